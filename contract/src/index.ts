@@ -1,0 +1,48 @@
+/** Every endpoint, under the name by which the server answers it and the web client calls it. */
+import * as accounts from './accounts';
+import * as assignments from './assignments';
+import * as attempts from './attempts';
+import * as banks from './banks';
+import * as classes from './classes';
+import * as results from './results';
+import * as standards from './standards';
+import * as tests from './tests';
+import * as today from './today';
+
+export const api = {
+  readSession: accounts.readSession,
+  signInStaff: accounts.signInStaff,
+  findClass: accounts.findClass,
+  signInStudent: accounts.signInStudent,
+  signOut: accounts.signOut,
+  listAccounts: accounts.listAccounts,
+  listFrameworks: standards.listFrameworks,
+  listBanks: banks.listBanks,
+  searchItems: banks.searchItems,
+  readItem: banks.readItem,
+  listTests: tests.listTests,
+  makeTest: tests.makeTest,
+  readTest: tests.readTest,
+  changeTest: tests.changeTest,
+  reviseEntry: tests.reviseEntry,
+  removeTest: tests.removeTest,
+  restoreTest: tests.restoreTest,
+  listClasses: classes.listClasses,
+  readClass: classes.readClass,
+  renewPasscode: classes.renewPasscode,
+  listAssignments: assignments.listAssignments,
+  giveAssignment: assignments.giveAssignment,
+  takeBackAssignment: assignments.takeBackAssignment,
+  releaseAssignment: assignments.releaseAssignment,
+  listSeat: attempts.listSeat,
+  beginAttempt: attempts.beginAttempt,
+  saveAnswers: attempts.saveAnswers,
+  handIn: attempts.handIn,
+  readReport: attempts.readReport,
+  readResults: results.readResults,
+  exportResults: results.exportResults,
+  readToday: today.readToday,
+};
+export type Api = typeof api;
+
+export * from './define';

@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import { assignmentRow } from '../assignments';
+import { endpoint, id, instant } from '../define';
+
+export const readToday = endpoint({
+  method: 'GET',
+  path: '/api/today',
+  who: 'teacher',
+  does: 'Gives what needs the teacher: windows of the next days, results just complete, items to look at.',
+  answer: z.object({
+    now: instant,
+    /** Open now, or opening or closing within seven days. */
+    windows: z.array(assignmentRow),
+    waiting: z.array(
+      z.object({
+        what: z.enum(['complete', 'flagged', 'not-begun']),
+        assignmentId: id,
+        title: z.string(),
+        classes: z.string(),
+        count: z.number(),
+        at: instant,
+        detail: z.string(),
+      }),
+    ),
+    footing: z.object({ open: z.number(), working: z.number(), complete: z.number() }),
+  }),
+});

@@ -1,0 +1,99 @@
+/** What the figures say in words: bands, cautions and flags, each with its reason. */
+import type { ItemFigures } from './analyse';
+
+export type Band = 'very good' | 'good' | 'marginal' | 'poor';
+
+/**
+ * Source: Ebel and Frisbie (1991), "Essentials of Educational Measurement", 5th ed., ch. 13, bands for D: 0.40 and up
+ * very good, 0.30 to 0.39 reasonably good, 0.20 to 0.29 marginal, below 0.20 poor. From memory.
+ */
+export function discriminationBand(d: number): Band {
+  // Rounded as it is shown, so that a printed 0.40 is never called less than very good.
+  const shown = Math.round(d * 100) / 100;
+  return shown >= 0.4 ? 'very good' : shown >= 0.3 ? 'good' : shown >= 0.2 ? 'marginal' : 'poor';
+}
+
+/** Common practice, no source: below 10 hardly anything, below 30 only a hint. */
+export function caution(n: number): string | null {
+  if (n === 0) return null;
+  if (n < 10) return `Only ${n} ${n === 1 ? 'student' : 'students'}: these figures show what happened, not how good the items are.`;
+  if (n < 30) return `${n} students: discrimination and reliability are rough with so few. Trust large differences only.`;
+  return null;
+}
+
+export interface Flag {
+  kind: 'key-suspect' | 'tempting-choice' | 'no-separation' | 'too-hard' | 'unused-choice';
+  /** Two or three words for a row. */
+  title: string;
+  /** The reason, with its numbers. */
+  reason: string;
+  /** The choice it speaks of. */
+  option?: string;
+}
+
+interface Choice {
+  id: string;
+  label: string;
+  right: boolean;
+  mistake?: string | undefined;
+}
+
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+
+/** Fewer students than this and a flag would be noise. Common practice, no source. */
+const enough = 8;
+
+/** What a teacher should look at in an item, most urgent first. */
+export function flagsOf(figures: ItemFigures, choices: Choice[], groupSize: number): Flag[] {
+  const flags: Flag[] = [];
+  const { n, options } = figures;
+  if (n < enough) return flags;
+  const seen = choices.flatMap((choice, at) => (options[at] ? [{ ...choice, ...options[at] }] : []));
+  const oneKey = seen.filter(({ right }) => right).length === 1;
+  const key = oneKey ? seen.find(({ right }) => right) : undefined;
+  const wrong = seen.filter(({ right }) => !right);
+  const quote = (label: string) => `“${label}”`;
+
+  const drawsStrong = wrong
+    .filter((own) => key && own.upper !== null && key.upper !== null && own.upper > key.upper)
+    .sort((a, b) => b.upper! - a.upper!)[0];
+  if (key && drawsStrong) {
+    flags.push({
+      kind: 'key-suspect',
+      title: 'Key may be wrong',
+      reason: `${quote(drawsStrong.label)} was chosen by ${percent(drawsStrong.upper!)} of the ${groupSize} strongest students, the key ${quote(key.label)} by only ${percent(key.upper!)}.`,
+      option: drawsStrong.id,
+    });
+  }
+  const rest = n - (key?.n ?? 0);
+  const tempting = wrong.find((own) => key && own !== drawsStrong && own.share >= 0.3 && own.n >= 0.6 * rest && wrong.length > 1);
+  if (tempting) {
+    const why = tempting.mistake ? ` It stands for: ${tempting.mistake}` : '';
+    flags.push({
+      kind: 'tempting-choice',
+      title: 'One choice tempts many',
+      reason: `${tempting.n} of ${n} chose ${quote(tempting.label)}.${why}`,
+      option: tempting.id,
+    });
+  }
+  const { facility, itemRest } = figures;
+  if (!drawsStrong && itemRest.value !== null && itemRest.value < 0.05 && facility.value !== null && facility.value < 0.95)
+    flags.push({
+      kind: 'no-separation',
+      title: 'Does not separate',
+      reason: `Students who did well on the rest did no better here (item-rest correlation ${itemRest.value.toFixed(2)}).`,
+    });
+  if (facility.value !== null && facility.value < 0.2)
+    flags.push({ kind: 'too-hard', title: 'Very hard', reason: `Only ${percent(facility.value)} of the points were earned.` });
+  if (n >= 20) {
+    const unused = wrong.filter((own) => own.n === 0);
+    if (unused.length > 0 && wrong.length > 1)
+      flags.push({
+        kind: 'unused-choice',
+        title: 'A choice nobody takes',
+        reason: `Nobody of ${n} chose ${unused.map(({ label }) => quote(label)).join(' or ')}.`,
+        option: unused[0]!.id,
+      });
+  }
+  return flags;
+}

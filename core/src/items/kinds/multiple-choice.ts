@@ -1,0 +1,66 @@
+import { z } from 'zod';
+import { mostPoints, pointsForSet, setRule } from '../../scoring';
+import { count, listing } from '../../text';
+import { asOptions, checkChoices, choice, labelOf, partBase, partId, reorder, shown, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
+
+const part = z
+  .strictObject({
+    ...partBase,
+    kind: z.literal('multiple-choice'),
+    choices: z.array(choice).min(2, 'A choice needs at least two choices.').max(20, 'More than 20 choices.'),
+    key: z.array(partId).min(1, 'No choice is marked as the key.'),
+    /** At most so many may be chosen. */
+    mostChosen: z.int().min(1).max(20).optional(),
+    rule: setRule,
+  })
+  .superRefine((own, context) => {
+    checkChoices(own.choices, own.key, context);
+    if (own.mostChosen !== undefined && own.mostChosen < own.key.length)
+      context.addIssue({
+        code: 'custom',
+        path: ['mostChosen'],
+        message: `At most ${own.mostChosen} may be chosen, but ${own.key.length} are right.`,
+      });
+  });
+
+export type MultipleChoice = z.infer<typeof part>;
+
+export interface SittingMultipleChoice extends PartBase {
+  kind: 'multiple-choice';
+  choices: ShownChoice[];
+  mostChosen?: number | undefined;
+}
+
+export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoice> = {
+  kind: 'multiple-choice',
+  title: 'Multiple choice',
+  qti: 'qti-choice-interaction',
+  markedBy: 'machine',
+  part,
+  response: z.array(partId).max(20),
+  points: ({ rule, choices, mostChosen }) => mostPoints(rule, choices.map(({ id }) => id), mostChosen), // prettier-ignore
+  score({ key, rule, mostChosen }, chosen) {
+    // More than may be chosen cannot come from the page; it earns nothing rather than the best of it.
+    if (chosen.length === 0 || (mostChosen !== undefined && new Set(chosen).size > mostChosen)) return 0;
+    return pointsForSet(rule, key, chosen);
+  },
+  isEmpty: (response) => response.length === 0,
+  forSitting: ({ id, kind, prompt, choices, mostChosen }) => ({ id, kind, prompt, choices: shown(choices), mostChosen }),
+  arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
+  options: ({ choices, key }) => asOptions(choices, key),
+  chosen: (response) => response,
+  inWords: ({ choices }, response) => listing(response.map((id) => labelOf(choices, id))),
+  keyInWords({ choices, key, rule }) {
+    const right = listing(key.map((id) => `“${labelOf(choices, id)}”`)); // prettier-ignore
+    switch (rule.rule) {
+      case 'all-or-nothing':
+        return `${count(rule.points, 'point')} for exactly ${right}, otherwise none.`;
+      case 'each-right':
+        return `${right}: each right choice earns its share of ${count(rule.points, 'point')}.`;
+      case 'wrong-takes-away':
+        return `${right}: each right choice earns its share of ${count(rule.points, 'point')}, each wrong one takes a share away, never below 0.`;
+      case 'table':
+        return `${right}; each choice has its own points, added up.`;
+    }
+  },
+};

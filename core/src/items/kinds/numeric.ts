@@ -1,0 +1,128 @@
+import { z } from 'zod';
+import { allOrNothing, exact, longestNumber, readNumber, type Reading } from '../../scoring';
+import { count, listing } from '../../text';
+import { partBase, type Kind, type PartBase } from '../kind';
+
+const tolerance = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.literal('exact') }),
+  z.strictObject({ by: z.literal('absolute'), within: z.number().min(0, 'A tolerance cannot be below zero.') }),
+  z.strictObject({
+    by: z.literal('percent'),
+    within: z.number().min(0, 'A tolerance cannot be below zero.').max(100),
+  }),
+  z.strictObject({ by: z.literal('significant'), figures: z.int().min(1).max(15) }),
+]);
+
+const unit = z.strictObject({
+  /** As written: "cm", "km/h", "%". */
+  name: z.string().trim().min(1).max(20),
+  /** One of this unit is so many of the key's own unit. */
+  factor: z.number().positive('A unit’s factor must be above zero.').default(1),
+});
+
+const key = z.strictObject({
+  /** The right number, as a student may write it. */
+  value: z.string().trim().min(1, 'The key is empty.').max(longestNumber),
+  tolerance,
+  decimal: z.enum(['point', 'comma', 'either']).default('point'),
+  units: z.array(unit).max(20).default([]),
+  unitRequired: z.boolean().default(false),
+});
+type NumericKey = z.infer<typeof key>;
+
+/** The key's number. Its own notation is strict: a key that can be read in two ways is refused. */
+function keyValue({ value, decimal }: Pick<NumericKey, 'value' | 'decimal'>): exact.Rational | null {
+  const readings = readNumber(value, decimal === 'either' ? 'point' : decimal);
+  return readings.length === 1 && readings[0]!.unit === '' ? readings[0]!.value : null;
+}
+
+const part = z
+  .strictObject({ ...partBase, kind: z.literal('numeric'), key, rule: allOrNothing })
+  .superRefine((own, context) => {
+    if (keyValue(own.key) === null)
+      context.addIssue({
+        code: 'custom',
+        path: ['key', 'value'],
+        message: `“${own.key.value}” is not a number. Write it like 12.5, 3/4 or 1 1/2, without a unit.`,
+      });
+    if (own.key.unitRequired && own.key.units.length === 0)
+      context.addIssue({ code: 'custom', path: ['key', 'units'], message: 'A unit is required, but none is listed.' });
+  });
+
+export type Numeric = z.infer<typeof part>;
+
+export interface SittingNumeric extends PartBase {
+  kind: 'numeric';
+  unitRequired: boolean;
+}
+
+const squash = (name: string) =>
+  name.replace(/\s+/g, '').replace(/²/g, '^2').replace(/³/g, '^3').replace(/[·⋅]/g, '*').replace(/º/g, '°');
+
+/** The reading in the key's own unit; null when its unit is not accepted. */
+function inKeyUnit({ value, unit: given }: Reading, { units, unitRequired }: NumericKey): exact.Rational | null {
+  if (given === '') return unitRequired ? null : value;
+  const accepted = units.find(({ name }) => squash(name) === squash(given));
+  if (accepted) return exact.times(value, exact.fromNumber(accepted.factor));
+  if (given === '%') return unitRequired ? null : exact.divide(value, exact.fromNumber(100));
+  return null;
+}
+
+/**
+ * Source of the three tolerances: QTI 3.0 `equal` (toleranceMode exact, absolute, relative; bounds included) and
+ * `equalRounded` (roundingMode significantFigures: both numbers are rounded, then compared).
+ */
+function isWithin(given: exact.Rational, right: exact.Rational, by: NumericKey['tolerance']): boolean {
+  switch (by.by) {
+    case 'exact':
+      return exact.isEqual(given, right);
+    case 'absolute':
+      return exact.isAtMost(exact.distance(given, right), exact.fromNumber(by.within));
+    case 'percent': {
+      const share = exact.divide(exact.fromNumber(by.within), exact.fromNumber(100));
+      return exact.isAtMost(exact.distance(given, right), exact.times(exact.magnitude(right), share));
+    }
+    case 'significant':
+      return exact.isEqual(exact.toSignificant(given, by.figures), exact.toSignificant(right, by.figures));
+  }
+}
+
+export const numeric: Kind<Numeric, string, SittingNumeric> = {
+  kind: 'numeric',
+  title: 'Number',
+  qti: 'qti-text-entry-interaction',
+  markedBy: 'machine',
+  part,
+  response: z.string().max(200),
+  points: ({ rule }) => rule.points,
+  score({ key, rule }, response) {
+    const right = keyValue(key);
+    if (right === null) return 0;
+    const isRight = readNumber(response, key.decimal).some((reading) => {
+      const value = inKeyUnit(reading, key);
+      return value !== null && isWithin(value, right, key.tolerance);
+    });
+    return isRight ? rule.points : 0;
+  },
+  isEmpty: (response) => response.trim() === '',
+  forSitting: ({ id, kind, prompt, key }) => ({ id, kind, prompt, unitRequired: key.unitRequired }),
+  folded(own, response) {
+    const [reading] = readNumber(response, own.key.decimal);
+    if (!reading) return response.trim().toLowerCase();
+    const value = inKeyUnit(reading, own.key);
+    return value ? String(Number(exact.toNumber(value).toPrecision(12))) : `${exact.toNumber(reading.value)} ${reading.unit}`;
+  },
+  inWords: (_, response) => response.trim(),
+  keyInWords({ key, rule }) {
+    const { tolerance: by } = key;
+    const within = {
+      exact: () => ', exactly',
+      absolute: () => (by.by === 'absolute' ? `, within ${by.within}` : ''),
+      percent: () => (by.by === 'percent' ? `, within ${by.within} %` : ''),
+      significant: () => (by.by === 'significant' ? `, to ${count(by.figures, 'significant figure')}` : ''),
+    }[by.by]();
+    const names = listing(key.units.map(({ name }) => name), 'or'); // prettier-ignore
+    const units = names && `, ${key.unitRequired ? 'in' : 'with or without'} ${names}`;
+    return `${key.value}${within}${units}; fractions, mixed numbers and decimals all count. ${count(rule.points, 'point')}.`;
+  },
+};

@@ -1,0 +1,80 @@
+import { z } from 'zod';
+import { fold, mostPoints, oneRule, pointsForSet } from '../../scoring';
+import { count, listing } from '../../text';
+import { partBase, type Kind, type PartBase } from '../kind';
+
+const key = z.strictObject({
+  /** Every way of saying it that is right. */
+  variants: z
+    .array(z.string().trim().min(1, 'An accepted answer cannot be empty.').max(200))
+    .min(1, 'No accepted answer is given.')
+    .max(50),
+  fold: z.strictObject({
+    case: z.boolean().default(true),
+    space: z.boolean().default(true),
+    accents: z.boolean().default(true),
+    punctuation: z.boolean().default(true),
+  }),
+});
+
+const part = z
+  .strictObject({ ...partBase, kind: z.literal('short-text'), key, rule: oneRule })
+  .superRefine((own, context) => {
+    const seen = new Map<string, string>();
+    own.key.variants.forEach((variant, at) => {
+      const folded = fold(variant, own.key.fold);
+      const earlier = seen.get(folded);
+      if (earlier !== undefined)
+        context.addIssue({
+          code: 'custom',
+          path: ['key', 'variants', at],
+          message: `“${variant}” is already accepted as “${earlier}”.`,
+        });
+      if (folded === '')
+        context.addIssue({
+          code: 'custom',
+          path: ['key', 'variants', at],
+          message: `“${variant}” is only punctuation, and punctuation does not count here.`,
+        });
+      seen.set(folded, variant);
+    });
+  });
+
+export type ShortText = z.infer<typeof part>;
+
+export interface SittingShortText extends PartBase {
+  kind: 'short-text';
+}
+
+export const shortText: Kind<ShortText, string, SittingShortText> = {
+  kind: 'short-text',
+  title: 'Short text',
+  qti: 'qti-text-entry-interaction',
+  markedBy: 'machine',
+  part,
+  response: z.string().max(2000),
+  points: ({ rule, key: { variants } }) => mostPoints(rule, variants, 1),
+  score({ key: { variants, fold: folding }, rule }, response) {
+    const given = fold(response, folding);
+    if (given === '') return 0;
+    if (rule.rule === 'all-or-nothing')
+      return variants.some((variant) => fold(variant, folding) === given) ? rule.points : 0;
+    const folded = { ...rule, values: rule.values.map((line) => ({ ...line, value: fold(line.value, folding) })) };
+    return pointsForSet(folded, [], [given]);
+  },
+  isEmpty: (response) => response.trim() === '',
+  forSitting: ({ id, kind, prompt }) => ({ id, kind, prompt }),
+  folded: ({ key: { fold: folding } }, response) => fold(response, folding),
+  inWords: (_, response) => response.trim(),
+  keyInWords({ key: { variants, fold: folding }, rule }) {
+    const accepted = listing(variants.map((variant) => `“${variant}”`), 'or'); // prettier-ignore
+    const ignored = [
+      folding.case && 'capitals',
+      folding.space && 'spacing',
+      folding.accents && 'accents',
+      folding.punctuation && 'punctuation',
+    ].filter((word) => word !== false);
+    const careless = ignored.length ? `; ${listing(ignored)} do not matter` : '';
+    return `${accepted}${careless}. ${rule.rule === 'table' ? 'Each answer has its own points' : count(rule.points, 'point')}.`;
+  },
+};

@@ -1,0 +1,48 @@
+import { z } from 'zod';
+import { mostPoints, oneRule, pointsForSet } from '../../scoring';
+import { count, listing } from '../../text';
+import { asOptions, checkChoices, choice, labelOf, partBase, partId, reorder, shown, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
+
+const part = z
+  .strictObject({
+    ...partBase,
+    kind: z.literal('single-choice'),
+    choices: z.array(choice).min(2, 'A choice needs at least two choices.').max(20, 'More than 20 choices.'),
+    /** Any one of these is right. */
+    key: z.array(partId).min(1, 'No choice is marked as the key.'),
+    rule: oneRule,
+  })
+  .superRefine((own, context) => checkChoices(own.choices, own.key, context));
+
+export type SingleChoice = z.infer<typeof part>;
+
+export interface SittingSingleChoice extends PartBase {
+  kind: 'single-choice';
+  choices: ShownChoice[];
+}
+
+export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice> = {
+  kind: 'single-choice',
+  title: 'Single choice',
+  qti: 'qti-choice-interaction',
+  markedBy: 'machine',
+  part,
+  response: partId.nullable(),
+  points: ({ rule, choices }) => mostPoints(rule, choices.map(({ id }) => id), 1), // prettier-ignore
+  score({ key, rule }, chosen) {
+    if (chosen === null) return 0;
+    if (rule.rule === 'all-or-nothing') return key.includes(chosen) ? rule.points : 0;
+    return pointsForSet(rule, key, [chosen]);
+  },
+  isEmpty: (response) => response === null,
+  forSitting: ({ id, kind, prompt, choices }) => ({ id, kind, prompt, choices: shown(choices) }),
+  arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
+  options: ({ choices, key }) => asOptions(choices, key),
+  chosen: (response) => (response === null ? [] : [response]),
+  inWords: ({ choices }, response) => (response === null ? '' : labelOf(choices, response)),
+  keyInWords({ choices, key, rule }) {
+    const right = listing(key.map((id) => `“${labelOf(choices, id)}”`), 'or'); // prettier-ignore
+    if (rule.rule === 'all-or-nothing') return `${right} earns ${count(rule.points, 'point')}.`;
+    return `${right} is right; each choice has its own points.`;
+  },
+};

@@ -1,0 +1,42 @@
+import { z } from 'zod';
+import { allOrNothing } from '../../scoring';
+import { count } from '../../text';
+import { partBase, type Kind, type PartBase } from '../kind';
+
+const part = z.strictObject({
+  ...partBase,
+  kind: z.literal('true-false'),
+  key: z.boolean('Say whether the statement is true or false.'),
+  /** The mistake behind the wrong answer; for teachers only. */
+  mistake: z.string().max(500).optional(),
+  rule: allOrNothing,
+});
+
+export type TrueFalse = z.infer<typeof part>;
+
+export interface SittingTrueFalse extends PartBase {
+  kind: 'true-false';
+}
+
+const words = { true: 'True', false: 'False' };
+
+export const trueFalse: Kind<TrueFalse, 'true' | 'false' | null, SittingTrueFalse> = {
+  kind: 'true-false',
+  title: 'True or false',
+  qti: 'qti-choice-interaction',
+  markedBy: 'machine',
+  part,
+  response: z.enum(['true', 'false']).nullable(),
+  points: ({ rule }) => rule.points,
+  score: ({ key, rule }, response) => (response === String(key) ? rule.points : 0),
+  isEmpty: (response) => response === null,
+  forSitting: ({ id, kind, prompt }) => ({ id, kind, prompt }),
+  options: ({ key, mistake }) =>
+    (['true', 'false'] as const).map((id) => {
+      const right = id === String(key);
+      return { id, label: words[id], right, mistake: right ? undefined : mistake };
+    }),
+  chosen: (response) => (response === null ? [] : [response]),
+  inWords: (_, response) => (response === null ? '' : words[response]),
+  keyInWords: ({ key, rule }) => `“${key ? 'True' : 'False'}” earns ${count(rule.points, 'point')}.`,
+};

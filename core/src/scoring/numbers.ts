@@ -1,0 +1,92 @@
+/** Reads numbers as students write them: 1/2, 1 1/2, ½, 0.5, 0,5, 1,234.5, 3.2 × 10^4, −7 °C, 50 %. */
+import { add, divide, fromDecimal, negate, rational, type Rational } from './rational';
+
+/** Which sign parts whole from fraction. With `either`, a number that can be read in two ways counts in both. */
+export type DecimalSign = 'point' | 'comma' | 'either';
+
+export interface Reading {
+  value: Rational;
+  /** What stands around the number, without spaces; "" when nothing does. */
+  unit: string;
+}
+
+export const longestNumber = 60;
+
+const vulgar: Record<string, string> = {
+  '½': '1/2', '⅓': '1/3', '⅔': '2/3', '¼': '1/4', '¾': '3/4', '⅕': '1/5', '⅖': '2/5', '⅗': '3/5', '⅘': '4/5',
+  '⅙': '1/6', '⅚': '5/6', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8',
+}; // prettier-ignore
+
+const digitsUp = '⁰¹²³⁴⁵⁶⁷⁸⁹';
+
+/** One spelling for what looks alike: minus signs, spaces, fraction slashes, powers of ten. */
+function tidy(text: string): string {
+  return text
+    .replace(/[\u2212\u2013\u2012\uFE63\uFF0D]/g, '-')
+    .replace(/[\u00A0\u2007\u2009\u202F]/g, ' ')
+    .replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/g, (sign) => ` ${vulgar[sign]}`)
+    .replace(/[\u2044\u2215]/g, '/')
+    .replace(/\s*[×x·*]\s*10\s*(?:\^\s*\(?\s*(-?\d+)\s*\)?|([⁻]?[⁰¹²³⁴⁵⁶⁷⁸⁹]+))/g, (_, plain?: string, up?: string) => {
+      const raised = up?.replace('⁻', '-').replace(/[⁰-⁹¹²³]/g, (d) => String(digitsUp.indexOf(d)));
+      return `e${plain ?? raised}`;
+    })
+    .trim()
+    .replace(/\s+/g, ' ');
+}
+
+const plainNumber = String.raw`\d[\d.,' ]*(?:e[+-]?\d{1,2})?|[.,]\d+(?:e[+-]?\d{1,2})?`;
+const shape = new RegExp(
+  `^(?<sign>[+-]?) ?(?:(?<whole>\\d+)(?: | ?\\+ ?)(?<top>\\d+) ?/ ?(?<bottom>\\d+)|(?<over>${plainNumber}) ?/ ?(?<under>${plainNumber})|(?<plain>${plainNumber}))`,
+);
+
+/** A run of digits with separators under one convention, as a plain decimal; null when it breaks the convention. */
+function underConvention(text: string, sign: '.' | ','): string | null {
+  const groups = sign === '.' ? "[,' ]" : "[.' ]";
+  const decimals = sign === '.' ? '\\.' : ',';
+  const [body = '', exponent] = text.trim().split('e');
+  const grouped = new RegExp(`^(\\d+|\\d{1,3}(?:(${groups})\\d{3})(?:\\2\\d{3})*)?(?:${decimals}(\\d*))?$`).exec(body);
+  if (!grouped || !/\d/.test(body)) return null;
+  const whole = (grouped[1] ?? '0').replace(/\D/g, '');
+  return `${whole}.${grouped[3] ?? ''}${exponent === undefined ? '' : `e${Number(exponent)}`}`;
+}
+
+function readPlain(text: string, decimal: DecimalSign): Rational[] {
+  const signs = decimal === 'either' ? (['.', ','] as const) : decimal === 'point' ? (['.'] as const) : ([','] as const);
+  const found = signs.map((sign) => underConvention(text, sign)).filter((t) => t !== null);
+  return [...new Set(found)].map(fromDecimal);
+}
+
+/**
+ * Every way in which `text` can be read as one number with an optional unit; none when it is not a number.
+ * A percent sign is left as the unit "%"; the caller knows whether percent is a unit or means hundredths.
+ */
+export function readNumber(text: string, decimal: DecimalSign = 'either'): Reading[] {
+  if (text.length > longestNumber) return [];
+  let rest = tidy(text);
+  let unit = '';
+  const before = /^([-+]?) ?([$€£¥]) ?/.exec(rest);
+  if (before) {
+    unit = before[2]!;
+    rest = before[1]! + rest.slice(before[0].length);
+  }
+  const match = shape.exec(rest);
+  if (!match?.groups) return [];
+  const part = match.groups;
+  const after = rest.slice(match[0].trimEnd().length).trim();
+  // Digits left over mean that the number did not end where it seemed to ("3 4 5", "1/2/3").
+  if (/^[\d.,/'-]/.test(after)) return [];
+  unit += after.replace(/\s+/g, '');
+
+  let values: Rational[];
+  if (part.bottom !== undefined) {
+    const bottom = BigInt(part.bottom);
+    if (bottom === 0n) return [];
+    values = [add(rational(BigInt(part.whole!), 1n), rational(BigInt(part.top!), bottom))];
+  } else if (part.under !== undefined) {
+    const unders = readPlain(part.under, decimal).filter((u) => u.top !== 0n);
+    values = readPlain(part.over!, decimal).flatMap((over) => unders.map((under) => divide(over, under)));
+  } else {
+    values = readPlain(part.plain!, decimal);
+  }
+  return values.map((value) => ({ value: part.sign === '-' ? negate(value) : value, unit }));
+}

@@ -1,0 +1,97 @@
+/**
+ * How points follow from what was chosen. A rule is data; one function applies it.
+ *
+ * Source of `table`: QTI 3.0, response processing, `mapResponse` with `lowerBound`, `upperBound` and
+ * `defaultValue`; `all-or-nothing` is QTI's `match_correct`.
+ */
+import { z } from 'zod';
+
+const points = z
+  .number('Points must be a number.')
+  .min(0, 'Points cannot be below zero.')
+  .max(1000, 'More than 1000 points is not possible.');
+
+export const allOrNothing = z.strictObject({ rule: z.literal('all-or-nothing'), points });
+export const eachRight = z.strictObject({ rule: z.literal('each-right'), points });
+export const wrongTakesAway = z.strictObject({ rule: z.literal('wrong-takes-away'), points });
+export const pointsTable = z
+  .strictObject({
+    rule: z.literal('table'),
+    values: z
+      .array(z.strictObject({ value: z.string().min(1), points: z.number().min(-1000).max(1000) }))
+      .min(1, 'A table of points needs at least one line.')
+      .max(100),
+    /** For a value that is not in the table. */
+    otherwise: z.number().min(-1000).max(1000).default(0),
+    lower: z.number().min(-1000).max(1000).optional(),
+    upper: z.number().min(-1000).max(1000).optional(),
+  })
+  .superRefine((table, context) => {
+    const seen = new Set<string>();
+    table.values.forEach(({ value }, at) => {
+      if (seen.has(value))
+        context.addIssue({
+          code: 'custom',
+          path: ['values', at, 'value'],
+          message: `“${value}” stands twice in the table of points.`,
+        });
+      seen.add(value);
+    });
+    if (table.lower !== undefined && table.upper !== undefined && table.lower > table.upper)
+      context.addIssue({
+        code: 'custom',
+        path: ['upper'],
+        message: `The upper bound ${table.upper} is below the lower bound ${table.lower}.`,
+      });
+  });
+
+export const setRule = z.discriminatedUnion('rule', [allOrNothing, eachRight, wrongTakesAway, pointsTable]);
+export const oneRule = z.discriminatedUnion('rule', [allOrNothing, pointsTable]);
+
+export type SetRule = z.infer<typeof setRule>;
+export type OneRule = z.infer<typeof oneRule>;
+type PointsTable = z.infer<typeof pointsTable>;
+
+/** Points to a millionth, so that thirds add up to what they should and 0.1 + 0.2 is 0.3. */
+export const roundPoints = (value: number) => Math.round(value * 1e6) / 1e6;
+
+function withinBounds(value: number, { lower, upper }: Pick<PointsTable, 'lower' | 'upper'>): number {
+  return Math.min(upper ?? Infinity, Math.max(lower ?? -Infinity, value));
+}
+
+/**
+ * Points for a set of chosen values.
+ *
+ * @param right the values that the key calls right; not empty unless the rule is a table
+ * @param chosen what the student chose; a value given twice counts once (QTI: mapping of a multiple container)
+ */
+export function pointsForSet(rule: SetRule, right: Iterable<string>, chosen: Iterable<string>): number {
+  const rightOnes = new Set(right);
+  const picked = new Set(chosen);
+  let hits = 0;
+  for (const value of picked) if (rightOnes.has(value)) hits++;
+  const misses = picked.size - hits;
+  switch (rule.rule) {
+    case 'all-or-nothing':
+      return hits === rightOnes.size && misses === 0 ? rule.points : 0;
+    case 'each-right':
+      return roundPoints((rule.points * hits) / rightOnes.size);
+    case 'wrong-takes-away':
+      return roundPoints((rule.points * Math.max(0, hits - misses)) / rightOnes.size);
+    case 'table': {
+      const worth = new Map(rule.values.map(({ value, points }) => [value, points]));
+      let sum = 0;
+      for (const value of picked) sum += worth.get(value) ?? rule.otherwise;
+      return roundPoints(withinBounds(sum, rule));
+    }
+  }
+}
+
+/** The most that `rule` can give when at most `mostChosen` of `values` may be chosen. */
+export function mostPoints(rule: SetRule, values: string[], mostChosen = values.length): number {
+  if (rule.rule !== 'table') return rule.points;
+  const worth = new Map(rule.values.map(({ value, points }) => [value, points]));
+  const gains = values.map((value) => worth.get(value) ?? rule.otherwise).filter((gain) => gain > 0);
+  gains.sort((a, b) => b - a);
+  return roundPoints(withinBounds(gains.slice(0, mostChosen).reduce((sum, gain) => sum + gain, 0), rule));
+}

@@ -1,0 +1,78 @@
+/**
+ * Rich text is a small subset of HTML, the same everywhere: what the editor writes, what the server accepts and
+ * what a page shows. Formulas are elements with their LaTeX in an attribute, so that text stays text.
+ */
+import { z } from 'zod';
+
+/** The elements a wording may hold. Everything else is refused at the server's door. */
+export const allowedElements = [
+  'p', 'br', 'strong', 'em', 'u', 's', 'sub', 'sup', 'ul', 'ol', 'li', 'blockquote', 'code',
+  'table', 'thead', 'tbody', 'tr', 'th', 'td', 'span',
+] as const; // prettier-ignore
+
+/** The attributes an element may carry. */
+export const allowedAttributes: Record<string, string[]> = {
+  span: ['data-formula'],
+  td: ['colspan', 'rowspan'],
+  th: ['colspan', 'rowspan', 'scope'],
+  ol: ['start'],
+};
+
+export const longestRichText = 60_000;
+
+export const richText = z
+  .string()
+  .max(longestRichText, `The text is longer than ${longestRichText.toLocaleString('en')} characters.`);
+
+const named: Record<string, string> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'", nbsp: ' ' };
+
+const signs: Record<string, string> = { times: '×', div: '÷', cdot: '·', pm: '±', le: '≤', ge: '≥', ne: '≠', pi: 'π', circ: '°' };
+
+/** A simple formula as one would type it: "3/4", "5 × 10^6". */
+function typed(latex: string): string {
+  return latex
+    .replace(/\\d?frac\{([^{}]*)\}\{([^{}]*)\}/g, '$1/$2')
+    .replace(/\\sqrt\{([^{}]*)\}/g, '√($1)')
+    .replace(/\\[,;! ]/g, ' ')
+    .replace(/\^\{([^{}]*)\}/g, '^$1')
+    .replace(/\\([a-z]+)/g, (whole, name: string) => signs[name] ?? whole)
+    .replace(/[{}]/g, '');
+}
+
+/** The words of a rich text on one line, without markup; a formula stands as it would be typed. */
+export function plainText(html: string): string {
+  return html
+    .replace(/<span[^>]*data-formula="([^"]*)"[^>]*>.*?<\/span>/gs, (_, latex: string) => typed(latex))
+    .replace(/<(?:\/p|\/li|\/tr|\/td|\/th|br|\/blockquote)[^>]*>/gi, ' ')
+    .replace(/<[^>]*>/g, '')
+    .replace(/&(#x?[\da-f]+|\w+);/gi, (whole, code: string) => {
+      if (code[0] !== '#') return named[code.toLowerCase()] ?? whole;
+      const point = code[1]?.toLowerCase() === 'x' ? parseInt(code.slice(2), 16) : parseInt(code.slice(1), 10);
+      return point > 0 && point <= 0x10ffff ? String.fromCodePoint(point) : '';
+    })
+    .replace(/\s+/g, ' ')
+    .trim();
+}
+
+/** Plain words as rich text. */
+export function asRichText(words: string): string {
+  return words.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
+}
+
+/** `words`, cut at a word's end to about `length` characters. */
+export function shorten(words: string, length: number): string {
+  if (words.length <= length) return words;
+  const cut = words.slice(0, length);
+  return `${cut.slice(0, Math.max(cut.lastIndexOf(' '), length * 0.6)).trimEnd()} …`;
+}
+
+/** "1 item", "3 items". */
+export function count(n: number, one: string, many = `${one}s`): string {
+  return `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
+}
+
+/** "a", "a and b", "a, b and c". */
+export function listing(words: string[], joint = 'and'): string {
+  if (words.length < 2) return words[0] ?? '';
+  return `${words.slice(0, -1).join(', ')} ${joint} ${words.at(-1)}`;
+}

@@ -1,0 +1,221 @@
+/**
+ * Brindlemere Middle School as rows for the database: the same seed and day give the same school. Nothing here reads a
+ * clock or draws a random number of its own.
+ */
+import { scoreAttempt } from '@oaken/core/attempts';
+import { entriesOf, formOf, type Edition } from '@oaken/core/forms';
+import { itemPoints, searchableText, type Responses } from '@oaken/core/items';
+import { randomFrom, type Random } from '@oaken/core/random';
+import { roundPoints } from '@oaken/core/scoring';
+import { day, minute } from '@oaken/core/timing';
+import { schoolDay, zone } from './calendar';
+import { framework, standardLines } from './framework';
+import { itemsByFolder, type DemoItem } from './items';
+import { classes, demoPassword, staff, students as makeStudents } from './people';
+import { plans, type Plan } from './plan';
+import { answerOf } from './simulate';
+
+export type Value = string | number | boolean | Date | null;
+/** Rows by table, tables in the order in which they can be filled. */
+export type Tables = Map<string, Record<string, Value>[]>;
+
+export interface SchoolOptions {
+  seed: string;
+  now: number;
+  hash(secret: string): Promise<string>;
+}
+
+export const signIns = {
+  teacher: { name: staff[0].name, password: demoPassword },
+  administrator: { name: 'office', password: demoPassword },
+  classCode: classes[0].code,
+};
+
+const attemptSeed = (random: Random) => Array.from({ length: 22 }, () => 'abcdefghijklmnopqrstuvwxyz0123456789'[random.below(36)]).join('');
+
+export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): Promise<Tables> {
+  const tables: Tables = new Map();
+  const put = (table: string, row: Record<string, Value>): number => {
+    const list = tables.get(table) ?? [];
+    tables.set(table, list);
+    list.push(row);
+    return list.length;
+  };
+  const stream = (name: string) => randomFrom(`${seed}/${name}`);
+  const long = new Date(now - 90 * day);
+
+  put('schools', { id: 1, name: 'Brindlemere Middle School', zone, created_at: long });
+  const password = await hash(demoPassword);
+  const staffIds = new Map<string, number>();
+  for (const own of staff) {
+    const id = staffIds.size + 1;
+    staffIds.set(own.name, id);
+    put('accounts', { id, school_id: 1, role: own.role, given_name: own.given, family_name: own.family, sign_in_name: own.name, student_number: null, grade: null, secret_hash: password, created_at: long }); // prettier-ignore
+  }
+
+  // Students and classes.
+  const everyone = makeStudents(stream('students'), classes.reduce((sum, own) => sum + own.students, 0)); // prettier-ignore
+  const hashes = await Promise.all(everyone.map(({ passcode }) => hash(passcode)));
+  const roll = new Map<string, { id: number; ability: number }[]>();
+  const classIds = new Map<string, number>();
+  let next = 0;
+  for (const own of classes) {
+    const classId = classIds.size + 1;
+    classIds.set(own.name, classId);
+    put('classes', { id: classId, school_id: 1, name: own.name, period: own.period, grade: own.grade, subject: own.subject, term: 'This year', code: own.code, created_at: long }); // prettier-ignore
+    put('class_teachers', { class_id: classId, teacher_id: staffIds.get(own.teacher)! });
+    const abilities = stream(`ability/${own.name}`);
+    const members = Array.from({ length: own.students }, () => ({ ...everyone[next]!, secret: hashes[next]!, id: staff.length + ++next }));
+    members.sort((a, b) => a.family.localeCompare(b.family) || a.given.localeCompare(b.given));
+    roll.set(own.name, members.map(({ id }) => ({ id, ability: own.ability + abilities.normal() }))); // prettier-ignore
+    members.forEach((one, at) => {
+      put('accounts', { id: one.id, school_id: 1, role: 'student', given_name: one.given, family_name: one.family, sign_in_name: null, student_number: one.number, grade: own.grade, secret_hash: one.secret, created_at: long }); // prettier-ignore
+      put('enrolments', { class_id: classId, student_id: one.id, roll_number: at + 1 });
+    });
+  }
+
+  // Framework.
+  put('frameworks', { id: 1, ...framework, created_at: long });
+  const standardIds = new Map<string, number>();
+  for (const line of standardLines()) {
+    const id = standardIds.size + 1;
+    standardIds.set(line.code, id);
+    put('standards', { id, framework_id: 1, parent_id: line.parent ? standardIds.get(line.parent)! : null, code: line.code, statement: line.statement, subject: line.subject, position: id }); // prettier-ignore
+    for (const grade of line.grades) put('standard_grades', { standard_id: id, grade });
+  }
+
+  // Banks and items.
+  put('banks', { id: 1, school_id: 1, owner_id: null, reach: 'school', name: 'Brindlemere bank', created_at: long });
+  put('banks', { id: 2, school_id: 1, owner_id: null, reach: 'everybody', name: 'Open shelf', created_at: long });
+  for (const [at, own] of staff.filter(({ role }) => role === 'teacher').entries())
+    put('banks', { id: 3 + at, school_id: 1, owner_id: staffIds.get(own.name)!, reach: 'mine', name: 'My bank', created_at: long });
+  const authors: Record<string, string> = { Mathematics: 'holloway', 'Earth science': 'lindqvist', Geography: 'nwosu', Reading: 'castellano' };
+  const itemIds = new Map<DemoItem, number>();
+  const byStandard = new Map<string, DemoItem[]>();
+  for (const [at, [folder, items]] of itemsByFolder.entries()) {
+    const bankId = folder === 'Reading' ? 2 : 1;
+    put('folders', { id: at + 1, bank_id: bankId, parent_id: null, name: folder, position: at });
+    for (const own of items) {
+      const id = itemIds.size + 1;
+      itemIds.set(own, id);
+      byStandard.set(own.standard, [...(byStandard.get(own.standard) ?? []), own]);
+      const by = staffIds.get(authors[folder]!)!;
+      const grade = Number(own.standard.split('.')[1]);
+      put('items', { id, bank_id: bankId, folder_id: at + 1, revision_id: id, created_by: by, created_at: long });
+      put('revisions', { id, item_id: id, number: 1, content: JSON.stringify(own.content), words: searchableText(own.content), kind: own.content.parts[0]!.kind, points: itemPoints(own.content), subject: folder, depth: own.depth, seconds: own.seconds, created_by: by, created_at: long }); // prettier-ignore
+      put('revision_standards', { revision_id: id, standard_id: standardIds.get(own.standard)! });
+      put('revision_grades', { revision_id: id, grade });
+    }
+  }
+
+  for (const [at, plan] of plans.entries()) giveAndSit(at + 1, plan);
+  return tables;
+
+  function pick({ standards, items, title }: Plan): DemoItem[] {
+    const random = stream(`pick/${title}`);
+    const pool = standards.flatMap((code) => byStandard.get(code) ?? []);
+    const planted = pool.filter((own) => own.planted);
+    const rest = random.shuffle(pool.filter((own) => !own.planted)).slice(0, items - planted.length);
+    const chosen = new Set([...planted, ...rest]);
+    return pool.filter((own) => chosen.has(own));
+  }
+
+  function giveAndSit(id: number, plan: Plan): void {
+    const chosen = pick(plan);
+    const sectionId = `sec${id}`.padEnd(6, '0');
+    const entries = chosen.map((own, at) => ({ own, id: `e${id}x${String(at + 1).padStart(2, '0')}`, itemId: itemIds.get(own)!, points: itemPoints(own.content) }));
+    const opens = schoolDay(now, ...plan.opens);
+    const closes = schoolDay(now, ...plan.closes);
+    const made = new Date(Math.min(opens, now) - 2 * day);
+    const by = staffIds.get(plan.by)!;
+    const head = { title: plan.title, directions: plan.directions };
+    const own = classes.find(({ name }) => name === plan.classes[0])!;
+    const points = roundPoints(entries.reduce((sum, entry) => sum + entry.points, 0));
+    const outline = {
+      ...head, kind: plan.kind, subject: own.subject, grades: [own.grade],
+      sections: [{ id: sectionId, title: '', directions: '', entries: entries.map((entry) => ({ id: entry.id, itemId: entry.itemId, revisionId: entry.itemId, points: entry.points })) }],
+    }; // prettier-ignore
+    const edition: Edition = {
+      ...head,
+      subject: own.subject,
+      sections: [
+        {
+          id: sectionId,
+          title: '',
+          directions: '',
+          entries: entries.map((entry) => ({ id: entry.id, itemId: entry.itemId, revisionId: entry.itemId, points: entry.points, content: entry.own.content, standards: [entry.own.standard], depth: entry.own.depth })), // prettier-ignore
+        },
+      ],
+    };
+    const key = `00000000-0000-4000-8000-${String(id).padStart(12, '0')}`;
+    put('tests', { id, school_id: 1, owner_id: by, title: plan.title, outline: JSON.stringify(outline), version: 1, client_key: key, created_at: made, changed_at: made }); // prettier-ignore
+    put('editions', { id, test_id: id, content: JSON.stringify(edition), items: entries.length, points, created_at: made });
+    for (const entry of entries) {
+      put('test_revisions', { test_id: id, revision_id: entry.itemId });
+      put('edition_revisions', { edition_id: id, entry_id: entry.id, item_id: entry.itemId, revision_id: entry.itemId });
+    }
+    const rules = { mode: 'test', limitMinutes: plan.limitMinutes, shuffleChoices: true, shuffleItems: false, release: { score: 'after-closing', answers: 'after-closing' } };
+    put('assignments', { id, school_id: 1, edition_id: id, given_by: by, title: plan.title, kind: plan.kind, opens_at: new Date(opens), closes_at: new Date(closes), rules: JSON.stringify(rules), client_key: key, created_at: made }); // prettier-ignore
+    for (const name of plan.classes) {
+      const classId = classIds.get(name)!;
+      put('assignment_classes', { assignment_id: id, class_id: classId });
+      const random = stream(`sitting/${id}/${name}`);
+      for (const student of roll.get(name)!) {
+        put('assignment_students', { assignment_id: id, student_id: student.id, class_id: classId });
+        if (plan.state === 'sat') sit(student, { opens, closes, absent: 0.04, working: 0 }, random);
+        if (plan.state === 'open') sit(student, { opens, closes: Math.min(closes, now), absent: 0.5, working: 0.15 }, random);
+      }
+    }
+
+    function sit(student: { id: number; ability: number }, when: { opens: number; closes: number; absent: number; working: number }, random: Random): void {
+      const roll = random.next();
+      if (roll < when.absent) return;
+      const limit = plan.limitMinutes === null ? null : plan.limitMinutes * minute;
+      const stillWorking = roll < when.absent + when.working;
+      const pace = Math.exp(0.25 * random.normal());
+      const expected = chosen.reduce((sum, { seconds }) => sum + seconds * 1000, 0) * pace * 1.1;
+      const ranOut = !stillWorking && limit !== null && expected > limit;
+      const length = ranOut ? limit : Math.round(expected);
+      const room = Math.max(0, when.closes - when.opens - length);
+      // Those who work now began minutes ago.
+      const began = stillWorking ? now - Math.round((1 + 4 * random.next()) * minute) : when.opens + Math.round(random.next() * room);
+      const attemptSeedText = attemptSeed(random);
+      const shown = entriesOf(formOf(edition, attemptSeedText, { shuffleItems: false, shuffleChoices: true }));
+      const done = stillWorking ? Math.ceil(shown.length * 0.4) : ranOut ? Math.max(1, Math.floor((shown.length * limit!) / expected)) : shown.length;
+      const answers = new Map<string, Responses>();
+      shown.slice(0, done).forEach(({ id: entryId }) => {
+        const { own: item } = entries.find((entry) => entry.id === entryId)!;
+        const given = answerOf(item, student.ability, random);
+        if (Object.keys(given).length > 0) answers.set(entryId, given);
+      });
+      const handedIn = stillWorking ? null : new Date(began + length);
+      const deadline = new Date(Math.min(closes, limit === null ? closes : began + limit));
+      const scores = stillWorking ? [] : scoreAttempt(edition, answers, { seed: attemptSeedText, rules: { shuffleItems: false, shuffleChoices: true }, ranOut });
+      const attemptId = put('attempts', {
+        id: (tables.get('attempts')?.length ?? 0) + 1,
+        assignment_id: id, student_id: student.id, number: 1, seed: attemptSeedText, began_at: new Date(began), deadline_at: deadline,
+        handed_in_at: handedIn, handed_in_by: stillWorking ? null : ranOut ? 'server' : 'student', late: false,
+        points: stillWorking ? null : roundPoints(scores.reduce((sum, score) => sum + score.points, 0)),
+      }); // prettier-ignore
+      let step = 0;
+      for (const [entry, given] of answers)
+        put('answers', { attempt_id: attemptId, entry_id: entry, number: 1, device: 'demonstratio', responses: JSON.stringify(given), flagged: false, saved_at: new Date(began + (++step * length) / (shown.length + 1)) }); // prettier-ignore
+      for (const score of scores) put('scores', { attempt_id: attemptId, entry_id: score.entry, points: score.points, most: score.most, reached: score.reached });
+    }
+  }
+}
+
+/** The passcodes of a class, for whoever shows the demonstration. */
+export function passcodesOf(seed: string, className: string): { name: string; passcode: string }[] {
+  const everyone = makeStudents(randomFrom(`${seed}/students`), classes.reduce((sum, own) => sum + own.students, 0)); // prettier-ignore
+  let from = 0;
+  for (const own of classes) {
+    if (own.name === className)
+      return everyone
+        .slice(from, from + own.students)
+        .sort((a, b) => a.family.localeCompare(b.family) || a.given.localeCompare(b.given))
+        .map(({ given, family, passcode }) => ({ name: `${given} ${family}`, passcode }));
+    from += own.students;
+  }
+  return [];
+}

@@ -1,0 +1,109 @@
+/** Answers from an ability model: the better a student and the easier an item, the more often it is right. */
+import { exact, readNumber } from '@oaken/core/scoring';
+import type { Part, Responses } from '@oaken/core/items';
+import { randomFrom, type Random } from '@oaken/core/random';
+import { allItems, type DemoItem } from './items';
+
+interface Traits {
+  difficulty: number;
+  separation: number;
+  /** How strongly each choice draws those who do not know. */
+  pull: Map<string, number>;
+}
+
+function traitsOf(own: DemoItem): Traits {
+  const random = randomFrom(`traits/${own.content.stem}`);
+  const [part] = own.content.parts;
+  const pull = new Map<string, number>();
+  if (part && 'choices' in part) for (const { id } of part.choices) pull.set(id, 0.6 + random.next());
+  // Whoever marked the wrong key fell for it, and so do others.
+  if (own.planted?.truth && part?.kind === 'single-choice') for (const id of part.key) pull.set(id, 4);
+  if (own.planted?.tempting) pull.set(own.planted.tempting, 9);
+  const hard = own.planted?.tempting ? 0.9 : 0;
+  return {
+    difficulty: -0.9 + 0.35 * (own.depth - 1) + 0.6 * random.normal() + hard,
+    separation: 1 + 0.8 * random.next(),
+    pull,
+  };
+}
+
+/** The three-parameter logistic model with the scaling constant 1.7 (Birnbaum 1968). */
+const chance = (ability: number, { difficulty, separation }: Traits, guess: number) =>
+  guess + (1 - guess) / (1 + Math.exp(-1.7 * separation * (ability - difficulty)));
+
+const guesses: Record<Part['kind'], number> = {
+  'single-choice': 0.15,
+  'multiple-choice': 0.05,
+  'true-false': 0.45,
+  numeric: 0,
+  'short-text': 0,
+};
+
+function weighted(random: Random, pull: [string, number][]): string {
+  let at = random.next() * pull.reduce((sum, [, weight]) => sum + weight, 0);
+  for (const [id, weight] of pull) if ((at -= weight) <= 0) return id;
+  return pull.at(-1)![0];
+}
+
+/** One student's answer to an item; a part without an answer is left out. */
+export function answerOf(own: DemoItem, ability: number, random: Random): Responses {
+  const traits = traitsOf(own);
+  const [part] = own.content.parts;
+  if (!part) return {};
+  const knows = random.next() < chance(ability, traits, guesses[part.kind]);
+  if (!knows && random.next() < 0.04) return {};
+  return { [part.id]: respond(part, own, knows, traits, random) };
+}
+
+function respond(part: Part, own: DemoItem, knows: boolean, { pull }: Traits, random: Random): unknown {
+  switch (part.kind) {
+    case 'single-choice': {
+      const right = own.planted?.truth ?? part.key;
+      if (knows) return right[0];
+      return weighted(random, [...pull].filter(([id]) => !right.includes(id))); // prettier-ignore
+    }
+    case 'multiple-choice': {
+      if (knows) return part.key;
+      const chosen = part.choices.filter(({ id }) => random.next() < (part.key.includes(id) ? 0.6 : 0.35)).map(({ id }) => id);
+      return chosen.length > 0 ? chosen : [random.pick(part.choices).id];
+    }
+    case 'true-false':
+      return String(part.key === knows);
+    case 'numeric':
+      return knows ? sayNumber(part.key.value, random) : wrongNumber(part.key.value, random);
+    case 'short-text':
+      return knows ? sayWord(random.pick(part.key.variants.slice(0, 2)), random) : wrongWord(own, random);
+  }
+}
+
+function sayNumber(value: string, random: Random): string {
+  return random.next() < 0.2 ? ` ${value}` : value;
+}
+
+/** The mistakes that numbers invite: a place too many or too few, upside down, one off. */
+function wrongNumber(value: string, random: Random): string {
+  const [reading] = readNumber(value, 'point');
+  const n = reading ? exact.toNumber(reading.value) : 1;
+  const round = (x: number) => String(Number(x.toPrecision(4)));
+  return weighted(random, [
+    [round(n * 10), 3],
+    [round(n / 10), 2],
+    [round(1 / (n || 1)), 1],
+    [round(n + 1), 1],
+    [round(n * 2), 2],
+  ]);
+}
+
+function sayWord(word: string, random: Random): string {
+  const roll = random.next();
+  return roll < 0.3 ? `${word[0]!.toUpperCase()}${word.slice(1)}` : roll < 0.4 ? `${word} ` : roll < 0.45 ? `${word}.` : word;
+}
+
+/** Words of the same subject that mean something else. */
+function wrongWord(own: DemoItem, random: Random): string {
+  const subject = own.standard.slice(0, 2);
+  const others = allItems.filter((other) => other !== own && other.standard.startsWith(subject));
+  const words = others.flatMap(({ content: { parts } }) => (parts[0]?.kind === 'short-text' ? parts[0].key.variants.slice(0, 1) : []));
+  const usual: Record<string, string[]> = { ES: ['evaporation', 'rain'], GE: ['delta', 'stream'], RE: ['over', 'water'], MA: ['negative', 'none'] };
+  return random.pick([...words, ...usual[subject]!]);
+}

@@ -1,0 +1,34 @@
+/** Builds the server and the demo into one file each, and the web client. */
+import { build } from 'esbuild';
+import { join } from 'node:path';
+import { root } from './lib/run.mjs';
+import { build as buildWeb } from 'vite';
+
+/** Our own workspaces go into the bundle, packages stay where npm put them. */
+const ownOnly = {
+  name: 'own-only',
+  setup(own) {
+    own.onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
+      kind === 'entry-point' || path.startsWith('@oaken/') ? undefined : { path, external: true },
+    );
+  },
+};
+
+const bundle = (entry, outfile) =>
+  build({
+    entryPoints: [join(root, entry)],
+    outfile: join(root, outfile),
+    bundle: true,
+    platform: 'node',
+    target: 'node20',
+    format: 'esm',
+    sourcemap: true,
+    plugins: [ownOnly],
+    logLevel: 'error',
+  });
+
+await Promise.all([
+  bundle('server/src/main.ts', 'server/dist/main.mjs'),
+  bundle('demo/src/fill.ts', 'demo/dist/fill.mjs'),
+]);
+if (!process.argv.includes("--no-web")) await buildWeb({ root: join(root, 'web'), logLevel: 'warn' });

@@ -1,0 +1,55 @@
+/**
+ * Who may see and do what, in one place. Something that belongs to somebody else answers like something that does not
+ * exist, so that ids tell nothing.
+ */
+import type { Audience } from '@oaken/contract';
+import type { Sequelize, Transaction } from 'sequelize';
+import type { Role, SignedIn } from '../accounts/sessions';
+import { row } from '../database/connect';
+import { notFound } from '../http/problem';
+
+const audiences: Record<Exclude<Audience, 'anyone'>, readonly Role[]> = {
+  student: ['student'],
+  teacher: ['teacher'],
+  administrator: ['administrator'],
+  staff: ['teacher', 'administrator'],
+};
+
+export const mayCall = (who: Exclude<Audience, 'anyone'>, role: Role) => audiences[who].includes(role);
+
+/** SQL for the banks (as `b`) that :me of :school may read. */
+export const readableBank = `(b.reach = 'everybody' OR (b.reach = 'school' AND b.school_id = :school) OR b.owner_id = :me)`;
+
+/** SQL for the tests (as `t`) that :me may read and change. */
+export const ownTest = `(t.owner_id = :me)`;
+
+/** SQL for the classes (as `c`) that :me teaches. */
+export const ownClass = `(c.id IN (SELECT ct.class_id FROM class_teachers ct WHERE ct.teacher_id = :me))`;
+
+/** SQL for the assignments (as `a`) that :me watches and reads. */
+export const ownAssignment = `(a.given_by = :me AND a.taken_back_at IS NULL)`;
+
+/** SQL for the assignments (as `a`, with the student's line as `g`) that the student :me was given. */
+export const givenToMe = `(g.student_id = :me AND a.taken_back_at IS NULL)`;
+
+export const asking = ({ account }: SignedIn) => ({ me: account.id, school: account.schoolId });
+
+async function insist(database: Sequelize, sql: string, values: Record<string, unknown>, what: string, transaction?: Transaction) {
+  const found = await row<{ id: number }>(database, sql, values, transaction);
+  if (!found) throw notFound(what);
+}
+
+export const insistOnTest = (database: Sequelize, me: SignedIn, testId: number, transaction?: Transaction) =>
+  insist(database, `SELECT t.id FROM tests t WHERE t.id = :testId AND ${ownTest}`, { ...asking(me), testId }, 'The test', transaction);
+
+export const insistOnClass = (database: Sequelize, me: SignedIn, classId: number, transaction?: Transaction) =>
+  insist(database, `SELECT c.id FROM classes c WHERE c.id = :classId AND ${ownClass}`, { ...asking(me), classId }, 'The class', transaction);
+
+export const insistOnAssignment = (database: Sequelize, me: SignedIn, assignmentId: number, transaction?: Transaction) =>
+  insist(
+    database,
+    `SELECT a.id FROM assignments a WHERE a.id = :assignmentId AND ${ownAssignment}`,
+    { ...asking(me), assignmentId },
+    'The assignment',
+    transaction,
+  );

@@ -1,0 +1,79 @@
+import { createHash, randomBytes } from 'node:crypto';
+import type { Sequelize } from 'sequelize';
+import { row } from '../database/connect';
+import type { Role } from './model';
+
+export type { Role } from './model';
+
+export interface SignedIn {
+  account: { id: number; schoolId: number; role: Role; givenName: string; familyName: string };
+  csrf: string;
+}
+
+export const sessionHours = 12;
+const hour = 3_600_000;
+/** A session that another process ended is still honoured here for at most so long. */
+const remember = 5_000;
+const mostRemembered = 5_000;
+
+const digest = (token: string) => createHash('sha256').update(token).digest();
+
+/** Sessions in the database, with the ones in use remembered for seconds. Only a token's hash is stored. */
+export class Sessions {
+  private readonly known = new Map<string, { signedIn: SignedIn; until: number }>();
+
+  constructor(
+    private readonly database: Sequelize,
+    private readonly now: () => number,
+  ) {}
+
+  async begin(accountId: number): Promise<string> {
+    const token = randomBytes(32).toString('base64url');
+    const now = new Date(this.now());
+    await this.database.query(
+      `INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at)
+       VALUES (:hash, :accountId, :csrf, :now, :expires)`,
+      {
+        replacements: {
+          hash: digest(token),
+          accountId,
+          csrf: randomBytes(16).toString('hex'),
+          now,
+          expires: new Date(now.getTime() + sessionHours * hour),
+        },
+      },
+    );
+    return token;
+  }
+
+  async find(token: string | null): Promise<SignedIn | null> {
+    if (token === null || token.length > 100) return null;
+    const now = this.now();
+    const held = this.known.get(token);
+    if (held && held.until > now) return held.signedIn;
+    const found = await row<SignedIn['account'] & { csrf: string; expiresAt: Date }>(
+      this.database,
+      `SELECT a.id, a.school_id AS schoolId, a.role, a.given_name AS givenName, a.family_name AS familyName,
+              s.csrf, s.expires_at AS expiresAt
+         FROM sessions s JOIN accounts a ON a.id = s.account_id
+        WHERE s.token_hash = :hash AND s.expires_at > :now AND a.disabled_at IS NULL`,
+      { hash: digest(token), now: new Date(now) },
+    );
+    this.known.delete(token);
+    if (!found) return null;
+    const { csrf, expiresAt, ...account } = found;
+    if (this.known.size >= mostRemembered) this.known.delete(this.known.keys().next().value!);
+    const signedIn = { account, csrf };
+    this.known.set(token, { signedIn, until: Math.min(now + remember, expiresAt.getTime()) });
+    return signedIn;
+  }
+
+  async end(token: string): Promise<void> {
+    this.known.delete(token);
+    await this.database.query('DELETE FROM sessions WHERE token_hash = :hash', { replacements: { hash: digest(token) } });
+  }
+
+  async sweep(): Promise<void> {
+    await this.database.query('DELETE FROM sessions WHERE expires_at <= :now', { replacements: { now: new Date(this.now()) } });
+  }
+}

@@ -1,0 +1,138 @@
+import compression from 'compression';
+import express, { type ErrorRequestHandler, type Express } from 'express';
+import helmet from 'helmet';
+import type { Sequelize } from 'sequelize';
+import { accountRoutes } from './accounts/routes';
+import { defineAccounts } from './accounts/model';
+import { Sessions } from './accounts/sessions';
+import { Throttle } from './accounts/throttle';
+import { assignmentRoutes } from './assignments/routes';
+import { Editions } from './attempts/editions';
+import { attemptRoutes } from './attempts/routes';
+import { SavingQueue } from './attempts/saving';
+import { handInOverdue } from './attempts/service';
+import { bankRoutes } from './banks/routes';
+import { classRoutes } from './classes/routes';
+import type { Context } from './context';
+import { binder, type BindOptions } from './http/bind';
+import { openApi } from './http/openapi';
+import { servePages } from './http/pages';
+import { busyDatabase, isDatabaseAway, Problem } from './http/problem';
+import { renewFigures } from './results/figures';
+import { resultRoutes } from './results/routes';
+import { standardRoutes } from './standards/routes';
+import { testRoutes } from './tests/routes';
+import { todayRoutes } from './today/routes';
+
+export interface AppOptions extends BindOptions {
+  database: Sequelize;
+  now(): number;
+  log(line: string): void;
+  /** The folder of the built web client; null for the API alone. */
+  pages: string | null;
+}
+
+export interface App {
+  http: Express;
+  context: Context;
+  /** What has to happen by itself: hands overdue attempts in, renews figures, forgets what is old. */
+  chores: { every: number; name: string; run(): Promise<unknown> }[];
+}
+
+const longestBody = '1mb';
+
+export function createApp({ database, now, log, pages, checkAnswers }: AppOptions): App {
+  defineAccounts(database);
+  const editions = new Editions(database);
+  const context: Context = {
+    database,
+    now,
+    log,
+    sessions: new Sessions(database, now),
+    saving: new SavingQueue(database, editions, now),
+  };
+
+  const http = express();
+  http.disable('x-powered-by');
+  http.set('query parser', 'simple');
+
+  const routes = express.Router();
+  routes.use(express.json({ limit: longestBody, strict: true }));
+  routes.use((_request, response, next) => {
+    response.set({ 'Cache-Control': 'no-store', 'X-Content-Type-Options': 'nosniff' });
+    next();
+  });
+  const bind = binder(routes, context, { checkAnswers });
+  // The saving path comes first: it is asked more often than all others together.
+  attemptRoutes(bind, context, editions);
+  routes.use(compression());
+  accountRoutes(bind, context);
+  standardRoutes(bind, context);
+  bankRoutes(bind, context);
+  testRoutes(bind, context);
+  classRoutes(bind, context);
+  assignmentRoutes(bind, context);
+  resultRoutes(bind, context);
+  todayRoutes(bind, context);
+  routes.get('/api/health', async (_request, response) => {
+    await database.query('SELECT 1');
+    response.json({ status: 'well', now: now() });
+  });
+  routes.get('/api/openapi.json', (_request, response) => void response.json(openApi()));
+  routes.use('/api', () => {
+    throw new Problem(404, 'There is nothing at this address.');
+  });
+  http.use((request, response, next) => (request.path.startsWith('/api/') ? routes(request, response, next) : next()));
+
+  http.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:'],
+          fontSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      // The school's own server often speaks plain HTTP on its own network; a proxy that adds TLS adds this header.
+      strictTransportSecurity: false,
+    }),
+  );
+  http.use(compression());
+  if (pages !== null) servePages(http, pages);
+  http.use(problemHandler(log));
+
+  const throttle = new Throttle(database, now);
+  const chores: App['chores'] = [
+    { name: 'hand in overdue attempts', every: 1_000, run: () => handInOverdue(context, editions) },
+    { name: 'renew item figures', every: 15_000, run: () => renewFigures(context) },
+    { name: 'forget old sessions', every: 600_000, run: () => Promise.all([context.sessions.sweep(), throttle.sweep()]) },
+  ];
+  return { http, context, chores };
+}
+
+/** Every error leaves as a problem in plain words; what is inside the server stays in its log. */
+function problemHandler(log: (line: string) => void): ErrorRequestHandler {
+  return (error: unknown, _request, response, next) => {
+    if (response.headersSent) return next(error);
+    const problem = asProblem(error, log);
+    if (problem.retryAfter !== undefined) response.set('Retry-After', String(problem.retryAfter));
+    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem.toBody()));
+  };
+}
+
+function asProblem(error: unknown, log: (line: string) => void): Problem {
+  if (error instanceof Problem) return error;
+  if (isDatabaseAway(error)) return busyDatabase();
+  const { type, status } = error as { type?: string; status?: number };
+  if (type === 'entity.too.large') return new Problem(413, 'That is too large.', `One request may hold at most ${longestBody}.`);
+  if (type === 'entity.parse.failed') return new Problem(400, 'That could not be read as JSON.');
+  if (status === 404) return new Problem(404, 'There is nothing at this address.');
+  if (status !== undefined && status >= 400 && status < 500) return new Problem(status, 'That request could not be read.');
+  log(`unexpected: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`);
+  return new Problem(500, 'Something went wrong on the server.', 'It was noted in the server’s log. What you typed is kept; try again.');
+}

@@ -1,0 +1,149 @@
+import { api, type BodyOf } from '@oaken/contract';
+import type { Edition } from '@oaken/core/forms';
+import { allEntries, hindrances, totalPoints, type Outline } from '@oaken/core/tests';
+import { minute, windowProblems } from '@oaken/core/timing';
+import type { Sequelize, Transaction } from 'sequelize';
+import { asking, insistOnAssignment, ownClass, ownTest } from '../access';
+import type { SignedIn } from '../accounts/sessions';
+import { readRevisions } from '../banks/rows';
+import type { Context } from '../context';
+import { fromJson, row, rows } from '../database/connect';
+import { invalid, notFound, Problem } from '../http/problem';
+
+type Wanted = BodyOf<typeof api.giveAssignment>;
+
+/** The test as it stands now, whole: what students sit never changes with it. */
+async function freeze(database: Sequelize, me: SignedIn, outline: Outline): Promise<Edition> {
+  const revisions = await readRevisions(database, me.account.id, [...new Set(allEntries(outline).map((entry) => entry.revisionId))]);
+  const byId = new Map(revisions.map((own) => [own.revisionId, own]));
+  return {
+    title: outline.title,
+    directions: outline.directions,
+    subject: outline.subject,
+    sections: outline.sections.map((section) => ({
+      ...section,
+      entries: section.entries.map(({ id, itemId, revisionId, points }) => {
+        const own = byId.get(revisionId)!;
+        return { id, itemId, revisionId, points, content: own.content, standards: own.standards.map(({ code }) => code), depth: own.depth };
+      }),
+    })),
+  };
+}
+
+async function insert(database: Sequelize, sql: string, replacements: Record<string, unknown>, transaction: Transaction): Promise<number> {
+  await database.query(sql, { replacements, transaction });
+  return (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!.id;
+}
+
+export async function giveAssignment({ database, now }: Context, me: SignedIn, wanted: Wanted): Promise<{ id: number; students: number }> {
+  const time = now();
+  const opensAt = wanted.opensAt ?? time;
+  const limit = wanted.rules.limitMinutes === null ? null : wanted.rules.limitMinutes * minute;
+  return database.transaction(async (transaction) => {
+    const test = await row<{ version: number; outline: unknown }>(
+      database,
+      `SELECT t.version, t.outline FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${ownTest} FOR UPDATE`,
+      { ...asking(me), testId: wanted.testId },
+      transaction,
+    );
+    if (!test) throw notFound('The test');
+    const earlier = await row<{ id: number; students: number }>(
+      database,
+      `SELECT a.id, (SELECT COUNT(*) FROM assignment_students g WHERE g.assignment_id = a.id) AS students
+         FROM assignments a WHERE a.given_by = :me AND a.client_key = :clientKey`,
+      { ...asking(me), clientKey: wanted.clientKey },
+      transaction,
+    );
+    if (earlier) return earlier;
+
+    const outline = fromJson<Outline>(test.outline);
+    const wrong = windowProblems({ opensAt, closesAt: wanted.closesAt, lateRule: wanted.lateRule }, limit, time);
+    if (wrong.length > 0) throw invalid(wrong.map(({ field, message }) => ({ pointer: `/${field}`, message })));
+    const inTheWay = hindrances(outline);
+    if (inTheWay.length > 0) throw invalid(inTheWay.map((message) => ({ pointer: '/testId', message })));
+    if (test.version !== wanted.testVersion)
+      throw new Problem(409, 'The test was changed since this page was opened.', 'Look at the slip again before you give it.');
+
+    const classIds = [...new Set(wanted.classIds)];
+    const classes = await rows<{ id: number }>(
+      database,
+      `SELECT c.id FROM classes c WHERE c.id IN (:classIds) AND c.put_away_at IS NULL AND ${ownClass}`,
+      { ...asking(me), classIds },
+      transaction,
+    );
+    if (classes.length !== classIds.length) throw notFound('One of the classes');
+    // A student of two chosen classes gets it once, through the first.
+    const students = await rows<{ studentId: number; classId: number }>(
+      database,
+      `SELECT e.student_id AS studentId, MIN(e.class_id) AS classId FROM enrolments e
+        WHERE e.class_id IN (:classIds) AND e.left_at IS NULL GROUP BY e.student_id`,
+      { classIds },
+      transaction,
+    );
+    if (students.length === 0) throw invalid([{ pointer: '/classIds', message: 'There are no students in the chosen classes.' }]);
+
+    const edition = await freeze(database, me, outline);
+    const editionId = await insert(
+      database,
+      'INSERT INTO editions (test_id, content, items, points, created_at) VALUES (:testId, :content, :items, :points, :time)',
+      {
+        testId: wanted.testId,
+        content: JSON.stringify(edition),
+        items: allEntries(outline).length,
+        points: totalPoints(outline),
+        time: new Date(time),
+      },
+      transaction,
+    );
+    await database.query('INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id) VALUES :pins', {
+      replacements: { pins: allEntries(outline).map((entry) => [editionId, entry.id, entry.itemId, entry.revisionId]) },
+      transaction,
+    });
+    const id = await insert(
+      database,
+      `INSERT INTO assignments (school_id, edition_id, given_by, title, kind, opens_at, closes_at, late_until, rules, client_key, created_at)
+       VALUES (:school, :editionId, :me, :title, :kind, :opensAt, :closesAt, :lateUntil, :rules, :clientKey, :time)`,
+      {
+        ...asking(me),
+        editionId,
+        title: outline.title,
+        kind: outline.kind,
+        opensAt: new Date(opensAt),
+        closesAt: wanted.closesAt === null ? null : new Date(wanted.closesAt),
+        lateUntil: wanted.lateRule.late === 'until' ? new Date(wanted.lateRule.until) : null,
+        rules: JSON.stringify(wanted.rules),
+        clientKey: wanted.clientKey,
+        time: new Date(time),
+      },
+      transaction,
+    );
+    await database.query('INSERT INTO assignment_classes (assignment_id, class_id) VALUES :pairs', {
+      replacements: { pairs: classIds.map((classId) => [id, classId]) },
+      transaction,
+    });
+    await database.query('INSERT INTO assignment_students (assignment_id, student_id, class_id) VALUES :lines', {
+      replacements: { lines: students.map(({ studentId, classId }) => [id, studentId, classId]) },
+      transaction,
+    });
+    return { id, students: students.length };
+  });
+}
+
+export async function takeBack({ database, now }: Context, me: SignedIn, assignmentId: number): Promise<void> {
+  await database.transaction(async (transaction) => {
+    await row(database, 'SELECT id FROM assignments WHERE id = :assignmentId FOR UPDATE', { assignmentId }, transaction);
+    await insistOnAssignment(database, me, assignmentId, transaction);
+    const begun = await row<{ n: number }>(
+      database,
+      'SELECT COUNT(*) AS n FROM attempts WHERE assignment_id = :assignmentId',
+      { assignmentId },
+      transaction,
+    );
+    if (begun!.n > 0)
+      throw new Problem(409, 'It cannot be taken back any more.', `${begun!.n} ${begun!.n === 1 ? 'student has' : 'students have'} begun.`);
+    await database.query('UPDATE assignments SET taken_back_at = :time WHERE id = :assignmentId', {
+      replacements: { time: new Date(now()), assignmentId },
+      transaction,
+    });
+  });
+}

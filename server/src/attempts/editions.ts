@@ -1,0 +1,34 @@
+import { entriesOf, type Edition } from '@oaken/core/forms';
+import type { Sequelize } from 'sequelize';
+import { fromJson, row } from '../database/connect';
+
+interface Held {
+  edition: Edition;
+  entryIds: ReadonlySet<string>;
+}
+
+const most = 200;
+
+/** Editions never change, so the ones in use are kept in memory. */
+export class Editions {
+  private readonly held = new Map<number, Promise<Held>>();
+
+  constructor(private readonly database: Sequelize) {}
+
+  get(id: number): Promise<Held> {
+    const known = this.held.get(id);
+    if (known) return known;
+    if (this.held.size >= most) this.held.delete(this.held.keys().next().value!);
+    const read = this.read(id);
+    this.held.set(id, read);
+    read.catch(() => this.held.delete(id));
+    return read;
+  }
+
+  private async read(id: number): Promise<Held> {
+    const stored = await row<{ content: unknown }>(this.database, 'SELECT content FROM editions WHERE id = :id', { id });
+    if (!stored) throw new Error(`Edition ${id} is missing.`);
+    const edition = fromJson<Edition>(stored.content);
+    return { edition, entryIds: new Set(entriesOf(edition).map((entry) => entry.id)) };
+  }
+}

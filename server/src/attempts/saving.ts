@@ -1,0 +1,185 @@
+/**
+ * The saving path. Saves that arrive while one transaction is under way are written together by the next: two or three
+ * statements and one flush for a whole school's changes of that moment. Each save is acknowledged after the commit that
+ * holds it.
+ */
+import type { SavedAnswer } from '@oaken/contract/attempts';
+import { attemptState, defaultGrace } from '@oaken/core/timing';
+import type { Sequelize, Transaction } from 'sequelize';
+import { rows } from '../database/connect';
+import { busyDatabase, isDatabaseAway, notFound, Problem } from '../http/problem';
+import type { Editions } from './editions';
+
+export interface Stored {
+  entry: string;
+  number: number;
+  device: string;
+}
+
+interface Save {
+  attemptId: number;
+  studentId: number;
+  answers: SavedAnswer[];
+  resolve(stored: Stored[]): void;
+  reject(why: unknown): void;
+}
+
+interface AttemptRow {
+  id: number;
+  studentId: number;
+  editionId: number;
+  deadlineAt: Date | null;
+  handedInAt: Date | null;
+}
+
+/** Rows of one transaction; more wait for the next. */
+const mostRows = 600;
+/** Saves that may wait; beyond that the database is not keeping up and the client keeps them. */
+const mostWaiting = 5_000;
+
+export class SavingQueue {
+  private waiting: Save[] = [];
+  private running: Promise<void> | null = null;
+
+  constructor(
+    private readonly database: Sequelize,
+    private readonly editions: Editions,
+    private readonly now: () => number,
+  ) {}
+
+  /** @returns what stands in the database for each entry, once it is committed */
+  save(attemptId: number, studentId: number, answers: SavedAnswer[]): Promise<Stored[]> {
+    if (this.waiting.length >= mostWaiting) return Promise.reject(busyDatabase());
+    return new Promise((resolve, reject) => {
+      this.waiting.push({ attemptId, studentId, answers, resolve, reject });
+      this.running ??= this.run().finally(() => (this.running = null));
+    });
+  }
+
+  /** Waits until all that was handed over is written. */
+  async drain(): Promise<void> {
+    while (this.running) await this.running;
+  }
+
+  private async run(): Promise<void> {
+    // One turn of the event loop lets the requests that are already here join.
+    await new Promise((resolve) => setImmediate(resolve));
+    while (this.waiting.length > 0) {
+      const batch: Save[] = [];
+      for (let count = 0; this.waiting.length > 0 && count < mostRows; ) {
+        const next = this.waiting.shift()!;
+        count += next.answers.length;
+        batch.push(next);
+      }
+      await this.write(batch);
+    }
+  }
+
+  private async write(batch: Save[], tries = 3): Promise<void> {
+    try {
+      const settle = await this.database.transaction((transaction) => writeAnswers(this.database, this.editions, this.now(), batch, transaction));
+      settle();
+    } catch (error) {
+      const code = (error as { original?: { code?: string } }).original?.code;
+      if (tries > 1 && (code === 'ER_LOCK_DEADLOCK' || code === 'ER_LOCK_WAIT_TIMEOUT')) return this.write(batch, tries - 1);
+      const why = isDatabaseAway(error) ? busyDatabase() : error;
+      for (const save of batch) save.reject(why);
+    }
+  }
+}
+
+const key = (attemptId: number, entry: string) => `${attemptId} ${entry}`;
+
+/** @returns what settles the saves; to be called after the commit */
+async function writeAnswers(database: Sequelize, editions: Editions, now: number, batch: Save[], transaction: Transaction): Promise<() => void> {
+  const attempts = await rows<AttemptRow>(
+    database,
+    `SELECT t.id, t.student_id AS studentId, a.edition_id AS editionId, t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt
+       FROM attempts t JOIN assignments a ON a.id = t.assignment_id
+      WHERE t.id IN (:ids) ORDER BY t.id LOCK IN SHARE MODE`,
+    { ids: [...new Set(batch.map(({ attemptId }) => attemptId))] },
+    transaction,
+  );
+  const byId = new Map(attempts.map((own) => [own.id, own]));
+  const settled: (() => void)[] = [];
+  const accepted: Save[] = [];
+  const newest = new Map<string, { attemptId: number; answer: SavedAnswer }>();
+  for (const save of batch) {
+    const refused = await refusal(save, byId.get(save.attemptId), editions, now);
+    if (refused) {
+      settled.push(() => save.reject(refused));
+      continue;
+    }
+    accepted.push(save);
+    for (const answer of save.answers) {
+      const at = key(save.attemptId, answer.entry);
+      const held = newest.get(at);
+      if (!held || held.answer.number < answer.number) newest.set(at, { attemptId: save.attemptId, answer });
+    }
+  }
+  const stored = newest.size > 0 ? await upsert(database, [...newest.values()], now, transaction) : new Map<string, Stored>();
+  for (const save of accepted)
+    settled.push(() => save.resolve(save.answers.map(({ entry }) => stored.get(key(save.attemptId, entry))!)));
+  return () => settled.forEach((settle) => settle());
+}
+
+async function refusal(save: Save, attempt: AttemptRow | undefined, editions: Editions, now: number): Promise<Problem | null> {
+  if (!attempt || attempt.studentId !== save.studentId) return notFound('The attempt');
+  const state = attemptState(
+    { deadlineAt: attempt.deadlineAt?.getTime() ?? null, handedInAt: attempt.handedInAt?.getTime() ?? null },
+    defaultGrace,
+    now,
+  );
+  if (state === 'over')
+    return attempt.handedInAt
+      ? new Problem(409, 'This work was already handed in.', 'What was saved before counts.')
+      : new Problem(409, 'The time is over.', 'What was saved before counts.');
+  const { entryIds } = await editions.get(attempt.editionId);
+  return save.answers.every(({ entry }) => entryIds.has(entry)) ? null : notFound('The item');
+}
+
+/** The highest number wins; an equal one changes nothing, so a retry is harmless. */
+async function upsert(
+  database: Sequelize,
+  answers: { attemptId: number; answer: SavedAnswer }[],
+  now: number,
+  transaction: Transaction,
+): Promise<Map<string, Stored>> {
+  // Always in the same order, so that two processes never wait for each other's rows.
+  answers.sort((a, b) => a.attemptId - b.attemptId || (a.answer.entry < b.answer.entry ? -1 : 1));
+  const time = new Date(now);
+  await database.query(
+    `INSERT INTO answers (attempt_id, entry_id, number, device, responses, flagged, saved_at) VALUES :lines
+     ON DUPLICATE KEY UPDATE
+       device = IF(VALUES(number) > number, VALUES(device), device),
+       responses = IF(VALUES(number) > number, VALUES(responses), responses),
+       flagged = IF(VALUES(number) > number, VALUES(flagged), flagged),
+       saved_at = IF(VALUES(number) > number, VALUES(saved_at), saved_at),
+       number = GREATEST(number, VALUES(number))`,
+    {
+      replacements: {
+        lines: answers.map(({ attemptId, answer }) => [
+          attemptId,
+          answer.entry,
+          answer.number,
+          answer.device,
+          JSON.stringify(answer.responses),
+          answer.flagged,
+          time,
+        ]),
+      },
+      transaction,
+    },
+  );
+  const stored = await rows<Stored & { attemptId: number }>(
+    database,
+    'SELECT attempt_id AS attemptId, entry_id AS entry, number, device FROM answers WHERE (attempt_id, entry_id) IN (:keys)',
+    { keys: answers.map(({ attemptId, answer }) => [attemptId, answer.entry]) },
+    transaction,
+  );
+  return new Map(stored.map(({ attemptId, entry, number, device }) => [key(attemptId, entry), { entry, number, device }]));
+}
+
+/** Writes one attempt's last answers inside the transaction that hands it in. */
+export const writeLast = (database: Sequelize, attemptId: number, answers: SavedAnswer[], now: number, transaction: Transaction) =>
+  upsert(database, answers.map((answer) => ({ attemptId, answer })), now, transaction); // prettier-ignore

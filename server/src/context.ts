@@ -1,0 +1,12 @@
+import type { Sequelize } from 'sequelize';
+import type { Sessions } from './accounts/sessions';
+import type { SavingQueue } from './attempts/saving';
+
+/** What every feature may use. The clock is here so that nothing reads another one. */
+export interface Context {
+  database: Sequelize;
+  now(): number;
+  log(line: string): void;
+  sessions: Sessions;
+  saving: SavingQueue;
+}

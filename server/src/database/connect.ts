@@ -1,0 +1,56 @@
+import { QueryTypes, Sequelize, type Transaction } from 'sequelize';
+
+export interface DatabasePlace {
+  /** Path of the server's Unix socket. */
+  socket: string;
+  name: string;
+}
+
+/** Opens a pool. Nothing is asked of the database until the first query. */
+export function connect({ socket, name }: DatabasePlace): Sequelize {
+  return new Sequelize(name, 'root', '', {
+    dialect: 'mariadb',
+    logging: false,
+    timezone: '+00:00',
+    pool: { max: 12, min: 0, idle: 30_000, acquire: 8_000 },
+    define: { underscored: true, timestamps: false, freezeTableName: true },
+    dialectOptions: { socketPath: socket, connectTimeout: 2_000, bigIntAsNumber: true, insertIdAsNumber: true },
+  });
+}
+
+export async function createDatabase({ socket, name }: DatabasePlace): Promise<void> {
+  const server = connect({ socket, name: '' });
+  try {
+    await server.query(`CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+  } finally {
+    await server.close();
+  }
+}
+
+/** Named values for one statement; they are bound, never pasted. */
+export type Values = Record<string, unknown>;
+
+/** Rows of a SELECT. The caller states their shape, as the SQL beside it gives it. */
+export async function rows<Row extends object>(
+  database: Sequelize,
+  sql: string,
+  replacements: Values = {},
+  transaction?: Transaction,
+): Promise<Row[]> {
+  return database.query<Row>(sql, { type: QueryTypes.SELECT, replacements, transaction });
+}
+
+export async function row<Row extends object>(
+  database: Sequelize,
+  sql: string,
+  replacements: Values = {},
+  transaction?: Transaction,
+): Promise<Row | undefined> {
+  return (await rows<Row>(database, sql, replacements, transaction))[0];
+}
+
+/** JSON columns arrive parsed or as text, depending on how the server names their type. */
+export const fromJson = <T>(value: unknown): T => (typeof value === 'string' ? JSON.parse(value) : value) as T;
+
+export const toMillis = (date: Date) => date.getTime();
+export const toMillisOrNull = (date: Date | null) => date?.getTime() ?? null;

@@ -1,0 +1,21 @@
+import type { Sequelize } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+import { ground } from './migrations/001-ground';
+
+export interface Migration {
+  name: string;
+  up(run: (sql: string) => Promise<unknown>): Promise<void>;
+  down(run: (sql: string) => Promise<unknown>): Promise<void>;
+}
+
+/** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
+const migrations: Migration[] = [ground];
+
+export function migrator(database: Sequelize) {
+  const run = (sql: string) => database.query(sql);
+  return new Umzug({
+    migrations: migrations.map(({ name, up, down }) => ({ name, up: () => up(run), down: () => down(run) })),
+    storage: new SequelizeStorage({ sequelize: database, tableName: 'migrations', modelName: 'migration' }),
+    logger: undefined,
+  });
+}

@@ -1,0 +1,71 @@
+/** Starts one server process. Settings come from the environment; scripts/start.mjs gives them. */
+import { createServer } from 'node:http';
+import { createApp } from './app';
+import { connect, createDatabase } from './database/connect';
+import { migrator } from './database/migrate';
+
+const socket = process.env.OAKEN_SOCKET;
+const port = Number(process.env.OAKEN_PORT ?? 4600);
+const name = process.env.OAKEN_DATABASE ?? 'oaken';
+const pages = process.env.OAKEN_PAGES ?? null;
+
+const log = (line: string) => process.stdout.write(`${new Date().toISOString()} ${line}\n`);
+
+function stopWith(message: string, code: number): never {
+  process.stderr.write(`${message}\n`);
+  process.exit(code);
+}
+
+async function main(): Promise<void> {
+  if (!socket) stopWith('OAKEN_SOCKET is not set: start with “npm start”, which starts the database too.', 2);
+  const place = { socket, name };
+  const database = connect(place);
+  try {
+    await createDatabase(place);
+    await migrator(database).up();
+  } catch (error) {
+    stopWith(`The database could not be prepared: ${(error as Error).message}`, 4);
+  }
+  const { http, context, chores } = createApp({ database, now: Date.now, log, pages, checkAnswers: false });
+  const server = createServer(http);
+  server.on('error', (error: NodeJS.ErrnoException) =>
+    error.code === 'EADDRINUSE'
+      ? stopWith(`Port ${port} is already in use. Set OAKEN_PORT to another one, or stop the program that has it.`, 3)
+      : error.code === 'EACCES'
+        ? stopWith(`Port ${port} may not be opened by this user. Set OAKEN_PORT to one above 1023.`, 3)
+        : stopWith(`The server could not start: ${error.message}`, 1),
+  );
+  server.listen(port, '127.0.0.1', () => {
+    log(`listening on http://127.0.0.1:${port}`);
+    process.send?.('ready');
+  });
+
+  const timers = chores.map(({ name: chore, every, run }) => {
+    let busy = false;
+    return setInterval(() => {
+      if (busy) return;
+      busy = true;
+      // A chore that fails is tried again at its next turn; the database may be away for a while.
+      run()
+        .catch((error: Error) => log(`${chore}: ${error.message}`))
+        .finally(() => (busy = false));
+    }, every);
+  });
+
+  let stopping = false;
+  const stop = async () => {
+    if (stopping) return;
+    stopping = true;
+    timers.forEach(clearInterval);
+    server.close();
+    server.closeIdleConnections();
+    await context.saving.drain();
+    await database.close();
+    process.exit(0);
+  };
+  process.on('SIGTERM', () => void stop());
+  process.on('SIGINT', () => void stop());
+  process.on('disconnect', () => void stop());
+}
+
+void main();

@@ -1,0 +1,118 @@
+/** Gathers one assignment's work into what the analysis and the pages need. */
+import type { AssignmentRow } from '@oaken/contract/assignments';
+import type { ScoreTable } from '@oaken/core/analysis';
+import { entriesOf, type Edition, type EditionEntry } from '@oaken/core/forms';
+import { countable, kindOf, type AnswerOption, type Part, type Responses } from '@oaken/core/items';
+import type { Sequelize } from 'sequelize';
+import { fromJson, rows } from '../database/connect';
+
+export interface StudentLine {
+  studentId: number;
+  rollNumber: number;
+  givenName: string;
+  familyName: string;
+  class: string;
+  attemptId: number | null;
+  beganAt: Date | null;
+  handedInAt: Date | null;
+  handedInBy: 'student' | 'server' | 'teacher' | null;
+  late: number | null;
+  points: number | null;
+}
+
+export interface Sheet {
+  assignment: AssignmentRow;
+  entries: EditionEntry[];
+  students: StudentLine[];
+  /** By attempt, then entry. */
+  answers: Map<number, Map<string, Responses>>;
+  scores: Map<number, Map<string, { points: number; reached: boolean }>>;
+}
+
+export async function readSheet(database: Sequelize, assignment: AssignmentRow): Promise<Sheet> {
+  const values = { id: assignment.id };
+  const [editions, students, answers, scores] = await Promise.all([
+    rows<{ content: unknown }>(
+      database,
+      'SELECT e.content FROM assignments a JOIN editions e ON e.id = a.edition_id WHERE a.id = :id',
+      values,
+    ),
+    rows<StudentLine>(
+      database,
+      `SELECT s.id AS studentId, n.roll_number AS rollNumber, s.given_name AS givenName, s.family_name AS familyName,
+              c.name AS class, t.id AS attemptId, t.began_at AS beganAt, t.handed_in_at AS handedInAt,
+              t.handed_in_by AS handedInBy, t.late, t.points
+         FROM assignment_students g JOIN accounts s ON s.id = g.student_id JOIN classes c ON c.id = g.class_id
+         JOIN enrolments n ON n.class_id = g.class_id AND n.student_id = g.student_id
+         LEFT JOIN attempts t ON t.assignment_id = g.assignment_id AND t.student_id = g.student_id
+        WHERE g.assignment_id = :id ORDER BY c.name, n.roll_number`,
+      values,
+    ),
+    rows<{ attempt: number; entry: string; responses: unknown }>(
+      database,
+      `SELECT r.attempt_id AS attempt, r.entry_id AS entry, r.responses
+         FROM attempts t JOIN answers r ON r.attempt_id = t.id WHERE t.assignment_id = :id`,
+      values,
+    ),
+    rows<{ attempt: number; entry: string; points: number; reached: number }>(
+      database,
+      `SELECT s.attempt_id AS attempt, s.entry_id AS entry, s.points, s.reached
+         FROM attempts t JOIN scores s ON s.attempt_id = t.id WHERE t.assignment_id = :id`,
+      values,
+    ),
+  ]);
+  return {
+    assignment,
+    entries: entriesOf(fromJson<Edition>(editions[0]!.content)),
+    students,
+    answers: gather(answers, ({ responses }) => fromJson<Responses>(responses)),
+    scores: gather(scores, ({ points, reached }) => ({ points, reached: Boolean(reached) })),
+  };
+}
+
+function gather<Row extends { attempt: number; entry: string }, T>(list: Row[], value: (row: Row) => T) {
+  const byAttempt = new Map<number, Map<string, T>>();
+  for (const one of list) {
+    const held = byAttempt.get(one.attempt) ?? new Map<string, T>();
+    byAttempt.set(one.attempt, held.set(one.entry, value(one)));
+  }
+  return byAttempt;
+}
+
+/** The part whose choices are counted: the first that has any. */
+export function choicePart({ content }: EditionEntry): { part: Part; options: AnswerOption[] } | null {
+  for (const part of content.parts) {
+    const options = kindOf(part).options?.(part);
+    if (options) return { part, options };
+  }
+  return null;
+}
+
+/** The work that was handed in, as the analysis reads it; rows in the order of `finished`. */
+export function tableOf({ entries, answers, scores }: Sheet, finished: StudentLine[]): ScoreTable {
+  const k = entries.length;
+  const points = new Float64Array(finished.length * k).fill(NaN);
+  const chosen = new Uint32Array(finished.length * k);
+  const counted = entries.map(choicePart);
+  finished.forEach(({ attemptId }, s) => {
+    entries.forEach(({ id }, i) => {
+      const score = scores.get(attemptId!)?.get(id);
+      if (!score?.reached) return;
+      points[s * k + i] = score.points;
+      const own = counted[i];
+      if (!own) return;
+      for (const choice of countable(own.part, answers.get(attemptId!)?.get(id) ?? {}).chosen) {
+        const at = own.options.findIndex((option) => option.id === choice);
+        if (at >= 0) chosen[s * k + i]! |= 1 << at;
+      }
+    });
+  });
+  return {
+    students: finished.length,
+    items: k,
+    points,
+    most: Float64Array.from(entries, (entry) => entry.points),
+    chosen,
+    choices: Uint8Array.from(counted, (own) => own?.options.length ?? 0),
+  };
+}
