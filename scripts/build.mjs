@@ -31,4 +31,4 @@ await Promise.all([
   bundle('server/src/main.ts', 'server/dist/main.mjs'),
   bundle('demo/src/fill.ts', 'demo/dist/fill.mjs'),
 ]);
-if (!process.argv.includes("--no-web")) await buildWeb({ root: join(root, 'web'), logLevel: 'warn' });
+if (!process.argv.includes('--no-web')) await buildWeb({ root: join(root, 'web'), logLevel: 'warn' });

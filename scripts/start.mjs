@@ -19,7 +19,10 @@ function checkPort() {
       fail(
         code === 'EACCES'
           ? new Stop(`Port ${port} may not be opened by this user. Set OAKEN_PORT to one above 1023.`, 3)
-          : new Stop(`Port ${port} is already in use. Set OAKEN_PORT to another one, or stop the program that has it.`, 3),
+          : new Stop(
+              `Port ${port} is already in use. Set OAKEN_PORT to another one, or stop the program that has it.`,
+              3,
+            ),
       ),
     );
     probe.listen(port, '127.0.0.1', () => probe.close(done));
@@ -35,7 +38,12 @@ runMain(async () => {
   await ensureBuilt();
   const database = await startMariaDb(folder);
 
-  const env = { ...process.env, OAKEN_SOCKET: database.socket, OAKEN_PORT: String(port), OAKEN_PAGES: join(root, 'web/dist') };
+  const env = {
+    ...process.env,
+    OAKEN_SOCKET: database.socket,
+    OAKEN_PORT: String(port),
+    OAKEN_PAGES: join(root, 'web/dist'),
+  };
   const server = fork(join(root, 'server/dist/main.mjs'), { env, stdio: 'inherit' });
   let stopping = false;
   const stop = async (code) => {

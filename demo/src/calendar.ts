@@ -10,7 +10,7 @@ export function schoolDay(now: number, days: number, hours: string): number {
   const today = Date.parse(`${wallOf(now, zone).slice(0, 10)}T12:00Z`);
   let at = today;
   const step = days < 0 ? -day : day;
-  for (let left = Math.abs(days); left > 0; ) {
+  for (let left = Math.abs(days); left > 0;) {
     at += step;
     if (!isWeekend(at)) left--;
   }

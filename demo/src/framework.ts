@@ -1,5 +1,8 @@
 /** Brindlemere Learning Goals: an invented framework. A strand's lines are its goals for grades 5, 6, 7, 8 and so on. */
-export const framework = { name: 'Brindlemere Learning Goals', publisher: 'Brindlemere School District (invented)' };
+export const framework = {
+  name: 'Brindlemere Learning Goals',
+  publisher: 'Brindlemere School District (invented)',
+};
 
 interface Strand {
   code: string;
@@ -23,7 +26,10 @@ export const subjects: Subject[] = [
         code: 'NUM',
         name: 'Number',
         goals: [
-          [5, 'Add and subtract fractions with different denominators and judge whether the result is sensible.'],
+          [
+            5,
+            'Add and subtract fractions with different denominators and judge whether the result is sensible.',
+          ],
           [5, 'Multiply and divide decimals by 10, 100 and 1000 by moving digits through places.'],
           [6, 'Divide fractions by fractions and explain the result with a picture or a story.'],
           [6, 'Place positive and negative numbers on a line and compare them.'],
@@ -234,11 +240,26 @@ export function standardLines(): StandardLine[] {
         const number = (seen.get(grade) ?? 0) + 1;
         seen.set(grade, number);
         const code = `${subject.code}.${grade}.${strand.code}.${number}`;
-        return { code, parent: `${subject.code}.${strand.code}`, statement, subject: subject.name, grades: [grade] };
+        return {
+          code,
+          parent: `${subject.code}.${strand.code}`,
+          statement,
+          subject: subject.name,
+          grades: [grade],
+        };
       });
-      const own = { code: `${subject.code}.${strand.code}`, parent: subject.code, statement: strand.name, subject: subject.name, grades: all };
+      const own = {
+        code: `${subject.code}.${strand.code}`,
+        parent: subject.code,
+        statement: strand.name,
+        subject: subject.name,
+        grades: all,
+      };
       return [own, ...goals];
     });
-    return [{ code: subject.code, parent: null, statement: subject.name, subject: subject.name, grades: all }, ...strands];
+    return [
+      { code: subject.code, parent: null, statement: subject.name, subject: subject.name, grades: all },
+      ...strands,
+    ];
   });
 }

@@ -7,7 +7,7 @@ import { entriesOf, formOf, type Edition } from '@oaken/core/forms';
 import { itemPoints, searchableText, type Responses } from '@oaken/core/items';
 import { randomFrom, type Random } from '@oaken/core/random';
 import { roundPoints } from '@oaken/core/scoring';
-import { day, minute } from '@oaken/core/timing';
+import { day, hour, minute } from '@oaken/core/timing';
 import { schoolDay, zone } from './calendar';
 import { framework, standardLines } from './framework';
 import { itemsByFolder, type DemoItem } from './items';
@@ -31,7 +31,8 @@ export const signIns = {
   classCode: classes[0].code,
 };
 
-const attemptSeed = (random: Random) => Array.from({ length: 22 }, () => 'abcdefghijklmnopqrstuvwxyz0123456789'[random.below(36)]).join('');
+const attemptSeed = (random: Random) =>
+  Array.from({ length: 22 }, () => 'abcdefghijklmnopqrstuvwxyz0123456789'[random.below(36)]).join('');
 
 export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): Promise<Tables> {
   const tables: Tables = new Map();
@@ -65,7 +66,11 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
     put('classes', { id: classId, school_id: 1, name: own.name, period: own.period, grade: own.grade, subject: own.subject, term: 'This year', code: own.code, created_at: long }); // prettier-ignore
     put('class_teachers', { class_id: classId, teacher_id: staffIds.get(own.teacher)! });
     const abilities = stream(`ability/${own.name}`);
-    const members = Array.from({ length: own.students }, () => ({ ...everyone[next]!, secret: hashes[next]!, id: staff.length + ++next }));
+    const members = Array.from({ length: own.students }, () => ({
+      ...everyone[next]!,
+      secret: hashes[next]!,
+      id: staff.length + ++next,
+    }));
     members.sort((a, b) => a.family.localeCompare(b.family) || a.given.localeCompare(b.given));
     roll.set(own.name, members.map(({ id }) => ({ id, ability: own.ability + abilities.normal() }))); // prettier-ignore
     members.forEach((one, at) => {
@@ -85,11 +90,37 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
   }
 
   // Banks and items.
-  put('banks', { id: 1, school_id: 1, owner_id: null, reach: 'school', name: 'Brindlemere bank', created_at: long });
-  put('banks', { id: 2, school_id: 1, owner_id: null, reach: 'everybody', name: 'Open shelf', created_at: long });
+  put('banks', {
+    id: 1,
+    school_id: 1,
+    owner_id: null,
+    reach: 'school',
+    name: 'Brindlemere bank',
+    created_at: long,
+  });
+  put('banks', {
+    id: 2,
+    school_id: 1,
+    owner_id: null,
+    reach: 'everybody',
+    name: 'Open shelf',
+    created_at: long,
+  });
   for (const [at, own] of staff.filter(({ role }) => role === 'teacher').entries())
-    put('banks', { id: 3 + at, school_id: 1, owner_id: staffIds.get(own.name)!, reach: 'mine', name: 'My bank', created_at: long });
-  const authors: Record<string, string> = { Mathematics: 'holloway', 'Earth science': 'lindqvist', Geography: 'nwosu', Reading: 'castellano' };
+    put('banks', {
+      id: 3 + at,
+      school_id: 1,
+      owner_id: staffIds.get(own.name)!,
+      reach: 'mine',
+      name: 'My bank',
+      created_at: long,
+    });
+  const authors: Record<string, string> = {
+    Mathematics: 'holloway',
+    'Earth science': 'lindqvist',
+    Geography: 'nwosu',
+    Reading: 'castellano',
+  };
   const itemIds = new Map<DemoItem, number>();
   const byStandard = new Map<string, DemoItem[]>();
   for (const [at, [folder, items]] of itemsByFolder.entries()) {
@@ -101,7 +132,14 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       byStandard.set(own.standard, [...(byStandard.get(own.standard) ?? []), own]);
       const by = staffIds.get(authors[folder]!)!;
       const grade = Number(own.standard.split('.')[1]);
-      put('items', { id, bank_id: bankId, folder_id: at + 1, revision_id: id, created_by: by, created_at: long });
+      put('items', {
+        id,
+        bank_id: bankId,
+        folder_id: at + 1,
+        revision_id: id,
+        created_by: by,
+        created_at: long,
+      });
       put('revisions', { id, item_id: id, number: 1, content: JSON.stringify(own.content), words: searchableText(own.content), kind: own.content.parts[0]!.kind, points: itemPoints(own.content), subject: folder, depth: own.depth, seconds: own.seconds, created_by: by, created_at: long }); // prettier-ignore
       put('revision_standards', { revision_id: id, standard_id: standardIds.get(own.standard)! });
       put('revision_grades', { revision_id: id, grade });
@@ -123,7 +161,12 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
   function giveAndSit(id: number, plan: Plan): void {
     const chosen = pick(plan);
     const sectionId = `sec${id}`.padEnd(6, '0');
-    const entries = chosen.map((own, at) => ({ own, id: `e${id}x${String(at + 1).padStart(2, '0')}`, itemId: itemIds.get(own)!, points: itemPoints(own.content) }));
+    const entries = chosen.map((own, at) => ({
+      own,
+      id: `e${id}x${String(at + 1).padStart(2, '0')}`,
+      itemId: itemIds.get(own)!,
+      points: itemPoints(own.content),
+    }));
     const opens = schoolDay(now, ...plan.opens);
     const closes = schoolDay(now, ...plan.closes);
     const made = new Date(Math.min(opens, now) - 2 * day);
@@ -149,12 +192,30 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
     };
     const key = `00000000-0000-4000-8000-${String(id).padStart(12, '0')}`;
     put('tests', { id, school_id: 1, owner_id: by, title: plan.title, outline: JSON.stringify(outline), version: 1, client_key: key, created_at: made, changed_at: made }); // prettier-ignore
-    put('editions', { id, test_id: id, content: JSON.stringify(edition), items: entries.length, points, created_at: made });
+    put('editions', {
+      id,
+      test_id: id,
+      content: JSON.stringify(edition),
+      items: entries.length,
+      points,
+      created_at: made,
+    });
     for (const entry of entries) {
       put('test_revisions', { test_id: id, revision_id: entry.itemId });
-      put('edition_revisions', { edition_id: id, entry_id: entry.id, item_id: entry.itemId, revision_id: entry.itemId });
+      put('edition_revisions', {
+        edition_id: id,
+        entry_id: entry.id,
+        item_id: entry.itemId,
+        revision_id: entry.itemId,
+      });
     }
-    const rules = { mode: 'test', limitMinutes: plan.limitMinutes, shuffleChoices: true, shuffleItems: false, release: { score: 'after-closing', answers: 'after-closing' } };
+    const rules = {
+      mode: 'test',
+      limitMinutes: plan.limitMinutes,
+      shuffleChoices: true,
+      shuffleItems: false,
+      release: { score: 'after-closing', answers: 'after-closing' },
+    };
     put('assignments', { id, school_id: 1, edition_id: id, given_by: by, title: plan.title, kind: plan.kind, opens_at: new Date(opens), closes_at: new Date(closes), rules: JSON.stringify(rules), client_key: key, created_at: made }); // prettier-ignore
     for (const name of plan.classes) {
       const classId = classIds.get(name)!;
@@ -163,11 +224,16 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       for (const student of roll.get(name)!) {
         put('assignment_students', { assignment_id: id, student_id: student.id, class_id: classId });
         if (plan.state === 'sat') sit(student, { opens, closes, absent: 0.04, working: 0 }, random);
-        if (plan.state === 'open') sit(student, { opens, closes: Math.min(closes, now), absent: 0.5, working: 0.15 }, random);
+        if (plan.state === 'open')
+          sit(student, { opens, closes: Math.min(closes, now), absent: 0.5, working: 0.15 }, random);
       }
     }
 
-    function sit(student: { id: number; ability: number }, when: { opens: number; closes: number; absent: number; working: number }, random: Random): void {
+    function sit(
+      student: { id: number; ability: number },
+      when: { opens: number; closes: number; absent: number; working: number },
+      random: Random,
+    ): void {
       const roll = random.next();
       if (roll < when.absent) return;
       const limit = plan.limitMinutes === null ? null : plan.limitMinutes * minute;
@@ -176,12 +242,22 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       const expected = chosen.reduce((sum, { seconds }) => sum + seconds * 1000, 0) * pace * 1.1;
       const ranOut = !stillWorking && limit !== null && expected > limit;
       const length = ranOut ? limit : Math.round(expected);
-      const room = Math.max(0, when.closes - when.opens - length);
-      // Those who work now began minutes ago.
-      const began = stillWorking ? now - Math.round((1 + 4 * random.next()) * minute) : when.opens + Math.round(random.next() * room);
+      // Most sit it on the first school day, some on the last; those who work now began minutes ago.
+      const lastDay = random.next() < 0.2 && when.closes - when.opens > day;
+      const from = lastDay ? when.closes - 6 * hour : when.opens + 0.5 * hour;
+      const room = Math.max(0, Math.min(6 * hour, when.closes - from) - length);
+      const began = stillWorking
+        ? now - Math.round((1 + 4 * random.next()) * minute)
+        : Math.round(from + random.next() * room);
       const attemptSeedText = attemptSeed(random);
-      const shown = entriesOf(formOf(edition, attemptSeedText, { shuffleItems: false, shuffleChoices: true }));
-      const done = stillWorking ? Math.ceil(shown.length * 0.4) : ranOut ? Math.max(1, Math.floor((shown.length * limit!) / expected)) : shown.length;
+      const shown = entriesOf(
+        formOf(edition, attemptSeedText, { shuffleItems: false, shuffleChoices: true }),
+      );
+      const done = stillWorking
+        ? Math.ceil(shown.length * 0.4)
+        : ranOut
+          ? Math.max(1, Math.floor((shown.length * limit!) / expected))
+          : shown.length;
       const answers = new Map<string, Responses>();
       shown.slice(0, done).forEach(({ id: entryId }) => {
         const { own: item } = entries.find((entry) => entry.id === entryId)!;
@@ -190,7 +266,13 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       });
       const handedIn = stillWorking ? null : new Date(began + length);
       const deadline = new Date(Math.min(closes, limit === null ? closes : began + limit));
-      const scores = stillWorking ? [] : scoreAttempt(edition, answers, { seed: attemptSeedText, rules: { shuffleItems: false, shuffleChoices: true }, ranOut });
+      const scores = stillWorking
+        ? []
+        : scoreAttempt(edition, answers, {
+            seed: attemptSeedText,
+            rules: { shuffleItems: false, shuffleChoices: true },
+            ranOut,
+          });
       const attemptId = put('attempts', {
         id: (tables.get('attempts')?.length ?? 0) + 1,
         assignment_id: id, student_id: student.id, number: 1, seed: attemptSeedText, began_at: new Date(began), deadline_at: deadline,
@@ -200,7 +282,14 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       let step = 0;
       for (const [entry, given] of answers)
         put('answers', { attempt_id: attemptId, entry_id: entry, number: 1, device: 'demonstratio', responses: JSON.stringify(given), flagged: false, saved_at: new Date(began + (++step * length) / (shown.length + 1)) }); // prettier-ignore
-      for (const score of scores) put('scores', { attempt_id: attemptId, entry_id: score.entry, points: score.points, most: score.most, reached: score.reached });
+      for (const score of scores)
+        put('scores', {
+          attempt_id: attemptId,
+          entry_id: score.entry,
+          points: score.points,
+          most: score.most,
+          reached: score.reached,
+        });
     }
   }
 }

@@ -21,14 +21,16 @@ export const classes = [
   { name: '5E', period: '6th period', grade: 5, subject: 'Reading', teacher: 'castellano', code: 'BRN5E6', students: 27, ability: -0.1 },
 ] as const satisfies readonly { teacher: StaffName; [more: string]: unknown }[]; // prettier-ignore
 
-const given = `Adaeze Aiko Alma Amir Anouk Anton Arlo Asha Bao Beatriz Ben Bodhi Callum Camila Carys Chidi Cora Dalia Daniel Darya
+const given =
+  `Adaeze Aiko Alma Amir Anouk Anton Arlo Asha Bao Beatriz Ben Bodhi Callum Camila Carys Chidi Cora Dalia Daniel Darya
   Desta Diego Dmitri Eilidh Elias Elif Emeka Enzo Esme Ezra Farah Felix Fern Freya Gael Gita Goran Greta Hana Hassan Hazel
   Henrik Ida Idris Ines Iona Isaac Ivy Jae Jamila Jonah Juno Kaito Kamala Kofi Lars Layla Leif Leila Lena Levi Linh Lucia
   Luka Mabel Maeve Malik Mara Mateo Mei Mila Milo Mina Nadia Naomi Nia Niko Nils Noor Oona Orla Oscar Otis Pablo Petra
   Priya Quinn Rafael Ravi Rhea Rosa Rowan Ruben Saoirse Sami Selma Sina Sol Stella Suri Tala Tariq Teo Thea Tomas Uma Veda
   Vera Viktor Wren Xiomara Yara Yusuf Zainab Zane Zoe`.split(/\s+/);
 
-const family = `Abara Adeyemi Ahlgren Almeida Andersen Baptiste Barlow Becker Bianchi Bjork Calder Castro Chaudhry Cho Contreras Dahl
+const family =
+  `Abara Adeyemi Ahlgren Almeida Andersen Baptiste Barlow Becker Bianchi Bjork Calder Castro Chaudhry Cho Contreras Dahl
   Delacroix Diallo Dogan Dvorak Eklund Eriksen Farouk Ferreira Fitzroy Fontaine Gallagher Garza Ghosh Grant Gupta Haddad
   Halvorsen Hashimoto Hoang Hussain Ibarra Ivanova Iyer Jansen Jimenez Kang Kapoor Keita Kim Kowalski Kruger Lacroix Larsen
   Le Lindgren Lopez MacRae Maddox Marchetti Mbeki Mehta Mendez Moreau Morita Nakamura Navarro Ndiaye Nguyen Novak Obi
@@ -47,7 +49,8 @@ export function students(random: Random, count: number) {
     do name = [random.pick(given), random.pick(family)];
     while (names.has(name.join(' ')));
     names.add(name.join(' '));
-    const draw = (from: string, n: number) => Array.from({ length: n }, () => random.pick([...from])).join('');
+    const draw = (from: string, n: number) =>
+      Array.from({ length: n }, () => random.pick([...from])).join('');
     return {
       given: name[0],
       family: name[1],

@@ -64,7 +64,9 @@ function respond(part: Part, own: DemoItem, knows: boolean, { pull }: Traits, ra
     }
     case 'multiple-choice': {
       if (knows) return part.key;
-      const chosen = part.choices.filter(({ id }) => random.next() < (part.key.includes(id) ? 0.6 : 0.35)).map(({ id }) => id);
+      const chosen = part.choices
+        .filter(({ id }) => random.next() < (part.key.includes(id) ? 0.6 : 0.35))
+        .map(({ id }) => id);
       return chosen.length > 0 ? chosen : [random.pick(part.choices).id];
     }
     case 'true-false':
@@ -96,14 +98,27 @@ function wrongNumber(value: string, random: Random): string {
 
 function sayWord(word: string, random: Random): string {
   const roll = random.next();
-  return roll < 0.3 ? `${word[0]!.toUpperCase()}${word.slice(1)}` : roll < 0.4 ? `${word} ` : roll < 0.45 ? `${word}.` : word;
+  return roll < 0.3
+    ? `${word[0]!.toUpperCase()}${word.slice(1)}`
+    : roll < 0.4
+      ? `${word} `
+      : roll < 0.45
+        ? `${word}.`
+        : word;
 }
 
 /** Words of the same subject that mean something else. */
 function wrongWord(own: DemoItem, random: Random): string {
   const subject = own.standard.slice(0, 2);
   const others = allItems.filter((other) => other !== own && other.standard.startsWith(subject));
-  const words = others.flatMap(({ content: { parts } }) => (parts[0]?.kind === 'short-text' ? parts[0].key.variants.slice(0, 1) : []));
-  const usual: Record<string, string[]> = { ES: ['evaporation', 'rain'], GE: ['delta', 'stream'], RE: ['over', 'water'], MA: ['negative', 'none'] };
+  const words = others.flatMap(({ content: { parts } }) =>
+    parts[0]?.kind === 'short-text' ? parts[0].key.variants.slice(0, 1) : [],
+  );
+  const usual: Record<string, string[]> = {
+    ES: ['evaporation', 'rain'],
+    GE: ['delta', 'stream'],
+    RE: ['over', 'water'],
+    MA: ['negative', 'none'],
+  };
   return random.pick([...words, ...usual[subject]!]);
 }

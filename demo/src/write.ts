@@ -11,7 +11,11 @@ export async function fill(socketPath: string, database: string, now: number): P
   try {
     const [{ n }] = await connection.query('SELECT COUNT(*) AS n FROM schools');
     if (Number(n) > 0) return false;
-    const tables = await demonstrationSchool({ seed: demoSeed, now, hash: (secret) => hash(secret, { memoryCost: 19_456, timeCost: 2, parallelism: 1 }) });
+    const tables = await demonstrationSchool({
+      seed: demoSeed,
+      now,
+      hash: (secret) => hash(secret, { memoryCost: 19_456, timeCost: 2, parallelism: 1 }),
+    });
     await connection.query('SET FOREIGN_KEY_CHECKS = 0');
     await connection.beginTransaction();
     for (const [table, rows] of tables) {

@@ -9,18 +9,25 @@ import { Stop, say } from './say.mjs';
 
 const leastFree = 300 * 1024 * 1024;
 
-export const installMariaDb = () => installDebian(['mariadbd', 'mariadb-install-db', 'mariadb-admin'], ['mariadb-server']);
+export const installMariaDb = () =>
+  installDebian(['mariadbd', 'mariadb-install-db', 'mariadb-admin'], ['mariadb-server']);
 
 function prepareFolder(folder) {
   try {
     mkdirSync(folder, { recursive: true, mode: 0o700 });
     accessSync(folder, constants.W_OK);
   } catch (error) {
-    throw new Stop(`The data folder ${folder} cannot be written (${error.code}). Give this user the right to, or set OAKEN_DATA to another folder.`, 9);
+    throw new Stop(
+      `The data folder ${folder} cannot be written (${error.code}). Give this user the right to, or set OAKEN_DATA to another folder.`,
+      9,
+    );
   }
   const { bavail, bsize } = statfsSync(folder);
   if (bavail * bsize < leastFree)
-    throw new Stop(`The disk with ${folder} is nearly full: ${Math.round((bavail * bsize) / 1024 / 1024)} MB free, at least 300 MB are needed.`, 10);
+    throw new Stop(
+      `The disk with ${folder} is nearly full: ${Math.round((bavail * bsize) / 1024 / 1024)} MB free, at least 300 MB are needed.`,
+      10,
+    );
 }
 
 /** A socket's path may have 107 characters; a deep data folder gets a short one of its own. */
@@ -35,11 +42,16 @@ function socketPath(folder) {
 const asRoot = process.getuid?.() === 0 ? ['--user=root'] : [];
 
 const answers = (socket) =>
-  existsSync(socket) && spawnSync(which('mariadb-admin'), ['--no-defaults', '-uroot', '-S', socket, 'ping'], { timeout: 5000 }).status === 0;
+  existsSync(socket) &&
+  spawnSync(which('mariadb-admin'), ['--no-defaults', '-uroot', '-S', socket, 'ping'], { timeout: 5000 })
+    .status === 0;
 
 const lastWords = (log) => {
   try {
-    const lines = readFileSync(log, 'utf8').trim().split('\n').filter((line) => /ERROR/.test(line));
+    const lines = readFileSync(log, 'utf8')
+      .trim()
+      .split('\n')
+      .filter((line) => /ERROR/.test(line));
     return lines.at(-1)?.replace(/^.*\[ERROR\]\s*/, '') ?? 'it gave no reason';
   } catch {
     return 'it gave no reason';
@@ -59,19 +71,33 @@ export async function startMariaDb(folder, { memory = '512M', test = false } = {
   const socket = socketPath(folder);
   const log = join(folder, 'mariadb.log');
   const shutdown = async () => {
-    spawnSync(which('mariadb-admin'), ['--no-defaults', '-uroot', '-S', socket, 'shutdown'], { timeout: 60_000 });
+    spawnSync(which('mariadb-admin'), ['--no-defaults', '-uroot', '-S', socket, 'shutdown'], {
+      timeout: 60_000,
+    });
     for (let i = 0; i < 100 && existsSync(socket); i++) await wait(50);
   };
-  if (answers(socket)) return { socket, stop: shutdown, pid: Number(readFileSync(join(folder, 'db.pid'), 'utf8')) };
+  if (answers(socket))
+    return { socket, stop: shutdown, pid: Number(readFileSync(join(folder, 'db.pid'), 'utf8')) };
 
   if (!existsSync(join(data, 'mysql'))) {
     if (!test) say('Preparing the database …');
     const made = spawnSync(
       which('mariadb-install-db'),
-      ['--no-defaults', ...asRoot, `--datadir=${data}`, '--auth-root-authentication-method=normal', '--skip-test-db', '--skip-name-resolve'],
+      [
+        '--no-defaults',
+        ...asRoot,
+        `--datadir=${data}`,
+        '--auth-root-authentication-method=normal',
+        '--skip-test-db',
+        '--skip-name-resolve',
+      ],
       { encoding: 'utf8' },
     );
-    if (made.status !== 0) throw new Stop(`The database could not be created in ${data}: ${(made.stderr || made.stdout).trim().split('\n').at(-1)}`, 11);
+    if (made.status !== 0)
+      throw new Stop(
+        `The database could not be created in ${data}: ${(made.stderr || made.stdout).trim().split('\n').at(-1)}`,
+        11,
+      );
   }
   const small = ['--innodb-log-file-size=8M', '--performance-schema=OFF'];
   const child = spawn(
@@ -91,5 +117,8 @@ export async function startMariaDb(folder, { memory = '512M', test = false } = {
     if (answers(socket)) return { socket, stop: shutdown, pid: child.pid };
     await wait(100);
   }
-  throw new Stop(`The database in ${folder} does not start: ${lastWords(log)}\nThe whole story is in ${log}. A backup can be restored into another folder with OAKEN_DATA.`, 12);
+  throw new Stop(
+    `The database in ${folder} does not start: ${lastWords(log)}\nThe whole story is in ${log}. A backup can be restored into another folder with OAKEN_DATA.`,
+    12,
+  );
 }

@@ -14,7 +14,11 @@ export function which(command) {
 /** Runs a command to its end; its output goes through unless `quiet`. Resolves with its code and what it printed. */
 export function run(command, args, { quiet = false, env = {}, cwd = root, tee = null } = {}) {
   return new Promise((done) => {
-    const child = spawn(command, args, { cwd, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(command, args, {
+      cwd,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
     let output = '';
     const take = (stream) => (chunk) => {
       output += chunk;
@@ -34,12 +38,18 @@ export function installDebian(commands, packages) {
   if (missing.length === 0) return;
   const line = `apt-get install --no-install-recommends ${packages.join(' ')}`;
   if (process.getuid?.() !== 0 || !which('apt-get'))
-    throw new Stop(`${missing.join(' and ')} is not installed. As an administrator of this machine, run: ${line}`, 6);
+    throw new Stop(
+      `${missing.join(' and ')} is not installed. As an administrator of this machine, run: ${line}`,
+      6,
+    );
   say(`Installing ${packages.join(', ')} …`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   const apt = (args) => spawnSync('apt-get', args, { env, encoding: 'utf8' });
   apt(['update']);
   const result = apt(['install', '-y', '--no-install-recommends', ...packages]);
   if (result.status !== 0)
-    throw new Stop(`${packages.join(', ')} could not be installed. Try yourself: ${line}\n${(result.stderr ?? '').trim().split('\n').at(-1)}`, 6);
+    throw new Stop(
+      `${packages.join(', ')} could not be installed. Try yourself: ${line}\n${(result.stderr ?? '').trim().split('\n').at(-1)}`,
+      6,
+    );
 }

@@ -82,7 +82,9 @@ export function createApp({ database, now, log, pages, checkAnswers }: AppOption
   routes.use('/api', () => {
     throw new Problem(404, 'There is nothing at this address.');
   });
-  http.use((request, response, next) => (request.path.startsWith('/api/') ? routes(request, response, next) : next()));
+  http.use((request, response, next) =>
+    request.path.startsWith('/api/') ? routes(request, response, next) : next(),
+  );
 
   http.use(
     helmet({
@@ -90,6 +92,8 @@ export function createApp({ database, now, log, pages, checkAnswers }: AppOption
         useDefaults: false,
         directives: {
           defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'"],
           imgSrc: ["'self'", 'data:'],
           fontSrc: ["'self'"],
           objectSrc: ["'none'"],
@@ -110,7 +114,11 @@ export function createApp({ database, now, log, pages, checkAnswers }: AppOption
   const chores: App['chores'] = [
     { name: 'hand in overdue attempts', every: 1_000, run: () => handInOverdue(context, editions) },
     { name: 'renew item figures', every: 15_000, run: () => renewFigures(context) },
-    { name: 'forget old sessions', every: 600_000, run: () => Promise.all([context.sessions.sweep(), throttle.sweep()]) },
+    {
+      name: 'forget old sessions',
+      every: 600_000,
+      run: () => Promise.all([context.sessions.sweep(), throttle.sweep()]),
+    },
   ];
   return { http, context, chores };
 }
@@ -129,10 +137,16 @@ function asProblem(error: unknown, log: (line: string) => void): Problem {
   if (error instanceof Problem) return error;
   if (isDatabaseAway(error)) return busyDatabase();
   const { type, status } = error as { type?: string; status?: number };
-  if (type === 'entity.too.large') return new Problem(413, 'That is too large.', `One request may hold at most ${longestBody}.`);
+  if (type === 'entity.too.large')
+    return new Problem(413, 'That is too large.', `One request may hold at most ${longestBody}.`);
   if (type === 'entity.parse.failed') return new Problem(400, 'That could not be read as JSON.');
   if (status === 404) return new Problem(404, 'There is nothing at this address.');
-  if (status !== undefined && status >= 400 && status < 500) return new Problem(status, 'That request could not be read.');
+  if (status !== undefined && status >= 400 && status < 500)
+    return new Problem(status, 'That request could not be read.');
   log(`unexpected: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`);
-  return new Problem(500, 'Something went wrong on the server.', 'It was noted in the server’s log. What you typed is kept; try again.');
+  return new Problem(
+    500,
+    'Something went wrong on the server.',
+    'It was noted in the server’s log. What you typed is kept; try again.',
+  );
 }

@@ -65,7 +65,16 @@ export interface Analysis {
 }
 
 /** Correlation from sums; the reason tells which side has no variance. */
-function correlation(n: number, sumX: number, sumXX: number, sumY: number, sumYY: number, sumXY: number, flatX: string, flatY: string): Figure {
+function correlation(
+  n: number,
+  sumX: number,
+  sumXX: number,
+  sumY: number,
+  sumYY: number,
+  sumXY: number,
+  flatX: string,
+  flatY: string,
+): Figure {
   if (n < 2) return noFigure(n === 0 ? reasons.notReached : reasons.oneStudent);
   const x = sumXX - (sumX * sumX) / n;
   const y = sumYY - (sumY * sumY) / n;
@@ -186,10 +195,21 @@ export function analyse(table: ScoreTable): Analysis {
     const square = m > 0 ? xx - (x * x) / m : 0;
     items.push({
       n: m,
-      facility: m === 0 ? noFigure(reasons.notReached) : most[i]! > 0 ? figure(x / m / most[i]!) : noFigure(reasons.noPoints),
-      sd: m > 1 ? figure(Math.sqrt(Math.max(0, square) / (m - 1))) : noFigure(m === 0 ? reasons.notReached : reasons.oneStudent),
+      facility:
+        m === 0
+          ? noFigure(reasons.notReached)
+          : most[i]! > 0
+            ? figure(x / m / most[i]!)
+            : noFigure(reasons.noPoints),
+      sd:
+        m > 1
+          ? figure(Math.sqrt(Math.max(0, square) / (m - 1)))
+          : noFigure(m === 0 ? reasons.notReached : reasons.oneStudent),
       itemTotal: correlation(m, x, xx, t, tt, xt, reasons.sameOnItem, reasons.sameTotals),
-      itemRest: k < 2 ? noFigure(reasons.oneItem) : correlation(m, x, xx, rest, restRest, xt - xx, reasons.sameOnItem, reasons.sameOnRest),
+      itemRest:
+        k < 2
+          ? noFigure(reasons.oneItem)
+          : correlation(m, x, xx, rest, restRest, xt - xx, reasons.sameOnItem, reasons.sameOnRest),
       upperLower: upperLower(i),
       alphaWithout: alphaWithout(i),
       options: optionFigures(i, m, rest, restRest),
@@ -228,14 +248,32 @@ export function analyse(table: ScoreTable): Analysis {
         share: m > 0 ? count / m : 0,
         upper: groups && upperN > 0 ? groups.upperOption[o]! / upperN : null,
         lower: groups && lowerN > 0 ? groups.lowerOption[o]! / lowerN : null,
-        correlation: correlation(m, count, count, rest, restRest, optionRest[o]!, count === 0 ? 'nobody chose it' : 'everybody chose it', reasons.sameOnRest),
+        correlation: correlation(
+          m,
+          count,
+          count,
+          rest,
+          restRest,
+          optionRest[o]!,
+          count === 0 ? 'nobody chose it' : 'everybody chose it',
+          reasons.sameOnRest,
+        ),
       });
     }
     return list;
   }
 
   function reliability(): Reliability {
-    const why = n === 0 ? reasons.nobody : n === 1 ? reasons.oneStudent : k < 2 ? reasons.oneItem : flatTotals ? reasons.sameTotals : null;
+    const why =
+      n === 0
+        ? reasons.nobody
+        : n === 1
+          ? reasons.oneStudent
+          : k < 2
+            ? reasons.oneItem
+            : flatTotals
+              ? reasons.sameTotals
+              : null;
     if (why !== null) {
       const none = noFigure(why);
       return { alpha: none, kr20: none, kr21: none, splitHalf: none, standardError: none };
@@ -245,7 +283,16 @@ export function analyse(table: ScoreTable): Analysis {
     const mean = sumT / n;
     const even = sumT - sumOdd;
     const evenEven = sumTT - 2 * sumOddT + sumOddOdd;
-    const halves = correlation(n, sumOdd, sumOddOdd, even, evenEven, sumOddT - sumOddOdd, reasons.noHalves, reasons.noHalves);
+    const halves = correlation(
+      n,
+      sumOdd,
+      sumOddOdd,
+      even,
+      evenEven,
+      sumOddT - sumOddOdd,
+      reasons.noHalves,
+      reasons.noHalves,
+    );
     const sd = Math.sqrt(totalSquares / (n - 1));
     return {
       alpha: figure(alpha),
@@ -256,13 +303,24 @@ export function analyse(table: ScoreTable): Analysis {
           : noFigure(rightWrong ? 'only when every item gives one point' : reasons.notRightWrong),
       // Spearman-Brown: the reliability of a test twice as long as its half.
       splitHalf:
-        halves.value === null ? halves : halves.value <= -1 ? noFigure(reasons.noHalves) : figure((2 * halves.value) / (1 + halves.value)),
-      standardError: alpha < 0 ? noFigure(reasons.alphaBelowZero) : figure(sd * Math.sqrt(Math.max(0, 1 - alpha))),
+        halves.value === null
+          ? halves
+          : halves.value <= -1
+            ? noFigure(reasons.noHalves)
+            : figure((2 * halves.value) / (1 + halves.value)),
+      standardError:
+        alpha < 0 ? noFigure(reasons.alphaBelowZero) : figure(sd * Math.sqrt(Math.max(0, 1 - alpha))),
     };
   }
 }
 
-function sumGroups({ students: n, items: k, points, chosen }: ScoreTable, totals: Float64Array, sorted: Float64Array, size: number, first: Int32Array) {
+function sumGroups(
+  { students: n, items: k, points, chosen }: ScoreTable,
+  totals: Float64Array,
+  sorted: Float64Array,
+  size: number,
+  first: Int32Array,
+) {
   const optionCount = first[k]!;
   const side = (sign: 1 | -1) => {
     const weights = groupWeights(totals, sorted, size, sign);

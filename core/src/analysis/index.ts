@@ -1,4 +1,11 @@
-export { analyse, type Analysis, type ItemFigures, type OptionFigures, type Reliability, type ScoreTable } from './analyse';
+export {
+  analyse,
+  type Analysis,
+  type ItemFigures,
+  type OptionFigures,
+  type Reliability,
+  type ScoreTable,
+} from './analyse';
 export { type Figure } from './figure';
 export { caution, discriminationBand, flagsOf, type Band, type Flag } from './reading';
 export { quantile, shareInterval, spreadOf, type Spread } from './spread';

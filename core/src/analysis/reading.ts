@@ -16,8 +16,10 @@ export function discriminationBand(d: number): Band {
 /** Common practice, no source: below 10 hardly anything, below 30 only a hint. */
 export function caution(n: number): string | null {
   if (n === 0) return null;
-  if (n < 10) return `Only ${n} ${n === 1 ? 'student' : 'students'}: these figures show what happened, not how good the items are.`;
-  if (n < 30) return `${n} students: discrimination and reliability are rough with so few. Trust large differences only.`;
+  if (n < 10)
+    return `Only ${n} ${n === 1 ? 'student' : 'students'}: these figures show what happened, not how good the items are.`;
+  if (n < 30)
+    return `${n} students: discrimination and reliability are rough with so few. Trust large differences only.`;
   return null;
 }
 
@@ -66,7 +68,9 @@ export function flagsOf(figures: ItemFigures, choices: Choice[], groupSize: numb
     });
   }
   const rest = n - (key?.n ?? 0);
-  const tempting = wrong.find((own) => key && own !== drawsStrong && own.share >= 0.3 && own.n >= 0.6 * rest && wrong.length > 1);
+  const tempting = wrong.find(
+    (own) => key && own !== drawsStrong && own.share >= 0.3 && own.n >= 0.6 * rest && wrong.length > 1,
+  );
   if (tempting) {
     const why = tempting.mistake ? ` It stands for: ${tempting.mistake}` : '';
     flags.push({
@@ -77,14 +81,24 @@ export function flagsOf(figures: ItemFigures, choices: Choice[], groupSize: numb
     });
   }
   const { facility, itemRest } = figures;
-  if (!drawsStrong && itemRest.value !== null && itemRest.value < 0.05 && facility.value !== null && facility.value < 0.95)
+  if (
+    !drawsStrong &&
+    itemRest.value !== null &&
+    itemRest.value < 0.05 &&
+    facility.value !== null &&
+    facility.value < 0.95
+  )
     flags.push({
       kind: 'no-separation',
       title: 'Does not separate',
       reason: `Students who did well on the rest did no better here (item-rest correlation ${itemRest.value.toFixed(2)}).`,
     });
   if (facility.value !== null && facility.value < 0.2)
-    flags.push({ kind: 'too-hard', title: 'Very hard', reason: `Only ${percent(facility.value)} of the points were earned.` });
+    flags.push({
+      kind: 'too-hard',
+      title: 'Very hard',
+      reason: `Only ${percent(facility.value)} of the points were earned.`,
+    });
   if (n >= 20) {
     const unused = wrong.filter((own) => own.n === 0);
     if (unused.length > 0 && wrong.length > 1)

@@ -31,7 +31,16 @@ export function spreadOf(values: ArrayLike<number>): Spread {
   const n = values.length;
   if (n === 0) {
     const none = noFigure(reasons.nobody);
-    return { n, mean: none, median: none, sd: none, lowerQuartile: none, upperQuartile: none, min: none, max: none };
+    return {
+      n,
+      mean: none,
+      median: none,
+      sd: none,
+      lowerQuartile: none,
+      upperQuartile: none,
+      min: none,
+      max: none,
+    };
   }
   const sorted = Float64Array.from(values).sort();
   let sum = 0;

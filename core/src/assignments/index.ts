@@ -74,14 +74,19 @@ export function slipOf(facts: SlipFacts): Slip {
         : rules.shuffleItems
           ? 'Items are in a different order for each student.'
           : 'All students see the same order.';
-  const visible = facts.opensAt <= now ? 'They see it at once.' : `They see the title now and can begin ${inWords(facts.opensAt, zone, now)}.`;
+  const visible =
+    facts.opensAt <= now
+      ? 'They see it at once.'
+      : `They see the title now and can begin ${inWords(facts.opensAt, zone, now)}.`;
   const { score, answers } = rules.release;
   const released =
     score === answers
       ? `Students see scores and right answers ${releaseWords[score]}.`
       : `Students see scores ${releaseWords[score]} and right answers ${releaseWords[answers]}.`;
   const late =
-    facts.lateRule.late === 'until' ? ` Late work is taken until ${inWords(facts.lateRule.until, zone, now)} and marked late.` : '';
+    facts.lateRule.late === 'until'
+      ? ` Late work is taken until ${inWords(facts.lateRule.until, zone, now)} and marked late.`
+      : '';
   return {
     line: `1 ${facts.kind}, ${who}, ${count(facts.students, 'student')}, ${opens}, ${closes}, ${limit}`,
     sentences: [

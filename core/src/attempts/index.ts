@@ -21,7 +21,9 @@ export function scoreAttempt(
   attempt: { seed: string; rules: FormRules; ranOut: boolean },
 ): EntryScore[] {
   const order = entriesOf(formOf(edition, attempt.seed, attempt.rules));
-  const lastAnswered = order.findLastIndex(({ id, content }) => answeredState(content, answers.get(id) ?? {}) !== 'unanswered');
+  const lastAnswered = order.findLastIndex(
+    ({ id, content }) => answeredState(content, answers.get(id) ?? {}) !== 'unanswered',
+  );
   const reached = new Set(order.filter((_, at) => !attempt.ranOut || at <= lastAnswered).map(({ id }) => id));
   return entriesOf(edition).map(({ id, points, content }) => {
     const scored = scoreItem(content, answers.get(id) ?? {});

@@ -43,7 +43,9 @@ export function formOf(edition: Edition, seed: string, rules: FormRules): Editio
   return {
     ...edition,
     sections: edition.sections.map((section) => {
-      const entries = rules.shuffleItems ? stream(`items/${section.id}`).shuffle(section.entries) : section.entries;
+      const entries = rules.shuffleItems
+        ? stream(`items/${section.id}`).shuffle(section.entries)
+        : section.entries;
       return {
         ...section,
         entries: rules.shuffleChoices ? entries.map((entry) => withShuffledChoices(entry, stream)) : entries,
@@ -52,7 +54,10 @@ export function formOf(edition: Edition, seed: string, rules: FormRules): Editio
   };
 }
 
-function withShuffledChoices(entry: EditionEntry, stream: (name: string) => ReturnType<typeof randomFrom>): EditionEntry {
+function withShuffledChoices(
+  entry: EditionEntry,
+  stream: (name: string) => ReturnType<typeof randomFrom>,
+): EditionEntry {
   const parts = entry.content.parts.map((part) => {
     const random = stream(`choices/${entry.id}/${part.id}`);
     return kindOf(part).arrange?.(part, (list) => random.shuffle(list)) ?? part;

@@ -16,7 +16,11 @@ export const itemContent = z
     const seen = new Set<string>();
     parts.forEach(({ id }, at) => {
       if (seen.has(id))
-        context.addIssue({ code: 'custom', path: ['parts', at, 'id'], message: `Two parts have the id “${id}”.` });
+        context.addIssue({
+          code: 'custom',
+          path: ['parts', at, 'id'],
+          message: `Two parts have the id “${id}”.`,
+        });
       seen.add(id);
     });
   });
@@ -47,7 +51,10 @@ export function readItem(input: unknown): Parsed {
   if (result.success) return { ok: true, content: result.data };
   return {
     ok: false,
-    problems: result.error.issues.map(({ path, message }) => ({ pointer: `/${path.map(String).join('/')}`, message })),
+    problems: result.error.issues.map(({ path, message }) => ({
+      pointer: `/${path.map(String).join('/')}`,
+      message,
+    })),
   };
 }
 
@@ -87,7 +94,10 @@ export function scoreItem(item: Pick<ItemContent, 'parts'>, given: Responses): S
 export type PartState = 'unanswered' | 'partly' | 'answered';
 
 /** How far a student has come with an item, from what the sitting page knows. */
-export function answeredState({ parts }: { parts: readonly (Part | SittingPart)[] }, given: Responses): PartState {
+export function answeredState(
+  { parts }: { parts: readonly (Part | SittingPart)[] },
+  given: Responses,
+): PartState {
   const done = parts.filter((own) => {
     const kind = kindOf(own);
     const read = kind.response.safeParse(given[own.id]);
@@ -107,11 +117,15 @@ export function responsesInWords({ parts }: Pick<ItemContent, 'parts'>, given: R
 }
 
 /** What counts as right, a sentence for each part. */
-export const keysInWords = ({ parts }: Pick<ItemContent, 'parts'>) => parts.map((own) => kindOf(own).keyInWords(own));
+export const keysInWords = ({ parts }: Pick<ItemContent, 'parts'>) =>
+  parts.map((own) => kindOf(own).keyInWords(own));
 
 /** All words of an item that a search should find. */
 export function searchableText({ stem, parts }: ItemContent): string {
-  const words = parts.flatMap((own) => [own.prompt ?? '', ...(kindOf(own).options?.(own) ?? []).map((o) => o.label)]);
+  const words = parts.flatMap((own) => [
+    own.prompt ?? '',
+    ...(kindOf(own).options?.(own) ?? []).map((o) => o.label),
+  ]);
   return [plainText(stem), ...words.map(plainText)].filter(Boolean).join(' ');
 }
 

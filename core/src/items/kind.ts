@@ -5,7 +5,9 @@
 import { z } from 'zod';
 import { plainText, richText } from '../text';
 
-export const partId = z.string().regex(/^[a-z0-9-]{1,24}$/, 'An id is 1 to 24 small letters, digits or hyphens.');
+export const partId = z
+  .string()
+  .regex(/^[a-z0-9-]{1,24}$/, 'An id is 1 to 24 small letters, digits or hyphens.');
 
 /** What every part has, whatever its kind. */
 export const partBase = { id: partId, prompt: richText.optional() };
@@ -74,7 +76,11 @@ export function checkChoices(choices: Choice[], key: string[], context: z.Refine
   const words = new Map<string, number>();
   choices.forEach(({ id, text }, at) => {
     if (ids.has(id))
-      context.addIssue({ code: 'custom', path: ['choices', at, 'id'], message: `Two choices have the id “${id}”.` });
+      context.addIssue({
+        code: 'custom',
+        path: ['choices', at, 'id'],
+        message: `Two choices have the id “${id}”.`,
+      });
     ids.add(id);
     const said = text.includes('data-formula') ? text : plainText(text);
     const earlier = words.get(said);
@@ -88,7 +94,11 @@ export function checkChoices(choices: Choice[], key: string[], context: z.Refine
   });
   key.forEach((id, at) => {
     if (!ids.has(id))
-      context.addIssue({ code: 'custom', path: ['key', at], message: `The key “${id}” is not among the choices.` });
+      context.addIssue({
+        code: 'custom',
+        path: ['key', at],
+        message: `The key “${id}” is not among the choices.`,
+      });
   });
 }
 

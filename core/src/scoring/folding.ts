@@ -15,7 +15,11 @@ export const foldEverything: Folding = { case: true, space: true, accents: true,
 export function fold(text: string, folding: Folding): string {
   // One spelling of composed characters, and of typographic quotes, always: no reader can tell them apart.
   let folded = text.normalize('NFC').replace(/[‘’ʼ]/g, "'").replace(/[“”]/g, '"');
-  if (folding.accents) folded = folded.normalize('NFD').replace(/\p{Mn}+/gu, '').normalize('NFC');
+  if (folding.accents)
+    folded = folded
+      .normalize('NFD')
+      .replace(/\p{Mn}+/gu, '')
+      .normalize('NFC');
   if (folding.punctuation) folded = folded.replace(/[-–—/]/g, ' ').replace(/\p{P}+/gu, '');
   if (folding.case) folded = folded.toLowerCase().replace(/ß/g, 'ss');
   if (folding.space) folded = folded.replace(/\s+/g, ' ').trim();

@@ -93,5 +93,10 @@ export function mostPoints(rule: SetRule, values: string[], mostChosen = values.
   const worth = new Map(rule.values.map(({ value, points }) => [value, points]));
   const gains = values.map((value) => worth.get(value) ?? rule.otherwise).filter((gain) => gain > 0);
   gains.sort((a, b) => b - a);
-  return roundPoints(withinBounds(gains.slice(0, mostChosen).reduce((sum, gain) => sum + gain, 0), rule));
+  return roundPoints(
+    withinBounds(
+      gains.slice(0, mostChosen).reduce((sum, gain) => sum + gain, 0),
+      rule,
+    ),
+  );
 }

@@ -26,7 +26,17 @@ export const richText = z
 
 const named: Record<string, string> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'", nbsp: ' ' };
 
-const signs: Record<string, string> = { times: '×', div: '÷', cdot: '·', pm: '±', le: '≤', ge: '≥', ne: '≠', pi: 'π', circ: '°' };
+const signs: Record<string, string> = {
+  times: '×',
+  div: '÷',
+  cdot: '·',
+  pm: '±',
+  le: '≤',
+  ge: '≥',
+  ne: '≠',
+  pi: 'π',
+  circ: '°',
+};
 
 /** A simple formula as one would type it: "3/4", "5 × 10^6". */
 function typed(latex: string): string {
@@ -47,7 +57,8 @@ export function plainText(html: string): string {
     .replace(/<[^>]*>/g, '')
     .replace(/&(#x?[\da-f]+|\w+);/gi, (whole, code: string) => {
       if (code[0] !== '#') return named[code.toLowerCase()] ?? whole;
-      const point = code[1]?.toLowerCase() === 'x' ? parseInt(code.slice(2), 16) : parseInt(code.slice(1), 10);
+      const point =
+        code[1]?.toLowerCase() === 'x' ? parseInt(code.slice(2), 16) : parseInt(code.slice(1), 10);
       return point > 0 && point <= 0x10ffff ? String.fromCodePoint(point) : '';
     })
     .replace(/\s+/g, ' ')

@@ -15,18 +15,35 @@ type Wrong = [text: string, mistake: string];
 
 /** A formula, with its LaTeX as the text until it is drawn. */
 export const f = (latex: string) => {
-  const safe = latex.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+  const safe = latex
+    .replace(/&/g, '&amp;')
+    .replace(/</g, '&lt;')
+    .replace(/>/g, '&gt;')
+    .replace(/"/g, '&quot;');
   return `<span data-formula="${safe}">${safe}</span>`;
 };
 
 const paragraph = (text: string) => (text.startsWith('<') ? text : `<p>${text}</p>`);
 
-function item(standard: string, depth: number, seconds: number, stem: string, part: Part, explanation: string): DemoItem {
+function item(
+  standard: string,
+  depth: number,
+  seconds: number,
+  stem: string,
+  part: Part,
+  explanation: string,
+): DemoItem {
   return {
     standard,
     depth,
     seconds,
-    content: { stem: paragraph(stem), parts: [part], explanation: paragraph(explanation), hints: [], notes: '' },
+    content: {
+      stem: paragraph(stem),
+      parts: [part],
+      explanation: paragraph(explanation),
+      hints: [],
+      notes: '',
+    },
   };
 }
 
@@ -35,15 +52,39 @@ const size = (text: string) => parseFloat(text.replace('−', '-').replace(/,/g,
 
 /** Numbers stand in order of size; everything else in an order that the stem decides, so that no place is favoured. */
 function lettered(stem: string, right: string[], wrong: Wrong[]) {
-  const all = [...right.map((text) => ({ text, right: true, mistake: undefined })), ...wrong.map(([text, mistake]) => ({ text, right: false, mistake }))];
-  const inOrder = all.every(({ text }) => isNumber(text)) ? all.sort((a, b) => size(a.text) - size(b.text)) : randomFrom(stem).shuffle(all);
-  const choices = inOrder.map(({ text, mistake }, at) => ({ id: 'abcdefgh'[at]!, text, ...(mistake && { mistake }) }));
+  const all = [
+    ...right.map((text) => ({ text, right: true, mistake: undefined })),
+    ...wrong.map(([text, mistake]) => ({ text, right: false, mistake })),
+  ];
+  const inOrder = all.every(({ text }) => isNumber(text))
+    ? all.sort((a, b) => size(a.text) - size(b.text))
+    : randomFrom(stem).shuffle(all);
+  const choices = inOrder.map(({ text, mistake }, at) => ({
+    id: 'abcdefgh'[at]!,
+    text,
+    ...(mistake && { mistake }),
+  }));
   return { choices, key: choices.filter((_, at) => inOrder[at]!.right).map(({ id }) => id) };
 }
 
-export function single(standard: string, depth: number, seconds: number, stem: string, right: string, wrong: Wrong[], explanation: string): DemoItem {
+export function single(
+  standard: string,
+  depth: number,
+  seconds: number,
+  stem: string,
+  right: string,
+  wrong: Wrong[],
+  explanation: string,
+): DemoItem {
   const { choices, key } = lettered(stem, [right], wrong);
-  return item(standard, depth, seconds, stem, { id: 'a', kind: 'single-choice', choices, key, rule: { rule: 'all-or-nothing', points: 1 } }, explanation);
+  return item(
+    standard,
+    depth,
+    seconds,
+    stem,
+    { id: 'a', kind: 'single-choice', choices, key, rule: { rule: 'all-or-nothing', points: 1 } },
+    explanation,
+  );
 }
 
 export function several(
@@ -57,11 +98,33 @@ export function several(
   rule: 'all-or-nothing' | 'each-right' | 'wrong-takes-away' = 'wrong-takes-away',
 ): DemoItem {
   const { choices, key } = lettered(stem, right, wrong);
-  return item(standard, depth, seconds, stem, { id: 'a', kind: 'multiple-choice', choices, key, rule: { rule, points: 2 } }, explanation);
+  return item(
+    standard,
+    depth,
+    seconds,
+    stem,
+    { id: 'a', kind: 'multiple-choice', choices, key, rule: { rule, points: 2 } },
+    explanation,
+  );
 }
 
-export function trueFalse(standard: string, depth: number, seconds: number, stem: string, key: boolean, mistake: string, explanation: string): DemoItem {
-  return item(standard, depth, seconds, stem, { id: 'a', kind: 'true-false', key, mistake, rule: { rule: 'all-or-nothing', points: 1 } }, explanation);
+export function trueFalse(
+  standard: string,
+  depth: number,
+  seconds: number,
+  stem: string,
+  key: boolean,
+  mistake: string,
+  explanation: string,
+): DemoItem {
+  return item(
+    standard,
+    depth,
+    seconds,
+    stem,
+    { id: 'a', kind: 'true-false', key, mistake, rule: { rule: 'all-or-nothing', points: 1 } },
+    explanation,
+  );
 }
 
 type NumericKey = Extract<Part, { kind: 'numeric' }>['key'];
@@ -75,13 +138,41 @@ export function number(
   explanation: string,
   more: Partial<NumericKey> = {},
 ): DemoItem {
-  const key: NumericKey = { value, tolerance: { by: 'exact' }, decimal: 'point', units: [], unitRequired: false, ...more };
-  return item(standard, depth, seconds, stem, { id: 'a', kind: 'numeric', key, rule: { rule: 'all-or-nothing', points: 1 } }, explanation);
+  const key: NumericKey = {
+    value,
+    tolerance: { by: 'exact' },
+    decimal: 'point',
+    units: [],
+    unitRequired: false,
+    ...more,
+  };
+  return item(
+    standard,
+    depth,
+    seconds,
+    stem,
+    { id: 'a', kind: 'numeric', key, rule: { rule: 'all-or-nothing', points: 1 } },
+    explanation,
+  );
 }
 
-export function short(standard: string, depth: number, seconds: number, stem: string, variants: string[], explanation: string): DemoItem {
+export function short(
+  standard: string,
+  depth: number,
+  seconds: number,
+  stem: string,
+  variants: string[],
+  explanation: string,
+): DemoItem {
   const fold = { case: true, space: true, accents: true, punctuation: true };
-  return item(standard, depth, seconds, stem, { id: 'a', kind: 'short-text', key: { variants, fold }, rule: { rule: 'all-or-nothing', points: 1 } }, explanation);
+  return item(
+    standard,
+    depth,
+    seconds,
+    stem,
+    { id: 'a', kind: 'short-text', key: { variants, fold }, rule: { rule: 'all-or-nothing', points: 1 } },
+    explanation,
+  );
 }
 
 /** Puts a text before the question of each item about it. */
@@ -91,7 +182,10 @@ export function about(text: string, items: DemoItem[]): DemoItem[] {
     .split(/\n\s*\n/)
     .map((p) => `<p>${p.trim().replace(/\s+/g, ' ')}</p>`)
     .join('');
-  return items.map((one) => ({ ...one, content: { ...one.content, stem: `<blockquote>${shown}</blockquote>${one.content.stem}` } }));
+  return items.map((one) => ({
+    ...one,
+    content: { ...one.content, stem: `<blockquote>${shown}</blockquote>${one.content.stem}` },
+  }));
 }
 
 function choiceWith(own: DemoItem, text: string) {
@@ -104,7 +198,11 @@ function choiceWith(own: DemoItem, text: string) {
 /** The same item with a key that is wrong, for Results to find. */
 export function withWrongKey(own: DemoItem, marked: string): DemoItem {
   const { part, id } = choiceWith(own, marked);
-  return { ...own, content: { ...own.content, parts: [{ ...part, key: [id] }] }, planted: { truth: part.key } };
+  return {
+    ...own,
+    content: { ...own.content, parts: [{ ...part, key: [id] }] },
+    planted: { truth: part.key },
+  };
 }
 
 /** The same item with a wrong choice that most who do not know take. */

@@ -1,6 +1,12 @@
 import { f, number, several, short, single, tempts, trueFalse, withWrongKey, type DemoItem } from './build';
 
-const litres = { units: [{ name: 'L', factor: 1 }, { name: 'litres', factor: 1 }, { name: 'liters', factor: 1 }] };
+const litres = {
+  units: [
+    { name: 'L', factor: 1 },
+    { name: 'litres', factor: 1 },
+    { name: 'liters', factor: 1 },
+  ],
+};
 
 export const mathematics: DemoItem[] = [
   number('MA.5.NUM.1', 2, 70, `Work out ${f('\\frac{2}{3} + \\frac{1}{4}')}. Write your answer as a fraction.`, '11/12',
@@ -69,7 +75,7 @@ export const mathematics: DemoItem[] = [
   single('MA.6.RAT.3', 2, 60, '18 students are 60 % of a class. How many students are in the class?', '30',
     [['11', 'Finds 60 % of 18 instead of the whole.'], ['29', 'Adds 60 % of 18 to 18.'], ['78', 'Adds 18 and 60.']],
     '10 % of the class are 3 students, so 100 % are 30.'),
-  number('MA.6.RAT.3', 1, 40, 'Write 0.5 as a percent of 1, or as any equal number.', '0.5', '0.5, 1/2 and 50 % are the same number.', { tolerance: { by: 'absolute', within: 0.005 } }),
+  number('MA.6.RAT.3', 1, 40, 'Which number lies halfway between 0 and 1? A fraction, a decimal or a percent will do.', '0.5', '0.5, 1/2 and 50 % are the same number.', { tolerance: { by: 'absolute', within: 0.005 } }),
   single('MA.7.RAT.1', 2, 65, 'The table shows x: 2, 4, 6 and y: 5, 10, 15. What is the constant of proportionality from x to y?', '2.5',
     [['0.4', 'Divides x by y.'], ['3', 'Subtracts 2 from 5.'], ['5', 'Takes the first y.']], '5 ÷ 2 = 10 ÷ 4 = 15 ÷ 6 = 2.5.'),
   single('MA.7.RAT.2', 3, 80, 'The price of a coat goes up by 20 % and then down by 20 %. Compared with the first price, the last price is', '4 % lower',

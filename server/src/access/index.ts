@@ -34,18 +34,46 @@ export const givenToMe = `(g.student_id = :me AND a.taken_back_at IS NULL)`;
 
 export const asking = ({ account }: SignedIn) => ({ me: account.id, school: account.schoolId });
 
-async function insist(database: Sequelize, sql: string, values: Record<string, unknown>, what: string, transaction?: Transaction) {
+async function insist(
+  database: Sequelize,
+  sql: string,
+  values: Record<string, unknown>,
+  what: string,
+  transaction?: Transaction,
+) {
   const found = await row<{ id: number }>(database, sql, values, transaction);
   if (!found) throw notFound(what);
 }
 
 export const insistOnTest = (database: Sequelize, me: SignedIn, testId: number, transaction?: Transaction) =>
-  insist(database, `SELECT t.id FROM tests t WHERE t.id = :testId AND ${ownTest}`, { ...asking(me), testId }, 'The test', transaction);
+  insist(
+    database,
+    `SELECT t.id FROM tests t WHERE t.id = :testId AND ${ownTest}`,
+    { ...asking(me), testId },
+    'The test',
+    transaction,
+  );
 
-export const insistOnClass = (database: Sequelize, me: SignedIn, classId: number, transaction?: Transaction) =>
-  insist(database, `SELECT c.id FROM classes c WHERE c.id = :classId AND ${ownClass}`, { ...asking(me), classId }, 'The class', transaction);
+export const insistOnClass = (
+  database: Sequelize,
+  me: SignedIn,
+  classId: number,
+  transaction?: Transaction,
+) =>
+  insist(
+    database,
+    `SELECT c.id FROM classes c WHERE c.id = :classId AND ${ownClass}`,
+    { ...asking(me), classId },
+    'The class',
+    transaction,
+  );
 
-export const insistOnAssignment = (database: Sequelize, me: SignedIn, assignmentId: number, transaction?: Transaction) =>
+export const insistOnAssignment = (
+  database: Sequelize,
+  me: SignedIn,
+  assignmentId: number,
+  transaction?: Transaction,
+) =>
   insist(
     database,
     `SELECT a.id FROM assignments a WHERE a.id = :assignmentId AND ${ownAssignment}`,

@@ -9,13 +9,17 @@ import { isSecret } from './secrets';
 import { sessionHours, type SignedIn } from './sessions';
 import { Throttle } from './throttle';
 
-const wrong = (what: string) => new Problem(401, `${what} or the password is not right.`, 'Check both and try again.');
+const wrong = (what: string) =>
+  new Problem(401, `${what} or the password is not right.`, 'Check both and try again.');
 
 export function accountRoutes(bind: Bind, { database, now, sessions }: Context): void {
   const throttle = new Throttle(database, now);
 
   const school = async () => {
-    const found = await row<{ name: string; zone: string }>(database, 'SELECT name, zone FROM schools ORDER BY id LIMIT 1');
+    const found = await row<{ name: string; zone: string }>(
+      database,
+      'SELECT name, zone FROM schools ORDER BY id LIMIT 1',
+    );
     return found ?? { name: 'Oaken Ledger', zone: 'UTC' };
   };
 
@@ -99,14 +103,19 @@ export function accountRoutes(bind: Bind, { database, now, sessions }: Context):
     );
     if (!(await isSecret(student?.secretHash, body.passcode.toLowerCase())) || !student) {
       await throttle.failed(counted);
-      throw new Problem(401, 'That passcode is not right.', 'Check your name and your passcode, or ask your teacher.');
+      throw new Problem(
+        401,
+        'That passcode is not right.',
+        'Check your name and your passcode, or ask your teacher.',
+      );
     }
     await throttle.succeeded(counted);
     return begin(student.id, request, response);
   });
 
   bind(api.signOut, async ({ request, response, visitor }) => {
-    if (visitor && request.headers['x-csrf-token'] !== visitor.csrf) throw new Problem(403, 'This page is out of date.');
+    if (visitor && request.headers['x-csrf-token'] !== visitor.csrf)
+      throw new Problem(403, 'This page is out of date.');
     const token = readCookie(request, cookieName);
     if (token) await sessions.end(token);
     response.clearCookie(cookieName, { path: '/' });
@@ -138,6 +147,9 @@ export function accountRoutes(bind: Bind, { database, now, sessions }: Context):
               (SELECT COUNT(*) FROM attempts t JOIN assignments a ON a.id = t.assignment_id WHERE a.school_id = :school) AS attempts`,
       { school: me.account.schoolId },
     );
-    return { staff: staff.map((one) => ({ ...one, signedInAt: toMillisOrNull(one.signedInAt) })), counts: counts! };
+    return {
+      staff: staff.map((one) => ({ ...one, signedInAt: toMillisOrNull(one.signedInAt) })),
+      counts: counts!,
+    };
   });
 }

@@ -70,10 +70,14 @@ export class Sessions {
 
   async end(token: string): Promise<void> {
     this.known.delete(token);
-    await this.database.query('DELETE FROM sessions WHERE token_hash = :hash', { replacements: { hash: digest(token) } });
+    await this.database.query('DELETE FROM sessions WHERE token_hash = :hash', {
+      replacements: { hash: digest(token) },
+    });
   }
 
   async sweep(): Promise<void> {
-    await this.database.query('DELETE FROM sessions WHERE expires_at <= :now', { replacements: { now: new Date(this.now()) } });
+    await this.database.query('DELETE FROM sessions WHERE expires_at <= :now', {
+      replacements: { now: new Date(this.now()) },
+    });
   }
 }

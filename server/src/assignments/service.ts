@@ -1,4 +1,5 @@
-import { api, type BodyOf } from '@oaken/contract';
+import type { api} from '@oaken/contract';
+import { type BodyOf } from '@oaken/contract';
 import type { Edition } from '@oaken/core/forms';
 import { allEntries, hindrances, totalPoints, type Outline } from '@oaken/core/tests';
 import { minute, windowProblems } from '@oaken/core/timing';
@@ -14,7 +15,9 @@ type Wanted = BodyOf<typeof api.giveAssignment>;
 
 /** The test as it stands now, whole: what students sit never changes with it. */
 async function freeze(database: Sequelize, me: SignedIn, outline: Outline): Promise<Edition> {
-  const revisions = await readRevisions(database, me.account.id, [...new Set(allEntries(outline).map((entry) => entry.revisionId))]);
+  const revisions = await readRevisions(database, me.account.id, [
+    ...new Set(allEntries(outline).map((entry) => entry.revisionId)),
+  ]);
   const byId = new Map(revisions.map((own) => [own.revisionId, own]));
   return {
     title: outline.title,
@@ -24,18 +27,35 @@ async function freeze(database: Sequelize, me: SignedIn, outline: Outline): Prom
       ...section,
       entries: section.entries.map(({ id, itemId, revisionId, points }) => {
         const own = byId.get(revisionId)!;
-        return { id, itemId, revisionId, points, content: own.content, standards: own.standards.map(({ code }) => code), depth: own.depth };
+        return {
+          id,
+          itemId,
+          revisionId,
+          points,
+          content: own.content,
+          standards: own.standards.map(({ code }) => code),
+          depth: own.depth,
+        };
       }),
     })),
   };
 }
 
-async function insert(database: Sequelize, sql: string, replacements: Record<string, unknown>, transaction: Transaction): Promise<number> {
+async function insert(
+  database: Sequelize,
+  sql: string,
+  replacements: Record<string, unknown>,
+  transaction: Transaction,
+): Promise<number> {
   await database.query(sql, { replacements, transaction });
   return (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!.id;
 }
 
-export async function giveAssignment({ database, now }: Context, me: SignedIn, wanted: Wanted): Promise<{ id: number; students: number }> {
+export async function giveAssignment(
+  { database, now }: Context,
+  me: SignedIn,
+  wanted: Wanted,
+): Promise<{ id: number; students: number }> {
   const time = now();
   const opensAt = wanted.opensAt ?? time;
   const limit = wanted.rules.limitMinutes === null ? null : wanted.rules.limitMinutes * minute;
@@ -57,12 +77,21 @@ export async function giveAssignment({ database, now }: Context, me: SignedIn, w
     if (earlier) return earlier;
 
     const outline = fromJson<Outline>(test.outline);
-    const wrong = windowProblems({ opensAt, closesAt: wanted.closesAt, lateRule: wanted.lateRule }, limit, time);
-    if (wrong.length > 0) throw invalid(wrong.map(({ field, message }) => ({ pointer: `/${field}`, message })));
+    const wrong = windowProblems(
+      { opensAt, closesAt: wanted.closesAt, lateRule: wanted.lateRule },
+      limit,
+      time,
+    );
+    if (wrong.length > 0)
+      throw invalid(wrong.map(({ field, message }) => ({ pointer: `/${field}`, message })));
     const inTheWay = hindrances(outline);
     if (inTheWay.length > 0) throw invalid(inTheWay.map((message) => ({ pointer: '/testId', message })));
     if (test.version !== wanted.testVersion)
-      throw new Problem(409, 'The test was changed since this page was opened.', 'Look at the slip again before you give it.');
+      throw new Problem(
+        409,
+        'The test was changed since this page was opened.',
+        'Look at the slip again before you give it.',
+      );
 
     const classIds = [...new Set(wanted.classIds)];
     const classes = await rows<{ id: number }>(
@@ -80,7 +109,8 @@ export async function giveAssignment({ database, now }: Context, me: SignedIn, w
       { classIds },
       transaction,
     );
-    if (students.length === 0) throw invalid([{ pointer: '/classIds', message: 'There are no students in the chosen classes.' }]);
+    if (students.length === 0)
+      throw invalid([{ pointer: '/classIds', message: 'There are no students in the chosen classes.' }]);
 
     const edition = await freeze(database, me, outline);
     const editionId = await insert(
@@ -95,10 +125,15 @@ export async function giveAssignment({ database, now }: Context, me: SignedIn, w
       },
       transaction,
     );
-    await database.query('INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id) VALUES :pins', {
-      replacements: { pins: allEntries(outline).map((entry) => [editionId, entry.id, entry.itemId, entry.revisionId]) },
-      transaction,
-    });
+    await database.query(
+      'INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id) VALUES :pins',
+      {
+        replacements: {
+          pins: allEntries(outline).map((entry) => [editionId, entry.id, entry.itemId, entry.revisionId]),
+        },
+        transaction,
+      },
+    );
     const id = await insert(
       database,
       `INSERT INTO assignments (school_id, edition_id, given_by, title, kind, opens_at, closes_at, late_until, rules, client_key, created_at)
@@ -121,17 +156,29 @@ export async function giveAssignment({ database, now }: Context, me: SignedIn, w
       replacements: { pairs: classIds.map((classId) => [id, classId]) },
       transaction,
     });
-    await database.query('INSERT INTO assignment_students (assignment_id, student_id, class_id) VALUES :lines', {
-      replacements: { lines: students.map(({ studentId, classId }) => [id, studentId, classId]) },
-      transaction,
-    });
+    await database.query(
+      'INSERT INTO assignment_students (assignment_id, student_id, class_id) VALUES :lines',
+      {
+        replacements: { lines: students.map(({ studentId, classId }) => [id, studentId, classId]) },
+        transaction,
+      },
+    );
     return { id, students: students.length };
   });
 }
 
-export async function takeBack({ database, now }: Context, me: SignedIn, assignmentId: number): Promise<void> {
+export async function takeBack(
+  { database, now }: Context,
+  me: SignedIn,
+  assignmentId: number,
+): Promise<void> {
   await database.transaction(async (transaction) => {
-    await row(database, 'SELECT id FROM assignments WHERE id = :assignmentId FOR UPDATE', { assignmentId }, transaction);
+    await row(
+      database,
+      'SELECT id FROM assignments WHERE id = :assignmentId FOR UPDATE',
+      { assignmentId },
+      transaction,
+    );
     await insistOnAssignment(database, me, assignmentId, transaction);
     const begun = await row<{ n: number }>(
       database,
@@ -140,7 +187,11 @@ export async function takeBack({ database, now }: Context, me: SignedIn, assignm
       transaction,
     );
     if (begun!.n > 0)
-      throw new Problem(409, 'It cannot be taken back any more.', `${begun!.n} ${begun!.n === 1 ? 'student has' : 'students have'} begun.`);
+      throw new Problem(
+        409,
+        'It cannot be taken back any more.',
+        `${begun!.n} ${begun!.n === 1 ? 'student has' : 'students have'} begun.`,
+      );
     await database.query('UPDATE assignments SET taken_back_at = :time WHERE id = :assignmentId', {
       replacements: { time: new Date(now()), assignmentId },
       transaction,

@@ -90,7 +90,8 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
           points: line.points,
           opensAt: toMillis(line.opensAt),
           closesAt: toMillisOrNull(line.closesAt),
-          limitMinutes: limitMinutes === null || line.timeFactor === null ? null : limitMinutes * Number(line.timeFactor),
+          limitMinutes:
+            limitMinutes === null || line.timeFactor === null ? null : limitMinutes * Number(line.timeFactor),
           state: stateOf(line, time),
           deadlineAt: toMillisOrNull(line.deadlineAt),
           handedInAt: toMillisOrNull(line.handedInAt),
@@ -110,7 +111,11 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
   });
 
   bind(api.handIn, ({ me, params, body }) =>
-    handIn(context, editions, params.attemptId, { kind: 'student', id: me.account.id, answers: body.answers }),
+    handIn(context, editions, params.attemptId, {
+      kind: 'student',
+      id: me.account.id,
+      answers: body.answers,
+    }),
   );
 
   bind(api.readReport, async ({ me, params }) => {
@@ -135,7 +140,10 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
       stem: content.stem,
       points: scores.find(({ entry }) => entry === id)?.points ?? 0,
       most: points,
-      mine: responsesInWords(content, fromJson<Responses>(answers.find(({ entry }) => entry === id)?.responses ?? {})),
+      mine: responsesInWords(
+        content,
+        fromJson<Responses>(answers.find(({ entry }) => entry === id)?.responses ?? {}),
+      ),
       right: keysInWords(content),
       explanation: content.explanation,
     }));
@@ -147,4 +155,3 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
     };
   });
 }
-

@@ -66,7 +66,7 @@ export class SavingQueue {
     await new Promise((resolve) => setImmediate(resolve));
     while (this.waiting.length > 0) {
       const batch: Save[] = [];
-      for (let count = 0; this.waiting.length > 0 && count < mostRows; ) {
+      for (let count = 0; this.waiting.length > 0 && count < mostRows;) {
         const next = this.waiting.shift()!;
         count += next.answers.length;
         batch.push(next);
@@ -77,11 +77,14 @@ export class SavingQueue {
 
   private async write(batch: Save[], tries = 3): Promise<void> {
     try {
-      const settle = await this.database.transaction((transaction) => writeAnswers(this.database, this.editions, this.now(), batch, transaction));
+      const settle = await this.database.transaction((transaction) =>
+        writeAnswers(this.database, this.editions, this.now(), batch, transaction),
+      );
       settle();
     } catch (error) {
       const code = (error as { original?: { code?: string } }).original?.code;
-      if (tries > 1 && (code === 'ER_LOCK_DEADLOCK' || code === 'ER_LOCK_WAIT_TIMEOUT')) return this.write(batch, tries - 1);
+      if (tries > 1 && (code === 'ER_LOCK_DEADLOCK' || code === 'ER_LOCK_WAIT_TIMEOUT'))
+        return this.write(batch, tries - 1);
       const why = isDatabaseAway(error) ? busyDatabase() : error;
       for (const save of batch) save.reject(why);
     }
@@ -91,7 +94,13 @@ export class SavingQueue {
 const key = (attemptId: number, entry: string) => `${attemptId} ${entry}`;
 
 /** @returns what settles the saves; to be called after the commit */
-async function writeAnswers(database: Sequelize, editions: Editions, now: number, batch: Save[], transaction: Transaction): Promise<() => void> {
+async function writeAnswers(
+  database: Sequelize,
+  editions: Editions,
+  now: number,
+  batch: Save[],
+  transaction: Transaction,
+): Promise<() => void> {
   const attempts = await rows<AttemptRow>(
     database,
     `SELECT t.id, t.student_id AS studentId, a.edition_id AS editionId, t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt
@@ -117,13 +126,23 @@ async function writeAnswers(database: Sequelize, editions: Editions, now: number
       if (!held || held.answer.number < answer.number) newest.set(at, { attemptId: save.attemptId, answer });
     }
   }
-  const stored = newest.size > 0 ? await upsert(database, [...newest.values()], now, transaction) : new Map<string, Stored>();
+  const stored =
+    newest.size > 0
+      ? await upsert(database, [...newest.values()], now, transaction)
+      : new Map<string, Stored>();
   for (const save of accepted)
-    settled.push(() => save.resolve(save.answers.map(({ entry }) => stored.get(key(save.attemptId, entry))!)));
+    settled.push(() =>
+      save.resolve(save.answers.map(({ entry }) => stored.get(key(save.attemptId, entry))!)),
+    );
   return () => settled.forEach((settle) => settle());
 }
 
-async function refusal(save: Save, attempt: AttemptRow | undefined, editions: Editions, now: number): Promise<Problem | null> {
+async function refusal(
+  save: Save,
+  attempt: AttemptRow | undefined,
+  editions: Editions,
+  now: number,
+): Promise<Problem | null> {
   if (!attempt || attempt.studentId !== save.studentId) return notFound('The attempt');
   const state = attemptState(
     { deadlineAt: attempt.deadlineAt?.getTime() ?? null, handedInAt: attempt.handedInAt?.getTime() ?? null },
@@ -177,7 +196,9 @@ async function upsert(
     { keys: answers.map(({ attemptId, answer }) => [attemptId, answer.entry]) },
     transaction,
   );
-  return new Map(stored.map(({ attemptId, entry, number, device }) => [key(attemptId, entry), { entry, number, device }]));
+  return new Map(
+    stored.map(({ attemptId, entry, number, device }) => [key(attemptId, entry), { entry, number, device }]),
+  );
 }
 
 /** Writes one attempt's last answers inside the transaction that hands it in. */

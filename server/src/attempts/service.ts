@@ -3,7 +3,15 @@ import type { AssignmentRules } from '@oaken/core/assignments';
 import { formForSitting, formOf } from '@oaken/core/forms';
 import type { Responses } from '@oaken/core/items';
 import { roundPoints } from '@oaken/core/scoring';
-import { attemptState, deadlineOf, defaultGrace, isLate, minute, windowState, type TimeRules } from '@oaken/core/timing';
+import {
+  attemptState,
+  deadlineOf,
+  defaultGrace,
+  isLate,
+  minute,
+  windowState,
+  type TimeRules,
+} from '@oaken/core/timing';
 import { randomBytes } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
 import { givenToMe } from '../access';
@@ -11,7 +19,7 @@ import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { fromJson, row, rows, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
-import { Editions } from './editions';
+import type { Editions } from './editions';
 import { writeLast } from './saving';
 import { scoreAttempt } from '@oaken/core/attempts';
 
@@ -33,7 +41,9 @@ interface Attempt {
   handedInAt: Date | null;
 }
 
-export function timeRules(given: Pick<Given, 'opensAt' | 'closesAt' | 'lateUntil' | 'rules' | 'timeFactor'>): TimeRules {
+export function timeRules(
+  given: Pick<Given, 'opensAt' | 'closesAt' | 'lateUntil' | 'rules' | 'timeFactor'>,
+): TimeRules {
   return {
     opensAt: toMillis(given.opensAt),
     closesAt: toMillisOrNull(given.closesAt),
@@ -44,7 +54,12 @@ export function timeRules(given: Pick<Given, 'opensAt' | 'closesAt' | 'lateUntil
   };
 }
 
-async function readGiven(database: Sequelize, me: number, assignmentId: number, transaction?: Transaction): Promise<Given> {
+async function readGiven(
+  database: Sequelize,
+  me: number,
+  assignmentId: number,
+  transaction?: Transaction,
+): Promise<Given> {
   const found = await row<Given>(
     database,
     `SELECT a.id AS assignmentId, a.edition_id AS editionId, a.opens_at AS opensAt, a.closes_at AS closesAt,
@@ -68,7 +83,12 @@ const findAttempt = (database: Sequelize, me: number, assignmentId: number, tran
   );
 
 /** Begins an attempt, or finds the one that was begun: reload, second tab and other device all come here. */
-export async function beginAttempt(context: Context, editions: Editions, me: SignedIn, assignmentId: number): Promise<AttemptAnswer> {
+export async function beginAttempt(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  assignmentId: number,
+): Promise<AttemptAnswer> {
   const { database } = context;
   const student = me.account.id;
   const now = context.now();
@@ -77,8 +97,16 @@ export async function beginAttempt(context: Context, editions: Editions, me: Sig
   let attempt = await findAttempt(database, student, assignmentId);
   if (!attempt) {
     const state = windowState(rules, now);
-    if (state === 'before') throw new Problem(409, 'It has not opened yet.', undefined, undefined, Math.ceil((rules.opensAt - now) / 1000));
-    if (state === 'closed') throw new Problem(409, 'It has closed.', 'Ask your teacher if you should still do it.');
+    if (state === 'before')
+      throw new Problem(
+        409,
+        'It has not opened yet.',
+        undefined,
+        undefined,
+        Math.ceil((rules.opensAt - now) / 1000),
+      );
+    if (state === 'closed')
+      throw new Problem(409, 'It has closed.', 'Ask your teacher if you should still do it.');
     attempt = await database.transaction(async (transaction) => {
       await readGiven(database, student, assignmentId, transaction);
       const deadline = deadlineOf(rules, now);
@@ -100,9 +128,16 @@ export async function beginAttempt(context: Context, editions: Editions, me: Sig
     });
   }
   if (!attempt) throw notFound('The attempt');
-  const times = { deadlineAt: toMillisOrNull(attempt.deadlineAt), handedInAt: toMillisOrNull(attempt.handedInAt) };
+  const times = {
+    deadlineAt: toMillisOrNull(attempt.deadlineAt),
+    handedInAt: toMillisOrNull(attempt.handedInAt),
+  };
   if (attemptState(times, defaultGrace, now) === 'over')
-    throw new Problem(409, times.handedInAt === null ? 'The time is over.' : 'You have handed this in.', 'What was saved counts.');
+    throw new Problem(
+      409,
+      times.handedInAt === null ? 'The time is over.' : 'You have handed this in.',
+      'What was saved counts.',
+    );
   const { edition } = await editions.get(given.editionId);
   const stored = await rows<Omit<StoredAnswer, 'responses'> & { responses: unknown }>(
     database,
@@ -115,7 +150,11 @@ export async function beginAttempt(context: Context, editions: Editions, me: Sig
     ...times,
     grace: defaultGrace,
     form: formForSitting(formOf(edition, attempt.seed, given.rules)),
-    answers: stored.map((own) => ({ ...own, flagged: Boolean(own.flagged), responses: fromJson<Responses>(own.responses) })),
+    answers: stored.map((own) => ({
+      ...own,
+      flagged: Boolean(own.flagged),
+      responses: fromJson<Responses>(own.responses),
+    })),
   };
 }
 
@@ -164,7 +203,9 @@ export async function handIn(
     const answers = new Map(stored.map(({ entry, responses }) => [entry, fromJson<Responses>(responses)]));
     const scores = scoreAttempt(edition, answers, { seed: attempt.seed, rules: given.rules, ranOut });
     await database.query('INSERT INTO scores (attempt_id, entry_id, points, most, reached) VALUES :lines', {
-      replacements: { lines: scores.map(({ entry, points, most, reached }) => [attemptId, entry, points, most, reached]) },
+      replacements: {
+        lines: scores.map(({ entry, points, most, reached }) => [attemptId, entry, points, most, reached]),
+      },
       transaction,
     });
     const late = isLate(timeRules(given), handedInAt);

@@ -61,7 +61,14 @@ export function bankRoutes(bind: Bind, { database }: Context): void {
         WHERE er.item_id = :itemId AND a.taken_back_at IS NULL AND a.school_id = :school ORDER BY a.opens_at DESC LIMIT 100`,
       values,
     );
-    const revisions = await rows<{ id: number; number: number; by: string; at: Date; forTest: string | null; shown: number }>(
+    const revisions = await rows<{
+      id: number;
+      number: number;
+      by: string;
+      at: Date;
+      forTest: string | null;
+      shown: number;
+    }>(
       database,
       `SELECT r.id, r.number, CONCAT(o.given_name, ' ', o.family_name) AS \`by\`, r.created_at AS at, t.title AS forTest,
               (t.id IS NULL OR ${ownTest}) AS shown
@@ -78,7 +85,9 @@ export function bankRoutes(bind: Bind, { database }: Context): void {
           .filter(({ testId }) => testId === use.testId)
           .map((one) => ({ class: one.class, opensAt: toMillis(one.opensAt) })),
       })),
-      revisions: revisions.filter(({ shown }) => shown).map(({ shown: _, ...one }) => ({ ...one, at: toMillis(one.at) })),
+      revisions: revisions
+        .filter(({ shown }) => shown)
+        .map(({ shown: _, ...one }) => ({ ...one, at: toMillis(one.at) })),
     };
   });
 }

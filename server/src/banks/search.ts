@@ -14,7 +14,10 @@ type Conditions = Partial<Record<Filter, string>>;
 const likeAny = (text: string) => `%${text.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
 
 /** One condition for each filter that is set, so that a count can leave its own filter out. */
-async function conditionsOf(database: Sequelize, wanted: Search): Promise<{ conditions: Conditions; values: Values }> {
+async function conditionsOf(
+  database: Sequelize,
+  wanted: Search,
+): Promise<{ conditions: Conditions; values: Values }> {
   const conditions: Conditions = {};
   const values: Values = {};
   const words = wanted.words?.split(/\s+/).filter(Boolean).slice(0, 8) ?? [];
@@ -25,19 +28,29 @@ async function conditionsOf(database: Sequelize, wanted: Search): Promise<{ cond
         values[`code${at}`] = likeAny(word.replace(/[^\p{L}\p{N}]/gu, ''));
         const inCode = `EXISTS (SELECT 1 FROM revision_standards ws JOIN standards w ON w.id = ws.standard_id
                          WHERE ws.revision_id = r.id AND REPLACE(w.code, '.', '') LIKE :code${at})`;
-        return /[\p{L}\p{N}]/u.test(word) ? `(r.words LIKE :word${at} OR ${inCode})` : `r.words LIKE :word${at}`;
+        return /[\p{L}\p{N}]/u.test(word)
+          ? `(r.words LIKE :word${at} OR ${inCode})`
+          : `r.words LIKE :word${at}`;
       })
       .join(' AND ');
   }
   if (wanted.standard !== undefined) {
     values.standards = [...(await withBelow(database, wanted.standard)), 0];
-    conditions.standard = 'EXISTS (SELECT 1 FROM revision_standards rs WHERE rs.revision_id = r.id AND rs.standard_id IN (:standards))';
+    conditions.standard =
+      'EXISTS (SELECT 1 FROM revision_standards rs WHERE rs.revision_id = r.id AND rs.standard_id IN (:standards))';
   }
   if (wanted.grades?.length) {
     values.grades = wanted.grades;
-    conditions.grades = 'EXISTS (SELECT 1 FROM revision_grades rg WHERE rg.revision_id = r.id AND rg.grade IN (:grades))';
+    conditions.grades =
+      'EXISTS (SELECT 1 FROM revision_grades rg WHERE rg.revision_id = r.id AND rg.grade IN (:grades))';
   }
-  const equal = { subject: 'r.subject', kind: 'r.kind', depth: 'r.depth', bank: 'i.bank_id', folder: 'i.folder_id' } as const;
+  const equal = {
+    subject: 'r.subject',
+    kind: 'r.kind',
+    depth: 'r.depth',
+    bank: 'i.bank_id',
+    folder: 'i.folder_id',
+  } as const;
   for (const [name, column] of Object.entries(equal) as [keyof typeof equal, string][]) {
     if (wanted[name] === undefined) continue;
     values[name] = wanted[name];
@@ -83,16 +96,29 @@ export async function searchItems(database: Sequelize, me: SignedIn, wanted: Sea
          JOIN revision_standards cs ON cs.revision_id = r.id WHERE ${where('standard')}`,
       values,
     ),
-    rows<{ id: number; parentId: number | null }>(database, 'SELECT id, parent_id AS parentId FROM standards'),
+    rows<{ id: number; parentId: number | null }>(
+      database,
+      'SELECT id, parent_id AS parentId FROM standards',
+    ),
     countBy('grades', 'cg.grade', 'JOIN revision_grades cg ON cg.revision_id = r.id'),
     countBy('kind', 'r.kind'),
     countBy('depth', 'r.depth'),
   ]);
-  const tally = (list: { choice: number | string; n: number }[]) => list.map(({ choice, n }): [number | string, number] => [choice, n]);
+  const tally = (list: { choice: number | string; n: number }[]) =>
+    list.map(({ choice, n }): [number | string, number] => [choice, n]);
   return {
     total: total?.n ?? 0,
-    items: await readRevisions(database, me.account.id, page.map(({ revisionId }) => revisionId)),
-    counts: { standards: countUpwards(pairs, tree), grades: tally(grades), kinds: tally(kinds), depths: tally(depths) },
+    items: await readRevisions(
+      database,
+      me.account.id,
+      page.map(({ revisionId }) => revisionId),
+    ),
+    counts: {
+      standards: countUpwards(pairs, tree),
+      grades: tally(grades),
+      kinds: tally(kinds),
+      depths: tally(depths),
+    },
   };
 }
 

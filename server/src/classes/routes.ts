@@ -56,8 +56,13 @@ export function classRoutes(bind: Bind, { database }: Context): void {
     );
     if (!student) throw notFound('The student');
     const passcode = newPasscode();
-    await Account.update({ secretHash: await hashSecret(passcode) }, { where: { id: studentId, role: 'student' } });
-    await database.query('DELETE FROM sessions WHERE account_id = :studentId', { replacements: { studentId } });
+    await Account.update(
+      { secretHash: await hashSecret(passcode) },
+      { where: { id: studentId, role: 'student' } },
+    );
+    await database.query('DELETE FROM sessions WHERE account_id = :studentId', {
+      replacements: { studentId },
+    });
     return { passcode };
   });
 }

@@ -14,14 +14,21 @@ export function connect({ socket, name }: DatabasePlace): Sequelize {
     timezone: '+00:00',
     pool: { max: 12, min: 0, idle: 30_000, acquire: 8_000 },
     define: { underscored: true, timestamps: false, freezeTableName: true },
-    dialectOptions: { socketPath: socket, connectTimeout: 2_000, bigIntAsNumber: true, insertIdAsNumber: true },
+    dialectOptions: {
+      socketPath: socket,
+      connectTimeout: 2_000,
+      bigIntAsNumber: true,
+      insertIdAsNumber: true,
+    },
   });
 }
 
 export async function createDatabase({ socket, name }: DatabasePlace): Promise<void> {
   const server = connect({ socket, name: '' });
   try {
-    await server.query(`CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+    await server.query(
+      `CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
+    );
   } finally {
     await server.close();
   }
@@ -50,7 +57,8 @@ export async function row<Row extends object>(
 }
 
 /** JSON columns arrive parsed or as text, depending on how the server names their type. */
-export const fromJson = <T>(value: unknown): T => (typeof value === 'string' ? JSON.parse(value) : value) as T;
+export const fromJson = <T>(value: unknown): T =>
+  (typeof value === 'string' ? JSON.parse(value) : value) as T;
 
 export const toMillis = (date: Date) => date.getTime();
 export const toMillisOrNull = (date: Date | null) => date?.getTime() ?? null;

@@ -36,7 +36,10 @@ export function readCookie(request: Request, name: string): string | null {
 function checkOrigin(request: Request): void {
   const site = request.headers['sec-fetch-site'];
   const { origin, host } = request.headers;
-  const foreign = site === 'cross-site' || site === 'same-site' || (origin !== undefined && origin !== 'null' && new URL(origin).host !== host);
+  const foreign =
+    site === 'cross-site' ||
+    site === 'same-site' ||
+    (origin !== undefined && origin !== 'null' && new URL(origin).host !== host);
   if (foreign || origin === 'null') throw new Problem(403, 'That came from another site.');
 }
 

@@ -1,7 +1,8 @@
 import { api, type Endpoint } from '@oaken/contract';
 import { z } from 'zod';
 
-const schema = (type: z.ZodType, io: 'input' | 'output') => z.toJSONSchema(type, { io, unrepresentable: 'any' });
+const schema = (type: z.ZodType, io: 'input' | 'output') =>
+  z.toJSONSchema(type, { io, unrepresentable: 'any' });
 
 /** The OpenAPI 3.1 description, made from the contract. */
 export function openApi() {
@@ -19,7 +20,8 @@ export function openApi() {
       in: 'query',
       schema: type,
     }));
-    const body = own.method !== 'GET' && !(own.body instanceof z.ZodUndefined) ? schema(own.body, 'input') : null;
+    const body =
+      own.method !== 'GET' && !(own.body instanceof z.ZodUndefined) ? schema(own.body, 'input') : null;
     (paths[path] ??= {})[own.method.toLowerCase()] = {
       operationId: name,
       summary: own.does,
@@ -27,7 +29,10 @@ export function openApi() {
       parameters: [...named, ...query],
       ...(body && { requestBody: { required: true, content: { 'application/json': { schema: body } } } }),
       responses: {
-        200: { description: 'Done.', content: { 'application/json': { schema: schema(own.answer, 'output') } } },
+        200: {
+          description: 'Done.',
+          content: { 'application/json': { schema: schema(own.answer, 'output') } },
+        },
         default: { description: 'A problem (RFC 9457).', content: { 'application/problem+json': {} } },
       },
     };

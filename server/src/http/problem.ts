@@ -36,16 +36,26 @@ export const invalid = (errors: WrongField[]) =>
 export const fromZod = (error: z.core.$ZodError) =>
   invalid(error.issues.map(({ path, message }) => ({ pointer: `/${path.map(String).join('/')}`, message })));
 
-export const signInFirst = () => new Problem(401, 'Nobody is signed in.', 'The session has ended. Sign in again; nothing is lost.');
+export const signInFirst = () =>
+  new Problem(401, 'Nobody is signed in.', 'The session has ended. Sign in again; nothing is lost.');
 export const notForYou = () => new Problem(403, 'That is not open to this account.');
 
 export const busyDatabase = () =>
-  new Problem(503, 'The database is not answering.', 'Nothing is lost. It will be tried again in a moment.', undefined, 2);
+  new Problem(
+    503,
+    'The database is not answering.',
+    'Nothing is lost. It will be tried again in a moment.',
+    undefined,
+    2,
+  );
 
 /** Errors of a database that is away, as opposed to those of a wrong statement. */
 export function isDatabaseAway(error: unknown): boolean {
   const { name, original } = error as { name?: string; original?: { code?: string; errno?: number } };
-  if (/^SequelizeConnection|ConnectionAcquireTimeout|ConnectionRefused|HostNotReachable/.test(name ?? '')) return true;
+  if (/^SequelizeConnection|ConnectionAcquireTimeout|ConnectionRefused|HostNotReachable/.test(name ?? ''))
+    return true;
   const code = original?.code ?? '';
-  return /^(ECONN|EPIPE|ENOENT|ETIMEDOUT|ER_SOCKET|ER_CONNECTION|ER_CMD_CONNECTION|ER_SERVER_SHUTDOWN|PROTOCOL_|ER_GET_CONNECTION|ER_UNEXPECTED)/.test(code);
+  return /^(ECONN|EPIPE|ENOENT|ETIMEDOUT|ER_SOCKET|ER_CONNECTION|ER_CMD_CONNECTION|ER_SERVER_SHUTDOWN|PROTOCOL_|ER_GET_CONNECTION|ER_UNEXPECTED)/.test(
+    code,
+  );
 }

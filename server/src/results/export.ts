@@ -13,26 +13,54 @@ const table = (head: string[], lines: string[][]) =>
   stringify([head, ...lines], { record_delimiter: 'windows', bom: true });
 
 export function studentsCsv({ students, items, assignment }: ResultsAnswer): string {
-  const head = ['Roll number', 'Name', 'Class', 'State', 'Points', 'Points possible', 'Percent', 'Minutes', 'Late'];
+  const head = [
+    'Roll number',
+    'Name',
+    'Class',
+    'State',
+    'Points',
+    'Points possible',
+    'Percent',
+    'Minutes',
+    'Late',
+  ];
   return table(
     [...head, ...items.map((item) => `Item ${item.number} (of ${number(item.most)})`)],
     students.map((own) => [
       String(own.rollNumber),
       cell(own.name),
       cell(own.class),
-      own.state === 'handed-in' ? (own.handedInBy === 'server' ? 'time ran out' : 'handed in') : own.state.replace('-', ' '),
+      own.state === 'handed-in'
+        ? own.handedInBy === 'server'
+          ? 'time ran out'
+          : 'handed in'
+        : own.state.replace('-', ' '),
       number(own.points),
       number(assignment.points),
       own.points === null || assignment.points === 0 ? '' : number((100 * own.points) / assignment.points, 1),
       own.seconds === null ? '' : number(own.seconds / 60, 1),
       own.late ? 'late' : '',
-      ...items.map((_, at) => (own.cells[at] && own.cells[at].share !== null ? number(own.cells[at].points) : '')),
+      ...items.map((_, at) =>
+        own.cells[at] && own.cells[at].share !== null ? number(own.cells[at].points) : '',
+      ),
     ]),
   );
 }
 
 export function itemsCsv({ items }: ResultsAnswer): string {
-  const head = ['Item', 'Question', 'Standards', 'Points possible', 'Students', 'Facility', 'Item-rest correlation', 'Upper-lower D', 'Alpha without it', 'Choices', 'Flags'];
+  const head = [
+    'Item',
+    'Question',
+    'Standards',
+    'Points possible',
+    'Students',
+    'Facility',
+    'Item-rest correlation',
+    'Upper-lower D',
+    'Alpha without it',
+    'Choices',
+    'Flags',
+  ];
   return table(
     head,
     items.map((item) => [

@@ -1,6 +1,14 @@
 import type { AssignmentRow } from '@oaken/contract/assignments';
 import type { ItemResult, ResultsAnswer, StudentResult } from '@oaken/contract/results';
-import { analyse, caution, discriminationBand, flagsOf, shareInterval, spreadOf, type Analysis } from '@oaken/core/analysis';
+import {
+  analyse,
+  caution,
+  discriminationBand,
+  flagsOf,
+  shareInterval,
+  spreadOf,
+  type Analysis,
+} from '@oaken/core/analysis';
 import { countable, responsesInWords, scoreItem } from '@oaken/core/items';
 import type { EditionEntry } from '@oaken/core/forms';
 import { windowEnd } from '@oaken/core/timing';
@@ -24,7 +32,12 @@ export function isComplete(own: AssignmentRow, now: number): boolean {
 
 const isFinished = ({ handedInAt }: StudentLine) => handedInAt !== null;
 
-export async function readResults(database: Sequelize, me: SignedIn, assignmentId: number, now: number): Promise<ResultsAnswer> {
+export async function readResults(
+  database: Sequelize,
+  me: SignedIn,
+  assignmentId: number,
+  now: number,
+): Promise<ResultsAnswer> {
   const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', { assignmentId });
   if (!assignment) throw notFound('The assignment');
   const sheet = await readSheet(database, assignment);
@@ -44,7 +57,13 @@ export async function readResults(database: Sequelize, me: SignedIn, assignmentI
   };
 }
 
-function itemResult(sheet: Sheet, finished: StudentLine[], { items, groupSize }: Analysis, entry: EditionEntry, at: number): ItemResult {
+function itemResult(
+  sheet: Sheet,
+  finished: StudentLine[],
+  { items, groupSize }: Analysis,
+  entry: EditionEntry,
+  at: number,
+): ItemResult {
   const figures = items[at]!;
   const options = choicePart(entry)?.options ?? [];
   const { facility, upperLower } = figures;
@@ -71,13 +90,18 @@ function itemResult(sheet: Sheet, finished: StudentLine[], { items, groupSize }:
   };
 }
 
-const answerTo = ({ answers }: Sheet, attemptId: number, { id }: EditionEntry) => answers.get(attemptId)?.get(id) ?? {};
+const answerTo = ({ answers }: Sheet, attemptId: number, { id }: EditionEntry) =>
+  answers.get(attemptId)?.get(id) ?? {};
 
 const isBlank = (sheet: Sheet, attemptId: number, entry: EditionEntry) =>
   scoreItem(entry.content, answerTo(sheet, attemptId, entry)).parts.every(({ answered }) => !answered);
 
 /** Free answers that earned nothing in their part, gathered by what they say. */
-function wrongAnswers(sheet: Sheet, finished: StudentLine[], entry: EditionEntry): ItemResult['wrongAnswers'] {
+function wrongAnswers(
+  sheet: Sheet,
+  finished: StudentLine[],
+  entry: EditionEntry,
+): ItemResult['wrongAnswers'] {
   const tally = new Map<string, number>();
   for (const { attemptId } of finished) {
     const given = answerTo(sheet, attemptId!, entry);

@@ -14,7 +14,9 @@ export function standardRoutes(bind: Bind, { database }: Context): void {
     return {
       frameworks: frameworks.map((own) => ({
         ...own,
-        standards: standards.filter(({ frameworkId }) => frameworkId === own.id).map(({ frameworkId: _, ...one }) => one),
+        standards: standards
+          .filter(({ frameworkId }) => frameworkId === own.id)
+          .map(({ frameworkId: _, ...one }) => one),
       })),
     };
   });

@@ -1,6 +1,14 @@
 import type { TestAnswer } from '@oaken/contract/tests';
 import { itemPoints, searchableText, type ItemContent } from '@oaken/core/items';
-import { allEntries, applyChange, ChangeRefused, type Change, type Entry, type Outline, type TestKind } from '@oaken/core/tests';
+import {
+  allEntries,
+  applyChange,
+  ChangeRefused,
+  type Change,
+  type Entry,
+  type Outline,
+  type TestKind,
+} from '@oaken/core/tests';
 import { randomBytes } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
 import { asking, insistOnTest, ownTest, readableBank } from '../access';
@@ -20,7 +28,12 @@ interface Held {
 }
 
 /** Locks a test for a change; the order of locks is always test first. */
-async function hold(database: Sequelize, me: SignedIn, testId: number, transaction: Transaction): Promise<Held> {
+async function hold(
+  database: Sequelize,
+  me: SignedIn,
+  testId: number,
+  transaction: Transaction,
+): Promise<Held> {
   const found = await row<{ id: number; version: number; outline: unknown }>(
     database,
     `SELECT t.id, t.version, t.outline FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${ownTest} FOR UPDATE`,
@@ -31,13 +44,24 @@ async function hold(database: Sequelize, me: SignedIn, testId: number, transacti
   return { ...found, outline: fromJson<Outline>(found.outline) };
 }
 
-async function store(context: Context, testId: number, outline: Outline, transaction: Transaction): Promise<void> {
+async function store(
+  context: Context,
+  testId: number,
+  outline: Outline,
+  transaction: Transaction,
+): Promise<void> {
   const { database, now } = context;
   await database.query(
     'UPDATE tests SET outline = :outline, title = :title, version = version + 1, changed_at = :now WHERE id = :testId',
-    { replacements: { outline: JSON.stringify(outline), title: outline.title, now: new Date(now()), testId }, transaction },
+    {
+      replacements: { outline: JSON.stringify(outline), title: outline.title, now: new Date(now()), testId },
+      transaction,
+    },
   );
-  await database.query('DELETE FROM test_revisions WHERE test_id = :testId', { replacements: { testId }, transaction });
+  await database.query('DELETE FROM test_revisions WHERE test_id = :testId', {
+    replacements: { testId },
+    transaction,
+  });
   const pinned = [...new Set(allEntries(outline).map(({ revisionId }) => revisionId))];
   if (pinned.length > 0)
     await database.query('INSERT INTO test_revisions (test_id, revision_id) VALUES :pairs', {
@@ -47,7 +71,13 @@ async function store(context: Context, testId: number, outline: Outline, transac
 }
 
 /** Entries may only pin revisions that their author may read: of a readable bank, or made for this very test. */
-async function checkPins(database: Sequelize, me: SignedIn, testId: number, entries: Pick<Entry, 'revisionId' | 'itemId'>[], transaction: Transaction) {
+async function checkPins(
+  database: Sequelize,
+  me: SignedIn,
+  testId: number,
+  entries: Pick<Entry, 'revisionId' | 'itemId'>[],
+  transaction: Transaction,
+) {
   if (entries.length === 0) return;
   const known = await rows<{ revisionId: number; itemId: number }>(
     database,
@@ -77,7 +107,9 @@ export async function readTest(database: Sequelize, me: SignedIn, testId: number
   );
   if (!found) throw notFound('The test');
   const outline = fromJson<Outline>(found.outline);
-  const revisions = await readRevisions(database, me.account.id, [...new Set(allEntries(outline).map((entry) => entry.revisionId))]);
+  const revisions = await readRevisions(database, me.account.id, [
+    ...new Set(allEntries(outline).map((entry) => entry.revisionId)),
+  ]);
   const given = await rows<{ assignmentId: number; classes: string; opensAt: Date }>(
     database,
     `SELECT a.id AS assignmentId, GROUP_CONCAT(c.name ORDER BY c.name SEPARATOR '\n') AS classes, a.opens_at AS opensAt
@@ -123,7 +155,12 @@ export async function makeTest(
         id: newKey(),
         title: '',
         directions: '',
-        entries: items.map(({ id, revisionId, points }) => ({ id: newKey(), itemId: id, revisionId, points })),
+        entries: items.map(({ id, revisionId, points }) => ({
+          id: newKey(),
+          itemId: id,
+          revisionId,
+          points,
+        })),
       },
     ],
   };
@@ -133,15 +170,32 @@ export async function makeTest(
     await database.query(
       `INSERT INTO tests (school_id, owner_id, title, outline, client_key, created_at, changed_at)
        VALUES (:school, :me, :title, :outline, :clientKey, :time, :time) ON DUPLICATE KEY UPDATE id = LAST_INSERT_ID(id)`,
-      { replacements: { ...asking(me), title: wanted.title, outline: JSON.stringify(outline), clientKey: wanted.clientKey, time }, transaction },
+      {
+        replacements: {
+          ...asking(me),
+          title: wanted.title,
+          outline: JSON.stringify(outline),
+          clientKey: wanted.clientKey,
+          time,
+        },
+        transaction,
+      },
     );
-    const made = await row<{ id: number }>(database, 'SELECT id FROM tests WHERE owner_id = :me AND client_key = :clientKey', { ...asking(me), clientKey: wanted.clientKey }, transaction);
+    const made = await row<{ id: number }>(
+      database,
+      'SELECT id FROM tests WHERE owner_id = :me AND client_key = :clientKey',
+      { ...asking(me), clientKey: wanted.clientKey },
+      transaction,
+    );
     const id = made!.id;
     for (const { revisionId } of items)
-      await database.query('INSERT IGNORE INTO test_revisions (test_id, revision_id) VALUES (:id, :revisionId)', {
-        replacements: { id, revisionId },
-        transaction,
-      });
+      await database.query(
+        'INSERT IGNORE INTO test_revisions (test_id, revision_id) VALUES (:id, :revisionId)',
+        {
+          replacements: { id, revisionId },
+          transaction,
+        },
+      );
     return { id };
   });
 }
@@ -157,11 +211,25 @@ async function pickedItems(database: Sequelize, me: SignedIn, itemIds: number[])
   const revision = new Map(found.map(({ id, revisionId }) => [id, revisionId]));
   const wanted = [...new Set(itemIds)];
   const missing = wanted.filter((id) => !revision.has(id));
-  if (missing.length > 0) throw new Problem(404, `${missing.length} of the picked items can no longer be found.`, 'They were retired or are not shared with you any more.');
-  return readRevisions(database, me.account.id, wanted.map((id) => revision.get(id)!));
+  if (missing.length > 0)
+    throw new Problem(
+      404,
+      `${missing.length} of the picked items can no longer be found.`,
+      'They were retired or are not shared with you any more.',
+    );
+  return readRevisions(
+    database,
+    me.account.id,
+    wanted.map((id) => revision.get(id)!),
+  );
 }
 
-export async function changeTest(context: Context, me: SignedIn, testId: number, changes: Change[]): Promise<void> {
+export async function changeTest(
+  context: Context,
+  me: SignedIn,
+  testId: number,
+  changes: Change[],
+): Promise<void> {
   const { database } = context;
   await database.transaction(async (transaction) => {
     const held = await hold(database, me, testId, transaction);
@@ -172,7 +240,8 @@ export async function changeTest(context: Context, me: SignedIn, testId: number,
         outline = applyChange(outline, change).outline;
       }
     } catch (error) {
-      if (error instanceof ChangeRefused) throw new Problem(409, 'That change does not fit any more.', error.message);
+      if (error instanceof ChangeRefused)
+        throw new Problem(409, 'That change does not fit any more.', error.message);
       throw error;
     }
     await store(context, testId, outline, transaction);
@@ -194,7 +263,11 @@ export async function reviseEntry(
     const entry = allEntries(held.outline).find(({ id }) => id === entryId);
     if (!entry) throw notFound('The item in this test');
     if (entry.revisionId !== wanted.basedOn)
-      throw new Problem(409, 'This item was changed meanwhile.', 'Your wording is still here; close it to see the other one.');
+      throw new Problem(
+        409,
+        'This item was changed meanwhile.',
+        'Your wording is still here; close it to see the other one.',
+      );
     await database.query(
       `INSERT INTO revisions (item_id, number, test_id, based_on_id, content, words, kind, points, subject, depth, seconds, created_by, created_at)
        SELECT r.item_id, 1 + COALESCE((SELECT MAX(o.number) FROM revisions o WHERE o.item_id = r.item_id AND o.test_id = :testId), 0),
@@ -228,10 +301,14 @@ export async function reviseEntry(
   });
 }
 
-export async function putInBin({ database, now }: Context, me: SignedIn, testId: number, removed: boolean): Promise<void> {
+export async function putInBin(
+  { database, now }: Context,
+  me: SignedIn,
+  testId: number,
+  removed: boolean,
+): Promise<void> {
   await insistOnTest(database, me, testId);
   await database.query('UPDATE tests SET removed_at = :at WHERE id = :testId', {
     replacements: { at: removed ? new Date(now()) : null, testId },
   });
 }
-

@@ -14,26 +14,48 @@ const recent = 21 * day;
 export function todayRoutes(bind: Bind, { database, now }: Context): void {
   bind(api.readToday, async ({ me }) => {
     const time = now();
-    const mine = await readAssignments(database, me, '(a.closes_at IS NULL OR a.closes_at > :since)', { since: new Date(time - recent) });
+    const mine = await readAssignments(database, me, '(a.closes_at IS NULL OR a.closes_at > :since)', {
+      since: new Date(time - recent),
+    });
     const open = mine.filter((own) => own.opensAt <= time && !isComplete(own, time));
     const windows = mine
-      .filter((own) => own.opensAt < time + 7 * day && (open.includes(own) || own.opensAt > time || (own.closesAt ?? 0) > time - day))
+      .filter(
+        (own) =>
+          own.opensAt < time + 7 * day &&
+          (open.includes(own) || own.opensAt > time || (own.closesAt ?? 0) > time - day),
+      )
       .sort((a, b) => (a.closesAt ?? Infinity) - (b.closesAt ?? Infinity));
 
     const waiting: Waiting = [];
     const complete = mine.filter((own) => own.handedIn > 0 && isComplete(own, time));
     for (const own of complete) {
-      const line = { assignmentId: own.id, title: own.title, classes: listing(own.classes.map(({ name }) => name)), at: own.closesAt ?? time };
+      const line = {
+        assignmentId: own.id,
+        title: own.title,
+        classes: listing(own.classes.map(({ name }) => name)),
+        at: own.closesAt ?? time,
+      };
       const results = await readResults(database, me, own.id, time);
-      const flagged = results.items.filter(({ flags }) => flags.some(({ kind }) => kind === 'key-suspect' || kind === 'tempting-choice'));
+      const flagged = results.items.filter(({ flags }) =>
+        flags.some(({ kind }) => kind === 'key-suspect' || kind === 'tempting-choice'),
+      );
       if (flagged.length > 0) {
-        const numbers = listing(flagged.map(({ number, flags }) => `item ${number} (${flags[0]!.title.toLowerCase()})`));
+        const numbers = listing(
+          flagged.map(({ number, flags }) => `item ${number} (${flags[0]!.title.toLowerCase()})`),
+        );
         waiting.push({ ...line, what: 'flagged', count: flagged.length, detail: numbers });
       }
       const mean = own.meanShare === null ? '' : `, mean ${Math.round(own.meanShare * 100)} %`;
-      waiting.push({ ...line, what: 'complete', count: own.handedIn, detail: `${own.handedIn} of ${own.given} handed in${mean}` });
+      waiting.push({
+        ...line,
+        what: 'complete',
+        count: own.handedIn,
+        detail: `${own.handedIn} of ${own.given} handed in${mean}`,
+      });
     }
-    for (const own of open.filter(({ notBegun, closesAt }) => notBegun > 0 && closesAt !== null && closesAt < time + day))
+    for (const own of open.filter(
+      ({ notBegun, closesAt }) => notBegun > 0 && closesAt !== null && closesAt < time + day,
+    ))
       waiting.push({
         assignmentId: own.id,
         title: own.title,
@@ -47,7 +69,11 @@ export function todayRoutes(bind: Bind, { database, now }: Context): void {
       now: time,
       windows,
       waiting: waiting.sort((a, b) => b.at - a.at),
-      footing: { open: open.length, working: open.reduce((sum, own) => sum + own.working, 0), complete: complete.length },
+      footing: {
+        open: open.length,
+        working: open.reduce((sum, own) => sum + own.working, 0),
+        complete: complete.length,
+      },
     };
   });
 }

@@ -9,11 +9,7 @@ import { trueFalse, type SittingTrueFalse, type TrueFalse } from './true-false';
 
 export type Part = SingleChoice | MultipleChoice | TrueFalse | Numeric | ShortText;
 export type SittingPart =
-  | SittingSingleChoice
-  | SittingMultipleChoice
-  | SittingTrueFalse
-  | SittingNumeric
-  | SittingShortText;
+  SittingSingleChoice | SittingMultipleChoice | SittingTrueFalse | SittingNumeric | SittingShortText;
 export type PartKind = Part['kind'];
 
 export const kinds = {
@@ -32,7 +28,9 @@ const schemas = partKinds.map((kind) => kinds[kind].part) as unknown as [AnyPart
 export const part: z.ZodType<Part> = z.discriminatedUnion('kind', schemas, {
   error: ({ input }) => {
     const given = (input as { kind?: unknown } | null)?.kind;
-    return given === undefined ? 'The part does not say its kind.' : `There is no kind of part “${String(given)}”.`;
+    return given === undefined
+      ? 'The part does not say its kind.'
+      : `There is no kind of part “${String(given)}”.`;
   },
 }) as unknown as z.ZodType<Part>;
 
@@ -42,4 +40,10 @@ export function kindOf(part: { kind: PartKind }): Kind<Part, unknown, SittingPar
 }
 
 export type { MultipleChoice, Numeric, ShortText, SingleChoice, TrueFalse };
-export type { SittingMultipleChoice, SittingNumeric, SittingShortText, SittingSingleChoice, SittingTrueFalse };
+export type {
+  SittingMultipleChoice,
+  SittingNumeric,
+  SittingShortText,
+  SittingSingleChoice,
+  SittingTrueFalse,
+};

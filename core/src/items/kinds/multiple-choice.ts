@@ -45,7 +45,13 @@ export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoic
     return pointsForSet(rule, key, chosen);
   },
   isEmpty: (response) => response.length === 0,
-  forSitting: ({ id, kind, prompt, choices, mostChosen }) => ({ id, kind, prompt, choices: shown(choices), mostChosen }),
+  forSitting: ({ id, kind, prompt, choices, mostChosen }) => ({
+    id,
+    kind,
+    prompt,
+    choices: shown(choices),
+    mostChosen,
+  }),
   arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
   options: ({ choices, key }) => asOptions(choices, key),
   chosen: (response) => response,

@@ -5,7 +5,10 @@ import { partBase, type Kind, type PartBase } from '../kind';
 
 const tolerance = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('exact') }),
-  z.strictObject({ by: z.literal('absolute'), within: z.number().min(0, 'A tolerance cannot be below zero.') }),
+  z.strictObject({
+    by: z.literal('absolute'),
+    within: z.number().min(0, 'A tolerance cannot be below zero.'),
+  }),
   z.strictObject({
     by: z.literal('percent'),
     within: z.number().min(0, 'A tolerance cannot be below zero.').max(100),
@@ -46,7 +49,11 @@ const part = z
         message: `“${own.key.value}” is not a number. Write it like 12.5, 3/4 or 1 1/2, without a unit.`,
       });
     if (own.key.unitRequired && own.key.units.length === 0)
-      context.addIssue({ code: 'custom', path: ['key', 'units'], message: 'A unit is required, but none is listed.' });
+      context.addIssue({
+        code: 'custom',
+        path: ['key', 'units'],
+        message: 'A unit is required, but none is listed.',
+      });
   });
 
 export type Numeric = z.infer<typeof part>;
@@ -60,7 +67,10 @@ const squash = (name: string) =>
   name.replace(/\s+/g, '').replace(/²/g, '^2').replace(/³/g, '^3').replace(/[·⋅]/g, '*').replace(/º/g, '°');
 
 /** The reading in the key's own unit; null when its unit is not accepted. */
-function inKeyUnit({ value, unit: given }: Reading, { units, unitRequired }: NumericKey): exact.Rational | null {
+function inKeyUnit(
+  { value, unit: given }: Reading,
+  { units, unitRequired }: NumericKey,
+): exact.Rational | null {
   if (given === '') return unitRequired ? null : value;
   const accepted = units.find(({ name }) => squash(name) === squash(given));
   if (accepted) return exact.times(value, exact.fromNumber(accepted.factor));
@@ -110,7 +120,9 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
     const [reading] = readNumber(response, own.key.decimal);
     if (!reading) return response.trim().toLowerCase();
     const value = inKeyUnit(reading, own.key);
-    return value ? String(Number(exact.toNumber(value).toPrecision(12))) : `${exact.toNumber(reading.value)} ${reading.unit}`;
+    return value
+      ? String(Number(exact.toNumber(value).toPrecision(12)))
+      : `${exact.toNumber(reading.value)} ${reading.unit}`;
   },
   inWords: (_, response) => response.trim(),
   keyInWords({ key, rule }) {

@@ -59,7 +59,10 @@ export const shortText: Kind<ShortText, string, SittingShortText> = {
     if (given === '') return 0;
     if (rule.rule === 'all-or-nothing')
       return variants.some((variant) => fold(variant, folding) === given) ? rule.points : 0;
-    const folded = { ...rule, values: rule.values.map((line) => ({ ...line, value: fold(line.value, folding) })) };
+    const folded = {
+      ...rule,
+      values: rule.values.map((line) => ({ ...line, value: fold(line.value, folding) })),
+    };
     return pointsForSet(folded, [], [given]);
   },
   isEmpty: (response) => response.trim() === '',

@@ -1,0 +1,46 @@
+/** The arrows between the workspaces go one way: web -> contract -> core, server -> contract -> core. */
+const only = (from, ...to) => ({
+  name: `${from}-reaches-only-${to.join('-') || 'itself'}`,
+  severity: 'error',
+  from: { path: `^${from}/src` },
+  to: {
+    path: '^(core|contract|server|web|demo|stand-ins|e2e|scripts)/',
+    pathNot: `^(${[from, ...to].join('|')})/`,
+  },
+});
+
+module.exports = {
+  forbidden: [
+    only('core'),
+    only('contract', 'core'),
+    only('server', 'contract', 'core'),
+    only('web', 'contract', 'core'),
+    only('demo', 'core'),
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    {
+      name: 'core-has-no-world',
+      comment: 'No Node, no DOM, no database in core.',
+      severity: 'error',
+      from: { path: '^core/src' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'seat-carries-no-desk',
+      severity: 'error',
+      from: { path: '^web/src/(seat|parts)' },
+      to: { path: '^web/src/(desk|office)|element-plus|echarts|@tiptap' },
+    },
+  ],
+  options: {
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(dist|node_modules|test)/' },
+    enhancedResolveOptions: { exportsFields: ['exports'], extensions: ['.ts', '.vue', '.js', '.mjs'] },
+  },
+};

@@ -1,0 +1,35 @@
+/** What the sitting page needs of core; nothing here loads keys, schemas or anything else that a student has no use for. */
+
+/** Whether a response says anything: every kind's empty response is nothing, an empty list or blank text. */
+export function isAnswered(response: unknown): boolean {
+  if (response === null || response === undefined) return false;
+  if (typeof response === 'string') return response.trim() !== '';
+  return Array.isArray(response) ? response.length > 0 : true;
+}
+
+export type Progress = 'unanswered' | 'partly' | 'answered';
+
+export function progressOf(
+  parts: readonly { id: string }[],
+  responses: Readonly<Record<string, unknown>>,
+): Progress {
+  const done = parts.filter(({ id }) => isAnswered(responses[id])).length;
+  return done === 0 ? 'unanswered' : done < parts.length ? 'partly' : 'answered';
+}
+
+export interface Numbered {
+  number: number;
+  device: string;
+}
+
+/**
+ * What became of a save, by what now stands in the database.
+ *
+ * @returns `kept` when it is ours, `newer` when another tab or device was ahead
+ */
+export const outcomeOf = (sent: Numbered, stored: Numbered): 'kept' | 'newer' =>
+  stored.number === sent.number && stored.device === sent.device ? 'kept' : 'newer';
+
+/** The wait before try `tries` (from 1), in milliseconds: doubling from a second to a quarter minute. `luck` in [0, 1) spreads a class out. */
+export const backoff = (tries: number, luck: number) =>
+  Math.min(15_000, 1_000 * 2 ** (tries - 1)) * (0.75 + 0.5 * luck);

@@ -1,0 +1,29 @@
+/** Wall-clock times and instants, through the IANA zone data that Luxon reads. */
+import { DateTime } from 'luxon';
+
+export type WallReading = { ok: true; at: number } | { ok: false; message: string };
+
+/**
+ * A date and time on the wall of a place ("2026-03-08T02:30", "America/New_York") as an instant. A time that the clock
+ * change skips is refused; of a time that comes twice, the first is taken.
+ */
+export function atWall(wall: string, zone: string): WallReading {
+  const read = DateTime.fromISO(wall, { zone });
+  if (!read.isValid)
+    return {
+      ok: false,
+      message:
+        read.invalidReason === 'unsupported zone'
+          ? `There is no time zone “${zone}”.`
+          : 'That is not a date and time.',
+    };
+  // Luxon moves a skipped time forward; it then no longer reads as it was written.
+  if (read.toFormat("yyyy-MM-dd'T'HH:mm") !== wall.slice(0, 16))
+    return { ok: false, message: 'That time does not exist: the clocks go forward over it.' };
+  const [earliest] = read.getPossibleOffsets().sort((a, b) => a.toMillis() - b.toMillis());
+  return { ok: true, at: (earliest ?? read).toMillis() };
+}
+
+/** The wall time of an instant, as a form field writes it: "2026-03-06T14:30". */
+export const wallOf = (at: number, zone: string) =>
+  DateTime.fromMillis(at, { zone }).toFormat("yyyy-MM-dd'T'HH:mm");

@@ -1,0 +1,102 @@
+/**
+ * Windows, limits and deadlines. Instants are milliseconds since 1970-01-01 UTC; durations are milliseconds. The
+ * clock is the caller's.
+ */
+export const second = 1000;
+export const minute = 60 * second;
+export const hour = 60 * minute;
+export const day = 24 * hour;
+
+/** A save that was under way at the deadline is still taken for so long. */
+export const defaultGrace = 10 * second;
+
+export type LateRule = { late: 'no' } | { late: 'until'; until: number };
+
+export interface Window {
+  opensAt: number;
+  /** Null: never closes. */
+  closesAt: number | null;
+  lateRule: LateRule;
+}
+
+export interface TimeRules extends Window {
+  /** Working time; null: none but the window. */
+  limit: number | null;
+  /** 1 for most; 1.5 gives half as much again. Null: no limit for this student. */
+  timeFactor: number | null;
+  grace: number;
+}
+
+/** When the last answer of anybody in this window can be written; null when it never ends. */
+export function windowEnd({ closesAt, lateRule }: Window): number | null {
+  if (closesAt === null) return null;
+  return lateRule.late === 'until' ? Math.max(closesAt, lateRule.until) : closesAt;
+}
+
+/**
+ * When an attempt begun at `beganAt` ends: after the student's own working time, and never after the window. Extra
+ * time stretches the limit, not the window, which is everybody's.
+ *
+ * @returns null when nothing ends it
+ */
+export function deadlineOf(rules: TimeRules, beganAt: number): number | null {
+  const own =
+    rules.limit === null || rules.timeFactor === null
+      ? null
+      : beganAt + Math.round(rules.limit * rules.timeFactor);
+  const end = windowEnd(rules);
+  if (own === null) return end;
+  return end === null ? own : Math.min(own, end);
+}
+
+export type WindowState = 'before' | 'open' | 'late' | 'closed';
+
+/** Where a window stands. It is open at the instant it opens and closed at the instant it closes. */
+export function windowState(window: Window, now: number): WindowState {
+  if (now < window.opensAt) return 'before';
+  if (window.closesAt === null || now < window.closesAt) return 'open';
+  const end = windowEnd(window)!;
+  return now < end ? 'late' : 'closed';
+}
+
+export type AttemptState = 'working' | 'grace' | 'over';
+
+/** Where an attempt stands: over once it was handed in or its deadline and grace have passed. */
+export function attemptState(
+  attempt: { deadlineAt: number | null; handedInAt: number | null },
+  grace: number,
+  now: number,
+): AttemptState {
+  if (attempt.handedInAt !== null) return 'over';
+  if (attempt.deadlineAt === null || now < attempt.deadlineAt) return 'working';
+  return now < attempt.deadlineAt + grace ? 'grace' : 'over';
+}
+
+/** Whether work handed in then is late: after the window closed, during the time for late work. */
+export const isLate = ({ closesAt }: Window, handedInAt: number) =>
+  closesAt !== null && handedInAt > closesAt;
+
+/** What stands against a window, in words; empty when it can be given. */
+export function windowProblems(
+  window: Window,
+  limit: number | null,
+  now: number,
+): { field: string; message: string }[] {
+  const { opensAt, closesAt, lateRule } = window;
+  const found: { field: string; message: string }[] = [];
+  if (closesAt !== null && closesAt <= opensAt)
+    found.push({
+      field: 'closesAt',
+      message: closesAt === opensAt ? 'It closes at the moment it opens.' : 'It closes before it opens.',
+    });
+  else if (closesAt !== null && closesAt <= now)
+    found.push({ field: 'closesAt', message: 'The closing time has already passed.' });
+  else if (closesAt !== null && limit !== null && closesAt - Math.max(opensAt, now) < limit)
+    found.push({
+      field: 'limit',
+      message: 'The time limit is longer than the window, so nobody could use all of it.',
+    });
+  if (lateRule.late === 'until' && (closesAt === null || lateRule.until <= closesAt))
+    found.push({ field: 'lateRule', message: 'Late work must be possible for some time after closing.' });
+  return found;
+}

@@ -1,0 +1,59 @@
+/** Instants and durations in words, for a place's own clock. */
+import { day, minute, second } from './window';
+
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+function partsOf(at: number, zone: string): Record<string, string> {
+  let format = formats.get(zone);
+  if (!format) {
+    format = new Intl.DateTimeFormat('en-GB', {
+      timeZone: zone,
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+      year: 'numeric',
+      hour: '2-digit',
+      minute: '2-digit',
+      hourCycle: 'h23',
+    });
+    formats.set(zone, format);
+  }
+  return Object.fromEntries(format.formatToParts(at).map(({ type, value }) => [type, value]));
+}
+
+const dayNumber = ({ year, month, day: date }: Record<string, string>) =>
+  Date.parse(`${date} ${month!.slice(0, 3)} ${year} 00:00 UTC`) / day;
+
+/** "today 14:30", "Fri 14:30" within six days, "Fri 6 Mar, 14:30" otherwise, with the year when it is another. */
+export function inWords(at: number, zone: string, now: number): string {
+  const then = partsOf(at, zone);
+  const today = partsOf(now, zone);
+  const days = dayNumber(then) - dayNumber(today);
+  const clock = `${then.hour}:${then.minute}`;
+  if (days === 0) return `today ${clock}`;
+  if (days > 0 && days < 7) return `${then.weekday} ${clock}`;
+  const date = `${then.weekday} ${then.day} ${then.month!.slice(0, 3)}`;
+  return then.year === today.year ? `${date}, ${clock}` : `${date} ${then.year}, ${clock}`;
+}
+
+/** "20 minutes", "1 hour 30 minutes", "2 days"; below a minute in seconds. */
+export function lengthInWords(length: number): string {
+  const seconds = Math.max(0, Math.round(length / second));
+  const say = (n: number, word: string) => `${n} ${word}${n === 1 ? '' : 's'}`;
+  if (seconds < 60) return say(seconds, 'second');
+  const minutes = Math.round(seconds / 60);
+  if (minutes < 60) return say(minutes, 'minute');
+  if (minutes < 48 * 60) {
+    const rest = minutes % 60;
+    return say(Math.floor(minutes / 60), 'hour') + (rest ? ` ${say(rest, 'minute')}` : '');
+  }
+  return say(Math.round(minutes / 60 / 24), 'day');
+}
+
+/** About how long: "20 minutes", "5 hours", "2 days". */
+export function roughly(length: number): string {
+  const hours = length / (60 * minute);
+  if (hours < 1) return lengthInWords(Math.max(1, Math.round(length / minute)) * minute);
+  if (hours < 36) return lengthInWords(Math.round(hours) * 60 * minute);
+  return lengthInWords(Math.round(hours / 24) * day);
+}

@@ -1,0 +1,27 @@
+const shared = {
+  transform: {
+    '^.+\\.ts$': [
+      '@swc/jest',
+      { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
+    ],
+  },
+  testEnvironment: 'node',
+};
+
+/** @type {import('jest').Config} */
+module.exports = {
+  projects: [
+    {
+      ...shared,
+      displayName: 'core',
+      testMatch: ['<rootDir>/core/test/**/*.test.ts', '<rootDir>/demo/test/**/*.test.ts'],
+    },
+    {
+      ...shared,
+      displayName: 'server',
+      testMatch: ['<rootDir>/server/test/**/*.test.ts'],
+      globalSetup: '<rootDir>/server/test/support/start-database.cjs',
+      globalTeardown: '<rootDir>/server/test/support/stop-database.cjs',
+    },
+  ],
+};

@@ -1,0 +1,70 @@
+/** One way to the server. Errors become `Refused`, with the server's own words and the place of each fault. */
+import type { ProblemBody } from '@oaken/contract';
+
+export class Refused extends Error {
+  override name = 'Refused';
+
+  constructor(readonly problem: ProblemBody) {
+    super(problem.detail ? `${problem.title} ${problem.detail}` : problem.title);
+  }
+
+  get status(): number {
+    return this.problem.status;
+  }
+
+  /** The message for a field, by its JSON pointer. */
+  at(pointer: string): string | undefined {
+    return this.problem.errors?.find((error) => error.pointer === pointer)?.message;
+  }
+}
+
+/** Nothing came back: no network, or no server. */
+export class Unreachable extends Error {
+  override name = 'Unreachable';
+
+  constructor() {
+    super('The server cannot be reached. Check the network; nothing that you typed is lost.');
+  }
+}
+
+let csrf: string | null = null;
+export const setCsrf = (token: string | null) => (csrf = token);
+
+/** What to do when the server says that nobody is signed in. */
+let whenSignedOut = () => {};
+export const onSignedOut = (act: () => void) => (whenSignedOut = act);
+
+export async function request<Answer>(
+  method: string,
+  path: string,
+  body?: unknown,
+  options: { keepalive?: boolean } = {},
+): Promise<Answer> {
+  const headers: Record<string, string> = {};
+  if (body !== undefined) headers['Content-Type'] = 'application/json';
+  if (csrf !== null) headers['X-CSRF-Token'] = csrf;
+  let response: Response;
+  try {
+    response = await fetch(path, {
+      method,
+      headers,
+      body: body === undefined ? undefined : JSON.stringify(body),
+      ...options,
+    });
+  } catch {
+    throw new Unreachable();
+  }
+  if (response.ok) return (await response.json()) as Answer;
+  const problem = await response
+    .json()
+    .catch(() => ({
+      type: 'about:blank',
+      title: `The server answered ${response.status}.`,
+      status: response.status,
+    }));
+  if (response.status === 401 && csrf !== null) whenSignedOut();
+  throw new Refused(problem as ProblemBody);
+}
+
+/** An error in words for a person. */
+export const inWords = (error: unknown) => (error instanceof Error ? error.message : String(error));

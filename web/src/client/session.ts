@@ -1,0 +1,50 @@
+import type { Account } from '@oaken/contract/accounts';
+import { defineStore } from 'pinia';
+import { computed, ref } from 'vue';
+import { request, setCsrf } from './request';
+
+export interface SessionAnswer {
+  account: Account | null;
+  csrf: string | null;
+  school: { name: string; zone: string };
+  now: number;
+}
+
+/** Who is signed in, the school's zone, and the server's clock, which is the only one that counts. */
+export const useSession = defineStore('session', () => {
+  const account = ref<Account | null>(null);
+  const school = ref({ name: '', zone: 'UTC' });
+  const known = ref(false);
+  /** Server time minus this machine's monotonic clock. */
+  const ahead = ref(0);
+
+  function take(answer: SessionAnswer): void {
+    account.value = answer.account;
+    school.value = answer.school;
+    setCsrf(answer.csrf);
+    setClock(answer.now);
+    known.value = true;
+  }
+
+  function setClock(serverNow: number): void {
+    ahead.value = serverNow - performance.now();
+  }
+
+  /** The server's time now, however wrong this machine's own clock is. */
+  const now = () => Math.round(performance.now() + ahead.value);
+
+  async function load(): Promise<void> {
+    take(await request<SessionAnswer>('GET', '/api/session'));
+  }
+
+  async function signOut(): Promise<void> {
+    await request('DELETE', '/api/session');
+    account.value = null;
+    setCsrf(null);
+  }
+
+  const name = computed(() =>
+    account.value ? `${account.value.givenName} ${account.value.familyName}` : '',
+  );
+  return { account, school, known, name, take, load, signOut, now, setClock };
+});

@@ -1,0 +1,177 @@
+<script setup lang="ts">
+import {
+  BookOpenText,
+  CalendarDays,
+  ChartNoAxesColumn,
+  FileText,
+  LogOut,
+  Moon,
+  Sun,
+  Sunrise,
+  Users,
+  Building2,
+} from '@lucide/vue';
+import { computed } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { onSignedOut } from '../client/request';
+import { useSession } from '../client/session';
+import { theme, turnTheme } from '../look/theme';
+import UndoStrip from './UndoStrip.vue';
+
+const session = useSession();
+const route = useRoute();
+const router = useRouter();
+
+const teacherPlaces = [
+  { to: '/', name: 'Today', icon: Sunrise },
+  { to: '/banks', name: 'Banks', icon: BookOpenText },
+  { to: '/tests', name: 'Tests', icon: FileText },
+  { to: '/classes', name: 'Classes', icon: Users },
+  { to: '/schedule', name: 'Schedule', icon: CalendarDays },
+  { to: '/results', name: 'Results', icon: ChartNoAxesColumn },
+];
+const places = computed(() =>
+  session.account?.role === 'administrator'
+    ? [{ to: '/office', name: 'Office', icon: Building2 }]
+    : teacherPlaces,
+);
+const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to));
+const bare = computed(() => route.path === '/sign-in' || !session.account);
+
+onSignedOut(() => {
+  session.account = null;
+  void router.push({ path: '/sign-in', query: { to: route.fullPath } });
+});
+
+async function leave(): Promise<void> {
+  await session.signOut().catch(() => {});
+  await router.push('/sign-in');
+}
+</script>
+
+<template>
+  <a class="skip" href="#page">Go to the page</a>
+  <div v-if="bare" class="bare"><RouterView /></div>
+  <div v-else class="desk">
+    <nav class="spine" aria-label="Places">
+      <RouterLink
+        v-for="place in places"
+        :key="place.to"
+        :to="place.to"
+        class="place"
+        :class="{ here: isHere(place.to) }"
+        :aria-current="isHere(place.to) ? 'page' : undefined"
+      >
+        <component :is="place.icon" :size="20" :stroke-width="1.7" aria-hidden="true" />
+        {{ place.name }}
+      </RouterLink>
+      <div class="below">
+        <button class="place" :title="theme === 'dark' ? 'Light page' : 'Dark page'" @click="turnTheme">
+          <component :is="theme === 'dark' ? Sun : Moon" :size="18" :stroke-width="1.7" aria-hidden="true" />
+          {{ theme === 'dark' ? 'Light' : 'Dark' }}
+        </button>
+        <button class="place" :title="`Signed in as ${session.name}`" @click="leave">
+          <LogOut :size="18" :stroke-width="1.7" aria-hidden="true" />
+          Sign out
+        </button>
+      </div>
+    </nav>
+    <main id="page" class="paper">
+      <RouterView
+        :key="
+          String(route.params.testId ?? '') + String(route.params.assignmentId ?? '') + route.matched[0]?.path
+        "
+      />
+    </main>
+    <UndoStrip />
+  </div>
+</template>
+
+<style>
+.skip {
+  position: absolute;
+  left: -999px;
+}
+.skip:focus {
+  left: 8px;
+  top: 8px;
+  z-index: 50;
+  background: var(--sheet);
+  padding: 8px 12px;
+}
+.desk {
+  display: grid;
+  grid-template-columns: 84px minmax(0, 1fr);
+  height: 100vh;
+}
+.spine {
+  background: var(--oak-deep);
+  border-right: 4px solid var(--oak-light);
+  display: flex;
+  flex-direction: column;
+  padding: 10px 0;
+  overflow-y: auto;
+}
+.spine .place {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  gap: 3px;
+  padding: 11px 2px 9px;
+  color: #eaddca;
+  font-size: 0.8rem;
+  text-decoration: none;
+  background: none;
+  border: 0;
+  cursor: pointer;
+  width: 100%;
+}
+.spine .place:hover {
+  background: rgb(255 255 255 / 8%);
+}
+.spine .place:focus-visible {
+  outline-color: #fff;
+  outline-offset: -3px;
+}
+.spine .here {
+  background: var(--paper);
+  color: var(--ink);
+  font-weight: 650;
+}
+.spine .below {
+  margin-top: auto;
+}
+.paper {
+  min-width: 0;
+  height: 100vh;
+  display: flex;
+  flex-direction: column;
+  overflow: hidden;
+}
+@media (max-width: 820px) {
+  .desk {
+    grid-template-columns: 1fr;
+    grid-template-rows: minmax(0, 1fr) auto;
+  }
+  .paper {
+    height: auto;
+    min-height: 0;
+  }
+  .spine {
+    order: 2;
+    flex-direction: row;
+    border-right: 0;
+    border-top: 3px solid var(--oak-light);
+    padding: 0;
+    overflow-x: auto;
+  }
+  .spine .place {
+    padding: 7px 6px;
+    min-width: 62px;
+  }
+  .spine .below {
+    margin: 0 0 0 auto;
+    display: flex;
+  }
+}
+</style>

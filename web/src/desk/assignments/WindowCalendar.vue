@@ -1,0 +1,178 @@
+<script setup lang="ts">
+/** Weeks as columns of days, windows as ruled bars from opening to closing, each with its own account. */
+import type { AssignmentRow } from '@oaken/contract/assignments';
+import { listing } from '@oaken/core/text';
+import { day, wallOf } from '@oaken/core/timing';
+import { computed } from 'vue';
+import { useSession } from '../../client/session';
+
+interface Bar {
+  id: number;
+  title: string;
+  classes: string;
+  opensAt: number;
+  closesAt: number | null;
+  account: string;
+  /** The one that is being made. */
+  mine?: boolean;
+}
+
+const props = defineProps<{
+  assignments: AssignmentRow[];
+  from: number;
+  weeks: number;
+  extra?: { title: string; classes: string; opensAt: number; closesAt: number | null } | null;
+}>();
+const session = useSession();
+const zone = computed(() => session.school.zone);
+const dateOf = (at: number) => wallOf(at, zone.value).slice(0, 10);
+
+/** Dates as plain days, so that a clock change never shifts a column. */
+const asDay = (date: string) => Date.parse(`${date}T00:00Z`) / day;
+const firstDay = computed(() => {
+  const start = asDay(dateOf(props.from));
+  return start - ((start + 3) % 7);
+});
+const weeks = computed(() => Array.from({ length: props.weeks }, (_, w) => firstDay.value + 7 * w));
+const names = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const label = (at: number) =>
+  new Date(at * day).toLocaleDateString('en', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+const today = computed(() => asDay(dateOf(session.now())));
+
+const bars = computed<Bar[]>(() => {
+  const given = props.assignments.map((own) => ({
+    id: own.id,
+    title: own.title,
+    classes: listing(own.classes.map(({ name }) => name)),
+    opensAt: own.opensAt,
+    closesAt: own.closesAt,
+    account: `${own.given} given, ${own.notBegun} not begun, ${own.working} working, ${own.handedIn} handed in`,
+  }));
+  return props.extra ? [...given, { id: 0, ...props.extra, account: 'this one', mine: true }] : given;
+});
+
+/** The bars of a week with their first and last column, longest first so that rows stay few. */
+function inWeek(monday: number) {
+  return bars.value
+    .map((bar) => {
+      const first = asDay(dateOf(bar.opensAt));
+      const last = bar.closesAt === null ? Infinity : asDay(dateOf(bar.closesAt));
+      return { ...bar, first, last };
+    })
+    .filter(({ first, last }) => last >= monday && first < monday + 7)
+    .sort((a, b) => a.first - b.first || b.last - a.last)
+    .map((bar) => ({
+      ...bar,
+      column: `${Math.max(0, bar.first - monday) + 1} / ${Math.min(6, bar.last - monday) + 2}`,
+      begins: bar.first >= monday,
+      ends: bar.last <= monday + 6,
+    }));
+}
+const hour = (at: number) => wallOf(at, zone.value).slice(11, 16);
+</script>
+
+<template>
+  <div class="calendar">
+    <section v-for="monday in weeks" :key="monday" class="week" :aria-label="`Week of ${label(monday)}`">
+      <div class="days">
+        <div
+          v-for="(name, d) in names"
+          :key="name"
+          class="dayname"
+          :class="{ today: monday + d === today, past: monday + d < today }"
+        >
+          {{ name }} <span class="faded">{{ label(monday + d) }}</span>
+        </div>
+      </div>
+      <div class="bars">
+        <component
+          :is="bar.mine ? 'div' : 'RouterLink'"
+          v-for="bar in inWeek(monday)"
+          :key="bar.id"
+          :to="bar.mine ? undefined : `/results/${bar.id}`"
+          class="bar"
+          :class="{ mine: bar.mine, begins: bar.begins, ends: bar.ends }"
+          :style="{ gridColumn: bar.column }"
+          :title="`${bar.title}, ${bar.classes}: ${bar.account}`"
+        >
+          <span class="line"
+            ><b>{{ bar.title }}</b> · {{ bar.classes }}</span
+          >
+          <span class="line small faded">
+            <template v-if="bar.begins">{{ hour(bar.opensAt) }} –</template><template v-else>…</template>
+            <template v-if="bar.ends && bar.closesAt !== null"> {{ hour(bar.closesAt) }}</template><template
+              v-else
+            >
+              …</template
+            >
+            · {{ bar.account }}
+          </span>
+        </component>
+        <p v-if="inWeek(monday).length === 0" class="faded small none">Nothing in this week.</p>
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.days,
+.bars {
+  display: grid;
+  grid-template-columns: repeat(7, minmax(0, 1fr));
+}
+.dayname {
+  border-bottom: 2px solid var(--rule-strong);
+  border-left: var(--line);
+  padding: 4px 6px;
+  font-weight: 600;
+  font-size: 0.85rem;
+}
+.dayname span {
+  font-weight: 400;
+}
+.today {
+  box-shadow: inset 0 -4px var(--oak);
+}
+.bars {
+  gap: 5px 0;
+  padding: 6px 0 16px;
+  min-height: 60px;
+  background-image: repeating-linear-gradient(to right, var(--rule) 0 1px, transparent 1px calc(100% / 7));
+}
+.bar {
+  border: 1px solid var(--rule-strong);
+  border-left-width: 1px;
+  background: var(--paper);
+  color: inherit;
+  text-decoration: none;
+  padding: 3px 7px;
+  margin: 0 3px;
+  min-width: 0;
+}
+.bar.begins {
+  border-left: 4px solid var(--oak-light);
+}
+.bar.ends {
+  border-right: 4px solid var(--oak-light);
+}
+.bar:hover {
+  background: var(--wash);
+}
+.mine {
+  background: var(--secure-wash);
+  border-color: var(--secure) !important;
+}
+.line {
+  display: block;
+  display: -webkit-box;
+  -webkit-line-clamp: 2;
+  -webkit-box-orient: vertical;
+  overflow: hidden;
+  font-size: 0.88rem;
+  line-height: 1.35;
+}
+.none {
+  grid-column: 1 / -1;
+  padding: 6px;
+}
+</style>

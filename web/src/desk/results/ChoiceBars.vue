@@ -1,0 +1,81 @@
+<script setup lang="ts">
+/** Each choice as a pair of bars: the share of the strong above, of the weak below; the key is boxed. */
+import type { ItemResult } from '@oaken/contract/results';
+import { percent } from '../words';
+
+type Option = ItemResult['options'][number];
+defineProps<{ options: Option[] }>();
+const share = (value: number | null, option: Option) => value ?? option.share;
+const letters = 'abcdefghijklmnopqrst';
+const words = (option: Option, at: number) =>
+  `${letters[at]} ${option.label}${option.right ? ', the key' : ''}: ${option.n} students` +
+  (option.upper === null || option.lower === null
+    ? ''
+    : `, strong ${percent(option.upper)}, weak ${percent(option.lower)}`);
+</script>
+
+<template>
+  <ul class="choices">
+    <li
+      v-for="(option, at) in options"
+      :key="option.id"
+      :class="{ key: option.right }"
+      :title="words(option, at)"
+    >
+      <span class="unseen">{{ words(option, at) }}</span>
+      <svg viewBox="0 0 24 30" aria-hidden="true">
+        <rect
+          x="2"
+          :y="14 - 14 * share(option.upper, option)"
+          width="20"
+          :height="14 * share(option.upper, option)"
+          class="strong"
+        />
+        <rect x="2" y="16" width="20" :height="14 * share(option.lower, option)" class="weak" />
+        <path d="M0 15H24" class="base" />
+      </svg>
+      <span class="sign" aria-hidden="true">{{ letters[at] }} {{ option.n }}</span>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.choices {
+  list-style: none;
+  display: flex;
+  gap: 3px;
+  margin: 0;
+  padding: 0;
+}
+li {
+  width: 38px;
+  text-align: center;
+  border: 1px solid transparent;
+  border-radius: 2px;
+  padding: 1px;
+}
+.key {
+  border: 1.5px solid var(--ink);
+}
+svg {
+  width: 26px;
+  height: 32px;
+  display: block;
+  margin: 0 auto;
+}
+.strong {
+  fill: var(--secure);
+}
+.weak {
+  fill: var(--oak-light);
+}
+.base {
+  stroke: var(--rule-strong);
+}
+.sign {
+  font-size: 0.72rem;
+  line-height: 1.1;
+  display: block;
+  white-space: nowrap;
+}
+</style>

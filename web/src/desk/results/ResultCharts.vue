@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import type { ResultsAnswer } from '@oaken/contract/results';
+import { BarChart, ScatterChart } from 'echarts/charts';
+import { AriaComponent, GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
+import { use } from 'echarts/core';
+import { SVGRenderer } from 'echarts/renderers';
+import { computed } from 'vue';
+import VChart from 'vue-echarts';
+import { theme } from '../../look/theme';
+
+use([BarChart, ScatterChart, GridComponent, TooltipComponent, AriaComponent, MarkLineComponent, SVGRenderer]);
+const props = defineProps<{ results: ResultsAnswer }>();
+
+const colours = computed(() => {
+  void theme.value;
+  const style = getComputedStyle(document.documentElement);
+  const of = (name: string) => style.getPropertyValue(name).trim();
+  return {
+    ink: of('--ink'),
+    faded: of('--faded'),
+    rule: of('--rule'),
+    oak: of('--oak-light'),
+    secure: of('--secure'),
+    low: of('--low'),
+  };
+});
+const fontOf = () => getComputedStyle(document.body).fontFamily;
+const axis = computed(() => ({
+  axisLabel: { color: colours.value.faded },
+  axisLine: { lineStyle: { color: colours.value.faded } },
+  splitLine: { lineStyle: { color: colours.value.rule } },
+  nameTextStyle: { color: colours.value.faded },
+}));
+
+/** Ten equal steps of the points possible; the last one holds full marks. */
+const steps = computed(() => {
+  const { points } = props.results.assignment;
+  const counts = Array.from({ length: 10 }, () => 0);
+  for (const own of props.results.students)
+    if (own.points !== null && points > 0) counts[Math.min(9, Math.floor((10 * own.points) / points))]!++;
+  return counts;
+});
+const distribution = computed(() => ({
+  aria: { enabled: true },
+  textStyle: { fontFamily: fontOf() },
+  grid: { left: 40, right: 12, top: 26, bottom: 42 },
+  tooltip: {},
+  xAxis: {
+    type: 'category',
+    data: steps.value.map((_, at) => `${at * 10}–${at * 10 + 10}`),
+    name: 'percent of the points',
+    nameLocation: 'middle',
+    nameGap: 28,
+    ...axis.value,
+  },
+  yAxis: { type: 'value', minInterval: 1, name: 'students', ...axis.value },
+  series: [{ type: 'bar', data: steps.value, barCategoryGap: '8%', itemStyle: { color: colours.value.oak } }],
+}));
+const scatter = computed(() => ({
+  aria: { enabled: true },
+  textStyle: { fontFamily: fontOf() },
+  grid: { left: 46, right: 16, top: 26, bottom: 42 },
+  tooltip: {
+    formatter: ({ data }: { data: [number, number, number] }) =>
+      `Item ${data[2]}: facility ${data[0].toFixed(2)}, item-rest ${data[1].toFixed(2)}`,
+  },
+  xAxis: {
+    type: 'value',
+    min: 0,
+    max: 1,
+    name: 'facility: hard to easy',
+    nameLocation: 'middle',
+    nameGap: 28,
+    ...axis.value,
+  },
+  yAxis: {
+    type: 'value',
+    min: (range: { min: number }) => Math.min(0, Math.floor(range.min * 4) / 4),
+    max: 1,
+    interval: 0.25,
+    name: 'item-rest correlation',
+    nameTextStyle: { align: 'left', color: colours.value.faded },
+    axisLabel: axis.value.axisLabel,
+    splitLine: axis.value.splitLine,
+  },
+  series: [
+    {
+      type: 'scatter',
+      symbol: 'rect',
+      symbolSize: 22,
+      label: {
+        show: true,
+        formatter: ({ data }: { data: [number, number, number] }) => String(data[2]),
+        color: colours.value.ink,
+        fontSize: 11,
+      },
+      itemStyle: { color: 'transparent', borderColor: colours.value.secure, borderWidth: 1.5 },
+      data: props.results.items.flatMap((item) =>
+        item.facility.value === null || item.itemRest.value === null
+          ? []
+          : [[item.facility.value, item.itemRest.value, item.number]],
+      ),
+    },
+  ],
+}));
+</script>
+
+<template>
+  <div class="charts">
+    <figure>
+      <figcaption>How the points are spread</figcaption>
+      <VChart class="chart" :option="distribution" autoresize />
+      <table class="unseen">
+        <caption>
+          Students by percent of the points
+        </caption>
+        <tbody>
+          <tr v-for="(n, at) in steps" :key="at">
+            <th>{{ at * 10 }} to {{ at * 10 + 10 }} %</th>
+            <td>{{ n }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </figure>
+    <figure>
+      <figcaption>Items by facility and discrimination</figcaption>
+      <VChart class="chart" :option="scatter" autoresize />
+    </figure>
+  </div>
+</template>
+
+<style scoped>
+.charts {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 18px;
+}
+figure {
+  margin: 0;
+  min-width: 0;
+}
+figcaption {
+  font-family: var(--serif);
+  font-weight: 600;
+}
+.chart {
+  height: 250px;
+}
+</style>

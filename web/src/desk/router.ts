@@ -1,0 +1,69 @@
+import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router';
+import { useSession } from '../client/session';
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    /** Whose page it is; everybody's when it does not say. */
+    who?: 'teacher' | 'administrator';
+    title: string;
+  }
+}
+
+const teacher = (title: string) => ({ who: 'teacher' as const, title });
+
+const routes: RouteRecordRaw[] = [
+  { path: '/sign-in', component: () => import('./accounts/SignInPage.vue'), meta: { title: 'Sign in' } },
+  { path: '/', component: () => import('./today/TodayPage.vue'), meta: teacher('Today') },
+  { path: '/banks', component: () => import('./banks/BanksPage.vue'), meta: teacher('Banks') },
+  { path: '/tests', component: () => import('./tests/TestsPage.vue'), meta: teacher('Tests') },
+  { path: '/tests/:testId(\\d+)', component: () => import('./tests/BuildPage.vue'), meta: teacher('Test') },
+  {
+    path: '/tests/:testId(\\d+)/items/:entryId',
+    component: () => import('./tests/EditItemPage.vue'),
+    meta: teacher('Edit item'),
+  },
+  {
+    path: '/tests/:testId(\\d+)/assign',
+    component: () => import('./assignments/AssignPage.vue'),
+    meta: teacher('Assign'),
+  },
+  {
+    path: '/classes/:classId(\\d+)?',
+    component: () => import('./classes/ClassesPage.vue'),
+    meta: teacher('Classes'),
+  },
+  { path: '/schedule', component: () => import('./assignments/SchedulePage.vue'), meta: teacher('Schedule') },
+  { path: '/results', component: () => import('./results/ResultsListPage.vue'), meta: teacher('Results') },
+  {
+    path: '/results/:assignmentId(\\d+)/:tab(overview|items|students)?',
+    component: () => import('./results/ResultsPage.vue'),
+    meta: teacher('Results'),
+  },
+  {
+    path: '/office',
+    component: () => import('../office/OfficePage.vue'),
+    meta: { who: 'administrator', title: 'Office' },
+  },
+  { path: '/:rest(.*)*', component: () => import('./NotFoundPage.vue'), meta: { title: 'Not found' } },
+];
+
+export const router = createRouter({ history: createWebHistory(), routes });
+
+router.beforeEach(async (to) => {
+  const session = useSession();
+  // Without a server the page itself says so; the router only needs to know who is signed in.
+  if (!session.known) await session.load().catch(() => {});
+  const { account } = session;
+  if (to.path === '/sign-in') return true;
+  if (!account) return { path: '/sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } };
+  if (account.role === 'student') {
+    location.assign('/seat');
+    return false;
+  }
+  if (to.meta.who && to.meta.who !== account.role) return account.role === 'administrator' ? '/office' : '/';
+  return true;
+});
+
+router.afterEach((to) => {
+  document.title = `${to.meta.title} · Oaken Ledger`;
+});

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+/** Makes a new test of picked items, or puts them into one that exists. */
+import { testKinds, type TestKind } from '@oaken/core/tests';
+import { count } from '@oaken/core/text';
+import { reactive, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ itemIds: number[] }>();
+const router = useRouter();
+const form = reactive({ title: '', kind: 'quiz' as TestKind });
+const wrong = ref('');
+const busy = ref(false);
+let key = '';
+
+watch(open, (now) => {
+  if (!now) return;
+  key = crypto.randomUUID();
+  wrong.value = '';
+});
+
+async function make(): Promise<void> {
+  if (busy.value) return;
+  busy.value = true;
+  try {
+    const { id } = await call('makeTest', { body: { clientKey: key, ...form, itemIds: props.itemIds } });
+    open.value = false;
+    await router.push(`/tests/${id}`);
+  } catch (error) {
+    wrong.value = inWords(error);
+  } finally {
+    busy.value = false;
+  }
+}
+const names: Record<TestKind, string> = { quiz: 'Quiz', test: 'Test', worksheet: 'Worksheet' };
+</script>
+
+<template>
+  <el-dialog
+    v-model="open"
+    :title="itemIds.length ? `A new test of ${count(itemIds.length, 'item')}` : 'A new test'"
+    width="460px"
+  >
+    <form @submit.prevent="make">
+      <label class="field">
+        <span class="label">Title</span>
+        <input
+          v-model="form.title"
+          class="plain-input"
+          maxlength="200"
+          required
+          placeholder="Unit rates, Friday"
+        />
+      </label>
+      <fieldset class="kinds">
+        <legend class="label">Kind</legend>
+        <label v-for="kind in testKinds" :key="kind"
+          ><input v-model="form.kind" type="radio" :value="kind" /> {{ names[kind] }}</label
+        >
+      </fieldset>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      <div class="buttons">
+        <el-button @click="open = false">Cancel</el-button>
+        <el-button type="primary" native-type="submit" :loading="busy" :disabled="form.title.trim() === ''"
+          >Make the test</el-button
+        >
+      </div>
+    </form>
+  </el-dialog>
+</template>
+
+<style scoped>
+.kinds {
+  border: 0;
+  padding: 0;
+  margin: 0 0 14px;
+  display: flex;
+  gap: 18px;
+}
+.kinds legend {
+  font-weight: 600;
+}
+.buttons {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+}
+</style>

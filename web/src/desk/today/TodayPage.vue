@@ -1,0 +1,253 @@
+<script setup lang="ts">
+import { count, listing } from '@oaken/core/text';
+import { day, wallOf } from '@oaken/core/timing';
+import { computed, onMounted, onUnmounted, ref } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { useSession } from '../../client/session';
+import EmptyNote from '../../parts/EmptyNote.vue';
+import FacingPages from '../../parts/FacingPages.vue';
+import FootingLine from '../../parts/FootingLine.vue';
+import PageHead from '../../parts/PageHead.vue';
+import { useWords } from '../words';
+
+const session = useSession();
+const words = useWords();
+type Today = Awaited<ReturnType<typeof call<'readToday'>>>;
+const today = ref<Today | null>(null);
+const wrong = ref('');
+
+async function load(): Promise<void> {
+  try {
+    today.value = await call('readToday', {});
+    wrong.value = '';
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}
+onMounted(load);
+const timer = setInterval(load, 30_000);
+onUnmounted(() => clearInterval(timer));
+
+const zone = computed(() => session.school.zone);
+const dateOf = (at: number) => wallOf(at, zone.value).slice(0, 10);
+const hourOf = (at: number) => wallOf(at, zone.value).slice(11, 16);
+const title = computed(() =>
+  new Intl.DateTimeFormat('en', {
+    weekday: 'long',
+    day: 'numeric',
+    month: 'long',
+    timeZone: zone.value,
+  }).format(session.now()),
+);
+
+interface Line {
+  at: number;
+  time: string;
+  verb: string;
+  id: number;
+  title: string;
+  classes: string;
+  account: string;
+}
+
+const lines = computed<Line[]>(() =>
+  (today.value?.windows ?? [])
+    .flatMap((own) => {
+      const shared = {
+        id: own.id,
+        title: own.title,
+        classes: listing(own.classes.map(({ name }) => name)),
+        account: `${own.handedIn} of ${own.given} handed in${own.working ? `, ${own.working} working` : ''}`,
+      };
+      const events: Line[] = [{ ...shared, at: own.opensAt, time: hourOf(own.opensAt), verb: 'opens' }];
+      if (own.closesAt !== null)
+        events.push({ ...shared, at: own.closesAt, time: hourOf(own.closesAt), verb: 'closes' });
+      return events;
+    })
+    .sort((a, b) => a.at - b.at),
+);
+const now = computed(() => today.value?.now ?? session.now());
+const openNow = computed(() =>
+  (today.value?.windows ?? []).filter(
+    (own) => own.opensAt <= now.value && (own.closesAt === null || own.closesAt > now.value),
+  ),
+);
+const todays = computed(() => lines.value.filter(({ at }) => dateOf(at) === dateOf(now.value)));
+const later = computed(() => {
+  const days = new Map<string, Line[]>();
+  for (const line of lines.value) {
+    if (line.at <= now.value || dateOf(line.at) === dateOf(now.value) || line.at > now.value + 8 * day)
+      continue;
+    const key = new Intl.DateTimeFormat('en', {
+      weekday: 'long',
+      day: 'numeric',
+      month: 'short',
+      timeZone: zone.value,
+    }).format(line.at);
+    days.set(key, [...(days.get(key) ?? []), line]);
+  }
+  return [...days];
+});
+const headings = { complete: 'Results complete', flagged: 'Look at the key', 'not-begun': 'Not begun' };
+</script>
+
+<template>
+  <PageHead :title="title" :where="`Good day, ${session.account?.givenName}`">
+    <RouterLink to="/banks"><el-button type="primary">Find questions</el-button></RouterLink>
+  </PageHead>
+  <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+  <FacingPages name="today" left="The day" right="Waiting for me" :start="52">
+    <template #left>
+      <div class="inset">
+        <h2>Open now</h2>
+        <p v-if="today && openNow.length === 0" class="faded">
+          No assignment is open. Give one from <RouterLink to="/tests">Tests</RouterLink>.
+        </p>
+        <ul class="lines">
+          <li v-for="own in openNow" :key="own.id">
+            <RouterLink :to="`/results/${own.id}`" class="title">{{ own.title }}</RouterLink>
+            <span class="faded"> · {{ listing(own.classes.map(({ name }) => name)) }}</span>
+            <div class="account">
+              <span
+                ><b>{{ own.working }}</b> working</span
+              ><span
+                ><b>{{ own.handedIn }}</b> handed in</span
+              >
+              <span
+                ><b>{{ own.notBegun }}</b> not begun</span
+              ><span class="faded">{{ words.closing(own.closesAt) }}</span>
+            </div>
+          </li>
+        </ul>
+        <h2 class="gap">Today by the clock</h2>
+        <p v-if="today && todays.length === 0" class="faded">Nothing opens or closes today.</p>
+        <table v-else class="ruled">
+          <tbody>
+            <tr v-for="line in todays" :key="line.verb + line.id">
+              <td class="figures hour">{{ line.time }}</td>
+              <td>
+                <RouterLink :to="`/results/${line.id}`">{{ line.title }}</RouterLink> {{ line.verb }}
+                <div class="faded small">{{ line.classes }} · {{ line.account }}</div>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <h2 class="gap">The next seven days</h2>
+        <p v-if="today && later.length === 0" class="faded">
+          Nothing opens or closes in the next seven days.
+        </p>
+        <template v-for="[name, events] in later" :key="name">
+          <h3 class="day">{{ name }}</h3>
+          <table class="ruled">
+            <tbody>
+              <tr v-for="line in events" :key="line.verb + line.id">
+                <td class="figures hour">{{ line.time }}</td>
+                <td>
+                  {{ line.title }} {{ line.verb }} <span class="faded">· {{ line.classes }}</span>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+        </template>
+      </div>
+    </template>
+    <template #right>
+      <div class="inset">
+        <h2>Waiting for me</h2>
+        <EmptyNote v-if="today && today.waiting.length === 0" title="Nothing waits.">
+          Results appear here when an assignment is complete, and items that look wrong with them.
+        </EmptyNote>
+        <ul class="lines">
+          <li
+            v-for="own in today?.waiting"
+            :key="own.what + own.assignmentId"
+            class="waiting"
+            :class="own.what"
+          >
+            <RouterLink
+              :to="`/results/${own.assignmentId}/${own.what === 'flagged' ? 'items' : own.what === 'not-begun' ? 'students' : 'overview'}`"
+              class="row"
+            >
+              <span class="what">{{ headings[own.what] }}</span>
+              <span class="title">{{ own.title }}</span>
+              <span class="faded">{{ own.classes }} · {{ own.detail }}</span>
+            </RouterLink>
+          </li>
+        </ul>
+      </div>
+    </template>
+  </FacingPages>
+  <FootingLine label="Today’s totals">
+    <template v-if="today">
+      <span
+        ><b>{{ count(today.footing.open, 'assignment') }}</b> open</span
+      >
+      <span
+        ><b>{{ count(today.footing.working, 'student') }}</b> working now</span
+      >
+      <span
+        ><b>{{ count(today.footing.complete, 'result') }}</b> complete in the last three weeks</span
+      >
+    </template>
+  </FootingLine>
+</template>
+
+<style scoped>
+.inset {
+  padding: 16px 24px;
+}
+.gap {
+  margin-top: 26px;
+}
+.lines {
+  list-style: none;
+  margin: 6px 0 0;
+  padding: 0;
+}
+.lines > li {
+  border-bottom: var(--line);
+  padding: 10px 0;
+}
+.title {
+  font-family: var(--serif);
+  font-weight: 600;
+}
+.account {
+  display: flex;
+  gap: 4px 18px;
+  flex-wrap: wrap;
+}
+.hour {
+  width: 74px;
+}
+.day {
+  margin: 14px 0 2px;
+  font-size: 0.95rem;
+  color: var(--faded);
+}
+.waiting {
+  padding: 0 !important;
+}
+.row {
+  display: grid;
+  grid-template-columns: 132px 1fr;
+  gap: 0 14px;
+  padding: 10px 8px;
+  color: inherit;
+  text-decoration: none;
+}
+.row:hover {
+  background: var(--wash);
+}
+.row .what {
+  grid-row: span 2;
+  color: var(--faded);
+  font-size: 0.9rem;
+  padding-top: 2px;
+}
+.flagged .what {
+  color: var(--low);
+  font-weight: 650;
+}
+</style>

@@ -1,0 +1,28 @@
+/** Times, shares and counts as the desk says them. */
+import { shorten, plainText } from '@oaken/core/text';
+import { inWords, roughly } from '@oaken/core/timing';
+import { useSession } from '../client/session';
+
+export function useWords() {
+  const session = useSession();
+  return {
+    /** "Fri 14:30", in the school's zone. */
+    time: (at: number) => inWords(at, session.school.zone, session.now()),
+    /** "closes Fri 14:30, in 2 days" */
+    closing(closesAt: number | null): string {
+      if (closesAt === null) return 'never closes';
+      const now = session.now();
+      const when = inWords(closesAt, session.school.zone, now);
+      return closesAt > now ? `closes ${when}, in ${roughly(closesAt - now)}` : `closed ${when}`;
+    },
+  };
+}
+
+export const percent = (share: number) => `${Math.round(share * 100)} %`;
+export const decimal = (value: number, digits = 2) => value.toFixed(digits).replace('-', '−');
+/** Points without noughts that say nothing: 7, 7.5, 7.33. */
+export const pointsText = (value: number) => String(Math.round(value * 100) / 100);
+export const stemLine = (html: string, length = 160) =>
+  shorten(plainText(html.replace(/<blockquote>.*?<\/blockquote>/gs, '')), length);
+export const minutesOf = (seconds: number) => Math.max(1, Math.round(seconds / 60));
+export const depthNames = ['', 'recall', 'skill', 'strategic thinking', 'extended thinking'];

@@ -1,0 +1,127 @@
+<script setup lang="ts">
+/** Two facing pages with a gutter that can be dragged, or moved with the arrow keys; two tabs on a narrow screen. */
+import { computed, ref } from 'vue';
+
+const props = withDefaults(
+  defineProps<{ name: string; left: string; right: string; start?: number; least?: number; most?: number }>(),
+  {
+    start: 46,
+    least: 22,
+    most: 70,
+  },
+);
+const kept = Number(localStorage.getItem(`oaken-gutter-${props.name}`));
+const share = ref(kept >= props.least && kept <= props.most ? kept : props.start);
+const side = ref<'left' | 'right'>('left');
+const box = ref<HTMLElement>();
+const columns = computed(() => `minmax(0, ${share.value}fr) 9px minmax(0, ${100 - share.value}fr)`);
+
+function move(to: number): void {
+  share.value = Math.round(Math.min(props.most, Math.max(props.least, to)) * 10) / 10;
+  localStorage.setItem(`oaken-gutter-${props.name}`, String(share.value));
+}
+
+function drag(event: PointerEvent): void {
+  const gutter = event.currentTarget as HTMLElement;
+  gutter.setPointerCapture(event.pointerId);
+  const follow = (moved: PointerEvent) => {
+    const { left, width } = box.value!.getBoundingClientRect();
+    move((100 * (moved.clientX - left)) / width);
+  };
+  gutter.addEventListener('pointermove', follow);
+  gutter.addEventListener('pointerup', () => gutter.removeEventListener('pointermove', follow), {
+    once: true,
+  });
+}
+</script>
+
+<template>
+  <div class="facing">
+    <div class="sides" role="group" aria-label="Pages">
+      <button
+        v-for="own in ['left', 'right'] as const"
+        :key="own"
+        :aria-pressed="side === own"
+        @click="side = own"
+      >
+        {{ own === 'left' ? left : right }}
+      </button>
+    </div>
+    <div ref="box" class="spread" :class="side" :style="{ gridTemplateColumns: columns }">
+      <section class="page left" :aria-label="left"><slot name="left" /></section>
+      <div
+        class="gutter"
+        role="separator"
+        aria-orientation="vertical"
+        :aria-label="`Width of ${left}`"
+        :aria-valuenow="Math.round(share)"
+        tabindex="0"
+        @pointerdown="drag"
+        @keydown.left.prevent="move(share - 2)"
+        @keydown.right.prevent="move(share + 2)"
+      />
+      <section class="page right" :aria-label="right"><slot name="right" /></section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.facing {
+  flex: 1;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+}
+.sides {
+  display: none;
+}
+.spread {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+}
+.page {
+  min-width: 0;
+  min-height: 0;
+  overflow: auto;
+  background: var(--sheet);
+  display: flex;
+  flex-direction: column;
+}
+.gutter {
+  cursor: col-resize;
+  background: var(--wash);
+  border-left: 1px solid var(--rule);
+  border-right: 1px solid var(--rule);
+}
+.gutter:hover,
+.gutter:focus-visible {
+  background: var(--rule);
+}
+@media (max-width: 820px) {
+  .sides {
+    display: flex;
+    border-bottom: var(--line);
+  }
+  .sides button {
+    flex: 1;
+    padding: 10px;
+    border: 0;
+    background: var(--paper);
+    cursor: pointer;
+  }
+  .sides button[aria-pressed='true'] {
+    background: var(--sheet);
+    font-weight: 650;
+    box-shadow: inset 0 -3px var(--oak);
+  }
+  .spread {
+    grid-template-columns: 1fr !important;
+  }
+  .gutter,
+  .spread.left .right,
+  .spread.right .left {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,35 @@
+<script setup lang="ts">
+/** Shows a wording. Its markup was checked by the server; formulas are drawn when there are any. */
+import { nextTick, ref, watch } from 'vue';
+
+const props = defineProps<{ html: string; inline?: boolean }>();
+const place = ref<HTMLElement>();
+
+watch(
+  () => props.html,
+  async (html) => {
+    if (!html.includes('data-formula')) return;
+    const [{ drawFormulas }] = await Promise.all([import('./formulas'), nextTick()]);
+    if (place.value) drawFormulas(place.value);
+  },
+  { immediate: true, flush: 'post' },
+);
+</script>
+
+<template>
+  <component :is="inline ? 'span' : 'div'" :key="html" ref="place" class="rich" v-html="html" />
+</template>
+
+<style>
+.rich > :last-child {
+  margin-bottom: 0;
+}
+.rich .katex {
+  font-size: 1.08em;
+}
+.rich table td,
+.rich table th {
+  border: var(--line);
+  padding: 4px 10px;
+}
+</style>

@@ -1,0 +1,65 @@
+<script setup lang="ts">
+/** Our sign for a mark: fills from the bottom with the share of the points earned; dotted when not reached. */
+import { computed } from 'vue';
+
+const props = defineProps<{ share: number | null; label: string; figure?: string }>();
+const level = computed(() =>
+  props.share === null ? null : props.share >= 0.999 ? 'secure' : props.share >= 0.5 ? 'partial' : 'low',
+);
+const height = computed(() => `${Math.round(100 * (props.share ?? 0))}%`);
+</script>
+
+<template>
+  <span
+    class="tally"
+    :class="[level, { missed: share === null }]"
+    role="img"
+    :aria-label="label"
+    :title="label"
+  >
+    <span v-if="share !== null" class="fill" :style="{ height }" />
+    <span v-if="figure !== undefined" class="figure">{{ figure }}</span>
+  </span>
+</template>
+
+<style scoped>
+.tally {
+  position: relative;
+  display: inline-block;
+  width: 26px;
+  height: 22px;
+  border: 1.5px solid var(--ink);
+  border-radius: 2px;
+  background: var(--sheet);
+  overflow: hidden;
+  vertical-align: middle;
+}
+.missed {
+  border: 1.5px dotted var(--faded);
+}
+.fill {
+  position: absolute;
+  inset: auto 0 0;
+  background: var(--secure);
+  opacity: 0.36;
+}
+.partial .fill {
+  background: var(--partial);
+  opacity: 0.5;
+}
+.low {
+  border-color: var(--low);
+}
+.low .fill {
+  background: var(--low);
+  opacity: 0.5;
+}
+.figure {
+  position: absolute;
+  inset: 0;
+  display: grid;
+  place-items: center;
+  font-size: 0.75rem;
+  line-height: 1;
+}
+</style>

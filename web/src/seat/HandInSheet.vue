@@ -1,0 +1,84 @@
+<script setup lang="ts">
+/** Before handing in: what is unanswered or flagged, each a way back to it. */
+import { computed, onMounted, ref } from 'vue';
+
+const props = defineProps<{
+  way: { id: string; number: number; progress: string; flagged: boolean }[];
+  busy: boolean;
+}>();
+const emit = defineEmits<{ go: [number: number]; stay: []; handIn: [] }>();
+const sheet = ref<HTMLDialogElement>();
+onMounted(() => sheet.value?.showModal());
+const open = computed(() => props.way.filter(({ progress }) => progress !== 'answered'));
+const flagged = computed(() => props.way.filter((own) => own.flagged));
+</script>
+
+<template>
+  <dialog ref="sheet" aria-labelledby="hand-in-title" @cancel.prevent="emit('stay')">
+    <h2 id="hand-in-title">Hand in?</h2>
+    <p v-if="open.length === 0 && flagged.length === 0">Everything is answered and nothing is flagged.</p>
+    <div v-if="open.length">
+      <p>{{ open.length === 1 ? '1 question is' : `${open.length} questions are` }} not answered:</p>
+      <button
+        v-for="own in open"
+        :key="own.id"
+        class="number"
+        :aria-label="`Go to question ${own.number}`"
+        @click="emit('go', own.number)"
+      >
+        {{ own.number }}
+      </button>
+    </div>
+    <div v-if="flagged.length">
+      <p>Flagged to come back:</p>
+      <button
+        v-for="own in flagged"
+        :key="own.id"
+        class="number"
+        :aria-label="`Go to question ${own.number}`"
+        @click="emit('go', own.number)"
+      >
+        {{ own.number }}
+      </button>
+    </div>
+    <p class="faded">After handing in, answers cannot be changed.</p>
+    <div class="buttons">
+      <button class="btn" @click="emit('stay')">Keep working</button>
+      <button class="btn main" :disabled="busy" @click="emit('handIn')">
+        {{ busy ? 'Handing in …' : 'Hand in now' }}
+      </button>
+    </div>
+  </dialog>
+</template>
+
+<style scoped>
+dialog {
+  border: 1px solid var(--rule-strong);
+  border-radius: var(--corner);
+  background: var(--sheet);
+  color: var(--ink);
+  width: min(460px, calc(100vw - 32px));
+  padding: 22px 24px;
+}
+dialog::backdrop {
+  background: rgb(32 24 16 / 50%);
+}
+h2 {
+  margin-bottom: 10px;
+}
+.number {
+  min-width: 42px;
+  height: 42px;
+  margin: 0 6px 8px 0;
+  border: 1px solid var(--rule-strong);
+  border-radius: var(--corner);
+  background: var(--paper);
+  cursor: pointer;
+}
+.buttons {
+  display: flex;
+  gap: 10px;
+  justify-content: flex-end;
+  margin-top: 14px;
+}
+</style>

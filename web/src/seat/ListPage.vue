@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import type { SeatRow } from '@oaken/contract/attempts';
+import { inWords as timeInWords, lengthInWords, minute } from '@oaken/core/timing';
+import { computed, onMounted, onUnmounted, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { inWords, request } from '../client/request';
+import { useSession } from '../client/session';
+
+const session = useSession();
+const router = useRouter();
+const rows = ref<SeatRow[] | null>(null);
+const wrong = ref('');
+
+async function load(): Promise<void> {
+  try {
+    const answer = await request<{ now: number; assignments: SeatRow[] }>('GET', '/api/seat');
+    session.setClock(answer.now);
+    rows.value = answer.assignments;
+    wrong.value = '';
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}
+onMounted(load);
+const timer = setInterval(load, 20_000);
+onUnmounted(() => clearInterval(timer));
+
+const groups = computed(() => {
+  const of = (...states: SeatRow['state'][]) =>
+    rows.value?.filter(({ state }) => states.includes(state)) ?? [];
+  return [
+    { title: 'To do now', rows: of('working', 'open'), empty: 'Nothing to do now.' },
+    { title: 'Coming', rows: of('coming').sort((a, b) => a.opensAt - b.opensAt), empty: '' },
+    { title: 'Handed in', rows: of('handed-in').reverse(), empty: '' },
+    { title: 'Missed', rows: of('missed').reverse(), empty: '' },
+  ];
+});
+const time = (at: number) => timeInWords(at, session.school.zone, session.now());
+function facts(row: SeatRow): string {
+  const items = `${row.items} ${row.items === 1 ? 'question' : 'questions'}`;
+  const limit = row.limitMinutes === null ? 'no time limit' : lengthInWords(row.limitMinutes * minute);
+  if (row.state === 'coming') return `opens ${time(row.opensAt)} · ${items} · ${limit}`;
+  if (row.state === 'handed-in')
+    return row.handedInAt === null
+      ? 'time is over'
+      : `${row.handedInBy === 'server' ? 'time ran out' : 'handed in'} ${time(row.handedInAt)}`;
+  if (row.state === 'missed') return row.closesAt === null ? '' : `closed ${time(row.closesAt)}`;
+  const closes = row.closesAt === null ? 'does not close' : `closes ${time(row.closesAt)}`;
+  return row.state === 'working' && row.deadlineAt !== null
+    ? `begun · ends ${time(row.deadlineAt)} · ${items}`
+    : `${closes} · ${items} · ${limit}`;
+}
+async function leave(): Promise<void> {
+  await session.signOut().catch(() => {});
+  await router.push('/sign-in');
+}
+</script>
+
+<template>
+  <header class="seathead">
+    <h1>{{ session.name || 'My work' }}</h1>
+    <button class="word" @click="leave">Sign out</button>
+  </header>
+  <main class="column">
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-if="!rows && !wrong" class="faded">Looking …</p>
+    <template v-for="group in rows ? groups : []" :key="group.title">
+      <section v-if="group.rows.length || group.empty">
+        <h2>{{ group.title }}</h2>
+        <p v-if="group.rows.length === 0" class="faded">{{ group.empty }}</p>
+        <ul>
+          <li v-for="row in group.rows" :key="row.assignmentId">
+            <div>
+              <p class="title">{{ row.title }}</p>
+              <p class="faded">{{ facts(row) }}</p>
+              <p class="faded small">{{ row.teacher }}</p>
+            </div>
+            <RouterLink
+              v-if="row.state === 'open' || row.state === 'working'"
+              class="btn main"
+              :to="`/sit/${row.assignmentId}`"
+              >{{ row.state === 'working' ? 'Go on' : 'Begin' }}</RouterLink
+            >
+            <RouterLink v-else-if="row.canRead && row.score" class="btn" :to="`/report/${row.assignmentId}`"
+              >{{ Math.round(row.score.points * 100) / 100 }} of {{ row.score.most }}</RouterLink
+            >
+            <span v-else-if="row.state === 'handed-in'" class="faded small">score not out yet</span>
+          </li>
+        </ul>
+      </section>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+section {
+  margin-bottom: 26px;
+}
+h2 {
+  border-bottom: 2px solid var(--rule-strong);
+  padding-bottom: 4px;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 16px;
+  padding: 12px 0;
+  border-bottom: var(--line);
+}
+li p {
+  margin: 0;
+}
+.title {
+  font-family: var(--serif);
+  font-weight: 600;
+  font-size: 1.08rem;
+}
+li > .btn {
+  flex: none;
+}
+</style>

@@ -1,0 +1,218 @@
+/**
+ * Answers on their way to the server. Each change gets a number, is kept in this browser at once, is sent within a
+ * second, and is let go only when the server says that it is stored. Without network it waits and tries again.
+ */
+import type { SavedAnswer, StoredAnswer } from '@oaken/contract/attempts';
+import { backoff, outcomeOf } from '@oaken/core/sitting';
+import { openDB, type IDBPDatabase } from 'idb';
+import { Refused, request, Unreachable } from '../client/request';
+
+export type OutboxState = 'saved' | 'saving' | 'kept' | 'over' | 'signed-out';
+
+/** A change waits so long for more of the same burst of typing. */
+const pause = 400;
+/** An edit this fresh is what the student sees, so it goes on top of what another device sent meanwhile. */
+const fresh = 60_000;
+
+/** Responses without the page's reactive wrapping, which neither a store nor another tab can take. */
+const plain = (responses: Record<string, unknown>) =>
+  JSON.parse(JSON.stringify(responses)) as Record<string, unknown>;
+
+type Kept = SavedAnswer & { attempt: number };
+
+let opened: Promise<IDBPDatabase | null> | undefined;
+/** The browser's own store; null where it is switched off, and then memory has to do. */
+const store = () =>
+  (opened ??= openDB('oaken-seat', 1, {
+    upgrade: (database) => void database.createObjectStore('answers', { keyPath: ['attempt', 'entry'] }),
+  }).catch(() => null));
+
+export const newDevice = () =>
+  Array.from(
+    crypto.getRandomValues(new Uint8Array(12)),
+    (byte) => 'abcdefghijklmnopqrstuvwxyz0123456789'[byte % 36],
+  ).join('');
+
+export interface OutboxEvents {
+  state(state: OutboxState): void;
+  /** Another tab or device was ahead: this is what stands now. */
+  adopt(answer: SavedAnswer): void;
+  clock(now: number): void;
+  /** Somewhere a newer answer exists that this page does not know. */
+  stale(): void;
+}
+
+export class Outbox {
+  private readonly device = newDevice();
+  private readonly numbers = new Map<string, number>();
+  private readonly pending = new Map<string, SavedAnswer & { changedAt: number }>();
+  private readonly others: BroadcastChannel;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private sending: Promise<void> | null = null;
+  private tries = 0;
+  private closed = false;
+
+  private constructor(
+    private readonly attempt: number,
+    private readonly events: OutboxEvents,
+  ) {
+    this.others = new BroadcastChannel(`oaken-attempt-${attempt}`);
+    this.others.onmessage = ({ data }: MessageEvent<SavedAnswer>) => this.hear(data);
+    addEventListener('online', this.now);
+    document.addEventListener('visibilitychange', this.now);
+  }
+
+  /** Takes up what the server has and what this browser still keeps; returns the newest of both. */
+  static async open(
+    attempt: number,
+    stored: StoredAnswer[],
+    events: OutboxEvents,
+  ): Promise<{ outbox: Outbox; answers: Map<string, SavedAnswer> }> {
+    const outbox = new Outbox(attempt, events);
+    const answers = new Map<string, SavedAnswer>(stored.map((own) => [own.entry, own]));
+    const database = await store();
+    const kept = ((await database?.getAll('answers')) ?? []) as Kept[];
+    for (const { attempt: of, ...answer } of kept) {
+      if (of !== attempt) continue;
+      const known = answers.get(answer.entry);
+      if (known && known.number >= answer.number) await outbox.forget(answer.entry);
+      else {
+        answers.set(answer.entry, answer);
+        outbox.pending.set(answer.entry, { ...answer, changedAt: 0 });
+      }
+    }
+    for (const { entry, number } of answers.values()) outbox.numbers.set(entry, number);
+    if (outbox.pending.size > 0) outbox.schedule(0);
+    return { outbox, answers };
+  }
+
+  change(entry: string, responses: Record<string, unknown>, flagged: boolean): void {
+    if (this.closed) return;
+    const number = (this.numbers.get(entry) ?? 0) + 1;
+    this.numbers.set(entry, number);
+    const answer: SavedAnswer = { entry, number, device: this.device, responses: plain(responses), flagged };
+    this.keep({ ...answer, changedAt: performance.now() });
+    this.others.postMessage(answer);
+    this.events.state('saving');
+    this.schedule(pause);
+  }
+
+  get waiting(): SavedAnswer[] {
+    return [...this.pending.values()].map(({ changedAt: _, ...answer }) => answer);
+  }
+
+  /** Sends what waits now; resolves when that try has ended, well or not. */
+  async flush(): Promise<void> {
+    clearTimeout(this.timer);
+    this.timer = undefined;
+    await this.sending;
+    if (this.pending.size === 0 || this.closed) return;
+    this.sending = this.send().finally(() => (this.sending = null));
+    await this.sending;
+  }
+
+  /** After handing in: nothing is sent any more, and nothing is kept. */
+  async end(): Promise<void> {
+    this.close();
+    for (const entry of this.pending.keys()) await this.forget(entry);
+  }
+
+  close(): void {
+    this.closed = true;
+    clearTimeout(this.timer);
+    this.others.close();
+    removeEventListener('online', this.now);
+    document.removeEventListener('visibilitychange', this.now);
+  }
+
+  private readonly now = () => {
+    if (this.pending.size > 0) this.schedule(0);
+  };
+
+  private schedule(wait: number): void {
+    if (this.closed) return;
+    // A change never postpones a send that is due sooner; a burst of typing is sent at least once a second.
+    if (wait > 0 && this.timer !== undefined && this.tries === 0) return;
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => void this.flush(), wait);
+  }
+
+  private keep(answer: SavedAnswer & { changedAt: number }): void {
+    this.pending.set(answer.entry, answer);
+    const { changedAt: _, ...kept } = answer;
+    void store().then((database) =>
+      database?.put('answers', { ...kept, attempt: this.attempt } satisfies Kept),
+    );
+  }
+
+  private async forget(entry: string): Promise<void> {
+    this.pending.delete(entry);
+    await (await store())?.delete('answers', [this.attempt, entry]);
+  }
+
+  private hear(answer: SavedAnswer): void {
+    if (answer.number <= (this.numbers.get(answer.entry) ?? 0)) return;
+    this.numbers.set(answer.entry, answer.number);
+    this.pending.delete(answer.entry);
+    this.events.adopt(answer);
+  }
+
+  private async send(): Promise<void> {
+    const sent = this.waiting;
+    this.events.state('saving');
+    try {
+      const answer = await request<{
+        stored: { entry: string; number: number; device: string }[];
+        now: number;
+      }>('PUT', `/api/seat/attempts/${this.attempt}/answers`, { answers: sent });
+      this.tries = 0;
+      this.events.clock(answer.now);
+      for (const stored of answer.stored)
+        await this.settle(
+          sent.find(({ entry }) => entry === stored.entry)!,
+          stored,
+        );
+      this.events.state(this.pending.size === 0 ? 'saved' : 'saving');
+      if (this.pending.size > 0) this.schedule(pause);
+    } catch (error) {
+      this.fail(error);
+    }
+  }
+
+  private async settle(
+    sent: SavedAnswer,
+    stored: { entry: string; number: number; device: string },
+  ): Promise<void> {
+    const waiting = this.pending.get(sent.entry);
+    if (outcomeOf(sent, stored) === 'kept') {
+      if (waiting?.number === sent.number) await this.forget(sent.entry);
+      return;
+    }
+    this.numbers.set(sent.entry, Math.max(stored.number, this.numbers.get(sent.entry) ?? 0));
+    if (waiting && performance.now() - waiting.changedAt < fresh && waiting.changedAt > 0) {
+      const number = this.numbers.get(sent.entry)! + 1;
+      this.numbers.set(sent.entry, number);
+      this.keep({ ...waiting, number, device: this.device });
+    } else {
+      await this.forget(sent.entry);
+      this.events.stale();
+    }
+  }
+
+  private fail(error: unknown): void {
+    const status = error instanceof Refused ? error.status : 0;
+    if (status === 409 || status === 404) {
+      this.events.state('over');
+      return;
+    }
+    if (status === 401) {
+      this.events.state('signed-out');
+      return;
+    }
+    if (!(error instanceof Unreachable) && status > 0 && status < 500 && status !== 429 && status !== 403)
+      throw error;
+    this.tries++;
+    this.events.state('kept');
+    this.schedule(backoff(this.tries, Math.random()));
+  }
+}
