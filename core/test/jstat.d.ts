@@ -1,0 +1,3 @@
+declare module 'jstat' {
+  export const jStat: { percentile(values: number[], share: number): number };
+}
