@@ -1,4 +1,14 @@
-import { analyse, caution, discriminationBand, flagsOf, quantile, shareInterval, spreadOf, type Figure, type ScoreTable } from '@oaken/core/analysis';
+import {
+  analyse,
+  caution,
+  discriminationBand,
+  flagsOf,
+  quantile,
+  shareInterval,
+  spreadOf,
+  type Figure,
+  type ScoreTable,
+} from '@oaken/core/analysis';
 import { randomFrom } from '@oaken/core/random';
 import fc from 'fast-check';
 // Reference implementations: simple-statistics for mean, standard deviation and correlation, jStat for quantiles.
@@ -76,7 +86,11 @@ describe('against reference libraries', () => {
 // Kelley (1939): groups of 27 %. Ten students give groups of round(2.7) = 3.
 describe('upper and lower groups', () => {
   test('a worked example without ties', () => {
-    const rows = Array.from({ length: 10 }, (_, s) => [s >= 5 ? 1 : 0, s >= 9 || s < 1 ? 1 : 0, ...Array.from({ length: 9 }, (_, j) => (j < s ? 1 : 0))]);
+    const rows = Array.from({ length: 10 }, (_, s) => [
+      s >= 5 ? 1 : 0,
+      s >= 9 || s < 1 ? 1 : 0,
+      ...Array.from({ length: 9 }, (_, j) => (j < s ? 1 : 0)),
+    ]);
     const result = analyse(table(rows));
     expect(result.groupSize).toBe(3);
     near(result.items[0]!.upperLower, 1);
@@ -174,7 +188,9 @@ describe('figures that are not defined say why', () => {
 });
 
 test('a table of the wrong size is refused', () => {
-  expect(() => analyse({ students: 2, items: 2, points: new Float64Array(3), most: new Float64Array(2) })).toThrow('A table of 2 x 2 needs 4 points and 2 maxima.');
+  expect(() => analyse({ students: 2, items: 2, points: new Float64Array(3), most: new Float64Array(2) })).toThrow(
+    'A table of 2 x 2 needs 4 points and 2 maxima.',
+  );
 });
 
 test('quantiles at the ends, of one value and of none', () => {
@@ -191,7 +207,15 @@ test('the interval of a share', () => {
 
 // Ebel and Frisbie (1991): .40 and up very good, .30 to .39 good, .20 to .29 marginal, below .20 poor.
 test('discrimination in words', () => {
-  expect([0.4, 0.399, 0.3, 0.29, 0.2, 0.194, -0.3].map(discriminationBand)).toEqual(['very good', 'very good', 'good', 'marginal', 'marginal', 'poor', 'poor']);
+  expect([0.4, 0.399, 0.3, 0.29, 0.2, 0.194, -0.3].map(discriminationBand)).toEqual([
+    'very good',
+    'very good',
+    'good',
+    'marginal',
+    'marginal',
+    'poor',
+    'poor',
+  ]);
 });
 
 test('small classes get a caution in words', () => {
@@ -205,9 +229,18 @@ describe('flags', () => {
   const flagged = (strong: number[], weak: number[], key = 0) => {
     const takes = [...strong, ...weak];
     const rows = takes.map((choice, s) => [choice === key ? 1 : 0, s < strong.length ? 20 : 0]);
-    const own = { ...table(rows, [1, 20]), chosen: Uint32Array.from(takes.flatMap((choice) => [1 << choice, 0])), choices: Uint8Array.from([3, 0]) };
+    const own = {
+      ...table(rows, [1, 20]),
+      chosen: Uint32Array.from(takes.flatMap((choice) => [1 << choice, 0])),
+      choices: Uint8Array.from([3, 0]),
+    };
     const result = analyse(own);
-    const choices = ['a', 'b', 'c'].map((id, at) => ({ id, label: id, right: at === key, mistake: at === 1 ? 'Adds them.' : undefined }));
+    const choices = ['a', 'b', 'c'].map((id, at) => ({
+      id,
+      label: id,
+      right: at === key,
+      mistake: at === 1 ? 'Adds them.' : undefined,
+    }));
     return flagsOf(result.items[0]!, choices, result.groupSize);
   };
   const times = (n: number, choice: number) => Array.from({ length: n }, () => choice);
@@ -219,7 +252,13 @@ describe('flags', () => {
   });
   test('a wrong choice that draws the weak is a temptation, with the mistake behind it', () => {
     const flags = flagged(times(12, 0), [...times(10, 1), ...times(2, 2)]);
-    expect(flags).toEqual([expect.objectContaining({ kind: 'tempting-choice', option: 'b', reason: '10 of 24 chose “b”. It stands for: Adds them.' })]);
+    expect(flags).toEqual([
+      expect.objectContaining({
+        kind: 'tempting-choice',
+        option: 'b',
+        reason: '10 of 24 chose “b”. It stands for: Adds them.',
+      }),
+    ]);
   });
   test('a good item gets none, and so does any item of a handful of students', () => {
     expect(flagged(times(12, 0), [...times(4, 0), ...times(4, 1), ...times(4, 2)])).toEqual([]);

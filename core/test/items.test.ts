@@ -20,18 +20,41 @@ const folding = { case: true, space: true, accents: true, punctuation: true };
 /** One part of each kind; a kind that is added without one fails the test below. */
 const parts: Record<Part['kind'], Part> = {
   'single-choice': { id: 'p1', kind: 'single-choice', choices, key: ['b'], rule: once },
-  'multiple-choice': { id: 'p2', kind: 'multiple-choice', choices, key: ['a', 'c'], rule: { rule: 'wrong-takes-away', points: 2 } },
+  'multiple-choice': {
+    id: 'p2',
+    kind: 'multiple-choice',
+    choices,
+    key: ['a', 'c'],
+    rule: { rule: 'wrong-takes-away', points: 2 },
+  },
   'true-false': { id: 'p3', kind: 'true-false', key: false, mistake: 'mistake', rule: once },
   numeric: {
     id: 'p4',
     kind: 'numeric',
-    key: { value: '0.5', tolerance: { by: 'absolute', within: 0.005 }, decimal: 'point', units: [], unitRequired: false },
+    key: {
+      value: '0.5',
+      tolerance: { by: 'absolute', within: 0.005 },
+      decimal: 'point',
+      units: [],
+      unitRequired: false,
+    },
     rule: once,
   },
-  'short-text': { id: 'p5', kind: 'short-text', key: { variants: ['tributary', 'side river'], fold: folding }, rule: once },
+  'short-text': {
+    id: 'p5',
+    kind: 'short-text',
+    key: { variants: ['tributary', 'side river'], fold: folding },
+    rule: once,
+  },
 };
 const right = { p1: 'b', p2: ['a', 'c'], p3: 'false', p4: '1/2', p5: ' Side-river ' };
-const item = (...own: Part[]): ItemContent => ({ stem: '<p>What?</p>', parts: own, explanation: 'Because.', hints: ['Think.'], notes: 'For us.' });
+const item = (...own: Part[]): ItemContent => ({
+  stem: '<p>What?</p>',
+  parts: own,
+  explanation: 'Because.',
+  hints: ['Think.'],
+  notes: 'For us.',
+});
 const whole = item(...Object.values(parts));
 const score = (part: Part, response: unknown) => scoreItem(item(part), { [part.id]: response }).points;
 
@@ -76,7 +99,11 @@ describe('numbers', () => {
     [{}, ['0.5', '1/2', '50 %', '.50', '2/4'], ['0.51', '5', '50', 'half']],
     [{ tolerance: { by: 'absolute', within: 0.005 } } as const, ['0.505', '0.495', '50.5 %'], ['0.5051', '0.4949']],
     [{ value: '200', tolerance: { by: 'percent', within: 5 } } as const, ['190', '210'], ['189.99', '210.01']],
-    [{ value: '0.01234', tolerance: { by: 'significant', figures: 3 } } as const, ['0.0123', '0.012341'], ['0.01235', '0.012']],
+    [
+      { value: '0.01234', tolerance: { by: 'significant', figures: 3 } } as const,
+      ['0.0123', '0.012341'],
+      ['0.01235', '0.012'],
+    ],
     [{ value: '1/3' }, ['1/3', '2/6'], ['0.333', '0.3333333333']],
     [{ value: '-3', tolerance: { by: 'percent', within: 10 } } as const, ['-3.3', '−2.7'], ['3', '-3.31']],
     [{ value: '12.5', decimal: 'comma' } as const, [], []],
@@ -88,7 +115,9 @@ describe('numbers', () => {
   test('units are converted, and required where the key says so', () => {
     const units = [{ name: 'cm', factor: 1 }, { name: 'm', factor: 100 }, { name: 'cm^2', factor: 1 }]; // prettier-ignore
     const free = numeric({ value: '120', units });
-    expect(['120', '120 cm', '1.2 m', '120cm²', '1.2', '120 kg'].map((text) => score(free, text))).toEqual([1, 1, 1, 1, 0, 0]);
+    expect(['120', '120 cm', '1.2 m', '120cm²', '1.2', '120 kg'].map((text) => score(free, text))).toEqual([
+      1, 1, 1, 1, 0, 0,
+    ]);
     const strict = numeric({ value: '120', units, unitRequired: true });
     expect(['120', '120 cm'].map((text) => score(strict, text))).toEqual([0, 1]);
     const percent = numeric({ value: '50', units: [{ name: '%', factor: 1 }] });
@@ -127,7 +156,8 @@ describe('a broken item is refused with the place of each fault', () => {
     const read = readItem(change(own) ?? own);
     return read.ok ? [] : read.problems.map(({ pointer, message }) => `${pointer} ${message}`);
   };
-  const at = <K extends Part['kind']>(own: ItemContent, kind: K) => own.parts.find((part) => part.kind === kind) as Extract<Part, { kind: K }>;
+  const at = <K extends Part['kind']>(own: ItemContent, kind: K) =>
+    own.parts.find((part) => part.kind === kind) as Extract<Part, { kind: K }>;
 
   test.each<[string, (own: ItemContent) => void, string]>([
     ['no wording', (own) => (own.stem = '<p> </p>'), '/stem The question has no wording.'],
@@ -150,6 +180,8 @@ describe('a broken item is refused with the place of each fault', () => {
 });
 
 test('the key is said in one sentence', () => {
-  expect(keysInWords(item(parts.numeric))).toEqual(['0.5, within 0.005; fractions, mixed numbers and decimals all count. 1 point.']);
+  expect(keysInWords(item(parts.numeric))).toEqual([
+    '0.5, within 0.005; fractions, mixed numbers and decimals all count. 1 point.',
+  ]);
   expect(keysInWords(item(parts['single-choice']))).toEqual(['“choice b” earns 1 point.']);
 });

@@ -55,8 +55,11 @@ describe('reading numbers as students write them', () => {
   });
 
   test('significant figures round halves away from zero', () => {
-    const round = (text: string, figures: number) => exact.toNumber(exact.toSignificant(exact.fromDecimal(text), figures));
-    expect([round('0.0012345', 3), round('99.95', 3), round('1250', 2), round('9.5', 1)]).toEqual([0.00123, 100, 1300, 10]);
+    const round = (text: string, figures: number) =>
+      exact.toNumber(exact.toSignificant(exact.fromDecimal(text), figures));
+    expect([round('0.0012345', 3), round('99.95', 3), round('1250', 2), round('9.5', 1)]).toEqual([
+      0.00123, 100, 1300, 10,
+    ]);
   });
 });
 
@@ -74,7 +77,12 @@ describe('folding short answers', () => {
   });
 
   test('folding twice changes nothing', () => {
-    fc.assert(fc.property(fc.string({ unit: 'grapheme' }), (text) => fold(fold(text, foldEverything), foldEverything) === fold(text, foldEverything)));
+    fc.assert(
+      fc.property(
+        fc.string({ unit: 'grapheme' }),
+        (text) => fold(fold(text, foldEverything), foldEverything) === fold(text, foldEverything),
+      ),
+    );
   });
 });
 
@@ -108,19 +116,28 @@ describe('rules', () => {
       upper: 2,
     };
     const points = (...chosen: string[]) => pointsForSet(water, [], chosen);
-    expect([points('H', 'O'), points('H', 'Cl'), points('Cl'), points('H', 'O', 'He'), points('H', 'H')]).toEqual([2, 0, 0, 0, 1]);
+    expect([points('H', 'O'), points('H', 'Cl'), points('Cl'), points('H', 'O', 'He'), points('H', 'H')]).toEqual([
+      2, 0, 0, 0, 1,
+    ]);
   });
 
   test('every rule stays between nothing and all, and only the key earns all', () => {
     const rule = fc.constantFrom<SetRule['rule']>('all-or-nothing', 'each-right', 'wrong-takes-away');
     fc.assert(
-      fc.property(rule, fc.subarray(ids, { minLength: 1 }), subset, fc.integer({ min: 1, max: 20 }), (name, right, chosen, most) => {
-        const points = pointsForSet({ rule: name, points: most } as SetRule, right, chosen);
-        expect(points).toBeGreaterThanOrEqual(0);
-        expect(points).toBeLessThanOrEqual(most);
-        const same = right.every((id) => chosen.includes(id)) && (name === 'each-right' || chosen.length === right.length);
-        expect(points === most).toBe(same);
-      }),
+      fc.property(
+        rule,
+        fc.subarray(ids, { minLength: 1 }),
+        subset,
+        fc.integer({ min: 1, max: 20 }),
+        (name, right, chosen, most) => {
+          const points = pointsForSet({ rule: name, points: most } as SetRule, right, chosen);
+          expect(points).toBeGreaterThanOrEqual(0);
+          expect(points).toBeLessThanOrEqual(most);
+          const same =
+            right.every((id) => chosen.includes(id)) && (name === 'each-right' || chosen.length === right.length);
+          expect(points === most).toBe(same);
+        },
+      ),
     );
   });
 

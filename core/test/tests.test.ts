@@ -1,5 +1,14 @@
 import { isReleased, slipOf, type AssignmentRules } from '@oaken/core/assignments';
-import { allEntries, applyChange, change as changeSchema, hindrances, mostEntries, totalPoints, type Change, type Outline } from '@oaken/core/tests';
+import {
+  allEntries,
+  applyChange,
+  change as changeSchema,
+  hindrances,
+  mostEntries,
+  totalPoints,
+  type Change,
+  type Outline,
+} from '@oaken/core/tests';
 import { asRichText, count, listing, plainText, shorten } from '@oaken/core/text';
 import { day } from '@oaken/core/timing';
 import fc from 'fast-check';
@@ -25,7 +34,9 @@ test('moving, within and across sections', () => {
   expect(after({ do: 'move', entry: 'bbbb', section: 'sect2', before: null })).toBe('ac|db');
   expect(after({ do: 'move', entry: 'bbbb', section: 'sect1', before: 'bbbb' })).toBe('abc|d');
   // The neighbour that it should stand before was removed by somebody else meanwhile: it goes to the end.
-  expect(after({ do: 'remove', entry: 'cccc' }, { do: 'move', entry: 'aaaa', section: 'sect1', before: 'cccc' })).toBe('ba|d');
+  expect(after({ do: 'remove', entry: 'cccc' }, { do: 'move', entry: 'aaaa', section: 'sect1', before: 'cccc' })).toBe(
+    'ba|d',
+  );
 });
 
 /** Any change that fits an outline; with `spare` as the id of what is added. */
@@ -79,12 +90,26 @@ test('every change can be taken back, and the outline before is never touched', 
 });
 
 test('what does not fit is refused in words', () => {
-  const refused = (wanted: Change, own = outline) => () => applyChange(own, wanted);
-  expect(refused({ do: 'remove', entry: 'zzzz' })).toThrow('That item is no longer in the test; somebody has removed it.');
-  expect(refused({ do: 'put', entry: entry('aaaa'), section: 'sect1', before: null })).toThrow('That item was already put in.');
-  expect(refused({ do: 'put', entry: entry('eeee'), section: 'gone', before: null })).toThrow('That section is no longer in the test');
-  const full = { ...outline, sections: [{ ...outline.sections[0]!, entries: Array.from({ length: mostEntries }, (_, n) => entry(`full${n}`)) }] };
-  expect(refused({ do: 'put', entry: entry('eeee'), section: 'sect1', before: null }, full)).toThrow('A test holds at most 200 items.');
+  const refused =
+    (wanted: Change, own = outline) =>
+    () =>
+      applyChange(own, wanted);
+  expect(refused({ do: 'remove', entry: 'zzzz' })).toThrow(
+    'That item is no longer in the test; somebody has removed it.',
+  );
+  expect(refused({ do: 'put', entry: entry('aaaa'), section: 'sect1', before: null })).toThrow(
+    'That item was already put in.',
+  );
+  expect(refused({ do: 'put', entry: entry('eeee'), section: 'gone', before: null })).toThrow(
+    'That section is no longer in the test',
+  );
+  const full = {
+    ...outline,
+    sections: [{ ...outline.sections[0]!, entries: Array.from({ length: mostEntries }, (_, n) => entry(`full${n}`)) }],
+  };
+  expect(refused({ do: 'put', entry: entry('eeee'), section: 'sect1', before: null }, full)).toThrow(
+    'A test holds at most 200 items.',
+  );
   expect(refused({ do: 'remove-section', section: 'sect1' }, full)).toThrow('A test needs at least one section.');
 });
 
@@ -115,20 +140,34 @@ describe('the slip', () => {
     const slip = slipOf(facts);
     expect(slip.line).toBe('1 test, class 6B, 27 students, opens now, closes Fri 14:30, 20 minutes');
     expect(slip.verb).toBe('Give to 27 students');
-    expect(slip.sentences.join(' ')).toContain('Students see scores after it has closed and right answers when you release them.');
+    expect(slip.sentences.join(' ')).toContain(
+      'Students see scores after it has closed and right answers when you release them.',
+    );
   });
   test('and the other ways it can be', () => {
     const two = [...facts.classes, { name: '6D', students: 1 }];
-    const slip = slipOf({ ...facts, classes: two, opensAt: now + day, closesAt: null, rules: { ...rules, limitMinutes: null, shuffleItems: true } });
+    const slip = slipOf({
+      ...facts,
+      classes: two,
+      opensAt: now + day,
+      closesAt: null,
+      rules: { ...rules, limitMinutes: null, shuffleItems: true },
+    });
     expect(slip.line).toBe('1 test, classes 6B and 6D, 27 students, opens Wed 10:00, never closes, no time limit');
-    expect(slip.sentences[1]).toBe('It opens Wed 10:00 and never closes, with no time limit. They see the title now and can begin Wed 10:00.');
+    expect(slip.sentences[1]).toBe(
+      'It opens Wed 10:00 and never closes, with no time limit. They see the title now and can begin Wed 10:00.',
+    );
     expect(slipOf({ ...facts, classes: [], students: 1 }).verb).toBe('Give to 1 student');
   });
 });
 
 test('what is released, and when', () => {
   const facts = { handedIn: true, windowEnd: 100, releasedAt: null, now: 99 };
-  expect([isReleased('at-hand-in', facts), isReleased('after-closing', facts), isReleased('by-hand', facts)]).toEqual([true, false, false]);
+  expect([isReleased('at-hand-in', facts), isReleased('after-closing', facts), isReleased('by-hand', facts)]).toEqual([
+    true,
+    false,
+    false,
+  ]);
   expect(isReleased('after-closing', { ...facts, now: 100 })).toBe(true);
   expect(isReleased('after-closing', { ...facts, windowEnd: null, now: 1e15 })).toBe(false);
   expect(isReleased('by-hand', { ...facts, releasedAt: 50 })).toBe(true);
@@ -139,7 +178,11 @@ test('words', () => {
   expect(plainText('<p>A&nbsp;&amp; <em>B</em></p><p>C&#8211;D</p>')).toBe('A & B C–D');
   expect(plainText('<span data-formula="\\frac{3}{4} \\times 10^{6}">x</span>')).toBe('3/4 × 10^6');
   fc.assert(fc.property(fc.string(), (text) => plainText(asRichText(text)) === text.replace(/\s+/g, ' ').trim()));
-  expect([count(1, 'item'), count(1200, 'item'), count(2, 'class', 'classes')]).toEqual(['1 item', '1,200 items', '2 classes']);
+  expect([count(1, 'item'), count(1200, 'item'), count(2, 'class', 'classes')]).toEqual([
+    '1 item',
+    '1,200 items',
+    '2 classes',
+  ]);
   expect([listing([]), listing(['a']), listing(['a', 'b', 'c'], 'or')]).toEqual(['', 'a', 'a, b or c']);
   expect(shorten('one two three four', 9)).toBe('one two …');
 });

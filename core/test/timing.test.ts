@@ -18,7 +18,14 @@ import {
 import fc from 'fast-check';
 
 const start = Date.UTC(2026, 2, 2, 9);
-const rules: TimeRules = { opensAt: start, closesAt: start + day, lateRule: { late: 'no' }, limit: 20 * minute, timeFactor: 1, grace: 10_000 };
+const rules: TimeRules = {
+  opensAt: start,
+  closesAt: start + day,
+  lateRule: { late: 'no' },
+  limit: 20 * minute,
+  timeFactor: 1,
+  grace: 10_000,
+};
 
 test('a deadline is the own time, but never after the window', () => {
   expect(deadlineOf(rules, start)).toBe(start + 20 * minute);
@@ -26,13 +33,18 @@ test('a deadline is the own time, but never after the window', () => {
   expect(deadlineOf(rules, start + day - minute)).toBe(start + day);
   expect(deadlineOf({ ...rules, timeFactor: null }, start)).toBe(start + day);
   expect(deadlineOf({ ...rules, closesAt: null, limit: null }, start)).toBeNull();
-  expect(deadlineOf({ ...rules, lateRule: { late: 'until', until: start + 2 * day } }, start + day + hour)).toBe(start + day + hour + 20 * minute);
+  expect(deadlineOf({ ...rules, lateRule: { late: 'until', until: start + 2 * day } }, start + day + hour)).toBe(
+    start + day + hour + 20 * minute,
+  );
 });
 
 const anyRules = fc.record({
   opensAt: fc.constant(start),
   closesAt: fc.option(fc.integer({ min: start + 1, max: start + 30 * day })),
-  lateRule: fc.oneof(fc.constant({ late: 'no' as const }), fc.record({ late: fc.constant('until' as const), until: fc.integer({ min: start, max: start + 40 * day }) })),
+  lateRule: fc.oneof(
+    fc.constant({ late: 'no' as const }),
+    fc.record({ late: fc.constant('until' as const), until: fc.integer({ min: start, max: start + 40 * day }) }),
+  ),
   limit: fc.option(fc.integer({ min: minute, max: 5 * hour })),
   timeFactor: fc.option(fc.constantFrom(1, 1.25, 1.5, 2)),
   grace: fc.integer({ min: 0, max: minute }),
@@ -40,35 +52,53 @@ const anyRules = fc.record({
 
 test('properties: never past the window, extra time never shortens, states follow each other', () => {
   fc.assert(
-    fc.property(anyRules, fc.integer({ min: 0, max: 30 * day }), fc.array(fc.integer({ min: 0, max: 60 * day }), { minLength: 2 }), (own, into, waits) => {
-      const began = start + into;
-      const deadline = deadlineOf(own, began);
-      const end = windowEnd(own);
-      if (end !== null) expect(deadline).not.toBeNull();
-      if (deadline !== null && end !== null) expect(deadline).toBeLessThanOrEqual(end);
-      const more = deadlineOf({ ...own, timeFactor: own.timeFactor === null ? null : own.timeFactor * 2 }, began);
-      if (deadline !== null && more !== null) expect(more).toBeGreaterThanOrEqual(deadline);
-      const times = [...waits].sort((a, b) => a - b).map((wait) => start + wait);
-      const attempt = ['working', 'grace', 'over'];
-      const seen = times.map((now) => attempt.indexOf(attemptState({ deadlineAt: deadline, handedInAt: null }, own.grace, now)));
-      expect(seen).toEqual([...seen].sort());
-      const windows = ['before', 'open', 'late', 'closed'];
-      const states = times.map((now) => windows.indexOf(windowState(own, now)));
-      expect(states).toEqual([...states].sort());
-    }),
+    fc.property(
+      anyRules,
+      fc.integer({ min: 0, max: 30 * day }),
+      fc.array(fc.integer({ min: 0, max: 60 * day }), { minLength: 2 }),
+      (own, into, waits) => {
+        const began = start + into;
+        const deadline = deadlineOf(own, began);
+        const end = windowEnd(own);
+        if (end !== null) expect(deadline).not.toBeNull();
+        if (deadline !== null && end !== null) expect(deadline).toBeLessThanOrEqual(end);
+        const more = deadlineOf({ ...own, timeFactor: own.timeFactor === null ? null : own.timeFactor * 2 }, began);
+        if (deadline !== null && more !== null) expect(more).toBeGreaterThanOrEqual(deadline);
+        const times = [...waits].sort((a, b) => a - b).map((wait) => start + wait);
+        const attempt = ['working', 'grace', 'over'];
+        const seen = times.map((now) =>
+          attempt.indexOf(attemptState({ deadlineAt: deadline, handedInAt: null }, own.grace, now)),
+        );
+        expect(seen).toEqual([...seen].sort());
+        const windows = ['before', 'open', 'late', 'closed'];
+        const states = times.map((now) => windows.indexOf(windowState(own, now)));
+        expect(states).toEqual([...states].sort());
+      },
+    ),
   );
 });
 
 test('the edges: open at the instant of opening, closed at the instant of closing, grace after the deadline', () => {
-  expect([start - 1, start, start + day - 1, start + day].map((now) => windowState(rules, now))).toEqual(['before', 'open', 'open', 'closed']);
+  expect([start - 1, start, start + day - 1, start + day].map((now) => windowState(rules, now))).toEqual([
+    'before',
+    'open',
+    'open',
+    'closed',
+  ]);
   const attempt = { deadlineAt: start, handedInAt: null };
-  expect([start - 1, start, start + 9_999, start + 10_000].map((now) => attemptState(attempt, 10_000, now))).toEqual(['working', 'grace', 'grace', 'over']);
+  expect([start - 1, start, start + 9_999, start + 10_000].map((now) => attemptState(attempt, 10_000, now))).toEqual([
+    'working',
+    'grace',
+    'grace',
+    'over',
+  ]);
   expect(attemptState({ ...attempt, handedInAt: start - 5 }, 10_000, start - 1)).toBe('over');
   expect([isLate(rules, start + day), isLate(rules, start + day + 1)]).toEqual([false, true]);
 });
 
 test('what is wrong with a window is said', () => {
-  const fields = (change: Partial<TimeRules>, now = start) => windowProblems({ ...rules, ...change }, rules.limit, now).map(({ field }) => field);
+  const fields = (change: Partial<TimeRules>, now = start) =>
+    windowProblems({ ...rules, ...change }, rules.limit, now).map(({ field }) => field);
   expect(fields({})).toEqual([]);
   expect(fields({ closesAt: start - 1 })).toEqual(['closesAt']);
   expect(fields({ closesAt: start })).toEqual(['closesAt']);
@@ -100,15 +130,25 @@ describe('clock changes', () => {
   });
   test('there and back', () => {
     fc.assert(
-      fc.property(fc.integer({ min: Date.UTC(2020, 0), max: Date.UTC(2035, 0) }), fc.constantFrom(zone, 'Europe/Berlin', 'Australia/Lord_Howe', 'Asia/Kathmandu'), (instant, own) => {
-        const wall = wallOf(instant, own);
-        const read = atWall(wall, own);
-        expect(read.ok && wallOf(read.at, own)).toBe(wall);
-      }),
+      fc.property(
+        fc.integer({ min: Date.UTC(2020, 0), max: Date.UTC(2035, 0) }),
+        fc.constantFrom(zone, 'Europe/Berlin', 'Australia/Lord_Howe', 'Asia/Kathmandu'),
+        (instant, own) => {
+          const wall = wallOf(instant, own);
+          const read = atWall(wall, own);
+          expect(read.ok && wallOf(read.at, own)).toBe(wall);
+        },
+      ),
     );
   });
-  test.each(['', 'tomorrow', '2026-02-30T10:00'])('“%s” is no date', (wall) => expect(atWall(wall, zone).ok).toBe(false));
-  test('an unknown zone is named', () => expect(atWall('2026-03-08T01:59', 'Mars/Base')).toEqual({ ok: false, message: 'There is no time zone “Mars/Base”.' }));
+  test.each(['', 'tomorrow', '2026-02-30T10:00'])('“%s” is no date', (wall) =>
+    expect(atWall(wall, zone).ok).toBe(false),
+  );
+  test('an unknown zone is named', () =>
+    expect(atWall('2026-03-08T01:59', 'Mars/Base')).toEqual({
+      ok: false,
+      message: 'There is no time zone “Mars/Base”.',
+    }));
 });
 
 test('times and lengths in words', () => {
@@ -117,6 +157,12 @@ test('times and lengths in words', () => {
   expect([said(now), said(now + day), said(now + 6 * day), said(now + 7 * day), said(now - day), said(Date.UTC(2027, 0, 4, 9))]).toEqual([
     'today 16:00', 'Wed 16:00', 'Mon 16:00', 'Tue 10 Mar, 16:00', 'Mon 2 Mar, 16:00', 'Mon 4 Jan 2027, 10:00',
   ]); // prettier-ignore
-  expect([1_000, 59_000, minute, 90 * minute, 2 * day].map(lengthInWords)).toEqual(['1 second', '59 seconds', '1 minute', '1 hour 30 minutes', '2 days']);
+  expect([1_000, 59_000, minute, 90 * minute, 2 * day].map(lengthInWords)).toEqual([
+    '1 second',
+    '59 seconds',
+    '1 minute',
+    '1 hour 30 minutes',
+    '2 days',
+  ]);
   expect([20 * minute, 5.4 * hour, 42 * hour].map(roughly)).toEqual(['20 minutes', '5 hours', '2 days']);
 });

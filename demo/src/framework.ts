@@ -26,10 +26,7 @@ export const subjects: Subject[] = [
         code: 'NUM',
         name: 'Number',
         goals: [
-          [
-            5,
-            'Add and subtract fractions with different denominators and judge whether the result is sensible.',
-          ],
+          [5, 'Add and subtract fractions with different denominators and judge whether the result is sensible.'],
           [5, 'Multiply and divide decimals by 10, 100 and 1000 by moving digits through places.'],
           [6, 'Divide fractions by fractions and explain the result with a picture or a story.'],
           [6, 'Place positive and negative numbers on a line and compare them.'],

@@ -250,9 +250,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
         ? now - Math.round((1 + 4 * random.next()) * minute)
         : Math.round(from + random.next() * room);
       const attemptSeedText = attemptSeed(random);
-      const shown = entriesOf(
-        formOf(edition, attemptSeedText, { shuffleItems: false, shuffleChoices: true }),
-      );
+      const shown = entriesOf(formOf(edition, attemptSeedText, { shuffleItems: false, shuffleChoices: true }));
       const done = stillWorking
         ? Math.ceil(shown.length * 0.4)
         : ranOut

@@ -49,8 +49,7 @@ export function students(random: Random, count: number) {
     do name = [random.pick(given), random.pick(family)];
     while (names.has(name.join(' ')));
     names.add(name.join(' '));
-    const draw = (from: string, n: number) =>
-      Array.from({ length: n }, () => random.pick([...from])).join('');
+    const draw = (from: string, n: number) => Array.from({ length: n }, () => random.pick([...from])).join('');
     return {
       given: name[0],
       family: name[1],

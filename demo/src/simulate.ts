@@ -18,8 +18,8 @@ function traitsOf(own: DemoItem): Traits {
   if (part && 'choices' in part) for (const { id } of part.choices) pull.set(id, 0.6 + random.next());
   // Whoever marked the wrong key fell for it, and so do others.
   if (own.planted?.truth && part?.kind === 'single-choice') for (const id of part.key) pull.set(id, 4);
-  if (own.planted?.tempting) pull.set(own.planted.tempting, 9);
-  const hard = own.planted?.tempting ? 0.9 : 0;
+  if (own.planted?.tempting) pull.set(own.planted.tempting, 7);
+  const hard = own.planted?.tempting ? 0.5 : 0;
   return {
     difficulty: -0.9 + 0.35 * (own.depth - 1) + 0.6 * random.normal() + hard,
     separation: 1 + 0.8 * random.next(),

@@ -14,6 +14,7 @@ import { handInOverdue } from './attempts/service';
 import { bankRoutes } from './banks/routes';
 import { classRoutes } from './classes/routes';
 import type { Context } from './context';
+import { row } from './database/connect';
 import { binder, type BindOptions } from './http/bind';
 import { openApi } from './http/openapi';
 import { servePages } from './http/pages';
@@ -75,16 +76,14 @@ export function createApp({ database, now, log, pages, checkAnswers }: AppOption
   resultRoutes(bind, context);
   todayRoutes(bind, context);
   routes.get('/api/health', async (_request, response) => {
-    await database.query('SELECT 1');
+    await row(database, 'SELECT 1 AS well');
     response.json({ status: 'well', now: now() });
   });
   routes.get('/api/openapi.json', (_request, response) => void response.json(openApi()));
   routes.use('/api', () => {
     throw new Problem(404, 'There is nothing at this address.');
   });
-  http.use((request, response, next) =>
-    request.path.startsWith('/api/') ? routes(request, response, next) : next(),
-  );
+  http.use((request, response, next) => (request.path.startsWith('/api/') ? routes(request, response, next) : next()));
 
   http.use(
     helmet({

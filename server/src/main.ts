@@ -30,10 +30,7 @@ async function main(): Promise<void> {
   const server = createServer(http);
   server.on('error', (error: NodeJS.ErrnoException) =>
     error.code === 'EADDRINUSE'
-      ? stopWith(
-          `Port ${port} is already in use. Set OAKEN_PORT to another one, or stop the program that has it.`,
-          3,
-        )
+      ? stopWith(`Port ${port} is already in use. Set OAKEN_PORT to another one, or stop the program that has it.`, 3)
       : error.code === 'EACCES'
         ? stopWith(`Port ${port} may not be opened by this user. Set OAKEN_PORT to one above 1023.`, 3)
         : stopWith(`The server could not start: ${error.message}`, 1),

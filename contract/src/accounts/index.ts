@@ -81,9 +81,7 @@ export const listAccounts = endpoint({
   who: 'administrator',
   does: 'Lists the school’s staff and counts its people, classes and items.',
   answer: z.object({
-    staff: z.array(
-      account.extend({ signInName: z.string(), classes: z.number(), signedInAt: instant.nullable() }),
-    ),
+    staff: z.array(account.extend({ signInName: z.string(), classes: z.number(), signedInAt: instant.nullable() })),
     counts: z.object({
       students: z.number(),
       classes: z.number(),

@@ -88,10 +88,7 @@ export const savedAnswer = z.strictObject({
   entry: z.string().max(24),
   number: z.int().min(1),
   device: z.string().regex(/^[a-z0-9]{12}$/),
-  responses: responses.refine(
-    (own) => JSON.stringify(own).length <= 20_000,
-    'That answer is too long to be saved.',
-  ),
+  responses: responses.refine((own) => JSON.stringify(own).length <= 20_000, 'That answer is too long to be saved.'),
   flagged: z.boolean(),
 });
 export type SavedAnswer = z.infer<typeof savedAnswer>;

@@ -3,10 +3,7 @@ import { z } from 'zod';
 import { assignmentRow } from '../assignments';
 import { endpoint, id, idInPath, instant } from '../define';
 
-export const figure = z.union([
-  z.object({ value: z.number() }),
-  z.object({ value: z.null(), reason: z.string() }),
-]);
+export const figure = z.union([z.object({ value: z.number() }), z.object({ value: z.null(), reason: z.string() })]);
 
 export const optionResult = z.object({
   id: z.string(),
@@ -41,9 +38,7 @@ export const itemResult = z.object({
   /** Free answers that earned nothing, most frequent first. */
   wrongAnswers: z.array(z.object({ answer: z.string(), n: z.number() })),
   blank: z.number(),
-  flags: z.array(
-    z.object({ kind: z.string(), title: z.string(), reason: z.string(), option: z.string().optional() }),
-  ),
+  flags: z.array(z.object({ kind: z.string(), title: z.string(), reason: z.string(), option: z.string().optional() })),
 });
 export type ItemResult = z.infer<typeof itemResult>;
 

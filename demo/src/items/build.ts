@@ -15,11 +15,7 @@ type Wrong = [text: string, mistake: string];
 
 /** A formula, with its LaTeX as the text until it is drawn. */
 export const f = (latex: string) => {
-  const safe = latex
-    .replace(/&/g, '&amp;')
-    .replace(/</g, '&lt;')
-    .replace(/>/g, '&gt;')
-    .replace(/"/g, '&quot;');
+  const safe = latex.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
   return `<span data-formula="${safe}">${safe}</span>`;
 };
 
@@ -195,12 +191,15 @@ function choiceWith(own: DemoItem, text: string) {
   return { part, id: found.id };
 }
 
-/** The same item with a key that is wrong, for Results to find. */
-export function withWrongKey(own: DemoItem, marked: string): DemoItem {
+/** The same item with a key that is wrong, for Results to find; `belief` is what its author holds against the right choice. */
+export function withWrongKey(own: DemoItem, marked: string, belief: string): DemoItem {
   const { part, id } = choiceWith(own, marked);
+  const choices = part.choices.map(({ mistake, ...choice }) =>
+    choice.id === id ? choice : { ...choice, mistake: part.key.includes(choice.id) ? belief : mistake },
+  );
   return {
     ...own,
-    content: { ...own.content, parts: [{ ...part, key: [id] }] },
+    content: { ...own.content, parts: [{ ...part, choices, key: [id] }] },
     planted: { truth: part.key },
   };
 }

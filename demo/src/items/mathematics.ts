@@ -50,7 +50,7 @@ export const mathematics: DemoItem[] = [
     'Both numbers divide by 6: 12 : 18 = 2 : 3.'),
   withWrongKey(single('MA.6.RAT.1', 2, 60, 'In a choir, the ratio of altos to sopranos is 3 : 5 and nobody sings anything else. What fraction of the choir are altos?', `${f('\\frac{3}{8}')}`,
     [[`${f('\\frac{3}{5}')}`, 'Takes the other part for the whole.'], [`${f('\\frac{5}{8}')}`, 'Gives the share of the sopranos.'], [`${f('\\frac{5}{3}')}`, 'Compares the parts, the wrong way round.']],
-    'There are 3 + 5 = 8 parts in all, and 3 of them are altos.'), `${f('\\frac{3}{5}')}`),
+    'There are 3 + 5 = 8 parts in all, and 3 of them are altos.'), `${f('\\frac{3}{5}')}`, 'Counts the altos among everybody.'),
   trueFalse('MA.6.RAT.1', 1, 30, 'The ratios 4 : 6 and 10 : 15 are equal.', true, 'Compares the differences, 2 and 5.', 'Both are 2 : 3 in lowest terms.'),
   several('MA.6.RAT.1', 2, 70, 'Which ratios are equal to 6 : 8?', ['3 : 4', '15 : 20'],
     [['8 : 6', 'Turns the ratio round.'], ['8 : 10', 'Adds 2 to both numbers.']], 'Both come from dividing or multiplying both numbers by the same amount.'),

@@ -98,18 +98,9 @@ const bench = about(
       'Which sentence is an opinion?',
       'Mill Street is also the prettiest street in town.',
       [
-        [
-          'In April, students counted people over 65 on the street.',
-          'Takes a fact about people for an opinion.',
-        ],
-        [
-          'The last four cost less than one street lamp.',
-          'Takes a comparison that can be checked for an opinion.',
-        ],
-        [
-          'On the half without benches they counted 61.',
-          'Takes a number that can be checked for an opinion.',
-        ],
+        ['In April, students counted people over 65 on the street.', 'Takes a fact about people for an opinion.'],
+        ['The last four cost less than one street lamp.', 'Takes a comparison that can be checked for an opinion.'],
+        ['On the half without benches they counted 61.', 'Takes a number that can be checked for an opinion.'],
       ],
       'What is prettiest cannot be checked; the others can.',
     ),

@@ -54,12 +54,7 @@ export const insistOnTest = (database: Sequelize, me: SignedIn, testId: number, 
     transaction,
   );
 
-export const insistOnClass = (
-  database: Sequelize,
-  me: SignedIn,
-  classId: number,
-  transaction?: Transaction,
-) =>
+export const insistOnClass = (database: Sequelize, me: SignedIn, classId: number, transaction?: Transaction) =>
   insist(
     database,
     `SELECT c.id FROM classes c WHERE c.id = :classId AND ${ownClass}`,

@@ -9,8 +9,7 @@ import { isSecret } from './secrets';
 import { sessionHours, type SignedIn } from './sessions';
 import { Throttle } from './throttle';
 
-const wrong = (what: string) =>
-  new Problem(401, `${what} or the password is not right.`, 'Check both and try again.');
+const wrong = (what: string) => new Problem(401, `${what} or the password is not right.`, 'Check both and try again.');
 
 export function accountRoutes(bind: Bind, { database, now, sessions }: Context): void {
   const throttle = new Throttle(database, now);
@@ -103,11 +102,7 @@ export function accountRoutes(bind: Bind, { database, now, sessions }: Context):
     );
     if (!(await isSecret(student?.secretHash, body.passcode.toLowerCase())) || !student) {
       await throttle.failed(counted);
-      throw new Problem(
-        401,
-        'That passcode is not right.',
-        'Check your name and your passcode, or ask your teacher.',
-      );
+      throw new Problem(401, 'That passcode is not right.', 'Check your name and your passcode, or ask your teacher.');
     }
     await throttle.succeeded(counted);
     return begin(student.id, request, response);

@@ -1,4 +1,4 @@
-import type { api} from '@oaken/contract';
+import type { api } from '@oaken/contract';
 import { type BodyOf } from '@oaken/contract';
 import type { Edition } from '@oaken/core/forms';
 import { allEntries, hindrances, totalPoints, type Outline } from '@oaken/core/tests';
@@ -77,13 +77,8 @@ export async function giveAssignment(
     if (earlier) return earlier;
 
     const outline = fromJson<Outline>(test.outline);
-    const wrong = windowProblems(
-      { opensAt, closesAt: wanted.closesAt, lateRule: wanted.lateRule },
-      limit,
-      time,
-    );
-    if (wrong.length > 0)
-      throw invalid(wrong.map(({ field, message }) => ({ pointer: `/${field}`, message })));
+    const wrong = windowProblems({ opensAt, closesAt: wanted.closesAt, lateRule: wanted.lateRule }, limit, time);
+    if (wrong.length > 0) throw invalid(wrong.map(({ field, message }) => ({ pointer: `/${field}`, message })));
     const inTheWay = hindrances(outline);
     if (inTheWay.length > 0) throw invalid(inTheWay.map((message) => ({ pointer: '/testId', message })));
     if (test.version !== wanted.testVersion)
@@ -125,15 +120,12 @@ export async function giveAssignment(
       },
       transaction,
     );
-    await database.query(
-      'INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id) VALUES :pins',
-      {
-        replacements: {
-          pins: allEntries(outline).map((entry) => [editionId, entry.id, entry.itemId, entry.revisionId]),
-        },
-        transaction,
+    await database.query('INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id) VALUES :pins', {
+      replacements: {
+        pins: allEntries(outline).map((entry) => [editionId, entry.id, entry.itemId, entry.revisionId]),
       },
-    );
+      transaction,
+    });
     const id = await insert(
       database,
       `INSERT INTO assignments (school_id, edition_id, given_by, title, kind, opens_at, closes_at, late_until, rules, client_key, created_at)
@@ -156,22 +148,15 @@ export async function giveAssignment(
       replacements: { pairs: classIds.map((classId) => [id, classId]) },
       transaction,
     });
-    await database.query(
-      'INSERT INTO assignment_students (assignment_id, student_id, class_id) VALUES :lines',
-      {
-        replacements: { lines: students.map(({ studentId, classId }) => [id, studentId, classId]) },
-        transaction,
-      },
-    );
+    await database.query('INSERT INTO assignment_students (assignment_id, student_id, class_id) VALUES :lines', {
+      replacements: { lines: students.map(({ studentId, classId }) => [id, studentId, classId]) },
+      transaction,
+    });
     return { id, students: students.length };
   });
 }
 
-export async function takeBack(
-  { database, now }: Context,
-  me: SignedIn,
-  assignmentId: number,
-): Promise<void> {
+export async function takeBack({ database, now }: Context, me: SignedIn, assignmentId: number): Promise<void> {
   await database.transaction(async (transaction) => {
     await row(
       database,

@@ -140,10 +140,7 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
       stem: content.stem,
       points: scores.find(({ entry }) => entry === id)?.points ?? 0,
       most: points,
-      mine: responsesInWords(
-        content,
-        fromJson<Responses>(answers.find(({ entry }) => entry === id)?.responses ?? {}),
-      ),
+      mine: responsesInWords(content, fromJson<Responses>(answers.find(({ entry }) => entry === id)?.responses ?? {})),
       right: keysInWords(content),
       explanation: content.explanation,
     }));

@@ -127,13 +127,9 @@ async function writeAnswers(
     }
   }
   const stored =
-    newest.size > 0
-      ? await upsert(database, [...newest.values()], now, transaction)
-      : new Map<string, Stored>();
+    newest.size > 0 ? await upsert(database, [...newest.values()], now, transaction) : new Map<string, Stored>();
   for (const save of accepted)
-    settled.push(() =>
-      save.resolve(save.answers.map(({ entry }) => stored.get(key(save.attemptId, entry))!)),
-    );
+    settled.push(() => save.resolve(save.answers.map(({ entry }) => stored.get(key(save.attemptId, entry))!)));
   return () => settled.forEach((settle) => settle());
 }
 

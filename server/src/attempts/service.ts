@@ -98,15 +98,8 @@ export async function beginAttempt(
   if (!attempt) {
     const state = windowState(rules, now);
     if (state === 'before')
-      throw new Problem(
-        409,
-        'It has not opened yet.',
-        undefined,
-        undefined,
-        Math.ceil((rules.opensAt - now) / 1000),
-      );
-    if (state === 'closed')
-      throw new Problem(409, 'It has closed.', 'Ask your teacher if you should still do it.');
+      throw new Problem(409, 'It has not opened yet.', undefined, undefined, Math.ceil((rules.opensAt - now) / 1000));
+    if (state === 'closed') throw new Problem(409, 'It has closed.', 'Ask your teacher if you should still do it.');
     attempt = await database.transaction(async (transaction) => {
       await readGiven(database, student, assignmentId, transaction);
       const deadline = deadlineOf(rules, now);

@@ -62,9 +62,7 @@ export async function readRevisions(
       {
         ...rest,
         content: fromJson<ItemContent>(content),
-        standards: standards
-          .filter((own) => own.revisionId === revisionId)
-          .map(({ revisionId: _, ...own }) => own),
+        standards: standards.filter((own) => own.revisionId === revisionId).map(({ revisionId: _, ...own }) => own),
         grades: grades.filter((own) => own.revisionId === revisionId).map(({ grade }) => grade),
         facility: seenN > 0 ? { value: seenShare, n: seenN } : null,
       },

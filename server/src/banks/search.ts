@@ -14,10 +14,7 @@ type Conditions = Partial<Record<Filter, string>>;
 const likeAny = (text: string) => `%${text.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
 
 /** One condition for each filter that is set, so that a count can leave its own filter out. */
-async function conditionsOf(
-  database: Sequelize,
-  wanted: Search,
-): Promise<{ conditions: Conditions; values: Values }> {
+async function conditionsOf(database: Sequelize, wanted: Search): Promise<{ conditions: Conditions; values: Values }> {
   const conditions: Conditions = {};
   const values: Values = {};
   const words = wanted.words?.split(/\s+/).filter(Boolean).slice(0, 8) ?? [];
@@ -28,9 +25,7 @@ async function conditionsOf(
         values[`code${at}`] = likeAny(word.replace(/[^\p{L}\p{N}]/gu, ''));
         const inCode = `EXISTS (SELECT 1 FROM revision_standards ws JOIN standards w ON w.id = ws.standard_id
                          WHERE ws.revision_id = r.id AND REPLACE(w.code, '.', '') LIKE :code${at})`;
-        return /[\p{L}\p{N}]/u.test(word)
-          ? `(r.words LIKE :word${at} OR ${inCode})`
-          : `r.words LIKE :word${at}`;
+        return /[\p{L}\p{N}]/u.test(word) ? `(r.words LIKE :word${at} OR ${inCode})` : `r.words LIKE :word${at}`;
       })
       .join(' AND ');
   }
@@ -96,10 +91,7 @@ export async function searchItems(database: Sequelize, me: SignedIn, wanted: Sea
          JOIN revision_standards cs ON cs.revision_id = r.id WHERE ${where('standard')}`,
       values,
     ),
-    rows<{ id: number; parentId: number | null }>(
-      database,
-      'SELECT id, parent_id AS parentId FROM standards',
-    ),
+    rows<{ id: number; parentId: number | null }>(database, 'SELECT id, parent_id AS parentId FROM standards'),
     countBy('grades', 'cg.grade', 'JOIN revision_grades cg ON cg.revision_id = r.id'),
     countBy('kind', 'r.kind'),
     countBy('depth', 'r.depth'),

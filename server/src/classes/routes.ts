@@ -56,10 +56,7 @@ export function classRoutes(bind: Bind, { database }: Context): void {
     );
     if (!student) throw notFound('The student');
     const passcode = newPasscode();
-    await Account.update(
-      { secretHash: await hashSecret(passcode) },
-      { where: { id: studentId, role: 'student' } },
-    );
+    await Account.update({ secretHash: await hashSecret(passcode) }, { where: { id: studentId, role: 'student' } });
     await database.query('DELETE FROM sessions WHERE account_id = :studentId', {
       replacements: { studentId },
     });

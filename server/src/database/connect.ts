@@ -26,9 +26,7 @@ export function connect({ socket, name }: DatabasePlace): Sequelize {
 export async function createDatabase({ socket, name }: DatabasePlace): Promise<void> {
   const server = connect({ socket, name: '' });
   try {
-    await server.query(
-      `CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
-    );
+    await server.query(`CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
   } finally {
     await server.close();
   }
@@ -57,8 +55,7 @@ export async function row<Row extends object>(
 }
 
 /** JSON columns arrive parsed or as text, depending on how the server names their type. */
-export const fromJson = <T>(value: unknown): T =>
-  (typeof value === 'string' ? JSON.parse(value) : value) as T;
+export const fromJson = <T>(value: unknown): T => (typeof value === 'string' ? JSON.parse(value) : value) as T;
 
 export const toMillis = (date: Date) => date.getTime();
 export const toMillisOrNull = (date: Date | null) => date?.getTime() ?? null;

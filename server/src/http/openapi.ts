@@ -1,8 +1,7 @@
 import { api, type Endpoint } from '@oaken/contract';
 import { z } from 'zod';
 
-const schema = (type: z.ZodType, io: 'input' | 'output') =>
-  z.toJSONSchema(type, { io, unrepresentable: 'any' });
+const schema = (type: z.ZodType, io: 'input' | 'output') => z.toJSONSchema(type, { io, unrepresentable: 'any' });
 
 /** The OpenAPI 3.1 description, made from the contract. */
 export function openApi() {
@@ -20,8 +19,7 @@ export function openApi() {
       in: 'query',
       schema: type,
     }));
-    const body =
-      own.method !== 'GET' && !(own.body instanceof z.ZodUndefined) ? schema(own.body, 'input') : null;
+    const body = own.method !== 'GET' && own.body instanceof z.ZodObject ? schema(own.body, 'input') : null;
     (paths[path] ??= {})[own.method.toLowerCase()] = {
       operationId: name,
       summary: own.does,

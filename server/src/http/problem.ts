@@ -52,8 +52,7 @@ export const busyDatabase = () =>
 /** Errors of a database that is away, as opposed to those of a wrong statement. */
 export function isDatabaseAway(error: unknown): boolean {
   const { name, original } = error as { name?: string; original?: { code?: string; errno?: number } };
-  if (/^SequelizeConnection|ConnectionAcquireTimeout|ConnectionRefused|HostNotReachable/.test(name ?? ''))
-    return true;
+  if (/^SequelizeConnection|ConnectionAcquireTimeout|ConnectionRefused|HostNotReachable/.test(name ?? '')) return true;
   const code = original?.code ?? '';
   return /^(ECONN|EPIPE|ENOENT|ETIMEDOUT|ER_SOCKET|ER_CONNECTION|ER_CMD_CONNECTION|ER_SERVER_SHUTDOWN|PROTOCOL_|ER_GET_CONNECTION|ER_UNEXPECTED)/.test(
     code,

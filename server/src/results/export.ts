@@ -13,17 +13,7 @@ const table = (head: string[], lines: string[][]) =>
   stringify([head, ...lines], { record_delimiter: 'windows', bom: true });
 
 export function studentsCsv({ students, items, assignment }: ResultsAnswer): string {
-  const head = [
-    'Roll number',
-    'Name',
-    'Class',
-    'State',
-    'Points',
-    'Points possible',
-    'Percent',
-    'Minutes',
-    'Late',
-  ];
+  const head = ['Roll number', 'Name', 'Class', 'State', 'Points', 'Points possible', 'Percent', 'Minutes', 'Late'];
   return table(
     [...head, ...items.map((item) => `Item ${item.number} (of ${number(item.most)})`)],
     students.map((own) => [
@@ -40,9 +30,7 @@ export function studentsCsv({ students, items, assignment }: ResultsAnswer): str
       own.points === null || assignment.points === 0 ? '' : number((100 * own.points) / assignment.points, 1),
       own.seconds === null ? '' : number(own.seconds / 60, 1),
       own.late ? 'late' : '',
-      ...items.map((_, at) =>
-        own.cells[at] && own.cells[at].share !== null ? number(own.cells[at].points) : '',
-      ),
+      ...items.map((_, at) => (own.cells[at] && own.cells[at].share !== null ? number(own.cells[at].points) : '')),
     ]),
   );
 }

@@ -90,18 +90,13 @@ function itemResult(
   };
 }
 
-const answerTo = ({ answers }: Sheet, attemptId: number, { id }: EditionEntry) =>
-  answers.get(attemptId)?.get(id) ?? {};
+const answerTo = ({ answers }: Sheet, attemptId: number, { id }: EditionEntry) => answers.get(attemptId)?.get(id) ?? {};
 
 const isBlank = (sheet: Sheet, attemptId: number, entry: EditionEntry) =>
   scoreItem(entry.content, answerTo(sheet, attemptId, entry)).parts.every(({ answered }) => !answered);
 
 /** Free answers that earned nothing in their part, gathered by what they say. */
-function wrongAnswers(
-  sheet: Sheet,
-  finished: StudentLine[],
-  entry: EditionEntry,
-): ItemResult['wrongAnswers'] {
+function wrongAnswers(sheet: Sheet, finished: StudentLine[], entry: EditionEntry): ItemResult['wrongAnswers'] {
   const tally = new Map<string, number>();
   for (const { attemptId } of finished) {
     const given = answerTo(sheet, attemptId!, entry);

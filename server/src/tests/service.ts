@@ -28,12 +28,7 @@ interface Held {
 }
 
 /** Locks a test for a change; the order of locks is always test first. */
-async function hold(
-  database: Sequelize,
-  me: SignedIn,
-  testId: number,
-  transaction: Transaction,
-): Promise<Held> {
+async function hold(database: Sequelize, me: SignedIn, testId: number, transaction: Transaction): Promise<Held> {
   const found = await row<{ id: number; version: number; outline: unknown }>(
     database,
     `SELECT t.id, t.version, t.outline FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${ownTest} FOR UPDATE`,
@@ -44,12 +39,7 @@ async function hold(
   return { ...found, outline: fromJson<Outline>(found.outline) };
 }
 
-async function store(
-  context: Context,
-  testId: number,
-  outline: Outline,
-  transaction: Transaction,
-): Promise<void> {
+async function store(context: Context, testId: number, outline: Outline, transaction: Transaction): Promise<void> {
   const { database, now } = context;
   await database.query(
     'UPDATE tests SET outline = :outline, title = :title, version = version + 1, changed_at = :now WHERE id = :testId',
@@ -189,13 +179,10 @@ export async function makeTest(
     );
     const id = made!.id;
     for (const { revisionId } of items)
-      await database.query(
-        'INSERT IGNORE INTO test_revisions (test_id, revision_id) VALUES (:id, :revisionId)',
-        {
-          replacements: { id, revisionId },
-          transaction,
-        },
-      );
+      await database.query('INSERT IGNORE INTO test_revisions (test_id, revision_id) VALUES (:id, :revisionId)', {
+        replacements: { id, revisionId },
+        transaction,
+      });
     return { id };
   });
 }
@@ -224,12 +211,7 @@ async function pickedItems(database: Sequelize, me: SignedIn, itemIds: number[])
   );
 }
 
-export async function changeTest(
-  context: Context,
-  me: SignedIn,
-  testId: number,
-  changes: Change[],
-): Promise<void> {
+export async function changeTest(context: Context, me: SignedIn, testId: number, changes: Change[]): Promise<void> {
   const { database } = context;
   await database.transaction(async (transaction) => {
     const held = await hold(database, me, testId, transaction);
@@ -240,8 +222,7 @@ export async function changeTest(
         outline = applyChange(outline, change).outline;
       }
     } catch (error) {
-      if (error instanceof ChangeRefused)
-        throw new Problem(409, 'That change does not fit any more.', error.message);
+      if (error instanceof ChangeRefused) throw new Problem(409, 'That change does not fit any more.', error.message);
       throw error;
     }
     await store(context, testId, outline, transaction);

@@ -20,8 +20,7 @@ export function markupProblems(content: ItemContent): WrongField[] {
   content.hints.forEach((hint, at) => look(hint, `/content/hints/${at}`));
   content.parts.forEach((part, at) => {
     look(part.prompt, `/content/parts/${at}/prompt`);
-    if ('choices' in part)
-      part.choices.forEach(({ text }, c) => look(text, `/content/parts/${at}/choices/${c}/text`));
+    if ('choices' in part) part.choices.forEach(({ text }, c) => look(text, `/content/parts/${at}/choices/${c}/text`));
   });
   return found;
 }

@@ -1,0 +1,231 @@
+import { api, type Audience, type Endpoint } from '@oaken/contract';
+import { passcodesOf } from '@oaken/demo';
+import { rows } from '../src/database/connect';
+import { openSchool, giveTest, type School, type Visitor } from './support/school';
+
+let school: School;
+let people: Record<'nobody' | 'student' | 'teacher' | 'administrator', Visitor>;
+
+beforeAll(async () => {
+  school = await openSchool();
+  people = {
+    nobody: school.visitor(),
+    student: await school.student('6B', 0),
+    teacher: await school.staff('holloway'),
+    administrator: await school.staff('office'),
+  };
+});
+afterAll(() => school.close());
+
+const allowed: Record<Audience, (keyof typeof people)[]> = {
+  anyone: ['nobody', 'student', 'teacher', 'administrator'],
+  student: ['student'],
+  teacher: ['teacher'],
+  administrator: ['administrator'],
+  staff: ['teacher', 'administrator'],
+};
+
+describe('every endpoint lets in whom its contract names, and nobody else', () => {
+  // Signing out would end the visitors' sessions.
+  const endpoints = (Object.entries(api) as [string, Endpoint][]).filter(([name]) => name !== 'signOut');
+  test.each(endpoints)('%s', async (_, endpoint) => {
+    const path = endpoint.path.replace(/:\w+/g, '4000000000');
+    for (const [role, visitor] of Object.entries(people)) {
+      const { status } = await visitor.send(endpoint.method, path, endpoint.method === 'GET' ? undefined : {});
+      if (allowed[endpoint.who].includes(role as keyof typeof people))
+        expect([role, [401, 403].includes(status)]).toEqual([role, false]);
+      else expect([role, status]).toEqual([role, role === 'nobody' ? 401 : 403]);
+    }
+  });
+});
+
+describe('what belongs to somebody else answers like what does not exist', () => {
+  const unknown = 4_000_000_000;
+  test('tests, classes, assignments and results of another teacher', async () => {
+    const other = await school.staff('lindqvist');
+    const mine = await giveTest(school, people.teacher);
+    const paths: [string, (id: number) => string, number, unknown?][] = [
+      ['GET', (id) => `/api/tests/${id}`, mine.testId],
+      ['DELETE', (id) => `/api/tests/${id}`, mine.testId],
+      [
+        'POST',
+        (id) => `/api/tests/${id}/changes`,
+        mine.testId,
+        { changes: [{ do: 'describe', facts: { title: 'Mine now' } }] },
+      ],
+      ['GET', (id) => `/api/classes/${id}`, mine.classId],
+      ['POST', (id) => `/api/classes/${id}/students/6/passcode`, mine.classId, {}],
+      ['GET', (id) => `/api/assignments/${id}/results`, mine.assignmentId],
+      ['GET', (id) => `/api/assignments/${id}/results.csv`, mine.assignmentId],
+      ['DELETE', (id) => `/api/assignments/${id}`, mine.assignmentId],
+      ['POST', (id) => `/api/assignments/${id}/release`, mine.assignmentId, { released: true }],
+    ];
+    for (const [method, path, id, body] of paths) {
+      const theirs = await other.send(method, path(id), body);
+      const none = await other.send(method, path(unknown), body);
+      expect([path(id), theirs.status, theirs.body]).toEqual([path(id), 404, none.body]);
+    }
+    expect((await people.teacher.get(`/api/tests/${mine.testId}`)).body.outline.title).toBe('Given');
+  });
+
+  test('another teacher’s private bank is not searched, read or taken from', async () => {
+    const { database } = school;
+    await database.query(
+      "UPDATE items SET bank_id = (SELECT id FROM banks WHERE reach = 'mine' AND owner_id = 2), folder_id = NULL WHERE id = 46",
+    );
+    const other = await school.staff('lindqvist');
+    expect((await other.get('/api/items/46')).status).toBe(200);
+    expect((await people.teacher.get('/api/items/46')).status).toBe(404);
+    const found = await people.teacher.ok('GET', '/api/items?words=sandstone');
+    expect(found.items.map(({ id }: { id: number }) => id)).not.toContain(46);
+    const body = { clientKey: '00000000-0000-4000-a000-000000000001', title: 'Taken', kind: 'quiz', itemIds: [46] };
+    expect((await people.teacher.post('/api/tests', body)).status).toBe(404);
+    const { id: testId } = await people.teacher.ok('POST', '/api/tests', { ...body, itemIds: [] });
+    const { outline } = await people.teacher.ok('GET', `/api/tests/${testId}`);
+    const put = {
+      do: 'put',
+      entry: { id: 'taken1', itemId: 46, revisionId: 46, points: 1 },
+      section: outline.sections[0].id,
+      before: null,
+    };
+    expect((await people.teacher.post(`/api/tests/${testId}/changes`, { changes: [put] })).status).toBe(404);
+  });
+
+  test('a revision made for one test cannot be pinned by another', async () => {
+    const mine = await giveTest(school, people.teacher);
+    const [pin] = mine.test.revisions;
+    const revised = await people.teacher.ok(
+      'POST',
+      `/api/tests/${mine.testId}/entries/${mine.test.outline.sections[0].entries[0].id}/revision`,
+      {
+        basedOn: pin.id,
+        content: { ...pin.content, stem: '<p>Mine alone</p>' },
+      },
+    );
+    const own = revised.revisions.find(({ forThisTest }: { forThisTest: boolean }) => forThisTest);
+    const second = await giveTest(school, people.teacher);
+    const entry = second.test.outline.sections[0].entries.find(
+      ({ itemId }: { itemId: number }) => itemId === pin.itemId,
+    );
+    const changes = [{ do: 'revise', entry: entry.id, revisionId: own.id }];
+    expect((await people.teacher.post(`/api/tests/${second.testId}/changes`, { changes })).status).toBe(404);
+  });
+
+  test('another student’s attempt cannot be begun, saved to, handed in or read', async () => {
+    const { assignmentId } = await giveTest(school, people.teacher, { className: '6B' });
+    const attempt = await people.student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    const classmate = await school.student('6B', 1);
+    const outsider = await school.student('6D', 1);
+    const answers = [
+      {
+        entry: attempt.form.sections[0].entries[0].id,
+        number: 9,
+        device: 'device000002',
+        responses: { a: 'a' },
+        flagged: false,
+      },
+    ];
+    for (const other of [classmate, outsider]) {
+      expect((await other.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers })).status).toBe(404);
+      expect((await other.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers })).status).toBe(404);
+    }
+    expect((await outsider.post(`/api/seat/assignments/${assignmentId}/attempt`)).status).toBe(404);
+    expect((await outsider.get(`/api/seat/assignments/${assignmentId}/report`)).status).toBe(404);
+    const again = await people.student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    expect([again.id, again.answers]).toEqual([attempt.id, []]);
+  });
+});
+
+describe('sessions', () => {
+  test('a change without the session’s token, or from another site, is refused', async () => {
+    const own = await school.staff('nwosu');
+    const body = { clientKey: '00000000-0000-4000-a000-000000000002', title: 'T', kind: 'quiz', itemIds: [] };
+    const csrf = own.csrf;
+    own.csrf = '';
+    expect((await own.post('/api/tests', body)).status).toBe(403);
+    own.csrf = csrf;
+    expect((await own.send('POST', '/api/tests', body, { origin: 'https://elsewhere.example' })).status).toBe(403);
+    expect((await own.send('POST', '/api/tests', body, { 'sec-fetch-site': 'cross-site' })).status).toBe(403);
+    expect((await own.post('/api/tests', body)).status).toBe(200);
+  });
+
+  test('the cookie cannot be read by a page or sent from another site, and its token is stored only as a hash', async () => {
+    const own = school.visitor();
+    const { headers } = await own.post('/api/session/staff', { name: 'nwosu', password: 'oak-and-ink' });
+    expect(headers.get('set-cookie')).toMatch(/HttpOnly.*SameSite=Lax/);
+    const token = own.cookie.split('=')[1]!;
+    const stored = await rows(school.database, 'SELECT HEX(token_hash) AS hash FROM sessions');
+    expect(JSON.stringify(stored)).not.toContain(Buffer.from(token).toString('hex').toUpperCase());
+  });
+
+  test('signing out ends it, and so does its time', async () => {
+    const own = await school.staff('castellano');
+    const cookie = own.cookie;
+    await own.ok('DELETE', '/api/session');
+    own.cookie = cookie;
+    expect((await own.get('/api/tests')).status).toBe(401);
+    const late = await school.staff('castellano');
+    school.clock.now += 12 * 3_600_000 + 1;
+    expect((await late.get('/api/tests')).status).toBe(401);
+    school.clock.now -= 12 * 3_600_000 + 1;
+  });
+});
+
+describe('wrong tries', () => {
+  const tryStaff = (name: string, password: string) => school.visitor().post('/api/session/staff', { name, password });
+
+  test('the same words for a wrong name and a wrong password', async () => {
+    const replies = await Promise.all([tryStaff('nobody', 'x'), tryStaff('lindqvist', 'x')]);
+    expect(replies.map(({ status }) => status)).toEqual([401, 401]);
+    expect(replies[0]!.body).toEqual(replies[1]!.body);
+  });
+
+  test('one name that keeps failing waits longer each time, and then may try again', async () => {
+    const waits: number[] = [];
+    for (let n = 0; n < 9; n++) {
+      const { status, body } = await tryStaff('holloway', `wrong ${n}`);
+      if (status === 429) {
+        waits.push(body.retryAfter);
+        school.clock.now += body.retryAfter * 1000;
+      }
+    }
+    expect(waits).toEqual([15, 30]);
+    school.clock.now += 3_600_000;
+    expect((await tryStaff('holloway', 'oak-and-ink')).status).toBe(200);
+    school.clock.now -= 3_600_000 + 45_000;
+  });
+
+  test('a whole class behind one address signs in while one of them keeps failing', async () => {
+    const code = 'BRN6D4';
+    const { students } = await school.visitor().ok('POST', '/api/session/class', { code });
+    const { name } = passcodesOf('test', '6D')[0]!;
+    const { id } = students.find((one: { name: string }) => one.name === name);
+    for (let n = 0; n < 8; n++)
+      await school.visitor().post('/api/session/student', { code, studentId: id, passcode: 'wrong' });
+    for (let at = 1; at < 26; at++) await school.student('6D', at);
+    const blocked = await school.visitor().post('/api/session/student', { code, studentId: id, passcode: 'wrong' });
+    expect(blocked.status).toBe(429);
+  });
+
+  test('guessing class codes is slowed down', async () => {
+    let status = 404;
+    for (let n = 0; n < 110 && status === 404; n++)
+      ({ status } = await school.visitor().post('/api/session/class', { code: `X${String(n).padStart(5, '0')}` }));
+    expect(status).toBe(429);
+  });
+
+  test('a new passcode ends the old one and its sessions', async () => {
+    const teacher = await school.staff('nwosu');
+    const { classes } = await teacher.ok('GET', '/api/classes');
+    const { roll } = await teacher.ok('GET', `/api/classes/${classes[0].id}`);
+    school.clock.now += 3_600_000;
+    const before = await school.student('8C', 0);
+    const { passcode } = await teacher.ok('POST', `/api/classes/${classes[0].id}/students/${roll[0].id}/passcode`, {});
+    school.clock.now += 6_000;
+    expect((await before.get('/api/seat')).status).toBe(401);
+    const again = school.visitor();
+    expect((await again.post('/api/session/student', { code: 'BRN8C3', studentId: roll[0].id, passcode })).status).toBe(
+      200,
+    );
+  });
+});

@@ -1,0 +1,242 @@
+import { answer, clientKey, giveTest, openSchool, plainRules, type School, type Visitor } from './support/school';
+
+let school: School;
+let teacher: Visitor;
+let made: Awaited<ReturnType<typeof giveTest>>;
+beforeAll(async () => {
+  school = await openSchool();
+  teacher = await school.staff('holloway');
+  made = await giveTest(school, teacher);
+});
+afterAll(async () => {
+  // Whatever was sent, the server never ran into something that it did not expect.
+  expect(school.log).toEqual([]);
+  await school.close();
+});
+
+const problem = async (reply: ReturnType<Visitor['send']>) => {
+  const { status, body, headers } = await reply;
+  expect(headers.get('content-type')).toContain('application/problem+json');
+  expect(JSON.stringify(body)).not.toMatch(/node_modules|\.ts:|Sequelize|SELECT /);
+  return { status, title: body.title as string, fields: (body.errors ?? []) as { pointer: string; message: string }[] };
+};
+
+describe('nonsense is answered in words', () => {
+  test.each<[string, string, string, unknown, number]>([
+    ['no JSON', 'POST', '/api/tests', '{"title":', 400],
+    ['nothing', 'POST', '/api/tests', {}, 422],
+    ['another type', 'POST', '/api/tests', [1, 2], 422],
+    [
+      'a number for a title',
+      'POST',
+      '/api/tests',
+      { clientKey: clientKey(), title: 7, kind: 'quiz', itemIds: [] },
+      422,
+    ],
+    [
+      'a field that does not exist',
+      'POST',
+      '/api/tests',
+      { clientKey: clientKey(), title: 'T', kind: 'quiz', itemIds: [], owner: 2 },
+      422,
+    ],
+    [
+      'a huge request',
+      'POST',
+      '/api/tests',
+      { clientKey: clientKey(), title: 'x'.repeat(2_000_000), kind: 'quiz' },
+      413,
+    ],
+    [
+      'a title that is too long',
+      'POST',
+      '/api/tests',
+      { clientKey: clientKey(), title: 'x'.repeat(201), kind: 'quiz', itemIds: [] },
+      422,
+    ],
+    ['an unknown kind', 'POST', '/api/tests', { clientKey: clientKey(), title: 'T', kind: 'riddle', itemIds: [] }, 422],
+    [
+      'an unknown item',
+      'POST',
+      '/api/tests',
+      { clientKey: clientKey(), title: 'T', kind: 'quiz', itemIds: [999_999] },
+      404,
+    ],
+    ['no id', 'GET', '/api/tests/abc', undefined, 404],
+    ['a negative id', 'GET', '/api/tests/-1', undefined, 404],
+    ['a huge id', 'GET', '/api/tests/99999999999999', undefined, 404],
+    ['an unknown test', 'GET', '/api/tests/4000000', undefined, 404],
+    ['no such address', 'GET', '/api/nothing/here', undefined, 404],
+    ['a search with a wrong grade', 'GET', '/api/items?grades=six', undefined, 422],
+    ['a search from nowhere', 'GET', '/api/items?from=-5', undefined, 422],
+    ['a list for one value', 'GET', '/api/items?words=a&words=b', undefined, 422],
+  ])('%s', async (_, method, path, body, status) => {
+    const answered = await problem(teacher.send(method, path, body));
+    expect([answered.status, answered.title.length > 0]).toEqual([status, true]);
+  });
+
+  test('a huge but allowed search ends well', async () => {
+    const words = encodeURIComponent(Array.from({ length: 60 }, (_, n) => `w${n}`).join(' '));
+    expect((await teacher.ok('GET', `/api/items?words=${words}`)).total).toBe(0);
+  });
+});
+
+describe('changing a test', () => {
+  const change = (...changes: unknown[]) => problem(teacher.post(`/api/tests/${made.testId}/changes`, { changes }));
+  const entry = () => made.test.outline.sections[0].entries[0];
+
+  test('points below zero, without number and beyond measure are refused at their place', async () => {
+    for (const [points, message] of [[-1, 'Points cannot be below zero.'], ['many', 'Points must be a number.'], [1e9, 'More than 1000 points is not possible.']]) {
+      const { status, fields } = await change({ do: 'give-points', entry: entry().id, points });
+      expect([status, fields]).toEqual([422, [{ pointer: '/changes/0/points', message }]]);
+    } // prettier-ignore
+  });
+
+  test('an entry that pins a revision of another item is refused', async () => {
+    const put = {
+      do: 'put',
+      entry: { id: 'false1', itemId: entry().itemId, revisionId: 60, points: 1 },
+      section: made.test.outline.sections[0].id,
+      before: null,
+    };
+    expect((await change(put)).status).toBe(404);
+  });
+
+  const revise = (content: unknown) =>
+    problem(
+      teacher.post(`/api/tests/${made.testId}/entries/${entry().id}/revision`, {
+        basedOn: entry().revisionId,
+        content,
+      }),
+    );
+  const contentOf = () =>
+    JSON.parse(JSON.stringify(made.test.revisions.find(({ id }: { id: number }) => id === entry().revisionId).content));
+
+  test.each([
+    ['a script', '<p>Hi</p><script>alert(1)</script>', '<script> is not allowed in a wording.'],
+    ['an event handler', '<p onclick="alert(1)">Hi</p>', 'The attribute “onclick” is not allowed in a wording.'],
+    ['a picture that runs', '<img src=x onerror=alert(1)>Hi', '<img> is not allowed in a wording.'],
+    ['a frame', '<iframe src="//elsewhere.example"></iframe>Hi', '<iframe> is not allowed in a wording.'],
+    ['a style', '<p style="position:fixed">Hi</p>', 'The attribute “style” is not allowed in a wording.'],
+    ['a link that runs', '<a href="javascript:alert(1)">Hi</a>', '<a> is not allowed in a wording.'],
+    [
+      'a drawing that runs',
+      '<svg><animate onbegin=alert(1) attributeName=x></svg>Hi',
+      '<svg> is not allowed in a wording.',
+    ],
+  ])('%s in the wording, a choice or the explanation is refused by name', async (_, html, message) => {
+    for (const place of ['stem', 'explanation'] as const) {
+      const { status, fields } = await revise({ ...contentOf(), [place]: html });
+      expect([status, fields]).toEqual([422, [{ pointer: `/content/${place}`, message }]]);
+    }
+  });
+
+  test('a broken key is refused with its place, and the test stays as it was', async () => {
+    const content = contentOf();
+    content.parts[0].key = ['zz'];
+    const { status, fields } = await revise(content);
+    expect([status, fields[0]!.pointer]).toEqual([422, '/content/parts/0/key/0']);
+    expect((await teacher.ok('GET', `/api/tests/${made.testId}`)).version).toBe(made.test.version);
+  });
+});
+
+describe('giving', () => {
+  const give = (change: Record<string, unknown>) =>
+    problem(
+      teacher.post('/api/assignments', {
+        clientKey: clientKey(),
+        testId: made.testId,
+        testVersion: made.test.version,
+        classIds: [made.classId],
+        opensAt: null,
+        closesAt: school.clock.now + 3_600_000,
+        lateRule: { late: 'no' },
+        rules: plainRules,
+        ...change,
+      }),
+    );
+  test.each<[string, () => Record<string, unknown>, string, string]>([
+    ['no class', () => ({ classIds: [] }), '/classIds', 'Choose at least one class.'],
+    [
+      'closing before opening',
+      () => ({ opensAt: school.clock.now + 9_000_000 }),
+      '/closesAt',
+      'It closes before it opens.',
+    ],
+    [
+      'closing in the past',
+      () => ({ opensAt: 1, closesAt: school.clock.now - 1 }),
+      '/closesAt',
+      'The closing time has already passed.',
+    ],
+    [
+      'a limit longer than the window',
+      () => ({ closesAt: school.clock.now + 60_000 }),
+      '/limit',
+      'The time limit is longer than the window, so nobody could use all of it.',
+    ],
+    [
+      'a limit of nothing',
+      () => ({ rules: { ...plainRules, limitMinutes: 0 } }),
+      '/rules/limitMinutes',
+      'The time limit must be at least 1 minute.',
+    ],
+    [
+      'late work that ends before closing',
+      () => ({ lateRule: { late: 'until', until: school.clock.now } }),
+      '/lateRule',
+      'Late work must be possible for some time after closing.',
+    ],
+  ])('%s', async (_, change, pointer, message) => {
+    const { status, fields } = await give(change());
+    expect([status, fields]).toEqual([422, [{ pointer, message }]]);
+  });
+
+  test('an empty class and an empty test', async () => {
+    await school.database.query(
+      "INSERT INTO classes (school_id, name, period, grade, subject, term, code, created_at) VALUES (1, '9Z', '', 6, '', '', 'EMPTY9', NOW())",
+    );
+    await school.database.query("INSERT INTO class_teachers SELECT id, 1 FROM classes WHERE name = '9Z'");
+    const { classes } = await teacher.ok('GET', '/api/classes');
+    const empty = classes.find(({ name }: { name: string }) => name === '9Z').id;
+    expect((await give({ classIds: [empty] })).fields[0]!.message).toBe('There are no students in the chosen classes.');
+    const { id: testId } = await teacher.ok('POST', '/api/tests', {
+      clientKey: clientKey(),
+      title: 'Blank',
+      kind: 'quiz',
+      itemIds: [],
+    });
+    expect((await give({ testId, testVersion: 1 })).fields[0]!.message).toBe('The test has no items.');
+  });
+});
+
+describe('a student’s answers', () => {
+  test('odd ones are refused or kept as nothing, and none stops the hand-in', async () => {
+    const student = await school.student('6B', 0);
+    const attempt = await student.ok('POST', `/api/seat/assignments/${made.assignmentId}/attempt`);
+    const ids = attempt.form.sections[0].entries.map(({ id }: { id: string }) => id);
+    const save = (...answers: unknown[]) =>
+      student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
+    const refused = [
+      await save(answer(ids[0], 0, { a: 'x' })),
+      await save(answer(ids[0], 1.5, { a: 'x' })),
+      await save(answer(ids[0], 1, { a: 'x'.repeat(30_000) })),
+      await save({ ...answer(ids[0], 1, {}), device: '"; DROP TABLE answers' }),
+      await save(),
+    ];
+    expect(refused.map(({ status }) => status)).toEqual([422, 422, 422, 422, 422]);
+    const odd = [
+      { a: { b: [1, { c: null }] } },
+      { zzz: 'unknown part' },
+      { a: '<script>alert(1)</script>' },
+      { a: ['a', 'a', 7] },
+      { a: '\u0000\ud800' },
+      {},
+    ];
+    const replies = await Promise.all(odd.map((responses, at) => save(answer(ids[at], 1, responses))));
+    expect(replies.map(({ status }) => status)).toEqual([200, 200, 200, 200, 200, 200]);
+    await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
+    const results = await teacher.ok('GET', `/api/assignments/${made.assignmentId}/results`);
+    expect(results.students.find(({ state }: { state: string }) => state === 'handed-in').points).toBe(0);
+  });
+});

@@ -1,0 +1,101 @@
+import { connect, createDatabase, rows } from '../src/database/connect';
+import { migrator } from '../src/database/migrate';
+import { demonstrationSchool } from '@oaken/demo';
+import { openSchool, schoolMorning } from './support/school';
+
+const tables = async (database: ReturnType<typeof connect>) =>
+  (
+    await rows<{ name: string }>(
+      database,
+      'SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE() ORDER BY 1',
+    )
+  ).map(({ name }) => name);
+
+test('migrations go up, down and up again', async () => {
+  const place = { socket: process.env.OAKEN_TEST_SOCKET!, name: `t_migrations_${process.pid}` };
+  await createDatabase(place);
+  const database = connect(place);
+  const own = migrator(database);
+  await own.up();
+  const first = await tables(database);
+  expect(first).toContain('answers');
+  await own.up();
+  await own.down({ to: 0 });
+  expect(await tables(database)).toEqual(['migrations']);
+  await own.up();
+  expect(await tables(database)).toEqual(first);
+  await database.query(`DROP DATABASE ${place.name}`);
+  await database.close();
+});
+
+test('durable, utf8mb4, with foreign keys that hold', async () => {
+  const school = await openSchool();
+  const { database } = school;
+  const settings = await rows<{ name: string; value: string }>(
+    database,
+    "SHOW VARIABLES WHERE Variable_name IN ('innodb_flush_log_at_trx_commit', 'skip_networking', 'character_set_database', 'innodb_doublewrite')",
+  );
+  const value = Object.fromEntries(settings.map((own: any) => [own.Variable_name ?? own.name, own.Value ?? own.value]));
+  expect(value).toMatchObject({
+    innodb_flush_log_at_trx_commit: '1',
+    skip_networking: 'ON',
+    character_set_database: 'utf8mb4',
+  });
+  await expect(database.query('DELETE FROM revisions WHERE id = 1')).rejects.toThrow(/foreign key/i);
+  await database.query("UPDATE accounts SET given_name = 'Łucja 𝒜 🌿' WHERE id = 6");
+  const [named] = await rows<{ name: string }>(database, 'SELECT given_name AS name FROM accounts WHERE id = 6');
+  expect(named!.name).toBe('Łucja 𝒜 🌿');
+  // Filled with the checks held back: nothing may point nowhere.
+  const keys = await rows<{ t: string; c: string; rt: string; rc: string }>(
+    database,
+    `SELECT table_name AS t, column_name AS c, referenced_table_name AS rt, referenced_column_name AS rc
+       FROM information_schema.key_column_usage WHERE table_schema = DATABASE() AND referenced_table_name IS NOT NULL`,
+  );
+  expect(keys.length).toBeGreaterThan(40);
+  for (const { t, c, rt, rc } of keys) {
+    const lost = await rows(
+      database,
+      `SELECT 1 AS x FROM ${t} a LEFT JOIN ${rt} b ON b.${rc} = a.${c} WHERE a.${c} IS NOT NULL AND b.${rc} IS NULL LIMIT 1`,
+    );
+    expect([t, c, lost]).toEqual([t, c, []]);
+  }
+  await school.close();
+});
+
+describe('the demonstration', () => {
+  const make = (seed: string, now = schoolMorning) =>
+    demonstrationSchool({ seed, now, hash: async (secret) => `hash of ${secret}` });
+  test('the same seed and day give the same school, another seed another', async () => {
+    const [first, second, other] = await Promise.all([make('a'), make('a'), make('b')]);
+    expect([...first]).toEqual([...second]);
+    expect(first.get('accounts')).not.toEqual(other.get('accounts'));
+  });
+  test('people, classes and assignments are as many as promised', async () => {
+    const own = await make('a');
+    const accounts = own.get('accounts')!;
+    const names = accounts.map((one) => `${String(one.given_name)} ${String(one.family_name)}`);
+    expect(new Set(names).size).toBe(names.length);
+    const count = (role: string) => accounts.filter((one) => one.role === role).length;
+    expect([count('teacher'), count('administrator'), count('student') >= 155, own.get('classes')!.length]).toEqual([
+      4,
+      1,
+      true,
+      6,
+    ]);
+    const assignments = own.get('assignments')!;
+    const state = (test: (opens: number, closes: number) => boolean) =>
+      assignments.filter((one) => test(Number(one.opens_at), Number(one.closes_at))).length;
+    expect(state((_, closes) => closes < schoolMorning)).toBe(6);
+    expect(state((opens, closes) => opens < schoolMorning && closes > schoolMorning)).toBe(1);
+    expect(state((opens) => opens > schoolMorning + 5 * 86_400_000)).toBe(1);
+  });
+  test.each([0, 1, 2, 3, 4, 5, 6])(
+    'it can be made on any day of the week (+%i days), with nothing handed in after now',
+    async (days) => {
+      const now = schoolMorning + days * 86_400_000;
+      const own = await make('a', now);
+      for (const attempt of own.get('attempts')!)
+        if (attempt.handed_in_at) expect(Number(attempt.handed_in_at)).toBeLessThanOrEqual(now);
+    },
+  );
+});

@@ -1,0 +1,345 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
+import { api } from '@oaken/contract';
+import { row, rows } from '../src/database/connect';
+import { answer, giveTest, openSchool, plainRules, type School, type Visitor } from './support/school';
+
+interface Attempt {
+  id: number;
+  deadlineAt: number;
+  grace: number;
+  form: {
+    sections: {
+      entries: { id: string; item: { parts: { id: string; kind: string; choices?: { id: string }[] }[] } }[];
+    }[];
+  };
+  answers: { entry: string; number: number; responses: Record<string, unknown>; flagged: boolean }[];
+}
+
+let school: School;
+let teacher: Visitor;
+beforeAll(async () => {
+  school = await openSchool();
+  teacher = await school.staff('holloway');
+});
+afterAll(() => school.close());
+
+async function begin(at: number, options: Parameters<typeof giveTest>[2] = {}) {
+  const given = await giveTest(school, teacher, options);
+  const student = await school.student('6B', at);
+  const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${given.assignmentId}/attempt`);
+  const entries = attempt.form.sections.flatMap((section) => section.entries);
+  const save = (...answers: unknown[]) => student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
+  const again = () => student.ok<Attempt>('POST', `/api/seat/assignments/${given.assignmentId}/attempt`);
+  const stored = async () => new Map((await again()).answers.map((own) => [own.entry, own]));
+  const handIn = (...answers: unknown[]) => student.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers });
+  return { ...given, student, attempt, entries, save, stored, again, handIn };
+}
+const text = (value: string) => ({ a: value });
+
+describe('numbers decide, not arrival', () => {
+  test('a retry is harmless, a late packet changes nothing, and the sender is told what stands', async () => {
+    const { entries, save, stored } = await begin(0);
+    const id = entries[0]!.id;
+    const reply = await save(answer(id, 2, text('second'), 'device000001', true));
+    expect(reply.body.stored).toEqual([{ entry: id, number: 2, device: 'device000001' }]);
+    await save(answer(id, 2, text('second'), 'device000001', true));
+    const late = await save(answer(id, 1, text('first')));
+    expect(late.body.stored).toEqual([{ entry: id, number: 2, device: 'device000001' }]);
+    // Another tab that chose the same number is told that it is not its answer that stands.
+    const tie = await save(answer(id, 2, text('other tab'), 'device000002'));
+    expect(tie.body.stored[0].device).toBe('device000001');
+    expect((await stored()).get(id)).toMatchObject({ number: 2, responses: text('second'), flagged: true });
+  });
+
+  test('two hundred saves at once in any order leave the newest of each', async () => {
+    const { entries, save, stored } = await begin(1);
+    const saves = entries.flatMap(({ id }) =>
+      Array.from({ length: 30 }, (_, n) => answer(id, n + 1, text(`${id} ${n + 1}`))),
+    );
+    saves.sort((a, b) => ((a.number * 7919) % 31) - ((b.number * 7919) % 31));
+    const replies = await Promise.all(saves.map((own) => save(own)));
+    expect(new Set(replies.map(({ status }) => status))).toEqual(new Set([200]));
+    const after = await stored();
+    for (const { id } of entries) expect(after.get(id)).toMatchObject({ number: 30, responses: text(`${id} 30`) });
+  });
+
+  test('saves of one batch do not drag each other down: a bad one is refused, the others stand', async () => {
+    const good = await begin(2);
+    const bad = await begin(3);
+    const replies = await Promise.all([
+      good.save(answer(good.entries[0]!.id, 1, text('kept'))),
+      bad.save(answer('nowhere', 1, text('lost'))),
+      bad.student.send('PUT', `/api/seat/attempts/${good.attempt.id}/answers`, {
+        answers: [answer(good.entries[0]!.id, 9, text('stolen'))],
+      }),
+      good.save(answer(good.entries[1]!.id, 1, text('kept too'))),
+    ]);
+    expect(replies.map(({ status }) => status)).toEqual([200, 404, 404, 200]);
+    expect([...(await good.stored()).values()].map(({ responses }) => responses)).toEqual(
+      expect.arrayContaining([text('kept'), text('kept too')]),
+    );
+  });
+});
+
+describe('the clock is the server’s', () => {
+  test('the deadline is the same after coming back, and answers are taken until the grace has passed', async () => {
+    const { attempt, again, entries, save, student } = await begin(4);
+    const start = school.clock.now;
+    expect(attempt.deadlineAt).toBe(start + 20 * 60_000);
+    school.clock.now += 5 * 60_000;
+    expect((await again()).deadlineAt).toBe(attempt.deadlineAt);
+    const id = entries[0]!.id;
+    school.clock.now = attempt.deadlineAt + attempt.grace - 1;
+    expect((await save(answer(id, 1, text('in time')))).status).toBe(200);
+    school.clock.now = attempt.deadlineAt + attempt.grace;
+    const refused = await save(answer(id, 2, text('too late')));
+    expect([refused.status, refused.body]).toEqual([
+      409,
+      expect.objectContaining({ title: 'The time is over.', detail: 'What was saved before counts.' }),
+    ]);
+    await school.chores();
+    const after = await row<{ by: string; at: Date; responses: string }>(
+      school.database,
+      'SELECT t.handed_in_by AS `by`, t.handed_in_at AS at, r.responses FROM attempts t JOIN answers r ON r.attempt_id = t.id WHERE t.id = :id',
+      { id: attempt.id },
+    );
+    expect([after!.by, after!.at.getTime()]).toEqual(['server', attempt.deadlineAt]);
+    expect(JSON.stringify(after!.responses)).toContain('in time');
+    expect(
+      (await student.ok('GET', '/api/seat')).assignments.find(
+        (own: { handedInBy: string }) => own.handedInBy === 'server',
+      ).state,
+    ).toBe('handed-in');
+    school.clock.now = start;
+  });
+
+  test('a hand-in that arrives after the end counts as run out, without its last answers', async () => {
+    const { attempt, entries, handIn } = await begin(5);
+    const start = school.clock.now;
+    school.clock.now = attempt.deadlineAt + attempt.grace + 60_000;
+    const reply = await handIn(answer(entries[0]!.id, 1, text('too late')));
+    expect(reply.body).toEqual({ handedInAt: attempt.deadlineAt, late: false });
+    const answers = await rows(school.database, 'SELECT 1 AS x FROM answers WHERE attempt_id = :id', {
+      id: attempt.id,
+    });
+    expect(answers).toEqual([]);
+    school.clock.now = start;
+  });
+
+  test('an attempt ends with the window, and closed windows open nothing', async () => {
+    const start = school.clock.now;
+    const closesAt = start + 30 * 60_000;
+    const { assignmentId } = await giveTest(school, teacher, { change: { closesAt } });
+    school.clock.now = closesAt - 60_000;
+    const student = await school.student('6B', 6);
+    const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    expect(attempt.deadlineAt).toBe(closesAt);
+    school.clock.now = closesAt;
+    const other = await school.student('6B', 7);
+    expect((await other.post(`/api/seat/assignments/${assignmentId}/attempt`)).body.title).toBe('It has closed.');
+    school.clock.now = start;
+    const coming = await giveTest(school, teacher, {
+      change: { opensAt: start + 60_000, closesAt: start + 7_200_000 },
+    });
+    const early = await other.post(`/api/seat/assignments/${coming.assignmentId}/attempt`);
+    expect([early.status, early.body.title, early.body.retryAfter]).toEqual([409, 'It has not opened yet.', 60]);
+  });
+
+  test('late work is taken until its time and marked late; extra time is the student’s own', async () => {
+    const start = school.clock.now;
+    const { assignmentId } = await giveTest(school, teacher, {
+      change: { closesAt: start + 3_600_000, lateRule: { late: 'until', until: start + 7_200_000 } },
+    });
+    await school.database.query(
+      'UPDATE assignment_students SET time_factor = 1.5 WHERE assignment_id = :assignmentId',
+      { replacements: { assignmentId } },
+    );
+    school.clock.now = start + 3_600_000 + 5;
+    const student = await school.student('6B', 8);
+    const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    expect(attempt.deadlineAt - school.clock.now).toBe(30 * 60_000);
+    expect((await student.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] })).body.late).toBe(true);
+    school.clock.now = start;
+  });
+});
+
+describe('handing in', () => {
+  test('twice does it once; later saves are refused; beginning again is refused', async () => {
+    const { attempt, entries, handIn, save, student, assignmentId } = await begin(9);
+    const last = answer(entries[0]!.id, 1, text('last'));
+    const [first, second] = await Promise.all([handIn(last), handIn(last)]);
+    expect([first.status, second.status]).toEqual([200, 200]);
+    expect(first.body).toEqual(second.body);
+    expect((await save(answer(entries[0]!.id, 2, text('after')))).body.title).toBe('This work was already handed in.');
+    expect((await student.post(`/api/seat/assignments/${assignmentId}/attempt`)).status).toBe(409);
+    const scores = await rows(school.database, 'SELECT entry_id FROM scores WHERE attempt_id = :id', {
+      id: attempt.id,
+    });
+    expect(scores).toHaveLength(entries.length);
+  });
+
+  test('beginning twice at once gives one attempt', async () => {
+    const { assignmentId } = await giveTest(school, teacher);
+    const student = await school.student('6B', 10);
+    const path = `/api/seat/assignments/${assignmentId}/attempt`;
+    const attempts = await Promise.all(Array.from({ length: 6 }, () => student.ok<Attempt>('POST', path)));
+    expect(new Set(attempts.map(({ id }) => id)).size).toBe(1);
+  });
+
+  test('students see the same questions in their own order of choices, and the same order when they come back', async () => {
+    const { assignmentId } = await giveTest(school, teacher, {
+      change: { rules: { ...plainRules, shuffleItems: true } },
+    });
+    const orders = new Set<string>();
+    for (const at of [11, 12, 13]) {
+      const student = await school.student('6B', at);
+      const path = `/api/seat/assignments/${assignmentId}/attempt`;
+      const first = await student.ok<Attempt>('POST', path);
+      expect((await student.ok<Attempt>('POST', path)).form).toEqual(first.form);
+      orders.add(
+        JSON.stringify(
+          first.form.sections.map(({ entries }) =>
+            entries.map(({ id, item }) => [id, item.parts.map(({ choices }) => choices?.map((own) => own.id))]),
+          ),
+        ),
+      );
+    }
+    expect(orders.size).toBe(3);
+  });
+});
+
+test('no student route gives an answer away, whatever the kind of item and the state of the attempt', async () => {
+  const { database } = school;
+  // One item of every kind, from every subject.
+  const kinds = await rows<{ id: number }>(
+    database,
+    'SELECT MIN(i.id) AS id FROM items i JOIN revisions r ON r.id = i.revision_id GROUP BY r.kind',
+  );
+  const { id: testId } = await teacher.ok('POST', '/api/tests', {
+    clientKey: '00000000-0000-4000-b000-000000000001',
+    title: 'All kinds',
+    kind: 'test',
+    itemIds: kinds.map(({ id }) => id),
+  });
+  const { version, revisions } = await teacher.ok('GET', `/api/tests/${testId}`);
+  const closesAt = school.clock.now + 3_600_000;
+  const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', {
+    clientKey: '00000000-0000-4000-b000-000000000002', testId, testVersion: version, classIds: [1], opensAt: null, closesAt, lateRule: { late: 'no' }, rules: plainRules,
+  }); // prettier-ignore
+  expect(new Set(revisions.map(({ kind }: { kind: string }) => kind)).size).toBe(5);
+  const student = await school.student('6B', 14);
+  const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+
+  const walk = async () => {
+    const replies: Record<string, unknown> = {};
+    for (const [name, endpoint] of Object.entries(api)) {
+      if (endpoint.who !== 'student' && endpoint.who !== 'anyone') continue;
+      if (['signOut', 'signInStaff', 'signInStudent', 'findClass'].includes(name)) continue;
+      const path = endpoint.path
+        .replace(':assignmentId', String(assignmentId))
+        .replace(':attemptId', String(attempt.id));
+      const body =
+        name === 'saveAnswers'
+          ? { answers: [answer(attempt.form.sections[0]!.entries[0]!.id, 1, text('x'))] }
+          : { answers: [] };
+      replies[name] = (await student.send(endpoint.method, path, endpoint.method === 'GET' ? undefined : body)).body;
+    }
+    return replies;
+  };
+  const secrets =
+    /"(key|rule|mistake|explanation|hints|notes|variants|tolerance|standards|depth|revisionId|itemId|fixed|facility|right)"/;
+  const texts: string[] = revisions
+    .flatMap(({ content }: any) => [
+      content.explanation,
+      ...content.parts.flatMap((part: any) => [
+        part.mistake,
+        ...(part.choices ?? []).map((choice: any) => choice.mistake),
+        ...(part.key.variants ?? []),
+      ]),
+    ])
+    .filter(Boolean);
+  expect(texts.length).toBeGreaterThan(8);
+  // First while it is open (the walk itself hands in), then after it was handed in and nothing is released.
+  for (const replies of [await walk(), await walk()]) {
+    expect(Object.keys(replies).sort()).toEqual([
+      'beginAttempt',
+      'handIn',
+      'listSeat',
+      'readReport',
+      'readSession',
+      'saveAnswers',
+    ]);
+    const said = JSON.stringify(replies);
+    expect(said).not.toMatch(secrets);
+    for (const secret of texts) expect(said).not.toContain(JSON.stringify(secret).slice(1, -1));
+  }
+});
+
+describe('the database goes away', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'oaken-away-'));
+  const start = () =>
+    JSON.parse(
+      execFileSync(process.execPath, ['scripts/database.mjs', 'start', folder], { encoding: 'utf8' })
+        .trim()
+        .split('\n')
+        .at(-1)!,
+    ) as { socket: string; pid: number };
+  let own: School;
+  let pid: number;
+  beforeAll(async () => {
+    const database = start();
+    pid = database.pid;
+    own = await openSchool({ socket: database.socket });
+  });
+  afterAll(async () => {
+    await own.close();
+    execFileSync(process.execPath, ['scripts/database.mjs', 'stop', folder]);
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  test('killed in the middle of saving: every acknowledged answer is there afterwards, the rest were told to wait', async () => {
+    const own_teacher = await own.staff('holloway');
+    const { assignmentId } = await giveTest(own, own_teacher);
+    const student = await own.student('6B', 0);
+    const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    const entries = attempt.form.sections.flatMap((section) => section.entries.map(({ id }) => id));
+    let acknowledged = 0;
+    const refused = new Set<number>();
+    let number = 0;
+    const flood = (async () => {
+      while (number < 4000 && refused.size === 0) {
+        const mine = ++number;
+        const { status } = await student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
+          answers: entries.map((id) => answer(id, mine, text(String(mine)))),
+        });
+        if (status === 200) acknowledged = mine;
+        else refused.add(status);
+      }
+    })();
+    await wait(150);
+    process.kill(pid, 'SIGKILL');
+    await flood;
+    expect([...refused]).toEqual([503]);
+    expect(acknowledged).toBeGreaterThan(0);
+    const away = await student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
+      answers: [answer(entries[0]!, 1, text('1'))],
+    });
+    expect([away.status, away.body.title, away.headers.get('retry-after')]).toEqual([
+      503,
+      'The database is not answering.',
+      '2',
+    ]);
+    expect((await student.get('/api/health')).status).toBe(503);
+
+    pid = start().pid;
+    const back = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    expect(back.answers).toHaveLength(entries.length);
+    for (const stored of back.answers) expect(stored.number).toBeGreaterThanOrEqual(acknowledged);
+    expect(own.log.join('\n')).not.toContain('unexpected');
+    expect((await student.get('/api/health')).body.status).toBe('well');
+  }, 60_000);
+});

@@ -1,0 +1,215 @@
+/** The demonstration school on a database and a server of its own, with a clock that a test can set. */
+import { hash } from '@node-rs/argon2';
+import { createApp, type App } from '../../src/app';
+import { connect, createDatabase, row } from '../../src/database/connect';
+import { migrator } from '../../src/database/migrate';
+import { demonstrationSchool, passcodesOf, signIns, type Tables } from '@oaken/demo';
+import { randomBytes } from 'node:crypto';
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import type { Sequelize } from 'sequelize';
+
+const seed = 'test';
+/** A Tuesday in term, 10:00 in New York. */
+export const schoolMorning = Date.UTC(2026, 2, 3, 15);
+/** Quick to check; what real passwords cost is measured in the bench. */
+const cheap = (secret: string) => hash(secret, { memoryCost: 8, timeCost: 1, parallelism: 1 });
+
+export interface Reply<Body = any> {
+  status: number;
+  body: Body;
+  headers: Headers;
+}
+
+/** One browser: a cookie, a CSRF token and an address of its own. */
+export class Visitor {
+  cookie = '';
+  csrf = '';
+
+  constructor(private readonly base: string) {}
+
+  async send<Body = any>(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Reply<Body>> {
+    const response = await fetch(this.base + path, {
+      method,
+      headers: {
+        ...(body !== undefined && { 'content-type': 'application/json' }),
+        ...(this.cookie && { cookie: this.cookie }),
+        ...(this.csrf && { 'x-csrf-token': this.csrf }),
+        ...headers,
+      },
+      body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+    });
+    const cookie = response.headers.get('set-cookie');
+    if (cookie) this.cookie = cookie.split(';')[0]!;
+    const text = await response.text();
+    const json = /json/.test(response.headers.get('content-type') ?? '');
+    return { status: response.status, body: json ? JSON.parse(text) : text, headers: response.headers };
+  }
+
+  get = <Body = any>(path: string) => this.send<Body>('GET', path);
+  post = <Body = any>(path: string, body: unknown = {}) => this.send<Body>('POST', path, body);
+
+  /** Like `send`, but anything other than success fails the test with the server's words. */
+  async ok<Body = any>(method: string, path: string, body?: unknown): Promise<Body> {
+    const reply = await this.send<Body>(method, path, body);
+    if (reply.status !== 200) throw new Error(`${method} ${path}: ${reply.status} ${JSON.stringify(reply.body)}`);
+    return reply.body;
+  }
+
+  async signIn(reply: Promise<Reply>): Promise<this> {
+    const { status, body } = await reply;
+    if (status !== 200) throw new Error(`sign-in: ${status} ${JSON.stringify(body)}`);
+    this.csrf = body.csrf;
+    return this;
+  }
+}
+
+export interface School {
+  database: Sequelize;
+  app: App;
+  base: string;
+  /** Moves the server's clock. */
+  clock: { now: number };
+  log: string[];
+  visitor(): Visitor;
+  staff(name: string): Promise<Visitor>;
+  /** The student with a place in a class's list, from 0. */
+  student(className: string, at: number): Promise<Visitor>;
+  /** Everything that has to happen by itself, once. */
+  chores(): Promise<void>;
+  close(): Promise<void>;
+}
+
+export async function fillSchool(database: Sequelize, now: number): Promise<Tables> {
+  const tables = await demonstrationSchool({ seed, now, hash: cheap });
+  // In one transaction and so on one connection, where the switch of the foreign keys holds.
+  await database.transaction(async (transaction) => {
+    await database.query('SET FOREIGN_KEY_CHECKS = 0', { transaction });
+    for (const [table, rows] of tables) await database.getQueryInterface().bulkInsert(table, rows, { transaction });
+    await database.query('SET FOREIGN_KEY_CHECKS = 1', { transaction });
+  });
+  return tables;
+}
+
+export async function openSchool({ socket = process.env.OAKEN_TEST_SOCKET!, fill = true } = {}): Promise<School> {
+  const place = { socket, name: `t_${randomBytes(6).toString('hex')}` };
+  await createDatabase(place);
+  const database = connect(place);
+  await migrator(database).up();
+  if (fill) await fillSchool(database, schoolMorning);
+
+  const clock = { now: schoolMorning };
+  const log: string[] = [];
+  const app = createApp({
+    database,
+    now: () => clock.now,
+    log: (line) => log.push(line),
+    pages: null,
+    checkAnswers: true,
+  });
+  const server: Server = createServer(app.http);
+  await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
+  const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const visitor = () => new Visitor(base);
+
+  return {
+    database,
+    app,
+    base,
+    clock,
+    log,
+    visitor,
+    staff(name) {
+      const own = visitor();
+      return own.signIn(own.post('/api/session/staff', { name, password: signIns.teacher.password }));
+    },
+    async student(className, at) {
+      const own = visitor();
+      const { code } = (await row<{ code: string }>(database, 'SELECT code FROM classes WHERE name = :className', {
+        className,
+      }))!;
+      const { name, passcode } = passcodesOf(seed, className)[at]!;
+      const list = await own.ok('POST', '/api/session/class', { code });
+      const { id } = list.students.find((one: { name: string }) => one.name === name);
+      return own.signIn(own.post('/api/session/student', { code, studentId: id, passcode }));
+    },
+    async chores() {
+      for (const { run } of app.chores) await run();
+    },
+    async close() {
+      await new Promise((done) => {
+        server.close(done);
+        server.closeAllConnections();
+      });
+      await app.context.saving.drain();
+      await database.query(`DROP DATABASE \`${place.name}\``).catch(() => {});
+      await database.close();
+    },
+  };
+}
+
+/** An assignment rule set as the assigning page sends it. */
+export const plainRules = {
+  mode: 'test',
+  limitMinutes: 20,
+  shuffleChoices: true,
+  shuffleItems: false,
+  release: { score: 'after-closing', answers: 'after-closing' },
+};
+
+let keys = 0;
+export const clientKey = () => `00000000-0000-4000-9000-${String(++keys).padStart(12, '0')}`;
+
+/** A teacher makes a test of items on a standard and gives it to a class, open now for a week. */
+export async function giveTest(
+  school: School,
+  teacher: Visitor,
+  {
+    words = 'RAT',
+    className = '6B',
+    change = {},
+  }: { words?: string; className?: string; change?: Record<string, unknown> } = {},
+) {
+  const found = await teacher.ok('GET', `/api/items?words=${words}&grades=6`);
+  const itemIds = found.items.slice(0, 6).map(({ id }: { id: number }) => id);
+  const { id: testId } = await teacher.ok('POST', '/api/tests', {
+    clientKey: clientKey(),
+    title: 'Given',
+    kind: 'quiz',
+    itemIds,
+  });
+  const test = await teacher.ok('GET', `/api/tests/${testId}`);
+  const { classes } = await teacher.ok('GET', '/api/classes');
+  const classId = classes.find(({ name }: { name: string }) => name === className).id;
+  const given = await teacher.ok('POST', '/api/assignments', {
+    clientKey: clientKey(),
+    testId,
+    testVersion: test.version,
+    classIds: [classId],
+    opensAt: null,
+    closesAt: school.clock.now + 7 * 86_400_000,
+    lateRule: { late: 'no' },
+    rules: plainRules,
+    ...change,
+  });
+  return { testId, test, classId, assignmentId: given.id as number, students: given.students as number };
+}
+
+export const answer = (
+  entry: string,
+  number: number,
+  responses: Record<string, unknown>,
+  device = 'device000001',
+  flagged = false,
+) => ({
+  entry,
+  number,
+  device,
+  responses,
+  flagged,
+});
