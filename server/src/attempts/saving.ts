@@ -85,11 +85,21 @@ export class SavingQueue {
       const code = (error as { original?: { code?: string } }).original?.code;
       if (tries > 1 && (code === 'ER_LOCK_DEADLOCK' || code === 'ER_LOCK_WAIT_TIMEOUT'))
         return this.write(batch, tries - 1);
-      const why = isDatabaseAway(error) ? busyDatabase() : error;
+      const away = isDatabaseAway(error);
+      // One save that cannot be written must not take the others of its batch with it.
+      if (!away && batch.length > 1) {
+        for (const save of batch) await this.write([save]);
+        return;
+      }
+      const why = away ? busyDatabase() : error;
       for (const save of batch) save.reject(why);
     }
   }
 }
+
+/** JSON that the database takes: half of a surrogate pair, which no keyboard types, becomes the replacement character. */
+const storable = (responses: unknown) =>
+  JSON.stringify(responses).replace(/\\(\\|ud[89a-f][\da-f]{2})/g, (whole, what: string) => (what === '\\' ? whole : '\\ufffd'));
 
 const key = (attemptId: number, entry: string) => `${attemptId} ${entry}`;
 
@@ -178,7 +188,7 @@ async function upsert(
           answer.entry,
           answer.number,
           answer.device,
-          JSON.stringify(answer.responses),
+          storable(answer.responses),
           answer.flagged,
           time,
         ]),
