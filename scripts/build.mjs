@@ -1,11 +1,12 @@
 /** Builds the server and the demo into one file each, and the web client. */
 import { build } from 'esbuild';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { root } from './lib/run.mjs';
 import { build as buildWeb } from 'vite';
 
 /** Our own workspaces go into the bundle, packages stay where npm put them. */
-const ownOnly = {
+export const ownOnly = {
   name: 'own-only',
   setup(own) {
     own.onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
@@ -27,8 +28,11 @@ const bundle = (entry, outfile) =>
     logLevel: 'error',
   });
 
-await Promise.all([
-  bundle('server/src/main.ts', 'server/dist/main.mjs'),
-  bundle('demo/src/fill.ts', 'demo/dist/fill.mjs'),
-]);
-if (!process.argv.includes('--no-web')) await buildWeb({ root: join(root, 'web'), logLevel: 'warn' });
+/** Run by itself it builds; imported it only lends its plug-in. */
+if (process.argv[1] === fileURLToPath(import.meta.url)) {
+  await Promise.all([
+    bundle('server/src/main.ts', 'server/dist/main.mjs'),
+    bundle('demo/src/fill.ts', 'demo/dist/fill.mjs'),
+  ]);
+  if (!process.argv.includes('--no-web')) await buildWeb({ root: join(root, 'web'), logLevel: 'warn' });
+}

@@ -44,6 +44,14 @@ runMain(async () => {
     OAKEN_PORT: String(port),
     OAKEN_PAGES: join(root, 'web/dist'),
   };
+  // The school stands before the first visitor can come in.
+  for (const [file, ...args] of [['server/dist/main.mjs', 'prepare'], ['demo/dist/fill.mjs']]) {
+    const { code, output } = await run(process.execPath, [join(root, file), ...args], { quiet: true, env });
+    if (code === 0) continue;
+    await database.stop();
+    throw new Stop(output.trim(), code);
+  }
+
   const server = fork(join(root, 'server/dist/main.mjs'), { env, stdio: 'inherit' });
   let stopping = false;
   const stop = async (code) => {
@@ -61,11 +69,6 @@ runMain(async () => {
   server.once('exit', (code) => void stop(code ?? 1));
   await new Promise((ready) => server.once('message', ready));
 
-  const filled = await run(process.execPath, [join(root, 'demo/dist/fill.mjs')], { quiet: true, env });
-  if (filled.code !== 0) {
-    process.stderr.write(filled.output);
-    return stop(filled.code);
-  }
   say(`
   Oaken Ledger is open: http://127.0.0.1:${port}
 

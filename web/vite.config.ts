@@ -13,6 +13,9 @@ export default defineConfig({
   ],
   build: {
     target: 'es2022',
+    manifest: true,
+    // Everything comes from the server itself: the pages allow no data: addresses for fonts.
+    assetsInlineLimit: 0,
     chunkSizeWarningLimit: 700,
     rollupOptions: {
       input: {

@@ -43,8 +43,7 @@ const asRoot = process.getuid?.() === 0 ? ['--user=root'] : [];
 
 const answers = (socket) =>
   existsSync(socket) &&
-  spawnSync(which('mariadb-admin'), ['--no-defaults', '-uroot', '-S', socket, 'ping'], { timeout: 5000 })
-    .status === 0;
+  spawnSync(which('mariadb-admin'), ['--no-defaults', '-uroot', '-S', socket, 'ping'], { timeout: 5000 }).status === 0;
 
 const lastWords = (log) => {
   try {
@@ -76,8 +75,7 @@ export async function startMariaDb(folder, { memory = '512M', test = false } = {
     });
     for (let i = 0; i < 100 && existsSync(socket); i++) await wait(50);
   };
-  if (answers(socket))
-    return { socket, stop: shutdown, pid: Number(readFileSync(join(folder, 'db.pid'), 'utf8')) };
+  if (answers(socket)) return { socket, stop: shutdown, pid: Number(readFileSync(join(folder, 'db.pid'), 'utf8')) };
 
   if (!existsSync(join(data, 'mysql'))) {
     if (!test) say('Preparing the database …');

@@ -15,8 +15,7 @@ export async function ensurePackages() {
   const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
     quiet: true,
   });
-  if (code !== 0)
-    throw new Stop(`The packages could not be installed: ${output.trim().split('\n').at(-1)}`, 7);
+  if (code !== 0) throw new Stop(`The packages could not be installed: ${output.trim().split('\n').at(-1)}`, 7);
   writeFileSync(stamp, lock);
 }
 
@@ -36,15 +35,7 @@ function sourceMark(folders) {
 
 /** Builds server, demo and web client, only when a source changed. */
 export async function ensureBuilt() {
-  const mark = sourceMark([
-    'core',
-    'contract',
-    'server',
-    'web',
-    'demo',
-    'scripts/build.mjs',
-    'package-lock.json',
-  ]);
+  const mark = sourceMark(['core', 'contract', 'server', 'web', 'demo', 'scripts/build.mjs', 'package-lock.json']);
   const stamp = join(root, 'web/dist/.oaken-build');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === mark) return;
   say('Building …');

@@ -38,10 +38,7 @@ export function installDebian(commands, packages) {
   if (missing.length === 0) return;
   const line = `apt-get install --no-install-recommends ${packages.join(' ')}`;
   if (process.getuid?.() !== 0 || !which('apt-get'))
-    throw new Stop(
-      `${missing.join(' and ')} is not installed. As an administrator of this machine, run: ${line}`,
-      6,
-    );
+    throw new Stop(`${missing.join(' and ')} is not installed. As an administrator of this machine, run: ${line}`, 6);
   say(`Installing ${packages.join(', ')} …`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   const apt = (args) => spawnSync('apt-get', args, { env, encoding: 'utf8' });

@@ -1,4 +1,7 @@
-/** Starts one server process. Settings come from the environment; scripts/start.mjs gives them. */
+/**
+ * Starts one server process; with `prepare`, only brings the database up to date and ends. Settings come from the
+ * environment; scripts/start.mjs gives them.
+ */
 import { createServer } from 'node:http';
 import { createApp } from './app';
 import { connect, createDatabase } from './database/connect';
@@ -25,6 +28,10 @@ async function main(): Promise<void> {
     await migrator(database).up();
   } catch (error) {
     stopWith(`The database could not be prepared: ${(error as Error).message}`, 4);
+  }
+  if (process.argv[2] === 'prepare') {
+    await database.close();
+    return;
   }
   const { http, context, chores } = createApp({ database, now: Date.now, log, pages, checkAnswers: false });
   const server = createServer(http);

@@ -196,11 +196,7 @@ export function analyse(table: ScoreTable): Analysis {
     items.push({
       n: m,
       facility:
-        m === 0
-          ? noFigure(reasons.notReached)
-          : most[i]! > 0
-            ? figure(x / m / most[i]!)
-            : noFigure(reasons.noPoints),
+        m === 0 ? noFigure(reasons.notReached) : most[i]! > 0 ? figure(x / m / most[i]!) : noFigure(reasons.noPoints),
       sd:
         m > 1
           ? figure(Math.sqrt(Math.max(0, square) / (m - 1)))
@@ -308,8 +304,7 @@ export function analyse(table: ScoreTable): Analysis {
           : halves.value <= -1
             ? noFigure(reasons.noHalves)
             : figure((2 * halves.value) / (1 + halves.value)),
-      standardError:
-        alpha < 0 ? noFigure(reasons.alphaBelowZero) : figure(sd * Math.sqrt(Math.max(0, 1 - alpha))),
+      standardError: alpha < 0 ? noFigure(reasons.alphaBelowZero) : figure(sd * Math.sqrt(Math.max(0, 1 - alpha))),
     };
   }
 }

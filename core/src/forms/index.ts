@@ -43,9 +43,7 @@ export function formOf(edition: Edition, seed: string, rules: FormRules): Editio
   return {
     ...edition,
     sections: edition.sections.map((section) => {
-      const entries = rules.shuffleItems
-        ? stream(`items/${section.id}`).shuffle(section.entries)
-        : section.entries;
+      const entries = rules.shuffleItems ? stream(`items/${section.id}`).shuffle(section.entries) : section.entries;
       return {
         ...section,
         entries: rules.shuffleChoices ? entries.map((entry) => withShuffledChoices(entry, stream)) : entries,

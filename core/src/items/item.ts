@@ -94,10 +94,7 @@ export function scoreItem(item: Pick<ItemContent, 'parts'>, given: Responses): S
 export type PartState = 'unanswered' | 'partly' | 'answered';
 
 /** How far a student has come with an item, from what the sitting page knows. */
-export function answeredState(
-  { parts }: { parts: readonly (Part | SittingPart)[] },
-  given: Responses,
-): PartState {
+export function answeredState({ parts }: { parts: readonly (Part | SittingPart)[] }, given: Responses): PartState {
   const done = parts.filter((own) => {
     const kind = kindOf(own);
     const read = kind.response.safeParse(given[own.id]);
@@ -117,15 +114,11 @@ export function responsesInWords({ parts }: Pick<ItemContent, 'parts'>, given: R
 }
 
 /** What counts as right, a sentence for each part. */
-export const keysInWords = ({ parts }: Pick<ItemContent, 'parts'>) =>
-  parts.map((own) => kindOf(own).keyInWords(own));
+export const keysInWords = ({ parts }: Pick<ItemContent, 'parts'>) => parts.map((own) => kindOf(own).keyInWords(own));
 
 /** All words of an item that a search should find. */
 export function searchableText({ stem, parts }: ItemContent): string {
-  const words = parts.flatMap((own) => [
-    own.prompt ?? '',
-    ...(kindOf(own).options?.(own) ?? []).map((o) => o.label),
-  ]);
+  const words = parts.flatMap((own) => [own.prompt ?? '', ...(kindOf(own).options?.(own) ?? []).map((o) => o.label)]);
   return [plainText(stem), ...words.map(plainText)].filter(Boolean).join(' ');
 }
 

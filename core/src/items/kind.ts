@@ -5,9 +5,7 @@
 import { z } from 'zod';
 import { plainText, richText } from '../text';
 
-export const partId = z
-  .string()
-  .regex(/^[a-z0-9-]{1,24}$/, 'An id is 1 to 24 small letters, digits or hyphens.');
+export const partId = z.string().regex(/^[a-z0-9-]{1,24}$/, 'An id is 1 to 24 small letters, digits or hyphens.');
 
 /** What every part has, whatever its kind. */
 export const partBase = { id: partId, prompt: richText.optional() };

@@ -26,13 +26,10 @@ function tidy(text: string): string {
     .replace(/[\u00A0\u2007\u2009\u202F]/g, ' ')
     .replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/g, (sign) => ` ${vulgar[sign]}`)
     .replace(/[\u2044\u2215]/g, '/')
-    .replace(
-      /\s*[×x·*]\s*10\s*(?:\^\s*\(?\s*(-?\d+)\s*\)?|([⁻]?[⁰¹²³⁴⁵⁶⁷⁸⁹]+))/g,
-      (_, plain?: string, up?: string) => {
-        const raised = up?.replace('⁻', '-').replace(/[⁰-⁹¹²³]/g, (d) => String(digitsUp.indexOf(d)));
-        return `e${plain ?? raised}`;
-      },
-    )
+    .replace(/\s*[×x·*]\s*10\s*(?:\^\s*\(?\s*(-?\d+)\s*\)?|([⁻]?[⁰¹²³⁴⁵⁶⁷⁸⁹]+))/g, (_, plain?: string, up?: string) => {
+      const raised = up?.replace('⁻', '-').replace(/[⁰-⁹¹²³]/g, (d) => String(digitsUp.indexOf(d)));
+      return `e${plain ?? raised}`;
+    })
     .trim()
     .replace(/\s+/g, ' ');
 }
@@ -47,9 +44,7 @@ function underConvention(text: string, sign: '.' | ','): string | null {
   const groups = sign === '.' ? "[,' ]" : "[.' ]";
   const decimals = sign === '.' ? '\\.' : ',';
   const [body = '', exponent] = text.trim().split('e');
-  const grouped = new RegExp(
-    `^(\\d+|\\d{1,3}(?:(${groups})\\d{3})(?:\\2\\d{3})*)?(?:${decimals}(\\d*))?$`,
-  ).exec(body);
+  const grouped = new RegExp(`^(\\d+|\\d{1,3}(?:(${groups})\\d{3})(?:\\2\\d{3})*)?(?:${decimals}(\\d*))?$`).exec(body);
   if (!grouped || !/\d/.test(body)) return null;
   const whole = (grouped[1] ?? '0').replace(/\D/g, '');
   return `${whole}.${grouped[3] ?? ''}${exponent === undefined ? '' : `e${Number(exponent)}`}`;

@@ -32,8 +32,7 @@ export function fromDecimal(text: string): Rational {
 export const fromNumber = (n: number) => (n < 0 ? negate(fromDecimal(String(-n))) : fromDecimal(String(n)));
 
 export const negate = (a: Rational): Rational => ({ top: -a.top, bottom: a.bottom });
-export const add = (a: Rational, b: Rational) =>
-  rational(a.top * b.bottom + b.top * a.bottom, a.bottom * b.bottom);
+export const add = (a: Rational, b: Rational) => rational(a.top * b.bottom + b.top * a.bottom, a.bottom * b.bottom);
 export const times = (a: Rational, b: Rational) => rational(a.top * b.top, a.bottom * b.bottom);
 export const divide = (a: Rational, b: Rational) => rational(a.top * b.bottom, a.bottom * b.top);
 export const distance = (a: Rational, b: Rational) => {

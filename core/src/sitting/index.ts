@@ -9,10 +9,7 @@ export function isAnswered(response: unknown): boolean {
 
 export type Progress = 'unanswered' | 'partly' | 'answered';
 
-export function progressOf(
-  parts: readonly { id: string }[],
-  responses: Readonly<Record<string, unknown>>,
-): Progress {
+export function progressOf(parts: readonly { id: string }[], responses: Readonly<Record<string, unknown>>): Progress {
   const done = parts.filter(({ id }) => isAnswered(responses[id])).length;
   return done === 0 ? 'unanswered' : done < parts.length ? 'partly' : 'answered';
 }

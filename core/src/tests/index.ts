@@ -95,11 +95,9 @@ const copy = (own: Outline): Outline => ({
 
 const after = (list: readonly { id: string }[], at: number) => list[at + 1]?.id ?? null;
 
-export const countEntries = ({ sections }: Outline) =>
-  sections.reduce((n, { entries }) => n + entries.length, 0);
+export const countEntries = ({ sections }: Outline) => sections.reduce((n, { entries }) => n + entries.length, 0);
 export const allEntries = ({ sections }: Outline) => sections.flatMap(({ entries }) => entries);
-export const totalPoints = (own: Outline) =>
-  roundPoints(allEntries(own).reduce((sum, { points: p }) => sum + p, 0));
+export const totalPoints = (own: Outline) => roundPoints(allEntries(own).reduce((sum, { points: p }) => sum + p, 0));
 
 /**
  * Applies one change to a copy of `before`.

@@ -57,8 +57,7 @@ export function plainText(html: string): string {
     .replace(/<[^>]*>/g, '')
     .replace(/&(#x?[\da-f]+|\w+);/gi, (whole, code: string) => {
       if (code[0] !== '#') return named[code.toLowerCase()] ?? whole;
-      const point =
-        code[1]?.toLowerCase() === 'x' ? parseInt(code.slice(2), 16) : parseInt(code.slice(1), 10);
+      const point = code[1]?.toLowerCase() === 'x' ? parseInt(code.slice(2), 16) : parseInt(code.slice(1), 10);
       return point > 0 && point <= 0x10ffff ? String.fromCodePoint(point) : '';
     })
     .replace(/\s+/g, ' ')

@@ -13,9 +13,7 @@ export function atWall(wall: string, zone: string): WallReading {
     return {
       ok: false,
       message:
-        read.invalidReason === 'unsupported zone'
-          ? `There is no time zone “${zone}”.`
-          : 'That is not a date and time.',
+        read.invalidReason === 'unsupported zone' ? `There is no time zone “${zone}”.` : 'That is not a date and time.',
     };
   // Luxon moves a skipped time forward; it then no longer reads as it was written.
   if (read.toFormat("yyyy-MM-dd'T'HH:mm") !== wall.slice(0, 16))
@@ -25,5 +23,4 @@ export function atWall(wall: string, zone: string): WallReading {
 }
 
 /** The wall time of an instant, as a form field writes it: "2026-03-06T14:30". */
-export const wallOf = (at: number, zone: string) =>
-  DateTime.fromMillis(at, { zone }).toFormat("yyyy-MM-dd'T'HH:mm");
+export const wallOf = (at: number, zone: string) => DateTime.fromMillis(at, { zone }).toFormat("yyyy-MM-dd'T'HH:mm");

@@ -41,9 +41,7 @@ export function windowEnd({ closesAt, lateRule }: Window): number | null {
  */
 export function deadlineOf(rules: TimeRules, beganAt: number): number | null {
   const own =
-    rules.limit === null || rules.timeFactor === null
-      ? null
-      : beganAt + Math.round(rules.limit * rules.timeFactor);
+    rules.limit === null || rules.timeFactor === null ? null : beganAt + Math.round(rules.limit * rules.timeFactor);
   const end = windowEnd(rules);
   if (own === null) return end;
   return end === null ? own : Math.min(own, end);
@@ -73,8 +71,7 @@ export function attemptState(
 }
 
 /** Whether work handed in then is late: after the window closed, during the time for late work. */
-export const isLate = ({ closesAt }: Window, handedInAt: number) =>
-  closesAt !== null && handedInAt > closesAt;
+export const isLate = ({ closesAt }: Window, handedInAt: number) => closesAt !== null && handedInAt > closesAt;
 
 /** What stands against a window, in words; empty when it can be given. */
 export function windowProblems(

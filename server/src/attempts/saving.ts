@@ -99,7 +99,9 @@ export class SavingQueue {
 
 /** JSON that the database takes: half of a surrogate pair, which no keyboard types, becomes the replacement character. */
 const storable = (responses: unknown) =>
-  JSON.stringify(responses).replace(/\\(\\|ud[89a-f][\da-f]{2})/g, (whole, what: string) => (what === '\\' ? whole : '\\ufffd'));
+  JSON.stringify(responses).replace(/\\(\\|ud[89a-f][\da-f]{2})/g, (whole, what: string) =>
+    what === '\\' ? whole : '\\ufffd',
+  );
 
 const key = (attemptId: number, entry: string) => `${attemptId} ${entry}`;
 

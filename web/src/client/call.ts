@@ -21,10 +21,7 @@ export function addressOf(
 }
 
 /** Calls an endpoint of the contract by its name. */
-export function call<Name extends keyof Api>(
-  name: Name,
-  given: Given<Api[Name]>,
-): Promise<AnswerOf<Api[Name]>> {
+export function call<Name extends keyof Api>(name: Name, given: Given<Api[Name]>): Promise<AnswerOf<Api[Name]>> {
   const { params, query, body } = given as {
     params?: Record<string, unknown>;
     query?: Record<string, unknown>;

@@ -55,13 +55,11 @@ export async function request<Answer>(
     throw new Unreachable();
   }
   if (response.ok) return (await response.json()) as Answer;
-  const problem = await response
-    .json()
-    .catch(() => ({
-      type: 'about:blank',
-      title: `The server answered ${response.status}.`,
-      status: response.status,
-    }));
+  const problem = await response.json().catch(() => ({
+    type: 'about:blank',
+    title: `The server answered ${response.status}.`,
+    status: response.status,
+  }));
   if (response.status === 401 && csrf !== null) whenSignedOut();
   throw new Refused(problem as ProblemBody);
 }

@@ -43,8 +43,6 @@ export const useSession = defineStore('session', () => {
     setCsrf(null);
   }
 
-  const name = computed(() =>
-    account.value ? `${account.value.givenName} ${account.value.familyName}` : '',
-  );
+  const name = computed(() => (account.value ? `${account.value.givenName} ${account.value.familyName}` : ''));
   return { account, school, known, name, take, load, signOut, now, setClock };
 });

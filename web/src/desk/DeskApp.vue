@@ -31,9 +31,7 @@ const teacherPlaces = [
   { to: '/results', name: 'Results', icon: ChartNoAxesColumn },
 ];
 const places = computed(() =>
-  session.account?.role === 'administrator'
-    ? [{ to: '/office', name: 'Office', icon: Building2 }]
-    : teacherPlaces,
+  session.account?.role === 'administrator' ? [{ to: '/office', name: 'Office', icon: Building2 }] : teacherPlaces,
 );
 const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to));
 const bare = computed(() => route.path === '/sign-in' || !session.account);
@@ -78,9 +76,7 @@ async function leave(): Promise<void> {
     </nav>
     <main id="page" class="paper">
       <RouterView
-        :key="
-          String(route.params.testId ?? '') + String(route.params.assignmentId ?? '') + route.matched[0]?.path
-        "
+        :key="String(route.params.testId ?? '') + String(route.params.assignmentId ?? '') + route.matched[0]?.path"
       />
     </main>
     <UndoStrip />

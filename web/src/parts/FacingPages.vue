@@ -38,12 +38,7 @@ function drag(event: PointerEvent): void {
 <template>
   <div class="facing">
     <div class="sides" role="group" aria-label="Pages">
-      <button
-        v-for="own in ['left', 'right'] as const"
-        :key="own"
-        :aria-pressed="side === own"
-        @click="side = own"
-      >
+      <button v-for="own in ['left', 'right'] as const" :key="own" :aria-pressed="side === own" @click="side = own">
         {{ own === 'left' ? left : right }}
       </button>
     </div>

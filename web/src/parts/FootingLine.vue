@@ -4,7 +4,7 @@ defineProps<{ label: string }>();
 </script>
 
 <template>
-  <footer class="footing" :aria-label="label">
+  <footer class="footing" role="region" :aria-label="label">
     <div class="totals"><slot /></div>
     <div class="actions"><slot name="actions" /></div>
   </footer>

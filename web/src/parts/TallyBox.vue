@@ -10,13 +10,7 @@ const height = computed(() => `${Math.round(100 * (props.share ?? 0))}%`);
 </script>
 
 <template>
-  <span
-    class="tally"
-    :class="[level, { missed: share === null }]"
-    role="img"
-    :aria-label="label"
-    :title="label"
-  >
+  <span class="tally" :class="[level, { missed: share === null }]" role="img" :aria-label="label" :title="label">
     <span v-if="share !== null" class="fill" :style="{ height }" />
     <span v-if="figure !== undefined" class="figure">{{ figure }}</span>
   </span>

@@ -26,8 +26,7 @@ const timer = setInterval(load, 20_000);
 onUnmounted(() => clearInterval(timer));
 
 const groups = computed(() => {
-  const of = (...states: SeatRow['state'][]) =>
-    rows.value?.filter(({ state }) => states.includes(state)) ?? [];
+  const of = (...states: SeatRow['state'][]) => rows.value?.filter(({ state }) => states.includes(state)) ?? [];
   return [
     { title: 'To do now', rows: of('working', 'open'), empty: 'Nothing to do now.' },
     { title: 'Coming', rows: of('coming').sort((a, b) => a.opensAt - b.opensAt), empty: '' },

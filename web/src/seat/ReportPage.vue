@@ -9,9 +9,7 @@ interface Report {
   title: string;
   points: number;
   most: number;
-  entries:
-    | { stem: string; points: number; most: number; mine: string; right: string[]; explanation: string }[]
-    | null;
+  entries: { stem: string; points: number; most: number; mine: string; right: string[]; explanation: string }[] | null;
 }
 const report = ref<Report | null>(null);
 const wrong = ref('');

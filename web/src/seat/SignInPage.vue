@@ -58,9 +58,7 @@ const signIn = () =>
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <button class="btn main wide" :disabled="busy">Find my class</button>
-      <p class="faded other">
-        Your teacher has the code. Are you a teacher? <a href="/sign-in">Sign in here</a>
-      </p>
+      <p class="faded other">Your teacher has the code. Are you a teacher? <a href="/sign-in">Sign in here</a></p>
     </form>
     <form v-else @submit.prevent="signIn">
       <p>

@@ -32,14 +32,10 @@ let outbox: Outbox | null = null;
 
 const entries = computed(
   () =>
-    attempt.value?.form.sections.flatMap((section) =>
-      section.entries.map((entry) => ({ ...entry, section })),
-    ) ?? [],
+    attempt.value?.form.sections.flatMap((section) => section.entries.map((entry) => ({ ...entry, section }))) ?? [],
 );
 const here = computed(() => entries.value[at.value]);
-const hasChoices = computed(
-  () => here.value?.item.parts.some(({ kind }) => kind.endsWith('choice')) ?? false,
-);
+const hasChoices = computed(() => here.value?.item.parts.some(({ kind }) => kind.endsWith('choice')) ?? false);
 const answerTo = (id: string) => (answers[id] ??= { responses: {}, flagged: false });
 const placeKey = computed(() => `oaken-place-${attempt.value?.id}`);
 
@@ -50,11 +46,7 @@ function take(answer: SavedAnswer): void {
 async function begin(): Promise<void> {
   wrong.value = '';
   try {
-    const opened = await request<AttemptAnswer>(
-      'POST',
-      `/api/seat/assignments/${assignmentId}/attempt`,
-      undefined,
-    );
+    const opened = await request<AttemptAnswer>('POST', `/api/seat/assignments/${assignmentId}/attempt`, undefined);
     session.setClock(opened.now);
     attempt.value = opened;
     outbox?.close();
@@ -191,9 +183,7 @@ const saveAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${ass
       />
       <span v-if="attempt" class="state" :class="state" role="status">{{ stateWords[state] }}</span>
     </header>
-    <p v-if="wrong" class="wrong note" role="alert">
-      {{ wrong }} <RouterLink to="/">Back to my work</RouterLink>
-    </p>
+    <p v-if="wrong" class="wrong note" role="alert">{{ wrong }} <RouterLink to="/">Back to my work</RouterLink></p>
     <p v-if="state === 'signed-out'" class="note" role="alert">
       You were signed out. What you wrote is kept here.
       <button class="word" @click="saveAgain">Sign in again</button>
@@ -212,12 +202,7 @@ const saveAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${ass
     </main>
 
     <template v-else-if="attempt && here">
-      <main
-        ref="question"
-        class="question"
-        tabindex="-1"
-        :aria-label="`Question ${at + 1} of ${entries.length}`"
-      >
+      <main ref="question" class="question" tabindex="-1" :aria-label="`Question ${at + 1} of ${entries.length}`">
         <div class="column">
           <p v-if="at === 0 && attempt.form.directions" class="directions">{{ attempt.form.directions }}</p>
           <p v-if="here.section.title" class="faded">{{ here.section.title }}</p>
@@ -225,8 +210,7 @@ const saveAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${ass
             <h2>
               Question {{ at + 1 }}
               <span class="faded"
-                >of {{ entries.length }} · {{ here.points }}
-                {{ here.points === 1 ? 'point' : 'points' }}</span
+                >of {{ entries.length }} · {{ here.points }} {{ here.points === 1 ? 'point' : 'points' }}</span
               >
             </h2>
           </div>
@@ -271,9 +255,7 @@ const saveAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${ass
           </li>
         </ol>
         <button v-if="at < entries.length - 1" class="btn main" @click="go(at + 1)">Next</button>
-        <button class="btn" :class="{ main: at === entries.length - 1 }" @click="asking = true">
-          Hand in
-        </button>
+        <button class="btn" :class="{ main: at === entries.length - 1 }" @click="asking = true">Hand in</button>
       </nav>
       <HandInSheet
         v-if="asking"

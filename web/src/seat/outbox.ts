@@ -15,8 +15,7 @@ const pause = 400;
 const fresh = 60_000;
 
 /** Responses without the page's reactive wrapping, which neither a store nor another tab can take. */
-const plain = (responses: Record<string, unknown>) =>
-  JSON.parse(JSON.stringify(responses)) as Record<string, unknown>;
+const plain = (responses: Record<string, unknown>) => JSON.parse(JSON.stringify(responses)) as Record<string, unknown>;
 
 type Kept = SavedAnswer & { attempt: number };
 
@@ -140,9 +139,7 @@ export class Outbox {
   private keep(answer: SavedAnswer & { changedAt: number }): void {
     this.pending.set(answer.entry, answer);
     const { changedAt: _, ...kept } = answer;
-    void store().then((database) =>
-      database?.put('answers', { ...kept, attempt: this.attempt } satisfies Kept),
-    );
+    void store().then((database) => database?.put('answers', { ...kept, attempt: this.attempt } satisfies Kept));
   }
 
   private async forget(entry: string): Promise<void> {
@@ -179,10 +176,7 @@ export class Outbox {
     }
   }
 
-  private async settle(
-    sent: SavedAnswer,
-    stored: { entry: string; number: number; device: string },
-  ): Promise<void> {
+  private async settle(sent: SavedAnswer, stored: { entry: string; number: number; device: string }): Promise<void> {
     const waiting = this.pending.get(sent.entry);
     if (outcomeOf(sent, stored) === 'kept') {
       if (waiting?.number === sent.number) await this.forget(sent.entry);
@@ -209,8 +203,7 @@ export class Outbox {
       this.events.state('signed-out');
       return;
     }
-    if (!(error instanceof Unreachable) && status > 0 && status < 500 && status !== 429 && status !== 403)
-      throw error;
+    if (!(error instanceof Unreachable) && status > 0 && status < 500 && status !== 429 && status !== 403) throw error;
     this.tries++;
     this.events.state('kept');
     this.schedule(backoff(this.tries, Math.random()));

@@ -28,9 +28,7 @@ const schemas = partKinds.map((kind) => kinds[kind].part) as unknown as [AnyPart
 export const part: z.ZodType<Part> = z.discriminatedUnion('kind', schemas, {
   error: ({ input }) => {
     const given = (input as { kind?: unknown } | null)?.kind;
-    return given === undefined
-      ? 'The part does not say its kind.'
-      : `There is no kind of part “${String(given)}”.`;
+    return given === undefined ? 'The part does not say its kind.' : `There is no kind of part “${String(given)}”.`;
   },
 }) as unknown as z.ZodType<Part>;
 
@@ -40,10 +38,4 @@ export function kindOf(part: { kind: PartKind }): Kind<Part, unknown, SittingPar
 }
 
 export type { MultipleChoice, Numeric, ShortText, SingleChoice, TrueFalse };
-export type {
-  SittingMultipleChoice,
-  SittingNumeric,
-  SittingShortText,
-  SittingSingleChoice,
-  SittingTrueFalse,
-};
+export type { SittingMultipleChoice, SittingNumeric, SittingShortText, SittingSingleChoice, SittingTrueFalse };

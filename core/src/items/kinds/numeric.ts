@@ -67,10 +67,7 @@ const squash = (name: string) =>
   name.replace(/\s+/g, '').replace(/²/g, '^2').replace(/³/g, '^3').replace(/[·⋅]/g, '*').replace(/º/g, '°');
 
 /** The reading in the key's own unit; null when its unit is not accepted. */
-function inKeyUnit(
-  { value, unit: given }: Reading,
-  { units, unitRequired }: NumericKey,
-): exact.Rational | null {
+function inKeyUnit({ value, unit: given }: Reading, { units, unitRequired }: NumericKey): exact.Rational | null {
   if (given === '') return unitRequired ? null : value;
   const accepted = units.find(({ name }) => squash(name) === squash(given));
   if (accepted) return exact.times(value, exact.fromNumber(accepted.factor));

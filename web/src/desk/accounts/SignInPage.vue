@@ -59,9 +59,7 @@ async function signIn(): Promise<void> {
         />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <el-button type="primary" native-type="submit" size="large" :loading="busy" class="go"
-        >Sign in</el-button
-      >
+      <el-button type="primary" native-type="submit" size="large" :loading="busy" class="go">Sign in</el-button>
       <p class="other">Are you a student? <a href="/seat">Sign in with your class code</a></p>
     </form>
   </main>

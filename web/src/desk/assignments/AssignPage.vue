@@ -107,8 +107,7 @@ const problems = computed<Record<string, string>>(() => {
     ))
       say(field, message);
   }
-  if (form.classIds.length > 0 && heads.value === 0)
-    say('classIds', 'There are no students in the chosen classes.');
+  if (form.classIds.length > 0 && heads.value === 0) say('classIds', 'There are no students in the chosen classes.');
   return found;
 });
 const inTheWay = computed(() => (test.value ? hindrances(test.value.outline) : []));
@@ -214,10 +213,8 @@ const outcome = computed(() => `scores ${releases[form.score]}, right answers ${
           <h2>What</h2>
           <p class="what">
             <b>{{ test.outline.title }}</b>, {{ test.outline.kind
-            }}<template v-if="test.outline.grades.length"
-              >, grade {{ test.outline.grades.join(' and ') }}</template
-            >: {{ count(countEntries(test.outline), 'item') }},
-            {{ pointsText(totalPoints(test.outline)) }} points
+            }}<template v-if="test.outline.grades.length">, grade {{ test.outline.grades.join(' and ') }}</template
+            >: {{ count(countEntries(test.outline), 'item') }}, {{ pointsText(totalPoints(test.outline)) }} points
           </p>
           <p v-for="reason in inTheWay" :key="reason" class="wrong">
             {{ reason }} <RouterLink :to="`/tests/${testId}`">Mend it</RouterLink>
@@ -228,12 +225,7 @@ const outcome = computed(() => `scores ${releases[form.score]}, right answers ${
           <EmptyNote v-if="classes.length === 0" title="You have no classes."
             >The office gives classes to teachers.</EmptyNote
           >
-          <label
-            v-for="own in classes"
-            :key="own.id"
-            class="class"
-            :class="{ chosen: form.classIds.includes(own.id) }"
-          >
+          <label v-for="own in classes" :key="own.id" class="class" :class="{ chosen: form.classIds.includes(own.id) }">
             <input v-model="form.classIds" type="checkbox" :value="own.id" />
             <b>{{ own.name }}</b><span>{{ own.subject }}, {{ own.period }}</span
             ><span class="faded">grade {{ own.grade }} · {{ count(own.students, 'student') }}</span>
@@ -277,9 +269,7 @@ const outcome = computed(() => `scores ${releases[form.score]}, right answers ${
           <p v-if="problems.closesAt" class="wrong">{{ problems.closesAt }}</p>
           <div class="pair">
             <span class="label">Late work</span>
-            <label
-              ><input v-model="form.lateWork" type="checkbox" :disabled="form.never" /> taken until</label
-            >
+            <label><input v-model="form.lateWork" type="checkbox" :disabled="form.never" /> taken until</label>
             <input
               v-model="form.lateWall"
               class="plain-input time"
@@ -313,8 +303,8 @@ const outcome = computed(() => `scores ${releases[form.score]}, right answers ${
               <b>Order</b> <span class="faded">{{ order }}</span>
             </summary>
             <label
-              ><input v-model="form.shuffleChoices" type="checkbox" /> each student gets the choices in
-              another order</label
+              ><input v-model="form.shuffleChoices" type="checkbox" /> each student gets the choices in another
+              order</label
             >
             <label><input v-model="form.shuffleItems" type="checkbox" /> and the items too</label>
           </details>

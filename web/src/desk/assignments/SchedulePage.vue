@@ -42,9 +42,7 @@ const byState = (state: string) => assignments.value?.filter((own) => stateOf(ow
   <div class="sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <WindowCalendar v-if="assignments" :assignments="assignments" :from="from" :weeks="2" />
-    <EmptyNote v-if="assignments?.length === 0" title="Nothing is given yet."
-      >Open a test and choose Assign.</EmptyNote
-    >
+    <EmptyNote v-if="assignments?.length === 0" title="Nothing is given yet.">Open a test and choose Assign.</EmptyNote>
     <table v-else-if="assignments" class="ruled">
       <thead>
         <tr>

@@ -100,9 +100,7 @@ const hour = (at: number) => wallOf(at, zone.value).slice(11, 16);
           >
           <span class="line small faded">
             <template v-if="bar.begins">{{ hour(bar.opensAt) }} –</template><template v-else>…</template>
-            <template v-if="bar.ends && bar.closesAt !== null"> {{ hour(bar.closesAt) }}</template><template
-              v-else
-            >
+            <template v-if="bar.ends && bar.closesAt !== null"> {{ hour(bar.closesAt) }}</template><template v-else>
               …</template
             >
             · {{ bar.account }}

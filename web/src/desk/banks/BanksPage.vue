@@ -71,9 +71,7 @@ const totals = computed(() => {
     <span v-else>Pick items to put them into a test.</span>
     <template #actions>
       <button v-if="picked.size" class="word" @click="picked = new Map()">Let all go</button>
-      <el-button type="primary" :disabled="picked.size === 0" @click="making = true"
-        >Put into a test</el-button
-      >
+      <el-button type="primary" :disabled="picked.size === 0" @click="making = true">Put into a test</el-button>
     </template>
   </FootingLine>
   <NewTestDialog v-model="making" :item-ids="[...picked.keys()]" />

@@ -34,8 +34,7 @@ const struck = computed(() => {
   if (standard) active.push({ name: 'standard', text: standard.code });
   if (filters.kind) active.push({ name: 'kind', text: kinds[filters.kind].title.toLowerCase() });
   if (filters.depth !== null) active.push({ name: 'depth', text: `depth ${filters.depth}` });
-  if (filters.folder !== null)
-    active.push({ name: 'folder', text: `in ${library.folderName(filters.folder)}` });
+  if (filters.folder !== null) active.push({ name: 'folder', text: `in ${library.folderName(filters.folder)}` });
   else if (filters.bank !== null) active.push({ name: 'bank', text: `in ${library.bankName(filters.bank)}` });
   return active;
 });
@@ -106,9 +105,7 @@ function keyDown(event: KeyboardEvent, item: ItemRow, at: number): void {
     </div>
     <p class="filters" aria-live="polite">
       <span class="total">{{
-        loading && items.length === 0
-          ? 'Looking …'
-          : `${total.toLocaleString('en')} ${total === 1 ? 'item' : 'items'}`
+        loading && items.length === 0 ? 'Looking …' : `${total.toLocaleString('en')} ${total === 1 ? 'item' : 'items'}`
       }}</span>
       <button
         v-for="filter in struck"
@@ -137,12 +134,7 @@ function keyDown(event: KeyboardEvent, item: ItemRow, at: number): void {
         :class="{ picked: picked.has(item.id), open: openId === item.id, compact }"
         :data-item="item.id"
       >
-        <div
-          class="row"
-          tabindex="0"
-          :aria-label="stemLine(item.content.stem)"
-          @keydown="keyDown($event, item, at)"
-        >
+        <div class="row" tabindex="0" :aria-label="stemLine(item.content.stem)" @keydown="keyDown($event, item, at)">
           <input
             v-if="!compact"
             type="checkbox"

@@ -18,9 +18,7 @@ const responses = reactive<Responses>({});
 const scored = ref<{ points: number; most: number } | null>(null);
 
 const sitting = computed(() => forSitting(props.item.content));
-const options = computed(() =>
-  props.item.content.parts.flatMap((part) => kindOf(part).options?.(part) ?? []),
-);
+const options = computed(() => props.item.content.parts.flatMap((part) => kindOf(part).options?.(part) ?? []));
 
 function answer(part: string, response: unknown): void {
   responses[part] = response;
@@ -48,13 +46,7 @@ watch(tab, async (now) => {
 <template>
   <div class="opened">
     <div class="tabs" role="tablist" aria-label="About this item">
-      <button
-        v-for="(name, own) in tabs"
-        :key="own"
-        role="tab"
-        :aria-selected="tab === own"
-        @click="tab = own"
-      >
+      <button v-for="(name, own) in tabs" :key="own" role="tab" :aria-selected="tab === own" @click="tab = own">
         {{ name }}
       </button>
     </div>

@@ -18,10 +18,7 @@ export const useLibrary = defineStore('library', () => {
   }
 
   const standards = computed(
-    () =>
-      new Map(
-        frameworks.value.flatMap((own) => own.standards.map((one): [number, Standard] => [one.id, one])),
-      ),
+    () => new Map(frameworks.value.flatMap((own) => own.standards.map((one): [number, Standard] => [one.id, one]))),
   );
   const grades = computed(() =>
     [...new Set([...standards.value.values()].flatMap((own) => own.grades))].sort((a, b) => a - b),

@@ -82,12 +82,12 @@ async function renew(student: Own['roll'][number]): Promise<void> {
       <div v-if="own" class="inset">
         <h2>{{ own.class.name }}, {{ own.class.subject }}</h2>
         <p>
-          Students sign in at <b>/seat</b> with class code <b class="code">{{ own.class.code }}</b>, their
-          name and their passcode.
+          Students sign in at <b>/seat</b> with class code <b class="code">{{ own.class.code }}</b>, their name and
+          their passcode.
         </p>
         <p v-if="fresh" class="fresh" role="status">
-          New passcode for {{ fresh.name }}: <b class="code">{{ fresh.passcode }}</b>. It is shown only now;
-          the old one no longer works.
+          New passcode for {{ fresh.name }}: <b class="code">{{ fresh.passcode }}</b>. It is shown only now; the old one
+          no longer works.
         </p>
         <table class="ruled">
           <thead>

@@ -16,12 +16,7 @@ const words = (option: Option, at: number) =>
 
 <template>
   <ul class="choices">
-    <li
-      v-for="(option, at) in options"
-      :key="option.id"
-      :class="{ key: option.right }"
-      :title="words(option, at)"
-    >
+    <li v-for="(option, at) in options" :key="option.id" :class="{ key: option.right }" :title="words(option, at)">
       <span class="unseen">{{ words(option, at) }}</span>
       <svg viewBox="0 0 24 30" aria-hidden="true">
         <rect

@@ -22,8 +22,7 @@ const sorted = computed(() => {
   return [...props.results.items].sort((a, b) => (down ? -1 : 1) * (valueOf(a, by) - valueOf(b, by)));
 });
 const sortBy = (by: Column) => (sort.value = { by, down: sort.value.by === by ? !sort.value.down : false });
-const sortWord = (by: Column) =>
-  sort.value.by === by ? (sort.value.down ? 'descending' : 'ascending') : 'none';
+const sortWord = (by: Column) => (sort.value.by === by ? (sort.value.down ? 'descending' : 'ascending') : 'none');
 
 /** The same wrong answer from three students or more. */
 const repeated = (item: ItemResult) =>
@@ -57,10 +56,7 @@ const toggle = (number: number) => (open.value = open.value === number ? null : 
     </thead>
     <tbody>
       <template v-for="item in sorted" :key="item.entry">
-        <tr
-          :class="{ flagged: item.flags.some(({ kind }) => kind === 'key-suspect') }"
-          :data-item="item.number"
-        >
+        <tr :class="{ flagged: item.flags.some(({ kind }) => kind === 'key-suspect') }" :data-item="item.number">
           <td class="figures">{{ item.number }}</td>
           <td class="stem">
             <button class="word" :aria-expanded="open === item.number" @click="toggle(item.number)">
@@ -102,12 +98,7 @@ const toggle = (number: number) => (open.value = open.value === number ? null : 
             <p v-for="flag in item.flags" :key="flag.kind" class="flag" :class="flag.kind">
               <b>{{ flag.title }}.</b> {{ flag.reason }}
             </p>
-            <p
-              v-for="error in repeated(item).slice(0, 2)"
-              :key="error.text"
-              class="faded small"
-              :title="error.mistake"
-            >
+            <p v-for="error in repeated(item).slice(0, 2)" :key="error.text" class="faded small" :title="error.mistake">
               {{ error.text }}
             </p>
           </td>
@@ -124,9 +115,7 @@ const toggle = (number: number) => (open.value = open.value === number ? null : 
                   disabled
                   @answer="() => {}"
                 />
-                <p v-for="(sentence, at) in keysInWords(item.content)" :key="at" class="faded">
-                  Key: {{ sentence }}
-                </p>
+                <p v-for="(sentence, at) in keysInWords(item.content)" :key="at" class="faded">Key: {{ sentence }}</p>
                 <RichText v-if="item.content.explanation" :html="item.content.explanation" />
               </div>
               <div>
@@ -172,10 +161,9 @@ const toggle = (number: number) => (open.value = open.value === number ? null : 
                   </tbody>
                 </table>
                 <p class="faded small">
-                  {{ item.n }} reached it, {{ item.blank }} left it blank. Item-total
-                  {{ figureText(item.itemTotal) }}; alpha without it {{ figureText(item.alphaWithout) }}.
-                  Strong and weak: the {{ results.groupSize }} students with the highest and lowest totals (27
-                  %).
+                  {{ item.n }} reached it, {{ item.blank }} left it blank. Item-total {{ figureText(item.itemTotal) }};
+                  alpha without it {{ figureText(item.alphaWithout) }}. Strong and weak: the
+                  {{ results.groupSize }} students with the highest and lowest totals (27 %).
                 </p>
               </div>
             </div>

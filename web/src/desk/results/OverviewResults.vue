@@ -50,9 +50,7 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
               <td>Time, median</td>
               <td class="figures">
                 <b>{{
-                  results.seconds.median.value === null
-                    ? '—'
-                    : lengthInWords(results.seconds.median.value * 1000)
+                  results.seconds.median.value === null ? '—' : lengthInWords(results.seconds.median.value * 1000)
                 }}</b>
               </td>
               <td class="faded small">from beginning to handing in</td>

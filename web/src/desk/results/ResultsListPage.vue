@@ -20,9 +20,7 @@ onMounted(async () => {
     wrong.value = inWords(error);
   }
 });
-const withWork = computed(
-  () => assignments.value?.filter(({ handedIn, working }) => handedIn + working > 0) ?? [],
-);
+const withWork = computed(() => assignments.value?.filter(({ handedIn, working }) => handedIn + working > 0) ?? []);
 </script>
 
 <template>
@@ -54,8 +52,7 @@ const withWork = computed(
           <td class="figures">{{ own.handedIn }} of {{ own.given }}</td>
           <td class="figures">
             <template v-if="own.meanShare !== null"
-              >{{ percent(own.meanShare) }}
-              <TallyBox :share="own.meanShare" :label="`Mean ${percent(own.meanShare)}`"
+              >{{ percent(own.meanShare) }} <TallyBox :share="own.meanShare" :label="`Mean ${percent(own.meanShare)}`"
             /></template>
             <template v-else>—</template>
           </td>

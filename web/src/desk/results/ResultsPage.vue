@@ -61,14 +61,10 @@ async function release(released: boolean): Promise<void> {
   <PageHead
     :title="results?.assignment.title ?? 'Results'"
     :where="
-      results
-        ? `Results · ${listing(results.assignment.classes.map(({ name }) => name))} · ${stillOpen}`
-        : 'Results'
+      results ? `Results · ${listing(results.assignment.classes.map(({ name }) => name))} · ${stillOpen}` : 'Results'
     "
   >
-    <a v-if="results" class="csv" :href="csv" download
-      >Export {{ tab === 'items' ? 'items' : 'students' }} as CSV</a
-    >
+    <a v-if="results" class="csv" :href="csv" download>Export {{ tab === 'items' ? 'items' : 'students' }} as CSV</a>
     <el-button v-if="results && results.assignment.releasedAt === null" @click="release(true)"
       >Release to students</el-button
     >
@@ -112,9 +108,7 @@ async function release(released: boolean): Promise<void> {
         >reliability <b>{{ figureText(results.reliability.alpha) }}</b></span
       >
       <span>{{
-        results.complete
-          ? 'complete'
-          : `${results.assignment.given - results.assignment.handedIn} may still hand in`
+        results.complete ? 'complete' : `${results.assignment.given - results.assignment.handedIn} may still hand in`
       }}</span>
     </template>
   </FootingLine>

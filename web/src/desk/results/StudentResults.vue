@@ -23,10 +23,8 @@ const compare: Record<Column, (a: StudentResult, b: StudentResult) => number> = 
 const sorted = computed(() =>
   [...props.results.students].sort((a, b) => (sort.value.down ? -1 : 1) * compare[sort.value.by](a, b)),
 );
-const sortBy = (by: Column) =>
-  (sort.value = { by, down: sort.value.by === by ? !sort.value.down : by === 'points' });
-const sortWord = (by: Column) =>
-  sort.value.by === by ? (sort.value.down ? 'descending' : 'ascending') : 'none';
+const sortBy = (by: Column) => (sort.value = { by, down: sort.value.by === by ? !sort.value.down : by === 'points' });
+const sortWord = (by: Column) => (sort.value.by === by ? (sort.value.down ? 'descending' : 'ascending') : 'none');
 
 function stateWords(own: StudentResult): string {
   if (own.state === 'not-begun') return props.results.complete ? 'did not begin' : 'not begun';
@@ -42,9 +40,7 @@ const cellWords = (own: StudentResult, at: number) => {
     : `${nameOf(own)}, item ${item.number}: ${pointsText(cell.points)} of ${pointsText(item.most)}${cell.said ? `, “${cell.said}”` : ', no answer'}`;
 };
 const share = (own: StudentResult) =>
-  own.points === null || props.results.assignment.points === 0
-    ? null
-    : own.points / props.results.assignment.points;
+  own.points === null || props.results.assignment.points === 0 ? null : own.points / props.results.assignment.points;
 </script>
 
 <template>

@@ -36,9 +36,7 @@ onMounted(async () => {
   }
 });
 
-const inTest = computed(
-  () => new Set(outline.value ? allEntries(outline.value).map(({ itemId }) => itemId) : []),
-);
+const inTest = computed(() => new Set(outline.value ? allEntries(outline.value).map(({ itemId }) => itemId) : []));
 const none: ReadonlySet<number> = new Set();
 const inTheWay = computed(() => (outline.value ? hindrances(outline.value) : []));
 
@@ -87,9 +85,7 @@ onUnmounted(() => removeEventListener('keydown', keys));
 
 <template>
   <PageHead :title="outline?.title || 'Test'" where="Tests">
-    <span class="faded small" role="status">{{
-      test.saving.value ? 'Saving …' : outline ? 'Saved' : ''
-    }}</span>
+    <span class="faded small" role="status">{{ test.saving.value ? 'Saving …' : outline ? 'Saved' : '' }}</span>
     <el-button
       :disabled="!test.canUndo.value"
       :title="test.canUndo.value ? `Undo ${test.canUndo.value}` : 'Nothing to undo'"
@@ -108,15 +104,7 @@ onUnmounted(() => removeEventListener('keydown', keys));
         <span class="faded small">Enter or drag puts an item in</span>
       </div>
       <BankIndex v-if="indexOpen" :search="search" />
-      <ItemList
-        :search="search"
-        :picked="none"
-        :in-test="inTest"
-        compact
-        class="compact"
-        @pick="put"
-        @put="put"
-      />
+      <ItemList :search="search" :picked="none" :in-test="inTest" compact class="compact" @pick="put" @put="put" />
     </template>
     <template #right>
       <PaperPage
@@ -141,8 +129,7 @@ onUnmounted(() => removeEventListener('keydown', keys));
         >about <b>{{ totals.minutes }}</b> min</span
       >
       <span v-if="totals.facility !== null"
-        >mean facility <b>{{ percent(totals.facility) }}</b>
-        <span class="small">({{ totals.known }} known)</span></span
+        >mean facility <b>{{ percent(totals.facility) }}</b> <span class="small">({{ totals.known }} known)</span></span
       >
       <span
         ><b>{{ count(totals.standards, 'standard') }}</b></span

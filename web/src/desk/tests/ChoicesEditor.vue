@@ -10,17 +10,11 @@ const many = computed(() => part.value.kind === 'multiple-choice');
 const letters = 'abcdefghijklmnopqrstuvwxyz';
 const signOf = (at: number) => letters[at]!.toUpperCase();
 const problemsOf = (at: number) =>
-  props.problems.filter(
-    ({ pointer }) => pointer.startsWith(`/choices/${at}/`) || pointer === `/choices/${at}`,
-  );
+  props.problems.filter(({ pointer }) => pointer.startsWith(`/choices/${at}/`) || pointer === `/choices/${at}`);
 const keyProblems = computed(() => props.problems.filter(({ pointer }) => /^\/(key|choices$)/.test(pointer)));
 
 function setKey(id: string, right: boolean): void {
-  const key = many.value
-    ? right
-      ? [...part.value.key, id]
-      : part.value.key.filter((own) => own !== id)
-    : [id];
+  const key = many.value ? (right ? [...part.value.key, id] : part.value.key.filter((own) => own !== id)) : [id];
   part.value = { ...part.value, key };
 }
 function setChoice(at: number, change: Partial<Choice>): void {
@@ -90,9 +84,7 @@ function remove(at: number): void {
         Remove
       </button>
     </div>
-    <button type="button" class="word" :disabled="part.choices.length >= 20" @click="add">
-      Add a choice
-    </button>
+    <button type="button" class="word" :disabled="part.choices.length >= 20" @click="add">Add a choice</button>
     <p v-for="problem in keyProblems" :key="problem.message" class="wrong">{{ problem.message }}</p>
   </fieldset>
 </template>

@@ -46,13 +46,7 @@ const names: Record<TestKind, string> = { quiz: 'Quiz', test: 'Test', worksheet:
     <form @submit.prevent="make">
       <label class="field">
         <span class="label">Title</span>
-        <input
-          v-model="form.title"
-          class="plain-input"
-          maxlength="200"
-          required
-          placeholder="Unit rates, Friday"
-        />
+        <input v-model="form.title" class="plain-input" maxlength="200" required placeholder="Unit rates, Friday" />
       </label>
       <fieldset class="kinds">
         <legend class="label">Kind</legend>

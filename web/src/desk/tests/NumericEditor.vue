@@ -6,8 +6,7 @@ const part = defineModel<Numeric>({ required: true });
 const props = defineProps<{ problems: { pointer: string; message: string }[] }>();
 
 type Key = Numeric['key'];
-const setKey = (change: Partial<Key>) =>
-  (part.value = { ...part.value, key: { ...part.value.key, ...change } });
+const setKey = (change: Partial<Key>) => (part.value = { ...part.value, key: { ...part.value.key, ...change } });
 const valueOf = (event: Event) => (event.target as HTMLInputElement).value;
 const keyProblems = computed(() => props.problems.filter(({ pointer }) => pointer.startsWith('/key')));
 
@@ -73,11 +72,7 @@ function setUnits(event: Event): void {
     </label>
     <label v-if="amount !== null"
       ><span class="label">{{
-        part.key.tolerance.by === 'significant'
-          ? 'Figures'
-          : part.key.tolerance.by === 'percent'
-            ? 'Percent'
-            : 'Amount'
+        part.key.tolerance.by === 'significant' ? 'Figures' : part.key.tolerance.by === 'percent' ? 'Percent' : 'Amount'
       }}</span
       ><input class="plain-input narrow" :value="amount" inputmode="decimal" @change="setAmount"
     /></label>

@@ -68,9 +68,9 @@ function keys(event: KeyboardEvent): void {
       </p>
       <p v-if="wrong" class="wrong">{{ wrong }}</p>
     </div>
-    <label class="points">
-      <span class="unseen">Points for item {{ number }}</span>
+    <span class="points">
       <input
+        :aria-label="`Points for item ${number}`"
         v-model="typed"
         inputmode="decimal"
         :aria-invalid="wrong !== ''"
@@ -78,7 +78,7 @@ function keys(event: KeyboardEvent): void {
         @keydown.enter.prevent="givePoints"
       />
       <span class="faded small">pt</span>
-    </label>
+    </span>
   </li>
 </template>
 

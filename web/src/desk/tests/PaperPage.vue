@@ -17,16 +17,14 @@ const emit = defineEmits<{
 
 const router = useRouter();
 const paper = ref<HTMLElement>();
-const flat = () =>
-  props.outline.sections.flatMap((section) => section.entries.map((entry) => ({ section, entry })));
+const flat = () => props.outline.sections.flatMap((section) => section.entries.map((entry) => ({ section, entry })));
 const numberOf = (id: string) => flat().findIndex(({ entry }) => entry.id === id) + 1;
 
 /** The entry before which something dropped at `at` belongs, not counting the one that moves. */
 const beforeAt = (section: Section, at: number, moving?: string) =>
   section.entries.filter(({ id }) => id !== moving)[at]?.id ?? null;
 
-const sectionOf = (list: HTMLElement) =>
-  props.outline.sections.find(({ id }) => id === list.dataset.section)!;
+const sectionOf = (list: HTMLElement) => props.outline.sections.find(({ id }) => id === list.dataset.section)!;
 
 /** The list is Vue's: what the drag moved in the page is put back, then the change is made in the data. */
 function putBack({ item, from, oldIndex }: SortableEvent): void {
@@ -181,9 +179,7 @@ const addSection = () =>
       >
     </section>
     <button class="word" @click="addSection">Add a section</button>
-    <p class="faded small keys">
-      On a row: Alt ↑ and Alt ↓ move it, Enter edits it, Delete removes it. Ctrl Z undoes.
-    </p>
+    <p class="faded small keys">On a row: Alt ↑ and Alt ↓ move it, Enter edits it, Delete removes it. Ctrl Z undoes.</p>
   </div>
 </template>
 

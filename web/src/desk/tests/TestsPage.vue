@@ -47,8 +47,8 @@ async function remove(test: TestRow): Promise<void> {
   <div class="sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <EmptyNote v-if="tests?.length === 0" title="No test yet."
-      >Pick questions in <RouterLink to="/banks">Banks</RouterLink> and put them into a test, or begin with a
-      blank one.</EmptyNote
+      >Pick questions in <RouterLink to="/banks">Banks</RouterLink> and put them into a test, or begin with a blank
+      one.</EmptyNote
     >
     <table v-else-if="tests" class="ruled">
       <thead>
@@ -78,9 +78,7 @@ async function remove(test: TestRow): Promise<void> {
           <td class="faded">{{ words.time(test.changedAt) }}</td>
           <td>
             <RouterLink :to="`/tests/${test.id}/assign`">Assign</RouterLink>
-            <button class="word" :aria-label="`Put ${test.title} into the bin`" @click="remove(test)">
-              Bin
-            </button>
+            <button class="word" :aria-label="`Put ${test.title} into the bin`" @click="remove(test)">Bin</button>
           </td>
         </tr>
       </tbody>

@@ -16,10 +16,9 @@ interface Step {
 }
 
 export const newKey = () =>
-  Array.from(
-    crypto.getRandomValues(new Uint8Array(8)),
-    (byte) => 'abcdefghijklmnopqrstuvwxyz012345'[byte % 32],
-  ).join('');
+  Array.from(crypto.getRandomValues(new Uint8Array(8)), (byte) => 'abcdefghijklmnopqrstuvwxyz012345'[byte % 32]).join(
+    '',
+  );
 
 export const pinOf = (item: ItemRow): Pinned => ({
   id: item.revisionId,
@@ -47,10 +46,7 @@ export function useTest(testId: number) {
   function take(answer: TestAnswer): void {
     version.value = answer.version;
     given.value = answer.given;
-    revisions.value = new Map([
-      ...revisions.value,
-      ...answer.revisions.map((own): [number, Pinned] => [own.id, own]),
-    ]);
+    revisions.value = new Map([...revisions.value, ...answer.revisions.map((own): [number, Pinned] => [own.id, own])]);
     // While more changes are on their way, what is on screen is ahead of this answer.
     if (pending.value === 0) outline.value = answer.outline;
   }

@@ -77,8 +77,7 @@ const todays = computed(() => lines.value.filter(({ at }) => dateOf(at) === date
 const later = computed(() => {
   const days = new Map<string, Line[]>();
   for (const line of lines.value) {
-    if (line.at <= now.value || dateOf(line.at) === dateOf(now.value) || line.at > now.value + 8 * day)
-      continue;
+    if (line.at <= now.value || dateOf(line.at) === dateOf(now.value) || line.at > now.value + 8 * day) continue;
     const key = new Intl.DateTimeFormat('en', {
       weekday: 'long',
       day: 'numeric',
@@ -134,9 +133,7 @@ const headings = { complete: 'Results complete', flagged: 'Look at the key', 'no
           </tbody>
         </table>
         <h2 class="gap">The next seven days</h2>
-        <p v-if="today && later.length === 0" class="faded">
-          Nothing opens or closes in the next seven days.
-        </p>
+        <p v-if="today && later.length === 0" class="faded">Nothing opens or closes in the next seven days.</p>
         <template v-for="[name, events] in later" :key="name">
           <h3 class="day">{{ name }}</h3>
           <table class="ruled">
@@ -159,12 +156,7 @@ const headings = { complete: 'Results complete', flagged: 'Look at the key', 'no
           Results appear here when an assignment is complete, and items that look wrong with them.
         </EmptyNote>
         <ul class="lines">
-          <li
-            v-for="own in today?.waiting"
-            :key="own.what + own.assignmentId"
-            class="waiting"
-            :class="own.what"
-          >
+          <li v-for="own in today?.waiting" :key="own.what + own.assignmentId" class="waiting" :class="own.what">
             <RouterLink
               :to="`/results/${own.assignmentId}/${own.what === 'flagged' ? 'items' : own.what === 'not-begun' ? 'students' : 'overview'}`"
               class="row"

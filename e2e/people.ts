@@ -1,0 +1,62 @@
+import { expect, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import { passcodesOf, signIns } from '@oaken/demo';
+import { demoSeed } from '@oaken/demo/write';
+
+/** Anything that the browser complains of fails the test that caused it. */
+export function watch(page: Page, complaints: string[]): void {
+  page.on('pageerror', (error) => complaints.push(error.message));
+  page.on('console', (message) => {
+    // The network's own complaints are part of the tests that cut it.
+    if (message.type() === 'error' && !/Failed to load resource|net::ERR/.test(message.text()))
+      complaints.push(message.text());
+  });
+}
+
+export async function teacherPage(browser: Browser, name: string = signIns.teacher.name): Promise<Page> {
+  const page = await (await browser.newContext()).newPage();
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Brindlemere Middle School' })).toBeVisible();
+  await page.getByLabel('Name').fill(name);
+  await page.getByLabel('Password').fill(signIns.teacher.password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible();
+  return page;
+}
+
+export interface Student {
+  name: string;
+  page: Page;
+  context: BrowserContext;
+}
+
+/** The student with a place on a class's roll, from 0, signed in on a device of its own. */
+export async function student(
+  browser: Browser,
+  className: string,
+  code: string,
+  at: number,
+  options: Parameters<Browser['newContext']>[0] = {},
+): Promise<Student> {
+  const { name, passcode } = passcodesOf(demoSeed, className)[at]!;
+  const context = await browser.newContext(options);
+  const page = await context.newPage();
+  await page.goto('/seat');
+  await page.getByLabel('Class code').fill(code.toLowerCase());
+  await page.getByRole('button', { name: 'Find my class' }).click();
+  await page.getByLabel('My name').selectOption({ label: name });
+  await page.getByLabel('My passcode').fill(passcode);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { name })).toBeVisible();
+  return { name, page, context };
+}
+
+export const row = (page: Page, title: string) => page.getByRole('listitem').filter({ hasText: title });
+
+/** Answers whatever kind of question is open, with the choice at `at` or some text. */
+export async function answerAnything(page: Page, at = 0): Promise<void> {
+  const choices = page.getByRole('radio').or(page.getByRole('checkbox'));
+  const typed = page.getByLabel(/^Your answer/);
+  await expect(choices.or(typed).first()).toBeVisible();
+  if (await typed.count()) await typed.fill(String(40 + at));
+  else await choices.nth(at).check();
+}

@@ -1,0 +1,244 @@
+/** The first round of a teacher's work, from bank to results, in the real interface. */
+import { expect, test, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { answerAnything, row, student, teacherPage, watch, type Student } from './people';
+
+test.describe.configure({ mode: 'serial' });
+
+const title = 'Ratios, first try';
+const complaints: string[] = [];
+let page: Page;
+let testAddress = '';
+
+test.beforeAll(async ({ browser }) => {
+  page = await teacherPage(browser);
+  watch(page, complaints);
+});
+test.afterAll(() => expect(complaints).toEqual([]));
+
+const rows = () =>
+  page
+    .getByRole('list', { name: 'Items' })
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('checkbox', { name: /^Pick/ }) });
+const entries = () => page.locator('.entry');
+const stems = async () => (await page.locator('.entry .stem').allTextContents()).map((text) => text.trim());
+
+test('1. a teacher finds items by grade and standard, reads one as a student and sees it scored', async () => {
+  await page.getByRole('link', { name: 'Banks' }).click();
+  await page.getByRole('button', { name: 'Grade 6' }).click();
+  const tree = page.getByRole('list', { name: 'Standards' });
+  await tree.getByRole('button', { name: /^Mathematics \d/ }).click();
+  await tree.getByRole('button', { name: /^Ratio and proportion \d/ }).click();
+  const goal = tree.getByRole('button', { name: /MA\.6\.RAT\.2/ });
+  const n = Number((await goal.locator('.n').textContent())!.trim());
+  await goal.click();
+  await expect(page.getByText(`${n} items`, { exact: true }).first()).toBeVisible();
+  await expect(rows()).toHaveCount(n);
+  await expect(page).toHaveURL(/grades=6/);
+
+  const notebooks = rows().filter({ hasText: 'Four notebooks' });
+  await notebooks.getByRole('button', { name: 'Open', exact: true }).click();
+  await notebooks.getByRole('radio', { name: '$12.00' }).check();
+  await notebooks.getByRole('button', { name: 'Score my answer' }).click();
+  await expect(notebooks.getByRole('status')).toContainText('0 of 1 point');
+  await notebooks.getByRole('radio', { name: '$15.00' }).check();
+  await notebooks.getByRole('button', { name: 'Score my answer' }).click();
+  await expect(notebooks.getByRole('status')).toContainText('1 of 1 point');
+  await notebooks.getByRole('tab', { name: 'Where used' }).click();
+  await expect(notebooks.getByText('Ratios and unit rates')).toBeVisible();
+});
+
+test('2. picks eight, makes a test, reorders by drag and by keyboard, changes points, removes one, edits one', async () => {
+  const tree = page.getByRole('list', { name: 'Standards' });
+  await tree.getByRole('button', { name: /^Ratio and proportion \d/ }).click();
+  await expect(page.getByText('MA.RAT', { exact: false }).first()).toBeVisible();
+  await expect(rows().nth(8)).toBeVisible();
+  // The first by key, the others by mouse.
+  await rows().nth(0).locator('.row').focus();
+  await page.keyboard.press('Space');
+  for (let at = 1; at < 8; at++) await rows().nth(at).getByRole('checkbox', { name: /^Pick/ }).check();
+  await expect(page.getByRole('region', { name: 'Picked items' })).toContainText('8 picked');
+  await page.getByRole('button', { name: 'Put into a test' }).click();
+  await page.getByRole('textbox', { name: 'Title' }).fill(title);
+  await page.getByRole('radio', { name: 'Test', exact: true }).check();
+  await page.getByRole('button', { name: 'Make the test' }).dblclick();
+  await expect(entries()).toHaveCount(8);
+  testAddress = new URL(page.url()).pathname;
+
+  const before = await stems();
+  await entries().nth(2).focus();
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect.poll(stems).toEqual([before[0], before[2], before[1], ...before.slice(3)]);
+  const grip = entries().nth(0).locator('.grip');
+  await grip.dragTo(entries().nth(3), { targetPosition: { x: 60, y: 40 } });
+  await expect.poll(async () => (await stems()).indexOf(before[0]!)).toBeGreaterThan(1);
+
+  const order = await stems();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await stems())[0]).toBe(before[0]);
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect.poll(stems).toEqual(order);
+
+  const points = page.getByLabel('Points for item 1', { exact: true });
+  await points.fill('-2');
+  await points.press('Enter');
+  await expect(page.getByText('Points cannot be below zero.')).toBeVisible();
+  await points.fill('3');
+  await points.press('Enter');
+  await page.getByRole('button', { name: 'Remove item 8' }).click();
+  await expect(entries()).toHaveCount(7);
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+
+  // Everything is on the server, not only on this page.
+  await page.reload();
+  await expect.poll(stems).toEqual(order.slice(0, 7));
+  await expect(page.getByLabel('Points for item 1', { exact: true })).toHaveValue('3');
+
+  const notebooks = entries().filter({ hasText: 'Four notebooks' });
+  await notebooks.getByRole('button', { name: /^Edit item/ }).click();
+  const question = page.getByRole('textbox', { name: 'Question' });
+  await question.click();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('Four sketch pads cost $6.00. At the same rate, what do 10 sketch pads cost?');
+  const wrongChoice = page.getByRole('textbox', { name: 'Choice D', exact: true });
+  const chosen =
+    (await wrongChoice.textContent()) === '$15.00'
+      ? page.getByRole('textbox', { name: 'Choice A', exact: true })
+      : wrongChoice;
+  await chosen.click();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.press('Delete');
+  await expect(page.getByText('A choice cannot be empty.').first()).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Save for this test' })).toBeDisabled();
+  await page.keyboard.type('$16.00');
+  await expect(page.getByRole('radio', { name: '$16.00' })).toBeVisible();
+  // The key moves to the new choice and back is not pressed: this test's key differs from the bank's.
+  const letter = (await chosen.getAttribute('aria-label'))!.slice(-1);
+  await page.getByRole('radio', { name: `Choice ${letter} is right` }).check();
+  await page.getByRole('button', { name: 'Save for this test' }).click();
+  await expect(entries().filter({ hasText: 'Four sketch pads' })).toContainText('changed for this test only');
+
+  await page.goto('/banks?words=notebooks');
+  await expect(rows()).toHaveCount(1);
+  await rows().getByRole('button', { name: 'Open', exact: true }).click();
+  await rows().getByRole('tab', { name: 'Key' }).click();
+  await expect(rows().getByText('“$15.00” earns 1 point.')).toBeVisible();
+});
+
+test('3. assigns it to a class; the slip says what goes to whom and when before it is given', async () => {
+  await page.goto(`${testAddress}/assign`);
+  const give = page.getByRole('button', { name: /^Give/ });
+  await expect(give).toBeDisabled();
+  await page.getByRole('checkbox', { name: /^7A/ }).check();
+  await expect(page.getByText('7A is grade 7. Is that meant?')).toBeVisible();
+  await page.getByRole('checkbox', { name: /^7A/ }).uncheck();
+  await page.getByRole('checkbox', { name: /^6B/ }).check();
+  await page.getByLabel('Minutes to work').fill('20');
+  await page.getByLabel('Closes at').fill('2020-01-01T10:00');
+  await expect(page.getByText('It closes before it opens.').first()).toBeVisible();
+  await expect(give).toBeDisabled();
+  const friday = new Date(Date.now() + 6 * 86_400_000).toISOString().slice(0, 10);
+  await page.getByLabel('Closes at').fill(`${friday}T14:30`);
+  await expect(page.getByText(/^1 test, class 6B, 27 students, opens now, closes .*14:30, 20 minutes$/)).toBeVisible();
+  await expect(page.getByText('Choices are in a different order for each student.', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Give to 27 students' }).dblclick();
+  await expect(page.getByText('Given to 27 students.')).toBeVisible();
+  await expect(page.getByRole('cell', { name: title })).toHaveCount(1);
+
+  // The same again with one minute, for whoever lets the time run out.
+  await page.goto(`${testAddress}/assign`);
+  await page.getByRole('checkbox', { name: /^6B/ }).check();
+  await page.getByLabel('Minutes to work').fill('1');
+  await page.getByRole('button', { name: 'Give to 27 students' }).click();
+  await expect(page.getByRole('cell', { name: title })).toHaveCount(2);
+});
+
+test('4. students sit it: one loses the page and hands in, another lets the time run out', async ({ browser }) => {
+  const slow: Student = await student(browser, '6B', 'BRN6B2', 1);
+  watch(slow.page, complaints);
+  await row(slow.page, title).filter({ hasText: '1 minute' }).getByRole('link', { name: 'Begin' }).click();
+  await answerAnything(slow.page);
+  await expect(slow.page.getByText('Saved', { exact: true })).toBeVisible();
+
+  const own: Student = await student(browser, '6B', 'BRN6B2', 0);
+  watch(own.page, complaints);
+  await row(own.page, title).filter({ hasText: '20 minutes' }).getByRole('link', { name: 'Begin' }).click();
+  await expect(own.page.getByText(/(20|19) minutes left/)).toBeVisible();
+  const state = (name: string) => own.page.locator('.state', { hasText: name });
+  await answerAnything(own.page, 0);
+  await own.page.getByRole('button', { name: 'Next' }).click();
+  await answerAnything(own.page, 1);
+  await own.page.getByRole('button', { name: 'Flag to come back' }).click();
+  await expect(state('Saved')).toBeVisible();
+
+  // Without network: it is kept on the device, says so, and survives a lost page.
+  await own.context.setOffline(true);
+  await own.page.getByRole('button', { name: 'Next' }).click();
+  await answerAnything(own.page, 0);
+  await expect(state('Kept on this device')).toBeVisible();
+  await own.page.close();
+  await own.context.setOffline(false);
+  own.page = await own.context.newPage();
+  watch(own.page, complaints);
+  await own.page.goto('/seat');
+  await row(own.page, title).filter({ hasText: 'begun' }).getByRole('link', { name: 'Go on' }).click();
+  const answered = () => way.getByRole('button', { name: /, answered/ });
+  const way = own.page.getByRole('navigation', { name: 'Way through the questions' });
+  await expect(answered()).toHaveCount(3);
+  await expect(way.getByRole('button', { name: 'Question 2, answered, flagged' })).toBeVisible();
+  await expect(own.page.locator('.state', { hasText: 'Saved' })).toBeVisible();
+
+  // Changing an answer, then the rest, then handing in.
+  await way.getByRole('button', { name: /^Question 1,/ }).click();
+  await answerAnything(own.page, 1);
+  for (let at = 3; at < 7; at++) {
+    await way.getByRole('button', { name: new RegExp(`^Question ${at + 1},`) }).click();
+    await answerAnything(own.page, at % 2);
+  }
+  await own.page.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await expect(own.page.getByRole('dialog')).toContainText('Flagged to come back:');
+  await own.page.getByRole('button', { name: 'Hand in now' }).dblclick();
+  await expect(own.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await own.page.getByRole('link', { name: 'Back to my work' }).click();
+  await expect(row(own.page, title).filter({ hasText: 'score not out yet' })).toBeVisible();
+
+  // The other one's minute has passed meanwhile, or passes now; the server hands in.
+  await expect(slow.page.getByRole('heading', { name: 'Handed in' })).toBeVisible({ timeout: 120_000 });
+  await slow.page.getByRole('link', { name: 'Back to my work' }).click();
+  await expect(row(slow.page, title).filter({ hasText: 'time ran out' })).toBeVisible();
+});
+
+test('5. the teacher reads results by item and by student, and exports them', async () => {
+  await page.goto('/results');
+  await page
+    .getByRole('row', { name: new RegExp(`${title}.*1 of 27`) })
+    .getByRole('link')
+    .first()
+    .click();
+  await expect(page.getByText('26 students may still hand in', { exact: false })).toBeVisible();
+  await expect(page.getByText('Only 1 student:', { exact: false })).toBeVisible();
+  await page.getByRole('tab', { name: 'Students' }).click();
+  await expect(page.getByRole('row', { name: /handed in today/ })).toHaveCount(1);
+
+  await page.goto('/results');
+  await page.getByRole('link', { name: 'Ratios and unit rates' }).click();
+  const footing = page.getByRole('region', { name: /Figures/ });
+  await expect(footing).toContainText(/mean \d+\.\d\d of 12/);
+  for (const name of ['median', 'sd', 'reliability', 'complete']) await expect(footing).toContainText(name);
+  await page.getByRole('tab', { name: 'Items' }).click();
+  const suspect = page.getByRole('row').filter({ hasText: 'Key may be wrong' });
+  await expect(suspect).toHaveCount(1);
+  await expect(suspect).toContainText('altos');
+  await expect(page.getByRole('row').filter({ hasText: 'One choice tempts many' })).toContainText('printer');
+  await suspect.getByRole('button').first().click();
+  await expect(page.getByText('alpha without it', { exact: false })).toBeVisible();
+
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Export items as CSV' }).click();
+  const csv = readFileSync(await (await download).path(), 'utf8');
+  expect(csv.split('\r\n')[0]).toContain('Item,Question,Standards');
+  await page.getByRole('tab', { name: 'Students' }).click();
+  await page.getByLabel('Hide names').check();
+  await expect(page.getByRole('rowheader', { name: 'Student 1', exact: true }).first()).toBeVisible();
+});

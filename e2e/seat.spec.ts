@@ -1,0 +1,98 @@
+/** The seat on a phone, by keyboard alone, in two tabs, with a wrong clock; and how little it loads. */
+import { expect, test } from '@playwright/test';
+import { gzipSync } from 'node:zlib';
+import { answerAnything, row, student, watch } from './people';
+
+const open = 'Percent and rates, second look';
+const complaints: string[] = [];
+test.afterAll(() => expect(complaints).toEqual([]));
+
+/** Students of 6D who have not begun; the demonstration's first ones may have. */
+async function fresh(browser: Parameters<typeof student>[0], from: number, options?: Parameters<typeof student>[4]) {
+  for (let at = from; ; at++) {
+    const own = await student(browser, '6D', 'BRN6D4', at, options);
+    const begin = row(own.page, open).getByRole('link', { name: 'Begin' });
+    await expect(row(own.page, open)).toBeVisible();
+    if (await begin.count()) {
+      watch(own.page, complaints);
+      await begin.click();
+      await expect(own.page.getByRole('heading', { name: /^Question 1/ })).toBeVisible();
+      return { ...own, at };
+    }
+    await own.context.close();
+  }
+}
+let used = 0;
+
+test('on a phone nothing is cut off, and all of it works by keyboard alone', async ({ browser }) => {
+  const { page, at } = await fresh(browser, used, { viewport: { width: 390, height: 844 } });
+  used = at + 1;
+  const wide = () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  expect(await wide()).toBe(0);
+  // Eight questions without a mouse: tab to the answer, give it, tab on to Next.
+  for (let n = 1; n <= 8; n++) {
+    await expect(page.getByRole('heading', { name: new RegExp(`^Question ${n} `) })).toBeVisible();
+    const field = page
+      .getByRole('radio')
+      .or(page.getByRole('checkbox'))
+      .or(page.getByLabel(/^Your answer/));
+    for (
+      let tab = 0;
+      tab < 9 && !(await field.evaluateAll((all) => all.includes(document.activeElement as HTMLElement)));
+      tab++
+    )
+      await page.keyboard.press('Tab');
+    if (await page.getByLabel(/^Your answer/).count()) await page.keyboard.type('12');
+    else await page.keyboard.press('Space');
+    expect(await wide()).toBe(0);
+    const next = page.getByRole('button', { name: n < 8 ? 'Next' : 'Hand in', exact: true });
+    await next.focus();
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByRole('dialog')).toContainText('Everything is answered');
+  await page.getByRole('button', { name: 'Hand in now' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+});
+
+test('two tabs show the same work, and a machine whose clock is hours wrong has the same time', async ({ browser }) => {
+  const { page, context, at } = await fresh(browser, used);
+  used = at + 1;
+  await answerAnything(page, 0);
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  const second = await context.newPage();
+  watch(second, complaints);
+  // This tab believes it is five hours later.
+  await second.clock.install({ time: Date.now() + 5 * 3_600_000 });
+  await second.goto(new URL(page.url()).pathname);
+  await expect(second.getByRole('button', { name: /^Question 1, answered/ })).toBeVisible();
+  await expect(second.getByText(/(20|19) minutes left/)).toBeVisible();
+  await second.getByRole('button', { name: 'Next' }).click();
+  await answerAnything(second, 1);
+  await expect(page.getByRole('button', { name: /^Question 2, answered/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Next' }).click();
+  await answerAnything(page, 0);
+  await second.clock.runFor(3_000);
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Question \d, answered/ })).toHaveCount(2);
+});
+
+test('the first question needs little, nothing from outside, and no key', async ({ browser }) => {
+  const { page, at } = await fresh(browser, used);
+  used = at + 1;
+  const own = new URL(page.url()).origin;
+  const sizes = new Map<string, number>();
+  const bodies: string[] = [];
+  page.on('response', async (response) => {
+    expect(response.url().startsWith(own)).toBe(true);
+    if (/\.js$/.test(response.url())) sizes.set(response.url(), gzipSync(await response.body()).length);
+    if (response.url().includes('/api/')) bodies.push(await response.text().catch(() => ''));
+  });
+  await page.reload();
+  await expect(page.getByRole('heading', { name: /^Question 1/ })).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  const total = [...sizes.values()].reduce((sum, size) => sum + size, 0);
+  expect(total).toBeGreaterThan(10_000);
+  expect(total).toBeLessThan(150 * 1024);
+  expect(bodies.join('')).not.toMatch(/"(key|rule|mistake|explanation)"/);
+});

@@ -1,0 +1,42 @@
+/** Benchmarks, one JSON line a figure: {"name","value","unit","floor","ratio"}; the floor is measured in the same run. */
+import { build } from 'esbuild';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ownOnly } from './build.mjs';
+import { installMariaDb, startMariaDb } from './lib/mariadb.mjs';
+import { ensureBuilt, ensurePackages } from './lib/packages.mjs';
+import { root, run } from './lib/run.mjs';
+import { runMain } from './lib/say.mjs';
+
+runMain(async () => {
+  installMariaDb();
+  await ensurePackages();
+  await ensureBuilt();
+  const only = process.argv[2];
+  const folder = mkdtempSync(join(tmpdir(), 'oaken-bench-'));
+  const database = await startMariaDb(folder, { memory: '512M' });
+  try {
+    for (const name of ['pages', 'analysis', 'saving']) {
+      if (only && only !== name) continue;
+      const outfile = join(root, 'scripts/dist', `${name}.mjs`);
+      await build({
+        entryPoints: [join(root, 'scripts/bench', `${name}.ts`)],
+        outfile,
+        bundle: true,
+        platform: 'node',
+        target: 'node20',
+        format: 'esm',
+        plugins: [ownOnly],
+        logLevel: 'error',
+      });
+      const { code } = await run(process.execPath, [outfile], {
+        env: { OAKEN_SOCKET: database.socket, NODE_ENV: 'production' },
+      });
+      if (code !== 0) process.exitCode = 1;
+    }
+  } finally {
+    await database.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+});

@@ -1,0 +1,26 @@
+export interface Measured {
+  name: string;
+  value: number;
+  unit: string;
+  floor?: number;
+  /** Value over floor, or over the limit that the figure has to hold. */
+  ratio?: number;
+  /** Whether the figure holds what was asked of it. */
+  holds?: boolean;
+}
+
+const round = (n: number) => Number(n.toPrecision(4));
+
+export function report(own: Measured): void {
+  const { value, floor } = own;
+  const ratio = own.ratio ?? (floor ? value / floor : undefined);
+  process.stdout.write(
+    `${JSON.stringify({ ...own, value: round(value), ...(floor !== undefined && { floor: round(floor) }), ...(ratio !== undefined && { ratio: round(ratio) }) })}\n`,
+  );
+  if (own.holds === false) process.exitCode = 1;
+}
+
+export function percentile(values: number[], share: number): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.min(sorted.length - 1, Math.ceil(share * sorted.length) - 1)] ?? NaN;
+}

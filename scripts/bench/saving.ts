@@ -1,0 +1,205 @@
+/** The saving path under a school's load and at full speed, beside a bare Express route with one durable upsert each. */
+import autocannon from 'autocannon';
+import express from 'express';
+import { createPool } from 'mariadb';
+import { fork, type ChildProcess } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { Agent, request } from 'node:http';
+import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
+import { fill } from '../../demo/src/write';
+import { percentile, report } from './figure';
+
+const socketPath = process.env.OAKEN_SOCKET!;
+const students = 600;
+const entriesEach = 12;
+const name = 'bench';
+const port = 4693;
+const floorPort = 4694;
+const firstStudent = 10_000;
+const assignment = 1;
+
+const pool = createPool({ socketPath, user: 'root', database: name, connectionLimit: 12, timezone: 'Z' });
+const token = (n: number) => `bench-token-${n}`;
+const csrf = 'c'.repeat(32);
+
+function start(file: string, args: string[], env: Record<string, string>): Promise<ChildProcess> {
+  const child = fork(join(process.cwd(), file), args, {
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+  });
+  return new Promise((ready, fail) => {
+    child.once('message', () => ready(child));
+    child.once('exit', (code) => (code === 0 ? ready(child) : fail(new Error(`${file} ended with ${code}.`))));
+  });
+}
+
+async function prepare(): Promise<string[]> {
+  await start('server/dist/main.mjs', ['prepare'], { OAKEN_DATABASE: name });
+  await fill(socketPath, name, Date.now());
+  const now = new Date();
+  const later = new Date(now.getTime() + 3_600_000);
+  const ids = Array.from({ length: students }, (_, n) => firstStudent + n);
+  await pool.batch(
+    "INSERT INTO accounts (id, school_id, role, given_name, family_name, secret_hash, created_at) VALUES (?, 1, 'student', 'Load', ?, '', ?)",
+    ids.map((id) => [id, String(id), now]),
+  );
+  await pool.batch('INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at) VALUES (?, ?, ?, ?, ?)', ids.map((id, n) => [createHash('sha256').update(token(n)).digest(), id, csrf, now, later])); // prettier-ignore
+  await pool.batch('INSERT INTO attempts (id, assignment_id, student_id, number, seed, began_at, deadline_at) VALUES (?, ?, ?, 1, ?, ?, ?)', ids.map((id) => [id, assignment, id, 'seed', now, later])); // prettier-ignore
+  const entries = await pool.query(
+    'SELECT entry_id AS entry FROM edition_revisions WHERE edition_id = (SELECT edition_id FROM assignments WHERE id = ?)',
+    [assignment],
+  );
+  return entries.map((row: { entry: string }) => row.entry).slice(0, entriesEach);
+}
+
+const bodyOf = (entry: string, number: number) =>
+  JSON.stringify({
+    answers: [{ entry, number, device: 'benchdevice0', responses: { a: String(number) }, flagged: false }],
+  });
+const headersOf = (n: number) => ({
+  'content-type': 'application/json',
+  cookie: `oaken=${token(n)}`,
+  'x-csrf-token': csrf,
+});
+
+/** 600 students, each saving every 3 s at a moment of its own; every save is timed and checked afterwards. */
+async function schoolLoad(entries: string[], seconds: number): Promise<void> {
+  const agent = new Agent({ keepAlive: true, maxSockets: 600 });
+  const times: number[] = [];
+  let refused = 0;
+  const last = new Map<string, number>();
+  const save = (n: number, number: number) =>
+    new Promise<void>((done) => {
+      const entry = entries[number % entries.length]!;
+      const body = bodyOf(entry, number);
+      const from = performance.now();
+      const sent = request(
+        {
+          host: '127.0.0.1',
+          port,
+          agent,
+          method: 'PUT',
+          path: `/api/seat/attempts/${firstStudent + n}/answers`,
+          headers: { ...headersOf(n), 'content-length': Buffer.byteLength(body) },
+        },
+        (response) => {
+          response.resume();
+          response.on('end', () => {
+            times.push(performance.now() - from);
+            if (response.statusCode === 200) last.set(`${firstStudent + n} ${entry}`, number);
+            else refused++;
+            done();
+          });
+        },
+      );
+      sent.on('error', () => {
+        refused++;
+        done();
+      });
+      sent.end(body);
+    });
+  await Promise.all(
+    Array.from({ length: students }, async (_, n) => {
+      await wait((3_000 * n) / students);
+      for (let number = 1; number <= seconds / 3; number++) {
+        const next = performance.now() + 3_000;
+        await save(n, number);
+        await wait(Math.max(0, next - performance.now()));
+      }
+    }),
+  );
+  agent.destroy();
+  const stored = await pool.query('SELECT attempt_id, entry_id, number FROM answers WHERE attempt_id >= ?', [
+    firstStudent,
+  ]);
+  const found = new Map(
+    stored.map((row: { attempt_id: number; entry_id: string; number: bigint }) => [
+      `${row.attempt_id} ${row.entry_id}`,
+      Number(row.number),
+    ]),
+  );
+  const lost = [...last].filter(([key, number]) => found.get(key) !== number).length;
+  report({ name: '600 students saving every 3 s: saves', value: times.length, unit: 'saves' });
+  report({
+    name: '600 students saving every 3 s: lost or refused',
+    value: lost + refused,
+    unit: 'saves',
+    holds: lost + refused === 0,
+  });
+  report({ name: '600 students saving every 3 s: median', value: percentile(times, 0.5), unit: 'ms' });
+  const p99 = percentile(times, 0.99);
+  report({ name: '600 students saving every 3 s: p99', value: p99, unit: 'ms', floor: 100, holds: p99 < 100 });
+}
+
+/** The floor: Express, a JSON body, one durable upsert a request, through the same driver with as many connections. */
+function startFloor() {
+  const app = express();
+  app.use(express.json());
+  app.put('/save/:attempt', async (asked, response) => {
+    const [answer] = asked.body.answers;
+    await pool.query(
+      `INSERT INTO answers (attempt_id, entry_id, number, device, responses, flagged, saved_at) VALUES (?, ?, ?, ?, ?, ?, ?)
+       ON DUPLICATE KEY UPDATE number = VALUES(number), responses = VALUES(responses), flagged = VALUES(flagged), saved_at = VALUES(saved_at)`,
+      [
+        Number(asked.params.attempt),
+        answer.entry,
+        answer.number,
+        answer.device,
+        JSON.stringify(answer.responses),
+        answer.flagged,
+        new Date(),
+      ],
+    );
+    response.json({ ok: true });
+  });
+  return new Promise<{ close(): void }>((ready) => {
+    const server = app.listen(floorPort, '127.0.0.1', () => ready(server));
+  });
+}
+
+let number = 1_000;
+async function fullSpeed(url: (n: number) => string, entries: string[], seconds: number): Promise<number> {
+  const requests = Array.from({ length: students }, (_, n) => ({
+    method: 'PUT' as const,
+    path: url(n),
+    headers: headersOf(n),
+    body: bodyOf(entries[n % entries.length]!, ++number),
+  }));
+  let at = 0;
+  const result = await autocannon({
+    url: `http://127.0.0.1:${url(0).startsWith('/save') ? floorPort : port}`,
+    connections: 100,
+    duration: seconds,
+    requests: [{ setupRequest: (own) => Object.assign(own, requests[at++ % students]) }],
+  });
+  if (result.non2xx + result.errors > 0)
+    throw new Error(`${result.non2xx} refused, ${result.errors} failed at full speed.`);
+  return result.requests.average;
+}
+
+async function main(): Promise<void> {
+  const entries = await prepare();
+  const server = await start('server/dist/main.mjs', [], { OAKEN_DATABASE: name, OAKEN_PORT: String(port) });
+  await schoolLoad(entries, 30);
+  const floorServer = await startFloor();
+  const mine: number[] = [];
+  const floor: number[] = [];
+  for (let round = 0; round < 3; round++) {
+    mine.push(await fullSpeed((n) => `/api/seat/attempts/${firstStudent + n}/answers`, entries, 5));
+    floor.push(await fullSpeed((n) => `/save/${firstStudent + n}`, entries, 5));
+  }
+  const [value, bare] = [percentile(mine, 0.5), percentile(floor, 0.5)];
+  report({ name: 'saves a second at 100 connections', value, unit: 'saves/s', floor: bare, holds: value >= bare });
+  floorServer.close();
+  server.kill('SIGTERM');
+  await pool.end();
+}
+
+main().then(
+  () => process.exit(),
+  (error: Error) => {
+    process.stderr.write(`${error.stack}\n`);
+    process.exit(1);
+  },
+);
