@@ -1,0 +1,34 @@
+/** Prints docs/demonstration.md: who can sign in to the demonstration, and with what. */
+import { passcodesOf, signIns } from './index';
+import { classes, staff } from './people';
+import { demoSeed } from './write';
+
+const lines = [
+  '# The demonstration school',
+  '',
+  'Brindlemere Middle School, its river and its people are invented. The same seed and day give the same school; dates are',
+  'relative to the day on which it was made. A passcode that a teacher renews no longer matches this list.',
+  '',
+  '## Staff',
+  '',
+  `All with the password \`${signIns.teacher.password}\`.`,
+  '',
+  '| sign-in name | who | role |',
+  '| --- | --- | --- |',
+  ...staff.map((own) => `| ${own.name} | ${own.given} ${own.family} | ${own.role} |`),
+  '',
+  '## Students',
+  '',
+  'At `/seat` with the class code, the name from the list and the passcode.',
+];
+for (const own of classes) {
+  lines.push(
+    '',
+    `### ${own.name}, ${own.subject}: class code \`${own.code}\``,
+    '',
+    '| name | passcode |',
+    '| --- | --- |',
+  );
+  lines.push(...passcodesOf(demoSeed, own.name).map(({ name, passcode }) => `| ${name} | \`${passcode}\` |`));
+}
+process.stdout.write(`${lines.join('\n')}\n`);
