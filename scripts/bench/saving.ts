@@ -193,7 +193,6 @@ async function main(): Promise<void> {
   report({ name: 'saves a second at 100 connections', value, unit: 'saves/s', floor: bare, holds: value >= bare });
   floorServer.close();
   server.kill('SIGTERM');
-  await pool.end();
 }
 
 main().then(
