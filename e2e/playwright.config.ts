@@ -14,8 +14,8 @@ export default defineConfig({
   workers: 1,
   fullyParallel: false,
   // Limits only end a run that hangs; no test measures time by them.
-  timeout: 240_000,
-  expect: { timeout: 20_000 },
+  timeout: 600_000,
+  expect: { timeout: 60_000 },
   reporter: [['list'], ['json', { outputFile: resolve(import.meta.dirname, '../test-results/e2e.json') }]],
   outputDir: '../test-results/e2e',
   use: {
@@ -23,7 +23,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     timezoneId: 'America/New_York',
     screenshot: 'only-on-failure',
-    actionTimeout: 20_000,
+    actionTimeout: 60_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [
@@ -42,7 +42,7 @@ export default defineConfig({
     cwd: resolve(import.meta.dirname, '..'),
     url: `http://127.0.0.1:${port}/api/health`,
     env: { OAKEN_PORT: String(port), OAKEN_DATA: folder },
-    timeout: 240_000,
+    timeout: 600_000,
     gracefulShutdown: { signal: 'SIGTERM', timeout: 15_000 },
   },
 });

@@ -1,0 +1,86 @@
+/** Takes the pictures of docs/screenshots from a running demonstration: `node scripts/screenshots.mjs [address]`. */
+import { chromium } from '@playwright/test';
+import { join } from 'node:path';
+import { root } from './lib/run.mjs';
+import { runMain, say } from './lib/say.mjs';
+
+const address = process.argv[2] ?? 'http://127.0.0.1:4600';
+const [, , , passcode, studentName] = process.argv;
+const folder = join(root, 'docs/screenshots');
+
+runMain(async () => {
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  const shoot = async (page, name) => {
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: join(folder, `${name}.png`) });
+    say(name);
+  };
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await page.goto(`${address}/sign-in`);
+  await page.getByLabel('Name').fill('holloway');
+  await page.getByLabel('Password').fill('oak-and-ink');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL(`${address}/`);
+  await shoot(page, 'today');
+
+  await page.goto(`${address}/banks`);
+  await page.getByRole('button', { name: 'Grade 6' }).click();
+  const tree = page.getByRole('list', { name: 'Standards' });
+  await tree.getByRole('button', { name: /^Mathematics \d/ }).click();
+  await tree.getByRole('button', { name: /^Ratio and proportion \d/ }).click();
+  await tree.getByRole('button', { name: /MA\.6\.RAT\.2/ }).click();
+  const notebooks = page.getByRole('listitem').filter({ hasText: 'Four notebooks' });
+  await notebooks.getByRole('button', { name: 'Open', exact: true }).click();
+  await notebooks.getByRole('radio', { name: '$15.00' }).check();
+  await notebooks.getByRole('button', { name: 'Score my answer' }).click();
+  for (const words of ['Ana types', 'A tap fills', 'A bus travels'])
+    await page.getByRole('checkbox', { name: new RegExp(words) }).check();
+  await shoot(page, 'banks');
+
+  await page.goto(`${address}/tests/1`);
+  await shoot(page, 'build');
+  await page.getByRole('button', { name: 'Edit item 5' }).click();
+  await page.getByRole('radio', { name: '$15.00' }).check();
+  await shoot(page, 'edit-item');
+  await page.goto(`${address}/tests/1/assign`);
+  await page.getByRole('checkbox', { name: /^6D/ }).check();
+  await shoot(page, 'assign');
+  await page.goto(`${address}/schedule`);
+  await shoot(page, 'schedule');
+  await page.goto(`${address}/classes/1`);
+  await shoot(page, 'classes');
+  await page.goto(`${address}/results/1/items`);
+  await shoot(page, 'results-items');
+  await page.goto(`${address}/results/1/students`);
+  await shoot(page, 'results-students');
+  await page.getByRole('button', { name: 'Dark' }).click();
+  await page.goto(`${address}/results/1/overview`);
+  await page.waitForTimeout(1500);
+  await shoot(page, 'results-overview');
+
+  for (const [name, viewport] of [
+    ['seat', { width: 1280, height: 800 }],
+    ['seat-phone', { width: 390, height: 844 }],
+  ]) {
+    const seat = await (await browser.newContext({ viewport })).newPage();
+    await seat.goto(`${address}/seat`);
+    await seat.getByLabel('Class code').fill('BRN6D4');
+    await seat.getByRole('button', { name: 'Find my class' }).click();
+    await seat.getByLabel('My name').selectOption({ label: studentName ?? 'Ida Adeyemi' });
+    await seat.getByLabel('My passcode').fill(passcode ?? 'pxg657');
+    await seat.getByRole('button', { name: 'Sign in' }).click();
+    await seat.getByRole('link', { name: /Begin|Go on/ }).click();
+    await seat.getByRole('button', { name: /^Question 5,/ }).click();
+    await seat
+      .getByRole('radio')
+      .first()
+      .check({ timeout: 3000 })
+      .catch(() => seat.getByLabel(/^Your answer/).fill('30'));
+    await shoot(seat, name);
+  }
+  await browser.close();
+});
