@@ -118,6 +118,15 @@ describe('upper and lower groups', () => {
   });
 });
 
+test('KR-20 and KR-21 do not depend on the unit of points, and are not given for unequal ones', () => {
+  const rows = simulated('unit', 30, 6);
+  const [one, two] = [1, 2].map((most) => analyse(table(rows.map((row) => row.map((x) => x * most)), Array.from({ length: 6 }, () => most)))); // prettier-ignore
+  near(two!.reliability.kr20, one!.reliability.kr20.value!);
+  near(two!.reliability.kr21, one!.reliability.kr21.value!);
+  const mixed = analyse(table(rows.map((row) => row.map((x, i) => (i === 0 ? 2 * x : x))), [2, 1, 1, 1, 1, 1])); // prettier-ignore
+  expect(mixed.reliability.kr20).toEqual({ value: null, reason: 'only when every item gives the same points' });
+});
+
 describe('not reached', () => {
   const rows = [[1, 1, NaN], [1, 0, NaN], [0, 1, 1], [1, 1, 0], [0, 0, NaN]]; // prettier-ignore
   const result = analyse(table(rows));

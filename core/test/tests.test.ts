@@ -8,6 +8,7 @@ import {
   totalPoints,
   type Change,
   type Outline,
+  type Section,
 } from '@oaken/core/tests';
 import { asRichText, count, listing, plainText, shorten } from '@oaken/core/text';
 import { day } from '@oaken/core/timing';
@@ -48,7 +49,7 @@ const anyChange = (own: Outline, spare: string): fc.Arbitrary<Change> => {
   const some: fc.Arbitrary<Change>[] = [
     fc.record({ do: fc.constant('put' as const), entry: fc.constant(entry(spare)), section, before }),
     fc.record({ do: fc.constant('describe' as const), facts: fc.record({ title: fc.string({ maxLength: 20 }), directions: fc.string({ maxLength: 20 }) }) }),
-    fc.record({ do: fc.constant('put-section' as const), section: fc.constant({ id: `s${spare}`, title: '', directions: '', entries: [] }), before: fc.constantFrom<string | null>(null, ...sections) }),
+    fc.record({ do: fc.constant('put-section' as const), section: fc.constant<Section>({ id: `s${spare}`, title: '', directions: '', entries: [] }), before: fc.constantFrom<string | null>(null, ...sections) }),
     fc.record({ do: fc.constant('describe-section' as const), section, facts: fc.record({ title: fc.string({ maxLength: 9 }) }) }),
   ]; // prettier-ignore
   if (ids.length > 0) {

@@ -42,6 +42,8 @@ async function main(): Promise<void> {
         ? stopWith(`Port ${port} may not be opened by this user. Set OAKEN_PORT to one above 1023.`, 3)
         : stopWith(`The server could not start: ${error.message}`, 1),
   );
+  // What should have happened while no server ran happens before the first visitor comes in.
+  for (const { name: chore, run } of chores) await run().catch((error: Error) => log(`${chore}: ${error.message}`));
   server.listen(port, '127.0.0.1', () => {
     log(`listening on http://127.0.0.1:${port}`);
     process.send?.('ready');

@@ -136,6 +136,17 @@ describe('what belongs to somebody else answers like what does not exist', () =>
   });
 });
 
+test('the OpenAPI page names every endpoint, with its parameters and bodies', async () => {
+  const { paths, openapi } = await people.nobody.ok('GET', '/api/openapi.json');
+  expect(openapi).toBe('3.1.0');
+  for (const [name, endpoint] of Object.entries(api) as [string, Endpoint][]) {
+    const own = paths[endpoint.path.replace(/:(\w+)/g, '{$1}')][endpoint.method.toLowerCase()];
+    expect([own.operationId, own.summary]).toEqual([name, endpoint.does]);
+  }
+  expect(paths['/api/tests'].post.requestBody.content['application/json'].schema.required).toContain('clientKey');
+  expect(paths['/api/items'].get.parameters.map((own: { name: string }) => own.name)).toContain('standard');
+});
+
 describe('sessions', () => {
   test('a change without the session’s token, or from another site, is refused', async () => {
     const own = await school.staff('nwosu');

@@ -1,4 +1,13 @@
-import { answer, clientKey, giveTest, openSchool, plainRules, type School, type Visitor } from './support/school';
+import {
+  answer,
+  clientKey,
+  giveTest,
+  openSchool,
+  plainRules,
+  type Reply,
+  type School,
+  type Visitor,
+} from './support/school';
 
 let school: School;
 let teacher: Visitor;
@@ -14,7 +23,7 @@ afterAll(async () => {
   expect(school.log).toEqual([]);
 });
 
-const problem = async (reply: ReturnType<Visitor['send']>) => {
+const problem = async (reply: Promise<Reply>) => {
   const { status, body, headers } = await reply;
   expect(headers.get('content-type')).toContain('application/problem+json');
   expect(JSON.stringify(body)).not.toMatch(/node_modules|\.ts:|Sequelize|SELECT /);

@@ -275,7 +275,10 @@ export function analyse(table: ScoreTable): Analysis {
       return { alpha: none, kr20: none, kr21: none, splitHalf: none, standardError: none };
     }
     const alpha = (k / (k - 1)) * (1 - itemSquares / totalSquares);
-    const onePoint = most.every((own) => own === 1);
+    // Kuder and Richardson's formulas are for items of one point each; with equal points they hold in that unit.
+    const unit = most[0]!;
+    const alike = rightWrong && most.every((own) => own === unit);
+    const why20 = rightWrong ? reasons.equalPoints : reasons.notRightWrong;
     const mean = sumT / n;
     const even = sumT - sumOdd;
     const evenEven = sumTT - 2 * sumOddT + sumOddOdd;
@@ -292,11 +295,10 @@ export function analyse(table: ScoreTable): Analysis {
     const sd = Math.sqrt(totalSquares / (n - 1));
     return {
       alpha: figure(alpha),
-      kr20: rightWrong ? figure(alpha) : noFigure(reasons.notRightWrong),
-      kr21:
-        rightWrong && onePoint
-          ? figure((k / (k - 1)) * (1 - (mean * (k - mean)) / k / (totalSquares / n)))
-          : noFigure(rightWrong ? 'only when every item gives one point' : reasons.notRightWrong),
+      kr20: alike ? figure(alpha) : noFigure(why20),
+      kr21: alike
+        ? figure((k / (k - 1)) * (1 - ((mean / unit) * (k - mean / unit)) / k / (totalSquares / n / unit ** 2)))
+        : noFigure(why20),
       // Spearman-Brown: the reliability of a test twice as long as its half.
       splitHalf:
         halves.value === null

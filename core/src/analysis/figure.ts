@@ -15,6 +15,7 @@ export const reasons = {
   oneItem: 'needs at least two items',
   twoItems: 'needs at least three items',
   notRightWrong: 'only for items that are right or wrong',
+  equalPoints: 'only when every item gives the same points',
   noHalves: 'one half has no variance',
   alphaBelowZero: 'alpha is below zero',
   groupsTooSmall: 'too few students for an upper and a lower group',
