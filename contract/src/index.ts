@@ -28,6 +28,7 @@ export const api = {
   removeTest: tests.removeTest,
   restoreTest: tests.restoreTest,
   listClasses: classes.listClasses,
+  countStudents: classes.countStudents,
   readClass: classes.readClass,
   renewPasscode: classes.renewPasscode,
   listAssignments: assignments.listAssignments,

@@ -207,6 +207,7 @@ describe('giving', () => {
     );
     const { students, assignmentId } = await giveTest(school, teacher, { change: { classIds: [1, 2] } });
     expect(students).toBe(27 + 26);
+    expect(await teacher.ok('GET', '/api/classes/students?classes=1,2')).toEqual({ students: 53 });
     const twice = await row<{ n: number }>(
       school.database,
       'SELECT COUNT(*) AS n FROM assignment_students WHERE assignment_id = :assignmentId',

@@ -22,6 +22,16 @@ export function classRoutes(bind: Bind, { database }: Context): void {
 
   bind(api.listClasses, async ({ me }) => ({ classes: await myClasses(me, null) }));
 
+  bind(api.countStudents, async ({ me, query }) => {
+    const counted = await row<{ students: number }>(
+      database,
+      `SELECT COUNT(DISTINCT e.student_id) AS students FROM enrolments e JOIN classes c ON c.id = e.class_id
+        WHERE c.id IN (:classes) AND e.left_at IS NULL AND ${ownClass}`,
+      { ...asking(me), classes: query.classes },
+    );
+    return { students: counted!.students };
+  });
+
   bind(api.readClass, async ({ me, params: { classId } }) => {
     const [own] = await myClasses(me, classId);
     if (!own) throw notFound('The class');

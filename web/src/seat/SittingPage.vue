@@ -1,90 +1,37 @@
 <script setup lang="ts">
-import type { AttemptAnswer, SavedAnswer, SeatRow } from '@oaken/contract/attempts';
-import type { Responses, SittingItem } from '@oaken/core/items';
+import type { SittingItem } from '@oaken/core/items';
 import { progressOf } from '@oaken/core/sitting';
 import { minute } from '@oaken/core/timing';
-import { computed, nextTick, onMounted, onUnmounted, reactive, ref } from 'vue';
+import { computed, nextTick, reactive, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { inWords, Refused, request } from '../client/request';
-import { useSession } from '../client/session';
 import ItemView from '../parts/ItemView.vue';
 import HandInSheet from './HandInSheet.vue';
-import { Outbox, type OutboxState } from './outbox';
+import type { OutboxState } from './outbox';
 import TimeLeft from './TimeLeft.vue';
+import { useAttempt } from './useAttempt';
 
-const session = useSession();
 const router = useRouter();
 const assignmentId = Number(useRoute().params.assignmentId);
+const { attempt, entries, answers, answerTo, state, ended, wrong, handingIn, answer, flag, flush, timeUp, handIn } =
+  useAttempt(assignmentId);
 
-const attempt = ref<AttemptAnswer | null>(null);
-const wrong = ref('');
-const answers = reactive<Record<string, { responses: Responses; flagged: boolean }>>({});
-const struck = reactive<Record<string, Record<string, string[]>>>({});
-const crossing = ref(false);
 const at = ref(0);
-const state = ref<OutboxState>('saved');
-const ended = ref<'no' | 'time' | 'handed-in'>('no');
 const asking = ref(false);
-const handingIn = ref(false);
+const crossing = ref(false);
+const struck = reactive<Record<string, Record<string, string[]>>>({});
 const size = ref(Number(localStorage.getItem('oaken-size')) || 1);
 const question = ref<HTMLElement>();
-let outbox: Outbox | null = null;
-
-const entries = computed(
-  () =>
-    attempt.value?.form.sections.flatMap((section) => section.entries.map((entry) => ({ ...entry, section }))) ?? [],
-);
 const here = computed(() => entries.value[at.value]);
 const hasChoices = computed(() => here.value?.item.parts.some(({ kind }) => kind.endsWith('choice')) ?? false);
-const answerTo = (id: string) => (answers[id] ??= { responses: {}, flagged: false });
 const placeKey = computed(() => `oaken-place-${attempt.value?.id}`);
 
-function take(answer: SavedAnswer): void {
-  answers[answer.entry] = { responses: { ...answer.responses }, flagged: answer.flagged };
-}
-
-async function begin(): Promise<void> {
-  wrong.value = '';
-  try {
-    const opened = await request<AttemptAnswer>('POST', `/api/seat/assignments/${assignmentId}/attempt`, undefined);
-    session.setClock(opened.now);
-    attempt.value = opened;
-    outbox?.close();
-    const { outbox: box, answers: newest } = await Outbox.open(opened.id, opened.answers, {
-      state: (now) => {
-        state.value = now;
-        if (now === 'over') void finish();
-      },
-      adopt: take,
-      clock: session.setClock,
-      stale: () => void begin(),
-    });
-    outbox = box;
-    for (const answer of newest.values()) take(answer);
+// Coming back leads to the question where the student was.
+watch(attempt, (now, before) => {
+  if (now && !before)
     at.value = Math.min(Number(sessionStorage.getItem(placeKey.value)) || 0, entries.value.length - 1);
-  } catch (error) {
-    if (error instanceof Refused && error.status === 409 && attempt.value) await finish();
-    else wrong.value = inWords(error);
-  }
-}
-onMounted(begin);
-onUnmounted(() => outbox?.close());
+});
+watch([ended, wrong], () => (asking.value = false));
 
-function change(id: string): void {
-  const { responses, flagged } = answerTo(id);
-  outbox?.change(id, responses, flagged);
-}
-function answer(part: string, response: unknown): void {
-  if (!here.value || ended.value !== 'no') return;
-  answerTo(here.value.id).responses[part] = response;
-  change(here.value.id);
-}
-function flag(): void {
-  if (!here.value) return;
-  const own = answerTo(here.value.id);
-  own.flagged = !own.flagged;
-  change(here.value.id);
-}
 function strike(part: string, choice: string): void {
   const own = (struck[here.value!.id] ??= {});
   const list = (own[part] ??= []);
@@ -93,7 +40,7 @@ function strike(part: string, choice: string): void {
 async function go(to: number): Promise<void> {
   at.value = Math.max(0, Math.min(entries.value.length - 1, to));
   sessionStorage.setItem(placeKey.value, String(at.value));
-  void outbox?.flush();
+  flush();
   await nextTick();
   question.value?.focus();
   question.value?.scrollTo({ top: 0 });
@@ -103,16 +50,12 @@ function resize(): void {
   localStorage.setItem('oaken-size', String(size.value));
 }
 
-const progress = (id: string) => {
-  const entry = entries.value.find((own) => own.id === id)!;
-  return progressOf(entry.item.parts, answers[id]?.responses ?? {});
-};
 const way = computed(() =>
   entries.value.map((entry, n) => ({
     id: entry.id,
     number: n + 1,
     here: n === at.value,
-    progress: progress(entry.id),
+    progress: progressOf(entry.item.parts, answers[entry.id]?.responses ?? {}),
     flagged: answers[entry.id]?.flagged ?? false,
   })),
 );
@@ -125,50 +68,7 @@ const stateWords: Record<OutboxState, string> = {
   over: 'Time is over',
   'signed-out': 'Signed out: kept on this device',
 };
-
-/** The server hands in at the deadline; the page sends what it still has and waits to hear of it. */
-async function timeUp(): Promise<void> {
-  if (ended.value !== 'no') return;
-  ended.value = 'time';
-  asking.value = false;
-  await outbox?.flush();
-  await finish();
-}
-async function finish(): Promise<void> {
-  if (ended.value === 'handed-in') return;
-  ended.value = 'time';
-  for (let tries = 0; tries < 30; tries++) {
-    const list = await request<{ assignments: SeatRow[] }>('GET', '/api/seat').catch(() => null);
-    const row = list?.assignments.find((own) => own.assignmentId === assignmentId);
-    if (row?.handedInAt != null) {
-      ended.value = 'handed-in';
-      await outbox?.end();
-      return;
-    }
-    await new Promise((resolve) => setTimeout(resolve, 1_500));
-  }
-}
-
-async function handIn(): Promise<void> {
-  if (!attempt.value || handingIn.value) return;
-  handingIn.value = true;
-  wrong.value = '';
-  try {
-    await outbox?.flush();
-    await request('POST', `/api/seat/attempts/${attempt.value.id}/hand-in`, {
-      answers: outbox?.waiting ?? [],
-    });
-    ended.value = 'handed-in';
-    asking.value = false;
-    await outbox?.end();
-  } catch (error) {
-    wrong.value = `${inWords(error)} It is not handed in yet.`;
-    asking.value = false;
-  } finally {
-    handingIn.value = false;
-  }
-}
-const saveAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${assignmentId}` } });
+const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${assignmentId}` } });
 </script>
 
 <template>
@@ -186,7 +86,7 @@ const saveAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${ass
     <p v-if="wrong" class="wrong note" role="alert">{{ wrong }} <RouterLink to="/">Back to my work</RouterLink></p>
     <p v-if="state === 'signed-out'" class="note" role="alert">
       You were signed out. What you wrote is kept here.
-      <button class="word" @click="saveAgain">Sign in again</button>
+      <button class="word" @click="signInAgain">Sign in again</button>
     </p>
 
     <main v-if="ended !== 'no'" class="column end">
@@ -221,11 +121,11 @@ const saveAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${ass
             :name="here.id"
             :struck="struck[here.id]"
             :crossing="crossing"
-            @answer="answer"
+            @answer="(part, response) => answer(here!.id, part, response)"
             @strike="strike"
           />
           <div class="tools">
-            <button class="btn" :aria-pressed="answerTo(here.id).flagged" @click="flag">
+            <button class="btn" :aria-pressed="answerTo(here.id).flagged" @click="flag(here.id)">
               {{ answerTo(here.id).flagged ? 'Take flag away' : 'Flag to come back' }}
             </button>
             <button v-if="hasChoices" class="btn" :aria-pressed="crossing" @click="crossing = !crossing">

@@ -2,11 +2,10 @@
 import type { AssignmentRow } from '@oaken/contract/assignments';
 import type { ClassRow } from '@oaken/contract/classes';
 import type { TestAnswer } from '@oaken/contract/tests';
-import { slipOf, type AssignmentRules, type ReleaseTime } from '@oaken/core/assignments';
-import { countEntries, hindrances, totalPoints } from '@oaken/core/tests';
+import type { ReleaseTime } from '@oaken/core/assignments';
+import { countEntries, totalPoints } from '@oaken/core/tests';
 import { count, listing } from '@oaken/core/text';
-import { atWall, day, minute, wallOf, windowProblems } from '@oaken/core/timing';
-import { computed, onMounted, reactive, ref } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { inWords, Refused } from '../../client/request';
@@ -16,6 +15,7 @@ import FacingPages from '../../parts/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { done } from '../undo';
 import { pointsText } from '../words';
+import { useSlip } from './useSlip';
 import WindowCalendar from './WindowCalendar.vue';
 
 const session = useSession();
@@ -29,23 +29,11 @@ const fieldErrors = ref<Record<string, string>>({});
 const busy = ref(false);
 const clientKey = crypto.randomUUID();
 
-const zone = computed(() => session.school.zone);
-const openedAt = session.now();
-const form = reactive({
-  classIds: [] as number[],
-  opens: 'now' as 'now' | 'later',
-  opensWall: wallOf(openedAt + day, session.school.zone).slice(0, 11) + '08:00',
-  closesWall: wallOf(openedAt + 7 * day, session.school.zone).slice(0, 11) + '15:30',
-  never: false,
-  lateWork: false,
-  lateWall: wallOf(openedAt + 9 * day, session.school.zone).slice(0, 11) + '15:30',
-  limited: true,
-  limitMinutes: 20,
-  shuffleChoices: true,
-  shuffleItems: false,
-  score: 'after-closing' as ReleaseTime,
-  answers: 'after-closing' as ReleaseTime,
-});
+const { form, zone, chosen, otherGrade, opens, closes, late, rules, problems, inTheWay, slip } = useSlip(
+  test,
+  classes,
+  fieldErrors,
+);
 
 onMounted(async () => {
   try {
@@ -64,72 +52,6 @@ onMounted(async () => {
   }
 });
 
-const chosen = computed(() => classes.value.filter(({ id }) => form.classIds.includes(id)));
-const heads = computed(() => chosen.value.reduce((sum, { students }) => sum + students, 0));
-const otherGrade = computed(() => {
-  const grades = test.value?.outline.grades ?? [];
-  return grades.length ? chosen.value.filter(({ grade }) => !grades.includes(grade)) : [];
-});
-
-const wallAt = (wall: string) => atWall(wall, zone.value);
-const opens = computed(() =>
-  form.opens === 'now' ? ({ ok: true, at: session.now() } as const) : wallAt(form.opensWall),
-);
-const closes = computed(() => (form.never ? null : wallAt(form.closesWall)));
-const late = computed(() => (form.lateWork && !form.never ? wallAt(form.lateWall) : null));
-
-const rules = computed<AssignmentRules>(() => ({
-  mode: 'test',
-  limitMinutes: form.limited ? form.limitMinutes : null,
-  shuffleChoices: form.shuffleChoices,
-  shuffleItems: form.shuffleItems,
-  release: { score: form.score, answers: form.answers },
-}));
-
-const problems = computed<Record<string, string>>(() => {
-  const found: Record<string, string> = { ...fieldErrors.value };
-  const say = (field: string, message: string) => (found[field] ??= message);
-  if (!opens.value.ok) say('opensAt', opens.value.message);
-  if (closes.value && !closes.value.ok) say('closesAt', closes.value.message);
-  if (late.value && !late.value.ok) say('lateRule', late.value.message);
-  if (form.limited && !(form.limitMinutes >= 1 && form.limitMinutes <= 1440))
-    say('limit', 'The time limit must be from 1 minute to a day.');
-  if (opens.value.ok && (!closes.value || closes.value.ok) && (!late.value || late.value.ok)) {
-    const window = {
-      opensAt: opens.value.at,
-      closesAt: closes.value?.at ?? null,
-      lateRule: late.value ? ({ late: 'until', until: late.value.at } as const) : ({ late: 'no' } as const),
-    };
-    for (const { field, message } of windowProblems(
-      window,
-      form.limited ? form.limitMinutes * minute : null,
-      session.now(),
-    ))
-      say(field, message);
-  }
-  if (form.classIds.length > 0 && heads.value === 0) say('classIds', 'There are no students in the chosen classes.');
-  return found;
-});
-const inTheWay = computed(() => (test.value ? hindrances(test.value.outline) : []));
-
-const slip = computed(() => {
-  if (!test.value || !opens.value.ok || (closes.value && !closes.value.ok) || (late.value && !late.value.ok))
-    return null;
-  return slipOf({
-    title: test.value.outline.title,
-    kind: test.value.outline.kind,
-    items: countEntries(test.value.outline),
-    points: totalPoints(test.value.outline),
-    classes: chosen.value,
-    students: heads.value,
-    opensAt: form.opens === 'now' ? 0 : opens.value.at,
-    closesAt: closes.value?.at ?? null,
-    lateRule: late.value ? { late: 'until', until: late.value.at } : { late: 'no' },
-    rules: rules.value,
-    zone: zone.value,
-    now: session.now(),
-  });
-});
 const canGive = computed(
   () =>
     slip.value !== null &&

@@ -1,0 +1,117 @@
+/** One attempt as the sitting page holds it: its form, the answers, how they are kept, and how it ends. */
+import type { AttemptAnswer, SavedAnswer, SeatRow } from '@oaken/contract/attempts';
+import type { Responses } from '@oaken/core/items';
+import { computed, onMounted, onUnmounted, reactive, ref } from 'vue';
+import { inWords, Refused, request } from '../client/request';
+import { useSession } from '../client/session';
+import { Outbox, type OutboxState } from './outbox';
+
+export type Ending = 'no' | 'time' | 'handed-in';
+
+/** After the time is over the page asks so often, and so many times, whether the server has handed in. */
+const askAgain = 1_500;
+const mostAsking = 40;
+
+export function useAttempt(assignmentId: number) {
+  const session = useSession();
+  const attempt = ref<AttemptAnswer | null>(null);
+  const answers = reactive<Record<string, { responses: Responses; flagged: boolean }>>({});
+  const state = ref<OutboxState>('saved');
+  const ended = ref<Ending>('no');
+  const wrong = ref('');
+  const handingIn = ref(false);
+  let outbox: Outbox | null = null;
+
+  const entries = computed(
+    () =>
+      attempt.value?.form.sections.flatMap((section) => section.entries.map((entry) => ({ ...entry, section }))) ?? [],
+  );
+  const answerTo = (id: string) => (answers[id] ??= { responses: {}, flagged: false });
+
+  function take(answer: SavedAnswer): void {
+    answers[answer.entry] = { responses: { ...answer.responses }, flagged: answer.flagged };
+  }
+
+  async function begin(): Promise<void> {
+    wrong.value = '';
+    try {
+      const opened = await request<AttemptAnswer>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+      session.setClock(opened.now);
+      outbox?.close();
+      const { outbox: box, answers: newest } = await Outbox.open(opened.id, opened.answers, {
+        state: (now) => {
+          state.value = now;
+          if (now === 'over') void finish();
+        },
+        adopt: take,
+        clock: session.setClock,
+        stale: () => void begin(),
+      });
+      outbox = box;
+      for (const answer of newest.values()) take(answer);
+      attempt.value = opened;
+    } catch (error) {
+      if (error instanceof Refused && error.status === 409 && attempt.value) await finish();
+      else wrong.value = inWords(error);
+    }
+  }
+  onMounted(begin);
+  onUnmounted(() => outbox?.close());
+
+  function change(id: string): void {
+    const { responses, flagged } = answerTo(id);
+    outbox?.change(id, responses, flagged);
+  }
+  function answer(id: string, part: string, response: unknown): void {
+    if (ended.value !== 'no') return;
+    answerTo(id).responses[part] = response;
+    change(id);
+  }
+  function flag(id: string): void {
+    const own = answerTo(id);
+    own.flagged = !own.flagged;
+    change(id);
+  }
+
+  /** The server hands in at the deadline; the page sends what it still has and waits to hear of it. */
+  async function timeUp(): Promise<void> {
+    if (ended.value !== 'no') return;
+    ended.value = 'time';
+    await outbox?.flush();
+    await finish();
+  }
+
+  async function finish(): Promise<void> {
+    if (ended.value === 'handed-in') return;
+    ended.value = 'time';
+    for (let tries = 0; tries < mostAsking; tries++) {
+      const list = await request<{ assignments: SeatRow[] }>('GET', '/api/seat').catch(() => null);
+      const row = list?.assignments.find((own) => own.assignmentId === assignmentId);
+      if (row?.handedInAt != null) {
+        ended.value = 'handed-in';
+        await outbox?.end();
+        return;
+      }
+      await new Promise((resolve) => setTimeout(resolve, askAgain));
+    }
+  }
+
+  async function handIn(): Promise<void> {
+    if (!attempt.value || handingIn.value) return;
+    handingIn.value = true;
+    wrong.value = '';
+    try {
+      await outbox?.flush();
+      await request('POST', `/api/seat/attempts/${attempt.value.id}/hand-in`, { answers: outbox?.waiting ?? [] });
+      ended.value = 'handed-in';
+      await outbox?.end();
+    } catch (error) {
+      wrong.value = `${inWords(error)} It is not handed in yet.`;
+    } finally {
+      handingIn.value = false;
+    }
+  }
+
+  const flush = () => void outbox?.flush();
+  return { attempt, entries, answers, answerTo, state, ended, wrong, handingIn, answer, flag, flush, timeUp, handIn };
+}
