@@ -16,6 +16,7 @@ module.exports = {
       displayName: 'core',
       testMatch: ['<rootDir>/core/test/**/*.test.ts', '<rootDir>/demo/test/**/*.test.ts'],
     },
+    { ...shared, displayName: 'web', testMatch: ['<rootDir>/web/test/**/*.test.ts'] },
     {
       ...shared,
       displayName: 'server',

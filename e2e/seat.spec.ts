@@ -1,5 +1,7 @@
 /** The seat on a phone, by keyboard alone, in two tabs, with a wrong clock; and how little it loads. */
 import { expect, test } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { answerAnything, row, student, watch } from './people';
 
@@ -75,6 +77,22 @@ test('two tabs show the same work, and a machine whose clock is hours wrong has 
   await second.clock.runFor(3_000);
   await page.reload();
   await expect(page.getByRole('button', { name: /^Question \d, answered/ })).toHaveCount(2);
+});
+
+test('the database is killed while a student works: nothing is lost and nobody has to do anything', async ({
+  browser,
+}) => {
+  const { page, at } = await fresh(browser, used);
+  used = at + 1;
+  await answerAnything(page, 0);
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  process.kill(Number(readFileSync(join(process.env.OAKEN_E2E_DATA!, 'db.pid'), 'utf8')), 'SIGKILL');
+  await page.getByRole('button', { name: 'Next' }).click();
+  await answerAnything(page, 1);
+  // Kept while it is away, saved by itself once it is back.
+  await expect(page.locator('.state.saved')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Question [12], answered/ })).toHaveCount(2);
 });
 
 test('the first question needs little, nothing from outside, and no key', async ({ browser }) => {

@@ -36,7 +36,26 @@ runMain(async () => {
   installMariaDb();
   await ensurePackages();
   await ensureBuilt();
-  const database = await startMariaDb(folder);
+  let stopping = false;
+  const revivals = [];
+  /** A database that was killed is started again; one that keeps ending is a matter for people. */
+  const revive = async () => {
+    if (stopping) return;
+    const now = Date.now();
+    revivals.push(now);
+    if (revivals.filter((at) => now - at < 60_000).length > 3) {
+      process.stderr.write(
+        `The database ended four times within a minute. Its own story is in ${folder}/mariadb.log.\n`,
+      );
+      return stop(12);
+    }
+    say('The database ended and is started again.');
+    database = await startMariaDb(folder, { onExit: revive }).catch((error) => {
+      process.stderr.write(`${error.message}\n`);
+      return stop(error.code ?? 1);
+    });
+  };
+  let database = await startMariaDb(folder, { onExit: revive });
 
   const env = {
     ...process.env,
@@ -48,13 +67,13 @@ runMain(async () => {
   for (const [file, ...args] of [['server/dist/main.mjs', 'prepare'], ['demo/dist/fill.mjs']]) {
     const { code, output } = await run(process.execPath, [join(root, file), ...args], { quiet: true, env });
     if (code === 0) continue;
+    stopping = true;
     await database.stop();
     throw new Stop(output.trim(), code);
   }
 
   const server = fork(join(root, 'server/dist/main.mjs'), { env, stdio: 'inherit' });
-  let stopping = false;
-  const stop = async (code) => {
+  async function stop(code) {
     if (stopping) return;
     stopping = true;
     if (server.exitCode === null) {
@@ -63,7 +82,7 @@ runMain(async () => {
     }
     await database.stop();
     process.exit(code);
-  };
+  }
   process.on('SIGINT', () => void stop(0));
   process.on('SIGTERM', () => void stop(0));
   server.once('exit', (code) => void stop(code ?? 1));

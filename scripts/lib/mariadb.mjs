@@ -63,8 +63,9 @@ const lastWords = (log) => {
  *
  * @param options.memory size of the buffer pool
  * @param options.test a small, quick one for tests; still durable
+ * @param options.onExit called when it ends after it had started
  */
-export async function startMariaDb(folder, { memory = '512M', test = false } = {}) {
+export async function startMariaDb(folder, { memory = '512M', test = false, onExit = () => {} } = {}) {
   prepareFolder(folder);
   const data = join(folder, 'data');
   const socket = socketPath(folder);
@@ -110,9 +111,14 @@ export async function startMariaDb(folder, { memory = '512M', test = false } = {
   let ended = false;
   child.on('exit', () => (ended = true));
   child.on('error', () => (ended = true));
+  let ready = false;
+  child.on('exit', () => ready && onExit());
   child.unref();
   for (let i = 0; i < 600 && !ended; i++) {
-    if (answers(socket)) return { socket, stop: shutdown, pid: child.pid };
+    if (answers(socket)) {
+      ready = true;
+      return { socket, stop: shutdown, pid: child.pid };
+    }
     await wait(100);
   }
   throw new Stop(
