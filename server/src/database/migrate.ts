@@ -1,12 +1,7 @@
 import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { ground } from './migrations/001-ground';
-
-export interface Migration {
-  name: string;
-  up(run: (sql: string) => Promise<unknown>): Promise<void>;
-  down(run: (sql: string) => Promise<unknown>): Promise<void>;
-}
+import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
 const migrations: Migration[] = [ground];

@@ -1,5 +1,4 @@
 import '../look/ledger.css';
-import 'element-plus/es/components/message/style/css';
 import 'element-plus/es/components/message-box/style/css';
 import { config } from 'zod';
 import { createPinia } from 'pinia';

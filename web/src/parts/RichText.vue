@@ -25,7 +25,7 @@ watch(
   margin-bottom: 0;
 }
 .rich .katex {
-  font-size: 1.08em;
+  font-size: 1.1em;
 }
 .rich table td,
 .rich table th {

@@ -6,7 +6,8 @@ export function drawFormulas(place: HTMLElement): void {
   for (const element of place.querySelectorAll<HTMLElement>('[data-formula]')) {
     const latex = element.dataset.formula ?? '';
     try {
-      katex.render(latex, element, { throwOnError: true, output: 'htmlAndMathml' });
+      // Fractions in full size: in running text they would be hard to read for a child.
+      katex.render(`\\displaystyle ${latex}`, element, { throwOnError: true, output: 'htmlAndMathml' });
     } catch {
       element.textContent = latex;
     }

@@ -1,4 +1,4 @@
-import type { Migration } from '../migrate';
+import type { Migration } from './migration';
 
 /** All times are UTC. Ids are unsigned so that a negative one is refused by the database as well. */
 const tables = [

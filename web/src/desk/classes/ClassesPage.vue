@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { ClassRow } from '@oaken/contract/classes';
+import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -49,6 +50,12 @@ const total = computed(() => classes.value?.reduce((sum, { students }) => sum + 
 async function renew(student: Own['roll'][number]): Promise<void> {
   if (!own.value) return;
   const name = `${student.givenName} ${student.familyName}`;
+  const sure = await ElMessageBox.confirm(
+    `${name} gets a new passcode. The old one ends at once, and so does ${name}’s sign-in wherever it is open.`,
+    `New passcode for ${name}?`,
+    { confirmButtonText: 'New passcode', cancelButtonText: 'Keep the old one' },
+  ).catch(() => false);
+  if (!sure) return;
   try {
     const { passcode } = await call('renewPasscode', {
       params: { classId: own.value.class.id, studentId: student.id },
