@@ -39,7 +39,7 @@ runMain(async () => {
   await notebooks.getByRole('button', { name: 'Score my answer' }).click();
   for (const words of ['Ana types', 'A tap fills', 'A bus travels'])
     await page.getByRole('checkbox', { name: new RegExp(words) }).check();
-  await page.getByRole('region', { name: 'Items' }).evaluate((own) => own.scrollTo(0, 0));
+  await page.getByRole('region', { name: 'Items', exact: true }).evaluate((own) => own.scrollTo(0, 0));
   await shoot(page, 'banks');
 
   await page.goto(`${address}/tests/1`);
