@@ -90,6 +90,21 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
   await expect(entries()).toHaveCount(7);
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
 
+  // From the bank's page across to the paper, and back again by undo.
+  const free = page
+    .locator('.compact.line')
+    .filter({ has: page.getByRole('button', { name: /^Put into the test/ }) })
+    .filter({ hasText: 'Put in →' });
+  const dragged = (await free.first().locator('.stem').textContent())!.trim();
+  await free
+    .first()
+    .locator('.stem')
+    .dragTo(entries().nth(2), { targetPosition: { x: 60, y: 4 } });
+  await expect(entries()).toHaveCount(8);
+  expect(await stems()).toContain(dragged);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(entries()).toHaveCount(7);
+
   // Everything is on the server, not only on this page.
   await page.reload();
   await expect.poll(stems).toEqual(order.slice(0, 7));

@@ -52,7 +52,7 @@ export class SavingQueue {
     if (this.waiting.length >= mostWaiting) return Promise.reject(busyDatabase());
     return new Promise((resolve, reject) => {
       this.waiting.push({ attemptId, studentId, answers, resolve, reject });
-      this.running ??= this.run().finally(() => (this.running = null));
+      this.running ??= this.run();
     });
   }
 
@@ -73,6 +73,8 @@ export class SavingQueue {
       }
       await this.write(batch);
     }
+    // In the same turn as the last look at what waits, so that no save can fall between.
+    this.running = null;
   }
 
   private async write(batch: Save[], tries = 3): Promise<void> {

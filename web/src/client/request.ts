@@ -38,7 +38,7 @@ export async function request<Answer>(
   method: string,
   path: string,
   body?: unknown,
-  options: { keepalive?: boolean } = {},
+  options: { signal?: AbortSignal } = {},
 ): Promise<Answer> {
   const headers: Record<string, string> = {};
   if (body !== undefined) headers['Content-Type'] = 'application/json';

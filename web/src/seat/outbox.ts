@@ -11,6 +11,8 @@ export type OutboxState = 'saved' | 'saving' | 'kept' | 'over' | 'signed-out';
 
 /** A change waits so long for more of the same burst of typing. */
 const pause = 400;
+/** A save that is not answered after so long counts as not arrived; sending it again is harmless. */
+const patience = 15_000;
 /** An edit this fresh is what the student sees, so it goes on top of what another device sent meanwhile. */
 const fresh = 60_000;
 
@@ -161,7 +163,12 @@ export class Outbox {
       const answer = await request<{
         stored: { entry: string; number: number; device: string }[];
         now: number;
-      }>('PUT', `/api/seat/attempts/${this.attempt}/answers`, { answers: sent });
+      }>(
+        'PUT',
+        `/api/seat/attempts/${this.attempt}/answers`,
+        { answers: sent },
+        { signal: AbortSignal.timeout(patience) },
+      );
       this.tries = 0;
       this.events.clock(answer.now);
       for (const stored of answer.stored)
