@@ -7,6 +7,7 @@ import { demonstrationSchool, passcodesOf, signIns, type Tables } from '@oaken/d
 import { randomBytes } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
 import type { Sequelize } from 'sequelize';
 
 const seed = 'test';
@@ -109,7 +110,8 @@ export async function openSchool({ socket = process.env.OAKEN_TEST_SOCKET!, fill
     database,
     now: () => clock.now,
     log: (line) => log.push(line),
-    pages: null,
+    // The source documents will do: what is tested is how they are sent.
+    pages: join(process.cwd(), 'web'),
     checkAnswers: true,
   });
   const server: Server = createServer(app.http);
