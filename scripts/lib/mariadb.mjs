@@ -57,6 +57,19 @@ const lastWords = (log) => {
   }
 };
 
+/** A process that is not our child is asked every second whether it is still there. */
+function watchStranger(pid, onExit) {
+  const timer = setInterval(() => {
+    try {
+      process.kill(pid, 0);
+    } catch {
+      clearInterval(timer);
+      onExit();
+    }
+  }, 1000);
+  timer.unref();
+}
+
 /**
  * Starts MariaDB on a data folder of its own, reachable through a socket in that folder only. One that still runs there,
  * because whoever started it was killed, is taken over.
@@ -76,7 +89,11 @@ export async function startMariaDb(folder, { memory = '512M', test = false, onEx
     });
     for (let i = 0; i < 100 && existsSync(socket); i++) await wait(50);
   };
-  if (answers(socket)) return { socket, stop: shutdown, pid: Number(readFileSync(join(folder, 'db.pid'), 'utf8')) };
+  if (answers(socket)) {
+    const pid = Number(readFileSync(join(folder, 'db.pid'), 'utf8'));
+    watchStranger(pid, onExit);
+    return { socket, stop: shutdown, pid };
+  }
 
   if (!existsSync(join(data, 'mysql'))) {
     if (!test) say('Preparing the database …');
