@@ -6,6 +6,7 @@ import { accountRoutes } from './accounts/routes';
 import { defineAccounts } from './accounts/model';
 import { Sessions } from './accounts/sessions';
 import { Throttle } from './accounts/throttle';
+import { defineAssignments } from './assignments/model';
 import { assignmentRoutes } from './assignments/routes';
 import { Editions } from './attempts/editions';
 import { attemptRoutes } from './attempts/routes';
@@ -22,6 +23,7 @@ import { busyDatabase, isDatabaseAway, Problem } from './http/problem';
 import { renewFigures } from './results/figures';
 import { resultRoutes } from './results/routes';
 import { standardRoutes } from './standards/routes';
+import { defineTests } from './tests/model';
 import { testRoutes } from './tests/routes';
 import { todayRoutes } from './today/routes';
 
@@ -44,6 +46,8 @@ const longestBody = '1mb';
 
 export function createApp({ database, now, log, pages, checkAnswers }: AppOptions): App {
   defineAccounts(database);
+  defineTests(database);
+  defineAssignments(database);
   const editions = new Editions(database);
   const context: Context = {
     database,

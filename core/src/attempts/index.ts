@@ -1,5 +1,5 @@
 import { entriesOf, formOf, type Edition, type FormRules } from '../forms';
-import { answeredState, scoreItem, type Responses } from '../items';
+import { scoreItem, type Responses } from '../items';
 import { roundPoints } from '../scoring';
 
 export interface EntryScore {
@@ -20,14 +20,14 @@ export function scoreAttempt(
   answers: ReadonlyMap<string, Responses>,
   attempt: { seed: string; rules: FormRules; ranOut: boolean },
 ): EntryScore[] {
-  const order = entriesOf(formOf(edition, attempt.seed, attempt.rules));
-  const lastAnswered = order.findLastIndex(
-    ({ id, content }) => answeredState(content, answers.get(id) ?? {}) !== 'unanswered',
-  );
-  const reached = new Set(order.filter((_, at) => !attempt.ranOut || at <= lastAnswered).map(({ id }) => id));
-  return entriesOf(edition).map(({ id, points, content }) => {
-    const scored = scoreItem(content, answers.get(id) ?? {});
-    const share = scored.most > 0 ? scored.points / scored.most : 0;
+  const scored = new Map(entriesOf(edition).map(({ id, content }) => [id, scoreItem(content, answers.get(id) ?? {})]));
+  const isAnswered = (id: string) => scored.get(id)!.parts.some(({ answered }) => answered);
+  const order = entriesOf(formOf(edition, attempt.seed, attempt.rules)).map(({ id }) => id);
+  const lastAnswered = order.findLastIndex(isAnswered);
+  const reached = new Set(attempt.ranOut ? order.slice(0, lastAnswered + 1) : order);
+  return entriesOf(edition).map(({ id, points }) => {
+    const own = scored.get(id)!;
+    const share = own.most > 0 ? own.points / own.most : 0;
     return { entry: id, points: roundPoints(share * points), most: points, reached: reached.has(id) };
   });
 }

@@ -3,7 +3,6 @@ export { kindOf, kinds, partKinds, type Part, type PartKind, type SittingPart } 
 export type { MultipleChoice, Numeric, ShortText, SingleChoice, TrueFalse } from './kinds';
 export type { SittingMultipleChoice, SittingNumeric, SittingShortText, SittingSingleChoice } from './kinds';
 export {
-  answeredState,
   countable,
   forSitting,
   itemContent,

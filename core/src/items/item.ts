@@ -91,18 +91,6 @@ export function scoreItem(item: Pick<ItemContent, 'parts'>, given: Responses): S
   return { points: sum('points'), most: sum('most'), parts };
 }
 
-export type PartState = 'unanswered' | 'partly' | 'answered';
-
-/** How far a student has come with an item, from what the sitting page knows. */
-export function answeredState({ parts }: { parts: readonly (Part | SittingPart)[] }, given: Responses): PartState {
-  const done = parts.filter((own) => {
-    const kind = kindOf(own);
-    const read = kind.response.safeParse(given[own.id]);
-    return read.success && !kind.isEmpty(read.data);
-  }).length;
-  return done === 0 ? 'unanswered' : done < parts.length ? 'partly' : 'answered';
-}
-
 /** The responses to an item in words, for lists and exports. */
 export function responsesInWords({ parts }: Pick<ItemContent, 'parts'>, given: Responses): string {
   return parts

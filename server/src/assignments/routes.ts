@@ -2,6 +2,7 @@ import { api } from '@oaken/contract';
 import { insistOnAssignment } from '../access';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
+import { Assignment } from './model';
 import { readAssignments } from './rows';
 import { giveAssignment, takeBack } from './service';
 
@@ -20,9 +21,10 @@ export function assignmentRoutes(bind: Bind, context: Context): void {
   bind(api.releaseAssignment, async ({ me, params: { assignmentId }, body }) => {
     await insistOnAssignment(database, me, assignmentId);
     const releasedAt = body.released ? now() : null;
-    await database.query('UPDATE assignments SET released_at = :at WHERE id = :assignmentId', {
-      replacements: { at: releasedAt === null ? null : new Date(releasedAt), assignmentId },
-    });
+    await Assignment.update(
+      { releasedAt: releasedAt === null ? null : new Date(releasedAt) },
+      { where: { id: assignmentId } },
+    );
     return { releasedAt };
   });
 }

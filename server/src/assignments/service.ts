@@ -10,6 +10,7 @@ import { readRevisions } from '../banks/rows';
 import type { Context } from '../context';
 import { fromJson, row, rows } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
+import { Assignment } from './model';
 
 type Wanted = BodyOf<typeof api.giveAssignment>;
 
@@ -126,23 +127,21 @@ export async function giveAssignment(
       },
       transaction,
     });
-    const id = await insert(
-      database,
-      `INSERT INTO assignments (school_id, edition_id, given_by, title, kind, opens_at, closes_at, late_until, rules, client_key, created_at)
-       VALUES (:school, :editionId, :me, :title, :kind, :opensAt, :closesAt, :lateUntil, :rules, :clientKey, :time)`,
+    const { id } = await Assignment.create(
       {
-        ...asking(me),
+        schoolId: me.account.schoolId,
         editionId,
+        givenBy: me.account.id,
         title: outline.title,
         kind: outline.kind,
         opensAt: new Date(opensAt),
         closesAt: wanted.closesAt === null ? null : new Date(wanted.closesAt),
         lateUntil: wanted.lateRule.late === 'until' ? new Date(wanted.lateRule.until) : null,
-        rules: JSON.stringify(wanted.rules),
+        rules: wanted.rules,
         clientKey: wanted.clientKey,
-        time: new Date(time),
+        createdAt: new Date(time),
       },
-      transaction,
+      { transaction },
     );
     await database.query('INSERT INTO assignment_classes (assignment_id, class_id) VALUES :pairs', {
       replacements: { pairs: classIds.map((classId) => [id, classId]) },
@@ -177,9 +176,6 @@ export async function takeBack({ database, now }: Context, me: SignedIn, assignm
         'It cannot be taken back any more.',
         `${begun!.n} ${begun!.n === 1 ? 'student has' : 'students have'} begun.`,
       );
-    await database.query('UPDATE assignments SET taken_back_at = :time WHERE id = :assignmentId', {
-      replacements: { time: new Date(now()), assignmentId },
-      transaction,
-    });
+    await Assignment.update({ takenBackAt: new Date(now()) }, { where: { id: assignmentId }, transaction });
   });
 }

@@ -17,6 +17,7 @@ import { readRevisions } from '../banks/rows';
 import type { Context } from '../context';
 import { fromJson, row, rows, toMillis } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
+import { Test } from './model';
 import { markupProblems } from './wording';
 
 export const newKey = () => randomBytes(6).toString('base64url');
@@ -289,7 +290,5 @@ export async function putInBin(
   removed: boolean,
 ): Promise<void> {
   await insistOnTest(database, me, testId);
-  await database.query('UPDATE tests SET removed_at = :at WHERE id = :testId', {
-    replacements: { at: removed ? new Date(now()) : null, testId },
-  });
+  await Test.update({ removedAt: removed ? new Date(now()) : null }, { where: { id: testId } });
 }
