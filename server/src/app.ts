@@ -59,6 +59,8 @@ export function createApp({ database, now, log, pages, checkAnswers }: AppOption
 
   const http = express();
   http.disable('x-powered-by');
+  // Answers of the interface are never cached; documents and assets carry their own tags.
+  http.disable('etag');
   http.set('query parser', 'simple');
 
   const routes = express.Router();

@@ -1,0 +1,77 @@
+import { scoreAttempt } from '@oaken/core/attempts';
+import type { Edition } from '@oaken/core/forms';
+import type { ItemContent } from '@oaken/core/items';
+
+const content: ItemContent = {
+  stem: '<p>Two of three</p>',
+  parts: [
+    {
+      id: 'p',
+      kind: 'multiple-choice',
+      choices: ['a', 'b', 'c'].map((id) => ({ id, text: id })),
+      key: ['a', 'b'],
+      rule: { rule: 'each-right', points: 2 },
+    },
+  ],
+  explanation: '',
+  hints: [],
+  notes: '',
+};
+const entry = (id: string, points: number) => ({
+  id,
+  itemId: 1,
+  revisionId: 1,
+  points,
+  content,
+  standards: [],
+  depth: null,
+});
+const edition: Edition = {
+  title: '',
+  directions: '',
+  subject: '',
+  sections: [
+    { id: 'one', title: '', directions: '', entries: [entry('e1', 5), entry('e2', 1), entry('e3', 0), entry('e4', 3)] },
+  ],
+};
+const plain = { shuffleItems: false, shuffleChoices: false };
+const said = (...ids: [string, string[]][]) => new Map(ids.map(([id, chosen]) => [id, { p: chosen }]));
+const reachedOf = (scores: ReturnType<typeof scoreAttempt>) =>
+  scores.filter(({ reached }) => reached).map((own) => own.entry);
+
+test('an item’s own points are a share of what the test gives for it', () => {
+  const scores = scoreAttempt(edition, said(['e1', ['a']], ['e2', ['a', 'b']], ['e3', ['a', 'b']]), {
+    seed: 's',
+    rules: plain,
+    ranOut: false,
+  });
+  expect(scores.map(({ points, most }) => [points, most])).toEqual([
+    [2.5, 5],
+    [1, 1],
+    [0, 0],
+    [0, 3],
+  ]);
+});
+
+// Common practice, no source: blanks at the end count as not reached only when the time ran out.
+test('what was not reached, in the student’s own order', () => {
+  const answers = said(['e2', ['a']]);
+  const attempt = { seed: 's', rules: plain };
+  expect(reachedOf(scoreAttempt(edition, answers, { ...attempt, ranOut: true }))).toEqual(['e1', 'e2']);
+  expect(reachedOf(scoreAttempt(edition, answers, { ...attempt, ranOut: false }))).toEqual(['e1', 'e2', 'e3', 'e4']);
+  expect(reachedOf(scoreAttempt(edition, new Map(), { ...attempt, ranOut: true }))).toEqual([]);
+  // An answer that was taken away again does not count as one.
+  expect(reachedOf(scoreAttempt(edition, said(['e1', ['b']], ['e4', []]), { ...attempt, ranOut: true }))).toEqual([
+    'e1',
+  ]);
+  // With the items shuffled, what stands before the last answered one in that student's order was reached.
+  const orders = new Set<string>();
+  for (let n = 0; n < 20; n++) {
+    const reached = reachedOf(
+      scoreAttempt(edition, answers, { seed: `seed ${n}`, rules: { ...plain, shuffleItems: true }, ranOut: true }),
+    );
+    expect(reached).toContain('e2');
+    orders.add(reached.join());
+  }
+  expect(orders.size).toBeGreaterThan(2);
+});
