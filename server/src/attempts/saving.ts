@@ -1,5 +1,5 @@
 /**
- * The saving path. Saves that arrive while one transaction is under way are written together by the next: two or three
+ * The saving path. Saves that arrive while one transaction is under way are written together by the next: two
  * statements and one flush for a whole school's changes of that moment. Each save is acknowledged after the commit that
  * holds it.
  */
@@ -34,12 +34,14 @@ interface AttemptRow {
 
 /** Rows of one transaction; more wait for the next. */
 const mostRows = 600;
+/** Transactions under way at once: while one waits for its flush, the next can be written. */
+const mostLanes = 2;
 /** Saves that may wait; beyond that the database is not keeping up and the client keeps them. */
 const mostWaiting = 5_000;
 
 export class SavingQueue {
   private waiting: Save[] = [];
-  private running: Promise<void> | null = null;
+  private readonly lanes = new Set<Promise<void>>();
 
   constructor(
     private readonly database: Sequelize,
@@ -52,16 +54,21 @@ export class SavingQueue {
     if (this.waiting.length >= mostWaiting) return Promise.reject(busyDatabase());
     return new Promise((resolve, reject) => {
       this.waiting.push({ attemptId, studentId, answers, resolve, reject });
-      this.running ??= this.run();
+      if (this.lanes.size < mostLanes) this.open();
     });
   }
 
   /** Waits until all that was handed over is written. */
   async drain(): Promise<void> {
-    while (this.running) await this.running;
+    while (this.lanes.size > 0) await Promise.all(this.lanes);
   }
 
-  private async run(): Promise<void> {
+  private open(): void {
+    const lane = this.run(() => this.lanes.delete(lane));
+    this.lanes.add(lane);
+  }
+
+  private async run(close: () => void): Promise<void> {
     // One turn of the event loop lets the requests that are already here join.
     await new Promise((resolve) => setImmediate(resolve));
     while (this.waiting.length > 0) {
@@ -74,7 +81,7 @@ export class SavingQueue {
       await this.write(batch);
     }
     // In the same turn as the last look at what waits, so that no save can fall between.
-    this.running = null;
+    close();
   }
 
   private async write(batch: Save[], tries = 3): Promise<void> {
@@ -177,33 +184,27 @@ async function upsert(
   // Always in the same order, so that two processes never wait for each other's rows.
   answers.sort((a, b) => a.attemptId - b.attemptId || (a.answer.entry < b.answer.entry ? -1 : 1));
   const time = new Date(now);
-  await database.query(
+  const stored = await rows<Stored & { attemptId: number }>(
+    database,
     `INSERT INTO answers (attempt_id, entry_id, number, device, responses, flagged, saved_at) VALUES :lines
      ON DUPLICATE KEY UPDATE
        device = IF(VALUES(number) > number, VALUES(device), device),
        responses = IF(VALUES(number) > number, VALUES(responses), responses),
        flagged = IF(VALUES(number) > number, VALUES(flagged), flagged),
        saved_at = IF(VALUES(number) > number, VALUES(saved_at), saved_at),
-       number = GREATEST(number, VALUES(number))`,
+       number = GREATEST(number, VALUES(number))
+     RETURNING attempt_id AS attemptId, entry_id AS entry, number, device`,
     {
-      replacements: {
-        lines: answers.map(({ attemptId, answer }) => [
-          attemptId,
-          answer.entry,
-          answer.number,
-          answer.device,
-          storable(answer.responses),
-          answer.flagged,
-          time,
-        ]),
-      },
-      transaction,
+      lines: answers.map(({ attemptId, answer }) => [
+        attemptId,
+        answer.entry,
+        answer.number,
+        answer.device,
+        storable(answer.responses),
+        answer.flagged,
+        time,
+      ]),
     },
-  );
-  const stored = await rows<Stored & { attemptId: number }>(
-    database,
-    'SELECT attempt_id AS attemptId, entry_id AS entry, number, device FROM answers WHERE (attempt_id, entry_id) IN (:keys)',
-    { keys: answers.map(({ attemptId, answer }) => [attemptId, answer.entry]) },
     transaction,
   );
   return new Map(
