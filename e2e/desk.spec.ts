@@ -1,0 +1,96 @@
+/** The desk beside the main round: two tabs on one test, unsaved words, the office, and what a student may read. */
+import { expect, test } from '@playwright/test';
+import { row, student, teacherPage, watch } from './people';
+
+const complaints: string[] = [];
+test.afterAll(() => expect(complaints).toEqual([]));
+
+test('two tabs on one test: both keep what the other did', async ({ browser }) => {
+  const first = await teacherPage(browser, 'lindqvist');
+  watch(first, complaints);
+  await first.goto('/tests');
+  await first.getByRole('link', { name: 'Rocks, water and wind' }).click();
+  await expect(first.locator('.entry')).toHaveCount(9);
+  const second = await first.context().newPage();
+  watch(second, complaints);
+  await second.goto(first.url());
+  await expect(second.locator('.entry')).toHaveCount(9);
+
+  const points = first.getByLabel('Points for item 2', { exact: true });
+  await points.fill('4');
+  await points.press('Enter');
+  await expect(first.getByText('Saved', { exact: true })).toBeVisible();
+  const gone = (await second.locator('.entry .stem').nth(8).textContent())!.trim();
+  await second.getByRole('button', { name: 'Remove item 9' }).click();
+  await expect(second.getByText('Saved', { exact: true })).toBeVisible();
+  // The second tab's answer from the server brought the first one's points along.
+  await expect(second.getByLabel('Points for item 2', { exact: true })).toHaveValue('4');
+  // The first tab tries to give points to what is gone: it is told, and shows what stands now.
+  const late = first.getByLabel('Points for item 9', { exact: true });
+  await late.fill('7');
+  await late.press('Enter');
+  await expect(first.getByText('somebody has removed it', { exact: false })).toBeVisible();
+  await expect(first.locator('.entry')).toHaveCount(8);
+  await expect(first.locator('.entry .stem').filter({ hasText: gone.slice(0, 30) })).toHaveCount(0);
+  await second.getByRole('button', { name: 'Undo' }).click();
+  await expect(second.locator('.entry')).toHaveCount(9);
+});
+
+test('words that were not saved when the browser ended are offered again, and can be let go', async ({ browser }) => {
+  const page = await teacherPage(browser, 'nwosu');
+  watch(page, complaints);
+  await page.goto('/tests');
+  await page.getByRole('link', { name: 'Maps, rivers and towns' }).click();
+  await page.getByRole('button', { name: 'Edit item 1', exact: true }).click();
+  const question = page.getByRole('textbox', { name: 'Question' });
+  const before = (await question.textContent())!;
+  await question.click();
+  await page.keyboard.press('Control+End');
+  await page.keyboard.type(' Think of the scale.');
+  await expect(page.getByText('Not saved yet; kept in this browser')).toBeVisible();
+  const address = page.url();
+  const again = await page.context().newPage();
+  await page.close();
+  watch(again, complaints);
+  await again.goto(address);
+  await expect(again.getByText('This is what you had typed before', { exact: false })).toBeVisible();
+  await expect(again.getByRole('textbox', { name: 'Question' })).toContainText('Think of the scale.');
+  await again.getByRole('button', { name: 'Go back to the saved wording' }).click();
+  await expect(again.getByRole('textbox', { name: 'Question' })).toHaveText(before);
+  await expect(again.getByText('As saved')).toBeVisible();
+});
+
+test('each role has its own places, and the dark page stays dark', async ({ browser }) => {
+  const page = await teacherPage(browser, 'office');
+  watch(page, complaints);
+  await expect(page.getByRole('heading', { name: 'Office' })).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'Maren Holloway' })).toBeVisible();
+  await page.goto('/banks');
+  await expect(page).toHaveURL(/\/office$/);
+  await page.getByRole('button', { name: 'Dark' }).click();
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page).toHaveURL(/sign-in/);
+  await page.goto('/office');
+  await expect(page).toHaveURL(/sign-in\?to=/);
+});
+
+test('a student reads what was released: own answers, right answers and explanations', async ({ browser }) => {
+  for (let at = 0; ; at++) {
+    const { page, context } = await student(browser, '5E', 'BRN5E6', at);
+    watch(page, complaints);
+    const own = row(page, 'The rope ferry');
+    await expect(own).toBeVisible();
+    const score = own.getByRole('link', { name: /of \d+$/ });
+    if (await score.count()) {
+      await score.click();
+      await expect(page.getByText(/of \d+ points, \d+ %/)).toBeVisible();
+      expect(await page.getByText('My answer:').count()).toBe(8);
+      expect(await page.getByText(/^Right:/).count()).toBe(8);
+      return;
+    }
+    // This one was absent.
+    await context.close();
+  }
+});
