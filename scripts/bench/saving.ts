@@ -62,16 +62,19 @@ const headersOf = (n: number) => ({
   'x-csrf-token': csrf,
 });
 
+/** Every save is a new one: a number that stands already would be no work. */
+let number = 0;
+
 /** 600 students, each saving every 3 s at a moment of its own; every save is timed. */
 async function schoolLoad(entries: string[], seconds: number, to: { port: number; path(n: number): string }) {
   const agent = new Agent({ keepAlive: true, maxSockets: 600 });
   const times: number[] = [];
   let refused = 0;
   const last = new Map<string, number>();
-  const save = (n: number, number: number) =>
+  const save = (n: number, own: number) =>
     new Promise<void>((done) => {
-      const entry = entries[number % entries.length]!;
-      const body = bodyOf(entry, number);
+      const entry = entries[own % entries.length]!;
+      const body = bodyOf(entry, own);
       const from = performance.now();
       const sent = request(
         {
@@ -86,7 +89,7 @@ async function schoolLoad(entries: string[], seconds: number, to: { port: number
           response.resume();
           response.on('end', () => {
             times.push(performance.now() - from);
-            if (response.statusCode === 200) last.set(`${firstStudent + n} ${entry}`, number);
+            if (response.statusCode === 200) last.set(`${firstStudent + n} ${entry}`, own);
             else refused++;
             done();
           });
@@ -101,9 +104,9 @@ async function schoolLoad(entries: string[], seconds: number, to: { port: number
   await Promise.all(
     Array.from({ length: students }, async (_, n) => {
       await wait((3_000 * n) / students);
-      for (let number = 1; number <= seconds / 3; number++) {
+      for (let turn = 0; turn < seconds / 3; turn++) {
         const next = performance.now() + 3_000;
-        await save(n, number);
+        await save(n, ++number);
         await wait(Math.max(0, next - performance.now()));
       }
     }),
@@ -126,24 +129,25 @@ async function countLost(last: Map<string, number>): Promise<number> {
   return [...last].filter(([key, own]) => found.get(key) !== own).length;
 }
 
-let number = 1_000;
 async function fullSpeed(
   to: { port: number; path(n: number): string },
   entries: string[],
   seconds: number,
 ): Promise<number> {
-  const requests = Array.from({ length: students }, (_, n) => ({
-    method: 'PUT' as const,
-    path: to.path(n),
-    headers: headersOf(n),
-    body: bodyOf(entries[n % entries.length]!, ++number),
-  }));
   let at = 0;
   const result = await autocannon({
     url: `http://127.0.0.1:${to.port}`,
     connections: 100,
     duration: seconds,
-    requests: [{ setupRequest: (own) => Object.assign(own, requests[at++ % students]) }],
+    requests: [
+      {
+        setupRequest: (own) => {
+          const n = at++ % students;
+          const body = bodyOf(entries[n % entries.length]!, ++number);
+          return Object.assign(own, { method: 'PUT', path: to.path(n), headers: headersOf(n), body });
+        },
+      },
+    ],
   });
   if (result.non2xx + result.errors > 0)
     throw new Error(`${result.non2xx} refused, ${result.errors} failed at full speed.`);
@@ -161,29 +165,32 @@ async function main(): Promise<void> {
   const bareRoute = { port: floorPort, path: (n: number) => `/save/${firstStudent + n}` };
   // A first round warms both up; a school's server has run for more than a second.
   for (const to of [ours, bareRoute]) await schoolLoad(entries, 3, to);
-  const load = await schoolLoad(entries, 24, ours);
-  const lost = (await countLost(load.last)) + load.refused;
-  const bareLoad = await schoolLoad(entries, 12, bareRoute);
-  const label = '600 students saving every 3 s';
-  report({ name: `${label}: saves`, value: load.times.length, unit: 'saves' });
-  report({ name: `${label}: lost or refused`, value: lost, unit: 'saves', holds: lost === 0 });
-  report({
-    name: `${label}: median`,
-    value: percentile(load.times, 0.5),
-    unit: 'ms',
-    floor: percentile(bareLoad.times, 0.5),
-  });
-  const p99 = percentile(load.times, 0.99);
-  report({ name: `${label}: p99`, value: p99, unit: 'ms', floor: percentile(bareLoad.times, 0.99), holds: p99 < 100 });
-
-  const mine: number[] = [];
-  const floor: number[] = [];
-  for (let round = 0; round < 3; round++) {
-    mine.push(await fullSpeed(ours, entries, 5));
-    floor.push(await fullSpeed(bareRoute, entries, 5));
+  // Turn and turn about, and the middle window of each counts: a burst of foreign load hits one of them, not the figure.
+  const windows = { mine: [] as number[][], bare: [] as number[][] };
+  let lost = 0;
+  for (let window = 0; window < 5; window++) {
+    const load = await schoolLoad(entries, 6, ours);
+    lost += load.refused + (await countLost(load.last));
+    windows.mine.push(load.times);
+    windows.bare.push((await schoolLoad(entries, 6, bareRoute)).times);
   }
-  const [value, bare] = [percentile(mine, 0.5), percentile(floor, 0.5)];
-  report({ name: 'saves a second at 100 connections', value, unit: 'saves/s', floor: bare, holds: value >= bare });
+  const middle = (of: number[][], share: number) => percentile(of.map((times) => percentile(times, share)), 0.5); // prettier-ignore
+  const label = '600 students saving every 3 s';
+  report({ name: `${label}: saves`, value: windows.mine.flat().length, unit: 'saves' });
+  report({ name: `${label}: lost or refused`, value: lost, unit: 'saves', holds: lost === 0 });
+  report({ name: `${label}: median`, value: middle(windows.mine, 0.5), unit: 'ms', floor: middle(windows.bare, 0.5) });
+  const p99 = middle(windows.mine, 0.99);
+  report({ name: `${label}: p99`, value: p99, unit: 'ms', floor: middle(windows.bare, 0.99), holds: p99 < 100 });
+
+  // Side by side in short rounds: what disturbs the machine disturbs both of a pair, and the middle pair counts.
+  const pairs: { mine: number; bare: number }[] = [];
+  for (let round = 0; round < 7; round++) {
+    const mine = await fullSpeed(ours, entries, 3);
+    pairs.push({ mine, bare: await fullSpeed(bareRoute, entries, 3) });
+  }
+  pairs.sort((a, b) => a.mine / a.bare - b.mine / b.bare);
+  const { mine, bare } = pairs[3]!;
+  report({ name: 'saves a second at 100 connections', value: mine, unit: 'saves/s', floor: bare, holds: mine >= bare });
   floorServer.kill('SIGTERM');
   server.kill('SIGTERM');
 }
