@@ -309,8 +309,7 @@ describe('results', () => {
   });
 
   test('students read scores and answers only once they are released', async () => {
-    const { assignmentId, test } = await giveTest(school, teacher);
-    const [entry] = test.outline.sections[0].entries;
+    const { assignmentId } = await giveTest(school, teacher);
     const student = await school.student('6B', 8);
     const { id } = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
     await student.ok('POST', `/api/seat/attempts/${id}/hand-in`, { answers: [] });
@@ -328,6 +327,5 @@ describe('results', () => {
     const again = await school.student('6B', 8);
     expect((await again.get(`/api/seat/assignments/${assignmentId}/report`)).status).toBe(200);
     school.clock.now -= 8 * 86_400_000;
-    expect(entry).toBeDefined();
   });
 });

@@ -23,7 +23,7 @@ onMounted(async () => {
 
 <template>
   <PageHead title="Office" :where="`${session.school.name} · times of ${session.school.zone}`" />
-  <div class="sheet">
+  <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <h2>Staff</h2>
     <table v-if="office" class="ruled">
@@ -65,12 +65,3 @@ onMounted(async () => {
     </template>
   </FootingLine>
 </template>
-
-<style scoped>
-.sheet {
-  flex: 1;
-  overflow: auto;
-  background: var(--sheet);
-  padding: 16px 24px;
-}
-</style>

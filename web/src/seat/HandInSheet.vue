@@ -9,30 +9,24 @@ const props = defineProps<{
 const emit = defineEmits<{ go: [number: number]; stay: []; handIn: [] }>();
 const sheet = ref<HTMLDialogElement>();
 onMounted(() => sheet.value?.showModal());
-const open = computed(() => props.way.filter(({ progress }) => progress !== 'answered'));
-const flagged = computed(() => props.way.filter((own) => own.flagged));
+const lists = computed(() => {
+  const open = props.way.filter(({ progress }) => progress !== 'answered');
+  const flagged = props.way.filter((own) => own.flagged);
+  return [
+    { title: `${open.length === 1 ? '1 question is' : `${open.length} questions are`} not answered:`, questions: open },
+    { title: 'Flagged to come back:', questions: flagged },
+  ].filter(({ questions }) => questions.length > 0);
+});
 </script>
 
 <template>
   <dialog ref="sheet" aria-labelledby="hand-in-title" @cancel.prevent="emit('stay')">
     <h2 id="hand-in-title">Hand in?</h2>
-    <p v-if="open.length === 0 && flagged.length === 0">Everything is answered and nothing is flagged.</p>
-    <div v-if="open.length">
-      <p>{{ open.length === 1 ? '1 question is' : `${open.length} questions are` }} not answered:</p>
+    <p v-if="lists.length === 0">Everything is answered and nothing is flagged.</p>
+    <div v-for="list in lists" :key="list.title">
+      <p>{{ list.title }}</p>
       <button
-        v-for="own in open"
-        :key="own.id"
-        class="number"
-        :aria-label="`Go to question ${own.number}`"
-        @click="emit('go', own.number)"
-      >
-        {{ own.number }}
-      </button>
-    </div>
-    <div v-if="flagged.length">
-      <p>Flagged to come back:</p>
-      <button
-        v-for="own in flagged"
+        v-for="own in list.questions"
         :key="own.id"
         class="number"
         :aria-label="`Go to question ${own.number}`"

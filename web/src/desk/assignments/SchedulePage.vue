@@ -39,7 +39,7 @@ const byState = (state: string) => assignments.value?.filter((own) => stateOf(ow
     <el-button :disabled="week === 0" @click="week = 0">This week</el-button>
     <el-button @click="week++">Week after</el-button>
   </PageHead>
-  <div class="sheet">
+  <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <WindowCalendar v-if="assignments" :assignments="assignments" :from="from" :weeks="2" />
     <EmptyNote v-if="assignments?.length === 0" title="Nothing is given yet.">Open a test and choose Assign.</EmptyNote>
@@ -84,12 +84,3 @@ const byState = (state: string) => assignments.value?.filter((own) => stateOf(ow
     >
   </FootingLine>
 </template>
-
-<style scoped>
-.sheet {
-  flex: 1;
-  overflow: auto;
-  background: var(--sheet);
-  padding: 14px 24px;
-}
-</style>

@@ -122,23 +122,6 @@ watch(tab, async (now) => {
   margin: 0 6px 14px 38px;
   background: var(--sheet);
 }
-.tabs {
-  display: flex;
-  border-bottom: var(--line);
-  background: var(--paper);
-}
-.tabs button {
-  border: 0;
-  background: none;
-  padding: 8px 14px;
-  cursor: pointer;
-  color: var(--faded);
-}
-.tabs button[aria-selected='true'] {
-  color: var(--ink);
-  font-weight: 650;
-  box-shadow: inset 0 -3px var(--oak);
-}
 .sheet {
   padding: 16px 20px;
   max-width: 760px;

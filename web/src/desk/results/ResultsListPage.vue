@@ -25,7 +25,7 @@ const withWork = computed(() => assignments.value?.filter(({ handedIn, working }
 
 <template>
   <PageHead title="Results" where="By closing time, the latest first" />
-  <div class="sheet">
+  <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <EmptyNote v-if="assignments && withWork.length === 0" title="No results yet."
       >They stand here as soon as the first student has begun.</EmptyNote
@@ -44,7 +44,7 @@ const withWork = computed(() => assignments.value?.filter(({ handedIn, working }
       <tbody>
         <tr v-for="own in withWork" :key="own.id">
           <td>
-            <RouterLink :to="`/results/${own.id}`" class="title">{{ own.title }}</RouterLink>
+            <RouterLink :to="`/results/${own.id}`" class="title-link">{{ own.title }}</RouterLink>
           </td>
           <td>{{ own.kind }}</td>
           <td>{{ listing(own.classes.map(({ name }) => name)) }}</td>
@@ -66,16 +66,3 @@ const withWork = computed(() => assignments.value?.filter(({ handedIn, working }
     ></FootingLine
   >
 </template>
-
-<style scoped>
-.sheet {
-  flex: 1;
-  overflow: auto;
-  background: var(--sheet);
-  padding: 10px 24px;
-}
-.title {
-  font-family: var(--serif);
-  font-weight: 600;
-}
-</style>

@@ -116,23 +116,8 @@ async function release(released: boolean): Promise<void> {
 
 <style scoped>
 .tabs {
-  display: flex;
   align-items: center;
-  border-bottom: var(--line);
   padding: 0 16px;
-  background: var(--paper);
-}
-.tabs button {
-  border: 0;
-  background: none;
-  padding: 9px 16px;
-  cursor: pointer;
-  color: var(--faded);
-}
-.tabs button[aria-selected='true'] {
-  color: var(--ink);
-  font-weight: 650;
-  box-shadow: inset 0 -3px var(--oak);
 }
 .caution {
   margin-left: auto;

@@ -44,7 +44,7 @@ async function remove(test: TestRow): Promise<void> {
   <PageHead title="Tests" where="What I have made, last changed first">
     <el-button type="primary" @click="making = true">New test</el-button>
   </PageHead>
-  <div class="sheet">
+  <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <EmptyNote v-if="tests?.length === 0" title="No test yet."
       >Pick questions in <RouterLink to="/banks">Banks</RouterLink> and put them into a test, or begin with a blank
@@ -67,7 +67,7 @@ async function remove(test: TestRow): Promise<void> {
       <tbody>
         <tr v-for="test in tests" :key="test.id">
           <td>
-            <RouterLink :to="`/tests/${test.id}`" class="title">{{ test.title }}</RouterLink>
+            <RouterLink :to="`/tests/${test.id}`" class="title-link">{{ test.title }}</RouterLink>
           </td>
           <td>{{ test.kind }}</td>
           <td>{{ test.subject }}</td>
@@ -91,16 +91,3 @@ async function remove(test: TestRow): Promise<void> {
   >
   <NewTestDialog v-model="making" :item-ids="[]" />
 </template>
-
-<style scoped>
-.sheet {
-  flex: 1;
-  overflow: auto;
-  background: var(--sheet);
-  padding: 10px 24px;
-}
-.title {
-  font-family: var(--serif);
-  font-weight: 600;
-}
-</style>
