@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The index of the banks, like a book's: grades, the tree of standards, banks and folders, each with its count. */
 import type { Standard } from '@oaken/contract/standards';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useLibrary } from './library';
 import type { SearchState } from './useSearch';
 
@@ -52,6 +52,17 @@ function toggle(id: number): void {
   if (!next.delete(id)) next.add(id);
   opened.value = next;
 }
+
+// A standard that comes with the page's address is unfolded down to its own line.
+watch(
+  () => [filters.standard, library.standards] as const,
+  ([chosen, standards]) => {
+    const next = new Set(opened.value);
+    for (let at = standards.get(chosen ?? 0)?.parentId; at; at = standards.get(at)?.parentId) next.add(at);
+    if (next.size > opened.value.size) opened.value = next;
+  },
+  { immediate: true },
+);
 
 function choose({ standard, hasBelow }: Line): void {
   filters.standard = filters.standard === standard.id ? null : standard.id;
