@@ -32,7 +32,9 @@ const bundle = (entry, outfile) =>
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   await Promise.all([
     bundle('server/src/main.ts', 'server/dist/main.mjs'),
+    bundle('server/src/banks/finding/worker.ts', 'server/dist/finder.mjs'),
     bundle('demo/src/fill.ts', 'demo/dist/fill.mjs'),
+    bundle('demo/src/fill-large.ts', 'demo/dist/fill-large.mjs'),
   ]);
   if (!process.argv.includes('--no-web')) await buildWeb({ root: join(root, 'web'), logLevel: 'warn' });
 }

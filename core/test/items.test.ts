@@ -12,58 +12,23 @@ import {
 } from '@oaken/core/items';
 import { isAnswered } from '@oaken/core/sitting';
 import { kindOf } from '@oaken/core/items';
+import { choices, folding, item, parts, right, whole } from './support/one-of-each';
 
 const once = { rule: 'all-or-nothing', points: 1 } as const;
-const choices = ['a', 'b', 'c'].map((id) => ({ id, text: `choice ${id}`, mistake: `mistake ${id}` }));
-const folding = { case: true, space: true, accents: true, punctuation: true };
-
-/** One part of each kind; a kind that is added without one fails the test below. */
-const parts: Record<Part['kind'], Part> = {
-  'single-choice': { id: 'p1', kind: 'single-choice', choices, key: ['b'], rule: once },
-  'multiple-choice': {
-    id: 'p2',
-    kind: 'multiple-choice',
-    choices,
-    key: ['a', 'c'],
-    rule: { rule: 'wrong-takes-away', points: 2 },
-  },
-  'true-false': { id: 'p3', kind: 'true-false', key: false, mistake: 'mistake', rule: once },
-  numeric: {
-    id: 'p4',
-    kind: 'numeric',
-    key: {
-      value: '0.5',
-      tolerance: { by: 'absolute', within: 0.005 },
-      decimal: 'point',
-      units: [],
-      unitRequired: false,
-    },
-    rule: once,
-  },
-  'short-text': {
-    id: 'p5',
-    kind: 'short-text',
-    key: { variants: ['tributary', 'side river'], fold: folding },
-    rule: once,
-  },
-};
-const right = { p1: 'b', p2: ['a', 'c'], p3: 'false', p4: '1/2', p5: ' Side-river ' };
-const item = (...own: Part[]): ItemContent => ({
-  stem: '<p>What?</p>',
-  parts: own,
-  explanation: 'Because.',
-  hints: ['Think.'],
-  notes: 'For us.',
-});
-const whole = item(...Object.values(parts));
 const score = (part: Part, response: unknown) => scoreItem(item(part), { [part.id]: response }).points;
 
 test('every kind scores its key in full and nothing for no answer', () => {
   expect(Object.keys(parts).sort()).toEqual([...partKinds].sort());
   expect(readItem(whole)).toEqual({ ok: true, content: whole });
-  expect(scoreItem(whole, right).points).toBe(itemPoints(whole));
-  expect(scoreItem(whole, {})).toMatchObject({ points: 0, most: 6 });
-  expect(responsesInWords(whole, right)).toBe('choice b | choice a and choice c | False | 1/2 | Side-river');
+  const marked = scoreItem(whole, right).parts.filter(({ waits }) => !waits);
+  for (const { id, points, most } of marked) expect([id, points]).toEqual([id, most]);
+  expect(scoreItem(whole, right).most).toBe(itemPoints(whole));
+  expect(scoreItem(whole, {})).toMatchObject({ points: 0, most: 31, waits: false });
+  expect(responsesInWords(whole, right)).toBe(
+    'choice b | choice a and choice c | False | 1/2 | Side-river | It wets the soil. | wets; carries | Oslo – Norway; Bern – Switzerland | ' +
+      'Granite – Igneous; Basalt – Igneous; Marble – Metamorphic | One → Two → Three | First – Yes; Second – No | sea | South | ' +
+      'a drawing of 1 stroke | 1 photo | Glad | ',
+  );
 });
 
 test('a response of the wrong shape earns nothing and breaks nothing', () => {
@@ -73,14 +38,15 @@ test('a response of the wrong shape earns nothing and breaks nothing', () => {
 
 test('what is sent for sitting holds nothing that gives an answer away', () => {
   const sent = JSON.stringify(forSitting(whole));
-  for (const secret of ['key', 'rule', 'mistake', 'Because', 'Think', 'For us', 'tributary', '0.5', 'points'])
+  for (const secret of ['key', 'rule', 'mistake', 'Because', 'Think', 'For us', 'tributary', '0.5', 'guide'])
     expect(sent).not.toContain(secret);
+  expect(sent).not.toMatch(/"points":\d/);
   expect(sent).toContain('choice a');
 });
 
 test('the sitting page and the kinds agree on what an answer is', () => {
   for (const part of Object.values(parts))
-    for (const response of [null, '', '  ', [], 'b', ['a'], 'true', '5']) {
+    for (const response of [null, '', '  ', [], 'b', ['a'], 'true', '5', ['a b']]) {
       const read = kindOf(part).response.safeParse(response);
       if (read.success) expect(isAnswered(response)).toBe(!kindOf(part).isEmpty(read.data));
     }
@@ -180,8 +146,6 @@ describe('a broken item is refused with the place of each fault', () => {
 });
 
 test('the key is said in one sentence', () => {
-  expect(keysInWords(item(parts.numeric))).toEqual([
-    '0.5, within 0.005; fractions, mixed numbers and decimals all count. 1 point.',
-  ]);
+  expect(keysInWords(item(parts.numeric))).toEqual(['0.5, 1/2 or 50 %, within 0.005. 1 point.']);
   expect(keysInWords(item(parts['single-choice']))).toEqual(['“choice b” earns 1 point.']);
 });

@@ -4,7 +4,7 @@
  */
 import { scoreAttempt } from '@oaken/core/attempts';
 import { entriesOf, formOf, type Edition } from '@oaken/core/forms';
-import { itemPoints, searchableText, type Responses } from '@oaken/core/items';
+import { describeItem, itemPoints, type Responses } from '@oaken/core/items';
 import { randomFrom, type Random } from '@oaken/core/random';
 import { roundPoints } from '@oaken/core/scoring';
 import { day, hour, minute } from '@oaken/core/timing';
@@ -13,7 +13,7 @@ import { framework, standardLines } from './framework';
 import { itemsByFolder, type DemoItem } from './items';
 import { classes, demoPassword, staff, students as makeStudents } from './people';
 import { plans, type Plan } from './plan';
-import { answerOf } from './simulate';
+import { answerOf, canBeSimulated } from './simulate';
 
 export type Value = string | number | boolean | Date | null;
 /** Rows by table, tables in the order in which they can be filled. */
@@ -139,8 +139,10 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
         revision_id: id,
         created_by: by,
         created_at: long,
+        uses: 0,
       });
-      put('revisions', { id, item_id: id, number: 1, content: JSON.stringify(own.content), words: searchableText(own.content), kind: own.content.parts[0]!.kind, points: itemPoints(own.content), subject: folder, depth: own.depth, seconds: own.seconds, created_by: by, created_at: long }); // prettier-ignore
+      const { words, choiceWords, kind, points, markedBy, media } = describeItem(own.content);
+      put('revisions', { id, item_id: id, number: 1, content: JSON.stringify(own.content), words, choice_words: choiceWords, kind, points, marked_by: markedBy, media, subject: folder, depth: own.depth, seconds: own.seconds, created_by: by, created_at: long }); // prettier-ignore
       put('revision_standards', { revision_id: id, standard_id: standardIds.get(own.standard)! });
       put('revision_grades', { revision_id: id, grade });
     }
@@ -151,7 +153,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
 
   function pick({ standards, items, title }: Plan): DemoItem[] {
     const random = stream(`pick/${title}`);
-    const pool = standards.flatMap((code) => byStandard.get(code) ?? []);
+    const pool = standards.flatMap((code) => byStandard.get(code) ?? []).filter(canBeSimulated);
     const planted = pool.filter((own) => own.planted);
     const rest = random.shuffle(pool.filter((own) => !own.planted)).slice(0, items - planted.length);
     const chosen = new Set([...planted, ...rest]);
@@ -200,7 +202,10 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       points,
       created_at: made,
     });
+    const items = tables.get('items')!;
     for (const entry of entries) {
+      const held = items[entry.itemId - 1]!;
+      held.uses = Number(held.uses) + 1;
       put('test_revisions', { test_id: id, revision_id: entry.itemId });
       put('edition_revisions', {
         edition_id: id,
@@ -287,6 +292,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
           points: score.points,
           most: score.most,
           reached: score.reached,
+          waits: score.waits,
         });
     }
   }

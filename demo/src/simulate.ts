@@ -31,7 +31,8 @@ function traitsOf(own: DemoItem): Traits {
 const chance = (ability: number, { difficulty, separation }: Traits, guess: number) =>
   guess + (1 - guess) / (1 + Math.exp(-1.7 * separation * (ability - difficulty)));
 
-const guesses: Record<Part['kind'], number> = {
+/** Kinds whose answers are made up, with the chance of a lucky guess; items of others are in the bank, but nobody has sat them. */
+const guesses: Partial<Record<Part['kind'], number>> = {
   'single-choice': 0.15,
   'multiple-choice': 0.05,
   'true-false': 0.45,
@@ -45,12 +46,14 @@ function weighted(random: Random, pull: [string, number][]): string {
   return pull.at(-1)![0];
 }
 
+export const canBeSimulated = ({ content: { parts } }: DemoItem) => parts.length === 1 && parts[0]!.kind in guesses;
+
 /** One student's answer to an item; a part without an answer is left out. */
 export function answerOf(own: DemoItem, ability: number, random: Random): Responses {
   const traits = traitsOf(own);
   const [part] = own.content.parts;
   if (!part) return {};
-  const knows = random.next() < chance(ability, traits, guesses[part.kind]);
+  const knows = random.next() < chance(ability, traits, guesses[part.kind] ?? 0);
   if (!knows && random.next() < 0.04) return {};
   return { [part.id]: respond(part, own, knows, traits, random) };
 }
@@ -75,6 +78,8 @@ function respond(part: Part, own: DemoItem, knows: boolean, { pull }: Traits, ra
       return knows ? sayNumber(part.key.value, random) : wrongNumber(part.key.value, random);
     case 'short-text':
       return knows ? sayWord(random.pick(part.key.variants.slice(0, 2)), random) : wrongWord(own, random);
+    default:
+      throw new Error(`No answers are made up for ${part.kind}.`);
   }
 }
 

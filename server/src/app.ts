@@ -12,6 +12,7 @@ import { Editions } from './attempts/editions';
 import { attemptRoutes } from './attempts/routes';
 import { SavingQueue } from './attempts/saving';
 import { handInOverdue } from './attempts/service';
+import { LocalFinder, type Finder } from './banks/finding/finder';
 import { bankRoutes } from './banks/routes';
 import { classRoutes } from './classes/routes';
 import type { Context } from './context';
@@ -33,6 +34,8 @@ export interface AppOptions extends BindOptions {
   log(line: string): void;
   /** The folder of the built web client; null for the API alone. */
   pages: string | null;
+  /** The search index; without one, the application's own in this thread. */
+  finder?: Finder;
 }
 
 export interface App {
@@ -44,7 +47,7 @@ export interface App {
 
 const longestBody = '1mb';
 
-export function createApp({ database, now, log, pages, checkAnswers }: AppOptions): App {
+export function createApp({ database, now, log, pages, finder, checkAnswers }: AppOptions): App {
   defineAccounts(database);
   defineTests(database);
   defineAssignments(database);
@@ -55,6 +58,7 @@ export function createApp({ database, now, log, pages, checkAnswers }: AppOption
     log,
     sessions: new Sessions(database, now),
     saving: new SavingQueue(database, editions, now),
+    finder: finder ?? new LocalFinder(database),
   };
 
   const http = express();
@@ -72,7 +76,8 @@ export function createApp({ database, now, log, pages, checkAnswers }: AppOption
   const bind = binder(routes, context, { checkAnswers });
   // The saving path comes first: it is asked more often than all others together.
   attemptRoutes(bind, context, editions);
-  routes.use(compression());
+  // Answers are small and many: the quickest level saves most of the bytes.
+  routes.use(compression({ level: 1 }));
   accountRoutes(bind, context);
   standardRoutes(bind, context);
   bankRoutes(bind, context);

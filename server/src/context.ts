@@ -1,5 +1,6 @@
 import type { Sequelize } from 'sequelize';
 import type { Sessions } from './accounts/sessions';
+import type { Finder } from './banks/finding/finder';
 import type { SavingQueue } from './attempts/saving';
 
 /** What every feature may use. The clock is here so that nothing reads another one. */
@@ -9,4 +10,5 @@ export interface Context {
   log(line: string): void;
   sessions: Sessions;
   saving: SavingQueue;
+  finder: Finder;
 }

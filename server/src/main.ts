@@ -4,6 +4,7 @@
  */
 import { createServer } from 'node:http';
 import { createApp } from './app';
+import { RemoteFinder } from './banks/finding/remote';
 import { connect, createDatabase } from './database/connect';
 import { migrator } from './database/migrate';
 
@@ -33,7 +34,8 @@ async function main(): Promise<void> {
     await database.close();
     return;
   }
-  const { http, context, chores } = createApp({ database, now: Date.now, log, pages, checkAnswers: false });
+  const finder = new RemoteFinder(new URL('./finder.mjs', import.meta.url), place, log);
+  const { http, context, chores } = createApp({ database, now: Date.now, log, pages, finder, checkAnswers: false });
   const server = createServer(http);
   server.on('error', (error: NodeJS.ErrnoException) =>
     error.code === 'EADDRINUSE'
@@ -69,6 +71,7 @@ async function main(): Promise<void> {
     server.close();
     server.closeIdleConnections();
     await context.saving.drain();
+    await context.finder.close();
     await database.close();
     process.exit(0);
   };

@@ -124,7 +124,18 @@ describe('changing a test', () => {
   test.each([
     ['a script', '<p>Hi</p><script>alert(1)</script>', '<script> is not allowed in a wording.'],
     ['an event handler', '<p onclick="alert(1)">Hi</p>', 'The attribute “onclick” is not allowed in a wording.'],
-    ['a picture that runs', '<img src=x onerror=alert(1)>Hi', '<img> is not allowed in a wording.'],
+    ['a picture that runs', '<img src=x onerror=alert(1)>Hi', 'The attribute “onerror” is not allowed in a wording.'],
+    [
+      'a picture from elsewhere',
+      '<img src="https://elsewhere.example/a.png" alt="a">',
+      'A picture must be one that was uploaded here.',
+    ],
+    [
+      'a formula that cannot be read',
+      '<p><span data-formula="\\frac{1">x</span></p>',
+      'The formula “\\frac{1” cannot be read.',
+    ],
+    ['a half tag', '<p>Hi</p><img src="x" ', 'A “<” that is not part of the markup must be written as “&lt;”.'],
     ['a frame', '<iframe src="//elsewhere.example"></iframe>Hi', '<iframe> is not allowed in a wording.'],
     ['a style', '<p style="position:fixed">Hi</p>', 'The attribute “style” is not allowed in a wording.'],
     ['a link that runs', '<a href="javascript:alert(1)">Hi</a>', '<a> is not allowed in a wording.'],

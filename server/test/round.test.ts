@@ -55,8 +55,8 @@ describe('finding', () => {
     );
     expect(new Set(totals).size).toBe(1);
     expect(totals[0]).toBeGreaterThan(3);
-    expect((await search('words=100%25')).items.length).toBeLessThan(3);
-    expect((await search('words=%27%20OR%201=1')).total).toBe(0);
+    expect((await search('words=100%25')).total).toBe((await search('words=100')).total);
+    expect((await search('words=%27%20OR%201=1%20OR%20xyzzyx')).total).toBe(0);
   });
 
   test('the demonstration bank is what it promises: kinds, mistakes and explanations', async () => {
@@ -309,7 +309,7 @@ describe('results', () => {
   });
 
   test('students read scores and answers only once they are released', async () => {
-    const { assignmentId } = await giveTest(school, teacher);
+    const { assignmentId, test: given } = await giveTest(school, teacher);
     const student = await school.student('6B', 8);
     const { id } = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
     await student.ok('POST', `/api/seat/attempts/${id}/hand-in`, { answers: [] });
@@ -318,7 +318,7 @@ describe('results', () => {
     await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: true });
     expect((await report()).body).toMatchObject({
       points: 0,
-      most: 6,
+      most: given.outline.sections[0].entries.reduce((sum: number, own: { points: number }) => sum + own.points, 0),
       entries: expect.arrayContaining([expect.objectContaining({ mine: '' })]),
     });
     await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: false });

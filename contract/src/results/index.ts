@@ -54,7 +54,15 @@ export const studentResult = z.object({
   seconds: z.number().nullable(),
   points: z.number().nullable(),
   /** One cell for each entry, in the edition's order: share earned, null where not reached. */
-  cells: z.array(z.object({ share: z.number().nullable(), points: z.number(), said: z.string() })),
+  cells: z.array(
+    z.object({
+      share: z.number().nullable(),
+      points: z.number(),
+      said: z.string(),
+      /** A teacher has still to mark it. */
+      waits: z.boolean(),
+    }),
+  ),
 });
 export type StudentResult = z.infer<typeof studentResult>;
 

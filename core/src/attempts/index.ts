@@ -7,6 +7,8 @@ export interface EntryScore {
   points: number;
   most: number;
   reached: boolean;
+  /** A teacher has still to mark some of it. */
+  waits: boolean;
 }
 
 /**
@@ -28,6 +30,6 @@ export function scoreAttempt(
   return entriesOf(edition).map(({ id, points }) => {
     const own = scored.get(id)!;
     const share = own.most > 0 ? own.points / own.most : 0;
-    return { entry: id, points: roundPoints(share * points), most: points, reached: reached.has(id) };
+    return { entry: id, points: roundPoints(share * points), most: points, reached: reached.has(id), waits: own.waits };
   });
 }

@@ -1,18 +1,27 @@
-export type { AnswerOption, Choice, ShownChoice } from './kind';
+export type { AnswerOption, Choice, PartText, ShownChoice } from './kind';
+export { freshId } from './kind';
+export { joined, parted } from './pairs';
+export { fileAddress, picture, type Picture } from './picture';
+export { describeItem, type DescribedItem } from './described';
+export { itemFacts, type ItemFacts } from './facts';
+export { markers, media, mediaBits, type MarkedBy, type Medium } from './media';
+export { blankPart, changeKind } from './change-kind';
 export { kindOf, kinds, partKinds, type Part, type PartKind, type SittingPart } from './kinds';
-export type { MultipleChoice, Numeric, ShortText, SingleChoice, TrueFalse } from './kinds';
-export type { SittingMultipleChoice, SittingNumeric, SittingShortText, SittingSingleChoice } from './kinds';
+export type * from './kinds';
 export {
   countable,
   forSitting,
   itemContent,
   itemPoints,
   keysInWords,
+  markedBy,
+  mediaOf,
   readItem,
   responses,
   responsesInWords,
   scoreItem,
   searchableText,
+  textsOfItem,
   type ItemContent,
   type ItemProblem,
   type Responses,

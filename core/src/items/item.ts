@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { roundPoints } from '../scoring';
 import { plainText, richText } from '../text';
+import type { PartText } from './kind';
 import { kindOf, part, type Part, type SittingPart } from './kinds';
+import type { MarkedBy } from './media';
 
 /** The content of one item revision: what is asked, what is right, what helps. Validated whole, stored as it is. */
 export const itemContent = z
@@ -11,10 +13,24 @@ export const itemContent = z
     explanation: richText.default(''),
     hints: z.array(richText).max(10).default([]),
     notes: z.string().max(4000).default(''),
+    /** The passage that it asks about, as it stood when the item was saved. */
+    passage: z.strictObject({ id: z.int().positive(), revision: z.int().positive() }).optional(),
   })
   .superRefine(({ parts }, context) => {
     const seen = new Set<string>();
-    parts.forEach(({ id }, at) => {
+    parts.forEach(({ id, needs }, at) => {
+      if (needs !== undefined && !seen.has(needs))
+        context.addIssue({
+          code: 'custom',
+          path: ['parts', at, 'needs'],
+          message: 'A part can only depend on one that stands before it.',
+        });
+      else if (needs !== undefined && kindOf(parts.find((own) => own.id === needs)!).markedBy !== 'machine')
+        context.addIssue({
+          code: 'custom',
+          path: ['parts', at, 'needs'],
+          message: 'A part can only depend on one that is marked by machine.',
+        });
       if (seen.has(id))
         context.addIssue({
           code: 'custom',
@@ -30,6 +46,7 @@ export type ItemContent = z.infer<typeof itemContent>;
 /** What a student receives while answers are open. */
 export interface SittingItem {
   stem: string;
+  passage?: { id: number; revision: number } | undefined;
   parts: SittingPart[];
 }
 
@@ -63,8 +80,8 @@ export const itemPoints = ({ parts }: Pick<ItemContent, 'parts'>) =>
   roundPoints(parts.reduce((sum, own) => sum + kindOf(own).points(own), 0));
 
 /** The item without anything that gives the answer away. */
-export function forSitting({ stem, parts }: ItemContent): SittingItem {
-  return { stem, parts: parts.map((own) => kindOf(own).forSitting(own)) };
+export function forSitting({ stem, parts, passage }: ItemContent): SittingItem {
+  return { stem, ...(passage && { passage }), parts: parts.map((own) => kindOf(own).forSitting(own)) };
 }
 
 /** Reads one part's response; what does not fit the kind counts as no answer. */
@@ -73,22 +90,44 @@ function responseTo(own: Part, given: Responses): unknown {
   return read.success ? read.data : undefined;
 }
 
+export interface ScoredPart {
+  id: string;
+  points: number;
+  most: number;
+  answered: boolean;
+  /** Answered, and a teacher has still to mark it. */
+  waits: boolean;
+}
+
 export interface ScoredItem {
   points: number;
   most: number;
-  parts: { id: string; points: number; most: number; answered: boolean }[];
+  waits: boolean;
+  parts: ScoredPart[];
 }
 
-/** Scores all parts of an item by its key. Never throws: a response that does not fit earns nothing. */
+/**
+ * Scores all parts of an item by its key. Never throws: a response that does not fit earns nothing. A part that needs
+ * another one counts only when that one earned all its points.
+ */
 export function scoreItem(item: Pick<ItemContent, 'parts'>, given: Responses): ScoredItem {
-  const parts = item.parts.map((own) => {
+  const parts: ScoredPart[] = [];
+  const isWhole = (id: string) => parts.some((own) => own.id === id && own.most > 0 && own.points >= own.most);
+  for (const own of item.parts) {
     const kind = kindOf(own);
     const response = responseTo(own, given);
     const answered = response !== undefined && !kind.isEmpty(response);
-    return { id: own.id, points: answered ? kind.score(own, response) : 0, most: kind.points(own), answered };
-  });
+    const counts = answered && (own.needs === undefined || isWhole(own.needs));
+    parts.push({
+      id: own.id,
+      points: counts ? kind.score(own, response) : 0,
+      most: kind.points(own),
+      answered,
+      waits: counts && kind.markedBy === 'hand',
+    });
+  }
   const sum = (pick: 'points' | 'most') => roundPoints(parts.reduce((total, own) => total + own[pick], 0));
-  return { points: sum('points'), most: sum('most'), parts };
+  return { points: sum('points'), most: sum('most'), waits: parts.some(({ waits }) => waits), parts };
 }
 
 /** The responses to an item in words, for lists and exports. */
@@ -102,12 +141,61 @@ export function responsesInWords({ parts }: Pick<ItemContent, 'parts'>, given: R
 }
 
 /** What counts as right, a sentence for each part. */
-export const keysInWords = ({ parts }: Pick<ItemContent, 'parts'>) => parts.map((own) => kindOf(own).keyInWords(own));
+export const keysInWords = ({ parts }: Pick<ItemContent, 'parts'>) =>
+  parts.map((own) => {
+    const needed = parts.findIndex(({ id }) => id === own.needs);
+    const only = needed < 0 ? '' : ` It counts only when part ${'ABCDEFGHIJKLMNOPQRST'[needed]} is right.`;
+    return kindOf(own).keyInWords(own) + only;
+  });
 
-/** All words of an item that a search should find. */
-export function searchableText({ stem, parts }: ItemContent): string {
-  const words = parts.flatMap((own) => [own.prompt ?? '', ...(kindOf(own).options?.(own) ?? []).map((o) => o.label)]);
-  return [plainText(stem), ...words.map(plainText)].filter(Boolean).join(' ');
+/** Every rich text of an item with its JSON pointer, for whatever has to look at all of them. */
+export function textsOfItem({ stem, parts, explanation, hints }: ItemContent): PartText[] {
+  return [
+    { at: '/stem', html: stem },
+    { at: '/explanation', html: explanation },
+    ...hints.map((html, at) => ({ at: `/hints/${at}`, html })),
+    ...parts.flatMap((own, at) => [
+      ...(own.prompt === undefined ? [] : [{ at: `/parts/${at}/prompt`, html: own.prompt }]),
+      ...kindOf(own)
+        .texts(own)
+        .map((text) => ({ at: `/parts/${at}${text.at}`, html: text.html })),
+    ]),
+  ];
+}
+
+/** All words of an item that a search should find: its stem, and what its parts show. */
+export function searchableText(content: ItemContent): { stem: string; choices: string } {
+  const shown = content.parts.flatMap((own) => [
+    own.prompt ?? '',
+    ...kindOf(own).texts(own).filter(({ at }) => at !== '/guide').map(({ html }) => html),
+  ]); // prettier-ignore
+  return { stem: plainText(content.stem), choices: shown.map(plainText).filter(Boolean).join(' ') };
+}
+
+/** Who marks the item: a person as soon as one part needs one, nobody when no part gives points. */
+export function markedBy({ parts }: Pick<ItemContent, 'parts'>): MarkedBy {
+  const by = parts.map((own) => kindOf(own).markedBy);
+  return by.includes('hand') ? 'hand' : by.includes('machine') ? 'machine' : 'nobody';
+}
+
+/** What a student sees or hears besides text. */
+export function mediaOf(content: ItemContent): { picture: boolean; sound: boolean; film: boolean } {
+  const shown = [
+    content.stem,
+    ...content.parts.flatMap((own) => [
+      own.prompt ?? '',
+      ...kindOf(own)
+        .texts(own)
+        .map(({ html }) => html),
+    ]),
+  ].join(' ');
+  return {
+    picture:
+      shown.includes('<img') ||
+      content.parts.some((own) => 'picture' in own || ('ground' in own && own.ground !== undefined)),
+    sound: shown.includes('<audio'),
+    film: shown.includes('<video'),
+  };
 }
 
 /** What was chosen or written in each part, under ids that can be counted. */

@@ -3,12 +3,20 @@
  * module and a line in `kinds/index.ts`; nothing else asks which kind it has before it.
  */
 import { z } from 'zod';
+import { mostPoints, type SetRule } from '../scoring';
 import { plainText, richText } from '../text';
+import type { Gist } from './gist';
+import { checkDistinct } from './pairs';
 
 export const partId = z.string().regex(/^[a-z0-9-]{1,24}$/, 'An id is 1 to 24 small letters, digits or hyphens.');
 
 /** What every part has, whatever its kind. */
-export const partBase = { id: partId, prompt: richText.optional() };
+export const partBase = {
+  id: partId,
+  prompt: richText.optional(),
+  /** The id of an earlier part: this one counts only when that one is wholly right. */
+  needs: partId.optional(),
+};
 
 export interface PartBase {
   id: string;
@@ -16,10 +24,13 @@ export interface PartBase {
   prompt?: string | undefined;
 }
 
+/** Words that are shown and must say something: a picture or a formula will do as well. */
+export const saying = (what: string) => richText.refine((html) => plainText(html) !== '', `${what} cannot be empty.`);
+
 /** A choice as the key's author sees it. */
 export const choice = z.strictObject({
   id: partId,
-  text: richText.refine((html) => plainText(html) !== '', 'A choice cannot be empty.'),
+  text: saying('A choice'),
   /** Keeps its place when choices are shuffled ("none of these"). */
   fixed: z.boolean().optional(),
   /** The mistake that a distractor stands for; for teachers only. */
@@ -40,24 +51,33 @@ export interface AnswerOption {
   mistake?: string | undefined;
 }
 
+/** A rich text of a part, and where in the part it stands. */
+export interface PartText {
+  at: string;
+  html: string;
+}
+
 export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   readonly kind: P['kind'];
   /** The name on screen. */
   readonly title: string;
-  /** The QTI 3.0 interaction that carries it. */
-  readonly qti: string;
+  /** When to take it, in a few words for the author. */
+  readonly asks: string;
+  /** The QTI 3.0 interaction that carries it; null where nothing is asked. */
+  readonly qti: string | null;
   readonly markedBy: 'machine' | 'hand' | 'nobody';
   readonly part: z.ZodType<P>;
   readonly response: z.ZodType<R>;
   /** The most points the part can give. */
   points(part: P): number;
+  /** Points by the key; a kind that is marked by hand gives none here. */
   score(part: P, response: R): number;
   isEmpty(response: R): boolean;
   /** The part as it may be shown while answers are still open: without key, rule and notes. */
   forSitting(part: P): S;
   /** The part with its choices in the order that `order` gives; kinds without choices leave it out. */
   arrange?(part: P, order: <T>(list: readonly T[]) => T[]): P;
-  /** What can be chosen, for counting; kinds with free answers leave it out. */
+  /** What can be chosen, at most 30, for counting; kinds with free or joined answers leave it out. */
   options?(part: P): AnswerOption[];
   chosen?(response: R): string[];
   /** One spelling for all answers that say the same; free answers are counted under it. */
@@ -66,30 +86,21 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   inWords(part: P, response: R): string;
   /** What counts as right, in one sentence. */
   keyInWords(part: P): string;
+  /** The part's rich texts besides its prompt. */
+  texts(part: P): PartText[];
+  /** What the part says whatever its kind, and a part of this kind from it. */
+  toGist(part: P): Gist;
+  fromGist(gist: Gist, id: string): P;
 }
 
 /** Points at what is wrong with a key that does not fit its choices. */
-export function checkChoices(choices: Choice[], key: string[], context: z.RefinementCtx): void {
-  const ids = new Set<string>();
-  const words = new Map<string, number>();
-  choices.forEach(({ id, text }, at) => {
-    if (ids.has(id))
-      context.addIssue({
-        code: 'custom',
-        path: ['choices', at, 'id'],
-        message: `Two choices have the id “${id}”.`,
-      });
-    ids.add(id);
-    const said = text.includes('data-formula') ? text : plainText(text);
-    const earlier = words.get(said);
-    if (earlier !== undefined)
-      context.addIssue({
-        code: 'custom',
-        path: ['choices', at, 'text'],
-        message: `Choices ${earlier + 1} and ${at + 1} are the same.`,
-      });
-    words.set(said, at);
-  });
+export function checkChoices(choices: readonly Choice[], key: readonly string[], context: z.RefinementCtx): void {
+  checkDistinct(choices, ['choices'], 'choices', context);
+  checkKey(choices, key, context);
+}
+
+export function checkKey(choices: readonly { id: string }[], key: readonly string[], context: z.RefinementCtx): void {
+  const ids = new Set(choices.map(({ id }) => id));
   key.forEach((id, at) => {
     if (!ids.has(id))
       context.addIssue({
@@ -100,16 +111,49 @@ export function checkChoices(choices: Choice[], key: string[], context: z.Refine
   });
 }
 
+/** Points at a table of points whose upper bound nobody can reach, or that gives nothing to anybody. */
+export function checkReachable(
+  rule: SetRule,
+  values: string[],
+  most: number | undefined,
+  context: z.RefinementCtx,
+): void {
+  if (rule.rule !== 'table') return;
+  const { upper, lower: _, ...unbounded } = rule;
+  const reachable = mostPoints(unbounded, values, most);
+  const issue = (path: string[], message: string) => context.addIssue({ code: 'custom', path: ['rule', ...path], message }); // prettier-ignore
+  if (reachable <= 0) issue(['values'], 'No answer earns points by this table.');
+  else if (upper !== undefined && upper > reachable)
+    issue(['upper'], `Nobody can reach ${upper} points: the best answer earns ${reachable}.`);
+  rule.values.forEach(({ value }, at) => {
+    if (values.length > 0 && !values.includes(value))
+      issue(['values', String(at), 'value'], `“${value}” is not among the choices.`);
+  });
+}
+
 /** Choices in a given order, those that are fixed in their own place. */
-export function reorder(choices: Choice[], order: <T>(list: readonly T[]) => T[]): Choice[] {
+export function reorder<T extends { fixed?: boolean | undefined }>(
+  choices: T[],
+  order: <U>(list: readonly U[]) => U[],
+): T[] {
   const free = order(choices.filter(({ fixed }) => !fixed));
   return choices.map((own) => (own.fixed ? own : free.shift()!));
 }
 
-export const shown = (choices: Choice[]): ShownChoice[] => choices.map(({ id, text }) => ({ id, text }));
+export const shown = (choices: readonly ShownChoice[]): ShownChoice[] => choices.map(({ id, text }) => ({ id, text }));
 
-export const asOptions = (choices: Choice[], key: string[]): AnswerOption[] =>
+export const asOptions = (choices: readonly Choice[], key: readonly string[]): AnswerOption[] =>
   choices.map(({ id, text, mistake }) => ({ id, label: plainText(text), right: key.includes(id), mistake }));
 
-export const labelOf = (choices: Choice[], id: string) =>
+export const labelOf = (choices: readonly ShownChoice[], id: string) =>
   plainText(choices.find((own) => own.id === id)?.text ?? '') || id;
+
+export const textsOf = (list: readonly ShownChoice[], at: string): PartText[] =>
+  list.map(({ text }, n) => ({ at: `/${at}/${n}/text`, html: text }));
+
+/** An id that none of `taken` has: a, b, c … then c2, c3 … */
+export function freshId(taken: readonly string[]): string {
+  const used = new Set(taken);
+  for (const letter of 'abcdefghijklmnopqrstuvwxyz') if (!used.has(letter)) return letter;
+  for (let n = 2; ; n++) if (!used.has(`c${n}`)) return `c${n}`;
+}

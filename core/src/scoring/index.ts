@@ -1,14 +1,18 @@
 export { fold, foldEverything, type Folding } from './folding';
 export { longestNumber, readNumber, type DecimalSign, type Reading } from './numbers';
 export * as exact from './rational';
+export { shareOfPairs, shareOfPlaces } from './order';
 export {
   allOrNothing,
+  byHand,
   mostPoints,
   oneRule,
+  orderRule,
   pointsForSet,
   pointsTable,
   roundPoints,
   setRule,
   type OneRule,
+  type OrderRule,
   type SetRule,
 } from './rules';

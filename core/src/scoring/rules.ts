@@ -48,8 +48,18 @@ export const pointsTable = z
 export const setRule = z.discriminatedUnion('rule', [allOrNothing, eachRight, wrongTakesAway, pointsTable]);
 export const oneRule = z.discriminatedUnion('rule', [allOrNothing, pointsTable]);
 
+/** For an order: the whole, each thing in its own place, or each pair in the right order. */
+export const orderRule = z.discriminatedUnion('rule', [
+  allOrNothing,
+  z.strictObject({ rule: z.literal('each-place'), points }),
+  z.strictObject({ rule: z.literal('each-pair'), points }),
+]);
+/** A teacher gives up to so many points. */
+export const byHand = z.strictObject({ rule: z.literal('by-hand'), points });
+
 export type SetRule = z.infer<typeof setRule>;
 export type OneRule = z.infer<typeof oneRule>;
+export type OrderRule = z.infer<typeof orderRule>;
 type PointsTable = z.infer<typeof pointsTable>;
 
 /** Points to a millionth, so that thirds add up to what they should and 0.1 + 0.2 is 0.3. */

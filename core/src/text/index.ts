@@ -7,12 +7,16 @@ import { z } from 'zod';
 /** The elements a wording may hold. Everything else is refused at the server's door. */
 export const allowedElements = [
   'p', 'br', 'strong', 'em', 'u', 's', 'sub', 'sup', 'ul', 'ol', 'li', 'blockquote', 'code',
-  'table', 'thead', 'tbody', 'tr', 'th', 'td', 'span',
+  'table', 'thead', 'tbody', 'tr', 'th', 'td', 'span', 'img', 'audio', 'video',
 ] as const; // prettier-ignore
 
 /** The attributes an element may carry. */
 export const allowedAttributes: Record<string, string[]> = {
-  span: ['data-formula'],
+  /** A formula, a gap to be filled, words that can be chosen, or another size. */
+  span: ['data-formula', 'data-gap', 'data-words', 'data-size'],
+  img: ['src', 'alt', 'width', 'height'],
+  audio: ['src', 'title', 'controls'],
+  video: ['src', 'title', 'controls', 'width', 'height'],
   td: ['colspan', 'rowspan'],
   th: ['colspan', 'rowspan', 'scope'],
   ol: ['start'],
@@ -49,9 +53,12 @@ function typed(latex: string): string {
     .replace(/[{}]/g, '');
 }
 
-/** The words of a rich text on one line, without markup; a formula stands as it would be typed. */
+/** The words of a rich text on one line, without markup; a formula stands as it would be typed, a picture as its words. */
 export function plainText(html: string): string {
   return html
+    .replace(/<img[^>]*\salt="([^"]*)"[^>]*>/gi, ' $1 ')
+    .replace(/<(?:audio|video)[^>]*\stitle="([^"]*)"[^>]*>/gi, ' $1 ')
+    .replace(/<span[^>]*data-gap="[^"]*"[^>]*>.*?<\/span>/gs, ' ___ ')
     .replace(/<span[^>]*data-formula="([^"]*)"[^>]*>.*?<\/span>/gs, (_, latex: string) => typed(latex))
     .replace(/<(?:\/p|\/li|\/tr|\/td|\/th|br|\/blockquote)[^>]*>/gi, ' ')
     .replace(/<[^>]*>/g, '')
@@ -62,6 +69,12 @@ export function plainText(html: string): string {
     })
     .replace(/\s+/g, ' ')
     .trim();
+}
+
+/** The places of a text that carry a mark such as `data-gap`, with its value and the words inside. */
+export function marked(html: string, mark: 'data-gap' | 'data-words'): { id: string; text: string }[] {
+  const spans = html.matchAll(new RegExp(`<span[^>]*\\s${mark}="([^"]*)"[^>]*>(.*?)</span>`, 'gs'));
+  return Array.from(spans, ([, id = '', inside = '']) => ({ id, text: plainText(inside) }));
 }
 
 /** Plain words as rich text. */

@@ -17,8 +17,22 @@ const audiences: Record<Exclude<Audience, 'anyone'>, readonly Role[]> = {
 
 export const mayCall = (who: Exclude<Audience, 'anyone'>, role: Role) => audiences[who].includes(role);
 
+const ownBank = `(b.owner_id = :me OR (b.owner_id IS NULL AND b.reach = 'school' AND b.school_id = :school))`;
+const openBank = `(b.reach = 'everybody' OR (b.reach = 'school' AND b.school_id = :school))`;
+const sharedFor = (...rights: string[]) =>
+  `b.id IN (SELECT bs.bank_id FROM bank_shares bs WHERE bs.account_id = :me AND bs.may IN (${rights.map((own) => `'${own}'`).join(', ')}))`;
+
 /** SQL for the banks (as `b`) that :me of :school may read. */
-export const readableBank = `(b.reach = 'everybody' OR (b.reach = 'school' AND b.school_id = :school) OR b.owner_id = :me)`;
+export const readableBank = `(${ownBank} OR ${openBank} OR ${sharedFor('read', 'use', 'edit')})`;
+
+/** SQL for the banks (as `b`) whose items :me may put into tests and copy. */
+export const usableBank = `(${ownBank} OR ${openBank} OR ${sharedFor('use', 'edit')})`;
+
+/** SQL for the banks (as `b`) in which :me may change items and folders; a school's bank without an owner is its teachers'. */
+export const editableBank = `(${ownBank} OR ${sharedFor('edit')})`;
+
+/** SQL for what :me may do in a readable bank (as `b`): 'read', 'use' or 'edit'. */
+export const bankRight = `CASE WHEN ${editableBank} THEN 'edit' WHEN ${usableBank} THEN 'use' ELSE 'read' END`;
 
 /** SQL for the tests (as `t`) that :me may read and change. */
 export const ownTest = `(t.owner_id = :me)`;

@@ -16,7 +16,7 @@ type Wanted = BodyOf<typeof api.giveAssignment>;
 
 /** The test as it stands now, whole: what students sit never changes with it. */
 async function freeze(database: Sequelize, me: SignedIn, outline: Outline): Promise<Edition> {
-  const revisions = await readRevisions(database, me.account.id, [
+  const revisions = await readRevisions(database, me, [
     ...new Set(allEntries(outline).map((entry) => entry.revisionId)),
   ]);
   const byId = new Map(revisions.map((own) => [own.revisionId, own]));

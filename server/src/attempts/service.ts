@@ -195,9 +195,9 @@ export async function handIn(
     );
     const answers = new Map(stored.map(({ entry, responses }) => [entry, fromJson<Responses>(responses)]));
     const scores = scoreAttempt(edition, answers, { seed: attempt.seed, rules: given.rules, ranOut });
-    await database.query('INSERT INTO scores (attempt_id, entry_id, points, most, reached) VALUES :lines', {
+    await database.query('INSERT INTO scores (attempt_id, entry_id, points, most, reached, waits) VALUES :lines', {
       replacements: {
-        lines: scores.map(({ entry, points, most, reached }) => [attemptId, entry, points, most, reached]),
+        lines: scores.map(({ entry, points, most, reached, waits }) => [attemptId, entry, points, most, reached, waits]), // prettier-ignore
       },
       transaction,
     });

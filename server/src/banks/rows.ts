@@ -1,71 +1,95 @@
 /** Item rows as the contract gives them, for revisions that were chosen elsewhere. */
 import type { ItemRow } from '@oaken/contract/banks';
-import type { Sequelize } from 'sequelize';
-import type { ItemContent, PartKind } from '@oaken/core/items';
-import { fromJson, rows } from '../database/connect';
+import type { ItemContent, ItemFacts } from '@oaken/core/items';
+import type { Sequelize, Transaction } from 'sequelize';
+import { asking, bankRight, readableBank } from '../access';
+import type { SignedIn } from '../accounts/sessions';
+import { fromJson, rows, toMillis, type Values } from '../database/connect';
 
-interface RevisionRow {
-  id: number;
-  revisionId: number;
-  revision: number;
+interface RevisionRow extends Omit<ItemRow, 'content' | 'standards' | 'grades' | 'tags' | 'facility' | 'editedAt'> {
   testId: number | null;
   content: unknown;
-  kind: PartKind;
-  points: number;
-  subject: string;
-  depth: number | null;
-  seconds: number | null;
-  bank: string;
   seenN: number;
   seenShare: number;
-  uses: number;
+  editedAt: Date;
+  standards: string | null;
+  grades: string | null;
+  tags: string | null;
+}
+
+type Row = ItemRow & { testId: number | null };
+
+/** Everything about a revision in one statement: the lists beside it come joined, parted by signs that names cannot hold. */
+async function read(
+  database: Sequelize,
+  me: SignedIn,
+  from: string,
+  where: string,
+  values: Values,
+  transaction?: Transaction,
+): Promise<Row[]> {
+  const found = await rows<RevisionRow>(
+    database,
+    `SELECT i.id, r.id AS revisionId, r.number AS revision, r.test_id AS testId, r.content, r.kind, r.marked_by AS markedBy,
+            r.points, r.subject, r.depth, r.seconds, r.author, r.licence, b.name AS bank, b.id AS bankId,
+            i.folder_id AS folderId, ${bankRight} AS may, i.seen_n AS seenN, i.seen_share AS seenShare, i.separation, i.uses,
+            r.created_at AS editedAt,
+            (SELECT GROUP_CONCAT(CONCAT_WS('\t', s.id, s.code, s.statement) ORDER BY s.position SEPARATOR '\n')
+               FROM revision_standards rs JOIN standards s ON s.id = rs.standard_id WHERE rs.revision_id = r.id) AS standards,
+            (SELECT GROUP_CONCAT(rg.grade ORDER BY rg.grade) FROM revision_grades rg WHERE rg.revision_id = r.id) AS grades,
+            (SELECT GROUP_CONCAT(rt.tag ORDER BY rt.tag SEPARATOR '\n') FROM revision_tags rt WHERE rt.revision_id = r.id) AS tags
+       FROM ${from} JOIN banks b ON b.id = i.bank_id WHERE ${where}`,
+    { ...asking(me), ...values },
+    transaction,
+  );
+  return found.map(({ seenN, seenShare, content, editedAt, standards, grades, tags, ...rest }) => ({
+    ...rest,
+    content: fromJson<ItemContent>(content),
+    standards: (standards?.split('\n') ?? []).map((line) => {
+      const [id, code = '', statement = ''] = line.split('\t');
+      return { id: Number(id), code, statement };
+    }),
+    grades: grades?.split(',').map(Number) ?? [],
+    tags: tags?.split('\n') ?? [],
+    facility: seenN > 0 ? { value: seenShare, n: seenN } : null,
+    editedAt: toMillis(editedAt),
+  }));
 }
 
 /** In the order of `revisionIds`; ids that do not exist are left out. */
 export async function readRevisions(
   database: Sequelize,
-  me: number,
+  me: SignedIn,
   revisionIds: number[],
-): Promise<(ItemRow & { testId: number | null })[]> {
+  transaction?: Transaction,
+): Promise<Row[]> {
   if (revisionIds.length === 0) return [];
-  const [found, standards, grades] = await Promise.all([
-    rows<RevisionRow>(
-      database,
-      `SELECT i.id, r.id AS revisionId, r.number AS revision, r.test_id AS testId, r.content, r.kind, r.points, r.subject,
-              r.depth, r.seconds, b.name AS bank, i.seen_n AS seenN, i.seen_share AS seenShare,
-              (SELECT COUNT(DISTINCT t.id) FROM revisions r2 JOIN test_revisions tr ON tr.revision_id = r2.id
-                 JOIN tests t ON t.id = tr.test_id
-                WHERE r2.item_id = i.id AND t.owner_id = :me AND t.removed_at IS NULL) AS uses
-         FROM revisions r JOIN items i ON i.id = r.item_id JOIN banks b ON b.id = i.bank_id
-        WHERE r.id IN (:revisionIds)`,
-      { me, revisionIds },
-    ),
-    rows<{ revisionId: number; id: number; code: string; statement: string }>(
-      database,
-      `SELECT rs.revision_id AS revisionId, s.id, s.code, s.statement
-         FROM revision_standards rs JOIN standards s ON s.id = rs.standard_id
-        WHERE rs.revision_id IN (:revisionIds) ORDER BY s.position`,
-      { revisionIds },
-    ),
-    rows<{ revisionId: number; grade: number }>(
-      database,
-      'SELECT revision_id AS revisionId, grade FROM revision_grades WHERE revision_id IN (:revisionIds) ORDER BY grade',
-      { revisionIds },
-    ),
-  ]);
-  const byId = new Map(found.map((one) => [one.revisionId, one]));
-  return revisionIds.flatMap((revisionId) => {
-    const one = byId.get(revisionId);
-    if (!one) return [];
-    const { seenN, seenShare, content, ...rest } = one;
-    return [
-      {
-        ...rest,
-        content: fromJson<ItemContent>(content),
-        standards: standards.filter((own) => own.revisionId === revisionId).map(({ revisionId: _, ...own }) => own),
-        grades: grades.filter((own) => own.revisionId === revisionId).map(({ grade }) => grade),
-        facility: seenN > 0 ? { value: seenShare, n: seenN } : null,
-      },
-    ];
-  });
+  const found = await read(database, me, 'revisions r JOIN items i ON i.id = r.item_id', 'r.id IN (:revisionIds)', { revisionIds }, transaction); // prettier-ignore
+  const byId = new Map(found.map((own) => [own.revisionId, own]));
+  return revisionIds.flatMap((id) => byId.get(id) ?? []);
 }
+
+/** The items as they stand now, in the order of `itemIds`; those that I may not read are left out. */
+export async function readItems(
+  database: Sequelize,
+  me: SignedIn,
+  itemIds: number[],
+  also = 'i.retired_at IS NULL',
+): Promise<ItemRow[]> {
+  if (itemIds.length === 0) return [];
+  const found = await read(database, me, 'items i JOIN revisions r ON r.id = i.revision_id', `i.id IN (:itemIds) AND ${also} AND ${readableBank}`, { itemIds }); // prettier-ignore
+  const byId = new Map(found.map(({ testId: _, ...own }) => [own.id, own]));
+  return itemIds.flatMap((id) => byId.get(id) ?? []);
+}
+
+/** The facts of a row, as a new revision takes them over. */
+export const factsOf = (own: ItemRow): ItemFacts => ({
+  subject: own.subject,
+  grades: own.grades,
+  standards: own.standards.map(({ id }) => id),
+  depth: own.depth,
+  seconds: own.seconds,
+  tags: own.tags,
+  author: own.author,
+  licence: own.licence,
+});

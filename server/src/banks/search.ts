@@ -1,131 +1,66 @@
-import { pageSize, type search } from '@oaken/contract/banks';
-import type { Sequelize } from 'sequelize';
+import { mostAtOnce, pageSize, type search } from '@oaken/contract/banks';
+import type { Question } from '@oaken/core/finding';
+import { atWall } from '@oaken/core/timing';
 import type { z } from 'zod';
-import { asking, readableBank } from '../access';
+import { asking, ownClass, readableBank } from '../access';
 import type { SignedIn } from '../accounts/sessions';
-import { row, rows, type Values } from '../database/connect';
-import { withBelow } from '../standards/service';
-import { readRevisions } from './rows';
+import type { Context } from '../context';
+import { row, rows } from '../database/connect';
+import { readItems } from './rows';
 
-type Search = z.output<typeof search>;
-type Filter = 'words' | 'standard' | 'grades' | 'subject' | 'kind' | 'depth' | 'bank' | 'folder';
-type Conditions = Partial<Record<Filter, string>>;
+type Search = Omit<z.output<typeof search>, 'from'> & { from?: number };
 
-const likeAny = (text: string) => `%${text.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
-
-/** One condition for each filter that is set, so that a count can leave its own filter out. */
-async function conditionsOf(database: Sequelize, wanted: Search): Promise<{ conditions: Conditions; values: Values }> {
-  const conditions: Conditions = {};
-  const values: Values = {};
-  const words = wanted.words?.split(/\s+/).filter(Boolean).slice(0, 8) ?? [];
-  if (words.length > 0) {
-    conditions.words = words
-      .map((word, at) => {
-        values[`word${at}`] = likeAny(word);
-        values[`code${at}`] = likeAny(word.replace(/[^\p{L}\p{N}]/gu, ''));
-        const inCode = `EXISTS (SELECT 1 FROM revision_standards ws JOIN standards w ON w.id = ws.standard_id
-                         WHERE ws.revision_id = r.id AND REPLACE(w.code, '.', '') LIKE :code${at})`;
-        return /[\p{L}\p{N}]/u.test(word) ? `(r.words LIKE :word${at} OR ${inCode})` : `r.words LIKE :word${at}`;
-      })
-      .join(' AND ');
-  }
-  if (wanted.standard !== undefined) {
-    values.standards = [...(await withBelow(database, wanted.standard)), 0];
-    conditions.standard =
-      'EXISTS (SELECT 1 FROM revision_standards rs WHERE rs.revision_id = r.id AND rs.standard_id IN (:standards))';
-  }
-  if (wanted.grades?.length) {
-    values.grades = wanted.grades;
-    conditions.grades =
-      'EXISTS (SELECT 1 FROM revision_grades rg WHERE rg.revision_id = r.id AND rg.grade IN (:grades))';
-  }
-  const equal = {
-    subject: 'r.subject',
-    kind: 'r.kind',
-    depth: 'r.depth',
-    bank: 'i.bank_id',
-    folder: 'i.folder_id',
-  } as const;
-  for (const [name, column] of Object.entries(equal) as [keyof typeof equal, string][]) {
-    if (wanted[name] === undefined) continue;
-    values[name] = wanted[name];
-    conditions[name] = `${column} = :${name}`;
-  }
-  return { conditions, values };
+export async function readableBanks({ database }: Context, me: SignedIn): Promise<number[]> {
+  const found = await rows<{ id: number }>(database, `SELECT b.id FROM banks b WHERE ${readableBank}`, asking(me));
+  return found.map(({ id }) => id);
 }
 
-const orders: Record<Search['sort'], string> = {
-  relevance: 'i.seen_n DESC, i.id',
-  newest: 'r.created_at DESC, i.id DESC',
-  easiest: 'i.seen_n = 0, i.seen_share DESC, i.id',
-  hardest: 'i.seen_n = 0, i.seen_share, i.id',
-  'most-used': '(SELECT COUNT(*) FROM test_revisions tr WHERE tr.revision_id = r.id) DESC, i.id',
-};
+/** Midnight of a day at the school. */
+async function startOf({ database }: Context, me: SignedIn, day: string): Promise<number> {
+  const school = await row<{ zone: string }>(database, 'SELECT zone FROM schools WHERE id = :school', asking(me));
+  const read = atWall(`${day}T00:00`, school!.zone);
+  return read.ok ? read.at : Date.parse(day);
+}
 
-export async function searchItems(database: Sequelize, me: SignedIn, wanted: Search) {
-  const { conditions, values: filterValues } = await conditionsOf(database, wanted);
-  const values = { ...filterValues, ...asking(me) };
-  const where = (leaveOut?: Filter) =>
-    ['i.retired_at IS NULL', readableBank]
-      .concat(Object.entries(conditions).flatMap(([name, sql]) => (name === leaveOut ? [] : [sql])))
-      .join(' AND ');
-  const from = 'items i JOIN revisions r ON r.id = i.revision_id JOIN banks b ON b.id = i.bank_id';
-  const countBy = (filter: Filter, column: string, join = '') =>
-    rows<{ choice: number | string; n: number }>(
-      database,
-      `SELECT ${column} AS choice, COUNT(DISTINCT i.id) AS n FROM ${from} ${join}
-        WHERE ${where(filter)} AND ${column} IS NOT NULL GROUP BY ${column}`,
-      values,
-    );
+/** What my classes, or the one named, were given since then. */
+async function givenSince(
+  context: Context,
+  me: SignedIn,
+  since: number,
+  classId: number | undefined,
+): Promise<number[]> {
+  const found = await rows<{ id: number }>(
+    context.database,
+    `SELECT DISTINCT er.item_id AS id FROM assignments a JOIN assignment_classes ac ON ac.assignment_id = a.id
+       JOIN classes c ON c.id = ac.class_id JOIN edition_revisions er ON er.edition_id = a.edition_id
+      WHERE a.taken_back_at IS NULL AND a.opens_at >= :since AND ${ownClass} ${classId === undefined ? '' : 'AND c.id = :classId'}`,
+    { ...asking(me), since: new Date(since), classId: classId ?? 0 },
+  );
+  return found.map(({ id }) => id);
+}
 
-  const [total, page, pairs, tree, grades, kinds, depths] = await Promise.all([
-    row<{ n: number }>(database, `SELECT COUNT(*) AS n FROM ${from} WHERE ${where()}`, values),
-    rows<{ revisionId: number }>(
-      database,
-      `SELECT r.id AS revisionId FROM ${from} WHERE ${where()} ORDER BY ${orders[wanted.sort]} LIMIT :from, :size`,
-      { ...values, from: wanted.from, size: pageSize },
-    ),
-    rows<{ item: number; standard: number }>(
-      database,
-      `SELECT i.id AS item, cs.standard_id AS standard FROM ${from}
-         JOIN revision_standards cs ON cs.revision_id = r.id WHERE ${where('standard')}`,
-      values,
-    ),
-    rows<{ id: number; parentId: number | null }>(database, 'SELECT id, parent_id AS parentId FROM standards'),
-    countBy('grades', 'cg.grade', 'JOIN revision_grades cg ON cg.revision_id = r.id'),
-    countBy('kind', 'r.kind'),
-    countBy('depth', 'r.depth'),
-  ]);
-  const tally = (list: { choice: number | string; n: number }[]) =>
-    list.map(({ choice, n }): [number | string, number] => [choice, n]);
+async function questionOf(context: Context, me: SignedIn, wanted: Search, size: number): Promise<Question> {
+  const { sort, from = 0, passage, editedSince, unusedSince, unusedBy, ...rest } = wanted;
+  const since = unusedSince === undefined ? null : await startOf(context, me, unusedSince);
   return {
-    total: total?.n ?? 0,
-    items: await readRevisions(
-      database,
-      me.account.id,
-      page.map(({ revisionId }) => revisionId),
-    ),
-    counts: {
-      standards: countUpwards(pairs, tree),
-      grades: tally(grades),
-      kinds: tally(kinds),
-      depths: tally(depths),
-    },
+    ...rest,
+    order: sort,
+    from,
+    size,
+    banks: await readableBanks(context, me),
+    passage: passage === undefined ? undefined : passage === 'yes',
+    editedSince: editedSince === undefined ? undefined : await startOf(context, me, editedSince),
+    without: since === null ? undefined : await givenSince(context, me, since, unusedBy),
   };
 }
 
-/** Each item counts once for its standard and once for each one above it. */
-function countUpwards(
-  pairs: { item: number; standard: number }[],
-  tree: { id: number; parentId: number | null }[],
-): [number, number][] {
-  const parent = new Map(tree.map(({ id, parentId }) => [id, parentId]));
-  const items = new Map<number, Set<number>>();
-  for (const { item, standard } of pairs) {
-    for (let at: number | null = standard; at !== null; at = parent.get(at) ?? null) {
-      const held = items.get(at) ?? new Set();
-      items.set(at, held.add(item));
-    }
-  }
-  return [...items].map(([standard, held]) => [standard, held.size]);
+export async function searchItems(context: Context, me: SignedIn, wanted: Search) {
+  const found = await context.finder.find(await questionOf(context, me, wanted, pageSize));
+  const { total, counts, matched, mended, ids } = found;
+  return { total, counts, matched, mended, items: await readItems(context.database, me, ids) };
+}
+
+export async function findItemIds(context: Context, me: SignedIn, wanted: Search) {
+  const { total, ids } = await context.finder.find(await questionOf(context, me, wanted, mostAtOnce));
+  return { total, ids };
 }

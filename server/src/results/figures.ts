@@ -16,7 +16,7 @@ export async function renewFigures({ database, now }: Context): Promise<number> 
            SELECT er.item_id, COUNT(*) AS n, AVG(s.points / s.most) AS share
              FROM edition_revisions er JOIN assignments a ON a.edition_id = er.edition_id
              JOIN attempts t ON t.assignment_id = a.id AND t.handed_in_at IS NOT NULL
-             JOIN scores s ON s.attempt_id = t.id AND s.entry_id = er.entry_id AND s.reached AND s.most > 0
+             JOIN scores s ON s.attempt_id = t.id AND s.entry_id = er.entry_id AND s.reached AND NOT s.waits AND s.most > 0
             WHERE er.item_id IN (SELECT own.item_id FROM edition_revisions own JOIN assignments b ON b.edition_id = own.edition_id WHERE b.id = :id)
             GROUP BY er.item_id
          ) seen ON seen.item_id = i.id

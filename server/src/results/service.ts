@@ -133,6 +133,7 @@ function studentResult(sheet: Sheet, own: StudentLine): StudentResult {
           const score = sheet.scores.get(attemptId!)?.get(entry.id);
           const reached = score?.reached ?? false;
           return {
+            waits: score?.waits ?? false,
             share: reached && entry.points > 0 ? score!.points / entry.points : null,
             points: score?.points ?? 0,
             said: responsesInWords(entry.content, answerTo(sheet, attemptId!, entry)),

@@ -26,7 +26,7 @@ export interface Sheet {
   students: StudentLine[];
   /** By attempt, then entry. */
   answers: Map<number, Map<string, Responses>>;
-  scores: Map<number, Map<string, { points: number; reached: boolean }>>;
+  scores: Map<number, Map<string, { points: number; reached: boolean; waits: boolean }>>;
 }
 
 export async function readSheet(database: Sequelize, assignment: AssignmentRow): Promise<Sheet> {
@@ -54,9 +54,9 @@ export async function readSheet(database: Sequelize, assignment: AssignmentRow):
          FROM attempts t JOIN answers r ON r.attempt_id = t.id WHERE t.assignment_id = :id`,
       values,
     ),
-    rows<{ attempt: number; entry: string; points: number; reached: number }>(
+    rows<{ attempt: number; entry: string; points: number; reached: number; waits: number }>(
       database,
-      `SELECT s.attempt_id AS attempt, s.entry_id AS entry, s.points, s.reached
+      `SELECT s.attempt_id AS attempt, s.entry_id AS entry, s.points, s.reached, s.waits
          FROM attempts t JOIN scores s ON s.attempt_id = t.id WHERE t.assignment_id = :id`,
       values,
     ),
@@ -66,7 +66,11 @@ export async function readSheet(database: Sequelize, assignment: AssignmentRow):
     entries: entriesOf(fromJson<Edition>(editions[0]!.content)),
     students,
     answers: gather(answers, ({ responses }) => fromJson<Responses>(responses)),
-    scores: gather(scores, ({ points, reached }) => ({ points, reached: Boolean(reached) })),
+    scores: gather(scores, ({ points, reached, waits }) => ({
+      points,
+      reached: Boolean(reached),
+      waits: Boolean(waits),
+    })),
   };
 }
 
@@ -97,7 +101,8 @@ export function tableOf({ entries, answers, scores }: Sheet, finished: StudentLi
   finished.forEach(({ attemptId }, s) => {
     entries.forEach(({ id }, i) => {
       const score = scores.get(attemptId!)?.get(id);
-      if (!score?.reached) return;
+      // What waits to be marked says nothing about the item yet.
+      if (!score?.reached || score.waits) return;
       points[s * k + i] = score.points;
       const own = counted[i];
       if (!own) return;

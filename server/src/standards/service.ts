@@ -13,16 +13,3 @@ export async function readStandards(database: Sequelize): Promise<(Standard & { 
   );
   return list.map((one) => ({ ...one, grades: one.grades?.split(',').map(Number) ?? [] }));
 }
-
-/** The ids of a standard and of everything below it. */
-export async function withBelow(database: Sequelize, standardId: number): Promise<number[]> {
-  const found = await rows<{ id: number }>(
-    database,
-    `WITH RECURSIVE below AS (
-       SELECT id FROM standards WHERE id = :standardId
-       UNION ALL SELECT s.id FROM standards s JOIN below ON s.parent_id = below.id
-     ) SELECT id FROM below`,
-    { standardId },
-  );
-  return found.map(({ id }) => id);
-}

@@ -1,5 +1,5 @@
 import type { TestAnswer } from '@oaken/contract/tests';
-import { itemPoints, searchableText, type ItemContent } from '@oaken/core/items';
+import type { ItemContent } from '@oaken/core/items';
 import {
   allEntries,
   applyChange,
@@ -11,14 +11,15 @@ import {
 } from '@oaken/core/tests';
 import { randomBytes } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
-import { asking, insistOnTest, ownTest, readableBank } from '../access';
+import { asking, insistOnTest, ownTest, usableBank } from '../access';
 import type { SignedIn } from '../accounts/sessions';
-import { readRevisions } from '../banks/rows';
+import { refuseBroken, writeRevision } from '../banks/revisions';
+import { factsOf, readItems, readRevisions } from '../banks/rows';
+import { recountUses } from '../banks/uses';
 import type { Context } from '../context';
 import { fromJson, row, rows, toMillis } from '../database/connect';
-import { invalid, notFound, Problem } from '../http/problem';
+import { notFound, Problem } from '../http/problem';
 import { Test } from './model';
-import { markupProblems } from './wording';
 
 export const newKey = () => randomBytes(6).toString('base64url');
 
@@ -40,7 +41,14 @@ async function hold(database: Sequelize, me: SignedIn, testId: number, transacti
   return { ...found, outline: fromJson<Outline>(found.outline) };
 }
 
-async function store(context: Context, testId: number, outline: Outline, transaction: Transaction): Promise<void> {
+/** @param before the entries as they stood, so that what was taken out is counted anew as well */
+async function store(
+  context: Context,
+  testId: number,
+  outline: Outline,
+  before: Outline | null,
+  transaction: Transaction,
+): Promise<void> {
   const { database, now } = context;
   await database.query(
     'UPDATE tests SET outline = :outline, title = :title, version = version + 1, changed_at = :now WHERE id = :testId',
@@ -49,16 +57,28 @@ async function store(context: Context, testId: number, outline: Outline, transac
       transaction,
     },
   );
-  await database.query('DELETE FROM test_revisions WHERE test_id = :testId', {
-    replacements: { testId },
-    transaction,
-  });
+  await pin(database, testId, outline, before, transaction);
+}
+
+/** Follows the outline in `test_revisions`, and counts the tests of every item that came or went. */
+async function pin(
+  database: Sequelize,
+  testId: number,
+  outline: Outline,
+  before: Outline | null,
+  transaction: Transaction,
+): Promise<void> {
+  await database.query('DELETE FROM test_revisions WHERE test_id = :testId', { replacements: { testId }, transaction });
   const pinned = [...new Set(allEntries(outline).map(({ revisionId }) => revisionId))];
   if (pinned.length > 0)
     await database.query('INSERT INTO test_revisions (test_id, revision_id) VALUES :pairs', {
       replacements: { pairs: pinned.map((revisionId) => [testId, revisionId]) },
       transaction,
     });
+  const [now, then] = [outline, before].map((own) => new Set(own ? allEntries(own).map(({ itemId }) => itemId) : []));
+  const items = [...new Set([...now!, ...then!])].filter((id) => now!.has(id) !== then!.has(id));
+  if (items.length > 0)
+    await database.query(recountUses, { replacements: { items: items.sort((a, b) => a - b) }, transaction });
 }
 
 /** Entries may only pin revisions that their author may read: of a readable bank, or made for this very test. */
@@ -74,7 +94,7 @@ async function checkPins(
     database,
     `SELECT r.id AS revisionId, r.item_id AS itemId FROM revisions r JOIN items i ON i.id = r.item_id JOIN banks b ON b.id = i.bank_id
       WHERE r.id IN (:revisionIds)
-        AND (r.test_id = :testId OR (r.test_id IS NULL AND ${readableBank}))`,
+        AND (r.test_id = :testId OR (r.test_id IS NULL AND ${usableBank}))`,
     { ...asking(me), testId, revisionIds: entries.map(({ revisionId }) => revisionId) },
     transaction,
   );
@@ -98,7 +118,7 @@ export async function readTest(database: Sequelize, me: SignedIn, testId: number
   );
   if (!found) throw notFound('The test');
   const outline = fromJson<Outline>(found.outline);
-  const revisions = await readRevisions(database, me.account.id, [
+  const revisions = await readRevisions(database, me, [
     ...new Set(allEntries(outline).map((entry) => entry.revisionId)),
   ]);
   const given = await rows<{ assignmentId: number; classes: string; opensAt: Date }>(
@@ -179,37 +199,21 @@ export async function makeTest(
       transaction,
     );
     const id = made!.id;
-    for (const { revisionId } of items)
-      await database.query('INSERT IGNORE INTO test_revisions (test_id, revision_id) VALUES (:id, :revisionId)', {
-        replacements: { id, revisionId },
-        transaction,
-      });
+    await pin(database, id, outline, null, transaction);
     return { id };
   });
 }
 
 async function pickedItems(database: Sequelize, me: SignedIn, itemIds: number[]) {
-  if (itemIds.length === 0) return [];
-  const found = await rows<{ id: number; revisionId: number }>(
-    database,
-    `SELECT i.id, i.revision_id AS revisionId FROM items i JOIN banks b ON b.id = i.bank_id
-      WHERE i.id IN (:itemIds) AND i.retired_at IS NULL AND ${readableBank}`,
-    { ...asking(me), itemIds },
-  );
-  const revision = new Map(found.map(({ id, revisionId }) => [id, revisionId]));
   const wanted = [...new Set(itemIds)];
-  const missing = wanted.filter((id) => !revision.has(id));
-  if (missing.length > 0)
+  const found = (await readItems(database, me, wanted)).filter(({ may }) => may !== 'read');
+  if (found.length < wanted.length)
     throw new Problem(
       404,
-      `${missing.length} of the picked items can no longer be found.`,
+      `${wanted.length - found.length} of the picked items can no longer be found.`,
       'They were retired or are not shared with you any more.',
     );
-  return readRevisions(
-    database,
-    me.account.id,
-    wanted.map((id) => revision.get(id)!),
-  );
+  return found;
 }
 
 export async function changeTest(context: Context, me: SignedIn, testId: number, changes: Change[]): Promise<void> {
@@ -226,7 +230,7 @@ export async function changeTest(context: Context, me: SignedIn, testId: number,
       if (error instanceof ChangeRefused) throw new Problem(409, 'That change does not fit any more.', error.message);
       throw error;
     }
-    await store(context, testId, outline, transaction);
+    await store(context, testId, outline, held.outline, transaction);
   });
 }
 
@@ -238,8 +242,6 @@ export async function reviseEntry(
   wanted: { basedOn: number; content: ItemContent },
 ): Promise<void> {
   const { database, now } = context;
-  const wrong = markupProblems(wanted.content);
-  if (wrong.length > 0) throw invalid(wrong);
   await database.transaction(async (transaction) => {
     const held = await hold(database, me, testId, transaction);
     const entry = allEntries(held.outline).find(({ id }) => id === entryId);
@@ -250,36 +252,20 @@ export async function reviseEntry(
         'This item was changed meanwhile.',
         'Your wording is still here; close it to see the other one.',
       );
-    await database.query(
-      `INSERT INTO revisions (item_id, number, test_id, based_on_id, content, words, kind, points, subject, depth, seconds, created_by, created_at)
-       SELECT r.item_id, 1 + COALESCE((SELECT MAX(o.number) FROM revisions o WHERE o.item_id = r.item_id AND o.test_id = :testId), 0),
-              :testId, r.id, :content, :words, :kind, :points, r.subject, r.depth, r.seconds, :me, :time
-         FROM revisions r WHERE r.id = :basedOn`,
-      {
-        replacements: {
-          ...asking(me),
-          testId,
-          basedOn: wanted.basedOn,
-          content: JSON.stringify(wanted.content),
-          words: searchableText(wanted.content),
-          kind: wanted.content.parts[0]!.kind,
-          points: itemPoints(wanted.content),
-          time: new Date(now()),
-        },
-        transaction,
-      },
-    );
-    const made = await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction);
-    for (const [table, column] of [
-      ['revision_standards', 'standard_id'],
-      ['revision_grades', 'grade'],
-    ])
-      await database.query(
-        `INSERT INTO ${table} (revision_id, ${column}) SELECT :made, ${column} FROM ${table} WHERE revision_id = :basedOn`,
-        { replacements: { made: made!.id, basedOn: wanted.basedOn }, transaction },
-      );
-    const { outline } = applyChange(held.outline, { do: 'revise', entry: entryId, revisionId: made!.id });
-    await store(context, testId, outline, transaction);
+    await refuseBroken(database, wanted.content, [], transaction);
+    const [base] = await readRevisions(database, me, [wanted.basedOn], transaction);
+    const revision = {
+      itemId: base!.id,
+      testId,
+      basedOn: wanted.basedOn,
+      content: wanted.content,
+      facts: factsOf(base!),
+      by: me.account.id,
+      at: now(),
+    };
+    const made = await writeRevision(database, revision, transaction);
+    const { outline } = applyChange(held.outline, { do: 'revise', entry: entryId, revisionId: made });
+    await store(context, testId, outline, held.outline, transaction);
   });
 }
 
@@ -291,4 +277,10 @@ export async function putInBin(
 ): Promise<void> {
   await insistOnTest(database, me, testId);
   await Test.update({ removedAt: removed ? new Date(now()) : null }, { where: { id: testId } });
+  const items = await rows<{ id: number }>(
+    database,
+    'SELECT DISTINCT r.item_id AS id FROM test_revisions tr JOIN revisions r ON r.id = tr.revision_id WHERE tr.test_id = :testId ORDER BY 1',
+    { testId },
+  );
+  if (items.length > 0) await database.query(recountUses, { replacements: { items: items.map(({ id }) => id) } });
 }

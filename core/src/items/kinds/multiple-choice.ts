@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { mostPoints, pointsForSet, setRule } from '../../scoring';
-import { count, listing } from '../../text';
-import { asOptions, checkChoices, choice, labelOf, partBase, partId, reorder, shown, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
+import { listing } from '../../text';
+import { asOptions, checkChoices, checkReachable, choice, labelOf, partBase, partId, reorder, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
+import { choicesFrom, choicesGist } from './gists';
+import { setRuleInWords } from './rule-words';
 
 const part = z
   .strictObject({
@@ -15,6 +17,7 @@ const part = z
   })
   .superRefine((own, context) => {
     checkChoices(own.choices, own.key, context);
+    checkReachable(own.rule, own.choices.map(({ id }) => id), own.mostChosen, context); // prettier-ignore
     if (own.mostChosen !== undefined && own.mostChosen < own.key.length)
       context.addIssue({
         code: 'custom',
@@ -34,6 +37,7 @@ export interface SittingMultipleChoice extends PartBase {
 export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoice> = {
   kind: 'multiple-choice',
   title: 'Multiple choice',
+  asks: 'Every right answer out of several',
   qti: 'qti-choice-interaction',
   markedBy: 'machine',
   part,
@@ -58,15 +62,9 @@ export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoic
   inWords: ({ choices }, response) => listing(response.map((id) => labelOf(choices, id))),
   keyInWords({ choices, key, rule }) {
     const right = listing(key.map((id) => `“${labelOf(choices, id)}”`)); // prettier-ignore
-    switch (rule.rule) {
-      case 'all-or-nothing':
-        return `${count(rule.points, 'point')} for exactly ${right}, otherwise none.`;
-      case 'each-right':
-        return `${right}: each right choice earns its share of ${count(rule.points, 'point')}.`;
-      case 'wrong-takes-away':
-        return `${right}: each right choice earns its share of ${count(rule.points, 'point')}, each wrong one takes a share away, never below 0.`;
-      case 'table':
-        return `${right}; each choice has its own points, added up.`;
-    }
+    return setRuleInWords(rule, right, 'choice');
   },
+  texts: ({ choices }) => textsOf(choices, 'choices'),
+  toGist: choicesGist,
+  fromGist: (gist, id) => ({ ...choicesFrom(gist, id), kind: 'multiple-choice' }),
 };

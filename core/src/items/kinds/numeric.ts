@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { allOrNothing, exact, longestNumber, readNumber, type Reading } from '../../scoring';
 import { count, listing } from '../../text';
-import { partBase, type Kind, type PartBase } from '../kind';
+import { labelOf, partBase, type Kind, type PartBase } from '../kind';
 
 const tolerance = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('exact') }),
@@ -94,9 +94,24 @@ function isWithin(given: exact.Rational, right: exact.Rational, by: NumericKey['
   }
 }
 
+/** Other ways to write the key's number that count as well: a fraction or a decimal, and a share in percent. */
+function otherSpellings(key: NumericKey): string[] {
+  const value = keyValue(key);
+  if (value === null || key.units.length > 0) return [];
+  const { top, bottom } = value;
+  if (bottom === 1n) return [];
+  const found = [`${top}/${bottom}`];
+  const decimal = exact.toNumber(value);
+  if (String(decimal).length < 10) found.push(String(decimal));
+  if (Math.abs(decimal) <= 1 && String(decimal * 100).length < 6) found.push(`${decimal * 100} %`);
+  const typed = key.value.replace(/\s/g, '');
+  return found.filter((own) => own.replace(/\s/g, '') !== typed);
+}
+
 export const numeric: Kind<Numeric, string, SittingNumeric> = {
   kind: 'numeric',
   title: 'Number',
+  asks: 'A number, with or without a unit',
   qti: 'qti-text-entry-interaction',
   markedBy: 'machine',
   part,
@@ -132,6 +147,36 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
     }[by.by]();
     const names = listing(key.units.map(({ name }) => name), 'or'); // prettier-ignore
     const units = names && `, ${key.unitRequired ? 'in' : 'with or without'} ${names}`;
-    return `${key.value}${within}${units}; fractions, mixed numbers and decimals all count. ${count(rule.points, 'point')}.`;
+    const readings = listing([key.value, ...otherSpellings(key)], 'or');
+    return `${readings}${within}${units}. ${count(rule.points, 'point')}.`;
+  },
+  texts: () => [],
+  toGist: ({ prompt, needs, key, rule }) => ({
+    prompt,
+    needs,
+    points: rule.points,
+    accepted: [key.value],
+    tolerance: key.tolerance.by === 'exact' ? undefined : key.tolerance,
+    units: key.units.length > 0 ? { units: key.units, required: key.unitRequired } : undefined,
+  }),
+  fromGist: (gist, id) => {
+    const { prompt, needs, points = 1, accepted = [], choices = [], right = [] } = gist;
+    const kept = gist.units as { units: NumericKey['units']; required: boolean } | undefined;
+    const words = [...accepted, ...right.map((own) => labelOf(choices, own))];
+    const value = words.find((own) => keyValue({ value: own, decimal: 'point' }) !== null) ?? '';
+    return {
+      id,
+      kind: 'numeric',
+      prompt,
+      needs,
+      key: {
+        value,
+        tolerance: (gist.tolerance as NumericKey['tolerance'] | undefined) ?? { by: 'exact' },
+        decimal: 'point',
+        units: kept?.units ?? [],
+        unitRequired: kept?.required ?? false,
+      },
+      rule: { rule: 'all-or-nothing', points },
+    };
   },
 };

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { fold, mostPoints, oneRule, pointsForSet } from '../../scoring';
 import { count, listing } from '../../text';
-import { partBase, type Kind, type PartBase } from '../kind';
+import { labelOf, partBase, type Kind, type PartBase } from '../kind';
 
 const key = z.strictObject({
   /** Every way of saying it that is right. */
@@ -49,6 +49,7 @@ export interface SittingShortText extends PartBase {
 export const shortText: Kind<ShortText, string, SittingShortText> = {
   kind: 'short-text',
   title: 'Short text',
+  asks: 'A word or a few',
   qti: 'qti-text-entry-interaction',
   markedBy: 'machine',
   part,
@@ -80,4 +81,23 @@ export const shortText: Kind<ShortText, string, SittingShortText> = {
     const careless = ignored.length ? `; ${listing(ignored)} do not matter` : '';
     return `${accepted}${careless}. ${rule.rule === 'table' ? 'Each answer has its own points' : count(rule.points, 'point')}.`;
   },
+  texts: () => [],
+  toGist: ({ prompt, needs, key, rule }) => ({
+    prompt,
+    needs,
+    points: rule.rule === 'table' ? undefined : rule.points,
+    pointsEach: rule.rule === 'table' ? rule : undefined,
+    accepted: key.variants,
+  }),
+  fromGist: ({ prompt, needs, points = 1, accepted = [], choices = [], right = [] }, id) => ({
+    id,
+    kind: 'short-text',
+    prompt,
+    needs,
+    key: {
+      variants: accepted.length > 0 ? accepted : right.map((own) => labelOf(choices, own)),
+      fold: { case: true, space: true, accents: true, punctuation: true },
+    },
+    rule: { rule: 'all-or-nothing', points },
+  }),
 };

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { mostPoints, oneRule, pointsForSet } from '../../scoring';
 import { count, listing } from '../../text';
-import { asOptions, checkChoices, choice, labelOf, partBase, partId, reorder, shown, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
+import { asOptions, checkChoices, checkReachable, choice, labelOf, partBase, partId, reorder, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
+import { choicesFrom, choicesGist } from './gists';
 
 const part = z
   .strictObject({
@@ -12,7 +13,10 @@ const part = z
     key: z.array(partId).min(1, 'No choice is marked as the key.'),
     rule: oneRule,
   })
-  .superRefine((own, context) => checkChoices(own.choices, own.key, context));
+  .superRefine((own, context) => {
+    checkChoices(own.choices, own.key, context);
+    checkReachable(own.rule, own.choices.map(({ id }) => id), 1, context); // prettier-ignore
+  });
 
 export type SingleChoice = z.infer<typeof part>;
 
@@ -24,6 +28,7 @@ export interface SittingSingleChoice extends PartBase {
 export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice> = {
   kind: 'single-choice',
   title: 'Single choice',
+  asks: 'One answer out of a few',
   qti: 'qti-choice-interaction',
   markedBy: 'machine',
   part,
@@ -44,5 +49,11 @@ export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice
     const right = listing(key.map((id) => `“${labelOf(choices, id)}”`), 'or'); // prettier-ignore
     if (rule.rule === 'all-or-nothing') return `${right} earns ${count(rule.points, 'point')}.`;
     return `${right} is right; each choice has its own points.`;
+  },
+  texts: ({ choices }) => textsOf(choices, 'choices'),
+  toGist: choicesGist,
+  fromGist: (gist, id) => {
+    const { key, rule, ...rest } = choicesFrom(gist, id);
+    return { ...rest, kind: 'single-choice', key: key.slice(0, 1), rule: rule.rule === 'table' ? rule : { rule: 'all-or-nothing', points: gist.points ?? 1 } }; // prettier-ignore
   },
 };

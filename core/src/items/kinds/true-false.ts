@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { allOrNothing } from '../../scoring';
-import { count } from '../../text';
+import { count, plainText } from '../../text';
 import { partBase, type Kind, type PartBase } from '../kind';
 
 const part = z.strictObject({
@@ -23,6 +23,7 @@ const words = { true: 'True', false: 'False' };
 export const trueFalse: Kind<TrueFalse, 'true' | 'false' | null, SittingTrueFalse> = {
   kind: 'true-false',
   title: 'True or false',
+  asks: 'Whether a statement holds',
   qti: 'qti-choice-interaction',
   markedBy: 'machine',
   part,
@@ -39,4 +40,20 @@ export const trueFalse: Kind<TrueFalse, 'true' | 'false' | null, SittingTrueFals
   chosen: (response) => (response === null ? [] : [response]),
   inWords: (_, response) => (response === null ? '' : words[response]),
   keyInWords: ({ key, rule }) => `“${key ? 'True' : 'False'}” earns ${count(rule.points, 'point')}.`,
+  texts: () => [],
+  toGist: ({ prompt, needs, key, mistake, rule }) => ({
+    prompt,
+    needs,
+    points: rule.points,
+    choices: (['true', 'false'] as const).map((id) => ({ id, text: words[id] })),
+    right: [String(key)],
+    mistakes: mistake ? { [String(!key)]: mistake } : {},
+  }),
+  fromGist: ({ prompt, needs, points = 1, choices = [], right = [], mistakes = {} }, id) => {
+    // Choices that say true and false keep their key; any others cannot be kept.
+    const said = (own: string) => plainText(choices.find((one) => one.id === own)?.text ?? '').toLowerCase();
+    const key = said(right[0] ?? '') !== 'false';
+    const mistake = Object.entries(mistakes).find(([own]) => said(own) === String(!key))?.[1];
+    return { id, kind: 'true-false', prompt, needs, key, ...(mistake && { mistake }), rule: { rule: 'all-or-nothing', points } }; // prettier-ignore
+  },
 };

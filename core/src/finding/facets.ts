@@ -1,0 +1,237 @@
+/** What an item is counted under, one column a filter, and the counts beside each filter's choices. */
+import { markers, media, mediaBits, partKinds } from '../items';
+import { bytes, ints, Lists, Names, type Column } from './columns';
+import { bandOf, difficultyBands, separationBands, usesBands } from './findable';
+import type { Band, FindableItem } from './findable';
+import type { Counts, Filters } from './question';
+import { Tree } from './tree';
+
+/** The bit that an item fails for each filter. */
+export const bit = {
+  framework: 1, standard: 2, grades: 4, subject: 8, kind: 16, depth: 32, markedBy: 64, has: 128, passage: 256,
+  bank: 512, folder: 1024, tag: 2048, difficulty: 4096, separation: 8192, uses: 16384, editedSince: 32768,
+} as const; // prettier-ignore
+
+const none = 255;
+const mostTags = 40;
+const gradeBits = Array.from({ length: 31 }, (_, grade) => 1 << grade);
+const mediaMasks = media.map((own) => mediaBits[own]);
+
+export class Facets {
+  private standards = new Tree([]);
+  private folders = new Tree([]);
+  private frameworkOf = new Uint8Array(0);
+  private readonly frameworkNames = new Names<number>();
+  private readonly subjects = new Names();
+  private readonly tagNames = new Names();
+  private readonly banks = new Names<number>();
+  private readonly folderNames = new Names<number>();
+  private readonly bank = ints();
+  private readonly folder = ints();
+  private readonly kind = bytes();
+  private readonly markedBy = bytes();
+  private readonly media = bytes();
+  private readonly passage = bytes();
+  private readonly subject = ints();
+  private readonly grades = ints();
+  private readonly frameworks = ints();
+  private readonly depth = bytes();
+  private readonly difficulty = bytes();
+  private readonly separation = bytes();
+  private readonly uses = bytes();
+  /** Numbers of an item's standards and of all above them. */
+  private readonly above = new Lists();
+  private readonly tags = new Lists();
+  private gradesSeen = 0;
+  private editedAt: number[] = [];
+
+  setStandards(list: readonly { id: number; parentId: number | null; framework: number }[]): void {
+    this.standards = new Tree(list);
+    this.frameworkOf = new Uint8Array(list.length);
+    for (const { id, framework } of list) this.frameworkOf[this.standards.number(id)] = this.frameworkNames.number(framework); // prettier-ignore
+  }
+
+  setFolders(list: readonly { id: number; parentId: number | null }[]): void {
+    this.folders = new Tree(list);
+  }
+
+  put(slot: number, item: FindableItem): void {
+    this.bank.set(slot, this.banks.number(item.bank));
+    this.folder.set(slot, item.folder === null ? -1 : this.folderNames.number(item.folder));
+    this.kind.set(slot, partKinds.indexOf(item.kind));
+    this.markedBy.set(slot, markers.indexOf(item.markedBy));
+    this.media.set(slot, item.media);
+    this.passage.set(slot, Number(item.hasPassage));
+    this.subject.set(slot, this.subjects.number(item.subject));
+    this.grades.set(slot, item.grades.reduce((mask, grade) => mask | gradeBits[grade]!, 0)); // prettier-ignore
+    this.depth.set(slot, item.depth ?? none);
+    this.difficulty.set(slot, item.facility === null ? none : bandOf(difficultyBands, item.facility));
+    this.separation.set(slot, item.separation === null ? none : bandOf(separationBands, item.separation));
+    this.uses.set(slot, bandOf(usesBands, item.uses));
+    this.gradesSeen |= this.grades.all[slot]!;
+    this.tags.push(item.tags.map((tag) => this.tagNames.number(tag)));
+    this.editedAt[slot] = item.editedAt;
+    this.place(slot, item.standards);
+  }
+
+  /** Finds all items' places anew, after the tree has changed. */
+  placeAll(items: readonly FindableItem[]): void {
+    this.above.clear();
+    items.forEach((item, slot) => this.place(slot, item.standards));
+  }
+
+  private place(slot: number, standards: readonly number[]): void {
+    const above = this.standards.withAbove(standards);
+    this.above.push(above);
+    this.frameworks.set(slot, above.reduce((mask, own) => mask | (1 << this.frameworkOf[own]!), 0)); // prettier-ignore
+  }
+
+  clear(): void {
+    this.above.clear();
+    this.tags.clear();
+    this.editedAt = [];
+  }
+
+  /** Slots of the items under any of these standards. */
+  *under(standards: ReadonlySet<number>, slots: number): Generator<number> {
+    const numbers = [...standards].map((own) => this.standards.number(own));
+    for (let slot = 0; slot < slots; slot++) if (numbers.some((own) => this.above.includes(slot, own))) yield slot;
+  }
+
+  /** Whether an item lies in one of these banks. */
+  readable(banks: readonly number[]): (slot: number) => boolean {
+    const may = new Uint8Array(this.banks.list.length + 1);
+    for (const own of banks) may[this.banks.find(own) + 1] = 1;
+    const column = this.bank.all;
+    return (slot) => may[column[slot]! + 1] === 1;
+  }
+
+  /** For each slot the bits of the filters that it fails. */
+  failures(q: Filters, slots: number): Uint32Array {
+    const fails = new Uint32Array(slots);
+    const refuse = (own: number, keeps: (slot: number) => boolean) => {
+      for (let slot = 0; slot < slots; slot++) if (!keeps(slot)) fails[slot]! |= own;
+    };
+    const equal = (own: number, column: Column<Uint8Array> | Column<Int32Array>, wanted: number) => {
+      const values = column.all;
+      for (let slot = 0; slot < slots; slot++) if (values[slot] !== wanted) fails[slot]! |= own;
+    };
+    const meets = (own: number, column: Column<Uint8Array> | Column<Int32Array>, mask: number) => {
+      const values = column.all;
+      for (let slot = 0; slot < slots; slot++) if ((values[slot]! & mask) === 0) fails[slot]! |= own;
+    };
+    const band = (list: readonly Band[], wanted: string) => list.findIndex(({ id }) => id === wanted);
+
+    if (q.framework !== undefined) meets(bit.framework, this.frameworks, 1 << this.frameworkNames.find(q.framework));
+    if (q.standard !== undefined) {
+      const wanted = this.standards.number(q.standard);
+      refuse(bit.standard, (slot) => this.above.includes(slot, wanted));
+    }
+    if (q.grades?.length) meets(bit.grades, this.grades, q.grades.reduce((mask, grade) => mask | gradeBits[grade]!, 0)); // prettier-ignore
+    if (q.subject !== undefined) equal(bit.subject, this.subject, this.subjects.find(q.subject));
+    if (q.kind !== undefined) equal(bit.kind, this.kind, partKinds.indexOf(q.kind));
+    if (q.depth !== undefined) equal(bit.depth, this.depth, q.depth);
+    if (q.markedBy !== undefined) equal(bit.markedBy, this.markedBy, markers.indexOf(q.markedBy));
+    if (q.has !== undefined) meets(bit.has, this.media, mediaBits[q.has]);
+    if (q.passage !== undefined) equal(bit.passage, this.passage, Number(q.passage));
+    if (q.bank !== undefined) equal(bit.bank, this.bank, this.banks.find(q.bank));
+    if (q.folder !== undefined) {
+      const inside = new Set([...this.folders.below(q.folder)].map((id) => this.folderNames.find(id)));
+      inside.delete(-1);
+      const folder = this.folder.all;
+      refuse(bit.folder, (slot) => inside.has(folder[slot]!));
+    }
+    if (q.tag !== undefined) {
+      const wanted = this.tagNames.find(q.tag);
+      refuse(bit.tag, (slot) => this.tags.includes(slot, wanted));
+    }
+    if (q.difficulty !== undefined) equal(bit.difficulty, this.difficulty, band(difficultyBands, q.difficulty));
+    if (q.separation !== undefined) equal(bit.separation, this.separation, band(separationBands, q.separation));
+    if (q.uses !== undefined) equal(bit.uses, this.uses, band(usesBands, q.uses));
+    if (q.editedSince !== undefined) {
+      const since = q.editedSince;
+      refuse(bit.editedSince, (slot) => this.editedAt[slot]! >= since);
+    }
+    return fails;
+  }
+
+  /**
+   * Counts for each choice of each filter.
+   *
+   * @param passing items that pass every filter
+   * @param failing for a filter's bit, the items that fail it and no other
+   */
+  counts(passing: Int32Array, failing: ReadonlyMap<number, number[]>): Counts {
+    const each = (own: number, see: (slots: ArrayLike<number>) => void) => {
+      see(passing);
+      const others = failing.get(own);
+      if (others) see(others);
+    };
+    const tally = (own: number, column: Column<Uint8Array> | Column<Int32Array>, size: number) => {
+      const counts = new Uint32Array(size);
+      const values = column.all;
+      each(own, (slots) => {
+        for (let at = 0; at < slots.length; at++) {
+          const value = values[slots[at]!]!;
+          if (value >= 0 && value < size) counts[value]!++;
+        }
+      });
+      return counts;
+    };
+    const tallyBits = (own: number, column: Column<Uint8Array> | Column<Int32Array>, masks: readonly number[]) => {
+      const counts = new Uint32Array(masks.length);
+      const values = column.all;
+      each(own, (slots) => {
+        for (let at = 0; at < slots.length; at++) {
+          const value = values[slots[at]!]!;
+          for (let k = 0; value !== 0 && k < masks.length; k++) if (value & masks[k]!) counts[k]!++;
+        }
+      });
+      return counts;
+    };
+    const tallyLists = (own: number, lists: Lists, size: number) => {
+      const counts = new Uint32Array(size);
+      const { starts, values } = lists.all;
+      each(own, (slots) => {
+        for (let at = 0; at < slots.length; at++) {
+          const slot = slots[at]!;
+          for (let k = starts[slot]!; k < starts[slot + 1]!; k++) counts[values[k]!]!++;
+        }
+      });
+      return counts;
+    };
+    const bands = (own: number, column: Column<Uint8Array>, list: readonly Band[]) =>
+      named(tally(own, column, list.length), list.map(({ id }) => id)); // prettier-ignore
+
+    const grades = [...gradeBits.keys()].filter((grade) => this.gradesSeen & gradeBits[grade]!);
+    const perFolder = named(tally(bit.folder, this.folder, this.folderNames.list.length), this.folderNames.list);
+    const tags = named(tallyLists(bit.tag, this.tags, this.tagNames.list.length), this.tagNames.list);
+    return {
+      frameworks: named(
+        tallyBits(bit.framework, this.frameworks, this.frameworkNames.list.map((_, at) => 1 << at)),
+        this.frameworkNames.list,
+      ), // prettier-ignore
+      standards: named(tallyLists(bit.standard, this.above, this.standards.size), this.standards.ids),
+      grades: named(tallyBits(bit.grades, this.grades, grades.map((own) => gradeBits[own]!)), grades), // prettier-ignore
+      subjects: named(tally(bit.subject, this.subject, this.subjects.list.length), this.subjects.list),
+      kinds: named(tally(bit.kind, this.kind, partKinds.length), partKinds),
+      depths: named(tally(bit.depth, this.depth, 5), [0, 1, 2, 3, 4]),
+      markedBy: named(tally(bit.markedBy, this.markedBy, markers.length), markers),
+      media: named(tallyBits(bit.has, this.media, mediaMasks), media),
+      passage: named(tally(bit.passage, this.passage, 2), [false, true]),
+      banks: named(tally(bit.bank, this.bank, this.banks.list.length), this.banks.list),
+      folders: [...this.folders.summedUp(new Map(perFolder))],
+      tags: tags.sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0])).slice(0, mostTags),
+      difficulty: bands(bit.difficulty, this.difficulty, difficultyBands),
+      separation: bands(bit.separation, this.separation, separationBands),
+      uses: bands(bit.uses, this.uses, usesBands),
+    };
+  }
+}
+
+/** The counts above zero, under their names. */
+function named<T>(counts: Uint32Array, names: readonly T[]): [T, number][] {
+  const list: [T, number][] = [];
+  counts.forEach((n, at) => n > 0 && list.push([names[at]!, n]));
+  return list;
+}

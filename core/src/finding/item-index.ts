@@ -1,0 +1,267 @@
+/**
+ * All items of all banks, in memory, answering every kind of search in one pass. Each filter has a bit; an item that
+ * fails only one filter is what the counts beside that filter's choices show.
+ */
+import { doubles, ints, bytes } from './columns';
+import { Facets } from './facets';
+import type { FindableItem } from './findable';
+import { match } from './matching';
+import type { Found, Order, Question } from './question';
+import { Vocabulary } from './vocabulary';
+import { Codes, wordsOf } from './words';
+
+/** How much a word counts by where it stands, in halves of an occurrence: whole numbers keep the postings small. */
+const fieldWeights = { stem: 6, tags: 4, choices: 3, passage: 2 };
+
+export interface StandardPlace {
+  id: number;
+  parentId: number | null;
+  code: string;
+  framework: number;
+}
+
+export interface NearCopy {
+  id: number;
+  /** Share of the words that both have, rare words counting more: 1 for the same words. */
+  likeness: number;
+}
+
+export class ItemIndex {
+  private slotOf = new Map<number, number>();
+  private slots = 0;
+  private wordTotal = 0;
+  private vocabulary = new Vocabulary();
+  private codes = new Codes([]);
+  private items: FindableItem[] = [];
+  private readonly facets = new Facets();
+  private readonly id = ints();
+  /** 0 once the slot's item was changed or taken out. */
+  private readonly live = bytes();
+  private readonly lengths = ints();
+  private readonly seenN = ints();
+  private readonly facility = doubles();
+  private readonly separation = doubles();
+  private readonly uses = ints();
+  private readonly createdAt = doubles();
+  /** Slots never change their figures, so an order stays right for the slots it has seen. */
+  private orders = new Map<Order, Int32Array>();
+
+  /** Standards, and so what lies below what. */
+  setStandards(list: readonly StandardPlace[]): void {
+    this.codes = new Codes(list);
+    this.facets.setStandards(list);
+    this.facets.placeAll(this.items);
+  }
+
+  setFolders(list: readonly { id: number; parentId: number | null }[]): void {
+    this.facets.setFolders(list);
+  }
+
+  get size() {
+    return this.slotOf.size;
+  }
+
+  /** Adds an item or replaces what was known of it. */
+  put(item: FindableItem): void {
+    this.remove(item.id);
+    // A slot is never used twice, so that postings stay in order; when half are dead the whole is made anew.
+    if (this.slots > 2000 && this.slots > 2 * this.slotOf.size) this.compact();
+    const slot = this.slots++;
+    this.slotOf.set(item.id, slot);
+    this.items[slot] = item;
+    this.facets.put(slot, item);
+    this.id.set(slot, item.id);
+    this.live.set(slot, 1);
+    this.seenN.set(slot, item.seenN);
+    this.facility.set(slot, item.facility ?? NaN);
+    this.separation.set(slot, item.separation ?? NaN);
+    this.uses.set(slot, item.uses);
+    this.createdAt.set(slot, item.createdAt);
+    const length = this.addWords(item, slot);
+    this.lengths.set(slot, length);
+    this.wordTotal += length;
+  }
+
+  remove(id: number): void {
+    const slot = this.slotOf.get(id);
+    if (slot === undefined) return;
+    this.slotOf.delete(id);
+    this.live.set(slot, 0);
+  }
+
+  private addWords({ text, tags }: FindableItem, slot: number): number {
+    let n = 0;
+    const add = (field: string, weight: number) => {
+      for (const word of wordsOf(field)) {
+        this.vocabulary.add(word, slot, weight);
+        n++;
+      }
+    };
+    add(text.stem, fieldWeights.stem);
+    add(text.choices, fieldWeights.choices);
+    if (text.passage) add(text.passage, fieldWeights.passage);
+    for (const tag of tags) add(tag, fieldWeights.tags);
+    return n;
+  }
+
+  private compact(): void {
+    const kept = [...this.slotOf.values()].sort((a, b) => a - b).map((slot) => this.items[slot]!);
+    this.slotOf = new Map();
+    this.slots = 0;
+    this.wordTotal = 0;
+    this.vocabulary = new Vocabulary();
+    this.items = [];
+    this.facets.clear();
+    this.orders.clear();
+    for (const item of kept) this.put(item);
+  }
+
+  find(question: Question): Found {
+    const { slots } = this;
+    const words = match(question.words ?? '', {
+      vocabulary: this.vocabulary,
+      codes: this.codes,
+      under: (standards) => this.facets.under(standards, slots),
+      lengths: this.lengths.all,
+      slots,
+      averageLength: Math.max(1, this.wordTotal / Math.max(1, slots)),
+    });
+    const mayRead = this.facets.readable(question.banks);
+    const without = new Set(question.without);
+    const fails = this.facets.failures(question, slots);
+    const live = this.live.all;
+    const id = this.id.all;
+    const passes = new Uint8Array(slots);
+    const passing = new Int32Array(slots);
+    const failing = new Map<number, number[]>();
+    let total = 0;
+    for (let slot = 0; slot < slots; slot++) {
+      const failed = fails[slot]!;
+      // An item that fails two filters is counted nowhere.
+      if ((failed & (failed - 1)) !== 0 || !live[slot] || !mayRead(slot)) continue;
+      if (words && words.scores[slot] === 0) continue;
+      if (without.size > 0 && without.has(id[slot]!)) continue;
+      if (failed === 0) {
+        passes[slot] = 1;
+        passing[total++] = slot;
+        continue;
+      }
+      const others = failing.get(failed);
+      if (others) others.push(slot);
+      else failing.set(failed, [slot]);
+    }
+    return {
+      total,
+      ids: this.page(question, passes, words?.scores ?? null).map((slot) => id[slot]!),
+      counts: this.facets.counts(passing.subarray(0, total), failing),
+      matched: words?.matched ?? [],
+      mended: words?.mended ?? [],
+    };
+  }
+
+  /**
+   * Items whose words are almost those of `text`, best first, among the readable banks.
+   *
+   * @param but an item that is not compared with itself
+   */
+  near(text: string, banks: readonly number[], but: number | null = null, least = 0.6): NearCopy[] {
+    const words = [...new Set(wordsOf(text))];
+    if (words.length < 4) return [];
+    const mayRead = this.facets.readable(banks);
+    // The root keeps one rare word that was swapped from outweighing all the words that stayed.
+    const rarity = (n: number) => Math.sqrt(Math.log(1 + this.slots / (n + 0.5)));
+    const known = words.map((word) => ({ word, slots: this.vocabulary.get(word)?.slots ?? [] }));
+    const weightOf = new Map(known.map(({ word, slots }) => [word, rarity(slots.length)]));
+    const whole = [...weightOf.values()].reduce((sum, weight) => sum + weight, 0);
+    // A near copy shares most of the rare words, so the rarest ones already lead to every candidate.
+    const rarest = known.filter(({ slots }) => slots.length > 0).sort((a, b) => a.slots.length - b.slots.length);
+    const candidates = new Set<number>();
+    for (const { slots } of rarest.slice(0, Math.max(3, Math.ceil(rarest.length * 0.4)))) {
+      if (candidates.size > 5000) break;
+      for (const slot of slots) candidates.add(slot);
+    }
+    const found: NearCopy[] = [];
+    for (const slot of candidates) {
+      const item = this.items[slot]!;
+      if (!this.live.all[slot] || item.id === but || !mayRead(slot)) continue;
+      let shared = 0;
+      let rest = 0;
+      for (const word of new Set(wordsOf(`${item.text.stem} ${item.text.choices}`))) {
+        const weight = weightOf.get(word);
+        if (weight !== undefined) shared += weight;
+        else rest += rarity(this.vocabulary.get(word)!.slots.length);
+      }
+      const likeness = shared / (whole + rest);
+      if (likeness >= least) found.push({ id: item.id, likeness });
+    }
+    return found.sort((a, b) => b.likeness - a.likeness || a.id - b.id).slice(0, 5);
+  }
+
+  /** The slots of one page, in order. */
+  private page({ order, from, size }: Question, passes: Uint8Array, scores: Float64Array | null): number[] {
+    const whole = this.ordered(order);
+    if (order === 'relevance' && scores) return byScore(scores, passes, whole, from + size).slice(from);
+    const page: number[] = [];
+    let skipped = 0;
+    for (let place = 0; place < whole.length && page.length < size; place++) {
+      const slot = whole[place]!;
+      if (passes[slot] && skipped++ >= from) page.push(slot);
+    }
+    return page;
+  }
+
+  /** All slots in an order that does not depend on what is asked; new ones are merged into what is known. */
+  private ordered(order: Order): Int32Array {
+    const known = this.orders.get(order) ?? new Int32Array(0);
+    if (known.length === this.slots) return known;
+    const [values, sign] = (
+      {
+        relevance: [this.seenN.all, -1],
+        'most-used': [this.uses.all, -1],
+        newest: [this.createdAt.all, -1],
+        oldest: [this.createdAt.all, 1],
+        easiest: [this.facility.all, -1],
+        hardest: [this.facility.all, 1],
+        'best-separating': [this.separation.all, -1],
+      } as const
+    )[order];
+    const id = this.id.all;
+    const key = (slot: number) => {
+      const value = values[slot]!;
+      return Number.isNaN(value) ? Infinity : sign * value;
+    };
+    const compare = (a: number, b: number) => {
+      const [x, y] = [key(a), key(b)];
+      return x === y ? id[a]! - id[b]! : x < y ? -1 : 1;
+    };
+    const fresh = Int32Array.from({ length: this.slots - known.length }, (_, at) => known.length + at).sort(compare);
+    const merged = new Int32Array(this.slots);
+    for (let at = 0, a = 0, b = 0; at < merged.length; at++)
+      merged[at] =
+        b === fresh.length || (a < known.length && compare(known[a]!, fresh[b]!) <= 0) ? known[a++]! : fresh[b++]!;
+    this.orders.set(order, merged);
+    return merged;
+  }
+}
+
+/** The `most` passing slots with the best scores, best first; equal scores keep the order of `whole`. */
+function byScore(scores: Float64Array, passes: Uint8Array, whole: Int32Array, most: number): number[] {
+  // A histogram finds the score below which nothing can be among them, so that only a few have to be sorted.
+  const bins = 2048;
+  let best = 0;
+  for (let slot = 0; slot < passes.length; slot++) if (passes[slot] && scores[slot]! > best) best = scores[slot]!;
+  if (best === 0) return [];
+  const scale = (bins - 1) / best;
+  const histogram = new Uint32Array(bins);
+  for (let slot = 0; slot < passes.length; slot++) if (passes[slot]) histogram[Math.floor(scores[slot]! * scale)]!++;
+  let least = bins - 1;
+  for (let above = histogram[least]!; above < most && least > 0; above += histogram[least]!) least--;
+
+  const found: number[] = [];
+  for (let place = 0; place < whole.length; place++) {
+    const slot = whole[place]!;
+    if (passes[slot] && Math.floor(scores[slot]! * scale) >= least) found.push(slot);
+  }
+  // The sort keeps the order of equals.
+  return found.sort((a, b) => scores[b]! - scores[a]!).slice(0, most);
+}

@@ -1,0 +1,78 @@
+/** Which items hold the words that were typed, and how well. */
+import type { Candidate, Vocabulary } from './vocabulary';
+import { wordsOf, type Codes } from './words';
+
+export interface Match {
+  /** For each slot: 0 when it does not match, else how well it does. */
+  scores: Float64Array;
+  matched: string[];
+  mended: { typed: string; taken: string[] }[];
+}
+
+export interface Searchable {
+  vocabulary: Vocabulary;
+  codes: Codes;
+  /** Slots of the items under a standard, itself included. */
+  under(standards: ReadonlySet<number>): Iterable<number>;
+  lengths: Int32Array;
+  slots: number;
+  averageLength: number;
+}
+
+const mostWords = 12;
+
+/**
+ * Scores items by Okapi BM25 (k1 = 1.2, b = 0.75; Robertson and Zaragoza 2009, values as is common practice) with the
+ * fields' weights as term frequencies. Every word has to match: by itself, by its beginning, or as a standard's code;
+ * only a word that is found nowhere is taken for one that is nearly spelt like it.
+ *
+ * @returns null when `typed` holds no word
+ */
+export function match(typed: string, index: Searchable): Match | null {
+  const words = wordsOf(typed).slice(0, mostWords);
+  if (words.length === 0) return null;
+  const { standards, rest } = index.codes.split(words);
+  const scores = new Float64Array(index.slots);
+  const hits = new Uint8Array(index.slots);
+  const matched = new Set<string>();
+  const mended: Match['mended'] = [];
+  let turn = 0;
+
+  const hit = (slot: number, gain: number) => {
+    if (hits[slot] === turn) {
+      hits[slot] = turn + 1;
+      scores[slot]! += gain;
+    } else if (hits[slot] === turn + 1) scores[slot]! += gain * 0.2;
+  };
+  const addCandidate = ({ word, postings, likeness }: Candidate, rarity: number) => {
+    matched.add(word);
+    const { slots, weights } = postings;
+    for (let at = 0; at < slots.length; at++) {
+      const slot = slots[at]!;
+      const tf = weights[at]! / 2;
+      const norm = 1.2 * (0.25 + (0.75 * index.lengths[slot]!) / index.averageLength);
+      hit(slot, (likeness * rarity * tf * 2.2) / (tf + norm));
+    }
+  };
+
+  for (const meant of standards) {
+    for (const slot of index.under(meant)) hit(slot, 8);
+    turn++;
+  }
+  for (const word of rest) {
+    const named = index.codes.named(word);
+    if (named) for (const slot of index.under(named)) hit(slot, 4);
+    let candidates = index.vocabulary.startingWith(word);
+    if (candidates.length === 0 && !named) {
+      candidates = index.vocabulary.nearly(word);
+      mended.push({ typed: word, taken: candidates.map((own) => own.word) });
+    }
+    // One rarity for the typed word: a rare longer word that only begins so is no better a match.
+    const n = Math.min(index.slots, candidates.reduce((sum, { postings }) => sum + postings.slots.length, 0)); // prettier-ignore
+    const rarity = Math.log(1 + (index.slots - n + 0.5) / (n + 0.5));
+    for (const candidate of candidates) addCandidate(candidate, rarity);
+    turn++;
+  }
+  for (let slot = 0; slot < index.slots; slot++) if (hits[slot] !== turn) scores[slot] = 0;
+  return { scores, matched: [...matched], mended };
+}

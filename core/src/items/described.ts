@@ -1,0 +1,29 @@
+import { itemPoints, markedBy, mediaOf, searchableText, type ItemContent } from './item';
+import type { PartKind } from './kinds';
+import { media as allMedia, mediaBits, type MarkedBy } from './media';
+
+/** What is kept beside an item's content so that it can be found. */
+export interface DescribedItem {
+  kind: PartKind;
+  points: number;
+  markedBy: MarkedBy;
+  /** Sum of `mediaBits`. */
+  media: number;
+  /** Words of the stem, and of what the parts show. */
+  words: string;
+  choiceWords: string;
+}
+
+/** An item of several parts goes by the kind of its first one. */
+export function describeItem(content: ItemContent): DescribedItem {
+  const { stem, choices } = searchableText(content);
+  const shows = mediaOf(content);
+  return {
+    kind: content.parts[0]!.kind,
+    points: itemPoints(content),
+    markedBy: markedBy(content),
+    media: allMedia.reduce((sum, own) => sum + (shows[own] ? mediaBits[own] : 0), 0),
+    words: stem,
+    choiceWords: choices,
+  };
+}

@@ -1,0 +1,65 @@
+/** What a part says whatever its kind. Changing the kind goes through it, so that all that can be kept is kept. */
+import type { ShownChoice } from './kind';
+import type { Picture } from './picture';
+
+export interface Gist {
+  prompt?: string | undefined;
+  needs?: string | undefined;
+  points?: number | undefined;
+  /** How partial answers earn points. */
+  partial?: string | undefined;
+  /** Points for single choices. */
+  pointsEach?: unknown;
+  choices?: ShownChoice[] | undefined;
+  /** Ids of the right ones among `choices`. */
+  right?: string[] | undefined;
+  /** The mistakes behind wrong choices, by id. */
+  mistakes?: Record<string, string> | undefined;
+  /** Answers in words that count as right. */
+  accepted?: string[] | undefined;
+  tolerance?: unknown;
+  units?: unknown;
+  /** What can be joined to the choices: partners, groups, columns. */
+  partners?: ShownChoice[] | undefined;
+  /** Which choice belongs to which partner. */
+  joins?: string[] | undefined;
+  /** Ids of the choices in their right order. */
+  order?: string[] | undefined;
+  /** A text with places in it. */
+  text?: string | undefined;
+  gaps?: unknown;
+  picture?: Picture | undefined;
+  places?: unknown;
+  guide?: string | undefined;
+}
+
+const names: Record<Exclude<keyof Gist, 'prompt' | 'needs'>, string> = {
+  points: 'the points',
+  partial: 'the rule for partly right answers',
+  pointsEach: 'the points of single choices',
+  choices: 'the choices',
+  right: 'which answers are right',
+  mistakes: 'the mistakes behind the choices',
+  accepted: 'the accepted answers',
+  tolerance: 'the tolerance',
+  units: 'the units',
+  partners: 'what the choices are joined to',
+  joins: 'what belongs together',
+  order: 'the right order',
+  text: 'the text with its places',
+  gaps: 'the gaps',
+  picture: 'the picture',
+  places: 'the places on the picture',
+  guide: 'the marking guide',
+};
+
+const isSaid = (value: unknown) =>
+  value !== undefined && value !== '' && !(Array.isArray(value) && value.length === 0) &&
+  !(typeof value === 'object' && value !== null && !Array.isArray(value) && Object.keys(value).length === 0); // prettier-ignore
+
+/** What `before` says and `after` does not, in words. */
+export function lostBetween(before: Gist, after: Gist): string[] {
+  return (Object.keys(names) as (keyof typeof names)[])
+    .filter((name) => isSaid(before[name]) && JSON.stringify(before[name]) !== JSON.stringify(after[name]))
+    .map((name) => names[name]);
+}

@@ -1,0 +1,62 @@
+import { z } from 'zod';
+import { byHand } from '../../scoring';
+import { count } from '../../text';
+import { partBase, type Kind, type PartBase } from '../kind';
+import { picture, type Picture } from '../picture';
+import { guide, handGist, handInWords } from './by-hand';
+
+const part = z.strictObject({
+  ...partBase,
+  kind: z.literal('drawing'),
+  /** What is drawn upon; an empty sheet without it. */
+  ground: picture.optional(),
+  guide,
+  rule: byHand,
+});
+
+export type Drawing = z.infer<typeof part>;
+
+/** Strokes in the order drawn, on a sheet 1000 wide; the same sheet on a phone and on paper. */
+const stroke = z.strictObject({
+  /** Which ink, from 0. */
+  ink: z.int().min(0).max(5),
+  width: z.int().min(1).max(60),
+  /** x, y, x, y … */
+  points: z.array(z.int().min(-100).max(2000)).min(2).max(4000),
+});
+export type Stroke = z.infer<typeof stroke>;
+
+export interface SittingDrawing extends PartBase {
+  kind: 'drawing';
+  ground?: Picture | undefined;
+}
+
+export const drawing: Kind<Drawing, Stroke[], SittingDrawing> = {
+  kind: 'drawing',
+  title: 'Drawing',
+  asks: 'A sketch, on an empty sheet or on a picture; you mark it',
+  qti: 'qti-drawing-interaction',
+  markedBy: 'hand',
+  part,
+  response: z
+    .array(stroke)
+    .max(600)
+    .refine((strokes) => strokes.reduce((sum, { points }) => sum + points.length, 0) <= 30_000, 'The drawing is too large.'), // prettier-ignore
+  points: ({ rule }) => rule.points,
+  score: () => 0,
+  isEmpty: (response) => response.length === 0,
+  forSitting: ({ id, kind, prompt, ground }) => ({ id, kind, prompt, ground }),
+  inWords: (_, response) => `a drawing of ${count(response.length, 'stroke')}`,
+  keyInWords: ({ rule }) => handInWords(rule, 'the drawing'),
+  texts: (own) => [{ at: '/guide', html: own.guide }],
+  toGist: (own) => ({ ...handGist(own), picture: own.ground }),
+  fromGist: ({ prompt, needs, points = 4, guide: kept = '', picture: ground }, id) => ({
+    id,
+    kind: 'drawing',
+    prompt,
+    needs,
+    ...(ground && { ground }),
+    guide: kept,
+    rule: { rule: 'by-hand', points },
+  }),
+};

@@ -1,0 +1,71 @@
+/** How kinds that share a shape say it and take it over. */
+import type { SetRule } from '../../scoring';
+import { plainText } from '../../text';
+import type { Gist } from '../gist';
+import { freshId, type Choice, type ShownChoice } from '../kind';
+
+interface ChoicesPart {
+  prompt?: string | undefined;
+  needs?: string | undefined;
+  choices: Choice[];
+  key: string[];
+  rule: SetRule;
+}
+
+export const pointsOf = (rule: { rule: string; points?: number }) => rule.points;
+
+export const ruleGist = (rule: SetRule): Gist =>
+  rule.rule === 'table'
+    ? { pointsEach: rule }
+    : { points: rule.points, partial: rule.rule === 'all-or-nothing' ? undefined : rule.rule };
+
+export const mistakesOf = (choices: readonly Choice[]) =>
+  Object.fromEntries(choices.flatMap(({ id, mistake }) => (mistake ? [[id, mistake]] : [])));
+
+export const choicesGist = ({ prompt, needs, choices, key, rule }: ChoicesPart): Gist => ({
+  prompt,
+  needs,
+  choices: choices.map(({ id, text }) => ({ id, text })),
+  right: key,
+  mistakes: mistakesOf(choices),
+  ...ruleGist(rule),
+});
+
+/** Choices of a gist with their mistakes; accepted answers become choices where there are none. */
+export function choicesOf(gist: Gist): { choices: Choice[]; right: string[] } {
+  const { choices = [], accepted = [], mistakes = {} } = gist;
+  if (choices.length > 0)
+    return {
+      choices: choices.map(({ id, text }) => ({ id, text, ...(mistakes[id] && { mistake: mistakes[id] }) })),
+      right: (gist.right ?? []).filter((id) => choices.some((own) => own.id === id)),
+    };
+  const made: Choice[] = [];
+  for (const text of accepted.filter((own) => plainText(own) !== ''))
+    made.push({ id: freshId(made.map(({ id }) => id)), text });
+  const right = made.map(({ id }) => id);
+  return { choices: made, right };
+}
+
+/** Two choices at least, and `blank` where there are none yet; empty ones are added. */
+export function padded<T extends ShownChoice>(choices: T[], blank: number): (T | ShownChoice)[] {
+  const list: (T | ShownChoice)[] = [...choices];
+  while (list.length < (choices.length > 0 ? 2 : blank)) list.push({ id: freshId(list.map(({ id }) => id)), text: '' });
+  return list;
+}
+
+export function setRuleOf({ partial, points = 1, pointsEach }: Gist, withTable: boolean): SetRule {
+  if (withTable && pointsEach) return pointsEach as SetRule;
+  return { rule: partial === 'each-right' || partial === 'wrong-takes-away' ? partial : 'all-or-nothing', points };
+}
+
+export function choicesFrom(gist: Gist, id: string) {
+  const { choices, right } = choicesOf(gist);
+  return {
+    id,
+    prompt: gist.prompt,
+    needs: gist.needs,
+    choices: padded(choices, 4),
+    key: right,
+    rule: setRuleOf(gist, true),
+  };
+}

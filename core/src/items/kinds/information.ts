@@ -1,0 +1,30 @@
+import { z } from 'zod';
+import { partBase, type Kind, type PartBase } from '../kind';
+
+const part = z.strictObject({ ...partBase, kind: z.literal('information') });
+
+export type Information = z.infer<typeof part>;
+
+export interface SittingInformation extends PartBase {
+  kind: 'information';
+}
+
+/** Nothing is asked: the item is a page to read. */
+export const information: Kind<Information, null, SittingInformation> = {
+  kind: 'information',
+  title: 'Page of information',
+  asks: 'Nothing: a page to read before the next questions',
+  qti: null,
+  markedBy: 'nobody',
+  part,
+  response: z.null(),
+  points: () => 0,
+  score: () => 0,
+  isEmpty: () => true,
+  forSitting: ({ id, kind, prompt }) => ({ id, kind, prompt }),
+  inWords: () => '',
+  keyInWords: () => 'A page to read; nothing is asked.',
+  texts: () => [],
+  toGist: ({ prompt, needs }) => ({ prompt, needs }),
+  fromGist: ({ prompt, needs }, id) => ({ id, kind: 'information', prompt, needs }),
+};

@@ -1,0 +1,60 @@
+import { z } from 'zod';
+import { byHand } from '../../scoring';
+import { count } from '../../text';
+import { partBase, type Kind, type PartBase } from '../kind';
+import { guide, handGist, handInWords } from './by-hand';
+
+const part = z
+  .strictObject({
+    ...partBase,
+    kind: z.literal('long-text'),
+    /** Height of the field to write in. */
+    lines: z.int().min(2).max(60).default(8),
+    leastWords: z.int().min(1).max(5000).optional(),
+    mostWords: z.int().min(1).max(5000).optional(),
+    guide,
+    rule: byHand,
+  })
+  .superRefine(({ leastWords = 0, mostWords = Infinity }, context) => {
+    if (leastWords > mostWords)
+      context.addIssue({ code: 'custom', path: ['mostWords'], message: `At least ${leastWords} words are asked for, but at most ${mostWords} allowed.` }); // prettier-ignore
+  });
+
+export type LongText = z.infer<typeof part>;
+
+export interface SittingLongText extends PartBase {
+  kind: 'long-text';
+  lines: number;
+  leastWords?: number | undefined;
+  mostWords?: number | undefined;
+}
+
+export const longText: Kind<LongText, string, SittingLongText> = {
+  kind: 'long-text',
+  title: 'Long text',
+  asks: 'Sentences or an essay; you mark it',
+  qti: 'qti-extended-text-interaction',
+  markedBy: 'hand',
+  part,
+  response: z.string().max(30_000),
+  points: ({ rule }) => rule.points,
+  score: () => 0,
+  isEmpty: (response) => response.trim() === '',
+  forSitting: ({ id, kind, prompt, lines, leastWords, mostWords }) => ({ id, kind, prompt, lines, leastWords, mostWords }), // prettier-ignore
+  inWords: (_, response) => response.trim(),
+  keyInWords({ leastWords, mostWords, rule }) {
+    const length = [leastWords && `at least ${count(leastWords, 'word')}`, mostWords && `at most ${mostWords}`];
+    return handInWords(rule, `a text${length.filter(Boolean).map((own) => `, ${own}`).join('')}`); // prettier-ignore
+  },
+  texts: (own) => [{ at: '/guide', html: own.guide }],
+  toGist: handGist,
+  fromGist: ({ prompt, needs, points = 4, guide: kept = '' }, id) => ({
+    id,
+    kind: 'long-text',
+    prompt,
+    needs,
+    lines: 8,
+    guide: kept,
+    rule: { rule: 'by-hand', points },
+  }),
+};

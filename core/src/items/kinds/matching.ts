@@ -1,0 +1,88 @@
+import { z } from 'zod';
+import { pointsForSet, setRule } from '../../scoring';
+import { checkReachable, choice, partBase, reorder, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
+import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs } from '../pairs';
+import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
+import { allPairs, inOrder, mostJoined, pairsInWords } from './joining';
+import { setRuleInWords } from './rule-words';
+
+const sides = (what: string) => z.array(choice).min(2, `Matching needs at least two on the ${what}.`).max(20, `More than 20 on the ${what}.`); // prettier-ignore
+
+const part = z
+  .strictObject({
+    ...partBase,
+    kind: z.literal('matching'),
+    left: sides('left'),
+    right: sides('right'),
+    key: pairs.min(1, 'No pair is marked as right.'),
+    /** Each one on the right belongs to at most one on the left. */
+    once: z.boolean().default(true),
+    rule: setRule,
+  })
+  .superRefine((own, context) => {
+    const issue = (path: string[], message: string) => context.addIssue({ code: 'custom', path, message });
+    checkDistinct(own.left, ['left'], 'things on the left', context);
+    checkDistinct(own.right, ['right'], 'things on the right', context);
+    checkPairs(own.key, own.left, own.right, ['key'], context);
+    if (joinsMoreThan(1, own.key)) issue(['key'], 'Each one on the left has at most one partner.');
+    if (own.once && joinsMoreThan(1, own.key, 1)) issue(['key'], 'Two pairs share a partner, but each partner may be used only once.'); // prettier-ignore
+    if (own.once && own.rule.rule === 'table')
+      issue(['rule'], 'Points for single pairs need partners that may be used more than once.');
+    checkReachable(own.rule, allPairs(own.left, own.right), own.left.length, context);
+  });
+
+export type Matching = z.infer<typeof part>;
+
+export interface SittingMatching extends PartBase {
+  kind: 'matching';
+  left: ShownChoice[];
+  right: ShownChoice[];
+  once: boolean;
+}
+
+/** Response: pairs. Source of the rules for pairs: QTI 3.0 `match_correct` and `map_response` of directed pairs. */
+export const matching: Kind<Matching, string[], SittingMatching> = {
+  kind: 'matching',
+  title: 'Matching pairs',
+  asks: 'What belongs to what, one to one',
+  qti: 'qti-match-interaction',
+  markedBy: 'machine',
+  part,
+  response: pairs,
+  points: ({ rule, left, right }) => mostJoined(rule, left, right, 1),
+  score({ key, rule, once }, response) {
+    if (response.length === 0 || joinsMoreThan(1, response) || (once && joinsMoreThan(1, response, 1))) return 0;
+    return pointsForSet(rule, key, response);
+  },
+  isEmpty: (response) => response.length === 0,
+  forSitting: ({ id, kind, prompt, left, right, once }) => ({
+    id,
+    kind,
+    prompt,
+    left: shown(left),
+    // The order of the words, so that partners do not stand side by side.
+    right: shown(right).sort((a, b) => (a.text < b.text ? -1 : a.text > b.text ? 1 : 0)),
+    once,
+  }),
+  arrange: (own, order) => ({ ...own, left: reorder(own.left, order) }),
+  folded: (_, response) => inOrder(response),
+  inWords: ({ left, right }, response) => pairsInWords(left, right, response),
+  keyInWords: ({ left, right, key, rule }) => setRuleInWords(rule, pairsInWords(left, right, key), 'pair'),
+  texts: ({ left, right }) => [...textsOf(left, 'left'), ...textsOf(right, 'right')],
+  toGist: ({ prompt, needs, left, right, key, rule }) => ({
+    prompt,
+    needs,
+    choices: shown(left),
+    mistakes: mistakesOf(left),
+    partners: shown(right),
+    joins: key,
+    ...ruleGist(rule),
+  }),
+  fromGist: (gist, id) => {
+    const left = padded(choicesOf(gist).choices, 3);
+    const right = padded(gist.partners ?? [], 3);
+    const key = gist.joins ?? left.slice(0, right.length).map((own, at) => joined(own.id, right[at]!.id));
+    const once = !joinsMoreThan(1, key, 1);
+    return { id, kind: 'matching', prompt: gist.prompt, needs: gist.needs, left, right, key, once, rule: setRuleOf(gist, false) }; // prettier-ignore
+  },
+};

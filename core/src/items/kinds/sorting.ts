@@ -1,0 +1,112 @@
+import { z } from 'zod';
+import { pointsForSet, setRule } from '../../scoring';
+import { count, listing, plainText } from '../../text';
+import {
+  choice,
+  labelOf,
+  partBase,
+  reorder,
+  shown,
+  textsOf,
+  type Kind,
+  type PartBase,
+  type ShownChoice,
+} from '../kind';
+import { checkDistinct, checkPairs, joinsMoreThan, pairs, parted } from '../pairs';
+import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
+import { inOrder, pairsInWords } from './joining';
+import { setRuleInWords } from './rule-words';
+
+const part = z
+  .strictObject({
+    ...partBase,
+    kind: z.literal('sorting'),
+    choices: z.array(choice).min(2, 'There is nothing to sort: two things at least.').max(30, 'More than 30 things.'),
+    groups: z.array(choice.omit({ mistake: true })).min(2, 'Sorting needs at least two groups.').max(8, 'More than 8 groups.'), // prettier-ignore
+    /** Answer patterns: ways of sorting that are right, each as "thing group" pairs. Things in none of them stay out. */
+    keys: z.array(pairs.min(1, 'This answer pattern is empty.')).min(1, 'No answer pattern is given.').max(20),
+    rule: setRule,
+  })
+  .superRefine((own, context) => {
+    checkDistinct(own.choices, ['choices'], 'things', context);
+    checkDistinct(own.groups, ['groups'], 'groups', context);
+    const seen = new Map<string, number>();
+    own.keys.forEach((key, at) => {
+      const issue = (message: string) => context.addIssue({ code: 'custom', path: ['keys', at], message });
+      checkPairs(key, own.choices, own.groups, ['keys', at], context);
+      if (joinsMoreThan(1, key)) issue(`In answer pattern ${at + 1} a thing lies in two groups.`);
+      const earlier = seen.get(inOrder(key));
+      if (earlier !== undefined) issue(`Answer patterns ${earlier + 1} and ${at + 1} are the same.`);
+      seen.set(inOrder(key), at);
+    });
+    if (own.rule.rule === 'table')
+      context.addIssue({ code: 'custom', path: ['rule'], message: 'Points for single things are not possible here.' });
+  });
+
+export type Sorting = z.infer<typeof part>;
+
+export interface SittingSorting extends PartBase {
+  kind: 'sorting';
+  choices: ShownChoice[];
+  groups: ShownChoice[];
+}
+
+const inGroups = ({ choices, groups }: Pick<Sorting, 'choices' | 'groups'>, key: readonly string[]) =>
+  groups
+    .map(({ id, text }) => {
+      const inside = key.map(parted).filter(([, group]) => group === id).map(([own]) => labelOf(choices, own)); // prettier-ignore
+      return `${plainText(text)}: ${listing(inside) || 'nothing'}`;
+    })
+    .join('; ');
+
+/** Response: "thing group" for each thing that was put somewhere. The best of the answer patterns counts. */
+export const sorting: Kind<Sorting, string[], SittingSorting> = {
+  kind: 'sorting',
+  title: 'Sorting into groups',
+  asks: 'Which things belong to which group',
+  qti: 'qti-match-interaction',
+  markedBy: 'machine',
+  part,
+  response: pairs,
+  points: ({ rule }) => ('points' in rule ? rule.points : 0),
+  score({ keys, rule }, response) {
+    if (response.length === 0 || joinsMoreThan(1, response)) return 0;
+    return Math.max(...keys.map((key) => pointsForSet(rule, key, response)));
+  },
+  isEmpty: (response) => response.length === 0,
+  forSitting: ({ id, kind, prompt, choices, groups }) => ({
+    id,
+    kind,
+    prompt,
+    // The order of the words, so that things of one group do not stand together.
+    choices: shown(choices).sort((a, b) => (a.text < b.text ? -1 : a.text > b.text ? 1 : 0)),
+    groups: shown(groups),
+  }),
+  arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
+  folded: (_, response) => inOrder(response),
+  inWords: ({ choices, groups }, response) => pairsInWords(choices, groups, response),
+  keyInWords(own) {
+    const [first, ...others] = own.keys;
+    const more = others.length > 0 ? ` (or one of ${count(others.length, 'other answer pattern')})` : '';
+    return setRuleInWords(own.rule, `${inGroups(own, first!)}${more}`, 'thing');
+  },
+  texts: ({ choices, groups }) => [...textsOf(choices, 'choices'), ...textsOf(groups, 'groups')],
+  toGist: ({ prompt, needs, choices, groups, keys, rule }) => ({
+    prompt,
+    needs,
+    choices: shown(choices),
+    mistakes: mistakesOf(choices),
+    partners: shown(groups),
+    joins: keys[0],
+    ...(keys.length > 1 && { gaps: keys }),
+    ...ruleGist(rule),
+  }),
+  fromGist: (gist, id) => {
+    const { choices, right } = choicesOf(gist);
+    const things = padded(choices, 4);
+    const groups = padded(gist.partners ?? [], 2);
+    // Choices with a key fall into the right ones and the others.
+    const joins = gist.joins ?? (right.length > 0 && !gist.partners ? things.map(({ id: own }) => `${own} ${groups[right.includes(own) ? 0 : 1]!.id}`) : []); // prettier-ignore
+    return { id, kind: 'sorting', prompt: gist.prompt, needs: gist.needs, choices: things, groups, keys: [joins], rule: setRuleOf(gist, false) }; // prettier-ignore
+  },
+};

@@ -1,0 +1,66 @@
+import { z } from 'zod';
+import { listing } from '../../text';
+import {
+  choice,
+  labelOf,
+  partBase,
+  reorder,
+  shown,
+  textsOf,
+  type Kind,
+  type PartBase,
+  type ShownChoice,
+} from '../kind';
+import { checkDistinct } from '../pairs';
+import { choicesOf, padded } from './gists';
+
+const part = z
+  .strictObject({
+    ...partBase,
+    kind: z.literal('survey'),
+    /** One of the choices, any number of them, or words of one's own. */
+    style: z.enum(['one', 'many', 'words']),
+    choices: z
+      .array(choice.omit({ mistake: true }))
+      .max(20, 'More than 20 choices.')
+      .default([]),
+  })
+  .superRefine(({ style, choices }, context) => {
+    checkDistinct(choices, ['choices'], 'choices', context);
+    if (style !== 'words' && choices.length < 2)
+      context.addIssue({ code: 'custom', path: ['choices'], message: 'A choice needs at least two choices.' });
+  });
+
+export type Survey = z.infer<typeof part>;
+
+export interface SittingSurvey extends PartBase {
+  kind: 'survey';
+  style: 'one' | 'many' | 'words';
+  choices: ShownChoice[];
+}
+
+/** Response: the chosen ids, or the words as the only line of the list. */
+export const survey: Kind<Survey, string[], SittingSurvey> = {
+  kind: 'survey',
+  title: 'Survey question',
+  asks: 'An opinion; it has no key and gives no points',
+  qti: 'qti-choice-interaction',
+  markedBy: 'nobody',
+  part,
+  response: z.array(z.string().max(5000)).max(20),
+  points: () => 0,
+  score: () => 0,
+  isEmpty: (response) => response.every((line) => line.trim() === ''),
+  forSitting: ({ id, kind, prompt, style, choices }) => ({ id, kind, prompt, style, choices: shown(choices) }),
+  arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
+  folded: (_, response) => listing(response),
+  inWords: ({ style, choices }, response) =>
+    style === 'words' ? (response[0] ?? '').trim() : listing(response.map((id) => labelOf(choices, id))),
+  keyInWords: () => 'Every answer is welcome; it gives no points.',
+  texts: ({ choices }) => textsOf(choices, 'choices'),
+  toGist: ({ prompt, needs, choices }) => ({ prompt, needs, choices: shown(choices) }),
+  fromGist: (gist, id) => {
+    const { choices } = choicesOf(gist);
+    return { id, kind: 'survey', prompt: gist.prompt, needs: gist.needs, style: 'one', choices: padded(shown(choices), 2) }; // prettier-ignore
+  },
+};

@@ -1,0 +1,52 @@
+import { z } from 'zod';
+import { byHand } from '../../scoring';
+import { count } from '../../text';
+import { partBase, type Kind, type PartBase } from '../kind';
+import { fileAddress } from '../picture';
+import { guide, handGist, handInWords } from './by-hand';
+
+const part = z.strictObject({
+  ...partBase,
+  kind: z.literal('upload'),
+  accepts: z.enum(['photo', 'file']).default('photo'),
+  most: z.int().min(1).max(5).default(1),
+  guide,
+  rule: byHand,
+});
+
+export type Upload = z.infer<typeof part>;
+
+export interface SittingUpload extends PartBase {
+  kind: 'upload';
+  accepts: 'photo' | 'file';
+  most: number;
+}
+
+/** Response: the addresses of the files. */
+export const upload: Kind<Upload, string[], SittingUpload> = {
+  kind: 'upload',
+  title: 'Photo or file',
+  asks: 'A photo of work on paper, or a file; you mark it',
+  qti: 'qti-upload-interaction',
+  markedBy: 'hand',
+  part,
+  response: z.array(fileAddress).max(5),
+  points: ({ rule }) => rule.points,
+  score: () => 0,
+  isEmpty: (response) => response.length === 0,
+  forSitting: ({ id, kind, prompt, accepts, most }) => ({ id, kind, prompt, accepts, most }),
+  inWords: ({ accepts }, response) => count(response.length, accepts),
+  keyInWords: ({ accepts, rule }) => handInWords(rule, `the ${accepts}`),
+  texts: (own) => [{ at: '/guide', html: own.guide }],
+  toGist: handGist,
+  fromGist: ({ prompt, needs, points = 4, guide: kept = '' }, id) => ({
+    id,
+    kind: 'upload',
+    prompt,
+    needs,
+    accepts: 'photo',
+    most: 1,
+    guide: kept,
+    rule: { rule: 'by-hand', points },
+  }),
+};

@@ -1,0 +1,7 @@
+/** Bits of what an item shows besides text. */
+export const mediaBits = { picture: 1, sound: 2, film: 4 } as const;
+export type Medium = keyof typeof mediaBits;
+export const media = Object.keys(mediaBits) as Medium[];
+
+export const markers = ['machine', 'hand', 'nobody'] as const;
+export type MarkedBy = (typeof markers)[number];

@@ -1,0 +1,23 @@
+/**
+ * How near a given order comes to the right one. Common practice, no source for their use in marking; the share of
+ * pairs is (tau + 1) / 2 with Kendall's tau.
+ */
+
+/** Share of the places that hold the right thing. */
+export function shareOfPlaces(right: readonly string[], given: readonly string[]): number {
+  return right.filter((id, at) => given[at] === id).length / right.length;
+}
+
+/** Share of all pairs that stand in the right order. */
+export function shareOfPairs(right: readonly string[], given: readonly string[]): number {
+  const place = new Map(given.map((id, at) => [id, at]));
+  let pairs = 0;
+  let inOrder = 0;
+  for (let first = 0; first < right.length; first++)
+    for (let second = first + 1; second < right.length; second++) {
+      pairs++;
+      const [a, b] = [place.get(right[first]!), place.get(right[second]!)];
+      if (a !== undefined && b !== undefined && a < b) inOrder++;
+    }
+  return inOrder / pairs;
+}

@@ -1,0 +1,58 @@
+/** Puts a large bank, readable for everybody, beside what a database holds already. */
+import type { Connection } from 'mariadb';
+import { day } from '@oaken/core/timing';
+import { largeBank, type LargeItem } from './large';
+
+export const largeBankName = 'Large trial bank';
+const atOnce = 500;
+
+export async function writeLarge(
+  connection: Connection,
+  n: number,
+  now: number,
+  progress: (done: number) => void,
+): Promise<number> {
+  const [known] = await connection.query('SELECT id FROM banks WHERE name = ?', [largeBankName]);
+  if (known) return 0;
+  const standards: { id: number; subject: string; grade: number }[] = await connection.query(
+    `SELECT s.id, s.subject, MIN(g.grade) AS grade FROM standards s JOIN standard_grades g ON g.standard_id = s.id
+      WHERE NOT EXISTS (SELECT 1 FROM standards c WHERE c.parent_id = s.id) GROUP BY s.id`,
+  );
+  const [owner] = await connection.query(
+    "SELECT id, school_id AS school FROM accounts WHERE role = 'teacher' ORDER BY id LIMIT 1",
+  );
+  const made = await connection.query('INSERT INTO banks (school_id, owner_id, reach, name, created_at) VALUES (?, NULL, ?, ?, ?)', [owner.school, 'everybody', largeBankName, new Date(now)]); // prettier-ignore
+  const bank = Number(made.insertId);
+  const insert = (table: string, columns: string[], lines: unknown[][]) =>
+    lines.length === 0
+      ? Promise.resolve()
+      : connection.query(`INSERT INTO ${table} (${columns.join(', ')}) VALUES ${lines.map((line) => `(${line.map(() => '?').join(', ')})`).join(', ')}`, lines.flat()); // prettier-ignore
+  const [{ item, revision }] = await connection.query('SELECT COALESCE(MAX(id), 0) AS item, (SELECT COALESCE(MAX(id), 0) FROM revisions) AS revision FROM items'); // prettier-ignore
+  let itemId = Number(item);
+  let revisionId = Number(revision);
+  let waiting: LargeItem[] = [];
+
+  const flush = async () => {
+    const lines = waiting.map((own) => ({ own, id: ++itemId, revision: ++revisionId, standard: standards[own.standard]!, at: new Date(now - own.age * day) })); // prettier-ignore
+    waiting = [];
+    await connection.beginTransaction();
+    await insert('items', ['id', 'bank_id', 'revision_id', 'created_by', 'created_at', 'seen_n', 'seen_share', 'separation'], lines.map(({ own, id, revision: r, at }) => [id, bank, r, owner.id, at, own.seenN, own.seenShare, own.separation])); // prettier-ignore
+    await insert('revisions', ['id', 'item_id', 'number', 'content', 'words', 'choice_words', 'kind', 'points', 'marked_by', 'media', 'subject', 'depth', 'seconds', 'created_by', 'created_at'], lines.map(({ own: { described: d, ...own }, id, revision: r, standard, at }) => [r, id, 1, JSON.stringify(own.content), d.words, d.choiceWords, d.kind, d.points, d.markedBy, d.media, standard.subject, own.depth, own.seconds, owner.id, at])); // prettier-ignore
+    await insert('revision_standards', ['revision_id', 'standard_id'], lines.map(({ revision: r, standard }) => [r, standard.id])); // prettier-ignore
+    await insert('revision_grades', ['revision_id', 'grade'], lines.map(({ revision: r, standard }) => [r, standard.grade])); // prettier-ignore
+    await insert('revision_tags', ['revision_id', 'tag'], lines.flatMap(({ own, revision: r }) => own.tags.map((tag) => [r, tag]))); // prettier-ignore
+    await connection.commit();
+  };
+
+  await connection.query('SET FOREIGN_KEY_CHECKS = 0');
+  let done = 0;
+  for (const own of largeBank('large', n, standards.length)) {
+    waiting.push(own);
+    if (waiting.length < atOnce) continue;
+    await flush();
+    progress((done += atOnce));
+  }
+  if (waiting.length > 0) await flush();
+  await connection.query('SET FOREIGN_KEY_CHECKS = 1');
+  return n;
+}

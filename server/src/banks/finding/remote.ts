@@ -1,0 +1,83 @@
+import type { Found, NearCopy, Question } from '@oaken/core/finding';
+import { Worker } from 'node:worker_threads';
+import type { DatabasePlace } from '../../database/connect';
+import type { Finder } from './finder';
+
+export interface Asked {
+  id: number;
+  call: 'find' | 'near';
+  question?: Question;
+  text?: string;
+  banks?: number[];
+  but?: number | null;
+}
+
+export interface Answered {
+  id: number;
+  value?: Found | NearCopy[];
+  error?: { name: string; message: string; stack?: string | undefined };
+}
+
+interface Waiting {
+  resolve(value: unknown): void;
+  reject(error: Error): void;
+}
+
+/** Speaks with the index in its thread; a thread that ends is started again, and fills itself from the database. */
+export class RemoteFinder implements Finder {
+  private worker: Worker | null = null;
+  private readonly waiting = new Map<number, Waiting>();
+  private last = 0;
+  private closed = false;
+
+  constructor(
+    private readonly script: URL,
+    private readonly place: DatabasePlace,
+    private readonly log: (line: string) => void,
+  ) {
+    this.start();
+  }
+
+  find(question: Question): Promise<Found> {
+    return this.ask({ call: 'find', question });
+  }
+
+  near(text: string, banks: number[], but: number | null): Promise<NearCopy[]> {
+    return this.ask({ call: 'near', text, banks, but });
+  }
+
+  async close(): Promise<void> {
+    this.closed = true;
+    await this.worker?.terminate();
+  }
+
+  private ask<T>(asked: Omit<Asked, 'id'>): Promise<T> {
+    const id = ++this.last;
+    const worker = this.worker ?? this.start();
+    return new Promise<T>((resolve, reject) => {
+      this.waiting.set(id, { resolve: resolve as (value: unknown) => void, reject });
+      worker.postMessage({ ...asked, id } satisfies Asked);
+    });
+  }
+
+  private start(): Worker {
+    const worker = new Worker(this.script, { workerData: this.place });
+    this.worker = worker;
+    worker.on('message', ({ id, value, error }: Answered) => {
+      const own = this.waiting.get(id);
+      this.waiting.delete(id);
+      if (error) own?.reject(Object.assign(new Error(error.message), error));
+      else own?.resolve(value);
+    });
+    worker.on('error', (error) => this.log(`search index: ${error.message}`));
+    worker.on('exit', () => {
+      if (this.worker === worker) this.worker = null;
+      if (this.closed) return;
+      this.log('search index: its thread has ended and will start again');
+      for (const { reject } of this.waiting.values()) reject(new Error('The search index has stopped.'));
+      this.waiting.clear();
+    });
+    worker.unref();
+    return worker;
+  }
+}
