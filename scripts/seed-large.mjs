@@ -8,7 +8,8 @@ import { runMain, Stop } from './lib/say.mjs';
 runMain(async () => {
   const folder = resolve(process.env.OAKEN_DATA ?? join(root, '.data'));
   const socket = process.env.OAKEN_SOCKET ?? join(folder, 'db.sock');
-  if (!existsSync(socket)) throw new Stop(`There is no running database at ${socket}. Start it with “npm start” first.`, 2);
+  if (!existsSync(socket))
+    throw new Stop(`There is no running database at ${socket}. Start it with “npm start” first.`, 2);
   await ensurePackages();
   await ensureBuilt();
   const { code } = await run(process.execPath, [join(root, 'demo/dist/fill-large.mjs'), process.argv[2] ?? '100000'], {

@@ -7,7 +7,7 @@ import { defineConfig } from 'vite';
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [
-    vue(),
+    vue({ template: { compilerOptions: { isCustomElement: (tag) => tag === 'math-field' } } }),
     // Element Plus one component at a time; our own are imported by hand, so that a reader sees where they come from.
     Components({ dirs: [], dts: false, resolvers: [ElementPlusResolver({ importStyle: 'css' })] }),
   ],

@@ -4,6 +4,7 @@ import * as assignments from './assignments';
 import * as attempts from './attempts';
 import * as banks from './banks';
 import * as classes from './classes';
+import * as files from './files';
 import * as results from './results';
 import * as standards from './standards';
 import * as tests from './tests';
@@ -27,7 +28,7 @@ export const api = {
   moveFolders: banks.moveFolders,
   removeFolder: banks.removeFolder,
   searchItems: banks.searchItems,
-  findItemIds: banks.findItemIds,
+  findItems: banks.findItems,
   readRows: banks.readRows,
   listKeptSearches: banks.listKeptSearches,
   keepSearch: banks.keepSearch,
@@ -45,6 +46,8 @@ export const api = {
   readRevision: banks.readRevision,
   reviseItem: banks.reviseItem,
   settleSource: banks.settleSource,
+  keepFile: files.keepFile,
+  keepWork: files.keepWork,
   listTests: tests.listTests,
   makeTest: tests.makeTest,
   readTest: tests.readTest,

@@ -103,25 +103,25 @@ describe('filters and counts', () => {
         };
         const up = (own: FindableItem) =>
           [1, 2, 3, 4, 5].filter((s) => own.standards.some((t) => below[s]!.includes(t)));
-        expect(new Map<string | number, number>(found.counts.standards)).toEqual(tally('standard', up));
-        expect(new Map<string | number, number>(found.counts.grades)).toEqual(
+        expect(new Map<string | number, number>(found.counts!.standards)).toEqual(tally('standard', up));
+        expect(new Map<string | number, number>(found.counts!.grades)).toEqual(
           tally('grades', (own) => [...own.grades]),
         );
-        expect(new Map<string | number, number>(found.counts.kinds)).toEqual(tally('kind', (own) => [own.kind]));
-        expect(new Map<string | number, number>(found.counts.tags)).toEqual(tally('tag', (own) => [...own.tags]));
-        expect(new Map<string | number, number>(found.counts.media)).toEqual(
+        expect(new Map<string | number, number>(found.counts!.kinds)).toEqual(tally('kind', (own) => [own.kind]));
+        expect(new Map<string | number, number>(found.counts!.tags)).toEqual(tally('tag', (own) => [...own.tags]));
+        expect(new Map<string | number, number>(found.counts!.media)).toEqual(
           tally('has', (own) => media.filter((one) => says.has(own, one))),
         );
-        expect(new Map<string | number, number>(found.counts.folders)).toEqual(
+        expect(new Map<string | number, number>(found.counts!.folders)).toEqual(
           tally('folder', (own) => [10, 11, 12].filter((f) => inFolder[f]!.includes(own.folder ?? 0))),
         );
-        expect(new Map<string | number, number>(found.counts.uses)).toEqual(
+        expect(new Map<string | number, number>(found.counts!.uses)).toEqual(
           tally('uses', (own) => [usesBands.find(({ from, to }) => own.uses >= from && own.uses < to)!.id]),
         );
-        expect(new Map<string | number, number>(found.counts.difficulty)).toEqual(
+        expect(new Map<string | number, number>(found.counts!.difficulty)).toEqual(
           tally('difficulty', ({ facility }) => difficultyBands.filter(({ from, to }) => facility !== null && facility >= from && facility < to).map(({ id }) => id)), // prettier-ignore
         );
-        expect(new Map<string | number, number>(found.counts.frameworks)).toEqual(
+        expect(new Map<string | number, number>(found.counts!.frameworks)).toEqual(
           tally('framework', (own) => [1, 2].filter((f) => says.framework(own, f))),
         );
       }),
@@ -195,8 +195,8 @@ describe('words', () => {
     const index = indexOf([plain, { ...plain, id: 2, bank: 9 }, { ...plain, id: 3 }]);
     const found = ask(index, { banks: [1], without: [3] });
     expect(found.ids).toEqual([1]);
-    expect(found.counts.kinds).toEqual([['single-choice', 1]]);
-    expect(found.counts.banks).toEqual([[1, 1]]);
+    expect(found.counts!.kinds).toEqual([['single-choice', 1]]);
+    expect(found.counts!.banks).toEqual([[1, 1]]);
   });
 });
 

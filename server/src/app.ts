@@ -16,6 +16,7 @@ import { LocalFinder, type Finder } from './banks/finding/finder';
 import { bankRoutes } from './banks/routes';
 import { classRoutes } from './classes/routes';
 import type { Context } from './context';
+import { fileRoutes } from './files/routes';
 import { row } from './database/connect';
 import { binder, type BindOptions } from './http/bind';
 import { openApi } from './http/openapi';
@@ -76,6 +77,7 @@ export function createApp({ database, now, log, pages, finder, checkAnswers }: A
   const bind = binder(routes, context, { checkAnswers });
   // The saving path comes first: it is asked more often than all others together.
   attemptRoutes(bind, context, editions);
+  fileRoutes(routes, bind, context);
   // Answers are small and many: the quickest level saves most of the bytes.
   routes.use(compression({ level: 1 }));
   accountRoutes(bind, context);
@@ -104,6 +106,9 @@ export function createApp({ database, now, log, pages, finder, checkAnswers }: A
           defaultSrc: ["'self'"],
           scriptSrc: ["'self'"],
           styleSrc: ["'self'"],
+          // The formula editor writes places as style attributes; wordings cannot hold any.
+          styleSrcAttr: ["'unsafe-inline'"],
+          mediaSrc: ["'self'"],
           imgSrc: ["'self'", 'data:'],
           fontSrc: ["'self'"],
           objectSrc: ["'none'"],
@@ -133,6 +138,8 @@ export function createApp({ database, now, log, pages, finder, checkAnswers }: A
   return { http, context, chores };
 }
 
+const tooLarge = (limit: number) => `At most ${Math.round(limit / 1024 / 1024)} MB can be sent at once.`;
+
 /** Every error leaves as a problem in plain words; what is inside the server stays in its log. */
 function problemHandler(log: (line: string) => void): ErrorRequestHandler {
   return (error: unknown, _request, response, next) => {
@@ -148,7 +155,7 @@ function asProblem(error: unknown, log: (line: string) => void): Problem {
   if (isDatabaseAway(error)) return busyDatabase();
   const { type, status } = error as { type?: string; status?: number };
   if (type === 'entity.too.large')
-    return new Problem(413, 'That is too large.', `One request may hold at most ${longestBody}.`);
+    return new Problem(413, 'That is too large.', tooLarge((error as { limit?: number }).limit ?? 0));
   if (type === 'entity.parse.failed') return new Problem(400, 'That could not be read as JSON.');
   if (status === 404) return new Problem(404, 'There is nothing at this address.');
   if (status !== undefined && status >= 400 && status < 500)

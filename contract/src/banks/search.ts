@@ -92,24 +92,26 @@ export const searchItems = endpoint({
   answer: z.object({
     total: z.number(),
     items: z.array(itemRow),
-    /** How many items each choice would give, with all other filters as they are. */
-    counts: z.object({
-      frameworks: tally(id),
-      standards: tally(id),
-      grades: tally(z.number()),
-      subjects: tally(z.string()),
-      kinds: tally(z.enum(partKinds)),
-      depths: tally(z.number()),
-      markedBy: tally(z.enum(markers)),
-      media: tally(z.enum(media)),
-      passage: tally(z.boolean()),
-      banks: tally(id),
-      folders: tally(id),
-      tags: tally(z.string()),
-      difficulty: tally(z.string()),
-      separation: tally(z.string()),
-      uses: tally(z.string()),
-    }),
+    /** How many items each choice would give, with all other filters as they are; only with the first page. */
+    counts: z
+      .object({
+        frameworks: tally(id),
+        standards: tally(id),
+        grades: tally(z.number()),
+        subjects: tally(z.string()),
+        kinds: tally(z.enum(partKinds)),
+        depths: tally(z.number()),
+        markedBy: tally(z.enum(markers)),
+        media: tally(z.enum(media)),
+        passage: tally(z.boolean()),
+        banks: tally(id),
+        folders: tally(id),
+        tags: tally(z.string()),
+        difficulty: tally(z.string()),
+        separation: tally(z.string()),
+        uses: tally(z.string()),
+      })
+      .nullable(),
     /** The words that matched, as they stand in the items. */
     matched: z.array(z.string()),
     /** Typed words that stand in no item, and what was taken for them. */
@@ -117,13 +119,16 @@ export const searchItems = endpoint({
   }),
 });
 
-export const findItemIds = endpoint({
+export const findItems = endpoint({
   method: 'GET',
-  path: '/api/items/ids',
+  path: '/api/items/all',
   who: 'teacher',
-  does: `Gives the ids of all items that a search finds, at most ${mostAtOnce}.`,
+  does: `Gives all items that a search finds, at most ${mostAtOnce}, with what is needed to pick them.`,
   query: search.omit({ from: true }),
-  answer: z.object({ total: z.number(), ids: z.array(id) }),
+  answer: z.object({
+    total: z.number(),
+    items: z.array(itemRow.pick({ id: true, points: true, seconds: true, may: true })),
+  }),
 });
 
 export const readRows = endpoint({

@@ -153,7 +153,7 @@ export class ItemIndex {
     return {
       total,
       ids: this.page(question, passes, words?.scores ?? null).map((slot) => id[slot]!),
-      counts: this.facets.counts(passing.subarray(0, total), failing),
+      counts: question.counted === false ? null : this.facets.counts(passing.subarray(0, total), failing),
       matched: words?.matched ?? [],
       mended: words?.mended ?? [],
     };

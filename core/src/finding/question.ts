@@ -30,6 +30,8 @@ export interface Question extends Filters {
   order: Order;
   from: number;
   size: number;
+  /** Whether the counts are wanted too; yes unless it says no. */
+  counted?: boolean | undefined;
   /** Banks that the asking teacher may read; nothing else is found, counted or hinted at. */
   banks: readonly number[];
   /** Items to leave out, such as those that a class has had. */
@@ -59,7 +61,8 @@ export interface Found {
   total: number;
   /** Item ids in the order asked for, from `from` on. */
   ids: number[];
-  counts: Counts;
+  /** Null when they were not wanted. */
+  counts: Counts | null;
   /** The words that matched, as they stand in the items; for marking. */
   matched: string[];
   /** Typed words that stand in no item, with what was taken for them. */

@@ -53,9 +53,15 @@ const names: Record<Exclude<keyof Gist, 'prompt' | 'needs'>, string> = {
   guide: 'the marking guide',
 };
 
-const isSaid = (value: unknown) =>
-  value !== undefined && value !== '' && !(Array.isArray(value) && value.length === 0) &&
-  !(typeof value === 'object' && value !== null && !Array.isArray(value) && Object.keys(value).length === 0); // prettier-ignore
+/** Whether something was written down at all; choices that are still blank are not worth a word. */
+function isSaid(value: unknown): boolean {
+  if (value === undefined || value === '') return false;
+  if (Array.isArray(value))
+    return value.some((own) =>
+      typeof own === 'object' && own !== null && 'text' in own ? own.text !== '' : isSaid(own),
+    );
+  return typeof value !== 'object' || value === null || Object.keys(value).length > 0;
+}
 
 /** What `before` says and `after` does not, in words. */
 export function lostBetween(before: Gist, after: Gist): string[] {

@@ -50,7 +50,8 @@ export function checkDistinct(
     ids.set(id, n);
     const said = text.includes('data-formula') || text.includes('<img') ? text : plainText(text);
     const earlier = words.get(said);
-    if (earlier !== undefined)
+    // Of an empty one it is said already that it is empty.
+    if (earlier !== undefined && said !== '')
       context.addIssue({
         code: 'custom',
         path: [...at, n, 'text'],

@@ -9,9 +9,14 @@ export function isAnswered(response: unknown): boolean {
 
 export type Progress = 'unanswered' | 'partly' | 'answered';
 
-export function progressOf(parts: readonly { id: string }[], responses: Readonly<Record<string, unknown>>): Progress {
-  const done = parts.filter(({ id }) => isAnswered(responses[id])).length;
-  return done === 0 ? 'unanswered' : done < parts.length ? 'partly' : 'answered';
+export function progressOf(
+  parts: readonly { id: string; kind: string }[],
+  responses: Readonly<Record<string, unknown>>,
+): Progress {
+  // A page of information asks nothing, so it is never in the way.
+  const asked = parts.filter(({ kind }) => kind !== 'information');
+  const done = asked.filter(({ id }) => isAnswered(responses[id])).length;
+  return done === asked.length ? 'answered' : done === 0 ? 'unanswered' : 'partly';
 }
 
 export interface Numbered {

@@ -4,7 +4,7 @@ import type { Bind } from '../http/bind';
 import * as items from './items';
 import * as kept from './kept-searches';
 import { readItems } from './rows';
-import { findItemIds, searchItems } from './search';
+import { findItems, searchItems } from './search';
 import * as shelves from './shelves';
 import { usesOf } from './uses';
 
@@ -28,7 +28,7 @@ export function bankRoutes(bind: Bind, context: Context): void {
   bind(api.forgetSearch, ({ me, params }) => kept.forgetSearch(context, me, params.searchId).then(done));
 
   bind(api.searchItems, ({ me, query }) => searchItems(context, me, query));
-  bind(api.findItemIds, ({ me, query }) => findItemIds(context, me, query));
+  bind(api.findItems, ({ me, query }) => findItems(context, me, query));
   bind(api.readRows, async ({ me, body }) => ({ items: await readItems(database, me, body.items) }));
   bind(api.makeItem, ({ me, body }) => items.makeItem(context, me, body));
   bind(api.moveItems, ({ me, body }) => items.moveItems(context, me, body));

@@ -1,8 +1,8 @@
-import { mostAtOnce, pageSize, type search } from '@oaken/contract/banks';
+import { mostAtOnce, pageSize, type ItemRow, type search } from '@oaken/contract/banks';
 import type { Question } from '@oaken/core/finding';
 import { atWall } from '@oaken/core/timing';
 import type { z } from 'zod';
-import { asking, ownClass, readableBank } from '../access';
+import { asking, bankRight, ownClass, readableBank } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { row, rows } from '../database/connect';
@@ -55,12 +55,21 @@ async function questionOf(context: Context, me: SignedIn, wanted: Search, size: 
 }
 
 export async function searchItems(context: Context, me: SignedIn, wanted: Search) {
-  const found = await context.finder.find(await questionOf(context, me, wanted, pageSize));
+  const question = await questionOf(context, me, wanted, pageSize);
+  // Counts stand beside the first page; they would be the same for every other.
+  const found = await context.finder.find({ ...question, counted: question.from === 0 });
   const { total, counts, matched, mended, ids } = found;
   return { total, counts, matched, mended, items: await readItems(context.database, me, ids) };
 }
 
-export async function findItemIds(context: Context, me: SignedIn, wanted: Search) {
+export async function findItems(context: Context, me: SignedIn, wanted: Search) {
   const { total, ids } = await context.finder.find(await questionOf(context, me, wanted, mostAtOnce));
-  return { total, ids };
+  if (ids.length === 0) return { total, items: [] };
+  const items = await rows<Pick<ItemRow, 'id' | 'points' | 'seconds' | 'may'>>(
+    context.database,
+    `SELECT i.id, r.points, r.seconds, ${bankRight} AS may FROM items i JOIN revisions r ON r.id = i.revision_id
+       JOIN banks b ON b.id = i.bank_id WHERE i.id IN (:ids) AND ${readableBank} ORDER BY FIELD(i.id, :ids)`,
+    { ...asking(me), ids },
+  );
+  return { total, items };
 }

@@ -1,5 +1,5 @@
 import { fileAddress, textsOfItem, type ItemContent, type PartText } from '@oaken/core/items';
-import { allowedAttributes, allowedElements, plainText } from '@oaken/core/text';
+import { allowedAttributes, allowedElements } from '@oaken/core/text';
 import katex from 'katex';
 import sanitizeHtml from 'sanitize-html';
 import type { WrongField } from '../http/problem';

@@ -29,6 +29,7 @@ export class Unreachable extends Error {
 
 let csrf: string | null = null;
 export const setCsrf = (token: string | null) => (csrf = token);
+export const csrfToken = () => csrf;
 
 /** What to do when the server says that nobody is signed in. */
 let whenSignedOut = () => {};

@@ -33,7 +33,8 @@ const teacherPlaces = [
 const places = computed(() =>
   session.account?.role === 'administrator' ? [{ to: '/office', name: 'Office', icon: Building2 }] : teacherPlaces,
 );
-const isHere = (to: string) => (to === '/' ? route.path === '/' : route.path.startsWith(to));
+const isHere = (to: string) =>
+  to === '/' ? route.path === '/' : route.path.startsWith(to) || (to === '/banks' && route.path.startsWith('/items'));
 const bare = computed(() => route.path === '/sign-in' || !session.account);
 
 onSignedOut(() => {
@@ -76,7 +77,12 @@ async function leave(): Promise<void> {
     </nav>
     <main id="page" class="paper">
       <RouterView
-        :key="String(route.params.testId ?? '') + String(route.params.assignmentId ?? '') + route.matched[0]?.path"
+        :key="
+          String(route.params.testId ?? '') +
+          String(route.params.assignmentId ?? '') +
+          String(route.params.itemId ?? '') +
+          route.matched[0]?.path
+        "
       />
     </main>
     <UndoStrip />

@@ -15,6 +15,8 @@ const routes: RouteRecordRaw[] = [
   { path: '/sign-in', component: () => import('./accounts/SignInPage.vue'), meta: { title: 'Sign in' } },
   { path: '/', component: () => import('./today/TodayPage.vue'), meta: teacher('Today') },
   { path: '/banks', component: () => import('./banks/BanksPage.vue'), meta: teacher('Banks') },
+  { path: '/banks/retired', component: () => import('./banks/RetiredPage.vue'), meta: teacher('Retired items') },
+  { path: '/items/:itemId(\\d+|new)', component: () => import('./items/ItemPage.vue'), meta: teacher('Item') },
   { path: '/tests', component: () => import('./tests/TestsPage.vue'), meta: teacher('Tests') },
   { path: '/tests/:testId(\\d+)', component: () => import('./tests/BuildPage.vue'), meta: teacher('Test') },
   {

@@ -24,6 +24,28 @@ watch(
 .rich > :last-child {
   margin-bottom: 0;
 }
+.rich img,
+.rich video,
+.tiptap img,
+.tiptap video {
+  max-width: 100%;
+  height: auto;
+  vertical-align: middle;
+}
+.rich audio,
+.tiptap audio {
+  display: block;
+  max-width: 100%;
+}
+[data-size='small'] {
+  font-size: 0.85em;
+}
+[data-size='large'] {
+  font-size: 1.25em;
+}
+[data-size='larger'] {
+  font-size: 1.5em;
+}
 .rich .katex {
   font-size: 1.1em;
 }

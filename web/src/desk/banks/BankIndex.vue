@@ -2,13 +2,18 @@
 /** The index of the banks, like a book's: grades, the tree of standards, banks and folders, each with its count. */
 import type { Standard } from '@oaken/contract/standards';
 import { computed, ref, watch } from 'vue';
+import FolderTree from './FolderTree.vue';
+import KeptSearches from './KeptSearches.vue';
 import { useLibrary } from './library';
 import type { SearchState } from './useSearch';
 
-const props = defineProps<{ search: SearchState }>();
+const props = defineProps<{ search: SearchState; picked: ReadonlySet<number> }>();
+const emit = defineEmits<{ changed: [] }>();
 const library = useLibrary();
+/** Nothing is said before it is known. */
+const tally = (n = 0) => (props.search.known.value ? n.toLocaleString('en') : '');
 const filters = props.search.filters;
-const { standards: standardCounts } = props.search.counts;
+const { standards: standardCounts, grades: gradeCounts, frameworks: frameworkCounts } = props.search.counts;
 const opened = ref(new Set<number>());
 
 function toggleGrade(grade: number): void {
@@ -29,6 +34,7 @@ interface Line {
 const lines = computed<Line[]>(() => {
   const list: Line[] = [];
   for (const framework of library.frameworks) {
+    if (filters.framework !== null && filters.framework !== framework.id) continue;
     const below = new Map<number | null, Standard[]>();
     for (const own of framework.standards) below.set(own.parentId, [...(below.get(own.parentId) ?? []), own]);
     const fits = (own: Standard) =>
@@ -68,14 +74,6 @@ function choose({ standard, hasBelow }: Line): void {
   filters.standard = filters.standard === standard.id ? null : standard.id;
   if (hasBelow && !opened.value.has(standard.id)) toggle(standard.id);
 }
-
-function chooseShelf(bank: number | null, folder: number | null): void {
-  const same = filters.bank === bank && filters.folder === folder;
-  filters.bank = same ? null : bank;
-  filters.folder = same ? null : folder;
-}
-
-const reachWords = { mine: 'mine', school: 'my school’s', everybody: 'everybody’s' };
 </script>
 
 <template>
@@ -87,12 +85,26 @@ const reachWords = { mine: 'mine', school: 'my school’s', everybody: 'everybod
         :key="grade"
         :aria-pressed="filters.grades.includes(grade)"
         :aria-label="`Grade ${grade}`"
+        :title="`${gradeCounts.get(grade) ?? 0} items`"
         @click="toggleGrade(grade)"
       >
         {{ grade }}
       </button>
     </div>
-    <h3>{{ library.frameworks[0]?.name ?? 'Standards' }}</h3>
+    <h3 v-if="library.frameworks.length < 2">{{ library.frameworks[0]?.name ?? 'Standards' }}</h3>
+    <template v-else>
+      <h3>Frameworks</h3>
+      <button
+        v-for="own in library.frameworks"
+        :key="own.id"
+        class="entry"
+        :class="{ chosen: filters.framework === own.id }"
+        :aria-pressed="filters.framework === own.id"
+        @click="filters.framework = filters.framework === own.id ? null : own.id"
+      >
+        <span class="name">{{ own.name }}</span><span class="n">{{ tally(frameworkCounts.get(own.id)) }}</span>
+      </button>
+    </template>
     <ul class="tree" aria-label="Standards">
       <li v-for="line in lines" :key="line.standard.id" :class="`level-${line.level}`">
         <button
@@ -115,38 +127,13 @@ const reachWords = { mine: 'mine', school: 'my school’s', everybody: 'everybod
             <span v-if="line.level > 1" class="code">{{ line.standard.code }}</span>
             {{ line.standard.statement }}
           </span>
-          <span class="n">{{ line.n }}</span>
+          <span class="n">{{ tally(line.n) }}</span>
         </button>
       </li>
     </ul>
     <h3>Banks and folders</h3>
-    <ul class="tree" aria-label="Banks and folders">
-      <template v-for="bank in library.banks" :key="bank.id">
-        <li class="level-0">
-          <span class="turn" />
-          <button
-            class="entry"
-            :class="{ chosen: filters.bank === bank.id && filters.folder === null, none: bank.items === 0 }"
-            @click="chooseShelf(bank.id, null)"
-          >
-            <span class="name"
-              >{{ bank.name }} <span class="faded small">{{ reachWords[bank.reach] }}</span></span
-            >
-            <span class="n">{{ bank.items }}</span>
-          </button>
-        </li>
-        <li v-for="folder in bank.folders" :key="folder.id" class="level-1">
-          <span class="turn" />
-          <button
-            class="entry"
-            :class="{ chosen: filters.folder === folder.id }"
-            @click="chooseShelf(bank.id, folder.id)"
-          >
-            <span class="name">{{ folder.name }}</span><span class="n">{{ folder.items }}</span>
-          </button>
-        </li>
-      </template>
-    </ul>
+    <FolderTree :search="search" :picked="picked" @changed="emit('changed')" />
+    <KeptSearches :search="search" />
   </nav>
 </template>
 

@@ -1,55 +1,129 @@
 <script setup lang="ts">
 import type { ItemRow } from '@oaken/contract/banks';
+import { mostAtOnce } from '@oaken/contract/banks';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { failed } from '../undo';
+import { call } from '../../client/call';
 import FacingPages from '../../parts/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import NewTestDialog from '../tests/NewTestDialog.vue';
+import { done, failed } from '../undo';
 import { minutesOf, pointsText } from '../words';
+import { fromAddress, toAddress } from './address';
 import BankIndex from './BankIndex.vue';
 import ItemList from './ItemList.vue';
+import LabelDialog from './LabelDialog.vue';
 import { useLibrary } from './library';
-import { fromAddress, toAddress } from './address';
-import { useSearch } from './useSearch';
+import PickedDialog from './PickedDialog.vue';
+import PlaceDialog, { type Place } from './PlaceDialog.vue';
+import RetireDialog from './RetireDialog.vue';
+import { asQuery, useSearch } from './useSearch';
 
 const route = useRoute();
 const router = useRouter();
 const library = useLibrary();
 const search = useSearch(fromAddress(route.query));
-const picked = ref(new Map<number, ItemRow>());
-const making = ref(false);
+/** What is known of each picked item; it stays across searches. */
+type Picked = Pick<ItemRow, 'id' | 'points' | 'seconds' | 'may'>;
+const picked = ref(new Map<number, Picked>());
+const asking = ref<'test' | 'copy' | 'move' | 'label' | 'retire' | 'picked' | null>(null);
+const open = (own: NonNullable<typeof asking.value>) =>
+  computed({ get: () => asking.value === own, set: (now) => (asking.value = now ? own : null) });
+const [test, copy, move, label, retire, seen] = (['test', 'copy', 'move', 'label', 'retire', 'picked'] as const).map(open) as [ReturnType<typeof open>, ReturnType<typeof open>, ReturnType<typeof open>, ReturnType<typeof open>, ReturnType<typeof open>, ReturnType<typeof open>]; // prettier-ignore
 
 onMounted(() => library.load().catch(failed));
 watch(search.filters, (filters) => void router.replace({ query: toAddress(filters) }));
 
-function pick(item: ItemRow): void {
+function pick(item: Picked): void {
   const next = new Map(picked.value);
   if (!next.delete(item.id)) next.set(item.id, item);
   picked.value = next;
 }
-function pickRange(items: ItemRow[]): void {
-  picked.value = new Map([...picked.value, ...items.map((item): [number, ItemRow] => [item.id, item])]);
+const pickAll = (items: readonly Picked[]) => (picked.value = new Map([...picked.value, ...items.map((item): [number, Picked] => [item.id, item])])); // prettier-ignore
+async function pickFound(): Promise<void> {
+  try {
+    const { total, items } = await call('findItems', { query: asQuery(search.filters) });
+    pickAll(items);
+    if (total > items.length)
+      done(`The first ${count(items.length, 'item')} are picked; more than ${mostAtOnce} at once is not possible.`);
+  } catch (error) {
+    failed(error);
+  }
 }
-const pickedIds = computed(() => new Set(picked.value.keys()));
+const ids = computed(() => [...picked.value.keys()]);
+const pickedIds = computed(() => new Set(ids.value));
 const totals = computed(() => {
   const items = [...picked.value.values()];
   return {
     points: items.reduce((sum, { points }) => sum + points, 0),
     minutes: minutesOf(items.reduce((sum, { seconds }) => sum + (seconds ?? 60), 0)),
+    locked: items.filter(({ may }) => may !== 'edit').length,
   };
 });
+const lockedWords = computed(() => (totals.value.locked ? `${totals.value.locked} of them lie in banks of others: copy them first` : undefined)); // prettier-ignore
+
+async function refresh(): Promise<void> {
+  await Promise.all([search.reload(), library.loadBanks()]);
+}
+async function place({ bank, folder }: Place, act: 'copy' | 'move'): Promise<void> {
+  const items = ids.value;
+  const where = folder === null ? library.bankName(bank) : library.folderName(folder);
+  try {
+    if (act === 'copy') {
+      const made = await call('copyItems', { body: { items, bank, folder } });
+      done(`${count(items.length, 'copy', 'copies')} in ${where}.`, async () => {
+        await call('retireItems', { body: { items: made.items } });
+        await refresh();
+      });
+    } else {
+      const { from } = await call('moveItems', { body: { items, bank, folder } });
+      done(`${count(items.length, 'item')} moved to ${where}.`, async () => {
+        const places = new Map(from.map((own) => [`${own.bank} ${own.folder}`, own]));
+        for (const own of places.values())
+          await call('moveItems', {
+            body: {
+              items: from.filter((one) => one.bank === own.bank && one.folder === own.folder).map((one) => one.item),
+              bank: own.bank,
+              folder: own.folder,
+            },
+          });
+        await refresh();
+      });
+    }
+    await refresh();
+  } catch (error) {
+    failed(error);
+  }
+}
+async function afterRetiring(): Promise<void> {
+  picked.value = new Map();
+  await refresh();
+}
 </script>
 
 <template>
-  <PageHead title="Banks" where="Find questions by standard, by words or folder by folder" />
+  <PageHead title="Banks" where="Find questions by standard, by words or folder by folder">
+    <el-button
+      type="primary"
+      @click="
+        router.push({
+          path: '/items/new',
+          query: { bank: search.filters.bank ?? undefined, folder: search.filters.folder ?? undefined },
+        })
+      "
+      >Write an item</el-button
+    >
+  </PageHead>
   <FacingPages name="banks" left="Index" right="Items" :start="27" :least="20" :most="45">
-    <template #left><BankIndex :search="search" /></template>
+    <template #left><BankIndex :search="search" :picked="pickedIds" @changed="search.reload()" /></template>
     <template #right>
-      <ItemList :search="search" :picked="pickedIds" @pick="pick" @pick-range="pickRange">
-        <template #hint><span class="faded small">Space picks, Enter opens, arrows move</span></template>
+      <ItemList :search="search" :picked="pickedIds" @pick="pick" @pick-range="pickAll">
+        <template #hint>
+          <button v-if="search.total.value > 0" class="word" @click="pickFound">Pick all found</button>
+          <span class="faded small">Space picks, Enter opens, arrows move</span>
+        </template>
       </ItemList>
     </template>
   </FacingPages>
@@ -57,9 +131,10 @@ const totals = computed(() => {
     <span
       ><b>{{ count(search.total.value, 'item') }}</b> found</span
     >
-    <span
-      ><b>{{ picked.size }}</b> picked</span
-    >
+    <button v-if="picked.size" class="word" @click="seen = true">
+      <b>{{ picked.size }}</b> picked
+    </button>
+    <span v-else><b>0</b> picked</span>
     <template v-if="picked.size">
       <span
         ><b>{{ pointsText(totals.points) }}</b> points</span
@@ -68,11 +143,38 @@ const totals = computed(() => {
         >about <b>{{ totals.minutes }}</b> min</span
       >
     </template>
-    <span v-else>Pick items to put them into a test.</span>
+    <span v-else>Pick items to put them into a test, copy or move them.</span>
     <template #actions>
-      <button v-if="picked.size" class="word" @click="picked = new Map()">Let all go</button>
-      <el-button type="primary" :disabled="picked.size === 0" @click="making = true">Put into a test</el-button>
+      <template v-if="picked.size">
+        <button class="word" @click="picked = new Map()">Let all go</button>
+        <button class="word" @click="copy = true">Copy</button>
+        <button class="word" :disabled="totals.locked > 0" :title="lockedWords" @click="move = true">Move</button>
+        <button class="word" :disabled="totals.locked > 0" :title="lockedWords" @click="label = true">
+          Standards and tags
+        </button>
+        <button class="word" :disabled="totals.locked > 0" :title="lockedWords" @click="retire = true">Retire</button>
+      </template>
+      <el-button type="primary" :disabled="picked.size === 0" @click="test = true">Put into a test</el-button>
     </template>
   </FootingLine>
-  <NewTestDialog v-model="making" :item-ids="[...picked.keys()]" />
+  <NewTestDialog v-model="test" :item-ids="ids" />
+  <PlaceDialog
+    v-model="copy"
+    :title="`Copy ${count(picked.size, 'item')}`"
+    act="Copy here"
+    note="Copies are yours to change. Each remembers where it came from."
+    :start="search.filters"
+    @done="place($event, 'copy')"
+  />
+  <PlaceDialog
+    v-model="move"
+    :title="`Move ${count(picked.size, 'item')}`"
+    act="Move here"
+    note="Tests, assignments and results are not touched."
+    :start="search.filters"
+    @done="place($event, 'move')"
+  />
+  <LabelDialog v-model="label" :items="ids" @changed="refresh" />
+  <RetireDialog v-model="retire" :items="ids" @changed="afterRetiring" />
+  <PickedDialog v-model="seen" :items="ids" @let-go="(item) => pick(item)" />
 </template>

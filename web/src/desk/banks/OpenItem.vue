@@ -1,40 +1,26 @@
 <script setup lang="ts">
 /** A row opened in place: the student's view, answerable, with the score it would get; key, uses and history beside it. */
 import type { ItemRow } from '@oaken/contract/banks';
-import { forSitting, keysInWords, kindOf, scoreItem, type Responses } from '@oaken/core/items';
+import { keysInWords, kindOf } from '@oaken/core/items';
 import { count } from '@oaken/core/text';
-import { computed, reactive, ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
-import ItemView from '../../parts/ItemView.vue';
 import RichText from '../../parts/RichText.vue';
-import { pointsText, useWords } from '../words';
+import ItemPreview from '../items/ItemPreview.vue';
+import { decimal, minutesOf, percent, useWords } from '../words';
 
 const props = defineProps<{ item: ItemRow }>();
 const words = useWords();
-const tabs = { view: 'As a student sees it', key: 'Key', uses: 'Where used', history: 'History' };
+const tabs = { view: 'As a student sees it', key: 'Key', figures: 'Figures', uses: 'Where used', history: 'History' };
 const tab = ref<keyof typeof tabs>('view');
-const responses = reactive<Responses>({});
-const scored = ref<{ points: number; most: number } | null>(null);
-
-const sitting = computed(() => forSitting(props.item.content));
 const options = computed(() => props.item.content.parts.flatMap((part) => kindOf(part).options?.(part) ?? []));
-
-function answer(part: string, response: unknown): void {
-  responses[part] = response;
-  scored.value = null;
-}
-const tryIt = () => (scored.value = scoreItem(props.item.content, responses));
-function again(): void {
-  for (const part of Object.keys(responses)) delete responses[part];
-  scored.value = null;
-}
 
 type More = Awaited<ReturnType<typeof call<'readItem'>>>;
 const more = ref<More | null>(null);
 const wrong = ref('');
 watch(tab, async (now) => {
-  if (more.value || now === 'view' || now === 'key') return;
+  if (more.value || !['uses', 'history'].includes(now)) return;
   try {
     more.value = await call('readItem', { params: { itemId: props.item.id } });
   } catch (error) {
@@ -51,15 +37,7 @@ watch(tab, async (now) => {
       </button>
     </div>
     <div v-if="tab === 'view'" class="sheet">
-      <ItemView :item="sitting" :responses="responses" :name="`try-${item.id}`" @answer="answer" />
-      <div class="trial">
-        <el-button @click="tryIt">Score my answer</el-button>
-        <button v-if="scored" class="word" @click="again">Start again</button>
-        <p v-if="scored" class="score" role="status">
-          <b>{{ pointsText(scored.points) }} of {{ count(scored.most, 'point') }}.</b>{{ ' '
-          }}{{ keysInWords(item.content).join(' ') }}
-        </p>
-      </div>
+      <ItemPreview quiet :content="item.content" :name="`try-${item.id}`" />
     </div>
     <div v-else-if="tab === 'key'" class="sheet">
       <p v-for="(sentence, at) in keysInWords(item.content)" :key="at">{{ sentence }}</p>
@@ -84,10 +62,31 @@ watch(tab, async (now) => {
         <RichText :html="item.content.explanation" />
       </template>
     </div>
+    <div v-else-if="tab === 'figures'" class="sheet">
+      <p v-if="!item.facility" class="faded">Nobody has answered it yet, so there are no figures.</p>
+      <template v-else>
+        <p>
+          Students earned <b>{{ percent(item.facility.value) }}</b> of its points, over
+          {{ count(item.facility.n, 'answer') }}.
+        </p>
+        <p v-if="item.separation !== null">
+          Item-rest correlation <b>{{ decimal(item.separation) }}</b>: how well it separates strong from weak students.
+        </p>
+        <p v-else class="faded">Too few have answered it to say how well it separates.</p>
+      </template>
+      <p class="faded">
+        {{
+          item.seconds
+            ? `About ${item.seconds < 90 ? `${item.seconds} s` : `${minutesOf(item.seconds)} min`} expected. `
+            : ''
+        }}In {{ count(item.uses, 'test') }}.
+        {{ [item.author && `By ${item.author}.`, item.licence].filter(Boolean).join(' ') }}
+      </p>
+    </div>
     <div v-else-if="tab === 'uses'" class="sheet">
       <p v-if="wrong" class="wrong">{{ wrong }}</p>
       <p v-else-if="!more" class="faded">Looking …</p>
-      <p v-else-if="more.uses.length === 0" class="faded">It is in no test yet.</p>
+      <p v-else-if="more.uses.length + more.hiddenUses === 0" class="faded">It is in no test yet.</p>
       <ul v-else>
         <li v-for="use in more.uses" :key="use.testId">
           <RouterLink v-if="use.mine" :to="`/tests/${use.testId}`">{{ use.title }}</RouterLink><span v-else>{{
@@ -100,6 +99,7 @@ watch(tab, async (now) => {
             ></span
           >
         </li>
+        <li v-if="more.hiddenUses" class="faded">and in {{ count(more.hiddenUses, 'test') }} of other schools</li>
       </ul>
     </div>
     <div v-else class="sheet">
@@ -112,6 +112,11 @@ watch(tab, async (now) => {
         </li>
       </ul>
     </div>
+    <p class="acts">
+      <RouterLink :to="`/items/${item.id}`">{{
+        item.may === 'edit' ? 'Edit this item' : 'Look at it whole'
+      }}</RouterLink>
+    </p>
   </div>
 </template>
 
@@ -126,16 +131,9 @@ watch(tab, async (now) => {
   padding: 16px 20px;
   max-width: 760px;
 }
-.trial {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
-  margin-top: 12px;
-}
-.score {
+.acts {
   margin: 0;
-  flex-basis: 100%;
+  padding: 0 20px 12px;
 }
 .gap {
   margin: 16px 0 6px;

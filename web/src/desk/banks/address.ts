@@ -1,10 +1,7 @@
 /** A search in the page's address, so that it can be kept and sent on. */
-import { partKinds, type PartKind } from '@oaken/core/items';
+import { filters as schema, search } from '@oaken/contract/banks';
 import type { LocationQuery } from 'vue-router';
 import { noFilters, type Filters } from './useSearch';
-
-const sorts: Filters['sort'][] = ['relevance', 'newest', 'easiest', 'hardest', 'most-used'];
-const number = (value: unknown) => (/^\d{1,10}$/.test(String(value)) ? Number(value) : null);
 
 export function toAddress(filters: Filters): Record<string, string> {
   const plain = noFilters();
@@ -15,16 +12,14 @@ export function toAddress(filters: Filters): Record<string, string> {
   );
 }
 
+/** What an address says; a part of it that no search could have is left out. */
 export function fromAddress(query: LocationQuery): Partial<Filters> {
-  const kind = partKinds.find((own) => own === query.kind) ?? null;
-  return {
-    words: typeof query.words === 'string' ? query.words : '',
-    standard: number(query.standard),
-    grades: String(query.grades ?? '').split(',').map(number).filter((grade) => grade !== null), // prettier-ignore
-    kind: kind as PartKind | null,
-    depth: number(query.depth),
-    bank: number(query.bank),
-    folder: number(query.folder),
-    sort: sorts.find((own) => own === query.sort) ?? 'relevance',
-  };
+  const read: Record<string, unknown> = {};
+  for (const [name, shape] of Object.entries({ ...schema.shape, sort: search.shape.sort })) {
+    const value = query[name];
+    if (typeof value !== 'string' || value === '') continue;
+    const parsed = shape.safeParse(value);
+    if (parsed.success && parsed.data !== undefined) read[name] = parsed.data;
+  }
+  return read as Partial<Filters>;
 }

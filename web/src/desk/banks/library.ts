@@ -1,11 +1,32 @@
 /** Frameworks and banks, which every page of the desk needs and which rarely change: read once a sign-in. */
-import type { Bank } from '@oaken/contract/banks';
+import type { AnswerOf, api } from '@oaken/contract';
+import type { Bank, Folder } from '@oaken/contract/banks';
 import type { Standard } from '@oaken/contract/standards';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
 
-type Framework = Awaited<ReturnType<typeof call<'listFrameworks'>>>['frameworks'][number];
+type Framework = AnswerOf<typeof api.listFrameworks>['frameworks'][number];
+
+export interface FolderLine {
+  folder: Folder;
+  level: number;
+  hasBelow: boolean;
+}
+
+/** A bank's folders as lines, each under the one that it lies in. */
+export function folderLines({ folders }: Bank, isOpen: (id: number) => boolean = () => true): FolderLine[] {
+  const lines: FolderLine[] = [];
+  const visit = (parent: number | null, level: number) => {
+    for (const folder of folders.filter(({ parentId }) => parentId === parent)) {
+      const hasBelow = folders.some(({ parentId }) => parentId === folder.id);
+      lines.push({ folder, level, hasBelow });
+      if (hasBelow && isOpen(folder.id)) visit(folder.id, level + 1);
+    }
+  };
+  visit(null, 0);
+  return lines;
+}
 
 export const useLibrary = defineStore('library', () => {
   const frameworks = ref<Framework[]>([]);
@@ -16,6 +37,7 @@ export const useLibrary = defineStore('library', () => {
     frameworks.value = standards.frameworks;
     banks.value = shelves.banks;
   }
+  const loadBanks = async () => (banks.value = (await call('listBanks', {})).banks);
 
   const standards = computed(
     () => new Map(frameworks.value.flatMap((own) => own.standards.map((one): [number, Standard] => [one.id, one]))),
@@ -23,8 +45,9 @@ export const useLibrary = defineStore('library', () => {
   const grades = computed(() =>
     [...new Set([...standards.value.values()].flatMap((own) => own.grades))].sort((a, b) => a - b),
   );
+  const mayChange = computed(() => banks.value.filter(({ may }) => may === 'edit'));
   const folderName = (id: number) =>
     banks.value.flatMap(({ folders }) => folders).find((own) => own.id === id)?.name ?? 'a folder';
   const bankName = (id: number) => banks.value.find((own) => own.id === id)?.name ?? 'a bank';
-  return { frameworks, banks, standards, grades, load, folderName, bankName };
+  return { frameworks, banks, standards, grades, mayChange, load, loadBanks, folderName, bankName };
 });

@@ -1,65 +1,101 @@
-/** The search that a bank's pages share: filters, what was found, and more of it on demand. */
+/** The search that a bank's pages share: filters, what was found, and more of it as it comes into view. */
+import type { AnswerOf, api } from '@oaken/contract';
 import { pageSize, type ItemRow, type Search } from '@oaken/contract/banks';
-import { computed, reactive, ref, watch } from 'vue';
+import { computed, reactive, ref, shallowRef, triggerRef, watch } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 
+/** Filters as the page holds them: null where nothing is asked. */
 export interface Filters {
   words: string;
+  framework: number | null;
   standard: number | null;
   grades: number[];
+  subject: string | null;
   kind: Search['kind'] | null;
   depth: number | null;
+  markedBy: Search['markedBy'] | null;
+  has: Search['has'] | null;
+  passage: Search['passage'] | null;
   bank: number | null;
   folder: number | null;
+  tag: string | null;
+  difficulty: string | null;
+  separation: string | null;
+  uses: string | null;
+  editedSince: string | null;
+  unusedSince: string | null;
+  unusedBy: number | null;
   sort: NonNullable<Search['sort']>;
 }
 
 export type FilterName = Exclude<keyof Filters, 'sort'>;
 
 export const noFilters = (): Filters => ({
-  words: '',
-  standard: null,
-  grades: [],
-  kind: null,
-  depth: null,
-  bank: null,
-  folder: null,
-  sort: 'relevance',
-});
+  words: '', framework: null, standard: null, grades: [], subject: null, kind: null, depth: null, markedBy: null,
+  has: null, passage: null, bank: null, folder: null, tag: null, difficulty: null, separation: null, uses: null,
+  editedSince: null, unusedSince: null, unusedBy: null, sort: 'relevance',
+}); // prettier-ignore
 
-type Found = Awaited<ReturnType<typeof call<'searchItems'>>>;
+type Found = AnswerOf<typeof api.searchItems>;
+export type Counts = NonNullable<Found['counts']>;
+
+/** The filters as the server is asked. */
+export const asQuery = ({ grades, words, ...rest }: Filters) => ({
+  ...rest,
+  words: words.trim(),
+  grades: grades.join(','),
+});
 
 export function useSearch(start: Partial<Filters> = {}) {
   const filters = reactive<Filters>({ ...noFilters(), ...start });
   const total = ref(0);
-  const items = ref<ItemRow[]>([]);
-  const counts = ref<Found['counts'] | null>(null);
+  /** By their place in the whole list; what was not looked at yet is not there. */
+  const rows = shallowRef(new Map<number, ItemRow>());
+  const counts = shallowRef<Counts | null>(null);
+  const matched = ref<string[]>([]);
+  const mended = ref<Found['mended']>([]);
   const loading = ref(true);
   const wrong = ref('');
+  const asked = new Set<number>();
   let latest = 0;
   let timer: ReturnType<typeof setTimeout> | undefined;
 
   async function load(from: number): Promise<void> {
-    const mine = ++latest;
-    loading.value = true;
+    // The first page begins a new list; an answer that belongs to an older one is not shown.
+    const mine = from === 0 ? ++latest : latest;
+    if (from === 0) {
+      asked.clear();
+      loading.value = true;
+    }
+    asked.add(from);
     try {
-      const { grades, words, ...rest } = filters;
-      const found = await call('searchItems', {
-        query: { ...rest, words: words.trim(), grades: grades.join(','), from },
-      });
-      // An answer that was overtaken by a newer question is not shown.
+      const found = await call('searchItems', { query: { ...asQuery(filters), from } });
       if (mine !== latest) return;
       total.value = found.total;
-      counts.value = found.counts;
-      items.value = from === 0 ? found.items : [...items.value, ...found.items];
+      if (from === 0) {
+        rows.value = new Map();
+        matched.value = found.matched;
+        mended.value = found.mended;
+      }
+      if (found.counts) counts.value = found.counts;
+      found.items.forEach((item, at) => rows.value.set(from + at, item));
+      triggerRef(rows);
       wrong.value = '';
     } catch (error) {
+      asked.delete(from);
       if (mine === latest) wrong.value = inWords(error);
     } finally {
-      if (mine === latest) loading.value = false;
+      if (mine === latest && from === 0) loading.value = false;
     }
   }
+
+  /** Loads what is missing of the places from `first` to `last`. */
+  function ensure(first: number, last: number): void {
+    for (let page = Math.floor(first / pageSize); page * pageSize <= Math.min(last, total.value - 1); page++)
+      if (!asked.has(page * pageSize)) void load(page * pageSize);
+  }
+  const reload = () => load(0);
 
   watch(
     filters,
@@ -71,21 +107,37 @@ export function useSearch(start: Partial<Filters> = {}) {
   );
   void load(0);
 
-  const tallyOf = (name: keyof Found['counts']) => computed(() => new Map(counts.value?.[name] ?? []));
+  const tallyOf = <Name extends keyof Counts>(name: Name) => computed(() => new Map(counts.value?.[name] as [Counts[Name][number][0], number][] | undefined)); // prettier-ignore
   return {
     filters,
     total,
-    items,
+    rows,
+    /** The items that were loaded, in their order. */
+    items: computed(() => [...rows.value.entries()].sort(([a], [b]) => a - b).map(([, item]) => item)),
     counts: {
+      frameworks: tallyOf('frameworks'),
       standards: tallyOf('standards'),
       grades: tallyOf('grades'),
+      subjects: tallyOf('subjects'),
       kinds: tallyOf('kinds'),
       depths: tallyOf('depths'),
+      markedBy: tallyOf('markedBy'),
+      media: tallyOf('media'),
+      passage: tallyOf('passage'),
+      banks: tallyOf('banks'),
+      folders: tallyOf('folders'),
+      tags: tallyOf('tags'),
+      difficulty: tallyOf('difficulty'),
+      separation: tallyOf('separation'),
+      uses: tallyOf('uses'),
     },
+    known: computed(() => counts.value !== null),
+    matched,
+    mended,
     loading,
     wrong,
-    hasMore: computed(() => items.value.length < total.value),
-    more: () => load(Math.ceil(items.value.length / pageSize) * pageSize),
+    ensure,
+    reload,
     clear: () => Object.assign(filters, noFilters(), { sort: filters.sort }),
   };
 }

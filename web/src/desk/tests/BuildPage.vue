@@ -103,7 +103,7 @@ onUnmounted(() => removeEventListener('keydown', keys));
         </button>
         <span class="faded small">Enter or drag puts an item in</span>
       </div>
-      <BankIndex v-if="indexOpen" :search="search" />
+      <div v-if="indexOpen" class="index"><BankIndex :search="search" :picked="none" @changed="search.reload()" /></div>
       <ItemList :search="search" :picked="none" :in-test="inTest" compact class="compact" @pick="put" @put="put" />
     </template>
     <template #right>
@@ -157,7 +157,13 @@ onUnmounted(() => removeEventListener('keydown', keys));
   align-items: baseline;
   padding: 12px 20px 0;
 }
+.index {
+  max-height: 45%;
+  overflow: auto;
+  border-bottom: var(--line);
+}
 .compact {
-  padding-top: 8px;
+  flex: 1;
+  min-height: 0;
 }
 </style>

@@ -45,11 +45,13 @@ function dropped(event: SortableEvent): void {
   });
 }
 
-function droppedFromBank(event: SortableEvent): void {
-  const section = sectionOf(event.to);
-  const at = event.newDraggableIndex ?? 0;
-  event.item.remove();
-  emit('putById', Number(event.item.dataset.item), section.id, beforeAt(section, at));
+const fromBank = (event: DragEvent) => event.dataTransfer?.types.includes('application/x-oaken-item') ?? false;
+
+/** A row of the bank that is let go over an item goes before it, below the last one to the end. */
+function droppedFromBank(event: DragEvent, section: Section): void {
+  const itemId = Number(event.dataTransfer?.getData('application/x-oaken-item'));
+  const over = (event.target as HTMLElement).closest<HTMLElement>('[data-entry]');
+  if (itemId) emit('putById', itemId, section.id, over?.dataset.entry ?? null);
 }
 
 let lists: Sortable[] = [];
@@ -64,27 +66,11 @@ async function listen(): Promise<void> {
       draggable: '.entry',
       animation: 120,
       onEnd: dropped,
-      onAdd: (event) => (event.item.dataset.item ? droppedFromBank(event) : undefined),
     }),
   );
-  const bank = document.querySelector<HTMLElement>('.compact .rows');
-  if (bank)
-    lists.push(
-      Sortable.create(bank, {
-        group: { name: 'test', pull: 'clone', put: false },
-        sort: false,
-        filter: 'button, input',
-        preventOnFilter: false,
-      }),
-    );
 }
 watch(() => props.outline.sections.map(({ id }) => id).join(), listen, { immediate: true });
-// The bank's rows arrive later than the paper.
-const late = setTimeout(listen, 800);
-onUnmounted(() => {
-  clearTimeout(late);
-  lists.forEach((own) => own.destroy());
-});
+onUnmounted(() => lists.forEach((own) => own.destroy()));
 
 /** One place up or down, also into the neighbouring section. */
 function step(section: Section, entry: Entry, by: 1 | -1): void {
@@ -136,7 +122,13 @@ const addSection = () =>
       maxlength="4000"
       @change="describe({ directions: valueOf($event) })"
     />
-    <section v-for="(section, s) in outline.sections" :key="section.id" class="section">
+    <section
+      v-for="(section, s) in outline.sections"
+      :key="section.id"
+      class="section"
+      @dragover="fromBank($event) && $event.preventDefault()"
+      @drop.prevent="fromBank($event) && droppedFromBank($event, section)"
+    >
       <header v-if="outline.sections.length > 1 || section.title" class="sectionhead">
         <span class="faded">Section {{ s + 1 }}</span>
         <input

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import type { ShortText } from '@oaken/core/items';
 import { computed } from 'vue';
+import type { Problem } from '../problems';
 
 const part = defineModel<ShortText>({ required: true });
-const props = defineProps<{ problems: { pointer: string; message: string }[] }>();
+const props = defineProps<{ problems: Problem[] }>();
 
 const lines = computed(() => part.value.key.variants.join('\n'));
 const setLines = (event: Event) =>

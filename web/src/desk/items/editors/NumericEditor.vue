@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import type { Numeric } from '@oaken/core/items';
 import { computed } from 'vue';
+import type { Problem } from '../problems';
 
 const part = defineModel<Numeric>({ required: true });
-const props = defineProps<{ problems: { pointer: string; message: string }[] }>();
+const props = defineProps<{ problems: Problem[] }>();
 
 type Key = Numeric['key'];
 const setKey = (change: Partial<Key>) => (part.value = { ...part.value, key: { ...part.value.key, ...change } });

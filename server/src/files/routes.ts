@@ -1,0 +1,56 @@
+import { api } from '@oaken/contract';
+import { raw, type Request, type Response, type Router } from 'express';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type { Context } from '../context';
+import { cookieName, readCookie, type Bind } from '../http/bind';
+import { notFound, Problem, signInFirst } from '../http/problem';
+import { findFile, keepFile, keepWork, largestOfAll, readBytes } from './service';
+
+/** `bytes=0-99`, `bytes=100-`, `bytes=-50`; null when there is none or it is of a kind that is not served in parts (RFC 9110). */
+function rangeOf(header: string | undefined, size: number): { from: number; to: number } | 'unsatisfiable' | null {
+  const read = /^bytes=(\d*)-(\d*)$/.exec(header ?? '');
+  if (!read || (read[1] === '' && read[2] === '')) return null;
+  const last = size - 1;
+  const [from, to] = read[1] === '' ? [Math.max(0, size - Number(read[2])), last] : [Number(read[1]), read[2] === '' ? last : Math.min(last, Number(read[2]))]; // prettier-ignore
+  return from > last || from > to ? 'unsatisfiable' : { from, to };
+}
+
+export function fileRoutes(router: Router, bind: Bind, context: Context): void {
+  // One byte more than the largest that is kept, so that the refusal can say how large it was.
+  const body = raw({ type: 'application/octet-stream', limit: largestOfAll + 1024 });
+  router.post(api.keepFile.path, body);
+  router.post(api.keepWork.path, body);
+  bind(api.keepFile, ({ me, query, request }) => keepFile(context, me, { ...query, bytes: request.body }));
+  bind(api.keepWork, ({ me, params, query, request }) => keepWork(context, me, params.attemptId, { ...query, bytes: request.body })); // prettier-ignore
+
+  router.get('/api/files/:fileId', async (request: Request, response: Response) => {
+    const me = await context.sessions.find(readCookie(request, cookieName));
+    if (!me) throw signInFirst();
+    const id = String(request.params.fileId);
+    if (!/^[A-Za-z0-9_-]{22}$/.test(id)) throw notFound('The file');
+    const file = await findFile(context, me, id);
+    const range = rangeOf(request.headers.range, file.bytes);
+    response.set({
+      'Content-Type': file.type,
+      'Accept-Ranges': 'bytes',
+      // What an address gives never changes.
+      'Cache-Control': 'private, max-age=31536000, immutable',
+      'X-Content-Type-Options': 'nosniff',
+      // Opened by itself, a drawing may not run or fetch anything.
+      'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+      'Content-Disposition': `${/^(image|audio|video)\//.test(file.type) ? 'inline' : 'attachment'}; filename*=UTF-8''${encodeURIComponent(file.name)}`,
+    });
+    if (range === 'unsatisfiable') {
+      response.set('Content-Range', `bytes */${file.bytes}`);
+      throw new Problem(416, 'That part of the file does not exist.');
+    }
+    const { from, to } = range ?? { from: 0, to: file.bytes - 1 };
+    if (range) response.status(206).set('Content-Range', `bytes ${from}-${to}/${file.bytes}`);
+    response.set('Content-Length', String(to - from + 1));
+    await pipeline(Readable.from(readBytes(context, id, from, to)), response).catch((error: NodeJS.ErrnoException) => {
+      // A player that jumps ahead closes the one stream and opens another.
+      if (error.code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
+    });
+  });
+}

@@ -1,0 +1,81 @@
+/** What a file is by its own first bytes, whatever its name says. */
+import { imageSize } from 'image-size';
+import { filetypeinfo } from 'magic-bytes.js';
+import { svgProblem } from './svg';
+
+export type Sort = 'picture' | 'sound' | 'film' | 'document';
+
+/** By media type; what is not here is not kept. */
+const sorts: Record<string, Sort> = {
+  'image/png': 'picture', 'image/jpeg': 'picture', 'image/gif': 'picture', 'image/webp': 'picture', 'image/svg+xml': 'picture',
+  'audio/mpeg': 'sound', 'audio/wav': 'sound', 'audio/ogg': 'sound', 'audio/mp4': 'sound',
+  'video/mp4': 'film', 'video/webm': 'film',
+  'application/pdf': 'document', 'text/plain': 'document',
+}; // prettier-ignore
+
+const others: Record<string, string> = {
+  'audio/x-wav': 'audio/wav', 'audio/vnd.wave': 'audio/wav', 'audio/wave': 'audio/wav', 'audio/mp3': 'audio/mpeg', 'audio/x-m4a': 'audio/mp4',
+  'audio/m4a': 'audio/mp4', 'application/ogg': 'audio/ogg', 'video/ogg': 'audio/ogg', 'image/jpg': 'image/jpeg', 'audio/opus': 'audio/ogg',
+  'video/quicktime': 'video/mp4', 'video/x-m4v': 'video/mp4', 'application/mp4': 'video/mp4',
+}; // prettier-ignore
+const usual = (type: string) => others[type] ?? type;
+
+export interface Known {
+  type: string;
+  sort: Sort;
+  width: number | null;
+  height: number | null;
+}
+
+export type Reading = { ok: true; file: Known } | { ok: false; message: string };
+
+const refused = (message: string): Reading => ({ ok: false, message });
+
+const isText = (bytes: Buffer) => {
+  try {
+    // eslint-disable-next-line no-control-regex
+    return !/[\x00-\x08\x0e-\x1f]/.test(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
+  } catch {
+    return false;
+  }
+};
+
+function typesOf(bytes: Buffer): string[] {
+  const brand = bytes.subarray(4, 12).toString('latin1');
+  if (/^ftypM4[AB]/.test(brand)) return ['audio/mp4'];
+  if (brand.startsWith('ftyp')) return ['video/mp4'];
+  const found = filetypeinfo([...bytes.subarray(0, 600)]).flatMap(({ mime }) => (mime ? [usual(mime)] : []));
+  // Raw MPEG frames carry no mark that every reader knows.
+  if (found.length === 0 && bytes[0] === 0xff && (bytes[1]! & 0xe0) === 0xe0) return ['audio/mpeg'];
+  return found;
+}
+
+/**
+ * @param claimed the media type that the sender gave; empty when it gave none
+ */
+export function readFile(bytes: Buffer, claimed: string): Reading {
+  if (bytes.length === 0) return refused('The file is empty.');
+  const said = usual(claimed.toLowerCase().split(';')[0]!.trim());
+  const found = typesOf(bytes).filter((type) => type in sorts && type !== 'image/svg+xml' && type !== 'text/plain');
+  let type = found.find((own) => own === said) ?? found[0];
+  if (type === undefined && isText(bytes)) {
+    const text = bytes.toString('utf8');
+    if (/<svg[\s>]/i.test(text)) {
+      const problem = svgProblem(text);
+      if (problem !== null) return refused(problem);
+      type = 'image/svg+xml';
+    } else type = 'text/plain';
+  }
+  if (type === undefined) return refused('What this file is cannot be recognised. PNG, JPEG, GIF, WebP, SVG, MP3, WAV, OGG, MP4, WebM and PDF can be kept.'); // prettier-ignore
+  if (said !== '' && said !== 'application/octet-stream' && said in sorts && sorts[said] !== sorts[type])
+    return refused(`The file says that it is ${said}, but it is ${type}.`);
+  const sort = sorts[type]!;
+  if (sort !== 'picture') return { ok: true, file: { type, sort, width: null, height: null } };
+  try {
+    const { width, height } = imageSize(bytes);
+    if (!(width > 0 && height > 0) || width > 20_000 || height > 20_000) return refused('The picture’s size cannot be read, or it is more than 20,000 points wide or high.'); // prettier-ignore
+    return { ok: true, file: { type, sort, width: Math.round(width), height: Math.round(height) } };
+  } catch {
+    return refused('The picture is damaged: its size cannot be read.');
+  }
+}

@@ -1,0 +1,129 @@
+<script setup lang="ts">
+/** A bank's name, who may read it, and the colleagues that it is shared with. */
+import type { AnswerOf, api } from '@oaken/contract';
+import { reaches, rights, type Bank } from '@oaken/contract/banks';
+import { computed, ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { done } from '../undo';
+import { useLibrary } from './library';
+
+const open = defineModel<boolean>({ required: true });
+/** Null makes a new one. */
+const props = defineProps<{ bank: Bank | null }>();
+const library = useLibrary();
+const name = ref('');
+const reach = ref<Bank['reach']>('mine');
+const shares = ref<AnswerOf<typeof api.readShares>['shares']>([]);
+const colleagues = ref<AnswerOf<typeof api.readShares>['colleagues']>([]);
+const wrong = ref('');
+const busy = ref(false);
+
+watch(open, async (now) => {
+  if (!now) return;
+  [name.value, reach.value, wrong.value] = [props.bank?.name ?? '', props.bank?.reach ?? 'mine', ''];
+  [shares.value, colleagues.value] = [[], []];
+  if (!props.bank) return;
+  try {
+    const read = await call('readShares', { params: { bankId: props.bank.id } });
+    [shares.value, colleagues.value] = [read.shares, read.colleagues];
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+const others = computed(() =>
+  colleagues.value.filter(({ accountId }) => !shares.value.some((own) => own.accountId === accountId)),
+);
+function add(event: Event): void {
+  const field = event.target as HTMLSelectElement;
+  const own = colleagues.value.find(({ accountId }) => accountId === Number(field.value));
+  field.value = '';
+  if (own) shares.value.push({ ...own, may: 'use' });
+}
+async function save(): Promise<void> {
+  busy.value = true;
+  wrong.value = '';
+  try {
+    if (props.bank) {
+      const params = { bankId: props.bank.id };
+      await call('describeBank', { params, body: { name: name.value, reach: reach.value } });
+      await call('shareBank', {
+        params,
+        body: { shares: shares.value.map(({ accountId, may }) => ({ accountId, may })) },
+      });
+    } else await call('makeBank', { body: { name: name.value, reach: reach.value } });
+    await library.loadBanks();
+    done(props.bank ? `${name.value} is changed.` : `${name.value} is there.`);
+    open.value = false;
+  } catch (error) {
+    wrong.value = inWords(error);
+  } finally {
+    busy.value = false;
+  }
+}
+const reachWords = { mine: 'only me, and whom I share it with', school: 'every teacher of my school may use it', everybody: 'everybody may use it' }; // prettier-ignore
+const rightWords = { read: 'read', use: 'use and copy', edit: 'change' };
+</script>
+
+<template>
+  <el-dialog v-model="open" :title="bank ? `The bank “${bank.name}”` : 'A new bank'" width="560px">
+    <label class="field"
+      ><span class="label">Name</span><input v-model="name" class="plain-input" maxlength="120"
+    /></label>
+    <fieldset class="reach">
+      <legend>Who may read it</legend>
+      <label v-for="own in reaches" :key="own"
+        ><input v-model="reach" type="radio" :value="own" /> {{ reachWords[own] }}</label
+      >
+    </fieldset>
+    <template v-if="bank">
+      <h3>Shared with</h3>
+      <p v-if="shares.length === 0" class="faded">Nobody by name yet.</p>
+      <table v-else class="ruled">
+        <tbody>
+          <tr v-for="(own, at) in shares" :key="own.accountId">
+            <td>{{ own.name }}</td>
+            <td>
+              may
+              <select v-model="own.may" class="plain-input right" :aria-label="`What ${own.name} may do`">
+                <option v-for="may in rights" :key="may" :value="may">{{ rightWords[may] }}</option>
+              </select>
+            </td>
+            <td class="figures"><button class="word" @click="shares.splice(at, 1)">take away</button></td>
+          </tr>
+        </tbody>
+      </table>
+      <select v-if="others.length" class="plain-input colleague" aria-label="Share with a colleague" @change="add">
+        <option value="">Share with a colleague …</option>
+        <option v-for="own in others" :key="own.accountId" :value="own.accountId">{{ own.name }}</option>
+      </select>
+    </template>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <template #footer>
+      <el-button @click="open = false">Cancel</el-button>
+      <el-button type="primary" :loading="busy" :disabled="name.trim() === ''" @click="save">{{
+        bank ? 'Save' : 'Make the bank'
+      }}</el-button>
+    </template>
+  </el-dialog>
+</template>
+
+<style scoped>
+.reach {
+  border: 0;
+  margin: 0 0 14px;
+  padding: 0;
+}
+.reach legend {
+  font-weight: 600;
+}
+.reach label {
+  display: block;
+}
+.right {
+  width: auto;
+}
+.colleague {
+  margin-top: 8px;
+}
+</style>

@@ -1,0 +1,346 @@
+<script setup lang="ts">
+/**
+ * Banks with their folders. Items and folders are dragged onto a folder; with keys a folder is moved by its menu, and
+ * items by the footing of the page.
+ */
+import type { Bank, Folder } from '@oaken/contract/banks';
+import { ref } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { done, failed } from '../undo';
+import BankDialog from './BankDialog.vue';
+import { folderLines, useLibrary } from './library';
+import PlaceDialog, { type Place } from './PlaceDialog.vue';
+import type { SearchState } from './useSearch';
+
+const props = defineProps<{ search: SearchState; picked: ReadonlySet<number> }>();
+const emit = defineEmits<{ changed: [] }>();
+const library = useLibrary();
+/** Nothing is said before it is known. */
+const tally = (n = 0) => (props.search.known.value ? n.toLocaleString('en') : '');
+const { filters } = props.search;
+const { banks: bankCounts, folders: folderCounts } = props.search.counts;
+const folded = ref(new Set<number>());
+const renaming = ref<number | null>(null);
+const menu = ref<string | null>(null);
+const over = ref<string | null>(null);
+const moving = ref<Folder[]>([]);
+const askingPlace = ref(false);
+const bankOpen = ref(false);
+const bankShown = ref<Bank | null>(null);
+const ticked = ref(new Set<number>());
+
+function choose(bank: number, folder: number | null): void {
+  const same = filters.bank === bank && filters.folder === folder;
+  filters.bank = same ? null : bank;
+  filters.folder = same ? null : folder;
+}
+function fold(id: number): void {
+  const next = new Set(folded.value);
+  if (!next.delete(id)) next.add(id);
+  folded.value = next;
+}
+async function act(work: () => Promise<void>): Promise<void> {
+  menu.value = null;
+  try {
+    await work();
+    await library.loadBanks();
+    emit('changed');
+  } catch (error) {
+    failed(new Error(inWords(error)));
+  }
+}
+const newFolder = (bank: number, parent: number | null) =>
+  act(async () => {
+    const { id } = await call('makeFolder', { body: { bank, parent, name: 'New folder' } });
+    if (parent !== null) folded.value.delete(parent);
+    renaming.value = id;
+  });
+const rename = (folder: Folder, event: Event) =>
+  act(async () => {
+    renaming.value = null;
+    const name = (event.target as HTMLInputElement).value.trim();
+    if (name && name !== folder.name) await call('renameFolder', { params: { folderId: folder.id }, body: { name } });
+  });
+const remove = (folder: Folder) =>
+  act(async () => {
+    const { items, folders } = await call('removeFolder', { params: { folderId: folder.id } });
+    done(
+      items + folders === 0
+        ? `${folder.name} is gone; it was empty.`
+        : `${folder.name} is gone; what was in it lies one step up.`,
+    );
+    if (filters.folder === folder.id) filters.folder = null;
+  });
+
+function askWhere(folder: Folder): void {
+  menu.value = null;
+  const chosen = ticked.value.has(folder.id) ? ticked.value : new Set([folder.id]);
+  moving.value = library.banks.flatMap(({ folders }) => folders).filter(({ id }) => chosen.has(id));
+  askingPlace.value = true;
+}
+const moveFolders = (folders: number[], { bank, folder }: Place) =>
+  act(async () => {
+    await call('moveFolders', { body: { folders, bank, parent: folder, before: null } });
+    ticked.value = new Set();
+    done(folders.length === 1 ? 'The folder is moved.' : `${folders.length} folders are moved.`);
+  });
+const moveItems = (items: number[], { bank, folder }: Place) =>
+  act(async () => {
+    const { from } = await call('moveItems', { body: { items, bank, folder } });
+    done(
+      `${items.length === 1 ? 'The item is' : `${items.length} items are`} in ${folder === null ? library.bankName(bank) : library.folderName(folder)}.`,
+      async () => {
+        for (const one of from)
+          await call('moveItems', { body: { items: [one.item], bank: one.bank, folder: one.folder } });
+        await library.loadBanks();
+        emit('changed');
+      },
+    );
+  });
+
+const itemKind = 'application/x-oaken-item';
+const folderKind = 'application/x-oaken-folder';
+function dragFolder(event: DragEvent, folder: Folder): void {
+  const chosen = ticked.value.has(folder.id) ? [...ticked.value] : [folder.id];
+  event.dataTransfer?.setData(folderKind, JSON.stringify(chosen));
+}
+function dragOver(event: DragEvent, key: string, bank: Bank): void {
+  const types = event.dataTransfer?.types ?? [];
+  if (bank.may !== 'edit' || (!types.includes(itemKind) && !types.includes(folderKind))) return;
+  event.preventDefault();
+  over.value = key;
+}
+function drop(event: DragEvent, bank: Bank, folder: number | null): void {
+  over.value = null;
+  const item = event.dataTransfer?.getData(itemKind);
+  const folders = event.dataTransfer?.getData(folderKind);
+  const place = { bank: bank.id, folder };
+  if (folders) void moveFolders(JSON.parse(folders) as number[], place);
+  // A picked row takes all that are picked along.
+  else if (item) void moveItems(props.picked.has(Number(item)) ? [...props.picked] : [Number(item)], place);
+}
+function tick(id: number): void {
+  const next = new Set(ticked.value);
+  if (!next.delete(id)) next.add(id);
+  ticked.value = next;
+}
+function describe(bank: Bank | null): void {
+  menu.value = null;
+  bankShown.value = bank;
+  bankOpen.value = true;
+}
+const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' : `mine, for ${bank.reach === 'school' ? 'my school' : 'everybody'}`) : bank.reach === 'school' ? 'my school’s' : bank.reach === 'everybody' ? 'everybody’s' : `shared by ${bank.owner}`); // prettier-ignore
+</script>
+
+<template>
+  <ul class="shelf" aria-label="Banks and folders">
+    <template v-for="bank in library.banks" :key="bank.id">
+      <li
+        class="line bank"
+        :class="{ over: over === `b${bank.id}` }"
+        @dragover="dragOver($event, `b${bank.id}`, bank)"
+        @dragleave="over = null"
+        @drop.prevent="drop($event, bank, null)"
+      >
+        <button
+          class="entry"
+          :class="{ chosen: filters.bank === bank.id && filters.folder === null }"
+          :aria-pressed="filters.bank === bank.id && filters.folder === null"
+          @click="choose(bank.id, null)"
+        >
+          <span class="name"
+            >{{ bank.name }} <span class="faded small">{{ reachWords(bank) }}</span></span
+          >
+          <span class="n">{{ tally(bankCounts.get(bank.id)) }}</span>
+        </button>
+        <button
+          v-if="bank.may === 'edit'"
+          class="dots"
+          :aria-label="`More about ${bank.name}`"
+          :aria-expanded="menu === `b${bank.id}`"
+          @click="menu = menu === `b${bank.id}` ? null : `b${bank.id}`"
+        >
+          ⋯
+        </button>
+        <span v-else class="dots" />
+      </li>
+      <li v-if="menu === `b${bank.id}`" class="menu">
+        <button class="word" @click="newFolder(bank.id, null)">New folder</button>
+        <RouterLink :to="{ path: '/items/new', query: { bank: bank.id } }">Write an item here</RouterLink>
+        <button v-if="bank.mine" class="word" @click="describe(bank)">Name and sharing</button>
+      </li>
+      <template v-for="line in folderLines(bank, (id) => !folded.has(id))" :key="line.folder.id">
+        <li
+          class="line"
+          :class="{ over: over === `f${line.folder.id}` }"
+          :style="{ paddingLeft: `${4 + 16 * line.level}px` }"
+          @dragover="dragOver($event, `f${line.folder.id}`, bank)"
+          @dragleave="over = null"
+          @drop.prevent="drop($event, bank, line.folder.id)"
+        >
+          <button
+            v-if="line.hasBelow"
+            class="turn"
+            :aria-expanded="!folded.has(line.folder.id)"
+            :aria-label="`${folded.has(line.folder.id) ? 'Unfold' : 'Fold'} ${line.folder.name}`"
+            @click="fold(line.folder.id)"
+          >
+            {{ folded.has(line.folder.id) ? '+' : '–' }}
+          </button>
+          <span v-else class="turn" />
+          <input
+            v-if="renaming === line.folder.id"
+            class="plain-input"
+            :value="line.folder.name"
+            maxlength="120"
+            :aria-label="`Name of the folder ${line.folder.name}`"
+            @vue:mounted="({ el }: any) => el.select()"
+            @keydown.enter="rename(line.folder, $event)"
+            @keydown.esc="renaming = null"
+            @blur="renaming === line.folder.id && rename(line.folder, $event)"
+          />
+          <button
+            v-else
+            class="entry"
+            :class="{ chosen: filters.folder === line.folder.id, ticked: ticked.has(line.folder.id) }"
+            :aria-pressed="filters.folder === line.folder.id"
+            :draggable="bank.may === 'edit'"
+            @dragstart="dragFolder($event, line.folder)"
+            @click="choose(bank.id, line.folder.id)"
+          >
+            <span class="name">{{ line.folder.name }}</span><span class="n">{{
+              folderCounts.get(line.folder.id) ?? 0
+            }}</span>
+          </button>
+          <button
+            v-if="bank.may === 'edit'"
+            class="dots"
+            :aria-label="`More about ${line.folder.name}`"
+            :aria-expanded="menu === `f${line.folder.id}`"
+            @click="menu = menu === `f${line.folder.id}` ? null : `f${line.folder.id}`"
+          >
+            ⋯
+          </button>
+          <span v-else class="dots" />
+        </li>
+        <li v-if="menu === `f${line.folder.id}`" class="menu">
+          <button class="word" @click="((renaming = line.folder.id), (menu = null))">Rename</button>
+          <button class="word" @click="askWhere(line.folder)">
+            Move{{ ticked.has(line.folder.id) && ticked.size > 1 ? ` all ${ticked.size}` : '' }}
+          </button>
+          <button class="word" @click="(tick(line.folder.id), (menu = null))">
+            {{ ticked.has(line.folder.id) ? 'Let go' : 'Pick for moving' }}
+          </button>
+          <button class="word" @click="newFolder(bank.id, line.folder.id)">New folder inside</button>
+          <RouterLink :to="{ path: '/items/new', query: { bank: bank.id, folder: line.folder.id } }"
+            >Write an item here</RouterLink
+          >
+          <button class="word" @click="remove(line.folder)">Take away</button>
+        </li>
+      </template>
+    </template>
+  </ul>
+  <p class="under">
+    <button class="word" @click="describe(null)">New bank</button>
+    <RouterLink to="/banks/retired">Retired items</RouterLink>
+  </p>
+  <PlaceDialog
+    v-model="askingPlace"
+    :title="moving.length === 1 ? `Move the folder “${moving[0]!.name}”` : `Move ${moving.length} folders`"
+    act="Move it here"
+    note="Everything in it comes along. Tests and results are not touched."
+    :start="{ bank: filters.bank, folder: null }"
+    @done="
+      moveFolders(
+        moving.map(({ id }) => id),
+        $event,
+      )
+    "
+  />
+  <BankDialog v-model="bankOpen" :bank="bankShown" />
+</template>
+
+<style scoped>
+.shelf {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.line {
+  display: flex;
+  align-items: center;
+  border-radius: var(--corner);
+}
+.over {
+  box-shadow: inset 0 0 0 2px var(--secure);
+}
+.turn {
+  width: 20px;
+  flex: none;
+  height: 30px;
+  padding: 0;
+  border: 0;
+  background: none;
+  cursor: pointer;
+  color: var(--faded);
+}
+.entry {
+  flex: 1;
+  min-width: 0;
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  text-align: left;
+  border: 0;
+  background: none;
+  padding: 4px 6px;
+  cursor: pointer;
+  border-radius: var(--corner);
+  font-size: 0.93rem;
+  line-height: 1.4;
+}
+.bank .entry {
+  font-weight: 600;
+}
+.bank .small {
+  font-weight: 400;
+}
+.entry:hover {
+  background: var(--wash);
+}
+.chosen {
+  background: var(--wash);
+  box-shadow: inset 3px 0 var(--oak);
+}
+.ticked .name {
+  text-decoration: underline dotted;
+}
+.n {
+  color: var(--faded);
+}
+.dots {
+  width: 28px;
+  height: 28px;
+  flex: none;
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--faded);
+  cursor: pointer;
+}
+.menu {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  padding: 4px 8px 6px 26px;
+  font-size: 0.88rem;
+  background: var(--wash);
+}
+.under {
+  display: flex;
+  gap: 14px;
+  margin: 8px 0 0 4px;
+  font-size: 0.9rem;
+}
+</style>

@@ -1,0 +1,163 @@
+<script setup lang="ts">
+/** One item as a row: its stem, what it is, and its figures. */
+import type { ItemRow } from '@oaken/contract/banks';
+import { kinds } from '@oaken/core/items';
+import { count } from '@oaken/core/text';
+import { computed } from 'vue';
+import { percent, pointsText, stemLine } from '../words';
+import { markWords } from './markWords';
+
+const props = defineProps<{
+  item: ItemRow;
+  compact: boolean;
+  picked: boolean;
+  open: boolean;
+  matched: readonly string[];
+  inTest: boolean;
+}>();
+const emit = defineEmits<{ pick: [withShift: boolean]; open: []; put: [] }>();
+
+const stem = computed(() => stemLine(props.item.content.stem, props.compact ? 120 : 200));
+const pieces = computed(() => markWords(stem.value, props.matched));
+const several = computed(() =>
+  props.item.content.parts.length > 1 ? `, ${props.item.content.parts.length} parts` : '',
+);
+const figureTitle = computed(() => {
+  const { facility, separation } = props.item;
+  if (!facility) return 'Nobody has answered it yet';
+  const separates = separation === null ? '' : `; item-rest correlation ${separation.toFixed(2)}`;
+  return `Students earned ${percent(facility.value)} of the points, ${facility.n} answers${separates}`;
+});
+</script>
+
+<template>
+  <div
+    class="row"
+    :class="{ compact }"
+    tabindex="0"
+    :draggable="true"
+    :aria-label="stem"
+    @dragstart="$event.dataTransfer?.setData('application/x-oaken-item', String(item.id))"
+  >
+    <input
+      v-if="!compact"
+      type="checkbox"
+      :checked="picked"
+      :aria-label="`Pick: ${stemLine(item.content.stem, 60)}`"
+      @click="emit('pick', ($event as MouseEvent).shiftKey)"
+    />
+    <div class="body" @click="emit('open')">
+      <p class="stem">
+        <template v-for="(piece, at) in pieces" :key="at"
+          ><mark v-if="piece.hit">{{ piece.text }}</mark
+          ><template v-else>{{ piece.text }}</template></template
+        >
+      </p>
+      <p class="facts">
+        <span>{{ kinds[item.kind].title }}{{ several }}</span>
+        <span v-for="standard in item.standards" :key="standard.id" :title="standard.statement">{{
+          standard.code
+        }}</span>
+        <span v-if="item.grades.length && !compact">grade {{ item.grades.join(', ') }}</span>
+        <span v-if="item.depth">depth {{ item.depth }}</span>
+        <span>{{ pointsText(item.points) }} pt</span>
+        <span v-if="!compact">{{ item.bank }}</span>
+        <span v-if="item.uses > 0">in {{ count(item.uses, 'test') }}</span>
+        <span v-for="tag in compact ? [] : item.tags" :key="tag" class="tag">{{ tag }}</span>
+      </p>
+    </div>
+    <span class="figure" :title="figureTitle">
+      <template v-if="item.facility"
+        ><b>{{ item.facility.value.toFixed(2) }}</b
+        ><span class="n">n {{ item.facility.n }}</span></template
+      >
+      <span v-else class="n">new</span>
+    </span>
+    <button
+      v-if="compact"
+      class="put"
+      :disabled="inTest || item.may === 'read'"
+      :title="item.may === 'read' ? 'Shared with you for reading only' : undefined"
+      :aria-label="`Put into the test: ${stemLine(item.content.stem, 60)}`"
+      @click="emit('put')"
+    >
+      {{ inTest ? 'in test' : 'Put in →' }}
+    </button>
+    <button v-else class="word" :aria-expanded="open" @click="emit('open')">{{ open ? 'Close' : 'Open' }}</button>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  grid-template-columns: 24px minmax(0, 1fr) 52px auto;
+  gap: 10px;
+  padding: 9px 6px;
+  align-items: start;
+}
+.row.compact {
+  grid-template-columns: minmax(0, 1fr) 52px auto;
+}
+.row > input {
+  width: 18px;
+  height: 18px;
+  margin: 3px 0 0 4px;
+}
+.body {
+  cursor: pointer;
+}
+.stem {
+  margin: 0;
+  display: -webkit-box;
+  -webkit-line-clamp: 2;
+  -webkit-box-orient: vertical;
+  overflow: hidden;
+}
+.stem mark {
+  background: none;
+  color: inherit;
+  font-weight: 700;
+  text-decoration: underline;
+  text-decoration-color: var(--oak-light);
+  text-decoration-thickness: 2px;
+  text-underline-offset: 3px;
+}
+.facts {
+  margin: 1px 0 0;
+  font-size: 0.84rem;
+  color: var(--faded);
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 14px;
+}
+.tag::before {
+  content: '· ';
+}
+.figure {
+  text-align: right;
+  line-height: 1.25;
+}
+.figure .n {
+  display: block;
+  font-size: 0.78rem;
+  color: var(--faded);
+}
+.put {
+  border: 1px solid var(--rule-strong);
+  border-radius: var(--corner);
+  background: var(--sheet);
+  color: var(--oak);
+  font-weight: 600;
+  cursor: pointer;
+  padding: 4px 8px;
+  white-space: nowrap;
+  font-size: 0.88rem;
+}
+.put[disabled] {
+  color: var(--faded);
+  font-weight: 400;
+  border-color: transparent;
+  background: none;
+  cursor: default;
+}
+</style>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+/** Searches kept under a name. */
+import type { AnswerOf, api } from '@oaken/contract';
+import { computed, onMounted, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { failed, done } from '../undo';
+import { fromAddress, toAddress } from './address';
+import { noFilters, type SearchState } from './useSearch';
+
+const props = defineProps<{ search: SearchState }>();
+const router = useRouter();
+const { filters } = props.search;
+const kept = ref<AnswerOf<typeof api.listKeptSearches>['searches']>([]);
+const naming = ref(false);
+const name = ref('');
+const address = computed(() => new URLSearchParams(toAddress(filters)).toString());
+
+const load = async () => (kept.value = (await call('listKeptSearches', {})).searches);
+onMounted(() => load().catch(failed));
+async function keep(): Promise<void> {
+  try {
+    await call('keepSearch', { body: { name: name.value, address: address.value } });
+    naming.value = false;
+    name.value = '';
+    await load();
+  } catch (error) {
+    failed(error);
+  }
+}
+async function forget(own: (typeof kept.value)[number]): Promise<void> {
+  try {
+    await call('forgetSearch', { params: { searchId: own.id } });
+    done(`“${own.name}” is no longer kept.`, async () => {
+      await call('keepSearch', { body: { name: own.name, address: own.address } });
+      await load();
+    });
+    await load();
+  } catch (error) {
+    failed(error);
+  }
+}
+function use(own: string): void {
+  const query = Object.fromEntries(new URLSearchParams(own));
+  Object.assign(filters, noFilters(), fromAddress(query));
+  void router.replace({ query });
+}
+</script>
+
+<template>
+  <h3>Kept searches</h3>
+  <ul v-if="kept.length" class="kept">
+    <li v-for="own in kept" :key="own.id">
+      <button class="word" :aria-current="own.address === address" @click="use(own.address)">{{ own.name }}</button>
+      <button class="out" :aria-label="`Forget ${own.name}`" title="Forget" @click="forget(own)">✕</button>
+    </li>
+  </ul>
+  <form v-if="naming" class="naming" @submit.prevent="keep">
+    <input
+      v-model="name"
+      class="plain-input"
+      maxlength="120"
+      placeholder="Name of this search"
+      aria-label="Name of this search"
+      @vue:mounted="({ el }: any) => el.focus()"
+    />
+    <el-button native-type="submit" size="small" :disabled="name.trim() === ''">Keep</el-button>
+  </form>
+  <button
+    v-else
+    class="word"
+    :disabled="address === ''"
+    :title="address === '' ? 'Search for something first' : undefined"
+    @click="naming = true"
+  >
+    Keep this search
+  </button>
+</template>
+
+<style scoped>
+h3 {
+  margin: 18px 0 4px;
+  font-size: 0.95rem;
+}
+.kept {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.kept li {
+  display: flex;
+  justify-content: space-between;
+}
+.out {
+  border: 0;
+  background: none;
+  color: var(--faded);
+  cursor: pointer;
+}
+.naming {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+/** Standards and tags for many items at once. */
+import { count } from '@oaken/core/text';
+import { computed, ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import StandardPicker from '../items/StandardPicker.vue';
+import { done } from '../undo';
+import { useLibrary } from './library';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ items: number[] }>();
+const emit = defineEmits<{ changed: [] }>();
+const library = useLibrary();
+const standards = ref<number[]>([]);
+const addTags = ref('');
+const removeTags = ref('');
+const picking = ref(false);
+const busy = ref(false);
+const wrong = ref('');
+watch(open, (now) => now && ([standards.value, addTags.value, removeTags.value, wrong.value] = [[], '', '', '']));
+const listed = (text: string) => text.split(',').map((tag) => tag.trim()).filter(Boolean); // prettier-ignore
+const nothing = computed(
+  () => standards.value.length + listed(addTags.value).length + listed(removeTags.value).length === 0,
+);
+
+async function apply(): Promise<void> {
+  busy.value = true;
+  wrong.value = '';
+  const own = {
+    addStandards: standards.value,
+    addTags: listed(addTags.value),
+    removeTags: listed(removeTags.value),
+    removeStandards: [] as number[],
+  };
+  try {
+    const { changed } = await call('labelItems', { body: { items: props.items, ...own } });
+    const back = {
+      addStandards: [],
+      removeStandards: own.addStandards,
+      addTags: own.removeTags,
+      removeTags: own.addTags,
+    };
+    done(`${count(changed, 'item')} changed.`, async () => {
+      await call('labelItems', { body: { items: props.items, ...back } });
+      emit('changed');
+    });
+    open.value = false;
+    emit('changed');
+  } catch (error) {
+    wrong.value = inWords(error);
+  } finally {
+    busy.value = false;
+  }
+}
+</script>
+
+<template>
+  <el-dialog v-model="open" :title="`Standards and tags for ${count(items.length, 'item')}`" width="520px">
+    <p>
+      <b>Give standards</b><br />
+      <template v-if="standards.length"
+        >{{ standards.map((id) => library.standards.get(id)?.code).join(', ') }}
+      </template>
+      <button class="word" @click="picking = true">{{ standards.length ? 'choose others' : 'choose' }}</button>
+    </p>
+    <label class="field"
+      ><span class="label">Give tags</span><input v-model="addTags" class="plain-input" placeholder="warm up, homework"
+    /></label>
+    <label class="field"
+      ><span class="label">Take tags away</span><input v-model="removeTags" class="plain-input"
+    /></label>
+    <p class="faded small">Each item gets a new revision. Tests keep what they have.</p>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <template #footer>
+      <el-button @click="open = false">Cancel</el-button>
+      <el-button type="primary" :loading="busy" :disabled="nothing" @click="apply">Change them</el-button>
+    </template>
+  </el-dialog>
+  <StandardPicker v-model="picking" :chosen="standards" @done="standards = $event" />
+</template>

@@ -1,0 +1,49 @@
+<script setup lang="ts">
+/** What is picked, across all searches. */
+import type { ItemRow } from '@oaken/contract/banks';
+import { kinds } from '@oaken/core/items';
+import { count } from '@oaken/core/text';
+import { ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { pointsText, stemLine } from '../words';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ items: number[] }>();
+const emit = defineEmits<{ letGo: [item: ItemRow] }>();
+const rows = ref<ItemRow[] | null>(null);
+const wrong = ref('');
+
+watch(open, async (now) => {
+  if (!now) return;
+  [rows.value, wrong.value] = [null, ''];
+  try {
+    rows.value = (await call('readRows', { body: { items: props.items } })).items;
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+function letGo(item: ItemRow): void {
+  rows.value = rows.value?.filter(({ id }) => id !== item.id) ?? null;
+  emit('letGo', item);
+}
+</script>
+
+<template>
+  <el-dialog v-model="open" :title="`${count(items.length, 'item')} picked`" width="720px">
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-else-if="!rows" class="faded">Looking …</p>
+    <table v-else class="ruled">
+      <tbody>
+        <tr v-for="item in rows" :key="item.id">
+          <td>
+            {{ stemLine(item.content.stem, 110) }}
+            <span class="faded small">{{ kinds[item.kind].title }}, {{ item.bank }}</span>
+          </td>
+          <td class="figures">{{ pointsText(item.points) }}</td>
+          <td class="figures"><button class="word" @click="letGo(item)">let go</button></td>
+        </tr>
+      </tbody>
+    </table>
+  </el-dialog>
+</template>

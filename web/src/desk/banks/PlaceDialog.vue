@@ -1,0 +1,122 @@
+<script setup lang="ts">
+/** A bank and a folder to put things into: only those that I may change. */
+import { computed, ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { folderLines, useLibrary } from './library';
+
+export interface Place {
+  bank: number;
+  folder: number | null;
+}
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{
+  title: string;
+  act: string;
+  start: { bank: number | null; folder: number | null };
+  note?: string;
+}>();
+const emit = defineEmits<{ done: [place: Place] }>();
+const library = useLibrary();
+const place = ref<{ bank: number | null; folder: number | null }>({ bank: null, folder: null });
+const newName = ref('');
+const wrong = ref('');
+
+watch(open, (now) => {
+  if (!now) return;
+  const known = library.mayChange.some(({ id }) => id === props.start.bank);
+  place.value = known ? { ...props.start } : { bank: library.mayChange[0]?.id ?? null, folder: null };
+  wrong.value = '';
+});
+const isHere = (bank: number, folder: number | null) => place.value.bank === bank && place.value.folder === folder;
+const parentName = computed(() => (place.value.folder === null ? 'the bank' : library.folderName(place.value.folder)));
+
+async function makeFolder(): Promise<void> {
+  if (newName.value.trim() === '' || place.value.bank === null) return;
+  try {
+    const { id } = await call('makeFolder', {
+      body: { bank: place.value.bank, parent: place.value.folder, name: newName.value },
+    });
+    await library.loadBanks();
+    place.value.folder = id;
+    newName.value = '';
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}
+function finish(): void {
+  if (place.value.bank === null) return;
+  emit('done', { bank: place.value.bank, folder: place.value.folder });
+  open.value = false;
+}
+</script>
+
+<template>
+  <el-dialog v-model="open" :title="title" width="520px" append-to-body>
+    <p v-if="note" class="faded">{{ note }}</p>
+    <ul class="places" aria-label="Banks and folders">
+      <template v-for="bank in library.mayChange" :key="bank.id">
+        <li>
+          <label
+            ><input
+              type="radio"
+              name="place"
+              :checked="isHere(bank.id, null)"
+              @change="place = { bank: bank.id, folder: null }"
+            />
+            <b>{{ bank.name }}</b></label
+          >
+        </li>
+        <li
+          v-for="line in folderLines(bank)"
+          :key="line.folder.id"
+          :style="{ paddingLeft: `${22 + 18 * line.level}px` }"
+        >
+          <label
+            ><input
+              type="radio"
+              name="place"
+              :checked="isHere(bank.id, line.folder.id)"
+              @change="place = { bank: bank.id, folder: line.folder.id }"
+            />
+            {{ line.folder.name }}</label
+          >
+        </li>
+      </template>
+    </ul>
+    <form class="new" @submit.prevent="makeFolder">
+      <input
+        v-model="newName"
+        class="plain-input"
+        maxlength="120"
+        :placeholder="`New folder in ${parentName}`"
+        :aria-label="`Name of a new folder in ${parentName}`"
+      />
+      <el-button native-type="submit" :disabled="newName.trim() === ''">Make folder</el-button>
+    </form>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <template #footer>
+      <el-button @click="open = false">Cancel</el-button>
+      <el-button type="primary" :disabled="place.bank === null" @click="finish">{{ act }}</el-button>
+    </template>
+  </el-dialog>
+</template>
+
+<style scoped>
+.places {
+  list-style: none;
+  margin: 0 0 12px;
+  padding: 4px 0;
+  max-height: 320px;
+  overflow: auto;
+  border-block: var(--line);
+}
+.places li {
+  padding: 3px 0;
+}
+.new {
+  display: flex;
+  gap: 8px;
+}
+</style>

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+/** Two revisions compared word by word; what is the same in both can be folded away. */
+import type { ItemContent } from '@oaken/core/items';
+import { computed, ref } from 'vue';
+import { compare } from './wordDiff';
+
+const props = defineProps<{ before: ItemContent; after: ItemContent; beforeName: string; afterName: string }>();
+const all = ref(false);
+const lines = computed(() => compare(props.before, props.after));
+const shown = computed(() => lines.value.filter(({ same }) => all.value || !same));
+</script>
+
+<template>
+  <p class="legend">
+    <del>{{ beforeName }}</del> <ins>{{ afterName }}</ins>
+    <label class="small"><input v-model="all" type="checkbox" /> show what is the same too</label>
+  </p>
+  <p v-if="shown.length === 0" class="faded">The words are the same in both; only their look or their files differ.</p>
+  <table v-else class="ruled">
+    <tbody>
+      <tr v-for="line in shown" :key="line.name">
+        <th scope="row">{{ line.name }}</th>
+        <td>
+          <template v-for="(piece, at) in line.pieces" :key="at">
+            <del v-if="piece.change === 'gone'">{{ piece.text }}</del>
+            <ins v-else-if="piece.change === 'new'">{{ piece.text }}</ins>
+            <template v-else>{{ piece.text }}</template>
+          </template>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.legend {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+}
+.legend label {
+  margin-left: auto;
+}
+del {
+  color: var(--low);
+  background: color-mix(in srgb, var(--low) 10%, transparent);
+}
+ins {
+  color: var(--secure);
+  background: var(--secure-wash);
+  text-decoration-thickness: 2px;
+}
+th {
+  width: 150px;
+  vertical-align: top;
+}
+</style>

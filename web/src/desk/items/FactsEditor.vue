@@ -1,0 +1,142 @@
+<script setup lang="ts">
+/** By what an item is found: subject, grades, standards, depth, time, tags, author and licence. */
+import type { ItemFacts } from '@oaken/core/items';
+import { computed, ref } from 'vue';
+import { useLibrary } from '../banks/library';
+import { depthNames } from '../words';
+import { under, type Problem } from './problems';
+import StandardPicker from './StandardPicker.vue';
+
+const facts = defineModel<ItemFacts>({ required: true });
+defineProps<{ problems: Problem[] }>();
+const library = useLibrary();
+const picking = ref(false);
+
+const subjects = computed(() => [...new Set([...library.standards.values()].map(({ subject }) => subject))]);
+const standards = computed(() => facts.value.standards.flatMap((id) => library.standards.get(id) ?? []));
+const tags = computed({
+  get: () => facts.value.tags.join(', '),
+  set: (text) => (facts.value.tags = [...new Set(text.split(',').map((tag) => tag.trim().toLowerCase()).filter(Boolean))]),
+}); // prettier-ignore
+function toggleGrade(grade: number): void {
+  const { grades } = facts.value;
+  facts.value.grades = grades.includes(grade)
+    ? grades.filter((own) => own !== grade)
+    : [...grades, grade].sort((a, b) => a - b);
+}
+/** A standard brings its subject and grades where none were given yet. */
+function setStandards(ids: number[]): void {
+  facts.value.standards = ids;
+  const chosen = ids.flatMap((id) => library.standards.get(id) ?? []);
+  if (!facts.value.subject && chosen[0]) facts.value.subject = chosen[0].subject;
+  if (facts.value.grades.length === 0) facts.value.grades = [...new Set(chosen.flatMap(({ grades }) => grades))].sort((a, b) => a - b); // prettier-ignore
+}
+const seconds = computed({
+  get: () => facts.value.seconds ?? '',
+  set: (value) => (facts.value.seconds = String(value).trim() === '' ? null : Number(value)),
+});
+</script>
+
+<template>
+  <div class="facts">
+    <div class="wide">
+      <span class="label">Standards</span>
+      <ul v-if="standards.length" class="list">
+        <li v-for="own in standards" :key="own.id">
+          <b>{{ own.code }}</b> {{ own.statement }}
+          <button type="button" class="word" @click="setStandards(facts.standards.filter((id) => id !== own.id))">
+            take away
+          </button>
+        </li>
+      </ul>
+      <button type="button" class="word" @click="picking = true">
+        {{ standards.length ? 'Choose others' : 'Choose standards' }}
+      </button>
+      <p v-for="problem in under(problems, '/standards')" :key="problem.message" class="wrong">{{ problem.message }}</p>
+    </div>
+    <label>
+      <span class="label">Subject</span>
+      <input v-model="facts.subject" class="plain-input" list="subjects" maxlength="60" />
+      <datalist id="subjects"><option v-for="own in subjects" :key="own" :value="own" /></datalist>
+      <span v-for="problem in under(problems, '/subject')" :key="problem.message" class="wrong">{{
+        problem.message
+      }}</span>
+    </label>
+    <div role="group" aria-label="Grades">
+      <span class="label">Grades</span>
+      <button
+        v-for="grade in library.grades"
+        :key="grade"
+        type="button"
+        class="grade"
+        :aria-pressed="facts.grades.includes(grade)"
+        :aria-label="`Grade ${grade}`"
+        @click="toggleGrade(grade)"
+      >
+        {{ grade }}
+      </button>
+    </div>
+    <label>
+      <span class="label">Depth</span>
+      <select v-model="facts.depth" class="plain-input">
+        <option :value="null">not said</option>
+        <option v-for="depth in [1, 2, 3, 4]" :key="depth" :value="depth">{{ depth }} {{ depthNames[depth] }}</option>
+      </select>
+    </label>
+    <label>
+      <span class="label">Expected seconds</span>
+      <input v-model="seconds" class="plain-input" inputmode="numeric" />
+      <span v-for="problem in under(problems, '/seconds')" :key="problem.message" class="wrong">{{
+        problem.message
+      }}</span>
+    </label>
+    <label class="wide">
+      <span class="label">Tags</span>
+      <input v-model.lazy="tags" class="plain-input" placeholder="warm up, homework" />
+      <span v-for="problem in under(problems, '/tags')" :key="problem.message" class="wrong">{{
+        problem.message
+      }}</span>
+    </label>
+    <label><span class="label">Author</span><input v-model="facts.author" class="plain-input" maxlength="200" /></label>
+    <label
+      ><span class="label">Licence</span
+      ><input v-model="facts.licence" class="plain-input" maxlength="120" placeholder="CC BY 4.0"
+    /></label>
+  </div>
+  <StandardPicker v-model="picking" :chosen="facts.standards" @done="setStandards" />
+</template>
+
+<style scoped>
+.facts {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px 16px;
+  align-items: start;
+}
+.wide {
+  grid-column: span 2;
+}
+.label {
+  display: block;
+  font-weight: 600;
+  margin-bottom: 3px;
+}
+.list {
+  margin: 0 0 4px;
+  padding-left: 18px;
+}
+.grade {
+  width: 36px;
+  height: 36px;
+  margin-right: 6px;
+  border: 1px solid var(--rule-strong);
+  border-radius: var(--corner);
+  background: var(--sheet);
+  font-family: var(--serif);
+  cursor: pointer;
+}
+.grade[aria-pressed='true'] {
+  background: var(--oak);
+  color: var(--on-oak);
+}
+</style>

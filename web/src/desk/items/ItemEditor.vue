@@ -1,0 +1,92 @@
+<script setup lang="ts">
+/** Everything that is written in an item: question, parts, hints, explanation, notes. */
+import { blankPart, freshId, type ItemContent } from '@oaken/core/items';
+import { ref } from 'vue';
+import PartEditor from './PartEditor.vue';
+import { under, type Problem } from './problems';
+import RichField from './rich/RichField.vue';
+
+const content = defineModel<ItemContent>({ required: true });
+defineProps<{ problems: Problem[] }>();
+const hasHints = ref(content.value.hints.length > 0);
+
+function addPart(): void {
+  const id = freshId(content.value.parts.map((own) => own.id));
+  content.value.parts.push(blankPart('single-choice', id));
+}
+function removePart(at: number): void {
+  const [gone] = content.value.parts.splice(at, 1);
+  for (const own of content.value.parts) if (own.needs === gone?.id) own.needs = undefined;
+}
+function movePart(at: number, step: number): void {
+  const [own] = content.value.parts.splice(at, 1);
+  content.value.parts.splice(at + step, 0, own!);
+}
+function addHint(): void {
+  hasHints.value = true;
+  content.value.hints.push('');
+}
+</script>
+
+<template>
+  <h2>Question</h2>
+  <RichField v-model="content.stem" label="Question" :invalid="under(problems, '/stem').length > 0" />
+  <p v-for="problem in under(problems, '/stem')" :key="problem.message" class="wrong">{{ problem.message }}</p>
+  <slot name="passage" />
+  <PartEditor
+    v-for="(part, at) in content.parts"
+    :key="part.id"
+    v-model="content.parts[at]!"
+    :at="at"
+    :several="content.parts.length > 1"
+    :earlier="content.parts.slice(0, at)"
+    :problems="under(problems, `/parts/${at}`)"
+    @remove="removePart(at)"
+    @move="movePart(at, $event)"
+  />
+  <p class="add">
+    <button type="button" class="word" :disabled="content.parts.length >= 20" @click="addPart">
+      Add a part (A, B …)
+    </button>
+  </p>
+  <h2 class="gap">Explanation</h2>
+  <RichField v-model="content.explanation" label="Explanation" />
+  <p v-for="problem in under(problems, '/explanation')" :key="problem.message" class="wrong">{{ problem.message }}</p>
+  <h2 class="gap">Hints <span class="faded small">in the order in which a student may ask for them</span></h2>
+  <div v-for="(_, at) in content.hints" :key="at" class="hint">
+    <RichField v-model="content.hints[at]!" small :label="`Hint ${at + 1}`" />
+    <button
+      type="button"
+      class="word"
+      :disabled="at === 0"
+      @click="content.hints.splice(at - 1, 0, content.hints.splice(at, 1)[0]!)"
+    >
+      up
+    </button>
+    <button type="button" class="word" @click="content.hints.splice(at, 1)">remove</button>
+  </div>
+  <button v-if="content.hints.length < 10" type="button" class="word" @click="addHint">Add a hint</button>
+  <label class="field gap">
+    <span class="label">Notes for teachers</span>
+    <textarea v-model="content.notes" class="plain-input" rows="2" maxlength="4000" />
+  </label>
+</template>
+
+<style scoped>
+h2 {
+  margin-bottom: 6px;
+}
+.gap {
+  margin-top: 20px;
+}
+.add {
+  margin: 12px 0 0;
+}
+.hint {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto auto;
+  gap: 8px;
+  align-items: center;
+  margin-bottom: 6px;
+}
+</style>

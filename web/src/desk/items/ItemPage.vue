@@ -1,0 +1,396 @@
+<script setup lang="ts">
+/** A bank's item: left what is written, right the student's view. New items and old ones alike. */
+import type { AnswerOf } from '@oaken/contract';
+import type { api } from '@oaken/contract';
+import type { ItemRow } from '@oaken/contract/banks';
+import { blankPart, itemPoints, type ItemFacts } from '@oaken/core/items';
+import { count } from '@oaken/core/text';
+import { computed, onMounted, ref, watch } from 'vue';
+import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords, Refused } from '../../client/request';
+import { useSession } from '../../client/session';
+import FacingPages from '../../parts/FacingPages.vue';
+import FootingLine from '../../parts/FootingLine.vue';
+import PageHead from '../../parts/PageHead.vue';
+import { useLibrary } from '../banks/library';
+import PlaceDialog from '../banks/PlaceDialog.vue';
+import { done } from '../undo';
+import { stemLine, useWords } from '../words';
+import CompareItems from './CompareItems.vue';
+import FactsEditor from './FactsEditor.vue';
+import ItemEditor from './ItemEditor.vue';
+import ItemPreview from './ItemPreview.vue';
+import { under } from './problems';
+import { useDraft } from './useDraft';
+
+type Read = AnswerOf<typeof api.readItem>;
+const route = useRoute();
+const router = useRouter();
+const library = useLibrary();
+const session = useSession();
+const words = useWords();
+const itemId = route.params.itemId === 'new' ? null : Number(route.params.itemId);
+const number = (value: unknown) => (/^\d+$/.test(String(value)) ? Number(value) : null);
+
+const read = ref<Read | null>(null);
+const place = ref<{ bank: number | null; folder: number | null }>({
+  bank: number(route.query.bank),
+  folder: number(route.query.folder),
+});
+const draft = useDraft<ItemFacts>(`oaken-item-${itemId ?? 'new'}`, () => read.value?.item.revisionId ?? 'new');
+const { content, facts, changed, recovered, problems, serverProblems, valid, take, recover, startOver, forget } = draft;
+/** A new item is not called wrong before its author thinks that it is done. */
+const attempted = ref(itemId !== null);
+const wrong = ref('');
+const busy = ref(false);
+const choosing = ref(false);
+const near = ref<{ item: ItemRow; likeness: number }[]>([]);
+/** Somebody saved meanwhile: both are shown, and the writer chooses. */
+const other = ref<ItemRow | null>(null);
+const tab = ref<'view' | 'facts' | 'uses' | 'history'>('view');
+const tabs = { view: 'Student’s view', facts: 'Standards', uses: 'Where used', history: 'Revisions' };
+const clientKey = crypto.randomUUID();
+
+const factsOf = (own: ItemRow): ItemFacts => ({ subject: own.subject, grades: own.grades, standards: own.standards.map(({ id }) => id), depth: own.depth, seconds: own.seconds, tags: own.tags, author: own.author, licence: own.licence }); // prettier-ignore
+
+async function load(): Promise<void> {
+  if (itemId === null) {
+    const { account } = session;
+    take(
+      { stem: '', parts: [blankPart('single-choice', 'a')], explanation: '', hints: [], notes: '' },
+      { subject: '', grades: [], standards: [], depth: null, seconds: 60, tags: [], author: account ? `${account.givenName} ${account.familyName}` : '', licence: '' },
+    ); // prettier-ignore
+    return;
+  }
+  read.value = await call('readItem', { params: { itemId } });
+  const { item } = read.value;
+  place.value = { bank: item.bankId, folder: item.folderId };
+  take(item.content, factsOf(item));
+}
+onMounted(async () => {
+  try {
+    await Promise.all([library.load(), load()]);
+    place.value.bank ??= library.banks.find((own) => own.mine)?.id ?? null;
+    recover();
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+
+const mayEdit = computed(() => read.value === null || read.value.item.may === 'edit');
+const where = computed(() => {
+  const bank = library.banks.find(({ id }) => id === place.value.bank);
+  if (!bank) return 'no bank chosen';
+  const folder = bank.folders.find(({ id }) => id === place.value.folder);
+  return folder ? `${bank.name} · ${folder.name}` : bank.name;
+});
+const usedIn = computed(() => (read.value ? read.value.uses.length + read.value.hiddenUses : 0));
+
+let timer: ReturnType<typeof setTimeout> | undefined;
+watch(valid, (own) => {
+  clearTimeout(timer);
+  if (!own || !changed.value) return;
+  timer = setTimeout(async () => {
+    near.value = (await call('findNear', { body: { content: own, but: itemId } }).catch(() => ({ near: [] }))).near;
+  }, 900);
+});
+
+async function save(basedOn = read.value?.item.revisionId, more: { sourceRevision?: number } = {}): Promise<void> {
+  if (busy.value || !valid.value || !facts.value) return;
+  busy.value = true;
+  wrong.value = '';
+  const body = { content: valid.value, facts: facts.value };
+  try {
+    if (itemId === null) {
+      const made = await call('makeItem', {
+        body: { clientKey, bank: place.value.bank!, folder: place.value.folder, ...body },
+      });
+      forget();
+      take(valid.value, facts.value);
+      done(`The item is in ${where.value}.`);
+      await router.replace(`/items/${made.id}`);
+    } else {
+      await call('reviseItem', { params: { itemId }, body: { basedOn: basedOn!, ...body, ...more } });
+      forget();
+      const uses = usedIn.value;
+      await load();
+      other.value = null;
+      done(
+        `Revision ${read.value!.item.revision} is saved.${uses ? ` ${count(uses, 'test')} keep the revision that they had.` : ''}`,
+      );
+    }
+  } catch (error) {
+    if (error instanceof Refused && error.status === 409 && itemId !== null) {
+      const now = await call('readItem', { params: { itemId } }).catch(() => null);
+      if (now && now.item.revisionId !== read.value?.item.revisionId) other.value = now.item;
+      else wrong.value = inWords(error);
+    } else if (error instanceof Refused && error.problem.errors) {
+      serverProblems.value = error.problem.errors;
+      if (error.problem.errors.some(({ pointer }) => pointer.startsWith('/facts'))) tab.value = 'facts';
+    } else wrong.value = inWords(error);
+  } finally {
+    busy.value = false;
+  }
+}
+const act = computed(() => {
+  if (valid.value && facts.value?.subject === '') return 'Say where it belongs';
+  return itemId === null ? 'Save the item' : 'Save as revision';
+});
+/** Whatever is still missing is shown where it is missing. */
+function press(): void {
+  attempted.value = true;
+  if (!valid.value) tab.value = 'view';
+  else if (facts.value?.subject === '') tab.value = 'facts';
+  else void save();
+}
+const keepMine = () => save(other.value!.revisionId);
+async function takeTheirs(): Promise<void> {
+  forget();
+  other.value = null;
+  await load();
+}
+
+/** A revision that is looked at beside the present text. */
+const compared = ref<{ item: ItemRow; name: string; source: boolean } | null>(null);
+async function look(revisionId: number, name: string, source = false): Promise<void> {
+  try {
+    compared.value = { item: (await call('readRevision', { params: { revisionId } })).item, name, source };
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}
+async function goBackTo(item: ItemRow, source: boolean): Promise<void> {
+  content.value = JSON.parse(JSON.stringify(item.content)) as ItemRow['content'];
+  compared.value = null;
+  tab.value = 'view';
+  if (source && read.value?.source) await save(read.value.item.revisionId, { sourceRevision: read.value.source.now });
+}
+async function leaveSource(): Promise<void> {
+  const source = read.value?.source;
+  if (!source || itemId === null) return;
+  await call('settleSource', { params: { itemId }, body: { revision: source.now } });
+  read.value = await call('readItem', { params: { itemId } });
+}
+const newerSource = computed(() => {
+  const source = read.value?.source;
+  return source && source.now !== source.known ? source : null;
+});
+
+async function copyToMine(to: { bank: number; folder: number | null }): Promise<void> {
+  const { items } = await call('copyItems', { body: { items: [itemId!], ...to } });
+  done('The copy is yours to change.');
+  await router.push(`/items/${items[0]}`);
+}
+onBeforeRouteLeave(() => {
+  clearTimeout(timer);
+});
+const factProblems = computed(() => under(serverProblems.value, '/facts'));
+</script>
+
+<template>
+  <PageHead :title="read ? stemLine(read.item.content.stem, 60) : 'New item'" :where="`Banks · ${where}`">
+    <RouterLink to="/banks">Back to the banks</RouterLink>
+  </PageHead>
+  <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+  <p v-if="recovered" class="notice" role="status">
+    This is what you had typed before; it was not saved yet.
+    <button class="word" @click="startOver">Go back to the saved wording</button>
+  </p>
+  <p v-if="!mayEdit" class="notice" role="status">
+    This item belongs to others.
+    <button v-if="read?.item.may === 'use'" class="word" @click="choosing = true">Copy it into a bank of yours</button>
+    to change it.
+  </p>
+  <div v-if="newerSource" class="notice" role="status">
+    Its source in {{ newerSource.bank }} has a newer revision.
+    <button class="word" @click="look(newerSource.now, 'the source now', true)">Compare and take it</button>
+    <button class="word" @click="leaveSource">Leave mine as it is</button>
+  </div>
+  <section v-if="other && content" class="conflict" role="alertdialog" aria-label="Saved meanwhile">
+    <h2>Somebody saved this item meanwhile</h2>
+    <p>Both are here. Nothing of yours is lost, whatever you choose.</p>
+    <CompareItems :before="other.content" :after="content" before-name="theirs" after-name="mine" />
+    <el-button type="primary" @click="keepMine">Save mine as the next revision</el-button>
+    <el-button @click="takeTheirs">Go on with theirs</el-button>
+  </section>
+  <FacingPages v-if="content && facts" name="item" left="Wording and key" right="Beside it" :start="54">
+    <template #left>
+      <fieldset class="inset plain" :disabled="!mayEdit">
+        <ItemEditor v-model="content" :problems="attempted ? problems : []" />
+      </fieldset>
+    </template>
+    <template #right>
+      <div class="tabs" role="tablist" aria-label="Beside the item">
+        <button v-for="(name, own) in tabs" :key="own" role="tab" :aria-selected="tab === own" @click="tab = own">
+          {{ name }}
+        </button>
+      </div>
+      <div class="inset">
+        <div v-if="near.length && tab === 'view'" class="margin-note" role="status">
+          Almost the same words as
+          <template v-for="(own, at) in near" :key="own.item.id"
+            ><template v-if="at">, </template
+            ><RouterLink :to="`/items/${own.item.id}`" target="_blank">{{
+              stemLine(own.item.content.stem, 70)
+            }}</RouterLink>
+            <span class="faded">({{ own.item.bank }})</span></template
+          >
+        </div>
+        <template v-if="tab === 'view'">
+          <ItemPreview v-if="valid" :content="valid" name="preview" />
+          <template v-else>
+            <h2>Not complete yet</h2>
+            <ul>
+              <li v-for="problem in problems" :key="problem.pointer + problem.message" :class="{ wrong: attempted }">
+                {{ problem.message }}
+              </li>
+            </ul>
+          </template>
+        </template>
+        <template v-else-if="tab === 'facts'">
+          <p>
+            <span class="label">Lies in</span> {{ where }}
+            <button v-if="itemId === null" type="button" class="word" @click="choosing = true">
+              choose another place
+            </button>
+          </p>
+          <FactsEditor v-model="facts" :problems="factProblems" />
+        </template>
+        <template v-else-if="tab === 'uses'">
+          <p v-if="usedIn === 0" class="faded">It is in no test yet.</p>
+          <ul v-else>
+            <li v-for="use in read?.uses" :key="use.testId">
+              <RouterLink v-if="use.mine" :to="`/tests/${use.testId}`">{{ use.title }}</RouterLink><span v-else>{{
+                use.title
+              }}</span>
+              <span class="faded">
+                by {{ use.mine ? 'me' : use.owner
+                }}<template v-for="given in use.given" :key="given.class + given.opensAt"
+                  >; {{ given.class }}, {{ words.time(given.opensAt) }}</template
+                ></span
+              >
+            </li>
+            <li v-if="read?.hiddenUses" class="faded">and in {{ count(read.hiddenUses, 'test') }} of other schools</li>
+          </ul>
+          <template v-if="read?.copies.length">
+            <h3>Copies</h3>
+            <ul>
+              <li v-for="copy in read.copies" :key="copy.itemId">
+                <RouterLink :to="`/items/${copy.itemId}`">in {{ copy.bank }}</RouterLink>
+                <span class="faded">by {{ copy.by }}</span>
+              </li>
+            </ul>
+          </template>
+          <p v-if="read?.source" class="faded">
+            Copied from <RouterLink :to="`/items/${read.source.itemId}`">{{ read.source.bank }}</RouterLink>.
+          </p>
+        </template>
+        <template v-else>
+          <p v-if="!read" class="faded">The first save is revision 1.</p>
+          <ul v-else class="revisions">
+            <li v-for="revision in read.revisions" :key="revision.id">
+              <b>Revision {{ revision.number }}</b
+              >{{ revision.forTest ? `, only for “${revision.forTest}”` : '' }}
+              <span class="faded">by {{ revision.by }}, {{ words.time(revision.at) }}</span>
+              <span v-if="revision.id === read.item.revisionId" class="faded"> · the one that stands</span>
+              <button v-else class="word" @click="look(revision.id, `revision ${revision.number}`)">compare</button>
+            </li>
+          </ul>
+        </template>
+        <section v-if="compared" class="compared">
+          <h3>{{ compared.source ? 'The source beside mine' : `Now beside ${compared.name}` }}</h3>
+          <CompareItems
+            v-if="compared.source"
+            :before="content"
+            :after="compared.item.content"
+            before-name="mine"
+            :after-name="compared.name"
+          />
+          <CompareItems
+            v-else
+            :before="compared.item.content"
+            :after="content"
+            :before-name="compared.name"
+            after-name="now"
+          />
+          <el-button v-if="mayEdit" type="primary" @click="goBackTo(compared.item, compared.source)">{{
+            compared.source ? 'Take it over' : 'Go back to it'
+          }}</el-button>
+          <el-button @click="compared = null">Close</el-button>
+        </section>
+      </div>
+    </template>
+  </FacingPages>
+  <FootingLine label="Item">
+    <span>{{
+      changed
+        ? 'Not saved yet; kept in this browser'
+        : read
+          ? `Revision ${read.item.revision}, as saved`
+          : 'Nothing written yet'
+    }}</span>
+    <span v-if="valid"
+      ><b>{{ count(itemPoints(valid), 'point') }}</b></span
+    >
+    <span v-if="read">{{ usedIn ? `used in ${count(usedIn, 'test')}` : 'in no test yet' }}</span>
+    <span v-if="facts && facts.standards.length === 0" class="faded">no standard yet</span>
+    <template #actions>
+      <el-button :disabled="!changed" @click="startOver">Start over</el-button>
+      <el-button
+        type="primary"
+        :disabled="!mayEdit || (attempted && !valid) || (!changed && itemId !== null) || place.bank === null"
+        :loading="busy"
+        @click="press"
+        >{{ act }}</el-button
+      >
+    </template>
+  </FootingLine>
+  <PlaceDialog
+    v-model="choosing"
+    :title="mayEdit ? 'Where the item goes' : 'Copy into'"
+    :act="mayEdit ? 'Put it there' : 'Copy it'"
+    :start="place"
+    @done="(to) => (mayEdit ? (place = to) : copyToMine(to))"
+  />
+</template>
+
+<style scoped>
+.inset {
+  padding: 18px 24px;
+}
+.plain {
+  border: 0;
+  margin: 0;
+  min-width: 0;
+}
+.label {
+  font-weight: 600;
+}
+.notice {
+  margin: 0;
+  padding: 8px 24px;
+  background: var(--secure-wash);
+}
+.conflict {
+  padding: 14px 24px;
+  background: var(--sheet);
+  border-bottom: 3px double var(--rule-strong);
+  max-height: 60vh;
+  overflow: auto;
+}
+.margin-note {
+  border-left: 3px solid var(--partial);
+  padding: 4px 12px;
+  margin-bottom: 14px;
+  background: var(--wash);
+}
+.revisions {
+  padding-left: 18px;
+}
+.compared {
+  margin-top: 20px;
+  padding-top: 12px;
+  border-top: 3px double var(--rule-strong);
+}
+</style>

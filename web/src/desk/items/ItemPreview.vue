@@ -1,0 +1,63 @@
+<script setup lang="ts">
+/** The student's view of an item, live and answerable, with the points that the answer would get. */
+import { forSitting, kinds, scoreItem, keysInWords, type ItemContent, type Responses } from '@oaken/core/items';
+import { count } from '@oaken/core/text';
+import { computed, reactive, ref, watch } from 'vue';
+import ItemView from '../../parts/ItemView.vue';
+import { pointsText } from '../words';
+
+const props = defineProps<{
+  content: ItemContent;
+  name: string;
+  /** Score and key show only once they are asked for: others may be looking at the screen. */
+  quiet?: boolean;
+}>();
+const asked = ref(false);
+const responses = reactive<Responses>({});
+const sitting = computed(() => forSitting(props.content));
+const scored = computed(() => scoreItem(props.content, responses));
+const counts = computed(() => props.content.parts.some(({ kind }) => kinds[kind].markedBy === 'machine'));
+
+// A part that became another kind cannot keep its answer.
+watch(
+  () => props.content.parts.map(({ id, kind }) => `${id} ${kind}`).join(),
+  () => Object.keys(responses).forEach((id) => delete responses[id]),
+);
+function again(): void {
+  asked.value = false;
+  for (const part of Object.keys(responses)) delete responses[part];
+}
+</script>
+
+<template>
+  <ItemView
+    :item="sitting"
+    :responses="responses"
+    :name="name"
+    @answer="(part, response) => (responses[part] = response)"
+  />
+  <p v-if="quiet && !asked" class="score"><el-button @click="asked = true">Score my answer</el-button></p>
+  <template v-else>
+    <p class="score" role="status">
+      <template v-if="counts || scored.most > 0"
+        ><b>{{ pointsText(scored.points) }} of {{ count(scored.most, 'point') }}</b> for this answer{{
+          scored.waits ? ', and a part that you would mark' : ''
+        }}.</template
+      ><template v-else>This gives no points.</template>{{ ' ' }}
+      <button v-if="quiet || Object.keys(responses).length" type="button" class="word" @click="again">
+        Start again
+      </button>
+    </p>
+    <p v-for="(sentence, at) in keysInWords(content)" :key="at" class="faded">
+      <b v-if="content.parts.length > 1">{{ 'ABCDEFGHIJKLMNOPQRST'[at] }} </b>{{ sentence }}
+    </p>
+  </template>
+</template>
+
+<style scoped>
+.score {
+  border-top: 3px double var(--rule-strong);
+  padding-top: 10px;
+  margin-top: 20px;
+}
+</style>

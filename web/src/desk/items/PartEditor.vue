@@ -1,0 +1,166 @@
+<script setup lang="ts">
+/** One part: its kind, its key and its rule. Which editor serves which kind stands here. */
+import { changeKind, kinds, partKinds, type Part, type PartKind } from '@oaken/core/items';
+import { listing } from '@oaken/core/text';
+import { computed, ref, type Component } from 'vue';
+import ChoicesEditor from './editors/ChoicesEditor.vue';
+import GridEditor from './editors/GridEditor.vue';
+import HandEditor from './editors/HandEditor.vue';
+import InlineEditor from './editors/InlineEditor.vue';
+import MatchingEditor from './editors/MatchingEditor.vue';
+import NumericEditor from './editors/NumericEditor.vue';
+import OrderingEditor from './editors/OrderingEditor.vue';
+import PlacesEditor from './editors/PlacesEditor.vue';
+import RuleEditor from './editors/RuleEditor.vue';
+import ShortTextEditor from './editors/ShortTextEditor.vue';
+import SortingEditor from './editors/SortingEditor.vue';
+import SurveyEditor from './editors/SurveyEditor.vue';
+import TrueFalseEditor from './editors/TrueFalseEditor.vue';
+import WordsEditor from './editors/WordsEditor.vue';
+import { under, type Problem } from './problems';
+import RichField from './rich/RichField.vue';
+
+const part = defineModel<Part>({ required: true });
+const props = defineProps<{ problems: Problem[]; at: number; earlier: Part[]; several: boolean }>();
+const emit = defineEmits<{ remove: []; move: [step: number] }>();
+
+const editors: Record<PartKind, Component | null> = {
+  'single-choice': ChoicesEditor,
+  'multiple-choice': ChoicesEditor,
+  'true-false': TrueFalseEditor,
+  numeric: NumericEditor,
+  'short-text': ShortTextEditor,
+  'long-text': HandEditor,
+  'inline-choice': InlineEditor,
+  matching: MatchingEditor,
+  sorting: SortingEditor,
+  ordering: OrderingEditor,
+  grid: GridEditor,
+  'words-in-text': WordsEditor,
+  places: PlacesEditor,
+  drawing: HandEditor,
+  upload: HandEditor,
+  survey: SurveyEditor,
+  information: null,
+};
+const letter = (at: number) => 'ABCDEFGHIJKLMNOPQRST'[at]!;
+
+/** A change of kind that loses something is asked about first. */
+const wanted = ref<{ part: Part; lost: string[] } | null>(null);
+function choose(event: Event): void {
+  const field = event.target as HTMLSelectElement;
+  const changed = changeKind(part.value, field.value as PartKind);
+  field.value = part.value.kind;
+  if (changed.lost.length === 0) part.value = changed.part;
+  else wanted.value = changed;
+}
+function change(): void {
+  if (wanted.value) part.value = wanted.value.part;
+  wanted.value = null;
+}
+const machine = computed(() => props.earlier.filter((own) => kinds[own.kind].markedBy === 'machine'));
+const hasPrompt = computed(() => props.several || part.value.prompt !== undefined);
+const setPrompt = (prompt: string) => (part.value = { ...part.value, prompt: prompt === '<p></p>' || prompt === '' ? undefined : prompt }); // prettier-ignore
+const needs = computed({
+  get: () => part.value.needs ?? '',
+  set: (id) => (part.value = { ...part.value, needs: id || undefined }),
+});
+const general = computed(() => props.problems.filter(({ pointer }) => /^(|\/(id|needs|kind|prompt))$/.test(pointer)));
+</script>
+
+<template>
+  <section class="part">
+    <header>
+      <h2 v-if="several">Part {{ letter(at) }}</h2>
+      <select
+        class="plain-input kind"
+        :value="part.kind"
+        :aria-label="several ? `Kind of part ${letter(at)}` : 'Kind'"
+        @change="choose"
+      >
+        <option v-for="kind in partKinds" :key="kind" :value="kind">{{ kinds[kind].title }}</option>
+      </select>
+      <span class="faded small asks">{{ kinds[part.kind].asks }}</span>
+      <template v-if="several">
+        <button type="button" class="word" :disabled="at === 0" @click="emit('move', -1)">up</button>
+        <button type="button" class="word" @click="emit('remove')">remove</button>
+      </template>
+    </header>
+    <div v-if="wanted" class="asking" role="alertdialog" aria-label="Change the kind">
+      <p>
+        As “{{ kinds[wanted.part.kind].title.toLowerCase() }}” it cannot keep {{ listing(wanted.lost) }}. Everything
+        else stays.
+      </p>
+      <el-button size="small" type="primary" @click="change">Change it</el-button>
+      <el-button size="small" @click="wanted = null">Leave it as it is</el-button>
+    </div>
+    <template v-if="hasPrompt">
+      <RichField
+        :model-value="part.prompt ?? ''"
+        small
+        :label="several ? `Question of part ${letter(at)}` : 'Before the answer'"
+        @update:model-value="setPrompt"
+      />
+    </template>
+    <component
+      :is="editors[part.kind]"
+      v-if="editors[part.kind]"
+      :key="part.kind"
+      v-model="part"
+      :problems="problems"
+    />
+    <RuleEditor v-model="part" :problems="problems" />
+    <label v-if="several && machine.length" class="small needs">
+      Counts
+      <select v-model="needs" class="plain-input">
+        <option value="">by itself</option>
+        <option v-for="own in machine" :key="own.id" :value="own.id">
+          only when part {{ letter(earlier.indexOf(own)) }} is right
+        </option>
+      </select>
+    </label>
+    <p v-for="problem in [...general, ...under(problems, '/needs')]" :key="problem.message" class="wrong">
+      {{ problem.message }}
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.part {
+  margin-top: 20px;
+}
+.part + .part {
+  padding-top: 16px;
+  border-top: 3px double var(--rule-strong);
+}
+header {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+.kind {
+  width: 200px;
+}
+.asks {
+  flex: 1;
+}
+.asking {
+  padding: 8px 12px;
+  margin-bottom: 10px;
+  background: var(--wash);
+  border-left: 4px solid var(--partial);
+}
+.asking p {
+  margin: 0 0 8px;
+}
+.needs {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 8px;
+}
+.needs select {
+  width: 280px;
+}
+</style>

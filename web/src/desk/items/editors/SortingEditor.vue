@@ -1,0 +1,86 @@
+<script setup lang="ts">
+/** Things and groups; each answer pattern says where every thing belongs. */
+import { joined, parted, type Sorting } from '@oaken/core/items';
+import { plainText } from '@oaken/core/text';
+import { under, type Problem } from '../problems';
+import LinesEditor from './LinesEditor.vue';
+
+const part = defineModel<Sorting>({ required: true });
+defineProps<{ problems: Problem[] }>();
+const change = (own: Partial<Sorting>) => (part.value = { ...part.value, ...own });
+const groupOf = (pattern: string[], thing: string) => pattern.map(parted).find(([one]) => one === thing)?.[1] ?? '';
+
+function setGroup(at: number, thing: string, group: string): void {
+  const rest = part.value.keys[at]!.filter((own) => parted(own)[0] !== thing);
+  change({
+    keys: part.value.keys.map((own, n) => (n === at ? (group ? [...rest, joined(thing, group)] : rest) : own)),
+  });
+}
+const dropped = (id: string, side: 0 | 1) => change({ keys: part.value.keys.map((key) => key.filter((own) => parted(own)[side] !== id)) }); // prettier-ignore
+const name = (text: string) => plainText(text) || '(empty)';
+</script>
+
+<template>
+  <h3>Groups</h3>
+  <LinesEditor
+    :model-value="part.groups"
+    what="group"
+    :least="2"
+    :most="8"
+    :problems="under(problems, '/groups')"
+    @update:model-value="change({ groups: $event })"
+    @removed="dropped($event, 1)"
+  />
+  <h3 class="gap">Things to sort</h3>
+  <LinesEditor
+    :model-value="part.choices"
+    what="thing"
+    :least="2"
+    :most="30"
+    :problems="under(problems, '/choices')"
+    @update:model-value="change({ choices: $event })"
+    @removed="dropped($event, 0)"
+  />
+  <section v-for="(pattern, at) in part.keys" :key="at" class="pattern">
+    <h3>
+      {{ part.keys.length > 1 ? `Answer pattern ${at + 1}` : 'Where they belong' }}
+      <button
+        v-if="part.keys.length > 1"
+        type="button"
+        class="word"
+        @click="change({ keys: part.keys.filter((_, n) => n !== at) })"
+      >
+        take away
+      </button>
+    </h3>
+    <table class="ruled">
+      <tbody>
+        <tr v-for="thing in part.choices" :key="thing.id">
+          <td>{{ name(thing.text) }}</td>
+          <td>
+            <select
+              class="plain-input"
+              :value="groupOf(pattern, thing.id)"
+              :aria-label="`Group of ${name(thing.text)}`"
+              @change="setGroup(at, thing.id, ($event.target as HTMLSelectElement).value)"
+            >
+              <option value="">stays out</option>
+              <option v-for="group in part.groups" :key="group.id" :value="group.id">{{ name(group.text) }}</option>
+            </select>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-for="problem in under(problems, `/keys/${at}`)" :key="problem.message" class="wrong">{{ problem.message }}</p>
+  </section>
+  <button type="button" class="word" @click="change({ keys: [...part.keys, [...part.keys[0]!]] })">
+    Add another answer pattern that is right
+  </button>
+</template>
+
+<style scoped>
+.gap,
+.pattern {
+  margin-top: 14px;
+}
+</style>

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import type { TrueFalse } from '@oaken/core/items';
+
+const part = defineModel<TrueFalse>({ required: true });
+const setMistake = (event: Event) => {
+  const mistake = (event.target as HTMLInputElement).value;
+  const { mistake: _, ...rest } = part.value;
+  part.value = mistake ? { ...rest, mistake } : rest;
+};
+</script>
+
+<template>
+  <fieldset class="plain">
+    <legend>The statement is</legend>
+    <label v-for="value in [true, false]" :key="String(value)"
+      ><input
+        type="radio"
+        :name="`key-${part.id}`"
+        :checked="part.key === value"
+        @change="part = { ...part, key: value }"
+      />
+      {{ value ? 'true' : 'false' }}</label
+    >
+  </fieldset>
+  <label class="field">
+    <span class="label">The mistake behind the wrong answer</span>
+    <input
+      class="plain-input"
+      :value="part.mistake ?? ''"
+      maxlength="500"
+      placeholder="Teachers only"
+      @input="setMistake"
+    />
+  </label>
+</template>
+
+<style scoped>
+.plain {
+  border: 0;
+  padding: 0;
+  margin: 0 0 10px;
+  display: flex;
+  gap: 16px;
+}
+</style>

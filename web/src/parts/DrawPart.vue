@@ -1,0 +1,182 @@
+<script setup lang="ts">
+/** A sheet to draw on with finger, pen or mouse, or with the arrow keys; strokes are kept as points, not as a picture. */
+import type { SittingDrawing, Stroke } from '@oaken/core/items';
+import { computed, ref } from 'vue';
+
+const props = defineProps<{ part: SittingDrawing; response: unknown; name: string; disabled?: boolean }>();
+const emit = defineEmits<{ answer: [response: Stroke[]] }>();
+
+const inks = ['var(--ink)', '#1d6a78', '#a3452f', '#5b3f2a', '#7a5c00', '#5c3a7e'];
+const inkNames = ['black', 'blue', 'red', 'brown', 'yellow', 'violet'];
+const ink = ref(0);
+const width = ref(6);
+const drawing = ref<Stroke | null>(null);
+const pen = ref<{ x: number; y: number; down: boolean } | null>(null);
+const sheet = ref<SVGSVGElement>();
+
+const height = computed(() => {
+  const { ground } = props.part;
+  return ground ? Math.round((1000 * ground.height) / ground.width) : 640;
+});
+const strokes = computed(() => (Array.isArray(props.response) ? (props.response as Stroke[]) : []));
+const shown = computed(() => (drawing.value ? [...strokes.value, drawing.value] : strokes.value));
+const pathOf = ({ points }: Stroke) => {
+  const pairs: string[] = [];
+  for (let at = 0; at < points.length; at += 2) pairs.push(`${points[at]} ${points[at + 1]}`);
+  return `M${pairs.length > 1 ? pairs.join('L') : `${pairs[0]}l0.1 0`}`;
+};
+const inside = (value: number, most: number) => Math.round(Math.min(most, Math.max(0, value)));
+
+function place(event: PointerEvent): [number, number] {
+  const box = sheet.value!.getBoundingClientRect();
+  return [
+    inside((1000 * (event.clientX - box.left)) / box.width, 1000),
+    inside((height.value * (event.clientY - box.top)) / box.height, height.value),
+  ];
+}
+function begin(event: PointerEvent): void {
+  if (props.disabled || event.button !== 0) return;
+  sheet.value!.setPointerCapture(event.pointerId);
+  drawing.value = { ink: ink.value, width: width.value, points: place(event) };
+}
+function extend(to: [number, number]): void {
+  const own = drawing.value;
+  if (!own || own.points.length >= 3998) return;
+  const [x = 0, y = 0] = own.points.slice(-2);
+  // Points closer than this add nothing that could be seen.
+  if (Math.hypot(to[0] - x, to[1] - y) >= 3) own.points.push(...to);
+}
+function end(): void {
+  if (!drawing.value) return;
+  emit('answer', [...strokes.value, drawing.value]);
+  drawing.value = null;
+}
+function key(event: KeyboardEvent): void {
+  const step = { ArrowUp: [0, -10], ArrowDown: [0, 10], ArrowLeft: [-10, 0], ArrowRight: [10, 0] }[event.key];
+  if (props.disabled || (!step && event.key !== ' ')) return;
+  event.preventDefault();
+  pen.value ??= { x: 500, y: Math.round(height.value / 2), down: false };
+  const own = pen.value;
+  if (event.key === ' ') {
+    own.down = !own.down;
+    if (own.down) drawing.value = { ink: ink.value, width: width.value, points: [own.x, own.y] };
+    else end();
+    return;
+  }
+  own.x = inside(own.x + step![0]!, 1000);
+  own.y = inside(own.y + step![1]!, height.value);
+  extend([own.x, own.y]);
+}
+</script>
+
+<template>
+  <div class="tools" role="group" aria-label="Drawing tools">
+    <button
+      v-for="(own, at) in inkNames"
+      :key="own"
+      type="button"
+      class="ink"
+      :aria-pressed="ink === at"
+      :aria-label="`${own} ink`"
+      :disabled="disabled"
+      @click="ink = at"
+    >
+      <span :style="{ background: inks[at] }" />
+    </button>
+    <button
+      v-for="own in [3, 6, 14]"
+      :key="own"
+      type="button"
+      :aria-pressed="width === own"
+      :disabled="disabled"
+      @click="width = own"
+    >
+      {{ { 3: 'Thin', 6: 'Middle', 14: 'Thick' }[own] }}
+    </button>
+    <button type="button" :disabled="disabled || strokes.length === 0" @click="emit('answer', strokes.slice(0, -1))">
+      Undo
+    </button>
+    <button type="button" :disabled="disabled || strokes.length === 0" @click="emit('answer', [])">Clear</button>
+  </div>
+  <svg
+    ref="sheet"
+    class="sheet"
+    :viewBox="`0 0 1000 ${height}`"
+    role="application"
+    tabindex="0"
+    :aria-label="`Sheet to draw on${part.ground ? `: ${part.ground.alternative}` : ''}. Arrow keys move the pen, Space puts it down or lifts it. ${strokes.length} strokes.`"
+    @pointerdown="begin"
+    @pointermove="drawing && !pen?.down && extend(place($event))"
+    @pointerup="end"
+    @pointercancel="end"
+    @keydown="key"
+    @blur="pen = null"
+  >
+    <image v-if="part.ground" :href="part.ground.file" width="1000" :height="height" />
+    <path v-for="(own, at) in shown" :key="at" :d="pathOf(own)" :stroke="inks[own.ink]" :stroke-width="own.width" />
+    <circle v-if="pen" :cx="pen.x" :cy="pen.y" r="9" class="pen" :class="{ down: pen.down }" />
+  </svg>
+  <p class="hint">Draw with finger, pen or mouse; with keys: arrows move the pen, Space puts it down.</p>
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-bottom: 8px;
+}
+button {
+  min-width: 44px;
+  min-height: 40px;
+  padding: 0 10px;
+  font: inherit;
+  font-size: 0.9em;
+  color: inherit;
+  border: 1px solid var(--rule-strong);
+  border-radius: var(--corner);
+  background: var(--sheet);
+  cursor: pointer;
+}
+button[aria-pressed='true'] {
+  border-color: var(--oak);
+  box-shadow: inset 0 -3px 0 var(--oak);
+}
+button[disabled] {
+  opacity: 0.4;
+}
+.ink span {
+  display: block;
+  width: 20px;
+  height: 20px;
+  margin: 0 auto;
+  border-radius: 50%;
+}
+.sheet {
+  display: block;
+  width: 100%;
+  border: 1px solid var(--rule-strong);
+  border-radius: var(--corner);
+  background: var(--drawing-sheet, #fffefa);
+  touch-action: none;
+  cursor: crosshair;
+}
+path {
+  fill: none;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+}
+.pen {
+  fill: none;
+  stroke: var(--secure);
+  stroke-width: 3;
+}
+.pen.down {
+  fill: var(--secure);
+}
+.hint {
+  margin: 6px 0 0;
+  color: var(--faded);
+  font-size: 0.9em;
+}
+</style>
