@@ -5,6 +5,7 @@ import * as attempts from './attempts';
 import * as banks from './banks';
 import * as classes from './classes';
 import * as files from './files';
+import * as passages from './passages';
 import * as results from './results';
 import * as standards from './standards';
 import * as tests from './tests';
@@ -46,6 +47,10 @@ export const api = {
   readRevision: banks.readRevision,
   reviseItem: banks.reviseItem,
   settleSource: banks.settleSource,
+  listPassages: passages.listPassages,
+  makePassage: passages.makePassage,
+  readPassage: passages.readPassage,
+  revisePassage: passages.revisePassage,
   keepFile: files.keepFile,
   keepWork: files.keepWork,
   listTests: tests.listTests,

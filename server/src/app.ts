@@ -22,6 +22,7 @@ import { binder, type BindOptions } from './http/bind';
 import { openApi } from './http/openapi';
 import { servePages } from './http/pages';
 import { busyDatabase, isDatabaseAway, Problem } from './http/problem';
+import { passageRoutes } from './passages/routes';
 import { renewFigures } from './results/figures';
 import { resultRoutes } from './results/routes';
 import { standardRoutes } from './standards/routes';
@@ -83,6 +84,7 @@ export function createApp({ database, now, log, pages, finder, checkAnswers }: A
   accountRoutes(bind, context);
   standardRoutes(bind, context);
   bankRoutes(bind, context);
+  passageRoutes(bind, context);
   testRoutes(bind, context);
   classRoutes(bind, context);
   assignmentRoutes(bind, context);
@@ -98,29 +100,8 @@ export function createApp({ database, now, log, pages, finder, checkAnswers }: A
   });
   http.use((request, response, next) => (request.path.startsWith('/api/') ? routes(request, response, next) : next()));
 
-  http.use(
-    helmet({
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          defaultSrc: ["'self'"],
-          scriptSrc: ["'self'"],
-          styleSrc: ["'self'"],
-          // The formula editor writes places as style attributes; wordings cannot hold any.
-          styleSrcAttr: ["'unsafe-inline'"],
-          mediaSrc: ["'self'"],
-          imgSrc: ["'self'", 'data:'],
-          fontSrc: ["'self'"],
-          objectSrc: ["'none'"],
-          baseUri: ["'none'"],
-          formAction: ["'self'"],
-          frameAncestors: ["'none'"],
-        },
-      },
-      // The school's own server often speaks plain HTTP on its own network; a proxy that adds TLS adds this header.
-      strictTransportSecurity: false,
-    }),
-  );
+  const [seat, desk] = [guard([]), guard(["'unsafe-inline'"])];
+  http.use((request, response, next) => (request.path.startsWith('/seat') ? seat : desk)(request, response, next));
   http.use(compression());
   if (pages !== null) servePages(http, pages);
   http.use(problemHandler(log));
@@ -139,6 +120,34 @@ export function createApp({ database, now, log, pages, finder, checkAnswers }: A
 }
 
 const tooLarge = (limit: number) => `At most ${Math.round(limit / 1024 / 1024)} MB can be sent at once.`;
+
+/**
+ * What a page may load and run: only what this server sends.
+ *
+ * @param styleAttributes the formula editor of the desk writes places as style attributes; wordings cannot hold any
+ */
+function guard(styleAttributes: string[]) {
+  return helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'"],
+        ...(styleAttributes.length > 0 && { styleSrcAttr: styleAttributes }),
+        imgSrc: ["'self'", 'data:'],
+        mediaSrc: ["'self'"],
+        fontSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
+    },
+    // The school's own server often speaks plain HTTP on its own network; a proxy that adds TLS adds this header.
+    strictTransportSecurity: false,
+  });
+}
 
 /** Every error leaves as a problem in plain words; what is inside the server stays in its log. */
 function problemHandler(log: (line: string) => void): ErrorRequestHandler {

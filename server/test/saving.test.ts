@@ -251,14 +251,15 @@ test('no student route gives an answer away, whatever the kind of item and the s
     return replies;
   };
   const secrets =
-    /"(key|rule|mistake|explanation|hints|notes|variants|tolerance|standards|depth|revisionId|itemId|fixed|facility|right)"/;
+    /"(key|keys|guide|rule|mistake|explanation|hints|notes|variants|tolerance|standards|depth|revisionId|itemId|fixed|facility|right)"/;
   const texts: string[] = revisions
     .flatMap(({ content }: any) => [
       content.explanation,
       ...content.parts.flatMap((part: any) => [
         part.mistake,
         ...(part.choices ?? []).map((choice: any) => choice.mistake),
-        ...(part.key.variants ?? []),
+        ...(part.key?.variants ?? []),
+        part.guide,
       ]),
     ])
     .filter(Boolean);
@@ -268,6 +269,7 @@ test('no student route gives an answer away, whatever the kind of item and the s
     expect(Object.keys(replies).sort()).toEqual([
       'beginAttempt',
       'handIn',
+      'keepWork',
       'listSeat',
       'readReport',
       'readSession',

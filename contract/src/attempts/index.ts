@@ -1,4 +1,5 @@
 import { responses, type SittingPart } from '@oaken/core/items';
+import { numberings } from '@oaken/core/passages';
 import { z } from 'zod';
 import { endpoint, id, idInPath, instant } from '../define';
 
@@ -63,10 +64,19 @@ export const attemptAnswer = z.object({
           z.object({
             id: z.string(),
             points: z.number(),
-            item: z.object({ stem: z.string(), parts: z.array(sittingPart) }),
+            item: z.object({
+              stem: z.string(),
+              parts: z.array(sittingPart),
+              passage: z.object({ id, revision: id }).optional(),
+            }),
           }),
         ),
       }),
+    ),
+    /** By the id of their revision. */
+    passages: z.record(
+      z.string(),
+      z.object({ title: z.string(), body: z.string(), numbering: z.enum(numberings), source: z.string() }),
     ),
   }),
   answers: z.array(storedAnswer),
@@ -134,6 +144,8 @@ export const readReport = endpoint({
           stem: z.string(),
           points: z.number(),
           most: z.number(),
+          /** A teacher has still to mark it. */
+          waits: z.boolean(),
           mine: z.string(),
           right: z.array(z.string()),
           explanation: z.string(),

@@ -4,6 +4,7 @@
  * one item never moves the choices of another.
  */
 import { forSitting, kindOf, type ItemContent, type SittingItem } from '../items';
+import { passageForSitting, type PassageContent, type ShownPassage } from '../passages';
 import { randomFrom } from '../random';
 
 export interface EditionEntry {
@@ -30,6 +31,8 @@ export interface Edition {
   directions: string;
   subject: string;
   sections: EditionSection[];
+  /** By the id of their revision; editions from before there were any have none. */
+  passages?: Record<string, PassageContent> | undefined;
 }
 
 export interface FormRules {
@@ -73,13 +76,16 @@ export interface SittingForm {
   title: string;
   directions: string;
   sections: { id: string; title: string; directions: string; entries: SittingEntry[] }[];
+  /** By the id of their revision. */
+  passages: Record<string, ShownPassage>;
 }
 
 /** A form without anything that gives an answer away: no key, rule, hint, explanation, note or standard. */
-export function formForSitting({ title, directions, sections }: Edition): SittingForm {
+export function formForSitting({ title, directions, sections, passages = {} }: Edition): SittingForm {
   return {
     title,
     directions,
+    passages: Object.fromEntries(Object.entries(passages).map(([id, own]) => [id, passageForSitting(own)])),
     sections: sections.map((section) => ({
       id: section.id,
       title: section.title,

@@ -10,6 +10,7 @@ import { readRevisions } from '../banks/rows';
 import type { Context } from '../context';
 import { fromJson, row, rows } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
+import { passagesOf } from '../passages/service';
 import { Assignment } from './model';
 
 type Wanted = BodyOf<typeof api.giveAssignment>;
@@ -20,7 +21,9 @@ async function freeze(database: Sequelize, me: SignedIn, outline: Outline): Prom
     ...new Set(allEntries(outline).map((entry) => entry.revisionId)),
   ]);
   const byId = new Map(revisions.map((own) => [own.revisionId, own]));
+  const pinned = revisions.flatMap(({ content }) => content.passage?.revision ?? []);
   return {
+    passages: await passagesOf(database, [...new Set(pinned)]),
     title: outline.title,
     directions: outline.directions,
     subject: outline.subject,

@@ -126,9 +126,9 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
       throw new Problem(403, 'The score is not out yet.', 'Your teacher decides when it can be read.');
     const { edition } = await editions.get(line.editionId);
     const values = { attemptId: line.attemptId };
-    const scores = await rows<{ entry: string; points: number }>(
+    const scores = await rows<{ entry: string; points: number; waits: number }>(
       database,
-      'SELECT entry_id AS entry, points FROM scores WHERE attempt_id = :attemptId',
+      'SELECT entry_id AS entry, points, waits FROM scores WHERE attempt_id = :attemptId',
       values,
     );
     const answers = await rows<{ entry: string; responses: unknown }>(
@@ -139,6 +139,7 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
     const entries = entriesOf(edition).map(({ id, points, content }) => ({
       stem: content.stem,
       points: scores.find(({ entry }) => entry === id)?.points ?? 0,
+      waits: Boolean(scores.find(({ entry }) => entry === id)?.waits),
       most: points,
       mine: responsesInWords(content, fromJson<Responses>(answers.find(({ entry }) => entry === id)?.responses ?? {})),
       right: keysInWords(content),

@@ -42,14 +42,15 @@ export async function request<Answer>(
   options: { signal?: AbortSignal } = {},
 ): Promise<Answer> {
   const headers: Record<string, string> = {};
-  if (body !== undefined) headers['Content-Type'] = 'application/json';
+  const file = body instanceof Blob;
+  if (body !== undefined) headers['Content-Type'] = file ? 'application/octet-stream' : 'application/json';
   if (csrf !== null) headers['X-CSRF-Token'] = csrf;
   let response: Response;
   try {
     response = await fetch(path, {
       method,
       headers,
-      body: body === undefined ? undefined : JSON.stringify(body),
+      body: body === undefined ? undefined : file ? body : JSON.stringify(body),
       ...options,
     });
   } catch {

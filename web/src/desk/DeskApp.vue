@@ -34,7 +34,9 @@ const places = computed(() =>
   session.account?.role === 'administrator' ? [{ to: '/office', name: 'Office', icon: Building2 }] : teacherPlaces,
 );
 const isHere = (to: string) =>
-  to === '/' ? route.path === '/' : route.path.startsWith(to) || (to === '/banks' && route.path.startsWith('/items'));
+  to === '/'
+    ? route.path === '/'
+    : route.path.startsWith(to) || (to === '/banks' && /^\/(items|passages)/.test(route.path));
 const bare = computed(() => route.path === '/sign-in' || !session.account);
 
 onSignedOut(() => {
@@ -81,6 +83,7 @@ async function leave(): Promise<void> {
           String(route.params.testId ?? '') +
           String(route.params.assignmentId ?? '') +
           String(route.params.itemId ?? '') +
+          String(route.params.passageId ?? '') +
           route.matched[0]?.path
         "
       />

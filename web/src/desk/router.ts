@@ -16,6 +16,12 @@ const routes: RouteRecordRaw[] = [
   { path: '/', component: () => import('./today/TodayPage.vue'), meta: teacher('Today') },
   { path: '/banks', component: () => import('./banks/BanksPage.vue'), meta: teacher('Banks') },
   { path: '/banks/retired', component: () => import('./banks/RetiredPage.vue'), meta: teacher('Retired items') },
+  { path: '/passages', component: () => import('./passages/PassagesPage.vue'), meta: teacher('Passages') },
+  {
+    path: '/passages/:passageId(\\d+|new)',
+    component: () => import('./passages/PassagePage.vue'),
+    meta: teacher('Passage'),
+  },
   { path: '/items/:itemId(\\d+|new)', component: () => import('./items/ItemPage.vue'), meta: teacher('Item') },
   { path: '/tests', component: () => import('./tests/TestsPage.vue'), meta: teacher('Tests') },
   { path: '/tests/:testId(\\d+)', component: () => import('./tests/BuildPage.vue'), meta: teacher('Test') },

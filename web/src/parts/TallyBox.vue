@@ -1,8 +1,8 @@
 <script setup lang="ts">
-/** Our sign for a mark: fills from the bottom with the share of the points earned; dotted when not reached. */
+/** Our sign for a mark: fills from the bottom with the share of the points earned; dotted when not reached, a nib in the corner while it waits for the teacher. */
 import { computed } from 'vue';
 
-const props = defineProps<{ share: number | null; label: string; figure?: string }>();
+const props = defineProps<{ share: number | null; label: string; figure?: string; waits?: boolean }>();
 const level = computed(() =>
   props.share === null ? null : props.share >= 0.999 ? 'secure' : props.share >= 0.5 ? 'partial' : 'low',
 );
@@ -10,7 +10,7 @@ const height = computed(() => `${Math.round(100 * (props.share ?? 0))}%`);
 </script>
 
 <template>
-  <span class="tally" :class="[level, { missed: share === null }]" role="img" :aria-label="label" :title="label">
+  <span class="tally" :class="[level, { missed: share === null, waits }]" role="img" :aria-label="label" :title="label">
     <span v-if="share !== null" class="fill" :style="{ height }" />
     <span v-if="figure !== undefined" class="figure">{{ figure }}</span>
   </span>
@@ -27,6 +27,15 @@ const height = computed(() => `${Math.round(100 * (props.share ?? 0))}%`);
   background: var(--sheet);
   overflow: hidden;
   vertical-align: middle;
+}
+.waits::after {
+  content: '';
+  position: absolute;
+  top: 0;
+  right: 0;
+  border: 5px solid transparent;
+  border-top-color: var(--ink);
+  border-right-color: var(--ink);
 }
 .missed {
   border: 1.5px dotted var(--faded);

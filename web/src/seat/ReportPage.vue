@@ -9,7 +9,17 @@ interface Report {
   title: string;
   points: number;
   most: number;
-  entries: { stem: string; points: number; most: number; mine: string; right: string[]; explanation: string }[] | null;
+  entries:
+    | {
+        stem: string;
+        points: number;
+        most: number;
+        waits: boolean;
+        mine: string;
+        right: string[];
+        explanation: string;
+      }[]
+    | null;
 }
 const report = ref<Report | null>(null);
 const wrong = ref('');
@@ -41,9 +51,13 @@ const round = (n: number) => Math.round(n * 100) / 100;
         <h2>
           <TallyBox
             :share="entry.most ? entry.points / entry.most : 0"
-            :label="`${round(entry.points)} of ${round(entry.most)} points`"
+            :waits="entry.waits"
+            :label="entry.waits ? 'Waits for your teacher' : `${round(entry.points)} of ${round(entry.most)} points`"
           />
-          Question {{ n + 1 }} <span class="faded">{{ round(entry.points) }} of {{ round(entry.most) }}</span>
+          Question {{ n + 1 }}
+          <span class="faded">{{
+            entry.waits ? 'waits for your teacher' : `${round(entry.points)} of ${round(entry.most)}`
+          }}</span>
         </h2>
         <RichText :html="entry.stem" />
         <p>

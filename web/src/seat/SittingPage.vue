@@ -2,9 +2,11 @@
 import type { SittingItem } from '@oaken/core/items';
 import { progressOf } from '@oaken/core/sitting';
 import { minute } from '@oaken/core/timing';
-import { computed, nextTick, reactive, ref, watch } from 'vue';
+import { computed, nextTick, provide, reactive, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import ItemView from '../parts/ItemView.vue';
+import PassageView from '../parts/PassageView.vue';
+import { sendFileKey } from '../parts/upload';
 import HandInSheet from './HandInSheet.vue';
 import type { OutboxState } from './outbox';
 import TimeLeft from './TimeLeft.vue';
@@ -12,8 +14,22 @@ import { useAttempt } from './useAttempt';
 
 const router = useRouter();
 const assignmentId = Number(useRoute().params.assignmentId);
-const { attempt, entries, answers, answerTo, state, ended, wrong, handingIn, answer, flag, flush, timeUp, handIn } =
-  useAttempt(assignmentId);
+const {
+  attempt,
+  entries,
+  answers,
+  answerTo,
+  state,
+  ended,
+  wrong,
+  handingIn,
+  answer,
+  flag,
+  flush,
+  timeUp,
+  handIn,
+  sendFile,
+} = useAttempt(assignmentId);
 
 const at = ref(0);
 const asking = ref(false);
@@ -22,6 +38,8 @@ const struck = reactive<Record<string, Record<string, string[]>>>({});
 const size = ref(Number(localStorage.getItem('oaken-size')) || 1);
 const question = ref<HTMLElement>();
 const here = computed(() => entries.value[at.value]);
+const passage = computed(() => attempt.value?.form.passages[String(here.value?.item.passage?.revision)] ?? null);
+provide(sendFileKey, sendFile);
 const hasChoices = computed(() => here.value?.item.parts.some(({ kind }) => kind.endsWith('choice')) ?? false);
 const placeKey = computed(() => `oaken-place-${attempt.value?.id}`);
 
@@ -102,39 +120,50 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
     </main>
 
     <template v-else-if="attempt && here">
-      <main ref="question" class="question" tabindex="-1" :aria-label="`Question ${at + 1} of ${entries.length}`">
-        <div class="column">
-          <p v-if="at === 0 && attempt.form.directions" class="directions">{{ attempt.form.directions }}</p>
-          <p v-if="here.section.title" class="faded">{{ here.section.title }}</p>
-          <div class="top">
-            <h2>
-              Question {{ at + 1 }}
-              <span class="faded"
-                >of {{ entries.length }} · {{ here.points }} {{ here.points === 1 ? 'point' : 'points' }}</span
-              >
-            </h2>
+      <div class="work" :class="{ two: passage }">
+        <section
+          v-if="passage"
+          :key="here.item.passage?.revision"
+          class="reading"
+          tabindex="0"
+          :aria-label="`Passage: ${passage.title}`"
+        >
+          <PassageView :passage="passage" />
+        </section>
+        <main ref="question" class="question" tabindex="-1" :aria-label="`Question ${at + 1} of ${entries.length}`">
+          <div class="column">
+            <p v-if="at === 0 && attempt.form.directions" class="directions">{{ attempt.form.directions }}</p>
+            <p v-if="here.section.title" class="faded">{{ here.section.title }}</p>
+            <div class="top">
+              <h2>
+                Question {{ at + 1 }}
+                <span class="faded"
+                  >of {{ entries.length }} · {{ here.points }} {{ here.points === 1 ? 'point' : 'points' }}</span
+                >
+              </h2>
+            </div>
+            <ItemView
+              :key="here.id"
+              :item="here.item as SittingItem"
+              :responses="answerTo(here.id).responses"
+              :name="here.id"
+              :struck="struck[here.id]"
+              :crossing="crossing"
+              @answer="(part, response) => answer(here!.id, part, response)"
+              @strike="strike"
+            />
+            <div class="tools">
+              <button class="btn" :aria-pressed="answerTo(here.id).flagged" @click="flag(here.id)">
+                {{ answerTo(here.id).flagged ? 'Take flag away' : 'Flag to come back' }}
+              </button>
+              <button v-if="hasChoices" class="btn" :aria-pressed="crossing" @click="crossing = !crossing">
+                {{ crossing ? 'Done crossing out' : 'Cross out choices' }}
+              </button>
+              <button class="btn" @click="resize">Text size</button>
+            </div>
           </div>
-          <ItemView
-            :key="here.id"
-            :item="here.item as SittingItem"
-            :responses="answerTo(here.id).responses"
-            :name="here.id"
-            :struck="struck[here.id]"
-            :crossing="crossing"
-            @answer="(part, response) => answer(here!.id, part, response)"
-            @strike="strike"
-          />
-          <div class="tools">
-            <button class="btn" :aria-pressed="answerTo(here.id).flagged" @click="flag(here.id)">
-              {{ answerTo(here.id).flagged ? 'Take flag away' : 'Flag to come back' }}
-            </button>
-            <button v-if="hasChoices" class="btn" :aria-pressed="crossing" @click="crossing = !crossing">
-              {{ crossing ? 'Done crossing out' : 'Cross out choices' }}
-            </button>
-            <button class="btn" @click="resize">Text size</button>
-          </div>
-        </div>
-      </main>
+        </main>
+      </div>
       <nav class="foot" aria-label="Way through the questions">
         <button class="btn" :disabled="at === 0" @click="go(at - 1)">Back</button>
         <ol class="way">
@@ -202,6 +231,18 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
   padding: 8px 20px;
   background: var(--low-wash);
   margin: 0;
+}
+.work {
+  flex: 1;
+  min-height: 0;
+  display: flex;
+}
+.reading {
+  flex: 1;
+  overflow: auto;
+  padding: 20px 24px 40px;
+  background: var(--paper);
+  border-right: 3px double var(--rule-strong);
 }
 .question {
   flex: 1;
@@ -293,6 +334,17 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
 }
 .end {
   padding-top: 12vh;
+}
+@media (max-width: 820px) {
+  .work.two {
+    flex-direction: column;
+  }
+  .reading {
+    flex: 0 1 42%;
+    border-right: 0;
+    border-bottom: 3px double var(--rule-strong);
+    padding: 12px 16px;
+  }
 }
 @media (max-width: 600px) {
   .seathead {

@@ -113,5 +113,28 @@ export function useAttempt(assignmentId: number) {
   }
 
   const flush = () => void outbox?.flush();
-  return { attempt, entries, answers, answerTo, state, ended, wrong, handingIn, answer, flag, flush, timeUp, handIn };
+
+  /** A photo or file goes to the server at once; what is saved with the answer is its address. */
+  async function sendFile(file: File): Promise<string> {
+    if (!attempt.value) throw new Error('The attempt has not begun.');
+    const query = new URLSearchParams({ name: file.name, type: file.type });
+    const path = `/api/seat/attempts/${attempt.value.id}/files?${query}`;
+    return (await request<{ address: string }>('POST', path, file)).address;
+  }
+  return {
+    attempt,
+    entries,
+    answers,
+    answerTo,
+    state,
+    ended,
+    wrong,
+    handingIn,
+    answer,
+    flag,
+    flush,
+    timeUp,
+    handIn,
+    sendFile,
+  };
 }

@@ -35,7 +35,9 @@ const steps = [
     revision_id INT UNSIGNED NULL,
     created_by INT UNSIGNED NOT NULL,
     created_at DATETIME(3) NOT NULL,
+    client_key CHAR(36) NULL,
     KEY bank (bank_id),
+    UNIQUE KEY client_key (created_by, client_key),
     FOREIGN KEY (bank_id) REFERENCES banks (id),
     FOREIGN KEY (created_by) REFERENCES accounts (id)
   )`,

@@ -243,6 +243,7 @@ const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' 
   </ul>
   <p class="under">
     <button class="word" @click="describe(null)">New bank</button>
+    <RouterLink to="/passages">Passages</RouterLink>
     <RouterLink to="/banks/retired">Retired items</RouterLink>
   </p>
   <PlaceDialog

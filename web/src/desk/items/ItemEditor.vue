@@ -3,6 +3,7 @@
 import { blankPart, freshId, type ItemContent } from '@oaken/core/items';
 import { ref } from 'vue';
 import PartEditor from './PartEditor.vue';
+import PassagePicker from './PassagePicker.vue';
 import { under, type Problem } from './problems';
 import RichField from './rich/RichField.vue';
 
@@ -32,7 +33,7 @@ function addHint(): void {
   <h2>Question</h2>
   <RichField v-model="content.stem" label="Question" :invalid="under(problems, '/stem').length > 0" />
   <p v-for="problem in under(problems, '/stem')" :key="problem.message" class="wrong">{{ problem.message }}</p>
-  <slot name="passage" />
+  <PassagePicker v-model="content.passage" />
   <PartEditor
     v-for="(part, at) in content.parts"
     :key="part.id"

@@ -4,7 +4,9 @@ import { forSitting, kinds, scoreItem, keysInWords, type ItemContent, type Respo
 import { count } from '@oaken/core/text';
 import { computed, reactive, ref, watch } from 'vue';
 import ItemView from '../../parts/ItemView.vue';
+import PassageView from '../../parts/PassageView.vue';
 import { pointsText } from '../words';
+import { useShownPassage } from './passages';
 
 const props = defineProps<{
   content: ItemContent;
@@ -13,6 +15,7 @@ const props = defineProps<{
   quiet?: boolean;
 }>();
 const asked = ref(false);
+const passage = useShownPassage(() => props.content.passage);
 const responses = reactive<Responses>({});
 const sitting = computed(() => forSitting(props.content));
 const scored = computed(() => scoreItem(props.content, responses));
@@ -30,6 +33,9 @@ function again(): void {
 </script>
 
 <template>
+  <div v-if="passage" class="beside" tabindex="0" :aria-label="`Passage: ${passage.title}`">
+    <PassageView :passage="passage" />
+  </div>
   <ItemView
     :item="sitting"
     :responses="responses"
@@ -55,6 +61,14 @@ function again(): void {
 </template>
 
 <style scoped>
+.beside {
+  max-height: 300px;
+  overflow: auto;
+  padding: 4px 14px 10px;
+  margin-bottom: 16px;
+  border: var(--line);
+  background: var(--paper);
+}
 .score {
   border-top: 3px double var(--rule-strong);
   padding-top: 10px;

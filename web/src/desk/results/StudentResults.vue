@@ -37,7 +37,9 @@ const cellWords = (own: StudentResult, at: number) => {
   const item = props.results.items[at]!;
   return cell.share === null
     ? `${nameOf(own)}, item ${item.number}: not reached`
-    : `${nameOf(own)}, item ${item.number}: ${pointsText(cell.points)} of ${pointsText(item.most)}${cell.said ? `, “${cell.said}”` : ', no answer'}`;
+    : cell.waits
+      ? `${nameOf(own)}, item ${item.number}: waits to be marked`
+      : `${nameOf(own)}, item ${item.number}: ${pointsText(cell.points)} of ${pointsText(item.most)}${cell.said ? `, “${cell.said}”` : ', no answer'}`;
 };
 const share = (own: StudentResult) =>
   own.points === null || props.results.assignment.points === 0 ? null : own.points / props.results.assignment.points;
@@ -89,7 +91,12 @@ const share = (own: StudentResult) =>
           }}
         </td>
         <td v-for="(item, at) in results.items" :key="item.entry" class="cell">
-          <TallyBox v-if="own.cells[at]" :share="own.cells[at]!.share" :label="cellWords(own, at)" />
+          <TallyBox
+            v-if="own.cells[at]"
+            :share="own.cells[at]!.share"
+            :waits="own.cells[at]!.waits"
+            :label="cellWords(own, at)"
+          />
         </td>
         <td class="faded small">{{ stateWords(own) }}</td>
       </tr>

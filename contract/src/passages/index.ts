@@ -1,0 +1,57 @@
+import { passageContent } from '@oaken/core/passages';
+import { z } from 'zod';
+import { clientKey, endpoint, id, idInPath, instant } from '../define';
+
+export const passageRow = z.object({
+  id,
+  revisionId: id,
+  title: z.string(),
+  bank: z.string(),
+  bankId: id,
+  may: z.enum(['read', 'use', 'edit']),
+  /** Items that ask about it. */
+  items: z.number(),
+});
+export type PassageRow = z.infer<typeof passageRow>;
+
+export const listPassages = endpoint({
+  method: 'GET',
+  path: '/api/passages',
+  who: 'teacher',
+  does: 'Finds passages by their words in the banks that I may read, at most 100.',
+  query: z.object({ words: z.string().trim().max(200).optional() }),
+  answer: z.object({ passages: z.array(passageRow) }),
+});
+
+export const readPassage = endpoint({
+  method: 'GET',
+  path: '/api/passages/:passageId',
+  who: 'teacher',
+  does: 'Gives a passage as it stands, or one revision of it, with its history.',
+  params: z.object({ passageId: idInPath }),
+  query: z.object({ revision: idInPath.optional() }),
+  answer: z.object({
+    passage: passageRow,
+    content: passageContent,
+    revisions: z.array(z.object({ id, number: z.number(), by: z.string(), at: instant })),
+  }),
+});
+
+export const makePassage = endpoint({
+  method: 'POST',
+  path: '/api/passages',
+  who: 'teacher',
+  does: 'Makes a passage in a bank that I may change.',
+  body: z.object({ clientKey, bank: id, content: passageContent }),
+  answer: z.object({ id, revisionId: id }),
+});
+
+export const revisePassage = endpoint({
+  method: 'POST',
+  path: '/api/passages/:passageId/revisions',
+  who: 'teacher',
+  does: 'Saves a new revision of a passage and brings the bank’s items that ask about it to it. Tests keep what they have.',
+  params: z.object({ passageId: idInPath }),
+  body: z.object({ basedOn: id, content: passageContent }),
+  answer: z.object({ revisionId: id, items: z.number() }),
+});

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+/** The passage that an item asks about: chosen, changed for its newest revision, or taken away. */
+import type { PassageRow } from '@oaken/contract/passages';
+import type { ItemContent } from '@oaken/core/items';
+import { count } from '@oaken/core/text';
+import { ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { useShownPassage } from './passages';
+
+const passage = defineModel<ItemContent['passage']>({ required: true });
+const open = ref(false);
+const words = ref('');
+const found = ref<PassageRow[]>([]);
+const wrong = ref('');
+const shown = useShownPassage(() => passage.value);
+
+async function look(): Promise<void> {
+  try {
+    found.value = (await call('listPassages', { query: { words: words.value } })).passages;
+    wrong.value = '';
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}
+watch(open, (now) => now && look());
+let timer: ReturnType<typeof setTimeout> | undefined;
+watch(words, () => {
+  clearTimeout(timer);
+  timer = setTimeout(look, 200);
+});
+function choose(own: PassageRow): void {
+  passage.value = { id: own.id, revision: own.revisionId };
+  open.value = false;
+}
+</script>
+
+<template>
+  <p class="passage">
+    <template v-if="passage">
+      About the passage
+      <RouterLink :to="`/passages/${passage.id}`" target="_blank">{{ shown?.title ?? '…' }}</RouterLink>
+      <button type="button" class="word" @click="open = true">another one</button>
+      <button type="button" class="word" @click="passage = undefined">without a passage</button>
+    </template>
+    <button v-else type="button" class="word" @click="open = true">Ask about a passage</button>
+  </p>
+  <el-dialog v-model="open" title="Passages" width="560px" append-to-body>
+    <input
+      v-model="words"
+      class="plain-input"
+      type="search"
+      placeholder="Words of the passage"
+      aria-label="Words of the passage"
+    />
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <ul class="found">
+      <li v-for="own in found" :key="own.id">
+        <button type="button" class="word" @click="choose(own)">{{ own.title }}</button>
+        <span class="faded small"> {{ own.bank }}, {{ count(own.items, 'item') }}</span>
+      </li>
+      <li v-if="found.length === 0" class="faded">No passage has these words.</li>
+    </ul>
+    <p><RouterLink to="/passages/new" target="_blank">Write a new passage</RouterLink></p>
+  </el-dialog>
+</template>
+
+<style scoped>
+.passage {
+  margin: 8px 0 0;
+}
+.found {
+  list-style: none;
+  padding: 0;
+  max-height: 320px;
+  overflow: auto;
+}
+</style>

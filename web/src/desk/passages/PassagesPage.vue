@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import type { PassageRow } from '@oaken/contract/passages';
+import { onMounted, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import EmptyNote from '../../parts/EmptyNote.vue';
+import PageHead from '../../parts/PageHead.vue';
+
+const router = useRouter();
+const words = ref('');
+const found = ref<PassageRow[] | null>(null);
+const wrong = ref('');
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+async function look(): Promise<void> {
+  try {
+    found.value = (await call('listPassages', { query: { words: words.value } })).passages;
+    wrong.value = '';
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}
+onMounted(look);
+watch(words, () => {
+  clearTimeout(timer);
+  timer = setTimeout(look, 200);
+});
+</script>
+
+<template>
+  <PageHead title="Passages" where="Banks"
+    ><el-button type="primary" @click="router.push('/passages/new')">Write a passage</el-button></PageHead
+  >
+  <div class="one-sheet">
+    <input
+      v-model="words"
+      class="plain-input search"
+      type="search"
+      placeholder="Words of a passage"
+      aria-label="Words of a passage"
+    />
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <EmptyNote v-else-if="found?.length === 0" title="No passage has these words."
+      >A passage is a text, picture, sound or film that several items ask about.</EmptyNote
+    >
+    <table v-else-if="found" class="ruled">
+      <thead>
+        <tr>
+          <th>Passage</th>
+          <th>Bank</th>
+          <th class="figures">Items about it</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="own in found" :key="own.id">
+          <td>
+            <RouterLink class="title-link" :to="`/passages/${own.id}`">{{ own.title }}</RouterLink>
+          </td>
+          <td>{{ own.bank }}</td>
+          <td class="figures">{{ own.items }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.search {
+  max-width: 420px;
+  margin-bottom: 12px;
+}
+</style>
