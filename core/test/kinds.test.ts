@@ -2,6 +2,7 @@
 import {
   blankPart,
   changeKind,
+  concealIds,
   itemPoints,
   kindOf,
   markedBy,
@@ -249,6 +250,22 @@ describe('a part that could not be answered as it should is refused', () => {
     ['more words asked for than allowed', { ...parts['long-text'], leastWords: 90 }, '/parts/0/mostWords At least 90 words are asked for, but at most 80 allowed.'],
     ['a survey without choices', { ...parts.survey, choices: [] }, '/parts/0/choices A choice needs at least two choices.'],
   ])('%s', (_, part, message) => expect(problemsOf(part)).toContain(message)); // prettier-ignore
+});
+
+test('ids tell nothing: what was written in its right order is called otherwise, and scores the same', () => {
+  const random = randomFrom('ids');
+  const letters = (n: number) => Array.from({ length: n }, () => random.pick([...'abcdefghij'])).join('');
+  const hidden = concealIds(whole, letters);
+  expect(readItem(hidden)).toEqual({ ok: true, content: hidden });
+  expect(concealIds(hidden, letters)).toEqual(hidden);
+  const [order] = hidden.parts.filter(({ kind }) => kind === 'ordering') as Extract<Part, { kind: 'ordering' }>[];
+  expect(order!.key).not.toEqual(parts.ordering.key);
+  for (const part of hidden.parts) {
+    if (part.kind === 'ordering') expect(score(part, part.key)).toBe(3);
+    else if (part.kind === 'matching') expect(score(part, part.key)).toBe(4);
+    else if (part.kind === 'sorting') expect(score(part, part.keys[0])).toBe(3);
+    else expect(score(part, right[part.id])).toBe(score(parts[part.kind], right[part.id]));
+  }
 });
 
 test('shuffling moves what may move and leaves the score alone', () => {

@@ -2,20 +2,24 @@
  * Brindlemere Middle School as rows for the database: the same seed and day give the same school. Nothing here reads a
  * clock or draws a random number of its own.
  */
+import { createHash } from 'node:crypto';
 import { scoreAttempt } from '@oaken/core/attempts';
 import { entriesOf, formOf, type Edition } from '@oaken/core/forms';
-import { describeItem, itemPoints, type Responses } from '@oaken/core/items';
+import { concealIds, describeItem, itemPoints, type Responses } from '@oaken/core/items';
 import { randomFrom, type Random } from '@oaken/core/random';
+import { passageWords } from '@oaken/core/passages';
 import { roundPoints } from '@oaken/core/scoring';
 import { day, hour, minute } from '@oaken/core/timing';
 import { schoolDay, zone } from './calendar';
 import { framework, standardLines } from './framework';
 import { itemsByFolder, type DemoItem } from './items';
 import { classes, demoPassword, staff, students as makeStudents } from './people';
+import { files } from './media';
+import { passages } from './passages';
 import { plans, type Plan } from './plan';
 import { answerOf, canBeSimulated } from './simulate';
 
-export type Value = string | number | boolean | Date | null;
+export type Value = string | number | boolean | Date | Buffer | null;
 /** Rows by table, tables in the order in which they can be filled. */
 export type Tables = Map<string, Record<string, Value>[]>;
 
@@ -115,6 +119,30 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       name: 'My bank',
       created_at: long,
     });
+  for (const { id, name, type, bytes, width, height } of Object.values(files)) {
+    const digest = createHash('sha256').update(bytes).digest();
+    put('files', {
+      id,
+      school_id: 1,
+      made_by: 1,
+      name,
+      type,
+      bytes: bytes.length,
+      width,
+      height,
+      digest,
+      created_at: long,
+    });
+    put('file_chunks', { file_id: id, number: 0, bytes });
+  }
+  const passageIds = new Map<string, number>();
+  for (const [name, content] of Object.entries(passages)) {
+    const id = passageIds.size + 1;
+    passageIds.set(name, id);
+    const by = staffIds.get('castellano')!;
+    put('passages', { id, bank_id: 2, revision_id: id, created_by: by, created_at: long });
+    put('passage_revisions', { id, passage_id: id, number: 1, content: JSON.stringify(content), words: passageWords(content), created_by: by, created_at: long }); // prettier-ignore
+  }
   const authors: Record<string, string> = {
     Mathematics: 'holloway',
     'Earth science': 'lindqvist',
@@ -141,8 +169,12 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
         created_at: long,
         uses: 0,
       });
-      const { words, choiceWords, kind, points, markedBy, media } = describeItem(own.content);
-      put('revisions', { id, item_id: id, number: 1, content: JSON.stringify(own.content), words, choice_words: choiceWords, kind, points, marked_by: markedBy, media, subject: folder, depth: own.depth, seconds: own.seconds, created_by: by, created_at: long }); // prettier-ignore
+      const passage = own.passage === undefined ? null : passageIds.get(own.passage)!;
+      const letters = stream(`ids/${id}`);
+      const hidden = concealIds(own.content, (n) => Array.from({ length: n }, () => letters.pick([...'abcdefghijklmnopqrstuvwxyz'])).join('')); // prettier-ignore
+      const content = passage === null ? hidden : { ...hidden, passage: { id: passage, revision: passage } };
+      const { words, choiceWords, kind, points, markedBy, media } = describeItem(content);
+      put('revisions', { id, item_id: id, number: 1, passage_id: passage, content: JSON.stringify(content), words, choice_words: choiceWords, kind, points, marked_by: markedBy, media, subject: folder, depth: own.depth, seconds: own.seconds, created_by: by, created_at: long }); // prettier-ignore
       put('revision_standards', { revision_id: id, standard_id: standardIds.get(own.standard)! });
       put('revision_grades', { revision_id: id, grade });
     }

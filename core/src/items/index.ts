@@ -2,6 +2,7 @@ export type { AnswerOption, Choice, PartText, ShownChoice } from './kind';
 export { freshId } from './kind';
 export { joined, parted } from './pairs';
 export { fileAddress, picture, type Picture } from './picture';
+export { concealIds } from './conceal';
 export { describeItem, type DescribedItem } from './described';
 export { itemFacts, type ItemFacts } from './facts';
 export { markers, media, mediaBits, type MarkedBy, type Medium } from './media';

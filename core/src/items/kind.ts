@@ -86,6 +86,8 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   inWords(part: P, response: R): string;
   /** What counts as right, in one sentence. */
   keyInWords(part: P): string;
+  /** The part with other ids, for kinds whose ids would tell what belongs together or in which order. */
+  rename?(part: P, to: (id: string) => string): P;
   /** The part's rich texts besides its prompt. */
   texts(part: P): PartText[];
   /** What the part says whatever its kind, and a part of this kind from it. */

@@ -3,6 +3,9 @@ import type { ItemContent, Part } from '@oaken/core/items';
 import { randomFrom } from '@oaken/core/random';
 
 export interface DemoItem {
+  /** The passage that it asks about, by its name in `passages.ts`. */
+  passage?: string;
+  tags?: string[];
   standard: string;
   depth: number;
   seconds: number;
@@ -19,7 +22,7 @@ export const f = (latex: string) => {
   return `<span data-formula="${safe}">${safe}</span>`;
 };
 
-const paragraph = (text: string) => (text.startsWith('<') ? text : `<p>${text}</p>`);
+export const paragraph = (text: string) => (text.startsWith('<') ? text : `<p>${text}</p>`);
 
 function item(
   standard: string,

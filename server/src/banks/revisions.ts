@@ -1,5 +1,6 @@
 /** Writes revisions: the content, and beside it whatever an item is found by. */
-import { describeItem, type ItemContent, type ItemFacts } from '@oaken/core/items';
+import { concealIds, describeItem, type ItemContent, type ItemFacts } from '@oaken/core/items';
+import { randomInt } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
 import { row, rows } from '../database/connect';
 import { invalid, type WrongField } from '../http/problem';
@@ -16,9 +17,13 @@ export interface NewRevision {
   at: number;
 }
 
+const randomLetters = (n: number) =>
+  Array.from({ length: n }, () => 'abcdefghijklmnopqrstuvwxyz0123456789'[randomInt(36)]).join('');
+
 /** @returns the new revision's id */
 export async function writeRevision(database: Sequelize, own: NewRevision, transaction: Transaction): Promise<number> {
-  const { content, facts } = own;
+  const content = concealIds(own.content, randomLetters);
+  const { facts } = own;
   await database.query(
     `INSERT INTO revisions (item_id, number, test_id, based_on_id, content, words, choice_words, kind, points, marked_by, media,
                             passage_id, subject, depth, seconds, author, licence, created_by, created_at)

@@ -177,7 +177,7 @@ export async function giveTest(
     change = {},
   }: { words?: string; className?: string; change?: Record<string, unknown> } = {},
 ) {
-  const found = await teacher.ok('GET', `/api/items?words=${words}&grades=6`);
+  const found = await teacher.ok('GET', `/api/items?words=${words}&grades=6&kind=single-choice`);
   const itemIds = found.items.slice(0, 6).map(({ id }: { id: number }) => id);
   const { id: testId } = await teacher.ok('POST', '/api/tests', {
     clientKey: clientKey(),

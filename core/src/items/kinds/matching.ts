@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { pointsForSet, setRule } from '../../scoring';
 import { checkReachable, choice, partBase, reorder, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
-import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs } from '../pairs';
+import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs, parted } from '../pairs';
 import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
 import { allPairs, inOrder, mostJoined, pairsInWords } from './joining';
 import { setRuleInWords } from './rule-words';
@@ -63,6 +63,15 @@ export const matching: Kind<Matching, string[], SittingMatching> = {
     // The order of the words, so that partners do not stand side by side.
     right: shown(right).sort((a, b) => (a.text < b.text ? -1 : a.text > b.text ? 1 : 0)),
     once,
+  }),
+  rename: (own, to) => ({
+    ...own,
+    left: own.left.map((one) => ({ ...one, id: to(`left ${one.id}`) })),
+    right: own.right.map((one) => ({ ...one, id: to(`right ${one.id}`) })),
+    key: own.key.map((one) => {
+      const [left, right] = parted(one);
+      return joined(to(`left ${left}`), to(`right ${right}`));
+    }),
   }),
   arrange: (own, order) => ({ ...own, left: reorder(own.left, order) }),
   folded: (_, response) => inOrder(response),

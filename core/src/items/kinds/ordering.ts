@@ -68,6 +68,11 @@ export const ordering: Kind<Ordering, string[], SittingOrdering> = {
   },
   isEmpty: (response) => response.length === 0,
   forSitting: (own) => ({ id: own.id, kind: own.kind, prompt: own.prompt, choices: shown(mixed(own)), ends: own.ends }),
+  rename: (own, to) => ({
+    ...own,
+    choices: own.choices.map((one) => ({ ...one, id: to(one.id) })),
+    key: own.key.map(to),
+  }),
   arrange: (own, order) => ({ ...own, choices: order(own.choices) }),
   folded: (_, response) => response.join(' '),
   inWords: ({ choices }, response) => response.map((id) => labelOf(choices, id)).join(' → '),

@@ -12,7 +12,7 @@ import {
   type PartBase,
   type ShownChoice,
 } from '../kind';
-import { checkDistinct, checkPairs, joinsMoreThan, pairs, parted } from '../pairs';
+import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs, parted } from '../pairs';
 import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
 import { inOrder, pairsInWords } from './joining';
 import { setRuleInWords } from './rule-words';
@@ -81,6 +81,17 @@ export const sorting: Kind<Sorting, string[], SittingSorting> = {
     // The order of the words, so that things of one group do not stand together.
     choices: shown(choices).sort((a, b) => (a.text < b.text ? -1 : a.text > b.text ? 1 : 0)),
     groups: shown(groups),
+  }),
+  rename: (own, to) => ({
+    ...own,
+    choices: own.choices.map((one) => ({ ...one, id: to(`thing ${one.id}`) })),
+    groups: own.groups.map((one) => ({ ...one, id: to(`group ${one.id}`) })),
+    keys: own.keys.map((key) =>
+      key.map((one) => {
+        const [thing, group] = parted(one);
+        return joined(to(`thing ${thing}`), to(`group ${group}`));
+      }),
+    ),
   }),
   arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
   folded: (_, response) => inOrder(response),
