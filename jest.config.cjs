@@ -10,6 +10,8 @@ const shared = {
 
 /** @type {import('jest').Config} */
 module.exports = {
+  // A machine may be slow; only what hangs is stopped.
+  testTimeout: 120_000,
   projects: [
     {
       ...shared,

@@ -5,6 +5,7 @@ import * as attempts from './attempts';
 import * as banks from './banks';
 import * as classes from './classes';
 import * as files from './files';
+import * as interchange from './interchange';
 import * as passages from './passages';
 import * as results from './results';
 import * as standards from './standards';
@@ -47,6 +48,12 @@ export const api = {
   readRevision: banks.readRevision,
   reviseItem: banks.reviseItem,
   settleSource: banks.settleSource,
+  beginImport: interchange.beginImport,
+  readImport: interchange.readImport,
+  applyImport: interchange.applyImport,
+  cancelImport: interchange.cancelImport,
+  exportItems: interchange.exportItems,
+  itemTemplate: interchange.itemTemplate,
   listPassages: passages.listPassages,
   makePassage: passages.makePassage,
   readPassage: passages.readPassage,

@@ -22,6 +22,7 @@ import { binder, type BindOptions } from './http/bind';
 import { openApi } from './http/openapi';
 import { servePages } from './http/pages';
 import { busyDatabase, isDatabaseAway, Problem } from './http/problem';
+import { interchangeRoutes } from './interchange/routes';
 import { passageRoutes } from './passages/routes';
 import { renewFigures } from './results/figures';
 import { resultRoutes } from './results/routes';
@@ -79,6 +80,7 @@ export function createApp({ database, now, log, pages, finder, checkAnswers }: A
   // The saving path comes first: it is asked more often than all others together.
   attemptRoutes(bind, context, editions);
   fileRoutes(routes, bind, context);
+  interchangeRoutes(routes, bind, context);
   // Answers are small and many: the quickest level saves most of the bytes.
   routes.use(compression({ level: 1 }));
   accountRoutes(bind, context);

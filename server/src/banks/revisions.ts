@@ -17,7 +17,7 @@ export interface NewRevision {
   at: number;
 }
 
-const randomLetters = (n: number) =>
+export const randomLetters = (n: number) =>
   Array.from({ length: n }, () => 'abcdefghijklmnopqrstuvwxyz0123456789'[randomInt(36)]).join('');
 
 /** @returns the new revision's id */

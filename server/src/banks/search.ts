@@ -1,4 +1,4 @@
-import { mostAtOnce, pageSize, type ItemRow, type search } from '@oaken/contract/banks';
+import { mostAtOnce, pageSize, type filters, type ItemRow, type search } from '@oaken/contract/banks';
 import type { Question } from '@oaken/core/finding';
 import { atWall } from '@oaken/core/timing';
 import type { z } from 'zod';
@@ -9,6 +9,7 @@ import { row, rows } from '../database/connect';
 import { readItems } from './rows';
 
 type Search = Omit<z.output<typeof search>, 'from'> & { from?: number };
+type Filters = z.output<typeof filters>;
 
 export async function readableBanks({ database }: Context, me: SignedIn): Promise<number[]> {
   const found = await rows<{ id: number }>(database, `SELECT b.id FROM banks b WHERE ${readableBank}`, asking(me));
@@ -72,4 +73,10 @@ export async function findItems(context: Context, me: SignedIn, wanted: Search) 
     { ...asking(me), ids },
   );
   return { total, items };
+}
+
+/** Only which items a search finds, best known first. */
+export async function findAllIds(context: Context, me: SignedIn, wanted: Filters, most: number): Promise<number[]> {
+  const question = await questionOf(context, me, { ...wanted, sort: 'relevance' }, most);
+  return (await context.finder.find({ ...question, counted: false })).ids;
 }

@@ -2,10 +2,11 @@ import type { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { ground } from './migrations/001-ground';
 import { banks } from './migrations/002-banks';
+import { imports } from './migrations/003-imports';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
-const migrations: Migration[] = [ground, banks];
+const migrations: Migration[] = [ground, banks, imports];
 
 export function migrator(database: Sequelize) {
   const run = (sql: string) => database.query(sql);

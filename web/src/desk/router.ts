@@ -16,6 +16,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/', component: () => import('./today/TodayPage.vue'), meta: teacher('Today') },
   { path: '/banks', component: () => import('./banks/BanksPage.vue'), meta: teacher('Banks') },
   { path: '/banks/retired', component: () => import('./banks/RetiredPage.vue'), meta: teacher('Retired items') },
+  { path: '/banks/import', component: () => import('./interchange/ImportPage.vue'), meta: teacher('Bring items in') },
   { path: '/passages', component: () => import('./passages/PassagesPage.vue'), meta: teacher('Passages') },
   {
     path: '/passages/:passageId(\\d+|new)',

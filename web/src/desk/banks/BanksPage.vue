@@ -4,7 +4,7 @@ import { mostAtOnce } from '@oaken/contract/banks';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { call } from '../../client/call';
+import { addressOf, call } from '../../client/call';
 import FacingPages from '../../parts/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
@@ -122,6 +122,9 @@ async function afterRetiring(): Promise<void> {
       <ItemList :search="search" :picked="pickedIds" @pick="pick" @pick-range="pickAll">
         <template #hint>
           <button v-if="search.total.value > 0" class="word" @click="pickFound">Pick all found</button>
+          <a v-if="search.total.value > 0" :href="addressOf('exportItems', {}, asQuery(search.filters))" download
+            >Take out as CSV</a
+          >
           <span class="faded small">Space picks, Enter opens, arrows move</span>
         </template>
       </ItemList>

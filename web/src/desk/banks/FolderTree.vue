@@ -243,6 +243,10 @@ const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' 
   </ul>
   <p class="under">
     <button class="word" @click="describe(null)">New bank</button>
+    <RouterLink
+      :to="{ path: '/banks/import', query: { bank: filters.bank ?? undefined, folder: filters.folder ?? undefined } }"
+      >Bring in</RouterLink
+    >
     <RouterLink to="/passages">Passages</RouterLink>
     <RouterLink to="/banks/retired">Retired items</RouterLink>
   </p>

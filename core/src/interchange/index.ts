@@ -1,0 +1,11 @@
+export {
+  columnNames,
+  exampleRows,
+  firstWords,
+  itemColumns,
+  itemFromRow,
+  itemToRow,
+  type RowFacts,
+  type RowProblem,
+  type RowReading,
+} from './items-csv';

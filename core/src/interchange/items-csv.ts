@@ -1,0 +1,277 @@
+/**
+ * Items as rows of a table. The common kinds have columns that a person can fill in; whatever those cannot say stands
+ * whole in a column of its own, so that what is taken out comes back the same.
+ */
+import { blankPart, forSitting, readItem, type ItemContent, type Part } from '../items';
+import { asRichText, plainText } from '../text';
+
+export const mostChoices = 8;
+const choiceColumns = Array.from({ length: mostChoices }, (_, at) => `choice ${at + 1}`);
+
+/** Every column, with what goes into it; the order of the template. */
+export const itemColumns: readonly [name: string, explains: string][] = [
+  ['kind', 'single-choice, multiple-choice, true-false, numeric, short-text, long-text, survey or information'],
+  ['question', 'The wording; plain text, or markup such as <p>, <strong>, <sub>'],
+  ...choiceColumns.map((own, at): [string, string] => [own, at === 0 ? 'The first choice, where the kind has choices' : 'The next choice']),
+  ['right', 'Numbers of the right choices (1 or 1;3), true or false, the number, or accepted answers parted by |'],
+  ['points', 'Points; 1 when empty'],
+  ['rule', 'all-or-nothing, each-right or wrong-takes-away; for multiple choice'],
+  ['tolerance', 'For numbers: 0.5 for an amount, 5 % for a share; empty for exactly'],
+  ['units', 'For numbers: units that may be written, parted by ;'],
+  ['explanation', 'Shown when you release it'],
+  ['hints', 'In order, parted by |'],
+  ['notes', 'For teachers only'],
+  ['picture', 'File name of a picture in the zip, shown above the question'],
+  ['picture words', 'What the picture shows, for those who cannot see it'],
+  ['standards', 'Codes, parted by ;'],
+  ['subject', 'Needed, unless a standard gives it'],
+  ['grades', 'School years, parted by ;'],
+  ['depth', '1 to 4'],
+  ['seconds', 'Expected seconds'],
+  ['tags', 'Parted by ;'],
+  ['author', 'Who wrote it'],
+  ['licence', 'Such as CC BY 4.0'],
+  ['whole', 'The whole item as JSON, as taken out; when it is filled in, the columns from kind to notes are not read'],
+]; // prettier-ignore
+export const columnNames = itemColumns.map(([name]) => name);
+
+export interface RowProblem {
+  column: string;
+  message: string;
+}
+
+/** What a row says beside the content; standards are still codes. */
+export interface RowFacts {
+  standards: string[];
+  subject: string;
+  grades: number[];
+  depth: number | null;
+  seconds: number | null;
+  tags: string[];
+  author: string;
+  licence: string;
+}
+
+export type RowReading =
+  | { ok: true; content: ItemContent; facts: RowFacts; picture: { file: string; words: string } | null }
+  | { ok: false; problems: RowProblem[] };
+
+type Cells = Readonly<Record<string, string>>;
+const rowKinds = ['single-choice', 'multiple-choice', 'true-false', 'numeric', 'short-text', 'long-text', 'survey', 'information'] as const; // prettier-ignore
+type RowKind = (typeof rowKinds)[number];
+
+const list = (text: string, sign: string) => text.split(sign).map((own) => own.trim()).filter(Boolean); // prettier-ignore
+/** Plain words become a paragraph; what has tags already is taken as it is. */
+const rich = (text: string, wrapped: boolean) => {
+  const own = text.trim();
+  if (own === '' || /<\/?[a-z]/i.test(own)) return own;
+  const lines = own.split(/\r?\n/).map((line) => asRichText(line.trim())).filter(Boolean); // prettier-ignore
+  return wrapped ? lines.map((line) => `<p>${line}</p>`).join('') : lines.join('<br>');
+};
+
+/** Reads one row. `cells` are named by the columns, in small letters; missing ones count as empty. */
+export function itemFromRow(cells: Cells): RowReading {
+  const problems: RowProblem[] = [];
+  const cell = (name: string) => cells[name]?.trim() ?? '';
+  const wrong = (column: string, message: string) => void problems.push({ column, message });
+  const whole = (column: string, least: number, most: number): number | null => {
+    if (cell(column) === '') return null;
+    const value = Number(cell(column));
+    if (Number.isInteger(value) && value >= least && value <= most) return value;
+    wrong(column, `“${cell(column)}” is not a whole number from ${least} to ${most}.`);
+    return null;
+  };
+  const facts: RowFacts = {
+    standards: list(cell('standards'), ';'),
+    subject: cell('subject'),
+    grades: list(cell('grades'), ';').flatMap((own) => {
+      const grade = Number(own);
+      if (Number.isInteger(grade) && grade >= 0 && grade <= 13) return [grade];
+      wrong('grades', `“${own}” is not a school year from 0 to 13.`);
+      return [];
+    }),
+    depth: whole('depth', 1, 4),
+    seconds: whole('seconds', 5, 7200),
+    tags: [...new Set(list(cell('tags'), ';').map((tag) => tag.toLowerCase()))],
+    author: cell('author'),
+    licence: cell('licence'),
+  };
+  const picture = cell('picture') === '' ? null : { file: cell('picture'), words: cell('picture words') };
+  if (picture && picture.words === '') wrong('picture words', 'A picture needs words for those who cannot see it.');
+
+  const content = cell('whole') === '' ? contentOf(cell, wrong) : wholeOf(cell('whole'), wrong);
+  if (!content || problems.length > 0) return { ok: false, problems };
+  return { ok: true, content, facts, picture };
+}
+
+type Wrong = (column: string, message: string) => void;
+
+function wholeOf(json: string, wrong: Wrong): ItemContent | null {
+  let given: unknown;
+  try {
+    given = JSON.parse(json);
+  } catch {
+    wrong('whole', 'This is not JSON as it was taken out.');
+    return null;
+  }
+  const read = readItem(given);
+  if (read.ok) return read.content;
+  for (const { pointer, message } of read.problems) wrong('whole', `${pointer}: ${message}`);
+  return null;
+}
+
+function contentOf(cell: (name: string) => string, wrong: Wrong): ItemContent | null {
+  const kind = cell('kind').toLowerCase() as RowKind;
+  if (!rowKinds.includes(kind)) {
+    wrong(
+      'kind',
+      cell('kind') === '' ? 'The kind is missing.' : `“${cell('kind')}” is not one of ${rowKinds.join(', ')}.`,
+    );
+    return null;
+  }
+  const read = readItem({
+    stem: rich(cell('question'), true),
+    parts: [partOf(kind, cell, wrong)],
+    explanation: rich(cell('explanation'), true),
+    hints: list(cell('hints'), '|').map((own) => rich(own, true)),
+    notes: cell('notes'),
+  });
+  if (read.ok) return read.content;
+  for (const { pointer, message } of read.problems) wrong(columnOf(pointer, kind), message);
+  return null;
+}
+
+/** The column in which something is wrong, by its place in the item. */
+function columnOf(pointer: string, kind: RowKind): string {
+  const choice = /^\/parts\/0\/choices\/(\d+)/.exec(pointer);
+  if (choice) return `choice ${Number(choice[1]) + 1}`;
+  if (pointer.startsWith('/parts/0/choices')) return 'choice 1';
+  if (pointer.startsWith('/parts/0/key/tolerance')) return 'tolerance';
+  if (pointer.startsWith('/parts/0/key/units')) return 'units';
+  if (pointer.startsWith('/parts/0/key')) return 'right';
+  if (pointer.startsWith('/parts/0/rule')) return 'points';
+  if (pointer.startsWith('/parts/0')) return kind === 'long-text' ? 'points' : 'kind';
+  if (pointer.startsWith('/explanation')) return 'explanation';
+  if (pointer.startsWith('/hints')) return 'hints';
+  return pointer.startsWith('/notes') ? 'notes' : 'question';
+}
+
+function partOf(kind: RowKind, cell: (name: string) => string, wrong: Wrong): Part {
+  const blank = blankPart(kind, 'a');
+  const points = cell('points') === '' ? 1 : Number(cell('points').replace(',', '.'));
+  if (Number.isNaN(points)) wrong('points', `“${cell('points')}” is not a number.`);
+  const choices = choiceColumns.flatMap((name, at) => (cell(name) === '' ? [] : [{ id: 'abcdefgh'[at]!, text: rich(cell(name), false) }])); // prettier-ignore
+  const right = cell('right');
+  const once = { rule: 'all-or-nothing', points } as const;
+  const key = () =>
+    list(right.replace(/,/g, ';'), ';').flatMap((own) => {
+      const at = /^[a-h]$/i.test(own) ? own.toLowerCase().charCodeAt(0) - 96 : Number(own);
+      const id = Number.isInteger(at) ? 'abcdefgh'[at - 1] : undefined;
+      if (id !== undefined && choices.some((choice) => choice.id === id)) return [id];
+      wrong('right', `“${own}” is not the number of a choice.`);
+      return [];
+    });
+  switch (kind) {
+    case 'single-choice':
+      return { ...blank, choices, key: key(), rule: once } as Part;
+    case 'multiple-choice': {
+      const rule = cell('rule') || 'all-or-nothing';
+      if (!['all-or-nothing', 'each-right', 'wrong-takes-away'].includes(rule))
+        wrong('rule', `“${rule}” is not a rule.`);
+      return { ...blank, choices, key: key(), rule: { rule, points } } as Part;
+    }
+    case 'true-false':
+      if (!/^(true|false)$/i.test(right)) wrong('right', 'Write true or false.');
+      return { ...blank, key: right.toLowerCase() === 'true', rule: once } as Part;
+    case 'numeric': {
+      const share = /^([\d.,]+)\s*%$/.exec(cell('tolerance'));
+      const within = Number((share?.[1] ?? cell('tolerance')).replace(',', '.'));
+      if (Number.isNaN(within)) wrong('tolerance', `“${cell('tolerance')}” is not a tolerance.`);
+      const tolerance = cell('tolerance') === '' ? { by: 'exact' } : { by: share ? 'percent' : 'absolute', within };
+      const units = list(cell('units'), ';').map((name) => ({ name, factor: 1 }));
+      return { ...blank, key: { value: right, tolerance, decimal: 'point', units, unitRequired: false }, rule: once } as Part; // prettier-ignore
+    }
+    case 'short-text':
+      return { ...blank, key: { ...(blank as Extract<Part, { kind: 'short-text' }>).key, variants: list(right, '|') }, rule: once } as Part; // prettier-ignore
+    case 'long-text':
+      return { ...blank, rule: { rule: 'by-hand', points } } as Part;
+    case 'survey':
+      return { ...blank, style: choices.length === 0 ? 'words' : 'one', choices } as Part;
+    case 'information':
+      return blank;
+  }
+}
+
+/** One row that gives the same item again. Columns that a person reads are filled in as far as they can say it. */
+export function itemToRow(content: ItemContent, facts: RowFacts): Record<string, string> {
+  const [part] = content.parts;
+  const cells: Record<string, string> = Object.fromEntries(columnNames.map((name) => [name, '']));
+  Object.assign(cells, {
+    kind: content.parts.length === 1 ? part!.kind : 'several parts',
+    question: content.stem,
+    explanation: content.explanation,
+    hints: content.hints.join('|'),
+    notes: content.notes,
+    standards: facts.standards.join(';'),
+    subject: facts.subject,
+    grades: facts.grades.join(';'),
+    depth: facts.depth === null ? '' : String(facts.depth),
+    seconds: facts.seconds === null ? '' : String(facts.seconds),
+    tags: facts.tags.join(';'),
+    author: facts.author,
+    licence: facts.licence,
+  });
+  if (part && content.parts.length === 1) Object.assign(cells, partCells(part));
+  const again = itemFromRow(cells);
+  if (!again.ok || !same(again.content, content)) cells.whole = JSON.stringify(content);
+  return cells;
+}
+
+/** Equal up to what a student could ever notice, or a teacher: only names of ids may differ. */
+function same(a: ItemContent, b: ItemContent): boolean {
+  return JSON.stringify(sorted(a)) === JSON.stringify(sorted(b)) && JSON.stringify(forSitting(a)) === JSON.stringify(forSitting(b)); // prettier-ignore
+}
+function sorted(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(sorted);
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .filter(([, own]) => own !== undefined)
+      .sort(([x], [y]) => (x < y ? -1 : 1))
+      .map(([name, own]) => [name, sorted(own)]),
+  );
+}
+
+function partCells(part: Part): Record<string, string> {
+  const choices = 'choices' in part ? part.choices : [];
+  const cells: Record<string, string> = {};
+  choices.slice(0, mostChoices).forEach(({ text }, at) => (cells[`choice ${at + 1}`] = text));
+  if ('rule' in part && 'points' in part.rule) cells.points = String(part.rule.points);
+  const places = (key: readonly string[]) => key.map((id) => choices.findIndex((own) => own.id === id) + 1).join(';');
+  switch (part.kind) {
+    case 'single-choice':
+      return { ...cells, right: places(part.key) };
+    case 'multiple-choice':
+      return { ...cells, right: places(part.key), rule: part.rule.rule };
+    case 'true-false':
+      return { ...cells, right: String(part.key) };
+    case 'numeric': {
+      const { tolerance: by, units } = part.key;
+      const tolerance = by.by === 'absolute' ? String(by.within) : by.by === 'percent' ? `${by.within} %` : '';
+      return { ...cells, right: part.key.value, tolerance, units: units.map(({ name }) => name).join(';') };
+    }
+    case 'short-text':
+      return { ...cells, right: part.key.variants.join('|') };
+    default:
+      return cells;
+  }
+}
+
+/** The first lines of a template, one of each kind that a person would write in a table. */
+export const exampleRows: Record<string, string>[] = [
+  { kind: 'single-choice', question: 'What is 25 % of 80?', 'choice 1': '20', 'choice 2': '25', 'choice 3': '32', right: '1', explanation: 'A quarter of 80 is 20.', subject: 'Mathematics', grades: '6', depth: '1' },
+  { kind: 'numeric', question: 'How many minutes are two and a half hours?', right: '150', units: 'min;minutes', subject: 'Mathematics', grades: '5', depth: '1' },
+  { kind: 'short-text', question: 'What is a smaller river called that flows into a larger one?', right: 'tributary|a tributary', subject: 'Geography', grades: '5', depth: '1' },
+]; // prettier-ignore
+
+export const firstWords = (content: ItemContent) => plainText(content.stem).slice(0, 80);

@@ -1,0 +1,90 @@
+/** Kept files: what they are by their own bytes, who may fetch them, and in parts. */
+import { readFile } from '../src/files/types';
+import { giveTest, openSchool, type School, type Visitor } from './support/school';
+
+let school: School;
+let teacher: Visitor;
+beforeAll(async () => {
+  school = await openSchool();
+  teacher = await school.staff('holloway');
+});
+afterAll(() => school.close());
+
+const svg = (inside: string) =>
+  Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="20" height="10">${inside}</svg>`);
+const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAIAAAADCAIAAAA2iEnWAAAAEElEQVR4nGP4z8AARAwQCgAf7gP9i18U1AAAAABJRU5ErkJggg==', 'base64'); // prettier-ignore
+const send = async (who: Visitor, path: string, bytes: Buffer) => {
+  const response = await fetch(school.base + path, {
+    method: 'POST',
+    headers: { 'content-type': 'application/octet-stream', cookie: who.cookie, 'x-csrf-token': who.csrf },
+    body: new Uint8Array(bytes),
+  });
+  return { status: response.status, body: (await response.json()) as any };
+};
+const keep = (bytes: Buffer, type: string, as = 'picture') => send(teacher, `/api/files?name=own&type=${encodeURIComponent(type)}&as=${as}`, bytes); // prettier-ignore
+const fetchFile = (address: string, headers: Record<string, string> = {}, who = teacher) => fetch(school.base + address, { headers: { cookie: who.cookie, ...headers } }); // prettier-ignore
+
+test('a picture is kept with its size, and the same again is the same', async () => {
+  const first = await keep(png, 'image/png');
+  expect(first).toMatchObject({ status: 200, body: { type: 'image/png', width: 2, height: 3, bytes: png.length } });
+  expect((await keep(png, '')).body.address).toBe(first.body.address);
+  const reply = await fetchFile(first.body.address);
+  expect(Buffer.from(await reply.arrayBuffer())).toEqual(png);
+  expect(reply.headers.get('content-type')).toBe('image/png');
+  expect(reply.headers.get('content-security-policy')).toContain('sandbox');
+  expect((await fetch(school.base + first.body.address)).status).toBe(401);
+  expect((await fetchFile(`/api/files/${'a'.repeat(22)}`)).status).toBe(404);
+});
+
+test('parts are served as RFC 9110 says', async () => {
+  const bytes = Buffer.concat([Buffer.from('ID3\u0004\0\0\0\0\0\0', 'latin1'), Buffer.alloc(1_500_000, 'oak ')]);
+  const { body } = await keep(bytes, 'audio/mpeg', 'sound');
+  const part = async (range: string) => {
+    const reply = await fetchFile(body.address, { range });
+    return [reply.status, reply.headers.get('content-range'), Buffer.from(await reply.arrayBuffer())] as const;
+  };
+  for (const [range, from, to] of [['bytes=0-9', 0, 9], ['bytes=524280-524300', 524_280, 524_300], ['bytes=1500000-', 1_500_000, bytes.length - 1], ['bytes=-5', bytes.length - 5, bytes.length - 1]] as const)
+    expect(await part(range)).toEqual([206, `bytes ${from}-${to}/${bytes.length}`, bytes.subarray(from, to + 1)]); // prettier-ignore
+  expect((await part(`bytes=${bytes.length}-`)).slice(0, 2)).toEqual([416, `bytes */${bytes.length}`]);
+});
+
+test.each<[string, Buffer, string, string, string]>([
+  ['a script in a drawing', svg('<script>alert(1)</script>'), 'image/svg+xml', 'picture', 'The drawing holds <script>, which is not allowed.'],
+  ['an event in a drawing', svg('<rect onload="alert(1)"/>'), 'image/svg+xml', 'picture', 'The drawing holds a script (“onload”), which is not allowed.'],
+  ['a drawing that fetches', svg('<use href="https://elsewhere.example/a.svg#x"/>'), 'image/svg+xml', 'picture', 'The drawing points to something outside itself, which is not allowed.'],
+  ['a page inside a drawing', svg('<foreignObject><iframe src="x"></iframe></foreignObject>'), 'image/svg+xml', 'picture', 'The drawing holds <foreignobject>, which is not allowed.'],
+  ['entities', Buffer.from('<!DOCTYPE svg [<!ENTITY a "b">]><svg>&a;</svg>'), 'image/svg+xml', 'picture', 'The drawing declares entities, which is not allowed.'],
+  ['a style that fetches', svg('<style>*{background:url(https://elsewhere.example)}</style>'), 'image/svg+xml', 'picture', 'The drawing’s style points to something outside itself, which is not allowed.'],
+  ['a picture of a false type', Buffer.from('%PDF-1.7 not a picture'), 'image/png', 'picture', 'The file says that it is image/png, but it is application/pdf.'],
+  ['sound as a picture', Buffer.from('ID3\u0004\0\0\0\0\0\0', 'latin1'), '', 'picture', 'This is sound (audio/mpeg), not a picture.'],
+  ['a damaged picture', png.subarray(0, 20), 'image/png', 'picture', 'The picture’s size cannot be read, or it is more than 20,000 points wide or high.'],
+  ['nothing', Buffer.alloc(0), 'image/png', 'picture', 'The file is empty.'],
+  ['who knows what', Buffer.from([0, 1, 2, 3, 250, 251, 252]), '', 'picture', 'What this file is cannot be recognised. PNG, JPEG, GIF, WebP, SVG, MP3, WAV, OGG, MP4, WebM and PDF can be kept.'],
+])('%s is refused in words', async (_, bytes, type, as, message) => {
+  const { status, body } = await keep(bytes, type, as);
+  expect([status, body.errors[0].message]).toEqual([422, message]);
+}); // prettier-ignore
+
+test('50 MB are refused with what may be sent, whatever they are', async () => {
+  const large = (n: number, start: Buffer) => Buffer.concat([start, Buffer.alloc(n * 1024 * 1024)]);
+  expect(await keep(large(50, png), 'image/png')).toMatchObject({ status: 413, body: { title: 'That is too large.', detail: 'At most 40 MB can be sent at once.' } }); // prettier-ignore
+  expect(await keep(large(9, png), 'image/png')).toMatchObject({ status: 413, body: { detail: 'The file has 9.0 MB; a picture may have at most 8 MB.' } }); // prettier-ignore
+});
+
+test('a drawing that only draws is a picture', () => {
+  expect(readFile(svg('<g><path d="M0 0h9"/><use href="#a"/></g>'), 'image/svg+xml')).toMatchObject({ ok: true, file: { width: 20, height: 10 } }); // prettier-ignore
+});
+
+test('a student’s photo is for the student and the staff, and only while the attempt is open', async () => {
+  const { assignmentId } = await giveTest(school, teacher);
+  const student = await school.student('6B', 3);
+  const other = await school.student('6B', 4);
+  const { id } = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+  const path = `/api/seat/attempts/${id}/files?name=photo.png&type=image/png`;
+  const { status, body } = await send(student, path, png);
+  expect(status).toBe(200);
+  expect((await send(other, path, png)).status).toBe(404);
+  expect([await fetchFile(body.address, {}, student), await fetchFile(body.address), await fetchFile(body.address, {}, other)].map((own) => own.status)).toEqual([200, 200, 404]); // prettier-ignore
+  await student.ok('POST', `/api/seat/attempts/${id}/hand-in`, { answers: [] });
+  expect((await send(student, path, svg(''))).status).toBe(409);
+});

@@ -1,0 +1,200 @@
+/** Items in and out as tables, through the routes. */
+import { crc32, deflateRawSync } from 'node:zlib';
+import { openSchool, type School, type Visitor } from './support/school';
+
+let school: School;
+let teacher: Visitor;
+let bank: number;
+beforeAll(async () => {
+  school = await openSchool();
+  teacher = await school.staff('holloway');
+  bank = (await teacher.ok('GET', '/api/banks')).banks.find((own: any) => own.mine).id;
+});
+afterAll(() => school.close());
+
+async function send(bytes: Buffer | string, query = `bank=${bank}`): Promise<{ status: number; body: any }> {
+  const response = await fetch(`${school.base}/api/imports?name=items.csv&${query}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/octet-stream', cookie: teacher.cookie, 'x-csrf-token': teacher.csrf },
+    body: new Uint8Array(typeof bytes === 'string' ? Buffer.from(bytes) : bytes),
+  });
+  return { status: response.status, body: await response.json() };
+}
+async function until(id: string, ...states: string[]) {
+  for (;;) {
+    const own = await teacher.ok('GET', `/api/imports/${id}`);
+    if ([...states, 'failed'].includes(own.state)) return own;
+    await new Promise((resolve) => setTimeout(resolve, 30));
+  }
+}
+async function check(bytes: Buffer | string) {
+  const { status, body } = await send(bytes);
+  expect(status).toBe(200);
+  return until(body.id, 'checked');
+}
+/** The same whatever order an object's names stand in. */
+const text = (own: unknown): string =>
+  JSON.stringify(own, (_, value) =>
+    typeof value === 'object' && value !== null && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
+  );
+const total = async (query: string) => (await teacher.ok('GET', `/api/items?${query}`)).total;
+const head = 'kind,question,choice 1,choice 2,right,standards,grades,tags,picture,picture words';
+
+/** A zip written by hand, so that it can also lie about itself. */
+function zip(files: [string, Buffer][]): Buffer {
+  const locals: Buffer[] = [];
+  const centrals: Buffer[] = [];
+  let at = 0;
+  for (const [name, bytes] of files) {
+    const packed = deflateRawSync(bytes);
+    const common = Buffer.alloc(26);
+    common.writeUInt16LE(20, 0);
+    common.writeUInt16LE(8, 4);
+    common.writeUInt32LE(crc32(bytes), 10);
+    common.writeUInt32LE(packed.length, 14);
+    common.writeUInt32LE(bytes.length, 18);
+    common.writeUInt16LE(name.length, 22);
+    const local = Buffer.concat([Buffer.from('PK\u0003\u0004', 'latin1'), common, Buffer.from(name), packed]);
+    const tail = Buffer.alloc(14);
+    tail.writeUInt32LE(at, 10);
+    centrals.push(
+      Buffer.concat([Buffer.from('PK\u0001\u0002', 'latin1'), Buffer.from([20, 0]), common, tail, Buffer.from(name)]),
+    );
+    locals.push(local);
+    at += local.length;
+  }
+  const central = Buffer.concat(centrals);
+  const end = Buffer.alloc(22);
+  end.write('PK\u0005\u0006', 0, 'latin1');
+  end.writeUInt16LE(files.length, 8);
+  end.writeUInt16LE(files.length, 10);
+  end.writeUInt32LE(central.length, 12);
+  end.writeUInt32LE(at, 16);
+  return Buffer.concat([...locals, central, end]);
+}
+
+test('a dry run names every fault with line and column and makes nothing; then the good rows are made', async () => {
+  const before = await total(`bank=${bank}`);
+  const own = await check(
+    [head, 'true-false,"Sand is a\nkind of rock.",,,false,ES.5.ROC.1,5,import one,,', 'numeric,How many?,,,several,,5,,,', 'single-choice,Which?,a,a,1,XX.9,5,,,', 'true-false,Ice floats.,,,true,es5wat1,5,import one,,'].join('\r\n'),
+  ); // prettier-ignore
+  expect(own).toMatchObject({ rows: 4, good: 2, bad: 2 });
+  expect(own.problems).toEqual([
+    {
+      line: 4,
+      column: 'right',
+      message: '“several” is not a number. Write it like 12.5, 3/4 or 1 1/2, without a unit.',
+    },
+    { line: 5, column: 'choice 2', message: 'Choices 1 and 2 are the same.' },
+  ]);
+  expect(await total(`bank=${bank}`)).toBe(before);
+  const refused = await teacher.post(`/api/imports/${own.id}/apply`, { take: 'all' });
+  expect([refused.status, refused.body.title]).toEqual([409, '2 rows have something wrong with them, so nothing was made.']); // prettier-ignore
+  await teacher.ok('POST', `/api/imports/${own.id}/apply`, { take: 'good' });
+  expect(await until(own.id, 'done')).toMatchObject({ state: 'done', done: 2 });
+  const found = await teacher.ok('GET', `/api/items?bank=${bank}&tag=import%20one`);
+  expect(found.items.map(({ standards, grades }: any) => [standards[0].code, grades])).toEqual([['ES.5.ROC.1', [5]], ['ES.5.WAT.1', [5]]]); // prettier-ignore
+});
+
+test('what is taken out and brought in again is the same, all of the school’s bank', async () => {
+  const { banks } = await teacher.ok('GET', '/api/banks');
+  const source = banks.find(({ reach }: any) => reach === 'school').id;
+  const { id: target } = await teacher.ok('POST', '/api/banks', { name: 'Again', reach: 'mine' });
+  const csv = (await teacher.get<string>(`/api/items.csv?bank=${source}`)).body;
+  const { body } = await send(csv, `bank=${target}`);
+  const checked = await until(body.id, 'checked');
+  expect(checked).toMatchObject({ bad: 0, problems: [] });
+  // Everything is there already, and that is said.
+  expect(checked.near.length).toBeGreaterThan(20);
+  await teacher.ok('POST', `/api/imports/${body.id}/apply`, { take: 'all' });
+  expect(await until(body.id, 'done')).toMatchObject({ state: 'done' });
+  const read = async (from: number) => {
+    const { items } = await teacher.ok('GET', `/api/items/all?bank=${from}`);
+    const rows = await teacher.ok('POST', '/api/items/rows', { items: items.map(({ id }: any) => id) });
+    return rows.items
+      .map(({ content, subject, grades, standards, depth, seconds, tags, points, kind }: any) => text({ content, subject, grades, standards, depth, seconds, tags, points, kind }))
+      .sort(); // prettier-ignore
+  };
+  const [before, after] = [await read(source), await read(target)];
+  expect(before.length).toBeGreaterThan(200);
+  expect(after).toEqual(before);
+});
+
+test.each<[string, (text: string) => Buffer]>([
+  ['UTF-8', (text) => Buffer.from(text)],
+  ['UTF-8 with a mark', (text) => Buffer.from(`\ufeff${text}`)],
+  ['UTF-16', (text) => Buffer.from(`\ufeff${text}`, 'utf16le')],
+  ['UTF-16 without a mark', (text) => Buffer.from(text, 'utf16le')],
+  ['Windows-1252, with semicolons', (text) => Buffer.from(text.replaceAll(',', ';'), 'latin1')],
+])('%s is read as it was meant', async (name, encode) => {
+  const tag = name.toLowerCase().replace(/[^a-z0-9]/g, '');
+  const own = await check(
+    encode(`kind,question,right,subject,tags\ntrue-false,Où est la forêt? Übermütig é.,true,Reading,${tag}\n`),
+  );
+  expect(own).toMatchObject({ good: 1, bad: 0 });
+  await teacher.ok('POST', `/api/imports/${own.id}/apply`, { take: 'all' });
+  await until(own.id, 'done');
+  const { items } = await teacher.ok('GET', `/api/items?tag=${tag}`);
+  expect(items[0].content.stem).toBe('<p>Où est la forêt? Übermütig é.</p>');
+});
+
+describe('a zip', () => {
+  const drawing = Buffer.from(
+    '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="30"><rect width="40" height="30"/></svg>',
+  );
+  const table = (file: string) => Buffer.from(`${head}\ntrue-false,See the picture.,,,true,ES.5.ROC.1,5,zipped,${file},A dark field\n`); // prettier-ignore
+
+  test('brings its pictures along', async () => {
+    const own = await check(zip([['items.csv', table('Field.SVG')], ['pictures/field.svg', drawing]])); // prettier-ignore
+    expect(own).toMatchObject({ good: 1, bad: 0 });
+    await teacher.ok('POST', `/api/imports/${own.id}/apply`, { take: 'all' });
+    await until(own.id, 'done');
+    const { items } = await teacher.ok('GET', '/api/items?tag=zipped&has=picture');
+    expect(items[0].content.stem).toMatch(
+      /^<p><img src="\/api\/files\/[\w-]{22}" alt="A dark field" width="40" height="30"><\/p>/,
+    );
+  });
+
+  test('without the picture, with two tables, damaged, or far too large once it is unpacked, is refused in words', async () => {
+    expect((await check(zip([['a.csv', table('gone.png')]]))).problems).toEqual([{ line: 2, column: 'picture', message: 'There is no file “gone.png” in the zip.' }]); // prettier-ignore
+    const message = async (bytes: Buffer) => (await check(bytes)).message;
+    expect(await message(zip([['a.csv', table('')], ['b.csv', table('')]]))).toBe('The zip holds 2 CSV files; it must hold one.'); // prettier-ignore
+    expect(await message(zip([['a.csv', table('')]]).subarray(0, 200))).toBe('The zip cannot be read.');
+    const bomb = zip([
+      ['a.csv', table('')],
+      ['b.bin', Buffer.alloc(100 * 1024 * 1024)],
+    ]);
+    expect(bomb.length).toBeLessThan(1_000_000);
+    expect(await message(bomb)).toBe('The zip unpacks to more than 80 MB.');
+  });
+});
+
+test('ten thousand rows show how far they are, and a cancellation leaves nothing', async () => {
+  const lines = Array.from({ length: 10_000 }, (_, at) => `true-false,Statement number ${at} of the long list.,true,Reading,long list`); // prettier-ignore
+  const { body } = await send(`kind,question,right,subject,tags\n${lines.join('\n')}`);
+  const own = await until(body.id, 'checked');
+  expect(own).toMatchObject({ rows: 10_000, good: 10_000, bad: 0 });
+  await teacher.ok('POST', `/api/imports/${own.id}/apply`, { take: 'all' });
+  await teacher.ok('POST', `/api/imports/${own.id}/cancel`);
+  expect((await until(own.id, 'cancelled')).state).toBe('cancelled');
+  expect(await total('tag=long%20list')).toBe(0);
+  const again = await check(`kind,question,right,subject,tags\n${lines.slice(0, 1000).join('\n')}`);
+  await teacher.ok('POST', `/api/imports/${again.id}/apply`, { take: 'good' });
+  expect(await until(again.id, 'done')).toMatchObject({ done: 1000 });
+  expect(await total('tag=long%20list')).toBe(1000);
+  const eleven = await check(`kind,question\n${'true-false,x\n'.repeat(10_001)}`);
+  expect(eleven).toMatchObject({ state: 'failed', message: 'The table has 10,001 rows; at most 10,000 can be brought in at once.' }); // prettier-ignore
+});
+
+test('an import belongs to its owner and goes only where the owner may write', async () => {
+  const { body } = await send(`${head}\ntrue-false,x,,,true,,5,,,`);
+  const other = await school.staff('lindqvist');
+  expect((await other.get(`/api/imports/${body.id}`)).status).toBe(404);
+  expect((await other.post(`/api/imports/${body.id}/apply`, { take: 'all' })).status).toBe(404);
+  const shelf = (await teacher.ok('GET', '/api/banks')).banks.find(({ reach }: any) => reach === 'everybody').id;
+  expect((await send('x', `bank=${shelf}`)).status).toBe(403);
+  expect((await check('nonsense\n1')).message).toMatch(/^The first row must name the columns/);
+  expect((await teacher.get<string>('/api/items-template.csv')).body).toMatch(/kind,question,choice 1/);
+});

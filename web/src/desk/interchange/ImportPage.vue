@@ -1,0 +1,251 @@
+<script setup lang="ts">
+/** Bringing items in from a table: chosen, checked row by row, then made, all good rows or none. */
+import type { ImportState } from '@oaken/contract/interchange';
+import { itemColumns } from '@oaken/core/interchange';
+import { count } from '@oaken/core/text';
+import { computed, onMounted, onUnmounted, ref } from 'vue';
+import { useRoute } from 'vue-router';
+import { addressOf, call } from '../../client/call';
+import { inWords, request } from '../../client/request';
+import FootingLine from '../../parts/FootingLine.vue';
+import PageHead from '../../parts/PageHead.vue';
+import { useLibrary } from '../banks/library';
+import PlaceDialog from '../banks/PlaceDialog.vue';
+
+const route = useRoute();
+const library = useLibrary();
+const number = (value: unknown) => (/^\d+$/.test(String(value)) ? Number(value) : null);
+const place = ref<{ bank: number | null; folder: number | null }>({
+  bank: number(route.query.bank),
+  folder: number(route.query.folder),
+});
+const choosing = ref(false);
+const state = ref<ImportState | null>(null);
+const wrong = ref('');
+const sending = ref(false);
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+onMounted(async () => {
+  try {
+    await library.load();
+    if (!library.mayChange.some(({ id }) => id === place.value.bank))
+      place.value = { bank: library.mayChange[0]?.id ?? null, folder: null };
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+onUnmounted(() => clearTimeout(timer));
+
+const where = computed(() => {
+  const bank = library.banks.find(({ id }) => id === place.value.bank);
+  const folder = bank?.folders.find(({ id }) => id === place.value.folder);
+  return bank ? (folder ? `${bank.name} · ${folder.name}` : bank.name) : 'no bank';
+});
+const running = computed(() => state.value?.state === 'reading' || state.value?.state === 'writing');
+
+async function look(id: string): Promise<void> {
+  try {
+    state.value = await call('readImport', { params: { importId: id } });
+    wrong.value = '';
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+  if (running.value) timer = setTimeout(() => void look(id), 400);
+  else if (state.value?.state === 'done') await library.loadBanks();
+}
+async function send(event: Event): Promise<void> {
+  const field = event.target as HTMLInputElement;
+  const file = field.files?.[0];
+  field.value = '';
+  if (!file || place.value.bank === null) return;
+  clearTimeout(timer);
+  wrong.value = '';
+  state.value = null;
+  sending.value = true;
+  try {
+    const path = addressOf('beginImport', {}, { name: file.name, bank: place.value.bank, folder: place.value.folder });
+    const { id } = await request<{ id: string }>('POST', path, file);
+    await look(id);
+  } catch (error) {
+    wrong.value = inWords(error);
+  } finally {
+    sending.value = false;
+  }
+}
+async function act(work: Promise<unknown>): Promise<void> {
+  try {
+    await work;
+    await look(state.value!.id);
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}
+const apply = (take: 'good' | 'all') =>
+  act(call('applyImport', { params: { importId: state.value!.id }, body: { take } }));
+const cancel = () => act(call('cancelImport', { params: { importId: state.value!.id } }));
+const stateWords = computed(() => {
+  const own = state.value;
+  if (!own) return '';
+  const of = own.rows ? `${own.done.toLocaleString('en')} of ${count(own.rows, 'row')}` : 'the first rows';
+  return {
+    reading: `Checking ${of} …`,
+    checked: `${count(own.rows, 'row')} checked: ${own.good.toLocaleString('en')} good, ${own.bad.toLocaleString('en')} with something wrong.`,
+    writing: `Making items, ${own.done.toLocaleString('en')} of ${own.good.toLocaleString('en')} …`,
+    done: `${count(own.done, 'item')} ${own.done === 1 ? 'is' : 'are'} in ${where.value}.`,
+    cancelled: 'Cancelled. Nothing was made.',
+    failed: own.message,
+  }[own.state];
+});
+</script>
+
+<template>
+  <PageHead title="Bring items in" where="Banks"><RouterLink to="/banks">Back to the banks</RouterLink></PageHead>
+  <div class="one-sheet">
+    <ol class="steps">
+      <li>
+        <h2>Where they go</h2>
+        <p>
+          {{ where }} <button class="word" :disabled="running" @click="choosing = true">choose another place</button
+          ><br />
+          <span class="faded small">They go just there; no folders are made.</span>
+        </p>
+      </li>
+      <li>
+        <h2>The table</h2>
+        <p>
+          A CSV file, or a zip with one CSV file and the pictures that it names.
+          <a :href="addressOf('itemTemplate')" download>Download a template</a>
+        </p>
+        <label class="file">
+          <span class="unseen">CSV or zip file</span>
+          <input
+            type="file"
+            accept=".csv,.zip,text/csv,application/zip"
+            :disabled="sending || running || place.bank === null"
+            @change="send"
+          />
+        </label>
+        <details>
+          <summary>What goes into which column</summary>
+          <table class="ruled">
+            <tbody>
+              <tr v-for="[name, explains] in itemColumns" :key="name">
+                <th scope="row">{{ name }}</th>
+                <td>{{ explains }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </details>
+      </li>
+      <li v-if="state || wrong || sending">
+        <h2>What was found</h2>
+        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+        <p v-if="sending" role="status">Sending …</p>
+        <template v-if="state">
+          <p :class="{ wrong: state.state === 'failed' }" role="status">{{ stateWords }}</p>
+          <progress
+            v-if="running"
+            :value="state.done"
+            :max="Math.max(1, state.state === 'writing' ? state.good : state.rows)"
+            :aria-label="stateWords"
+          />
+          <table v-if="state.problems.length" class="ruled">
+            <thead>
+              <tr>
+                <th class="figures">Line</th>
+                <th>Column</th>
+                <th>What is wrong</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(own, at) in state.problems" :key="at">
+                <td class="figures">{{ own.line }}</td>
+                <td>{{ own.column }}</td>
+                <td>{{ own.message }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <template v-if="state.near.length && state.state === 'checked'">
+            <h3>Almost the same words as items that are there</h3>
+            <ul>
+              <li v-for="own in state.near" :key="own.line">
+                Line {{ own.line }}: {{ own.words }}
+                <RouterLink :to="`/items/${own.itemId}`" target="_blank">the item that is there</RouterLink>
+              </li>
+            </ul>
+          </template>
+        </template>
+      </li>
+    </ol>
+  </div>
+  <FootingLine label="Import">
+    <span v-if="state?.rows"
+      ><b>{{ count(state.rows, 'row') }}</b></span
+    >
+    <span v-if="state?.state === 'checked'"
+      ><b>{{ state.good.toLocaleString('en') }}</b> good</span
+    >
+    <span v-if="state?.bad"
+      ><b>{{ state.bad.toLocaleString('en') }}</b> wrong</span
+    >
+    <span v-if="!state" class="faded">Nothing is made before you have seen what was found.</span>
+    <template #actions>
+      <button v-if="running || state?.state === 'checked'" class="word" @click="cancel">Cancel</button>
+      <el-button v-if="state?.state === 'checked' && state.bad > 0 && state.good > 0" @click="apply('good')"
+        >Make the {{ state.good.toLocaleString('en') }} good ones</el-button
+      >
+      <el-button
+        v-if="state?.state === 'done'"
+        @click="
+          $router.push({
+            path: '/banks',
+            query: { bank: place.bank ?? undefined, folder: place.folder ?? undefined, sort: 'newest' },
+          })
+        "
+        >Show them</el-button
+      >
+      <el-button
+        v-else
+        type="primary"
+        :disabled="state?.state !== 'checked' || state.bad > 0 || state.good === 0"
+        @click="apply('all')"
+        >Make {{ state?.state === 'checked' ? count(state.good, 'item') : 'the items' }}</el-button
+      >
+    </template>
+  </FootingLine>
+  <PlaceDialog
+    v-model="choosing"
+    title="Where the items go"
+    act="Put them there"
+    :start="place"
+    @done="place = $event"
+  />
+</template>
+
+<style scoped>
+.steps {
+  max-width: 900px;
+  margin: 0;
+  padding-left: 22px;
+}
+.steps > li {
+  margin-bottom: 18px;
+}
+.file {
+  display: block;
+  margin-bottom: 10px;
+}
+details table {
+  margin-top: 8px;
+}
+details th {
+  width: 140px;
+}
+progress {
+  width: 320px;
+  accent-color: var(--oak);
+}
+h3 {
+  margin-top: 14px;
+}
+</style>
