@@ -3,10 +3,12 @@ import {
   caution,
   discriminationBand,
   flagsOf,
+  pooledCorrelation,
   quantile,
   shareInterval,
   spreadOf,
   type Figure,
+  type PairSums,
   type ScoreTable,
 } from '@oaken/core/analysis';
 import { randomFrom } from '@oaken/core/random';
@@ -47,6 +49,25 @@ describe('against reference libraries', () => {
     // Hyndman and Fan type 7 is what jStat's percentile gives.
     for (const [figure, share] of [[result.spread.lowerQuartile, 0.25], [result.spread.median, 0.5], [result.spread.upperQuartile, 0.75]] as const)
       near(figure, jStat.percentile(totals, share)); // prettier-ignore
+  });
+
+  test('an item’s correlation over several sittings, each around its own means', () => {
+    const sittings = [simulated('strong', 40, 8), simulated('weak', 25, 8).map((row) => [row[0]!, ...row.slice(1).map((x) => x / 4)])]; // prettier-ignore
+    const pairs = sittings.map((own) => own.map((row) => [row[0]!, sum(row.slice(1))] as const));
+    const sums = pairs.map((own): PairSums => {
+      const all = { n: own.length, x: 0, y: 0, xx: 0, yy: 0, xy: 0 };
+      for (const [x, y] of own) for (const [name, add] of Object.entries({ x, y, xx: x * x, yy: y * y, xy: x * y })) all[name as 'x'] += add; // prettier-ignore
+      return all;
+    });
+    near(pooledCorrelation(sums.slice(0, 1)), sampleCorrelation(pairs[0]!.map(([x]) => x), pairs[0]!.map(([, y]) => y))); // prettier-ignore
+    const around = pairs.flatMap((own) => {
+      const [mx, my] = [mean(own.map(([x]) => x)), mean(own.map(([, y]) => y))];
+      return own.map(([x, y]) => [x - mx, y - my] as const);
+    });
+    near(pooledCorrelation(sums), sampleCorrelation(around.map(([x]) => x), around.map(([, y]) => y))); // prettier-ignore
+    expect(pooledCorrelation([]).value).toBeNull();
+    expect(pooledCorrelation([{ n: 1, x: 1, y: 1, xx: 1, yy: 1, xy: 1 }]).value).toBeNull();
+    expect(pooledCorrelation([{ n: 3, x: 3, y: 1, xx: 3, yy: 1, xy: 1 }]).reason).toMatch(/same on this item/);
   });
 
   test('facility and correlations of every item', () => {

@@ -91,7 +91,7 @@ export const files = {
     line('M60 250V110H270V250zM60 110L130 50H340L270 110M340 50V190L270 250') + text(165, 274, '6 cm') + text(40, 185, '4 cm') + text(318, 232, '3 cm')),
   triangle: drawing('right-triangle', 420, 280, line('M60 230H340V60z') + line('M322 230V212H340') + text(200, 256, '8 m') + text(366, 150, '6 m') + text(180, 130, '?')), // prettier-ignore
   scatter: drawing('scatter', 520, 340,
-    line('M60 20V290H500') + [[90, 260], [120, 245], [150, 250], [190, 210], [220, 215], [260, 180], [300, 170], [330, 130], [380, 120], [420, 80], [450, 240]].map(([x, y]) => `<circle cx="${x}" cy="${y}" r="6" fill="#1d6a78"/>`).join('') + text(280, 325, 'hours of daylight') + text(150, 20, 'bikes at the school') + text(452, 262, 'S')),
+    line('M60 20V290H500') + [[90, 260], [120, 245], [150, 250], [190, 210], [220, 215], [260, 180], [300, 170], [330, 130], [380, 120], [420, 80], [450, 240]].map(([x, y]) => `<circle cx="${x}" cy="${y}" r="6" fill="#1d6a78"/>`).join('') + text(280, 325, 'hours of daylight') + text(150, 20, 'bikes at the school')),
   fronts: drawing('weather-map', 600, 380,
     line('M60 300C160 220 260 200 360 240', '#1d6a78', 4) + [100, 160, 220, 280, 330].map((x, at) => `<path d="M${x} ${268 - [0, 32, 52, 52, 40][at]!}l18 26 14-28z" fill="#1d6a78"/>`).join('') +
     line('M360 240C440 220 500 160 540 90', '#a3452f', 4) + [400, 460, 505].map((x, at) => `<circle cx="${x}" cy="${[222, 186, 140][at]}" r="12" fill="#a3452f"/>`).join('') + text(360, 214, 'L', 'font-size="34" font-weight="700"') + text(110, 90, 'H', 'font-size="34" font-weight="700"')),

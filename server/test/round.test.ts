@@ -1,7 +1,7 @@
 import { markedBy, partKinds } from '@oaken/core/items';
 import { parse } from 'csv-parse/sync';
 import { markupProblems } from '../src/banks/wording';
-import { mean } from 'simple-statistics';
+import { mean, sampleCorrelation } from 'simple-statistics';
 import { row, rows } from '../src/database/connect';
 import { answer, clientKey, giveTest, openSchool, plainRules, type School, type Visitor } from './support/school';
 
@@ -21,6 +21,7 @@ interface Found {
     standards: { code: string }[];
     grades: number[];
     kind: string;
+    separation: number | null;
     facility: { value: number; n: number } | null;
   }[];
   counts: Record<'standards' | 'grades' | 'kinds' | 'depths', [number | string, number][]>;
@@ -89,6 +90,26 @@ describe('finding', () => {
     );
     expect(known.facility!.n).toBe(seen.length);
     expect(known.facility!.value).toBeCloseTo(mean(seen.map(({ share }) => share)), 10);
+
+    // How well it separates: students of each assignment around their own means, by simple-statistics.
+    const answers = await rows<{ assignment: number; x: number; y: number }>(
+      school.database,
+      `SELECT t.assignment_id AS assignment, s.points / s.most AS x,
+              (SELECT SUM(o.points) / SUM(o.most) FROM scores o WHERE o.attempt_id = t.id AND o.entry_id <> s.entry_id AND NOT o.waits) AS y
+         FROM scores s JOIN attempts t ON t.id = s.attempt_id JOIN assignments a ON a.id = t.assignment_id
+         JOIN edition_revisions e ON e.edition_id = a.edition_id AND e.entry_id = s.entry_id
+        WHERE e.item_id = :id AND s.reached AND t.handed_in_at IS NOT NULL`,
+      { id: known.id },
+    );
+    const around = answers.map(({ assignment, x, y }) => {
+      const own = answers.filter((one) => one.assignment === assignment);
+      return [x - mean(own.map((one) => one.x)), y - mean(own.map((one) => one.y))] as const;
+    });
+    expect(known.separation).toBeCloseTo(sampleCorrelation(around.map(([x]) => x), around.map(([, y]) => y)), 10); // prettier-ignore
+    const best = (await search('sort=best-separating')).items.map(({ separation }) => separation!);
+    expect(best.length).toBeGreaterThan(20);
+    expect(best.slice(0, 20)).toEqual([...best.slice(0, 20)].sort((a, b) => b - a));
+    expect(best[0]).toBeGreaterThan(0.3);
   });
 });
 

@@ -7,5 +7,6 @@ export {
   type ScoreTable,
 } from './analyse';
 export { type Figure } from './figure';
+export { pooledCorrelation, type PairSums } from './pooled';
 export { caution, discriminationBand, flagsOf, type Band, type Flag } from './reading';
 export { quantile, shareInterval, spreadOf, type Spread } from './spread';

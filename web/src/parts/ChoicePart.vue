@@ -48,6 +48,7 @@ function choose(id: string): void {
           :type="many ? 'checkbox' : 'radio'"
           :name="name"
           :value="choice.id"
+          :aria-label="choice.text === '' ? 'Empty choice' : undefined"
           :checked="chosen.includes(choice.id)"
           :disabled="many && full && !chosen.includes(choice.id)"
           @change="choose(choice.id)"

@@ -43,7 +43,8 @@ function drag(event: PointerEvent): void {
       </button>
     </div>
     <div ref="box" class="spread" :class="side" :style="{ gridTemplateColumns: columns }">
-      <section class="page left" :aria-label="left"><slot name="left" /></section>
+      <!-- Keys scroll a page that holds nothing to focus. -->
+      <section class="page left" tabindex="0" :aria-label="left"><slot name="left" /></section>
       <div
         class="gutter"
         role="separator"
@@ -55,7 +56,7 @@ function drag(event: PointerEvent): void {
         @keydown.left.prevent="move(share - 2)"
         @keydown.right.prevent="move(share + 2)"
       />
-      <section class="page right" :aria-label="right"><slot name="right" /></section>
+      <section class="page right" tabindex="0" :aria-label="right"><slot name="right" /></section>
     </div>
   </div>
 </template>

@@ -184,7 +184,7 @@ h3 {
   padding-left: 26px;
 }
 .turn {
-  width: 22px;
+  width: 24px;
   flex: none;
   height: 30px;
   border: 0;

@@ -22,6 +22,8 @@ const { filters } = props.search;
 const { banks: bankCounts, folders: folderCounts } = props.search.counts;
 const folded = ref(new Set<number>());
 const renaming = ref<number | null>(null);
+/** What is typed; counts that come in meanwhile must not write over it. */
+const typedName = ref('');
 const menu = ref<string | null>(null);
 const over = ref<string | null>(null);
 const moving = ref<Folder[]>([]);
@@ -54,12 +56,17 @@ const newFolder = (bank: number, parent: number | null) =>
   act(async () => {
     const { id } = await call('makeFolder', { body: { bank, parent, name: 'New folder' } });
     if (parent !== null) folded.value.delete(parent);
-    renaming.value = id;
+    startRename(id, 'New folder');
   });
-const rename = (folder: Folder, event: Event) =>
+function startRename(id: number, name: string): void {
+  menu.value = null;
+  typedName.value = name;
+  renaming.value = id;
+}
+const rename = (folder: Folder) =>
   act(async () => {
     renaming.value = null;
-    const name = (event.target as HTMLInputElement).value.trim();
+    const name = typedName.value.trim();
     if (name && name !== folder.name) await call('renameFolder', { params: { folderId: folder.id }, body: { name } });
   });
 const remove = (folder: Folder) =>
@@ -192,13 +199,13 @@ const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' 
           <input
             v-if="renaming === line.folder.id"
             class="plain-input"
-            :value="line.folder.name"
+            v-model="typedName"
             maxlength="120"
             :aria-label="`Name of the folder ${line.folder.name}`"
             @vue:mounted="({ el }: any) => el.select()"
-            @keydown.enter="rename(line.folder, $event)"
+            @keydown.enter="rename(line.folder)"
             @keydown.esc="renaming = null"
-            @blur="renaming === line.folder.id && rename(line.folder, $event)"
+            @blur="renaming === line.folder.id && rename(line.folder)"
           />
           <button
             v-else
@@ -210,7 +217,7 @@ const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' 
             @click="choose(bank.id, line.folder.id)"
           >
             <span class="name">{{ line.folder.name }}</span><span class="n">{{
-              folderCounts.get(line.folder.id) ?? 0
+              tally(folderCounts.get(line.folder.id))
             }}</span>
           </button>
           <button
@@ -225,7 +232,7 @@ const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' 
           <span v-else class="dots" />
         </li>
         <li v-if="menu === `f${line.folder.id}`" class="menu">
-          <button class="word" @click="((renaming = line.folder.id), (menu = null))">Rename</button>
+          <button class="word" @click="startRename(line.folder.id, line.folder.name)">Rename</button>
           <button class="word" @click="askWhere(line.folder)">
             Move{{ ticked.has(line.folder.id) && ticked.size > 1 ? ` all ${ticked.size}` : '' }}
           </button>
@@ -281,7 +288,7 @@ const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' 
   box-shadow: inset 0 0 0 2px var(--secure);
 }
 .turn {
-  width: 20px;
+  width: 24px;
   flex: none;
   height: 30px;
   padding: 0;
@@ -344,7 +351,10 @@ const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' 
 }
 .under {
   display: flex;
-  gap: 14px;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 4px 14px;
+  white-space: nowrap;
   margin: 8px 0 0 4px;
   font-size: 0.9rem;
 }

@@ -191,9 +191,6 @@ const stateWords = computed(() => {
     <span v-if="!state" class="faded">Nothing is made before you have seen what was found.</span>
     <template #actions>
       <button v-if="running || state?.state === 'checked'" class="word" @click="cancel">Cancel</button>
-      <el-button v-if="state?.state === 'checked' && state.bad > 0 && state.good > 0" @click="apply('good')"
-        >Make the {{ state.good.toLocaleString('en') }} good ones</el-button
-      >
       <el-button
         v-if="state?.state === 'done'"
         @click="
@@ -207,9 +204,10 @@ const stateWords = computed(() => {
       <el-button
         v-else
         type="primary"
-        :disabled="state?.state !== 'checked' || state.bad > 0 || state.good === 0"
-        @click="apply('all')"
-        >Make {{ state?.state === 'checked' ? count(state.good, 'item') : 'the items' }}</el-button
+        :disabled="state?.state !== 'checked' || state.good === 0"
+        @click="apply(state?.bad ? 'good' : 'all')"
+        >Make
+        {{ state?.state !== 'checked' ? 'the items' : count(state.good, state.bad ? 'good item' : 'item') }}</el-button
       >
     </template>
   </FootingLine>

@@ -5,7 +5,7 @@ import type { api } from '@oaken/contract';
 import type { ItemRow } from '@oaken/contract/banks';
 import { blankPart, itemPoints, type ItemFacts } from '@oaken/core/items';
 import { count } from '@oaken/core/text';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, onMounted, provide, ref, watch } from 'vue';
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { inWords, Refused } from '../../client/request';
@@ -17,11 +17,14 @@ import { useLibrary } from '../banks/library';
 import PlaceDialog from '../banks/PlaceDialog.vue';
 import { done } from '../undo';
 import { stemLine, useWords } from '../words';
-import CompareItems from './CompareItems.vue';
+import CompareTexts from '../compare/CompareTexts.vue';
+import SavedMeanwhile from '../compare/SavedMeanwhile.vue';
+import { linesOfItem } from '../compare/wordDiff';
 import FactsEditor from './FactsEditor.vue';
 import ItemEditor from './ItemEditor.vue';
 import ItemPreview from './ItemPreview.vue';
 import { under } from './problems';
+import { readOnlyKey } from './rich/readonly';
 import { useDraft } from './useDraft';
 
 type Read = AnswerOf<typeof api.readItem>;
@@ -39,7 +42,7 @@ const place = ref<{ bank: number | null; folder: number | null }>({
   folder: number(route.query.folder),
 });
 const draft = useDraft<ItemFacts>(`oaken-item-${itemId ?? 'new'}`, () => read.value?.item.revisionId ?? 'new');
-const { content, facts, changed, recovered, problems, serverProblems, valid, take, recover, startOver, forget } = draft;
+const { content, facts, base, changed, recovered, problems, serverProblems, valid, take, rebase, recover, startOver, forget, asSent } = draft; // prettier-ignore
 /** A new item is not called wrong before its author thinks that it is done. */
 const attempted = ref(itemId !== null);
 const wrong = ref('');
@@ -57,28 +60,34 @@ const factsOf = (own: ItemRow): ItemFacts => ({ subject: own.subject, grades: ow
 async function load(): Promise<void> {
   if (itemId === null) {
     const { account } = session;
-    take(
-      { stem: '', parts: [blankPart('single-choice', 'a')], explanation: '', hints: [], notes: '' },
-      { subject: '', grades: [], standards: [], depth: null, seconds: 60, tags: [], author: account ? `${account.givenName} ${account.familyName}` : '', licence: '' },
-    ); // prettier-ignore
+    take({
+      content: { stem: '', parts: [blankPart('single-choice', 'a')], explanation: '', hints: [], notes: '' },
+      facts: { subject: '', grades: [], standards: [], depth: null, seconds: 60, tags: [], author: account ? `${account.givenName} ${account.familyName}` : '', licence: '' },
+    }); // prettier-ignore
     return;
   }
   read.value = await call('readItem', { params: { itemId } });
   const { item } = read.value;
   place.value = { bank: item.bankId, folder: item.folderId };
-  take(item.content, factsOf(item));
+  take({ content: item.content, facts: factsOf(item) });
 }
 onMounted(async () => {
   try {
     await Promise.all([library.load(), load()]);
     place.value.bank ??= library.banks.find((own) => own.mine)?.id ?? null;
-    recover();
+    // Somebody saved while the browser was away: both are shown at once.
+    if (recover()) other.value = read.value?.item ?? null;
   } catch (error) {
     wrong.value = inWords(error);
   }
 });
 
 const mayEdit = computed(() => read.value === null || read.value.item.may === 'edit');
+provide(
+  readOnlyKey,
+  // A new item becomes another page once it is made: nothing may be typed between.
+  computed(() => !mayEdit.value || (busy.value && itemId === null)),
+);
 const where = computed(() => {
   const bank = library.banks.find(({ id }) => id === place.value.bank);
   if (!bank) return 'no bank chosen';
@@ -96,10 +105,11 @@ watch(valid, (own) => {
   }, 900);
 });
 
-async function save(basedOn = read.value?.item.revisionId, more: { sourceRevision?: number } = {}): Promise<void> {
+async function save(basedOn = Number(base.value), more: { sourceRevision?: number } = {}): Promise<void> {
   if (busy.value || !valid.value || !facts.value) return;
   busy.value = true;
   wrong.value = '';
+  const sent = asSent();
   const body = { content: valid.value, facts: facts.value };
   try {
     if (itemId === null) {
@@ -107,14 +117,16 @@ async function save(basedOn = read.value?.item.revisionId, more: { sourceRevisio
         body: { clientKey, bank: place.value.bank!, folder: place.value.folder, ...body },
       });
       forget();
-      take(valid.value, facts.value);
+      rebase(sent);
       done(`The item is in ${where.value}.`);
       await router.replace(`/items/${made.id}`);
     } else {
-      await call('reviseItem', { params: { itemId }, body: { basedOn: basedOn!, ...body, ...more } });
-      forget();
+      await call('reviseItem', { params: { itemId }, body: { basedOn, ...body, ...more } });
       const uses = usedIn.value;
-      await load();
+      read.value = await call('readItem', { params: { itemId } });
+      forget();
+      if (asSent() !== sent) rebase(sent);
+      else take({ content: read.value.item.content, facts: factsOf(read.value.item) });
       other.value = null;
       done(
         `Revision ${read.value!.item.revision} is saved.${uses ? ` ${count(uses, 'test')} keep the revision that they had.` : ''}`,
@@ -123,7 +135,7 @@ async function save(basedOn = read.value?.item.revisionId, more: { sourceRevisio
   } catch (error) {
     if (error instanceof Refused && error.status === 409 && itemId !== null) {
       const now = await call('readItem', { params: { itemId } }).catch(() => null);
-      if (now && now.item.revisionId !== read.value?.item.revisionId) other.value = now.item;
+      if (now && now.item.revisionId !== basedOn) other.value = now.item;
       else wrong.value = inWords(error);
     } else if (error instanceof Refused && error.problem.errors) {
       serverProblems.value = error.problem.errors;
@@ -207,16 +219,17 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
     <button class="word" @click="look(newerSource.now, 'the source now', true)">Compare and take it</button>
     <button class="word" @click="leaveSource">Leave mine as it is</button>
   </div>
-  <section v-if="other && content" class="conflict" role="alertdialog" aria-label="Saved meanwhile">
-    <h2>Somebody saved this item meanwhile</h2>
-    <p>Both are here. Nothing of yours is lost, whatever you choose.</p>
-    <CompareItems :before="other.content" :after="content" before-name="theirs" after-name="mine" />
-    <el-button type="primary" @click="keepMine">Save mine as the next revision</el-button>
-    <el-button @click="takeTheirs">Go on with theirs</el-button>
-  </section>
+  <SavedMeanwhile
+    v-if="other && content"
+    what="item"
+    :theirs="linesOfItem(other.content)"
+    :mine="linesOfItem(content)"
+    @mine="keepMine"
+    @theirs="takeTheirs"
+  />
   <FacingPages v-if="content && facts" name="item" left="Wording and key" right="Beside it" :start="54">
     <template #left>
-      <fieldset class="inset plain" :disabled="!mayEdit">
+      <fieldset class="inset plain" :disabled="!mayEdit || (busy && itemId === null)">
         <ItemEditor v-model="content" :problems="attempted ? problems : []" />
       </fieldset>
     </template>
@@ -233,21 +246,16 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
             ><template v-if="at">, </template
             ><RouterLink :to="`/items/${own.item.id}`" target="_blank">{{
               stemLine(own.item.content.stem, 70)
-            }}</RouterLink>
-            <span class="faded">({{ own.item.bank }})</span></template
+            }}</RouterLink
+            >{{ ' ' }}<span class="faded">({{ own.item.bank }})</span></template
           >
         </div>
-        <template v-if="tab === 'view'">
-          <ItemPreview v-if="valid" :content="valid" name="preview" />
-          <template v-else>
-            <h2>Not complete yet</h2>
-            <ul>
-              <li v-for="problem in problems" :key="problem.pointer + problem.message" :class="{ wrong: attempted }">
-                {{ problem.message }}
-              </li>
-            </ul>
-          </template>
-        </template>
+        <ItemPreview
+          v-if="tab === 'view'"
+          :content="valid ?? content"
+          :problems="valid ? [] : problems"
+          name="preview"
+        />
         <template v-else-if="tab === 'facts'">
           <p>
             <span class="label">Lies in</span> {{ where }}
@@ -300,17 +308,17 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
         </template>
         <section v-if="compared" class="compared">
           <h3>{{ compared.source ? 'The source beside mine' : `Now beside ${compared.name}` }}</h3>
-          <CompareItems
+          <CompareTexts
             v-if="compared.source"
-            :before="content"
-            :after="compared.item.content"
+            :before="linesOfItem(content)"
+            :after="linesOfItem(compared.item.content)"
             before-name="mine"
             :after-name="compared.name"
           />
-          <CompareItems
+          <CompareTexts
             v-else
-            :before="compared.item.content"
-            :after="content"
+            :before="linesOfItem(compared.item.content)"
+            :after="linesOfItem(content)"
             :before-name="compared.name"
             after-name="now"
           />
@@ -371,13 +379,6 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
   margin: 0;
   padding: 8px 24px;
   background: var(--secure-wash);
-}
-.conflict {
-  padding: 14px 24px;
-  background: var(--sheet);
-  border-bottom: 3px double var(--rule-strong);
-  max-height: 60vh;
-  overflow: auto;
 }
 .margin-note {
   border-left: 3px solid var(--partial);

@@ -7,17 +7,21 @@ import ItemView from '../../parts/ItemView.vue';
 import PassageView from '../../parts/PassageView.vue';
 import { pointsText } from '../words';
 import { useShownPassage } from './passages';
+import type { Problem } from './problems';
 
 const props = defineProps<{
   content: ItemContent;
   name: string;
   /** Score and key show only once they are asked for: others may be looking at the screen. */
   quiet?: boolean;
+  /** What is still wrong with an item that is being written; it is shown as far as it goes, and not scored. */
+  problems?: readonly Problem[];
 }>();
 const asked = ref(false);
 const passage = useShownPassage(() => props.content.passage);
 const responses = reactive<Responses>({});
 const sitting = computed(() => forSitting(props.content));
+const missing = computed(() => [...new Set(props.problems?.map(({ message }) => message))]);
 const scored = computed(() => scoreItem(props.content, responses));
 const counts = computed(() => props.content.parts.some(({ kind }) => kinds[kind].markedBy === 'machine'));
 
@@ -42,7 +46,13 @@ function again(): void {
     :name="name"
     @answer="(part, response) => (responses[part] = response)"
   />
-  <p v-if="quiet && !asked" class="score"><el-button @click="asked = true">Score my answer</el-button></p>
+  <div v-if="missing.length" class="score">
+    <h2>Not complete yet</h2>
+    <ul>
+      <li v-for="message in missing" :key="message">{{ message }}</li>
+    </ul>
+  </div>
+  <p v-else-if="quiet && !asked" class="score"><el-button @click="asked = true">Score my answer</el-button></p>
   <template v-else>
     <p class="score" role="status">
       <template v-if="counts || scored.most > 0"

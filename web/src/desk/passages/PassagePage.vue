@@ -12,8 +12,11 @@ import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import PassageView from '../../parts/PassageView.vue';
 import { useLibrary } from '../banks/library';
+import SavedMeanwhile from '../compare/SavedMeanwhile.vue';
+import { linesOfPassage } from '../compare/wordDiff';
 import { under, type Problem } from '../items/problems';
 import RichField from '../items/rich/RichField.vue';
+import { useKeptText } from '../keptText';
 import { done } from '../undo';
 import { useWords } from '../words';
 
@@ -26,82 +29,80 @@ const draftKey = `oaken-passage-${passageId ?? 'new'}`;
 const clientKey = crypto.randomUUID();
 
 const read = ref<AnswerOf<typeof api.readPassage> | null>(null);
-const content = ref<PassageContent>({ title: '', body: '', numbering: 'none', easier: '', source: '' });
-const saved = ref(JSON.stringify(content.value));
+const kept = useKeptText<PassageContent>(draftKey, () => read.value?.passage.revisionId ?? 'new');
+const { text: content, changed, recovered, base, take, rebase, recover, startOver, forget, asSent } = kept;
+/** Somebody saved meanwhile: both are shown, and the writer chooses. */
+const other = ref<AnswerOf<typeof api.readPassage> | null>(null);
 const bank = ref<number | null>(null);
 const hasEasier = ref(false);
 const seeEasier = ref(false);
 const busy = ref(false);
 const wrong = ref('');
 const serverProblems = ref<Problem[]>([]);
-const recovered = ref(false);
 
 async function load(): Promise<void> {
-  if (passageId === null) return;
+  if (passageId === null) return take({ title: '', body: '', numbering: 'none', easier: '', source: '' });
   read.value = await call('readPassage', { params: { passageId } });
-  content.value = { ...read.value.content };
-  saved.value = JSON.stringify(content.value);
-  hasEasier.value = content.value.easier !== '';
+  take(read.value.content);
 }
+const showEasier = () => (hasEasier.value = (content.value?.easier ?? '') !== '');
 onMounted(async () => {
   try {
     await Promise.all([library.load(), load()]);
     bank.value =
       read.value?.passage.bankId ?? library.banks.find((own) => own.mine)?.id ?? library.mayChange[0]?.id ?? null;
-    const kept = localStorage.getItem(draftKey);
-    if (kept && kept !== saved.value) {
-      content.value = JSON.parse(kept) as PassageContent;
-      recovered.value = true;
-    }
+    if (recover()) other.value = read.value;
+    showEasier();
   } catch (error) {
     wrong.value = inWords(error);
   }
 });
-const changed = computed(() => {
-  const now = JSON.stringify(content.value);
-  if (now !== saved.value) localStorage.setItem(draftKey, now);
-  else localStorage.removeItem(draftKey);
-  return now !== saved.value;
-});
 const mayEdit = computed(() => read.value === null || read.value.passage.may === 'edit');
+/** An easier version that was unticked is not saved, but stays in the field until then. */
+const whole = computed<PassageContent | null>(
+  () => content.value && { ...content.value, easier: hasEasier.value ? content.value.easier : '' },
+);
+const different = computed(() => changed.value || whole.value?.easier !== content.value?.easier);
 const problems = computed<Problem[]>(() => {
-  const parsed = passageContent.safeParse(content.value);
+  const parsed = passageContent.safeParse(whole.value);
   const own = parsed.success
     ? []
     : parsed.error.issues.map(({ path, message }) => ({ pointer: `/${path.join('/')}`, message }));
   return [...own, ...serverProblems.value];
 });
-const shown = computed(() =>
-  passageForSitting({ ...content.value, easier: hasEasier.value ? content.value.easier : '' }, seeEasier.value),
-);
+const shown = computed(() => whole.value && passageForSitting(whole.value, seeEasier.value));
 
-async function save(): Promise<void> {
-  if (busy.value || bank.value === null) return;
+async function save(basedOn = Number(base.value)): Promise<void> {
+  if (busy.value || bank.value === null || !whole.value) return;
   busy.value = true;
   wrong.value = '';
   serverProblems.value = [];
-  const own = { ...content.value, easier: hasEasier.value ? content.value.easier : '' };
+  const sent = asSent();
+  const own = whole.value;
   try {
     if (passageId === null) {
       const made = await call('makePassage', { body: { clientKey, bank: bank.value, content: own } });
-      localStorage.removeItem(draftKey);
-      saved.value = JSON.stringify(content.value);
+      forget();
+      rebase(sent);
       done('The passage is there. Items can ask about it now.');
       await router.replace(`/passages/${made.id}`);
     } else {
-      const { items } = await call('revisePassage', {
-        params: { passageId },
-        body: { basedOn: read.value!.passage.revisionId, content: own },
-      });
-      localStorage.removeItem(draftKey);
-      recovered.value = false;
-      await load();
+      const { items } = await call('revisePassage', { params: { passageId }, body: { basedOn, content: own } });
+      read.value = await call('readPassage', { params: { passageId } });
+      forget();
+      other.value = null;
+      if (asSent() === sent) take(read.value.content);
+      else rebase(sent);
       done(
         `The passage is saved; ${count(items, 'item')} in banks ${items === 1 ? 'asks' : 'ask'} about the new text. Tests keep the text that they had.`,
       );
     }
   } catch (error) {
-    if (error instanceof Refused && error.problem.errors)
+    if (error instanceof Refused && error.status === 409 && passageId !== null) {
+      const now = await call('readPassage', { params: { passageId } }).catch(() => null);
+      if (now && now.passage.revisionId !== basedOn) other.value = now;
+      else wrong.value = inWords(error);
+    } else if (error instanceof Refused && error.problem.errors)
       serverProblems.value = error.problem.errors.map((one) => ({
         ...one,
         pointer: one.pointer.replace(/^\/content/, ''),
@@ -111,11 +112,18 @@ async function save(): Promise<void> {
     busy.value = false;
   }
 }
+const keepMine = () => save(other.value!.passage.revisionId);
+async function takeTheirs(): Promise<void> {
+  forget();
+  other.value = null;
+  await load();
+  showEasier();
+}
 async function lookBack(revision: number): Promise<void> {
   content.value = {
     ...(await call('readPassage', { params: { passageId: passageId! }, query: { revision } })).content,
   };
-  hasEasier.value = content.value.easier !== '';
+  showEasier();
 }
 const numberingWords: Record<Numbering, string> = {
   none: 'not numbered',
@@ -125,13 +133,24 @@ const numberingWords: Record<Numbering, string> = {
 </script>
 
 <template>
-  <PageHead :title="content.title || 'New passage'" where="Banks · Passages"
+  <PageHead :title="content?.title || 'New passage'" where="Banks · Passages"
     ><RouterLink to="/passages">All passages</RouterLink></PageHead
   >
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <p v-if="recovered" class="notice" role="status">This is what you had typed before; it was not saved yet.</p>
+  <p v-if="recovered" class="notice" role="status">
+    This is what you had typed before; it was not saved yet.
+    <button class="word" @click="(startOver(), showEasier())">Go back to the saved text</button>
+  </p>
   <p v-if="!mayEdit" class="notice">This passage belongs to others; you can use it in items of yours.</p>
-  <FacingPages name="passage" left="Passage" right="As a student sees it" :start="54">
+  <SavedMeanwhile
+    v-if="other && whole"
+    what="passage"
+    :theirs="linesOfPassage(other.content)"
+    :mine="linesOfPassage(whole)"
+    @mine="keepMine"
+    @theirs="takeTheirs"
+  />
+  <FacingPages v-if="content" name="passage" left="Passage" right="As a student sees it" :start="54">
     <template #left>
       <fieldset class="inset plain" :disabled="!mayEdit">
         <label class="field"
@@ -183,19 +202,23 @@ const numberingWords: Record<Numbering, string> = {
     <template #right>
       <div class="inset">
         <label v-if="hasEasier" class="small"><input v-model="seeEasier" type="checkbox" /> the easier version</label>
-        <PassageView :passage="shown" />
+        <PassageView v-if="shown" :passage="shown" />
       </div>
     </template>
   </FacingPages>
   <FootingLine label="Passage">
-    <span>{{ changed ? 'Not saved yet; kept in this browser' : read ? 'As saved' : 'Nothing written yet' }}</span>
+    <span>{{ different ? 'Not saved yet; kept in this browser' : read ? 'As saved' : 'Nothing written yet' }}</span>
     <span v-if="read"
       ><b>{{ count(read.passage.items, 'item') }}</b> {{ read.passage.items === 1 ? 'asks' : 'ask' }} about it</span
     >
     <template #actions>
-      <el-button type="primary" :disabled="!mayEdit || !changed || problems.length > 0" :loading="busy" @click="save">{{
-        passageId === null ? 'Save the passage' : 'Save as revision'
-      }}</el-button>
+      <el-button
+        type="primary"
+        :disabled="!mayEdit || !different || problems.length > 0"
+        :loading="busy"
+        @click="save()"
+        >{{ passageId === null ? 'Save the passage' : 'Save as revision' }}</el-button
+      >
     </template>
   </FootingLine>
 </template>

@@ -26,6 +26,7 @@ const number = ref(0);
 const title = ref('');
 const wrong = ref('');
 const busy = ref(false);
+const older = ref(false);
 const { content, changed, recovered, problems, serverProblems, valid, take, recover, startOver, forget } = useDraft(
   `oaken-draft-${testId}-${entryId}`,
   () => pinned.value?.id ?? 0,
@@ -37,13 +38,13 @@ function show(answer: TestAnswer): void {
   const entry = entries.find(({ id }) => id === entryId);
   number.value = entry ? entries.indexOf(entry) + 1 : 0;
   pinned.value = answer.revisions.find(({ id }) => id === entry?.revisionId) ?? null;
-  if (pinned.value) take(pinned.value.content, {});
+  if (pinned.value) take({ content: pinned.value.content, facts: {} });
   else wrong.value = 'This item is no longer in the test.';
 }
 onMounted(async () => {
   try {
     show(await call('readTest', { params: { testId } }));
-    recover();
+    older.value = recover();
   } catch (error) {
     wrong.value = inWords(error);
   }
@@ -75,7 +76,7 @@ async function save(): Promise<void> {
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <p v-if="recovered" class="recovered" role="status">
-    This is what you had typed before; it was not saved yet.
+    This is what you had typed before; it was not saved yet{{ older ? ', and the item was changed since' : '' }}.
     <button class="word" @click="startOver">Go back to the saved wording</button>
   </p>
   <FacingPages v-if="content" name="edit" left="Wording and key" right="As a student sees it" :start="54">
@@ -84,15 +85,7 @@ async function save(): Promise<void> {
     </template>
     <template #right>
       <div class="inset">
-        <ItemPreview v-if="valid" :content="valid" name="preview" />
-        <template v-else>
-          <h2>Not complete yet</h2>
-          <ul>
-            <li v-for="problem in problems" :key="problem.pointer + problem.message" class="wrong">
-              {{ problem.message }}
-            </li>
-          </ul>
-        </template>
+        <ItemPreview :content="valid ?? content" :problems="valid ? [] : problems" name="preview" />
       </div>
     </template>
   </FacingPages>

@@ -55,11 +55,10 @@ function finish(): void {
         :key="title"
         type="button"
         :title="title"
-        :aria-label="title"
         @mousedown.prevent
         @click="insert(own)"
       >
-        {{ sign }}
+        {{ sign }}<span class="unseen"> {{ title }}</span>
       </button>
     </div>
     <math-field

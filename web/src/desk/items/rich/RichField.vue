@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A field for a wording, with everything that a wording can hold; what is pasted arrives clean. */
+import { BoldIcon, ItalicIcon, ListIcon, ListOrderedIcon, OmegaIcon, QuoteIcon, SquareRadicalIcon, SubscriptIcon, SuperscriptIcon, UnderlineIcon } from '@lucide/vue'; // prettier-ignore
 import Subscript from '@tiptap/extension-subscript';
 import Superscript from '@tiptap/extension-superscript';
 import StarterKit from '@tiptap/starter-kit';
@@ -9,6 +10,7 @@ import { drawFormulas } from '../../../parts/formulas';
 import MediaDialog, { type Medium } from './MediaDialog.vue';
 import { Film, Formula, Gap, Picture, Size, sizes, Sound, tables, Words } from './nodes';
 import { cleanPaste } from './paste';
+import { useReadOnly } from './readonly';
 import { signs } from './signs';
 
 const FormulaDialog = defineAsyncComponent(() => import('./FormulaDialog.vue'));
@@ -26,10 +28,12 @@ const emit = defineEmits<{ place: [id: string] }>();
 
 const bare = (written: string) => (props.small ? written.replace(/^<p>((?:(?!<p>).)*)<\/p>$/s, '$1') : written);
 const box = ref<HTMLElement>();
+const readOnly = useReadOnly();
 
 const editor = useEditor({
   content: html.value,
   injectCSS: false,
+  editable: !readOnly.value,
   extensions: [
     StarterKit.configure({ heading: false, codeBlock: false, horizontalRule: false, link: false, strike: {} }),
     Subscript,
@@ -54,6 +58,7 @@ const editor = useEditor({
   },
   onCreate: () => draw(),
 });
+watch(readOnly, (now) => editor.value?.setEditable(!now));
 watch(html, (next) => {
   const own = editor.value;
   if (own && next !== bare(own.getHTML()) && next !== own.getHTML()) {
@@ -72,14 +77,14 @@ function draw(): void {
 
 const chain = () => editor.value!.chain().focus();
 const marks = [
-  { name: 'bold', sign: 'B', title: 'Bold', run: () => chain().toggleBold().run() },
-  { name: 'italic', sign: 'I', title: 'Italic', run: () => chain().toggleItalic().run() },
-  { name: 'underline', sign: 'U', title: 'Underline', run: () => chain().toggleUnderline().run() },
-  { name: 'subscript', sign: 'x₂', title: 'Subscript', run: () => chain().toggleSubscript().run() },
-  { name: 'superscript', sign: 'x²', title: 'Superscript', run: () => chain().toggleSuperscript().run() },
-  { name: 'bulletList', sign: '•', title: 'List', run: () => chain().toggleBulletList().run() },
-  { name: 'orderedList', sign: '1.', title: 'Numbered list', run: () => chain().toggleOrderedList().run() },
-  { name: 'blockquote', sign: '”', title: 'Quotation', run: () => chain().toggleBlockquote().run() },
+  { name: 'bold', icon: BoldIcon, title: 'Bold', run: () => chain().toggleBold().run() },
+  { name: 'italic', icon: ItalicIcon, title: 'Italic', run: () => chain().toggleItalic().run() },
+  { name: 'underline', icon: UnderlineIcon, title: 'Underline', run: () => chain().toggleUnderline().run() },
+  { name: 'subscript', icon: SubscriptIcon, title: 'Subscript', run: () => chain().toggleSubscript().run() },
+  { name: 'superscript', icon: SuperscriptIcon, title: 'Superscript', run: () => chain().toggleSuperscript().run() },
+  { name: 'bulletList', icon: ListIcon, title: 'List', run: () => chain().toggleBulletList().run() },
+  { name: 'orderedList', icon: ListOrderedIcon, title: 'Numbered list', run: () => chain().toggleOrderedList().run() },
+  { name: 'blockquote', icon: QuoteIcon, title: 'Quotation', run: () => chain().toggleBlockquote().run() },
 ];
 const size = computed({
   get: () => String(editor.value?.getAttributes('size').step ?? ''),
@@ -145,7 +150,7 @@ const more = ref<'signs' | ''>('');
 
 <template>
   <div ref="box" class="richfield" :class="{ slim: small, invalid }">
-    <div class="marks" role="toolbar" :aria-label="`Tools for ${label}`">
+    <div v-if="!readOnly" class="marks" role="toolbar" :aria-label="`Tools for ${label}`">
       <button
         v-for="mark in marks"
         :key="mark.name"
@@ -156,13 +161,15 @@ const more = ref<'signs' | ''>('');
         @mousedown.prevent
         @click="mark.run()"
       >
-        {{ mark.sign }}
+        <component :is="mark.icon" :size="17" aria-hidden="true" />
       </button>
       <select v-model="size" aria-label="Text size" title="Text size">
         <option value="">Size</option>
         <option v-for="(name, step) in sizes" :key="step" :value="step">{{ name }}</option>
       </select>
-      <button type="button" title="Formula" aria-label="Formula" @mousedown.prevent @click="openFormula">ƒ</button>
+      <button type="button" title="Formula" aria-label="Formula" @mousedown.prevent @click="openFormula">
+        <SquareRadicalIcon :size="17" aria-hidden="true" />
+      </button>
       <button
         type="button"
         title="Signs"
@@ -171,7 +178,7 @@ const more = ref<'signs' | ''>('');
         @mousedown.prevent
         @click="more = more ? '' : 'signs'"
       >
-        Ω
+        <OmegaIcon :size="17" aria-hidden="true" />
       </button>
       <button type="button" class="wide" @mousedown.prevent @click="openMedia('picture')">Picture</button>
       <template v-if="!small">
@@ -251,6 +258,11 @@ const more = ref<'signs' | ''>('');
   height: 30px;
   cursor: pointer;
   font-family: var(--serif);
+  color: inherit;
+}
+.richfield .marks button svg {
+  display: block;
+  margin: auto;
 }
 .richfield .marks .wide,
 .richfield .marks select {

@@ -41,9 +41,11 @@ function emphasisFromStyles(body: HTMLElement): void {
 
 /** @returns markup that holds only what a wording can hold; the editor drops the rest by itself */
 export function cleanPaste(html: string): string {
-  const parsed = new DOMParser().parseFromString(html.replace(/<!--[\s\S]*?-->/g, ''), 'text/html');
+  // A style sheet goes before anything is parsed: the page's own policy would complain of it.
+  const bare = html.replace(/<!--[\s\S]*?-->/g, '').replace(/<(style|script|xml)\b[\s\S]*?<\/\1>/gi, '');
+  const parsed = new DOMParser().parseFromString(bare, 'text/html');
   const { body } = parsed;
-  for (const element of Array.from(body.querySelectorAll('style, script, meta, link, title, xml, colgroup, o\\:p')))
+  for (const element of Array.from(body.querySelectorAll('style, script, meta, link, title, colgroup, o\\:p')))
     element.remove();
   listsFromMarks(body);
   emphasisFromStyles(body);

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 /** Two revisions compared word by word; what is the same in both can be folded away. */
-import type { ItemContent } from '@oaken/core/items';
 import { computed, ref } from 'vue';
-import { compare } from './wordDiff';
+import { compare, type Lines } from './wordDiff';
 
-const props = defineProps<{ before: ItemContent; after: ItemContent; beforeName: string; afterName: string }>();
+const props = defineProps<{ before: Lines; after: Lines; beforeName: string; afterName: string }>();
 const all = ref(false);
 const lines = computed(() => compare(props.before, props.after));
 const shown = computed(() => lines.value.filter(({ same }) => all.value || !same));

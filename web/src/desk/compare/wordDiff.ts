@@ -1,5 +1,6 @@
-/** Two revisions of an item side by side, as lines of text that can be compared word by word. */
+/** Two revisions side by side, as named lines of text that can be compared word by word. */
 import { keysInWords, kindOf, kinds, type ItemContent } from '@oaken/core/items';
+import type { PassageContent } from '@oaken/core/passages';
 import { plainText } from '@oaken/core/text';
 import { diffWords } from 'diff';
 
@@ -14,8 +15,10 @@ export interface ComparedLine {
   same: boolean;
 }
 
+export type Lines = ReadonlyMap<string, string>;
+
 /** An item as named lines: what is asked, each choice, what is right. */
-export function linesOf(content: ItemContent): Map<string, string> {
+export function linesOfItem(content: ItemContent): Lines {
   const lines = new Map<string, string>([['Question', plainText(content.stem)]]);
   const keys = keysInWords(content);
   content.parts.forEach((part, at) => {
@@ -33,8 +36,16 @@ export function linesOf(content: ItemContent): Map<string, string> {
   return lines;
 }
 
-export function compare(before: ItemContent, after: ItemContent): ComparedLine[] {
-  const [old, now] = [linesOf(before), linesOf(after)];
+export const linesOfPassage = (own: PassageContent): Lines =>
+  new Map([
+    ['Title', own.title],
+    ['Text', plainText(own.body)],
+    ['Numbers', own.numbering],
+    ['Easier version', plainText(own.easier)],
+    ['Taken from', own.source],
+  ]);
+
+export function compare(old: Lines, now: Lines): ComparedLine[] {
   return [...new Set([...old.keys(), ...now.keys()])].map((name) => {
     const pieces = diffWords(old.get(name) ?? '', now.get(name) ?? '').map(({ value, added, removed }): Piece => ({
       text: value,

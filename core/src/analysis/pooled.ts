@@ -1,0 +1,35 @@
+import { figure, isZero, noFigure, reasons, type Figure } from './figure';
+
+/** Sums over the students of one sitting: x their share of the points on the item, y on everything else. */
+export interface PairSums {
+  n: number;
+  x: number;
+  y: number;
+  xx: number;
+  yy: number;
+  xy: number;
+}
+
+/**
+ * Correlation of an item with the rest of its tests over several sittings, each taken around its own means, so that a
+ * strong class with an easy test beside a weak class with a hard one neither feigns nor hides that the item separates.
+ * (The pooled within-group correlation; common practice, no source.)
+ * @returns -1 to 1, or the reason why there is none
+ */
+export function pooledCorrelation(sittings: readonly PairSums[]): Figure {
+  let [n, x, y, xy, scaleX, scaleY] = [0, 0, 0, 0, 0, 0];
+  for (const own of sittings) {
+    // One student alone says nothing about who earns more.
+    if (own.n < 2) continue;
+    n += own.n;
+    x += own.xx - (own.x * own.x) / own.n;
+    y += own.yy - (own.y * own.y) / own.n;
+    xy += own.xy - (own.x * own.y) / own.n;
+    scaleX += own.xx;
+    scaleY += own.yy;
+  }
+  if (n === 0) return noFigure(reasons.oneStudent);
+  if (isZero(x, scaleX)) return noFigure(reasons.sameOnItem);
+  if (isZero(y, scaleY)) return noFigure(reasons.sameOnRest);
+  return figure(Math.max(-1, Math.min(1, xy / Math.sqrt(x * y))));
+}

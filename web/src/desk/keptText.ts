@@ -1,0 +1,65 @@
+/** What is being written, kept in this browser until the server has it: a crash or a closed tab loses nothing. */
+import { computed, ref, watch, type Ref } from 'vue';
+
+const asText = (own: unknown) => JSON.stringify(own);
+/** A copy that holds only what JSON can say, as the server gets it. */
+export const plain = <T>(own: T): T => JSON.parse(asText(own)) as T;
+
+/**
+ * @param key under which this browser keeps unsaved text
+ * @param basedOn what the server has now
+ */
+export function useKeptText<Text>(key: string, basedOn: () => string | number) {
+  const text = ref<Text | null>(null) as Ref<Text | null>;
+  const saved = ref('');
+  const recovered = ref(false);
+  /** What the text in hand was written over; after a crash this may be older than what the server has. */
+  const base = ref<string | number>('');
+  // Read before the first watcher runs: taking the server's text over counts as “nothing unsaved”.
+  const kept = localStorage.getItem(key);
+  const changed = computed(() => text.value !== null && asText(text.value) !== saved.value);
+
+  /** Starts from what the server has. */
+  function take(own: Text): void {
+    text.value = plain(own);
+    saved.value = asText(own);
+    base.value = basedOn();
+    recovered.value = false;
+  }
+  /** What was sent is saved; what was typed since stays and counts as not saved. */
+  function rebase(sent: string): void {
+    saved.value = sent;
+    base.value = basedOn();
+    recovered.value = false;
+  }
+  /**
+   * Gives back what was not saved when a browser ended.
+   * @returns whether somebody saved meanwhile, so that the text stands over an older one
+   */
+  function recover(): boolean {
+    if (!kept) return false;
+    try {
+      const draft = JSON.parse(kept) as { basedOn: string | number; text: Text };
+      if (!draft.text || asText(draft.text) === saved.value) return false;
+      text.value = draft.text;
+      base.value = draft.basedOn;
+      recovered.value = true;
+      return draft.basedOn !== basedOn();
+    } catch {
+      localStorage.removeItem(key);
+      return false;
+    }
+  }
+  const startOver = () => take(JSON.parse(saved.value) as Text);
+  const forget = () => localStorage.removeItem(key);
+
+  watch(
+    text,
+    () => {
+      if (changed.value) localStorage.setItem(key, asText({ basedOn: base.value, text: text.value }));
+      else forget();
+    },
+    { deep: true },
+  );
+  return { text, changed, recovered, base, take, rebase, recover, startOver, forget, asSent: () => asText(text.value) };
+}
