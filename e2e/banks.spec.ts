@@ -227,9 +227,29 @@ test('folders by keyboard, copies, where used, retiring and bringing back', asyn
   await expect(rows().first()).toContainText('My bank');
   await page.getByRole('button', { name: 'Let all go' }).click();
 
+  // The mouse takes the copy to another folder; where it came from is one press away.
+  await page.getByRole('button', { name: 'More about My bank' }).press('Enter');
+  await page.getByRole('button', { name: 'New folder', exact: true }).press('Enter');
+  await naming.fill('Unit two');
+  await naming.press('Enter');
+  await rows()
+    .first()
+    .dragTo(page.getByRole('button', { name: /^Unit two/ }));
+  await expect(page.getByText('The item is in Unit two.')).toBeVisible();
+  await expect(rows()).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(rows()).toHaveCount(1);
+
   await page.goto('/banks?words=notebooks');
   const original = rows().filter({ hasText: 'Brindlemere bank' });
   await original.getByRole('checkbox').check();
+  await page.getByRole('button', { name: 'Copy', exact: true }).click();
+  await expect(page.getByRole('dialog').getByText('1 of them is almost the same as one that is there already:')).toBeVisible(); // prettier-ignore
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Move', exact: true }).click();
+  await expect(page.getByRole('dialog', { name: 'Move 1 item' })).toContainText('Ratios and unit rates');
+  await accessible('moving');
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Retire', exact: true }).click();
   const retiring = page.getByRole('dialog', { name: 'Retire 1 item' });
   await expect(retiring).toContainText('Ratios and unit rates');

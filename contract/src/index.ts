@@ -44,6 +44,7 @@ export const api = {
   labelItems: banks.labelItems,
   readUses: banks.readUses,
   findNear: banks.findNear,
+  findNearOf: banks.findNearOf,
   readItem: banks.readItem,
   readRevision: banks.readRevision,
   reviseItem: banks.reviseItem,

@@ -256,6 +256,13 @@ test('near copies are named, across all banks that can be read and no others', a
   expect((await near(holloway)).near[0]).toMatchObject({ item: { id } });
   expect((await near(holloway, id)).near).toEqual([]);
   expect((await near(lindqvist)).near).toEqual([]);
+
+  // The same before copying: an item is no near copy of itself, nor of another that is copied along.
+  const nearOf = async (items: number[]) => (await holloway.ok('POST', '/api/items/near-of', { items })).near.map(({ of, item }: any) => [of, item.id]); // prettier-ignore
+  expect(await nearOf([id])).toEqual([]);
+  const [twin] = (await holloway.ok('POST', '/api/items/copy', { items: [id], bank: myBank, folder: null })).items;
+  expect(await nearOf([id])).toEqual([[id, twin]]);
+  expect(await nearOf([id, twin])).toEqual([]);
 });
 
 test('searches are kept under a name, each for its owner', async () => {

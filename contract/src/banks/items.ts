@@ -167,3 +167,12 @@ export const findNear = endpoint({
   body: z.object({ content: itemContent, but: id.nullable().default(null) }),
   answer: z.object({ near: z.array(z.object({ item: itemRow, likeness: z.number() })) }),
 });
+
+export const findNearOf = endpoint({
+  method: 'POST',
+  path: '/api/items/near-of',
+  who: 'teacher',
+  does: 'Finds, for items that are to be copied, others with almost the same words in the banks that I may read; looks at the first 100.',
+  body: z.object({ items: several }),
+  answer: z.object({ near: z.array(z.object({ of: id, item: itemRow })) }),
+});

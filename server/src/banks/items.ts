@@ -304,3 +304,18 @@ export async function findNear(context: Context, me: SignedIn, content: ItemCont
   const likeness = new Map(near.map((own) => [own.id, own.likeness]));
   return { near: items.map((item) => ({ item, likeness: likeness.get(item.id)! })) };
 }
+
+/** Each item at its closest; those that are asked about are not near copies of one another here. */
+export async function findNearOf(context: Context, me: SignedIn, asked: number[]) {
+  const banks = await readableBanks(context, me);
+  const among = new Set(asked);
+  const pairs: { of: number; id: number }[] = [];
+  for (const item of await readItems(context.database, me, asked.slice(0, 100))) {
+    const { words, choiceWords } = describeItem(item.content);
+    const near = await context.finder.near(`${words} ${choiceWords}`, banks, item.id);
+    const closest = near.find(({ id }) => !among.has(id));
+    if (closest) pairs.push({ of: item.id, id: closest.id });
+  }
+  const items = new Map((await readItems(context.database, me, pairs.map(({ id }) => id))).map((item) => [item.id, item])); // prettier-ignore
+  return { near: pairs.flatMap(({ of, id }) => (items.has(id) ? [{ of, item: items.get(id)! }] : [])) };
+}

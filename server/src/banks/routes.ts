@@ -41,6 +41,7 @@ export function bankRoutes(bind: Bind, context: Context): void {
     const readable = await readItems(database, me, body.items, 'TRUE');
     return readable.length === 0 ? { uses: [], hiddenUses: 0 } : usesOf(database, me, readable.map(({ id }) => id)); // prettier-ignore
   });
+  bind(api.findNearOf, ({ me, body }) => items.findNearOf(context, me, body.items));
   bind(api.findNear, ({ me, body }) => items.findNear(context, me, body.content, body.but));
   bind(api.readItem, ({ me, params }) => items.readItem(context, me, params.itemId));
   bind(api.readRevision, ({ me, params }) => items.readRevision(context, me, params.revisionId));

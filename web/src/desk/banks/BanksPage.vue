@@ -16,9 +16,11 @@ import BankIndex from './BankIndex.vue';
 import ItemList from './ItemList.vue';
 import LabelDialog from './LabelDialog.vue';
 import { useLibrary } from './library';
+import NearCopies from './NearCopies.vue';
 import PickedDialog from './PickedDialog.vue';
 import PlaceDialog, { type Place } from './PlaceDialog.vue';
 import RetireDialog from './RetireDialog.vue';
+import UsedIn from './UsedIn.vue';
 import { asQuery, useSearch } from './useSearch';
 
 const route = useRoute();
@@ -168,7 +170,8 @@ async function afterRetiring(): Promise<void> {
     note="Copies are yours to change. Each remembers where it came from."
     :start="search.filters"
     @done="place($event, 'copy')"
-  />
+    ><NearCopies :items="ids"
+  /></PlaceDialog>
   <PlaceDialog
     v-model="move"
     :title="`Move ${count(picked.size, 'item')}`"
@@ -176,7 +179,8 @@ async function afterRetiring(): Promise<void> {
     note="Tests, assignments and results are not touched."
     :start="search.filters"
     @done="place($event, 'move')"
-  />
+    ><UsedIn :items="ids"
+  /></PlaceDialog>
   <LabelDialog v-model="label" :items="ids" @changed="refresh" />
   <RetireDialog v-model="retire" :items="ids" @changed="afterRetiring" />
   <PickedDialog v-model="seen" :items="ids" @let-go="(item) => pick(item)" />

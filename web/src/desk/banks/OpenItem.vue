@@ -8,6 +8,7 @@ import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import RichText from '../../parts/RichText.vue';
 import ItemPreview from '../items/ItemPreview.vue';
+import UsesList from '../items/UsesList.vue';
 import { decimal, minutesOf, percent, useWords } from '../words';
 
 const props = defineProps<{ item: ItemRow }>();
@@ -86,21 +87,7 @@ watch(tab, async (now) => {
     <div v-else-if="tab === 'uses'" class="sheet">
       <p v-if="wrong" class="wrong">{{ wrong }}</p>
       <p v-else-if="!more" class="faded">Looking …</p>
-      <p v-else-if="more.uses.length + more.hiddenUses === 0" class="faded">It is in no test yet.</p>
-      <ul v-else>
-        <li v-for="use in more.uses" :key="use.testId">
-          <RouterLink v-if="use.mine" :to="`/tests/${use.testId}`">{{ use.title }}</RouterLink><span v-else>{{
-            use.title
-          }}</span>
-          <span class="faded">
-            by {{ use.mine ? 'me' : use.owner
-            }}<template v-for="given in use.given" :key="given.class + given.opensAt"
-              >; {{ given.class }}, {{ words.time(given.opensAt) }}</template
-            ></span
-          >
-        </li>
-        <li v-if="more.hiddenUses" class="faded">and in {{ count(more.hiddenUses, 'test') }} of other schools</li>
-      </ul>
+      <UsesList v-else :uses="more.uses" :hidden="more.hiddenUses" />
     </div>
     <div v-else class="sheet">
       <p v-if="wrong" class="wrong">{{ wrong }}</p>

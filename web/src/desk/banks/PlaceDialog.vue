@@ -55,6 +55,7 @@ function finish(): void {
 <template>
   <el-dialog v-model="open" :title="title" width="520px" append-to-body>
     <p v-if="note" class="faded">{{ note }}</p>
+    <slot v-if="open" />
     <ul class="places" aria-label="Banks and folders">
       <template v-for="bank in library.mayChange" :key="bank.id">
         <li>

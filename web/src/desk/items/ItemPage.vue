@@ -25,6 +25,7 @@ import ItemEditor from './ItemEditor.vue';
 import ItemPreview from './ItemPreview.vue';
 import { under } from './problems';
 import { readOnlyKey } from './rich/readonly';
+import UsesList from './UsesList.vue';
 import { useDraft } from './useDraft';
 
 type Read = AnswerOf<typeof api.readItem>;
@@ -266,21 +267,7 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
           <FactsEditor v-model="facts" :problems="factProblems" />
         </template>
         <template v-else-if="tab === 'uses'">
-          <p v-if="usedIn === 0" class="faded">It is in no test yet.</p>
-          <ul v-else>
-            <li v-for="use in read?.uses" :key="use.testId">
-              <RouterLink v-if="use.mine" :to="`/tests/${use.testId}`">{{ use.title }}</RouterLink><span v-else>{{
-                use.title
-              }}</span>
-              <span class="faded">
-                by {{ use.mine ? 'me' : use.owner
-                }}<template v-for="given in use.given" :key="given.class + given.opensAt"
-                  >; {{ given.class }}, {{ words.time(given.opensAt) }}</template
-                ></span
-              >
-            </li>
-            <li v-if="read?.hiddenUses" class="faded">and in {{ count(read.hiddenUses, 'test') }} of other schools</li>
-          </ul>
+          <UsesList :uses="read?.uses ?? []" :hidden="read?.hiddenUses ?? 0" />
           <template v-if="read?.copies.length">
             <h3>Copies</h3>
             <ul>

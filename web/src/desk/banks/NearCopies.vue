@@ -1,0 +1,44 @@
+<script setup lang="ts">
+/** Says before items are copied which of them I can already see almost word for word elsewhere. */
+import type { AnswerOf, api } from '@oaken/contract';
+import { count } from '@oaken/core/text';
+import { onMounted, ref } from 'vue';
+import { call } from '../../client/call';
+import { stemLine } from '../words';
+
+const props = defineProps<{ items: number[] }>();
+const near = ref<AnswerOf<typeof api.findNearOf>['near']>([]);
+// A hint only: without it the copy can be made all the same.
+onMounted(async () => {
+  near.value = (await call('findNearOf', { body: { items: props.items } }).catch(() => ({ near: [] }))).near;
+});
+</script>
+
+<template>
+  <div v-if="near.length" class="near" role="status">
+    <p>
+      <b>{{ count(near.length, 'of them is', 'of them are') }} almost the same as one that is there already:</b>
+    </p>
+    <ul>
+      <li v-for="own in near" :key="own.of">
+        <RouterLink :to="`/items/${own.item.id}`" target="_blank">{{ stemLine(own.item.content.stem, 70) }}</RouterLink>
+        {{ ' ' }}<span class="faded">({{ own.item.bank }})</span>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.near {
+  border-left: 3px solid var(--partial);
+  background: var(--wash);
+  padding: 8px 12px;
+  margin-bottom: 12px;
+  max-height: 160px;
+  overflow: auto;
+}
+.near p,
+.near ul {
+  margin: 0;
+}
+</style>
