@@ -1,6 +1,7 @@
 export interface Measured {
   name: string;
   value: number;
+  median?: number;
   unit: string;
   floor?: number;
   /** Value over floor, or over the limit that the figure has to hold. */

@@ -98,8 +98,10 @@ async function main(): Promise<void> {
     report({ name: 'search: index of 100,000 items filled', value: performance.now() - filled, unit: 'ms' });
     const ours: number[] = [];
     const floors: number[] = [];
-    for (const own of await cases()) {
-      await timed(5, () => ask(own.query));
+    const list = await cases();
+    // A server that has answered for a while, as a school's has: its code is compiled, and the filling is long over.
+    for (let round = 0; round < 20; round++) for (const { query } of list) await ask(query);
+    for (const own of list) {
       const mine: number[] = [];
       const floor: number[] = [];
       // Turn and turn about, so that what else the machine does falls on both.
@@ -111,6 +113,7 @@ async function main(): Promise<void> {
       report({
         name: `search: ${own.name}, p95`,
         value: p95,
+        median: Number(percentile(mine, 0.5).toPrecision(4)),
         unit: 'ms',
         floor: percentile(floor, 0.95),
         holds: p95 <= limit,
@@ -125,6 +128,7 @@ async function main(): Promise<void> {
     report({
       name: 'search with three filters, p95',
       value: p95,
+      median: Number(percentile(ours, 0.5).toPrecision(4)),
       unit: 'ms',
       floor,
       holds: p95 <= limit && p95 <= 1.5 * floor,

@@ -1,5 +1,5 @@
 /** One typed value a slot, growing by doubling, so that a pass over 100,000 items stays in a few cache-friendly arrays. */
-type Typed = Int32Array | Float64Array | Uint8Array | Uint16Array;
+type Typed = Int32Array | Uint32Array | Float64Array | Uint8Array | Uint16Array;
 
 export class Column<T extends Typed> {
   constructor(private values: T) {}
@@ -22,6 +22,29 @@ export class Column<T extends Typed> {
 export const ints = () => new Column(new Int32Array(1024));
 export const doubles = () => new Column(new Float64Array(1024));
 export const bytes = () => new Column(new Uint8Array(1024));
+
+/**
+ * Arrays for one answer that the next answer uses again: a search that leaves nothing behind gives the collector nothing
+ * to do. Each call has to be done with them before the next one begins.
+ */
+export class Scratch {
+  private readonly held = new Map<string, Typed>();
+
+  /** At least `length` zeros, or with `as` 'left' whatever was left in them. */
+  take<T extends Typed>(
+    name: string,
+    Kind: new (length: number) => T,
+    length: number,
+    as: 'zeros' | 'left' = 'zeros',
+  ): T {
+    let own = this.held.get(name) as T | undefined;
+    if (!own || own.length < length) {
+      own = new Kind(Math.max(1024, Math.ceil(length * 1.25)));
+      this.held.set(name, own);
+    } else if (as === 'zeros') own.fill(0, 0, length);
+    return own;
+  }
+}
 
 /** Small numbers for names, so that they fit a column. */
 export class Names<T extends string | number = string> {
@@ -68,5 +91,24 @@ export class Lists {
   /** Where the lists start and what they hold, for a pass over many slots. */
   get all() {
     return { starts: this.starts.all, values: this.values.all };
+  }
+}
+
+/** A growing list of whole numbers. */
+export class Ints {
+  private values = new Int32Array(16);
+  private length = 0;
+
+  push(value: number): void {
+    if (this.length === this.values.length) {
+      const larger = new Int32Array(this.length * 2);
+      larger.set(this.values);
+      this.values = larger;
+    }
+    this.values[this.length++] = value;
+  }
+
+  get all(): Int32Array {
+    return this.values.subarray(0, this.length);
   }
 }

@@ -1,6 +1,6 @@
 /** What an item is counted under, one column a filter, and the counts beside each filter's choices. */
 import { markers, media, mediaBits, partKinds } from '../items';
-import { bytes, ints, Lists, Names, type Column } from './columns';
+import { bytes, Ints, ints, Lists, Names, Scratch, type Column } from './columns';
 import { bandOf, difficultyBands, separationBands, usesBands } from './findable';
 import type { Band, FindableItem } from './findable';
 import type { Counts, Filters } from './question';
@@ -15,7 +15,6 @@ export const bit = {
 const none = 255;
 const mostTags = 40;
 const gradeBits = Array.from({ length: 31 }, (_, grade) => 1 << grade);
-const mediaMasks = media.map((own) => mediaBits[own]);
 
 export class Facets {
   private standards = new Tree([]);
@@ -41,9 +40,11 @@ export class Facets {
   private readonly uses = bytes();
   /** Numbers of an item's standards and of all above them. */
   private readonly above = new Lists();
+  /** For the number of a standard the slots below it. */
+  private below: Ints[] = [];
   private readonly tags = new Lists();
-  private gradesSeen = 0;
   private editedAt: number[] = [];
+  private readonly scratch = new Scratch();
 
   setStandards(list: readonly { id: number; parentId: number | null; framework: number }[]): void {
     this.standards = new Tree(list);
@@ -68,7 +69,6 @@ export class Facets {
     this.difficulty.set(slot, item.facility === null ? none : bandOf(difficultyBands, item.facility));
     this.separation.set(slot, item.separation === null ? none : bandOf(separationBands, item.separation));
     this.uses.set(slot, bandOf(usesBands, item.uses));
-    this.gradesSeen |= this.grades.all[slot]!;
     this.tags.push(item.tags.map((tag) => this.tagNames.number(tag)));
     this.editedAt[slot] = item.editedAt;
     this.place(slot, item.standards);
@@ -77,25 +77,30 @@ export class Facets {
   /** Finds all items' places anew, after the tree has changed. */
   placeAll(items: readonly FindableItem[]): void {
     this.above.clear();
+    this.below = [];
     items.forEach((item, slot) => this.place(slot, item.standards));
   }
 
   private place(slot: number, standards: readonly number[]): void {
     const above = this.standards.withAbove(standards);
     this.above.push(above);
+    for (const own of above) (this.below[own] ??= new Ints()).push(slot);
     this.frameworks.set(slot, above.reduce((mask, own) => mask | (1 << this.frameworkOf[own]!), 0)); // prettier-ignore
   }
 
   clear(): void {
     this.above.clear();
+    this.below = [];
     this.tags.clear();
     this.editedAt = [];
   }
 
-  /** Slots of the items under any of these standards. */
-  *under(standards: ReadonlySet<number>, slots: number): Generator<number> {
-    const numbers = [...standards].map((own) => this.standards.number(own));
-    for (let slot = 0; slot < slots; slot++) if (numbers.some((own) => this.above.includes(slot, own))) yield slot;
+  /** Slots of the items under any of these standards, each once. */
+  *under(standards: ReadonlySet<number>): Generator<number> {
+    const seen = new Set<number>();
+    for (const own of standards)
+      for (const slot of this.below[this.standards.number(own)]?.all ?? [])
+        if (standards.size === 1 || (!seen.has(slot) && seen.add(slot))) yield slot;
   }
 
   /** Whether an item lies in one of these banks. */
@@ -106,11 +111,14 @@ export class Facets {
     return (slot) => may[column[slot]! + 1] === 1;
   }
 
-  /** For each slot the bits of the filters that it fails. */
-  failures(q: Filters, slots: number): Uint32Array {
-    const fails = new Uint32Array(slots);
+  /** Adds to `fails` for each slot the bits of the filters that it fails. */
+  failures(q: Filters, slots: number, fails: Uint32Array): void {
+    /** For what is dear to look up: an item that fails two filters already is counted nowhere, whatever else it fails. */
     const refuse = (own: number, keeps: (slot: number) => boolean) => {
-      for (let slot = 0; slot < slots; slot++) if (!keeps(slot)) fails[slot]! |= own;
+      for (let slot = 0; slot < slots; slot++) {
+        const failed = fails[slot]!;
+        if ((failed & (failed - 1)) === 0 && !keeps(slot)) fails[slot] = failed | own;
+      }
     };
     const equal = (own: number, column: Column<Uint8Array> | Column<Int32Array>, wanted: number) => {
       const values = column.all;
@@ -123,10 +131,6 @@ export class Facets {
     const band = (list: readonly Band[], wanted: string) => list.findIndex(({ id }) => id === wanted);
 
     if (q.framework !== undefined) meets(bit.framework, this.frameworks, 1 << this.frameworkNames.find(q.framework));
-    if (q.standard !== undefined) {
-      const wanted = this.standards.number(q.standard);
-      refuse(bit.standard, (slot) => this.above.includes(slot, wanted));
-    }
     if (q.grades?.length) meets(bit.grades, this.grades, q.grades.reduce((mask, grade) => mask | gradeBits[grade]!, 0)); // prettier-ignore
     if (q.subject !== undefined) equal(bit.subject, this.subject, this.subjects.find(q.subject));
     if (q.kind !== undefined) equal(bit.kind, this.kind, partKinds.indexOf(q.kind));
@@ -141,18 +145,22 @@ export class Facets {
       const folder = this.folder.all;
       refuse(bit.folder, (slot) => inside.has(folder[slot]!));
     }
+    if (q.difficulty !== undefined) equal(bit.difficulty, this.difficulty, band(difficultyBands, q.difficulty));
+    if (q.separation !== undefined) equal(bit.separation, this.separation, band(separationBands, q.separation));
+    if (q.uses !== undefined) equal(bit.uses, this.uses, band(usesBands, q.uses));
+    if (q.standard !== undefined) {
+      const inside = this.scratch.take('inside', Uint8Array, slots);
+      for (const slot of this.below[this.standards.number(q.standard)]?.all ?? []) inside[slot] = 1;
+      for (let slot = 0; slot < slots; slot++) if (inside[slot] === 0) fails[slot]! |= bit.standard;
+    }
     if (q.tag !== undefined) {
       const wanted = this.tagNames.find(q.tag);
       refuse(bit.tag, (slot) => this.tags.includes(slot, wanted));
     }
-    if (q.difficulty !== undefined) equal(bit.difficulty, this.difficulty, band(difficultyBands, q.difficulty));
-    if (q.separation !== undefined) equal(bit.separation, this.separation, band(separationBands, q.separation));
-    if (q.uses !== undefined) equal(bit.uses, this.uses, band(usesBands, q.uses));
     if (q.editedSince !== undefined) {
       const since = q.editedSince;
       refuse(bit.editedSince, (slot) => this.editedAt[slot]! >= since);
     }
-    return fails;
   }
 
   /**
@@ -161,7 +169,7 @@ export class Facets {
    * @param passing items that pass every filter
    * @param failing for a filter's bit, the items that fail it and no other
    */
-  counts(passing: Int32Array, failing: ReadonlyMap<number, number[]>): Counts {
+  counts(passing: Int32Array, failing: ReadonlyMap<number, ArrayLike<number>>): Counts {
     const each = (own: number, see: (slots: ArrayLike<number>) => void) => {
       see(passing);
       const others = failing.get(own);
@@ -178,14 +186,13 @@ export class Facets {
       });
       return counts;
     };
-    const tallyBits = (own: number, column: Column<Uint8Array> | Column<Int32Array>, masks: readonly number[]) => {
-      const counts = new Uint32Array(masks.length);
+    /** Counts for each bit of a mask. */
+    const tallyBits = (own: number, column: Column<Uint8Array> | Column<Int32Array>) => {
+      const counts = new Uint32Array(32);
       const values = column.all;
       each(own, (slots) => {
-        for (let at = 0; at < slots.length; at++) {
-          const value = values[slots[at]!]!;
-          for (let k = 0; value !== 0 && k < masks.length; k++) if (value & masks[k]!) counts[k]!++;
-        }
+        for (let at = 0; at < slots.length; at++)
+          for (let left = values[slots[at]!]!; left !== 0; left &= left - 1) counts[31 - Math.clz32(left & -left)]!++;
       });
       return counts;
     };
@@ -203,21 +210,17 @@ export class Facets {
     const bands = (own: number, column: Column<Uint8Array>, list: readonly Band[]) =>
       named(tally(own, column, list.length), list.map(({ id }) => id)); // prettier-ignore
 
-    const grades = [...gradeBits.keys()].filter((grade) => this.gradesSeen & gradeBits[grade]!);
     const perFolder = named(tally(bit.folder, this.folder, this.folderNames.list.length), this.folderNames.list);
     const tags = named(tallyLists(bit.tag, this.tags, this.tagNames.list.length), this.tagNames.list);
     return {
-      frameworks: named(
-        tallyBits(bit.framework, this.frameworks, this.frameworkNames.list.map((_, at) => 1 << at)),
-        this.frameworkNames.list,
-      ), // prettier-ignore
+      frameworks: named(tallyBits(bit.framework, this.frameworks), this.frameworkNames.list),
       standards: named(tallyLists(bit.standard, this.above, this.standards.size), this.standards.ids),
-      grades: named(tallyBits(bit.grades, this.grades, grades.map((own) => gradeBits[own]!)), grades), // prettier-ignore
+      grades: named(tallyBits(bit.grades, this.grades), [...gradeBits.keys()]),
       subjects: named(tally(bit.subject, this.subject, this.subjects.list.length), this.subjects.list),
       kinds: named(tally(bit.kind, this.kind, partKinds.length), partKinds),
       depths: named(tally(bit.depth, this.depth, 5), [0, 1, 2, 3, 4]),
       markedBy: named(tally(bit.markedBy, this.markedBy, markers.length), markers),
-      media: named(tallyBits(bit.has, this.media, mediaMasks), media),
+      media: named(tallyBits(bit.has, this.media), media),
       passage: named(tally(bit.passage, this.passage, 2), [false, true]),
       banks: named(tally(bit.bank, this.bank, this.banks.list.length), this.banks.list),
       folders: [...this.folders.summedUp(new Map(perFolder))],

@@ -2,7 +2,7 @@
  * All items of all banks, in memory, answering every kind of search in one pass. Each filter has a bit; an item that
  * fails only one filter is what the counts beside that filter's choices show.
  */
-import { doubles, ints, bytes } from './columns';
+import { bytes, doubles, ints, Scratch } from './columns';
 import { Facets } from './facets';
 import type { FindableItem } from './findable';
 import { match } from './matching';
@@ -34,6 +34,7 @@ export class ItemIndex {
   private codes = new Codes([]);
   private items: FindableItem[] = [];
   private readonly facets = new Facets();
+  private readonly scratch = new Scratch();
   private readonly id = ints();
   /** 0 once the slot's item was changed or taken out. */
   private readonly live = bytes();
@@ -121,39 +122,43 @@ export class ItemIndex {
     const words = match(question.words ?? '', {
       vocabulary: this.vocabulary,
       codes: this.codes,
-      under: (standards) => this.facets.under(standards, slots),
+      under: (standards) => this.facets.under(standards),
       lengths: this.lengths.all,
       slots,
       averageLength: Math.max(1, this.wordTotal / Math.max(1, slots)),
+      scratch: this.scratch,
     });
     const mayRead = this.facets.readable(question.banks);
     const without = new Set(question.without);
-    const fails = this.facets.failures(question, slots);
+    const scores = words?.scores ?? null;
+    const fails = this.scratch.take('fails', Uint32Array, slots);
     const live = this.live.all;
     const id = this.id.all;
-    const passes = new Uint8Array(slots);
-    const passing = new Int32Array(slots);
-    const failing = new Map<number, number[]>();
-    let total = 0;
+    for (let slot = 0; slot < slots; slot++) {
+      const out =
+        !live[slot] || !mayRead(slot) || (scores !== null && scores[slot] === 0) || (without.size > 0 && without.has(id[slot]!)); // prettier-ignore
+      // What nobody asked for fails more than one filter, so no filter has to look at it.
+      if (out) fails[slot] = ~0;
+    }
+    this.facets.failures(question, slots, fails);
+    const passes = this.scratch.take('passes', Uint8Array, slots);
+    const passing = this.scratch.take('passing', Int32Array, slots, 'left');
+    // Items that fail one filter only, from the end of the same array: no item stands in both.
+    let [total, first] = [0, slots];
     for (let slot = 0; slot < slots; slot++) {
       const failed = fails[slot]!;
       // An item that fails two filters is counted nowhere.
-      if ((failed & (failed - 1)) !== 0 || !live[slot] || !mayRead(slot)) continue;
-      if (words && words.scores[slot] === 0) continue;
-      if (without.size > 0 && without.has(id[slot]!)) continue;
+      if ((failed & (failed - 1)) !== 0) continue;
       if (failed === 0) {
         passes[slot] = 1;
         passing[total++] = slot;
-        continue;
-      }
-      const others = failing.get(failed);
-      if (others) others.push(slot);
-      else failing.set(failed, [slot]);
+      } else passing[--first] = slot;
     }
+    const failing = () => byFailure(passing.subarray(first, slots), fails, this.scratch.take('failing', Int32Array, slots, 'left')); // prettier-ignore
     return {
       total,
-      ids: this.page(question, passes, words?.scores ?? null).map((slot) => id[slot]!),
-      counts: question.counted === false ? null : this.facets.counts(passing.subarray(0, total), failing),
+      ids: this.page(question, passes.subarray(0, slots), scores).map((slot) => id[slot]!),
+      counts: question.counted === false ? null : this.facets.counts(passing.subarray(0, total), failing()),
       matched: words?.matched ?? [],
       mended: words?.mended ?? [],
     };
@@ -242,6 +247,19 @@ export class ItemIndex {
     this.orders.set(order, merged);
     return merged;
   }
+}
+
+/** Slots that fail one filter, parted into one run for each filter's bit. */
+function byFailure(slots: Int32Array, fails: Uint32Array, room: Int32Array): Map<number, Int32Array> {
+  const ends = new Uint32Array(33);
+  for (let at = 0; at < slots.length; at++) ends[32 - Math.clz32(fails[slots[at]!]!)]!++;
+  for (let own = 1; own < ends.length; own++) ends[own]! += ends[own - 1]!;
+  const starts = ends.slice();
+  for (let at = 0; at < slots.length; at++) room[--starts[32 - Math.clz32(fails[slots[at]!]!)]!] = slots[at]!;
+  const runs = new Map<number, Int32Array>();
+  for (let own = 0; own < 32; own++)
+    if (starts[own + 1]! < ends[own + 1]!) runs.set(2 ** own, room.subarray(starts[own + 1], ends[own + 1]));
+  return runs;
 }
 
 /** The `most` passing slots with the best scores, best first; equal scores keep the order of `whole`. */

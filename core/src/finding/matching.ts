@@ -1,9 +1,10 @@
 /** Which items hold the words that were typed, and how well. */
+import type { Scratch } from './columns';
 import type { Candidate, Vocabulary } from './vocabulary';
 import { wordsOf, type Codes } from './words';
 
 export interface Match {
-  /** For each slot: 0 when it does not match, else how well it does. */
+  /** For each slot: 0 when it does not match, else how well it does; until the next search. */
   scores: Float64Array;
   matched: string[];
   mended: { typed: string; taken: string[] }[];
@@ -17,6 +18,7 @@ export interface Searchable {
   lengths: Int32Array;
   slots: number;
   averageLength: number;
+  scratch: Scratch;
 }
 
 const mostWords = 12;
@@ -32,8 +34,8 @@ export function match(typed: string, index: Searchable): Match | null {
   const words = wordsOf(typed).slice(0, mostWords);
   if (words.length === 0) return null;
   const { standards, rest } = index.codes.split(words);
-  const scores = new Float64Array(index.slots);
-  const hits = new Uint8Array(index.slots);
+  const scores = index.scratch.take('scores', Float64Array, index.slots);
+  const hits = index.scratch.take('hits', Uint8Array, index.slots);
   const matched = new Set<string>();
   const mended: Match['mended'] = [];
   let turn = 0;

@@ -154,7 +154,7 @@ async function hold(database: Sequelize, me: SignedIn, items: number[], transact
     database,
     `SELECT i.id, i.revision_id AS revisionId, i.bank_id AS bank, i.folder_id AS folder, i.retired_at IS NOT NULL AS retired,
             ${bankRight} AS may
-       FROM items i JOIN banks b ON b.id = i.bank_id WHERE i.id IN (:wanted) AND ${readableBank} ORDER BY i.id FOR UPDATE`,
+       FROM items i STRAIGHT_JOIN banks b ON b.id = i.bank_id WHERE i.id IN (:wanted) AND ${readableBank} ORDER BY i.id FOR UPDATE`,
     { ...asking(me), wanted },
     transaction,
   );

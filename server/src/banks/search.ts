@@ -68,8 +68,8 @@ export async function findItems(context: Context, me: SignedIn, wanted: Search) 
   if (ids.length === 0) return { total, items: [] };
   const items = await rows<Pick<ItemRow, 'id' | 'points' | 'seconds' | 'may'>>(
     context.database,
-    `SELECT i.id, r.points, r.seconds, ${bankRight} AS may FROM items i JOIN revisions r ON r.id = i.revision_id
-       JOIN banks b ON b.id = i.bank_id WHERE i.id IN (:ids) AND ${readableBank} ORDER BY FIELD(i.id, :ids)`,
+    `SELECT i.id, r.points, r.seconds, ${bankRight} AS may FROM items i STRAIGHT_JOIN revisions r ON r.id = i.revision_id
+       STRAIGHT_JOIN banks b ON b.id = i.bank_id WHERE i.id IN (:ids) AND ${readableBank} ORDER BY FIELD(i.id, :ids)`,
     { ...asking(me), ids },
   );
   return { total, items };
