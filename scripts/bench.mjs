@@ -6,11 +6,12 @@ import { join } from 'node:path';
 import { ownOnly } from './build.mjs';
 import { installMariaDb, startMariaDb } from './lib/mariadb.mjs';
 import { ensureBuilt, ensurePackages } from './lib/packages.mjs';
-import { root, run } from './lib/run.mjs';
+import { installDebian, root, run } from './lib/run.mjs';
 import { runMain } from './lib/say.mjs';
 
 runMain(async () => {
   installMariaDb();
+  installDebian(['chromium'], ['chromium', 'fonts-liberation']);
   await ensurePackages();
   await ensureBuilt();
   const only = process.argv[2];

@@ -13,10 +13,10 @@ export interface Measured {
 const round = (n: number) => Number(n.toPrecision(4));
 
 export function report(own: Measured): void {
-  const { value, floor } = own;
+  const { value, floor, median } = own;
   const ratio = own.ratio ?? (floor ? value / floor : undefined);
   process.stdout.write(
-    `${JSON.stringify({ ...own, value: round(value), ...(floor !== undefined && { floor: round(floor) }), ...(ratio !== undefined && { ratio: round(ratio) }) })}\n`,
+    `${JSON.stringify({ ...own, value: round(value), ...(median !== undefined && { median: round(median) }), ...(floor !== undefined && { floor: round(floor) }), ...(ratio !== undefined && { ratio: round(ratio) }) })}\n`,
   );
   if (own.holds === false) process.exitCode = 1;
 }

@@ -35,15 +35,10 @@ const struck = computed(() => activeFilters(filters, library));
 const rare = computed(() => struck.value.filter(({ name }) => !['words', 'grades', 'standard', 'kind', 'depth', 'bank', 'folder', 'framework'].includes(name)).length); // prettier-ignore
 const notFound = computed(() => mended.value.map(({ typed, taken }) => (taken.length ? `“${typed}” stands nowhere; taken for ${taken.slice(0, 3).join(', ')}.` : `“${typed}” stands nowhere.`))); // prettier-ignore
 
-const virtual = useVirtualizer(
-  computed(() => ({
-    count: total.value,
-    getScrollElement: () => scroller.value ?? null,
-    estimateSize: () => (props.compact ? 76 : 72),
-    overscan: 8,
-    getItemKey: (at: number) => rows.value.get(at)?.id ?? `place-${at}`,
-  })),
-);
+// The functions stay the same and ask nothing of Vue: of 100,000 rows each is asked whenever one in view was measured.
+const height = props.compact ? 76 : 72;
+const steady = { getScrollElement: () => scroller.value ?? null, estimateSize: () => height, overscan: 8 };
+const virtual = useVirtualizer(computed(() => ({ ...steady, count: total.value })));
 const inView = computed(() => virtual.value.getVirtualItems());
 watch(inView, (list) => list.length && ensure(list[0]!.index, list.at(-1)!.index));
 watch(
@@ -54,7 +49,10 @@ watch(
   },
 );
 // A new question begins at its first answer.
-watch(matched, () => scroller.value?.scrollTo({ top: 0 }));
+watch(matched, () => {
+  virtual.value.measure();
+  scroller.value?.scrollTo({ top: 0 });
+});
 const measure = (element: Element | ComponentPublicInstance | null) => element instanceof Element && virtual.value.measureElement(element); // prettier-ignore
 
 function pick(item: ItemRow, at: number, withShift: boolean): void {
