@@ -1,6 +1,7 @@
 import { scoreAttempt } from '@oaken/core/attempts';
 import type { Edition } from '@oaken/core/forms';
 import type { ItemContent } from '@oaken/core/items';
+import { progressOf } from '@oaken/core/sitting';
 
 const content: ItemContent = {
   stem: '<p>Two of three</p>',
@@ -74,4 +75,13 @@ test('what was not reached, in the student’s own order', () => {
     orders.add(reached.join());
   }
   expect(orders.size).toBeGreaterThan(2);
+});
+
+test('how far a question is, part by part; a page of information is only read', () => {
+  const parts = [{ id: 'a', kind: 'numeric' }, { id: 'b', kind: 'long-text' }, { id: 'c', kind: 'information' }];
+  expect(progressOf(parts, {})).toBe('unanswered');
+  expect(progressOf(parts, { a: '', b: [] })).toBe('unanswered');
+  expect(progressOf(parts, { a: '7' })).toBe('partly');
+  expect(progressOf(parts, { a: '7', b: 'words' })).toBe('answered');
+  expect(progressOf(parts.slice(2), {})).toBe('to read');
 });

@@ -73,7 +73,10 @@ const rich = (text: string, wrapped: boolean) => {
 export function itemFromRow(cells: Cells): RowReading {
   const problems: RowProblem[] = [];
   const cell = (name: string) => cells[name]?.trim() ?? '';
-  const wrong = (column: string, message: string) => void problems.push({ column, message });
+  // The first thing wrong with a cell is what has to be mended; the rest mostly follows from it.
+  const wrong = (column: string, message: string) => {
+    if (!problems.some((own) => own.column === column)) problems.push({ column, message });
+  };
   const whole = (column: string, least: number, most: number): number | null => {
     if (cell(column) === '') return null;
     const value = Number(cell(column));

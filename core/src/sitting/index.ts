@@ -7,14 +7,15 @@ export function isAnswered(response: unknown): boolean {
   return Array.isArray(response) ? response.length > 0 : true;
 }
 
-export type Progress = 'unanswered' | 'partly' | 'answered';
+/** A page of information is only read. */
+export type Progress = 'unanswered' | 'partly' | 'answered' | 'to read';
 
 export function progressOf(
   parts: readonly { id: string; kind: string }[],
   responses: Readonly<Record<string, unknown>>,
 ): Progress {
-  // A page of information asks nothing, so it is never in the way.
   const asked = parts.filter(({ kind }) => kind !== 'information');
+  if (asked.length === 0) return 'to read';
   const done = asked.filter(({ id }) => isAnswered(responses[id])).length;
   return done === asked.length ? 'answered' : done === 0 ? 'unanswered' : 'partly';
 }

@@ -1,16 +1,17 @@
 <script setup lang="ts">
 /** Before handing in: what is unanswered or flagged, each a way back to it. */
+import type { Progress } from '@oaken/core/sitting';
 import { computed, onMounted, ref } from 'vue';
 
 const props = defineProps<{
-  way: { id: string; number: number; progress: string; flagged: boolean }[];
+  way: { id: string; number: number; progress: Progress; flagged: boolean }[];
   busy: boolean;
 }>();
 const emit = defineEmits<{ go: [number: number]; stay: []; handIn: [] }>();
 const sheet = ref<HTMLDialogElement>();
 onMounted(() => sheet.value?.showModal());
 const lists = computed(() => {
-  const open = props.way.filter(({ progress }) => progress !== 'answered');
+  const open = props.way.filter(({ progress }) => progress === 'unanswered' || progress === 'partly');
   const flagged = props.way.filter((own) => own.flagged);
   return [
     { title: `${open.length === 1 ? '1 question is' : `${open.length} questions are`} not answered:`, questions: open },

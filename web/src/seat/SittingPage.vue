@@ -40,7 +40,10 @@ const question = ref<HTMLElement>();
 const here = computed(() => entries.value[at.value]);
 const passage = computed(() => attempt.value?.form.passages[String(here.value?.item.passage?.revision)] ?? null);
 provide(sendFileKey, sendFile);
-const hasChoices = computed(() => here.value?.item.parts.some(({ kind }) => kind.endsWith('choice')) ?? false);
+const hasChoices = computed(
+  () => here.value?.item.parts.some(({ kind }) => kind === 'single-choice' || kind === 'multiple-choice') ?? false,
+);
+const wayList = ref<HTMLElement>();
 const placeKey = computed(() => `oaken-place-${attempt.value?.id}`);
 
 // Coming back leads to the question where the student was.
@@ -62,6 +65,7 @@ async function go(to: number): Promise<void> {
   await nextTick();
   question.value?.focus();
   question.value?.scrollTo({ top: 0 });
+  wayList.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest', inline: 'center' });
 }
 function resize(): void {
   size.value = size.value >= 1.4 ? 1 : Math.round((size.value + 0.2) * 10) / 10;
@@ -138,7 +142,8 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
               <h2>
                 Question {{ at + 1 }}
                 <span class="faded"
-                  >of {{ entries.length }} · {{ here.points }} {{ here.points === 1 ? 'point' : 'points' }}</span
+                  >of {{ entries.length
+                  }}{{ here.points === 0 ? '' : ` · ${here.points} ${here.points === 1 ? 'point' : 'points'}` }}</span
                 >
               </h2>
             </div>
@@ -166,7 +171,7 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
       </div>
       <nav class="foot" aria-label="Way through the questions">
         <button class="btn" :disabled="at === 0" @click="go(at - 1)">Back</button>
-        <ol class="way">
+        <ol ref="wayList" class="way">
           <li v-for="own in way" :key="own.id">
             <button
               :class="{

@@ -355,7 +355,10 @@ const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' 
   align-items: baseline;
   gap: 4px 14px;
   white-space: nowrap;
-  margin: 8px 0 0 4px;
+  margin: 8px 0 0;
   font-size: 0.9rem;
+}
+.under a {
+  padding: 2px 4px;
 }
 </style>

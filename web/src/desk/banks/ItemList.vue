@@ -207,7 +207,7 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, at: number): Promise
 }
 .search .pickone {
   width: auto;
-  max-width: 170px;
+  max-width: 190px;
 }
 .search.compact {
   flex-wrap: wrap;

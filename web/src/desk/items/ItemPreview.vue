@@ -47,7 +47,7 @@ function again(): void {
     @answer="(part, response) => (responses[part] = response)"
   />
   <div v-if="missing.length" class="score">
-    <h2>Not complete yet</h2>
+    <h2>Still missing</h2>
     <ul>
       <li v-for="message in missing" :key="message">{{ message }}</li>
     </ul>

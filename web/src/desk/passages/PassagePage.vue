@@ -3,7 +3,7 @@
 import type { AnswerOf, api } from '@oaken/contract';
 import { passageContent, passageForSitting, type Numbering, type PassageContent } from '@oaken/core/passages';
 import { count } from '@oaken/core/text';
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, provide, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { inWords, Refused } from '../../client/request';
@@ -15,6 +15,7 @@ import { useLibrary } from '../banks/library';
 import SavedMeanwhile from '../compare/SavedMeanwhile.vue';
 import { linesOfPassage } from '../compare/wordDiff';
 import { under, type Problem } from '../items/problems';
+import { readOnlyKey } from '../items/rich/readonly';
 import RichField from '../items/rich/RichField.vue';
 import { useKeptText } from '../keptText';
 import { done } from '../undo';
@@ -58,6 +59,11 @@ onMounted(async () => {
   }
 });
 const mayEdit = computed(() => read.value === null || read.value.passage.may === 'edit');
+provide(
+  readOnlyKey,
+  // A new passage becomes another page once it is made: nothing may be typed between.
+  computed(() => !mayEdit.value || (busy.value && passageId === null)),
+);
 /** An easier version that was unticked is not saved, but stays in the field until then. */
 const whole = computed<PassageContent | null>(
   () => content.value && { ...content.value, easier: hasEasier.value ? content.value.easier : '' },
@@ -201,7 +207,7 @@ const numberingWords: Record<Numbering, string> = {
     </template>
     <template #right>
       <div class="inset">
-        <label v-if="hasEasier" class="small"><input v-model="seeEasier" type="checkbox" /> the easier version</label>
+        <label v-if="hasEasier" class="which"><input v-model="seeEasier" type="checkbox" /> the easier version</label>
         <PassageView v-if="shown" :passage="shown" />
       </div>
     </template>
@@ -231,6 +237,10 @@ const numberingWords: Record<Numbering, string> = {
   border: 0;
   margin: 0;
   min-width: 0;
+}
+.which {
+  display: block;
+  margin-bottom: 10px;
 }
 .gap {
   margin-top: 14px;
