@@ -1,5 +1,6 @@
 /** Finding items and making them one's own, in the browser. */
 import { AxeBuilder } from '@axe-core/playwright';
+import { partKinds } from '@oaken/core/items';
 import { expect, test, type Page } from '@playwright/test';
 import { teacherPage, watch } from './people';
 
@@ -359,4 +360,38 @@ test('every kind can be answered by keyboard alone in its student’s view', asy
   for (const key of ['Space', 'ArrowRight', 'ArrowRight', 'ArrowDown', 'Space']) await page.keyboard.press(key);
   await expect(drawing.getByRole('application', { name: /1 strokes/ })).toBeVisible();
   await accessible('drawing');
+});
+
+test('the editor of every kind is accessible, and so is its student’s view', async () => {
+  for (const kind of partKinds) {
+    await page.goto(`/banks?kind=${kind}`);
+    await rows().first().locator('.row').focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: /^(Edit this item|Look at it whole)/ }).press('Enter');
+    await expect(page.getByRole('textbox', { name: 'Question', exact: true })).toBeVisible();
+    await expect(page.getByRole('tabpanel').or(page.getByRole('region', { name: 'Beside it' }))).not.toBeEmpty();
+    await accessible(kind);
+  }
+});
+
+test('a range and all found are picked, stay across searches, and get a standard and a tag together', async () => {
+  await page.goto('/banks?kind=true-false&subject=Mathematics');
+  await rows().nth(0).getByRole('checkbox').check();
+  await rows()
+    .nth(3)
+    .getByRole('checkbox')
+    .click({ modifiers: ['Shift'] });
+  await expect(footing('Picked items')).toContainText('4 picked');
+  await page.getByLabel('Kind', { exact: true }).selectOption('ordering');
+  await expect(rows().first()).toContainText('Putting in order');
+  await page.getByRole('button', { name: 'Pick all found' }).click();
+  const counted = Number(/(\d+) items/.exec((await footing('Picked items').textContent())!)![1]);
+  await expect(footing('Picked items')).toContainText(`${counted + 4} picked`);
+  await page.getByRole('button', { name: 'Standards and tags' }).click();
+  const labels = page.getByRole('dialog', { name: /^Standards and tags/ });
+  await labels.getByLabel('Give tags').fill('spring review');
+  await accessible('labels');
+  await labels.getByRole('button', { name: /^Change/ }).click();
+  await page.goto('/banks?tag=spring%20review');
+  await expect(footing('Picked items')).toContainText(`${counted + 4} items found`);
 });

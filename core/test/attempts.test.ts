@@ -78,7 +78,11 @@ test('what was not reached, in the student’s own order', () => {
 });
 
 test('how far a question is, part by part; a page of information is only read', () => {
-  const parts = [{ id: 'a', kind: 'numeric' }, { id: 'b', kind: 'long-text' }, { id: 'c', kind: 'information' }];
+  const parts = [
+    { id: 'a', kind: 'numeric' },
+    { id: 'b', kind: 'long-text' },
+    { id: 'c', kind: 'information' },
+  ];
   expect(progressOf(parts, {})).toBe('unanswered');
   expect(progressOf(parts, { a: '', b: [] })).toBe('unanswered');
   expect(progressOf(parts, { a: '7' })).toBe('partly');

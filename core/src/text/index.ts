@@ -3,6 +3,9 @@
  * what a page shows. Formulas are elements with their LaTeX in an attribute, so that text stays text.
  */
 import { z } from 'zod';
+import { plainText } from '../plain';
+
+export { plainText };
 
 /** The elements a wording may hold. Everything else is refused at the server's door. */
 export const allowedElements = [
@@ -27,49 +30,6 @@ export const longestRichText = 60_000;
 export const richText = z
   .string()
   .max(longestRichText, `The text is longer than ${longestRichText.toLocaleString('en')} characters.`);
-
-const named: Record<string, string> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'", nbsp: ' ' };
-
-const signs: Record<string, string> = {
-  times: '×',
-  div: '÷',
-  cdot: '·',
-  pm: '±',
-  le: '≤',
-  ge: '≥',
-  ne: '≠',
-  pi: 'π',
-  circ: '°',
-};
-
-/** A simple formula as one would type it: "3/4", "5 × 10^6". */
-function typed(latex: string): string {
-  return latex
-    .replace(/\\d?frac\{([^{}]*)\}\{([^{}]*)\}/g, '$1/$2')
-    .replace(/\\sqrt\{([^{}]*)\}/g, '√($1)')
-    .replace(/\\[,;! ]/g, ' ')
-    .replace(/\^\{([^{}]*)\}/g, '^$1')
-    .replace(/\\([a-z]+)/g, (whole, name: string) => signs[name] ?? whole)
-    .replace(/[{}]/g, '');
-}
-
-/** The words of a rich text on one line, without markup; a formula stands as it would be typed, a picture as its words. */
-export function plainText(html: string): string {
-  return html
-    .replace(/<img[^>]*\salt="([^"]*)"[^>]*>/gi, ' $1 ')
-    .replace(/<(?:audio|video)[^>]*\stitle="([^"]*)"[^>]*>/gi, ' $1 ')
-    .replace(/<span[^>]*data-gap="[^"]*"[^>]*>.*?<\/span>/gs, ' ___ ')
-    .replace(/<span[^>]*data-formula="([^"]*)"[^>]*>.*?<\/span>/gs, (_, latex: string) => typed(latex))
-    .replace(/<(?:\/p|\/li|\/tr|\/td|\/th|br|\/blockquote)[^>]*>/gi, ' ')
-    .replace(/<[^>]*>/g, '')
-    .replace(/&(#x?[\da-f]+|\w+);/gi, (whole, code: string) => {
-      if (code[0] !== '#') return named[code.toLowerCase()] ?? whole;
-      const point = code[1]?.toLowerCase() === 'x' ? parseInt(code.slice(2), 16) : parseInt(code.slice(1), 10);
-      return point > 0 && point <= 0x10ffff ? String.fromCodePoint(point) : '';
-    })
-    .replace(/\s+/g, ' ')
-    .trim();
-}
 
 /** The places of a text that carry a mark such as `data-gap`, with its value and the words inside. */
 export function marked(html: string, mark: 'data-gap' | 'data-words'): { id: string; text: string }[] {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { plainText } from '@oaken/core/plain';
 import type { SittingMultipleChoice, SittingSingleChoice } from '@oaken/core/items';
 import { computed } from 'vue';
 import RichText from './RichText.vue';
@@ -30,6 +31,9 @@ const chosen = computed<string[]>(() =>
 const most = computed(() => ('mostChosen' in props.part ? props.part.mostChosen : undefined));
 const full = computed(() => most.value !== undefined && chosen.value.length >= most.value);
 
+/** A formula alone gives a browser no name to read out. */
+const nameOf = (text: string) =>
+  text === '' ? 'Empty choice' : text.includes('data-formula') ? plainText(text) : undefined;
 function choose(id: string): void {
   if (!many.value) return emit('answer', id);
   const next = chosen.value.includes(id) ? chosen.value.filter((own) => own !== id) : [...chosen.value, id];
@@ -48,7 +52,7 @@ function choose(id: string): void {
           :type="many ? 'checkbox' : 'radio'"
           :name="name"
           :value="choice.id"
-          :aria-label="choice.text === '' ? 'Empty choice' : undefined"
+          :aria-label="nameOf(choice.text)"
           :checked="chosen.includes(choice.id)"
           :disabled="many && full && !chosen.includes(choice.id)"
           @change="choose(choice.id)"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { plainText } from '@oaken/core/plain';
 import type { SittingGrid } from '@oaken/core/items';
 import { computed } from 'vue';
-import { plainText } from './plain';
 import RichText from './RichText.vue';
 
 const props = defineProps<{ part: SittingGrid; response: unknown; name: string; disabled?: boolean }>();

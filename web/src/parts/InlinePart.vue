@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** A text with a menu of choices in each gap. The menus are native ones, so that keys, touch and readers know them. */
+import { plainText } from '@oaken/core/plain';
 import { type SittingInlineChoice } from '@oaken/core/items';
 import { nextTick, onMounted, ref, watch } from 'vue';
-import { plainText } from './plain';
 import RichText from './RichText.vue';
 
 const props = defineProps<{ part: SittingInlineChoice; response: unknown; name: string; disabled?: boolean }>();

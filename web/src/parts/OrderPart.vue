@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Things to be put in order: dragged, or moved by their buttons or Alt with an arrow key. */
+import { plainText } from '@oaken/core/plain';
 import type { SittingOrdering } from '@oaken/core/items';
 import { computed, nextTick, ref } from 'vue';
-import { plainText } from './plain';
 import RichText from './RichText.vue';
 
 const props = defineProps<{ part: SittingOrdering; response: unknown; name: string; disabled?: boolean }>();

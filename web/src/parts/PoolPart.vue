@@ -3,9 +3,9 @@
  * Cards that belong to places: pairs to be matched, things to be sorted. A card is dragged, or taken by a press and
  * put down by a press on its place; so mouse, touch and keys all work alike.
  */
+import { plainText } from '@oaken/core/plain';
 import type { SittingMatching, SittingSorting } from '@oaken/core/items';
 import { computed, ref } from 'vue';
-import { plainText } from './plain';
 import RichText from './RichText.vue';
 
 const props = defineProps<{
@@ -83,6 +83,8 @@ function back(place: string, card: string): void {
           @dragend="held = null"
         >
           <RichText :html="card.text" inline />
+          <!-- A formula alone gives a browser no name to read out. -->
+          <span v-if="card.text.includes('data-formula')" class="unseen">{{ nameOf(card.id) }}</span>
         </button>
       </li>
       <li v-if="pool.length === 0" class="hint">All cards are placed.</li>
