@@ -37,10 +37,29 @@ runMain(async () => {
   await notebooks.getByRole('button', { name: 'Open', exact: true }).click();
   await notebooks.getByRole('radio', { name: '$15.00' }).check();
   await notebooks.getByRole('button', { name: 'Score my answer' }).click();
-  for (const words of ['Ana types', 'A tap fills', 'A bus travels'])
+  for (const words of ['Ana types', 'A tap fills 18', 'A bus travels'])
     await page.getByRole('checkbox', { name: new RegExp(words) }).check();
-  await page.getByRole('region', { name: 'Items', exact: true }).evaluate((own) => own.scrollTo(0, 0));
+  await page.getByRole('list', { name: 'Items' }).evaluate((own) => own.parentElement.scrollTo(0, 0));
   await shoot(page, 'banks');
+
+  const openOne = async (query) => {
+    await page.goto(`${address}/banks?${query}`);
+    await page.getByRole('list', { name: 'Items' }).getByRole('listitem').first().getByRole('button', { name: 'Open', exact: true }).click(); // prettier-ignore
+    await page.getByRole('link', { name: 'Edit this item' }).click();
+    await page.getByRole('textbox', { name: 'Question', exact: true }).waitFor();
+  };
+  await openOne('kind=places&words=square%20C3');
+  await page.getByRole('checkbox', { name: 'The well' }).press('Space');
+  await shoot(page, 'item');
+  await page.goto(`${address}/banks/import`);
+  await page.locator('input[type=file]').setInputFiles({ name: 'items.csv', mimeType: 'text/csv', buffer: Buffer.from('kind,question,right,subject,choice 1,choice 2\ntrue-false,Water boils sooner on a high mountain.,true,Earth science\ntrue-false,Ice is heavier than water.,maybe,Earth science\nsingle-choice,Which is longer?,3,Geography,the Brindle,the Alder\nnumeric,Half of 9?,4.5,Mathematics\n') }); // prettier-ignore
+  await page.getByText('4 rows checked').waitFor();
+  await shoot(page, 'import');
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await page.goto(`${address}/passages`);
+  await page.getByRole('link', { name: 'The keeper’s notebook' }).click();
+  await page.getByRole('textbox', { name: 'Text of the passage' }).waitFor();
+  await shoot(page, 'passage');
 
   await page.goto(`${address}/tests/1`);
   await shoot(page, 'build');

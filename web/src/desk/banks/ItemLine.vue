@@ -71,7 +71,7 @@ const figureTitle = computed(() => {
         ><b>{{ item.facility.value.toFixed(2) }}</b
         ><span class="n">n {{ item.facility.n }}</span></template
       >
-      <span v-else class="n">new</span>
+      <span v-else class="n alone">new</span>
     </span>
     <button
       v-if="compact"
@@ -141,6 +141,9 @@ const figureTitle = computed(() => {
   display: block;
   font-size: 0.78rem;
   color: var(--faded);
+}
+.figure .alone {
+  margin-top: 4px;
 }
 .put {
   border: 1px solid var(--rule-strong);

@@ -97,7 +97,7 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, at: number): Promise
           v-model="filters.words"
           class="plain-input"
           type="search"
-          placeholder="Search words or a standard’s code"
+          placeholder="Words or a standard’s code"
           aria-label="Search words or a standard’s code"
           maxlength="200"
         />
@@ -207,7 +207,7 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, at: number): Promise
 }
 .search .pickone {
   width: auto;
-  max-width: 190px;
+  max-width: 182px;
 }
 .search.compact {
   flex-wrap: wrap;
