@@ -94,13 +94,14 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
     .locator('.line')
     .filter({ has: page.getByRole('button', { name: /^Put into the test/ }) })
     .filter({ hasText: 'Put in →' });
-  const dragged = (await free.first().locator('.stem').textContent())!.trim();
+  // Either page may cut a long question short, each where it has to.
+  const dragged = (await free.first().locator('.stem').textContent())!.trim().slice(0, 60);
   await free
     .first()
     .locator('.stem')
     .dragTo(entries().nth(2), { targetPosition: { x: 60, y: 4 } });
   await expect(entries()).toHaveCount(8);
-  expect(await stems()).toContain(dragged);
+  expect((await stems()).some((own) => own.startsWith(dragged))).toBe(true);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(entries()).toHaveCount(7);
 
