@@ -241,7 +241,7 @@ test('5. the teacher reads results by item and by student, and exports them', as
   await page.goto('/results');
   await page.getByRole('link', { name: 'Ratios and unit rates' }).click();
   const footing = page.getByRole('region', { name: /Figures/ });
-  await expect(footing).toContainText(/mean \d+\.\d\d of 12/);
+  await expect(footing).toContainText(/mean \d+\.\d\d of 13/);
   for (const name of ['median', 'sd', 'reliability', 'complete']) await expect(footing).toContainText(name);
   await page.getByRole('tab', { name: 'Items' }).click();
   const suspect = page.getByRole('row').filter({ hasText: 'Key may be wrong' });

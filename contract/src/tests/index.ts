@@ -30,6 +30,8 @@ export const pinned = z.object({
   depth: z.number().nullable(),
   seconds: z.number().nullable(),
   facility: z.object({ value: z.number(), n: z.number() }).nullable(),
+  /** Item-rest correlation over all work seen; null while too few have met it. */
+  separation: z.number().nullable(),
 });
 export type Pinned = z.infer<typeof pinned>;
 

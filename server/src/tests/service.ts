@@ -144,6 +144,7 @@ export async function readTest(database: Sequelize, me: SignedIn, testId: number
       depth: own.depth,
       seconds: own.seconds,
       facility: own.facility,
+      separation: own.separation,
     })),
     given: given.map((own) => ({ ...own, classes: own.classes.split('\n'), opensAt: toMillis(own.opensAt) })),
   };

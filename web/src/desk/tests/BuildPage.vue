@@ -2,7 +2,7 @@
 import type { ItemRow } from '@oaken/contract/banks';
 import { allEntries, countEntries, hindrances, totalPoints } from '@oaken/core/tests';
 import { count } from '@oaken/core/text';
-import { computed, onMounted, onUnmounted, ref } from 'vue';
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { inWords } from '../../client/request';
 import FacingPages from '../../parts/FacingPages.vue';
@@ -14,9 +14,12 @@ import { useLibrary } from '../banks/library';
 import { useSearch } from '../banks/useSearch';
 import { failed } from '../undo';
 import { minutesOf, percent, pointsText } from '../words';
+import MarginNotes from './MarginNotes.vue';
 import PaperPage from './PaperPage.vue';
+import { useNotes } from './useNotes';
 import { newKey, useTest } from './useTest';
 
+const notesKey = 'oaken-margin-notes';
 const testId = Number(useRoute().params.testId);
 const router = useRouter();
 const library = useLibrary();
@@ -72,6 +75,14 @@ const totals = computed(() => {
   };
 });
 
+const { notes, forecasts } = useNotes(outline, revisions);
+const notesOpen = ref(localStorage.getItem(notesKey) !== 'no');
+watch(notesOpen, (now) => localStorage.setItem(notesKey, now ? 'yes' : 'no'));
+/** Brings an item of a note into view and into the hands of the keys. */
+function show(entry: string): void {
+  document.querySelector<HTMLElement>(`[data-entry="${entry}"]`)?.focus();
+}
+
 function keys(event: KeyboardEvent): void {
   if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
   if ((event.target as HTMLElement).closest('input, textarea, select')) return;
@@ -115,6 +126,7 @@ onUnmounted(() => removeEventListener('keydown', keys));
         @change="test.change"
         @put-by-id="putById"
       />
+      <MarginNotes v-if="outline && notesOpen" :notes="notes" :forecasts="forecasts" @show="show" />
     </template>
   </FacingPages>
   <FootingLine label="The test’s totals">
@@ -134,6 +146,9 @@ onUnmounted(() => removeEventListener('keydown', keys));
       <span
         ><b>{{ count(totals.standards, 'standard') }}</b></span
       >
+      <button class="word" :aria-expanded="notesOpen" @click="notesOpen = !notesOpen">
+        {{ notes.length === 0 ? 'no notes' : count(notes.length, 'note') }}
+      </button>
     </template>
     <template #actions>
       <span v-if="inTheWay.length" class="faded small">{{ inTheWay[0] }}</span>

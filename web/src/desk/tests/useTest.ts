@@ -31,6 +31,7 @@ export const pinOf = (item: ItemRow): Pinned => ({
   depth: item.depth,
   seconds: item.seconds,
   facility: item.facility,
+  separation: item.separation,
 });
 
 export function useTest(testId: number) {

@@ -1,0 +1,75 @@
+/** What stands in a test's margin while it is built: things to look at, never in the way. */
+import type { Forecast } from './forecast';
+import { cues, nearPairs } from './pairs';
+import { keyNotes } from './keys';
+import { readingGrade } from './reading';
+import type { NotedItem } from './noted';
+import { count, listing } from '../text';
+
+export { forecast, type Forecast, type Range } from './forecast';
+export { notedItem, type NotedItem } from './noted';
+export { readingGrade } from './reading';
+
+export interface Note {
+  about: 'standard' | 'few' | 'keys' | 'near' | 'cue' | 'reading' | 'hand';
+  words: string;
+  /** Ids of the entries that it is about, in the test's order. */
+  entries: string[];
+}
+
+/** Fewer items than this say little about a standard (common practice, no source). */
+const leastForStandard = 3;
+
+const itemsAt = (items: readonly NotedItem[]) =>
+  `${items.length === 1 ? 'Item' : 'Items'} ${listing(items.map(({ number }) => String(number)))}`;
+
+/**
+ * @param items in the test's order
+ * @param grades of the test; empty when it is for no grade in particular
+ */
+export function notesOn(items: readonly NotedItem[], grades: readonly number[]): Note[] {
+  const notes: Note[] = [];
+  const note = (about: Note['about'], words: string, own: readonly NotedItem[]) =>
+    notes.push({ about, words, entries: own.map(({ entry }) => entry) });
+
+  for (const pair of nearPairs(items)) note('near', `${itemsAt(pair)} ask almost the same.`, pair);
+  for (const { tells, key, of } of cues(items))
+    note('cue', `Item ${tells.number} names “${key}”, which is the answer to item ${of.number}.`, [tells, of]);
+  for (const { words, items: own } of keyNotes(items)) note('keys', words, own);
+
+  const scored = items.filter(({ points }) => points > 0);
+  const loose = scored.filter(({ standards }) => standards.length === 0);
+  if (loose.length > 0)
+    note('standard', `${itemsAt(loose)} ${loose.length === 1 ? 'has' : 'have'} no standard, so results by standard leave ${loose.length === 1 ? 'it' : 'them'} out.`, loose); // prettier-ignore
+
+  const thin = [...byStandard(scored)].filter(([, own]) => own.length < leastForStandard);
+  if (thin.length > 0)
+    note(
+      'few',
+      `Fewer than ${leastForStandard} items say little about a standard: ${listing(thin.map(([code, own]) => `${code} has ${own.length}`))}.`,
+      [...new Set(thin.flatMap(([, own]) => own))].sort((a, b) => a.number - b.number),
+    );
+
+  const grade = readingGrade(items.map(({ text }) => text).join('\n'));
+  if (grade !== null && grades.length > 0 && grade > Math.max(...grades) + 1)
+    note('reading', `The text reads like grade ${grade.toFixed(1)} (Flesch-Kincaid); the test is for grade ${Math.max(...grades)}.`, []); // prettier-ignore
+
+  const byHand = items.filter((own) => own.byHand);
+  if (byHand.length > 0) note('hand', `${count(byHand.length, 'item')} will wait for you to mark ${byHand.length === 1 ? 'it' : 'them'} by hand.`, byHand); // prettier-ignore
+  return notes;
+}
+
+function byStandard(items: readonly NotedItem[]): Map<string, NotedItem[]> {
+  const found = new Map<string, NotedItem[]>();
+  for (const item of items) for (const { code } of item.standards) found.set(code, [...(found.get(code) ?? []), item]);
+  return new Map([...found].sort(([a], [b]) => a.localeCompare(b)));
+}
+
+/** One sentence a figure, with how sure it is. */
+export function forecastInWords({ mean, reliability, known, items }: Forecast): string[] {
+  const of = `from what is known of ${known} of ${count(items, 'item')}`;
+  const words: string[] = [];
+  if (mean) words.push(`Students may earn about ${Math.round(mean.value * 100)} % (${Math.round(mean.low * 100)} to ${Math.round(mean.high * 100)} %), ${of}.`); // prettier-ignore
+  if (reliability) words.push(`Reliability about ${reliability.value.toFixed(2)} (${reliability.low.toFixed(2)} to ${reliability.high.toFixed(2)}).`); // prettier-ignore
+  return words;
+}

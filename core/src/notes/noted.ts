@@ -1,0 +1,49 @@
+import { markedBy, searchableText, type ItemContent } from '../items';
+import { plainText } from '../text';
+
+/** An item of a test as the notes look at it. */
+export interface NotedItem {
+  /** Id of its entry in the test. */
+  entry: string;
+  /** Its place, from 1. */
+  number: number;
+  points: number;
+  /** Everything a student reads of it, without markup. */
+  text: string;
+  /** The question alone, without markup. */
+  stem: string;
+  /** For one right choice out of several: its place from 0, its words, and how many there are. */
+  key: { at: number; of: number; words: string } | null;
+  /** A passage that its neighbours share: they may well name the same things. */
+  passage: number | null;
+  standards: readonly { code: string }[];
+  byHand: boolean;
+  facility: { value: number; n: number } | null;
+  separation: number | null;
+}
+
+/** The notes' view of an item, from what a test's page knows of it. */
+export function notedItem(
+  entry: { id: string; points: number },
+  number: number,
+  own: Pick<NotedItem, 'standards' | 'facility' | 'separation'> & { content: ItemContent },
+): NotedItem {
+  const { content, standards, facility, separation } = own;
+  const { stem, choices } = searchableText(content);
+  const [part] = content.parts;
+  const one = content.parts.length === 1 && part?.kind === 'single-choice' && part.key.length === 1 ? part : null;
+  const at = one ? one.choices.findIndex(({ id }) => id === one.key[0]) : -1;
+  return {
+    entry: entry.id,
+    number,
+    points: entry.points,
+    text: `${stem}\n${choices}`,
+    stem,
+    key: one && at >= 0 ? { at, of: one.choices.length, words: plainText(one.choices[at]!.text) } : null,
+    passage: content.passage?.id ?? null,
+    standards,
+    byHand: markedBy(content) === 'hand',
+    facility,
+    separation,
+  };
+}

@@ -1,0 +1,42 @@
+/** Items that stand in each other's way. */
+import { wordsOf } from '../finding';
+import type { NotedItem } from './noted';
+
+/** Share of words in common from which two items count as almost the same; that of near copies in a bank. */
+const leastLikeness = 0.6;
+
+/** Pairs that ask almost the same: most of their words are in both. */
+export function nearPairs(items: readonly NotedItem[]): [NotedItem, NotedItem][] {
+  const words = items.map(({ text }) => new Set(wordsOf(text)));
+  const pairs: [NotedItem, NotedItem][] = [];
+  for (let a = 0; a < items.length; a++)
+    for (let b = a + 1; b < items.length; b++) {
+      const [one, other] = [words[a]!, words[b]!];
+      if (Math.min(one.size, other.size) < 4) continue;
+      let shared = 0;
+      for (const word of one) if (other.has(word)) shared++;
+      if (shared / (one.size + other.size - shared) >= leastLikeness) pairs.push([items[a]!, items[b]!]);
+    }
+  return pairs;
+}
+
+/**
+ * Items whose question names the answer to another one. Figures and short words are left out: they come up everywhere;
+ * so are items about the same passage.
+ */
+export function cues(items: readonly NotedItem[]): { tells: NotedItem; key: string; of: NotedItem }[] {
+  const stems = items.map(({ stem }) => ` ${wordsOf(stem).join(' ')} `);
+  return items.flatMap((of) => {
+    const words = of.key ? wordsOf(of.key.words) : [];
+    const phrase = words.join(' ');
+    if (phrase.length < 5 || words.length > 6 || words.every((own) => /^\d/.test(own))) return [];
+    // What the question itself names cannot be given away any more.
+    if (stems[items.indexOf(of)]!.includes(` ${phrase} `)) return [];
+    return items
+      .filter(
+        (own, at) =>
+          own !== of && stems[at]!.includes(` ${phrase} `) && (own.passage === null || own.passage !== of.passage),
+      ) // prettier-ignore
+      .map((tells) => ({ tells, key: of.key!.words, of }));
+  });
+}

@@ -1,0 +1,126 @@
+import { analyse } from '@oaken/core/analysis';
+import { forecast, forecastInWords, notedItem, notesOn, readingGrade, type NotedItem } from '@oaken/core/notes';
+import { randomFrom } from '@oaken/core/random';
+
+let next = 0;
+const item = (own: Partial<NotedItem> = {}): NotedItem => ({
+  entry: `e${++next}`, number: next, points: 1, text: `word${next} thing${next} place${next} time${next}`, stem: '', key: null,
+  passage: null, standards: [{ code: 'MA.6.RAT.1' }], byHand: false, facility: null, separation: null, ...own,
+}); // prettier-ignore
+const about = (items: NotedItem[], grades: number[] = []) => notesOn(items, grades).map((note) => note.about);
+const said = (items: NotedItem[], kind: string) => notesOn(items, []).filter((note) => note.about === kind).map(({ words }) => words); // prettier-ignore
+beforeEach(() => (next = 0));
+
+describe('notes in the margin', () => {
+  test('a test with nothing to say about has none', () => {
+    expect(notesOn([item(), item(), item()], [6])).toEqual([]);
+  });
+
+  test('items without a standard, and standards with too few items; what gives no points is left out', () => {
+    const items = [item({ standards: [] }), item(), item(), item({ standards: [], points: 0 })];
+    expect(said(items, 'standard')).toEqual(['Item 1 has no standard, so results by standard leave it out.']);
+    expect(said(items, 'few')).toEqual(['Fewer than 3 items say little about a standard: MA.6.RAT.1 has 2.']);
+  });
+
+  test('almost the same question twice, and one that names the answer to another', () => {
+    const text = 'A glassblower melts sand soda and lime. Which one lowers the melting point? soda sand lime iron';
+    const twice = [item({ text }), item({ text: text.replace('iron', 'zinc') }), item()];
+    expect(said(twice, 'near')).toEqual(['Items 1 and 2 ask almost the same.']);
+    next = 0;
+    const key = { at: 0, of: 4, words: 'Sandstone' };
+    const tells = item({ stem: 'How does sandstone form?' });
+    const asks = (own: Partial<NotedItem>) => item({ key, stem: 'Which rock is made of grains?', ...own });
+    expect(said([tells, asks({})], 'cue')).toEqual(['Item 1 names “Sandstone”, which is the answer to item 2.']);
+    expect(said([{ ...tells, passage: 4 }, asks({ passage: 4 })], 'cue')).toEqual([]);
+    expect(said([tells, asks({ stem: 'Is it sandstone or slate?' })], 'cue')).toEqual([]);
+    expect(said([item({ stem: 'Write 12 500 in words.' }), asks({ key: { at: 0, of: 4, words: '12 500' } })], 'cue')).toEqual([]); // prettier-ignore
+  });
+
+  test('a run of one letter, and a letter that is right too often', () => {
+    const keyed = (letters: string) => [...letters].map((own) => item({ key: { at: 'ABCD'.indexOf(own), of: 4, words: '' } })); // prettier-ignore
+    expect(said(keyed('ABCCCCDA'), 'keys')).toEqual(['C is the key 4 times on end, in items 3, 4, 5 and 6; shuffled choices mend that.']); // prettier-ignore
+    next = 0;
+    expect(said(keyed('ABCDABCDABCD'), 'keys')).toEqual([]);
+    next = 0;
+    // Of 12 letters 3 are due with a standard deviation of 1.5: 6 is the most that chance is taken to give.
+    expect(said(keyed('BABCBDBABCBD').slice(0, 12), 'keys')).toEqual([]);
+    next = 0;
+    expect(said(keyed('BABCBDBBCBBD'), 'keys')).toEqual(['B is the key of 7 of 12 choices; shuffled choices mend that.']); // prettier-ignore
+  });
+
+  test('what waits for a mark by hand', () => {
+    expect(about([item({ byHand: true }), item(), item()])).toEqual(['hand']);
+  });
+
+  test('an item’s key and words are read from its content', () => {
+    const content = {
+      stem: '<p>Which rock is made of <strong>grains</strong>?</p>',
+      parts: [{ id: 'a', kind: 'single-choice' as const, choices: [{ id: 'x', text: 'slate' }, { id: 'y', text: 'sand&amp;stone' }], key: ['y'], rule: { rule: 'all-or-nothing' as const, points: 1 } }],
+      explanation: '', hints: [], notes: '',
+    }; // prettier-ignore
+    expect(notedItem({ id: 'e', points: 2 }, 3, { content, standards: [], facility: null, separation: null })).toMatchObject({
+      number: 3, points: 2, stem: 'Which rock is made of grains?', key: { at: 1, of: 2, words: 'sand&stone' }, byHand: false, passage: null,
+    }); // prettier-ignore
+  });
+});
+
+describe('reading grade', () => {
+  // By hand: 20 sentences of 5 words of one syllable: 0.39 * 5 + 11.8 - 15.59.
+  test('is the Flesch-Kincaid formula', () => {
+    expect(readingGrade('The dog ran up fast. '.repeat(20))).toBeCloseTo(0.39 * 5 + 11.8 - 15.59, 10);
+    // Ten words a sentence, fifteen syllables: a-bout, ta-ble, riv-er, wa-ter, pa-per and five of one.
+    expect(readingGrade('About the table a river of water on wet paper. '.repeat(10))).toBeCloseTo(0.39 * 10 + 11.8 * 1.5 - 15.59, 10); // prettier-ignore
+    expect(readingGrade('Too short to say.')).toBeNull();
+  });
+
+  test('is noted only when it is clearly above the test’s grades', () => {
+    const text = 'Considerable evaporation precipitates extraordinary meteorological instability above continental territories. '.repeat(12); // prettier-ignore
+    const items = [item({ text }), item(), item()];
+    expect(about(items, [6])).toEqual(['reading']);
+    expect(about(items, [])).toEqual([]);
+  });
+});
+
+describe('forecast', () => {
+  /** Right and wrong answers that hang together, from a seed, and what is then known of each item. */
+  function sat(seed: string, students: number, k: number) {
+    const random = randomFrom(seed);
+    const hard = Array.from({ length: k }, () => random.normal());
+    const rows = Array.from({ length: students }, () => {
+      const ability = random.normal();
+      return hard.map((b) => (random.next() < 1 / (1 + Math.exp(1.7 * (b - ability))) ? 1 : 0));
+    });
+    const figures = analyse({ students, items: k, points: Float64Array.from(rows.flat()), most: new Float64Array(k).fill(1) }); // prettier-ignore
+    const items = figures.items.map((own) => item({ facility: { value: own.facility.value!, n: students }, separation: own.itemRest.value! })); // prettier-ignore
+    return { figures, items };
+  }
+
+  test('of the very test that the figures are from gives its own mean and alpha', () => {
+    const { figures, items } = sat('forecast', 400, 20);
+    const { mean, reliability } = forecast(items);
+    expect(mean!.value).toBeCloseTo(figures.spread.mean.value! / 20, 10);
+    // Dividing a variance by n or by n - 1 is all the difference.
+    expect(reliability!.value).toBeCloseTo(figures.reliability.alpha.value!, 3);
+    expect(reliability!.low).toBeLessThan(reliability!.value);
+    expect(reliability!.high).toBeGreaterThan(reliability!.value);
+  });
+
+  test('of half of the items, the other half unknown, is less sure and about right', () => {
+    const { figures, items } = sat('half', 400, 30);
+    const some = items.map((own, at) => (at % 2 ? { ...own, facility: null, separation: null } : own));
+    const [whole, half] = [forecast(items), forecast(some)];
+    const width = ({ low, high }: { low: number; high: number }) => high - low;
+    expect(half.known).toBe(15);
+    expect(width(half.mean!)).toBeGreaterThan(width(whole.mean!));
+    expect(half.mean!.low).toBeLessThan(figures.spread.mean.value! / 30);
+    expect(half.mean!.high).toBeGreaterThan(figures.spread.mean.value! / 30);
+    expect(Math.abs(half.reliability!.value - figures.reliability.alpha.value!)).toBeLessThan(0.06);
+  });
+
+  test('says nothing where nothing is known, and how sure it is where something is', () => {
+    expect(forecast([item(), item()])).toEqual({ items: 2, known: 0, mean: null, reliability: null });
+    const { items } = sat('words', 100, 6);
+    expect(forecastInWords(forecast(items))[0]).toMatch(/^Students may earn about \d+ % \(\d+ to \d+ %\), from what is known of 6 of 6 items\.$/); // prettier-ignore
+    expect(forecastInWords(forecast(items))[1]).toMatch(/^Reliability about 0\.\d\d \(/);
+  });
+});

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+/** Notes to a test under construction: things to look at, never in the way. */
+import type { Note } from '@oaken/core/notes';
+
+defineProps<{ notes: readonly Note[]; forecasts: readonly string[] }>();
+const emit = defineEmits<{ show: [entry: string] }>();
+</script>
+
+<template>
+  <aside class="notes" aria-label="Notes in the margin" tabindex="0">
+    <p v-for="words in forecasts" :key="words" class="forecast">{{ words }}</p>
+    <p v-if="notes.length === 0 && forecasts.length === 0" class="faded">Nothing to say about this test yet.</p>
+    <ul v-if="notes.length">
+      <li v-for="note in notes" :key="note.words">
+        {{ note.words }}
+        <button v-if="note.entries.length" class="word" @click="emit('show', note.entries[0]!)">show</button>
+      </li>
+    </ul>
+  </aside>
+</template>
+
+<style scoped>
+.notes {
+  position: sticky;
+  bottom: 0;
+  flex: none;
+  max-height: 190px;
+  overflow: auto;
+  padding: 10px 22px;
+  border-top: 2px solid var(--rule-strong);
+  border-left: 4px solid var(--partial);
+  background: var(--paper);
+  font-size: 0.92rem;
+}
+.notes p,
+.notes ul {
+  margin: 0 0 4px;
+}
+.notes ul {
+  padding-left: 18px;
+}
+.forecast {
+  font-weight: 600;
+}
+</style>
