@@ -78,10 +78,10 @@ const figureTitle = computed(() => {
       class="put"
       :disabled="inTest || item.may === 'read'"
       :title="item.may === 'read' ? 'Shared with you for reading only' : undefined"
-      :aria-label="`Put into the test: ${stemLine(item.content.stem, 60)}`"
+      :aria-label="`${inTest ? 'in test' : 'Put in'}: ${stemLine(item.content.stem, 60)}`"
       @click="emit('put')"
     >
-      {{ inTest ? 'in test' : 'Put in →' }}
+      {{ inTest ? 'in test' : 'Put in' }}<span v-if="!inTest" aria-hidden="true"> →</span>
     </button>
     <button v-else class="word" :aria-expanded="open" @click="emit('open')">{{ open ? 'Close' : 'Open' }}</button>
   </div>
