@@ -31,5 +31,7 @@ const size = (files: Set<string>) =>
 const limit = (name: string, value: number, floor: number) =>
   report({ name, value, unit: 'kB gzip', floor, holds: value < floor });
 limit('student’s first question, JavaScript', size(reached('seat.html')), 150);
-limit('student’s first question with formulas, JavaScript', size(reached('seat.html', 'src/parts/formulas.ts')), 150);
+// Desk and seat share the drawing of formulas, so the build names its piece by what is in it.
+const formulas = Object.keys(manifest).find((name) => /formulas\b.*\.(ts|js)$/.test(name)) ?? 'src/parts/formulas.ts';
+limit('student’s first question with formulas, JavaScript', size(reached('seat.html', formulas)), 150);
 limit('teacher’s first page, JavaScript', size(reached('index.html', 'src/desk/today/TodayPage.vue')), 400);
