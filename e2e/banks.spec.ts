@@ -1,7 +1,7 @@
 /** Finding items and making them one's own, in the browser. */
-import { AxeBuilder } from '@axe-core/playwright';
 import { partKinds } from '@oaken/core/items';
 import { expect, test, type Page } from '@playwright/test';
+import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
 
 let page: Page;
@@ -18,14 +18,7 @@ test.afterAll(async () => {
 const rows = () => page.getByRole('list', { name: 'Items' }).getByRole('listitem');
 const words = () => page.getByLabel('Search words or a standard’s code');
 const footing = (name: string) => page.getByRole('region', { name });
-/** WCAG 2.2 AA, as axe knows it. */
-async function accessible(where: string, on = page): Promise<void> {
-  // What is still fading in has not got its colours yet.
-  await on.evaluate(() => Promise.all(document.getAnimations().filter((own) => own.effect?.getComputedTiming().endTime !== Infinity).map((own) => own.finished.catch(() => undefined)))); // prettier-ignore
-  const { violations } = await new AxeBuilder({ page: on }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze(); // prettier-ignore
-  const said = violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
-  expect([where, said]).toEqual([where, []]);
-}
+const accessible = (where: string, on = page) => expectAccessible(where, on);
 async function write(name: string, text: string): Promise<void> {
   await page.getByRole('textbox', { name, exact: true }).click();
   await page.keyboard.type(text);

@@ -1,6 +1,6 @@
 /** Tests under construction, beyond the round: what stands in their margin. */
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
+import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
 
 test('notes in the margin follow every change, lead to their items and can be put away', async ({ browser }) => {
@@ -18,10 +18,7 @@ test('notes in the margin follow every change, lead to their items and can be pu
   const notes = page.getByRole('complementary', { name: 'Notes in the margin' });
   await expect(notes).toContainText('Fewer than 3 items say little about a standard: MA.6.RAT.1 has 2.');
   await expect(notes).toContainText(/Students may earn about \d+ % \(\d+ to \d+ %\), from what is known of \d of 2 items\./); // prettier-ignore
-  // The note that the test is made still fades in.
-  await page.evaluate(() => Promise.all(document.getAnimations().filter((own) => own.effect?.getComputedTiming().endTime !== Infinity).map((own) => own.finished.catch(() => undefined)))); // prettier-ignore
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze(); // prettier-ignore
-  expect(violations.map(({ id, nodes }) => [id, nodes.map(({ html }) => html.slice(0, 120))])).toEqual([]);
+  await expectAccessible('a test under construction', page);
   await notes.getByRole('button', { name: 'show' }).click();
   await expect(page.locator('.entry').first()).toBeFocused();
 

@@ -90,7 +90,7 @@ const { subjects, markedBy, media: mediaCounts, passage, tags, difficulty, separ
     <label
       >Not given to
       <select v-model="filters.unusedBy" class="plain-input" :disabled="!filters.unusedSince">
-        <option :value="null">any class of mine</option>
+        <option :value="null">my classes</option>
         <option v-for="own in classes" :key="own.id" :value="own.id">{{ own.name }}</option>
       </select>
     </label>
