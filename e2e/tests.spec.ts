@@ -1,5 +1,6 @@
 /** Tests under construction, beyond the round: what stands in their margin. */
 import { expect, test } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
 import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
 
@@ -43,3 +44,277 @@ test('notes in the margin follow every change, lead to their items and can be pu
   expect(problems).toEqual([]);
   await page.close();
 });
+
+test('a colleague’s test is looked through, sat and copied; the copy is mine, the original stays', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser, 'nwosu');
+  const problems: string[] = [];
+  watch(page, problems);
+  await page.goto('/tests');
+  await page.getByRole('group', { name: 'Whose tests' }).getByRole('button', { name: /My school/ }).click(); // prettier-ignore
+  await page.getByRole('combobox', { name: 'Subject' }).selectOption('Earth science');
+  await expect(page.getByRole('link', { name: 'Rocks, water and wind', exact: true })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'The rope ferry', exact: true })).toHaveCount(0);
+  await expectAccessible('the shelf of tests', page);
+  await page.getByRole('link', { name: 'Look through Rocks, water and wind' }).click();
+  await expect(page.getByText('Looking through Tobias Lindqvist’s original; nothing is recorded')).toBeVisible();
+  await page.getByRole('combobox', { name: 'Choices' }).selectOption({ label: 'at most 2' });
+  await expect(page.getByRole('radio').or(page.getByRole('checkbox', { name: /^(?!shuffled|read)/ }))).toHaveCount(2);
+  await page.getByRole('radio').first().check();
+  await expectAccessible('a test looked through', page);
+  await page.getByRole('button', { name: 'Hand in' }).click();
+  await page.getByRole('button', { name: 'Hand in now' }).click();
+  await expect(page.getByRole('heading', { name: /^[\d.]+ of \d+ points$/ })).toBeVisible();
+  await expect(page.getByText('Nothing was recorded.')).toBeVisible();
+  await expectAccessible('the points of a test looked through', page);
+
+  await page.getByRole('button', { name: 'Copy', exact: true }).click();
+  await page.getByRole('textbox', { name: 'Title of the copy' }).fill('Rocks for my class');
+  await page.getByRole('button', { name: 'Make the copy' }).click();
+  await expect(page.getByText('Your copy of “Rocks, water and wind” by Tobias Lindqvist; the original is not touched.')).toBeVisible(); // prettier-ignore
+  await expect(page.locator('.entry')).toHaveCount(9);
+  await page.locator('.entry').first().press('Delete');
+  await expect(page.locator('.entry')).toHaveCount(8);
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+
+  // The original can be opened, and says that nothing here changes it.
+  await page.goto('/tests');
+  await page.getByRole('group', { name: 'Whose tests' }).getByRole('button', { name: /My school/ }).click(); // prettier-ignore
+  await page.getByRole('link', { name: 'Rocks, water and wind', exact: true }).click();
+  await expect(page.getByText('Tobias Lindqvist’s original. You can look at it and copy it; nothing here changes it.')).toBeVisible(); // prettier-ignore
+  await expect(page.locator('.entry')).toHaveCount(9);
+  await expect(page.getByRole('button', { name: 'Remove item 1' })).toHaveCount(0);
+
+  // Into a folder, and out of the way again.
+  await page.goto('/tests');
+  await page.getByRole('button', { name: 'New folder', exact: true }).click();
+  await page.getByRole('textbox', { name: 'Name of the new folder' }).fill('Borrowed');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Put Rocks for my class into a folder' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Borrowed' }).click();
+  await page.getByRole('list', { name: 'Folders of tests' }).getByRole('button', { name: /^Borrowed/ }).click(); // prettier-ignore
+  await expect(page.getByText('1 test found')).toBeVisible();
+  await page.getByRole('button', { name: 'Put Rocks for my class into the bin' }).click();
+  await expect(page.getByText('is in the bin', { exact: false })).toBeVisible();
+  expect(problems).toEqual([]);
+  await page.close();
+});
+
+test('a blank page: items by key, a draw that is too large, a total that is shared, forms, and ready', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser);
+  const problems: string[] = [];
+  watch(page, problems);
+  await page.goto('/tests');
+  await page.getByRole('button', { name: 'New test' }).click();
+  await page.getByRole('textbox', { name: 'Title' }).fill('Rates from a blank page');
+  await page.getByRole('button', { name: 'Make the test' }).click();
+  await page.getByLabel('Search words or a standard’s code').fill('ma6rat2');
+  await expect(page.locator('.line').first()).toContainText('MA.6.RAT.2');
+  const entries = page.locator('.entry');
+  const row = page.locator('.line .row').first();
+  await row.focus();
+  for (let n = 1; n <= 4; n++) {
+    await page.keyboard.press('Enter');
+    await expect(entries).toHaveCount(n);
+    await page.keyboard.press('ArrowDown');
+  }
+
+  // A draw of more than there are: said where it stands, listed at the foot with the way there, and in the way.
+  await page.getByRole('button', { name: 'Rules of section 1' }).click();
+  await page.getByRole('combobox', { name: 'Which items of section 1 each student gets' }).selectOption({ label: 'A draw: so many of these' }); // prettier-ignore
+  const howMany = page.getByLabel('How many each student gets of section 1');
+  await howMany.fill('9');
+  await howMany.press('Tab');
+  await expect(page.getByText('There are only 4 items. Ask for fewer, or let more in.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Assign', exact: true })).toBeDisabled();
+  await page.getByRole('button', { name: '1 thing in the way' }).click();
+  await expect(page.getByText('Section 1 draws 9 items out of 4.')).toBeVisible();
+  await page.getByRole('button', { name: 'Go there' }).click();
+  await expect(page.getByRole('button', { name: 'Rules of section 1' })).toBeFocused();
+  await howMany.fill('2');
+  await howMany.press('Tab');
+  await expect(page.getByRole('region', { name: 'The test’s totals' })).toContainText('2 items');
+  await page.getByRole('combobox', { name: 'Which items of section 1 each student gets' }).selectOption({ label: 'A draw: so many of what a search finds' }); // prettier-ignore
+  await expect(page.getByText(/^\s*of \d+/).first()).toBeVisible();
+  await page.getByRole('combobox', { name: 'Which items of section 1 each student gets' }).selectOption({ label: 'Every student gets all of these' }); // prettier-ignore
+  await expectAccessible('a section’s rules', page);
+
+  // One hundred points, shared out to the hundredth.
+  await page.getByRole('combobox', { name: 'How points are counted' }).selectOption({ label: 'Items share a fixed total' }); // prettier-ignore
+  const total = page.getByLabel('Total that is shared');
+  await total.fill('100');
+  await total.press('Tab');
+  await expect(entries.first()).toContainText('25 pt');
+  const share = page.getByLabel('Share of the total for item 1');
+  await share.fill('2');
+  await share.press('Enter');
+  await expect(entries.first()).toContainText('40 pt');
+  await expect(page.getByRole('region', { name: 'The test’s totals' })).toContainText('100 points');
+
+  // One action puts a similar item in the place of another; one step takes it back.
+  const first = await entries.first().locator('.stem').textContent();
+  await entries.first().hover();
+  await page.getByRole('button', { name: 'A similar item for item 1' }).click();
+  const dialog = page.getByRole('dialog', { name: 'In place of item 1' });
+  await expectAccessible('similar items', page);
+  await dialog.getByRole('button', { name: 'Take this' }).first().click();
+  await expect(entries.first().locator('.stem')).not.toHaveText(first!);
+  await expect(entries).toHaveCount(4);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(entries.first().locator('.stem')).toHaveText(first!);
+
+  // Form B: parallel items in their places; the first form stays.
+  await page.getByRole('button', { name: 'Add a form' }).click();
+  await page.getByRole('button', { name: /^Parallel items/ }).click();
+  await expect(page.getByRole('tab', { name: 'Form B' })).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByText('another item than in form A').first()).toBeVisible();
+  await expect(page.getByText(/than form A by|As hard as form A|is not known yet/)).toBeVisible();
+  await expectAccessible('a form', page);
+  await page.getByRole('button', { name: 'Leave out' }).first().click();
+  await expect(page.getByText(/^3 of 4 items/)).toBeVisible();
+  await page.getByRole('tab', { name: 'Form A' }).click();
+  await expect(entries).toHaveCount(4);
+
+  await page.getByRole('button', { name: 'Call it ready' }).click();
+  await expect(page.getByRole('region', { name: 'The test’s totals' }).getByRole('status')).toHaveText('Ready');
+  await page.reload();
+  await expect(page.getByRole('tab', { name: 'Form B' })).toBeVisible();
+  // The slip says which forms go round.
+  await page.getByRole('button', { name: 'Assign', exact: true }).click();
+  await page.getByText('Forms', { exact: true }).click();
+  await page.getByRole('checkbox', { name: 'form B' }).check();
+  await page.locator('.class').filter({ hasText: '6B' }).getByRole('checkbox').check();
+  await expect(page.getByText('Forms A and B go round in turn.', { exact: false })).toBeVisible();
+  expect(problems).toEqual([]);
+  await page.close();
+});
+
+test('a blueprint is filled, the result goes on as any other test, and its cells are watched', async ({ browser }) => {
+  const page = await teacherPage(browser);
+  const problems: string[] = [];
+  watch(page, problems);
+  await page.goto('/tests');
+  await page.getByRole('button', { name: 'New test' }).click();
+  await page.getByRole('textbox', { name: 'Title' }).fill('By blueprint');
+  await page.getByRole('radio', { name: 'a blueprint that the machine fills' }).check();
+  await page.getByRole('button', { name: 'Make the test' }).click();
+  await expect(page.getByText('The blueprint has no rows.', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Standards', exact: true }).click();
+  await page.getByLabel('Code or words of a standard').fill('MA.6');
+  for (const code of ['MA.6.RAT.2', 'MA.6.NUM.1']) await page.getByRole('checkbox', { name: new RegExp(code) }).check();
+  await page.getByRole('button', { name: 'Take 2 standards' }).click();
+  const cell = async (name: string, want: string) => {
+    const field = page.getByLabel(`${name}: wanted`);
+    await field.fill(want);
+    await field.press('Tab');
+  };
+  await cell('MA.6.RAT.2, depth 2', '3');
+  await cell('MA.6.NUM.1, depth 2', '2');
+  const aim = page.getByLabel('Mean facility to aim at');
+  await aim.fill('0.6');
+  await aim.press('Tab');
+  await expectAccessible('a blueprint', page);
+  await page.getByRole('button', { name: 'Fill it from the banks' }).click();
+  await expect(page.getByRole('heading', { name: 'It can be filled' })).toBeVisible();
+  await expect(page.getByText('Aimed at 0.60', { exact: false })).toContainText(/gap to the optimum|No better choice exists/); // prettier-ignore
+  await expectAccessible('a filled blueprint', page);
+  await page.getByRole('button', { name: 'Put them into the test' }).click();
+  await expect(page.locator('.entry')).toHaveCount(5);
+  const notes = page.getByRole('complementary', { name: 'Notes in the margin' });
+  await expect(notes).not.toContainText('too few.');
+  await page.locator('.entry').first().press('Delete');
+  await expect(notes).toContainText(/MA\.6\.(RAT\.2|NUM\.1), depth 2 has \d of \d items: 1 too few\./);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('.entry')).toHaveCount(5);
+
+  // More than the banks hold: which cell, by how much, and the nearest that can be had.
+  await page.getByRole('link', { name: 'Blueprint', exact: true }).click();
+  await cell('MA.6.NUM.1, depth 2', '90');
+  await page.getByRole('button', { name: 'Fill it from the banks' }).click();
+  await expect(page.getByRole('heading', { name: 'It cannot be filled whole' })).toBeVisible();
+  await expect(page.getByText(/^MA\.6\.NUM\.1, depth 2: \d+ items short of 90\.$/)).toBeVisible();
+  await expect(page.getByText('less cannot be missed', { exact: false })).toBeVisible();
+  expect(problems).toEqual([]);
+  await page.close();
+});
+
+test('two build one test: what a colleague changes comes in by itself', async ({ browser }) => {
+  const mine = await teacherPage(browser);
+  await mine.goto('/tests');
+  await mine.getByRole('button', { name: 'New test' }).click();
+  await mine.getByRole('textbox', { name: 'Title' }).fill('Built together');
+  await mine.getByRole('button', { name: 'Make the test' }).click();
+  await mine.getByRole('button', { name: 'Share' }).click();
+  await mine.getByRole('combobox', { name: 'Share with a colleague' }).selectOption({ label: 'Tobias Lindqvist' });
+  await expectAccessible('sharing a test', mine);
+  await mine.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(mine.getByText('Your original, built together with Tobias Lindqvist.')).toBeVisible();
+
+  const theirs = await teacherPage(browser, 'lindqvist');
+  await theirs.goto(mine.url());
+  await expect(theirs.getByText(/Maren Holloway’s original: what you change, you change for Maren Holloway/)).toBeVisible(); // prettier-ignore
+  await theirs.getByRole('button', { name: /^Put in:/ }).first().click(); // prettier-ignore
+  await expect(theirs.locator('.entry')).toHaveCount(1);
+  await expect(mine.locator('.entry')).toHaveCount(1);
+  await expect(mine.getByText('A colleague has changed this test', { exact: false })).toBeVisible();
+  await mine.close();
+  await theirs.close();
+});
+
+test('on paper: every item whole on one page, keys only where they belong, each form with its own page numbers', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser);
+  await page.goto('/tests?');
+  await page.getByRole('link', { name: 'Ratios and unit rates', exact: true }).click();
+  await page.getByRole('button', { name: 'Add a form' }).click();
+  await page.getByRole('button', { name: /^In another order/ }).click();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Print', exact: true }).click();
+  await page.getByRole('checkbox', { name: 'Form B' }).check();
+  await expect(page.locator('[data-sheet="booklet"]')).toHaveCount(2);
+  await expectAccessible('the print page', page);
+  // Formulas are drawn before the paper is taken.
+  await expect(page.locator('[data-sheet="booklet"] .katex').first()).toBeVisible();
+  const booklets = textOf(await page.pdf({ preferCSSPageSize: true, format: 'Letter' }));
+  const whole = booklets.join('\n');
+  for (const text of ['Name', 'Class', 'Date', 'Work alone. Scratch paper is allowed', 'Points: ______ of 13'])
+    expect(whole).toContain(text);
+  // Each form counts its own pages.
+  expect(booklets[0]).toMatch(/form A\s+page 1/);
+  expect(booklets.find((own) => /form B/.test(own))).toMatch(/form B\s+page 1/);
+  // Nothing of the keys, rules or explanations.
+  for (const secret of ['earns', 'Answer key', 'Explanation', 'MA.6.RAT']) expect(whole).not.toContain(secret);
+  // An item's first words and its last choice stand on one page.
+  const pages = booklets.filter((own) => /form A/.test(own));
+  expect(pages.some((own) => own.includes('In a choir, the ratio of altos'))).toBe(true);
+  for (const [begins, ends] of [
+    ['How many litres', 'Answer:'],
+    ['Which pack gives the lowest price', '10 for $7.00'],
+  ] as const)
+    // prettier-ignore
+    expect(pages.some((own) => own.includes(begins) && own.includes(ends))).toBe(true);
+
+  await page.getByRole('checkbox', { name: 'booklet' }).uncheck();
+  await page.getByRole('checkbox', { name: 'answer key' }).check();
+  await page.getByRole('checkbox', { name: 'marking guide' }).check();
+  await expect(page.locator('[data-sheet]')).toHaveCount(4);
+  const keys = textOf(await page.pdf({ preferCSSPageSize: true, format: 'Letter' })).join('\n');
+  for (const text of ['Answer key', 'Not for students.', 'Marking guide', 'MA.6.RAT.1', 'earns 1 point'])
+    expect(keys).toContain(text);
+  // The shared school's test is as it was.
+  await page.getByRole('link', { name: 'Back to the test' }).click();
+  await page.getByRole('tab', { name: 'Form B' }).click();
+  await page.getByRole('button', { name: 'Remove form' }).click();
+  await expect(page.getByRole('tab', { name: 'Form B' })).toHaveCount(0);
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.close();
+});
+
+/** The text of each page of a PDF, as Debian's pdftotext reads it. */
+function textOf(pdf: Buffer): string[] {
+  return execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf, encoding: 'utf8' }).split('\f').slice(0, -1);
+}

@@ -33,6 +33,7 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
   await Promise.all([
     bundle('server/src/main.ts', 'server/dist/main.mjs'),
     bundle('server/src/banks/finding/worker.ts', 'server/dist/finder.mjs'),
+    bundle('server/src/assembly/worker.ts', 'server/dist/assembler.mjs'),
     bundle('demo/src/fill.ts', 'demo/dist/fill.mjs'),
     bundle('demo/src/fill-large.ts', 'demo/dist/fill-large.mjs'),
   ]);

@@ -42,7 +42,7 @@ async function suite(name, args, cwd, count) {
 
 runMain(async () => {
   installMariaDb();
-  installDebian(['chromium'], ['chromium', 'fonts-liberation']);
+  installDebian(['chromium', 'pdftotext'], ['chromium', 'fonts-liberation', 'poppler-utils']);
   await ensurePackages();
   rmSync(output, { recursive: true, force: true });
   mkdirSync(output, { recursive: true });

@@ -1,4 +1,12 @@
-import { entriesOf, formForSitting, formOf, type Edition } from '@oaken/core/forms';
+import {
+  dealtTo,
+  entriesOf,
+  formForSitting,
+  formOf,
+  withFewerChoicesEverywhere,
+  type Edition,
+} from '@oaken/core/forms';
+import { scoreAttempt } from '@oaken/core/attempts';
 import type { ItemContent } from '@oaken/core/items';
 import { randomFrom } from '@oaken/core/random';
 import fc from 'fast-check';
@@ -50,7 +58,7 @@ const choicesOf = (own: Edition, id: string) => {
 // Golden: attempts store only their seed, so these must hold in every later version. Never change them; a new way of
 // shuffling needs a new name in the attempt.
 test('golden: seeds give these forms for ever', () => {
-  const forms = ['s1', 's2', 'Qk3Zx9'].map((seed) => formOf(edition, seed, both));
+  const forms = ['s1', 's2', 'Qk3Zx9'].map((seed) => formOf(edition, { seed }, both));
   expect(forms.map((own) => [orderOf(own), choicesOf(own, 'entry1'), choicesOf(own, 'entry6')])).toMatchInlineSnapshot(`
    [
      [
@@ -91,16 +99,16 @@ test('golden: seeds give these forms for ever', () => {
 test('what stays and what moves', () => {
   fc.assert(
     fc.property(fc.string(), (seed) => {
-      const form = formOf(edition, seed, both);
+      const form = formOf(edition, { seed }, both);
       expect(form.sections.map(({ entries }) => entries.map(({ id }) => id).sort())).toEqual(
         edition.sections.map(({ entries }) => entries.map(({ id }) => id)),
       );
       expect([...choicesOf(form, 'entry3')].sort().join('')).toBe('abcd');
       expect(choicesOf(form, 'entry3').endsWith('d')).toBe(true);
-      expect(formOf(edition, seed, { shuffleItems: false, shuffleChoices: false })).toEqual(edition);
+      expect(formOf(edition, { seed }, { shuffleItems: false, shuffleChoices: false })).toEqual(edition);
       // Another item beside it never moves an item's own choices.
       const fewer = { ...edition, sections: [edition.sections[1]!] };
-      expect(choicesOf(formOf(fewer, seed, both), 'entry5')).toBe(choicesOf(form, 'entry5'));
+      expect(choicesOf(formOf(fewer, { seed }, both), 'entry5')).toBe(choicesOf(form, 'entry5'));
     }),
   );
 });
@@ -120,4 +128,74 @@ test('a form for sitting carries no key, points table, standard or depth', () =>
   const sent = JSON.stringify(formForSitting(edition));
   for (const secret of ['key', 'rule', 'standards', 'X.1', 'depth', 'revisionId', 'itemId', 'fixed'])
     expect(sent).not.toContain(`"${secret}"`);
+});
+
+test('draws use items evenly, and give nobody an item twice', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 12 }), fc.integer({ min: 1, max: 12 }), fc.integer({ min: 1, max: 40 }), fc.string(), (a, b, students, seed) => {
+      const [count, size] = [Math.min(a, b), Math.max(a, b)];
+      const used = new Array<number>(size).fill(0);
+      for (let place = 0; place < students; place++) {
+        const hand = dealtTo(place, count, size, randomFrom(seed));
+        expect(new Set(hand).size).toBe(count);
+        for (const at of hand) used[at]!++;
+        expect(Math.max(...used) - Math.min(...used)).toBeLessThanOrEqual(1);
+      }
+    }),
+  ); // prettier-ignore
+});
+
+describe('forms and draws of an edition', () => {
+  const dealt: Edition = {
+    ...edition,
+    deal: 'd1',
+    sections: [{ ...edition.sections[0]!, draw: 2 }, edition.sections[1]!],
+    forms: [
+      {
+        id: 'formB',
+        name: 'B',
+        shuffle: false,
+        mostChoices: 2,
+        swaps: [{ ...entry(9), id: 'other9', of: 'entry5', points: 7 }],
+        without: ['entry6'],
+        passages: [],
+      },
+    ],
+  };
+  const none = { shuffleItems: false, shuffleChoices: false };
+
+  test('a form has its own items in their places, fewer items and fewer choices, the key always among them', () => {
+    const form = formOf(dealt, { seed: 's', form: 'formB' }, none);
+    expect(form.sections[1]!.entries.map(({ id, points }) => [id, points])).toEqual([['other9', 1]]);
+    for (const { id } of entriesOf(form)) {
+      if (id !== 'entry6') expect(choicesOf({ ...form, forms: [] }, id)).toMatch(/^a[bcd]$/);
+    }
+    expect(formOf(dealt, { seed: 's' }, none).sections[1]!.entries.map(({ id }) => id)).toEqual(['entry5', 'entry6']);
+    expect(entriesOf(dealt).map(({ id }) => id)).toContain('other9');
+    expect(choicesOf({ ...withFewerChoicesEverywhere(edition, 3), forms: [] }, 'entry2')).toMatch(/^a..$/);
+  });
+
+  test('only what a student was given is scored', () => {
+    const ids = (place: number) =>
+      scoreAttempt(dealt, new Map([['entry5', { a: 'a' }]]), { seed: 's', place, rules: none, ranOut: false });
+    for (const place of [0, 1, 2, 3]) {
+      expect(ids(place)).toHaveLength(4);
+      expect(ids(place).map(({ entry }) => entry)).toEqual(entriesOf(formOf({ ...dealt, forms: [] }, { seed: 's', place }, none)).map(({ id }) => id)); // prettier-ignore
+      expect(ids(place).reduce((sum, { points }) => sum + points, 0)).toBe(1);
+    }
+  });
+
+  test('a shuffle leaves the items of a passage beside each other', () => {
+    const about = (n: number, id: number) => ({ ...entry(n), content: { ...content(n), passage: { id, revision: id } } }); // prettier-ignore
+    const own = { ...edition, deal: 'd', sections: [{ ...edition.sections[0]!, entries: [entry(1), about(2, 8), about(3, 8), entry(4), about(5, 9), about(6, 9)] }] }; // prettier-ignore
+    const orders = new Set<string>();
+    for (let n = 0; n < 60; n++) {
+      const order = orderOf(formOf(own, { seed: `${n}` }, both));
+      orders.add(order);
+      expect(order).toMatch(/23|32/);
+      expect(order).toMatch(/56|65/);
+    }
+    expect(orders.size).toBeGreaterThan(20);
+    expect(orderOf(formOf({ ...own, sections: [{ ...own.sections[0]!, keepOrder: true }] }, { seed: 'x' }, both))).toBe('123456'); // prettier-ignore
+  });
 });

@@ -1,19 +1,28 @@
 import { analyse } from '@oaken/core/analysis';
-import { forecast, forecastInWords, notedItem, notesOn, readingGrade, type NotedItem } from '@oaken/core/notes';
+import {
+  forecast,
+  forecastInWords,
+  notedItem,
+  notesOn,
+  plainTest,
+  readingGrade,
+  type NotedItem,
+  type NotedTest,
+} from '@oaken/core/notes';
 import { randomFrom } from '@oaken/core/random';
 
 let next = 0;
 const item = (own: Partial<NotedItem> = {}): NotedItem => ({
-  entry: `e${++next}`, number: next, points: 1, text: `word${next} thing${next} place${next} time${next}`, stem: '', key: null,
-  passage: null, standards: [{ code: 'MA.6.RAT.1' }], byHand: false, facility: null, separation: null, ...own,
+  entry: `e${++next}`, itemId: next, number: next, points: 1, text: `word${next} thing${next} place${next} time${next}`, stem: '', key: null,
+  passage: null, standards: [{ code: 'MA.6.RAT.1' }], byHand: false, keyless: false, retired: false, seconds: 60, facility: null, separation: null, ...own,
 }); // prettier-ignore
-const about = (items: NotedItem[], grades: number[] = []) => notesOn(items, grades).map((note) => note.about);
-const said = (items: NotedItem[], kind: string) => notesOn(items, []).filter((note) => note.about === kind).map(({ words }) => words); // prettier-ignore
+const about = (items: NotedItem[], own: Partial<NotedTest> = {}) => notesOn(items, { ...plainTest, ...own }).map((note) => note.about); // prettier-ignore
+const said = (items: NotedItem[], kind: string, own: Partial<NotedTest> = {}) => notesOn(items, { ...plainTest, ...own }).filter((note) => note.about === kind).map(({ words }) => words); // prettier-ignore
 beforeEach(() => (next = 0));
 
 describe('notes in the margin', () => {
   test('a test with nothing to say about has none', () => {
-    expect(notesOn([item(), item(), item()], [6])).toEqual([]);
+    expect(about([item(), item(), item()], { grades: [6], minutes: 3 })).toEqual([]);
   });
 
   test('items without a standard, and standards with too few items; what gives no points is left out', () => {
@@ -48,6 +57,16 @@ describe('notes in the margin', () => {
     expect(said(keyed('BABCBDBBCBBD'), 'keys')).toEqual(['B is the key of 7 of 12 choices; shuffled choices mend that.']); // prettier-ignore
   });
 
+  test('what the test itself asks for and forbids', () => {
+    const cells = [{ title: 'MA.6.RAT.1, depth 2', want: 3, have: 1 }, { title: 'MA.6.RAT.2', want: 1, have: 2 }, { title: 'MA.6.NUM.1', want: 2, have: 2 }]; // prettier-ignore
+    const items = [item({ retired: true }), item({ keyless: true }), item({ seconds: 300 })];
+    expect(said(items, 'blueprint', { cells })).toEqual(['MA.6.RAT.1, depth 2 has 1 of 3 items: 2 too few.', 'MA.6.RAT.2 has 2 of 1 item: 1 too many.']); // prettier-ignore
+    expect(said(items, 'enemies', { enemies: [[1, 3], [2, 9]] })).toEqual(['Items 1 and 3 were declared not to stand in one test.']); // prettier-ignore
+    expect(said(items, 'minutes', { minutes: 6 })).toEqual(['The items take about 7 minutes; the test is made for 6.']);
+    expect(said(items, 'no-key')).toEqual(['Item 2 has no key; nobody can earn its points.']);
+    expect(said(items, 'retired')).toEqual(['Item 1 was retired from the bank; the test keeps it.']);
+  });
+
   test('what waits for a mark by hand', () => {
     expect(about([item({ byHand: true }), item(), item()])).toEqual(['hand']);
   });
@@ -58,7 +77,7 @@ describe('notes in the margin', () => {
       parts: [{ id: 'a', kind: 'single-choice' as const, choices: [{ id: 'x', text: 'slate' }, { id: 'y', text: 'sand&amp;stone' }], key: ['y'], rule: { rule: 'all-or-nothing' as const, points: 1 } }],
       explanation: '', hints: [], notes: '',
     }; // prettier-ignore
-    expect(notedItem({ id: 'e', points: 2 }, 3, { content, standards: [], facility: null, separation: null })).toMatchObject({
+    expect(notedItem({ id: 'e', itemId: 7, points: 2 }, 3, { content, standards: [], facility: null, separation: null, retired: false, seconds: 60 })).toMatchObject({
       number: 3, points: 2, stem: 'Which rock is made of grains?', key: { at: 1, of: 2, words: 'sand&stone' }, byHand: false, passage: null,
     }); // prettier-ignore
   });
@@ -76,8 +95,8 @@ describe('reading grade', () => {
   test('is noted only when it is clearly above the test’s grades', () => {
     const text = 'Considerable evaporation precipitates extraordinary meteorological instability above continental territories. '.repeat(12); // prettier-ignore
     const items = [item({ text }), item(), item()];
-    expect(about(items, [6])).toEqual(['reading']);
-    expect(about(items, [])).toEqual([]);
+    expect(about(items, { grades: [6] })).toEqual(['reading']);
+    expect(about(items, { grades: [] })).toEqual([]);
   });
 });
 

@@ -3,29 +3,45 @@ import {
   allEntries,
   applyChange,
   change as changeSchema,
+  emptyOutline,
+  emptySection,
   hindrances,
   mostEntries,
+  mostForms,
+  movesTo,
+  placeFor,
+  pointsOf,
+  shareOut,
+  stepOf,
   totalPoints,
   type Change,
+  type Draw,
+  type Form,
   type Outline,
-  type Section,
+  type PassageOf,
 } from '@oaken/core/tests';
 import { asRichText, count, listing, plainText, shorten } from '@oaken/core/text';
 import { day } from '@oaken/core/timing';
 import fc from 'fast-check';
 
 const entry = (id: string, points = 1) => ({ id, itemId: 1, revisionId: 1, points });
+const first = emptySection('sect1', ['aaaa', 'bbbb', 'cccc'].map((id) => entry(id))); // prettier-ignore
 const outline: Outline = {
-  title: 'Rates',
-  kind: 'quiz',
+  ...emptyOutline('Rates', 'quiz', first),
   subject: 'Mathematics',
   grades: [6],
-  directions: '',
-  sections: [
-    { id: 'sect1', title: '', directions: '', entries: ['aaaa', 'bbbb', 'cccc'].map((id) => entry(id)) },
-    { id: 'sect2', title: 'More', directions: '', entries: [entry('dddd', 2.5)] },
-  ],
+  sections: [first, { ...emptySection('sect2', [entry('dddd', 2.5)]), title: 'More' }],
 };
+const emptyForm = (id: string): Form => ({
+  id,
+  name: 'B',
+  note: '',
+  shuffle: false,
+  mostChoices: null,
+  swaps: [],
+  without: [],
+  passages: [],
+});
 const orderOf = (own: Outline) => own.sections.map(({ entries }) => entries.map(({ id }) => id[0]).join('')).join('|'); // prettier-ignore
 const after = (...changes: Change[]) => orderOf(changes.reduce((own, one) => applyChange(own, one).outline, outline));
 
@@ -49,9 +65,19 @@ const anyChange = (own: Outline, spare: string): fc.Arbitrary<Change> => {
   const some: fc.Arbitrary<Change>[] = [
     fc.record({ do: fc.constant('put' as const), entry: fc.constant(entry(spare)), section, before }),
     fc.record({ do: fc.constant('describe' as const), facts: fc.record({ title: fc.string({ maxLength: 20 }), directions: fc.string({ maxLength: 20 }) }) }),
-    fc.record({ do: fc.constant('put-section' as const), section: fc.constant<Section>({ id: `s${spare}`, title: '', directions: '', entries: [] }), before: fc.constantFrom<string | null>(null, ...sections) }),
+    fc.record({ do: fc.constant('put-section' as const), section: fc.constant(emptySection(`s${spare}`)), before: fc.constantFrom<string | null>(null, ...sections) }),
     fc.record({ do: fc.constant('describe-section' as const), section, facts: fc.record({ title: fc.string({ maxLength: 9 }) }) }),
   ]; // prettier-ignore
+  if (own.forms.length < mostForms) some.push(fc.record({ do: fc.constant('put-form' as const), form: fc.constant(emptyForm(`f${spare}`)), before: fc.constant(null) })); // prettier-ignore
+  if (own.forms.length > 0) {
+    const form = fc.constantFrom(...own.forms.map(({ id }) => id));
+    some.push(
+      fc.record({ do: fc.constant('describe-form' as const), form, facts: fc.record({ name: fc.constantFrom('B', 'C'), shuffle: fc.boolean() }) }),
+      fc.record({ do: fc.constant('remove-form' as const), form }),
+      fc.record({ do: fc.constant('leave-out' as const), form, entry: fc.constantFrom('aaaa', 'bbbb', 'dddd'), out: fc.boolean() }),
+      fc.constantFrom('aaaa', 'bbbb', 'cccc').chain((of) => fc.record({ do: fc.constant('swap' as const), form, of: fc.constant(of), swap: fc.constantFrom(null, { of, id: `w${spare}`, itemId: 2, revisionId: 3 }) })),
+    ); // prettier-ignore
+  }
   if (ids.length > 0) {
     const id = fc.constantFrom(...ids);
     some.push(
@@ -114,13 +140,91 @@ test('what does not fit is refused in words', () => {
   expect(refused({ do: 'remove-section', section: 'sect1' }, full)).toThrow('A test needs at least one section.');
 });
 
+const wordsOf = (own: Outline, pools = {}) => hindrances(own, { pools }).map(({ words }) => words);
+
 test('what keeps a test from being given', () => {
   expect(hindrances(outline)).toEqual([]);
   expect(totalPoints(outline)).toBe(5.5);
   const empty: Outline = { ...outline, title: ' ', sections: [{ ...outline.sections[0]!, entries: [] }] };
-  expect(hindrances(empty)).toEqual(['The test has no title.', 'The test has no items.']);
-  const worthless = applyChange({ ...outline, sections: [{ ...outline.sections[1]!, entries: [entry('dddd', 0)] }] }, { do: 'put-section', section: { id: 'last', title: 'End', directions: '', entries: [] }, before: null }).outline; // prettier-ignore
-  expect(hindrances(worthless)).toEqual(['No item gives any points.', 'Section 2 (End) has no items.']);
+  expect(wordsOf(empty)).toEqual(['The test has no title.', 'The test has no items.']);
+  const worthless = applyChange({ ...outline, sections: [{ ...outline.sections[1]!, entries: [entry('dddd', 0)] }] }, { do: 'put-section', section: { ...emptySection('last'), title: 'End' }, before: null }).outline; // prettier-ignore
+  expect(wordsOf(worthless)).toEqual(['No item gives any points.', 'Section 2 (End) has no items.']);
+  const drawing = (count: number, search: Draw['search']) => applyChange(outline, { do: 'describe-section', section: 'sect1', facts: { draw: { count, points: 1, search } } }).outline; // prettier-ignore
+  expect(wordsOf(drawing(3, null))).toEqual([]);
+  expect(wordsOf(drawing(4, null))).toEqual(['Section 1 draws 4 items out of 3.']);
+  const anything = { standard: null, grade: null, depth: null, bank: null };
+  const found = { ...drawing(2, anything), sections: [{ ...drawing(2, anything).sections[0]!, entries: [] }] };
+  expect(wordsOf(found, { sect1: 2 })).toEqual([]);
+  expect(wordsOf(found, { sect1: 1 })).toEqual(['Section 1 draws 2 items out of 1.']);
+});
+
+test('a total that is held is shared out to the hundredth, and equally within a draw', () => {
+  expect(shareOut(100, [1, 1, 1])).toEqual([33.34, 33.33, 33.33]);
+  fc.assert(
+    fc.property(fc.integer({ min: 1, max: 5000 }), fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 1, maxLength: 40 }), (total, weights) => {
+      const parts = shareOut(total, weights);
+      const whole = weights.reduce((sum, own) => sum + own, 0);
+      if (whole === 0) return expect(parts.every((own) => own === 0)).toBe(true);
+      expect(Math.round(parts.reduce((sum, own) => sum + own, 0) * 100)).toBe(total * 100);
+      parts.forEach((own, at) => expect(Math.abs(own - (total * weights[at]!) / whole)).toBeLessThan(0.0101));
+    }),
+  ); // prettier-ignore
+  const held = { ...outline, heldTotal: 100 };
+  expect([...pointsOf(held).entries.values()]).toEqual([18.18, 18.18, 18.18, 45.46]);
+  // Two out of three, each worth the same whichever they are; the last item takes the rest.
+  const [one, two] = held.sections;
+  const drawing = { ...held, sections: [{ ...one!, draw: { count: 2, points: 1, search: null } }, { ...two!, entries: [entry('dddd', 5)] }] }; // prettier-ignore
+  expect([...pointsOf(drawing).entries.values()]).toEqual([14.28, 14.28, 14.28, 71.44]);
+  expect(pointsOf(drawing).total).toBe(100);
+});
+
+describe('items of one passage', () => {
+  // Small letters have no passage; items a1, a2 and so on share one.
+  const of = (...ids: string[]) => ({ ...outline, sections: [emptySection('sect1', ids.map((id) => entry(`${id}--`))), emptySection('sect2')] }); // prettier-ignore
+  const passageOf: PassageOf = ({ id }) => (/\d/.test(id) ? id.charCodeAt(0) : null);
+  const shown = (own: Outline, changes: Change[]) =>
+    changes.reduce((before, one) => applyChange(before, one).outline, own).sections.map(({ entries }) => entries.map(({ id }) => id.slice(0, 2).replace('-', '')).join(' ')).join(' | '); // prettier-ignore
+  const own = of('x', 'a1', 'a2', 'y', 'b1', 'b2', 'z');
+
+  test('come in behind the others, and nothing comes between them', () => {
+    const before = (id: string) => ({ section: 'sect1', before: `${id}--` });
+    expect(placeFor(own, entry('a3--'), before('z'), passageOf)).toEqual(before('y'));
+    expect(placeFor(own, entry('w---'), before('a2'), passageOf)).toEqual(before('y'));
+    expect(placeFor(own, entry('w---'), before('b1'), passageOf)).toEqual(before('b1'));
+  });
+  test('move as one, and within their passage alone', () => {
+    const to = (id: string, before: string | null, section = 'sect1') =>
+      shown(own, movesTo(own, `${id}--`, { section, before: before && `${before}--` }, passageOf));
+    expect(to('a2', 'z')).toBe('x y b1 b2 a1 a2 z | ');
+    expect(to('a2', 'a1')).toBe('x a2 a1 y b1 b2 z | ');
+    expect(to('x', 'b2')).toBe('a1 a2 y b1 b2 x z | ');
+    expect(to('b1', null, 'sect2')).toBe('x a1 a2 y z | b1 b2');
+  });
+  test('step past each other whole', () => {
+    const by = (id: string, step: 1 | -1, from = own) => shown(from, stepOf(from, `${id}--`, step, passageOf));
+    expect(by('x', 1)).toBe('a1 a2 x y b1 b2 z | ');
+    expect(by('a1', 1)).toBe('x a2 a1 y b1 b2 z | ');
+    expect(by('a2', 1)).toBe('x y a1 a2 b1 b2 z | ');
+    expect(by('z', -1)).toBe('x a1 a2 y z b1 b2 | ');
+    expect(by('z', 1)).toBe('x a1 a2 y b1 b2 | z');
+    expect(by('x', -1)).toBe('x a1 a2 y b1 b2 z | ');
+  });
+  test('however they are moved, a passage stays in one piece', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.nat(6), fc.option(fc.nat(6)), fc.boolean()), { maxLength: 12 }), (moves) => {
+        let now: Outline = own;
+        for (const [who, before, second] of moves) {
+          const all = allEntries(own).map(({ id }) => id);
+          for (const change of movesTo(now, all[who]!, { section: second ? 'sect2' : 'sect1', before: before === null ? null : all[before]! }, passageOf)) now = applyChange(now, change).outline; // prettier-ignore
+        }
+        expect(allEntries(now)).toHaveLength(7);
+        for (const { entries } of now.sections) {
+          const runs = entries.map((own) => passageOf(own)).filter((own, at, all) => own !== null && own !== all[at - 1]); // prettier-ignore
+          expect(new Set(runs).size).toBe(runs.length);
+        }
+      }),
+    );
+  });
 });
 
 describe('the slip', () => {

@@ -209,7 +209,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
     const own = classes.find(({ name }) => name === plan.classes[0])!;
     const points = roundPoints(entries.reduce((sum, entry) => sum + entry.points, 0));
     const outline = {
-      ...head, kind: plan.kind, subject: own.subject, grades: [own.grade],
+      ...head, kind: plan.kind, subject: own.subject, grades: [own.grade], ready: true,
       sections: [{ id: sectionId, title: '', directions: '', entries: entries.map((entry) => ({ id: entry.id, itemId: entry.itemId, revisionId: entry.itemId, points: entry.points })) }],
     }; // prettier-ignore
     const edition: Edition = {
@@ -225,7 +225,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       ],
     };
     const key = `00000000-0000-4000-8000-${String(id).padStart(12, '0')}`;
-    put('tests', { id, school_id: 1, owner_id: by, title: plan.title, outline: JSON.stringify(outline), version: 1, client_key: key, created_at: made, changed_at: made }); // prettier-ignore
+    put('tests', { id, school_id: 1, owner_id: by, title: plan.title, outline: JSON.stringify(outline), version: 1, ready: true, reach: plan.reach ?? 'mine', client_key: key, created_at: made, changed_at: made }); // prettier-ignore
     put('editions', {
       id,
       test_id: id,
@@ -287,7 +287,9 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
         ? now - Math.round((1 + 4 * random.next()) * minute)
         : Math.round(from + random.next() * room);
       const attemptSeedText = attemptSeed(random);
-      const shown = entriesOf(formOf(edition, attemptSeedText, { shuffleItems: false, shuffleChoices: true }));
+      const shown = entriesOf(
+        formOf(edition, { seed: attemptSeedText }, { shuffleItems: false, shuffleChoices: true }),
+      );
       const done = stillWorking
         ? Math.ceil(shown.length * 0.4)
         : ranOut
@@ -311,7 +313,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       const attemptId = put('attempts', {
         id: (tables.get('attempts')?.length ?? 0) + 1,
         assignment_id: id, student_id: student.id, number: 1, seed: attemptSeedText, began_at: new Date(began), deadline_at: deadline,
-        handed_in_at: handedIn, handed_in_by: stillWorking ? null : ranOut ? 'server' : 'student', late: false,
+        handed_in_at: handedIn, most: handedIn ? points : null, handed_in_by: stillWorking ? null : ranOut ? 'server' : 'student', late: false,
         points: stillWorking ? null : roundPoints(scores.reduce((sum, score) => sum + score.points, 0)),
       }); // prettier-ignore
       let step = 0;

@@ -15,6 +15,8 @@ export interface Plan {
   opens: [days: number, time: string];
   closes: [days: number, time: string];
   state: 'sat' | 'open' | 'coming';
+  /** Who may find the test on the shelf; its teacher alone unless it says more. */
+  reach?: 'school' | 'everybody';
 }
 
 export const plans: Plan[] = [
@@ -32,15 +34,15 @@ export const plans: Plan[] = [
   },
   {
     title: 'Rocks, water and wind', kind: 'test', by: 'lindqvist', classes: ['6F'], standards: ['ES.6.ROC.1', 'ES.6.WAT.1', 'ES.6.WEA.1', 'ES.6.TIM.1'], items: 9,
-    directions: '', limitMinutes: 25, opens: [-4, '08:00'], closes: [-3, '16:00'], state: 'sat',
+    directions: '', limitMinutes: 25, opens: [-4, '08:00'], closes: [-3, '16:00'], state: 'sat', reach: 'school',
   },
   {
     title: 'Maps, rivers and towns', kind: 'test', by: 'nwosu', classes: ['8C'], standards: ['GE.8.MAP.1', 'GE.8.LAN.1', 'GE.8.PEO.1', 'GE.8.RES.1', 'GE.7.MAP.1', 'GE.6.LAN.1', 'GE.6.PEO.1'], items: 11,
-    directions: '', limitMinutes: 30, opens: [-5, '08:00'], closes: [-4, '16:00'], state: 'sat',
+    directions: '', limitMinutes: 30, opens: [-5, '08:00'], closes: [-4, '16:00'], state: 'sat', reach: 'everybody',
   },
   {
     title: 'The rope ferry', kind: 'quiz', by: 'castellano', classes: ['5E'], standards: ['RE.5.IDE.1', 'RE.5.INF.1', 'RE.6.INF.1', 'RE.6.IDE.1', 'RE.5.WOR.1', 'RE.5.ARG.1'], items: 8,
-    directions: 'Read the text twice before you answer.', limitMinutes: null, opens: [-8, '08:00'], closes: [-7, '16:00'], state: 'sat',
+    directions: 'Read the text twice before you answer.', limitMinutes: null, opens: [-8, '08:00'], closes: [-7, '16:00'], state: 'sat', reach: 'school',
   },
   {
     title: 'Percent and rates, second look', kind: 'quiz', by: 'holloway', classes: ['6D'], standards: ['MA.6.RAT.3', 'MA.6.RAT.2'], items: 8,

@@ -6,6 +6,8 @@ import { accountRoutes } from './accounts/routes';
 import { defineAccounts } from './accounts/model';
 import { Sessions } from './accounts/sessions';
 import { Throttle } from './accounts/throttle';
+import { localAssembler, type Assembler } from './assembly/assembler';
+import { assemblyRoutes } from './assembly/routes';
 import { defineAssignments } from './assignments/model';
 import { assignmentRoutes } from './assignments/routes';
 import { Editions } from './attempts/editions';
@@ -39,6 +41,8 @@ export interface AppOptions extends BindOptions {
   pages: string | null;
   /** The search index; without one, the application's own in this thread. */
   finder?: Finder;
+  /** Fills blueprints; without one, this thread does. */
+  assembler?: Assembler;
 }
 
 export interface App {
@@ -50,7 +54,7 @@ export interface App {
 
 const longestBody = '1mb';
 
-export function createApp({ database, now, log, pages, finder, checkAnswers }: AppOptions): App {
+export function createApp({ database, now, log, pages, finder, assembler, checkAnswers }: AppOptions): App {
   defineAccounts(database);
   defineTests(database);
   defineAssignments(database);
@@ -62,6 +66,7 @@ export function createApp({ database, now, log, pages, finder, checkAnswers }: A
     sessions: new Sessions(database, now),
     saving: new SavingQueue(database, editions, now),
     finder: finder ?? new LocalFinder(database),
+    assembler: assembler ?? localAssembler,
   };
 
   const http = express();
@@ -81,6 +86,8 @@ export function createApp({ database, now, log, pages, finder, checkAnswers }: A
   attemptRoutes(bind, context, editions);
   fileRoutes(routes, bind, context);
   interchangeRoutes(routes, bind, context);
+  // Written line by line as it goes on, so nothing may hold it back.
+  assemblyRoutes(bind, context);
   // Answers are small and many: the quickest level saves most of the bytes.
   routes.use(compression({ level: 1 }));
   accountRoutes(bind, context);

@@ -1,5 +1,6 @@
 import type { Sequelize } from 'sequelize';
 import type { Sessions } from './accounts/sessions';
+import type { Assembler } from './assembly/assembler';
 import type { Finder } from './banks/finding/finder';
 import type { SavingQueue } from './attempts/saving';
 
@@ -11,4 +12,5 @@ export interface Context {
   sessions: Sessions;
   saving: SavingQueue;
   finder: Finder;
+  assembler: Assembler;
 }

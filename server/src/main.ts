@@ -4,6 +4,7 @@
  */
 import { createServer } from 'node:http';
 import { createApp } from './app';
+import { RemoteAssembler } from './assembly/assembler';
 import { RemoteFinder } from './banks/finding/remote';
 import { connect, createDatabase } from './database/connect';
 import { migrator } from './database/migrate';
@@ -35,7 +36,16 @@ async function main(): Promise<void> {
     return;
   }
   const finder = new RemoteFinder(new URL('./finder.mjs', import.meta.url), place, log);
-  const { http, context, chores } = createApp({ database, now: Date.now, log, pages, finder, checkAnswers: false });
+  const assembler = new RemoteAssembler(new URL('./assembler.mjs', import.meta.url));
+  const { http, context, chores } = createApp({
+    database,
+    now: Date.now,
+    log,
+    pages,
+    finder,
+    assembler,
+    checkAnswers: false,
+  });
   const server = createServer(http);
   server.on('error', (error: NodeJS.ErrnoException) =>
     error.code === 'EADDRINUSE'

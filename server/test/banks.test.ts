@@ -125,7 +125,11 @@ describe('where it is used', () => {
     const before = (await find(holloway, 'words=RAT&grades=6')).total;
     await holloway.ok('POST', '/api/items/retire', { items: [entry.itemId] });
     expect((await find(holloway, 'words=RAT&grades=6')).total).toBe(before - 1);
-    expect(await holloway.ok('GET', `/api/tests/${testId}`)).toEqual(test);
+    const after = await holloway.ok('GET', `/api/tests/${testId}`);
+    const { id: pinned } = test.revisions.find(({ itemId }: { itemId: number }) => itemId === entry.itemId);
+    expect(after.outline).toEqual(test.outline);
+    const told = (own: any) => ({ ...own, bank: { ...own.bank, retired: own.id === pinned } });
+    expect(after.revisions).toEqual(test.revisions.map(told));
     expect((await holloway.get(`/api/assignments/${assignmentId}/results`)).status).toBe(200);
     const { items } = await holloway.ok('GET', '/api/retired');
     expect(items[0]).toMatchObject({ item: { id: entry.itemId }, by: expect.stringContaining('Holloway') });

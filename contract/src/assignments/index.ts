@@ -53,6 +53,8 @@ export const giveAssignment = endpoint({
     closesAt: instant.nullable(),
     lateRule,
     rules: assignmentRules,
+    /** The forms that are dealt in turn; null is the first one. */
+    forms: z.array(z.string().max(24).nullable()).min(1, 'Choose at least one form.').max(6).default([null]),
   }),
   answer: z.object({ id, students: z.number() }),
 });

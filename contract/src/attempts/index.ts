@@ -60,6 +60,7 @@ export const attemptAnswer = z.object({
         id: z.string(),
         title: z.string(),
         directions: z.string(),
+        minutes: z.number().nullable(),
         entries: z.array(
           z.object({
             id: z.string(),

@@ -53,15 +53,20 @@ export const studentResult = z.object({
   late: z.boolean(),
   seconds: z.number().nullable(),
   points: z.number().nullable(),
-  /** One cell for each entry, in the edition's order: share earned, null where not reached. */
+  /** What the student could earn, by the items that they were given; null until handed in. */
+  most: z.number().nullable(),
+  /** One cell for each entry, in the edition's order; null where the student's form or draw does not have it. */
   cells: z.array(
-    z.object({
-      share: z.number().nullable(),
-      points: z.number(),
-      said: z.string(),
-      /** A teacher has still to mark it. */
-      waits: z.boolean(),
-    }),
+    z
+      .object({
+        /** Share earned, null where not reached. */
+        share: z.number().nullable(),
+        points: z.number(),
+        said: z.string(),
+        /** A teacher has still to mark it. */
+        waits: z.boolean(),
+      })
+      .nullable(),
   ),
 });
 export type StudentResult = z.infer<typeof studentResult>;

@@ -19,6 +19,8 @@ export interface ScoreTable {
   chosen?: Uint32Array;
   /** items: how many choices each has; 0 for items without. */
   choices?: Uint8Array;
+  /** Students were given different items, by draw or form: reliability has no table to stand on. */
+  differing?: boolean;
 }
 
 export interface OptionFigures {
@@ -224,6 +226,7 @@ export function analyse(table: ScoreTable): Analysis {
   }
 
   function alphaWithout(i: number): Figure {
+    if (table.differing) return noFigure(reasons.differentItems);
     if (k < 3) return noFigure(reasons.twoItems);
     if (n < 2) return noFigure(n === 0 ? reasons.nobody : reasons.oneStudent);
     const own = sumXX[i]! - (sumX[i]! * sumX[i]!) / n;
@@ -260,8 +263,9 @@ export function analyse(table: ScoreTable): Analysis {
   }
 
   function reliability(): Reliability {
-    const why =
-      n === 0
+    const why = table.differing
+      ? reasons.differentItems
+      : n === 0
         ? reasons.nobody
         : n === 1
           ? reasons.oneStudent

@@ -12,6 +12,7 @@ export const reasons = {
   sameOnRest: 'all students have the same total on the other items',
   notReached: 'nobody reached it',
   noPoints: 'the item gives no points',
+  differentItems: 'students had different items',
   oneItem: 'needs at least two items',
   twoItems: 'needs at least three items',
   notRightWrong: 'only for items that are right or wrong',

@@ -41,6 +41,10 @@ export interface SlipFacts {
   closesAt: number | null;
   lateRule: LateRule;
   rules: AssignmentRules;
+  /** Names of the forms that are dealt in turn; none where there is one form only. */
+  forms?: string[];
+  /** Some section deals each student items of their own. */
+  draws?: boolean;
   zone: string;
   now: number;
 }
@@ -87,12 +91,15 @@ export function slipOf(facts: SlipFacts): Slip {
     facts.lateRule.late === 'until'
       ? ` Late work is taken until ${inWords(facts.lateRule.until, zone, now)} and marked late.`
       : '';
+  const { forms = [], draws = false } = facts;
+  const given = forms.length > 1 ? ` Forms ${listing(forms)} go round in turn.` : forms.length === 1 ? ` All get form ${forms[0]}.` : ''; // prettier-ignore
+  const dealt = `${given}${draws ? ' Each student draws items of their own.' : ''}`;
   return {
     line: `1 ${facts.kind}, ${who}, ${count(facts.students, 'student')}, ${opens}, ${closes}, ${limit}`,
     sentences: [
       `${count(facts.students, 'student')} of ${who} get “${facts.title}”: ${count(facts.items, 'item')}, ${count(facts.points, 'point')}.`,
       `It ${opens} and ${closes}, with ${rules.limitMinutes === null ? limit : `${limit} to work`}. ${visible}${late}`,
-      `Test mode: no help while working. ${order} ${released}`,
+      `Test mode: no help while working.${dealt} ${order} ${released}`,
     ],
     verb: `Give to ${count(facts.students, 'student')}`,
   };

@@ -1,4 +1,4 @@
-import { entriesOf, formOf, type Edition, type FormRules } from '../forms';
+import { formOf, type Edition, type FormRules, type Sitter } from '../forms';
 import { scoreItem, type Responses } from '../items';
 import { roundPoints } from '../scoring';
 
@@ -12,7 +12,7 @@ export interface EntryScore {
 }
 
 /**
- * Points for each entry, by the keys of the edition.
+ * Points for each entry that the student was given, by the keys of the edition.
  *
  * An entry counts as not reached when the server handed the attempt in and nothing from there on was answered, in the
  * student's own order; who hands in left blanks on purpose. Common practice, no source.
@@ -20,16 +20,15 @@ export interface EntryScore {
 export function scoreAttempt(
   edition: Edition,
   answers: ReadonlyMap<string, Responses>,
-  attempt: { seed: string; rules: FormRules; ranOut: boolean },
+  attempt: Sitter & { rules: FormRules; ranOut: boolean },
 ): EntryScore[] {
-  const scored = new Map(entriesOf(edition).map(({ id, content }) => [id, scoreItem(content, answers.get(id) ?? {})]));
-  const isAnswered = (id: string) => scored.get(id)!.parts.some(({ answered }) => answered);
-  const order = entriesOf(formOf(edition, attempt.seed, attempt.rules)).map(({ id }) => id);
-  const lastAnswered = order.findLastIndex(isAnswered);
-  const reached = new Set(attempt.ranOut ? order.slice(0, lastAnswered + 1) : order);
-  return entriesOf(edition).map(({ id, points }) => {
-    const own = scored.get(id)!;
+  const order = formOf(edition, attempt, attempt.rules).sections.flatMap(({ entries }) => entries);
+  const scored = order.map(({ id, content }) => scoreItem(content, answers.get(id) ?? {}));
+  const lastAnswered = scored.findLastIndex(({ parts }) => parts.some(({ answered }) => answered));
+  return order.map(({ id, points }, at) => {
+    const own = scored[at]!;
     const share = own.most > 0 ? own.points / own.most : 0;
-    return { entry: id, points: roundPoints(share * points), most: points, reached: reached.has(id), waits: own.waits };
+    const reached = !attempt.ranOut || at <= lastAnswered;
+    return { entry: id, points: roundPoints(share * points), most: points, reached, waits: own.waits };
   });
 }

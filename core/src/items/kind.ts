@@ -77,6 +77,8 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   forSitting(part: P): S;
   /** The part with its choices in the order that `order` gives; kinds without choices leave it out. */
   arrange?(part: P, order: <T>(list: readonly T[]) => T[]): P;
+  /** The part with at most `most` choices, the right ones and at least one other among them; `order` says which others. */
+  fewer?(part: P, most: number, order: <T>(list: readonly T[]) => T[]): P;
   /** What can be chosen, at most 30, for counting; kinds with free or joined answers leave it out. */
   options?(part: P): AnswerOption[];
   chosen?(response: R): string[];
@@ -131,6 +133,18 @@ export function checkReachable(
     if (values.length > 0 && !values.includes(value))
       issue(['values', String(at), 'value'], `“${value}” is not among the choices.`);
   });
+}
+
+/** The right choices and as many others as fit, in their own order. */
+export function fewerChoices<T extends { id: string }>(
+  choices: readonly T[],
+  key: readonly string[],
+  most: number,
+  order: <U>(list: readonly U[]) => U[],
+): T[] {
+  const others = order(choices.filter(({ id }) => !key.includes(id)));
+  const kept = new Set([...key, ...others.slice(0, Math.max(1, most - key.length)).map(({ id }) => id)]);
+  return choices.filter(({ id }) => kept.has(id));
 }
 
 /** Choices in a given order, those that are fixed in their own place. */

@@ -11,7 +11,19 @@ export { notedItem, type NotedItem } from './noted';
 export { readingGrade } from './reading';
 
 export interface Note {
-  about: 'standard' | 'few' | 'keys' | 'near' | 'cue' | 'reading' | 'hand';
+  about:
+    | 'blueprint'
+    | 'enemies'
+    | 'no-key'
+    | 'minutes'
+    | 'retired'
+    | 'standard'
+    | 'few'
+    | 'keys'
+    | 'near'
+    | 'cue'
+    | 'reading'
+    | 'hand';
   words: string;
   /** Ids of the entries that it is about, in the test's order. */
   entries: string[];
@@ -23,14 +35,42 @@ const leastForStandard = 3;
 const itemsAt = (items: readonly NotedItem[]) =>
   `${items.length === 1 ? 'Item' : 'Items'} ${listing(items.map(({ number }) => String(number)))}`;
 
-/**
- * @param items in the test's order
- * @param grades of the test; empty when it is for no grade in particular
- */
-export function notesOn(items: readonly NotedItem[], grades: readonly number[]): Note[] {
+/** What the test itself says and wants. */
+export interface NotedTest {
+  /** Empty when it is for no grade in particular. */
+  grades: readonly number[];
+  /** The time that it is made for, in minutes. */
+  minutes: number | null;
+  /** Pairs of items that must not stand in one test. */
+  enemies: readonly (readonly [number, number])[];
+  /** Cells of its blueprint: "MA.6.RAT.1, depth 2". */
+  cells: readonly { title: string; want: number; have: number }[];
+  /** What the cells count. */
+  measure: 'items' | 'points';
+}
+
+/** A test for nobody in particular that wants nothing. */
+export const plainTest: NotedTest = { grades: [], minutes: null, enemies: [], cells: [], measure: 'items' };
+
+/** @param items in the test's order */
+export function notesOn(items: readonly NotedItem[], { grades, minutes, enemies, cells, measure }: NotedTest): Note[] {
   const notes: Note[] = [];
   const note = (about: Note['about'], words: string, own: readonly NotedItem[]) =>
     notes.push({ about, words, entries: own.map(({ entry }) => entry) });
+
+  for (const { title, want, have } of cells)
+    if (have !== want) note('blueprint', `${title} has ${have} of ${count(want, measure.slice(0, -1))}: ${Math.abs(want - have)} too ${have < want ? 'few' : 'many'}.`, []); // prettier-ignore
+
+  for (const [one, other] of enemies) {
+    const pair = items.filter(({ itemId }) => itemId === one || itemId === other);
+    if (pair.length > 1) note('enemies', `${itemsAt(pair)} were declared not to stand in one test.`, pair);
+  }
+  const keyless = items.filter((own) => own.keyless && own.points > 0);
+  if (keyless.length > 0) note('no-key', `${itemsAt(keyless)} ${keyless.length === 1 ? 'has' : 'have'} no key; nobody can earn ${keyless.length === 1 ? 'its' : 'their'} points.`, keyless); // prettier-ignore
+  const retired = items.filter((own) => own.retired);
+  if (retired.length > 0) note('retired', `${itemsAt(retired)} ${retired.length === 1 ? 'was' : 'were'} retired from the bank; the test keeps ${retired.length === 1 ? 'it' : 'them'}.`, retired); // prettier-ignore
+  const needed = Math.round(items.reduce((sum, { seconds }) => sum + seconds, 0) / 60);
+  if (minutes !== null && needed > minutes) note('minutes', `The items take about ${needed} minutes; the test is made for ${minutes}.`, []); // prettier-ignore
 
   for (const pair of nearPairs(items)) note('near', `${itemsAt(pair)} ask almost the same.`, pair);
   for (const { tells, key, of } of cues(items))

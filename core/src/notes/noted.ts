@@ -1,10 +1,11 @@
-import { markedBy, searchableText, type ItemContent } from '../items';
+import { itemPoints, markedBy, searchableText, type ItemContent } from '../items';
 import { plainText } from '../text';
 
 /** An item of a test as the notes look at it. */
 export interface NotedItem {
   /** Id of its entry in the test. */
   entry: string;
+  itemId: number;
   /** Its place, from 1. */
   number: number;
   points: number;
@@ -18,23 +19,30 @@ export interface NotedItem {
   passage: number | null;
   standards: readonly { code: string }[];
   byHand: boolean;
+  /** Nobody can earn its points: nothing in it has a key, and nobody marks it. */
+  keyless: boolean;
+  /** Taken out of its bank; the test keeps what it pins. */
+  retired: boolean;
+  /** The time that it takes, in seconds. */
+  seconds: number;
   facility: { value: number; n: number } | null;
   separation: number | null;
 }
 
 /** The notes' view of an item, from what a test's page knows of it. */
 export function notedItem(
-  entry: { id: string; points: number },
+  entry: { id: string; itemId: number; points: number },
   number: number,
-  own: Pick<NotedItem, 'standards' | 'facility' | 'separation'> & { content: ItemContent },
+  own: Pick<NotedItem, 'standards' | 'facility' | 'separation' | 'retired' | 'seconds'> & { content: ItemContent },
 ): NotedItem {
-  const { content, standards, facility, separation } = own;
+  const { content, standards, facility, separation, retired, seconds } = own;
   const { stem, choices } = searchableText(content);
   const [part] = content.parts;
   const one = content.parts.length === 1 && part?.kind === 'single-choice' && part.key.length === 1 ? part : null;
   const at = one ? one.choices.findIndex(({ id }) => id === one.key[0]) : -1;
   return {
     entry: entry.id,
+    itemId: entry.itemId,
     number,
     points: entry.points,
     text: `${stem}\n${choices}`,
@@ -43,6 +51,9 @@ export function notedItem(
     passage: content.passage?.id ?? null,
     standards,
     byHand: markedBy(content) === 'hand',
+    keyless: itemPoints(content) === 0,
+    retired,
+    seconds,
     facility,
     separation,
   };

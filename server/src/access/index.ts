@@ -34,8 +34,21 @@ export const editableBank = `(${ownBank} OR ${sharedFor('edit')})`;
 /** SQL for what :me may do in a readable bank (as `b`): 'read', 'use' or 'edit'. */
 export const bankRight = `CASE WHEN ${editableBank} THEN 'edit' WHEN ${usableBank} THEN 'use' ELSE 'read' END`;
 
-/** SQL for the tests (as `t`) that :me may read and change. */
+/** SQL for the tests (as `t`) that belong to :me: only their owner shares them or puts them into the bin. */
 export const ownTest = `(t.owner_id = :me)`;
+
+const testSharedFor = (...rights: string[]) =>
+  `t.id IN (SELECT ts.test_id FROM test_shares ts WHERE ts.account_id = :me AND ts.may IN (${rights.map((own) => `'${own}'`).join(', ')}))`;
+
+/** SQL for the tests (as `t`) that :me may change and give. */
+export const editableTest = `(t.owner_id = :me OR ${testSharedFor('edit')})`;
+
+/** SQL for the tests (as `t`) that :me may read and copy; a draft shows itself only to those it was shared with by name. */
+export const readableTest = `(${ownTest} OR ${testSharedFor('read', 'edit')}
+  OR (t.ready AND (t.reach = 'everybody' OR (t.reach = 'school' AND t.school_id = :school))))`;
+
+/** SQL for what :me may do with a readable test (as `t`): 'read' or 'edit'. */
+export const testRight = `CASE WHEN ${editableTest} THEN 'edit' ELSE 'read' END`;
 
 /** SQL for the classes (as `c`) that :me teaches. */
 export const ownClass = `(c.id IN (SELECT ct.class_id FROM class_teachers ct WHERE ct.teacher_id = :me))`;

@@ -38,7 +38,7 @@ export async function readAssignments(
             (SELECT GROUP_CONCAT(c.id, ' ', c.name ORDER BY c.name SEPARATOR '\n') FROM assignment_classes ac
                JOIN classes c ON c.id = ac.class_id WHERE ac.assignment_id = a.id) AS classes,
             (SELECT COUNT(*) FROM assignment_students g WHERE g.assignment_id = a.id) AS given,
-            COUNT(t.id) AS begun, COUNT(t.handed_in_at) AS handedIn, AVG(t.points) / NULLIF(e.points, 0) AS meanShare
+            COUNT(t.id) AS begun, COUNT(t.handed_in_at) AS handedIn, AVG(t.points / NULLIF(t.most, 0)) AS meanShare
        FROM assignments a JOIN editions e ON e.id = a.edition_id LEFT JOIN attempts t ON t.assignment_id = a.id
       WHERE ${ownAssignment} AND ${condition}
       GROUP BY a.id ORDER BY a.closes_at IS NULL, a.closes_at DESC`,

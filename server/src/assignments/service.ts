@@ -1,49 +1,23 @@
 import type { api } from '@oaken/contract';
 import { type BodyOf } from '@oaken/contract';
-import type { Edition } from '@oaken/core/forms';
-import { allEntries, hindrances, totalPoints, type Outline } from '@oaken/core/tests';
+import { entriesOf } from '@oaken/core/forms';
+import { randomFrom } from '@oaken/core/random';
+import { countItems, hindrances, readOutline, totalPoints } from '@oaken/core/tests';
 import { minute, windowProblems } from '@oaken/core/timing';
 import type { Sequelize, Transaction } from 'sequelize';
-import { asking, insistOnAssignment, ownClass, ownTest } from '../access';
+import { asking, editableTest, insistOnAssignment, ownClass } from '../access';
 import type { SignedIn } from '../accounts/sessions';
-import { readRevisions } from '../banks/rows';
 import type { Context } from '../context';
 import { fromJson, row, rows } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
-import { passagesOf } from '../passages/service';
+import { freeze } from '../tests/edition';
+import { poolSizes } from '../tests/pools';
 import { Assignment } from './model';
 
 type Wanted = BodyOf<typeof api.giveAssignment>;
 
-/** The test as it stands now, whole: what students sit never changes with it. */
-async function freeze(database: Sequelize, me: SignedIn, outline: Outline): Promise<Edition> {
-  const revisions = await readRevisions(database, me, [
-    ...new Set(allEntries(outline).map((entry) => entry.revisionId)),
-  ]);
-  const byId = new Map(revisions.map((own) => [own.revisionId, own]));
-  const pinned = revisions.flatMap(({ content }) => content.passage?.revision ?? []);
-  return {
-    passages: await passagesOf(database, [...new Set(pinned)]),
-    title: outline.title,
-    directions: outline.directions,
-    subject: outline.subject,
-    sections: outline.sections.map((section) => ({
-      ...section,
-      entries: section.entries.map(({ id, itemId, revisionId, points }) => {
-        const own = byId.get(revisionId)!;
-        return {
-          id,
-          itemId,
-          revisionId,
-          points,
-          content: own.content,
-          standards: own.standards.map(({ code }) => code),
-          depth: own.depth,
-        };
-      }),
-    })),
-  };
-}
+/** The forms in turn; null is the first one. */
+const formFor = (place: number, forms: readonly (string | null)[]) => forms[place % forms.length] ?? null;
 
 async function insert(
   database: Sequelize,
@@ -56,17 +30,18 @@ async function insert(
 }
 
 export async function giveAssignment(
-  { database, now }: Context,
+  context: Context,
   me: SignedIn,
   wanted: Wanted,
 ): Promise<{ id: number; students: number }> {
+  const { database, now } = context;
   const time = now();
   const opensAt = wanted.opensAt ?? time;
   const limit = wanted.rules.limitMinutes === null ? null : wanted.rules.limitMinutes * minute;
   return database.transaction(async (transaction) => {
     const test = await row<{ version: number; outline: unknown }>(
       database,
-      `SELECT t.version, t.outline FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${ownTest} FOR UPDATE`,
+      `SELECT t.version, t.outline FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${editableTest} FOR UPDATE`,
       { ...asking(me), testId: wanted.testId },
       transaction,
     );
@@ -80,17 +55,19 @@ export async function giveAssignment(
     );
     if (earlier) return earlier;
 
-    const outline = fromJson<Outline>(test.outline);
+    const outline = readOutline(fromJson(test.outline));
     const wrong = windowProblems({ opensAt, closesAt: wanted.closesAt, lateRule: wanted.lateRule }, limit, time);
     if (wrong.length > 0) throw invalid(wrong.map(({ field, message }) => ({ pointer: `/${field}`, message })));
-    const inTheWay = hindrances(outline);
-    if (inTheWay.length > 0) throw invalid(inTheWay.map((message) => ({ pointer: '/testId', message })));
+    const inTheWay = hindrances(outline, { pools: await poolSizes(context, me, outline) });
+    if (inTheWay.length > 0) throw invalid(inTheWay.map(({ words }) => ({ pointer: '/testId', message: words })));
     if (test.version !== wanted.testVersion)
       throw new Problem(
         409,
         'The test was changed since this page was opened.',
         'Look at the slip again before you give it.',
       );
+
+    if (!wanted.forms.every((form) => form === null || outline.forms.some(({ id }) => id === form))) throw notFound('One of the forms'); // prettier-ignore
 
     const classIds = [...new Set(wanted.classIds)];
     const classes = await rows<{ id: number }>(
@@ -111,14 +88,15 @@ export async function giveAssignment(
     if (students.length === 0)
       throw invalid([{ pointer: '/classIds', message: 'There are no students in the chosen classes.' }]);
 
-    const edition = await freeze(database, me, outline);
+    const edition = await freeze(context, me, outline);
+    const entries = entriesOf(edition);
     const editionId = await insert(
       database,
       'INSERT INTO editions (test_id, content, items, points, created_at) VALUES (:testId, :content, :items, :points, :time)',
       {
         testId: wanted.testId,
         content: JSON.stringify(edition),
-        items: allEntries(outline).length,
+        items: countItems(outline),
         points: totalPoints(outline),
         time: new Date(time),
       },
@@ -126,7 +104,7 @@ export async function giveAssignment(
     );
     await database.query('INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id) VALUES :pins', {
       replacements: {
-        pins: allEntries(outline).map((entry) => [editionId, entry.id, entry.itemId, entry.revisionId]),
+        pins: entries.map((entry) => [editionId, entry.id, entry.itemId, entry.revisionId]),
       },
       transaction,
     });
@@ -150,10 +128,22 @@ export async function giveAssignment(
       replacements: { pairs: classIds.map((classId) => [id, classId]) },
       transaction,
     });
-    await database.query('INSERT INTO assignment_students (assignment_id, student_id, class_id) VALUES :lines', {
-      replacements: { lines: students.map(({ studentId, classId }) => [id, studentId, classId]) },
-      transaction,
-    });
+    // Places in the deal are drawn by lot, so that neighbours on the roll do not share their items.
+    const dealt = randomFrom(`${edition.deal}/places`).shuffle(students);
+    await database.query(
+      'INSERT INTO assignment_students (assignment_id, student_id, class_id, place, form) VALUES :lines',
+      {
+        replacements: {
+          lines: dealt.map(({ studentId, classId }, at) => [id, studentId, classId, at, formFor(at, wanted.forms)]),
+        },
+        transaction,
+      },
+    );
+    // What is given is ready, whether or not anybody said so before.
+    await database.query(
+      `UPDATE tests SET ready = TRUE, facts = NULL, outline = JSON_SET(outline, '$.ready', JSON_EXTRACT('[true]', '$[0]')) WHERE id = :testId`,
+      { replacements: { testId: wanted.testId }, transaction },
+    );
     return { id, students: students.length };
   });
 }

@@ -1,7 +1,7 @@
 import { api } from '@oaken/contract';
 import type { SeatRow } from '@oaken/contract/attempts';
 import { isReleased, type AssignmentRules } from '@oaken/core/assignments';
-import { entriesOf } from '@oaken/core/forms';
+import { entriesOf, formOf } from '@oaken/core/forms';
 import { keysInWords, responsesInWords, type Responses } from '@oaken/core/items';
 import { attemptState, defaultGrace, windowEnd, windowState } from '@oaken/core/timing';
 import { givenToMe } from '../access';
@@ -32,6 +32,10 @@ interface Line {
   handedInAt: Date | null;
   handedInBy: SeatRow['handedInBy'];
   earned: number | null;
+  most: number | null;
+  seed: string | null;
+  place: number | null;
+  form: string | null;
 }
 
 export function attemptRoutes(bind: Bind, context: Context, editions: Editions): void {
@@ -43,7 +47,8 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
       `SELECT a.id AS assignmentId, a.edition_id AS editionId, a.title, a.kind, CONCAT(o.given_name, ' ', o.family_name) AS teacher,
               e.items, e.points, a.opens_at AS opensAt, a.closes_at AS closesAt, a.late_until AS lateUntil, a.rules,
               a.released_at AS releasedAt, g.time_factor AS timeFactor, t.id AS attemptId, t.deadline_at AS deadlineAt,
-              t.handed_in_at AS handedInAt, t.handed_in_by AS handedInBy, t.points AS earned
+              t.handed_in_at AS handedInAt, t.handed_in_by AS handedInBy, t.points AS earned, t.most,
+              t.seed, t.place, t.form
          FROM assignment_students g JOIN assignments a ON a.id = g.assignment_id JOIN editions e ON e.id = a.edition_id
          JOIN accounts o ON o.id = a.given_by
          LEFT JOIN attempts t ON t.assignment_id = a.id AND t.student_id = g.student_id AND t.number = 1
@@ -96,7 +101,7 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
           deadlineAt: toMillisOrNull(line.deadlineAt),
           handedInAt: toMillisOrNull(line.handedInAt),
           handedInBy: line.handedInBy,
-          score: scoreOut && line.earned !== null ? { points: line.earned, most: line.points } : null,
+          score: scoreOut && line.earned !== null ? { points: line.earned, most: line.most ?? line.points } : null,
           canRead: scoreOut && line.earned !== null,
         };
       }),
@@ -136,7 +141,9 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
       'SELECT entry_id AS entry, responses FROM answers WHERE attempt_id = :attemptId',
       values,
     );
-    const entries = entriesOf(edition).map(({ id, points, content }) => ({
+    const sitter = { seed: line.seed!, place: line.place ?? 0, form: line.form };
+    const own = formOf(edition, sitter, { shuffleItems: false, shuffleChoices: false });
+    const entries = entriesOf({ sections: own.sections }).map(({ id, points, content }) => ({
       stem: content.stem,
       points: scores.find(({ entry }) => entry === id)?.points ?? 0,
       waits: Boolean(scores.find(({ entry }) => entry === id)?.waits),
@@ -148,7 +155,7 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
     return {
       title: line.title,
       points: line.earned,
-      most: line.points,
+      most: line.most ?? line.points,
       entries: released(line, 'answers', time) ? entries : null,
     };
   });

@@ -31,11 +31,15 @@ interface Given {
   lateUntil: Date | null;
   rules: AssignmentRules;
   timeFactor: number | null;
+  place: number;
+  form: string | null;
 }
 
 interface Attempt {
   id: number;
   seed: string;
+  place: number;
+  form: string | null;
   beganAt: Date;
   deadlineAt: Date | null;
   handedInAt: Date | null;
@@ -63,7 +67,7 @@ async function readGiven(
   const found = await row<Given>(
     database,
     `SELECT a.id AS assignmentId, a.edition_id AS editionId, a.opens_at AS opensAt, a.closes_at AS closesAt,
-            a.late_until AS lateUntil, a.rules, g.time_factor AS timeFactor
+            a.late_until AS lateUntil, a.rules, g.time_factor AS timeFactor, g.place, g.form
        FROM assignments a JOIN assignment_students g ON g.assignment_id = a.id
       WHERE a.id = :assignmentId AND ${givenToMe} ${transaction ? 'LOCK IN SHARE MODE' : ''}`,
     { me, assignmentId },
@@ -76,7 +80,7 @@ async function readGiven(
 const findAttempt = (database: Sequelize, me: number, assignmentId: number, transaction?: Transaction) =>
   row<Attempt>(
     database,
-    `SELECT id, seed, began_at AS beganAt, deadline_at AS deadlineAt, handed_in_at AS handedInAt
+    `SELECT id, seed, place, form, began_at AS beganAt, deadline_at AS deadlineAt, handed_in_at AS handedInAt
        FROM attempts WHERE assignment_id = :assignmentId AND student_id = :me AND number = 1`,
     { me, assignmentId },
     transaction,
@@ -104,13 +108,15 @@ export async function beginAttempt(
       await readGiven(database, student, assignmentId, transaction);
       const deadline = deadlineOf(rules, now);
       await database.query(
-        `INSERT IGNORE INTO attempts (assignment_id, student_id, number, seed, began_at, deadline_at)
-         VALUES (:assignmentId, :student, 1, :seed, :now, :deadline)`,
+        `INSERT IGNORE INTO attempts (assignment_id, student_id, number, seed, place, form, began_at, deadline_at)
+         VALUES (:assignmentId, :student, 1, :seed, :place, :form, :now, :deadline)`,
         {
           replacements: {
             assignmentId,
             student,
             seed: randomBytes(16).toString('base64url'),
+            place: given.place,
+            form: given.form,
             now: new Date(now),
             deadline: deadline === null ? null : new Date(deadline),
           },
@@ -142,7 +148,7 @@ export async function beginAttempt(
     now: context.now(),
     ...times,
     grace: defaultGrace,
-    form: formForSitting(formOf(edition, attempt.seed, given.rules)),
+    form: formForSitting(formOf(edition, attempt, given.rules)),
     answers: stored.map((own) => ({
       ...own,
       flagged: Boolean(own.flagged),
@@ -167,7 +173,7 @@ export async function handIn(
   return database.transaction(async (transaction) => {
     const attempt = await row<Attempt & { studentId: number; assignmentId: number; late: number }>(
       database,
-      `SELECT id, assignment_id AS assignmentId, student_id AS studentId, seed, began_at AS beganAt, deadline_at AS deadlineAt,
+      `SELECT id, assignment_id AS assignmentId, student_id AS studentId, seed, place, form, began_at AS beganAt, deadline_at AS deadlineAt,
               handed_in_at AS handedInAt, late FROM attempts WHERE id = :attemptId FOR UPDATE`,
       { attemptId },
       transaction,
@@ -194,7 +200,7 @@ export async function handIn(
       transaction,
     );
     const answers = new Map(stored.map(({ entry, responses }) => [entry, fromJson<Responses>(responses)]));
-    const scores = scoreAttempt(edition, answers, { seed: attempt.seed, rules: given.rules, ranOut });
+    const scores = scoreAttempt(edition, answers, { ...attempt, rules: given.rules, ranOut });
     await database.query('INSERT INTO scores (attempt_id, entry_id, points, most, reached, waits) VALUES :lines', {
       replacements: {
         lines: scores.map(({ entry, points, most, reached, waits }) => [attemptId, entry, points, most, reached, waits]), // prettier-ignore
@@ -203,7 +209,7 @@ export async function handIn(
     });
     const late = isLate(timeRules(given), handedInAt);
     await database.query(
-      `UPDATE attempts SET handed_in_at = :handedInAt, handed_in_by = :by, late = :late, points = :points WHERE id = :attemptId`,
+      `UPDATE attempts SET handed_in_at = :handedInAt, handed_in_by = :by, late = :late, points = :points, most = :most WHERE id = :attemptId`,
       {
         replacements: {
           attemptId,
@@ -211,6 +217,7 @@ export async function handIn(
           by: ranOut ? 'server' : 'student',
           late,
           points: roundPoints(scores.reduce((sum, { points }) => sum + points, 0)),
+          most: roundPoints(scores.reduce((sum, { most }) => sum + most, 0)),
         },
         transaction,
       },

@@ -1,7 +1,7 @@
 /** Where items are used, as far as the asking teacher may know. */
 import type { Use } from '@oaken/contract/banks';
 import type { Sequelize } from 'sequelize';
-import { asking, ownTest } from '../access';
+import { asking, editableTest } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { row, rows, toMillis } from '../database/connect';
 
@@ -10,7 +10,7 @@ export async function usesOf(database: Sequelize, me: SignedIn, items: number[])
   const values = { ...asking(me), items };
   const tests = await rows<{ testId: number; title: string; owner: string; mine: number; items: number }>(
     database,
-    `SELECT t.id AS testId, t.title, CONCAT(o.given_name, ' ', o.family_name) AS owner, ${ownTest} AS mine,
+    `SELECT t.id AS testId, t.title, CONCAT(o.given_name, ' ', o.family_name) AS owner, ${editableTest} AS mine,
             COUNT(DISTINCT r.item_id) AS items
        FROM revisions r JOIN test_revisions tr ON tr.revision_id = r.id JOIN tests t ON t.id = tr.test_id
        JOIN accounts o ON o.id = t.owner_id

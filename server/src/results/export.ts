@@ -26,11 +26,11 @@ export function studentsCsv({ students, items, assignment }: ResultsAnswer): str
           : 'handed in'
         : own.state.replace('-', ' '),
       number(own.points),
-      number(assignment.points),
-      own.points === null || assignment.points === 0 ? '' : number((100 * own.points) / assignment.points, 1),
+      number(own.most ?? assignment.points),
+      own.points === null || !own.most ? '' : number((100 * own.points) / own.most, 1),
       own.seconds === null ? '' : number(own.seconds / 60, 1),
       own.late ? 'late' : '',
-      ...items.map((_, at) => (own.cells[at] && own.cells[at].share !== null ? number(own.cells[at].points) : '')),
+      ...items.map((_, at) => (own.cells[at]?.share != null ? number(own.cells[at].points) : '')),
     ]),
   );
 }

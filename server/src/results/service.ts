@@ -85,7 +85,9 @@ function itemResult(
     alphaWithout: figures.alphaWithout,
     options: options.map((option, o) => ({ ...option, ...figures.options[o]! })),
     wrongAnswers: wrongAnswers(sheet, finished, entry),
-    blank: finished.filter(({ attemptId }) => isBlank(sheet, attemptId!, entry)).length,
+    blank: finished.filter(
+      ({ attemptId }) => sheet.scores.get(attemptId!)?.has(entry.id) && isBlank(sheet, attemptId!, entry),
+    ).length,
     flags: flagsOf(figures, options, groupSize),
   };
 }
@@ -128,14 +130,15 @@ function studentResult(sheet: Sheet, own: StudentLine): StudentResult {
     late: Boolean(own.late),
     seconds: secondsOf(own),
     points: own.points,
+    most: own.most,
     cells: handedInAt
       ? sheet.entries.map((entry) => {
           const score = sheet.scores.get(attemptId!)?.get(entry.id);
-          const reached = score?.reached ?? false;
+          if (!score) return null;
           return {
-            waits: score?.waits ?? false,
-            share: reached && entry.points > 0 ? score!.points / entry.points : null,
-            points: score?.points ?? 0,
+            waits: score.waits,
+            share: score.reached && entry.points > 0 ? score.points / entry.points : null,
+            points: score.points,
             said: responsesInWords(entry.content, answerTo(sheet, attemptId!, entry)),
           };
         })

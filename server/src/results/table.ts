@@ -18,6 +18,7 @@ export interface StudentLine {
   handedInBy: 'student' | 'server' | 'teacher' | null;
   late: number | null;
   points: number | null;
+  most: number | null;
 }
 
 export interface Sheet {
@@ -41,7 +42,7 @@ export async function readSheet(database: Sequelize, assignment: AssignmentRow):
       database,
       `SELECT s.id AS studentId, n.roll_number AS rollNumber, s.given_name AS givenName, s.family_name AS familyName,
               c.name AS class, t.id AS attemptId, t.began_at AS beganAt, t.handed_in_at AS handedInAt,
-              t.handed_in_by AS handedInBy, t.late, t.points
+              t.handed_in_by AS handedInBy, t.late, t.points, t.most
          FROM assignment_students g JOIN accounts s ON s.id = g.student_id JOIN classes c ON c.id = g.class_id
          JOIN enrolments n ON n.class_id = g.class_id AND n.student_id = g.student_id
          LEFT JOIN attempts t ON t.assignment_id = g.assignment_id AND t.student_id = g.student_id
@@ -61,17 +62,27 @@ export async function readSheet(database: Sequelize, assignment: AssignmentRow):
       values,
     ),
   ]);
+  const byAttempt = gather(scores, ({ points, reached, waits }) => ({
+    points,
+    reached: Boolean(reached),
+    waits: Boolean(waits),
+  }));
+  const edition = fromJson<Edition>(editions[0]!.content);
   return {
     assignment,
-    entries: entriesOf(fromJson<Edition>(editions[0]!.content)),
+    entries: askedOf(edition, byAttempt),
     students,
     answers: gather(answers, ({ responses }) => fromJson<Responses>(responses)),
-    scores: gather(scores, ({ points, reached, waits }) => ({
-      points,
-      reached: Boolean(reached),
-      waits: Boolean(waits),
-    })),
+    scores: byAttempt,
   };
+}
+
+/** The entries of a test without draws; of one with draws or forms only those that somebody was given. */
+function askedOf(edition: Edition, scores: Sheet['scores']): EditionEntry[] {
+  const differs = edition.sections.some(({ draw }) => draw != null) || (edition.forms ?? []).length > 0;
+  if (!differs) return entriesOf(edition);
+  const asked = new Set([...scores.values()].flatMap((own) => [...own.keys()]));
+  return entriesOf(edition).filter(({ id }) => asked.has(id));
 }
 
 function gather<Row extends { attempt: number; entry: string }, T>(list: Row[], value: (row: Row) => T) {
@@ -98,6 +109,7 @@ export function tableOf({ entries, answers, scores }: Sheet, finished: StudentLi
   const points = new Float64Array(finished.length * k).fill(NaN);
   const chosen = new Uint32Array(finished.length * k);
   const counted = entries.map(choicePart);
+  const differing = finished.some(({ attemptId }) => entries.some(({ id }) => !scores.get(attemptId!)?.has(id)));
   finished.forEach(({ attemptId }, s) => {
     entries.forEach(({ id }, i) => {
       const score = scores.get(attemptId!)?.get(id);
@@ -119,5 +131,6 @@ export function tableOf({ entries, answers, scores }: Sheet, finished: StudentLi
     most: Float64Array.from(entries, (entry) => entry.points),
     chosen,
     choices: Uint8Array.from(counted, (own) => own?.options.length ?? 0),
+    differing,
   };
 }

@@ -1,65 +1,67 @@
 import { api } from '@oaken/contract';
-import { countEntries, totalPoints, type Outline } from '@oaken/core/tests';
-import { asking, ownTest } from '../access';
 import type { Context } from '../context';
-import { fromJson, rows, toMillis } from '../database/connect';
 import type { Bind } from '../http/bind';
-import { changeTest, makeTest, putInBin, readTest, reviseEntry } from './service';
+import { putInBin } from './bin';
+import { changeTest, giveBack, makeTest, reviseEntry } from './building';
+import { copyTest } from './copying';
+import { countPool } from './pools';
+import { readEdition, readTest, readVersion } from './reading';
+import * as shelf from './shelf';
+import { declareEnemies, findSimilar } from './similar';
 
 export function testRoutes(bind: Bind, context: Context): void {
-  const { database } = context;
-
-  bind(api.listTests, async ({ me }) => {
-    const tests = await rows<{ id: number; outline: unknown; changedAt: Date; given: string | null }>(
-      database,
-      `SELECT t.id, t.outline, t.changed_at AS changedAt,
-              (SELECT GROUP_CONCAT(DISTINCT c.name ORDER BY c.name SEPARATOR '\n')
-                 FROM editions e JOIN assignments a ON a.edition_id = e.id AND a.taken_back_at IS NULL
-                 JOIN assignment_classes ac ON ac.assignment_id = a.id JOIN classes c ON c.id = ac.class_id
-                WHERE e.test_id = t.id) AS given
-         FROM tests t WHERE t.removed_at IS NULL AND ${ownTest} ORDER BY t.changed_at DESC LIMIT 500`,
-      asking(me),
-    );
-    return {
-      tests: tests.map(({ id, outline: stored, changedAt, given }) => {
-        const outline = fromJson<Outline>(stored);
-        const { title, kind, subject, grades } = outline;
-        return {
-          id,
-          title,
-          kind,
-          subject,
-          grades,
-          items: countEntries(outline),
-          points: totalPoints(outline),
-          changedAt: toMillis(changedAt),
-          given: given?.split('\n') ?? [],
-        };
-      }),
-    };
-  });
-
+  bind(api.searchTests, ({ me, query }) => shelf.searchTests(context, me, query));
   bind(api.makeTest, ({ me, body }) => makeTest(context, me, body));
-
-  bind(api.readTest, ({ me, params }) => readTest(database, me, params.testId));
+  bind(api.copyTest, ({ me, params, body }) => copyTest(context, me, params.testId, body));
+  bind(api.readTest, ({ me, params }) => readTest(context, me, params.testId));
+  bind(api.readTestVersion, ({ me, params }) => readVersion(context, me, params.testId));
+  bind(api.readEdition, ({ me, params }) => readEdition(context, me, params.testId));
 
   bind(api.changeTest, async ({ me, params, body }) => {
     await changeTest(context, me, params.testId, body.changes);
-    return readTest(database, me, params.testId);
+    return readTest(context, me, params.testId);
   });
-
   bind(api.reviseEntry, async ({ me, params, body }) => {
     await reviseEntry(context, me, params.testId, params.entryId, body);
-    return readTest(database, me, params.testId);
+    return readTest(context, me, params.testId);
+  });
+  bind(api.giveBack, async ({ me, params, body }) => {
+    await giveBack(context, me, params.testId, params.entryId, body.over);
+    return readTest(context, me, params.testId);
+  });
+  bind(api.findSimilar, ({ me, params, body }) => findSimilar(context, me, params.testId, body.entries, body.each));
+  bind(api.countPool, async ({ me, body }) => ({ total: await countPool(context, me, body.search, body.but) }));
+  bind(api.declareEnemies, async ({ me, body }) => {
+    await declareEnemies(context, me, body.items, body.apart);
+    return {};
   });
 
   bind(api.removeTest, async ({ me, params }) => {
     await putInBin(context, me, params.testId, true);
     return {};
   });
-
   bind(api.restoreTest, async ({ me, params }) => {
     await putInBin(context, me, params.testId, false);
+    return {};
+  });
+
+  bind(api.readTestSharing, ({ me, params }) => shelf.readSharing(context, me, params.testId));
+  bind(api.shareTest, async ({ me, params, body }) => {
+    await shelf.shareTest(context, me, params.testId, body);
+    return {};
+  });
+  bind(api.listTestFolders, async ({ me }) => ({ folders: await shelf.listFolders(context, me) }));
+  bind(api.makeTestFolder, ({ me, body }) => shelf.makeFolder(context, me, body));
+  bind(api.changeTestFolder, async ({ me, params, body }) => {
+    await shelf.changeFolder(context, me, params.folderId, body);
+    return {};
+  });
+  bind(api.removeTestFolder, async ({ me, params }) => {
+    await shelf.removeFolder(context, me, params.folderId);
+    return {};
+  });
+  bind(api.placeTests, async ({ me, body }) => {
+    await shelf.placeTests(context, me, body);
     return {};
   });
 }

@@ -48,7 +48,7 @@ export class Visitor {
     const cookie = response.headers.get('set-cookie');
     if (cookie) this.cookie = cookie.split(';')[0]!;
     const text = await response.text();
-    const json = /json/.test(response.headers.get('content-type') ?? '');
+    const json = /\bjson/.test(response.headers.get('content-type') ?? '');
     return { status: response.status, body: json ? JSON.parse(text) : text, headers: response.headers };
   }
 

@@ -35,12 +35,7 @@ export const csrfToken = () => csrf;
 let whenSignedOut = () => {};
 export const onSignedOut = (act: () => void) => (whenSignedOut = act);
 
-export async function request<Answer>(
-  method: string,
-  path: string,
-  body?: unknown,
-  options: { signal?: AbortSignal } = {},
-): Promise<Answer> {
+async function send(method: string, path: string, body: unknown, options: { signal?: AbortSignal }): Promise<Response> {
   const headers: Record<string, string> = {};
   const file = body instanceof Blob;
   if (body !== undefined) headers['Content-Type'] = file ? 'application/octet-stream' : 'application/json';
@@ -53,10 +48,11 @@ export async function request<Answer>(
       body: body === undefined ? undefined : file ? body : JSON.stringify(body),
       ...options,
     });
-  } catch {
+  } catch (error) {
+    if (options.signal?.aborted) throw error;
     throw new Unreachable();
   }
-  if (response.ok) return (await response.json()) as Answer;
+  if (response.ok) return response;
   const problem = await response.json().catch(() => ({
     type: 'about:blank',
     title: `The server answered ${response.status}.`,
@@ -64,6 +60,33 @@ export async function request<Answer>(
   }));
   if (response.status === 401 && csrf !== null) whenSignedOut();
   throw new Refused(problem as ProblemBody);
+}
+
+export async function request<Answer>(
+  method: string,
+  path: string,
+  body?: unknown,
+  options: { signal?: AbortSignal } = {},
+): Promise<Answer> {
+  return (await (await send(method, path, body, options)).json()) as Answer;
+}
+
+/** An answer that comes in lines of JSON; each is handed on as it arrives. */
+export async function requestLines<Line>(
+  path: string,
+  body: unknown,
+  options: { signal?: AbortSignal; line(own: Line): void },
+): Promise<void> {
+  const response = await send('POST', path, body, options);
+  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
+  let rest = '';
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) break;
+    const pieces = (rest + value).split('\n');
+    rest = pieces.pop()!;
+    for (const piece of pieces) if (piece) options.line(JSON.parse(piece) as Line);
+  }
 }
 
 /** An error in words for a person. */

@@ -32,6 +32,17 @@ const routes: RouteRecordRaw[] = [
     meta: teacher('Edit item'),
   },
   {
+    path: '/tests/:testId(\\d+)/look',
+    component: () => import('./tests/LookThroughPage.vue'),
+    meta: teacher('Look through'),
+  },
+  { path: '/tests/:testId(\\d+)/print', component: () => import('./tests/PrintPage.vue'), meta: teacher('Print') },
+  {
+    path: '/tests/:testId(\\d+)/blueprint',
+    component: () => import('./tests/BlueprintPage.vue'),
+    meta: teacher('Blueprint'),
+  },
+  {
     path: '/tests/:testId(\\d+)/assign',
     component: () => import('./assignments/AssignPage.vue'),
     meta: teacher('Assign'),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { pointsForSet, setRule } from '../../scoring';
 import { listing, marked, plainText, richText } from '../../text';
-import { labelOf, partBase, partId, shown, type Kind, type PartBase, type ShownChoice } from '../kind';
+import { fewerChoices, labelOf, partBase, partId, shown, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
 import { checkDistinct, joinsMoreThan, pairs, parted } from '../pairs';
 import { choicesOf, padded, ruleGist, setRuleOf } from './gists';
 import { setRuleInWords } from './rule-words';
@@ -79,6 +79,7 @@ export const inlineChoice: Kind<InlineChoice, string[], SittingInlineChoice> = {
     text,
     gaps: gaps.map((own) => ({ id: own.id, choices: shown(own.choices) })),
   }),
+  fewer: (own, most, order) => ({ ...own, gaps: own.gaps.map((one) => ({ ...one, choices: fewerChoices(one.choices, one.key, most, order) })) }), // prettier-ignore
   arrange: (own, order) => ({ ...own, gaps: own.gaps.map((one) => ({ ...one, choices: order(one.choices) })) }), // prettier-ignore
   folded: (own, response) => inlineChoice.inWords(own, response),
   inWords: (own, response) =>

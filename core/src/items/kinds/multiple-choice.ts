@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { mostPoints, pointsForSet, setRule } from '../../scoring';
 import { listing } from '../../text';
-import { asOptions, checkChoices, checkReachable, choice, labelOf, partBase, partId, reorder, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
+import { asOptions, checkChoices, checkReachable, choice, fewerChoices, labelOf, partBase, partId, reorder, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
 import { choicesFrom, choicesGist } from './gists';
 import { setRuleInWords } from './rule-words';
 
@@ -57,6 +57,7 @@ export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoic
     mostChosen,
   }),
   arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
+  fewer: (own, most, order) => ({ ...own, choices: fewerChoices(own.choices, own.key, most, order) }),
   options: ({ choices, key }) => asOptions(choices, key),
   chosen: (response) => response,
   inWords: ({ choices }, response) => listing(response.map((id) => labelOf(choices, id))),

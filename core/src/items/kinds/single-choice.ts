@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { mostPoints, oneRule, pointsForSet } from '../../scoring';
 import { count, listing } from '../../text';
-import { asOptions, checkChoices, checkReachable, choice, labelOf, partBase, partId, reorder, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
+import { asOptions, checkChoices, checkReachable, choice, fewerChoices, labelOf, partBase, partId, reorder, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
 import { choicesFrom, choicesGist } from './gists';
 
 const part = z
@@ -42,6 +42,7 @@ export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice
   isEmpty: (response) => response === null,
   forSitting: ({ id, kind, prompt, choices }) => ({ id, kind, prompt, choices: shown(choices) }),
   arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
+  fewer: (own, most, order) => ({ ...own, choices: fewerChoices(own.choices, own.key, most, order) }),
   options: ({ choices, key }) => asOptions(choices, key),
   chosen: (response) => (response === null ? [] : [response]),
   inWords: ({ choices }, response) => (response === null ? '' : labelOf(choices, response)),

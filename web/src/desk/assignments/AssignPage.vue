@@ -3,7 +3,7 @@ import type { AssignmentRow } from '@oaken/contract/assignments';
 import type { ClassRow } from '@oaken/contract/classes';
 import type { TestAnswer } from '@oaken/contract/tests';
 import type { ReleaseTime } from '@oaken/core/assignments';
-import { countEntries, totalPoints } from '@oaken/core/tests';
+import { countItems, totalPoints } from '@oaken/core/tests';
 import { count, listing } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -29,11 +29,8 @@ const fieldErrors = ref<Record<string, string>>({});
 const busy = ref(false);
 const clientKey = crypto.randomUUID();
 
-const { form, zone, chosen, otherGrade, opens, closes, late, rules, problems, inTheWay, slip } = useSlip(
-  test,
-  classes,
-  fieldErrors,
-);
+const { form, zone, chosen, otherGrade, opens, closes, late, rules, problems, inTheWay, slip, allForms, formNames } =
+  useSlip(test, classes, fieldErrors);
 
 onMounted(async () => {
   try {
@@ -46,7 +43,7 @@ onMounted(async () => {
     classes.value = mine.classes;
     assignments.value = given.assignments;
     const seconds = own.revisions.reduce((sum, revision) => sum + (revision.seconds ?? 60), 0);
-    form.limitMinutes = Math.max(10, Math.ceil((seconds * 1.5) / 300) * 5);
+    form.limitMinutes = own.outline.minutes ?? Math.max(10, Math.ceil((seconds * 1.5) / 300) * 5);
   } catch (error) {
     wrong.value = inWords(error);
   }
@@ -90,6 +87,7 @@ async function give(): Promise<void> {
         closesAt: closes.value?.ok ? closes.value.at : null,
         lateRule: late.value?.ok ? { late: 'until', until: late.value.at } : { late: 'no' },
         rules: rules.value,
+        forms: form.forms,
       },
     });
     done(`Given to ${count(students, 'student')}.`, async () => {
@@ -136,10 +134,10 @@ const outcome = computed(() => `scores ${releases[form.score]}, right answers ${
           <p class="what">
             <b>{{ test.outline.title }}</b>, {{ test.outline.kind
             }}<template v-if="test.outline.grades.length">, grade {{ test.outline.grades.join(' and ') }}</template
-            >: {{ count(countEntries(test.outline), 'item') }}, {{ pointsText(totalPoints(test.outline)) }} points
+            >: {{ count(countItems(test.outline), 'item') }}, {{ pointsText(totalPoints(test.outline)) }} points
           </p>
-          <p v-for="reason in inTheWay" :key="reason" class="wrong">
-            {{ reason }} <RouterLink :to="`/tests/${testId}`">Mend it</RouterLink>
+          <p v-for="{ words } in inTheWay" :key="words" class="wrong">
+            {{ words }} <RouterLink :to="`/tests/${testId}`">Mend it</RouterLink>
           </p>
         </section>
         <section>
@@ -220,6 +218,23 @@ const outcome = computed(() => `scores ${releases[form.score]}, right answers ${
             minutes
           </div>
           <p v-if="problems.limit" class="wrong">{{ problems.limit }}</p>
+          <details v-if="allForms.length" :open="Boolean(problems.forms)">
+            <summary>
+              <b>Forms</b>
+              <span class="faded">{{
+                formNames.length > 1
+                  ? `${listing(formNames)} in turn`
+                  : formNames.length
+                    ? `form ${formNames[0]} for all`
+                    : 'none chosen'
+              }}</span>
+            </summary>
+            <label v-for="own in allForms" :key="own.name"
+              ><input v-model="form.forms" type="checkbox" :value="own.id" /> form {{ own.name }}
+              <span v-if="own.note" class="faded">{{ own.note }}</span></label
+            >
+            <p v-if="problems.forms" class="wrong">{{ problems.forms }}</p>
+          </details>
           <details>
             <summary>
               <b>Order</b> <span class="faded">{{ order }}</span>

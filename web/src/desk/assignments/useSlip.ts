@@ -2,7 +2,7 @@
 import type { ClassRow } from '@oaken/contract/classes';
 import type { TestAnswer } from '@oaken/contract/tests';
 import { slipOf, type AssignmentRules, type ReleaseTime } from '@oaken/core/assignments';
-import { countEntries, hindrances, totalPoints } from '@oaken/core/tests';
+import { countItems, hindrances, totalPoints } from '@oaken/core/tests';
 import { atWall, day, minute, wallOf, windowProblems } from '@oaken/core/timing';
 import { computed, reactive, ref, watch, type Ref } from 'vue';
 import { call } from '../../client/call';
@@ -31,6 +31,8 @@ export function useSlip(
     shuffleItems: false,
     score: 'after-closing' as ReleaseTime,
     answers: 'after-closing' as ReleaseTime,
+    /** The forms that go round; null is the first. */
+    forms: [null] as (string | null)[],
   });
 
   /** Head count by the server, which knows who is in two of the chosen classes; null while it is being counted. */
@@ -91,10 +93,17 @@ export function useSlip(
       ))
         say(field, message);
     }
+    if (form.forms.length === 0) say('forms', 'Choose at least one form.');
     if (form.classIds.length > 0 && heads.value === 0) say('classIds', 'There are no students in the chosen classes.');
     return found;
   });
-  const inTheWay = computed(() => (test.value ? hindrances(test.value.outline) : []));
+  const inTheWay = computed(() => (test.value ? hindrances(test.value.outline, { pools: test.value.pools }) : []));
+
+  const allForms = computed(() => {
+    const own = test.value?.outline.forms ?? [];
+    return own.length === 0 ? [] : [{ id: null, name: 'A', note: '' }, ...own];
+  });
+  const formNames = computed(() => allForms.value.filter(({ id }) => form.forms.includes(id)).map(({ name }) => name));
 
   const slip = computed(() => {
     if (
@@ -108,7 +117,7 @@ export function useSlip(
     return slipOf({
       title: test.value.outline.title,
       kind: test.value.outline.kind,
-      items: countEntries(test.value.outline),
+      items: countItems(test.value.outline),
       points: totalPoints(test.value.outline),
       classes: chosen.value,
       students: heads.value,
@@ -116,10 +125,27 @@ export function useSlip(
       closesAt: closes.value?.at ?? null,
       lateRule: late.value ? { late: 'until', until: late.value.at } : { late: 'no' },
       rules: rules.value,
+      forms: formNames.value,
+      draws: test.value.outline.sections.some(({ draw }) => draw !== null),
       zone: zone.value,
       now: session.now(),
     });
   });
 
-  return { form, zone, chosen, heads, otherGrade, opens, closes, late, rules, problems, inTheWay, slip };
+  return {
+    form,
+    zone,
+    chosen,
+    heads,
+    otherGrade,
+    opens,
+    closes,
+    late,
+    rules,
+    problems,
+    inTheWay,
+    slip,
+    allForms,
+    formNames,
+  };
 }

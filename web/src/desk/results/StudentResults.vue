@@ -41,14 +41,18 @@ const cellWords = (own: StudentResult, at: number) => {
       ? `${nameOf(own)}, item ${item.number}: waits to be marked`
       : `${nameOf(own)}, item ${item.number}: ${pointsText(cell.points)} of ${pointsText(item.most)}${cell.said ? `, “${cell.said}”` : ', no answer'}`;
 };
-const share = (own: StudentResult) =>
-  own.points === null || props.results.assignment.points === 0 ? null : own.points / props.results.assignment.points;
+const share = (own: StudentResult) => (own.points === null || !own.most ? null : own.points / own.most);
+const differing = computed(() => props.results.students.some(({ cells }) => cells.includes(null)));
 </script>
 
 <template>
   <div class="bar">
     <label><input v-model="hidden" type="checkbox" /> Hide names</label>
-    <span class="faded small">Each box fills with the share of the points earned; dotted: not reached.</span>
+    <span class="faded small"
+      >Each box fills with the share of the points earned; dotted: not reached{{
+        differing ? '; none: not among this student’s items' : ''
+      }}.</span
+    >
   </div>
   <table class="ruled grid">
     <thead>

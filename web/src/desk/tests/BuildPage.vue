@@ -1,9 +1,18 @@
 <script setup lang="ts">
 import type { ItemRow } from '@oaken/contract/banks';
-import { allEntries, countEntries, hindrances, totalPoints } from '@oaken/core/tests';
+import {
+  allEntries,
+  applyChange,
+  countItems,
+  placeFor,
+  type Change,
+  type Entry,
+  type Hindrance,
+} from '@oaken/core/tests';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import FacingPages from '../../parts/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
@@ -12,28 +21,48 @@ import BankIndex from '../banks/BankIndex.vue';
 import ItemList from '../banks/ItemList.vue';
 import { useLibrary } from '../banks/library';
 import { useSearch } from '../banks/useSearch';
-import { failed } from '../undo';
-import { minutesOf, percent, pointsText } from '../words';
+import { done, failed } from '../undo';
+import { minutesOf, percent, pointsText, stemLine } from '../words';
+import ApartDialog from './ApartDialog.vue';
+import CopyTestDialog from './CopyTestDialog.vue';
+import FormPaper from './FormPaper.vue';
+import FormStrip from './FormStrip.vue';
 import MarginNotes from './MarginNotes.vue';
 import PaperPage from './PaperPage.vue';
+import { usualSeconds } from './planned';
+import ReadyLine from './ReadyLine.vue';
+import ShareTestDialog from './ShareTestDialog.vue';
+import SimilarDialog from './SimilarDialog.vue';
+import { useForms } from './useForms';
 import { useNotes } from './useNotes';
 import { newKey, useTest } from './useTest';
+import { whoseWords } from './whose';
 
 const notesKey = 'oaken-margin-notes';
-const testId = Number(useRoute().params.testId);
+const route = useRoute();
+const testId = Number(route.params.testId);
 const router = useRouter();
 const library = useLibrary();
 const search = useSearch();
 const test = useTest(testId);
-const { outline, revisions } = test;
+const { outline, revisions, about, points, inTheWay, mayChange } = test;
+const forms = useForms(testId, test);
 const wrong = ref('');
 const indexOpen = ref(false);
+const asking = ref<'share' | 'copy' | 'similar' | 'apart' | null>(null);
+const dialog = (own: NonNullable<typeof asking.value>) =>
+  computed({ get: () => asking.value === own, set: (now) => (asking.value = now ? own : null) });
+const sharing = dialog('share');
+const copying = dialog('copy');
+const replacing = dialog('similar');
+const parting = dialog('apart');
 
 onMounted(async () => {
   library.load().catch(failed);
   try {
     await test.load();
     if (outline.value?.grades.length) search.filters.grades = [...outline.value.grades];
+    await putPicked();
   } catch (error) {
     wrong.value = inWords(error);
   }
@@ -41,19 +70,35 @@ onMounted(async () => {
 
 const inTest = computed(() => new Set(outline.value ? allEntries(outline.value).map(({ itemId }) => itemId) : []));
 const none: ReadonlySet<number> = new Set();
-const inTheWay = computed(() => (outline.value ? hindrances(outline.value) : []));
 
 function put(item: ItemRow, section?: string, before: string | null = null): void {
   if (!outline.value) return;
+  if (!mayChange.value) return failed(new Error('This test belongs to somebody else. Make a copy to change it.'));
   if (inTest.value.has(item.id)) return failed(new Error('That item is in the test already.'));
   test.know(item);
   const entry = { id: newKey(), itemId: item.id, revisionId: item.revisionId, points: item.points };
-  test.change('putting an item in', {
-    do: 'put',
-    entry,
-    section: section ?? outline.value.sections.at(-1)!.id,
-    before,
+  const wanted = { section: section ?? outline.value.sections.at(-1)!.id, before };
+  test.change('putting an item in', { do: 'put', entry, ...placeFor(outline.value, entry, wanted, test.passageOf) });
+}
+
+/** Items that were picked in the banks come with the page's address, and in as one step. */
+async function putPicked(): Promise<void> {
+  const ids = typeof route.query.put === 'string' ? route.query.put.split(',').map(Number).filter(Boolean) : [];
+  if (ids.length === 0 || !outline.value) return;
+  await router.replace({ query: {} });
+  const { items } = await call('readRows', { body: { items: ids.slice(0, 200) } });
+  const fresh = items.filter(({ id, may }) => may !== 'read' && !inTest.value.has(id));
+  test.know(...fresh);
+  let next = outline.value;
+  const changes = fresh.map((item): Change => {
+    const entry = { id: newKey(), itemId: item.id, revisionId: item.revisionId, points: item.points };
+    const place = placeFor(next, entry, { section: next.sections.at(-1)!.id, before: null }, test.passageOf);
+    const change: Change = { do: 'put', entry, ...place };
+    next = applyChange(next, change).outline;
+    return change;
   });
+  if (changes.length > 0) test.change(`putting ${count(changes.length, 'item')} in`, ...changes);
+  done(fresh.length === ids.length ? `${count(fresh.length, 'item')} put in.` : `${count(fresh.length, 'item')} put in; the others are in the test already or cannot be used.`); // prettier-ignore
 }
 
 /** From a row of the bank that was dropped on the paper. */
@@ -62,26 +107,80 @@ function putById(itemId: number, section: string, before: string | null): void {
   if (item) put(item, section, before);
 }
 
+/** The entry that a dialog is about. */
+const chosen = ref<Entry | null>(null);
+const entries = computed(() => (outline.value ? allEntries(outline.value) : []));
+const numberOf = (entry: Entry | null) => entries.value.findIndex(({ id }) => id === entry?.id) + 1;
+const others = computed(() =>
+  entries.value
+    .map((entry, at) => ({ entry, number: at + 1, words: stemLine(revisions.value.get(entry.revisionId)?.content.stem ?? '', 110) }))
+    .filter(({ entry }) => entry.id !== chosen.value?.id),
+); // prettier-ignore
+function ask(what: 'similar' | 'apart', entry: Entry): void {
+  chosen.value = entry;
+  asking.value = what;
+}
+
+/** One action and one step to undo: the old item out, the new one in its place with the same points. */
+function replace(item: ItemRow): void {
+  const old = chosen.value;
+  const form = forms.chosen.value;
+  if (!old || !outline.value) return;
+  test.know(item);
+  if (form) return test.change('another item in a form', forms.swapOf(form.id, old.id, item));
+  const section = outline.value.sections.find((own) => own.entries.some(({ id }) => id === old.id))!;
+  const entry = { id: newKey(), itemId: item.id, revisionId: item.revisionId, points: old.points };
+  test.change(
+    'a similar item',
+    { do: 'put', entry, section: section.id, before: old.id },
+    { do: 'remove', entry: old.id },
+  );
+}
+
+async function keepApart(itemId: number, changes: { other: number; apart: boolean }[]): Promise<void> {
+  try {
+    for (const { other, apart } of changes) await call('declareEnemies', { body: { items: [itemId, other], apart } });
+    if (changes.length > 0) await test.load();
+  } catch (error) {
+    failed(error);
+  }
+}
+function partPair(pair: string[], apart: boolean): void {
+  const [one, other] = pair.map((id) => entries.value.find((entry) => entry.id === id)?.itemId);
+  if (one !== undefined && other !== undefined) void keepApart(one, [{ other, apart }]);
+}
+
 const totals = computed(() => {
-  const pinned = outline.value
-    ? allEntries(outline.value).flatMap(({ revisionId }) => revisions.value.get(revisionId) ?? [])
-    : [];
+  const pinned = entries.value.flatMap(({ revisionId }) => revisions.value.get(revisionId) ?? []);
   const known = pinned.flatMap(({ facility }) => facility ?? []);
+  const meanSeconds = pinned.reduce((sum, { seconds }) => sum + (seconds ?? usualSeconds), 0) / Math.max(1, pinned.length);
+  const items = outline.value ? countItems(outline.value) : 0;
   return {
-    minutes: minutesOf(pinned.reduce((sum, { seconds }) => sum + (seconds ?? 60), 0)),
+    items,
+    // A draw gives some of what stands there, or what is not here yet: it is taken to need as long as the others.
+    minutes: minutesOf((pinned.length > 0 ? meanSeconds : usualSeconds) * items),
     facility: known.length ? known.reduce((sum, { value }) => sum + value, 0) / known.length : null,
     known: known.length,
     standards: new Set(pinned.flatMap(({ standards }) => standards.map(({ id }) => id))).size,
   };
-});
+}); // prettier-ignore
 
-const { notes, forecasts } = useNotes(outline, revisions);
+const { notes, notesAt, forecasts } = useNotes({ outline, revisions, points, about });
 const notesOpen = ref(localStorage.getItem(notesKey) !== 'no');
 watch(notesOpen, (now) => localStorage.setItem(notesKey, now ? 'yes' : 'no'));
 /** Brings an item of a note into view and into the hands of the keys. */
 function show(entry: string): void {
+  forms.chosenId.value = null;
   document.querySelector<HTMLElement>(`[data-entry="${entry}"]`)?.focus();
 }
+function goTo(at: Hindrance['at']): void {
+  forms.chosenId.value = null;
+  const where =
+    typeof at === 'object' ? `[data-at="${at.section}"] button` : at === 'title' ? '.title' : '.found input';
+  document.querySelector<HTMLElement>(where)?.focus();
+}
+const change = (text: string, ...changes: Change[]) => test.change(text, ...changes);
+const setReady = (ready: boolean) => change(ready ? 'calling it ready' : 'going back to draft', { do: 'describe', facts: { ready } }); // prettier-ignore
 
 function keys(event: KeyboardEvent): void {
   if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
@@ -95,18 +194,24 @@ onUnmounted(() => removeEventListener('keydown', keys));
 </script>
 
 <template>
-  <PageHead :title="outline?.title || 'Test'" where="Tests">
+  <PageHead :title="outline?.title || 'Test'" :where="about && whoseWords(about) ? whoseWords(about) : 'Tests'">
     <span class="faded small" role="status">{{ test.saving.value ? 'Saving …' : outline ? 'Saved' : '' }}</span>
-    <el-button
-      :disabled="!test.canUndo.value"
-      :title="test.canUndo.value ? `Undo ${test.canUndo.value}` : 'Nothing to undo'"
-      @click="test.undo()"
-      >Undo</el-button
+    <template v-if="mayChange">
+      <el-button
+        :disabled="!test.canUndo.value"
+        :title="test.canUndo.value ? `Undo ${test.canUndo.value}` : 'Nothing to undo'"
+        @click="test.undo()"
+        >Undo</el-button
+      >
+      <el-button :disabled="!test.canRedo.value" @click="test.redo()">Redo</el-button>
+    </template>
+    <el-button v-if="about?.mine" @click="sharing = true">Share</el-button>
+    <el-button v-if="about" :type="about.may === 'read' ? 'primary' : 'default'" @click="copying = true"
+      >Copy</el-button
     >
-    <el-button :disabled="!test.canRedo.value" @click="test.redo()">Redo</el-button>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <FacingPages v-else name="build" left="Bank" right="Test" :start="46">
+  <FacingPages v-else name="build" left="Bank" right="Test" :start="44">
     <template #left>
       <div class="bankhead">
         <button class="word" :aria-expanded="indexOpen" @click="indexOpen = !indexOpen">
@@ -118,30 +223,71 @@ onUnmounted(() => removeEventListener('keydown', keys));
       <ItemList :search="search" :picked="none" :in-test="inTest" compact class="compact" @pick="put" @put="put" />
     </template>
     <template #right>
-      <PaperPage
-        v-if="outline"
-        :test-id="testId"
-        :outline="outline"
-        :revisions="revisions"
-        @change="test.change"
-        @put-by-id="putById"
-      />
-      <MarginNotes v-if="outline && notesOpen" :notes="notes" :forecasts="forecasts" @show="show" />
+      <template v-if="outline && points">
+        <FormStrip
+          :forms="outline.forms"
+          :chosen="forms.chosenId.value"
+          :may-change="mayChange"
+          @choose="forms.chosenId.value = $event"
+          @add="forms.add"
+        >
+          <RouterLink class="blueprint" :to="`/tests/${testId}/blueprint`">{{
+            outline.blueprint ? 'Blueprint' : 'Make a blueprint'
+          }}</RouterLink>
+        </FormStrip>
+        <FormPaper
+          v-if="forms.chosen.value"
+          :outline="outline"
+          :form="forms.chosen.value"
+          :revisions="revisions"
+          :points="points"
+          :may-change="mayChange"
+          :busy="forms.busy.value"
+          @change="change"
+          @similar="ask('similar', $event)"
+          @edit="router.push(`/tests/${testId}/items/${$event.id}?form=${forms.chosenId.value}`)"
+          @parallel="forms.parallel(forms.chosen.value!.id)"
+          @removed="forms.chosenId.value = null"
+        />
+        <PaperPage
+          v-else
+          :test-id="testId"
+          :outline="outline"
+          :revisions="revisions"
+          :points="points"
+          :passage-of="test.passageOf"
+          :notes-at="notesOpen ? notesAt : new Map()"
+          :may-change="mayChange"
+          @change="change"
+          @put-by-id="putById"
+          @similar="ask('similar', $event)"
+          @apart="ask('apart', $event)"
+        />
+        <MarginNotes
+          v-if="notesOpen && !forms.chosen.value"
+          :notes="notes"
+          :forecasts="forecasts"
+          :may-change="mayChange"
+          @show="show"
+          @apart="partPair"
+          @blueprint="router.push(`/tests/${testId}/blueprint`)"
+        />
+      </template>
     </template>
   </FacingPages>
   <FootingLine label="The test’s totals">
-    <template v-if="outline">
+    <template v-if="outline && points">
       <span
-        ><b>{{ count(countEntries(outline), 'item') }}</b></span
+        ><b>{{ count(totals.items, 'item') }}</b></span
       >
       <span
-        ><b>{{ pointsText(totalPoints(outline)) }}</b> points</span
+        ><b>{{ pointsText(points.total) }}</b> points</span
       >
       <span
         >about <b>{{ totals.minutes }}</b> min</span
       >
-      <span v-if="totals.facility !== null"
-        >mean facility <b>{{ percent(totals.facility) }}</b> <span class="small">({{ totals.known }} known)</span></span
+      <span v-if="totals.facility !== null" :title="`Known of ${totals.known} items`"
+        >mean facility <b>{{ percent(totals.facility) }}</b></span
       >
       <span
         ><b>{{ count(totals.standards, 'standard') }}</b></span
@@ -151,15 +297,57 @@ onUnmounted(() => removeEventListener('keydown', keys));
       </button>
     </template>
     <template #actions>
-      <span v-if="inTheWay.length" class="faded small">{{ inTheWay[0] }}</span>
-      <el-button
-        type="primary"
-        :disabled="!outline || inTheWay.length > 0"
-        @click="router.push(`/tests/${testId}/assign`)"
-        >Assign</el-button
-      >
+      <template v-if="outline">
+        <ReadyLine
+          :ready="outline.ready"
+          :in-the-way="inTheWay"
+          :may-change="mayChange"
+          @ready="setReady"
+          @show="goTo"
+        />
+        <el-button @click="router.push(`/tests/${testId}/look`)">Look through</el-button>
+        <el-button @click="router.push(`/tests/${testId}/print`)">Print</el-button>
+        <el-button
+          v-if="mayChange"
+          type="primary"
+          :disabled="inTheWay.length > 0"
+          @click="router.push(`/tests/${testId}/assign`)"
+          >Assign</el-button
+        >
+      </template>
     </template>
   </FootingLine>
+  <SimilarDialog
+    v-model="replacing"
+    :test-id="testId"
+    :entry="chosen?.id ?? null"
+    :number="numberOf(chosen)"
+    @take="replace"
+  />
+  <ApartDialog
+    v-model="parting"
+    :entry="chosen"
+    :number="numberOf(chosen)"
+    :others="others"
+    :enemies="about?.enemies ?? []"
+    @done="keepApart"
+  />
+  <template v-if="about && outline">
+    <ShareTestDialog
+      v-model="sharing"
+      :test-id="testId"
+      :title="outline.title"
+      :ready="outline.ready && inTheWay.length === 0"
+      @changed="test.load()"
+    />
+    <CopyTestDialog
+      v-model="copying"
+      :test-id="testId"
+      :title="outline.title"
+      :owner="about.owner"
+      :mine="about.mine"
+    />
+  </template>
 </template>
 
 <style scoped>
@@ -180,5 +368,8 @@ onUnmounted(() => removeEventListener('keydown', keys));
 .compact {
   flex: 1;
   min-height: 0;
+}
+.blueprint {
+  margin-left: auto;
 }
 </style>

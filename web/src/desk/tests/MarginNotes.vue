@@ -2,8 +2,9 @@
 /** Notes to a test under construction: things to look at, never in the way. */
 import type { Note } from '@oaken/core/notes';
 
-defineProps<{ notes: readonly Note[]; forecasts: readonly string[] }>();
-const emit = defineEmits<{ show: [entry: string] }>();
+defineProps<{ notes: readonly Note[]; forecasts: readonly string[]; mayChange: boolean }>();
+const emit = defineEmits<{ show: [entry: string]; apart: [entries: string[], apart: boolean]; blueprint: [] }>();
+const pairs: Note['about'][] = ['near', 'cue'];
 </script>
 
 <template>
@@ -14,6 +15,15 @@ const emit = defineEmits<{ show: [entry: string] }>();
       <li v-for="note in notes" :key="note.words">
         {{ note.words }}
         <button v-if="note.entries.length" class="word" @click="emit('show', note.entries[0]!)">show</button>
+        <button v-if="note.about === 'blueprint'" class="word" @click="emit('blueprint')">blueprint</button>
+        <template v-if="mayChange && note.entries.length === 2">
+          <button v-if="pairs.includes(note.about)" class="word" @click="emit('apart', note.entries, true)">
+            keep apart
+          </button>
+          <button v-if="note.about === 'enemies'" class="word" @click="emit('apart', note.entries, false)">
+            let them meet
+          </button>
+        </template>
       </li>
     </ul>
   </aside>
@@ -24,13 +34,14 @@ const emit = defineEmits<{ show: [entry: string] }>();
   position: sticky;
   bottom: 0;
   flex: none;
-  max-height: 190px;
+  max-height: 170px;
   overflow: auto;
   padding: 10px 22px;
   border-top: 2px solid var(--rule-strong);
   border-left: 4px solid var(--partial);
   background: var(--paper);
   font-size: 0.92rem;
+  margin-top: auto;
 }
 .notes p,
 .notes ul {

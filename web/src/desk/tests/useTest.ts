@@ -4,10 +4,10 @@
  */
 import type { ItemRow } from '@oaken/contract/banks';
 import type { Pinned, TestAnswer } from '@oaken/contract/tests';
-import { applyChange, type Change, type Outline } from '@oaken/core/tests';
-import { computed, ref, shallowRef } from 'vue';
+import { applyChange, hindrances, pointsOf, type Change, type Entry, type Outline } from '@oaken/core/tests';
+import { computed, onUnmounted, ref, shallowRef } from 'vue';
 import { call } from '../../client/call';
-import { failed } from '../undo';
+import { done, failed } from '../undo';
 
 interface Step {
   text: string;
@@ -32,11 +32,18 @@ export const pinOf = (item: ItemRow): Pinned => ({
   seconds: item.seconds,
   facility: item.facility,
   separation: item.separation,
+  bank: { id: item.bankId, name: item.bank, may: item.may, revisionId: item.revisionId, retired: false },
 });
+
+/** Everything about a test but what is changed here. */
+export type AboutTest = Omit<TestAnswer, 'outline' | 'revisions'>;
+
+/** So often the page asks whether a colleague has changed the test. */
+const askEvery = 6_000;
 
 export function useTest(testId: number) {
   const outline = shallowRef<Outline | null>(null);
-  const given = ref<TestAnswer['given']>([]);
+  const about = shallowRef<AboutTest | null>(null);
   const version = ref(0);
   const revisions = shallowRef(new Map<number, Pinned>());
   const pending = ref(0);
@@ -46,8 +53,9 @@ export function useTest(testId: number) {
 
   function take(answer: TestAnswer): void {
     version.value = answer.version;
-    given.value = answer.given;
-    revisions.value = new Map([...revisions.value, ...answer.revisions.map((own): [number, Pinned] => [own.id, own])]);
+    const { outline: _, revisions: pinned, ...rest } = answer;
+    about.value = rest;
+    revisions.value = new Map([...revisions.value, ...pinned.map((own): [number, Pinned] => [own.id, own])]);
     // While more changes are on their way, what is on screen is ahead of this answer.
     if (pending.value === 0) outline.value = answer.outline;
   }
@@ -55,6 +63,17 @@ export function useTest(testId: number) {
   async function load(): Promise<void> {
     take(await call('readTest', { params: { testId } }));
   }
+
+  /** A colleague's changes come in by themselves; what was done here stays, and can still be taken back. */
+  async function askAgain(): Promise<void> {
+    if (!outline.value || pending.value > 0 || document.hidden) return;
+    const now = await call('readTestVersion', { params: { testId } }).catch(() => null);
+    if (!now || now.version === version.value || pending.value > 0) return;
+    await load();
+    done('A colleague has changed this test; it stands here as it is now.');
+  }
+  const asking = setInterval(() => void askAgain(), askEvery);
+  onUnmounted(() => clearInterval(asking));
 
   function send(changes: Change[]): Promise<void> {
     pending.value++;
@@ -115,16 +134,30 @@ export function useTest(testId: number) {
     past.value = [...past.value, step];
   }
 
-  function know(item: ItemRow): void {
-    revisions.value = new Map(revisions.value).set(item.revisionId, pinOf(item));
+  function know(...items: ItemRow[]): void {
+    revisions.value = new Map([
+      ...revisions.value,
+      ...items.map((own): [number, Pinned] => [own.revisionId, pinOf(own)]),
+    ]);
   }
+
+  /** The passage of an entry, by the revision that it pins. */
+  const passageOf = (entry: Pick<Entry, 'revisionId'>) =>
+    revisions.value.get(entry.revisionId)?.content.passage?.id ?? null;
 
   return {
     outline,
     revisions,
     version,
-    given,
+    about,
+    points: computed(() => (outline.value ? pointsOf(outline.value) : null)),
+    inTheWay: computed(() => (outline.value ? hindrances(outline.value, { pools: about.value?.pools ?? {} }) : [])),
+    mayChange: computed(() => about.value?.may === 'edit'),
+    passageOf,
     load,
+    take,
+    /** Once everything that was done here has reached the server. */
+    settled: () => sending,
     change,
     undo,
     redo,

@@ -1,0 +1,55 @@
+import { blueprint } from '@oaken/core/assembly';
+import { z } from 'zod';
+import { endpoint, id, idInPath } from '../define';
+import { itemRow } from '../banks/search';
+
+const testId = z.object({ testId: idInPath });
+
+export const shortfall = z.object({
+  what: z.enum(['short', 'over', 'minutes', 'by-hand']),
+  by: z.number(),
+  /** The form, from 0. */
+  form: z.number(),
+  row: z.number().optional(),
+  column: z.number().optional(),
+});
+
+/** One line of the answer to `fillBlueprint`. */
+export const fillLine = z.discriminatedUnion('line', [
+  z.object({ line: z.literal('step'), what: z.enum(['reading', 'fitting', 'balancing']), candidates: z.number() }),
+  z.object({
+    line: z.literal('done'),
+    /** The items of each form, in the order of the blueprint's cells. */
+    forms: z.array(z.array(itemRow)),
+    shortfalls: z.array(shortfall),
+    /** Whether less cannot be missed. */
+    nearest: z.boolean(),
+    means: z.array(z.number().nullable()),
+    gap: z.number().nullable(),
+    /** Items that were left aside because their difficulty is not known. */
+    unknown: z.number(),
+    candidates: z.number(),
+    seconds: z.number(),
+  }),
+  z.object({ line: z.literal('failed'), words: z.string() }),
+]);
+export type FillLine = z.infer<typeof fillLine>;
+export type Filled = Extract<FillLine, { line: 'done' }>;
+
+export const longestFill = 60;
+
+export const fillBlueprint = endpoint({
+  method: 'POST',
+  path: '/api/tests/:testId/fill',
+  who: 'teacher',
+  does: 'Finds the items that fill a blueprint best. Answers in lines of JSON as it goes on; closing the connection stops it.',
+  params: testId,
+  body: z.strictObject({
+    blueprint,
+    /** Items that must be in the first form. */
+    keep: z.array(id).max(200),
+    forms: z.int().min(1).max(3),
+    seconds: z.number().min(1).max(longestFill),
+  }),
+  answer: fillLine,
+});

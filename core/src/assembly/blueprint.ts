@@ -1,0 +1,126 @@
+/** How many items or points a test should give to each standard and depth, and what else it should keep to. */
+import { z } from 'zod';
+import { count } from '../text';
+
+const id = z.int().positive();
+export const depths = [1, 2, 3, 4] as const;
+export const mostRows = 60;
+
+export const blueprintRow = z.strictObject({
+  /** A standard, or a strand for everything below it. */
+  standard: id,
+  /** For depths 1 to 4, or one figure for any depth. */
+  wants: z.array(z.number('A cell holds a number.').min(0, 'A cell cannot be below zero.').max(500)).min(1).max(4),
+});
+
+export const blueprint = z.strictObject({
+  /** What the cells count. */
+  measure: z.enum(['items', 'points']),
+  /** Whether each row has a cell for every depth, or one for all. */
+  byDepth: z.boolean(),
+  rows: z.array(blueprintRow).max(mostRows, `A blueprint holds at most ${mostRows} rows.`),
+  /** At most so long, in minutes. */
+  minutes: z.number().positive('The time must be longer than none.').max(1440).nullable(),
+  /** Mean facility to aim at, 0 to 1. */
+  facility: z
+    .number()
+    .min(0.05, 'A mean difficulty lies between 0.05 and 0.95.')
+    .max(0.95, 'A mean difficulty lies between 0.05 and 0.95.')
+    .nullable(),
+  /** At most so many items that a teacher marks by hand. */
+  byHand: z.int('So many must be a whole number.').min(0).max(200).nullable(),
+  /** From these banks; all that I may use when there is none. */
+  banks: z.array(id).max(100),
+  /** For these grades; any when there is none. */
+  grades: z.array(z.int().min(0).max(13)).max(14),
+  /** Items to keep out. */
+  without: z.array(id).max(1000),
+});
+export type Blueprint = z.infer<typeof blueprint>;
+
+export const emptyBlueprint = (): Blueprint => ({
+  measure: 'items',
+  byDepth: true,
+  rows: [],
+  minutes: null,
+  facility: null,
+  byHand: null,
+  banks: [],
+  grades: [],
+  without: [],
+});
+
+/** An item as a blueprint looks at it. */
+export interface PlannedItem {
+  id: number;
+  /** For each of its standards: that standard and those above it, from below. */
+  standards: readonly (readonly number[])[];
+  depth: number | null;
+  points: number;
+  seconds: number;
+  /** Share of the points earned by those who met it; null while nobody has. */
+  facility: number | null;
+  /** Item-rest correlation over all work seen; null while too few have met it. */
+  separation: number | null;
+  byHand: boolean;
+}
+
+export interface Cell {
+  row: number;
+  column: number;
+}
+
+/**
+ * The cell that an item counts in: once, in the row nearest to one of its standards, the upper one of equals.
+ *
+ * @returns null when no row has its standard, or the rows part depths and it has none
+ */
+export function cellOf({ rows, byDepth }: Blueprint, item: Pick<PlannedItem, 'standards' | 'depth'>): Cell | null {
+  if (byDepth && item.depth === null) return null;
+  const column = byDepth ? item.depth! - 1 : 0;
+  let found: { row: number; far: number } | null = null;
+  rows.forEach(({ standard }, row) => {
+    for (const chain of item.standards) {
+      const far = chain.indexOf(standard);
+      if (far >= 0 && (!found || far < found.far)) found = { row, far };
+    }
+  });
+  return found === null ? null : { row: (found as { row: number }).row, column };
+}
+
+export interface CellState extends Cell {
+  want: number;
+  have: number;
+}
+
+/** What each cell wants and has, row by row; cells without either are there too. */
+export function cellStates(own: Blueprint, items: readonly PlannedItem[]): CellState[] {
+  const columns = own.byDepth ? depths.length : 1;
+  const states = own.rows.flatMap(({ wants }, row) =>
+    Array.from({ length: columns }, (_, column): CellState => ({ row, column, want: wants[column] ?? 0, have: 0 })),
+  );
+  for (const item of items) {
+    const cell = cellOf(own, item);
+    if (cell) states[cell.row * columns + cell.column]!.have += own.measure === 'items' ? 1 : item.points;
+  }
+  return states;
+}
+
+export const totalWanted = ({ rows }: Blueprint) =>
+  rows.reduce((sum, { wants }) => sum + wants.reduce((all, own) => all + own, 0), 0);
+
+/** What makes a blueprint contradict itself, in words; empty when it may be tried. */
+export function blueprintProblems(own: Blueprint, most: number): string[] {
+  const problems: string[] = [];
+  if (own.rows.length === 0) problems.push('The blueprint has no rows. Add the standards that the test should cover.');
+  else if (totalWanted(own) === 0) problems.push('The blueprint wants nothing yet. Write how many into its cells.');
+  const twice = own.rows.find(({ standard }, at) => own.rows.findIndex((row) => row.standard === standard) !== at);
+  if (twice) problems.push('The same standard has two rows; take one of them out.');
+  if (own.measure === 'items') {
+    const uneven = own.rows.some(({ wants }) => wants.some((want) => !Number.isInteger(want)));
+    if (uneven) problems.push('Cells that count items hold whole numbers.');
+    const total = totalWanted(own);
+    if (total > most) problems.push(`The blueprint wants ${count(total, 'item')}; a test holds at most ${most}.`);
+  }
+  return problems;
+}

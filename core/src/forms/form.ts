@@ -1,0 +1,105 @@
+/**
+ * What one student sees of an edition: the edition and who sits it give the same on the server, in a browser and in
+ * every later version. Each thing that is shuffled has a stream of its own, named after its id, so that a change to
+ * one item never moves the choices of another.
+ */
+import { kindOf } from '../items';
+import { randomFrom, type Random } from '../random';
+import { dealtTo } from './deal';
+import type { Edition, EditionEntry, EditionForm, EditionSection } from './edition';
+
+export interface FormRules {
+  shuffleItems: boolean;
+  shuffleChoices: boolean;
+}
+
+/** Whose form it is. */
+export interface Sitter {
+  /** The attempt's own seed. */
+  seed: string;
+  /** The student's place in the deal, from 0. */
+  place?: number | undefined;
+  /** The id of their form; none for the first. */
+  form?: string | null | undefined;
+}
+
+type Streams = (name: string) => Random;
+
+/** The edition with the items, order and choices that belong to `sitter`. */
+export function formOf(edition: Edition, { seed, place = 0, form = null }: Sitter, rules: FormRules): Edition {
+  const common: Streams = (name) => randomFrom(`${edition.deal ?? ''}/${name}`);
+  const own: Streams = (name) => randomFrom(`${seed}/${name}`);
+  const chosen = edition.forms?.find(({ id }) => id === form) ?? null;
+  const together = edition.deal !== undefined;
+  const sections = edition.sections.map((section) => {
+    let entries = section.entries;
+    if (section.draw != null)
+      entries = dealtTo(place, section.draw, entries.length, common(`deal/${section.id}`)).map((at) => entries[at]!);
+    if (chosen) entries = inForm({ ...section, entries }, chosen, common);
+    if (rules.shuffleItems && !section.keepOrder) entries = shuffled(entries, own(`items/${section.id}`), together);
+    if (rules.shuffleChoices) entries = entries.map((entry) => withShuffledChoices(entry, own));
+    return { ...section, entries };
+  });
+  return { ...edition, sections };
+}
+
+/** A section's entries as one form has them. */
+function inForm({ id, keepOrder, entries }: EditionSection, form: EditionForm, common: Streams): EditionEntry[] {
+  const streams: Streams = (name) => common(`form/${form.id}/${name}`);
+  const passages = new Map(form.passages.map((own) => [own.of, { id: own.id, revision: own.revision }]));
+  let own = entries
+    .filter((entry) => !form.without.includes(entry.id))
+    .map((entry) => {
+      const swap = form.swaps.find(({ of }) => of === entry.id);
+      return swap ? { ...swap, points: entry.points } : entry;
+    })
+    .map((entry) => {
+      const passage = entry.content.passage && passages.get(entry.content.passage.id);
+      return passage ? { ...entry, content: { ...entry.content, passage } } : entry;
+    });
+  const { mostChoices } = form;
+  if (mostChoices !== null) own = own.map((entry) => withFewerChoices(entry, mostChoices, streams));
+  if (!form.shuffle) return own;
+  if (!keepOrder) own = shuffled(own, streams(`items/${id}`), true);
+  return own.map((entry) => withShuffledChoices(entry, streams));
+}
+
+/** The entries in another order; those of one passage that stood beside each other still do. */
+function shuffled(entries: EditionEntry[], random: Random, together: boolean): EditionEntry[] {
+  if (!together) return random.shuffle(entries);
+  const runs: EditionEntry[][] = [];
+  for (const entry of entries) {
+    const passage = entry.content.passage?.id;
+    const last = runs.at(-1);
+    if (last && passage !== undefined && last[0]!.content.passage?.id === passage) last.push(entry);
+    else runs.push([entry]);
+  }
+  return random.shuffle(runs).flatMap((run) => random.shuffle(run));
+}
+
+function withShuffledChoices(entry: EditionEntry, streams: Streams): EditionEntry {
+  const parts = entry.content.parts.map((part) => {
+    const random = streams(`choices/${entry.id}/${part.id}`);
+    return kindOf(part).arrange?.(part, (list) => random.shuffle(list)) ?? part;
+  });
+  return { ...entry, content: { ...entry.content, parts } };
+}
+
+function withFewerChoices(entry: EditionEntry, most: number, streams: Streams): EditionEntry {
+  const parts = entry.content.parts.map((part) => {
+    const random = streams(`fewer/${entry.id}/${part.id}`);
+    return kindOf(part).fewer?.(part, most, (list) => random.shuffle(list)) ?? part;
+  });
+  return { ...entry, content: { ...entry.content, parts } };
+}
+
+/** The edition with at most so many choices everywhere, for a student who needs fewer; the same for all who do. */
+export const withFewerChoicesEverywhere = (edition: Edition, most: number): Edition => ({
+  ...edition,
+  sections: edition.sections.map((section) => ({
+    ...section,
+    entries: section.entries.map((entry) =>
+      withFewerChoices(entry, most, (name) => randomFrom(`${edition.deal ?? ''}/support/${name}`)),
+    ),
+  })),
+});

@@ -1,0 +1,42 @@
+/** What leaves the server for a student's page. */
+import { forSitting, type SittingItem } from '../items';
+import { passageForSitting, type ShownPassage } from '../passages';
+import type { Edition } from './edition';
+
+export interface SittingEntry {
+  id: string;
+  points: number;
+  item: SittingItem;
+}
+
+export interface SittingForm {
+  title: string;
+  directions: string;
+  sections: { id: string; title: string; directions: string; minutes: number | null; entries: SittingEntry[] }[];
+  /** By the id of their revision. */
+  passages: Record<string, ShownPassage>;
+}
+
+/**
+ * A form without anything that gives an answer away: no key, rule, hint, explanation, note or standard; and without
+ * the passages of items that this student does not have.
+ */
+export function formForSitting({ title, directions, sections, passages = {} }: Edition): SittingForm {
+  const used = new Set(sections.flatMap(({ entries }) => entries.flatMap(({ content }) => content.passage?.revision ?? []))); // prettier-ignore
+  return {
+    title,
+    directions,
+    passages: Object.fromEntries(
+      Object.entries(passages)
+        .filter(([id]) => used.has(Number(id)))
+        .map(([id, own]) => [id, passageForSitting(own)]),
+    ),
+    sections: sections.map((section) => ({
+      id: section.id,
+      title: section.title,
+      directions: section.directions,
+      minutes: section.minutes ?? null,
+      entries: section.entries.map(({ id, points, content }) => ({ id, points, item: forSitting(content) })),
+    })),
+  };
+}

@@ -1,0 +1,112 @@
+/** Finding tests on the shelf, as items are found in a bank: every filter shows what each of its choices would give. */
+import { wordsOf } from '../finding';
+import type { Medium } from '../items';
+import type { TestKind } from '../tests';
+
+export const shelves = ['mine', 'school', 'everybody'] as const;
+export type Shelf = (typeof shelves)[number];
+export const shelfOrders = ['newest', 'most-used', 'title'] as const;
+export type ShelfOrder = (typeof shelfOrders)[number];
+
+/** By the number of items that a student gets; the bounds are ours. */
+export const sizeBands = [
+  { id: 'to-10', title: 'up to 10 items', from: 0, to: 11 },
+  { id: 'to-20', title: '11 to 20 items', from: 11, to: 21 },
+  { id: 'to-40', title: '21 to 40 items', from: 21, to: 41 },
+  { id: 'more', title: 'more than 40', from: 41, to: Infinity },
+] as const;
+
+export interface ShelvedTest {
+  id: number;
+  title: string;
+  kind: TestKind;
+  subject: string;
+  grades: readonly number[];
+  /** Ids of its standards with those above them. */
+  standards: readonly number[];
+  items: number;
+  machine: boolean;
+  media: readonly Medium[];
+  shelf: Shelf;
+  /** The folder of the teacher who asks, with those above it. */
+  folders: readonly number[];
+  given: number;
+  changedAt: number;
+  /** What its words are looked for in, beside the title. */
+  text: string;
+}
+
+export interface ShelfFilters {
+  words?: string | undefined;
+  shelf?: Shelf | undefined;
+  standard?: number | undefined;
+  grades?: readonly number[] | undefined;
+  subject?: string | undefined;
+  kind?: TestKind | undefined;
+  size?: string | undefined;
+  machine?: boolean | undefined;
+  has?: Medium | undefined;
+  folder?: number | undefined;
+}
+
+/** What each filter looks at: the values of a test among which one must be asked for. */
+const facets = {
+  shelf: (own: ShelvedTest): readonly Shelf[] => [own.shelf],
+  standard: (own: ShelvedTest): readonly number[] => own.standards,
+  grades: (own: ShelvedTest): readonly number[] => own.grades,
+  subject: (own: ShelvedTest): readonly string[] => (own.subject === '' ? [] : [own.subject]),
+  kind: (own: ShelvedTest): readonly TestKind[] => [own.kind],
+  size: (own: ShelvedTest): readonly string[] => sizeBands.filter(({ from, to }) => own.items >= from && own.items < to).map(({ id }) => id), // prettier-ignore
+  machine: (own: ShelvedTest): readonly boolean[] => [own.machine],
+  has: (own: ShelvedTest): readonly Medium[] => own.media,
+  folder: (own: ShelvedTest): readonly number[] => own.folders,
+};
+type Facet = keyof typeof facets;
+const facetNames = Object.keys(facets) as Facet[];
+
+export type ShelfCounts = { [Name in Facet]: [ReturnType<(typeof facets)[Name]>[number], number][] };
+
+export interface ShelfFound {
+  /** Ids in the order asked for. */
+  ids: number[];
+  counts: ShelfCounts;
+}
+
+/** Every typed word must begin a word of the title or of what stands beside it. */
+function says(own: ShelvedTest, typed: readonly string[]): boolean {
+  if (typed.length === 0) return true;
+  const words = wordsOf(`${own.title} ${own.text}`);
+  return typed.every((word) => words.some((other) => other.startsWith(word)));
+}
+
+const compare: Record<ShelfOrder, (a: ShelvedTest, b: ShelvedTest) => number> = {
+  newest: (a, b) => b.changedAt - a.changedAt,
+  'most-used': (a, b) => b.given - a.given || b.changedAt - a.changedAt,
+  title: (a, b) => a.title.localeCompare(b.title),
+};
+
+export function findTests(tests: readonly ShelvedTest[], wanted: ShelfFilters, order: ShelfOrder): ShelfFound {
+  const typed = wordsOf(wanted.words ?? '');
+  const asked = (name: Facet): readonly unknown[] => {
+    const own = wanted[name];
+    return own === undefined ? [] : Array.isArray(own) ? own : [own];
+  };
+  const active = facetNames.filter((name) => asked(name).length > 0);
+  const counts = Object.fromEntries(facetNames.map((name) => [name, new Map<unknown, number>()]));
+  const found: ShelvedTest[] = [];
+  for (const test of tests) {
+    if (!says(test, typed)) continue;
+    const failed = active.filter((name) => !facets[name](test).some((value) => asked(name).includes(value)));
+    if (failed.length > 1) continue;
+    if (failed.length === 0) found.push(test);
+    // A test that fails one filter is what that filter's other choices would give.
+    for (const name of failed.length === 1 ? failed : facetNames)
+      for (const value of new Set<unknown>(facets[name](test)))
+        counts[name]!.set(value, (counts[name]!.get(value) ?? 0) + 1);
+  }
+  found.sort((a, b) => compare[order](a, b) || a.id - b.id);
+  return {
+    ids: found.map(({ id }) => id),
+    counts: Object.fromEntries(facetNames.map((name) => [name, [...counts[name]!]])) as unknown as ShelfCounts,
+  };
+}

@@ -1,0 +1,216 @@
+/** A test changes only through named changes, each of which can be taken back. */
+import { z } from 'zod';
+import { allEntries, countEntries, draw, entry, form, key, mostEntries, mostForms, outline, points, section, swap, type Entry, type Form, type Outline, type Section } from './outline'; // prettier-ignore
+
+// Defaults are for reading what older versions wrote; a change says only what it changes.
+const facts = outline
+  .omit({ sections: true, forms: true })
+  .extend({
+    minutes: outline.shape.minutes.unwrap(),
+    heldTotal: outline.shape.heldTotal.unwrap(),
+    ready: outline.shape.ready.unwrap(),
+    blueprint: outline.shape.blueprint.unwrap(),
+  })
+  .partial();
+const sectionFacts = section
+  .omit({ id: true, entries: true })
+  .extend({
+    minutes: section.shape.minutes.unwrap(),
+    keepOrder: section.shape.keepOrder.unwrap(),
+    draw: draw.nullable(),
+  })
+  .partial();
+const formFacts = form.omit({ id: true, swaps: true, without: true }).partial();
+
+/** Where an entry goes: into which section, before which entry (null: at its end). */
+const place = { section: key, before: key.nullable() };
+
+export const change = z.discriminatedUnion('do', [
+  z.strictObject({ do: z.literal('describe'), facts }),
+  z.strictObject({ do: z.literal('put'), entry, ...place }),
+  z.strictObject({ do: z.literal('move'), entry: key, ...place }),
+  z.strictObject({ do: z.literal('remove'), entry: key }),
+  z.strictObject({ do: z.literal('give-points'), entry: key, points }),
+  z.strictObject({ do: z.literal('revise'), entry: key, revisionId: z.int().positive() }),
+  z.strictObject({ do: z.literal('put-section'), section: section, before: key.nullable() }),
+  z.strictObject({
+    do: z.literal('describe-section'),
+    section: key,
+    facts: sectionFacts,
+  }),
+  z.strictObject({ do: z.literal('remove-section'), section: key }),
+  z.strictObject({ do: z.literal('put-form'), form, before: key.nullable() }),
+  z.strictObject({ do: z.literal('describe-form'), form: key, facts: formFacts }),
+  z.strictObject({ do: z.literal('remove-form'), form: key }),
+  /** Puts another item into an entry's place in one form; null gives the place back to the entry's own. */
+  z.strictObject({ do: z.literal('swap'), form: key, of: key, swap: swap.nullable() }),
+  z.strictObject({ do: z.literal('leave-out'), form: key, entry: key, out: z.boolean() }),
+]);
+export type Change = z.infer<typeof change>;
+
+/** A change that does not fit the test as it stands, in words for its author. */
+export class ChangeRefused extends Error {
+  override name = 'ChangeRefused';
+}
+
+function find(outline: Outline, id: string): { section: Section; at: number; entry: Entry } {
+  for (const own of outline.sections) {
+    const at = own.entries.findIndex((candidate) => candidate.id === id);
+    if (at >= 0) return { section: own, at, entry: own.entries[at]! };
+  }
+  throw new ChangeRefused('That item is no longer in the test; somebody has removed it.');
+}
+
+function sectionOf(outline: Outline, id: string): Section {
+  const found = outline.sections.find((own) => own.id === id);
+  if (!found) throw new ChangeRefused('That section is no longer in the test; somebody has removed it.');
+  return found;
+}
+
+function formOf(outline: Outline, id: string): Form {
+  const found = outline.forms.find((own) => own.id === id);
+  if (!found) throw new ChangeRefused('That form is no longer in the test; somebody has removed it.');
+  return found;
+}
+
+function insert<T extends { id: string }>(list: T[], item: T, before: string | null): void {
+  const at = before === null ? -1 : list.findIndex(({ id }) => id === before);
+  list.splice(at < 0 ? list.length : at, 0, item);
+}
+
+const copySection = (own: Section): Section => ({ ...own, entries: own.entries.map((one) => ({ ...one })) });
+/** In one order whatever was done to it, so that what is taken back leaves no trace. */
+const copyForm = (own: Form): Form => ({
+  ...own,
+  swaps: [...own.swaps].sort((a, b) => (a.of < b.of ? -1 : 1)),
+  without: [...own.without].sort(),
+});
+const copy = (own: Outline): Outline => ({
+  ...own,
+  grades: [...own.grades],
+  sections: own.sections.map(copySection),
+  forms: own.forms.map(copyForm),
+});
+
+const after = (list: readonly { id: string }[], at: number) => list[at + 1]?.id ?? null;
+
+/** What `facts` names, as it stands in `own`. */
+const namedIn = <T extends object>(own: T, names: object): Partial<T> =>
+  Object.fromEntries(Object.keys(names).map((name) => [name, own[name as keyof T]])) as Partial<T>;
+
+/**
+ * Applies one change to a copy of `before`.
+ *
+ * @returns the changed outline and the change that takes it back
+ * @throws ChangeRefused when it names something that is not there, or would break a limit
+ */
+export function applyChange(before: Outline, wanted: Change): { outline: Outline; inverse: Change } {
+  const next = copy(before);
+  switch (wanted.do) {
+    case 'describe': {
+      Object.assign(next, wanted.facts);
+      return { outline: next, inverse: { do: 'describe', facts: namedIn(before, wanted.facts) } };
+    }
+    case 'put': {
+      if (countEntries(next) >= mostEntries)
+        throw new ChangeRefused(`A test holds at most ${mostEntries} items. Remove one first.`);
+      if (allEntries(next).some(({ id }) => id === wanted.entry.id))
+        throw new ChangeRefused('That item was already put in.');
+      insert(sectionOf(next, wanted.section).entries, wanted.entry, wanted.before);
+      return { outline: next, inverse: { do: 'remove', entry: wanted.entry.id } };
+    }
+    case 'move': {
+      const from = find(next, wanted.entry);
+      const inverse: Change = {
+        do: 'move',
+        entry: wanted.entry,
+        section: from.section.id,
+        before: after(from.section.entries, from.at),
+      };
+      const to = sectionOf(next, wanted.section);
+      if (wanted.before === wanted.entry) return { outline: next, inverse };
+      from.section.entries.splice(from.at, 1);
+      insert(to.entries, from.entry, wanted.before);
+      return { outline: next, inverse };
+    }
+    case 'remove': {
+      const from = find(next, wanted.entry);
+      from.section.entries.splice(from.at, 1);
+      const beforeId = from.section.entries[from.at]?.id ?? null;
+      return {
+        outline: next,
+        inverse: { do: 'put', entry: from.entry, section: from.section.id, before: beforeId },
+      };
+    }
+    case 'give-points': {
+      const found = find(next, wanted.entry);
+      const old = found.entry.points;
+      found.entry.points = wanted.points;
+      return { outline: next, inverse: { ...wanted, points: old } };
+    }
+    case 'revise': {
+      const found = find(next, wanted.entry);
+      const old = found.entry.revisionId;
+      found.entry.revisionId = wanted.revisionId;
+      return { outline: next, inverse: { ...wanted, revisionId: old } };
+    }
+    case 'put-section': {
+      if (next.sections.some(({ id }) => id === wanted.section.id))
+        throw new ChangeRefused('That section was already put in.');
+      if (countEntries(next) + wanted.section.entries.length > mostEntries)
+        throw new ChangeRefused(`A test holds at most ${mostEntries} items. Remove some first.`);
+      insert(next.sections, copySection(wanted.section), wanted.before);
+      return { outline: next, inverse: { do: 'remove-section', section: wanted.section.id } };
+    }
+    case 'describe-section': {
+      const own = sectionOf(next, wanted.section);
+      const old = namedIn(own, wanted.facts);
+      Object.assign(own, wanted.facts);
+      return { outline: next, inverse: { ...wanted, facts: old } };
+    }
+    case 'remove-section': {
+      const own = sectionOf(next, wanted.section);
+      if (next.sections.length === 1) throw new ChangeRefused('A test needs at least one section.');
+      const at = next.sections.indexOf(own);
+      next.sections.splice(at, 1);
+      return {
+        outline: next,
+        inverse: { do: 'put-section', section: own, before: next.sections[at]?.id ?? null },
+      };
+    }
+    case 'put-form': {
+      if (next.forms.some(({ id }) => id === wanted.form.id)) throw new ChangeRefused('That form was already put in.');
+      if (next.forms.length >= mostForms) throw new ChangeRefused(`A test holds at most ${mostForms} forms beside the first.`); // prettier-ignore
+      insert(next.forms, copyForm(wanted.form), wanted.before);
+      return { outline: next, inverse: { do: 'remove-form', form: wanted.form.id } };
+    }
+    case 'describe-form': {
+      const own = formOf(next, wanted.form);
+      const old = namedIn(own, wanted.facts);
+      Object.assign(own, wanted.facts);
+      return { outline: next, inverse: { ...wanted, facts: old } };
+    }
+    case 'remove-form': {
+      const own = formOf(next, wanted.form);
+      const at = next.forms.indexOf(own);
+      next.forms.splice(at, 1);
+      return { outline: next, inverse: { do: 'put-form', form: own, before: next.forms[at]?.id ?? null } };
+    }
+    case 'swap': {
+      const own = formOf(next, wanted.form);
+      const old = own.swaps.find(({ of }) => of === wanted.of) ?? null;
+      own.swaps = own.swaps.filter(({ of }) => of !== wanted.of);
+      if (wanted.swap) own.swaps.push(wanted.swap);
+      Object.assign(own, copyForm(own));
+      return { outline: next, inverse: { ...wanted, swap: old } };
+    }
+    case 'leave-out': {
+      const own = formOf(next, wanted.form);
+      const was = own.without.includes(wanted.entry);
+      own.without = own.without.filter((id) => id !== wanted.entry);
+      if (wanted.out) own.without.push(wanted.entry);
+      Object.assign(own, copyForm(own));
+      return { outline: next, inverse: { ...wanted, out: was } };
+    }
+  }
+}

@@ -1,0 +1,148 @@
+/** A test as its teacher builds it: sections of entries, forms made of them, and the blueprint that it should meet. */
+import { z } from 'zod';
+import { blueprint } from '../assembly';
+
+export const testKinds = ['quiz', 'test', 'worksheet'] as const;
+export type TestKind = (typeof testKinds)[number];
+
+export const mostEntries = 200;
+export const mostForms = 5;
+
+const id = z.int().positive();
+export const key = z.string().regex(/^[A-Za-z0-9_-]{4,24}$/);
+export const points = z
+  .number('Points must be a number.')
+  .min(0, 'Points cannot be below zero.')
+  .max(1000, 'More than 1000 points is not possible.');
+const minutes = z
+  .number('Minutes must be a number.')
+  .positive('A limit must be longer than no time at all.')
+  .max(24 * 60, 'A limit can be at most a day.');
+
+export const entry = z.strictObject({
+  id: key,
+  itemId: id,
+  /** The item revision that the test pins. */
+  revisionId: id,
+  /** Points; a share of the total where the test holds its total. */
+  points,
+});
+export type Entry = z.infer<typeof entry>;
+
+/** What a draw looks for; what is left out lets everything through. */
+export const poolSearch = z.strictObject({
+  /** A standard with everything below it. */
+  standard: id.nullable(),
+  grade: z.int().min(0).max(13).nullable(),
+  depth: z.int().min(1).max(4).nullable(),
+  bank: id.nullable(),
+});
+export type PoolSearch = z.infer<typeof poolSearch>;
+
+/** So many items for each student, out of the section's own or out of what a search finds when the test is given. */
+export const draw = z.strictObject({
+  count: z.int('So many must be a whole number.').min(1, 'A draw gives at least one item.').max(mostEntries),
+  /** Each drawn item gives so many, so that no draw is worth more than another. */
+  points,
+  /** Null: out of the section's own items. */
+  search: poolSearch.nullable(),
+});
+export type Draw = z.infer<typeof draw>;
+
+export const section = z.strictObject({
+  id: key,
+  title: z.string().max(200),
+  directions: z.string().max(4000),
+  /** The time that the section is meant to take, in minutes; students read it with its directions. */
+  minutes: minutes.nullable().default(null),
+  /** Its items stay in this order even where an assignment shuffles. */
+  keepOrder: z.boolean().default(false),
+  draw: draw.nullable().default(null),
+  entries: z.array(entry),
+});
+export type Section = z.infer<typeof section>;
+
+/** An item that stands in an entry's place in one form; scores are kept under its own id. */
+export const swap = z.strictObject({ of: key, id: key, itemId: id, revisionId: id });
+export type Swap = z.infer<typeof swap>;
+
+/** A version of the test beside the first: in another order, with parallel items, or adapted for a group. */
+export const form = z.strictObject({
+  id: key,
+  name: z.string().trim().min(1, 'Give the form a name.').max(40),
+  /** Whom it is for, for the teacher alone. */
+  note: z.string().max(400),
+  /** Items and choices stand in an order of its own. */
+  shuffle: z.boolean(),
+  /** Choice items show at most so many choices, the right ones among them. */
+  mostChoices: z.int().min(2, 'At least two choices.').max(10).nullable(),
+  swaps: z.array(swap).max(mostEntries),
+  /** Entries that are left out. */
+  without: z.array(key).max(mostEntries),
+  /** Passages that others take the place of. */
+  passages: z.array(z.strictObject({ of: id, id, revision: id })).max(40),
+});
+export type Form = z.infer<typeof form>;
+
+export const outline = z.strictObject({
+  title: z.string().max(200),
+  kind: z.enum(testKinds),
+  subject: z.string().max(60),
+  grades: z.array(z.int().min(0).max(13)).max(14),
+  directions: z.string().max(4000),
+  sections: z.array(section).min(1).max(40),
+  /** Time to work in minutes that the test is made for. */
+  minutes: minutes.nullable().default(null),
+  /** The total that all points share; null when each item has its own value. */
+  heldTotal: z
+    .number()
+    .positive('The total must be above zero.')
+    .max(10_000, 'At most 10,000 points.')
+    .nullable()
+    .default(null),
+  /** Its teacher has called it ready; it counts only while nothing stands in the way. */
+  ready: z.boolean().default(false),
+  forms: z.array(form).max(mostForms).default([]),
+  blueprint: blueprint.nullable().default(null),
+});
+export type Outline = z.infer<typeof outline>;
+
+/** A stored outline, of whatever version wrote it. */
+export const readOutline = (stored: unknown): Outline => outline.parse(stored);
+
+/** Items that a student gets of a section. */
+export const sectionCount = ({ draw: own, entries }: Section) => (own ? own.count : entries.length);
+/** Items that a student gets. */
+export const countItems = ({ sections }: Outline) => sections.reduce((n, own) => n + sectionCount(own), 0);
+export const countEntries = ({ sections }: Outline) => sections.reduce((n, { entries }) => n + entries.length, 0);
+export const allEntries = ({ sections }: Outline) => sections.flatMap(({ entries }) => entries);
+
+/** Every revision that the test pins, in any form. */
+export const allPins = (own: Outline): { itemId: number; revisionId: number }[] => [
+  ...allEntries(own),
+  ...own.forms.flatMap(({ swaps }) => swaps),
+];
+
+export const emptySection = (id: string, entries: Entry[] = []): Section => ({
+  id,
+  title: '',
+  directions: '',
+  minutes: null,
+  keepOrder: false,
+  draw: null,
+  entries,
+});
+
+export const emptyOutline = (title: string, kind: TestKind, section: Section): Outline => ({
+  title,
+  kind,
+  subject: '',
+  grades: [],
+  directions: '',
+  sections: [section],
+  minutes: null,
+  heldTotal: null,
+  ready: false,
+  forms: [],
+  blueprint: null,
+});

@@ -1,0 +1,84 @@
+/** Items of one passage stay together: they come in beside each other, and move as one. */
+import type { Change } from './changes';
+import type { Entry, Outline, Section } from './outline';
+
+/** The passage of an entry; null when it has none. */
+export type PassageOf = (entry: Entry) => number | null;
+
+interface Place {
+  section: string;
+  before: string | null;
+}
+
+/** The run of entries around `at` that share its passage. */
+function runAround(entries: readonly Entry[], at: number, passageOf: PassageOf): [number, number] {
+  const passage = passageOf(entries[at]!);
+  if (passage === null) return [at, at + 1];
+  let [from, to] = [at, at + 1];
+  while (from > 0 && passageOf(entries[from - 1]!) === passage) from--;
+  while (to < entries.length && passageOf(entries[to]!) === passage) to++;
+  return [from, to];
+}
+
+/** A place that does not part the items of another passage: behind the run that it would have cut. */
+function outsideRuns(section: Section, before: string | null, moving: ReadonlySet<string>, passageOf: PassageOf) {
+  const rest = section.entries.filter(({ id }) => !moving.has(id));
+  const at = before === null ? -1 : rest.findIndex(({ id }) => id === before);
+  // Gone, or in another section by now: the end.
+  if (at < 0) return null;
+  const [from, to] = runAround(rest, at, passageOf);
+  return from === at ? before : (rest[to]?.id ?? null);
+}
+
+/** Where an entry that comes in belongs: behind the items of its passage, wherever they stand, else where it was put. */
+export function placeFor(own: Outline, entry: Entry, wanted: Place, passageOf: PassageOf): Place {
+  const passage = passageOf(entry);
+  for (const section of own.sections) {
+    const last = passage === null ? -1 : section.entries.findLastIndex((other) => passageOf(other) === passage);
+    if (last >= 0) return { section: section.id, before: section.entries[last + 1]?.id ?? null };
+  }
+  const section = own.sections.find(({ id }) => id === wanted.section);
+  return section ? { ...wanted, before: outsideRuns(section, wanted.before, new Set(), passageOf) } : wanted;
+}
+
+/**
+ * The changes that move an entry to a place: within its run of one passage it moves alone, out of it the whole run
+ * goes along.
+ */
+export function movesTo(own: Outline, id: string, wanted: Place, passageOf: PassageOf): Change[] {
+  const from = own.sections.find(({ entries }) => entries.some((entry) => entry.id === id));
+  const to = own.sections.find((section) => section.id === wanted.section);
+  if (!from || !to) return [];
+  const at = from.entries.findIndex((entry) => entry.id === id);
+  const [first, end] = runAround(from.entries, at, passageOf);
+  const run = from.entries.slice(first, end);
+  const within = from === to && (run.some((entry) => entry.id === wanted.before) || (from.entries[end]?.id ?? null) === wanted.before); // prettier-ignore
+  const moving = within ? [from.entries[at]!] : run;
+  const before = within
+    ? wanted.before
+    : outsideRuns(to, wanted.before, new Set(moving.map((entry) => entry.id)), passageOf);
+  return moving.map((entry) => ({ do: 'move', entry: entry.id, section: to.id, before }));
+}
+
+/**
+ * The changes for one step up or down: within its passage the entry alone, past the end of it the whole run past the
+ * whole of its neighbour, at the end of a section into the next one.
+ */
+export function stepOf(own: Outline, id: string, by: 1 | -1, passageOf: PassageOf): Change[] {
+  const s = own.sections.findIndex(({ entries }) => entries.some((entry) => entry.id === id));
+  if (s < 0) return [];
+  const { entries } = own.sections[s]!;
+  const at = entries.findIndex((entry) => entry.id === id);
+  const [first, end] = runAround(entries, at, passageOf);
+  const inside = by === 1 ? at + 1 < end : at > first;
+  if (inside)
+    return movesTo(own, id, { section: own.sections[s]!.id, before: (by === 1 ? entries[at + 2] : entries[at - 1])?.id ?? null }, passageOf); // prettier-ignore
+  const next = by === 1 ? end : first - 1;
+  if (next >= 0 && next < entries.length) {
+    const [from, to] = runAround(entries, next, passageOf);
+    return movesTo(own, id, { section: own.sections[s]!.id, before: (by === 1 ? entries[to]?.id : entries[from]!.id) ?? null }, passageOf); // prettier-ignore
+  }
+  const target = own.sections[s + by];
+  if (!target) return [];
+  return movesTo(own, id, { section: target.id, before: by === 1 ? (target.entries[0]?.id ?? null) : null }, passageOf);
+}

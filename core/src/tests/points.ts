@@ -1,0 +1,67 @@
+/** What each item gives: its own value, or its share of a total that is held. */
+import { roundPoints } from '../scoring';
+import type { Outline } from './outline';
+
+/** Held totals are shared out in hundredths of a point. */
+const steps = 100;
+
+/**
+ * Shares out `total` by `weights`, in hundredths, by largest remainders: the parts add up to the total exactly.
+ *
+ * @returns zeros when there is no weight at all
+ */
+export function shareOut(total: number, weights: readonly number[]): number[] {
+  const whole = weights.reduce((sum, own) => sum + own, 0);
+  if (whole <= 0) return weights.map(() => 0);
+  const all = Math.round(total * steps);
+  const exact = weights.map((own) => (own / whole) * all);
+  const parts = exact.map(Math.floor);
+  const left = all - parts.reduce((sum, own) => sum + own, 0);
+  const byRemainder = exact.map((own, at) => at).sort((a, b) => exact[b]! - parts[b]! - (exact[a]! - parts[a]!) || a - b); // prettier-ignore
+  for (const at of byRemainder.slice(0, left)) parts[at]!++;
+  return parts.map((own) => own / steps);
+}
+
+export interface PointsOf {
+  /** By the entry's id; every entry of a draw gives the same. */
+  entries: ReadonlyMap<string, number>;
+  /** By the section's id: what each item gives that is drawn from a search. */
+  drawn: ReadonlyMap<string, number>;
+  /** What a student can earn. */
+  total: number;
+}
+
+/** What everything gives. A held total is shared by the items that a student gets; those of a draw stay equal. */
+export function pointsOf({ sections, heldTotal }: Outline): PointsOf {
+  const entries = new Map<string, number>();
+  const drawn = new Map<string, number>();
+  const places = sections.flatMap((section): { weight: number; times: number; give: (points: number) => void }[] => {
+    const own = section.draw;
+    if (!own) return section.entries.map(({ id, points }) => ({ weight: points, times: 1, give: (each) => entries.set(id, each) })); // prettier-ignore
+    return [
+      {
+        weight: own.points,
+        times: own.count,
+        give: (each) => {
+          drawn.set(section.id, each);
+          for (const { id } of section.entries) entries.set(id, each);
+        },
+      },
+    ];
+  });
+  const shares = heldTotal === null ? places.map(({ weight }) => weight) : heldShares(heldTotal, places);
+  places.forEach(({ give }, at) => give(shares[at]!));
+  return { entries, drawn, total: roundPoints(places.reduce((sum, { times }, at) => sum + times * shares[at]!, 0)) };
+}
+
+function heldShares(total: number, places: readonly { weight: number; times: number }[]): number[] {
+  const whole = places.reduce((sum, { weight, times }) => sum + weight * times, 0);
+  if (whole <= 0) return places.map(() => 0);
+  // Draws first, rounded down to equal parts; the single items share what is left.
+  const shares = places.map(({ weight, times }) => (times === 1 ? 0 : Math.floor((weight / whole) * total * steps) / steps)); // prettier-ignore
+  const left = total - shares.reduce((sum, own, at) => sum + own * places[at]!.times, 0);
+  const single = shareOut(left, places.map(({ weight, times }) => (times === 1 ? weight : 0))); // prettier-ignore
+  return shares.map((own, at) => own + single[at]!);
+}
+
+export const totalPoints = (own: Outline) => pointsOf(own).total;

@@ -1,0 +1,44 @@
+/** HiGHS, as WebAssembly, behind the door that `core/assembly` knows. It blocks its thread while it works. */
+import type { Program, Solve } from '@oaken/core/assembly';
+import loadHighs, { type Highs, type ModelData } from 'highs';
+
+let loaded: Promise<Highs> | null = null;
+
+export const highsSolve: Solve = async (program, { seconds, enough, start }) => {
+  const highs = await (loaded ??= loadHighs());
+  return highs.withModel(modelData(program, highs), (model) => {
+    model.options.set({ output_flag: false, time_limit: seconds, mip_abs_gap: enough, mip_rel_gap: 0 });
+    if (start) model.setSolution({ colValue: Float64Array.from(start) });
+    model.run();
+    if (model.info.get('primal_solution_status') !== highs.constants.solutionStatus.feasible) return null;
+    const bound = Number(model.info.get('mip_dual_bound'));
+    return {
+      values: model.getSolution().colValue,
+      objective: model.getObjectiveValue(),
+      bound: Number.isFinite(bound) ? bound : -Infinity,
+    };
+  });
+};
+
+function modelData({ cost, lower, upper, whole, rows }: Program, { constants }: Highs): ModelData {
+  const starts = new Int32Array(rows.length + 1);
+  rows.forEach(({ columns }, at) => (starts[at + 1] = starts[at]! + columns.length));
+  const indices = new Int32Array(starts[rows.length]!);
+  const values = new Float64Array(starts[rows.length]!);
+  rows.forEach((row, at) => {
+    indices.set(row.columns, starts[at]!);
+    values.set(row.values, starts[at]!);
+  });
+  const { integer, continuous } = constants.variableType;
+  const size = { numRows: rows.length, numCols: cost.length };
+  return {
+    ...size,
+    colCost: cost,
+    colLower: lower,
+    colUpper: upper,
+    rowLower: rows.map((row) => row.lower),
+    rowUpper: rows.map((row) => row.upper),
+    matrix: { format: 'csr', ...size, starts, indices, values },
+    integrality: whole.map((own) => (own ? integer : continuous)),
+  };
+}

@@ -1,0 +1,145 @@
+<script setup lang="ts">
+/** Standards down, depths across: what each cell wants, and what the test has of it. */
+import { depths, totalWanted, type Blueprint, type CellState } from '@oaken/core/assembly';
+import { computed, ref, watch } from 'vue';
+import { useLibrary } from '../banks/library';
+import { depthNames, pointsText } from '../words';
+
+const props = defineProps<{ blueprint: Blueprint; states: readonly CellState[]; mayChange: boolean }>();
+const emit = defineEmits<{ change: [blueprint: Blueprint, text: string] }>();
+const library = useLibrary();
+const columns = computed(() => (props.blueprint.byDepth ? depths.length : 1));
+const typed = ref<string[][]>([]);
+const wrong = ref('');
+watch(
+  () => props.blueprint,
+  ({ rows }) => (typed.value = rows.map(({ wants }) => Array.from({ length: columns.value }, (_, at) => (wants[at] ? String(wants[at]) : '')))), // prettier-ignore
+  { immediate: true },
+);
+const stateAt = (row: number, column: number) => props.states[row * columns.value + column];
+const name = (row: number) => library.standards.get(props.blueprint.rows[row]!.standard)?.code ?? 'a standard';
+
+function want(row: number, column: number): void {
+  const text = typed.value[row]![column]!.trim();
+  const own = text === '' ? 0 : Number(text.replace(',', '.'));
+  if (!(own >= 0 && own <= 500)) wrong.value = 'A cell holds a number from 0 to 500.';
+  else if (props.blueprint.measure === 'items' && !Number.isInteger(own))
+    wrong.value = 'Cells that count items hold whole numbers.'; // prettier-ignore
+  else {
+    wrong.value = '';
+    const rows = props.blueprint.rows.map((line, at) =>
+      at === row ? { ...line, wants: Array.from({ length: columns.value }, (_, c) => (c === column ? own : (line.wants[c] ?? 0))) } : line,
+    ); // prettier-ignore
+    emit('change', { ...props.blueprint, rows }, 'a cell of the blueprint');
+  }
+}
+const remove = (row: number) =>
+  emit('change', { ...props.blueprint, rows: props.blueprint.rows.filter((_, at) => at !== row) }, 'a row of the blueprint'); // prettier-ignore
+const sumOf = (list: readonly (CellState | undefined)[], what: 'want' | 'have') => list.reduce((sum, own) => sum + (own?.[what] ?? 0), 0); // prettier-ignore
+const inRow = (row: number) => Array.from({ length: columns.value }, (_, column) => stateAt(row, column));
+const inColumn = (column: number) => props.blueprint.rows.map((_, row) => stateAt(row, column));
+const haveAll = computed(() => sumOf(props.states, 'have'));
+</script>
+
+<template>
+  <table class="ruled blueprint">
+    <thead>
+      <tr>
+        <th>Standard</th>
+        <template v-if="blueprint.byDepth">
+          <th v-for="depth in depths" :key="depth" class="figures" :title="depthNames[depth]">Depth {{ depth }}</th>
+        </template>
+        <th v-else class="figures">Any depth</th>
+        <th class="figures">In all</th>
+        <th><span class="unseen">Actions</span></th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="(row, r) in blueprint.rows" :key="row.standard">
+        <th scope="row">
+          {{ name(r) }}
+          <span class="faded statement">{{ library.standards.get(row.standard)?.statement }}</span>
+        </th>
+        <td
+          v-for="(_, c) in columns"
+          :key="c"
+          class="figures"
+          :class="{ off: stateAt(r, c)?.have !== stateAt(r, c)?.want }"
+        >
+          <input
+            v-if="typed[r]"
+            v-model="typed[r]![c]"
+            class="plain-input"
+            inputmode="decimal"
+            placeholder="0"
+            :aria-label="`${name(r)}, ${blueprint.byDepth ? `depth ${c + 1}` : 'any depth'}: wanted`"
+            :readonly="!mayChange"
+            @change="want(r, c)"
+          />
+          <span class="have">has {{ pointsText(stateAt(r, c)?.have ?? 0) }}</span>
+        </td>
+        <td class="figures">
+          <b>{{ pointsText(sumOf(inRow(r), 'want')) }}</b>
+          <span class="have">has {{ pointsText(sumOf(inRow(r), 'have')) }}</span>
+        </td>
+        <td>
+          <button v-if="mayChange" class="word" :aria-label="`Take out ${name(r)}`" @click="remove(r)">×</button>
+        </td>
+      </tr>
+    </tbody>
+    <tfoot v-if="blueprint.rows.length">
+      <tr>
+        <th scope="row">In all</th>
+        <td v-for="(_, c) in columns" :key="c" class="figures">
+          <b>{{ pointsText(sumOf(inColumn(c), 'want')) }}</b>
+          <span class="have">has {{ pointsText(sumOf(inColumn(c), 'have')) }}</span>
+        </td>
+        <td class="figures">
+          <b>{{ pointsText(totalWanted(blueprint)) }}</b> <span class="have">has {{ pointsText(haveAll) }}</span>
+        </td>
+        <td />
+      </tr>
+    </tfoot>
+  </table>
+  <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+</template>
+
+<style scoped>
+.blueprint td {
+  padding: 4px 8px;
+}
+.blueprint input {
+  width: 54px;
+  min-height: 30px;
+  padding: 2px 6px;
+  text-align: right;
+}
+.blueprint tbody th,
+.blueprint tfoot th {
+  background: none;
+  border-bottom: var(--line);
+  color: var(--ink);
+  vertical-align: top;
+}
+.have {
+  display: block;
+  white-space: nowrap;
+  font-size: 0.78rem;
+  color: var(--faded);
+}
+.off .have {
+  color: var(--partial-ink);
+  font-weight: 650;
+}
+.statement {
+  display: block;
+  font-weight: 400;
+  font-size: 0.82rem;
+  white-space: normal;
+  max-width: 230px;
+}
+tfoot th,
+tfoot td {
+  border-top: 3px double var(--rule-strong);
+}
+</style>

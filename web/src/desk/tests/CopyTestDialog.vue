@@ -1,0 +1,64 @@
+<script setup lang="ts">
+/** Makes a copy of a test that is mine to change. */
+import { ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ testId: number; title: string; owner: string; mine: boolean }>();
+const router = useRouter();
+const typed = ref('');
+const wrong = ref('');
+const busy = ref(false);
+let key = '';
+watch(open, (now) => {
+  if (!now) return;
+  key = crypto.randomUUID();
+  typed.value = props.mine ? `${props.title}, copy` : props.title;
+  wrong.value = '';
+});
+async function copy(): Promise<void> {
+  if (busy.value) return;
+  busy.value = true;
+  try {
+    const { id } = await call('copyTest', { params: { testId: props.testId }, body: { clientKey: key, title: typed.value } }); // prettier-ignore
+    open.value = false;
+    await router.push(`/tests/${id}`);
+  } catch (error) {
+    wrong.value = inWords(error);
+  } finally {
+    busy.value = false;
+  }
+}
+</script>
+
+<template>
+  <el-dialog v-model="open" title="Copy this test" width="480px" append-to-body>
+    <form @submit.prevent="copy">
+      <label class="field"
+        ><span class="label">Title of the copy</span
+        ><input v-model="typed" class="plain-input" maxlength="200" required
+      /></label>
+      <p>
+        The copy is yours: change what you like.
+        {{ mine ? 'The original stays as it is.' : `${owner}’s original stays as it is.` }}
+      </p>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      <div class="buttons">
+        <el-button @click="open = false">Cancel</el-button>
+        <el-button type="primary" native-type="submit" :loading="busy" :disabled="typed.trim() === ''"
+          >Make the copy</el-button
+        >
+      </div>
+    </form>
+  </el-dialog>
+</template>
+
+<style scoped>
+.buttons {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+}
+</style>

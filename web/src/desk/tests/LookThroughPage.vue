@@ -1,0 +1,236 @@
+<script setup lang="ts">
+/** A test sat by its teacher as a student would, in any form and with any support; nothing of it is kept. */
+import type { AnswerOf, api } from '@oaken/contract';
+import { scoreAttempt } from '@oaken/core/attempts';
+import { formForSitting, formOf, withFewerChoicesEverywhere } from '@oaken/core/forms';
+import { keysInWords, responsesInWords, type Responses } from '@oaken/core/items';
+import { count } from '@oaken/core/text';
+import { minute } from '@oaken/core/timing';
+import { computed, onMounted, provide, reactive, ref, watch } from 'vue';
+import { useRoute } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { useSession } from '../../client/session';
+import PageHead from '../../parts/PageHead.vue';
+import RichText from '../../parts/RichText.vue';
+import SittingWork from '../../parts/sitting/SittingWork.vue';
+import TimeLeft from '../../parts/sitting/TimeLeft.vue';
+import { sendFileKey } from '../../parts/upload';
+import { pointsText } from '../words';
+import CopyTestDialog from './CopyTestDialog.vue';
+
+const testId = Number(useRoute().params.testId);
+const session = useSession();
+const test = ref<AnswerOf<typeof api.readEdition> | null>(null);
+const wrong = ref('');
+const copying = ref(false);
+/** Whose form it is: form and place in the deal, and how choices and items stand. */
+const whose = reactive({ form: null as string | null, place: 0, shuffle: false });
+const support = reactive({ size: 1, fewer: null as number | null, aloud: false, time: null as number | null });
+const answers = reactive<Record<string, { responses: Responses; flagged: boolean }>>({});
+const at = ref(0);
+const asking = ref(false);
+const over = ref<'no' | 'handed-in' | 'time'>('no');
+const beganAt = ref(session.now());
+
+onMounted(async () => {
+  try {
+    test.value = await call('readEdition', { params: { testId } });
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+provide(sendFileKey, async () => {
+  throw new Error('Files are not kept while looking through.');
+});
+
+const edition = computed(() => test.value && (support.fewer === null ? test.value.edition : withFewerChoicesEverywhere(test.value.edition, support.fewer))); // prettier-ignore
+const rules = computed(() => ({ shuffleItems: whose.shuffle, shuffleChoices: whose.shuffle }));
+const sitter = computed(() => ({ seed: `look-${whose.place}`, place: whose.place, form: whose.form }));
+const own = computed(() => edition.value && formOf(edition.value, sitter.value, rules.value));
+const form = computed(() => own.value && formForSitting(own.value));
+const draws = computed(() => test.value?.edition.sections.some(({ draw }) => draw != null) ?? false);
+const forms = computed(() => test.value?.edition.forms ?? []);
+const minutes = computed(() => test.value?.minutes ?? null);
+const deadline = computed(() => (support.time === null || minutes.value === null ? null : beganAt.value + minutes.value * support.time * minute)); // prettier-ignore
+
+function again(): void {
+  for (const id of Object.keys(answers)) delete answers[id];
+  [at.value, over.value, asking.value, beganAt.value] = [0, 'no', false, session.now()];
+}
+watch([() => ({ ...whose }), () => support.fewer, () => support.time], again);
+
+const answerTo = (id: string) => (answers[id] ??= { responses: {}, flagged: false });
+const answer = (id: string, part: string, response: unknown) => (answerTo(id).responses[part] = response);
+const flag = (id: string) => (answerTo(id).flagged = !answerTo(id).flagged);
+const resize = () => (support.size = support.size >= 1.4 ? 1 : Math.round((support.size + 0.2) * 10) / 10);
+function end(how: 'handed-in' | 'time'): void {
+  [over.value, asking.value] = [how, false];
+}
+
+const result = computed(() => {
+  if (over.value === 'no' || !edition.value || !own.value) return null;
+  const given = new Map(Object.entries(answers).map(([id, { responses }]) => [id, responses]));
+  const scores = scoreAttempt(edition.value, given, { ...sitter.value, rules: rules.value, ranOut: over.value === 'time' }); // prettier-ignore
+  const entries = own.value.sections.flatMap((section) => section.entries);
+  return {
+    points: scores.reduce((sum, { points }) => sum + points, 0),
+    most: scores.reduce((sum, { most }) => sum + most, 0),
+    waits: scores.filter(({ waits }) => waits).length,
+    lines: entries.map(({ id, content }, n) => ({
+      ...scores[n]!,
+      number: n + 1,
+      stem: content.stem,
+      mine: responsesInWords(content, given.get(id) ?? {}),
+      right: keysInWords(content),
+    })),
+  };
+});
+</script>
+
+<template>
+  <PageHead
+    :title="test?.edition.title || 'Test'"
+    :where="
+      test?.may === 'read'
+        ? `Looking through ${test.owner}’s original; nothing is recorded`
+        : 'Looking through as a student; nothing is recorded'
+    "
+  >
+    <el-button v-if="test" :type="test.may === 'read' ? 'primary' : 'default'" @click="copying = true">Copy</el-button>
+    <RouterLink :to="`/tests/${testId}`">{{
+      test?.may === 'read' ? 'Items and notes' : 'Back to the test'
+    }}</RouterLink>
+  </PageHead>
+  <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+  <div v-if="test" class="options" role="group" aria-label="Form and supports">
+    <label v-if="forms.length"
+      >Form
+      <select v-model="whose.form" class="plain-input">
+        <option :value="null">A</option>
+        <option v-for="one in forms" :key="one.id" :value="one.id">{{ one.name }}</option>
+      </select></label
+    >
+    <label v-if="draws"
+      >Draw of student
+      <input
+        v-model.number="whose.place"
+        class="plain-input few"
+        type="number"
+        min="0"
+        max="999"
+        aria-label="Place in the deal"
+    /></label>
+    <label><input v-model="whose.shuffle" type="checkbox" /> shuffled</label>
+    <label
+      >Text
+      <select v-model.number="support.size" class="plain-input" aria-label="Text size">
+        <option :value="1">as usual</option>
+        <option :value="1.2">larger</option>
+        <option :value="1.4">largest</option>
+      </select></label
+    >
+    <label
+      >Choices
+      <select v-model="support.fewer" class="plain-input" aria-label="Choices">
+        <option :value="null">all</option>
+        <option v-for="n in [2, 3, 4]" :key="n" :value="n">at most {{ n }}</option>
+      </select></label
+    >
+    <label v-if="minutes !== null"
+      >Time
+      <select v-model="support.time" class="plain-input" aria-label="Time">
+        <option :value="null">no limit</option>
+        <option :value="1">{{ minutes }} min</option>
+        <option :value="1.25">×1.25</option>
+        <option :value="1.5">×1.5</option>
+        <option :value="2">×2</option>
+      </select></label
+    >
+    <label><input v-model="support.aloud" type="checkbox" /> read aloud</label>
+    <TimeLeft
+      v-if="deadline !== null && over === 'no'"
+      :key="deadline"
+      :deadline-at="deadline"
+      :warn-at="[5 * minute, minute]"
+      @up="end('time')"
+    />
+    <!-- prettier-ignore -->
+  </div>
+  <p v-for="why in test?.hindrances ?? []" :key="why" class="wrong inset">{{ why }}</p>
+  <div v-if="result" class="one-sheet result">
+    <h2>{{ pointsText(result.points) }} of {{ count(result.most, 'point') }}</h2>
+    <p class="faded">
+      {{ over === 'time' ? 'Time ran out. ' : ''
+      }}{{ result.waits ? `${count(result.waits, 'item')} would wait for a mark by hand. ` : '' }}Nothing was recorded.
+      <button class="word" @click="again">Sit it again</button>
+    </p>
+    <table class="ruled">
+      <thead>
+        <tr>
+          <th class="figures">No.</th>
+          <th>Question</th>
+          <th>My answer</th>
+          <th>Right</th>
+          <th class="figures">Points</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="line in result.lines" :key="line.entry">
+          <td class="figures">{{ line.number }}</td>
+          <td><RichText :html="line.stem" /></td>
+          <td>{{ line.mine || '—' }}</td>
+          <td>
+            <p v-for="sentence in line.right" :key="sentence">{{ sentence }}</p>
+          </td>
+          <td class="figures">{{ line.waits ? 'waits' : `${pointsText(line.points)} of ${pointsText(line.most)}` }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+  <div
+    v-else-if="form && form.sections.some(({ entries }) => entries.length)"
+    class="sitting"
+    :style="{ fontSize: `${support.size}rem` }"
+  >
+    <SittingWork
+      v-model:at="at"
+      v-model:asking="asking"
+      :form="form"
+      :answers="answers"
+      :busy="false"
+      :aloud="support.aloud"
+      @answer="answer"
+      @flag="flag"
+      @resize="resize"
+      @hand-in="end('handed-in')"
+    />
+  </div>
+  <p v-else-if="test" class="inset">There is nothing to sit yet: this form has no items.</p>
+  <CopyTestDialog
+    v-if="test"
+    v-model="copying"
+    :test-id="testId"
+    :title="test.edition.title"
+    :owner="test.owner"
+    :mine="test.mine"
+  />
+</template>
+
+<style scoped>
+.inset {
+  padding: 10px 24px;
+}
+.sitting {
+  flex: 1;
+  min-height: 0;
+  display: flex;
+  flex-direction: column;
+}
+.result .figures {
+  white-space: nowrap;
+}
+.result td p {
+  margin: 0;
+}
+</style>

@@ -1,0 +1,197 @@
+<script setup lang="ts">
+/** Booklets, answer keys and marking guides of any forms, as the browser prints them. */
+import type { AnswerOf, api } from '@oaken/contract';
+import { formForSitting, formOf } from '@oaken/core/forms';
+import { count } from '@oaken/core/text';
+import { computed, onMounted, ref } from 'vue';
+import { useRoute } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import EmptyNote from '../../parts/EmptyNote.vue';
+import PageHead from '../../parts/PageHead.vue';
+import BookletSheet from './print/BookletSheet.vue';
+import GuideSheet from './print/GuideSheet.vue';
+import KeySheet from './print/KeySheet.vue';
+import { usePrintChoice } from './print/printChoice';
+import { pageName, usePageNames } from './print/usePageNames';
+
+const testId = Number(useRoute().params.testId);
+const test = ref<AnswerOf<typeof api.readEdition> | null>(null);
+const wrong = ref('');
+const choice = usePrintChoice();
+/** Ids of forms to print; null is the first. */
+const chosen = ref<(string | null)[]>([null]);
+/** Of a test with draws each student has a paper of their own: so many are printed. */
+const copies = ref(1);
+
+onMounted(async () => {
+  try {
+    test.value = await call('readEdition', { params: { testId } });
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+
+const forms = computed(() => [{ id: null as string | null, name: 'A', note: '' }, ...(test.value?.edition.forms ?? []).map(({ id, name }) => ({ id, name, note: '' }))]); // prettier-ignore
+const draws = computed(() => test.value?.edition.sections.some(({ draw }) => draw != null) ?? false);
+const papers = computed(() => {
+  const edition = test.value?.edition;
+  if (!edition) return [];
+  const places = draws.value ? Math.min(60, Math.max(1, Math.round(copies.value) || 1)) : 1;
+  return forms.value
+    .filter(({ id }) => chosen.value.includes(id))
+    .flatMap(({ id, name }) =>
+      Array.from({ length: places }, (_, place) => {
+        const own = formOf(edition, { seed: 'paper', place, form: id }, { shuffleItems: false, shuffleChoices: false });
+        const label = [forms.value.length > 1 ? name : '', places > 1 ? `no. ${place + 1}` : ''].filter(Boolean).join(', '); // prettier-ignore
+        return { key: `${id}/${place}`, name: label, edition: own, form: formForSitting(own) };
+      }),
+    );
+});
+type Sheet = { kind: 'booklet' | 'key' | 'guide'; paper: (typeof papers.value)[number] };
+const sheets = computed(() => {
+  const kinds = (['booklet', 'key', 'guide'] as const).filter((kind) => choice[kind]);
+  return kinds.flatMap((kind) => papers.value.map((paper): Sheet => ({ kind, paper })));
+});
+const kindWords = { booklet: '', key: ', answer key', guide: ', marking guide' };
+usePageNames(() => sheets.value.map(({ kind, paper }) => `${test.value?.edition.title ?? ''}${paper.name ? `, form ${paper.name}` : ''}${kindWords[kind]}`)); // prettier-ignore
+const print = () => window.print();
+</script>
+
+<template>
+  <div class="screen-only">
+    <PageHead title="Print" :where="`Tests · ${test?.edition.title ?? ''}`">
+      <RouterLink :to="`/tests/${testId}`">Back to the test</RouterLink>
+      <el-button type="primary" :disabled="sheets.length === 0" @click="print">Print or save as PDF</el-button>
+    </PageHead>
+    <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+    <div v-if="test" class="options" role="group" aria-label="What is printed">
+      <label><input v-model="choice.booklet" type="checkbox" /> booklet</label>
+      <label><input v-model="choice.key" type="checkbox" /> answer key</label>
+      <label><input v-model="choice.guide" type="checkbox" /> marking guide</label>
+      <span v-if="forms.length > 1" class="forms"
+        >Forms
+        <label v-for="form in forms" :key="form.name"
+          ><input v-model="chosen" type="checkbox" :value="form.id" :aria-label="`Form ${form.name}`" />
+          {{ form.name }}</label
+        ></span
+      >
+      <label v-if="draws"
+        >papers, each with its own draw
+        <input
+          v-model.number="copies"
+          class="plain-input few"
+          type="number"
+          min="1"
+          max="60"
+          aria-label="How many papers"
+      /></label>
+      <label
+        ><select v-model.number="choice.columns" class="plain-input" aria-label="Columns">
+          <option :value="1">one column</option>
+          <option :value="2">two columns</option>
+        </select></label
+      >
+      <label
+        ><select v-model.number="choice.room" class="plain-input" aria-label="Room for work">
+          <option :value="0">no room for work</option>
+          <option :value="2">a little room</option>
+          <option :value="4">more room</option>
+          <option :value="8">much room</option>
+        </select></label
+      >
+      <label><input v-model="choice.large" type="checkbox" /> large print</label>
+      <label><input v-model="choice.nameLine" type="checkbox" /> name line</label>
+      <label><input v-model="choice.points" type="checkbox" /> points</label>
+    </div>
+    <p v-for="why in test?.hindrances ?? []" :key="why" class="wrong inset">{{ why }}</p>
+  </div>
+  <div v-if="test" class="desktop" tabindex="0" aria-label="The pages" role="region">
+    <EmptyNote v-if="sheets.length === 0" title="Nothing is chosen."
+      >Tick the booklet, the key or the guide above, and at least one form.</EmptyNote
+    >
+    <div
+      v-for="({ kind, paper }, at) in sheets"
+      :key="`${kind}/${paper.key}`"
+      class="sheet"
+      :class="pageName(at)"
+      :data-sheet="kind"
+    >
+      <BookletSheet
+        v-if="kind === 'booklet'"
+        :form="paper.form"
+        :name="paper.name"
+        :choice="choice"
+        :minutes="test.minutes"
+      />
+      <KeySheet v-else-if="kind === 'key'" :form="paper.edition" :name="paper.name" />
+      <GuideSheet v-else :form="paper.edition" :name="paper.name" />
+    </div>
+    <p class="faded screen-only small">{{ count(sheets.length, 'document') }}; each begins on a page of its own.</p>
+  </div>
+</template>
+
+<style scoped>
+.inset {
+  padding: 8px 24px;
+}
+.forms {
+  display: flex;
+  gap: 10px;
+}
+.desktop {
+  flex: 1;
+  overflow: auto;
+  padding: 18px 0 40px;
+  background: var(--wash);
+}
+.desktop > p,
+.desktop > .empty {
+  text-align: center;
+}
+.sheet {
+  width: 186mm;
+  max-width: 100%;
+  margin: 0 auto 18px;
+  padding: 12mm 14mm;
+  background: #fff;
+  color-scheme: light;
+  --ink: #000;
+  --faded: #444;
+  --rule: #999;
+  --rule-strong: #666;
+  box-shadow: 0 0 0 1px var(--rule-strong);
+}
+</style>
+
+<style>
+@media print {
+  html,
+  body {
+    background: #fff !important;
+  }
+  .screen-only,
+  .spine,
+  .skip {
+    display: none !important;
+  }
+  .desk,
+  .desk > .paper,
+  .desktop {
+    display: block !important;
+    height: auto !important;
+    overflow: visible !important;
+    padding: 0 !important;
+    background: #fff !important;
+  }
+  .sheet {
+    width: auto !important;
+    margin: 0 !important;
+    padding: 0 !important;
+    box-shadow: none !important;
+  }
+  .sheet + .sheet {
+    break-before: page;
+  }
+}
+</style>

@@ -1,0 +1,111 @@
+<script setup lang="ts">
+/** Who may find a test on the shelf, and which colleagues build it too. */
+import type { AnswerOf, api } from '@oaken/contract';
+import { reaches } from '@oaken/contract/banks';
+import { computed, ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { done } from '../undo';
+
+type Sharing = AnswerOf<typeof api.readTestSharing>;
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ testId: number; title: string; ready: boolean }>();
+const emit = defineEmits<{ changed: [] }>();
+const sharing = ref<Sharing | null>(null);
+const wrong = ref('');
+const busy = ref(false);
+
+watch(open, async (now) => {
+  if (!now) return;
+  [sharing.value, wrong.value] = [null, ''];
+  try {
+    sharing.value = await call('readTestSharing', { params: { testId: props.testId } });
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+const others = computed(() => sharing.value?.colleagues.filter(({ accountId }) => !sharing.value!.shares.some((own) => own.accountId === accountId)) ?? []); // prettier-ignore
+function add(event: Event): void {
+  const field = event.target as HTMLSelectElement;
+  const own = others.value.find(({ accountId }) => accountId === Number(field.value));
+  field.value = '';
+  if (own) sharing.value!.shares.push({ ...own, may: 'edit' });
+}
+async function save(): Promise<void> {
+  if (!sharing.value) return;
+  busy.value = true;
+  try {
+    const { reach, shares } = sharing.value;
+    await call('shareTest', { params: { testId: props.testId }, body: { reach, shares: shares.map(({ accountId, may }) => ({ accountId, may })) } }); // prettier-ignore
+    emit('changed');
+    done('Sharing is changed.');
+    open.value = false;
+  } catch (error) {
+    wrong.value = inWords(error);
+  } finally {
+    busy.value = false;
+  }
+}
+const reachWords = { mine: 'only me, and whom I name below', school: 'every teacher of my school may look at it and copy it', everybody: 'everybody may look at it and copy it' }; // prettier-ignore
+const rightWords = { read: 'look and copy', edit: 'change it with me' };
+</script>
+
+<template>
+  <el-dialog v-model="open" :title="`Sharing “${title}”`" width="560px">
+    <template v-if="sharing">
+      <fieldset>
+        <legend>On the shelf for</legend>
+        <label v-for="own in reaches" :key="own"
+          ><input v-model="sharing.reach" type="radio" :value="own" /> {{ reachWords[own] }}</label
+        >
+      </fieldset>
+      <p v-if="!ready && sharing.reach !== 'mine'" class="faded">
+        It is a draft: it stands on their shelf once you call it ready.
+      </p>
+      <h3>Colleagues</h3>
+      <p v-if="sharing.shares.length === 0" class="faded">Nobody by name yet.</p>
+      <table v-else class="ruled">
+        <tbody>
+          <tr v-for="(own, at) in sharing.shares" :key="own.accountId">
+            <td>{{ own.name }}</td>
+            <td>
+              may
+              <select v-model="own.may" class="plain-input right" :aria-label="`What ${own.name} may do`">
+                <option v-for="(words, may) in rightWords" :key="may" :value="may">{{ words }}</option>
+              </select>
+            </td>
+            <td class="figures"><button class="word" @click="sharing!.shares.splice(at, 1)">take away</button></td>
+          </tr>
+        </tbody>
+      </table>
+      <select v-if="others.length" class="plain-input" aria-label="Share with a colleague" @change="add">
+        <option value="">Share with a colleague …</option>
+        <option v-for="own in others" :key="own.accountId" :value="own.accountId">{{ own.name }}</option>
+      </select>
+    </template>
+    <p v-else-if="!wrong" class="faded">Reading …</p>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <template #footer>
+      <el-button @click="open = false">Cancel</el-button>
+      <el-button type="primary" :loading="busy" :disabled="!sharing" @click="save">Save</el-button>
+    </template>
+  </el-dialog>
+</template>
+
+<style scoped>
+fieldset {
+  border: 0;
+  margin: 0 0 12px;
+  padding: 0;
+}
+legend {
+  font-weight: 600;
+}
+fieldset label {
+  display: block;
+  padding: 3px 0;
+}
+.right {
+  width: auto;
+}
+</style>

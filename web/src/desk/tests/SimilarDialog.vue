@@ -1,0 +1,78 @@
+<script setup lang="ts">
+/** Items that could stand in an entry's place: the first can be taken at once. */
+import type { AnswerOf, api } from '@oaken/contract';
+import type { ItemRow } from '@oaken/contract/banks';
+import { kinds } from '@oaken/core/items';
+import { ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { percent, stemLine } from '../words';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ testId: number; entry: string | null; number: number }>();
+const emit = defineEmits<{ take: [item: ItemRow] }>();
+const found = ref<AnswerOf<typeof api.findSimilar>['found'][number]['items'] | null>(null);
+const wrong = ref('');
+
+watch(open, async (now) => {
+  if (!now || props.entry === null) return;
+  [found.value, wrong.value] = [null, ''];
+  try {
+    const answer = await call('findSimilar', { params: { testId: props.testId }, body: { entries: [props.entry], each: 8 } }); // prettier-ignore
+    found.value = answer.found[0]?.items ?? [];
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+function take(item: ItemRow): void {
+  emit('take', item);
+  open.value = false;
+}
+const closeness = (distance: number | null) => (distance === null ? 'difficulty not known' : distance < 0.005 ? 'just as hard' : `${Math.round(distance * 100)} points of difficulty away`); // prettier-ignore
+</script>
+
+<template>
+  <el-dialog v-model="open" :title="`In place of item ${number}`" width="720px">
+    <p class="faded">Same standard, closest in depth and difficulty, from the banks that you may use.</p>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-else-if="found === null" class="faded">Looking …</p>
+    <p v-else-if="found.length === 0">
+      Nothing similar is left: every other item with its standard stands in this test or its forms, or it has no
+      standard. Look in the banks on the left page.
+    </p>
+    <ol v-else class="similar">
+      <li v-for="{ item, sameDepth, distance } in found" :key="item.id">
+        <div>
+          <p>{{ stemLine(item.content.stem, 200) }}</p>
+          <p class="faded small">
+            {{ item.standards.map(({ code }) => code).join(', ') }} · {{ kinds[item.kind].title }} ·
+            {{ sameDepth ? 'same depth' : `depth ${item.depth ?? 'not given'}` }} ·
+            {{ item.facility ? percent(item.facility.value) : 'new' }}, {{ closeness(distance) }} · {{ item.bank }}
+          </p>
+        </div>
+        <el-button @click="take(item)">Take this</el-button>
+      </li>
+    </ol>
+  </el-dialog>
+</template>
+
+<style scoped>
+.similar {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  max-height: 420px;
+  overflow: auto;
+}
+.similar li {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 14px;
+  padding: 8px 0;
+  border-bottom: var(--line);
+}
+p {
+  margin: 0;
+}
+</style>

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+/** The marking guide: for each item its question, what is right and for how much, and what its author says about it. */
+import { entriesOf, type Edition } from '@oaken/core/forms';
+import { keysInWords, kindOf, markedBy } from '@oaken/core/items';
+import { computed } from 'vue';
+import RichText from '../../../parts/RichText.vue';
+import { pointsText } from '../../words';
+
+const props = defineProps<{ form: Edition; name: string }>();
+const lines = computed(() =>
+  entriesOf({ sections: props.form.sections }).map((entry, at) => ({
+    entry,
+    number: at + 1,
+    byHand: markedBy(entry.content) === 'hand',
+    keys: keysInWords(entry.content),
+    mistakes: entry.content.parts.flatMap((part) => kindOf(part).options?.(part) ?? []).filter(({ mistake }) => mistake),
+  })),
+); // prettier-ignore
+</script>
+
+<template>
+  <article class="guide">
+    <h1>
+      {{ form.title }}<span v-if="name"> · Form {{ name }}</span> · Marking guide
+    </h1>
+    <section v-for="{ entry, number, byHand, keys, mistakes } in lines" :key="entry.id">
+      <h2>
+        {{ number }} <span class="points">{{ pointsText(entry.points) }} pt{{ byHand ? ', marked by hand' : '' }}</span>
+      </h2>
+      <RichText :html="entry.content.stem" />
+      <p v-for="words in keys" :key="words" class="right">{{ words }}</p>
+      <template v-if="entry.content.explanation">
+        <p class="label">Explanation</p>
+        <RichText :html="entry.content.explanation" />
+      </template>
+      <p v-for="own in mistakes" :key="own.id" class="small">“{{ own.label }}”: {{ own.mistake }}</p>
+      <p v-if="entry.content.notes" class="small">Notes: {{ entry.content.notes }}</p>
+      <p class="small">{{ entry.standards.join(', ') }}{{ entry.depth ? ` · depth ${entry.depth}` : '' }}</p>
+    </section>
+  </article>
+</template>
+
+<style scoped>
+.guide {
+  font: 10.5pt/1.4 var(--text);
+  color: #000;
+}
+h1 {
+  font-size: 1.35em;
+}
+section {
+  break-inside: avoid;
+  border-top: 1px solid #999;
+  padding: 6px 0;
+}
+h2 {
+  font-size: 1.05em;
+}
+.points {
+  font: 400 0.9em var(--text);
+}
+.right {
+  font-weight: 600;
+  margin: 3px 0;
+}
+.label {
+  font-style: italic;
+  margin: 3px 0 0;
+}
+.small {
+  font-size: 0.9em;
+  margin: 2px 0;
+}
+:deep(audio),
+:deep(video) {
+  display: none;
+}
+</style>

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+/** The answer key of a form: one line an item. */
+import { entriesOf, type Edition } from '@oaken/core/forms';
+import { keysOnPaper } from '@oaken/core/print';
+import { count } from '@oaken/core/text';
+import { computed } from 'vue';
+import { pointsText } from '../../words';
+
+const props = defineProps<{ form: Edition; name: string }>();
+const lines = computed(() =>
+  entriesOf({ sections: props.form.sections }).map((entry, at) => ({ entry, number: at + 1, keys: keysOnPaper(entry.content) })),
+); // prettier-ignore
+const total = computed(() => lines.value.reduce((sum, { entry }) => sum + entry.points, 0));
+</script>
+
+<template>
+  <article class="key">
+    <h1>
+      {{ form.title }}<span v-if="name"> · Form {{ name }}</span> · Answer key
+    </h1>
+    <p>{{ count(total, 'point') }}. Not for students.</p>
+    <table>
+      <thead>
+        <tr>
+          <th>Item</th>
+          <th>Right</th>
+          <th>Standard</th>
+          <th class="figures">Points</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="{ entry, number, keys } in lines" :key="entry.id">
+          <td>{{ number }}</td>
+          <td>
+            <p v-for="own in keys" :key="own.part">
+              <b v-if="own.part">{{ own.part }}) </b>{{ own.words }}
+            </p>
+            <p v-if="keys.length === 0">no key</p>
+          </td>
+          <td>{{ entry.standards.join(', ') }}</td>
+          <td class="figures">{{ pointsText(entry.points) }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </article>
+</template>
+
+<style scoped>
+.key {
+  font: 11pt/1.4 var(--text);
+  color: #000;
+}
+h1 {
+  font-size: 1.35em;
+}
+table {
+  width: 100%;
+}
+th {
+  text-align: left;
+  border-bottom: 2px solid #000;
+  padding: 3px 8px;
+}
+td {
+  border-bottom: 1px solid #999;
+  padding: 3px 8px;
+  vertical-align: top;
+}
+tr {
+  break-inside: avoid;
+}
+td p {
+  margin: 0;
+}
+.figures {
+  text-align: right;
+}
+</style>
