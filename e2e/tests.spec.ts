@@ -259,7 +259,7 @@ test('two build one test: what a colleague changes comes in by itself', async ({
   await theirs.getByRole('button', { name: /^Put in:/ }).first().click(); // prettier-ignore
   await expect(theirs.locator('.entry')).toHaveCount(1);
   await expect(mine.locator('.entry')).toHaveCount(1);
-  await expect(mine.getByText('A colleague has changed this test', { exact: false })).toBeVisible();
+  await expect(mine.getByText('has changed this test; it stands here as it is now', { exact: false })).toBeVisible();
   await mine.close();
   await theirs.close();
 });

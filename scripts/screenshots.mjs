@@ -61,8 +61,23 @@ runMain(async () => {
   await page.getByRole('textbox', { name: 'Text of the passage' }).waitFor();
   await shoot(page, 'passage');
 
-  await page.goto(`${address}/tests/1`);
+  await page.goto(`${address}/tests`);
+  await page.getByText('tests found').waitFor();
+  await shoot(page, 'tests');
+  await page.goto(`${address}/tests/9`);
+  await page.getByRole('tab', { name: 'Form B' }).waitFor();
+  await page.locator('.entry').nth(1).hover();
   await shoot(page, 'build');
+  await page.goto(`${address}/tests/9/blueprint`);
+  await page.getByRole('combobox', { name: 'Parallel forms' }).selectOption('2');
+  await page.getByRole('checkbox', { name: /^keep the/ }).uncheck();
+  await page.getByRole('button', { name: 'Fill it from the banks' }).click();
+  await page.getByRole('heading', { name: /^It can/ }).waitFor();
+  await shoot(page, 'blueprint');
+  await page.goto(`${address}/tests/9/print`);
+  await page.locator('[data-sheet="booklet"]').waitFor();
+  await shoot(page, 'print');
+  await page.goto(`${address}/tests/1`);
   await page.getByRole('button', { name: 'Edit item 5' }).click();
   await page.getByRole('radio', { name: '$15.00' }).check();
   await shoot(page, 'edit-item');

@@ -9,6 +9,7 @@ import { concealIds, describeItem, itemPoints, type Responses } from '@oaken/cor
 import { randomFrom, type Random } from '@oaken/core/random';
 import { passageWords } from '@oaken/core/passages';
 import { roundPoints } from '@oaken/core/scoring';
+import { allEntries } from '@oaken/core/tests';
 import { day, hour, minute } from '@oaken/core/timing';
 import { schoolDay, zone } from './calendar';
 import { framework, standardLines } from './framework';
@@ -16,6 +17,7 @@ import { itemsByFolder, type DemoItem } from './items';
 import { classes, demoPassword, staff, students as makeStudents } from './people';
 import { files } from './media';
 import { passages } from './passages';
+import { drafts, folders, type Draft } from './drafts';
 import { plans, type Plan } from './plan';
 import { answerOf, canBeSimulated } from './simulate';
 
@@ -181,7 +183,29 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
   }
 
   for (const [at, plan] of plans.entries()) giveAndSit(at + 1, plan);
+  drafts.forEach((draft, at) => putDraft(plans.length + at + 1, draft));
   return tables;
+
+  function putDraft(id: number, { by, withThem, folder, outline }: Draft): void {
+    const own = outline(id, {
+      itemsOn: (code, n) => (byStandard.get(code) ?? []).filter(canBeSimulated).slice(0, n).map((one) => ({ itemId: itemIds.get(one)!, points: itemPoints(one.content) })), // prettier-ignore
+      standardId: (code) => standardIds.get(code)!,
+    });
+    const made = new Date(now - 3 * hour);
+    const owner = staffIds.get(by)!;
+    const key = `00000000-0000-4000-8000-${String(id).padStart(12, '0')}`;
+    put('tests', { id, school_id: 1, owner_id: owner, title: own.title, outline: JSON.stringify(own), version: 1, ready: false, reach: 'mine', client_key: key, created_at: made, changed_at: made }); // prettier-ignore
+    for (const itemId of new Set(allEntries(own).map((entry) => entry.itemId))) {
+      const held = tables.get('items')![itemId - 1]!;
+      held.uses = Number(held.uses) + 1;
+      put('test_revisions', { test_id: id, revision_id: itemId });
+    }
+    if (withThem) put('test_shares', { test_id: id, account_id: staffIds.get(withThem)!, may: 'edit' });
+    for (const name of folder === null ? [] : folders) {
+      const folderId = put('test_folders', { id: (tables.get('test_folders')?.length ?? 0) + 1, owner_id: owner, parent_id: null, name }); // prettier-ignore
+      if (name === folder) put('test_places', { account_id: owner, test_id: id, folder_id: folderId });
+    }
+  }
 
   function pick({ standards, items, title }: Plan): DemoItem[] {
     const random = stream(`pick/${title}`);

@@ -222,7 +222,11 @@ describe('draws and forms, from the test to the results', () => {
       { do: 'give-points', entry: first.id, points: 5 },
     );
     expect((await give(test, ['no-such-form'])).status).toBe(404);
+    // What is looked through and printed is what is given, each time.
+    const [seen, again] = await Promise.all([0, 1].map(() => holloway.ok('GET', `/api/tests/${test}/edition`)));
+    expect(again.edition).toEqual(seen.edition);
     const { body } = await give(test, [null, 'form-b']);
+    expect(await editionOf(body.id)).toEqual(seen.edition);
     expect((await dealt(body.id)).map(({ form: own }) => own).slice(0, 4)).toEqual([null, 'form-b', null, 'form-b']);
     const inB = (await rows<{ n: number }>(school.database, "SELECT e.roll_number AS n FROM assignment_students g JOIN enrolments e ON e.student_id = g.student_id AND e.class_id = g.class_id WHERE g.assignment_id = :id AND g.form = 'form-b' ORDER BY n", { id: body.id }))[0]!.n; // prettier-ignore
     const student = await school.student('6B', inB - 1);
@@ -275,6 +279,25 @@ describe('changing what stands in a test', () => {
     expect((await holloway.ok('GET', `/api/items/${entry.itemId}`)).item).toMatchObject({ revisionId: now.id, content: { stem } }); // prettier-ignore
   });
 
+  test('an item that is changed for one form stands in that form alone', async () => {
+    const test = await make(holloway, 'Adapted', await itemsFor(holloway, 'words=RAT&kind=single-choice', 2));
+    const { outline, revisions } = await read(holloway, test);
+    const [entry] = outline.sections[0].entries;
+    const form = { id: 'easier', name: 'B', note: '', shuffle: false, mostChoices: null, swaps: [], without: [], passages: [] }; // prettier-ignore
+    await change(holloway, test, { do: 'put-form', form, before: null });
+    const own = revisions.find(({ id }: any) => id === entry.revisionId);
+    const body = (basedOn: number, stem: string) => ({ basedOn, content: { ...own.content, stem }, form: 'easier' });
+    const path = `/api/tests/${test}/entries/${entry.id}/revision`;
+    const first = await holloway.ok('POST', path, body(own.id, '<p>Easier</p>'));
+    const [swap] = first.outline.forms[0].swaps;
+    expect(swap).toMatchObject({ of: entry.id, itemId: entry.itemId });
+    expect(first.outline.sections[0].entries[0]).toEqual(entry);
+    // Changed again it keeps its place, and who works from an older wording is told.
+    const second = await holloway.ok('POST', path, body(swap.revisionId, '<p>Easier still</p>'));
+    expect(second.outline.forms[0].swaps[0].id).toBe(swap.id);
+    expect((await holloway.post(path, body(swap.revisionId, '<p>Too late</p>'))).status).toBe(409);
+  });
+
   test('items that were declared apart are told, whichever was named first', async () => {
     const ids = await itemsFor(holloway, 'words=RAT&kind=single-choice', 2);
     const test = await make(holloway, 'Apart', ids);
@@ -311,7 +334,7 @@ describe('blueprints', () => {
     const reply = await holloway.post(`/api/tests/${testId}/fill`, body);
     return { status: reply.status, lines: String(reply.body).split('\n').filter(Boolean).map((line) => JSON.parse(line)), body: reply.body }; // prettier-ignore
   };
-  const blueprint = { measure: 'items', byDepth: false, rows: [] as unknown[], minutes: null, facility: null, byHand: null, banks: [], grades: [], without: [] }; // prettier-ignore
+  const blueprint = { measure: 'items', byDepth: false, rows: [] as unknown[], minutes: null, facility: null, unknownToo: false, byHand: null, banks: [], grades: [], without: [] }; // prettier-ignore
   const standardOf = async (code: string) => (await row<{ id: number }>(school.database, 'SELECT id FROM standards WHERE code = :code', { code }))!.id; // prettier-ignore
 
   test('are filled from the banks that I may use, strands too, keeping in and out what was said', async () => {

@@ -27,6 +27,8 @@ export const blueprint = z.strictObject({
     .min(0.05, 'A mean difficulty lies between 0.05 and 0.95.')
     .max(0.95, 'A mean difficulty lies between 0.05 and 0.95.')
     .nullable(),
+  /** Whether items whose difficulty nobody knows yet may be taken where a mean is aimed at. */
+  unknownToo: z.boolean(),
   /** At most so many items that a teacher marks by hand. */
   byHand: z.int('So many must be a whole number.').min(0).max(200).nullable(),
   /** From these banks; all that I may use when there is none. */
@@ -44,6 +46,7 @@ export const emptyBlueprint = (): Blueprint => ({
   rows: [],
   minutes: null,
   facility: null,
+  unknownToo: false,
   byHand: null,
   banks: [],
   grades: [],

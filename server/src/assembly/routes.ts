@@ -10,7 +10,7 @@ export function assemblyRoutes(bind: Bind, context: Context): void {
     // Whoever closes the page or presses stop closes the connection.
     response.on('close', () => stopped.abort());
     response.set({ 'Content-Type': 'application/x-ndjson; charset=utf-8', 'Cache-Control': 'no-store, no-transform' });
-    for await (const line of fillBlueprint(context, me, body, stopped.signal)) {
+    for await (const line of fillBlueprint(context, me, params.testId, body, stopped.signal)) {
       if (stopped.signal.aborted) return;
       response.write(`${JSON.stringify(line)}\n`);
     }

@@ -34,12 +34,13 @@ export async function insistOnFillable({ database }: Context, me: SignedIn, test
 export async function* fillBlueprint(
   context: Context,
   me: SignedIn,
+  testId: number,
   wanted: Wanted,
   signal: AbortSignal,
 ): AsyncGenerator<FillLine> {
   const began = performance.now();
   yield { line: 'step', what: 'reading', candidates: 0 };
-  const { candidates, copies } = await candidatesFor(context.database, me, wanted);
+  const { candidates, copies } = await candidatesFor(context.database, me, testId, wanted);
   const ids = candidates.map(({ id }) => id);
   const enemies = [...(await enemiesAmong(context.database, ids)), ...copies];
   const steps: FillLine[] = [];
@@ -83,8 +84,11 @@ export async function* fillBlueprint(
   };
 }
 
-/** Items of my usable banks on the blueprint's standards, with those that are kept; and which are copies of each other. */
-async function candidatesFor(database: Sequelize, me: SignedIn, { blueprint, keep }: Wanted) {
+/**
+ * Items of my usable banks on the blueprint's standards, with those of the test that are kept, whatever bank they come
+ * from; and which are copies of each other.
+ */
+async function candidatesFor(database: Sequelize, me: SignedIn, testId: number, { blueprint, keep }: Wanted) {
   const standards = await rows<{ id: number; parentId: number | null }>(database, 'SELECT id, parent_id AS parentId FROM standards'); // prettier-ignore
   const parentOf = new Map(standards.map(({ id, parentId }) => [id, parentId]));
   const chain = (id: number) => {
@@ -101,8 +105,10 @@ async function candidatesFor(database: Sequelize, me: SignedIn, { blueprint, kee
             i.source_item_id AS source, GROUP_CONCAT(rs.standard_id) AS standards
        FROM items i STRAIGHT_JOIN banks b ON b.id = i.bank_id STRAIGHT_JOIN revisions r ON r.id = i.revision_id
        LEFT JOIN revision_standards rs ON rs.revision_id = r.id
-      WHERE ${usableBank} AND (i.id IN (:keep) OR (${condition(blueprint, below.length > 0)})) GROUP BY i.id`,
-    { ...asking(me), ...blueprint, usualSeconds, keep: [0, ...keep], below },
+      WHERE (i.id IN (:keep) AND i.id IN (SELECT own.item_id FROM test_revisions tr JOIN revisions own ON own.id = tr.revision_id WHERE tr.test_id = :testId))
+         OR (${usableBank} AND ${condition(blueprint, below.length > 0)})
+      GROUP BY i.id`,
+    { ...asking(me), ...blueprint, usualSeconds, testId, keep: [0, ...keep], below },
   );
   const ids = new Set(found.map(({ id }) => id));
   const copies = found.flatMap(({ id, source }): [number, number][] => (source !== null && ids.has(source) ? [[id, source]] : [])); // prettier-ignore

@@ -4,6 +4,7 @@ import { entriesOf } from '@oaken/core/forms';
 import { randomFrom } from '@oaken/core/random';
 import { countItems, hindrances, readOutline, totalPoints } from '@oaken/core/tests';
 import { minute, windowProblems } from '@oaken/core/timing';
+import { randomBytes } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
 import { asking, editableTest, insistOnAssignment, ownClass } from '../access';
 import type { SignedIn } from '../accounts/sessions';
@@ -88,7 +89,7 @@ export async function giveAssignment(
     if (students.length === 0)
       throw invalid([{ pointer: '/classIds', message: 'There are no students in the chosen classes.' }]);
 
-    const edition = await freeze(context, me, outline);
+    const edition = await freeze(context, me, wanted.testId, outline);
     const entries = entriesOf(edition);
     const editionId = await insert(
       database,
@@ -129,7 +130,7 @@ export async function giveAssignment(
       transaction,
     });
     // Places in the deal are drawn by lot, so that neighbours on the roll do not share their items.
-    const dealt = randomFrom(`${edition.deal}/places`).shuffle(students);
+    const dealt = randomFrom(randomBytes(16).toString('hex')).shuffle(students);
     await database.query(
       'INSERT INTO assignment_students (assignment_id, student_id, class_id, place, form) VALUES :lines',
       {

@@ -1,15 +1,17 @@
 /** The test as it stands now, whole: what students sit never changes with it. */
 import type { Edition, EditionEntry } from '@oaken/core/forms';
 import { allPins, pointsOf, type Outline } from '@oaken/core/tests';
-import { randomBytes } from 'node:crypto';
 import type { SignedIn } from '../accounts/sessions';
 import { readItems, readRevisions } from '../banks/rows';
 import type { Context } from '../context';
 import { passagesOf } from '../passages/service';
-import { newKey } from './outlines';
 import { poolOf } from './pools';
 
-export async function freeze(context: Context, me: SignedIn, outline: Outline): Promise<Edition> {
+/**
+ * Whatever is the same for all students follows from the test itself: form B on paper is form B on the screen, today and
+ * whenever it is given again.
+ */
+export async function freeze(context: Context, me: SignedIn, testId: number, outline: Outline): Promise<Edition> {
   const { database } = context;
   const pins = allPins(outline);
   const revisions = await readRevisions(database, me, [...new Set(pins.map(({ revisionId }) => revisionId))]);
@@ -24,14 +26,14 @@ export async function freeze(context: Context, me: SignedIn, outline: Outline): 
     return { id, itemId, revisionId, points: worth, content, standards: standards.map(({ code }) => code), depth };
   };
   const sections: Edition['sections'] = [];
-  for (const { id, title, directions, minutes, keepOrder, draw, entries } of outline.sections) {
+  for (const [s, { id, title, directions, minutes, keepOrder, draw, entries }] of outline.sections.entries()) {
     let own = entries.map((entry) => entryOf(entry, points.entries.get(entry.id) ?? 0));
     if (draw?.search) {
       const items = await readItems(database, me, await poolOf(context, me, draw.search, [...taken]));
       // Two draws of one test never give the same item.
       for (const item of items) taken.add(item.id);
       for (const item of items) byId.set(item.revisionId, { ...item, testId: null });
-      own = items.map((item) => entryOf({ id: newKey(), itemId: item.id, revisionId: item.revisionId }, points.drawn.get(id) ?? 0)); // prettier-ignore
+      own = items.map((item) => entryOf({ id: `p${s}i${item.id}`, itemId: item.id, revisionId: item.revisionId }, points.drawn.get(id) ?? 0)); // prettier-ignore
     }
     sections.push({ id, title, directions, minutes, keepOrder, draw: draw?.count ?? null, entries: own });
   }
@@ -55,6 +57,6 @@ export async function freeze(context: Context, me: SignedIn, outline: Outline): 
     sections,
     forms,
     passages: await passagesOf(database, [...new Set([...inItems, ...inForms])]),
-    deal: randomBytes(9).toString('base64url'),
+    deal: `test ${testId}`,
   };
 }

@@ -15,8 +15,6 @@ export interface TestFacts {
   points: number;
   machine: boolean;
   media: Medium[];
-  /** Directions, section titles and the items' own words, for finding. */
-  text: string;
 }
 
 const mostText = 20_000;
@@ -28,15 +26,16 @@ export async function renewFacts(database: Sequelize, me: SignedIn): Promise<voi
     'SELECT id, version, outline FROM tests WHERE facts IS NULL AND removed_at IS NULL LIMIT 200',
   );
   for (const { id, version, outline } of stale) {
-    const facts = await factsOf(database, me, outline);
-    await database.query('UPDATE tests SET facts = :facts WHERE id = :id AND version = :version', {
-      replacements: { id, version, facts: JSON.stringify(facts) },
+    const { words, ...facts } = await factsOf(database, me, outline);
+    await database.query('UPDATE tests SET facts = :facts, words = :words WHERE id = :id AND version = :version', {
+      replacements: { id, version, facts: JSON.stringify(facts), words },
     });
   }
   if (stale.length === 200) await renewFacts(database, me);
 }
 
-async function factsOf(database: Sequelize, me: SignedIn, stored: unknown): Promise<TestFacts> {
+/** @returns with them directions, section titles and the items' own words, for finding */
+async function factsOf(database: Sequelize, me: SignedIn, stored: unknown): Promise<TestFacts & { words: string }> {
   const outline = readOutline(fromJson(stored));
   const ids = [...new Set(allEntries(outline).map(({ revisionId }) => revisionId))];
   const pinned = await readRevisions(database, me, ids);
@@ -53,6 +52,6 @@ async function factsOf(database: Sequelize, me: SignedIn, stored: unknown): Prom
     points: totalPoints(outline),
     machine: pinned.every(({ markedBy }) => markedBy !== 'hand'),
     media: media.filter((own) => (shown & mediaBits[own]) !== 0),
-    text: [outline.directions, ...outline.sections.map(({ title }) => title), ...words].join(' ').slice(0, mostText),
+    words: [outline.directions, ...outline.sections.map(({ title }) => title), ...words].join(' ').slice(0, mostText),
   };
 }

@@ -145,7 +145,7 @@ export async function readEdition(context: Context, me: SignedIn, testId: number
   const outline = readOutline(fromJson(found.outline));
   const pools = await poolSizes(context, me, outline);
   return {
-    edition: await freeze(context, me, outline),
+    edition: await freeze(context, me, testId, outline),
     hindrances: hindrances(outline, { pools }).map(({ words }) => words),
     minutes: outline.minutes,
     may: found.may,

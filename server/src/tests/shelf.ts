@@ -16,6 +16,7 @@ interface Row {
   id: number;
   title: string;
   facts: unknown;
+  words: string;
   ready: number;
   mine: number;
   owner: string;
@@ -48,7 +49,7 @@ export async function searchTests(
   const [found, standards, folders] = await Promise.all([
     rows<Row>(
       database,
-      `SELECT t.id, t.title, t.facts, t.ready, ${ownTest} AS mine, CONCAT(o.given_name, ' ', o.family_name) AS owner, t.reach,
+      `SELECT t.id, t.title, t.facts, ${wanted.words ? 't.words' : "''"} AS words, t.ready, ${ownTest} AS mine, CONCAT(o.given_name, ' ', o.family_name) AS owner, t.reach,
               ${testRight} AS may, t.school_id = :school AS sameSchool, p.folder_id AS folder, t.changed_at AS changedAt,
               (SELECT COUNT(*) FROM editions e JOIN assignments a ON a.edition_id = e.id AND a.taken_back_at IS NULL
                 WHERE e.test_id = t.id) AS given,
@@ -80,7 +81,7 @@ export async function searchTests(
     folders: own.folder === null ? [] : folderChain(own.folder),
     given: own.given,
     changedAt: toMillis(own.changedAt),
-    text: `${facts.text} ${own.owner} ${facts.standards.map(({ code }) => code).join(' ')}`,
+    text: `${own.words} ${own.owner} ${facts.standards.map(({ code }) => code).join(' ')}`,
   }));
   const { sort, from, machine, ...filters } = wanted;
   const { ids, counts } = findTests(shelved, { ...filters, machine: machine === undefined ? undefined : machine === 'yes', size: filters.size }, sort); // prettier-ignore

@@ -5,6 +5,7 @@ const steps = [
     ADD COLUMN reach ENUM('mine', 'school', 'everybody') NOT NULL DEFAULT 'mine',
     ADD COLUMN ready BOOLEAN NOT NULL DEFAULT FALSE,
     ADD COLUMN facts JSON NULL,
+    ADD COLUMN words MEDIUMTEXT NOT NULL DEFAULT '',
     ADD COLUMN source_test_id INT UNSIGNED NULL,
     ADD COLUMN source_title VARCHAR(200) NOT NULL DEFAULT '',
     ADD KEY reach (reach, school_id),
@@ -75,6 +76,6 @@ export const tests: Migration = {
     for (const table of ['item_enemies', 'test_places', 'test_folders', 'test_shares'])
       await run(`DROP TABLE ${table}`);
     await run(`ALTER TABLE tests DROP FOREIGN KEY tests_source, DROP KEY reach, DROP COLUMN reach, DROP COLUMN ready,
-      DROP COLUMN facts, DROP COLUMN source_test_id, DROP COLUMN source_title`);
+      DROP COLUMN facts, DROP COLUMN words, DROP COLUMN source_test_id, DROP COLUMN source_title`);
   },
 };

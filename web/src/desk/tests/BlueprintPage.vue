@@ -113,12 +113,16 @@ const usable = computed(() => library.banks.filter(({ may }) => may !== 'read'))
 const bankWords = computed(() => (blueprint.value.banks.length === 0 ? 'all that I may use' : blueprint.value.banks.map((id) => library.bankName(id)).join(', '))); // prettier-ignore
 
 const stepWords = { reading: 'Reading the banks', fitting: 'Fitting items to the cells', balancing: 'Bringing the difficulty to its target' }; // prettier-ignore
-const start = () =>
-  fill.fill(blueprint.value, {
+/** Whether what is shown was found around the items that the test has. */
+const kept = ref(true);
+const start = () => {
+  kept.value = keep.value;
+  return fill.fill(blueprint.value, {
     forms: forms.value,
     seconds: seconds.value,
     keep: keep.value ? [...new Set(entries.value.map(({ itemId }) => itemId))] : [],
   });
+};
 /** An item that the teacher does not want: the machine looks again without it. */
 function keepOut(item: number): void {
   set({ without: [...blueprint.value.without, item] });
@@ -127,7 +131,7 @@ function keepOut(item: number): void {
 function take(): void {
   if (!outline.value || !fill.filled.value) return;
   try {
-    const changes = fill.changesFor(outline.value, blueprint.value, fill.filled.value);
+    const changes = fill.changesFor(outline.value, blueprint.value, fill.filled.value, kept.value);
     if (changes.length > 0) test.change('filling the blueprint', ...changes);
     done(`The test has the ${count(fill.filled.value.forms[0]!.length, 'item')} now. Go on as with any other test.`);
     void test.settled().then(() => router.push(`/tests/${testId}`));
@@ -218,10 +222,19 @@ function take(): void {
             />
           </label>
         </div>
+        <label v-if="blueprint.facility !== null" class="tick"
+          ><input
+            type="checkbox"
+            :checked="blueprint.unknownToo"
+            :disabled="!mayChange"
+            @change="set({ unknownToo: ($event.target as HTMLInputElement).checked })"
+          />
+          items whose difficulty nobody knows yet may be taken too</label
+        >
         <p v-if="fieldWrong" class="wrong" role="alert">{{ fieldWrong }}</p>
         <details>
           <summary>
-            <b>From</b>
+            <b>From</b>{{ ' ' }}
             <span class="faded"
               >{{ bankWords }}{{ blueprint.grades.length ? `; grade ${blueprint.grades.join(', ')}` : '' }}</span
             >
@@ -294,7 +307,7 @@ function take(): void {
         <FilledResult v-if="fill.filled.value" :filled="fill.filled.value" :blueprint="blueprint" @without="keepOut">
           <p>
             <el-button type="primary" @click="take">{{
-              keep || entries.length === 0 ? 'Put them into the test' : 'Make the test of these'
+              kept || entries.length === 0 ? 'Put them into the test' : 'Make the test of these'
             }}</el-button>
           </p>
         </FilledResult>

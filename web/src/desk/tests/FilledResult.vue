@@ -77,7 +77,9 @@ const minutes = (form: number) => Math.round(props.filled.forms[form]!.reduce((s
         <tr v-for="(items, at) in filled.forms" :key="at">
           <td>{{ several ? 'ABC'[at] : 'The test' }}</td>
           <td class="figures">{{ items.length }}</td>
-          <td class="figures">{{ pointsText(items.reduce((sum, { points }) => sum + points, 0)) }}</td>
+          <td class="figures">
+            {{ at === 0 ? pointsText(items.reduce((sum, { points }) => sum + points, 0)) : 'as in A' }}
+          </td>
           <td class="figures">{{ minutes(at) }}</td>
           <td class="figures">{{ filled.means[at] === null ? 'not known' : filled.means[at]!.toFixed(3) }}</td>
         </tr>

@@ -126,7 +126,7 @@ function putPassage(of: number, own: { id: number; revision: number } | undefine
           :disabled="!mayChange"
           @change="describe({ shuffle: ($event.target as HTMLInputElement).checked })"
         />
-        items and choices in an order of its own</label
+        in an order of its own, as <i>Look through</i> and <i>Print</i> show it</label
       >
       <label
         >at most

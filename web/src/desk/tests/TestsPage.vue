@@ -139,19 +139,19 @@ const clear = () => Object.assign(filters, noFilters(), { shelf: filters.shelf, 
           </option>
         </select>
         <select v-model="filters.machine" class="plain-input" aria-label="How it is marked">
-          <option :value="null">Marked any way</option>
+          <option :value="null">Any marking</option>
           <option value="yes">by machine ({{ tally('machine').get(true) ?? 0 }})</option>
           <option value="no">some by hand ({{ tally('machine').get(false) ?? 0 }})</option>
         </select>
         <select v-model="filters.has" class="plain-input" aria-label="What it shows">
-          <option :value="null">Shows anything</option>
+          <option :value="null">Any media</option>
           <option v-for="own in media" :key="own" :value="own">
             {{ mediumWords[own] }} ({{ tally('has').get(own) ?? 0 }})
           </option>
         </select>
         <select v-model="filters.sort" class="plain-input" aria-label="Order">
-          <option value="newest">Last changed first</option>
-          <option value="most-used">Most given first</option>
+          <option value="newest">Last changed</option>
+          <option value="most-used">Most given</option>
           <option value="title">By title</option>
         </select>
       </div>

@@ -50,7 +50,7 @@ export function useFill(testId: number, test: ReturnType<typeof useTest>) {
   onUnmounted(stop);
 
   /** What to do to the test so that it is the answer: what is not in it goes, what is new comes in, and forms are made. */
-  function changesFor(outline: Outline, blueprint: Blueprint, own: Filled): Change[] {
+  function changesFor(outline: Outline, blueprint: Blueprint, own: Filled, keep: boolean): Change[] {
     const [first = [], ...others] = own.forms;
     const wanted = new Set(first.map(({ id }) => id));
     const changes: Change[] = [];
@@ -60,7 +60,7 @@ export function useFill(testId: number, test: ReturnType<typeof useTest>) {
       next = applyChange(next, change).outline;
     };
     const plain = new Set(outline.sections.filter(({ draw }) => !draw).flatMap(({ entries }) => entries.map(({ id }) => id))); // prettier-ignore
-    for (const entry of allEntries(outline)) if (plain.has(entry.id) && !wanted.has(entry.itemId)) apply({ do: 'remove', entry: entry.id }); // prettier-ignore
+    if (!keep) for (const entry of allEntries(outline)) if (plain.has(entry.id) && !wanted.has(entry.itemId)) apply({ do: 'remove', entry: entry.id }); // prettier-ignore
     const inTest = new Set(allEntries(next).map(({ itemId }) => itemId));
     const target = next.sections.findLast(({ draw }) => !draw);
     const section = target?.id ?? newKey();

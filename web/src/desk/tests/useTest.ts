@@ -70,7 +70,7 @@ export function useTest(testId: number) {
     const now = await call('readTestVersion', { params: { testId } }).catch(() => null);
     if (!now || now.version === version.value || pending.value > 0) return;
     await load();
-    done('A colleague has changed this test; it stands here as it is now.');
+    done('A colleague, or another tab of yours, has changed this test; it stands here as it is now.');
   }
   const asking = setInterval(() => void askAgain(), askEvery);
   onUnmounted(() => clearInterval(asking));
