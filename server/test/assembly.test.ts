@@ -136,6 +136,20 @@ test('what is kept stays, what is kept out or unknown never comes, and strands t
   expect(over.shortfalls).toEqual([{ what: 'over', row: 0, column: 0, form: 0, by: 2 }]);
 });
 
+test('a solver that runs out of time: what was found is not called the nearest, and nothing is not called something', async () => {
+  const candidates = bank(8, randomFrom('late'));
+  const blueprint: Blueprint = { ...plain, byDepth: false, rows: [{ standard: 1, wants: [9] }] };
+  const wish: Wish = { blueprint, candidates, keep: [], enemies: [], forms: 1 };
+  const options = { seconds: 1, clock: () => 0 };
+  const late = await assemble(
+    wish,
+    async (program, own) => ({ ...(await highsSolve(program, own))!, bound: 0 }),
+    options,
+  );
+  expect([late!.nearest, late!.shortfalls[0]!.what]).toEqual([false, 'short']);
+  expect(await assemble(wish, async () => null, options)).toBeNull();
+});
+
 describe('threads that fill blueprints', () => {
   const wish: Wish = { blueprint: plain, candidates: [], keep: [], enemies: [], forms: 1 };
   const script = (body: string) => new URL(`data:text/javascript,${encodeURIComponent(`import { parentPort } from 'node:worker_threads'; ${body}`)}`); // prettier-ignore

@@ -330,10 +330,7 @@ describe('changing what stands in a test', () => {
 });
 
 describe('blueprints', () => {
-  const fill = async (testId: number, body: unknown) => {
-    const reply = await holloway.post(`/api/tests/${testId}/fill`, body);
-    return { status: reply.status, lines: String(reply.body).split('\n').filter(Boolean).map((line) => JSON.parse(line)), body: reply.body }; // prettier-ignore
-  };
+  const fillLines = async (testId: number, body: unknown) => String((await holloway.post(`/api/tests/${testId}/fill`, body)).body).split('\n').filter(Boolean).map((line) => JSON.parse(line)); // prettier-ignore
   const blueprint = { measure: 'items', byDepth: false, rows: [] as unknown[], minutes: null, facility: null, unknownToo: false, byHand: null, banks: [], grades: [], without: [] }; // prettier-ignore
   const standardOf = async (code: string) => (await row<{ id: number }>(school.database, 'SELECT id FROM standards WHERE code = :code', { code }))!.id; // prettier-ignore
 
@@ -342,7 +339,7 @@ describe('blueprints', () => {
     const [rates, strand] = [await standardOf('MA.6.RAT.2'), await standardOf('MA.NUM')];
     const rowsWanted = [{ standard: rates, wants: [3] }, { standard: strand, wants: [2] }]; // prettier-ignore
     const [keep, out] = await itemsFor(holloway, `standard=${rates}`, 2);
-    const { lines } = await fill(test, { blueprint: { ...blueprint, rows: rowsWanted, without: [out] }, keep: [keep], forms: 1, seconds: 5 }); // prettier-ignore
+    const lines = await fillLines(test, { blueprint: { ...blueprint, rows: rowsWanted, without: [out] }, keep: [keep], forms: 1, seconds: 5 }); // prettier-ignore
     expect(lines[0]).toMatchObject({ line: 'step', what: 'reading' });
     const filled = lines.at(-1);
     expect(filled).toMatchObject({ line: 'done', shortfalls: [], nearest: true });
@@ -358,7 +355,7 @@ describe('blueprints', () => {
     const test = await make(holloway, 'Too much', []);
     const rates = await standardOf('MA.6.RAT.2');
     const { total } = await holloway.ok('GET', `/api/items?standard=${rates}`);
-    const { lines } = await fill(test, { blueprint: { ...blueprint, rows: [{ standard: rates, wants: [total + 4] }] }, keep: [], forms: 1, seconds: 5 }); // prettier-ignore
+    const lines = await fillLines(test, { blueprint: { ...blueprint, rows: [{ standard: rates, wants: [total + 4] }] }, keep: [], forms: 1, seconds: 5 }); // prettier-ignore
     const [missing] = lines.at(-1).shortfalls;
     expect(missing).toMatchObject({ what: 'short', row: 0, column: 0 });
     expect(lines.at(-1).forms[0].length).toBe(total + 4 - missing.by);
@@ -370,5 +367,27 @@ describe('blueprints', () => {
     expect(await refused({ rows: [{ standard: rates, wants: [1] }, { standard: rates, wants: [1] }] })).toEqual([expect.stringContaining('two rows')]); // prettier-ignore
     expect(await refused({ rows: [{ standard: rates, wants: [201] }] })).toEqual([expect.stringContaining('at most 200')]); // prettier-ignore
     expect((await lindqvist.post(`/api/tests/${test}/fill`, { blueprint: { ...blueprint, rows: [{ standard: rates, wants: [1] }] }, keep: [], forms: 1, seconds: 5 })).status).toBe(404); // prettier-ignore
+  });
+
+  test('that take too long, or break, say so and change nothing', async () => {
+    const test = await make(holloway, 'Too slow', []);
+    const rates = await standardOf('MA.6.RAT.2');
+    const body = {
+      blueprint: { ...blueprint, rows: [{ standard: rates, wants: [1] }] },
+      keep: [],
+      forms: 1,
+      seconds: 5,
+    };
+    const { context } = school.app;
+    const before = context.assembler;
+    const said = async (fill: typeof before.fill) => {
+      context.assembler = { fill };
+      return (await fillLines(test, body)).at(-1);
+    };
+    expect(await said(async () => null)).toEqual({ line: 'failed', words: 'Nothing that fits was found within 5 seconds. Give it more time, or ask for less.' }); // prettier-ignore
+    expect(await said(() => Promise.reject(new Error('out of memory')))).toEqual({ line: 'failed', words: 'The machine could not finish. Nothing was changed; try again.' }); // prettier-ignore
+    expect(school.log.at(-1)).toBe('blueprint: out of memory');
+    context.assembler = before;
+    expect((await read(holloway, test)).outline.sections[0].entries).toEqual([]);
   });
 });

@@ -1,39 +1,45 @@
 /** What a test says on paper. */
-import { kindOf, type ItemContent, type Part } from '../items';
+import { kindOf, type ItemContent, type Part, type SittingPart } from '../items';
 import { plainText } from '../text';
 
 export const choiceLetter = (at: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[at] ?? String(at + 1);
 
-/** What is right, as short as an answer key has it: letters where choices have letters, else a sentence. */
+/** The shown part of a kind that is itself part of `Part`. */
+type Shown<K extends Part['kind']> = Extract<SittingPart, { kind: K }>;
+const shownAs = <K extends Part['kind']>(part: Extract<Part, { kind: K }>) => kindOf(part as Part).forSitting(part as never) as unknown as Shown<K>; // prettier-ignore
+const letterIn = (list: readonly { id: string }[], id: string | undefined) => choiceLetter(list.findIndex((own) => own.id === id)); // prettier-ignore
+
+/**
+ * What is right, as short as an answer key has it: letters where choices have letters, else a sentence. The letters are
+ * those of the part as it is shown, which may stand in another order than its author's.
+ *
+ * @returns null where nothing is right or wrong
+ */
 export function keyOnPaper(part: Part): string | null {
   switch (part.kind) {
     case 'single-choice':
-    case 'multiple-choice':
-      return part.choices.flatMap(({ id }, at) => (part.key.includes(id) ? choiceLetter(at) : [])).join(part.kind === 'single-choice' ? ' or ' : ', '); // prettier-ignore
+    case 'multiple-choice': {
+      const { choices } = shownAs<'single-choice' | 'multiple-choice'>(part);
+      const letters = choices.flatMap(({ id }, at) => (part.key.includes(id) ? choiceLetter(at) : []));
+      return letters.join(part.kind === 'single-choice' ? ' or ' : ', ');
+    }
     case 'true-false':
       return part.key ? 'True' : 'False';
-    case 'matching':
-      return part.key
-        .map((pair) => pair.split(' '))
-        .map(
-          ([left, right]) =>
-            `${part.left.findIndex(({ id }) => id === left) + 1} ${choiceLetter(part.right.findIndex(({ id }) => id === right))}`,
-        ) // prettier-ignore
-        .join(', ');
-    case 'ordering':
-      return part.key.map((own) => choiceLetter(shownOrder(part).indexOf(own))).join(', ');
+    case 'matching': {
+      const { left, right } = shownAs<'matching'>(part);
+      const pairs = part.key.map((pair) => pair.split(' ')).map(([one, other]) => [left.findIndex(({ id }) => id === one) + 1, letterIn(right, other)] as const); // prettier-ignore
+      return pairs.sort(([a], [b]) => a - b).map(([number, letter]) => `${number} ${letter}`).join(', '); // prettier-ignore
+    }
+    case 'ordering': {
+      const { choices } = shownAs<'ordering'>(part);
+      return part.key.map((id) => letterIn(choices, id)).join(', ');
+    }
     case 'survey':
     case 'information':
       return null;
     default:
       return kindOf(part).keyInWords(part);
   }
-}
-
-/** The choices of an ordering part as a student sees them; the kind itself mixes them when it is shown. */
-function shownOrder(part: Extract<Part, { kind: 'ordering' }>): string[] {
-  const shown = kindOf(part).forSitting(part) as { choices?: { id: string }[] };
-  return (shown.choices ?? part.choices).map(({ id }) => id);
 }
 
 export interface PrintedKey {

@@ -3,7 +3,7 @@
 import { blueprintProblems, cellStates, emptyBlueprint, type Blueprint } from '@oaken/core/assembly';
 import { allEntries, mostEntries } from '@oaken/core/tests';
 import { count } from '@oaken/core/text';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
@@ -20,6 +20,7 @@ import FilledResult from './FilledResult.vue';
 import { plannedOf } from './planned';
 import { useFill } from './useFill';
 import { useTest } from './useTest';
+import { useTyped } from './useTyped';
 
 const testId = Number(useRoute().params.testId);
 const router = useRouter();
@@ -79,15 +80,12 @@ function fromTest(): void {
   change(empty, 'a blueprint of what is there');
 }
 
-const fields = { minutes: ref(''), facility: ref(''), byHand: ref('') };
+const fields = {
+  minutes: useTyped(() => blueprint.value.minutes),
+  facility: useTyped(() => blueprint.value.facility),
+  byHand: useTyped(() => blueprint.value.byHand),
+};
 const { minutes, facility, byHand } = fields;
-watch(
-  blueprint,
-  (own) => {
-    for (const name of ['minutes', 'facility', 'byHand'] as const) fields[name].value = own[name] === null ? '' : String(own[name]); // prettier-ignore
-  },
-  { immediate: true },
-);
 const limits = {
   minutes: [1, 1440, 'The time is a number of minutes above zero.'],
   facility: [0.05, 0.95, 'The mean difficulty is a share from 0.05 (hard) to 0.95 (easy).'],

@@ -11,9 +11,19 @@ const library = useLibrary();
 const columns = computed(() => (props.blueprint.byDepth ? depths.length : 1));
 const typed = ref<string[][]>([]);
 const wrong = ref('');
+const textOf = (want: number | undefined) => (want ? String(want) : '');
+// Only cells whose own figure has changed are written anew: others may be just being typed into.
 watch(
-  () => props.blueprint,
-  ({ rows }) => (typed.value = rows.map(({ wants }) => Array.from({ length: columns.value }, (_, at) => (wants[at] ? String(wants[at]) : '')))), // prettier-ignore
+  () => [props.blueprint.rows, columns.value] as const,
+  ([rows, width], before) => {
+    const shape = (own: Blueprint['rows']) => own.map(({ standard }) => standard).join();
+    const same = before !== undefined && shape(before[0]) === shape(rows) && before[1] === width;
+    typed.value = rows.map(({ wants }, r) =>
+      Array.from({ length: width }, (_, c) =>
+        same && before[0][r]!.wants[c] === wants[c] ? typed.value[r]![c]! : textOf(wants[c]),
+      ),
+    );
+  },
   { immediate: true },
 );
 const stateAt = (row: number, column: number) => props.states[row * columns.value + column];

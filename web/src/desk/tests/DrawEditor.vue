@@ -8,6 +8,7 @@ import { inWords } from '../../client/request';
 import { useLibrary } from '../banks/library';
 import StandardPicker from '../items/StandardPicker.vue';
 import { depthNames } from '../words';
+import { useTyped } from './useTyped';
 
 const props = defineProps<{
   section: Section;
@@ -23,17 +24,8 @@ const way = computed(() => (!props.section.draw ? 'all' : props.section.draw.sea
 const picking = ref(false);
 const found = ref<number | null>(null);
 const wrong = ref('');
-const typedCount = ref('');
-const typedPoints = ref('');
-watch(
-  () => props.section.draw,
-  (draw) => {
-    typedCount.value = String(draw?.count ?? '');
-    typedPoints.value = String(draw?.points ?? '');
-  },
-  { immediate: true },
-);
-
+const typedCount = useTyped(() => props.section.draw?.count);
+const typedPoints = useTyped(() => props.section.draw?.points);
 const pool = computed(() => (way.value === 'search' ? found.value : props.section.entries.length));
 const short = computed(() => pool.value !== null && props.section.draw !== null && props.section.draw.count > pool.value); // prettier-ignore
 

@@ -3,10 +3,11 @@
 import type { Pinned } from '@oaken/contract/tests';
 import { kinds } from '@oaken/core/items';
 import type { Change, Entry, Form, Outline, PointsOf } from '@oaken/core/tests';
-import { computed, ref, watch } from 'vue';
+import { computed } from 'vue';
 import PassagePicker from '../items/PassagePicker.vue';
 import { pointsText, stemLine } from '../words';
 import { usePassageTitles } from './usePassageTitles';
+import { useTyped } from './useTyped';
 
 const props = defineProps<{
   outline: Outline;
@@ -25,13 +26,8 @@ const emit = defineEmits<{
   removed: [];
 }>();
 
-const name = ref('');
-const note = ref('');
-watch(
-  () => props.form,
-  (own) => ([name.value, note.value] = [own.name, own.note]),
-  { immediate: true },
-);
+const name = useTyped(() => props.form.name);
+const note = useTyped(() => props.form.note);
 type Facts = Extract<Change, { do: 'describe-form' }>['facts'];
 const describe = (facts: Facts) => emit('change', 'a change of a form', { do: 'describe-form', form: props.form.id, facts }); // prettier-ignore
 

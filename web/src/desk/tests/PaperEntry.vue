@@ -5,6 +5,7 @@ import { kinds } from '@oaken/core/items';
 import type { Entry } from '@oaken/core/tests';
 import { computed, ref, watch } from 'vue';
 import { pointsText, stemLine } from '../words';
+import { useTyped } from './useTyped';
 
 const props = defineProps<{
   entry: Entry;
@@ -28,15 +29,9 @@ const emit = defineEmits<{
   points: [points: number];
 }>();
 
-const typed = ref(String(props.entry.points));
+const typed = useTyped(() => props.entry.points);
 const wrong = ref('');
-watch(
-  () => props.entry.points,
-  (points) => {
-    typed.value = String(points);
-    wrong.value = '';
-  },
-);
+watch(typed, () => (wrong.value = ''));
 const unit = computed(() => (props.counts === 'share' ? 'share' : 'pt'));
 
 function givePoints(): void {

@@ -2,9 +2,10 @@
 /** A section's title and directions, and its rules folded behind a sentence that says them. */
 import { sectionCount, type Change, type Draw, type Section } from '@oaken/core/tests';
 import { count } from '@oaken/core/text';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { pointsText } from '../words';
 import DrawEditor from './DrawEditor.vue';
+import { useTyped } from './useTyped';
 
 const props = defineProps<{
   section: Section;
@@ -18,15 +19,10 @@ const emit = defineEmits<{ change: [text: string, ...changes: Change[]] }>();
 type Facts = Extract<Change, { do: 'describe-section' }>['facts'];
 
 const open = ref(false);
-const [title, directions, minutes] = [ref(''), ref(''), ref('')];
+const title = useTyped(() => props.section.title);
+const directions = useTyped(() => props.section.directions);
+const minutes = useTyped(() => props.section.minutes);
 const wrong = ref('');
-watch(
-  () => props.section,
-  (own) => {
-    [title.value, directions.value, minutes.value] = [own.title, own.directions, own.minutes === null ? '' : String(own.minutes)]; // prettier-ignore
-  },
-  { immediate: true },
-);
 const describe = (text: string, facts: Facts) =>
   emit('change', text, { do: 'describe-section', section: props.section.id, facts });
 function keep(name: 'title' | 'directions', text: string): void {

@@ -1,29 +1,25 @@
 <script setup lang="ts">
 /** What a test is: its title, kind, subject, grades, directions, the time it is made for and how points are counted. */
 import { testKinds, type Change, type Outline } from '@oaken/core/tests';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import GradeRow from '../../parts/GradeRow.vue';
 import { useLibrary } from '../banks/library';
 import { pointsText } from '../words';
+import { useTyped } from './useTyped';
 
 const props = defineProps<{ outline: Outline; total: number; mayChange: boolean }>();
 const emit = defineEmits<{ change: [text: string, ...changes: Change[]] }>();
 const library = useLibrary();
 type Facts = Extract<Change, { do: 'describe' }>['facts'];
 
-const fields = { title: ref(''), directions: ref(''), subject: ref(''), minutes: ref(''), heldTotal: ref('') };
+const fields = {
+  title: useTyped(() => props.outline.title),
+  directions: useTyped(() => props.outline.directions),
+  subject: useTyped(() => props.outline.subject),
+  minutes: useTyped(() => props.outline.minutes),
+  heldTotal: useTyped(() => props.outline.heldTotal),
+};
 const wrong = ref('');
-watch(
-  () => props.outline,
-  (own) => {
-    fields.title.value = own.title;
-    fields.directions.value = own.directions;
-    fields.subject.value = own.subject;
-    fields.minutes.value = own.minutes === null ? '' : String(own.minutes);
-    fields.heldTotal.value = own.heldTotal === null ? '' : String(own.heldTotal);
-  },
-  { immediate: true },
-);
 const { title, directions, subject, minutes, heldTotal } = fields;
 const describe = (facts: Facts, text = 'a change of the heading') => emit('change', text, { do: 'describe', facts });
 function keep(name: 'title' | 'directions' | 'subject'): void {
