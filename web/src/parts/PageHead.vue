@@ -27,6 +27,9 @@ defineProps<{ title: string; where?: string }>();
 }
 .where {
   margin: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
   color: var(--faded);
   font-size: 0.875rem;
 }

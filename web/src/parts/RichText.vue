@@ -21,6 +21,9 @@ watch(
 </template>
 
 <style>
+.rich {
+  overflow-wrap: anywhere;
+}
 .rich > :last-child {
   margin-bottom: 0;
 }
