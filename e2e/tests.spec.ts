@@ -241,6 +241,51 @@ test('a blueprint is filled, the result goes on as any other test, and its cells
   await page.close();
 });
 
+test('a better wording is made in a test and given back to the bank, which is shown beside it first', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser);
+  const problems: string[] = [];
+  watch(page, problems);
+  const { item, test: testId } = await page.evaluate(async () => {
+    const { csrf } = await (await fetch('/api/session')).json();
+    const send = async (path: string, body: unknown) => (await fetch(path, { method: 'POST', headers: { 'content-type': 'application/json', 'x-csrf-token': csrf }, body: JSON.stringify({ clientKey: crypto.randomUUID(), ...(body as object) }) })).json(); // prettier-ignore
+    const bank = (await (await fetch('/api/banks')).json()).banks.find((own: { mine: boolean }) => own.mine).id;
+    const content = { stem: '<p>Which harbour is nearer to the mill?</p>', parts: [{ id: 'p', kind: 'true-false', key: true, rule: { rule: 'all-or-nothing', points: 1 } }], explanation: '', hints: [], notes: '' }; // prettier-ignore
+    const facts = { subject: 'Geography', grades: [6], standards: [], depth: 1, seconds: 30, tags: [], author: '', licence: '' }; // prettier-ignore
+    const made = await send('/api/items', { bank, folder: null, content, facts });
+    return { item: made.id as number, test: (await send('/api/tests', { title: 'Given back', kind: 'quiz', itemIds: [made.id] })).id as number }; // prettier-ignore
+  });
+  await page.goto(`/tests/${testId}`);
+  await page.locator('.entry').first().press('Enter');
+  const question = page.getByRole('textbox', { name: 'Question', exact: true });
+  await expect(question).toContainText('nearer to the mill');
+  await question.fill('Is the west harbour nearer to the mill than the east one?');
+  await page.getByRole('button', { name: 'Save for this test' }).click();
+  await expect(page.getByText('changed for this test only')).toBeVisible();
+  await page.locator('.entry').first().press('Enter');
+  await page.getByRole('button', { name: 'Give back to the bank' }).click();
+  const dialog = page.getByRole('dialog', { name: /^Give it back to/ });
+  await expect(dialog.getByText('Given back', { exact: false })).toBeVisible();
+  await expect(dialog.locator('ins').filter({ hasText: 'west' })).toBeVisible();
+  await expectAccessible('giving back to the bank', page);
+  await dialog.getByRole('button', { name: 'Make it the bank’s' }).click();
+  await expect(page.getByText('The bank has this wording now.', { exact: false })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Give back to the bank' })).toHaveCount(0);
+  await page.goto(`/items/${item}`);
+  await expect(page.getByRole('textbox', { name: 'Question', exact: true })).toContainText('Is the west harbour');
+  await page.goto(`/tests/${testId}`);
+  await expect(page.getByText('changed for this test only')).toHaveCount(0);
+  expect(problems).toEqual([]);
+  await page.evaluate(async ([id, own]) => {
+    const { csrf } = await (await fetch('/api/session')).json();
+    const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
+    await fetch(`/api/tests/${own}`, { method: 'DELETE', headers });
+    await fetch('/api/items/retire', { method: 'POST', headers, body: JSON.stringify({ items: [id] }) });
+  }, [item, testId] as const); // prettier-ignore
+  await page.close();
+});
+
 test('two build one test: what a colleague changes comes in by itself', async ({ browser }) => {
   const mine = await teacherPage(browser);
   await mine.goto('/tests');

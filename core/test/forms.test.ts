@@ -175,6 +175,30 @@ describe('forms and draws of an edition', () => {
     expect(choicesOf({ ...withFewerChoicesEverywhere(edition, 3), forms: [] }, 'entry2')).toMatch(/^a..$/);
   });
 
+  test('a form can have other passages, and the easier version of those that have one', () => {
+    const passage = (body: string, easier = '') => ({ title: 'T', body: `<p>${body}</p>`, numbering: 'none' as const, easier: easier && `<p>${easier}</p>`, source: '' }); // prettier-ignore
+    const about = (n: number, id: number) => ({ ...entry(n), content: { ...content(n), passage: { id, revision: id * 10 } } }); // prettier-ignore
+    const bare = { shuffle: false, mostChoices: null, swaps: [], without: [] };
+    const own: Edition = {
+      ...dealt,
+      sections: [{ ...edition.sections[1]!, entries: [about(5, 1), about(6, 2)] }],
+      passages: { 10: passage('Long'), 20: passage('Hard', 'Easy'), 30: passage('Other', 'Other, easy') },
+      forms: [
+        { ...bare, id: 'easier', name: 'B', easier: true, passages: [{ of: 1, id: 3, revision: 30 }] },
+        { ...bare, id: 'other', name: 'C', passages: [{ of: 2, id: 3, revision: 30 }] },
+      ],
+    };
+    const read = (form: string | null) => {
+      const { sections, passages } = formForSitting(formOf(own, { seed: 's', form }, none));
+      return sections[0]!.entries.map(({ item }) => passages[String(item.passage!.revision)]!.body);
+    };
+    expect(read(null)).toEqual(['<p>Long</p>', '<p>Hard</p>']);
+    expect(read('easier')).toEqual(['<p>Other, easy</p>', '<p>Easy</p>']);
+    expect(read('other')).toEqual(['<p>Long</p>', '<p>Other</p>']);
+    // A student’s page never gets a passage of another form, nor the version that is not theirs.
+    expect(JSON.stringify(formForSitting(formOf(own, { seed: 's' }, none)))).not.toMatch(/Other|Easy/);
+  });
+
   test('only what a student was given is scored', () => {
     const ids = (place: number) =>
       scoreAttempt(dealt, new Map([['entry5', { a: 'a' }]]), { seed: 's', place, rules: none, ranOut: false });

@@ -40,6 +40,7 @@ const emptyForm = (id: string): Form => ({
   mostChoices: null,
   swaps: [],
   without: [],
+  easier: false,
   passages: [],
 });
 const orderOf = (own: Outline) => own.sections.map(({ entries }) => entries.map(({ id }) => id[0]).join('')).join('|'); // prettier-ignore

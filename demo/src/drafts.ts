@@ -39,7 +39,7 @@ export const drafts: Draft[] = [
           { ...emptySection(`core${id}`, core), title: 'Part one', minutes: 25 },
           { ...emptySection(`draw${id}`, drawn), title: 'Part two: percent', directions: 'You have other questions than your neighbour.', minutes: 15, draw: { count: 3, points: 2, search: null } },
         ],
-        forms: [{ id: `form${id}`, name: 'B', note: 'second row', shuffle: true, mostChoices: null, swaps: [], without: [], passages: [] }],
+        forms: [{ id: `form${id}`, name: 'B', note: 'second row', shuffle: true, mostChoices: null, swaps: [], without: [], easier: false, passages: [] }],
         blueprint: {
           measure: 'items',
           byDepth: true,

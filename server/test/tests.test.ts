@@ -215,7 +215,7 @@ describe('draws and forms, from the test to the results', () => {
     const [first, second] = outline.sections[0].entries;
     const { items } = await holloway.ok('POST', '/api/items/rows', { items: [ids[5]] });
     const swap = { of: first.id, id: 'swapped1', itemId: items[0].id, revisionId: items[0].revisionId };
-    const form = { id: 'form-b', name: 'B', note: 'for the second row', shuffle: false, mostChoices: 2, swaps: [swap], without: [second.id], passages: [] }; // prettier-ignore
+    const form = { id: 'form-b', name: 'B', note: 'for the second row', shuffle: false, mostChoices: 2, swaps: [swap], without: [second.id], easier: false, passages: [] }; // prettier-ignore
     await change(
       holloway,
       test,
@@ -284,7 +284,7 @@ describe('changing what stands in a test', () => {
     const test = await make(holloway, 'Adapted', await itemsFor(holloway, 'words=RAT&kind=single-choice', 2));
     const { outline, revisions } = await read(holloway, test);
     const [entry] = outline.sections[0].entries;
-    const form = { id: 'easier', name: 'B', note: '', shuffle: false, mostChoices: null, swaps: [], without: [], passages: [] }; // prettier-ignore
+    const form = { id: 'easier', name: 'B', note: '', shuffle: false, mostChoices: null, swaps: [], without: [], easier: false, passages: [] }; // prettier-ignore
     await change(holloway, test, { do: 'put-form', form, before: null });
     const own = revisions.find(({ id }: any) => id === entry.revisionId);
     const body = (basedOn: number, stem: string) => ({ basedOn, content: { ...own.content, stem }, form: 'easier' });

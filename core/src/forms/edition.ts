@@ -34,6 +34,7 @@ export interface EditionForm {
   /** Entries that stand in the place of the entry `of`. */
   swaps: (EditionEntry & { of: string })[];
   without: string[];
+  easier?: boolean | undefined;
   passages: { of: number; id: number; revision: number }[];
 }
 

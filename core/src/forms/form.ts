@@ -5,6 +5,7 @@
  */
 import { kindOf } from '../items';
 import { randomFrom, type Random } from '../random';
+import { plainText } from '../text';
 import { dealtTo } from './deal';
 import type { Edition, EditionEntry, EditionForm, EditionSection } from './edition';
 
@@ -40,8 +41,17 @@ export function formOf(edition: Edition, { seed, place = 0, form = null }: Sitte
     if (rules.shuffleChoices) entries = entries.map((entry) => withShuffledChoices(entry, own));
     return { ...section, entries };
   });
-  return { ...edition, sections };
+  return { ...edition, sections, ...(chosen?.easier && { passages: easierOf(edition.passages) }) };
 }
+
+/** Each passage in its easier version, where it has one. */
+const easierOf = (passages: Edition['passages'] = {}): Edition['passages'] =>
+  Object.fromEntries(
+    Object.entries(passages).map(([id, own]) => [
+      id,
+      plainText(own.easier) === '' ? own : { ...own, body: own.easier },
+    ]),
+  );
 
 /** A section's entries as one form has them. */
 function inForm({ id, keepOrder, entries }: EditionSection, form: EditionForm, common: Streams): EditionEntry[] {

@@ -79,6 +79,8 @@ export const form = z.strictObject({
   swaps: z.array(swap).max(mostEntries),
   /** Entries that are left out. */
   without: z.array(key).max(mostEntries),
+  /** Passages stand in their easier version, where they have one. */
+  easier: z.boolean(),
   /** Passages that others take the place of. */
   passages: z.array(z.strictObject({ of: id, id, revision: id })).max(40),
 });

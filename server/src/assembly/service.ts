@@ -3,6 +3,7 @@ import type { FillLine } from '@oaken/contract/tests';
 import type { BodyOf, api } from '@oaken/contract';
 import { blueprintProblems, type Assembled, type Blueprint, type PlannedItem } from '@oaken/core/assembly';
 import { mostEntries } from '@oaken/core/tests';
+import { chainsOf, type TreeRow } from '@oaken/core/tree';
 import type { Sequelize } from 'sequelize';
 import { asking, editableTest, usableBank } from '../access';
 import type { SignedIn } from '../accounts/sessions';
@@ -89,13 +90,8 @@ export async function* fillBlueprint(
  * from; and which are copies of each other.
  */
 async function candidatesFor(database: Sequelize, me: SignedIn, testId: number, { blueprint, keep }: Wanted) {
-  const standards = await rows<{ id: number; parentId: number | null }>(database, 'SELECT id, parent_id AS parentId FROM standards'); // prettier-ignore
-  const parentOf = new Map(standards.map(({ id, parentId }) => [id, parentId]));
-  const chain = (id: number) => {
-    const own: number[] = [];
-    for (let at: number | null | undefined = id; at != null && !own.includes(at); at = parentOf.get(at)) own.push(at);
-    return own;
-  };
+  const standards = await rows<TreeRow>(database, 'SELECT id, parent_id AS parentId FROM standards'); // prettier-ignore
+  const chain = chainsOf(standards);
   const rowsOf = new Set(blueprint.rows.map(({ standard }) => standard));
   const below = standards.map(({ id }) => id).filter((id) => chain(id).some((own) => rowsOf.has(own)));
   const found = await rows<Row>(

@@ -37,12 +37,13 @@ export async function freeze(context: Context, me: SignedIn, testId: number, out
     }
     sections.push({ id, title, directions, minutes, keepOrder, draw: draw?.count ?? null, entries: own });
   }
-  const forms = outline.forms.map(({ id, name, shuffle, mostChoices, swaps, without, passages }) => ({
+  const forms = outline.forms.map(({ id, name, shuffle, mostChoices, swaps, without, easier, passages }) => ({
     id,
     name,
     shuffle,
     mostChoices,
     without,
+    easier,
     passages,
     swaps: swaps
       .filter(({ of }) => points.entries.has(of))

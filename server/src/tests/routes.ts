@@ -4,13 +4,15 @@ import type { Bind } from '../http/bind';
 import { putInBin } from './bin';
 import { changeTest, giveBack, makeTest, reviseEntry } from './building';
 import { copyTest } from './copying';
+import * as folders from './folders';
 import { countPool } from './pools';
 import { readEdition, readTest, readVersion } from './reading';
-import * as shelf from './shelf';
+import { searchTests } from './search';
+import { readSharing, shareTest } from './sharing';
 import { declareEnemies, findSimilar } from './similar';
 
 export function testRoutes(bind: Bind, context: Context): void {
-  bind(api.searchTests, ({ me, query }) => shelf.searchTests(context, me, query));
+  bind(api.searchTests, ({ me, query }) => searchTests(context, me, query));
   bind(api.makeTest, ({ me, body }) => makeTest(context, me, body));
   bind(api.copyTest, ({ me, params, body }) => copyTest(context, me, params.testId, body));
   bind(api.readTest, ({ me, params }) => readTest(context, me, params.testId));
@@ -45,23 +47,23 @@ export function testRoutes(bind: Bind, context: Context): void {
     return {};
   });
 
-  bind(api.readTestSharing, ({ me, params }) => shelf.readSharing(context, me, params.testId));
+  bind(api.readTestSharing, ({ me, params }) => readSharing(context, me, params.testId));
   bind(api.shareTest, async ({ me, params, body }) => {
-    await shelf.shareTest(context, me, params.testId, body);
+    await shareTest(context, me, params.testId, body);
     return {};
   });
-  bind(api.listTestFolders, async ({ me }) => ({ folders: await shelf.listFolders(context, me) }));
-  bind(api.makeTestFolder, ({ me, body }) => shelf.makeFolder(context, me, body));
+  bind(api.listTestFolders, async ({ me }) => ({ folders: await folders.listFolders(context, me) }));
+  bind(api.makeTestFolder, ({ me, body }) => folders.makeFolder(context, me, body));
   bind(api.changeTestFolder, async ({ me, params, body }) => {
-    await shelf.changeFolder(context, me, params.folderId, body);
+    await folders.changeFolder(context, me, params.folderId, body);
     return {};
   });
   bind(api.removeTestFolder, async ({ me, params }) => {
-    await shelf.removeFolder(context, me, params.folderId);
+    await folders.removeFolder(context, me, params.folderId);
     return {};
   });
   bind(api.placeTests, async ({ me, body }) => {
-    await shelf.placeTests(context, me, body);
+    await folders.placeTests(context, me, body);
     return {};
   });
 }

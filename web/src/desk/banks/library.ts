@@ -2,6 +2,7 @@
 import type { AnswerOf, api } from '@oaken/contract';
 import type { Bank, Folder } from '@oaken/contract/banks';
 import type { Standard } from '@oaken/contract/standards';
+import { chainsOf } from '@oaken/core/tree';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
@@ -42,6 +43,8 @@ export const useLibrary = defineStore('library', () => {
   const standards = computed(
     () => new Map(frameworks.value.flatMap((own) => own.standards.map((one): [number, Standard] => [one.id, one]))),
   );
+  /** A standard with those above it, from below. */
+  const chainOf = computed(() => chainsOf(standards.value.values()));
   const grades = computed(() =>
     [...new Set([...standards.value.values()].flatMap((own) => own.grades))].sort((a, b) => a - b),
   );
@@ -49,5 +52,5 @@ export const useLibrary = defineStore('library', () => {
   const folderName = (id: number) =>
     banks.value.flatMap(({ folders }) => folders).find((own) => own.id === id)?.name ?? 'a folder';
   const bankName = (id: number) => banks.value.find((own) => own.id === id)?.name ?? 'a bank';
-  return { frameworks, banks, standards, grades, mayChange, load, loadBanks, folderName, bankName };
+  return { frameworks, banks, standards, chainOf, grades, mayChange, load, loadBanks, folderName, bankName };
 });

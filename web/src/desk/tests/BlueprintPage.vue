@@ -48,7 +48,7 @@ const entries = computed(() => (outline.value ? allEntries(outline.value) : []))
 const planned = computed(() =>
   entries.value.flatMap(({ id, revisionId }) => {
     const own = revisions.value.get(revisionId);
-    return own ? [{ ...plannedOf(own, library.standards), points: points.value?.entries.get(id) ?? own.points }] : [];
+    return own ? [{ ...plannedOf(own, library.chainOf), points: points.value?.entries.get(id) ?? own.points }] : [];
   }),
 );
 const states = computed(() => cellStates(blueprint.value, planned.value));

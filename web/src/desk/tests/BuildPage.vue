@@ -1,14 +1,6 @@
 <script setup lang="ts">
 import type { ItemRow } from '@oaken/contract/banks';
-import {
-  allEntries,
-  applyChange,
-  countItems,
-  placeFor,
-  type Change,
-  type Entry,
-  type Hindrance,
-} from '@oaken/core/tests';
+import { allEntries, countItems, type Change, type Entry, type Hindrance } from '@oaken/core/tests';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -21,7 +13,7 @@ import BankIndex from '../banks/BankIndex.vue';
 import ItemList from '../banks/ItemList.vue';
 import { useLibrary } from '../banks/library';
 import { useSearch } from '../banks/useSearch';
-import { done, failed } from '../undo';
+import { failed } from '../undo';
 import { minutesOf, percent, pointsText, stemLine } from '../words';
 import ApartDialog from './ApartDialog.vue';
 import CopyTestDialog from './CopyTestDialog.vue';
@@ -35,7 +27,8 @@ import ShareTestDialog from './ShareTestDialog.vue';
 import SimilarDialog from './SimilarDialog.vue';
 import { useForms } from './useForms';
 import { useNotes } from './useNotes';
-import { newKey, useTest } from './useTest';
+import { usePutting } from './usePutting';
+import { useTest } from './useTest';
 import { whoseWords } from './whose';
 
 const notesKey = 'oaken-margin-notes';
@@ -47,6 +40,8 @@ const search = useSearch();
 const test = useTest(testId);
 const { outline, revisions, about, points, inTheWay, mayChange } = test;
 const forms = useForms(testId, test);
+const putting = usePutting(test);
+const { put, inTest } = putting;
 const wrong = ref('');
 const indexOpen = ref(false);
 const asking = ref<'share' | 'copy' | 'similar' | 'apart' | null>(null);
@@ -62,50 +57,17 @@ onMounted(async () => {
   try {
     await test.load();
     if (outline.value?.grades.length) search.filters.grades = [...outline.value.grades];
-    await putPicked();
+    const picked = typeof route.query.put === 'string' ? route.query.put.split(',').map(Number).filter(Boolean) : [];
+    if (picked.length > 0) {
+      await router.replace({ query: {} });
+      await putting.putPicked(picked);
+    }
   } catch (error) {
     wrong.value = inWords(error);
   }
 });
 
-const inTest = computed(() => new Set(outline.value ? allEntries(outline.value).map(({ itemId }) => itemId) : []));
 const none: ReadonlySet<number> = new Set();
-
-function put(item: ItemRow, section?: string, before: string | null = null): void {
-  if (!outline.value) return;
-  if (!mayChange.value) return failed(new Error('This test belongs to somebody else. Make a copy to change it.'));
-  if (inTest.value.has(item.id)) return failed(new Error('That item is in the test already.'));
-  test.know(item);
-  const entry = { id: newKey(), itemId: item.id, revisionId: item.revisionId, points: item.points };
-  const wanted = { section: section ?? outline.value.sections.at(-1)!.id, before };
-  test.change('putting an item in', { do: 'put', entry, ...placeFor(outline.value, entry, wanted, test.passageOf) });
-}
-
-/** Items that were picked in the banks come with the page's address, and in as one step. */
-async function putPicked(): Promise<void> {
-  const ids = typeof route.query.put === 'string' ? route.query.put.split(',').map(Number).filter(Boolean) : [];
-  if (ids.length === 0 || !outline.value) return;
-  await router.replace({ query: {} });
-  const { items } = await call('readRows', { body: { items: ids.slice(0, 200) } });
-  const fresh = items.filter(({ id, may }) => may !== 'read' && !inTest.value.has(id));
-  test.know(...fresh);
-  let next = outline.value;
-  const changes = fresh.map((item): Change => {
-    const entry = { id: newKey(), itemId: item.id, revisionId: item.revisionId, points: item.points };
-    const place = placeFor(next, entry, { section: next.sections.at(-1)!.id, before: null }, test.passageOf);
-    const change: Change = { do: 'put', entry, ...place };
-    next = applyChange(next, change).outline;
-    return change;
-  });
-  if (changes.length > 0) test.change(`putting ${count(changes.length, 'item')} in`, ...changes);
-  done(fresh.length === ids.length ? `${count(fresh.length, 'item')} put in.` : `${count(fresh.length, 'item')} put in; the others are in the test already or cannot be used.`); // prettier-ignore
-}
-
-/** From a row of the bank that was dropped on the paper. */
-function putById(itemId: number, section: string, before: string | null): void {
-  const item = search.items.value.find(({ id }) => id === itemId);
-  if (item) put(item, section, before);
-}
 
 /** The entry that a dialog is about. */
 const chosen = ref<Entry | null>(null);
@@ -121,20 +83,13 @@ function ask(what: 'similar' | 'apart', entry: Entry): void {
   asking.value = what;
 }
 
-/** One action and one step to undo: the old item out, the new one in its place with the same points. */
-function replace(item: ItemRow): void {
-  const old = chosen.value;
+/** In the first form the old item goes and the new one takes its place; in another form it only stands in for it. */
+function take(item: ItemRow): void {
+  if (!chosen.value) return;
   const form = forms.chosen.value;
-  if (!old || !outline.value) return;
+  if (!form) return putting.replace(chosen.value, item);
   test.know(item);
-  if (form) return test.change('another item in a form', forms.swapOf(form.id, old.id, item));
-  const section = outline.value.sections.find((own) => own.entries.some(({ id }) => id === old.id))!;
-  const entry = { id: newKey(), itemId: item.id, revisionId: item.revisionId, points: old.points };
-  test.change(
-    'a similar item',
-    { do: 'put', entry, section: section.id, before: old.id },
-    { do: 'remove', entry: old.id },
-  );
+  test.change('another item in a form', forms.swapOf(form.id, chosen.value.id, item));
 }
 
 async function keepApart(itemId: number, changes: { other: number; apart: boolean }[]): Promise<void> {
@@ -259,7 +214,7 @@ onUnmounted(() => removeEventListener('keydown', keys));
           :notes-at="notesOpen ? notesAt : new Map()"
           :may-change="mayChange"
           @change="change"
-          @put-by-id="putById"
+          @put-by-id="(id, section, before) => putting.putFound(search.items.value, id, section, before)"
           @similar="ask('similar', $event)"
           @apart="ask('apart', $event)"
         />
@@ -322,7 +277,7 @@ onUnmounted(() => removeEventListener('keydown', keys));
     :test-id="testId"
     :entry="chosen?.id ?? null"
     :number="numberOf(chosen)"
-    @take="replace"
+    @take="take"
   />
   <ApartDialog
     v-model="parting"

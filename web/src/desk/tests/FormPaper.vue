@@ -138,6 +138,15 @@ function putPassage(of: number, own: { id: number; revision: number } | undefine
         </select>
         choices</label
       >
+      <label v-if="passages.length"
+        ><input
+          type="checkbox"
+          :checked="form.easier"
+          :disabled="!mayChange"
+          @change="describe({ easier: ($event.target as HTMLInputElement).checked })"
+        />
+        passages in their easier version, where they have one</label
+      >
       <el-button v-if="mayChange" :loading="busy" @click="emit('parallel')">Parallel items for all</el-button>
     </div>
     <div v-for="of in passages" :key="of" class="line">

@@ -79,7 +79,7 @@ export function useFill(testId: number, test: ReturnType<typeof useTest>) {
   /** Items of another form stand in for those of the same cell and, where cells count points, the same points. */
   function formOf(outline: Outline, blueprint: Blueprint, items: Filled['forms'][number], name: string): Form {
     const keyOf = (own: ReturnType<typeof pinOf>) => {
-      const cell = cellOf(blueprint, plannedOf(own, library.standards));
+      const cell = cellOf(blueprint, plannedOf(own, library.chainOf));
       return cell && `${cell.row}/${cell.column}${blueprint.measure === 'points' ? `/${own.points}` : ''}`;
     };
     const waiting = new Map<string, Filled['forms'][number]>();
@@ -93,7 +93,17 @@ export function useFill(testId: number, test: ReturnType<typeof useTest>) {
       return item ? [{ of: entry.id, id: newKey(), itemId: item.id, revisionId: item.revisionId }] : [];
     });
     const free = outline.forms.some((own) => own.name === name) ? `${name}${outline.forms.length + 2}` : name;
-    return { id: newKey(), name: free, note: '', shuffle: false, mostChoices: null, swaps, without: [], passages: [] };
+    return {
+      id: newKey(),
+      name: free,
+      note: '',
+      shuffle: false,
+      mostChoices: null,
+      swaps,
+      without: [],
+      easier: false,
+      passages: [],
+    };
   }
 
   const busy = computed(() => step.value !== null);

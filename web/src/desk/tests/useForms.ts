@@ -51,6 +51,7 @@ export function useForms(testId: number, test: ReturnType<typeof useTest>) {
       mostChoices: way === 'adapted' ? 3 : null,
       swaps: [],
       without: [],
+      easier: way === 'adapted',
       passages: [],
     };
     const put: Change = { do: 'put-form', form, before: null };

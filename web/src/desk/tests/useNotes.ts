@@ -31,7 +31,7 @@ export function useNotes({ outline, revisions, points, about }: Noted) {
   const cells = computed(() => {
     const blueprint = outline.value?.blueprint;
     if (!blueprint) return [];
-    const planned = pinned.value.map(({ own, worth }) => ({ ...plannedOf(own, library.standards), points: worth }));
+    const planned = pinned.value.map(({ own, worth }) => ({ ...plannedOf(own, library.chainOf), points: worth }));
     return cellStates(blueprint, planned).map(({ row, column, want, have }) => ({
       title: `${library.standards.get(blueprint.rows[row]!.standard)?.code ?? 'A row'}${blueprint.byDepth ? `, depth ${column + 1}` : ''}`,
       want,
