@@ -5,6 +5,8 @@ import {
   change as changeSchema,
   emptyOutline,
   emptySection,
+  fillingChanges,
+  freeName,
   hindrances,
   mostEntries,
   mostForms,
@@ -16,6 +18,7 @@ import {
   totalPoints,
   type Change,
   type Draw,
+  type FillingOptions,
   type Form,
   type Outline,
   type PassageOf,
@@ -225,6 +228,54 @@ describe('items of one passage', () => {
         }
       }),
     );
+  });
+});
+
+describe('what was found for a blueprint', () => {
+  let made = 0;
+  const found = (itemId: number, alike: string | null, points = 1) => ({
+    itemId,
+    revisionId: itemId * 10,
+    points,
+    alike,
+  });
+  const pinned = (id: string, itemId: number) => ({ id, itemId, revisionId: itemId * 10, points: 1 });
+  const plan = { ...outline, sections: [emptySection('sect1', [pinned('old1', 1), pinned('old2', 2)]), { ...emptySection('drawn', [pinned('pool', 9)]), draw: { count: 1, points: 1, search: null } }] }; // prettier-ignore
+  /** Items below 10 are in cell x, others in y; 5 and 6 share a passage. */
+  const options = (keep: boolean): FillingOptions => ({
+    keep,
+    alikeOf: ({ itemId }) => (itemId < 10 ? 'x' : 'y'),
+    passageOf: ({ itemId }) => (itemId === 5 || itemId === 6 ? 1 : null),
+    newKey: () => `made${++made}`,
+  });
+  const filled = (own: Outline, forms: Parameters<typeof fillingChanges>[1], keep: boolean) =>
+    fillingChanges(own, forms, options(keep)).reduce((before, one) => applyChange(before, one).outline, own);
+  const itemsOf = (own: Outline) => own.sections.map(({ entries }) => entries.map(({ itemId }) => itemId));
+
+  test('comes in beside what is kept, or takes its place; pools of draws are left alone, passages stay together', () => {
+    const forms = [[found(1, 'x'), found(5, 'x'), found(12, 'y'), found(6, 'x')]];
+    expect(itemsOf(filled(plan, forms, true))).toEqual([[1, 2, 5, 6, 12], [9]]);
+    const replaced = filled(plan, forms, false);
+    expect(itemsOf(replaced)).toEqual([[1, 5, 6, 12], [9]]);
+    expect(fillingChanges(replaced, forms, options(false))).toEqual([]);
+    const onlyDraws = { ...plan, sections: [plan.sections[1]!] };
+    expect(itemsOf(filled(onlyDraws, forms, false))).toEqual([[9], [1, 5, 6, 12]]);
+  });
+
+  test('gives each further form an item of the same cell in every place that can have one', () => {
+    const forms = [
+      [found(1, 'x'), found(12, 'y')],
+      [found(21, 'x'), found(22, 'y')],
+      [found(31, 'x'), found(32, 'y')],
+    ];
+    const own = filled({ ...plan, sections: [plan.sections[0]!] }, forms, false);
+    expect(own.forms.map(({ name, swaps }) => [name, swaps.map(({ itemId }) => itemId).sort()])).toEqual([['B', [21, 22]], ['C', [31, 32]]]); // prettier-ignore
+    for (const { swaps } of own.forms)
+      for (const { of, itemId } of swaps) {
+        const { itemId: first } = allEntries(own).find(({ id }) => id === of)!;
+        expect(itemId % 10 === 1).toBe(first < 10);
+      }
+    expect(freeName(own)).toBe('D');
   });
 });
 

@@ -1,5 +1,6 @@
 /** Tests: what they are made of, how they change, what they are worth, and what keeps them from being given. */
 export { applyChange, change, ChangeRefused, type Change } from './changes';
+export { fillingChanges, freeName, type FillingOptions, type FoundItem } from './filling';
 export { hindrances, type Hindrance, type TestFacts } from './hindrances';
 export {
   allEntries,

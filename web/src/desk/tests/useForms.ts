@@ -1,12 +1,10 @@
 /** Making forms of a test, and changing what stands in them. */
 import type { ItemRow } from '@oaken/contract/banks';
-import { allEntries, type Change, type Form } from '@oaken/core/tests';
+import { allEntries, freeName, type Change, type Form } from '@oaken/core/tests';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
 import { done, failed } from '../undo';
 import { newKey, type useTest } from './useTest';
-
-const letters = 'BCDEFGHIJKLMNOPQRSTUVWXYZ';
 
 export function useForms(testId: number, test: ReturnType<typeof useTest>) {
   const chosenId = ref<string | null>(null);
@@ -41,8 +39,8 @@ export function useForms(testId: number, test: ReturnType<typeof useTest>) {
   }
 
   async function add(way: 'order' | 'parallel' | 'adapted'): Promise<void> {
-    const forms = test.outline.value?.forms ?? [];
-    const name = [...letters].find((letter) => !forms.some((own) => own.name === letter)) ?? `${forms.length + 2}`;
+    if (!test.outline.value) return;
+    const name = freeName(test.outline.value);
     const form: Form = {
       id: newKey(),
       name,
