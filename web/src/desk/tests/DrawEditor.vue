@@ -126,7 +126,6 @@ const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).va
         :value="section.draw.search.grade ?? ''"
         @change="look({ grade: numberOf($event) })"
       >
-        <!-- prettier-ignore -->
         <option value="">Any grade</option>
         <option v-for="grade in library.grades" :key="grade" :value="grade">Grade {{ grade }}</option>
       </select>
@@ -136,7 +135,6 @@ const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).va
         :value="section.draw.search.depth ?? ''"
         @change="look({ depth: numberOf($event) })"
       >
-        <!-- prettier-ignore -->
         <option value="">Any depth</option>
         <option v-for="depth in [1, 2, 3, 4]" :key="depth" :value="depth">{{ depth }} {{ depthNames[depth] }}</option>
       </select>
@@ -146,7 +144,6 @@ const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).va
         :value="section.draw.search.bank ?? ''"
         @change="look({ bank: numberOf($event) })"
       >
-        <!-- prettier-ignore -->
         <option value="">Any bank</option>
         <option v-for="bank in library.banks" :key="bank.id" :value="bank.id">{{ bank.name }}</option>
       </select>

@@ -184,11 +184,17 @@ function putPassage(of: number, own: { id: number; revision: number } | undefine
                   >
                     Another
                   </button>
-                  <!-- prettier-ignore -->
-                  <button class="word" :aria-label="`Edit here: item ${line.number}`" @click="emit('edit', line.entry)">Edit here</button>
-                  <!-- prettier-ignore -->
-                  <button v-if="line.swapped" class="word" :aria-label="`As in A: item ${line.number}`" @click="asInFirst(line)">As in A</button>
-                  <!-- prettier-ignore -->
+                  <button class="word" :aria-label="`Edit here: item ${line.number}`" @click="emit('edit', line.entry)">
+                    Edit here
+                  </button>
+                  <button
+                    v-if="line.swapped"
+                    class="word"
+                    :aria-label="`As in A: item ${line.number}`"
+                    @click="asInFirst(line)"
+                  >
+                    As in A
+                  </button>
                 </template>
                 <button class="word" @click="leaveOut(line)">{{ line.out ? 'Take in' : 'Leave out' }}</button>
               </span>

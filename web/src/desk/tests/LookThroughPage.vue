@@ -155,7 +155,6 @@ const result = computed(() => {
       :warn-at="[5 * minute, minute]"
       @up="end('time')"
     />
-    <!-- prettier-ignore -->
   </div>
   <p v-for="why in test?.hindrances ?? []" :key="why" class="wrong inset">{{ why }}</p>
   <div v-if="result" class="one-sheet result">

@@ -44,7 +44,6 @@ const standards = computed(() => {
           >given {{ test.given === 1 ? 'once' : `${test.given} times`
           }}<template v-if="test.classes.length">: {{ test.classes.join(', ') }}</template></span
         >
-        <!-- prettier-ignore -->
       </p>
       <p v-if="standards" class="facts">{{ standards }}</p>
     </div>

@@ -165,7 +165,6 @@ const clear = () => Object.assign(filters, noFilters(), { shelf: filters.shelf, 
         >
           {{ own.text }} ×
         </button>
-        <!-- prettier-ignore -->
         <button v-if="narrowed" class="word" @click="clear">Let everything in</button>
       </p>
       <div class="found">
