@@ -175,6 +175,14 @@ describe('forms and draws of an edition', () => {
     expect(choicesOf({ ...withFewerChoicesEverywhere(edition, 3), forms: [] }, 'entry2')).toMatch(/^a..$/);
   });
 
+  test('what a form leaves out is not dealt: everybody gets as many as the draw gives', () => {
+    const own = { ...dealt, forms: [{ ...dealt.forms![0]!, without: ['entry1', 'entry2'] }] };
+    for (let place = 0; place < 6; place++) {
+      const [drawn] = formOf(own, { seed: 's', place, form: 'formB' }, none).sections;
+      expect(drawn!.entries.map(({ id }) => id)).toEqual(['entry3', 'entry4']);
+    }
+  });
+
   test('a form can have other passages, and the easier version of those that have one', () => {
     const passage = (body: string, easier = '') => ({ title: 'T', body: `<p>${body}</p>`, numbering: 'none' as const, easier: easier && `<p>${easier}</p>`, source: '' }); // prettier-ignore
     const about = (n: number, id: number) => ({ ...entry(n), content: { ...content(n), passage: { id, revision: id * 10 } } }); // prettier-ignore

@@ -59,6 +59,9 @@ test('an item of several parts names them; what has no key has no line', () => {
   expect(keysOnPaper(item(parts.survey))).toEqual([]);
   expect(keysOnPaper(item(parts.information))).toEqual([]);
   expect(keysOnPaper(item(parts.numeric))[0]!.words).toContain('0.5');
+  // Points are the test's, not the item's own.
+  for (const part of [parts.numeric, parts['short-text']])
+    expect(keysOnPaper(item(part))[0]!.words).not.toContain('point');
 });
 
 test('short choices share a line; pictures and long ones do not', () => {

@@ -156,6 +156,11 @@ test('what keeps a test from being given', () => {
   const drawing = (count: number, search: Draw['search']) => applyChange(outline, { do: 'describe-section', section: 'sect1', facts: { draw: { count, points: 1, search } } }).outline; // prettier-ignore
   expect(wordsOf(drawing(3, null))).toEqual([]);
   expect(wordsOf(drawing(4, null))).toEqual(['Section 1 draws 4 items out of 3.']);
+  const short = { ...emptyForm('formB'), without: ['aaaa'] };
+  expect(wordsOf({ ...drawing(3, null), forms: [short] })).toEqual([
+    'Form B leaves 2 of section 1, which draws 3 items.',
+  ]);
+  expect(wordsOf({ ...drawing(2, null), forms: [short] })).toEqual([]);
   const anything = { standard: null, grade: null, depth: null, bank: null };
   const found = { ...drawing(2, anything), sections: [{ ...drawing(2, anything).sections[0]!, entries: [] }] };
   expect(wordsOf(found, { sect1: 2 })).toEqual([]);

@@ -33,7 +33,8 @@ export function formOf(edition: Edition, { seed, place = 0, form = null }: Sitte
   const chosen = edition.forms?.find(({ id }) => id === form) ?? null;
   const together = edition.deal !== undefined;
   const sections = edition.sections.map((section) => {
-    let entries = section.entries;
+    // What a form leaves out is not dealt either: a draw gives its number to everybody.
+    let entries = section.entries.filter(({ id }) => !chosen?.without.includes(id));
     if (section.draw != null)
       entries = dealtTo(place, section.draw, entries.length, common(`deal/${section.id}`)).map((at) => entries[at]!);
     if (chosen) entries = inForm({ ...section, entries }, chosen, common);
@@ -58,7 +59,6 @@ function inForm({ id, keepOrder, entries }: EditionSection, form: EditionForm, c
   const streams: Streams = (name) => common(`form/${form.id}/${name}`);
   const passages = new Map(form.passages.map((own) => [own.of, { id: own.id, revision: own.revision }]));
   let own = entries
-    .filter((entry) => !form.without.includes(entry.id))
     .map((entry) => {
       const swap = form.swaps.find(({ of }) => of === entry.id);
       return swap ? { ...swap, points: entry.points } : entry;

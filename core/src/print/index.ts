@@ -1,6 +1,6 @@
 /** What a test says on paper. */
 import { kindOf, type ItemContent, type Part, type SittingPart } from '../items';
-import { plainText } from '../text';
+import { count, plainText } from '../text';
 
 export const choiceLetter = (at: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[at] ?? String(at + 1);
 
@@ -38,8 +38,14 @@ export function keyOnPaper(part: Part): string | null {
     case 'information':
       return null;
     default:
-      return kindOf(part).keyInWords(part);
+      return withoutPoints(part, kindOf(part).keyInWords(part));
   }
+}
+
+/** The test has points of its own; those of the item's rule beside them would only confuse. */
+function withoutPoints(part: Part, words: string): string {
+  const end = `. ${count(kindOf(part).points(part), 'point')}.`;
+  return words.endsWith(end) ? words.slice(0, -end.length) : words;
 }
 
 export interface PrintedKey {

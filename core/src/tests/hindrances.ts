@@ -35,6 +35,11 @@ export function hindrances(own: Outline, { pools }: TestFacts = noFacts): Hindra
       found.push({ words: `${name} has no items.`, at: { section: id } });
   });
   for (const form of own.forms) {
+    own.sections.forEach(({ id, draw, entries }, at) => {
+      const pool = entries.filter((entry) => !form.without.includes(entry.id)).length;
+      if (draw && !draw.search && pool < draw.count && entries.length >= draw.count)
+        found.push({ words: `Form ${form.name} leaves ${pool} of section ${at + 1}, which draws ${count(draw.count, 'item')}.`, at: { section: id } }); // prettier-ignore
+    });
     const left = own.sections.some(({ entries }) => entries.some(({ id }) => !form.without.includes(id)));
     if (!left && own.sections.every(({ draw }) => !draw)) found.push({ words: `Form ${form.name} leaves every item out.`, at: 'items' }); // prettier-ignore
   }

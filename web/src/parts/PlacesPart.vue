@@ -2,6 +2,7 @@
 /** Places on a picture. Each is a checkbox with a name of its own for keys and readers, and a frame on the picture. */
 import type { SittingPlaces } from '@oaken/core/items';
 import { computed } from 'vue';
+import { shapeOf } from './placeShape';
 
 const props = defineProps<{ part: SittingPlaces; response: unknown; name: string; disabled?: boolean }>();
 const emit = defineEmits<{ answer: [response: string[]] }>();
@@ -14,17 +15,6 @@ function toggle(id: string): void {
     emit('answer', chosen.value.filter((own) => own !== id)); // prettier-ignore
   else if (most.value === 1) emit('answer', [id]);
   else if (most.value === undefined || chosen.value.length < most.value) emit('answer', [...chosen.value, id]);
-}
-/** What the shape's element needs besides its look. */
-function shapeOf({ area }: SittingPlaces['places'][number]) {
-  switch (area.shape) {
-    case 'rect':
-      return { is: 'rect', x: area.x, y: area.y, width: area.width, height: area.height };
-    case 'circle':
-      return { is: 'circle', cx: area.x, cy: area.y, r: area.radius };
-    case 'poly':
-      return { is: 'polygon', points: area.points.join(' ') };
-  }
 }
 </script>
 

@@ -220,7 +220,7 @@ const outcome = computed(() => `scores ${releases[form.score]}, right answers ${
           <p v-if="problems.limit" class="wrong">{{ problems.limit }}</p>
           <details v-if="allForms.length" :open="Boolean(problems.forms)">
             <summary>
-              <b>Forms</b>
+              <b>Forms</b>{{ ' ' }}
               <span class="faded">{{
                 formNames.length > 1
                   ? `${listing(formNames)} in turn`

@@ -149,6 +149,9 @@ const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).va
       </select>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-else-if="section.draw?.search && section.entries.length" class="wrong" role="alert">
+      The section has {{ count(section.entries.length, 'item') }} of its own. Take them out, or draw from them.
+    </p>
     <p v-else-if="short" class="wrong" role="alert">
       There {{ pool === 1 ? 'is only 1 item' : `are only ${count(pool!, 'item')}` }}. Ask for fewer, or let more in.
     </p>

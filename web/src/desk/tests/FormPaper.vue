@@ -2,7 +2,7 @@
 /** A form beside the first: what stands in it, and how it differs. */
 import type { Pinned } from '@oaken/contract/tests';
 import { kinds } from '@oaken/core/items';
-import type { Change, Entry, Form, Outline, PointsOf } from '@oaken/core/tests';
+import { countItems, type Change, type Entry, type Form, type Outline, type PointsOf } from '@oaken/core/tests';
 import { computed } from 'vue';
 import PassagePicker from '../items/PassagePicker.vue';
 import { pointsText, stemLine } from '../words';
@@ -57,7 +57,18 @@ const sections = computed(() => {
 });
 const lines = computed(() => sections.value.flatMap((own) => own.lines));
 const kept = computed(() => lines.value.filter(({ out }) => !out));
-const total = computed(() => kept.value.reduce((sum, { entry }) => sum + (props.points.entries.get(entry.id) ?? 0), 0));
+/** What one student gets of this form: of a draw so many as it gives, of the rest what is not left out. */
+const given = computed(() => {
+  const parts = sections.value.map(({ section, lines: own }) => {
+    const here = own.filter(({ out }) => !out);
+    const { draw } = section;
+    const each = section.draw ? (props.points.drawn.get(section.id) ?? 0) : 0;
+    if (!draw) return { items: here.length, points: here.reduce((sum, { entry }) => sum + (props.points.entries.get(entry.id) ?? 0), 0) }; // prettier-ignore
+    const items = draw.search ? draw.count : Math.min(draw.count, here.length);
+    return { items, points: items * each };
+  });
+  return { items: parts.reduce((sum, { items }) => sum + items, 0), points: parts.reduce((sum, { points }) => sum + points, 0) }; // prettier-ignore
+});
 const meanOf = (list: (Pinned | undefined)[]) => {
   const known = list.flatMap((own) => own?.facility?.value ?? []);
   return known.length ? known.reduce((sum, own) => sum + own, 0) / known.length : null;
@@ -157,7 +168,9 @@ function putPassage(of: number, own: { id: number; revision: number } | undefine
         @update:model-value="putPassage(of, $event)"
       />
     </div>
-    <p class="sum">{{ kept.length }} of {{ lines.length }} items, {{ pointsText(total) }} points. {{ beside }}</p>
+    <p class="sum">
+      {{ given.items }} of {{ countItems(outline) }} items, {{ pointsText(given.points) }} points. {{ beside }}
+    </p>
     <section v-for="{ section, lines: own } in sections" :key="section.id">
       <h3 v-if="section.title">{{ section.title }}</h3>
       <p v-if="section.draw?.search" class="faded">

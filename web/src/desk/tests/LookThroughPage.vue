@@ -114,10 +114,11 @@ const result = computed(() => {
     <label v-if="draws"
       >Draw of student
       <input
-        v-model.number="whose.place"
+        :value="whose.place + 1"
+        @change="whose.place = Math.max(0, Math.round(Number(($event.target as HTMLInputElement).value) || 1) - 1)"
         class="plain-input few"
         type="number"
-        min="0"
+        min="1"
         max="999"
         aria-label="Place in the deal"
     /></label>

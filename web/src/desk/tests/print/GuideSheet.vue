@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The marking guide: for each item its question, what is right and for how much, and what its author says about it. */
 import { entriesOf, type Edition } from '@oaken/core/forms';
-import { keysInWords, kindOf, markedBy } from '@oaken/core/items';
+import { itemPoints, keysInWords, kindOf, markedBy } from '@oaken/core/items';
 import { computed } from 'vue';
 import RichText from '../../../parts/RichText.vue';
 import { pointsText } from '../../words';
@@ -28,6 +28,10 @@ const lines = computed(() =>
         {{ number }} <span class="points">{{ pointsText(entry.points) }} pt{{ byHand ? ', marked by hand' : '' }}</span>
       </h2>
       <RichText :html="entry.content.stem" />
+      <p v-if="itemPoints(entry.content) !== entry.points && itemPoints(entry.content) > 0" class="small">
+        The item’s own rule counts to {{ pointsText(itemPoints(entry.content)) }}; this test gives
+        {{ pointsText(entry.points) }} for all of it.
+      </p>
       <p v-for="words in keys" :key="words" class="right">{{ words }}</p>
       <template v-if="entry.content.explanation">
         <p class="label">Explanation</p>

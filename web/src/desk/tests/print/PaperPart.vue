@@ -4,6 +4,7 @@ import type { SittingInlineChoice, SittingPart } from '@oaken/core/items';
 import { plainText } from '@oaken/core/plain';
 import { areShort, choiceLetter } from '@oaken/core/print';
 import { computed } from 'vue';
+import { shapeOf } from '../../../parts/placeShape';
 import RichText from '../../../parts/RichText.vue';
 
 const props = defineProps<{ part: SittingPart }>();
@@ -18,16 +19,6 @@ function withChoices({ text, gaps }: SittingInlineChoice): string {
   return page.body.innerHTML;
 }
 const lines = computed(() => (props.part.kind === 'long-text' ? Math.min(40, Math.max(3, props.part.lines)) : 0));
-function shapeOf({ area }: Extract<SittingPart, { kind: 'places' }>['places'][number]) {
-  switch (area.shape) {
-    case 'rect':
-      return { is: 'rect', x: area.x, y: area.y, width: area.width, height: area.height };
-    case 'circle':
-      return { is: 'circle', cx: area.x, cy: area.y, r: area.radius };
-    case 'poly':
-      return { is: 'polygon', points: area.points.join(' ') };
-  }
-}
 </script>
 
 <template>
