@@ -16,6 +16,7 @@ module.exports = {
     only('server', 'contract', 'core'),
     only('web', 'contract', 'core'),
     only('demo', 'core'),
+    only('stand-ins', 'core', 'demo'),
     {
       name: 'no-circles',
       severity: 'error',

@@ -35,6 +35,7 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
     bundle('server/src/banks/finding/worker.ts', 'server/dist/finder.mjs'),
     bundle('server/src/assembly/worker.ts', 'server/dist/assembler.mjs'),
     bundle('demo/src/fill.ts', 'demo/dist/fill.mjs'),
+    bundle('stand-ins/src/main.ts', 'stand-ins/dist/main.mjs'),
     bundle('demo/src/fill-large.ts', 'demo/dist/fill-large.mjs'),
   ]);
   if (!process.argv.includes('--no-web')) await buildWeb({ root: join(root, 'web'), logLevel: 'warn' });

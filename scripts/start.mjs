@@ -72,6 +72,12 @@ runMain(async () => {
     throw new Stop(output.trim(), code);
   }
 
+  // A school with services of its own names them in the environment; otherwise stand-ins play their part.
+  if (!env.OAKEN_ROSTER_URL) {
+    const standIns = fork(join(root, 'stand-ins/dist/main.mjs'), { stdio: 'inherit' });
+    Object.assign(env, await new Promise((ready) => standIns.once('message', ready)));
+  }
+
   const server = fork(join(root, 'server/dist/main.mjs'), { env, stdio: 'inherit' });
   async function stop(code) {
     if (stopping) return;

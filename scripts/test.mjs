@@ -57,10 +57,11 @@ runMain(async () => {
       'server/src',
       'web/src',
       'demo/src',
+      'stand-ins/src',
       '--output-type',
       'err',
     ]);
-    for (const workspace of ['core', 'contract', 'server', 'demo', 'e2e'])
+    for (const workspace of ['core', 'contract', 'server', 'demo', 'stand-ins', 'e2e'])
       await check(`Types of ${workspace}`, 'npx', ['tsc', '-p', workspace]);
     await check('Types of web', 'npx', ['vue-tsc', '-p', 'web', '--noEmit']);
   }

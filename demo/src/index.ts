@@ -14,11 +14,12 @@ import { day, hour, minute } from '@oaken/core/timing';
 import { schoolDay, zone } from './calendar';
 import { framework, standardLines } from './framework';
 import { itemsByFolder, type DemoItem } from './items';
-import { classes, demoPassword, staff, students as makeStudents } from './people';
+import { classes, demoPassword, staff } from './people';
 import { files } from './media';
 import { passages } from './passages';
 import { drafts, folders, type Draft } from './drafts';
 import { plans, type Plan } from './plan';
+import { classSourcedId, groupsBy, mailOf, rolls, supportOf } from './rolls';
 import { answerOf, canBeSimulated } from './simulate';
 
 export type Value = string | number | boolean | Date | Buffer | null;
@@ -30,6 +31,9 @@ export interface SchoolOptions {
   now: number;
   hash(secret: string): Promise<string>;
 }
+
+export { demoSeed } from './people';
+export { officeRoster } from './rolls';
 
 export const signIns = {
   teacher: { name: staff[0].name, password: demoPassword },
@@ -57,32 +61,29 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
   for (const own of staff) {
     const id = staffIds.size + 1;
     staffIds.set(own.name, id);
-    put('accounts', { id, school_id: 1, role: own.role, given_name: own.given, family_name: own.family, sign_in_name: own.name, student_number: null, grade: null, secret_hash: password, created_at: long }); // prettier-ignore
+    put('accounts', { id, school_id: 1, role: own.role, given_name: own.given, family_name: own.family, sign_in_name: own.name, student_number: null, email: mailOf(own.given, own.family), sourced_id: null, grade: null, secret_hash: password, created_at: long }); // prettier-ignore
   }
 
   // Students and classes.
-  const everyone = makeStudents(stream('students'), classes.reduce((sum, own) => sum + own.students, 0)); // prettier-ignore
-  const hashes = await Promise.all(everyone.map(({ passcode }) => hash(passcode)));
   const roll = new Map<string, { id: number; ability: number }[]>();
   const classIds = new Map<string, number>();
-  let next = 0;
-  for (const own of classes) {
-    const classId = classIds.size + 1;
+  for (const { own, classId, members } of rolls(seed)) {
     classIds.set(own.name, classId);
-    put('classes', { id: classId, school_id: 1, name: own.name, period: own.period, grade: own.grade, subject: own.subject, term: 'This year', code: own.code, created_at: long }); // prettier-ignore
+    put('classes', { id: classId, school_id: 1, name: own.name, period: own.period, grade: own.grade, subject: own.subject, term: 'This year', code: own.code, sourced_id: classSourcedId(classId), created_at: long }); // prettier-ignore
     put('class_teachers', { class_id: classId, teacher_id: staffIds.get(own.teacher)! });
     const abilities = stream(`ability/${own.name}`);
-    const members = Array.from({ length: own.students }, () => ({
-      ...everyone[next]!,
-      secret: hashes[next]!,
-      id: staff.length + ++next,
-    }));
-    members.sort((a, b) => a.family.localeCompare(b.family) || a.given.localeCompare(b.given));
     roll.set(own.name, members.map(({ id }) => ({ id, ability: own.ability + abilities.normal() }))); // prettier-ignore
+    const secrets = await Promise.all(members.map(({ passcode }) => hash(passcode)));
     members.forEach((one, at) => {
-      put('accounts', { id: one.id, school_id: 1, role: 'student', given_name: one.given, family_name: one.family, sign_in_name: null, student_number: one.number, grade: own.grade, secret_hash: one.secret, created_at: long }); // prettier-ignore
+      put('accounts', { id: one.id, school_id: 1, role: 'student', given_name: one.given, family_name: one.family, sign_in_name: null, student_number: one.number, email: one.email, sourced_id: one.sourcedId, grade: own.grade, secret_hash: secrets[at]!, created_at: long }); // prettier-ignore
       put('enrolments', { class_id: classId, student_id: one.id, roll_number: at + 1 });
+      const supports = supportOf(own.name, at + 1);
+      if (supports) put('student_supports', { student_id: one.id, content: JSON.stringify(supports), changed_by: staffIds.get(own.teacher)!, changed_at: long }); // prettier-ignore
     });
+    for (const { name, rollNumbers } of groupsBy[own.name] ?? []) {
+      const groupId = put('class_groups', { id: (tables.get('class_groups')?.length ?? 0) + 1, class_id: classId, name, created_at: long }); // prettier-ignore
+      for (const at of rollNumbers) put('group_members', { group_id: groupId, student_id: members[at - 1]!.id });
+    }
   }
 
   // Framework.
@@ -357,16 +358,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
 }
 
 /** The passcodes of a class, for whoever shows the demonstration. */
-export function passcodesOf(seed: string, className: string): { name: string; passcode: string }[] {
-  const everyone = makeStudents(randomFrom(`${seed}/students`), classes.reduce((sum, own) => sum + own.students, 0)); // prettier-ignore
-  let from = 0;
-  for (const own of classes) {
-    if (own.name === className)
-      return everyone
-        .slice(from, from + own.students)
-        .sort((a, b) => a.family.localeCompare(b.family) || a.given.localeCompare(b.given))
-        .map(({ given, family, passcode }) => ({ name: `${given} ${family}`, passcode }));
-    from += own.students;
-  }
-  return [];
-}
+export const passcodesOf = (seed: string, className: string): { name: string; passcode: string }[] =>
+  rolls(seed)
+    .find(({ own }) => own.name === className)
+    ?.members.map(({ given, family, passcode }) => ({ name: `${given} ${family}`, passcode })) ?? [];

@@ -1,5 +1,7 @@
 import type { Random } from '@oaken/core/random';
 
+export const demoSeed = 'brindlemere';
+
 export const staff = [
   { name: 'holloway', given: 'Maren', family: 'Holloway', role: 'teacher' },
   { name: 'lindqvist', given: 'Tobias', family: 'Lindqvist', role: 'teacher' },

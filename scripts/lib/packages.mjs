@@ -35,7 +35,16 @@ function sourceMark(folders) {
 
 /** Builds server, demo and web client, only when a source changed. */
 export async function ensureBuilt() {
-  const mark = sourceMark(['core', 'contract', 'server', 'web', 'demo', 'scripts/build.mjs', 'package-lock.json']);
+  const mark = sourceMark([
+    'core',
+    'contract',
+    'server',
+    'web',
+    'demo',
+    'stand-ins',
+    'scripts/build.mjs',
+    'package-lock.json',
+  ]);
   const stamp = join(root, 'web/dist/.oaken-build');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === mark) return;
   say('Building …');

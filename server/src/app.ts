@@ -16,6 +16,7 @@ import { SavingQueue } from './attempts/saving';
 import { handInOverdue } from './attempts/service';
 import { LocalFinder, type Finder } from './banks/finding/finder';
 import { bankRoutes } from './banks/routes';
+import type { RosterService } from './classes/roster';
 import { classRoutes } from './classes/routes';
 import type { Context } from './context';
 import { fileRoutes } from './files/routes';
@@ -43,6 +44,7 @@ export interface AppOptions extends BindOptions {
   finder?: Finder;
   /** Fills blueprints; without one, this thread does. */
   assembler?: Assembler;
+  roster?: RosterService | null;
 }
 
 export interface App {
@@ -54,7 +56,8 @@ export interface App {
 
 const longestBody = '1mb';
 
-export function createApp({ database, now, log, pages, finder, assembler, checkAnswers }: AppOptions): App {
+export function createApp(options: AppOptions): App {
+  const { database, now, log, pages, finder, assembler, roster = null, checkAnswers } = options;
   defineAccounts(database);
   defineTests(database);
   defineAssignments(database);
@@ -67,6 +70,7 @@ export function createApp({ database, now, log, pages, finder, assembler, checkA
     saving: new SavingQueue(database, editions, now),
     finder: finder ?? new LocalFinder(database),
     assembler: assembler ?? localAssembler,
+    roster,
   };
 
   const http = express();

@@ -2,6 +2,7 @@ import type { Sequelize } from 'sequelize';
 import type { Sessions } from './accounts/sessions';
 import type { Assembler } from './assembly/assembler';
 import type { Finder } from './banks/finding/finder';
+import type { RosterService } from './classes/roster';
 import type { SavingQueue } from './attempts/saving';
 
 /** What every feature may use. The clock is here so that nothing reads another one. */
@@ -13,4 +14,6 @@ export interface Context {
   saving: SavingQueue;
   finder: Finder;
   assembler: Assembler;
+  /** The school's roster service; null where it has none. */
+  roster: RosterService | null;
 }

@@ -6,6 +6,7 @@ import { createServer } from 'node:http';
 import { createApp } from './app';
 import { RemoteAssembler } from './assembly/assembler';
 import { RemoteFinder } from './banks/finding/remote';
+import { RemoteRoster } from './classes/roster';
 import { connect, createDatabase } from './database/connect';
 import { migrator } from './database/migrate';
 
@@ -13,6 +14,17 @@ const socket = process.env.OAKEN_SOCKET;
 const port = Number(process.env.OAKEN_PORT ?? 4600);
 const name = process.env.OAKEN_DATABASE ?? 'oaken';
 const pages = process.env.OAKEN_PAGES ?? null;
+
+const { OAKEN_ROSTER_URL, OAKEN_ROSTER_TOKEN_URL, OAKEN_ROSTER_CLIENT_ID, OAKEN_ROSTER_CLIENT_SECRET } = process.env;
+const roster =
+  OAKEN_ROSTER_URL && OAKEN_ROSTER_TOKEN_URL
+    ? new RemoteRoster({
+        base: OAKEN_ROSTER_URL,
+        tokenUrl: OAKEN_ROSTER_TOKEN_URL,
+        clientId: OAKEN_ROSTER_CLIENT_ID ?? '',
+        clientSecret: OAKEN_ROSTER_CLIENT_SECRET ?? '',
+      })
+    : null;
 
 const log = (line: string) => process.stdout.write(`${new Date().toISOString()} ${line}\n`);
 
@@ -44,6 +56,7 @@ async function main(): Promise<void> {
     pages,
     finder,
     assembler,
+    roster,
     checkAnswers: false,
   });
   const server = createServer(http);

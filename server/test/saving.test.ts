@@ -271,6 +271,7 @@ test('no student route gives an answer away, whatever the kind of item and the s
     expect(Object.keys(replies).sort()).toEqual([
       'beginAttempt',
       'handIn',
+      'joinClass',
       'keepWork',
       'listSeat',
       'readReport',

@@ -51,7 +51,23 @@ export const findClass = endpoint({
   answer: z.object({
     name: z.string(),
     students: z.array(z.object({ id, name: z.string() })),
+    /** Whoever is not on the list may put themselves on it now. */
+    joining: z.boolean(),
   }),
+});
+
+export const joinClass = endpoint({
+  method: 'POST',
+  path: '/api/session/join',
+  who: 'anyone',
+  does: 'Puts a student on the roll of a class that is open for it, and signs them in; the passcode is shown this once.',
+  body: z.strictObject({
+    code: classCode,
+    givenName: z.string().trim().min(1, 'Type your given name.').max(80),
+    familyName: z.string().trim().min(1, 'Type your family name.').max(80),
+    studentNumber: z.string().trim().max(40),
+  }),
+  answer: sessionAnswer.extend({ passcode: z.string() }),
 });
 
 export const signInStudent = endpoint({

@@ -50,16 +50,24 @@ export const readableTest = `(${ownTest} OR ${testSharedFor('read', 'edit')}
 /** SQL for what :me may do with a readable test (as `t`): 'read' or 'edit'. */
 export const testRight = `CASE WHEN ${editableTest} THEN 'edit' ELSE 'read' END`;
 
-/** SQL for the classes (as `c`) that :me teaches. */
-export const ownClass = `(c.id IN (SELECT ct.class_id FROM class_teachers ct WHERE ct.teacher_id = :me))`;
+/** SQL for the ids of the classes that :me teaches at :now, as a substitute too. */
+const taught = `SELECT ct.class_id FROM class_teachers ct WHERE ct.teacher_id = :me AND (ct.until IS NULL OR ct.until > :now)`;
 
-/** SQL for the assignments (as `a`) that :me watches and reads. */
-export const ownAssignment = `(a.given_by = :me AND a.taken_back_at IS NULL)`;
+/** SQL for the classes (as `c`) that :me teaches. */
+export const ownClass = `(c.id IN (${taught}))`;
+
+/** SQL for the classes (as `c`) whose roll and teachers :me may change: a substitute may not. */
+export const runClass = `(c.id IN (${taught} AND ct.part <> 'substitute'))`;
+
+/** SQL for the assignments (as `a`) that :me watches and reads: those that I gave, and those of classes that are all mine too. */
+export const ownAssignment = `(a.taken_back_at IS NULL AND (a.given_by = :me OR
+  (EXISTS (SELECT 1 FROM assignment_classes x WHERE x.assignment_id = a.id)
+   AND NOT EXISTS (SELECT 1 FROM assignment_classes x WHERE x.assignment_id = a.id AND x.class_id NOT IN (${taught})))))`;
 
 /** SQL for the assignments (as `a`, with the student's line as `g`) that the student :me was given. */
-export const givenToMe = `(g.student_id = :me AND a.taken_back_at IS NULL)`;
+export const givenToMe = `(g.student_id = :me AND g.withdrawn_at IS NULL AND a.taken_back_at IS NULL)`;
 
-export const asking = ({ account }: SignedIn) => ({ me: account.id, school: account.schoolId });
+export const asking = ({ account, at }: SignedIn) => ({ me: account.id, school: account.schoolId, now: new Date(at) });
 
 async function insist(
   database: Sequelize,
@@ -85,6 +93,15 @@ export const insistOnClass = (database: Sequelize, me: SignedIn, classId: number
   insist(
     database,
     `SELECT c.id FROM classes c WHERE c.id = :classId AND ${ownClass}`,
+    { ...asking(me), classId },
+    'The class',
+    transaction,
+  );
+
+export const insistOnRunning = (database: Sequelize, me: SignedIn, classId: number, transaction?: Transaction) =>
+  insist(
+    database,
+    `SELECT c.id FROM classes c WHERE c.id = :classId AND ${runClass} ${transaction ? 'FOR UPDATE' : ''}`,
     { ...asking(me), classId },
     'The class',
     transaction,

@@ -4,6 +4,7 @@ import type { Context } from '../context';
 import { row, rows, toMillisOrNull } from '../database/connect';
 import { cookieName, readCookie, type Bind } from '../http/bind';
 import { Problem } from '../http/problem';
+import { joinClass } from './joining';
 import { Account } from './model';
 import { isSecret } from './secrets';
 import { sessionHours, type SignedIn } from './sessions';
@@ -47,6 +48,20 @@ export function accountRoutes(bind: Bind, { database, now, sessions }: Context):
     return sessionAnswer(await sessions.find(token));
   };
 
+  /** Guesses of class codes from one address wait longer each time. */
+  const classByCode = async (code: string, request: Request) => {
+    const counted = { address: `code ${request.ip}` };
+    await throttle.admit(counted);
+    const found = await row<{ id: number; schoolId: number; name: string; grade: number; joiningUntil: Date | null }>(
+      database,
+      'SELECT id, school_id AS schoolId, name, grade, joining_until AS joiningUntil FROM classes WHERE code = :code AND put_away_at IS NULL',
+      { code },
+    );
+    if (found) return found;
+    await throttle.failed(counted);
+    throw new Problem(404, 'No class has this code.', 'Check it with your teacher.');
+  };
+
   bind(api.readSession, ({ visitor }) => sessionAnswer(visitor));
 
   bind(api.signInStaff, async ({ body, request, response }) => {
@@ -63,26 +78,27 @@ export function accountRoutes(bind: Bind, { database, now, sessions }: Context):
   });
 
   bind(api.findClass, async ({ body, request }) => {
-    const counted = { address: `code ${request.ip}` };
-    await throttle.admit(counted);
-    const found = await row<{ id: number; name: string }>(
+    const found = await classByCode(body.code, request);
+    const students = await rows<{ id: number; name: string; rollNumber: number }>(
       database,
-      'SELECT id, name FROM classes WHERE code = :code AND put_away_at IS NULL',
-      { code: body.code },
-    );
-    if (!found) {
-      await throttle.failed(counted);
-      throw new Problem(404, 'No class has this code.', 'Check it with your teacher.');
-    }
-    const students = await rows<{ id: number; name: string }>(
-      database,
-      `SELECT s.id, CONCAT(s.given_name, ' ', s.family_name) AS name
+      `SELECT s.id, CONCAT(s.given_name, ' ', s.family_name) AS name, e.roll_number AS rollNumber
          FROM enrolments e JOIN accounts s ON s.id = e.student_id
         WHERE e.class_id = :id AND e.left_at IS NULL AND s.disabled_at IS NULL
         ORDER BY s.given_name, s.family_name`,
       { id: found.id },
     );
-    return { name: found.name, students };
+    const twice = (name: string) => students.filter((own) => own.name === name).length > 1;
+    return {
+      name: found.name,
+      students: students.map(({ id, name, rollNumber }) => ({ id, name: twice(name) ? `${name}, number ${rollNumber}` : name })), // prettier-ignore
+      joining: found.joiningUntil !== null && found.joiningUntil.getTime() > now(),
+    };
+  });
+
+  bind(api.joinClass, async ({ body, request, response }) => {
+    const found = await classByCode(body.code, request);
+    const { studentId, passcode } = await joinClass({ database, now }, found, body);
+    return { ...(await begin(studentId, request, response)), passcode };
   });
 
   bind(api.signInStudent, async ({ body, request, response }) => {

@@ -10,8 +10,9 @@ export const hashSecret = (secret: string) => hash(secret, cost);
 const nobody = hashSecret('nobody has this');
 
 export async function isSecret(stored: string | undefined, typed: string): Promise<boolean> {
-  const right = await verify(stored ?? (await nobody), typed);
-  return right && stored !== undefined;
+  // An account that was never given a passcode has an empty one stored.
+  const right = await verify(stored || (await nobody), typed);
+  return right && Boolean(stored);
 }
 
 /** Without letters and digits that look alike. */

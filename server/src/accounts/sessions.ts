@@ -8,6 +8,8 @@ export type { Role } from './model';
 export interface SignedIn {
   account: { id: number; schoolId: number; role: Role; givenName: string; familyName: string };
   csrf: string;
+  /** The instant of the request. */
+  at: number;
 }
 
 export const sessionHours = 12;
@@ -20,7 +22,7 @@ const digest = (token: string) => createHash('sha256').update(token).digest();
 
 /** Sessions in the database, with the ones in use remembered for seconds. Only a token's hash is stored. */
 export class Sessions {
-  private readonly known = new Map<string, { signedIn: SignedIn; until: number }>();
+  private readonly known = new Map<string, { signedIn: Omit<SignedIn, 'at'>; until: number }>();
 
   constructor(
     private readonly database: Sequelize,
@@ -50,7 +52,7 @@ export class Sessions {
     if (token === null || token.length > 100) return null;
     const now = this.now();
     const held = this.known.get(token);
-    if (held && held.until > now) return held.signedIn;
+    if (held && held.until > now) return { ...held.signedIn, at: now };
     const found = await row<SignedIn['account'] & { csrf: string; expiresAt: Date }>(
       this.database,
       `SELECT a.id, a.school_id AS schoolId, a.role, a.given_name AS givenName, a.family_name AS familyName,
@@ -65,7 +67,7 @@ export class Sessions {
     if (this.known.size >= mostRemembered) this.known.delete(this.known.keys().next().value!);
     const signedIn = { account, csrf };
     this.known.set(token, { signedIn, until: Math.min(now + remember, expiresAt.getTime()) });
-    return signedIn;
+    return { ...signedIn, at: now };
   }
 
   async end(token: string): Promise<void> {

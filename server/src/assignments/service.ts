@@ -5,11 +5,10 @@ import { randomFrom } from '@oaken/core/random';
 import { countItems, hindrances, readOutline, totalPoints } from '@oaken/core/tests';
 import { minute, windowProblems } from '@oaken/core/timing';
 import { randomBytes } from 'node:crypto';
-import type { Sequelize, Transaction } from 'sequelize';
 import { asking, editableTest, insistOnAssignment, ownClass } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, row, rows } from '../database/connect';
+import { fromJson, insertedId, row, rows } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import { freeze } from '../tests/edition';
 import { poolSizes } from '../tests/pools';
@@ -19,16 +18,6 @@ type Wanted = BodyOf<typeof api.giveAssignment>;
 
 /** The forms in turn; null is the first one. */
 const formFor = (place: number, forms: readonly (string | null)[]) => forms[place % forms.length] ?? null;
-
-async function insert(
-  database: Sequelize,
-  sql: string,
-  replacements: Record<string, unknown>,
-  transaction: Transaction,
-): Promise<number> {
-  await database.query(sql, { replacements, transaction });
-  return (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!.id;
-}
 
 export async function giveAssignment(
   context: Context,
@@ -91,7 +80,7 @@ export async function giveAssignment(
 
     const edition = await freeze(context, me, wanted.testId, outline);
     const entries = entriesOf(edition);
-    const editionId = await insert(
+    const editionId = await insertedId(
       database,
       'INSERT INTO editions (test_id, content, items, points, created_at) VALUES (:testId, :content, :items, :points, :time)',
       {

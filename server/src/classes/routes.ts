@@ -1,26 +1,24 @@
 import { api } from '@oaken/contract';
-import type { ClassRow } from '@oaken/contract/classes';
-import { asking, insistOnClass, ownClass } from '../access';
-import { Account } from '../accounts/model';
-import { hashSecret, newPasscode } from '../accounts/secrets';
-import type { SignedIn } from '../accounts/sessions';
+import { asking, ownClass } from '../access';
 import type { Context } from '../context';
-import { row, rows, toMillisOrNull } from '../database/connect';
+import { row } from '../database/connect';
 import type { Bind } from '../http/bind';
-import { notFound } from '../http/problem';
+import { applyRolls, planRolls, undoRolls } from './bringing';
+import { changeMembers, makeGroup, removeGroup, renameGroup } from './groups';
+import { describeStudent, readRoll, renewPasscodes, setLeft, setSupports } from './roll';
+import { readRoster } from './roster';
+import { readClasses } from './rows';
+import { describeClass, makeClass, openJoining, putAway, readTeachers, removeClass, setTeachers } from './service';
 
-export function classRoutes(bind: Bind, { database }: Context): void {
-  const myClasses = (me: SignedIn, classId: number | null) =>
-    rows<ClassRow>(
-      database,
-      `SELECT c.id, c.name, c.period, c.grade, c.subject, c.term, c.code, COUNT(e.student_id) AS students
-         FROM classes c LEFT JOIN enrolments e ON e.class_id = c.id AND e.left_at IS NULL
-        WHERE ${ownClass} AND c.put_away_at IS NULL AND (:classId IS NULL OR c.id = :classId)
-        GROUP BY c.id ORDER BY c.name`,
-      { ...asking(me), classId },
-    );
+export function classRoutes(bind: Bind, context: Context): void {
+  const { database } = context;
+  /** For what gives nothing back. */
+  const quietly = async (act: Promise<unknown>) => {
+    await act;
+    return {};
+  };
 
-  bind(api.listClasses, async ({ me }) => ({ classes: await myClasses(me, null) }));
+  bind(api.listClasses, async ({ me }) => ({ classes: await readClasses(database, me) }));
 
   bind(api.countStudents, async ({ me, query }) => {
     const counted = await row<{ students: number }>(
@@ -32,44 +30,37 @@ export function classRoutes(bind: Bind, { database }: Context): void {
     return { students: counted!.students };
   });
 
-  bind(api.readClass, async ({ me, params: { classId } }) => {
-    const [own] = await myClasses(me, classId);
-    if (!own) throw notFound('The class');
-    const roll = await rows<{
-      id: number;
-      rollNumber: number;
-      givenName: string;
-      familyName: string;
-      studentNumber: string;
-      signedInAt: Date | null;
-      handedIn: number;
-    }>(
-      database,
-      `SELECT s.id, e.roll_number AS rollNumber, s.given_name AS givenName, s.family_name AS familyName,
-              COALESCE(s.student_number, '') AS studentNumber, s.signed_in_at AS signedInAt,
-              (SELECT COUNT(*) FROM assignment_students g JOIN assignments a ON a.id = g.assignment_id AND a.taken_back_at IS NULL
-                 JOIN attempts t ON t.assignment_id = a.id AND t.student_id = s.id AND t.handed_in_at IS NOT NULL
-                WHERE g.student_id = s.id AND g.class_id = e.class_id) AS handedIn
-         FROM enrolments e JOIN accounts s ON s.id = e.student_id
-        WHERE e.class_id = :classId AND e.left_at IS NULL ORDER BY e.roll_number`,
-      { classId },
-    );
-    return { class: own, roll: roll.map((one) => ({ ...one, signedInAt: toMillisOrNull(one.signedInAt) })) };
-  });
+  bind(api.makeClass, ({ me, body: { clientKey, facts } }) =>
+    database.transaction(async (transaction) => ({
+      id: await makeClass(context, me, facts, { clientKey }, transaction),
+    })),
+  );
+  bind(api.readClass, ({ me, params }) => readRoll(database, me, params.classId));
+  bind(api.describeClass, ({ me, params, body }) => quietly(describeClass(context, me, params.classId, body)));
+  bind(api.putClassAway, ({ me, params, body }) => quietly(putAway(context, me, params.classId, body.away)));
+  bind(api.removeClass, ({ me, params }) => quietly(removeClass(context, me, params.classId)));
+  bind(api.openJoining, ({ me, params, body }) => quietly(openJoining(context, me, params.classId, body.until)));
+  bind(api.readTeachers, ({ me, params }) => readTeachers(database, me, params.classId));
+  bind(api.setTeachers, ({ me, params, body }) => quietly(setTeachers(context, me, params.classId, body)));
 
+  bind(api.planRolls, ({ me, body }) => planRolls(context, me, body.rolls));
+  bind(api.applyRolls, ({ me, body }) => applyRolls(context, me, body));
+  bind(api.undoRolls, ({ me, params }) => quietly(undoRolls(context, me, params.changeId)));
+  bind(api.readRoster, ({ me }) => readRoster(database, me, context.roster));
+
+  bind(api.describeStudent, ({ me, params, body }) => quietly(describeStudent(context, me, params, body)));
+  bind(api.leaveClass, ({ me, params, body }) => setLeft(context, me, params, body.left));
+  bind(api.setSupports, ({ me, params, body }) => quietly(setSupports(context, me, params, body)));
   bind(api.renewPasscode, async ({ me, params: { classId, studentId } }) => {
-    await insistOnClass(database, me, classId);
-    const student = await row(
-      database,
-      'SELECT student_id FROM enrolments WHERE class_id = :classId AND student_id = :studentId AND left_at IS NULL',
-      { classId, studentId },
-    );
-    if (!student) throw notFound('The student');
-    const passcode = newPasscode();
-    await Account.update({ secretHash: await hashSecret(passcode) }, { where: { id: studentId, role: 'student' } });
-    await database.query('DELETE FROM sessions WHERE account_id = :studentId', {
-      replacements: { studentId },
-    });
-    return { passcode };
+    const [slip] = await renewPasscodes(context, me, classId, [studentId]);
+    return { passcode: slip!.passcode };
   });
+  bind(api.makeSlips, async ({ me, params, body }) => ({
+    slips: await renewPasscodes(context, me, params.classId, body.students),
+  }));
+
+  bind(api.makeGroup, ({ me, params, body }) => makeGroup(context, me, params.classId, body));
+  bind(api.renameGroup, ({ me, params, body }) => quietly(renameGroup(context, me, params, body.name)));
+  bind(api.removeGroup, ({ me, params }) => quietly(removeGroup(context, me, params)));
+  bind(api.changeMembers, ({ me, params, body }) => quietly(changeMembers(context, me, params, body)));
 }

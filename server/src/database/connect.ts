@@ -54,6 +54,17 @@ export async function row<Row extends object>(
   return (await rows<Row>(database, sql, replacements, transaction))[0];
 }
 
+/** Runs one INSERT and gives the id that it made. */
+export async function insertedId(
+  database: Sequelize,
+  sql: string,
+  replacements: Values,
+  transaction: Transaction,
+): Promise<number> {
+  await database.query(sql, { replacements, transaction });
+  return (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!.id;
+}
+
 /** JSON columns arrive parsed or as text, depending on how the server names their type. */
 export const fromJson = <T>(value: unknown): T => (typeof value === 'string' ? JSON.parse(value) : value) as T;
 

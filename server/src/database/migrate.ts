@@ -4,10 +4,11 @@ import { ground } from './migrations/001-ground';
 import { banks } from './migrations/002-banks';
 import { imports } from './migrations/003-imports';
 import { tests } from './migrations/004-tests';
+import { classes } from './migrations/005-classes';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
-const migrations: Migration[] = [ground, banks, imports, tests];
+const migrations: Migration[] = [ground, banks, imports, tests, classes];
 
 export function migrator(database: Sequelize) {
   const run = (sql: string) => database.query(sql);

@@ -138,7 +138,8 @@ async function leave(): Promise<void> {
   outline-color: #fff;
   outline-offset: -3px;
 }
-.spine .here {
+.spine .here,
+.spine .here:hover {
   background: var(--paper);
   color: var(--ink);
   font-weight: 650;

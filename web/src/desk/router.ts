@@ -52,6 +52,21 @@ const routes: RouteRecordRaw[] = [
     component: () => import('./classes/ClassesPage.vue'),
     meta: teacher('Classes'),
   },
+  {
+    path: '/classes/:classId(\\d+)/bring',
+    component: () => import('./classes/BringPage.vue'),
+    meta: teacher('Bring students in'),
+  },
+  {
+    path: '/classes/:classId(\\d+)/slips',
+    component: () => import('./classes/SlipsPage.vue'),
+    meta: teacher('Sign-in slips'),
+  },
+  {
+    path: '/classes/:classId(\\d+)/list',
+    component: () => import('./classes/ClassListPage.vue'),
+    meta: teacher('Class list'),
+  },
   { path: '/schedule', component: () => import('./assignments/SchedulePage.vue'), meta: teacher('Schedule') },
   { path: '/results', component: () => import('./results/ResultsListPage.vue'), meta: teacher('Results') },
   {

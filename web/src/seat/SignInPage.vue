@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue';
+import { onMounted, reactive, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { inWords, request } from '../client/request';
 import { useSession, type SessionAnswer } from '../client/session';
@@ -8,7 +8,11 @@ const session = useSession();
 const route = useRoute();
 const router = useRouter();
 const form = reactive({ code: '', studentId: 0, passcode: '' });
-const found = ref<{ name: string; students: { id: number; name: string }[] } | null>(null);
+const own = reactive({ givenName: '', familyName: '', studentNumber: '' });
+const found = ref<{ name: string; students: { id: number; name: string }[]; joining: boolean } | null>(null);
+const joining = ref(false);
+/** The passcode of a student who has just joined; it is shown only now. */
+const fresh = ref('');
 const wrong = ref('');
 const busy = ref(false);
 
@@ -28,13 +32,30 @@ const findClass = () =>
   act(async () => {
     found.value = await request('POST', '/api/session/class', { code: form.code });
     form.studentId = 0;
+    joining.value = found.value!.joining && found.value!.students.length === 0;
   });
+// A sign-in slip's code leads here with the class code in the address.
+onMounted(() => {
+  const code = String(route.query.code ?? '');
+  if (code === '') return;
+  form.code = code;
+  void findClass();
+});
+function goOn(): void {
+  const to = String(route.query.to ?? '/');
+  void router.push(/^\/(?!\/)/.test(to) ? to : '/');
+}
 const signIn = () =>
   act(async () => {
     if (!form.studentId) throw new Error('Choose your name first.');
     session.take(await request<SessionAnswer>('POST', '/api/session/student', form));
-    const to = String(route.query.to ?? '/');
-    await router.push(/^\/(?!\/)/.test(to) ? to : '/');
+    goOn();
+  });
+const join = () =>
+  act(async () => {
+    const answer = await request<SessionAnswer & { passcode: string }>('POST', '/api/session/join', { code: form.code, ...own }); // prettier-ignore
+    session.take(answer);
+    fresh.value = answer.passcode;
   });
 </script>
 
@@ -42,7 +63,13 @@ const signIn = () =>
   <main class="column door">
     <p class="name">Oaken Ledger</p>
     <h1>{{ session.school.name || 'Sign in' }}</h1>
-    <form v-if="!found" @submit.prevent="findClass">
+    <section v-if="fresh" class="welcome">
+      <p>You are on the list of {{ found?.name }}. Your passcode is</p>
+      <p class="passcode">{{ fresh }}</p>
+      <p>Write it down: you need it each time you sign in, and it is shown only now.</p>
+      <button class="btn main wide" @click="goOn">I have written it down</button>
+    </section>
+    <form v-else-if="!found" @submit.prevent="findClass">
       <label class="field">
         <span class="label">Class code</span>
         <input
@@ -60,6 +87,26 @@ const signIn = () =>
       <button class="btn main wide" :disabled="busy">Find my class</button>
       <p class="faded other">Your teacher has the code. Are you a teacher? <a href="/sign-in">Sign in here</a></p>
     </form>
+    <form v-else-if="joining" @submit.prevent="join">
+      <p>
+        Class <b>{{ found.name }}</b>
+        <button type="button" class="word" @click="joining = false">I am on the list</button>
+      </p>
+      <label class="field">
+        <span class="label">Given name</span>
+        <input v-model="own.givenName" class="plain-input big" autocomplete="given-name" maxlength="80" required />
+      </label>
+      <label class="field">
+        <span class="label">Family name</span>
+        <input v-model="own.familyName" class="plain-input big" autocomplete="family-name" maxlength="80" required />
+      </label>
+      <label class="field">
+        <span class="label">Student number <span class="faded">if you know it</span></span>
+        <input v-model="own.studentNumber" class="plain-input big" autocomplete="off" maxlength="40" />
+      </label>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      <button class="btn main wide" :disabled="busy">Join the class</button>
+    </form>
     <form v-else @submit.prevent="signIn">
       <p>
         Class <b>{{ found.name }}</b>
@@ -69,7 +116,7 @@ const signIn = () =>
         <span class="label">My name</span>
         <select v-model="form.studentId" class="plain-input big" required>
           <option :value="0" disabled>Choose your name</option>
-          <option v-for="own in found.students" :key="own.id" :value="own.id">{{ own.name }}</option>
+          <option v-for="one in found.students" :key="one.id" :value="one.id">{{ one.name }}</option>
         </select>
       </label>
       <label class="field">
@@ -87,6 +134,9 @@ const signIn = () =>
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <button class="btn main wide" :disabled="busy">Sign in</button>
+      <p v-if="found.joining" class="other">
+        <button type="button" class="word" @click="joining = true">My name is not on the list</button>
+      </p>
     </form>
   </main>
 </template>
@@ -116,5 +166,9 @@ h1 {
 }
 .other {
   margin-top: 20px;
+}
+.passcode {
+  font: 700 2rem var(--text);
+  letter-spacing: 0.12em;
 }
 </style>

@@ -40,7 +40,7 @@ onMounted(async () => {
       call('listAssignments', {}),
     ]);
     test.value = own;
-    classes.value = mine.classes;
+    classes.value = mine.classes.filter(({ putAway }) => !putAway);
     assignments.value = given.assignments;
     const seconds = own.revisions.reduce((sum, revision) => sum + (revision.seconds ?? 60), 0);
     form.limitMinutes = own.outline.minutes ?? Math.max(10, Math.ceil((seconds * 1.5) / 300) * 5);

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import type { ClassRow } from '@oaken/contract/classes';
-import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { count } from '@oaken/core/text';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
@@ -10,143 +9,139 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../../parts/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
-import { failed } from '../undo';
-import { useWords } from '../words';
+import ClassAbout from './ClassAbout.vue';
+import GroupColumns from './GroupColumns.vue';
+import { handOver } from './handOver';
+import NewClassDialog from './NewClassDialog.vue';
+import RollTable from './RollTable.vue';
+import { useClass } from './useClass';
 
-const words = useWords();
 const route = useRoute();
 const router = useRouter();
 const classes = ref<ClassRow[] | null>(null);
-type Own = Awaited<ReturnType<typeof call<'readClass'>>>;
-const own = ref<Own | null>(null);
-const wrong = ref('');
-const fresh = ref<{ name: string; passcode: string } | null>(null);
+const listWrong = ref('');
+const making = ref(false);
+const tab = ref<'roll' | 'groups' | 'about'>('roll');
+const tabs = { roll: 'Roll', groups: 'Groups', about: 'About the class' } as const;
 
-onMounted(async () => {
+async function list(): Promise<void> {
   try {
     classes.value = (await call('listClasses', {})).classes;
-    if (!route.params.classId && classes.value[0]) await router.replace(`/classes/${classes.value[0].id}`);
+    listWrong.value = '';
   } catch (error) {
-    wrong.value = inWords(error);
+    listWrong.value = inWords(error);
   }
+}
+const { own, wrong, open, act, here, left, mayChange } = useClass(list);
+const used = computed(() => classes.value?.filter(({ putAway }) => !putAway) ?? []);
+const away = computed(() => classes.value?.filter(({ putAway }) => putAway) ?? []);
+const total = computed(() => used.value.reduce((sum, { students }) => sum + students, 0));
+
+onMounted(async () => {
+  await list();
+  if (!route.params.classId && used.value[0]) await router.replace(`/classes/${used.value[0].id}`);
 });
 watch(
   () => route.params.classId,
-  async (classId) => {
-    fresh.value = null;
-    if (!classId) return;
-    try {
-      own.value = await call('readClass', { params: { classId: Number(classId) } });
-      wrong.value = '';
-    } catch (error) {
-      own.value = null;
-      wrong.value = inWords(error);
-    }
-  },
+  (classId) => (classId ? open(Number(classId)) : undefined),
   { immediate: true },
 );
-const total = computed(() => classes.value?.reduce((sum, { students }) => sum + students, 0) ?? 0);
 
-async function renew(student: Own['roll'][number]): Promise<void> {
-  if (!own.value) return;
-  const name = `${student.givenName} ${student.familyName}`;
-  const sure = await ElMessageBox.confirm(
-    `${name} gets a new passcode. The old one ends at once, and so does ${name}’s sign-in wherever it is open.`,
-    `New passcode for ${name}?`,
-    { confirmButtonText: 'New passcode', cancelButtonText: 'Keep the old one' },
-  ).catch(() => false);
-  if (!sure) return;
-  try {
-    const { passcode } = await call('renewPasscode', {
-      params: { classId: own.value.class.id, studentId: student.id },
-    });
-    fresh.value = { name, passcode };
-  } catch (error) {
-    failed(error);
-  }
+/** A list can be pasted anywhere on the page; text pasted into a field is the field's. */
+function paste(event: ClipboardEvent): void {
+  const field = (event.target as HTMLElement).closest('input, textarea, select, [contenteditable]');
+  const text = event.clipboardData?.getData('text/plain') ?? '';
+  if (field || text.trim() === '' || !own.value || !mayChange.value) return;
+  handOver(text);
+  void router.push(`/classes/${own.value.class.id}/bring`);
 }
+document.addEventListener('paste', paste);
+onUnmounted(() => document.removeEventListener('paste', paste));
+
+async function gone(): Promise<void> {
+  own.value = null;
+  await list();
+  await router.push(used.value[0] ? `/classes/${used.value[0].id}` : '/classes');
+}
+async function made(id: number): Promise<void> {
+  await list();
+  await router.push(`/classes/${id}`);
+}
+const partWords = (one: ClassRow) => (one.part === 'teacher' ? '' : one.part === 'co-teacher' ? ' · with a colleague' : ' · as a substitute'); // prettier-ignore
 </script>
 
 <template>
-  <PageHead title="Classes" where="This year" />
-  <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <FacingPages name="classes" left="Classes" right="Roll" :start="30">
+  <PageHead title="Classes" :where="own ? `${own.class.name}, ${own.class.subject}` : ''">
+    <el-button :type="used.length === 0 ? 'primary' : undefined" @click="making = true">New class</el-button>
+  </PageHead>
+  <p v-if="listWrong || wrong" class="wrong inset" role="alert">{{ listWrong || wrong }}</p>
+  <FacingPages name="classes" left="Classes" right="Roll" :start="26">
     <template #left>
-      <EmptyNote v-if="classes?.length === 0" title="No classes yet."
-        >The office sets up classes and gives them to teachers.</EmptyNote
+      <EmptyNote v-if="classes && used.length === 0" title="No classes yet."
+        >Make one with “New class”; then paste its list of students, bring in a file, or match it with the school’s
+        roster.</EmptyNote
       >
-      <ul class="classes">
-        <li v-for="one in classes" :key="one.id">
-          <RouterLink :to="`/classes/${one.id}`" :class="{ here: own?.class.id === one.id }">
+      <nav class="classes" aria-label="My classes">
+        <RouterLink
+          v-for="one in used"
+          :key="one.id"
+          :to="`/classes/${one.id}`"
+          :class="{ here: own?.class.id === one.id }"
+        >
+          <span class="name">{{ one.name }}</span>
+          <span
+            >{{ one.subject }}<template v-if="one.period">, {{ one.period }}</template></span
+          >
+          <span class="faded small"
+            >grade {{ one.grade }} · {{ count(one.students, 'student') }}{{ partWords(one) }}</span
+          >
+        </RouterLink>
+      </nav>
+      <details v-if="away.length" class="away">
+        <summary>{{ count(away.length, 'class', 'classes') }} put away</summary>
+        <nav class="classes" aria-label="Classes put away">
+          <RouterLink
+            v-for="one in away"
+            :key="one.id"
+            :to="`/classes/${one.id}`"
+            :class="{ here: own?.class.id === one.id }"
+          >
             <span class="name">{{ one.name }}</span>
-            <span>{{ one.subject }}, {{ one.period }}</span>
-            <span class="faded small">grade {{ one.grade }} · {{ count(one.students, 'student') }}</span>
+            <span>{{ one.subject }}</span>
+            <span class="faded small">{{ one.term || 'put away' }} · {{ count(one.students, 'student') }}</span>
           </RouterLink>
-        </li>
-      </ul>
+        </nav>
+      </details>
     </template>
     <template #right>
-      <div v-if="own" class="inset">
-        <h2>{{ own.class.name }}, {{ own.class.subject }}</h2>
-        <p>
-          Students sign in at <b>/seat</b> with class code <b class="code">{{ own.class.code }}</b>, their name and
-          their passcode.
-        </p>
-        <p v-if="fresh" class="fresh" role="status">
-          New passcode for {{ fresh.name }}: <b class="code">{{ fresh.passcode }}</b>. It is shown only now; the old one
-          no longer works.
-        </p>
-        <table class="ruled">
-          <thead>
-            <tr>
-              <th class="figures">No.</th>
-              <th>Name</th>
-              <th>Student number</th>
-              <th class="figures">Handed in</th>
-              <th>Last sign-in</th>
-              <th><span class="unseen">Actions</span></th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="student in own.roll" :key="student.id">
-              <td class="figures">{{ student.rollNumber }}</td>
-              <td>{{ student.givenName }} {{ student.familyName }}</td>
-              <td class="faded">{{ student.studentNumber }}</td>
-              <td class="figures">{{ student.handedIn }}</td>
-              <td class="faded">
-                {{ student.signedInAt === null ? 'not yet' : words.time(student.signedInAt) }}
-              </td>
-              <td>
-                <button
-                  class="word"
-                  :aria-label="`New passcode for ${student.givenName} ${student.familyName}`"
-                  @click="renew(student)"
-                >
-                  New passcode
-                </button>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <template v-if="own">
+        <div class="tabs" role="tablist" aria-label="What to see of the class">
+          <button v-for="(words, key) in tabs" :key="key" role="tab" :aria-selected="tab === key" @click="tab = key">
+            {{ words }}
+          </button>
+        </div>
+        <RollTable v-if="tab === 'roll'" :own="own" :here="here" :left="left" :may-change="mayChange" :act="act" />
+        <GroupColumns v-else-if="tab === 'groups'" :own="own" :here="here" :may-change="mayChange" :act="act" />
+        <ClassAbout v-else :key="own.class.id" :own="own" :may-change="mayChange" :act="act" @gone="gone" />
+      </template>
+      <EmptyNote v-else-if="classes?.length && !wrong" title="No class is open.">Choose one on the left.</EmptyNote>
     </template>
   </FacingPages>
   <FootingLine label="Totals">
     <span
-      ><b>{{ count(classes?.length ?? 0, 'class', 'classes') }}</b></span
+      ><b>{{ count(used.length, 'class', 'classes') }}</b></span
     ><span
-      ><b>{{ count(total, 'student') }}</b></span
+      ><b>{{ count(total, 'student') }}</b> in them</span
     >
   </FootingLine>
+  <NewClassDialog v-model="making" @made="made" />
 </template>
 
 <style scoped>
 .inset {
-  padding: 16px 24px;
+  padding: 8px 24px;
 }
 .classes {
-  list-style: none;
-  margin: 0;
   padding: 8px 0;
 }
 .classes a {
@@ -169,13 +164,12 @@ async function renew(student: Own['roll'][number]): Promise<void> {
   font-family: var(--serif);
   font-size: 1.3rem;
   font-weight: 600;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
-.code {
-  letter-spacing: 0.06em;
-}
-.fresh {
-  background: var(--secure-wash);
-  padding: 8px 12px;
-  border-radius: var(--corner);
+.away summary {
+  padding: 10px 20px;
+  color: var(--faded);
+  cursor: pointer;
 }
 </style>

@@ -9,6 +9,7 @@ import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import PageHead from '../../parts/PageHead.vue';
+import PrintDesk from '../print/PrintDesk.vue';
 import BookletSheet from './print/BookletSheet.vue';
 import GuideSheet from './print/GuideSheet.vue';
 import KeySheet from './print/KeySheet.vue';
@@ -106,7 +107,7 @@ const print = () => window.print();
     </div>
     <p v-for="why in test?.hindrances ?? []" :key="why" class="wrong inset">{{ why }}</p>
   </div>
-  <div v-if="test" class="desktop" tabindex="0" aria-label="The pages" role="region">
+  <PrintDesk v-if="test" label="The pages">
     <EmptyNote v-if="sheets.length === 0" title="Nothing is chosen."
       >Tick the booklet, the key or the guide above, and at least one form.</EmptyNote
     >
@@ -128,7 +129,7 @@ const print = () => window.print();
       <GuideSheet v-else :form="paper.edition" :name="paper.name" />
     </div>
     <p class="faded screen-only small">{{ count(sheets.length, 'document') }}; each begins on a page of its own.</p>
-  </div>
+  </PrintDesk>
 </template>
 
 <style scoped>
@@ -138,60 +139,5 @@ const print = () => window.print();
 .forms {
   display: flex;
   gap: 10px;
-}
-.desktop {
-  flex: 1;
-  overflow: auto;
-  padding: 18px 0 40px;
-  background: var(--wash);
-}
-.desktop > p,
-.desktop > .empty {
-  text-align: center;
-}
-.sheet {
-  width: 186mm;
-  max-width: 100%;
-  margin: 0 auto 18px;
-  padding: 12mm 14mm;
-  background: #fff;
-  color-scheme: light;
-  --ink: #000;
-  --faded: #444;
-  --rule: #999;
-  --rule-strong: #666;
-  box-shadow: 0 0 0 1px var(--rule-strong);
-}
-</style>
-
-<style>
-@media print {
-  html,
-  body {
-    background: #fff !important;
-  }
-  .screen-only,
-  .spine,
-  .skip {
-    display: none !important;
-  }
-  .desk,
-  .desk > .paper,
-  .desktop {
-    display: block !important;
-    height: auto !important;
-    overflow: visible !important;
-    padding: 0 !important;
-    background: #fff !important;
-  }
-  .sheet {
-    width: auto !important;
-    margin: 0 !important;
-    padding: 0 !important;
-    box-shadow: none !important;
-  }
-  .sheet + .sheet {
-    break-before: page;
-  }
 }
 </style>

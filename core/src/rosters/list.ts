@@ -1,0 +1,155 @@
+/** Lists as teachers have them: pasted from a spreadsheet, from a CSV, or typed one name a line. */
+import { foldName, listedStudent, mostInClass, type ListedStudent } from './listed';
+
+export const listFields = ['rollNumber', 'givenName', 'familyName', 'fullName', 'studentNumber', 'email', 'grade'] as const; // prettier-ignore
+export type ListField = (typeof listFields)[number];
+
+export interface Columns {
+  /** What each column holds; null is not read. */
+  fields: (ListField | null)[];
+  /** The first row names the columns. */
+  header: boolean;
+}
+
+const headings: Record<ListField, RegExp> = {
+  rollNumber: /^(no|nr|number|#|roll|roll (no|nr|number)|place|seat)$/,
+  givenName: /^(given|given names?|first|first names?|forenames?|christian name|vorname|prenom|nombre)$/,
+  familyName: /^(family|family names?|last|last names?|surnames?|nachname|nom|apellidos?)$/,
+  fullName: /^(name|names|full name|student|student name|pupil|pupil name|learner)$/,
+  studentNumber: /^(student (no|nr|number|id|code|identifier)|pupil (no|number|id)|id|identifier|school id|candidate number|user id)$/, // prettier-ignore
+  email: /^(e ?mail|e ?mail address|mail|student e ?mail)$/,
+  grade: /^(grade|grade level|school year|year|year level|level)$/,
+};
+
+const headingOf = (cell: string): ListField | null => {
+  const own = cell.trim() === '#' ? '#' : foldName(cell);
+  return listFields.find((field) => headings[field].test(own)) ?? null;
+};
+
+/**
+ * What the columns of a list hold: by the first row where it names them, otherwise by what stands in them.
+ *
+ * @param rows cells of each line, without empty lines
+ */
+export function recogniseColumns(rows: readonly (readonly string[])[]): Columns {
+  const width = Math.max(0, ...rows.slice(0, 50).map((row) => row.length));
+  const first = Array.from({ length: width }, (_, at) => headingOf(rows[0]?.[at] ?? ''));
+  const named = first.filter((field) => field !== null).length;
+  const hasName = first.some((field) => field === 'fullName' || field === 'givenName' || field === 'familyName');
+  if (hasName && named * 2 >= (rows[0]?.filter((cell) => cell.trim() !== '').length ?? 0))
+    return { fields: once(first), header: true };
+  return { fields: once(byContent(rows, width)), header: false };
+}
+
+/** Each field once; a second column of the same kind is not read. */
+const once = (fields: (ListField | null)[]) => fields.map((field, at) => (field !== null && fields.indexOf(field) === at ? field : null)); // prettier-ignore
+
+function byContent(rows: readonly (readonly string[])[], width: number): (ListField | null)[] {
+  const some = rows.slice(0, 200);
+  const kinds = Array.from({ length: width }, (_, at) => {
+    const cells = some.map((row) => row[at]?.trim() ?? '').filter(Boolean);
+    const all = (test: (cell: string, n: number) => boolean) => cells.length > 0 && cells.every(test);
+    if (cells.length === 0) return null;
+    if (cells.filter((cell) => cell.includes('@')).length * 2 > cells.length) return 'email' as const;
+    if (all((cell) => /^\d{1,3}$/.test(cell))) return new Set(cells).size === cells.length ? ('rollNumber' as const) : ('grade' as const); // prettier-ignore
+    if (cells.filter((cell) => /\d/.test(cell)).length * 2 > cells.length) return 'studentNumber' as const;
+    return 'text' as const;
+  });
+  const texts = kinds.flatMap((kind, at) => (kind === 'text' ? [at] : []));
+  const inOne = texts.length === 1 || some.some((row) => texts.every((at, n) => n === 0 || !row[at]?.trim()));
+  return kinds.map((kind, at) => {
+    if (kind !== 'text') return kind;
+    if (inOne) return at === texts[0] ? 'fullName' : null;
+    return at === texts[0] ? 'givenName' : at === texts[1] ? 'familyName' : null;
+  });
+}
+
+/** "Nuñez, José" and "José Nuñez" as given and family name; the last word is the family's where no comma says otherwise. */
+export function splitName(name: string): { givenName: string; familyName: string } {
+  const own = name.replace(/\s+/g, ' ').trim();
+  const comma = own.indexOf(',');
+  if (comma > 0) return { familyName: own.slice(0, comma).trim(), givenName: own.slice(comma + 1).trim() };
+  const space = own.lastIndexOf(' ');
+  return space < 0
+    ? { givenName: own, familyName: '' }
+    : { givenName: own.slice(0, space), familyName: own.slice(space + 1) };
+}
+
+export interface ListProblem {
+  line: number;
+  message: string;
+}
+
+export interface ListReading {
+  students: ListedStudent[];
+  problems: ListProblem[];
+}
+
+/** Reads a list by its columns. A line with something wrong is left out and named; the others are read. */
+export function readList(rows: readonly (readonly string[])[], { fields, header }: Columns): ListReading {
+  const problems: ListProblem[] = [];
+  const students: ListedStudent[] = [];
+  const body = header ? rows.slice(1) : rows;
+  if (body.length > mostInClass)
+    return {
+      students: [],
+      problems: [
+        {
+          line: 1,
+          message: `The list has ${body.length.toLocaleString('en')} lines; a class holds at most ${mostInClass}. Bring a whole school in as a OneRoster zip, class by class.`,
+        },
+      ],
+    };
+  if (!fields.some((field) => field === 'fullName' || field === 'givenName'))
+    return { students: [], problems: [{ line: 1, message: 'No column is the name. Say which one is.' }] };
+  body.forEach((cells, at) => {
+    const line = at + (header ? 2 : 1);
+    const cell = (field: ListField) => cells[fields.indexOf(field)]?.trim() ?? '';
+    if (cells.every((own) => own.trim() === '')) return;
+    const whole = (field: ListField): number | null => (cell(field) === '' ? null : Number(cell(field).replace(/^(grade|year)\s*/i, ''))); // prettier-ignore
+    const names = fields.includes('fullName') && !fields.includes('givenName') ? splitName(cell('fullName')) : { givenName: cell('givenName'), familyName: cell('familyName') }; // prettier-ignore
+    const read = listedStudent.safeParse({
+      line,
+      ...names,
+      studentNumber: cell('studentNumber'),
+      email: cell('email').toLowerCase(),
+      grade: whole('grade'),
+      rollNumber: whole('rollNumber'),
+      sourcedId: null,
+    });
+    if (read.success) students.push(read.data);
+    else problems.push({ line, message: lineWords(read.error.issues[0]!, cell) });
+  });
+  return apart(students, problems);
+}
+
+function lineWords(issue: { path: PropertyKey[]; message: string }, cell: (field: ListField) => string): string {
+  const field = String(issue.path[0]) as ListField;
+  if (field === 'rollNumber' || field === 'grade')
+    return `“${cell(field)}” is not a ${field === 'grade' ? 'grade from 0 to 13' : 'roll number from 1 to 999'}.`;
+  if (field === 'email') return `“${cell(field)}” is not an e-mail address.`;
+  return issue.message;
+}
+
+/** The same student twice in one list counts once; the later line says so. */
+function apart(students: ListedStudent[], problems: ListProblem[]): ListReading {
+  const seen = new Map<string, number>();
+  const kept = students.filter((own) => {
+    const name = foldName(`${own.givenName} ${own.familyName}`);
+    const marks = [
+      own.studentNumber && `number ${own.studentNumber.toLowerCase()}`,
+      own.email && `mail ${own.email}`,
+      own.rollNumber !== null && `roll ${own.rollNumber}`,
+      // Two of one name are two students only where something else tells them apart.
+      !own.studentNumber && !own.email && `name ${name}`,
+    ].filter((mark): mark is string => Boolean(mark));
+    const double = marks.find((mark) => seen.has(mark));
+    for (const mark of marks) if (!seen.has(mark)) seen.set(mark, own.line);
+    if (!double) return true;
+    const what = double.startsWith('name') ? 'name' : double.startsWith('mail') ? 'e-mail address' : double.startsWith('roll') ? 'roll number' : 'student number'; // prettier-ignore
+    problems.push({ line: own.line, message: `The same ${what} as line ${seen.get(double)}, so it is left out.` });
+    return false;
+  });
+  problems.sort((a, b) => a.line - b.line);
+  return { students: kept, problems };
+}

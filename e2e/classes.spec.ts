@@ -1,0 +1,221 @@
+/** Classes: made, filled by pasting, from a file, from the school's roster and by the students themselves. */
+import { expect, test, type Page } from '@playwright/test';
+import { demoSeed, officeRoster, passcodesOf } from '@oaken/demo';
+import { execFileSync } from 'node:child_process';
+import { strToU8, zipSync } from 'fflate';
+import { expectAccessible } from './accessible';
+import { teacherPage, watch } from './people';
+
+const complaints: string[] = [];
+test.afterAll(() => expect(complaints).toEqual([]));
+
+async function makeClass(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'New class' }).click();
+  const dialog = page.getByRole('dialog', { name: 'A new class' });
+  await dialog.getByLabel('Name', { exact: false }).first().fill(name);
+  await dialog.getByRole('button', { name: 'Make the class' }).click();
+  // What is missing is said beside its field, and what was typed stays.
+  await expect(dialog.getByText('A class needs a subject.')).toBeVisible();
+  await dialog.getByLabel('Subject').fill('Reading');
+  await dialog.getByLabel('Grade').fill('5');
+  await dialog.getByRole('button', { name: 'Make the class' }).click();
+  await expect(page.getByText('Nobody is in this class yet.')).toBeVisible();
+}
+const paste = (page: Page, text: string) =>
+  page.evaluate((own) => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text/plain', own);
+    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true }));
+  }, text);
+const deleteClass = async (page: Page) => {
+  await page.getByRole('tab', { name: 'About the class' }).click();
+  await page.getByRole('button', { name: 'Delete the class' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete the class' }).click();
+  await expect(page.getByText('is deleted.')).toBeVisible();
+};
+
+test('a pasted list is read, asked about, brought in and printed as slips; a student signs in with one', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser, 'castellano');
+  watch(page, complaints);
+  await page.getByRole('link', { name: 'Classes' }).click();
+  await expect(page.getByText('Class code BRN5E6')).toBeVisible();
+  await expectAccessible('roll', page);
+  await makeClass(page, '5K');
+  const known = passcodesOf(demoSeed, '5E')[3]!.name;
+  const [given, family] = [known.split(' ')[0]!, known.split(' ').slice(1).join(' ')];
+  await paste(page, `Surname\tFirst name\tNo.\tHouse\nBrook\tÉmile\t7\tOak\n王\t芳\t8\tElm\nBrook\tÉmile\t9\tOak\n${given}\t${family}\t10\tAsh\nLow\tMay\t7000\tAsh\n`); // prettier-ignore
+  await expect(page.getByRole('heading', { name: 'Bring students in' })).toBeVisible();
+  const right = page.getByRole('region', { name: 'What it does' });
+  await expect(page.getByText('3 students read, 2 lines with something wrong.')).toBeVisible();
+  await expect(page.getByText('Line 4: The same name as line 2, so it is left out.')).toBeVisible();
+  await expect(page.getByText('Line 6: “7000” is not a roll number from 1 to 999.')).toBeVisible();
+  await expect(right.getByText('1 likely known already and 2 new.')).toBeVisible();
+  await expectAccessible('bring students in', page);
+  const bring = page.getByRole('button', { name: /Do this for/ });
+  await expect(bring).toBeDisabled();
+  // A crashed browser loses nothing of the list.
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: /^Names/ })).toHaveValue(/Émile/);
+  await right.getByLabel(/^Who is /).selectOption({ label: `${known} (5E), who has given and family name the other way round` }); // prettier-ignore
+  await expect(bring).toHaveText(/Do this for 3 students/);
+  await bring.click();
+  await expect(page.getByText('Done: 2 new, 1 joined and 1 changed.')).toBeVisible();
+  const roll = page.getByRole('region', { name: 'Roll' });
+  await expect(roll.getByRole('row', { name: /7 Émile Brook/ })).toBeVisible();
+  await expect(roll.getByText('2 students have no passcode yet and cannot sign in.')).toBeVisible();
+  // What was brought in goes again, the corrected name too; and comes back.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('heading', { name: 'Bring students in' })).toBeVisible();
+  await paste(page, '');
+  await page.getByRole('textbox', { name: /^Names/ }).fill('7\tÉmile Brook\n8\t芳 王');
+  await expect(right.getByText('2 new.')).toBeVisible();
+  await page.getByRole('button', { name: /Do this for/ }).click();
+
+  // Groups by ticking and by dragging, supports, and a corrected name.
+  await page.getByRole('tab', { name: 'Groups' }).click();
+  for (const name of ['Blue', 'Gold']) {
+    await page.getByLabel('New group').fill(name);
+    await page.getByRole('button', { name: 'Make the group' }).click();
+    await expect(page.getByRole('list', { name })).toBeVisible();
+  }
+  await page.getByLabel('Émile Brook in Blue').check();
+  await expect(page.getByRole('list', { name: 'Blue' })).toContainText('Émile Brook');
+  await page.getByRole('list', { name: 'Blue' }).getByText('Émile Brook').dragTo(page.getByRole('list', { name: 'Gold' })); // prettier-ignore
+  await expect(page.getByRole('list', { name: 'Gold' })).toContainText('Émile Brook');
+  await expect(page.getByLabel('Émile Brook in Blue')).not.toBeChecked();
+  await page.getByRole('list', { name: 'Everybody' }).getByText('Émile Brook').dragTo(page.getByRole('list', { name: 'Blue' })); // prettier-ignore
+  await expect(page.getByLabel('Émile Brook in Blue')).toBeChecked();
+  await expect(page.getByLabel('Émile Brook in Gold')).toBeChecked();
+  await expectAccessible('groups', page);
+  await page.getByRole('tab', { name: 'Roll' }).click();
+  const more = async (what: string) => {
+    await page.getByRole('button', { name: 'More for Émile Brook' }).click();
+    await page.getByRole('menuitem', { name: what }).click();
+  };
+  await more('Supports');
+  const needs = page.getByRole('dialog', { name: 'What Émile Brook needs' });
+  await needs.getByLabel('×1.5').first().check();
+  await needs.getByLabel('questions can be read aloud').check();
+  await expectAccessible('supports', page);
+  await needs.getByRole('button', { name: 'Save' }).click();
+  await expect(roll.getByRole('row', { name: /Émile Brook/ })).toContainText('time ×1.5, read aloud');
+  await page.getByRole('tab', { name: 'About the class' }).click();
+  await expectAccessible('about the class', page);
+
+  // Slips on paper: each with its passcode, which lets the student in.
+  await page.getByRole('tab', { name: 'Roll' }).click();
+  await page.getByRole('link', { name: 'Sign-in slips' }).click();
+  await expect(page.getByText('2 slips')).toBeVisible();
+  await page.getByRole('button', { name: 'Make the slips' }).click();
+  const slip = page.getByRole('article').filter({ hasText: 'Émile Brook' });
+  const passcode = (await slip.locator('dd').last().textContent())!.trim();
+  const code = (await slip.locator('dd').nth(1).textContent())!.trim();
+  await expectAccessible('slips', page);
+  const pdf = await page.pdf({ preferCSSPageSize: true });
+  const words = execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf }).toString();
+  expect(words).toContain('Émile Brook');
+  expect(words).toContain(passcode);
+  expect(words).not.toContain('Back to the class');
+  const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  watch(phone, complaints);
+  await phone.goto(`/seat/sign-in?code=${code}`);
+  await phone.getByLabel('My name').selectOption({ label: 'Émile Brook' });
+  await phone.getByLabel('My passcode').fill(passcode);
+  await phone.getByRole('button', { name: 'Sign in' }).click();
+  await expect(phone.getByRole('heading', { name: 'Émile Brook' })).toBeVisible();
+  await phone.context().close();
+
+  await page.getByRole('link', { name: 'Back to the class' }).click();
+  await page.getByRole('link', { name: 'Class list' }).click();
+  await expect(page.getByRole('cell', { name: '芳 王', exact: true })).toBeVisible();
+  await expectAccessible('class list', page);
+  await page.getByRole('link', { name: 'Back to the class' }).click();
+  await deleteClass(page);
+  await page.context().close();
+});
+
+test('the school’s roster is matched; a file without what it needs is refused in words, a good one makes a class', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser, 'holloway');
+  watch(page, complaints);
+  await page.goto('/classes/1/bring');
+  await page.getByRole('tab', { name: 'School’s roster' }).click();
+  const right = page.getByRole('region', { name: 'What it does' });
+  await expect(right.getByText('1 new, 1 changed, 24 stay as they are and 2 gone from the list.')).toBeVisible();
+  await expect(right.getByText('1 moves here and 26 stay as they are.')).toBeVisible();
+  await right.getByLabel(/has left$/).first().uncheck(); // prettier-ignore
+  await page.getByRole('button', { name: 'Do this for 4 students' }).click();
+  await expect(page.getByText('Done: 1 new, 1 joined, 1 changed and 1 left.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Roll' }).getByRole('row', { name: /28 Ottilie Brandt/ })).toBeVisible(); // prettier-ignore
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('heading', { name: 'Bring students in' })).toBeVisible();
+  await page.getByRole('tab', { name: 'School’s roster' }).click();
+  await expect(right.getByText('1 new, 1 changed, 24 stay as they are and 2 gone from the list.')).toBeVisible();
+  await page.context().close();
+
+  const other = await teacherPage(browser, 'nwosu');
+  watch(other, complaints);
+  await other.goto('/classes/5/bring');
+  await other.getByRole('tab', { name: 'File' }).click();
+  const tables = officeRoster(demoSeed);
+  const zip = (names: string[]) =>
+    Buffer.from(
+      zipSync(
+        Object.fromEntries(
+          names.map((name) => {
+            const lines = tables[name]!;
+            const columns = Object.keys(lines[0] ?? { sourcedId: '' });
+            return [`${name}.csv`, strToU8([columns.join(','), ...lines.map((line) => columns.map((own) => line[own]).join(','))].join('\r\n'))]; // prettier-ignore
+          }),
+        ),
+      ),
+    );
+  const file = other.getByLabel('CSV or OneRoster zip');
+  const send = (buffer: Buffer) => file.setInputFiles({ name: 'lists.zip', mimeType: 'application/zip', buffer });
+  await send(zip(['manifest', 'classes', 'enrollments']));
+  await expect(other.getByText('There is no users.csv in it', { exact: false })).toBeVisible();
+  await send(Buffer.from('PK not a zip'));
+  await expect(other.getByText('That zip cannot be read.')).toBeVisible();
+  await send(zip(['manifest', 'academicSessions', 'classes', 'users', 'enrollments']));
+  await expect(other.getByLabel('Where 8C goes')).toHaveValue('5');
+  await expect(other.getByRole('region', { name: 'What it does' }).getByText('26 stay as they are.')).toBeVisible();
+  await expect(other.getByRole('button', { name: 'Nothing to change' })).toBeVisible();
+  await expect(other.getByLabel('Where 5E goes')).toHaveValue('out');
+  await other.context().close();
+});
+
+test('students join by themselves while the class is open for it, on a phone', async ({ browser }) => {
+  const page = await teacherPage(browser, 'castellano');
+  watch(page, complaints);
+  await page.goto('/classes');
+  await expect(page.getByText('Class code BRN5E6')).toBeVisible();
+  await makeClass(page, '5J');
+  const code = (await page.getByText(/Class code/).first().locator('b').first().textContent())!; // prettier-ignore
+  await page.getByRole('tab', { name: 'About the class' }).click();
+  await page.getByRole('button', { name: 'Open it' }).click();
+  await expect(page.getByText('Students can put themselves on the roll until', { exact: false })).toBeVisible();
+
+  const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  watch(phone, complaints);
+  await phone.goto('/seat');
+  await phone.getByLabel('Class code').fill(code);
+  await phone.getByRole('button', { name: 'Find my class' }).click();
+  await phone.getByLabel('Given name').fill('Kai');
+  await phone.getByLabel('Family name').fill('Ash');
+  await expectAccessible('joining a class', phone);
+  await phone.getByRole('button', { name: 'Join the class' }).click();
+  await expect(phone.getByText('Write it down', { exact: false })).toBeVisible();
+  await expectAccessible('the new passcode', phone);
+  await phone.getByRole('button', { name: 'I have written it down' }).click();
+  await expect(phone.getByRole('heading', { name: 'Kai Ash' })).toBeVisible();
+  await phone.context().close();
+
+  await page.getByRole('tab', { name: 'Roll' }).click();
+  await page.reload();
+  await expect(page.getByRole('row', { name: /Kai Ash/ })).toContainText('joined by themselves');
+  await deleteClass(page);
+  await page.context().close();
+});

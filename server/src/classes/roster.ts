@@ -1,0 +1,111 @@
+/** The school's roster service: OneRoster 1.2 by REST, read only (1EdTech; paths and names from memory). */
+import type { api, AnswerOf } from '@oaken/contract';
+import { readOneRoster, type RosterReading } from '@oaken/core/rosters';
+import type { Sequelize } from 'sequelize';
+import { asking, ownClass } from '../access';
+import type { SignedIn } from '../accounts/sessions';
+import { row, rows } from '../database/connect';
+import { Problem } from '../http/problem';
+
+export interface RosterService {
+  read(): Promise<RosterReading>;
+}
+
+export interface RosterPlace {
+  /** Such as http://127.0.0.1:4610/ims/oneroster/rostering/v1p2 */
+  base: string;
+  tokenUrl: string;
+  clientId: string;
+  clientSecret: string;
+}
+
+const pageSize = 200;
+const mostPages = 200;
+const patience = 10_000;
+
+type Json = Record<string, unknown>;
+const idOf = (ref: unknown) => String((ref as { sourcedId?: unknown } | undefined)?.sourcedId ?? '');
+const listed = (value: unknown) => (Array.isArray(value) ? value.map((own) => (typeof own === 'object' ? idOf(own) : String(own))).join(',') : ''); // prettier-ignore
+const text = (value: unknown) => (value === null || value === undefined ? '' : String(value));
+const scopes = 'https://purl.imsglobal.org/spec/or/v1p2/scope/roster.readonly';
+
+export class RemoteRoster implements RosterService {
+  constructor(private readonly place: RosterPlace) {}
+
+  async read(): Promise<RosterReading> {
+    try {
+      const token = await this.token();
+      const all = async (name: string) => this.all(name, token);
+      const [classes, users, enrollments, academicSessions, courses] = await Promise.all(
+        ['classes', 'users', 'enrollments', 'academicSessions', 'courses'].map(all),
+      );
+      return readOneRoster({
+        classes: classes!.map((own) => ({ ...head(own), title: text(own.title), grades: listed(own.grades), periods: listed(own.periods), subjects: listed(own.subjects), courseSourcedId: idOf(own.course), termSourcedIds: listed(own.terms) })),
+        users: users!.map((own) => ({ ...head(own), givenName: text(own.givenName), familyName: text(own.familyName), preferredGivenName: text(own.preferredFirstName), preferredFamilyName: text(own.preferredLastName), identifier: text(own.identifier), email: text(own.email), grades: listed(own.grades) })),
+        enrollments: enrollments!.map((own) => ({ ...head(own), classSourcedId: idOf(own.class), userSourcedId: idOf(own.user), role: text(own.role) })),
+        academicSessions: academicSessions!.map((own) => ({ ...head(own), title: text(own.title) })),
+        courses: courses!.map((own) => ({ ...head(own), title: text(own.title), grades: listed(own.grades), subjects: listed(own.subjects) })),
+      }); // prettier-ignore
+    } catch (error) {
+      if (error instanceof Problem) throw error;
+      const why =
+        error instanceof RangeError ? error.message : 'Try again in a while, or bring the list in from a file.';
+      throw new Problem(502, 'The school’s roster service did not answer as it should.', why);
+    }
+  }
+
+  private async token(): Promise<string> {
+    const { tokenUrl, clientId, clientSecret } = this.place;
+    const response = await fetch(tokenUrl, {
+      method: 'POST',
+      headers: {
+        authorization: `Basic ${Buffer.from(`${clientId}:${clientSecret}`).toString('base64')}`,
+        'content-type': 'application/x-www-form-urlencoded',
+      },
+      body: new URLSearchParams({ grant_type: 'client_credentials', scope: scopes }).toString(),
+      signal: AbortSignal.timeout(patience),
+    });
+    if (!response.ok) throw new Problem(502, 'The school’s roster service does not let this server in.', 'The office can check its client id and secret.'); // prettier-ignore
+    return ((await response.json()) as { access_token: string }).access_token;
+  }
+
+  /** All pages of a collection. */
+  private async all(name: string, token: string): Promise<Json[]> {
+    const found: Json[] = [];
+    for (let page = 0; page < mostPages; page++) {
+      const response = await fetch(`${this.place.base}/${name}?limit=${pageSize}&offset=${page * pageSize}`, {
+        headers: { authorization: `Bearer ${token}`, accept: 'application/json' },
+        signal: AbortSignal.timeout(patience),
+      });
+      if (!response.ok) throw new Error(`${name}: ${response.status}`);
+      const lines = ((await response.json()) as Record<string, Json[]>)[name] ?? [];
+      found.push(...lines);
+      if (lines.length < pageSize) break;
+    }
+    return found;
+  }
+}
+
+const head = (own: Json) => ({ sourcedId: text(own.sourcedId), status: text(own.status) });
+
+/** The roster's classes that I teach by my e-mail address, and those that my classes are tied to. */
+export async function readRoster(
+  database: Sequelize,
+  me: SignedIn,
+  roster: RosterService | null,
+): Promise<AnswerOf<typeof api.readRoster>> {
+  if (!roster) return { there: false, classes: [], problems: [] };
+  const { classes, problems } = await roster.read();
+  const tied = await rows<{ id: number; sourcedId: string }>(
+    database,
+    `SELECT c.id, c.sourced_id AS sourcedId FROM classes c WHERE c.sourced_id IS NOT NULL AND ${ownClass}`,
+    asking(me),
+  );
+  const mail = (await row<{ email: string | null }>(database, 'SELECT email FROM accounts WHERE id = :me', asking(me)))!.email; // prettier-ignore
+  const mine = classes.flatMap((own) => {
+    const classId = tied.find(({ sourcedId }) => sourcedId === own.sourcedId)?.id ?? null;
+    const taught = mail !== null && own.teachers.some(({ email }) => email === mail.toLowerCase());
+    return classId !== null || taught ? [{ ...own, classId }] : [];
+  });
+  return { there: true, classes: mine, problems };
+}

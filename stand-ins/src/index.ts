@@ -1,0 +1,1 @@
+export { rosterService, type RosterOptions } from './roster';

@@ -1,0 +1,249 @@
+<script setup lang="ts">
+/** Bringing students in: the list on the left, on the right what it would do before anything is done. */
+import type { ClassRow } from '@oaken/contract/classes';
+import type { ListedStudent, RosterClass, RosterReading } from '@oaken/core/rosters';
+import { count, listing } from '@oaken/core/text';
+import { computed, onMounted, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import EmptyNote from '../../parts/EmptyNote.vue';
+import FacingPages from '../../parts/FacingPages.vue';
+import FootingLine from '../../parts/FootingLine.vue';
+import PageHead from '../../parts/PageHead.vue';
+import { done } from '../undo';
+import { takeOver } from './handOver';
+import ListSource from './ListSource.vue';
+import { readFile } from './readTable';
+import RollPreview from './RollPreview.vue';
+import { useBringing, type Roll } from './useBringing';
+
+const router = useRouter();
+const classId = Number(useRoute().params.classId);
+const classes = ref<ClassRow[]>([]);
+const source = ref<'list' | 'file' | 'roster'>('list');
+const sources = { list: 'Type or paste', file: 'File', roster: 'School’s roster' } as const;
+const draftKey = `oaken-list-${classId}`;
+const text = ref(takeOver() || (localStorage.getItem(draftKey) ?? ''));
+const whole = ref(false);
+const wrong = ref('');
+const busy = ref(false);
+const reading = ref(false);
+const problems = ref<RosterReading['problems']>([]);
+const fileName = ref('');
+const own = computed(() => classes.value.find(({ id }) => id === classId));
+const { rolls, plans, planning, wrong: planWrong, choiceOf, decide, staying, open, touched, apply } = useBringing(() => classes.value); // prettier-ignore
+
+onMounted(async () => {
+  try {
+    classes.value = (await call('listClasses', {})).classes.filter(({ putAway, part }) => !putAway && part !== 'substitute'); // prettier-ignore
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+
+function takeList(students: ListedStudent[]): void {
+  localStorage.setItem(draftKey, text.value);
+  if (source.value === 'list')
+    rolls.value = [{ key: 'list', source: null, listed: students, target: classId, whole: whole.value }];
+}
+function setWhole(now: boolean): void {
+  whole.value = now;
+  for (const roll of rolls.value) if (!roll.source) roll.whole = now;
+}
+/** Classes of a file or of the roster go where they are tied, the one of this class's name here, the others nowhere yet. */
+function takeClasses(found: (RosterClass & { classId?: number | null })[]): void {
+  const target = (one: RosterClass & { classId?: number | null }): Roll['target'] => {
+    if (one.classId) return one.classId;
+    const tied = classes.value.find(({ sourcedId }) => sourcedId === one.sourcedId);
+    if (tied) return tied.id;
+    return found.length === 1 || one.title === own.value?.name ? classId : 'out';
+  };
+  rolls.value = found.map((one) => ({ key: one.sourcedId, source: one, listed: one.students, target: target(one), whole: true })); // prettier-ignore
+  rolls.value.sort((a, b) => Number(b.target === classId) - Number(a.target === classId));
+}
+function choose(next: typeof source.value): void {
+  source.value = next;
+  [rolls.value, problems.value, wrong.value, fileName.value] = [[], [], '', ''];
+  if (next === 'roster') void askRoster();
+}
+async function askRoster(): Promise<void> {
+  reading.value = true;
+  try {
+    const roster = await call('readRoster', {});
+    if (!roster.there) wrong.value = 'This school has no roster service. Paste a list, or bring in a file.';
+    else if (roster.classes.length === 0) wrong.value = 'The roster knows no class that you teach. Ask the office.';
+    problems.value = roster.problems;
+    takeClasses(roster.classes);
+  } catch (error) {
+    wrong.value = inWords(error);
+  } finally {
+    reading.value = false;
+  }
+}
+async function takeFile(event: Event): Promise<void> {
+  const field = event.target as HTMLInputElement;
+  const file = field.files?.[0];
+  field.value = '';
+  if (!file) return;
+  [wrong.value, problems.value, rolls.value, fileName.value] = ['', [], [], file.name];
+  try {
+    const read = await readFile(file);
+    if (read.kind === 'roster') {
+      problems.value = read.roster.problems;
+      takeClasses(read.roster.classes);
+      if (read.roster.classes.length === 0) wrong.value = 'There is no class in use in that file.';
+    } else {
+      text.value = read.rows.map((row) => row.map((cell) => (/["\t\n]/.test(cell) ? `"${cell.replace(/"/g, '""')}"` : cell)).join('\t')).join('\n'); // prettier-ignore
+      source.value = 'list';
+    }
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}
+
+const titleOf = (roll: Roll) => {
+  const target = roll.target === 'new' ? `${roll.source!.title}, a new class` : (classes.value.find(({ id }) => id === roll.target)?.name ?? ''); // prettier-ignore
+  return roll.source && roll.source.title !== target ? `${roll.source.title} → ${target}` : target;
+};
+const shown = computed(() => rolls.value.filter(({ key, target }) => target !== 'out' && plans.value[key]));
+function stay(key: string, studentId: number, stays: boolean): void {
+  const held = staying[key] ?? [];
+  staying[key] = stays ? [...held, studentId] : held.filter((id) => id !== studentId);
+}
+async function bring(): Promise<void> {
+  if (busy.value) return;
+  busy.value = true;
+  const outcome = await apply();
+  busy.value = false;
+  if (!outcome) return;
+  localStorage.removeItem(draftKey);
+  const said = [
+    outcome.added ? `${outcome.added} new` : '',
+    outcome.joined ? `${outcome.joined} joined` : '',
+    outcome.changed ? `${outcome.changed} changed` : '',
+    outcome.left ? `${outcome.left} left` : '',
+  ].filter(Boolean);
+  done(
+    said.length ? `Done: ${listing(said)}.` : 'Everything was as the list has it.',
+    async () => {
+      await call('undoRolls', { params: { changeId: outcome.changeId } });
+      await router.push(`/classes/${classId}/bring`);
+    },
+    outcome.added ? { to: `/classes/${classId}/slips`, text: 'Print sign-in slips' } : undefined,
+  );
+  await router.push(`/classes/${outcome.classIds.includes(classId) ? classId : outcome.classIds[0]}`);
+}
+</script>
+
+<template>
+  <PageHead title="Bring students in" :where="`Classes · ${own?.name ?? ''}`">
+    <RouterLink :to="`/classes/${classId}`">Back to the class</RouterLink>
+  </PageHead>
+  <FacingPages name="bring" left="The list" right="What it does" :start="44">
+    <template #left>
+      <div class="tabs" role="tablist" aria-label="Where the list comes from">
+        <button
+          v-for="(words, key) in sources"
+          :key="key"
+          role="tab"
+          :aria-selected="source === key"
+          @click="choose(key)"
+        >
+          {{ words }}
+        </button>
+      </div>
+      <div class="inset">
+        <template v-if="source === 'list'">
+          <ListSource v-model="text" @read="takeList" />
+          <label
+            ><input type="checkbox" :checked="whole" @change="setWhole(($event.target as HTMLInputElement).checked)" />
+            this is the whole class: whoever is not on it has left</label
+          >
+        </template>
+        <template v-if="source === 'file'">
+          <p>A CSV with one student a line, or a OneRoster 1.2 zip with classes and enrolments.</p>
+          <label class="field"
+            ><span class="unseen">CSV or OneRoster zip</span>
+            <input type="file" accept=".csv,.txt,.tsv,.zip" @change="takeFile"
+          /></label>
+          <p v-if="fileName && !wrong" class="faded">{{ fileName }} is read.</p>
+        </template>
+        <p v-if="reading" class="faded" role="status">Asking the school’s roster …</p>
+        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+        <table v-if="source !== 'list' && rolls.length" class="ruled">
+          <thead>
+            <tr>
+              <th>{{ source === 'roster' ? 'In the roster' : 'In the file' }}</th>
+              <th class="figures">Students</th>
+              <th>Goes to</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="roll in rolls" :key="roll.key">
+              <td>
+                {{ roll.source!.title }}
+                <span class="faded small">{{
+                  [roll.source!.subject, roll.source!.term].filter(Boolean).join(', ')
+                }}</span>
+              </td>
+              <td class="figures">{{ roll.listed.length }}</td>
+              <td>
+                <select v-model="roll.target" class="plain-input" :aria-label="`Where ${roll.source!.title} goes`">
+                  <option value="out">nowhere</option>
+                  <option v-for="one in classes" :key="one.id" :value="one.id">
+                    {{ one.name }}, {{ one.subject }}
+                  </option>
+                  <option value="new">a new class</option>
+                </select>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <ul v-if="problems.length" class="problems">
+          <li v-for="(one, at) in problems.slice(0, 30)" :key="at" class="wrong">
+            {{ one.file }}, line {{ one.line }}: {{ one.message }}
+          </li>
+          <li v-if="problems.length > 30" class="faded">and {{ problems.length - 30 }} more</li>
+        </ul>
+      </div>
+    </template>
+    <template #right>
+      <p v-if="planWrong" class="wrong inset" role="alert">{{ planWrong }}</p>
+      <EmptyNote v-if="shown.length === 0 && !planning" title="Nothing to show yet.">{{
+        source === 'list'
+          ? 'Type or paste the names on the left; here stands what would happen to each, before anything does.'
+          : 'Choose on the left where a class of the list goes.'
+      }}</EmptyNote>
+      <RollPreview
+        v-for="roll in shown"
+        :key="roll.key"
+        :title="titleOf(roll)"
+        :plan="plans[roll.key]!"
+        :choice="(line) => choiceOf(roll.key, line)"
+        :staying="staying[roll.key] ?? []"
+        @decide="(line, choice) => decide(roll.key, line, choice)"
+        @stay="(studentId, stays) => stay(roll.key, studentId, stays)"
+      />
+    </template>
+  </FacingPages>
+  <FootingLine label="What would happen">
+    <span v-if="open > 0" class="wrong">{{ count(open, 'question') }} to answer first</span>
+    <span v-else-if="planning" class="faded">Looking …</span>
+    <span v-else-if="shown.length && touched === 0">Everything is as the list has it.</span>
+    <template #actions>
+      <el-button type="primary" :disabled="shown.length === 0 || open > 0 || planning" :loading="busy" @click="bring">
+        {{ touched === 0 && shown.length ? 'Nothing to change' : `Do this for ${count(touched, 'student')}` }}
+      </el-button>
+    </template>
+  </FootingLine>
+</template>
+
+<style scoped>
+.inset {
+  padding: 14px 24px;
+}
+.problems {
+  padding-left: 18px;
+}
+</style>

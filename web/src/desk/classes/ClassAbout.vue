@@ -1,0 +1,231 @@
+<script setup lang="ts">
+/** What is said about a class, who teaches it, joining by code, and putting it away. */
+import type { AnswerOf, api, BodyOf } from '@oaken/contract';
+import type { ClassFacts } from '@oaken/contract/classes';
+import { atWall, hour, wallOf } from '@oaken/core/timing';
+import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
+import { computed, onMounted, reactive, ref } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { useSession } from '../../client/session';
+import { done, failed } from '../undo';
+import { useWords } from '../words';
+import ClassFactsFields from './ClassFactsFields.vue';
+import { fieldErrors } from './fieldErrors';
+import type { OpenClass } from './useClass';
+
+const props = defineProps<{
+  own: OpenClass;
+  mayChange: boolean;
+  act: (work: () => Promise<unknown>) => Promise<boolean>;
+}>();
+const emit = defineEmits<{ gone: [] }>();
+const session = useSession();
+const words = useWords();
+const params = { classId: props.own.class.id };
+const factsOf = ({ name, subject, period, term, grade, notes }: ClassFacts): ClassFacts => ({ name, subject, period, term, grade, notes }); // prettier-ignore
+const facts = reactive(factsOf(props.own.class));
+const wrong = ref<Record<string, string>>({});
+const changed = computed(() => JSON.stringify(factsOf(facts)) !== JSON.stringify(factsOf(props.own.class)));
+
+async function save(): Promise<void> {
+  const before = factsOf(props.own.class);
+  try {
+    await call('describeClass', { params, body: factsOf(facts) });
+  } catch (error) {
+    wrong.value = fieldErrors(error);
+    return;
+  }
+  wrong.value = {};
+  await props.act(async () => undefined);
+  done(`${facts.name} is changed.`, async () => {
+    Object.assign(facts, before);
+    await props.act(() => call('describeClass', { params, body: before }));
+  });
+}
+
+type Teachers = AnswerOf<typeof api.readTeachers>;
+const teachers = ref<Teachers | null>(null);
+const teachersWrong = ref('');
+async function readTeachers(): Promise<void> {
+  try {
+    teachers.value = await call('readTeachers', { params });
+  } catch (error) {
+    teachersWrong.value = inWords(error);
+  }
+}
+onMounted(readTeachers);
+const lastDay = (days: number) => `${wallOf(session.now() + days * 24 * hour, session.school.zone).slice(0, 10)}T18:00`;
+const joining = ref({ colleague: 0, part: 'co-teacher' as 'co-teacher' | 'substitute', wall: lastDay(7) });
+const others = computed(() => teachers.value?.colleagues.filter(({ accountId }) => !teachers.value!.teachers.some((one) => one.accountId === accountId)) ?? []); // prettier-ignore
+async function setTeachers(list: Teachers['teachers'], said: string): Promise<void> {
+  const before = teachers.value!.teachers;
+  const send = (all: Teachers['teachers']) => {
+    const others = all.flatMap(({ accountId, part, until }): BodyOf<typeof api.setTeachers>['others'] => {
+      if (part === 'teacher') return [];
+      return part === 'co-teacher' ? [{ accountId, part }] : [{ accountId, part, until: until! }];
+    });
+    return call('setTeachers', { params, body: { others } });
+  };
+  try {
+    await send(list);
+    teachersWrong.value = '';
+    done(said, async () => {
+      await send(before);
+      await readTeachers();
+    });
+  } catch (error) {
+    teachersWrong.value = Object.values(fieldErrors(error))[0] ?? '';
+  }
+  await readTeachers();
+}
+function addTeacher(): void {
+  const colleague = others.value.find(({ accountId }) => accountId === joining.value.colleague);
+  if (!colleague || !teachers.value) return;
+  const wall = atWall(joining.value.wall, session.school.zone);
+  if (joining.value.part === 'substitute' && !wall.ok) return void (teachersWrong.value = wall.message);
+  const until = joining.value.part === 'substitute' && wall.ok ? wall.at : null;
+  void setTeachers([...teachers.value.teachers, { ...colleague, part: joining.value.part, until }], `${colleague.name} is with this class now.`); // prettier-ignore
+  joining.value.colleague = 0;
+}
+const drop = (accountId: number, name: string) => setTeachers(teachers.value!.teachers.filter((one) => one.accountId !== accountId), `${name} is no longer with this class.`); // prettier-ignore
+
+const openHours = ref(2);
+async function setJoining(hours: number | null): Promise<void> {
+  const until = hours === null ? null : session.now() + hours * hour;
+  if (await props.act(() => call('openJoining', { params, body: { until } })))
+    done(hours === null ? 'Joining by code has ended.' : 'Students can join with the class code now.');
+}
+
+async function putAway(away: boolean): Promise<void> {
+  const ok = await props.act(() => call('putClassAway', { params, body: { away } }));
+  if (ok) done(away ? `${props.own.class.name} is put away, with everything in it.` : `${props.own.class.name} is in use again.`, () => props.act(() => call('putClassAway', { params, body: { away: !away } })).then(() => undefined)); // prettier-ignore
+}
+async function remove(): Promise<void> {
+  const sure = await ElMessageBox.confirm(
+    'Its roll and groups go with it. The students’ accounts stay.',
+    `Delete ${props.own.class.name} for good?`,
+    { confirmButtonText: 'Delete the class', cancelButtonText: 'Keep it' },
+  ).catch(() => false);
+  if (!sure) return;
+  try {
+    await call('removeClass', { params });
+    done(`${props.own.class.name} is deleted.`);
+    emit('gone');
+  } catch (error) {
+    failed(error);
+  }
+}
+</script>
+
+<template>
+  <div class="inset">
+    <form @submit.prevent="save">
+      <ClassFactsFields v-model="facts" :wrong="wrong" :disabled="!mayChange" />
+      <p v-if="wrong['']" class="wrong" role="alert">{{ wrong[''] }}</p>
+      <el-button v-if="mayChange" type="primary" native-type="submit" :disabled="!changed">Save</el-button>
+    </form>
+
+    <section>
+      <h2>Teachers</h2>
+      <table v-if="teachers" class="ruled">
+        <tbody>
+          <tr v-for="one in teachers.teachers" :key="one.accountId">
+            <td>{{ one.name }}</td>
+            <td>{{ one.part }}{{ one.until ? ` until ${words.time(one.until)}` : '' }}</td>
+            <td class="figures">
+              <button
+                v-if="mayChange && one.part !== 'teacher'"
+                class="word"
+                :aria-label="`take away ${one.name}`"
+                @click="drop(one.accountId, one.name)"
+              >
+                take away
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <form v-if="mayChange && others.length" class="adding" @submit.prevent="addTeacher">
+        <select v-model="joining.colleague" class="plain-input" aria-label="Colleague">
+          <option :value="0">Add a colleague …</option>
+          <option v-for="one in others" :key="one.accountId" :value="one.accountId">{{ one.name }}</option>
+        </select>
+        <select v-model="joining.part" class="plain-input" aria-label="As what">
+          <option value="co-teacher">as co-teacher</option>
+          <option value="substitute">as substitute until</option>
+        </select>
+        <input
+          v-if="joining.part === 'substitute'"
+          v-model="joining.wall"
+          class="plain-input"
+          type="datetime-local"
+          aria-label="Substitute until"
+        />
+        <button class="word" :disabled="joining.colleague === 0">Add</button>
+      </form>
+      <p class="faded small">
+        A co-teacher does all that you do. A substitute sees the roll and the results, and gives passcodes, until the
+        time you set.
+      </p>
+      <p v-if="teachersWrong" class="wrong" role="alert">{{ teachersWrong }}</p>
+    </section>
+
+    <section v-if="mayChange && !own.class.putAway">
+      <h2>Joining by class code</h2>
+      <p v-if="own.class.joiningUntil">
+        Students can put themselves on the roll until {{ words.time(own.class.joiningUntil) }}, with code
+        <b>{{ own.class.code }}</b>. <button class="word" @click="setJoining(null)">End it now</button>
+      </p>
+      <p v-else>
+        Let students put themselves on the roll with the class code for
+        <select v-model.number="openHours" class="plain-input hours" aria-label="For how long">
+          <option :value="2">two hours</option>
+          <option :value="24">a day</option>
+          <option :value="168">a week</option>
+        </select>
+        <button class="word" @click="setJoining(openHours)">Open it</button>
+      </p>
+    </section>
+
+    <section v-if="mayChange">
+      <h2>{{ own.class.putAway ? 'Put away' : 'When the term is over' }}</h2>
+      <p v-if="own.class.putAway">
+        This class is put away: its code does not let anybody in, and everything in it is kept.
+        <button class="word" @click="putAway(false)">Use it again</button>
+      </p>
+      <p v-else>
+        <button class="word" @click="putAway(true)">Put the class away</button>
+        <span class="faded"> It leaves your list; students, assignments and results are kept.</span>
+      </p>
+      <p v-if="own.assignments === 0">
+        <button class="word" @click="remove">Delete the class</button>
+        <span class="faded"> Nothing was ever given to it.</span>
+      </p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.inset {
+  padding: 16px 24px 30px;
+}
+section {
+  margin-top: 26px;
+}
+h2 {
+  border-bottom: 2px solid var(--rule-strong);
+  padding-bottom: 4px;
+  margin-bottom: 8px;
+}
+.adding {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin: 10px 0;
+}
+.adding .plain-input,
+.hours {
+  width: auto;
+}
+</style>

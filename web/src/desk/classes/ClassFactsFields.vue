@@ -1,0 +1,64 @@
+<script setup lang="ts">
+/** What a teacher says about a class. */
+import type { ClassFacts } from '@oaken/contract/classes';
+
+const facts = defineModel<ClassFacts>({ required: true });
+defineProps<{ wrong: Record<string, string>; disabled?: boolean }>();
+const fields = [
+  { key: 'name', label: 'Name', hint: 'such as 6B' },
+  { key: 'subject', label: 'Subject', hint: '' },
+  { key: 'period', label: 'Period', hint: 'when they meet, such as 2nd period' },
+  { key: 'term', label: 'Term', hint: 'such as Autumn' },
+] as const;
+</script>
+
+<template>
+  <fieldset class="facts" :disabled="disabled">
+    <legend class="unseen">About the class</legend>
+    <label v-for="own in fields" :key="own.key" class="field">
+      <span class="label"
+        >{{ own.label }} <span v-if="own.hint" class="faded small">{{ own.hint }}</span></span
+      >
+      <input
+        v-model="facts[own.key]"
+        class="plain-input"
+        :maxlength="own.key === 'period' ? 40 : 60"
+        :aria-invalid="Boolean(wrong[own.key])"
+      />
+      <span v-if="wrong[own.key]" class="wrong">{{ wrong[own.key] }}</span>
+    </label>
+    <label class="field">
+      <span class="label">Grade <span class="faded small">the school year they are in</span></span>
+      <input
+        v-model.number="facts.grade"
+        class="plain-input few"
+        type="number"
+        min="0"
+        max="13"
+        :aria-invalid="Boolean(wrong.grade)"
+      />
+      <span v-if="wrong.grade" class="wrong">{{ wrong.grade }}</span>
+    </label>
+    <label class="field wide">
+      <span class="label">Notes <span class="faded small">for its teachers only</span></span>
+      <textarea v-model="facts.notes" class="plain-input" rows="3" maxlength="2000" />
+    </label>
+  </fieldset>
+</template>
+
+<style scoped>
+.facts {
+  border: 0;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 18px;
+}
+.few {
+  width: 90px;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+</style>

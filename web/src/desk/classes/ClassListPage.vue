@@ -1,0 +1,93 @@
+<script setup lang="ts">
+/** The class list on paper, with empty columns for whatever is ticked in the room. */
+import { computed, onMounted, ref } from 'vue';
+import { useRoute } from 'vue-router';
+import { useSession } from '../../client/session';
+import PageHead from '../../parts/PageHead.vue';
+import PrintDesk from '../print/PrintDesk.vue';
+import { fullName, useClass } from './useClass';
+
+const session = useSession();
+const classId = Number(useRoute().params.classId);
+const { own, wrong, open, here } = useClass(() => undefined);
+onMounted(() => open(classId));
+const numbers = ref(true);
+const empty = ref(6);
+const columns = computed(() => Math.max(0, Math.min(12, Math.round(empty.value) || 0)));
+const print = () => window.print();
+</script>
+
+<template>
+  <div class="screen-only">
+    <PageHead title="Class list" :where="`Classes · ${own?.class.name ?? ''}`">
+      <RouterLink :to="`/classes/${classId}`">Back to the class</RouterLink>
+      <el-button type="primary" :disabled="!own" @click="print">Print or save as PDF</el-button>
+    </PageHead>
+    <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+    <div class="options" role="group" aria-label="What is printed">
+      <label><input v-model="numbers" type="checkbox" /> student numbers</label>
+      <label
+        >empty columns
+        <input
+          v-model.number="empty"
+          class="plain-input few"
+          type="number"
+          min="0"
+          max="12"
+          aria-label="Empty columns"
+        />
+      </label>
+    </div>
+  </div>
+  <PrintDesk v-if="own" label="The class list">
+    <div class="sheet">
+      <h2>{{ own.class.name }}, {{ own.class.subject }}</h2>
+      <p class="faded">
+        {{ [session.school.name, own.class.period, own.class.term].filter(Boolean).join(' · ') }}
+      </p>
+      <table>
+        <thead>
+          <tr>
+            <th class="figures">No.</th>
+            <th>Name</th>
+            <th v-if="numbers">Student number</th>
+            <th v-for="n in columns" :key="n" class="empty"><span class="unseen">Empty</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="student in here" :key="student.id">
+            <td class="figures">{{ student.rollNumber }}</td>
+            <td>{{ fullName(student) }}</td>
+            <td v-if="numbers">{{ student.studentNumber }}</td>
+            <td v-for="n in columns" :key="n" />
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  </PrintDesk>
+</template>
+
+<style scoped>
+.inset {
+  padding: 8px 24px;
+}
+table {
+  width: 100%;
+}
+th,
+td {
+  border: 1px solid #888;
+  padding: 4px 8px;
+  text-align: left;
+}
+.figures {
+  text-align: right;
+  width: 40px;
+}
+.empty {
+  width: 44px;
+}
+tr {
+  break-inside: avoid;
+}
+</style>

@@ -1,0 +1,243 @@
+<script setup lang="ts">
+/** Groups as columns beside the roll; names are dragged between them, or put in and taken out by the boxes at each name. */
+import { count } from '@oaken/core/text';
+import Sortable, { type SortableEvent } from 'sortablejs';
+import { nextTick, onUnmounted, ref, watch } from 'vue';
+import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { done } from '../undo';
+import { fullName, type Group, type OpenClass, type RollRow } from './useClass';
+
+const props = defineProps<{
+  own: OpenClass;
+  here: RollRow[];
+  mayChange: boolean;
+  act: (work: () => Promise<unknown>) => Promise<boolean>;
+}>();
+const fresh = ref('');
+const wrong = ref('');
+const board = ref<HTMLElement>();
+const members = (group: Group) => props.here.filter(({ groups }) => groups.includes(group.id));
+const classId = () => props.own.class.id;
+
+const change = (groupId: number, put: number[], take: number[]) =>
+  call('changeMembers', { params: { classId: classId(), groupId }, body: { put, take } });
+
+/** What one drag does: out of the roll it puts in, between groups it moves. */
+async function move(studentId: number, from: number | null, to: number | null): Promise<void> {
+  if (from === to) return;
+  const name = fullName(props.here.find(({ id }) => id === studentId)!);
+  const nameOf = (id: number) => props.own.groups.find((group) => group.id === id)!.name;
+  const was = to !== null && props.here.find(({ id }) => id === studentId)!.groups.includes(to);
+  const ok = await props.act(async () => {
+    if (to !== null) await change(to, [studentId], []);
+    if (from !== null) await change(from, [], [studentId]);
+  });
+  if (!ok) return;
+  const back = () => props.act(async () => {
+    if (from !== null) await change(from, [studentId], []);
+    if (to !== null && !was) await change(to, [], [studentId]);
+  }).then(() => undefined); // prettier-ignore
+  done(to === null ? `${name} is out of ${nameOf(from!)}.` : `${name} is in ${nameOf(to)}.`, back);
+}
+function toggle(student: RollRow, group: Group): void {
+  if (student.groups.includes(group.id)) void move(student.id, group.id, null);
+  else void move(student.id, null, group.id);
+}
+async function make(): Promise<void> {
+  const name = fresh.value.trim();
+  if (name === '') return;
+  wrong.value = '';
+  try {
+    await call('makeGroup', { params: { classId: classId() }, body: { name, students: [] } });
+    fresh.value = '';
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+  await props.act(async () => undefined);
+}
+async function rename(group: Group, event: Event): Promise<void> {
+  const name = (event.target as HTMLInputElement).value.trim();
+  if (name === '' || name === group.name) return void ((event.target as HTMLInputElement).value = group.name);
+  await props.act(() => call('renameGroup', { params: { classId: classId(), groupId: group.id }, body: { name } }));
+}
+async function remove(group: Group): Promise<void> {
+  const inIt = members(group);
+  const sure = inIt.length === 0 || (await ElMessageBox.confirm(`${count(inIt.length, 'student is', 'students are')} in it; they stay in the class.`, `Take the group “${group.name}” away?`, { confirmButtonText: 'Take it away', cancelButtonText: 'Keep it' }).catch(() => false)); // prettier-ignore
+  if (!sure) return;
+  const students = inIt.map(({ id }) => id);
+  if (!(await props.act(() => call('removeGroup', { params: { classId: classId(), groupId: group.id } })))) return;
+  done(`The group “${group.name}” is gone.`, () => props.act(() => call('makeGroup', { params: { classId: classId() }, body: { name: group.name, students } })).then(() => undefined)); // prettier-ignore
+}
+
+let lists: Sortable[] = [];
+const release = () => lists.forEach((own) => own.destroy());
+async function wire(): Promise<void> {
+  release();
+  lists = [];
+  await nextTick();
+  if (!props.mayChange || !board.value) return;
+  lists = [...board.value.querySelectorAll<HTMLElement>('[data-column]')].map((column) => {
+    const roll = column.dataset.column === 'roll';
+    return new Sortable(column, {
+      group: { name: 'students', pull: roll ? 'clone' : true, put: true },
+      sort: false,
+      animation: 120,
+      draggable: '[data-student]',
+      filter: 'input',
+      preventOnFilter: false,
+      onAdd(event: SortableEvent) {
+        // What the page shows comes from the server's answer, not from where the mouse put it.
+        if (event.pullMode === 'clone') event.clone.replaceWith(event.item);
+        else event.from.insertBefore(event.item, event.from.children[event.oldIndex ?? 0] ?? null);
+        const place = (at: HTMLElement) => (at.dataset.column === 'roll' ? null : Number(at.dataset.column));
+        void move(Number(event.item.dataset.student), place(event.from), place(event.to));
+      },
+    });
+  });
+}
+watch(() => [props.own.groups.length, props.own.class.id, props.here.length], wire, { immediate: true });
+onUnmounted(release);
+</script>
+
+<template>
+  <div ref="board" class="board" :style="{ '--columns': own.groups.length + 1 }">
+    <section class="column">
+      <h3>
+        Everybody <span class="faded">{{ here.length }}</span>
+      </h3>
+      <p class="faded small">Drag a name into a group, or tick it there. A student may be in several.</p>
+      <p v-if="own.groups.length" class="names" aria-hidden="true">
+        <span v-for="group in own.groups" :key="group.id">{{ group.name }}</span>
+      </p>
+      <ul data-column="roll" aria-label="Everybody">
+        <li v-for="student in here" :key="student.id" :data-student="student.id">
+          <span class="who">{{ student.rollNumber }} {{ fullName(student) }}</span>
+          <span v-if="own.groups.length" class="ticks">
+            <label v-for="group in own.groups" :key="group.id" :title="group.name"
+              ><input
+                type="checkbox"
+                :checked="student.groups.includes(group.id)"
+                :disabled="!mayChange"
+                :aria-label="`${fullName(student)} in ${group.name}`"
+                @change="toggle(student, group)"
+            /></label>
+          </span>
+        </li>
+      </ul>
+    </section>
+    <section v-for="group in own.groups" :key="group.id" class="column">
+      <h3>
+        <input
+          class="plain-input title"
+          :value="group.name"
+          :aria-label="`Name of the group ${group.name}`"
+          maxlength="60"
+          :disabled="!mayChange"
+          @change="rename(group, $event)"
+        />
+        <span class="faded">{{ members(group).length }}</span>
+      </h3>
+      <ul :data-column="group.id" :aria-label="group.name">
+        <li v-for="student in members(group)" :key="student.id" :data-student="student.id">
+          <span class="who">{{ student.rollNumber }} {{ fullName(student) }}</span>
+        </li>
+        <li v-if="members(group).length === 0" class="faded small">Nobody yet.</li>
+      </ul>
+      <button
+        v-if="mayChange"
+        class="word small"
+        :aria-label="`take away the group ${group.name}`"
+        @click="remove(group)"
+      >
+        take away
+      </button>
+    </section>
+    <form v-if="mayChange" class="column" @submit.prevent="make">
+      <label class="field"
+        ><span class="label">New group</span>
+        <input v-model="fresh" class="plain-input" maxlength="60" placeholder="Its name" />
+      </label>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      <button class="word" :disabled="fresh.trim() === ''">Make the group</button>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+.board {
+  display: flex;
+  gap: 0;
+  align-items: stretch;
+  overflow-x: auto;
+  flex: 1;
+}
+.column {
+  flex: 0 0 190px;
+  padding: 14px 14px 24px;
+  border-right: var(--line);
+}
+.column:first-child {
+  flex-basis: 260px;
+}
+ul {
+  list-style: none;
+  margin: 8px 0;
+  padding: 0;
+  min-height: 60px;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  padding: 5px 6px;
+  border-bottom: var(--line);
+}
+li[data-student] {
+  cursor: grab;
+}
+.who {
+  min-width: 0;
+}
+.names {
+  display: flex;
+  justify-content: end;
+  align-items: end;
+  gap: 4px;
+  margin: 0;
+  padding-right: 6px;
+  color: var(--faded);
+  font-size: 0.75rem;
+}
+.names span {
+  writing-mode: vertical-rl;
+  transform: rotate(180deg);
+  width: 20px;
+  max-height: 90px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.ticks input {
+  width: 16px;
+  margin: 0 2px;
+}
+.ticks {
+  display: flex;
+  gap: 4px;
+  flex: none;
+}
+h3 {
+  display: flex;
+  align-items: baseline;
+  gap: 8px;
+}
+.title {
+  font-family: var(--serif);
+  font-weight: 600;
+  min-height: 30px;
+  padding: 2px 6px;
+  min-width: 0;
+}
+</style>

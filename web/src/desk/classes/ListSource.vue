@@ -1,0 +1,114 @@
+<script setup lang="ts">
+/** A list of names, typed, pasted or out of a CSV: its columns are recognised and can be corrected. */
+import {
+  listFields,
+  readList,
+  recogniseColumns,
+  type Columns,
+  type ListField,
+  type ListedStudent,
+} from '@oaken/core/rosters';
+import { count } from '@oaken/core/text';
+import { computed, ref, watch } from 'vue';
+import { inWords } from '../../client/request';
+import { readRows } from './readTable';
+
+const text = defineModel<string>({ required: true });
+const emit = defineEmits<{ read: [students: ListedStudent[]] }>();
+
+const table = computed<{ rows: string[][]; wrong: string }>(() => {
+  try {
+    return { rows: text.value.trim() === '' ? [] : readRows(text.value), wrong: '' };
+  } catch (error) {
+    return { rows: [], wrong: `The list cannot be read as a table: ${inWords(error)}` };
+  }
+});
+const columns = ref<Columns>({ fields: [], header: false });
+watch(() => table.value.rows, (rows) => (columns.value = recogniseColumns(rows)), { immediate: true }); // prettier-ignore
+const reading = computed(() => (table.value.rows.length === 0 ? { students: [], problems: [] } : readList(table.value.rows, columns.value))); // prettier-ignore
+watch(reading, ({ students }) => emit('read', students), { immediate: true });
+
+const fieldWords: Record<ListField, string> = {
+  rollNumber: 'roll number',
+  givenName: 'given name',
+  familyName: 'family name',
+  fullName: 'whole name',
+  studentNumber: 'student number',
+  email: 'e-mail',
+  grade: 'grade',
+};
+function set(at: number, event: Event): void {
+  const field = ((event.target as HTMLSelectElement).value || null) as ListField | null;
+  columns.value.fields = columns.value.fields.map((own, n) => (n === at ? field : own === field ? null : own));
+}
+const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4 : 3));
+</script>
+
+<template>
+  <label class="field">
+    <span class="label">Names <span class="faded small">one student a line, or pasted from a spreadsheet</span></span>
+    <textarea v-model="text" class="plain-input" rows="9" spellcheck="false" placeholder="Ada Park&#10;Lind, Bo" />
+  </label>
+  <p v-if="table.wrong" class="wrong" role="alert">{{ table.wrong }}</p>
+  <template v-if="table.rows.length">
+    <p>
+      {{ count(reading.students.length, 'student') }} read<template v-if="reading.problems.length"
+        >, {{ count(reading.problems.length, 'line') }} with something wrong</template
+      >.
+      <label><input v-model="columns.header" type="checkbox" /> the first line names the columns</label>
+    </p>
+    <div class="wide">
+      <table class="ruled small">
+        <thead>
+          <tr>
+            <th v-for="(field, at) in columns.fields" :key="at">
+              <select
+                class="plain-input"
+                :value="field ?? ''"
+                :aria-label="`Column ${at + 1} is`"
+                @change="set(at, $event)"
+              >
+                <option value="">not read</option>
+                <option v-for="own in listFields" :key="own" :value="own">{{ fieldWords[own] }}</option>
+              </select>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(row, n) in sample" :key="n" :class="{ head: columns.header && n === 0 }">
+            <td v-for="(_, at) in columns.fields" :key="at">{{ row[at] }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <ul v-if="reading.problems.length" class="problems">
+      <li v-for="own in reading.problems.slice(0, 30)" :key="own.line" class="wrong">
+        Line {{ own.line }}: {{ own.message }}
+      </li>
+      <li v-if="reading.problems.length > 30" class="faded">and {{ reading.problems.length - 30 }} more</li>
+    </ul>
+  </template>
+</template>
+
+<style scoped>
+textarea {
+  font-family: ui-monospace, monospace;
+  white-space: pre;
+}
+.wide {
+  overflow-x: auto;
+}
+th select {
+  min-width: 128px;
+  min-height: 30px;
+  padding: 2px 4px;
+}
+.head td {
+  color: var(--faded);
+  font-weight: 600;
+}
+.problems {
+  margin: 10px 0;
+  padding-left: 18px;
+}
+</style>

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import type { ClassFacts } from '@oaken/contract/classes';
+import { reactive, ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { done } from '../undo';
+import ClassFactsFields from './ClassFactsFields.vue';
+import { fieldErrors } from './fieldErrors';
+
+const open = defineModel<boolean>({ required: true });
+const emit = defineEmits<{ made: [id: number] }>();
+const blank = (): ClassFacts => ({ name: '', subject: '', period: '', term: '', grade: 6, notes: '' });
+const facts = reactive(blank());
+const wrong = ref<Record<string, string>>({});
+const busy = ref(false);
+let clientKey = '';
+watch(open, (now) => {
+  if (!now) return;
+  clientKey = crypto.randomUUID();
+  wrong.value = {};
+});
+async function make(): Promise<void> {
+  if (busy.value) return;
+  busy.value = true;
+  try {
+    const { id } = await call('makeClass', { body: { clientKey, facts: { ...facts } } });
+    done(`${facts.name} is there. Now bring its students in.`);
+    open.value = false;
+    Object.assign(facts, blank());
+    emit('made', id);
+  } catch (error) {
+    wrong.value = fieldErrors(error);
+  } finally {
+    busy.value = false;
+  }
+}
+</script>
+
+<template>
+  <el-dialog v-model="open" title="A new class" width="620px">
+    <form id="new-class" @submit.prevent="make"><ClassFactsFields v-model="facts" :wrong="wrong" /></form>
+    <p v-if="wrong['']" class="wrong" role="alert">{{ wrong[''] }}</p>
+    <template #footer>
+      <el-button @click="open = false">Cancel</el-button>
+      <el-button type="primary" native-type="submit" form="new-class" :loading="busy">Make the class</el-button>
+    </template>
+  </el-dialog>
+</template>

@@ -1,0 +1,169 @@
+<script setup lang="ts">
+/** Sign-in slips: a new passcode for each chosen student, printed once, to be cut apart. */
+import { count } from '@oaken/core/text';
+import QRCode from 'qrcode';
+import { computed, onMounted, ref } from 'vue';
+import { useRoute } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { useSession } from '../../client/session';
+import EmptyNote from '../../parts/EmptyNote.vue';
+import FootingLine from '../../parts/FootingLine.vue';
+import PageHead from '../../parts/PageHead.vue';
+import PrintDesk from '../print/PrintDesk.vue';
+import { fullName, useClass, type RollRow } from './useClass';
+
+const session = useSession();
+const classId = Number(useRoute().params.classId);
+const { own, wrong, open, here } = useClass(() => undefined);
+const chosen = ref<number[]>([]);
+const slips = ref<Record<number, string>>({});
+const busy = ref(false);
+const code = ref('');
+const address = computed(() => `${location.origin}/seat`);
+onMounted(async () => {
+  await open(classId);
+  // Those who could not sign in otherwise.
+  chosen.value = here.value.filter(({ hasPasscode }) => !hasPasscode).map(({ id }) => id);
+});
+const replaced = computed(() => here.value.filter(({ id, hasPasscode }) => hasPasscode && chosen.value.includes(id)).length); // prettier-ignore
+const printed = computed(() => here.value.filter(({ id }) => slips.value[id]));
+const all = (of: (student: RollRow) => boolean) => (chosen.value = here.value.filter(of).map(({ id }) => id));
+
+async function make(): Promise<void> {
+  busy.value = true;
+  try {
+    const made = await call('makeSlips', { params: { classId }, body: { students: chosen.value } });
+    code.value = await QRCode.toString(`${address.value}/sign-in?code=${own.value!.class.code}`, { type: 'svg', margin: 0 }); // prettier-ignore
+    slips.value = Object.fromEntries(made.slips.map(({ studentId, passcode }) => [studentId, passcode]));
+    wrong.value = '';
+  } catch (error) {
+    wrong.value = inWords(error);
+  } finally {
+    busy.value = false;
+  }
+}
+const print = () => window.print();
+const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.value)}`);
+</script>
+
+<template>
+  <div class="screen-only">
+    <PageHead title="Sign-in slips" :where="`Classes · ${own?.class.name ?? ''}`">
+      <RouterLink :to="`/classes/${classId}`">Back to the class</RouterLink>
+      <el-button v-if="printed.length" type="primary" @click="print">Print or save as PDF</el-button>
+    </PageHead>
+    <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+  </div>
+  <template v-if="own && printed.length === 0">
+    <div class="one-sheet">
+      <p>
+        A slip gives a student a new passcode. It is shown only on the slip, and the student’s old one ends.
+        <button class="word" @click="all(() => true)">Choose all</button> ·
+        <button class="word" @click="all(({ hasPasscode }) => !hasPasscode)">those without a passcode</button> ·
+        <button class="word" @click="all(({ signedInAt }) => signedInAt === null)">
+          those who have never signed in
+        </button>
+      </p>
+      <EmptyNote v-if="here.length === 0" title="Nobody is in this class yet."
+        ><RouterLink :to="`/classes/${classId}/bring`">Bring students in</RouterLink> first.</EmptyNote
+      >
+      <ul class="choices">
+        <li v-for="student in here" :key="student.id">
+          <label
+            ><input v-model="chosen" type="checkbox" :value="student.id" /> {{ student.rollNumber }}
+            {{ fullName(student) }}
+            <span v-if="!student.hasPasscode" class="faded small">no passcode yet</span></label
+          >
+        </li>
+      </ul>
+    </div>
+    <FootingLine label="Slips">
+      <span
+        ><b>{{ count(chosen.length, 'slip') }}</b></span
+      >
+      <span v-if="replaced">{{ count(replaced, 'passcode') }} in use will end</span>
+      <template #actions>
+        <el-button type="primary" :disabled="chosen.length === 0" :loading="busy" @click="make"
+          >Make the slips</el-button
+        >
+      </template>
+    </FootingLine>
+  </template>
+  <PrintDesk v-else-if="own" label="The slips">
+    <p class="screen-only faded">These passcodes are shown only now. Print them before you leave this page.</p>
+    <div class="sheet slips">
+      <article v-for="student in printed" :key="student.id" class="slip">
+        <div>
+          <p class="who">{{ fullName(student) }}</p>
+          <p>{{ own.class.name }}, number {{ student.rollNumber }} · {{ session.school.name }}</p>
+          <dl>
+            <dt>Address</dt>
+            <dd>{{ address }}</dd>
+            <dt>Class code</dt>
+            <dd class="secret">{{ own.class.code }}</dd>
+            <dt>Passcode</dt>
+            <dd class="secret">{{ slips[student.id] }}</dd>
+          </dl>
+        </div>
+        <img :src="image" alt="The address with the class code, for a phone’s camera" width="84" height="84" />
+      </article>
+    </div>
+  </PrintDesk>
+</template>
+
+<style scoped>
+.inset {
+  padding: 8px 24px;
+}
+.choices {
+  columns: 3;
+  list-style: none;
+  padding: 0;
+}
+.choices li {
+  padding: 3px 0;
+  break-inside: avoid;
+}
+.slips {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+}
+.slip {
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+  padding: 12px;
+  border: 1px dashed #777;
+  margin: -1px 0 0 -1px;
+  break-inside: avoid;
+  font-size: 0.85rem;
+}
+.slip p {
+  margin: 0 0 4px;
+}
+.who {
+  font: 600 1.1rem var(--serif);
+}
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 1px 10px;
+  margin: 6px 0 0;
+}
+dt {
+  color: #444;
+}
+dd {
+  margin: 0;
+  overflow-wrap: anywhere;
+}
+.secret {
+  font-weight: 700;
+  letter-spacing: 0.08em;
+  font-size: 1rem;
+}
+.slip img {
+  flex: none;
+}
+</style>

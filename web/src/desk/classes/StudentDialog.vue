@@ -1,0 +1,63 @@
+<script setup lang="ts">
+/** Correcting what is known of one student. The roll number stays the same all year. */
+import { reactive, ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { done } from '../undo';
+import { fieldErrors } from './fieldErrors';
+import { fullName, type RollRow } from './useClass';
+
+const student = defineModel<RollRow | null>({ required: true });
+const props = defineProps<{ classId: number; act: (work: () => Promise<unknown>) => Promise<boolean> }>();
+const facts = reactive({ givenName: '', familyName: '', studentNumber: '', email: '', grade: '' as string | number });
+const wrong = ref<Record<string, string>>({});
+watch(student, (own) => {
+  if (!own) return;
+  const { givenName, familyName, studentNumber, email, grade } = own;
+  Object.assign(facts, { givenName, familyName, studentNumber, email, grade: grade ?? '' });
+  wrong.value = {};
+});
+const fields = [
+  { key: 'givenName', label: 'Given name' },
+  { key: 'familyName', label: 'Family name' },
+  { key: 'studentNumber', label: 'Student number' },
+  { key: 'email', label: 'E-mail address' },
+  { key: 'grade', label: 'Grade' },
+] as const;
+async function save(): Promise<void> {
+  const own = student.value!;
+  const params = { classId: props.classId, studentId: own.id };
+  const body = { ...facts, grade: facts.grade === '' ? null : Number(facts.grade) };
+  const before = { givenName: own.givenName, familyName: own.familyName, studentNumber: own.studentNumber, email: own.email, grade: own.grade }; // prettier-ignore
+  try {
+    await call('describeStudent', { params, body });
+  } catch (error) {
+    wrong.value = fieldErrors(error);
+    return;
+  }
+  student.value = null;
+  await props.act(async () => undefined);
+  done(`${fullName(body)} is corrected.`, () => props.act(() => call('describeStudent', { params, body: before })).then(() => undefined)); // prettier-ignore
+}
+</script>
+
+<template>
+  <el-dialog
+    :model-value="student !== null"
+    :title="student ? fullName(student) : ''"
+    width="460px"
+    @close="student = null"
+  >
+    <form id="student" @submit.prevent="save">
+      <label v-for="own in fields" :key="own.key" class="field">
+        <span class="label">{{ own.label }}</span>
+        <input v-model.trim="facts[own.key]" class="plain-input" :aria-invalid="Boolean(wrong[own.key])" />
+        <span v-if="wrong[own.key]" class="wrong">{{ wrong[own.key] }}</span>
+      </label>
+      <p v-if="wrong['']" class="wrong" role="alert">{{ wrong[''] }}</p>
+    </form>
+    <template #footer>
+      <el-button @click="student = null">Cancel</el-button>
+      <el-button type="primary" native-type="submit" form="student">Save</el-button>
+    </template>
+  </el-dialog>
+</template>

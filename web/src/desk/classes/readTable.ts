@@ -1,0 +1,61 @@
+/** Rows of cells out of what a person pastes or a file holds (CSV by RFC 4180, also parted by tabs or semicolons). */
+import { parse } from 'csv-parse/browser/esm/sync';
+import { unzipSync } from 'fflate';
+import { readOneRoster, type RosterReading } from '@oaken/core/rosters';
+
+const most = 60 * 1024 * 1024;
+
+export function readRows(text: string): string[][] {
+  const head = text.slice(0, 2000);
+  const count = (sign: string) => head.split(sign).length;
+  const delimiter = [',', ';', '\t'].sort((a, b) => count(b) - count(a))[0]!;
+  const delimiterOrTab = head.includes('\t') ? '\t' : delimiter;
+  return parse(text, { delimiter: delimiterOrTab, bom: true, relax_column_count: true, relax_quotes: true, skip_empty_lines: true }) as string[][]; // prettier-ignore
+}
+
+/** UTF-8, UTF-16 by its mark, or Windows-1252, which knows every byte. */
+export function decode(bytes: Uint8Array): string {
+  const [a, b] = bytes;
+  if (a === 0xff && b === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
+  if (a === 0xfe && b === 0xff) return new TextDecoder('utf-16be').decode(bytes);
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
+}
+
+export type FileReading = { kind: 'list'; rows: string[][] } | { kind: 'roster'; roster: RosterReading };
+
+/** @throws Error in plain words */
+export async function readFile(file: File): Promise<FileReading> {
+  if (file.size > most) throw new Error('That file is larger than 60 MB.');
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  if (bytes.length === 0) throw new Error('That file is empty.');
+  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) {
+    if (bytes.includes(0) && bytes[0] !== 0xff && bytes[0] !== 0xfe) throw new Error('That is not a table as text. Save it as CSV first.'); // prettier-ignore
+    return { kind: 'list', rows: readRows(decode(bytes)) };
+  }
+  let files: Record<string, Uint8Array>;
+  let size = 0;
+  try {
+    files = unzipSync(bytes, {
+      filter({ name, originalSize }) {
+        size += originalSize;
+        return name.endsWith('.csv') && size <= most;
+      },
+    });
+  } catch {
+    throw new Error('That zip cannot be read.');
+  }
+  if (size > most) throw new Error('That zip unpacks to more than 60 MB.');
+  const names = Object.keys(files);
+  if (names.length === 0) throw new Error('There is no CSV file in that zip. A spreadsheet is saved as CSV first.');
+  const tables = Object.fromEntries(
+    names.map((name) => {
+      const rows = parse(decode(files[name]!), { bom: true, columns: true, relax_column_count: true, skip_empty_lines: true }) as Record<string, string>[]; // prettier-ignore
+      return [name.split('/').at(-1)!.slice(0, -4), rows];
+    }),
+  );
+  return { kind: 'roster', roster: readOneRoster(tables) };
+}
