@@ -73,10 +73,10 @@ runMain(async () => {
   }
 
   // A school with services of its own names them in the environment; otherwise stand-ins play their part.
-  if (!env.OAKEN_ROSTER_URL) {
-    const standIns = fork(join(root, 'stand-ins/dist/main.mjs'), { stdio: 'inherit' });
-    Object.assign(env, await new Promise((ready) => standIns.once('message', ready)));
-  }
+  const standIns = fork(join(root, 'stand-ins/dist/main.mjs'), { stdio: 'inherit' });
+  const played = await new Promise((ready) => standIns.once('message', ready));
+  const real = { ROSTER: env.OAKEN_ROSTER_URL, SMTP: env.OAKEN_SMTP_URL, MAILBOX: env.OAKEN_SMTP_URL };
+  for (const [name, value] of Object.entries(played)) if (!real[name.split('_')[1]]) env[name] = value;
 
   const server = fork(join(root, 'server/dist/main.mjs'), { env, stdio: 'inherit' });
   async function stop(code) {

@@ -3,9 +3,11 @@ import * as accounts from './accounts';
 import * as assignments from './assignments';
 import * as attempts from './attempts';
 import * as banks from './banks';
+import * as calendar from './calendar';
 import * as classes from './classes';
 import * as files from './files';
 import * as interchange from './interchange';
+import * as letters from './letters';
 import * as passages from './passages';
 import * as results from './results';
 import * as standards from './standards';
@@ -85,7 +87,6 @@ export const api = {
   removeTestFolder: tests.removeTestFolder,
   placeTests: tests.placeTests,
   listClasses: classes.listClasses,
-  countStudents: classes.countStudents,
   makeClass: classes.makeClass,
   readClass: classes.readClass,
   describeClass: classes.describeClass,
@@ -109,11 +110,28 @@ export const api = {
   readRoster: classes.readRoster,
   listAssignments: assignments.listAssignments,
   giveAssignment: assignments.giveAssignment,
+  readAssignment: assignments.readAssignment,
+  changeAssignment: assignments.changeAssignment,
+  stopAssignment: assignments.stopAssignment,
+  extendAssignment: assignments.extendAssignment,
   takeBackAssignment: assignments.takeBackAssignment,
   releaseAssignment: assignments.releaseAssignment,
+  listDrafts: assignments.listDrafts,
+  readDraft: assignments.readDraft,
+  keepDraft: assignments.keepDraft,
+  removeDraft: assignments.removeDraft,
+  readRecipients: assignments.readRecipients,
+  listGroups: assignments.listGroups,
+  openCalendar: calendar.openCalendar,
+  readCalendar: calendar.readCalendar,
+  readMailbox: letters.readMailbox,
+  readLink: assignments.readLink,
+  comeAsGuest: assignments.comeAsGuest,
+  tieGuest: assignments.tieGuest,
   listSeat: attempts.listSeat,
   beginAttempt: attempts.beginAttempt,
   saveAnswers: attempts.saveAnswers,
+  askHelp: attempts.askHelp,
   handIn: attempts.handIn,
   readReport: attempts.readReport,
   readResults: results.readResults,

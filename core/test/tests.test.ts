@@ -1,4 +1,3 @@
-import { isReleased, slipOf, type AssignmentRules } from '@oaken/core/assignments';
 import {
   allEntries,
   applyChange,
@@ -24,7 +23,6 @@ import {
   type PassageOf,
 } from '@oaken/core/tests';
 import { asRichText, count, listing, plainText, shorten } from '@oaken/core/text';
-import { day } from '@oaken/core/timing';
 import fc from 'fast-check';
 
 const entry = (id: string, points = 1) => ({ id, itemId: 1, revisionId: 1, points });
@@ -282,58 +280,6 @@ describe('what was found for a blueprint', () => {
       }
     expect(freeName(own)).toBe('D');
   });
-});
-
-describe('the slip', () => {
-  const now = Date.UTC(2026, 2, 3, 15);
-  const rules: AssignmentRules = {
-    mode: 'test',
-    limitMinutes: 20,
-    shuffleChoices: true,
-    shuffleItems: false,
-    release: { score: 'after-closing', answers: 'by-hand' },
-  };
-  const facts = {
-    title: 'Rates', kind: 'test', items: 8, points: 9.5, classes: [{ name: '6B', students: 27 }], students: 27, opensAt: now,
-    closesAt: Date.UTC(2026, 2, 6, 19, 30), lateRule: { late: 'no' as const }, rules, zone: 'America/New_York', now,
-  }; // prettier-ignore
-
-  test('says what goes to whom and when', () => {
-    const slip = slipOf(facts);
-    expect(slip.line).toBe('1 test, class 6B, 27 students, opens now, closes Fri 14:30, 20 minutes');
-    expect(slip.verb).toBe('Give to 27 students');
-    expect(slip.sentences.join(' ')).toContain(
-      'Students see scores after it has closed and right answers when you release them.',
-    );
-  });
-  test('and the other ways it can be', () => {
-    const two = [...facts.classes, { name: '6D', students: 1 }];
-    const slip = slipOf({
-      ...facts,
-      classes: two,
-      opensAt: now + day,
-      closesAt: null,
-      rules: { ...rules, limitMinutes: null, shuffleItems: true },
-    });
-    expect(slip.line).toBe('1 test, classes 6B and 6D, 27 students, opens Wed 10:00, never closes, no time limit');
-    expect(slip.sentences[1]).toBe(
-      'It opens Wed 10:00 and never closes, with no time limit. They see the title now and can begin Wed 10:00.',
-    );
-    expect(slipOf({ ...facts, classes: [], students: 1 }).verb).toBe('Give to 1 student');
-  });
-});
-
-test('what is released, and when', () => {
-  const facts = { handedIn: true, windowEnd: 100, releasedAt: null, now: 99 };
-  expect([isReleased('at-hand-in', facts), isReleased('after-closing', facts), isReleased('by-hand', facts)]).toEqual([
-    true,
-    false,
-    false,
-  ]);
-  expect(isReleased('after-closing', { ...facts, now: 100 })).toBe(true);
-  expect(isReleased('after-closing', { ...facts, windowEnd: null, now: 1e15 })).toBe(false);
-  expect(isReleased('by-hand', { ...facts, releasedAt: 50 })).toBe(true);
-  expect(isReleased('at-hand-in', { ...facts, handedIn: false, releasedAt: 50 })).toBe(false);
 });
 
 test('words', () => {

@@ -33,9 +33,9 @@ test('a deadline is the own time, but never after the window', () => {
   expect(deadlineOf(rules, start + day - minute)).toBe(start + day);
   expect(deadlineOf({ ...rules, timeFactor: null }, start)).toBe(start + day);
   expect(deadlineOf({ ...rules, closesAt: null, limit: null }, start)).toBeNull();
-  expect(deadlineOf({ ...rules, lateRule: { late: 'until', until: start + 2 * day } }, start + day + hour)).toBe(
-    start + day + hour + 20 * minute,
-  );
+  expect(
+    deadlineOf({ ...rules, lateRule: { late: 'until', until: start + 2 * day, offPerDay: 0 } }, start + day + hour),
+  ).toBe(start + day + hour + 20 * minute);
 });
 
 const anyRules = fc.record({
@@ -43,7 +43,11 @@ const anyRules = fc.record({
   closesAt: fc.option(fc.integer({ min: start + 1, max: start + 30 * day })),
   lateRule: fc.oneof(
     fc.constant({ late: 'no' as const }),
-    fc.record({ late: fc.constant('until' as const), until: fc.integer({ min: start, max: start + 40 * day }) }),
+    fc.record({
+      late: fc.constant('until' as const),
+      until: fc.integer({ min: start, max: start + 40 * day }),
+      offPerDay: fc.constant(0),
+    }),
   ),
   limit: fc.option(fc.integer({ min: minute, max: 5 * hour })),
   timeFactor: fc.option(fc.constantFrom(1, 1.25, 1.5, 2)),
@@ -104,7 +108,7 @@ test('what is wrong with a window is said', () => {
   expect(fields({ closesAt: start })).toEqual(['closesAt']);
   expect(fields({}, start + 2 * day)).toEqual(['closesAt']);
   expect(fields({ closesAt: start + 10 * minute })).toEqual(['limit']);
-  expect(fields({ lateRule: { late: 'until', until: start + day } })).toEqual(['lateRule']);
+  expect(fields({ lateRule: { late: 'until', until: start + day, offPerDay: 0 } })).toEqual(['lateRule']);
 });
 
 // IANA zone data: America/New_York went to daylight time on 8 March 2026 at 02:00 and back on 1 November 2026 at 02:00.

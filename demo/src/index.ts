@@ -272,12 +272,9 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       });
     }
     const rules = {
-      mode: 'test',
-      limitMinutes: plan.limitMinutes,
-      shuffleChoices: true,
-      shuffleItems: false,
-      release: { score: 'after-closing', answers: 'after-closing' },
-    };
+      mode: 'test', offPerTry: 0.333333, limitMinutes: plan.limitMinutes, warnMinutes: [5, 1], attempts: 1, counts: 'best', order: 'own', shuffleChoices: true,
+      release: { score: 'after-closing', marks: 'after-closing', answers: 'after-closing', explanations: 'after-closing', show: 'both', bands: [] },
+    }; // prettier-ignore
     put('assignments', { id, school_id: 1, edition_id: id, given_by: by, title: plan.title, kind: plan.kind, opens_at: new Date(opens), closes_at: new Date(closes), rules: JSON.stringify(rules), client_key: key, created_at: made }); // prettier-ignore
     for (const name of plan.classes) {
       const classId = classIds.get(name)!;
@@ -335,11 +332,12 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
             rules: { shuffleItems: false, shuffleChoices: true },
             ranOut,
           });
+      const earned = stillWorking ? null : roundPoints(scores.reduce((sum, score) => sum + score.points, 0));
       const attemptId = put('attempts', {
         id: (tables.get('attempts')?.length ?? 0) + 1,
         assignment_id: id, student_id: student.id, number: 1, seed: attemptSeedText, began_at: new Date(began), deadline_at: deadline,
         handed_in_at: handedIn, most: handedIn ? points : null, handed_in_by: stillWorking ? null : ranOut ? 'server' : 'student', late: false,
-        points: stillWorking ? null : roundPoints(scores.reduce((sum, score) => sum + score.points, 0)),
+        points: earned, counted: earned,
       }); // prettier-ignore
       let step = 0;
       for (const [entry, given] of answers)

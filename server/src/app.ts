@@ -13,8 +13,9 @@ import { assignmentRoutes } from './assignments/routes';
 import { Editions } from './attempts/editions';
 import { attemptRoutes } from './attempts/routes';
 import { SavingQueue } from './attempts/saving';
-import { handInOverdue } from './attempts/service';
+import { handInOverdue } from './attempts/hand-in';
 import { LocalFinder, type Finder } from './banks/finding/finder';
+import { calendarRoutes } from './calendar/routes';
 import { bankRoutes } from './banks/routes';
 import type { RosterService } from './classes/roster';
 import { classRoutes } from './classes/routes';
@@ -25,6 +26,8 @@ import { binder, type BindOptions } from './http/bind';
 import { openApi } from './http/openapi';
 import { servePages } from './http/pages';
 import { busyDatabase, isDatabaseAway, Problem } from './http/problem';
+import { sendLetters, type Post } from './letters/post';
+import { letterRoutes, type Mailbox } from './letters/routes';
 import { interchangeRoutes } from './interchange/routes';
 import { passageRoutes } from './passages/routes';
 import { renewFigures } from './results/figures';
@@ -45,6 +48,9 @@ export interface AppOptions extends BindOptions {
   /** Fills blueprints; without one, this thread does. */
   assembler?: Assembler;
   roster?: RosterService | null;
+  post?: Post | null;
+  mailbox?: Mailbox | null;
+  origin?: string;
 }
 
 export interface App {
@@ -57,7 +63,19 @@ export interface App {
 const longestBody = '1mb';
 
 export function createApp(options: AppOptions): App {
-  const { database, now, log, pages, finder, assembler, roster = null, checkAnswers } = options;
+  const {
+    database,
+    now,
+    log,
+    pages,
+    finder,
+    assembler,
+    roster = null,
+    post = null,
+    mailbox = null,
+    checkAnswers,
+  } = options;
+  const { origin = 'http://127.0.0.1:4600' } = options;
   defineAccounts(database);
   defineTests(database);
   defineAssignments(database);
@@ -71,6 +89,9 @@ export function createApp(options: AppOptions): App {
     finder: finder ?? new LocalFinder(database),
     assembler: assembler ?? localAssembler,
     roster,
+    post,
+    mailbox,
+    origin,
   };
 
   const http = express();
@@ -103,6 +124,8 @@ export function createApp(options: AppOptions): App {
   assignmentRoutes(bind, context);
   resultRoutes(bind, context);
   todayRoutes(bind, context);
+  letterRoutes(bind, context);
+  calendarRoutes(bind, context);
   routes.get('/api/health', async (_request, response) => {
     await row(database, 'SELECT 1 AS well');
     response.json({ status: 'well', now: now() });
@@ -122,6 +145,7 @@ export function createApp(options: AppOptions): App {
   const throttle = new Throttle(database, now);
   const chores: App['chores'] = [
     { name: 'hand in overdue attempts', every: 1_000, run: () => handInOverdue(context, editions) },
+    { name: 'send letters', every: 2_000, run: () => sendLetters(context) },
     { name: 'renew item figures', every: 15_000, run: () => renewFigures(context) },
     {
       name: 'forget old sessions',

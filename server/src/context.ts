@@ -3,6 +3,8 @@ import type { Sessions } from './accounts/sessions';
 import type { Assembler } from './assembly/assembler';
 import type { Finder } from './banks/finding/finder';
 import type { RosterService } from './classes/roster';
+import type { Post } from './letters/post';
+import type { Mailbox } from './letters/routes';
 import type { SavingQueue } from './attempts/saving';
 
 /** What every feature may use. The clock is here so that nothing reads another one. */
@@ -16,4 +18,10 @@ export interface Context {
   assembler: Assembler;
   /** The school's roster service; null where it has none. */
   roster: RosterService | null;
+  /** Sends letters; null where the school has no mail service, and then none are written. */
+  post: Post | null;
+  /** The simulated mailbox of the demonstration; null where letters go to real ones. */
+  mailbox: Mailbox | null;
+  /** Where this server is reached, for what leads back to it from outside. */
+  origin: string;
 }

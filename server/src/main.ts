@@ -8,6 +8,8 @@ import { RemoteAssembler } from './assembly/assembler';
 import { RemoteFinder } from './banks/finding/remote';
 import { RemoteRoster } from './classes/roster';
 import { connect, createDatabase } from './database/connect';
+import { SmtpPost } from './letters/post';
+import { RemoteMailbox } from './letters/routes';
 import { migrator } from './database/migrate';
 
 const socket = process.env.OAKEN_SOCKET;
@@ -25,6 +27,13 @@ const roster =
         clientSecret: OAKEN_ROSTER_CLIENT_SECRET ?? '',
       })
     : null;
+
+const { OAKEN_SMTP_URL, OAKEN_MAIL_FROM, OAKEN_MAILBOX_URL, OAKEN_ORIGIN } = process.env;
+const post = OAKEN_SMTP_URL
+  ? new SmtpPost(OAKEN_SMTP_URL, OAKEN_MAIL_FROM ?? 'Oaken Ledger <oaken-ledger@localhost>')
+  : null;
+const mailbox = OAKEN_MAILBOX_URL ? new RemoteMailbox(OAKEN_MAILBOX_URL) : null;
+const origin = OAKEN_ORIGIN ?? `http://127.0.0.1:${port}`;
 
 const log = (line: string) => process.stdout.write(`${new Date().toISOString()} ${line}\n`);
 
@@ -57,6 +66,9 @@ async function main(): Promise<void> {
     finder,
     assembler,
     roster,
+    post,
+    mailbox,
+    origin,
     checkAnswers: false,
   });
   const server = createServer(http);

@@ -4,6 +4,7 @@ import {
   giveTest,
   openSchool,
   plainRules,
+  wishes,
   type Reply,
   type School,
   type Visitor,
@@ -161,22 +162,19 @@ describe('changing a test', () => {
 });
 
 describe('giving', () => {
+  const to = (classIds: number[]) => wishes(classIds, null).who;
   const give = (change: Record<string, unknown>) =>
     problem(
       teacher.post('/api/assignments', {
         clientKey: clientKey(),
         testId: made.testId,
         testVersion: made.test.version,
-        classIds: [made.classId],
-        opensAt: null,
-        closesAt: school.clock.now + 3_600_000,
-        lateRule: { late: 'no' },
-        rules: plainRules,
+        ...wishes([made.classId], school.clock.now + 3_600_000),
         ...change,
       }),
     );
   test.each<[string, () => Record<string, unknown>, string, string]>([
-    ['no class', () => ({ classIds: [] }), '/classIds', 'Choose at least one class.'],
+    ['nobody', () => ({ who: to([]) }), '/who', 'Choose at least one class, group or student.'],
     [
       'closing before opening',
       () => ({ opensAt: school.clock.now + 9_000_000 }),
@@ -203,7 +201,7 @@ describe('giving', () => {
     ],
     [
       'late work that ends before closing',
-      () => ({ lateRule: { late: 'until', until: school.clock.now } }),
+      () => ({ lateRule: { late: 'until', until: school.clock.now, offPerDay: 0 } }),
       '/lateRule',
       'Late work must be possible for some time after closing.',
     ],
@@ -215,7 +213,7 @@ describe('giving', () => {
   test('an empty class and an empty test', async () => {
     const facts = { name: '9Z', period: '', grade: 6, subject: 'Reading', term: '', notes: '' };
     const { id: empty } = await teacher.ok('POST', '/api/classes', { clientKey: clientKey(), facts });
-    expect((await give({ classIds: [empty] })).fields[0]!.message).toBe('There are no students in the chosen classes.');
+    expect((await give({ who: to([empty]) })).fields[0]!.message).toBe('There are no students in the chosen classes.');
     const { id: testId } = await teacher.ok('POST', '/api/tests', {
       clientKey: clientKey(),
       title: 'Blank',

@@ -195,7 +195,7 @@ describe('one student, one class', () => {
     school.clock.now -= 3_600_000;
     // An assignment that also went to a class which is not theirs is not theirs to read.
     const other = (await teacher.ok('GET', '/api/classes')).classes.find(({ name }: { name: string }) => name === '6D').id; // prettier-ignore
-    await school.database.query('INSERT INTO assignment_classes VALUES (:a, :c)', { replacements: { a: given.assignmentId, c: other } }); // prettier-ignore
+    await school.database.query('INSERT INTO assignment_classes (assignment_id, class_id) VALUES (:a, :c)', { replacements: { a: given.assignmentId, c: other } }); // prettier-ignore
     expect(await listing(co)).toBe(false);
     await teacher.ok('PUT', `${at}/teachers`, { others: [] });
     expect((await co.get(at)).status).toBe(404);

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { api } from '@oaken/contract';
 import { row, rows } from '../src/database/connect';
-import { answer, giveTest, openSchool, plainRules, type School, type Visitor } from './support/school';
+import { answer, giveTest, openSchool, plainRules, wishes, type School, type Visitor } from './support/school';
 
 interface Attempt {
   id: number;
@@ -88,7 +88,7 @@ describe('numbers decide, not arrival', () => {
 
 describe('the clock is the server’s', () => {
   test('the deadline is the same after coming back, and answers are taken until the grace has passed', async () => {
-    const { attempt, again, entries, save, student } = await begin(4);
+    const { attempt, again, entries, save, student } = await begin(5);
     const start = school.clock.now;
     expect(attempt.deadlineAt).toBe(start + 20 * 60_000);
     school.clock.now += 5 * 60_000;
@@ -152,13 +152,14 @@ describe('the clock is the server’s', () => {
 
   test('late work is taken until its time and marked late; extra time is the student’s own', async () => {
     const start = school.clock.now;
-    const { assignmentId } = await giveTest(school, teacher, {
-      change: { closesAt: start + 3_600_000, lateRule: { late: 'until', until: start + 7_200_000 } },
+    const { assignmentId, classId } = await giveTest(school, teacher, {
+      change: { closesAt: start + 3_600_000, lateRule: { late: 'until', until: start + 7_200_000, offPerDay: 0.1 } },
     });
-    await school.database.query(
-      'UPDATE assignment_students SET time_factor = 1.5 WHERE assignment_id = :assignmentId',
-      { replacements: { assignmentId } },
-    );
+    const { roll } = await teacher.ok('GET', `/api/classes/${classId}`);
+    await teacher.ok('PUT', `/api/classes/${classId}/students/${roll[8].id}/supports`, {
+      ...roll[8].supports,
+      time: 1.5,
+    });
     school.clock.now = start + 3_600_000 + 5;
     const student = await school.student('6B', 8);
     const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
@@ -193,7 +194,7 @@ describe('handing in', () => {
 
   test('students see the same questions in their own order of choices, and the same order when they come back', async () => {
     const { assignmentId } = await giveTest(school, teacher, {
-      change: { rules: { ...plainRules, shuffleItems: true } },
+      change: { rules: { ...plainRules, order: 'shuffled' } },
     });
     const orders = new Set<string>();
     for (const at of [11, 12, 13]) {
@@ -213,76 +214,93 @@ describe('handing in', () => {
   });
 });
 
-test('no student route gives an answer away, whatever the kind of item and the state of the attempt', async () => {
-  const { database } = school;
-  // One item of every kind, from every subject.
-  const kinds = await rows<{ id: number }>(
-    database,
-    'SELECT MIN(i.id) AS id FROM items i JOIN revisions r ON r.id = i.revision_id GROUP BY r.kind',
-  );
-  const { id: testId } = await teacher.ok('POST', '/api/tests', {
-    clientKey: '00000000-0000-4000-b000-000000000001',
-    title: 'All kinds',
-    kind: 'test',
-    itemIds: kinds.map(({ id }) => id),
-  });
-  const { version, revisions } = await teacher.ok('GET', `/api/tests/${testId}`);
-  const closesAt = school.clock.now + 3_600_000;
-  const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', {
-    clientKey: '00000000-0000-4000-b000-000000000002', testId, testVersion: version, classIds: [1], opensAt: null, closesAt, lateRule: { late: 'no' }, rules: plainRules,
+test.each([
+  ['test', 14],
+  ['practice', 15],
+])(
+  'no student route gives an answer away, whatever the kind of item and the state of the attempt: %s',
+  async (mode, place) => {
+    const { database } = school;
+    // One item of every kind, from every subject.
+    const kinds = await rows<{ id: number }>(
+      database,
+      'SELECT MIN(i.id) AS id FROM items i JOIN revisions r ON r.id = i.revision_id GROUP BY r.kind',
+    );
+    const { id: testId } = await teacher.ok('POST', '/api/tests', {
+      clientKey: `00000000-0000-4000-b000-0000000000${place}`,
+      title: `All kinds, ${mode}`,
+      kind: 'test',
+      itemIds: kinds.map(({ id }) => id),
+    });
+    const { version, revisions } = await teacher.ok('GET', `/api/tests/${testId}`);
+    const closesAt = school.clock.now + 3_600_000;
+    const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', {
+    clientKey: `00000000-0000-4000-b001-0000000000${place}`, testId, testVersion: version, ...wishes([1], closesAt), rules: { ...plainRules, mode },
   }); // prettier-ignore
-  expect(new Set(revisions.map(({ kind }: { kind: string }) => kind)).size).toBe(partKinds.length);
-  const student = await school.student('6B', 14);
-  const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    expect(new Set(revisions.map(({ kind }: { kind: string }) => kind)).size).toBe(partKinds.length);
+    const student = await school.student('6B', place);
+    const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
 
-  const walk = async () => {
-    const replies: Record<string, unknown> = {};
-    for (const [name, endpoint] of Object.entries(api)) {
-      if (endpoint.who !== 'student' && endpoint.who !== 'anyone') continue;
-      if (['signOut', 'signInStaff', 'signInStudent', 'findClass'].includes(name)) continue;
-      const path = endpoint.path
-        .replace(':assignmentId', String(assignmentId))
-        .replace(':attemptId', String(attempt.id));
-      const body =
-        name === 'saveAnswers'
-          ? { answers: [answer(attempt.form.sections[0]!.entries[0]!.id, 1, text('x'))] }
-          : { answers: [] };
-      replies[name] = (await student.send(endpoint.method, path, endpoint.method === 'GET' ? undefined : body)).body;
+    const walk = async () => {
+      const replies: Record<string, unknown> = {};
+      for (const [name, endpoint] of Object.entries(api)) {
+        if (endpoint.who !== 'student' && endpoint.who !== 'anyone') continue;
+        // In practice an answer may be asked for; everything else must not tell it.
+        if (name === 'askHelp' && mode === 'practice') continue;
+        if (['signOut', 'signInStaff', 'signInStudent', 'findClass'].includes(name)) continue;
+        const path = endpoint.path
+          .replace(':assignmentId', String(assignmentId))
+          .replace(':attemptId', String(attempt.id))
+          .replace(':entryId', attempt.form.sections[0]!.entries[0]!.id);
+        const body =
+          name === 'saveAnswers'
+            ? { answers: [answer(attempt.form.sections[0]!.entries[0]!.id, 1, text('x'))] }
+            : name === 'askHelp'
+              ? { want: 'answer' }
+              : { answers: [] };
+        replies[name] = (await student.send(endpoint.method, path, endpoint.method === 'GET' ? undefined : body)).body;
+      }
+      return replies;
+    };
+    const secrets =
+      /"(key|keys|guide|rule|mistake|explanation|hints|notes|variants|tolerance|standards|depth|revisionId|itemId|fixed|facility)"|"right":(?!\[\{)/;
+    const texts: string[] = revisions
+      .flatMap(({ content }: any) => [
+        content.explanation,
+        ...content.parts.flatMap((part: any) => [
+          part.mistake,
+          ...(part.choices ?? []).map((choice: any) => choice.mistake),
+          ...(part.key?.variants ?? []),
+          part.guide,
+        ]),
+      ])
+      // A short word may well stand in another item's question.
+      .filter((own: string | undefined) => own && own.length > 16);
+    expect(texts.length).toBeGreaterThan(8);
+    // First while it is open (the walk itself hands in), then after it was handed in and nothing is released.
+    for (const replies of [await walk(), await walk()]) {
+      expect(Object.keys(replies).sort()).toEqual([
+        ...(mode === 'test' ? ['askHelp'] : []),
+        'beginAttempt',
+        'comeAsGuest',
+        'handIn',
+        'joinClass',
+        'keepWork',
+        'listSeat',
+        'openCalendar',
+        'readCalendar',
+        'readLink',
+        'readReport',
+        'readSession',
+        'saveAnswers',
+      ]);
+      // Help that was not asked for is there by name only, and empty.
+      const said = JSON.stringify(replies).replace(/"hints":\[\],|"right":null,|"explanation":null/g, '');
+      expect(said).not.toMatch(secrets);
+      for (const secret of texts) expect(said).not.toContain(JSON.stringify(secret).slice(1, -1));
     }
-    return replies;
-  };
-  const secrets =
-    /"(key|keys|guide|rule|mistake|explanation|hints|notes|variants|tolerance|standards|depth|revisionId|itemId|fixed|facility)"|"right":(?!\[\{)/;
-  const texts: string[] = revisions
-    .flatMap(({ content }: any) => [
-      content.explanation,
-      ...content.parts.flatMap((part: any) => [
-        part.mistake,
-        ...(part.choices ?? []).map((choice: any) => choice.mistake),
-        ...(part.key?.variants ?? []),
-        part.guide,
-      ]),
-    ])
-    // A short word may well stand in another item's question.
-    .filter((own: string | undefined) => own && own.length > 16);
-  expect(texts.length).toBeGreaterThan(8);
-  // First while it is open (the walk itself hands in), then after it was handed in and nothing is released.
-  for (const replies of [await walk(), await walk()]) {
-    expect(Object.keys(replies).sort()).toEqual([
-      'beginAttempt',
-      'handIn',
-      'joinClass',
-      'keepWork',
-      'listSeat',
-      'readReport',
-      'readSession',
-      'saveAnswers',
-    ]);
-    const said = JSON.stringify(replies);
-    expect(said).not.toMatch(secrets);
-    for (const secret of texts) expect(said).not.toContain(JSON.stringify(secret).slice(1, -1));
-  }
-});
+  },
+);
 
 describe('the database goes away', () => {
   const folder = mkdtempSync(join(tmpdir(), 'oaken-away-'));

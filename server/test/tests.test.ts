@@ -1,7 +1,7 @@
 /** Tests through their routes, on a real MariaDB: sharing, copies, the shelf, draws, forms, and what a blueprint finds. */
 import { entriesOf, formOf, type Edition } from '@oaken/core/forms';
 import { fromJson, row, rows } from '../src/database/connect';
-import { clientKey, giveTest, openSchool, plainRules, type School, type Visitor } from './support/school';
+import { clientKey, giveTest, openSchool, wishes, type School, type Visitor } from './support/school';
 
 let school: School;
 let holloway: Visitor;
@@ -147,7 +147,7 @@ describe('draws and forms, from the test to the results', () => {
     const { version } = await read(holloway, testId);
     const { classes } = await holloway.ok('GET', '/api/classes');
     const classIds = [classes.find(({ name }: any) => name === '6B').id];
-    return holloway.post('/api/assignments', { clientKey: clientKey(), testId, testVersion: version, classIds, opensAt: null, closesAt: school.clock.now + 7 * 86_400_000, lateRule: { late: 'no' }, rules: plainRules, forms }); // prettier-ignore
+    return holloway.post('/api/assignments', { clientKey: clientKey(), testId, testVersion: version, ...wishes(classIds, school.clock.now + 7 * 86_400_000), forms }); // prettier-ignore
   };
   const editionOf = async (assignmentId: number) => fromJson<Edition>((await row<{ content: unknown }>(school.database, 'SELECT e.content FROM editions e JOIN assignments a ON a.edition_id = e.id WHERE a.id = :assignmentId', { assignmentId }))!.content); // prettier-ignore
   const dealt = (assignmentId: number) => rows<{ place: number; form: string | null }>(school.database, 'SELECT place, form FROM assignment_students WHERE assignment_id = :assignmentId ORDER BY place', { assignmentId }); // prettier-ignore
@@ -165,7 +165,9 @@ describe('draws and forms, from the test to the results', () => {
     const used = new Map<string, number>();
     const places = await dealt(body.id);
     for (const { place } of places)
-      for (const { id, points } of entriesOf(formOf(edition, { seed: 'x', place }, plainRules))) {
+      for (const { id, points } of entriesOf(
+        formOf(edition, { seed: 'x', place }, { shuffleItems: false, shuffleChoices: true }),
+      )) {
         used.set(id, (used.get(id) ?? 0) + 1);
         expect(points).toBe(2);
       }
@@ -205,7 +207,9 @@ describe('draws and forms, from the test to the results', () => {
     const edition = await editionOf(body.id);
     expect(edition.sections[1]!.entries).toHaveLength(all.total - 1);
     expect(edition.sections[1]!.entries.map(({ itemId }) => itemId)).not.toContain(own.id);
-    expect(formOf(edition, { seed: 's', place: 3 }, plainRules).sections[1]!.entries).toHaveLength(3);
+    expect(
+      formOf(edition, { seed: 's', place: 3 }, { shuffleItems: false, shuffleChoices: true }).sections[1]!.entries,
+    ).toHaveLength(3);
   });
 
   test('forms go round in turn, with items of their own and the points of the places that they take', async () => {

@@ -1,1 +1,2 @@
+export { mailService, type Letter } from './mail';
 export { rosterService, type RosterOptions } from './roster';

@@ -1,7 +1,17 @@
+import { orders } from '@oaken/core/assignments';
 import { responses, type SittingPart } from '@oaken/core/items';
 import { numberings } from '@oaken/core/passages';
 import { z } from 'zod';
 import { endpoint, id, idInPath, instant } from '../define';
+
+/** A score as it may be shown: what the teacher does not show is null. */
+export const shownScore = z.object({
+  points: z.number().nullable(),
+  most: z.number().nullable(),
+  share: z.number().nullable(),
+  band: z.string().nullable(),
+});
+export type ShownScore = z.infer<typeof shownScore>;
 
 export const seatRow = z.object({
   assignmentId: id,
@@ -14,12 +24,21 @@ export const seatRow = z.object({
   closesAt: instant.nullable(),
   /** The student's own working time in minutes, extra time included. */
   limitMinutes: z.number().nullable(),
+  /** For students, before they begin. */
+  instructions: z.string(),
+  /** Late work is taken until then. */
+  lateUntil: instant.nullable(),
+  /** The teacher reads out a word that is typed to begin. */
+  asksWord: z.boolean(),
+  attemptsMade: z.number(),
+  /** Attempts that can still be begun; null: as many as wanted. */
+  attemptsLeft: z.number().nullable(),
   state: z.enum(['coming', 'open', 'working', 'handed-in', 'missed']),
   deadlineAt: instant.nullable(),
   handedInAt: instant.nullable(),
   handedInBy: z.enum(['student', 'server', 'teacher']).nullable(),
-  /** Only once released. */
-  score: z.object({ points: z.number(), most: z.number() }).nullable(),
+  /** Only once released, and only as the teacher shows it. */
+  score: shownScore.nullable(),
   canRead: z.boolean(),
 });
 export type SeatRow = z.infer<typeof seatRow>;
@@ -45,6 +64,26 @@ export const storedAnswer = z.object({
 });
 export type StoredAnswer = z.infer<typeof storedAnswer>;
 
+/** The help that a student has been given with one question of a practice. */
+export const help = z.object({
+  tries: z.number(),
+  /** The share that the last checked answer earned; null before the first. */
+  share: z.number().nullable(),
+  /** For each part of the question, whether the last checked answer was right. */
+  parts: z.array(z.object({ id: z.string(), right: z.boolean() })),
+  /** Hints so far, and how many there are in all. */
+  hints: z.array(z.string()),
+  hintsInAll: z.number(),
+  shown: z.boolean(),
+  done: z.boolean(),
+  /** What the question gives now, as a share of its points. */
+  worth: z.number(),
+  /** Once it is done: what was right, and why. */
+  right: z.array(z.string()).nullable(),
+  explanation: z.string().nullable(),
+});
+export type Help = z.infer<typeof help>;
+
 export const attemptAnswer = z.object({
   id,
   now: instant,
@@ -52,6 +91,17 @@ export const attemptAnswer = z.object({
   /** How long after the deadline a save under way is still taken, in milliseconds. */
   grace: z.number(),
   handedInAt: instant.nullable(),
+  number: z.number(),
+  /** Minutes before the end at which the student is told. */
+  warnMinutes: z.array(z.number()),
+  order: z.enum(orders),
+  mode: z.enum(['test', 'practice']),
+  offPerTry: z.number(),
+  /** In practice, what was asked of each question so far, with the help that was given; it can be read again at no cost. */
+  help: z.record(z.string(), help),
+  /** What the student's supports ask of the page. */
+  aloud: z.boolean(),
+  textSize: z.number(),
   form: z.object({
     title: z.string(),
     directions: z.string(),
@@ -90,6 +140,14 @@ export const beginAttempt = endpoint({
   who: 'student',
   does: 'Begins an attempt, or returns the one that was begun.',
   params: z.object({ assignmentId: idInPath }),
+  body: z
+    .strictObject({
+      /** The word that was read out in the room. */
+      word: z.string().max(80).optional(),
+      /** Begins another attempt where one was handed in. */
+      again: z.boolean().optional(),
+    })
+    .default({}),
   answer: attemptAnswer,
 });
 
@@ -118,6 +176,21 @@ export const saveAnswers = endpoint({
   }),
 });
 
+export const askHelp = endpoint({
+  method: 'POST',
+  path: '/api/seat/attempts/:attemptId/entries/:entryId/help',
+  who: 'student',
+  does: 'In practice: checks an answer, gives the next hint, or shows the answer. Saying it twice with one number does it once.',
+  params: z.object({ attemptId: idInPath, entryId: z.string().max(24) }),
+  body: z.discriminatedUnion('want', [
+    z.strictObject({ want: z.literal('check'), answer: savedAnswer }),
+    /** The hint after so many. */
+    z.strictObject({ want: z.literal('hint'), after: z.int().min(0).max(50) }),
+    z.strictObject({ want: z.literal('answer') }),
+  ]),
+  answer: help,
+});
+
 export const handIn = endpoint({
   method: 'POST',
   path: '/api/seat/attempts/:attemptId/hand-in',
@@ -136,20 +209,26 @@ export const readReport = endpoint({
   params: z.object({ assignmentId: idInPath }),
   answer: z.object({
     title: z.string(),
-    points: z.number(),
-    most: z.number(),
-    /** Null until answers are released. */
+    score: shownScore,
+    /** The attempt that counts, of how many. */
+    attempt: z.number(),
+    attempts: z.number(),
+    /** What lateness took off, as a share. */
+    lateOff: z.number(),
+    /** Null until anything about single questions is released. */
     entries: z
       .array(
         z.object({
           stem: z.string(),
-          points: z.number(),
+          mine: z.string(),
           most: z.number(),
+          /** Right or wrong: null until released. */
+          points: z.number().nullable(),
           /** A teacher has still to mark it. */
           waits: z.boolean(),
-          mine: z.string(),
-          right: z.array(z.string()),
-          explanation: z.string(),
+          /** Null until released. */
+          right: z.array(z.string()).nullable(),
+          explanation: z.string().nullable(),
         }),
       )
       .nullable(),

@@ -45,21 +45,6 @@ export const listClasses = endpoint({
   answer: z.object({ classes: z.array(classRow) }),
 });
 
-export const countStudents = endpoint({
-  method: 'GET',
-  path: '/api/classes/students',
-  who: 'teacher',
-  does: 'Counts the students of some of my classes, each once.',
-  query: z.object({
-    classes: z
-      .string()
-      .max(400)
-      .transform((list) => list.split(',').map(Number))
-      .pipe(z.array(id).min(1).max(50)),
-  }),
-  answer: z.object({ students: z.number() }),
-});
-
 export const makeClass = endpoint({
   method: 'POST',
   path: '/api/classes',

@@ -22,12 +22,16 @@ export interface Sitter {
   place?: number | undefined;
   /** The id of their form; none for the first. */
   form?: string | null | undefined;
+  /** At most so many choices in every question, for a student who needs fewer. */
+  mostChoices?: number | null | undefined;
 }
 
 type Streams = (name: string) => Random;
 
 /** The edition with the items, order and choices that belong to `sitter`. */
-export function formOf(edition: Edition, { seed, place = 0, form = null }: Sitter, rules: FormRules): Edition {
+export function formOf(whole: Edition, sitter: Sitter, rules: FormRules): Edition {
+  const { seed, place = 0, form = null, mostChoices = null } = sitter;
+  const edition = mostChoices === null ? whole : withFewerChoicesEverywhere(whole, mostChoices);
   const common: Streams = (name) => randomFrom(`${edition.deal ?? ''}/${name}`);
   const own: Streams = (name) => randomFrom(`${seed}/${name}`);
   const chosen = edition.forms?.find(({ id }) => id === form) ?? null;

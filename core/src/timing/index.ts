@@ -5,16 +5,19 @@ export {
   defaultGrace,
   hour,
   isLate,
+  latePenalty,
   minute,
+  ownWindow,
   second,
   windowEnd,
   windowProblems,
   windowState,
   type AttemptState,
   type LateRule,
+  type OwnEnd,
   type TimeRules,
   type Window,
   type WindowState,
 } from './window';
-export { atWall, wallOf, type WallReading } from './wall';
+export { atWall, dayOf, daysLater, wallOf, weekOf, type WallReading } from './wall';
 export { inWords, lengthInWords, roughly } from './words';

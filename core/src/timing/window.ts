@@ -2,6 +2,8 @@
  * Windows, limits and deadlines. Instants are milliseconds since 1970-01-01 UTC; durations are milliseconds. The
  * clock is the caller's.
  */
+import { daysLater } from './wall';
+
 export const second = 1000;
 export const minute = 60 * second;
 export const hour = 60 * minute;
@@ -10,7 +12,8 @@ export const day = 24 * hour;
 /** A save that was under way at the deadline is still taken for so long. */
 export const defaultGrace = 10 * second;
 
-export type LateRule = { late: 'no' } | { late: 'until'; until: number };
+/** Late work: not at all, or until a time, each begun day after closing taking off a share of the points (0: marked late only). */
+export type LateRule = { late: 'no' } | { late: 'until'; until: number; offPerDay: number };
 
 export interface Window {
   opensAt: number;
@@ -24,6 +27,8 @@ export interface TimeRules extends Window {
   limit: number | null;
   /** 1 for most; 1.5 gives half as much again. Null: no limit for this student. */
   timeFactor: number | null;
+  /** Given while working, on top of everything. */
+  extra?: number;
   grace: number;
 }
 
@@ -31,6 +36,29 @@ export interface TimeRules extends Window {
 export function windowEnd({ closesAt, lateRule }: Window): number | null {
   if (closesAt === null) return null;
   return lateRule.late === 'until' ? Math.max(closesAt, lateRule.until) : closesAt;
+}
+
+export interface OwnEnd {
+  /** The window stays open so many days longer, to the same time on the wall. */
+  extraDays: number;
+  /** A closing time of the student's own; null: everybody's. */
+  closesAt: number | null;
+}
+
+/** The window as it is for one student: never shorter than everybody's, and late work is taken as long after closing. */
+export function ownWindow<Own extends Window>(window: Own, own: OwnEnd, zone: string): Own {
+  const { closesAt, lateRule } = window;
+  if (closesAt === null) return window;
+  const later = own.extraDays > 0 ? daysLater(closesAt, own.extraDays, zone) : closesAt;
+  const closes = Math.max(later, own.closesAt ?? later);
+  const shifted = lateRule.late === 'until' ? { ...lateRule, until: Math.max(lateRule.until, lateRule.until + closes - closesAt) } : lateRule; // prettier-ignore
+  return { ...window, closesAt: closes, lateRule: shifted };
+}
+
+/** The share of the points that lateness takes off, from 0 to 1: so much for each begun day after closing. */
+export function latePenalty({ closesAt, lateRule }: Window, handedInAt: number): number {
+  if (closesAt === null || handedInAt <= closesAt || lateRule.late === 'no') return 0;
+  return Math.min(1, lateRule.offPerDay * Math.ceil((handedInAt - closesAt) / day));
 }
 
 /**
@@ -41,7 +69,9 @@ export function windowEnd({ closesAt, lateRule }: Window): number | null {
  */
 export function deadlineOf(rules: TimeRules, beganAt: number): number | null {
   const own =
-    rules.limit === null || rules.timeFactor === null ? null : beganAt + Math.round(rules.limit * rules.timeFactor);
+    rules.limit === null || rules.timeFactor === null
+      ? null
+      : beganAt + Math.round(rules.limit * rules.timeFactor) + (rules.extra ?? 0);
   const end = windowEnd(rules);
   if (own === null) return end;
   return end === null ? own : Math.min(own, end);
@@ -95,5 +125,7 @@ export function windowProblems(
     });
   if (lateRule.late === 'until' && (closesAt === null || lateRule.until <= closesAt))
     found.push({ field: 'lateRule', message: 'Late work must be possible for some time after closing.' });
+  if (lateRule.late === 'until' && !(lateRule.offPerDay >= 0 && lateRule.offPerDay <= 1))
+    found.push({ field: 'lateRule', message: 'Each late day can take off from 0 to 100 %.' });
   return found;
 }

@@ -64,6 +64,11 @@ export const ownAssignment = `(a.taken_back_at IS NULL AND (a.given_by = :me OR
   (EXISTS (SELECT 1 FROM assignment_classes x WHERE x.assignment_id = a.id)
    AND NOT EXISTS (SELECT 1 FROM assignment_classes x WHERE x.assignment_id = a.id AND x.class_id NOT IN (${taught})))))`;
 
+/** SQL for the assignments (as `a`) that :me may change: a substitute watches and reads only. */
+export const runsAssignment = `(a.taken_back_at IS NULL AND (a.given_by = :me OR
+  (EXISTS (SELECT 1 FROM assignment_classes x WHERE x.assignment_id = a.id)
+   AND NOT EXISTS (SELECT 1 FROM assignment_classes x WHERE x.assignment_id = a.id AND x.class_id NOT IN (${taught} AND ct.part <> 'substitute')))))`;
+
 /** SQL for the assignments (as `a`, with the student's line as `g`) that the student :me was given. */
 export const givenToMe = `(g.student_id = :me AND g.withdrawn_at IS NULL AND a.taken_back_at IS NULL)`;
 
@@ -107,7 +112,7 @@ export const insistOnRunning = (database: Sequelize, me: SignedIn, classId: numb
     transaction,
   );
 
-export const insistOnAssignment = (
+export const insistOnRunningAssignment = (
   database: Sequelize,
   me: SignedIn,
   assignmentId: number,
@@ -115,7 +120,7 @@ export const insistOnAssignment = (
 ) =>
   insist(
     database,
-    `SELECT a.id FROM assignments a WHERE a.id = :assignmentId AND ${ownAssignment}`,
+    `SELECT a.id FROM assignments a WHERE a.id = :assignmentId AND ${runsAssignment} ${transaction ? 'FOR UPDATE' : ''}`,
     { ...asking(me), assignmentId },
     'The assignment',
     transaction,

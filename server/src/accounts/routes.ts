@@ -1,5 +1,6 @@
 import { api, type AnswerOf } from '@oaken/contract';
 import type { Request, Response } from 'express';
+import { addGuest, findLink, linkAnswer } from '../assignments/guests';
 import type { Context } from '../context';
 import { row, rows, toMillisOrNull } from '../database/connect';
 import { cookieName, readCookie, type Bind } from '../http/bind';
@@ -62,6 +63,15 @@ export function accountRoutes(bind: Bind, { database, now, sessions }: Context):
     throw new Problem(404, 'No class has this code.', 'Check it with your teacher.');
   };
 
+  const linkByToken = async (token: string, request: Request) => {
+    const counted = { address: `link ${request.ip}` };
+    await throttle.admit(counted);
+    const found = await findLink(database, token);
+    if (found) return found;
+    await throttle.failed(counted);
+    throw new Problem(404, 'This link leads nowhere.', 'Ask your teacher for it again.');
+  };
+
   bind(api.readSession, ({ visitor }) => sessionAnswer(visitor));
 
   bind(api.signInStaff, async ({ body, request, response }) => {
@@ -99,6 +109,14 @@ export function accountRoutes(bind: Bind, { database, now, sessions }: Context):
     const found = await classByCode(body.code, request);
     const { studentId, passcode } = await joinClass({ database, now }, found, body);
     return { ...(await begin(studentId, request, response)), passcode };
+  });
+
+  bind(api.readLink, async ({ body, request }) => linkAnswer(await linkByToken(body.token, request), now()));
+
+  bind(api.comeAsGuest, async ({ body, request, response }) => {
+    const found = await linkByToken(body.token, request);
+    const guest = await addGuest({ database, now }, found, body.name);
+    return { ...(await begin(guest, request, response)), assignmentId: found.id };
   });
 
   bind(api.signInStudent, async ({ body, request, response }) => {

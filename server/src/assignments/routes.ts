@@ -1,25 +1,45 @@
 import { api } from '@oaken/contract';
-import { insistOnAssignment } from '../access';
+import { insistOnRunningAssignment } from '../access';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
+import { changeAssignment, extendAssignment, stopAssignment, takeBack } from './changing';
+import { keepDraft, listDrafts, readDraft, removeDraft } from './drafts';
+import { giveAssignment } from './giving';
+import { tieGuest } from './guests';
 import { Assignment } from './model';
+import { listGroups, readRecipients } from './recipients';
 import { readAssignments } from './rows';
-import { giveAssignment, takeBack } from './service';
+import { readAssignment } from './standing';
 
 export function assignmentRoutes(bind: Bind, context: Context): void {
   const { database, now } = context;
-
-  bind(api.listAssignments, async ({ me }) => ({ assignments: await readAssignments(database, me) }));
-
-  bind(api.giveAssignment, ({ me, body }) => giveAssignment(context, me, body));
-
-  bind(api.takeBackAssignment, async ({ me, params }) => {
-    await takeBack(context, me, params.assignmentId);
+  const quietly = async (act: Promise<unknown>) => {
+    await act;
     return {};
-  });
+  };
+
+  bind(api.readRecipients, ({ me, body }) => readRecipients(context, me, body));
+  bind(api.listGroups, ({ me }) => listGroups(database, me));
+  bind(api.listAssignments, async ({ me }) => ({ assignments: await readAssignments(database, me) }));
+  bind(api.giveAssignment, ({ me, body }) => giveAssignment(context, me, body));
+  bind(api.readAssignment, ({ me, params }) => readAssignment(database, me, params.assignmentId));
+  bind(api.changeAssignment, ({ me, params, body }) =>
+    quietly(changeAssignment(context, me, params.assignmentId, body)),
+  );
+  bind(api.stopAssignment, ({ me, params }) => quietly(stopAssignment(context, me, params.assignmentId)));
+  bind(api.extendAssignment, ({ me, params, body }) => extendAssignment(context, me, params.assignmentId, body));
+  bind(api.takeBackAssignment, ({ me, params }) => quietly(takeBack(context, me, params.assignmentId)));
+  bind(api.tieGuest, ({ me, params, body }) =>
+    quietly(tieGuest(context, me, params.assignmentId, params.guestId, body.studentId)),
+  );
+
+  bind(api.listDrafts, ({ me }) => listDrafts(database, me));
+  bind(api.readDraft, ({ me, params }) => readDraft(database, me, params.draftId));
+  bind(api.keepDraft, ({ me, params, body }) => keepDraft(context, me, params.draftId, body));
+  bind(api.removeDraft, ({ me, params }) => quietly(removeDraft(context, me, params.draftId)));
 
   bind(api.releaseAssignment, async ({ me, params: { assignmentId }, body }) => {
-    await insistOnAssignment(database, me, assignmentId);
+    await insistOnRunningAssignment(database, me, assignmentId);
     const releasedAt = body.released ? now() : null;
     await Assignment.update(
       { releasedAt: releasedAt === null ? null : new Date(releasedAt) },

@@ -17,7 +17,7 @@ async function readKnown(database: Sequelize, me: SignedIn, transaction?: Transa
     database,
     `SELECT id, given_name AS givenName, family_name AS familyName, COALESCE(student_number, '') AS studentNumber,
             COALESCE(email, '') AS email, grade, sourced_id AS sourcedId
-       FROM accounts WHERE school_id = :school AND role = 'student' AND disabled_at IS NULL ORDER BY id`,
+       FROM accounts WHERE school_id = :school AND role = 'student' AND guest_of IS NULL AND disabled_at IS NULL ORDER BY id`,
     asking(me),
     transaction,
   );

@@ -79,7 +79,7 @@ const stillOpen = `a.taken_back_at IS NULL AND (a.closes_at IS NULL OR GREATEST(
 export async function countOpen(database: Sequelize, classId: number, time: Date): Promise<number> {
   const found = await row<{ n: number }>(
     database,
-    `SELECT COUNT(*) AS n FROM assignment_classes ac JOIN assignments a ON a.id = ac.assignment_id WHERE ac.class_id = :classId AND ${stillOpen}`,
+    `SELECT COUNT(*) AS n FROM assignment_classes ac JOIN assignments a ON a.id = ac.assignment_id WHERE ac.class_id = :classId AND ac.whole AND ${stillOpen}`,
     { classId, time },
   );
   return found!.n;
@@ -95,7 +95,7 @@ async function giveOpen(
   const open = await rows<{ id: number }>(
     database,
     `SELECT a.id FROM assignment_classes ac JOIN assignments a ON a.id = ac.assignment_id
-      WHERE ac.class_id = :classId AND ${stillOpen}
+      WHERE ac.class_id = :classId AND ac.whole AND ${stillOpen}
         AND NOT EXISTS (SELECT 1 FROM assignment_students g WHERE g.assignment_id = a.id AND g.student_id = :studentId)
       FOR UPDATE`,
     { classId, studentId, time },

@@ -1,7 +1,5 @@
 import { api } from '@oaken/contract';
-import { asking, ownClass } from '../access';
 import type { Context } from '../context';
-import { row } from '../database/connect';
 import type { Bind } from '../http/bind';
 import { applyRolls, planRolls, undoRolls } from './bringing';
 import { changeMembers, makeGroup, removeGroup, renameGroup } from './groups';
@@ -19,16 +17,6 @@ export function classRoutes(bind: Bind, context: Context): void {
   };
 
   bind(api.listClasses, async ({ me }) => ({ classes: await readClasses(database, me) }));
-
-  bind(api.countStudents, async ({ me, query }) => {
-    const counted = await row<{ students: number }>(
-      database,
-      `SELECT COUNT(DISTINCT e.student_id) AS students FROM enrolments e JOIN classes c ON c.id = e.class_id
-        WHERE c.id IN (:classes) AND e.left_at IS NULL AND ${ownClass}`,
-      { ...asking(me), classes: query.classes },
-    );
-    return { students: counted!.students };
-  });
 
   bind(api.makeClass, ({ me, body: { clientKey, facts } }) =>
     database.transaction(async (transaction) => ({

@@ -5,10 +5,13 @@ import { banks } from './migrations/002-banks';
 import { imports } from './migrations/003-imports';
 import { tests } from './migrations/004-tests';
 import { classes } from './migrations/005-classes';
+import { assigning } from './migrations/006-assigning';
+import { letters } from './migrations/007-letters';
+import { practice } from './migrations/008-practice';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
-const migrations: Migration[] = [ground, banks, imports, tests, classes];
+const migrations: Migration[] = [ground, banks, imports, tests, classes, assigning, letters, practice];
 
 export function migrator(database: Sequelize) {
   const run = (sql: string) => database.query(sql);

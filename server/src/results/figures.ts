@@ -18,7 +18,7 @@ const sumsOfItems = `
     SELECT er.item_id, er.entry_id, a.id AS assignment_id, t.id AS attempt_id
       FROM own JOIN edition_revisions er ON er.item_id = own.item_id
       JOIN assignments a ON a.edition_id = er.edition_id
-      JOIN attempts t ON t.assignment_id = a.id AND t.handed_in_at IS NOT NULL
+      JOIN attempts t ON t.assignment_id = a.id AND t.counts AND t.handed_in_at IS NOT NULL
   ), whole AS (
     SELECT s.attempt_id, SUM(s.points) AS points, SUM(s.most) AS most
       FROM (SELECT DISTINCT attempt_id FROM given) asked JOIN scores s ON s.attempt_id = asked.attempt_id AND NOT s.waits

@@ -11,7 +11,6 @@ import {
 } from '@oaken/core/analysis';
 import { countable, responsesInWords, scoreItem } from '@oaken/core/items';
 import type { EditionEntry } from '@oaken/core/forms';
-import { windowEnd } from '@oaken/core/timing';
 import type { Sequelize } from 'sequelize';
 import { readAssignments } from '../assignments/rows';
 import type { SignedIn } from '../accounts/sessions';
@@ -22,12 +21,7 @@ import { choicePart, readSheet, tableOf, type Sheet, type StudentLine } from './
 /** Whether nothing more can arrive: all have handed in, or the window has ended and nobody is working. */
 export function isComplete(own: AssignmentRow, now: number): boolean {
   if (own.handedIn === own.given) return true;
-  const end = windowEnd({
-    opensAt: own.opensAt,
-    closesAt: own.closesAt,
-    lateRule: own.lateUntil === null ? { late: 'no' } : { late: 'until', until: own.lateUntil },
-  });
-  return end !== null && now >= end && own.working === 0;
+  return own.lastEnd !== null && now >= own.lastEnd && own.working === 0;
 }
 
 const isFinished = ({ handedInAt }: StudentLine) => handedInAt !== null;

@@ -40,13 +40,13 @@ export async function readSheet(database: Sequelize, assignment: AssignmentRow):
     ),
     rows<StudentLine>(
       database,
-      `SELECT s.id AS studentId, n.roll_number AS rollNumber, s.given_name AS givenName, s.family_name AS familyName,
-              c.name AS class, t.id AS attemptId, t.began_at AS beganAt, t.handed_in_at AS handedInAt,
-              t.handed_in_by AS handedInBy, t.late, t.points, t.most
-         FROM assignment_students g JOIN accounts s ON s.id = g.student_id JOIN classes c ON c.id = g.class_id
-         JOIN enrolments n ON n.class_id = g.class_id AND n.student_id = g.student_id
-         LEFT JOIN attempts t ON t.assignment_id = g.assignment_id AND t.student_id = g.student_id
-        WHERE g.assignment_id = :id ORDER BY c.name, n.roll_number`,
+      `SELECT s.id AS studentId, COALESCE(n.roll_number, 0) AS rollNumber, s.given_name AS givenName, s.family_name AS familyName,
+              COALESCE(c.name, 'Guests') AS class, t.id AS attemptId, t.began_at AS beganAt, t.handed_in_at AS handedInAt,
+              t.handed_in_by AS handedInBy, t.late, t.counted AS points, t.most
+         FROM assignment_students g JOIN accounts s ON s.id = g.student_id LEFT JOIN classes c ON c.id = g.class_id
+         LEFT JOIN enrolments n ON n.class_id = g.class_id AND n.student_id = g.student_id
+         LEFT JOIN attempts t ON t.assignment_id = g.assignment_id AND t.student_id = g.student_id AND t.counts
+        WHERE g.assignment_id = :id AND (g.withdrawn_at IS NULL OR t.id IS NOT NULL) ORDER BY c.name IS NULL, c.name, n.roll_number, s.family_name`,
       values,
     ),
     rows<{ attempt: number; entry: string; responses: unknown }>(

@@ -158,11 +158,36 @@ export async function openSchool({ socket = process.env.OAKEN_TEST_SOCKET!, fill
 /** An assignment rule set as the assigning page sends it. */
 export const plainRules = {
   mode: 'test',
+  offPerTry: 0.333333,
   limitMinutes: 20,
+  warnMinutes: [5, 1],
+  attempts: 1 as number | null,
+  counts: 'best',
+  order: 'own',
   shuffleChoices: true,
-  shuffleItems: false,
-  release: { score: 'after-closing', answers: 'after-closing' },
+  release: {
+    score: 'after-closing',
+    marks: 'after-closing',
+    answers: 'after-closing',
+    explanations: 'after-closing',
+    show: 'both',
+    bands: [] as { name: string; from: number }[],
+  },
 };
+
+/** Everything that a teacher wishes for, as the assigning page sends it; open now. */
+export const wishes = (classIds: number[], closesAt: number | null) => ({
+  who: { classIds, groupIds: [] as number[], studentIds: [] as number[], link: false },
+  opensAt: null as number | null,
+  closesAt,
+  lateRule: { late: 'no' } as object,
+  visibleFrom: null as number | null,
+  answersFrom: null as number | null,
+  word: '',
+  instructions: '',
+  note: '',
+  rules: plainRules,
+});
 
 let keys = 0;
 export const clientKey = () => `00000000-0000-4000-9000-${String(++keys).padStart(12, '0')}`;
@@ -192,11 +217,7 @@ export async function giveTest(
     clientKey: clientKey(),
     testId,
     testVersion: test.version,
-    classIds: [classId],
-    opensAt: null,
-    closesAt: school.clock.now + 7 * 86_400_000,
-    lateRule: { late: 'no' },
-    rules: plainRules,
+    ...wishes([classId], school.clock.now + 7 * 86_400_000),
     ...change,
   });
   return { testId, test, classId, assignmentId: given.id as number, students: given.students as number };

@@ -36,7 +36,9 @@ const places = computed(() =>
 const isHere = (to: string) =>
   to === '/'
     ? route.path === '/'
-    : route.path.startsWith(to) || (to === '/banks' && /^\/(items|passages)/.test(route.path));
+    : route.path.startsWith(to) ||
+      (to === '/banks' && /^\/(items|passages)/.test(route.path)) ||
+      (to === '/schedule' && route.path.startsWith('/assignments'));
 const bare = computed(() => route.path === '/sign-in' || !session.account);
 
 onSignedOut(() => {

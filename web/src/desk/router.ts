@@ -68,6 +68,12 @@ const routes: RouteRecordRaw[] = [
     meta: teacher('Class list'),
   },
   { path: '/schedule', component: () => import('./assignments/SchedulePage.vue'), meta: teacher('Schedule') },
+  {
+    path: '/assignments/:assignmentId(\\d+)',
+    component: () => import('./assignments/AssignmentPage.vue'),
+    meta: teacher('Assignment'),
+  },
+  { path: '/mailbox', component: () => import('./letters/MailboxPage.vue'), meta: teacher('Mailbox') },
   { path: '/results', component: () => import('./results/ResultsListPage.vue'), meta: teacher('Results') },
   {
     path: '/results/:assignmentId(\\d+)/:tab(overview|items|students)?',

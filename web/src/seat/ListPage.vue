@@ -5,6 +5,8 @@ import { computed, onMounted, onUnmounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { inWords, request } from '../client/request';
 import { useSession } from '../client/session';
+import CalendarFeed from '../parts/CalendarFeed.vue';
+import { scoreInWords } from './scoreWords';
 
 const session = useSession();
 const router = useRouter();
@@ -35,20 +37,28 @@ const groups = computed(() => {
   ];
 });
 const time = (at: number) => timeInWords(at, session.school.zone, session.now());
+const items = (row: SeatRow) => `${row.items} ${row.items === 1 ? 'question' : 'questions'}`;
+const canTryAgain = (row: SeatRow) => row.state === 'handed-in' && row.handedInAt !== null && row.attemptsLeft !== 0;
 function facts(row: SeatRow): string {
-  const items = `${row.items} ${row.items === 1 ? 'question' : 'questions'}`;
   const limit = row.limitMinutes === null ? 'no time limit' : lengthInWords(row.limitMinutes * minute);
-  if (row.state === 'coming') return `opens ${time(row.opensAt)} · ${items} · ${limit}`;
-  if (row.state === 'handed-in')
-    return row.handedInAt === null
-      ? 'time is over'
-      : `${row.handedInBy === 'server' ? 'time ran out' : 'handed in'} ${time(row.handedInAt)}`;
+  if (row.state === 'coming') return `opens ${time(row.opensAt)} · ${items(row)} · ${limit}`;
+  if (row.state === 'handed-in') {
+    if (row.handedInAt === null) return 'time is over';
+    const how = `${row.handedInBy === 'server' ? 'time ran out' : 'handed in'} ${time(row.handedInAt)}`;
+    const left = row.attemptsLeft === null ? 'you can try again' : `${row.attemptsLeft} ${row.attemptsLeft === 1 ? 'attempt' : 'attempts'} left`; // prettier-ignore
+    return canTryAgain(row) ? `${how} · ${left}` : how;
+  }
   if (row.state === 'missed') return row.closesAt === null ? '' : `closed ${time(row.closesAt)}`;
-  const closes = row.closesAt === null ? 'does not close' : `closes ${time(row.closesAt)}`;
-  return row.state === 'working' && row.deadlineAt !== null
-    ? `begun · ends ${time(row.deadlineAt)} · ${items}`
-    : `${closes} · ${items} · ${limit}`;
+  if (row.state === 'working' && row.deadlineAt !== null) return `begun · ends ${time(row.deadlineAt)} · ${items(row)}`;
+  if (row.closesAt !== null && row.closesAt <= session.now() && row.lateUntil !== null)
+    return `late · taken until ${time(row.lateUntil)} · ${items(row)} · ${limit}`;
+  return `${row.closesAt === null ? 'does not close' : `closes ${time(row.closesAt)}`} · ${items(row)} · ${limit}`;
 }
+/** What is read or typed first stands on a page of its own. */
+const way = (row: SeatRow) =>
+  row.state !== 'working' && (row.asksWord || row.instructions || row.attemptsMade > 0)
+    ? `/begin/${row.assignmentId}`
+    : `/sit/${row.assignmentId}`;
 async function leave(): Promise<void> {
   await session.signOut().catch(() => {});
   await router.push('/sign-in');
@@ -74,20 +84,21 @@ async function leave(): Promise<void> {
               <p class="faded">{{ facts(row) }}</p>
               <p class="faded small">{{ row.teacher }}</p>
             </div>
-            <RouterLink
-              v-if="row.state === 'open' || row.state === 'working'"
-              class="btn main"
-              :to="`/sit/${row.assignmentId}`"
-              >{{ row.state === 'working' ? 'Go on' : 'Begin' }}</RouterLink
-            >
-            <RouterLink v-else-if="row.canRead && row.score" class="btn" :to="`/report/${row.assignmentId}`"
-              >{{ Math.round(row.score.points * 100) / 100 }} of {{ row.score.most }}</RouterLink
-            >
-            <span v-else-if="row.state === 'handed-in'" class="faded small">score not out yet</span>
+            <RouterLink v-if="row.state === 'open' || row.state === 'working'" class="btn main" :to="way(row)">{{
+              row.state === 'working' ? 'Go on' : 'Begin'
+            }}</RouterLink>
+            <span v-else class="outcome">
+              <RouterLink v-if="row.canRead && row.score" class="btn" :to="`/report/${row.assignmentId}`">{{
+                scoreInWords(row.score)
+              }}</RouterLink>
+              <span v-else-if="row.state === 'handed-in'" class="faded small">score not out yet</span>
+              <RouterLink v-if="canTryAgain(row)" class="btn" :to="way(row)">Try again</RouterLink>
+            </span>
           </li>
         </ul>
       </section>
     </template>
+    <CalendarFeed v-if="rows?.length" />
   </main>
 </template>
 
@@ -120,7 +131,14 @@ li p {
   font-weight: 600;
   font-size: 1.08rem;
 }
-li > .btn {
+li > .btn,
+.outcome {
   flex: none;
+}
+.outcome {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  align-items: end;
 }
 </style>

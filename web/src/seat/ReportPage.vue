@@ -1,26 +1,13 @@
 <script setup lang="ts">
+import type { AnswerOf, api } from '@oaken/contract';
 import { onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { inWords, request } from '../client/request';
 import RichText from '../parts/RichText.vue';
 import TallyBox from '../parts/TallyBox.vue';
+import { scoreInWords } from './scoreWords';
 
-interface Report {
-  title: string;
-  points: number;
-  most: number;
-  entries:
-    | {
-        stem: string;
-        points: number;
-        most: number;
-        waits: boolean;
-        mine: string;
-        right: string[];
-        explanation: string;
-      }[]
-    | null;
-}
+type Report = AnswerOf<typeof api.readReport>;
 const report = ref<Report | null>(null);
 const wrong = ref('');
 const assignmentId = Number(useRoute().params.assignmentId);
@@ -43,19 +30,23 @@ const round = (n: number) => Math.round(n * 100) / 100;
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="report">
       <p class="total">
-        <b>{{ round(report.points) }}</b> of {{ round(report.most) }} points,
-        {{ report.most ? Math.round((100 * report.points) / report.most) : 0 }} %
+        <b>{{ scoreInWords(report.score) }}</b>
       </p>
-      <p v-if="!report.entries" class="faded">Right answers are not out yet.</p>
+      <p v-if="report.attempts > 1" class="faded">Attempt {{ report.attempt }} of {{ report.attempts }} counts.</p>
+      <p v-if="report.lateOff > 0" class="faded">
+        {{ Math.round(report.lateOff * 1000) / 10 }} % is taken off because it was late.
+      </p>
+      <p v-if="!report.entries" class="faded">What was right, and why, is not out yet.</p>
       <article v-for="(entry, n) in report.entries" :key="n">
         <h2>
           <TallyBox
+            v-if="entry.points !== null"
             :share="entry.most ? entry.points / entry.most : 0"
             :waits="entry.waits"
             :label="entry.waits ? 'Waits for your teacher' : `${round(entry.points)} of ${round(entry.most)} points`"
           />
           Question {{ n + 1 }}
-          <span class="faded">{{
+          <span v-if="entry.points !== null" class="faded">{{
             entry.waits ? 'waits for your teacher' : `${round(entry.points)} of ${round(entry.most)}`
           }}</span>
         </h2>
@@ -63,7 +54,7 @@ const round = (n: number) => Math.round(n * 100) / 100;
         <p>
           My answer: <b>{{ entry.mine || 'none' }}</b>
         </p>
-        <p v-for="(sentence, s) in entry.right" :key="s">Right: {{ sentence }}</p>
+        <p v-for="(sentence, s) in entry.right ?? []" :key="s">Right: {{ sentence }}</p>
         <RichText v-if="entry.explanation" class="explanation" :html="entry.explanation" />
       </article>
     </template>

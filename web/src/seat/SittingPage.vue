@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { SittingForm } from '@oaken/core/forms';
 import { minute } from '@oaken/core/timing';
-import { computed, provide, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, provide, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import SittingWork from '../parts/sitting/SittingWork.vue';
 import { sendFileKey } from '../parts/upload';
@@ -9,21 +9,46 @@ import type { OutboxState } from './outbox';
 import TimeLeft from '../parts/sitting/TimeLeft.vue';
 import { useAttempt } from './useAttempt';
 
+/** A test has no use for it, so a test does not load it. */
+const PracticeHelp = defineAsyncComponent(() => import('./PracticeHelp.vue'));
 const router = useRouter();
 const assignmentId = Number(useRoute().params.assignmentId);
-const { attempt, entries, answers, state, ended, wrong, handingIn, answer, flag, flush, timeUp, handIn, sendFile } =
-  useAttempt(assignmentId);
+const {
+  attempt,
+  entries,
+  answers,
+  state,
+  ended,
+  wrong,
+  handingIn,
+  answer,
+  flag,
+  flush,
+  timeUp,
+  handIn,
+  sendFile,
+  helping,
+  helpWrong,
+  askHelp,
+} = useAttempt(assignmentId);
+
+const settled = computed(() => new Set(Object.entries(attempt.value?.help ?? {}).filter(([, own]) => own.done).map(([id]) => id))); // prettier-ignore
+const isAnswered = (id: string) => Object.values(answers[id]?.responses ?? {}).some((own) => own !== null && own !== '' && !(Array.isArray(own) && own.length === 0)); // prettier-ignore
+const account = computed(() => `${settled.value.size} of ${entries.value.length} done`);
 
 const at = ref(0);
 const asking = ref(false);
+const sizes = [1, 1.2, 1.4, 1.7, 2];
 const size = ref(Number(localStorage.getItem('oaken-size')) || 1);
 provide(sendFileKey, sendFile);
 const placeKey = computed(() => `oaken-place-${attempt.value?.id}`);
 
 // Coming back leads to the question where the student was.
 watch(attempt, (now, before) => {
-  if (now && !before)
-    at.value = Math.min(Number(sessionStorage.getItem(placeKey.value)) || 0, entries.value.length - 1);
+  if (!now || before) return;
+  // A support sets where the size begins; the student can still change it.
+  if (!localStorage.getItem('oaken-size')) size.value = now.textSize;
+  at.value = Math.min(Number(sessionStorage.getItem(placeKey.value)) || 0, entries.value.length - 1);
 });
 watch([ended, wrong], () => (asking.value = false));
 
@@ -32,7 +57,7 @@ function left(): void {
   flush();
 }
 function resize(): void {
-  size.value = size.value >= 1.4 ? 1 : Math.round((size.value + 0.2) * 10) / 10;
+  size.value = sizes.find((own) => own > size.value + 0.01) ?? 1;
   localStorage.setItem('oaken-size', String(size.value));
 }
 
@@ -53,9 +78,10 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
       <TimeLeft
         v-if="attempt?.deadlineAt && ended === 'no'"
         :deadline-at="attempt.deadlineAt"
-        :warn-at="[5 * minute, minute]"
+        :warn-at="attempt.warnMinutes.map((own) => own * minute)"
         @up="timeUp"
       />
+      <span v-if="attempt?.mode === 'practice'" class="account">{{ account }}</span>
       <span v-if="attempt" class="state" :class="state" role="status">{{ stateWords[state] }}</span>
     </header>
     <p v-if="wrong" class="wrong note" role="alert">{{ wrong }} <RouterLink to="/">Back to my work</RouterLink></p>
@@ -83,12 +109,30 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
         :form="attempt.form as SittingForm"
         :answers="answers"
         :busy="handingIn"
+        :aloud="attempt.aloud"
+        :stepwise="attempt.order !== 'own'"
+        :settled="settled"
         @answer="answer"
         @flag="flag"
         @resize="resize"
         @left="left"
         @hand-in="handIn"
-      />
+      >
+        <template v-if="attempt.mode === 'practice'" #help="{ entry }">
+          <PracticeHelp
+            v-if="attempt.help[entry.id]"
+            :key="entry.id"
+            :help="attempt.help[entry.id]!"
+            :points="entry.points"
+            :answered="isAnswered(entry.id)"
+            :busy="helping"
+            :wrong="helpWrong"
+            @check="askHelp(entry.id, 'check')"
+            @hint="askHelp(entry.id, 'hint')"
+            @show="askHelp(entry.id, 'answer')"
+          />
+        </template>
+      </SittingWork>
     </main>
   </div>
 </template>

@@ -7,7 +7,6 @@ import { createRouter, createWebHistory, RouterView } from 'vue-router';
 import { onSignedOut } from '../client/request';
 import { useSession } from '../client/session';
 import ListPage from './ListPage.vue';
-import ReportPage from './ReportPage.vue';
 import SignInPage from './SignInPage.vue';
 import SittingPage from './SittingPage.vue';
 
@@ -16,8 +15,10 @@ const router = createRouter({
   routes: [
     { path: '/', component: ListPage },
     { path: '/sign-in', component: SignInPage },
+    { path: '/guest/:token', component: () => import('./GuestPage.vue') },
+    { path: '/begin/:assignmentId(\\d+)', component: () => import('./BeginPage.vue') },
     { path: '/sit/:assignmentId(\\d+)', component: SittingPage },
-    { path: '/report/:assignmentId(\\d+)', component: ReportPage },
+    { path: '/report/:assignmentId(\\d+)', component: () => import('./ReportPage.vue') },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
 });
@@ -25,6 +26,7 @@ const router = createRouter({
 router.beforeEach(async (to) => {
   const session = useSession();
   if (!session.known) await session.load().catch(() => {});
+  if (to.path.startsWith('/guest/')) return true;
   if (to.path === '/sign-in') return session.account?.role === 'student' ? '/' : true;
   if (session.known && session.account?.role !== 'student')
     return { path: '/sign-in', query: to.path === '/' ? {} : { to: to.fullPath } };

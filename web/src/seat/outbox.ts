@@ -98,6 +98,12 @@ export class Outbox {
     this.schedule(pause);
   }
 
+  /** The answer under a number of its own, for what is sent with it; kept and saved like any change. */
+  numbered(entry: string, responses: Record<string, unknown>, flagged: boolean): SavedAnswer {
+    this.change(entry, responses, flagged);
+    return { entry, number: this.numbers.get(entry)!, device: this.device, responses: plain(responses), flagged };
+  }
+
   get waiting(): SavedAnswer[] {
     return [...this.pending.values()].map(({ changedAt: _, ...answer }) => answer);
   }

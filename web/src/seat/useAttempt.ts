@@ -1,5 +1,5 @@
 /** One attempt as the sitting page holds it: its form, the answers, how they are kept, and how it ends. */
-import type { AttemptAnswer, SavedAnswer, SeatRow } from '@oaken/contract/attempts';
+import type { AttemptAnswer, Help, SavedAnswer, SeatRow } from '@oaken/contract/attempts';
 import type { Responses } from '@oaken/core/items';
 import { computed, onMounted, onUnmounted, reactive, ref } from 'vue';
 import { inWords, Refused, request } from '../client/request';
@@ -114,6 +114,29 @@ export function useAttempt(assignmentId: number) {
 
   const flush = () => void outbox?.flush();
 
+  const helping = ref(false);
+  const helpWrong = ref('');
+  /** Asks for help with one question of a practice. It needs the server: a hint or a judgement is never here before. */
+  async function askHelp(entry: string, want: 'check' | 'hint' | 'answer'): Promise<void> {
+    if (!attempt.value || helping.value) return;
+    helping.value = true;
+    helpWrong.value = '';
+    try {
+      const { responses, flagged } = answerTo(entry);
+      const body =
+        want === 'check'
+          ? { want, answer: outbox!.numbered(entry, responses, flagged) }
+          : want === 'hint'
+            ? { want, after: attempt.value.help[entry]?.hints.length ?? 0 }
+            : { want };
+      attempt.value.help[entry] = await request<Help>('POST', `/api/seat/attempts/${attempt.value.id}/entries/${entry}/help`, body); // prettier-ignore
+    } catch (error) {
+      helpWrong.value = inWords(error);
+    } finally {
+      helping.value = false;
+    }
+  }
+
   /** A photo or file goes to the server at once; what is saved with the answer is its address. */
   async function sendFile(file: File): Promise<string> {
     if (!attempt.value) throw new Error('The attempt has not begun.');
@@ -136,5 +159,8 @@ export function useAttempt(assignmentId: number) {
     timeUp,
     handIn,
     sendFile,
+    helping,
+    helpWrong,
+    askHelp,
   };
 }

@@ -1,100 +1,200 @@
 <script setup lang="ts">
-import type { AssignmentRow } from '@oaken/contract/assignments';
+import type { AnswerOf, api } from '@oaken/contract';
 import type { ClassRow } from '@oaken/contract/classes';
 import type { TestAnswer } from '@oaken/contract/tests';
-import type { ReleaseTime } from '@oaken/core/assignments';
-import { countItems, totalPoints } from '@oaken/core/tests';
+import { clashesOf, slipOf } from '@oaken/core/assignments';
+import { countItems, hindrances, totalPoints } from '@oaken/core/tests';
 import { count, listing } from '@oaken/core/text';
-import { computed, onMounted, ref } from 'vue';
+import { day, wallOf } from '@oaken/core/timing';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { inWords, Refused } from '../../client/request';
 import { useSession } from '../../client/session';
-import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../../parts/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { done } from '../undo';
 import { pointsText } from '../words';
-import { useSlip } from './useSlip';
+import HowBlock from './HowBlock.vue';
+import WhenBlock from './WhenBlock.vue';
+import WhoBlock from './WhoBlock.vue';
 import WindowCalendar from './WindowCalendar.vue';
+import { blankForm, formOfWishes, moveDays, readForm, type WishForm } from './wishForm';
+import './wishes.css';
 
+type Recipients = AnswerOf<typeof api.readRecipients>;
 const session = useSession();
 const router = useRouter();
-const testId = Number(useRoute().params.testId);
+const route = useRoute();
+const testId = Number(route.params.testId);
+const zone = computed(() => session.school.zone);
 const test = ref<TestAnswer | null>(null);
 const classes = ref<ClassRow[]>([]);
-const assignments = ref<AssignmentRow[]>([]);
+const groups = ref<AnswerOf<typeof api.listGroups>['groups']>([]);
+const form = ref<WishForm>(blankForm(session.now(), session.school.zone));
 const wrong = ref('');
 const fieldErrors = ref<Record<string, string>>({});
 const busy = ref(false);
+const draftId = ref(Number(route.query.draft) || 0);
 const clientKey = crypto.randomUUID();
-
-const { form, zone, chosen, otherGrade, opens, closes, late, rules, problems, inTheWay, slip, allForms, formNames } =
-  useSlip(test, classes, fieldErrors);
 
 onMounted(async () => {
   try {
-    const [own, mine, given] = await Promise.all([
+    const [own, mine, parties] = await Promise.all([
       call('readTest', { params: { testId } }),
       call('listClasses', {}),
-      call('listAssignments', {}),
+      call('listGroups', {}),
     ]);
-    test.value = own;
     classes.value = mine.classes.filter(({ putAway }) => !putAway);
-    assignments.value = given.assignments;
+    groups.value = parties.groups;
     const seconds = own.revisions.reduce((sum, revision) => sum + (revision.seconds ?? 60), 0);
-    form.limitMinutes = own.outline.minutes ?? Math.max(10, Math.ceil((seconds * 1.5) / 300) * 5);
+    form.value.limitMinutes = own.outline.minutes ?? Math.max(10, Math.ceil((seconds * 1.5) / 300) * 5);
+    await startFrom();
+    test.value = own;
   } catch (error) {
     wrong.value = inWords(error);
   }
 });
+/** A draft goes on where it was left; an assignment that is given again keeps its weekdays, in weeks to come. */
+async function startFrom(): Promise<void> {
+  if (draftId.value) {
+    const { form: kept } = await call('readDraft', { params: { draftId: draftId.value } });
+    form.value = { ...form.value, ...(kept as Partial<WishForm>) };
+  } else if (route.query.again) {
+    const given = await call('readAssignment', { params: { assignmentId: Number(route.query.again) } });
+    const { opensAt, closesAt, lateRule, rules } = given.assignment;
+    const who = { classIds: [], groupIds: [], studentIds: [], link: false };
+    const own = formOfWishes({ ...given, who, opensAt, closesAt, lateRule, rules, forms: [null], formsFor: [] }, form.value, zone.value); // prettier-ignore
+    const weeks = Math.max(0, Math.ceil((session.now() - opensAt) / (7 * day)));
+    form.value = moveDays(own, weeks * 7);
+  }
+}
 
-const canGive = computed(
-  () =>
-    slip.value !== null &&
-    form.classIds.length > 0 &&
-    Object.keys(problems.value).length === 0 &&
-    inTheWay.value.length === 0,
-);
+const reading = computed(() => readForm(form.value, zone.value, session.now(), false));
+const problems = computed<Record<string, string>>(() => ({ ...reading.value.problems, ...fieldErrors.value }));
+const inTheWay = computed(() => (test.value ? hindrances(test.value.outline, { pools: test.value.pools }) : []));
+const who = computed(() => {
+  const { classIds, groupIds, studentIds, link } = form.value;
+  return { classIds, groupIds, studentIds, link };
+});
+const chosen = computed(() => who.value.classIds.length + who.value.groupIds.length + who.value.studentIds.length > 0);
 
-const theirs = computed(() =>
-  assignments.value.filter((own) => own.classes.some(({ id }) => form.classIds.includes(id))),
-);
-const extra = computed(() =>
-  test.value && opens.value.ok && (!closes.value || closes.value.ok) && chosen.value.length > 0
-    ? {
-        title: test.value.outline.title,
-        classes: listing(chosen.value.map(({ name }) => name)),
-        opensAt: opens.value.at,
-        closesAt: closes.value?.at ?? null,
-      }
-    : null,
-);
-const calendarFrom = computed(() => (opens.value.ok ? opens.value.at : session.now()));
+/** Head count, supports and calendar by the server, which knows who is in two classes and what colleagues gave. */
+const recipients = ref<Recipients | null>(null);
+let asked = '';
+watch(who, async (now) => {
+    const key = JSON.stringify(now);
+    if (key === asked) return;
+    asked = key;
+    recipients.value = chosen.value ? null : { students: 0, supports: [], forms: [], reachable: null, has: [] };
+    if (!chosen.value) return;
+    try {
+      const found = await call('readRecipients', { body: now });
+      // A later choice has its own count on the way.
+      if (asked === key) recipients.value = found;
+    } catch (error) {
+      wrong.value = inWords(error);
+    }
+  },
+  { immediate: true },
+); // prettier-ignore
 
+const forms = computed(() => {
+  const own = test.value?.outline.forms ?? [];
+  return own.length === 0 ? [] : [{ id: null, name: 'A', note: '' }, ...own];
+});
+const parties = computed(() => [
+  ...classes.value.filter(({ id }) => form.value.classIds.includes(id)).map(({ id, name }) => ({ key: `c${id}`, name, classId: id })),
+  ...groups.value.filter(({ id }) => form.value.groupIds.includes(id)).map(({ id, name, className }) => ({ key: `g${id}`, name: `${name} of ${className}`, groupId: id })),
+]); // prettier-ignore
+/** Supports ask for forms by name; those that this test does not have are named, so that nobody is surprised. */
+const missingForms = computed(() => recipients.value?.forms.filter(({ name }) => name.toLowerCase() !== 'a' && !forms.value.some((own) => own.name.toLowerCase() === name.toLowerCase())) ?? []); // prettier-ignore
+
+const slip = computed(() => {
+  const { read } = reading.value;
+  if (!test.value || !recipients.value || !read) return null;
+  const { outline } = test.value;
+  const singles = form.value.studentIds.length;
+  return slipOf({
+    title: outline.title,
+    kind: outline.kind,
+    items: countItems(outline),
+    points: totalPoints(outline),
+    who: {
+      classes: classes.value.filter(({ id }) => form.value.classIds.includes(id)).map(({ name }) => name),
+      groups: groups.value.filter(({ id }) => form.value.groupIds.includes(id)).map(({ name, className }) => `${name} of ${className}`), // prettier-ignore
+      students: singles ? [count(singles, 'single student')] : [],
+      link: form.value.link,
+    },
+    students: recipients.value.students,
+    ...read,
+    opensAt: form.value.opens === 'now' ? 0 : read.opensAt,
+    word: form.value.word,
+    forms: forms.value.filter(({ id }) => form.value.forms.includes(id)).map(({ name }) => name),
+    draws: outline.sections.some(({ draw }) => draw !== null),
+    supports: recipients.value.supports,
+    zone: zone.value,
+    now: session.now(),
+  });
+});
+const ready = computed(() => slip.value !== null && (chosen.value || form.value.link));
+const canGive = computed(() => ready.value && Object.keys(problems.value).length === 0 && inTheWay.value.length === 0 && (form.value.link || (recipients.value?.students ?? 0) > 0)); // prettier-ignore
+
+const bars = computed(() =>
+  (recipients.value?.has ?? []).map((own) => ({
+    id: own.mine ? own.assignmentId : 0,
+    title: own.title,
+    classes: own.mine ? '' : own.teacher,
+    opensAt: own.opensAt,
+    closesAt: own.closesAt,
+    account: own.students === recipients.value!.students ? 'all of them' : `${own.students} of them`,
+  })),
+);
+const extra = computed(() => {
+  const { read } = reading.value;
+  return test.value && read && ready.value ? { title: test.value.outline.title, classes: 'this one', opensAt: read.opensAt, closesAt: read.closesAt } : null; // prettier-ignore
+});
+const clashes = computed(() => clashesOf(recipients.value?.has ?? [], reading.value.read?.closesAt ?? null, zone.value)); // prettier-ignore
+
+async function keepDraft(): Promise<void> {
+  try {
+    const { id } = await call('keepDraft', { params: { draftId: draftId.value }, body: { clientKey, testId, form: { ...form.value } } }); // prettier-ignore
+    draftId.value = id;
+    await router.push('/schedule');
+    done('The draft is kept. Nobody has been given anything.');
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}
 async function give(): Promise<void> {
-  if (busy.value || !canGive.value || !test.value || !opens.value.ok) return;
+  const { read } = reading.value;
+  if (busy.value || !canGive.value || !test.value || !read) return;
   busy.value = true;
   wrong.value = '';
   try {
-    const { id, students } = await call('giveAssignment', {
+    const { word, instructions, note } = form.value;
+    const { id, students, link } = await call('giveAssignment', {
       body: {
         clientKey,
         testId,
         testVersion: test.value.version,
-        classIds: form.classIds,
-        opensAt: form.opens === 'now' ? null : opens.value.at,
-        closesAt: closes.value?.ok ? closes.value.at : null,
-        lateRule: late.value?.ok ? { late: 'until', until: late.value.at } : { late: 'no' },
-        rules: rules.value,
-        forms: form.forms,
+        who: who.value,
+        ...read,
+        opensAt: form.value.opens === 'now' ? null : read.opensAt,
+        word,
+        instructions,
+        note,
+        forms: form.value.forms,
+        formsFor: form.value.formsFor,
+        invite: form.value.invite,
+        draftId: draftId.value || null,
       },
     });
-    done(`Given to ${count(students, 'student')}.`, async () => {
+    done(link && students === 0 ? 'It is open for guests.' : `Given to ${count(students, 'student')}.`, async () => {
       await call('takeBackAssignment', { params: { assignmentId: id } });
       await router.push(`/tests/${testId}/assign`);
     });
-    await router.push('/schedule');
+    await router.push(link ? `/assignments/${id}` : '/schedule');
   } catch (error) {
     if (error instanceof Refused && error.problem.errors)
       fieldErrors.value = Object.fromEntries(
@@ -107,28 +207,22 @@ async function give(): Promise<void> {
     busy.value = false;
   }
 }
-
-const releases: Record<ReleaseTime, string> = {
-  'at-hand-in': 'as soon as they hand in',
-  'after-closing': 'after it has closed',
-  'by-hand': 'when I release them',
-};
-const changedField = () => (fieldErrors.value = {});
-const order = computed(
-  () =>
-    `${form.shuffleChoices ? 'choices shuffled' : 'choices in my order'}, ${form.shuffleItems ? 'items shuffled' : 'items in my order'}`,
-);
-const outcome = computed(() => `scores ${releases[form.score]}, right answers ${releases[form.answers]}`);
+watch(form, () => (fieldErrors.value = {}), { deep: true });
+const calendarFrom = computed(() => reading.value.read?.opensAt ?? session.now());
+const closing = computed(() => reading.value.read?.closesAt);
+const weeks = computed(() => (closing.value && closing.value - calendarFrom.value > 10 * day ? 3 : 2));
+const closingDay = computed(() => (closing.value ? wallOf(closing.value, zone.value).slice(0, 10) : ''));
 </script>
 
 <template>
   <PageHead title="Assign" :where="`Tests · ${test?.outline.title ?? ''}`">
     <RouterLink :to="`/tests/${testId}`">Back to the test</RouterLink>
+    <el-button v-if="test" @click="keepDraft">Keep as a draft</el-button>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <FacingPages name="assign" left="What, who, when, how" right="Calendar and slip" :start="44">
+  <FacingPages name="assign" left="What, who, when, how" right="Calendar and slip" :start="46">
     <template #left>
-      <form v-if="test" class="inset" @submit.prevent="give" @change="changedField">
+      <form v-if="test" class="inset wish-form" @submit.prevent="give">
         <section>
           <h2>What</h2>
           <p class="what">
@@ -140,148 +234,47 @@ const outcome = computed(() => `scores ${releases[form.score]}, right answers ${
             {{ words }} <RouterLink :to="`/tests/${testId}`">Mend it</RouterLink>
           </p>
         </section>
-        <section>
-          <h2>Who</h2>
-          <EmptyNote v-if="classes.length === 0" title="You have no classes."
-            >The office gives classes to teachers.</EmptyNote
-          >
-          <label v-for="own in classes" :key="own.id" class="class" :class="{ chosen: form.classIds.includes(own.id) }">
-            <input v-model="form.classIds" type="checkbox" :value="own.id" />
-            <b>{{ own.name }}</b><span>{{ own.subject }}, {{ own.period }}</span
-            ><span class="faded">grade {{ own.grade }} · {{ count(own.students, 'student') }}</span>
-          </label>
-          <p v-if="otherGrade.length" class="note">
-            The test is for grade {{ test.outline.grades.join(' and ') }}, but
-            {{ listing(otherGrade.map(({ name, grade }) => `${name} is grade ${grade}`)) }}. Is that meant?
-          </p>
-          <p v-if="problems.classIds" class="wrong">{{ problems.classIds }}</p>
-        </section>
-        <section>
-          <h2>
-            When <span class="faded small">times of {{ zone.split('/').at(-1)?.replace('_', ' ') }}</span>
-          </h2>
-          <div class="pair">
-            <span class="label">Opens</span>
-            <label><input v-model="form.opens" type="radio" value="now" /> now</label>
-            <label><input v-model="form.opens" type="radio" value="later" /> at</label>
-            <input
-              v-model="form.opensWall"
-              class="plain-input time"
-              type="datetime-local"
-              aria-label="Opens at"
-              :disabled="form.opens === 'now'"
-              :aria-invalid="Boolean(problems.opensAt)"
-            />
-          </div>
-          <p v-if="problems.opensAt" class="wrong">{{ problems.opensAt }}</p>
-          <div class="pair">
-            <span class="label">Closes</span>
-            <input
-              v-model="form.closesWall"
-              class="plain-input time"
-              type="datetime-local"
-              aria-label="Closes at"
-              :disabled="form.never"
-              :aria-invalid="Boolean(problems.closesAt)"
-            />
-            <label><input v-model="form.never" type="checkbox" /> never</label>
-          </div>
-          <p v-if="problems.closesAt" class="wrong">{{ problems.closesAt }}</p>
-          <div class="pair">
-            <span class="label">Late work</span>
-            <label><input v-model="form.lateWork" type="checkbox" :disabled="form.never" /> taken until</label>
-            <input
-              v-model="form.lateWall"
-              class="plain-input time"
-              type="datetime-local"
-              aria-label="Late work until"
-              :disabled="!form.lateWork || form.never"
-            />
-          </div>
-          <p v-if="problems.lateRule" class="wrong">{{ problems.lateRule }}</p>
-        </section>
-        <section>
-          <h2>How</h2>
-          <div class="pair">
-            <span class="label">Time limit</span>
-            <label><input v-model="form.limited" type="checkbox" /></label>
-            <input
-              v-model.number="form.limitMinutes"
-              class="plain-input minutes"
-              type="number"
-              min="1"
-              max="1440"
-              aria-label="Minutes to work"
-              :disabled="!form.limited"
-              :aria-invalid="Boolean(problems.limit)"
-            />
-            minutes
-          </div>
-          <p v-if="problems.limit" class="wrong">{{ problems.limit }}</p>
-          <details v-if="allForms.length" :open="Boolean(problems.forms)">
-            <summary>
-              <b>Forms</b>{{ ' ' }}
-              <span class="faded">{{
-                formNames.length > 1
-                  ? `${listing(formNames)} in turn`
-                  : formNames.length
-                    ? `form ${formNames[0]} for all`
-                    : 'none chosen'
-              }}</span>
-            </summary>
-            <label v-for="own in allForms" :key="own.name"
-              ><input v-model="form.forms" type="checkbox" :value="own.id" /> form {{ own.name }}
-              <span v-if="own.note" class="faded">{{ own.note }}</span></label
-            >
-            <p v-if="problems.forms" class="wrong">{{ problems.forms }}</p>
-          </details>
-          <details>
-            <summary>
-              <b>Order</b> <span class="faded">{{ order }}</span>
-            </summary>
-            <label
-              ><input v-model="form.shuffleChoices" type="checkbox" /> each student gets the choices in another
-              order</label
-            >
-            <label><input v-model="form.shuffleItems" type="checkbox" /> and the items too</label>
-          </details>
-          <details>
-            <summary>
-              <b>Release</b> <span class="faded">{{ outcome }}</span>
-            </summary>
-            <label class="rel"
-              >Scores
-              <select v-model="form.score" class="plain-input">
-                <option v-for="(text, time) in releases" :key="time" :value="time">{{ text }}</option>
-              </select></label
-            >
-            <label class="rel"
-              >Right answers and explanations
-              <select v-model="form.answers" class="plain-input">
-                <option v-for="(text, time) in releases" :key="time" :value="time">{{ text }}</option>
-              </select></label
-            >
-          </details>
-        </section>
+        <WhoBlock
+          v-model="form"
+          :classes="classes"
+          :groups="groups"
+          :test-grades="test.outline.grades"
+          :wrong="problems.who"
+          :reachable="recipients?.reachable ?? null"
+        />
+        <WhenBlock v-model="form" :problems="problems" />
+        <HowBlock v-model="form" :problems="problems" :forms="forms" :parties="parties" />
       </form>
     </template>
     <template #right>
       <div class="inset">
-        <h2>What these students have</h2>
-        <p v-if="chosen.length === 0" class="faded">Choose a class, and its calendar stands here.</p>
-        <WindowCalendar v-else :assignments="theirs" :from="calendarFrom" :weeks="2" :extra="extra" />
         <div class="slip" aria-live="polite">
           <h2>The slip</h2>
-          <template v-if="slip && chosen.length">
+          <template v-if="slip && ready">
             <p class="line">{{ slip.line }}</p>
             <p v-for="sentence in slip.sentences" :key="sentence">{{ sentence }}</p>
+            <p v-if="form.invite && recipients?.reachable">
+              {{ count(recipients.reachable, 'letter goes', 'letters go') }} out when they can see it.
+            </p>
+            <p v-for="own in missingForms" :key="own.name" class="warn">
+              {{ count(own.students, 'student needs', 'students need') }} form {{ own.name }}, which this test does not
+              have; they get the form that is dealt.
+            </p>
           </template>
-          <p v-else class="faded">It says what goes to whom, and when, once a class is chosen.</p>
+          <p v-else class="faded">It says what goes to whom, and when, once somebody is chosen.</p>
           <el-button type="primary" size="large" :disabled="!canGive" :loading="busy" @click="give">{{
-            slip && chosen.length ? slip.verb : 'Give'
+            slip && ready ? slip.verb : 'Give'
           }}</el-button>
           <p v-if="Object.keys(problems).length" class="wrong">{{ Object.values(problems)[0] }}</p>
         </div>
+        <h2 class="calendar">What these students have</h2>
+        <p v-if="!chosen" class="faded">Choose who gets it, and their calendar stands here.</p>
+        <template v-else>
+          <p v-if="clashes.length" class="warn">
+            On the day of closing, {{ closingDay }}: {{ listing(clashes.slice(0, 3)) }}
+          </p>
+          <WindowCalendar :bars="bars" :from="calendarFrom" :weeks="weeks" :extra="extra" />
+        </template>
       </div>
     </template>
   </FacingPages>
@@ -291,77 +284,14 @@ const outcome = computed(() => `scores ${releases[form.score]}, right answers ${
 .inset {
   padding: 16px 24px;
 }
-section {
-  border-bottom: var(--line);
-  padding-bottom: 12px;
-  margin-bottom: 14px;
+.slip {
+  margin-top: 0;
 }
-h2 {
-  margin-bottom: 8px;
+.calendar {
+  margin: 18px 0 6px;
 }
-.class {
-  display: grid;
-  grid-template-columns: 22px 44px 1fr auto;
-  gap: 8px;
-  align-items: baseline;
-  padding: 6px 8px;
-  border-bottom: var(--line);
-  cursor: pointer;
-}
-.class.chosen {
-  background: var(--wash);
-  box-shadow: inset 3px 0 var(--oak);
-}
-input[type='checkbox'],
-input[type='radio'] {
-  accent-color: var(--oak);
-  width: 16px;
-  height: 16px;
-}
-.pair {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  margin-bottom: 7px;
-}
-.pair .label {
-  width: 84px;
-  font-weight: 600;
-}
-.time {
-  width: 220px;
-}
-.minutes {
-  width: 84px;
-}
-.note {
+.warn {
   border-left: 4px solid var(--partial);
   padding-left: 10px;
-  margin-top: 8px;
-}
-details {
-  border-top: var(--line);
-  padding: 7px 0;
-}
-details label {
-  display: block;
-  padding: 5px 0 0 16px;
-}
-.rel select {
-  width: auto;
-}
-summary {
-  cursor: pointer;
-}
-.slip {
-  border: 1px solid var(--rule-strong);
-  border-top: 3px double var(--rule-strong);
-  background: var(--paper);
-  padding: 14px 18px 18px;
-  margin-top: 14px;
-}
-.line {
-  font-family: var(--serif);
-  font-weight: 600;
 }
 </style>

@@ -1,86 +1,184 @@
 <script setup lang="ts">
+/** The schedule: a week or a month of windows, or a list by class, state and date. */
+import type { AnswerOf, api } from '@oaken/contract';
 import type { AssignmentRow } from '@oaken/contract/assignments';
-import { count, listing } from '@oaken/core/text';
-import { day } from '@oaken/core/timing';
-import { computed, onMounted, ref } from 'vue';
+import { count } from '@oaken/core/text';
+import { day, dayOf } from '@oaken/core/timing';
+import { computed, onMounted, ref, watch } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
+import CalendarFeed from '../../parts/CalendarFeed.vue';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
+import { done, failed } from '../undo';
 import { percent, useWords } from '../words';
+import { barOf } from './bars';
+import { stateOf, stateWords, type AssignmentState } from './states';
 import WindowCalendar from './WindowCalendar.vue';
 
 const session = useSession();
 const words = useWords();
 const assignments = ref<AssignmentRow[] | null>(null);
+const drafts = ref<AnswerOf<typeof api.listDrafts>['drafts']>([]);
 const wrong = ref('');
-const week = ref(0);
+const views = { week: 'Week', month: 'Month', list: 'List' } as const;
+const kept = localStorage.getItem('oaken-schedule') as keyof typeof views | null;
+const view = ref<keyof typeof views>(kept && kept in views ? kept : 'week');
+watch(view, (now) => localStorage.setItem('oaken-schedule', now));
+/** How many weeks, or months, from now. */
+const step = ref(0);
 
-onMounted(async () => {
+async function load(): Promise<void> {
   try {
-    assignments.value = (await call('listAssignments', {})).assignments;
+    const [given, kept] = await Promise.all([call('listAssignments', {}), call('listDrafts', {})]);
+    [assignments.value, drafts.value] = [given.assignments, kept.drafts];
   } catch (error) {
     wrong.value = inWords(error);
   }
+}
+onMounted(load);
+
+const from = computed(() => session.now() + step.value * (view.value === 'month' ? 28 : 7) * day);
+const bars = computed(() => (assignments.value ?? []).map(barOf));
+
+const filter = ref({ classId: 0, state: '' as AssignmentState | '', since: '' });
+const classes = computed(() => {
+  const all = new Map(
+    (assignments.value ?? []).flatMap((own) => own.classes.map(({ id, name }) => [id, name] as const)),
+  );
+  return [...all].sort((a, b) => a[1].localeCompare(b[1]));
 });
-const from = computed(() => session.now() + week.value * 7 * day);
-const stateOf = ({ opensAt, closesAt }: AssignmentRow) => {
-  const now = session.now();
-  return opensAt > now ? 'coming' : closesAt !== null && closesAt <= now ? 'closed' : 'open';
-};
-const byState = (state: string) => assignments.value?.filter((own) => stateOf(own) === state).length ?? 0;
+const state = (own: AssignmentRow) => stateOf(own, session.now());
+const listed = computed(() => {
+  const { classId, state: wanted, since } = filter.value;
+  const day = since === '' ? null : Date.parse(`${since}T00:00Z`);
+  return (assignments.value ?? []).filter(
+    (own) =>
+      (classId === 0 || own.classes.some(({ id }) => id === classId)) &&
+      (wanted === '' || state(own) === wanted) &&
+      (day === null || own.closesAt === null || dayOf(own.closesAt, session.school.zone) >= day - 86_400_000),
+  );
+});
+const byState = (wanted: AssignmentState) => assignments.value?.filter((own) => state(own) === wanted).length ?? 0;
+async function throwAway(own: (typeof drafts.value)[number]): Promise<void> {
+  try {
+    const { form } = await call('readDraft', { params: { draftId: own.id } });
+    await call('removeDraft', { params: { draftId: own.id } });
+    await load();
+    done(`The draft of “${own.title}” is gone.`, async () => {
+      await call('keepDraft', { params: { draftId: 0 }, body: { clientKey: crypto.randomUUID(), testId: own.testId, form } }); // prettier-ignore
+      await load();
+    });
+  } catch (error) {
+    failed(error);
+  }
+}
+const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
 </script>
 
 <template>
   <PageHead title="Schedule" :where="`Times of ${session.school.name}`">
-    <el-button @click="week--">Week before</el-button>
-    <el-button :disabled="week === 0" @click="week = 0">This week</el-button>
-    <el-button @click="week++">Week after</el-button>
+    <template v-if="view !== 'list'">
+      <el-button @click="step--">{{ stepWords === 'week' ? 'Week before' : 'Four weeks before' }}</el-button>
+      <el-button :disabled="step === 0" @click="step = 0">Now</el-button>
+      <el-button @click="step++">{{ stepWords === 'week' ? 'Week after' : 'Four weeks after' }}</el-button>
+    </template>
   </PageHead>
+  <div class="tabs" role="tablist" aria-label="How it is shown">
+    <button v-for="(name, key) in views" :key="key" role="tab" :aria-selected="view === key" @click="view = key">
+      {{ name }}
+    </button>
+  </div>
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <WindowCalendar v-if="assignments" :assignments="assignments" :from="from" :weeks="2" />
+    <section v-if="drafts.length" class="drafts" aria-label="Drafts">
+      <p v-for="own in drafts" :key="own.id">
+        Draft: <RouterLink :to="`/tests/${own.testId}/assign?draft=${own.id}`">{{ own.title }}</RouterLink>, kept
+        {{ words.time(own.changedAt) }}
+        <button class="word small" :aria-label="`throw away the draft of ${own.title}`" @click="throwAway(own)">
+          throw away
+        </button>
+      </p>
+    </section>
     <EmptyNote v-if="assignments?.length === 0" title="Nothing is given yet.">Open a test and choose Assign.</EmptyNote>
-    <table v-else-if="assignments" class="ruled">
-      <thead>
-        <tr>
-          <th>Assignment</th>
-          <th>Classes</th>
-          <th>Opens</th>
-          <th>Closes</th>
-          <th class="figures">Given</th>
-          <th class="figures">Not begun</th>
-          <th class="figures">Working</th>
-          <th class="figures">Handed in</th>
-          <th class="figures">Mean so far</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="own in assignments" :key="own.id">
-          <td>
-            <RouterLink :to="`/results/${own.id}`">{{ own.title }}</RouterLink>
-          </td>
-          <td>{{ listing(own.classes.map(({ name }) => name)) }}</td>
-          <td>{{ words.time(own.opensAt) }}</td>
-          <td>{{ own.closesAt === null ? 'never' : words.time(own.closesAt) }}</td>
-          <td class="figures">{{ own.given }}</td>
-          <td class="figures">{{ own.notBegun }}</td>
-          <td class="figures">{{ own.working }}</td>
-          <td class="figures">{{ own.handedIn }}</td>
-          <td class="figures">{{ own.meanShare === null ? '—' : percent(own.meanShare) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <WindowCalendar
+      v-if="assignments?.length && view !== 'list'"
+      :bars="bars"
+      :from="from"
+      :weeks="view === 'week' ? 2 : 5"
+    />
+    <template v-if="assignments?.length && view === 'list'">
+      <div class="options filters" role="group" aria-label="Which assignments">
+        <label
+          >Class
+          <select v-model="filter.classId" class="plain-input">
+            <option :value="0">all</option>
+            <option v-for="[id, name] in classes" :key="id" :value="id">{{ name }}</option>
+          </select></label
+        >
+        <label
+          >State
+          <select v-model="filter.state" class="plain-input">
+            <option value="">all</option>
+            <option v-for="(name, key) in stateWords" :key="key" :value="key">{{ name }}</option>
+          </select></label
+        >
+        <label>Closing since <input v-model="filter.since" class="plain-input" type="date" /></label>
+      </div>
+      <p v-if="listed.length === 0" class="faded">Nothing fits. Take a filter away.</p>
+      <table v-else class="ruled">
+        <thead>
+          <tr>
+            <th>Assignment</th>
+            <th>Whom</th>
+            <th>State</th>
+            <th>Opens</th>
+            <th>Closes</th>
+            <th class="figures">Begun</th>
+            <th class="figures">Handed in</th>
+            <th class="figures">Of</th>
+            <th class="figures">Mean so far</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="own in listed" :key="own.id">
+            <td>
+              <RouterLink :to="`/assignments/${own.id}`">{{ own.title }}</RouterLink>
+            </td>
+            <td>{{ own.recipients }}</td>
+            <td>{{ stateWords[state(own)] }}</td>
+            <td>{{ words.time(own.opensAt) }}</td>
+            <td>{{ own.closesAt === null ? 'never' : words.time(own.closesAt) }}</td>
+            <td class="figures">{{ own.working + own.handedIn }}</td>
+            <td class="figures">{{ own.handedIn }}</td>
+            <td class="figures">{{ own.given }}</td>
+            <td class="figures">{{ own.meanShare === null ? '—' : percent(own.meanShare) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
   </div>
   <FootingLine label="Totals">
+    <template #actions><CalendarFeed /></template>
     <span
       ><b>{{ byState('open') }}</b> open</span
     ><span
-      ><b>{{ byState('coming') }}</b> coming</span
+      ><b>{{ byState('scheduled') }}</b> scheduled</span
     ><span
-      ><b>{{ count(byState('closed'), 'assignment') }}</b> closed</span
+      ><b>{{ byState('closed') + byState('released') }}</b> closed, {{ byState('released') }} of them released</span
+    ><span v-if="drafts.length"
+      ><b>{{ count(drafts.length, 'draft') }}</b></span
     >
   </FootingLine>
 </template>
+
+<style scoped>
+.filters {
+  margin: -12px -24px 10px;
+}
+.drafts p {
+  margin: 0 0 4px;
+}
+</style>

@@ -1,27 +1,16 @@
 <script setup lang="ts">
 /** Weeks as columns of days, windows as ruled bars from opening to closing, each with its own account. */
-import type { AssignmentRow } from '@oaken/contract/assignments';
-import { listing } from '@oaken/core/text';
 import { day, wallOf } from '@oaken/core/timing';
 import { computed } from 'vue';
 import { useSession } from '../../client/session';
-
-interface Bar {
-  id: number;
-  title: string;
-  classes: string;
-  opensAt: number;
-  closesAt: number | null;
-  account: string;
-  /** The one that is being made. */
-  mine?: boolean;
-}
+import type { Bar } from './bars';
 
 const props = defineProps<{
-  assignments: AssignmentRow[];
+  bars: Bar[];
   from: number;
   weeks: number;
-  extra?: { title: string; classes: string; opensAt: number; closesAt: number | null } | null;
+  /** The one that is being made. */
+  extra?: Omit<Bar, 'id' | 'account'> | null;
 }>();
 const session = useSession();
 const zone = computed(() => session.school.zone);
@@ -39,21 +28,14 @@ const label = (at: number) =>
   new Date(at * day).toLocaleDateString('en', { day: 'numeric', month: 'short', timeZone: 'UTC' });
 const today = computed(() => asDay(dateOf(session.now())));
 
-const bars = computed<Bar[]>(() => {
-  const given = props.assignments.map((own) => ({
-    id: own.id,
-    title: own.title,
-    classes: listing(own.classes.map(({ name }) => name)),
-    opensAt: own.opensAt,
-    closesAt: own.closesAt,
-    account: `${own.given} given, ${own.notBegun} not begun, ${own.working} working, ${own.handedIn} handed in`,
-  }));
-  return props.extra ? [...given, { id: 0, ...props.extra, account: 'this one', mine: true }] : given;
-});
+const all = computed(() => [
+  ...props.bars.map((own) => ({ ...own, mine: false })),
+  ...(props.extra ? [{ ...props.extra, id: 0, account: '', mine: true }] : []),
+]);
 
 /** The bars of a week with their first and last column, longest first so that rows stay few. */
 function inWeek(monday: number) {
-  return bars.value
+  return all.value
     .map((bar) => {
       const first = asDay(dateOf(bar.opensAt));
       const last = bar.closesAt === null ? Infinity : asDay(dateOf(bar.closesAt));
@@ -86,24 +68,25 @@ const hour = (at: number) => wallOf(at, zone.value).slice(11, 16);
       </div>
       <div class="bars">
         <component
-          :is="bar.mine ? 'div' : 'RouterLink'"
-          v-for="bar in inWeek(monday)"
-          :key="bar.id"
-          :to="bar.mine ? undefined : `/results/${bar.id}`"
+          :is="bar.id ? 'RouterLink' : 'div'"
+          v-for="(bar, at) in inWeek(monday)"
+          :key="at"
+          :to="bar.id ? `/assignments/${bar.id}` : undefined"
           class="bar"
           :class="{ mine: bar.mine, begins: bar.begins, ends: bar.ends }"
           :style="{ gridColumn: bar.column }"
           :title="`${bar.title}, ${bar.classes}: ${bar.account}`"
         >
           <span class="line"
-            ><b>{{ bar.title }}</b> · {{ bar.classes }}</span
+            ><b>{{ bar.title }}</b
+            ><template v-if="bar.classes"> · {{ bar.classes }}</template></span
           >
           <span class="line small faded">
             <template v-if="bar.begins">{{ hour(bar.opensAt) }} –</template><template v-else>…</template>
             <template v-if="bar.ends && bar.closesAt !== null"> {{ hour(bar.closesAt) }}</template><template v-else>
               …</template
             >
-            · {{ bar.account }}
+            <template v-if="bar.account">{{ ' ' }}· {{ bar.account }}</template>
           </span>
         </component>
         <p v-if="inWeek(monday).length === 0" class="faded small none">Nothing in this week.</p>
@@ -123,7 +106,8 @@ const hour = (at: number) => wallOf(at, zone.value).slice(11, 16);
   border-left: var(--line);
   padding: 4px 6px;
   font-weight: 600;
-  font-size: 0.85rem;
+  font-size: 0.8rem;
+  white-space: nowrap;
 }
 .dayname span {
   font-weight: 400;
@@ -132,6 +116,7 @@ const hour = (at: number) => wallOf(at, zone.value).slice(11, 16);
   box-shadow: inset 0 -4px var(--oak);
 }
 .bars {
+  align-items: start;
   gap: 5px 0;
   padding: 6px 0 16px;
   min-height: 60px;

@@ -18,6 +18,14 @@ const props = defineProps<{
   busy: boolean;
   /** Offers to read the question aloud, where the browser has a voice. */
   aloud?: boolean;
+  /** One question after the other: what was not reached yet cannot be jumped to. */
+  stepwise?: boolean;
+  /** Questions that are settled: they can be read, and take no more answers. */
+  settled?: ReadonlySet<string>;
+}>();
+defineSlots<{
+  /** What stands under the question that is open. */
+  help?(own: { entry: SittingEntry }): unknown;
 }>();
 const emit = defineEmits<{
   answer: [entry: string, part: string, response: unknown];
@@ -75,11 +83,24 @@ async function go(to: number): Promise<void> {
   wayList.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest', inline: 'center' });
 }
 
+/** How far the student has come: by where they were, and by what they answered. */
+const furthest = ref(0);
+watch(
+  at,
+  (now) =>
+    (furthest.value = Math.max(
+      furthest.value,
+      now,
+      entries.value.findLastIndex(({ id }) => Object.keys(answerOf(id).responses).length > 0),
+    )),
+  { immediate: true },
+);
 const way = computed(() =>
   entries.value.map((entry, n) => ({
     id: entry.id,
     number: n + 1,
     here: n === at.value,
+    ahead: props.stepwise === true && n > furthest.value + 1,
     progress: progressOf(entry.item.parts, answerOf(entry.id).responses),
     flagged: answerOf(entry.id).flagged,
   })),
@@ -125,11 +146,13 @@ const wayWords = (own: (typeof way.value)[number]) =>
             :item="here.item as SittingItem"
             :responses="answerOf(here.id).responses"
             :name="here.id"
+            :disabled="settled?.has(here.id)"
             :struck="struck[here.id]"
             :crossing="crossing"
             @answer="(part, response) => emit('answer', here!.id, part, response)"
             @strike="strike"
           />
+          <slot name="help" :entry="here" />
           <div class="tools">
             <button class="btn" :aria-pressed="answerOf(here.id).flagged" @click="emit('flag', here.id)">
               {{ answerOf(here.id).flagged ? 'Take flag away' : 'Flag to come back' }}
@@ -157,6 +180,7 @@ const wayWords = (own: (typeof way.value)[number]) =>
               partly: own.progress === 'partly',
               flagged: own.flagged,
             }"
+            :disabled="own.ahead"
             :aria-label="wayWords(own)"
             :aria-current="own.here ? 'step' : undefined"
             @click="go(own.number - 1)"

@@ -34,7 +34,7 @@ const words = computed(() => {
     ? lengthInWords(Math.ceil(rest / 1000) * 1000)
     : lengthInWords(Math.ceil(rest / minute) * minute);
 });
-const short = computed(() => left.value <= props.warnAt[0]!);
+const short = computed(() => left.value <= (props.warnAt[0] ?? 0));
 </script>
 
 <template>

@@ -1,0 +1,20 @@
+import { count } from '../text';
+import { dayOf } from '../timing';
+
+export interface Other {
+  title: string;
+  teacher: string;
+  closesAt: number | null;
+  /** How many of the students in question have it. */
+  students: number;
+}
+
+/** What of the same students closes on the same day, said one by one, the one that most have first. */
+export function clashesOf(others: readonly Other[], closesAt: number | null, zone: string): string[] {
+  if (closesAt === null) return [];
+  const date = dayOf(closesAt, zone);
+  return others
+    .filter((own) => own.closesAt !== null && dayOf(own.closesAt, zone) === date)
+    .sort((a, b) => b.students - a.students)
+    .map(({ title, teacher, students }) => `“${title}” of ${teacher} closes the same day for ${count(students, 'of these students', 'of these students')}.`); // prettier-ignore
+}

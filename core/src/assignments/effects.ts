@@ -1,0 +1,62 @@
+/** What a change to an assignment does to those who have begun or handed in, said before it is made. */
+import { count } from '../text';
+import { inWords, lengthInWords, minute, windowEnd, type LateRule } from '../timing';
+import type { AssignmentRules } from './rules';
+
+export interface AssignmentTimes {
+  opensAt: number;
+  closesAt: number | null;
+  lateRule: LateRule;
+  rules: AssignmentRules;
+}
+
+export interface Counts {
+  notBegun: number;
+  working: number;
+  handedIn: number;
+}
+
+/** One sentence for each effect, the weightiest first; empty when nothing changes for anybody. */
+export function changeEffects(
+  before: AssignmentTimes,
+  after: AssignmentTimes,
+  counts: Counts,
+  zone: string,
+  now: number,
+): string[] {
+  const found: string[] = [];
+  const at = (instant: number) => inWords(instant, zone, now);
+  const [was, is] = [windowEnd(before), windowEnd(after)];
+  const open = before.opensAt <= now;
+  if (after.opensAt > now && open && counts.working + counts.handedIn > 0)
+    found.push(`It is closed again until ${at(after.opensAt)}; whoever has begun goes on working.`);
+  else if (after.opensAt !== before.opensAt && after.opensAt > now)
+    found.push(`Nobody can begin before ${at(after.opensAt)}.`);
+  else if (after.opensAt !== before.opensAt && !open) found.push('Students can begin at once.');
+  if (is !== was) {
+    if (is !== null && is <= now)
+      found.push(
+        `It closes at once.${counts.working > 0 ? ` ${count(counts.working, 'student')} working now ${counts.working === 1 ? 'is' : 'are'} handed in with what is saved.` : ''}${counts.notBegun > 0 ? ` ${count(counts.notBegun, 'student')} can no longer begin.` : ''}`,
+      );
+    else if (was !== null && (is === null || is > was)) {
+      const longer = counts.working > 0 ? ` ${count(counts.working, 'student')} working now ${counts.working === 1 ? 'has' : 'have'} until then, within the time limit.` : ''; // prettier-ignore
+      found.push(`${was <= now ? 'It is open again' : 'It stays open'}${is === null ? ' and never closes' : ` until ${at(is)}`}.${longer}`); // prettier-ignore
+      if (counts.handedIn > 0) found.push(`${count(counts.handedIn, 'student')} who handed in stay${counts.handedIn === 1 ? 's' : ''} handed in.`); // prettier-ignore
+    } else if (is !== null)
+      found.push(`It closes earlier, ${at(is)}.${counts.working > 0 ? ` ${count(counts.working, 'student')} working now must be done by then.` : ''}`); // prettier-ignore
+  }
+  const [limitWas, limitIs] = [before.rules.limitMinutes, after.rules.limitMinutes];
+  if (limitWas !== limitIs) {
+    const words = limitIs === null ? 'There is no time limit any more' : `The time limit is ${lengthInWords(limitIs * minute)}`; // prettier-ignore
+    found.push(`${words}${counts.working > 0 ? `, also for the ${count(counts.working, 'student')} working now, counted from when each began` : ''}.`); // prettier-ignore
+  }
+  if (before.rules.attempts !== after.rules.attempts) {
+    const less = after.rules.attempts !== null && (before.rules.attempts ?? Infinity) > after.rules.attempts;
+    found.push(less ? 'Attempts under way are finished; no further ones than now allowed can be begun.' : 'Students who handed in can try again.'); // prettier-ignore
+  }
+  if (before.rules.counts !== after.rules.counts && counts.handedIn > 0) found.push('Scores of students with several attempts are counted anew.'); // prettier-ignore
+  if ((before.rules.order !== after.rules.order || before.rules.shuffleChoices !== after.rules.shuffleChoices) && counts.working + counts.handedIn > 0)
+    found.push('Whoever has begun keeps the order that they have.'); // prettier-ignore
+  if (JSON.stringify(before.lateRule) !== JSON.stringify(after.lateRule) && counts.handedIn > 0) found.push('Work that is handed in keeps its marks for lateness.'); // prettier-ignore
+  return found;
+}

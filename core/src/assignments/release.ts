@@ -1,0 +1,48 @@
+import { windowState, type Window } from '../timing';
+import type { AssignmentRules, Released } from './rules';
+
+/** Where one student stands with an assignment. */
+export interface Standing {
+  /** The window as it is for this student. */
+  window: Window;
+  /** Attempts that were handed in. */
+  handedIn: number;
+  working: boolean;
+  /** Attempts beyond what everybody has. */
+  extraAttempts: number;
+}
+
+export const attemptsLeft = (rules: Pick<AssignmentRules, 'attempts'>, own: Pick<Standing, 'handedIn' | 'extraAttempts'>) =>
+  rules.attempts === null ? Infinity : Math.max(0, rules.attempts + own.extraAttempts - own.handedIn); // prettier-ignore
+
+/** Whether a student can still give an answer, in an attempt under way or in another one. */
+export function canStillAnswer(rules: Pick<AssignmentRules, 'attempts'>, own: Standing, now: number): boolean {
+  if (own.working) return true;
+  return attemptsLeft(rules, own) > 0 && windowState(own.window, now) !== 'closed';
+}
+
+export interface ReleaseFacts {
+  handedIn: boolean;
+  /** Every student's window has ended. */
+  closed: boolean;
+  /** Somebody, perhaps this very student, can still give an answer. */
+  somebodyCanAnswer: boolean;
+  releasedAt: number | null;
+  /** What shows answers waits until then at least. */
+  answersFrom: number | null;
+  now: number;
+}
+
+/**
+ * Whether something is let out at `now` to a student. What shows answers (right or wrong, right answers, explanations)
+ * never comes before the last student can no longer answer, whatever the teacher chose; in practice it was there all along.
+ */
+export function isReleased(rules: AssignmentRules, what: Released, facts: ReleaseFacts): boolean {
+  if (!facts.handedIn) return false;
+  // Whoever practised has seen the answers while working.
+  if (what !== 'score' && rules.mode === 'practice') return (facts.answersFrom ?? 0) <= facts.now;
+  if (what !== 'score' && (facts.somebodyCanAnswer || (facts.answersFrom ?? 0) > facts.now)) return false;
+  if (facts.releasedAt !== null && facts.releasedAt <= facts.now) return true;
+  const when = rules.release[what];
+  return when === 'at-hand-in' || (when === 'after-closing' && facts.closed);
+}

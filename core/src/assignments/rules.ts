@@ -1,0 +1,96 @@
+/** The rules that an assignment adds to a test. */
+import { z } from 'zod';
+import type { FormRules } from '../forms';
+
+export const releaseTimes = ['at-hand-in', 'after-closing', 'by-hand'] as const;
+export type ReleaseTime = (typeof releaseTimes)[number];
+
+/** What can be let out: the score, which answers were right or wrong, the right answers, the explanations. */
+export const released = ['score', 'marks', 'answers', 'explanations'] as const;
+export type Released = (typeof released)[number];
+
+export const scoreShows = ['points', 'percent', 'both', 'band'] as const;
+export type ScoreShow = (typeof scoreShows)[number];
+
+export const band = z.strictObject({
+  name: z.string().trim().min(1, 'A band needs a name.').max(20),
+  /** The least share of the points, from 0 to 1. */
+  from: z.number().min(0).max(1),
+});
+export type Band = z.infer<typeof band>;
+
+export const release = z.strictObject({
+  score: z.enum(releaseTimes),
+  marks: z.enum(releaseTimes),
+  answers: z.enum(releaseTimes),
+  explanations: z.enum(releaseTimes),
+  show: z.enum(scoreShows),
+  /** From the best down; the last one begins at 0. Used where the score is shown as a band. */
+  bands: z.array(band).max(12),
+});
+export type Release = z.infer<typeof release>;
+
+export const orders = ['own', 'fixed', 'shuffled'] as const;
+export const countings = ['best', 'latest', 'first', 'mean'] as const;
+export type Counting = (typeof countings)[number];
+
+export const assignmentRules = z.strictObject({
+  /** Test: no help until the work is handed in. Practice: answers can be checked, hints asked for and answers shown. */
+  mode: z.enum(['test', 'practice']),
+  /** In practice each wrong try takes off such a share of a question's points. */
+  offPerTry: z.number().min(0).max(1, 'A wrong try can take off at most all of the points.'),
+  /** Working time in minutes; null for none but the window. */
+  limitMinutes: z
+    .number('The time limit must be a number of minutes.')
+    .min(1, 'The time limit must be at least 1 minute.')
+    .max(24 * 60, 'The time limit can be at most a day.')
+    .nullable(),
+  /** So many minutes before the end the student is told, longest first. */
+  warnMinutes: z.array(z.number().min(0.5).max(600)).max(4),
+  /** How often each student may try; null: as often as wanted. */
+  attempts: z.int('Attempts are a whole number.').min(1, 'At least one attempt.').max(20, 'At most 20 attempts.').nullable(), // prettier-ignore
+  /** Which attempt counts. */
+  counts: z.enum(countings),
+  /** Own: in my order, and students go where they want; fixed: one after the other; shuffled: another order for each. */
+  order: z.enum(orders),
+  shuffleChoices: z.boolean(),
+  release,
+});
+export type AssignmentRules = z.infer<typeof assignmentRules>;
+
+export const formRules = ({ order, shuffleChoices }: Pick<AssignmentRules, 'order' | 'shuffleChoices'>): FormRules => ({
+  shuffleItems: order === 'shuffled',
+  shuffleChoices,
+});
+
+export const usualOffPerTry = 0.333333;
+
+/** Common practice in schools of the United States; every teacher sets their own. No source. */
+export const usualBands: Band[] = [
+  { name: 'A', from: 0.9 },
+  { name: 'B', from: 0.8 },
+  { name: 'C', from: 0.7 },
+  { name: 'D', from: 0.6 },
+  { name: 'F', from: 0 },
+];
+
+/** What stands against the rules themselves, in words, each at its field. */
+export function ruleProblems(rules: AssignmentRules): { field: string; message: string }[] {
+  const found: { field: string; message: string }[] = [];
+  const { bands, show } = rules.release;
+  if (show === 'band') {
+    if (bands.length < 2) found.push({ field: 'bands', message: 'Letter bands need at least two bands.' });
+    else if (bands.some(({ from }, at) => at > 0 && from >= bands[at - 1]!.from))
+      found.push({ field: 'bands', message: 'Each band must begin lower than the one before it.' });
+    else if (bands.at(-1)!.from !== 0) found.push({ field: 'bands', message: 'The last band must begin at 0 %.' });
+    if (new Set(bands.map(({ name }) => name)).size < bands.length)
+      found.push({ field: 'bands', message: 'Two bands have the same name.' });
+  }
+  if (rules.limitMinutes !== null && rules.warnMinutes.some((warn) => warn >= rules.limitMinutes!))
+    found.push({ field: 'warnMinutes', message: 'A warning must come after the time has begun to run.' });
+  return found;
+}
+
+/** The band of a share; scores are compared as whole hundredths of a percent, as they are shown. */
+export const bandOf = (share: number, bands: readonly Band[]) =>
+  bands.find(({ from }) => Math.round(share * 10_000) >= Math.round(from * 10_000)) ?? null;

@@ -1,0 +1,145 @@
+/** The slip: a whole assignment in a few plain sentences, said before it is given. */
+import { count, listing } from '../text';
+import { inWords, lengthInWords, minute, type LateRule } from '../timing';
+import type { AssignmentRules, ReleaseTime, Released } from './rules';
+
+export interface SlipFacts {
+  title: string;
+  kind: string;
+  items: number;
+  points: number;
+  who: Recipients;
+  /** Students after those in several classes or groups are counted once. */
+  students: number;
+  opensAt: number;
+  closesAt: number | null;
+  lateRule: LateRule;
+  /** Null: seen from now on. */
+  visibleFrom: number | null;
+  answersFrom: number | null;
+  /** Read out in the room before anybody can begin. */
+  word: string;
+  rules: AssignmentRules;
+  /** Names of the forms that are dealt in turn; none where there is one form only. */
+  forms?: string[];
+  /** Some section deals each student items of their own. */
+  draws?: boolean;
+  /** For how many students each support acts. */
+  supports?: { words: string; students: number }[];
+  zone: string;
+  now: number;
+}
+
+export interface Recipients {
+  classes: string[];
+  /** As "Ratio table of 6B". */
+  groups: string[];
+  students: string[];
+  /** Guests may come by a link. */
+  link: boolean;
+}
+
+export interface Slip {
+  /** "1 test, class 6B, 27 students, opens now, closes Fri 14:30, 20 minutes" */
+  line: string;
+  sentences: string[];
+  /** The button's words. */
+  verb: string;
+}
+
+/** "class 6B, group Ratio table of 6D and 2 students" */
+export function recipientsInWords({ classes, groups, students, link }: Recipients): string {
+  const some = (names: string[], one: string, many: string) => (names.length === 0 ? [] : [`${names.length === 1 ? one : many} ${listing(names)}`]); // prettier-ignore
+  const named = students.length > 3 ? [count(students.length, 'student')] : students;
+  return listing([...some(classes, 'class', 'classes'), ...some(groups, 'group', 'groups'), ...named, ...(link ? ['guests by link'] : [])]); // prettier-ignore
+}
+
+const releaseWords: Record<ReleaseTime, string> = {
+  'at-hand-in': 'as soon as they hand in',
+  'after-closing': 'after it has closed',
+  'by-hand': 'when you release them',
+};
+/** What shows answers waits for the last student, so "at once" is not what happens to it. */
+const answerWords: Record<ReleaseTime, string> = { ...releaseWords, 'at-hand-in': 'once nobody can answer any more' };
+const countingWords = { best: 'the best one counts', latest: 'the latest one counts', first: 'the first one counts', mean: 'their mean counts' }; // prettier-ignore
+const showWords = {
+  points: 'as points',
+  percent: 'in percent',
+  both: 'as points and percent',
+  band: 'as letter bands',
+};
+
+export function slipOf(facts: SlipFacts): Slip {
+  const { rules, zone, now } = facts;
+  const at = (instant: number) => inWords(instant, zone, now);
+  const who = recipientsInWords(facts.who) || 'nobody yet';
+  const opens = facts.opensAt <= now ? 'opens now' : `opens ${at(facts.opensAt)}`;
+  const closes = facts.closesAt === null ? 'never closes' : `closes ${at(facts.closesAt)}`;
+  const limit = rules.limitMinutes === null ? 'no time limit' : lengthInWords(rules.limitMinutes * minute);
+  return {
+    line: `1 ${facts.kind}, ${who}, ${count(facts.students, 'student')}, ${opens}, ${closes}, ${limit}`,
+    sentences: [
+      `${toWhom(facts, who)} get “${facts.title}”: ${count(facts.items, 'item')}, ${count(facts.points, 'point')}.${supportsWords(facts)}`,
+      `It ${opens} and ${closes}, with ${rules.limitMinutes === null ? limit : `${limit} to work`}. ${visibleWords(facts)}${lateWords(facts)}`,
+      `${modeWords(rules)}${attemptWords(rules)}${formWords(facts)} ${orderWords(rules)}`,
+      releasedWords(facts),
+    ],
+    verb: facts.students === 0 && facts.who.link ? 'Open it for guests' : `Give to ${count(facts.students, 'student')}`,
+  };
+}
+
+const toWhom = ({ students, who }: SlipFacts, words: string) =>
+  students === 0 && who.link ? 'Guests by link' : `${count(students, 'student')} of ${words}`;
+
+const supportsWords = ({ supports = [] }: SlipFacts) =>
+  supports.length === 0 ? '' : ` Supports act by themselves: ${listing(supports.map(({ words, students }) => `${words} for ${students}`))}.`; // prettier-ignore
+
+function visibleWords({ opensAt, visibleFrom, word, zone, now }: SlipFacts): string {
+  const begin = word ? ' Each types the word that you read out to begin.' : '';
+  if (opensAt <= now) return `They see it at once.${begin}`;
+  const from = visibleFrom === null || visibleFrom <= now ? 'now' : inWords(visibleFrom, zone, now);
+  return from === 'now'
+    ? `They see the title now and can begin ${inWords(opensAt, zone, now)}.${begin}`
+    : `Nobody sees it before ${from}.${begin}`;
+}
+
+function lateWords({ lateRule, zone, now }: SlipFacts): string {
+  if (lateRule.late === 'no') return '';
+  const off = lateRule.offPerDay > 0 ? ` with ${Math.round(lateRule.offPerDay * 1000) / 10} % off for each day late` : ' and marked late'; // prettier-ignore
+  return ` Late work is taken until ${inWords(lateRule.until, zone, now)}${off}.`;
+}
+
+function modeWords({ mode, offPerTry }: AssignmentRules): string {
+  if (mode === 'test') return 'Test mode: no help while working.';
+  const off = offPerTry === 0 ? 'wrong tries cost nothing' : `each wrong try takes off ${Math.round(offPerTry * 100)} % of a question’s points`; // prettier-ignore
+  return `Practice: students check their answers, try again, ask for hints and may see the answer; ${off}, a shown answer gives none.`;
+}
+
+function attemptWords({ attempts, counts }: AssignmentRules): string {
+  if (attempts === 1) return '';
+  return ` ${attempts === null ? 'As many attempts as they like' : `${attempts} attempts`}; ${countingWords[counts]}.`;
+}
+
+function formWords({ forms = [], draws = false }: SlipFacts): string {
+  const given = forms.length > 1 ? ` Forms ${listing(forms)} go round in turn.` : forms.length === 1 ? ` All get form ${forms[0]}.` : ''; // prettier-ignore
+  return `${given}${draws ? ' Each student draws items of their own.' : ''}`;
+}
+
+function orderWords({ order, shuffleChoices }: AssignmentRules): string {
+  const items = { own: 'Items stand in your order and students go where they want', fixed: 'Items come one after the other in your order', shuffled: 'Items are in a different order for each student' }[order]; // prettier-ignore
+  return `${items}; choices ${shuffleChoices ? 'are in a different order for each student' : 'stand as you wrote them'}.`;
+}
+
+function releasedWords({ rules: { mode, release }, answersFrom, zone, now }: SlipFacts): string {
+  if (mode === 'practice') return `Students see scores ${showWords[release.show]} ${releaseWords[release.score]}, and their answers with the explanations once they hand in.`; // prettier-ignore
+  const names: Record<Exclude<Released, 'score'>, string> = { marks: 'what was right or wrong', answers: 'right answers', explanations: 'explanations' }; // prettier-ignore
+  const byTime = new Map<ReleaseTime, string[]>();
+  for (const what of ['marks', 'answers', 'explanations'] as const)
+    byTime.set(release[what], [...(byTime.get(release[what]) ?? []), names[what]]);
+  const from = answersFrom === null ? '' : `, not before ${inWords(answersFrom, zone, now)}`;
+  // All at one time is one thing to say; "at once" means another time for answers than for scores.
+  if (byTime.size === 1 && byTime.has(release.score) && release.score !== 'at-hand-in' && from === '')
+    return `Students see scores ${showWords[release.show]}, ${listing(byTime.get(release.score)!)} ${releaseWords[release.score]}.`;
+  const answers = [...byTime].map(([when, what]) => `${listing(what)} ${answerWords[when]}`);
+  return `Students see scores ${showWords[release.show]} ${releaseWords[release.score]}; ${answers.join('; ')}${from}.`;
+}

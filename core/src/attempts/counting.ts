@@ -1,0 +1,38 @@
+import type { Counting } from '../assignments';
+import { roundPoints } from '../scoring';
+
+export interface CountedAttempt {
+  number: number;
+  /** Points earned, after what lateness took off; null while it is not handed in. */
+  points: number | null;
+  most: number | null;
+}
+
+/**
+ * Which of a student's attempts counts, and with how many points. Of several equal ones the earlier counts. Where the mean
+ * counts, the latest stands for the student's answers, with the mean share of the points. While none is handed in, the first.
+ */
+export function countAttempts(
+  attempts: readonly CountedAttempt[],
+  counts: Counting,
+): { number: number; points: number | null } {
+  const all = [...attempts].sort((a, b) => a.number - b.number);
+  const done = all.filter(
+    (own): own is CountedAttempt & { points: number; most: number } => own.points !== null && own.most !== null,
+  );
+  if (done.length === 0) return { number: all[0]?.number ?? 1, points: null };
+  const share = ({ points, most }: { points: number; most: number }) => (most > 0 ? points / most : 0);
+  const latest = done.at(-1)!;
+  switch (counts) {
+    case 'first':
+      return done[0]!;
+    case 'latest':
+      return latest;
+    case 'best':
+      return done.reduce((best, own) => (share(own) > share(best) + 1e-9 ? own : best));
+    case 'mean': {
+      const mean = done.reduce((sum, own) => sum + share(own), 0) / done.length;
+      return { number: latest.number, points: roundPoints(mean * latest.most) };
+    }
+  }
+}

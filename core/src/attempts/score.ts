@@ -1,0 +1,42 @@
+import { formOf, type Edition, type FormRules, type Sitter } from '../forms';
+import { scoreItem, type Responses } from '../items';
+import { practiceShare, untouched, type Practised } from '../practice';
+import { roundPoints } from '../scoring';
+
+export interface EntryScore {
+  entry: string;
+  points: number;
+  most: number;
+  reached: boolean;
+  /** A teacher has still to mark some of it. */
+  waits: boolean;
+}
+
+/**
+ * Points for each entry that the student was given, by the keys of the edition.
+ *
+ * An entry counts as not reached when the server handed the attempt in and nothing from there on was answered, in the
+ * student's own order; who hands in left blanks on purpose. Common practice, no source.
+ */
+export function scoreAttempt(
+  edition: Edition,
+  answers: ReadonlyMap<string, Responses>,
+  attempt: Sitter & {
+    rules: FormRules;
+    ranOut: boolean;
+    /** What happened to the questions of a practice; null in a test. */
+    practice?: { of: ReadonlyMap<string, Practised>; offPerTry: number } | null;
+  },
+): EntryScore[] {
+  const order = formOf(edition, attempt, attempt.rules).sections.flatMap(({ entries }) => entries);
+  const scored = order.map(({ id, content }) => scoreItem(content, answers.get(id) ?? {}));
+  const lastAnswered = scored.findLastIndex(({ parts }) => parts.some(({ answered }) => answered));
+  return order.map(({ id, points }, at) => {
+    const own = scored[at]!;
+    const saved = own.most > 0 ? own.points / own.most : 0;
+    const { practice } = attempt;
+    const share = practice ? practiceShare(practice.of.get(id) ?? untouched, practice.offPerTry, saved) : saved;
+    const reached = !attempt.ranOut || at <= lastAnswered;
+    return { entry: id, points: roundPoints(share * points), most: points, reached, waits: own.waits };
+  });
+}

@@ -1,0 +1,216 @@
+import {
+  attemptsLeft,
+  bandOf,
+  canStillAnswer,
+  changeEffects,
+  isReleased,
+  ruleProblems,
+  slipOf,
+  usualBands,
+  type AssignmentRules,
+  type SlipFacts,
+} from '@oaken/core/assignments';
+import { countAttempts } from '@oaken/core/attempts';
+import { countSupports, noSupports, supports, supportsInWords } from '@oaken/core/supports';
+import {
+  atWall,
+  day,
+  daysLater,
+  hour,
+  latePenalty,
+  ownWindow,
+  wallOf,
+  windowEnd,
+  type Window,
+} from '@oaken/core/timing';
+import fc from 'fast-check';
+
+const zone = 'America/New_York';
+const now = Date.UTC(2026, 2, 3, 15);
+const rules: AssignmentRules = {
+  mode: 'test', offPerTry: 1 / 3, limitMinutes: 20, warnMinutes: [5, 1], attempts: 1, counts: 'best', order: 'own', shuffleChoices: true,
+  release: { score: 'after-closing', marks: 'by-hand', answers: 'by-hand', explanations: 'by-hand', show: 'both', bands: [] },
+}; // prettier-ignore
+
+describe('the slip', () => {
+  const facts: SlipFacts = {
+    title: 'Rates', kind: 'test', items: 8, points: 9.5, who: { classes: ['6B'], groups: [], students: [], link: false }, students: 27,
+    opensAt: now, closesAt: Date.UTC(2026, 2, 6, 19, 30), lateRule: { late: 'no' }, visibleFrom: null, answersFrom: null, word: '', rules, zone, now,
+  }; // prettier-ignore
+
+  test('says what goes to whom, when and how', () => {
+    const slip = slipOf(facts);
+    expect(slip.line).toBe('1 test, class 6B, 27 students, opens now, closes Fri 14:30, 20 minutes');
+    expect(slip.verb).toBe('Give to 27 students');
+    expect(slip.sentences).toEqual([
+      '27 students of class 6B get “Rates”: 8 items, 9.5 points.',
+      'It opens now and closes Fri 14:30, with 20 minutes to work. They see it at once.',
+      'Test mode: no help while working. Items stand in your order and students go where they want; choices are in a different order for each student.',
+      'Students see scores as points and percent after it has closed; what was right or wrong, right answers and explanations when you release them.',
+    ]);
+  });
+
+  test('and all the other ways it can be', () => {
+    const slip = slipOf({
+      ...facts,
+      who: { classes: ['6B', '6D'], groups: ['Ratio table of 7A'], students: ['Ada Park'], link: true },
+      opensAt: now + day,
+      visibleFrom: now + hour,
+      closesAt: null,
+      answersFrom: now + 9 * day,
+      word: 'walnut',
+      supports: [{ words: 'time ×1.5', students: 2 }, { words: 'read aloud', students: 1 }],
+      forms: ['A', 'B'],
+      draws: true,
+      rules: { ...rules, limitMinutes: null, attempts: 3, counts: 'mean', order: 'shuffled', shuffleChoices: false, release: { ...rules.release, score: 'at-hand-in', marks: 'at-hand-in', show: 'band', bands: usualBands } },
+    }); // prettier-ignore
+    expect(slip.line).toBe('1 test, classes 6B and 6D, group Ratio table of 7A, Ada Park and guests by link, 27 students, opens Wed 10:00, never closes, no time limit'); // prettier-ignore
+    expect(slip.sentences.join(' ')).toBe(
+      '27 students of classes 6B and 6D, group Ratio table of 7A, Ada Park and guests by link get “Rates”: 8 items, 9.5 points. Supports act by themselves: time ×1.5 for 2 and read aloud for 1. ' +
+        'It opens Wed 10:00 and never closes, with no time limit. Nobody sees it before today 11:00. Each types the word that you read out to begin. ' +
+        'Test mode: no help while working. 3 attempts; their mean counts. Forms A and B go round in turn. Each student draws items of their own. Items are in a different order for each student; choices stand as you wrote them. ' +
+        'Students see scores as letter bands as soon as they hand in; what was right or wrong once nobody can answer any more; right answers and explanations when you release them, not before Thu 12 Mar, 11:00.',
+    );
+    const late = slipOf({ ...facts, lateRule: { late: 'until', until: now + 5 * day, offPerDay: 0.1 } });
+    expect(late.sentences[1]).toContain('Late work is taken until Sun 11:00 with 10 % off for each day late.');
+    expect(slipOf({ ...facts, students: 0, who: { classes: [], groups: [], students: [], link: true } }).verb).toBe('Open it for guests'); // prettier-ignore
+  });
+});
+
+describe('what is released, and when', () => {
+  const facts = { handedIn: true, closed: false, somebodyCanAnswer: true, releasedAt: null, answersFrom: null, now };
+  const at = (score: AssignmentRules['release']['score']) => ({ ...rules, release: { ...rules.release, score, answers: score } }); // prettier-ignore
+
+  test('scores by their rule; what shows answers never while somebody can still give one', () => {
+    expect(isReleased(at('at-hand-in'), 'score', facts)).toBe(true);
+    expect(isReleased(at('at-hand-in'), 'score', { ...facts, handedIn: false, releasedAt: 1 })).toBe(false);
+    expect(isReleased(at('after-closing'), 'score', facts)).toBe(false);
+    expect(isReleased(at('after-closing'), 'score', { ...facts, closed: true })).toBe(true);
+    expect(isReleased(at('by-hand'), 'score', { ...facts, closed: true })).toBe(false);
+    expect(isReleased(at('by-hand'), 'score', { ...facts, releasedAt: now })).toBe(true);
+    for (const what of ['marks', 'answers', 'explanations'] as const)
+      expect(isReleased(at('at-hand-in'), what, { ...facts, releasedAt: 1, closed: true })).toBe(false);
+    const done = { ...facts, somebodyCanAnswer: false };
+    expect(isReleased(at('at-hand-in'), 'answers', done)).toBe(true);
+    expect(isReleased(at('at-hand-in'), 'answers', { ...done, answersFrom: now + 1 })).toBe(false);
+    expect(isReleased(at('by-hand'), 'answers', { ...done, closed: true })).toBe(false);
+  });
+
+  test('who can still answer: whoever is working, and whoever has an attempt left while the window is open', () => {
+    const window: Window = { opensAt: now - hour, closesAt: now + hour, lateRule: { late: 'no' } };
+    const own = { window, handedIn: 1, working: false, extraAttempts: 0 };
+    expect(canStillAnswer(rules, own, now)).toBe(false);
+    expect(canStillAnswer(rules, { ...own, extraAttempts: 1 }, now)).toBe(true);
+    expect(canStillAnswer({ attempts: null }, own, now)).toBe(true);
+    expect(canStillAnswer({ attempts: null }, own, now + hour)).toBe(false);
+    expect(canStillAnswer(rules, { ...own, working: true }, now + hour)).toBe(true);
+    expect(attemptsLeft({ attempts: 2 }, { handedIn: 5, extraAttempts: 1 })).toBe(0);
+  });
+});
+
+test('which attempt counts', () => {
+  const made = [{ number: 1, points: 6, most: 10 }, { number: 2, points: 4, most: 5 }, { number: 3, points: 7, most: 10 }, { number: 4, points: null, most: null }]; // prettier-ignore
+  expect(['best', 'latest', 'first', 'mean'].map((counts) => countAttempts(made, counts as 'best'))).toEqual([
+    { number: 2, points: 4, most: 5 },
+    { number: 3, points: 7, most: 10 },
+    { number: 1, points: 6, most: 10 },
+    // Shares of 0.6, 0.8 and 0.7, of the latest one's 10 points.
+    { number: 3, points: 7 },
+  ]);
+  expect(countAttempts([{ number: 1, points: null, most: null }], 'mean')).toEqual({ number: 1, points: null });
+  fc.assert(
+    fc.property(fc.array(fc.integer({ min: 0, max: 10 }), { minLength: 1, maxLength: 6 }), (earned) => {
+      const all = earned.map((points, at) => ({ number: at + 1, points, most: 10 }));
+      const best = countAttempts(all, 'best').points!;
+      const mean = countAttempts(all, 'mean').points!;
+      expect(best).toBe(Math.max(...earned));
+      expect(mean).toBeLessThanOrEqual(best + 0.005);
+      expect(mean).toBeGreaterThanOrEqual(Math.min(...earned) - 0.005);
+    }),
+  );
+});
+
+describe('times of one’s own', () => {
+  const window: Window = { opensAt: now, closesAt: now + day, lateRule: { late: 'until', until: now + 2 * day, offPerDay: 0.25 } }; // prettier-ignore
+
+  test('extra days keep the time on the wall across a clock change, and late work follows', () => {
+    // New York went to daylight time on 8 March 2026 (IANA).
+    const friday = atWall('2026-03-06T15:30', zone);
+    if (!friday.ok) throw new Error(friday.message);
+    const own = ownWindow({ ...window, closesAt: friday.at, lateRule: { late: 'until', until: friday.at + day, offPerDay: 0 } }, { extraDays: 3, closesAt: null }, zone); // prettier-ignore
+    expect(wallOf(own.closesAt!, zone)).toBe('2026-03-09T15:30');
+    expect(own.closesAt! - friday.at).toBe(3 * day - hour);
+    expect(windowEnd(own)).toBe(own.closesAt! + day);
+    expect(daysLater(friday.at, 3, 'UTC') - friday.at).toBe(3 * day);
+  });
+
+  test('never shorter than everybody’s', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 30 }), fc.option(fc.integer({ min: now - day, max: now + 9 * day })), (extraDays, closesAt) => {
+        const own = ownWindow(window, { extraDays, closesAt }, zone);
+        expect(windowEnd(own)!).toBeGreaterThanOrEqual(windowEnd(window)!);
+        expect(own.closesAt!).toBeGreaterThanOrEqual(Math.max(window.closesAt!, closesAt ?? 0));
+      }),
+    ); // prettier-ignore
+    expect(ownWindow({ ...window, closesAt: null }, { extraDays: 3, closesAt: 5 }, zone).closesAt).toBeNull();
+  });
+
+  test('lateness takes off a share for each begun day, never more than all', () => {
+    const off = (late: number) => latePenalty(window, now + day + late);
+    expect([0, 1, day, day + 1, 9 * day].map(off)).toEqual([0, 0.25, 0.25, 0.5, 1]);
+    expect(latePenalty({ ...window, lateRule: { late: 'no' } }, now + 2 * day)).toBe(0);
+  });
+});
+
+test('bands: the lowest share of each, and what is wrong with them', () => {
+  expect([1, 0.9, 0.89996, 0.8999, 0.6, 0].map((share) => bandOf(share, usualBands)!.name)).toEqual(['A', 'A', 'A', 'B', 'D', 'F']); // prettier-ignore
+  const wrong = (bands: { name: string; from: number }[]) => ruleProblems({ ...rules, release: { ...rules.release, show: 'band', bands } }).map(({ message }) => message); // prettier-ignore
+  expect(wrong(usualBands)).toEqual([]);
+  expect(wrong([{ name: 'A', from: 0.5 }])[0]).toBe('Letter bands need at least two bands.');
+  expect(wrong([{ name: 'A', from: 0.5 }, { name: 'B', from: 0.5 }])[0]).toBe('Each band must begin lower than the one before it.'); // prettier-ignore
+  expect(wrong([{ name: 'A', from: 0.5 }, { name: 'A', from: 0.1 }])).toEqual(['The last band must begin at 0 %.', 'Two bands have the same name.']); // prettier-ignore
+  expect(ruleProblems({ ...rules, warnMinutes: [20] })[0]!.field).toBe('warnMinutes');
+});
+
+test('what a change does is said before it is made', () => {
+  const times = { opensAt: now - hour, closesAt: now + day, lateRule: { late: 'no' as const }, rules };
+  const counts = { notBegun: 4, working: 2, handedIn: 3 };
+  const say = (change: Partial<typeof times>, own = counts) => changeEffects(times, { ...times, ...change }, own, zone, now); // prettier-ignore
+  expect(say({})).toEqual([]);
+  expect(say({ closesAt: now })).toEqual(['It closes at once. 2 students working now are handed in with what is saved. 4 students can no longer begin.']); // prettier-ignore
+  expect(say({ closesAt: now + 2 * day })).toEqual(['It stays open until Thu 10:00. 2 students working now have until then, within the time limit.', '3 students who handed in stay handed in.']); // prettier-ignore
+  expect(say({ closesAt: now + hour })).toEqual(['It closes earlier, today 11:00. 2 students working now must be done by then.']); // prettier-ignore
+  expect(say({ opensAt: now + hour })[0]).toBe(
+    'It is closed again until today 11:00; whoever has begun goes on working.',
+  );
+  expect(say({ rules: { ...rules, limitMinutes: 30, attempts: 2, counts: 'mean', order: 'fixed' } })).toEqual([
+    'The time limit is 30 minutes, also for the 2 students working now, counted from when each began.',
+    'Students who handed in can try again.',
+    'Scores of students with several attempts are counted anew.',
+    'Whoever has begun keeps the order that they have.',
+  ]);
+  expect(say({ closesAt: now + 2 * day }, { notBegun: 9, working: 0, handedIn: 0 })).toEqual(['It stays open until Thu 10:00.']); // prettier-ignore
+});
+
+test('supports in words, and how many have each', () => {
+  const many = {
+    ...noSupports,
+    time: 1.5 as const,
+    aloud: true,
+    form: 'B',
+    mostChoices: 3 as const,
+    extraDays: 1,
+    textSize: 2 as const,
+  };
+  expect(supportsInWords(many)).toEqual([
+    'time ×1.5',
+    'read aloud',
+    'larger text',
+    'form B',
+    '3 choices',
+    '1 day longer',
+  ]);
+  expect(supportsInWords(noSupports)).toEqual([]);
+  expect(countSupports([many, { ...noSupports, aloud: true }, noSupports]).slice(0, 2)).toEqual([{ words: 'read aloud', students: 2 }, { words: '1 day longer', students: 1 }]); // prettier-ignore
+  expect(supports.safeParse({ ...many, time: 3 }).success).toBe(false);
+});

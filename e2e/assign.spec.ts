@@ -1,0 +1,222 @@
+/** Assigning beyond a class: groups, a word, attempts, guests; changing what was given; drafts; giving it again. */
+import { expect, test, type Page } from '@playwright/test';
+import { expectAccessible } from './accessible';
+import { answerAnything, row, student, teacherPage, watch } from './people';
+
+const complaints: string[] = [];
+test.afterAll(() => expect(complaints).toEqual([]));
+test.describe.configure({ mode: 'serial' });
+
+const title = 'Fractions, signs and expressions';
+let page: Page;
+let address = '';
+test.beforeAll(async ({ browser }) => {
+  page = await teacherPage(browser, 'holloway');
+  watch(page, complaints);
+});
+test.afterAll(() => page.context().close());
+
+async function openAssign(name = title): Promise<void> {
+  await page.goto('/tests');
+  await page.getByRole('link', { name: `Assign ${name}` }).click();
+  await expect(page.getByRole('heading', { name: 'Who' })).toBeVisible();
+}
+const slip = () => page.locator('.slip');
+
+test('a group and single students, a word, two attempts and bands: the slip says it all, and a draft keeps it', async () => {
+  await openAssign();
+  await page.getByRole('button', { name: 'some of them: 6B' }).click();
+  await page.getByRole('checkbox', { name: /group Ratio table/ }).check();
+  await page.getByRole('checkbox', { name: '2 Ines Abara' }).check();
+  await expect(slip()).toContainText('8 students of group Ratio table of 6B and 1 single student');
+  await expect(slip()).toContainText('Supports act by themselves:');
+  await page.getByLabel('guests by a link').check();
+  await page.getByText('Beginning', { exact: true }).click();
+  await page.getByLabel('A word that I read out').fill('Walnut');
+  await page.getByLabel('Instructions for the students').fill('Scratch paper is on the shelf.');
+  await page.getByText('Attempts', { exact: true }).click();
+  await page.getByLabel('Attempts', { exact: true }).fill('2');
+  await page.getByText('Release', { exact: true }).click();
+  await page.getByLabel('Scores are shown as').selectOption('band');
+  await page.getByLabel('Band 2 begins at percent').fill('95');
+  await page.getByLabel('Band 2 begins at percent').press('Tab');
+  await expect(page.getByText('Each band must begin lower than the one before it.').first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Give to/ })).toBeDisabled();
+  await page.getByLabel('Band 2 begins at percent').fill('75');
+  await page.getByLabel('Band 2 begins at percent').press('Tab');
+  await page.getByRole('combobox', { name: /^Scores(?! are)/ }).selectOption('at-hand-in');
+  await expectAccessible('assigning', page);
+  await page.getByRole('button', { name: 'Keep as a draft' }).click();
+  await expect(page.getByText('The draft is kept.', { exact: false })).toBeVisible();
+  await page.getByRole('link', { name: title }).first().click();
+  await expect(page.getByLabel('A word that I read out')).toHaveValue('Walnut');
+  for (const said of [
+    '2 attempts; the best one counts.',
+    'Each types the word that you read out to begin.',
+    'Students see scores as letter bands as soon as they hand in',
+  ])
+    // prettier-ignore
+    await expect(slip()).toContainText(said);
+  await page.getByRole('button', { name: 'Give to 8 students' }).click();
+  await expect(page.getByText('Guests come by', { exact: false })).toBeVisible();
+  address = page.url();
+  await expect(page.getByRole('cell', { name: 'Ines Abara 6B no. 2' })).toBeVisible();
+  await expectAccessible('one assignment', page);
+  await page.goto('/schedule');
+  await expect(page.getByText('Draft:')).toHaveCount(0);
+});
+
+test('a student types the word, sees a band, and tries again; another is refused without it', async ({ browser }) => {
+  const own = await student(browser, '6B', 'BRN6B2', 1, { viewport: { width: 390, height: 844 } });
+  watch(own.page, complaints);
+  const line = row(own.page, title).filter({ hasText: 'closes' });
+  await line.getByRole('link', { name: 'Begin' }).click();
+  await expect(own.page.getByText('Scratch paper is on the shelf.')).toBeVisible();
+  await expectAccessible('before beginning', own.page);
+  await own.page.getByLabel('The word that your teacher reads out').fill('hazel');
+  await own.page.getByRole('button', { name: 'Begin' }).click();
+  await expect(own.page.getByText('That is not the word.', { exact: false })).toBeVisible();
+  await own.page.getByLabel('The word that your teacher reads out').fill('walnut');
+  await own.page.getByRole('button', { name: 'Begin' }).click();
+  await answerAnything(own.page);
+  await own.page.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await own.page.getByRole('button', { name: 'Hand in now' }).click();
+  await own.page.getByRole('link', { name: 'Back to my work' }).click();
+  const done = row(own.page, title).filter({ hasText: '1 attempt left' });
+  await expect(done.getByRole('link', { name: 'F', exact: true })).toBeVisible();
+  await done.getByRole('link', { name: 'F', exact: true }).click();
+  await expect(own.page.getByText('What was right, and why, is not out yet.')).toBeVisible();
+  await expectAccessible('a report', own.page);
+  await own.page.getByRole('link', { name: 'Back to my work' }).click();
+  await row(own.page, title).filter({ hasText: '1 attempt left' }).getByRole('link', { name: 'Try again' }).click();
+  await expect(own.page.getByText('This is attempt 2.')).toBeVisible();
+  await own.page.context().close();
+});
+
+test('a guest comes by the link, and the teacher says who it was', async ({ browser }) => {
+  await page.goto(address);
+  const link = (await page.getByRole('link', { name: /\/seat\/guest\// }).getAttribute('href'))!;
+  const guest = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  watch(guest, complaints);
+  await guest.goto(link.replace(/.$/, link.endsWith('A') ? 'Q' : 'A'));
+  await expect(guest.getByText('This link leads nowhere.', { exact: false })).toBeVisible();
+  await guest.goto(link);
+  await guest.getByLabel(/^My name/).fill('Kofi A.');
+  await expectAccessible('a guest', guest);
+  await guest.getByRole('button', { name: 'Go to the work' }).click();
+  await guest.getByRole('link', { name: 'Begin' }).click();
+  await guest.getByLabel('The word that your teacher reads out').fill('walnut');
+  await guest.getByRole('button', { name: 'Begin' }).click();
+  await answerAnything(guest);
+  await guest.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await guest.getByRole('button', { name: 'Hand in now' }).click();
+  await expect(guest.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await guest.context().close();
+
+  await page.reload();
+  await page.getByRole('button', { name: 'say who it is: Kofi A.' }).click();
+  const who = page.getByRole('dialog', { name: 'Who is Kofi A.?' });
+  await who.getByLabel('Class').selectOption({ label: '6B, Mathematics' });
+  await who.getByLabel('Student').selectOption({ label: '3 Kofi Adeyemi' });
+  await who.getByRole('button', { name: 'It is this student' }).click();
+  await expect(page.getByText('What Kofi A. wrote is Kofi Adeyemi’s now.')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Kofi Adeyemi/ })).toContainText('handed in');
+});
+
+test('what a change does is said first; more for one; closing; giving it again with its weekday', async () => {
+  await page.goto(address);
+  await page.getByLabel('Minutes to work').fill('35');
+  await expect(page.getByText('The time limit is 35 minutes.')).toBeVisible();
+  await page.getByRole('button', { name: 'Change it' }).click();
+  await expect(page.getByText('It is changed.')).toBeVisible();
+  await page.getByLabel('Pick Ines Abara').check();
+  await page.getByRole('button', { name: 'More for 1 student' }).click();
+  const more = page.getByRole('dialog', { name: 'More for 1 student' });
+  await more.getByLabel('open until', { exact: true }).uncheck();
+  await more.getByRole('button', { name: 'Give it' }).click();
+  await expect(more.getByText('Say what they get more of.')).toBeVisible();
+  await more.getByLabel('Attempts more').fill('1');
+  await expectAccessible('more for some', page);
+  await more.getByRole('button', { name: 'Give it' }).click();
+  await expect(page.getByRole('row', { name: /Ines Abara/ })).toContainText('1 attempt more');
+  await page.getByRole('button', { name: 'Close it now' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Close it now' }).click();
+  await expect(page.getByText('It is closed.')).toBeVisible();
+  await expect(page.getByText(/^Closed|^Released/)).toBeVisible();
+
+  await page.getByRole('button', { name: 'Give it again' }).click();
+  await expect(page.getByRole('heading', { name: 'Who' })).toBeVisible();
+  await expect(page.getByLabel('Minutes to work')).toHaveValue('35');
+  await page.getByRole('checkbox', { name: /^6D/ }).check();
+  await expect(slip()).toContainText('26 students');
+  await page.goto('/schedule');
+  for (const view of ['Month', 'List', 'Week']) {
+    await page.getByRole('tab', { name: view }).click();
+    await expectAccessible(`schedule, ${view}`, page);
+  }
+});
+
+test('practice: checked, tried again, helped, read again after a reload; letters arrive; the calendar has an address', async ({
+  browser,
+}) => {
+  const practice = 'Ratios and unit rates';
+  await openAssign(practice);
+  await page.getByRole('checkbox', { name: /^6D/ }).check();
+  await page.getByRole('radio', { name: 'practice' }).check();
+  await page.getByLabel('write to them').check();
+  await expect(slip()).toContainText(
+    'each wrong try takes off 33 % of a question’s points, a shown answer gives none.',
+  );
+  await expect(slip()).toContainText('26 letters go out when they can see it.');
+  await page.getByRole('button', { name: 'Give to 26 students' }).click();
+  await expect(page.getByText('Given to 26 students.')).toBeVisible();
+  await page.getByRole('button', { name: 'Have these times in my own calendar' }).click();
+  const feed = (await page.locator('code').textContent())!.trim();
+  expect(await (await page.request.get(feed)).text()).toMatch(/^BEGIN:VCALENDAR\r\n/);
+
+  const own = await student(browser, '6D', 'BRN6D4', 2, { viewport: { width: 390, height: 844 } });
+  watch(own.page, complaints);
+  await row(own.page, practice).filter({ hasText: 'closes' }).getByRole('link', { name: 'Begin' }).click();
+  const help = own.page.getByRole('region', { name: 'Help' });
+  const check = help.getByRole('button', { name: 'Check my answer' });
+  await expect(check).toBeDisabled();
+  const choices = own.page.getByRole('radio');
+  await expect(choices.first()).toBeVisible();
+  for (let at = 0; at < (await choices.count()); at++) {
+    await choices.nth(at).check();
+    await check.click();
+    await expect(help.getByRole('status')).toBeVisible();
+    await expect(help.getByText(at === 0 ? /^(Right|Not right yet)/ : /^Right, at try|^Not right yet/)).toBeVisible();
+    if (
+      await help
+        .getByText(/^Right(,|:) /)
+        .first()
+        .isVisible()
+    )
+      break;
+  }
+  await expect(own.page.getByText('1 of 12 done')).toBeVisible();
+  await expect(help.getByText(/^Right: “/)).toBeVisible();
+  await expect(choices.first()).toBeDisabled();
+  await expectAccessible('practice, solved', own.page);
+  await own.page.getByRole('button', { name: 'Next' }).click();
+  await help.getByRole('button', { name: 'Show the answer' }).click();
+  await expect(help.getByText('The answer was shown, so this question gives no points.')).toBeVisible();
+  await own.page.reload();
+  await expect(own.page.getByText('2 of 12 done')).toBeVisible();
+  await expect(help.getByText('The answer was shown, so this question gives no points.')).toBeVisible();
+  await own.page.context().setOffline(true);
+  await own.page.getByRole('button', { name: 'Next' }).click();
+  await answerAnything(own.page);
+  await check.click();
+  // Without network the answer is kept and the help says why it has to wait.
+  await expect(help.getByText('The server cannot be reached.', { exact: false })).toBeVisible();
+  await own.page.context().setOffline(false);
+  await check.click();
+  await expect(help.getByRole('status')).toBeVisible();
+  await own.page.context().close();
+
+  await page.goto('/mailbox');
+  await expect(page.getByText(`${practice}: open now`).first()).toBeVisible();
+  await expectAccessible('mailbox', page);
+});

@@ -1,0 +1,122 @@
+/** One assignment with everything about it, and where each of its students stands. */
+import type { api, AnswerOf } from '@oaken/contract';
+import type { Assigned, Who } from '@oaken/contract/assignments';
+import { canStillAnswer, type AssignmentRules } from '@oaken/core/assignments';
+import { supportsInWords, type Supports } from '@oaken/core/supports';
+import type { Sequelize, Transaction } from 'sequelize';
+import { asking, runsAssignment } from '../access';
+import type { SignedIn } from '../accounts/sessions';
+import { fromJson, row, rows, toMillisOrNull } from '../database/connect';
+import { notFound } from '../http/problem';
+import { readAssignments } from './rows';
+import { ownColumns, schoolZone, standingOf, studentWindow, supportsOf, type StoredOwn, type StoredTimes } from './times'; // prettier-ignore
+
+interface Line extends StoredOwn {
+  studentId: number;
+  name: string;
+  className: string | null;
+  rollNumber: number | null;
+  guest: number;
+  form: string | null;
+  withdrawnAt: Date | null;
+  attempts: number;
+  working: number;
+  given: unknown;
+}
+
+const lines = (database: Sequelize, assignmentId: number, transaction?: Transaction) =>
+  rows<Line>(
+    database,
+    `SELECT g.student_id AS studentId, CONCAT(s.given_name, ' ', s.family_name) AS name, c.name AS className, n.roll_number AS rollNumber,
+            s.guest_of IS NOT NULL AS guest, g.form, g.withdrawn_at AS withdrawnAt, ${ownColumns},
+            COUNT(t.id) AS attempts, COALESCE(SUM(t.handed_in_at IS NULL AND t.id IS NOT NULL), 0) AS working, MAX(t.given) AS given
+       FROM assignment_students g JOIN accounts s ON s.id = g.student_id LEFT JOIN classes c ON c.id = g.class_id
+       LEFT JOIN enrolments n ON n.class_id = g.class_id AND n.student_id = g.student_id
+       LEFT JOIN student_supports u ON u.student_id = g.student_id
+       LEFT JOIN attempts t ON t.assignment_id = g.assignment_id AND t.student_id = g.student_id
+      WHERE g.assignment_id = :assignmentId GROUP BY g.student_id ORDER BY c.name IS NULL, c.name, n.roll_number, s.family_name`,
+    { assignmentId },
+    transaction,
+  );
+
+interface StoredWishes {
+  who: Who;
+  forms: (string | null)[];
+  formsFor: { classId?: number | undefined; groupId?: number | undefined; form: string | null }[];
+}
+
+export async function readAssignment(
+  database: Sequelize,
+  me: SignedIn,
+  assignmentId: number,
+): Promise<AnswerOf<typeof api.readAssignment>> {
+  // prettier-ignore
+  const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', { assignmentId });
+  if (!assignment) throw notFound('The assignment');
+  const own = (await row<{ visibleFrom: Date | null; answersFrom: Date | null; word: string; instructions: string; note: string; wishes: unknown; link: string | null; mayChange: number }>(
+    database,
+    `SELECT a.visible_from AS visibleFrom, a.answers_from AS answersFrom, a.word, a.instructions, a.note, a.wishes, a.link_token AS link,
+            ${runsAssignment} AS mayChange FROM assignments a WHERE a.id = :assignmentId`,
+    { ...asking(me), assignmentId },
+  ))!; // prettier-ignore
+  const wishes = own.wishes === null ? null : fromJson<StoredWishes>(own.wishes);
+  return {
+    assignment,
+    who: wishes?.who ?? { classIds: assignment.classes.map(({ id }) => id), groupIds: [], studentIds: [], link: false },
+    visibleFrom: toMillisOrNull(own.visibleFrom),
+    answersFrom: toMillisOrNull(own.answersFrom),
+    word: own.word,
+    instructions: own.instructions,
+    note: own.note,
+    forms: wishes?.forms ?? [null],
+    formsFor: wishes?.formsFor ?? [],
+    link: own.link,
+    students: (await lines(database, assignmentId)).map(assigned),
+    letters: await countLetters(database, assignmentId),
+    mayChange: Boolean(own.mayChange),
+  };
+}
+
+async function countLetters(database: Sequelize, assignmentId: number) {
+  const found = await row<{ sent: number; waiting: number; failed: number }>(
+    database,
+    `SELECT COALESCE(SUM(sent_at IS NOT NULL), 0) AS sent, COALESCE(SUM(sent_at IS NULL AND given_up_at IS NULL), 0) AS waiting,
+            COALESCE(SUM(given_up_at IS NOT NULL), 0) AS failed FROM letters WHERE assignment_id = :assignmentId`,
+    { assignmentId },
+  );
+  return { sent: Number(found!.sent), waiting: Number(found!.waiting), failed: Number(found!.failed) };
+}
+
+function assigned(own: Line): Assigned {
+  const fixed = own.given === null ? null : fromJson<{ supports: Supports | null }>(own.given).supports;
+  const supports = own.given === null ? supportsOf(own) : fixed;
+  return {
+    studentId: own.studentId,
+    name: own.name.trim(),
+    className: own.className ?? '',
+    rollNumber: own.rollNumber,
+    guest: Boolean(own.guest),
+    form: own.form,
+    state: own.attempts === 0 ? (own.withdrawnAt ? 'withdrawn' : 'not-begun') : own.working > 0 ? 'working' : 'handed-in', // prettier-ignore
+    attempts: own.attempts,
+    supports: supports ? supportsInWords(supports).join(', ') : '',
+    closesAt: toMillisOrNull(own.ownClosesAt),
+    extraMinutes: own.extraMinutes,
+    extraAttempts: own.extraAttempts,
+  };
+}
+
+/** Whether anybody who was given it can still give an answer. */
+export async function somebodyCanAnswer(
+  database: Sequelize,
+  assignmentId: number,
+  stored: StoredTimes & { rules: AssignmentRules },
+  now: number,
+): Promise<boolean> {
+  const zone = await schoolZone(database);
+  return (await lines(database, assignmentId)).some((own) => {
+    if (own.withdrawnAt !== null && own.attempts === 0) return false;
+    const standing = standingOf(studentWindow(stored, own, zone), own, own.attempts - own.working, own.working > 0);
+    return canStillAnswer(stored.rules, standing, now);
+  });
+}

@@ -1,0 +1,147 @@
+/** Help in practice mode: nothing of it leaves the server before it was asked for. */
+import type { api, BodyOf } from '@oaken/contract';
+import type { Help } from '@oaken/contract/attempts';
+import { entriesOf, type EditionEntry } from '@oaken/core/forms';
+import { keysInWords, scoreItem, type Responses } from '@oaken/core/items';
+import { checked, isDone, practiceShare, untouched, type Practised } from '@oaken/core/practice';
+import { attemptState, defaultGrace } from '@oaken/core/timing';
+import type { Sequelize, Transaction } from 'sequelize';
+import type { SignedIn } from '../accounts/sessions';
+import type { Context } from '../context';
+import { fromJson, rows, toMillisOrNull } from '../database/connect';
+import { notFound, Problem } from '../http/problem';
+import type { Editions } from './editions';
+import { attemptForm, lockAttempt, readGiven } from './given';
+import { writeLast } from './saving';
+
+interface Line extends Practised {
+  entry: string;
+  lastNumber: number;
+  /** The answer that was checked last: what was typed since is judged by nothing. */
+  responses: Responses;
+}
+
+/** What happened to each question of an attempt, by its entry. */
+export async function readPractised(
+  database: Sequelize,
+  attemptId: number,
+  transaction?: Transaction,
+): Promise<Map<string, Line>> {
+  const found = await rows<Omit<Line, 'responses'> & { responses: unknown }>(
+    database,
+    `SELECT p.entry_id AS entry, p.tries, p.share, p.hints, p.shown, p.last_number AS lastNumber, p.last_responses AS responses
+       FROM practised p WHERE p.attempt_id = :attemptId`,
+    { attemptId },
+    transaction,
+  );
+  return new Map(
+    found.map((own) => [
+      own.entry,
+      { ...own, shown: Boolean(own.shown), responses: fromJson<Responses>(own.responses ?? {}) },
+    ]),
+  );
+}
+
+const shareOf = (entry: EditionEntry, responses: Responses) => {
+  const { points, most, parts } = scoreItem(entry.content, responses);
+  return {
+    share: most > 0 ? points / most : 1,
+    parts: parts.map((own) => ({ id: own.id, right: own.most > 0 && own.points >= own.most })),
+  };
+};
+
+/** @param responses the answer that was checked last */
+export function helpOf(entry: EditionEntry, own: Practised, offPerTry: number, responses: Responses): Help {
+  const { content } = entry;
+  const done = isDone(own);
+  return {
+    tries: own.tries,
+    share: own.tries > 0 ? own.share : null,
+    parts: own.tries > 0 ? shareOf(entry, responses).parts : [],
+    hints: content.hints.slice(0, own.hints),
+    hintsInAll: content.hints.length,
+    shown: own.shown,
+    done,
+    worth: done
+      ? practiceShare(own, offPerTry, 0)
+      : practiceShare({ ...own, tries: own.tries + 1, share: 1 }, offPerTry, 0),
+    right: done ? keysInWords(content) : null,
+    explanation: done ? content.explanation : null,
+  };
+}
+
+export async function askHelp(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  { attemptId, entryId }: { attemptId: number; entryId: string },
+  body: BodyOf<typeof api.askHelp>,
+): Promise<Help> {
+  const { database } = context;
+  return database.transaction(async (transaction) => {
+    const attempt = await lockAttempt(database, attemptId, transaction);
+    if (!attempt || attempt.studentId !== me.account.id) throw notFound('The attempt');
+    const given = await readGiven(database, me.account.id, attempt.assignmentId, transaction);
+    if (given.rules.mode !== 'practice')
+      throw new Problem(403, 'There is no help in a test.', 'It comes when your teacher releases it.');
+    const now = context.now();
+    const times = { deadlineAt: toMillisOrNull(attempt.deadlineAt), handedInAt: toMillisOrNull(attempt.handedInAt) };
+    if (attemptState(times, defaultGrace, now) === 'over')
+      throw new Problem(
+        409,
+        times.handedInAt === null ? 'The time is over.' : 'This work was already handed in.',
+        'What was saved before counts.',
+      );
+    const { edition } = await editions.get(given.editionId);
+    const form = attemptForm(edition, attempt, given.rules);
+    const entry = entriesOf({ sections: form.sections }).find(({ id }) => id === entryId);
+    if (!entry) throw notFound('The item');
+    const held = (await readPractised(database, attemptId, transaction)).get(entryId);
+    const before: Practised = held ?? untouched;
+    let after = before;
+    let responses = held?.responses ?? {};
+    let number = held?.lastNumber ?? 0;
+    if (body.want === 'check') {
+      if (body.answer.entry !== entryId) throw notFound('The item');
+      // The same check again, after an answer was lost on its way, is no further try.
+      if (body.answer.number > number && !isDone(before)) {
+        responses = body.answer.responses;
+        const { parts } = scoreItem(entry.content, responses);
+        if (parts.every(({ answered }) => !answered)) throw new Problem(409, 'There is no answer to check yet.');
+        if (parts.some(({ waits }) => waits))
+          throw new Problem(409, 'Your teacher reads this answer; it cannot be checked here.');
+        await writeLast(database, attemptId, [body.answer], now, transaction);
+        after = checked(before, shareOf(entry, responses).share);
+        number = body.answer.number;
+      }
+    } else if (body.want === 'hint') {
+      after = { ...before, hints: Math.min(entry.content.hints.length, Math.max(before.hints, body.after + 1)) };
+    } else if (!isDone(before)) {
+      after = { ...before, shown: true };
+    }
+    if (after !== before) {
+      const first = before.tries === 0 && after.tries === 1;
+      await database.query(
+        `INSERT INTO practised (attempt_id, entry_id, tries, share, hints, shown, first_responses, first_share, last_responses, last_number, changed_at)
+         VALUES (:attemptId, :entryId, :tries, :share, :hints, :shown, :first, :firstShare, :last, :number, :time)
+         ON DUPLICATE KEY UPDATE tries = VALUES(tries), share = VALUES(share), hints = VALUES(hints), shown = VALUES(shown),
+           first_responses = COALESCE(first_responses, VALUES(first_responses)), first_share = COALESCE(first_share, VALUES(first_share)),
+           last_responses = VALUES(last_responses), last_number = VALUES(last_number), changed_at = VALUES(changed_at)`,
+        {
+          replacements: {
+            ...after,
+            attemptId,
+            entryId,
+            first: first ? JSON.stringify(responses) : null,
+            firstShare: first ? after.share : null,
+            last: JSON.stringify(responses),
+            number,
+            time: new Date(now),
+          },
+          transaction,
+        },
+      );
+    }
+    return helpOf(entry, after, given.rules.offPerTry, responses);
+  });
+}

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+/** Letter bands: names and the percent from which each begins, from the best down. */
+import type { Band } from '@oaken/core/assignments';
+
+const bands = defineModel<Band[]>({ required: true });
+defineProps<{ wrong: string | undefined }>();
+const set = (at: number, change: Partial<Band>) => (bands.value = bands.value.map((own, n) => (n === at ? { ...own, ...change } : own))); // prettier-ignore
+const text = (event: Event) => (event.target as HTMLInputElement).value;
+const share = (event: Event) => Math.min(1, Math.max(0, Math.round(Number(text(event)) * 100) / 10_000));
+const add = () => (bands.value = [...bands.value.slice(0, -1), { name: '', from: Math.max(0, (bands.value.at(-2)?.from ?? 1) - 0.1) }, ...bands.value.slice(-1)]); // prettier-ignore
+</script>
+
+<template>
+  <table class="bands">
+    <tbody>
+      <tr v-for="(own, at) in bands" :key="at">
+        <td>
+          <input
+            class="plain-input name"
+            :value="own.name"
+            maxlength="20"
+            :aria-label="`Name of band ${at + 1}`"
+            @change="set(at, { name: text($event) })"
+          />
+        </td>
+        <td>
+          from
+          <input
+            class="plain-input from"
+            type="number"
+            min="0"
+            max="100"
+            step="0.5"
+            :value="Math.round(own.from * 10000) / 100"
+            :aria-label="`Band ${at + 1} begins at percent`"
+            @change="set(at, { from: share($event) })"
+          />
+          %
+        </td>
+        <td>
+          <button
+            v-if="bands.length > 2"
+            type="button"
+            class="word small"
+            :aria-label="`take away band ${own.name}`"
+            @click="bands = bands.filter((_, n) => n !== at)"
+          >
+            take away
+          </button>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+  <button v-if="bands.length < 12" type="button" class="word small" @click="add">One more band</button>
+  <p v-if="wrong" class="wrong">{{ wrong }}</p>
+</template>
+
+<style scoped>
+.bands {
+  margin: 4px 0 4px 16px;
+}
+.bands td {
+  padding: 2px 8px 2px 0;
+}
+.name {
+  width: 110px;
+}
+.from {
+  width: 84px;
+}
+</style>

@@ -1,0 +1,39 @@
+<script setup lang="ts">
+/** The way for guests: an address to copy, and its code for a phone's camera. */
+import QRCode from 'qrcode';
+import { computed, onMounted, ref } from 'vue';
+
+const props = defineProps<{ token: string }>();
+const address = computed(() => `${location.origin}/seat/guest/${props.token}`);
+const code = ref('');
+const copied = ref(false);
+onMounted(async () => (code.value = `data:image/svg+xml;utf8,${encodeURIComponent(await QRCode.toString(address.value, { type: 'svg', margin: 1 }))}`)); // prettier-ignore
+async function copy(): Promise<void> {
+  await navigator.clipboard.writeText(address.value).catch(() => {});
+  copied.value = true;
+}
+</script>
+
+<template>
+  <div class="guest">
+    <img v-if="code" :src="code" alt="The link as a code for a phone’s camera" width="112" height="112" />
+    <p>
+      Guests come by <a :href="address">{{ address }}</a>
+      <button class="word small" @click="copy">{{ copied ? 'Copied' : 'Copy the link' }}</button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.guest {
+  display: flex;
+  gap: 14px;
+  align-items: start;
+  overflow-wrap: anywhere;
+  margin-bottom: 8px;
+}
+img {
+  flex: none;
+  background: #fff;
+}
+</style>

@@ -1,0 +1,195 @@
+<script setup lang="ts">
+/** How: time, attempts, order, forms, the beginning, and what is let out when; rare settings folded with their value in words. */
+import type { Counting, Released, ReleaseTime, ScoreShow } from '@oaken/core/assignments';
+import { listing } from '@oaken/core/text';
+import { computed } from 'vue';
+import BandsEditor from './BandsEditor.vue';
+import FoldedSetting from './FoldedSetting.vue';
+import type { WishForm } from './wishForm';
+
+const form = defineModel<WishForm>({ required: true });
+const props = defineProps<{
+  problems: Record<string, string>;
+  /** Every form of the test; none where there is only one. */
+  forms: { id: string | null; name: string; note: string }[];
+  /** Chosen classes and groups, which may each get one form. */
+  parties: { key: string; name: string; classId?: number; groupId?: number }[];
+  /** It was given already: forms are dealt. */
+  given?: boolean;
+}>();
+
+const countingWords: Record<Counting, string> = { best: 'the best', latest: 'the latest', first: 'the first', mean: 'the mean of all' }; // prettier-ignore
+const orderWords = { own: 'my order; students go where they want', fixed: 'my order, one after the other', shuffled: 'another order for each student' }; // prettier-ignore
+const releaseWords: Record<ReleaseTime, string> = { 'at-hand-in': 'as soon as they hand in', 'after-closing': 'after it has closed', 'by-hand': 'when I release them' }; // prettier-ignore
+const answerWords: Record<ReleaseTime, string> = { ...releaseWords, 'at-hand-in': 'once nobody can answer any more' };
+const releasedWords: Record<Released, string> = { score: 'Scores', marks: 'Right or wrong', answers: 'Right answers', explanations: 'Explanations' }; // prettier-ignore
+const showWords: Record<ScoreShow, string> = { both: 'points and percent', points: 'points', percent: 'percent', band: 'letter band' }; // prettier-ignore
+
+const attempts = computed(() => (form.value.attempts === 1 ? 'one attempt' : `${form.value.attempts || 'any number of'} attempts, ${countingWords[form.value.counts]} counts`)); // prettier-ignore
+const order = computed(() => `${orderWords[form.value.order]}, choices ${form.value.shuffleChoices ? 'shuffled' : 'in my order'}`); // prettier-ignore
+const names = computed(() => props.forms.filter(({ id }) => form.value.forms.includes(id)).map(({ name }) => name));
+const formWords = computed(() => {
+  const own = names.value.length > 1 ? `${listing(names.value)} in turn` : names.value.length === 1 ? `form ${names.value[0]} for all` : 'none chosen'; // prettier-ignore
+  return form.value.formsFor.length ? `${own}, others by class or group` : own;
+});
+const beginning = computed(() => listing([form.value.word ? `with the word “${form.value.word}”` : '', form.value.instructions ? 'with instructions' : '', form.value.note ? 'with a note for teachers' : ''].filter(Boolean)) || 'no word, no instructions'); // prettier-ignore
+const outcome = computed(() => {
+  const { score, show, answers } = form.value.release;
+  return `${showWords[show]} ${releaseWords[score]}, right answers ${answerWords[answers]}`;
+});
+const formOf = (party: { classId?: number; groupId?: number }) => {
+  const own = form.value.formsFor.find((one) => one.classId === party.classId && one.groupId === party.groupId);
+  return own ? String(own.form) : 'turn';
+};
+function setForm({ classId, groupId }: { classId?: number; groupId?: number }, event: Event): void {
+  const value = (event.target as HTMLSelectElement).value;
+  const rest = form.value.formsFor.filter((one) => one.classId !== classId || one.groupId !== groupId);
+  const own = { ...(classId !== undefined && { classId }), ...(groupId !== undefined && { groupId }), form: value === 'null' ? null : value }; // prettier-ignore
+  form.value.formsFor = value === 'turn' ? rest : [...rest, own];
+}
+</script>
+
+<template>
+  <section>
+    <h2>How</h2>
+    <div class="pair">
+      <span class="label">Mode</span>
+      <label><input v-model="form.mode" type="radio" value="test" :disabled="given" /> test</label>
+      <label><input v-model="form.mode" type="radio" value="practice" :disabled="given" /> practice</label>
+      <label v-if="form.mode === 'practice'"
+        >a wrong try takes off
+        <input
+          v-model.number="form.offPercent"
+          class="plain-input few"
+          type="number"
+          min="0"
+          max="100"
+          step="any"
+          aria-label="Percent off for each wrong try"
+          :aria-invalid="Boolean(problems.offPerTry)"
+        />
+        %</label
+      >
+    </div>
+    <p v-if="problems.offPerTry" class="wrong">{{ problems.offPerTry }}</p>
+    <div class="pair">
+      <span class="label">Time limit</span>
+      <label><input v-model="form.limited" type="checkbox" aria-label="With a time limit" /></label>
+      <input
+        v-model.number="form.limitMinutes"
+        class="plain-input few"
+        type="number"
+        min="1"
+        max="1440"
+        aria-label="Minutes to work"
+        :disabled="!form.limited"
+        :aria-invalid="Boolean(problems.limit)"
+      />
+      minutes
+    </div>
+    <div v-if="form.limited" class="pair">
+      <span class="label">Told at</span>
+      <input
+        v-model="form.warns"
+        class="plain-input few"
+        aria-label="Told so many minutes before the end"
+        :aria-invalid="Boolean(problems.warnMinutes)"
+      />
+      minutes before the end
+    </div>
+    <p v-if="problems.limit ?? problems.warnMinutes" class="wrong">{{ problems.limit ?? problems.warnMinutes }}</p>
+    <FoldedSetting :wrong="Boolean(problems.attempts)" name="Attempts" :value="attempts">
+      <label
+        ><input
+          v-model.number="form.attempts"
+          class="plain-input few"
+          type="number"
+          min="0"
+          max="20"
+          aria-label="Attempts"
+        />
+        for each student <span class="faded small">0: as many as they like</span></label
+      >
+      <label v-if="form.attempts !== 1"
+        >What counts:
+        <select v-model="form.counts" class="plain-input auto">
+          <option v-for="(text, key) in countingWords" :key="key" :value="key">{{ text }}</option>
+        </select></label
+      >
+      <p v-if="problems.attempts" class="wrong">{{ problems.attempts }}</p>
+    </FoldedSetting>
+    <FoldedSetting v-if="forms.length && !given" :wrong="Boolean(problems.forms)" name="Forms" :value="formWords">
+      <label v-for="own in forms" :key="own.name"
+        ><input v-model="form.forms" type="checkbox" :value="own.id" /> form {{ own.name }}
+        <span v-if="own.note" class="faded">{{ own.note }}</span></label
+      >
+      <label v-for="party in parties" :key="party.key"
+        >{{ party.name }}:
+        <select class="plain-input auto" :value="formOf(party)" @change="setForm(party, $event)">
+          <option value="turn">the chosen forms in turn</option>
+          <option v-for="own in forms" :key="own.name" :value="String(own.id)">form {{ own.name }}</option>
+        </select></label
+      >
+      <p v-if="problems.forms" class="wrong">{{ problems.forms }}</p>
+    </FoldedSetting>
+    <FoldedSetting name="Order" :value="order">
+      <label v-for="(text, key) in orderWords" :key="key"
+        ><input v-model="form.order" type="radio" :value="key" /> {{ text }}</label
+      >
+      <label
+        ><input v-model="form.shuffleChoices" type="checkbox" /> each student gets the choices in another order</label
+      >
+    </FoldedSetting>
+    <FoldedSetting name="Beginning" :value="beginning">
+      <label
+        >A word that I read out in the room
+        <input v-model.trim="form.word" class="plain-input auto" maxlength="40" autocomplete="off"
+      /></label>
+      <label
+        >Instructions for the students
+        <textarea v-model.trim="form.instructions" class="plain-input" rows="2" maxlength="2000" />
+      </label>
+      <label
+        >A note for teachers
+        <textarea v-model.trim="form.note" class="plain-input" rows="2" maxlength="2000" />
+      </label>
+    </FoldedSetting>
+    <FoldedSetting :wrong="Boolean(problems.bands)" name="Release" :value="outcome">
+      <label
+        >Scores are shown as
+        <select v-model="form.release.show" class="plain-input auto">
+          <option v-for="(text, key) in showWords" :key="key" :value="key">{{ text }}</option>
+        </select></label
+      >
+      <BandsEditor v-if="form.release.show === 'band'" v-model="form.release.bands" :wrong="problems.bands" />
+      <label v-for="(name, what) in releasedWords" :key="what"
+        >{{ name }}
+        <select v-model="form.release[what]" class="plain-input auto">
+          <option v-for="(text, time) in what === 'score' ? releaseWords : answerWords" :key="time" :value="time">
+            {{ text }}
+          </option>
+        </select></label
+      >
+    </FoldedSetting>
+  </section>
+</template>
+
+<style scoped>
+.pair {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 10px;
+  margin-bottom: 7px;
+}
+.pair .label {
+  width: 84px;
+  font-weight: 600;
+}
+.few {
+  width: 78px;
+}
+.auto {
+  width: auto;
+}
+</style>

@@ -1,0 +1,76 @@
+<script setup lang="ts">
+/** Which student a guest was. */
+import type { Assigned } from '@oaken/contract/assignments';
+import type { ClassRow } from '@oaken/contract/classes';
+import { ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { fullName, type RollRow } from '../classes/useClass';
+
+const guest = defineModel<Assigned | null>({ required: true });
+const props = defineProps<{ assignmentId: number }>();
+const emit = defineEmits<{ done: [said: string] }>();
+const classes = ref<ClassRow[]>([]);
+const classId = ref(0);
+const roll = ref<RollRow[]>([]);
+const studentId = ref(0);
+const wrong = ref('');
+watch(guest, async (now) => {
+  if (!now) return;
+  [classId.value, studentId.value, wrong.value] = [0, 0, ''];
+  try {
+    classes.value = (await call('listClasses', {})).classes.filter(({ putAway }) => !putAway);
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+watch(classId, async (id) => {
+  roll.value = [];
+  studentId.value = 0;
+  if (id) roll.value = (await call('readClass', { params: { classId: id } }).catch(() => ({ roll: [] }))).roll.filter(({ leftAt }) => leftAt === null); // prettier-ignore
+});
+async function tie(): Promise<void> {
+  const own = guest.value!;
+  try {
+    await call('tieGuest', { params: { assignmentId: props.assignmentId, guestId: own.studentId }, body: { studentId: studentId.value } }); // prettier-ignore
+    guest.value = null;
+    emit('done', `What ${own.name} wrote is ${fullName(roll.value.find(({ id }) => id === studentId.value)!)}’s now.`);
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}
+</script>
+
+<template>
+  <el-dialog
+    :model-value="guest !== null"
+    :title="guest ? `Who is ${guest.name}?` : ''"
+    width="440px"
+    @close="guest = null"
+  >
+    <form id="tie" @submit.prevent="tie">
+      <label class="field"
+        ><span class="label">Class</span>
+        <select v-model="classId" class="plain-input">
+          <option :value="0">Choose …</option>
+          <option v-for="own in classes" :key="own.id" :value="own.id">{{ own.name }}, {{ own.subject }}</option>
+        </select></label
+      >
+      <label class="field"
+        ><span class="label">Student</span>
+        <select v-model="studentId" class="plain-input" :disabled="roll.length === 0">
+          <option :value="0">Choose …</option>
+          <option v-for="own in roll" :key="own.id" :value="own.id">{{ own.rollNumber }} {{ fullName(own) }}</option>
+        </select></label
+      >
+      <p class="faded">The work, its time and its score become the student’s. This cannot be taken back.</p>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    </form>
+    <template #footer>
+      <el-button @click="guest = null">Cancel</el-button>
+      <el-button type="primary" native-type="submit" form="tie" :disabled="studentId === 0"
+        >It is this student</el-button
+      >
+    </template>
+  </el-dialog>
+</template>

@@ -1,0 +1,111 @@
+<script setup lang="ts">
+/** When: opening, closing, late work, and from when it and its answers are seen. */
+import type { WishForm } from './wishForm';
+import { computed } from 'vue';
+import { useSession } from '../../client/session';
+import FoldedSetting from './FoldedSetting.vue';
+import WallField from './WallField.vue';
+
+const form = defineModel<WishForm>({ required: true });
+const props = defineProps<{
+  problems: Record<string, string>;
+  /** It was given already: it has a time of opening. */
+  given?: boolean;
+}>();
+const session = useSession();
+const place = computed(() => session.school.zone.split('/').at(-1)?.replace('_', ' '));
+const rare = computed(() => {
+  const said = [form.value.hidden ? 'hidden until its day' : '', form.value.answersLater ? 'answers from a day on' : ''].filter(Boolean); // prettier-ignore
+  return said.join(', ') || 'seen at once, answers by the release rules';
+});
+const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.problems.answersFrom));
+</script>
+
+<template>
+  <section>
+    <h2>
+      When <span class="faded small">times of {{ place }}</span>
+    </h2>
+    <div class="pair">
+      <span class="label">Opens</span>
+      <template v-if="!given">
+        <label><input v-model="form.opens" type="radio" value="now" /> now</label>
+        <label><input v-model="form.opens" type="radio" value="later" /> at</label>
+      </template>
+      <WallField v-model="form.opensWall" label="Opens at" :disabled="form.opens === 'now'" :wrong="problems.opensAt" />
+    </div>
+    <p v-if="problems.opensAt" class="wrong">{{ problems.opensAt }}</p>
+    <div class="pair">
+      <span class="label">Closes</span>
+      <WallField v-model="form.closesWall" label="Closes at" :disabled="form.never" :wrong="problems.closesAt" />
+      <label><input v-model="form.never" type="checkbox" /> never</label>
+    </div>
+    <p v-if="problems.closesAt" class="wrong">{{ problems.closesAt }}</p>
+    <div class="pair">
+      <span class="label">Late work</span>
+      <label><input v-model="form.lateWork" type="checkbox" :disabled="form.never" /> until</label>
+      <WallField
+        v-model="form.lateWall"
+        label="Late work until"
+        :disabled="!form.lateWork || form.never"
+        :wrong="problems.lateRule"
+      />
+      <label v-if="form.lateWork && !form.never" class="off"
+        ><input
+          v-model.number="form.lateOff"
+          class="plain-input few"
+          type="number"
+          min="0"
+          max="100"
+          step="5"
+          aria-label="Percent off for each day late"
+        />
+        % off a day</label
+      >
+    </div>
+    <p v-if="problems.lateRule" class="wrong">{{ problems.lateRule }}</p>
+    <FoldedSetting :wrong="rareWrong" name="What they see" :value="rare">
+      <div class="pair rare">
+        <label><input v-model="form.hidden" type="checkbox" /> nobody sees it before</label>
+        <WallField
+          v-model="form.visibleWall"
+          label="Seen from"
+          :disabled="!form.hidden"
+          :wrong="problems.visibleFrom"
+        />
+      </div>
+      <p v-if="problems.visibleFrom" class="wrong">{{ problems.visibleFrom }}</p>
+      <div class="pair rare">
+        <label><input v-model="form.answersLater" type="checkbox" /> no answers before</label>
+        <WallField
+          v-model="form.answersWall"
+          label="Answers from"
+          :disabled="!form.answersLater"
+          :wrong="problems.answersFrom"
+        />
+      </div>
+      <p v-if="problems.answersFrom" class="wrong">{{ problems.answersFrom }}</p>
+      <p class="faded small">Answers are never seen while a student can still give one.</p>
+    </FoldedSetting>
+  </section>
+</template>
+
+<style scoped>
+.pair {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 10px;
+  margin-bottom: 7px;
+}
+.pair .label {
+  width: 84px;
+  font-weight: 600;
+}
+.few {
+  width: 68px;
+}
+.rare {
+  padding-left: 16px;
+}
+</style>

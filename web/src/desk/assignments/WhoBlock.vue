@@ -1,0 +1,168 @@
+<script setup lang="ts">
+/** Who gets it: classes, groups within them, single students, a whole grade, and guests by a link. */
+import type { AnswerOf, api } from '@oaken/contract';
+import type { ClassRow } from '@oaken/contract/classes';
+import { count, listing } from '@oaken/core/text';
+import { computed, reactive, ref } from 'vue';
+import { call } from '../../client/call';
+import EmptyNote from '../../parts/EmptyNote.vue';
+import { fullName, type RollRow } from '../classes/useClass';
+import { failed } from '../undo';
+import type { WishForm } from './wishForm';
+
+type Group = AnswerOf<typeof api.listGroups>['groups'][number];
+const form = defineModel<WishForm>({ required: true });
+const props = defineProps<{
+  classes: ClassRow[];
+  groups: Group[];
+  testGrades: number[];
+  wrong: string | undefined;
+  reachable: number | null;
+}>();
+
+/** Rolls that were opened to choose single students from. */
+const rolls = reactive<Record<number, RollRow[]>>({});
+const open = ref<number[]>([]);
+async function unfold(classId: number): Promise<void> {
+  if (open.value.includes(classId)) return void (open.value = open.value.filter((id) => id !== classId));
+  try {
+    rolls[classId] ??= (await call('readClass', { params: { classId } })).roll.filter(({ leftAt }) => leftAt === null);
+    open.value.push(classId);
+  } catch (error) {
+    failed(error);
+  }
+}
+const groupsOf = (classId: number) => props.groups.filter((own) => own.classId === classId);
+const singles = (classId: number) => (rolls[classId] ?? []).filter(({ id }) => form.value.studentIds.includes(id)).length; // prettier-ignore
+
+const grades = computed(() => [...new Set(props.classes.map(({ grade }) => grade))].sort((a, b) => a - b));
+const ofGrade = (grade: number) => props.classes.filter((own) => own.grade === grade).map(({ id }) => id);
+const isWhole = (grade: number) => ofGrade(grade).every((id) => form.value.classIds.includes(id));
+function toggleGrade(grade: number): void {
+  const ids = ofGrade(grade);
+  const rest = form.value.classIds.filter((id) => !ids.includes(id));
+  form.value.classIds = isWhole(grade) ? rest : [...rest, ...ids];
+}
+/** Every class that somebody comes through, for the grade that does not fit. */
+const touched = computed(() => {
+  const through = new Set(form.value.classIds);
+  for (const own of props.groups) if (form.value.groupIds.includes(own.id)) through.add(own.classId);
+  for (const [classId, roll] of Object.entries(rolls)) if (roll.some(({ id }) => form.value.studentIds.includes(id))) through.add(Number(classId)); // prettier-ignore
+  return props.classes.filter(({ id }) => through.has(id));
+});
+const otherGrade = computed(() => (props.testGrades.length ? touched.value.filter(({ grade }) => !props.testGrades.includes(grade)) : [])); // prettier-ignore
+</script>
+
+<template>
+  <section>
+    <h2>Who</h2>
+    <EmptyNote v-if="classes.length === 0" title="You have no classes."
+      ><RouterLink to="/classes">Make one</RouterLink>, or open it for guests by a link.</EmptyNote
+    >
+    <p v-if="classes.length > 2" class="grades">
+      Everyone in my grade
+      <label v-for="grade in grades" :key="grade"
+        ><input type="checkbox" :checked="isWhole(grade)" @change="toggleGrade(grade)" /> {{ grade }}</label
+      >
+    </p>
+    <template v-for="own in classes" :key="own.id">
+      <div class="class" :class="{ chosen: form.classIds.includes(own.id) }">
+        <label>
+          <input v-model="form.classIds" type="checkbox" :value="own.id" />
+          <b>{{ own.name }}</b><span>{{ [own.subject, own.period].filter(Boolean).join(', ') }}</span
+          ><span class="faded">grade {{ own.grade }} · {{ count(own.students, 'student') }}</span>
+        </label>
+        <button
+          type="button"
+          class="word small"
+          :aria-expanded="open.includes(own.id)"
+          :aria-label="`some of them: ${own.name}`"
+          @click="unfold(own.id)"
+        >
+          some of them
+        </button>
+      </div>
+      <div
+        v-if="open.includes(own.id) || groupsOf(own.id).some(({ id }) => form.groupIds.includes(id)) || singles(own.id)"
+        class="some"
+      >
+        <p v-if="groupsOf(own.id).length" class="groups">
+          <label v-for="group in groupsOf(own.id)" :key="group.id"
+            ><input v-model="form.groupIds" type="checkbox" :value="group.id" /> group {{ group.name }}
+            <span class="faded">{{ group.students.length }}</span></label
+          >
+        </p>
+        <ul v-if="open.includes(own.id)">
+          <li v-for="student in rolls[own.id]" :key="student.id">
+            <label
+              ><input v-model="form.studentIds" type="checkbox" :value="student.id" /> {{ student.rollNumber }}
+              {{ fullName(student) }}</label
+            >
+          </li>
+        </ul>
+      </div>
+    </template>
+    <label class="line"
+      ><input v-model="form.link" type="checkbox" /> guests by a link
+      <span class="faded small">they type a name; you say later which student it was</span></label
+    >
+    <label v-if="reachable" class="line"
+      ><input v-model="form.invite" type="checkbox" /> write to them
+      <span class="faded small">{{ count(reachable, 'has', 'have') }} an e-mail address</span></label
+    >
+    <p v-if="otherGrade.length" class="note">
+      The test is for grade {{ testGrades.join(' and ') }}, but
+      {{ listing(otherGrade.map(({ name, grade }) => `${name} is grade ${grade}`)) }}. Is that meant?
+    </p>
+    <p v-if="wrong" class="wrong">{{ wrong }}</p>
+  </section>
+</template>
+
+<style scoped>
+.class {
+  display: flex;
+  align-items: baseline;
+  gap: 10px;
+  padding: 6px 8px;
+  border-bottom: var(--line);
+}
+.class label {
+  flex: 1;
+  display: grid;
+  grid-template-columns: 22px 44px 1fr auto;
+  gap: 8px;
+  align-items: baseline;
+  cursor: pointer;
+}
+.class.chosen {
+  background: var(--wash);
+  box-shadow: inset 3px 0 var(--oak);
+}
+.some {
+  padding: 4px 8px 8px 34px;
+  border-bottom: var(--line);
+}
+.some ul {
+  columns: 2;
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+  font-size: 0.92rem;
+}
+.grades,
+.groups {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
+  margin: 0 0 4px;
+}
+.line {
+  display: block;
+  padding: 8px;
+}
+.note {
+  border-left: 4px solid var(--partial);
+  padding-left: 10px;
+  margin-top: 8px;
+}
+</style>

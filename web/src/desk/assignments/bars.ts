@@ -1,0 +1,23 @@
+/** What a calendar draws: a window with its own account. */
+import type { AssignmentRow } from '@oaken/contract/assignments';
+
+export interface Bar {
+  /** The assignment that it leads to; 0 leads nowhere. */
+  id: number;
+  title: string;
+  classes: string;
+  opensAt: number;
+  closesAt: number | null;
+  account: string;
+}
+
+export const accountOf = ({ given, notBegun, working, handedIn }: AssignmentRow) => `${given} given, ${notBegun} not begun, ${working} working, ${handedIn} handed in`; // prettier-ignore
+
+export const barOf = (own: AssignmentRow): Bar => ({
+  id: own.id,
+  title: own.title,
+  classes: own.recipients,
+  opensAt: own.opensAt,
+  closesAt: own.closesAt,
+  account: accountOf(own),
+});

@@ -1,0 +1,179 @@
+/** The assigning form as it is filled in: plain values that a draft keeps, and how they become wishes. */
+import type { Wishes } from '@oaken/contract/assignments';
+import {
+  ruleProblems,
+  usualBands,
+  usualOffPerTry,
+  type AssignmentRules,
+  type Counting,
+  type Release,
+} from '@oaken/core/assignments';
+import { atWall, day, lengthInWords, minute, wallOf, windowProblems, type WallReading } from '@oaken/core/timing';
+
+export interface WishForm {
+  classIds: number[];
+  groupIds: number[];
+  studentIds: number[];
+  link: boolean;
+  /** Writes to those who have an e-mail address. */
+  invite: boolean;
+  opens: 'now' | 'later';
+  opensWall: string;
+  never: boolean;
+  closesWall: string;
+  lateWork: boolean;
+  lateWall: string;
+  /** Percent that each late day takes off. */
+  lateOff: number;
+  hidden: boolean;
+  visibleWall: string;
+  answersLater: boolean;
+  answersWall: string;
+  word: string;
+  instructions: string;
+  note: string;
+  mode: AssignmentRules['mode'];
+  /** Percent of a question's points that a wrong try takes off. */
+  offPercent: number;
+  limited: boolean;
+  limitMinutes: number;
+  /** Minutes before the end, parted by commas. */
+  warns: string;
+  /** 0: as many as wanted. */
+  attempts: number;
+  counts: Counting;
+  order: AssignmentRules['order'];
+  shuffleChoices: boolean;
+  release: Release;
+  /** The forms that go round; null is the first. */
+  forms: (string | null)[];
+  formsFor: { classId?: number; groupId?: number; form: string | null }[];
+}
+
+/** A week, to the time when school is over, unless a teacher says otherwise. */
+export function blankForm(now: number, zone: string): WishForm {
+  const dayAt = (days: number, time: string) => `${wallOf(now + days * day, zone).slice(0, 11)}${time}`;
+  return {
+    classIds: [], groupIds: [], studentIds: [], link: false, invite: false,
+    opens: 'now', opensWall: dayAt(1, '08:00'), never: false, closesWall: dayAt(7, '15:30'),
+    lateWork: false, lateWall: dayAt(9, '15:30'), lateOff: 0,
+    hidden: false, visibleWall: dayAt(1, '08:00'), answersLater: false, answersWall: dayAt(8, '08:00'),
+    word: '', instructions: '', note: '',
+    mode: 'test', offPercent: 33.3, limited: true, limitMinutes: 20, warns: '5, 1', attempts: 1, counts: 'best', order: 'own', shuffleChoices: true,
+    release: { score: 'after-closing', marks: 'after-closing', answers: 'after-closing', explanations: 'after-closing', show: 'both', bands: usualBands },
+    forms: [null], formsFor: [],
+  }; // prettier-ignore
+}
+
+/** The form of an assignment that was given, to change it or to give it again. */
+export function formOfWishes(
+  own: Omit<Wishes, 'opensAt' | 'invite'> & { opensAt: number },
+  blank: WishForm,
+  zone: string,
+): WishForm {
+  const wall = (at: number | null, otherwise: string) => (at === null ? otherwise : wallOf(at, zone));
+  const { rules, lateRule } = own;
+  return {
+    ...blank,
+    ...own.who,
+    opens: 'later',
+    opensWall: wallOf(own.opensAt, zone),
+    never: own.closesAt === null,
+    closesWall: wall(own.closesAt, blank.closesWall),
+    lateWork: lateRule.late === 'until',
+    lateWall: lateRule.late === 'until' ? wallOf(lateRule.until, zone) : blank.lateWall,
+    lateOff: lateRule.late === 'until' ? Math.round(lateRule.offPerDay * 1000) / 10 : 0,
+    hidden: own.visibleFrom !== null,
+    visibleWall: wall(own.visibleFrom, blank.visibleWall),
+    answersLater: own.answersFrom !== null,
+    answersWall: wall(own.answersFrom, blank.answersWall),
+    word: own.word,
+    instructions: own.instructions,
+    note: own.note,
+    mode: rules.mode,
+    offPercent: Math.round(rules.offPerTry * 1000) / 10,
+    limited: rules.limitMinutes !== null,
+    limitMinutes: rules.limitMinutes ?? blank.limitMinutes,
+    warns: rules.warnMinutes.join(', '),
+    attempts: rules.attempts ?? 0,
+    counts: rules.counts,
+    order: rules.order,
+    shuffleChoices: rules.shuffleChoices,
+    release: { ...rules.release, bands: rules.release.bands.length > 0 ? rules.release.bands : usualBands },
+    forms: own.forms,
+    formsFor: own.formsFor as WishForm['formsFor'],
+  };
+}
+
+/** Moves every time on the wall by so many days. */
+export function moveDays(form: WishForm, days: number): WishForm {
+  const moved = { ...form };
+  for (const key of ['opensWall', 'closesWall', 'lateWall', 'visibleWall', 'answersWall'] as const) moved[key] = shiftDate(form[key], days); // prettier-ignore
+  return moved;
+}
+const shiftDate = (wall: string, days: number) => `${new Date(Date.parse(`${wall.slice(0, 10)}T00:00Z`) + days * day).toISOString().slice(0, 10)}${wall.slice(10)}`; // prettier-ignore
+
+export const warnMinutes = (text: string) => [...new Set(text.split(/[,;\s]+/).filter(Boolean).map(Number))].sort((a, b) => b - a); // prettier-ignore
+
+export function rulesOf(form: WishForm): AssignmentRules {
+  return {
+    mode: form.mode,
+    // A third is a third, not 33.3 %.
+    offPerTry: form.offPercent === 33.3 ? usualOffPerTry : form.offPercent / 100,
+    limitMinutes: form.limited ? form.limitMinutes : null,
+    warnMinutes: form.limited ? warnMinutes(form.warns).filter((own) => own > 0 && own < form.limitMinutes) : [],
+    attempts: form.attempts === 0 ? null : form.attempts,
+    counts: form.counts,
+    order: form.order,
+    shuffleChoices: form.shuffleChoices,
+    release: { ...form.release, bands: form.release.show === 'band' ? form.release.bands : [] },
+  };
+}
+
+export interface Read {
+  opensAt: number;
+  closesAt: number | null;
+  lateRule: Wishes['lateRule'];
+  visibleFrom: number | null;
+  answersFrom: number | null;
+  rules: AssignmentRules;
+}
+
+/** The wishes, as far as they can be read, and what stands against them, by field. */
+export function readForm(
+  form: WishForm,
+  zone: string,
+  now: number,
+  given: boolean,
+): { read: Read | null; problems: Record<string, string> } {
+  // prettier-ignore
+  const problems: Record<string, string> = {};
+  const say = (field: string, message: string) => (problems[field] ??= message);
+  const take = (field: string, wall: WallReading | null): number | null => {
+    if (wall === null) return null;
+    if (!wall.ok) say(field, wall.message);
+    return wall.ok ? wall.at : null;
+  };
+  const opensAt = form.opens === 'now' ? now : take('opensAt', atWall(form.opensWall, zone));
+  const closesAt = take('closesAt', form.never ? null : atWall(form.closesWall, zone));
+  const until = take('lateRule', form.lateWork && !form.never ? atWall(form.lateWall, zone) : null);
+  const visibleFrom = take('visibleFrom', form.hidden ? atWall(form.visibleWall, zone) : null);
+  const answersFrom = take('answersFrom', form.answersLater ? atWall(form.answersWall, zone) : null);
+  if (form.limited && !(form.limitMinutes >= 1 && form.limitMinutes <= 1440)) say('limit', 'The time limit must be from 1 minute to a day.'); // prettier-ignore
+  if (form.limited && warnMinutes(form.warns).some((own) => !(own > 0 && own <= 600))) say('warnMinutes', 'Write minutes, parted by commas, such as 5, 1.'); // prettier-ignore
+  if (form.limited && warnMinutes(form.warns).length > 4) say('warnMinutes', 'At most four warnings.');
+  if (!(Number.isInteger(form.attempts) && form.attempts >= 0 && form.attempts <= 20)) say('attempts', 'Attempts are a whole number from 1 to 20.'); // prettier-ignore
+  if (!(form.lateOff >= 0 && form.lateOff <= 100)) say('lateRule', 'Each late day can take off from 0 to 100 %.');
+  if (form.mode === 'practice' && !(form.offPercent >= 0 && form.offPercent <= 100)) say('offPerTry', 'A wrong try can take off from 0 to 100 %.'); // prettier-ignore
+  if (form.forms.length === 0) say('forms', 'Choose at least one form.');
+  if (opensAt === null || Object.keys(problems).length > 0) return { read: null, problems };
+  const rules = rulesOf(form);
+  const lateRule = until === null ? ({ late: 'no' } as const) : ({ late: 'until', until, offPerDay: form.lateOff / 100 } as const); // prettier-ignore
+  const limit = rules.limitMinutes === null ? null : rules.limitMinutes * minute;
+  for (const own of [...windowProblems({ opensAt, closesAt, lateRule }, limit, given ? Math.min(now, opensAt) : now), ...ruleProblems(rules)]) say(own.field, own.message); // prettier-ignore
+  if (visibleFrom !== null && visibleFrom > Math.max(opensAt, now)) say('visibleFrom', 'They must be able to see it when it opens.'); // prettier-ignore
+  if (answersFrom !== null && answersFrom < opensAt) say('answersFrom', 'Answers cannot be seen before it opens.');
+  return { read: { opensAt, closesAt, lateRule, visibleFrom, answersFrom, rules }, problems };
+}
+
+export const limitWords = (form: WishForm) => (form.limited ? lengthInWords(form.limitMinutes * minute) : 'no time limit'); // prettier-ignore

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+/** Before beginning: what it is, the teacher's instructions, and the word that is read out in the room. */
+import type { SeatRow } from '@oaken/contract/attempts';
+import { inWords as timeInWords, lengthInWords, minute } from '@oaken/core/timing';
+import { onMounted, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { inWords, request } from '../client/request';
+import { useSession } from '../client/session';
+
+const session = useSession();
+const router = useRouter();
+const assignmentId = Number(useRoute().params.assignmentId);
+const row = ref<SeatRow | null>(null);
+const word = ref('');
+const wrong = ref('');
+const busy = ref(false);
+
+onMounted(async () => {
+  try {
+    const answer = await request<{ now: number; assignments: SeatRow[] }>('GET', '/api/seat');
+    session.setClock(answer.now);
+    row.value = answer.assignments.find((own) => own.assignmentId === assignmentId) ?? null;
+    if (!row.value) wrong.value = 'This is not on your list.';
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+async function begin(): Promise<void> {
+  if (busy.value) return;
+  busy.value = true;
+  wrong.value = '';
+  try {
+    const body = { ...(word.value && { word: word.value }), again: (row.value?.attemptsMade ?? 0) > 0 };
+    await request('POST', `/api/seat/assignments/${assignmentId}/attempt`, body);
+    await router.replace(`/sit/${assignmentId}`);
+  } catch (error) {
+    wrong.value = inWords(error);
+  } finally {
+    busy.value = false;
+  }
+}
+const time = (at: number) => timeInWords(at, session.school.zone, session.now());
+</script>
+
+<template>
+  <header class="seathead">
+    <h1>{{ row?.title ?? 'Before you begin' }}</h1>
+    <RouterLink to="/">Back to my work</RouterLink>
+  </header>
+  <main class="column">
+    <form v-if="row" @submit.prevent="begin">
+      <p>
+        {{ row.items }} {{ row.items === 1 ? 'question' : 'questions' }},
+        {{ row.limitMinutes === null ? 'no time limit' : `${lengthInWords(row.limitMinutes * minute)} to work` }}.
+        <template v-if="row.closesAt !== null">It closes {{ time(row.closesAt) }}.</template>
+        <template v-if="row.attemptsMade > 0"> This is attempt {{ row.attemptsMade + 1 }}.</template>
+      </p>
+      <p v-if="row.instructions" class="instructions">{{ row.instructions }}</p>
+      <label v-if="row.asksWord" class="field">
+        <span class="label">The word that your teacher reads out</span>
+        <input
+          v-model="word"
+          class="plain-input big"
+          autocomplete="off"
+          autocapitalize="off"
+          spellcheck="false"
+          maxlength="80"
+          required
+        />
+      </label>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      <button class="btn main" :disabled="busy">Begin</button>
+    </form>
+    <p v-else-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+  </main>
+</template>
+
+<style scoped>
+.instructions {
+  white-space: pre-line;
+  border-left: 4px solid var(--rule-strong);
+  padding-left: 12px;
+}
+.big {
+  min-height: 48px;
+  font-size: 1.1rem;
+}
+</style>

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+/** Where a link for guests leads: a name for the teacher, and the work. */
+import type { AnswerOf, api } from '@oaken/contract';
+import { inWords as timeInWords } from '@oaken/core/timing';
+import { onMounted, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { inWords, request } from '../client/request';
+import { useSession, type SessionAnswer } from '../client/session';
+
+const session = useSession();
+const router = useRouter();
+const token = String(useRoute().params.token);
+const link = ref<AnswerOf<typeof api.readLink> | null>(null);
+const name = ref('');
+const wrong = ref('');
+const busy = ref(false);
+onMounted(async () => {
+  try {
+    link.value = await request('POST', '/api/session/link', { token });
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+async function come(): Promise<void> {
+  if (busy.value) return;
+  busy.value = true;
+  wrong.value = '';
+  try {
+    const answer = await request<SessionAnswer & { assignmentId: number }>('POST', '/api/session/guest', { token, name: name.value }); // prettier-ignore
+    session.take(answer);
+    await router.replace('/');
+  } catch (error) {
+    wrong.value = inWords(error);
+  } finally {
+    busy.value = false;
+  }
+}
+</script>
+
+<template>
+  <main class="column door">
+    <p class="name">Oaken Ledger</p>
+    <h1>{{ link?.title ?? session.school.name }}</h1>
+    <template v-if="link">
+      <p class="faded">{{ link.teacher }}, {{ session.school.name }}</p>
+      <p v-if="link.state === 'before'">
+        It opens {{ timeInWords(link.opensAt, session.school.zone, link.now) }}. Come back then.
+      </p>
+      <p v-else-if="link.state === 'closed'">It has closed. Ask your teacher if you should still do it.</p>
+      <form v-else @submit.prevent="come">
+        <label class="field">
+          <span class="label">My name <span class="faded">so that your teacher knows whose work it is</span></span>
+          <input v-model="name" class="plain-input big" autocomplete="name" maxlength="80" required />
+        </label>
+        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+        <button class="btn main wide" :disabled="busy">Go to the work</button>
+      </form>
+      <p class="faded other">
+        Do you have a class code? <RouterLink to="/sign-in">Sign in with it</RouterLink> instead.
+      </p>
+    </template>
+    <p v-else-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+  </main>
+</template>
+
+<style scoped>
+.door {
+  max-width: 420px;
+  padding-top: 9vh;
+}
+.name {
+  font-family: var(--serif);
+  color: var(--oak);
+  font-weight: 600;
+  margin: 0;
+}
+.big {
+  min-height: 48px;
+  font-size: 1.1rem;
+}
+.wide {
+  width: 100%;
+  justify-content: center;
+  margin-top: 6px;
+}
+.other {
+  margin-top: 20px;
+}
+</style>
