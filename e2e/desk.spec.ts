@@ -88,8 +88,8 @@ test('a student reads what was released: own answers, right answers and explanat
     if (await score.count()) {
       await score.click();
       await expect(page.getByText(/of \d+, \d+ %/)).toBeVisible();
-      expect(await page.getByText('My answer:').count()).toBe(8);
-      expect(await page.getByText(/^Right:/).count()).toBe(8);
+      await expect(page.getByText('My answer:')).toHaveCount(8);
+      await expect(page.getByText(/^Right:/)).toHaveCount(8);
       return;
     }
     // This one was absent.

@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
+import { expectAccessible } from './accessible';
 import { answerAnything, row, student, watch } from './people';
 
 const open = 'Percent and rates, second look';
@@ -77,6 +78,28 @@ test('two tabs show the same work, and a machine whose clock is hours wrong has 
   await second.clock.runFor(3_000);
   await page.reload();
   await expect(page.getByRole('button', { name: /^Question \d, answered/ })).toHaveCount(2);
+});
+
+test('handed in without network: kept on the device, sent by the next page, and the page was closed meanwhile', async ({
+  browser,
+}) => {
+  const { page, context, at } = await fresh(browser, used);
+  used = at + 1;
+  await answerAnything(page, 0);
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Next' }).click();
+  await answerAnything(page, 1);
+  await page.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await page.getByRole('button', { name: 'Hand in now' }).click();
+  await expect(page.getByRole('heading', { name: 'Handed in on this device' })).toBeVisible();
+  await expectAccessible('handed in without network', page);
+  await page.close();
+  await context.setOffline(false);
+  const later = await context.newPage();
+  watch(later, complaints);
+  await later.goto('/seat');
+  await expect(row(later, open).filter({ hasText: 'handed in' })).toBeVisible();
 });
 
 test('the database is killed while a student works: nothing is lost and nobody has to do anything', async ({

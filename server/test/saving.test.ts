@@ -302,6 +302,70 @@ test.each([
   },
 );
 
+describe('answers that arrive after the end', () => {
+  const at = async (place: number, change: Record<string, unknown> = {}) => {
+    const { assignmentId } = await giveTest(school, teacher, { className: '6D', change });
+    const student = await school.student('6D', place);
+    const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    const [entry] = attempt.form.sections[0]!.entries;
+    const written = (number: number, writtenAt?: number, words = `answer ${number}`) => ({ ...answer(entry!.id, number, text(words)), ...(writtenAt !== undefined && { writtenAt }) }); // prettier-ignore
+    const save = (own: object) => student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [own] });
+    const stored = () => row<{ number: number; late: number }>(school.database, 'SELECT number, arrived_late AS late FROM answers WHERE attempt_id = :id', { id: attempt.id }); // prettier-ignore
+    return { assignmentId, student, attempt, entry: entry!, written, save, stored };
+  };
+
+  test('are taken when they were written before it, scored anew, and the teacher sees how many', async () => {
+    const start = school.clock.now;
+    const { assignmentId, attempt, written, save, stored } = await at(0);
+    const end = attempt.deadlineAt;
+    school.clock.now = end + 15 * 60_000;
+    await school.chores();
+    // Without a word of when, or written after the end, or before it was begun: too late.
+    for (const own of [written(1), written(1, end + 1), written(1, start - 1)])
+      expect((await save(own)).status).toBe(409);
+    expect(await stored()).toBeUndefined();
+    expect((await save(written(2, end - 1_000))).status).toBe(200);
+    expect((await save(written(1, end - 5_000))).body.stored).toEqual([expect.objectContaining({ number: 2 })]);
+    expect(await stored()).toMatchObject({ number: 2, late: 1 });
+    const fresh = await school.staff('holloway');
+    const { students } = await fresh.ok('GET', `/api/assignments/${assignmentId}/results`);
+    expect(students.find((own: { handedInBy: string }) => own.handedInBy === 'server')).toMatchObject({
+      lateAnswers: 1,
+    });
+    school.clock.now = start;
+  });
+
+  test('not after handing in oneself, and never once what is right can be read', async () => {
+    const start = school.clock.now;
+    const own = await at(1);
+    await own.student.ok('POST', `/api/seat/attempts/${own.attempt.id}/hand-in`, { answers: [] });
+    expect((await own.save(own.written(3, start))).status).toBe(409);
+
+    const released = { ...plainRules, release: { ...plainRules.release, marks: 'after-closing' } };
+    const other = await at(2, { closesAt: start + 30 * 60_000, rules: released });
+    school.clock.now = other.attempt.deadlineAt + 60_000;
+    await school.chores();
+    // The window of the others is still open, so nothing is out.
+    expect((await other.save(other.written(1, other.attempt.deadlineAt - 1))).status).toBe(200);
+    school.clock.now = start + 31 * 60_000;
+    expect((await other.save(other.written(2, other.attempt.deadlineAt - 1))).status).toBe(409);
+    school.clock.now = start;
+  });
+
+  test('what was handed in without network counts from then, and says when it arrived', async () => {
+    const start = school.clock.now;
+    const { attempt, assignmentId, student, written, stored } = await at(3);
+    school.clock.now = attempt.deadlineAt + 5_000;
+    const body = { answers: [written(4, attempt.deadlineAt - 60_000)], handedInAt: attempt.deadlineAt - 30_000 };
+    expect(await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, body)).toEqual({ handedInAt: attempt.deadlineAt - 30_000, late: false }); // prettier-ignore
+    expect(await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, body)).toEqual({ handedInAt: attempt.deadlineAt - 30_000, late: false }); // prettier-ignore
+    expect((await stored())!.number).toBe(4);
+    const { students } = await (await school.staff('holloway')).ok('GET', `/api/assignments/${assignmentId}/results`);
+    expect(students.find((own: { handedInBy: string }) => own.handedInBy === 'student')).toMatchObject({ arrivedAt: school.clock.now, late: false }); // prettier-ignore
+    school.clock.now = start;
+  });
+});
+
 describe('the database goes away', () => {
   const folder = mkdtempSync(join(tmpdir(), 'oaken-away-'));
   const start = () =>

@@ -1,6 +1,7 @@
 /** The way of an answer from the page to the server, through every kind of trouble. IndexedDB is fake-indexeddb's. */
 import 'fake-indexeddb/auto';
 import type { SavedAnswer, StoredAnswer } from '@oaken/contract/attempts';
+import { keepHandedIn, sendKept } from '../src/seat/keptStore';
 import { Outbox, type OutboxEvents, type OutboxState } from '../src/seat/outbox';
 
 type Sent = { answers: SavedAnswer[] };
@@ -28,6 +29,7 @@ class FakeServer {
 
 let server: FakeServer;
 let attempt = 0;
+const student = 42;
 const open: Outbox[] = [];
 
 beforeAll(() => {
@@ -59,15 +61,16 @@ const pass = async (milliseconds: number) => {
   await turns();
 };
 
-async function start(stored: StoredAnswer[] = []) {
+async function start(stored: StoredAnswer[] = [], by = student) {
   const seen = { states: [] as OutboxState[], adopted: [] as SavedAnswer[], stale: 0, clock: 0 };
   const events: OutboxEvents = {
     state: (state) => void seen.states.push(state),
     adopt: (answer) => void seen.adopted.push(answer),
     clock: (now) => (seen.clock = now),
+    now: () => 777,
     stale: () => void seen.stale++,
   };
-  const { outbox, answers } = await Outbox.open(attempt, stored, events);
+  const { outbox, answers } = await Outbox.open(attempt, by, stored, events);
   open.push(outbox);
   return { outbox, answers, seen, last: () => seen.states.at(-1) };
 }
@@ -214,4 +217,60 @@ test('after handing in nothing is kept and nothing is sent', async () => {
   await pass(5_000);
   expect(server.received).toEqual([]);
   expect((await start()).answers.size).toBe(0);
+});
+
+describe('what a page left behind', () => {
+  // Nobody else's leavings of the tests above.
+  const own = 900;
+  const paths: string[] = [];
+  const bodies: { answers: SavedAnswer[]; handedInAt?: number }[] = [];
+  const listen = (...next: (number | 'no network')[]) => {
+    [paths.length, bodies.length] = [0, 0];
+    globalThis.fetch = (async (path: string, init: { method: string; body: string }) => {
+      paths.push(`${init.method} ${path}`);
+      bodies.push(JSON.parse(init.body));
+      const status = next.shift() ?? 200;
+      if (status === 'no network') throw new TypeError('network');
+      return new Response(JSON.stringify(status === 200 ? { stored: [], now: 1 } : { title: 'no', status }), {
+        status,
+      });
+    }) as typeof fetch;
+  };
+
+  test('is sent by the next one, with when it was written and handed in, and only for whose it is', async () => {
+    server.next = ['no network'];
+    const { outbox } = await start([], own);
+    outbox.change('one', { p: 'written offline' }, false);
+    await pass(500);
+    outbox.close();
+    await keepHandedIn({ attempt, student: own, at: 900 });
+    const path = `/api/seat/attempts/${attempt}`;
+    listen();
+    expect(await sendKept(own + 1)).toBe(0);
+    expect(paths).toEqual([]);
+    listen('no network');
+    expect(await sendKept(own)).toBe(1);
+    listen();
+    expect(await sendKept(own)).toBe(0);
+    expect(paths).toEqual([`POST ${path}/hand-in`, `PUT ${path}/answers`]);
+    expect(bodies[0]).toEqual({ handedInAt: 900, answers: [expect.objectContaining({ entry: 'one', responses: { p: 'written offline' }, writtenAt: 777 })] }); // prettier-ignore
+    listen();
+    await sendKept(own);
+    expect(paths).toEqual([]);
+  });
+
+  test('is let go when the server will never take it, and kept while nobody is signed in', async () => {
+    server.next = ['no network'];
+    const { outbox } = await start([], own);
+    outbox.change('one', { p: 'x' }, false);
+    await pass(500);
+    outbox.close();
+    listen(401);
+    expect(await sendKept(own)).toBe(1);
+    listen(409);
+    expect(await sendKept(own)).toBe(0);
+    listen();
+    await sendKept(own);
+    expect(paths).toEqual([]);
+  });
 });

@@ -159,6 +159,8 @@ export const savedAnswer = z.strictObject({
   device: z.string().regex(/^[a-z0-9]{12}$/),
   responses: responses.refine((own) => JSON.stringify(own).length <= 20_000, 'That answer is too long to be saved.'),
   flagged: z.boolean(),
+  /** When it was written, by the device's account of the server's clock; it matters only where it arrives after the end. */
+  writtenAt: instant.optional(),
 });
 export type SavedAnswer = z.infer<typeof savedAnswer>;
 
@@ -197,7 +199,11 @@ export const handIn = endpoint({
   who: 'student',
   does: 'Saves the last answers and hands the attempt in. Saying it twice does it once.',
   params: attemptId,
-  body: z.strictObject({ answers: z.array(savedAnswer).max(200) }),
+  body: z.strictObject({
+    answers: z.array(savedAnswer).max(200),
+    /** When it was handed in on a device without network. */
+    handedInAt: instant.optional(),
+  }),
   answer: z.object({ handedInAt: instant, late: z.boolean() }),
 });
 

@@ -51,6 +51,10 @@ export const studentResult = z.object({
   handedInBy: z.enum(['student', 'server', 'teacher']).nullable(),
   handedInAt: instant.nullable(),
   late: z.boolean(),
+  /** Answers that were written before the end and arrived after it. */
+  lateAnswers: z.number(),
+  /** Handed in on a device without network, and arrived then. */
+  arrivedAt: instant.nullable(),
   seconds: z.number().nullable(),
   points: z.number().nullable(),
   /** What the student could earn, by the items that they were given; null until handed in. */

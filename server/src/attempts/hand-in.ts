@@ -1,21 +1,28 @@
 import type { SavedAnswer } from '@oaken/contract/attempts';
-import { scoreAttempt } from '@oaken/core/attempts';
-import type { Responses } from '@oaken/core/items';
 import { roundPoints } from '@oaken/core/scoring';
 import { attemptState, defaultGrace, isLate, latePenalty } from '@oaken/core/timing';
 import { schoolZone, studentWindow } from '../assignments/times';
 import type { Context } from '../context';
-import { fromJson, rows, toMillis, toMillisOrNull } from '../database/connect';
+import { rows, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound } from '../http/problem';
+import { inTime, markLate } from './arriving';
 import { recount } from './counting';
 import type { Editions } from './editions';
-import { lockAttempt, orderOf, readGiven, sitterOf } from './given';
-import { readPractised } from './practice';
+import { lockAttempt, readGiven } from './given';
 import { writeLast } from './saving';
+import { writeScores } from './scoring';
 
 export interface HandedIn {
   handedInAt: number;
   late: boolean;
+}
+
+interface ByStudent {
+  kind: 'student';
+  id: number;
+  answers: SavedAnswer[];
+  /** When it was handed in on a device without network, by the device's account. */
+  at?: number | undefined;
 }
 
 /** Hands an attempt in once, whoever asks first, and scores it in the same transaction. */
@@ -23,7 +30,7 @@ export async function handIn(
   context: Context,
   editions: Editions,
   attemptId: number,
-  by: { kind: 'student'; id: number; answers: SavedAnswer[] } | { kind: 'server' },
+  by: ByStudent | { kind: 'server' },
 ): Promise<HandedIn> {
   const { database } = context;
   return database.transaction(async (transaction) => {
@@ -33,54 +40,40 @@ export async function handIn(
 
     const now = context.now();
     const given = await readGiven(database, attempt.studentId, attempt.assignmentId, transaction);
-    const { edition, entryIds } = await editions.get(given.editionId);
+    const { entryIds } = await editions.get(given.editionId);
+    const beganAt = toMillis(attempt.beganAt);
     const deadlineAt = toMillisOrNull(attempt.deadlineAt);
     const ended = attemptState({ deadlineAt, handedInAt: null }, defaultGrace, now) === 'over';
-    // After the deadline it counts as ended then, whoever noticed; answers that come with it are too late.
-    const ranOut = by.kind === 'server' || ended;
-    const handedInAt = deadlineAt === null ? now : Math.min(now, deadlineAt);
-    if (by.kind === 'student' && !ended && by.answers.length > 0) {
+    // Handed in on the device before the end, and on its way since: it counts from then, and says so.
+    const claimed = by.kind === 'student' && by.at !== undefined && by.at >= beganAt && by.at < now ? by.at : null;
+    const onTime = claimed !== null && (deadlineAt === null || claimed <= deadlineAt);
+    const ranOut = by.kind === 'server' || (ended && !onTime);
+    const handedInAt = onTime ? claimed : deadlineAt === null ? now : Math.min(now, deadlineAt);
+    if (by.kind === 'student' && by.answers.length > 0) {
       if (!by.answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
-      await writeLast(database, attemptId, by.answers, now, transaction);
+      const taken = ended ? inTime(by.answers, deadlineAt!, beganAt) : by.answers;
+      if (taken.length > 0) await writeLast(database, attemptId, taken, now, transaction);
+      if (ended) await markLate(database, attemptId, taken, transaction);
     }
-    const stored = await rows<{ entry: string; responses: unknown }>(
-      database,
-      'SELECT entry_id AS entry, responses FROM answers WHERE attempt_id = :attemptId',
-      { attemptId },
-      transaction,
-    );
-    const answers = new Map(stored.map(({ entry, responses }) => [entry, fromJson<Responses>(responses)]));
-    const scores = scoreAttempt(edition, answers, {
-      ...sitterOf(attempt),
-      rules: orderOf(attempt, given.rules),
-      ranOut,
-      practice:
-        given.rules.mode === 'practice'
-          ? { of: await readPractised(database, attemptId, transaction), offPerTry: given.rules.offPerTry }
-          : null,
-    });
-    await database.query('INSERT INTO scores (attempt_id, entry_id, points, most, reached, waits) VALUES :lines', {
-      replacements: {
-        lines: scores.map(({ entry, points, most, reached, waits }) => [attemptId, entry, points, most, reached, waits]), // prettier-ignore
-      },
-      transaction,
-    });
+    const sums = await writeScores(database, editions, attempt, given, ranOut, transaction);
     const window = studentWindow(given, given, await schoolZone(database));
     const late = isLate(window, handedInAt);
     const off = latePenalty(window, handedInAt);
-    const points = roundPoints(scores.reduce((sum, own) => sum + own.points, 0) * (1 - off));
+    const points = roundPoints(sums.points * (1 - off));
     await database.query(
-      `UPDATE attempts SET handed_in_at = :handedInAt, handed_in_by = :by, late = :late, late_off = :off, points = :points, counted = :points,
-         most = :most WHERE id = :attemptId`,
+      `UPDATE attempts SET handed_in_at = :handedInAt, handed_in_by = :by, arrived_at = :arrivedAt, late = :late, late_off = :off,
+         points = :points, counted = :points, most = :most WHERE id = :attemptId`,
       {
         replacements: {
           attemptId,
           handedInAt: new Date(handedInAt),
           by: ranOut ? 'server' : 'student',
+          // Half a minute is the network's; more is worth saying.
+          arrivedAt: onTime && now - claimed > 30_000 ? new Date(now) : null,
           late,
           off,
           points,
-          most: roundPoints(scores.reduce((sum, own) => sum + own.most, 0)),
+          most: sums.most,
         },
         transaction,
       },

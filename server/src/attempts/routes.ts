@@ -1,6 +1,8 @@
 import { api } from '@oaken/contract';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
+import { Problem } from '../http/problem';
+import { takeLate } from './arriving';
 import { beginAttempt } from './begin';
 import type { Editions } from './editions';
 import { handIn } from './hand-in';
@@ -15,7 +17,10 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
   bind(api.beginAttempt, ({ me, params, body }) => beginAttempt(context, editions, me, params.assignmentId, body));
 
   bind(api.saveAnswers, async ({ me, params, body }) => {
-    const stored = await saving.save(params.attemptId, me.account.id, body.answers);
+    const stored = await saving.save(params.attemptId, me.account.id, body.answers).catch((error: unknown) => {
+      if (!(error instanceof Problem) || error.status !== 409) throw error;
+      return takeLate(context, editions, params.attemptId, me.account.id, body.answers, error);
+    });
     return { stored, now: now() };
   });
 
@@ -26,6 +31,7 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
       kind: 'student',
       id: me.account.id,
       answers: body.answers,
+      at: body.handedInAt,
     }),
   );
 

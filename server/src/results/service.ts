@@ -122,6 +122,8 @@ function studentResult(sheet: Sheet, own: StudentLine): StudentResult {
     handedInBy: own.handedInBy,
     handedInAt: toMillisOrNull(handedInAt),
     late: Boolean(own.late),
+    lateAnswers: own.lateAnswers,
+    arrivedAt: toMillisOrNull(own.arrivedAt),
     seconds: secondsOf(own),
     points: own.points,
     most: own.most,

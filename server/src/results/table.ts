@@ -17,6 +17,8 @@ export interface StudentLine {
   handedInAt: Date | null;
   handedInBy: 'student' | 'server' | 'teacher' | null;
   late: number | null;
+  lateAnswers: number;
+  arrivedAt: Date | null;
   points: number | null;
   most: number | null;
 }
@@ -42,7 +44,8 @@ export async function readSheet(database: Sequelize, assignment: AssignmentRow):
       database,
       `SELECT s.id AS studentId, COALESCE(n.roll_number, 0) AS rollNumber, s.given_name AS givenName, s.family_name AS familyName,
               COALESCE(c.name, 'Guests') AS class, t.id AS attemptId, t.began_at AS beganAt, t.handed_in_at AS handedInAt,
-              t.handed_in_by AS handedInBy, t.late, t.counted AS points, t.most
+              t.handed_in_by AS handedInBy, t.late, t.arrived_at AS arrivedAt,
+              (SELECT COUNT(*) FROM answers r WHERE r.attempt_id = t.id AND r.arrived_late) AS lateAnswers, t.counted AS points, t.most
          FROM assignment_students g JOIN accounts s ON s.id = g.student_id LEFT JOIN classes c ON c.id = g.class_id
          LEFT JOIN enrolments n ON n.class_id = g.class_id AND n.student_id = g.student_id
          LEFT JOIN attempts t ON t.assignment_id = g.assignment_id AND t.student_id = g.student_id AND t.counts

@@ -6,15 +6,20 @@ import { useRouter } from 'vue-router';
 import { inWords, request } from '../client/request';
 import { useSession } from '../client/session';
 import CalendarFeed from '../parts/CalendarFeed.vue';
+import { sendKept } from './keptStore';
 import { scoreInWords } from './scoreWords';
 
 const session = useSession();
 const router = useRouter();
 const rows = ref<SeatRow[] | null>(null);
 const wrong = ref('');
+/** Attempts of which this device still keeps something. */
+const waiting = ref(0);
 
 async function load(): Promise<void> {
   try {
+    // What this device still has from an earlier page goes first, so that the list knows of it.
+    waiting.value = await sendKept(session.account?.id ?? 0);
     const answer = await request<{ now: number; assignments: SeatRow[] }>('GET', '/api/seat');
     session.setClock(answer.now);
     rows.value = answer.assignments;
@@ -24,8 +29,12 @@ async function load(): Promise<void> {
   }
 }
 onMounted(load);
+addEventListener('online', load);
 const timer = setInterval(load, 20_000);
-onUnmounted(() => clearInterval(timer));
+onUnmounted(() => {
+  clearInterval(timer);
+  removeEventListener('online', load);
+});
 
 const groups = computed(() => {
   const of = (...states: SeatRow['state'][]) => rows.value?.filter(({ state }) => states.includes(state)) ?? [];
@@ -72,6 +81,9 @@ async function leave(): Promise<void> {
   </header>
   <main class="column">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-if="waiting" class="kept" role="status">
+      This device still keeps answers of yours; they are sent as soon as there is network.
+    </p>
     <p v-if="!rows && !wrong" class="faded">Looking …</p>
     <template v-for="group in rows ? groups : []" :key="group.title">
       <section v-if="group.rows.length || group.empty">
@@ -103,6 +115,11 @@ async function leave(): Promise<void> {
 </template>
 
 <style scoped>
+.kept {
+  background: var(--low-wash);
+  padding: 8px 12px;
+  border-radius: var(--corner);
+}
 section {
   margin-bottom: 26px;
 }

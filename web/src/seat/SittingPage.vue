@@ -61,6 +61,13 @@ function resize(): void {
   localStorage.setItem('oaken-size', String(size.value));
 }
 
+const endWords = computed(() =>
+  ended.value === 'handed-in'
+    ? { title: 'Handed in', text: 'Your answers are with your teacher.' }
+    : ended.value === 'kept'
+      ? { title: 'Handed in on this device', text: 'There is no network now. It goes to your teacher by itself as soon as there is; you can also close this page and open it again later on this device.' }
+      : { title: 'Time is over', text: 'Your answers are being handed in. You can wait here; nothing is lost, and what you wrote in time counts.' },
+); // prettier-ignore
 const stateWords: Record<OutboxState, string> = {
   saved: 'Saved',
   saving: 'Saving …',
@@ -91,14 +98,8 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
     </p>
 
     <main v-if="ended !== 'no'" class="column end">
-      <h2>{{ ended === 'handed-in' ? 'Handed in' : 'Time is over' }}</h2>
-      <p>
-        {{
-          ended === 'handed-in'
-            ? 'Your answers are with your teacher.'
-            : 'Your answers are being handed in. You can wait here; nothing is lost.'
-        }}
-      </p>
+      <h2>{{ endWords.title }}</h2>
+      <p>{{ endWords.text }}</p>
       <RouterLink v-if="ended === 'handed-in'" class="btn main" to="/">Back to my work</RouterLink>
     </main>
 

@@ -4,8 +4,8 @@
  */
 import type { SavedAnswer, StoredAnswer } from '@oaken/contract/attempts';
 import { backoff, outcomeOf } from '@oaken/core/sitting';
-import { openDB, type IDBPDatabase } from 'idb';
 import { Refused, request, Unreachable } from '../client/request';
+import { store, type Kept } from './keptStore';
 
 export type OutboxState = 'saved' | 'saving' | 'kept' | 'over' | 'signed-out';
 
@@ -19,15 +19,6 @@ const fresh = 60_000;
 /** Responses without the page's reactive wrapping, which neither a store nor another tab can take. */
 const plain = (responses: Record<string, unknown>) => JSON.parse(JSON.stringify(responses)) as Record<string, unknown>;
 
-type Kept = SavedAnswer & { attempt: number };
-
-let opened: Promise<IDBPDatabase | null> | undefined;
-/** The browser's own store; null where it is switched off, and then memory has to do. */
-const store = () =>
-  (opened ??= openDB('oaken-seat', 1, {
-    upgrade: (database) => void database.createObjectStore('answers', { keyPath: ['attempt', 'entry'] }),
-  }).catch(() => null));
-
 export const newDevice = () =>
   Array.from(
     crypto.getRandomValues(new Uint8Array(12)),
@@ -39,6 +30,8 @@ export interface OutboxEvents {
   /** Another tab or device was ahead: this is what stands now. */
   adopt(answer: SavedAnswer): void;
   clock(now: number): void;
+  /** The server's time now, as far as this page knows it. */
+  now(): number;
   /** Somewhere a newer answer exists that this page does not know. */
   stale(): void;
 }
@@ -55,6 +48,7 @@ export class Outbox {
 
   private constructor(
     private readonly attempt: number,
+    private readonly student: number,
     private readonly events: OutboxEvents,
   ) {
     this.others = new BroadcastChannel(`oaken-attempt-${attempt}`);
@@ -66,15 +60,16 @@ export class Outbox {
   /** Takes up what the server has and what this browser still keeps; returns the newest of both. */
   static async open(
     attempt: number,
+    student: number,
     stored: StoredAnswer[],
     events: OutboxEvents,
   ): Promise<{ outbox: Outbox; answers: Map<string, SavedAnswer> }> {
-    const outbox = new Outbox(attempt, events);
+    const outbox = new Outbox(attempt, student, events);
     const answers = new Map<string, SavedAnswer>(stored.map((own) => [own.entry, own]));
     const database = await store();
     const kept = ((await database?.getAll('answers')) ?? []) as Kept[];
-    for (const { attempt: of, ...answer } of kept) {
-      if (of !== attempt) continue;
+    for (const { attempt: of, student: by, ...answer } of kept) {
+      if (of !== attempt || by !== student) continue;
       const known = answers.get(answer.entry);
       if (known && known.number >= answer.number) await outbox.forget(answer.entry);
       else {
@@ -91,7 +86,8 @@ export class Outbox {
     if (this.closed) return;
     const number = (this.numbers.get(entry) ?? 0) + 1;
     this.numbers.set(entry, number);
-    const answer: SavedAnswer = { entry, number, device: this.device, responses: plain(responses), flagged };
+    const writtenAt = this.events.now();
+    const answer: SavedAnswer = { entry, number, device: this.device, responses: plain(responses), flagged, writtenAt };
     this.keep({ ...answer, changedAt: performance.now() });
     this.others.postMessage(answer);
     this.events.state('saving');
@@ -101,7 +97,8 @@ export class Outbox {
   /** The answer under a number of its own, for what is sent with it; kept and saved like any change. */
   numbered(entry: string, responses: Record<string, unknown>, flagged: boolean): SavedAnswer {
     this.change(entry, responses, flagged);
-    return { entry, number: this.numbers.get(entry)!, device: this.device, responses: plain(responses), flagged };
+    const { changedAt: _, ...answer } = this.pending.get(entry)!;
+    return answer;
   }
 
   get waiting(): SavedAnswer[] {
@@ -147,7 +144,9 @@ export class Outbox {
   private keep(answer: SavedAnswer & { changedAt: number }): void {
     this.pending.set(answer.entry, answer);
     const { changedAt: _, ...kept } = answer;
-    void store().then((database) => database?.put('answers', { ...kept, attempt: this.attempt } satisfies Kept));
+    void store().then((database) =>
+      database?.put('answers', { ...kept, attempt: this.attempt, student: this.student } satisfies Kept),
+    );
   }
 
   private async forget(entry: string): Promise<void> {

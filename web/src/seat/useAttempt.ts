@@ -2,15 +2,17 @@
 import type { AttemptAnswer, Help, SavedAnswer, SeatRow } from '@oaken/contract/attempts';
 import type { Responses } from '@oaken/core/items';
 import { computed, onMounted, onUnmounted, reactive, ref } from 'vue';
-import { inWords, Refused, request } from '../client/request';
+import { inWords, Refused, request, Unreachable } from '../client/request';
 import { useSession } from '../client/session';
+import { keepHandedIn, sendKept } from './keptStore';
 import { Outbox, type OutboxState } from './outbox';
 
-export type Ending = 'no' | 'time' | 'handed-in';
+/** `kept`: handed in on this device, and on its way to the server once there is network. */
+export type Ending = 'no' | 'time' | 'kept' | 'handed-in';
 
-/** After the time is over the page asks so often, and so many times, whether the server has handed in. */
+/** After the end the page asks whether the server has it: soon at first, then less often, for as long as it is open. */
 const askAgain = 1_500;
-const mostAsking = 40;
+const askSeldom = 10_000;
 
 export function useAttempt(assignmentId: number) {
   const session = useSession();
@@ -21,6 +23,8 @@ export function useAttempt(assignmentId: number) {
   const wrong = ref('');
   const handingIn = ref(false);
   let outbox: Outbox | null = null;
+  let left = false;
+  const student = () => session.account?.id ?? 0;
 
   const entries = computed(
     () =>
@@ -35,16 +39,19 @@ export function useAttempt(assignmentId: number) {
   async function begin(): Promise<void> {
     wrong.value = '';
     try {
+      // What an earlier page handed in without network comes first.
+      await sendKept(student());
       const opened = await request<AttemptAnswer>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
       session.setClock(opened.now);
       outbox?.close();
-      const { outbox: box, answers: newest } = await Outbox.open(opened.id, opened.answers, {
+      const { outbox: box, answers: newest } = await Outbox.open(opened.id, student(), opened.answers, {
         state: (now) => {
           state.value = now;
           if (now === 'over') void finish();
         },
         adopt: take,
         clock: session.setClock,
+        now: session.now,
         stale: () => void begin(),
       });
       outbox = box;
@@ -56,7 +63,10 @@ export function useAttempt(assignmentId: number) {
     }
   }
   onMounted(begin);
-  onUnmounted(() => outbox?.close());
+  onUnmounted(() => {
+    left = true;
+    outbox?.close();
+  });
 
   function change(id: string): void {
     const { responses, flagged } = answerTo(id);
@@ -83,16 +93,19 @@ export function useAttempt(assignmentId: number) {
 
   async function finish(): Promise<void> {
     if (ended.value === 'handed-in') return;
-    ended.value = 'time';
-    for (let tries = 0; tries < mostAsking; tries++) {
+    if (ended.value === 'no') ended.value = 'time';
+    for (let tries = 0; !left; tries++) {
+      if (ended.value === 'kept') await sendKept(student()).catch(() => 0);
       const list = await request<{ assignments: SeatRow[] }>('GET', '/api/seat').catch(() => null);
       const row = list?.assignments.find((own) => own.assignmentId === assignmentId);
       if (row?.handedInAt != null) {
+        // What was written in time and could not be sent until now still counts.
+        await outbox?.flush();
         ended.value = 'handed-in';
         await outbox?.end();
         return;
       }
-      await new Promise((resolve) => setTimeout(resolve, askAgain));
+      await new Promise((resolve) => setTimeout(resolve, tries < 20 ? askAgain : askSeldom));
     }
   }
 
@@ -100,13 +113,19 @@ export function useAttempt(assignmentId: number) {
     if (!attempt.value || handingIn.value) return;
     handingIn.value = true;
     wrong.value = '';
+    const at = session.now();
     try {
       await outbox?.flush();
       await request('POST', `/api/seat/attempts/${attempt.value.id}/hand-in`, { answers: outbox?.waiting ?? [] });
       ended.value = 'handed-in';
       await outbox?.end();
     } catch (error) {
-      wrong.value = `${inWords(error)} It is not handed in yet.`;
+      if (error instanceof Unreachable) {
+        await keepHandedIn({ attempt: attempt.value.id, student: student(), at });
+        ended.value = 'kept';
+        outbox?.close();
+        void finish();
+      } else wrong.value = `${inWords(error)} It is not handed in yet.`;
     } finally {
       handingIn.value = false;
     }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { ResultsAnswer, StudentResult } from '@oaken/contract/results';
 import { lengthInWords } from '@oaken/core/timing';
+import { count } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import TallyBox from '../../parts/TallyBox.vue';
@@ -29,7 +30,11 @@ const sortWord = (by: Column) => (sort.value.by === by ? (sort.value.down ? 'des
 function stateWords(own: StudentResult): string {
   if (own.state === 'not-begun') return props.results.complete ? 'did not begin' : 'not begun';
   if (own.state === 'working') return 'working';
-  return `${own.handedInBy === 'server' ? 'time ran out' : 'handed in'} ${own.handedInAt === null ? '' : words.time(own.handedInAt)}${own.late ? ', late' : ''}`;
+  const how = `${own.handedInBy === 'server' ? 'time ran out' : 'handed in'} ${own.handedInAt === null ? '' : words.time(own.handedInAt)}`;
+  const arrived = own.arrivedAt === null ? '' : `, arrived ${words.time(own.arrivedAt)}`;
+  const after =
+    own.lateAnswers === 0 ? '' : `, ${count(own.lateAnswers, 'answer')} written in time arrived after the end`;
+  return `${how}${own.late ? ', late' : ''}${arrived}${after}`;
 }
 const nameOf = (own: StudentResult) => (hidden.value ? `Student ${own.rollNumber}` : own.name);
 const cellWords = (own: StudentResult, at: number) => {

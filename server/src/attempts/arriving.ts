@@ -1,0 +1,103 @@
+/**
+ * Answers that arrive after the end but were written before it, by the device's account of the server's clock. They are
+ * taken and marked, and the teacher sees which; but never once what is right could have been read.
+ */
+import type { SavedAnswer } from '@oaken/contract/attempts';
+import { isReleased } from '@oaken/core/assignments';
+import { roundPoints } from '@oaken/core/scoring';
+import { hour, windowEnd } from '@oaken/core/timing';
+import type { Sequelize, Transaction } from 'sequelize';
+import { somebodyCanAnswer } from '../assignments/standing';
+import { schoolZone, studentWindow } from '../assignments/times';
+import type { Context } from '../context';
+import { toMillis, toMillisOrNull } from '../database/connect';
+import type { Problem } from '../http/problem';
+import { recount } from './counting';
+import type { Editions } from './editions';
+import { lockAttempt, readGiven, type Attempt, type Given } from './given';
+import { writeLast, type Stored } from './saving';
+import { writeScores } from './scoring';
+
+/** A device that was away longer than this has no answers that anybody waits for. */
+const longest = 72 * hour;
+
+/** The last instant at which an answer could be written; null while there is none. */
+const endOf = (attempt: Attempt): number | null => {
+  const ends = [attempt.deadlineAt, attempt.handedInAt].flatMap((at) => (at ? [toMillis(at)] : []));
+  return ends.length > 0 ? Math.min(...ends) : null;
+};
+
+export const inTime = (answers: readonly SavedAnswer[], end: number, beganAt: number) =>
+  answers.filter(({ writtenAt }) => writtenAt !== undefined && writtenAt <= end && writtenAt >= beganAt);
+
+export async function markLate(
+  database: Sequelize,
+  attemptId: number,
+  answers: readonly SavedAnswer[],
+  transaction: Transaction,
+): Promise<void> {
+  for (const { entry, number, device, writtenAt } of answers)
+    await database.query(
+      'UPDATE answers SET arrived_late = TRUE, written_at = :writtenAt WHERE attempt_id = :attemptId AND entry_id = :entry AND number = :number AND device = :device',
+      { replacements: { attemptId, entry, number, device, writtenAt: new Date(writtenAt!) }, transaction },
+    );
+}
+
+/** Whether the student could know by now what is right. */
+async function couldKnow({ database, now }: Context, attempt: Attempt, given: Given): Promise<boolean> {
+  const time = now();
+  const end = windowEnd(studentWindow(given, given, await schoolZone(database)));
+  const open = await somebodyCanAnswer(database, attempt.assignmentId, given, time);
+  const facts = {
+    handedIn: attempt.handedInAt !== null,
+    closed: end !== null && end <= time && !open,
+    somebodyCanAnswer: open,
+    releasedAt: toMillisOrNull(given.releasedAt),
+    answersFrom: toMillisOrNull(given.answersFrom),
+    now: time,
+  };
+  return (['marks', 'answers', 'explanations'] as const).some((what) => isReleased(given.rules, what, facts));
+}
+
+/**
+ * Takes late answers into an attempt that has ended, and scores it anew.
+ *
+ * @throws `why` where they were written too late, the student handed in, or what is right could be known
+ */
+export async function takeLate(
+  context: Context,
+  editions: Editions,
+  attemptId: number,
+  studentId: number,
+  answers: SavedAnswer[],
+  why: Problem,
+): Promise<Stored[]> {
+  const { database, now } = context;
+  return database.transaction(async (transaction) => {
+    const attempt = await lockAttempt(database, attemptId, transaction);
+    const end = attempt ? endOf(attempt) : null;
+    if (!attempt || attempt.studentId !== studentId || end === null) throw why;
+    const taken = inTime(answers, end, toMillis(attempt.beganAt));
+    if (taken.length === 0 || attempt.handedInBy === 'student' || now() - end > longest) throw why;
+    const given = await readGiven(database, studentId, attempt.assignmentId, transaction);
+    const { entryIds } = await editions.get(given.editionId);
+    if (!taken.every(({ entry }) => entryIds.has(entry)) || (await couldKnow(context, attempt, given))) throw why;
+    const stored = await writeLast(database, attemptId, taken, now(), transaction);
+    await markLate(database, attemptId, taken, transaction);
+    if (attempt.handedInAt) await scoreAnew(database, editions, attempt, given, transaction);
+    return [...stored.values()];
+  });
+}
+
+async function scoreAnew(
+  database: Sequelize,
+  editions: Editions,
+  attempt: Attempt & { studentId: number },
+  given: Given,
+  transaction: Transaction,
+): Promise<void> {
+  const sums = await writeScores(database, editions, attempt, given, attempt.handedInBy === 'server', transaction);
+  const points = roundPoints(sums.points * (1 - Number(attempt.lateOff)));
+  await database.query('UPDATE attempts SET points = :points, counted = :points, most = :most WHERE id = :id', { replacements: { id: attempt.id, points, most: sums.most }, transaction }); // prettier-ignore
+  await recount(database, attempt.assignmentId, given.rules.counts, attempt.studentId, transaction);
+}

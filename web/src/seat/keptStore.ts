@@ -1,0 +1,72 @@
+/** What this browser keeps until the server has it: answers, and that something was handed in without network. */
+import type { SavedAnswer } from '@oaken/contract/attempts';
+import { openDB, type IDBPDatabase } from 'idb';
+import { Refused, request } from '../client/request';
+
+export type Kept = SavedAnswer & {
+  attempt: number;
+  /** Whose it is: a device is often shared. */
+  student: number;
+};
+
+interface HandedIn {
+  attempt: number;
+  student: number;
+  /** By the server's clock, as this page knew it. */
+  at: number;
+}
+
+let opened: Promise<IDBPDatabase | null> | undefined;
+/** The browser's own store; null where it is switched off, and then memory has to do. */
+export const store = () =>
+  (opened ??= openDB('oaken-seat', 2, {
+    upgrade(database) {
+      if (!database.objectStoreNames.contains('answers')) database.createObjectStore('answers', { keyPath: ['attempt', 'entry'] }); // prettier-ignore
+      database.createObjectStore('handed-in', { keyPath: 'attempt' });
+    },
+  }).catch(() => null));
+
+export const keepHandedIn = async (own: HandedIn) => (await store())?.put('handed-in', own);
+
+/** What the server will never take: there is nothing left to send. */
+const isFinal = (error: unknown) => error instanceof Refused && [404, 409, 422].includes(error.status);
+
+let sending: Promise<number> | null = null;
+
+/**
+ * Sends what earlier pages of this student could not: answers of attempts that are not open here, and hand-ins.
+ *
+ * @returns how many attempts still wait, because there is no network or no session
+ */
+export const sendKept = (student: number): Promise<number> => (sending ??= sendAll(student).finally(() => (sending = null))); // prettier-ignore
+
+async function sendAll(student: number): Promise<number> {
+  const database = await store();
+  if (!database) return 0;
+  const answers = ((await database.getAll('answers')) as Kept[]).filter((own) => own.student === student);
+  const handedIn = ((await database.getAll('handed-in')) as HandedIn[]).filter((own) => own.student === student);
+  const attempts = new Set([...answers, ...handedIn].map(({ attempt }) => attempt));
+  let waiting = 0;
+  for (const attempt of attempts) {
+    const own = answers.filter((one) => one.attempt === attempt);
+    const bare = own.map(({ attempt: _, student: __, ...answer }) => answer);
+    const intent = handedIn.find((one) => one.attempt === attempt);
+    try {
+      const path = `/api/seat/attempts/${attempt}`;
+      if (intent) await request('POST', `${path}/hand-in`, { answers: bare, handedInAt: intent.at });
+      // Where the server had handed in before, what was written in time is still taken.
+      if (bare.length > 0) await request('PUT', `${path}/answers`, { answers: bare });
+    } catch (error) {
+      if (!isFinal(error)) {
+        waiting++;
+        continue;
+      }
+    }
+    await database.delete('handed-in', attempt);
+    for (const { entry, number } of own) {
+      const now = (await database.get('answers', [attempt, entry])) as Kept | undefined;
+      if (now?.number === number) await database.delete('answers', [attempt, entry]);
+    }
+  }
+  return waiting;
+}
