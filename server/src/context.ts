@@ -4,7 +4,7 @@ import type { Assembler } from './assembly/assembler';
 import type { Finder } from './banks/finding/finder';
 import type { RosterService } from './classes/roster';
 import type { Post } from './letters/post';
-import type { Mailbox } from './letters/routes';
+import type { Mailbox } from './letters/mailbox';
 import type { SavingQueue } from './attempts/saving';
 
 /** What every feature may use. The clock is here so that nothing reads another one. */

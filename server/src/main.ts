@@ -9,7 +9,7 @@ import { RemoteFinder } from './banks/finding/remote';
 import { RemoteRoster } from './classes/roster';
 import { connect, createDatabase } from './database/connect';
 import { SmtpPost } from './letters/post';
-import { RemoteMailbox } from './letters/routes';
+import { RemoteMailbox } from './letters/mailbox';
 import { migrator } from './database/migrate';
 
 const socket = process.env.OAKEN_SOCKET;

@@ -115,6 +115,8 @@ describe('a list into a class', () => {
     const refused = await teacher.post('/api/rolls/apply', applying(own, list, shown));
     expect(refused.body.errors).toEqual([{ pointer: '/rolls/0/lines/1', message: expect.stringContaining('likely somebody known') }]); // prettier-ignore
     expect(await rollOf(own)).toEqual([]);
+    const nowhere = await teacher.post('/api/rolls/apply', applying(null, [listed(1, 'New', 'Face')], shown));
+    expect(nowhere.body.errors[0]).toEqual({ pointer: '/rolls/0/make', message: 'Say which class, or describe a new one.' }); // prettier-ignore
   });
 });
 

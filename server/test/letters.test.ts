@@ -3,7 +3,7 @@ import ICAL from 'ical.js';
 import type { AddressInfo } from 'node:net';
 import { row } from '../src/database/connect';
 import { SmtpPost } from '../src/letters/post';
-import { RemoteMailbox } from '../src/letters/routes';
+import { RemoteMailbox } from '../src/letters/mailbox';
 import { giveTest, openSchool, plainRules, type School, type Visitor } from './support/school';
 
 let school: School;

@@ -84,6 +84,8 @@ export async function applyRolls(
   const { database, now } = context;
   const time = new Date(now());
   return database.transaction(async (transaction) => {
+    const nowhere = wanted.rolls.findIndex(({ classId, make }) => classId === null && make === null);
+    if (nowhere >= 0) throw invalid([{ pointer: `/rolls/${nowhere}/make`, message: 'Say which class, or describe a new one.' }]); // prettier-ignore
     const earlier = await row<{ id: number; outcome: unknown }>(
       database,
       'SELECT id, outcome FROM roll_changes WHERE by_id = :me AND client_key = :clientKey FOR UPDATE',
@@ -111,7 +113,7 @@ export async function applyRolls(
     const outcome: Outcome = { classIds: [], added: 0, joined: 0, changed: 0, left: 0 };
     const made = new Map<string, number>();
     for (const [at, own] of wanted.rolls.entries()) {
-      const classId = own.classId ?? (await makeNew(context, me, own.make, at, transaction));
+      const classId = own.classId ?? (await makeNew(context, me, own.make!, transaction));
       if (own.classId !== null && own.sourcedId !== null) await tie(database, me, classId, own.sourcedId, transaction);
       outcome.classIds.push(classId);
       for (const write of settled[at]!)
@@ -133,11 +135,9 @@ export async function applyRolls(
   });
 }
 
-type Wanted = BodyOf<typeof api.applyRolls>['rolls'][number];
+type Made = NonNullable<BodyOf<typeof api.applyRolls>['rolls'][number]['make']>;
 
-function makeNew(context: Context, me: SignedIn, make: Wanted['make'], at: number, transaction: Transaction) {
-  if (!make) throw invalid([{ pointer: `/rolls/${at}/make`, message: 'Say which class, or describe a new one.' }]);
-  const { sourcedId, ...facts } = make;
+function makeNew(context: Context, me: SignedIn, { sourcedId, ...facts }: Made, transaction: Transaction) {
   return makeClass(context, me, facts, { clientKey: null, sourcedId }, transaction);
 }
 
@@ -257,6 +257,7 @@ async function takeOut(
   if (undo !== 'create') return;
   const elsewhere = await row(database, 'SELECT class_id FROM enrolments WHERE student_id = :studentId LIMIT 1', replacements, transaction); // prettier-ignore
   if (elsewhere) return;
+  await forget('DELETE FROM letters WHERE account_id = :studentId');
   await forget('DELETE FROM student_supports WHERE student_id = :studentId');
   await forget("DELETE FROM accounts WHERE id = :studentId AND role = 'student'");
 }

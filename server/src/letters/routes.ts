@@ -1,25 +1,9 @@
-import { api, type AnswerOf } from '@oaken/contract';
+import { api } from '@oaken/contract';
 import { asking, ownClass } from '../access';
 import type { Context } from '../context';
 import { rows } from '../database/connect';
 import type { Bind } from '../http/bind';
 import { Problem } from '../http/problem';
-
-type Letters = AnswerOf<typeof api.readMailbox>['letters'];
-
-/** The simulated mailbox of the demonstration, where one runs beside the server. */
-export interface Mailbox {
-  read(): Promise<Letters>;
-}
-
-export class RemoteMailbox implements Mailbox {
-  constructor(private readonly url: string) {}
-
-  async read(): Promise<Letters> {
-    const response = await fetch(this.url, { signal: AbortSignal.timeout(5_000) });
-    return (await response.json()) as Letters;
-  }
-}
 
 export function letterRoutes(bind: Bind, context: Context): void {
   bind(api.readMailbox, async ({ me }) => {

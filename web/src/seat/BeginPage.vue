@@ -81,8 +81,4 @@ const time = (at: number) => timeInWords(at, session.school.zone, session.now())
   border-left: 4px solid var(--rule-strong);
   padding-left: 12px;
 }
-.big {
-  min-height: 48px;
-  font-size: 1.1rem;
-}
 </style>

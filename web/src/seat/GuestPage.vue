@@ -62,28 +62,3 @@ async function come(): Promise<void> {
     <p v-else-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </main>
 </template>
-
-<style scoped>
-.door {
-  max-width: 420px;
-  padding-top: 9vh;
-}
-.name {
-  font-family: var(--serif);
-  color: var(--oak);
-  font-weight: 600;
-  margin: 0;
-}
-.big {
-  min-height: 48px;
-  font-size: 1.1rem;
-}
-.wide {
-  width: 100%;
-  justify-content: center;
-  margin-top: 6px;
-}
-.other {
-  margin-top: 20px;
-}
-</style>

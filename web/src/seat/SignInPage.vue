@@ -142,31 +142,6 @@ const join = () =>
 </template>
 
 <style scoped>
-.door {
-  max-width: 420px;
-  padding-top: 9vh;
-}
-.name {
-  font-family: var(--serif);
-  color: var(--oak);
-  font-weight: 600;
-  margin: 0;
-}
-h1 {
-  margin-bottom: 22px;
-}
-.big {
-  min-height: 48px;
-  font-size: 1.1rem;
-}
-.wide {
-  width: 100%;
-  justify-content: center;
-  margin-top: 6px;
-}
-.other {
-  margin-top: 20px;
-}
 .passcode {
   font: 700 2rem var(--text);
   letter-spacing: 0.12em;

@@ -175,17 +175,6 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
 </template>
 
 <style scoped>
-.pair {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 10px;
-  margin-bottom: 7px;
-}
-.pair .label {
-  width: 84px;
-  font-weight: 600;
-}
 .few {
   width: 78px;
 }

@@ -91,17 +91,6 @@ const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.pro
 </template>
 
 <style scoped>
-.pair {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 4px 10px;
-  margin-bottom: 7px;
-}
-.pair .label {
-  width: 84px;
-  font-weight: 600;
-}
 .few {
   width: 68px;
 }
