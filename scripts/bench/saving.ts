@@ -1,66 +1,26 @@
 /** The saving path under a school's load and at full speed, beside a bare Express route with one durable upsert each. */
 import autocannon from 'autocannon';
-import { createPool } from 'mariadb';
-import { fork, type ChildProcess } from 'node:child_process';
-import { createHash } from 'node:crypto';
 import { Agent, request } from 'node:http';
-import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
-import { fill } from '../../demo/src/write';
 import { percentile, report } from './figure';
+import { bodyOf, entriesOf, firstStudent, headersOf, pool, prepareSchool, start, studentIds } from './load';
 
-const socketPath = process.env.OAKEN_SOCKET!;
 const students = 600;
 const entriesEach = 12;
-const name = 'bench';
 const port = 4693;
 const floorPort = 4694;
-const firstStudent = 10_000;
 const assignment = 1;
 
-const pool = createPool({ socketPath, user: 'root', database: name, connectionLimit: 12, timezone: 'Z' });
-const token = (n: number) => `bench-token-${n}`;
-const csrf = 'c'.repeat(32);
-
-function start(file: string, args: string[], env: Record<string, string>): Promise<ChildProcess> {
-  const child = fork(join(process.cwd(), file), args, {
-    env: { ...process.env, ...env },
-    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-  });
-  return new Promise((ready, fail) => {
-    child.once('message', () => ready(child));
-    child.once('exit', (code) => (code === 0 ? ready(child) : fail(new Error(`${file} ended with ${code}.`))));
-  });
-}
-
 async function prepare(): Promise<string[]> {
-  await start('server/dist/main.mjs', ['prepare'], { OAKEN_DATABASE: name });
-  await fill(socketPath, name, Date.now());
+  await prepareSchool(students);
   const now = new Date();
   const later = new Date(now.getTime() + 3_600_000);
-  const ids = Array.from({ length: students }, (_, n) => firstStudent + n);
   await pool.batch(
-    "INSERT INTO accounts (id, school_id, role, given_name, family_name, secret_hash, created_at) VALUES (?, 1, 'student', 'Load', ?, '', ?)",
-    ids.map((id) => [id, String(id), now]),
+    'INSERT INTO attempts (id, assignment_id, student_id, number, seed, began_at, deadline_at) VALUES (?, ?, ?, 1, ?, ?, ?)',
+    studentIds(students).map((id) => [id, assignment, id, 'seed', now, later]),
   );
-  await pool.batch('INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at) VALUES (?, ?, ?, ?, ?)', ids.map((id, n) => [createHash('sha256').update(token(n)).digest(), id, csrf, now, later])); // prettier-ignore
-  await pool.batch('INSERT INTO attempts (id, assignment_id, student_id, number, seed, began_at, deadline_at) VALUES (?, ?, ?, 1, ?, ?, ?)', ids.map((id) => [id, assignment, id, 'seed', now, later])); // prettier-ignore
-  const entries = await pool.query(
-    'SELECT entry_id AS entry FROM edition_revisions WHERE edition_id = (SELECT edition_id FROM assignments WHERE id = ?)',
-    [assignment],
-  );
-  return entries.map((row: { entry: string }) => row.entry).slice(0, entriesEach);
+  return (await entriesOf(assignment)).slice(0, entriesEach);
 }
-
-const bodyOf = (entry: string, number: number) =>
-  JSON.stringify({
-    answers: [{ entry, number, device: 'benchdevice0', responses: { a: String(number) }, flagged: false }],
-  });
-const headersOf = (n: number) => ({
-  'content-type': 'application/json',
-  cookie: `oaken=${token(n)}`,
-  'x-csrf-token': csrf,
-});
 
 /** Every save is a new one: a number that stands already would be no work. */
 let number = 0;

@@ -1,0 +1,60 @@
+/** A school of many students on a server process of its own, each signed in, for the benches that put load on it. */
+import { createPool } from 'mariadb';
+import { fork, type ChildProcess } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { join } from 'node:path';
+import { fill } from '../../demo/src/write';
+
+const socketPath = process.env.OAKEN_SOCKET!;
+export const name = 'bench';
+export const firstStudent = 10_000;
+const csrf = 'c'.repeat(32);
+const token = (n: number) => `bench-token-${n}`;
+
+export const pool = createPool({ socketPath, user: 'root', database: name, connectionLimit: 12, timezone: 'Z' });
+
+export function start(file: string, args: string[], env: Record<string, string>): Promise<ChildProcess> {
+  const child = fork(join(process.cwd(), file), args, {
+    env: { ...process.env, ...env },
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+  });
+  return new Promise((ready, fail) => {
+    child.once('message', () => ready(child));
+    child.once('exit', (code) => (code === 0 ? ready(child) : fail(new Error(`${file} ended with ${code}.`))));
+  });
+}
+
+export const studentIds = (students: number) => Array.from({ length: students }, (_, n) => firstStudent + n);
+
+/** The demonstration school and so many students more, with a session each. */
+export async function prepareSchool(students: number): Promise<void> {
+  await start('server/dist/main.mjs', ['prepare'], { OAKEN_DATABASE: name });
+  await fill(socketPath, name, Date.now());
+  const now = new Date();
+  const later = new Date(now.getTime() + 3_600_000);
+  const ids = studentIds(students);
+  await pool.batch(
+    "INSERT INTO accounts (id, school_id, role, given_name, family_name, secret_hash, created_at) VALUES (?, 1, 'student', 'Load', ?, '', ?)",
+    ids.map((id) => [id, String(id), now]),
+  );
+  await pool.batch('INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at) VALUES (?, ?, ?, ?, ?)', ids.map((id, n) => [createHash('sha256').update(token(n)).digest(), id, csrf, now, later])); // prettier-ignore
+}
+
+export async function entriesOf(assignment: number): Promise<string[]> {
+  const entries = await pool.query(
+    'SELECT entry_id AS entry FROM edition_revisions WHERE edition_id = (SELECT edition_id FROM assignments WHERE id = ?)',
+    [assignment],
+  );
+  return entries.map((row: { entry: string }) => row.entry);
+}
+
+export const bodyOf = (entry: string, number: number) =>
+  JSON.stringify({
+    answers: [{ entry, number, device: 'benchdevice0', responses: { a: String(number) }, flagged: false }],
+  });
+
+export const headersOf = (n: number) => ({
+  'content-type': 'application/json',
+  cookie: `oaken=${token(n)}`,
+  'x-csrf-token': csrf,
+});

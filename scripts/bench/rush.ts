@@ -1,0 +1,100 @@
+/** A whole school at once: 600 students begin within a minute, work for five, and hand in within ten seconds. */
+import { Agent, request } from 'node:http';
+import { setTimeout as wait } from 'node:timers/promises';
+import { percentile, report } from './figure';
+import { bodyOf, firstStudent, headersOf, name, pool, prepareSchool, start, studentIds } from './load';
+
+const students = 600;
+const beginWithin = 60_000;
+const workFor = 300_000;
+const rushWithin = 10_000;
+const saveEvery = 3_000;
+const port = 4695;
+/** Open in the demonstration on whatever day. */
+const assignment = 7;
+
+interface Reply {
+  status: number;
+  milliseconds: number;
+  body: string;
+}
+
+const agent = new Agent({ keepAlive: true, maxSockets: students });
+const ask = (method: string, path: string, n: number, body: string) =>
+  new Promise<Reply>((done) => {
+    const from = performance.now();
+    const failed = () => done({ status: 0, milliseconds: performance.now() - from, body: '' });
+    const sent = request(
+      {
+        host: '127.0.0.1',
+        port,
+        agent,
+        method,
+        path,
+        headers: { ...headersOf(n), 'content-length': Buffer.byteLength(body) },
+      },
+      (response) => {
+        let text = '';
+        response.setEncoding('utf8').on('data', (piece: string) => (text += piece));
+        response.on('end', () =>
+          done({ status: response.statusCode ?? 0, milliseconds: performance.now() - from, body: text }),
+        );
+        response.on('error', failed);
+      },
+    );
+    sent.on('error', failed);
+    sent.end(body);
+  });
+
+const times = { begin: [] as number[], save: [] as number[], 'hand-in': [] as number[] };
+const errors = { begin: 0, save: 0, 'hand-in': 0 };
+async function timed(what: keyof typeof times, reply: Promise<Reply>): Promise<Reply> {
+  const own = await reply;
+  times[what].push(own.milliseconds);
+  if (own.status !== 200) errors[what]++;
+  return own;
+}
+
+/** One student: begins at a moment of the first minute, saves every three seconds, hands in at a moment of the rush. */
+async function sit(n: number, from: number): Promise<void> {
+  const until = (at: number) => wait(Math.max(0, from + at - performance.now()));
+  await until((beginWithin * n) / students);
+  const begun = await timed('begin', ask('POST', `/api/seat/assignments/${assignment}/attempt`, n, '{}'));
+  if (begun.status !== 200) return;
+  const attempt = JSON.parse(begun.body) as { id: number; form: { sections: { entries: { id: string }[] }[] } };
+  const entries = attempt.form.sections.flatMap((section) => section.entries.map(({ id }) => id));
+  let number = 0;
+  const end = beginWithin + workFor + (rushWithin * ((n * 7) % students)) / students;
+  for (let next = performance.now() - from + saveEvery; next < beginWithin + workFor; next += saveEvery) {
+    await until(next);
+    number++;
+    await timed(
+      'save',
+      ask('PUT', `/api/seat/attempts/${attempt.id}/answers`, n, bodyOf(entries[number % entries.length]!, number)),
+    );
+  }
+  await until(end);
+  await timed('hand-in', ask('POST', `/api/seat/attempts/${attempt.id}/hand-in`, n, '{"answers":[]}'));
+}
+
+await prepareSchool(students);
+await pool.batch('INSERT INTO assignment_students (assignment_id, student_id, class_id, place) VALUES (?, ?, NULL, ?)', studentIds(students).map((id, n) => [assignment, id, 1_000 + n])); // prettier-ignore
+await pool.query("UPDATE assignments SET rules = JSON_SET(rules, '$.limitMinutes', 60) WHERE id = ?", [assignment]);
+const server = await start('server/dist/main.mjs', [], { OAKEN_DATABASE: name, OAKEN_PORT: String(port) });
+const from = performance.now();
+await Promise.all(Array.from({ length: students }, (_, n) => sit(n, from)));
+
+const limits = { begin: 250, save: 100, 'hand-in': 250 };
+for (const what of ['begin', 'save', 'hand-in'] as const) {
+  const p99 = percentile(times[what], 0.99);
+  report({ name: `rush: ${what}, p99`, value: p99, median: percentile(times[what], 0.5), unit: 'ms', ratio: p99 / limits[what], holds: p99 <= limits[what] }); // prettier-ignore
+  report({ name: `rush: ${what}, errors of ${times[what].length}`, value: errors[what], unit: 'requests', holds: errors[what] === 0 }); // prettier-ignore
+}
+const [{ open, twice }] = await pool.query(
+  `SELECT SUM(handed_in_at IS NULL) AS open, COUNT(*) - COUNT(DISTINCT student_id) AS twice FROM attempts WHERE assignment_id = ? AND student_id >= ?`,
+  [assignment, firstStudent],
+);
+report({ name: 'rush: attempts left open or made twice', value: Number(open) + Number(twice), unit: 'attempts', holds: Number(open) + Number(twice) === 0 }); // prettier-ignore
+agent.destroy();
+server.kill('SIGTERM');
+await pool.end();
