@@ -1,7 +1,7 @@
 import { api } from '@oaken/contract';
 import { insistOnRunningAssignment } from '../access';
 import type { Context } from '../context';
-import type { Bind } from '../http/bind';
+import { quietly, type Bind } from '../http/bind';
 import { changeAssignment, extendAssignment, stopAssignment, takeBack } from './changing';
 import { keepDraft, listDrafts, readDraft, removeDraft } from './drafts';
 import { giveAssignment } from './giving';
@@ -13,11 +13,6 @@ import { readAssignment } from './standing';
 
 export function assignmentRoutes(bind: Bind, context: Context): void {
   const { database, now } = context;
-  const quietly = async (act: Promise<unknown>) => {
-    await act;
-    return {};
-  };
-
   bind(api.readRecipients, ({ me, body }) => readRecipients(context, me, body));
   bind(api.listGroups, ({ me }) => listGroups(database, me));
   bind(api.listAssignments, async ({ me }) => ({ assignments: await readAssignments(database, me) }));

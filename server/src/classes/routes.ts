@@ -1,6 +1,6 @@
 import { api } from '@oaken/contract';
 import type { Context } from '../context';
-import type { Bind } from '../http/bind';
+import { quietly, type Bind } from '../http/bind';
 import { applyRolls, planRolls, undoRolls } from './bringing';
 import { changeMembers, makeGroup, removeGroup, renameGroup } from './groups';
 import { describeStudent, readRoll, renewPasscodes, setLeft, setSupports } from './roll';
@@ -10,12 +10,6 @@ import { describeClass, makeClass, openJoining, putAway, readTeachers, removeCla
 
 export function classRoutes(bind: Bind, context: Context): void {
   const { database } = context;
-  /** For what gives nothing back. */
-  const quietly = async (act: Promise<unknown>) => {
-    await act;
-    return {};
-  };
-
   bind(api.listClasses, async ({ me }) => ({ classes: await readClasses(database, me) }));
 
   bind(api.makeClass, ({ me, body: { clientKey, facts } }) =>

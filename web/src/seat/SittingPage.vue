@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { SittingForm } from '@oaken/core/forms';
+import { isAnswered } from '@oaken/core/sitting';
 import { minute } from '@oaken/core/timing';
 import { computed, defineAsyncComponent, provide, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -33,7 +34,7 @@ const {
 } = useAttempt(assignmentId);
 
 const settled = computed(() => new Set(Object.entries(attempt.value?.help ?? {}).filter(([, own]) => own.done).map(([id]) => id))); // prettier-ignore
-const isAnswered = (id: string) => Object.values(answers[id]?.responses ?? {}).some((own) => own !== null && own !== '' && !(Array.isArray(own) && own.length === 0)); // prettier-ignore
+const hasAnswer = (id: string) => Object.values(answers[id]?.responses ?? {}).some(isAnswered);
 const account = computed(() => `${settled.value.size} of ${entries.value.length} done`);
 
 const at = ref(0);
@@ -125,7 +126,7 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
             :key="entry.id"
             :help="attempt.help[entry.id]!"
             :points="entry.points"
-            :answered="isAnswered(entry.id)"
+            :answered="hasAnswer(entry.id)"
             :busy="helping"
             :wrong="helpWrong"
             @check="askHelp(entry.id, 'check')"
