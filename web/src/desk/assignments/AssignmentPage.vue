@@ -250,7 +250,7 @@ async function extended(said: string): Promise<void> {
         </fieldset>
         <div v-if="own.mayChange" class="slip" aria-live="polite">
           <h2>What the change does</h2>
-          <p v-if="!changed" class="faded">Nothing is changed yet. Every field above can still be.</p>
+          <p v-if="!changed" class="faded">Nothing is changed yet. All but the mode can be.</p>
           <template v-else>
             <p v-for="sentence in effects" :key="sentence">{{ sentence }}</p>
             <p v-if="effects.length === 0">Only what is said and shown changes; nobody’s work is touched.</p>
