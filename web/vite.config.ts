@@ -3,10 +3,12 @@ import { resolve } from 'node:path';
 import { ElementPlusResolver } from 'unplugin-vue-components/resolvers';
 import Components from 'unplugin-vue-components/vite';
 import { defineConfig } from 'vite';
+import { seatWorker } from './worker/plugin';
 
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [
+    seatWorker(),
     vue({ template: { compilerOptions: { isCustomElement: (tag) => tag === 'math-field' } } }),
     // Element Plus one component at a time; our own are imported by hand, so that a reader sees where they come from.
     Components({ dirs: [], dts: false, resolvers: [ElementPlusResolver({ importStyle: 'css' })] }),

@@ -28,7 +28,7 @@ import fc from 'fast-check';
 const zone = 'America/New_York';
 const now = Date.UTC(2026, 2, 3, 15);
 const rules: AssignmentRules = {
-  mode: 'test', offPerTry: 1 / 3, limitMinutes: 20, warnMinutes: [5, 1], attempts: 1, counts: 'best', order: 'own', shuffleChoices: true,
+  mode: 'test', offPerTry: 1 / 3, limitMinutes: 20, stageLimit: null, goBack: true, oneSitting: false, warnMinutes: [5, 1], attempts: 1, counts: 'best', order: 'own', shuffleChoices: true,
   release: { score: 'after-closing', marks: 'by-hand', answers: 'by-hand', explanations: 'by-hand', show: 'both', bands: [] },
 }; // prettier-ignore
 
@@ -73,6 +73,10 @@ describe('the slip', () => {
     );
     const late = slipOf({ ...facts, lateRule: { late: 'until', until: now + 5 * day, offPerDay: 0.1 } });
     expect(late.sentences[1]).toContain('Late work is taken until Sun 11:00 with 10 % off for each day late.');
+    const parts = slipOf({ ...facts, sections: [{ id: 's1', title: 'Warm-up' }, { id: 's2', title: '' }], rules: { ...rules, goBack: false, oneSitting: true, stageLimit: { of: 'sections', minutes: { s1: 2.5, s2: 10 } } } }); // prettier-ignore
+    expect(parts.line).toContain(', closes Fri 14:30, 20 minutes, sections timed');
+    expect(parts.sentences[1]).toContain('Each section has its own time: Warm-up 2 minutes 30 seconds and section 2 10 minutes. In one sitting: whoever is away for more than 5 minutes is let in again by you.'); // prettier-ignore
+    expect(parts.sentences[2]).toContain('Items come one after the other in your order, and nobody can go back;');
     expect(slipOf({ ...facts, students: 0, who: { classes: [], groups: [], students: [], link: true } }).verb).toBe('Open it for guests'); // prettier-ignore
   });
 });

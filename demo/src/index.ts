@@ -272,7 +272,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       });
     }
     const rules = {
-      mode: 'test', offPerTry: 0.333333, limitMinutes: plan.limitMinutes, warnMinutes: [5, 1], attempts: 1, counts: 'best', order: 'own', shuffleChoices: true,
+      mode: 'test', offPerTry: 0.333333, limitMinutes: plan.limitMinutes, stageLimit: null, goBack: true, oneSitting: false, warnMinutes: [5, 1], attempts: 1, counts: 'best', order: 'own', shuffleChoices: true,
       release: { score: 'after-closing', marks: 'after-closing', answers: 'after-closing', explanations: 'after-closing', show: 'both', bands: [] },
     }; // prettier-ignore
     put('assignments', { id, school_id: 1, edition_id: id, given_by: by, title: plan.title, kind: plan.kind, opens_at: new Date(opens), closes_at: new Date(closes), rules: JSON.stringify(rules), client_key: key, created_at: made }); // prettier-ignore

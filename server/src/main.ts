@@ -72,6 +72,9 @@ async function main(): Promise<void> {
     checkAnswers: false,
   });
   const server = createServer(http);
+  // Longer than browsers and proxies keep an idle connection, so that it is not closed under a request on its way.
+  server.keepAliveTimeout = 75_000;
+  server.headersTimeout = 80_000;
   server.on('error', (error: NodeJS.ErrnoException) =>
     error.code === 'EADDRINUSE'
       ? stopWith(`Port ${port} is already in use. Set OAKEN_PORT to another one, or stop the program that has it.`, 3)

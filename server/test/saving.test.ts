@@ -215,11 +215,13 @@ describe('handing in', () => {
 });
 
 test.each([
-  ['test', 14],
-  ['practice', 15],
+  ['test', 14, {}],
+  ['practice', 15, {}],
+  ['one by one', 16, { goBack: false, stageLimit: { of: 'items', minutes: 5 } }],
 ])(
   'no student route gives an answer away, whatever the kind of item and the state of the attempt: %s',
-  async (mode, place) => {
+  async (name, place, rules) => {
+    const mode = name === 'practice' ? 'practice' : 'test';
     const { database } = school;
     // One item of every kind, from every subject.
     const kinds = await rows<{ id: number }>(
@@ -228,14 +230,14 @@ test.each([
     );
     const { id: testId } = await teacher.ok('POST', '/api/tests', {
       clientKey: `00000000-0000-4000-b000-0000000000${place}`,
-      title: `All kinds, ${mode}`,
+      title: `All kinds, ${name}`,
       kind: 'test',
       itemIds: kinds.map(({ id }) => id),
     });
     const { version, revisions } = await teacher.ok('GET', `/api/tests/${testId}`);
     const closesAt = school.clock.now + 3_600_000;
     const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', {
-    clientKey: `00000000-0000-4000-b001-0000000000${place}`, testId, testVersion: version, ...wishes([1], closesAt), rules: { ...plainRules, mode },
+    clientKey: `00000000-0000-4000-b001-0000000000${place}`, testId, testVersion: version, ...wishes([1], closesAt), rules: { ...plainRules, mode, ...rules },
   }); // prettier-ignore
     expect(new Set(revisions.map(({ kind }: { kind: string }) => kind)).size).toBe(partKinds.length);
     const student = await school.student('6B', place);
@@ -257,7 +259,9 @@ test.each([
             ? { answers: [answer(attempt.form.sections[0]!.entries[0]!.id, 1, text('x'))] }
             : name === 'askHelp'
               ? { want: 'answer' }
-              : { answers: [] };
+              : name === 'enterNext'
+                ? { leave: 0, answers: [] }
+                : { answers: [] };
         replies[name] = (await student.send(endpoint.method, path, endpoint.method === 'GET' ? undefined : body)).body;
       }
       return replies;
@@ -283,6 +287,7 @@ test.each([
         ...(mode === 'test' ? ['askHelp'] : []),
         'beginAttempt',
         'comeAsGuest',
+        'enterNext',
         'handIn',
         'joinClass',
         'keepWork',
@@ -293,10 +298,13 @@ test.each([
         'readReport',
         'readSession',
         'saveAnswers',
+        'stayHere',
       ]);
       // Help that was not asked for is there by name only, and empty.
       const said = JSON.stringify(replies).replace(/"hints":\[\],|"right":null,|"explanation":null/g, '');
       expect(said).not.toMatch(secrets);
+      // One by one, only the first two questions have been seen.
+      if (name === 'one by one') for (const { content } of revisions.slice(2)) expect(said).not.toContain(JSON.stringify(content.stem).slice(1, -1)); // prettier-ignore
       for (const secret of texts) expect(said).not.toContain(JSON.stringify(secret).slice(1, -1));
     }
   },

@@ -23,7 +23,7 @@ class FakeServer {
     const stored = answers
       .map(({ entry }) => this.kept.get(entry)!)
       .map(({ entry, number, device }) => ({ entry, number, device }));
-    return new Response(JSON.stringify({ stored, now: 1_000 }), { status: 200 });
+    return new Response(JSON.stringify({ stored, closed: [], now: 1_000 }), { status: 200 });
   };
 }
 
@@ -111,6 +111,17 @@ test('without network, with the database away and when it is too much, it is kep
   expect([server.received.length, last()]).toEqual([3, 'kept']);
   await pass(4_000);
   expect([last(), kept('one')]).toEqual(['saved', { p: 'x' }]);
+});
+
+test('an answer that is no longer taken is let go, and the page is told that it is behind', async () => {
+  const { outbox, seen, last } = await start();
+  server.next = [{ status: 200, body: { stored: [{ entry: 'two', number: 1, device: outbox.device }], closed: ['one'], now: 5 } }]; // prettier-ignore
+  outbox.change('one', { p: 'x' }, false);
+  outbox.change('two', { p: 'y' }, false);
+  await pass(400);
+  expect([outbox.waiting, seen.stale, last()]).toEqual([[], 1, 'saved']);
+  await pass(60_000);
+  expect(server.received).toHaveLength(1);
 });
 
 test('a page that is lost gives its answers to the next one, which sends them', async () => {
@@ -231,9 +242,12 @@ describe('what a page left behind', () => {
       bodies.push(JSON.parse(init.body));
       const status = next.shift() ?? 200;
       if (status === 'no network') throw new TypeError('network');
-      return new Response(JSON.stringify(status === 200 ? { stored: [], now: 1 } : { title: 'no', status }), {
-        status,
-      });
+      return new Response(
+        JSON.stringify(status === 200 ? { stored: [], closed: [], now: 1 } : { title: 'no', status }),
+        {
+          status,
+        },
+      );
     }) as typeof fetch;
   };
 

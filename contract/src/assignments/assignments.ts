@@ -72,6 +72,8 @@ const assigned = z.object({
   closesAt: instant.nullable(),
   extraMinutes: z.number(),
   extraAttempts: z.number(),
+  /** Left a sitting that must not be left: only let in again can they go on. */
+  away: z.boolean(),
 });
 export type Assigned = z.infer<typeof assigned>;
 
@@ -91,6 +93,8 @@ export const readAssignment = endpoint({
     note: z.string(),
     forms: wishes.shape.forms,
     formsFor: wishes.shape.formsFor,
+    /** The sections of the test as it was given; they may have times of their own. */
+    sections: z.array(z.object({ id: z.string(), title: z.string() })),
     /** The way for guests; null where there is none. */
     link: z.string().nullable(),
     students: z.array(assigned),
@@ -133,6 +137,15 @@ export const extendAssignment = endpoint({
     attempts: z.int().min(0).max(20),
   }),
   answer: z.object({ students: z.number() }),
+});
+
+export const letIn = endpoint({
+  method: 'POST',
+  path: '/api/assignments/:assignmentId/students/:studentId/let-in',
+  who: 'teacher',
+  does: 'Lets a student who left a sitting go on with it.',
+  params: z.object({ assignmentId: idInPath, studentId: idInPath }),
+  answer: z.object({}),
 });
 
 export const takeBackAssignment = endpoint({

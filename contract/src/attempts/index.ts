@@ -24,8 +24,12 @@ export const seatRow = z.object({
   closesAt: instant.nullable(),
   /** The student's own working time in minutes, extra time included. */
   limitMinutes: z.number().nullable(),
+  /** Parts that have times of their own. */
+  timed: z.enum(['sections', 'items']).nullable(),
   /** For students, before they begin. */
   instructions: z.string(),
+  /** What to know before beginning: times of parts, no going back, one sitting; a sentence each. */
+  sitting: z.array(z.string()),
   /** Late work is taken until then. */
   lateUntil: instant.nullable(),
   /** The teacher reads out a word that is typed to begin. */
@@ -97,6 +101,21 @@ export const attemptAnswer = z.object({
   order: z.enum(orders),
   mode: z.enum(['test', 'practice']),
   offPerTry: z.number(),
+  /** Where the attempt stands in its stages; null: all questions are open together. */
+  course: z
+    .object({
+      stage: z.number(),
+      /** How far the questions of earlier stages came, in order. */
+      earlier: z.array(z.enum(['unanswered', 'partly', 'answered', 'to read'])),
+      /** How many questions come after the ones that are open. */
+      ahead: z.number(),
+      clock: z.object({ of: z.enum(['section', 'item']), length: z.number(), endsAt: instant }).nullable(),
+      /** What going on leads to; null on the last stage. */
+      next: z.enum(['section', 'item']).nullable(),
+    })
+    .nullable(),
+  /** The page says that it is still there once a minute: who leaves for long is let in by the teacher only. */
+  oneSitting: z.boolean(),
   /** In practice, what was asked of each question so far, with the help that was given; it can be read again at no cost. */
   help: z.record(z.string(), help),
   /** What the student's supports ask of the page. */
@@ -174,8 +193,34 @@ export const saveAnswers = endpoint({
   answer: z.object({
     /** What stands in the database now. Another number or device than was sent: a newer answer was already there. */
     stored: z.array(z.object({ entry: z.string(), number: z.number(), device: z.string() })),
+    /** Entries that take no more answers: their stage was left, or its time is over. */
+    closed: z.array(z.string()),
     now: instant,
   }),
+});
+
+export const enterNext = endpoint({
+  method: 'POST',
+  path: '/api/seat/attempts/:attemptId/next',
+  who: 'student',
+  does: 'Leaves the present stage and enters the next, whose clock begins to run. Saying it twice for one stage does it once.',
+  params: attemptId,
+  body: z.strictObject({
+    /** The stage that is left. */
+    leave: z.int().min(0).max(10_000),
+    /** Last answers of that stage. */
+    answers: z.array(savedAnswer).max(200),
+  }),
+  answer: attemptAnswer,
+});
+
+export const stayHere = endpoint({
+  method: 'POST',
+  path: '/api/seat/attempts/:attemptId/here',
+  who: 'student',
+  does: 'Says that the sitting has not been left.',
+  params: attemptId,
+  answer: z.object({ now: instant }),
 });
 
 export const askHelp = endpoint({

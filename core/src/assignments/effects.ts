@@ -57,6 +57,11 @@ export function changeEffects(
   if (before.rules.counts !== after.rules.counts && counts.handedIn > 0) found.push('Scores of students with several attempts are counted anew.'); // prettier-ignore
   if ((before.rules.order !== after.rules.order || before.rules.shuffleChoices !== after.rules.shuffleChoices) && counts.working + counts.handedIn > 0)
     found.push('Whoever has begun keeps the order that they have.'); // prettier-ignore
+  const parts = ({ rules }: AssignmentTimes) => JSON.stringify([rules.stageLimit, rules.goBack]);
+  if (parts(before) !== parts(after) && counts.working > 0)
+    found.push('Whoever has begun keeps the times of sections and items, and the going back, that they have.');
+  if (before.rules.oneSitting !== after.rules.oneSitting && counts.working > 0)
+    found.push(`Those working now ${after.rules.oneSitting ? 'must stay from now on' : 'can leave and come back'}.`);
   if (JSON.stringify(before.lateRule) !== JSON.stringify(after.lateRule) && counts.handedIn > 0) found.push('Work that is handed in keeps its marks for lateness.'); // prettier-ignore
   return found;
 }

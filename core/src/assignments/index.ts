@@ -7,12 +7,14 @@ export {
   bandOf,
   countings,
   formRules,
+  mayBeAway,
   orders,
   release,
   released,
   releaseTimes,
   ruleProblems,
   scoreShows,
+  stageLimit,
   usualBands,
   usualOffPerTry,
   type AssignmentRules,
@@ -22,5 +24,7 @@ export {
   type Release,
   type ReleaseTime,
   type ScoreShow,
+  type StageLimit,
 } from './rules';
+export { sittingInWords } from './sitting-words';
 export { recipientsInWords, slipOf, type Recipients, type Slip, type SlipFacts } from './slip';

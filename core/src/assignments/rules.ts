@@ -1,6 +1,7 @@
 /** The rules that an assignment adds to a test. */
 import { z } from 'zod';
 import type { FormRules } from '../forms';
+import { lengthInWords, minute } from '../timing';
 
 export const releaseTimes = ['at-hand-in', 'after-closing', 'by-hand'] as const;
 export type ReleaseTime = (typeof releaseTimes)[number];
@@ -34,6 +35,21 @@ export const orders = ['own', 'fixed', 'shuffled'] as const;
 export const countings = ['best', 'latest', 'first', 'mean'] as const;
 export type Counting = (typeof countings)[number];
 
+const partMinutes = z
+  .number('Times are numbers of minutes.')
+  .min(0.1, 'A part needs at least 6 seconds.')
+  .max(600, 'A part can have at most 10 hours.');
+
+/** Times for parts of the test: sections by their id, those without one having none; or each single item. */
+export const stageLimit = z.discriminatedUnion('of', [
+  z.strictObject({ of: z.literal('sections'), minutes: z.record(z.string().max(24), partMinutes) }),
+  z.strictObject({ of: z.literal('items'), minutes: partMinutes }),
+]);
+export type StageLimit = z.infer<typeof stageLimit>;
+
+/** Done in one sitting, a student who was away for longer than this is let in again by the teacher only. */
+export const mayBeAway = 5 * minute;
+
 export const assignmentRules = z.strictObject({
   /** Test: no help until the work is handed in. Practice: answers can be checked, hints asked for and answers shown. */
   mode: z.enum(['test', 'practice']),
@@ -45,6 +61,12 @@ export const assignmentRules = z.strictObject({
     .min(1, 'The time limit must be at least 1 minute.')
     .max(24 * 60, 'The time limit can be at most a day.')
     .nullable(),
+  /** What runs beside or in place of that: each part is left when its time is over. */
+  stageLimit: stageLimit.nullable(),
+  /** Whether students can go back to earlier questions; otherwise each is left for good. */
+  goBack: z.boolean(),
+  /** Whether it must be done without leaving; otherwise it can be left and resumed. */
+  oneSitting: z.boolean(),
   /** So many minutes before the end the student is told, longest first. */
   warnMinutes: z.array(z.number().min(0.5).max(600)).max(4),
   /** How often each student may try; null: as often as wanted. */
@@ -88,6 +110,18 @@ export function ruleProblems(rules: AssignmentRules): { field: string; message: 
   }
   if (rules.limitMinutes !== null && rules.warnMinutes.some((warn) => warn >= rules.limitMinutes!))
     found.push({ field: 'warnMinutes', message: 'A warning must come after the time has begun to run.' });
+  if (rules.mode === 'practice' && rules.stageLimit !== null)
+    found.push({ field: 'stageLimit', message: 'In practice, sections and items have no times of their own.' });
+  if (rules.mode === 'practice' && !rules.goBack)
+    found.push({ field: 'goBack', message: 'In practice, students can always go back.' });
+  const { limitMinutes, stageLimit } = rules;
+  if (stageLimit !== null && limitMinutes !== null) {
+    const parts = stageLimit.of === 'items' ? [stageLimit.minutes] : Object.values(stageLimit.minutes);
+    if (parts.some((own) => own > limitMinutes))
+      found.push({ field: 'stageLimit', message: `A part cannot have more time than the whole, ${lengthInWords(limitMinutes * minute)}.` }); // prettier-ignore
+  }
+  if (stageLimit?.of === 'sections' && Object.keys(stageLimit.minutes).length === 0)
+    found.push({ field: 'stageLimit', message: 'Give at least one section a time.' });
   return found;
 }
 

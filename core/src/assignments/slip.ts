@@ -1,7 +1,7 @@
 /** The slip: a whole assignment in a few plain sentences, said before it is given. */
 import { count, listing } from '../text';
-import { inWords, lengthInWords, minute, type LateRule } from '../timing';
-import type { AssignmentRules, ReleaseTime, Released } from './rules';
+import { exactLength, inWords, lengthInWords, minute, type LateRule } from '../timing';
+import { mayBeAway, type AssignmentRules, type ReleaseTime, type Released } from './rules';
 
 export interface SlipFacts {
   title: string;
@@ -22,6 +22,8 @@ export interface SlipFacts {
   rules: AssignmentRules;
   /** Names of the forms that are dealt in turn; none where there is one form only. */
   forms?: string[];
+  /** The sections that have times of their own, by id. */
+  sections?: { id: string; title: string }[];
   /** Some section deals each student items of their own. */
   draws?: boolean;
   /** For how many students each support acts. */
@@ -75,17 +77,31 @@ export function slipOf(facts: SlipFacts): Slip {
   const who = recipientsInWords(facts.who) || 'nobody yet';
   const opens = facts.opensAt <= now ? 'opens now' : `opens ${at(facts.opensAt)}`;
   const closes = facts.closesAt === null ? 'never closes' : `closes ${at(facts.closesAt)}`;
-  const limit = rules.limitMinutes === null ? 'no time limit' : lengthInWords(rules.limitMinutes * minute);
+  const { limitMinutes, stageLimit } = rules;
+  const whole = limitMinutes === null ? '' : lengthInWords(limitMinutes * minute);
+  const parts = stageLimit === null ? '' : stageLimit.of === 'items' ? `${exactLength(stageLimit.minutes * minute)} an item` : 'sections timed'; // prettier-ignore
+  const limit = [whole, parts].filter(Boolean).join(', ') || 'no time limit';
   return {
     line: `1 ${facts.kind}, ${who}, ${count(facts.students, 'student')}, ${opens}, ${closes}, ${limit}`,
     sentences: [
       `${toWhom(facts, who)} get “${facts.title}”: ${count(facts.items, 'item')}, ${count(facts.points, 'point')}.${supportsWords(facts)}`,
-      `It ${opens} and ${closes}, with ${rules.limitMinutes === null ? limit : `${limit} to work`}. ${visibleWords(facts)}${lateWords(facts)}`,
+      `It ${opens} and ${closes}, with ${whole ? `${whole} to work` : `no time limit${parts && ' for the whole'}`}. ${stageWords(facts)}${visibleWords(facts)}${lateWords(facts)}`,
       `${modeWords(rules)}${attemptWords(rules)}${formWords(facts)} ${orderWords(rules)}`,
       releasedWords(facts),
     ],
     verb: facts.students === 0 && facts.who.link ? 'Open it for guests' : `Give to ${count(facts.students, 'student')}`,
   };
+}
+
+function stageWords({ rules: { stageLimit, oneSitting }, sections = [] }: SlipFacts): string {
+  const sitting = oneSitting ? `In one sitting: whoever is away for more than ${lengthInWords(mayBeAway)} is let in again by you. ` : ''; // prettier-ignore
+  if (stageLimit === null) return sitting;
+  if (stageLimit.of === 'items') return `Each item has ${exactLength(stageLimit.minutes * minute)}. ${sitting}`;
+  const named = Object.entries(stageLimit.minutes).map(([id, minutes]) => {
+    const at = sections.findIndex((own) => own.id === id);
+    return `${sections[at]?.title || `section ${at < 0 ? '' : at + 1}`.trim()} ${exactLength(minutes * minute)}`;
+  });
+  return `Each section has its own time: ${listing(named)}. ${sitting}`;
 }
 
 const toWhom = ({ students, who }: SlipFacts, words: string) =>
@@ -125,8 +141,10 @@ function formWords({ forms = [], draws = false }: SlipFacts): string {
   return `${given}${draws ? ' Each student draws items of their own.' : ''}`;
 }
 
-function orderWords({ order, shuffleChoices }: AssignmentRules): string {
-  const items = { own: 'Items stand in your order and students go where they want', fixed: 'Items come one after the other in your order', shuffled: 'Items are in a different order for each student' }[order]; // prettier-ignore
+function orderWords({ order, shuffleChoices, goBack }: AssignmentRules): string {
+  const fixed = 'Items come one after the other in your order';
+  const asked = { own: goBack ? 'Items stand in your order and students go where they want' : fixed, fixed, shuffled: 'Items are in a different order for each student' }[order]; // prettier-ignore
+  const items = `${asked}${goBack ? '' : ', and nobody can go back'}`;
   return `${items}; choices ${shuffleChoices ? 'are in a different order for each student' : 'stand as you wrote them'}.`;
 }
 

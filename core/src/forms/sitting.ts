@@ -20,8 +20,14 @@ export interface SittingForm {
 /**
  * A form without anything that gives an answer away: no key, rule, hint, explanation, note or standard; and without
  * the passages of items that this student does not have.
+ *
+ * @param open the entries that are open now; null: all of them. Of the others nothing leaves.
  */
-export function formForSitting({ title, directions, sections, passages = {} }: Edition): SittingForm {
+export function formForSitting(
+  { title, directions, sections: whole, passages = {} }: Edition,
+  open: ReadonlySet<string> | null = null,
+): SittingForm {
+  const sections = open === null ? whole : whole.map((own) => ({ ...own, entries: own.entries.filter(({ id }) => open.has(id)) })).filter(({ entries }) => entries.length > 0); // prettier-ignore
   const used = new Set(sections.flatMap(({ entries }) => entries.flatMap(({ content }) => content.passage?.revision ?? []))); // prettier-ignore
   return {
     title,

@@ -3,6 +3,7 @@ export {
   day,
   deadlineOf,
   defaultGrace,
+  earlier,
   hour,
   isLate,
   latePenalty,
@@ -20,4 +21,4 @@ export {
   type WindowState,
 } from './window';
 export { atWall, dayOf, daysLater, wallOf, weekOf, type WallReading } from './wall';
-export { inWords, lengthInWords, roughly } from './words';
+export { exactLength, inWords, lengthInWords, roughly } from './words';

@@ -77,6 +77,9 @@ export function deadlineOf(rules: TimeRules, beganAt: number): number | null {
   return end === null ? own : Math.min(own, end);
 }
 
+/** The earlier of two ends, either of which may be none. */
+export const earlier = (a: number | null, b: number | null) => (a === null ? b : b === null ? a : Math.min(a, b));
+
 export type WindowState = 'before' | 'open' | 'late' | 'closed';
 
 /** Where a window stands. It is open at the instant it opens and closed at the instant it closes. */

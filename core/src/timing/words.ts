@@ -50,6 +50,14 @@ export function lengthInWords(length: number): string {
   return say(Math.round(minutes / 60 / 24), 'day');
 }
 
+/** As lengthInWords, with the seconds that are over: "1 minute 30 seconds". */
+export function exactLength(length: number): string {
+  const seconds = Math.round(length / second) % 60;
+  const whole = length - seconds * second;
+  if (seconds === 0 || whole < minute) return lengthInWords(length);
+  return `${lengthInWords(whole)} ${lengthInWords(seconds * second)}`;
+}
+
 /** About how long: "20 minutes", "5 hours", "2 days". */
 export function roughly(length: number): string {
   const hours = length / (60 * minute);

@@ -2,11 +2,13 @@
 import type { api, BodyOf } from '@oaken/contract';
 import type { AssignmentRules } from '@oaken/core/assignments';
 import type { Supports } from '@oaken/core/supports';
-import { deadlineOf, minute, windowEnd } from '@oaken/core/timing';
+import { lastClockEnd } from '@oaken/core/stages';
+import { deadlineOf, earlier, minute, windowEnd } from '@oaken/core/timing';
 import type { Sequelize, Transaction } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { recount } from '../attempts/counting';
+import { stageColumns, stagedOf, type StoredStages } from '../attempts/staged';
 import type { Context } from '../context';
 import { fromJson, row, rows, toMillis, toMillisOrNull } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
@@ -33,9 +35,9 @@ async function renewDeadlines(database: Sequelize, assignmentId: number, transac
   const stored = (await row<StoredTimes & { rules: unknown }>(database, `SELECT ${timeColumns}, a.rules FROM assignments a WHERE a.id = :assignmentId`, { assignmentId }, transaction))!; // prettier-ignore
   const rules = fromJson<AssignmentRules>(stored.rules);
   const zone = await schoolZone(database);
-  const working = await rows<StoredOwn & { id: number; beganAt: Date; given: unknown }>(
+  const working = await rows<StoredOwn & StoredStages & { id: number; beganAt: Date; given: unknown }>(
     database,
-    `SELECT t.id, t.began_at AS beganAt, t.given, ${ownColumns}
+    `SELECT t.id, t.began_at AS beganAt, t.given, ${stageColumns}, ${ownColumns}
        FROM attempts t JOIN assignment_students g ON g.assignment_id = t.assignment_id AND g.student_id = t.student_id
        LEFT JOIN student_supports u ON u.student_id = g.student_id
       WHERE t.assignment_id = :assignmentId AND t.handed_in_at IS NULL ORDER BY t.id FOR UPDATE`,
@@ -44,7 +46,9 @@ async function renewDeadlines(database: Sequelize, assignmentId: number, transac
   );
   for (const own of working) {
     const given = own.given === null ? null : fromJson<{ supports: Supports | null }>(own.given).supports;
-    const deadline = deadlineOf(timeRules({ ...stored, rules }, own, zone, given), toMillis(own.beganAt));
+    const staged = stagedOf(own);
+    const whole = deadlineOf(timeRules({ ...stored, rules }, own, zone, given), toMillis(own.beganAt));
+    const deadline = earlier(whole, staged && lastClockEnd(staged.stages, staged.course));
     await database.query('UPDATE attempts SET deadline_at = :deadline WHERE id = :id', { replacements: { id: own.id, deadline: asDate(deadline) }, transaction }); // prettier-ignore
   }
 }
@@ -123,10 +127,27 @@ export async function extendAssignment(
         WHERE assignment_id = :assignmentId AND student_id IN (:ids)`,
       { replacements: { assignmentId, longer: asDate(longer), minutes, attempts, ids: [0, ...own.map(({ studentId }) => studentId)] }, transaction },
     ); // prettier-ignore
+    // Where parts have times of their own, it is the present part that gets them.
+    if (minutes > 0) await database.query('UPDATE attempts SET clock_at = clock_at + INTERVAL :minutes MINUTE WHERE assignment_id = :assignmentId AND handed_in_at IS NULL AND student_id IN (:ids)', { replacements: { assignmentId, minutes, ids: [0, ...own.map(({ studentId }) => studentId)] }, transaction }); // prettier-ignore
     // Minutes that the window would cut off are no minutes: it stays open as long for those who work on.
     if (minutes > 0) await stretch(database, assignmentId, own.map(({ studentId }) => studentId), minutes, transaction); // prettier-ignore
     await renewDeadlines(database, assignmentId, transaction);
     return { students: own.length };
+  });
+}
+
+/** Lets a student go on with a sitting that was left. */
+export async function letIn(
+  { database }: Context,
+  me: SignedIn,
+  assignmentId: number,
+  studentId: number,
+): Promise<void> {
+  await database.transaction(async (transaction) => {
+    await lock(database, me, assignmentId, transaction);
+    const own = await row<{ id: number }>(database, 'SELECT id FROM attempts WHERE assignment_id = :assignmentId AND student_id = :studentId AND handed_in_at IS NULL FOR UPDATE', { assignmentId, studentId }, transaction); // prettier-ignore
+    if (!own) throw notFound('The work of this student');
+    await database.query('UPDATE attempts SET seen_at = NULL WHERE id = :id', { replacements: { id: own.id }, transaction }); // prettier-ignore
   });
 }
 

@@ -4,7 +4,8 @@ import { ruleProblems } from '@oaken/core/assignments';
 import { entriesOf } from '@oaken/core/forms';
 import { randomFrom } from '@oaken/core/random';
 import { countItems, hindrances, readOutline, totalPoints } from '@oaken/core/tests';
-import { minute, windowProblems, type LateRule } from '@oaken/core/timing';
+import { longestWork } from '@oaken/core/stages';
+import { windowProblems, type LateRule } from '@oaken/core/timing';
 import { randomBytes } from 'node:crypto';
 import { asking, editableTest } from '../access';
 import type { SignedIn } from '../accounts/sessions';
@@ -30,14 +31,21 @@ interface Times {
 export function wishProblems(
   own: Times & Pick<Wanted, 'rules'>,
   now: number,
-  { given = false } = {},
+  { given = false, items = null }: { given?: boolean; items?: number | null } = {},
 ): { field: string; message: string }[] {
   // prettier-ignore
-  const limit = own.rules.limitMinutes === null ? null : own.rules.limitMinutes * minute;
-  const found = windowProblems(own, limit, given ? Math.min(now, own.opensAt) : now);
+  const found = windowProblems(own, longestWork(own.rules, items), given ? Math.min(now, own.opensAt) : now);
   if (own.visibleFrom !== null && own.visibleFrom > Math.max(own.opensAt, now)) found.push({ field: 'visibleFrom', message: 'They must be able to see it when it opens.' }); // prettier-ignore
   if (own.answersFrom !== null && own.answersFrom < own.opensAt) found.push({ field: 'answersFrom', message: 'Answers cannot be seen before it opens.' }); // prettier-ignore
   return [...found, ...ruleProblems(own.rules)];
+}
+
+/** Times are for sections that the test has. */
+function partProblems({ stageLimit }: Wanted['rules'], { sections }: ReturnType<typeof readOutline>) {
+  const known =
+    stageLimit?.of !== 'sections' ||
+    Object.keys(stageLimit.minutes).every((id) => sections.some((own) => own.id === id));
+  return known ? [] : [{ field: 'stageLimit', message: 'The test no longer has one of these sections.' }];
 }
 
 export const asDate = (at: number | null) => (at === null ? null : new Date(at));
@@ -89,7 +97,8 @@ export async function giveAssignment(
     if (earlier) return earlier;
 
     const outline = readOutline(fromJson(test.outline));
-    const wrong = wishProblems({ ...wanted, opensAt }, time);
+    const wrong = wishProblems({ ...wanted, opensAt }, time, { items: countItems(outline) });
+    wrong.push(...partProblems(wanted.rules, outline));
     if (wrong.length > 0) throw invalid(wrong.map(({ field, message }) => ({ pointer: `/${field}`, message })));
     const inTheWay = hindrances(outline, { pools: await poolSizes(context, me, outline) });
     if (inTheWay.length > 0) throw invalid(inTheWay.map(({ words }) => ({ pointer: '/testId', message: words })));

@@ -1,7 +1,7 @@
 /** One assignment with everything about it, and where each of its students stands. */
 import type { api, AnswerOf } from '@oaken/contract';
 import type { Assigned, Who } from '@oaken/contract/assignments';
-import { canStillAnswer, type AssignmentRules } from '@oaken/core/assignments';
+import { canStillAnswer, mayBeAway, type AssignmentRules } from '@oaken/core/assignments';
 import { supportsInWords, type Supports } from '@oaken/core/supports';
 import type { Sequelize, Transaction } from 'sequelize';
 import { asking, runsAssignment } from '../access';
@@ -21,6 +21,7 @@ interface Line extends StoredOwn {
   withdrawnAt: Date | null;
   attempts: number;
   working: number;
+  seenAt: Date | null;
   given: unknown;
 }
 
@@ -29,7 +30,8 @@ const lines = (database: Sequelize, assignmentId: number, transaction?: Transact
     database,
     `SELECT g.student_id AS studentId, CONCAT(s.given_name, ' ', s.family_name) AS name, c.name AS className, n.roll_number AS rollNumber,
             s.guest_of IS NOT NULL AS guest, g.form, g.withdrawn_at AS withdrawnAt, ${ownColumns},
-            COUNT(t.id) AS attempts, COALESCE(SUM(t.handed_in_at IS NULL AND t.id IS NOT NULL), 0) AS working, MAX(t.given) AS given
+            COUNT(t.id) AS attempts, COALESCE(SUM(t.handed_in_at IS NULL AND t.id IS NOT NULL), 0) AS working, MAX(t.given) AS given,
+            MAX(IF(t.handed_in_at IS NULL, t.seen_at, NULL)) AS seenAt
        FROM assignment_students g JOIN accounts s ON s.id = g.student_id LEFT JOIN classes c ON c.id = g.class_id
        LEFT JOIN enrolments n ON n.class_id = g.class_id AND n.student_id = g.student_id
        LEFT JOIN student_supports u ON u.student_id = g.student_id
@@ -49,14 +51,16 @@ export async function readAssignment(
   database: Sequelize,
   me: SignedIn,
   assignmentId: number,
+  now: number,
 ): Promise<AnswerOf<typeof api.readAssignment>> {
   // prettier-ignore
   const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', { assignmentId });
   if (!assignment) throw notFound('The assignment');
-  const own = (await row<{ visibleFrom: Date | null; answersFrom: Date | null; word: string; instructions: string; note: string; wishes: unknown; link: string | null; mayChange: number }>(
+  const own = (await row<{ visibleFrom: Date | null; answersFrom: Date | null; word: string; instructions: string; note: string; wishes: unknown; link: string | null; mayChange: number; sectionIds: unknown; sectionTitles: unknown }>(
     database,
     `SELECT a.visible_from AS visibleFrom, a.answers_from AS answersFrom, a.word, a.instructions, a.note, a.wishes, a.link_token AS link,
-            ${runsAssignment} AS mayChange FROM assignments a WHERE a.id = :assignmentId`,
+            ${runsAssignment} AS mayChange, JSON_EXTRACT(e.content, '$.sections[*].id') AS sectionIds, JSON_EXTRACT(e.content, '$.sections[*].title') AS sectionTitles
+       FROM assignments a JOIN editions e ON e.id = a.edition_id WHERE a.id = :assignmentId`,
     { ...asking(me), assignmentId },
   ))!; // prettier-ignore
   const wishes = own.wishes === null ? null : fromJson<StoredWishes>(own.wishes);
@@ -70,8 +74,14 @@ export async function readAssignment(
     note: own.note,
     forms: wishes?.forms ?? [null],
     formsFor: wishes?.formsFor ?? [],
+    sections: fromJson<string[]>(own.sectionIds).map((id, at) => ({
+      id,
+      title: fromJson<string[]>(own.sectionTitles)[at] ?? '',
+    })),
     link: own.link,
-    students: (await lines(database, assignmentId)).map(assigned),
+    students: (await lines(database, assignmentId)).map((line) =>
+      assigned(line, assignment.rules.oneSitting ? now : null),
+    ),
     letters: await countLetters(database, assignmentId),
     mayChange: Boolean(own.mayChange),
   };
@@ -87,7 +97,8 @@ async function countLetters(database: Sequelize, assignmentId: number) {
   return { sent: Number(found!.sent), waiting: Number(found!.waiting), failed: Number(found!.failed) };
 }
 
-function assigned(own: Line): Assigned {
+/** @param now null: it may be left as long as wanted */
+function assigned(own: Line, now: number | null): Assigned {
   const fixed = own.given === null ? null : fromJson<{ supports: Supports | null }>(own.given).supports;
   const supports = own.given === null ? supportsOf(own) : fixed;
   return {
@@ -103,6 +114,7 @@ function assigned(own: Line): Assigned {
     closesAt: toMillisOrNull(own.ownClosesAt),
     extraMinutes: own.extraMinutes,
     extraAttempts: own.extraAttempts,
+    away: own.working > 0 && now !== null && own.seenAt !== null && now - own.seenAt.getTime() > mayBeAway,
   };
 }
 

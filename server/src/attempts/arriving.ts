@@ -17,6 +17,8 @@ import type { Editions } from './editions';
 import { lockAttempt, readGiven, type Attempt, type Given } from './given';
 import { writeLast, type Stored } from './saving';
 import { writeScores } from './scoring';
+import { stagedOf, sorted } from './staged';
+import { isInTime, markLate } from './written';
 
 /** A device that was away longer than this has no answers that anybody waits for. */
 const longest = 72 * hour;
@@ -26,22 +28,6 @@ const endOf = (attempt: Attempt): number | null => {
   const ends = [attempt.deadlineAt, attempt.handedInAt].flatMap((at) => (at ? [toMillis(at)] : []));
   return ends.length > 0 ? Math.min(...ends) : null;
 };
-
-export const inTime = (answers: readonly SavedAnswer[], end: number, beganAt: number) =>
-  answers.filter(({ writtenAt }) => writtenAt !== undefined && writtenAt <= end && writtenAt >= beganAt);
-
-export async function markLate(
-  database: Sequelize,
-  attemptId: number,
-  answers: readonly SavedAnswer[],
-  transaction: Transaction,
-): Promise<void> {
-  for (const { entry, number, device, writtenAt } of answers)
-    await database.query(
-      'UPDATE answers SET arrived_late = TRUE, written_at = :writtenAt WHERE attempt_id = :attemptId AND entry_id = :entry AND number = :number AND device = :device',
-      { replacements: { attemptId, entry, number, device, writtenAt: new Date(writtenAt!) }, transaction },
-    );
-}
 
 /** Whether the student could know by now what is right. */
 async function couldKnow({ database, now }: Context, attempt: Attempt, given: Given): Promise<boolean> {
@@ -77,7 +63,10 @@ export async function takeLate(
     const attempt = await lockAttempt(database, attemptId, transaction);
     const end = attempt ? endOf(attempt) : null;
     if (!attempt || attempt.studentId !== studentId || end === null) throw why;
-    const taken = inTime(answers, end, toMillis(attempt.beganAt));
+    const beganAt = toMillis(attempt.beganAt);
+    const written = answers.filter((own) => isInTime(own, end, beganAt));
+    const { now: held, late } = sorted(stagedOf(attempt), written, beganAt, now());
+    const taken = [...held, ...late];
     if (taken.length === 0 || attempt.handedInBy === 'student' || now() - end > longest) throw why;
     const given = await readGiven(database, studentId, attempt.assignmentId, transaction);
     const { entryIds } = await editions.get(given.editionId);

@@ -1,21 +1,21 @@
 /** Beginning an attempt, or finding the one that was begun: reload, second tab and other device all come here. */
-import type { AttemptAnswer, StoredAnswer } from '@oaken/contract/attempts';
-import { attemptsLeft, formRules } from '@oaken/core/assignments';
-import { entriesOf, formForSitting, type Edition } from '@oaken/core/forms';
-import type { Responses } from '@oaken/core/items';
-import { untouched } from '@oaken/core/practice';
+import type { AttemptAnswer } from '@oaken/contract/attempts';
+import { attemptsLeft, formRules, mayBeAway } from '@oaken/core/assignments';
+import type { Edition } from '@oaken/core/forms';
 import { foldName } from '@oaken/core/rosters';
-import { attemptState, deadlineOf, defaultGrace, windowState } from '@oaken/core/timing';
+import { begun, lastClockEnd, stagesOf } from '@oaken/core/stages';
+import { attemptState, deadlineOf, defaultGrace, earlier, lengthInWords, windowState } from '@oaken/core/timing';
 import { randomBytes } from 'node:crypto';
 import { schoolZone, supportsOf, timeRules } from '../assignments/times';
 import type { SignedIn } from '../accounts/sessions';
 import { Throttle } from '../accounts/throttle';
 import type { Context } from '../context';
-import { fromJson, rows, toMillisOrNull } from '../database/connect';
+import { toMillis, toMillisOrNull } from '../database/connect';
 import { Problem } from '../http/problem';
 import type { Editions } from './editions';
-import { helpOf, readPractised } from './practice';
 import { attemptForm, readAttempts, readGiven, type Attempt, type Fixed, type Given } from './given';
+import { openedAttempt } from './opened';
+import { courseColumns } from './staged';
 
 export interface Wish {
   word?: string | undefined;
@@ -45,43 +45,20 @@ export async function beginAttempt(
         : 'What was saved counts.',
     ); // prettier-ignore
   if (!attempt || over) attempt = await newAttempt(context, student, given, edition, made, wish);
-  const stored = await rows<Omit<StoredAnswer, 'responses'> & { responses: unknown }>(
-    database,
-    'SELECT entry_id AS entry, number, device, responses, flagged FROM answers WHERE attempt_id = :id',
-    { id: attempt.id },
-  );
-  const supports = attempt.given?.supports ?? null;
-  const form = attemptForm(edition, attempt, given.rules);
-  const { mode, offPerTry } = given.rules;
-  const practised = mode === 'practice' ? await readPractised(database, attempt.id) : null;
-  return {
-    id: attempt.id,
-    now: now(),
-    deadlineAt: toMillisOrNull(attempt.deadlineAt),
-    handedInAt: toMillisOrNull(attempt.handedInAt),
-    grace: defaultGrace,
-    number: attempt.number,
-    warnMinutes: given.rules.warnMinutes,
-    order: given.rules.order,
-    mode,
-    offPerTry,
-    help: practised
-      ? Object.fromEntries(
-          entriesOf({ sections: form.sections }).map((entry) => {
-            const own = practised.get(entry.id);
-            return [entry.id, helpOf(entry, own ?? untouched, offPerTry, own?.responses ?? {})];
-          }),
-        )
-      : {},
-    aloud: supports?.aloud ?? false,
-    textSize: supports?.textSize ?? 1,
-    form: formForSitting(form),
-    answers: stored.map((own) => ({
-      ...own,
-      flagged: Boolean(own.flagged),
-      responses: fromJson<Responses>(own.responses),
-    })),
-  };
+  await insistOnStaying(context, given, attempt);
+  return openedAttempt(context, edition, given, attempt);
+}
+
+/** Done in one sitting, it cannot be opened again after a long time away. */
+async function insistOnStaying({ database, now }: Context, { rules }: Given, { id, seenAt }: Attempt): Promise<void> {
+  if (!rules.oneSitting) return;
+  if (seenAt !== null && now() - toMillis(seenAt) > mayBeAway)
+    throw new Problem(
+      409,
+      `You were away for longer than ${lengthInWords(mayBeAway)}, and this is done in one sitting.`,
+      'Ask your teacher to let you in again. What was saved counts.',
+    );
+  await database.query('UPDATE attempts SET seen_at = :time WHERE id = :id', { replacements: { id, time: new Date(now()) } }); // prettier-ignore
 }
 
 /** The form that supports ask for by name, where the test has it; otherwise the one that was dealt. */
@@ -116,18 +93,26 @@ async function newAttempt(
     await readGiven(database, student, assignmentId, transaction);
     const supports = supportsOf(given);
     const fixed: Fixed = { ...formRules(given.rules), supports };
-    const deadline = deadlineOf(rules, time);
+    const sitter = {
+      seed: randomBytes(16).toString('base64url'),
+      place: given.place,
+      form: ownForm(edition, given.form, supports?.form ?? null),
+    };
+    const { sections } = attemptForm(edition, { ...sitter, given: fixed }, given.rules);
+    const stages = stagesOf(sections, given.rules, rules.timeFactor);
+    const course = stages && begun(stages, time);
+    const deadline = earlier(deadlineOf(rules, time), stages && course && lastClockEnd(stages, course));
     await database.query(
-      `INSERT IGNORE INTO attempts (assignment_id, student_id, number, seed, place, form, given, began_at, deadline_at, counts)
-       VALUES (:assignmentId, :student, :number, :seed, :place, :form, :fixed, :time, :deadline, :number = 1)`,
+      `INSERT IGNORE INTO attempts (assignment_id, student_id, number, seed, place, form, given, began_at, deadline_at, stages, stage, clock_at, left_at, counts)
+       VALUES (:assignmentId, :student, :number, :seed, :place, :form, :fixed, :time, :deadline, :stages, :stage, :clockAt, :leftAt, :number = 1)`,
       {
         replacements: {
           assignmentId,
           student,
           number: made.length + 1,
-          seed: randomBytes(16).toString('base64url'),
-          place: given.place,
-          form: ownForm(edition, given.form, supports?.form ?? null),
+          ...sitter,
+          ...courseColumns(course),
+          stages: stages && JSON.stringify(stages),
           fixed: JSON.stringify(fixed),
           time: new Date(time),
           deadline: deadline === null ? null : new Date(deadline),

@@ -7,6 +7,7 @@ import { givenToMe } from '../access';
 import { ownColumns, timeColumns, type StoredOwn, type StoredTimes } from '../assignments/times';
 import { fromJson, row, rows } from '../database/connect';
 import { notFound } from '../http/problem';
+import { stageColumns, type StoredStages } from './staged';
 
 export interface Given extends StoredTimes, StoredOwn {
   assignmentId: number;
@@ -25,7 +26,7 @@ export interface Fixed extends FormRules {
   supports: Supports | null;
 }
 
-export interface Attempt {
+export interface Attempt extends StoredStages {
   id: number;
   assignmentId: number;
   number: number;
@@ -43,6 +44,8 @@ export interface Attempt {
   counted: number | null;
   most: number | null;
   counts: number;
+  /** When a sitting that must not be left was last heard from; null: not asked, or let in again. */
+  seenAt: Date | null;
 }
 
 const givenColumns = `a.id AS assignmentId, a.edition_id AS editionId, ${timeColumns}, a.rules, a.visible_from AS visibleFrom,
@@ -68,7 +71,7 @@ export async function readGiven(
 }
 
 const attemptColumns = `t.id, t.assignment_id AS assignmentId, t.number, t.seed, t.place, t.form, t.given, t.began_at AS beganAt, t.deadline_at AS deadlineAt,
-  t.handed_in_at AS handedInAt, t.handed_in_by AS handedInBy, t.late, t.late_off AS lateOff, t.points, t.counted, t.most, t.counts`;
+  t.handed_in_at AS handedInAt, t.handed_in_by AS handedInBy, t.late, t.late_off AS lateOff, t.points, t.counted, t.most, t.counts, ${stageColumns}, t.seen_at AS seenAt`;
 
 const asAttempt = (own: Omit<Attempt, 'given'> & { given: unknown }): Attempt => ({ ...own, given: own.given === null ? null : fromJson<Fixed>(own.given) }); // prettier-ignore
 
@@ -113,5 +116,8 @@ export const sitterOf = ({ seed, place, form, given }: Pick<Attempt, 'seed' | 'p
 
 export const orderOf = ({ given }: Pick<Attempt, 'given'>, rules: AssignmentRules): FormRules => given ?? formRules(rules); // prettier-ignore
 
-export const attemptForm = (edition: Edition, attempt: Attempt, rules: AssignmentRules) =>
-  formOf(edition, sitterOf(attempt), orderOf(attempt, rules));
+export const attemptForm = (
+  edition: Edition,
+  attempt: Pick<Attempt, 'seed' | 'place' | 'form' | 'given'>,
+  rules: AssignmentRules,
+) => formOf(edition, sitterOf(attempt), orderOf(attempt, rules));

@@ -5,12 +5,13 @@ import { schoolZone, studentWindow } from '../assignments/times';
 import type { Context } from '../context';
 import { rows, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound } from '../http/problem';
-import { inTime, markLate } from './arriving';
 import { recount } from './counting';
 import type { Editions } from './editions';
 import { lockAttempt, readGiven } from './given';
 import { writeLast } from './saving';
 import { writeScores } from './scoring';
+import { sorted, stagedOf } from './staged';
+import { isInTime, markLate } from './written';
 
 export interface HandedIn {
   handedInAt: number;
@@ -51,9 +52,11 @@ export async function handIn(
     const handedInAt = onTime ? claimed : deadlineAt === null ? now : Math.min(now, deadlineAt);
     if (by.kind === 'student' && by.answers.length > 0) {
       if (!by.answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
-      const taken = ended ? inTime(by.answers, deadlineAt!, beganAt) : by.answers;
+      const written = ended ? by.answers.filter((own) => isInTime(own, deadlineAt!, beganAt)) : by.answers;
+      const own = sorted(stagedOf(attempt), written, beganAt, now);
+      const taken = [...own.now, ...own.late];
       if (taken.length > 0) await writeLast(database, attemptId, taken, now, transaction);
-      if (ended) await markLate(database, attemptId, taken, transaction);
+      await markLate(database, attemptId, ended ? taken : own.late, transaction);
     }
     const sums = await writeScores(database, editions, attempt, given, ranOut, transaction);
     const window = studentWindow(given, given, await schoolZone(database));

@@ -1,7 +1,7 @@
 /** The student's own list, and what is released of one's work. */
 import type { api, AnswerOf } from '@oaken/contract';
 import type { SeatRow, ShownScore } from '@oaken/contract/attempts';
-import { attemptsLeft, bandOf, isReleased, type AssignmentRules, type Released, type ReleaseFacts } from '@oaken/core/assignments'; // prettier-ignore
+import { attemptsLeft, bandOf, isReleased, sittingInWords, type AssignmentRules, type Released, type ReleaseFacts } from '@oaken/core/assignments'; // prettier-ignore
 import { entriesOf } from '@oaken/core/forms';
 import { keysInWords, responsesInWords, type Responses } from '@oaken/core/items';
 import { attemptState, defaultGrace, windowEnd, windowState } from '@oaken/core/timing';
@@ -93,6 +93,8 @@ export async function listSeat(context: Context, me: SignedIn): Promise<AnswerOf
       lateUntil: window.lateRule.late === 'until' ? window.lateRule.until : null,
       limitMinutes: limitMinutes === null || time === null ? null : limitMinutes * (time ?? 1) + own.extraMinutes,
       instructions: own.instructions,
+      timed: time === null ? null : (own.rules.stageLimit?.of ?? null),
+      sitting: sittingInWords(own.rules, time === undefined ? 1 : time),
       asksWord: own.word !== '' && (latest === undefined || isOver(latest, now)),
       attemptsMade: made.length,
       attemptsLeft: state === 'closed' ? 0 : left === Infinity ? null : left,

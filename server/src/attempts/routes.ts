@@ -4,6 +4,7 @@ import type { Bind } from '../http/bind';
 import { Problem } from '../http/problem';
 import { takeLate } from './arriving';
 import { beginAttempt } from './begin';
+import { enterNext, stayHere } from './going-on';
 import type { Editions } from './editions';
 import { handIn } from './hand-in';
 import { listSeat, readReport } from './list';
@@ -17,12 +18,19 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
   bind(api.beginAttempt, ({ me, params, body }) => beginAttempt(context, editions, me, params.assignmentId, body));
 
   bind(api.saveAnswers, async ({ me, params, body }) => {
-    const stored = await saving.save(params.attemptId, me.account.id, body.answers).catch((error: unknown) => {
+    const outcome = await saving.save(params.attemptId, me.account.id, body.answers).catch(async (error: unknown) => {
       if (!(error instanceof Problem) || error.status !== 409) throw error;
-      return takeLate(context, editions, params.attemptId, me.account.id, body.answers, error);
+      return {
+        stored: await takeLate(context, editions, params.attemptId, me.account.id, body.answers, error),
+        closed: [],
+      };
     });
-    return { stored, now: now() };
+    return { ...outcome, now: now() };
   });
+
+  bind(api.enterNext, ({ me, params, body }) => enterNext(context, editions, me, params.attemptId, body));
+
+  bind(api.stayHere, ({ me, params }) => stayHere(context, me, params.attemptId));
 
   bind(api.askHelp, ({ me, params, body }) => askHelp(context, editions, me, params, body));
 

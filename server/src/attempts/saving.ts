@@ -9,6 +9,8 @@ import type { Sequelize, Transaction } from 'sequelize';
 import { rows } from '../database/connect';
 import { busyDatabase, isDatabaseAway, notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
+import { sorted, stageColumns, stagedOf, type Sorted, type StoredStages } from './staged';
+import { markLate } from './written';
 
 export interface Stored {
   entry: string;
@@ -16,18 +18,25 @@ export interface Stored {
   device: string;
 }
 
+/** What became of a save: what stands now for each answer that was taken, and which entries take no more. */
+export interface Outcome {
+  stored: Stored[];
+  closed: string[];
+}
+
 interface Save {
   attemptId: number;
   studentId: number;
   answers: SavedAnswer[];
-  resolve(stored: Stored[]): void;
+  resolve(outcome: Outcome): void;
   reject(why: unknown): void;
 }
 
-interface AttemptRow {
+interface AttemptRow extends StoredStages {
   id: number;
   studentId: number;
   editionId: number;
+  beganAt: Date;
   deadlineAt: Date | null;
   handedInAt: Date | null;
 }
@@ -49,8 +58,7 @@ export class SavingQueue {
     private readonly now: () => number,
   ) {}
 
-  /** @returns what stands in the database for each entry, once it is committed */
-  save(attemptId: number, studentId: number, answers: SavedAnswer[]): Promise<Stored[]> {
+  save(attemptId: number, studentId: number, answers: SavedAnswer[]): Promise<Outcome> {
     if (this.waiting.length >= mostWaiting) return Promise.reject(busyDatabase());
     return new Promise((resolve, reject) => {
       this.waiting.push({ attemptId, studentId, answers, resolve, reject });
@@ -124,7 +132,7 @@ async function writeAnswers(
 ): Promise<() => void> {
   const attempts = await rows<AttemptRow>(
     database,
-    `SELECT t.id, t.student_id AS studentId, a.edition_id AS editionId, t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt
+    `SELECT t.id, t.student_id AS studentId, a.edition_id AS editionId, t.began_at AS beganAt, t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt, ${stageColumns}
        FROM attempts t JOIN assignments a ON a.id = t.assignment_id
       WHERE t.id IN (:ids) ORDER BY t.id LOCK IN SHARE MODE`,
     { ids: [...new Set(batch.map(({ attemptId }) => attemptId))] },
@@ -132,16 +140,17 @@ async function writeAnswers(
   );
   const byId = new Map(attempts.map((own) => [own.id, own]));
   const settled: (() => void)[] = [];
-  const accepted: Save[] = [];
+  const accepted: { save: Save; taken: Sorted }[] = [];
   const newest = new Map<string, { attemptId: number; answer: SavedAnswer }>();
   for (const save of batch) {
-    const refused = await refusal(save, byId.get(save.attemptId), editions, now);
-    if (refused) {
-      settled.push(() => save.reject(refused));
+    const attempt = byId.get(save.attemptId);
+    const taken = (await refusal(save, attempt, editions, now)) ?? open(attempt!, save.answers, now);
+    if (taken instanceof Problem) {
+      settled.push(() => save.reject(taken));
       continue;
     }
-    accepted.push(save);
-    for (const answer of save.answers) {
+    accepted.push({ save, taken });
+    for (const answer of [...taken.now, ...taken.late]) {
       const at = key(save.attemptId, answer.entry);
       const held = newest.get(at);
       if (!held || held.answer.number < answer.number) newest.set(at, { attemptId: save.attemptId, answer });
@@ -149,9 +158,21 @@ async function writeAnswers(
   }
   const stored =
     newest.size > 0 ? await upsert(database, [...newest.values()], now, transaction) : new Map<string, Stored>();
-  for (const save of accepted)
-    settled.push(() => save.resolve(save.answers.map(({ entry }) => stored.get(key(save.attemptId, entry))!)));
+  for (const { save, taken } of accepted) {
+    if (taken.late.length > 0) await markLate(database, save.attemptId, taken.late, transaction);
+    const standing = [...taken.now, ...taken.late].map(({ entry }) => stored.get(key(save.attemptId, entry))!);
+    settled.push(() => save.resolve({ stored: standing, closed: taken.closed }));
+  }
   return () => settled.forEach((settle) => settle());
+}
+
+function open(attempt: AttemptRow, answers: SavedAnswer[], now: number): Sorted | Problem {
+  try {
+    return sorted(stagedOf(attempt), answers, attempt.beganAt.getTime(), now);
+  } catch (error) {
+    if (error instanceof Problem) return error;
+    throw error;
+  }
 }
 
 async function refusal(

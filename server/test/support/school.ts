@@ -159,7 +159,10 @@ export async function openSchool({ socket = process.env.OAKEN_TEST_SOCKET!, fill
 export const plainRules = {
   mode: 'test',
   offPerTry: 0.333333,
-  limitMinutes: 20,
+  limitMinutes: 20 as number | null,
+  stageLimit: null as object | null,
+  goBack: true,
+  oneSitting: false,
   warnMinutes: [5, 1],
   attempts: 1 as number | null,
   counts: 'best',

@@ -1,11 +1,16 @@
 import { ref, watchEffect } from 'vue';
 
-type Theme = 'light' | 'dark';
+export const themes = ['light', 'cream', 'dark', 'strong'] as const;
+export type Theme = (typeof themes)[number];
 
-const stored = localStorage.getItem('oaken-theme');
-const preferred: Theme = matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
+const stored = themes.find((own) => own === localStorage.getItem('oaken-theme'));
+const preferred: Theme = matchMedia('(prefers-contrast: more)').matches
+  ? 'strong'
+  : matchMedia('(prefers-color-scheme: dark)').matches
+    ? 'dark'
+    : 'light';
 
-export const theme = ref<Theme>(stored === 'dark' || stored === 'light' ? stored : preferred);
+export const theme = ref<Theme>(stored ?? preferred);
 
 watchEffect(() => {
   document.documentElement.dataset.theme = theme.value;
@@ -13,7 +18,9 @@ watchEffect(() => {
   document.documentElement.classList.toggle('dark', theme.value === 'dark');
 });
 
-export function turnTheme(): void {
-  theme.value = theme.value === 'dark' ? 'light' : 'dark';
-  localStorage.setItem('oaken-theme', theme.value);
+export function setTheme(own: Theme): void {
+  theme.value = own;
+  localStorage.setItem('oaken-theme', own);
 }
+
+export const turnTheme = () => setTheme(theme.value === 'dark' ? 'light' : 'dark');

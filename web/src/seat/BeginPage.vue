@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** Before beginning: what it is, the teacher's instructions, and the word that is read out in the room. */
 import type { SeatRow } from '@oaken/contract/attempts';
-import { inWords as timeInWords, lengthInWords, minute } from '@oaken/core/timing';
+import { inWords as timeInWords } from '@oaken/core/timing';
 import { onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { inWords, request } from '../client/request';
 import { useSession } from '../client/session';
+import { limitWords } from './limitWords';
 
 const session = useSession();
 const router = useRouter();
@@ -50,11 +51,12 @@ const time = (at: number) => timeInWords(at, session.school.zone, session.now())
   <main class="column">
     <form v-if="row" @submit.prevent="begin">
       <p>
-        {{ row.items }} {{ row.items === 1 ? 'question' : 'questions' }},
-        {{ row.limitMinutes === null ? 'no time limit' : `${lengthInWords(row.limitMinutes * minute)} to work` }}.
+        {{ row.items }} {{ row.items === 1 ? 'question' : 'questions' }}, {{ limitWords(row)
+        }}{{ row.limitMinutes !== null && !row.timed ? ' to work' : '' }}.
         <template v-if="row.closesAt !== null">It closes {{ time(row.closesAt) }}.</template>
         <template v-if="row.attemptsMade > 0"> This is attempt {{ row.attemptsMade + 1 }}.</template>
       </p>
+      <p v-for="sentence in row.sitting" :key="sentence" class="sitting">{{ sentence }}</p>
       <p v-if="row.instructions" class="instructions">{{ row.instructions }}</p>
       <label v-if="row.asksWord" class="field">
         <span class="label">The word that your teacher reads out</span>
@@ -76,6 +78,9 @@ const time = (at: number) => timeInWords(at, session.school.zone, session.now())
 </template>
 
 <style scoped>
+.sitting {
+  font-weight: 600;
+}
 .instructions {
   white-space: pre-line;
   border-left: 4px solid var(--rule-strong);

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { SeatRow } from '@oaken/contract/attempts';
-import { inWords as timeInWords, lengthInWords, minute } from '@oaken/core/timing';
+import { inWords as timeInWords } from '@oaken/core/timing';
 import { computed, onMounted, onUnmounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { inWords, request } from '../client/request';
+import { inWords, request, Unreachable } from '../client/request';
 import { useSession } from '../client/session';
 import CalendarFeed from '../parts/CalendarFeed.vue';
-import { sendKept } from './keptStore';
+import { listOpened, sendKept } from './keptStore';
+import { limitWords } from './limitWords';
 import { scoreInWords } from './scoreWords';
 
 const session = useSession();
@@ -15,6 +16,8 @@ const rows = ref<SeatRow[] | null>(null);
 const wrong = ref('');
 /** Attempts of which this device still keeps something. */
 const waiting = ref(0);
+/** Without network: work that is open on this device. */
+const open = ref<{ id: number; title: string }[]>([]);
 
 async function load(): Promise<void> {
   try {
@@ -24,8 +27,10 @@ async function load(): Promise<void> {
     session.setClock(answer.now);
     rows.value = answer.assignments;
     wrong.value = '';
+    open.value = [];
   } catch (error) {
     wrong.value = inWords(error);
+    if (error instanceof Unreachable && !rows.value) open.value = (await listOpened(session.account?.id ?? 0)).map(({ assignment, attempt }) => ({ id: assignment, title: attempt.form.title })); // prettier-ignore
   }
 }
 onMounted(load);
@@ -49,7 +54,7 @@ const time = (at: number) => timeInWords(at, session.school.zone, session.now())
 const items = (row: SeatRow) => `${row.items} ${row.items === 1 ? 'question' : 'questions'}`;
 const canTryAgain = (row: SeatRow) => row.state === 'handed-in' && row.handedInAt !== null && row.attemptsLeft !== 0;
 function facts(row: SeatRow): string {
-  const limit = row.limitMinutes === null ? 'no time limit' : lengthInWords(row.limitMinutes * minute);
+  const limit = limitWords(row);
   if (row.state === 'coming') return `opens ${time(row.opensAt)} · ${items(row)} · ${limit}`;
   if (row.state === 'handed-in') {
     if (row.handedInAt === null) return 'time is over';
@@ -65,7 +70,7 @@ function facts(row: SeatRow): string {
 }
 /** What is read or typed first stands on a page of its own. */
 const way = (row: SeatRow) =>
-  row.state !== 'working' && (row.asksWord || row.instructions || row.attemptsMade > 0)
+  row.state !== 'working' && (row.asksWord || row.instructions || row.sitting.length > 0 || row.attemptsMade > 0)
     ? `/begin/${row.assignmentId}`
     : `/sit/${row.assignmentId}`;
 async function leave(): Promise<void> {
@@ -81,6 +86,15 @@ async function leave(): Promise<void> {
   </header>
   <main class="column">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <section v-if="open.length">
+      <h2>Open on this device</h2>
+      <ul>
+        <li v-for="own in open" :key="own.id">
+          <p class="title">{{ own.title }}</p>
+          <RouterLink class="btn main" :to="`/sit/${own.id}`">Go on</RouterLink>
+        </li>
+      </ul>
+    </section>
     <p v-if="waiting" class="kept" role="status">
       This device still keeps answers of yours; they are sent as soon as there is network.
     </p>

@@ -1,18 +1,23 @@
 <script setup lang="ts">
 import type { SittingForm } from '@oaken/core/forms';
 import { isAnswered } from '@oaken/core/sitting';
-import { minute } from '@oaken/core/timing';
+import { hour, minute } from '@oaken/core/timing';
 import { computed, defineAsyncComponent, provide, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import SittingWork from '../parts/sitting/SittingWork.vue';
+import { useSession } from '../client/session';
 import { sendFileKey } from '../parts/upload';
 import type { OutboxState } from './outbox';
 import TimeLeft from '../parts/sitting/TimeLeft.vue';
 import { useAttempt } from './useAttempt';
+import { useLooks } from './useLooks';
 
+/** Loaded when they are first asked for. */
+const LooksSheet = defineAsyncComponent(() => import('../parts/sitting/LooksSheet.vue'));
 /** A test has no use for it, so a test does not load it. */
 const PracticeHelp = defineAsyncComponent(() => import('./PracticeHelp.vue'));
 const router = useRouter();
+const session = useSession();
 const assignmentId = Number(useRoute().params.assignmentId);
 const {
   attempt,
@@ -26,6 +31,9 @@ const {
   flag,
   flush,
   timeUp,
+  goingOn,
+  goOn,
+  clockUp,
   handIn,
   sendFile,
   helping,
@@ -33,22 +41,41 @@ const {
   askHelp,
 } = useAttempt(assignmentId);
 
-const settled = computed(() => new Set(Object.entries(attempt.value?.help ?? {}).filter(([, own]) => own.done).map(([id]) => id))); // prettier-ignore
+const clock = computed(() => attempt.value?.course?.clock ?? null);
+const clockOver = ref(false);
+watch(attempt, () => (clockOver.value = false));
+function partUp(): void {
+  clockOver.value = true;
+  void clockUp();
+}
+/** Of a time that is short, the last fifth is told where the teacher's warnings come too early for it. */
+function warnFor(length: number): number[] {
+  const own = attempt.value!.warnMinutes.map((one) => one * minute).filter((one) => one < length);
+  return own.length > 0 ? own : [length / 5];
+}
+/** Beside a part's time, the whole's matters only when it is near. */
+const wholeShown = computed(() => {
+  const end = attempt.value?.deadlineAt ?? null;
+  return end !== null && (clock.value === null || (end !== clock.value.endsAt && end - session.now() < 3 * hour));
+});
+const partWords = computed(() => (clock.value?.of === 'item' ? 'this question' : 'this section'));
+const doneInPractice = computed(() => Object.entries(attempt.value?.help ?? {}).filter(([, own]) => own.done).map(([id]) => id)); // prettier-ignore
+const settled = computed(() => new Set(clockOver.value ? entries.value.map(({ id }) => id) : doneInPractice.value));
 const hasAnswer = (id: string) => Object.values(answers[id]?.responses ?? {}).some(isAnswered);
-const account = computed(() => `${settled.value.size} of ${entries.value.length} done`);
+const account = computed(() => `${doneInPractice.value.length} of ${entries.value.length} done`);
 
 const at = ref(0);
 const asking = ref(false);
-const sizes = [1, 1.2, 1.4, 1.7, 2];
-const size = ref(Number(localStorage.getItem('oaken-size')) || 1);
+const { chosen, guide } = useLooks();
+/** A support sets where the size begins; the student can still change it. */
+const size = computed({ get: () => chosen.value ?? attempt.value?.textSize ?? 1, set: (own) => (chosen.value = own) });
+const choosingLooks = ref(false);
 provide(sendFileKey, sendFile);
-const placeKey = computed(() => `oaken-place-${attempt.value?.id}`);
+const placeKey = computed(() => `oaken-place-${attempt.value?.id}-${attempt.value?.course?.stage ?? 0}`);
 
 // Coming back leads to the question where the student was.
 watch(attempt, (now, before) => {
   if (!now || before) return;
-  // A support sets where the size begins; the student can still change it.
-  if (!localStorage.getItem('oaken-size')) size.value = now.textSize;
   at.value = Math.min(Number(sessionStorage.getItem(placeKey.value)) || 0, entries.value.length - 1);
 });
 watch([ended, wrong], () => (asking.value = false));
@@ -57,11 +84,6 @@ function left(): void {
   sessionStorage.setItem(placeKey.value, String(at.value));
   flush();
 }
-function resize(): void {
-  size.value = sizes.find((own) => own > size.value + 0.01) ?? 1;
-  localStorage.setItem('oaken-size', String(size.value));
-}
-
 const endWords = computed(() =>
   ended.value === 'handed-in'
     ? { title: 'Handed in', text: 'Your answers are with your teacher.' }
@@ -84,8 +106,16 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
     <header class="seathead">
       <h1>{{ attempt?.form.title ?? 'My work' }}</h1>
       <TimeLeft
-        v-if="attempt?.deadlineAt && ended === 'no'"
-        :deadline-at="attempt.deadlineAt"
+        v-if="attempt && clock && ended === 'no'"
+        :deadline-at="clock.endsAt"
+        :warn-at="warnFor(clock.length)"
+        :of="partWords"
+        @up="partUp"
+      />
+      <TimeLeft
+        v-if="attempt && wholeShown && ended === 'no'"
+        :deadline-at="attempt.deadlineAt!"
+        :of="clock ? 'all' : ''"
         :warn-at="attempt.warnMinutes.map((own) => own * minute)"
         @up="timeUp"
       />
@@ -93,6 +123,10 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
       <span v-if="attempt" class="state" :class="state" role="status">{{ stateWords[state] }}</span>
     </header>
     <p v-if="wrong" class="wrong note" role="alert">{{ wrong }} <RouterLink to="/">Back to my work</RouterLink></p>
+    <p v-if="goingOn === 'no-network'" class="note" role="status">
+      There is no network now. {{ clockOver ? `The time for ${partWords} is over; what` : 'What' }} comes next is shown
+      as soon as there is, and its time begins only then.
+    </p>
     <p v-if="state === 'signed-out'" class="note" role="alert">
       You were signed out. What you wrote is kept here.
       <button class="word" @click="signInAgain">Sign in again</button>
@@ -114,10 +148,13 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
         :aloud="attempt.aloud"
         :stepwise="attempt.order !== 'own'"
         :settled="settled"
+        :course="attempt.course"
+        :guide="guide"
         @answer="answer"
         @flag="flag"
-        @resize="resize"
+        @looks="choosingLooks = true"
         @left="left"
+        @next="goOn"
         @hand-in="handIn"
       >
         <template v-if="attempt.mode === 'practice'" #help="{ entry }">
@@ -135,6 +172,7 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
           />
         </template>
       </SittingWork>
+      <LooksSheet v-if="choosingLooks" v-model:size="size" v-model:guide="guide" @close="choosingLooks = false" />
     </main>
   </div>
 </template>

@@ -1,5 +1,5 @@
 /** What this browser keeps until the server has it: answers, and that something was handed in without network. */
-import type { SavedAnswer } from '@oaken/contract/attempts';
+import type { AttemptAnswer, SavedAnswer } from '@oaken/contract/attempts';
 import { openDB, type IDBPDatabase } from 'idb';
 import { Refused, request } from '../client/request';
 
@@ -19,12 +19,27 @@ interface HandedIn {
 let opened: Promise<IDBPDatabase | null> | undefined;
 /** The browser's own store; null where it is switched off, and then memory has to do. */
 export const store = () =>
-  (opened ??= openDB('oaken-seat', 2, {
+  (opened ??= openDB('oaken-seat', 3, {
     upgrade(database) {
       if (!database.objectStoreNames.contains('answers')) database.createObjectStore('answers', { keyPath: ['attempt', 'entry'] }); // prettier-ignore
-      database.createObjectStore('handed-in', { keyPath: 'attempt' });
+      if (!database.objectStoreNames.contains('handed-in'))
+        database.createObjectStore('handed-in', { keyPath: 'attempt' });
+      database.createObjectStore('opened', { keyPath: ['student', 'assignment'] });
     },
   }).catch(() => null));
+
+/** An attempt as it stands on this device, to be opened again without network. */
+interface Opened {
+  student: number;
+  assignment: number;
+  attempt: AttemptAnswer;
+}
+
+export const keepOpened = async (own: Opened) => (await store())?.put('opened', own);
+export const letGoOpened = async (student: number, assignment: number) => (await store())?.delete('opened', [student, assignment]); // prettier-ignore
+export const readOpened = async (student: number, assignment: number) => ((await (await store())?.get('opened', [student, assignment])) as Opened | undefined)?.attempt; // prettier-ignore
+/** Whatever work of a student is open on this device. */
+export const listOpened = async (student: number) => (((await (await store())?.getAll('opened')) ?? []) as Opened[]).filter((own) => own.student === student); // prettier-ignore
 
 export const keepHandedIn = async (own: HandedIn) => (await store())?.put('handed-in', own);
 

@@ -2,10 +2,11 @@ import '../look/ledger.css';
 import '../parts/sitting/seat.css';
 import '../look/theme';
 import { createPinia } from 'pinia';
-import { createApp } from 'vue';
+import { createApp, watch } from 'vue';
 import { createRouter, createWebHistory, RouterView } from 'vue-router';
 import { onSignedOut } from '../client/request';
 import { useSession } from '../client/session';
+import { keepSession, openSession } from './keptSession';
 import ListPage from './ListPage.vue';
 import SignInPage from './SignInPage.vue';
 import SittingPage from './SittingPage.vue';
@@ -25,7 +26,7 @@ const router = createRouter({
 
 router.beforeEach(async (to) => {
   const session = useSession();
-  if (!session.known) await session.load().catch(() => {});
+  if (!session.known && !session.account) await openSession();
   if (to.path.startsWith('/guest/')) return true;
   if (to.path === '/sign-in') return session.account?.role === 'student' ? '/' : true;
   if (session.known && session.account?.role !== 'student')
@@ -34,9 +35,14 @@ router.beforeEach(async (to) => {
 });
 
 const app = createApp(RouterView).use(createPinia()).use(router);
+watch(() => useSession().account, keepSession);
 onSignedOut(() => {
   useSession().account = null;
   // While sitting, the page itself says so and keeps what is typed.
   if (!router.currentRoute.value.path.startsWith('/sit/')) void router.push('/sign-in');
 });
 app.mount('#app');
+
+// After the page itself, which should not wait for it.
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  addEventListener('load', () => setTimeout(() => void navigator.serviceWorker.register('/seat-worker.js', { scope: '/seat' }).catch(() => {}), 2_000)); // prettier-ignore

@@ -37,7 +37,7 @@ export interface OutboxEvents {
 }
 
 export class Outbox {
-  private readonly device = newDevice();
+  readonly device = newDevice();
   private readonly numbers = new Map<string, number>();
   private readonly pending = new Map<string, SavedAnswer & { changedAt: number }>();
   private readonly others: BroadcastChannel;
@@ -45,6 +45,8 @@ export class Outbox {
   private sending: Promise<void> | null = null;
   private tries = 0;
   private closed = false;
+  /** Done once this browser's own store has every change so far. */
+  written: Promise<unknown> = Promise.resolve();
 
   private constructor(
     private readonly attempt: number,
@@ -101,6 +103,8 @@ export class Outbox {
     return answer;
   }
 
+  numberOf = (entry: string) => this.numbers.get(entry) ?? 0;
+
   get waiting(): SavedAnswer[] {
     return [...this.pending.values()].map(({ changedAt: _, ...answer }) => answer);
   }
@@ -113,6 +117,13 @@ export class Outbox {
     if (this.pending.size === 0 || this.closed) return;
     this.sending = this.send().finally(() => (this.sending = null));
     await this.sending;
+  }
+
+  /** What the server has or will not take any more needs no keeping; what it has of other entries is known from now on. */
+  async settled(sent: SavedAnswer[], stored: StoredAnswer[]): Promise<void> {
+    for (const { entry, number } of sent) if (this.pending.get(entry)?.number === number) await this.forget(entry);
+    for (const { entry, number } of stored) this.numbers.set(entry, Math.max(number, this.numbers.get(entry) ?? 0));
+    this.events.state(this.pending.size === 0 ? 'saved' : 'saving');
   }
 
   /** After handing in: nothing is sent any more, and nothing is kept. */
@@ -144,9 +155,8 @@ export class Outbox {
   private keep(answer: SavedAnswer & { changedAt: number }): void {
     this.pending.set(answer.entry, answer);
     const { changedAt: _, ...kept } = answer;
-    void store().then((database) =>
-      database?.put('answers', { ...kept, attempt: this.attempt, student: this.student } satisfies Kept),
-    );
+    const put = store().then((database) => database?.put('answers', { ...kept, attempt: this.attempt, student: this.student } satisfies Kept)); // prettier-ignore
+    this.written = Promise.all([this.written, put]).catch(() => {});
   }
 
   private async forget(entry: string): Promise<void> {
@@ -167,6 +177,7 @@ export class Outbox {
     try {
       const answer = await request<{
         stored: { entry: string; number: number; device: string }[];
+        closed: string[];
         now: number;
       }>(
         'PUT',
@@ -181,6 +192,9 @@ export class Outbox {
           sent.find(({ entry }) => entry === stored.entry)!,
           stored,
         );
+      // Their stage was left on another page, or its time was over: nothing more is taken, and this page is behind.
+      for (const entry of answer.closed) await this.forget(entry);
+      if (answer.closed.length > 0) this.events.stale();
       this.events.state(this.pending.size === 0 ? 'saved' : 'saving');
       if (this.pending.size > 0) this.schedule(pause);
     } catch (error) {

@@ -1,10 +1,12 @@
 /** One attempt as the sitting page holds it: its form, the answers, how they are kept, and how it ends. */
 import type { AttemptAnswer, Help, SavedAnswer, SeatRow } from '@oaken/contract/attempts';
 import type { Responses } from '@oaken/core/items';
+import { backoff } from '@oaken/core/sitting';
+import { minute } from '@oaken/core/timing';
 import { computed, onMounted, onUnmounted, reactive, ref } from 'vue';
 import { inWords, Refused, request, Unreachable } from '../client/request';
 import { useSession } from '../client/session';
-import { keepHandedIn, sendKept } from './keptStore';
+import { keepHandedIn, keepOpened, letGoOpened, readOpened, sendKept } from './keptStore';
 import { Outbox, type OutboxState } from './outbox';
 
 /** `kept`: handed in on this device, and on its way to the server once there is network. */
@@ -36,39 +38,114 @@ export function useAttempt(assignmentId: number) {
     answers[answer.entry] = { responses: { ...answer.responses }, flagged: answer.flagged };
   }
 
+  /** Questions that were answered while one outbox took the place of another. */
+  let meanwhile: Set<string> | null = null;
+  /** Shows an attempt with the newest of what the server and this browser have. */
+  async function show(opened: AttemptAnswer): Promise<void> {
+    const typed = (meanwhile = new Set<string>());
+    await outbox?.written;
+    outbox?.close();
+    const { outbox: box, answers: newest } = await Outbox.open(opened.id, student(), opened.answers, {
+      state: (now) => {
+        state.value = now;
+        if (now === 'over') void finish();
+        if (now === 'saved') void keep();
+      },
+      adopt: take,
+      clock: session.setClock,
+      now: session.now,
+      stale: () => void begin(),
+    });
+    outbox = box;
+    for (const answer of newest.values()) if (!typed.has(answer.entry)) take(answer);
+    attempt.value = opened;
+    meanwhile = null;
+    for (const id of typed) change(id);
+  }
+
+  /** What the server has by now is kept here too, so that a page opened without network shows it. */
+  async function keep(): Promise<void> {
+    if (!attempt.value || !outbox || ended.value !== 'no') return;
+    const box = outbox;
+    const known = entries.value.filter(({ id }) => box.numberOf(id) > 0).map(({ id }) => ({ entry: id, number: box.numberOf(id), device: box.device, ...answerTo(id) })); // prettier-ignore
+    const own = JSON.parse(JSON.stringify({ ...attempt.value, answers: known })) as AttemptAnswer;
+    await keepOpened({ student: student(), assignment: assignmentId, attempt: own });
+  }
+
+  let again: ReturnType<typeof setTimeout> | undefined;
   async function begin(): Promise<void> {
     wrong.value = '';
     try {
+      // A page that was opened without network has yet to hear from the server who is signed in.
+      if (!session.known) await session.load();
       // What an earlier page handed in without network comes first.
       await sendKept(student());
       const opened = await request<AttemptAnswer>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
       session.setClock(opened.now);
-      outbox?.close();
-      const { outbox: box, answers: newest } = await Outbox.open(opened.id, student(), opened.answers, {
-        state: (now) => {
-          state.value = now;
-          if (now === 'over') void finish();
-        },
-        adopt: take,
-        clock: session.setClock,
-        now: session.now,
-        stale: () => void begin(),
-      });
-      outbox = box;
-      for (const answer of newest.values()) take(answer);
-      attempt.value = opened;
+      await show(opened);
+      state.value = outbox!.waiting.length > 0 ? 'saving' : 'saved';
+      void keep();
     } catch (error) {
+      if (error instanceof Refused && error.status === 409) await letGoOpened(student(), assignmentId);
       if (error instanceof Refused && error.status === 409 && attempt.value) await finish();
+      else if (error instanceof Unreachable) await beginKept(error);
       else wrong.value = inWords(error);
     }
   }
+  /** Without network: the attempt as this device has it, until the server can be asked. */
+  async function beginKept(why: Unreachable): Promise<void> {
+    const kept = attempt.value ? undefined : await readOpened(student(), assignmentId);
+    if (kept) await show(kept);
+    if (attempt.value) state.value = 'kept';
+    else wrong.value = inWords(why);
+    if (attempt.value && !left && ended.value === 'no') again = setTimeout(() => void begin(), 4_000);
+  }
   onMounted(begin);
+
+  /** Left for the next stage: asked for until it comes, because its time begins only then. */
+  const goingOn = ref<'no' | 'asked' | 'no-network'>('no');
+  async function goOn(): Promise<void> {
+    if (goingOn.value !== 'no') return;
+    goingOn.value = 'asked';
+    for (let tries = 1; !left && ended.value === 'no'; tries++) {
+      try {
+        await outbox?.flush();
+        const sent = outbox?.waiting ?? [];
+        const opened = await request<AttemptAnswer>('POST', `/api/seat/attempts/${attempt.value!.id}/next`, { leave: attempt.value!.course!.stage, answers: sent }); // prettier-ignore
+        session.setClock(opened.now);
+        await outbox?.settled(sent, opened.answers);
+        for (const answer of opened.answers) take(answer);
+        attempt.value = opened;
+        void keep();
+      } catch (error) {
+        if (error instanceof Unreachable || (error instanceof Refused && error.status >= 500)) {
+          goingOn.value = 'no-network';
+          await new Promise((resolve) => setTimeout(resolve, backoff(tries, Math.random())));
+          continue;
+        }
+        // Over, signed out, or another page was here before: what stands now says which.
+        await begin();
+      }
+      break;
+    }
+    goingOn.value = 'no';
+  }
+  /** The time of the present stage: the next one comes, or all is over. */
+  const clockUp = () => (attempt.value?.course?.next ? goOn() : timeUp());
+
+  const stay = setInterval(() => {
+    if (attempt.value?.oneSitting && ended.value === 'no')
+      request('POST', `/api/seat/attempts/${attempt.value.id}/here`).catch(() => {});
+  }, minute);
   onUnmounted(() => {
     left = true;
+    clearInterval(stay);
+    clearTimeout(again);
     outbox?.close();
   });
 
   function change(id: string): void {
+    if (meanwhile) return void meanwhile.add(id);
     const { responses, flagged } = answerTo(id);
     outbox?.change(id, responses, flagged);
   }
@@ -101,12 +178,17 @@ export function useAttempt(assignmentId: number) {
       if (row?.handedInAt != null) {
         // What was written in time and could not be sent until now still counts.
         await outbox?.flush();
-        ended.value = 'handed-in';
-        await outbox?.end();
+        await over();
         return;
       }
       await new Promise((resolve) => setTimeout(resolve, tries < 20 ? askAgain : askSeldom));
     }
+  }
+
+  async function over(): Promise<void> {
+    ended.value = 'handed-in';
+    await outbox?.end();
+    await letGoOpened(student(), assignmentId);
   }
 
   async function handIn(): Promise<void> {
@@ -117,8 +199,7 @@ export function useAttempt(assignmentId: number) {
     try {
       await outbox?.flush();
       await request('POST', `/api/seat/attempts/${attempt.value.id}/hand-in`, { answers: outbox?.waiting ?? [] });
-      ended.value = 'handed-in';
-      await outbox?.end();
+      await over();
     } catch (error) {
       if (error instanceof Unreachable) {
         await keepHandedIn({ attempt: attempt.value.id, student: student(), at });
@@ -176,6 +257,9 @@ export function useAttempt(assignmentId: number) {
     flag,
     flush,
     timeUp,
+    goingOn,
+    goOn,
+    clockUp,
     handIn,
     sendFile,
     helping,

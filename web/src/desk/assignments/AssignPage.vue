@@ -49,6 +49,7 @@ onMounted(async () => {
     groups.value = parties.groups;
     const seconds = own.revisions.reduce((sum, revision) => sum + (revision.seconds ?? 60), 0);
     form.value.limitMinutes = own.outline.minutes ?? Math.max(10, Math.ceil((seconds * 1.5) / 300) * 5);
+    form.value.sectionMinutes = Object.fromEntries(own.outline.sections.map(({ id, minutes }) => [id, minutes ?? '']));
     await startFrom();
     test.value = own;
   } catch (error) {
@@ -70,7 +71,9 @@ async function startFrom(): Promise<void> {
   }
 }
 
-const reading = computed(() => readForm(form.value, zone.value, session.now(), false));
+const reading = computed(() =>
+  readForm(form.value, zone.value, session.now(), false, test.value && countItems(test.value.outline)),
+);
 const problems = computed<Record<string, string>>(() => ({ ...reading.value.problems, ...fieldErrors.value }));
 const inTheWay = computed(() => (test.value ? hindrances(test.value.outline, { pools: test.value.pools }) : []));
 const who = computed(() => {
@@ -131,6 +134,7 @@ const slip = computed(() => {
     opensAt: form.value.opens === 'now' ? 0 : read.opensAt,
     word: form.value.word,
     forms: forms.value.filter(({ id }) => form.value.forms.includes(id)).map(({ name }) => name),
+    sections: outline.sections,
     draws: outline.sections.some(({ draw }) => draw !== null),
     supports: recipients.value.supports,
     zone: zone.value,
@@ -243,7 +247,13 @@ const closingDay = computed(() => (closing.value ? wallOf(closing.value, zone.va
           :reachable="recipients?.reachable ?? null"
         />
         <WhenBlock v-model="form" :problems="problems" />
-        <HowBlock v-model="form" :problems="problems" :forms="forms" :parties="parties" />
+        <HowBlock
+          v-model="form"
+          :problems="problems"
+          :forms="forms"
+          :parties="parties"
+          :sections="test.outline.sections"
+        />
       </form>
     </template>
     <template #right>

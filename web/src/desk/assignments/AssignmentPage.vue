@@ -52,7 +52,9 @@ async function load(): Promise<void> {
 onMounted(load);
 
 const state = computed(() => (own.value ? stateOf(own.value.assignment, session.now()) : null));
-const reading = computed(() => (form.value ? readForm(form.value, session.school.zone, session.now(), true) : null));
+const reading = computed(() =>
+  form.value ? readForm(form.value, session.school.zone, session.now(), true, null) : null,
+);
 const problems = computed(() => ({ ...reading.value?.problems, ...fieldErrors.value }));
 const wanted = computed(() => {
   const read = reading.value?.read;
@@ -107,6 +109,8 @@ async function stop(): Promise<void> {
   ).catch(() => false);
   if (sure) await act(() => call('stopAssignment', { params }), 'It is closed.');
 }
+const letIn = ({ studentId, name }: Student) =>
+  act(() => call('letIn', { params: { assignmentId, studentId } }), `${name} can go on.`);
 const release = (released: boolean) =>
   act(() => call('releaseAssignment', { params, body: { released } }), released ? 'Scores are released; answers too, once nobody can give one any more.' : 'The release is taken back.'); // prettier-ignore
 async function takeBack(): Promise<void> {
@@ -224,6 +228,17 @@ async function extended(said: string): Promise<void> {
             <td>
               {{ standing[student.state]
               }}<template v-if="student.attempts > 1">, attempt {{ student.attempts }}</template>
+              <template v-if="student.away">
+                <span class="away">left the sitting</span>
+                <button
+                  v-if="own.mayChange"
+                  class="word"
+                  :aria-label="`let in again: ${student.name}`"
+                  @click="letIn(student)"
+                >
+                  let in again
+                </button>
+              </template>
             </td>
             <td class="small">{{ student.supports }}</td>
             <td class="small">
@@ -246,7 +261,7 @@ async function extended(said: string): Promise<void> {
         <fieldset :disabled="!own.mayChange">
           <legend class="unseen">Times and rules</legend>
           <WhenBlock v-model="form" :problems="problems" given />
-          <HowBlock v-model="form" :problems="problems" :forms="[]" :parties="[]" given />
+          <HowBlock v-model="form" :problems="problems" :forms="[]" :parties="[]" :sections="own.sections" given />
         </fieldset>
         <div v-if="own.mayChange" class="slip" aria-live="polite">
           <h2>What the change does</h2>
@@ -313,6 +328,10 @@ td:nth-child(3) {
   border-left: 4px solid var(--rule-strong);
   padding-left: 10px;
   white-space: pre-line;
+}
+.away {
+  color: var(--partial-ink);
+  font-weight: 600;
 }
 .acts {
   display: flex;

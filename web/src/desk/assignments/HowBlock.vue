@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** How: time, attempts, order, forms, the beginning, and what is let out when; rare settings folded with their value in words. */
-import type { Counting, Released, ReleaseTime, ScoreShow } from '@oaken/core/assignments';
+import { mayBeAway, type Counting, type Released, type ReleaseTime, type ScoreShow } from '@oaken/core/assignments';
+import { lengthInWords } from '@oaken/core/timing';
 import { listing } from '@oaken/core/text';
 import { computed } from 'vue';
 import BandsEditor from './BandsEditor.vue';
 import FoldedSetting from './FoldedSetting.vue';
-import type { WishForm } from './wishForm';
+import { hasTime, type WishForm } from './wishForm';
 
 const form = defineModel<WishForm>({ required: true });
 const props = defineProps<{
@@ -14,6 +15,7 @@ const props = defineProps<{
   forms: { id: string | null; name: string; note: string }[];
   /** Chosen classes and groups, which may each get one form. */
   parties: { key: string; name: string; classId?: number; groupId?: number }[];
+  sections: { id: string; title: string }[];
   /** It was given already: forms are dealt. */
   given?: boolean;
 }>();
@@ -26,7 +28,8 @@ const releasedWords: Record<Released, string> = { score: 'Scores', marks: 'Right
 const showWords: Record<ScoreShow, string> = { both: 'points and percent', points: 'points', percent: 'percent', band: 'letter band' }; // prettier-ignore
 
 const attempts = computed(() => (form.value.attempts === 1 ? 'one attempt' : `${form.value.attempts || 'any number of'} attempts, ${countingWords[form.value.counts]} counts`)); // prettier-ignore
-const order = computed(() => `${orderWords[form.value.order]}, choices ${form.value.shuffleChoices ? 'shuffled' : 'in my order'}`); // prettier-ignore
+const back = computed(() => (form.value.goBack || form.value.mode === 'practice' ? '' : ', no going back'));
+const order = computed(() => `${form.value.order === 'own' && back.value ? orderWords.fixed : orderWords[form.value.order]}${back.value}, choices ${form.value.shuffleChoices ? 'shuffled' : 'in my order'}`); // prettier-ignore
 const names = computed(() => props.forms.filter(({ id }) => form.value.forms.includes(id)).map(({ name }) => name));
 const formWords = computed(() => {
   const own = names.value.length > 1 ? `${listing(names.value)} in turn` : names.value.length === 1 ? `form ${names.value[0]} for all` : 'none chosen'; // prettier-ignore
@@ -87,7 +90,48 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
       />
       minutes
     </div>
-    <div v-if="form.limited" class="pair">
+    <div v-if="form.mode === 'test'" class="pair">
+      <span class="label">Of parts</span>
+      <label><input v-model="form.partsTimed" type="radio" value="none" /> none</label>
+      <label><input v-model="form.partsTimed" type="radio" value="sections" /> each section</label>
+      <label><input v-model="form.partsTimed" type="radio" value="items" /> each item</label>
+      <label v-if="form.partsTimed === 'items'"
+        ><input
+          v-model.number="form.itemMinutes"
+          class="plain-input few"
+          type="number"
+          min="0.1"
+          max="600"
+          step="any"
+          aria-label="Minutes for each item"
+          :aria-invalid="Boolean(problems.stageLimit)"
+        />
+        minutes</label
+      >
+    </div>
+    <template v-if="form.mode === 'test' && form.partsTimed === 'sections'">
+      <div v-for="(own, n) in sections" :key="own.id" class="pair">
+        <span class="label" />
+        <label
+          ><input
+            v-model.number="form.sectionMinutes[own.id]"
+            class="plain-input few"
+            type="number"
+            min="0.1"
+            max="600"
+            step="any"
+            :aria-label="`Minutes for ${own.title || `section ${n + 1}`}`"
+            :aria-invalid="Boolean(problems.stageLimit)"
+          />
+          minutes for {{ own.title || `section ${n + 1}` }}</label
+        >
+      </div>
+    </template>
+    <p v-if="form.mode === 'test' && form.partsTimed !== 'none'" class="faded small">
+      A part’s time runs from when the student sees it; then the next one comes, and there is no way back to it.
+    </p>
+    <p v-if="problems.stageLimit" class="wrong">{{ problems.stageLimit }}</p>
+    <div v-if="hasTime(form)" class="pair">
       <span class="label">Told at</span>
       <input
         v-model="form.warns"
@@ -132,9 +176,26 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
       >
       <p v-if="problems.forms" class="wrong">{{ problems.forms }}</p>
     </FoldedSetting>
+    <FoldedSetting
+      name="Leaving"
+      :value="form.oneSitting ? 'in one sitting' : 'students can leave and come back until the time is over'"
+    >
+      <label
+        ><input v-model="form.oneSitting" type="radio" :value="false" /> students can leave and come back until the time
+        is over</label
+      >
+      <label
+        ><input v-model="form.oneSitting" type="radio" :value="true" /> in one sitting: whoever is away for more than
+        {{ lengthInWords(mayBeAway) }} is let in again by me</label
+      >
+    </FoldedSetting>
     <FoldedSetting name="Order" :value="order">
       <label v-for="(text, key) in orderWords" :key="key"
         ><input v-model="form.order" type="radio" :value="key" /> {{ text }}</label
+      >
+      <label
+        ><input v-model="form.goBack" type="checkbox" :disabled="form.mode === 'practice'" /> students can go back to
+        earlier questions</label
       >
       <label
         ><input v-model="form.shuffleChoices" type="checkbox" /> each student gets the choices in another order</label

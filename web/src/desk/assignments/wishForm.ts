@@ -8,6 +8,7 @@ import {
   type Counting,
   type Release,
 } from '@oaken/core/assignments';
+import { longestWork } from '@oaken/core/stages';
 import { atWall, day, lengthInWords, minute, wallOf, windowProblems, type WallReading } from '@oaken/core/timing';
 
 export interface WishForm {
@@ -39,6 +40,13 @@ export interface WishForm {
   limitMinutes: number;
   /** Minutes before the end, parted by commas. */
   warns: string;
+  /** Which parts have times of their own. */
+  partsTimed: 'none' | 'sections' | 'items';
+  /** Minutes by the id of the section; none for those without. */
+  sectionMinutes: Record<string, number | ''>;
+  itemMinutes: number;
+  goBack: boolean;
+  oneSitting: boolean;
   /** 0: as many as wanted. */
   attempts: number;
   counts: Counting;
@@ -59,7 +67,8 @@ export function blankForm(now: number, zone: string): WishForm {
     lateWork: false, lateWall: dayAt(9, '15:30'), lateOff: 0,
     hidden: false, visibleWall: dayAt(1, '08:00'), answersLater: false, answersWall: dayAt(8, '08:00'),
     word: '', instructions: '', note: '',
-    mode: 'test', offPercent: 33.3, limited: true, limitMinutes: 20, warns: '5, 1', attempts: 1, counts: 'best', order: 'own', shuffleChoices: true,
+    mode: 'test', offPercent: 33.3, limited: true, limitMinutes: 20, warns: '5, 1',
+    partsTimed: 'none', sectionMinutes: {}, itemMinutes: 1.5, goBack: true, oneSitting: false, attempts: 1, counts: 'best', order: 'own', shuffleChoices: true,
     release: { score: 'after-closing', marks: 'after-closing', answers: 'after-closing', explanations: 'after-closing', show: 'both', bands: usualBands },
     forms: [null], formsFor: [],
   }; // prettier-ignore
@@ -95,6 +104,11 @@ export function formOfWishes(
     limited: rules.limitMinutes !== null,
     limitMinutes: rules.limitMinutes ?? blank.limitMinutes,
     warns: rules.warnMinutes.join(', '),
+    partsTimed: rules.stageLimit?.of ?? 'none',
+    sectionMinutes: rules.stageLimit?.of === 'sections' ? { ...rules.stageLimit.minutes } : blank.sectionMinutes,
+    itemMinutes: rules.stageLimit?.of === 'items' ? rules.stageLimit.minutes : blank.itemMinutes,
+    goBack: rules.goBack,
+    oneSitting: rules.oneSitting,
     attempts: rules.attempts ?? 0,
     counts: rules.counts,
     order: rules.order,
@@ -113,7 +127,18 @@ export function moveDays(form: WishForm, days: number): WishForm {
 }
 const shiftDate = (wall: string, days: number) => `${new Date(Date.parse(`${wall.slice(0, 10)}T00:00Z`) + days * day).toISOString().slice(0, 10)}${wall.slice(10)}`; // prettier-ignore
 
+/** Whether any time runs, of the whole or of parts. */
+export const hasTime = (form: WishForm) => form.limited || (form.mode === 'test' && form.partsTimed !== 'none');
+
 export const warnMinutes = (text: string) => [...new Set(text.split(/[,;\s]+/).filter(Boolean).map(Number))].sort((a, b) => b - a); // prettier-ignore
+
+function stageLimitOf({ mode, partsTimed, sectionMinutes, itemMinutes }: WishForm): AssignmentRules['stageLimit'] {
+  // A practice has none, whatever was filled in before the mode was chosen.
+  if (mode === 'practice' || partsTimed === 'none') return null;
+  if (partsTimed === 'items') return { of: 'items', minutes: itemMinutes };
+  const given = Object.entries(sectionMinutes).filter((own): own is [string, number] => own[1] !== '');
+  return { of: 'sections', minutes: Object.fromEntries(given) };
+}
 
 export function rulesOf(form: WishForm): AssignmentRules {
   return {
@@ -121,7 +146,12 @@ export function rulesOf(form: WishForm): AssignmentRules {
     // A third is a third, not 33.3 %.
     offPerTry: form.offPercent === 33.3 ? usualOffPerTry : form.offPercent / 100,
     limitMinutes: form.limited ? form.limitMinutes : null,
-    warnMinutes: form.limited ? warnMinutes(form.warns).filter((own) => own > 0 && own < form.limitMinutes) : [],
+    stageLimit: stageLimitOf(form),
+    goBack: form.goBack || form.mode === 'practice',
+    oneSitting: form.oneSitting,
+    warnMinutes: hasTime(form)
+      ? warnMinutes(form.warns).filter((own) => own > 0 && !(form.limited && own >= form.limitMinutes))
+      : [],
     attempts: form.attempts === 0 ? null : form.attempts,
     counts: form.counts,
     order: form.order,
@@ -145,6 +175,7 @@ export function readForm(
   zone: string,
   now: number,
   given: boolean,
+  items: number | null,
 ): { read: Read | null; problems: Record<string, string> } {
   // prettier-ignore
   const problems: Record<string, string> = {};
@@ -160,8 +191,11 @@ export function readForm(
   const visibleFrom = take('visibleFrom', form.hidden ? atWall(form.visibleWall, zone) : null);
   const answersFrom = take('answersFrom', form.answersLater ? atWall(form.answersWall, zone) : null);
   if (form.limited && !(form.limitMinutes >= 1 && form.limitMinutes <= 1440)) say('limit', 'The time limit must be from 1 minute to a day.'); // prettier-ignore
-  if (form.limited && warnMinutes(form.warns).some((own) => !(own > 0 && own <= 600))) say('warnMinutes', 'Write minutes, parted by commas, such as 5, 1.'); // prettier-ignore
-  if (form.limited && warnMinutes(form.warns).length > 4) say('warnMinutes', 'At most four warnings.');
+  if (hasTime(form) && warnMinutes(form.warns).some((own) => !(own > 0 && own <= 600))) say('warnMinutes', 'Write minutes, parted by commas, such as 5, 1.'); // prettier-ignore
+  if (hasTime(form) && warnMinutes(form.warns).length > 4) say('warnMinutes', 'At most four warnings.');
+  const parts =
+    form.partsTimed === 'items' ? [form.itemMinutes] : Object.values(form.sectionMinutes).filter((own) => own !== '');
+  if (form.mode === 'test' && form.partsTimed !== 'none' && !parts.every((own) => own >= 0.1 && own <= 600)) say('stageLimit', 'A part can have from 0.1 to 600 minutes.'); // prettier-ignore
   if (!(Number.isInteger(form.attempts) && form.attempts >= 0 && form.attempts <= 20)) say('attempts', 'Attempts are a whole number from 1 to 20.'); // prettier-ignore
   if (!(form.lateOff >= 0 && form.lateOff <= 100)) say('lateRule', 'Each late day can take off from 0 to 100 %.');
   if (form.mode === 'practice' && !(form.offPercent >= 0 && form.offPercent <= 100)) say('offPerTry', 'A wrong try can take off from 0 to 100 %.'); // prettier-ignore
@@ -169,8 +203,7 @@ export function readForm(
   if (opensAt === null || Object.keys(problems).length > 0) return { read: null, problems };
   const rules = rulesOf(form);
   const lateRule = until === null ? ({ late: 'no' } as const) : ({ late: 'until', until, offPerDay: form.lateOff / 100 } as const); // prettier-ignore
-  const limit = rules.limitMinutes === null ? null : rules.limitMinutes * minute;
-  for (const own of [...windowProblems({ opensAt, closesAt, lateRule }, limit, given ? Math.min(now, opensAt) : now), ...ruleProblems(rules)]) say(own.field, own.message); // prettier-ignore
+  for (const own of [...windowProblems({ opensAt, closesAt, lateRule }, longestWork(rules, items), given ? Math.min(now, opensAt) : now), ...ruleProblems(rules)]) say(own.field, own.message); // prettier-ignore
   if (visibleFrom !== null && visibleFrom > Math.max(opensAt, now)) say('visibleFrom', 'They must be able to see it when it opens.'); // prettier-ignore
   if (answersFrom !== null && answersFrom < opensAt) say('answersFrom', 'Answers cannot be seen before it opens.');
   return { read: { opensAt, closesAt, lateRule, visibleFrom, answersFrom, rules }, problems };

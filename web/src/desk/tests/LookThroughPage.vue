@@ -13,6 +13,7 @@ import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
+import LooksSheet from '../../parts/sitting/LooksSheet.vue';
 import SittingWork from '../../parts/sitting/SittingWork.vue';
 import TimeLeft from '../../parts/sitting/TimeLeft.vue';
 import { sendFileKey } from '../../parts/upload';
@@ -30,6 +31,8 @@ const support = reactive({ size: 1, fewer: null as number | null, aloud: false, 
 const answers = reactive<Record<string, { responses: Responses; flagged: boolean }>>({});
 const at = ref(0);
 const asking = ref(false);
+const choosingLooks = ref(false);
+const guide = ref(false);
 const over = ref<'no' | 'handed-in' | 'time'>('no');
 const beganAt = ref(session.now());
 
@@ -63,7 +66,6 @@ watch([() => ({ ...whose }), () => support.fewer, () => support.time], again);
 const answerTo = (id: string) => (answers[id] ??= { responses: {}, flagged: false });
 const answer = (id: string, part: string, response: unknown) => (answerTo(id).responses[part] = response);
 const flag = (id: string) => (answerTo(id).flagged = !answerTo(id).flagged);
-const resize = () => (support.size = support.size >= 1.4 ? 1 : Math.round((support.size + 0.2) * 10) / 10);
 function end(how: 'handed-in' | 'time'): void {
   [over.value, asking.value] = [how, false];
 }
@@ -127,8 +129,7 @@ const result = computed(() => {
       >Text
       <select v-model.number="support.size" class="plain-input" aria-label="Text size">
         <option :value="1">as usual</option>
-        <option :value="1.2">larger</option>
-        <option :value="1.4">largest</option>
+        <option v-for="size in [1.2, 1.4, 1.7, 2]" :key="size" :value="size">{{ Math.round(size * 100) }} %</option>
       </select></label
     >
     <label
@@ -200,13 +201,15 @@ const result = computed(() => {
       :answers="answers"
       :busy="false"
       :aloud="support.aloud"
+      :guide="guide"
       @answer="answer"
       @flag="flag"
-      @resize="resize"
+      @looks="choosingLooks = true"
       @hand-in="end('handed-in')"
     />
   </div>
   <p v-else-if="test" class="inset">There is nothing to sit yet: this form has no items.</p>
+  <LooksSheet v-if="choosingLooks" v-model:size="support.size" v-model:guide="guide" @close="choosingLooks = false" />
   <CopyTestDialog
     v-if="test"
     v-model="copying"

@@ -1,12 +1,16 @@
 <script setup lang="ts">
 /** The work of a sitting: passage and question, the tools, the way through, and handing in. The same in the seat and for a teacher who looks through. */
 import type { SittingEntry, SittingForm } from '@oaken/core/forms';
+import type { AttemptAnswer } from '@oaken/contract/attempts';
 import type { Responses, SittingItem } from '@oaken/core/items';
 import { progressOf } from '@oaken/core/sitting';
-import { computed, nextTick, onUnmounted, reactive, ref, watch } from 'vue';
+import { computed, nextTick, reactive, ref, watch } from 'vue';
 import ItemView from '../ItemView.vue';
 import PassageView from '../PassageView.vue';
-import HandInSheet from './HandInSheet.vue';
+import LeaveSheet from './LeaveSheet.vue';
+import LineGuide from './LineGuide.vue';
+import QuestionTools from './QuestionTools.vue';
+import WayThrough, { type Step } from './WayThrough.vue';
 import './seat.css';
 
 const at = defineModel<number>('at', { required: true });
@@ -20,6 +24,10 @@ const props = defineProps<{
   aloud?: boolean;
   /** One question after the other: what was not reached yet cannot be jumped to. */
   stepwise?: boolean;
+  /** Where the stages of the sitting stand; none where all questions are open together. */
+  course?: AttemptAnswer['course'];
+  /** Covers all but a few lines. */
+  guide?: boolean;
   /** Questions that are settled: they can be read, and take no more answers. */
   settled?: ReadonlySet<string>;
 }>();
@@ -30,8 +38,9 @@ defineSlots<{
 const emit = defineEmits<{
   answer: [entry: string, part: string, response: unknown];
   flag: [entry: string];
-  resize: [];
+  looks: [];
   left: [];
+  next: [];
   handIn: [];
 }>();
 
@@ -45,29 +54,11 @@ const passage = computed(() => props.form.passages[String(here.value?.item.passa
 const crossing = ref(false);
 const struck = reactive<Record<string, Record<string, string[]>>>({});
 const question = ref<HTMLElement>();
-const wayList = ref<HTMLElement>();
 const hasChoices = computed(
   () => here.value?.item.parts.some(({ kind }) => kind === 'single-choice' || kind === 'multiple-choice') ?? false,
 );
 
-const reading = ref(false);
-const voiceless = ref(false);
-/** Reads what stands on the page, as it stands there. */
-function readAloud(): void {
-  const { speechSynthesis: voice } = window;
-  if (reading.value) return voice.cancel();
-  voiceless.value = !voice || voice.getVoices().length === 0;
-  if (voiceless.value) return;
-  const text = question.value?.querySelector<HTMLElement>('.item')?.innerText ?? '';
-  const words = new SpeechSynthesisUtterance(text);
-  words.lang = document.documentElement.lang;
-  words.onend = words.onerror = () => (reading.value = false);
-  reading.value = true;
-  voice.speak(words);
-}
-const silence = () => window.speechSynthesis?.cancel();
-watch(at, silence);
-onUnmounted(silence);
+const words = () => question.value?.querySelector<HTMLElement>('.item')?.innerText ?? '';
 
 function strike(part: string, choice: string): void {
   const own = (struck[here.value!.id] ??= {});
@@ -80,7 +71,6 @@ async function go(to: number): Promise<void> {
   await nextTick();
   question.value?.focus();
   question.value?.scrollTo({ top: 0 });
-  wayList.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest', inline: 'center' });
 }
 
 /** How far the student has come: by where they were, and by what they answered. */
@@ -95,18 +85,68 @@ watch(
     )),
   { immediate: true },
 );
-const way = computed(() =>
-  entries.value.map((entry, n) => ({
+/** Questions before the ones that are open, which were left for good. */
+const before = computed(() => props.course?.earlier.length ?? 0);
+const total = computed(() => before.value + entries.value.length + (props.course?.ahead ?? 0));
+const openSteps = computed(() =>
+  entries.value.map((entry, n): Step => ({
     id: entry.id,
-    number: n + 1,
+    number: before.value + n + 1,
     here: n === at.value,
-    ahead: props.stepwise === true && n > furthest.value + 1,
+    shut: props.stepwise === true && n > furthest.value + 1 ? 'ahead' : null,
     progress: progressOf(entry.item.parts, answerOf(entry.id).responses),
     flagged: answerOf(entry.id).flagged,
   })),
 );
-const wayWords = (own: (typeof way.value)[number]) =>
-  `Question ${own.number}, ${own.progress === 'partly' ? 'partly answered' : own.progress}${own.flagged ? ', flagged' : ''}${own.here ? ', here' : ''}`;
+const way = computed((): Step[] => {
+  const shut = (n: number, progress: Step['progress'], why: Step['shut']): Step => ({ id: `n${n}`, number: n, here: false, shut: why, progress, flagged: false }); // prettier-ignore
+  const { earlier = [], ahead = 0 } = props.course ?? {};
+  return [
+    ...earlier.map((progress, n) => shut(n + 1, progress, 'left')),
+    ...openSteps.value,
+    ...Array.from({ length: ahead }, (_, n) => shut(before.value + entries.value.length + n + 1, 'unanswered', 'ahead')), // prettier-ignore
+  ];
+});
+
+const leaving = ref(false);
+const nextWords = computed(() => {
+  if (at.value < entries.value.length - 1) return 'Next';
+  if (!props.course?.next) return null;
+  return props.course.next === 'section' ? 'Next section' : 'Next';
+});
+const handInWords = { title: 'Hand in?', end: 'After handing in, answers cannot be changed.', verb: 'Hand in now', doing: 'Handing in …' }; // prettier-ignore
+const leaveWords = computed(() => ({
+  title: entries.value.length > 1 ? 'Go on to the next section?' : 'Go on?',
+  end: 'You cannot come back here.',
+  verb: 'Go on',
+  doing: 'Going on …',
+}));
+/** A question that is answered is left without asking: its page has said that there is no way back. */
+function leave(): void {
+  if (
+    entries.value.length > 1 ||
+    openSteps.value.some(({ progress }) => progress === 'unanswered' || progress === 'partly')
+  )
+    leaving.value = true;
+  else goOn();
+}
+function goOn(): void {
+  leaving.value = false;
+  emit('next');
+}
+function stayAt(number: number): void {
+  [asking.value, leaving.value] = [false, false];
+  void go(number - 1 - before.value);
+}
+/** The next stage begins at its first question, with the page's focus there. */
+watch(
+  () => props.course?.stage,
+  (now, earlier) => {
+    leaving.value = false;
+    if (now !== undefined && earlier !== undefined) [furthest.value] = [0];
+    if (now !== undefined && earlier !== undefined) void go(0);
+  },
+);
 </script>
 
 <template>
@@ -121,22 +161,25 @@ const wayWords = (own: (typeof way.value)[number]) =>
       >
         <PassageView :passage="passage" />
       </section>
-      <section ref="question" class="question" tabindex="-1" :aria-label="`Question ${at + 1} of ${entries.length}`">
+      <section ref="question" class="question" tabindex="-1" :aria-label="`Question ${before + at + 1} of ${total}`">
         <div class="column">
-          <p v-if="at === 0 && form.directions" class="directions">{{ form.directions }}</p>
+          <p v-if="before + at === 0 && form.directions" class="directions">{{ form.directions }}</p>
           <p v-if="here.section.title" class="faded">{{ here.section.title }}</p>
           <p v-if="opensSection" class="directions">
             {{ here.section.directions }}
-            <template v-if="here.section.minutes">
+            <template v-if="here.section.minutes && !course?.clock">
               {{ here.section.minutes === 1 ? '1 minute is' : `${here.section.minutes} minutes are` }} meant for this
               section.</template
             >
           </p>
+          <p v-if="course?.next && entries.length === 1" class="faded small">
+            You cannot come back to this question once you have gone on.
+          </p>
           <div class="top">
             <h2>
-              Question {{ at + 1 }}
+              Question {{ before + at + 1 }}
               <span class="faded"
-                >of {{ entries.length
+                >of {{ total
                 }}{{ here.points === 0 ? '' : ` · ${here.points} ${here.points === 1 ? 'point' : 'points'}` }}</span
               >
             </h2>
@@ -153,63 +196,56 @@ const wayWords = (own: (typeof way.value)[number]) =>
             @strike="strike"
           />
           <slot name="help" :entry="here" />
-          <div class="tools">
-            <button class="btn" :aria-pressed="answerOf(here.id).flagged" @click="emit('flag', here.id)">
-              {{ answerOf(here.id).flagged ? 'Take flag away' : 'Flag to come back' }}
-            </button>
-            <button v-if="hasChoices" class="btn" :aria-pressed="crossing" @click="crossing = !crossing">
-              {{ crossing ? 'Done crossing out' : 'Cross out choices' }}
-            </button>
-            <button class="btn" @click="emit('resize')">Text size</button>
-            <button v-if="aloud" class="btn" :aria-pressed="reading" @click="readAloud">
-              {{ reading ? 'Stop reading' : 'Read aloud' }}
-            </button>
-            <p v-if="voiceless" class="faded">This browser has no voice to read with.</p>
-          </div>
+          <QuestionTools
+            v-model:crossing="crossing"
+            :entry="here.id"
+            :flagged="answerOf(here.id).flagged"
+            :can-come-back="!course || entries.length > 1"
+            :has-choices="hasChoices"
+            :aloud="aloud ?? false"
+            :words="words"
+            @flag="emit('flag', here.id)"
+            @looks="emit('looks')"
+          />
         </div>
       </section>
+      <LineGuide v-if="guide" />
     </div>
-    <nav class="foot" aria-label="Way through the questions">
-      <button class="btn" :disabled="at === 0" @click="go(at - 1)">Back</button>
-      <ol ref="wayList" class="way">
-        <li v-for="own in way" :key="own.id">
-          <button
-            :class="{
-              here: own.here,
-              done: own.progress === 'answered',
-              partly: own.progress === 'partly',
-              flagged: own.flagged,
-            }"
-            :disabled="own.ahead"
-            :aria-label="wayWords(own)"
-            :aria-current="own.here ? 'step' : undefined"
-            @click="go(own.number - 1)"
-          >
-            {{ own.number }}
-          </button>
-        </li>
-      </ol>
-      <button v-if="at < entries.length - 1" class="btn main" @click="go(at + 1)">Next</button>
-      <button class="btn" :class="{ main: at === entries.length - 1 }" @click="asking = true">Hand in</button>
-    </nav>
-    <HandInSheet
-      v-if="asking"
+    <WayThrough
       :way="way"
+      :first="at === 0"
+      :next="nextWords"
+      :last="at === entries.length - 1"
+      :hand-in="!course?.next"
+      @go="(number) => go(number - 1 - before)"
+      @back="go(at - 1)"
+      @next="at < entries.length - 1 ? go(at + 1) : leave()"
+      @hand-in="asking = true"
+    />
+    <LeaveSheet
+      v-if="asking"
+      v-bind="handInWords"
+      :way="openSteps"
       :busy="busy"
-      @go="
-        (n) => {
-          asking = false;
-          go(n - 1);
-        }
-      "
+      @go="stayAt"
       @stay="asking = false"
-      @hand-in="emit('handIn')"
+      @leave="emit('handIn')"
+    />
+    <LeaveSheet
+      v-if="leaving"
+      v-bind="leaveWords"
+      :way="openSteps"
+      :busy="false"
+      @go="stayAt"
+      @stay="leaving = false"
+      @leave="goOn"
     />
   </template>
 </template>
 
 <style scoped>
 .work {
+  position: relative;
   flex: 1;
   min-height: 0;
   display: flex;
@@ -240,75 +276,6 @@ const wayWords = (own: (typeof way.value)[number]) =>
   font-family: var(--text);
   font-size: 0.85em;
 }
-.tools {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  margin-top: 22px;
-  border-top: var(--line);
-  padding-top: 14px;
-}
-.tools .btn {
-  font-weight: 400;
-  min-height: 40px;
-  padding: 4px 14px;
-}
-.tools .btn[aria-pressed='true'] {
-  background: var(--wash);
-  border-color: var(--oak);
-}
-.foot {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-  padding: 8px 20px;
-  border-top: 3px double var(--rule-strong);
-  background: var(--paper);
-}
-.way {
-  flex: 1;
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: center;
-  gap: 2px;
-  list-style: none;
-  margin: 0;
-  padding: 0;
-  max-height: 82px;
-  overflow: auto;
-}
-.way button {
-  position: relative;
-  min-width: 34px;
-  height: 36px;
-  border: 1.5px solid transparent;
-  background: none;
-  cursor: pointer;
-  border-radius: 2px;
-  color: var(--faded);
-}
-.way .done {
-  color: var(--ink);
-  box-shadow: inset 0 -4px var(--secure);
-}
-.way .partly {
-  color: var(--ink);
-  box-shadow: inset 0 -2px var(--partial);
-}
-.way .here {
-  border-color: var(--ink);
-  color: var(--ink);
-  font-weight: 700;
-}
-.way .flagged::after {
-  content: '';
-  position: absolute;
-  top: 0;
-  right: 0;
-  border: 6px solid transparent;
-  border-top-color: var(--low);
-  border-right-color: var(--low);
-}
 @media (max-width: 820px) {
   .work.two {
     flex-direction: column;
@@ -318,23 +285,6 @@ const wayWords = (own: (typeof way.value)[number]) =>
     border-right: 0;
     border-bottom: 3px double var(--rule-strong);
     padding: 12px 16px;
-  }
-}
-@media (max-width: 600px) {
-  .foot {
-    flex-wrap: wrap;
-    padding: 8px 12px;
-    justify-content: space-between;
-  }
-  .way {
-    order: -1;
-    flex-basis: 100%;
-    flex-wrap: nowrap;
-    justify-content: flex-start;
-  }
-  .foot .btn {
-    flex: 1;
-    justify-content: center;
   }
 }
 </style>

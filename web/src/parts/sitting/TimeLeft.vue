@@ -4,7 +4,13 @@ import { lengthInWords, minute } from '@oaken/core/timing';
 import { computed, onUnmounted, ref, watch } from 'vue';
 import { useSession } from '../../client/session';
 
-const props = defineProps<{ deadlineAt: number; warnAt: number[] }>();
+const props = defineProps<{
+  deadlineAt: number;
+  warnAt: number[];
+  /** What it is left for, where that is not the whole: "this question". */
+  of?: string;
+}>();
+const forWhat = computed(() => (props.of ? ` for ${props.of}` : ''));
 const emit = defineEmits<{ up: [] }>();
 const session = useSession();
 const left = ref(props.deadlineAt - session.now());
@@ -17,7 +23,7 @@ const timer = setInterval(() => {
   for (const mark of props.warnAt)
     if (left.value > mark && now <= mark) {
       hidden.value = false;
-      warning.value = `${lengthInWords(mark)} left.`;
+      warning.value = `${lengthInWords(mark)} left${forWhat.value}.`;
     }
   left.value = now;
   if (now <= 0 && !upSaid) {
@@ -26,7 +32,7 @@ const timer = setInterval(() => {
   }
 }, 250);
 onUnmounted(() => clearInterval(timer));
-watch(() => props.deadlineAt, () => (upSaid = false)); // prettier-ignore
+watch(() => props.deadlineAt, (at) => { [upSaid, left.value, warning.value] = [false, at - session.now(), '']; }); // prettier-ignore
 
 const words = computed(() => {
   const rest = Math.max(0, left.value);
@@ -40,7 +46,7 @@ const short = computed(() => left.value <= (props.warnAt[0] ?? 0));
 <template>
   <span class="time" :class="{ short }">
     <button class="word" :aria-expanded="!hidden" @click="hidden = !hidden">
-      {{ hidden ? 'Show time' : `${words} left` }}
+      {{ hidden ? 'Show time' : `${words} left${forWhat}` }}
     </button>
     <span class="unseen" role="alert">{{ warning }}</span>
   </span>

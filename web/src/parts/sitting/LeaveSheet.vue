@@ -1,15 +1,22 @@
 <script setup lang="ts">
-/** Before handing in: what is unanswered or flagged, each a way back to it. */
+/** Before handing in, or leaving a part for good: what is unanswered or flagged, each a way back to it. */
 import type { Progress } from '@oaken/core/sitting';
 import { computed, onMounted, ref } from 'vue';
 
 const props = defineProps<{
   way: { id: string; number: number; progress: Progress; flagged: boolean }[];
   busy: boolean;
+  title: string;
+  /** What cannot be undone. */
+  end: string;
+  verb: string;
+  doing: string;
 }>();
-const emit = defineEmits<{ go: [number: number]; stay: []; handIn: [] }>();
+const emit = defineEmits<{ go: [number: number]; stay: []; leave: [] }>();
 const sheet = ref<HTMLDialogElement>();
 onMounted(() => sheet.value?.showModal());
+/** Of the one question that is open there is no list to make. */
+const single = computed(() => props.way.length === 1);
 const lists = computed(() => {
   const open = props.way.filter(({ progress }) => progress === 'unanswered' || progress === 'partly');
   const flagged = props.way.filter((own) => own.flagged);
@@ -21,10 +28,11 @@ const lists = computed(() => {
 </script>
 
 <template>
-  <dialog ref="sheet" aria-labelledby="hand-in-title" @cancel.prevent="emit('stay')">
-    <h2 id="hand-in-title">Hand in?</h2>
-    <p v-if="lists.length === 0">Everything is answered and nothing is flagged.</p>
-    <div v-for="list in lists" :key="list.title">
+  <dialog ref="sheet" class="sheet" aria-labelledby="leave-title" @cancel.prevent="emit('stay')">
+    <h2 id="leave-title">{{ title }}</h2>
+    <p v-if="single && lists.length">This question is not answered.</p>
+    <p v-else-if="!single && lists.length === 0">Everything is answered and nothing is flagged.</p>
+    <div v-for="list in single ? [] : lists" :key="list.title">
       <p>{{ list.title }}</p>
       <button
         v-for="own in list.questions"
@@ -36,27 +44,19 @@ const lists = computed(() => {
         {{ own.number }}
       </button>
     </div>
-    <p class="faded">After handing in, answers cannot be changed.</p>
+    <p class="faded">{{ end }}</p>
     <div class="buttons">
       <button class="btn" @click="emit('stay')">Keep working</button>
-      <button class="btn main" :disabled="busy" @click="emit('handIn')">
-        {{ busy ? 'Handing in …' : 'Hand in now' }}
+      <button class="btn main" :disabled="busy" @click="emit('leave')">
+        {{ busy ? doing : verb }}
       </button>
     </div>
   </dialog>
 </template>
 
 <style scoped>
-dialog {
-  border: 1px solid var(--rule-strong);
-  border-radius: var(--corner);
-  background: var(--sheet);
-  color: var(--ink);
+.sheet {
   width: min(460px, calc(100vw - 32px));
-  padding: 22px 24px;
-}
-dialog::backdrop {
-  background: rgb(32 24 16 / 50%);
 }
 h2 {
   margin-bottom: 10px;

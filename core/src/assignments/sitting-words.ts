@@ -1,0 +1,20 @@
+import { exactLength, lengthInWords, minute } from '../timing';
+import { mayBeAway, type AssignmentRules } from './rules';
+
+/**
+ * What a student should know before beginning, one sentence each; empty where nothing is out of the way.
+ *
+ * @param timeFactor the student's own; null: no limits
+ */
+export function sittingInWords(
+  { stageLimit, goBack, oneSitting, mode }: Pick<AssignmentRules, 'stageLimit' | 'goBack' | 'oneSitting' | 'mode'>,
+  timeFactor: number | null,
+): string[] {
+  const timed = mode === 'test' && timeFactor !== null ? stageLimit : null;
+  return [
+    ...(timed?.of === 'items' ? [`Each question has ${exactLength(timed.minutes * timeFactor! * minute)}. Its time runs from when you see it, and then the next one comes.`] : []),
+    ...(timed?.of === 'sections' ? ['Each section has a time of its own, which runs from when you see it. A section that was left cannot be opened again.'] : []),
+    ...(goBack || timed?.of === 'items' ? [] : ['You cannot go back to a question once you have gone on.']),
+    ...(oneSitting ? [`Do it in one sitting: if you are away for more than ${lengthInWords(mayBeAway)}, your teacher has to let you in again.`] : []),
+  ]; // prettier-ignore
+}

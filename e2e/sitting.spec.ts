@@ -1,0 +1,210 @@
+/** Sittings in parts: times of sections and single questions, no way back, one sitting; the page's looks; and a page that is opened without network. */
+import { expect, test, type Browser, type Page } from '@playwright/test';
+import { passcodesOf } from '@oaken/demo';
+import { demoSeed } from '@oaken/demo/write';
+import { expectAccessible } from './accessible';
+import { answerAnything, row, student, teacherPage, watch } from './people';
+
+const complaints: string[] = [];
+test.afterAll(() => expect(complaints).toEqual([]));
+test.describe.configure({ mode: 'serial' });
+
+const title = 'Ratio, rate and percent: end of unit';
+const phone = { viewport: { width: 390, height: 844 } };
+let page: Page;
+test.beforeAll(async ({ browser }) => {
+  page = await teacherPage(browser, 'holloway');
+  watch(page, complaints);
+});
+test.afterAll(() => page.context().close());
+
+/** Gives the test to one student of 6D, whose list it then stands on. */
+async function give(at: number, fill: () => Promise<void>): Promise<void> {
+  await page.goto('/tests');
+  await page.getByRole('link', { name: `Assign ${title}` }).click();
+  await page.getByRole('button', { name: 'some of them: 6D' }).click();
+  await page.getByRole('checkbox', { name: `${at + 1} ${passcodesOf(demoSeed, '6D')[at]!.name}` }).check();
+  await fill();
+  await page.getByRole('button', { name: 'Give to 1 student' }).click();
+  await expect(page.getByText('Given to 1 student.')).toBeVisible();
+}
+async function begin(browser: Browser, at: number, options?: Parameters<typeof student>[4]) {
+  const own = await student(browser, '6D', 'BRN6D4', at, options);
+  watch(own.page, complaints);
+  await row(own.page, title).getByRole('link', { name: 'Begin' }).click();
+  return own;
+}
+const question = (own: Page, n: number) => expect(own.getByRole('heading', { name: new RegExp(`^Question ${n} `) })).toBeVisible(); // prettier-ignore
+const button = (own: Page, name: string | RegExp) => own.getByRole('button', { name, exact: typeof name === 'string' });
+const step = (own: Page, name: RegExp) => own.getByRole('button', { name });
+
+test('sections with times of their own: said before, one after the other, and no way back', async ({ browser }) => {
+  await give(20, async () => {
+    await page.getByRole('radio', { name: 'each section' }).check();
+    // What the test says that sections take stands there already.
+    await expect(page.getByLabel('Minutes for Part one')).toHaveValue('25');
+    await page.getByLabel('Minutes for Part one').fill('90');
+    await page.getByLabel('With a time limit').check();
+    await expect(page.getByText('A part cannot have more time than the whole, 40 minutes.').first()).toBeVisible();
+    await page.getByLabel('Minutes for Part one').fill('20');
+    await expect(page.locator('.slip')).toContainText('Each section has its own time: Part one 20 minutes and Part two: percent 15 minutes.'); // prettier-ignore
+  });
+  const { page: own, context } = await begin(browser, 20, phone);
+  await expect(own.getByText('A section that was left cannot be opened again.', { exact: false })).toBeVisible();
+  await expectAccessible('before beginning', own);
+  await button(own, 'Begin').click();
+  await question(own, 1);
+  await expect(own.getByText('20 minutes left for this section')).toBeVisible();
+  await answerAnything(own);
+  await step(own, /^Question 8,/).click();
+  await button(own, 'Next section').click();
+  const sheet = own.getByRole('dialog', { name: 'Go on to the next section?' });
+  await expect(sheet).toContainText('7 questions are not answered:');
+  await expectAccessible('leaving a section', own);
+  await sheet.getByRole('button', { name: 'Go to question 3' }).click();
+  await question(own, 3);
+  await step(own, /^Question 8,/).click();
+  await button(own, 'Next section').click();
+  await sheet.getByRole('button', { name: 'Go on' }).click();
+  await question(own, 9);
+  await expect(own.getByText('15 minutes left for this section')).toBeVisible();
+  await expect(step(own, /^Question 1, answered, left/)).toBeDisabled();
+  await own.reload();
+  await question(own, 9);
+  await button(own, 'Hand in').click();
+  await button(own, 'Hand in now').click();
+  await expect(own.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await context.close();
+});
+
+test('each question with its own time, in one sitting: the next one comes by itself, and waits for the network', async ({
+  browser,
+}) => {
+  await give(21, async () => {
+    await page.getByRole('radio', { name: 'each item' }).check();
+    await page.getByLabel('Minutes for each item').fill('0.1');
+    await page.getByText('Leaving', { exact: true }).click();
+    await page.getByRole('radio', { name: /^in one sitting/ }).check();
+    await expect(page.locator('.slip')).toContainText('Each item has 6 seconds. In one sitting');
+  });
+  const { page: own, context } = await begin(browser, 21);
+  await expect(own.getByText('Each question has 6 seconds.', { exact: false })).toBeVisible();
+  await button(own, 'Begin').click();
+  await question(own, 1);
+  await expect(own.getByText('You cannot come back to this question once you have gone on.')).toBeVisible();
+  await expect(button(own, 'Flag to come back')).toHaveCount(0);
+  await question(own, 2);
+  await context.setOffline(true);
+  await expect(own.getByText('The time for this question is over; what comes next is shown as soon as there is', { exact: false })).toBeVisible(); // prettier-ignore
+  await expectAccessible('between questions without network', own);
+  await context.setOffline(false);
+  await question(own, 3);
+  await expect(own.getByText(/[456] seconds left for this question/)).toBeVisible();
+  await context.close();
+});
+
+test('text and colours are the student’s own, and the line guide moves by keyboard', async ({ browser }) => {
+  await give(22, async () => {});
+  const { page: own, context } = await begin(browser, 22, phone);
+  await question(own, 1);
+  for (const name of ['Cream', 'Black on white', 'Dark']) {
+    await button(own, 'Text and colours').click();
+    await own.getByRole('radio', { name }).check();
+    await expectAccessible(`looks: ${name}, the sheet`, own);
+    await button(own, 'Done').click();
+    await expectAccessible(`looks: ${name}`, own);
+  }
+  await button(own, 'Text and colours').click();
+  await own.getByRole('radio', { name: '200 %' }).check();
+  await own.getByRole('checkbox', { name: /^Show a few lines/ }).check();
+  await button(own, 'Done').click();
+  expect(await own.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
+  const guide = own.getByRole('slider', { name: 'Line guide' });
+  await guide.focus();
+  const before = (await guide.boundingBox())!.y;
+  await own.keyboard.press('ArrowDown');
+  await expect.poll(async () => (await guide.boundingBox())!.y).toBeGreaterThan(before + 10);
+  await own.reload();
+  await expect(guide).toBeVisible();
+  await expect(own.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await context.close();
+});
+
+test('without network the page opens again with everything, takes answers, and sends them when there is', async ({
+  browser,
+}) => {
+  const { page: own, context } = await student(browser, '6D', 'BRN6D4', 22);
+  watch(own, complaints);
+  await row(own, title).getByRole('link', { name: 'Go on' }).click();
+  await answerAnything(own, 0);
+  await expect(own.getByText('Saved', { exact: true })).toBeVisible();
+  await own.evaluate(async () => void (await navigator.serviceWorker.ready));
+  await own.reload();
+  await expect.poll(() => own.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  await question(own, 1);
+  await context.setOffline(true);
+  await own.reload();
+  await question(own, 1);
+  await expect(step(own, /^Question 1, answered/)).toBeVisible();
+  await button(own, 'Next').click();
+  await answerAnything(own, 1);
+  await expect(own.getByText('Kept on this device', { exact: true })).toBeVisible();
+  // The battery gives out; the list of another page knows what is open here.
+  await own.goto('/seat');
+  await expect(own.getByRole('heading', { name: 'Open on this device' })).toBeVisible();
+  await expectAccessible('the list without network', own);
+  await own.getByRole('listitem').filter({ hasText: title }).getByRole('link', { name: 'Go on' }).click();
+  await expect(step(own, /^Question [12], answered/)).toHaveCount(2);
+  await context.setOffline(false);
+  await expect(own.getByText('Saved', { exact: true })).toBeVisible();
+  const other = await student(browser, '6D', 'BRN6D4', 22);
+  await row(other.page, title).getByRole('link', { name: 'Go on' }).click();
+  await expect(step(other.page, /^Question [12], answered/)).toHaveCount(2);
+  await other.context.close();
+  await context.close();
+});
+
+test('practice by keyboard alone: answer, check, hint or answer, on to the next', async ({ browser }) => {
+  await give(23, () => page.getByRole('radio', { name: 'practice' }).check());
+  const { page: own, context } = await begin(browser, 23, phone);
+  const key = (name: string) => own.keyboard.press(name);
+  /** Tabs on to a control, as a hand without a mouse does. */
+  const tabTo = async (to: ReturnType<Page['getByRole']>) => {
+    for (let tab = 0; tab < 40; tab++) {
+      if (await to.evaluateAll((all) => all.includes(document.activeElement as HTMLElement))) return;
+      await key('Tab');
+    }
+    throw new Error('It cannot be reached by the Tab key.');
+  };
+  const help = own.getByRole('region', { name: 'Help' });
+  for (let n = 1; n <= 3; n++) {
+    await question(own, n);
+    if (n < 3) {
+      await tabTo(
+        own
+          .getByRole('radio')
+          .or(own.getByRole('checkbox'))
+          .or(own.getByLabel(/^Your answer/)),
+      );
+      if (await own.getByLabel(/^Your answer/).count()) await own.keyboard.type('12');
+      else await key('Space');
+      await tabTo(help.getByRole('button', { name: 'Check my answer' }));
+      await key('Enter');
+      await expect(help.getByRole('status')).toHaveText(/^Right|^Not right yet/);
+    } else {
+      await tabTo(help.getByRole('button', { name: 'Show the answer' }));
+      await key('Enter');
+      await expect(help.getByText('The answer was shown', { exact: false })).toBeVisible();
+    }
+    await tabTo(button(own, 'Next'));
+    await key('Enter');
+  }
+  await question(own, 4);
+  // Handing in is reached by keys too, and the sheet asks.
+  await tabTo(button(own, 'Hand in'));
+  await key('Enter');
+  await tabTo(button(own, 'Hand in now'));
+  await key('Enter');
+  await expect(own.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await context.close();
+});

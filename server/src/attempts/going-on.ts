@@ -1,0 +1,59 @@
+/** Going on in an attempt that has stages, and staying in one that must not be left. */
+import type { api, BodyOf } from '@oaken/contract';
+import type { AttemptAnswer } from '@oaken/contract/attempts';
+import { entered, lastClockEnd } from '@oaken/core/stages';
+import { attemptState, defaultGrace, earlier } from '@oaken/core/timing';
+import type { SignedIn } from '../accounts/sessions';
+import type { Context } from '../context';
+import { row, toMillis, toMillisOrNull } from '../database/connect';
+import { notFound, Problem } from '../http/problem';
+import type { Editions } from './editions';
+import { lockAttempt, readGiven } from './given';
+import { openedAttempt } from './opened';
+import { writeLast } from './saving';
+import { courseColumns, sorted, stagedOf } from './staged';
+import { markLate } from './written';
+
+export async function enterNext(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  attemptId: number,
+  { leave, answers }: BodyOf<typeof api.enterNext>,
+): Promise<AttemptAnswer> {
+  const { database } = context;
+  return database.transaction(async (transaction) => {
+    const attempt = await lockAttempt(database, attemptId, transaction);
+    if (!attempt || attempt.studentId !== me.account.id) throw notFound('The attempt');
+    const given = await readGiven(database, me.account.id, attempt.assignmentId, transaction);
+    const now = context.now();
+    const times = { deadlineAt: toMillisOrNull(attempt.deadlineAt), handedInAt: toMillisOrNull(attempt.handedInAt) };
+    if (attemptState(times, defaultGrace, now) === 'over')
+      throw new Problem(409, times.handedInAt === null ? 'The time is over.' : 'This work was already handed in.', 'What was saved before counts.'); // prettier-ignore
+    const staged = stagedOf(attempt);
+    if (!staged) throw new Problem(409, 'All questions are open together.');
+    const { edition, entryIds } = await editions.get(given.editionId);
+    if (!answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
+    const own = sorted(staged, answers, toMillis(attempt.beganAt), now);
+    const taken = [...own.now, ...own.late];
+    if (taken.length > 0) await writeLast(database, attemptId, taken, now, transaction);
+    await markLate(database, attemptId, own.late, transaction);
+    // Another tab or device was here before, or the answer to this was lost on its way: what stands now is given again.
+    if (leave !== staged.course.stage) return openedAttempt(context, edition, given, attempt, transaction);
+    const course = entered(staged.stages, staged.course, now);
+    if (!course) throw new Problem(409, 'Nothing comes after this.', 'Hand it in when you are done.');
+    const deadlineAt = earlier(times.deadlineAt, lastClockEnd(staged.stages, course));
+    const columns = { ...courseColumns(course), deadlineAt: deadlineAt === null ? null : new Date(deadlineAt) };
+    await database.query('UPDATE attempts SET stage = :stage, clock_at = :clockAt, left_at = :leftAt, deadline_at = :deadlineAt WHERE id = :attemptId', { replacements: { ...columns, attemptId }, transaction }); // prettier-ignore
+    return openedAttempt(context, edition, given, { ...attempt, ...columns }, transaction);
+  });
+}
+
+export async function stayHere({ database, now }: Context, me: SignedIn, attemptId: number): Promise<{ now: number }> {
+  const values = { attemptId, me: me.account.id };
+  const own = await row<{ id: number }>(database, 'SELECT id FROM attempts WHERE id = :attemptId AND student_id = :me', values); // prettier-ignore
+  if (!own) throw notFound('The attempt');
+  const time = now();
+  await database.query('UPDATE attempts SET seen_at = :time WHERE id = :attemptId AND handed_in_at IS NULL', { replacements: { attemptId, time: new Date(time) } }); // prettier-ignore
+  return { now: time };
+}

@@ -1,0 +1,89 @@
+/** What leaves the server when an attempt is opened, or its next stage entered. */
+import type { AttemptAnswer, StoredAnswer } from '@oaken/contract/attempts';
+import { entriesOf, formForSitting, type Edition } from '@oaken/core/forms';
+import type { Responses } from '@oaken/core/items';
+import { untouched } from '@oaken/core/practice';
+import { progressOf } from '@oaken/core/sitting';
+import { defaultGrace } from '@oaken/core/timing';
+import type { Sequelize, Transaction } from 'sequelize';
+import type { Context } from '../context';
+import { fromJson, rows, toMillisOrNull } from '../database/connect';
+import { attemptForm, type Attempt, type Given } from './given';
+import { helpOf, readPractised } from './practice';
+import { stagedOf, type Staged } from './staged';
+
+async function readAnswers(database: Sequelize, id: number, transaction?: Transaction): Promise<StoredAnswer[]> {
+  const stored = await rows<Omit<StoredAnswer, 'responses'> & { responses: unknown }>(
+    database,
+    'SELECT entry_id AS entry, number, device, responses, flagged FROM answers WHERE attempt_id = :id',
+    { id },
+    transaction,
+  );
+  return stored.map((own) => ({
+    ...own,
+    flagged: Boolean(own.flagged),
+    responses: fromJson<Responses>(own.responses),
+  }));
+}
+
+/** The course as the page needs it; of questions that are not open, only how far they came. */
+function courseFor(
+  { stages, course }: Staged,
+  form: Edition,
+  answers: readonly StoredAnswer[],
+): AttemptAnswer['course'] {
+  const parts = new Map(entriesOf({ sections: form.sections }).map(({ id, content }) => [id, content.parts]));
+  const here = stages[course.stage]!;
+  const sectionOf = (entry: string | undefined) => form.sections.find(({ entries }) => entries.some(({ id }) => id === entry)); // prettier-ignore
+  const after = stages[course.stage + 1];
+  const earlier = stages.slice(0, course.stage).flatMap(({ entries }) => entries);
+  return {
+    stage: course.stage,
+    earlier: earlier.map((id) => progressOf(parts.get(id) ?? [], answers.find(({ entry }) => entry === id)?.responses ?? {})), // prettier-ignore
+    ahead: stages.slice(course.stage + 1).reduce((sum, { entries }) => sum + entries.length, 0),
+    clock: here.clock && course.clockAt !== null ? { of: here.clock.of, length: here.clock.length, endsAt: course.clockAt } : null, // prettier-ignore
+    next: after ? (sectionOf(after.entries[0]) === sectionOf(here.entries[0]) ? 'item' : 'section') : null,
+  };
+}
+
+export async function openedAttempt(
+  { database, now }: Pick<Context, 'database' | 'now'>,
+  edition: Edition,
+  { rules }: Given,
+  attempt: Attempt,
+  transaction?: Transaction,
+): Promise<AttemptAnswer> {
+  const supports = attempt.given?.supports ?? null;
+  const form = attemptForm(edition, attempt, rules);
+  const staged = stagedOf(attempt);
+  const open = staged && new Set(staged.stages[staged.course.stage]!.entries);
+  const answers = await readAnswers(database, attempt.id, transaction);
+  const { mode, offPerTry } = rules;
+  const practised = mode === 'practice' ? await readPractised(database, attempt.id, transaction) : null;
+  return {
+    id: attempt.id,
+    now: now(),
+    deadlineAt: toMillisOrNull(attempt.deadlineAt),
+    handedInAt: toMillisOrNull(attempt.handedInAt),
+    grace: defaultGrace,
+    number: attempt.number,
+    warnMinutes: rules.warnMinutes,
+    order: rules.order,
+    mode,
+    offPerTry,
+    course: staged && courseFor(staged, form, answers),
+    oneSitting: rules.oneSitting,
+    help: practised
+      ? Object.fromEntries(
+          entriesOf({ sections: form.sections }).map((entry) => {
+            const own = practised.get(entry.id);
+            return [entry.id, helpOf(entry, own ?? untouched, offPerTry, own?.responses ?? {})];
+          }),
+        )
+      : {},
+    aloud: supports?.aloud ?? false,
+    textSize: supports?.textSize ?? 1,
+    form: formForSitting(form, open),
+    answers: answers.filter(({ entry }) => open === null || open.has(entry)),
+  };
+}

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+/** Size of text, colours and the line guide, each seen at once behind the sheet. */
+import { onMounted, ref } from 'vue';
+import { setTheme, theme, themes } from '../../look/theme';
+
+const size = defineModel<number>('size', { required: true });
+const guide = defineModel<boolean>('guide', { required: true });
+const emit = defineEmits<{ close: [] }>();
+const sizes = [1, 1.2, 1.4, 1.7, 2];
+const sheet = ref<HTMLDialogElement>();
+onMounted(() => sheet.value?.showModal());
+const names = { light: 'Light', cream: 'Cream', dark: 'Dark', strong: 'Black on white' };
+const percent = (own: number) => `${Math.round(own * 100)} %`;
+</script>
+
+<template>
+  <dialog ref="sheet" class="sheet" aria-labelledby="looks-title" @cancel="emit('close')" @close="emit('close')">
+    <h2 id="looks-title">Text and colours</h2>
+    <fieldset>
+      <legend>Size of text</legend>
+      <label v-for="own in sizes" :key="own" class="option">
+        <input type="radio" name="size" :checked="size === own" @change="size = own" /> {{ percent(own) }}
+      </label>
+    </fieldset>
+    <fieldset>
+      <legend>Colours</legend>
+      <label v-for="own in themes" :key="own" class="option">
+        <input type="radio" name="theme" :checked="theme === own" @change="setTheme(own)" />
+        <span class="swatch" :data-theme="own" aria-hidden="true">ab</span> {{ names[own] }}
+      </label>
+    </fieldset>
+    <fieldset>
+      <legend>Line guide</legend>
+      <label class="option"
+        ><input v-model="guide" type="checkbox" /> Show a few lines and cover the rest. It follows the pointer; its
+        handle at the right can be dragged, or moved by the arrow keys.</label
+      >
+    </fieldset>
+    <div class="buttons"><button class="btn main" @click="sheet?.close()">Done</button></div>
+  </dialog>
+</template>
+
+<style scoped>
+.sheet {
+  width: min(440px, calc(100vw - 32px));
+  font-size: 1rem;
+  margin: auto 24px 24px auto;
+}
+.sheet::backdrop {
+  background: none;
+}
+fieldset {
+  border: 0;
+  border-top: var(--line);
+  margin: 0;
+  padding: 8px 0 10px;
+}
+legend {
+  font-weight: 600;
+  padding: 0;
+  float: left;
+  width: 100%;
+}
+.option {
+  display: inline-flex;
+  align-items: center;
+  gap: 8px;
+  min-height: 40px;
+  margin-right: 18px;
+  clear: left;
+}
+.option input {
+  width: 20px;
+  height: 20px;
+  flex: none;
+}
+.swatch {
+  padding: 0 6px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 2px;
+  background: var(--sheet);
+  color: var(--ink);
+}
+.buttons {
+  text-align: right;
+}
+@media (max-width: 600px) {
+  .sheet {
+    margin: auto 16px 16px;
+  }
+}
+</style>

@@ -1,0 +1,139 @@
+<script setup lang="ts">
+/** The way through the questions: what is answered and flagged, back and on, and handing in. */
+import type { Progress } from '@oaken/core/sitting';
+import { nextTick, ref, watch } from 'vue';
+
+export interface Step {
+  id: string;
+  number: number;
+  progress: Progress;
+  flagged: boolean;
+  here: boolean;
+  /** Not to be gone to: not reached yet, or left for good. */
+  shut: 'ahead' | 'left' | null;
+}
+
+const props = defineProps<{
+  way: Step[];
+  first: boolean;
+  /** The next button: to another question, to what comes after this part, or none. */
+  next: string | null;
+  /** Handing in is offered, and is what comes next. */
+  last: boolean;
+  handIn: boolean;
+}>();
+const emit = defineEmits<{ go: [number: number]; back: []; next: []; handIn: [] }>();
+
+const list = ref<HTMLElement>();
+watch(
+  () => props.way.find(({ here }) => here)?.number,
+  async () => {
+    await nextTick();
+    list.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest', inline: 'center' });
+  },
+);
+const inWords = (own: Step) =>
+  `Question ${own.number}, ${own.shut === 'ahead' ? 'still to come' : own.progress === 'partly' ? 'partly answered' : own.progress}${own.shut === 'left' ? ', left' : ''}${own.flagged ? ', flagged' : ''}${own.here ? ', here' : ''}`;
+</script>
+
+<template>
+  <nav class="foot" aria-label="Way through the questions">
+    <button class="btn" :disabled="first" @click="emit('back')">Back</button>
+    <ol ref="list" class="way">
+      <li v-for="own in way" :key="own.id">
+        <button
+          :class="{
+            here: own.here,
+            done: own.progress === 'answered',
+            partly: own.progress === 'partly',
+            flagged: own.flagged,
+            left: own.shut === 'left',
+          }"
+          :disabled="own.shut !== null"
+          :aria-label="inWords(own)"
+          :aria-current="own.here ? 'step' : undefined"
+          @click="emit('go', own.number)"
+        >
+          {{ own.number }}
+        </button>
+      </li>
+    </ol>
+    <button v-if="next" class="btn main" @click="emit('next')">{{ next }}</button>
+    <button v-if="handIn" class="btn" :class="{ main: last }" @click="emit('handIn')">Hand in</button>
+  </nav>
+</template>
+
+<style scoped>
+.foot {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  padding: 8px 20px;
+  border-top: 3px double var(--rule-strong);
+  background: var(--paper);
+}
+.way {
+  flex: 1;
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: center;
+  gap: 2px;
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  max-height: 82px;
+  overflow: auto;
+}
+.way button {
+  position: relative;
+  min-width: 34px;
+  height: 36px;
+  border: 1.5px solid transparent;
+  background: none;
+  cursor: pointer;
+  border-radius: 2px;
+  color: var(--faded);
+}
+.way .done {
+  color: var(--ink);
+  box-shadow: inset 0 -4px var(--secure);
+}
+.way .partly {
+  color: var(--ink);
+  box-shadow: inset 0 -2px var(--partial);
+}
+.way .here {
+  border-color: var(--ink);
+  color: var(--ink);
+  font-weight: 700;
+}
+.way .flagged::after {
+  content: '';
+  position: absolute;
+  top: 0;
+  right: 0;
+  border: 6px solid transparent;
+  border-top-color: var(--low);
+  border-right-color: var(--low);
+}
+.way .left {
+  border-bottom-color: var(--rule-strong);
+}
+@media (max-width: 600px) {
+  .foot {
+    flex-wrap: wrap;
+    padding: 8px 12px;
+    justify-content: space-between;
+  }
+  .way {
+    order: -1;
+    flex-basis: 100%;
+    flex-wrap: nowrap;
+    justify-content: flex-start;
+  }
+  .foot .btn {
+    flex: 1;
+    justify-content: center;
+  }
+}
+</style>
