@@ -325,7 +325,7 @@ test('every kind can be answered by keyboard alone in its student’s view', asy
   const matching = await open('kind=matching&words=barometer');
   for (const [left, right] of [['barometer', 'air pressure'], ['anemometer', 'speed of the wind'], ['rain gauge', 'amount of rain'], ['thermometer', 'temperature']]) {
     await matching.getByRole('button', { name: right!, exact: true }).press('Enter');
-    await matching.getByRole('button', { name: `Put ${right} to ${left}` }).press('Enter');
+    await matching.getByRole('button', { name: `Put here: ${right} to ${left}` }).press('Enter');
   } // prettier-ignore
   await scored(matching, 4);
   await accessible('matching');
@@ -352,7 +352,7 @@ test('every kind can be answered by keyboard alone in its student’s view', asy
   const sorting = await open('kind=sorting&words=renewable');
   for (const own of ['wind', 'sunlight', 'wood from a tended forest', 'coal', 'natural gas']) {
     await sorting.getByRole('button', { name: own, exact: true }).press('Enter');
-    await sorting.getByRole('button', { name: `Put ${own} to ${/coal|gas/.test(own) ? 'runs out' : 'renewable'}` }).press('Enter'); // prettier-ignore
+    await sorting.getByRole('button', { name: `Put here: ${own} to ${/coal|gas/.test(own) ? 'runs out' : 'renewable'}` }).press('Enter'); // prettier-ignore
   }
   await sorting.getByRole('button', { name: 'Score my answer' }).press('Enter');
   await expect(sorting.getByRole('status')).toContainText('3 of 3 points');

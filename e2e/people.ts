@@ -7,7 +7,7 @@ export function watch(page: Page, complaints: string[]): void {
   page.on('pageerror', (error) => complaints.push(error.message));
   page.on('console', (message) => {
     // The network's own complaints are part of the tests that cut it.
-    if (message.type() === 'error' && !/Failed to load resource|net::ERR/.test(message.text()))
+    if (message.type() === 'error' && !/Failed to load resource|net::ERR|when fetching the script/.test(message.text()))
       complaints.push(message.text());
   });
 }

@@ -1,5 +1,6 @@
 /** Sittings in parts: times of sections and single questions, no way back, one sitting; the page's looks; and a page that is opened without network. */
 import { expect, test, type Browser, type Page } from '@playwright/test';
+import { partKinds, type PartKind } from '@oaken/core/items';
 import { passcodesOf } from '@oaken/demo';
 import { demoSeed } from '@oaken/demo/write';
 import { expectAccessible } from './accessible';
@@ -21,13 +22,25 @@ test.afterAll(() => page.context().close());
 /** Gives the test to one student of 6D, whose list it then stands on. */
 async function give(at: number, fill: () => Promise<void>): Promise<void> {
   await page.goto('/tests');
-  await page.getByRole('link', { name: `Assign ${title}` }).click();
+  const way = await page.getByRole('link', { name: `Assign ${title}` }).getAttribute('href');
+  await giveTo(at, way!, fill);
+}
+async function giveTo(at: number, way: string, fill = async () => {}): Promise<void> {
+  await page.goto(way);
   await page.getByRole('button', { name: 'some of them: 6D' }).click();
   await page.getByRole('checkbox', { name: `${at + 1} ${passcodesOf(demoSeed, '6D')[at]!.name}` }).check();
   await fill();
   await page.getByRole('button', { name: 'Give to 1 student' }).click();
   await expect(page.getByText('Given to 1 student.')).toBeVisible();
 }
+/** Takes a test off the shelf again, and retires an item of its own. */
+const takeOff = (testId: number, item?: number) =>
+  page.evaluate(async ([own, id]) => {
+    const { csrf } = await (await fetch('/api/session')).json();
+    const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
+    await fetch(`/api/tests/${own}`, { method: 'DELETE', headers });
+    if (id !== undefined) await fetch('/api/items/retire', { method: 'POST', headers, body: JSON.stringify({ items: [id] }) });
+  }, [testId, item] as const); // prettier-ignore
 async function begin(browser: Browser, at: number, options?: Parameters<typeof student>[4]) {
   const own = await student(browser, '6D', 'BRN6D4', at, options);
   watch(own.page, complaints);
@@ -162,6 +175,100 @@ test('without network the page opens again with everything, takes answers, and s
   await expect(step(other.page, /^Question [12], answered/)).toHaveCount(2);
   await other.context.close();
   await context.close();
+});
+
+test('a sound is played only as often as allowed, whichever device it is heard on', async ({ browser }) => {
+  const made = await page.evaluate(async () => {
+    const { csrf } = await (await fetch('/api/session')).json();
+    const send = async (path: string, body: unknown) => (await fetch(path, { method: 'POST', headers: { 'content-type': body instanceof Blob ? 'application/octet-stream' : 'application/json', 'x-csrf-token': csrf }, body: body instanceof Blob ? body : JSON.stringify({ clientKey: crypto.randomUUID(), ...(body as object) }) })).json(); // prettier-ignore
+    // A fifth of a second of silence, eight bits, 8,000 a second.
+    const head = new DataView(new ArrayBuffer(44));
+    const words: [at: number, text: string][] = [[0, 'RIFF'], [8, 'WAVEfmt '], [36, 'data']];
+    for (const [at, text] of words) [...text].forEach((letter, n) => head.setUint8(at + n, letter.charCodeAt(0)));
+    for (const [at, own] of [[4, 1636], [16, 16], [24, 8000], [28, 8000], [40, 1600]] as const) head.setUint32(at, own, true);
+    for (const [at, own] of [[20, 1], [22, 1], [32, 1], [34, 8]] as const) head.setUint16(at, own, true);
+    const { address } = await send('/api/files?name=tone.wav&type=audio/wav&as=sound', new Blob([head, new Uint8Array(1600).fill(128)]));
+    const bank = (await (await fetch('/api/banks')).json()).banks.find((own: { mine: boolean }) => own.mine).id;
+    const content = { stem: `<p>What do you hear?</p><audio src="${address}" title="A tone" controls="" data-plays="2"></audio>`, parts: [{ id: 'p', kind: 'true-false', key: true, rule: { rule: 'all-or-nothing', points: 1 } }], explanation: '', hints: [], notes: '' };
+    const facts = { subject: 'Music', grades: [6], standards: [], depth: 1, seconds: 30, tags: [], author: '', licence: '' };
+    const { id } = await send('/api/items', { bank, folder: null, content, facts });
+    const { id: testId } = await send('/api/tests', { title: 'Heard twice', kind: 'quiz', itemIds: [id] });
+    return { id, testId };
+  }); // prettier-ignore
+  await giveTo(24, `/tests/${made.testId}/assign`);
+  const first = await student(browser, '6D', 'BRN6D4', 24);
+  watch(first.page, complaints);
+  await row(first.page, 'Heard twice').getByRole('link', { name: 'Begin' }).click();
+  const play = (own: Page) => own.getByRole('button', { name: /: A tone$/ });
+  await expect(play(first.page)).toHaveText('Play (2 times left)');
+  await expectAccessible('a sound that can be played twice', first.page);
+  await play(first.page).click();
+  await expect(play(first.page)).toHaveText('Play (1 time left)');
+  await first.context.close();
+  const second = await student(browser, '6D', 'BRN6D4', 24, phone);
+  watch(second.page, complaints);
+  await row(second.page, 'Heard twice').getByRole('link', { name: 'Go on' }).click();
+  await play(second.page).click();
+  await expect(play(second.page)).toHaveText('No plays left');
+  await expect(play(second.page)).toBeDisabled();
+  await second.page.reload();
+  await expect(play(second.page)).toHaveText('No plays left');
+  await second.context.close();
+  await takeOff(made.testId, made.id);
+});
+
+test('every kind of question on a phone, by touch: nothing runs over the edge, and each can be answered', async ({
+  browser,
+}) => {
+  const kinds = await page.evaluate(async (kinds) => {
+    const { csrf } = await (await fetch('/api/session')).json();
+    const found = await Promise.all(kinds.map(async (kind) => (await (await fetch(`/api/items?kind=${kind}`)).json()).items[0].id as number));
+    const body = JSON.stringify({ clientKey: crypto.randomUUID(), title: 'One of every kind', kind: 'quiz', itemIds: found });
+    const { id } = await (await fetch('/api/tests', { method: 'POST', headers: { 'content-type': 'application/json', 'x-csrf-token': csrf }, body })).json();
+    return id as number;
+  }, [...partKinds]); // prettier-ignore
+  await giveTo(25, `/tests/${kinds}/assign`);
+  const { page: own, context } = await student(browser, '6D', 'BRN6D4', 25, { ...phone, hasTouch: true });
+  watch(own, complaints);
+  await row(own, 'One of every kind').getByRole('link', { name: 'Begin' }).tap();
+  const item = own.locator('.item');
+  const first = (role: Parameters<Page['getByRole']>[0], name?: RegExp) => item.getByRole(role, { name }).first();
+  const drag = async () => {
+    await item.getByRole('list', { name: 'Cards' }).getByRole('button').first().tap();
+    await first('button', /^Put /).tap();
+  };
+  const written = async () => item.getByRole('textbox').first().fill('12');
+  const picture = { name: 'work.png', mimeType: 'image/png', buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64') }; // prettier-ignore
+  const byTouch: Record<PartKind, () => Promise<unknown>> = {
+    'single-choice': () => item.locator('label').first().tap(),
+    'multiple-choice': () => item.locator('label').first().tap(),
+    'true-false': () => item.locator('label').first().tap(),
+    numeric: written,
+    'short-text': written,
+    'long-text': written,
+    'inline-choice': () => first('combobox').selectOption({ index: 1 }),
+    matching: drag,
+    sorting: drag,
+    ordering: () => first('button', /^Move down/).tap(),
+    grid: () => first('radio').tap(),
+    'words-in-text': () => first('checkbox').tap(),
+    places: () => first('checkbox').tap(),
+    drawing: () => first('application').tap(),
+    upload: () => item.locator('input[type=file]').setInputFiles(picture),
+    survey: () => first('radio').tap(),
+    information: async () => {},
+  };
+  for (const [n, kind] of partKinds.entries()) {
+    await question(own, n + 1);
+    expect([kind, await own.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)]).toEqual([kind, 0]); // prettier-ignore
+    await byTouch[kind]();
+    await expect(step(own, new RegExp(`^Question ${n + 1}, (${kind === 'information' ? 'to read' : 'answered|partly answered'}), here`))).toBeVisible(); // prettier-ignore
+    await expectAccessible(`${kind} on a phone`, own);
+    if (n < partKinds.length - 1) await button(own, 'Next').tap();
+  }
+  await expect(own.locator('.state', { hasText: 'Saved' })).toBeVisible();
+  await context.close();
+  await takeOff(kinds);
 });
 
 test('practice by keyboard alone: answer, check, hint or answer, on to the next', async ({ browser }) => {

@@ -18,7 +18,7 @@ runMain(async () => {
   const folder = mkdtempSync(join(tmpdir(), 'oaken-bench-'));
   const database = await startMariaDb(folder, { memory: '512M' });
   try {
-    for (const name of ['floor', 'pages', 'analysis', 'assembly', 'saving', 'rush', 'killing', 'finding']) {
+    for (const name of ['floor', 'pages', 'phone', 'analysis', 'assembly', 'saving', 'rush', 'killing', 'finding']) {
       if (only && only !== name && name !== 'floor') continue;
       const outfile = join(root, 'scripts/dist', `${name}.mjs`);
       await build({

@@ -61,7 +61,7 @@ runMain(async () => {
       '--output-type',
       'err',
     ]);
-    for (const workspace of ['core', 'contract', 'server', 'demo', 'stand-ins', 'e2e', 'web/worker'])
+    for (const workspace of ['core', 'contract', 'server', 'demo', 'stand-ins', 'e2e', 'web/worker', 'scripts/bench'])
       await check(`Types of ${workspace}`, 'npx', ['tsc', '-p', workspace]);
     await check('Types of web', 'npx', ['vue-tsc', '-p', 'web', '--noEmit']);
   }

@@ -134,6 +134,7 @@ export const api = {
   saveAnswers: attempts.saveAnswers,
   enterNext: attempts.enterNext,
   stayHere: attempts.stayHere,
+  countPlay: attempts.countPlay,
   askHelp: attempts.askHelp,
   handIn: attempts.handIn,
   readReport: attempts.readReport,

@@ -1,4 +1,4 @@
-import { scoreAttempt } from '@oaken/core/attempts';
+import { byStandard, scoreAttempt, shareInWords } from '@oaken/core/attempts';
 import type { Edition } from '@oaken/core/forms';
 import type { ItemContent } from '@oaken/core/items';
 import { progressOf } from '@oaken/core/sitting';
@@ -88,4 +88,23 @@ test('how far a question is, part by part; a page of information is only read', 
   expect(progressOf(parts, { a: '7' })).toBe('partly');
   expect(progressOf(parts, { a: '7', b: 'words' })).toBe('answered');
   expect(progressOf(parts.slice(2), {})).toBe('to read');
+});
+
+test('what was earned on each standard, in words that do not claim more than a few questions can say', () => {
+  const score = (name: string, points: number, most = 1, waits = false) => ({ entry: name, points, most, waits });
+  const standards = new Map([['a', ['R.1']], ['b', ['R.1', 'R.2']], ['c', ['R.1', 'R.1']], ['d', ['R.2']], ['e', ['R.3']]]); // prettier-ignore
+  const own = byStandard([score('a', 1), score('b', 0.5), score('c', 1), score('d', 0, 3, true), score('e', 0, 0), score('f', 1)], standards); // prettier-ignore
+  expect(own).toEqual([
+    { code: 'R.1', items: 3, points: 2.5, most: 3, waits: 0 },
+    { code: 'R.2', items: 2, points: 0.5, most: 1, waits: 1 },
+  ]);
+  expect(own.map(shareInWords)).toEqual([
+    '2.5 of 3 points on 3 questions: you are nearly there.',
+    '0.5 of 1 point on 1 question. So few questions say little. 1 waits for your teacher.',
+  ]);
+  const said = (points: number) => shareInWords({ code: '', items: 4, points, most: 4, waits: 0 }).split(': ')[1];
+  expect([4, 2, 1].map(said)).toEqual(['this is secure.', 'you are part of the way; look at it again.', 'this is the next thing to practise.']); // prettier-ignore
+  expect(shareInWords({ code: '', items: 2, points: 0, most: 0, waits: 2 })).toBe(
+    '2 questions. 2 wait for your teacher.',
+  );
 });

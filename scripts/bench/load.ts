@@ -9,7 +9,7 @@ const socketPath = process.env.OAKEN_SOCKET!;
 export const name = 'bench';
 export const firstStudent = 10_000;
 const csrf = 'c'.repeat(32);
-const token = (n: number) => `bench-token-${n}`;
+export const token = (n: number) => `bench-token-${n}`;
 
 export const pool = createPool({ socketPath, user: 'root', database: name, connectionLimit: 12, timezone: 'Z' });
 

@@ -3,7 +3,7 @@ import autocannon from 'autocannon';
 import { Agent, request } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
 import { percentile, report } from './figure';
-import { bodyOf, entriesOf, firstStudent, headersOf, pool, prepareSchool, start, studentIds } from './load';
+import { bodyOf, entriesOf, firstStudent, headersOf, name, pool, prepareSchool, start, studentIds } from './load';
 
 const students = 600;
 const entriesEach = 12;

@@ -206,8 +206,9 @@ describe('times and release', () => {
     const student = await school.student('6D', 9);
     const attempt = await begin(student, given.assignmentId);
     await hand(student, attempt.id);
-    const entries = async () => (await (await school.student('6D', 9)).ok('GET', `/api/seat/assignments/${given.assignmentId}/report`)).entries; // prettier-ignore
-    expect(await entries()).toBeNull();
+    const report = async () => (await school.student('6D', 9)).ok('GET', `/api/seat/assignments/${given.assignmentId}/report`); // prettier-ignore
+    const entries = async () => (await report()).entries;
+    expect(await report()).toMatchObject({ entries: null, byStandard: null });
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/release`, { released: true });
     expect(await entries()).toBeNull();
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, { studentIds: [(await rollOf(2))[11].id], closesAt: start + 5 * hour, minutes: 0, attempts: 0 }); // prettier-ignore
@@ -216,6 +217,9 @@ describe('times and release', () => {
     school.clock.now = start + 5 * hour;
     const out = await entries();
     expect(out[0]).toMatchObject({ points: 0, right: [expect.any(String)], explanation: expect.any(String) });
+    const { byStandard } = await report();
+    expect(byStandard.length).toBeGreaterThan(0);
+    for (const own of byStandard) expect(own).toMatchObject({ share: 0, statement: expect.stringMatching(/\w{4}/), words: expect.stringMatching(/^0 of /) }); // prettier-ignore
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/release`, { released: false });
     expect((await entries())[0].explanation).toBeNull();
     school.clock.now = start;

@@ -287,6 +287,7 @@ test.each([
         ...(mode === 'test' ? ['askHelp'] : []),
         'beginAttempt',
         'comeAsGuest',
+        'countPlay',
         'enterNext',
         'handIn',
         'joinClass',

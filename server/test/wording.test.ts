@@ -32,7 +32,7 @@ test('a vector without markup is only text, and stays text in an attribute', () 
 test('what an author writes passes: every allowed element with its attributes', () => {
   const values: Record<string, string> = {
     'data-formula': '\\frac{1}{2}', 'data-gap': 'g1', 'data-words': 'w1', 'data-size': 'large', src: file, alt: 'A map', title: 'A bell',
-    width: '20', height: '10', colspan: '2', rowspan: '2', scope: 'col', start: '3', controls: '',
+    width: '20', height: '10', colspan: '2', rowspan: '2', scope: 'col', start: '3', controls: '', 'data-plays': '2',
   }; // prettier-ignore
   for (const element of allowedElements)
     for (const attribute of [undefined, ...(allowedAttributes[element] ?? [])]) {
@@ -48,6 +48,10 @@ test.each([
   [`<p><img src="${file}" alt=" "></p>`, 'A picture needs words for those who cannot see it.'],
   ['<p><img src="https://elsewhere.example/a.png" alt="x"></p>', 'A picture must be one that was uploaded here.'],
   [`<p><audio src="${file}"></audio></p>`, 'A sound needs a title.'],
+  [
+    `<p><audio src="${file}" title="A bell" data-plays="0"></audio></p>`,
+    'A sound or film can be played from 1 to 20 times.',
+  ],
   ['<p><video src="data:video/mp4;base64,AA" title="x"></video></p>', 'A film must be one that was uploaded here.'],
   ['<p><span data-formula="\\frac{1"></span></p>', 'The formula “\\frac{1” cannot be read.'],
   ['<p><span data-formula=" "></span></p>', 'A formula is empty.'],

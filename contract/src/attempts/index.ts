@@ -1,6 +1,7 @@
 import { orders } from '@oaken/core/assignments';
 import { responses, type SittingPart } from '@oaken/core/items';
 import { numberings } from '@oaken/core/passages';
+import { mostPlays } from '@oaken/core/text';
 import { z } from 'zod';
 import { endpoint, id, idInPath, instant } from '../define';
 
@@ -150,6 +151,8 @@ export const attemptAnswer = z.object({
     ),
   }),
   answers: z.array(storedAnswer),
+  /** How often sounds and films were played that can be played only so often, by their file. */
+  plays: z.record(z.string(), z.number()),
 });
 export type AttemptAnswer = z.infer<typeof attemptAnswer>;
 
@@ -223,6 +226,16 @@ export const stayHere = endpoint({
   answer: z.object({ now: instant }),
 });
 
+export const countPlay = endpoint({
+  method: 'POST',
+  path: '/api/seat/attempts/:attemptId/plays',
+  who: 'student',
+  does: 'Says how often a sound or film that can be played only so often has been played; the largest number stands.',
+  params: attemptId,
+  body: z.strictObject({ file: z.string().regex(/^[A-Za-z0-9_-]{22}$/), times: z.int().min(1).max(mostPlays) }),
+  answer: z.object({ times: z.number() }),
+});
+
 export const askHelp = endpoint({
   method: 'POST',
   path: '/api/seat/attempts/:attemptId/entries/:entryId/help',
@@ -266,6 +279,10 @@ export const readReport = endpoint({
     attempts: z.number(),
     /** What lateness took off, as a share. */
     lateOff: z.number(),
+    /** What was earned on each standard, in words; null until right and wrong are released. */
+    byStandard: z
+      .array(z.object({ code: z.string(), statement: z.string(), share: z.number().nullable(), words: z.string() }))
+      .nullable(),
     /** Null until anything about single questions is released. */
     entries: z
       .array(

@@ -18,12 +18,16 @@ export const allowedAttributes: Record<string, string[]> = {
   /** A formula, a gap to be filled, words that can be chosen, or another size. */
   span: ['data-formula', 'data-gap', 'data-words', 'data-size'],
   img: ['src', 'alt', 'width', 'height'],
-  audio: ['src', 'title', 'controls'],
-  video: ['src', 'title', 'controls', 'width', 'height'],
+  /** `data-plays`: a student can play it so often. */
+  audio: ['src', 'title', 'controls', 'data-plays'],
+  video: ['src', 'title', 'controls', 'data-plays', 'width', 'height'],
   td: ['colspan', 'rowspan'],
   th: ['colspan', 'rowspan', 'scope'],
   ol: ['start'],
 };
+
+/** At most so many plays can be set for a sound or film. */
+export const mostPlays = 20;
 
 export const longestRichText = 60_000;
 

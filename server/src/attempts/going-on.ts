@@ -49,6 +49,25 @@ export async function enterNext(
   });
 }
 
+export async function countPlay(
+  { database }: Context,
+  editions: Editions,
+  me: SignedIn,
+  attemptId: number,
+  { file, times }: BodyOf<typeof api.countPlay>,
+): Promise<{ times: number }> {
+  return database.transaction(async (transaction) => {
+    const attempt = await lockAttempt(database, attemptId, transaction);
+    if (!attempt || attempt.studentId !== me.account.id) throw notFound('The attempt');
+    const { editionId } = await readGiven(database, me.account.id, attempt.assignmentId, transaction);
+    const { edition } = await editions.get(editionId);
+    if (!JSON.stringify(edition).includes(`/api/files/${file}`)) throw notFound('The file');
+    await database.query('INSERT INTO plays (attempt_id, file_id, times) VALUES (:attemptId, :file, :times) ON DUPLICATE KEY UPDATE times = GREATEST(times, VALUES(times))', { replacements: { attemptId, file, times }, transaction }); // prettier-ignore
+    const own = await row<{ times: number }>(database, 'SELECT times FROM plays WHERE attempt_id = :attemptId AND file_id = :file', { attemptId, file }, transaction); // prettier-ignore
+    return { times: own!.times };
+  });
+}
+
 export async function stayHere({ database, now }: Context, me: SignedIn, attemptId: number): Promise<{ now: number }> {
   const values = { attemptId, me: me.account.id };
   const own = await row<{ id: number }>(database, 'SELECT id FROM attempts WHERE id = :attemptId AND student_id = :me', values); // prettier-ignore

@@ -1,20 +1,15 @@
-/** The student's own list, and what is released of one's work. */
+/** The student's own list. */
 import type { api, AnswerOf } from '@oaken/contract';
-import type { SeatRow, ShownScore } from '@oaken/contract/attempts';
-import { attemptsLeft, bandOf, isReleased, sittingInWords, type AssignmentRules, type Released, type ReleaseFacts } from '@oaken/core/assignments'; // prettier-ignore
-import { entriesOf } from '@oaken/core/forms';
-import { keysInWords, responsesInWords, type Responses } from '@oaken/core/items';
+import type { SeatRow } from '@oaken/contract/attempts';
+import { attemptsLeft, isReleased, sittingInWords, type AssignmentRules } from '@oaken/core/assignments';
 import { attemptState, defaultGrace, windowEnd, windowState } from '@oaken/core/timing';
 import { givenToMe } from '../access';
-import { somebodyCanAnswer } from '../assignments/standing';
-import { schoolZone, studentWindow, supportsOf } from '../assignments/times';
+import { ownColumns, schoolZone, studentWindow, supportsOf, timeColumns } from '../assignments/times';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { fromJson, rows, toMillis, toMillisOrNull } from '../database/connect';
-import { notFound, Problem } from '../http/problem';
-import type { Editions } from './editions';
-import { attemptForm, readAttempts, readGiven, type Attempt, type Given } from './given';
-import { ownColumns, timeColumns } from '../assignments/times';
+import { readAttempts, type Attempt, type Given } from './given';
+import { factsOf, shown } from './released';
 
 interface Line extends Given {
   title: string;
@@ -39,28 +34,6 @@ async function readLines({ database, now }: Context, me: SignedIn): Promise<Line
   );
   return found.map((own) => ({ ...own, rules: fromJson<AssignmentRules>(own.rules) }));
 }
-
-/** The score as the teacher shows it: what is not shown does not leave the server. */
-function shown({ release: { show, bands } }: AssignmentRules, points: number, most: number): ShownScore {
-  const share = most > 0 ? points / most : 0;
-  const inPoints = show === 'points' || show === 'both';
-  return {
-    points: inPoints ? points : null,
-    most: inPoints ? most : null,
-    share: show === 'percent' || show === 'both' ? share : null,
-    band: show === 'band' ? (bandOf(share, bands)?.name ?? null) : null,
-  };
-}
-
-/** What is known without asking about everybody else: enough for the score. */
-const factsOf = (own: Given, counting: Attempt | undefined, closed: boolean, now: number): ReleaseFacts => ({
-  handedIn: counting !== undefined && counting.handedInAt !== null,
-  closed,
-  somebodyCanAnswer: true,
-  releasedAt: toMillisOrNull(own.releasedAt),
-  answersFrom: toMillisOrNull(own.answersFrom),
-  now,
-});
 
 const isOver = (attempt: Attempt, now: number) => attemptState({ deadlineAt: toMillisOrNull(attempt.deadlineAt), handedInAt: toMillisOrNull(attempt.handedInAt) }, defaultGrace, now) === 'over'; // prettier-ignore
 
@@ -108,73 +81,4 @@ export async function listSeat(context: Context, me: SignedIn): Promise<AnswerOf
     };
   });
   return { now, assignments };
-}
-
-export async function readReport(
-  context: Context,
-  editions: Editions,
-  me: SignedIn,
-  assignmentId: number,
-): Promise<AnswerOf<typeof api.readReport>> {
-  const { database } = context;
-  const now = context.now();
-  const given = await readGiven(database, me.account.id, assignmentId);
-  const made = await readAttempts(database, me.account.id, assignmentId);
-  const counting = made.find(({ counts }) => counts);
-  const zone = await schoolZone(database);
-  const end = windowEnd(studentWindow(given, given, zone));
-  const score = factsOf(given, counting, end !== null && end <= now, now);
-  if (!counting || counting.counted === null || !isReleased(given.rules, 'score', score))
-    throw new Problem(403, 'The score is not out yet.', 'Your teacher decides when it can be read.');
-  const open = await somebodyCanAnswer(database, assignmentId, given, now);
-  const facts: ReleaseFacts = { ...score, closed: score.closed && !open, somebodyCanAnswer: open };
-  const out = (what: Released) => isReleased(given.rules, what, facts);
-  const [title] = await rows<{ title: string; points: number }>(database, 'SELECT a.title, e.points FROM assignments a JOIN editions e ON e.id = a.edition_id WHERE a.id = :assignmentId', { assignmentId }); // prettier-ignore
-  if (!title) throw notFound('The assignment');
-  const { edition } = await editions.get(given.editionId);
-  return {
-    title: title.title,
-    score: shown(given.rules, counting.counted, counting.most ?? title.points),
-    attempt: counting.number,
-    attempts: made.length,
-    lateOff: Number(counting.lateOff),
-    entries:
-      out('marks') || out('answers') || out('explanations')
-        ? await readEntries(context, counting, attemptForm(edition, counting, given.rules), out)
-        : null,
-  };
-}
-
-type Entries = NonNullable<AnswerOf<typeof api.readReport>['entries']>;
-
-async function readEntries(
-  { database }: Context,
-  attempt: Attempt,
-  form: ReturnType<typeof attemptForm>,
-  out: (what: Released) => boolean,
-): Promise<Entries> {
-  // prettier-ignore
-  const values = { attemptId: attempt.id };
-  const scores = await rows<{ entry: string; points: number; waits: number }>(
-    database,
-    'SELECT entry_id AS entry, points, waits FROM scores WHERE attempt_id = :attemptId',
-    values,
-  );
-  const answers = await rows<{ entry: string; responses: unknown }>(
-    database,
-    'SELECT entry_id AS entry, responses FROM answers WHERE attempt_id = :attemptId',
-    values,
-  );
-  return entriesOf({ sections: form.sections }).map(({ id, points, content }) => {
-    const score = scores.find(({ entry }) => entry === id);
-    return {
-      stem: content.stem,
-      mine: responsesInWords(content, fromJson<Responses>(answers.find(({ entry }) => entry === id)?.responses ?? {})),
-      most: points,
-      points: out('marks') ? (score?.points ?? 0) : null,
-      waits: Boolean(score?.waits),
-      right: out('answers') ? keysInWords(content) : null,
-      explanation: out('explanations') ? content.explanation : null,
-    };
-  });
 }

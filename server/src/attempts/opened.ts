@@ -26,6 +26,9 @@ async function readAnswers(database: Sequelize, id: number, transaction?: Transa
   }));
 }
 
+const readPlays = async (database: Sequelize, id: number, transaction?: Transaction) =>
+  Object.fromEntries((await rows<{ file: string; times: number }>(database, 'SELECT file_id AS file, times FROM plays WHERE attempt_id = :id', { id }, transaction)).map(({ file, times }) => [file, times])); // prettier-ignore
+
 /** The course as the page needs it; of questions that are not open, only how far they came. */
 function courseFor(
   { stages, course }: Staged,
@@ -84,6 +87,7 @@ export async function openedAttempt(
     aloud: supports?.aloud ?? false,
     textSize: supports?.textSize ?? 1,
     form: formForSitting(form, open),
+    plays: await readPlays(database, attempt.id, transaction),
     answers: answers.filter(({ entry }) => open === null || open.has(entry)),
   };
 }

@@ -4,11 +4,12 @@ import type { Bind } from '../http/bind';
 import { Problem } from '../http/problem';
 import { takeLate } from './arriving';
 import { beginAttempt } from './begin';
-import { enterNext, stayHere } from './going-on';
+import { countPlay, enterNext, stayHere } from './going-on';
 import type { Editions } from './editions';
 import { handIn } from './hand-in';
-import { listSeat, readReport } from './list';
+import { listSeat } from './list';
 import { askHelp } from './practice';
+import { readReport } from './report';
 
 export function attemptRoutes(bind: Bind, context: Context, editions: Editions): void {
   const { now, saving } = context;
@@ -31,6 +32,8 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
   bind(api.enterNext, ({ me, params, body }) => enterNext(context, editions, me, params.attemptId, body));
 
   bind(api.stayHere, ({ me, params }) => stayHere(context, me, params.attemptId));
+
+  bind(api.countPlay, ({ me, params, body }) => countPlay(context, editions, me, params.attemptId, body));
 
   bind(api.askHelp, ({ me, params, body }) => askHelp(context, editions, me, params, body));
 

@@ -1,5 +1,5 @@
 import { fileAddress, textsOfItem, type ItemContent, type PartText } from '@oaken/core/items';
-import { allowedAttributes, allowedElements } from '@oaken/core/text';
+import { allowedAttributes, allowedElements, mostPlays } from '@oaken/core/text';
 import katex from 'katex';
 import sanitizeHtml from 'sanitize-html';
 import type { WrongField } from '../http/problem';
@@ -46,12 +46,14 @@ const needs: Record<string, (own: Attributes) => string | null> = {
   },
 };
 
-const media = ({ src = '', title = '' }: Attributes, what: string) =>
+const media = ({ src = '', title = '', 'data-plays': plays }: Attributes, what: string) =>
   !fileAddress.safeParse(src).success
     ? `${what} must be one that was uploaded here.`
     : title.trim() === ''
       ? `${what} needs a title.`
-      : null;
+      : playsProblem(plays);
+
+const playsProblem = (plays: string | undefined) => plays === undefined || (/^[1-9]\d?$/.test(plays) && Number(plays) <= mostPlays) ? null : `A sound or film can be played from 1 to ${mostPlays} times.`; // prettier-ignore
 
 function formulaProblem(latex: string): string | null {
   try {

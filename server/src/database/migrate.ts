@@ -10,10 +10,23 @@ import { letters } from './migrations/007-letters';
 import { practice } from './migrations/008-practice';
 import { late } from './migrations/009-late';
 import { stages } from './migrations/010-stages';
+import { plays } from './migrations/011-plays';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
-const migrations: Migration[] = [ground, banks, imports, tests, classes, assigning, letters, practice, late, stages];
+const migrations: Migration[] = [
+  ground,
+  banks,
+  imports,
+  tests,
+  classes,
+  assigning,
+  letters,
+  practice,
+  late,
+  stages,
+  plays,
+];
 
 export function migrator(database: Sequelize) {
   const run = (sql: string) => database.query(sql);

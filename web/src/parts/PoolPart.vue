@@ -100,12 +100,15 @@ function back(place: string, card: string): void {
             class="card"
             :disabled="disabled"
             :draggable="!disabled"
-            :aria-label="`Take back: ${plainText(card.text)}`"
             @click="back(place.id, card.id)"
             @dragstart="held = card.id"
             @dragend="held = null"
           >
-            <RichText :html="card.text" inline /><span aria-hidden="true" class="out">✕</span>
+            <span class="unseen">Take back:</span>{{ ' ' }}<RichText :html="card.text" inline /><span
+              v-if="card.text.includes('data-formula')"
+              class="unseen"
+              >{{ nameOf(card.id) }}</span
+            ><span aria-hidden="true" class="out">✕</span>
           </button>
           <button
             v-if="!matching || at(place.id).length === 0 || held"
@@ -114,7 +117,9 @@ function back(place: string, card: string): void {
             :class="{ ready: held }"
             :disabled="disabled || held === null"
             :aria-label="
-              held ? `Put ${nameOf(held)} to ${plainText(place.text)}` : `Place of ${plainText(place.text)}, empty`
+              held
+                ? `Put here: ${nameOf(held)} to ${plainText(place.text)}`
+                : `Place of ${plainText(place.text)}, empty`
             "
             @click="put(place.id)"
           >

@@ -1,13 +1,19 @@
 <script setup lang="ts">
 /** Shows a wording. Its markup was checked by the server; formulas are drawn when there are any. */
 import { nextTick, ref, watch } from 'vue';
+import { usePlays } from './plays';
 
 const props = defineProps<{ html: string; inline?: boolean }>();
 const place = ref<HTMLElement>();
+const plays = usePlays();
 
 watch(
   () => props.html,
   async (html) => {
+    if (html.includes('data-plays')) {
+      const [{ limitPlays }] = await Promise.all([import('./limitPlays'), nextTick()]);
+      if (place.value) limitPlays(place.value, plays);
+    }
     if (!html.includes('data-formula')) return;
     const [{ drawFormulas }] = await Promise.all([import('./formulas'), nextTick()]);
     if (place.value) drawFormulas(place.value);

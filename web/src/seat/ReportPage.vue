@@ -37,6 +37,20 @@ const round = (n: number) => Math.round(n * 100) / 100;
         {{ Math.round(report.lateOff * 1000) / 10 }} % is taken off because it was late.
       </p>
       <p v-if="!report.entries" class="faded">What was right, and why, is not out yet.</p>
+      <section v-if="report.byStandard?.length">
+        <h2>By standard</h2>
+        <ul class="standards">
+          <li v-for="own in report.byStandard" :key="own.code">
+            <TallyBox :share="own.share ?? 0" :waits="own.share === null" :label="own.words" />
+            <div>
+              <p class="statement">{{ own.statement || own.code }}</p>
+              <p>
+                {{ own.words }} <span v-if="own.statement" class="faded small">{{ own.code }}</span>
+              </p>
+            </div>
+          </li>
+        </ul>
+      </section>
       <article v-for="(entry, n) in report.entries" :key="n">
         <h2>
           <TallyBox
@@ -62,6 +76,27 @@ const round = (n: number) => Math.round(n * 100) / 100;
 </template>
 
 <style scoped>
+.standards {
+  list-style: none;
+  margin: 10px 0 22px;
+  padding: 0;
+}
+.standards li {
+  display: flex;
+  gap: 12px;
+  padding: 8px 0;
+  border-top: var(--line);
+}
+.standards li > :first-child {
+  flex: none;
+  margin-top: 3px;
+}
+.standards p {
+  margin: 0;
+}
+.statement {
+  font-weight: 600;
+}
 .total {
   font-size: 1.2rem;
 }

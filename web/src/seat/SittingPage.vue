@@ -6,6 +6,7 @@ import { computed, defineAsyncComponent, provide, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import SittingWork from '../parts/sitting/SittingWork.vue';
 import { useSession } from '../client/session';
+import { playsKey } from '../parts/plays';
 import { sendFileKey } from '../parts/upload';
 import type { OutboxState } from './outbox';
 import TimeLeft from '../parts/sitting/TimeLeft.vue';
@@ -36,6 +37,7 @@ const {
   clockUp,
   handIn,
   sendFile,
+  plays,
   helping,
   helpWrong,
   askHelp,
@@ -71,6 +73,7 @@ const { chosen, guide } = useLooks();
 const size = computed({ get: () => chosen.value ?? attempt.value?.textSize ?? 1, set: (own) => (chosen.value = own) });
 const choosingLooks = ref(false);
 provide(sendFileKey, sendFile);
+provide(playsKey, plays);
 const placeKey = computed(() => `oaken-place-${attempt.value?.id}-${attempt.value?.course?.stage ?? 0}`);
 
 // Coming back leads to the question where the student was.

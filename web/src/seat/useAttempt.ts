@@ -7,10 +7,14 @@ import { computed, onMounted, onUnmounted, reactive, ref } from 'vue';
 import { inWords, Refused, request, Unreachable } from '../client/request';
 import { useSession } from '../client/session';
 import { keepHandedIn, keepOpened, letGoOpened, readOpened, sendKept } from './keptStore';
+import type { Plays } from '../parts/plays';
 import { Outbox, type OutboxState } from './outbox';
 
 /** `kept`: handed in on this device, and on its way to the server once there is network. */
 export type Ending = 'no' | 'time' | 'kept' | 'handed-in';
+
+const sayPlayed = (attempt: number, file: string, times: number) => void request('POST', `/api/seat/attempts/${attempt}/plays`, { file, times }).catch(() => {}); // prettier-ignore
+const fileOf = (src: string) => src.split('/').at(-1) ?? '';
 
 /** After the end the page asks whether the server has it: soon at first, then less often, for as long as it is open. */
 const askAgain = 1_500;
@@ -58,6 +62,13 @@ export function useAttempt(assignmentId: number) {
     });
     outbox = box;
     for (const answer of newest.values()) if (!typed.has(answer.entry)) take(answer);
+    // What was played without network is known here only.
+    if (attempt.value?.id === opened.id)
+      for (const [file, times] of Object.entries(attempt.value.plays)) {
+        if (times <= (opened.plays[file] ?? 0)) continue;
+        opened.plays[file] = times;
+        sayPlayed(opened.id, file, times);
+      }
     attempt.value = opened;
     meanwhile = null;
     for (const id of typed) change(id);
@@ -237,6 +248,18 @@ export function useAttempt(assignmentId: number) {
     }
   }
 
+  /** How often sounds and films were played; said to the server, and kept here with the attempt. */
+  const plays: Plays = {
+    of: (src) => attempt.value?.plays[fileOf(src)] ?? 0,
+    begun(src) {
+      if (!attempt.value) return;
+      const times = plays.of(src) + 1;
+      attempt.value.plays[fileOf(src)] = times;
+      void keep();
+      sayPlayed(attempt.value.id, fileOf(src), times);
+    },
+  };
+
   /** A photo or file goes to the server at once; what is saved with the answer is its address. */
   async function sendFile(file: File): Promise<string> {
     if (!attempt.value) throw new Error('The attempt has not begun.');
@@ -262,6 +285,7 @@ export function useAttempt(assignmentId: number) {
     clockUp,
     handIn,
     sendFile,
+    plays,
     helping,
     helpWrong,
     askHelp,

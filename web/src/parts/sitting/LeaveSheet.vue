@@ -28,7 +28,7 @@ const lists = computed(() => {
 </script>
 
 <template>
-  <dialog ref="sheet" class="sheet" aria-labelledby="leave-title" @cancel.prevent="emit('stay')">
+  <dialog ref="sheet" class="ask-sheet" aria-labelledby="leave-title" @cancel.prevent="emit('stay')">
     <h2 id="leave-title">{{ title }}</h2>
     <p v-if="single && lists.length">This question is not answered.</p>
     <p v-else-if="!single && lists.length === 0">Everything is answered and nothing is flagged.</p>
@@ -55,7 +55,7 @@ const lists = computed(() => {
 </template>
 
 <style scoped>
-.sheet {
+.ask-sheet {
   width: min(460px, calc(100vw - 32px));
 }
 h2 {

@@ -14,7 +14,7 @@ const percent = (own: number) => `${Math.round(own * 100)} %`;
 </script>
 
 <template>
-  <dialog ref="sheet" class="sheet" aria-labelledby="looks-title" @cancel="emit('close')" @close="emit('close')">
+  <dialog ref="sheet" class="ask-sheet" aria-labelledby="looks-title" @cancel="emit('close')" @close="emit('close')">
     <h2 id="looks-title">Text and colours</h2>
     <fieldset>
       <legend>Size of text</legend>
@@ -41,12 +41,12 @@ const percent = (own: number) => `${Math.round(own * 100)} %`;
 </template>
 
 <style scoped>
-.sheet {
+.ask-sheet {
   width: min(440px, calc(100vw - 32px));
   font-size: 1rem;
   margin: auto 24px 24px auto;
 }
-.sheet::backdrop {
+.ask-sheet::backdrop {
   background: none;
 }
 fieldset {
@@ -85,7 +85,7 @@ legend {
   text-align: right;
 }
 @media (max-width: 600px) {
-  .sheet {
+  .ask-sheet {
     margin: auto 16px 16px;
   }
 }

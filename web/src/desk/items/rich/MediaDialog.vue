@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A picture, sound or film to be uploaded, with the words that those need who cannot see or hear it. */
+import { mostPlays } from '@oaken/core/text';
 import { computed, ref, watch } from 'vue';
 import { inWords } from '../../../client/request';
 import { keepFile, type KeptFile } from './files';
@@ -10,6 +11,8 @@ export interface Medium {
   words: string;
   width?: string | undefined;
   height?: string | undefined;
+  /** A student can play it so often; none: as often as wanted. */
+  plays?: string | undefined;
 }
 
 const open = defineModel<boolean>({ required: true });
@@ -18,6 +21,7 @@ const emit = defineEmits<{ done: [own: Medium] }>();
 const file = ref<KeptFile | null>(null);
 const words = ref('');
 const width = ref('');
+const plays = ref('');
 const wrong = ref('');
 const progress = ref<number | null>(null);
 let stop: AbortController | null = null;
@@ -35,6 +39,7 @@ watch(open, (now) => {
   file.value = null;
   words.value = props.start?.words ?? '';
   width.value = props.start?.width ?? '';
+  plays.value = props.start?.plays ?? '';
   wrong.value = '';
 });
 
@@ -64,6 +69,15 @@ function finish(): void {
     wrong.value = props.kind === 'picture' ? 'A picture needs words for those who cannot see it.' : 'Give it a title.';
     return;
   }
+  const often = plays.value.trim();
+  if (
+    props.kind !== 'picture' &&
+    often !== '' &&
+    !(/^\d+$/.test(often) && Number(often) >= 1 && Number(often) <= mostPlays)
+  ) {
+    wrong.value = `How often it can be played is a whole number from 1 to ${mostPlays}, or nothing.`;
+    return;
+  }
   const kept = file.value;
   const shown = Number(width.value);
   const ratio =
@@ -73,6 +87,7 @@ function finish(): void {
     kind: props.kind,
     src: src.value,
     words: words.value.trim(),
+    ...(props.kind !== 'picture' && often !== '' && { plays: String(Number(often)) }),
     ...(sized && { width: String(Math.round(shown)), height: String(Math.round(shown * ratio)) }),
   });
   open.value = false;
@@ -102,6 +117,10 @@ function finish(): void {
     <label v-if="kind === 'picture'" class="field">
       <span class="label">Width on the page, in points</span>
       <input v-model="width" class="plain-input narrow" inputmode="numeric" />
+    </label>
+    <label v-if="kind !== 'picture'" class="field">
+      <span class="label">A student can play it so often <span class="faded">empty: as often as wanted</span></span>
+      <input v-model="plays" class="plain-input narrow" inputmode="numeric" maxlength="3" />
     </label>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>

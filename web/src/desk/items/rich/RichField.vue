@@ -108,12 +108,14 @@ const mediaStart = ref<Medium | null>(null);
 function openMedia(kind: Medium['kind']): void {
   mediaKind.value = kind;
   const own = editor.value!.getAttributes(kind);
-  mediaStart.value = own.src ? { kind, src: own.src, words: own.alt ?? own.title ?? '', width: own.width, height: own.height } : null; // prettier-ignore
+  mediaStart.value = own.src ? { kind, src: own.src, words: own.alt ?? own.title ?? '', plays: own['data-plays'], width: own.width, height: own.height } : null; // prettier-ignore
   mediaOpen.value = true;
 }
-function putMedia({ kind, src, words, width, height }: Medium): void {
+function putMedia({ kind, src, words, width, height, plays }: Medium): void {
   const attrs =
-    kind === 'picture' ? { src, alt: words, width: width ?? null, height: height ?? null } : { src, title: words };
+    kind === 'picture'
+      ? { src, alt: words, width: width ?? null, height: height ?? null }
+      : { src, title: words, 'data-plays': plays ?? null };
   chain().insertContent({ type: kind, attrs }).run();
 }
 

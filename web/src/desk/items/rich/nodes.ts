@@ -38,7 +38,7 @@ const player = (name: 'sound' | 'film', tag: 'audio' | 'video') =>
     group: 'block',
     atom: true,
     draggable: true,
-    addAttributes: () => ({ src: text('src'), title: text('title') }),
+    addAttributes: () => ({ src: text('src'), title: text('title'), 'data-plays': text('data-plays') }),
     parseHTML: () => [{ tag: `${tag}${kept}` }],
     renderHTML: ({ HTMLAttributes }) => [tag, mergeAttributes(HTMLAttributes, { controls: '' })],
   });

@@ -1,0 +1,98 @@
+/** What is released of a student's own work. */
+import type { api, AnswerOf } from '@oaken/contract';
+import { isReleased, type Released, type ReleaseFacts } from '@oaken/core/assignments';
+import { byStandard, shareInWords } from '@oaken/core/attempts';
+import { entriesOf, type Edition } from '@oaken/core/forms';
+import { keysInWords, responsesInWords, type Responses } from '@oaken/core/items';
+import { windowEnd } from '@oaken/core/timing';
+import type { Sequelize } from 'sequelize';
+import { somebodyCanAnswer } from '../assignments/standing';
+import { schoolZone, studentWindow } from '../assignments/times';
+import type { SignedIn } from '../accounts/sessions';
+import type { Context } from '../context';
+import { fromJson, rows } from '../database/connect';
+import { notFound, Problem } from '../http/problem';
+import type { Editions } from './editions';
+import { attemptForm, readAttempts, readGiven, type Attempt } from './given';
+import { factsOf, shown } from './released';
+
+export async function readReport(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  assignmentId: number,
+): Promise<AnswerOf<typeof api.readReport>> {
+  const { database } = context;
+  const now = context.now();
+  const given = await readGiven(database, me.account.id, assignmentId);
+  const made = await readAttempts(database, me.account.id, assignmentId);
+  const counting = made.find(({ counts }) => counts);
+  const zone = await schoolZone(database);
+  const end = windowEnd(studentWindow(given, given, zone));
+  const score = factsOf(given, counting, end !== null && end <= now, now);
+  if (!counting || counting.counted === null || !isReleased(given.rules, 'score', score))
+    throw new Problem(403, 'The score is not out yet.', 'Your teacher decides when it can be read.');
+  const open = await somebodyCanAnswer(database, assignmentId, given, now);
+  const facts: ReleaseFacts = { ...score, closed: score.closed && !open, somebodyCanAnswer: open };
+  const out = (what: Released) => isReleased(given.rules, what, facts);
+  const [title] = await rows<{ title: string; points: number }>(database, 'SELECT a.title, e.points FROM assignments a JOIN editions e ON e.id = a.edition_id WHERE a.id = :assignmentId', { assignmentId }); // prettier-ignore
+  if (!title) throw notFound('The assignment');
+  const { edition } = await editions.get(given.editionId);
+  return {
+    title: title.title,
+    score: shown(given.rules, counting.counted, counting.most ?? title.points),
+    attempt: counting.number,
+    attempts: made.length,
+    lateOff: Number(counting.lateOff),
+    byStandard: out('marks') ? await readStandards(context, counting, edition) : null,
+    entries:
+      out('marks') || out('answers') || out('explanations')
+        ? await readEntries(context, counting, attemptForm(edition, counting, given.rules), out)
+        : null,
+  };
+}
+
+const readScores = async (database: Sequelize, attemptId: number) =>
+  (await rows<{ entry: string; points: number; most: number; waits: number }>(database, 'SELECT entry_id AS entry, points, most, waits FROM scores WHERE attempt_id = :attemptId', { attemptId })).map((own) => ({ ...own, waits: Boolean(own.waits) })); // prettier-ignore
+
+async function readStandards({ database }: Context, attempt: Attempt, edition: Edition) {
+  const standardsOf = new Map(entriesOf(edition).map(({ id, standards }) => [id, standards]));
+  const own = byStandard(await readScores(database, attempt.id), standardsOf);
+  if (own.length === 0) return [];
+  const known = await rows<{ code: string; statement: string }>(database, 'SELECT code, MIN(statement) AS statement FROM standards WHERE code IN (:codes) GROUP BY code', { codes: own.map(({ code }) => code) }); // prettier-ignore
+  const statements = new Map(known.map(({ code, statement }) => [code, statement]));
+  return own.map((one) => ({
+    code: one.code,
+    statement: statements.get(one.code) ?? '',
+    share: one.most > 0 ? one.points / one.most : null,
+    words: shareInWords(one),
+  }));
+}
+
+type Entries = NonNullable<AnswerOf<typeof api.readReport>['entries']>;
+
+async function readEntries(
+  { database }: Context,
+  attempt: Attempt,
+  form: ReturnType<typeof attemptForm>,
+  out: (what: Released) => boolean,
+): Promise<Entries> {
+  const scores = await readScores(database, attempt.id);
+  const answers = await rows<{ entry: string; responses: unknown }>(
+    database,
+    'SELECT entry_id AS entry, responses FROM answers WHERE attempt_id = :attemptId',
+    { attemptId: attempt.id },
+  );
+  return entriesOf({ sections: form.sections }).map(({ id, points, content }) => {
+    const score = scores.find(({ entry }) => entry === id);
+    return {
+      stem: content.stem,
+      mine: responsesInWords(content, fromJson<Responses>(answers.find(({ entry }) => entry === id)?.responses ?? {})),
+      most: points,
+      points: out('marks') ? (score?.points ?? 0) : null,
+      waits: Boolean(score?.waits),
+      right: out('answers') ? keysInWords(content) : null,
+      explanation: out('explanations') ? content.explanation : null,
+    };
+  });
+}
