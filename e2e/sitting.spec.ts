@@ -243,7 +243,14 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
     'single-choice': () => item.locator('label').first().tap(),
     'multiple-choice': () => item.locator('label').first().tap(),
     'true-false': () => item.locator('label').first().tap(),
-    numeric: written,
+    numeric: async () => {
+      await item.getByRole('textbox').fill('32');
+      // The cursor between the digits: the sign goes there.
+      await own.keyboard.press('ArrowLeft');
+      await first('button', /^Signs/).tap();
+      await item.getByRole('button', { name: '½ fraction' }).tap();
+      await expect(item.getByRole('textbox')).toHaveValue('3½2');
+    },
     'short-text': written,
     'long-text': written,
     'inline-choice': () => first('combobox').selectOption({ index: 1 }),

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import type { SittingLongText } from '@oaken/core/items';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
+import SignKeys from './SignKeys.vue';
 
 const props = defineProps<{ part: SittingLongText; response: unknown; name: string; disabled?: boolean }>();
 const emit = defineEmits<{ answer: [response: string] }>();
 
+const field = ref<HTMLTextAreaElement | null>(null);
 const text = computed(() => (typeof props.response === 'string' ? props.response : ''));
 const words = computed(() => text.value.match(/[\p{L}\p{N}][\p{L}\p{N}’'-]*/gu)?.length ?? 0);
 const asked = computed(() => {
@@ -20,6 +22,7 @@ const over = computed(() => props.part.mostWords !== undefined && words.value > 
   <label class="long">
     <span class="hint">Your answer{{ asked ? `: ${asked}` : '' }}</span>
     <textarea
+      ref="field"
       :name="name"
       :value="text"
       :rows="part.lines"
@@ -31,6 +34,7 @@ const over = computed(() => props.part.mostWords !== undefined && words.value > 
   <p class="hint" :class="{ over }">
     {{ words }} {{ words === 1 ? 'word' : 'words' }}{{ over ? `, ${words - part.mostWords!} too many` : '' }}
   </p>
+  <SignKeys :field="field" :disabled="disabled" />
 </template>
 
 <style scoped>

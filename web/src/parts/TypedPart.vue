@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { SittingNumeric, SittingShortText } from '@oaken/core/items';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
+import SignKeys from './SignKeys.vue';
 
 const props = defineProps<{
   part: SittingNumeric | SittingShortText;
@@ -10,6 +11,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ answer: [response: string] }>();
 
+const field = ref<HTMLInputElement | null>(null);
 const numeric = computed(() => props.part.kind === 'numeric');
 const label = computed(() =>
   !numeric.value
@@ -24,6 +26,7 @@ const label = computed(() =>
   <label class="typed">
     <span class="hint">{{ label }}</span>
     <input
+      ref="field"
       :name="name"
       :value="typeof response === 'string' ? response : ''"
       :disabled="disabled"
@@ -35,6 +38,7 @@ const label = computed(() =>
       @input="emit('answer', ($event.target as HTMLInputElement).value)"
     />
   </label>
+  <SignKeys :field="field" :numeric="numeric" :disabled="disabled" />
 </template>
 
 <style scoped>

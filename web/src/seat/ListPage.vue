@@ -46,7 +46,20 @@ const groups = computed(() => {
   return [
     { title: 'To do now', rows: of('working', 'open'), empty: 'Nothing to do now.' },
     { title: 'Coming', rows: of('coming').sort((a, b) => a.opensAt - b.opensAt), empty: '' },
-    { title: 'Handed in', rows: of('handed-in').reverse(), empty: '' },
+    {
+      title: 'Results to read',
+      rows: of('handed-in')
+        .filter(({ canRead }) => canRead)
+        .reverse(),
+      empty: '',
+    },
+    {
+      title: 'Handed in',
+      rows: of('handed-in')
+        .filter(({ canRead }) => !canRead)
+        .reverse(),
+      empty: '',
+    },
     { title: 'Missed', rows: of('missed').reverse(), empty: '' },
   ];
 });
