@@ -13,6 +13,7 @@ import * as results from './results';
 import * as standards from './standards';
 import * as tests from './tests';
 import * as today from './today';
+import * as watching from './watching';
 
 export const api = {
   readSession: accounts.readSession,
@@ -115,6 +116,11 @@ export const api = {
   stopAssignment: assignments.stopAssignment,
   extendAssignment: assignments.extendAssignment,
   letIn: assignments.letIn,
+  watchAssignment: watching.watchAssignment,
+  watchEvents: watching.watchEvents,
+  actOnSittings: watching.actOnSittings,
+  sayToStudents: watching.sayToStudents,
+  readWork: watching.readWork,
   takeBackAssignment: assignments.takeBackAssignment,
   releaseAssignment: assignments.releaseAssignment,
   listDrafts: assignments.listDrafts,

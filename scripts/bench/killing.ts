@@ -111,7 +111,7 @@ await all;
 
 const stored = new Map<string, number>();
 for (const { id, entry, number } of await pool.query(
-  'SELECT attempt_id AS id, entry_id AS entry, number FROM answers a JOIN attempts t ON t.id = a.attempt_id WHERE t.student_id >= ?',
+  'SELECT a.attempt_id AS id, a.entry_id AS entry, a.number FROM answers a JOIN attempts t ON t.id = a.attempt_id WHERE t.student_id >= ?',
   [firstStudent],
 ))
   // prettier-ignore

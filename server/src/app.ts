@@ -38,6 +38,7 @@ import { standardRoutes } from './standards/routes';
 import { defineTests } from './tests/model';
 import { testRoutes } from './tests/routes';
 import { todayRoutes } from './today/routes';
+import { watchingRoutes } from './watching/routes';
 
 export interface AppOptions extends BindOptions {
   database: Sequelize;
@@ -113,7 +114,8 @@ export function createApp(options: AppOptions): App {
   attemptRoutes(bind, context, editions);
   fileRoutes(routes, bind, context);
   interchangeRoutes(routes, bind, context);
-  // Written line by line as it goes on, so nothing may hold it back.
+  // Written piece by piece as it goes on, so nothing may hold it back.
+  watchingRoutes(bind, context, editions);
   assemblyRoutes(bind, context);
   // Answers are small and many: the quickest level saves most of the bytes.
   routes.use(compression({ level: 1 }));

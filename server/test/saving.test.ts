@@ -261,7 +261,9 @@ test.each([
               ? { want: 'answer' }
               : name === 'enterNext'
                 ? { leave: 0, answers: [] }
-                : { answers: [] };
+                : name === 'stayHere'
+                  ? { entry: null, hidden: false, left: 0, heard: 0 }
+                  : { answers: [] };
         replies[name] = (await student.send(endpoint.method, path, endpoint.method === 'GET' ? undefined : body)).body;
       }
       return replies;

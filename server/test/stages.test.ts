@@ -112,7 +112,12 @@ test('in one sitting: a reload is no leaving, a long time away is, and the teach
   expect(attempt.oneSitting).toBe(true);
   for (let turn = 0; turn < 8; turn++) {
     pass(minute);
-    await student.ok('POST', `/api/seat/attempts/${attempt.id}/here`);
+    await student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, {
+      entry: null,
+      hidden: false,
+      left: 0,
+      heard: 0,
+    });
   }
   pass(4 * minute);
   await begin();

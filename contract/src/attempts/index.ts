@@ -221,9 +221,26 @@ export const stayHere = endpoint({
   method: 'POST',
   path: '/api/seat/attempts/:attemptId/here',
   who: 'student',
-  does: 'Says that the sitting has not been left.',
+  does: 'Says that the page is there and what it shows; hears of the end, pauses and what the teacher says.',
   params: attemptId,
-  answer: z.object({ now: instant }),
+  body: z.strictObject({
+    /** The question that is open. */
+    entry: z.string().max(24).nullable(),
+    /** Another window or tab lies over the page. */
+    hidden: z.boolean(),
+    /** How often the page was left since it last said so. */
+    left: z.int().min(0).max(1000),
+    /** The last notice that the page has shown. */
+    heard: z.int().min(0),
+  }),
+  answer: z.object({
+    now: instant,
+    deadlineAt: instant.nullable(),
+    partEndsAt: instant.nullable(),
+    paused: z.boolean(),
+    handedIn: z.boolean(),
+    notices: z.array(z.object({ id, text: z.string() })),
+  }),
 });
 
 export const countPlay = endpoint({

@@ -31,13 +31,19 @@ async function lock(
 }
 
 /** Deadlines of attempts under way follow the times; they were fixed when the attempt began, by the same sum. */
-async function renewDeadlines(database: Sequelize, assignmentId: number, transaction: Transaction): Promise<void> {
+export async function renewDeadlines(
+  database: Sequelize,
+  assignmentId: number,
+  transaction: Transaction,
+): Promise<void> {
   const stored = (await row<StoredTimes & { rules: unknown }>(database, `SELECT ${timeColumns}, a.rules FROM assignments a WHERE a.id = :assignmentId`, { assignmentId }, transaction))!; // prettier-ignore
   const rules = fromJson<AssignmentRules>(stored.rules);
   const zone = await schoolZone(database);
-  const working = await rows<StoredOwn & StoredStages & { id: number; beganAt: Date; given: unknown }>(
+  const working = await rows<
+    StoredOwn & StoredStages & { id: number; beganAt: Date; given: unknown; pausedAt: Date | null; pausedMs: number }
+  >(
     database,
-    `SELECT t.id, t.began_at AS beganAt, t.given, ${stageColumns}, ${ownColumns}
+    `SELECT t.id, t.began_at AS beganAt, t.given, t.paused_at AS pausedAt, t.paused_ms AS pausedMs, ${stageColumns}, ${ownColumns}
        FROM attempts t JOIN assignment_students g ON g.assignment_id = t.assignment_id AND g.student_id = t.student_id
        LEFT JOIN student_supports u ON u.student_id = g.student_id
       WHERE t.assignment_id = :assignmentId AND t.handed_in_at IS NULL ORDER BY t.id FOR UPDATE`,
@@ -47,8 +53,11 @@ async function renewDeadlines(database: Sequelize, assignmentId: number, transac
   for (const own of working) {
     const given = own.given === null ? null : fromJson<{ supports: Supports | null }>(own.given).supports;
     const staged = stagedOf(own);
-    const whole = deadlineOf(timeRules({ ...stored, rules }, own, zone, given), toMillis(own.beganAt));
-    const deadline = earlier(whole, staged && lastClockEnd(staged.stages, staged.course));
+    const times = timeRules({ ...stored, rules }, own, zone, given);
+    const whole = deadlineOf({ ...times, extra: (times.extra ?? 0) + own.pausedMs }, toMillis(own.beganAt));
+    // While the clock stands still only the window can end it.
+    const deadline =
+      own.pausedAt !== null ? windowEnd(times) : earlier(whole, staged && lastClockEnd(staged.stages, staged.course));
     await database.query('UPDATE attempts SET deadline_at = :deadline WHERE id = :id', { replacements: { id: own.id, deadline: asDate(deadline) }, transaction }); // prettier-ignore
   }
 }

@@ -30,7 +30,7 @@ const endOf = (attempt: Attempt): number | null => {
 };
 
 /** Whether the student could know by now what is right. */
-async function couldKnow({ database, now }: Context, attempt: Attempt, given: Given): Promise<boolean> {
+export async function couldKnow({ database, now }: Context, attempt: Attempt, given: Given): Promise<boolean> {
   const time = now();
   const end = windowEnd(studentWindow(given, given, await schoolZone(database)));
   const open = await somebodyCanAnswer(database, attempt.assignmentId, given, time);
@@ -65,7 +65,12 @@ export async function takeLate(
     if (!attempt || attempt.studentId !== studentId || end === null) throw why;
     const beganAt = toMillis(attempt.beganAt);
     const written = answers.filter((own) => isInTime(own, end, beganAt));
-    const { now: held, late } = sorted(stagedOf(attempt), written, beganAt, now());
+    const { now: held, late } = sorted(
+      { staged: stagedOf(attempt), pausedAt: attempt.pausedAt },
+      written,
+      beganAt,
+      now(),
+    );
     const taken = [...held, ...late];
     if (taken.length === 0 || attempt.handedInBy === 'student' || now() - end > longest) throw why;
     const given = await readGiven(database, studentId, attempt.assignmentId, transaction);

@@ -13,7 +13,15 @@ import type { Context } from '../context';
 import { toMillis, toMillisOrNull } from '../database/connect';
 import { Problem } from '../http/problem';
 import type { Editions } from './editions';
-import { attemptForm, readAttempts, readGiven, type Attempt, type Fixed, type Given } from './given';
+import {
+  attemptForm,
+  insistOnRunningClock,
+  readAttempts,
+  readGiven,
+  type Attempt,
+  type Fixed,
+  type Given,
+} from './given';
 import { openedAttempt } from './opened';
 import { courseColumns } from './staged';
 
@@ -45,6 +53,7 @@ export async function beginAttempt(
         : 'What was saved counts.',
     ); // prettier-ignore
   if (!attempt || over) attempt = await newAttempt(context, student, given, edition, made, wish);
+  insistOnRunningClock(attempt);
   await insistOnStaying(context, given, attempt);
   return openedAttempt(context, edition, given, attempt);
 }

@@ -6,7 +6,7 @@ import type { Sequelize, Transaction } from 'sequelize';
 import { givenToMe } from '../access';
 import { ownColumns, timeColumns, type StoredOwn, type StoredTimes } from '../assignments/times';
 import { fromJson, row, rows } from '../database/connect';
-import { notFound } from '../http/problem';
+import { notFound, Problem } from '../http/problem';
 import { stageColumns, type StoredStages } from './staged';
 
 export interface Given extends StoredTimes, StoredOwn {
@@ -46,6 +46,8 @@ export interface Attempt extends StoredStages {
   counts: number;
   /** When a sitting that must not be left was last heard from; null: not asked, or let in again. */
   seenAt: Date | null;
+  /** The teacher has stopped the clock. */
+  pausedAt: Date | null;
 }
 
 const givenColumns = `a.id AS assignmentId, a.edition_id AS editionId, ${timeColumns}, a.rules, a.visible_from AS visibleFrom,
@@ -71,7 +73,7 @@ export async function readGiven(
 }
 
 const attemptColumns = `t.id, t.assignment_id AS assignmentId, t.number, t.seed, t.place, t.form, t.given, t.began_at AS beganAt, t.deadline_at AS deadlineAt,
-  t.handed_in_at AS handedInAt, t.handed_in_by AS handedInBy, t.late, t.late_off AS lateOff, t.points, t.counted, t.most, t.counts, ${stageColumns}, t.seen_at AS seenAt`;
+  t.handed_in_at AS handedInAt, t.handed_in_by AS handedInBy, t.late, t.late_off AS lateOff, t.points, t.counted, t.most, t.counts, ${stageColumns}, t.seen_at AS seenAt, t.paused_at AS pausedAt`;
 
 const asAttempt = (own: Omit<Attempt, 'given'> & { given: unknown }): Attempt => ({ ...own, given: own.given === null ? null : fromJson<Fixed>(own.given) }); // prettier-ignore
 
@@ -90,6 +92,11 @@ export async function readAttempts(
     transaction,
   );
   return found.map(asAttempt);
+}
+
+/** @throws Problem 423 while the teacher has stopped the clock */
+export function insistOnRunningClock({ pausedAt }: Pick<Attempt, 'pausedAt'>): void {
+  if (pausedAt !== null) throw new Problem(423, 'Your teacher has paused this.', 'Your time stands still, and the page goes on by itself.'); // prettier-ignore
 }
 
 export async function lockAttempt(

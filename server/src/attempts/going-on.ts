@@ -8,7 +8,7 @@ import type { Context } from '../context';
 import { row, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
-import { lockAttempt, readGiven } from './given';
+import { insistOnRunningClock, lockAttempt, readGiven } from './given';
 import { openedAttempt } from './opened';
 import { writeLast } from './saving';
 import { courseColumns, sorted, stagedOf } from './staged';
@@ -30,11 +30,12 @@ export async function enterNext(
     const times = { deadlineAt: toMillisOrNull(attempt.deadlineAt), handedInAt: toMillisOrNull(attempt.handedInAt) };
     if (attemptState(times, defaultGrace, now) === 'over')
       throw new Problem(409, times.handedInAt === null ? 'The time is over.' : 'This work was already handed in.', 'What was saved before counts.'); // prettier-ignore
+    insistOnRunningClock(attempt);
     const staged = stagedOf(attempt);
     if (!staged) throw new Problem(409, 'All questions are open together.');
     const { edition, entryIds } = await editions.get(given.editionId);
     if (!answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
-    const own = sorted(staged, answers, toMillis(attempt.beganAt), now);
+    const own = sorted({ staged, pausedAt: null }, answers, toMillis(attempt.beganAt), now);
     const taken = [...own.now, ...own.late];
     if (taken.length > 0) await writeLast(database, attemptId, taken, now, transaction);
     await markLate(database, attemptId, own.late, transaction);
@@ -66,13 +67,4 @@ export async function countPlay(
     const own = await row<{ times: number }>(database, 'SELECT times FROM plays WHERE attempt_id = :attemptId AND file_id = :file', { attemptId, file }, transaction); // prettier-ignore
     return { times: own!.times };
   });
-}
-
-export async function stayHere({ database, now }: Context, me: SignedIn, attemptId: number): Promise<{ now: number }> {
-  const values = { attemptId, me: me.account.id };
-  const own = await row<{ id: number }>(database, 'SELECT id FROM attempts WHERE id = :attemptId AND student_id = :me', values); // prettier-ignore
-  if (!own) throw notFound('The attempt');
-  const time = now();
-  await database.query('UPDATE attempts SET seen_at = :time WHERE id = :attemptId AND handed_in_at IS NULL', { replacements: { attemptId, time: new Date(time) } }); // prettier-ignore
-  return { now: time };
 }

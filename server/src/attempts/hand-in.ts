@@ -31,7 +31,7 @@ export async function handIn(
   context: Context,
   editions: Editions,
   attemptId: number,
-  by: ByStudent | { kind: 'server' },
+  by: ByStudent | { kind: 'server' | 'teacher' },
 ): Promise<HandedIn> {
   const { database } = context;
   return database.transaction(async (transaction) => {
@@ -48,12 +48,12 @@ export async function handIn(
     // Handed in on the device before the end, and on its way since: it counts from then, and says so.
     const claimed = by.kind === 'student' && by.at !== undefined && by.at >= beganAt && by.at < now ? by.at : null;
     const onTime = claimed !== null && (deadlineAt === null || claimed <= deadlineAt);
-    const ranOut = by.kind === 'server' || (ended && !onTime);
+    const ranOut = by.kind !== 'student' || (ended && !onTime);
     const handedInAt = onTime ? claimed : deadlineAt === null ? now : Math.min(now, deadlineAt);
     if (by.kind === 'student' && by.answers.length > 0) {
       if (!by.answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
       const written = ended ? by.answers.filter((own) => isInTime(own, deadlineAt!, beganAt)) : by.answers;
-      const own = sorted(stagedOf(attempt), written, beganAt, now);
+      const own = sorted({ staged: stagedOf(attempt), pausedAt: attempt.pausedAt }, written, beganAt, now);
       const taken = [...own.now, ...own.late];
       if (taken.length > 0) await writeLast(database, attemptId, taken, now, transaction);
       await markLate(database, attemptId, ended ? taken : own.late, transaction);
@@ -65,12 +65,12 @@ export async function handIn(
     const points = roundPoints(sums.points * (1 - off));
     await database.query(
       `UPDATE attempts SET handed_in_at = :handedInAt, handed_in_by = :by, arrived_at = :arrivedAt, late = :late, late_off = :off,
-         points = :points, counted = :points, most = :most WHERE id = :attemptId`,
+         points = :points, counted = :points, most = :most, paused_at = NULL WHERE id = :attemptId`,
       {
         replacements: {
           attemptId,
           handedInAt: new Date(handedInAt),
-          by: ranOut ? 'server' : 'student',
+          by: by.kind === 'teacher' ? 'teacher' : ranOut ? 'server' : 'student',
           // Half a minute is the network's; more is worth saying.
           arrivedAt: onTime && now - claimed > 30_000 ? new Date(now) : null,
           late,

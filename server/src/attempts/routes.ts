@@ -4,11 +4,12 @@ import type { Bind } from '../http/bind';
 import { Problem } from '../http/problem';
 import { takeLate } from './arriving';
 import { beginAttempt } from './begin';
-import { countPlay, enterNext, stayHere } from './going-on';
+import { countPlay, enterNext } from './going-on';
 import type { Editions } from './editions';
 import { handIn } from './hand-in';
 import { listSeat } from './list';
 import { askHelp } from './practice';
+import { stayHere } from './presence';
 import { readReport } from './report';
 
 export function attemptRoutes(bind: Bind, context: Context, editions: Editions): void {
@@ -31,7 +32,7 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
 
   bind(api.enterNext, ({ me, params, body }) => enterNext(context, editions, me, params.attemptId, body));
 
-  bind(api.stayHere, ({ me, params }) => stayHere(context, me, params.attemptId));
+  bind(api.stayHere, ({ me, params, body }) => stayHere(context, me, params.attemptId, body));
 
   bind(api.countPlay, ({ me, params, body }) => countPlay(context, editions, me, params.attemptId, body));
 

@@ -39,6 +39,7 @@ interface AttemptRow extends StoredStages {
   beganAt: Date;
   deadlineAt: Date | null;
   handedInAt: Date | null;
+  pausedAt: Date | null;
 }
 
 /** Rows of one transaction; more wait for the next. */
@@ -132,7 +133,7 @@ async function writeAnswers(
 ): Promise<() => void> {
   const attempts = await rows<AttemptRow>(
     database,
-    `SELECT t.id, t.student_id AS studentId, a.edition_id AS editionId, t.began_at AS beganAt, t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt, ${stageColumns}
+    `SELECT t.id, t.student_id AS studentId, a.edition_id AS editionId, t.began_at AS beganAt, t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt, t.paused_at AS pausedAt, ${stageColumns}
        FROM attempts t JOIN assignments a ON a.id = t.assignment_id
       WHERE t.id IN (:ids) ORDER BY t.id LOCK IN SHARE MODE`,
     { ids: [...new Set(batch.map(({ attemptId }) => attemptId))] },
@@ -168,7 +169,7 @@ async function writeAnswers(
 
 function open(attempt: AttemptRow, answers: SavedAnswer[], now: number): Sorted | Problem {
   try {
-    return sorted(stagedOf(attempt), answers, attempt.beganAt.getTime(), now);
+    return sorted({ staged: stagedOf(attempt), pausedAt: attempt.pausedAt }, answers, attempt.beganAt.getTime(), now);
   } catch (error) {
     if (error instanceof Problem) return error;
     throw error;

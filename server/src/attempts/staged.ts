@@ -47,7 +47,23 @@ export interface Sorted {
 }
 
 /** @throws Problem 404 for an entry that was not shown yet */
-export function sorted(staged: Staged | null, answers: SavedAnswer[], beganAt: number, now: number): Sorted {
+export function sorted(
+  { staged, pausedAt }: { staged: Staged | null; pausedAt: Date | null },
+  answers: SavedAnswer[],
+  beganAt: number,
+  now: number,
+): Sorted {
+  if (pausedAt !== null) {
+    // While the clock stands still nothing new is taken; what was under way when it stopped is.
+    const end = pausedAt.getTime();
+    const [kept, shut] = [
+      answers.filter((own) => now < end + defaultGrace || isInTime(own, end, beganAt)),
+      new Set<string>(),
+    ];
+    for (const own of answers) if (!kept.includes(own)) shut.add(own.entry);
+    const open = sorted({ staged, pausedAt: null }, kept, beganAt, Math.min(now, end));
+    return { ...open, closed: [...open.closed, ...shut] };
+  }
   if (staged === null) return { now: answers, late: [], closed: [] };
   const found: Sorted = { now: [], late: [], closed: [] };
   for (const answer of answers) {

@@ -11,6 +11,7 @@ import { practice } from './migrations/008-practice';
 import { late } from './migrations/009-late';
 import { stages } from './migrations/010-stages';
 import { plays } from './migrations/011-plays';
+import { watching } from './migrations/012-watching';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -26,6 +27,7 @@ const migrations: Migration[] = [
   late,
   stages,
   plays,
+  watching,
 ];
 
 export function migrator(database: Sequelize) {

@@ -73,6 +73,11 @@ const routes: RouteRecordRaw[] = [
     component: () => import('./assignments/AssignmentPage.vue'),
     meta: teacher('Assignment'),
   },
+  {
+    path: '/watch/:assignmentId(\\d+)',
+    component: () => import('./watching/WatchPage.vue'),
+    meta: teacher('Watch'),
+  },
   { path: '/mailbox', component: () => import('./letters/MailboxPage.vue'), meta: teacher('Mailbox') },
   { path: '/results', component: () => import('./results/ResultsListPage.vue'), meta: teacher('Results') },
   {

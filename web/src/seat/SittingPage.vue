@@ -35,6 +35,9 @@ const {
   goingOn,
   goOn,
   clockUp,
+  notices,
+  paused,
+  standsAt,
   handIn,
   sendFile,
   plays,
@@ -81,6 +84,7 @@ watch(attempt, (now, before) => {
   if (!now || before) return;
   at.value = Math.min(Number(sessionStorage.getItem(placeKey.value)) || 0, entries.value.length - 1);
 });
+watch(() => (ended.value === 'no' ? entries.value[at.value]?.id : null) ?? null, standsAt);
 watch([ended, wrong], () => (asking.value = false));
 
 function left(): void {
@@ -109,14 +113,14 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
     <header class="seathead">
       <h1>{{ attempt?.form.title ?? 'My work' }}</h1>
       <TimeLeft
-        v-if="attempt && clock && ended === 'no'"
+        v-if="attempt && clock && ended === 'no' && !paused"
         :deadline-at="clock.endsAt"
         :warn-at="warnFor(clock.length)"
         :of="partWords"
         @up="partUp"
       />
       <TimeLeft
-        v-if="attempt && wholeShown && ended === 'no'"
+        v-if="attempt && wholeShown && ended === 'no' && !paused"
         :deadline-at="attempt.deadlineAt!"
         :of="clock ? 'all' : ''"
         :warn-at="attempt.warnMinutes.map((own) => own * minute)"
@@ -126,6 +130,10 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
       <span v-if="attempt" class="state" :class="state" role="status">{{ stateWords[state] }}</span>
     </header>
     <p v-if="wrong" class="wrong note" role="alert">{{ wrong }} <RouterLink to="/">Back to my work</RouterLink></p>
+    <p v-for="own in notices" :key="own.id" class="note said" role="alert">
+      <span><b>Your teacher says:</b> {{ own.text }}</span>
+      <button class="word" @click="notices.splice(notices.indexOf(own), 1)">I have read it</button>
+    </p>
     <p v-if="goingOn === 'no-network'" class="note" role="status">
       There is no network now. {{ clockOver ? `The time for ${partWords} is over; what` : 'What' }} comes next is shown
       as soon as there is, and its time begins only then.
@@ -139,6 +147,11 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
       <h2>{{ endWords.title }}</h2>
       <p>{{ endWords.text }}</p>
       <RouterLink v-if="ended === 'handed-in'" class="btn main" to="/">Back to my work</RouterLink>
+    </main>
+
+    <main v-else-if="paused" class="column end">
+      <h2>Paused by your teacher</h2>
+      <p>Your time stands still, and what you wrote is kept. The page goes on by itself.</p>
     </main>
 
     <main v-else-if="attempt" class="working">
@@ -214,6 +227,13 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
   padding: 8px 20px;
   background: var(--low-wash);
   margin: 0;
+}
+.said {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 4px 16px;
+  background: var(--secure-wash);
 }
 .end {
   padding-top: 12vh;

@@ -2,13 +2,13 @@
 import type { AttemptAnswer, Help, SavedAnswer, SeatRow } from '@oaken/contract/attempts';
 import type { Responses } from '@oaken/core/items';
 import { backoff } from '@oaken/core/sitting';
-import { minute } from '@oaken/core/timing';
 import { computed, onMounted, onUnmounted, reactive, ref } from 'vue';
 import { inWords, Refused, request, Unreachable } from '../client/request';
 import { useSession } from '../client/session';
 import { keepHandedIn, keepOpened, letGoOpened, readOpened, sendKept } from './keptStore';
 import type { Plays } from '../parts/plays';
 import { Outbox, type OutboxState } from './outbox';
+import { usePresence } from './usePresence';
 
 /** `kept`: handed in on this device, and on its way to the server once there is network. */
 export type Ending = 'no' | 'time' | 'kept' | 'handed-in';
@@ -94,14 +94,21 @@ export function useAttempt(assignmentId: number) {
       const opened = await request<AttemptAnswer>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
       session.setClock(opened.now);
       await show(opened);
+      paused.value = false;
       state.value = outbox!.waiting.length > 0 ? 'saving' : 'saved';
       void keep();
     } catch (error) {
       if (error instanceof Refused && error.status === 409) await letGoOpened(student(), assignmentId);
       if (error instanceof Refused && error.status === 409 && attempt.value) await finish();
+      else if (error instanceof Refused && error.status === 423) waitForTeacher();
       else if (error instanceof Unreachable) await beginKept(error);
       else wrong.value = inWords(error);
     }
+  }
+  /** The teacher has stopped the clock: asked again until it goes on. */
+  function waitForTeacher(): void {
+    paused.value = true;
+    if (!left) again = setTimeout(() => void begin(), 4_000);
   }
   /** Without network: the attempt as this device has it, until the server can be asked. */
   async function beginKept(why: Unreachable): Promise<void> {
@@ -144,13 +151,13 @@ export function useAttempt(assignmentId: number) {
   /** The time of the present stage: the next one comes, or all is over. */
   const clockUp = () => (attempt.value?.course?.next ? goOn() : timeUp());
 
-  const stay = setInterval(() => {
-    if (attempt.value?.oneSitting && ended.value === 'no')
-      request('POST', `/api/seat/attempts/${attempt.value.id}/here`).catch(() => {});
-  }, minute);
+  const { notices, paused, standsAt } = usePresence(attempt, {
+    sits: () => ended.value === 'no',
+    over: () => void finish(),
+    goesOn: () => void begin(),
+  });
   onUnmounted(() => {
     left = true;
-    clearInterval(stay);
     clearTimeout(again);
     outbox?.close();
   });
@@ -283,6 +290,9 @@ export function useAttempt(assignmentId: number) {
     goingOn,
     goOn,
     clockUp,
+    notices,
+    paused,
+    standsAt,
     handIn,
     sendFile,
     plays,

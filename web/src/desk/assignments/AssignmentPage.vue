@@ -151,6 +151,7 @@ async function extended(said: string): Promise<void> {
     :where="own ? `Schedule · ${own.assignment.recipients}` : 'Schedule'"
   >
     <RouterLink to="/schedule">Back to the schedule</RouterLink>
+    <RouterLink v-if="own" :to="`/watch/${assignmentId}`">Watch</RouterLink>
     <RouterLink v-if="own" :to="`/results/${assignmentId}`">Results</RouterLink>
     <el-button v-if="own" @click="router.push(`/tests/${own.assignment.testId}/assign?again=${assignmentId}`)"
       >Give it again</el-button

@@ -1,0 +1,107 @@
+/** Watching a sitting from the teacher's page, and what reaches the student's. */
+import { expect, test, type Page } from '@playwright/test';
+import { passcodesOf } from '@oaken/demo';
+import { demoSeed } from '@oaken/demo/write';
+import { expectAccessible } from './accessible';
+import { answerAnything, row, student, teacherPage, watch, type Student } from './people';
+
+const complaints: string[] = [];
+test.afterAll(() => expect(complaints).toEqual([]));
+test.describe.configure({ mode: 'serial' });
+
+const title = 'Ratio, rate and percent: end of unit';
+const place = 5;
+const { name } = passcodesOf(demoSeed, '7A')[place]!;
+let page: Page;
+let own: Student;
+test.beforeAll(async ({ browser }) => {
+  page = await teacherPage(browser, 'holloway');
+  watch(page, complaints);
+  await page.goto('/tests');
+  await page.getByRole('link', { name: `Assign ${title}` }).click();
+  await page.getByRole('button', { name: 'some of them: 7A' }).click();
+  await page.getByRole('checkbox', { name: `${place + 1} ${name}` }).check();
+  await page.getByRole('button', { name: 'Give to 1 student' }).click();
+  await expect(page.getByText('Given to 1 student.')).toBeVisible();
+  await page.goto('/schedule');
+  await page.getByRole('tab', { name: 'List' }).or(page.getByRole('button', { name: 'List' })).or(page.getByLabel('List')).first().click(); // prettier-ignore
+  await page.getByRole('row').filter({ hasText: name }).filter({ hasText: title }).getByRole('link').first().click();
+  await page.getByRole('link', { name: 'Watch' }).click();
+  own = await student(browser, '7A', 'BRN7A5', place);
+  watch(own.page, complaints);
+});
+test.afterAll(async () => {
+  await page.context().close();
+  await own.context.close();
+});
+const line = () => page.getByRole('row').filter({ hasText: name });
+const pick = () => page.getByRole('checkbox', { name: `Pick ${name}` }).check();
+
+test('where the student is, what is answered, and leaving the page are there as they happen', async () => {
+  await expect(line()).toContainText('not begun');
+  await row(own.page, title).getByRole('link', { name: 'Begin' }).click();
+  await expect(line()).toContainText('working on 1');
+  await answerAnything(own.page);
+  await expect(line().getByRole('img', { name: `${name}, item 1: answered` })).toBeVisible();
+  await own.page.getByRole('button', { name: 'Next' }).click();
+  await own.page.getByRole('button', { name: 'Flag to come back' }).click();
+  await expect(line()).toContainText('working on 2');
+  await expect(line().getByRole('img', { name: /item 2: not answered, flagged/ })).toBeVisible();
+  await expectAccessible('watching', page);
+  await page.getByLabel('Right and wrong').check();
+  await expect(line().getByRole('img', { name: /item 1: answered, \d+ %/ })).toBeVisible();
+  await page.getByLabel('Hide names').check();
+  await expect(page.getByText(name)).toHaveCount(0);
+  await page.getByLabel('Hide names').uncheck();
+  await line().getByRole('button', { name }).click();
+  await expect(page.getByRole('dialog', { name: `${name}, so far` })).toContainText('saved today');
+  await expectAccessible('work so far', page);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Projector' }).click();
+  await expect(page.getByRole('region', { name: 'Counts and time' })).toContainText('1 working');
+  await expect(page.getByText(name)).toHaveCount(0);
+  await expectAccessible('projector', page);
+  await page.getByRole('button', { name: 'Back to the class' }).click();
+});
+
+test('something said, a pause, handing in and opening again reach the student’s page by themselves', async () => {
+  await pick();
+  await page.getByRole('button', { name: `Say to ${name}` }).click();
+  await expectAccessible('saying something', page);
+  await page.getByLabel('What their pages show').fill('Use the scratch paper.');
+  await page.getByRole('button', { name: 'Say it' }).click();
+  await expect(own.page.getByRole('alert').filter({ hasText: 'Use the scratch paper.' })).toBeVisible();
+  await expectAccessible('something was said', own.page);
+  await own.page.getByRole('button', { name: 'I have read it' }).click();
+
+  await page.getByRole('button', { name: 'Pause', exact: true }).click();
+  await expect(line()).toContainText('paused');
+  await expect(own.page.getByRole('heading', { name: 'Paused by your teacher' })).toBeVisible();
+  await expectAccessible('paused', own.page);
+  // A reload finds no way round it.
+  await own.page.reload();
+  await expect(own.page.getByRole('heading', { name: 'Paused by your teacher' })).toBeVisible();
+  await pick();
+  await page.getByRole('button', { name: 'Go on', exact: true }).click();
+  await expect(own.page.getByRole('heading', { name: /^Question \d/ })).toBeVisible();
+
+  await pick();
+  await page.getByRole('button', { name: 'Hand in' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
+  await expect(line()).toContainText('by you');
+  await expect(own.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await pick();
+  await page.getByRole('button', { name: 'Open again' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Open again' }).click();
+  await expect(line()).toContainText('working');
+  await own.page.getByRole('link', { name: 'Back to my work' }).click();
+  await row(own.page, title).getByRole('link', { name: 'Go on' }).click();
+  await expect(own.page.getByRole('button', { name: /^Question 1, answered/ })).toBeVisible();
+});
+
+test('a student without network is said to be so, and comes back', async () => {
+  await own.context.setOffline(true);
+  await expect(line()).toContainText('no connection for', { timeout: 60_000 });
+  await own.context.setOffline(false);
+  await expect(line()).not.toContainText('no connection', { timeout: 60_000 });
+});

@@ -1,0 +1,56 @@
+/** What a student's page says of itself while it is open, and what it hears in return. */
+import type { api, AnswerOf, BodyOf } from '@oaken/contract';
+import type { SignedIn } from '../accounts/sessions';
+import type { Context } from '../context';
+import { row, rows, toMillisOrNull } from '../database/connect';
+import { notFound } from '../http/problem';
+
+interface Own {
+  assignmentId: number;
+  beganAt: Date;
+  deadlineAt: Date | null;
+  clockAt: Date | null;
+  pausedAt: Date | null;
+  handedInAt: Date | null;
+  seenAt: Date | null;
+}
+
+export async function stayHere(
+  { database, now }: Context,
+  me: SignedIn,
+  attemptId: number,
+  { entry, hidden, left, heard }: BodyOf<typeof api.stayHere>,
+): Promise<AnswerOf<typeof api.stayHere>> {
+  const own = await row<Own>(
+    database,
+    `SELECT t.assignment_id AS assignmentId, t.began_at AS beganAt, t.deadline_at AS deadlineAt, t.clock_at AS clockAt, t.paused_at AS pausedAt,
+            t.handed_in_at AS handedInAt, t.seen_at AS seenAt FROM attempts t WHERE t.id = :attemptId AND t.student_id = :me`,
+    { attemptId, me: me.account.id },
+  );
+  if (!own) throw notFound('The attempt');
+  const time = now();
+  if (own.handedInAt === null) {
+    const replacements = { attemptId, entry, hidden, left, time: new Date(time) };
+    await database.query(
+      `INSERT INTO presence (attempt_id, seen_at, entry_id, hidden, leaves) VALUES (:attemptId, :time, :entry, :hidden, :left)
+       ON DUPLICATE KEY UPDATE seen_at = VALUES(seen_at), entry_id = VALUES(entry_id), hidden = VALUES(hidden), leaves = LEAST(leaves + VALUES(leaves), 60000)`,
+      { replacements },
+    );
+    // Only a sitting that must not be left has been given a first sign; one that was let in again gets it on opening.
+    if (own.seenAt !== null)
+      await database.query('UPDATE attempts SET seen_at = :time WHERE id = :attemptId AND seen_at IS NOT NULL', { replacements }); // prettier-ignore
+  }
+  const notices = await rows<{ id: number; text: string }>(
+    database,
+    'SELECT id, text FROM notices WHERE assignment_id = :assignmentId AND id > :heard AND (student_id IS NULL OR student_id = :me) AND said_at >= :beganAt ORDER BY id LIMIT 20',
+    { assignmentId: own.assignmentId, heard, me: me.account.id, beganAt: own.beganAt },
+  );
+  return {
+    now: time,
+    deadlineAt: toMillisOrNull(own.deadlineAt),
+    partEndsAt: toMillisOrNull(own.clockAt),
+    paused: own.pausedAt !== null,
+    handedIn: own.handedInAt !== null,
+    notices,
+  };
+}

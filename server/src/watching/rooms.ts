@@ -1,0 +1,88 @@
+/** Those who watch an assignment share one look at it, twice a second, for as long as anybody watches. */
+import type { Watched } from '@oaken/contract/watching';
+import type { Sequelize } from 'sequelize';
+import type { Editions } from '../attempts/editions';
+import { Look } from './look';
+
+/** Within a second, as a teacher sees it: half of one until the next look, and the way to the page. */
+const lookEvery = 500;
+
+export type Seen = Pick<Watched, 'columns' | 'students' | 'oneSitting'>;
+export interface Watcher {
+  whole(seen: Seen): void;
+  students(changed: Seen['students']): void;
+}
+
+class Room {
+  private readonly watchers = new Set<Watcher>();
+  private known = new Map<number, string>();
+  private shape = '';
+  private seen: Seen | null = null;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  constructor(
+    private readonly look: Look,
+    private readonly now: () => number,
+    private readonly log: (line: string) => void,
+  ) {}
+
+  join(watcher: Watcher): void {
+    this.watchers.add(watcher);
+    if (this.seen) watcher.whole(this.seen);
+    if (this.watchers.size === 1) void this.turn();
+  }
+
+  /** @returns whether nobody watches any more */
+  leave(watcher: Watcher): boolean {
+    this.watchers.delete(watcher);
+    if (this.watchers.size > 0) return false;
+    clearTimeout(this.timer);
+    return true;
+  }
+
+  private async turn(): Promise<void> {
+    try {
+      this.tell(await this.look.now(this.now()));
+    } catch (error) {
+      // The database may be away for a while; the next look finds whatever happened meanwhile.
+      this.log(`watching: ${(error as Error).message}`);
+    }
+    if (this.watchers.size > 0) this.timer = setTimeout(() => void this.turn(), lookEvery);
+  }
+
+  private tell(seen: Seen): void {
+    const shape = JSON.stringify([seen.columns, seen.students.map(({ studentId }) => studentId)]);
+    const lines = seen.students.map((own) => [own, JSON.stringify(own)] as const);
+    const changed = lines.filter(([own, line]) => this.known.get(own.studentId) !== line).map(([own]) => own);
+    this.seen = seen;
+    this.known = new Map(lines.map(([own, line]) => [own.studentId, line]));
+    if (shape !== this.shape) for (const own of this.watchers) own.whole(seen);
+    else if (changed.length > 0) for (const own of this.watchers) own.students(changed);
+    this.shape = shape;
+  }
+}
+
+export class Rooms {
+  private readonly rooms = new Map<number, Room>();
+
+  constructor(
+    private readonly database: Sequelize,
+    private readonly editions: Editions,
+    private readonly now: () => number,
+    private readonly log: (line: string) => void,
+  ) {}
+
+  /** @returns what ends the watching */
+  watch(assignmentId: number, watcher: Watcher): () => void {
+    let room = this.rooms.get(assignmentId);
+    if (!room) {
+      room = new Room(new Look(this.database, this.editions, assignmentId), this.now, this.log);
+      this.rooms.set(assignmentId, room);
+    }
+    const own = room;
+    own.join(watcher);
+    return () => {
+      if (own.leave(watcher) && this.rooms.get(assignmentId) === own) this.rooms.delete(assignmentId);
+    };
+  }
+}

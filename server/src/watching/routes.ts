@@ -1,0 +1,63 @@
+import { api } from '@oaken/contract';
+import type { Watched } from '@oaken/contract/watching';
+import { asking, runsAssignment } from '../access';
+import { readAssignments } from '../assignments/rows';
+import type { SignedIn } from '../accounts/sessions';
+import type { Editions } from '../attempts/editions';
+import type { Context } from '../context';
+import { row } from '../database/connect';
+import { cookieName, quietly, readCookie, type Bind } from '../http/bind';
+import { notFound } from '../http/problem';
+import { actOnSittings, sayToStudents } from './acts';
+import { Look } from './look';
+import { Rooms, type Seen } from './rooms';
+import { readWork } from './work';
+
+/** A proxy between lets go of a connection on which nothing is said for long. */
+const breathEvery = 15_000;
+
+export function watchingRoutes(bind: Bind, context: Context, editions: Editions): void {
+  const { database, now, log } = context;
+  const rooms = new Rooms(database, editions, now, log);
+
+  /** @throws Problem 404 for an assignment that is not mine to watch */
+  async function about(me: SignedIn, assignmentId: number): Promise<Pick<Watched, 'assignment' | 'mayAct'>> {
+    const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', { assignmentId });
+    if (!assignment) throw notFound('The assignment');
+    const own = await row<{ may: number }>(database, `SELECT ${runsAssignment} AS may FROM assignments a WHERE a.id = :assignmentId`, { ...asking(me), assignmentId }); // prettier-ignore
+    return { assignment, mayAct: Boolean(own!.may) };
+  }
+
+  bind(api.watchAssignment, async ({ me, params: { assignmentId } }) => ({
+    now: now(),
+    ...(await about(me, assignmentId)),
+    ...(await new Look(database, editions, assignmentId).now(now())),
+  }));
+
+  bind(api.watchEvents, async ({ me, params: { assignmentId }, request, response }) => {
+    const known = await about(me, assignmentId);
+    response.set({ 'Content-Type': 'text/event-stream; charset=utf-8', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' }); // prettier-ignore
+    response.flushHeaders();
+    const send = (event: string, data: unknown) => response.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
+    const leave = rooms.watch(assignmentId, {
+      whole: (seen: Seen) => send('whole', { now: now(), ...known, ...seen }),
+      students: (students) => send('students', { now: now(), students }),
+    });
+    // Whoever signs out, or no longer teaches the class, stops watching.
+    const breath = setInterval(() => {
+      response.write(': here\n\n');
+      void context.sessions
+        .find(readCookie(request, cookieName))
+        .then((visitor) => (visitor ? about(visitor, assignmentId) : Promise.reject(new Error())))
+        .catch(() => response.end());
+    }, breathEvery);
+    response.on('close', () => {
+      clearInterval(breath);
+      leave();
+    });
+  });
+
+  bind(api.actOnSittings, ({ me, params, body }) => actOnSittings(context, editions, me, params.assignmentId, body));
+  bind(api.sayToStudents, ({ me, params, body }) => quietly(sayToStudents(context, me, params.assignmentId, body)));
+  bind(api.readWork, ({ me, params }) => readWork(context, editions, me, params.assignmentId, params.studentId));
+}

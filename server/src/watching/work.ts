@@ -1,0 +1,68 @@
+/** One student's work so far, as a teacher looks at it. */
+import type { api, AnswerOf } from '@oaken/contract';
+import { entriesOf } from '@oaken/core/forms';
+import { keysInWords, responsesInWords, scoreItem, type Responses } from '@oaken/core/items';
+import { isAnswered } from '@oaken/core/sitting';
+import { asking, ownAssignment } from '../access';
+import type { SignedIn } from '../accounts/sessions';
+import type { Editions } from '../attempts/editions';
+import { attemptForm, readAttempts, readGiven } from '../attempts/given';
+import type { Context } from '../context';
+import { fromJson, row, rows, toMillis } from '../database/connect';
+import { notFound } from '../http/problem';
+
+const eventWords: Record<string, string> = {
+  pause: 'paused it',
+  resume: 'let it go on',
+  'hand-in': 'handed it in',
+  reopen: 'opened it again',
+};
+
+export async function readWork(
+  { database }: Context,
+  editions: Editions,
+  me: SignedIn,
+  assignmentId: number,
+  studentId: number,
+): Promise<AnswerOf<typeof api.readWork>> {
+  const own = await row<{ name: string }>(
+    database,
+    `SELECT CONCAT(s.given_name, ' ', s.family_name) AS name FROM assignments a JOIN assignment_students g ON g.assignment_id = a.id JOIN accounts s ON s.id = g.student_id
+      WHERE a.id = :assignmentId AND g.student_id = :studentId AND ${ownAssignment}`,
+    { ...asking(me), assignmentId, studentId },
+  );
+  const attempt = own && (await readAttempts(database, studentId, assignmentId)).at(-1);
+  if (!own || !attempt) throw notFound('The work of this student');
+  const given = await readGiven(database, studentId, assignmentId);
+  const { edition } = await editions.get(given.editionId);
+  const stored = await rows<{ entry: string; responses: unknown; savedAt: Date }>(database, 'SELECT entry_id AS entry, responses, saved_at AS savedAt FROM answers WHERE attempt_id = :id', { id: attempt.id }); // prettier-ignore
+  const answers = new Map(stored.map((one) => [one.entry, one]));
+  const events = await rows<{ at: Date; by: string | null; what: string }>(
+    database,
+    `SELECT v.done_at AS at, CONCAT(s.given_name, ' ', s.family_name) AS \`by\`, v.what FROM attempt_events v LEFT JOIN accounts s ON s.id = v.done_by
+      WHERE v.attempt_id = :id ORDER BY v.id`,
+    { id: attempt.id },
+  );
+  return {
+    name: own.name.trim(),
+    entries: entriesOf({ sections: attemptForm(edition, attempt, given.rules).sections }).map(({ id, content }, n) => {
+      const saved = answers.get(id);
+      const responses = fromJson<Responses>(saved?.responses ?? {});
+      const { points, most, waits } = scoreItem(content, responses);
+      const answered = Object.values(responses).some(isAnswered);
+      return {
+        number: n + 1,
+        stem: content.stem,
+        mine: responsesInWords(content, responses),
+        right: keysInWords(content),
+        share: answered && !waits && most > 0 ? points / most : null,
+        savedAt: saved ? toMillis(saved.savedAt) : null,
+      };
+    }),
+    events: events.map(({ at, by, what }) => ({
+      at: toMillis(at),
+      by: by?.trim() ?? '',
+      words: eventWords[what] ?? what,
+    })),
+  };
+}

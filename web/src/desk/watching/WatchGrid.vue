@@ -1,0 +1,194 @@
+<script setup lang="ts">
+/** The class as rows by roll number, items as columns: where each one is, what is answered, and signs of life. */
+import type { Watched, WatchedStudent } from '@oaken/contract/watching';
+import { plainText } from '@oaken/core/text';
+import { lengthInWords, minute } from '@oaken/core/timing';
+import { connectionOf, signsInWords } from '@oaken/core/watching';
+import { computed } from 'vue';
+import TallyBox from '../../parts/TallyBox.vue';
+import { useWords } from '../words';
+
+const picked = defineModel<number[]>('picked', { required: true });
+const props = defineProps<{
+  watched: Watched;
+  now: number;
+  /** Boxes fill with the share of the points; otherwise they say only what is answered. */
+  marks: boolean;
+  hidden: boolean;
+}>();
+const emit = defineEmits<{ open: [studentId: number]; letIn: [studentId: number] }>();
+const words = useWords();
+
+const several = computed(() => new Set(props.watched.students.map(({ className }) => className)).size > 1);
+const allPicked = computed(() => picked.value.length > 0 && picked.value.length === props.watched.students.length);
+const nameOf = (own: WatchedStudent) => (props.hidden ? `Student ${own.rollNumber ?? ''}` : own.name);
+
+function stateWords(own: WatchedStudent): string {
+  switch (own.state) {
+    case 'not-begun':
+      return 'not begun';
+    case 'left-class':
+      return 'has left the class';
+    case 'paused':
+      return 'paused';
+    case 'working':
+      return own.on === null ? 'working' : `working on ${own.on}`;
+    case 'handed-in':
+      return own.handedInAt === null ? 'time is over' : `handed in ${words.time(own.handedInAt)}${own.handedInBy === 'server' ? ', time ran out' : own.handedInBy === 'teacher' ? ' by you' : ''}`; // prettier-ignore
+  }
+}
+/** Minutes, and below ten of them seconds too. */
+function timeLeft(own: WatchedStudent): string {
+  if (own.state === 'paused') return 'stands still';
+  if (own.state !== 'working') return '';
+  const ends = [own.deadlineAt, own.partEndsAt].filter((at) => at !== null);
+  if (ends.length === 0) return '';
+  const left = Math.max(0, Math.min(...ends) - props.now);
+  return left < minute ? lengthInWords(left) : lengthInWords(Math.ceil(left / minute) * minute).replace('minutes', 'min').replace('minute', 'min'); // prettier-ignore
+}
+const progressWords = { unanswered: 'not answered', partly: 'partly answered', answered: 'answered', 'to read': 'only read' }; // prettier-ignore
+function cellWords(own: WatchedStudent, at: number): string {
+  const { progress, share, flagged } = own.cells[at]!;
+  const mark = props.marks && share !== null ? `, ${Math.round(share * 100)} %` : '';
+  return `${nameOf(own)}, item ${at + 1}: ${progressWords[progress]}${mark}${flagged ? ', flagged' : ''}`;
+}
+const isHere = (own: WatchedStudent, at: number) => own.at !== null && (props.watched.columns[at]!.entry === own.at || (props.watched.columns[at]!.entry === '' && own.on === at + 1)); // prettier-ignore
+</script>
+
+<template>
+  <table class="ruled grid">
+    <thead>
+      <tr>
+        <th>
+          <input
+            type="checkbox"
+            aria-label="Pick all"
+            :checked="allPicked"
+            @change="picked = allPicked ? [] : watched.students.map(({ studentId }) => studentId)"
+          />
+        </th>
+        <th>State</th>
+        <th class="figures">Time left</th>
+        <th class="name">Student</th>
+        <th v-for="own in watched.columns" :key="own.number" class="cell" :title="plainText(own.stem)">
+          {{ own.number }}
+        </th>
+        <th>Signs</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="own in watched.students" :key="own.studentId" :class="connectionOf(own, now)">
+        <td>
+          <input v-model="picked" type="checkbox" :value="own.studentId" :aria-label="`Pick ${nameOf(own)}`" />
+        </td>
+        <td class="state" :class="own.state">{{ stateWords(own) }}</td>
+        <td class="figures">{{ timeLeft(own) }}</td>
+        <th scope="row" class="name">
+          <button v-if="own.attempt > 0" class="word" @click="emit('open', own.studentId)">{{ nameOf(own) }}</button>
+          <template v-else>{{ nameOf(own) }}</template>
+          {{ ' ' }}<span class="faded small">{{ several ? own.className : '' }} {{ own.rollNumber ?? 'guest' }}</span>
+        </th>
+        <td v-for="(cell, at) in own.cells" :key="at" class="cell" :class="{ here: isHere(own, at) }">
+          <template v-if="cell && own.attempt > 0">
+            <TallyBox
+              v-if="marks && cell.progress !== 'unanswered' && cell.progress !== 'to read'"
+              :share="cell.share ?? 0"
+              :waits="cell.share === null"
+              :label="cellWords(own, at)"
+            />
+            <span
+              v-else
+              class="box"
+              :class="[cell.progress, { flagged: cell.flagged }]"
+              role="img"
+              :aria-label="cellWords(own, at)"
+              :title="cellWords(own, at)"
+            />
+          </template>
+        </td>
+        <td class="small signs">
+          {{ signsInWords(own, now).join(', ') }}
+          <template v-if="own.away">
+            {{ ' ' }}<b>left the sitting</b>
+            <button
+              v-if="watched.mayAct"
+              class="word"
+              :aria-label="`let in again: ${nameOf(own)}`"
+              @click="emit('letIn', own.studentId)"
+            >
+              let in again
+            </button>
+          </template>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.grid th,
+.grid td {
+  padding: 4px 8px;
+  white-space: nowrap;
+}
+.grid .cell {
+  padding: 3px 2px;
+  text-align: center;
+}
+.name {
+  text-align: left;
+  font-weight: 400;
+}
+tbody .name {
+  font-size: 1rem;
+  color: var(--ink);
+  border-bottom: var(--line);
+}
+.name .word {
+  padding: 0;
+}
+.state.not-begun,
+.state.handed-in,
+.state.left-class {
+  color: var(--faded);
+}
+.state.working,
+.state.paused {
+  font-weight: 600;
+}
+.state.paused,
+.lost .signs {
+  color: var(--partial-ink);
+  font-weight: 600;
+}
+.box {
+  position: relative;
+  display: inline-block;
+  width: 26px;
+  height: 22px;
+  border: 1px solid var(--rule-strong);
+  border-radius: 2px;
+  vertical-align: middle;
+  background: var(--sheet);
+}
+.box.answered {
+  background: var(--faded);
+  border-color: var(--faded);
+}
+.box.partly {
+  background: linear-gradient(to top, var(--faded) 50%, var(--sheet) 50%);
+}
+.box.flagged::after {
+  content: '';
+  position: absolute;
+  top: 0;
+  right: 0;
+  border: 5px solid transparent;
+  border-top-color: var(--low);
+  border-right-color: var(--low);
+}
+.here > * {
+  outline: 2px solid var(--ink);
+  outline-offset: 1px;
+}
+</style>

@@ -1,0 +1,228 @@
+<script setup lang="ts">
+/** An assignment while it is sat: the class row by row, and what a teacher does from there; on the projector counts and time only. */
+import type { api, BodyOf } from '@oaken/contract';
+import { count } from '@oaken/core/text';
+import { lengthInWords, minute } from '@oaken/core/timing';
+import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
+import { computed, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import EmptyNote from '../../parts/EmptyNote.vue';
+import FootingLine from '../../parts/FootingLine.vue';
+import PageHead from '../../parts/PageHead.vue';
+import ExtendDialog from '../assignments/ExtendDialog.vue';
+import { done, failed } from '../undo';
+import { useWords } from '../words';
+import SayDialog from './SayDialog.vue';
+import { useWatch } from './useWatch';
+import WatchGrid from './WatchGrid.vue';
+import WorkDialog from './WorkDialog.vue';
+
+type Act = BodyOf<typeof api.actOnSittings>['act'];
+const words = useWords();
+const route = useRoute();
+const router = useRouter();
+const assignmentId = Number(route.params.assignmentId);
+const { watched, wrong, lostAt, now, counts } = useWatch(assignmentId);
+const picked = ref<number[]>([]);
+const marks = ref(false);
+const hidden = ref(false);
+const saying = ref(false);
+const extending = ref(false);
+const looking = ref<number | null>(null);
+const busy = ref(false);
+
+const projected = computed(() => route.query.projector !== undefined);
+const project = (on: boolean) => router.replace({ query: on ? { projector: '' } : {} });
+const chosen = computed(() => watched.value?.students.filter(({ studentId }) => picked.value.includes(studentId)) ?? []); // prettier-ignore
+const whom = computed(() => (chosen.value.length === 0 ? 'all' : chosen.value.length === 1 ? chosen.value[0]!.name : count(chosen.value.length, 'student'))); // prettier-ignore
+const studentIds = computed(() => (chosen.value.length === 0 ? null : picked.value));
+const some = (...states: string[]) => (chosen.value.length ? chosen.value : (watched.value?.students ?? [])).some(({ state }) => states.includes(state)); // prettier-ignore
+
+const acted: Record<Act, string> = { pause: 'Paused for', resume: 'It goes on for', 'hand-in': 'Handed in for', reopen: 'Open again for', 'take-back': 'Taken back from' }; // prettier-ignore
+async function act(own: Act, minutes = 0): Promise<void> {
+  if (busy.value) return;
+  busy.value = true;
+  try {
+    const { students } = await call('actOnSittings', { params: { assignmentId }, body: { act: own, studentIds: studentIds.value, minutes } }); // prettier-ignore
+    picked.value = [];
+    done(`${acted[own]} ${count(students, 'student')}.`);
+  } catch (error) {
+    failed(error);
+  } finally {
+    busy.value = false;
+  }
+}
+const ask = (text: string, title: string, verb: string) => ElMessageBox.confirm(text, title, { confirmButtonText: verb, cancelButtonText: 'Leave it' }).then(() => true, () => false); // prettier-ignore
+async function handIn(): Promise<void> {
+  if (await ask('What is saved counts. It can be opened again.', `Hand in for ${whom.value}?`, 'Hand in')) await act('hand-in'); // prettier-ignore
+}
+async function takeBack(): Promise<void> {
+  if (await ask('It leaves the lists of those who have not begun.', `Take it back from ${whom.value}?`, 'Take it back')) await act('take-back'); // prettier-ignore
+}
+async function reopen(): Promise<void> {
+  const answer = await ElMessageBox.prompt('They have the time that was left, and so many minutes more:', `Open again for ${whom.value}?`, { inputValue: '10', inputPattern: /^\d{1,3}$/, inputErrorMessage: 'Whole minutes, from 0 to 600.', confirmButtonText: 'Open again', cancelButtonText: 'Leave it' }).catch(() => null); // prettier-ignore
+  if (answer) await act('reopen', Number((answer as { value: string }).value));
+}
+async function letIn(studentId: number): Promise<void> {
+  try {
+    await call('letIn', { params: { assignmentId, studentId } });
+    done('They can go on.');
+  } catch (error) {
+    failed(error);
+  }
+}
+/** Recipients can be single students by name. */
+const where = computed(() => (watched.value && !projected.value && !hidden.value ? `Watching · ${watched.value.assignment.recipients}` : 'Watching')); // prettier-ignore
+const closing = computed(() => {
+  const end = watched.value?.assignment.closesAt ?? null;
+  if (end === null) return 'never closes';
+  return end > now.value && end - now.value < 60 * minute ? `closes in ${lengthInWords(Math.ceil((end - now.value) / minute) * minute)}` : words.closing(end); // prettier-ignore
+});
+/** The last end of those who work, for all to see. */
+const lastEnd = computed(() => {
+  const ends = watched.value?.students.flatMap(({ state, deadlineAt }) => (state === 'working' && deadlineAt !== null ? [deadlineAt] : [])) ?? []; // prettier-ignore
+  return ends.length ? Math.max(...ends) : null;
+});
+</script>
+
+<template>
+  <PageHead :title="watched?.assignment.title ?? 'Watch'" :where="where">
+    <!-- prettier-ignore -->
+    <template v-if="projected"><el-button @click="project(false)">Back to the class</el-button></template>
+    <template v-else>
+      <RouterLink :to="`/assignments/${assignmentId}`">Times and rules</RouterLink>
+      <RouterLink :to="`/results/${assignmentId}`">Results</RouterLink>
+      <el-button @click="project(true)">Projector</el-button>
+    </template>
+  </PageHead>
+  <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+  <p v-if="lostAt !== null" class="lost inset" role="status">
+    The connection to the server is lost; what stands here is from {{ words.time(lostAt) }}. It comes back by itself.
+  </p>
+  <template v-if="watched">
+    <section v-if="projected" class="projector" aria-label="Counts and time">
+      <p>
+        <b>{{ counts.working }}</b> working
+      </p>
+      <p>
+        <b>{{ counts.handedIn }}</b> handed in
+      </p>
+      <p>
+        <b>{{ counts.notBegun }}</b> not begun
+      </p>
+      <p class="time">
+        {{ lastEnd === null ? closing : `${lengthInWords(Math.max(0, lastEnd - now))} left for the last one` }}
+      </p>
+    </section>
+    <template v-else>
+      <div class="bar">
+        <span
+          ><b>{{ counts.notBegun }}</b> not begun</span
+        ><span
+          ><b>{{ counts.working }}</b> working</span
+        ><span
+          ><b>{{ counts.handedIn }}</b> handed in</span
+        ><span class="faded">{{ closing }}</span>
+        <span class="grow" />
+        <label><input v-model="marks" type="checkbox" /> Right and wrong</label>
+        <label><input v-model="hidden" type="checkbox" /> Hide names</label>
+      </div>
+      <EmptyNote v-if="watched.students.length === 0" title="Nobody has it yet."
+        >Guests stand here as soon as they come.</EmptyNote
+      >
+      <div v-else class="scroll">
+        <WatchGrid
+          v-model:picked="picked"
+          :watched="watched"
+          :now="now"
+          :marks="marks"
+          :hidden="hidden"
+          @open="looking = $event"
+          @let-in="letIn"
+        />
+        <!-- prettier-ignore -->
+      </div>
+    </template>
+  </template>
+  <FootingLine v-if="watched && !projected" label="What to do">
+    <span v-if="!watched.mayAct" class="faded">You watch for a colleague.</span>
+    <span v-else
+      ><template v-if="picked.length"
+        ><b>{{ picked.length }}</b> picked</template
+      ><template v-else>Nobody is picked</template></span
+    >
+    <template v-if="watched.mayAct" #actions>
+      <el-button :disabled="!some('working', 'paused')" @click="saying = true">Say to {{ whom }}</el-button>
+      <el-button :disabled="picked.length === 0" @click="extending = true">More time</el-button>
+      <el-button :disabled="busy || !some('working')" @click="act('pause')">{{
+        picked.length ? 'Pause' : 'Pause all'
+      }}</el-button>
+      <el-button :disabled="busy || !some('paused')" @click="act('resume')">{{
+        picked.length ? 'Go on' : 'Go on, all'
+      }}</el-button>
+      <el-button :disabled="busy || picked.length === 0 || !some('working', 'paused')" @click="handIn"
+        >Hand in</el-button
+      >
+      <el-button :disabled="busy || picked.length === 0 || !some('handed-in')" @click="reopen">Open again</el-button>
+      <el-button :disabled="busy || picked.length === 0 || !some('not-begun')" @click="takeBack">Take back</el-button>
+    </template>
+  </FootingLine>
+  <template v-if="watched">
+    <SayDialog
+      v-model="saying"
+      :assignment-id="assignmentId"
+      :student-ids="studentIds"
+      :whom="whom"
+      @done="done(`Said to ${whom}.`)"
+    />
+    <!-- prettier-ignore -->
+    <ExtendDialog v-model="extending" :own="watched.assignment" :student-ids="studentIds" :students="picked.length" @done="(said) => { picked = []; done(said); }" />
+    <!-- prettier-ignore -->
+    <WorkDialog v-model="looking" :assignment-id="assignmentId" />
+  </template>
+</template>
+
+<style scoped>
+.inset {
+  padding: 10px 24px;
+  margin: 0;
+}
+.lost {
+  background: var(--low-wash);
+}
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 22px;
+  padding: 10px 24px;
+  border-bottom: var(--line);
+}
+.grow {
+  flex: 1;
+}
+.scroll {
+  overflow: auto;
+  padding: 0 24px 24px;
+}
+.projector {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 2vw;
+  padding: 6vh 4vw;
+  font-family: var(--serif);
+  font-size: 2.2rem;
+  text-align: center;
+}
+.projector b {
+  display: block;
+  font-size: 7rem;
+  line-height: 1;
+}
+.projector .time {
+  grid-column: 1 / -1;
+  font-size: 3rem;
+  border-top: 3px double var(--rule-strong);
+  padding-top: 5vh;
+}
+</style>

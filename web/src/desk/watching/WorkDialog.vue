@@ -1,0 +1,79 @@
+<script setup lang="ts">
+/** What one student has answered so far, and what was done to the attempt by whom. */
+import type { AnswerOf, api } from '@oaken/contract';
+import { computed, ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import RichText from '../../parts/RichText.vue';
+import TallyBox from '../../parts/TallyBox.vue';
+import { useWords } from '../words';
+
+const studentId = defineModel<number | null>({ required: true });
+const props = defineProps<{ assignmentId: number }>();
+const words = useWords();
+const work = ref<AnswerOf<typeof api.readWork> | null>(null);
+const wrong = ref('');
+watch(studentId, async (now) => {
+  // Nothing of it stays behind on a page that may be on a projector next.
+  [work.value, wrong.value] = [null, ''];
+  if (now === null) return;
+  try {
+    work.value = await call('readWork', { params: { assignmentId: props.assignmentId, studentId: now } });
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+const open = computed({ get: () => studentId.value !== null, set: (now) => !now && (studentId.value = null) });
+</script>
+
+<template>
+  <el-dialog v-model="open" :title="work ? `${work.name}, so far` : 'Work so far'" width="760px">
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <template v-if="work">
+      <p v-for="own in work.events" :key="`${own.at} ${own.words}`" class="faded small">
+        {{ own.by }} {{ own.words }}, {{ words.time(own.at) }}.
+      </p>
+      <ol class="work">
+        <li v-for="own in work.entries" :key="own.number">
+          <TallyBox
+            v-if="own.mine"
+            :share="own.share ?? 0"
+            :waits="own.share === null"
+            :label="own.share === null ? 'Waits for a mark' : `${Math.round(own.share * 100)} %`"
+          />
+          <span v-else class="none" />
+          <div>
+            <RichText :html="own.stem" />
+            <p>
+              <b>{{ own.mine || 'no answer yet' }}</b>
+              <span v-if="own.savedAt !== null" class="faded small"> saved {{ words.time(own.savedAt) }}</span>
+            </p>
+            <p class="faded small">{{ own.right.join(' ') }}</p>
+          </div>
+        </li>
+      </ol>
+    </template>
+  </el-dialog>
+</template>
+
+<style scoped>
+.work {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+.work li {
+  display: flex;
+  gap: 12px;
+  border-top: var(--line);
+  padding: 8px 0;
+}
+.work li > :first-child {
+  flex: none;
+  width: 26px;
+  margin-top: 3px;
+}
+.work p {
+  margin: 2px 0;
+}
+</style>

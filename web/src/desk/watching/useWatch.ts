@@ -1,0 +1,64 @@
+/** A sitting as it goes on: the whole first, then what changes; after a lost connection the whole again. */
+import type { Watched, WatchedStudent } from '@oaken/contract/watching';
+import { computed, onMounted, onUnmounted, ref } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { useSession } from '../../client/session';
+
+/** The browser comes back by itself after a lost connection, but not after a refusal. */
+const again = 3_000;
+
+export function useWatch(assignmentId: number) {
+  const session = useSession();
+  const watched = ref<Watched | null>(null);
+  const wrong = ref('');
+  /** Since when nothing has been heard; null while the connection stands. */
+  const lostAt = ref<number | null>(null);
+  const now = ref(session.now());
+  let source: EventSource | null = null;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+
+  function open(): void {
+    source = new EventSource(`/api/assignments/${assignmentId}/watch/events`);
+    source.addEventListener('whole', ({ data }: MessageEvent<string>) => {
+      const whole = JSON.parse(data) as Watched;
+      session.setClock(whole.now);
+      [watched.value, lostAt.value, wrong.value] = [whole, null, ''];
+    });
+    source.addEventListener('students', ({ data }: MessageEvent<string>) => {
+      const changed = JSON.parse(data) as { now: number; students: WatchedStudent[] };
+      session.setClock(changed.now);
+      const byId = new Map(changed.students.map((own) => [own.studentId, own]));
+      if (watched.value) watched.value.students = watched.value.students.map((own) => byId.get(own.studentId) ?? own);
+    });
+    source.onerror = () => {
+      lostAt.value ??= session.now();
+      if (source?.readyState !== EventSource.CLOSED) return;
+      source.close();
+      timer = setTimeout(() => void explain(), again);
+    };
+  }
+  /** The stream says only that it was refused; the same question asked plainly says why. */
+  async function explain(): Promise<void> {
+    try {
+      watched.value = await call('watchAssignment', { params: { assignmentId } });
+      open();
+    } catch (error) {
+      wrong.value = inWords(error);
+      timer = setTimeout(() => void explain(), again);
+    }
+  }
+  onMounted(open);
+  const tick = setInterval(() => (now.value = session.now()), 1_000);
+  onUnmounted(() => {
+    source?.close();
+    clearTimeout(timer);
+    clearInterval(tick);
+  });
+
+  const counts = computed(() => {
+    const of = (...states: WatchedStudent['state'][]) => watched.value?.students.filter(({ state }) => states.includes(state)).length ?? 0; // prettier-ignore
+    return { notBegun: of('not-begun'), working: of('working', 'paused'), handedIn: of('handed-in') };
+  });
+  return { watched, wrong, lostAt, now, counts };
+}

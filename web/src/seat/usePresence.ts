@@ -1,0 +1,81 @@
+/** The page says that it is there and what it shows, and hears of the end, of pauses and of what the teacher says. */
+import type { AnswerOf, api } from '@oaken/contract';
+import type { AttemptAnswer } from '@oaken/contract/attempts';
+import { signEvery } from '@oaken/core/watching';
+import { onMounted, onUnmounted, reactive, ref, type Ref } from 'vue';
+import { request } from '../client/request';
+import { useSession } from '../client/session';
+
+type Heard = AnswerOf<typeof api.stayHere>;
+/** Moving on is said so soon, going through quickly only once. */
+const soon = 700;
+
+export function usePresence(
+  attempt: Ref<AttemptAnswer | null>,
+  events: { sits(): boolean; over(): void; goesOn(): void },
+) {
+  const session = useSession();
+  const notices = reactive<{ id: number; text: string }[]>([]);
+  const paused = ref(false);
+  let entry: string | null = null;
+  let left = 0;
+  let heard = 0;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let stopped = false;
+
+  async function say(): Promise<void> {
+    clearTimeout(timer);
+    const own = attempt.value;
+    if (own && events.sits()) {
+      const said = left;
+      const body = { entry, hidden: document.visibilityState === 'hidden', left: said, heard };
+      const answer = await request<Heard>('POST', `/api/seat/attempts/${own.id}/here`, body).catch(() => null);
+      // What could not be said now is said with the next sign.
+      if (answer) {
+        left -= said;
+        hear(own, answer);
+      }
+    }
+    if (!stopped) timer = setTimeout(() => void say(), signEvery);
+  }
+  function hear(
+    own: AttemptAnswer,
+    { now, deadlineAt, partEndsAt, paused: stands, handedIn, notices: said }: Heard,
+  ): void {
+    session.setClock(now);
+    for (const one of said) {
+      heard = Math.max(heard, one.id);
+      if (!notices.some(({ id }) => id === one.id)) notices.push(one);
+    }
+    if (handedIn) return events.over();
+    own.deadlineAt = deadlineAt;
+    if (own.course?.clock && partEndsAt !== null) own.course.clock.endsAt = partEndsAt;
+    const was = paused.value;
+    paused.value = stands;
+    if (was && !stands) events.goesOn();
+  }
+  function soonSay(): void {
+    clearTimeout(timer);
+    timer = setTimeout(() => void say(), soon);
+  }
+  /** The question that is open now. */
+  function standsAt(id: string | null): void {
+    if (entry === id) return;
+    entry = id;
+    soonSay();
+  }
+  const seen = () => {
+    if (document.visibilityState === 'hidden') left++;
+    soonSay();
+  };
+  onMounted(() => {
+    document.addEventListener('visibilitychange', seen);
+    soonSay();
+  });
+  onUnmounted(() => {
+    stopped = true;
+    clearTimeout(timer);
+    document.removeEventListener('visibilitychange', seen);
+  });
+  return { notices, paused, standsAt };
+}
