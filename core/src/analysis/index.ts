@@ -9,4 +9,5 @@ export {
 export { type Figure } from './figure';
 export { pooledCorrelation, type PairSums } from './pooled';
 export { caution, discriminationBand, flagsOf, type Band, type Flag } from './reading';
+export { analyseSheet, SheetProblem, type SheetAnalysis, type SheetItem, type SheetOption } from './sheet';
 export { quantile, shareInterval, spreadOf, type Spread } from './spread';

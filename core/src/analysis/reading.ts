@@ -45,6 +45,9 @@ const percent = (share: number) => `${Math.round(share * 100)} %`;
 /** Fewer students than this and a flag would be noise. Common practice, no source. */
 const enough = 8;
 
+/** Shares of groups are sums of fractions; what differs by less than this is the same. */
+const rounding = 1e-9;
+
 /** What a teacher should look at in an item, most urgent first. */
 export function flagsOf(figures: ItemFigures, choices: Choice[], groupSize: number): Flag[] {
   const flags: Flag[] = [];
@@ -57,8 +60,8 @@ export function flagsOf(figures: ItemFigures, choices: Choice[], groupSize: numb
   const quote = (label: string) => `“${label}”`;
 
   const drawsStrong = wrong
-    .filter((own) => key && own.upper !== null && key.upper !== null && own.upper > key.upper)
-    .sort((a, b) => b.upper! - a.upper!)[0];
+    .filter((own) => key && own.upper !== null && key.upper !== null && own.upper > key.upper + rounding)
+    .sort((a, b) => (Math.abs(b.upper! - a.upper!) < rounding ? 0 : b.upper! - a.upper!))[0];
   if (key && drawsStrong) {
     flags.push({
       kind: 'key-suspect',

@@ -1,0 +1,227 @@
+/** Answers that were gathered elsewhere: a table of students by items, with a key or with scores, to classical figures. */
+import { analyse, type ItemFigures } from './analyse';
+import type { Figure } from './figure';
+import { flagsOf, type Flag } from './reading';
+
+export interface SheetOption {
+  option: string;
+  count: number;
+  /** Of all students. */
+  share: number;
+  /** Of choosing it with the score on the other items. */
+  correlation: number | null;
+}
+
+export interface SheetItem {
+  id: string;
+  n: number;
+  facility: number | null;
+  itemTotal: number | null;
+  itemRest: number | null;
+  alphaWithout: number | null;
+  d27: number | null;
+  /** Only with a key, by the letters of the answers; an omitted answer is none. */
+  options: SheetOption[];
+  flags: Flag[];
+}
+
+/** Undefined figures are null, with the reason in `notes`. */
+export interface SheetAnalysis {
+  n: number;
+  k: number;
+  mean: number | null;
+  median: number | null;
+  /** Over n - 1. */
+  sd: number | null;
+  /** Lower quartile, median, upper quartile; type 7 of Hyndman and Fan (1996). */
+  quartiles: [number | null, number | null, number | null];
+  alpha: number | null;
+  kr20: number | null;
+  /** With the variance over n. */
+  kr21: number | null;
+  /** sd * sqrt(1 - alpha) */
+  sem: number | null;
+  splitHalf: number | null;
+  items: SheetItem[];
+  notes: string[];
+}
+
+/** What is wrong with a table, in a sentence that names the place. */
+export class SheetProblem extends Error {
+  override name = 'SheetProblem';
+}
+
+/** The column that names students; every other one is an item. */
+const studentColumn = 'student';
+
+interface Item {
+  id: string;
+  /** Null: cells are scores. */
+  key: string | null;
+  cells: string[];
+}
+
+/**
+ * @param rows the first one names the columns
+ * @param key rows of `item` and `key`, the first one naming these; null: cells are item scores, and the most of an item is the largest seen
+ * @throws SheetProblem
+ */
+export function analyseSheet(rows: readonly string[][], key: readonly string[][] | null): SheetAnalysis {
+  const notes: string[] = [];
+  const items = itemsOf(rows, key, notes);
+  const n = rows.length - 1;
+  const k = items.length;
+  const points = new Float64Array(n * k);
+  items.forEach((item, i) => item.cells.forEach((cell, s) => (points[s * k + i] = scoreOf(item, cell, s))));
+  const most = Float64Array.from(items, (item, i) => item.key !== null ? 1 : largest(points, i, n, k)); // prettier-ignore
+  const analysis = analyse({ students: n, items: k, points, most });
+  const take = (of: string, { value, reason }: Figure): number | null => {
+    if (value === null) notes.push(`${of}: ${reason}.`);
+    return value;
+  };
+  const { spread, reliability, totals, groupSize } = analysis;
+  const alpha = take('alpha', reliability.alpha);
+  const sd = take('sd', spread.sd);
+  const mean = take('mean', spread.mean);
+  // Kuder and Richardson (1937), formulas 20 and 21, for items that are right or wrong.
+  const rightWrong = points.every((own) => own === 0 || own === 1);
+  if (alpha !== null && !rightWrong) notes.push('kr20 and kr21: only for items that are right or wrong.');
+  const variance = sd === null ? 0 : (sd * sd * (n - 1)) / n;
+  const kr = alpha !== null && rightWrong;
+  return {
+    n,
+    k,
+    mean,
+    median: take('median', spread.median),
+    sd,
+    quartiles: [spread.lowerQuartile.value, spread.median.value, spread.upperQuartile.value],
+    alpha,
+    kr20: kr ? alpha : null,
+    kr21: kr ? (k / (k - 1)) * (1 - (mean! * (k - mean!)) / (k * variance)) : null,
+    sem: alpha === null || sd === null ? null : sd * Math.sqrt(1 - alpha),
+    splitHalf: take('splitHalf', reliability.splitHalf),
+    items: items.map((item, i) => {
+      const figures = analysis.items[i]!;
+      const options = optionsOf(item, i, points, totals, k, notes);
+      const own = (name: string, of: Figure) => take(`${item.id}: ${name}`, of);
+      return {
+        id: item.id,
+        n: figures.n,
+        facility: own('facility', figures.facility),
+        itemTotal: own('itemTotal', figures.itemTotal),
+        itemRest: own('itemRest', figures.itemRest),
+        alphaWithout: own('alphaWithout', figures.alphaWithout),
+        d27: own('d27', figures.upperLower),
+        options,
+        flags: flagsIn(item, figures, options, totals, groupSize),
+      };
+    }),
+    notes,
+  };
+}
+
+function itemsOf(rows: readonly string[][], key: readonly string[][] | null, notes: string[]): Item[] {
+  const [names = [], ...lines] = rows.map((row) => row.map((cell) => cell.trim()));
+  if (names.length === 0) throw new SheetProblem('The table is empty; its first row names the columns.');
+  const twice = names.find((name, at) => names.indexOf(name) !== at);
+  if (twice !== undefined) throw new SheetProblem(`Two columns are named “${twice}”.`);
+  const unnamed = names.indexOf('');
+  if (unnamed >= 0) throw new SheetProblem(`Column ${unnamed + 1} has no name.`);
+  lines.forEach((line, at) => {
+    if (line.length !== names.length)
+      throw new SheetProblem(`Row ${at + 2} has ${line.length} cells; the first row names ${names.length}.`);
+  });
+  const keys = key === null ? null : readKey(key);
+  const found = names.flatMap(
+    (id, at): Item[] =>
+    id === studentColumn ? [] : [{ id, key: keys === null ? null : keyOf(keys, id), cells: lines.map((line) => line[at]!) }], // prettier-ignore
+  );
+  if (found.length === 0) throw new SheetProblem('There is no column but the students’.');
+  for (const id of keys?.keys() ?? [])
+    if (!names.includes(id)) notes.push(`The key names “${id}”, which is no column.`);
+  return found;
+}
+
+function readKey(rows: readonly string[][]): Map<string, string> {
+  const [names = [], ...lines] = rows.map((row) => row.map((cell) => cell.trim()));
+  const [item, key] = [names.indexOf('item'), names.indexOf('key')];
+  if (item < 0 || key < 0) throw new SheetProblem('The key needs the columns “item” and “key”.');
+  const found = new Map<string, string>();
+  lines.forEach((line, at) => {
+    const [id = '', right = ''] = [line[item], line[key]];
+    if (id === '' || right === '') throw new SheetProblem(`Row ${at + 2} of the key is not complete.`);
+    if (found.has(id)) throw new SheetProblem(`The key names “${id}” twice.`);
+    found.set(id, right);
+  });
+  return found;
+}
+
+function keyOf(keys: Map<string, string>, id: string): string {
+  const own = keys.get(id);
+  if (own === undefined) throw new SheetProblem(`The key has no line for “${id}”.`);
+  return own;
+}
+
+function scoreOf({ id, key }: Item, cell: string, student: number): number {
+  if (cell === '') return 0;
+  if (key !== null) return cell === key ? 1 : 0;
+  const score = Number(cell);
+  if (!Number.isFinite(score)) throw new SheetProblem(`Row ${student + 2}, “${id}”: “${cell}” is not a score.`);
+  if (score < 0) throw new SheetProblem(`Row ${student + 2}, “${id}”: a score cannot be below zero.`);
+  return score;
+}
+
+function largest(points: Float64Array, i: number, n: number, k: number): number {
+  let most = 0;
+  for (let s = 0; s < n; s++) most = Math.max(most, points[s * k + i]!);
+  return most;
+}
+
+/** Every answer that was given, the key first, then by how many gave it. */
+function optionsOf(
+  item: Item,
+  i: number,
+  points: Float64Array,
+  totals: Float64Array,
+  k: number,
+  notes: string[],
+): SheetOption[] {
+  if (item.key === null) return [];
+  const n = item.cells.length;
+  const counts = new Map<string, number>([[item.key, 0]]);
+  for (const cell of item.cells) if (cell !== '') counts.set(cell, (counts.get(cell) ?? 0) + 1);
+  const rest = totals.map((total, s) => total - points[s * k + i]!);
+  const mean = rest.reduce((sum, own) => sum + own, 0) / n;
+  const squares = rest.reduce((sum, own) => sum + (own - mean) ** 2, 0);
+  return [...counts]
+    .sort(([a, of], [b, or]) => Number(b === item.key) - Number(a === item.key) || or - of || (a < b ? -1 : 1))
+    .map(([option, count]) => {
+      const share = n > 0 ? count / n : 0;
+      const flat = squares <= 1e-12 * Math.max(1, n) || count === 0 || count === n;
+      if (flat && n > 0) notes.push(`${item.id}, ${option}: correlation: ${count === 0 ? 'nobody chose it' : count === n ? 'everybody chose it' : 'all students have the same total on the other items'}.`); // prettier-ignore
+      const shared = item.cells.reduce((sum, cell, s) => sum + (cell === option ? rest[s]! - mean : 0), 0);
+      return { option, count, share, correlation: flat ? null : shared / Math.sqrt(squares * n * share * (1 - share)) };
+    });
+}
+
+/** Flags look at who is strong and who is weak; the answers beyond the first 31 are too rare for that. */
+function flagsIn(
+  item: Item,
+  figures: ItemFigures,
+  options: SheetOption[],
+  totals: Float64Array,
+  groupSize: number,
+): Flag[] {
+  const shown = options.slice(0, 31);
+  const n = item.cells.length;
+  if (shown.length === 0) return flagsOf(figures, [], groupSize);
+  const place = new Map(shown.map(({ option }, at) => [option, at]));
+  const chosen = Uint32Array.from(item.cells, (cell) => (place.has(cell) ? 1 << place.get(cell)! : 0));
+  const points = Float64Array.from(item.cells, (cell) => (cell === item.key ? 1 : 0));
+  // The rest as a second item, so that strong and weak are told by the whole test.
+  const pair = new Float64Array(n * 2);
+  const bits = new Uint32Array(n * 2);
+  for (let s = 0; s < n; s++) [pair[s * 2], pair[s * 2 + 1], bits[s * 2]] = [points[s]!, totals[s]! - points[s]!, chosen[s]!]; // prettier-ignore
+  const own = analyse({ students: n, items: 2, points: pair, most: Float64Array.of(1, Math.max(1, ...totals)), chosen: bits, choices: Uint8Array.of(shown.length, 0) }).items[0]!; // prettier-ignore
+  return flagsOf({ ...figures, options: own.options }, shown.map(({ option }) => ({ id: option, label: option, right: option === item.key })), groupSize); // prettier-ignore
+}
