@@ -40,13 +40,12 @@ interface Choice {
   mistake?: string | undefined;
 }
 
-const percent = (share: number) => `${Math.round(share * 100)} %`;
+/** Shares of groups are sums of fractions; what differs by less than this is the same. */
+const rounding = 1e-9;
+const percent = (share: number) => `${Math.round((share + rounding) * 100)} %`;
 
 /** Fewer students than this and a flag would be noise. Common practice, no source. */
 const enough = 8;
-
-/** Shares of groups are sums of fractions; what differs by less than this is the same. */
-const rounding = 1e-9;
 
 /** What a teacher should look at in an item, most urgent first. */
 export function flagsOf(figures: ItemFigures, choices: Choice[], groupSize: number): Flag[] {
