@@ -8,6 +8,7 @@ import * as classes from './classes';
 import * as files from './files';
 import * as interchange from './interchange';
 import * as letters from './letters';
+import * as marking from './marking';
 import * as passages from './passages';
 import * as results from './results';
 import * as standards from './standards';
@@ -121,6 +122,9 @@ export const api = {
   actOnSittings: watching.actOnSittings,
   sayToStudents: watching.sayToStudents,
   readWork: watching.readWork,
+  listMarking: marking.listMarking,
+  readMarking: marking.readMarking,
+  giveMarks: marking.giveMarks,
   takeBackAssignment: assignments.takeBackAssignment,
   releaseAssignment: assignments.releaseAssignment,
   listDrafts: assignments.listDrafts,

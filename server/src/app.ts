@@ -31,6 +31,7 @@ import type { Post } from './letters/post';
 import { letterRoutes } from './letters/routes';
 import { sendLetters } from './letters/sending';
 import { interchangeRoutes } from './interchange/routes';
+import { markingRoutes } from './marking/routes';
 import { passageRoutes } from './passages/routes';
 import { renewFigures } from './results/figures';
 import { resultRoutes } from './results/routes';
@@ -126,6 +127,7 @@ export function createApp(options: AppOptions): App {
   testRoutes(bind, context);
   classRoutes(bind, context);
   assignmentRoutes(bind, context);
+  markingRoutes(bind, context, editions);
   resultRoutes(bind, context);
   todayRoutes(bind, context);
   letterRoutes(bind, context);

@@ -314,6 +314,8 @@ export const readReport = endpoint({
           /** Null until released. */
           right: z.array(z.string()).nullable(),
           explanation: z.string().nullable(),
+          /** What the teacher wrote beside it. */
+          comments: z.array(z.string()),
         }),
       )
       .nullable(),

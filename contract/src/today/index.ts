@@ -13,7 +13,7 @@ export const readToday = endpoint({
     windows: z.array(assignmentRow),
     waiting: z.array(
       z.object({
-        what: z.enum(['complete', 'flagged', 'not-begun']),
+        what: z.enum(['complete', 'flagged', 'not-begun', 'to-mark']),
         assignmentId: id,
         title: z.string(),
         classes: z.string(),

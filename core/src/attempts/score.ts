@@ -24,12 +24,14 @@ export function scoreAttempt(
   attempt: Sitter & {
     rules: FormRules;
     ranOut: boolean;
+    /** Points by hand, by entry and then part. */
+    marks?: ReadonlyMap<string, Readonly<Record<string, number>>>;
     /** What happened to the questions of a practice; null in a test. */
     practice?: { of: ReadonlyMap<string, Practised>; offPerTry: number } | null;
   },
 ): EntryScore[] {
   const order = formOf(edition, attempt, attempt.rules).sections.flatMap(({ entries }) => entries);
-  const scored = order.map(({ id, content }) => scoreItem(content, answers.get(id) ?? {}));
+  const scored = order.map(({ id, content }) => scoreItem(content, answers.get(id) ?? {}, attempt.marks?.get(id)));
   const lastAnswered = scored.findLastIndex(({ parts }) => parts.some(({ answered }) => answered));
   return order.map(({ id, points }, at) => {
     const own = scored[at]!;

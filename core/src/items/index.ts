@@ -19,6 +19,7 @@ export {
   mediaOf,
   readItem,
   responses,
+  responseTo,
   responsesInWords,
   scoreItem,
   searchableText,

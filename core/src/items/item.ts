@@ -85,7 +85,7 @@ export function forSitting({ stem, parts, passage }: ItemContent): SittingItem {
 }
 
 /** Reads one part's response; what does not fit the kind counts as no answer. */
-function responseTo(own: Part, given: Responses): unknown {
+export function responseTo(own: Part, given: Responses): unknown {
   const read = kindOf(own).response.safeParse(given[own.id]);
   return read.success ? read.data : undefined;
 }
@@ -109,8 +109,14 @@ export interface ScoredItem {
 /**
  * Scores all parts of an item by its key. Never throws: a response that does not fit earns nothing. A part that needs
  * another one counts only when that one earned all its points.
+ *
+ * @param marks points that a teacher gave, by the id of the part; they count for parts that are marked by hand
  */
-export function scoreItem(item: Pick<ItemContent, 'parts'>, given: Responses): ScoredItem {
+export function scoreItem(
+  item: Pick<ItemContent, 'parts'>,
+  given: Responses,
+  marks: Readonly<Record<string, number>> = {},
+): ScoredItem {
   const parts: ScoredPart[] = [];
   const isWhole = (id: string) => parts.some((own) => own.id === id && own.most > 0 && own.points >= own.most);
   for (const own of item.parts) {
@@ -118,12 +124,14 @@ export function scoreItem(item: Pick<ItemContent, 'parts'>, given: Responses): S
     const response = responseTo(own, given);
     const answered = response !== undefined && !kind.isEmpty(response);
     const counts = answered && (own.needs === undefined || isWhole(own.needs));
+    const most = kind.points(own);
+    const mark = counts && kind.markedBy === 'hand' ? marks[own.id] : undefined;
     parts.push({
       id: own.id,
-      points: counts ? kind.score(own, response) : 0,
-      most: kind.points(own),
+      points: mark !== undefined ? Math.min(most, Math.max(0, mark)) : counts ? kind.score(own, response) : 0,
+      most,
       answered,
-      waits: counts && kind.markedBy === 'hand',
+      waits: counts && kind.markedBy === 'hand' && mark === undefined,
     });
   }
   const sum = (pick: 'points' | 'most') => roundPoints(parts.reduce((total, own) => total + own[pick], 0));

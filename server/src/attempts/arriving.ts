@@ -83,14 +83,15 @@ export async function takeLate(
   });
 }
 
-async function scoreAnew(
+/** Scores work that was handed in by what is saved and marked now. */
+export async function scoreAnew(
   database: Sequelize,
   editions: Editions,
   attempt: Attempt & { studentId: number },
   given: Given,
   transaction: Transaction,
 ): Promise<void> {
-  const sums = await writeScores(database, editions, attempt, given, attempt.handedInBy === 'server', transaction);
+  const sums = await writeScores(database, editions, attempt, given, attempt.handedInBy !== 'student', transaction);
   const points = roundPoints(sums.points * (1 - Number(attempt.lateOff)));
   await database.query('UPDATE attempts SET points = :points, counted = :points, most = :most WHERE id = :id', { replacements: { id: attempt.id, points, most: sums.most }, transaction }); // prettier-ignore
   await recount(database, attempt.assignmentId, given.rules.counts, attempt.studentId, transaction);

@@ -83,6 +83,7 @@ async function readEntries(
     'SELECT entry_id AS entry, responses FROM answers WHERE attempt_id = :attemptId',
     { attemptId: attempt.id },
   );
+  const comments = await rows<{ entry: string; comment: string }>(database, "SELECT entry_id AS entry, comment FROM marks WHERE attempt_id = :id AND points IS NOT NULL AND comment <> '' ORDER BY part_id", { id: attempt.id }); // prettier-ignore
   return entriesOf({ sections: form.sections }).map(({ id, points, content }) => {
     const score = scores.find(({ entry }) => entry === id);
     return {
@@ -93,6 +94,7 @@ async function readEntries(
       waits: Boolean(score?.waits),
       right: out('answers') ? keysInWords(content) : null,
       explanation: out('explanations') ? content.explanation : null,
+      comments: out('marks') ? comments.filter(({ entry }) => entry === id).map(({ comment }) => comment) : [],
     };
   });
 }

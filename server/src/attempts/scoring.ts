@@ -7,7 +7,14 @@ import type { Editions } from './editions';
 import { orderOf, sitterOf, type Attempt, type Given } from './given';
 import { readPractised } from './practice';
 
-/** Scores an attempt by what is saved, in place of any scores that it has. @returns the sums, before lateness takes anything off */
+async function readMarks(database: Sequelize, attemptId: number, transaction: Transaction) {
+  const found = await rows<{ entry: string; part: string; points: number }>(database, 'SELECT entry_id AS entry, part_id AS part, points FROM marks WHERE attempt_id = :attemptId AND points IS NOT NULL', { attemptId }, transaction); // prettier-ignore
+  const marks = new Map<string, Record<string, number>>();
+  for (const { entry, part, points } of found) marks.set(entry, { ...marks.get(entry), [part]: points });
+  return marks;
+}
+
+/** Scores an attempt by what is saved and marked, in place of any scores that it has. @returns the sums, before lateness takes anything off */
 export async function writeScores(
   database: Sequelize,
   editions: Editions,
@@ -24,6 +31,7 @@ export async function writeScores(
     ...sitterOf(attempt),
     rules: orderOf(attempt, given.rules),
     ranOut,
+    marks: await readMarks(database, attempt.id, transaction),
     practice:
       given.rules.mode === 'practice'
         ? { of: await readPractised(database, attempt.id, transaction), offPerTry: given.rules.offPerTry }

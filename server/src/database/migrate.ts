@@ -12,6 +12,7 @@ import { late } from './migrations/009-late';
 import { stages } from './migrations/010-stages';
 import { plays } from './migrations/011-plays';
 import { watching } from './migrations/012-watching';
+import { marking } from './migrations/013-marking';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -28,6 +29,7 @@ const migrations: Migration[] = [
   stages,
   plays,
   watching,
+  marking,
 ];
 
 export function migrator(database: Sequelize) {

@@ -3,6 +3,7 @@ import { count, listing } from '@oaken/core/text';
 import { day } from '@oaken/core/timing';
 import { readAssignments } from '../assignments/rows';
 import type { Context } from '../context';
+import { rows, toMillis } from '../database/connect';
 import type { Bind } from '../http/bind';
 import { isComplete, readResults } from '../results/service';
 
@@ -65,6 +66,24 @@ export function todayRoutes(bind: Bind, { database, now }: Context): void {
         count: own.notBegun,
         detail: `${count(own.notBegun, 'student has', 'students have')} not begun and it closes within a day`,
       });
+    const toMark = await rows<{ id: number; n: number; oldest: Date }>(
+      database,
+      `SELECT t.assignment_id AS id, COUNT(*) AS n, MIN(t.handed_in_at) AS oldest FROM attempts t JOIN scores s ON s.attempt_id = t.id AND s.waits
+        WHERE t.handed_in_at IS NOT NULL AND t.assignment_id IN (:ids) GROUP BY t.assignment_id`,
+      { ids: [0, ...mine.map(({ id }) => id)] },
+    );
+    for (const { id, n, oldest } of toMark) {
+      const own = mine.find((one) => one.id === id)!;
+      waiting.push({
+        assignmentId: id,
+        title: own.title,
+        classes: listing(own.classes.map(({ name }) => name)),
+        at: toMillis(oldest),
+        what: 'to-mark',
+        count: n,
+        detail: `${count(n, 'answer waits', 'answers wait')} for your mark`,
+      });
+    }
     return {
       now: time,
       windows,

@@ -6,6 +6,7 @@ import {
   FileText,
   LogOut,
   Moon,
+  PenLine,
   Sun,
   Sunrise,
   Users,
@@ -28,6 +29,7 @@ const teacherPlaces = [
   { to: '/tests', name: 'Tests', icon: FileText },
   { to: '/classes', name: 'Classes', icon: Users },
   { to: '/schedule', name: 'Schedule', icon: CalendarDays },
+  { to: '/marking', name: 'Marking', icon: PenLine },
   { to: '/results', name: 'Results', icon: ChartNoAxesColumn },
 ];
 const places = computed(() =>
@@ -38,7 +40,7 @@ const isHere = (to: string) =>
     ? route.path === '/'
     : route.path.startsWith(to) ||
       (to === '/banks' && /^\/(items|passages)/.test(route.path)) ||
-      (to === '/schedule' && route.path.startsWith('/assignments'));
+      (to === '/schedule' && /^\/(assignments|watch)/.test(route.path));
 const bare = computed(() => route.path === '/sign-in' || !session.account);
 
 onSignedOut(() => {

@@ -78,6 +78,12 @@ const routes: RouteRecordRaw[] = [
     component: () => import('./watching/WatchPage.vue'),
     meta: teacher('Watch'),
   },
+  { path: '/marking', component: () => import('./marking/MarkingListPage.vue'), meta: teacher('Marking') },
+  {
+    path: '/marking/:assignmentId(\\d+)/:entryId/:partId',
+    component: () => import('./marking/MarkingPage.vue'),
+    meta: teacher('Marking'),
+  },
   { path: '/mailbox', component: () => import('./letters/MailboxPage.vue'), meta: teacher('Mailbox') },
   { path: '/results', component: () => import('./results/ResultsListPage.vue'), meta: teacher('Results') },
   {

@@ -68,6 +68,7 @@ const round = (n: number) => Math.round(n * 100) / 100;
         <p>
           My answer: <b>{{ entry.mine || 'none' }}</b>
         </p>
+        <p v-for="said in entry.comments" :key="said" class="said">Your teacher: {{ said }}</p>
         <p v-for="(sentence, s) in entry.right ?? []" :key="s">Right: {{ sentence }}</p>
         <RichText v-if="entry.explanation" class="explanation" :html="entry.explanation" />
       </article>
@@ -106,6 +107,10 @@ article {
 }
 h2 span {
   font-weight: 400;
+}
+.said {
+  border-left: 3px solid var(--oak);
+  padding-left: 12px;
 }
 .explanation {
   border-left: 3px solid var(--secure);

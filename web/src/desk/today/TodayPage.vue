@@ -88,7 +88,12 @@ const later = computed(() => {
   }
   return [...days];
 });
-const headings = { complete: 'Results complete', flagged: 'Look at the key', 'not-begun': 'Not begun' };
+const headings = {
+  complete: 'Results complete',
+  flagged: 'Look at the key',
+  'not-begun': 'Not begun',
+  'to-mark': 'To mark',
+};
 </script>
 
 <template>
@@ -158,7 +163,11 @@ const headings = { complete: 'Results complete', flagged: 'Look at the key', 'no
         <ul class="lines">
           <li v-for="own in today?.waiting" :key="own.what + own.assignmentId" class="waiting" :class="own.what">
             <RouterLink
-              :to="`/results/${own.assignmentId}/${own.what === 'flagged' ? 'items' : own.what === 'not-begun' ? 'students' : 'overview'}`"
+              :to="
+                own.what === 'to-mark'
+                  ? '/marking'
+                  : `/results/${own.assignmentId}/${own.what === 'flagged' ? 'items' : own.what === 'not-begun' ? 'students' : 'overview'}`
+              "
               class="row"
             >
               <span class="what">{{ headings[own.what] }}</span>
