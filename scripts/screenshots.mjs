@@ -117,5 +117,11 @@ runMain(async () => {
       .catch(() => seat.getByLabel(/^Your answer/).fill('30'));
     await shoot(seat, name);
   }
+  // With somebody at work: the one whose page was taken last.
+  await page.getByRole('button', { name: 'Light' }).click();
+  await page.goto(`${address}/watch/7`);
+  await page.getByText('working on').first().waitFor();
+  await page.getByLabel('Right and wrong').check();
+  await shoot(page, 'watch');
   await browser.close();
 });

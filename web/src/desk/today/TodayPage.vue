@@ -110,7 +110,7 @@ const headings = {
         </p>
         <ul class="lines">
           <li v-for="own in openNow" :key="own.id">
-            <RouterLink :to="`/results/${own.id}`" class="title">{{ own.title }}</RouterLink>
+            <RouterLink :to="`/watch/${own.id}`" class="title">{{ own.title }}</RouterLink>
             <span class="faded"> · {{ listing(own.classes.map(({ name }) => name)) }}</span>
             <div class="account">
               <span
