@@ -117,13 +117,18 @@ async function stretch(
 /** From those who have not begun. */
 async function takeBackFrom({ database, now }: Context, assignmentId: number, { studentIds }: Body) {
   if (studentIds === null) throw new Problem(409, 'Pick from whom to take it back.');
-  const taken = await rows<{ studentId: number }>(
-    database,
-    `SELECT g.student_id AS studentId FROM assignment_students g WHERE g.assignment_id = :assignmentId AND g.student_id IN (:studentIds) AND g.withdrawn_at IS NULL
-        AND NOT EXISTS (SELECT 1 FROM attempts t WHERE t.assignment_id = g.assignment_id AND t.student_id = g.student_id)`,
-    { assignmentId, studentIds },
-  );
-  await database.query('UPDATE assignment_students SET withdrawn_at = :time WHERE assignment_id = :assignmentId AND student_id IN (:ids)', { replacements: { assignmentId, time: new Date(now()), ids: [0, ...taken.map(({ studentId }) => studentId)] } }); // prettier-ignore
+  // Whoever begins at this very moment waits for the lock, and then finds it taken back.
+  const taken = await database.transaction(async (transaction) => {
+    const found = await rows<{ studentId: number }>(
+      database,
+      `SELECT g.student_id AS studentId FROM assignment_students g WHERE g.assignment_id = :assignmentId AND g.student_id IN (:studentIds) AND g.withdrawn_at IS NULL
+          AND NOT EXISTS (SELECT 1 FROM attempts t WHERE t.assignment_id = g.assignment_id AND t.student_id = g.student_id) FOR UPDATE`,
+      { assignmentId, studentIds },
+      transaction,
+    );
+    await database.query('UPDATE assignment_students SET withdrawn_at = :time WHERE assignment_id = :assignmentId AND student_id IN (:ids)', { replacements: { assignmentId, time: new Date(now()), ids: [0, ...found.map(({ studentId }) => studentId)] }, transaction }); // prettier-ignore
+    return found;
+  });
   return { students: taken.length };
 }
 
