@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import type { SeatRow } from '@oaken/contract/attempts';
 import { inWords as timeInWords } from '@oaken/core/timing';
-import { computed, onMounted, onUnmounted, ref } from 'vue';
+import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { inWords, request, Unreachable } from '../client/request';
 import { useSession } from '../client/session';
-import CalendarFeed from '../parts/CalendarFeed.vue';
 import { listOpened, sendKept } from './keptStore';
 import { limitWords } from './limitWords';
 import { scoreInWords } from './scoreWords';
 
+/** Rarely used, and not what a student waits for. */
+const CalendarFeed = defineAsyncComponent(() => import('../parts/CalendarFeed.vue'));
 const session = useSession();
 const router = useRouter();
 const rows = ref<SeatRow[] | null>(null);

@@ -8,7 +8,6 @@ import { onSignedOut } from '../client/request';
 import { useSession } from '../client/session';
 import { keepSession, openSession } from './keptSession';
 import ListPage from './ListPage.vue';
-import SignInPage from './SignInPage.vue';
 import SittingPage from './SittingPage.vue';
 
 // Formulas are common enough to be fetched while session and questions are still on their way.
@@ -18,7 +17,7 @@ const router = createRouter({
   history: createWebHistory('/seat'),
   routes: [
     { path: '/', component: ListPage },
-    { path: '/sign-in', component: SignInPage },
+    { path: '/sign-in', component: () => import('./SignInPage.vue') },
     { path: '/guest/:token', component: () => import('./GuestPage.vue') },
     { path: '/begin/:assignmentId(\\d+)', component: () => import('./BeginPage.vue') },
     { path: '/sit/:assignmentId(\\d+)', component: SittingPage },
