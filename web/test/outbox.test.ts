@@ -124,6 +124,16 @@ test('an answer that is no longer taken is let go, and the page is told that it 
   expect(server.received).toHaveLength(1);
 });
 
+test('while the teacher has stopped the clock, what was written without knowing of it is kept and sent again', async () => {
+  const { outbox, last } = await start();
+  server.next = [{ status: 423, body: { type: 'about:blank', title: 'paused', status: 423 } }];
+  outbox.change('one', { p: 'x' }, false);
+  await pass(400);
+  expect([last(), outbox.waiting.length]).toEqual(['kept', 1]);
+  await pass(1_000);
+  expect([last(), kept('one')]).toEqual(['saved', { p: 'x' }]);
+});
+
 test('a page that is lost gives its answers to the next one, which sends them', async () => {
   const first = await start();
   server.next = ['no network'];

@@ -6,8 +6,8 @@ import type { Sequelize, Transaction } from 'sequelize';
 import { givenToMe } from '../access';
 import { ownColumns, timeColumns, type StoredOwn, type StoredTimes } from '../assignments/times';
 import { fromJson, row, rows } from '../database/connect';
-import { notFound, Problem } from '../http/problem';
-import { stageColumns, type StoredStages } from './staged';
+import { notFound } from '../http/problem';
+import { pausedProblem, stageColumns, type StoredStages } from './staged';
 
 export interface Given extends StoredTimes, StoredOwn {
   assignmentId: number;
@@ -96,7 +96,7 @@ export async function readAttempts(
 
 /** @throws Problem 423 while the teacher has stopped the clock */
 export function insistOnRunningClock({ pausedAt }: Pick<Attempt, 'pausedAt'>): void {
-  if (pausedAt !== null) throw new Problem(423, 'Your teacher has paused this.', 'Your time stands still, and the page goes on by itself.'); // prettier-ignore
+  if (pausedAt !== null) throw pausedProblem();
 }
 
 export async function lockAttempt(

@@ -3,7 +3,7 @@ import type { SavedAnswer } from '@oaken/contract/attempts';
 import { standingIn, type Course, type Stage } from '@oaken/core/stages';
 import { defaultGrace } from '@oaken/core/timing';
 import { fromJson, toMillisOrNull } from '../database/connect';
-import { notFound } from '../http/problem';
+import { notFound, Problem } from '../http/problem';
 import { isInTime } from './written';
 
 export interface StoredStages {
@@ -46,7 +46,9 @@ export interface Sorted {
   closed: string[];
 }
 
-/** @throws Problem 404 for an entry that was not shown yet */
+export const pausedProblem = () => new Problem(423, 'Your teacher has paused this.', 'Your time stands still, and the page goes on by itself.'); // prettier-ignore
+
+/** @throws Problem 404 for an entry that was not shown yet; 423 for answers that were written while the clock stands still */
 export function sorted(
   { staged, pausedAt }: { staged: Staged | null; pausedAt: Date | null },
   answers: SavedAnswer[],
@@ -54,15 +56,10 @@ export function sorted(
   now: number,
 ): Sorted {
   if (pausedAt !== null) {
-    // While the clock stands still nothing new is taken; what was under way when it stopped is.
+    // What was under way when the clock stopped is taken; what was written since waits on its device until it goes on.
     const end = pausedAt.getTime();
-    const [kept, shut] = [
-      answers.filter((own) => now < end + defaultGrace || isInTime(own, end, beganAt)),
-      new Set<string>(),
-    ];
-    for (const own of answers) if (!kept.includes(own)) shut.add(own.entry);
-    const open = sorted({ staged, pausedAt: null }, kept, beganAt, Math.min(now, end));
-    return { ...open, closed: [...open.closed, ...shut] };
+    if (!answers.every((own) => now < end + defaultGrace || isInTime(own, end, beganAt))) throw pausedProblem();
+    return sorted({ staged, pausedAt: null }, answers, beganAt, Math.min(now, end));
   }
   if (staged === null) return { now: answers, late: [], closed: [] };
   const found: Sorted = { now: [], late: [], closed: [] };

@@ -229,7 +229,7 @@ export class Outbox {
       this.events.state('signed-out');
       return;
     }
-    if (!(error instanceof Unreachable) && status > 0 && status < 500 && status !== 429 && status !== 403) throw error;
+    if (!(error instanceof Unreachable) && status > 0 && status < 500 && ![403, 423, 429].includes(status)) throw error;
     this.tries++;
     this.events.state('kept');
     this.schedule(backoff(this.tries, Math.random()));
