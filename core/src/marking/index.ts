@@ -22,5 +22,3 @@ export function sameAnswers<Own extends { response: unknown }>(answers: readonly
   });
   return [...found.values()];
 }
-
-export const wordsIn = (text: string) => text.match(/[\p{L}\p{N}][\p{L}\p{N}’'-]*/gu)?.length ?? 0;

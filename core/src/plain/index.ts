@@ -42,3 +42,6 @@ export function plainText(html: string): string {
     .replace(/\s+/g, ' ')
     .trim();
 }
+
+/** How many words a text has, as a writer counts them. */
+export const wordsIn = (text: string) => text.match(/[\p{L}\p{N}][\p{L}\p{N}’'-]*/gu)?.length ?? 0;

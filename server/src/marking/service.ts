@@ -2,7 +2,8 @@
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';
 import { forSitting, kindOf, responseTo, type Part, type Responses } from '@oaken/core/items';
-import { sameAnswers, wordsIn } from '@oaken/core/marking';
+import { sameAnswers } from '@oaken/core/marking';
+import { wordsIn } from '@oaken/core/plain';
 import type { Transaction } from 'sequelize';
 import { asking, insistOnRunningAssignment, ownAssignment, runsAssignment } from '../access';
 import { readAssignments } from '../assignments/rows';

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { SittingLongText } from '@oaken/core/items';
+import { wordsIn } from '@oaken/core/plain';
 import { computed, ref } from 'vue';
 import SignKeys from './SignKeys.vue';
 
@@ -8,7 +9,7 @@ const emit = defineEmits<{ answer: [response: string] }>();
 
 const field = ref<HTMLTextAreaElement | null>(null);
 const text = computed(() => (typeof props.response === 'string' ? props.response : ''));
-const words = computed(() => text.value.match(/[\p{L}\p{N}][\p{L}\p{N}’'-]*/gu)?.length ?? 0);
+const words = computed(() => wordsIn(text.value));
 const asked = computed(() => {
   const { leastWords, mostWords } = props.part;
   if (leastWords && mostWords) return `${leastWords} to ${mostWords} words`;
