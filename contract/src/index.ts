@@ -10,6 +10,7 @@ import * as interchange from './interchange';
 import * as letters from './letters';
 import * as marking from './marking';
 import * as passages from './passages';
+import * as repairs from './repairs';
 import * as results from './results';
 import * as standards from './standards';
 import * as tests from './tests';
@@ -150,6 +151,12 @@ export const api = {
   readReport: attempts.readReport,
   readResults: results.readResults,
   exportResults: results.exportResults,
+  readRepairs: repairs.readRepairs,
+  lookAhead: repairs.lookAhead,
+  makeRepair: repairs.makeRepair,
+  undoRepair: repairs.undoRepair,
+  adjust: repairs.adjust,
+  takeAdjustmentBack: repairs.takeAdjustmentBack,
   readToday: today.readToday,
 };
 export type Api = typeof api;

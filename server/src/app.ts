@@ -1,7 +1,7 @@
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import helmet from 'helmet';
-import type { Sequelize } from 'sequelize';
+import { BaseError, type Sequelize } from 'sequelize';
 import { accountRoutes } from './accounts/routes';
 import { defineAccounts } from './accounts/model';
 import { Sessions } from './accounts/sessions';
@@ -33,6 +33,7 @@ import { sendLetters } from './letters/sending';
 import { interchangeRoutes } from './interchange/routes';
 import { markingRoutes } from './marking/routes';
 import { passageRoutes } from './passages/routes';
+import { repairRoutes } from './repairs/routes';
 import { renewFigures } from './results/figures';
 import { resultRoutes } from './results/routes';
 import { standardRoutes } from './standards/routes';
@@ -129,6 +130,7 @@ export function createApp(options: AppOptions): App {
   assignmentRoutes(bind, context);
   markingRoutes(bind, context, editions);
   resultRoutes(bind, context);
+  repairRoutes(bind, context, editions);
   todayRoutes(bind, context);
   letterRoutes(bind, context);
   calendarRoutes(bind, context);
@@ -212,7 +214,9 @@ function asProblem(error: unknown, log: (line: string) => void): Problem {
   if (status === 404) return new Problem(404, 'There is nothing at this address.');
   if (status !== undefined && status >= 400 && status < 500)
     return new Problem(status, 'That request could not be read.');
-  log(`unexpected: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`);
+  // The database's own words stand in the error's parent.
+  const said = error instanceof BaseError && 'parent' in error ? `${String(error.parent)}\n` : '';
+  log(`unexpected: ${said}${error instanceof Error ? (error.stack ?? error.message) : String(error)}`);
   return new Problem(
     500,
     'Something went wrong on the server.',

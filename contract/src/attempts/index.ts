@@ -296,6 +296,8 @@ export const readReport = endpoint({
     attempts: z.number(),
     /** What lateness took off, as a share. */
     lateOff: z.number(),
+    /** What the teacher decided about the whole work, and changes of what counts that students were told of, in words. */
+    notes: z.array(z.string()),
     /** What was earned on each standard, in words; null until right and wrong are released. */
     byStandard: z
       .array(z.object({ code: z.string(), statement: z.string(), share: z.number().nullable(), words: z.string() }))
@@ -316,6 +318,8 @@ export const readReport = endpoint({
           explanation: z.string().nullable(),
           /** What the teacher wrote beside it. */
           comments: z.array(z.string()),
+          /** What was decided about it after the test, in words; null where nothing was. */
+          note: z.string().nullable(),
         }),
       )
       .nullable(),

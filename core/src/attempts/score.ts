@@ -12,6 +12,9 @@ export interface EntryScore {
   waits: boolean;
 }
 
+/** What a teacher decided about one entry of one student: not scored, or so many points whatever was answered. */
+export type Adjustment = 'excused' | number;
+
 /**
  * Points for each entry that the student was given, by the keys of the edition.
  *
@@ -26,6 +29,8 @@ export function scoreAttempt(
     ranOut: boolean;
     /** Points by hand, by entry and then part. */
     marks?: ReadonlyMap<string, Readonly<Record<string, number>>>;
+    /** By entry. */
+    adjusted?: ReadonlyMap<string, Adjustment>;
     /** What happened to the questions of a practice; null in a test. */
     practice?: { of: ReadonlyMap<string, Practised>; offPerTry: number } | null;
   },
@@ -33,8 +38,11 @@ export function scoreAttempt(
   const order = formOf(edition, attempt, attempt.rules).sections.flatMap(({ entries }) => entries);
   const scored = order.map(({ id, content }) => scoreItem(content, answers.get(id) ?? {}, attempt.marks?.get(id)));
   const lastAnswered = scored.findLastIndex(({ parts }) => parts.some(({ answered }) => answered));
-  return order.map(({ id, points }, at) => {
+  return order.map(({ id, points, settled }, at) => {
     const own = scored[at]!;
+    const decided = attempt.adjusted?.get(id);
+    if (settled === 'left-out' || decided === 'excused') return { entry: id, points: 0, most: 0, reached: true, waits: false }; // prettier-ignore
+    if (decided !== undefined || settled === 'all-points') return { entry: id, points: decided ?? points, most: points, reached: true, waits: false }; // prettier-ignore
     const saved = own.most > 0 ? own.points / own.most : 0;
     const { practice } = attempt;
     const share = practice ? practiceShare(practice.of.get(id) ?? untouched, practice.offPerTry, saved) : saved;

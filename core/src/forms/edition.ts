@@ -11,7 +11,11 @@ export interface EditionEntry {
   /** Codes of the standards. */
   standards: string[];
   depth: number | null;
+  /** What was decided about it after the test: everybody has all its points, or it counts for nobody. */
+  settled?: Settled | undefined;
 }
+
+export type Settled = 'all-points' | 'left-out';
 
 export interface EditionSection {
   id: string;

@@ -1,5 +1,12 @@
 /** From a test as it was given to what one student sees of it. */
 export { dealtTo } from './deal';
-export { entriesOf, type Edition, type EditionEntry, type EditionForm, type EditionSection } from './edition';
+export {
+  entriesOf,
+  type Edition,
+  type EditionEntry,
+  type EditionForm,
+  type EditionSection,
+  type Settled,
+} from './edition';
 export { formOf, withFewerChoicesEverywhere, type FormRules, type Sitter } from './form';
 export { formForSitting, type SittingEntry, type SittingForm } from './sitting';

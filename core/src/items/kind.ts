@@ -84,6 +84,8 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   chosen?(response: R): string[];
   /** One spelling for all answers that say the same; free answers are counted under it. */
   folded?(part: P, response: R): string;
+  /** The part with this answer counted as right too; null where an answer is not one thing that can be added. */
+  accept?(part: P, response: R): P | null;
   /** The response in words. */
   inWords(part: P, response: R): string;
   /** What counts as right, in one sentence. */

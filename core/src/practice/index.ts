@@ -32,5 +32,21 @@ export function practiceShare(own: Practised, offPerTry: number, saved: number):
   return Math.max(0, roundPoints(own.share * (1 - offPerTry * (own.tries - 1))));
 }
 
+/**
+ * What happened to a question, judged by a key that may have changed since: a first answer that is right by it needed no
+ * help, whatever came after. By the same key nothing changes.
+ *
+ * @param shareOf what an answer earns by the key, from 0 to 1
+ */
+export function judgedAgain<Answer>(
+  own: Practised & { first: Answer | null; last: Answer | null },
+  shareOf: (answer: Answer) => number,
+): Practised {
+  const { tries, hints, shown, first, last } = own;
+  if (tries === 0 || first === null || last === null) return own;
+  if (isSolved({ tries: 1, share: shareOf(first) })) return { tries: 1, share: 1, hints, shown: false };
+  return { tries, hints, shown, share: shareOf(last) };
+}
+
 /** One more checked answer. After it is solved or shown nothing changes. */
 export const checked = (own: Practised, share: number): Practised => (isDone(own) ? own : { ...own, tries: own.tries + 1, share }); // prettier-ignore

@@ -3,6 +3,7 @@ export { longestNumber, readNumber, type DecimalSign, type Reading } from './num
 export * as exact from './rational';
 export { shareOfPairs, shareOfPlaces } from './order';
 export {
+  acceptInTable,
   allOrNothing,
   byHand,
   mostPoints,

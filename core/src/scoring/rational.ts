@@ -61,3 +61,11 @@ export function toSignificant(a: Rational, figures: number): Rational {
   const result = divide(rational(rounded, 1n), scale);
   return a.top < 0n ? negate(result) : result;
 }
+
+/** As a student may write it: a whole number, a decimal where it is a short one, else a fraction. */
+export function inWords(a: Rational): string {
+  if (a.bottom === 1n) return String(a.top);
+  const decimal = String(toNumber(a));
+  const isExact = !decimal.includes('e') && decimal.length < 10 && isEqual(fromNumber(Number(decimal)), a);
+  return isExact ? decimal : `${a.top}/${a.bottom}`;
+}

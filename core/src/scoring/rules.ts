@@ -110,3 +110,11 @@ export function mostPoints(rule: SetRule, values: string[], mostChosen = values.
     ),
   );
 }
+
+/** A part whose table gives `value` as much as the best value has. */
+export function acceptInTable<P extends { rule: OneRule }>(own: P, rule: PointsTable, value: string): P {
+  const best = Math.max(...rule.values.map(({ points: worth }) => worth));
+  const values = [...rule.values.filter((line) => line.value !== value), { value, points: best }];
+  const known = rule.values.find((line) => line.value === value);
+  return known && known.points >= best ? own : { ...own, rule: { ...rule, values } };
+}

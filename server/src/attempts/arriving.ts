@@ -4,7 +4,6 @@
  */
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import { isReleased } from '@oaken/core/assignments';
-import { roundPoints } from '@oaken/core/scoring';
 import { hour, windowEnd } from '@oaken/core/timing';
 import type { Sequelize, Transaction } from 'sequelize';
 import { somebodyCanAnswer } from '../assignments/standing';
@@ -91,8 +90,8 @@ export async function scoreAnew(
   given: Given,
   transaction: Transaction,
 ): Promise<void> {
-  const sums = await writeScores(database, editions, attempt, given, attempt.handedInBy !== 'student', transaction);
-  const points = roundPoints(sums.points * (1 - Number(attempt.lateOff)));
-  await database.query('UPDATE attempts SET points = :points, counted = :points, most = :most WHERE id = :id', { replacements: { id: attempt.id, points, most: sums.most }, transaction }); // prettier-ignore
+  const how = { ranOut: attempt.handedInBy !== 'student', lateOff: Number(attempt.lateOff) };
+  const { points, most } = await writeScores(database, editions, attempt, given, how, transaction);
+  await database.query('UPDATE attempts SET points = :points, counted = :points, most = :most WHERE id = :id', { replacements: { id: attempt.id, points, most }, transaction }); // prettier-ignore
   await recount(database, attempt.assignmentId, given.rules.counts, attempt.studentId, transaction);
 }

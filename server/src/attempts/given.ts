@@ -72,10 +72,13 @@ export async function readGiven(
   return { ...found, rules: fromJson<AssignmentRules>(found.rules) };
 }
 
-const attemptColumns = `t.id, t.assignment_id AS assignmentId, t.number, t.seed, t.place, t.form, t.given, t.began_at AS beganAt, t.deadline_at AS deadlineAt,
+export const attemptColumns = `t.id, t.assignment_id AS assignmentId, t.number, t.seed, t.place, t.form, t.given, t.began_at AS beganAt, t.deadline_at AS deadlineAt,
   t.handed_in_at AS handedInAt, t.handed_in_by AS handedInBy, t.late, t.late_off AS lateOff, t.points, t.counted, t.most, t.counts, ${stageColumns}, t.seen_at AS seenAt, t.paused_at AS pausedAt`;
 
-const asAttempt = (own: Omit<Attempt, 'given'> & { given: unknown }): Attempt => ({ ...own, given: own.given === null ? null : fromJson<Fixed>(own.given) }); // prettier-ignore
+/** An attempt as the database gives it. */
+export type StoredAttempt = Omit<Attempt, 'given'> & { given: unknown };
+
+export const asAttempt = (own: StoredAttempt): Attempt => ({ ...own, given: own.given === null ? null : fromJson<Fixed>(own.given) }); // prettier-ignore
 
 /** A student's attempts, the first one first; at one assignment or at all. */
 export async function readAttempts(
@@ -84,7 +87,7 @@ export async function readAttempts(
   assignmentId: number | null,
   transaction?: Transaction,
 ): Promise<Attempt[]> {
-  const found = await rows<Omit<Attempt, 'given'> & { given: unknown }>(
+  const found = await rows<StoredAttempt>(
     database,
     `SELECT ${attemptColumns} FROM attempts t
       WHERE t.student_id = :student ${assignmentId === null ? '' : 'AND t.assignment_id = :assignmentId'} ORDER BY t.assignment_id, t.number`,
@@ -104,7 +107,7 @@ export async function lockAttempt(
   attemptId: number,
   transaction: Transaction,
 ): Promise<(Attempt & { studentId: number }) | undefined> {
-  const found = await row<Omit<Attempt, 'given'> & { given: unknown; studentId: number }>(
+  const found = await row<StoredAttempt & { studentId: number }>(
     database,
     `SELECT ${attemptColumns}, t.student_id AS studentId FROM attempts t WHERE t.id = :attemptId FOR UPDATE`,
     { attemptId },

@@ -1,5 +1,4 @@
 import type { SavedAnswer } from '@oaken/contract/attempts';
-import { roundPoints } from '@oaken/core/scoring';
 import { attemptState, defaultGrace, isLate, latePenalty } from '@oaken/core/timing';
 import { schoolZone, studentWindow } from '../assignments/times';
 import type { Context } from '../context';
@@ -58,11 +57,10 @@ export async function handIn(
       if (taken.length > 0) await writeLast(database, attemptId, taken, now, transaction);
       await markLate(database, attemptId, ended ? taken : own.late, transaction);
     }
-    const sums = await writeScores(database, editions, attempt, given, ranOut, transaction);
     const window = studentWindow(given, given, await schoolZone(database));
     const late = isLate(window, handedInAt);
     const off = latePenalty(window, handedInAt);
-    const points = roundPoints(sums.points * (1 - off));
+    const { points, most } = await writeScores(database, editions, attempt, given, { ranOut, lateOff: off }, transaction); // prettier-ignore
     await database.query(
       `UPDATE attempts SET handed_in_at = :handedInAt, handed_in_by = :by, arrived_at = :arrivedAt, late = :late, late_off = :off,
          points = :points, counted = :points, most = :most, paused_at = NULL WHERE id = :attemptId`,
@@ -76,7 +74,7 @@ export async function handIn(
           late,
           off,
           points,
-          most: sums.most,
+          most,
         },
         transaction,
       },

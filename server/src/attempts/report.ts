@@ -44,6 +44,7 @@ export async function readReport(
     attempt: counting.number,
     attempts: made.length,
     lateOff: Number(counting.lateOff),
+    notes: await readNotes(context, counting, attemptForm(edition, counting, given.rules)),
     byStandard: out('marks') ? await readStandards(context, counting, edition) : null,
     entries:
       out('marks') || out('answers') || out('explanations')
@@ -69,6 +70,37 @@ async function readStandards({ database }: Context, attempt: Attempt, edition: E
   }));
 }
 
+const pointsWords = (points: number) => `${points} ${points === 1 ? 'point' : 'points'}`;
+
+/** What was decided about the whole work, and changes of what counts that the teacher wished to be told. */
+async function readNotes({ database }: Context, attempt: Attempt, form: Edition): Promise<string[]> {
+  const decided = await readAdjusted(database, attempt.id);
+  const told = await rows<{ entry: string; reason: string }>(database, 'SELECT entry_id AS entry, reason FROM repairs WHERE assignment_id = :id AND told AND undone_at IS NULL ORDER BY id', { id: attempt.assignmentId }); // prettier-ignore
+  const order = entriesOf({ sections: form.sections }).map(({ id }) => id);
+  return [
+    ...decided.filter(({ entry }) => entry === '').map((own) => own.kind === 'bonus' ? `${pointsWords(own.points!)} besides: ${own.reason}` : `This work does not count: ${own.reason}`), // prettier-ignore
+    ...told
+      .filter(({ entry }) => order.includes(entry))
+      .map(
+        ({ entry, reason }) => `Question ${order.indexOf(entry) + 1} was scored anew${reason ? `: ${reason}` : '.'}`,
+      ),
+  ];
+}
+
+interface Decided {
+  entry: string;
+  kind: 'excused' | 'override' | 'bonus';
+  points: number | null;
+  reason: string;
+}
+
+const readAdjusted = (database: Sequelize, id: number) => rows<Decided>(database, 'SELECT entry_id AS entry, kind, points, reason FROM adjustments WHERE attempt_id = :id AND undone_at IS NULL ORDER BY id', { id }); // prettier-ignore
+
+const settledNotes = {
+  'all-points': 'Everybody has all the points here.',
+  'left-out': 'This question does not count.',
+};
+
 type Entries = NonNullable<AnswerOf<typeof api.readReport>['entries']>;
 
 async function readEntries(
@@ -84,17 +116,20 @@ async function readEntries(
     { attemptId: attempt.id },
   );
   const comments = await rows<{ entry: string; comment: string }>(database, "SELECT entry_id AS entry, comment FROM marks WHERE attempt_id = :id AND points IS NOT NULL AND comment <> '' ORDER BY part_id", { id: attempt.id }); // prettier-ignore
-  return entriesOf({ sections: form.sections }).map(({ id, points, content }) => {
+  const decided = await readAdjusted(database, attempt.id);
+  return entriesOf({ sections: form.sections }).map(({ id, points, content, settled }) => {
+    const own = decided.find(({ entry }) => entry === id);
     const score = scores.find(({ entry }) => entry === id);
     return {
       stem: content.stem,
       mine: responsesInWords(content, fromJson<Responses>(answers.find(({ entry }) => entry === id)?.responses ?? {})),
-      most: points,
+      most: score?.most ?? points,
       points: out('marks') ? (score?.points ?? 0) : null,
       waits: Boolean(score?.waits),
       right: out('answers') ? keysInWords(content) : null,
       explanation: out('explanations') ? content.explanation : null,
       comments: out('marks') ? comments.filter(({ entry }) => entry === id).map(({ comment }) => comment) : [],
+      note: own ? `${own.kind === 'excused' ? 'This question does not count for you' : 'Your teacher set the points'}: ${own.reason}` : settled ? settledNotes[settled] : null, // prettier-ignore
     };
   });
 }

@@ -13,6 +13,7 @@ import { stages } from './migrations/010-stages';
 import { plays } from './migrations/011-plays';
 import { watching } from './migrations/012-watching';
 import { marking } from './migrations/013-marking';
+import { repairing } from './migrations/014-repairing';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -30,6 +31,7 @@ const migrations: Migration[] = [
   plays,
   watching,
   marking,
+  repairing,
 ];
 
 export function migrator(database: Sequelize) {

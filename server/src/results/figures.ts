@@ -18,7 +18,8 @@ const sumsOfItems = `
     SELECT er.item_id, er.entry_id, a.id AS assignment_id, t.id AS attempt_id
       FROM own JOIN edition_revisions er ON er.item_id = own.item_id
       JOIN assignments a ON a.edition_id = er.edition_id
-      JOIN attempts t ON t.assignment_id = a.id AND t.counts AND t.handed_in_at IS NOT NULL
+      JOIN attempts t ON t.assignment_id = a.id AND t.counts AND NOT t.excused AND t.handed_in_at IS NOT NULL
+     WHERE er.settled IS NULL
   ), whole AS (
     SELECT s.attempt_id, SUM(s.points) AS points, SUM(s.most) AS most
       FROM (SELECT DISTINCT attempt_id FROM given) asked JOIN scores s ON s.attempt_id = asked.attempt_id AND NOT s.waits
@@ -38,6 +39,10 @@ async function renewItemsOf(database: Sequelize, id: number, transaction: Transa
   type Sums = PairSums & { itemId: number; answers: number; earned: number };
   const sums = await rows<Sums>(database, sumsOfItems, { id }, transaction);
   const items = new Map<number, Sums[]>();
+  // Whose every use was settled or excused since has no figures any more.
+  const none = `UPDATE items i JOIN edition_revisions er ON er.item_id = i.id JOIN assignments a ON a.edition_id = er.edition_id
+      SET i.seen_n = 0, i.seen_share = 0, i.separation = NULL WHERE a.id = :id AND i.id NOT IN (:seen)`;
+  await database.query(none, { replacements: { id, seen: [0, ...sums.map(({ itemId }) => itemId)] }, transaction });
   for (const own of sums) items.set(own.itemId, [...(items.get(own.itemId) ?? []), own]);
   for (const [itemId, sittings] of items) {
     const n = sittings.reduce((all, own) => all + own.answers, 0);

@@ -24,7 +24,7 @@ export function isComplete(own: AssignmentRow, now: number): boolean {
   return own.lastEnd !== null && now >= own.lastEnd && own.working === 0;
 }
 
-const isFinished = ({ handedInAt }: StudentLine) => handedInAt !== null;
+const isFinished = ({ handedInAt, excused }: StudentLine) => handedInAt !== null && !excused;
 
 export async function readResults(
   database: Sequelize,

@@ -17,6 +17,7 @@ export interface StudentLine {
   handedInAt: Date | null;
   handedInBy: 'student' | 'server' | 'teacher' | null;
   late: number | null;
+  excused: number | null;
   lateAnswers: number;
   arrivedAt: Date | null;
   points: number | null;
@@ -29,7 +30,7 @@ export interface Sheet {
   students: StudentLine[];
   /** By attempt, then entry. */
   answers: Map<number, Map<string, Responses>>;
-  scores: Map<number, Map<string, { points: number; reached: boolean; waits: boolean }>>;
+  scores: Map<number, Map<string, { points: number; most: number; reached: boolean; waits: boolean }>>;
 }
 
 export async function readSheet(database: Sequelize, assignment: AssignmentRow): Promise<Sheet> {
@@ -44,7 +45,7 @@ export async function readSheet(database: Sequelize, assignment: AssignmentRow):
       database,
       `SELECT s.id AS studentId, COALESCE(n.roll_number, 0) AS rollNumber, s.given_name AS givenName, s.family_name AS familyName,
               COALESCE(c.name, 'Guests') AS class, t.id AS attemptId, t.began_at AS beganAt, t.handed_in_at AS handedInAt,
-              t.handed_in_by AS handedInBy, t.late, t.arrived_at AS arrivedAt,
+              t.handed_in_by AS handedInBy, t.late, t.excused, t.arrived_at AS arrivedAt,
               (SELECT COUNT(*) FROM answers r WHERE r.attempt_id = t.id AND r.arrived_late) AS lateAnswers, t.counted AS points, t.most
          FROM assignment_students g JOIN accounts s ON s.id = g.student_id LEFT JOIN classes c ON c.id = g.class_id
          LEFT JOIN enrolments n ON n.class_id = g.class_id AND n.student_id = g.student_id
@@ -58,15 +59,16 @@ export async function readSheet(database: Sequelize, assignment: AssignmentRow):
          FROM attempts t JOIN answers r ON r.attempt_id = t.id WHERE t.assignment_id = :id`,
       values,
     ),
-    rows<{ attempt: number; entry: string; points: number; reached: number; waits: number }>(
+    rows<{ attempt: number; entry: string; points: number; most: number; reached: number; waits: number }>(
       database,
-      `SELECT s.attempt_id AS attempt, s.entry_id AS entry, s.points, s.reached, s.waits
+      `SELECT s.attempt_id AS attempt, s.entry_id AS entry, s.points, s.most, s.reached, s.waits
          FROM attempts t JOIN scores s ON s.attempt_id = t.id WHERE t.assignment_id = :id`,
       values,
     ),
   ]);
-  const byAttempt = gather(scores, ({ points, reached, waits }) => ({
+  const byAttempt = gather(scores, ({ points, most, reached, waits }) => ({
     points,
+    most,
     reached: Boolean(reached),
     waits: Boolean(waits),
   }));
@@ -107,7 +109,10 @@ export function choicePart({ content }: EditionEntry): { part: Part; options: An
 }
 
 /** The work that was handed in, as the analysis reads it; rows in the order of `finished`. */
-export function tableOf({ entries, answers, scores }: Sheet, finished: StudentLine[]): ScoreTable {
+export function tableOf(
+  { entries, answers, scores }: Pick<Sheet, 'entries' | 'answers' | 'scores'>,
+  finished: readonly { attemptId: number | null }[],
+): ScoreTable {
   const k = entries.length;
   const points = new Float64Array(finished.length * k).fill(NaN);
   const chosen = new Uint32Array(finished.length * k);
@@ -117,7 +122,7 @@ export function tableOf({ entries, answers, scores }: Sheet, finished: StudentLi
     entries.forEach(({ id }, i) => {
       const score = scores.get(attemptId!)?.get(id);
       // What waits to be marked says nothing about the item yet.
-      if (!score?.reached || score.waits) return;
+      if (!score?.reached || score.waits || score.most === 0) return;
       points[s * k + i] = score.points;
       const own = counted[i];
       if (!own) return;

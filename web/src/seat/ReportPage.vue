@@ -36,6 +36,7 @@ const round = (n: number) => Math.round(n * 100) / 100;
       <p v-if="report.lateOff > 0" class="faded">
         {{ Math.round(report.lateOff * 1000) / 10 }} % is taken off because it was late.
       </p>
+      <p v-for="note in report.notes" :key="note" class="said">{{ note }}</p>
       <p v-if="!report.entries" class="faded">What was right, and why, is not out yet.</p>
       <section v-if="report.byStandard?.length">
         <h2>By standard</h2>
@@ -68,6 +69,7 @@ const round = (n: number) => Math.round(n * 100) / 100;
         <p>
           My answer: <b>{{ entry.mine || 'none' }}</b>
         </p>
+        <p v-if="entry.note" class="said">{{ entry.note }}</p>
         <p v-for="said in entry.comments" :key="said" class="said">Your teacher: {{ said }}</p>
         <p v-for="(sentence, s) in entry.right ?? []" :key="s">Right: {{ sentence }}</p>
         <RichText v-if="entry.explanation" class="explanation" :html="entry.explanation" />

@@ -26,6 +26,8 @@ const unit = z.strictObject({
 const key = z.strictObject({
   /** The right number, as a student may write it. */
   value: z.string().trim().min(1, 'The key is empty.').max(longestNumber),
+  /** Other numbers that are right as well. */
+  also: z.array(z.string().trim().min(1).max(longestNumber)).max(50).optional(),
   tolerance,
   decimal: z.enum(['point', 'comma', 'either']).default('point'),
   units: z.array(unit).max(20).default([]),
@@ -39,6 +41,9 @@ function keyValue({ value, decimal }: Pick<NumericKey, 'value' | 'decimal'>): ex
   return readings.length === 1 && readings[0]!.unit === '' ? readings[0]!.value : null;
 }
 
+const rightValues = (key: NumericKey): exact.Rational[] =>
+  [key.value, ...(key.also ?? [])].flatMap((value) => keyValue({ ...key, value }) ?? []);
+
 const part = z
   .strictObject({ ...partBase, kind: z.literal('numeric'), key, rule: allOrNothing })
   .superRefine((own, context) => {
@@ -48,6 +53,10 @@ const part = z
         path: ['key', 'value'],
         message: `“${own.key.value}” is not a number. Write it like 12.5, 3/4 or 1 1/2, without a unit.`,
       });
+    own.key.also?.forEach((value, at) => {
+      if (keyValue({ ...own.key, value }) === null)
+        context.addIssue({ code: 'custom', path: ['key', 'also', at], message: `“${value}” is not a number without a unit.` }); // prettier-ignore
+    });
     if (own.key.unitRequired && own.key.units.length === 0)
       context.addIssue({
         code: 'custom',
@@ -118,11 +127,10 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
   response: z.string().max(200),
   points: ({ rule }) => rule.points,
   score({ key, rule }, response) {
-    const right = keyValue(key);
-    if (right === null) return 0;
+    const right = rightValues(key);
     const isRight = readNumber(response, key.decimal).some((reading) => {
       const value = inKeyUnit(reading, key);
-      return value !== null && isWithin(value, right, key.tolerance);
+      return value !== null && right.some((one) => isWithin(value, one, key.tolerance));
     });
     return isRight ? rule.points : 0;
   },
@@ -136,6 +144,12 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
       ? String(Number(exact.toNumber(value).toPrecision(12)))
       : `${exact.toNumber(reading.value)} ${reading.unit}`;
   },
+  accept(own, response) {
+    if (numeric.score(own, response) > 0) return own;
+    const value = readNumber(response, own.key.decimal).map((reading) => inKeyUnit(reading, own.key)).find((found) => found !== null); // prettier-ignore
+    if (!value) return null;
+    return { ...own, key: { ...own.key, also: [...(own.key.also ?? []), exact.inWords(value)] } };
+  },
   inWords: (_, response) => response.trim(),
   keyInWords({ key, rule }) {
     const { tolerance: by } = key;
@@ -147,7 +161,7 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
     }[by.by]();
     const names = listing(key.units.map(({ name }) => name), 'or'); // prettier-ignore
     const units = names && `, ${key.unitRequired ? 'in' : 'with or without'} ${names}`;
-    const readings = listing([key.value, ...otherSpellings(key)], 'or');
+    const readings = listing([key.value, ...otherSpellings(key), ...(key.also ?? [])], 'or');
     return `${readings}${within}${units}. ${count(rule.points, 'point')}.`;
   },
   texts: () => [],
@@ -155,7 +169,7 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
     prompt,
     needs,
     points: rule.points,
-    accepted: [key.value],
+    accepted: [key.value, ...(key.also ?? [])],
     tolerance: key.tolerance.by === 'exact' ? undefined : key.tolerance,
     units: key.units.length > 0 ? { units: key.units, required: key.unitRequired } : undefined,
   }),
@@ -163,7 +177,7 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
     const { prompt, needs, points = 1, accepted = [], choices = [], right = [] } = gist;
     const kept = gist.units as { units: NumericKey['units']; required: boolean } | undefined;
     const words = [...accepted, ...right.map((own) => labelOf(choices, own))];
-    const value = words.find((own) => keyValue({ value: own, decimal: 'point' }) !== null) ?? '';
+    const [value = '', ...also] = words.filter((own) => keyValue({ value: own, decimal: 'point' }) !== null);
     return {
       id,
       kind: 'numeric',
@@ -171,6 +185,7 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
       needs,
       key: {
         value,
+        ...(also.length > 0 && { also }),
         tolerance: (gist.tolerance as NumericKey['tolerance'] | undefined) ?? { by: 'exact' },
         decimal: 'point',
         units: kept?.units ?? [],

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fold, mostPoints, oneRule, pointsForSet } from '../../scoring';
+import { acceptInTable, fold, mostPoints, oneRule, pointsForSet } from '../../scoring';
 import { count, listing } from '../../text';
 import { labelOf, partBase, type Kind, type PartBase } from '../kind';
 
@@ -69,6 +69,14 @@ export const shortText: Kind<ShortText, string, SittingShortText> = {
   isEmpty: (response) => response.trim() === '',
   forSitting: ({ id, kind, prompt }) => ({ id, kind, prompt }),
   folded: ({ key: { fold: folding } }, response) => fold(response, folding),
+  accept(own, response) {
+    const { key, rule } = own;
+    const given = fold(response, key.fold);
+    if (given === '') return null;
+    const known = key.variants.some((variant) => fold(variant, key.fold) === given);
+    const more = known ? own : { ...own, key: { ...key, variants: [...key.variants, response.trim()] } };
+    return rule.rule === 'table' ? acceptInTable(more, rule, response.trim()) : more;
+  },
   inWords: (_, response) => response.trim(),
   keyInWords({ key: { variants, fold: folding }, rule }) {
     const accepted = listing(variants.map((variant) => `“${variant}”`), 'or'); // prettier-ignore

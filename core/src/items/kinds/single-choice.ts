@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { mostPoints, oneRule, pointsForSet } from '../../scoring';
+import { acceptInTable, mostPoints, oneRule, pointsForSet } from '../../scoring';
 import { count, listing } from '../../text';
 import { asOptions, checkChoices, checkReachable, choice, fewerChoices, labelOf, partBase, partId, reorder, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
 import { choicesFrom, choicesGist } from './gists';
@@ -25,6 +25,13 @@ export interface SittingSingleChoice extends PartBase {
   choices: ShownChoice[];
 }
 
+function accepting(own: SingleChoice, response: string | null): SingleChoice | null {
+  const { rule, key, choices } = own;
+  if (response === null || !choices.some(({ id }) => id === response)) return null;
+  if (rule.rule === 'all-or-nothing') return key.includes(response) ? own : { ...own, key: [...key, response] };
+  return acceptInTable(own, rule, response);
+}
+
 export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice> = {
   kind: 'single-choice',
   title: 'Single choice',
@@ -45,6 +52,7 @@ export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice
   fewer: (own, most, order) => ({ ...own, choices: fewerChoices(own.choices, own.key, most, order) }),
   options: ({ choices, key }) => asOptions(choices, key),
   chosen: (response) => (response === null ? [] : [response]),
+  accept: accepting,
   inWords: ({ choices }, response) => (response === null ? '' : labelOf(choices, response)),
   keyInWords({ choices, key, rule }) {
     const right = listing(key.map((id) => `“${labelOf(choices, id)}”`), 'or'); // prettier-ignore

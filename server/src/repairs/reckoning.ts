@@ -1,0 +1,103 @@
+/** All work of an assignment scored under any edition, in memory. */
+import { spreadOf, analyse, type Figure } from '@oaken/core/analysis';
+import type { AssignmentRules } from '@oaken/core/assignments';
+import { countAttempts, type EntryScore } from '@oaken/core/attempts';
+import { entriesOf, type Edition } from '@oaken/core/forms';
+import { shareOf } from '@oaken/core/repairs';
+import type { Sequelize, Transaction } from 'sequelize';
+import { fromJson, rows } from '../database/connect';
+import { attemptColumns, asAttempt, type Attempt, type StoredAttempt } from '../attempts/given';
+import { readWork, scoresOf, worthOf, type Sums } from '../attempts/scoring';
+import { tableOf } from '../results/table';
+
+type Sat = Attempt & { studentId: number; excused: number };
+
+/** What is stored of everybody's work, whatever edition it is scored under. */
+export interface Stored {
+  rules: AssignmentRules;
+  /** Those that were handed in. */
+  attempts: Sat[];
+  /** Students who are still at it. */
+  working: number;
+  work: Awaited<ReturnType<typeof readWork>>;
+}
+
+/** @param transaction with it, the attempts are locked: nobody is marked or hands in meanwhile */
+export async function readStored(
+  database: Sequelize,
+  assignmentId: number,
+  rules: AssignmentRules,
+  transaction?: Transaction,
+): Promise<Stored> {
+  const found = await rows<StoredAttempt & { studentId: number; excused: number }>(
+    database,
+    `SELECT ${attemptColumns}, t.student_id AS studentId, t.excused FROM attempts t
+      WHERE t.assignment_id = :assignmentId ORDER BY t.id ${transaction ? 'FOR UPDATE' : ''}`,
+    { assignmentId },
+    transaction,
+  );
+  const all = found.map((own) => ({ ...asAttempt(own), studentId: own.studentId, excused: own.excused }));
+  const attempts = all.filter(({ handedInAt }) => handedInAt !== null);
+  return {
+    rules,
+    attempts,
+    working: new Set(all.filter(({ handedInAt }) => handedInAt === null).map(({ studentId }) => studentId)).size,
+    work: await readWork(database, { assignmentId }, transaction),
+  };
+}
+
+interface Line extends Sums {
+  id: number;
+  studentId: number;
+  number: number;
+  scores: EntryScore[];
+}
+
+export interface Reckoning {
+  lines: Line[];
+  /** By student: which attempt counts, and with how many points. */
+  counted: Map<number, { attempt: Line; points: number }>;
+}
+
+export function reckon({ rules, attempts, work }: Stored, edition: Edition): Reckoning {
+  const lines = attempts.map((own): Line => {
+    const held = work(own.id);
+    const scores = scoresOf(edition, own, held, rules, own.handedInBy !== 'student');
+    return { id: own.id, studentId: own.studentId, number: own.number, scores, ...worthOf(scores, held.bonus, Number(own.lateOff)) }; // prettier-ignore
+  });
+  const byStudent = new Map<number, Line[]>();
+  for (const line of lines) byStudent.set(line.studentId, [...(byStudent.get(line.studentId) ?? []), line]);
+  const counted = new Map<number, { attempt: Line; points: number }>();
+  for (const [studentId, own] of byStudent) {
+    const { number, points } = countAttempts(own, rules.counts);
+    counted.set(studentId, { attempt: own.find((line) => line.number === number)!, points: points ?? 0 });
+  }
+  return { lines, counted };
+}
+
+export interface ClassFigures {
+  mean: Figure;
+  meanShare: Figure;
+  alpha: Figure;
+  standardError: Figure;
+}
+
+/** The class's figures under an edition: of the attempts that count, without those that are excused. */
+export function figuresOf({ counted }: Reckoning, { attempts }: Stored, edition: Edition): ClassFigures {
+  const excused = new Set(attempts.flatMap((own) => (own.excused ? [own.id] : [])));
+  const own = [...counted.values()].filter(({ attempt }) => !excused.has(attempt.id));
+  const scores = new Map(own.map(({ attempt }) => [attempt.id, new Map(attempt.scores.map((score) => [score.entry, score]))])); // prettier-ignore
+  const asked = new Set(own.flatMap(({ attempt }) => attempt.scores.map(({ entry }) => entry)));
+  const entries = entriesOf(edition).filter(({ id, settled }) => asked.has(id) && settled !== 'left-out');
+  const finished = own.map(({ attempt }) => ({ attemptId: attempt.id }));
+  const { reliability } = analyse(tableOf({ entries, answers: new Map(), scores }, finished));
+  return {
+    mean: spreadOf(own.map(({ points }) => points)).mean,
+    meanShare: spreadOf(own.map(({ attempt, points }) => shareOf({ points, most: attempt.most }))).mean,
+    alpha: reliability.alpha,
+    standardError: reliability.standardError,
+  };
+}
+
+export const readEdition = async (database: Sequelize, id: number, transaction?: Transaction): Promise<Edition> =>
+  fromJson<Edition>((await rows<{ content: unknown }>(database, 'SELECT content FROM editions WHERE id = :id', { id }, transaction))[0]!.content); // prettier-ignore

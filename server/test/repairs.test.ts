@@ -1,0 +1,169 @@
+import { row, rows } from '../src/database/connect';
+import { renewFigures } from '../src/results/figures';
+import { answer, clientKey, openSchool, plainRules, wishes, type School, type Visitor } from './support/school';
+
+let school: School;
+let teacher: Visitor;
+beforeAll(async () => {
+  school = await openSchool();
+  teacher = await school.staff('holloway');
+});
+afterAll(() => school.close());
+
+const choices = ['a', 'b', 'c'].map((id) => ({ id, text: `<p>${id}</p>` }));
+const single = (key: string) => ({ id: 'p', kind: 'single-choice', choices, key: [key], rule: { rule: 'all-or-nothing', points: 1 } }); // prettier-ignore
+const word = { id: 'p', kind: 'short-text', key: { variants: ['mean'], fold: { case: true, space: true, accents: true, punctuation: true } }, rule: { rule: 'all-or-nothing', points: 1 } }; // prettier-ignore
+
+/** A test of two choices (keys a and b) and a word; each student's answers in this order; null: still working. */
+async function sat(all: (string[] | null)[], from: number, change: Record<string, unknown> = {}) {
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(({ mine }: { mine: boolean }) => mine).id;
+  const item = async (part: object) => (await teacher.ok('POST', '/api/items', { clientKey: clientKey(), bank, folder: null, content: { stem: '<p>Which?</p>', parts: [part], explanation: '', hints: [], notes: '' }, facts: { subject: 'Science', grades: [6], standards: [], depth: 2, seconds: 60, tags: [], author: '', licence: '' } })).id; // prettier-ignore
+  const itemIds = [await item(single('a')), await item(single('b')), await item(word)];
+  const { id: testId } = await teacher.ok('POST', '/api/tests', { clientKey: clientKey(), title: 'Repaired', kind: 'quiz', itemIds }); // prettier-ignore
+  const { version } = await teacher.ok('GET', `/api/tests/${testId}`);
+  const bands = [{ name: 'Good', from: 0.6 }, { name: 'Not yet', from: 0 }]; // prettier-ignore
+  const rules = { ...plainRules, release: { ...plainRules.release, score: 'at-hand-in', show: 'band', bands }, ...change }; // prettier-ignore
+  const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', { clientKey: clientKey(), testId, testVersion: version, ...wishes([1], school.clock.now + 3_600_000), rules }); // prettier-ignore
+  const attempts = [];
+  for (const [n, said] of all.entries()) {
+    const student = await school.student('6B', from + n);
+    const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
+    const entries = attempt.form.sections.flatMap((section: any) => section.entries);
+    // Ids of choices give nothing away; their words tell which is which.
+    const idOf = (entry: any, text: string) => entry.item.parts[0].choices?.find((own: any) => own.text === `<p>${text}</p>`)?.id ?? text; // prettier-ignore
+    const answers = (said ?? ['b', 'a', '']).map((own, i) => answer(entries[i].id, 1, { [entries[i].item.parts[0].id]: idOf(entries[i], own) })); // prettier-ignore
+    if (said) await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers });
+    attempts.push({ student, id: attempt.id as number, entries, answers });
+    school.clock.now += 1_000;
+  }
+  const entries = attempts[0]!.entries.map(({ id }: { id: string }) => id) as string[];
+  const path = `/api/assignments/${assignmentId}`;
+  const scores = async () => (await rows<{ counted: number; most: number }>(school.database, 'SELECT counted, most FROM attempts WHERE assignment_id = :assignmentId AND counted IS NOT NULL ORDER BY id', { assignmentId })).map(({ counted, most }) => `${counted}/${most}`); // prettier-ignore
+  const content = async (at: number) => (await teacher.ok('GET', `${path}/results`)).items[at].content;
+  return { assignmentId, path, attempts, entries, scores, content, itemIds };
+}
+type Sat = Awaited<ReturnType<typeof sat>>;
+
+/** The first item's content with the choice of these words as its key. */
+async function keyed({ content }: Sat, text: string) {
+  const own = await content(0);
+  const id = own.parts[0].choices.find((choice: any) => choice.text === `<p>${text}</p>`).id;
+  return { ...own, parts: [{ ...own.parts[0], key: [id] }] };
+}
+const repair = async ({ path }: Sat, change: object, more: object = {}) => {
+  const { edition } = await teacher.ok('POST', `${path}/repairs/look-ahead`, change);
+  return teacher.ok('POST', `${path}/repairs`, { change, edition, reason: '', tell: false, ...more });
+};
+
+test('a changed key: said before, done for all, told only if wished, kept, undone', async () => {
+  const own = await sat([['a', 'b', 'mean'], ['b', 'b', 'x'], ['b', 'a', 'mean'], ['c', 'a', 'x']], 0); // prettier-ignore
+  expect(await own.scores()).toEqual(['3/3', '1/3', '1/3', '0/3']);
+  const change = { entry: own.entries[0], content: await keyed(own, 'b') };
+  const ahead = await teacher.ok('POST', `${own.path}/repairs/look-ahead`, change);
+  expect(ahead.gain.map((line: any) => [line.before.points, line.after.points, line.bands])).toEqual([[1, 2, { before: 'Not yet', after: 'Good' }], [1, 2, { before: 'Not yet', after: 'Good' }]]); // prettier-ignore
+  expect([ahead.lose.length, ahead.same, ahead.attempts]).toEqual([1, 1, 4]);
+  expect(ahead.bands).toEqual([{ name: 'Good', before: 1, after: 3 }, { name: 'Not yet', before: 3, after: 1 }]); // prettier-ignore
+  expect([ahead.figures.before.mean.value, ahead.figures.after.mean.value]).toEqual([1.25, 1.5]);
+  // Looking changes nothing.
+  expect(await own.scores()).toEqual(['3/3', '1/3', '1/3', '0/3']);
+
+  const body = { change, edition: ahead.edition, reason: 'The table in the book says b.', tell: true };
+  const done = await teacher.ok('POST', `${own.path}/repairs`, body);
+  expect(done).toMatchObject({ attempts: 4, gained: 2, lost: 1 });
+  expect(await own.scores()).toEqual(['2/3', '2/3', '2/3', '0/3']);
+  // What somebody looked at before this is not done on top of it.
+  expect((await teacher.send('POST', `${own.path}/repairs`, body)).body.title).toBe('What counts was changed meanwhile.'); // prettier-ignore
+  const report = () => own.attempts[1]!.student.ok('GET', `/api/seat/assignments/${own.assignmentId}/report`);
+  expect((await report()).notes).toEqual(['Question 1 was scored anew: The table in the book says b.']);
+
+  const more = await repair(own, { entry: own.entries[1], settled: 'left-out' });
+  expect(await own.scores()).toEqual(['1/2', '1/2', '2/2', '0/2']);
+  const { repairs } = await teacher.ok('GET', `${own.path}/repairs`);
+  expect(repairs.map(({ id, number, by, mayUndo, told }: any) => [id, number, by, mayUndo, told])).toEqual([[more.id, 2, 'Maren Holloway', true, false], [done.id, 1, 'Maren Holloway', false, true]]); // prettier-ignore
+  expect((await teacher.send('POST', `${own.path}/repairs/${done.id}/undo`, {})).body.title).toBe('Something was changed after it.'); // prettier-ignore
+  for (const { id } of [more, done]) await teacher.ok('POST', `${own.path}/repairs/${id}/undo`, {});
+  expect(await own.scores()).toEqual(['3/3', '1/3', '1/3', '0/3']);
+  expect((await report()).notes).toEqual([]);
+  expect((await teacher.ok('POST', `${own.path}/repairs/${done.id}/undo`, {})).attempts).toBe(0);
+});
+
+test('more answers, all the points, other points, leaving out; the bank learns nothing from what was settled', async () => {
+  const own = await sat([['a', 'b', 'average'], ['b', 'b', 'Average'], ['a', 'a', 'sum']], 5); // prettier-ignore
+  const part = own.attempts[0]!.entries[2].item.parts[0].id;
+  await repair(own, { entry: own.entries[2], accept: { part, response: 'average' } });
+  expect(await own.scores()).toEqual(['3/3', '2/3', '1/3']);
+  await repair(own, { entry: own.entries[0], points: 3 });
+  expect(await own.scores()).toEqual(['5/5', '2/5', '3/5']);
+  await repair(own, { entry: own.entries[1], settled: 'all-points' });
+  expect(await own.scores()).toEqual(['5/5', '2/5', '4/5']);
+  await renewFigures({ database: school.database, now: () => school.clock.now } as never);
+  const seen = await rows<{ n: number }>(school.database, 'SELECT seen_n AS n FROM items WHERE id IN (:ids) ORDER BY id', { ids: own.itemIds }); // prettier-ignore
+  expect(seen.map(({ n }) => n)).toEqual([3, 0, 3]);
+  const refused = await teacher.send('POST', `${own.path}/repairs/look-ahead`, { entry: own.entries[2], accept: { part, response: ' AVERAGE' } }); // prettier-ignore
+  expect([refused.status, refused.body.errors[0].message]).toEqual([422, 'AVERAGE counts as right already.']);
+});
+
+test('a key that changes while a student sits: nothing of theirs is lost, and the new key counts', async () => {
+  const own = await sat([['a', 'b', 'mean'], null], 9);
+  const { entries, student, id, answers } = own.attempts[1]!;
+  await student.ok('PUT', `/api/seat/attempts/${id}/answers`, { answers: answers.slice(0, 1) });
+  const change = { entry: own.entries[0], content: await keyed(own, 'b') };
+  expect((await teacher.ok('POST', `${own.path}/repairs/look-ahead`, change)).working).toBe(1);
+  await repair(own, change);
+  const again = await student.ok('POST', `/api/seat/assignments/${own.assignmentId}/attempt`, {});
+  expect(again.form.sections.flatMap((section: any) => section.entries)).toEqual(entries);
+  await student.ok('POST', `/api/seat/attempts/${id}/hand-in`, { answers: [] });
+  expect(await own.scores()).toEqual(['2/3', '1/3']);
+});
+
+test('all or nothing: when one attempt cannot be written, none is', async () => {
+  const own = await sat([['b', 'b', 'mean'], ['b', 'b', 'x']], 12); // prettier-ignore
+  const before = await own.scores();
+  const editions = async () => (await row<{ n: number }>(school.database, 'SELECT COUNT(*) AS n FROM editions'))!.n;
+  const made = await editions();
+  await school.database.query(`CREATE TRIGGER fails BEFORE UPDATE ON attempts FOR EACH ROW
+    IF NEW.id = ${own.attempts[1]!.id} THEN SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'full'; END IF`);
+  const change = { entry: own.entries[0], content: await keyed(own, 'b') };
+  const { edition } = await teacher.ok('POST', `${own.path}/repairs/look-ahead`, change);
+  const failed = await teacher.send('POST', `${own.path}/repairs`, { change, edition, reason: '', tell: false });
+  await school.database.query('DROP TRIGGER fails');
+  expect([failed.status, school.log.at(-1)]).toEqual([500, expect.stringContaining('full')]);
+  expect([await own.scores(), await editions()]).toEqual([before, made]);
+});
+
+test('excused, other points and points besides, each with its reason, and taken back', async () => {
+  const own = await sat([['a', 'b', 'mean'], ['a', 'a', 'x']], 15); // prettier-ignore
+  const { student, entries } = own.attempts[1]!;
+  const { students } = await teacher.ok('GET', `${own.path}/results`);
+  const studentId = students.find((line: any) => line.points === 1).id;
+  const path = `${own.path}/students/${studentId}/adjustments`;
+  const decide = (kind: string, entry: string | null, points: number | null, reason = 'As agreed') => teacher.send('POST', path, { kind, entry, points, reason }); // prettier-ignore
+  const refusals = [decide('override', null, 1), decide('bonus', null, null), decide('override', entries[1].id, 2), decide('excused', null, null, ' ')]; // prettier-ignore
+  expect((await Promise.all(refusals)).map(({ body }) => body.errors[0].message)).toEqual([
+    'Say which question gets other points.', 'Say how many points.',
+    'The question gives at most 1. Points above that are points besides.', 'Say why: it is kept with the score.',
+  ]); // prettier-ignore
+  const excused = await decide('excused', entries[2].id, null, 'Was absent for it');
+  expect(await own.scores()).toEqual(['3/3', '1/2']);
+  await decide('override', entries[1].id, 0.5, 'Half of the way is right');
+  await decide('bonus', null, 2, 'Explained it to the class');
+  expect(await own.scores()).toEqual(['3/3', '3.5/2']);
+  await teacher.ok('POST', `${own.path}/stop`, {});
+  await teacher.ok('POST', `${own.path}/release`, { released: true });
+  const report = await student.ok('GET', `/api/seat/assignments/${own.assignmentId}/report`);
+  expect(report.notes).toEqual(['2 points besides: Explained it to the class']);
+  expect(report.entries.map((line: any) => line.note)).toEqual([null, 'Your teacher set the points: Half of the way is right', 'This question does not count for you: Was absent for it']); // prettier-ignore
+  await teacher.ok('DELETE', `${path}/${excused.body.id}`);
+  expect(await own.scores()).toEqual(['3/3', '3.5/3']);
+  // The whole work: the class's figures go on without it.
+  await decide('excused', null, null, 'Illness');
+  expect((await teacher.ok('GET', `${own.path}/results`)).spread.n).toBe(1);
+});
+
+test('only those who run the assignment repair it', async () => {
+  const own = await sat([['a', 'b', 'mean']], 18); // prettier-ignore
+  const other = await school.staff('lindqvist');
+  const change = { entry: own.entries[0], points: 2 };
+  const body = { change, edition: 1, reason: '', tell: false };
+  expect([(await other.send('POST', `${own.path}/repairs/look-ahead`, change)).status, (await other.send('POST', `${own.path}/repairs`, body)).status, (await other.get(`${own.path}/repairs`)).status]).toEqual([404, 404, 404]); // prettier-ignore
+});
