@@ -318,6 +318,8 @@ export const readReport = endpoint({
           explanation: z.string().nullable(),
           /** What the teacher wrote beside it. */
           comments: z.array(z.string()),
+          /** The levels that the work reached, where the teacher marked it by a guide. */
+          levels: z.array(z.object({ criterion: z.string(), words: z.string(), points: z.number(), most: z.number() })),
           /** What was decided about it after the test, in words; null where nothing was. */
           note: z.string().nullable(),
         }),

@@ -1,72 +1,43 @@
 /** Marking by hand what no key can score. */
 import { z } from 'zod';
-import type { SittingPart } from '@oaken/core/items';
 import { endpoint, id, idInPath, instant } from '../define';
+import { given, markingWork, marks, partPlace } from './work';
+
+export * from './second';
+export * from './unknown';
+export * from './work';
+
+const line = z.object({
+  assignmentId: id,
+  title: z.string(),
+  recipients: z.string(),
+  entry: z.string(),
+  part: z.string(),
+  stem: z.string(),
+});
 
 export const listMarking = endpoint({
   method: 'GET',
   path: '/api/marking',
   who: 'teacher',
-  does: 'Lists what waits for my mark, by item, the oldest first.',
+  does: 'Lists what waits for my mark, by item, the oldest first; what colleagues asked me to read; and short answers that no key knows.',
   answer: z.object({
-    waiting: z.array(
-      z.object({
-        assignmentId: id,
-        title: z.string(),
-        recipients: z.string(),
-        entry: z.string(),
-        part: z.string(),
-        stem: z.string(),
-        waits: z.number(),
-        marked: z.number(),
-        oldest: instant,
-      }),
+    waiting: z.array(line.extend({ waits: z.number(), marked: z.number(), oldest: instant })),
+    seconds: z.array(
+      z.object({ readingId: id, title: z.string(), stem: z.string(), askedBy: z.string(), left: z.number(), askedAt: instant }), // prettier-ignore
     ),
+    unknown: z.array(line.extend({ answers: z.number(), students: z.number() })),
   }),
-});
-
-const place = z.object({ assignmentId: idInPath, entryId: z.string().max(24), partId: z.string().max(24) });
-
-const mark = z.object({
-  points: z.number().nullable(),
-  comment: z.string(),
-  by: z.string(),
-  at: instant,
-  version: z.number(),
 });
 
 export const readMarking = endpoint({
   method: 'GET',
-  path: '/api/marking/:assignmentId/:entryId/:partId',
+  path: '/api/marking/:assignmentId',
   who: 'teacher',
-  does: 'Gives everybody’s answer to one part of an item with its mark, answers that say the same together.',
-  params: place,
-  answer: z.object({
-    title: z.string(),
-    stem: z.string(),
-    part: z.looseObject({ id: z.string(), kind: z.string() }) as unknown as z.ZodType<SittingPart>,
-    guide: z.string(),
-    most: z.number(),
-    mayMark: z.boolean(),
-    /** Comments that were given on this item, most used first. */
-    comments: z.array(z.string()),
-    answers: z.array(
-      z.object({
-        response: z.unknown(),
-        /** Of a text. */
-        words: z.number().nullable(),
-        students: z.array(
-          z.object({
-            attemptId: id,
-            name: z.string(),
-            className: z.string(),
-            rollNumber: z.number().nullable(),
-            mark: mark.nullable(),
-          }),
-        ),
-      }),
-    ),
-  }),
+  does: 'Gives the answers that are marked by hand with their marks: of a whole assignment, or to one part of an item.',
+  params: z.object({ assignmentId: idInPath }),
+  query: z.object({ entry: z.string().max(24).optional(), part: z.string().max(24).optional() }),
+  answer: markingWork,
 });
 
 export const giveMarks = endpoint({
@@ -74,16 +45,7 @@ export const giveMarks = endpoint({
   path: '/api/marking/:assignmentId/:entryId/:partId',
   who: 'teacher',
   does: 'Marks the same answer of one or several students, or takes marks back; their work is scored anew, all or none.',
-  params: place,
-  body: z.strictObject({
-    /** The version of the mark that the page shows; 0 where there is none. */
-    attempts: z
-      .array(z.strictObject({ attemptId: id, version: z.int().min(0) }))
-      .min(1)
-      .max(1000),
-    /** Null takes the mark back. */
-    points: z.number().min(0, 'Points cannot be below zero.').max(1000).nullable(),
-    comment: z.string().trim().max(2000, 'At most 2,000 characters.'),
-  }),
-  answer: z.object({ versions: z.array(z.object({ attemptId: id, version: z.number() })) }),
+  params: partPlace,
+  body: marks,
+  answer: given,
 });

@@ -6,7 +6,7 @@ export {
   type Reliability,
   type ScoreTable,
 } from './analyse';
-export { type Figure } from './figure';
+export { figure, noFigure, type Figure } from './figure';
 export { pooledCorrelation, type PairSums } from './pooled';
 export { caution, discriminationBand, flagsOf, type Band, type Flag } from './reading';
 export { analyseSheet, SheetProblem, type SheetAnalysis, type SheetItem, type SheetOption } from './sheet';

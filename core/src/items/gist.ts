@@ -31,6 +31,7 @@ export interface Gist {
   picture?: Picture | undefined;
   places?: unknown;
   guide?: string | undefined;
+  criteria?: unknown;
 }
 
 const names: Record<Exclude<keyof Gist, 'prompt' | 'needs'>, string> = {
@@ -51,6 +52,7 @@ const names: Record<Exclude<keyof Gist, 'prompt' | 'needs'>, string> = {
   picture: 'the picture',
   places: 'the places on the picture',
   guide: 'the marking guide',
+  criteria: 'the criteria of the marking guide',
 };
 
 /** Whether something was written down at all; choices that are still blank are not worth a word. */

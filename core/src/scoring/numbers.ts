@@ -44,7 +44,9 @@ function underConvention(text: string, sign: '.' | ','): string | null {
   const groups = sign === '.' ? "[,' ]" : "[.' ]";
   const decimals = sign === '.' ? '\\.' : ',';
   const [body = '', exponent] = text.trim().split('e');
-  const grouped = new RegExp(`^(\\d+|\\d{1,3}(?:(${groups})\\d{3})(?:\\2\\d{3})*)?(?:${decimals}(\\d*))?$`).exec(body);
+  const grouped = new RegExp(`^(\\d+|[1-9]\\d{0,2}(?:(${groups})\\d{3})(?:\\2\\d{3})*)?(?:${decimals}(\\d*))?$`).exec(
+    body,
+  );
   if (!grouped || !/\d/.test(body)) return null;
   const whole = (grouped[1] ?? '0').replace(/\D/g, '');
   return `${whole}.${grouped[3] ?? ''}${exponent === undefined ? '' : `e${Number(exponent)}`}`;

@@ -3,7 +3,7 @@ import type { api, AnswerOf } from '@oaken/contract';
 import { isReleased, type Released, type ReleaseFacts } from '@oaken/core/assignments';
 import { byStandard, shareInWords } from '@oaken/core/attempts';
 import { entriesOf, type Edition } from '@oaken/core/forms';
-import { keysInWords, responsesInWords, type Responses } from '@oaken/core/items';
+import { criteriaPoints, keysInWords, responsesInWords, type ItemContent, type Levels, type Responses } from '@oaken/core/items'; // prettier-ignore
 import { windowEnd } from '@oaken/core/timing';
 import type { Sequelize } from 'sequelize';
 import { somebodyCanAnswer } from '../assignments/standing';
@@ -96,6 +96,24 @@ interface Decided {
 
 const readAdjusted = (database: Sequelize, id: number) => rows<Decided>(database, 'SELECT entry_id AS entry, kind, points, reason FROM adjustments WHERE attempt_id = :id AND undone_at IS NULL ORDER BY id', { id }); // prettier-ignore
 
+interface Marked {
+  entry: string;
+  part: string;
+  comment: string;
+  levels: unknown;
+}
+
+/** The levels that a part's work reached, in words. */
+function levelsOf({ parts }: ItemContent, { part: id, levels }: Marked) {
+  const part = parts.find((one) => one.id === id);
+  if (levels === null || !part || !('criteria' in part)) return [];
+  const reached = fromJson<Levels>(levels);
+  return (part.criteria ?? []).flatMap((own) => {
+    const level = own.levels[reached[own.id] ?? -1];
+    return level ? [{ criterion: own.name, words: level.words, points: level.points, most: criteriaPoints([own]) }] : []; // prettier-ignore
+  });
+}
+
 const settledNotes = {
   'all-points': 'Everybody has all the points here.',
   'left-out': 'This question does not count.',
@@ -115,10 +133,11 @@ async function readEntries(
     'SELECT entry_id AS entry, responses FROM answers WHERE attempt_id = :attemptId',
     { attemptId: attempt.id },
   );
-  const comments = await rows<{ entry: string; comment: string }>(database, "SELECT entry_id AS entry, comment FROM marks WHERE attempt_id = :id AND points IS NOT NULL AND comment <> '' ORDER BY part_id", { id: attempt.id }); // prettier-ignore
+  const marks = await rows<Marked>(database, 'SELECT entry_id AS entry, part_id AS part, comment, levels FROM marks WHERE attempt_id = :id AND points IS NOT NULL ORDER BY part_id', { id: attempt.id }); // prettier-ignore
   const decided = await readAdjusted(database, attempt.id);
   return entriesOf({ sections: form.sections }).map(({ id, points, content, settled }) => {
     const own = decided.find(({ entry }) => entry === id);
+    const mine = out('marks') ? marks.filter(({ entry }) => entry === id) : [];
     const score = scores.find(({ entry }) => entry === id);
     return {
       stem: content.stem,
@@ -128,7 +147,8 @@ async function readEntries(
       waits: Boolean(score?.waits),
       right: out('answers') ? keysInWords(content) : null,
       explanation: out('explanations') ? content.explanation : null,
-      comments: out('marks') ? comments.filter(({ entry }) => entry === id).map(({ comment }) => comment) : [],
+      comments: mine.map(({ comment }) => comment).filter((said) => said !== ''),
+      levels: mine.flatMap((one) => levelsOf(content, one)),
       note: own ? `${own.kind === 'excused' ? 'This question does not count for you' : 'Your teacher set the points'}: ${own.reason}` : settled ? settledNotes[settled] : null, // prettier-ignore
     };
   });

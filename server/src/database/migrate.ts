@@ -14,6 +14,7 @@ import { plays } from './migrations/011-plays';
 import { watching } from './migrations/012-watching';
 import { marking } from './migrations/013-marking';
 import { repairing } from './migrations/014-repairing';
+import { markers } from './migrations/015-markers';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -32,6 +33,7 @@ const migrations: Migration[] = [
   watching,
   marking,
   repairing,
+  markers,
 ];
 
 export function migrator(database: Sequelize) {

@@ -84,6 +84,26 @@ const routes: RouteRecordRaw[] = [
     component: () => import('./marking/MarkingPage.vue'),
     meta: teacher('Marking'),
   },
+  {
+    path: '/marking/:assignmentId(\\d+)/students',
+    component: () => import('./marking/MarkingPage.vue'),
+    meta: teacher('Marking'),
+  },
+  {
+    path: '/marking/second/:readingId(\\d+)',
+    component: () => import('./marking/MarkingPage.vue'),
+    meta: teacher('Second reading'),
+  },
+  {
+    path: '/marking/:assignmentId(\\d+)/:entryId/:partId/second',
+    component: () => import('./marking/SecondPage.vue'),
+    meta: teacher('Second reader'),
+  },
+  {
+    path: '/marking/:assignmentId(\\d+)/:entryId/:partId/unknown',
+    component: () => import('./marking/UnknownPage.vue'),
+    meta: teacher('Answers to decide'),
+  },
   { path: '/mailbox', component: () => import('./letters/MailboxPage.vue'), meta: teacher('Mailbox') },
   { path: '/results', component: () => import('./results/ResultsListPage.vue'), meta: teacher('Results') },
   {

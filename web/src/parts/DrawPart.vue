@@ -70,7 +70,7 @@ function key(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <div class="tools" role="group" aria-label="Drawing tools">
+  <div v-if="!disabled" class="tools" role="group" aria-label="Drawing tools">
     <button
       v-for="(own, at) in inkNames"
       :key="own"
@@ -116,7 +116,9 @@ function key(event: KeyboardEvent): void {
     <path v-for="(own, at) in shown" :key="at" :d="pathOf(own)" :stroke="inks[own.ink]" :stroke-width="own.width" />
     <circle v-if="pen" :cx="pen.x" :cy="pen.y" r="9" class="pen" :class="{ down: pen.down }" />
   </svg>
-  <p class="hint">Draw with finger, pen or mouse; with keys: arrows move the pen, Space puts it down.</p>
+  <p v-if="!disabled" class="hint">
+    Draw with finger, pen or mouse; with keys: arrows move the pen, Space puts it down.
+  </p>
 </template>
 
 <style scoped>

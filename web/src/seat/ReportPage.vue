@@ -70,6 +70,12 @@ const round = (n: number) => Math.round(n * 100) / 100;
           My answer: <b>{{ entry.mine || 'none' }}</b>
         </p>
         <p v-if="entry.note" class="said">{{ entry.note }}</p>
+        <ul v-if="entry.levels.length" class="said">
+          <li v-for="level in entry.levels" :key="level.criterion">
+            {{ level.criterion }}: {{ round(level.points) }} of {{ round(level.most)
+            }}{{ level.words ? `. ${level.words}` : '' }}
+          </li>
+        </ul>
         <p v-for="said in entry.comments" :key="said" class="said">Your teacher: {{ said }}</p>
         <p v-for="(sentence, s) in entry.right ?? []" :key="s">Right: {{ sentence }}</p>
         <RichText v-if="entry.explanation" class="explanation" :html="entry.explanation" />

@@ -1,16 +1,80 @@
 /** What the kinds share that a teacher marks. */
+import { z } from 'zod';
 import { count, richText } from '../../text';
+import { roundPoints } from '../../scoring';
 import type { Gist } from '../gist';
 
 /** What to look for when marking; for teachers only. */
 export const guide = richText.default('');
 
+const level = z.strictObject({
+  points: z.number('Points must be a number.').min(0, 'Points cannot be below zero.').max(1000),
+  /** What work at this level looks like. */
+  words: z.string().trim().max(600, 'At most 600 characters.'),
+});
+
+const criterion = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]{1,24}$/),
+  name: z.string().trim().min(1, 'A criterion has no name.').max(120),
+  levels: z
+    .array(level)
+    .min(2, 'A criterion needs at least two levels.')
+    .max(8)
+    .refine((levels) => new Set(levels.map(({ points }) => points)).size === levels.length, 'Two levels give the same points.'), // prettier-ignore
+});
+export type Criterion = z.infer<typeof criterion>;
+
+/** What is looked at one by one, each with levels; the points are their sum. For teachers only until marks are out. */
+export const criteria = z.array(criterion).max(8, 'At most 8 criteria.').optional();
+
+const best = ({ levels }: Criterion) => Math.max(...levels.map(({ points }) => points));
+
+/** The most points that criteria give together. */
+export const criteriaPoints = (all: readonly Criterion[]) => roundPoints(all.reduce((sum, own) => sum + best(own), 0));
+
+/** Which level was given for each criterion, by their ids, as the place among its levels. */
+export type Levels = Readonly<Record<string, number>>;
+
+/** The points of these levels; null while a criterion has none, or one that it does not know. */
+export function levelPoints(all: readonly Criterion[], levels: Levels): number | null {
+  const points = all.map(({ id, levels: own }) => own[levels[id] ?? -1]?.points);
+  return points.every((one) => one !== undefined) ? roundPoints(points.reduce((sum, one) => sum + one, 0)) : null;
+}
+
+/** Points at criteria that do not add up to the points of the part. */
+export function checkCriteria(
+  own: { criteria?: Criterion[] | undefined; rule: { points: number } },
+  context: z.RefinementCtx,
+): void {
+  if (!own.criteria?.length) return;
+  const issue = (message: string) => context.addIssue({ code: 'custom', path: ['criteria'], message });
+  if (new Set(own.criteria.map(({ id }) => id)).size < own.criteria.length) issue('Two criteria are the same.');
+  const sum = criteriaPoints(own.criteria);
+  if (sum !== own.rule.points) issue(`The criteria give ${count(sum, 'point')} together, but the part ${own.rule.points}.`); // prettier-ignore
+}
+
 export const handGist = (own: {
   prompt?: string | undefined;
   needs?: string | undefined;
   guide: string;
+  criteria?: Criterion[] | undefined;
   rule: { points: number };
-}): Gist => ({ prompt: own.prompt, needs: own.needs, guide: own.guide, points: own.rule.points });
+}): Gist => ({
+  prompt: own.prompt,
+  needs: own.needs,
+  guide: own.guide,
+  criteria: own.criteria,
+  points: own.rule.points,
+});
+
+/** What a part that is marked by hand takes from another part. */
+export const fromHandGist = ({ prompt, needs, points = 4, guide: kept = '', criteria: own }: Gist) => ({
+  prompt,
+  needs,
+  guide: kept,
+  ...(own !== undefined && { criteria: own as Criterion[] }),
+  rule: { rule: 'by-hand' as const, points },
+});
 
 export const handInWords = ({ points }: { points: number }, what: string) =>
   `A teacher marks ${what}: up to ${count(points, 'point')}.`;

@@ -3,16 +3,19 @@ import { byHand } from '../../scoring';
 import { count } from '../../text';
 import { partBase, type Kind, type PartBase } from '../kind';
 import { picture, type Picture } from '../picture';
-import { guide, handGist, handInWords } from './by-hand';
+import { checkCriteria, criteria, fromHandGist, guide, handGist, handInWords } from './by-hand';
 
-const part = z.strictObject({
-  ...partBase,
-  kind: z.literal('drawing'),
-  /** What is drawn upon; an empty sheet without it. */
-  ground: picture.optional(),
-  guide,
-  rule: byHand,
-});
+const part = z
+  .strictObject({
+    ...partBase,
+    kind: z.literal('drawing'),
+    /** What is drawn upon; an empty sheet without it. */
+    ground: picture.optional(),
+    guide,
+    criteria,
+    rule: byHand,
+  })
+  .superRefine(checkCriteria);
 
 export type Drawing = z.infer<typeof part>;
 
@@ -50,13 +53,10 @@ export const drawing: Kind<Drawing, Stroke[], SittingDrawing> = {
   keyInWords: ({ rule }) => handInWords(rule, 'the drawing'),
   texts: (own) => [{ at: '/guide', html: own.guide }],
   toGist: (own) => ({ ...handGist(own), picture: own.ground }),
-  fromGist: ({ prompt, needs, points = 4, guide: kept = '', picture: ground }, id) => ({
+  fromGist: (gist, id) => ({
     id,
     kind: 'drawing',
-    prompt,
-    needs,
-    ...(ground && { ground }),
-    guide: kept,
-    rule: { rule: 'by-hand', points },
+    ...(gist.picture && { ground: gist.picture }),
+    ...fromHandGist(gist),
   }),
 };

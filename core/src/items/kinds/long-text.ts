@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { byHand } from '../../scoring';
 import { count } from '../../text';
 import { partBase, type Kind, type PartBase } from '../kind';
-import { guide, handGist, handInWords } from './by-hand';
+import { checkCriteria, criteria, fromHandGist, guide, handGist, handInWords } from './by-hand';
 
 const part = z
   .strictObject({
@@ -13,9 +13,12 @@ const part = z
     leastWords: z.int().min(1).max(5000).optional(),
     mostWords: z.int().min(1).max(5000).optional(),
     guide,
+    criteria,
     rule: byHand,
   })
-  .superRefine(({ leastWords = 0, mostWords = Infinity }, context) => {
+  .superRefine((own, context) => {
+    const { leastWords = 0, mostWords = Infinity } = own;
+    checkCriteria(own, context);
     if (leastWords > mostWords)
       context.addIssue({ code: 'custom', path: ['mostWords'], message: `At least ${leastWords} words are asked for, but at most ${mostWords} allowed.` }); // prettier-ignore
   });
@@ -48,13 +51,5 @@ export const longText: Kind<LongText, string, SittingLongText> = {
   },
   texts: (own) => [{ at: '/guide', html: own.guide }],
   toGist: handGist,
-  fromGist: ({ prompt, needs, points = 4, guide: kept = '' }, id) => ({
-    id,
-    kind: 'long-text',
-    prompt,
-    needs,
-    lines: 8,
-    guide: kept,
-    rule: { rule: 'by-hand', points },
-  }),
+  fromGist: (gist, id) => ({ id, kind: 'long-text', lines: 8, ...fromHandGist(gist) }),
 };

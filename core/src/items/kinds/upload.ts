@@ -3,16 +3,19 @@ import { byHand } from '../../scoring';
 import { count } from '../../text';
 import { partBase, type Kind, type PartBase } from '../kind';
 import { fileAddress } from '../picture';
-import { guide, handGist, handInWords } from './by-hand';
+import { checkCriteria, criteria, fromHandGist, guide, handGist, handInWords } from './by-hand';
 
-const part = z.strictObject({
-  ...partBase,
-  kind: z.literal('upload'),
-  accepts: z.enum(['photo', 'file']).default('photo'),
-  most: z.int().min(1).max(5).default(1),
-  guide,
-  rule: byHand,
-});
+const part = z
+  .strictObject({
+    ...partBase,
+    kind: z.literal('upload'),
+    accepts: z.enum(['photo', 'file']).default('photo'),
+    most: z.int().min(1).max(5).default(1),
+    guide,
+    criteria,
+    rule: byHand,
+  })
+  .superRefine(checkCriteria);
 
 export type Upload = z.infer<typeof part>;
 
@@ -39,14 +42,5 @@ export const upload: Kind<Upload, string[], SittingUpload> = {
   keyInWords: ({ accepts, rule }) => handInWords(rule, `the ${accepts}`),
   texts: (own) => [{ at: '/guide', html: own.guide }],
   toGist: handGist,
-  fromGist: ({ prompt, needs, points = 4, guide: kept = '' }, id) => ({
-    id,
-    kind: 'upload',
-    prompt,
-    needs,
-    accepts: 'photo',
-    most: 1,
-    guide: kept,
-    rule: { rule: 'by-hand', points },
-  }),
+  fromGist: (gist, id) => ({ id, kind: 'upload', accepts: 'photo', most: 1, ...fromHandGist(gist) }),
 };

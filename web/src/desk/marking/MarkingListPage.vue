@@ -10,11 +10,12 @@ import PageHead from '../../parts/PageHead.vue';
 import { useWords } from '../words';
 
 const words = useWords();
-const waiting = ref<AnswerOf<typeof api.listMarking>['waiting'] | null>(null);
+const own = ref<AnswerOf<typeof api.listMarking> | null>(null);
+const stem = (html: string) => shorten(plainText(html), 90);
 const wrong = ref('');
 onMounted(async () => {
   try {
-    waiting.value = (await call('listMarking', {})).waiting;
+    own.value = await call('listMarking', {});
   } catch (error) {
     wrong.value = inWords(error);
   }
@@ -24,39 +25,111 @@ onMounted(async () => {
 <template>
   <PageHead title="Marking" where="Answers that no key can score" />
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <EmptyNote v-if="waiting?.length === 0" title="Nothing waits for a mark."
-    >Texts, drawings and photos stand here once students hand them in.</EmptyNote
+  <EmptyNote
+    v-if="own && own.waiting.length + own.seconds.length + own.unknown.length === 0"
+    title="Nothing waits for a mark."
+    >Texts, drawings and photos stand here once students hand them in; so do short answers that a key does not
+    know.</EmptyNote
   >
-  <table v-else-if="waiting" class="ruled">
-    <thead>
-      <tr>
-        <th>Question</th>
-        <th>Test</th>
-        <th class="figures">To mark</th>
-        <th class="figures">Marked</th>
-        <th>Waits since</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="own in waiting" :key="`${own.assignmentId} ${own.entry} ${own.part}`">
-        <td>
-          <RouterLink :to="`/marking/${own.assignmentId}/${own.entry}/${own.part}`">{{
-            shorten(plainText(own.stem), 90)
-          }}</RouterLink>
-        </td>
-        <td>
-          {{ own.title }} <span class="faded small">{{ own.recipients }}</span>
-        </td>
-        <td class="figures">{{ count(own.waits, 'answer') }}</td>
-        <td class="figures">{{ own.marked }}</td>
-        <td>{{ words.time(own.oldest) }}</td>
-      </tr>
-    </tbody>
-  </table>
+  <div v-else-if="own" class="lists">
+    <section v-if="own.waiting.length">
+      <h2>To mark, the oldest first</h2>
+      <table class="ruled">
+        <thead>
+          <tr>
+            <th>Question</th>
+            <th>Test</th>
+            <th class="figures">To mark</th>
+            <th class="figures">Marked</th>
+            <th>Waits since</th>
+            <th><span class="unseen">Another way</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="line in own.waiting" :key="`${line.assignmentId} ${line.entry} ${line.part}`">
+            <td>
+              <RouterLink :to="`/marking/${line.assignmentId}/${line.entry}/${line.part}`">{{
+                stem(line.stem)
+              }}</RouterLink>
+            </td>
+            <td>
+              {{ line.title }} <span class="faded small">{{ line.recipients }}</span>
+            </td>
+            <td class="figures">{{ line.waits }}</td>
+            <td class="figures">{{ line.marked }}</td>
+            <td class="short">{{ words.time(line.oldest) }}</td>
+            <td>
+              <RouterLink :to="`/marking/${line.assignmentId}/students`" class="small short"
+                >student by student</RouterLink
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <section v-if="own.seconds.length">
+      <h2>To read a second time, for colleagues</h2>
+      <table class="ruled">
+        <tbody>
+          <tr v-for="line in own.seconds" :key="line.readingId">
+            <td>
+              <RouterLink :to="`/marking/second/${line.readingId}`">{{ stem(line.stem) }}</RouterLink>
+            </td>
+            <td>{{ line.title }}</td>
+            <td class="figures">{{ count(line.left, 'answer') }}</td>
+            <td class="faded">asked by {{ line.askedBy }}, {{ words.time(line.askedAt) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <section v-if="own.unknown.length">
+      <h2>Short answers that the key does not know</h2>
+      <p class="faded">They earned nothing. A decision counts for all who wrote the same.</p>
+      <table class="ruled">
+        <thead>
+          <tr>
+            <th>Question</th>
+            <th>Test</th>
+            <th class="figures">Answers</th>
+            <th class="figures">Students</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="line in own.unknown" :key="`${line.assignmentId} ${line.entry} ${line.part}`">
+            <td>
+              <RouterLink :to="`/marking/${line.assignmentId}/${line.entry}/${line.part}/unknown`">{{
+                stem(line.stem)
+              }}</RouterLink>
+            </td>
+            <td>
+              {{ line.title }} <span class="faded small">{{ line.recipients }}</span>
+            </td>
+            <td class="figures">{{ line.answers }}</td>
+            <td class="figures">{{ line.students }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  </div>
 </template>
 
 <style scoped>
 .inset {
   padding: 10px 24px;
+}
+.lists {
+  flex: 1;
+  overflow: auto;
+  padding: 6px 24px 24px;
+  background: var(--sheet);
+}
+td:first-child {
+  width: 46%;
+}
+.short {
+  white-space: nowrap;
+}
+h2 {
+  margin: 18px 0 6px;
 }
 </style>

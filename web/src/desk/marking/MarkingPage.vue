@@ -1,72 +1,73 @@
 <script setup lang="ts">
-/** One question across all students: an answer, large and alone; points by number key, a comment, and the next one. */
-import type { AnswerOf, api } from '@oaken/contract';
-import type { SittingItem } from '@oaken/core/items';
+/** Answers one after the other: an answer, large and alone; points by number key or levels, a comment, and the next one. */
+import { levelPoints, type Levels } from '@oaken/core/items';
 import { count, listing } from '@oaken/core/text';
 import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
-import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../../parts/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import ItemView from '../../parts/ItemView.vue';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import { done, failed } from '../undo';
 import { pointsText, useWords } from '../words';
+import AnswerShown from './AnswerShown.vue';
+import GuideLevels from './GuideLevels.vue';
+import { isMarked, markOf, useMarking, type Given, type Source } from './useMarking';
 
-type Own = AnswerOf<typeof api.readMarking>;
-type Answer = Own['answers'][number];
 const words = useWords();
-const route = useRoute();
-const place = { assignmentId: Number(route.params.assignmentId), entryId: String(route.params.entryId), partId: String(route.params.partId) }; // prettier-ignore
-const own = ref<Own | null>(null);
+const { params } = useRoute();
+const source: Source = params.readingId
+  ? { by: 'second', readingId: Number(params.readingId) }
+  : params.entryId
+    ? { by: 'item', assignmentId: Number(params.assignmentId), entry: String(params.entryId), part: String(params.partId) } // prettier-ignore
+    : { by: 'student', assignmentId: Number(params.assignmentId) };
+const { work, tasks, load, give } = useMarking(source);
+
 const at = ref(0);
 const points = ref('');
+const levels = ref<Levels>({});
 const comment = ref('');
 const hidden = ref(localStorage.getItem('oaken-marking-names') === 'hidden');
 const wrong = ref('');
 const busy = ref(false);
 const area = ref<HTMLElement>();
 
-const here = computed<Answer | null>(() => own.value?.answers[at.value] ?? null);
-const markOf = (answer: Answer) => answer.students[0]?.mark ?? null;
-const isMarked = (answer: Answer) => answer.students.every(({ mark }) => mark !== null && mark.points !== null);
-const marked = computed(() => own.value?.answers.filter(isMarked).length ?? 0);
-const item = computed<SittingItem | null>(() => own.value && { stem: '', parts: [own.value.part] });
+const here = computed(() => tasks.value[at.value] ?? null);
+const part = computed(() => here.value?.part ?? null);
+const mayMark = computed(() => work.value?.mayMark ?? false);
+const marked = computed(() => tasks.value.filter(isMarked).length);
 const names = computed(() => {
-  const all = here.value?.students ?? [];
-  if (hidden.value) return all.length === 1 ? 'One student' : count(all.length, 'student');
-  return listing(all.map(({ name, className }) => `${name}${className ? ` (${className})` : ''}`));
+  const all = here.value?.all ?? [];
+  const students = all.flatMap(({ student }) => student ?? []);
+  if (hidden.value || students.length < all.length) return all.length === 1 ? 'One student' : count(all.length, 'student'); // prettier-ignore
+  return listing(students.map(({ name, className }) => `${name}${className ? ` (${className})` : ''}`));
 });
+const where = { item: 'Marking', student: 'Marking, student by student', second: 'Second reading: without names and without the first marks' }[source.by]; // prettier-ignore
 
-async function load(): Promise<void> {
-  try {
-    own.value = await call('readMarking', { params: place });
-    wrong.value = '';
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
-}
 function show(to: number): void {
   at.value = to;
   const mark = here.value && markOf(here.value);
   points.value = mark?.points == null ? '' : String(mark.points);
+  levels.value = mark?.levels ?? {};
   comment.value = mark?.comment ?? '';
   wrong.value = '';
   void nextTick(() => area.value?.focus());
 }
 onMounted(async () => {
-  await load();
-  show(Math.max(0, own.value?.answers.findIndex((answer) => !isMarked(answer)) ?? 0));
-});
+  try {
+    await load();
+    show(Math.max(0, tasks.value.findIndex((task) => !isMarked(task))));
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}); // prettier-ignore
 
 /** The next one that has no mark, from here on and then from the start; null when all have. */
 function unmarkedAfter(from: number): number | null {
-  const all = own.value?.answers ?? [];
-  const order = [...all.keys()].map((_, n) => (from + 1 + n) % all.length);
-  return order.find((n) => !isMarked(all[n]!)) ?? null;
+  const order = tasks.value.map((_, n) => (from + 1 + n) % tasks.value.length);
+  return order.find((n) => !isMarked(tasks.value[n]!)) ?? null;
 }
 function nextUnmarked(): void {
   const to = unmarkedAfter(at.value);
@@ -74,16 +75,24 @@ function nextUnmarked(): void {
   else show(to);
 }
 
-/** @param given null takes the mark back */
-async function give(given: number | null, said: string): Promise<boolean> {
-  const answer = here.value;
-  if (!answer || busy.value) return false;
+/** Levels set the points; points typed by hand stand without them. */
+function choose(chosen: Levels): void {
+  levels.value = chosen;
+  const sum = levelPoints(part.value!.criteria, chosen);
+  if (sum !== null) points.value = String(sum);
+}
+const levelsStand = computed(() => {
+  const sum = part.value?.criteria.length ? levelPoints(part.value.criteria, levels.value) : null;
+  return sum !== null && sum === Number(points.value.replace(',', '.'));
+});
+
+async function put(given: Given): Promise<boolean> {
+  const task = here.value;
+  if (!task || busy.value) return false;
   busy.value = true;
   wrong.value = '';
   try {
-    const attempts = answer.students.map(({ attemptId, mark }) => ({ attemptId, version: mark?.version ?? 0 }));
-    await call('giveMarks', { params: place, body: { attempts, points: given, comment: said } });
-    await load();
+    await give(task, given);
     return true;
   } catch (error) {
     wrong.value = inWords(error);
@@ -93,39 +102,39 @@ async function give(given: number | null, said: string): Promise<boolean> {
   }
 }
 async function mark(): Promise<void> {
-  const answer = here.value;
+  const task = here.value;
+  if (!task) return;
+  const { most } = task.part;
   const value = Number(points.value.replace(',', '.'));
-  if (!answer || !own.value) return;
-  if (points.value.trim() === '' || !(value >= 0 && value <= own.value.most)) {
-    wrong.value = `Points are a number from 0 to ${pointsText(own.value.most)}.`;
+  if (points.value.trim() === '' || !(value >= 0 && value <= most)) {
+    wrong.value = `Points are a number from 0 to ${pointsText(most)}.`;
     return;
   }
-  const before = markOf(answer);
+  const before = markOf(task);
   const index = at.value;
-  if (!(await give(value, comment.value))) return;
+  if (!(await put({ points: value, levels: levelsStand.value ? levels.value : null, comment: comment.value }))) return;
   const to = unmarkedAfter(index);
   const all = to === null ? ' Everything is marked.' : '';
-  done(
-    `${pointsText(value)} of ${pointsText(own.value.most)} for ${count(answer.students.length, 'student')}.${all}`,
-    async () => {
-      show(index);
-      if (await give(before?.points ?? null, before?.comment ?? '')) show(index);
-      else failed(new Error(wrong.value));
-    },
-  );
+  done(`${pointsText(value)} of ${pointsText(most)} for ${count(task.all.length, 'student')}.${all}`, async () => {
+    show(index);
+    const back = { points: before?.points ?? null, levels: before?.levels ?? null, comment: before?.comment ?? '' };
+    if (await put(back)) show(index);
+    else failed(new Error(wrong.value));
+  });
   show(to ?? index);
+}
+async function takeBack(): Promise<void> {
+  if (await put({ points: null, levels: null, comment: '' })) show(at.value);
 }
 
 /** Points by number key, Enter to give them, N for the next unmarked; not while something is typed. */
 function key(event: KeyboardEvent): void {
-  if (event.ctrlKey || event.metaKey || event.altKey || !own.value) return;
-  const typing = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
-  if (typing && !(event.key === 'Enter' && event.target instanceof HTMLInputElement)) return;
-  if (/^\d$/.test(event.key) && Number(event.key) <= own.value.most) points.value = event.key;
-  else if (
-    event.key === 'Enter' &&
-    !(event.target instanceof HTMLButtonElement || event.target instanceof HTMLAnchorElement)
-  )
+  if (event.ctrlKey || event.metaKey || event.altKey || !part.value) return;
+  const target = event.target instanceof HTMLElement ? event.target : null;
+  const typing = target?.matches('input:not([type=radio]), textarea, select') ?? false;
+  if (typing && !(event.key === 'Enter' && target instanceof HTMLInputElement)) return;
+  if (/^\d$/.test(event.key) && Number(event.key) <= part.value.most) points.value = event.key;
+  else if (event.key === 'Enter' && !(target instanceof HTMLButtonElement || target instanceof HTMLAnchorElement))
     void mark(); // prettier-ignore
   else if (event.key === 'n') nextUnmarked();
   else return;
@@ -140,74 +149,79 @@ function hide(): void {
 </script>
 
 <template>
-  <PageHead :title="own?.title ?? 'Marking'" where="Marking">
+  <PageHead :title="work?.title ?? 'Marking'" :where="where">
     <RouterLink to="/marking">All that waits</RouterLink>
-    <el-button v-if="own" @click="hide">{{ hidden ? 'Show names' : 'Hide names' }}</el-button>
+    <template v-if="work && source.by === 'item'">
+      <RouterLink :to="`/marking/${source.assignmentId}/students`">Student by student</RouterLink>
+      <RouterLink :to="`/marking/${source.assignmentId}/${source.entry}/${source.part}/second`"
+        >Second reader</RouterLink
+      >
+    </template>
+    <el-button v-if="work && source.by !== 'second'" @click="hide">{{
+      hidden ? 'Show names' : 'Hide names'
+    }}</el-button>
   </PageHead>
-  <p v-if="wrong && !own" class="wrong inset" role="alert">{{ wrong }}</p>
-  <EmptyNote v-if="own && own.answers.length === 0" title="Nobody has answered this yet."
+  <p v-if="wrong && !work" class="wrong inset" role="alert">{{ wrong }}</p>
+  <EmptyNote v-if="work && tasks.length === 0" title="Nobody has answered this yet."
     >Answers stand here once they are handed in.</EmptyNote
   >
-  <FacingPages v-else-if="own && here" name="marking" left="Answer" right="Mark" :start="58">
+  <FacingPages v-else-if="here && part" name="marking" left="Answer" right="Mark" :start="58">
     <template #left>
       <div ref="area" class="inset answer" tabindex="-1">
         <details>
-          <summary><b>The question</b></summary>
-          <RichText :html="own.stem" />
-          <RichText v-if="own.part.prompt" :html="own.part.prompt" />
+          <summary>
+            <b>{{ source.by === 'student' ? `Question ${part.number}` : 'The question' }}</b>
+          </summary>
+          <RichText :html="part.stem" />
+          <RichText v-if="part.shown.prompt" :html="part.shown.prompt" />
         </details>
         <p class="who">
           <b>{{ names }}</b>
-          <template v-if="here.students.length > 1">: the same answer, marked once for all of them</template>
+          <template v-if="here.all.length > 1">: the same answer, marked once for all of them</template>
         </p>
-        <div v-if="typeof here.response === 'string'" class="text">{{ here.response }}</div>
-        <ItemView
-          v-else-if="item"
-          :key="at"
-          :item="item"
-          :responses="{ [own.part.id]: here.response }"
-          name="marking"
-          disabled
-        />
+        <AnswerShown :key="at" :task="here" />
         <!-- prettier-ignore -->
-        <p v-if="here.words !== null" class="faded">{{ count(here.words, 'word') }}</p>
+        <p v-if="here.all[0]!.words !== null" class="faded">{{ count(here.all[0]!.words!, 'word') }}</p>
       </div>
     </template>
     <template #right>
       <form class="inset" @submit.prevent="mark">
-        <section v-if="own.guide">
+        <section v-if="part.guide">
           <h2>What to look for</h2>
-          <RichText :html="own.guide" />
+          <RichText :html="part.guide" />
         </section>
+        <GuideLevels
+          v-if="part.criteria.length"
+          :model-value="levels"
+          :criteria="part.criteria"
+          :disabled="!mayMark"
+          @update:model-value="choose"
+        />
         <label class="field">
           <span class="label"
-            >Points <span class="faded">of {{ pointsText(own.most) }}; a number key will do</span></span
+            >Points
+            <span class="faded"
+              >of {{ pointsText(part.most) }};
+              {{ part.criteria.length ? 'the sum of the levels' : 'a number key will do' }}</span
+            ></span
           >
-          <input
-            v-model="points"
-            class="plain-input few"
-            inputmode="decimal"
-            autocomplete="off"
-            :disabled="!own.mayMark"
-          />
+          <input v-model="points" class="plain-input few" inputmode="decimal" autocomplete="off" :disabled="!mayMark" />
         </label>
         <label class="field">
-          <span class="label">Comment <span class="faded">for the student</span></span>
-          <textarea v-model="comment" class="plain-input" rows="4" maxlength="2000" :disabled="!own.mayMark" />
+          <span class="label"
+            >Comment
+            <span class="faded">{{ source.by === 'second' ? 'for the first marker' : 'for the student' }}</span></span
+          >
+          <textarea v-model="comment" class="plain-input" rows="4" maxlength="2000" :disabled="!mayMark" />
         </label>
-        <ul v-if="own.comments.length" class="kept" aria-label="Comments given before">
-          <li v-for="one in own.comments" :key="one">
-            <button type="button" class="word" :disabled="!own.mayMark" @click="comment = one">{{ one }}</button>
+        <ul v-if="part.comments.length" class="kept" aria-label="Comments given before">
+          <li v-for="one in part.comments" :key="one">
+            <button type="button" class="word" :disabled="!mayMark" @click="comment = one">{{ one }}</button>
           </li>
         </ul>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-        <el-button v-if="own.mayMark" type="primary" native-type="submit" :loading="busy">Mark it</el-button>
-        <el-button
-          v-if="own.mayMark && isMarked(here)"
-          :disabled="busy"
-          @click="give(null, '').then((ok) => ok && show(at))"
-          >Take the mark back</el-button
-        >
+        <el-button v-if="mayMark" type="primary" native-type="submit" :loading="busy">Mark it</el-button>
+        <el-button v-if="mayMark && isMarked(here)" :disabled="busy" @click="takeBack">Take the mark back</el-button>
         <!-- prettier-ignore -->
         <p v-if="markOf(here)" class="faded small">
           {{ markOf(here)!.points === null ? 'Taken back' : 'Marked' }} by {{ markOf(here)!.by }},
@@ -216,15 +230,15 @@ function hide(): void {
       </form>
     </template>
   </FacingPages>
-  <FootingLine v-if="own && own.answers.length" label="How far">
+  <FootingLine v-if="tasks.length" label="How far">
     <span
-      >answer <b>{{ at + 1 }}</b> of {{ own.answers.length }}</span
+      >answer <b>{{ at + 1 }}</b> of {{ tasks.length }}</span
     ><span
       ><b>{{ marked }}</b> marked</span
     >
     <template #actions>
       <el-button :disabled="at === 0" @click="show(at - 1)">Back</el-button>
-      <el-button :disabled="at === own.answers.length - 1" @click="show(at + 1)">On</el-button>
+      <el-button :disabled="at === tasks.length - 1" @click="show(at + 1)">On</el-button>
       <el-button @click="nextUnmarked">Next unmarked (N)</el-button>
     </template>
   </FootingLine>
@@ -239,13 +253,6 @@ function hide(): void {
 }
 .who {
   margin: 14px 0;
-}
-.text {
-  white-space: pre-wrap;
-  font-size: 1.15rem;
-  line-height: 1.6;
-  border-left: 4px solid var(--rule-strong);
-  padding-left: 16px;
 }
 section {
   margin-bottom: 16px;

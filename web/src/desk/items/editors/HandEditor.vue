@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** What a teacher marks: what is asked for, and what to look for when marking. */
-import type { Drawing, LongText, Upload } from '@oaken/core/items';
+import { criteriaPoints, type Criterion, type Drawing, type LongText, type Upload } from '@oaken/core/items';
 import { ref } from 'vue';
 import { under, type Problem } from '../problems';
 import MediaDialog, { type Medium } from '../rich/MediaDialog.vue';
+import GuideEditor from './GuideEditor.vue';
 import RichField from '../rich/RichField.vue';
 
 const part = defineModel<LongText | Drawing | Upload>({ required: true });
@@ -14,6 +15,13 @@ const number = (event: Event) => {
   const typed = (event.target as HTMLInputElement).value.trim();
   return typed === '' ? undefined : Number(typed);
 };
+/** The part is worth what its criteria give together. */
+const setCriteria = (criteria: Criterion[]) =>
+  change(
+    criteria.length === 0
+      ? { criteria: undefined }
+      : { criteria, rule: { rule: 'by-hand', points: criteriaPoints(criteria) } },
+  );
 const putGround = ({ src, words, width, height }: Medium) =>
   change({ ground: { file: src, alternative: words, width: Number(width) || 640, height: Number(height) || 480 } });
 </script>
@@ -90,6 +98,7 @@ const putGround = ({ src, words, width, height }: Medium) =>
     label="What to look for when marking"
     @update:model-value="change({ guide: $event })"
   />
+  <GuideEditor class="gap" :criteria="part.criteria ?? []" :problems="problems" @change="setCriteria" />
 </template>
 
 <style scoped>

@@ -98,7 +98,7 @@ const own = computed(() => under(props.problems, '/rule'));
         <option v-for="one in offered" :key="one" :value="one">{{ names[one] }}</option>
       </select>
     </label>
-    <label v-if="rule.rule !== 'table'">
+    <label v-if="rule.rule !== 'table' && !('criteria' in part && part.criteria?.length)">
       <span class="label">{{ rule.rule === 'by-hand' ? 'Points at most' : 'Points' }}</span>
       <input
         class="plain-input narrow"

@@ -33,6 +33,15 @@ const lines = computed(() =>
         {{ pointsText(entry.points) }} for all of it.
       </p>
       <p v-for="words in keys" :key="words" class="right">{{ words }}</p>
+      <template v-for="part in entry.content.parts" :key="part.id">
+        <RichText v-if="'guide' in part && part.guide" :html="part.guide" />
+        <ul v-if="'criteria' in part && part.criteria?.length">
+          <li v-for="own in part.criteria" :key="own.id">
+            {{ own.name }}:
+            {{ own.levels.map(({ points, words }) => `${pointsText(points)} ${words}`.trim()).join('; ') }}
+          </li>
+        </ul>
+      </template>
       <template v-if="entry.content.explanation">
         <p class="label">Explanation</p>
         <RichText :html="entry.content.explanation" />

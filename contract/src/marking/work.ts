@@ -1,0 +1,76 @@
+/** What marking is about: parts that a person marks, answers to them, and marks. */
+import type { Criterion, SittingPart } from '@oaken/core/items';
+import { z } from 'zod';
+import { id, idInPath, instant } from '../define';
+
+/** The places of the levels that were given, by criterion. */
+export const levels = z.record(z.string().max(24), z.int().min(0).max(7));
+
+export const mark = z.object({
+  points: z.number().nullable(),
+  comment: z.string(),
+  levels: levels.nullable(),
+  by: z.string(),
+  at: instant,
+  version: z.number(),
+});
+
+/** One part of an item that is marked by hand, as its marker sees it. */
+export const markedPart = z.object({
+  entry: z.string(),
+  part: z.string(),
+  /** Of the item, in the test's own order. */
+  number: z.number(),
+  stem: z.string(),
+  shown: z.looseObject({ id: z.string(), kind: z.string() }) as unknown as z.ZodType<SittingPart>,
+  guide: z.string(),
+  criteria: z.array(
+    z.object({
+      id: z.string(),
+      name: z.string(),
+      levels: z.array(z.object({ points: z.number(), words: z.string() })),
+    }),
+  ) as unknown as z.ZodType<Criterion[]>,
+  most: z.number(),
+  /** Comments that were given on it, most used first. */
+  comments: z.array(z.string()),
+});
+export type MarkedPart = z.infer<typeof markedPart>;
+
+export const markedAnswer = z.object({
+  entry: z.string(),
+  part: z.string(),
+  attemptId: id,
+  /** Without names for a second reader. */
+  student: z.object({ id, name: z.string(), className: z.string(), rollNumber: z.number().nullable() }).nullable(),
+  response: z.unknown(),
+  /** Of a text. */
+  words: z.number().nullable(),
+  mark: mark.nullable(),
+});
+export type MarkedAnswer = z.infer<typeof markedAnswer>;
+
+/** What is to be marked: parts, and answers to them. */
+export const markingWork = z.object({
+  title: z.string(),
+  mayMark: z.boolean(),
+  parts: z.array(markedPart),
+  answers: z.array(markedAnswer),
+});
+export type MarkingWork = z.infer<typeof markingWork>;
+
+export const partPlace = z.object({ assignmentId: idInPath, entryId: z.string().max(24), partId: z.string().max(24) });
+
+export const marks = z.strictObject({
+  /** The version of the mark that the page shows; 0 where there is none. */
+  attempts: z
+    .array(z.strictObject({ attemptId: id, version: z.int().min(0) }))
+    .min(1)
+    .max(1000),
+  /** Null takes the mark back. With levels for every criterion, the points are theirs. */
+  points: z.number().min(0, 'Points cannot be below zero.').max(1000).nullable(),
+  levels: levels.nullable().default(null),
+  comment: z.string().trim().max(2000, 'At most 2,000 characters.'),
+});
+
+export const given = z.object({ versions: z.array(z.object({ attemptId: id, version: z.number() })) });

@@ -1,0 +1,61 @@
+/** How far two who marked the same work without knowing of each other agree. */
+import { figure, noFigure, type Figure } from '../analysis';
+
+export interface Agreement {
+  n: number;
+  /** How many got exactly the same points from both. */
+  same: number;
+  /** Cohen's kappa: agreement beyond what chance would give, -1 to 1. */
+  kappa: Figure;
+  /** The same with near misses counting for less than far ones: weights by the squared distance in points. */
+  weighted: Figure;
+  /** By the points of the first (row) and the second (column), each in the order of `points`. */
+  table: number[][];
+  /** Every number of points that somebody gave, ascending. */
+  points: number[];
+}
+
+/**
+ * Kappa over the points that were given. Sources: Cohen (1960), "A coefficient of agreement for nominal scales"; Cohen
+ * (1968), "Weighted kappa", with the quadratic weights of Fleiss and Cohen (1973).
+ */
+export function agreementOf(pairs: readonly (readonly [first: number, second: number])[]): Agreement {
+  const n = pairs.length;
+  const points = [...new Set(pairs.flat())].sort((a, b) => a - b);
+  const at = new Map(points.map((own, place) => [own, place]));
+  const table = points.map(() => points.map(() => 0));
+  for (const [first, second] of pairs) table[at.get(first)!]![at.get(second)!]!++;
+  const rows = table.map((row) => row.reduce((sum, own) => sum + own, 0));
+  const columns = points.map((_, column) => table.reduce((sum, row) => sum + row[column]!, 0));
+
+  /** One minus the disagreement that was seen over the one that chance would give. */
+  function kappa(cost: (a: number, b: number) => number): Figure {
+    if (n === 0) return noFigure('nobody has been marked by both yet');
+    let seen = 0;
+    let chance = 0;
+    table.forEach((row, a) =>
+      row.forEach((count, b) => {
+        seen += cost(points[a]!, points[b]!) * count;
+        chance += (cost(points[a]!, points[b]!) * rows[a]! * columns[b]!) / n;
+      }),
+    );
+    return chance === 0 ? noFigure('both gave everybody the same points') : figure(1 - seen / chance);
+  }
+  return {
+    n,
+    same: pairs.filter(([first, second]) => first === second).length,
+    kappa: kappa((a, b) => Number(a !== b)),
+    weighted: kappa((a, b) => (a - b) ** 2),
+    table,
+    points,
+  };
+}
+
+/** Source of the words: Landis and Koch (1977), "The measurement of observer agreement for categorical data". */
+export function agreementWord(kappa: number): string {
+  if (kappa < 0) return 'poor';
+  if (kappa <= 0.2) return 'slight';
+  if (kappa <= 0.4) return 'fair';
+  if (kappa <= 0.6) return 'moderate';
+  return kappa <= 0.8 ? 'substantial' : 'almost perfect';
+}

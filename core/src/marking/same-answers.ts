@@ -1,0 +1,43 @@
+/** Answers that say the same are marked once. */
+import { exact, fold, foldEverything, readNumber } from '../scoring';
+
+/** What a teacher has before them: one answer, and everybody who gave it. */
+export interface Gathered<Own> {
+  /** The answer as the first one wrote it. */
+  response: unknown;
+  all: Own[];
+}
+
+/** A number in one spelling that folding leaves alone; null where it is none. */
+function numberIn(text: string): string | null {
+  const [reading, ...others] = readNumber(text);
+  if (!reading) return null;
+  // What can be read in two ways is the same only as what is written like it.
+  if (others.length > 0) return text.replace(/[-−]/g, 'minus ').replace(/\./g, 'point').replace(/,/g, 'comma');
+  const { top, bottom } = reading.value;
+  return `${top < 0n ? 'minus ' : ''}${String(top).replace('-', '')}${exact.isEqual(reading.value, exact.rational(top, 1n)) ? '' : `over${bottom}`} ${reading.unit}`;
+}
+
+/** One spelling for all answers that say the same: case, space, accents, punctuation and the form of numbers do not matter. */
+export function sameSpelling(text: string): string {
+  const words = numberIn(text) ?? text.split(/\s+/).map((word) => numberOfWord(word) ?? word).join(' '); // prettier-ignore
+  return fold(words, foldEverything);
+}
+
+/** A number within a sentence, with the mark that ends the sentence. */
+function numberOfWord(word: string): string | null {
+  const bare = word.replace(/[.,;:!?)]+$/, '');
+  return /^[-+−(]?[\d.,½⅓⅔¼¾]/.test(bare) ? numberIn(bare.replace(/^\(/, '')) : null;
+}
+
+/** Gathers answers in the order in which each first comes up; drawings and files are never the same. */
+export function sameAnswers<Own extends { response: unknown }>(answers: readonly Own[]): Gathered<Own>[] {
+  const found = new Map<string, Gathered<Own>>();
+  answers.forEach((own, at) => {
+    const key = typeof own.response === 'string' ? `=${sameSpelling(own.response)}` : `#${at}`;
+    const held = found.get(key);
+    if (held) held.all.push(own);
+    else found.set(key, { response: own.response, all: [own] });
+  });
+  return [...found.values()];
+}

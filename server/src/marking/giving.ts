@@ -1,0 +1,106 @@
+import type { api, AnswerOf, BodyOf } from '@oaken/contract';
+import { kindOf, levelPoints, type Levels, type Part } from '@oaken/core/items';
+import type { Sequelize, Transaction } from 'sequelize';
+import { insistOnRunningAssignment } from '../access';
+import type { SignedIn } from '../accounts/sessions';
+import { scoreAnew } from '../attempts/arriving';
+import type { Editions } from '../attempts/editions';
+import { lockAttempt, readGiven } from '../attempts/given';
+import type { Context } from '../context';
+import { row } from '../database/connect';
+import { invalid, notFound, Problem } from '../http/problem';
+import { findPart, type Place } from './place';
+
+export interface Mark {
+  points: number | null;
+  levels: Levels | null;
+  comment: string;
+}
+
+/** The mark with the points of its levels. @throws Problem 422 for more than the part gives, or a guide filled in half */
+export function markFor(part: Part, { points, levels, comment }: Mark): Mark {
+  const criteria = 'criteria' in part ? (part.criteria ?? []) : [];
+  const most = kindOf(part).points(part);
+  if (points !== null && levels !== null && criteria.length > 0) {
+    const sum = levelPoints(criteria, levels);
+    if (sum === null) throw invalid([{ pointer: '/levels', message: 'Choose a level for each criterion, or give points without the guide.' }]); // prettier-ignore
+    return { points: sum, levels, comment };
+  }
+  if (points !== null && points > most)
+    throw invalid([{ pointer: '/points', message: `This gives at most ${most} ${most === 1 ? 'point' : 'points'}.` }]);
+  return { points, levels: null, comment };
+}
+
+/** All or none: an answer that somebody else marked meanwhile stops all of them, and says so. */
+export async function giveMarks(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  place: Place,
+  { attempts, ...wanted }: BodyOf<typeof api.giveMarks>,
+): Promise<AnswerOf<typeof api.giveMarks>> {
+  const { database } = context;
+  await insistOnRunningAssignment(database, me, place.assignmentId);
+  const mark = markFor((await findPart(context, editions, me, place)).part, wanted);
+  return database.transaction(async (transaction) => {
+    const versions: { attemptId: number; version: number }[] = [];
+    for (const own of [...attempts].sort((a, b) => a.attemptId - b.attemptId))
+      versions.push({ attemptId: own.attemptId, version: await giveMark(context, editions, me, place, own, mark, transaction) }); // prettier-ignore
+    return { versions };
+  });
+}
+
+/** Marks one answer and scores the attempt anew. @returns the mark's new version */
+export async function giveMark(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  place: Place,
+  { attemptId, version }: { attemptId: number; version: number },
+  mark: Mark,
+  transaction: Transaction,
+): Promise<number> {
+  const { database, now } = context;
+  const attempt = await lockAttempt(database, attemptId, transaction);
+  if (!attempt || attempt.assignmentId !== place.assignmentId) throw notFound('The work');
+  if (attempt.handedInAt === null) throw new Problem(409, 'It is open again.', 'It can be marked once it is handed in.'); // prettier-ignore
+  await insistOnVersion(database, { ...place, attemptId }, version, transaction);
+  const replacements = {
+    ...mark,
+    levels: mark.levels && JSON.stringify(mark.levels),
+    attemptId,
+    entryId: place.entryId,
+    partId: place.partId,
+    by: me.account.id,
+    time: new Date(now()),
+  };
+  const columns = 'attempt_id, entry_id, part_id, points, comment, levels, marked_by, marked_at';
+  const values = ':attemptId, :entryId, :partId, :points, :comment, :levels, :by, :time';
+  await database.query(`INSERT INTO mark_log (${columns}) VALUES (${values})`, { replacements, transaction });
+  await database.query(
+    `INSERT INTO marks (${columns}) VALUES (${values}) ON DUPLICATE KEY UPDATE points = VALUES(points), comment = VALUES(comment),
+       levels = VALUES(levels), marked_by = VALUES(marked_by), marked_at = VALUES(marked_at), version = version + 1`,
+    { replacements, transaction },
+  );
+  const given = await readGiven(database, attempt.studentId, attempt.assignmentId, transaction);
+  await scoreAnew(database, editions, attempt, given, transaction);
+  return version + 1;
+}
+
+async function insistOnVersion(
+  database: Sequelize,
+  of: Place & { attemptId: number },
+  version: number,
+  transaction: Transaction,
+): Promise<void> {
+  const held = await row<{ version: number; points: number | null; by: string }>(
+    database,
+    `SELECT m.version, m.points, TRIM(CONCAT(k.given_name, ' ', k.family_name)) AS \`by\` FROM marks m JOIN accounts k ON k.id = m.marked_by
+      WHERE m.attempt_id = :attemptId AND m.entry_id = :entryId AND m.part_id = :partId FOR UPDATE`,
+    { ...of },
+    transaction,
+  );
+  if ((held?.version ?? 0) === version) return;
+  const points = held?.points == null ? 'no points' : `${held.points} ${held.points === 1 ? 'point' : 'points'}`;
+  throw new Problem(409, `${held?.by ?? 'Somebody'} has marked this meanwhile: ${points}.`, 'Look at it again before you mark it.'); // prettier-ignore
+}

@@ -1,0 +1,107 @@
+/** The answers that are marked by hand, with their marks. */
+import type { MarkedAnswer, MarkedPart, MarkingWork } from '@oaken/contract/marking';
+import { kindOf, type Levels } from '@oaken/core/items';
+import { wordsIn } from '@oaken/core/plain';
+import type { Sequelize } from 'sequelize';
+import type { SignedIn } from '../accounts/sessions';
+import type { Editions } from '../attempts/editions';
+import type { Context } from '../context';
+import { fromJson, rows, toMillis } from '../database/connect';
+import { answerTo, findAssignment, isByHand, readAnswers, shownOf, type Answered, type Handed } from './place';
+
+export interface StoredMark {
+  attemptId: number;
+  entry: string;
+  part: string;
+  version: number;
+  points: number | null;
+  comment: string;
+  levels: unknown;
+  by: string;
+  at: Date;
+}
+
+export const readMarks = (database: Sequelize, assignmentId: number) =>
+  rows<StoredMark>(
+    database,
+    `SELECT m.attempt_id AS attemptId, m.entry_id AS entry, m.part_id AS part, m.version, m.points, m.comment, m.levels,
+            TRIM(CONCAT(k.given_name, ' ', k.family_name)) AS \`by\`, m.marked_at AS at
+       FROM attempts t JOIN marks m ON m.attempt_id = t.id JOIN accounts k ON k.id = m.marked_by WHERE t.assignment_id = :assignmentId`,
+    { assignmentId },
+  );
+
+export const markOf = ({ points, comment, levels, by, at, version }: Omit<StoredMark, 'attemptId' | 'entry' | 'part'>) => ({
+  points,
+  comment,
+  levels: levels === null ? null : fromJson<Levels>(levels),
+  by,
+  at: toMillis(at),
+  version,
+}); // prettier-ignore
+
+/** The parts with the answers to them; `marks` by attempt, entry and part. */
+export function workOf(
+  parts: Handed[],
+  answers: Answered[],
+  marks: StoredMark[],
+  { names }: { names: boolean },
+): Pick<MarkingWork, 'parts' | 'answers'> {
+  const key = (attemptId: number, entry: string, part: string) => `${attemptId} ${entry} ${part}`;
+  const held = new Map(marks.map((own) => [key(own.attemptId, own.entry, own.part), own]));
+  return {
+    parts: parts.map((own) => partOf(own, marks)),
+    answers: parts.flatMap(({ entry, part }) =>
+      answers.flatMap((own): MarkedAnswer[] => {
+        if (own.entry !== entry.id) return [];
+        const response = answerTo(part, own.responses);
+        if (response === undefined) return [];
+        const mark = held.get(key(own.attemptId, entry.id, part.id));
+        return [
+          {
+            entry: entry.id,
+            part: part.id,
+            attemptId: own.attemptId,
+            student: names ? { id: own.studentId, name: own.name, className: own.className ?? '', rollNumber: own.rollNumber } : null, // prettier-ignore
+            response,
+            words: typeof response === 'string' ? wordsIn(response) : null,
+            mark: mark ? markOf(mark) : null,
+          },
+        ];
+      }),
+    ),
+  };
+}
+
+function partOf(own: Handed, marks: StoredMark[]): MarkedPart {
+  const { entry, part, number } = own;
+  const used = new Map<string, number>();
+  for (const { entry: of, part: id, comment } of marks)
+    if (comment && of === entry.id && id === part.id) used.set(comment, (used.get(comment) ?? 0) + 1);
+  return {
+    entry: entry.id,
+    part: part.id,
+    number,
+    stem: entry.content.stem,
+    shown: shownOf(own),
+    guide: 'guide' in part ? part.guide : '',
+    criteria: 'criteria' in part ? (part.criteria ?? []) : [],
+    most: kindOf(part).points(part),
+    comments: [...used].sort((a, b) => b[1] - a[1]).map(([comment]) => comment).slice(0, 12), // prettier-ignore
+  };
+}
+
+export async function readMarking(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  assignmentId: number,
+  of: { entry?: string | undefined; part?: string | undefined },
+): Promise<MarkingWork> {
+  const { title, mayMark, parts } = await findAssignment(context, editions, me, assignmentId);
+  const wanted = parts.filter(
+    ({ entry, part }) => isByHand(part) && (of.entry ?? entry.id) === entry.id && (of.part ?? part.id) === part.id,
+  );
+  const answers = await readAnswers(context.database, assignmentId, [...new Set(wanted.map(({ entry }) => entry.id))]);
+  const marks = await readMarks(context.database, assignmentId);
+  return { title, mayMark, ...workOf(wanted, answers, marks, { names: true }) };
+}

@@ -1,0 +1,111 @@
+/** Short answers that earned nothing: the same ones together, until somebody says what they are worth. */
+import type { api, AnswerOf, BodyOf } from '@oaken/contract';
+import { kindOf } from '@oaken/core/items';
+import { sameSpelling } from '@oaken/core/marking';
+import { day } from '@oaken/core/timing';
+import type { Sequelize } from 'sequelize';
+import { insistOnRunningAssignment } from '../access';
+import type { SignedIn } from '../accounts/sessions';
+import { readAssignments } from '../assignments/rows';
+import type { Editions } from '../attempts/editions';
+import type { Context } from '../context';
+import { rows } from '../database/connect';
+import { answerTo, findAssignment, findPart, isTyped, readAnswers, type Answered, type Handed, type Place } from './place'; // prettier-ignore
+
+/** Older work is left in peace. Common practice, no source. */
+const recent = 30 * day;
+const longestSpelling = 200;
+
+interface Unknown {
+  spelling: string;
+  said: string;
+  students: number;
+}
+
+/** The answers to a part that its key gives nothing for, gathered by what they say. */
+function unknownIn({ entry, part }: Handed, answers: Answered[]): Unknown[] {
+  const found = new Map<string, Unknown>();
+  const kind = kindOf(part);
+  for (const own of answers) {
+    const response = own.entry === entry.id ? answerTo(part, own.responses) : undefined;
+    if (typeof response !== 'string' || kind.score(part, response as never) > 0) continue;
+    const spelling = sameSpelling(response).slice(0, longestSpelling);
+    const held = found.get(spelling);
+    if (held) held.students++;
+    else found.set(spelling, { spelling, said: response.trim(), students: 1 });
+  }
+  return [...found.values()].sort((a, b) => b.students - a.students);
+}
+
+const readWrong = (database: Sequelize, assignmentIds: number[]) =>
+  rows<Place & { spelling: string }>(database, 'SELECT assignment_id AS assignmentId, entry_id AS entryId, part_id AS partId, spelling FROM wrong_answers WHERE assignment_id IN (:ids)', { ids: [0, ...assignmentIds] }); // prettier-ignore
+
+export async function listUnknown(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+): Promise<AnswerOf<typeof api.listMarking>['unknown']> {
+  const { database, now } = context;
+  const since = new Date(now() - recent);
+  const assignments = await readAssignments(database, me, 'EXISTS (SELECT 1 FROM attempts w WHERE w.assignment_id = a.id AND w.handed_in_at > :since)', { since }); // prettier-ignore
+  const wrong = new Set((await readWrong(database, assignments.map(({ id }) => id))).map((own) => `${own.assignmentId} ${own.entryId} ${own.partId} ${own.spelling}`)); // prettier-ignore
+  const lines = [];
+  // A wrong number is seldom a new way to be right: those are looked at from the results.
+  for (const { id, title, recipients } of assignments) {
+    const typed = (await findAssignment(context, editions, me, id)).parts.filter(({ part, entry }) => part.kind === 'short-text' && entry.settled === undefined); // prettier-ignore
+    if (typed.length === 0) continue;
+    const answers = await readAnswers(database, id, [...new Set(typed.map(({ entry }) => entry.id))]);
+    for (const own of typed) {
+      const left = unknownIn(own, answers).filter(({ spelling }) => !wrong.has(`${id} ${own.entry.id} ${own.part.id} ${spelling}`)); // prettier-ignore
+      if (left.length > 0)
+        lines.push({
+          assignmentId: id,
+          title,
+          recipients,
+          entry: own.entry.id,
+          part: own.part.id,
+          stem: own.entry.content.stem,
+          answers: left.length,
+          students: left.reduce((sum, { students }) => sum + students, 0),
+        });
+    }
+  }
+  return lines;
+}
+
+export async function readUnknown(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  place: Place,
+): Promise<AnswerOf<typeof api.readUnknown>> {
+  const found = await findPart(context, editions, me, place, isTyped);
+  const answers = await readAnswers(context.database, place.assignmentId, [place.entryId]);
+  const wrong = new Set((await readWrong(context.database, [place.assignmentId])).filter(({ entryId, partId }) => entryId === place.entryId && partId === place.partId).map(({ spelling }) => spelling)); // prettier-ignore
+  return {
+    title: found.title,
+    stem: found.entry.content.stem,
+    key: kindOf(found.part).keyInWords(found.part),
+    mayDecide: found.mayMark,
+    answers: unknownIn(found, answers).map((own) => ({ ...own, staysWrong: wrong.has(own.spelling) })),
+  };
+}
+
+export async function decideWrong(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  place: Place,
+  { spellings, wrong }: BodyOf<typeof api.decideWrong>,
+): Promise<void> {
+  const { database, now } = context;
+  await insistOnRunningAssignment(database, me, place.assignmentId);
+  await findPart(context, editions, me, place, isTyped);
+  const values = { ...place, spellings, me: me.account.id, time: new Date(now()) };
+  if (wrong)
+    await database.query('INSERT IGNORE INTO wrong_answers (assignment_id, entry_id, part_id, spelling, decided_by, decided_at) VALUES :lines', {
+      replacements: { lines: spellings.map((spelling) => [place.assignmentId, place.entryId, place.partId, spelling, values.me, values.time]) },
+    }); // prettier-ignore
+  else
+    await database.query('DELETE FROM wrong_answers WHERE assignment_id = :assignmentId AND entry_id = :entryId AND part_id = :partId AND spelling IN (:spellings)', { replacements: values }); // prettier-ignore
+}

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+/** One answer, large and alone: text as written, drawings and photos to look at closely. */
+import type { SittingItem } from '@oaken/core/items';
+import { computed } from 'vue';
+import ItemView from '../../parts/ItemView.vue';
+import MagnifiedView from './MagnifiedView.vue';
+import type { Task } from './useMarking';
+
+const props = defineProps<{ task: Task }>();
+const shown = computed(() => props.task.part.shown);
+const item = computed<SittingItem>(() => ({ stem: '', parts: [shown.value] }));
+const photos = computed(() => (shown.value.kind === 'upload' && Array.isArray(props.task.response) ? (props.task.response as string[]) : null)); // prettier-ignore
+const isPhoto = computed(() => shown.value.kind === 'upload' && 'accepts' in shown.value && shown.value.accepts === 'photo'); // prettier-ignore
+</script>
+
+<template>
+  <div v-if="typeof task.response === 'string'" class="text">{{ task.response }}</div>
+  <template v-else-if="photos && isPhoto">
+    <MagnifiedView v-for="(own, at) in photos" :key="own"
+      ><img :src="own" :alt="`Photo ${at + 1} of ${photos.length}`" class="photo" draggable="false"
+    /></MagnifiedView>
+  </template>
+  <ul v-else-if="photos">
+    <li v-for="(own, at) in photos" :key="own">
+      <a :href="own" target="_blank">File {{ at + 1 }}</a>
+    </li>
+  </ul>
+  <MagnifiedView v-else>
+    <ItemView :item="item" :responses="{ [shown.id]: task.response }" name="marking" disabled />
+  </MagnifiedView>
+</template>
+
+<style scoped>
+.text {
+  white-space: pre-wrap;
+  font-size: 1.15rem;
+  line-height: 1.6;
+  border-left: 4px solid var(--rule-strong);
+  padding-left: 16px;
+  overflow-wrap: anywhere;
+}
+.photo {
+  display: block;
+  max-width: 100%;
+  max-height: 530px;
+  margin: 0 auto;
+}
+</style>

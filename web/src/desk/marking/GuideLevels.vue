@@ -1,0 +1,52 @@
+<script setup lang="ts">
+/** The criteria of a guide with their levels; one level is chosen for each. */
+import type { Criterion, Levels } from '@oaken/core/items';
+import { pointsText } from '../words';
+
+const chosen = defineModel<Levels>({ required: true });
+defineProps<{ criteria: Criterion[]; disabled?: boolean }>();
+</script>
+
+<template>
+  <fieldset v-for="own in criteria" :key="own.id" class="criterion" :disabled="disabled">
+    <legend>{{ own.name }}</legend>
+    <label v-for="(level, at) in own.levels" :key="at" :class="{ here: chosen[own.id] === at }">
+      <input
+        type="radio"
+        :name="`level-${own.id}`"
+        :checked="chosen[own.id] === at"
+        @change="chosen = { ...chosen, [own.id]: at }"
+      />
+      <b>{{ pointsText(level.points) }}</b>
+      <span>{{ level.words }}</span>
+    </label>
+  </fieldset>
+</template>
+
+<style scoped>
+.criterion {
+  border: 0;
+  border-top: var(--line);
+  margin: 0;
+  padding: 6px 0 8px;
+}
+legend {
+  font-weight: 600;
+  padding: 6px 0 0;
+  float: left;
+  width: 100%;
+}
+label {
+  display: grid;
+  grid-template-columns: 20px 34px 1fr;
+  align-items: baseline;
+  padding: 3px 6px;
+  border-left: 3px solid transparent;
+  clear: both;
+  cursor: pointer;
+}
+.here {
+  border-left-color: var(--oak);
+  background: var(--wash);
+}
+</style>

@@ -1,0 +1,93 @@
+<script setup lang="ts">
+/** Looks at a drawing or a photo closely: nearer, further, turned, moved by dragging. */
+import { computed, ref } from 'vue';
+
+const scale = ref(1);
+const turned = ref(0);
+const at = ref({ x: 0, y: 0 });
+const nearest = 6;
+const zoom = (by: number) => (scale.value = Math.min(nearest, Math.max(1, Math.round(scale.value * by * 100) / 100)));
+const turn = () => (turned.value = (turned.value + 90) % 360);
+function whole(): void {
+  scale.value = 1;
+  turned.value = 0;
+  at.value = { x: 0, y: 0 };
+}
+const style = computed(() => ({
+  transform: `translate(${at.value.x}px, ${at.value.y}px) rotate(${turned.value}deg) scale(${scale.value})`,
+}));
+function drag(event: PointerEvent): void {
+  if (event.button !== 0 || (event.target as HTMLElement).closest('a')) return;
+  const box = event.currentTarget as HTMLElement;
+  const [x, y] = [event.clientX - at.value.x, event.clientY - at.value.y];
+  box.setPointerCapture(event.pointerId);
+  const follow = (moved: PointerEvent) => (at.value = { x: moved.clientX - x, y: moved.clientY - y });
+  box.addEventListener('pointermove', follow);
+  box.addEventListener('pointerup', () => box.removeEventListener('pointermove', follow), { once: true });
+}
+function key(event: KeyboardEvent): void {
+  const step = { ArrowLeft: [40, 0], ArrowRight: [-40, 0], ArrowUp: [0, 40], ArrowDown: [0, -40] }[event.key];
+  if (event.key === '+') zoom(1.25);
+  else if (event.key === '-') zoom(0.8);
+  else if (event.key === 't') turn();
+  else if (step) at.value = { x: at.value.x + step[0]!, y: at.value.y + step[1]! };
+  else return;
+  event.preventDefault();
+}
+</script>
+
+<template>
+  <div class="tools" role="group" aria-label="Look closely">
+    <button type="button" @click="zoom(1.25)">Nearer</button>
+    <button type="button" :disabled="scale === 1" @click="zoom(0.8)">Further</button>
+    <button type="button" @click="turn">Turn</button>
+    <button type="button" @click="whole">Whole</button>
+    <span class="faded small">{{ Math.round(scale * 100) }} %; drag to move</span>
+  </div>
+  <div
+    class="window"
+    tabindex="0"
+    role="group"
+    aria-label="The answer; plus and minus for nearer and further, T to turn, arrow keys to move"
+    @pointerdown="drag"
+    @keydown="key"
+    @wheel.ctrl.prevent="zoom($event.deltaY < 0 ? 1.15 : 0.87)"
+  >
+    <div class="seen" :style="style"><slot /></div>
+  </div>
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+.tools button {
+  font: inherit;
+  color: inherit;
+  padding: 3px 10px;
+  border: 1px solid var(--rule-strong);
+  border-radius: var(--corner);
+  background: var(--sheet);
+  cursor: pointer;
+}
+.tools button:disabled {
+  color: var(--faded);
+  cursor: default;
+}
+.window {
+  overflow: hidden;
+  height: min(60vh, 560px);
+  border: 1px solid var(--rule-strong);
+  background: var(--sheet);
+  cursor: grab;
+  touch-action: none;
+  user-select: none;
+}
+.seen {
+  transform-origin: 50% 40%;
+  padding: 12px;
+}
+</style>

@@ -1,0 +1,235 @@
+<script setup lang="ts">
+/** A second reader for one question: who, how far, how far the two agree, and what they do not agree on. */
+import type { AnswerOf, api } from '@oaken/contract';
+import { agreementWord } from '@oaken/core/marking';
+import { count } from '@oaken/core/text';
+import { computed, onMounted, ref } from 'vue';
+import { useRoute } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import FacingPages from '../../parts/FacingPages.vue';
+import PageHead from '../../parts/PageHead.vue';
+import RichText from '../../parts/RichText.vue';
+import { figureText, figureTitle } from '../results/figures';
+import { done } from '../undo';
+import { pointsText, useWords } from '../words';
+
+const words = useWords();
+const { params } = useRoute();
+const place = { assignmentId: Number(params.assignmentId), entryId: String(params.entryId), partId: String(params.partId) }; // prettier-ignore
+type Own = AnswerOf<typeof api.readAgreement>;
+type Difference = NonNullable<Own['reading']>['differences'][number];
+const own = ref<Own | null>(null);
+const reader = ref<number | null>(null);
+const wrong = ref('');
+const third = ref<Record<number, string>>({});
+
+async function act(what: () => Promise<unknown>, said = ''): Promise<void> {
+  wrong.value = '';
+  try {
+    await what();
+    own.value = await call('readAgreement', { params: place });
+    if (said) done(said);
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}
+onMounted(() => act(async () => {}));
+const ask = () => act(() => call('askSecond', { params: place, body: { reader: reader.value } }), 'Asked. It stands on their marking page.'); // prettier-ignore
+const takeBack = () => act(() => call('askSecond', { params: place, body: { reader: null } }), 'Taken back.');
+function settle(line: Difference, points: number, comment: string): Promise<void> {
+  const body = { attemptId: line.attemptId, version: line.version, points, comment };
+  return act(() => call('settle', { params: place, body }), `Settled at ${pointsText(points)}.`);
+}
+function settleAt(line: Difference): void {
+  const points = Number((third.value[line.attemptId] ?? '').replace(',', '.'));
+  if (third.value[line.attemptId]?.trim() && points >= 0 && points <= own.value!.most)
+    void settle(line, points, line.first.comment); // prettier-ignore
+  else wrong.value = `Points are a number from 0 to ${pointsText(own.value!.most)}.`;
+}
+const reading = computed(() => own.value?.reading ?? null);
+const left = computed(() => reading.value?.differences.filter(({ settled }) => settled === null).length ?? 0);
+</script>
+
+<template>
+  <PageHead :title="own?.title ?? 'Second reader'" where="Second reader">
+    <RouterLink :to="`/marking/${place.assignmentId}/${place.entryId}/${place.partId}`">Back to marking</RouterLink>
+  </PageHead>
+  <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+  <FacingPages v-if="own" name="second" left="Agreement" right="Differences" :start="44">
+    <template #left>
+      <div class="inset">
+        <RichText :html="own.stem" />
+        <template v-if="!reading">
+          <p>
+            A colleague marks the same answers without seeing names or your marks. Scores stay yours; here you see how
+            far you agree, and settle what you do not.
+          </p>
+          <label class="field">
+            <span class="label">Colleague</span>
+            <select v-model="reader" class="plain-input">
+              <option :value="null" disabled>Choose</option>
+              <option v-for="one in own.colleagues" :key="one.accountId" :value="one.accountId">{{ one.name }}</option>
+            </select>
+          </label>
+          <el-button type="primary" :disabled="reader === null" @click="ask">Ask to read it</el-button>
+        </template>
+        <template v-else>
+          <p>
+            <b>{{ reading.reader }}</b> was asked {{ words.time(reading.askedAt) }} and has marked {{ reading.done }} of
+            {{ reading.all }}.
+            <button v-if="reading.done === 0" type="button" class="word" @click="takeBack">Take it back</button>
+          </p>
+          <table class="ruled">
+            <tbody>
+              <tr>
+                <td>Marked by both</td>
+                <td class="figures">
+                  <b>{{ reading.n }}</b>
+                </td>
+                <td />
+              </tr>
+              <tr>
+                <td>The same points</td>
+                <td class="figures">
+                  <b>{{ reading.same }}</b>
+                </td>
+                <td class="faded small">exact agreement</td>
+              </tr>
+              <tr :title="figureTitle(reading.kappa)">
+                <td>Cohen’s kappa</td>
+                <td class="figures">
+                  <b>{{ figureText(reading.kappa) }}</b>
+                </td>
+                <td class="faded small">
+                  {{
+                    reading.kappa.value === null
+                      ? reading.kappa.reason
+                      : `${agreementWord(reading.kappa.value)}: beyond what chance gives`
+                  }}
+                </td>
+              </tr>
+              <tr :title="figureTitle(reading.weighted)">
+                <td>Weighted kappa</td>
+                <td class="figures">
+                  <b>{{ figureText(reading.weighted) }}</b>
+                </td>
+                <td class="faded small">
+                  {{
+                    reading.weighted.value === null
+                      ? reading.weighted.reason
+                      : 'near misses count for less than far ones'
+                  }}
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <table v-if="reading.n" class="ruled cross">
+            <caption>
+              Rows: your points. Columns:
+              {{
+                reading.reader
+              }}’s.
+            </caption>
+            <thead>
+              <tr>
+                <td />
+                <th v-for="point in reading.points" :key="point" class="figures">{{ pointsText(point) }}</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="(line, at) in reading.table" :key="at">
+                <th class="figures">{{ pointsText(reading.points[at]!) }}</th>
+                <td v-for="(n, to) in line" :key="to" class="figures" :class="{ same: at === to }">{{ n || '·' }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </template>
+      </div>
+    </template>
+    <template #right>
+      <div class="inset">
+        <p v-if="!reading" class="faded">Differences stand here once a colleague has marked.</p>
+        <p v-else-if="reading.differences.length === 0" class="faded">
+          {{ reading.n ? 'You agree on everything that both have marked.' : 'Nothing has been marked by both yet.' }}
+        </p>
+        <template v-else>
+          <p class="faded">{{ left ? `${count(left, 'difference')} to settle.` : 'All differences are settled.' }}</p>
+          <article v-for="line in reading.differences" :key="line.attemptId">
+            <p>
+              <b>{{ line.student }}</b>
+            </p>
+            <p class="said">{{ line.said }}</p>
+            <ul>
+              <li>
+                You: <b>{{ pointsText(line.first.points) }}</b> <span class="faded">{{ line.first.comment }}</span>
+              </li>
+              <li>
+                {{ reading.reader }}: <b>{{ pointsText(line.second.points) }}</b>
+                <span class="faded">{{ line.second.comment }}</span>
+              </li>
+            </ul>
+            <p v-if="line.settled !== null">
+              Settled at <b>{{ pointsText(line.settled) }}</b>.
+            </p>
+            <p v-else class="acts">
+              <el-button size="small" @click="settle(line, line.first.points, line.first.comment)"
+                >Keep {{ pointsText(line.first.points) }}</el-button
+              >
+              <el-button
+                size="small"
+                @click="settle(line, line.second.points, line.second.comment || line.first.comment)"
+                >Take {{ pointsText(line.second.points) }}</el-button
+              >
+              <input
+                v-model="third[line.attemptId]"
+                class="plain-input few"
+                inputmode="decimal"
+                :aria-label="`Other points for ${line.student}`"
+              />
+              <el-button size="small" @click="settleAt(line)">Settle at this</el-button>
+            </p>
+          </article>
+        </template>
+      </div>
+    </template>
+  </FacingPages>
+</template>
+
+<style scoped>
+.inset {
+  padding: 16px 24px;
+}
+.cross {
+  width: auto;
+  margin-top: 16px;
+}
+.same {
+  background: var(--wash);
+  font-weight: 600;
+}
+caption {
+  text-align: left;
+  padding-bottom: 4px;
+}
+article {
+  border-top: var(--line);
+  padding: 10px 0;
+}
+.said {
+  white-space: pre-wrap;
+  border-left: 3px solid var(--rule-strong);
+  padding-left: 12px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.acts .el-button + .el-button {
+  margin-left: 0;
+}
+.few {
+  width: 70px;
+}
+</style>

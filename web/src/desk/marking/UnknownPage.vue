@@ -1,0 +1,153 @@
+<script setup lang="ts">
+/** Short answers that the key does not know: a decision here becomes part of the key, for all who wrote it. */
+import type { AnswerOf, api } from '@oaken/contract';
+import { count } from '@oaken/core/text';
+import { computed, onMounted, ref } from 'vue';
+import { useRoute } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import EmptyNote from '../../parts/EmptyNote.vue';
+import FacingPages from '../../parts/FacingPages.vue';
+import PageHead from '../../parts/PageHead.vue';
+import RichText from '../../parts/RichText.vue';
+import RepairEffect from '../repairs/RepairEffect.vue';
+import { useRepair } from '../repairs/useRepair';
+import { done, failed } from '../undo';
+
+const { params } = useRoute();
+const place = { assignmentId: Number(params.assignmentId), entryId: String(params.entryId), partId: String(params.partId) }; // prettier-ignore
+const own = ref<AnswerOf<typeof api.readUnknown> | null>(null);
+const chosen = ref('');
+const failedToLoad = ref('');
+async function load(): Promise<void> {
+  chosen.value = '';
+  own.value = await call('readUnknown', { params: place });
+}
+onMounted(() => load().catch((error: unknown) => (failedToLoad.value = inWords(error))));
+const { ahead, wrong, busy, look, make, forget } = useRepair(place.assignmentId, load);
+
+const open = computed(() => own.value?.answers.filter(({ staysWrong }) => !staysWrong) ?? []);
+const decided = computed(() => own.value?.answers.filter(({ staysWrong }) => staysWrong) ?? []);
+function consider(said: string): void {
+  chosen.value = said;
+  void look({ entry: place.entryId, accept: { part: place.partId, response: said } });
+}
+async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> {
+  try {
+    await call('decideWrong', { params: place, body: { spellings, wrong: asWrong } });
+    forget();
+    await load();
+    if (asWrong) done(`${count(spellings.length, 'answer')} stay wrong.`, () => leaveWrong(spellings, false));
+  } catch (error) {
+    failed(error);
+  }
+}
+</script>
+
+<template>
+  <PageHead :title="own?.title ?? 'Marking'" where="Answers that the key does not know">
+    <RouterLink to="/marking">All that waits</RouterLink>
+  </PageHead>
+  <p v-if="failedToLoad" class="wrong inset" role="alert">{{ failedToLoad }}</p>
+  <FacingPages v-if="own" name="unknown" left="Answers" right="What would change" :start="54">
+    <template #left>
+      <div class="inset">
+        <RichText :html="own.stem" />
+        <p class="faded">Right: {{ own.key }}</p>
+        <EmptyNote v-if="open.length === 0" title="Every answer is decided."
+          >New ones stand here as students hand in.</EmptyNote
+        >
+        <table v-else class="ruled">
+          <thead>
+            <tr>
+              <th>Answer</th>
+              <th class="figures">Students</th>
+              <th><span class="unseen">Decide</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="answer in open" :key="answer.spelling" :class="{ here: chosen === answer.said }">
+              <td>
+                <b>{{ answer.said }}</b>
+              </td>
+              <td class="figures">{{ answer.students }}</td>
+              <td class="acts">
+                <template v-if="own.mayDecide">
+                  <button type="button" class="word" @click="consider(answer.said)">Counts as right …</button>
+                  <button type="button" class="word" @click="leaveWrong([answer.spelling], true)">Stays wrong</button>
+                </template>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <p v-if="own.mayDecide && open.length > 1">
+          <el-button
+            size="small"
+            @click="
+              leaveWrong(
+                open.map(({ spelling }) => spelling),
+                true,
+              )
+            "
+            >All of these stay wrong</el-button
+          >
+        </p>
+        <details v-if="decided.length" class="gap">
+          <summary>{{ count(decided.length, 'answer') }} that stay wrong</summary>
+          <ul>
+            <li v-for="answer in decided" :key="answer.spelling">
+              {{ answer.said }} <span class="faded">{{ count(answer.students, 'student') }}</span> {{ ' '
+              }}<button v-if="own.mayDecide" type="button" class="word" @click="leaveWrong([answer.spelling], false)">
+                Ask again
+              </button>
+            </li>
+          </ul>
+        </details>
+      </div>
+    </template>
+    <template #right>
+      <div class="inset">
+        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+        <template v-if="ahead">
+          <h2>“{{ chosen }}” counts as right</h2>
+          <RepairEffect :ahead="ahead" />
+          <p>
+            <el-button type="primary" :loading="busy" @click="make('', false)"
+              >Rescore {{ count(ahead.attempts, 'attempt') }}</el-button
+            >
+            <el-button
+              @click="
+                forget();
+                chosen = '';
+              "
+              >Leave it</el-button
+            >
+          </p>
+        </template>
+        <p v-else-if="!wrong" class="faded">
+          Before an answer is taken into the key, this page says who gains by it. The key of the bank’s own item stays
+          as it is.
+        </p>
+      </div>
+    </template>
+  </FacingPages>
+</template>
+
+<style scoped>
+.inset {
+  padding: 16px 24px;
+}
+.acts {
+  white-space: nowrap;
+  text-align: right;
+}
+.acts .word + .word {
+  margin-left: 14px;
+}
+.here td {
+  background: var(--wash);
+}
+.gap {
+  margin-top: 16px;
+}
+</style>

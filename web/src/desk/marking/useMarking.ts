@@ -1,0 +1,65 @@
+/** What is marked on a page, one after the other: one question across students, one student across questions, or blind. */
+import type { MarkedAnswer, MarkedPart, MarkingWork } from '@oaken/contract/marking';
+import type { Levels } from '@oaken/core/items';
+import { sameAnswers } from '@oaken/core/marking';
+import { computed, ref } from 'vue';
+import { call } from '../../client/call';
+
+/** One answer to look at, and everybody who gave it. */
+export interface Task {
+  part: MarkedPart;
+  response: unknown;
+  all: MarkedAnswer[];
+}
+
+export interface Given {
+  points: number | null;
+  levels: Levels | null;
+  comment: string;
+}
+
+/** Where the answers come from. */
+export type Source =
+  | { by: 'item'; assignmentId: number; entry: string; part: string }
+  | { by: 'student'; assignmentId: number }
+  | { by: 'second'; readingId: number };
+
+export const markOf = ({ all }: Task) => all[0]?.mark ?? null;
+export const isMarked = ({ all }: Task) => all.every(({ mark }) => mark !== null && mark.points !== null);
+
+export function useMarking(source: Source) {
+  const work = ref<MarkingWork | null>(null);
+
+  const tasks = computed<Task[]>(() => {
+    if (!work.value) return [];
+    const parts = work.value.parts;
+    const partOf = ({ entry, part }: MarkedAnswer) => parts.find((own) => own.entry === entry && own.part === part)!;
+    if (source.by !== 'student') return parts.flatMap((part) => sameAnswers(work.value!.answers).map(({ response, all }) => ({ part, response, all }))); // prettier-ignore
+    const order = new Map(
+      [...new Set(work.value.answers.map(({ attemptId }) => attemptId))].map((own, at) => [own, at]),
+    );
+    return [...work.value.answers]
+      .sort((a, b) => order.get(a.attemptId)! - order.get(b.attemptId)! || partOf(a).number - partOf(b).number)
+      .map((own) => ({ part: partOf(own), response: own.response, all: [own] }));
+  });
+
+  async function load(): Promise<void> {
+    work.value =
+      source.by === 'second'
+        ? await call('readSecond', { params: { readingId: source.readingId } })
+        : await call('readMarking', {
+            params: { assignmentId: source.assignmentId },
+            query: source.by === 'item' ? { entry: source.entry, part: source.part } : {},
+          });
+  }
+
+  async function give({ part, all }: Task, given: Given): Promise<void> {
+    const attempts = all.map(({ attemptId, mark }) => ({ attemptId, version: mark?.version ?? 0 }));
+    const body = { attempts, ...given };
+    if (source.by === 'second') await call('giveSecond', { params: { readingId: source.readingId }, body });
+    else await call('giveMarks', { params: { assignmentId: source.assignmentId, entryId: part.entry, partId: part.part }, body }); // prettier-ignore
+    await load();
+  }
+
+  return { work, tasks, load, give };
+}
