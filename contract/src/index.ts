@@ -7,6 +7,7 @@ import * as calendar from './calendar';
 import * as classes from './classes';
 import * as files from './files';
 import * as interchange from './interchange';
+import * as followUp from './follow-up';
 import * as letters from './letters';
 import * as marking from './marking';
 import * as passages from './passages';
@@ -158,12 +159,23 @@ export const api = {
   readReport: attempts.readReport,
   readResults: results.readResults,
   exportResults: results.exportResults,
+  exportForGradebook: results.exportForGradebook,
+  readStandardResults: results.readStandardResults,
+  rate: results.rate,
+  readStudentWork: results.readStudentWork,
+  exportStudentReport: results.exportStudentReport,
+  listSheets: results.listSheets,
+  bringSheet: results.bringSheet,
+  readSheetResults: results.readSheetResults,
+  removeSheet: results.removeSheet,
   readRepairs: repairs.readRepairs,
   lookAhead: repairs.lookAhead,
   makeRepair: repairs.makeRepair,
   undoRepair: repairs.undoRepair,
   adjust: repairs.adjust,
   takeAdjustmentBack: repairs.takeAdjustmentBack,
+  readFollowUp: followUp.readFollowUp,
+  makeFollowUp: followUp.makeFollowUp,
   readToday: today.readToday,
 };
 export type Api = typeof api;

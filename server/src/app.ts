@@ -33,6 +33,7 @@ import { sendLetters } from './letters/sending';
 import { interchangeRoutes } from './interchange/routes';
 import { markingRoutes } from './marking/routes';
 import { passageRoutes } from './passages/routes';
+import { followUpRoutes } from './follow-up/routes';
 import { repairRoutes } from './repairs/routes';
 import { renewFigures } from './results/figures';
 import { resultRoutes } from './results/routes';
@@ -129,8 +130,9 @@ export function createApp(options: AppOptions): App {
   classRoutes(bind, context);
   assignmentRoutes(bind, context);
   markingRoutes(bind, context, editions);
-  resultRoutes(bind, context);
+  resultRoutes(bind, context, editions);
   repairRoutes(bind, context, editions);
+  followUpRoutes(bind, context, editions);
   todayRoutes(bind, context);
   letterRoutes(bind, context);
   calendarRoutes(bind, context);

@@ -232,6 +232,16 @@ export const stayHere = endpoint({
     left: z.int().min(0).max(1000),
     /** The last notice that the page has shown. */
     heard: z.int().min(0),
+    /** A name that the page made up for itself when it was opened. */
+    page: z
+      .string()
+      .regex(/^[a-z0-9]{8,12}$/)
+      .optional(),
+    /** How long each question was open on this page so far, in ms; only those that changed. Said twice it counts once. */
+    spent: z
+      .array(z.strictObject({ entry: z.string().max(24), ms: z.int().min(0).max(86_400_000) }))
+      .max(300)
+      .optional(),
   }),
   answer: z.object({
     now: instant,

@@ -9,5 +9,15 @@ export {
 export { figure, noFigure, type Figure } from './figure';
 export { pooledCorrelation, type PairSums } from './pooled';
 export { caution, discriminationBand, flagsOf, type Band, type Flag } from './reading';
-export { analyseSheet, SheetProblem, type SheetAnalysis, type SheetItem, type SheetOption } from './sheet';
+export {
+  analyseSheet,
+  sheetTable,
+  SheetProblem,
+  type SheetTable,
+  type SheetAnalysis,
+  type SheetItem,
+  type SheetOption,
+} from './sheet';
+export { bandsInReach, onStandard, type Earned, type OnStandard } from './standing';
+export { hurriedIn, type Hurried } from './time';
 export { quantile, shareInterval, spreadOf, type Spread } from './spread';

@@ -1,5 +1,6 @@
 /** What the figures say in words: bands, cautions and flags, each with its reason. */
 import type { ItemFigures } from './analyse';
+import type { Hurried } from './time';
 
 export type Band = 'very good' | 'good' | 'marginal' | 'poor';
 
@@ -24,7 +25,7 @@ export function caution(n: number): string | null {
 }
 
 export interface Flag {
-  kind: 'key-suspect' | 'tempting-choice' | 'no-separation' | 'too-hard' | 'unused-choice';
+  kind: 'key-suspect' | 'two-right' | 'tempting-choice' | 'no-separation' | 'too-hard' | 'hurried' | 'unused-choice';
   /** Two or three words for a row. */
   title: string;
   /** The reason, with its numbers. */
@@ -48,7 +49,12 @@ const percent = (share: number) => `${Math.round((share + rounding) * 100)} %`;
 const enough = 8;
 
 /** What a teacher should look at in an item, most urgent first. */
-export function flagsOf(figures: ItemFigures, choices: Choice[], groupSize: number): Flag[] {
+export function flagsOf(
+  figures: ItemFigures,
+  choices: Choice[],
+  groupSize: number,
+  hurried: Hurried | null = null,
+): Flag[] {
   const flags: Flag[] = [];
   const { n, options } = figures;
   if (n < enough) return flags;
@@ -69,9 +75,29 @@ export function flagsOf(figures: ItemFigures, choices: Choice[], groupSize: numb
       option: drawsStrong.id,
     });
   }
+  // Two choices that both draw the strong, and both more than the weak. Common practice, no source.
+  const alsoStrong = wrong.find(
+    (own) =>
+      key &&
+      !drawsStrong &&
+      key.upper !== null &&
+      own.upper !== null &&
+      own.lower !== null &&
+      own.upper >= 0.25 &&
+      own.upper >= 0.6 * key.upper &&
+      own.upper > own.lower + rounding,
+  );
+  if (key && alsoStrong)
+    flags.push({
+      kind: 'two-right',
+      title: 'Two answers may be right',
+      reason: `The ${groupSize} strongest students are split: ${percent(key.upper!)} chose the key ${quote(key.label)}, ${percent(alsoStrong.upper!)} ${quote(alsoStrong.label)}, which the weakest chose less often.`,
+      option: alsoStrong.id,
+    });
   const rest = n - (key?.n ?? 0);
   const tempting = wrong.find(
-    (own) => key && own !== drawsStrong && own.share >= 0.3 && own.n >= 0.6 * rest && wrong.length > 1,
+    (own) =>
+      key && own !== drawsStrong && own !== alsoStrong && own.share >= 0.3 && own.n >= 0.6 * rest && wrong.length > 1,
   );
   if (tempting) {
     const why = tempting.mistake ? ` It stands for: ${tempting.mistake}` : '';
@@ -100,6 +126,12 @@ export function flagsOf(figures: ItemFigures, choices: Choice[], groupSize: numb
       kind: 'too-hard',
       title: 'Very hard',
       reason: `Only ${percent(facility.value)} of the points were earned.`,
+    });
+  if (hurried && hurried.n >= 3 && hurried.n >= 0.1 * n)
+    flags.push({
+      kind: 'hurried',
+      title: 'Hurried answers',
+      reason: `${hurried.n} of ${n} answered within ${hurried.limit < 1000 ? 'a second' : `${Math.round(hurried.limit / 1000)} s`}: too fast to have read it.`,
     });
   if (n >= 20) {
     const unused = wrong.filter((own) => own.n === 0);

@@ -1,5 +1,5 @@
 /** Answers that were gathered elsewhere: a table of students by items, with a key or with scores, to classical figures. */
-import { analyse, type ItemFigures } from './analyse';
+import { analyse, type ItemFigures, type ScoreTable } from './analyse';
 import type { Figure } from './figure';
 import { flagsOf, type Flag } from './reading';
 
@@ -117,6 +117,62 @@ export function analyseSheet(rows: readonly string[][], key: readonly string[][]
       };
     }),
     notes,
+  };
+}
+
+/** A table of answers as the analysis and the pages read it. */
+export interface SheetTable {
+  /** By row: the name in the column `student`, or the row's number. */
+  students: string[];
+  items: {
+    id: string;
+    /** Null: cells are scores. */
+    key: string | null;
+    most: number;
+    /** With a key: every answer that was given, the key first, then by how many gave it. */
+    answers: string[];
+    /** By row, without spaces at the ends. */
+    cells: string[];
+  }[];
+  table: ScoreTable;
+}
+
+/** At most so many answers of an item are told apart by strong and weak; rarer ones are only counted. */
+const mostAnswers = 31;
+
+/**
+ * @param rows the first one names the columns; a column `student` names the students and every other one is an item
+ * @param key rows with the columns `item` and `key`; null: cells are item scores, and the largest is an item's most
+ * @throws SheetProblem
+ */
+export function sheetTable(rows: readonly string[][], key: readonly string[][] | null): SheetTable {
+  const items = itemsOf(rows, key, []);
+  const n = rows.length - 1;
+  const k = items.length;
+  const points = new Float64Array(n * k);
+  const chosen = new Uint32Array(n * k);
+  items.forEach((item, i) => item.cells.forEach((cell, s) => (points[s * k + i] = scoreOf(item, cell, s))));
+  const read = items.map((item, i) => {
+    const counts = new Map<string, number>(item.key === null ? [] : [[item.key, 0]]);
+    if (item.key !== null)
+      for (const cell of item.cells) if (cell !== '') counts.set(cell, (counts.get(cell) ?? 0) + 1);
+    const answers = [...counts].sort(([a, of], [b, or]) => Number(b === item.key) - Number(a === item.key) || or - of || (a < b ? -1 : 1)).map(([answer]) => answer); // prettier-ignore
+    const place = new Map(answers.slice(0, mostAnswers).map((answer, at) => [answer, at]));
+    item.cells.forEach((cell, s) => (chosen[s * k + i] = place.has(cell) ? 1 << place.get(cell)! : 0));
+    return { ...item, most: item.key !== null ? 1 : largest(points, i, n, k), answers };
+  });
+  const names = rows[0]!.map((name) => name.trim()).indexOf(studentColumn);
+  return {
+    students: rows.slice(1).map((row, s) => (names >= 0 && row[names]!.trim()) || `Row ${s + 2}`),
+    items: read,
+    table: {
+      students: n,
+      items: k,
+      points,
+      most: Float64Array.from(read, ({ most }) => most),
+      chosen,
+      choices: Uint8Array.from(read, ({ answers }) => Math.min(mostAnswers, answers.length)),
+    },
   };
 }
 

@@ -1,8 +1,9 @@
 /** What a student's page says of itself while it is open, and what it hears in return. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
+import { minute } from '@oaken/core/timing';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { row, rows, toMillisOrNull } from '../database/connect';
+import { row, rows, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound } from '../http/problem';
 
 interface Own {
@@ -19,7 +20,7 @@ export async function stayHere(
   { database, now }: Context,
   me: SignedIn,
   attemptId: number,
-  { entry, hidden, left, heard }: BodyOf<typeof api.stayHere>,
+  { entry, hidden, left, heard, page, spent }: BodyOf<typeof api.stayHere>,
 ): Promise<AnswerOf<typeof api.stayHere>> {
   const own = await row<Own>(
     database,
@@ -40,6 +41,12 @@ export async function stayHere(
     if (own.seenAt !== null)
       await database.query('UPDATE attempts SET seen_at = :time WHERE id = :attemptId AND seen_at IS NOT NULL', { replacements }); // prettier-ignore
   }
+  // The last question's time arrives just after handing in.
+  if (page && spent?.length && (own.handedInAt === null || time - toMillis(own.handedInAt) < minute))
+    await database.query(
+      'INSERT INTO spent (attempt_id, entry_id, page, ms) VALUES :lines ON DUPLICATE KEY UPDATE ms = GREATEST(ms, VALUES(ms))',
+      { replacements: { lines: spent.map((one) => [attemptId, one.entry, page, one.ms]) } },
+    );
   const notices = await rows<{ id: number; text: string }>(
     database,
     'SELECT id, text FROM notices WHERE assignment_id = :assignmentId AND id > :heard AND (student_id IS NULL OR student_id = :me) AND said_at >= :beganAt ORDER BY id LIMIT 20',

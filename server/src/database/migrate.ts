@@ -15,6 +15,7 @@ import { watching } from './migrations/012-watching';
 import { marking } from './migrations/013-marking';
 import { repairing } from './migrations/014-repairing';
 import { markers } from './migrations/015-markers';
+import { reading } from './migrations/016-reading';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -34,6 +35,7 @@ const migrations: Migration[] = [
   marking,
   repairing,
   markers,
+  reading,
 ];
 
 export function migrator(database: Sequelize) {

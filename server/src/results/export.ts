@@ -1,4 +1,4 @@
-import type { ResultsAnswer } from '@oaken/contract/results';
+import type { ResultsAnswer, StandardResult } from '@oaken/contract/results';
 import { plainText } from '@oaken/core/text';
 import { stringify } from 'csv-stringify/sync';
 
@@ -12,24 +12,30 @@ const table = (head: string[], lines: string[][]) =>
   // RFC 4180 line ends; the byte order mark lets spreadsheets see that it is UTF-8.
   stringify([head, ...lines], { record_delimiter: 'windows', bom: true });
 
-export function studentsCsv({ students, items, assignment }: ResultsAnswer): string {
-  const head = ['Roll number', 'Name', 'Class', 'State', 'Points', 'Points possible', 'Percent', 'Minutes', 'Late'];
+export function studentsCsv({ students, items, points, practice }: ResultsAnswer): string {
+  const head = ['Roll number', 'Name', 'Class', 'State', 'Points', 'Points possible', 'Percent', 'Minutes', 'Late', 'Attempt', 'Attempts']; // prettier-ignore
+  const help = practice ? ['Tries', 'Hints'] : [];
   return table(
-    [...head, ...items.map((item) => `Item ${item.number} (of ${number(item.most)})`)],
+    [...head, ...help, ...items.map((item) => `Item ${item.number} (of ${number(item.most)})`)],
     students.map((own) => [
       String(own.rollNumber),
       cell(own.name),
       cell(own.class),
-      own.state === 'handed-in'
-        ? own.handedInBy === 'server'
-          ? 'time ran out'
-          : 'handed in'
-        : own.state.replace('-', ' '),
+      own.excused
+        ? 'excused'
+        : own.state === 'handed-in'
+          ? own.handedInBy === 'server'
+            ? 'time ran out'
+            : 'handed in'
+          : own.state.replace('-', ' '),
       number(own.points),
-      number(own.most ?? assignment.points),
+      number(own.most ?? points),
       own.points === null || !own.most ? '' : number((100 * own.points) / own.most, 1),
       own.seconds === null ? '' : number(own.seconds / 60, 1),
       own.late ? 'late' : '',
+      own.attempt ? String(own.attempt) : '',
+      String(own.attempts),
+      ...(practice ? [String(own.tries), String(own.hints)] : []),
       ...items.map((_, at) => (own.cells[at]?.share != null ? number(own.cells[at].points) : '')),
     ]),
   );
@@ -46,14 +52,16 @@ export function itemsCsv({ items }: ResultsAnswer): string {
     'Item-rest correlation',
     'Upper-lower D',
     'Alpha without it',
+    'Seconds, median',
     'Choices',
+    'Wrong answers',
     'Flags',
   ];
   return table(
     head,
     items.map((item) => [
       String(item.number),
-      cell(plainText(item.content.stem)),
+      cell(plainText(item.stem)),
       cell(item.standards.join(' ')),
       number(item.most),
       String(item.n),
@@ -61,8 +69,38 @@ export function itemsCsv({ items }: ResultsAnswer): string {
       number(item.itemRest.value),
       number(item.upperLower.value),
       number(item.alphaWithout.value),
+      item.time.value === null ? '' : number(item.time.value / 1000, 1),
       cell(item.options.map(({ label, n, right }) => `${label}${right ? ' (key)' : ''}: ${n}`).join('; ')),
+      cell(item.wrongAnswers.map(({ answer, n }) => `${answer}: ${n}`).join('; ')),
       cell(item.flags.map(({ title, reason }) => `${title}: ${reason}`).join(' ')),
     ]),
+  );
+}
+
+export function standardsCsv(standards: StandardResult[]): string {
+  const head = ['Standard', 'Statement', 'Who', 'Name', 'Class', 'Share earned', 'From', 'To', 'Items', 'Answers', 'Rating']; // prettier-ignore
+  return table(
+    head,
+    standards.flatMap(({ code, statement, all, classes, groups, students }) => {
+      const line = (who: string, name: string, of: string, earned: typeof all | null, rating: number | null = null) => [
+        cell(code),
+        cell(statement),
+        who,
+        cell(name),
+        cell(of),
+        number(earned?.share),
+        number(earned?.interval[0]),
+        number(earned?.interval[1]),
+        earned ? String(earned.items) : '',
+        earned ? String(earned.answers) : '',
+        number(rating),
+      ];
+      return [
+        line('all', '', '', all),
+        ...classes.map((own) => line('class', own.name, own.name, own.earned)),
+        ...groups.map((own) => line('group', own.name, '', own.earned)),
+        ...students.map((own) => line('student', own.name, own.class, own.earned, own.rating)),
+      ];
+    }),
   );
 }

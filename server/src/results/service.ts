@@ -1,22 +1,16 @@
 import type { AssignmentRow } from '@oaken/contract/assignments';
-import type { ItemResult, ResultsAnswer, StudentResult } from '@oaken/contract/results';
-import {
-  analyse,
-  caution,
-  discriminationBand,
-  flagsOf,
-  shareInterval,
-  spreadOf,
-  type Analysis,
-} from '@oaken/core/analysis';
-import { countable, responsesInWords, scoreItem } from '@oaken/core/items';
+import { resultsQuery, type ResultsAnswer, type ResultsQuery, type StudentResult } from '@oaken/contract/results';
+import { analyse, bandsInReach, caution, spreadOf, type Analysis } from '@oaken/core/analysis';
 import type { EditionEntry } from '@oaken/core/forms';
 import type { Sequelize } from 'sequelize';
+import { asking, runsAssignment } from '../access';
 import { readAssignments } from '../assignments/rows';
 import type { SignedIn } from '../accounts/sessions';
-import { toMillis, toMillisOrNull } from '../database/connect';
+import { row, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound } from '../http/problem';
-import { choicePart, readSheet, tableOf, type Sheet, type StudentLine } from './table';
+import { chosenLines, gather, type Gathered, type Line } from './gather';
+import { itemResults, saidOn } from './items';
+import { tableOf } from './table';
 
 /** Whether nothing more can arrive: all have handed in, or the window has ended and nobody is working. */
 export function isComplete(own: AssignmentRow, now: number): boolean {
@@ -24,120 +18,139 @@ export function isComplete(own: AssignmentRow, now: number): boolean {
   return own.lastEnd !== null && now >= own.lastEnd && own.working === 0;
 }
 
-const isFinished = ({ handedInAt, excused }: StudentLine) => handedInAt !== null && !excused;
+/** Work that counts in the figures of a class. */
+export const isFinished = ({ handedInAt, excused }: Line) => handedInAt !== null && !excused;
+
+/** @throws Problem 404 for what is not mine */
+export async function ownAssignmentRow(
+  database: Sequelize,
+  me: SignedIn,
+  assignmentId: number,
+): Promise<AssignmentRow> {
+  const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', { assignmentId });
+  if (!assignment) throw notFound('The assignment');
+  return assignment;
+}
+
+const everything: ResultsQuery = resultsQuery.parse({});
 
 export async function readResults(
   database: Sequelize,
   me: SignedIn,
   assignmentId: number,
   now: number,
+  query: ResultsQuery = everything,
 ): Promise<ResultsAnswer> {
-  const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', { assignmentId });
-  if (!assignment) throw notFound('The assignment');
-  const sheet = await readSheet(database, assignment);
-  const finished = sheet.students.filter(isFinished);
-  const analysis = analyse(tableOf(sheet, finished));
+  const assignment = await ownAssignmentRow(database, me, assignmentId);
+  const runs = await row<{ may: number }>(database, `SELECT ${runsAssignment} AS may FROM assignments a WHERE a.id = :assignmentId`, { ...asking(me), assignmentId }); // prettier-ignore
+  const gathered = await gather(database, assignmentId);
+  const lines = chosenLines(gathered, query);
+  const finished = lines.filter(isFinished);
+  const counting = gathered.entries.filter(({ settled }) => settled !== 'left-out');
+  const analysis = withTotals(analyse(tableOf({ ...gathered, entries: counting }, finished)), finished);
   const { spread, reliability, groupSize } = analysis;
+  const { show, bands } = assignment.rules.release;
+  const seconds = spreadOf(finished.map((own) => secondsOf(own)!));
+  const forms = (gathered.edition.forms ?? []).map(({ id, name }) => ({ id, name }));
   return {
+    title: assignment.title,
     assignment,
+    mayChange: Boolean(runs!.may),
+    points: assignment.points,
+    filters: {
+      classes: assignment.classes,
+      groups: gathered.groups.map(({ id, name }) => ({ id, name })),
+      forms: forms.length > 0 ? [{ id: '', name: 'A' }, ...forms] : [],
+      attempts: gathered.lines.some(({ attempts }) => attempts > 1),
+    },
+    practice: assignment.rules.mode === 'practice',
     complete: isComplete(assignment, now),
     caution: caution(finished.length),
     groupSize,
+    bands: show === 'band' ? bands : [],
     spread,
+    meanShare: spreadOf(finished.flatMap(({ points, most }) => (points === null || !most ? [] : [points / most]))).mean,
     reliability,
-    seconds: { median: spreadOf(finished.map((own) => secondsOf(own)!)).median },
-    items: sheet.entries.map((entry, at) => itemResult(sheet, finished, analysis, entry, at)),
-    students: sheet.students.map((own) => studentResult(sheet, own)),
+    seconds: { median: seconds.median, lowerQuartile: seconds.lowerQuartile, upperQuartile: seconds.upperQuartile },
+    items: itemResults(gathered, finished, analysis, counting),
+    students: lines.map((own) => studentResult(gathered, own, reliability.standardError.value, show === 'band' ? bands : [])), // prettier-ignore
+    compare: {
+      classes: assignment.classes.length > 1 ? assignment.classes.map(({ id, name }) => compared(gathered, finished.filter(({ classId }) => classId === id), name)) : [], // prettier-ignore
+      forms: forms.length > 0 ? [{ id: '', name: 'A' }, ...forms].map(({ id, name }) => compared(gathered, finished.filter((own) => (own.form ?? '') === id), `Form ${name}`)) : [], // prettier-ignore
+    },
   };
 }
 
-function itemResult(
-  sheet: Sheet,
-  finished: StudentLine[],
-  { items, groupSize }: Analysis,
-  entry: EditionEntry,
-  at: number,
-): ItemResult {
-  const figures = items[at]!;
-  const options = choicePart(entry)?.options ?? [];
-  const { facility, upperLower } = figures;
+/** Totals as they count: with what lateness takes off, and points besides the items. */
+function withTotals(analysis: Analysis, finished: Line[]): Analysis {
+  return { ...analysis, spread: spreadOf(finished.map(({ points }) => points ?? 0)) };
+}
+
+function compared(gathered: Gathered, own: Line[], name: string): ResultsAnswer['compare']['classes'][number] {
+  const spread = spreadOf(own.flatMap(({ points, most }) => (points === null || !most ? [] : [points / most])));
   return {
-    entry: entry.id,
-    number: at + 1,
-    itemId: entry.itemId,
-    revisionId: entry.revisionId,
-    content: entry.content,
-    standards: entry.standards,
-    most: entry.points,
-    n: figures.n,
-    facility,
-    interval: facility.value === null ? null : shareInterval(facility.value, figures.n),
-    itemRest: figures.itemRest,
-    itemTotal: figures.itemTotal,
-    upperLower,
-    band: upperLower.value === null ? null : discriminationBand(upperLower.value),
-    alphaWithout: figures.alphaWithout,
-    options: options.map((option, o) => ({ ...option, ...figures.options[o]! })),
-    wrongAnswers: wrongAnswers(sheet, finished, entry),
-    blank: finished.filter(
-      ({ attemptId }) => sheet.scores.get(attemptId!)?.has(entry.id) && isBlank(sheet, attemptId!, entry),
-    ).length,
-    flags: flagsOf(figures, options, groupSize),
+    name,
+    n: own.length,
+    mean: spread.mean,
+    sd: spread.sd,
+    facilities: gathered.entries.map(({ id, points }) => {
+      const earned = own.flatMap(({ attemptId }) => {
+        const score = gathered.scores.get(attemptId!)?.get(id);
+        return score?.reached && !score.waits && score.most > 0 ? [score.points / points] : [];
+      });
+      return spreadOf(earned).mean.value;
+    }),
   };
 }
 
-const answerTo = ({ answers }: Sheet, attemptId: number, { id }: EditionEntry) => answers.get(attemptId)?.get(id) ?? {};
-
-const isBlank = (sheet: Sheet, attemptId: number, entry: EditionEntry) =>
-  scoreItem(entry.content, answerTo(sheet, attemptId, entry)).parts.every(({ answered }) => !answered);
-
-/** Free answers that earned nothing in their part, gathered by what they say. */
-function wrongAnswers(sheet: Sheet, finished: StudentLine[], entry: EditionEntry): ItemResult['wrongAnswers'] {
-  const tally = new Map<string, number>();
-  for (const { attemptId } of finished) {
-    const given = answerTo(sheet, attemptId!, entry);
-    const scored = scoreItem(entry.content, given);
-    entry.content.parts.forEach((part, at) => {
-      const { free } = countable(part, given);
-      if (free !== null && scored.parts[at]!.points === 0) tally.set(free, (tally.get(free) ?? 0) + 1);
-    });
-  }
-  return [...tally]
-    .map(([answer, n]) => ({ answer, n }))
-    .sort((a, b) => b.n - a.n)
-    .slice(0, 12);
-}
-
-const secondsOf = ({ beganAt, handedInAt }: StudentLine) =>
+const secondsOf = ({ beganAt, handedInAt }: Line) =>
   beganAt && handedInAt ? Math.round((toMillis(handedInAt) - toMillis(beganAt)) / 1000) : null;
 
-function studentResult(sheet: Sheet, own: StudentLine): StudentResult {
+function studentResult(
+  gathered: Gathered,
+  own: Line,
+  error: number | null,
+  bands: { name: string; from: number }[],
+): StudentResult {
   const { attemptId, handedInAt } = own;
+  const practised = [...(gathered.practised.get(attemptId ?? -1)?.values() ?? [])];
   return {
     id: own.studentId,
+    attemptId,
     rollNumber: own.rollNumber,
-    name: `${own.givenName} ${own.familyName}`,
+    name: `${own.givenName} ${own.familyName}`.trim(),
     class: own.class,
     state: handedInAt ? 'handed-in' : attemptId === null ? 'not-begun' : 'working',
     handedInBy: own.handedInBy,
     handedInAt: toMillisOrNull(handedInAt),
     late: Boolean(own.late),
-    lateAnswers: own.lateAnswers,
+    lateAnswers: Number(own.lateAnswers),
     arrivedAt: toMillisOrNull(own.arrivedAt),
     seconds: secondsOf(own),
+    attempt: own.number ?? 0,
+    attempts: own.attempts,
+    tries: practised.reduce((sum, { tries }) => sum + tries, 0),
+    hints: practised.reduce((sum, { hints }) => sum + hints, 0),
+    excused: Boolean(own.excused),
+    form: own.form,
     points: own.points,
     most: own.most,
-    cells: handedInAt
-      ? sheet.entries.map((entry) => {
-          const score = sheet.scores.get(attemptId!)?.get(entry.id);
-          if (!score) return null;
-          return {
-            waits: score.waits,
-            share: score.reached && entry.points > 0 ? score.points / entry.points : null,
-            points: score.points,
-            said: responsesInWords(entry.content, answerTo(sheet, attemptId!, entry)),
-          };
-        })
-      : [],
+    bands: own.points === null || own.most === null ? [] : bandsInReach(own.points, own.most, error ?? 0, bands),
+    cells: handedInAt ? gathered.entries.map((entry) => cellOf(gathered, attemptId!, entry)) : [],
+  };
+}
+
+function cellOf(gathered: Gathered, attemptId: number, entry: EditionEntry): StudentResult['cells'][number] {
+  const score = gathered.scores.get(attemptId)?.get(entry.id);
+  if (!score) return null;
+  const tries = gathered.practised.get(attemptId)?.get(entry.id)?.tries ?? 0;
+  const excused = score.most === 0 && entry.points > 0;
+  return {
+    share: score.reached && !excused && entry.points > 0 ? score.points / entry.points : null,
+    points: score.points,
+    said: saidOn(gathered, attemptId, entry),
+    waits: score.waits,
+    ...(excused && { excused }),
+    ...(tries > 1 && { tries }),
   };
 }

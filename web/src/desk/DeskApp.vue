@@ -88,6 +88,8 @@ async function leave(): Promise<void> {
           String(route.params.assignmentId ?? '') +
           String(route.params.itemId ?? '') +
           String(route.params.passageId ?? '') +
+          String(route.params.sheetId ?? '') +
+          String(route.params.studentId ?? '') +
           String(route.params.entryId ?? '') +
           String(route.params.readingId ?? '') +
           route.matched[0]?.path

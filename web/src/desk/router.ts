@@ -107,9 +107,30 @@ const routes: RouteRecordRaw[] = [
   { path: '/mailbox', component: () => import('./letters/MailboxPage.vue'), meta: teacher('Mailbox') },
   { path: '/results', component: () => import('./results/ResultsListPage.vue'), meta: teacher('Results') },
   {
-    path: '/results/:assignmentId(\\d+)/:tab(overview|items|students)?',
+    path: '/results/:assignmentId(\\d+)/:tab(overview|items|students|standards|compare)?',
     component: () => import('./results/ResultsPage.vue'),
     meta: teacher('Results'),
+  },
+  {
+    path: '/results/sheet/:sheetId(\\d+)/:tab(overview|items|students)?',
+    component: () => import('./results/ResultsPage.vue'),
+    meta: teacher('Results'),
+  },
+  { path: '/results/bring', component: () => import('./results/BringPage.vue'), meta: teacher('Bring answers in') },
+  {
+    path: '/results/:assignmentId(\\d+)/students/:studentId(\\d+)',
+    component: () => import('./results/StudentPage.vue'),
+    meta: teacher('Student'),
+  },
+  {
+    path: '/results/:assignmentId(\\d+)/repair/:entryId',
+    component: () => import('./repairs/RepairPage.vue'),
+    meta: teacher('What counts'),
+  },
+  {
+    path: '/results/:assignmentId(\\d+)/follow-up',
+    component: () => import('./results/FollowUpPage.vue'),
+    meta: teacher('Follow-up'),
   },
   {
     path: '/office',

@@ -22,17 +22,33 @@ export function usePresence(
   let heard = 0;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let stopped = false;
+  // How long each question was open and seen, on this page.
+  const page = Math.random().toString(36).slice(2, 12).padEnd(8, '0');
+  const spent = new Map<string, number>();
+  const unsaid = new Set<string>();
+  let since = performance.now();
+  function tally(): void {
+    const now = performance.now();
+    if (entry && document.visibilityState === 'visible' && !paused.value && events.sits()) {
+      spent.set(entry, (spent.get(entry) ?? 0) + now - since);
+      unsaid.add(entry);
+    }
+    since = now;
+  }
 
   async function say(): Promise<void> {
     clearTimeout(timer);
     const own = attempt.value;
-    if (own && events.sits()) {
+    tally();
+    if (own && (events.sits() || unsaid.size > 0)) {
       const said = left;
-      const body = { entry, hidden: document.visibilityState === 'hidden', left: said, heard };
+      const times = [...unsaid].map((id) => ({ entry: id, ms: Math.round(spent.get(id)!) }));
+      const body = { entry, hidden: document.visibilityState === 'hidden', left: said, heard, page, spent: times };
       const answer = await request<Heard>('POST', `/api/seat/attempts/${own.id}/here`, body).catch(() => null);
       // What could not be said now is said with the next sign.
       if (answer) {
         left -= said;
+        for (const one of times) if (Math.round(spent.get(one.entry)!) === one.ms) unsaid.delete(one.entry);
         hear(own, answer);
       }
     }
@@ -61,11 +77,20 @@ export function usePresence(
   /** The question that is open now. */
   function standsAt(id: string | null): void {
     if (entry === id) return;
+    tally();
     entry = id;
     soonSay();
   }
   const seen = () => {
-    if (document.visibilityState === 'hidden') left++;
+    // What lay between was seen, or hidden, until now.
+    if (document.visibilityState === 'hidden') {
+      left++;
+      if (entry && !paused.value && events.sits()) {
+        spent.set(entry, (spent.get(entry) ?? 0) + performance.now() - since);
+        unsaid.add(entry);
+      }
+    }
+    since = performance.now();
     soonSay();
   };
   onMounted(() => {

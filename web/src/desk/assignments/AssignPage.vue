@@ -68,6 +68,11 @@ async function startFrom(): Promise<void> {
     const own = formOfWishes({ ...given, who, opensAt, closesAt, lateRule, rules, forms: [null], formsFor: [] }, form.value, zone.value); // prettier-ignore
     const weeks = Math.max(0, Math.ceil((session.now() - opensAt) / (7 * day)));
     form.value = moveDays(own, weeks * 7);
+  } else {
+    // Come here for some students: they are chosen already.
+    const ids = (list: unknown) => (typeof list === 'string' ? list.split(',').map(Number).filter(Boolean) : []);
+    const { groups: chosenGroups, students, practice } = route.query;
+    form.value = { ...form.value, groupIds: ids(chosenGroups), studentIds: ids(students), ...(practice && { mode: 'practice' as const }) }; // prettier-ignore
   }
 }
 

@@ -110,19 +110,20 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
         <template v-if="ahead">
           <h2>“{{ chosen }}” counts as right</h2>
-          <RepairEffect :ahead="ahead" />
-          <p>
-            <el-button type="primary" :loading="busy" @click="make('', false)"
-              >Rescore {{ count(ahead.attempts, 'attempt') }}</el-button
-            >
-            <el-button
-              @click="
-                forget();
-                chosen = '';
-              "
-              >Leave it</el-button
-            >
-          </p>
+          <RepairEffect :ahead="ahead">
+            <p>
+              <el-button type="primary" :loading="busy" @click="make('', false)"
+                >Rescore {{ count(ahead.attempts, 'attempt') }}</el-button
+              >
+              <el-button
+                @click="
+                  forget();
+                  chosen = '';
+                "
+                >Leave it</el-button
+              >
+            </p>
+          </RepairEffect>
         </template>
         <p v-else-if="!wrong" class="faded">
           Before an answer is taken into the key, this page says who gains by it. The key of the bank’s own item stays

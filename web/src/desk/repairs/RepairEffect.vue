@@ -59,6 +59,7 @@ const shown = (name: (typeof figures)[number][1], at: 'before' | 'after') => {
       </tr>
     </tbody>
   </table>
+  <slot />
   <template
     v-for="[title, list] in [
       ['Gain', ahead.gain],

@@ -1,40 +1,48 @@
 <script setup lang="ts">
 import type { ItemResult, ResultsAnswer } from '@oaken/contract/results';
-import { forSitting, keysInWords } from '@oaken/core/items';
+import { plainText } from '@oaken/core/text';
+import { lengthInWords } from '@oaken/core/timing';
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
-import ItemView from '../../parts/ItemView.vue';
-import RichText from '../../parts/RichText.vue';
 import { percent, stemLine } from '../words';
 import ChoiceBars from './ChoiceBars.vue';
 import { figureText, figureTitle } from './figures';
+import ItemDetail from './ItemDetail.vue';
 
 const props = defineProps<{ results: ResultsAnswer }>();
 const route = useRoute();
 const open = ref<number | null>(Number(route.query.item) || null);
 
-type Column = 'number' | 'facility' | 'discrimination';
+type Column = 'number' | 'question' | 'facility' | 'choices' | 'discrimination' | 'rest' | 'time' | 'notes';
 const sort = ref<{ by: Column; down: boolean }>({ by: 'number', down: false });
-const valueOf = (item: ItemResult, by: Column) =>
-  by === 'number' ? item.number : ((by === 'facility' ? item.facility : item.upperLower).value ?? -2);
+/** The most frequent wrong answer's number. */
+const tempting = (item: ItemResult) => item.wrongAnswers[0]?.n ?? 0;
+const values: Record<Exclude<Column, 'question'>, (item: ItemResult) => number> = {
+  number: (item) => item.number,
+  facility: (item) => item.facility.value ?? -2,
+  choices: tempting,
+  discrimination: (item) => item.upperLower.value ?? -2,
+  rest: (item) => item.itemRest.value ?? -2,
+  time: (item) => item.time.value ?? -1,
+  notes: (item) => item.flags.length * 1000 + tempting(item),
+};
 const sorted = computed(() => {
   const { by, down } = sort.value;
-  return [...props.results.items].sort((a, b) => (down ? -1 : 1) * (valueOf(a, by) - valueOf(b, by)));
+  const order = by === 'question' ? (a: ItemResult, b: ItemResult) => plainText(a.stem).localeCompare(plainText(b.stem)) : (a: ItemResult, b: ItemResult) => values[by](a) - values[by](b); // prettier-ignore
+  return [...props.results.items].sort((a, b) => (down ? -1 : 1) * order(a, b));
 });
-const sortBy = (by: Column) => (sort.value = { by, down: sort.value.by === by ? !sort.value.down : false });
+const most: Column[] = ['choices', 'notes', 'time'];
+const sortBy = (by: Column) => (sort.value = { by, down: sort.value.by === by ? !sort.value.down : most.includes(by) });
 const sortWord = (by: Column) => (sort.value.by === by ? (sort.value.down ? 'descending' : 'ascending') : 'none');
 
-/** The same wrong answer from three students or more. */
+/** The same wrong first answer from three students or more. */
 const repeated = (item: ItemResult) =>
-  [
-    ...item.wrongAnswers
-      .filter(({ n }) => n >= 3)
-      .map(({ answer, n }) => ({ text: `${n} wrote “${answer}”`, n, mistake: undefined })),
-    ...item.options
-      .filter(({ right, n }) => !right && n >= 3)
-      .map(({ label, n, mistake }) => ({ text: `${n} chose “${label}”`, n, mistake })),
-  ].sort((a, b) => b.n - a.n);
+  item.wrongAnswers
+    .filter(({ n }) => n >= 3)
+    .map(({ answer, n, chosen, mistake }) => ({ text: `${n} ${chosen ? 'chose' : 'wrote'} “${answer}”`, mistake }));
 const toggle = (number: number) => (open.value = open.value === number ? null : number);
+const settledWords = { 'all-points': 'Everybody has all its points.', 'left-out': 'Left out: it counts for nobody.' };
+const timed = computed(() => props.results.items.some(({ time }) => time.value !== null));
 </script>
 
 <template>
@@ -44,14 +52,22 @@ const toggle = (number: number) => (open.value = open.value === number ? null : 
         <th class="figures" :aria-sort="sortWord('number')">
           <button @click="sortBy('number')">No.</button>
         </th>
-        <th>Question</th>
+        <th :aria-sort="sortWord('question')"><button @click="sortBy('question')">Question</button></th>
         <th :aria-sort="sortWord('facility')"><button @click="sortBy('facility')">Facility</button></th>
-        <th>Choices <span class="legend">upper row strong, lower row weak</span></th>
+        <th :aria-sort="sortWord('choices')">
+          <button @click="sortBy('choices')">Choices</button>
+          <span class="legend">upper row strong, lower row weak</span>
+        </th>
         <th class="figures" :aria-sort="sortWord('discrimination')">
           <button @click="sortBy('discrimination')">D</button>
         </th>
-        <th class="figures" title="Correlation with the points on the other items">Item-rest</th>
-        <th>Repeated errors and flags</th>
+        <th class="figures" title="Correlation with the points on the other items" :aria-sort="sortWord('rest')">
+          <button @click="sortBy('rest')">Item-rest</button>
+        </th>
+        <th v-if="timed" class="figures" :aria-sort="sortWord('time')">
+          <button @click="sortBy('time')">Time</button>
+        </th>
+        <th :aria-sort="sortWord('notes')"><button @click="sortBy('notes')">Errors and flags</button></th>
       </tr>
     </thead>
     <tbody>
@@ -60,7 +76,7 @@ const toggle = (number: number) => (open.value = open.value === number ? null : 
           <td class="figures">{{ item.number }}</td>
           <td class="stem">
             <button class="word" :aria-expanded="open === item.number" @click="toggle(item.number)">
-              {{ stemLine(item.content.stem, 90) }}
+              {{ stemLine(item.stem, 90) }}
             </button>
             <div class="faded small">{{ item.standards.join(', ') }}</div>
           </td>
@@ -85,16 +101,33 @@ const toggle = (number: number) => (open.value = open.value === number ? null : 
             >
           </td>
           <td>
-            <ChoiceBars v-if="item.options.length" :options="item.options" /><span v-else class="faded small"
-              >typed answers</span
+            <ChoiceBars v-if="item.options.length && item.options.length <= 12" :options="item.options" /><span
+              v-else
+              class="faded small"
+              >{{ item.content ? 'typed answers' : 'scores' }}</span
             >
+            <div v-if="item.practice" class="faded small">
+              right first {{ item.practice.first }}, later {{ item.practice.later }}, shown {{ item.practice.shown }}
+            </div>
           </td>
           <td class="figures" :title="figureTitle(item.upperLower)">
             {{ figureText(item.upperLower) }}
             <div class="faded small">{{ item.band }}</div>
           </td>
           <td class="figures" :title="figureTitle(item.itemRest)">{{ figureText(item.itemRest) }}</td>
+          <td v-if="timed" class="figures" :title="figureTitle(item.time)">
+            {{
+              item.time.value === null
+                ? '—'
+                : lengthInWords(item.time.value)
+                    .replace(/ minutes?/, ' min')
+                    .replace(/ seconds?/, ' s')
+            }}
+          </td>
           <td class="notes">
+            <p v-if="item.settled" class="flag">
+              <b>{{ settledWords[item.settled] }}</b>
+            </p>
             <p v-for="flag in item.flags" :key="flag.kind" class="flag" :class="flag.kind">
               <b>{{ flag.title }}.</b> {{ flag.reason }}
             </p>
@@ -105,69 +138,7 @@ const toggle = (number: number) => (open.value = open.value === number ? null : 
         </tr>
         <tr v-if="open === item.number" class="opened">
           <td />
-          <td colspan="6">
-            <div class="detail">
-              <div>
-                <ItemView
-                  :item="forSitting(item.content)"
-                  :responses="{}"
-                  :name="`result-${item.entry}`"
-                  disabled
-                  @answer="() => {}"
-                />
-                <p v-for="(sentence, at) in keysInWords(item.content)" :key="at" class="faded">Key: {{ sentence }}</p>
-                <RichText v-if="item.content.explanation" :html="item.content.explanation" />
-              </div>
-              <div>
-                <table v-if="item.options.length" class="ruled">
-                  <thead>
-                    <tr>
-                      <th>Choice</th>
-                      <th class="figures">n</th>
-                      <th class="figures">Strong</th>
-                      <th class="figures">Weak</th>
-                      <th class="figures">r</th>
-                      <th>Mistake behind it</th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    <tr v-for="option in item.options" :key="option.id">
-                      <td>
-                        <b v-if="option.right">{{ option.label }} (key)</b
-                        ><template v-else>{{ option.label }}</template>
-                      </td>
-                      <td class="figures">{{ option.n }}</td>
-                      <td class="figures">{{ option.upper === null ? '—' : percent(option.upper) }}</td>
-                      <td class="figures">{{ option.lower === null ? '—' : percent(option.lower) }}</td>
-                      <td class="figures" :title="figureTitle(option.correlation)">
-                        {{ figureText(option.correlation) }}
-                      </td>
-                      <td class="faded small">{{ option.mistake }}</td>
-                    </tr>
-                  </tbody>
-                </table>
-                <table v-if="item.wrongAnswers.length" class="ruled">
-                  <thead>
-                    <tr>
-                      <th>Wrong answer</th>
-                      <th class="figures">Students</th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    <tr v-for="own in item.wrongAnswers" :key="own.answer">
-                      <td>{{ own.answer }}</td>
-                      <td class="figures">{{ own.n }}</td>
-                    </tr>
-                  </tbody>
-                </table>
-                <p class="faded small">
-                  {{ item.n }} reached it, {{ item.blank }} left it blank. Item-total {{ figureText(item.itemTotal) }};
-                  alpha without it {{ figureText(item.alphaWithout) }}. Strong and weak: the
-                  {{ results.groupSize }} students with the highest and lowest totals (27 %).
-                </p>
-              </div>
-            </div>
-          </td>
+          <td :colspan="timed ? 7 : 6"><ItemDetail :item="item" :results="results" /></td>
         </tr>
       </template>
     </tbody>
@@ -215,6 +186,9 @@ th[aria-sort='descending'] button::after {
 .items th:nth-child(6) {
   width: 84px;
 }
+.items th:nth-child(7):not(:last-child) {
+  width: 80px;
+}
 .legend {
   font-weight: 400;
   display: block;
@@ -255,12 +229,6 @@ th[aria-sort='descending'] button::after {
 }
 .notes p {
   margin: 0 0 3px;
-}
-.detail {
-  display: grid;
-  grid-template-columns: 1fr 1.15fr;
-  gap: 28px;
-  padding: 6px 0 14px;
 }
 .opened > td {
   background: var(--paper) !important;

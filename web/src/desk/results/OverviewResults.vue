@@ -3,9 +3,10 @@ import type { ResultsAnswer } from '@oaken/contract/results';
 import { lengthInWords } from '@oaken/core/timing';
 import { computed, defineAsyncComponent } from 'vue';
 import EmptyNote from '../../parts/EmptyNote.vue';
+import { pointsText } from '../words';
 import { figureText, figureTitle, type Figure } from './figures';
 
-const props = defineProps<{ results: ResultsAnswer }>();
+const props = defineProps<{ results: ResultsAnswer; base: string }>();
 // Charts are heavy: they come when there is something to draw.
 const ResultCharts = defineAsyncComponent(() => import('./ResultCharts.vue'));
 
@@ -26,6 +27,13 @@ const lines = computed<[name: string, figure: Figure, explanation: string][]>(()
     ['Standard error of measurement', reliability.standardError, 'points either way'],
   ];
 });
+const times = computed<[name: string, figure: Figure][]>(() => [
+  ['Time, lower quartile', props.results.seconds.lowerQuartile],
+  ['Time, median', props.results.seconds.median],
+  ['Time, upper quartile', props.results.seconds.upperQuartile],
+]);
+/** Students whose score lies within one standard error of another band. */
+const atEdge = computed(() => props.results.students.filter(({ bands }) => bands.length > 1));
 const flagged = computed(() => props.results.items.filter(({ flags }) => flags.length > 0));
 </script>
 
@@ -46,25 +54,39 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
               </td>
               <td class="faded small">{{ figure.value === null ? figure.reason : explanation }}</td>
             </tr>
-            <tr>
-              <td>Time, median</td>
+            <tr v-for="[name, figure] in times" :key="name" :title="figureTitle(figure)">
+              <td>{{ name }}</td>
               <td class="figures">
-                <b>{{
-                  results.seconds.median.value === null ? '—' : lengthInWords(results.seconds.median.value * 1000)
-                }}</b>
+                <b>{{ figure.value === null ? '—' : lengthInWords(figure.value * 1000) }}</b>
               </td>
-              <td class="faded small">from beginning to handing in</td>
+              <td class="faded small">{{ figure.value === null ? figure.reason : 'from beginning to handing in' }}</td>
             </tr>
           </tbody>
         </table>
       </section>
       <section>
         <ResultCharts :results="results" />
+        <template v-if="atEdge.length">
+          <h2 class="gap">Near the edge of a band</h2>
+          <p class="faded small">
+            Within one standard error ({{ figureText(results.reliability.standardError) }} points) the score could as
+            well be in another band.
+          </p>
+          <ul class="flags">
+            <li v-for="own in atEdge" :key="own.id">
+              <RouterLink :to="`${base}/students/${own.id}`">{{ own.name }}</RouterLink>{{ ' '
+              }}<span class="faded"
+                >{{ pointsText(own.points ?? 0) }} of {{ pointsText(own.most ?? 0) }}:
+                {{ own.bands.join(' or ') }}</span
+              >
+            </li>
+          </ul>
+        </template>
         <h2 class="gap">Look at these first</h2>
         <p v-if="flagged.length === 0" class="faded">No item stands out.</p>
         <ul class="flags">
           <li v-for="item in flagged" :key="item.entry">
-            <RouterLink :to="`/results/${results.assignment.id}/items?item=${item.number}`"
+            <RouterLink :to="`${base}/items?item=${item.number}`"
               >Item {{ item.number }}: {{ item.flags[0]!.title }}</RouterLink
             >{{ ' ' }}<span class="faded">{{ item.flags[0]!.reason }}</span>
           </li>

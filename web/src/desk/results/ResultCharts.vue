@@ -34,10 +34,10 @@ const axis = computed(() => ({
 
 /** Ten equal steps of the points possible; the last one holds full marks. */
 const steps = computed(() => {
-  const { points } = props.results.assignment;
   const counts = Array.from({ length: 10 }, () => 0);
-  for (const own of props.results.students)
-    if (own.points !== null && points > 0) counts[Math.min(9, Math.floor((10 * own.points) / points))]!++;
+  for (const { points, most, excused } of props.results.students)
+    if (points !== null && most && !excused)
+      counts[Math.min(9, Math.max(0, Math.floor((10 * points) / most + 1e-9)))]!++;
   return counts;
 });
 const distribution = computed(() => ({

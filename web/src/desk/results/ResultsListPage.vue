@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { AnswerOf, api } from '@oaken/contract';
 import type { AssignmentRow } from '@oaken/contract/assignments';
 import { count, listing } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
@@ -12,10 +13,12 @@ import { percent, useWords } from '../words';
 
 const words = useWords();
 const assignments = ref<AssignmentRow[] | null>(null);
+const sheets = ref<AnswerOf<typeof api.listSheets>['sheets']>([]);
 const wrong = ref('');
 onMounted(async () => {
   try {
     assignments.value = (await call('listAssignments', {})).assignments;
+    sheets.value = (await call('listSheets', {})).sheets;
   } catch (error) {
     wrong.value = inWords(error);
   }
@@ -24,7 +27,9 @@ const withWork = computed(() => assignments.value?.filter(({ handedIn, working }
 </script>
 
 <template>
-  <PageHead title="Results" where="By closing time, the latest first" />
+  <PageHead title="Results" where="By closing time, the latest first"
+    ><RouterLink to="/results/bring">Bring answers in</RouterLink></PageHead
+  >
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <EmptyNote v-if="assignments && withWork.length === 0" title="No results yet."
@@ -59,6 +64,19 @@ const withWork = computed(() => assignments.value?.filter(({ handedIn, working }
         </tr>
       </tbody>
     </table>
+    <template v-if="sheets.length">
+      <h2 class="brought">Brought in from elsewhere</h2>
+      <table class="ruled">
+        <tbody>
+          <tr v-for="own in sheets" :key="own.id">
+            <td>
+              <RouterLink :to="`/results/sheet/${own.id}`" class="title-link">{{ own.title }}</RouterLink>
+            </td>
+            <td class="faded">{{ words.time(own.createdAt) }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
   </div>
   <FootingLine label="Totals"
     ><span
@@ -66,3 +84,9 @@ const withWork = computed(() => assignments.value?.filter(({ handedIn, working }
     ></FootingLine
   >
 </template>
+
+<style scoped>
+.brought {
+  margin: 22px 0 6px;
+}
+</style>

@@ -1,50 +1,59 @@
 <script setup lang="ts">
-import type { ResultsAnswer } from '@oaken/contract/results';
 import { count, listing } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { addressOf, call } from '../../client/call';
-import { inWords } from '../../client/request';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { done, failed } from '../undo';
-import { useWords } from '../words';
+import { percent, useWords } from '../words';
+import CompareResults from './CompareResults.vue';
+import { copyTable } from './copyTable';
 import { figureText } from './figures';
 import ItemResults from './ItemResults.vue';
 import OverviewResults from './OverviewResults.vue';
+import ResultFilters from './ResultFilters.vue';
+import StandardResults from './StandardResults.vue';
 import StudentResults from './StudentResults.vue';
+import { useResults } from './useResults';
 
 const route = useRoute();
 const router = useRouter();
 const words = useWords();
-const assignmentId = Number(route.params.assignmentId);
-const results = ref<ResultsAnswer | null>(null);
-const wrong = ref('');
-const tabs = { overview: 'Overview', items: 'Items', students: 'Students' } as const;
-const tab = computed(() => (route.params.tab || 'overview') as keyof typeof tabs);
-
-async function load(): Promise<void> {
-  try {
-    results.value = await call('readResults', { params: { assignmentId } });
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
-}
+const { assignmentId, sheetId, results, wrong, busy, filters, filter, load } = useResults();
+const base = sheetId ? `/results/sheet/${sheetId}` : `/results/${assignmentId}`;
+const tab = computed(() => String(route.params.tab || 'overview'));
+const tabs = computed(() => ({
+  overview: 'Overview',
+  items: 'Items',
+  students: 'Students',
+  ...(assignmentId && { standards: 'Standards' }),
+  ...(results.value && results.value.compare.classes.length + results.value.compare.forms.length > 0 && { compare: 'Compare' }), // prettier-ignore
+}));
+const sheet = ref<HTMLElement>();
+const grid = ref<InstanceType<typeof StudentResults>>();
 onMounted(load);
 
-const stillOpen = computed(() => {
-  const own = results.value?.assignment;
-  if (!own || results.value?.complete) return 'Complete: nothing more can arrive.';
-  return `${count(own.given - own.handedIn, 'student')} may still hand in; it ${words.closing(own.closesAt)}.`;
+const own = computed(() => results.value?.assignment ?? null);
+const arriving = computed(() => {
+  if (!results.value) return '';
+  if (!own.value) return 'Brought in from elsewhere';
+  if (results.value.complete) return 'Complete: nothing more can arrive.';
+  return `${count(own.value.given - own.value.handedIn, 'student')} may still hand in; it ${words.closing(own.value.closesAt)}.`; // prettier-ignore
 });
-const csv = computed(() =>
-  addressOf('exportResults', { assignmentId }, { by: tab.value === 'items' ? 'items' : 'students' }),
-);
+const where = computed(() => {
+  if (!results.value) return 'Results';
+  return ['Results', own.value && listing(own.value.classes.map(({ name }) => name)), arriving.value].filter(Boolean).join(' · '); // prettier-ignore
+});
+const by = computed(() => (tab.value === 'items' || tab.value === 'standards' ? tab.value : 'students'));
+const csv = computed(() => addressOf('exportResults', { assignmentId: assignmentId ?? 0 }, { ...filters.value, by: by.value })); // prettier-ignore
+const gradebook = addressOf('exportForGradebook', { assignmentId: assignmentId ?? 0 });
+const copy = () => copyTable(sheet.value?.querySelector('table'), tab.value === 'students' ? grid.value?.lines() : undefined); // prettier-ignore
 
 async function release(released: boolean): Promise<void> {
   try {
-    const answer = await call('releaseAssignment', { params: { assignmentId }, body: { released } });
-    if (results.value) results.value.assignment.releasedAt = answer.releasedAt;
+    const answer = await call('releaseAssignment', { params: { assignmentId: assignmentId! }, body: { released } });
+    if (own.value) own.value.releasedAt = answer.releasedAt;
     done(
       released
         ? 'Students can read scores and right answers now.'
@@ -55,39 +64,51 @@ async function release(released: boolean): Promise<void> {
     failed(error);
   }
 }
+async function removeSheet(): Promise<void> {
+  try {
+    await call('removeSheet', { params: { sheetId: sheetId! } });
+    done('Deleted. The file that it came from is still yours.');
+    await router.push('/results');
+  } catch (error) {
+    failed(error);
+  }
+}
 </script>
 
 <template>
-  <PageHead
-    :title="results?.assignment.title ?? 'Results'"
-    :where="
-      results ? `Results · ${listing(results.assignment.classes.map(({ name }) => name))} · ${stillOpen}` : 'Results'
-    "
-  >
-    <a v-if="results" class="csv" :href="csv" download>Export {{ tab === 'items' ? 'items' : 'students' }} as CSV</a>
-    <el-button v-if="results && results.assignment.releasedAt === null" @click="release(true)"
-      >Release to students</el-button
-    >
-    <el-button v-else-if="results" @click="release(false)">Take release back</el-button>
+  <PageHead :title="results?.title ?? 'Results'" :where="where">
+    <template v-if="results">
+      <button type="button" class="word" @click="copy">Copy {{ by }}</button>
+      <template v-if="own">
+        <a :href="csv" download>Export {{ by }} as CSV</a>
+        <a :href="gradebook" download title="OneRoster 1.2 CSV: line items and results">Export for a gradebook</a>
+        <el-button v-if="own.releasedAt === null" @click="release(true)">Release to students</el-button>
+        <el-button v-else @click="release(false)">Take release back</el-button>
+      </template>
+      <el-button v-else @click="removeSheet">Delete</el-button>
+    </template>
   </PageHead>
   <div class="tabs" role="tablist" aria-label="Results">
     <button
-      v-for="(name, own) in tabs"
-      :key="own"
+      v-for="(name, id) in tabs"
+      :key="id"
       role="tab"
-      :aria-selected="tab === own"
-      @click="router.replace(`/results/${assignmentId}/${own}`)"
+      :aria-selected="tab === id"
+      @click="router.replace({ path: `${base}/${id}`, query: { ...filters } })"
     >
       {{ name }}
     </button>
     <span v-if="results?.caution" class="caution">{{ results.caution }}</span>
   </div>
-  <div class="sheet">
-    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+  <ResultFilters v-if="results && own" :results="results" :filters="filters" @filter="filter" />
+  <div ref="sheet" class="sheet" :aria-busy="busy">
+    <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
     <template v-if="results">
-      <OverviewResults v-if="tab === 'overview'" :results="results" />
+      <OverviewResults v-if="tab === 'overview'" :results="results" :base="base" />
       <ItemResults v-else-if="tab === 'items'" :results="results" />
-      <StudentResults v-else :results="results" />
+      <StudentResults v-else-if="tab === 'students'" ref="grid" :results="results" :base="base" />
+      <StandardResults v-else-if="tab === 'standards' && assignmentId" :results="results" :filters="filters" />
+      <CompareResults v-else :results="results" />
     </template>
   </div>
   <FootingLine label="Figures of all who handed in">
@@ -96,7 +117,8 @@ async function release(released: boolean): Promise<void> {
         >n <b>{{ results.spread.n }}</b></span
       >
       <span
-        >mean <b>{{ figureText(results.spread.mean) }}</b> of {{ results.assignment.points }}</span
+        >mean <b>{{ figureText(results.spread.mean) }}</b> of {{ results.points
+        }}{{ results.meanShare.value === null ? '' : `, ${percent(results.meanShare.value)}` }}</span
       >
       <span
         >median <b>{{ figureText(results.spread.median) }}</b></span
@@ -107,9 +129,7 @@ async function release(released: boolean): Promise<void> {
       <span
         >reliability <b>{{ figureText(results.reliability.alpha) }}</b></span
       >
-      <span>{{
-        results.complete ? 'complete' : `${results.assignment.given - results.assignment.handedIn} may still hand in`
-      }}</span>
+      <span v-if="own">{{ results.complete ? 'complete' : `${own.given - own.handedIn} may still hand in` }}</span>
     </template>
   </FootingLine>
 </template>
@@ -126,7 +146,11 @@ async function release(released: boolean): Promise<void> {
 }
 .sheet {
   flex: 1;
+  min-height: 0;
   overflow: auto;
   background: var(--sheet);
+}
+.inset {
+  padding: 10px 24px;
 }
 </style>

@@ -1,30 +1,55 @@
 <script setup lang="ts">
+/** Students by items. Only the rows in view are drawn, so that a whole grade scrolls and sorts without waiting. */
 import type { ResultsAnswer, StudentResult } from '@oaken/contract/results';
 import { lengthInWords } from '@oaken/core/timing';
 import { count } from '@oaken/core/text';
-import { computed, ref } from 'vue';
+import { useVirtualizer } from '@tanstack/vue-virtual';
+import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
+import EmptyNote from '../../parts/EmptyNote.vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { percent, pointsText, useWords } from '../words';
 
-const props = defineProps<{ results: ResultsAnswer }>();
+const props = defineProps<{ results: ResultsAnswer; base: string }>();
 const router = useRouter();
 const words = useWords();
 const hidden = ref(false);
+const boxes = ref<'share' | 'points' | 'percent'>('share');
 
-type Column = 'roll' | 'name' | 'points' | 'time';
+type Column =
+  'roll' | 'name' | 'class' | 'points' | 'percent' | 'band' | 'time' | 'attempt' | 'tries' | 'hints' | 'state';
+const all: Record<Column, string> = { roll: 'No.', name: 'Student', class: 'Class', points: 'Points', percent: 'Percent', band: 'Band', time: 'Time', attempt: 'Attempt', tries: 'Tries', hints: 'Hints', state: 'State' }; // prettier-ignore
+/** Columns that say something here. */
+const offered = computed(() => {
+  const { practice, filters, bands, assignment } = props.results;
+  const fits: Record<Column, boolean> = { roll: true, name: true, class: filters.classes.length > 1, points: true, percent: true, band: bands.length > 0, time: assignment !== null, attempt: filters.attempts, tries: practice, hints: practice, state: assignment !== null }; // prettier-ignore
+  return (Object.keys(all) as Column[]).filter((own) => fits[own]);
+});
+const off = ref(new Set<string>(JSON.parse(localStorage.getItem('oaken-results-off') ?? '[]') as string[]));
+watch(off, (now) => localStorage.setItem('oaken-results-off', JSON.stringify([...now])));
+const toggle = (name: string) => (off.value = off.value.has(name) ? new Set([...off.value].filter((own) => own !== name)) : new Set([...off.value, name])); // prettier-ignore
+const columns = computed(() => offered.value.filter((own) => own === 'name' || !off.value.has(own)));
+const items = computed(() => (off.value.has('items') ? [] : props.results.items));
+
 const sort = ref<{ by: Column; down: boolean }>({ by: 'roll', down: false });
-const several = computed(() => props.results.assignment.classes.length > 1);
+const share = (own: StudentResult) => (own.points === null || !own.most ? null : own.points / own.most);
 const compare: Record<Column, (a: StudentResult, b: StudentResult) => number> = {
-  roll: (a, b) => a.class.localeCompare(b.class) || a.rollNumber - b.rollNumber,
+  roll: (a, b) => a.class.localeCompare(b.class) || a.rollNumber - b.rollNumber || a.attempt - b.attempt,
   name: (a, b) => a.name.localeCompare(b.name),
+  class: (a, b) => a.class.localeCompare(b.class),
   points: (a, b) => (a.points ?? -1) - (b.points ?? -1),
+  percent: (a, b) => (share(a) ?? -1) - (share(b) ?? -1),
+  band: (a, b) => (share(a) ?? -1) - (share(b) ?? -1),
   time: (a, b) => (a.seconds ?? -1) - (b.seconds ?? -1),
+  attempt: (a, b) => a.attempt - b.attempt,
+  tries: (a, b) => a.tries - b.tries,
+  hints: (a, b) => a.hints - b.hints,
+  state: (a, b) => (a.handedInAt ?? Infinity) - (b.handedInAt ?? Infinity),
 };
 const sorted = computed(() =>
   [...props.results.students].sort((a, b) => (sort.value.down ? -1 : 1) * compare[sort.value.by](a, b)),
 );
-const sortBy = (by: Column) => (sort.value = { by, down: sort.value.by === by ? !sort.value.down : by === 'points' });
+const sortBy = (by: Column) => (sort.value = { by, down: sort.value.by === by ? !sort.value.down : by === 'points' || by === 'percent' }); // prettier-ignore
 const sortWord = (by: Column) => (sort.value.by === by ? (sort.value.down ? 'descending' : 'ascending') : 'none');
 
 function stateWords(own: StudentResult): string {
@@ -34,113 +59,254 @@ function stateWords(own: StudentResult): string {
   const arrived = own.arrivedAt === null ? '' : `, arrived ${words.time(own.arrivedAt)}`;
   const after =
     own.lateAnswers === 0 ? '' : `, ${count(own.lateAnswers, 'answer')} written in time arrived after the end`;
-  return `${how}${own.late ? ', late' : ''}${arrived}${after}`;
+  return `${own.excused ? 'not scored; ' : ''}${how}${own.late ? ', late' : ''}${arrived}${after}`;
 }
 const nameOf = (own: StudentResult) => (hidden.value ? `Student ${own.rollNumber}` : own.name);
 const cellWords = (own: StudentResult, at: number) => {
   const cell = own.cells[at]!;
   const item = props.results.items[at]!;
-  return cell.share === null
-    ? `${nameOf(own)}, item ${item.number}: not reached`
-    : cell.waits
-      ? `${nameOf(own)}, item ${item.number}: waits to be marked`
-      : `${nameOf(own)}, item ${item.number}: ${pointsText(cell.points)} of ${pointsText(item.most)}${cell.said ? `, “${cell.said}”` : ', no answer'}`;
+  const who = `${nameOf(own)}, item ${item.number}`;
+  if (cell.excused) return `${who}: does not count${cell.said ? `, “${cell.said}”` : ''}`;
+  if (cell.share === null) return `${who}: not reached`;
+  if (cell.waits) return `${who}: waits to be marked`;
+  const tries = cell.tries ? `, ${cell.tries} tries` : '';
+  return `${who}: ${pointsText(cell.points)} of ${pointsText(item.most)}${cell.said ? `, “${cell.said}”` : ', no answer'}${tries}`;
 };
-const share = (own: StudentResult) => (own.points === null || !own.most ? null : own.points / own.most);
+const cellFigure = (own: StudentResult, at: number): string | undefined => {
+  const cell = own.cells[at]!;
+  if (boxes.value === 'share' || cell.share === null || cell.waits) return undefined;
+  return boxes.value === 'points' ? pointsText(cell.points) : String(Math.round(cell.share * 100));
+};
+const short = (seconds: number) =>
+  lengthInWords(seconds * 1000)
+    .replace('minute', 'min')
+    .replace('mins', 'min');
+/** What a column says of a student, in the table and on the clipboard. */
+function text(own: StudentResult, column: Column): string {
+  switch (column) {
+    case 'roll':
+      return String(own.rollNumber);
+    case 'name':
+      return nameOf(own);
+    case 'class':
+      return own.class;
+    case 'points':
+      return own.points === null ? '—' : pointsText(own.points);
+    case 'percent':
+      return share(own) === null ? '—' : percent(share(own)!);
+    case 'band':
+      return own.bands.join(' or ');
+    case 'time':
+      return own.seconds === null ? '—' : short(own.seconds);
+    case 'attempt':
+      return own.attempt === 0 ? '—' : `${own.attempt} of ${own.attempts}`;
+    case 'tries':
+      return own.state === 'not-begun' ? '—' : String(own.tries);
+    case 'hints':
+      return own.state === 'not-begun' ? '—' : String(own.hints);
+    case 'state':
+      return stateWords(own);
+  }
+}
+const isFigure = (column: Column) => !['name', 'class', 'band', 'state'].includes(column);
 const differing = computed(() => props.results.students.some(({ cells }) => cells.includes(null)));
+/** The most frequent wrong first answer of three or more. */
+const repeatedOn = (at: number) => {
+  const [first] = props.results.items[at]!.wrongAnswers;
+  return first && first.n >= 3 ? first : null;
+};
+function open(own: StudentResult): void {
+  if (props.results.assignment && own.state !== 'not-begun' && own.attemptId !== null) void router.push(`${props.base}/students/${own.id}`); // prettier-ignore
+}
+
+const box = ref<HTMLElement>();
+const rowHeight = 36;
+const virtual = useVirtualizer(
+  computed(() => ({ count: sorted.value.length, getScrollElement: () => box.value ?? null, estimateSize: () => rowHeight, overscan: 12 })), // prettier-ignore
+);
+const rows = computed(() => virtual.value.getVirtualItems());
+const above = computed(() => rows.value[0]?.start ?? 0);
+const below = computed(() => virtual.value.getTotalSize() - (rows.value.at(-1)?.end ?? 0));
+
+defineExpose({
+  /** The whole grid for a spreadsheet, also the rows that are not drawn. */
+  lines: () => [
+    [...columns.value.map((own) => all[own]), ...items.value.map(({ number }) => String(number))],
+    ...sorted.value.map((own) => [...columns.value.map((column) => text(own, column)), ...items.value.map((_, at) => (own.cells[at]?.share != null ? pointsText(own.cells[at].points) : ''))]), // prettier-ignore
+  ],
+});
 </script>
 
 <template>
-  <div class="bar">
-    <label><input v-model="hidden" type="checkbox" /> Hide names</label>
-    <span class="faded small"
-      >Each box fills with the share of the points earned; dotted: not reached{{
-        differing ? '; none: not among this student’s items' : ''
-      }}.</span
-    >
-  </div>
-  <table class="ruled grid">
-    <thead>
-      <tr>
-        <th class="figures" :aria-sort="sortWord('roll')"><button @click="sortBy('roll')">No.</button></th>
-        <th class="name" :aria-sort="sortWord('name')"><button @click="sortBy('name')">Student</button></th>
-        <th v-if="several">Class</th>
-        <th class="figures" :aria-sort="sortWord('points')">
-          <button @click="sortBy('points')">Points</button>
-        </th>
-        <th class="figures">Percent</th>
-        <th class="figures" :aria-sort="sortWord('time')"><button @click="sortBy('time')">Time</button></th>
-        <th v-for="item in results.items" :key="item.entry" class="cell">
-          <button
-            :title="`Open item ${item.number}`"
-            @click="router.push(`/results/${results.assignment.id}/items?item=${item.number}`)"
+  <div class="whole">
+    <div class="bar">
+      <label><input v-model="hidden" type="checkbox" /> Hide names</label>
+      <label
+        >Boxes say
+        <select v-model="boxes" class="plain-input">
+          <option value="share">only how full</option>
+          <option value="points">points</option>
+          <option value="percent">percent</option>
+        </select>
+      </label>
+      <details class="columns">
+        <summary>Columns</summary>
+        <div class="list">
+          <label v-for="own in offered.filter((name) => name !== 'name')" :key="own"
+            ><input type="checkbox" :checked="!off.has(own)" @change="toggle(own)" /> {{ all[own] }}</label
           >
-            {{ item.number }}
-          </button>
-        </th>
-        <th>State</th>
-      </tr>
-    </thead>
-    <tbody>
-      <tr v-for="own in sorted" :key="own.id">
-        <td class="figures faded">{{ own.rollNumber }}</td>
-        <th scope="row" class="name">{{ nameOf(own) }}</th>
-        <td v-if="several">{{ own.class }}</td>
-        <td class="figures">
-          <b>{{ own.points === null ? '—' : pointsText(own.points) }}</b>
-        </td>
-        <td class="figures">{{ share(own) === null ? '—' : percent(share(own)!) }}</td>
-        <td class="figures">
-          {{
-            own.seconds === null
-              ? '—'
-              : lengthInWords(own.seconds * 1000)
-                  .replace('minute', 'min')
-                  .replace('mins', 'min')
-          }}
-        </td>
-        <td v-for="(item, at) in results.items" :key="item.entry" class="cell">
-          <TallyBox
-            v-if="own.cells[at]"
-            :share="own.cells[at]!.share"
-            :waits="own.cells[at]!.waits"
-            :label="cellWords(own, at)"
-          />
-        </td>
-        <td class="faded small">{{ stateWords(own) }}</td>
-      </tr>
-    </tbody>
-    <tfoot>
-      <tr>
-        <td />
-        <th scope="row" class="name">Facility</th>
-        <td v-if="several" />
-        <td class="figures">
-          <b>{{ results.spread.mean.value === null ? '—' : pointsText(results.spread.mean.value) }}</b>
-        </td>
-        <td class="figures">
-          {{ results.assignment.meanShare === null ? '—' : percent(results.assignment.meanShare) }}
-        </td>
-        <td />
-        <td v-for="item in results.items" :key="item.entry" class="cell mean">
-          {{ item.facility.value === null ? '—' : item.facility.value.toFixed(2).replace(/^0/, '') }}
-        </td>
-        <td />
-      </tr>
-    </tfoot>
-  </table>
+          <label><input type="checkbox" :checked="!off.has('items')" @change="toggle('items')" /> Items</label>
+        </div>
+      </details>
+      <span class="faded small"
+        >Each box fills with the share of the points earned; dotted: not reached or not counted{{
+          differing ? '; none: not among this student’s items' : ''
+        }}.</span
+      >
+    </div>
+    <EmptyNote v-if="sorted.length === 0" title="Nobody’s work fits.">Ask for less above, or for all of it.</EmptyNote>
+    <div v-else ref="box" class="scroll" tabindex="0" aria-label="Students by items" role="region">
+      <table class="ruled grid" :aria-rowcount="sorted.length + 1">
+        <thead>
+          <tr>
+            <th v-for="own in columns" :key="own" :class="[own, { figures: isFigure(own) }]" :aria-sort="sortWord(own)">
+              <button @click="sortBy(own)">{{ all[own] }}</button>
+            </th>
+            <th v-for="item in items" :key="item.entry" class="cell">
+              <button :title="`Open item ${item.number}`" @click="router.push(`${base}/items?item=${item.number}`)">
+                {{ item.number }}
+              </button>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-if="above > 0" aria-hidden="true">
+            <td :style="{ height: `${above}px` }" class="gap" />
+          </tr>
+          <tr v-for="{ index } in rows" :key="index" :aria-rowindex="index + 2">
+            <template v-for="own in columns" :key="own">
+              <th v-if="own === 'name'" scope="row" class="name">
+                <button
+                  v-if="results.assignment && sorted[index]!.attemptId !== null"
+                  class="word"
+                  @click="open(sorted[index]!)"
+                >
+                  {{ nameOf(sorted[index]!) }}
+                </button>
+                <template v-else>{{ nameOf(sorted[index]!) }}</template>
+              </th>
+              <td v-else :class="[own, { figures: isFigure(own), 'faded small': own === 'state' }]">
+                <b v-if="own === 'points'">{{ text(sorted[index]!, own) }}</b>
+                <template v-else>{{ text(sorted[index]!, own) }}</template>
+              </td>
+            </template>
+            <td v-for="(item, at) in items" :key="item.entry" class="cell">
+              <TallyBox
+                v-if="sorted[index]!.cells[at]"
+                :share="sorted[index]!.cells[at]!.share"
+                :waits="sorted[index]!.cells[at]!.waits"
+                :figure="cellFigure(sorted[index]!, at)"
+                :label="cellWords(sorted[index]!, at)"
+              />
+            </td>
+          </tr>
+          <tr v-if="below > 0" aria-hidden="true">
+            <td :style="{ height: `${below}px` }" class="gap" />
+          </tr>
+        </tbody>
+        <tfoot>
+          <tr>
+            <template v-for="own in columns" :key="own">
+              <th v-if="own === 'name'" scope="row" class="name">Class mean</th>
+              <td v-else :class="{ figures: isFigure(own) }">
+                <b v-if="own === 'points'">{{
+                  results.spread.mean.value === null ? '—' : pointsText(results.spread.mean.value)
+                }}</b>
+                <template v-else-if="own === 'percent'">{{
+                  results.meanShare.value === null ? '—' : percent(results.meanShare.value)
+                }}</template>
+                <template v-else-if="own === 'time'">{{
+                  results.seconds.median.value === null ? '—' : short(results.seconds.median.value)
+                }}</template>
+              </td>
+            </template>
+            <td v-for="item in items" :key="item.entry" class="cell mean">
+              {{ item.facility.value === null ? '—' : item.facility.value.toFixed(2).replace(/^0/, '') }}
+            </td>
+          </tr>
+          <tr>
+            <template v-for="own in columns" :key="own">
+              <th v-if="own === 'name'" scope="row" class="name">Repeated error</th>
+              <td v-else />
+            </template>
+            <td
+              v-for="(item, at) in items"
+              :key="item.entry"
+              class="cell mean"
+              :title="
+                repeatedOn(at)
+                  ? `${repeatedOn(at)!.n} answered “${repeatedOn(at)!.answer}”`
+                  : 'No wrong answer of three or more'
+              "
+            >
+              {{ repeatedOn(at)?.n ?? '·' }}
+            </td>
+          </tr>
+        </tfoot>
+      </table>
+    </div>
+  </div>
 </template>
 
 <style scoped>
+.whole {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+}
 .bar {
   display: flex;
-  gap: 24px;
-  padding: 8px 24px;
+  flex-wrap: wrap;
+  gap: 6px 20px;
+  align-items: center;
+  padding: 6px 24px;
+}
+.bar .plain-input {
+  width: auto;
+  padding: 2px 6px;
+  min-height: 28px;
+}
+.columns {
+  position: relative;
+}
+summary {
+  cursor: pointer;
+}
+.list {
+  position: absolute;
+  z-index: 6;
+  display: grid;
+  gap: 4px;
+  padding: 10px 14px;
+  background: var(--sheet);
+  border: 1px solid var(--rule-strong);
+  white-space: nowrap;
+}
+.scroll {
+  flex: 1;
+  min-height: 200px;
+  overflow: auto;
 }
 .grid th,
 .grid td {
   padding: 4px 8px;
   white-space: nowrap;
+  height: 36px;
+  box-sizing: border-box;
+}
+.grid .gap {
+  padding: 0;
+  border: 0;
 }
 .grid thead th {
   position: sticky;
@@ -161,6 +327,9 @@ const differing = computed(() => props.results.students.some(({ cells }) => cell
   color: var(--ink);
   border-bottom: var(--line);
 }
+.name .word {
+  color: var(--ink);
+}
 .grid thead .name {
   background: var(--paper);
   font-size: 0.85rem;
@@ -172,7 +341,7 @@ const differing = computed(() => props.results.students.some(({ cells }) => cell
   text-align: center;
   padding: 3px 4px;
 }
-th button {
+th button:not(.word) {
   border: 0;
   background: none;
   padding: 0;
@@ -184,7 +353,12 @@ tfoot td,
 tfoot th {
   position: sticky;
   bottom: 0;
+  z-index: 2;
   background: var(--paper) !important;
+  height: 32px !important;
+}
+tfoot tr:first-child > * {
+  bottom: 32px;
   border-top: 2px solid var(--rule-strong);
 }
 .mean {

@@ -1,0 +1,169 @@
+/** Results as the pages read them: of an assignment, or of answers that were brought in. */
+import { itemContent } from '@oaken/core/items';
+import { z } from 'zod';
+import { assignmentRow } from '../assignments';
+import { id, idInPath, instant } from '../define';
+import { figure } from './figure';
+
+export const optionResult = z.object({
+  id: z.string(),
+  label: z.string(),
+  right: z.boolean(),
+  mistake: z.string().optional(),
+  n: z.number(),
+  share: z.number(),
+  upper: z.number().nullable(),
+  lower: z.number().nullable(),
+  correlation: figure,
+});
+
+const wrongAnswer = z.object({ answer: z.string(), n: z.number(), mistake: z.string().optional(), chosen: z.boolean(), part: z.string(), response: z.unknown() }); // prettier-ignore
+
+export const itemResult = z.object({
+  entry: z.string(),
+  number: z.number(),
+  /** Null for what was brought in from elsewhere. */
+  itemId: id.nullable(),
+  content: itemContent.nullable(),
+  stem: z.string(),
+  standards: z.array(z.string()),
+  most: z.number(),
+  settled: z.enum(['all-points', 'left-out']).nullable(),
+  n: z.number(),
+  facility: figure,
+  interval: z.tuple([z.number(), z.number()]).nullable(),
+  itemRest: figure,
+  itemTotal: figure,
+  upperLower: figure,
+  band: z.string().nullable(),
+  alphaWithout: figure,
+  /** For the first part that has choices. */
+  options: z.array(optionResult),
+  /** First answers that earned nothing in their part, the same ones together, most frequent first. */
+  wrongAnswers: z.array(wrongAnswer),
+  blank: z.number(),
+  /** Of a practice: how many were right at once, later, or had the answer shown. */
+  practice: z.object({ first: z.number(), later: z.number(), shown: z.number(), hints: z.number() }).nullable(),
+  /** Half of the students took longer, in ms. */
+  time: figure,
+  flags: z.array(z.object({ kind: z.string(), title: z.string(), reason: z.string(), option: z.string().optional() })),
+});
+export type ItemResult = z.infer<typeof itemResult>;
+
+const cell = z
+  .object({
+    /** Share earned; null where not reached, excused or left out. */
+    share: z.number().nullable(),
+    points: z.number(),
+    said: z.string(),
+    /** A teacher has still to mark it. */
+    waits: z.boolean(),
+    excused: z.boolean().optional(),
+    /** Of a practice, where there was more than one. */
+    tries: z.number().optional(),
+  })
+  .nullable();
+
+export const studentResult = z.object({
+  id,
+  attemptId: id.nullable(),
+  rollNumber: z.number(),
+  name: z.string(),
+  class: z.string(),
+  state: z.enum(['not-begun', 'working', 'handed-in']),
+  handedInBy: z.enum(['student', 'server', 'teacher']).nullable(),
+  handedInAt: instant.nullable(),
+  late: z.boolean(),
+  /** Answers that were written before the end and arrived after it. */
+  lateAnswers: z.number(),
+  /** Handed in on a device without network, and arrived then. */
+  arrivedAt: instant.nullable(),
+  seconds: z.number().nullable(),
+  /** Which attempt this is, of how many. */
+  attempt: z.number(),
+  attempts: z.number(),
+  tries: z.number(),
+  hints: z.number(),
+  /** The whole work is not scored. */
+  excused: z.boolean(),
+  form: z.string().nullable(),
+  points: z.number().nullable(),
+  /** What the student could earn, by the items that they were given; null until handed in. */
+  most: z.number().nullable(),
+  /** The bands within one standard error of the score, the highest first; one where the score is sure of it. */
+  bands: z.array(z.string()),
+  /** One cell for each entry, in the edition's order; null where the student's form or draw does not have it. */
+  cells: z.array(cell),
+});
+export type StudentResult = z.infer<typeof studentResult>;
+
+const compared = z.object({
+  name: z.string(),
+  n: z.number(),
+  mean: figure,
+  sd: figure,
+  /** By item, in the order of the items. */
+  facilities: z.array(z.number().nullable()),
+});
+
+export const attemptChoices = ['counting', 'best', 'latest', 'first', 'mean', 'all'] as const;
+
+const millis = z.coerce.number().int().min(0).max(8.64e15);
+
+/** Whose work is read, and which of it. */
+export const resultsQuery = z.object({
+  classId: idInPath.optional(),
+  groupId: idInPath.optional(),
+  /** The id of a form; empty for the first one. */
+  form: z.string().max(24).optional(),
+  attempt: z.enum(attemptChoices).default('counting'),
+  /** Handed in from this instant on, and before that one. */
+  from: millis.optional(),
+  to: millis.optional(),
+});
+export type ResultsQuery = z.infer<typeof resultsQuery>;
+
+export const resultsAnswer = z.object({
+  title: z.string(),
+  /** Null for answers that were gathered elsewhere. */
+  assignment: assignmentRow.nullable(),
+  mayChange: z.boolean(),
+  points: z.number(),
+  filters: z.object({
+    classes: z.array(z.object({ id, name: z.string() })),
+    groups: z.array(z.object({ id, name: z.string() })),
+    forms: z.array(z.object({ id: z.string(), name: z.string() })),
+    /** Somebody made more than one attempt. */
+    attempts: z.boolean(),
+  }),
+  practice: z.boolean(),
+  /** Nothing can arrive any more. */
+  complete: z.boolean(),
+  caution: z.string().nullable(),
+  groupSize: z.number(),
+  bands: z.array(z.object({ name: z.string(), from: z.number() })),
+  spread: z.object({
+    n: z.number(),
+    mean: figure,
+    median: figure,
+    sd: figure,
+    lowerQuartile: figure,
+    upperQuartile: figure,
+    min: figure,
+    max: figure,
+  }),
+  /** The same in shares of what each student could earn. */
+  meanShare: figure,
+  reliability: z.object({
+    alpha: figure,
+    kr20: figure,
+    kr21: figure,
+    splitHalf: figure,
+    standardError: figure,
+  }),
+  seconds: z.object({ median: figure, lowerQuartile: figure, upperQuartile: figure }),
+  items: z.array(itemResult),
+  students: z.array(studentResult),
+  compare: z.object({ classes: z.array(compared), forms: z.array(compared) }),
+});
+export type ResultsAnswer = z.infer<typeof resultsAnswer>;

@@ -1,0 +1,46 @@
+/** Answers that were gathered elsewhere: kept as they came, and read in the same pages. */
+import { z } from 'zod';
+import { endpoint, id, idInPath, instant } from '../define';
+import { resultsAnswer } from './answer';
+
+const sheetId = z.object({ sheetId: idInPath });
+const csv = z.string().max(5_000_000, 'More than 5 MB cannot be brought in at once.');
+
+export const listSheets = endpoint({
+  method: 'GET',
+  path: '/api/sheets',
+  who: 'teacher',
+  does: 'Lists the answers that I brought in from elsewhere, the latest first.',
+  answer: z.object({ sheets: z.array(z.object({ id, title: z.string(), createdAt: instant })) }),
+});
+
+export const bringSheet = endpoint({
+  method: 'POST',
+  path: '/api/sheets',
+  who: 'teacher',
+  does: 'Brings in answers as CSV, students by items, with a key or as scores.',
+  body: z.strictObject({
+    title: z.string().trim().min(1, 'Give it a title.').max(200),
+    answers: csv.min(1, 'There are no answers.'),
+    key: csv.nullable(),
+  }),
+  answer: z.object({ id }),
+});
+
+export const readSheetResults = endpoint({
+  method: 'GET',
+  path: '/api/sheets/:sheetId/results',
+  who: 'teacher',
+  does: 'Gives the results of answers that I brought in.',
+  params: sheetId,
+  answer: resultsAnswer,
+});
+
+export const removeSheet = endpoint({
+  method: 'DELETE',
+  path: '/api/sheets/:sheetId',
+  who: 'teacher',
+  does: 'Deletes answers that I brought in.',
+  params: sheetId,
+  answer: z.object({}),
+});

@@ -1,0 +1,58 @@
+/** What was earned by standard: of a class, its groups and its students, across assignments and over time. */
+import { z } from 'zod';
+import { endpoint, id, idInPath, instant } from '../define';
+
+const earned = z.object({
+  share: z.number(),
+  /** Different items that it rests on. */
+  items: z.number(),
+  answers: z.number(),
+  /** 95 %, over the items. */
+  interval: z.tuple([z.number(), z.number()]),
+});
+export type EarnedOn = z.infer<typeof earned>;
+
+const rating = z.int().min(1).max(4);
+
+export const standardResult = z.object({
+  code: z.string(),
+  statement: z.string(),
+  all: earned,
+  classes: z.array(z.object({ id, name: z.string(), earned: earned.nullable() })),
+  groups: z.array(z.object({ id, name: z.string(), earned: earned.nullable() })),
+  students: z.array(
+    z.object({ id, name: z.string(), class: z.string(), earned: earned.nullable(), rating: rating.nullable() }),
+  ),
+  /** The same assignment by assignment, the oldest first. */
+  overTime: z.array(z.object({ assignmentId: id, title: z.string(), at: instant, earned })),
+});
+export type StandardResult = z.infer<typeof standardResult>;
+
+export const standardsAnswer = z.object({ standards: z.array(standardResult), assignments: z.number() });
+
+export const readStandardResults = endpoint({
+  method: 'GET',
+  path: '/api/assignments/:assignmentId/results/standards',
+  who: 'teacher',
+  does: 'Gives what was earned by standard, in one assignment or in all that its students were given.',
+  params: z.object({ assignmentId: idInPath }),
+  query: z.object({
+    /** 'all': every assignment of mine that these students handed in. */
+    over: z.enum(['this', 'all']).default('this'),
+    classId: idInPath.optional(),
+    groupId: idInPath.optional(),
+    from: z.coerce.number().int().min(0).max(8.64e15).optional(),
+    to: z.coerce.number().int().min(0).max(8.64e15).optional(),
+  }),
+  answer: standardsAnswer,
+});
+
+export const rate = endpoint({
+  method: 'PUT',
+  path: '/api/assignments/:assignmentId/students/:studentId/ratings',
+  who: 'teacher',
+  does: 'Keeps my own rating, 1 to 4, of a student’s work on a standard, for staff only; null takes it back.',
+  params: z.object({ assignmentId: idInPath, studentId: idInPath }),
+  body: z.strictObject({ standard: z.string().min(1).max(60), rating: rating.nullable() }),
+  answer: z.object({}),
+});

@@ -1,0 +1,77 @@
+/** One student's work on an assignment with its history, for the teacher. */
+import { z } from 'zod';
+import { endpoint, id, idInPath, instant } from '../define';
+
+export const studentWork = z.object({
+  title: z.string(),
+  student: z.object({ id, name: z.string(), class: z.string() }),
+  mayChange: z.boolean(),
+  /** The attempt that is shown, of all that were made. */
+  attempt: z.object({
+    id,
+    number: z.number(),
+    counts: z.boolean(),
+    beganAt: instant,
+    handedInAt: instant.nullable(),
+    late: z.boolean(),
+    lateOff: z.number(),
+    points: z.number().nullable(),
+    most: z.number().nullable(),
+    excused: z.boolean(),
+  }),
+  attempts: z.array(z.object({ number: z.number(), points: z.number().nullable(), most: z.number().nullable(), counts: z.boolean() })), // prettier-ignore
+  entries: z.array(
+    z.object({
+      entry: z.string(),
+      number: z.number(),
+      stem: z.string(),
+      standards: z.array(z.string()),
+      said: z.string(),
+      /** The first answer of a practice, where it was another one. */
+      first: z.string().nullable(),
+      right: z.array(z.string()),
+      points: z.number().nullable(),
+      most: z.number(),
+      share: z.number().nullable(),
+      waits: z.boolean(),
+      tries: z.number(),
+      hints: z.number(),
+      shown: z.boolean(),
+      /** How long it was open, in ms; null where that is not known. */
+      ms: z.number().nullable(),
+      comments: z.array(z.object({ by: z.string(), points: z.number().nullable(), comment: z.string() })),
+      settled: z.enum(['all-points', 'left-out']).nullable(),
+    }),
+  ),
+  /** Decisions about this work that stand. */
+  adjustments: z.array(
+    z.object({ id, entry: z.string().nullable(), kind: z.enum(['excused', 'override', 'bonus']), points: z.number().nullable(), reason: z.string(), by: z.string(), at: instant }), // prettier-ignore
+  ),
+  ratings: z.array(z.object({ standard: z.string(), statement: z.string(), rating: z.number().nullable() })),
+  /** What happened, the oldest first, in words. */
+  history: z.array(z.object({ at: instant, by: z.string(), words: z.string() })),
+});
+export type StudentWork = z.infer<typeof studentWork>;
+
+const params = z.object({ assignmentId: idInPath, studentId: idInPath });
+
+export const readStudentWork = endpoint({
+  method: 'GET',
+  path: '/api/assignments/:assignmentId/students/:studentId',
+  who: 'teacher',
+  does: 'Gives one student’s work on an assignment: every answer, mark, comment and decision, and what happened when.',
+  params,
+  query: z.object({ attempt: idInPath.optional() }),
+  answer: studentWork,
+});
+
+/** Answers with application/pdf, not JSON. */
+export const exportStudentReport = endpoint({
+  method: 'GET',
+  path: '/api/assignments/:assignmentId/students/:studentId/report.pdf',
+  who: 'teacher',
+  does: 'Gives a student’s report as PDF: score, standards, every answer with comments.',
+  params,
+  query: z.object({ answers: z.enum(['yes', 'no']).default('yes') }),
+  answer: z.string(),
+});

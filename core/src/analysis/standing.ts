@@ -1,0 +1,53 @@
+/** What a share of points says about a standard, and how sure a score is of its band. */
+import { shareInterval } from './spread';
+
+/** What was earned on items of one standard. */
+export interface Earned {
+  /** Which item; the same one twice says no more about the standard. */
+  item: string | number;
+  points: number;
+  most: number;
+}
+
+export interface OnStandard {
+  share: number;
+  /** How many different items this rests on. */
+  items: number;
+  answers: number;
+  /** 95 %. */
+  interval: [number, number];
+}
+
+/**
+ * The share earned, with Wilson's interval over the items and not over the answers: a standard is wider than the few items
+ * that were asked, however many students answered them. Null where nothing was asked.
+ */
+export function onStandard(earned: readonly Earned[]): OnStandard | null {
+  const counting = earned.filter(({ most }) => most > 0);
+  const most = counting.reduce((sum, own) => sum + own.most, 0);
+  if (most === 0) return null;
+  const share = counting.reduce((sum, own) => sum + own.points, 0) / most;
+  const items = new Set(counting.map(({ item }) => item)).size;
+  return { share, items, answers: counting.length, interval: shareInterval(Math.min(1, Math.max(0, share)), items) };
+}
+
+export interface ScoreBand {
+  name: string;
+  /** The share from which on, 0 to 1; the highest first. */
+  from: number;
+}
+
+/**
+ * The bands within one standard error either way of a score, the highest first; one alone where the score is sure of it.
+ *
+ * @param error standard error of measurement, in points
+ */
+export function bandsInReach(points: number, most: number, error: number, bands: readonly ScoreBand[]): string[] {
+  if (most <= 0 || bands.length === 0) return [];
+  // As they are shown: to a hundredth of a percent.
+  const rounded = (own: number) => Math.round(own * 10_000);
+  const at = (own: number) => bands.findIndex(({ from }) => rounded(own / most) >= rounded(from));
+  const last = bands.length - 1;
+  const [high, low] = [at(points + error), at(points - error)];
+  return bands.slice(high < 0 ? last : high, (low < 0 ? last : low) + 1).map(({ name }) => name);
+}

@@ -1,0 +1,104 @@
+/**
+ * Scores for a gradebook. Source: 1EdTech OneRoster 1.2, CSV binding: manifest.csv, categories.csv, lineItems.csv and
+ * results.csv with their headers in order. From memory.
+ */
+import type { AssignmentRow } from '@oaken/contract/assignments';
+import { stringify } from 'csv-stringify/sync';
+import { strToU8, zipSync } from 'fflate';
+import type { Sequelize } from 'sequelize';
+import { rows } from '../database/connect';
+import type { ResultsAnswer } from '@oaken/contract/results';
+
+export const headers = {
+  categories: ['sourcedId', 'status', 'dateLastModified', 'title', 'weight'],
+  lineItems: [
+    'sourcedId', 'status', 'dateLastModified', 'title', 'description', 'assignDate', 'dueDate', 'classSourcedId', 'categorySourcedId',
+    'gradingPeriodSourcedId', 'academicSessionSourcedId', 'schoolSourcedId', 'resultValueMin', 'resultValueMax', 'scoreScaleSourcedId',
+  ],
+  results: [
+    'sourcedId', 'status', 'dateLastModified', 'lineItemSourcedId', 'studentSourcedId', 'scoreStatus', 'score', 'scoreDate', 'comment',
+    'scoreScaleSourcedId', 'textScore', 'classSourcedId', 'inProgress', 'incomplete', 'late', 'missing',
+  ],
+} as const; // prettier-ignore
+
+const files = ['academicSessions', 'categories', 'classes', 'classResources', 'courses', 'courseResources', 'demographics', 'enrollments', 'lineItems', 'lineItemLearningObjectiveIds', 'lineItemScoreScales', 'orgs', 'resources', 'results', 'resultLearningObjectiveIds', 'resultScoreScales', 'roles', 'scoreScales', 'userProfiles', 'userResources', 'users']; // prettier-ignore
+
+const csv = (head: readonly string[], lines: Record<string, string>[]) =>
+  stringify([[...head], ...lines.map((line) => head.map((name) => line[name] ?? ''))], { record_delimiter: 'windows' });
+
+const date = (at: number) => new Date(at).toISOString().slice(0, 10);
+
+/** What the roster calls classes and students; what it does not know goes by our own ids. */
+async function sourcedIds(database: Sequelize, assignmentId: number) {
+  const students = await rows<{ id: number; sourcedId: string | null; classId: number | null }>(
+    database,
+    'SELECT s.id, s.sourced_id AS sourcedId, g.class_id AS classId FROM assignment_students g JOIN accounts s ON s.id = g.student_id WHERE g.assignment_id = :assignmentId',
+    { assignmentId },
+  );
+  const classes = await rows<{ id: number; sourcedId: string | null }>(database, 'SELECT c.id, c.sourced_id AS sourcedId FROM assignment_classes ac JOIN classes c ON c.id = ac.class_id WHERE ac.assignment_id = :assignmentId', { assignmentId }); // prettier-ignore
+  return {
+    students: new Map(students.map(({ id, sourcedId, classId }) => [id, { sourcedId: sourcedId ?? `student-${id}`, classId }])), // prettier-ignore
+    classes: new Map(classes.map(({ id, sourcedId }) => [id, sourcedId ?? `class-${id}`])),
+  };
+}
+
+/** One line item for each class, and a result for each of its students. */
+export async function gradebookZip(
+  database: Sequelize,
+  assignment: AssignmentRow,
+  { students, points }: ResultsAnswer,
+  now: number,
+): Promise<Uint8Array> {
+  const ids = await sourcedIds(database, assignment.id);
+  const modified = new Date(now).toISOString();
+  const active = { status: 'active', dateLastModified: modified };
+  const category = `oaken-${assignment.kind}`;
+  const lineItemOf = (classId: number) => `oaken-${assignment.id}-${classId}`;
+  const lineItems = [...ids.classes].map(([classId, classSourcedId]) => ({
+    ...active,
+    sourcedId: lineItemOf(classId),
+    title: assignment.title,
+    assignDate: date(assignment.opensAt),
+    dueDate: date(assignment.closesAt ?? now),
+    classSourcedId,
+    categorySourcedId: category,
+    resultValueMin: '0',
+    resultValueMax: String(points),
+  }));
+  const results = students.flatMap((own) => {
+    const { sourcedId = '', classId = null } = ids.students.get(own.id) ?? {};
+    // A guest belongs to no class, and a gradebook would not know them.
+    if (classId === null || !ids.classes.has(classId)) return [];
+    const waits = own.cells.some((cell) => cell?.waits);
+    const scored = own.points !== null && !own.excused;
+    return [
+      {
+        ...active,
+        sourcedId: `${lineItemOf(classId)}-${own.id}`,
+        lineItemSourcedId: lineItemOf(classId),
+        studentSourcedId: sourcedId,
+        scoreStatus: own.excused ? 'exempt' : !scored ? 'not submitted' : waits ? 'partially graded' : 'fully graded',
+        score: scored ? String(Math.round(own.points! * 1e4) / 1e4) : '',
+        scoreDate: date(own.handedInAt ?? now),
+        classSourcedId: ids.classes.get(classId)!,
+        inProgress: String(own.state === 'working'),
+        incomplete: String(own.state === 'handed-in' && waits),
+        late: String(own.late),
+        missing: String(own.state === 'not-begun'),
+      },
+    ];
+  });
+  const manifest = [
+    ['manifest.version', '1.0'],
+    ['oneroster.version', '1.2'],
+    ...files.map((name) => [`file.${name}`, ['categories', 'lineItems', 'results'].includes(name) ? 'bulk' : 'absent']),
+    ['source.systemName', 'Oaken Ledger'],
+    ['source.systemCode', 'oaken-ledger'],
+  ];
+  return zipSync({
+    'manifest.csv': strToU8(stringify([['propertyName', 'value'], ...manifest], { record_delimiter: 'windows' })),
+    'categories.csv': strToU8(csv(headers.categories, [{ ...active, sourcedId: category, title: assignment.kind }])),
+    'lineItems.csv': strToU8(csv(headers.lineItems, lineItems)),
+    'results.csv': strToU8(csv(headers.results, results)),
+  });
+}

@@ -1,0 +1,141 @@
+/** Answers from elsewhere: kept as they came, analysed anew whenever they are read. */
+import type { api, AnswerOf, BodyOf } from '@oaken/contract';
+import type { ResultsAnswer } from '@oaken/contract/results';
+import { analyse, caution, discriminationBand, flagsOf, noFigure, shareInterval, SheetProblem, sheetTable, spreadOf, type SheetTable } from '@oaken/core/analysis'; // prettier-ignore
+import { parse } from 'csv-parse/sync';
+import type { SignedIn } from '../accounts/sessions';
+import type { Context } from '../context';
+import { insertedId, row, rows, toMillis } from '../database/connect';
+import { invalid, notFound } from '../http/problem';
+
+/** @throws Problem 422 that points at `pointer`, with the line */
+function readCsv(text: string, pointer: string): string[][] {
+  try {
+    return parse(text, { bom: true, relax_column_count: true, skip_empty_lines: true, delimiter: [',', ';', '\t'] });
+  } catch (error) {
+    throw invalid([{ pointer, message: `This could not be read as CSV: ${(error as Error).message}` }]);
+  }
+}
+
+interface Stored {
+  title: string;
+  answers: string;
+  key: string | null;
+}
+
+function resultsOf({ title, answers, key }: Stored): ResultsAnswer {
+  const keyRows = key === null || key.trim() === '' ? null : readCsv(key, '/key');
+  try {
+    return asResults(title, sheetTable(readCsv(answers, '/answers'), keyRows));
+  } catch (error) {
+    if (error instanceof SheetProblem)
+      throw invalid([{ pointer: /key/i.test(error.message) ? '/key' : '/answers', message: error.message }]);
+    throw error;
+  }
+}
+
+const unknown = noFigure('it was not brought in');
+
+/** The same shape as the results of an assignment; what a sheet cannot know has none. */
+function asResults(title: string, { students, items, table }: SheetTable): ResultsAnswer {
+  const analysis = analyse(table);
+  const { spread, reliability, groupSize, totals } = analysis;
+  const points = items.reduce((sum, { most }) => sum + most, 0);
+  const shares = Array.from(totals, (total) => (points > 0 ? total / points : 0));
+  return {
+    title,
+    assignment: null,
+    mayChange: false,
+    points,
+    filters: { classes: [], groups: [], forms: [], attempts: false },
+    practice: false,
+    complete: true,
+    caution: caution(students.length),
+    groupSize,
+    bands: [],
+    spread,
+    meanShare: spreadOf(shares).mean,
+    reliability,
+    seconds: { median: unknown, lowerQuartile: unknown, upperQuartile: unknown },
+    items: items.map(({ id, key, most, answers, cells }, at) => {
+      const own = analysis.items[at]!;
+      const options = answers.slice(0, own.options.length).map((answer) => ({ id: answer, label: answer, right: answer === key }));
+      return {
+        entry: id,
+        number: at + 1,
+        itemId: null,
+        content: null,
+        stem: id,
+        standards: [],
+        most,
+        settled: null,
+        n: own.n,
+        facility: own.facility,
+        interval: own.facility.value === null ? null : shareInterval(own.facility.value, own.n),
+        itemRest: own.itemRest,
+        itemTotal: own.itemTotal,
+        upperLower: own.upperLower,
+        band: own.upperLower.value === null ? null : discriminationBand(own.upperLower.value),
+        alphaWithout: own.alphaWithout,
+        options: options.map((option, o) => ({ ...option, ...own.options[o]! })),
+        wrongAnswers: answers.filter((answer) => answer !== key).map((answer) => ({ answer, n: cells.filter((cell) => cell === answer).length, chosen: true, part: '', response: null })).slice(0, 12),
+        blank: cells.filter((cell) => cell === '').length,
+        practice: null,
+        time: unknown,
+        flags: flagsOf(own, options, groupSize),
+      };
+    }),
+    students: students.map((name, s) => ({
+      id: s + 1,
+      attemptId: null,
+      rollNumber: s + 1,
+      name,
+      class: '',
+      state: 'handed-in',
+      handedInBy: null,
+      handedInAt: null,
+      late: false,
+      lateAnswers: 0,
+      arrivedAt: null,
+      seconds: null,
+      attempt: 1,
+      attempts: 1,
+      tries: 0,
+      hints: 0,
+      excused: false,
+      form: null,
+      points: totals[s]!,
+      most: points,
+      bands: [],
+      cells: items.map(({ most, cells }, at) => {
+        const earned = table.points[s * items.length + at]!;
+        return { share: most > 0 ? earned / most : null, points: earned, said: cells[s]!, waits: false };
+      }),
+    })),
+    compare: { classes: [], forms: [] },
+  };
+} // prettier-ignore
+
+export async function bringSheet({ database, now }: Context, me: SignedIn, { title, answers, key }: BodyOf<typeof api.bringSheet>): Promise<{ id: number }> {
+  // What cannot be analysed is not kept.
+  resultsOf({ title, answers, key });
+  const id = await database.transaction((transaction) =>
+    insertedId(database, 'INSERT INTO sheets (owner_id, title, answers, answer_key, created_at) VALUES (:me, :title, :answers, :key, :time)', { me: me.account.id, title, answers, key: key?.trim() ? key : null, time: new Date(now()) }, transaction),
+  );
+  return { id };
+} // prettier-ignore
+
+export async function listSheets({ database }: Context, me: SignedIn): Promise<AnswerOf<typeof api.listSheets>> {
+  const found = await rows<{ id: number; title: string; at: Date }>(database, 'SELECT id, title, created_at AS at FROM sheets WHERE owner_id = :me ORDER BY id DESC', { me: me.account.id }); // prettier-ignore
+  return { sheets: found.map(({ id, title, at }) => ({ id, title, createdAt: toMillis(at) })) };
+}
+
+export async function readSheetResults({ database }: Context, me: SignedIn, id: number): Promise<ResultsAnswer> {
+  const own = await row<Stored>(database, 'SELECT title, answers, answer_key AS `key` FROM sheets WHERE id = :id AND owner_id = :me', { id, me: me.account.id }); // prettier-ignore
+  if (!own) throw notFound('What was brought in');
+  return resultsOf(own);
+}
+
+export async function removeSheet({ database }: Context, me: SignedIn, id: number): Promise<void> {
+  await database.query('DELETE FROM sheets WHERE id = :id AND owner_id = :me', { replacements: { id, me: me.account.id } }); // prettier-ignore
+}

@@ -1,0 +1,163 @@
+/** One student's work on an assignment, every answer with its history. */
+import type { StudentWork } from '@oaken/contract/results';
+import { entriesOf, formOf } from '@oaken/core/forms';
+import { keysInWords, responsesInWords } from '@oaken/core/items';
+import type { Sequelize } from 'sequelize';
+import { asking, ownAssignment, runsAssignment } from '../access';
+import type { SignedIn } from '../accounts/sessions';
+import type { Editions } from '../attempts/editions';
+import { orderOf, readAttempts, sitterOf } from '../attempts/given';
+import type { Context } from '../context';
+import { fromJson, row, rows, toMillis, toMillisOrNull } from '../database/connect';
+import { notFound } from '../http/problem';
+import { gather } from './gather';
+import { readRatings, readStatements } from './standards';
+import type { AssignmentRules } from '@oaken/core/assignments';
+
+export async function readStudentWork(
+  { database }: Context,
+  editions: Editions,
+  me: SignedIn,
+  { assignmentId, studentId }: { assignmentId: number; studentId: number },
+  attemptId?: number,
+): Promise<StudentWork> {
+  const own = await row<{ title: string; editionId: number; rules: unknown; name: string; class: string; mayChange: number }>(
+    database,
+    `SELECT a.title, a.edition_id AS editionId, a.rules, TRIM(CONCAT(s.given_name, ' ', s.family_name)) AS name, COALESCE(c.name, 'Guests') AS class,
+            ${runsAssignment} AS mayChange
+       FROM assignments a JOIN assignment_students g ON g.assignment_id = a.id AND g.student_id = :studentId JOIN accounts s ON s.id = g.student_id
+       LEFT JOIN classes c ON c.id = g.class_id WHERE a.id = :assignmentId AND ${ownAssignment}`,
+    { ...asking(me), assignmentId, studentId },
+  ); // prettier-ignore
+  if (!own) throw notFound('The student’s work');
+  const attempts = await readAttempts(database, studentId, assignmentId);
+  const shown = attempts.find(({ id }) => id === attemptId) ?? attempts.find(({ counts }) => counts) ?? attempts.at(-1);
+  if (!shown) throw notFound('The student’s work');
+  const rules = fromJson<AssignmentRules>(own.rules);
+  const { edition } = await editions.get(own.editionId);
+  const order = entriesOf(edition).map(({ id }) => id);
+  const gathered = await gather(database, assignmentId);
+  const line = gathered.lines.find((one) => one.attemptId === shown.id)!;
+  const marks = await rows<{ entry: string; by: string; points: number | null; comment: string; at: Date }>(
+    database,
+    `SELECT m.entry_id AS entry, TRIM(CONCAT(k.given_name, ' ', k.family_name)) AS \`by\`, m.points, m.comment, m.marked_at AS at
+       FROM mark_log m JOIN accounts k ON k.id = m.marked_by WHERE m.attempt_id = :id ORDER BY m.id`,
+    { id: shown.id },
+  );
+  const decided = await readDecisions(database, shown.id);
+  const entries = entriesOf({ sections: formOf(edition, sitterOf(shown), orderOf(shown, rules)).sections });
+  const standards = [...new Set(entries.flatMap((entry) => entry.standards))].sort();
+  const statements = await readStatements(database, standards);
+  const ratings = await readRatings(database, assignmentId);
+  return {
+    title: own.title,
+    student: { id: studentId, name: own.name, class: own.class },
+    mayChange: Boolean(own.mayChange),
+    attempt: {
+      id: shown.id,
+      number: shown.number,
+      counts: Boolean(shown.counts),
+      beganAt: toMillis(shown.beganAt),
+      handedInAt: toMillisOrNull(shown.handedInAt),
+      late: Boolean(shown.late),
+      lateOff: Number(shown.lateOff),
+      points: shown.counted,
+      most: shown.most,
+      excused: Boolean(line.excused),
+    },
+    attempts: attempts.map(({ number, points, most, counts }) => ({ number, points, most, counts: Boolean(counts) })),
+    entries: entries.map((entry) => {
+      const score = gathered.scores.get(shown.id)?.get(entry.id);
+      const practised = gathered.practised.get(shown.id)?.get(entry.id);
+      const responses = gathered.answers.get(shown.id)?.get(entry.id) ?? {};
+      const said = responsesInWords(entry.content, responses);
+      const first = practised?.first ? responsesInWords(entry.content, practised.first) : said;
+      const latest = new Map(marks.filter((one) => one.entry === entry.id).map((one) => [one.by, one]));
+      return {
+        entry: entry.id,
+        number: order.indexOf(entry.id) + 1,
+        stem: entry.content.stem,
+        standards: entry.standards,
+        said,
+        first: first === said ? null : first,
+        right: keysInWords(entry.content),
+        points: score?.points ?? null,
+        most: score?.most ?? entry.points,
+        share: score && score.reached && score.most > 0 ? score.points / score.most : null,
+        waits: score?.waits ?? false,
+        tries: practised?.tries ?? 0,
+        hints: practised?.hints ?? 0,
+        shown: practised?.shown ?? false,
+        ms: gathered.spent.get(shown.id)?.get(entry.id) ?? null,
+        comments: [...latest.values()].map(({ by, points, comment }) => ({ by, points, comment })),
+        settled: entry.settled ?? null,
+      };
+    }),
+    adjustments: decided.filter(({ undoneAt }) => undoneAt === null).map(({ id, entry, kind, points, reason, by, at }) => ({ id, entry: entry || null, kind, points, reason, by, at: toMillis(at) })), // prettier-ignore
+    ratings: standards.map((standard) => ({ standard, statement: statements.get(standard) ?? '', rating: ratings.get(`${studentId} ${standard}`) ?? null })), // prettier-ignore
+    history: await readHistory(database, shown.id, line, marks, decided, order),
+  };
+}
+
+interface Decision {
+  id: number;
+  entry: string;
+  kind: 'excused' | 'override' | 'bonus';
+  points: number | null;
+  reason: string;
+  by: string;
+  at: Date;
+  undoneBy: string | null;
+  undoneAt: Date | null;
+}
+
+const readDecisions = (database: Sequelize, attemptId: number) =>
+  rows<Decision>(
+    database,
+    `SELECT x.id, x.entry_id AS entry, x.kind, x.points, x.reason, TRIM(CONCAT(k.given_name, ' ', k.family_name)) AS \`by\`, x.made_at AS at,
+            TRIM(CONCAT(u.given_name, ' ', u.family_name)) AS undoneBy, x.undone_at AS undoneAt
+       FROM adjustments x JOIN accounts k ON k.id = x.made_by LEFT JOIN accounts u ON u.id = x.undone_by WHERE x.attempt_id = :attemptId ORDER BY x.id`,
+    { attemptId },
+  );
+
+const eventWords: Record<string, string> = {
+  pause: 'paused it',
+  resume: 'let it go on',
+  'hand-in': 'handed it in',
+  reopen: 'opened it again',
+};
+
+type Line = Awaited<ReturnType<typeof gather>>['lines'][number];
+
+async function readHistory(
+  database: Sequelize,
+  attemptId: number,
+  line: Line,
+  marks: { entry: string; by: string; points: number | null; at: Date }[],
+  decided: Decision[],
+  order: string[],
+): Promise<StudentWork['history']> {
+  const student = `${line.givenName} ${line.familyName}`.trim();
+  const question = (entry: string) => `question ${order.indexOf(entry) + 1}`;
+  const events = await rows<{ at: Date; by: string | null; what: string }>(
+    database,
+    `SELECT v.done_at AS at, TRIM(CONCAT(s.given_name, ' ', s.family_name)) AS \`by\`, v.what FROM attempt_events v LEFT JOIN accounts s ON s.id = v.done_by
+      WHERE v.attempt_id = :attemptId`,
+    { attemptId },
+  );
+  const lines: { at: Date; by: string; words: string }[] = [
+    { at: line.beganAt!, by: student, words: 'began' },
+    ...(line.handedInAt ? [{ at: line.handedInAt, by: line.handedInBy === 'student' ? student : '', words: line.handedInBy === 'server' ? 'time ran out: handed in with what was saved' : 'handed in' }] : []), // prettier-ignore
+    ...events.map(({ at, by, what }) => ({ at, by: by ?? '', words: eventWords[what] ?? what })),
+    ...marks.map(({ at, by, entry, points }) => ({ at, by, words: points === null ? `took the mark of ${question(entry)} back` : `marked ${question(entry)}: ${points}` })), // prettier-ignore
+    ...decided.flatMap((own) => {
+      const what = own.entry ? question(own.entry) : 'the whole work';
+      const words = { excused: `does not count ${what}`, override: `set ${what} to ${own.points}`, bonus: `gave ${own.points} besides` }[own.kind]; // prettier-ignore
+      return [
+        { at: own.at, by: own.by, words: `${words}: ${own.reason}` },
+        ...(own.undoneAt ? [{ at: own.undoneAt, by: own.undoneBy ?? '', words: `took back: ${words}` }] : []),
+      ];
+    }),
+  ];
+  return lines.sort((a, b) => a.at.getTime() - b.at.getTime()).map((own) => ({ ...own, at: toMillis(own.at) }));
+}

@@ -1,0 +1,139 @@
+<script setup lang="ts">
+/** Answers that were gathered elsewhere: pasted or chosen as files, looked at, and read in the same pages. */
+import { ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords, Refused } from '../../client/request';
+import FacingPages from '../../parts/FacingPages.vue';
+import PageHead from '../../parts/PageHead.vue';
+
+const router = useRouter();
+const title = ref('');
+const answers = ref('');
+const key = ref('');
+const wrong = ref<Record<string, string>>({});
+const busy = ref(false);
+
+async function take(event: Event, into: 'answers' | 'key'): Promise<void> {
+  const [file] = (event.target as HTMLInputElement).files ?? [];
+  if (!file) return;
+  const text = await file.text();
+  if (into === 'answers') {
+    answers.value = text;
+    if (!title.value) title.value = file.name.replace(/\.\w+$/, '');
+  } else key.value = text;
+}
+async function bring(): Promise<void> {
+  busy.value = true;
+  wrong.value = {};
+  try {
+    const { id } = await call('bringSheet', { body: { title: title.value, answers: answers.value, key: key.value.trim() ? key.value : null } }); // prettier-ignore
+    await router.push(`/results/sheet/${id}`);
+  } catch (error) {
+    if (error instanceof Refused && error.problem.errors)
+      for (const one of error.problem.errors) wrong.value[one.pointer] ??= one.message; // prettier-ignore
+    else wrong.value[''] = inWords(error);
+  } finally {
+    busy.value = false;
+  }
+}
+</script>
+
+<template>
+  <PageHead title="Bring answers in" where="Results"><RouterLink to="/results">All results</RouterLink></PageHead>
+  <FacingPages name="bring-answers" left="Answers" right="What it should look like" :start="56">
+    <template #left>
+      <form class="inset" @submit.prevent="bring">
+        <label class="field">
+          <span class="label">Title</span>
+          <input v-model="title" class="plain-input" maxlength="200" :aria-invalid="Boolean(wrong['/title'])" />
+          <span v-if="wrong['/title']" class="wrong" role="alert">{{ wrong['/title'] }}</span>
+        </label>
+        <label class="field">
+          <span class="label">Answers <span class="faded">students by items, as CSV</span></span>
+          <textarea
+            v-model="answers"
+            class="plain-input sheet"
+            rows="10"
+            spellcheck="false"
+            :aria-invalid="Boolean(wrong['/answers'])"
+          />
+        </label>
+        <p v-if="wrong['/answers']" class="wrong" role="alert">{{ wrong['/answers'] }}</p>
+        <p>
+          <input
+            type="file"
+            accept=".csv,text/csv,text/plain"
+            aria-label="Answers from a file"
+            @change="take($event, 'answers')"
+          />
+        </p>
+        <label class="field">
+          <span class="label">Key <span class="faded">leave it empty when the cells are points</span></span>
+          <textarea
+            v-model="key"
+            class="plain-input sheet"
+            rows="6"
+            spellcheck="false"
+            :aria-invalid="Boolean(wrong['/key'])"
+          />
+        </label>
+        <p v-if="wrong['/key']" class="wrong" role="alert">{{ wrong['/key'] }}</p>
+        <p>
+          <input
+            type="file"
+            accept=".csv,text/csv,text/plain"
+            aria-label="Key from a file"
+            @change="take($event, 'key')"
+          />
+        </p>
+        <p v-if="wrong['']" class="wrong" role="alert">{{ wrong[''] }}</p>
+        <el-button type="primary" native-type="submit" :loading="busy" :disabled="!answers.trim()"
+          >Read the results</el-button
+        >
+      </form>
+    </template>
+    <template #right>
+      <div class="inset">
+        <p>
+          The first row names the columns. One named <code>student</code> holds the students; every other one is an
+          item. An empty cell is an omitted answer.
+        </p>
+        <pre>
+student,1,2,3
+Ada,b,c,a
+Ben,b,a,a
+Cleo,d,c,</pre>
+        <p>The key names each item and its right answer.</p>
+        <pre>
+item,key
+1,b
+2,c
+3,a</pre>
+        <p>Without a key the cells are points, and an item’s most is the largest one seen.</p>
+        <pre>
+student,1,2,3
+Ada,2,0.5,1
+Ben,1,1,0</pre>
+        <p class="faded">
+          Commas, semicolons and tabs all part cells. What you bring in is only for you, and you can delete it.
+        </p>
+      </div>
+    </template>
+  </FacingPages>
+</template>
+
+<style scoped>
+.inset {
+  padding: 16px 24px;
+}
+.sheet {
+  font-family: ui-monospace, monospace;
+  font-size: 0.9rem;
+}
+pre {
+  background: var(--wash);
+  padding: 8px 12px;
+  border-left: 3px solid var(--rule-strong);
+}
+</style>

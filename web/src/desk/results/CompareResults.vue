@@ -1,0 +1,80 @@
+<script setup lang="ts">
+/** Classes and forms side by side: the whole, and each item. */
+import type { ResultsAnswer } from '@oaken/contract/results';
+import { computed } from 'vue';
+import { percent, stemLine } from '../words';
+
+const props = defineProps<{ results: ResultsAnswer }>();
+const tables = computed(
+  () =>
+  [{ title: 'Classes', all: props.results.compare.classes }, { title: 'Forms', all: props.results.compare.forms }].filter(({ all }) => all.length > 0), // prettier-ignore
+);
+type Compared = ResultsAnswer['compare']['classes'][number];
+/** How far the strongest and the weakest are apart. */
+function apart(all: Compared[], at: number): number | null {
+  const known = all.flatMap(({ facilities }) => facilities[at] ?? []);
+  return known.length < 2 ? null : Math.max(...known) - Math.min(...known);
+}
+/** A difference that is worth a look, in shares. Common practice, no source. */
+const large = 0.2;
+</script>
+
+<template>
+  <div class="compare">
+    <section v-for="{ title, all } in tables" :key="title">
+      <h2>{{ title }}</h2>
+      <p class="faded">
+        Shares of the points. A difference of {{ percent(large) }} or more is marked; with few students it may be
+        chance.
+      </p>
+      <table class="ruled">
+        <thead>
+          <tr>
+            <th class="figures">No.</th>
+            <th>Question</th>
+            <th v-for="own in all" :key="own.name" class="figures">{{ own.name }}</th>
+            <th class="figures">Apart</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr class="whole">
+            <td />
+            <td>
+              <b>The whole</b>
+            </td>
+            <td v-for="own in all" :key="own.name" class="figures">
+              <b>{{ own.mean.value === null ? '—' : percent(own.mean.value) }}</b>
+              <div class="faded small">
+                n {{ own.n }}{{ own.sd.value === null ? '' : `, sd ${percent(own.sd.value)}` }}
+              </div>
+            </td>
+            <td />
+          </tr>
+          <tr v-for="(item, at) in results.items" :key="item.entry">
+            <td class="figures">{{ item.number }}</td>
+            <td>{{ stemLine(item.stem, 90) }}</td>
+            <td v-for="own in all" :key="own.name" class="figures">
+              {{ own.facilities[at] == null ? '—' : percent(own.facilities[at]!) }}
+            </td>
+            <td class="figures" :class="{ large: (apart(all, at) ?? 0) >= large }">
+              {{ apart(all, at) === null ? '—' : percent(apart(all, at)!) }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.compare {
+  padding: 16px 24px;
+}
+section + section {
+  margin-top: 24px;
+}
+.large {
+  font-weight: 650;
+  border-right: 4px solid var(--partial);
+}
+</style>

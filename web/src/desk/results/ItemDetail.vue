@@ -1,0 +1,117 @@
+<script setup lang="ts">
+/** One item as it was, with everything that is known about it; from here it is repaired. */
+import type { ItemResult, ResultsAnswer } from '@oaken/contract/results';
+import { forSitting, keysInWords } from '@oaken/core/items';
+import { computed } from 'vue';
+import ItemView from '../../parts/ItemView.vue';
+import RichText from '../../parts/RichText.vue';
+import { percent } from '../words';
+import { figureText, figureTitle } from './figures';
+
+const props = defineProps<{ item: ItemResult; results: ResultsAnswer }>();
+const repair = computed(() => `/results/${props.results.assignment?.id}/repair/${props.item.entry}`);
+const may = computed(() => props.results.mayChange && props.item.content !== null);
+</script>
+
+<template>
+  <div class="detail">
+    <div v-if="item.content">
+      <ItemView
+        :item="forSitting(item.content)"
+        :responses="{}"
+        :name="`result-${item.entry}`"
+        disabled
+        @answer="() => {}"
+      />
+      <p v-for="(sentence, at) in keysInWords(item.content)" :key="at" class="faded">Key: {{ sentence }}</p>
+      <RichText v-if="item.content.explanation" :html="item.content.explanation" />
+      <p v-if="may" class="acts">
+        <RouterLink :to="repair" class="button">Change what counts …</RouterLink>
+        <RouterLink v-if="item.itemId" :to="`/items/${item.itemId}`">The bank’s item</RouterLink>
+      </p>
+    </div>
+    <div>
+      <table v-if="item.options.length" class="ruled">
+        <thead>
+          <tr>
+            <th>{{ item.content ? 'Choice' : 'Answer' }}</th>
+            <th class="figures">n</th>
+            <th class="figures">Strong</th>
+            <th class="figures">Weak</th>
+            <th class="figures">r</th>
+            <th>{{ item.content ? 'Mistake behind it' : '' }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="option in item.options" :key="option.id">
+            <td>
+              <b v-if="option.right">{{ option.label }} (key)</b><template v-else>{{ option.label }}</template>
+            </td>
+            <td class="figures">{{ option.n }}</td>
+            <td class="figures">{{ option.upper === null ? '—' : percent(option.upper) }}</td>
+            <td class="figures">{{ option.lower === null ? '—' : percent(option.lower) }}</td>
+            <td class="figures" :title="figureTitle(option.correlation)">{{ figureText(option.correlation) }}</td>
+            <td class="faded small">{{ option.mistake }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <table v-if="item.content && item.wrongAnswers.some(({ chosen }) => !chosen)" class="ruled">
+        <thead>
+          <tr>
+            <th>Wrong answer</th>
+            <th class="figures">Students</th>
+            <th><span class="unseen">Decide</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="own in item.wrongAnswers.filter(({ chosen }) => !chosen)" :key="own.part + own.answer">
+            <td>{{ own.answer }}</td>
+            <td class="figures">{{ own.n }}</td>
+            <td>
+              <RouterLink
+                v-if="may && typeof own.response === 'string'"
+                class="small"
+                :to="{ path: repair, query: { part: own.part, accept: own.response } }"
+                >count it as right …</RouterLink
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="item.practice" class="faded small">
+        In practice: {{ item.practice.first }} right at once, {{ item.practice.later }} later,
+        {{ item.practice.shown }} had the answer shown; {{ item.practice.hints }} hints were asked for.
+      </p>
+      <p class="faded small">
+        {{ item.n }} reached it, {{ item.blank }} left it blank. Item-total {{ figureText(item.itemTotal) }}; alpha
+        without it {{ figureText(item.alphaWithout) }}. Strong and weak: the {{ results.groupSize }} students with the
+        highest and lowest totals (27 %).
+      </p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.detail {
+  display: grid;
+  grid-template-columns: 1fr 1.15fr;
+  gap: 28px;
+  padding: 6px 0 14px;
+}
+.acts {
+  display: flex;
+  gap: 18px;
+  align-items: baseline;
+}
+.button {
+  border: 1px solid var(--rule-strong);
+  border-radius: var(--corner);
+  padding: 4px 12px;
+  background: var(--sheet);
+  text-decoration: none;
+  color: var(--ink);
+}
+table + table {
+  margin-top: 14px;
+}
+</style>

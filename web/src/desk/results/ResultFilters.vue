@@ -1,0 +1,96 @@
+<script setup lang="ts">
+/** Whose work is read: a class, a group, a form, which attempt, from when to when. Only what can differ is offered. */
+import type { ResultsAnswer } from '@oaken/contract/results';
+import { wallOf } from '@oaken/core/timing';
+import { useSession } from '../../client/session';
+import type { FilterName } from './useResults';
+
+const props = defineProps<{ results: ResultsAnswer; filters: Partial<Record<FilterName, string>> }>();
+const emit = defineEmits<{ filter: [name: FilterName, value: string | null] }>();
+const session = useSession();
+
+const attempts = { counting: 'the one that counts', best: 'the best', latest: 'the latest', first: 'the first', mean: 'the mean of all', all: 'every attempt' }; // prettier-ignore
+const chosen = (event: Event) => (event.target as HTMLSelectElement).value;
+const pick = (name: FilterName, event: Event) => emit('filter', name, chosen(event) === '*' ? null : chosen(event));
+/** Days in the school's zone; "to" is the day itself, and asks for what came before the next one. */
+const day = 86_400_000;
+const dayOf = (at: string | undefined, less = 0) => (at === undefined ? '' : wallOf(Number(at) - less, session.school.zone).slice(0, 10)); // prettier-ignore
+function pickDay(name: 'from' | 'to', event: Event): void {
+  const typed = chosen(event);
+  if (typed === '') return emit('filter', name, null);
+  const [year = 0, month = 1, date = 1] = typed.split('-').map(Number);
+  const noon = Date.UTC(year, month - 1, date, 12);
+  // Midnight there: noon UTC less what the clock there says at that instant.
+  const wall = wallOf(noon, session.school.zone);
+  const off = Date.UTC(Number(wall.slice(0, 4)), Number(wall.slice(5, 7)) - 1, Number(wall.slice(8, 10)), Number(wall.slice(11, 13)), Number(wall.slice(14, 16))) - noon; // prettier-ignore
+  emit('filter', name, String(noon - day / 2 - off + (name === 'to' ? day : 0)));
+}
+const some = () => Object.keys(props.filters).length > 0;
+function clear(): void {
+  for (const name of Object.keys(props.filters) as FilterName[]) emit('filter', name, null);
+}
+</script>
+
+<template>
+  <div class="filters" role="group" aria-label="Whose work">
+    <label v-if="results.filters.classes.length > 1"
+      >Class
+      <select class="plain-input" :value="filters.classId ?? '*'" @change="pick('classId', $event)">
+        <option value="*">all</option>
+        <option v-for="own in results.filters.classes" :key="own.id" :value="String(own.id)">{{ own.name }}</option>
+      </select>
+    </label>
+    <label v-if="results.filters.groups.length"
+      >Group
+      <select class="plain-input" :value="filters.groupId ?? '*'" @change="pick('groupId', $event)">
+        <option value="*">all</option>
+        <option v-for="own in results.filters.groups" :key="own.id" :value="String(own.id)">{{ own.name }}</option>
+      </select>
+    </label>
+    <label v-if="results.filters.forms.length"
+      >Form
+      <select class="plain-input" :value="filters.form ?? '*'" @change="pick('form', $event)">
+        <option value="*">all</option>
+        <option v-for="own in results.filters.forms" :key="own.id" :value="own.id">{{ own.name }}</option>
+      </select>
+    </label>
+    <label v-if="results.filters.attempts"
+      >Attempt
+      <select class="plain-input" :value="filters.attempt ?? 'counting'" @change="pick('attempt', $event)">
+        <option v-for="(words, own) in attempts" :key="own" :value="own">{{ words }}</option>
+      </select>
+    </label>
+    <label
+      >Handed in from
+      <input class="plain-input" type="date" :value="dayOf(filters.from)" @change="pickDay('from', $event)"
+    /></label>
+    <label
+      >to <input class="plain-input" type="date" :value="dayOf(filters.to, 1)" @change="pickDay('to', $event)"
+    /></label>
+    <button v-if="some()" type="button" class="word" @click="clear">All of it</button>
+  </div>
+</template>
+
+<style scoped>
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 16px;
+  align-items: center;
+  padding: 6px 24px;
+  background: var(--paper);
+  border-bottom: var(--line);
+  font-size: 0.9rem;
+}
+label {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+.plain-input {
+  width: auto;
+  padding: 3px 6px;
+  min-height: 30px;
+  font-size: 0.9rem;
+}
+</style>

@@ -1,0 +1,204 @@
+<script setup lang="ts">
+/** Standards with what was earned on them: class, groups, students, and over time. A row opens to the students below it. */
+import type { AnswerOf, api } from '@oaken/contract';
+import type { EarnedOn, ResultsAnswer } from '@oaken/contract/results';
+import { count } from '@oaken/core/text';
+import { computed, ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import EmptyNote from '../../parts/EmptyNote.vue';
+import TallyBox from '../../parts/TallyBox.vue';
+import { failed } from '../undo';
+import { percent, useWords } from '../words';
+import ShareLine from './ShareLine.vue';
+import type { FilterName } from './useResults';
+
+const props = defineProps<{ results: ResultsAnswer; filters: Partial<Record<FilterName, string>> }>();
+type Own = AnswerOf<typeof api.readStandardResults>;
+type Standard = Own['standards'][number];
+const words = useWords();
+const assignmentId = props.results.assignment!.id;
+const own = ref<Own | null>(null);
+const over = ref<'this' | 'all'>('this');
+const open = ref<string | null>(null);
+const wrong = ref('');
+
+async function load(): Promise<void> {
+  const { classId, groupId, from, to } = props.filters;
+  const asked = JSON.stringify([over.value, props.filters]);
+  try {
+    const found = await call('readStandardResults', { params: { assignmentId }, query: { over: over.value, classId, groupId, from, to } }); // prettier-ignore
+    if (asked === JSON.stringify([over.value, props.filters])) own.value = found;
+    wrong.value = '';
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}
+watch([over, () => props.filters], load, { immediate: true });
+
+const sure = ({ items }: EarnedOn) => `${count(items, 'item')}${items < 3 ? ': says little' : ''}`;
+/** The weakest first: that is where teaching goes on. */
+const students = (one: Standard) => [...one.students].sort((a, b) => (a.earned?.share ?? 2) - (b.earned?.share ?? 2));
+const parties = computed(() => (one: Standard) => [...(one.classes.length > 1 ? one.classes : []), ...one.groups].filter(({ earned }) => earned !== null)); // prettier-ignore
+
+async function rate(one: Standard, studentId: number, event: Event): Promise<void> {
+  const field = event.target as HTMLSelectElement;
+  const rating = field.value === '' ? null : Number(field.value);
+  try {
+    await call('rate', { params: { assignmentId, studentId }, body: { standard: one.code, rating } });
+    one.students.find(({ id }) => id === studentId)!.rating = rating;
+  } catch (error) {
+    failed(error);
+    await load();
+  }
+}
+</script>
+
+<template>
+  <div class="standards">
+    <div class="bar">
+      <label
+        >Over
+        <select v-model="over" class="plain-input">
+          <option value="this">this assignment</option>
+          <option value="all">everything that these students handed in</option>
+        </select>
+      </label>
+      <span v-if="own && over === 'all'" class="faded small">{{ count(own.assignments, 'assignment') }}</span>
+      <RouterLink :to="`/results/${assignmentId}/follow-up`">Follow-up: practice for what was missed …</RouterLink>
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <EmptyNote v-if="own && own.standards.length === 0" title="No standards here."
+      >The items of this test carry none, or nobody has handed in yet.</EmptyNote
+    >
+    <table v-else-if="own" class="ruled">
+      <thead>
+        <tr>
+          <th>Standard</th>
+          <th class="line">Earned <span class="legend">line: 95 % interval over the items</span></th>
+          <th class="figures">Share</th>
+          <th>Rests on</th>
+          <th v-if="over === 'all'">Over time</th>
+        </tr>
+      </thead>
+      <tbody>
+        <template v-for="one in own.standards" :key="one.code">
+          <tr>
+            <td>
+              <button
+                class="word name"
+                :aria-expanded="open === one.code"
+                @click="open = open === one.code ? null : one.code"
+              >
+                {{ one.statement || one.code }}
+              </button>
+              <div class="faded small">{{ one.code }}</div>
+            </td>
+            <td class="line" :data-copy="`${percent(one.all.interval[0])} to ${percent(one.all.interval[1])}`">
+              <ShareLine :earned="one.all" />
+            </td>
+            <td class="figures">
+              <b>{{ percent(one.all.share) }}</b>
+            </td>
+            <td class="faded small">{{ sure(one.all) }}, {{ count(one.all.answers, 'answer') }}</td>
+            <td v-if="over === 'all'">
+              <span
+                v-for="time in one.overTime"
+                :key="time.assignmentId"
+                class="time"
+                :title="`${time.title}, ${words.time(time.at)}: ${percent(time.earned.share)} on ${count(time.earned.items, 'item')}`"
+              >
+                <TallyBox :share="time.earned.share" :label="`${time.title}: ${percent(time.earned.share)}`" />
+              </span>
+            </td>
+          </tr>
+          <tr
+            v-for="party in open === one.code ? parties(one) : []"
+            :key="`party ${party.id} ${party.name}`"
+            class="below"
+          >
+            <td>{{ party.name }}</td>
+            <td class="line"><ShareLine :earned="party.earned!" /></td>
+            <td class="figures">{{ percent(party.earned!.share) }}</td>
+            <td class="faded small">{{ sure(party.earned!) }}</td>
+            <td v-if="over === 'all'" />
+          </tr>
+          <tr v-for="student in open === one.code ? students(one) : []" :key="student.id" class="below">
+            <td>
+              <RouterLink :to="`/results/${assignmentId}/students/${student.id}`">{{ student.name }}</RouterLink>
+              {{ ' ' }}<span class="faded small">{{ student.class }}</span>
+            </td>
+            <td class="line"><ShareLine v-if="student.earned" :earned="student.earned" /></td>
+            <td class="figures">{{ student.earned ? percent(student.earned.share) : '—' }}</td>
+            <td>
+              <span class="faded small">{{ student.earned ? sure(student.earned) : 'nothing scored' }}</span>
+              <label class="rating"
+                >Rating
+                <select
+                  class="plain-input"
+                  :value="student.rating ?? ''"
+                  :disabled="!results.mayChange"
+                  :aria-label="`Rating of ${student.name} on ${one.code}`"
+                  @change="rate(one, student.id, $event)"
+                >
+                  <option value="">—</option>
+                  <option v-for="n in 4" :key="n" :value="n">{{ n }}</option>
+                </select></label
+              >
+            </td>
+            <td v-if="over === 'all'" />
+          </tr>
+        </template>
+      </tbody>
+    </table>
+    <p v-if="own?.standards.length" class="faded small note">
+      The interval is reckoned over the items, not over the answers: a standard is wider than the few items that were
+      asked. Ratings from 1 to 4 are your own, and only staff see them.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.standards {
+  padding: 10px 24px 24px;
+}
+.bar {
+  display: flex;
+  gap: 20px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+.bar .plain-input,
+.rating .plain-input {
+  width: auto;
+  padding: 2px 6px;
+  min-height: 28px;
+}
+.name {
+  text-align: left;
+  color: var(--ink);
+}
+.line {
+  width: 240px;
+}
+.legend {
+  font-weight: 400;
+  display: block;
+  font-size: 0.75rem;
+}
+.below td:first-child {
+  padding-left: 34px;
+}
+.below td {
+  background: var(--paper);
+}
+.rating {
+  margin-left: 14px;
+}
+.time + .time {
+  margin-left: 3px;
+}
+.note {
+  max-width: 70ch;
+}
+</style>

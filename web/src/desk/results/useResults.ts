@@ -1,0 +1,52 @@
+/** The results that the page's address asks for: of which work, filtered how. */
+import type { ResultsAnswer } from '@oaken/contract/results';
+import { computed, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+
+/** What can be asked for beside the whole; kept in the address, so that a link shows the same. */
+export const filterNames = ['classId', 'groupId', 'form', 'attempt', 'from', 'to'] as const;
+export type FilterName = (typeof filterNames)[number];
+
+export function useResults() {
+  const route = useRoute();
+  const router = useRouter();
+  const assignmentId = Number(route.params.assignmentId) || null;
+  const sheetId = Number(route.params.sheetId) || null;
+  const results = ref<ResultsAnswer | null>(null);
+  const wrong = ref('');
+  const busy = ref(false);
+
+  const filters = computed(() => {
+    const own: Partial<Record<FilterName, string>> = {};
+    for (const name of filterNames) if (typeof route.query[name] === 'string') own[name] = route.query[name];
+    return own;
+  });
+  /** An empty form is the first one; anything else that is empty asks for nothing. */
+  function filter(name: FilterName, value: string | null): void {
+    const { [name]: _, ...rest } = filters.value;
+    const { item } = route.query;
+    void router.replace({ query: { ...(item && { item }), ...rest, ...(value !== null && { [name]: value }) } });
+  }
+
+  /** The latest question counts, whichever answer comes last. */
+  let asked = 0;
+  async function load(): Promise<void> {
+    const own = ++asked;
+    busy.value = true;
+    try {
+      const found = sheetId
+        ? await call('readSheetResults', { params: { sheetId } })
+        : await call('readResults', { params: { assignmentId: assignmentId! }, query: filters.value });
+      if (own === asked) results.value = found;
+      wrong.value = '';
+    } catch (error) {
+      if (own === asked) wrong.value = inWords(error);
+    } finally {
+      if (own === asked) busy.value = false;
+    }
+  }
+  watch(filters, (now, before) => JSON.stringify(now) !== JSON.stringify(before) && void load());
+  return { assignmentId, sheetId, results, wrong, busy, filters, filter, load };
+}
