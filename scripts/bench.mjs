@@ -18,7 +18,18 @@ runMain(async () => {
   const folder = mkdtempSync(join(tmpdir(), 'oaken-bench-'));
   const database = await startMariaDb(folder, { memory: '512M' });
   try {
-    for (const name of ['floor', 'pages', 'phone', 'analysis', 'assembly', 'saving', 'rush', 'killing', 'finding']) {
+    for (const name of [
+      'floor',
+      'pages',
+      'phone',
+      'analysis',
+      'assembly',
+      'saving',
+      'rush',
+      'killing',
+      'finding',
+      'results',
+    ]) {
       if (only && only !== name && name !== 'floor') continue;
       const outfile = join(root, 'scripts/dist', `${name}.mjs`);
       await build({

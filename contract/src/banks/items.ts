@@ -24,6 +24,10 @@ export const readItem = endpoint({
     uses: z.array(use),
     /** Tests in which it stands, but of which I may not know more. */
     hiddenUses: z.number(),
+    /** What was observed in each grade, over all uses; the lowest grade first. */
+    byGrade: z.array(
+      z.object({ grade: z.number(), n: z.number(), share: z.number(), separation: z.number().nullable() }),
+    ),
     revisions: z.array(
       z.object({ id, number: z.number(), by: z.string(), at: instant, forTest: z.string().nullable() }),
     ),

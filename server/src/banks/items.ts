@@ -55,6 +55,7 @@ export async function readItem({ database }: Context, me: SignedIn, itemId: numb
     retiredAt: toMillisOrNull(found.retiredAt),
     uses,
     hiddenUses,
+    byGrade: await rows<{ grade: number; n: number; share: number; separation: number | null }>(database, 'SELECT grade, n, share, separation FROM item_figures WHERE item_id = :itemId ORDER BY grade', { itemId }), // prettier-ignore
     revisions: revisions.map((one) => ({ ...one, at: toMillis(one.at) })),
     source: source ? { ...source, known: found.sourceRevision! } : null,
     copies,

@@ -90,7 +90,7 @@ export function figuresOf({ counted }: Reckoning, { attempts }: Stored, edition:
   const asked = new Set(own.flatMap(({ attempt }) => attempt.scores.map(({ entry }) => entry)));
   const entries = entriesOf(edition).filter(({ id, settled }) => asked.has(id) && settled !== 'left-out');
   const finished = own.map(({ attempt }) => ({ attemptId: attempt.id }));
-  const { reliability } = analyse(tableOf({ entries, answers: new Map(), scores }, finished));
+  const { reliability } = analyse(tableOf({ entries, scores }, finished));
   return {
     mean: spreadOf(own.map(({ points }) => points)).mean,
     meanShare: spreadOf(own.map(({ attempt, points }) => shareOf({ points, most: attempt.most }))).mean,

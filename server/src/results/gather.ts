@@ -99,15 +99,23 @@ export async function gather(database: Sequelize, assignmentId: number): Promise
   ]);
   const byAttempt = gathered(scores, (own): Score => ({ points: own.points, most: own.most, reached: Boolean(own.reached), waits: Boolean(own.waits) })); // prettier-ignore
   const edition = fromJson<Edition>(editions[0]!.content);
+  // Equal answers are one object, so that each is looked at once.
+  const held = new Map<string, Responses>();
+  const sharing = (value: unknown): Responses => {
+    const key = typeof value === 'string' ? value : JSON.stringify(value);
+    const own = held.get(key) ?? fromJson<Responses>(value);
+    held.set(key, own);
+    return own;
+  };
   const made = new Map<number, number>();
   for (const { studentId, attemptId } of lines) if (attemptId !== null) made.set(studentId, (made.get(studentId) ?? 0) + 1); // prettier-ignore
   return {
     edition,
     entries: askedOf(edition, byAttempt),
     lines: lines.map((own) => ({ ...own, attempts: made.get(own.studentId) ?? 0 })),
-    answers: gathered(answers, ({ responses }) => fromJson<Responses>(responses)),
+    answers: gathered(answers, ({ responses }) => sharing(responses)),
     scores: byAttempt,
-    practised: gathered(practised, (own): Practised => ({ ...own, shown: Boolean(own.shown), first: own.first === null ? null : fromJson<Responses>(own.first) })), // prettier-ignore
+    practised: gathered(practised, (own): Practised => ({ ...own, shown: Boolean(own.shown), first: own.first === null ? null : sharing(own.first) })), // prettier-ignore
     spent: gathered(spent, ({ ms }) => Number(ms)),
     groups: gatheredGroups(groups),
   };

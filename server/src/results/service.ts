@@ -9,7 +9,8 @@ import type { SignedIn } from '../accounts/sessions';
 import { row, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound } from '../http/problem';
 import { chosenLines, gather, type Gathered, type Line } from './gather';
-import { itemResults, saidOn } from './items';
+import { answerTo, chosenIn, itemResults } from './items';
+import { Looks } from './looks';
 import { tableOf } from './table';
 
 /** Whether nothing more can arrive: all have handed in, or the window has ended and nobody is working. */
@@ -47,7 +48,9 @@ export async function readResults(
   const lines = chosenLines(gathered, query);
   const finished = lines.filter(isFinished);
   const counting = gathered.entries.filter(({ settled }) => settled !== 'left-out');
-  const analysis = withTotals(analyse(tableOf({ ...gathered, entries: counting }, finished)), finished);
+  const looks = new Looks();
+  const table = tableOf({ scores: gathered.scores, entries: counting }, finished, chosenIn(gathered, looks));
+  const analysis = withTotals(analyse(table), finished);
   const { spread, reliability, groupSize } = analysis;
   const { show, bands } = assignment.rules.release;
   const seconds = spreadOf(finished.map((own) => secondsOf(own)!));
@@ -72,8 +75,8 @@ export async function readResults(
     meanShare: spreadOf(finished.flatMap(({ points, most }) => (points === null || !most ? [] : [points / most]))).mean,
     reliability,
     seconds: { median: seconds.median, lowerQuartile: seconds.lowerQuartile, upperQuartile: seconds.upperQuartile },
-    items: itemResults(gathered, finished, analysis, counting),
-    students: lines.map((own) => studentResult(gathered, own, reliability.standardError.value, show === 'band' ? bands : [])), // prettier-ignore
+    items: itemResults(gathered, finished, analysis, counting, looks),
+    students: lines.map((own) => studentResult(gathered, looks, own, reliability.standardError.value, show === 'band' ? bands : [])), // prettier-ignore
     compare: {
       classes: assignment.classes.length > 1 ? assignment.classes.map(({ id, name }) => compared(gathered, finished.filter(({ classId }) => classId === id), name)) : [], // prettier-ignore
       forms: forms.length > 0 ? [{ id: '', name: 'A' }, ...forms].map(({ id, name }) => compared(gathered, finished.filter((own) => (own.form ?? '') === id), `Form ${name}`)) : [], // prettier-ignore
@@ -108,6 +111,7 @@ const secondsOf = ({ beganAt, handedInAt }: Line) =>
 
 function studentResult(
   gathered: Gathered,
+  looks: Looks,
   own: Line,
   error: number | null,
   bands: { name: string; from: number }[],
@@ -136,11 +140,16 @@ function studentResult(
     points: own.points,
     most: own.most,
     bands: own.points === null || own.most === null ? [] : bandsInReach(own.points, own.most, error ?? 0, bands),
-    cells: handedInAt ? gathered.entries.map((entry) => cellOf(gathered, attemptId!, entry)) : [],
+    cells: handedInAt ? gathered.entries.map((entry) => cellOf(gathered, looks, attemptId!, entry)) : [],
   };
 }
 
-function cellOf(gathered: Gathered, attemptId: number, entry: EditionEntry): StudentResult['cells'][number] {
+function cellOf(
+  gathered: Gathered,
+  looks: Looks,
+  attemptId: number,
+  entry: EditionEntry,
+): StudentResult['cells'][number] {
   const score = gathered.scores.get(attemptId)?.get(entry.id);
   if (!score) return null;
   const tries = gathered.practised.get(attemptId)?.get(entry.id)?.tries ?? 0;
@@ -148,7 +157,7 @@ function cellOf(gathered: Gathered, attemptId: number, entry: EditionEntry): Stu
   return {
     share: score.reached && !excused && entry.points > 0 ? score.points / entry.points : null,
     points: score.points,
-    said: saidOn(gathered, attemptId, entry),
+    said: looks.of(entry, answerTo(gathered, attemptId, entry)).said,
     waits: score.waits,
     ...(excused && { excused }),
     ...(tries > 1 && { tries }),

@@ -1,7 +1,7 @@
 /** The work of some students as the analysis reads it. */
 import type { ScoreTable } from '@oaken/core/analysis';
 import type { EditionEntry } from '@oaken/core/forms';
-import { countable, kindOf, type AnswerOption, type Part } from '@oaken/core/items';
+import { kindOf, type AnswerOption, type Part } from '@oaken/core/items';
 import type { Gathered } from './gather';
 
 /** The part whose choices are counted: the first that has any. */
@@ -13,28 +13,29 @@ export function choicePart({ content }: EditionEntry): { part: Part; options: An
   return null;
 }
 
-/** Rows in the order of `finished`, columns in that of `entries`. */
+/**
+ * Rows in the order of `finished`, columns in that of `entries`.
+ *
+ * @param chosenBy which choices were chosen, as bits; without it choices are not looked at
+ */
 export function tableOf(
-  { entries, answers, scores }: Pick<Gathered, 'entries' | 'answers' | 'scores'>,
+  { entries, scores }: Pick<Gathered, 'entries' | 'scores'>,
   finished: readonly { attemptId: number | null }[],
+  chosenBy?: (attemptId: number, entry: EditionEntry) => number,
 ): ScoreTable {
   const k = entries.length;
   const points = new Float64Array(finished.length * k).fill(NaN);
   const chosen = new Uint32Array(finished.length * k);
-  const counted = entries.map(choicePart);
-  const differing = finished.some(({ attemptId }) => entries.some(({ id }) => !scores.get(attemptId!)?.has(id)));
+  let differing = false;
   finished.forEach(({ attemptId }, s) => {
-    entries.forEach(({ id }, i) => {
-      const score = scores.get(attemptId!)?.get(id);
+    const own = scores.get(attemptId!);
+    entries.forEach((entry, i) => {
+      const score = own?.get(entry.id);
+      if (!score) differing = true;
       // What waits to be marked says nothing about the item yet; what is excused is not asked.
       if (!score?.reached || score.waits || score.most === 0) return;
       points[s * k + i] = score.points;
-      const own = counted[i];
-      if (!own) return;
-      for (const choice of countable(own.part, answers.get(attemptId!)?.get(id) ?? {}).chosen) {
-        const at = own.options.findIndex((option) => option.id === choice);
-        if (at >= 0) chosen[s * k + i]! |= 1 << at;
-      }
+      if (chosenBy) chosen[s * k + i] = chosenBy(attemptId!, entry);
     });
   });
   return {
@@ -43,7 +44,7 @@ export function tableOf(
     points,
     most: Float64Array.from(entries, (entry) => entry.points),
     chosen,
-    choices: Uint8Array.from(counted, (own) => own?.options.length ?? 0),
+    choices: Uint8Array.from(entries, (entry) => (chosenBy && choicePart(entry)?.options.length) || 0),
     differing,
   };
 }

@@ -70,6 +70,11 @@ watch(tab, async (now) => {
           Students earned <b>{{ percent(item.facility.value) }}</b> of its points, over
           {{ count(item.facility.n, 'answer') }}.
         </p>
+        <p v-for="own in more?.byGrade ?? []" :key="own.grade" class="faded small">
+          Grade {{ own.grade }}: {{ percent(own.share) }} of the points by {{ own.n }} students{{
+            own.separation === null ? '' : `, item-rest correlation ${decimal(own.separation)}`
+          }}.
+        </p>
         <p v-if="item.separation !== null">
           Item-rest correlation <b>{{ decimal(item.separation) }}</b>: how well it separates strong from weak students.
         </p>

@@ -2,7 +2,7 @@
 /** Changing what counts of one item after the test: left the change, right who gains and loses by it, before it is done. */
 import type { AnswerOf, api, BodyOf } from '@oaken/contract';
 import type { ItemResult, ResultsAnswer } from '@oaken/contract/results';
-import { kindOf, responsesInWords, type ItemContent, type Part } from '@oaken/core/items';
+import { forSitting, kindOf, responsesInWords, type ItemContent, type Part } from '@oaken/core/items';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
@@ -12,6 +12,7 @@ import FacingPages from '../../parts/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import PartEditor from '../items/PartEditor.vue';
+import { done, failed } from '../undo';
 import { pointsText, useWords } from '../words';
 import RepairEffect from './RepairEffect.vue';
 import { useRepair } from './useRepair';
@@ -43,6 +44,7 @@ async function load(): Promise<void> {
     results.value = await call('readResults', { params: { assignmentId } });
     repairs.value = (await call('readRepairs', { params: { assignmentId } })).repairs;
     start();
+    await readBank();
   } catch (error) {
     failedToLoad.value = inWords(error);
   }
@@ -92,6 +94,30 @@ const choicesOf = (at: number) => {
   return part.choices.map((own) => ({ ...own, right: part.key.includes(own.id), said: responsesInWords({ parts: [part] }, { [part.id]: part.kind === 'single-choice' ? own.id : [own.id] }) })); // prettier-ignore
 };
 const whole = ref(false);
+
+/** The bank's own item: its key can follow, where I may change it and students would see the same. */
+const bank = ref<AnswerOf<typeof api.readItem>['item'] | null>(null);
+const bankLags = computed(() => {
+  if (!bank.value || bank.value.may !== 'edit' || !item.value) return false;
+  const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+  return !same(bank.value.content, item.value.content) && same(forSitting(bank.value.content), forSitting(item.value.content)); // prettier-ignore
+});
+async function takeIntoBank(): Promise<void> {
+  const { id: itemId, revisionId: basedOn, subject, grades, standards, depth, seconds, tags, author, licence } = bank.value!; // prettier-ignore
+  const facts = { subject, grades, standards: standards.map(({ id }) => id), depth, seconds, tags, author, licence };
+  try {
+    await call('reviseItem', { params: { itemId }, body: { basedOn, content: item.value!.content, facts } });
+    done('The bank’s item has this key now; tests that pin the earlier revision keep it.');
+    await readBank();
+  } catch (error) {
+    failed(error);
+  }
+}
+async function readBank(): Promise<void> {
+  const itemId = item.value?.itemId;
+  // An item of a bank that I may no longer read is simply not offered.
+  bank.value = itemId ? await call('readItem', { params: { itemId } }).then((found) => found.item, () => null) : null; // prettier-ignore
+}
 const own = computed(() => repairs.value.filter((one) => one.entry === entry || one.mayUndo));
 </script>
 
@@ -145,6 +171,10 @@ const own = computed(() => repairs.value.filter((one) => one.entry === entry || 
           </label>
         </template>
         <p v-if="change"><button type="button" class="word" @click="start">As it is now</button></p>
+        <p v-if="bankLags && !change" class="bank">
+          The bank’s own item still has another key.
+          <button type="button" class="word" @click="takeIntoBank">Take this key into the bank</button>
+        </p>
         <template v-if="own.length">
           <h3 class="gap">Changed before</h3>
           <ul class="before">
@@ -207,6 +237,10 @@ legend {
 }
 .few {
   width: 110px;
+}
+.bank {
+  border-left: 4px solid var(--partial);
+  padding-left: 12px;
 }
 .gap {
   margin: 18px 0 4px;

@@ -53,7 +53,8 @@ const copy = () => copyTable(sheet.value?.querySelector('table'), tab.value === 
 async function release(released: boolean): Promise<void> {
   try {
     const answer = await call('releaseAssignment', { params: { assignmentId: assignmentId! }, body: { released } });
-    if (own.value) own.value.releasedAt = answer.releasedAt;
+    const now = results.value!;
+    results.value = { ...now, assignment: { ...now.assignment!, releasedAt: answer.releasedAt } };
     done(
       released
         ? 'Students can read scores and right answers now.'

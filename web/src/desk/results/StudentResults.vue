@@ -122,7 +122,7 @@ function open(own: StudentResult): void {
 const box = ref<HTMLElement>();
 const rowHeight = 36;
 const virtual = useVirtualizer(
-  computed(() => ({ count: sorted.value.length, getScrollElement: () => box.value ?? null, estimateSize: () => rowHeight, overscan: 12 })), // prettier-ignore
+  computed(() => ({ count: sorted.value.length, getScrollElement: () => box.value ?? null, estimateSize: () => rowHeight, overscan: 2 })), // prettier-ignore
 );
 const rows = computed(() => virtual.value.getVirtualItems());
 const above = computed(() => rows.value[0]?.start ?? 0);

@@ -1,6 +1,6 @@
 /** The results that the page's address asks for: of which work, filtered how. */
 import type { ResultsAnswer } from '@oaken/contract/results';
-import { computed, ref, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
@@ -14,7 +14,8 @@ export function useResults() {
   const router = useRouter();
   const assignmentId = Number(route.params.assignmentId) || null;
   const sheetId = Number(route.params.sheetId) || null;
-  const results = ref<ResultsAnswer | null>(null);
+  // Replaced whole, never changed: a grade's thousands of cells need not be watched one by one.
+  const results = shallowRef<ResultsAnswer | null>(null);
   const wrong = ref('');
   const busy = ref(false);
 

@@ -1,0 +1,179 @@
+/**
+ * Results of a class of 35 and of a grade of 600 on a test of 40 items: until the page can be read, sorting and filtering,
+ * and rescoring all of it. The floor of the page is a bare small document in the same browser; that of rescoring is reading
+ * and writing as many scores as change, without anything in between.
+ */
+import { chromium, type Page } from '@playwright/test';
+import { createHash } from 'node:crypto';
+import { join } from 'node:path';
+import { scoreAttempt } from '@oaken/core/attempts';
+import { entriesOf, type Edition, type EditionEntry } from '@oaken/core/forms';
+import { kindOf, type ItemContent } from '@oaken/core/items';
+import { randomFrom } from '@oaken/core/random';
+import { percentile, report } from './figure';
+import { name, pool, prepareSchool, start, studentIds } from './load';
+
+const port = 4697;
+const address = `http://127.0.0.1:${port}`;
+const items = 40;
+const runs = 7;
+const grade = 600;
+const oneClass = 35;
+const random = randomFrom('results');
+
+await prepareSchool(grade);
+const teacher = 'bench-teacher';
+const [{ id: holloway }] = await pool.query("SELECT id FROM accounts WHERE sign_in_name = 'holloway'");
+await pool.query('INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at) VALUES (?, ?, ?, ?, ?)', [createHash('sha256').update(teacher).digest(), holloway, 'c'.repeat(32), new Date(), new Date(Date.now() + 3_600_000)]); // prettier-ignore
+
+const chosen: { item: number; revision: number; content: unknown }[] = await pool.query(
+  `SELECT i.id AS item, r.id AS revision, r.content FROM items i JOIN revisions r ON r.id = i.revision_id
+    WHERE r.kind IN ('single-choice', 'numeric', 'short-text', 'true-false') ORDER BY i.id LIMIT ${items}`,
+);
+const entries = chosen.map(({ item, revision, content }, at): EditionEntry => ({ id: `b${at}`, itemId: item, revisionId: revision, points: 1, content: (typeof content === 'string' ? JSON.parse(content) : content) as ItemContent, standards: ['MA.6.RAT.1'], depth: 1 })); // prettier-ignore
+const edition: Edition = { title: 'Bench', directions: '', subject: 'Mathematics', deal: 'bench', sections: [{ id: 's', title: '', directions: '', entries }] }; // prettier-ignore
+const [{ rules }] = await pool.query('SELECT rules FROM assignments WHERE id = 1');
+
+/** An assignment that so many students have handed in. */
+async function handedIn(students: number[]): Promise<number> {
+  const now = new Date(Date.now() - 60_000);
+  const { insertId: editionId } = await pool.query('INSERT INTO editions (test_id, content, items, points, created_at) VALUES (1, ?, ?, ?, ?)', [JSON.stringify(edition), items, items, now]); // prettier-ignore
+  await pool.batch('INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id) VALUES (?, ?, ?, ?)', entries.map((own) => [editionId, own.id, own.itemId, own.revisionId])); // prettier-ignore
+  const { insertId } = await pool.query(
+    `INSERT INTO assignments (school_id, edition_id, given_by, title, kind, opens_at, closes_at, rules, wishes, word, instructions, note, client_key, created_at)
+     VALUES (1, ?, ?, 'Bench', 'test', ?, ?, ?, '{}', '', '', '', UUID(), ?)`,
+    [editionId, holloway, new Date(Date.now() - 7_200_000), now, JSON.stringify(typeof rules === 'string' ? JSON.parse(rules) : rules), now],
+  ); // prettier-ignore
+  const id = Number(insertId);
+  await pool.batch('INSERT INTO assignment_students (assignment_id, student_id, class_id, place) VALUES (?, ?, 1, ?)', students.map((student, at) => [id, student, at])); // prettier-ignore
+  await pool.batch("INSERT INTO attempts (assignment_id, student_id, number, seed, place, began_at, handed_in_at, handed_in_by, counts) VALUES (?, ?, 1, 'seedseedseedseedseed00', ?, ?, ?, 'student', TRUE)", students.map((student, at) => [id, student, at, new Date(now.getTime() - 1_200_000), now])); // prettier-ignore
+  const attempts: { id: number }[] = await pool.query('SELECT id FROM attempts WHERE assignment_id = ? ORDER BY id', [
+    id,
+  ]);
+  const answers: unknown[][] = [];
+  const scores: unknown[][] = [];
+  const sums: unknown[][] = [];
+  for (const attempt of attempts) {
+    const given = new Map(entries.map(({ id: entry, content }) => {
+      const [part] = content.parts;
+      const options = kindOf(part!).options?.(part!);
+      const response = options ? options[random.below(options.length)]!.id : String(random.below(40));
+      return [entry, { [part!.id]: response }];
+    })); // prettier-ignore
+    const scored = scoreAttempt(edition, given, { seed: 'seedseedseedseedseed00', rules: { shuffleItems: false, shuffleChoices: false }, ranOut: false }); // prettier-ignore
+    for (const [entry, responses] of given) answers.push([attempt.id, entry, 1, 'benchdevice0', JSON.stringify(responses), false, now]); // prettier-ignore
+    for (const own of scored) scores.push([attempt.id, own.entry, own.points, own.most, own.reached, own.waits]);
+    const points = scored.reduce((sum, own) => sum + own.points, 0);
+    sums.push([points, points, items, attempt.id]);
+  }
+  await pool.batch('INSERT INTO answers (attempt_id, entry_id, number, device, responses, flagged, saved_at) VALUES (?, ?, ?, ?, ?, ?, ?)', answers); // prettier-ignore
+  await pool.batch('INSERT INTO scores (attempt_id, entry_id, points, most, reached, waits) VALUES (?, ?, ?, ?, ?, ?)', scores); // prettier-ignore
+  await pool.batch('UPDATE attempts SET points = ?, counted = ?, most = ? WHERE id = ?', sums);
+  return id;
+}
+const ids = studentIds(grade);
+const small = await handedIn(ids.slice(0, oneClass));
+const large = await handedIn(ids);
+
+const server = await start('server/dist/main.mjs', [], { OAKEN_DATABASE: name, OAKEN_PORT: String(port), OAKEN_PAGES: join(process.cwd(), 'web/dist') }); // prettier-ignore
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] }); // prettier-ignore
+const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+await context.addCookies([{ name: 'oaken', value: teacher, url: address }]);
+const page = await context.newPage();
+
+/** Milliseconds in the page's own clock from an act until `ready` holds and is drawn. */
+async function timed(on: Page, act: string, ready: string): Promise<number> {
+  await on.evaluate(`(() => {
+    window.done_ = null;
+    const began = performance.now();
+    ${act};
+    const look = () => ((${ready}) ? requestAnimationFrame(() => (window.done_ = performance.now() - began)) : requestAnimationFrame(look));
+    requestAnimationFrame(look);
+  })()`);
+  for (let tries = 0; tries < 300; tries++) {
+    const took = (await on.evaluate('window.done_')) as number | null;
+    if (took !== null) return took;
+    await on.waitForTimeout(20);
+  }
+  throw new Error(`Never ready: ${ready}`);
+}
+const floors: number[] = [];
+for (let run = 0; run < runs; run++) {
+  await page.goto(`${address}/leaf.svg`);
+  floors.push((await page.evaluate("performance.getEntriesByType('navigation')[0].duration")) as number);
+}
+const floor = percentile(floors, 0.5);
+
+/** From the list of results, where a teacher comes from, to the grid of students. */
+async function opened(id: number, n: number): Promise<number> {
+  const times: number[] = [];
+  for (let run = 0; run <= runs; run++) {
+    await page.goto(`${address}/results`);
+    await page.waitForSelector(`a[href="/results/${id}"]`);
+    // The first time loads the page's own code; a teacher who works has it.
+    const ready = `document.querySelector('.footing b')?.innerText === '${n}' && document.querySelector('table')`;
+    const took = await timed(page, `document.querySelector('a[href="/results/${id}"]').click()`, ready);
+    if (run > 0) times.push(took);
+  }
+  return percentile(times, 0.5);
+}
+const holds = (what: string, value: number, limit: number, against = floor) => report({ name: `results: ${what}`, value, unit: 'ms', floor: against, ratio: value / limit, holds: value <= limit }); // prettier-ignore
+holds(`page of ${oneClass} x ${items} ready, median of ${runs}`, await opened(small, oneClass), 300);
+holds(`page of ${grade} x ${items} ready, median of ${runs}`, await opened(large, grade), 1_000);
+
+await page.goto(`${address}/results/${large}/students`);
+await page.waitForSelector('tbody th.name');
+const sorts: number[] = [];
+for (let run = 0; run < runs; run++) sorts.push(await timed(page, "document.querySelector('th.points button').click()", `document.querySelector('th.points').getAttribute('aria-sort') === '${run % 2 === 0 ? 'descending' : 'ascending'}'`)); // prettier-ignore
+holds(`sorting ${grade} students, until it is drawn, median of ${runs}`, percentile(sorts, 0.5), 100);
+/** The longest time in which the page could not answer while a filter was on its way. */
+const blocked: number[] = [];
+for (let run = 0; run < runs; run++)
+  blocked.push(
+    (await page.evaluate(`new Promise((done) => {
+      let longest = 0; let last = performance.now();
+      const tick = () => { const now = performance.now(); longest = Math.max(longest, now - last); last = now; if (now - began < 1500) setTimeout(tick, 0); else done(longest); };
+      const began = last;
+      const field = document.querySelector('input[type=date]');
+      field.value = '${run % 2 === 0 ? '2020-01-01' : ''}'; field.dispatchEvent(new Event('change'));
+      tick();
+    })`)) as number,
+  );
+holds(`filtering ${grade} students, longest time without an answer from the page, median of ${runs}`, percentile(blocked, 0.5), 250); // prettier-ignore
+
+// Rescoring: another key for one item.
+const ask = async (path: string, body: unknown) => {
+  const response = await fetch(address + path, { method: 'POST', headers: { 'content-type': 'application/json', cookie: `oaken=${teacher}`, 'x-csrf-token': 'c'.repeat(32) }, body: JSON.stringify(body) }); // prettier-ignore
+  if (response.status !== 200) throw new Error(`${path}: ${await response.text()}`);
+  return response.json();
+};
+const own = entriesOf(edition).find(({ content }) => content.parts[0]!.kind === 'single-choice')!;
+const [part] = own.content.parts;
+const others = kindOf(part!).options!(part!).map(({ id }) => id);
+const rescored: number[] = [];
+for (let run = 0; run < runs; run++) {
+  const before = (part as unknown as { key: string[] }).key[0]!;
+  const key = [run % 2 === 0 ? others.find((id) => id !== before)! : before];
+  const change = { entry: own.id, content: { ...own.content, parts: [{ ...part, key }] } };
+  const { edition: looked } = await ask(`/api/assignments/${large}/repairs/look-ahead`, change);
+  const began = performance.now();
+  await ask(`/api/assignments/${large}/repairs`, { change, edition: looked, reason: '', tell: false });
+  rescored.push(performance.now() - began);
+}
+const writes: number[] = [];
+const attempts: { id: number }[] = await pool.query('SELECT id FROM attempts WHERE assignment_id = ?', [large]);
+for (let run = 0; run < runs; run++) {
+  const began = performance.now();
+  await pool.query('SELECT r.* FROM attempts t JOIN answers r ON r.attempt_id = t.id WHERE t.assignment_id = ?', [
+    large,
+  ]);
+  await pool.query('SELECT s.* FROM attempts t JOIN scores s ON s.attempt_id = t.id WHERE t.assignment_id = ?', [
+    large,
+  ]);
+  await pool.batch('UPDATE scores SET points = points WHERE attempt_id = ? AND entry_id = ?', attempts.map(({ id }) => [id, own.id])); // prettier-ignore
+  writes.push(performance.now() - began);
+}
+holds(`rescoring ${grade} attempts x ${items} items, median of ${runs}`, percentile(rescored, 0.5), 2_000, percentile(writes, 0.5)); // prettier-ignore
+await browser.close();
+server.kill('SIGTERM');
+await pool.end();
