@@ -11,7 +11,7 @@ test('texts are marked by key, the same ones together, undone, and read by the s
     const { csrf } = await (await fetch('/api/session')).json();
     const send = async (path: string, body: object) => (await fetch(path, { method: 'POST', headers: { 'content-type': 'application/json', 'x-csrf-token': csrf }, body: JSON.stringify({ clientKey: crypto.randomUUID(), ...body }) })).json();
     const bank = (await (await fetch('/api/banks')).json()).banks.find((own: { mine: boolean }) => own.mine).id;
-    const content = { stem: '<p>Why do tides come twice a day?</p>', parts: [{ id: 'p', kind: 'long-text', lines: 4, guide: '<p>Names the moon.</p>', rule: { rule: 'by-hand', points: 4 } }], explanation: '', hints: [], notes: '' };
+    const content = { stem: '<p>Why do tides come twice a day?</p>', parts: [{ id: 'p', kind: 'long-text', lines: 4, guide: '<p>Names the moon.</p>', criteria: [{ id: 'a', name: 'Cause', levels: [{ points: 3, words: 'the moon' }, { points: 1, words: 'something else' }, { points: 0, words: 'none' }] }, { id: 'b', name: 'Words', levels: [{ points: 1, words: 'a sentence' }, { points: 0, words: 'less' }] }], rule: { rule: 'by-hand', points: 4 } }, { id: 'q', kind: 'short-text', prompt: '<p>The highest water is called</p>', key: { variants: ['high tide'], fold: { case: true, space: true, accents: true, punctuation: true } }, rule: { rule: 'all-or-nothing', points: 1 } }], explanation: '', hints: [], notes: '' };
     const { id } = await send('/api/items', { bank, folder: null, content, facts: { subject: 'Science', grades: [7], standards: [], depth: 2, seconds: 60, tags: [], author: '', licence: '' } });
     return { item: id as number, test: (await send('/api/tests', { title: 'Tides', kind: 'quiz', itemIds: [id] })).id as number };
   }); // prettier-ignore
@@ -26,7 +26,14 @@ test('texts are marked by key, the same ones together, undone, and read by the s
     const own = await student(browser, '7A', 'BRN7A5', 10 + n);
     watch(own.page, complaints);
     await row(own.page, 'Tides').getByRole('link', { name: 'Begin' }).click();
-    await own.page.getByLabel(/^Your answer/).fill(text);
+    await own.page
+      .getByLabel(/^Your answer/)
+      .first()
+      .fill(text);
+    await own.page
+      .getByLabel(/^Your answer/)
+      .last()
+      .fill(n === 0 ? 'High Tide' : 'the flood');
     await own.page.getByRole('button', { name: 'Hand in' }).click();
     await own.page.getByRole('button', { name: 'Hand in now' }).click();
     await expect(own.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
@@ -35,7 +42,7 @@ test('texts are marked by key, the same ones together, undone, and read by the s
   await page.goto('/');
   await page.getByRole('link', { name: /^To mark Tides/ }).click();
   await expectAccessible('what waits for a mark', page);
-  await page.getByRole('link', { name: 'Why do tides come twice a day?' }).click();
+  await page.getByRole('link', { name: 'Why do tides come twice a day?' }).first().click();
   await expect(page.getByText('the same answer, marked once for all of them')).toBeVisible();
   await expectAccessible('marking', page);
   // By keys alone: points, Enter, and the next one is there.
@@ -51,16 +58,57 @@ test('texts are marked by key, the same ones together, undone, and read by the s
   await expect(page.getByText('0.5 of 4 for 1 student. Everything is marked.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('1 marked')).toBeVisible();
-  await page.getByLabel('Points').fill('1');
+  // The levels of the guide add up.
+  await page.getByLabel('something else').check();
+  await page.getByLabel('less').check();
+  await expect(page.getByLabel('Points')).toHaveValue('1');
   await page.getByLabel('Comment').fill('What pulls the water?');
   await page.getByRole('button', { name: 'Mark it' }).click();
   await expect(page.getByText('2 marked')).toBeVisible();
   await page.getByRole('button', { name: 'Hide names' }).click();
   await expect(page.getByText('One student').or(page.getByText('2 students'))).toBeVisible();
 
+  const marking = page.url();
+  await page.getByRole('link', { name: 'Student by student' }).click();
+  await expect(page.getByText('answer 1 of 3')).toBeVisible();
+
+  // A short answer that the key does not know becomes part of it, for all who wrote it.
+  await page.goto('/marking');
+  await page.getByRole('link', { name: 'Why do tides come twice a day?' }).click();
+  await page.getByRole('button', { name: 'Counts as right …' }).click();
+  await expect(page.getByText('2 students gain, 0 lose, 1 stands as before.')).toBeVisible();
+  await expectAccessible('answers that the key does not know', page);
+  await page.getByRole('button', { name: 'Rescore 3 attempts' }).click();
+  await expect(page.getByText('3 attempts scored anew: 2 gained, 0 lost.')).toBeVisible();
+  await expect(page.getByText('Every answer is decided.')).toBeVisible();
+
+  // A colleague reads the same answers without names or marks; what differs is settled.
+  await page.goto(`${marking}/second`);
+  await page.getByLabel('Colleague').selectOption({ label: 'Tobias Lindqvist' });
+  await page.getByRole('button', { name: 'Ask to read it' }).click();
+  await expect(page.getByText('has marked 0 of 3')).toBeVisible();
+  const colleague = await teacherPage(browser, 'lindqvist');
+  watch(colleague, complaints);
+  await colleague.goto('/marking');
+  await colleague.getByRole('link', { name: 'Why do tides come twice a day?' }).click();
+  await expect(colleague.getByText('It is the wind.')).toBeVisible();
+  await expect(colleague.getByText('One student', { exact: true })).toBeVisible();
+  await colleague.keyboard.press('2');
+  await colleague.keyboard.press('Enter');
+  await expect(colleague.getByText('1 marked')).toBeVisible();
+  await colleague.keyboard.press('3');
+  await colleague.keyboard.press('Enter');
+  await expect(colleague.getByText('Everything is marked.', { exact: false })).toBeVisible();
+  await colleague.context().close();
+  await page.reload();
+  await expect(page.getByRole('row', { name: 'The same points 2' })).toBeVisible();
+  await expectAccessible('second reader', page);
+  await page.getByRole('button', { name: 'Take 2' }).click();
+  await expect(page.getByText('All differences are settled.')).toBeVisible();
+
   const own = await student(browser, '7A', 'BRN7A5', 12);
   watch(own.page, complaints);
-  await expect(row(own.page, 'Tides')).toContainText('1 of 4, 25 %');
+  await expect(row(own.page, 'Tides')).toContainText('3 of 5, 60 %');
   await own.context.close();
   expect(complaints).toEqual([]);
   await page.evaluate(async ({ item, test: id }) => {

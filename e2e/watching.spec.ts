@@ -105,3 +105,17 @@ test('a student without network is said to be so, and comes back', async () => {
   await own.context.setOffline(false);
   await expect(line()).not.toContainText('no connection', { timeout: 60_000 });
 });
+
+test('a teacher’s page that lost its connection says so, and knows what happened meanwhile once it is back', async () => {
+  await page.context().setOffline(true);
+  await expect(page.getByText('The connection to the server is lost', { exact: false })).toBeVisible({
+    timeout: 60_000,
+  });
+  await own.page.getByRole('button', { name: 'Hand in' }).click();
+  await own.page.getByRole('button', { name: 'Hand in now' }).click();
+  await expect(own.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await expect(line()).toContainText('working');
+  await page.context().setOffline(false);
+  await expect(line()).toContainText('handed in', { timeout: 60_000 });
+  await expect(page.getByText('The connection to the server is lost', { exact: false })).toHaveCount(0);
+});

@@ -18,7 +18,7 @@ import { classes, demoPassword, staff } from './people';
 import { files } from './media';
 import { passages } from './passages';
 import { drafts, folders, type Draft } from './drafts';
-import { plans, type Plan } from './plan';
+import { plans, written, type Plan } from './plan';
 import { classSourcedId, groupsBy, mailOf, rolls, supportOf } from './rolls';
 import { answerOf, canBeSimulated } from './simulate';
 
@@ -185,6 +185,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
 
   for (const [at, plan] of plans.entries()) giveAndSit(at + 1, plan);
   drafts.forEach((draft, at) => putDraft(plans.length + at + 1, draft));
+  giveAndSit(plans.length + drafts.length + 1, written);
   return tables;
 
   function putDraft(id: number, { by, withThem, folder, outline }: Draft): void {
@@ -210,6 +211,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
 
   function pick({ standards, items, title }: Plan): DemoItem[] {
     const random = stream(`pick/${title}`);
+    if (items === 1) return standards.flatMap((code) => byStandard.get(code) ?? []).filter(({ content }) => content.parts[0]!.kind === 'long-text'); // prettier-ignore
     const pool = standards.flatMap((code) => byStandard.get(code) ?? []).filter(canBeSimulated);
     const planted = pool.filter((own) => own.planted);
     const rest = random.shuffle(pool.filter((own) => !own.planted)).slice(0, items - planted.length);

@@ -53,3 +53,9 @@ export const plans: Plan[] = [
     directions: '', limitMinutes: 30, opens: [5, '09:00'], closes: [5, '15:00'], state: 'coming',
   },
 ]; // prettier-ignore
+
+/** Written work that waits for its teacher's mark. */
+export const written: Plan = {
+  title: 'Building on the flood plain', kind: 'worksheet', by: 'nwosu', classes: ['8C'], standards: ['GE.8.LAN.1'], items: 1,
+  directions: 'Write whole sentences.', limitMinutes: null, opens: [-2, '08:00'], closes: [-1, '16:00'], state: 'sat',
+}; // prettier-ignore

@@ -3,6 +3,7 @@ import { exact, readNumber } from '@oaken/core/scoring';
 import type { Part, Responses } from '@oaken/core/items';
 import { randomFrom, type Random } from '@oaken/core/random';
 import { allItems, type DemoItem } from './items';
+import { floodPlain } from './written';
 
 interface Traits {
   difficulty: number;
@@ -78,6 +79,9 @@ function respond(part: Part, own: DemoItem, knows: boolean, { pull }: Traits, ra
       return knows ? sayNumber(part.key.value, random) : wrongNumber(part.key.value, random);
     case 'short-text':
       return knows ? sayWord(random.pick(part.key.variants.slice(0, 2)), random) : wrongWord(own, random);
+    case 'long-text':
+      // Only one question is written on in the demonstration.
+      return floodPlain[Math.min(floodPlain.length - 1, random.below(knows ? floodPlain.length : 4) + (knows ? 2 : 0))];
     default:
       throw new Error(`No answers are made up for ${part.kind}.`);
   }

@@ -83,8 +83,8 @@ export function flagsOf(
       key.upper !== null &&
       own.upper !== null &&
       own.lower !== null &&
-      own.upper >= 0.25 &&
-      own.upper >= 0.6 * key.upper &&
+      own.upper >= 0.25 - rounding &&
+      own.upper >= 0.6 * key.upper - rounding &&
       own.upper > own.lower + rounding,
   );
   if (key && alsoStrong)
@@ -127,7 +127,7 @@ export function flagsOf(
       title: 'Very hard',
       reason: `Only ${percent(facility.value)} of the points were earned.`,
     });
-  if (hurried && hurried.n >= 3 && hurried.n >= 0.1 * n)
+  if (hurried && hurried.n >= 3 && hurried.n >= 0.1 * n - rounding)
     flags.push({
       kind: 'hurried',
       title: 'Hurried answers',

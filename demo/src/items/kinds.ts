@@ -78,8 +78,9 @@ export const grid = (standard: string, depth: number, stem: string, columns: str
   return made(standard, depth, 70, stem, [{ id: 'a', kind: 'grid', rows: lines, columns: heads, key, many: false, rule: { rule: 'each-right', points: rows.length } }], explanation);
 }; // prettier-ignore
 
-export const essay = (standard: string, depth: number, stem: string, guide: string, points = 4, mostWords?: number) =>
-  made(standard, depth, 300, stem, [{ id: 'a', kind: 'long-text', lines: 8, ...(mostWords && { mostWords }), guide: paragraph(guide), rule: { rule: 'by-hand', points } }]); // prettier-ignore
+type Levels = [points: number, words: string][];
+export const essay = (standard: string, depth: number, stem: string, guide: string, points = 4, mostWords?: number, criteria?: [name: string, levels: Levels][]) =>
+  made(standard, depth, 300, stem, [{ id: 'a', kind: 'long-text', lines: 8, ...(mostWords && { mostWords }), guide: paragraph(guide), ...(criteria && { criteria: criteria.map(([name, levels], at) => ({ id: `c${at + 1}`, name, levels: levels.map(([worth, words]) => ({ points: worth, words })) })) }), rule: { rule: 'by-hand', points } }]); // prettier-ignore
 
 export const sketch = (standard: string, depth: number, stem: string, guide: string, ground?: [FileName, string]) =>
   made(standard, depth, 180, stem, [{ id: 'a', kind: 'drawing', ...(ground && { ground: pictureOf(...ground) }), guide: paragraph(guide), rule: { rule: 'by-hand', points: 3 } }]); // prettier-ignore

@@ -13,8 +13,10 @@ import { Look } from './look';
 import { Rooms, type Seen } from './rooms';
 import { readWork } from './work';
 
-/** A proxy between lets go of a connection on which nothing is said for long. */
-const breathEvery = 15_000;
+/** A proxy between lets go of a connection on which nothing is said for long, and a page has to hear when it is cut off. */
+const breathEvery = 5_000;
+/** Whether somebody may still watch is asked with every so-manieth breath. */
+const askEvery = 3;
 
 export function watchingRoutes(bind: Bind, context: Context, editions: Editions): void {
   const { database, now, log } = context;
@@ -44,12 +46,14 @@ export function watchingRoutes(bind: Bind, context: Context, editions: Editions)
       students: (students) => send('students', { now: now(), students }),
     });
     // Whoever signs out, or no longer teaches the class, stops watching.
+    let breaths = 0;
     const breath = setInterval(() => {
-      response.write(': here\n\n');
-      void context.sessions
-        .find(readCookie(request, cookieName))
-        .then((visitor) => (visitor ? about(visitor, assignmentId) : Promise.reject(new Error())))
-        .catch(() => response.end());
+      send('here', {});
+      if (++breaths % askEvery === 0)
+        void context.sessions
+          .find(readCookie(request, cookieName))
+          .then((visitor) => (visitor ? about(visitor, assignmentId) : Promise.reject(new Error())))
+          .catch(() => response.end());
     }, breathEvery);
     response.on('close', () => {
       clearInterval(breath);

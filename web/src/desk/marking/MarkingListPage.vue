@@ -31,7 +31,7 @@ onMounted(async () => {
     >Texts, drawings and photos stand here once students hand them in; so do short answers that a key does not
     know.</EmptyNote
   >
-  <div v-else-if="own" class="lists">
+  <div v-else-if="own" class="lists" tabindex="0" role="region" aria-label="What waits">
     <section v-if="own.waiting.length">
       <h2>To mark, the oldest first</h2>
       <table class="ruled">

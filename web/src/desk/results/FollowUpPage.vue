@@ -85,7 +85,7 @@ async function make(): Promise<void> {
       standard</label
     >
   </div>
-  <div class="sheet">
+  <div class="sheet" tabindex="0" role="region" aria-label="Groups of students">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <EmptyNote v-if="own && own.groups.length === 0" title="Nobody missed anything."
       >Everybody earned at least {{ rules.below }} % on every standard, or nobody has handed in yet.</EmptyNote

@@ -102,7 +102,7 @@ async function removeSheet(): Promise<void> {
     <span v-if="results?.caution" class="caution">{{ results.caution }}</span>
   </div>
   <ResultFilters v-if="results && own" :results="results" :filters="filters" @filter="filter" />
-  <div ref="sheet" class="sheet" :aria-busy="busy">
+  <div ref="sheet" class="sheet" tabindex="0" role="region" aria-label="Results" :aria-busy="busy">
     <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
     <template v-if="results">
       <OverviewResults v-if="tab === 'overview'" :results="results" :base="base" />

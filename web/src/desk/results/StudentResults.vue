@@ -121,8 +121,10 @@ function open(own: StudentResult): void {
 
 const box = ref<HTMLElement>();
 const rowHeight = 36;
+/** A class is drawn whole, so that the browser finds and prints all of it; of a grade only what is in view. */
+const drawnWhole = 60;
 const virtual = useVirtualizer(
-  computed(() => ({ count: sorted.value.length, getScrollElement: () => box.value ?? null, estimateSize: () => rowHeight, overscan: 2 })), // prettier-ignore
+  computed(() => ({ count: sorted.value.length, getScrollElement: () => box.value ?? null, estimateSize: () => rowHeight, overscan: sorted.value.length <= drawnWhole ? sorted.value.length : 2 })), // prettier-ignore
 );
 const rows = computed(() => virtual.value.getVirtualItems());
 const above = computed(() => rows.value[0]?.start ?? 0);

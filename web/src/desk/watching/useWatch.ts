@@ -7,6 +7,8 @@ import { useSession } from '../../client/session';
 
 /** The browser comes back by itself after a lost connection, but not after a refusal. */
 const again = 3_000;
+/** The server says something every five seconds: nothing for so long means that the line is cut, whatever the browser thinks. */
+const silence = 13_000;
 
 export function useWatch(assignmentId: number) {
   const session = useSession();
@@ -17,15 +19,21 @@ export function useWatch(assignmentId: number) {
   const now = ref(session.now());
   let source: EventSource | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let heard = performance.now();
 
   function open(): void {
+    source?.close();
     source = new EventSource(`/api/assignments/${assignmentId}/watch/events`);
+    heard = performance.now();
+    source.addEventListener('here', () => (heard = performance.now()));
     source.addEventListener('whole', ({ data }: MessageEvent<string>) => {
+      heard = performance.now();
       const whole = JSON.parse(data) as Watched;
       session.setClock(whole.now);
       [watched.value, lostAt.value, wrong.value] = [whole, null, ''];
     });
     source.addEventListener('students', ({ data }: MessageEvent<string>) => {
+      heard = performance.now();
       const changed = JSON.parse(data) as { now: number; students: WatchedStudent[] };
       session.setClock(changed.now);
       const byId = new Map(changed.students.map((own) => [own.studentId, own]));
@@ -38,6 +46,13 @@ export function useWatch(assignmentId: number) {
       timer = setTimeout(() => void explain(), again);
     };
   }
+  /** What stands here is old from now on; the line is tried again until it answers. */
+  function lose(): void {
+    lostAt.value ??= session.now();
+    source?.close();
+    clearTimeout(timer);
+    timer = setTimeout(open, again);
+  }
   /** The stream says only that it was refused; the same question asked plainly says why. */
   async function explain(): Promise<void> {
     try {
@@ -48,12 +63,21 @@ export function useWatch(assignmentId: number) {
       timer = setTimeout(() => void explain(), again);
     }
   }
-  onMounted(open);
-  const tick = setInterval(() => (now.value = session.now()), 1_000);
+  onMounted(() => {
+    open();
+    addEventListener('offline', lose);
+    addEventListener('online', open);
+  });
+  const tick = setInterval(() => {
+    now.value = session.now();
+    if (lostAt.value === null && performance.now() - heard > silence) lose();
+  }, 1_000);
   onUnmounted(() => {
     source?.close();
     clearTimeout(timer);
     clearInterval(tick);
+    removeEventListener('offline', lose);
+    removeEventListener('online', open);
   });
 
   const counts = computed(() => {

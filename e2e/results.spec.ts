@@ -1,0 +1,144 @@
+/** Reading results, one student's work, repairing a key, follow-up practice, and answers from elsewhere. */
+import { expect, test, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { expectAccessible } from './accessible';
+import { teacherPage, watch } from './people';
+
+const complaints: string[] = [];
+test.afterAll(() => expect(complaints).toEqual([]));
+test.describe.configure({ mode: 'serial' });
+
+let page: Page;
+let path: string;
+test.beforeAll(async ({ browser }) => {
+  page = await teacherPage(browser, 'holloway');
+  watch(page, complaints);
+  await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.goto('/results');
+  await page.getByRole('link', { name: 'Ratios and unit rates', exact: true }).click();
+  await expect(page).toHaveURL(/results\/\d+$/);
+  path = new URL(page.url()).pathname;
+});
+test.afterAll(() => page.context().close());
+const footing = () => page.getByRole('region', { name: /Figures/ });
+
+test('a class is asked for, and figures, columns and the clipboard follow', async () => {
+  await page.goto(`${path}/students`);
+  await expect(footing()).toContainText('n 53');
+  await page.getByRole('combobox', { name: 'Class' }).selectOption('6B');
+  await expect(footing()).toContainText('n 27');
+  await expect(page).toHaveURL(/classId=/);
+  await page.getByLabel('Boxes say').selectOption('points');
+  await page.getByText('Columns', { exact: true }).click();
+  await page.getByLabel('State', { exact: true }).uncheck();
+  await expect(page.getByRole('columnheader', { name: 'State' })).toHaveCount(0);
+  await page.getByLabel('State', { exact: true }).check();
+  await page.getByText('Columns', { exact: true }).click();
+  await page.getByRole('columnheader', { name: 'Points' }).getByRole('button').click();
+  await expect(page.getByRole('columnheader', { name: 'Points' })).toHaveAttribute('aria-sort', 'descending');
+  await expectAccessible('students by items', page);
+  await page.getByRole('button', { name: 'Copy students' }).click();
+  const copied = await page.evaluate(() => navigator.clipboard.readText());
+  expect(copied.split('\n')).toHaveLength(28);
+  expect(copied.split('\n')[0]).toMatch(/^No\.\tStudent\t/);
+  await page.getByRole('button', { name: 'All of it' }).click();
+  await expect(footing()).toContainText('n 53');
+  for (const [tab, says] of [['Standards', 'Find unit rates and use them to compare.'], ['Compare', 'The whole']] as const) {
+    await page.getByRole('tab', { name: tab }).click();
+    await expect(page.getByText(says).first()).toBeVisible();
+    await expectAccessible(tab, page);
+  }
+}); // prettier-ignore
+
+test('one student: every answer, a rating, a decision with its reason and back, the report as PDF', async () => {
+  await page.goto(`${path}/students`);
+  await page.getByRole('button', { name: 'Ines Abara' }).click();
+  await expect(page.getByRole('heading', { name: 'Ines Abara' })).toBeVisible();
+  await expectAccessible('one student', page);
+  await page.getByRole('combobox').first().selectOption('2');
+  await page.reload();
+  await expect(page.getByRole('combobox').first()).toHaveValue('2');
+  await page.getByRole('combobox').first().selectOption('');
+  await page.getByRole('button', { name: 'not scored …', exact: true }).first().click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Say why: it is kept with the score.')).toBeVisible();
+  await page.getByLabel('Reason').fill('Came in late');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Does not count: Came in late')).toBeVisible();
+  await expect(page.getByText('4 of 12', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByText('4 of 13', { exact: false })).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Report as PDF' }).click();
+  expect(
+    readFileSync(await (await download).path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-');
+});
+
+test('a wrong key: who gains and loses is said before, rescored, and undone', async () => {
+  await page.goto(`${path}/items?item=2`);
+  await page.getByRole('link', { name: 'Change what counts …' }).click();
+  await expect(page.getByRole('heading', { name: 'What counts: question 2' })).toBeVisible();
+  await expectAccessible('repair', page);
+  await page.getByRole('checkbox', { name: '3/5' }).uncheck();
+  await page.getByRole('checkbox', { name: '3/8' }).check();
+  await expect(page.getByText('48 students gain, 2 lose, 3 stand as before.')).toBeVisible();
+  await page.getByRole('textbox', { name: /^Reason/ }).fill('Three of eight sing alto');
+  await page.getByRole('button', { name: 'Rescore 53 attempts' }).click();
+  await expect(page.getByText('53 attempts scored anew: 48 gained, 2 lost.')).toBeVisible();
+  await expect(page.getByText('The bank’s own item still has another key.')).toBeVisible();
+  await page.getByRole('link', { name: 'Back to the items' }).click();
+  await expect(page.getByRole('row').filter({ hasText: 'Key may be wrong' })).toHaveCount(0);
+  await page.goBack();
+  // The text of the change stands in the list of what was done before.
+  const before = page.getByRole('listitem').filter({ hasText: 'Three of eight sing alto' });
+  await before.getByRole('button', { name: 'Undo' }).click();
+  await expect(before).toContainText('undone by Maren Holloway');
+  await page.goto(`${path}/items`);
+  await expect(page.getByRole('row').filter({ hasText: 'Key may be wrong' })).toHaveCount(1);
+});
+
+test('follow-up: groups with their evidence, a test for each, and on to assigning it to them as practice', async () => {
+  await page.goto(`${path}/standards`);
+  await page.getByRole('link', { name: /Follow-up/ }).click();
+  await expect(page.getByRole('heading', { name: 'Follow-up' })).toBeVisible();
+  await expectAccessible('follow-up', page);
+  const name = await page.getByLabel('Name of group 1').inputValue();
+  await page.getByRole('button', { name: /^Make \d practice test/ }).click();
+  await expect(page.getByText('made, each with its group in the class.')).toBeVisible();
+  await page.getByRole('link', { name: 'Assign it to them' }).first().click();
+  await expect(page.getByText(name).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Give to \d+ students/ })).toBeVisible();
+  // Left as it was found.
+  await page.evaluate(async () => {
+    const { csrf } = await (await fetch('/api/session')).json();
+    const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
+    const { tests } = await (await fetch('/api/tests?shelf=mine&words=practice')).json();
+    for (const own of tests.filter((one: { title: string }) => one.title.startsWith('Practice '))) await fetch(`/api/tests/${own.id}`, { method: 'DELETE', headers });
+    const { groups } = await (await fetch('/api/groups')).json();
+    for (const own of groups.filter((one: { name: string }) => one.name.startsWith('Practice '))) await fetch(`/api/classes/${own.classId}/groups/${own.id}`, { method: 'DELETE', headers });
+  });
+}); // prettier-ignore
+
+test('answers from elsewhere: a ragged row is said in its place, then they are read in the same pages', async () => {
+  await page.goto('/results');
+  await page.getByRole('link', { name: 'Bring answers in' }).click();
+  await page.getByLabel('Title').fill('On paper');
+  await page.getByLabel(/^Answers students/).fill('student,1,2\nAda,b\n');
+  await page.getByLabel(/^Key/).first().fill('item,key\n1,b\n2,c\n');
+  await page.getByRole('button', { name: 'Read the results' }).click();
+  await expect(page.getByText('Row 2 has 2 cells; the first row names 3.')).toBeVisible();
+  await expectAccessible('bringing answers in', page);
+  await page.getByLabel(/^Answers students/).fill('student,1,2\nAda,b,c\nBen,b,a\nCleo,d,c\n');
+  await page.getByRole('button', { name: 'Read the results' }).click();
+  await expect(page.getByRole('heading', { name: 'On paper' })).toBeVisible();
+  await expect(footing()).toContainText('n 3');
+  await page.getByRole('tab', { name: 'Students' }).click();
+  await expect(page.getByRole('rowheader', { name: 'Cleo' })).toBeVisible();
+  await page.getByRole('tab', { name: 'Items' }).click();
+  await expectAccessible('items from elsewhere', page);
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByText('Deleted.', { exact: false })).toBeVisible();
+});
