@@ -97,7 +97,8 @@ runMain(async () => {
   await other.goto(`${address}/marking`);
   await other.getByRole('link', { name: /A town wants to build/ }).click();
   await other.getByRole('button', { name: 'On', exact: true }).click();
-  await other.getByRole('radio').first().check();
+  await other.getByRole('radio', { name: /one reason/ }).check();
+  await other.getByRole('radio', { name: /follows from/ }).check();
   await shoot(other, 'marking');
   await other.context().close();
   await page.getByRole('button', { name: 'Dark' }).click();

@@ -221,7 +221,7 @@ function keyOf(keys: Map<string, string>, id: string): string {
 function scoreOf({ id, key }: Item, cell: string, student: number): number {
   if (cell === '') return 0;
   if (key !== null) return cell === key ? 1 : 0;
-  const score = Number(cell);
+  const score = Number(/^\d+,\d+$/.test(cell) ? cell.replace(',', '.') : cell);
   if (!Number.isFinite(score)) throw new SheetProblem(`Row ${student + 2}, “${id}”: “${cell}” is not a score.`);
   if (score < 0) throw new SheetProblem(`Row ${student + 2}, “${id}”: a score cannot be below zero.`);
   return score;

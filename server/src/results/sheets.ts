@@ -8,10 +8,17 @@ import type { Context } from '../context';
 import { insertedId, row, rows, toMillis } from '../database/connect';
 import { invalid, notFound } from '../http/problem';
 
+/** What parts the cells of the first row: in a file with semicolons a comma may be a decimal sign. */
+function delimiterOf(text: string): string {
+  const [first = ''] = text.split(/\r?\n/);
+  const count = (sign: string) => first.split(sign).length;
+  return [',', ';', '\t'].sort((a, b) => count(b) - count(a))[0]!;
+}
+
 /** @throws Problem 422 that points at `pointer`, with the line */
 function readCsv(text: string, pointer: string): string[][] {
   try {
-    return parse(text, { bom: true, relax_column_count: true, skip_empty_lines: true, delimiter: [',', ';', '\t'] });
+    return parse(text, { bom: true, relax_column_count: true, skip_empty_lines: true, delimiter: delimiterOf(text) });
   } catch (error) {
     throw invalid([{ pointer, message: `This could not be read as CSV: ${(error as Error).message}` }]);
   }

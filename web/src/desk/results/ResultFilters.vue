@@ -5,8 +5,8 @@ import { wallOf } from '@oaken/core/timing';
 import { useSession } from '../../client/session';
 import type { FilterName } from './useResults';
 
-const props = defineProps<{ results: ResultsAnswer; filters: Partial<Record<FilterName, string>> }>();
-const emit = defineEmits<{ filter: [name: FilterName, value: string | null] }>();
+defineProps<{ results: ResultsAnswer; filters: Partial<Record<FilterName, string>> }>();
+const emit = defineEmits<{ filter: [name: FilterName, value: string | null]; all: [] }>();
 const session = useSession();
 
 const attempts = { counting: 'the one that counts', best: 'the best', latest: 'the latest', first: 'the first', mean: 'the mean of all', all: 'every attempt' }; // prettier-ignore
@@ -24,10 +24,6 @@ function pickDay(name: 'from' | 'to', event: Event): void {
   const wall = wallOf(noon, session.school.zone);
   const off = Date.UTC(Number(wall.slice(0, 4)), Number(wall.slice(5, 7)) - 1, Number(wall.slice(8, 10)), Number(wall.slice(11, 13)), Number(wall.slice(14, 16))) - noon; // prettier-ignore
   emit('filter', name, String(noon - day / 2 - off + (name === 'to' ? day : 0)));
-}
-const some = () => Object.keys(props.filters).length > 0;
-function clear(): void {
-  for (const name of Object.keys(props.filters) as FilterName[]) emit('filter', name, null);
 }
 </script>
 
@@ -67,7 +63,7 @@ function clear(): void {
     <label
       >to <input class="plain-input" type="date" :value="dayOf(filters.to, 1)" @change="pickDay('to', $event)"
     /></label>
-    <button v-if="some()" type="button" class="word" @click="clear">All of it</button>
+    <button v-if="Object.keys(filters).length" type="button" class="word" @click="emit('all')">All of it</button>
   </div>
 </template>
 

@@ -20,7 +20,7 @@ import { useResults } from './useResults';
 const route = useRoute();
 const router = useRouter();
 const words = useWords();
-const { assignmentId, sheetId, results, wrong, busy, filters, filter, load } = useResults();
+const { assignmentId, sheetId, results, wrong, busy, filters, filter, all, load } = useResults();
 const base = sheetId ? `/results/sheet/${sheetId}` : `/results/${assignmentId}`;
 const tab = computed(() => String(route.params.tab || 'overview'));
 const tabs = computed(() => ({
@@ -46,6 +46,8 @@ const where = computed(() => {
   return ['Results', own.value && listing(own.value.classes.map(({ name }) => name)), arriving.value].filter(Boolean).join(' · '); // prettier-ignore
 });
 const by = computed(() => (tab.value === 'items' || tab.value === 'standards' ? tab.value : 'students'));
+/** What the tab's table holds. */
+const copied = computed(() => ({ overview: 'figures', compare: 'comparison' })[tab.value] ?? tab.value);
 const csv = computed(() => addressOf('exportResults', { assignmentId: assignmentId ?? 0 }, { ...filters.value, by: by.value })); // prettier-ignore
 const gradebook = addressOf('exportForGradebook', { assignmentId: assignmentId ?? 0 });
 const copy = () => copyTable(sheet.value?.querySelector('table'), tab.value === 'students' ? grid.value?.lines() : undefined); // prettier-ignore
@@ -79,7 +81,7 @@ async function removeSheet(): Promise<void> {
 <template>
   <PageHead :title="results?.title ?? 'Results'" :where="where">
     <template v-if="results">
-      <button type="button" class="word" @click="copy">Copy {{ by }}</button>
+      <button type="button" class="word" @click="copy">Copy {{ copied }}</button>
       <template v-if="own">
         <a :href="csv" download>Export {{ by }} as CSV</a>
         <a :href="gradebook" download title="OneRoster 1.2 CSV: line items and results">Export for a gradebook</a>
@@ -101,7 +103,7 @@ async function removeSheet(): Promise<void> {
     </button>
     <span v-if="results?.caution" class="caution">{{ results.caution }}</span>
   </div>
-  <ResultFilters v-if="results && own" :results="results" :filters="filters" @filter="filter" />
+  <ResultFilters v-if="results && own" :results="results" :filters="filters" @filter="filter" @all="all" />
   <div ref="sheet" class="sheet" tabindex="0" role="region" aria-label="Results" :aria-busy="busy">
     <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
     <template v-if="results">

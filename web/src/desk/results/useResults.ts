@@ -31,6 +31,8 @@ export function useResults() {
     void router.replace({ query: { ...(item && { item }), ...rest, ...(value !== null && { [name]: value }) } });
   }
 
+  const all = () => void router.replace({ query: {} });
+
   /** The latest question counts, whichever answer comes last. */
   let asked = 0;
   async function load(): Promise<void> {
@@ -49,5 +51,5 @@ export function useResults() {
     }
   }
   watch(filters, (now, before) => JSON.stringify(now) !== JSON.stringify(before) && void load());
-  return { assignmentId, sheetId, results, wrong, busy, filters, filter, load };
+  return { assignmentId, sheetId, results, wrong, busy, filters, filter, all, load };
 }
