@@ -4,14 +4,13 @@
  * and writing as many scores as change, without anything in between.
  */
 import { chromium, type Page } from '@playwright/test';
-import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { scoreAttempt } from '@oaken/core/attempts';
 import { entriesOf, type Edition, type EditionEntry } from '@oaken/core/forms';
 import { kindOf, type ItemContent } from '@oaken/core/items';
 import { randomFrom } from '@oaken/core/random';
 import { percentile, report } from './figure';
-import { name, pool, prepareSchool, start, studentIds } from './load';
+import { name, pool, prepareSchool, signInStaff, staffHeaders, start, studentIds } from './load';
 
 const port = 4697;
 const address = `http://127.0.0.1:${port}`;
@@ -22,9 +21,7 @@ const oneClass = 35;
 const random = randomFrom('results');
 
 await prepareSchool(grade);
-const teacher = 'bench-teacher';
-const [{ id: holloway }] = await pool.query("SELECT id FROM accounts WHERE sign_in_name = 'holloway'");
-await pool.query('INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at) VALUES (?, ?, ?, ?, ?)', [createHash('sha256').update(teacher).digest(), holloway, 'c'.repeat(32), new Date(), new Date(Date.now() + 3_600_000)]); // prettier-ignore
+const { token: teacher, id: holloway } = await signInStaff('holloway');
 
 const chosen: { item: number; revision: number; content: unknown }[] = await pool.query(
   `SELECT i.id AS item, r.id AS revision, r.content FROM items i JOIN revisions r ON r.id = i.revision_id
@@ -143,7 +140,7 @@ holds(`filtering ${grade} students, longest time without an answer from the page
 
 // Rescoring: another key for one item.
 const ask = async (path: string, body: unknown) => {
-  const response = await fetch(address + path, { method: 'POST', headers: { 'content-type': 'application/json', cookie: `oaken=${teacher}`, 'x-csrf-token': 'c'.repeat(32) }, body: JSON.stringify(body) }); // prettier-ignore
+  const response = await fetch(address + path, { method: 'POST', headers: staffHeaders(teacher), body: JSON.stringify(body) }); // prettier-ignore
   if (response.status !== 200) throw new Error(`${path}: ${await response.text()}`);
   return response.json();
 };

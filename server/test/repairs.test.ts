@@ -1,4 +1,5 @@
-import { row, rows } from '../src/database/connect';
+import { fromJson, row, rows } from '../src/database/connect';
+import { readEdition, readStored, reckon } from '../src/repairs/reckoning';
 import { renewFigures } from '../src/results/figures';
 import { answer, clientKey, openSchool, plainRules, wishes, type School, type Visitor } from './support/school';
 
@@ -158,6 +159,20 @@ test('excused, other points and points besides, each with its reason, and taken 
   // The whole work: the class's figures go on without it.
   await decide('excused', null, null, 'Illness');
   expect((await teacher.ok('GET', `${own.path}/results`)).spread.n).toBe(1);
+});
+
+test('rescoring with the same key changes nothing, in everything that the demonstration has sat', async () => {
+  const given = await rows<{ id: number; editionId: number; rules: unknown }>(school.database, 'SELECT id, edition_id AS editionId, rules FROM assignments WHERE id <= 6'); // prettier-ignore
+  for (const { id, editionId, rules } of given) {
+    const stored = await readStored(school.database, id, fromJson(rules));
+    const { lines, counted } = reckon(stored, await readEdition(school.database, editionId));
+    const kept = await rows<{ attempt: number; entry: string; points: number }>(school.database, 'SELECT s.attempt_id AS attempt, s.entry_id AS entry, s.points FROM attempts t JOIN scores s ON s.attempt_id = t.id WHERE t.assignment_id = :id ORDER BY s.attempt_id, s.entry_id', { id }); // prettier-ignore
+    const made = lines.flatMap((line) => line.scores.map(({ entry, points }) => ({ attempt: line.id, entry, points }))); // prettier-ignore
+    made.sort((a, b) => a.attempt - b.attempt || (a.entry < b.entry ? -1 : 1));
+    expect(made.length).toBeGreaterThan(100);
+    expect(made).toEqual(kept);
+    expect([...counted.values()].map(({ attempt, points }) => [attempt.id, points]).sort()).toEqual(stored.attempts.map((own) => [own.id, own.counted]).sort()); // prettier-ignore
+  }
 });
 
 test('only those who run the assignment repair it', async () => {

@@ -41,6 +41,8 @@ export class Look {
   /** What was read of an answer stays until its number grows. */
   private readonly cells = new Map<string, { number: number; cell: Cell }>();
 
+  private editionId = 0;
+
   constructor(
     private readonly database: Sequelize,
     private readonly editions: Editions,
@@ -51,6 +53,12 @@ export class Look {
     const assignment = (await row<{ editionId: number; rules: unknown }>(this.database, 'SELECT edition_id AS editionId, rules FROM assignments WHERE id = :id', { id: this.assignmentId }))!; // prettier-ignore
     const rules = fromJson<AssignmentRules>(assignment.rules);
     const { edition } = await this.editions.get(assignment.editionId);
+    if (assignment.editionId !== this.editionId) {
+      // Another key: what was right or wrong by the old one is looked at again.
+      this.forms.clear();
+      this.cells.clear();
+      this.editionId = assignment.editionId;
+    }
     const lines = await this.lines();
     for (const own of lines)
       if (own.attemptId !== null && !this.forms.has(own.attemptId)) {

@@ -8,7 +8,7 @@ import PageHead from '../../parts/PageHead.vue';
 import { done, failed } from '../undo';
 import { percent, useWords } from '../words';
 import CompareResults from './CompareResults.vue';
-import { copyTable } from './copyTable';
+import { copyLines, linesOf, saveLines } from './copyTable';
 import { figureText } from './figures';
 import ItemResults from './ItemResults.vue';
 import OverviewResults from './OverviewResults.vue';
@@ -50,7 +50,12 @@ const by = computed(() => (tab.value === 'items' || tab.value === 'standards' ? 
 const copied = computed(() => ({ overview: 'figures', compare: 'comparison' })[tab.value] ?? tab.value);
 const csv = computed(() => addressOf('exportResults', { assignmentId: assignmentId ?? 0 }, { ...filters.value, by: by.value })); // prettier-ignore
 const gradebook = addressOf('exportForGradebook', { assignmentId: assignmentId ?? 0 });
-const copy = () => copyTable(sheet.value?.querySelector('table'), tab.value === 'students' ? grid.value?.lines() : undefined); // prettier-ignore
+/** What the tab shows; of the grid also the rows that are not drawn. */
+const shown = () => (tab.value === 'students' ? grid.value?.lines() : undefined) ?? linesOf(sheet.value?.querySelector('table')); // prettier-ignore
+const copy = () => copyLines(shown());
+/** Figures and comparisons, and whatever was brought in, are saved as they stand here; the rest comes from the server, with more in it. */
+const savedHere = computed(() => !own.value || copied.value !== tab.value);
+const save = () => saveLines(`${results.value!.title} ${copied.value}`, shown());
 
 async function release(released: boolean): Promise<void> {
   try {
@@ -82,8 +87,9 @@ async function removeSheet(): Promise<void> {
   <PageHead :title="results?.title ?? 'Results'" :where="where">
     <template v-if="results">
       <button type="button" class="word" @click="copy">Copy {{ copied }}</button>
+      <button v-if="savedHere" type="button" class="word" @click="save">Export {{ copied }} as CSV</button>
       <template v-if="own">
-        <a :href="csv" download>Export {{ by }} as CSV</a>
+        <a v-if="!savedHere" :href="csv" download>Export {{ by }} as CSV</a>
         <a :href="gradebook" download title="OneRoster 1.2 CSV: line items and results">Export for a gradebook</a>
         <el-button v-if="own.releasedAt === null" @click="release(true)">Release to students</el-button>
         <el-button v-else @click="release(false)">Take release back</el-button>
