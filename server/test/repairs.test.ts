@@ -100,6 +100,9 @@ test('more answers, all the points, other points, leaving out; the bank learns n
   await renewFigures({ database: school.database, now: () => school.clock.now } as never);
   const seen = await rows<{ n: number }>(school.database, 'SELECT seen_n AS n FROM items WHERE id IN (:ids) ORDER BY id', { ids: own.itemIds }); // prettier-ignore
   expect(seen.map(({ n }) => n)).toEqual([3, 0, 3]);
+  // By grade too, for whoever opens the item in the bank.
+  const { byGrade } = await teacher.ok('GET', `/api/items/${own.itemIds[0]}`);
+  expect(byGrade).toEqual([{ grade: 6, n: 3, share: expect.closeTo(2 / 3, 9), separation: null }]);
   const refused = await teacher.send('POST', `${own.path}/repairs/look-ahead`, { entry: own.entries[2], accept: { part, response: ' AVERAGE' } }); // prettier-ignore
   expect([refused.status, refused.body.errors[0].message]).toEqual([422, 'AVERAGE counts as right already.']);
 });

@@ -209,6 +209,7 @@ const left = computed(() => reading.value?.differences.filter(({ settled }) => s
   font-weight: 600;
 }
 caption {
+  white-space: nowrap;
   text-align: left;
   padding-bottom: 4px;
 }

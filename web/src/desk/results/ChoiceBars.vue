@@ -4,11 +4,15 @@ import type { ItemResult } from '@oaken/contract/results';
 import { percent } from '../words';
 
 type Option = ItemResult['options'][number];
-defineProps<{ options: Option[] }>();
+const props = defineProps<{
+  options: Option[];
+  /** Answers go by their own names, not by letters. */ named?: boolean;
+}>();
 const share = (value: number | null, option: Option) => value ?? option.share;
 const letters = 'abcdefghijklmnopqrst';
+const signOf = (option: Option, at: number) => (props.named ? option.label.slice(0, 3) : letters[at]);
 const words = (option: Option, at: number) =>
-  `${letters[at]} ${option.label}${option.right ? ', the key' : ''}: ${option.n} students` +
+  `${props.named ? '' : `${letters[at]} `}${option.label}${option.right ? ', the key' : ''}: ${option.n} students` +
   (option.upper === null || option.lower === null
     ? ''
     : `, strong ${percent(option.upper)}, weak ${percent(option.lower)}`);
@@ -29,7 +33,7 @@ const words = (option: Option, at: number) =>
         <rect x="2" y="16" width="20" :height="14 * share(option.lower, option)" class="weak" />
         <path d="M0 15H24" class="base" />
       </svg>
-      <span class="sign" aria-hidden="true">{{ letters[at] }} {{ option.n }}</span>
+      <span class="sign" aria-hidden="true">{{ signOf(option, at) }} {{ option.n }}</span>
     </li>
   </ul>
 </template>

@@ -101,11 +101,11 @@ const timed = computed(() => props.results.items.some(({ time }) => time.value !
             >
           </td>
           <td>
-            <ChoiceBars v-if="item.options.length && item.options.length <= 12" :options="item.options" /><span
-              v-else
-              class="faded small"
-              >{{ item.content ? 'typed answers' : 'scores' }}</span
-            >
+            <ChoiceBars
+              v-if="item.options.length && item.options.length <= 12"
+              :options="item.options"
+              :named="item.content === null"
+            /><span v-else class="faded small">{{ item.content ? 'typed answers' : 'scores' }}</span>
             <div v-if="item.practice" class="faded small">
               right first {{ item.practice.first }}, later {{ item.practice.later }}, shown {{ item.practice.shown }}
             </div>
