@@ -1,12 +1,12 @@
 /** What a teacher decides about one student's work: excused, other points, points besides. All of it is kept with its reason. */
 import type { api, BodyOf } from '@oaken/contract';
-import { formOf } from '@oaken/core/forms';
+import { entriesOf } from '@oaken/core/forms';
 import type { Transaction } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { scoreAnew } from '../attempts/arriving';
 import type { Editions } from '../attempts/editions';
-import { lockAttempt, orderOf, readGiven, sitterOf } from '../attempts/given';
+import { attemptForm, lockAttempt, readGiven } from '../attempts/given';
 import type { Context } from '../context';
 import { insertedId, row } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
@@ -54,7 +54,7 @@ export async function adjust(
     const given = await readGiven(database, attempt.studentId, attempt.assignmentId, transaction);
     if (entry !== null) {
       const { edition } = await editions.get(given.editionId);
-      const own = formOf(edition, sitterOf(attempt), orderOf(attempt, given.rules)).sections.flatMap(({ entries }) => entries).find(({ id }) => id === entry); // prettier-ignore
+      const own = entriesOf({ sections: attemptForm(edition, attempt, given.rules).sections }).find(({ id }) => id === entry); // prettier-ignore
       if (!own) throw notFound('This question among the student’s');
       if (kind === 'override' && points! > own.points)
         throw invalid([{ pointer: '/points', message: `The question gives at most ${own.points}. Points above that are points besides.` }]); // prettier-ignore

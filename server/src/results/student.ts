@@ -1,12 +1,13 @@
 /** One student's work on an assignment, every answer with its history. */
 import type { StudentWork } from '@oaken/contract/results';
-import { entriesOf, formOf } from '@oaken/core/forms';
+import { entriesOf } from '@oaken/core/forms';
 import { keysInWords, responsesInWords } from '@oaken/core/items';
 import type { Sequelize } from 'sequelize';
 import { asking, ownAssignment, runsAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
-import { orderOf, readAttempts, sitterOf } from '../attempts/given';
+import { readEvents } from '../attempts/events';
+import { attemptForm, readAttempts } from '../attempts/given';
 import type { Context } from '../context';
 import { fromJson, row, rows, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound } from '../http/problem';
@@ -45,7 +46,7 @@ export async function readStudentWork(
     { id: shown.id },
   );
   const decided = await readDecisions(database, shown.id);
-  const entries = entriesOf({ sections: formOf(edition, sitterOf(shown), orderOf(shown, rules)).sections });
+  const entries = entriesOf({ sections: attemptForm(edition, shown, rules).sections });
   const standards = [...new Set(entries.flatMap((entry) => entry.standards))].sort();
   const statements = await readStatements(database, standards);
   const ratings = await readRatings(database, assignmentId);
@@ -120,13 +121,6 @@ const readDecisions = (database: Sequelize, attemptId: number) =>
     { attemptId },
   );
 
-const eventWords: Record<string, string> = {
-  pause: 'paused it',
-  resume: 'let it go on',
-  'hand-in': 'handed it in',
-  reopen: 'opened it again',
-};
-
 type Line = Awaited<ReturnType<typeof gather>>['lines'][number];
 
 async function readHistory(
@@ -139,16 +133,11 @@ async function readHistory(
 ): Promise<StudentWork['history']> {
   const student = `${line.givenName} ${line.familyName}`.trim();
   const question = (entry: string) => `question ${order.indexOf(entry) + 1}`;
-  const events = await rows<{ at: Date; by: string | null; what: string }>(
-    database,
-    `SELECT v.done_at AS at, TRIM(CONCAT(s.given_name, ' ', s.family_name)) AS \`by\`, v.what FROM attempt_events v LEFT JOIN accounts s ON s.id = v.done_by
-      WHERE v.attempt_id = :attemptId`,
-    { attemptId },
-  );
+  const events = await readEvents(database, attemptId);
   const lines: { at: Date; by: string; words: string }[] = [
     { at: line.beganAt!, by: student, words: 'began' },
     ...(line.handedInAt ? [{ at: line.handedInAt, by: line.handedInBy === 'student' ? student : '', words: line.handedInBy === 'server' ? 'time ran out: handed in with what was saved' : 'handed in' }] : []), // prettier-ignore
-    ...events.map(({ at, by, what }) => ({ at, by: by ?? '', words: eventWords[what] ?? what })),
+    ...events,
     ...marks.map(({ at, by, entry, points }) => ({ at, by, words: points === null ? `took the mark of ${question(entry)} back` : `marked ${question(entry)}: ${points}` })), // prettier-ignore
     ...decided.flatMap((own) => {
       const what = own.entry ? question(own.entry) : 'the whole work';

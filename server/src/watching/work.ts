@@ -6,17 +6,11 @@ import { isAnswered } from '@oaken/core/sitting';
 import { asking, ownAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
+import { readEvents } from '../attempts/events';
 import { attemptForm, readAttempts, readGiven } from '../attempts/given';
 import type { Context } from '../context';
 import { fromJson, row, rows, toMillis } from '../database/connect';
 import { notFound } from '../http/problem';
-
-const eventWords: Record<string, string> = {
-  pause: 'paused it',
-  resume: 'let it go on',
-  'hand-in': 'handed it in',
-  reopen: 'opened it again',
-};
 
 export async function readWork(
   { database }: Context,
@@ -37,12 +31,7 @@ export async function readWork(
   const { edition } = await editions.get(given.editionId);
   const stored = await rows<{ entry: string; responses: unknown; savedAt: Date }>(database, 'SELECT entry_id AS entry, responses, saved_at AS savedAt FROM answers WHERE attempt_id = :id', { id: attempt.id }); // prettier-ignore
   const answers = new Map(stored.map((one) => [one.entry, one]));
-  const events = await rows<{ at: Date; by: string | null; what: string }>(
-    database,
-    `SELECT v.done_at AS at, CONCAT(s.given_name, ' ', s.family_name) AS \`by\`, v.what FROM attempt_events v LEFT JOIN accounts s ON s.id = v.done_by
-      WHERE v.attempt_id = :id ORDER BY v.id`,
-    { id: attempt.id },
-  );
+  const events = await readEvents(database, attempt.id);
   return {
     name: own.name.trim(),
     entries: entriesOf({ sections: attemptForm(edition, attempt, given.rules).sections }).map(({ id, content }, n) => {
@@ -59,10 +48,6 @@ export async function readWork(
         savedAt: saved ? toMillis(saved.savedAt) : null,
       };
     }),
-    events: events.map(({ at, by, what }) => ({
-      at: toMillis(at),
-      by: by?.trim() ?? '',
-      words: eventWords[what] ?? what,
-    })),
+    events: events.map(({ at, ...event }) => ({ ...event, at: toMillis(at) })),
   };
 }
