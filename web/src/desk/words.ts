@@ -19,7 +19,12 @@ export function useWords() {
 }
 
 export const percent = (share: number) => `${Math.round(share * 100)} %`;
-export const decimal = (value: number, digits = 2) => value.toFixed(digits).replace('-', '−');
+/** Nothing is below nothing: what rounds to 0 has no sign. */
+export const decimal = (value: number, digits = 2) =>
+  value
+    .toFixed(digits)
+    .replace(/^-(?=0(\.0*)?$)/, '')
+    .replace('-', '−');
 /** Points without noughts that say nothing: 7, 7.5, 7.33. */
 export const pointsText = (value: number) => String(Math.round(value * 100) / 100);
 export const stemLine = (html: string, length = 160) =>

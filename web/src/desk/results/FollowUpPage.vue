@@ -112,6 +112,23 @@ async function make(): Promise<void> {
           >
         </li>
       </ul>
+      <p v-if="made?.find(({ name }) => name === names[at])" class="made">
+        <template v-for="one in made.filter(({ name }) => name === names[at])" :key="one.testId">
+          <b>{{ count(one.items, 'item') }}</b>{{ one.without.length ? `, none for ${listing(one.without)}` : '' }}.
+          <RouterLink :to="`/tests/${one.testId}`">Look at the test</RouterLink>
+          {{ ' ' }}
+          <RouterLink
+            :to="{
+              path: `/tests/${one.testId}/assign`,
+              query: {
+                practice: '1',
+                ...(one.groupIds.length ? { groups: one.groupIds.join(',') } : { students: one.students.join(',') }),
+              },
+            }"
+            >Assign it to them</RouterLink
+          >
+        </template>
+      </p>
       <table class="ruled">
         <thead>
           <tr>
@@ -134,23 +151,6 @@ async function make(): Promise<void> {
           </tr>
         </tbody>
       </table>
-      <p v-if="made?.find(({ name }) => name === names[at])" class="made">
-        <template v-for="one in made.filter(({ name }) => name === names[at])" :key="one.testId">
-          <b>{{ count(one.items, 'item') }}</b>{{ one.without.length ? `, none for ${listing(one.without)}` : '' }}.
-          <RouterLink :to="`/tests/${one.testId}`">Look at the test</RouterLink>
-          {{ ' ' }}
-          <RouterLink
-            :to="{
-              path: `/tests/${one.testId}/assign`,
-              query: {
-                practice: '1',
-                ...(one.groupIds.length ? { groups: one.groupIds.join(',') } : { students: one.students.join(',') }),
-              },
-            }"
-            >Assign it to them</RouterLink
-          >
-        </template>
-      </p>
     </article>
   </div>
   <FootingLine label="Groups">
