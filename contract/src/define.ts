@@ -13,6 +13,8 @@ export interface Endpoint<P = unknown, Q = unknown, B = unknown, A = unknown> {
   readonly params: z.ZodType<P>;
   readonly query: z.ZodType<Q>;
   readonly body: z.ZodType<B>;
+  /** The most bytes of JSON that may be sent to it; 0 where no JSON is read. */
+  readonly largest: number;
   readonly answer: z.ZodType<A>;
 }
 
@@ -23,16 +25,24 @@ export type AnswerOf<E> = E extends Endpoint<unknown, unknown, unknown, infer A>
 
 const nothing = z.object({});
 
+const kB = 1024;
+/** Enough for any form that a person fills in. */
+const usual = 64 * kB;
+/** For what holds an item, a passage, a roll or a table. */
+export const roomy = 1024 * kB;
+
 export function endpoint<A, P = Record<string, never>, Q = Record<string, never>, B = undefined>(
   own: Pick<Endpoint, 'method' | 'path' | 'who' | 'does'> & {
     params?: z.ZodType<P>;
     query?: z.ZodType<Q>;
     body?: z.ZodType<B>;
+    largest?: number;
     answer: z.ZodType<A>;
   },
 ): Endpoint<P, Q, B, A> {
   return {
     ...own,
+    largest: own.body === undefined ? 0 : (own.largest ?? usual),
     params: own.params ?? (nothing as unknown as z.ZodType<P>),
     query: own.query ?? (nothing as unknown as z.ZodType<Q>),
     // Whatever is sent to an endpoint that needs nothing is not looked at.
@@ -44,8 +54,15 @@ export function endpoint<A, P = Record<string, never>, Q = Record<string, never>
 export const idInPath = z.coerce.number().int().positive().max(4_294_967_295);
 export const id = z.int().positive().max(4_294_967_295);
 
+/** Far enough for every school, and short of the year 9999, where the database's dates end. */
+const latest = Date.UTC(2999, 11, 31);
+
 /** Milliseconds since 1970-01-01 UTC. */
-export const instant = z.number().int();
+export const instant = z.int().min(0, 'This date is before 1970.').max(latest, 'This date is too far ahead.');
+export const instantInQuery = z.coerce.number().pipe(instant);
+
+/** The id of an entry, part or form inside of a document; empty where the first is meant. */
+export const shortId = z.string().regex(/^[A-Za-z0-9_-]{0,24}$/, 'That is not an id.');
 
 /** A key that the client makes up once for one act, so that saying it twice does it once. */
 export const clientKey = z.uuid();
@@ -58,5 +75,7 @@ export const problem = z.object({
   detail: z.string().optional(),
   errors: z.array(z.object({ pointer: z.string(), message: z.string() })).optional(),
   retryAfter: z.number().optional(),
+  /** By this name the server's log has what happened. */
+  requestId: z.string().optional(),
 });
 export type ProblemBody = z.infer<typeof problem>;

@@ -55,7 +55,14 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
   const stream = (name: string) => randomFrom(`${seed}/${name}`);
   const long = new Date(now - 90 * day);
 
-  put('schools', { id: 1, name: 'Brindlemere Middle School', zone, created_at: long });
+  put('schools', {
+    id: 1,
+    name: 'Brindlemere Middle School',
+    zone,
+    grades: JSON.stringify([5, 6, 7, 8]),
+    demonstration: true,
+    created_at: long,
+  });
   const password = await hash(demoPassword);
   const staffIds = new Map<string, number>();
   for (const own of staff) {

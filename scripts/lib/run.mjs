@@ -11,13 +11,17 @@ export function which(command) {
   return places.map((place) => join(place, command)).find((path) => existsSync(path)) ?? null;
 }
 
-/** Runs a command to its end; its output goes through unless `quiet`. Resolves with its code and what it printed. */
-export function run(command, args, { quiet = false, env = {}, cwd = root, tee = null } = {}) {
+/**
+ * Runs a command to its end; its output goes through unless `quiet`. Resolves with its code and what it printed. An
+ * aborted `signal` ends it.
+ */
+export function run(command, args, { quiet = false, env = {}, cwd = root, tee = null, signal } = {}) {
   return new Promise((done) => {
     const child = spawn(command, args, {
       cwd,
       env: { ...process.env, ...env },
       stdio: ['ignore', 'pipe', 'pipe'],
+      signal,
     });
     let output = '';
     const take = (stream) => (chunk) => {
@@ -49,4 +53,15 @@ export function installDebian(commands, packages) {
       `${packages.join(', ')} could not be installed. Try yourself: ${line}\n${(result.stderr ?? '').trim().split('\n').at(-1)}`,
       6,
     );
+}
+
+/** Waits for `promise`, at most `ms` milliseconds. @returns whether it was settled by then */
+export function settledWithin(promise, ms) {
+  return new Promise((done) => {
+    const timer = setTimeout(() => done(false), ms);
+    void promise.then(() => {
+      clearTimeout(timer);
+      done(true);
+    });
+  });
 }

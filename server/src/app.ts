@@ -1,9 +1,11 @@
 import compression from 'compression';
-import express, { type ErrorRequestHandler, type Express } from 'express';
+import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
 import helmet from 'helmet';
-import { BaseError, type Sequelize } from 'sequelize';
-import { accountRoutes } from './accounts/routes';
+import type { Sequelize } from 'sequelize';
+import { accountRoutes } from './accounts/account-routes';
+import { Devices } from './accounts/devices';
 import { defineAccounts } from './accounts/model';
+import { sessionRoutes } from './accounts/session-routes';
 import { Sessions } from './accounts/sessions';
 import { Throttle } from './accounts/throttle';
 import { localAssembler, type Assembler } from './assembly/assembler';
@@ -26,6 +28,9 @@ import { binder, type BindOptions } from './http/bind';
 import { openApi } from './http/openapi';
 import { servePages } from './http/pages';
 import { busyDatabase, isDatabaseAway, Problem } from './http/problem';
+import { identify, requestIdOf } from './http/request-id';
+import { Site } from './http/site';
+import type { Logger } from './log';
 import type { Mailbox } from './letters/mailbox';
 import type { Post } from './letters/post';
 import { letterRoutes } from './letters/routes';
@@ -45,8 +50,10 @@ import { watchingRoutes } from './watching/routes';
 
 export interface AppOptions extends BindOptions {
   database: Sequelize;
+  /** Connections that only sittings use, so that nothing else can take the last one; without them, those of `database`. */
+  seatDatabase?: Sequelize;
   now(): number;
-  log(line: string): void;
+  log: Logger;
   /** The folder of the built web client; null for the API alone. */
   pages: string | null;
   /** The search index; without one, the application's own in this thread. */
@@ -56,7 +63,12 @@ export interface AppOptions extends BindOptions {
   roster?: RosterService | null;
   post?: Post | null;
   mailbox?: Mailbox | null;
-  origin?: string;
+  /** The address that people type, by the settings; null where nobody but this machine asks. */
+  origin?: string | null;
+  /** Where links lead while `origin` is null. */
+  localAddress?: string;
+  /** Addresses of proxies whose word for the client's address is taken. */
+  proxies?: string[];
 }
 
 export interface App {
@@ -65,8 +77,6 @@ export interface App {
   /** What has to happen by itself: hands overdue attempts in, renews figures, forgets what is old. */
   chores: { every: number; name: string; run(): Promise<unknown> }[];
 }
-
-const longestBody = '1mb';
 
 export function createApp(options: AppOptions): App {
   const {
@@ -80,24 +90,32 @@ export function createApp(options: AppOptions): App {
     post = null,
     mailbox = null,
     checkAnswers,
+    seatDatabase = database,
+    origin = null,
+    localAddress = 'http://127.0.0.1:4600',
+    proxies = [],
   } = options;
-  const { origin = 'http://127.0.0.1:4600' } = options;
   defineAccounts(database);
   defineTests(database);
   defineAssignments(database);
-  const editions = new Editions(database);
+  const editions = new Editions(seatDatabase);
+  const site = new Site({ origin, fallback: localAddress });
+  const throttle = new Throttle(database, now);
+  const devices = new Devices(database, site, now);
   const context: Context = {
     database,
     now,
     log,
-    sessions: new Sessions(database, now),
-    saving: new SavingQueue(database, editions, now),
+    site,
+    sessions: new Sessions(seatDatabase, now),
+    throttle,
+    devices,
+    saving: new SavingQueue(seatDatabase, editions, now),
     finder: finder ?? new LocalFinder(database),
     assembler: assembler ?? localAssembler,
     roster,
     post,
     mailbox,
-    origin,
   };
 
   const http = express();
@@ -105,16 +123,18 @@ export function createApp(options: AppOptions): App {
   // Answers of the interface are never cached; documents and assets carry their own tags.
   http.disable('etag');
   http.set('query parser', 'simple');
+  http.set('trust proxy', proxies.length > 0 ? proxies : false);
+  http.use(identify);
 
   const routes = express.Router();
-  routes.use(express.json({ limit: longestBody, strict: true }));
   routes.use((_request, response, next) => {
     response.set({ 'Cache-Control': 'no-store', 'X-Content-Type-Options': 'nosniff' });
+    if (site.secure) response.set('Strict-Transport-Security', 'max-age=31536000');
     next();
   });
   const bind = binder(routes, context, { checkAnswers });
   // The saving path comes first: it is asked more often than all others together.
-  attemptRoutes(bind, context, editions);
+  attemptRoutes(bind, { ...context, database: seatDatabase }, editions);
   fileRoutes(routes, bind, context);
   interchangeRoutes(routes, bind, context);
   // Written piece by piece as it goes on, so nothing may hold it back.
@@ -122,6 +142,7 @@ export function createApp(options: AppOptions): App {
   assemblyRoutes(bind, context);
   // Answers are small and many: the quickest level saves most of the bytes.
   routes.use(compression({ level: 1 }));
+  sessionRoutes(bind, context);
   accountRoutes(bind, context);
   standardRoutes(bind, context);
   bankRoutes(bind, context);
@@ -146,13 +167,12 @@ export function createApp(options: AppOptions): App {
   });
   http.use((request, response, next) => (request.path.startsWith('/api/') ? routes(request, response, next) : next()));
 
-  const [seat, desk] = [guard([]), guard(["'unsafe-inline'"])];
+  const [seat, desk] = [guard(site, []), guard(site, ["'unsafe-inline'"])];
   http.use((request, response, next) => (request.path.startsWith('/seat') ? seat : desk)(request, response, next));
   http.use(compression());
   if (pages !== null) servePages(http, pages);
   http.use(problemHandler(log));
 
-  const throttle = new Throttle(database, now);
   const chores: App['chores'] = [
     { name: 'hand in overdue attempts', every: 1_000, run: () => handInOverdue(context, editions) },
     { name: 'send letters', every: 2_000, run: () => sendLetters(context) },
@@ -160,20 +180,21 @@ export function createApp(options: AppOptions): App {
     {
       name: 'forget old sessions',
       every: 600_000,
-      run: () => Promise.all([context.sessions.sweep(), throttle.sweep()]),
+      run: () => Promise.all([context.sessions.sweep(), throttle.sweep(), devices.sweep()]),
     },
   ];
   return { http, context, chores };
 }
 
-const tooLarge = (limit: number) => `At most ${Math.round(limit / 1024 / 1024)} MB can be sent at once.`;
+const tooLarge = (limit: number) =>
+  `At most ${limit < 1_000_000 ? `${Math.round(limit / 1024)} kB` : `${Math.round(limit / 1024 / 1024)} MB`} can be sent at once.`;
 
 /**
  * What a page may load and run: only what this server sends.
  *
  * @param styleAttributes the formula editor of the desk writes places as style attributes; wordings cannot hold any
  */
-function guard(styleAttributes: string[]) {
+function guard(site: Site, styleAttributes: string[]) {
   return helmet({
     contentSecurityPolicy: {
       useDefaults: false,
@@ -191,34 +212,40 @@ function guard(styleAttributes: string[]) {
         frameAncestors: ["'none'"],
       },
     },
-    // The school's own server often speaks plain HTTP on its own network; a proxy that adds TLS adds this header.
-    strictTransportSecurity: false,
+    // Only where the settings say that browsers come by TLS.
+    strictTransportSecurity: site.secure ? { maxAge: 31_536_000, includeSubDomains: false } : false,
   });
 }
 
 /** Every error leaves as a problem in plain words; what is inside the server stays in its log. */
-function problemHandler(log: (line: string) => void): ErrorRequestHandler {
-  return (error: unknown, _request, response, next) => {
+function problemHandler(log: Logger): ErrorRequestHandler {
+  return (error: unknown, request, response, next) => {
     if (response.headersSent) return next(error);
-    const problem = asProblem(error, log);
+    const problem = asProblem(error) ?? unexpected(error, request, log);
     if (problem.retryAfter !== undefined) response.set('Retry-After', String(problem.retryAfter));
-    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem.toBody()));
+    // Only what an administrator would look up has a name to look it up by.
+    const body = { ...problem.toBody(), ...(problem.status >= 500 && { requestId: requestIdOf(response) }) };
+    response.status(problem.status).type('application/problem+json').send(JSON.stringify(body));
   };
 }
 
-function asProblem(error: unknown, log: (line: string) => void): Problem {
+/** What somebody sent, or a database that is away; null for what nobody expected. */
+function asProblem(error: unknown): Problem | null {
   if (error instanceof Problem) return error;
   if (isDatabaseAway(error)) return busyDatabase();
   const { type, status } = error as { type?: string; status?: number };
   if (type === 'entity.too.large')
     return new Problem(413, 'That is too large.', tooLarge((error as { limit?: number }).limit ?? 0));
-  if (type === 'entity.parse.failed') return new Problem(400, 'That could not be read as JSON.');
   if (status === 404) return new Problem(404, 'There is nothing at this address.');
   if (status !== undefined && status >= 400 && status < 500)
     return new Problem(status, 'That request could not be read.');
-  // The database's own words stand in the error's parent.
-  const said = error instanceof BaseError && 'parent' in error ? `${String(error.parent)}\n` : '';
-  log(`unexpected: ${said}${error instanceof Error ? (error.stack ?? error.message) : String(error)}`);
+  return null;
+}
+
+function unexpected(error: unknown, request: Request, log: Logger): Problem {
+  // The route's own path and not the address, which may hold what somebody typed.
+  const route = (request.route as { path?: string } | undefined)?.path ?? request.path.slice(0, 100);
+  log.error({ requestId: requestIdOf(request.res!), method: request.method, route, err: error }, 'unexpected error');
   return new Problem(
     500,
     'Something went wrong on the server.',

@@ -1,18 +1,25 @@
 import type { Sequelize } from 'sequelize';
+import type { Devices } from './accounts/devices';
 import type { Sessions } from './accounts/sessions';
+import type { Throttle } from './accounts/throttle';
 import type { Assembler } from './assembly/assembler';
 import type { Finder } from './banks/finding/finder';
 import type { RosterService } from './classes/roster';
 import type { Post } from './letters/post';
 import type { Mailbox } from './letters/mailbox';
 import type { SavingQueue } from './attempts/saving';
+import type { Site } from './http/site';
+import type { Logger } from './log';
 
 /** What every feature may use. The clock is here so that nothing reads another one. */
 export interface Context {
   database: Sequelize;
   now(): number;
-  log(line: string): void;
+  log: Logger;
+  site: Site;
   sessions: Sessions;
+  throttle: Throttle;
+  devices: Devices;
   saving: SavingQueue;
   finder: Finder;
   assembler: Assembler;
@@ -22,6 +29,4 @@ export interface Context {
   post: Post | null;
   /** The simulated mailbox of the demonstration; null where letters go to real ones. */
   mailbox: Mailbox | null;
-  /** Where this server is reached, for what leads back to it from outside. */
-  origin: string;
 }

@@ -1,77 +1,74 @@
 /**
  * Starts one server process; with `prepare`, only brings the database up to date and ends. Settings come from the
- * environment; scripts/start.mjs gives them.
+ * environment; scripts/lib/serve.mjs gives them.
  */
 import { createServer } from 'node:http';
-import { createApp } from './app';
+import { join } from 'node:path';
+import { setTimeout as wait } from 'node:timers/promises';
+import { createApp, type App } from './app';
 import { RemoteAssembler } from './assembly/assembler';
 import { RemoteFinder } from './banks/finding/remote';
 import { RemoteRoster } from './classes/roster';
 import { connect, createDatabase } from './database/connect';
-import { SmtpPost } from './letters/post';
-import { RemoteMailbox } from './letters/mailbox';
 import { migrator } from './database/migrate';
+import { RemoteMailbox } from './letters/mailbox';
+import { SmtpPost } from './letters/post';
+import { logInto, logTo } from './log';
+import { readSettings, WrongSetting } from './settings';
 
-const socket = process.env.OAKEN_SOCKET;
-const port = Number(process.env.OAKEN_PORT ?? 4600);
-const name = process.env.OAKEN_DATABASE ?? 'oaken';
-const pages = process.env.OAKEN_PAGES ?? null;
-
-const { OAKEN_ROSTER_URL, OAKEN_ROSTER_TOKEN_URL, OAKEN_ROSTER_CLIENT_ID, OAKEN_ROSTER_CLIENT_SECRET } = process.env;
-const roster =
-  OAKEN_ROSTER_URL && OAKEN_ROSTER_TOKEN_URL
-    ? new RemoteRoster({
-        base: OAKEN_ROSTER_URL,
-        tokenUrl: OAKEN_ROSTER_TOKEN_URL,
-        clientId: OAKEN_ROSTER_CLIENT_ID ?? '',
-        clientSecret: OAKEN_ROSTER_CLIENT_SECRET ?? '',
-      })
-    : null;
-
-const { OAKEN_SMTP_URL, OAKEN_MAIL_FROM, OAKEN_MAILBOX_URL, OAKEN_ORIGIN } = process.env;
-const post = OAKEN_SMTP_URL
-  ? new SmtpPost(OAKEN_SMTP_URL, OAKEN_MAIL_FROM ?? 'Oaken Ledger <oaken-ledger@localhost>')
-  : null;
-const mailbox = OAKEN_MAILBOX_URL ? new RemoteMailbox(OAKEN_MAILBOX_URL) : null;
-const origin = OAKEN_ORIGIN ?? `http://127.0.0.1:${port}`;
-
-const log = (line: string) => process.stdout.write(`${new Date().toISOString()} ${line}\n`);
+/** Connections for sittings alone, and for everything else. */
+const connections = { seat: 10, desk: 12 };
+/** What is on its way when the server is to end gets so long. */
+const longestDrain = 1_500;
 
 function stopWith(message: string, code: number): never {
   process.stderr.write(`${message}\n`);
   process.exit(code);
 }
 
-async function main(): Promise<void> {
-  if (!socket) stopWith('OAKEN_SOCKET is not set: start with “npm start”, which starts the database too.', 2);
-  const place = { socket, name };
+const settings = (() => {
+  try {
+    return readSettings(process.env);
+  } catch (error) {
+    if (error instanceof WrongSetting) return stopWith(error.message, 2);
+    throw error;
+  }
+})();
+const { place, port, folder } = settings;
+
+async function prepare(): Promise<void> {
   const database = connect(place);
   try {
     await createDatabase(place);
     await migrator(database).up();
   } catch (error) {
     stopWith(`The database could not be prepared: ${(error as Error).message}`, 4);
-  }
-  if (process.argv[2] === 'prepare') {
+  } finally {
     await database.close();
-    return;
   }
-  const finder = new RemoteFinder(new URL('./finder.mjs', import.meta.url), place, log);
-  const assembler = new RemoteAssembler(new URL('./assembler.mjs', import.meta.url));
-  const { http, context, chores } = createApp({
+}
+
+async function main(): Promise<void> {
+  await prepare();
+  if (process.argv[2] === 'prepare') return;
+
+  const log = folder === null ? logTo(process.stdout) : logInto(join(folder, 'logs'));
+  const database = connect(place, connections.desk);
+  const seatDatabase = connect(place, connections.seat);
+  const app = createApp({
+    ...settings,
     database,
+    seatDatabase,
     now: Date.now,
     log,
-    pages,
-    finder,
-    assembler,
-    roster,
-    post,
-    mailbox,
-    origin,
+    finder: new RemoteFinder(new URL('./finder.mjs', import.meta.url), place, log),
+    assembler: new RemoteAssembler(new URL('./assembler.mjs', import.meta.url)),
+    roster: settings.roster && new RemoteRoster(settings.roster),
+    post: settings.mail && new SmtpPost(settings.mail.url, settings.mail.from),
+    mailbox: settings.mailbox === null ? null : new RemoteMailbox(settings.mailbox),
     checkAnswers: false,
   });
-  const server = createServer(http);
+  const server = createServer(app.http);
   // Longer than browsers and proxies keep an idle connection, so that it is not closed under a request on its way.
   server.keepAliveTimeout = 75_000;
   server.headersTimeout = 80_000;
@@ -82,23 +79,10 @@ async function main(): Promise<void> {
         ? stopWith(`Port ${port} may not be opened by this user. Set OAKEN_PORT to one above 1023.`, 3)
         : stopWith(`The server could not start: ${error.message}`, 1),
   );
-  // What should have happened while no server ran happens before the first visitor comes in.
-  for (const { name: chore, run } of chores) await run().catch((error: Error) => log(`${chore}: ${error.message}`));
+  const timers = await startChores(app);
   server.listen(port, '127.0.0.1', () => {
-    log(`listening on http://127.0.0.1:${port}`);
+    log.info({ port }, 'listening');
     process.send?.('ready');
-  });
-
-  const timers = chores.map(({ name: chore, every, run }) => {
-    let busy = false;
-    return setInterval(() => {
-      if (busy) return;
-      busy = true;
-      // A chore that fails is tried again at its next turn; the database may be away for a while.
-      run()
-        .catch((error: Error) => log(`${chore}: ${error.message}`))
-        .finally(() => (busy = false));
-    }, every);
   });
 
   let stopping = false;
@@ -108,14 +92,41 @@ async function main(): Promise<void> {
     timers.forEach(clearInterval);
     server.close();
     server.closeIdleConnections();
-    await context.saving.drain();
-    await context.finder.close();
-    await database.close();
+    const { saving, finder } = app.context;
+    const ended = Promise.all([saving.drain(), finder.close()]).then(() =>
+      Promise.all([database.close(), seatDatabase.close()]),
+    );
+    // A database that does not answer is no reason to stay: what was not acknowledged is still on the devices.
+    await Promise.race([ended, wait(longestDrain)]);
     process.exit(0);
   };
   process.on('SIGTERM', () => void stop());
   process.on('SIGINT', () => void stop());
   process.on('disconnect', () => void stop());
+}
+
+/** What should have happened while no server ran happens before the first visitor comes in; then each at its time. */
+async function startChores({ chores, context: { log } }: App): Promise<NodeJS.Timeout[]> {
+  const failing = new Set<string>();
+  // A chore that fails is tried again at its next turn; the database may be away for a while. It is said once.
+  const attempt = async ({ name, run }: App['chores'][number]) => {
+    try {
+      await run();
+      failing.delete(name);
+    } catch (error) {
+      if (!failing.has(name)) log.warn({ chore: name, err: error }, 'a chore fails until further notice');
+      failing.add(name);
+    }
+  };
+  for (const chore of chores) await attempt(chore);
+  return chores.map((chore) => {
+    let busy = false;
+    return setInterval(() => {
+      if (busy) return;
+      busy = true;
+      void attempt(chore).finally(() => (busy = false));
+    }, chore.every);
+  });
 }
 
 void main();

@@ -1,5 +1,4 @@
 import { api, type Audience, type Endpoint } from '@oaken/contract';
-import { passcodesOf } from '@oaken/demo';
 import { rows } from '../src/database/connect';
 import { openSchool, giveTest, type School, type Visitor } from './support/school';
 
@@ -187,7 +186,7 @@ describe('sessions', () => {
     const own = school.visitor();
     const { headers } = await own.post('/api/session/staff', { name: 'nwosu', password: 'oak-and-ink' });
     expect(headers.get('set-cookie')).toMatch(/HttpOnly.*SameSite=Lax/);
-    const token = own.cookie.split('=')[1]!;
+    const token = /oaken=([^;]*)/.exec(own.cookie)![1]!;
     const stored = await rows(school.database, 'SELECT HEX(token_hash) AS hash FROM sessions');
     expect(JSON.stringify(stored)).not.toContain(Buffer.from(token).toString('hex').toUpperCase());
   });
@@ -212,40 +211,6 @@ describe('wrong tries', () => {
     const replies = await Promise.all([tryStaff('nobody', 'x'), tryStaff('lindqvist', 'x')]);
     expect(replies.map(({ status }) => status)).toEqual([401, 401]);
     expect(replies[0]!.body).toEqual(replies[1]!.body);
-  });
-
-  test('one name that keeps failing waits longer each time, and then may try again', async () => {
-    const waits: number[] = [];
-    for (let n = 0; n < 9; n++) {
-      const { status, body } = await tryStaff('holloway', `wrong ${n}`);
-      if (status === 429) {
-        waits.push(body.retryAfter);
-        school.clock.now += body.retryAfter * 1000;
-      }
-    }
-    expect(waits).toEqual([15, 30]);
-    school.clock.now += 3_600_000;
-    expect((await tryStaff('holloway', 'oak-and-ink')).status).toBe(200);
-    school.clock.now -= 3_600_000 + 45_000;
-  });
-
-  test('a whole class behind one address signs in while one of them keeps failing', async () => {
-    const code = 'BRN6D4';
-    const { students } = await school.visitor().ok('POST', '/api/session/class', { code });
-    const { name } = passcodesOf('test', '6D')[0]!;
-    const { id } = students.find((one: { name: string }) => one.name === name);
-    for (let n = 0; n < 8; n++)
-      await school.visitor().post('/api/session/student', { code, studentId: id, passcode: 'wrong' });
-    for (let at = 1; at < 26; at++) await school.student('6D', at);
-    const blocked = await school.visitor().post('/api/session/student', { code, studentId: id, passcode: 'wrong' });
-    expect(blocked.status).toBe(429);
-  });
-
-  test('guessing class codes is slowed down', async () => {
-    let status = 404;
-    for (let n = 0; n < 110 && status === 404; n++)
-      ({ status } = await school.visitor().post('/api/session/class', { code: `X${String(n).padStart(5, '0')}` }));
-    expect(status).toBe(429);
   });
 
   test('a new passcode ends the old one and its sessions', async () => {

@@ -391,7 +391,10 @@ describe('blueprints', () => {
     };
     expect(await said(async () => null)).toEqual({ line: 'failed', words: 'Nothing that fits was found within 5 seconds. Give it more time, or ask for less.' }); // prettier-ignore
     expect(await said(() => Promise.reject(new Error('out of memory')))).toEqual({ line: 'failed', words: 'The machine could not finish. Nothing was changed; try again.' }); // prettier-ignore
-    expect(school.log.at(-1)).toBe('blueprint: out of memory');
+    expect(JSON.parse(school.log.at(-1)!)).toMatchObject({
+      err: { message: 'out of memory' },
+      msg: 'a blueprint could not be filled',
+    });
     context.assembler = before;
     expect((await read(holloway, test)).outline.sections[0].entries).toEqual([]);
   });

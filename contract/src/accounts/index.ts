@@ -14,6 +14,8 @@ export const sessionAnswer = z.object({
   /** To be sent as X-CSRF-Token with every change; null without a session. */
   csrf: z.string().nullable(),
   school: z.object({ name: z.string(), zone: z.string() }),
+  /** Everybody knows the passwords of the demonstration; its pages say so. */
+  demonstration: z.boolean(),
   now: instant,
 });
 

@@ -1,6 +1,6 @@
 import { assignmentRules } from '@oaken/core/assignments';
 import { z } from 'zod';
-import { clientKey, endpoint, id, idInPath, instant } from '../define';
+import { clientKey, endpoint, id, idInPath, instant, roomy } from '../define';
 import { changeable, lateRule, wishes, who } from './wishes';
 
 export const assignmentRow = z.object({
@@ -43,6 +43,7 @@ export const giveAssignment = endpoint({
   path: '/api/assignments',
   who: 'teacher',
   does: 'Gives a test, as it stands now, to classes, groups, students and guests.',
+  largest: roomy,
   body: wishes.extend({
     clientKey,
     testId: id,
@@ -110,6 +111,7 @@ export const changeAssignment = endpoint({
   who: 'teacher',
   does: 'Changes the times, rules and words of an assignment; deadlines of attempts under way follow.',
   params: assignmentId,
+  largest: roomy,
   body: z.strictObject({ opensAt: instant, ...changeable }),
   answer: z.object({}),
 });
@@ -129,6 +131,7 @@ export const extendAssignment = endpoint({
   who: 'teacher',
   does: 'Gives some students, or all, a later closing time, more minutes or more attempts.',
   params: assignmentId,
+  largest: roomy,
   body: z.strictObject({
     /** Null: all of them. */
     studentIds: z.array(id).min(1, 'Choose at least one student.').max(1000).nullable(),
@@ -163,6 +166,7 @@ export const releaseAssignment = endpoint({
   who: 'teacher',
   does: 'Lets students see scores and answers now, or takes that back.',
   params: assignmentId,
+  largest: roomy,
   body: z.strictObject({ released: z.boolean() }),
   answer: z.object({ releasedAt: instant.nullable() }),
 });
@@ -192,6 +196,7 @@ export const keepDraft = endpoint({
   who: 'teacher',
   does: 'Keeps what is filled in so far; with 0 for the id a new draft is made.',
   params: z.object({ draftId: z.coerce.number().int().min(0) }),
+  largest: roomy,
   body: z.strictObject({
     clientKey,
     testId: id,

@@ -1,7 +1,7 @@
 /** What a teacher wishes when giving a test: to whom, when and how. */
 import { assignmentRules } from '@oaken/core/assignments';
 import { z } from 'zod';
-import { id, instant } from '../define';
+import { id, instant, shortId } from '../define';
 
 export const lateRule = z.discriminatedUnion('late', [
   z.strictObject({ late: z.literal('no') }),
@@ -45,7 +45,7 @@ export const changeable = {
 const formFor = z.strictObject({
   classId: id.optional(),
   groupId: id.optional(),
-  form: z.string().max(24).nullable(),
+  form: shortId.nullable(),
 });
 
 export const wishes = z.strictObject({
@@ -54,7 +54,7 @@ export const wishes = z.strictObject({
   opensAt: instant.nullable(),
   ...changeable,
   /** The forms that are dealt in turn; null is the first one. */
-  forms: z.array(z.string().max(24).nullable()).min(1, 'Choose at least one form.').max(6).default([null]),
+  forms: z.array(shortId.nullable()).min(1, 'Choose at least one form.').max(6).default([null]),
   /** Classes and groups that all get one form. A group's goes before its class's. */
   formsFor: z.array(formFor).max(150).default([]),
   /** Writes to every student who has an e-mail address. */

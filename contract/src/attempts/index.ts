@@ -3,7 +3,7 @@ import { responses, type SittingPart } from '@oaken/core/items';
 import { numberings } from '@oaken/core/passages';
 import { mostPlays } from '@oaken/core/text';
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant } from '../define';
+import { endpoint, id, idInPath, instant, roomy, shortId } from '../define';
 
 /** A score as it may be shown: what the teacher does not show is null. */
 export const shownScore = z.object({
@@ -176,7 +176,7 @@ export const beginAttempt = endpoint({
 const attemptId = z.object({ attemptId: idInPath });
 
 export const savedAnswer = z.strictObject({
-  entry: z.string().max(24),
+  entry: shortId,
   number: z.int().min(1),
   device: z.string().regex(/^[a-z0-9]{12}$/),
   responses: responses.refine((own) => JSON.stringify(own).length <= 20_000, 'That answer is too long to be saved.'),
@@ -192,6 +192,7 @@ export const saveAnswers = endpoint({
   who: 'student',
   does: 'Saves answers; acknowledged once they are committed.',
   params: attemptId,
+  largest: roomy,
   body: z.strictObject({ answers: z.array(savedAnswer).min(1).max(200) }),
   answer: z.object({
     /** What stands in the database now. Another number or device than was sent: a newer answer was already there. */
@@ -208,6 +209,7 @@ export const enterNext = endpoint({
   who: 'student',
   does: 'Leaves the present stage and enters the next, whose clock begins to run. Saying it twice for one stage does it once.',
   params: attemptId,
+  largest: roomy,
   body: z.strictObject({
     /** The stage that is left. */
     leave: z.int().min(0).max(10_000),
@@ -225,7 +227,7 @@ export const stayHere = endpoint({
   params: attemptId,
   body: z.strictObject({
     /** The question that is open. */
-    entry: z.string().max(24).nullable(),
+    entry: shortId.nullable(),
     /** Another window or tab lies over the page. */
     hidden: z.boolean(),
     /** How often the page was left since it last said so. */
@@ -239,7 +241,7 @@ export const stayHere = endpoint({
       .optional(),
     /** How long each question was open on this page so far, in ms; only those that changed. Said twice it counts once. */
     spent: z
-      .array(z.strictObject({ entry: z.string().max(24), ms: z.int().min(0).max(86_400_000) }))
+      .array(z.strictObject({ entry: shortId, ms: z.int().min(0).max(86_400_000) }))
       .max(300)
       .optional(),
   }),
@@ -268,7 +270,7 @@ export const askHelp = endpoint({
   path: '/api/seat/attempts/:attemptId/entries/:entryId/help',
   who: 'student',
   does: 'In practice: checks an answer, gives the next hint, or shows the answer. Saying it twice with one number does it once.',
-  params: z.object({ attemptId: idInPath, entryId: z.string().max(24) }),
+  params: z.object({ attemptId: idInPath, entryId: shortId }),
   body: z.discriminatedUnion('want', [
     z.strictObject({ want: z.literal('check'), answer: savedAnswer }),
     /** The hint after so many. */
@@ -284,6 +286,7 @@ export const handIn = endpoint({
   who: 'student',
   does: 'Saves the last answers and hands the attempt in. Saying it twice does it once.',
   params: attemptId,
+  largest: roomy,
   body: z.strictObject({
     answers: z.array(savedAnswer).max(200),
     /** When it was handed in on a device without network. */

@@ -1,6 +1,6 @@
 import { itemContent, itemFacts } from '@oaken/core/items';
 import { z } from 'zod';
-import { clientKey, endpoint, id, idInPath, instant } from '../define';
+import { clientKey, endpoint, id, idInPath, instant, roomy } from '../define';
 import { itemRow, mostAtOnce } from './search';
 
 export const use = z.object({
@@ -168,6 +168,7 @@ export const findNear = endpoint({
   path: '/api/items/near',
   who: 'teacher',
   does: 'Finds items with almost the same words in the banks that I may read.',
+  largest: roomy,
   body: z.object({ content: itemContent, but: id.nullable().default(null) }),
   answer: z.object({ near: z.array(z.object({ item: itemRow, likeness: z.number() })) }),
 });

@@ -1,7 +1,7 @@
 import { listedStudent, mostInClass } from '@oaken/core/rosters';
 import { supports } from '@oaken/core/supports';
 import { z } from 'zod';
-import { clientKey, endpoint, id, idInPath, instant } from '../define';
+import { clientKey, endpoint, id, idInPath, instant, roomy } from '../define';
 import { classFacts, classRow, inClass } from './classes';
 
 export const rollRow = z.object({
@@ -75,6 +75,7 @@ export const planRolls = endpoint({
   path: '/api/rolls/plan',
   who: 'teacher',
   does: 'Says what lists would do to classes; nothing is changed by it.',
+  largest: roomy,
   body: z.strictObject({ rolls: rolls(z.strictObject({ ...rollTarget, subject: z.string().max(60) })) }),
   answer: z.object({
     plans: z.array(
@@ -95,6 +96,7 @@ export const applyRolls = endpoint({
   path: '/api/rolls/apply',
   who: 'teacher',
   does: 'Does what a plan showed, with the decisions on it, all or nothing.',
+  largest: roomy,
   body: z.strictObject({
     clientKey,
     rolls: rolls(

@@ -1,6 +1,6 @@
 /** Practice for those who missed something: groups with their evidence, and a test for each. */
 import { z } from 'zod';
-import { clientKey, endpoint, id, idInPath } from '../define';
+import { clientKey, endpoint, id, idInPath, roomy } from '../define';
 
 const params = z.object({ assignmentId: idInPath });
 
@@ -45,6 +45,7 @@ export const makeFollowUp = endpoint({
   who: 'teacher',
   does: 'Makes a short practice test for each group, from items that none of its students has met, ready to assign.',
   params,
+  largest: roomy,
   body: z.strictObject({
     clientKey,
     each: z.int().min(1).max(10),

@@ -1,6 +1,6 @@
 /** Marking by hand what no key can score. */
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant } from '../define';
+import { endpoint, id, idInPath, instant, roomy, shortId } from '../define';
 import { given, markingWork, marks, partPlace } from './work';
 
 export * from './second';
@@ -36,7 +36,7 @@ export const readMarking = endpoint({
   who: 'teacher',
   does: 'Gives the answers that are marked by hand with their marks: of a whole assignment, or to one part of an item.',
   params: z.object({ assignmentId: idInPath }),
-  query: z.object({ entry: z.string().max(24).optional(), part: z.string().max(24).optional() }),
+  query: z.object({ entry: shortId.optional(), part: shortId.optional() }),
   answer: markingWork,
 });
 
@@ -46,6 +46,7 @@ export const giveMarks = endpoint({
   who: 'teacher',
   does: 'Marks the same answer of one or several students, or takes marks back; their work is scored anew, all or none.',
   params: partPlace,
+  largest: roomy,
   body: marks,
   answer: given,
 });

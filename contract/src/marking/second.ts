@@ -1,6 +1,6 @@
 /** A second reader marks without seeing names or marks; then the two are compared and differences settled. */
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant } from '../define';
+import { endpoint, id, idInPath, instant, roomy } from '../define';
 import { figure } from '../results';
 import { given, markingWork, marks, partPlace } from './work';
 
@@ -88,6 +88,7 @@ export const giveSecond = endpoint({
   who: 'teacher',
   does: 'Keeps my second marks; scores do not change by them.',
   params: readingId,
+  largest: roomy,
   body: marks,
   answer: given,
 });

@@ -1,10 +1,10 @@
 /** What marking is about: parts that a person marks, answers to them, and marks. */
 import type { Criterion, SittingPart } from '@oaken/core/items';
 import { z } from 'zod';
-import { id, idInPath, instant } from '../define';
+import { id, idInPath, instant, shortId } from '../define';
 
 /** The places of the levels that were given, by criterion. */
-export const levels = z.record(z.string().max(24), z.int().min(0).max(7));
+export const levels = z.record(shortId, z.int().min(0).max(7));
 
 export const mark = z.object({
   points: z.number().nullable(),
@@ -59,7 +59,7 @@ export const markingWork = z.object({
 });
 export type MarkingWork = z.infer<typeof markingWork>;
 
-export const partPlace = z.object({ assignmentId: idInPath, entryId: z.string().max(24), partId: z.string().max(24) });
+export const partPlace = z.object({ assignmentId: idInPath, entryId: shortId, partId: shortId });
 
 export const marks = z.strictObject({
   /** The version of the mark that the page shows; 0 where there is none. */

@@ -1,6 +1,6 @@
 import { passageContent } from '@oaken/core/passages';
 import { z } from 'zod';
-import { clientKey, endpoint, id, idInPath, instant } from '../define';
+import { clientKey, endpoint, id, idInPath, instant, roomy } from '../define';
 
 export const passageRow = z.object({
   id,
@@ -42,6 +42,7 @@ export const makePassage = endpoint({
   path: '/api/passages',
   who: 'teacher',
   does: 'Makes a passage in a bank that I may change.',
+  largest: roomy,
   body: z.object({ clientKey, bank: id, content: passageContent }),
   answer: z.object({ id, revisionId: id }),
 });
@@ -52,6 +53,7 @@ export const revisePassage = endpoint({
   who: 'teacher',
   does: 'Saves a new revision of a passage and brings the bank’s items that ask about it to it. Tests keep what they have.',
   params: z.object({ passageId: idInPath }),
+  largest: roomy,
   body: z.object({ basedOn: id, content: passageContent }),
   answer: z.object({ revisionId: id, items: z.number() }),
 });

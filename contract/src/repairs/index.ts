@@ -1,10 +1,10 @@
 /** Changing what counts after a test was given, and what was decided about single students' work. */
 import { itemContent } from '@oaken/core/items';
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant } from '../define';
+import { endpoint, id, idInPath, instant, roomy, shortId } from '../define';
 import { figure } from '../results';
 
-const entry = z.string().max(24);
+const entry = shortId;
 const reason = z.string().trim().max(500, 'At most 500 characters.');
 
 /** What becomes of one item; what is not named stays. */
@@ -12,7 +12,7 @@ const change = z.strictObject({
   entry,
   content: itemContent.optional(),
   /** One more answer that counts as right. */
-  accept: z.strictObject({ part: z.string().max(24), response: z.unknown() }).optional(),
+  accept: z.strictObject({ part: shortId, response: z.unknown() }).optional(),
   points: z.number().optional(),
   settled: z.enum(['all-points', 'left-out']).nullable().optional(),
 });
@@ -61,6 +61,7 @@ export const lookAhead = endpoint({
   who: 'teacher',
   does: 'Says who would gain or lose by a change of what counts, and what happens to the class; nothing is changed.',
   params,
+  largest: roomy,
   body: change,
   answer: z.object({
     /** The edition that this was reckoned from; making the repair says it again. */
@@ -86,6 +87,7 @@ export const makeRepair = endpoint({
   who: 'teacher',
   does: 'Changes what counts and scores all attempts anew, all or none.',
   params,
+  largest: roomy,
   body: z.strictObject({ change, edition: id, reason, tell: z.boolean() }),
   answer: z.object({ id, attempts: z.number(), gained: z.number(), lost: z.number() }),
 });
@@ -107,6 +109,7 @@ export const adjust = endpoint({
   who: 'teacher',
   does: 'Decides about one student’s work: an item or all of it is not scored, an item gets other points, or points are added.',
   params: z.object({ assignmentId: idInPath, studentId: idInPath }),
+  largest: roomy,
   body: z.strictObject({
     kind: adjustmentKind,
     /** Null: the whole work; an override is always of one item, a bonus never. */

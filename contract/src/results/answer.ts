@@ -2,7 +2,7 @@
 import { itemContent } from '@oaken/core/items';
 import { z } from 'zod';
 import { assignmentRow } from '../assignments';
-import { id, idInPath, instant } from '../define';
+import { id, idInPath, instant, instantInQuery, shortId } from '../define';
 import { figure } from './figure';
 
 export const optionResult = z.object({
@@ -108,14 +108,14 @@ const compared = z.object({
 
 export const attemptChoices = ['counting', 'best', 'latest', 'first', 'mean', 'all'] as const;
 
-const millis = z.coerce.number().int().min(0).max(8.64e15);
+const millis = instantInQuery;
 
 /** Whose work is read, and which of it. */
 export const resultsQuery = z.object({
   classId: idInPath.optional(),
   groupId: idInPath.optional(),
   /** The id of a form; empty for the first one. */
-  form: z.string().max(24).optional(),
+  form: shortId.optional(),
   attempt: z.enum(attemptChoices).default('counting'),
   /** Handed in from this instant on, and before that one. */
   from: millis.optional(),

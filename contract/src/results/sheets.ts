@@ -1,10 +1,10 @@
 /** Answers that were gathered elsewhere: kept as they came, and read in the same pages. */
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant } from '../define';
+import { endpoint, id, idInPath, instant, roomy } from '../define';
 import { resultsAnswer } from './answer';
 
 const sheetId = z.object({ sheetId: idInPath });
-const csv = z.string().max(5_000_000, 'More than 5 MB cannot be brought in at once.');
+const csv = z.string().max(900_000, 'More than 900,000 characters cannot be brought in at once.');
 
 export const listSheets = endpoint({
   method: 'GET',
@@ -19,6 +19,7 @@ export const bringSheet = endpoint({
   path: '/api/sheets',
   who: 'teacher',
   does: 'Brings in answers as CSV, students by items, with a key or as scores.',
+  largest: roomy,
   body: z.strictObject({
     title: z.string().trim().min(1, 'Give it a title.').max(200),
     answers: csv.min(1, 'There are no answers.'),

@@ -1,6 +1,6 @@
 /** What was earned by standard: of a class, its groups and its students, across assignments and over time. */
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant } from '../define';
+import { endpoint, id, idInPath, instant, instantInQuery } from '../define';
 
 const earned = z.object({
   share: z.number(),
@@ -41,8 +41,8 @@ export const readStandardResults = endpoint({
     over: z.enum(['this', 'all']).default('this'),
     classId: idInPath.optional(),
     groupId: idInPath.optional(),
-    from: z.coerce.number().int().min(0).max(8.64e15).optional(),
-    to: z.coerce.number().int().min(0).max(8.64e15).optional(),
+    from: instantInQuery.optional(),
+    to: instantInQuery.optional(),
   }),
   answer: standardsAnswer,
 });

@@ -1,6 +1,6 @@
 import { blueprint } from '@oaken/core/assembly';
 import { z } from 'zod';
-import { endpoint, id, idInPath } from '../define';
+import { endpoint, id, idInPath, roomy } from '../define';
 import { itemRow } from '../banks/search';
 
 const testId = z.object({ testId: idInPath });
@@ -44,6 +44,7 @@ export const fillBlueprint = endpoint({
   who: 'teacher',
   does: 'Finds the items that fill a blueprint best. Answers in lines of JSON as it goes on; closing the connection stops it.',
   params: testId,
+  largest: roomy,
   body: z.strictObject({
     blueprint,
     /** Items that must be in the first form. */

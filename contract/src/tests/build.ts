@@ -4,7 +4,7 @@ import { change, mostEntries, outline, poolSearch, testKinds } from '@oaken/core
 import { z } from 'zod';
 import { reaches } from '../banks/shelves';
 import { itemRow } from '../banks/search';
-import { clientKey, endpoint, id, idInPath, instant } from '../define';
+import { clientKey, endpoint, id, idInPath, instant, roomy, shortId } from '../define';
 
 /** A pinned revision, as the test's page shows it. */
 export const pinned = z.object({
@@ -61,6 +61,7 @@ export const makeTest = endpoint({
   path: '/api/tests',
   who: 'teacher',
   does: 'Makes a test, blank or from picked items.',
+  largest: roomy,
   body: z.strictObject({
     clientKey,
     title: z.string().trim().min(1, 'Give the test a title.').max(200),
@@ -85,6 +86,7 @@ export const changeTest = endpoint({
   who: 'teacher',
   does: 'Applies changes to a test, in order, all or none, on top of what others changed meanwhile.',
   params: testId,
+  largest: roomy,
   body: z.strictObject({ changes: z.array(change).min(1).max(250) }),
   answer: testAnswer,
 });
@@ -94,18 +96,19 @@ export const reviseEntry = endpoint({
   path: '/api/tests/:testId/entries/:entryId/revision',
   who: 'teacher',
   does: 'Changes an item for this test only; the bank’s own item stays as it is.',
-  params: z.object({ testId: idInPath, entryId: z.string().max(24) }),
+  params: z.object({ testId: idInPath, entryId: shortId }),
+  largest: roomy,
   body: z.strictObject({
     /** The revision that was being edited; another one there means that somebody was faster. */
     basedOn: id,
     content: itemContent,
     /** The form that it is changed for; none for the first. */
-    form: z.string().max(24).nullable().default(null),
+    form: shortId.nullable().default(null),
   }),
   answer: testAnswer,
 });
 
-const entryInTest = z.object({ testId: idInPath, entryId: z.string().max(24) });
+const entryInTest = z.object({ testId: idInPath, entryId: shortId });
 
 export const giveBack = endpoint({
   method: 'POST',
@@ -113,6 +116,7 @@ export const giveBack = endpoint({
   who: 'teacher',
   does: 'Makes an item’s wording in this test the bank’s new revision; other tests keep what they pin.',
   params: entryInTest,
+  largest: roomy,
   body: z.strictObject({
     /** The bank's revision that was looked at; another one there means that somebody was faster. */
     over: id,
@@ -126,8 +130,9 @@ export const findSimilar = endpoint({
   who: 'teacher',
   does: 'Finds items like those of these entries: same standard, same depth, close in difficulty, none that the test has. Best first; no item twice.',
   params: testId,
+  largest: roomy,
   body: z.strictObject({
-    entries: z.array(z.string().max(24)).min(1).max(mostEntries),
+    entries: z.array(shortId).min(1).max(mostEntries),
     /** So many for each. */
     each: z.int().min(1).max(20),
   }),
@@ -146,6 +151,7 @@ export const countPool = endpoint({
   path: '/api/tests/pool',
   who: 'teacher',
   does: 'Says how many items a draw’s search finds.',
+  largest: roomy,
   body: z.strictObject({ search: poolSearch, but: z.array(id).max(mostEntries) }),
   answer: z.object({ total: z.number() }),
 });
@@ -155,6 +161,7 @@ export const declareEnemies = endpoint({
   path: '/api/items/enemies',
   who: 'teacher',
   does: 'Says that two items must not stand in one test, or takes that back.',
+  largest: roomy,
   body: z.strictObject({ items: z.tuple([id, id]), apart: z.boolean() }),
   answer: z.object({}),
 });

@@ -52,7 +52,7 @@ export interface SittingItem {
 
 /** One response for each part; a part that is missing was not answered. */
 export type Responses = Record<string, unknown>;
-export const responses = z.record(z.string().max(24), z.unknown());
+export const responses = z.record(z.string().regex(/^[A-Za-z0-9_-]{0,24}$/), z.unknown());
 
 export interface ItemProblem {
   /** JSON pointer into the item. */

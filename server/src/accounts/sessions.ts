@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Sequelize } from 'sequelize';
-import { row } from '../database/connect';
+import { row, rows } from '../database/connect';
 import type { Role } from './model';
 
 export type { Role } from './model';
@@ -20,6 +20,19 @@ const mostRemembered = 5_000;
 
 const digest = (token: string) => createHash('sha256').update(token).digest();
 
+/** A session as its owner may see it. */
+export interface OpenSession {
+  id: string;
+  browser: string;
+  address: string;
+  signedInAt: number;
+  /** It is the one that asks. */
+  here: boolean;
+}
+
+/** A part of the hash: enough to name a session, of no use to enter it. */
+const sessionId = (hash: Buffer) => hash.toString('hex').slice(0, 16);
+
 /** Sessions in the database, with the ones in use remembered for seconds. Only a token's hash is stored. */
 export class Sessions {
   private readonly known = new Map<string, { signedIn: Omit<SignedIn, 'at'>; until: number }>();
@@ -29,14 +42,16 @@ export class Sessions {
     private readonly now: () => number,
   ) {}
 
-  async begin(accountId: number): Promise<string> {
+  /** @param where what its owner will know the session by */
+  async begin(accountId: number, where: { browser: string; address: string }): Promise<string> {
     const token = randomBytes(32).toString('base64url');
     const now = new Date(this.now());
     await this.database.query(
-      `INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at)
-       VALUES (:hash, :accountId, :csrf, :now, :expires)`,
+      `INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at, browser, address)
+       VALUES (:hash, :accountId, :csrf, :now, :expires, :browser, :address)`,
       {
         replacements: {
+          ...where,
           hash: digest(token),
           accountId,
           csrf: randomBytes(16).toString('hex'),
@@ -75,6 +90,31 @@ export class Sessions {
     await this.database.query('DELETE FROM sessions WHERE token_hash = :hash', {
       replacements: { hash: digest(token) },
     });
+  }
+
+  /** The sessions of an account that have not ended, the newest first. */
+  async listOf(accountId: number, present: string | null): Promise<OpenSession[]> {
+    const held = await rows<{ hash: Buffer; browser: string; address: string; createdAt: Date }>(
+      this.database,
+      `SELECT token_hash AS hash, browser, address, created_at AS createdAt FROM sessions
+        WHERE account_id = :accountId AND expires_at > :now ORDER BY created_at DESC LIMIT 200`,
+      { accountId, now: new Date(this.now()) },
+    );
+    const here = present === null ? null : sessionId(digest(present));
+    return held.map(({ hash, browser, address, createdAt }) => {
+      const id = sessionId(hash);
+      return { id, browser, address, signedInAt: createdAt.getTime(), here: id === here };
+    });
+  }
+
+  /** Ends one of an account's sessions, or all but the one that asks. */
+  async endOf(accountId: number, which: { id: string } | { but: string | null }): Promise<void> {
+    const condition = 'id' in which ? 'LEFT(HEX(token_hash), 16) = :id' : 'token_hash <> :but';
+    const but = 'but' in which && which.but !== null ? digest(which.but) : Buffer.alloc(32);
+    await this.database.query(`DELETE FROM sessions WHERE account_id = :accountId AND ${condition}`, {
+      replacements: { accountId, id: 'id' in which ? which.id.toUpperCase() : '', but },
+    });
+    for (const [token, { signedIn }] of this.known) if (signedIn.account.id === accountId) this.known.delete(token);
   }
 
   async sweep(): Promise<void> {

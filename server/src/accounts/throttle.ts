@@ -1,87 +1,104 @@
-import type { Sequelize } from 'sequelize';
-import { row } from '../database/connect';
-import { Problem } from '../http/problem';
+/**
+ * Slows guessing down without locking anybody out.
+ *
+ * A guess is counted before it is checked, so that many at once are no more than a few after each other; one that was
+ * right is taken back. Failures of an account and of an address are counted apart: an account that keeps failing from one
+ * address waits, while an address that keeps failing is only answered more slowly, since a whole school may stand behind it.
+ * A device that has signed in to the account before is counted by itself and does not wait for what others did.
+ */
+import { Transaction, type Sequelize } from 'sequelize';
+import { rows } from '../database/connect';
+import { tooMany } from '../http/problem';
+import { WaitingLines } from './waiting-lines';
 
-/** How many failures are free, and how the wait grows after them. */
 interface Allowance {
+  /** So many guesses are free. */
   free: number;
-  /** First wait in seconds; each further failure doubles it. */
+  /** The first wait in seconds; each further guess doubles it. */
   wait: number;
 }
 
-/**
- * Failures count, successes never do: a class of thirty behind one address signs in undisturbed, while one name or one
- * address that keeps failing waits longer each time.
- */
 const allowances = {
-  /** One account from one address. */
+  /** An account from a device that it knows. */
+  device: { free: 10, wait: 15 },
+  /** An account from one address. */
   pair: { free: 5, wait: 15 },
-  /** One account from anywhere. */
+  /** An account from anywhere. */
   account: { free: 30, wait: 30 },
-  /** One address, whatever it tries. */
-  address: { free: 100, wait: 15 },
+  /** Accounts that somebody makes for themselves, from one address: classes join at once, but no more. */
+  arrival: { free: 150, wait: 5 },
 } satisfies Record<string, Allowance>;
 
-export type Counted = { [kind in keyof typeof allowances]?: string };
+type Kind = keyof typeof allowances;
+
+/** What a guess is counted under. */
+export type Subjects = { [kind in Kind]?: string };
+
+/** Where a guess comes from; many failures make the answers slower. */
+export interface Origin {
+  address: string;
+  /** From so many failures on. An account is guarded by itself as well, a code by this alone. */
+  patience: number;
+}
 
 const longestWait = 15 * 60;
-/** Failures are forgotten after so long without another. */
+/** Guesses are forgotten after so long without another. */
 const memory = 30 * 60_000;
 
+interface Counted {
+  subject: string;
+  failures: number;
+  blockedUntil: Date | null;
+}
+
 export class Throttle {
+  private readonly lines = new WaitingLines();
+
   constructor(
     private readonly database: Sequelize,
     private readonly now: () => number,
   ) {}
 
-  /** @throws Problem 429 while one of the subjects has to wait */
-  async admit(counted: Counted): Promise<void> {
-    const held = await row<{ until: Date | null }>(
-      this.database,
-      'SELECT MAX(blocked_until) AS until FROM sign_in_failures WHERE subject IN (:subjects)',
-      { subjects: subjects(counted) },
-    );
-    const wait = Math.ceil(((held?.until?.getTime() ?? 0) - this.now()) / 1000);
-    if (wait > 0)
-      throw new Problem(
-        429,
-        'Too many wrong tries.',
-        `Wait ${wait < 90 ? `${wait} seconds` : `${Math.ceil(wait / 60)} minutes`} and try again, or ask for help.`,
-        undefined,
-        wait,
-      );
-  }
-
-  async failed(counted: Counted): Promise<void> {
-    const now = this.now();
-    for (const [kind, { free, wait }] of Object.entries(allowances)) {
-      const subject = counted[kind as keyof Counted];
-      if (!subject) continue;
-      await this.database.query(
-        `INSERT INTO sign_in_failures (subject, failures, last_at) VALUES (:subject, 1, :now)
-         ON DUPLICATE KEY UPDATE
-           failures = IF(last_at < :forgotten, 1, failures + 1),
-           last_at = :now,
-           blocked_until = IF(failures > :free,
-             DATE_ADD(:now, INTERVAL LEAST(:longest, :wait * POW(2, LEAST(20, failures - :free - 1))) SECOND), NULL)`,
-        {
-          replacements: {
-            subject: `${kind}:${subject}`,
-            now: new Date(now),
-            forgotten: new Date(now - memory),
-            free,
-            wait,
-            longest: longestWait,
-          },
-        },
-      );
+  /**
+   * Counts a guess and says whether it may be made.
+   *
+   * @returns takes the guess back, since it was right
+   * @throws Problem 429 while one of the subjects has to wait
+   */
+  async guess(subjects: Subjects, from?: Origin): Promise<() => Promise<void>> {
+    const counted = Object.entries(subjects).map(([kind, name]) => ({
+      kind: kind as Kind,
+      subject: `${kind}:${name}`,
+    }));
+    if (counted.length > 0) {
+      // Without locks on what lies between rows, which would make guesses at different accounts wait for each other.
+      const isolationLevel = Transaction.ISOLATION_LEVELS.READ_COMMITTED;
+      const count = (transaction: Transaction) => this.count(counted, transaction);
+      const seconds = await this.database.transaction({ isolationLevel }, count);
+      if (seconds > 0) throw tooMany(seconds);
     }
+    if (from && (await this.failuresOf(from.address)) >= from.patience) await this.lines.wait(from.address);
+    return () => this.forget(counted.map(({ subject }) => subject));
   }
 
-  async succeeded({ pair, account }: Counted): Promise<void> {
-    await this.database.query('DELETE FROM sign_in_failures WHERE subject IN (:subjects)', {
-      replacements: { subjects: subjects({ pair, account }) },
-    });
+  /** A guess from this address was wrong. */
+  async failed({ address }: Origin): Promise<void> {
+    const now = this.now();
+    await this.database.query(
+      `INSERT INTO sign_in_failures (subject, failures, last_at) VALUES (:subject, 1, :now)
+       ON DUPLICATE KEY UPDATE failures = IF(last_at < :forgotten, 1, failures + 1), last_at = :now`,
+      {
+        replacements: { subject: `address:${address}`, now: new Date(now), forgotten: new Date(now - memory) },
+      },
+    );
+  }
+
+  /** Forgets the failures of accounts whose secret was made anew. */
+  async forgive(accounts: string[]): Promise<void> {
+    for (const account of accounts)
+      await this.database.query('DELETE FROM sign_in_failures WHERE subject = :account OR subject LIKE :pairs', {
+        replacements: { account: `account:${account}`, pairs: `pair:${account.replace(/[\\%_]/g, '\\$&')}@%` },
+      });
   }
 
   async sweep(): Promise<void> {
@@ -89,9 +106,59 @@ export class Throttle {
       replacements: { before: new Date(this.now() - memory) },
     });
   }
-}
 
-const subjects = (counted: Counted) =>
-  Object.entries(counted)
-    .filter(([, subject]) => subject)
-    .map(([kind, subject]) => `${kind}:${subject}`);
+  /** @returns seconds to wait; 0 when the guess may be made and was counted */
+  private async count(counted: { kind: Kind; subject: string }[], transaction: Transaction): Promise<number> {
+    const now = this.now();
+    const forgotten = new Date(now - memory);
+    // Always in the same order, so that two guesses never wait for each other.
+    for (const { subject } of [...counted].sort((a, b) => (a.subject < b.subject ? -1 : 1)))
+      await this.database.query(
+        `INSERT INTO sign_in_failures (subject, failures, last_at) VALUES (:subject, 0, :now)
+         ON DUPLICATE KEY UPDATE failures = IF(last_at < :forgotten, 0, failures)`,
+        { replacements: { subject, now: new Date(now), forgotten }, transaction },
+      );
+    const held = await rows<Counted>(
+      this.database,
+      `SELECT subject, failures, blocked_until AS blockedUntil FROM sign_in_failures WHERE subject IN (:subjects)`,
+      { subjects: counted.map(({ subject }) => subject) },
+      transaction,
+    );
+    const until = Math.max(0, ...held.map(({ blockedUntil }) => blockedUntil?.getTime() ?? 0));
+    if (until > now) return Math.ceil((until - now) / 1000);
+    for (const { kind, subject } of counted) {
+      const failures = 1 + (held.find((own) => own.subject === subject)?.failures ?? 0);
+      const { free, wait: first } = allowances[kind];
+      const seconds = failures < free ? 0 : Math.min(longestWait, first * 2 ** Math.min(20, failures - free));
+      await this.database.query(
+        'UPDATE sign_in_failures SET failures = :failures, last_at = :now, blocked_until = :until WHERE subject = :subject',
+        {
+          replacements: {
+            subject,
+            failures,
+            now: new Date(now),
+            until: seconds > 0 ? new Date(now + seconds * 1000) : null,
+          },
+          transaction,
+        },
+      );
+    }
+    return 0;
+  }
+
+  private async forget(subjects: string[]): Promise<void> {
+    if (subjects.length === 0) return;
+    await this.database.query('DELETE FROM sign_in_failures WHERE subject IN (:subjects)', {
+      replacements: { subjects },
+    });
+  }
+
+  private async failuresOf(address: string): Promise<number> {
+    const [held] = await rows<{ failures: number }>(
+      this.database,
+      'SELECT failures FROM sign_in_failures WHERE subject = :subject AND last_at >= :forgotten',
+      { subject: `address:${address}`, forgotten: new Date(this.now() - memory) },
+    );
+    return held?.failures ?? 0;
+  }
+}

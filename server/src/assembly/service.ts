@@ -67,7 +67,7 @@ export async function* fillBlueprint(
   await filling;
   const ended = outcome as { assembled: Assembled | null } | { error: unknown };
   if ('error' in ended) {
-    context.log(`blueprint: ${(ended.error as Error).message}`);
+    context.log.error({ err: ended.error }, 'a blueprint could not be filled');
     yield { line: 'failed', words: 'The machine could not finish. Nothing was changed; try again.' };
     return;
   }

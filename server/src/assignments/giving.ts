@@ -173,7 +173,7 @@ export async function giveAssignment(
           transaction,
         },
       );
-    if (wanted.invite && context.post) await invite(database, id, context.origin, time, transaction);
+    if (wanted.invite && context.post) await invite(database, id, context.site.origin, time, transaction);
     // What is given is ready, whether or not anybody said so before.
     await database.query(
       `UPDATE tests SET ready = TRUE, facts = NULL, outline = JSON_SET(outline, '$.ready', JSON_EXTRACT('[true]', '$[0]')) WHERE id = :testId`,

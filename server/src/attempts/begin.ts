@@ -8,7 +8,6 @@ import { attemptState, deadlineOf, defaultGrace, earlier, lengthInWords, windowS
 import { randomBytes } from 'node:crypto';
 import { schoolZone, supportsOf, timeRules } from '../assignments/times';
 import type { SignedIn } from '../accounts/sessions';
-import { Throttle } from '../accounts/throttle';
 import type { Context } from '../context';
 import { toMillis, toMillisOrNull } from '../database/connect';
 import { Problem } from '../http/problem';
@@ -134,13 +133,10 @@ async function newAttempt(
 }
 
 /** Guesses wait longer each time, from wherever they come. */
-async function insistOnWord({ database, now }: Context, student: number, given: Given, word: string): Promise<void> {
+async function insistOnWord({ throttle }: Context, student: number, given: Given, word: string): Promise<void> {
   if (given.word === '') return;
   if (word.trim() === '') throw new Problem(403, 'Type the word that your teacher reads out.');
-  const throttle = new Throttle(database, now);
-  const counted = { pair: `word ${given.assignmentId} ${student}` };
-  await throttle.admit(counted);
-  if (foldName(word) === foldName(given.word)) return;
-  await throttle.failed(counted);
+  const takeBack = await throttle.guess({ pair: `word ${given.assignmentId} ${student}` });
+  if (foldName(word) === foldName(given.word)) return takeBack();
   throw new Problem(403, 'That is not the word.', 'Listen for it again, or ask your teacher.');
 }

@@ -115,12 +115,6 @@ export class SavingQueue {
   }
 }
 
-/** JSON that the database takes: half of a surrogate pair, which no keyboard types, becomes the replacement character. */
-const storable = (responses: unknown) =>
-  JSON.stringify(responses).replace(/\\(\\|ud[89a-f][\da-f]{2})/g, (whole, what: string) =>
-    what === '\\' ? whole : '\\ufffd',
-  );
-
 const key = (attemptId: number, entry: string) => `${attemptId} ${entry}`;
 
 /** @returns what settles the saves; to be called after the commit */
@@ -222,7 +216,7 @@ async function upsert(
         answer.entry,
         answer.number,
         answer.device,
-        storable(answer.responses),
+        JSON.stringify(answer.responses),
         answer.flagged,
         time,
       ]),

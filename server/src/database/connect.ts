@@ -6,13 +6,13 @@ export interface DatabasePlace {
   name: string;
 }
 
-/** Opens a pool. Nothing is asked of the database until the first query. */
-export function connect({ socket, name }: DatabasePlace): Sequelize {
+/** Opens a pool of at most so many connections. Nothing is asked of the database until the first query. */
+export function connect({ socket, name }: DatabasePlace, connections = 12): Sequelize {
   return new Sequelize(name, 'root', '', {
     dialect: 'mariadb',
     logging: false,
     timezone: '+00:00',
-    pool: { max: 12, min: 0, idle: 30_000, acquire: 8_000 },
+    pool: { max: connections, min: 0, idle: 30_000, acquire: 8_000 },
     define: { underscored: true, timestamps: false, freezeTableName: true },
     dialectOptions: {
       socketPath: socket,

@@ -16,6 +16,7 @@ import { marking } from './migrations/013-marking';
 import { repairing } from './migrations/014-repairing';
 import { markers } from './migrations/015-markers';
 import { reading } from './migrations/016-reading';
+import { signingIn } from './migrations/017-signing-in';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -36,6 +37,7 @@ const migrations: Migration[] = [
   repairing,
   markers,
   reading,
+  signingIn,
 ];
 
 export function migrator(database: Sequelize) {

@@ -3,7 +3,7 @@ import { raw, type Request, type Response, type Router } from 'express';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { Context } from '../context';
-import { cookieName, readCookie, type Bind } from '../http/bind';
+import { readCookie, type Bind } from '../http/bind';
 import { notFound, Problem, signInFirst } from '../http/problem';
 import { findFile, keepFile, keepWork, largestOfAll, readBytes } from './service';
 
@@ -25,7 +25,7 @@ export function fileRoutes(router: Router, bind: Bind, context: Context): void {
   bind(api.keepWork, ({ me, params, query, request }) => keepWork(context, me, params.attemptId, { ...query, bytes: request.body })); // prettier-ignore
 
   router.get('/api/files/:fileId', async (request: Request, response: Response) => {
-    const me = await context.sessions.find(readCookie(request, cookieName));
+    const me = await context.sessions.find(readCookie(request, context.site.cookieName));
     if (!me) throw signInFirst();
     const id = String(request.params.fileId);
     if (!/^[A-Za-z0-9_-]{22}$/.test(id)) throw notFound('The file');

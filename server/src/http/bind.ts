@@ -1,11 +1,10 @@
 import type { AnswerOf, Audience, BodyOf, Endpoint, ParamsOf, QueryOf } from '@oaken/contract';
-import type { Request, Response, Router } from 'express';
+import { text, type Request, type Response, type Router } from 'express';
 import { mayCall } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromZod, notForYou, Problem, signInFirst } from './problem';
-
-export const cookieName = 'oaken';
+import { readJson } from './json';
+import { fromZod, notForYou, outOfDate, Problem, signInFirst } from './problem';
 
 export interface Call<E> {
   params: ParamsOf<E>;
@@ -26,24 +25,27 @@ export interface BindOptions {
 /** A cookie's value; null when it was not sent. */
 export function readCookie(request: Request, name: string): string | null {
   for (const pair of request.headers.cookie?.split(';') ?? []) {
-    const at = pair.indexOf('=');
-    if (pair.slice(0, at).trim() === name) return pair.slice(at + 1).trim();
+    const equals = pair.indexOf('=');
+    if (pair.slice(0, equals).trim() === name) return pair.slice(equals + 1).trim();
   }
   return null;
 }
 
-/** A browser says where a request comes from; a change from another site is refused before anything is read. */
-function checkOrigin(request: Request): void {
-  const site = request.headers['sec-fetch-site'];
-  const { origin, host } = request.headers;
-  const foreign =
-    site === 'cross-site' ||
-    site === 'same-site' ||
-    (origin !== undefined && origin !== 'null' && new URL(origin).host !== host);
-  if (foreign || origin === 'null') throw new Problem(403, 'That came from another site.');
+/** Readers of a body's text by the number of bytes that they take. */
+const textReaders = new Map<number, ReturnType<typeof text>>();
+
+/** @returns the JSON that was sent, or undefined where something else was */
+async function readBody(request: Request, response: Response, largest: number): Promise<unknown> {
+  const read = textReaders.get(largest) ?? text({ type: 'application/json', limit: largest, inflate: false });
+  textReaders.set(largest, read);
+  await new Promise<void>((done, fail) => read(request, response, (error?: unknown) => (error ? fail(error) : done())));
+  return typeof request.body === 'string' ? readJson(request.body) : undefined;
 }
 
-/** Joins endpoints with their handlers: audience, origin, CSRF token and shape are checked here and nowhere else. */
+/**
+ * Joins endpoints with their handlers. Origin, audience, CSRF token, size and shape are checked here and nowhere else, in
+ * this order: whoever may not call pays for nothing that was sent.
+ */
 export function binder(router: Router, context: Context, { checkAnswers }: BindOptions) {
   return function bind<P, Q, B, A>(
     endpoint: Endpoint<P, Q, B, A>,
@@ -52,20 +54,20 @@ export function binder(router: Router, context: Context, { checkAnswers }: BindO
     const verb = endpoint.method.toLowerCase() as 'get';
     router[verb](endpoint.path, async (request: Request, response: Response) => {
       const changes = endpoint.method !== 'GET';
-      if (changes) checkOrigin(request);
-      const visitor = await context.sessions.find(readCookie(request, cookieName));
+      if (changes) context.site.insistOnOwn(request);
+      const visitor = await context.sessions.find(readCookie(request, context.site.cookieName));
       const who: Audience = endpoint.who;
       if (who !== 'anyone') {
         if (!visitor) throw signInFirst();
         if (!mayCall(who, visitor.account.role)) throw notForYou();
-        if (changes && request.headers['x-csrf-token'] !== visitor.csrf)
-          throw new Problem(403, 'This page is out of date.', 'Load it again; what you typed is kept.');
+        if (changes && request.headers['x-csrf-token'] !== visitor.csrf) throw outOfDate();
       }
       const params = endpoint.params.safeParse(request.params);
       if (!params.success) throw new Problem(404, 'There is nothing at this address.');
       const query = endpoint.query.safeParse(request.query);
       if (!query.success) throw fromZod(query.error);
-      const body = endpoint.body.safeParse(changes ? request.body : undefined);
+      const sent = endpoint.largest > 0 ? await readBody(request, response, endpoint.largest) : undefined;
+      const body = endpoint.body.safeParse(sent);
       if (!body.success) throw fromZod(body.error);
       const answer = await handle({
         params: params.data,

@@ -33,11 +33,22 @@ export const notFound = (what: string) =>
 export const invalid = (errors: WrongField[]) =>
   new Problem(422, 'Something in it is not right.', errors.map(({ message }) => message).join(' '), errors);
 
+/** As many as a person would read; thousands would only hold the server up. */
+const toldAtOnce = 20;
+
 export const fromZod = (error: z.core.$ZodError) =>
-  invalid(error.issues.map(({ path, message }) => ({ pointer: `/${path.map(String).join('/')}`, message })));
+  invalid(
+    error.issues
+      .slice(0, toldAtOnce)
+      .map(({ path, message }) => ({
+        pointer: `/${path.map(String).join('/')}`.slice(0, 400),
+        message: message.slice(0, 600),
+      })),
+  );
 
 export const signInFirst = () =>
   new Problem(401, 'Nobody is signed in.', 'The session has ended. Sign in again; nothing is lost.');
+export const outOfDate = () => new Problem(403, 'This page is out of date.', 'Load it again; what you typed is kept.');
 export const notForYou = () => new Problem(403, 'That is not open to this account.');
 
 export const busyDatabase = () =>
@@ -47,6 +58,15 @@ export const busyDatabase = () =>
     'Nothing is lost. It will be tried again in a moment.',
     undefined,
     2,
+  );
+
+export const tooMany = (seconds: number) =>
+  new Problem(
+    429,
+    'Too many wrong tries.',
+    `Wait ${seconds < 90 ? `${seconds} seconds` : `${Math.ceil(seconds / 60)} minutes`} and try again, or ask for help.`,
+    undefined,
+    seconds,
   );
 
 /** Errors of a database that is away, as opposed to those of a wrong statement. */

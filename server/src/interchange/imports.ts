@@ -100,7 +100,7 @@ async function inBackground({ database, log }: Context, id: string, work: () => 
   } catch (error) {
     if (error instanceof Cancelled) return;
     const known = error instanceof Problem;
-    if (!known) log(`import ${id}: ${(error as Error).stack}`);
+    if (!known) log.error({ import: id, err: error }, 'an import failed');
     const message = known ? (error.errors?.[0]?.message ?? error.message) : 'Something went wrong on the server. It was noted there; try again.'; // prettier-ignore
     await database.query("UPDATE imports SET state = 'failed', message = :message WHERE id = :id", { replacements: { id, message: message.slice(0, 500) } }).catch(() => undefined); // prettier-ignore
   }

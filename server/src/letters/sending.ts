@@ -22,7 +22,7 @@ export async function sendLetters({ database, now, log, post }: Context): Promis
       await database.query('UPDATE letters SET sent_at = :time WHERE id = :id', { replacements: { id: own.id, time: new Date(now()) } }); // prettier-ignore
       sent++;
     } catch (error) {
-      log(`letter ${own.id}: ${(error as Error).message}`);
+      log.warn({ letter: own.id, err: error }, 'a letter could not be sent');
       const wait = firstWait * 2 ** Math.min(own.tries, 10);
       await database.query(
         'UPDATE letters SET tries = tries + 1, send_after = :next, given_up_at = IF(tries >= :most, :time, NULL) WHERE id = :id',

@@ -1,4 +1,5 @@
 /** Those who watch an assignment share one look at it, twice a second, for as long as anybody watches. */
+import type { Logger } from '../log';
 import type { Watched } from '@oaken/contract/watching';
 import type { Sequelize } from 'sequelize';
 import type { Editions } from '../attempts/editions';
@@ -23,7 +24,7 @@ class Room {
   constructor(
     private readonly look: Look,
     private readonly now: () => number,
-    private readonly log: (line: string) => void,
+    private readonly log: Logger,
   ) {}
 
   join(watcher: Watcher): void {
@@ -45,7 +46,7 @@ class Room {
       this.tell(await this.look.now(this.now()));
     } catch (error) {
       // The database may be away for a while; the next look finds whatever happened meanwhile.
-      this.log(`watching: ${(error as Error).message}`);
+      this.log.warn({ err: error }, 'looking at an assignment failed');
     }
     if (this.watchers.size > 0) this.timer = setTimeout(() => void this.turn(), lookEvery);
   }
@@ -69,7 +70,7 @@ export class Rooms {
     private readonly database: Sequelize,
     private readonly editions: Editions,
     private readonly now: () => number,
-    private readonly log: (line: string) => void,
+    private readonly log: Logger,
   ) {}
 
   /** @returns what ends the watching */

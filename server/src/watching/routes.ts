@@ -6,7 +6,7 @@ import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { row } from '../database/connect';
-import { cookieName, quietly, readCookie, type Bind } from '../http/bind';
+import { quietly, readCookie, type Bind } from '../http/bind';
 import { notFound } from '../http/problem';
 import { actOnSittings, sayToStudents } from './acts';
 import { Look } from './look';
@@ -51,7 +51,7 @@ export function watchingRoutes(bind: Bind, context: Context, editions: Editions)
       send('here', {});
       if (++breaths % askEvery === 0)
         void context.sessions
-          .find(readCookie(request, cookieName))
+          .find(readCookie(request, context.site.cookieName))
           .then((visitor) => (visitor ? about(visitor, assignmentId) : Promise.reject(new Error())))
           .catch(() => response.end());
     }, breathEvery);

@@ -3,7 +3,10 @@ import { hash } from '@node-rs/argon2';
 import { createApp, type App } from '../../src/app';
 import { connect, createDatabase, row } from '../../src/database/connect';
 import { migrator } from '../../src/database/migrate';
+import { logTo } from '../../src/log';
 import { demonstrationSchool, passcodesOf, signIns, type Tables } from '@oaken/demo';
+
+export { signIns as signInsOf };
 import { randomBytes } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -24,8 +27,18 @@ export interface Reply<Body = any> {
 
 /** One browser: a cookie, a CSRF token and an address of its own. */
 export class Visitor {
-  cookie = '';
   csrf = '';
+  /** Cookies by name, each as it is sent. */
+  private readonly jar = new Map<string, string>();
+
+  get cookie(): string {
+    return [...this.jar.values()].join('; ');
+  }
+
+  set cookie(cookies: string) {
+    this.jar.clear();
+    for (const pair of cookies.split('; ').filter(Boolean)) this.jar.set(pair.slice(0, pair.indexOf('=')), pair);
+  }
 
   constructor(private readonly base: string) {}
 
@@ -39,14 +52,16 @@ export class Visitor {
       method,
       headers: {
         ...(body !== undefined && { 'content-type': 'application/json' }),
-        ...(this.cookie && { cookie: this.cookie }),
+        ...(this.jar.size > 0 && { cookie: this.cookie }),
         ...(this.csrf && { 'x-csrf-token': this.csrf }),
         ...headers,
       },
       body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
     });
-    const cookie = response.headers.get('set-cookie');
-    if (cookie) this.cookie = cookie.split(';')[0]!;
+    for (const set of response.headers.getSetCookie()) {
+      const [pair = ''] = set.split(';');
+      this.jar.set(pair.slice(0, pair.indexOf('=')), pair);
+    }
     const text = await response.text();
     const json = /\bjson/.test(response.headers.get('content-type') ?? '');
     return { status: response.status, body: json ? JSON.parse(text) : text, headers: response.headers };
@@ -104,12 +119,14 @@ export async function openSchool({ socket = process.env.OAKEN_TEST_SOCKET!, fill
   await migrator(database).up();
   if (fill) await fillSchool(database, schoolMorning);
 
+  const seatDatabase = connect(place, 6);
   const clock = { now: schoolMorning };
   const log: string[] = [];
   const app = createApp({
     database,
+    seatDatabase,
     now: () => clock.now,
-    log: (line) => log.push(line),
+    log: logTo({ write: (line) => void log.push(line) }),
     // The source documents will do: what is tested is how they are sent.
     pages: join(process.cwd(), 'web'),
     checkAnswers: true,
@@ -150,7 +167,7 @@ export async function openSchool({ socket = process.env.OAKEN_TEST_SOCKET!, fill
       });
       await app.context.saving.drain();
       await database.query(`DROP DATABASE \`${place.name}\``).catch(() => {});
-      await database.close();
+      await Promise.all([database.close(), seatDatabase.close()]);
     },
   };
 }

@@ -1,3 +1,4 @@
+import type { Logger } from '../../log';
 import type { Found, NearCopy, Question } from '@oaken/core/finding';
 import { Worker } from 'node:worker_threads';
 import type { DatabasePlace } from '../../database/connect';
@@ -33,7 +34,7 @@ export class RemoteFinder implements Finder {
   constructor(
     private readonly script: URL,
     private readonly place: DatabasePlace,
-    private readonly log: (line: string) => void,
+    private readonly log: Logger,
   ) {
     this.start();
   }
@@ -69,11 +70,11 @@ export class RemoteFinder implements Finder {
       if (error) own?.reject(Object.assign(new Error(error.message), error));
       else own?.resolve(value);
     });
-    worker.on('error', (error) => this.log(`search index: ${error.message}`));
+    worker.on('error', (error) => this.log.error({ err: error }, 'the search index failed'));
     worker.on('exit', () => {
       if (this.worker === worker) this.worker = null;
       if (this.closed) return;
-      this.log('search index: its thread has ended and will start again');
+      this.log.warn('the thread of the search index has ended and will start again');
       for (const { reject } of this.waiting.values()) reject(new Error('The search index has stopped.'));
       this.waiting.clear();
     });

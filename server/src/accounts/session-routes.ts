@@ -1,0 +1,178 @@
+/** Signing in and out: staff by name, students by class code, guests by a link. */
+import { api, type AnswerOf } from '@oaken/contract';
+import type { Request, Response } from 'express';
+import { addGuest, findLink, linkAnswer } from '../assignments/guests';
+import type { Context } from '../context';
+import { row, rows } from '../database/connect';
+import { readCookie, type Bind } from '../http/bind';
+import { outOfDate, Problem } from '../http/problem';
+import { browserName } from './browser';
+import { joinClass } from './joining';
+import { Account } from './model';
+import { isSecret } from './secrets';
+import { sessionHours, type SignedIn } from './sessions';
+import type { Origin, Subjects } from './throttle';
+
+/** Failures of signing in and of codes from one address until its answers slow down. */
+const patience = { accounts: 100, codes: 20 };
+
+const wrong = (what: string) => new Problem(401, `${what} or the password is not right.`, 'Check both and try again.');
+
+/** A session for an account, its cookies, and what the page has to know. */
+export function signingIn({ database, now, sessions, devices, site }: Context) {
+  const school = async () =>
+    (await row<{ name: string; zone: string; demonstration: number }>(
+      database,
+      'SELECT name, zone, demonstration FROM schools ORDER BY id LIMIT 1',
+    )) ?? null;
+
+  const answer = async (signedIn: SignedIn | null): Promise<AnswerOf<typeof api.readSession>> => {
+    const held = await school();
+    const account = signedIn?.account;
+    return {
+      account: account
+        ? { id: account.id, role: account.role, givenName: account.givenName, familyName: account.familyName }
+        : null,
+      csrf: signedIn?.csrf ?? null,
+      school: { name: held?.name ?? 'Oaken Ledger', zone: held?.zone ?? 'UTC' },
+      demonstration: Boolean(held?.demonstration),
+      now: now(),
+    };
+  };
+
+  const begin = async (accountId: number, request: Request, response: Response) => {
+    const old = readCookie(request, site.cookieName);
+    if (old) await sessions.end(old);
+    const where = { browser: browserName(request.headers['user-agent'] ?? ''), address: request.ip ?? '' };
+    const token = await sessions.begin(accountId, where);
+    response.cookie(site.cookieName, token, { ...site.cookie, maxAge: sessionHours * 3_600_000 });
+    await devices.remember(request, response, accountId);
+    await Account.update({ signedInAt: new Date(now()) }, { where: { id: accountId } });
+    return answer(await sessions.find(token));
+  };
+  return { answer, begin };
+}
+
+export function sessionRoutes(bind: Bind, context: Context): void {
+  const { database, now, sessions, throttle, devices, site } = context;
+  const { answer, begin } = signingIn(context);
+
+  /** What is counted for a guess at an account's secret. */
+  const subjectsOf = async (name: string, accountId: number | null, request: Request): Promise<Subjects> => {
+    const device = accountId === null ? null : await devices.known(request, accountId);
+    return device !== null ? { device: `${name}@${device}` } : { pair: `${name}@${request.ip}`, account: name };
+  };
+  const guessAtAccount = async (name: string, accountId: number | null, request: Request) => {
+    const from: Origin = { address: String(request.ip), patience: patience.accounts };
+    const subjects = await subjectsOf(name, accountId, request);
+    // A device that is known to the account does not stand in line with others of its address either.
+    const right = await throttle.guess(subjects, subjects.device === undefined ? from : undefined);
+    return { right, wrong: () => throttle.failed(from) };
+  };
+
+  /** Looks for what a code or link leads to; wrong ones make the answers to this address slower. */
+  const byCode = async <Found>(kind: 'code' | 'link', request: Request, find: () => Promise<Found | undefined>) => {
+    const device = await devices.known(request, null);
+    const from = { address: `${kind} ${device ?? request.ip}`, patience: patience.codes };
+    await throttle.guess({}, from);
+    const found = await find();
+    if (!found) await throttle.failed(from);
+    return found;
+  };
+
+  const classByCode = async (code: string, request: Request) => {
+    const found = await byCode('code', request, () =>
+      row<{ id: number; schoolId: number; name: string; grade: number; joiningUntil: Date | null }>(
+        database,
+        `SELECT id, school_id AS schoolId, name, grade, joining_until AS joiningUntil
+           FROM classes WHERE code = :code AND put_away_at IS NULL`,
+        { code },
+      ),
+    );
+    if (!found) throw new Problem(404, 'No class has this code.', 'Check it with your teacher.');
+    return found;
+  };
+
+  const linkByToken = async (token: string, request: Request) => {
+    const found = await byCode('link', request, () => findLink(database, token));
+    if (!found) throw new Problem(404, 'This link leads nowhere.', 'Ask your teacher for it again.');
+    return found;
+  };
+
+  bind(api.readSession, ({ visitor }) => answer(visitor));
+
+  bind(api.signInStaff, async ({ body, request, response }) => {
+    const name = body.name.toLowerCase();
+    const account = await Account.findOne({ where: { signInName: name, disabledAt: null } });
+    const guess = await guessAtAccount(name, account?.id ?? null, request);
+    if (!(await isSecret(account?.secretHash, body.password)) || !account) {
+      await guess.wrong();
+      throw wrong('The name');
+    }
+    await guess.right();
+    return begin(account.id, request, response);
+  });
+
+  bind(api.findClass, async ({ body, request }) => {
+    const found = await classByCode(body.code, request);
+    const students = await rows<{ id: number; name: string; rollNumber: number }>(
+      database,
+      `SELECT s.id, CONCAT(s.given_name, ' ', s.family_name) AS name, e.roll_number AS rollNumber
+         FROM enrolments e JOIN accounts s ON s.id = e.student_id
+        WHERE e.class_id = :id AND e.left_at IS NULL AND s.disabled_at IS NULL
+        ORDER BY s.given_name, s.family_name`,
+      { id: found.id },
+    );
+    const twice = (name: string) => students.filter((student) => student.name === name).length > 1;
+    return {
+      name: found.name,
+      students: students.map(({ id, name, rollNumber }) => ({
+        id,
+        name: twice(name) ? `${name}, number ${rollNumber}` : name,
+      })),
+      joining: found.joiningUntil !== null && found.joiningUntil.getTime() > now(),
+    };
+  });
+
+  bind(api.joinClass, async ({ body, request, response }) => {
+    const found = await classByCode(body.code, request);
+    await throttle.guess({ arrival: `class ${found.id} ${request.ip}` });
+    const { studentId, passcode } = await joinClass({ database, now }, found, body);
+    return { ...(await begin(studentId, request, response)), passcode };
+  });
+
+  bind(api.readLink, async ({ body, request }) => linkAnswer(await linkByToken(body.token, request), now()));
+
+  bind(api.comeAsGuest, async ({ body, request, response }) => {
+    const found = await linkByToken(body.token, request);
+    await throttle.guess({ arrival: `link ${found.id} ${request.ip}` });
+    const guest = await addGuest({ database, now }, found, body.name);
+    return { ...(await begin(guest, request, response)), assignmentId: found.id };
+  });
+
+  bind(api.signInStudent, async ({ body, request, response }) => {
+    const guess = await guessAtAccount(`student ${body.studentId}`, body.studentId, request);
+    const student = await row<{ id: number; secretHash: string }>(
+      database,
+      `SELECT s.id, s.secret_hash AS secretHash
+         FROM accounts s JOIN enrolments e ON e.student_id = s.id JOIN classes c ON c.id = e.class_id
+        WHERE s.id = :studentId AND c.code = :code AND c.put_away_at IS NULL AND e.left_at IS NULL
+          AND s.disabled_at IS NULL AND s.role = 'student'`,
+      body,
+    );
+    if (!(await isSecret(student?.secretHash, body.passcode.toLowerCase())) || !student) {
+      await guess.wrong();
+      throw new Problem(401, 'That passcode is not right.', 'Check your name and your passcode, or ask your teacher.');
+    }
+    await guess.right();
+    return begin(student.id, request, response);
+  });
+
+  bind(api.signOut, async ({ request, response, visitor }) => {
+    if (visitor && request.headers['x-csrf-token'] !== visitor.csrf) throw outOfDate();
+    const token = readCookie(request, site.cookieName);
+    if (token) await sessions.end(token);
+    response.clearCookie(site.cookieName, site.cookie);
+    return {};
+  });
+}

@@ -1,0 +1,109 @@
+/** Guessing at passwords, passcodes, codes and links: slowed down, and nobody else is locked out by it. */
+import { passcodesOf } from '@oaken/demo';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { createApp } from '../src/app';
+import { openSchool, schoolMorning, signInsOf, Visitor, type School } from './support/school';
+
+const code = 'BRN6D4';
+let school: School;
+beforeAll(async () => {
+  school = await openSchool();
+});
+beforeEach(async () => {
+  for (const table of ['sign_in_failures', 'devices']) await school.database.query(`DELETE FROM ${table}`);
+  school.clock.now = schoolMorning;
+});
+afterAll(() => school.close());
+
+const password = signInsOf.teacher.password;
+const tryStaff = (visitor: Visitor, name: string, typed: string) =>
+  visitor.post('/api/session/staff', { name, password: typed });
+const counted = (replies: { status: number }[]) =>
+  Object.fromEntries([401, 404, 429, 200].map((own) => [own, replies.filter(({ status }) => status === own).length]));
+
+/** The student at a place of the class list, with the passcode. */
+async function studentOf(at: number) {
+  const { students } = await school.visitor().ok('POST', '/api/session/class', { code });
+  const { name, passcode } = passcodesOf('test', '6D')[at]!;
+  const { id } = students.find((student: { name: string }) => student.name === name);
+  return { code, studentId: id as number, passcode };
+}
+
+test('120 guesses at once are five', async () => {
+  const guesses = Array.from({ length: 120 }, (_, n) => tryStaff(school.visitor(), 'lindqvist', `guess ${n}`));
+  expect(counted(await Promise.all(guesses))).toEqual({ 401: 5, 404: 0, 429: 115, 200: 0 });
+});
+
+test('an account that keeps failing waits longer each time, and then may try again', async () => {
+  const waits: number[] = [];
+  for (let n = 0; n < 9; n++) {
+    const { status, body } = await tryStaff(school.visitor(), 'holloway', `wrong ${n}`);
+    if (status !== 429) continue;
+    waits.push(body.retryAfter);
+    school.clock.now += body.retryAfter * 1000;
+  }
+  expect(waits).toEqual([15, 30]);
+  school.clock.now += 3_600_000;
+  expect((await tryStaff(school.visitor(), 'holloway', password)).status).toBe(200);
+});
+
+test('a device that has signed in before is let through while others guess at the account', async () => {
+  const laptop = await school.staff('holloway');
+  await laptop.ok('DELETE', '/api/session');
+  for (let n = 0; n < 8; n++) await tryStaff(school.visitor(), 'holloway', `wrong ${n}`);
+  expect((await tryStaff(school.visitor(), 'holloway', password)).status).toBe(429);
+  expect((await tryStaff(laptop, 'holloway', password)).status).toBe(200);
+});
+
+test('a device that is known to one account has no more guesses at another', async () => {
+  const laptop = await school.staff('holloway');
+  const guesses = Array.from({ length: 20 }, (_, n) => tryStaff(laptop, 'lindqvist', `guess ${n}`));
+  expect(counted(await Promise.all(guesses))).toEqual({ 401: 5, 404: 0, 429: 15, 200: 0 });
+});
+
+test('one visitor who fails at many accounts does not keep the rest of the school out', async () => {
+  const fails = Array.from({ length: 140 }, (_, n) => tryStaff(school.visitor(), `nobody ${n}`, 'x'));
+  expect(counted(await Promise.all(fails))[401]).toBe(140);
+  expect((await school.visitor().post('/api/session/student', await studentOf(3))).status).toBe(200);
+});
+
+test('a whole class behind one address signs in while one of them keeps failing', async () => {
+  const failing = await studentOf(0);
+  for (let n = 0; n < 8; n++) await school.visitor().post('/api/session/student', { ...failing, passcode: 'wrong' });
+  for (let at = 1; at < 26; at++) await school.student('6D', at);
+  expect((await school.visitor().post('/api/session/student', failing)).status).toBe(429);
+});
+
+test.each([
+  ['class codes', '/api/session/class', (n: number) => ({ code: `X${String(n).padStart(5, '0')}` })],
+  ['links of guests', '/api/session/link', (n: number) => ({ token: String(n).padStart(22, 'x') })],
+])('guesses at %s stand in line once many were wrong', async (_, path, body) => {
+  for (let n = 0; n < 20; n++) await school.visitor().post(path, body(n));
+  const more = Array.from({ length: 130 }, (_unused, n) => school.visitor().post(path, body(100 + n)));
+  // The line is full long before the first half of them were answered.
+  const refused = (await Promise.race([Promise.all(more.slice(-1)), Promise.all(more)])).at(-1)!;
+  expect([refused.status, refused.body.title]).toEqual([429, 'Too many wrong tries.']);
+  const laptop = await school.staff('holloway');
+  expect((await laptop.post('/api/session/class', { code })).status).toBe(200);
+});
+
+test('the client’s address is taken from the proxy that is named, and from no other', async () => {
+  const addressesBehind = async (proxies: string[]) => {
+    const { context } = school.app;
+    const app = createApp({ ...context, pages: null, checkAnswers: true, proxies });
+    const server = createServer(app.http);
+    await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
+    const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+    const guess = (n: number) =>
+      new Visitor(base).send('POST', '/api/session/staff', { name: 'nwosu', password: `no ${n}` }, { 'x-forwarded-for': `203.0.113.${n}` }); // prettier-ignore
+    const replies = [];
+    for (let n = 1; n <= 8; n++) replies.push(await guess(n));
+    server.closeAllConnections();
+    server.close();
+    return counted(replies)[401];
+  };
+  expect(await addressesBehind([])).toBe(5);
+  school.clock.now += 3_600_000;
+  expect(await addressesBehind(['127.0.0.1'])).toBe(8);
+});
