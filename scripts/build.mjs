@@ -28,15 +28,24 @@ const bundle = (entry, outfile) =>
     logLevel: 'error',
   });
 
+/** The threads that a server process starts. */
+const threads = [
+  ['server/src/banks/finding/worker.ts', 'server/dist/finder.mjs'],
+  ['server/src/assembly/worker.ts', 'server/dist/assembler.mjs'],
+  ['server/src/threads/desk-worker.ts', 'server/dist/desk.mjs'],
+  ['server/src/reading/worker.ts', 'server/dist/reader.mjs'],
+];
+const programs = [
+  ['server/src/main.ts', 'server/dist/main.mjs'],
+  ['demo/src/fill.ts', 'demo/dist/fill.mjs'],
+  ['stand-ins/src/main.ts', 'stand-ins/dist/main.mjs'],
+  ['demo/src/fill-large.ts', 'demo/dist/fill-large.mjs'],
+];
+
 /** Run by itself it builds; imported it only lends its plug-in. */
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
-  await Promise.all([
-    bundle('server/src/main.ts', 'server/dist/main.mjs'),
-    bundle('server/src/banks/finding/worker.ts', 'server/dist/finder.mjs'),
-    bundle('server/src/assembly/worker.ts', 'server/dist/assembler.mjs'),
-    bundle('demo/src/fill.ts', 'demo/dist/fill.mjs'),
-    bundle('stand-ins/src/main.ts', 'stand-ins/dist/main.mjs'),
-    bundle('demo/src/fill-large.ts', 'demo/dist/fill-large.mjs'),
-  ]);
-  if (!process.argv.includes('--no-web')) await buildWeb({ root: join(root, 'web'), logLevel: 'warn' });
+  const only = process.argv[2];
+  const wanted = only === '--threads' ? threads : [...programs, ...threads];
+  await Promise.all(wanted.map(([entry, outfile]) => bundle(entry, outfile)));
+  if (only === undefined) await buildWeb({ root: join(root, 'web'), logLevel: 'warn' });
 }

@@ -22,7 +22,9 @@ import { bankRoutes } from './banks/routes';
 import type { RosterService } from './classes/roster';
 import { classRoutes } from './classes/routes';
 import type { Context } from './context';
+import { quotas } from './files/limits';
 import { fileRoutes } from './files/routes';
+import { removeUnfinished } from './files/service';
 import { row } from './database/connect';
 import { binder, type BindOptions } from './http/bind';
 import { openApi } from './http/openapi';
@@ -38,13 +40,13 @@ import { sendLetters } from './letters/sending';
 import { interchangeRoutes } from './interchange/routes';
 import { markingRoutes } from './marking/routes';
 import { passageRoutes } from './passages/routes';
-import { followUpRoutes } from './follow-up/routes';
-import { repairRoutes } from './repairs/routes';
 import { renewFigures } from './results/figures';
-import { resultRoutes } from './results/routes';
+import type { Reader } from './reading/reader';
 import { standardRoutes } from './standards/routes';
 import { defineTests } from './tests/model';
 import { testRoutes } from './tests/routes';
+import type { DeskThread } from './threads/desk';
+import { deskRoutes } from './threads/desk-routes';
 import { todayRoutes } from './today/routes';
 import { watchingRoutes } from './watching/routes';
 
@@ -60,6 +62,14 @@ export interface AppOptions extends BindOptions {
   finder?: Finder;
   /** Fills blueprints; without one, this thread does. */
   assembler?: Assembler;
+  /** Reads what people send, in threads. */
+  reader: Reader;
+  /** Free bytes on the disk of the data; unlimited where nobody looks. */
+  freeDisk?: () => Promise<number>;
+  /** Bytes that all files of the school may take. */
+  fileRoom?: number;
+  /** Answers what computes much; without one, this thread does. */
+  desk?: DeskThread | null;
   roster?: RosterService | null;
   post?: Post | null;
   mailbox?: Mailbox | null;
@@ -91,6 +101,10 @@ export function createApp(options: AppOptions): App {
     mailbox = null,
     checkAnswers,
     seatDatabase = database,
+    desk = null,
+    reader,
+    freeDisk = async () => Infinity,
+    fileRoom = quotas.school,
     origin = null,
     localAddress = 'http://127.0.0.1:4600',
     proxies = [],
@@ -110,6 +124,9 @@ export function createApp(options: AppOptions): App {
     sessions: new Sessions(seatDatabase, now),
     throttle,
     devices,
+    reader,
+    freeDisk,
+    fileRoom,
     saving: new SavingQueue(seatDatabase, editions, now),
     finder: finder ?? new LocalFinder(database),
     assembler: assembler ?? localAssembler,
@@ -135,8 +152,8 @@ export function createApp(options: AppOptions): App {
   const bind = binder(routes, context, { checkAnswers });
   // The saving path comes first: it is asked more often than all others together.
   attemptRoutes(bind, { ...context, database: seatDatabase }, editions);
-  fileRoutes(routes, bind, context);
-  interchangeRoutes(routes, bind, context);
+  fileRoutes(routes, bind, context, editions);
+  interchangeRoutes(bind, context);
   // Written piece by piece as it goes on, so nothing may hold it back.
   watchingRoutes(bind, context, editions);
   assemblyRoutes(bind, context);
@@ -151,9 +168,7 @@ export function createApp(options: AppOptions): App {
   classRoutes(bind, context);
   assignmentRoutes(bind, context);
   markingRoutes(bind, context, editions);
-  resultRoutes(bind, context, editions);
-  repairRoutes(bind, context, editions);
-  followUpRoutes(bind, context, editions);
+  deskRoutes(desk ? desk.bind(bind) : bind, context, new Editions(database));
   todayRoutes(bind, context);
   letterRoutes(bind, context);
   calendarRoutes(bind, context);
@@ -167,8 +182,10 @@ export function createApp(options: AppOptions): App {
   });
   http.use((request, response, next) => (request.path.startsWith('/api/') ? routes(request, response, next) : next()));
 
-  const [seat, desk] = [guard(site, []), guard(site, ["'unsafe-inline'"])];
-  http.use((request, response, next) => (request.path.startsWith('/seat') ? seat : desk)(request, response, next));
+  const [seatGuard, deskGuard] = [guard(site, []), guard(site, ["'unsafe-inline'"])];
+  http.use((request, response, next) =>
+    (request.path.startsWith('/seat') ? seatGuard : deskGuard)(request, response, next),
+  );
   http.use(compression());
   if (pages !== null) servePages(http, pages);
   http.use(problemHandler(log));
@@ -180,7 +197,7 @@ export function createApp(options: AppOptions): App {
     {
       name: 'forget old sessions',
       every: 600_000,
-      run: () => Promise.all([context.sessions.sweep(), throttle.sweep(), devices.sweep()]),
+      run: () => Promise.all([context.sessions.sweep(), throttle.sweep(), devices.sweep(), removeUnfinished(context)]),
     },
   ];
   return { http, context, chores };

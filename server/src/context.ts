@@ -5,6 +5,7 @@ import type { Throttle } from './accounts/throttle';
 import type { Assembler } from './assembly/assembler';
 import type { Finder } from './banks/finding/finder';
 import type { RosterService } from './classes/roster';
+import type { Reader } from './reading/reader';
 import type { Post } from './letters/post';
 import type { Mailbox } from './letters/mailbox';
 import type { SavingQueue } from './attempts/saving';
@@ -19,6 +20,12 @@ export interface Context {
   site: Site;
   sessions: Sessions;
   throttle: Throttle;
+  /** Reads what people send, in threads. */
+  reader: Reader;
+  /** Free bytes on the disk of the data. */
+  freeDisk(): Promise<number>;
+  /** Bytes that all files of the school may take. */
+  fileRoom: number;
   devices: Devices;
   saving: SavingQueue;
   finder: Finder;

@@ -2,6 +2,7 @@
  * Starts one server process; with `prepare`, only brings the database up to date and ends. Settings come from the
  * environment; scripts/lib/serve.mjs gives them.
  */
+import { statfs } from 'node:fs/promises';
 import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
@@ -15,6 +16,8 @@ import { RemoteMailbox } from './letters/mailbox';
 import { SmtpPost } from './letters/post';
 import { logInto, logTo } from './log';
 import { readSettings, WrongSetting } from './settings';
+import { Reader } from './reading/reader';
+import { DeskThread } from './threads/desk';
 
 /** Connections for sittings alone, and for everything else. */
 const connections = { seat: 10, desk: 12 };
@@ -55,10 +58,14 @@ async function main(): Promise<void> {
   const log = folder === null ? logTo(process.stdout) : logInto(join(folder, 'logs'));
   const database = connect(place, connections.desk);
   const seatDatabase = connect(place, connections.seat);
+  const desk = new DeskThread(new URL('./desk.mjs', import.meta.url), place, log);
   const app = createApp({
     ...settings,
     database,
     seatDatabase,
+    desk,
+    reader: new Reader(new URL('./reader.mjs', import.meta.url)),
+    freeDisk: folder === null ? undefined : () => freeBytes(folder),
     now: Date.now,
     log,
     finder: new RemoteFinder(new URL('./finder.mjs', import.meta.url), place, log),
@@ -70,6 +77,8 @@ async function main(): Promise<void> {
   });
   const server = createServer(app.http);
   // Longer than browsers and proxies keep an idle connection, so that it is not closed under a request on its way.
+  // A large file over a slow line takes a while.
+  server.requestTimeout = 20 * 60_000;
   server.keepAliveTimeout = 75_000;
   server.headersTimeout = 80_000;
   server.on('error', (error: NodeJS.ErrnoException) =>
@@ -93,7 +102,7 @@ async function main(): Promise<void> {
     server.close();
     server.closeIdleConnections();
     const { saving, finder } = app.context;
-    const ended = Promise.all([saving.drain(), finder.close()]).then(() =>
+    const ended = Promise.all([saving.drain(), finder.close(), desk.close()]).then(() =>
       Promise.all([database.close(), seatDatabase.close()]),
     );
     // A database that does not answer is no reason to stay: what was not acknowledged is still on the devices.
@@ -103,6 +112,12 @@ async function main(): Promise<void> {
   process.on('SIGTERM', () => void stop());
   process.on('SIGINT', () => void stop());
   process.on('disconnect', () => void stop());
+}
+
+/** Free bytes on the disk of a folder, for ordinary users of the machine. */
+async function freeBytes(folder: string): Promise<number> {
+  const { bavail, bsize } = await statfs(folder);
+  return bavail * bsize;
 }
 
 /** What should have happened while no server ran happens before the first visitor comes in; then each at its time. */

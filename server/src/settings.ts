@@ -22,6 +22,7 @@ export function readSettings(env: Environment) {
     origin: origin(env.OAKEN_ORIGIN),
     localAddress: `http://127.0.0.1:${port}`,
     proxies: (env.OAKEN_PROXY ?? '').split(/[\s,]+/).filter(Boolean),
+    fileRoom: env.OAKEN_FILES_GB ? gigabytes(env.OAKEN_FILES_GB) : undefined,
     roster: rosterOf(env),
     mail: env.OAKEN_SMTP_URL
       ? { url: env.OAKEN_SMTP_URL, from: env.OAKEN_MAIL_FROM ?? 'Oaken Ledger <oaken-ledger@localhost>' }
@@ -36,6 +37,13 @@ function origin(setting: string | undefined): string | null {
   } catch (error) {
     throw new WrongSetting((error as Error).message);
   }
+}
+
+/** @returns bytes */
+function gigabytes(setting: string): number {
+  const n = Number(setting);
+  if (!(n > 0)) throw new WrongSetting(`OAKEN_FILES_GB is “${setting}”; it must be a number of gigabytes.`);
+  return n * 1024 ** 3;
 }
 
 function rosterOf(env: Environment) {

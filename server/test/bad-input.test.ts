@@ -125,7 +125,11 @@ describe('changing a test', () => {
   test.each([
     ['a script', '<p>Hi</p><script>alert(1)</script>', '<script> is not allowed in a wording.'],
     ['an event handler', '<p onclick="alert(1)">Hi</p>', 'The attribute “onclick” is not allowed in a wording.'],
-    ['a picture that runs', '<img src=x onerror=alert(1)>Hi', 'The attribute “onerror” is not allowed in a wording.'],
+    [
+      'a picture that runs',
+      '<img src="x" onerror="alert(1)">Hi',
+      'The attribute “onerror” is not allowed in a wording.',
+    ],
     [
       'a picture from elsewhere',
       '<img src="https://elsewhere.example/a.png" alt="a">',

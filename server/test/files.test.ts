@@ -1,6 +1,8 @@
 /** Kept files: what they are by their own bytes, who may fetch them, and in parts. */
 import { readFile } from '../src/files/types';
-import { giveTest, openSchool, type School, type Visitor } from './support/school';
+import { request } from 'node:http';
+import { row } from '../src/database/connect';
+import { answer, giveTest, openSchool, type School, type Visitor } from './support/school';
 
 let school: School;
 let teacher: Visitor;
@@ -57,7 +59,7 @@ test.each<[string, Buffer, string, string, string]>([
   ['a style that fetches', svg('<style>*{background:url(https://elsewhere.example)}</style>'), 'image/svg+xml', 'picture', 'The drawing’s style points to something outside itself, which is not allowed.'],
   ['a picture of a false type', Buffer.from('%PDF-1.7 not a picture'), 'image/png', 'picture', 'The file says that it is image/png, but it is application/pdf.'],
   ['sound as a picture', Buffer.from('ID3\u0004\0\0\0\0\0\0', 'latin1'), '', 'picture', 'This is sound (audio/mpeg), not a picture.'],
-  ['a damaged picture', png.subarray(0, 20), 'image/png', 'picture', 'The picture’s size cannot be read, or it is more than 20,000 points wide or high.'],
+  ['a damaged picture', png.subarray(0, 20), 'image/png', 'picture', 'The picture is damaged: its size cannot be read.'],
   ['nothing', Buffer.alloc(0), 'image/png', 'picture', 'The file is empty.'],
   ['who knows what', Buffer.from([0, 1, 2, 3, 250, 251, 252]), '', 'picture', 'What this file is cannot be recognised. PNG, JPEG, GIF, WebP, SVG, MP3, WAV, OGG, MP4, WebM and PDF can be kept.'],
 ])('%s is refused in words', async (_, bytes, type, as, message) => {
@@ -75,16 +77,96 @@ test('a drawing that only draws is a picture', () => {
   expect(readFile(svg('<g><path d="M0 0h9"/><use href="#a"/></g>'), 'image/svg+xml')).toMatchObject({ ok: true, file: { width: 20, height: 10 } }); // prettier-ignore
 });
 
-test('a student’s photo is for the student and the staff, and only while the attempt is open', async () => {
-  const { assignmentId } = await giveTest(school, teacher);
-  const student = await school.student('6B', 3);
-  const other = await school.student('6B', 4);
-  const { id } = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
-  const path = `/api/seat/attempts/${id}/files?name=photo.png&type=image/png`;
-  const { status, body } = await send(student, path, png);
-  expect(status).toBe(200);
-  expect((await send(other, path, png)).status).toBe(404);
-  expect([await fetchFile(body.address, {}, student), await fetchFile(body.address), await fetchFile(body.address, {}, other)].map((own) => own.status)).toEqual([200, 200, 404]); // prettier-ignore
-  await student.ok('POST', `/api/seat/attempts/${id}/hand-in`, { answers: [] });
-  expect((await send(student, path, svg(''))).status).toBe(409);
+describe('a student’s file', () => {
+  /** An attempt at a question that asks for photos, and one that asks for nothing of the kind. */
+  async function sit(place: number) {
+    const { assignmentId } = await giveTest(school, teacher, { search: 'kind=upload' });
+    const { assignmentId: choices } = await giveTest(school, teacher);
+    const student = await school.student('6B', place);
+    const begin = (id: number) => student.ok('POST', `/api/seat/assignments/${id}/attempt`);
+    const [attempt, other] = [await begin(assignmentId), await begin(choices)];
+    const pathOf = (own: typeof attempt) => {
+      const entry = own.form.sections[0].entries[0];
+      return `/api/seat/attempts/${own.id}/files?type=&name=right-answer-is-B.png&entry=${entry.id}&part=${entry.item.parts[0].id}`;
+    };
+    return { student, attempt, path: pathOf(attempt), elsewhere: pathOf(other) };
+  }
+
+  test('is for the student and the staff, and only while the attempt is open', async () => {
+    const { student, attempt, path } = await sit(3);
+    const other = await school.student('6B', 4);
+    const { status, body } = await send(student, path, png);
+    expect(status).toBe(200);
+    expect((await send(other, path, png)).status).toBe(404);
+    const fetched = [student, teacher, other].map((who) => fetchFile(body.address, {}, who));
+    expect((await Promise.all(fetched)).map((reply) => reply.status)).toEqual([200, 200, 404]);
+    await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
+    expect((await send(student, path, png)).status).toBe(409);
+  });
+
+  test('is of the kind that the question asks for', async () => {
+    const { student, path, elsewhere } = await sit(5);
+    expect(await send(student, elsewhere, png)).toMatchObject({ status: 409, body: { title: 'This question asks for no file.' } }); // prettier-ignore
+    const message = async (bytes: Buffer) => (await send(student, path, bytes)).body.errors[0].message;
+    expect(await message(Buffer.from('%PDF-1.7 text'))).toBe('The question asks for a photo; this is a document (application/pdf).'); // prettier-ignore
+    expect(await message(svg('<g/>'))).toBe('The question asks for a photo; this is a picture (image/svg+xml).');
+    expect((await send(student, path, Buffer.concat([png, Buffer.from('2')]))).status).toBe(200);
+  });
+
+  test('has room only within the quota of the attempt', async () => {
+    const { student, path } = await sit(6);
+    const photo = (n: number) => send(student, path, Buffer.concat([png, Buffer.from(String(n))]));
+    // All at once, so that none is whole when the next is looked at.
+    const replies = await Promise.all(Array.from({ length: 45 }, (_, n) => photo(n)));
+    const kept = replies.filter(({ status }) => status === 200).length;
+    expect([kept <= 40, kept > 0]).toEqual([true, true]);
+    expect(replies.find(({ status }) => status === 507)?.body.title).toBe('These are too many files.');
+  });
+});
+
+test('the name of an author’s picture is not told to students', async () => {
+  const { body } = await send(teacher, '/api/files?name=right-answer-is-B.png&type=image/png&as=picture', Buffer.concat([png, Buffer.from('B')])); // prettier-ignore
+  const nameFor = async (who: Visitor) => (await fetchFile(body.address, {}, who)).headers.get('content-disposition');
+  expect(await nameFor(teacher)).toContain('right-answer-is-B.png');
+  expect(await nameFor(await school.student('6B', 7))).toBe("inline; filename*=UTF-8''file.png");
+});
+
+describe('when there is no room', () => {
+  const { freeDisk, fileRoom } = { freeDisk: async () => Infinity, fileRoom: Infinity };
+  afterEach(() => Object.assign(school.app.context, { freeDisk, fileRoom }));
+  const photo = () => keep(Buffer.concat([png, Buffer.from(String(Math.random()))]), 'image/png');
+
+  test('on the disk, files are refused with a sentence and answers are saved as before', async () => {
+    const { assignmentId } = await giveTest(school, teacher);
+    const student = await school.student('6B', 8);
+    const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    school.app.context.freeDisk = async () => 900 * 1024 * 1024;
+    expect(await photo()).toMatchObject({ status: 507, body: { title: 'There is no room for files on the school’s server.' } }); // prettier-ignore
+    const answers = [answer(attempt.form.sections[0].entries[0].id, 1, { a: 'x' })];
+    await student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
+  });
+
+  test('in the school’s quota, that is said', async () => {
+    school.app.context.fileRoom = 10;
+    expect(await photo()).toMatchObject({ status: 507, body: { title: 'The school’s room for files is full.' } });
+  });
+});
+
+test('an upload that breaks off leaves nothing behind', async () => {
+  const count = async () => (await row<{ n: number }>(school.database, 'SELECT COUNT(*) AS n FROM files'))!.n;
+  const before = await count();
+  await new Promise<void>((done) => {
+    const sent = request(`${school.base}/api/files?name=a&type=&as=film`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/octet-stream', 'content-length': 5_000_000, cookie: teacher.cookie, 'x-csrf-token': teacher.csrf }, // prettier-ignore
+    });
+    sent.on('error', () => done());
+    sent.write(Buffer.concat([Buffer.from('0000001866747970', 'hex'), Buffer.from('mp42'), Buffer.alloc(2_000_000)]));
+    const seen = setInterval(async () => {
+      if ((await count()) === before) return;
+      clearInterval(seen);
+      sent.destroy();
+    }, 20);
+  });
+  while ((await count()) !== before) await new Promise((done) => setTimeout(done, 20));
 });

@@ -185,7 +185,7 @@ test('ten thousand rows show how far they are, and a cancellation leaves nothing
   expect(await until(again.id, 'done')).toMatchObject({ done: 1000 });
   expect(await total('tag=long%20list')).toBe(1000);
   const eleven = await check(`kind,question\n${'true-false,x\n'.repeat(10_001)}`);
-  expect(eleven).toMatchObject({ state: 'failed', message: 'The table has 10,001 rows; at most 10,000 can be brought in at once.' }); // prettier-ignore
+  expect(eleven).toMatchObject({ state: 'failed', message: 'The table has more than 10,000 rows; split it into several.' }); // prettier-ignore
 });
 
 test('an import belongs to its owner and goes only where the owner may write', async () => {
@@ -197,4 +197,22 @@ test('an import belongs to its owner and goes only where the owner may write', a
   expect((await send('x', `bank=${shelf}`)).status).toBe(403);
   expect((await check('nonsense\n1')).message).toMatch(/^The first row must name the columns/);
   expect((await teacher.get<string>('/api/items-template.csv')).body).toMatch(/kind,question,choice 1/);
+});
+
+describe('a small file that would become large', () => {
+  // Each is read in a thread, while the server goes on answering.
+  const bombs: [string, () => Buffer, string | RegExp][] = [
+    ['40 million one-letter rows in a zip', () => zip([['a.csv', Buffer.from(`question\n${'x\n'.repeat(39_000_000)}`)]]), 'The table has more than 10,000 rows; split it into several.'],
+    ['a zip of 200 MB of nothing', () => zip([['a.csv', Buffer.alloc(200_000_000, 'a')]]), 'The zip unpacks to more than 80 MB.'],
+    ['one row of 2 million cells', () => Buffer.from(`question\n${'x,'.repeat(700_000)}`), 'Line 2 has more than 400 cells.'],
+    ['one cell of 20 MB', () => Buffer.from(`question\n"${'x'.repeat(20_000_000)}"`), /^The table cannot be read: /],
+    ['a quotation mark that never closes', () => Buffer.from(`question\n"${'x\n'.repeat(5_000_000)}`), /^The table cannot be read: /],
+    ['5,000 files in a zip', () => zip(Array.from({ length: 5_000 }, (_, n): [string, Buffer] => [`${n}.png`, Buffer.from('x')])), 'The zip holds more than 2000 files.'],
+  ]; // prettier-ignore
+
+  test.each(bombs)('%s', async (_, make, message) => {
+    const ended = await check(make());
+    expect(ended).toMatchObject({ state: 'failed', message: typeof message === 'string' ? message : expect.stringMatching(message) }); // prettier-ignore
+    expect((await teacher.get('/api/health')).status).toBe(200);
+  });
 });

@@ -1,6 +1,6 @@
 import { markedBy, partKinds } from '@oaken/core/items';
 import { parse } from 'csv-parse/sync';
-import { markupProblems } from '../src/banks/wording';
+import { itemWordingProblems } from '../src/wording';
 import { mean, sampleCorrelation } from 'simple-statistics';
 import { row, rows } from '../src/database/connect';
 import {
@@ -78,7 +78,7 @@ describe('finding', () => {
     expect(items.length).toBeGreaterThanOrEqual(240);
     expect(new Set(items.map(({ kind }) => kind))).toEqual(new Set(partKinds));
     for (const { content } of items) {
-      expect(markupProblems(content)).toEqual([]);
+      expect(await itemWordingProblems(content)).toEqual([]);
       if (markedBy(content) === 'machine') expect(content.explanation).not.toBe('');
       for (const part of content.parts)
         for (const choice of part.kind === 'single-choice' ? part.choices : [])

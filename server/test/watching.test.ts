@@ -186,7 +186,7 @@ describe('from there', () => {
 async function openServer(): Promise<string> {
   const { createServer } = await import('node:http');
   const { createApp } = await import('../src/app');
-  const app = createApp({ database: school.database, now: () => school.clock.now, log: school.app.context.log, pages: null, checkAnswers: true }); // prettier-ignore
+  const app = createApp({ ...school.app.context, pages: null, checkAnswers: true }); // prettier-ignore
   const server = createServer(app.http);
   await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
   server.unref();

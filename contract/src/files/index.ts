@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { endpoint, idInPath } from '../define';
+import { endpoint, idInPath, shortId } from '../define';
 
 export const keptFile = z.object({
   /** Where it is fetched from. */
@@ -35,6 +35,7 @@ export const keepWork = endpoint({
   who: 'student',
   does: 'Keeps a photo or file that a student adds to an answer, while the attempt is open.',
   params: z.object({ attemptId: idInPath }),
-  query,
+  /** The part of the question that asks for it. */
+  query: query.extend({ entry: shortId, part: shortId }),
   answer: keptFile,
 });

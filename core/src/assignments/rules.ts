@@ -42,7 +42,10 @@ const partMinutes = z
 
 /** Times for parts of the test: sections by their id, those without one having none; or each single item. */
 export const stageLimit = z.discriminatedUnion('of', [
-  z.strictObject({ of: z.literal('sections'), minutes: z.record(z.string().regex(/^[A-Za-z0-9_-]{0,24}$/), partMinutes) }),
+  z.strictObject({
+    of: z.literal('sections'),
+    minutes: z.record(z.string().regex(/^[A-Za-z0-9_-]{0,24}$/), partMinutes),
+  }),
   z.strictObject({ of: z.literal('items'), minutes: partMinutes }),
 ]);
 export type StageLimit = z.infer<typeof stageLimit>;

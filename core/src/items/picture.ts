@@ -1,9 +1,8 @@
 import { z } from 'zod';
+import { fileAddressPattern } from '../markup';
 
 /** Where a file of this school's banks is fetched from. */
-export const fileAddress = z
-  .string()
-  .regex(/^\/api\/files\/[A-Za-z0-9_-]{22}$/, 'That is not the address of a file kept here.');
+export const fileAddress = z.string().regex(fileAddressPattern, 'That is not the address of a file kept here.');
 
 export const picture = z.strictObject({
   file: fileAddress,

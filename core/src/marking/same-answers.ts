@@ -26,7 +26,9 @@ export function sameSpelling(text: string): string {
 
 /** A number within a sentence, with the mark that ends the sentence. */
 function numberOfWord(word: string): string | null {
-  const bare = word.replace(/[.,;:!?)]+$/, '');
+  let end = word.length;
+  while (end > 0 && '.,;:!?)'.includes(word[end - 1]!)) end--;
+  const bare = word.slice(0, end);
   return /^[-+−(]?[\d.,½⅓⅔¼¾]/.test(bare) ? numberIn(bare.replace(/^\(/, '')) : null;
 }
 

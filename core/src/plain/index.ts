@@ -1,6 +1,5 @@
 /** The words of a rich text; apart from its rules, so that a student's page loads nothing else for them. */
-
-const named: Record<string, string> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'", nbsp: ' ' };
+import { tokensOf, withoutEntities } from '../markup/tokens';
 
 const signs: Record<string, string> = {
   times: '×',
@@ -25,22 +24,31 @@ function typed(latex: string): string {
     .replace(/[{}]/g, '');
 }
 
+/** Elements at whose end the words of the next begin anew. */
+const blocks = new Set(['p', 'li', 'tr', 'td', 'th', 'blockquote']);
+
 /** The words of a rich text on one line, without markup; a formula stands as it would be typed, a picture as its words. */
 export function plainText(html: string): string {
-  return html
-    .replace(/<img[^>]*\salt="([^"]*)"[^>]*>/gi, ' $1 ')
-    .replace(/<(?:audio|video)[^>]*\stitle="([^"]*)"[^>]*>/gi, ' $1 ')
-    .replace(/<span[^>]*data-gap="[^"]*"[^>]*>.*?<\/span>/gs, ' ___ ')
-    .replace(/<span[^>]*data-formula="([^"]*)"[^>]*>.*?<\/span>/gs, (_, latex: string) => typed(latex))
-    .replace(/<(?:\/p|\/li|\/tr|\/td|\/th|br|\/blockquote)[^>]*>/gi, ' ')
-    .replace(/<[^>]*>/g, '')
-    .replace(/&(#x?[\da-f]+|\w+);/gi, (whole, code: string) => {
-      if (code[0] !== '#') return named[code.toLowerCase()] ?? whole;
-      const point = code[1]?.toLowerCase() === 'x' ? parseInt(code.slice(2), 16) : parseInt(code.slice(1), 10);
-      return point > 0 && point <= 0x10ffff ? String.fromCodePoint(point) : '';
-    })
-    .replace(/\s+/g, ' ')
-    .trim();
+  const words: string[] = [];
+  /** Within a gap or a formula: what stands in it is not what it says. */
+  let replaced = false;
+  for (const token of tokensOf(html)) {
+    if (token.kind === 'text') {
+      if (!replaced) words.push(withoutEntities(token.text));
+    } else if (token.kind === 'broken') words.push('<');
+    else if (token.kind === 'close') {
+      if (token.name === 'span') replaced = false;
+      if (blocks.has(token.name)) words.push(' ');
+    } else {
+      const { 'data-gap': gap, 'data-formula': formula, alt, title } = token.attributes;
+      if (gap !== undefined) words.push(' ___ ');
+      else if (formula !== undefined) words.push(typed(withoutEntities(formula)));
+      replaced = gap !== undefined || formula !== undefined;
+      if (token.name === 'br') words.push(' ');
+      else if (alt !== undefined || title !== undefined) words.push(` ${withoutEntities(alt ?? title!)} `);
+    }
+  }
+  return words.join('').replace(/\s+/g, ' ').trim();
 }
 
 /** How many words a text has, as a writer counts them. */

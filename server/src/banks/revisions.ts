@@ -4,7 +4,7 @@ import { randomInt } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
 import { row, rows } from '../database/connect';
 import { invalid, type WrongField } from '../http/problem';
-import { markupProblems } from './wording';
+import { itemWordingProblems } from '../wording';
 
 export interface NewRevision {
   itemId: number;
@@ -66,7 +66,7 @@ export async function refuseBroken(
   standards: readonly number[],
   transaction?: Transaction,
 ): Promise<void> {
-  const wrong: WrongField[] = markupProblems(content);
+  const wrong: WrongField[] = await itemWordingProblems(content);
   const files = [...new Set(JSON.stringify(content).match(/(?<=\/api\/files\/)[A-Za-z0-9_-]{22}/g) ?? [])];
   if (files.length > 0) {
     const known = await rows<{ id: string }>(database, 'SELECT id FROM files WHERE id IN (:files)', { files }, transaction); // prettier-ignore

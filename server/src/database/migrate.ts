@@ -17,6 +17,7 @@ import { repairing } from './migrations/014-repairing';
 import { markers } from './migrations/015-markers';
 import { reading } from './migrations/016-reading';
 import { signingIn } from './migrations/017-signing-in';
+import { uploads } from './migrations/018-uploads';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -38,6 +39,7 @@ const migrations: Migration[] = [
   markers,
   reading,
   signingIn,
+  uploads,
 ];
 
 export function migrator(database: Sequelize) {

@@ -1,11 +1,12 @@
 import { api } from '@oaken/contract';
-import { raw, type Request, type Response, type Router } from 'express';
+import type { Request, Response, Router } from 'express';
+import type { Editions } from '../attempts/editions';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { Context } from '../context';
 import { readCookie, type Bind } from '../http/bind';
 import { notFound, Problem, signInFirst } from '../http/problem';
-import { findFile, keepFile, keepWork, largestOfAll, readBytes } from './service';
+import { findFile, keepFile, keepWork, readBytes } from './service';
 
 /** `bytes=0-99`, `bytes=100-`, `bytes=-50`; null when there is none or it is of a kind that is not served in parts (RFC 9110). */
 function rangeOf(header: string | undefined, size: number): { from: number; to: number } | 'unsatisfiable' | null {
@@ -16,13 +17,9 @@ function rangeOf(header: string | undefined, size: number): { from: number; to: 
   return from > last || from > to ? 'unsatisfiable' : { from, to };
 }
 
-export function fileRoutes(router: Router, bind: Bind, context: Context): void {
-  // One byte more than the largest that is kept, so that the refusal can say how large it was.
-  const body = raw({ type: 'application/octet-stream', limit: largestOfAll + 1024 });
-  router.post(api.keepFile.path, body);
-  router.post(api.keepWork.path, body);
-  bind(api.keepFile, ({ me, query, request }) => keepFile(context, me, { ...query, bytes: request.body }));
-  bind(api.keepWork, ({ me, params, query, request }) => keepWork(context, me, params.attemptId, { ...query, bytes: request.body })); // prettier-ignore
+export function fileRoutes(router: Router, bind: Bind, context: Context, editions: Editions): void {
+  bind(api.keepFile, ({ me, query, request }) => keepFile(context, me, query, request));
+  bind(api.keepWork, ({ me, params, query, request }) => keepWork(context, editions, me, params.attemptId, query, request)); // prettier-ignore
 
   router.get('/api/files/:fileId', async (request: Request, response: Response) => {
     const me = await context.sessions.find(readCookie(request, context.site.cookieName));

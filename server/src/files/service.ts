@@ -1,103 +1,232 @@
 /** Files in the database, in pieces, so that every server process and every backup has them. */
 import type { KeptFile } from '@oaken/contract/files';
+import { entriesOf } from '@oaken/core/forms';
+import type { Part } from '@oaken/core/items';
+import { defaultGrace } from '@oaken/core/timing';
+import type { Request } from 'express';
 import { createHash, randomBytes } from 'node:crypto';
-import type { Transaction } from 'sequelize';
-import { asking } from '../access';
+import { asking, givenToMe } from '../access';
 import type { SignedIn } from '../accounts/sessions';
+import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { row, rows } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
-import { readFile, type Known, type Sort } from './types';
+import { Line } from '../threads/line';
+import { insistOnRoom } from './quotas';
+import { largest, largestText, MB, pieceSize, uploadsAtOnce } from './limits';
+import { announcedSize, piecesOf } from './receive';
+import { isBinary, readFile, type Known, type Sort } from './types';
 
-const MB = 1024 * 1024;
-export const largest: Record<Sort, number> = { picture: 8 * MB, sound: 20 * MB, film: 40 * MB, document: 10 * MB };
-export const largestOfAll = Math.max(...Object.values(largest));
-const chunk = 512 * 1024;
-const mostOfAttempt = 40;
-
-const words: Record<Sort, string> = { picture: 'a picture', sound: 'sound', film: 'film', document: 'a document' };
+const words: Record<Sort, string> = {
+  picture: 'a picture',
+  sound: 'sound',
+  film: 'film',
+  document: 'a document',
+};
 const wrong = (message: string) => invalid([{ pointer: '', message }]);
-const address = (id: string) => `/api/files/${id}`;
+const addressOf = (id: string) => `/api/files/${id}`;
+const inMB = (bytes: number) => (bytes / MB).toFixed(1);
 
-function check(bytes: unknown, type: string): { bytes: Buffer; file: Known } {
-  if (!Buffer.isBuffer(bytes)) throw wrong('Nothing was sent.');
-  const read = readFile(bytes, type);
-  if (!read.ok) throw wrong(read.message);
-  const most = largest[read.file.sort];
-  if (bytes.length > most)
-    throw new Problem(413, 'That is too large.', `The file has ${(bytes.length / MB).toFixed(1)} MB; ${words[read.file.sort]} may have at most ${most / MB} MB.`); // prettier-ignore
-  return { bytes, file: read.file };
+/** What a sender says of a file, and what is taken from them. */
+interface Wish {
+  name: string;
+  type: string;
+  attemptId: number | null;
+  /** Looks at what the file is. @throws Problem for what is not wanted here */
+  check(file: Known): void;
 }
 
-export async function keepFile(
-  context: Context,
-  me: SignedIn,
-  own: { bytes: unknown; name: string; type: string; as: 'picture' | 'sound' | 'film' },
-): Promise<KeptFile> {
-  const { bytes, file } = check(own.bytes, own.type);
-  if (file.sort !== own.as) throw wrong(`This is ${words[file.sort]} (${file.type}), not ${words[own.as]}.`);
-  return context.database.transaction((transaction) => store(context, me, bytes, file, own.name, null, transaction));
-}
+const uploads = new Line(uploadsAtOnce, 0);
+/** Pieces are written one after the other, whoever sends them: answers are saved between. */
+const writing = new Line(1, 10_000);
 
-/** A student's own file, for an attempt that is still open. */
-export async function keepWork(
+/** A teacher's picture, sound or film for items. */
+export function keepFile(
   context: Context,
   me: SignedIn,
-  attemptId: number,
-  own: { bytes: unknown; name: string; type: string },
+  { name, type, as }: { name: string; type: string; as: 'picture' | 'sound' | 'film' },
+  request: Request,
 ): Promise<KeptFile> {
-  const { bytes, file } = check(own.bytes, own.type);
-  return context.database.transaction(async (transaction) => {
-    const attempt = await row<{ handedIn: Date | null; deadline: Date | null; files: number }>(
-      context.database,
-      `SELECT t.handed_in_at AS handedIn, t.deadline_at AS deadline,
-              (SELECT COUNT(*) FROM files f WHERE f.attempt_id = t.id) AS files
-         FROM attempts t WHERE t.id = :attemptId AND t.student_id = :me FOR UPDATE`,
-      { ...asking(me), attemptId },
-      transaction,
-    );
-    if (!attempt) throw notFound('The attempt');
-    if (attempt.handedIn || (attempt.deadline && attempt.deadline.getTime() < context.now()))
-      throw new Problem(409, 'The time is over.', 'What was saved before counts.');
-    if (attempt.files >= mostOfAttempt) throw wrong(`More than ${mostOfAttempt} files cannot be kept for one attempt.`);
-    return store(context, me, bytes, file, own.name, attemptId, transaction);
+  return receive(context, me, request, {
+    name,
+    type,
+    attemptId: null,
+    check(file) {
+      if (file.sort !== as) throw wrong(`This is ${words[file.sort]} (${file.type}), not ${words[as]}.`);
+    },
   });
 }
 
-async function store(
-  { database, now }: Context,
+/** A student's own file: of the kind that the question asks for, and only while the attempt is open. */
+export async function keepWork(
+  context: Context,
+  editions: Editions,
   me: SignedIn,
-  bytes: Buffer,
-  file: Known,
-  name: string,
-  attempt: number | null,
-  transaction: Transaction,
+  attemptId: number,
+  { name, type, entry, part }: { name: string; type: string; entry: string; part: string },
+  request: Request,
 ): Promise<KeptFile> {
-  const digest = createHash('sha256').update(bytes).digest();
-  const known = await row<{ id: string }>(
+  await insistOnOpen(context, me, attemptId);
+  const asked = await partOf(context, editions, me, attemptId, entry, part);
+  if (asked?.kind !== 'upload') throw new Problem(409, 'This question asks for no file.');
+  return receive(context, me, request, {
+    name,
+    type,
+    attemptId,
+    check(file) {
+      if (asked.accepts === 'photo' && (file.sort !== 'picture' || file.type === 'image/svg+xml'))
+        throw wrong(`The question asks for a photo; this is ${words[file.sort]} (${file.type}).`);
+    },
+  });
+}
+
+/** @throws Problem 404 for an attempt that is not mine, 409 for one that has ended */
+async function insistOnOpen({ database, now }: Context, me: SignedIn, attemptId: number): Promise<void> {
+  const attempt = await row<{ handedInAt: Date | null; deadlineAt: Date | null }>(
     database,
-    'SELECT id FROM files WHERE made_by = :me AND digest = :digest AND attempt_id <=> :attempt',
-    { ...asking(me), digest, attempt },
-    transaction,
+    `SELECT handed_in_at AS handedInAt, deadline_at AS deadlineAt
+       FROM attempts WHERE id = :attemptId AND student_id = :me`,
+    { ...asking(me), attemptId },
   );
-  const id = known?.id ?? randomBytes(16).toString('base64url');
-  if (!known) {
+  if (!attempt) throw notFound('The attempt');
+  const { handedInAt, deadlineAt } = attempt;
+  if (handedInAt !== null || (deadlineAt !== null && deadlineAt.getTime() + defaultGrace < now()))
+    throw new Problem(409, 'The time is over.', 'What was saved before counts.');
+}
+
+/** The part of the question for which a file is sent; undefined where the test has none by this name. */
+async function partOf(
+  { database }: Context,
+  editions: Editions,
+  me: SignedIn,
+  attemptId: number,
+  entryId: string,
+  partId: string,
+): Promise<Part | undefined> {
+  const given = await row<{ editionId: number }>(
+    database,
+    `SELECT a.edition_id AS editionId FROM attempts t JOIN assignments a ON a.id = t.assignment_id
+       JOIN assignment_students g ON g.assignment_id = a.id WHERE t.id = :attemptId AND ${givenToMe}`,
+    { ...asking(me), attemptId },
+  );
+  if (!given) throw notFound('The attempt');
+  const { edition } = await editions.get(given.editionId);
+  const entry = entriesOf(edition).find(({ id }) => id === entryId);
+  return entry?.content.parts.find(({ id }) => id === partId);
+}
+
+/** Takes a file in while it arrives. What is refused, or breaks off, leaves nothing behind. */
+async function receive(context: Context, me: SignedIn, request: Request, wish: Wish): Promise<KeptFile> {
+  const size = announcedSize(request);
+  if (size === 0) throw wrong('The file is empty.');
+  return uploads.pass(async () => {
+    const id = await begin(context, me, wish, size);
+    try {
+      const { file, digest } = await store(context, request, id, wish, size);
+      if (wish.attemptId !== null) await insistOnOpen(context, me, wish.attemptId);
+      return await finish(context, me, id, { ...wish, size, file, digest });
+    } catch (error) {
+      await remove(context, id);
+      throw error;
+    }
+  });
+}
+
+/** Counts the file's room from now on; one person's files one after the other, so that many at once are not too many. */
+function begin(context: Context, me: SignedIn, { name, attemptId }: Wish, size: number): Promise<string> {
+  const { database, now } = context;
+  const id = randomBytes(16).toString('base64url');
+  const values = { ...asking(me), id, name: name.slice(0, 200), size, attemptId, time: new Date(now()) };
+  return database.transaction(async (transaction) => {
+    await row(database, 'SELECT id FROM accounts WHERE id = :me FOR UPDATE', values, transaction);
+    await insistOnRoom(context, me, attemptId, size, transaction);
     await database.query(
-      `INSERT INTO files (id, school_id, made_by, name, type, bytes, width, height, digest, attempt_id, created_at)
-       VALUES (:id, :school, :me, :name, :type, :size, :width, :height, :digest, :attempt, :time)`,
-      {
-        replacements: { ...asking(me), ...file, id, name: name.slice(0, 200), size: bytes.length, digest, attempt, time: new Date(now()) },
-        transaction,
-      },
-    ); // prettier-ignore
-    for (let number = 0; number * chunk < bytes.length; number++)
-      await database.query('INSERT INTO file_chunks (file_id, number, bytes) VALUES (:id, :number, :piece)', {
-        replacements: { id, number, piece: bytes.subarray(number * chunk, (number + 1) * chunk) },
-        transaction,
-      });
+      `INSERT INTO files (id, school_id, made_by, name, type, bytes, digest, attempt_id, created_at, whole)
+       VALUES (:id, :school, :me, :name, '', :size, :digest, :attemptId, :time, FALSE)`,
+      { replacements: { ...values, digest: Buffer.alloc(32) }, transaction },
+    );
+    return id;
+  });
+}
+
+/** Writes what arrives, and looks at what it is as soon as enough is there. */
+async function store(context: Context, request: Request, id: string, wish: Wish, size: number) {
+  const hash = createHash('sha256');
+  let file: Known | null = null;
+  let number = 0;
+  for await (const piece of piecesOf(request)) {
+    if (number === 0) {
+      file = await recognize(context, piece, wish.type, size);
+      const most = largest[file.sort];
+      if (size > most)
+        throw new Problem(
+          413,
+          'That is too large.',
+          `The file has ${inMB(size)} MB; ${words[file.sort]} may have at most ${most / MB} MB.`,
+        );
+      wish.check(file);
+    }
+    hash.update(piece);
+    await writePiece(context, id, number++, piece);
   }
+  return { file: file!, digest: hash.digest() };
+}
+
+/** Stores one piece when its turn has come; each is a short transaction of its own. */
+export const writePiece = ({ database }: Context, id: string, number: number, piece: Uint8Array) =>
+  writing.pass(() =>
+    database.query('INSERT INTO file_chunks (file_id, number, bytes) VALUES (:id, :number, :piece)', {
+      replacements: { id, number, piece: Buffer.from(piece) },
+    }),
+  );
+
+/** What a file is by its first piece; what is text all through is read in a thread, and whole. */
+async function recognize({ reader }: Context, piece: Buffer, claimed: string, size: number): Promise<Known> {
+  if (isBinary(piece)) return known(readFile(piece, claimed));
+  if (size > largestText)
+    throw new Problem(413, 'That is too large.', 'A drawing (SVG) or a text may have at most 500 kB.');
+  let file: Known | undefined;
+  await reader.read('recognize', piece, { claimed }, (reading) => void (file = known(reading)));
+  return file!;
+}
+
+function known(reading: ReturnType<typeof readFile>): Known {
+  if (!reading.ok) throw wrong(reading.message);
+  return reading.file;
+}
+
+/** The file can be fetched. The same file again is the one that was kept before. */
+async function finish(
+  context: Context,
+  me: SignedIn,
+  id: string,
+  { name, attemptId, size, file, digest }: Wish & { size: number; file: Known; digest: Buffer },
+): Promise<KeptFile> {
+  const { database } = context;
   const { type, width, height } = file;
-  return { address: address(id), name, type, bytes: bytes.length, width, height };
+  const same = await row<{ id: string }>(
+    database,
+    'SELECT id FROM files WHERE made_by = :me AND digest = :digest AND attempt_id <=> :attemptId AND whole',
+    { ...asking(me), digest, attemptId },
+  );
+  if (same) await remove(context, id);
+  else
+    await database.query(
+      `UPDATE files SET type = :type, width = :width, height = :height, digest = :digest, whole = TRUE WHERE id = :id`,
+      { replacements: { type, width, height, digest, id } },
+    );
+  return { address: addressOf(same?.id ?? id), name, type, bytes: size, width, height };
+}
+
+async function remove({ database }: Context, id: string): Promise<void> {
+  await database.query('DELETE FROM files WHERE id = :id', { replacements: { id } });
+}
+
+/** What broke off while no server looked is removed after a while. */
+export async function removeUnfinished({ database, now }: Context): Promise<void> {
+  await database.query('DELETE FROM files WHERE NOT whole AND created_at < :before', {
+    replacements: { before: new Date(now() - 3_600_000) },
+  });
 }
 
 export interface Served {
@@ -107,27 +236,41 @@ export interface Served {
   bytes: number;
 }
 
+const endings: Record<string, string> = {
+  'image/jpeg': 'jpg',
+  'image/svg+xml': 'svg',
+  'audio/mpeg': 'mp3',
+  'text/plain': 'txt',
+};
+
 /**
  * A file's address is a secret of 128 bits: whoever was shown it may fetch it, signed in. A student's work is for the
- * student and the staff alone.
+ * student and the staff alone. Students get names that say nothing: an author's file name may say which answer is right.
  */
 export async function findFile({ database }: Context, me: SignedIn, id: string): Promise<Served> {
-  const found = await row<Served>(
+  const staff = me.account.role !== 'student';
+  const found = await row<Served & { mine: number }>(
     database,
-    `SELECT f.id, f.name, f.type, f.bytes FROM files f
-      WHERE f.id = :id AND (f.attempt_id IS NULL OR f.made_by = :me OR (:staff AND f.school_id = :school))`,
-    { ...asking(me), id, staff: me.account.role !== 'student' },
+    `SELECT f.id, f.name, f.type, f.bytes, f.made_by = :me AS mine FROM files f
+      WHERE f.id = :id AND f.whole AND (f.attempt_id IS NULL OR f.made_by = :me OR (:staff AND f.school_id = :school))`,
+    { ...asking(me), id, staff },
   );
   if (!found) throw notFound('The file');
-  return found;
+  const { mine, ...file } = found;
+  const ending = endings[file.type] ?? file.type.split('/')[1];
+  return { ...file, name: staff || mine ? file.name : `file.${ending}` };
 }
 
 /** The bytes from `from` to `to`, both included, a piece at a time. */
 export async function* readBytes({ database }: Context, id: string, from: number, to: number): AsyncGenerator<Buffer> {
-  for (let number = Math.floor(from / chunk); number * chunk <= to; number++) {
-    const [piece] = await rows<{ bytes: Buffer }>(database, 'SELECT bytes FROM file_chunks WHERE file_id = :id AND number = :number', { id, number }); // prettier-ignore
+  for (let number = Math.floor(from / pieceSize); number * pieceSize <= to; number++) {
+    const [piece] = await rows<{ bytes: Buffer }>(
+      database,
+      'SELECT bytes FROM file_chunks WHERE file_id = :id AND number = :number',
+      { id, number },
+    );
     if (!piece) return;
-    const start = number * chunk;
+    const start = number * pieceSize;
     yield piece.bytes.subarray(Math.max(0, from - start), Math.min(piece.bytes.length, to - start + 1));
   }
 }

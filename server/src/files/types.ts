@@ -1,7 +1,26 @@
 /** What a file is by its own first bytes, whatever its name says. */
-import { imageSize } from 'image-size';
+import { disableTypes, imageSize } from 'image-size';
 import { filetypeinfo } from 'magic-bytes.js';
 import { svgProblem } from './svg';
+
+/** Only what can be kept is looked at: readers of rarer formats have been made to hang before. */
+disableTypes([
+  'bmp',
+  'cur',
+  'dds',
+  'heif',
+  'icns',
+  'ico',
+  'j2c',
+  'jp2',
+  'jxl',
+  'jxl-stream',
+  'ktx',
+  'pnm',
+  'psd',
+  'tga',
+  'tiff',
+]);
 
 export type Sort = 'picture' | 'sound' | 'film' | 'document';
 
@@ -40,6 +59,11 @@ const isText = (bytes: Buffer) => {
   }
 };
 
+/** Whether a file's first bytes say what it is, so that nobody has to read the rest. */
+export const isBinary = (start: Buffer) => typesOf(start).some((type) => type in sorts && !isWritten(type));
+
+const isWritten = (type: string) => type === 'image/svg+xml' || type === 'text/plain';
+
 function typesOf(bytes: Buffer): string[] {
   const brand = bytes.subarray(4, 12).toString('latin1');
   if (/^ftypM4[AB]/.test(brand)) return ['audio/mp4'];
@@ -56,7 +80,7 @@ function typesOf(bytes: Buffer): string[] {
 export function readFile(bytes: Buffer, claimed: string): Reading {
   if (bytes.length === 0) return refused('The file is empty.');
   const said = usual(claimed.toLowerCase().split(';')[0]!.trim());
-  const found = typesOf(bytes).filter((type) => type in sorts && type !== 'image/svg+xml' && type !== 'text/plain');
+  const found = typesOf(bytes).filter((type) => type in sorts && !isWritten(type));
   let type = found.find((own) => own === said) ?? found[0];
   if (type === undefined && isText(bytes)) {
     const text = bytes.toString('utf8');
@@ -72,7 +96,8 @@ export function readFile(bytes: Buffer, claimed: string): Reading {
   const sort = sorts[type]!;
   if (sort !== 'picture') return { ok: true, file: { type, sort, width: null, height: null } };
   try {
-    const { width, height } = imageSize(bytes);
+    // A copy of its own: the reader looks at the whole memory behind a slice.
+    const { width, height } = imageSize(new Uint8Array(bytes));
     if (!(width > 0 && height > 0) || width > 20_000 || height > 20_000) return refused('The picture’s size cannot be read, or it is more than 20,000 points wide or high.'); // prettier-ignore
     return { ok: true, file: { type, sort, width: Math.round(width), height: Math.round(height) } };
   } catch {

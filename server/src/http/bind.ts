@@ -3,6 +3,7 @@ import { text, type Request, type Response, type Router } from 'express';
 import { mayCall } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
+import { Download } from './download';
 import { readJson } from './json';
 import { fromZod, notForYou, outOfDate, Problem, signInFirst } from './problem';
 
@@ -49,7 +50,7 @@ async function readBody(request: Request, response: Response, largest: number): 
 export function binder(router: Router, context: Context, { checkAnswers }: BindOptions) {
   return function bind<P, Q, B, A>(
     endpoint: Endpoint<P, Q, B, A>,
-    handle: (call: Call<Endpoint<P, Q, B, A>>) => Promise<AnswerOf<Endpoint<P, Q, B, A>> | void>,
+    handle: (call: Call<Endpoint<P, Q, B, A>>) => Promise<AnswerOf<Endpoint<P, Q, B, A>> | Download | void>,
   ): void {
     const verb = endpoint.method.toLowerCase() as 'get';
     router[verb](endpoint.path, async (request: Request, response: Response) => {
@@ -79,6 +80,7 @@ export function binder(router: Router, context: Context, { checkAnswers }: BindO
         response,
       } as Call<Endpoint<P, Q, B, A>>);
       if (response.headersSent) return;
+      if (answer instanceof Download) return void response.attachment(answer.name).type(answer.type).send(answer.body);
       if (checkAnswers) endpoint.answer.parse(answer);
       response.json(answer);
     });

@@ -38,12 +38,10 @@ const toldAtOnce = 20;
 
 export const fromZod = (error: z.core.$ZodError) =>
   invalid(
-    error.issues
-      .slice(0, toldAtOnce)
-      .map(({ path, message }) => ({
-        pointer: `/${path.map(String).join('/')}`.slice(0, 400),
-        message: message.slice(0, 600),
-      })),
+    error.issues.slice(0, toldAtOnce).map(({ path, message }) => ({
+      pointer: `/${path.map(String).join('/')}`.slice(0, 400),
+      message: message.slice(0, 600),
+    })),
   );
 
 export const signInFirst = () =>

@@ -1,26 +1,32 @@
-/** Bringing items in: first every row is checked, then the good ones are made, all in one transaction. */
+/** Importing items: first every row is checked, then the good ones are made, all in one transaction. */
 import type { ImportState } from '@oaken/contract/interchange';
-import { concealIds, describeItem, itemFacts, type ItemContent, type ItemFacts } from '@oaken/core/items';
-import { columnNames, firstWords, itemFromRow, type RowProblem } from '@oaken/core/interchange';
+import { itemFacts, type ItemFacts } from '@oaken/core/items';
+import type { RowProblem } from '@oaken/core/interchange';
+import type { Request } from 'express';
 import { randomBytes } from 'node:crypto';
-import { setImmediate as breath } from 'node:timers/promises';
 import type { Sequelize, Transaction } from 'sequelize';
 import { asking, readableBank } from '../access';
 import type { SignedIn } from '../accounts/sessions';
-import { randomLetters } from '../banks/revisions';
 import { readableBanks } from '../banks/search';
 import { insistOnPlace } from '../banks/shelves';
-import { markupProblems } from '../banks/wording';
 import type { Context } from '../context';
 import { fromJson, row, rows } from '../database/connect';
-import { keepFile } from '../files/service';
+import { insistOnRoom } from '../files/quotas';
+import { announcedSize, piecesOf } from '../files/receive';
+import { writePiece } from '../files/service';
+import { pieceSize } from '../files/limits';
 import { invalid, notFound, Problem } from '../http/problem';
-import { decode, readTable, unpack, type Line } from './unpack';
+import type { BadRow, GoodRow, RowPicture } from '../reading/item-rows';
+import { Line } from '../threads/line';
 
-const chunk = 512 * 1024;
 const mostProblems = 1000;
 const mostNear = 300;
+/** Items that go into the database in one statement, and their size. */
 const atOnce = 200;
+const charactersAtOnce = 2_000_000;
+const largestFile = 25 * 1024 * 1024;
+/** Files that are received at once. */
+const receiving = new Line(8, 0);
 
 interface Stored {
   id: string;
@@ -33,28 +39,62 @@ interface Stored {
 export async function beginImport(
   context: Context,
   me: SignedIn,
-  own: { bytes: unknown; name: string; bank: number; folder?: number | undefined },
+  wish: { name: string; bank: number; folder?: number | undefined },
+  request: Request,
 ) {
-  const { database, now } = context;
-  if (!Buffer.isBuffer(own.bytes) || own.bytes.length === 0)
-    throw invalid([{ pointer: '', message: 'The file is empty.' }]);
-  const bytes = own.bytes;
+  const size = announcedSize(request, largestFile);
+  if (size === 0) throw invalid([{ pointer: '', message: 'The file is empty.' }]);
+  return receiving.pass(async () => {
+    await insistOnRoom(context, me, null, size);
+    const id = await begin(context, me, wish);
+    try {
+      let number = 0;
+      for await (const piece of piecesOf(request)) await writeChunk(context, id, number++, piece);
+    } catch (error) {
+      await context.database.query('DELETE FROM imports WHERE id = :id', { replacements: { id } });
+      throw error;
+    }
+    void inBackground(context, id, () => check(context, me, id));
+    return { id };
+  });
+}
+
+async function begin(
+  { database, now }: Context,
+  me: SignedIn,
+  { name, bank, folder }: { name: string; bank: number; folder?: number | undefined },
+): Promise<string> {
   const id = randomBytes(16).toString('base64url');
   await database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, { bank: own.bank, folder: own.folder ?? null }, transaction);
+    await insistOnPlace(database, me, { bank, folder: folder ?? null }, transaction);
     // What is still about from earlier is no longer wanted.
-    await database.query('DELETE FROM imports WHERE account_id = :me AND created_at < :old', { replacements: { ...asking(me), old: new Date(now() - 86_400_000) }, transaction }); // prettier-ignore
+    await database.query('DELETE FROM imports WHERE account_id = :me AND created_at < :old', {
+      replacements: { ...asking(me), old: new Date(now() - 86_400_000) },
+      transaction,
+    });
     await database.query(
       `INSERT INTO imports (id, account_id, bank_id, folder_id, name, state, problems, near, created_at)
        VALUES (:id, :me, :bank, :folder, :name, 'reading', '[]', '[]', :time)`,
-      { replacements: { ...asking(me), id, bank: own.bank, folder: own.folder ?? null, name: own.name.slice(0, 200), time: new Date(now()) }, transaction },
-    ); // prettier-ignore
-    for (let number = 0; number * chunk < bytes.length; number++)
-      await database.query('INSERT INTO import_chunks (import_id, number, bytes) VALUES (:id, :number, :piece)', { replacements: { id, number, piece: bytes.subarray(number * chunk, (number + 1) * chunk) }, transaction }); // prettier-ignore
+      {
+        replacements: {
+          ...asking(me),
+          id,
+          bank,
+          folder: folder ?? null,
+          name: name.slice(0, 200),
+          time: new Date(now()),
+        },
+        transaction,
+      },
+    );
   });
-  void inBackground(context, id, () => check(context, me, id));
-  return { id };
+  return id;
 }
+
+const writeChunk = ({ database }: Context, id: string, number: number, piece: Buffer) =>
+  database.query('INSERT INTO import_chunks (import_id, number, bytes) VALUES (:id, :number, :piece)', {
+    replacements: { id, number, piece },
+  });
 
 async function find(database: Sequelize, me: SignedIn, id: string): Promise<Stored> {
   const found = await row<Stored>(
@@ -115,58 +155,84 @@ async function report(database: Sequelize, id: string, done: number): Promise<vo
 }
 
 interface Ready {
-  line: number;
-  content: ItemContent;
+  row: GoodRow;
   facts: ItemFacts;
-  picture: { file: string; words: string } | null;
 }
 
-/** Reads what was sent, row by row, giving way to other work between. */
-async function* readRows(
+type Checked = { ok: true; ready: Ready } | { ok: false; line: number; problems: RowProblem[] };
+
+interface KnownStandard {
+  id: number;
+  code: string;
+  subject: string;
+}
+
+/** Reads what was sent in a thread, batch by batch, and asks the database what only it knows. */
+async function readRows(
   context: Context,
   me: SignedIn,
   id: string,
-): AsyncGenerator<{
-  line: Line;
-  total: number;
-  reading: { ok: true; ready: Ready; bytes: Buffer | null } | { ok: false; problems: RowProblem[] };
-}> {
-  const { database } = context;
-  const pieces = await rows<{ bytes: Buffer }>(database, 'SELECT bytes FROM import_chunks WHERE import_id = :id ORDER BY number', { id }); // prettier-ignore
-  const { csv, pictures } = await unpack(Buffer.concat(pieces.map(({ bytes }) => bytes)));
-  const { names, lines } = readTable(decode(csv));
-  if (!names.includes('question') && !names.includes('whole'))
-    throw invalid([{ pointer: '', message: `The first row must name the columns; it has no column “question”. Known columns: ${columnNames.slice(0, 6).join(', ')} …` }]); // prettier-ignore
-  const standards = new Map<string, { id: number; subject: string }>();
-  for (const own of await rows<{ id: number; code: string; subject: string }>(
+  { pictures }: { pictures: boolean },
+  take: (checked: Checked[]) => Promise<void>,
+): Promise<void> {
+  const { database, reader } = context;
+  const pieces = await rows<{ bytes: Buffer }>(
+    database,
+    'SELECT bytes FROM import_chunks WHERE import_id = :id ORDER BY number',
+    { id },
+  );
+  const standards = new Map<string, KnownStandard>();
+  for (const standard of await rows<KnownStandard>(
     database,
     'SELECT id, code, subject FROM standards ORDER BY framework_id DESC',
   ))
-    // prettier-ignore
-    standards.set(squash(own.code), own);
-
-  for (const [at, line] of lines.entries()) {
-    if (at % 25 === 0) await breath();
-    const reading = readLine(line, standards, pictures);
-    const lost = reading.ok ? await lostReferences(context, me, reading.ready.content) : [];
-    yield { line, total: lines.length, reading: lost.length > 0 ? { ok: false, problems: lost } : reading };
-  }
+    standards.set(squash(standard.code), standard);
+  await reader.read('items', Buffer.concat(pieces.map(({ bytes }) => bytes)), { pictures }, async (batch) => {
+    const checked: Checked[] = [];
+    for (const read of batch.rows) checked.push(await checkRow(context, me, read, standards));
+    await take(checked);
+  });
 }
+
+async function checkRow(
+  context: Context,
+  me: SignedIn,
+  read: GoodRow | BadRow,
+  standards: ReadonlyMap<string, KnownStandard>,
+): Promise<Checked> {
+  const { line } = read;
+  if ('problems' in read) return { ok: false, line, problems: read.problems };
+  const problems: RowProblem[] = await lostReferences(context, me, read);
+  const known = read.facts.standards.flatMap((code) => {
+    const standard = standards.get(squash(code));
+    if (!standard) problems.push({ column: 'standards', message: `There is no standard “${code}”.` });
+    return standard ? [standard] : [];
+  });
+  const facts = itemFacts.safeParse({
+    ...read.facts,
+    standards: known.map((standard) => standard.id),
+    subject: read.facts.subject || known[0]?.subject || '',
+  });
+  if (!facts.success)
+    for (const issue of facts.error.issues) problems.push({ column: String(issue.path[0]), message: issue.message });
+  if (problems.length > 0 || !facts.success) return { ok: false, line, problems };
+  return { ok: true, ready: { row: read, facts: facts.data } };
+}
+
 /** Files and passages that an item refers to, but that are not here; only whole items can refer to any. */
-async function lostReferences({ database }: Context, me: SignedIn, content: ItemContent): Promise<RowProblem[]> {
-  const files = [...new Set(JSON.stringify(content).match(/(?<=\/api\/files\/)[A-Za-z0-9_-]{22}/g) ?? [])];
+async function lostReferences({ database }: Context, me: SignedIn, { files, passage }: GoodRow): Promise<RowProblem[]> {
   const lost: RowProblem[] = [];
   if (files.length > 0) {
-    const known = await rows(database, 'SELECT id FROM files WHERE id IN (:files)', { files });
+    const known = await rows(database, 'SELECT id FROM files WHERE id IN (:files) AND whole', { files });
     if (known.length < files.length)
       lost.push({ column: 'whole', message: 'A picture, sound or film of it is not kept here.' });
   }
-  if (content.passage) {
+  if (passage) {
     const known = await row(
       database,
       `SELECT r.id FROM passage_revisions r JOIN passages p ON p.id = r.passage_id JOIN banks b ON b.id = p.bank_id
         WHERE r.id = :revision AND p.id = :id AND ${readableBank}`,
-      { ...asking(me), ...content.passage },
+      { ...asking(me), ...passage },
     );
     if (!known) lost.push({ column: 'whole', message: 'The passage of it is not here.' });
   }
@@ -175,66 +241,39 @@ async function lostReferences({ database }: Context, me: SignedIn, content: Item
 
 const squash = (code: string) => code.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
 
-function readLine(
-  line: Line,
-  standards: ReadonlyMap<string, { id: number; subject: string }>,
-  pictures: ReadonlyMap<string, Buffer>,
-) {
-  const read = itemFromRow(line.cells);
-  if (!read.ok) return read;
-  const problems: RowProblem[] = [];
-  const known = read.facts.standards.flatMap((code) => {
-    const own = standards.get(squash(code));
-    if (!own) problems.push({ column: 'standards', message: `There is no standard “${code}”.` });
-    return own ? [own] : [];
-  });
-  const facts = itemFacts.safeParse({ ...read.facts, standards: known.map(({ id }) => id), subject: read.facts.subject || known[0]?.subject || '' }); // prettier-ignore
-  if (!facts.success)
-    for (const issue of facts.error.issues) problems.push({ column: String(issue.path[0]), message: issue.message });
-  for (const { pointer, message } of markupProblems(read.content)) problems.push({ column: /explanation/.test(pointer) ? 'explanation' : /hints/.test(pointer) ? 'hints' : /choices\/(\d+)/.test(pointer) ? `choice ${Number(/choices\/(\d+)/.exec(pointer)![1]) + 1}` : 'question', message }); // prettier-ignore
-  const bytes = read.picture ? (pictures.get(read.picture.file.toLowerCase()) ?? null) : null;
-  if (read.picture && !bytes)
-    problems.push({ column: 'picture', message: `There is no file “${read.picture.file}” in the zip.` });
-  if (problems.length > 0 || !facts.success) return { ok: false as const, problems };
-  return {
-    ok: true as const,
-    ready: { line: line.number, content: read.content, facts: facts.data, picture: read.picture },
-    bytes,
-  };
-}
-
 async function check(context: Context, me: SignedIn, id: string): Promise<void> {
-  const { database } = context;
+  const { database, finder } = context;
   const banks = await readableBanks(context, me);
   const problems: ImportState['problems'] = [];
   const near: ImportState['near'] = [];
-  let [done, good, total] = [0, 0, 0];
-  for await (const { line, reading, total: all } of readRows(context, me, id)) {
-    total = all;
-    if (reading.ok) {
-      good++;
-      if (done < mostNear && near.length < 50) {
-        const { words, choiceWords } = describeItem(reading.ready.content);
-        const [closest] = await context.finder.near(`${words} ${choiceWords}`, banks, null);
-        if (closest) near.push({ line: line.number, itemId: closest.id, words: firstWords(reading.ready.content) });
+  let [done, good] = [0, 0];
+  await readRows(context, me, id, { pictures: false }, async (batch) => {
+    for (const checked of batch) {
+      done++;
+      if (checked.ok) {
+        good++;
+        const { row: found } = checked.ready;
+        if (done > mostNear || near.length >= 50) continue;
+        const { words, choiceWords } = found.described;
+        const [closest] = await finder.near(`${words} ${choiceWords}`, banks, null);
+        if (closest) near.push({ line: found.line, itemId: closest.id, words: found.words });
+      } else if (problems.length < mostProblems) {
+        const told = checked.problems.slice(0, mostProblems - problems.length);
+        problems.push(...told.map((problem) => ({ line: checked.line, ...problem })));
       }
-    } else if (problems.length < mostProblems)
-      problems.push(...reading.problems.map((own) => ({ line: line.number, ...own })).slice(0, mostProblems - problems.length)); // prettier-ignore
-    done++;
-    if (done % 200 === 0) {
-      await database.query('UPDATE imports SET total = :total WHERE id = :id', { replacements: { id, total } });
-      await report(database, id, done);
     }
-  }
+    await database.query('UPDATE imports SET total = :done WHERE id = :id', { replacements: { id, done } });
+    await report(database, id, done);
+  });
   await database.query(
-    `UPDATE imports SET state = 'checked', total = :total, done = :total, good = :good, bad = :bad, problems = :problems, near = :near
-      WHERE id = :id AND state = 'reading'`,
+    `UPDATE imports SET state = 'checked', total = :done, done = :done, good = :good, bad = :bad, problems = :problems,
+            near = :near WHERE id = :id AND state = 'reading'`,
     {
       replacements: {
         id,
-        total,
+        done,
         good,
-        bad: total - good,
+        bad: done - good,
         problems: JSON.stringify(problems),
         near: JSON.stringify(near),
       },
@@ -248,26 +287,35 @@ async function write(context: Context, me: SignedIn, id: string): Promise<void> 
   await database.transaction(async (transaction) => {
     await insistOnPlace(database, me, { bank, folder }, transaction);
     let waiting: Ready[] = [];
+    let characters = 0;
     let done = 0;
-    const made: number[] = [];
+    let first = Infinity;
     const flush = async () => {
-      if (waiting.length > 0) made.push(await insertMany(context, me, { bank, folder }, waiting, transaction));
+      if (waiting.length > 0)
+        first = Math.min(first, await insertMany(context, me, { bank, folder }, waiting, transaction));
       done += waiting.length;
       waiting = [];
+      characters = 0;
       // Outside the transaction, so that it can be seen, and a cancellation heard, while it runs.
       await report(database, id, done);
     };
-    for await (const { reading } of readRows(context, me, id)) {
-      if (!reading.ok) continue;
-      waiting.push(reading.bytes ? await withPicture(context, me, reading.ready, reading.bytes) : reading.ready);
-      if (waiting.length >= atOnce) await flush();
-    }
+    await readRows(context, me, id, { pictures: true }, async (batch) => {
+      for (const checked of batch) {
+        if (!checked.ok) continue;
+        const { row: good } = checked.ready;
+        if (good.picture) await keepPicture(context, me, good.picture);
+        waiting.push(checked.ready);
+        characters += good.content.length;
+        if (waiting.length >= atOnce || characters >= charactersAtOnce) await flush();
+      }
+    });
     await flush();
     // The search index looks for what changed lately, and this may have taken long.
-    await database.query('UPDATE items SET touched_at = NOW(3) WHERE id >= :first AND bank_id = :bank', {
-      replacements: { first: Math.min(...made), bank },
-      transaction,
-    });
+    if (first < Infinity)
+      await database.query('UPDATE items SET touched_at = NOW(3) WHERE id >= :first AND bank_id = :bank', {
+        replacements: { first, bank },
+        transaction,
+      });
   });
   await database.query("UPDATE imports SET state = 'done' WHERE id = :id AND state = 'writing'", {
     replacements: { id },
@@ -275,13 +323,29 @@ async function write(context: Context, me: SignedIn, id: string): Promise<void> 
   await database.query('DELETE FROM import_chunks WHERE import_id = :id', { replacements: { id } });
 }
 
-async function withPicture(context: Context, me: SignedIn, own: Ready, bytes: Buffer): Promise<Ready> {
-  const { file, words } = own.picture!;
-  const kept = await keepFile(context, me, { bytes, name: file, type: '', as: 'picture' });
-  const width = Math.min(640, kept.width!);
-  const safe = words.replace(/&/g, '&amp;').replace(/"/g, '&quot;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
-  const shown = `<p><img src="${kept.address}" alt="${safe}" width="${width}" height="${Math.round((width * kept.height!) / kept.width!)}"></p>`; // prettier-ignore
-  return { ...own, content: { ...own.content, stem: shown + own.content.stem } };
+/** Keeps a picture of the zip under the id that the item's wording names. */
+async function keepPicture(context: Context, me: SignedIn, { id, name, file, digest, bytes }: RowPicture) {
+  await insistOnRoom(context, me, null, bytes.length);
+  const { type, width, height } = file;
+  await context.database.query(
+    `INSERT INTO files (id, school_id, made_by, name, type, bytes, width, height, digest, created_at)
+     VALUES (:id, :school, :me, :name, :type, :size, :width, :height, :digest, :time)`,
+    {
+      replacements: {
+        ...asking(me),
+        id,
+        name: name.slice(0, 200),
+        type,
+        size: bytes.length,
+        width,
+        height,
+        digest: Buffer.from(digest),
+        time: new Date(context.now()),
+      },
+    },
+  );
+  for (let number = 0; number * pieceSize < bytes.length; number++)
+    await writePiece(context, id, number, bytes.subarray(number * pieceSize, (number + 1) * pieceSize));
 }
 
 /** @returns the first of the new ids. Many items in few statements: rows of one plain INSERT get ids that follow each other (innodb_autoinc_lock_mode 1). */
@@ -303,11 +367,11 @@ async function insertMany(
   const revision = await insert(
     'revisions',
     'item_id, number, content, words, choice_words, kind, points, marked_by, media, passage_id, subject, depth, seconds, author, licence, created_by, created_at',
-    list.map(({ content: given, facts }, at) => {
-      const content = concealIds(given, randomLetters);
-      const d = describeItem(content);
-      return [item + at, 1, JSON.stringify(content), d.words, d.choiceWords, d.kind, d.points, d.markedBy, d.media, content.passage?.id ?? null, facts.subject, facts.depth, facts.seconds, facts.author, facts.licence, by, time]; // prettier-ignore
-    }),
+    list.map(({ row: { content, described, passage }, facts }, at) => [
+      ...[item + at, 1, content, described.words, described.choiceWords, described.kind, described.points],
+      ...[described.markedBy, described.media, passage?.id ?? null, facts.subject, facts.depth, facts.seconds],
+      ...[facts.author, facts.licence, by, time],
+    ]),
   );
   await database.query('UPDATE items SET revision_id = id - :item + :revision WHERE id BETWEEN :item AND :last', { replacements: { item, revision, last: item + list.length - 1 }, transaction }); // prettier-ignore
   const lists = (of: (facts: ItemFacts) => readonly (string | number)[]) => list.flatMap(({ facts }, at) => [...new Set(of(facts))].map((value) => [revision + at, value])); // prettier-ignore

@@ -1,14 +1,13 @@
 import { api } from '@oaken/contract';
 import { columnNames, exampleRows, itemToRow } from '@oaken/core/interchange';
 import { stringify } from 'csv-stringify/sync';
-import { raw, type Response, type Router } from 'express';
+import type { Response } from 'express';
 import { factsOf, readItems } from '../banks/rows';
 import { findAllIds } from '../banks/search';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
 import { applyImport, beginImport, cancelImport, readImport } from './imports';
 
-const largest = 25 * 1024 * 1024;
 /** RFC 4180 line ends; the byte order mark lets spreadsheets see that it is UTF-8. */
 const table = (lines: Record<string, string>[]) => stringify(lines, { header: true, columns: columnNames, record_delimiter: 'windows', bom: true }); // prettier-ignore
 
@@ -17,9 +16,8 @@ function send(response: Response, name: string, csv: string): void {
   response.send(csv);
 }
 
-export function interchangeRoutes(router: Router, bind: Bind, context: Context): void {
-  router.post(api.beginImport.path, raw({ type: 'application/octet-stream', limit: largest }));
-  bind(api.beginImport, ({ me, query, request }) => beginImport(context, me, { ...query, bytes: request.body }));
+export function interchangeRoutes(bind: Bind, context: Context): void {
+  bind(api.beginImport, ({ me, query, request }) => beginImport(context, me, query, request));
   bind(api.readImport, ({ me, params }) => readImport(context, me, params.importId));
   bind(api.applyImport, async ({ me, params, body }) => {
     await applyImport(context, me, params.importId, body.take);

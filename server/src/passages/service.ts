@@ -1,14 +1,14 @@
 import type { api, BodyOf } from '@oaken/contract';
 import type { PassageRow } from '@oaken/contract/passages';
-import { passageWords, textsOfPassage, type PassageContent } from '@oaken/core/passages';
+import { passageWords, type PassageContent } from '@oaken/core/passages';
 import type { Sequelize, Transaction } from 'sequelize';
 import { asking, bankRight, readableBank } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { insistOnPlace } from '../banks/shelves';
-import { wordingProblems } from '../banks/wording';
 import type { Context } from '../context';
 import { fromJson, row, rows, toMillis } from '../database/connect';
-import { invalid, notFound, Problem } from '../http/problem';
+import { notFound, Problem } from '../http/problem';
+import { insistOnPassageWording } from '../wording';
 
 const columns = `p.id, p.revision_id AS revisionId, b.name AS bank, b.id AS bankId, ${bankRight} AS may,
   JSON_UNQUOTE(JSON_EXTRACT(pr.content, '$.title')) AS title,
@@ -61,11 +61,6 @@ export async function readPassage(
   };
 }
 
-function refuseMarkup(content: PassageContent): void {
-  const wrong = wordingProblems(textsOfPassage(content), '/content');
-  if (wrong.length > 0) throw invalid(wrong);
-}
-
 async function write(
   { database, now }: Context,
   me: SignedIn,
@@ -88,9 +83,9 @@ async function write(
 
 export async function makePassage(context: Context, me: SignedIn, own: BodyOf<typeof api.makePassage>) {
   const { database, now } = context;
-  refuseMarkup(own.content);
   return database.transaction(async (transaction) => {
     await insistOnPlace(database, me, { bank: own.bank, folder: null }, transaction);
+    await insistOnPassageWording(own.content);
     const made = await row<{ id: number; revisionId: number }>(
       database,
       'SELECT id, revision_id AS revisionId FROM passages WHERE created_by = :me AND client_key = :clientKey FOR UPDATE',
@@ -114,7 +109,6 @@ export async function revisePassage(
   own: BodyOf<typeof api.revisePassage>,
 ): Promise<{ revisionId: number; items: number }> {
   const { database } = context;
-  refuseMarkup(own.content);
   return database.transaction(async (transaction) => {
     const held = await row<{ revisionId: number; may: string }>(
       database,
@@ -127,6 +121,7 @@ export async function revisePassage(
     if (held.may !== 'edit') throw new Problem(403, 'This passage’s bank belongs to others.', 'Copy its text into a passage of yours.'); // prettier-ignore
     if (held.revisionId !== own.basedOn)
       throw new Problem(409, 'Somebody saved this passage meanwhile.', 'Nothing of yours is lost; copy your text before you load the page again.'); // prettier-ignore
+    await insistOnPassageWording(own.content);
     const revisionId = await write(context, me, passageId, own.content, transaction);
     return { revisionId, items: await bringItems(context, me, passageId, revisionId, transaction) };
   });

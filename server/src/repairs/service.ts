@@ -11,6 +11,7 @@ import { replaceScores } from '../attempts/scoring';
 import type { Context } from '../context';
 import { fromJson, insertedId, row, rows, toMillis } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
+import { insistOnItemWording } from '../wording';
 import { figuresOf, readEdition, readStored, reckon, type Reckoning } from './reckoning';
 
 type Change = BodyOf<typeof api.lookAhead>;
@@ -42,8 +43,9 @@ const entryIn = (edition: Edition, id: string): EditionEntry => {
 };
 
 /** The edition as the change makes it. @throws Problem 422 with the reason in words */
-function changed(edition: Edition, { accept, ...change }: Change): { after: Edition; words: string[] } {
+async function changed(edition: Edition, { accept, ...change }: Change): Promise<{ after: Edition; words: string[] }> {
   const before = entryIn(edition, change.entry);
+  if (change.content) await insistOnItemWording(change.content);
   try {
     let { content } = change;
     if (accept) content = withAccepted(content ?? before.content, accept.part, accept.response);
@@ -88,7 +90,7 @@ export async function lookAhead(
   const { database } = context;
   const assignment = await find(context, me, assignmentId);
   const edition = await readEdition(database, assignment.editionId);
-  const { after, words } = changed(edition, change);
+  const { after, words } = await changed(edition, change);
   const stored = await readStored(database, assignmentId, assignment.rules);
   const [old, made] = [reckon(stored, edition), reckon(stored, after)];
   const names = new Map((await readNames(database, assignmentId)).map((own) => [own.id, own]));
@@ -188,7 +190,7 @@ export async function makeRepair(
     const assignment = await lockAll(context, me, assignmentId, transaction);
     if (assignment.editionId !== lookedAt)
       throw new Problem(409, 'What counts was changed meanwhile.', 'Look again at who gains and loses; your change is still here.'); // prettier-ignore
-    const { after, words } = changed(await readEdition(database, assignment.editionId, transaction), change);
+    const { after, words } = await changed(await readEdition(database, assignment.editionId, transaction), change);
     const editionId = await keepEdition(database, assignment.editionId, after, now(), transaction);
     const done = await rescore(context, assignment, editionId, after, transaction);
     const id = await insertedId(

@@ -6,6 +6,7 @@ import { schoolZone } from '../assignments/times';
 import type { Context } from '../context';
 import { row } from '../database/connect';
 import type { Bind } from '../http/bind';
+import { Download } from '../http/download';
 import { itemsCsv, standardsCsv, studentsCsv } from './export';
 import { gradebookZip } from './oneroster';
 import { reportPdf } from './report-pdf';
@@ -18,19 +19,22 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
   const { database, now } = context;
   bind(api.readResults, ({ me, params, query }) => readResults(database, me, params.assignmentId, now(), query));
 
-  bind(api.exportResults, async ({ me, params, query: { by, ...query }, response }) => {
-    const results = await readResults(database, me, params.assignmentId, now(), query);
-    response.attachment(`${results.title} ${by}.csv`).type('text/csv; charset=utf-8');
-    if (by === 'standards')
-      response.send(standardsCsv((await readStandardResults(context, editions, me, params.assignmentId, { ...query, over: 'this' })).standards)); // prettier-ignore
-    else response.send(by === 'students' ? studentsCsv(results) : itemsCsv(results));
+  bind(api.exportResults, async ({ me, params: { assignmentId }, query: { by, ...query } }) => {
+    const results = await readResults(database, me, assignmentId, now(), query);
+    const csv = async () => {
+      if (by === 'students') return studentsCsv(results);
+      if (by === 'items') return itemsCsv(results);
+      const { standards } = await readStandardResults(context, editions, me, assignmentId, { ...query, over: 'this' });
+      return standardsCsv(standards);
+    };
+    return new Download(`${results.title} ${by}.csv`, 'text/csv; charset=utf-8', await csv());
   });
 
-  bind(api.exportForGradebook, async ({ me, params, response }) => {
+  bind(api.exportForGradebook, async ({ me, params }) => {
     const assignment = await ownAssignmentRow(database, me, params.assignmentId);
     const results = await readResults(database, me, params.assignmentId, now());
-    response.attachment(`${assignment.title} gradebook.zip`).type('application/zip');
-    response.send(Buffer.from(await gradebookZip(database, assignment, results, now())));
+    const zip = Buffer.from(await gradebookZip(database, assignment, results, now()));
+    return new Download(`${assignment.title} gradebook.zip`, 'application/zip', zip);
   });
 
   bind(api.readStandardResults, ({ me, params, query }) => readStandardResults(context, editions, me, params.assignmentId, query)); // prettier-ignore
@@ -42,7 +46,7 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
 
   bind(api.readStudentWork, ({ me, params, query }) => readStudentWork(context, editions, me, params, query.attempt));
 
-  bind(api.exportStudentReport, async ({ me, params, query, response }) => {
+  bind(api.exportStudentReport, async ({ me, params, query }) => {
     const work = await readStudentWork(context, editions, me, params);
     const zone = await schoolZone(database);
     const school = (await row<{ name: string }>(database, 'SELECT name FROM schools WHERE id = :school', { school: me.account.schoolId }))!; // prettier-ignore
@@ -62,8 +66,7 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
       })),
       answers: query.answers === 'yes',
     });
-    response.attachment(`${work.title} ${work.student.name}.pdf`).type('application/pdf');
-    response.send(pdf);
+    return new Download(`${work.title} ${work.student.name}.pdf`, 'application/pdf', pdf);
   });
 
   bind(api.listSheets, ({ me }) => listSheets(context, me));

@@ -4,6 +4,7 @@ import { createApp, type App } from '../../src/app';
 import { connect, createDatabase, row } from '../../src/database/connect';
 import { migrator } from '../../src/database/migrate';
 import { logTo } from '../../src/log';
+import { Reader } from '../../src/reading/reader';
 import { demonstrationSchool, passcodesOf, signIns, type Tables } from '@oaken/demo';
 
 export { signIns as signInsOf };
@@ -11,7 +12,11 @@ import { randomBytes } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import type { Sequelize } from 'sequelize';
+
+/** The thread as it is served; start-database.cjs builds it. */
+const reader = new Reader(pathToFileURL(join(process.cwd(), 'server/dist/reader.mjs')));
 
 const seed = 'test';
 /** A Tuesday in term, 10:00 in New York. */
@@ -127,6 +132,7 @@ export async function openSchool({ socket = process.env.OAKEN_TEST_SOCKET!, fill
     seatDatabase,
     now: () => clock.now,
     log: logTo({ write: (line) => void log.push(line) }),
+    reader,
     // The source documents will do: what is tested is how they are sent.
     pages: join(process.cwd(), 'web'),
     checkAnswers: true,
@@ -219,10 +225,11 @@ export async function giveTest(
   {
     words = 'RAT',
     className = '6B',
+    search = `words=${words}&grades=6&kind=single-choice`,
     change = {},
-  }: { words?: string; className?: string; change?: Record<string, unknown> } = {},
+  }: { words?: string; className?: string; search?: string; change?: Record<string, unknown> } = {},
 ) {
-  const found = await teacher.ok('GET', `/api/items?words=${words}&grades=6&kind=single-choice`);
+  const found = await teacher.ok('GET', `/api/items?${search}`);
   const itemIds = found.items.slice(0, 6).map(({ id }: { id: number }) => id);
   const { id: testId } = await teacher.ok('POST', '/api/tests', {
     clientKey: clientKey(),

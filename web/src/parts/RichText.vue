@@ -1,9 +1,11 @@
 <script setup lang="ts">
-/** Shows a wording. Its markup was checked by the server; formulas are drawn when there are any. */
-import { nextTick, ref, watch } from 'vue';
+/** Shows a wording. The server checked its markup when it was written; here it is made safe again, wherever it came from. */
+import { safeMarkup } from '@oaken/core/markup';
+import { computed, nextTick, ref, watch } from 'vue';
 import { usePlays } from './plays';
 
 const props = defineProps<{ html: string; inline?: boolean }>();
+const safe = computed(() => safeMarkup(props.html));
 const place = ref<HTMLElement>();
 const plays = usePlays();
 
@@ -23,7 +25,7 @@ watch(
 </script>
 
 <template>
-  <component :is="inline ? 'span' : 'div'" :key="html" ref="place" class="rich" v-html="html" />
+  <component :is="inline ? 'span' : 'div'" :key="html" ref="place" class="rich" v-html="safe" />
 </template>
 
 <style>

@@ -25,7 +25,7 @@ async function add(event: Event): Promise<void> {
   for (const file of list) {
     sending.value = file.name;
     try {
-      emit('answer', [...files.value, await send(file)]);
+      emit('answer', [...files.value, await send(file, props.part.id)]);
     } catch (error) {
       wrong.value = (error as Error).message;
     }

@@ -75,7 +75,7 @@ const { chosen, guide } = useLooks();
 /** A support sets where the size begins; the student can still change it. */
 const size = computed({ get: () => chosen.value ?? attempt.value?.textSize ?? 1, set: (own) => (chosen.value = own) });
 const choosingLooks = ref(false);
-provide(sendFileKey, sendFile);
+provide(sendFileKey, (file, part) => sendFile(file, { entry: entries.value[at.value]!.id, part }));
 provide(playsKey, plays);
 const placeKey = computed(() => `oaken-place-${attempt.value?.id}-${attempt.value?.course?.stage ?? 0}`);
 

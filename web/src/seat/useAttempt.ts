@@ -268,9 +268,9 @@ export function useAttempt(assignmentId: number) {
   };
 
   /** A photo or file goes to the server at once; what is saved with the answer is its address. */
-  async function sendFile(file: File): Promise<string> {
+  async function sendFile(file: File, place: { entry: string; part: string }): Promise<string> {
     if (!attempt.value) throw new Error('The attempt has not begun.');
-    const query = new URLSearchParams({ name: file.name, type: file.type });
+    const query = new URLSearchParams({ name: file.name, type: file.type, ...place });
     const path = `/api/seat/attempts/${attempt.value.id}/files?${query}`;
     return (await request<{ address: string }>('POST', path, file)).address;
   }

@@ -1,0 +1,41 @@
+/** What a rich text may hold: the same for the editor that writes it, the server that takes it and the page that shows it. */
+
+/** The elements a wording may hold. Everything else is refused at the server's door. */
+export const allowedElements = [
+  ...['p', 'br', 'strong', 'em', 'u', 's', 'sub', 'sup', 'ul', 'ol', 'li', 'blockquote', 'code'],
+  ...['table', 'thead', 'tbody', 'tr', 'th', 'td', 'span', 'img', 'audio', 'video'],
+] as const;
+
+/** The attributes an element may carry. */
+export const allowedAttributes: Record<string, string[]> = {
+  /** A formula, a gap to be filled, words that can be chosen, or another size. */
+  span: ['data-formula', 'data-gap', 'data-words', 'data-size'],
+  img: ['src', 'alt', 'width', 'height'],
+  /** `data-plays`: a student can play it so often. */
+  audio: ['src', 'title', 'controls', 'data-plays'],
+  video: ['src', 'title', 'controls', 'data-plays', 'width', 'height'],
+  td: ['colspan', 'rowspan'],
+  th: ['colspan', 'rowspan', 'scope'],
+  ol: ['start'],
+};
+
+/** At most so many plays can be set for a sound or film. */
+export const mostPlays = 20;
+
+/** A formula that is written by hand has a fifth of this; a longer one takes long to check. */
+export const longestFormula = 1_000;
+export const formulaLimit = 200;
+/** Deeper than lists in tables in lists; a browser's own limit is 512. */
+export const deepestNesting = 40;
+
+/** Where a picture, sound or film is kept. */
+export const fileAddressPattern = /^\/api\/files\/[A-Za-z0-9_-]{22}$/;
+
+const elements = new Set<string>(allowedElements);
+export const isAllowedElement = (name: string) => elements.has(name);
+export const isAllowedAttribute = (element: string, name: string) =>
+  allowedAttributes[element]?.includes(name) ?? false;
+
+/** Elements without content, which are not closed. */
+const empty = new Set(['br', 'img']);
+export const isEmptyElement = (name: string) => empty.has(name);

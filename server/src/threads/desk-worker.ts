@@ -1,0 +1,39 @@
+/** The thread that answers the routes of `desk-routes.ts`. */
+import { parentPort, workerData } from 'node:worker_threads';
+import { Editions } from '../attempts/editions';
+import type { Context } from '../context';
+import { connect, type DatabasePlace } from '../database/connect';
+import type { Bind, Call } from '../http/bind';
+import { Download } from '../http/download';
+import { Problem } from '../http/problem';
+import { loggable } from '../log';
+import { endpointName, type Answered, type Asked } from './desk';
+import { deskRoutes } from './desk-routes';
+
+const connections = 6;
+const database = connect(workerData as DatabasePlace, connections);
+
+type Handler = (call: Call<never>) => Promise<unknown>;
+const handlers = new Map<string, Handler>();
+const keep = ((endpoint, handle) => handlers.set(endpointName(endpoint), handle as unknown as Handler)) as Bind;
+
+// These routes need nothing else of what the server has; what they ask for beyond this would fail at once.
+deskRoutes(keep, { database, now: Date.now } as Context, new Editions(database));
+
+async function answer({ number, endpoint, ...call }: Asked): Promise<Answered> {
+  try {
+    const made = await handlers.get(endpoint)!({ ...call, visitor: call.me } as never);
+    if (made instanceof Download)
+      return { number, download: { name: made.name, type: made.type, body: Buffer.from(made.body) } };
+    return { number, answer: Buffer.from(JSON.stringify(made)) };
+  } catch (error) {
+    if (error instanceof Problem) {
+      const { status, title, detail, errors, retryAfter } = error;
+      return { number, problem: { status, title, detail, errors, retryAfter } };
+    }
+    const { original } = error as { original?: { code?: string; errno?: number } };
+    return { number, failed: { ...loggable(error), name: (error as Error).name, original: original && { code: original.code, errno: original.errno } } }; // prettier-ignore
+  }
+}
+
+parentPort!.on('message', (asked: Asked) => void answer(asked).then((answered) => parentPort!.postMessage(answered)));
