@@ -35,8 +35,8 @@ const threads = [
   ['server/src/threads/desk-worker.ts', 'server/dist/desk.mjs'],
   ['server/src/reading/worker.ts', 'server/dist/reader.mjs'],
 ];
+const serverProgram = ['server/src/main.ts', 'server/dist/main.mjs'];
 const programs = [
-  ['server/src/main.ts', 'server/dist/main.mjs'],
   ['demo/src/fill.ts', 'demo/dist/fill.mjs'],
   ['stand-ins/src/main.ts', 'stand-ins/dist/main.mjs'],
   ['demo/src/fill-large.ts', 'demo/dist/fill-large.mjs'],
@@ -45,7 +45,7 @@ const programs = [
 /** Run by itself it builds; imported it only lends its plug-in. */
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const only = process.argv[2];
-  const wanted = only === '--threads' ? threads : [...programs, ...threads];
+  const wanted = only === '--server' ? [serverProgram, ...threads] : [...programs, serverProgram, ...threads];
   await Promise.all(wanted.map(([entry, outfile]) => bundle(entry, outfile)));
   if (only === undefined) await buildWeb({ root: join(root, 'web'), logLevel: 'warn' });
 }

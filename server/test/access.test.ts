@@ -1,6 +1,6 @@
 import { api, type Audience, type Endpoint } from '@oaken/contract';
 import { rows } from '../src/database/connect';
-import { openSchool, giveTest, type School, type Visitor } from './support/school';
+import { clientKey, openSchool, giveTest, type School, type Visitor } from './support/school';
 
 let school: School;
 let people: Record<'nobody' | 'student' | 'teacher' | 'administrator', Visitor>;
@@ -65,6 +65,18 @@ describe('what belongs to somebody else answers like what does not exist', () =>
       expect([path(id), theirs.status, theirs.body]).toEqual([path(id), 404, none.body]);
     }
     expect((await people.teacher.get(`/api/tests/${mine.testId}`)).body.outline.title).toBe('Given');
+  });
+
+  test('deleting what belongs to somebody else says that it is not there, and leaves it', async () => {
+    const [owner, other] = [people.teacher, await school.staff('nwosu')];
+    const { id: sheet } = await owner.ok('POST', '/api/sheets', { title: 'Mine', answers: 'A,B\n1,0\n0,1', key: null });
+    const { id: search } = await owner.ok('POST', '/api/searches', { name: 'Mine', address: '/banks?words=x' });
+    const { testId } = await giveTest(school, owner);
+    const { id: draft } = await owner.ok('PUT', '/api/assignment-drafts/0', { clientKey: clientKey(), testId, form: {} });
+    for (const path of [`/api/sheets/${sheet}`, `/api/searches/${search}`, `/api/assignment-drafts/${draft}`]) {
+      expect([path, (await other.send('DELETE', path)).status]).toEqual([path, 404]);
+      expect([path, (await owner.send('DELETE', path)).status]).toEqual([path, 200]);
+    }
   });
 
   test('another teacher’s private bank is not searched, read or taken from', async () => {

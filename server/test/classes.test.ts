@@ -191,7 +191,7 @@ describe('one student, one class', () => {
     const student = (await rollOf(given.classId))[0].id;
     const leave = (by: Visitor) => by.post(`${at}/students/${student}/left`, { left: false });
     expect([(await leave(co)).status, (await leave(sub)).status]).toEqual([200, 404]);
-    expect((await sub.post(`${at}/students/${student}/passcode`)).status).toBe(200);
+    expect((await sub.post(`${at}/students/${student}/passcode`)).status).toBe(404);
     school.clock.now = until;
     expect([(await sub.get(at)).status, await listing(sub)]).toEqual([404, false]);
     school.clock.now -= 3_600_000;

@@ -60,6 +60,14 @@ describe('invitations by SMTP (RFC 5321, to the mail stand-in)', () => {
     expect((await other.ok('GET', '/api/mailbox')).letters).toEqual([]);
   });
 
+  test('are sent once where two server processes share a database', async () => {
+    const before = mail.letters.length;
+    await giveTest(school, teacher, { change: { invite: true } });
+    const letters = school.app.chores.find(({ name }) => name === 'send letters')!;
+    await Promise.all([letters.run(), letters.run(), letters.run()]);
+    expect(mail.letters.length).toBe(before + 27);
+  });
+
   test('nothing is written to before it can be seen, nor after it was taken back', async () => {
     const start = school.clock.now;
     const before = mail.letters.length;

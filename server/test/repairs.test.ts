@@ -131,7 +131,7 @@ test('all or nothing: when one attempt cannot be written, none is', async () => 
   const { edition } = await teacher.ok('POST', `${own.path}/repairs/look-ahead`, change);
   const failed = await teacher.send('POST', `${own.path}/repairs`, { change, edition, reason: '', tell: false });
   await school.database.query('DROP TRIGGER fails');
-  expect([failed.status, school.log.at(-1)]).toEqual([500, expect.stringContaining('full')]);
+  expect([failed.status, school.log.at(-1)]).toEqual([500, expect.stringContaining('ER_SIGNAL_EXCEPTION')]);
   expect([await own.scores(), await editions()]).toEqual([before, made]);
 });
 

@@ -62,6 +62,7 @@ export const makeItem = endpoint({
   path: '/api/items',
   who: 'teacher',
   does: 'Makes an item in a bank that I may change.',
+  largest: roomy,
   body: z.object({ clientKey, bank: id, folder: id.nullable(), ...body }),
   answer: z.object({ id, revisionId: id }),
 });
@@ -72,6 +73,7 @@ export const reviseItem = endpoint({
   who: 'teacher',
   does: 'Saves a new revision of an item. Tests keep the revision that they pin. Refused when somebody saved meanwhile.',
   params: z.object({ itemId: idInPath }),
+  largest: roomy,
   body: z.object({
     basedOn: id,
     ...body,

@@ -18,6 +18,6 @@ export {
   type SheetItem,
   type SheetOption,
 } from './sheet';
-export { bandsInReach, onStandard, type Earned, type OnStandard } from './standing';
+export { bandsInReach, onStandard, StandardTally, type Earned, type OnStandard } from './standing';
 export { hurriedIn, type Hurried } from './time';
 export { quantile, shareInterval, spreadOf, type Spread } from './spread';

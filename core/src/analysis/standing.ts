@@ -18,17 +18,38 @@ export interface OnStandard {
   interval: [number, number];
 }
 
-/**
- * The share earned, with Wilson's interval over the items and not over the answers: a standard is wider than the few items
- * that were asked, however many students answered them. Null where nothing was asked.
- */
+/** Gathers what was earned on a standard, one answer at a time. */
+export class StandardTally {
+  private points = 0;
+  private most = 0;
+  private answers = 0;
+  private readonly items = new Set<string | number>();
+
+  add({ item, points, most }: Earned): void {
+    if (most <= 0) return;
+    this.points += points;
+    this.most += most;
+    this.answers++;
+    this.items.add(item);
+  }
+
+  /**
+   * The share earned, with Wilson's interval over the items and not over the answers: a standard is wider than the few
+   * items that were asked, however many students answered them. Null where nothing was asked.
+   */
+  get result(): OnStandard | null {
+    if (this.most === 0) return null;
+    const share = this.points / this.most;
+    const items = this.items.size;
+    return { share, items, answers: this.answers, interval: shareInterval(Math.min(1, Math.max(0, share)), items) };
+  }
+}
+
+/** What was earned on one standard altogether; null where nothing was asked. */
 export function onStandard(earned: readonly Earned[]): OnStandard | null {
-  const counting = earned.filter(({ most }) => most > 0);
-  const most = counting.reduce((sum, own) => sum + own.most, 0);
-  if (most === 0) return null;
-  const share = counting.reduce((sum, own) => sum + own.points, 0) / most;
-  const items = new Set(counting.map(({ item }) => item)).size;
-  return { share, items, answers: counting.length, interval: shareInterval(Math.min(1, Math.max(0, share)), items) };
+  const tally = new StandardTally();
+  for (const answer of earned) tally.add(answer);
+  return tally.result;
 }
 
 export interface ScoreBand {

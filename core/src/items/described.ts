@@ -14,6 +14,9 @@ export interface DescribedItem {
   choiceWords: string;
 }
 
+/** More words than any search needs, and fewer than the database's column takes. */
+const longestWords = 15_000;
+
 /** An item of several parts goes by the kind of its first one. */
 export function describeItem(content: ItemContent): DescribedItem {
   const { stem, choices } = searchableText(content);
@@ -23,7 +26,7 @@ export function describeItem(content: ItemContent): DescribedItem {
     points: itemPoints(content),
     markedBy: markedBy(content),
     media: allMedia.reduce((sum, own) => sum + (shows[own] ? mediaBits[own] : 0), 0),
-    words: stem,
-    choiceWords: choices,
+    words: stem.slice(0, longestWords),
+    choiceWords: choices.slice(0, longestWords),
   };
 }

@@ -12,7 +12,11 @@ export const longestRichText = 60_000;
 
 export const richText = z
   .string()
-  .max(longestRichText, `The text is longer than ${longestRichText.toLocaleString('en')} characters.`);
+  // Nothing else is asked of a text that is too long: it would have to be read for it.
+  .max(longestRichText, {
+    error: `The text is longer than ${longestRichText.toLocaleString('en')} characters.`,
+    abort: true,
+  });
 
 /** Plain words as rich text. */
 export function asRichText(words: string): string {

@@ -68,7 +68,8 @@ export async function keepDraft(
 }
 
 export async function removeDraft({ database }: Context, me: SignedIn, draftId: number): Promise<void> {
-  await database.query('DELETE FROM assignment_drafts WHERE id = :draftId AND owner_id = :me', {
-    replacements: { ...asking(me), draftId },
-  });
+  const values = { ...asking(me), draftId };
+  const mine = 'id = :draftId AND owner_id = :me';
+  if (!(await row(database, `SELECT id FROM assignment_drafts WHERE ${mine}`, values))) throw notFound('The draft');
+  await database.query(`DELETE FROM assignment_drafts WHERE ${mine}`, { replacements: values });
 }

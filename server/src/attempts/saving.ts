@@ -35,7 +35,7 @@ interface Save {
 interface AttemptRow extends StoredStages {
   id: number;
   studentId: number;
-  editionId: number;
+  assignmentId: number;
   beganAt: Date;
   deadlineAt: Date | null;
   handedInAt: Date | null;
@@ -127,19 +127,20 @@ async function writeAnswers(
 ): Promise<() => void> {
   const attempts = await rows<AttemptRow>(
     database,
-    `SELECT t.id, t.student_id AS studentId, a.edition_id AS editionId, t.began_at AS beganAt, t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt, t.paused_at AS pausedAt, ${stageColumns}
-       FROM attempts t JOIN assignments a ON a.id = t.assignment_id
-      WHERE t.id IN (:ids) ORDER BY t.id LOCK IN SHARE MODE`,
+    `SELECT t.id, t.student_id AS studentId, t.assignment_id AS assignmentId, t.began_at AS beganAt,
+            t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt, t.paused_at AS pausedAt, ${stageColumns}
+       FROM attempts t WHERE t.id IN (:ids) ORDER BY t.id LOCK IN SHARE MODE`,
     { ids: [...new Set(batch.map(({ attemptId }) => attemptId))] },
     transaction,
   );
+  const editionIds = await editionsOf(database, attempts, transaction);
   const byId = new Map(attempts.map((own) => [own.id, own]));
   const settled: (() => void)[] = [];
   const accepted: { save: Save; taken: Sorted }[] = [];
   const newest = new Map<string, { attemptId: number; answer: SavedAnswer }>();
   for (const save of batch) {
     const attempt = byId.get(save.attemptId);
-    const taken = (await refusal(save, attempt, editions, now)) ?? open(attempt!, save.answers, now);
+    const taken = (await refusal(save, attempt, { editions, editionIds }, now)) ?? open(attempt!, save.answers, now);
     if (taken instanceof Problem) {
       settled.push(() => save.reject(taken));
       continue;
@@ -161,6 +162,18 @@ async function writeAnswers(
   return () => settled.forEach((settle) => settle());
 }
 
+/** Which edition each assignment has; read without a lock, so that nobody who changes an assignment holds saves up. */
+async function editionsOf(database: Sequelize, attempts: AttemptRow[], transaction: Transaction) {
+  if (attempts.length === 0) return new Map<number, number>();
+  const found = await rows<{ id: number; editionId: number }>(
+    database,
+    'SELECT id, edition_id AS editionId FROM assignments WHERE id IN (:ids)',
+    { ids: [...new Set(attempts.map(({ assignmentId }) => assignmentId))] },
+    transaction,
+  );
+  return new Map(found.map(({ id, editionId }) => [id, editionId]));
+}
+
 function open(attempt: AttemptRow, answers: SavedAnswer[], now: number): Sorted | Problem {
   try {
     return sorted({ staged: stagedOf(attempt), pausedAt: attempt.pausedAt }, answers, attempt.beganAt.getTime(), now);
@@ -173,7 +186,7 @@ function open(attempt: AttemptRow, answers: SavedAnswer[], now: number): Sorted 
 async function refusal(
   save: Save,
   attempt: AttemptRow | undefined,
-  editions: Editions,
+  { editions, editionIds }: { editions: Editions; editionIds: ReadonlyMap<number, number> },
   now: number,
 ): Promise<Problem | null> {
   if (!attempt || attempt.studentId !== save.studentId) return notFound('The attempt');
@@ -186,7 +199,7 @@ async function refusal(
     return attempt.handedInAt
       ? new Problem(409, 'This work was already handed in.', 'What was saved before counts.')
       : new Problem(409, 'The time is over.', 'What was saved before counts.');
-  const { entryIds } = await editions.get(attempt.editionId);
+  const { entryIds } = await editions.get(editionIds.get(attempt.assignmentId)!);
   return save.answers.every(({ entry }) => entryIds.has(entry)) ? null : notFound('The item');
 }
 

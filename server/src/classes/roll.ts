@@ -2,7 +2,7 @@
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { noSupports, type Supports } from '@oaken/core/supports';
 import type { Sequelize, Transaction } from 'sequelize';
-import { asking, insistOnClass, insistOnRunning } from '../access';
+import { asking, insistOnRunning } from '../access';
 import { hashSecret, newPasscode } from '../accounts/secrets';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
@@ -152,7 +152,7 @@ export async function renewPasscodes(
   classId: number,
   students: readonly number[],
 ) {
-  await insistOnClass(database, me, classId);
+  await insistOnRunning(database, me, classId);
   await insistOnStudents(database, classId, students);
   const slips = await Promise.all(
     [...new Set(students)].map(async (studentId) => {

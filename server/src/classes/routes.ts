@@ -8,6 +8,13 @@ import { readRoster } from './roster';
 import { readClasses } from './rows';
 import { describeClass, makeClass, openJoining, putAway, readTeachers, removeClass, setTeachers } from './service';
 
+/** Lists of whole classes: comparing thousands of names takes a while. */
+export function rollRoutes(bind: Bind, context: Context): void {
+  bind(api.planRolls, ({ me, body }) => planRolls(context, me, body.rolls));
+  bind(api.applyRolls, ({ me, body }) => applyRolls(context, me, body));
+  bind(api.undoRolls, ({ me, params }) => quietly(undoRolls(context, me, params.changeId)));
+}
+
 export function classRoutes(bind: Bind, context: Context): void {
   const { database } = context;
   bind(api.listClasses, async ({ me }) => ({ classes: await readClasses(database, me) }));
@@ -25,9 +32,6 @@ export function classRoutes(bind: Bind, context: Context): void {
   bind(api.readTeachers, ({ me, params }) => readTeachers(database, me, params.classId));
   bind(api.setTeachers, ({ me, params, body }) => quietly(setTeachers(context, me, params.classId, body)));
 
-  bind(api.planRolls, ({ me, body }) => planRolls(context, me, body.rolls));
-  bind(api.applyRolls, ({ me, body }) => applyRolls(context, me, body));
-  bind(api.undoRolls, ({ me, params }) => quietly(undoRolls(context, me, params.changeId)));
   bind(api.readRoster, ({ me }) => readRoster(database, me, context.roster));
 
   bind(api.describeStudent, ({ me, params, body }) => quietly(describeStudent(context, me, params, body)));

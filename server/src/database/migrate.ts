@@ -18,6 +18,7 @@ import { markers } from './migrations/015-markers';
 import { reading } from './migrations/016-reading';
 import { signingIn } from './migrations/017-signing-in';
 import { uploads } from './migrations/018-uploads';
+import { itemSums } from './migrations/019-item-sums';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -40,6 +41,7 @@ const migrations: Migration[] = [
   reading,
   signingIn,
   uploads,
+  itemSums,
 ];
 
 export function migrator(database: Sequelize) {

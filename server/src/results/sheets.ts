@@ -144,5 +144,8 @@ export async function readSheetResults({ database }: Context, me: SignedIn, id: 
 }
 
 export async function removeSheet({ database }: Context, me: SignedIn, id: number): Promise<void> {
-  await database.query('DELETE FROM sheets WHERE id = :id AND owner_id = :me', { replacements: { id, me: me.account.id } }); // prettier-ignore
+  const values = { id, me: me.account.id };
+  const mine = 'id = :id AND owner_id = :me';
+  if (!(await row(database, `SELECT id FROM sheets WHERE ${mine}`, values))) throw notFound('What was brought in');
+  await database.query(`DELETE FROM sheets WHERE ${mine}`, { replacements: values });
 }

@@ -1,7 +1,7 @@
 /** What was earned by standard, of classes, groups and students, in one assignment or in all of them; and teachers' own ratings. */
 import type { api, AnswerOf, QueryOf } from '@oaken/contract';
 import type { StandardResult } from '@oaken/contract/results';
-import { onStandard, type Earned } from '@oaken/core/analysis';
+import { StandardTally, type Earned } from '@oaken/core/analysis';
 import { entriesOf } from '@oaken/core/forms';
 import type { Sequelize } from 'sequelize';
 import { asking, insistOnRunningAssignment, ownAssignment } from '../access';
@@ -76,40 +76,85 @@ export async function readStandardResults(
   const lines = chosenLines({ lines: all, groups }, { ...query, attempt: 'counting', from: undefined, to: undefined });
   const students = [...new Map(lines.map((own) => [own.studentId, own])).values()];
   const work = await scoredWork(context, editions, me, students.map(({ studentId }) => studentId), query.over === 'this' ? assignmentId : null, query); // prettier-ignore
-  const codes = [...new Set(work.flatMap(({ standards }) => standards))].sort();
+  const tallies = tallied(work, new Map(students.map(({ studentId, classId }) => [studentId, classId])), groups);
+  const codes = [...tallies.keys()].sort();
   const statements = await readStatements(database, codes);
   const ratings = await readRatings(database, assignmentId);
   return {
-    assignments: new Set(work.map((own) => own.assignmentId)).size,
+    assignments: new Set(work.map((line) => line.assignmentId)).size,
     standards: codes.map((code): StandardResult => {
-      const own = work.filter(({ standards }) => standards.includes(code));
-      const of = (who: (studentId: number) => boolean) => onStandard(own.filter(({ studentId }) => who(studentId)));
-      const times = [...new Map(own.map((one) => [one.assignmentId, one])).values()].sort((a, b) => toMillis(a.at) - toMillis(b.at)); // prettier-ignore
+      const of = (subject: string) => tallies.get(code)!.by.get(subject)?.result ?? null;
+      const times = [...tallies.get(code)!.assignments.values()].sort((a, b) => toMillis(a.at) - toMillis(b.at));
       return {
         code,
         statement: statements.get(code) ?? '',
-        all: of(() => true)!,
-        classes: assignment.classes.map(({ id, name }) => {
-          const inClass = new Set(students.filter(({ classId }) => classId === id).map(({ studentId }) => studentId));
-          return { id, name, earned: of((studentId) => inClass.has(studentId)) };
-        }),
-        groups: groups.map(({ id, name, students: members }) => ({ id, name, earned: of((studentId) => members.has(studentId)) })), // prettier-ignore
-        students: students.map((one) => ({
-          id: one.studentId,
-          name: `${one.givenName} ${one.familyName}`.trim(),
-          class: one.class,
-          earned: of((studentId) => studentId === one.studentId),
-          rating: ratings.get(`${one.studentId} ${code}`) ?? null,
+        all: of(subjects.all)!,
+        classes: assignment.classes.map(({ id, name }) => ({ id, name, earned: of(subjects.class(id)) })),
+        groups: groups.map(({ id, name }) => ({ id, name, earned: of(subjects.group(id)) })),
+        students: students.map((student) => ({
+          id: student.studentId,
+          name: `${student.givenName} ${student.familyName}`.trim(),
+          class: student.class,
+          earned: of(subjects.student(student.studentId)),
+          rating: ratings.get(`${student.studentId} ${code}`) ?? null,
         })),
-        overTime: times.map((one) => ({
-          assignmentId: one.assignmentId,
-          title: one.title,
-          at: toMillis(one.at),
-          earned: onStandard(own.filter((line) => line.assignmentId === one.assignmentId))!,
+        overTime: times.map((line) => ({
+          assignmentId: line.assignmentId,
+          title: line.title,
+          at: toMillis(line.at),
+          earned: of(subjects.assignment(line.assignmentId))!,
         })),
       };
     }),
   };
+}
+
+/** Whose work a tally gathers. */
+const subjects = {
+  all: 'all',
+  class: (id: number) => `class ${id}`,
+  group: (id: number) => `group ${id}`,
+  student: (id: number) => `student ${id}`,
+  assignment: (id: number) => `assignment ${id}`,
+};
+
+interface Tallies {
+  by: Map<string, StandardTally>;
+  /** One line of each assignment that asked about the standard. */
+  assignments: Map<number, Scored>;
+}
+
+/** By standard, then subject; every line of work is looked at once. */
+function tallied(
+  work: Scored[],
+  classOf: ReadonlyMap<number, number | null>,
+  groups: { id: number; students: ReadonlySet<number> }[],
+): Map<string, Tallies> {
+  const groupsOf = new Map<number, number[]>();
+  for (const { id, students } of groups)
+    for (const student of students) groupsOf.set(student, [...(groupsOf.get(student) ?? []), id]);
+  const tallies = new Map<string, Tallies>();
+  for (const line of work) {
+    const classId = classOf.get(line.studentId) ?? null;
+    const counted = [
+      subjects.all,
+      subjects.student(line.studentId),
+      subjects.assignment(line.assignmentId),
+      ...(classId === null ? [] : [subjects.class(classId)]),
+      ...(groupsOf.get(line.studentId) ?? []).map(subjects.group),
+    ];
+    for (const code of new Set(line.standards)) {
+      const held = tallies.get(code) ?? { by: new Map<string, StandardTally>(), assignments: new Map() };
+      tallies.set(code, held);
+      held.assignments.set(line.assignmentId, held.assignments.get(line.assignmentId) ?? line);
+      for (const subject of counted) {
+        const tally = held.by.get(subject) ?? new StandardTally();
+        held.by.set(subject, tally);
+        tally.add(line);
+      }
+    }
+  }
+  return tallies;
 }
 
 export async function readStatements(database: Sequelize, codes: string[]): Promise<Map<string, string>> {

@@ -9,5 +9,5 @@ module.exports = () => {
   const output = execFileSync(process.execPath, ['scripts/database.mjs', 'start', folder], { encoding: 'utf8' });
   process.env.OAKEN_TEST_SOCKET = JSON.parse(output.trim().split('\n').at(-1)).socket;
   globalThis.oakenFolder = folder;
-  execFileSync(process.execPath, ['scripts/build.mjs', '--threads'], { stdio: 'inherit' });
+  execFileSync(process.execPath, ['scripts/build.mjs', '--server'], { stdio: 'inherit' });
 };

@@ -1,6 +1,6 @@
 /** Markup in wordings, tried with the vectors that the tests of xss-filters 1.2.7 carry (Yahoo, BSD licence, in `vectors/`). */
-import { allowedAttributes, allowedElements, markupProblem as problemOf, safeMarkup } from '../src/markup';
-import { plainText } from '../src/plain';
+import { allowedAttributes, allowedElements, markupProblem as problemOf, safeMarkup } from '@oaken/core/markup';
+import { plainText } from '@oaken/core/plain';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';

@@ -1,0 +1,85 @@
+/** Bodies that nobody sends on purpose, made from the schema of an endpoint: as large as it takes, and of the worst shapes. */
+import { z } from 'zod';
+
+interface Schema {
+  type?: string;
+  const?: unknown;
+  enum?: unknown[];
+  anyOf?: Schema[];
+  oneOf?: Schema[];
+  allOf?: Schema[];
+  properties?: Record<string, Schema>;
+  required?: string[];
+  items?: Schema;
+  additionalProperties?: Schema | boolean;
+  minimum?: number;
+  minLength?: number;
+  minItems?: number;
+  format?: string;
+  pattern?: string;
+}
+
+const filler: Record<string, string> = { uuid: '00000000-0000-4000-9000-0000000000ff' };
+
+/** The smallest value that a schema describes, near enough. */
+function sample(schema: Schema, depth = 0): unknown {
+  if (schema.const !== undefined) return schema.const;
+  if (schema.enum) return schema.enum[0];
+  const choice = schema.anyOf ?? schema.oneOf ?? schema.allOf;
+  if (choice) return sample(choice.find(({ type }) => type !== 'null') ?? choice[0]!, depth);
+  if (schema.type === 'object' || schema.properties) {
+    const entries = Object.entries(schema.properties ?? {}).filter(([name]) => depth < 6 || schema.required?.includes(name)); // prettier-ignore
+    return Object.fromEntries(entries.map(([name, own]) => [name, sample(own, depth + 1)]));
+  }
+  if (schema.type === 'array') return Array.from({ length: schema.minItems ?? 1 }, () => sample(schema.items ?? {}, depth + 1)); // prettier-ignore
+  if (schema.type === 'string') return filler[schema.format ?? ''] ?? 'a'.repeat(Math.max(1, schema.minLength ?? 1));
+  if (schema.type === 'integer' || schema.type === 'number') return Math.max(1, schema.minimum ?? 1);
+  if (schema.type === 'boolean') return true;
+  return schema.type === 'null' ? null : {};
+}
+
+const tags = ['<a ', '<span data-gap="">', '<img alt="', '<p>', '\\frac{', '"><', '&#1', '!', ' ', '1', 'ä', '\u0000'];
+
+/** Texts and lists of about `size` bytes that have made readers slow. */
+const longTexts = (size: number) => tags.map((piece) => piece.repeat(Math.floor(size / Buffer.byteLength(JSON.stringify(piece).slice(1, -1))))); // prettier-ignore
+const longLists = (size: number, element: unknown) =>
+  [element, 0, {}, 'a'].map((own) => {
+    const length = Math.floor(size / (JSON.stringify(own).length + 1));
+    return Array<unknown>(Math.max(0, length)).fill(own);
+  });
+
+/** Every body in which one place of the smallest body holds something as large as the endpoint takes. */
+export function* nastyBodies(body: z.ZodType, largest: number): Generator<string> {
+  const schema = z.toJSONSchema(body, { io: 'input', unrepresentable: 'any' }) as Schema;
+  const base = sample(schema);
+  const room = largest - JSON.stringify(base).length - 200;
+  yield `${'['.repeat(largest / 2 - 10)}`;
+  yield `{"a":${'[{},'.repeat(largest / 5)}`;
+  yield JSON.stringify(Object.fromEntries(Array.from({ length: largest / 14 }, (_, n) => [`k${n}`, n])));
+  for (const place of placesIn(base)) {
+    const value = at(base, place);
+    const large =
+      typeof value === 'string' ? longTexts(room) : Array.isArray(value) ? longLists(room, value[0] ?? 1) : [];
+    for (const own of large) {
+      const text = JSON.stringify(replaced(base, place, own));
+      if (text.length <= largest) yield text;
+    }
+  }
+}
+
+type Place = (string | number)[];
+
+function* placesIn(value: unknown, place: Place = []): Generator<Place> {
+  if (typeof value === 'string' || Array.isArray(value)) yield place;
+  if (typeof value !== 'object' || value === null) return;
+  for (const [name, own] of Object.entries(value)) yield* placesIn(own, [...place, Array.isArray(value) ? Number(name) : name]); // prettier-ignore
+}
+
+const at = (value: any, place: Place): unknown => place.reduce((own, name) => own[name], value);
+
+function replaced(value: unknown, place: Place, by: unknown): unknown {
+  const [name, ...rest] = place;
+  if (name === undefined) return by;
+  if (Array.isArray(value)) return value.map((own, n) => (n === name ? replaced(own, rest, by) : own));
+  return { ...(value as object), [name]: replaced((value as Record<string, unknown>)[name as string], rest, by) };
+}
