@@ -163,6 +163,7 @@ export const api = {
   readStandardResults: results.readStandardResults,
   rate: results.rate,
   readStudentWork: results.readStudentWork,
+  decideLateAnswers: results.decideLateAnswers,
   exportStudentReport: results.exportStudentReport,
   listSheets: results.listSheets,
   bringSheet: results.bringSheet,

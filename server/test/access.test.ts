@@ -72,7 +72,11 @@ describe('what belongs to somebody else answers like what does not exist', () =>
     const { id: sheet } = await owner.ok('POST', '/api/sheets', { title: 'Mine', answers: 'A,B\n1,0\n0,1', key: null });
     const { id: search } = await owner.ok('POST', '/api/searches', { name: 'Mine', address: '/banks?words=x' });
     const { testId } = await giveTest(school, owner);
-    const { id: draft } = await owner.ok('PUT', '/api/assignment-drafts/0', { clientKey: clientKey(), testId, form: {} });
+    const { id: draft } = await owner.ok('PUT', '/api/assignment-drafts/0', {
+      clientKey: clientKey(),
+      testId,
+      form: {},
+    });
     for (const path of [`/api/sheets/${sheet}`, `/api/searches/${search}`, `/api/assignment-drafts/${draft}`]) {
       expect([path, (await other.send('DELETE', path)).status]).toEqual([path, 404]);
       expect([path, (await owner.send('DELETE', path)).status]).toEqual([path, 200]);

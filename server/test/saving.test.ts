@@ -315,7 +315,8 @@ test.each([
 
 describe('answers that arrive after the end', () => {
   const at = async (place: number, change: Record<string, unknown> = {}) => {
-    const { assignmentId } = await giveTest(school, teacher, { className: '6D', change });
+    const rules = { ...plainRules, lateAnswers: 'count', ...(change.rules as object) };
+    const { assignmentId } = await giveTest(school, teacher, { className: '6D', change: { ...change, rules } });
     const student = await school.student('6D', place);
     const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
     const [entry] = attempt.form.sections[0]!.entries;
@@ -373,6 +374,59 @@ describe('answers that arrive after the end', () => {
     expect((await stored())!.number).toBe(4);
     const { students } = await (await school.staff('holloway')).ok('GET', `/api/assignments/${assignmentId}/results`);
     expect(students.find((own: { handedInBy: string }) => own.handedInBy === 'student')).toMatchObject({ arrivedAt: school.clock.now, late: false }); // prettier-ignore
+    school.clock.now = start;
+  });
+
+  const late = (lateAnswers: string) => ({ rules: { lateAnswers } });
+  const worked = async (assignmentId: number, studentId: number) => (await school.staff('holloway')).ok('GET', `/api/assignments/${assignmentId}/students/${studentId}`); // prettier-ignore
+  const decide = async (assignmentId: number, studentId: number, attemptId: number, count: boolean) => (await school.staff('holloway')).ok('POST', `/api/assignments/${assignmentId}/students/${studentId}/late-answers`, { attemptId, count }); // prettier-ignore
+  const studentOf = async (attemptId: number) => (await row<{ id: number }>(school.database, 'SELECT student_id AS id FROM attempts WHERE id = :attemptId', { attemptId }))!.id; // prettier-ignore
+
+  test('by default wait until the teacher has looked, who sees since when nothing was heard of the page', async () => {
+    const start = school.clock.now;
+    const rules = { lateAnswers: undefined };
+    const own = await at(4, { rules });
+    school.clock.now = own.attempt.deadlineAt + 60_000;
+    await school.chores();
+    const writtenAt = own.attempt.deadlineAt - 5_000;
+    expect((await own.save(own.written(1, writtenAt))).body.stored).toEqual([expect.objectContaining({ number: 1 })]);
+    expect(await own.stored()).toBeUndefined();
+    const student = await studentOf(own.attempt.id);
+    const before = await worked(own.assignmentId, student);
+    expect(before.lateAnswers).toEqual([
+      { entry: own.entry.id, number: expect.any(Number), words: expect.any(String), writtenAt, arrivedAt: school.clock.now, silentFrom: start, decision: 'waiting' }, // prettier-ignore
+    ]);
+    await decide(own.assignmentId, student, own.attempt.id, true);
+    expect(await own.stored()).toMatchObject({ number: 1, late: 1 });
+    expect((await worked(own.assignmentId, student)).lateAnswers[0].decision).toBe('counted');
+    school.clock.now = start;
+  });
+
+  test('that the teacher refuses, and those of an assignment that counts none, change nothing', async () => {
+    const start = school.clock.now;
+    const [looked, none] = [await at(5, late('review')), await at(6, late('refuse'))];
+    school.clock.now = none.attempt.deadlineAt + 60_000;
+    await school.chores();
+    expect((await none.save(none.written(1, none.attempt.deadlineAt - 1_000))).status).toBe(409);
+    await looked.save(looked.written(1, looked.attempt.deadlineAt - 1_000));
+    const student = await studentOf(looked.attempt.id);
+    await decide(looked.assignmentId, student, looked.attempt.id, false);
+    expect([await looked.stored(), await none.stored()]).toEqual([undefined, undefined]);
+    // What was decided stays decided.
+    await looked.save(looked.written(2, looked.attempt.deadlineAt - 1_000));
+    expect((await worked(looked.assignmentId, student)).lateAnswers).toMatchObject([{ decision: 'refused' }]);
+    school.clock.now = start;
+  });
+
+  test.each([['count'], ['review']])('a page that was never without network cannot send any (%s)', async (rule) => {
+    const start = school.clock.now;
+    const own = await at(rule === 'count' ? 7 : 8, late(rule));
+    const sign = () => own.student.ok('POST', `/api/seat/attempts/${own.attempt.id}/here`, { entry: null, hidden: false, left: 0, heard: 0 }); // prettier-ignore
+    for (; school.clock.now < own.attempt.deadlineAt + 30_000; school.clock.now += 8_000) await sign();
+    await school.chores();
+    await sign();
+    expect((await own.save(own.written(1, own.attempt.deadlineAt - 60_000))).status).toBe(409);
+    expect([await own.stored(), (await worked(own.assignmentId, await studentOf(own.attempt.id))).lateAnswers]).toEqual([undefined, []]); // prettier-ignore
     school.clock.now = start;
   });
 });

@@ -16,7 +16,7 @@ const pass = (time: number) => void (school.clock.now += time);
 
 /** A test of six items begun by one student. */
 async function begun(place: number, rules: object) {
-  const { assignmentId } = await giveTest(school, teacher, { change: { rules: { ...plainRules, shuffleChoices: false, ...rules } } }); // prettier-ignore
+  const { assignmentId } = await giveTest(school, teacher, { change: { rules: { ...plainRules, lateAnswers: 'count', shuffleChoices: false, ...rules } } }); // prettier-ignore
   const student = await school.student('6B', place);
   const begin = () => student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
   const attempt = await begin();

@@ -76,6 +76,8 @@ export const studentResult = z.object({
   late: z.boolean(),
   /** Answers that were written before the end and arrived after it. */
   lateAnswers: z.number(),
+  /** Late answers that wait until the teacher has looked. */
+  lateWaiting: z.number(),
   /** Handed in on a device without network, and arrived then. */
   arrivedAt: instant.nullable(),
   seconds: z.number().nullable(),

@@ -43,6 +43,19 @@ export const studentWork = z.object({
       settled: z.enum(['all-points', 'left-out']).nullable(),
     }),
   ),
+  /** Answers that arrived after the end although they were written before it, by their device's account. */
+  lateAnswers: z.array(
+    z.object({
+      entry: z.string(),
+      number: z.number(),
+      words: z.string(),
+      writtenAt: instant,
+      arrivedAt: instant,
+      /** Since when nothing had been heard of the student's page. */
+      silentFrom: instant,
+      decision: z.enum(['waiting', 'counted', 'refused']),
+    }),
+  ),
   /** Decisions about this work that stand. */
   adjustments: z.array(
     z.object({ id, entry: z.string().nullable(), kind: z.enum(['excused', 'override', 'bonus']), points: z.number().nullable(), reason: z.string(), by: z.string(), at: instant }), // prettier-ignore
@@ -63,6 +76,16 @@ export const readStudentWork = endpoint({
   params,
   query: z.object({ attempt: idInPath.optional() }),
   answer: studentWork,
+});
+
+export const decideLateAnswers = endpoint({
+  method: 'POST',
+  path: '/api/assignments/:assignmentId/students/:studentId/late-answers',
+  who: 'teacher',
+  does: 'Counts the answers of a student that arrived after the end, or does not count them.',
+  params,
+  body: z.strictObject({ attemptId: id, count: z.boolean() }),
+  answer: z.object({}),
 });
 
 /** Answers with application/pdf, not JSON. */

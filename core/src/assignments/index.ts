@@ -2,6 +2,9 @@ export { clashesOf, type Other } from './clashes';
 export { changeEffects, type AssignmentTimes, type Counts } from './effects';
 export { attemptsLeft, canStillAnswer, isReleased, type ReleaseFacts, type Standing } from './release';
 export {
+  lateAnswerRule,
+  lateAnswerRules,
+  type LateAnswerRule,
   assignmentRules,
   band,
   bandOf,

@@ -31,6 +31,10 @@ export const release = z.strictObject({
 });
 export type Release = z.infer<typeof release>;
 
+/** Answers that arrive late: count them, wait until the teacher has looked, or do not count them. */
+export const lateAnswerRules = ['count', 'review', 'refuse'] as const;
+export type LateAnswerRule = (typeof lateAnswerRules)[number];
+
 export const orders = ['own', 'fixed', 'shuffled'] as const;
 export const countings = ['best', 'latest', 'first', 'mean'] as const;
 export type Counting = (typeof countings)[number];
@@ -79,9 +83,15 @@ export const assignmentRules = z.strictObject({
   /** Own: in my order, and students go where they want; fixed: one after the other; shuffled: another order for each. */
   order: z.enum(orders),
   shuffleChoices: z.boolean(),
+  /** What becomes of answers that a device without network wrote in time and sends after the end. */
+  lateAnswers: z.enum(lateAnswerRules).optional(),
   release,
 });
 export type AssignmentRules = z.infer<typeof assignmentRules>;
+
+/** In a test the teacher looks first, unless the assignment says otherwise. */
+export const lateAnswerRule = ({ lateAnswers, mode }: Pick<AssignmentRules, 'lateAnswers' | 'mode'>): LateAnswerRule =>
+  lateAnswers ?? (mode === 'test' ? 'review' : 'count');
 
 export const formRules = ({ order, shuffleChoices }: Pick<AssignmentRules, 'order' | 'shuffleChoices'>): FormRules => ({
   shuffleItems: order === 'shuffled',

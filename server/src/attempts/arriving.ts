@@ -14,10 +14,11 @@ import type { Problem } from '../http/problem';
 import { recount } from './counting';
 import type { Editions } from './editions';
 import { lockAttempt, readGiven, type Attempt, type Given } from './given';
-import { writeLast, type Stored } from './saving';
+import { takeLateAnswers } from './late';
+import type { Stored } from './writing';
 import { writeScores } from './scoring';
 import { stagedOf, sorted } from './staged';
-import { isInTime, markLate } from './written';
+import { isInTime } from './written';
 
 /** A device that was away longer than this has no answers that anybody waits for. */
 const longest = 72 * hour;
@@ -64,21 +65,21 @@ export async function takeLate(
     if (!attempt || attempt.studentId !== studentId || end === null) throw why;
     const beganAt = toMillis(attempt.beganAt);
     const written = answers.filter((own) => isInTime(own, end, beganAt));
-    const { now: held, late } = sorted(
+    const { now: held, late: left } = sorted(
       { staged: stagedOf(attempt), pausedAt: attempt.pausedAt },
       written,
       beganAt,
       now(),
     );
-    const taken = [...held, ...late];
+    const taken = [...held, ...left];
     if (taken.length === 0 || attempt.handedInBy === 'student' || now() - end > longest) throw why;
     const given = await readGiven(database, studentId, attempt.assignmentId, transaction);
     const { entryIds } = await editions.get(given.editionId);
     if (!taken.every(({ entry }) => entryIds.has(entry)) || (await couldKnow(context, attempt, given))) throw why;
-    const stored = await writeLast(database, attemptId, taken, now(), transaction);
-    await markLate(database, attemptId, taken, transaction);
-    if (attempt.handedInAt) await scoreAnew(database, editions, attempt, given, transaction);
-    return [...stored.values()];
+    const late = await takeLateAnswers(database, attemptId, given.rules, taken, now(), transaction);
+    if (late.stored.length === 0) throw why;
+    if (late.counted && attempt.handedInAt) await scoreAnew(database, editions, attempt, given, transaction);
+    return late.stored;
   });
 }
 

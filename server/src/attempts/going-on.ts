@@ -9,10 +9,10 @@ import { row, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
 import { insistOnRunningClock, lockAttempt, readGiven } from './given';
+import { takeLateAnswers } from './late';
 import { openedAttempt } from './opened';
-import { writeLast } from './saving';
+import { writeLast } from './writing';
 import { courseColumns, sorted, stagedOf } from './staged';
-import { markLate } from './written';
 
 export async function enterNext(
   context: Context,
@@ -36,9 +36,8 @@ export async function enterNext(
     const { edition, entryIds } = await editions.get(given.editionId);
     if (!answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
     const own = sorted({ staged, pausedAt: null }, answers, toMillis(attempt.beganAt), now);
-    const taken = [...own.now, ...own.late];
-    if (taken.length > 0) await writeLast(database, attemptId, taken, now, transaction);
-    await markLate(database, attemptId, own.late, transaction);
+    if (own.now.length > 0) await writeLast(database, attemptId, own.now, now, transaction);
+    await takeLateAnswers(database, attemptId, given.rules, own.late, now, transaction);
     // Another tab or device was here before, or the answer to this was lost on its way: what stands now is given again.
     if (leave !== staged.course.stage) return openedAttempt(context, edition, given, attempt, transaction);
     const course = entered(staged.stages, staged.course, now);

@@ -1,16 +1,20 @@
 import type { SavedAnswer } from '@oaken/contract/attempts';
+import { lateAnswerRule } from '@oaken/core/assignments';
 import { attemptState, defaultGrace, isLate, latePenalty } from '@oaken/core/timing';
+import type { Sequelize, Transaction } from 'sequelize';
 import { schoolZone, studentWindow } from '../assignments/times';
 import type { Context } from '../context';
 import { rows, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound } from '../http/problem';
 import { recount } from './counting';
 import type { Editions } from './editions';
-import { lockAttempt, readGiven } from './given';
-import { writeLast } from './saving';
+import { lockAttempt, readGiven, type Attempt, type Given } from './given';
+import { takeLateAnswers } from './late';
+import { writeLast } from './writing';
 import { writeScores } from './scoring';
 import { sorted, stagedOf } from './staged';
-import { isInTime, markLate } from './written';
+import { silencesAround } from './silences';
+import { isInTime } from './written';
 
 export interface HandedIn {
   handedInAt: number;
@@ -45,7 +49,7 @@ export async function handIn(
     const deadlineAt = toMillisOrNull(attempt.deadlineAt);
     const ended = attemptState({ deadlineAt, handedInAt: null }, defaultGrace, now) === 'over';
     // Handed in on the device before the end, and on its way since: it counts from then, and says so.
-    const claimed = by.kind === 'student' && by.at !== undefined && by.at >= beganAt && by.at < now ? by.at : null;
+    const claimed = by.kind === 'student' ? await claimedTime(database, attempt, given, by.at, now, transaction) : null;
     const onTime = claimed !== null && (deadlineAt === null || claimed <= deadlineAt);
     const ranOut = by.kind !== 'student' || (ended && !onTime);
     const handedInAt = onTime ? claimed : deadlineAt === null ? now : Math.min(now, deadlineAt);
@@ -53,9 +57,9 @@ export async function handIn(
       if (!by.answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
       const written = ended ? by.answers.filter((own) => isInTime(own, deadlineAt!, beganAt)) : by.answers;
       const own = sorted({ staged: stagedOf(attempt), pausedAt: attempt.pausedAt }, written, beganAt, now);
-      const taken = [...own.now, ...own.late];
-      if (taken.length > 0) await writeLast(database, attemptId, taken, now, transaction);
-      await markLate(database, attemptId, ended ? taken : own.late, transaction);
+      if (!ended && own.now.length > 0) await writeLast(database, attemptId, own.now, now, transaction);
+      const late = ended ? [...own.now, ...own.late] : own.late;
+      await takeLateAnswers(database, attemptId, given.rules, late, now, transaction);
     }
     const window = studentWindow(given, given, await schoolZone(database));
     const late = isLate(window, handedInAt);
@@ -82,6 +86,20 @@ export async function handIn(
     if (attempt.number > 1) await recount(database, attempt.assignmentId, given.rules.counts, attempt.studentId, transaction); // prettier-ignore
     return { handedInAt, late };
   });
+}
+
+/** When it was handed in on a device without network, where the rule takes the device's word and nothing was heard of it. */
+async function claimedTime(
+  database: Sequelize,
+  { id, beganAt }: Attempt,
+  { rules }: Given,
+  time: number | undefined,
+  now: number,
+  transaction: Transaction,
+): Promise<number | null> {
+  if (time === undefined || time < toMillis(beganAt) || time >= now || lateAnswerRule(rules) !== 'count') return null;
+  const [silence] = await silencesAround(database, id, [time], now, transaction);
+  return silence ? time : null;
 }
 
 /** Hands in every attempt whose deadline and grace have passed, also those that ended while no server ran. */

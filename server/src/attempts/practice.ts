@@ -12,7 +12,7 @@ import { fromJson, rows, toMillisOrNull } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
 import { attemptForm, insistOnRunningClock, lockAttempt, readGiven } from './given';
-import { writeLast } from './saving';
+import { writeLast } from './writing';
 
 interface Line extends Practised {
   entry: string;

@@ -5,6 +5,7 @@ import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { row, rows, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound } from '../http/problem';
+import { noteSilence } from './silences';
 
 interface Own {
   assignmentId: number;
@@ -14,6 +15,8 @@ interface Own {
   pausedAt: Date | null;
   handedInAt: Date | null;
   seenAt: Date | null;
+  /** The last sign of the page. */
+  presentAt: Date | null;
 }
 
 export async function stayHere(
@@ -25,18 +28,21 @@ export async function stayHere(
   const own = await row<Own>(
     database,
     `SELECT t.assignment_id AS assignmentId, t.began_at AS beganAt, t.deadline_at AS deadlineAt, t.clock_at AS clockAt, t.paused_at AS pausedAt,
-            t.handed_in_at AS handedInAt, t.seen_at AS seenAt FROM attempts t WHERE t.id = :attemptId AND t.student_id = :me`,
+            t.handed_in_at AS handedInAt, t.seen_at AS seenAt, p.seen_at AS presentAt
+       FROM attempts t LEFT JOIN presence p ON p.attempt_id = t.id WHERE t.id = :attemptId AND t.student_id = :me`,
     { attemptId, me: me.account.id },
   );
   if (!own) throw notFound('The attempt');
   const time = now();
+  if (own.presentAt !== null) await noteSilence(database, attemptId, toMillis(own.presentAt), time);
+  // Also after the end: a page that is still there was not without network.
+  const replacements = { attemptId, entry, hidden, left, time: new Date(time) };
+  await database.query(
+    `INSERT INTO presence (attempt_id, seen_at, entry_id, hidden, leaves) VALUES (:attemptId, :time, :entry, :hidden, :left)
+     ON DUPLICATE KEY UPDATE seen_at = VALUES(seen_at), entry_id = VALUES(entry_id), hidden = VALUES(hidden), leaves = LEAST(leaves + VALUES(leaves), 60000)`,
+    { replacements },
+  );
   if (own.handedInAt === null) {
-    const replacements = { attemptId, entry, hidden, left, time: new Date(time) };
-    await database.query(
-      `INSERT INTO presence (attempt_id, seen_at, entry_id, hidden, leaves) VALUES (:attemptId, :time, :entry, :hidden, :left)
-       ON DUPLICATE KEY UPDATE seen_at = VALUES(seen_at), entry_id = VALUES(entry_id), hidden = VALUES(hidden), leaves = LEAST(leaves + VALUES(leaves), 60000)`,
-      { replacements },
-    );
     // Only a sitting that must not be left has been given a first sign; one that was let in again gets it on opening.
     if (own.seenAt !== null)
       await database.query('UPDATE attempts SET seen_at = :time WHERE id = :attemptId AND seen_at IS NOT NULL', { replacements }); // prettier-ignore

@@ -6,17 +6,13 @@
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
 import type { Sequelize, Transaction } from 'sequelize';
-import { rows } from '../database/connect';
+import type { AssignmentRules } from '@oaken/core/assignments';
+import { fromJson, rows } from '../database/connect';
 import { busyDatabase, isDatabaseAway, notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
 import { sorted, stageColumns, stagedOf, type Sorted, type StoredStages } from './staged';
-import { markLate } from './written';
-
-export interface Stored {
-  entry: string;
-  number: number;
-  device: string;
-}
+import { takeLateAnswers, type Taken } from './late';
+import { answerKey, upsertAnswers, type Stored } from './writing';
 
 /** What became of a save: what stands now for each answer that was taken, and which entries take no more. */
 export interface Outcome {
@@ -115,8 +111,6 @@ export class SavingQueue {
   }
 }
 
-const key = (attemptId: number, entry: string) => `${attemptId} ${entry}`;
-
 /** @returns what settles the saves; to be called after the commit */
 async function writeAnswers(
   database: Sequelize,
@@ -146,20 +140,39 @@ async function writeAnswers(
       continue;
     }
     accepted.push({ save, taken });
-    for (const answer of [...taken.now, ...taken.late]) {
-      const at = key(save.attemptId, answer.entry);
+    for (const answer of taken.now) {
+      const at = answerKey(save.attemptId, answer.entry);
       const held = newest.get(at);
       if (!held || held.answer.number < answer.number) newest.set(at, { attemptId: save.attemptId, answer });
     }
   }
   const stored =
-    newest.size > 0 ? await upsert(database, [...newest.values()], now, transaction) : new Map<string, Stored>();
+    newest.size > 0 ? await upsertAnswers(database, [...newest.values()], now, transaction) : new Map<string, Stored>();
   for (const { save, taken } of accepted) {
-    if (taken.late.length > 0) await markLate(database, save.attemptId, taken.late, transaction);
-    const standing = [...taken.now, ...taken.late].map(({ entry }) => stored.get(key(save.attemptId, entry))!);
-    settled.push(() => save.resolve({ stored: standing, closed: taken.closed }));
+    const standing = taken.now.map(({ entry }) => stored.get(answerKey(save.attemptId, entry))!);
+    const late = await takeLeft(database, byId.get(save.attemptId)!, taken.late, now, transaction);
+    const outcome = { stored: [...standing, ...late.stored], closed: [...taken.closed, ...late.refused] };
+    settled.push(() => save.resolve(outcome));
   }
   return () => settled.forEach((settle) => settle());
+}
+
+/** Answers to questions that were left meanwhile, by the rule of the assignment; rare, so their rule is read only then. */
+async function takeLeft(
+  database: Sequelize,
+  { id, assignmentId }: AttemptRow,
+  answers: SavedAnswer[],
+  now: number,
+  transaction: Transaction,
+): Promise<Pick<Taken, 'stored' | 'refused'>> {
+  if (answers.length === 0) return { stored: [], refused: [] };
+  const [assignment] = await rows<{ rules: unknown }>(
+    database,
+    'SELECT rules FROM assignments WHERE id = :assignmentId',
+    { assignmentId },
+    transaction,
+  );
+  return takeLateAnswers(database, id, fromJson<AssignmentRules>(assignment!.rules), answers, now, transaction);
 }
 
 /** Which edition each assignment has; read without a lock, so that nobody who changes an assignment holds saves up. */
@@ -202,45 +215,3 @@ async function refusal(
   const { entryIds } = await editions.get(editionIds.get(attempt.assignmentId)!);
   return save.answers.every(({ entry }) => entryIds.has(entry)) ? null : notFound('The item');
 }
-
-/** The highest number wins; an equal one changes nothing, so a retry is harmless. */
-async function upsert(
-  database: Sequelize,
-  answers: { attemptId: number; answer: SavedAnswer }[],
-  now: number,
-  transaction: Transaction,
-): Promise<Map<string, Stored>> {
-  // Always in the same order, so that two processes never wait for each other's rows.
-  answers.sort((a, b) => a.attemptId - b.attemptId || (a.answer.entry < b.answer.entry ? -1 : 1));
-  const time = new Date(now);
-  const stored = await rows<Stored & { attemptId: number }>(
-    database,
-    `INSERT INTO answers (attempt_id, entry_id, number, device, responses, flagged, saved_at) VALUES :lines
-     ON DUPLICATE KEY UPDATE
-       device = IF(VALUES(number) > number, VALUES(device), device),
-       responses = IF(VALUES(number) > number, VALUES(responses), responses),
-       flagged = IF(VALUES(number) > number, VALUES(flagged), flagged),
-       saved_at = IF(VALUES(number) > number, VALUES(saved_at), saved_at),
-       number = GREATEST(number, VALUES(number))
-     RETURNING attempt_id AS attemptId, entry_id AS entry, number, device`,
-    {
-      lines: answers.map(({ attemptId, answer }) => [
-        attemptId,
-        answer.entry,
-        answer.number,
-        answer.device,
-        JSON.stringify(answer.responses),
-        answer.flagged,
-        time,
-      ]),
-    },
-    transaction,
-  );
-  return new Map(
-    stored.map(({ attemptId, entry, number, device }) => [key(attemptId, entry), { entry, number, device }]),
-  );
-}
-
-/** Writes one attempt's last answers inside the transaction that hands it in. */
-export const writeLast = (database: Sequelize, attemptId: number, answers: SavedAnswer[], now: number, transaction: Transaction) =>
-  upsert(database, answers.map((answer) => ({ attemptId, answer })), now, transaction); // prettier-ignore

@@ -19,6 +19,7 @@ import { reading } from './migrations/016-reading';
 import { signingIn } from './migrations/017-signing-in';
 import { uploads } from './migrations/018-uploads';
 import { itemSums } from './migrations/019-item-sums';
+import { lateAnswers } from './migrations/020-late-answers';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -42,6 +43,7 @@ const migrations: Migration[] = [
   signingIn,
   uploads,
   itemSums,
+  lateAnswers,
 ];
 
 export function migrator(database: Sequelize) {

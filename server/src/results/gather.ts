@@ -21,6 +21,7 @@ export interface Line {
   handedInBy: 'student' | 'server' | 'teacher' | null;
   late: number | null;
   lateAnswers: number;
+  lateWaiting: number;
   arrivedAt: Date | null;
   excused: number | null;
   form: string | null;
@@ -76,7 +77,8 @@ export async function gather(database: Sequelize, assignmentId: number): Promise
       `SELECT s.id AS studentId, COALESCE(n.roll_number, 0) AS rollNumber, s.given_name AS givenName, s.family_name AS familyName, g.class_id AS classId,
               COALESCE(c.name, 'Guests') AS class, t.id AS attemptId, t.number, t.began_at AS beganAt, t.handed_in_at AS handedInAt,
               t.handed_in_by AS handedInBy, t.late, t.excused, t.arrived_at AS arrivedAt, COALESCE(t.form, g.form) AS form,
-              COALESCE(l.n, 0) AS lateAnswers, t.counts, t.counted, t.points, t.most
+              COALESCE(l.n, 0) AS lateAnswers,
+              (SELECT COUNT(*) FROM late_answers w WHERE w.attempt_id = t.id AND w.decision = 'waiting') AS lateWaiting, t.counts, t.counted, t.points, t.most
          FROM assignment_students g JOIN accounts s ON s.id = g.student_id LEFT JOIN classes c ON c.id = g.class_id
          LEFT JOIN enrolments n ON n.class_id = g.class_id AND n.student_id = g.student_id
          LEFT JOIN attempts t ON t.assignment_id = g.assignment_id AND t.student_id = g.student_id

@@ -8,6 +8,7 @@ import { row } from '../database/connect';
 import type { Bind } from '../http/bind';
 import { Download } from '../http/download';
 import { itemsCsv, standardsCsv, studentsCsv } from './export';
+import { decideLateAnswers } from './late-answers';
 import { gradebookZip } from './oneroster';
 import { reportPdf } from './report-pdf';
 import { ownAssignmentRow, readResults } from './service';
@@ -45,6 +46,11 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
   });
 
   bind(api.readStudentWork, ({ me, params, query }) => readStudentWork(context, editions, me, params, query.attempt));
+
+  bind(api.decideLateAnswers, async ({ me, params, body }) => {
+    await decideLateAnswers(context, editions, me, params, body);
+    return {};
+  });
 
   bind(api.exportStudentReport, async ({ me, params, query }) => {
     const work = await readStudentWork(context, editions, me, params);

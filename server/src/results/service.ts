@@ -129,6 +129,7 @@ function studentResult(
     handedInAt: toMillisOrNull(handedInAt),
     late: Boolean(own.late),
     lateAnswers: Number(own.lateAnswers),
+    lateWaiting: Number(own.lateWaiting),
     arrivedAt: toMillisOrNull(own.arrivedAt),
     seconds: secondsOf(own),
     attempt: own.number ?? 0,

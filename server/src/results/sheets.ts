@@ -103,6 +103,7 @@ function asResults(title: string, { students, items, table }: SheetTable): Resul
       handedInAt: null,
       late: false,
       lateAnswers: 0,
+      lateWaiting: 0,
       arrivedAt: null,
       seconds: null,
       attempt: 1,

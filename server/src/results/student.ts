@@ -12,6 +12,7 @@ import type { Context } from '../context';
 import { fromJson, row, rows, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound } from '../http/problem';
 import { gather } from './gather';
+import { readLateAnswers } from './late-answers';
 import { readRatings, readStatements } from './standards';
 import type { AssignmentRules } from '@oaken/core/assignments';
 
@@ -94,6 +95,11 @@ export async function readStudentWork(
         settled: entry.settled ?? null,
       };
     }),
+    lateAnswers: await readLateAnswers(
+      database,
+      shown.id,
+      entries.map((entry) => ({ ...entry, number: order.indexOf(entry.id) + 1 })),
+    ),
     adjustments: decided.filter(({ undoneAt }) => undoneAt === null).map(({ id, entry, kind, points, reason, by, at }) => ({ id, entry: entry || null, kind, points, reason, by, at: toMillis(at) })), // prettier-ignore
     ratings: standards.map((standard) => ({ standard, statement: statements.get(standard) ?? '', rating: ratings.get(`${studentId} ${standard}`) ?? null })), // prettier-ignore
     history: await readHistory(database, shown.id, line, marks, decided, order),
