@@ -31,3 +31,4 @@ export {
   type ScoredItem,
   type SittingItem,
 } from './item';
+export { idsOf, translated, veiledItem } from './veil';

@@ -18,6 +18,7 @@ import { takeLateAnswers } from './late';
 import type { Stored } from './writing';
 import { writeScores } from './scoring';
 import { stagedOf, sorted } from './staged';
+import { Veil } from './veil';
 import { isInTime } from './written';
 
 /** A device that was away longer than this has no answers that anybody waits for. */
@@ -74,9 +75,16 @@ export async function takeLate(
     const taken = [...held, ...left];
     if (taken.length === 0 || attempt.handedInBy === 'student' || now() - end > longest) throw why;
     const given = await readGiven(database, studentId, attempt.assignmentId, transaction);
-    const { entryIds } = await editions.get(given.editionId);
+    const { edition, entryIds } = await editions.get(given.editionId);
     if (!taken.every(({ entry }) => entryIds.has(entry)) || (await couldKnow(context, attempt, given))) throw why;
-    const late = await takeLateAnswers(database, attemptId, given.rules, taken, now(), transaction);
+    const late = await takeLateAnswers(
+      database,
+      attemptId,
+      given.rules,
+      new Veil(attempt.seed).stored(taken, edition),
+      now(),
+      transaction,
+    );
     if (late.stored.length === 0) throw why;
     if (late.counted && attempt.handedInAt) await scoreAnew(database, editions, attempt, given, transaction);
     return late.stored;

@@ -11,6 +11,7 @@ import type { Editions } from './editions';
 import { insistOnRunningClock, lockAttempt, readGiven } from './given';
 import { takeLateAnswers } from './late';
 import { openedAttempt } from './opened';
+import { Veil } from './veil';
 import { writeLast } from './writing';
 import { courseColumns, sorted, stagedOf } from './staged';
 
@@ -35,7 +36,8 @@ export async function enterNext(
     if (!staged) throw new Problem(409, 'All questions are open together.');
     const { edition, entryIds } = await editions.get(given.editionId);
     if (!answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
-    const own = sorted({ staged, pausedAt: null }, answers, toMillis(attempt.beganAt), now);
+    const sent = new Veil(attempt.seed).stored(answers, edition);
+    const own = sorted({ staged, pausedAt: null }, sent, toMillis(attempt.beganAt), now);
     if (own.now.length > 0) await writeLast(database, attemptId, own.now, now, transaction);
     await takeLateAnswers(database, attemptId, given.rules, own.late, now, transaction);
     // Another tab or device was here before, or the answer to this was lost on its way: what stands now is given again.

@@ -14,6 +14,7 @@ import { writeLast } from './writing';
 import { writeScores } from './scoring';
 import { sorted, stagedOf } from './staged';
 import { silencesAround } from './silences';
+import { Veil } from './veil';
 import { isInTime } from './written';
 
 export interface HandedIn {
@@ -44,7 +45,7 @@ export async function handIn(
 
     const now = context.now();
     const given = await readGiven(database, attempt.studentId, attempt.assignmentId, transaction);
-    const { entryIds } = await editions.get(given.editionId);
+    const { edition, entryIds } = await editions.get(given.editionId);
     const beganAt = toMillis(attempt.beganAt);
     const deadlineAt = toMillisOrNull(attempt.deadlineAt);
     const ended = attemptState({ deadlineAt, handedInAt: null }, defaultGrace, now) === 'over';
@@ -55,7 +56,8 @@ export async function handIn(
     const handedInAt = onTime ? claimed : deadlineAt === null ? now : Math.min(now, deadlineAt);
     if (by.kind === 'student' && by.answers.length > 0) {
       if (!by.answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
-      const written = ended ? by.answers.filter((own) => isInTime(own, deadlineAt!, beganAt)) : by.answers;
+      const sent = new Veil(attempt.seed).stored(by.answers, edition);
+      const written = ended ? sent.filter((own) => isInTime(own, deadlineAt!, beganAt)) : sent;
       const own = sorted({ staged: stagedOf(attempt), pausedAt: attempt.pausedAt }, written, beganAt, now);
       if (!ended && own.now.length > 0) await writeLast(database, attemptId, own.now, now, transaction);
       const late = ended ? [...own.now, ...own.late] : own.late;

@@ -11,6 +11,7 @@ import { fromJson, rows, toMillisOrNull } from '../database/connect';
 import { attemptForm, type Attempt, type Given } from './given';
 import { helpOf, readPractised } from './practice';
 import { stagedOf, type Staged } from './staged';
+import { Veil } from './veil';
 
 async function readAnswers(database: Sequelize, id: number, transaction?: Transaction): Promise<StoredAnswer[]> {
   const stored = await rows<Omit<StoredAnswer, 'responses'> & { responses: unknown }>(
@@ -58,6 +59,7 @@ export async function openedAttempt(
 ): Promise<AttemptAnswer> {
   const supports = attempt.given?.supports ?? null;
   const form = attemptForm(edition, attempt, rules);
+  const veil = new Veil(attempt.seed);
   const staged = stagedOf(attempt);
   const open = staged && new Set(staged.stages[staged.course.stage]!.entries);
   const answers = await readAnswers(database, attempt.id, transaction);
@@ -86,8 +88,11 @@ export async function openedAttempt(
       : {},
     aloud: supports?.aloud ?? false,
     textSize: supports?.textSize ?? 1,
-    form: formForSitting(form, open),
+    form: veil.form(formForSitting(form, open), edition),
     plays: await readPlays(database, attempt.id, transaction),
-    answers: answers.filter(({ entry }) => open === null || open.has(entry)),
+    answers: veil.shown(
+      answers.filter(({ entry }) => open === null || open.has(entry)),
+      edition,
+    ),
   };
 }

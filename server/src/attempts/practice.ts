@@ -12,6 +12,7 @@ import { fromJson, rows, toMillisOrNull } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
 import { attemptForm, insistOnRunningClock, lockAttempt, readGiven } from './given';
+import { Veil } from './veil';
 import { writeLast } from './writing';
 
 interface Line extends Practised {
@@ -106,12 +107,13 @@ export async function askHelp(
       if (body.answer.entry !== entryId) throw notFound('The item');
       // The same check again, after an answer was lost on its way, is no further try.
       if (body.answer.number > number && !isDone(before)) {
-        responses = body.answer.responses;
+        const [answer] = new Veil(attempt.seed).stored([body.answer], edition);
+        responses = answer!.responses;
         const { parts } = scoreItem(entry.content, responses);
         if (parts.every(({ answered }) => !answered)) throw new Problem(409, 'There is no answer to check yet.');
         if (parts.some(({ waits }) => waits))
           throw new Problem(409, 'Your teacher reads this answer; it cannot be checked here.');
-        await writeLast(database, attemptId, [body.answer], now, transaction);
+        await writeLast(database, attemptId, [answer!], now, transaction);
         after = checked(before, shareOf(entry, responses).share);
         number = body.answer.number;
       }

@@ -11,6 +11,7 @@ import { fromJson, rows } from '../database/connect';
 import { busyDatabase, isDatabaseAway, notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
 import { sorted, stageColumns, stagedOf, type Sorted, type StoredStages } from './staged';
+import { Veil } from './veil';
 import { takeLateAnswers, type Taken } from './late';
 import { answerKey, upsertAnswers, type Stored } from './writing';
 
@@ -32,6 +33,7 @@ interface AttemptRow extends StoredStages {
   id: number;
   studentId: number;
   assignmentId: number;
+  seed: string;
   beganAt: Date;
   deadlineAt: Date | null;
   handedInAt: Date | null;
@@ -121,7 +123,7 @@ async function writeAnswers(
 ): Promise<() => void> {
   const attempts = await rows<AttemptRow>(
     database,
-    `SELECT t.id, t.student_id AS studentId, t.assignment_id AS assignmentId, t.began_at AS beganAt,
+    `SELECT t.id, t.student_id AS studentId, t.assignment_id AS assignmentId, t.seed, t.began_at AS beganAt,
             t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt, t.paused_at AS pausedAt, ${stageColumns}
        FROM attempts t WHERE t.id IN (:ids) ORDER BY t.id LOCK IN SHARE MODE`,
     { ids: [...new Set(batch.map(({ attemptId }) => attemptId))] },
@@ -134,7 +136,9 @@ async function writeAnswers(
   const newest = new Map<string, { attemptId: number; answer: SavedAnswer }>();
   for (const save of batch) {
     const attempt = byId.get(save.attemptId);
-    const taken = (await refusal(save, attempt, { editions, editionIds }, now)) ?? open(attempt!, save.answers, now);
+    const taken =
+      (await refusal(save, attempt, { editions, editionIds }, now)) ??
+      open(attempt!, await unveiled(attempt!, save.answers, { editions, editionIds }), now);
     if (taken instanceof Problem) {
       settled.push(() => save.reject(taken));
       continue;
@@ -194,6 +198,15 @@ function open(attempt: AttemptRow, answers: SavedAnswer[], now: number): Sorted 
     if (error instanceof Problem) return error;
     throw error;
   }
+}
+
+async function unveiled(
+  { seed, assignmentId }: AttemptRow,
+  answers: SavedAnswer[],
+  { editions, editionIds }: { editions: Editions; editionIds: ReadonlyMap<number, number> },
+): Promise<SavedAnswer[]> {
+  const { edition } = await editions.get(editionIds.get(assignmentId)!);
+  return new Veil(seed).stored(answers, edition);
 }
 
 async function refusal(

@@ -1,6 +1,13 @@
 <script setup lang="ts">
 /** How: time, attempts, order, forms, the beginning, and what is let out when; rare settings folded with their value in words. */
-import { mayBeAway, type Counting, type Released, type ReleaseTime, type ScoreShow } from '@oaken/core/assignments';
+import {
+  mayBeAway,
+  type Counting,
+  type LateAnswerRule,
+  type Released,
+  type ReleaseTime,
+  type ScoreShow,
+} from '@oaken/core/assignments';
 import { lengthInWords } from '@oaken/core/timing';
 import { listing } from '@oaken/core/text';
 import { computed } from 'vue';
@@ -22,6 +29,11 @@ const props = defineProps<{
 
 const countingWords: Record<Counting, string> = { best: 'the best', latest: 'the latest', first: 'the first', mean: 'the mean of all' }; // prettier-ignore
 const orderWords = { own: 'my order; students go where they want', fixed: 'my order, one after the other', shuffled: 'another order for each student' }; // prettier-ignore
+const lateAnswerWords: Record<LateAnswerRule, string> = {
+  review: 'wait until I have looked at them',
+  count: 'count',
+  refuse: 'don’t count',
+};
 const releaseWords: Record<ReleaseTime, string> = { 'at-hand-in': 'as soon as they hand in', 'after-closing': 'after it has closed', 'by-hand': 'when I release them' }; // prettier-ignore
 const answerWords: Record<ReleaseTime, string> = { ...releaseWords, 'at-hand-in': 'once nobody can answer any more' };
 const releasedWords: Record<Released, string> = { score: 'Scores', marks: 'Right or wrong', answers: 'Right answers', explanations: 'Explanations' }; // prettier-ignore
@@ -188,6 +200,14 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
         ><input v-model="form.oneSitting" type="radio" :value="true" /> in one sitting: whoever is away for more than
         {{ lengthInWords(mayBeAway) }} is let in again by me</label
       >
+    </FoldedSetting>
+    <FoldedSetting name="Answers that arrive late" :value="lateAnswerWords[form.lateAnswers]">
+      <p class="hint">
+        A device without a network keeps answers and sends them when the network is back, which may be after time is up.
+      </p>
+      <ElRadioGroup v-model="form.lateAnswers" class="column">
+        <ElRadio v-for="(text, rule) in lateAnswerWords" :key="rule" :value="rule">{{ text }}</ElRadio>
+      </ElRadioGroup>
     </FoldedSetting>
     <FoldedSetting name="Order" :value="order">
       <label v-for="(text, key) in orderWords" :key="key"

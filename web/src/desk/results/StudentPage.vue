@@ -11,6 +11,7 @@ import FacingPages from '../../parts/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import TallyBox from '../../parts/TallyBox.vue';
+import LateAnswers from './LateAnswers.vue';
 import { done, failed } from '../undo';
 import { percent, pointsText, useWords } from '../words';
 
@@ -154,6 +155,7 @@ const settledWords = { 'all-points': 'Everybody has all its points.', 'left-out'
           </template>
           <template v-else>Not handed in</template>
         </p>
+        <LateAnswers :work="own" :place="params" @decided="load" />
         <p v-if="own.attempt.lateOff > 0" class="faded">{{ percent(own.attempt.lateOff) }} off: it was late.</p>
         <label v-if="own.attempts.length > 1" class="field">
           <span class="label">Attempt</span>

@@ -59,7 +59,9 @@ function stateWords(own: StudentResult): string {
   const arrived = own.arrivedAt === null ? '' : `, arrived ${words.time(own.arrivedAt)}`;
   const after =
     own.lateAnswers === 0 ? '' : `, ${count(own.lateAnswers, 'answer')} written in time arrived after the end`;
-  return `${own.excused ? 'not scored; ' : ''}${how}${own.late ? ', late' : ''}${arrived}${after}`;
+  const waiting =
+    own.lateWaiting === 0 ? '' : `, ${count(own.lateWaiting, 'late answer')} to look at: open the student’s work`;
+  return `${own.excused ? 'not scored; ' : ''}${how}${own.late ? ', late' : ''}${arrived}${after}${waiting}`;
 }
 const nameOf = (own: StudentResult) => (hidden.value ? `Student ${own.rollNumber}` : own.name);
 const cellWords = (own: StudentResult, at: number) => {

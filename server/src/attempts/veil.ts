@@ -1,0 +1,91 @@
+/** The ids under which one attempt's page knows what can be chosen: other ones for each attempt, and nothing in them. */
+import type { SavedAnswer } from '@oaken/contract/attempts';
+import { entriesOf, type Edition, type EditionEntry, type SittingForm } from '@oaken/core/forms';
+import { forSitting, idsOf, translated, veiledItem, type ItemContent, type Responses } from '@oaken/core/items';
+import { createHash } from 'node:crypto';
+
+type Names = ReadonlyMap<string, string>;
+const bytesEach = 5;
+const digestBytes = 64;
+
+export class Veil {
+  /** @param seed the attempt's, which no page receives */
+  constructor(private readonly seed: string) {}
+
+  /** A form as the attempt's page receives it. @param edition the whole one: a student with fewer choices has the same ids */
+  form(form: SittingForm, edition: Edition): SittingForm {
+    const contents = contentsOf(edition);
+    return {
+      ...form,
+      sections: form.sections.map((section) => ({
+        ...section,
+        entries: section.entries.map((entry) => {
+          const names = this.namesOf(entry.id, contents.get(entry.id)!);
+          return { ...entry, item: veiledItem(entry.item, (part) => names.get(part)!) };
+        }),
+      })),
+    };
+  }
+
+  /** Stored answers, as the page knows them. */
+  shown<Answer extends { entry: string; responses: Responses }>(answers: Answer[], edition: Edition): Answer[] {
+    return this.translate(answers, edition, (names) => names);
+  }
+
+  /** Answers that the page sends, as they are stored. What it names in another way is left as it is. */
+  stored(answers: SavedAnswer[], edition: Edition): SavedAnswer[] {
+    return this.translate(answers, edition, (names) => new Map([...names].map(([id, name]) => [name, id])));
+  }
+
+  private translate<Answer extends { entry: string; responses: Responses }>(
+    answers: Answer[],
+    edition: Edition,
+    direction: (names: Names) => Names,
+  ): Answer[] {
+    if (answers.length === 0) return answers;
+    const contents = contentsOf(edition);
+    return answers.map((answer) => {
+      const content = contents.get(answer.entry);
+      if (!content) return answer;
+      const names = this.namesOf(answer.entry, content);
+      const responses = Object.fromEntries(
+        Object.entries(answer.responses).map(([part, response]) => {
+          const known = names.get(part);
+          return [part, known ? translated(response, direction(known)) : response];
+        }),
+      );
+      return { ...answer, responses };
+    });
+  }
+
+  /** The names of all things, by the id of the part. */
+  private namesOf(entryId: string, content: ItemContent): Map<string, Names> {
+    return new Map(
+      forSitting(content).parts.map((part) => {
+        const ids = idsOf(part);
+        const letters = this.letters(`${entryId}/${part.id}`, ids.length);
+        return [part.id, new Map(ids.map((id, at) => [id, letters[at]!]))];
+      }),
+    );
+  }
+
+  private letters(place: string, count: number): string[] {
+    const perDigest = Math.floor(digestBytes / bytesEach);
+    const names: string[] = [];
+    for (let round = 0; names.length < count; round++) {
+      const digest = createHash('sha512').update(`${this.seed}/${place}/${round}`).digest();
+      for (let at = 0; at < perDigest && names.length < count; at++)
+        names.push(`c${digest.subarray(at * bytesEach, (at + 1) * bytesEach).toString('hex')}`);
+    }
+    return names;
+  }
+}
+
+/** The contents of an edition's entries; made once for each, since saving asks for them all the time. */
+const known = new WeakMap<Edition, Map<string, EditionEntry['content']>>();
+
+function contentsOf(edition: Edition): Map<string, ItemContent> {
+  const held = known.get(edition) ?? new Map(entriesOf(edition).map(({ id, content }) => [id, content]));
+  known.set(edition, held);
+  return held;
+}
