@@ -216,3 +216,29 @@ describe('a small file that would become large', () => {
     expect((await teacher.get('/api/health')).status).toBe(200);
   });
 });
+
+test('a cell that a spreadsheet would run leaves as text, and comes back as it was', async () => {
+  const { id: from } = await teacher.ok('POST', '/api/banks', { name: 'Formulas', reach: 'mine' });
+  const stems = ['=HYPERLINK("//elsewhere.example";"x")', '@SUM(1)', "'=1+1", '-5', '+ and -'];
+  const csv = [head, ...stems.map((stem) => `true-false,"${stem.replaceAll('"', '""')}",,,true,ES.5.ROC.1,5,,,`)].join(
+    '\n',
+  );
+  const bring = async (bytes: string, bankId: number) => {
+    const { body } = await send(bytes, `bank=${bankId}`);
+    await until(body.id, 'checked');
+    await teacher.ok('POST', `/api/imports/${body.id}/apply`, { take: 'all' });
+    await until(body.id, 'done');
+  };
+  await bring(csv, from);
+  const out = (await teacher.get<string>(`/api/items.csv?bank=${from}`)).body;
+  const cells = out.split(/[,\r\n]/);
+  expect(cells.filter((cell) => /^"?[=@]/.test(cell))).toEqual([]);
+  const { id: to } = await teacher.ok('POST', '/api/banks', { name: 'Formulas again', reach: 'mine' });
+  await bring(out, to);
+  const stemsIn = async (bankId: number) => {
+    const { items } = await teacher.ok('GET', `/api/items/all?bank=${bankId}`);
+    const read = await teacher.ok('POST', '/api/items/rows', { items: items.map(({ id }: { id: number }) => id) });
+    return read.items.map(({ content }: { content: { stem: string } }) => content.stem).sort();
+  };
+  expect(await stemsIn(to)).toEqual(await stemsIn(from));
+});

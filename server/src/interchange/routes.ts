@@ -1,6 +1,6 @@
 import { api } from '@oaken/contract';
 import { columnNames, exampleRows, itemToRow } from '@oaken/core/interchange';
-import { stringify } from 'csv-stringify/sync';
+import { writeCsv } from '../csv';
 import type { Response } from 'express';
 import { factsOf, readItems } from '../banks/rows';
 import { findAllIds } from '../banks/search';
@@ -8,8 +8,11 @@ import type { Context } from '../context';
 import type { Bind } from '../http/bind';
 import { applyImport, beginImport, cancelImport, readImport } from './imports';
 
-/** RFC 4180 line ends; the byte order mark lets spreadsheets see that it is UTF-8. */
-const table = (lines: Record<string, string>[]) => stringify(lines, { header: true, columns: columnNames, record_delimiter: 'windows', bom: true }); // prettier-ignore
+const table = (lines: Record<string, string>[]) =>
+  writeCsv(
+    columnNames,
+    lines.map((line) => columnNames.map((name) => line[name] ?? '')),
+  );
 
 function send(response: Response, name: string, csv: string): void {
   response.set({ 'Content-Type': 'text/csv; charset=utf-8', 'Content-Disposition': `attachment; filename="${name}"` });

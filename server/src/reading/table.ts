@@ -1,6 +1,7 @@
 import { parse } from 'csv-parse';
 import { isUtf8 } from 'node:buffer';
 import { Readable } from 'node:stream';
+import { fused } from '../csv';
 import { limits, Unreadable } from './limits';
 
 export interface Line {
@@ -81,7 +82,7 @@ export async function* readTable(bytes: Buffer, names: (columns: string[]) => vo
         throw new Unreadable(
           `The table has more than ${limits.rows.toLocaleString('en')} rows; split it into several.`,
         );
-      yield { number, cells: Object.fromEntries(columns.map((name, at) => [name, record[at] ?? ''])) };
+      yield { number, cells: Object.fromEntries(columns.map((name, at) => [name, fused(record[at] ?? '')])) };
     }
   } catch (error) {
     if (error instanceof Unreadable) throw error;

@@ -1,26 +1,19 @@
 import type { ResultsAnswer, StandardResult } from '@oaken/contract/results';
 import { plainText } from '@oaken/core/text';
-import { stringify } from 'csv-stringify/sync';
-
-/** A spreadsheet would run a cell that begins like a formula; an apostrophe keeps it text. */
-const cell = (text: string) => (/^[=+\-@\t\r]/.test(text) ? `'${text}` : text);
+import { writeCsv } from '../csv';
 
 const number = (value: number | null | undefined, digits = 4) =>
   value === null || value === undefined ? '' : String(Number(value.toFixed(digits)));
 
-const table = (head: string[], lines: string[][]) =>
-  // RFC 4180 line ends; the byte order mark lets spreadsheets see that it is UTF-8.
-  stringify([head, ...lines], { record_delimiter: 'windows', bom: true });
-
 export function studentsCsv({ students, items, points, practice }: ResultsAnswer): string {
   const head = ['Roll number', 'Name', 'Class', 'State', 'Points', 'Points possible', 'Percent', 'Minutes', 'Late', 'Attempt', 'Attempts']; // prettier-ignore
   const help = practice ? ['Tries', 'Hints'] : [];
-  return table(
+  return writeCsv(
     [...head, ...help, ...items.map((item) => `Item ${item.number} (of ${number(item.most)})`)],
     students.map((own) => [
       String(own.rollNumber),
-      cell(own.name),
-      cell(own.class),
+      own.name,
+      own.class,
       own.excused
         ? 'excused'
         : own.state === 'handed-in'
@@ -57,12 +50,12 @@ export function itemsCsv({ items }: ResultsAnswer): string {
     'Wrong answers',
     'Flags',
   ];
-  return table(
+  return writeCsv(
     head,
     items.map((item) => [
       String(item.number),
-      cell(plainText(item.stem)),
-      cell(item.standards.join(' ')),
+      plainText(item.stem),
+      item.standards.join(' '),
       number(item.most),
       String(item.n),
       number(item.facility.value),
@@ -70,24 +63,24 @@ export function itemsCsv({ items }: ResultsAnswer): string {
       number(item.upperLower.value),
       number(item.alphaWithout.value),
       item.time.value === null ? '' : number(item.time.value / 1000, 1),
-      cell(item.options.map(({ label, n, right }) => `${label}${right ? ' (key)' : ''}: ${n}`).join('; ')),
-      cell(item.wrongAnswers.map(({ answer, n }) => `${answer}: ${n}`).join('; ')),
-      cell(item.flags.map(({ title, reason }) => `${title}: ${reason}`).join(' ')),
+      item.options.map(({ label, n, right }) => `${label}${right ? ' (key)' : ''}: ${n}`).join('; '),
+      item.wrongAnswers.map(({ answer, n }) => `${answer}: ${n}`).join('; '),
+      item.flags.map(({ title, reason }) => `${title}: ${reason}`).join(' '),
     ]),
   );
 }
 
 export function standardsCsv(standards: StandardResult[]): string {
   const head = ['Standard', 'Statement', 'Who', 'Name', 'Class', 'Share earned', 'From', 'To', 'Items', 'Answers', 'Rating']; // prettier-ignore
-  return table(
+  return writeCsv(
     head,
     standards.flatMap(({ code, statement, all, classes, groups, students }) => {
       const line = (who: string, name: string, of: string, earned: typeof all | null, rating: number | null = null) => [
-        cell(code),
-        cell(statement),
+        code,
+        statement,
         who,
-        cell(name),
-        cell(of),
+        name,
+        of,
         number(earned?.share),
         number(earned?.interval[0]),
         number(earned?.interval[1]),

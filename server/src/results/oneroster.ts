@@ -3,7 +3,7 @@
  * results.csv with their headers in order. From memory.
  */
 import type { AssignmentRow } from '@oaken/contract/assignments';
-import { stringify } from 'csv-stringify/sync';
+import { writePlainCsv } from '../csv';
 import { strToU8, zipSync } from 'fflate';
 import type { Sequelize } from 'sequelize';
 import { rows } from '../database/connect';
@@ -24,7 +24,10 @@ export const headers = {
 const files = ['academicSessions', 'categories', 'classes', 'classResources', 'courses', 'courseResources', 'demographics', 'enrollments', 'lineItems', 'lineItemLearningObjectiveIds', 'lineItemScoreScales', 'orgs', 'resources', 'results', 'resultLearningObjectiveIds', 'resultScoreScales', 'roles', 'scoreScales', 'userProfiles', 'userResources', 'users']; // prettier-ignore
 
 const csv = (head: readonly string[], lines: Record<string, string>[]) =>
-  stringify([[...head], ...lines.map((line) => head.map((name) => line[name] ?? ''))], { record_delimiter: 'windows' });
+  writePlainCsv(
+    head,
+    lines.map((line) => head.map((name) => line[name] ?? '')),
+  );
 
 const date = (at: number) => new Date(at).toISOString().slice(0, 10);
 
@@ -96,7 +99,7 @@ export async function gradebookZip(
     ['source.systemCode', 'oaken-ledger'],
   ];
   return zipSync({
-    'manifest.csv': strToU8(stringify([['propertyName', 'value'], ...manifest], { record_delimiter: 'windows' })),
+    'manifest.csv': strToU8(writePlainCsv(['propertyName', 'value'], manifest)),
     'categories.csv': strToU8(csv(headers.categories, [{ ...active, sourcedId: category, title: assignment.kind }])),
     'lineItems.csv': strToU8(csv(headers.lineItems, lineItems)),
     'results.csv': strToU8(csv(headers.results, results)),
