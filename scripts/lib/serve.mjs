@@ -76,7 +76,8 @@ async function prepare(file, args, env, signal) {
  *
  * @param options.kind 'demonstration' or 'school'
  * @param options.folder where the data lies
- * @param options.welcome what to print when it is open; given the port and what the preparation printed
+ * @param options.welcome what to print when it is open; given its address, the port, and for a school that has not begun the
+ *   link that begins it
  */
 export async function serve({ kind, folder, welcome }) {
   const [major] = process.versions.node.split('.');
@@ -132,8 +133,10 @@ export async function serve({ kind, folder, welcome }) {
       OAKEN_KIND: kind,
     };
     // The school stands before the first visitor can come in.
-    const prepared = await prepare('server/dist/main.mjs', ['prepare'], env, ending.signal);
-    if (kind === 'demonstration') {
+    await prepare('server/dist/main.mjs', ['prepare'], env, ending.signal);
+    let setupLink = '';
+    if (kind === 'school') setupLink = await prepare('server/dist/main.mjs', ['setup-link'], env, ending.signal);
+    else {
       await prepare('demo/dist/fill.mjs', [], env, ending.signal);
       Object.assign(env, await startStandIns(env));
     }
@@ -145,7 +148,7 @@ export async function serve({ kind, folder, welcome }) {
       },
       giveUp: giveUp('The server', exitCodes.serverGivenUp, `What it met with is in ${folder}/logs.`),
     });
-    say(welcome({ port, prepared }));
+    say(welcome({ address: env.OAKEN_ORIGIN ?? `http://127.0.0.1:${port}`, port, setupLink }));
   } catch (error) {
     // Whoever asked it to end does not want to hear what that interrupted.
     if (!stopping) process.stderr.write(`${error.message}\n`);

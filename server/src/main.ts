@@ -6,11 +6,13 @@ import { statfs } from 'node:fs/promises';
 import { createServer } from 'node:http';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
+import { makeSetupLink } from './accounts/setup';
 import { createApp, type App } from './app';
 import { RemoteAssembler } from './assembly/assembler';
 import { RemoteFinder } from './banks/finding/remote';
 import { RemoteRoster } from './classes/roster';
-import { connect, createDatabase } from './database/connect';
+import type { Sequelize } from 'sequelize';
+import { connect, createDatabase, row } from './database/connect';
 import { migrator } from './database/migrate';
 import { RemoteMailbox } from './letters/mailbox';
 import { SmtpPost } from './letters/post';
@@ -39,11 +41,27 @@ const settings = (() => {
 })();
 const { place, port, folder } = settings;
 
+/** A real school must never be opened as the demonstration, whose passwords everybody knows, nor the other way round. */
+async function insistOnKind(database: Sequelize): Promise<void> {
+  const school = await row<{ demonstration: number }>(
+    database,
+    'SELECT demonstration FROM schools ORDER BY id LIMIT 1',
+  );
+  if (!school || Boolean(school.demonstration) === (settings.kind === 'demonstration')) return;
+  stopWith(
+    school.demonstration
+      ? 'This data folder holds the demonstration. Give the school another one with OAKEN_DATA.'
+      : 'This data folder holds a school. Open it with “npm run school”, or give the demonstration another one with OAKEN_DATA.',
+    14,
+  );
+}
+
 async function prepare(): Promise<void> {
   const database = connect(place);
   try {
     await createDatabase(place);
     await migrator(database).up();
+    await insistOnKind(database);
   } catch (error) {
     stopWith(`The database could not be prepared: ${(error as Error).message}`, 4);
   } finally {
@@ -51,9 +69,18 @@ async function prepare(): Promise<void> {
   }
 }
 
+/** For the terminal of a school that has not begun: where its first administrator begins it. Nothing where it has. */
+async function printSetupLink(): Promise<void> {
+  const database = connect(place);
+  const token = await makeSetupLink(database, Date.now());
+  if (token !== null) process.stdout.write(`${settings.origin ?? settings.localAddress}/setup#${token}\n`);
+  await database.close();
+}
+
 async function main(): Promise<void> {
   await prepare();
   if (process.argv[2] === 'prepare') return;
+  if (process.argv[2] === 'setup-link') return printSetupLink();
 
   const log = folder === null ? logTo(process.stdout) : logInto(join(folder, 'logs'));
   const database = connect(place, connections.desk);

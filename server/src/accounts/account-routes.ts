@@ -1,38 +1,63 @@
-/** The school's accounts, for its administrators; and everybody's own. */
-import { api, type AnswerOf } from '@oaken/contract';
+/** Accounts beyond signing in: beginning a school, its staff, and everybody's own. */
+import { api } from '@oaken/contract';
 import type { Context } from '../context';
-import { row, rows, toMillisOrNull } from '../database/connect';
-import type { Bind } from '../http/bind';
+import { row } from '../database/connect';
+import { quietly, readCookie, type Bind } from '../http/bind';
+import { signingIn } from './session-routes';
+import { beginSchool, insistOnSetupLink, zones } from './setup';
+import { addStaff, changePassword, choosePassword, listStaff, makePersonalLink, personOf, setBlocked } from './staff';
 
-export function accountRoutes(bind: Bind, { database }: Context): void {
-  bind(api.listAccounts, async ({ me }) => {
-    const staff = await rows<{
-      id: number;
-      role: 'teacher' | 'administrator';
-      givenName: string;
-      familyName: string;
-      signInName: string;
-      classes: number;
-      signedInAt: Date | null;
-    }>(
+/** Wrong links from one address before its answers slow down. */
+const patience = 20;
+
+export function accountRoutes(bind: Bind, context: Context): void {
+  const { database, sessions, throttle, site } = context;
+  const { begin } = signingIn(context);
+
+  /** Links are long secrets; whoever tries many stands in line all the same. */
+  const guarded = async <T>(address: string | undefined, find: () => Promise<T>): Promise<T> => {
+    const from = { address: `personal link ${address}`, patience };
+    await throttle.guess({}, from);
+    return find().catch(async (error: unknown) => {
+      await throttle.failed(from);
+      throw error;
+    });
+  };
+
+  bind(api.readSetup, ({ body, request }) =>
+    guarded(request.ip, async () => {
+      await insistOnSetupLink(context, body.token);
+      return { zones: zones() };
+    }),
+  );
+  bind(api.beginSchool, async ({ body, request, response }) => begin(await beginSchool(context, body), request, response)); // prettier-ignore
+
+  bind(api.listAccounts, ({ me }) => listStaff(context, me));
+  bind(api.addStaff, ({ me, body }) => addStaff(context, me, body));
+  bind(api.blockAccount, ({ me, params, body }) => quietly(setBlocked(context, me, params.accountId, body.blocked)));
+  bind(api.makePersonalLink, ({ me, params }) => makePersonalLink(context, me, params.accountId));
+
+  bind(api.readPersonalLink, ({ body, request }) =>
+    guarded(request.ip, async () => {
+      const { name, signInName } = await personOf(context, body.token);
+      return { name, signInName };
+    }),
+  );
+  bind(api.choosePassword, async ({ body, request, response }) =>
+    begin(await choosePassword(context, body.token, body.password), request, response),
+  );
+
+  bind(api.changePassword, ({ me, body, request }) =>
+    quietly(changePassword(context, me, body, readCookie(request, site.cookieName))),
+  );
+  bind(api.listSessions, async ({ me, request }) => {
+    const account = await row<{ signInName: string }>(
       database,
-      `SELECT a.id, a.role, a.given_name AS givenName, a.family_name AS familyName, a.sign_in_name AS signInName,
-              (SELECT COUNT(*) FROM class_teachers ct WHERE ct.teacher_id = a.id) AS classes, a.signed_in_at AS signedInAt
-         FROM accounts a WHERE a.school_id = :school AND a.role <> 'student' ORDER BY a.family_name, a.given_name`,
-      { school: me.account.schoolId },
+      'SELECT sign_in_name AS signInName FROM accounts WHERE id = :id',
+      { id: me.account.id },
     );
-    const counts = await row<AnswerOf<typeof api.listAccounts>['counts']>(
-      database,
-      `SELECT (SELECT COUNT(*) FROM accounts WHERE role = 'student' AND school_id = :school) AS students,
-              (SELECT COUNT(*) FROM classes WHERE school_id = :school) AS classes,
-              (SELECT COUNT(*) FROM items i JOIN banks b ON b.id = i.bank_id WHERE b.school_id = :school) AS items,
-              (SELECT COUNT(*) FROM standards) AS standards,
-              (SELECT COUNT(*) FROM attempts t JOIN assignments a ON a.id = t.assignment_id WHERE a.school_id = :school) AS attempts`,
-      { school: me.account.schoolId },
-    );
-    return {
-      staff: staff.map((person) => ({ ...person, signedInAt: toMillisOrNull(person.signedInAt) })),
-      counts: counts!,
-    };
+    const open = await sessions.listOf(me.account.id, readCookie(request, site.cookieName));
+    return { signInName: account!.signInName, sessions: open };
   });
+  bind(api.endSession, ({ me, params }) => quietly(sessions.endOf(me.account.id, { id: params.sessionId })));
 }

@@ -1,15 +1,19 @@
 /** What the reading thread can be asked to do; each gives its results piece by piece. */
 import { readFile, type Reading } from '../files/types';
+import type { FrameworkFile } from '@oaken/core/standards';
+import { readFramework } from './framework';
 import { readItemRows, type RowBatch } from './item-rows';
 
 async function* recognize(bytes: Buffer, { claimed }: { claimed: string }): AsyncGenerator<Reading> {
   yield readFile(bytes, claimed);
 }
 
-export const tasks = { items: readItemRows, recognize };
+export const tasks = { items: readItemRows, recognize, framework: readFramework };
 
 export interface Tasks {
   items: { options: { pictures: boolean }; piece: RowBatch };
+  /** A framework of standards, whole. */
+  framework: { options: { type: 'csv' | 'case' }; piece: FrameworkFile };
   /** What a file is, by its bytes. */
   recognize: { options: { claimed: string }; piece: Reading };
 }

@@ -2,9 +2,14 @@ import { api } from '@oaken/contract';
 import type { Context } from '../context';
 import { rows } from '../database/connect';
 import type { Bind } from '../http/bind';
+import { importFramework, previewFramework } from './importing';
 import { readStandards } from './service';
 
-export function standardRoutes(bind: Bind, { database }: Context): void {
+export function standardRoutes(bind: Bind, context: Context): void {
+  const { database } = context;
+  bind(api.previewFramework, ({ query, request }) => previewFramework(context, request, query));
+  bind(api.importFramework, ({ query, request }) => importFramework(context, request, query));
+
   bind(api.listFrameworks, async () => {
     const frameworks = await rows<{ id: number; name: string; publisher: string }>(
       database,

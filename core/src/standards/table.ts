@@ -1,0 +1,32 @@
+/** Frameworks as a table: a code, a statement, and under which code it stands. */
+import { FrameworkProblem, ordered, readGrades, type FrameworkFile } from './framework';
+
+export const standardColumns = ['code', 'statement', 'parent', 'grades'] as const;
+
+/**
+ * @param rows by the names of their columns in small letters, with the line of each
+ * @throws FrameworkProblem with the line of a row that is not whole
+ */
+export function readStandardRows(rows: { number: number; cells: Readonly<Record<string, string>> }[]): FrameworkFile {
+  const seen = new Map<string, number>();
+  const lines = rows.map(({ number, cells }) => {
+    const cell = (name: string) => (cells[name] ?? '').trim();
+    const code = cell('code');
+    if (code === '') throw new FrameworkProblem(`Line ${number} has no code.`);
+    if (code.length > 60) throw new FrameworkProblem(`Line ${number}: a code has at most 60 characters.`);
+    const earlier = seen.get(code.toLowerCase());
+    if (earlier !== undefined) throw new FrameworkProblem(`Lines ${earlier} and ${number} have the same code, “${code}”.`); // prettier-ignore
+    seen.set(code.toLowerCase(), number);
+    return {
+      key: code.toLowerCase(),
+      parent: cell('parent').toLowerCase() || null,
+      code,
+      statement: cell('statement') || code,
+      grades: readGrades(cell('grades')),
+      number,
+    };
+  });
+  for (const { parent, number } of lines)
+    if (parent !== null && !seen.has(parent)) throw new FrameworkProblem(`Line ${number} stands under “${parent}”, which is not in the file.`); // prettier-ignore
+  return { name: '', publisher: '', subject: '', lines: ordered(lines.map(({ number: _, ...line }) => line)) };
+}
