@@ -1,11 +1,14 @@
 /** One way to the server. Errors become `Refused`, with the server's own words and the place of each fault. */
 import type { ProblemBody } from '@oaken/contract';
 
+/** The name under which an administrator finds what happened in the server's log. */
+const nameOf = ({ requestId }: ProblemBody) => (requestId === undefined ? undefined : `(Reference: ${requestId})`);
+
 export class Refused extends Error {
   override name = 'Refused';
 
   constructor(readonly problem: ProblemBody) {
-    super(problem.detail ? `${problem.title} ${problem.detail}` : problem.title);
+    super([problem.title, problem.detail, nameOf(problem)].filter(Boolean).join(' '));
   }
 
   get status(): number {

@@ -7,6 +7,7 @@ export interface SessionAnswer {
   account: Account | null;
   csrf: string | null;
   school: { name: string; zone: string };
+  demonstration: boolean;
   now: number;
 }
 
@@ -14,6 +15,8 @@ export interface SessionAnswer {
 export const useSession = defineStore('session', () => {
   const account = ref<Account | null>(null);
   const school = ref({ name: '', zone: 'UTC' });
+  /** Its passwords are known to everybody. */
+  const demonstration = ref(false);
   const known = ref(false);
   /** Server time minus this machine's monotonic clock. */
   const ahead = ref(0);
@@ -21,6 +24,7 @@ export const useSession = defineStore('session', () => {
   function take(answer: SessionAnswer): void {
     account.value = answer.account;
     school.value = answer.school;
+    demonstration.value = answer.demonstration;
     setCsrf(answer.csrf);
     setClock(answer.now);
     known.value = true;
@@ -44,5 +48,5 @@ export const useSession = defineStore('session', () => {
   }
 
   const name = computed(() => (account.value ? `${account.value.givenName} ${account.value.familyName}` : ''));
-  return { account, school, known, name, take, load, signOut, now, setClock };
+  return { account, school, demonstration, known, name, take, load, signOut, now, setClock };
 });

@@ -4,19 +4,21 @@ import {
   CalendarDays,
   ChartNoAxesColumn,
   FileText,
+  ListTree,
   LogOut,
   Moon,
   PenLine,
   Sun,
   Sunrise,
+  UserRound,
   Users,
-  Building2,
 } from '@lucide/vue';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { onSignedOut } from '../client/request';
 import { useSession } from '../client/session';
 import { theme, turnTheme } from '../look/theme';
+import { open } from './router';
 import UndoStrip from './UndoStrip.vue';
 
 const session = useSession();
@@ -32,16 +34,18 @@ const teacherPlaces = [
   { to: '/marking', name: 'Marking', icon: PenLine },
   { to: '/results', name: 'Results', icon: ChartNoAxesColumn },
 ];
-const places = computed(() =>
-  session.account?.role === 'administrator' ? [{ to: '/office', name: 'Office', icon: Building2 }] : teacherPlaces,
-);
+const officePlaces = [
+  { to: '/office', name: 'People', icon: Users },
+  { to: '/office/standards', name: 'Standards', icon: ListTree },
+];
+const places = computed(() => (session.account?.role === 'administrator' ? officePlaces : teacherPlaces));
 const isHere = (to: string) =>
-  to === '/'
-    ? route.path === '/'
+  to === '/' || to === '/office'
+    ? route.path === to
     : route.path.startsWith(to) ||
       (to === '/banks' && /^\/(items|passages)/.test(route.path)) ||
       (to === '/schedule' && /^\/(assignments|watch)/.test(route.path));
-const bare = computed(() => route.path === '/sign-in' || !session.account);
+const bare = computed(() => open.includes(route.path) || !session.account);
 
 onSignedOut(() => {
   session.account = null;
@@ -75,6 +79,15 @@ async function leave(): Promise<void> {
           <component :is="theme === 'dark' ? Sun : Moon" :size="18" :stroke-width="1.7" aria-hidden="true" />
           {{ theme === 'dark' ? 'Light' : 'Dark' }}
         </button>
+        <RouterLink
+          to="/account"
+          class="place"
+          :class="{ here: isHere('/account') }"
+          :title="`Signed in as ${session.name}`"
+        >
+          <UserRound :size="18" :stroke-width="1.7" aria-hidden="true" />
+          Account
+        </RouterLink>
         <button class="place" :title="`Signed in as ${session.name}`" @click="leave">
           <LogOut :size="18" :stroke-width="1.7" aria-hidden="true" />
           Sign out

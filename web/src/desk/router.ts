@@ -11,8 +11,14 @@ declare module 'vue-router' {
 
 const teacher = (title: string) => ({ who: 'teacher' as const, title });
 
+/** Pages for whoever is not signed in. */
+export const open = ['/sign-in', '/setup', '/welcome'];
+
 const routes: RouteRecordRaw[] = [
   { path: '/sign-in', component: () => import('./accounts/SignInPage.vue'), meta: { title: 'Sign in' } },
+  { path: '/setup', component: () => import('./accounts/SetupPage.vue'), meta: { title: 'Begin a school' } },
+  { path: '/welcome', component: () => import('./accounts/WelcomePage.vue'), meta: { title: 'Choose a password' } },
+  { path: '/account', component: () => import('./accounts/AccountPage.vue'), meta: { title: 'My account' } },
   { path: '/', component: () => import('./today/TodayPage.vue'), meta: teacher('Today') },
   { path: '/banks', component: () => import('./banks/BanksPage.vue'), meta: teacher('Banks') },
   { path: '/banks/retired', component: () => import('./banks/RetiredPage.vue'), meta: teacher('Retired items') },
@@ -137,6 +143,11 @@ const routes: RouteRecordRaw[] = [
     component: () => import('../office/OfficePage.vue'),
     meta: { who: 'administrator', title: 'Office' },
   },
+  {
+    path: '/office/standards',
+    component: () => import('../office/StandardsPage.vue'),
+    meta: { who: 'administrator', title: 'Standards' },
+  },
   { path: '/:rest(.*)*', component: () => import('./NotFoundPage.vue'), meta: { title: 'Not found' } },
 ];
 
@@ -147,7 +158,7 @@ router.beforeEach(async (to) => {
   // Without a server the page itself says so; the router only needs to know who is signed in.
   if (!session.known) await session.load().catch(() => {});
   const { account } = session;
-  if (to.path === '/sign-in') return true;
+  if (open.includes(to.path)) return true;
   if (!account) return { path: '/sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } };
   if (account.role === 'student') {
     location.assign('/seat');

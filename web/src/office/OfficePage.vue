@@ -1,62 +1,115 @@
 <script setup lang="ts">
+/** The people of the school: who they are, adding them, blocking them, and links for new passwords. */
+import type { PersonalLink, StaffRow } from '@oaken/contract/accounts';
 import { onMounted, ref } from 'vue';
 import { call } from '../client/call';
 import { inWords } from '../client/request';
 import { useSession } from '../client/session';
+import { done, failed } from '../desk/undo';
 import { useWords } from '../desk/words';
 import FootingLine from '../parts/FootingLine.vue';
 import PageHead from '../parts/PageHead.vue';
+import AddStaffDialog from './AddStaffDialog.vue';
+import LinksDialog from './LinksDialog.vue';
+
+type Office = Awaited<ReturnType<typeof call<'listAccounts'>>>;
 
 const session = useSession();
 const words = useWords();
-type Office = Awaited<ReturnType<typeof call<'listAccounts'>>>;
 const office = ref<Office | null>(null);
 const wrong = ref('');
-onMounted(async () => {
+const adding = ref(false);
+const links = ref<PersonalLink[]>([]);
+const roleNames = { teacher: 'Teacher', administrator: 'Administrator', student: 'Student' };
+
+async function load(): Promise<void> {
   try {
     office.value = await call('listAccounts', {});
+    wrong.value = '';
   } catch (error) {
     wrong.value = inWords(error);
   }
-});
+}
+onMounted(load);
+
+async function added(made: PersonalLink[]): Promise<void> {
+  links.value = made;
+  await load();
+}
+
+async function setBlocked(person: StaffRow, blocked: boolean): Promise<void> {
+  try {
+    await call('blockAccount', { params: { accountId: person.id }, body: { blocked } });
+    const name = `${person.givenName} ${person.familyName}`;
+    done(blocked ? `${name} is blocked and signed out everywhere.` : `${name} can sign in again.`, () =>
+      setBlocked(person, !blocked),
+    );
+    await load();
+  } catch (error) {
+    failed(error);
+  }
+}
+
+async function makeLink(person: StaffRow): Promise<void> {
+  try {
+    links.value = [await call('makePersonalLink', { params: { accountId: person.id } })];
+  } catch (error) {
+    failed(error);
+  }
+}
+
+const rowClass = ({ row }: { row: StaffRow }) => (row.blocked ? 'blocked' : '');
+const byName = (a: StaffRow, b: StaffRow) => a.familyName.localeCompare(b.familyName);
+const lastSignIn = ({ blocked, signedInAt }: StaffRow) =>
+  blocked ? 'blocked' : signedInAt === null ? 'not yet' : words.time(signedInAt);
 </script>
 
 <template>
-  <PageHead title="Office" :where="`${session.school.name} · times of ${session.school.zone}`" />
+  <PageHead title="People" :where="`${session.school.name} · times of ${session.school.zone.replaceAll('_', ' ')}`">
+    <ElButton type="primary" @click="adding = true">Add teachers …</ElButton>
+  </PageHead>
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <h2>Staff</h2>
-    <table v-if="office" class="ruled">
-      <thead>
-        <tr>
-          <th>Name</th>
-          <th>Sign-in name</th>
-          <th>Role</th>
-          <th class="figures">Classes</th>
-          <th>Last sign-in</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="own in office.staff" :key="own.id">
-          <td>{{ own.givenName }} {{ own.familyName }}</td>
-          <td>{{ own.signInName }}</td>
-          <td>{{ own.role }}</td>
-          <td class="figures">{{ own.classes }}</td>
-          <td class="faded">{{ own.signedInAt === null ? 'not yet' : words.time(own.signedInAt) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <ElTable v-if="office" :data="office.staff" row-key="id" :row-class-name="rowClass">
+      <ElTableColumn label="Name" min-width="170" sortable :sort-method="byName">
+        <template #default="{ row }">{{ row.givenName }} {{ row.familyName }}</template>
+      </ElTableColumn>
+      <ElTableColumn label="Sign-in name" prop="signInName" min-width="150" sortable />
+      <ElTableColumn label="Role" min-width="120">
+        <template #default="{ row }">{{ roleNames[row.role as StaffRow['role']] }}</template>
+      </ElTableColumn>
+      <ElTableColumn label="Classes" prop="classes" width="120" align="right" sortable />
+      <ElTableColumn label="Last sign-in" min-width="160">
+        <template #default="{ row }">
+          <span class="faded">{{ lastSignIn(row) }}</span>
+        </template>
+      </ElTableColumn>
+      <ElTableColumn label="" width="240" align="right">
+        <template #default="{ row }">
+          <ElButton size="small" :disabled="row.blocked" @click="makeLink(row)">New sign-in link</ElButton>
+          <ElButton v-if="row.id !== session.account?.id" size="small" @click="setBlocked(row, !row.blocked)">
+            {{ row.blocked ? 'Unblock' : 'Block' }}
+          </ElButton>
+        </template>
+      </ElTableColumn>
+    </ElTable>
+    <p v-if="office && office.staff.length === 1" class="faded first">
+      You are the only one so far. Add your teachers; each gets a link to choose a password. Students come with their
+      classes, which teachers make.
+    </p>
   </div>
   <FootingLine label="The school in figures">
     <template v-if="office">
       <span
         ><b>{{ office.counts.students }}</b> students</span
-      ><span
+      >
+      <span
         ><b>{{ office.counts.classes }}</b> classes</span
       >
       <span
         ><b>{{ office.counts.items }}</b> items</span
-      ><span
+      >
+      <span
         ><b>{{ office.counts.standards }}</b> standards</span
       >
       <span
@@ -64,4 +117,16 @@ onMounted(async () => {
       >
     </template>
   </FootingLine>
+  <AddStaffDialog v-model="adding" :taken="office?.staff.map(({ signInName }) => signInName) ?? []" @added="added" />
+  <LinksDialog :links="links" @close="links = []" />
 </template>
+
+<style scoped>
+.first {
+  max-width: 60ch;
+  margin-top: 20px;
+}
+:deep(.blocked) {
+  color: var(--faded);
+}
+</style>

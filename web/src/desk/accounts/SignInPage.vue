@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
+import DoorFrame from './DoorFrame.vue';
 
 const session = useSession();
 const route = useRoute();
@@ -30,10 +31,12 @@ async function signIn(): Promise<void> {
 </script>
 
 <template>
-  <main class="door">
-    <form class="card" @submit.prevent="signIn">
-      <p class="name">Oaken Ledger</p>
-      <h1>{{ session.school.name || 'Sign in' }}</h1>
+  <DoorFrame :title="session.school.name || 'Sign in'">
+    <form @submit.prevent="signIn">
+      <p v-if="session.demonstration" class="demonstration" role="note">
+        <b>This is a demonstration.</b> Everybody knows its passwords: keep nothing real here. To begin your own school,
+        run <code>npm run school</code> on the server.
+      </p>
       <p class="faded">For teachers and the office.</p>
       <label class="field">
         <span class="label">Name</span>
@@ -62,26 +65,16 @@ async function signIn(): Promise<void> {
       <el-button type="primary" native-type="submit" size="large" :loading="busy" class="go">Sign in</el-button>
       <p class="other">Are you a student? <a href="/seat">Sign in with your class code</a></p>
     </form>
-  </main>
+  </DoorFrame>
 </template>
 
 <style scoped>
-.door {
-  min-height: 100vh;
-  display: grid;
-  place-items: center;
-  padding: 20px;
-  border-left: 84px solid var(--oak-deep);
-  box-shadow: inset 4px 0 var(--oak-light);
-}
-.card {
-  width: min(400px, 100%);
-}
-.name {
-  font-family: var(--serif);
-  color: var(--oak);
-  font-weight: 600;
-  margin-bottom: 4px;
+.demonstration {
+  margin: 12px 0 16px;
+  padding: 10px 12px;
+  border: 1px solid var(--rule-strong);
+  border-left: 3px solid var(--partial);
+  background: var(--sheet);
 }
 .go {
   width: 100%;
@@ -91,10 +84,5 @@ async function signIn(): Promise<void> {
   margin-top: 22px;
   padding-top: 14px;
   border-top: var(--line);
-}
-@media (max-width: 600px) {
-  .door {
-    border-left-width: 18px;
-  }
 }
 </style>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+/** My own account: another password, and where I am signed in. */
+import { onMounted, reactive, ref } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { useSession } from '../../client/session';
+import PageHead from '../../parts/PageHead.vue';
+import { done, failed } from '../undo';
+import { useWords } from '../words';
+import { useFieldErrors } from './fieldErrors';
+
+type Own = Awaited<ReturnType<typeof call<'listSessions'>>>;
+
+const session = useSession();
+const words = useWords();
+const own = ref<Own | null>(null);
+const wrong = ref('');
+const form = reactive({ old: '', password: '' });
+const busy = ref(false);
+const { attempt, errorAt, general } = useFieldErrors();
+
+async function load(): Promise<void> {
+  try {
+    own.value = await call('listSessions', {});
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}
+onMounted(load);
+
+async function change(): Promise<void> {
+  busy.value = true;
+  const changed = await attempt(() => call('changePassword', { body: form }));
+  busy.value = false;
+  if (!changed) return;
+  Object.assign(form, { old: '', password: '' });
+  done('Password changed. You are signed out everywhere else.');
+  await load();
+}
+
+async function signOutThere(sessionId: string): Promise<void> {
+  try {
+    await call('endSession', { params: { sessionId } });
+    await load();
+  } catch (error) {
+    failed(error);
+  }
+}
+</script>
+
+<template>
+  <PageHead title="My account" :where="session.school.name" />
+  <div class="one-sheet">
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <template v-if="own">
+      <p>
+        {{ session.name }}, sign-in name <b>{{ own.signInName }}</b>
+      </p>
+      <section class="narrow" aria-labelledby="password">
+        <h2 id="password">Change password</h2>
+        <ElForm label-position="top" @submit.prevent="change">
+          <ElFormItem label="Present password" :error="errorAt('/old')">
+            <ElInput v-model="form.old" type="password" show-password autocomplete="current-password" maxlength="200" />
+          </ElFormItem>
+          <ElFormItem label="New password (at least 10 characters)" :error="errorAt('/password')">
+            <ElInput
+              v-model="form.password"
+              type="password"
+              show-password
+              autocomplete="new-password"
+              maxlength="200"
+            />
+          </ElFormItem>
+          <p v-if="general" class="wrong" role="alert">{{ general }}</p>
+          <ElButton type="primary" native-type="submit" :loading="busy">Change password</ElButton>
+        </ElForm>
+      </section>
+      <section aria-labelledby="sessions">
+        <h2 id="sessions">Where you are signed in</h2>
+        <ElTable :data="own.sessions" row-key="id">
+          <ElTableColumn label="Device" prop="browser" min-width="180" />
+          <ElTableColumn label="Address" prop="address" min-width="140" />
+          <ElTableColumn label="Signed in" min-width="160">
+            <template #default="{ row }">{{ words.time(row.signedInAt) }}</template>
+          </ElTableColumn>
+          <ElTableColumn label="" width="180" align="right">
+            <template #default="{ row }">
+              <span v-if="row.here" class="faded">this device</span>
+              <ElButton v-else size="small" @click="signOutThere(row.id)">Sign out there</ElButton>
+            </template>
+          </ElTableColumn>
+        </ElTable>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.narrow {
+  width: min(420px, 100%);
+}
+h2 {
+  margin: 22px 0 10px;
+}
+</style>

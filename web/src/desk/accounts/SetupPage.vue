@@ -1,0 +1,116 @@
+<script setup lang="ts">
+/** Begins a school: opened once, with the link that the server printed. */
+import { computed, onMounted, reactive, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { useSession } from '../../client/session';
+import DoorFrame from './DoorFrame.vue';
+import { useFieldErrors } from './fieldErrors';
+
+const router = useRouter();
+const session = useSession();
+const token = location.hash.slice(1);
+const zones = ref<string[]>([]);
+const ended = ref('');
+const busy = ref(false);
+const { attempt, errorAt, general } = useFieldErrors();
+const form = reactive({
+  school: { name: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, grades: [] as number[] },
+  administrator: { givenName: '', familyName: '', signInName: '', password: '' },
+});
+const gradeNames = Array.from({ length: 13 }, (_, grade) => ({ grade, name: grade === 0 ? 'K' : String(grade) }));
+const zoneOptions = computed(() => zones.value.map((zone) => ({ value: zone, label: zone.replaceAll('_', ' ') })));
+
+onMounted(async () => {
+  try {
+    ({ zones: zones.value } = await call('readSetup', { body: { token } }));
+    if (!zones.value.includes(form.school.zone)) form.school.zone = '';
+  } catch (error) {
+    ended.value = inWords(error);
+  }
+});
+
+async function begin(): Promise<void> {
+  busy.value = true;
+  const began = await attempt(async () => session.take(await call('beginSchool', { body: { token, ...form } })));
+  busy.value = false;
+  if (began) await router.push('/office');
+}
+</script>
+
+<template>
+  <DoorFrame title="Begin your school" wide>
+    <template v-if="ended">
+      <p class="wrong" role="alert">{{ ended }}</p>
+      <p>Starting the server again prints a new link, as long as no school has begun. <a href="/sign-in">Sign in</a></p>
+    </template>
+    <ElForm v-else label-position="top" @submit.prevent="begin">
+      <h2>The school</h2>
+      <ElFormItem label="Name" :error="errorAt('/school/name')">
+        <ElInput v-model="form.school.name" maxlength="120" autocomplete="organization" />
+      </ElFormItem>
+      <ElFormItem label="Time zone" :error="errorAt('/school/zone')">
+        <ElSelectV2 v-model="form.school.zone" :options="zoneOptions" filterable placeholder="Type a city" />
+        <p class="faded hint">Opening and closing times are shown in it.</p>
+      </ElFormItem>
+      <ElFormItem label="Grades" :error="errorAt('/school/grades')">
+        <ElCheckboxGroup v-model="form.school.grades">
+          <ElCheckboxButton v-for="{ grade, name } in gradeNames" :key="grade" :value="grade">{{
+            name
+          }}</ElCheckboxButton>
+        </ElCheckboxGroup>
+      </ElFormItem>
+      <h2>You, its first administrator</h2>
+      <div class="pair">
+        <ElFormItem label="Given name" :error="errorAt('/administrator/givenName')">
+          <ElInput v-model="form.administrator.givenName" autocomplete="given-name" maxlength="80" />
+        </ElFormItem>
+        <ElFormItem label="Family name" :error="errorAt('/administrator/familyName')">
+          <ElInput v-model="form.administrator.familyName" autocomplete="family-name" maxlength="80" />
+        </ElFormItem>
+      </div>
+      <div class="pair">
+        <ElFormItem label="Sign-in name" :error="errorAt('/administrator/signInName')">
+          <ElInput v-model="form.administrator.signInName" autocomplete="username" maxlength="120" />
+        </ElFormItem>
+        <ElFormItem label="Password (at least 10 characters)" :error="errorAt('/administrator/password')">
+          <ElInput
+            v-model="form.administrator.password"
+            type="password"
+            show-password
+            autocomplete="new-password"
+            maxlength="200"
+          />
+        </ElFormItem>
+      </div>
+      <p v-if="general" class="wrong" role="alert">{{ general }}</p>
+      <ElButton class="go" type="primary" native-type="submit" size="large" :loading="busy">Begin the school</ElButton>
+    </ElForm>
+  </DoorFrame>
+</template>
+
+<style scoped>
+h2 {
+  margin: 18px 0 8px;
+  font-size: 1.1rem;
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 16px;
+}
+.go {
+  margin-top: 10px;
+}
+.hint {
+  margin: 2px 0 0;
+  line-height: 1.4;
+  font-size: 0.875rem;
+}
+@media (max-width: 600px) {
+  .pair {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

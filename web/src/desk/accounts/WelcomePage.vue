@@ -1,0 +1,55 @@
+<script setup lang="ts">
+/** A one-time link: its person chooses a password and is signed in. */
+import { onMounted, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { useSession } from '../../client/session';
+import DoorFrame from './DoorFrame.vue';
+import { useFieldErrors } from './fieldErrors';
+
+const router = useRouter();
+const session = useSession();
+const token = location.hash.slice(1);
+const person = ref<{ name: string; signInName: string } | null>(null);
+const ended = ref('');
+const password = ref('');
+const busy = ref(false);
+const { attempt, errorAt, general } = useFieldErrors();
+
+onMounted(async () => {
+  try {
+    person.value = await call('readPersonalLink', { body: { token } });
+  } catch (error) {
+    ended.value = inWords(error);
+  }
+});
+
+async function choose(): Promise<void> {
+  busy.value = true;
+  const body = { token, password: password.value };
+  const chosen = await attempt(async () => session.take(await call('choosePassword', { body })));
+  busy.value = false;
+  if (chosen) await router.push('/');
+}
+</script>
+
+<template>
+  <DoorFrame :title="person ? `Welcome, ${person.name}` : 'Choose a password'">
+    <template v-if="ended">
+      <p class="wrong" role="alert">{{ ended }}</p>
+      <p><a href="/sign-in">Sign in</a></p>
+    </template>
+    <ElForm v-else-if="person" label-position="top" @submit.prevent="choose">
+      <p>
+        Your sign-in name is <b>{{ person.signInName }}</b>. Choose the password that goes with it.
+      </p>
+      <input type="hidden" name="username" autocomplete="username" :value="person.signInName" />
+      <ElFormItem label="Password (at least 10 characters)" :error="errorAt('/password')">
+        <ElInput v-model="password" type="password" show-password autocomplete="new-password" maxlength="200" />
+      </ElFormItem>
+      <p v-if="general" class="wrong" role="alert">{{ general }}</p>
+      <ElButton type="primary" native-type="submit" size="large" :loading="busy">Save and sign in</ElButton>
+    </ElForm>
+  </DoorFrame>
+</template>

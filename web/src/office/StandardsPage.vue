@@ -1,0 +1,144 @@
+<script setup lang="ts">
+/** The school's frameworks of standards, and bringing one in from an open format. */
+import type { FrameworkPreview } from '@oaken/contract/standards';
+import { count } from '@oaken/core/text';
+import type { UploadFile, UploadRawFile } from 'element-plus';
+import { computed, onMounted, reactive, ref } from 'vue';
+import { addressOf, call } from '../client/call';
+import { inWords, request } from '../client/request';
+import { useSession } from '../client/session';
+import { useFieldErrors } from '../desk/accounts/fieldErrors';
+import { done } from '../desk/undo';
+import EmptyNote from '../parts/EmptyNote.vue';
+import PageHead from '../parts/PageHead.vue';
+
+type Frameworks = Awaited<ReturnType<typeof call<'listFrameworks'>>>['frameworks'];
+
+const session = useSession();
+const frameworks = ref<Frameworks | null>(null);
+const wrong = ref('');
+const file = ref<File | null>(null);
+const preview = ref<FrameworkPreview | null>(null);
+const form = reactive({ name: '', publisher: '', subject: '' });
+const busy = ref(false);
+const { attempt, errorAt, general } = useFieldErrors();
+
+/** CASE is JSON; everything else is read as a table. */
+const typeOf = ({ name }: File) => (/\.json$/i.test(name) ? 'case' : 'csv');
+const importing = computed({ get: () => file.value !== null, set: () => (file.value = null) });
+
+async function load(): Promise<void> {
+  try {
+    frameworks.value = (await call('listFrameworks', {})).frameworks;
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+}
+onMounted(load);
+
+async function look(chosen: UploadRawFile): Promise<void> {
+  file.value = chosen;
+  preview.value = null;
+  const query = { name: chosen.name, type: typeOf(chosen) };
+  await attempt(async () => {
+    preview.value = await request<FrameworkPreview>('POST', addressOf('previewFramework', {}, query), chosen);
+    Object.assign(form, preview.value.framework);
+  });
+}
+
+async function importIt(): Promise<void> {
+  busy.value = true;
+  // Sent even where it is empty: the server says what is missing.
+  const query = new URLSearchParams({ ...form, type: typeOf(file.value!) });
+  const imported = await attempt(() => request('POST', `/api/frameworks?${query}`, file.value!));
+  busy.value = false;
+  if (!imported) return;
+  done(`“${form.name}” imported: ${count(preview.value!.total, 'standard')}.`);
+  file.value = null;
+  await load();
+}
+const gradesOf = (framework: Frameworks[number]) =>
+  [...new Set(framework.standards.flatMap(({ grades }) => grades))].sort((a, b) => a - b).join(', ');
+const subjectsOf = (framework: Frameworks[number]) =>
+  [...new Set(framework.standards.map(({ subject }) => subject))].join(', ');
+const chosen = ({ raw }: UploadFile) => raw && void look(raw);
+</script>
+
+<template>
+  <PageHead title="Standards" :where="session.school.name">
+    <ElUpload :auto-upload="false" :show-file-list="false" accept=".csv,.json" :on-change="chosen">
+      <ElButton type="primary">Import standards …</ElButton>
+    </ElUpload>
+  </PageHead>
+  <div class="one-sheet">
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <EmptyNote v-if="frameworks?.length === 0" title="There are no standards yet.">
+      Import a framework as CASE 1.0 JSON from its publisher, or as CSV with the columns code, statement, parent and
+      grades. Teachers can then find items by standard and read results by standard.
+    </EmptyNote>
+    <ElTable v-else-if="frameworks" :data="frameworks" row-key="id">
+      <ElTableColumn label="Framework" prop="name" min-width="240" />
+      <ElTableColumn label="Publisher" prop="publisher" min-width="200" />
+      <ElTableColumn label="Subjects" min-width="200">
+        <template #default="{ row }">{{ subjectsOf(row) }}</template>
+      </ElTableColumn>
+      <ElTableColumn label="Grades" min-width="110">
+        <template #default="{ row }">{{ gradesOf(row) }}</template>
+      </ElTableColumn>
+      <ElTableColumn label="Standards" width="110" align="right">
+        <template #default="{ row }">{{ row.standards.length }}</template>
+      </ElTableColumn>
+    </ElTable>
+  </div>
+  <ElDialog v-model="importing" title="Import standards" width="820px">
+    <p v-if="general" class="wrong" role="alert">{{ general }}</p>
+    <p v-if="errorAt('')" class="wrong" role="alert">{{ errorAt('') }}</p>
+    <ElSkeleton v-if="!preview && !general && !errorAt('')" :rows="4" animated />
+    <template v-if="preview">
+      <ElForm label-position="top" class="facts" @submit.prevent="importIt">
+        <ElFormItem label="Name" :error="errorAt('/name')"><ElInput v-model="form.name" maxlength="200" /></ElFormItem>
+        <ElFormItem label="Publisher" :error="errorAt('/publisher')">
+          <ElInput v-model="form.publisher" maxlength="200" />
+        </ElFormItem>
+        <ElFormItem label="Subject" :error="errorAt('/subject')">
+          <ElInput v-model="form.subject" maxlength="60" />
+        </ElFormItem>
+      </ElForm>
+      <p>
+        {{ count(preview.total, 'standard') }}, grades {{ preview.grades.join(', ') || 'not given' }}.
+        <template v-if="preview.known > 0"
+          >{{ count(preview.known, 'code') }} {{ preview.known === 1 ? 'is' : 'are' }} in another framework of this
+          school too; both stay.</template
+        >
+      </p>
+      <ElTable :data="preview.lines" row-key="code" max-height="300">
+        <ElTableColumn label="Code" min-width="160">
+          <template #default="{ row }">
+            <span :style="{ paddingLeft: `${row.depth * 16}px` }">{{ row.code }}</span>
+          </template>
+        </ElTableColumn>
+        <ElTableColumn label="Statement" prop="statement" min-width="420" />
+        <ElTableColumn label="Grades" width="100">
+          <template #default="{ row }">{{ row.grades.join(', ') }}</template>
+        </ElTableColumn>
+      </ElTable>
+      <p v-if="preview.total > preview.lines.length" class="faded">
+        The first {{ preview.lines.length }} are shown; all {{ preview.total }} are imported.
+      </p>
+    </template>
+    <template #footer>
+      <ElButton @click="importing = false">Cancel</ElButton>
+      <ElButton type="primary" :disabled="!preview" :loading="busy" @click="importIt">
+        Import {{ preview ? count(preview.total, 'standard') : '' }}
+      </ElButton>
+    </template>
+  </ElDialog>
+</template>
+
+<style scoped>
+.facts {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr;
+  gap: 0 16px;
+}
+</style>
