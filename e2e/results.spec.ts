@@ -85,7 +85,7 @@ test('a wrong key: who gains and loses is said before, rescored, and undone', as
   await page.getByRole('checkbox', { name: '3/5' }).uncheck();
   await page.getByRole('checkbox', { name: '3/8' }).check();
   await expect(page.getByText('48 students gain, 2 lose, 3 stand as before.')).toBeVisible();
-  await page.getByRole('textbox', { name: /^Reason/ }).fill('Three of eight sing alto');
+  await page.getByRole('textbox', { name: /^Reason/ }).fill('Three of eight are seventh graders');
   await page.getByRole('button', { name: 'Rescore 53 attempts' }).click();
   await expect(page.getByText('53 attempts scored anew: 48 gained, 2 lost.')).toBeVisible();
   await expect(page.getByText('The bank’s own item still has another key.')).toBeVisible();
@@ -93,7 +93,7 @@ test('a wrong key: who gains and loses is said before, rescored, and undone', as
   await expect(page.getByRole('row').filter({ hasText: 'Key may be wrong' })).toHaveCount(0);
   await page.goBack();
   // The text of the change stands in the list of what was done before.
-  const before = page.getByRole('listitem').filter({ hasText: 'Three of eight sing alto' });
+  const before = page.getByRole('listitem').filter({ hasText: 'Three of eight are seventh graders' });
   await before.getByRole('button', { name: 'Undo' }).click();
   await expect(before).toContainText('undone by Maren Holloway');
   await page.goto(`${path}/items`);

@@ -245,7 +245,7 @@ test('5. the teacher reads results by item and by student, and exports them', as
   await page.getByRole('tab', { name: 'Items' }).click();
   const suspect = page.getByRole('row').filter({ hasText: 'Key may be wrong' });
   await expect(suspect).toHaveCount(1);
-  await expect(suspect).toContainText('altos');
+  await expect(suspect).toContainText('seventh graders');
   await expect(page.getByRole('row').filter({ hasText: 'One choice tempts many' })).toContainText('printer');
   await suspect.getByRole('button').first().click();
   await expect(page.getByText('alpha without it', { exact: false })).toBeVisible();

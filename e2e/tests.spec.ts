@@ -335,7 +335,7 @@ test('on paper: every item whole on one page, keys only where they belong, each 
   for (const secret of ['earns', 'Answer key', 'Explanation', 'MA.6.RAT']) expect(whole).not.toContain(secret);
   // An item's first words and its last choice stand on one page.
   const pages = booklets.filter((own) => /form A/.test(own));
-  expect(pages.some((own) => own.includes('In a choir, the ratio of altos'))).toBe(true);
+  expect(pages.some((own) => own.includes('In a running club, the ratio of seventh'))).toBe(true);
   for (const [begins, ends] of [
     ['How many litres', 'Answer:'],
     ['Which pack gives the lowest price', '10 for $7.00'],

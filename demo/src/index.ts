@@ -5,7 +5,8 @@
 import { createHash } from 'node:crypto';
 import { scoreAttempt } from '@oaken/core/attempts';
 import { entriesOf, formOf, type Edition } from '@oaken/core/forms';
-import { concealIds, describeItem, itemPoints, type Responses } from '@oaken/core/items';
+import { concealIds, describeItem, itemPoints, type ItemContent, type Responses } from '@oaken/core/items';
+import { plainText } from '@oaken/core/plain';
 import { randomFrom, type Random } from '@oaken/core/random';
 import { passageWords } from '@oaken/core/passages';
 import { roundPoints } from '@oaken/core/scoring';
@@ -160,6 +161,8 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
     Reading: 'castellano',
   };
   const itemIds = new Map<DemoItem, number>();
+  /** As they are stored: with the passages that they ask about. */
+  const contents = new Map<DemoItem, ItemContent>();
   const byStandard = new Map<string, DemoItem[]>();
   for (const [at, [folder, items]] of itemsByFolder.entries()) {
     const bankId = folder === 'Reading' ? 2 : 1;
@@ -183,6 +186,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       const letters = stream(`ids/${id}`);
       const hidden = concealIds(own.content, (n) => Array.from({ length: n }, () => letters.pick([...'abcdefghijklmnopqrstuvwxyz'])).join('')); // prettier-ignore
       const content = passage === null ? hidden : { ...hidden, passage: { id: passage, revision: passage } };
+      contents.set(own, content);
       const { words, choiceWords, kind, points, markedBy, media } = describeItem(content);
       put('revisions', { id, item_id: id, number: 1, passage_id: passage, content: JSON.stringify(content), words, choice_words: choiceWords, kind, points, marked_by: markedBy, media, subject: folder, depth: own.depth, seconds: own.seconds, created_by: by, created_at: long }); // prettier-ignore
       put('revision_standards', { revision_id: id, standard_id: standardIds.get(own.standard)! });
@@ -216,14 +220,13 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
     }
   }
 
-  function pick({ standards, items, title }: Plan): DemoItem[] {
-    const random = stream(`pick/${title}`);
-    if (items === 1) return standards.flatMap((code) => byStandard.get(code) ?? []).filter(({ content }) => content.parts[0]!.kind === 'long-text'); // prettier-ignore
-    const pool = standards.flatMap((code) => byStandard.get(code) ?? []).filter(canBeSimulated);
-    const planted = pool.filter((own) => own.planted);
-    const rest = random.shuffle(pool.filter((own) => !own.planted)).slice(0, items - planted.length);
-    const chosen = new Set([...planted, ...rest]);
-    return pool.filter((own) => chosen.has(own));
+  /** The items of a plan, each by its words; a word that fits none or several is a mistake in the plan. */
+  function pick({ items, title }: Plan): DemoItem[] {
+    return items.map((words) => {
+      const fitting = [...itemIds.keys()].filter(({ content }) => plainText(content.stem).includes(words));
+      if (fitting.length !== 1) throw new Error(`“${words}” in “${title}” fits ${fitting.length} items.`);
+      return fitting[0]!;
+    });
   }
 
   function giveAndSit(id: number, plan: Plan): void {
@@ -246,15 +249,17 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       ...head, kind: plan.kind, subject: own.subject, grades: [own.grade], ready: true,
       sections: [{ id: sectionId, title: '', directions: '', entries: entries.map((entry) => ({ id: entry.id, itemId: entry.itemId, revisionId: entry.itemId, points: entry.points })) }],
     }; // prettier-ignore
+    const asked = chosen.flatMap(({ passage }) => (passage === undefined ? [] : [passage]));
     const edition: Edition = {
       ...head,
+      passages: Object.fromEntries(asked.map((name) => [String(passageIds.get(name)!), passages[name]!])),
       subject: own.subject,
       sections: [
         {
           id: sectionId,
           title: '',
           directions: '',
-          entries: entries.map((entry) => ({ id: entry.id, itemId: entry.itemId, revisionId: entry.itemId, points: entry.points, content: entry.own.content, standards: [entry.own.standard], depth: entry.own.depth })), // prettier-ignore
+          entries: entries.map((entry) => ({ id: entry.id, itemId: entry.itemId, revisionId: entry.itemId, points: entry.points, content: contents.get(entry.own)!, standards: [entry.own.standard], depth: entry.own.depth })), // prettier-ignore
         },
       ],
     };

@@ -1,5 +1,5 @@
 /**
- * A bank of any size for trying the search out: sentences from a few hundred words and thousands of invented place
+ * A bank of any size for trying the search out: verses from a few hundred words and thousands of invented place
  * names, so that common, rare and unique words all occur. The same seed gives the same bank.
  */
 import { describeItem, type ItemContent, type Part } from '@oaken/core/items';
@@ -7,7 +7,7 @@ import { randomFrom, type Random } from '@oaken/core/random';
 
 const words = {
   adjective: 'wide narrow steep flat early late heavy light warm cold salty fresh young old busy quiet northern southern upper lower dry wet broad deep shallow rough smooth distant nearby famous'.split(' '),
-  noun: 'river bridge market valley harbour ferry orchard mill quarry lighthouse canal dune cliff meadow reservoir glacier delta plateau path tower garden library station bakery workshop map chart scale ratio fraction percentage graph table argument claim reason paragraph sentence letter report'.split(' '),
+  noun: 'river bridge market valley harbour ferry orchard mill quarry lighthouse canal dune cliff meadow reservoir glacier delta plateau path tower garden library station ropeworks workshop map chart scale ratio fraction percentage graph table argument claim reason paragraph verse letter report'.split(' '),
   verb: 'crosses borders feeds shapes carries measures compares explains describes predicts supports weakens doubles halves exceeds equals follows changes reaches leaves'.split(' '),
   ask: ['Which statement fits best', 'What follows from this', 'Which value is closest', 'What is the most likely reason', 'Which of these is true', 'How large is the difference'],
 }; // prettier-ignore

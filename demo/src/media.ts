@@ -61,6 +61,37 @@ function tone(name: string, pulses: { hertz: number; seconds: number; pause: num
   return { id: idOf(name), name: `${name}.wav`, type: 'audio/wav', bytes, width: null, height: null };
 }
 
+type Point = readonly [x: number, y: number];
+
+/** A mark on a front: where it stands, which way the front runs there, and to which side it points. */
+type Mark = (place: Point, along: Point, out: Point) => string;
+
+const at = ([x, y]: Point, [dx, dy]: Point, by: number): Point => [Math.round(x + by * dx), Math.round(y + by * dy)];
+const triangle: Mark = (place, along, out) => {
+  const points = [at(place, along, -12), at(place, out, 22), at(place, along, 12)];
+  return `<path d="M${points.map((point) => point.join(' ')).join('L')}z" fill="#1d6a78"/>`;
+};
+const halfCircle: Mark = (place, along) =>
+  `<path d="M${at(place, along, -12).join(' ')}A12 12 0 0 1 ${at(place, along, 12).join(' ')}z" fill="#a3452f"/>`;
+
+/** A front from the low outward as a quadratic curve, with four marks on the side to which it moves. */
+function front([start, bend, end]: [Point, Point, Point], colour: string, mark: Mark): string {
+  const marks = [0.2, 0.42, 0.64, 0.86].map((t) => {
+    const place = [0, 1].map((k) => (1 - t) ** 2 * start[k]! + 2 * t * (1 - t) * bend[k]! + t ** 2 * end[k]!);
+    const run = [0, 1].map((k) => 2 * (1 - t) * (bend[k]! - start[k]!) + 2 * t * (end[k]! - bend[k]!));
+    const length = Math.hypot(...run);
+    const along: Point = [run[0]! / length, run[1]! / length];
+    return mark([place[0]!, place[1]!], along, [along[1], -along[0]]);
+  });
+  return line(`M${start.join(' ')}Q${bend.join(' ')} ${end.join(' ')}`, colour, 4) + marks.join('');
+}
+
+/** Hours of daylight and bikes at the school, one point a day; the drawing and the words have the same. */
+const days: Point[] = [[8.5, 10], [9, 15], [9.5, 13], [10.5, 27], [11, 25], [11.5, 37], [12.5, 40], [13, 53], [14, 57], [14.5, 70], [15, 17]]; // prettier-ignore
+const dayPlace = ([hours, bikes]: Point): Point => [Math.round(60 + 55 * (hours - 8)), 290 - 3 * bikes];
+export const dayPoints = days.map(dayPlace);
+export const scatterWords = `A scatter plot of bikes at the school against hours of daylight. Each point is one day, hours and bikes: ${days.map(([hours, bikes]) => `${hours} and ${bikes}`).join('; ')}.`;
+
 export const files = {
   valley: drawing('valley', 600, 400,
     line('M60 60C150 120 180 160 240 170S330 250 380 270S500 320 560 350', '#1d6a78', 7) + line('M330 60C320 110 300 140 262 178', '#1d6a78', 4) +
@@ -68,9 +99,9 @@ export const files = {
     `<circle cx="62" cy="62" r="12" fill="#fffefa" stroke="#20292d" stroke-width="2"/><circle cx="254" cy="174" r="12" fill="#fffefa" stroke="#20292d" stroke-width="2"/><circle cx="556" cy="348" r="12" fill="#fffefa" stroke="#20292d" stroke-width="2"/><circle cx="330" cy="64" r="12" fill="#fffefa" stroke="#20292d" stroke-width="2"/>` +
     text(62, 67, '1') + text(254, 179, '2') + text(556, 353, '3') + text(330, 69, '4') + text(470, 60, 'N ↑')),
   contours: drawing('contours', 600, 400,
-    ['M80 200C90 60 500 40 520 190S110 360 80 200z', 'M130 200C150 90 430 80 460 190S170 320 130 200z', 'M170 198C190 120 360 110 390 180S210 290 170 198z', 'M200 196C215 145 300 140 320 180S230 260 200 196z'].map((d) => line(d, '#a67c52', 2)).join('') +
-    text(500, 120, '100') + text(446, 136, '120') + text(372, 150, '140') + text(300, 168, '160') + text(250, 205, '▲ 172 m') + text(560, 380, 'N ↑') +
-    text(105, 205, 'A', 'font-weight="700"') + text(492, 200, 'B', 'font-weight="700"') + text(300, 60, 'C', 'font-weight="700"')),
+    [[300, 220, 140, 100], [262, 172, 105, 120], [226, 126, 70, 140], [190, 80, 36, 160]].map(([cx, rx, ry, height]) => `<ellipse cx="${cx}" cy="200" rx="${rx}" ry="${ry}" fill="none" stroke="#a67c52" stroke-width="2"/>${text(Math.round(cx! + 0.72 * rx!) + 12, Math.round(200 + 0.72 * ry!) + 12, String(height))}`).join('') +
+    text(172, 205, '▲ 172 m') + text(560, 380, 'N ↑') +
+    text(60, 206, 'A', 'font-weight="700"') + text(545, 206, 'B', 'font-weight="700"') + text(300, 48, 'C', 'font-weight="700"')),
   line: drawing('number-line', 600, 130,
     line('M20 70H580') + ticks + `<circle cx="169" cy="70" r="8" fill="#5b3f2a"/>` + text(169, 44, 'P') + `<circle cx="427" cy="70" r="8" fill="#5b3f2a"/>` + text(427, 44, 'Q')),
   rain: drawing('rain', 560, 310, line('M60 20V262H540') + [0, 5, 10, 15, 20].map((mm) => text(40, 267 - 10 * mm, String(mm))).join('') + bars + text(300, 305, 'Rain in Brindlemere, in mm')), // prettier-ignore
@@ -91,10 +122,10 @@ export const files = {
     line('M60 250V110H270V250zM60 110L130 50H340L270 110M340 50V190L270 250') + text(165, 274, '6 cm') + text(40, 185, '4 cm') + text(318, 232, '3 cm')),
   triangle: drawing('right-triangle', 420, 280, line('M60 230H340V60z') + line('M322 230V212H340') + text(200, 256, '8 m') + text(366, 150, '6 m') + text(180, 130, '?')), // prettier-ignore
   scatter: drawing('scatter', 520, 340,
-    line('M60 20V290H500') + [[90, 260], [120, 245], [150, 250], [190, 210], [220, 215], [260, 180], [300, 170], [330, 130], [380, 120], [420, 80], [450, 240]].map(([x, y]) => `<circle cx="${x}" cy="${y}" r="6" fill="#1d6a78"/>`).join('') + text(280, 325, 'hours of daylight') + text(150, 20, 'bikes at the school')),
+    line('M60 20V290H500') + dayPoints.map(([x, y]) => `<circle cx="${x}" cy="${y}" r="6" fill="#1d6a78"/>`).join('') + text(280, 325, 'hours of daylight') + text(150, 20, 'bikes at the school')),
   fronts: drawing('weather-map', 600, 380,
-    line('M60 300C160 220 260 200 360 240', '#1d6a78', 4) + [100, 160, 220, 280, 330].map((x, at) => `<path d="M${x} ${268 - [0, 32, 52, 52, 40][at]!}l18 26 14-28z" fill="#1d6a78"/>`).join('') +
-    line('M360 240C440 220 500 160 540 90', '#a3452f', 4) + [400, 460, 505].map((x, at) => `<circle cx="${x}" cy="${[222, 186, 140][at]}" r="12" fill="#a3452f"/>`).join('') + text(360, 214, 'L', 'font-size="34" font-weight="700"') + text(110, 90, 'H', 'font-size="34" font-weight="700"')),
+    front([[296, 150], [262, 250], [140, 318]], '#1d6a78', triangle) + front([[316, 150], [430, 158], [552, 214]], '#a3452f', halfCircle) +
+    text(304, 142, 'L', 'font-size="34" font-weight="700"') + text(110, 90, 'H', 'font-size="34" font-weight="700"') + text(560, 360, 'N ↑')),
   bell: tone('bell', [{ hertz: 660, seconds: 0.5, pause: 0.4 }, { hertz: 660, seconds: 0.5, pause: 0.4 }, { hertz: 660, seconds: 0.5, pause: 0.1 }]),
   horn: tone('fog-horn', [{ hertz: 175, seconds: 1.2, pause: 0.8 }, { hertz: 175, seconds: 0.3, pause: 0.3 }, { hertz: 175, seconds: 0.3, pause: 0.1 }]),
 }; // prettier-ignore

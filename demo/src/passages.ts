@@ -10,25 +10,25 @@ export const passages: Record<string, PassageContent> = {
     numbering: 'paragraphs',
     source: 'Written for this bank',
     body: body(`
-      The lighthouse on Gannet Rock had no harbour. In calm weather a boat could come close, and the keeper let a basket
+      The lighthouse on Tollan Rock had no harbour. In calm weather a boat could come close, and the keeper let a basket
       down on a rope. In rough weather nobody came at all.
 
       Every evening the keeper, Tam Orrin, wrote three lines in his notebook: the wind, the ships he had seen, and one
-      thing that had pleased him. On the ninth day of a storm the third line read: “The flour will last. The light has
+      thing that had pleased him. On the ninth day of a storm the third line read: “The beans will last. The light has
       not failed once.”
 
       When the storm ended, the supply boat found him polishing the lamp. He asked for the newspaper before he asked for
-      bread. “I could guess how long the flour would last,” he said. “I could not guess the news.”
+      supper. “I could guess how long the beans would last,” he said. “I could not guess the news.”
 
       The notebook lies in the museum of Brindlemere. Visitors leaf past the winds and the ships. Nearly all of them stop
       at the third lines.`),
     easier: body(`
-      The lighthouse on Gannet Rock had no harbour. In calm weather a boat came close. In rough weather nobody came.
+      The lighthouse on Tollan Rock had no harbour. In calm weather a boat came close. In rough weather nobody came.
 
       Every evening the keeper, Tam Orrin, wrote three lines: the wind, the ships, and one thing that had pleased him. On
-      the ninth day of a storm he wrote: “The flour will last. The light has not failed once.”
+      the ninth day of a storm he wrote: “The beans will last. The light has not failed once.”
 
-      After the storm he asked for the newspaper before he asked for bread.
+      After the storm he asked for the newspaper before he asked for supper.
 
       The notebook lies in a museum now. Most visitors stop at the third lines.`),
   },

@@ -7,7 +7,7 @@ export const staff = [
   { name: 'lindqvist', given: 'Tobias', family: 'Lindqvist', role: 'teacher' },
   { name: 'nwosu', given: 'Amara', family: 'Nwosu', role: 'teacher' },
   { name: 'castellano', given: 'Inés', family: 'Castellano', role: 'teacher' },
-  { name: 'office', given: 'Ruth', family: 'Abernathy', role: 'administrator' },
+  { name: 'office', given: 'Ruth', family: 'Halloran', role: 'administrator' },
 ] as const;
 export type StaffName = (typeof staff)[number]['name'];
 
@@ -26,7 +26,7 @@ export const classes = [
 const given =
   `Adaeze Aiko Alma Amir Anouk Anton Arlo Asha Bao Beatriz Ben Bodhi Callum Camila Carys Chidi Cora Dalia Daniel Darya
   Desta Diego Dmitri Eilidh Elias Elif Emeka Enzo Esme Ezra Farah Felix Fern Freya Gael Gita Goran Greta Hana Hassan Hazel
-  Henrik Ida Idris Ines Iona Isaac Ivy Jae Jamila Jonah Juno Kaito Kamala Kofi Lars Layla Leif Leila Lena Levi Linh Lucia
+  Henrik Ida Idris Ines Iona Isaac Ivy Jae Jamila Jonah Juno Kaito Karin Kofi Lars Layla Leif Leila Lena Levi Linh Lucia
   Luka Mabel Maeve Malik Mara Mateo Mei Mila Milo Mina Nadia Naomi Nia Niko Nils Noor Oona Orla Oscar Otis Pablo Petra
   Priya Quinn Rafael Ravi Rhea Rosa Rowan Ruben Saoirse Sami Selma Sina Sol Stella Suri Tala Tariq Teo Thea Tomas Uma Veda
   Vera Viktor Wren Xiomara Yara Yusuf Zainab Zane Zoe`.split(/\s+/);
@@ -35,9 +35,9 @@ const family =
   `Abara Adeyemi Ahlgren Almeida Andersen Baptiste Barlow Becker Bianchi Bjork Calder Castro Chaudhry Cho Contreras Dahl
   Delacroix Diallo Dogan Dvorak Eklund Eriksen Farouk Ferreira Fitzroy Fontaine Gallagher Garza Ghosh Grant Gupta Haddad
   Halvorsen Hashimoto Hoang Hussain Ibarra Ivanova Iyer Jansen Jimenez Kang Kapoor Keita Kim Kowalski Kruger Lacroix Larsen
-  Le Lindgren Lopez MacRae Maddox Marchetti Mbeki Mehta Mendez Moreau Morita Nakamura Navarro Ndiaye Nguyen Novak Obi
+  Le Lindgren Lopez MacRae Maddox Marchetti Moyo Mehta Mendez Moreau Morita Nakamura Navarro Ndiaye Nguyen Novak Obi
   Okonkwo Olsen Ortega Osei Papadakis Patel Pereira Petrov Quiroga Rahman Ramos Reyes Rossi Sandoval Sato Schultz Sharma
-  Silva Sokolova Solberg Suzuki Tanaka Thorne Toure Tran Ueda Vance Vargas Vasquez Volkov Walsh Weber Whitlock Wójcik
+  Silva Sokolova Solberg Suzuki Tanaka Thorne Toure Tran Ueda Verhoeven Vargas Vasquez Volkov Walsh Weber Whitlock Wójcik
   Yamada Yilmaz Zhang Zielinski`.split(/\s+/);
 
 const letters = 'abcdefghjkmnpqrstuvwxyz';

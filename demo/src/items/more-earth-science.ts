@@ -3,10 +3,10 @@ import { number, several, short, single, trueFalse, type DemoItem } from './buil
 import { ask, essay, gaps, grid, match, order, page, photo, places, sketch, sort, twoParts, words } from './kinds';
 
 const cycle =
-  'The rock cycle as four boxes: igneous rock, sediment, sedimentary rock, metamorphic rock, joined by arrows W, X, Y and Z';
+  'Four boxes joined by arrows: W from igneous rock to sediment, X from sediment to sedimentary rock, Y from sedimentary rock to metamorphic rock, Z from metamorphic rock to igneous rock.';
 const layers = 'Four rock layers: D on top, then C, B and A; a vein E cuts through all of them';
 const map =
-  'A weather map: a high at the upper left, a low in the middle, a cold front to its left and a warm front to its right';
+  'A weather map with north at the top: a letter H at the upper left and a letter L in the middle. From the L, a line with triangles runs to the lower left, its triangles pointing right; a line with half circles runs to the right, its half circles pointing up.';
 
 export const moreEarthScience: DemoItem[] = [
   sort('ES.5.ROC.1', 1, 'Sort by what can be seen.', { 'Layers or loose grains': ['sandstone', 'shale'], 'Crystals locked together': ['granite', 'gabbro'] }, ['obsidian'], 'Obsidian is glassy and shows neither.'),
@@ -32,14 +32,14 @@ export const moreEarthScience: DemoItem[] = [
   single('ES.8.WAT.1', 2, 50, 'A warm ocean current flows along a coast. What does it do to the winters there?', 'It makes them milder.', [['It makes them colder.', 'Thinks that water always cools.'], ['It makes them drier.', 'Mixes it up with cold currents.'], ['Nothing', 'Does not link sea and air.']], 'The current brings heat, and the wind carries it ashore.'),
 
   match('ES.5.WEA.1', 1, 'Match each instrument with what it measures.', [['barometer', 'air pressure'], ['anemometer', 'speed of the wind'], ['rain gauge', 'amount of rain'], ['thermometer', 'temperature']], ['direction of the wind'], 'A vane shows the direction of the wind.'),
-  single('ES.5.WEA.1', 1, 40, `<p>Listen to the signal from the harbour.</p>${heard('horn', 'A fog horn: one long tone and two short ones')}<p>One long and two short tones mean “I cannot see and am hardly moving”. What is the weather most likely?</p>`, 'Fog', [['A clear night', 'Does not link the signal with seeing.'], ['A strong wind', 'Overlooks “hardly moving”.'], ['Thunder', 'Takes the horn for thunder.']], 'Horns are used when nobody can see far.'),
+  single('ES.5.WEA.1', 1, 40, `<p>Listen to the signal from the harbour.</p>${heard('horn', 'Signal')}<p>One long and two short tones mean “I cannot see and am hardly moving”. What is the weather most likely?</p>`, 'Fog', [['A clear night', 'Does not link the signal with seeing.'], ['A strong wind', 'Overlooks “hardly moving”.'], ['Thunder', 'Takes the horn for thunder.']], 'Horns are used when nobody can see far.'),
   number('ES.5.WEA.1', 2, 50, `${shownPicture('rain', 'A bar chart of rain in Brindlemere: Monday 12 mm, Tuesday 5, Wednesday 18, Thursday 9, Friday 14')}<p>How much rain fell from Monday to Friday, in millimetres?</p>`, '58', '12 + 5 + 18 + 9 + 14 = 58.', { units: [{ name: 'mm', factor: 1 }] }),
   gaps('ES.6.WEA.1', 2, 'By the lake on a sunny afternoon', 'The land warms {faster|more slowly} than the water. Air over the land {rises|sinks}, and air from over the water flows {towards the land|away from the land}.', 'A breeze from the lake in the afternoon.'),
   twoParts(
     single('ES.6.WEA.1', 2, 45, '', 'It rises.', [['It sinks.', 'Thinks that warm air is heavy.'], ['It stays where it is.', 'Does not link warmth with movement.']], 'Warm air is lighter. '),
     single('ES.6.WEA.1', 2, 45, '', 'Cooler air flows in from the side.', [['Nothing, the place stays empty.', 'Does not think of air as filling space.'], ['Warm air flows in from above.', 'Thinks that air falls back at once.']], 'Air flows in where air has risen: this is wind.'),
     ['What does the air above a hot parking lot do?', 'What happens next to the ground?'], 'A parking lot lies in the sun.', true),
-  places('ES.7.WEA.1', 1, 'Choose the low on the weather map.', 'fronts', map, [['The letter at the upper left', 110, 82, 30], ['The letter in the middle', 360, 204, 30], ['The far right of the map', 540, 90, 26]], ['The letter in the middle'], 'L stands for low pressure.'),
+  places('ES.7.WEA.1', 1, 'Choose the low on the weather map.', 'fronts', map, [['The letter at the upper left', 110, 82, 30], ['The letter in the middle', 304, 131, 30], ['The far right of the map', 552, 214, 26]], ['The letter in the middle'], 'L stands for low pressure.'),
   single('ES.7.WEA.1', 2, 50, `${shownPicture('fronts', map)}<p>The line with triangles moves to the right. What does it bring?</p>`, 'Cooler air and showers', [['Warmer air and fog', 'Reads it as a warm front.'], ['Many calm sunny days', 'Reads it as a high.'], ['Nothing that could be felt', 'Does not know what a front is.']], 'Triangles mark a cold front.'),
   sort('ES.8.WEA.1', 2, 'Weather or climate?', { weather: ['It hailed in Brindlemere on Tuesday.', 'Tomorrow the wind will turn west.'], climate: ['Summers in the hills are dry.', 'Snow is rare on this coast.'] }, [], 'Weather is one time and place; climate is what is usual over many years.', 'each-right'),
   several('ES.8.WEA.1', 2, 60, 'What shapes the climate of a place?', ['How high it lies', 'How far it is from the sea'], [['How many people live there today', 'Thinks of what people feel.'], ['What was in the forecast', 'Mixes up weather and climate.']], 'Height, distance from the sea and latitude shape a climate.'),

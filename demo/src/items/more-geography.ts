@@ -3,11 +3,11 @@ import { number, several, short, single, trueFalse, type DemoItem } from './buil
 import { ask, essay, gaps, grid, match, order, page, places, sketch, sort, twoParts, words } from './kinds';
 
 const town =
-  'A town on a grid, columns A to E and rows 1 to 4: the mill in A4, the well in C3, the market in B1, the tower in E1';
+  'A town on a grid of four rows, numbered 1 to 4 from the bottom, and five columns, A to E from the left. The mill is in the first column of the top row; the well in the third column of the row below it; the market in the second column and the tower in the fifth column of the bottom row.';
 const hill =
-  'Contour lines at 100, 120, 140 and 160 m around a top of 172 m; A at the west, B at the east, C at the north';
+  'Contour lines at 100, 120, 140 and 160 m around a top of 172 m. From one line to the next it is about 1 mm at A in the west, 8 mm at B in the east and 4 mm at C in the north.';
 const valley =
-  'A river from the hills to the sea with places 1 to 4: 1 in the hills, 4 on a smaller river, 2 where both meet, 3 at the sea';
+  'A map. A line runs from place 1 in the hills at the upper left through place 2 to place 3 at the lower right, where it widens. A thinner line runs from place 4 at the top down to place 2.';
 
 export const moreGeography: DemoItem[] = [
   places('GE.5.MAP.1', 1, 'Choose what stands in square C3.', 'grid', town, [['The mill', 100, 80, 30], ['The well', 260, 172, 30], ['The market', 190, 307, 34], ['The tower', 424, 312, 34]], ['The well'], 'Column C, row 3: the well.'),
@@ -18,7 +18,7 @@ export const moreGeography: DemoItem[] = [
     number('GE.6.MAP.1', 2, 50, '', '30', '2 km at 4 km an hour take half an hour.', { units: [{ name: 'min', factor: 1 }, { name: 'minutes', factor: 1 }] }),
     ['How far is it in kilometres?', 'How many minutes is that on foot, at 4 km an hour?'], 'On a map of 1 : 50,000 the way from the station to the lake is 4 cm long.', true),
   number('GE.6.MAP.1', 2, 60, 'Two towers are 12 km apart. How many centimetres is that on a map of 1 : 200,000?', '6', '12 km = 1,200,000 cm, and 1,200,000 ÷ 200,000 = 6.', { units: [{ name: 'cm', factor: 1 }] }),
-  places('GE.7.MAP.1', 2, 'From which side is the hill steepest?', 'contours', hill, [['The west side', 100, 200, 30], ['The east side', 490, 195, 30], ['The north side', 300, 58, 30]], ['The west side'], 'Where the lines lie closest, the slope is steepest.'),
+  places('GE.7.MAP.1', 2, 'From which side is the hill steepest?', 'contours', hill, [['The west side', 92, 200, 30], ['The east side', 490, 200, 30], ['The north side', 290, 75, 30]], ['The west side'], 'Where the lines lie closest, the slope is steepest.'),
   number('GE.7.MAP.1', 2, 50, `${shownPicture('contours', hill, 400)}<p>How many metres does one climb from the 100 m line to the top?</p>`, '72', '172 − 100 = 72.', { units: [{ name: 'm', factor: 1 }] }),
   sketch('GE.7.MAP.1', 2, 'Draw contour lines for a hill that is steep in the north and gentle in the south.', 'Closed lines, close together at the top of the sheet (north), far apart in the south, heights written on them.'),
   sort('GE.8.MAP.1', 2, 'Which map would you take for which question?', { 'a map with contour lines': ['How steep is the path?', 'Which side of the hill is sheltered?'], 'a map of land use': ['Where are the factories?', 'How much of the town is green?'] }, [], 'Maps answer the questions that they were drawn for.', 'each-right'),
@@ -29,7 +29,7 @@ export const moreGeography: DemoItem[] = [
   gaps('GE.6.LAN.1', 2, 'A river’s bend', 'On the outside of a bend the water flows {faster|more slowly} and {wears the bank away|drops sand}. On the inside it {drops sand|wears the bank away}. In time the bend becomes {wider|straighter}.', 'Fast water carries, slow water drops.'),
   words('GE.6.LAN.1', 2, 'Choose what the river has carried and dropped.', 'At the bend lies [a beach of small pebbles*]. Behind it stand [willows], and after each flood [a skin of mud*] covers [the footpath]. At the lake it has built [a fan of sand*].', 'Pebbles, mud and sand were carried by the river.'),
   order('GE.7.LAN.1', 2, 'Put the story of a sea arch in order.', ['Waves open a crack in the headland.', 'The crack becomes a cave.', 'The cave breaks through and is an arch.', 'The roof falls and a stack remains.'], ['first', 'last'], 'Crack, cave, arch, stack.'),
-  single('GE.7.LAN.1', 1, 40, `<p>${heard('bell', 'A bell that rings three times')}</p><p>A bell buoy rings by itself at sea. What makes it ring?</p>`, 'The waves', [['The wind in its sails', 'Thinks of a boat.'], ['A clockwork', 'Overlooks “by itself at sea”.'], ['The tide turning', 'Takes the tide for something that strikes.']], 'Waves rock the buoy and swing the bell.'),
+  single('GE.7.LAN.1', 1, 40, `<p>${heard('bell', 'Signal')}</p><p>A bell buoy rings by itself at sea. What makes it ring?</p>`, 'The waves', [['The wind in its sails', 'Thinks of a boat.'], ['A clockwork', 'Overlooks “by itself at sea”.'], ['The tide turning', 'Takes the tide for something that strikes.']], 'Waves rock the buoy and swing the bell.'),
   grid('GE.8.LAN.1', 2, 'Does it make floods in a valley more or less likely?', ['more likely', 'less likely'], [['A forest is cut down.', 'more likely'], ['A meadow by the river is kept free.', 'less likely'], ['A stream is straightened.', 'more likely'], ['Ponds are dug that fill in rain.', 'less likely']], 'Whatever slows water down helps the valley.'),
   essay('GE.8.LAN.1', 3, 'A town wants to build houses on a flood plain because land is cheap there. Give one reason for and two reasons against, and say what you would decide.', 'One point for the reason for, one each for two reasons against, one for a decision that follows from them.', 4, 150, [['Reasons', [[3, 'one for and two against'], [2, 'two reasons'], [1, 'one reason'], [0, 'none']]], ['Decision', [[1, 'follows from the reasons'], [0, 'is missing, or does not follow']]]]),
 

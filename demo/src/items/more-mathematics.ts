@@ -1,4 +1,4 @@
-import { shownPicture } from '../media';
+import { dayPoints, scatterWords, shownPicture } from '../media';
 import { f, number, several, short, single, trueFalse, type DemoItem } from './build';
 import { ask, essay, gaps, grid, match, order, page, photo, places, sketch, sort, twoParts } from './kinds';
 
@@ -76,8 +76,8 @@ export const moreMathematics: DemoItem[] = [
   number('MA.6.DAT.1', 2, 70, `${shownPicture('rain', 'A bar chart of rain in Brindlemere: Monday 12 mm, Tuesday 5, Wednesday 18, Thursday 9, Friday 14')}<p>What is the median, in millimetres?</p>`, '12', 'In order: 5, 9, 12, 14, 18.', { units: [{ name: 'mm', factor: 1 }] }),
   gaps('MA.6.DAT.1', 2, 'The numbers 2, 3, 3, 4, 28 are given.', 'Their mean is {8|3|4} and their median is {3|8|4}. The number 28 pulls the {mean|median} up most.', 'The sum is 40; the middle one is 3.'),
   number('MA.7.DAT.1', 2, 60, 'A bag holds 3 red, 5 blue and 4 green counters. What is the chance of drawing a blue one?', '5/12', '5 of 12 counters are blue.'),
-  places('MA.8.DAT.1', 2, 'One day does not fit the others. Choose its point.', 'scatter', 'A scatter plot of bikes at the school against hours of daylight. The points rise; one lies low at the right.', [['A point at the lower left', 90, 260, 16], ['A point in the middle', 260, 180, 16], ['A point at the upper right', 420, 80, 16], ['A point at the lower right', 450, 240, 16]], ['A point at the lower right'], 'All others rise together; this one is low although the day is long.'),
-  single('MA.8.DAT.1', 1, 45, `${shownPicture('scatter', 'A scatter plot of bikes at the school against hours of daylight; the points rise from lower left to upper right')}<p>What kind of association do most of the points show?</p>`, 'Positive', [['Negative', 'Reads the plot from right to left.'], ['None', 'Lets one odd point decide.']], 'More daylight goes with more bikes.'),
+  places('MA.8.DAT.1', 2, 'One day does not fit the others. Choose its point.', 'scatter', scatterWords, [['The point at 8.5 hours', ...dayPoints[0]!, 16], ['The point at 11.5 hours', ...dayPoints[5]!, 16], ['The point at 14.5 hours', ...dayPoints[9]!, 16], ['The point at 15 hours', ...dayPoints[10]!, 16]], ['The point at 15 hours'], 'All others rise together; this one is low although the day is long.'),
+  single('MA.8.DAT.1', 1, 45, `${shownPicture('scatter', scatterWords)}<p>What kind of association do most of the points show?</p>`, 'Positive', [['Negative', 'Reads the plot from right to left.'], ['None', 'Lets one odd point decide.']], 'More daylight goes with more bikes.'),
   several('MA.7.DAT.1', 2, 70, 'A fair coin is thrown 10 times and shows heads 7 times. Which statements are sensible?', ['The chance of heads is still one half.', 'After many more throws the share should come closer to one half.'], [['Tails is due now.', 'Thinks that chance remembers.'], ['The coin must be false.', 'Takes a small sample for proof.']], 'Ten throws vary a lot; the chance does not change.'),
   trueFalse('MA.7.DAT.1', 1, 30, 'An event with a chance of 0.3 is more likely than one with a chance of 25 %.', true, 'Compares 3 with 25.', '0.3 is 30 %.'),
   short('MA.6.GEO.1', 1, 30, 'What is the name of a triangle with three sides of equal length?', ['equilateral', 'equilateral triangle'], 'Equal sides: equilateral.'),
