@@ -29,6 +29,8 @@ runMain(async () => {
       'killing',
       'finding',
       'results',
+      'holds',
+      'beside',
     ]) {
       if (only && only !== name && name !== 'floor') continue;
       const outfile = join(root, 'scripts/dist', `${name}.mjs`);

@@ -13,8 +13,14 @@ export const token = (n: number) => `bench-token-${n}`;
 
 export const pool = createPool({ socketPath, user: 'root', database: name, connectionLimit: 12, timezone: 'Z' });
 
-export function start(file: string, args: string[], env: Record<string, string>): Promise<ChildProcess> {
+export function start(
+  file: string,
+  args: string[],
+  env: Record<string, string>,
+  execArgv: string[] = [],
+): Promise<ChildProcess> {
   const child = fork(join(process.cwd(), file), args, {
+    execArgv,
     env: { ...process.env, ...env },
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
