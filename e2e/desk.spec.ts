@@ -65,7 +65,7 @@ test('words that were not saved when the browser ended are offered again, and ca
 test('each role has its own places, and the dark page stays dark', async ({ browser }) => {
   const page = await teacherPage(browser, 'office');
   watch(page, complaints);
-  await expect(page.getByRole('heading', { name: 'Office' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'People' })).toBeVisible();
   await expect(page.getByRole('cell', { name: 'Maren Holloway' })).toBeVisible();
   await page.goto('/banks');
   await expect(page).toHaveURL(/\/office$/);

@@ -7,7 +7,7 @@ import { api, type Endpoint } from '@oaken/contract';
 import { fork, type ChildProcess } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
-import { connect, createDatabase, row } from '../src/database/connect';
+import { connect, createDatabase, row, rows } from '../src/database/connect';
 import { migrator } from '../src/database/migrate';
 import { nastyBodies } from './support/nasty';
 import { fillSchool, signInsOf, Visitor } from './support/school';
@@ -136,4 +136,17 @@ describe('what is right, and as large as it may be', () => {
     const { hold, status } = await holdOf(() => people.get('teacher')!.send(method, path, text));
     expect([statuses.includes(status), hold <= limit]).toEqual([true, true]);
   }); // prettier-ignore
+});
+
+test('thirty reports at once take their turns, and nobody’s save is refused meanwhile', async () => {
+  const students = await rows<{ id: number }>(database, 'SELECT DISTINCT student_id AS id FROM attempts WHERE assignment_id = 1 AND handed_in_at IS NOT NULL LIMIT 30'); // prettier-ignore
+  const teacher = people.get('teacher')!;
+  const reports = students.map(({ id }) => teacher.get(`/api/assignments/1/students/${id}/report.pdf`));
+  let waiting = true;
+  const done = Promise.all(reports).finally(() => (waiting = false));
+  const student = people.get('student')!;
+  const statuses = new Set<number>();
+  while (waiting) statuses.add((await student.get('/api/seat')).status);
+  expect((await done).map(({ status }) => status)).toEqual(students.map(() => 200));
+  expect([[...statuses], students.length]).toEqual([[200], 30]);
 });

@@ -313,6 +313,15 @@ test.each([
   },
 );
 
+test('a save waits for nobody who changes the assignment or renews the figures of its items', async () => {
+  const own = await begin(19);
+  await school.database.transaction(async (transaction) => {
+    await row(school.database, 'SELECT id FROM assignments WHERE id = :id FOR UPDATE', { id: own.assignmentId }, transaction); // prettier-ignore
+    await rows(school.database, 'SELECT id FROM items FOR UPDATE', {}, transaction);
+    expect((await own.save(answer(own.entries[0]!.id, 1, text('1')))).status).toBe(200);
+  });
+});
+
 describe('answers that arrive after the end', () => {
   const at = async (place: number, change: Record<string, unknown> = {}) => {
     const rules = { ...plainRules, lateAnswers: 'count', ...(change.rules as object) };

@@ -1,0 +1,114 @@
+/** A school that is not the demonstration, from the link in the terminal to its first class. */
+import { expect, test, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
+import { expectAccessible } from './accessible';
+import { watch } from './people';
+
+const port = 4672;
+const folder = mkdtempSync(join(tmpdir(), 'oaken-school-'));
+const complaints: string[] = [];
+let starter: ChildProcess;
+let said = '';
+
+/** Starts the school, and gives the link that it prints, when it has not begun. */
+async function start(): Promise<string | undefined> {
+  said = '';
+  starter = spawn(process.execPath, ['scripts/school.mjs'], {
+    cwd: resolve(import.meta.dirname, '..'),
+    env: { ...process.env, OAKEN_PORT: String(port), OAKEN_DATA: folder },
+  });
+  for (const stream of [starter.stdout!, starter.stderr!]) stream.on('data', (chunk) => (said += chunk));
+  await expect.poll(() => said, { timeout: 300_000 }).toContain('Ctrl+C stops it.');
+  return /http\S+\/setup#\S+/.exec(said)?.[0];
+}
+async function stop(): Promise<void> {
+  starter.kill('SIGTERM');
+  await new Promise((done) => starter.once('exit', done));
+}
+
+let link = '';
+test.beforeAll(async () => {
+  link = (await start())!;
+});
+test.afterAll(async () => {
+  await stop();
+  rmSync(folder, { recursive: true, force: true });
+  expect(complaints).toEqual([]);
+});
+
+const error = (page: Page) => page.locator('.el-form-item__error');
+
+test('begins with a link, adds teachers from a list, imports standards, and its teacher makes a class', async ({
+  browser,
+}) => {
+  const page = await (await browser.newContext()).newPage();
+  watch(page, complaints);
+  await page.goto(link);
+  await page.getByLabel('Name', { exact: true }).fill('Alder Street School');
+  await page.getByText('6', { exact: true }).click();
+  await page.getByLabel('Given name').fill('Ines');
+  await page.getByLabel('Family name').fill('Amari');
+  await page.getByLabel('Sign-in name').fill('amari');
+  await page.getByLabel(/^Password/).fill('short');
+  await page.getByRole('button', { name: 'Begin the school' }).click();
+  await expect(error(page)).toHaveText('A password needs at least 10 characters.');
+  await expectAccessible('setup', page);
+  await page.getByLabel(/^Password/).fill('a long password');
+  await page.getByRole('button', { name: 'Begin the school' }).click();
+  await expect(page.getByRole('heading', { name: 'People' })).toBeVisible();
+  await expectAccessible('people', page);
+
+  await page.getByRole('button', { name: 'Add teachers' }).click();
+  await page.getByLabel('Names').fill('Ana Lee, ana@alder.example\nBo Díaz\nCy');
+  await expect(page.getByText('Line 3: The family name is missing.')).toBeVisible();
+  await page.getByRole('button', { name: 'Add 2 people' }).click();
+  const links = page.getByRole('dialog', { name: '2 sign-in links' });
+  const welcome = await links.locator('code').first().innerText();
+  await links.getByRole('button', { name: 'Close', exact: true }).last().click();
+  await expect(page.getByRole('cell', { name: 'ana.lee' })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Standards' }).click();
+  const csv = 'code,statement,parent,grades\nMA,Mathematics,,\nMA.6,Ratios,MA,6\nMA.6.1,Use ratios to compare,MA.6,6\n';
+  await page.locator('input[type=file]').setInputFiles({ name: 'goals.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) }); // prettier-ignore
+  await expect(page.getByRole('cell', { name: 'Use ratios to compare' })).toBeVisible();
+  await page.getByRole('button', { name: 'Import 3 standards' }).click();
+  await expect(error(page)).toHaveText('Say which subject it is for.');
+  await page.getByLabel('Subject').fill('Mathematics');
+  await page.getByRole('button', { name: 'Import 3 standards' }).click();
+  await expect(page.getByRole('cell', { name: 'goals' })).toBeVisible();
+  await expectAccessible('standards', page);
+
+  const teacher = await (await browser.newContext()).newPage();
+  watch(teacher, complaints);
+  await teacher.goto(welcome);
+  await expect(teacher.getByRole('heading', { name: 'Welcome, Ana Lee' })).toBeVisible();
+  await expectAccessible('welcome', teacher);
+  await teacher.getByLabel(/^Password/).fill('ten letters');
+  await teacher.getByRole('button', { name: 'Save and sign in' }).click();
+  await expect(teacher.getByText('Good day, Ana')).toBeVisible();
+  await teacher.getByRole('link', { name: 'Account' }).click();
+  await expect(teacher.getByText('this device')).toBeVisible();
+  await expectAccessible('account', teacher);
+});
+
+test('is there again after a stop, prints no link any more, and does not call itself a demonstration', async ({
+  page,
+}) => {
+  watch(page, complaints);
+  await stop();
+  expect(await start()).toBeUndefined();
+  await page.goto(`http://127.0.0.1:${port}/sign-in`);
+  await expect(page.getByRole('heading', { name: 'Alder Street School' })).toBeVisible();
+  await expect(page.getByText('This is a demonstration.')).toHaveCount(0);
+  await page.goto(link);
+  await expect(page.getByRole('alert')).toContainText('This link has ended.');
+});
+
+test('the demonstration says on its sign-in page that it is one', async ({ page }) => {
+  watch(page, complaints);
+  await page.goto('/sign-in');
+  await expect(page.getByRole('note')).toContainText('This is a demonstration.');
+});
