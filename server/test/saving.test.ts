@@ -288,6 +288,8 @@ test.each([
       expect(Object.keys(replies).sort()).toEqual([
         ...(mode === 'test' ? ['askHelp'] : []),
         'beginAttempt',
+        'beginSchool',
+        'choosePassword',
         'comeAsGuest',
         'countPlay',
         'enterNext',
@@ -298,8 +300,10 @@ test.each([
         'openCalendar',
         'readCalendar',
         'readLink',
+        'readPersonalLink',
         'readReport',
         'readSession',
+        'readSetup',
         'saveAnswers',
         'stayHere',
       ]);
