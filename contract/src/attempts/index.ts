@@ -271,6 +271,7 @@ export const askHelp = endpoint({
   who: 'student',
   does: 'In practice: checks an answer, gives the next hint, or shows the answer. Saying it twice with one number does it once.',
   params: z.object({ attemptId: idInPath, entryId: shortId }),
+  largest: roomy,
   body: z.discriminatedUnion('want', [
     z.strictObject({ want: z.literal('check'), answer: savedAnswer }),
     /** The hint after so many. */

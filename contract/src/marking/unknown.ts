@@ -1,6 +1,6 @@
 /** Short answers that earned nothing and that nobody has looked at: a decision can become part of the key. */
 import { z } from 'zod';
-import { endpoint } from '../define';
+import { endpoint, roomy } from '../define';
 import { partPlace } from './work';
 
 export const readUnknown = endpoint({
@@ -27,6 +27,7 @@ export const decideWrong = endpoint({
   who: 'teacher',
   does: 'Says that these answers stay wrong, or may be asked about again.',
   params: partPlace,
+  largest: roomy,
   body: z.strictObject({ spellings: z.array(z.string().max(200)).min(1).max(500), wrong: z.boolean() }),
   answer: z.object({}),
 });
