@@ -296,7 +296,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       const random = stream(`sitting/${id}/${name}`);
       for (const student of roll.get(name)!) {
         put('assignment_students', { assignment_id: id, student_id: student.id, class_id: classId });
-        if (plan.state === 'sat') sit(student, { opens, closes, absent: 0.04, working: 0 }, random);
+        if (plan.state === 'sat') sit(student, { opens, closes, absent: plan.absent ?? 0.04, working: 0 }, random);
         if (plan.state === 'open')
           sit(student, { opens, closes: Math.min(closes, now), absent: 0.5, working: 0.15 }, random);
       }

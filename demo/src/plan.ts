@@ -14,6 +14,8 @@ export interface Plan {
   opens: [days: number, time: string];
   closes: [days: number, time: string];
   state: 'sat' | 'open' | 'coming';
+  /** The share of students who were not there; a few of a hundred unless it says more. */
+  absent?: number;
   /** Who may find the test on the shelf; its teacher alone unless it says more. */
   reach?: 'school' | 'everybody';
 }
@@ -21,7 +23,7 @@ export interface Plan {
 export const plans: Plan[] = [
   {
     title: 'Ratios and unit rates', kind: 'test', by: 'holloway', classes: ['6B', '6D'], items: ['A paddock has 12 sheep', 'In a running club', 'The ratios 4 : 6 and 10 : 15', 'Which ratios are equal to 6 : 8', 'Four notebooks cost', 'Which pack gives the lowest price', 'Ana types 90 words', 'Walking 3 km in 40 minutes', 'A printer makes 18 pages', 'A tap fills 18 lit', 'Six tickets cost', 'Shop A: 5 erasers'],
-    directions: 'Work alone. Scratch paper is allowed, calculators are not.', limitMinutes: 30, opens: [-3, '08:00'], closes: [-2, '15:30'], state: 'sat',
+    directions: 'Work alone. Scratch paper is allowed, calculators are not.', limitMinutes: 30, opens: [-3, '08:00'], closes: [-2, '15:30'], state: 'sat', absent: 0,
   },
   {
     title: 'Fractions, signs and expressions', kind: 'quiz', by: 'holloway', classes: ['6B', '6D'], items: ['Work out 5/6 ÷ 2/3', 'Dividing a number by a fraction', 'How many bags of 2/5 kg', 'Which of these numbers is the least', 'At dawn it was −4', 'Point P is three marks left', 'the value of 4n - 7', 'the mean of 4, 7', 'What is the median, in'],
