@@ -71,6 +71,7 @@ test('begins with a link, adds teachers from a list, imports standards, and its 
   await expect(page.getByRole('cell', { name: 'ana.lee' })).toBeVisible();
 
   await page.getByRole('link', { name: 'Standards' }).click();
+  await expect(page.getByText('There are no standards yet.')).toBeVisible();
   const csv = 'code,statement,parent,grades\nMA,Mathematics,,\nMA.6,Ratios,MA,6\nMA.6.1,Use ratios to compare,MA.6,6\n';
   await page.locator('input[type=file]').setInputFiles({ name: 'goals.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) }); // prettier-ignore
   await expect(page.getByRole('cell', { name: 'Use ratios to compare' })).toBeVisible();
