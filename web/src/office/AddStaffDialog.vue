@@ -3,10 +3,10 @@
 import type { PersonalLink } from '@oaken/contract/accounts';
 import { readStaffList } from '@oaken/core/staff';
 import { count } from '@oaken/core/text';
-import type { UploadFile, UploadRawFile } from 'element-plus';
 import { computed, ref, watch } from 'vue';
 import { call } from '../client/call';
 import { inWords } from '../client/request';
+import FileButton from '../parts/FileButton.vue';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ taken: string[] }>();
@@ -20,7 +20,7 @@ watch(open, (now) => {
   if (now) wrong.value = '';
 });
 
-async function take(file: UploadRawFile): Promise<void> {
+async function take(file: File): Promise<void> {
   text.value = await file.text();
 }
 
@@ -38,7 +38,6 @@ async function add(): Promise<void> {
     busy.value = false;
   }
 }
-const chosen = ({ raw }: UploadFile) => raw && void take(raw);
 </script>
 
 <template>
@@ -48,9 +47,7 @@ const chosen = ({ raw }: UploadFile) => raw && void take(raw);
       spreadsheet can have columns: given name, family name, email, sign-in name, role.
     </p>
     <ElInput v-model="text" type="textarea" :rows="5" aria-label="Names" placeholder="Type or paste names here" />
-    <ElUpload class="file" :auto-upload="false" :show-file-list="false" accept=".csv,.txt" :on-change="chosen">
-      <ElButton>Choose a CSV file …</ElButton>
-    </ElUpload>
+    <p class="file"><FileButton accept=".csv,.txt" @chosen="take">Choose a CSV file …</FileButton></p>
     <template v-if="list.people.length > 0 || list.problems.length > 0">
       <h3>{{ count(list.people.length, 'person', 'people') }} to add</h3>
       <ElTable :data="list.people" row-key="line" max-height="240">

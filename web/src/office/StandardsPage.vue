@@ -2,7 +2,6 @@
 /** The school's frameworks of standards, and bringing one in from an open format. */
 import type { FrameworkPreview } from '@oaken/contract/standards';
 import { count } from '@oaken/core/text';
-import type { UploadFile, UploadRawFile } from 'element-plus';
 import { computed, onMounted, reactive, ref } from 'vue';
 import { addressOf, call } from '../client/call';
 import { inWords, request } from '../client/request';
@@ -10,6 +9,7 @@ import { useSession } from '../client/session';
 import { useFieldErrors } from '../desk/accounts/fieldErrors';
 import { done } from '../desk/undo';
 import EmptyNote from '../parts/EmptyNote.vue';
+import FileButton from '../parts/FileButton.vue';
 import PageHead from '../parts/PageHead.vue';
 
 type Frameworks = Awaited<ReturnType<typeof call<'listFrameworks'>>>['frameworks'];
@@ -36,7 +36,7 @@ async function load(): Promise<void> {
 }
 onMounted(load);
 
-async function look(chosen: UploadRawFile): Promise<void> {
+async function look(chosen: File): Promise<void> {
   file.value = chosen;
   preview.value = null;
   const query = { name: chosen.name, type: typeOf(chosen) };
@@ -61,14 +61,11 @@ const gradesOf = (framework: Frameworks[number]) =>
   [...new Set(framework.standards.flatMap(({ grades }) => grades))].sort((a, b) => a - b).join(', ');
 const subjectsOf = (framework: Frameworks[number]) =>
   [...new Set(framework.standards.map(({ subject }) => subject))].join(', ');
-const chosen = ({ raw }: UploadFile) => raw && void look(raw);
 </script>
 
 <template>
   <PageHead title="Standards" :where="session.school.name">
-    <ElUpload :auto-upload="false" :show-file-list="false" accept=".csv,.json" :on-change="chosen">
-      <ElButton type="primary">Import standards …</ElButton>
-    </ElUpload>
+    <FileButton accept=".csv,.json" type="primary" @chosen="look">Import standards …</FileButton>
   </PageHead>
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
