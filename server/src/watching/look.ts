@@ -9,6 +9,7 @@ import type { Sequelize } from 'sequelize';
 import { attemptForm, type Attempt, type Fixed } from '../attempts/given';
 import type { Editions } from '../attempts/editions';
 import { fromJson, row, rows, toMillisOrNull } from '../database/connect';
+import { Breather } from '../threads/breather';
 
 type Cell = NonNullable<WatchedStudent['cells'][number]>;
 
@@ -35,6 +36,9 @@ interface Saved {
   flagged: number;
 }
 
+/** Answers of so many attempts are read in one statement; a whole grade's would arrive in one piece. */
+const attemptsAtOnce = 40;
+
 export class Look {
   /** Of each attempt: its entries in the student's own order. */
   private readonly forms = new Map<number, EditionEntry[]>();
@@ -60,22 +64,28 @@ export class Look {
       this.editionId = assignment.editionId;
     }
     const lines = await this.lines();
-    for (const own of lines)
+    const breather = new Breather();
+    for (const own of lines) {
+      await breather.breathe();
       if (own.attemptId !== null && !this.forms.has(own.attemptId)) {
         const form = attemptForm(edition, { ...own, given: own.given === null ? null : fromJson<Fixed>(own.given) }, rules); // prettier-ignore
         this.forms.set(own.attemptId, form.sections.flatMap(({ entries }) => entries)); // prettier-ignore
       }
-    await this.readCells(lines.flatMap(({ attemptId }) => attemptId ?? []));
+    }
+    const attempts = lines.flatMap(({ attemptId }) => attemptId ?? []);
+    for (let from = 0; from < attempts.length; from += attemptsAtOnce)
+      await this.readCells(attempts.slice(from, from + attemptsAtOnce), breather);
     // Where students have different items, a column is a place in each one's own order.
     const differ = edition.sections.some(({ draw }) => draw != null) || (edition.forms ?? []).length > 0;
     const columns = differ
       ? Array.from({ length: Math.max(0, ...[...this.forms.values()].map((own) => own.length)) }, (_, n) => ({ entry: '', number: n + 1, stem: '' }))
       : entriesOf(edition).map(({ id, content }, n) => ({ entry: id, number: n + 1, stem: content.stem })); // prettier-ignore
-    return {
-      oneSitting: rules.oneSitting,
-      columns,
-      students: lines.map((own) => this.student(own, columns, rules, time)),
-    };
+    const students: WatchedStudent[] = [];
+    for (const line of lines) {
+      await breather.breathe();
+      students.push(this.student(line, columns, rules, time));
+    }
+    return { oneSitting: rules.oneSitting, columns, students };
   }
 
   private lines(): Promise<Line[]> {
@@ -97,8 +107,7 @@ export class Look {
   }
 
   /** Reads only the answers that have changed since the last look. */
-  private async readCells(attempts: number[]): Promise<void> {
-    if (attempts.length === 0) return;
+  private async readCells(attempts: number[], breather: Breather): Promise<void> {
     const saved = await rows<Saved>(this.database, 'SELECT attempt_id AS attemptId, entry_id AS entry, number, flagged FROM answers WHERE attempt_id IN (:attempts)', { attempts }); // prettier-ignore
     const changed = saved.filter((own) => this.cells.get(`${own.attemptId} ${own.entry}`)?.number !== own.number);
     if (changed.length === 0) return;
@@ -108,6 +117,7 @@ export class Look {
       { keys: changed.map(({ attemptId, entry }) => [attemptId, entry]) },
     );
     for (const { attemptId, entry, number, flagged, responses } of read) {
+      await breather.breathe();
       const own = this.forms.get(attemptId)?.find(({ id }) => id === entry);
       if (own) this.cells.set(`${attemptId} ${entry}`, { number, cell: cellOf(own, fromJson<Responses>(responses), Boolean(flagged)) }); // prettier-ignore
     }

@@ -3,6 +3,7 @@ import type { Logger } from '../log';
 import type { Watched } from '@oaken/contract/watching';
 import type { Sequelize } from 'sequelize';
 import type { Editions } from '../attempts/editions';
+import { Breather } from '../threads/breather';
 import { Look } from './look';
 
 /** Within a second, as a teacher sees it: half of one until the next look, and the way to the page. */
@@ -43,7 +44,7 @@ class Room {
 
   private async turn(): Promise<void> {
     try {
-      this.tell(await this.look.now(this.now()));
+      await this.tell(await this.look.now(this.now()));
     } catch (error) {
       // The database may be away for a while; the next look finds whatever happened meanwhile.
       this.log.warn({ err: error }, 'looking at an assignment failed');
@@ -51,9 +52,14 @@ class Room {
     if (this.watchers.size > 0) this.timer = setTimeout(() => void this.turn(), lookEvery);
   }
 
-  private tell(seen: Seen): void {
+  private async tell(seen: Seen): Promise<void> {
     const shape = JSON.stringify([seen.columns, seen.students.map(({ studentId }) => studentId)]);
-    const lines = seen.students.map((own) => [own, JSON.stringify(own)] as const);
+    const breather = new Breather();
+    const lines: [Seen['students'][number], string][] = [];
+    for (const student of seen.students) {
+      await breather.breathe();
+      lines.push([student, JSON.stringify(student)]);
+    }
     const changed = lines.filter(([own, line]) => this.known.get(own.studentId) !== line).map(([own]) => own);
     this.seen = seen;
     this.known = new Map(lines.map(([own, line]) => [own.studentId, line]));
