@@ -74,8 +74,8 @@ const rolls = Array.from({ length: 60 }, (_, roll) => ({
 
 const acts: [string, () => Promise<unknown>][] = [
   ['results of 600 x 40', () => get(`${path}/results`)],
-  ['standards of 600 x 40', () => get(`${path}/standards?over=this`)],
-  ['standards over ten such assignments', () => get(`${path}/standards?over=all`)],
+  ['standards of 600 x 40', () => get(`${path}/results/standards?over=this`)],
+  ['standards over ten such assignments', () => get(`${path}/results/standards?over=all`)],
   ['students as CSV', () => get(`${path}/results.csv?by=students`)],
   ['gradebook zip', () => get(`${path}/oneroster.zip`)],
   ['thirty reports as PDF at once', () => Promise.all(ids.slice(0, 30).map((id) => get(`${path}/students/${id}/report.pdf`)))],

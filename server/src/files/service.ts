@@ -5,6 +5,7 @@ import type { Part } from '@oaken/core/items';
 import { defaultGrace } from '@oaken/core/timing';
 import type { Request } from 'express';
 import { createHash, randomBytes } from 'node:crypto';
+import { setTimeout as rest } from 'node:timers/promises';
 import { asking, givenToMe } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
@@ -172,13 +173,21 @@ async function store(context: Context, request: Request, id: string, wish: Wish,
   return { file: file!, digest: hash.digest() };
 }
 
-/** Stores one piece when its turn has come; each is a short transaction of its own. */
+/** The longest rest after a piece, in ms. */
+const longestRest = 150;
+
+/**
+ * Stores one piece when its turn has come; each is a short transaction of its own. After each the disk rests for twice as
+ * long as it worked: that is when answers are saved.
+ */
 export const writePiece = ({ database }: Context, id: string, number: number, piece: Uint8Array) =>
-  writing.pass(() =>
-    database.query('INSERT INTO file_chunks (file_id, number, bytes) VALUES (:id, :number, :piece)', {
+  writing.pass(async () => {
+    const from = performance.now();
+    await database.query('INSERT INTO file_chunks (file_id, number, bytes) VALUES (:id, :number, :piece)', {
       replacements: { id, number, piece: Buffer.from(piece) },
-    }),
-  );
+    });
+    await rest(Math.min(longestRest, 2 * (performance.now() - from)));
+  });
 
 /** What a file is by its first piece; what is text all through is read in a thread, and whole. */
 async function recognize({ reader }: Context, piece: Buffer, claimed: string, size: number): Promise<Known> {
