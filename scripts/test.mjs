@@ -42,7 +42,7 @@ async function suite(name, args, cwd, count) {
 
 runMain(async () => {
   installMariaDb();
-  installDebian(['chromium', 'pdftotext'], ['chromium', 'fonts-liberation', 'poppler-utils']);
+  installDebian(['chromium', 'pdftotext', 'openssl'], ['chromium', 'fonts-liberation', 'poppler-utils', 'openssl']);
   await ensurePackages();
   rmSync(output, { recursive: true, force: true });
   mkdirSync(output, { recursive: true });
