@@ -75,6 +75,16 @@ test('a whole class behind one address signs in while one of them keeps failing'
   expect((await school.visitor().post('/api/session/student', failing)).status).toBe(429);
 });
 
+test('a new passcode ends the wait for whoever forgot the old one', async () => {
+  const forgetful = await studentOf(5);
+  for (let n = 0; n < 8; n++) await school.visitor().post('/api/session/student', { ...forgetful, passcode: 'wrong' });
+  const teacher = await school.staff('holloway');
+  const { classes } = await teacher.ok('GET', '/api/classes');
+  const { id } = classes.find((own: { name: string }) => own.name === '6D');
+  const { passcode } = await teacher.ok('POST', `/api/classes/${id}/students/${forgetful.studentId}/passcode`);
+  expect((await school.visitor().post('/api/session/student', { ...forgetful, passcode })).status).toBe(200);
+});
+
 test.each([
   ['class codes', '/api/session/class', (n: number) => ({ code: `X${String(n).padStart(5, '0')}` })],
   ['links of guests', '/api/session/link', (n: number) => ({ token: String(n).padStart(22, 'x') })],

@@ -180,6 +180,18 @@ describe('from there', () => {
     const after = (await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`)).students;
     expect(after.map((own: { studentId: number }) => own.studentId)).not.toContain(other.studentId);
   });
+
+  test('leaving the page counts while one works, and not after handing in', async () => {
+    const { assignmentId } = await giveTest(school, teacher);
+    const student = await school.student('6B', 24);
+    const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    const leave = () => student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, { entry: null, hidden: true, left: 1, heard: 0 }); // prettier-ignore
+    await leave();
+    await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
+    await leave();
+    const { students } = await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`);
+    expect(students.filter(({ leaves }: { leaves: number }) => leaves > 0)).toMatchObject([{ leaves: 1 }]);
+  });
 });
 
 /** A second server on the same database. @returns its address */

@@ -35,10 +35,11 @@ export async function stayHere(
   if (!own) throw notFound('The attempt');
   const time = now();
   if (own.presentAt !== null) await noteSilence(database, attemptId, toMillis(own.presentAt), time);
-  // Also after the end: a page that is still there was not without network.
-  const replacements = { attemptId, entry, hidden, left, time: new Date(time) };
+  // Also after the end: a page that is still there was not without network. Leaving it then is nobody's matter.
+  const leaves = own.handedInAt === null ? left : 0;
+  const replacements = { attemptId, entry, hidden, leaves, time: new Date(time) };
   await database.query(
-    `INSERT INTO presence (attempt_id, seen_at, entry_id, hidden, leaves) VALUES (:attemptId, :time, :entry, :hidden, :left)
+    `INSERT INTO presence (attempt_id, seen_at, entry_id, hidden, leaves) VALUES (:attemptId, :time, :entry, :hidden, :leaves)
      ON DUPLICATE KEY UPDATE seen_at = VALUES(seen_at), entry_id = VALUES(entry_id), hidden = VALUES(hidden), leaves = LEAST(leaves + VALUES(leaves), 60000)`,
     { replacements },
   );

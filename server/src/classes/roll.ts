@@ -145,9 +145,9 @@ export async function setLeft(
   });
 }
 
-/** New passcodes; the old ones and their sessions end. */
+/** New passcodes; the old ones and their sessions end, and so does waiting for wrong tries. */
 export async function renewPasscodes(
-  { database }: Context,
+  { database, throttle }: Context,
   me: SignedIn,
   classId: number,
   students: readonly number[],
@@ -165,6 +165,7 @@ export async function renewPasscodes(
       await database.query("UPDATE accounts SET secret_hash = :hash WHERE id = :studentId AND role = 'student'", { replacements: { studentId, hash }, transaction }); // prettier-ignore
     await database.query('DELETE FROM sessions WHERE account_id IN (:students)', { replacements: { students: slips.map(({ studentId }) => studentId) }, transaction }); // prettier-ignore
   });
+  await throttle.forgive(slips.map(({ studentId }) => `student ${studentId}`));
   return slips.map(({ studentId, passcode }) => ({ studentId, passcode }));
 }
 
