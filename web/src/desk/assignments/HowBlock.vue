@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** How: time, attempts, order, forms, the beginning, and what is let out when; rare settings folded with their value in words. */
 import {
+  lateAnswerRule,
   mayBeAway,
   type Counting,
   type LateAnswerRule,
@@ -29,6 +30,10 @@ const props = defineProps<{
 
 const countingWords: Record<Counting, string> = { best: 'the best', latest: 'the latest', first: 'the first', mean: 'the mean of all' }; // prettier-ignore
 const orderWords = { own: 'my order; students go where they want', fixed: 'my order, one after the other', shuffled: 'another order for each student' }; // prettier-ignore
+const lateAnswers = computed<LateAnswerRule>({
+  get: () => lateAnswerRule({ mode: form.value.mode, lateAnswers: form.value.lateAnswers ?? undefined }),
+  set: (rule) => (form.value.lateAnswers = rule),
+});
 const lateAnswerWords: Record<LateAnswerRule, string> = {
   review: 'wait until I have looked at them',
   count: 'count',
@@ -201,11 +206,11 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
         {{ lengthInWords(mayBeAway) }} is let in again by me</label
       >
     </FoldedSetting>
-    <FoldedSetting name="Answers that arrive late" :value="lateAnswerWords[form.lateAnswers]">
+    <FoldedSetting name="Answers that arrive late" :value="lateAnswerWords[lateAnswers]">
       <p class="hint">
         A device without a network keeps answers and sends them when the network is back, which may be after time is up.
       </p>
-      <ElRadioGroup v-model="form.lateAnswers" class="column">
+      <ElRadioGroup v-model="lateAnswers" class="column">
         <ElRadio v-for="(text, rule) in lateAnswerWords" :key="rule" :value="rule">{{ text }}</ElRadio>
       </ElRadioGroup>
     </FoldedSetting>

@@ -7,7 +7,6 @@ import {
   type AssignmentRules,
   type Counting,
   type Release,
-  lateAnswerRule,
   type LateAnswerRule,
 } from '@oaken/core/assignments';
 import { longestWork } from '@oaken/core/stages';
@@ -49,7 +48,8 @@ export interface WishForm {
   itemMinutes: number;
   goBack: boolean;
   oneSitting: boolean;
-  lateAnswers: LateAnswerRule;
+  /** Null: what is usual for the mode. */
+  lateAnswers: LateAnswerRule | null;
   /** 0: as many as wanted. */
   attempts: number;
   counts: Counting;
@@ -71,7 +71,7 @@ export function blankForm(now: number, zone: string): WishForm {
     hidden: false, visibleWall: dayAt(1, '08:00'), answersLater: false, answersWall: dayAt(8, '08:00'),
     word: '', instructions: '', note: '',
     mode: 'test', offPercent: 33.3, limited: true, limitMinutes: 20, warns: '5, 1',
-    partsTimed: 'none', sectionMinutes: {}, itemMinutes: 1.5, goBack: true, oneSitting: false, lateAnswers: 'review', attempts: 1, counts: 'best', order: 'own', shuffleChoices: true,
+    partsTimed: 'none', sectionMinutes: {}, itemMinutes: 1.5, goBack: true, oneSitting: false, lateAnswers: null, attempts: 1, counts: 'best', order: 'own', shuffleChoices: true,
     release: { score: 'after-closing', marks: 'after-closing', answers: 'after-closing', explanations: 'after-closing', show: 'both', bands: usualBands },
     forms: [null], formsFor: [],
   }; // prettier-ignore
@@ -112,7 +112,7 @@ export function formOfWishes(
     itemMinutes: rules.stageLimit?.of === 'items' ? rules.stageLimit.minutes : blank.itemMinutes,
     goBack: rules.goBack,
     oneSitting: rules.oneSitting,
-    lateAnswers: lateAnswerRule(rules),
+    lateAnswers: rules.lateAnswers ?? null,
     attempts: rules.attempts ?? 0,
     counts: rules.counts,
     order: rules.order,
@@ -153,7 +153,7 @@ export function rulesOf(form: WishForm): AssignmentRules {
     stageLimit: stageLimitOf(form),
     goBack: form.goBack || form.mode === 'practice',
     oneSitting: form.oneSitting,
-    lateAnswers: form.lateAnswers,
+    lateAnswers: form.lateAnswers ?? undefined,
     warnMinutes: hasTime(form)
       ? warnMinutes(form.warns).filter((own) => own > 0 && !(form.limited && own >= form.limitMinutes))
       : [],
