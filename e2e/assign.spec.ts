@@ -34,6 +34,9 @@ test('a group and single students, a word, two attempts and bands: the slip says
   await page.getByText('Beginning', { exact: true }).click();
   await page.getByLabel('A word that I read out').fill('Walnut');
   await page.getByLabel('Instructions for the students').fill('Scratch paper is on the shelf.');
+  await page.getByText('Answers that arrive late', { exact: true }).click();
+  await expect(page.getByRole('radio', { name: 'wait until I have looked at them' })).toBeChecked();
+  await page.getByText('don’t count', { exact: true }).click();
   await page.getByText('Attempts', { exact: true }).click();
   await page.getByLabel('Attempts', { exact: true }).fill('2');
   await page.getByText('Release', { exact: true }).click();
@@ -50,6 +53,8 @@ test('a group and single students, a word, two attempts and bands: the slip says
   await expect(page.getByText('The draft is kept.', { exact: false })).toBeVisible();
   await page.getByRole('link', { name: title }).first().click();
   await expect(page.getByLabel('A word that I read out')).toHaveValue('Walnut');
+  await page.getByText('Answers that arrive late', { exact: true }).click();
+  await expect(page.getByRole('radio', { name: 'don’t count' })).toBeChecked();
   for (const said of [
     '2 attempts; the best one counts.',
     'Each types the word that you read out to begin.',

@@ -119,3 +119,37 @@ test('a teacher’s page that lost its connection says so, and knows what happen
   await expect(line()).toContainText('handed in', { timeout: 60_000 });
   await expect(page.getByText('The connection to the server is lost', { exact: false })).toHaveCount(0);
 });
+
+test('what was written without network and arrives after the end waits for the teacher, and the student is told so', async () => {
+  await pick();
+  await page.getByRole('button', { name: 'Open again' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Open again' }).click();
+  await own.page.getByRole('link', { name: 'Back to my work' }).click();
+  await row(own.page, title).getByRole('link', { name: 'Go on' }).click();
+  await expect(line()).toContainText('working on');
+  await expect(line()).not.toContainText('no connection');
+  await own.context.setOffline(true);
+  await answerAnything(own.page, 1);
+  await expect(own.page.getByText('Kept on this device', { exact: true })).toBeVisible();
+  await expect(line()).toContainText('no connection for');
+  await pick();
+  await page.getByRole('button', { name: 'Hand in' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
+  await expect(line()).toContainText('by you');
+  await own.context.setOffline(false);
+  const said = '1 answer arrived after the end. Your teacher decides whether it counts.';
+  await expect(own.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await expect(own.page.getByText(said)).toBeVisible();
+  await own.page.getByRole('link', { name: 'Back to my work' }).click();
+  await expect(row(own.page, title)).toContainText(said);
+
+  await page.goto(page.url().replace(/watch\/(\d+)$/, 'results/$1/students'));
+  await page.getByRole('button', { name, exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Late answers' })).toBeVisible();
+  await expectAccessible('late answers', page);
+  await page.getByRole('button', { name: 'Count', exact: true }).click();
+  await expect(page.getByText('1 late answer counted.')).toBeVisible();
+  await own.page.reload();
+  await expect(row(own.page, title)).toContainText('score not out yet');
+  await expect(own.page.getByText(said)).toHaveCount(0);
+});

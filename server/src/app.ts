@@ -1,6 +1,7 @@
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
 import helmet from 'helmet';
+import { setTimeout as wait } from 'node:timers/promises';
 import type { Sequelize } from 'sequelize';
 import { accountRoutes } from './accounts/account-routes';
 import { Devices } from './accounts/devices';
@@ -8,6 +9,7 @@ import { defineAccounts } from './accounts/model';
 import { sessionRoutes } from './accounts/session-routes';
 import { Sessions } from './accounts/sessions';
 import { Throttle } from './accounts/throttle';
+import { WaitingLines } from './accounts/waiting-lines';
 import { localAssembler, type Assembler } from './assembly/assembler';
 import { assemblyRoutes } from './assembly/routes';
 import { defineAssignments } from './assignments/model';
@@ -79,6 +81,8 @@ export interface AppOptions extends BindOptions {
   localAddress?: string;
   /** Addresses of proxies whose word for the client's address is taken. */
   proxies?: string[];
+  /** Resolves after so many milliseconds. */
+  pause?(milliseconds: number): Promise<unknown>;
 }
 
 export interface App {
@@ -108,13 +112,14 @@ export function createApp(options: AppOptions): App {
     origin = null,
     localAddress = 'http://127.0.0.1:4600',
     proxies = [],
+    pause = wait,
   } = options;
   defineAccounts(database);
   defineTests(database);
   defineAssignments(database);
   const editions = new Editions(seatDatabase);
   const site = new Site({ origin, fallback: localAddress });
-  const throttle = new Throttle(database, now);
+  const throttle = new Throttle(database, now, new WaitingLines(pause));
   const devices = new Devices(database, site, now);
   const context: Context = {
     database,

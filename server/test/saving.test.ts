@@ -404,6 +404,11 @@ describe('answers that arrive after the end', () => {
     const writtenAt = own.attempt.deadlineAt - 5_000;
     expect((await own.save(own.written(1, writtenAt))).body.stored).toEqual([expect.objectContaining({ number: 1 })]);
     expect(await own.stored()).toBeUndefined();
+    const undecided = async () => {
+      const { assignments } = await own.student.ok('GET', '/api/seat');
+      return assignments.find((given: { assignmentId: number }) => given.assignmentId === own.assignmentId).undecided;
+    };
+    expect(await undecided()).toBe(1);
     const student = await studentOf(own.attempt.id);
     const before = await worked(own.assignmentId, student);
     expect(before.lateAnswers).toEqual([
@@ -412,6 +417,7 @@ describe('answers that arrive after the end', () => {
     await decide(own.assignmentId, student, own.attempt.id, true);
     expect(await own.stored()).toMatchObject({ number: 1, late: 1 });
     expect((await worked(own.assignmentId, student)).lateAnswers[0].decision).toBe('counted');
+    expect(await undecided()).toBe(0);
     school.clock.now = start;
   });
 
@@ -428,6 +434,19 @@ describe('answers that arrive after the end', () => {
     // What was decided stays decided.
     await looked.save(looked.written(2, looked.attempt.deadlineAt - 1_000));
     expect((await worked(looked.assignmentId, student)).lateAnswers).toMatchObject([{ decision: 'refused' }]);
+    school.clock.now = start;
+  });
+
+  test('a page that came back with a single sign and was cut off again was without network', async () => {
+    const start = school.clock.now;
+    const own = await at(9);
+    const sign = () => own.student.ok('POST', `/api/seat/attempts/${own.attempt.id}/here`, { entry: null, hidden: false, left: 0, heard: 0 }); // prettier-ignore
+    await sign();
+    school.clock.now = own.attempt.deadlineAt - 60_000;
+    await sign();
+    school.clock.now = own.attempt.deadlineAt + 30_000;
+    await school.chores();
+    expect((await own.save(own.written(1, own.attempt.deadlineAt - 30_000))).status).toBe(200);
     school.clock.now = start;
   });
 

@@ -9,7 +9,7 @@
 import { Transaction, type Sequelize } from 'sequelize';
 import { rows } from '../database/connect';
 import { tooMany } from '../http/problem';
-import { WaitingLines } from './waiting-lines';
+import type { WaitingLines } from './waiting-lines';
 
 interface Allowance {
   /** So many guesses are free. */
@@ -52,11 +52,10 @@ interface Counted {
 }
 
 export class Throttle {
-  private readonly lines = new WaitingLines();
-
   constructor(
     private readonly database: Sequelize,
     private readonly now: () => number,
+    private readonly lines: WaitingLines,
   ) {}
 
   /**

@@ -1,4 +1,3 @@
-import { setTimeout as wait } from 'node:timers/promises';
 import { tooMany } from '../http/problem';
 
 /** One answer in so many milliseconds to an address that stands in line. */
@@ -10,6 +9,9 @@ const longestLine = 120;
 export class WaitingLines {
   private readonly lines = new Map<string, { length: number; last: Promise<unknown> }>();
 
+  /** @param pause resolves after so many milliseconds */
+  constructor(private readonly pause: (milliseconds: number) => Promise<unknown>) {}
+
   /**
    * Resolves when it is this request's turn.
    *
@@ -20,7 +22,7 @@ export class WaitingLines {
     if (line.length >= longestLine) throw tooMany((longestLine * turn) / 1000);
     this.lines.set(address, line);
     line.length++;
-    line.last = line.last.then(() => wait(turn));
+    line.last = line.last.then(() => this.pause(turn));
     await line.last;
     line.length--;
     if (line.length === 0) this.lines.delete(address);

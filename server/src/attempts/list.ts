@@ -35,13 +35,28 @@ async function readLines({ database, now }: Context, me: SignedIn): Promise<Line
   return found.map((own) => ({ ...own, rules: fromJson<AssignmentRules>(own.rules) }));
 }
 
+/** Late answers that wait for the teacher, by attempt. */
+async function countUndecided({ database }: Context, me: SignedIn): Promise<Map<number, number>> {
+  const counted = await rows<{ attemptId: number; waiting: number }>(
+    database,
+    `SELECT l.attempt_id AS attemptId, COUNT(*) AS waiting FROM late_answers l JOIN attempts t ON t.id = l.attempt_id
+      WHERE t.student_id = :me AND l.decision = 'waiting' GROUP BY l.attempt_id`,
+    { me: me.account.id },
+  );
+  return new Map(counted.map(({ attemptId, waiting }) => [attemptId, Number(waiting)]));
+}
+
 const isOver = (attempt: Attempt, now: number) => attemptState({ deadlineAt: toMillisOrNull(attempt.deadlineAt), handedInAt: toMillisOrNull(attempt.handedInAt) }, defaultGrace, now) === 'over'; // prettier-ignore
 
 export async function listSeat(context: Context, me: SignedIn): Promise<AnswerOf<typeof api.listSeat>> {
   const { database } = context;
   const now = context.now();
   const zone = await schoolZone(database);
-  const [lines, attempts] = await Promise.all([readLines(context, me), readAttempts(database, me.account.id, null)]);
+  const [lines, attempts, undecided] = await Promise.all([
+    readLines(context, me),
+    readAttempts(database, me.account.id, null),
+    countUndecided(context, me),
+  ]);
   const assignments = lines.map((own): SeatRow => {
     const made = attempts.filter(({ assignmentId }) => assignmentId === own.assignmentId);
     const latest = made.at(-1);
@@ -76,6 +91,7 @@ export async function listSeat(context: Context, me: SignedIn): Promise<AnswerOf
       deadlineAt: toMillisOrNull(latest?.deadlineAt ?? null),
       handedInAt: toMillisOrNull(latest?.handedInAt ?? null),
       handedInBy: latest?.handedInBy ?? null,
+      undecided: undecided.get(latest?.id ?? 0) ?? 0,
       score: scoreOut ? shown(own.rules, counting!.counted!, counting!.most ?? own.points) : null,
       canRead: scoreOut,
     };

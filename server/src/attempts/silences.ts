@@ -55,7 +55,8 @@ async function recentSilences(
   );
   const silences = noted.map((own) => ({ beganAt: toMillis(own.beganAt), endedAt: toMillis(own.endedAt) }));
   const seenAt = last ? toMillis(last.seenAt) : now;
-  const goesOn = now - seenAt >= shortest && !silences.some(({ endedAt }) => endedAt >= seenAt);
+  // The sign that ended one silence may be the last before the next.
+  const goesOn = now - seenAt >= shortest && !silences.some(({ endedAt }) => endedAt > seenAt);
   if (!goesOn) return silences;
   await noteSilence(database, attemptId, seenAt, now, transaction);
   return [{ beganAt: seenAt, endedAt: now }, ...silences];

@@ -5,6 +5,7 @@ import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue
 import { useRouter } from 'vue-router';
 import { inWords, request, Unreachable } from '../client/request';
 import { useSession } from '../client/session';
+import { undecidedInWords } from './endWords';
 import { listOpened, sendKept } from './keptStore';
 import { limitWords } from './limitWords';
 import { scoreInWords } from './scoreWords';
@@ -122,6 +123,7 @@ async function leave(): Promise<void> {
             <div>
               <p class="title">{{ row.title }}</p>
               <p class="faded">{{ facts(row) }}</p>
+              <p v-if="row.undecided">{{ undecidedInWords(row.undecided) }}</p>
               <p class="faded small">{{ row.teacher }}</p>
             </div>
             <RouterLink v-if="row.state === 'open' || row.state === 'working'" class="btn main" :to="way(row)">{{

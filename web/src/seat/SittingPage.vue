@@ -6,6 +6,7 @@ import { computed, defineAsyncComponent, provide, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import SittingWork from '../parts/sitting/SittingWork.vue';
 import { useSession } from '../client/session';
+import { endWords } from './endWords';
 import { playsKey } from '../parts/plays';
 import { sendFileKey } from '../parts/upload';
 import type { OutboxState } from './outbox';
@@ -26,6 +27,7 @@ const {
   answers,
   state,
   ended,
+  late,
   wrong,
   handingIn,
   answer,
@@ -91,13 +93,7 @@ function left(): void {
   sessionStorage.setItem(placeKey.value, String(at.value));
   flush();
 }
-const endWords = computed(() =>
-  ended.value === 'handed-in'
-    ? { title: 'Handed in', text: 'Your answers are with your teacher.' }
-    : ended.value === 'kept'
-      ? { title: 'Handed in on this device', text: 'There is no network now. It goes to your teacher by itself as soon as there is; you can also close this page and open it again later on this device.' }
-      : { title: 'Time is over', text: 'Your answers are being handed in. You can wait here; nothing is lost, and what you wrote in time counts.' },
-); // prettier-ignore
+const end = computed(() => (ended.value === 'no' ? null : endWords(ended.value, late.value)));
 const stateWords: Record<OutboxState, string> = {
   saved: 'Saved',
   saving: 'Saving …',
@@ -143,9 +139,9 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
       <button class="word" @click="signInAgain">Sign in again</button>
     </p>
 
-    <main v-if="ended !== 'no'" class="column end">
-      <h2>{{ endWords.title }}</h2>
-      <p>{{ endWords.text }}</p>
+    <main v-if="end" class="column end">
+      <h2>{{ end.title }}</h2>
+      <p v-for="sentence in end.sentences" :key="sentence">{{ sentence }}</p>
       <RouterLink v-if="ended === 'handed-in'" class="btn main" to="/">Back to my work</RouterLink>
     </main>
 

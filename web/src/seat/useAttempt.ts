@@ -5,13 +5,11 @@ import { backoff } from '@oaken/core/sitting';
 import { computed, onMounted, onUnmounted, reactive, ref } from 'vue';
 import { inWords, Refused, request, Unreachable } from '../client/request';
 import { useSession } from '../client/session';
+import type { Ending, LateAnswers } from './endWords';
 import { keepHandedIn, keepOpened, letGoOpened, readOpened, sendKept } from './keptStore';
 import type { Plays } from '../parts/plays';
 import { Outbox, type OutboxState } from './outbox';
 import { usePresence } from './usePresence';
-
-/** `kept`: handed in on this device, and on its way to the server once there is network. */
-export type Ending = 'no' | 'time' | 'kept' | 'handed-in';
 
 const sayPlayed = (attempt: number, file: string, times: number) => void request('POST', `/api/seat/attempts/${attempt}/plays`, { file, times }).catch(() => {}); // prettier-ignore
 const fileOf = (src: string) => src.split('/').at(-1) ?? '';
@@ -26,6 +24,7 @@ export function useAttempt(assignmentId: number) {
   const answers = reactive<Record<string, { responses: Responses; flagged: boolean }>>({});
   const state = ref<OutboxState>('saved');
   const ended = ref<Ending>('no');
+  const late = ref<LateAnswers>({ undecided: 0, untaken: 0 });
   const wrong = ref('');
   const handingIn = ref(false);
   let outbox: Outbox | null = null;
@@ -186,16 +185,26 @@ export function useAttempt(assignmentId: number) {
     await finish();
   }
 
-  async function finish(): Promise<void> {
+  const seatRow = async () => {
+    const list = await request<{ assignments: SeatRow[] }>('GET', '/api/seat').catch(() => null);
+    return list?.assignments.find((row) => row.assignmentId === assignmentId);
+  };
+  /** Sends what is still here. @returns whether the server has answered for all of it, be it that it takes no more */
+  async function sendRest(): Promise<boolean> {
+    await outbox?.flush();
+    return !outbox || outbox.waiting.length === 0 || state.value === 'over';
+  }
+
+  let finishing: Promise<void> | null = null;
+  const finish = () => (finishing ??= waitForEnd().finally(() => (finishing = null)));
+  async function waitForEnd(): Promise<void> {
     if (ended.value === 'handed-in') return;
     if (ended.value === 'no') ended.value = 'time';
     for (let tries = 0; !left; tries++) {
       if (ended.value === 'kept') await sendKept(student()).catch(() => 0);
-      const list = await request<{ assignments: SeatRow[] }>('GET', '/api/seat').catch(() => null);
-      const row = list?.assignments.find((own) => own.assignmentId === assignmentId);
-      if (row?.handedInAt != null) {
-        // What was written in time and could not be sent until now still counts.
-        await outbox?.flush();
+      // What was written in time and could not be sent until now still goes to the teacher.
+      if ((await seatRow())?.handedInAt != null && (await sendRest())) {
+        late.value = { ...late.value, untaken: outbox?.waiting.length ?? 0 };
         await over();
         return;
       }
@@ -204,6 +213,7 @@ export function useAttempt(assignmentId: number) {
   }
 
   async function over(): Promise<void> {
+    late.value = { ...late.value, undecided: (await seatRow())?.undecided ?? 0 };
     ended.value = 'handed-in';
     await outbox?.end();
     await letGoOpened(student(), assignmentId);
@@ -281,6 +291,7 @@ export function useAttempt(assignmentId: number) {
     answerTo,
     state,
     ended,
+    late,
     wrong,
     handingIn,
     answer,

@@ -66,6 +66,19 @@ function pick(item: ItemRow, at: number, withShift: boolean): void {
   } else emit('pick', item);
   lastPicked = at;
 }
+/** A row that is drawn, by its place in the list. */
+const rowAt = (place: number) => scroller.value?.querySelector<HTMLElement>(`[data-at="${place}"] .row`);
+
+// A new answer draws its rows anew; whoever was on one stays on the same item, or on the first where it is gone.
+watch(rows, async () => {
+  const line = document.activeElement?.closest<HTMLElement>('[data-item]');
+  if (!line || !scroller.value?.contains(line)) return;
+  const item = Number(line.dataset.item);
+  await nextTick();
+  if (scroller.value.contains(document.activeElement)) return;
+  const place = [...rows.value].find(([, row]) => row.id === item)?.[0] ?? 0;
+  (rowAt(place) ?? rowAt(0))?.focus();
+});
 const toggleOpen = (id: number) => (openId.value = openId.value === id ? null : id);
 
 async function keyDown(event: KeyboardEvent, item: ItemRow, at: number): Promise<void> {
@@ -75,9 +88,9 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, at: number): Promise
     event.preventDefault();
     const to = at + step;
     if (to < 0 || to >= total.value) return;
-    if (!scroller.value?.querySelector(`[data-at="${to}"]`)) virtual.value.scrollToIndex(to);
+    if (!rowAt(to)) virtual.value.scrollToIndex(to);
     await nextTick();
-    scroller.value?.querySelector<HTMLElement>(`[data-at="${to}"] .row`)?.focus();
+    rowAt(to)?.focus();
   } else if (event.key === ' ') {
     event.preventDefault();
     pick(item, at, event.shiftKey);
