@@ -31,6 +31,17 @@ const problem = async (reply: Promise<Reply>) => {
   return { status, title: body.title as string, fields: (body.errors ?? []) as { pointer: string; message: string }[] };
 };
 
+test('an item that is far too long is refused before anything of it is kept', async () => {
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find((own: { mine: boolean }) => own.mine).id;
+  const part = { id: 'p', kind: 'true-false', key: true, rule: { rule: 'all-or-nothing', points: 1 } };
+  const hints = Array.from({ length: 2 }, () => `<p>${'oak '.repeat(13_000)}</p>`);
+  const content = { stem: '<p>Long?</p>', parts: [part], explanation: '', hints, notes: '' };
+  const facts = { subject: 'Oak', grades: [6], standards: [], depth: null, seconds: null, tags: [], author: '', licence: '' }; // prettier-ignore
+  const sent = { clientKey: clientKey(), bank, folder: null, content, facts };
+  const { status, fields } = await problem(teacher.post('/api/items', sent));
+  expect([status, fields[0]?.message]).toEqual([422, expect.stringMatching(/^The item has 104,\d{3} characters; 100,000 fit\./)]); // prettier-ignore
+});
+
 describe('nonsense is answered in words', () => {
   test.each<[string, string, string, unknown, number]>([
     ['no JSON', 'POST', '/api/tests', '{"title":', 400],

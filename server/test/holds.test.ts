@@ -9,7 +9,7 @@ import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import { connect, createDatabase, row, rows } from '../src/database/connect';
 import { migrator } from '../src/database/migrate';
-import { nastyBodies } from './support/nasty';
+import { nastyBodies, nastyQueries } from './support/nasty';
 import { fillSchool, signInsOf, Visitor } from './support/school';
 import { passcodesOf } from '@oaken/demo';
 
@@ -98,9 +98,8 @@ async function ids(): Promise<Record<string, string>> {
   };
 }
 
-const writing = (Object.entries(api) as unknown as [string, Endpoint][]).filter(
-  ([, { largest, method }]) => largest > 0 && method !== 'GET',
-);
+const endpoints = Object.entries(api) as unknown as [string, Endpoint][];
+const writing = endpoints.filter(([, { largest, method }]) => largest > 0 && method !== 'GET');
 
 test.each(writing)('%s', async (_, endpoint) => {
   const visitor = people.get(endpoint.who)!;
@@ -112,9 +111,22 @@ test.each(writing)('%s', async (_, endpoint) => {
   }
 });
 
+/** The stream of events never ends. */
+const reading = endpoints.filter(([name, { method }]) => method === 'GET' && name !== 'watchEvents');
+
+test.each(reading)('%s', async (_, endpoint) => {
+  const visitor = people.get(endpoint.who)!;
+  const known = await ids();
+  const path = endpoint.path.replace(/:(\w+)/g, (_whole, name: string) => known[name] ?? '1');
+  for (const query of nastyQueries(endpoint.query)) {
+    const { hold, status } = await holdOf(() => visitor.get(path + query));
+    expect([query.slice(0, 300), status < 500 || status === 503, hold <= limit]).toEqual([query.slice(0, 300), true, true]); // prettier-ignore
+  }
+});
+
 describe('what is right, and as large as it may be', () => {
   const words = (n: number) => 'oak and ink '.repeat(n / 12);
-  const choices = Array.from({ length: 20 }, (_, n) => ({ id: `c${n}`, text: `<p>${n} ${words(2_000)}</p>` }));
+  const choices = Array.from({ length: 20 }, (_, n) => ({ id: `c${n}`, text: `<p>${n} ${words(60)}</p>` }));
   const parts = Array.from({ length: 20 }, (_, n) => ({ id: `p${n}`, kind: 'single-choice', choices, key: ['c1'], rule: { rule: 'all-or-nothing', points: 1 } })); // prettier-ignore
   const content = { stem: `<p>${words(50_000)}</p>`, parts };
   const facts = { subject: 'Mathematics', grades: [6], standards: [], depth: null, seconds: null, tags: [], author: '', licence: '' }; // prettier-ignore
@@ -136,6 +148,17 @@ describe('what is right, and as large as it may be', () => {
     const { hold, status } = await holdOf(() => people.get('teacher')!.send(method, path, text));
     expect([statuses.includes(status), hold <= limit]).toEqual([true, true]);
   }); // prettier-ignore
+
+  test('a page of the longest items, and all of them as a table', async () => {
+    const teacher = people.get('teacher')!;
+    const { bankId } = await ids();
+    const longest = { bank: Number(bankId), folder: null, content, facts: { ...facts, subject: 'Oak' } };
+    for (let n = 0; n < 50; n++) await teacher.ok('POST', '/api/items', { ...longest, clientKey: key() });
+    for (const path of ['/api/items?subject=Oak', '/api/items.csv?subject=Oak']) {
+      const { hold, status } = await holdOf(() => teacher.get(path));
+      expect([path, status, hold <= limit]).toEqual([path, 200, true]);
+    }
+  });
 });
 
 test('thirty reports at once take their turns, and nobody’s save is refused meanwhile', async () => {

@@ -18,6 +18,19 @@ export const writeCsv = (head: readonly string[], lines: readonly (readonly stri
     { record_delimiter: 'windows', bom: true },
   );
 
+/** The same table written piece by piece, for what is too long to be held whole. */
+export async function* streamCsv(
+  head: readonly string[],
+  parts: AsyncIterable<readonly (readonly string[])[]>,
+): AsyncGenerator<string> {
+  yield writeCsv(head, []);
+  for await (const lines of parts)
+    yield stringify(
+      lines.map((line) => line.map(defused)),
+      { record_delimiter: 'windows' },
+    );
+}
+
 /** For programs: the cells as they are, without a mark. */
 export const writePlainCsv = (head: readonly string[], lines: readonly (readonly string[])[]) =>
   stringify([head, ...lines] as string[][], { record_delimiter: 'windows' });

@@ -1,23 +1,30 @@
 import { api } from '@oaken/contract';
 import { columnNames, exampleRows, itemToRow } from '@oaken/core/interchange';
-import { writeCsv } from '../csv';
-import type { Response } from 'express';
+import { pipeline } from 'node:stream/promises';
+import type { SignedIn } from '../accounts/sessions';
 import { factsOf, readItems } from '../banks/rows';
 import { findAllIds } from '../banks/search';
 import type { Context } from '../context';
+import { streamCsv, writeCsv } from '../csv';
 import type { Bind } from '../http/bind';
+import { Download } from '../http/download';
 import { applyImport, beginImport, cancelImport, readImport } from './imports';
 
-const table = (lines: Record<string, string>[]) =>
-  writeCsv(
-    columnNames,
-    lines.map((line) => columnNames.map((name) => line[name] ?? '')),
-  );
+const inOrder = (line: Record<string, string>) => columnNames.map((name) => line[name] ?? '');
+/** So few items are read and written before others have their turn: each may be long. */
+const atOnce = 10;
 
-function send(response: Response, name: string, csv: string): void {
-  response.set({ 'Content-Type': 'text/csv; charset=utf-8', 'Content-Disposition': `attachment; filename="${name}"` });
-  response.send(csv);
+async function* exported({ database }: Context, me: SignedIn, ids: readonly number[]): AsyncGenerator<string[][]> {
+  for (let from = 0; from < ids.length; from += atOnce) {
+    const items = await readItems(database, me, ids.slice(from, from + atOnce));
+    yield items.map((item) => {
+      const standards = item.standards.map(({ code }) => code);
+      return inOrder(itemToRow(item.content, { ...factsOf(item), standards }));
+    });
+  }
 }
+
+const csv = 'text/csv; charset=utf-8';
 
 export function interchangeRoutes(bind: Bind, context: Context): void {
   bind(api.beginImport, ({ me, query, request }) => beginImport(context, me, query, request));
@@ -30,13 +37,12 @@ export function interchangeRoutes(bind: Bind, context: Context): void {
     await cancelImport(context, me, params.importId);
     return {};
   });
-  bind(api.itemTemplate, async ({ response }) => send(response, 'items-template.csv', table(exampleRows)));
+  bind(api.itemTemplate, async () => {
+    return new Download('items-template.csv', csv, writeCsv(columnNames, exampleRows.map(inOrder)));
+  });
   bind(api.exportItems, async ({ me, query, response }) => {
     const ids = await findAllIds(context, me, query, 10_000);
-    const lines: Record<string, string>[] = [];
-    for (let from = 0; from < ids.length; from += 500)
-      for (const item of await readItems(context.database, me, ids.slice(from, from + 500)))
-        lines.push(itemToRow(item.content, { ...factsOf(item), standards: item.standards.map(({ code }) => code) }));
-    send(response, 'items.csv', table(lines));
+    response.attachment('items.csv').type(csv);
+    await pipeline(streamCsv(columnNames, exported(context, me, ids)), response);
   });
 }

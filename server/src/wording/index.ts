@@ -12,6 +12,9 @@ import { invalid, type WrongField } from '../http/problem';
 /** All formulas of one item or passage together: each takes about 10 ms per thousand characters to check. */
 const formulaLettersLimit = 20_000;
 
+/** One item, with all its parts: a page of a bank shows 50 of them, and each is read and written whole. */
+const itemLettersLimit = 100_000;
+
 /** Macros multiply: a short formula could take long. */
 const macro = /\\(def|gdef|edef|xdef|let|futurelet|global|long|newcommand|renewcommand|providecommand)(?![a-zA-Z])/;
 
@@ -59,7 +62,14 @@ async function problemsIn(texts: PartText[]): Promise<WrongField[]> {
 }
 
 /** What is wrong with the wordings of an item; the pointers lead into `{ content }`. */
-export const itemWordingProblems = (content: ItemContent) => problemsIn(textsOfItem(content));
+export async function itemWordingProblems(content: ItemContent): Promise<WrongField[]> {
+  const letters = JSON.stringify(content).length;
+  if (letters <= itemLettersLimit) return problemsIn(textsOfItem(content));
+  const [has, limit] = [letters, itemLettersLimit].map((n) => n.toLocaleString('en'));
+  return [
+    { pointer: '/content', message: `The item has ${has} characters; ${limit} fit. Put long texts into a passage.` },
+  ];
+}
 
 /** @throws Problem 422 with the place of each fault */
 export async function insistOnItemWording(content: ItemContent): Promise<void> {

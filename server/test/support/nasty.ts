@@ -14,6 +14,7 @@ interface Schema {
   additionalProperties?: Schema | boolean;
   minimum?: number;
   minLength?: number;
+  maxLength?: number;
   minItems?: number;
   format?: string;
   pattern?: string;
@@ -82,4 +83,20 @@ function replaced(value: unknown, place: Place, by: unknown): unknown {
   if (name === undefined) return by;
   if (Array.isArray(value)) return value.map((own, n) => (n === name ? replaced(own, rest, by) : own));
   return { ...(value as object), [name]: replaced((value as Record<string, unknown>)[name as string], rest, by) };
+}
+
+/** What an address may hold at all: Node.js takes 16 kB of headers. */
+const longestValue = 12_000;
+
+/** Queries, each with its question mark: none, and every one in which each field is as long as it may be, or far longer. */
+export function* nastyQueries(query: z.ZodType): Generator<string> {
+  yield '';
+  const { properties = {} } = z.toJSONSchema(query, { io: 'input', unrepresentable: 'any' }) as Schema;
+  for (const [name, schema] of Object.entries(properties))
+    for (const size of new Set([schema.maxLength ?? longestValue, longestValue]))
+      for (const piece of tags) {
+        const coded = encodeURIComponent(piece);
+        const times = Math.min(Math.floor(size / piece.length), Math.floor(longestValue / coded.length));
+        yield `?${name}=${coded.repeat(times)}`;
+      }
 }

@@ -123,7 +123,9 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
         @up="timeUp"
       />
       <span v-if="attempt?.mode === 'practice'" class="account">{{ account }}</span>
-      <span v-if="attempt" class="state" :class="state" role="status">{{ stateWords[state] }}</span>
+      <span v-if="attempt && ended !== 'handed-in'" class="state" :class="state" role="status">{{
+        stateWords[state]
+      }}</span>
     </header>
     <p v-if="wrong" class="wrong note" role="alert">{{ wrong }} <RouterLink to="/">Back to my work</RouterLink></p>
     <p v-for="own in notices" :key="own.id" class="note said" role="alert">
@@ -242,6 +244,9 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
   }
   .seathead h1 {
     flex-basis: 100%;
+  }
+  .state {
+    text-align: left;
   }
 }
 </style>
