@@ -67,7 +67,10 @@ export async function itemWordingProblems(content: ItemContent): Promise<WrongFi
   if (letters <= itemLettersLimit) return problemsIn(textsOfItem(content));
   const [has, limit] = [letters, itemLettersLimit].map((n) => n.toLocaleString('en'));
   return [
-    { pointer: '/content', message: `The item has ${has} characters; ${limit} fit. Put long texts into a passage.` },
+    {
+      pointer: '/content/stem',
+      message: `The item has ${has} characters; ${limit} fit. Put long texts into a passage.`,
+    },
   ];
 }
 
