@@ -1,4 +1,4 @@
-import { exact, fold, foldEverything, pointsForSet, readNumber, roundPoints, type SetRule } from '@oaken/core/scoring';
+import { exact, fold, foldEverything, pointsForSet, readNumber, roundPoints, sumPoints, type SetRule } from '@oaken/core/scoring';
 import fc from 'fast-check';
 
 const values = (text: string, decimal: 'point' | 'comma' | 'either' = 'point') =>
@@ -141,5 +141,17 @@ describe('rules', () => {
     );
   });
 
-  test('thirds add up', () => expect(roundPoints(1 / 3 + 1 / 3 + 1 / 3)).toBe(1));
+  test('equal shares of a whole make the whole, over parts and over items', () => {
+    for (let shares = 1; shares <= 60; shares++) {
+      const share = pointsForSet({ rule: 'each-right', points: 1 }, Array.from({ length: shares }, (_, n) => `${n}`), ['0']); // prettier-ignore
+      const parts = Array<number>(shares).fill(share);
+      expect(roundPoints(parts.reduce((sum, own) => sum + own, 0))).toBe(1);
+      expect(sumPoints(parts.map(roundPoints))).toBe(1);
+    }
+  });
+
+  test('a table takes away below zero only where the teacher lets it', () => {
+    const table = { rule: 'table' as const, values: [{ value: 'a', points: -2 }], otherwise: 0 };
+    expect([pointsForSet(table, [], ['a']), pointsForSet({ ...table, lower: -1 }, [], ['a'])]).toEqual([0, -1]);
+  });
 });

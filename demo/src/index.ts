@@ -9,7 +9,7 @@ import { concealIds, describeItem, itemPoints, type ItemContent, type Responses 
 import { plainText } from '@oaken/core/plain';
 import { randomFrom, type Random } from '@oaken/core/random';
 import { passageWords } from '@oaken/core/passages';
-import { roundPoints } from '@oaken/core/scoring';
+import { sumPoints } from '@oaken/core/scoring';
 import { allEntries } from '@oaken/core/tests';
 import { day, hour, minute } from '@oaken/core/timing';
 import { schoolDay, zone } from './calendar';
@@ -244,7 +244,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
     const by = staffIds.get(plan.by)!;
     const head = { title: plan.title, directions: plan.directions };
     const own = classes.find(({ name }) => name === plan.classes[0])!;
-    const points = roundPoints(entries.reduce((sum, entry) => sum + entry.points, 0));
+    const points = sumPoints(entries.map(({ points: each }) => each));
     const outline = {
       ...head, kind: plan.kind, subject: own.subject, grades: [own.grade], ready: true,
       sections: [{ id: sectionId, title: '', directions: '', entries: entries.map((entry) => ({ id: entry.id, itemId: entry.itemId, revisionId: entry.itemId, points: entry.points })) }],
@@ -346,7 +346,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
             rules: { shuffleItems: false, shuffleChoices: true },
             ranOut,
           });
-      const earned = stillWorking ? null : roundPoints(scores.reduce((sum, score) => sum + score.points, 0));
+      const earned = stillWorking ? null : sumPoints(scores.map(({ points: each }) => each));
       const attemptId = put('attempts', {
         id: (tables.get('attempts')?.length ?? 0) + 1,
         assignment_id: id, student_id: student.id, number: 1, seed: attemptSeedText, began_at: new Date(began), deadline_at: deadline,

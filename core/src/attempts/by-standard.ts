@@ -1,5 +1,5 @@
 /** What one student earned on each standard of a test. */
-import { roundPoints } from '../scoring';
+import { sumPoints } from '../scoring';
 import { count } from '../text';
 import type { EntryScore } from './score';
 
@@ -31,8 +31,8 @@ export function byStandard(
       found.set(code, {
         code,
         items: own.items + 1,
-        points: roundPoints(own.points + (waits ? 0 : points)),
-        most: roundPoints(own.most + (waits ? 0 : most)),
+        points: sumPoints([own.points, waits ? 0 : points]),
+        most: sumPoints([own.most, waits ? 0 : most]),
         waits: own.waits + (waits ? 1 : 0),
       });
     }

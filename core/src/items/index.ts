@@ -5,6 +5,7 @@ export { joined, parted } from './pairs';
 export { fileAddress, picture, type Picture } from './picture';
 export { concealIds } from './conceal';
 export { describeItem, type DescribedItem } from './described';
+export { exampleAnswers, type ExampleAnswers } from './examples';
 export { itemFacts, type ItemFacts } from './facts';
 export { markers, media, mediaBits, type MarkedBy, type Medium } from './media';
 export { blankPart, changeKind } from './change-kind';

@@ -13,6 +13,7 @@ export {
   pointsTable,
   roundPoints,
   setRule,
+  sumPoints,
   type OneRule,
   type OrderRule,
   type SetRule,

@@ -1,4 +1,4 @@
-/** Reads numbers as students write them: 1/2, 1 1/2, ½, 0.5, 0,5, 1,234.5, 3.2 × 10^4, −7 °C, 50 %. */
+/** Reads numbers as students write them: 1/2, 1 1/2, ½, 0.5, 0,5, 1,234.5, 3.2 × 10^4, 5E-1, (−3), −7 °C, 50 %. */
 import { add, divide, fromDecimal, negate, rational, type Rational } from './rational';
 
 /** Which sign parts whole from fraction. With `either`, a number that can be read in two ways counts in both. */
@@ -21,22 +21,37 @@ const digitsUp = '⁰¹²³⁴⁵⁶⁷⁸⁹';
 
 /** One spelling for what looks alike: minus signs, spaces, fraction slashes, powers of ten. */
 function tidy(text: string): string {
-  return text
-    .replace(/[\u2212\u2013\u2012\uFE63\uFF0D]/g, '-')
-    .replace(/[\u00A0\u2007\u2009\u202F]/g, ' ')
-    .replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/g, (sign) => ` ${vulgar[sign]}`)
-    .replace(/[\u2044\u2215]/g, '/')
-    .replace(/\s*[×x·*]\s*10\s*(?:\^\s*\(?\s*(-?\d+)\s*\)?|([⁻]?[⁰¹²³⁴⁵⁶⁷⁸⁹]+))/g, (_, plain?: string, up?: string) => {
-      const raised = up?.replace('⁻', '-').replace(/[⁰-⁹¹²³]/g, (d) => String(digitsUp.indexOf(d)));
-      return `e${plain ?? raised}`;
-    })
-    .trim()
-    .replace(/\s+/g, ' ');
+  return (
+    text
+      .replace(/[\u200B-\u200D\u2060\uFEFF]/g, '')
+      .replace(/[\u2010-\u2015\u2212\uFE63\uFF0D]/g, '-')
+      .replace(/[\u00A0\u2007\u2009\u202F]/g, ' ')
+      .replace(/[‘’ʼ]/g, "'")
+      .replace(/℃/g, '°C')
+      .replace(/℉/g, '°F')
+      .replace(/(\d\.?) ?E(?=[+-]?\d)/g, '$1e')
+      .replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/g, (sign) => ` ${vulgar[sign]}`)
+      .replace(/[\u2044\u2215]/g, '/')
+      .replace(
+        /\s*[×xX·*]\s*10\s*(?:\^\s*\(?\s*(-?\d+)\s*\)?|([⁻]?[⁰¹²³⁴⁵⁶⁷⁸⁹]+))/g,
+        (_, plain?: string, up?: string) => {
+          const raised = up?.replace('⁻', '-').replace(/[⁰-⁹¹²³]/g, (d) => String(digitsUp.indexOf(d)));
+          return `e${plain ?? raised}`;
+        },
+      )
+      .replace(/\s+/g, ' ')
+      .trim()
+      .replace(/\/ ?\( ?([+-]?[\d., ]+)\)/g, '/$1')
+      .replace(/^\((.*)\)$/, '$1')
+      // A full stop that ends the sentence, not the number.
+      .replace(/([.,]\d+|[\p{L}%°²³]\d?)\.$/u, '$1')
+      .trim()
+  );
 }
 
 const plainNumber = String.raw`\d[\d.,' ]*(?:e[+-]?\d{1,2})?|[.,]\d+(?:e[+-]?\d{1,2})?`;
 const shape = new RegExp(
-  `^(?<sign>[+-]?) ?(?:(?<whole>\\d+)(?: | ?\\+ ?)(?<top>\\d+) ?/ ?(?<bottom>\\d+)|(?<over>${plainNumber}) ?/ ?(?<under>${plainNumber})|(?<plain>${plainNumber}))`,
+  `^(?<sign>[+-]?) ?(?:(?<whole>\\d+)(?: | ?\\+ ?)(?<top>\\d+) ?/ ?(?<bottom>\\d+)|(?<over>${plainNumber}) ?/ ?(?<minus>[+-]?)(?<under>${plainNumber})|(?<plain>${plainNumber}))`,
 );
 
 /** A run of digits with separators under one convention, as a plain decimal; null when it breaks the convention. */
@@ -87,7 +102,8 @@ export function readNumber(text: string, decimal: DecimalSign = 'either'): Readi
     values = [add(rational(BigInt(part.whole!), 1n), rational(BigInt(part.top!), bottom))];
   } else if (part.under !== undefined) {
     const unders = readPlain(part.under, decimal).filter((u) => u.top !== 0n);
-    values = readPlain(part.over!, decimal).flatMap((over) => unders.map((under) => divide(over, under)));
+    const quotients = readPlain(part.over!, decimal).flatMap((over) => unders.map((under) => divide(over, under)));
+    values = part.minus === '-' ? quotients.map(negate) : quotients;
   } else {
     values = readPlain(part.plain!, decimal);
   }

@@ -62,11 +62,18 @@ export type OneRule = z.infer<typeof oneRule>;
 export type OrderRule = z.infer<typeof orderRule>;
 type PointsTable = z.infer<typeof pointsTable>;
 
-/** Points to a millionth, so that thirds add up to what they should and 0.1 + 0.2 is 0.3. */
-export const roundPoints = (value: number) => Math.round(value * 1e6) / 1e6;
+/**
+ * Points of one item, without the dust of binary fractions: 0.1 + 0.2 is 0.3. A part's points are not rounded, so that
+ * three thirds of an item are the whole.
+ */
+export const roundPoints = (value: number) => Math.round(value * 1e12) / 1e12;
 
-function withinBounds(value: number, { lower, upper }: Pick<PointsTable, 'lower' | 'upper'>): number {
-  return Math.min(upper ?? Infinity, Math.max(lower ?? -Infinity, value));
+/** The points of several items together. A hundred thirds, each rounded to 1e-12, are off by 5e-11 at most. */
+export const sumPoints = (items: readonly number[]) => Math.round(items.reduce((sum, own) => sum + own, 0) * 1e9) / 1e9;
+
+/** Together never below zero, unless the teacher lets it. */
+function withinBounds(value: number, { lower = 0, upper = Infinity }: Pick<PointsTable, 'lower' | 'upper'>): number {
+  return Math.min(upper, Math.max(lower, value));
 }
 
 /**
@@ -85,9 +92,9 @@ export function pointsForSet(rule: SetRule, right: Iterable<string>, chosen: Ite
     case 'all-or-nothing':
       return hits === rightOnes.size && misses === 0 ? rule.points : 0;
     case 'each-right':
-      return roundPoints((rule.points * hits) / rightOnes.size);
+      return rule.points * (hits / rightOnes.size);
     case 'wrong-takes-away':
-      return roundPoints((rule.points * Math.max(0, hits - misses)) / rightOnes.size);
+      return rule.points * (Math.max(0, hits - misses) / rightOnes.size);
     case 'table': {
       const worth = new Map(rule.values.map(({ value, points }) => [value, points]));
       let sum = 0;

@@ -1,5 +1,5 @@
 /** What each item gives: its own value, or its share of a total that is held. */
-import { roundPoints } from '../scoring';
+import { sumPoints } from '../scoring';
 import type { Outline } from './outline';
 
 /** Held totals are shared out in hundredths of a point. */
@@ -51,7 +51,7 @@ export function pointsOf({ sections, heldTotal }: Outline): PointsOf {
   });
   const shares = heldTotal === null ? places.map(({ weight }) => weight) : heldShares(heldTotal, places);
   places.forEach(({ give }, at) => give(shares[at]!));
-  return { entries, drawn, total: roundPoints(places.reduce((sum, { times }, at) => sum + times * shares[at]!, 0)) };
+  return { entries, drawn, total: sumPoints(places.map(({ times }, at) => times * shares[at]!)) };
 }
 
 function heldShares(total: number, places: readonly { weight: number; times: number }[]): number[] {

@@ -4,7 +4,7 @@ import { scoreAttempt, type Adjustment, type EntryScore } from '@oaken/core/atte
 import { entriesOf, type Edition, type EditionEntry } from '@oaken/core/forms';
 import { scoreItem, type Responses } from '@oaken/core/items';
 import { judgedAgain, type Practised } from '@oaken/core/practice';
-import { roundPoints } from '@oaken/core/scoring';
+import { sumPoints } from '@oaken/core/scoring';
 import type { Sequelize, Transaction } from 'sequelize';
 import { fromJson, rows } from '../database/connect';
 import type { Editions } from './editions';
@@ -93,7 +93,7 @@ export interface Sums {
 /** What an attempt is worth: its items, less what lateness takes off, and what a teacher gave besides. */
 export function worthOf(scores: EntryScore[], bonus: number, lateOff: number): Sums {
   const sum = (pick: 'points' | 'most') => scores.reduce((total, own) => total + own[pick], 0);
-  return { points: roundPoints(sum('points') * (1 - lateOff) + bonus), most: roundPoints(sum('most')) };
+  return { points: sumPoints([sum('points') * (1 - lateOff), bonus]), most: sumPoints([sum('most')]) };
 }
 
 const lines = (attemptId: number, scores: EntryScore[]) => scores.map(({ entry, points, most, reached, waits }) => [attemptId, entry, points, most, reached, waits]); // prettier-ignore

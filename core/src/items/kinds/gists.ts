@@ -53,12 +53,18 @@ export function padded<T extends ShownChoice>(choices: T[], blank: number): (T |
   return list;
 }
 
-export function setRuleOf({ partial, points = 1, pointsEach }: Gist, withTable: boolean): SetRule {
+/** @param usual the rule where nothing was said of one and nothing is known of several right answers */
+export function setRuleOf(
+  { partial, points = 1, pointsEach, right = [] }: Gist,
+  withTable: boolean,
+  usual: 'all-or-nothing' | 'wrong-takes-away' = 'all-or-nothing',
+): SetRule {
   if (withTable && pointsEach) return pointsEach as SetRule;
-  return { rule: partial === 'each-right' || partial === 'wrong-takes-away' ? partial : 'all-or-nothing', points };
+  if (partial === 'each-right' || partial === 'wrong-takes-away') return { rule: partial, points };
+  return { rule: right.length <= 1 ? usual : 'all-or-nothing', points };
 }
 
-export function choicesFrom(gist: Gist, id: string) {
+export function choicesFrom(gist: Gist, id: string, usual?: Parameters<typeof setRuleOf>[2]) {
   const { choices, right } = choicesOf(gist);
   return {
     id,
@@ -66,6 +72,6 @@ export function choicesFrom(gist: Gist, id: string) {
     needs: gist.needs,
     choices: padded(choices, 4),
     key: right,
-    rule: setRuleOf(gist, true),
+    rule: setRuleOf(gist, true, usual),
   };
 }

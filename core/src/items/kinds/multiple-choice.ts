@@ -67,5 +67,6 @@ export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoic
   },
   texts: ({ choices }) => textsOf(choices, 'choices'),
   toGist: choicesGist,
-  fromGist: (gist, id) => ({ ...choicesFrom(gist, id), kind: 'multiple-choice' }),
+  // Whoever ticks everything must not earn everything.
+  fromGist: (gist, id) => ({ ...choicesFrom(gist, id, 'wrong-takes-away'), kind: 'multiple-choice' }),
 };

@@ -72,13 +72,36 @@ export interface SittingNumeric extends PartBase {
   unitRequired: boolean;
 }
 
+/** One spelling of a unit: m², m^2 and m2 are the same, and so are "in." and "in". */
 const squash = (name: string) =>
-  name.replace(/\s+/g, '').replace(/²/g, '^2').replace(/³/g, '^3').replace(/[·⋅]/g, '*').replace(/º/g, '°');
+  name
+    .replace(/[\s^]+/g, '')
+    .replace(/[⁰¹²³⁴⁵⁶⁷⁸⁹]/g, (digit) => String('⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(digit)))
+    .replace(/[·⋅]/g, '*')
+    .replace(/º/g, '°')
+    .replace(/℃/g, '°C')
+    .replace(/℉/g, '°F')
+    .replace(/(?<=\p{L})\.$/u, '');
+
+/** M is a million where m is a thousandth, and P and p lie further apart still: there capitals are never let pass. */
+const prefixed = /^[mp]/i;
+
+/** The unit of the key that was meant: as it is written, else with other capitals where they cannot mean another one. */
+function unitMeant(given: string, units: NumericKey['units']): NumericKey['units'][number] | undefined {
+  const written = squash(given);
+  const same = units.find(({ name }) => squash(name) === written);
+  if (same) return same;
+  const alike = units.filter(({ name }) => {
+    const known = squash(name);
+    return known.toLowerCase() === written.toLowerCase() && (known[0] === written[0] || !prefixed.test(known));
+  });
+  return alike.length === 1 ? alike[0] : undefined;
+}
 
 /** The reading in the key's own unit; null when its unit is not accepted. */
 function inKeyUnit({ value, unit: given }: Reading, { units, unitRequired }: NumericKey): exact.Rational | null {
   if (given === '') return unitRequired ? null : value;
-  const accepted = units.find(({ name }) => squash(name) === squash(given));
+  const accepted = unitMeant(given, units);
   if (accepted) return exact.times(value, exact.fromNumber(accepted.factor));
   if (given === '%') return unitRequired ? null : exact.divide(value, exact.fromNumber(100));
   return null;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { randomFrom } from '../../random';
-import { orderRule, roundPoints, shareOfPairs, shareOfPlaces, type OrderRule } from '../../scoring';
+import { orderRule, shareOfPairs, shareOfPlaces, type OrderRule } from '../../scoring';
 import { count } from '../../text';
 import { checkChoices, choice, labelOf, partBase, partId, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
 import { choicesOf, mistakesOf, padded } from './gists';
@@ -61,9 +61,9 @@ export const ordering: Kind<Ordering, string[], SittingOrdering> = {
       case 'all-or-nothing':
         return key.length === response.length && shareOfPlaces(key, response) === 1 ? rule.points : 0;
       case 'each-place':
-        return roundPoints(rule.points * shareOfPlaces(key, response));
+        return rule.points * shareOfPlaces(key, response);
       case 'each-pair':
-        return roundPoints(rule.points * shareOfPairs(key, response));
+        return rule.points * shareOfPairs(key, response);
     }
   },
   isEmpty: (response) => response.length === 0,

@@ -110,7 +110,7 @@ export const places: Kind<Places, string[], SittingPlaces> = {
       picture: gist.picture ?? { file: '', alternative: '', width: 1, height: 1 },
       places: kept,
       key: kept.length > 0 ? (gist.right ?? []) : [],
-      rule: setRuleOf(gist, true),
+      rule: setRuleOf(gist, true, 'wrong-takes-away'),
     };
   },
 };

@@ -83,7 +83,7 @@ export const wordsInText: Kind<WordsInText, string[], SittingWordsInText> = {
       needs: gist.needs,
       text: has ? text : spans.length > 0 ? `<p>${spans.join(' ')}</p>` : '<p></p>',
       key: gist.right ?? [],
-      rule: setRuleOf(gist, true),
+      rule: setRuleOf(gist, true, 'wrong-takes-away'),
     };
   },
 };

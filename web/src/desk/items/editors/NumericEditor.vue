@@ -2,6 +2,7 @@
 import type { Numeric } from '@oaken/core/items';
 import { computed } from 'vue';
 import type { Problem } from '../problems';
+import ExampleAnswers from './ExampleAnswers.vue';
 
 const part = defineModel<Numeric>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
@@ -52,6 +53,14 @@ function setUnits(event: Event): void {
     .map(([name, factor]) => ({ name: name!.trim(), factor: factor === undefined ? 1 : Number(factor) }));
   setKey({ units: list, unitRequired: list.length > 0 && part.value.key.unitRequired });
 }
+/** Asked as a percentage: 50 and 50 % are the same. */
+const percent = computed({
+  get: () => part.value.key.units.some(({ name, factor }) => name === '%' && factor === 1),
+  set(on) {
+    const others = part.value.key.units.filter(({ name }) => name !== '%');
+    setKey({ units: on ? [...others, { name: '%', factor: 1 }] : others });
+  },
+});
 </script>
 
 <template>
@@ -102,6 +111,8 @@ function setUnits(event: Event): void {
       />
       a unit is required</label
     >
+    <ElCheckbox v-model="percent" class="wide">it is asked as a percentage: 50 and 50 % are the same</ElCheckbox>
+    <ExampleAnswers :part="part" class="wide" />
     <p v-for="problem in keyProblems" :key="problem.pointer + problem.message" class="wrong wide">
       {{ problem.message }}
     </p>

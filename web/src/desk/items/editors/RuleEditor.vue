@@ -28,7 +28,7 @@ const offered = computed<Rule[]>(() => {
     case 'multiple-choice':
     case 'words-in-text':
     case 'places':
-      return ['all-or-nothing', 'each-right', 'wrong-takes-away', 'table'];
+      return ['wrong-takes-away', 'all-or-nothing', 'each-right', 'table'];
     case 'inline-choice':
     case 'matching':
     case 'sorting':
@@ -83,6 +83,16 @@ function setBound(name: 'lower' | 'upper', event: Event): void {
   set(Number.isNaN(value) ? rest : { ...rest, [name]: value });
 }
 const shown = (value: number | undefined) => (value === undefined || Number.isNaN(value) ? '' : value);
+/** Ticking everything would earn everything. */
+const paysForAll = computed(() => {
+  const own = part.value;
+  if (own.kind !== 'multiple-choice' && own.kind !== 'words-in-text' && own.kind !== 'places') return false;
+  const kind = kindOf(own);
+  const all = kind.options?.(own).map(({ id }) => id) ?? [];
+  const most = kind.points(own);
+  const everyRight = all.length > 0 && kind.options!(own).every(({ right }) => right);
+  return !everyRight && most > 0 && kind.score(own, all as never) >= most;
+});
 const own = computed(() => under(props.problems, '/rule'));
 </script>
 
@@ -135,7 +145,7 @@ const own = computed(() => under(props.problems, '/rule'));
             class="plain-input narrow"
             inputmode="decimal"
             :value="shown(rule.lower)"
-            placeholder="any"
+            placeholder="0"
             aria-label="Points at least"
             @change="setBound('lower', $event)"
           />
@@ -151,6 +161,9 @@ const own = computed(() => under(props.problems, '/rule'));
       </tr>
     </tbody>
   </table>
+  <p v-if="paysForAll" class="caution" role="status">
+    Whoever picks everything earns all the points. Let wrong ones take points away, or let students pick only so many.
+  </p>
   <p v-for="problem in own" :key="problem.pointer + problem.message" class="wrong">{{ problem.message }}</p>
 </template>
 
@@ -175,5 +188,9 @@ const own = computed(() => under(props.problems, '/rule'));
 }
 .bounds {
   white-space: nowrap;
+}
+.caution {
+  margin: 8px 0 0;
+  color: var(--partial-ink);
 }
 </style>

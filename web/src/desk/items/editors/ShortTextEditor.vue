@@ -2,6 +2,7 @@
 import type { ShortText } from '@oaken/core/items';
 import { computed } from 'vue';
 import type { Problem } from '../problems';
+import ExampleAnswers from './ExampleAnswers.vue';
 
 const part = defineModel<ShortText>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
@@ -19,7 +20,7 @@ const folds = {
   case: 'Capitals do not matter',
   space: 'Spacing does not matter',
   accents: 'Accents do not matter',
-  punctuation: 'Punctuation does not matter',
+  punctuation: 'Full stops, quotes, hyphens between words and the like do not matter',
 } as const;
 const setFold = (name: keyof typeof folds, on: boolean) =>
   (part.value = { ...part.value, key: { ...part.value.key, fold: { ...part.value.key.fold, [name]: on } } });
@@ -39,6 +40,7 @@ const keyProblems = computed(() => props.problems.filter(({ pointer }) => pointe
     />
     {{ text }}</label
   >
+  <ExampleAnswers :part="part" />
   <p v-for="problem in keyProblems" :key="problem.pointer" class="wrong">{{ problem.message }}</p>
 </template>
 

@@ -1,0 +1,39 @@
+<script setup lang="ts">
+/** Some answers that the key takes and some that it does not, judged by the key as it stands. */
+import { exampleAnswers, readItem, type Part } from '@oaken/core/items';
+import { listing } from '@oaken/core/text';
+import { computed } from 'vue';
+import { plain } from '../../keptText';
+
+const props = defineProps<{ part: Part }>();
+
+const examples = computed(() => {
+  const part = plain(props.part);
+  const whole = readItem({ stem: '<p>?</p>', parts: [part] });
+  return whole.ok ? exampleAnswers(whole.content.parts[0]!) : null;
+});
+const quoted = (answers: string[]) =>
+  listing(
+    answers.map((answer) => `“${answer}”`),
+    'and',
+  );
+</script>
+
+<template>
+  <div v-if="examples && examples.accepted.length + examples.refused.length > 0" class="examples">
+    <p v-if="examples.accepted.length > 0"><b>Right as well:</b> {{ quoted(examples.accepted) }}</p>
+    <p v-if="examples.refused.length > 0"><b>Not right:</b> {{ quoted(examples.refused) }}</p>
+  </div>
+</template>
+
+<style scoped>
+.examples {
+  margin-top: 8px;
+  padding: 8px 12px;
+  background: var(--wash);
+  border-radius: var(--corner);
+}
+p {
+  margin: 0;
+}
+</style>
