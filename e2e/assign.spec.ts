@@ -181,10 +181,13 @@ test('practice: checked, tried again, helped, read again after a reload; letters
 
   const own = await student(browser, '7A', 'BRN7A5', 2, { viewport: { width: 390, height: 844 } });
   watch(own.page, complaints);
-  await row(own.page, practice).filter({ hasText: 'closes' }).getByRole('link', { name: 'Begin' }).click();
+  const given = row(own.page, practice).filter({ hasText: 'closes' });
+  await expect(given).toContainText('practice · closes');
+  await given.getByRole('link', { name: 'Begin' }).click();
   const help = own.page.getByRole('region', { name: 'Help' });
   const check = help.getByRole('button', { name: 'Check my answer' });
   await expect(check).toBeDisabled();
+  await expect(help).toContainText('Each wrong try takes 33 % off what a right answer still gives');
   const choices = own.page.getByRole('radio');
   // The first question with choices will do.
   while (!(await choices.first().isVisible())) await own.page.getByRole('button', { name: 'Next' }).click();

@@ -1,8 +1,9 @@
-import { checked, isDone, isSolved, practiceShare, untouched, type Practised } from '@oaken/core/practice';
+import { checked, isDone, isSolved, nextWorth, practiceShare, untouched, type Practised } from '@oaken/core/practice';
 import fc from 'fast-check';
 
 test('each wrong try takes off its share, a shown answer gives none', () => {
-  const after = (...shares: number[]) => shares.reduce((own: Practised, share) => checked(own, share), untouched);
+  const after = (...shares: number[]) =>
+    shares.reduce((own: Practised, share) => checked(own, share, 1 / 3), untouched);
   const gives = (own: Practised) => practiceShare(own, 1 / 3, 0);
   expect(gives(after(1))).toBe(1);
   expect(gives(after(0, 1))).toBeCloseTo(2 / 3, 5);
@@ -15,18 +16,32 @@ test('each wrong try takes off its share, a shown answer gives none', () => {
   expect([isDone(untouched), isSolved(after(1)), isDone({ ...untouched, shown: true })]).toEqual([false, true, true]);
 });
 
-test('more tries never give more, and nothing changes once it is done', () => {
-  const share = fc.constantFrom(0, 0.25, 0.5, 0.75);
+const share = fc.constantFrom(0, 0.25, 0.5, 0.75, 5 / 6, 1);
+const off = fc.constantFrom(0, 0.25, 1 / 3, 1);
+const after = (shares: number[], price: number) => shares.reduce((own: Practised, each) => checked(own, each, price), untouched); // prettier-ignore
+
+test('a later try never lowers what was earned, and right at once is the best', () =>
   fc.assert(
-    fc.property(fc.array(share, { maxLength: 8 }), fc.double({ min: 0, max: 1, noNaN: true }), fc.constantFrom(0, 0.25, 1 / 3, 1), (tries, last, off) => {
-      const before = tries.reduce((own: Practised, one) => checked(own, one), untouched);
-      const now = practiceShare(checked(before, last), off, 0);
-      const later = practiceShare(checked(checked(before, 0), last), off, 0);
-      expect(now).toBeGreaterThanOrEqual(0);
-      expect(now).toBeLessThanOrEqual(last + 1e-6);
-      if (last < 1) expect(later).toBeLessThanOrEqual(now + 1e-6);
-      const done = checked(before, 1);
-      expect(checked(done, 0)).toBe(done);
+    fc.property(fc.array(share, { minLength: 1, maxLength: 8 }), share, off, (tries, next, price) => {
+      const before = practiceShare(after(tries, price), price, 0);
+      expect(practiceShare(after([...tries, next], price), price, 0)).toBeGreaterThanOrEqual(before);
+      expect(before).toBeLessThanOrEqual(1);
+      expect(before).toBeLessThanOrEqual(Math.max(...tries));
     }),
-  ); // prettier-ignore
+  ));
+
+test('a wrong try makes later ones worth less, and nothing changes once it is done', () =>
+  fc.assert(
+    fc.property(share, fc.constantFrom(0.25, 1 / 3), (last, price) => {
+      expect(practiceShare(after([0, last], price), price, 0)).toBeCloseTo(last * (1 - price), 9);
+      const done = after([0, 1], price);
+      expect(checked(done, 0, price)).toBe(done);
+    }),
+  ));
+
+test('five of six in order and then corrected earns no less than five of six left alone', () => {
+  const gives = (...shares: number[]) => practiceShare(after(shares, 1 / 3), 1 / 3, 0);
+  expect([gives(5 / 6), gives(5 / 6, 1), gives(0, 1)]).toEqual([expect.closeTo(5 / 6, 9), expect.closeTo(5 / 6, 9), expect.closeTo(2 / 3, 9)]); // prettier-ignore
+  expect(nextWorth(after([5 / 6], 1 / 3), 1 / 3)).toBeCloseTo(5 / 6, 9);
+  expect(nextWorth(after([0], 1 / 3), 1 / 3)).toBeCloseTo(2 / 3, 9);
 });

@@ -1,4 +1,13 @@
-import { exact, fold, foldEverything, pointsForSet, readNumber, roundPoints, sumPoints, type SetRule } from '@oaken/core/scoring';
+import {
+  exact,
+  fold,
+  foldEverything,
+  pointsForSet,
+  readNumber,
+  roundPoints,
+  sumPoints,
+  type SetRule,
+} from '@oaken/core/scoring';
 import fc from 'fast-check';
 
 const values = (text: string, decimal: 'point' | 'comma' | 'either' = 'point') =>

@@ -25,6 +25,8 @@ export const seatRow = z.object({
   closesAt: instant.nullable(),
   /** The student's own working time in minutes, extra time included. */
   limitMinutes: z.number().nullable(),
+  /** Where it is practice: the share of a question's points that a wrong try takes off. Null: a test, without help. */
+  offPerTry: z.number().nullable(),
   /** Parts that have times of their own. */
   timed: z.enum(['sections', 'items']).nullable(),
   /** For students, before they begin. */
@@ -83,7 +85,9 @@ export const help = z.object({
   hintsInAll: z.number(),
   shown: z.boolean(),
   done: z.boolean(),
-  /** What the question gives now, as a share of its points. */
+  /** What it has given so far, as a share of its points. */
+  earned: z.number(),
+  /** What it gives if the next answer is right; once it is done, what it gave. */
   worth: z.number(),
   /** Once it is done: what was right, and why. */
   right: z.array(z.string()).nullable(),

@@ -29,5 +29,5 @@ export {
   type ScoreShow,
   type StageLimit,
 } from './rules';
-export { sittingInWords } from './sitting-words';
+export { practiceInWords, sittingInWords } from './sitting-words';
 export { recipientsInWords, slipOf, type Recipients, type Slip, type SlipFacts } from './slip';

@@ -18,3 +18,10 @@ export function sittingInWords(
     ...(oneSitting ? [`Do it in one sitting: if you are away for more than ${lengthInWords(mayBeAway)}, your teacher has to let you in again.`] : []),
   ]; // prettier-ignore
 }
+
+/** What help costs in practice, for students before their first try; a sentence each. */
+export function practiceInWords(offPerTry: number): string[] {
+  const off = `${Math.round(offPerTry * 100)} %`;
+  const price = offPerTry === 0 ? 'Wrong tries cost nothing.' : `Each wrong try takes ${off} off what a right answer still gives; what you have earned stays yours.`; // prettier-ignore
+  return [price, 'Hints cost nothing. Once you have the answer shown, the question gives no points.'];
+}

@@ -7,30 +7,45 @@ export interface Practised {
   tries: number;
   /** The share of the points that the last checked answer earned by its key, from 0 to 1. */
   share: number;
+  /** The try that gave most after its price, counted from 1; 0 before the first. */
+  bestTry: number;
+  /** The share that the answer of that try earned by its key. */
+  bestShare: number;
   /** Hints that were asked for; they cost nothing. */
   hints: number;
   /** The answer was shown before it was right. */
   shown: boolean;
 }
 
-export const untouched: Practised = { tries: 0, share: 0, hints: 0, shown: false };
+export const untouched: Practised = { tries: 0, share: 0, bestTry: 0, bestShare: 0, hints: 0, shown: false };
 
 export const isSolved = ({ share, tries }: Pick<Practised, 'share' | 'tries'>) => tries > 0 && share >= 1 - 1e-9;
 
 /** Done: solved, or its answer was shown. It can be read again with its help, but earns nothing more. */
 export const isDone = (own: Practised) => own.shown || isSolved(own);
 
+/** What an answer gives at a try, less `offPerTry` for each one before it. */
+const priced = (share: number, tries: number, offPerTry: number) =>
+  Math.max(0, roundPoints(share * (1 - offPerTry * (tries - 1))));
+
+/** What has been earned so far: the best try after its price. A later try never lowers it. */
+const earned = ({ tries, share, bestTry, bestShare }: Practised, offPerTry: number) =>
+  tries === 0 ? 0 : Math.max(priced(share, tries, offPerTry), bestTry > 0 ? priced(bestShare, bestTry, offPerTry) : 0);
+
 /**
- * The share of its points that a question gives: what the last checked answer earned, less `offPerTry` for each wrong try
- * before it; nothing once the answer was shown. Where no answer was checked, what is saved counts as a first try.
+ * The share of its points that a question gives: what its best try earned after its price, and nothing once the answer was
+ * shown. Where no answer was checked, what is saved counts as a first try.
  *
  * @param saved the share that the saved answer would earn
  */
 export function practiceShare(own: Practised, offPerTry: number, saved: number): number {
   if (own.shown) return 0;
-  if (own.tries === 0) return saved;
-  return Math.max(0, roundPoints(own.share * (1 - offPerTry * (own.tries - 1))));
+  return own.tries === 0 ? saved : earned(own, offPerTry);
 }
+
+/** What the question gives if the next answer is right. */
+export const nextWorth = (own: Practised, offPerTry: number) =>
+  Math.max(earned(own, offPerTry), priced(1, own.tries + 1, offPerTry));
 
 /**
  * What happened to a question, judged by a key that may have changed since: a first answer that is right by it needed no
@@ -39,14 +54,20 @@ export function practiceShare(own: Practised, offPerTry: number, saved: number):
  * @param shareOf what an answer earns by the key, from 0 to 1
  */
 export function judgedAgain<Answer>(
-  own: Practised & { first: Answer | null; last: Answer | null },
+  own: Practised & { first: Answer | null; best: Answer | null; last: Answer | null },
   shareOf: (answer: Answer) => number,
 ): Practised {
-  const { tries, hints, shown, first, last } = own;
+  const { tries, bestTry, hints, shown, first, best, last } = own;
   if (tries === 0 || first === null || last === null) return own;
-  if (isSolved({ tries: 1, share: shareOf(first) })) return { tries: 1, share: 1, hints, shown: false };
-  return { tries, hints, shown, share: shareOf(last) };
+  if (isSolved({ tries: 1, share: shareOf(first) })) return { tries: 1, share: 1, bestTry: 1, bestShare: 1, hints, shown: false }; // prettier-ignore
+  const bestShare = best === null ? shareOf(first) : shareOf(best);
+  return { tries, hints, shown, share: shareOf(last), bestTry: best === null ? 1 : bestTry, bestShare };
 }
 
 /** One more checked answer. After it is solved or shown nothing changes. */
-export const checked = (own: Practised, share: number): Practised => (isDone(own) ? own : { ...own, tries: own.tries + 1, share }); // prettier-ignore
+export function checked(own: Practised, share: number, offPerTry: number): Practised {
+  if (isDone(own)) return own;
+  const tries = own.tries + 1;
+  const isBest = own.bestTry === 0 || priced(share, tries, offPerTry) > earned(own, offPerTry);
+  return { ...own, tries, share, ...(isBest && { bestTry: tries, bestShare: share }) };
+}

@@ -81,6 +81,7 @@ export async function listSeat(context: Context, me: SignedIn): Promise<AnswerOf
       lateUntil: window.lateRule.late === 'until' ? window.lateRule.until : null,
       limitMinutes: limitMinutes === null || time === null ? null : limitMinutes * (time ?? 1) + own.extraMinutes,
       instructions: own.instructions,
+      offPerTry: own.rules.mode === 'practice' ? own.rules.offPerTry : null,
       timed: time === null ? null : (own.rules.stageLimit?.of ?? null),
       sitting: sittingInWords(own.rules, time === undefined ? 1 : time),
       asksWord: own.word !== '' && (latest === undefined || isOver(latest, now)),

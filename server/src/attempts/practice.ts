@@ -3,7 +3,7 @@ import type { api, BodyOf } from '@oaken/contract';
 import type { Help } from '@oaken/contract/attempts';
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';
 import { keysInWords, scoreItem, type Responses } from '@oaken/core/items';
-import { checked, isDone, practiceShare, untouched, type Practised } from '@oaken/core/practice';
+import { checked, isDone, nextWorth, practiceShare, untouched, type Practised } from '@oaken/core/practice';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
 import type { Sequelize, Transaction } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
@@ -30,7 +30,7 @@ export async function readPractised(
 ): Promise<Map<string, Line>> {
   const found = await rows<Omit<Line, 'responses'> & { responses: unknown }>(
     database,
-    `SELECT p.entry_id AS entry, p.tries, p.share, p.hints, p.shown, p.last_number AS lastNumber, p.last_responses AS responses
+    `SELECT p.entry_id AS entry, p.tries, p.share, p.best_try AS bestTry, p.best_share AS bestShare, p.hints, p.shown, p.last_number AS lastNumber, p.last_responses AS responses
        FROM practised p WHERE p.attempt_id = :attemptId`,
     { attemptId },
     transaction,
@@ -63,9 +63,8 @@ export function helpOf(entry: EditionEntry, own: Practised, offPerTry: number, r
     hintsInAll: content.hints.length,
     shown: own.shown,
     done,
-    worth: done
-      ? practiceShare(own, offPerTry, 0)
-      : practiceShare({ ...own, tries: own.tries + 1, share: 1 }, offPerTry, 0),
+    earned: practiceShare(own, offPerTry, 0),
+    worth: done ? practiceShare(own, offPerTry, 0) : nextWorth(own, offPerTry),
     right: done ? keysInWords(content) : null,
     explanation: done ? content.explanation : null,
   };
@@ -114,7 +113,7 @@ export async function askHelp(
         if (parts.some(({ waits }) => waits))
           throw new Problem(409, 'Your teacher reads this answer; it cannot be checked here.');
         await writeLast(database, attemptId, [answer!], now, transaction);
-        after = checked(before, shareOf(entry, responses).share);
+        after = checked(before, shareOf(entry, responses).share, given.rules.offPerTry);
         number = body.answer.number;
       }
     } else if (body.want === 'hint') {
@@ -125,10 +124,12 @@ export async function askHelp(
     if (after !== before) {
       const first = before.tries === 0 && after.tries === 1;
       await database.query(
-        `INSERT INTO practised (attempt_id, entry_id, tries, share, hints, shown, first_responses, first_share, last_responses, last_number, changed_at)
-         VALUES (:attemptId, :entryId, :tries, :share, :hints, :shown, :first, :firstShare, :last, :number, :time)
+        `INSERT INTO practised (attempt_id, entry_id, tries, share, hints, shown, first_responses, first_share,
+           best_try, best_share, best_responses, last_responses, last_number, changed_at)
+         VALUES (:attemptId, :entryId, :tries, :share, :hints, :shown, :first, :firstShare, :bestTry, :bestShare, :best, :last, :number, :time)
          ON DUPLICATE KEY UPDATE tries = VALUES(tries), share = VALUES(share), hints = VALUES(hints), shown = VALUES(shown),
            first_responses = COALESCE(first_responses, VALUES(first_responses)), first_share = COALESCE(first_share, VALUES(first_share)),
+           best_try = VALUES(best_try), best_share = VALUES(best_share), best_responses = COALESCE(VALUES(best_responses), best_responses),
            last_responses = VALUES(last_responses), last_number = VALUES(last_number), changed_at = VALUES(changed_at)`,
         {
           replacements: {
@@ -137,6 +138,7 @@ export async function askHelp(
             entryId,
             first: first ? JSON.stringify(responses) : null,
             firstShare: first ? after.share : null,
+            best: after.bestTry > before.bestTry ? JSON.stringify(responses) : null,
             last: JSON.stringify(responses),
             number,
             time: new Date(now),

@@ -16,7 +16,7 @@ type Sat = Pick<Attempt, 'id' | 'seed' | 'place' | 'form' | 'given'>;
 interface Work {
   answers: Map<string, Responses>;
   marks: Map<string, Record<string, number>>;
-  practised: Map<string, Practised & { first: Responses | null; last: Responses | null }>;
+  practised: Map<string, Practised & { first: Responses | null; best: Responses | null; last: Responses | null }>;
   adjusted: Map<string, Adjustment>;
   /** Points beside those of the items. */
   bonus: number;
@@ -46,8 +46,8 @@ export async function readWork(
     const { marks } = of(own.attempt);
     marks.set(own.entry, { ...marks.get(own.entry), [own.part]: own.points });
   } // prettier-ignore
-  type Line = Practised & { attempt: number; entry: string; first: unknown; last: unknown };
-  for (const own of await read<Line>('x.entry_id AS entry, x.tries, x.share, x.hints, x.shown, x.first_responses AS first, x.last_responses AS last', 'practised')) of(own.attempt).practised.set(own.entry, { ...own, shown: Boolean(own.shown), first: json(own.first), last: json(own.last) }); // prettier-ignore
+  type Line = Practised & { attempt: number; entry: string; first: unknown; best: unknown; last: unknown };
+  for (const own of await read<Line>('x.entry_id AS entry, x.tries, x.share, x.best_try AS bestTry, x.best_share AS bestShare, x.hints, x.shown, x.first_responses AS first, x.best_responses AS best, x.last_responses AS last', 'practised')) of(own.attempt).practised.set(own.entry, { ...own, shown: Boolean(own.shown), first: json(own.first), best: json(own.best), last: json(own.last) }); // prettier-ignore
   for (const own of await read<{ attempt: number; entry: string; kind: string; points: number | null }>('x.entry_id AS entry, x.kind, x.points', 'adjustments', 'AND x.undone_at IS NULL ORDER BY x.id')) {
     const work = of(own.attempt);
     if (own.kind === 'bonus') work.bonus += own.points ?? 0;

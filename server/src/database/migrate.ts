@@ -20,6 +20,7 @@ import { signingIn } from './migrations/017-signing-in';
 import { uploads } from './migrations/018-uploads';
 import { itemSums } from './migrations/019-item-sums';
 import { lateAnswers } from './migrations/020-late-answers';
+import { bestTry } from './migrations/021-best-try';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -44,6 +45,7 @@ const migrations: Migration[] = [
   uploads,
   itemSums,
   lateAnswers,
+  bestTry,
 ];
 
 export function migrator(database: Sequelize) {

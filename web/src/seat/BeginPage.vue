@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Before beginning: what it is, the teacher's instructions, and the word that is read out in the room. */
 import type { SeatRow } from '@oaken/contract/attempts';
+import { practiceInWords } from '@oaken/core/assignments';
 import { inWords as timeInWords } from '@oaken/core/timing';
 import { onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -51,10 +52,14 @@ const time = (at: number) => timeInWords(at, session.school.zone, session.now())
   <main class="column">
     <form v-if="row" @submit.prevent="begin">
       <p>
+        <b>{{ row.offPerTry === null ? 'Test, without help.' : 'Practice: check your answers and try again.' }}</b>
         {{ row.items }} {{ row.items === 1 ? 'question' : 'questions' }}, {{ limitWords(row)
         }}{{ row.limitMinutes !== null && !row.timed ? ' to work' : '' }}.
         <template v-if="row.closesAt !== null">It closes {{ time(row.closesAt) }}.</template>
         <template v-if="row.attemptsMade > 0"> This is attempt {{ row.attemptsMade + 1 }}.</template>
+      </p>
+      <p v-for="sentence in row.offPerTry === null ? [] : practiceInWords(row.offPerTry)" :key="sentence">
+        {{ sentence }}
       </p>
       <p v-for="sentence in row.sitting" :key="sentence" class="sitting">{{ sentence }}</p>
       <p v-if="row.instructions" class="instructions">{{ row.instructions }}</p>

@@ -122,7 +122,7 @@ async function leave(): Promise<void> {
           <li v-for="row in group.rows" :key="row.assignmentId">
             <div>
               <p class="title">{{ row.title }}</p>
-              <p class="faded">{{ facts(row) }}</p>
+              <p class="faded">{{ row.offPerTry === null ? 'test' : 'practice' }} · {{ facts(row) }}</p>
               <p v-if="row.undecided">{{ undecidedInWords(row.undecided) }}</p>
               <p class="faded small">{{ row.teacher }}</p>
             </div>

@@ -1,28 +1,38 @@
 <script setup lang="ts">
 /** Help with one question of a practice: check, hints one by one, show the answer, and what became of it. */
 import type { Help } from '@oaken/contract/attempts';
+import { practiceInWords } from '@oaken/core/assignments';
 import { computed } from 'vue';
 import RichText from '../parts/RichText.vue';
 
-const props = defineProps<{ help: Help; points: number; answered: boolean; busy: boolean; wrong: string }>();
+const props = defineProps<{
+  help: Help;
+  points: number;
+  offPerTry: number;
+  answered: boolean;
+  busy: boolean;
+  wrong: string;
+}>();
 const emit = defineEmits<{ check: []; hint: []; show: [] }>();
 
 const round = (n: number) => Math.round(n * 100) / 100;
-const worth = computed(() => `${round(props.help.worth * props.points)} of ${props.points} ${props.points === 1 ? 'point' : 'points'}`); // prettier-ignore
+const ofPoints = (share: number) => `${round(share * props.points)} of ${props.points} ${props.points === 1 ? 'point' : 'points'}`; // prettier-ignore
 const said = computed(() => {
-  const { done, shown, tries, share, parts } = props.help;
+  const { done, shown, tries, share, parts, earned, worth } = props.help;
   if (shown) return 'The answer was shown, so this question gives no points.';
-  if (done) return `Right${tries > 1 ? `, at try ${tries}` : ''}: ${worth.value}.`;
+  if (done) return `Right${tries > 1 ? `, at try ${tries}` : ''}: ${ofPoints(worth)}.`;
   if (tries === 0) return '';
   const right = parts.filter((own) => own.right).length;
   const some = parts.length > 1 ? ` ${right} of ${parts.length} parts are right.` : (share ?? 0) > 0 ? ' Some of it is right.' : ''; // prettier-ignore
-  return `Not right yet.${some} Try again: it now gives ${worth.value}.`;
+  const so = earned > 0 ? ` You have ${ofPoints(earned)} so far.` : '';
+  return `Not right yet.${some}${so} ${worth > earned ? `A right answer now gives ${ofPoints(worth)}.` : 'You can try again; it takes nothing away.'}`;
 });
 const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length);
 </script>
 
 <template>
   <section class="help" aria-label="Help">
+    <p v-if="help.tries === 0 && !help.done" class="price">{{ practiceInWords(offPerTry).join(' ') }}</p>
     <p v-if="said" class="said" :class="{ done: help.done && !help.shown }" role="status">{{ said }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ol v-if="help.hints.length" class="hints">
@@ -67,5 +77,8 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
+}
+.price {
+  color: var(--faded);
 }
 </style>

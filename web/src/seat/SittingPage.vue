@@ -177,6 +177,7 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
             :key="entry.id"
             :help="attempt.help[entry.id]!"
             :points="entry.points"
+            :off-per-try="attempt.offPerTry"
             :answered="hasAnswer(entry.id)"
             :busy="helping"
             :wrong="helpWrong"

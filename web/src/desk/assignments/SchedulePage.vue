@@ -133,6 +133,7 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
           <tr>
             <th>Assignment</th>
             <th>Whom</th>
+            <th>Mode</th>
             <th>State</th>
             <th>Opens</th>
             <th>Closes</th>
@@ -148,6 +149,7 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
               <RouterLink :to="`/assignments/${own.id}`">{{ own.title }}</RouterLink>
             </td>
             <td>{{ own.recipients }}</td>
+            <td>{{ own.rules.mode }}</td>
             <td>{{ stateWords[state(own)] }}</td>
             <td>{{ words.time(own.opensAt) }}</td>
             <td>{{ own.closesAt === null ? 'never' : words.time(own.closesAt) }}</td>
