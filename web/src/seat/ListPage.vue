@@ -35,7 +35,11 @@ async function load(): Promise<void> {
     if (error instanceof Unreachable && !rows.value) open.value = (await listOpened(session.account?.id ?? 0)).map(({ assignment, attempt }) => ({ id: assignment, title: attempt.form.title })); // prettier-ignore
   }
 }
-onMounted(load);
+onMounted(async () => {
+  await load();
+  // Formulas are common; while the list is read they can come, so that no question waits for them.
+  void import('../parts/formulas').catch(() => {});
+});
 addEventListener('online', load);
 const timer = setInterval(load, 20_000);
 onUnmounted(() => {

@@ -10,9 +10,6 @@ import { keepSession, openSession } from './keptSession';
 import ListPage from './ListPage.vue';
 import SittingPage from './SittingPage.vue';
 
-// Formulas are common enough to be fetched while session and questions are still on their way.
-if (location.pathname.startsWith('/seat/sit/')) void import('../parts/formulas').catch(() => {});
-
 const router = createRouter({
   history: createWebHistory('/seat'),
   routes: [
