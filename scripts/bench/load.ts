@@ -1,5 +1,5 @@
 /** A school of many students on a server process of its own, each signed in, for the benches that put load on it. */
-import { createPool } from 'mariadb';
+import { createConnection, createPool } from 'mariadb';
 import { fork, type ChildProcess } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { join } from 'node:path';
@@ -32,8 +32,16 @@ export function start(
 
 export const studentIds = (students: number) => Array.from({ length: students }, (_, n) => firstStudent + n);
 
+/** Each bench begins with a database of its own: what an earlier one wrote would count as well. */
+async function dropSchool(): Promise<void> {
+  const connection = await createConnection({ socketPath, user: 'root' });
+  await connection.query(`DROP DATABASE IF EXISTS ${name}`);
+  await connection.end();
+}
+
 /** The demonstration school and so many students more, with a session each. */
 export async function prepareSchool(students: number): Promise<void> {
+  await dropSchool();
   await start('server/dist/main.mjs', ['prepare'], { OAKEN_DATABASE: name });
   await fill(socketPath, name, Date.now());
   const now = new Date();
