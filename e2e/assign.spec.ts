@@ -137,7 +137,7 @@ test('what a change does is said first; more for one; closing; giving it again w
   await page.getByLabel('Pick Ines Abara').check();
   await page.getByRole('button', { name: 'More for 1 student' }).click();
   const more = page.getByRole('dialog', { name: 'More for 1 student' });
-  await more.getByLabel('open until', { exact: true }).uncheck();
+  await more.getByText('none', { exact: true }).click();
   await more.getByRole('button', { name: 'Give it' }).click();
   await expect(more.getByText('Say what they get more of.')).toBeVisible();
   await more.getByLabel('Attempts more').fill('1');

@@ -86,8 +86,13 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
   await expect(page.locator('.entry')).toHaveCount(9);
   await expect(page.getByRole('button', { name: 'Remove item 1' })).toHaveCount(0);
 
-  // Into a folder, and out of the way again.
+  // Copied from the shelf, whose dialog has its title the first time already.
   await page.goto('/tests');
+  await page.getByRole('button', { name: 'Copy Rocks for my class' }).click();
+  await expect(page.getByRole('textbox', { name: 'Title of the copy' })).toHaveValue('Rocks for my class, copy');
+  await page.getByRole('button', { name: 'Cancel' }).click();
+
+  // Into a folder, and out of the way again.
   await page.getByRole('button', { name: 'New folder', exact: true }).click();
   await page.getByRole('textbox', { name: 'Name of the new folder' }).fill('Borrowed');
   await page.keyboard.press('Enter');

@@ -85,7 +85,17 @@ test('something said, a pause, handing in and opening again reach the student’
   await page.getByRole('button', { name: 'Go on', exact: true }).click();
   await expect(own.page.getByRole('heading', { name: /^Question \d/ })).toBeVisible();
 
+  // Minutes come first, nothing else is ticked, and whoever was picked stays picked.
   await pick();
+  await page.getByRole('button', { name: 'More time' }).click();
+  const more = page.getByRole('dialog', { name: 'More for 1 student' });
+  await expect(more.getByRole('radio', { name: '+5 min' })).toBeChecked();
+  await expect(more.getByRole('checkbox')).not.toBeChecked();
+  await expectAccessible('more time', page);
+  await more.getByRole('button', { name: 'Give it' }).click();
+  await expect(page.getByText('1 student has 5 more minutes.')).toBeVisible();
+  await expect(page.getByRole('checkbox', { name: `Pick ${name}` })).toBeChecked();
+
   await page.getByRole('button', { name: 'Hand in' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
   await expect(line()).toContainText('by you');

@@ -4,10 +4,12 @@ import {
   canStillAnswer,
   changeEffects,
   isReleased,
+  releaseInWords,
   ruleProblems,
   slipOf,
   usualBands,
   type AssignmentRules,
+  type Shows,
   type SlipFacts,
 } from '@oaken/core/assignments';
 import { countAttempts } from '@oaken/core/attempts';
@@ -71,6 +73,9 @@ describe('the slip', () => {
         'Test mode: no help while working. 3 attempts; their mean counts. Forms A and B go round in turn. Each student draws items of their own. Items are in a different order for each student; choices stand as you wrote them. ' +
         'Students see scores as letter bands as soon as they hand in; what was right or wrong once nobody can answer any more; right answers and explanations when you release them, not before Thu 12 Mar, 11:00.',
     );
+    const formed = slipOf({ ...facts, forms: ['A', 'B'], formsFor: [{ party: '6B', form: 'C' }] });
+    expect(formed.sentences[2]).toContain('6B gets form C; forms A and B go round in turn among all others.');
+    expect(slipOf({ ...facts, forms: ['A'], formsFor: [{ party: '6B', form: 'B' }] }).sentences[2]).toContain('6B gets form B; all others get form A.'); // prettier-ignore
     const late = slipOf({ ...facts, lateRule: { late: 'until', until: now + 5 * day, offPerDay: 0.1 } });
     expect(late.sentences[1]).toContain('Late work is taken until Sun 11:00 with 10 % off for each day late.');
     const parts = slipOf({ ...facts, sections: [{ id: 's1', title: 'Warm-up' }, { id: 's2', title: '' }], rules: { ...rules, goBack: false, oneSitting: true, stageLimit: { of: 'sections', minutes: { s1: 2.5, s2: 10 } } } }); // prettier-ignore
@@ -217,4 +222,16 @@ test('supports in words, and how many have each', () => {
   expect(supportsInWords(noSupports)).toEqual([]);
   expect(countSupports([many, { ...noSupports, aloud: true }, noSupports]).slice(0, 2)).toEqual([{ words: 'read aloud', students: 2 }, { words: '1 day longer', students: 1 }]); // prettier-ignore
   expect(supports.safeParse({ ...many, time: 3 }).success).toBe(false);
+});
+
+test('a release says what shows to whom now, and what the rest waits for', () => {
+  const zone = 'UTC';
+  const now = Date.UTC(2026, 2, 3, 10);
+  const shows: Shows = { handedIn: 24, canAnswer: 3, lastEnd: now + 2 * hour, answersFrom: null, practice: false };
+  const said = (change: Partial<Shows>) => releaseInWords({ ...shows, ...change }, zone, now); // prettier-ignore
+  expect(said({})).toBe('24 students can read their scores now. What was right shows once nobody can answer any more: 3 students still can, the last until today 12:00.'); // prettier-ignore
+  expect(said({ canAnswer: 0 })).toBe('24 students can read scores and right answers now.');
+  expect(said({ canAnswer: 0, answersFrom: now + hour })).toBe('24 students can read their scores now. What was right shows today 11:00.'); // prettier-ignore
+  expect(said({ handedIn: 1, canAnswer: 1, lastEnd: null })).toBe('1 student can read the score now. What was right shows once nobody can answer any more: 1 student still can, and it never closes.'); // prettier-ignore
+  expect(said({ handedIn: 0 })).toMatch(/^Nobody has handed in yet; whoever does can read/);
 });

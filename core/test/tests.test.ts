@@ -183,6 +183,8 @@ test('a total that is held is shared out to the hundredth, and equally within a 
   const drawing = { ...held, sections: [{ ...one!, draw: { count: 2, points: 1, search: null } }, { ...two!, entries: [entry('dddd', 5)] }] }; // prettier-ignore
   expect([...pointsOf(drawing).entries.values()]).toEqual([14.28, 14.28, 14.28, 71.44]);
   expect(pointsOf(drawing).total).toBe(100);
+  // With nothing beside the draw the shares are not rounded.
+  expect(pointsOf({ ...held, sections: [{ ...one!, draw: { count: 3, points: 1, search: null } }] }).total).toBe(100);
 });
 
 describe('items of one passage', () => {

@@ -149,7 +149,7 @@ describe('attempts', () => {
     for (const [counts, expected] of [
       ['latest', 0],
       ['first', 0],
-      ['mean', 0.333333],
+      ['mean', 0.333333333],
     ]) {
       await teacher.ok('PUT', `/api/assignments/${given.assignmentId}`, changing(own, { rules: { ...own.assignment.rules, counts } })); // prettier-ignore
       expect([counts, await points()]).toEqual([counts, expected]);
@@ -209,7 +209,9 @@ describe('times and release', () => {
     const report = async () => (await school.student('6D', 9)).ok('GET', `/api/seat/assignments/${given.assignmentId}/report`); // prettier-ignore
     const entries = async () => (await report()).entries;
     expect(await report()).toMatchObject({ entries: null, byStandard: null });
-    await teacher.ok('POST', `/api/assignments/${given.assignmentId}/release`, { released: true });
+    const { shows } = await teacher.ok('POST', `/api/assignments/${given.assignmentId}/release`, { released: true });
+    // Twenty-five others may still begin.
+    expect(shows).toEqual({ handedIn: 1, canAnswer: 25, lastEnd: start + hour, answersFrom: start + 3 * hour, practice: false }); // prettier-ignore
     expect(await entries()).toBeNull();
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, { studentIds: [(await rollOf(2))[11].id], closesAt: start + 5 * hour, minutes: 0, attempts: 0 }); // prettier-ignore
     school.clock.now = start + 4 * hour;

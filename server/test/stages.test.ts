@@ -108,7 +108,7 @@ test('without going back: what was left stays left, also by request; and hand-in
 });
 
 test('in one sitting: a reload is no leaving, a long time away is, and the teacher lets in again', async () => {
-  const { assignmentId, student, attempt, begin } = await begun(2, { oneSitting: true });
+  const { assignmentId, student, attempt, begin, said, save, entriesOf } = await begun(2, { oneSitting: true });
   expect(attempt.oneSitting).toBe(true);
   for (let turn = 0; turn < 8; turn++) {
     pass(minute);
@@ -123,7 +123,13 @@ test('in one sitting: a reload is no leaving, a long time away is, and the teach
   await begin();
   pass(5 * minute + 1);
   const refused = await student.post(`/api/seat/assignments/${assignmentId}/attempt`);
-  expect([refused.status, refused.body.title]).toEqual([409, 'You were away for longer than 5 minutes, and this is done in one sitting.']); // prettier-ignore
+  expect([refused.status, refused.body.title]).toEqual([423, 'You were away for longer than 5 minutes, and this is done in one sitting.']); // prettier-ignore
+  // Neither a sign nor a save of the page that was left brings it back, and the work cannot be handed in past the teacher.
+  const sign = { entry: null, hidden: false, left: 0, heard: 0 };
+  expect(await student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, sign)).toMatchObject({ away: true });
+  const late = said(entriesOf(attempt)[0]);
+  expect((await save(late)).status).toBe(423);
+  expect((await student.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers: [late] })).status).toBe(423);
   const { students } = await teacher.ok('GET', `/api/assignments/${assignmentId}`);
   const away = students.filter((own: { away: boolean }) => own.away);
   expect(away).toHaveLength(1);
@@ -131,6 +137,7 @@ test('in one sitting: a reload is no leaving, a long time away is, and the teach
   expect((await (await school.staff('lindqvist')).post(path)).status).toBe(404);
   await teacher.ok('POST', path);
   await begin();
+  expect((await save(late)).status).toBe(200);
   const other = students.find((own: { state: string }) => own.state === 'not-begun');
   expect((await teacher.post(`/api/assignments/${assignmentId}/students/${other.studentId}/let-in`)).status).toBe(404);
 });

@@ -115,7 +115,7 @@ describe('from there', () => {
     expect(await act('pause')).toEqual({ students: 0 });
     expect(await here()).toMatchObject({ paused: true });
     expect(await standing()).toMatchObject({ state: 'paused' });
-    expect([(await again()).status, (await again()).body.title]).toEqual([423, 'Your teacher has paused this.']);
+    expect([(await again()).status, (await again()).body.title]).toEqual([423, 'Paused by your teacher.']);
     // What was on its way when the clock stopped is taken; later answers wait, unless they were written before.
     expect((await save(0)).body.closed).toEqual([]);
     pass(10 * minute);

@@ -168,7 +168,17 @@ export const releaseAssignment = endpoint({
   params: assignmentId,
   largest: roomy,
   body: z.strictObject({ released: z.boolean() }),
-  answer: z.object({ releasedAt: instant.nullable() }),
+  answer: z.object({
+    releasedAt: instant.nullable(),
+    /** What shows to whom by that, and what the rest waits for. */
+    shows: z.object({
+      handedIn: z.number(),
+      canAnswer: z.number(),
+      lastEnd: instant.nullable(),
+      answersFrom: instant.nullable(),
+      practice: z.boolean(),
+    }),
+  }),
 });
 
 const draft = z.object({ id, testId: id, title: z.string(), kind: z.string(), changedAt: instant });

@@ -256,6 +256,8 @@ export const stayHere = endpoint({
     deadlineAt: instant.nullable(),
     partEndsAt: instant.nullable(),
     paused: z.boolean(),
+    /** It is done in one sitting and was left for too long: nothing is taken until the teacher lets in again. */
+    away: z.boolean(),
     handedIn: z.boolean(),
     notices: z.array(z.object({ id, text: z.string() })),
   }),

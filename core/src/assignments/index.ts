@@ -31,3 +31,4 @@ export {
 } from './rules';
 export { practiceInWords, sittingInWords } from './sitting-words';
 export { recipientsInWords, slipOf, type Recipients, type Slip, type SlipFacts } from './slip';
+export { releaseInWords, type Shows } from './release-words';

@@ -22,6 +22,8 @@ export interface SlipFacts {
   rules: AssignmentRules;
   /** Names of the forms that are dealt in turn; none where there is one form only. */
   forms?: string[];
+  /** Classes and groups that get one form, whatever goes round among the others. */
+  formsFor?: { party: string; form: string }[];
   /** The sections that have times of their own, by id. */
   sections?: { id: string; title: string }[];
   /** Some section deals each student items of their own. */
@@ -136,8 +138,11 @@ function attemptWords({ attempts, counts }: AssignmentRules): string {
   return ` ${attempts === null ? 'As many attempts as they like' : `${attempts} attempts`}; ${countingWords[counts]}.`;
 }
 
-function formWords({ forms = [], draws = false }: SlipFacts): string {
-  const given = forms.length > 1 ? ` Forms ${listing(forms)} go round in turn.` : forms.length === 1 ? ` All get form ${forms[0]}.` : ''; // prettier-ignore
+function formWords({ forms = [], formsFor = [], draws = false }: SlipFacts): string {
+  const all = formsFor.length > 0 ? 'All others' : 'All';
+  const rest = forms.length > 1 ? `Forms ${listing(forms)} go round in turn${formsFor.length > 0 ? ' among all others' : ''}` : forms.length === 1 ? `${all} get form ${forms[0]}` : ''; // prettier-ignore
+  const own = formsFor.map(({ party, form }) => `${party} gets form ${form}`);
+  const given = rest && ` ${[...own, own.length > 0 ? rest[0]!.toLowerCase() + rest.slice(1) : rest].join('; ')}.`;
   return `${given}${draws ? ' Each student draws items of their own.' : ''}`;
 }
 

@@ -1,5 +1,5 @@
 import type { Counting } from '../assignments';
-import { roundPoints } from '../scoring';
+import { sumPoints } from '../scoring';
 
 export interface CountedAttempt {
   number: number;
@@ -32,7 +32,7 @@ export function countAttempts(
       return done.reduce((best, own) => (share(own) > share(best) + 1e-9 ? own : best));
     case 'mean': {
       const mean = done.reduce((sum, own) => sum + share(own), 0) / done.length;
-      return { number: latest.number, points: roundPoints(mean * latest.most) };
+      return { number: latest.number, points: sumPoints([mean * latest.most]) };
     }
   }
 }

@@ -57,10 +57,13 @@ export function pointsOf({ sections, heldTotal }: Outline): PointsOf {
 function heldShares(total: number, places: readonly { weight: number; times: number }[]): number[] {
   const whole = places.reduce((sum, { weight, times }) => sum + weight * times, 0);
   if (whole <= 0) return places.map(() => 0);
+  const isSingle = ({ times }: { times: number }) => times === 1;
+  // Nothing could take what rounding leaves over, so nothing is rounded.
+  if (!places.some((place) => isSingle(place) && place.weight > 0)) return places.map(({ weight }) => (weight / whole) * total); // prettier-ignore
   // Draws first, rounded down to equal parts; the single items share what is left.
-  const shares = places.map(({ weight, times }) => (times === 1 ? 0 : Math.floor((weight / whole) * total * steps) / steps)); // prettier-ignore
+  const shares = places.map((place) => isSingle(place) ? 0 : Math.floor((place.weight / whole) * total * steps) / steps); // prettier-ignore
   const left = total - shares.reduce((sum, own, at) => sum + own * places[at]!.times, 0);
-  const single = shareOut(left, places.map(({ weight, times }) => (times === 1 ? weight : 0))); // prettier-ignore
+  const single = shareOut(left, places.map((place) => (isSingle(place) ? place.weight : 0))); // prettier-ignore
   return shares.map((own, at) => own + single[at]!);
 }
 

@@ -6,8 +6,8 @@ import { changeAssignment, extendAssignment, letIn, stopAssignment, takeBack } f
 import { keepDraft, listDrafts, readDraft, removeDraft } from './drafts';
 import { giveAssignment } from './giving';
 import { tieGuest } from './guests';
-import { Assignment } from './model';
 import { listGroups, readRecipients } from './recipients';
+import { releaseAssignment } from './releasing';
 import { readAssignments } from './rows';
 import { readAssignment } from './standing';
 
@@ -36,11 +36,6 @@ export function assignmentRoutes(bind: Bind, context: Context): void {
 
   bind(api.releaseAssignment, async ({ me, params: { assignmentId }, body }) => {
     await insistOnRunningAssignment(database, me, assignmentId);
-    const releasedAt = body.released ? now() : null;
-    await Assignment.update(
-      { releasedAt: releasedAt === null ? null : new Date(releasedAt) },
-      { where: { id: assignmentId } },
-    );
-    return { releasedAt };
+    return releaseAssignment(context, me, assignmentId, body.released);
   });
 }

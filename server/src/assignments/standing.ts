@@ -118,17 +118,21 @@ function assigned(own: Line, now: number | null): Assigned {
   };
 }
 
-/** Whether anybody who was given it can still give an answer. */
-export async function somebodyCanAnswer(
+/** Students who were given it and can still give an answer. */
+export async function whoCanAnswer(
   database: Sequelize,
   assignmentId: number,
   stored: StoredTimes & { rules: AssignmentRules },
   now: number,
-): Promise<boolean> {
+): Promise<number> {
   const zone = await schoolZone(database);
-  return (await lines(database, assignmentId)).some((own) => {
+  const able = (await lines(database, assignmentId)).filter((own) => {
     if (own.withdrawnAt !== null && own.attempts === 0) return false;
     const standing = standingOf(studentWindow(stored, own, zone), own, own.attempts - own.working, own.working > 0);
     return canStillAnswer(stored.rules, standing, now);
   });
+  return able.length;
 }
+
+export const somebodyCanAnswer = async (...asked: Parameters<typeof whoCanAnswer>) =>
+  (await whoCanAnswer(...asked)) > 0;

@@ -1,26 +1,18 @@
 /** Beginning an attempt, or finding the one that was begun: reload, second tab and other device all come here. */
 import type { AttemptAnswer } from '@oaken/contract/attempts';
-import { attemptsLeft, formRules, mayBeAway } from '@oaken/core/assignments';
+import { attemptsLeft, formRules } from '@oaken/core/assignments';
 import type { Edition } from '@oaken/core/forms';
 import { foldName } from '@oaken/core/rosters';
 import { begun, lastClockEnd, stagesOf } from '@oaken/core/stages';
-import { attemptState, deadlineOf, defaultGrace, earlier, lengthInWords, windowState } from '@oaken/core/timing';
+import { attemptState, deadlineOf, defaultGrace, earlier, windowState } from '@oaken/core/timing';
 import { randomBytes } from 'node:crypto';
 import { schoolZone, supportsOf, timeRules } from '../assignments/times';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { toMillis, toMillisOrNull } from '../database/connect';
+import { toMillisOrNull } from '../database/connect';
 import { Problem } from '../http/problem';
 import type { Editions } from './editions';
-import {
-  attemptForm,
-  insistOnRunningClock,
-  readAttempts,
-  readGiven,
-  type Attempt,
-  type Fixed,
-  type Given,
-} from './given';
+import { attemptForm, insistOnSitting, readAttempts, readGiven, type Attempt, type Fixed, type Given } from './given';
 import { openedAttempt } from './opened';
 import { courseColumns } from './staged';
 
@@ -52,20 +44,14 @@ export async function beginAttempt(
         : 'What was saved counts.',
     ); // prettier-ignore
   if (!attempt || over) attempt = await newAttempt(context, student, given, edition, made, wish);
-  insistOnRunningClock(attempt);
-  await insistOnStaying(context, given, attempt);
+  insistOnSitting(attempt, context.now());
+  await noteSign(context, given, attempt);
   return openedAttempt(context, edition, given, attempt);
 }
 
-/** Done in one sitting, it cannot be opened again after a long time away. */
-async function insistOnStaying({ database, now }: Context, { rules }: Given, { id, seenAt }: Attempt): Promise<void> {
+/** Done in one sitting, opening it is a sign of being there. */
+async function noteSign({ database, now }: Context, { rules }: Given, { id }: Attempt): Promise<void> {
   if (!rules.oneSitting) return;
-  if (seenAt !== null && now() - toMillis(seenAt) > mayBeAway)
-    throw new Problem(
-      409,
-      `You were away for longer than ${lengthInWords(mayBeAway)}, and this is done in one sitting.`,
-      'Ask your teacher to let you in again. What was saved counts.',
-    );
   await database.query('UPDATE attempts SET seen_at = :time WHERE id = :id', { replacements: { id, time: new Date(now()) } }); // prettier-ignore
 }
 

@@ -7,6 +7,7 @@ import { givenToMe } from '../access';
 import { ownColumns, timeColumns, type StoredOwn, type StoredTimes } from '../assignments/times';
 import { fromJson, row, rows } from '../database/connect';
 import { notFound } from '../http/problem';
+import { awayProblem, wasAway } from './away';
 import { pausedProblem, stageColumns, type StoredStages } from './staged';
 
 export interface Given extends StoredTimes, StoredOwn {
@@ -97,9 +98,10 @@ export async function readAttempts(
   return found.map(asAttempt);
 }
 
-/** @throws Problem 423 while the teacher has stopped the clock */
-export function insistOnRunningClock({ pausedAt }: Pick<Attempt, 'pausedAt'>): void {
+/** @throws Problem 423 while the teacher has stopped the clock, or where a sitting that must not be left was left for long */
+export function insistOnSitting({ pausedAt, seenAt }: Pick<Attempt, 'pausedAt' | 'seenAt'>, now: number): void {
   if (pausedAt !== null) throw pausedProblem();
+  if (wasAway(seenAt, now)) throw awayProblem();
 }
 
 export async function lockAttempt(

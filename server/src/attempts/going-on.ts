@@ -8,7 +8,7 @@ import type { Context } from '../context';
 import { row, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
-import { insistOnRunningClock, lockAttempt, readGiven } from './given';
+import { insistOnSitting, lockAttempt, readGiven } from './given';
 import { takeLateAnswers } from './late';
 import { openedAttempt } from './opened';
 import { Veil } from './veil';
@@ -31,7 +31,7 @@ export async function enterNext(
     const times = { deadlineAt: toMillisOrNull(attempt.deadlineAt), handedInAt: toMillisOrNull(attempt.handedInAt) };
     if (attemptState(times, defaultGrace, now) === 'over')
       throw new Problem(409, times.handedInAt === null ? 'The time is over.' : 'This work was already handed in.', 'What was saved before counts.'); // prettier-ignore
-    insistOnRunningClock(attempt);
+    insistOnSitting(attempt, context.now());
     const staged = stagedOf(attempt);
     if (!staged) throw new Problem(409, 'All questions are open together.');
     const { edition, entryIds } = await editions.get(given.editionId);

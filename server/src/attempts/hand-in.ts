@@ -6,6 +6,7 @@ import { schoolZone, studentWindow } from '../assignments/times';
 import type { Context } from '../context';
 import { rows, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound } from '../http/problem';
+import { awayProblem, wasAway } from './away';
 import { recount } from './counting';
 import type { Editions } from './editions';
 import { lockAttempt, readGiven, type Attempt, type Given } from './given';
@@ -44,6 +45,7 @@ export async function handIn(
     if (attempt.handedInAt) return { handedInAt: toMillis(attempt.handedInAt), late: Boolean(attempt.late) };
 
     const now = context.now();
+    if (by.kind === 'student' && wasAway(attempt.seenAt, now)) throw awayProblem();
     const given = await readGiven(database, attempt.studentId, attempt.assignmentId, transaction);
     const { edition, entryIds } = await editions.get(given.editionId);
     const beganAt = toMillis(attempt.beganAt);

@@ -11,7 +11,7 @@ import type { Context } from '../context';
 import { fromJson, rows, toMillisOrNull } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
-import { attemptForm, insistOnRunningClock, lockAttempt, readGiven } from './given';
+import { attemptForm, insistOnSitting, lockAttempt, readGiven } from './given';
 import { Veil } from './veil';
 import { writeLast } from './writing';
 
@@ -92,7 +92,7 @@ export async function askHelp(
         times.handedInAt === null ? 'The time is over.' : 'This work was already handed in.',
         'What was saved before counts.',
       );
-    insistOnRunningClock(attempt);
+    insistOnSitting(attempt, now);
     const { edition } = await editions.get(given.editionId);
     const form = attemptForm(edition, attempt, given.rules);
     const entry = entriesOf({ sections: form.sections }).find(({ id }) => id === entryId);

@@ -5,6 +5,7 @@ import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { row, rows, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound } from '../http/problem';
+import { wasAway } from './away';
 import { noteSilence } from './silences';
 
 interface Own {
@@ -45,7 +46,7 @@ export async function stayHere(
   );
   if (own.handedInAt === null) {
     // Only a sitting that must not be left has been given a first sign; one that was let in again gets it on opening.
-    if (own.seenAt !== null)
+    if (own.seenAt !== null && !wasAway(own.seenAt, time))
       await database.query('UPDATE attempts SET seen_at = :time WHERE id = :attemptId AND seen_at IS NOT NULL', { replacements }); // prettier-ignore
   }
   // The last question's time arrives just after handing in.
@@ -64,6 +65,7 @@ export async function stayHere(
     deadlineAt: toMillisOrNull(own.deadlineAt),
     partEndsAt: toMillisOrNull(own.clockAt),
     paused: own.pausedAt !== null,
+    away: own.handedInAt === null && wasAway(own.seenAt, time),
     handedIn: own.handedInAt !== null,
     notices,
   };

@@ -9,6 +9,7 @@ import type { Sequelize, Transaction } from 'sequelize';
 import type { AssignmentRules } from '@oaken/core/assignments';
 import { fromJson, rows } from '../database/connect';
 import { busyDatabase, isDatabaseAway, notFound, Problem } from '../http/problem';
+import { awayProblem, wasAway } from './away';
 import type { Editions } from './editions';
 import { sorted, stageColumns, stagedOf, type Sorted, type StoredStages } from './staged';
 import { Veil } from './veil';
@@ -38,6 +39,7 @@ interface AttemptRow extends StoredStages {
   deadlineAt: Date | null;
   handedInAt: Date | null;
   pausedAt: Date | null;
+  seenAt: Date | null;
 }
 
 /** Rows of one transaction; more wait for the next. */
@@ -124,7 +126,7 @@ async function writeAnswers(
   const attempts = await rows<AttemptRow>(
     database,
     `SELECT t.id, t.student_id AS studentId, t.assignment_id AS assignmentId, t.seed, t.began_at AS beganAt,
-            t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt, t.paused_at AS pausedAt, ${stageColumns}
+            t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt, t.paused_at AS pausedAt, t.seen_at AS seenAt, ${stageColumns}
        FROM attempts t WHERE t.id IN (:ids) ORDER BY t.id LOCK IN SHARE MODE`,
     { ids: [...new Set(batch.map(({ attemptId }) => attemptId))] },
     transaction,
@@ -225,6 +227,7 @@ async function refusal(
     return attempt.handedInAt
       ? new Problem(409, 'This work was already handed in.', 'What was saved before counts.')
       : new Problem(409, 'The time is over.', 'What was saved before counts.');
+  if (wasAway(attempt.seenAt, now)) return awayProblem();
   const { entryIds } = await editions.get(editionIds.get(attempt.assignmentId)!);
   return save.answers.every(({ entry }) => entryIds.has(entry)) ? null : notFound('The item');
 }

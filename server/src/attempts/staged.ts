@@ -46,7 +46,7 @@ export interface Sorted {
   closed: string[];
 }
 
-export const pausedProblem = () => new Problem(423, 'Your teacher has paused this.', 'Your time stands still, and the page goes on by itself.'); // prettier-ignore
+export const pausedProblem = () => new Problem(423, 'Paused by your teacher.', 'Your time stands still, and what you wrote is kept.'); // prettier-ignore
 
 /** @throws Problem 404 for an entry that was not shown yet; 423 for answers that were written while the clock stands still */
 export function sorted(

@@ -39,6 +39,7 @@ const {
   clockUp,
   notices,
   paused,
+  heldBack,
   standsAt,
   handIn,
   sendFile,
@@ -148,8 +149,8 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
     </main>
 
     <main v-else-if="paused" class="column end">
-      <h2>Paused by your teacher</h2>
-      <p>Your time stands still, and what you wrote is kept. The page goes on by itself.</p>
+      <h2>{{ heldBack?.title ?? 'Paused by your teacher.' }}</h2>
+      <p>{{ heldBack?.detail ?? 'Your time stands still, and what you wrote is kept.' }} The page goes on by itself.</p>
     </main>
 
     <main v-else-if="attempt" class="working">

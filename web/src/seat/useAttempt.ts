@@ -94,19 +94,24 @@ export function useAttempt(assignmentId: number) {
       session.setClock(opened.now);
       await show(opened);
       paused.value = false;
+      heldBack.value = null;
       state.value = outbox!.waiting.length > 0 ? 'saving' : 'saved';
       void keep();
     } catch (error) {
       if (error instanceof Refused && error.status === 409) await letGoOpened(student(), assignmentId);
       if (error instanceof Refused && error.status === 409 && attempt.value) await finish();
-      else if (error instanceof Refused && error.status === 423) waitForTeacher();
+      else if (error instanceof Refused && error.status === 423) waitForTeacher(error);
       else if (error instanceof Unreachable) await beginKept(error);
       else wrong.value = inWords(error);
     }
   }
-  /** The teacher has stopped the clock: asked again until it goes on. */
-  function waitForTeacher(): void {
+  /** Why nothing can be written now, in the server's words; null while it can, or while the teacher has paused it. */
+  const heldBack = ref<{ title: string; detail: string } | null>(null);
+  /** Paused, or left for too long: asked again until it goes on. */
+  function waitForTeacher({ problem }: Refused): void {
     paused.value = true;
+    heldBack.value = { title: problem.title, detail: problem.detail ?? '' };
+    clearTimeout(again);
     if (!left) again = setTimeout(() => void begin(), 4_000);
   }
   /** Without network: the attempt as this device has it, until the server can be asked. */
@@ -154,6 +159,8 @@ export function useAttempt(assignmentId: number) {
     sits: () => ended.value === 'no',
     over: () => void finish(),
     goesOn: () => void begin(),
+    // What the server says to beginning again tells the student why.
+    away: () => void (heldBack.value === null && begin()),
   });
   onUnmounted(() => {
     left = true;
@@ -303,6 +310,7 @@ export function useAttempt(assignmentId: number) {
     clockUp,
     notices,
     paused,
+    heldBack,
     standsAt,
     handIn,
     sendFile,

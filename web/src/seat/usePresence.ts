@@ -12,7 +12,7 @@ const soon = 700;
 
 export function usePresence(
   attempt: Ref<AttemptAnswer | null>,
-  events: { sits(): boolean; over(): void; goesOn(): void },
+  events: { sits(): boolean; over(): void; goesOn(): void; away(): void },
 ) {
   const session = useSession();
   const notices = reactive<{ id: number; text: string }[]>([]);
@@ -56,7 +56,7 @@ export function usePresence(
   }
   function hear(
     own: AttemptAnswer,
-    { now, deadlineAt, partEndsAt, paused: stands, handedIn, notices: said }: Heard,
+    { now, deadlineAt, partEndsAt, paused: stands, away, handedIn, notices: said }: Heard,
   ): void {
     session.setClock(now);
     for (const one of said) {
@@ -64,6 +64,7 @@ export function usePresence(
       if (!notices.some(({ id }) => id === one.id)) notices.push(one);
     }
     if (handedIn) return events.over();
+    if (away) return events.away();
     own.deadlineAt = deadlineAt;
     if (own.course?.clock && partEndsAt !== null) own.course.clock.endsAt = partEndsAt;
     const was = paused.value;

@@ -139,6 +139,11 @@ const slip = computed(() => {
     opensAt: form.value.opens === 'now' ? 0 : read.opensAt,
     word: form.value.word,
     forms: forms.value.filter(({ id }) => form.value.forms.includes(id)).map(({ name }) => name),
+    formsFor: form.value.formsFor.flatMap(({ classId, groupId, form: id }) => {
+      const party = parties.value.find((own) => ('classId' in own ? own.classId === classId : own.groupId === groupId));
+      const dealt = forms.value.find((own) => own.id === id);
+      return party && dealt ? [{ party: party.name, form: dealt.name }] : [];
+    }),
     sections: outline.sections,
     draws: outline.sections.some(({ draw }) => draw !== null),
     supports: recipients.value.supports,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One assignment: where each student stands, what can still be changed, and what a change would do. */
 import type { AnswerOf, api } from '@oaken/contract';
-import { changeEffects } from '@oaken/core/assignments';
+import { changeEffects, releaseInWords, type Shows } from '@oaken/core/assignments';
 import { count, listing } from '@oaken/core/text';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { computed, onMounted, ref } from 'vue';
@@ -80,14 +80,14 @@ const exact = computed(() => {
 });
 const effects = computed(() => (changed.value && own.value && exact.value ? changeEffects(present.value!, exact.value, own.value.assignment, session.school.zone, session.now()) : [])); // prettier-ignore
 
-async function act(work: () => Promise<unknown>, said: string): Promise<void> {
+async function act<Answer>(work: () => Promise<Answer>, said: string | ((answer: Answer) => string)): Promise<void> {
   if (busy.value) return;
   busy.value = true;
   fieldErrors.value = {};
   try {
-    await work();
+    const answer = await work();
     await load();
-    done(said);
+    done(typeof said === 'string' ? said : said(answer));
   } catch (error) {
     if (error instanceof Refused && error.problem.errors)
       fieldErrors.value = Object.fromEntries(
@@ -111,8 +111,13 @@ async function stop(): Promise<void> {
 }
 const letIn = ({ studentId, name }: Student) =>
   act(() => call('letIn', { params: { assignmentId, studentId } }), `${name} can go on.`);
-const release = (released: boolean) =>
-  act(() => call('releaseAssignment', { params, body: { released } }), released ? 'Scores are released; answers too, once nobody can give one any more.' : 'The release is taken back.'); // prettier-ignore
+async function release(released: boolean): Promise<void> {
+  const said = (shows: Shows) => (released ? releaseInWords(shows, session.school.zone, session.now()) : 'The release is taken back.'); // prettier-ignore
+  await act(
+    () => call('releaseAssignment', { params, body: { released } }),
+    ({ shows }) => said(shows),
+  );
+}
 async function takeBack(): Promise<void> {
   const sure = await ElMessageBox.confirm('Nobody has begun. It leaves the students’ lists.', 'Take the assignment back?', { confirmButtonText: 'Take it back', cancelButtonText: 'Leave it' }).catch(() => false); // prettier-ignore
   if (!sure) return;

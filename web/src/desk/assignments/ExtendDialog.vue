@@ -3,12 +3,13 @@
 import type { AssignmentRow } from '@oaken/contract/assignments';
 import { count, listing } from '@oaken/core/text';
 import { atWall, day, wallOf } from '@oaken/core/timing';
-import { reactive, ref, watch } from 'vue';
+import { computed, reactive, ref } from 'vue';
 import { call } from '../../client/call';
 import { useSession } from '../../client/session';
 import { fieldErrors } from '../classes/fieldErrors';
 import { useWords } from '../words';
 import WallField from './WallField.vue';
+import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 /** Null ids: everybody, so that the assignment's own time moves. */
@@ -16,13 +17,17 @@ const props = defineProps<{ own: AssignmentRow; studentIds: number[] | null; stu
 const emit = defineEmits<{ done: [said: string] }>();
 const session = useSession();
 const words = useWords();
-const form = reactive({ longer: false, wall: '', minutes: 0, attempts: 0 });
+const usualMinutes = [5, 10, 15];
+type MinutesChoice = number | 'other' | 'none';
+const form = reactive({ choice: 5 as MinutesChoice, otherMinutes: 20, longer: false, wall: '', attempts: 0 });
 const wrong = ref('');
 const busy = ref(false);
-watch(open, (now) => {
-  if (!now) return;
-  const from = Math.max(session.now(), props.own.closesAt ?? 0);
-  Object.assign(form, { longer: props.own.closesAt !== null, wall: `${wallOf(from + day, session.school.zone).slice(0, 11)}15:30`, minutes: 0, attempts: 0 }); // prettier-ignore
+const minutes = computed(() =>
+  form.choice === 'none' ? 0 : form.choice === 'other' ? form.otherMinutes : form.choice,
+);
+const tomorrow = () => wallOf(Math.max(session.now(), props.own.closesAt ?? 0) + day, session.school.zone).slice(0, 11);
+whenOpened(open, () => {
+  Object.assign(form, { choice: 5, otherMinutes: 20, longer: false, wall: `${tomorrow()}15:30`, attempts: 0 });
   wrong.value = '';
 });
 async function extend(): Promise<void> {
@@ -31,10 +36,10 @@ async function extend(): Promise<void> {
   busy.value = true;
   try {
     const closesAt = wall?.ok ? wall.at : null;
-    const { minutes, attempts } = form;
-    const { students } = await call('extendAssignment', { params: { assignmentId: props.own.id }, body: { studentIds: props.studentIds, closesAt, minutes, attempts } }); // prettier-ignore
+    const { attempts } = form;
+    const { students } = await call('extendAssignment', { params: { assignmentId: props.own.id }, body: { studentIds: props.studentIds, closesAt, minutes: minutes.value, attempts } }); // prettier-ignore
     open.value = false;
-    const what = [closesAt === null ? '' : `until ${words.time(closesAt)}`, minutes ? `${minutes} minutes more` : '', attempts ? count(attempts, 'more attempt') : ''].filter(Boolean); // prettier-ignore
+    const what = [closesAt === null ? '' : `until ${words.time(closesAt)}`, minutes.value ? count(minutes.value, 'more minute') : '', attempts ? count(attempts, 'more attempt') : ''].filter(Boolean); // prettier-ignore
     emit('done', `${count(students, 'student has', 'students have')} ${listing(what)}.`);
   } catch (error) {
     wrong.value = Object.values(fieldErrors(error))[0] ?? '';
@@ -51,35 +56,31 @@ async function extend(): Promise<void> {
     width="520px"
   >
     <form id="extend" @submit.prevent="extend">
-      <p>
-        <label><input v-model="form.longer" type="checkbox" :disabled="own.closesAt === null" /> open until</label>
-        {{ ' ' }}<WallField v-model="form.wall" label="Open until" :disabled="!form.longer" />
+      <p class="line">
+        <span class="label">More time to work</span>
+        <ElRadioGroup v-model="form.choice" aria-label="More time to work">
+          <ElRadioButton v-for="n in usualMinutes" :key="n" :value="n">+{{ n }} min</ElRadioButton>
+          <ElRadioButton value="other">other</ElRadioButton>
+          <ElRadioButton value="none">none</ElRadioButton>
+        </ElRadioGroup>
+        <ElInputNumber
+          v-if="form.choice === 'other'"
+          v-model="form.otherMinutes"
+          :min="1"
+          :max="1440"
+          aria-label="Minutes more"
+        />
       </p>
-      <p>
-        <label
-          ><input
-            v-model.number="form.minutes"
-            class="plain-input few"
-            type="number"
-            min="0"
-            max="1440"
-            aria-label="Minutes more"
-          />
-          minutes more to work, also for who is working now</label
-        >
+      <p v-if="minutes > 0" class="hint">
+        Whoever works now has {{ count(minutes, 'minute') }} more at once, and it stays open as long for them.
       </p>
-      <p>
-        <label
-          ><input
-            v-model.number="form.attempts"
-            class="plain-input few"
-            type="number"
-            min="0"
-            max="20"
-            aria-label="Attempts more"
-          />
-          attempts more</label
-        >
+      <p class="line">
+        <ElCheckbox v-model="form.longer" :disabled="own.closesAt === null">it can be begun until</ElCheckbox>
+        <WallField v-model="form.wall" label="Open until" :disabled="!form.longer" />
+      </p>
+      <p class="line">
+        <span class="label">More attempts</span>
+        <ElInputNumber v-model="form.attempts" :min="0" :max="20" aria-label="Attempts more" />
       </p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
@@ -91,7 +92,14 @@ async function extend(): Promise<void> {
 </template>
 
 <style scoped>
-.few {
-  width: 84px;
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+}
+.label {
+  min-width: 140px;
+  font-weight: 600;
 }
 </style>

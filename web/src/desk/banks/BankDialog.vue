@@ -2,11 +2,12 @@
 /** A bank's name, who may read it, and the colleagues that it is shared with. */
 import type { AnswerOf, api } from '@oaken/contract';
 import { reaches, rights, type Bank } from '@oaken/contract/banks';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import { done } from '../undo';
 import { useLibrary } from './library';
+import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 /** Null makes a new one. */
@@ -19,8 +20,7 @@ const colleagues = ref<AnswerOf<typeof api.readShares>['colleagues']>([]);
 const wrong = ref('');
 const busy = ref(false);
 
-watch(open, async (now) => {
-  if (!now) return;
+whenOpened(open, async () => {
   [name.value, reach.value, wrong.value] = [props.bank?.name ?? '', props.bank?.reach ?? 'mine', ''];
   [shares.value, colleagues.value] = [[], []];
   if (!props.bank) return;

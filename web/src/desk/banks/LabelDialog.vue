@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** Standards and tags for many items at once. */
 import { count } from '@oaken/core/text';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import StandardPicker from '../items/StandardPicker.vue';
 import { done } from '../undo';
 import { useLibrary } from './library';
+import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ items: number[] }>();
@@ -18,7 +19,7 @@ const removeTags = ref('');
 const picking = ref(false);
 const busy = ref(false);
 const wrong = ref('');
-watch(open, (now) => now && ([standards.value, addTags.value, removeTags.value, wrong.value] = [[], '', '', '']));
+whenOpened(open, () => ([standards.value, addTags.value, removeTags.value, wrong.value] = [[], '', '', '']));
 const listed = (text: string) => text.split(',').map((tag) => tag.trim()).filter(Boolean); // prettier-ignore
 const nothing = computed(
   () => standards.value.length + listed(addTags.value).length + listed(removeTags.value).length === 0,

@@ -3,10 +3,11 @@
 import type { ItemRow } from '@oaken/contract/banks';
 import { kinds } from '@oaken/core/items';
 import { count } from '@oaken/core/text';
-import { ref, watch } from 'vue';
+import { ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import { pointsText, stemLine } from '../words';
+import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ items: number[] }>();
@@ -14,8 +15,7 @@ const emit = defineEmits<{ letGo: [item: ItemRow] }>();
 const rows = ref<ItemRow[] | null>(null);
 const wrong = ref('');
 
-watch(open, async (now) => {
-  if (!now) return;
+whenOpened(open, async () => {
   [rows.value, wrong.value] = [null, ''];
   try {
     rows.value = (await call('readRows', { body: { items: props.items } })).items;

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** A bank and a folder to put things into: only those that I may change. */
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import { folderLines, useLibrary } from './library';
+import { whenOpened } from '../../parts/whenOpened';
 
 export interface Place {
   bank: number;
@@ -23,8 +24,7 @@ const place = ref<{ bank: number | null; folder: number | null }>({ bank: null, 
 const newName = ref('');
 const wrong = ref('');
 
-watch(open, (now) => {
-  if (!now) return;
+whenOpened(open, () => {
   const known = library.mayChange.some(({ id }) => id === props.start.bank);
   place.value = known ? { ...props.start } : { bank: library.mayChange[0]?.id ?? null, folder: null };
   wrong.value = '';

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import type { ClassFacts } from '@oaken/contract/classes';
-import { reactive, ref, watch } from 'vue';
+import { reactive, ref } from 'vue';
 import { call } from '../../client/call';
 import { done } from '../undo';
 import ClassFactsFields from './ClassFactsFields.vue';
 import { fieldErrors } from './fieldErrors';
+import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 const emit = defineEmits<{ made: [id: number] }>();
@@ -13,8 +14,7 @@ const facts = reactive(blank());
 const wrong = ref<Record<string, string>>({});
 const busy = ref(false);
 let clientKey = '';
-watch(open, (now) => {
-  if (!now) return;
+whenOpened(open, () => {
   clientKey = crypto.randomUUID();
   wrong.value = {};
 });

@@ -7,6 +7,7 @@ import { ref, watch } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import { useShownPassage } from './passages';
+import { whenOpened } from '../../parts/whenOpened';
 
 const passage = defineModel<ItemContent['passage']>({ required: true });
 const open = ref(false);
@@ -23,7 +24,7 @@ async function look(): Promise<void> {
     wrong.value = inWords(error);
   }
 }
-watch(open, (now) => now && look());
+whenOpened(open, () => look());
 let timer: ReturnType<typeof setTimeout> | undefined;
 watch(words, () => {
   clearTimeout(timer);

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Standards to be ticked, found by code or words. */
 import { wordsOf } from '@oaken/core/finding';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { useLibrary } from '../banks/library';
+import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ chosen: readonly number[]; title?: string }>();
@@ -10,7 +11,7 @@ const emit = defineEmits<{ done: [ids: number[]] }>();
 const library = useLibrary();
 const words = ref('');
 const ticked = ref(new Set<number>());
-watch(open, (now) => now && ((ticked.value = new Set(props.chosen)), (words.value = '')));
+whenOpened(open, () => ((ticked.value = new Set(props.chosen)), (words.value = '')));
 
 const most = 200;
 const found = computed(() => {

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { releaseInWords } from '@oaken/core/assignments';
 import { count, listing } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { addressOf, call } from '../../client/call';
+import { useSession } from '../../client/session';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { done, failed } from '../undo';
@@ -20,6 +22,7 @@ import { useResults } from './useResults';
 const route = useRoute();
 const router = useRouter();
 const words = useWords();
+const session = useSession();
 const { assignmentId, sheetId, results, wrong, busy, filters, filter, all, load } = useResults();
 const base = sheetId ? `/results/sheet/${sheetId}` : `/results/${assignmentId}`;
 const tab = computed(() => String(route.params.tab || 'overview'));
@@ -64,7 +67,7 @@ async function release(released: boolean): Promise<void> {
     results.value = { ...now, assignment: { ...now.assignment!, releasedAt: answer.releasedAt } };
     done(
       released
-        ? 'Students can read scores and right answers now.'
+        ? releaseInWords(answer.shows, session.school.zone, session.now())
         : 'Taken back: the rules of the assignment apply again.',
       () => release(!released),
     );

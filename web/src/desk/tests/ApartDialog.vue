@@ -2,7 +2,8 @@
 /** Which of the test's items an item must not meet, in this or any other test. */
 import type { Entry } from '@oaken/core/tests';
 import { count } from '@oaken/core/text';
-import { ref, watch } from 'vue';
+import { ref } from 'vue';
+import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{
@@ -15,7 +16,7 @@ const emit = defineEmits<{ done: [itemId: number, changes: { other: number; apar
 const ticked = ref(new Set<number>());
 const isEnemy = (other: number) =>
   props.enemies.some((pair) => pair.includes(other) && pair.includes(props.entry?.itemId ?? -1));
-watch(open, (now) => now && (ticked.value = new Set(props.others.map(({ entry }) => entry.itemId).filter(isEnemy))));
+whenOpened(open, () => (ticked.value = new Set(props.others.map(({ entry }) => entry.itemId).filter(isEnemy))));
 function toggle(itemId: number): void {
   const next = new Set(ticked.value);
   if (!next.delete(itemId)) next.add(itemId);

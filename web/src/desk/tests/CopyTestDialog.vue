@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** Makes a copy of a test that is mine to change. */
-import { ref, watch } from 'vue';
+import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
+import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ testId: number; title: string; owner: string; mine: boolean }>();
@@ -12,8 +13,7 @@ const typed = ref('');
 const wrong = ref('');
 const busy = ref(false);
 let key = '';
-watch(open, (now) => {
-  if (!now) return;
+whenOpened(open, () => {
   key = crypto.randomUUID();
   typed.value = props.mine ? `${props.title}, copy` : props.title;
   wrong.value = '';

@@ -2,20 +2,20 @@
 /** Before an item's wording in a test becomes the bank's: what the bank has now, and where that is used. */
 import type { ItemRow } from '@oaken/contract/banks';
 import type { Pinned } from '@oaken/contract/tests';
-import { ref, watch } from 'vue';
+import { ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import UsedIn from '../banks/UsedIn.vue';
 import CompareTexts from '../compare/CompareTexts.vue';
 import { linesOfItem } from '../compare/wordDiff';
+import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ pinned: Pinned; busy: boolean }>();
 const emit = defineEmits<{ give: [] }>();
 const bank = ref<ItemRow | null>(null);
 const wrong = ref('');
-watch(open, async (now) => {
-  if (!now) return;
+whenOpened(open, async () => {
   [bank.value, wrong.value] = [null, ''];
   try {
     bank.value = (await call('readItem', { params: { itemId: props.pinned.itemId } })).item;

@@ -2,10 +2,11 @@
 /** Makes a new test, of picked items, blank or by a blueprint; or puts picked items into one that exists. */
 import { testKinds, type TestKind } from '@oaken/core/tests';
 import { count } from '@oaken/core/text';
-import { reactive, ref, watch } from 'vue';
+import { reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
+import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ itemIds: number[] }>();
@@ -18,8 +19,7 @@ const wrong = ref('');
 const busy = ref(false);
 let key = '';
 
-watch(open, (now) => {
-  if (!now) return;
+whenOpened(open, () => {
   key = crypto.randomUUID();
   wrong.value = '';
   if (props.itemIds.length > 0)

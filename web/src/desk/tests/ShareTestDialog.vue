@@ -2,10 +2,11 @@
 /** Who may find a test on the shelf, and which colleagues build it too. */
 import type { AnswerOf, api } from '@oaken/contract';
 import { reaches } from '@oaken/contract/banks';
-import { computed, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import { done } from '../undo';
+import { whenOpened } from '../../parts/whenOpened';
 
 type Sharing = AnswerOf<typeof api.readTestSharing>;
 const open = defineModel<boolean>({ required: true });
@@ -15,8 +16,7 @@ const sharing = ref<Sharing | null>(null);
 const wrong = ref('');
 const busy = ref(false);
 
-watch(open, async (now) => {
-  if (!now) return;
+whenOpened(open, async () => {
   [sharing.value, wrong.value] = [null, ''];
   try {
     sharing.value = await call('readTestSharing', { params: { testId: props.testId } });

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Something said to one, some or all who sit: their pages show it within seconds. */
-import { ref, watch } from 'vue';
+import { ref } from 'vue';
 import { call } from '../../client/call';
 import { fieldErrors } from '../classes/fieldErrors';
+import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ assignmentId: number; studentIds: number[] | null; whom: string }>();
@@ -10,7 +11,7 @@ const emit = defineEmits<{ done: [] }>();
 const text = ref('');
 const wrong = ref('');
 const busy = ref(false);
-watch(open, (now) => now && ((text.value = ''), (wrong.value = '')));
+whenOpened(open, () => ((text.value = ''), (wrong.value = '')));
 
 async function say(): Promise<void> {
   if (busy.value) return;

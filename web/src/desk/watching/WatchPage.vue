@@ -45,7 +45,6 @@ async function act(own: Act, minutes = 0): Promise<void> {
   busy.value = true;
   try {
     const { students } = await call('actOnSittings', { params: { assignmentId }, body: { act: own, studentIds: studentIds.value, minutes } }); // prettier-ignore
-    picked.value = [];
     done(`${acted[own]} ${count(students, 'student')}.`);
   } catch (error) {
     failed(error);
@@ -177,7 +176,7 @@ const lastEnd = computed(() => {
       @done="done(`Said to ${whom}.`)"
     />
     <!-- prettier-ignore -->
-    <ExtendDialog v-model="extending" :own="watched.assignment" :student-ids="studentIds" :students="picked.length" @done="(said) => { picked = []; done(said); }" />
+    <ExtendDialog v-model="extending" :own="watched.assignment" :student-ids="studentIds" :students="picked.length" @done="done" />
     <!-- prettier-ignore -->
     <WorkDialog v-model="looking" :assignment-id="assignmentId" />
   </template>

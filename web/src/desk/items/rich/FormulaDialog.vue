@@ -3,7 +3,8 @@
 import 'mathlive/fonts.css';
 import { MathfieldElement } from 'mathlive';
 import katex from 'katex';
-import { computed, nextTick, ref, watch } from 'vue';
+import { computed, nextTick, ref } from 'vue';
+import { whenOpened } from '../../../parts/whenOpened';
 
 MathfieldElement.fontsDirectory = null;
 MathfieldElement.soundsDirectory = null;
@@ -14,8 +15,7 @@ const emit = defineEmits<{ done: [latex: string] }>();
 const latex = ref('');
 const field = ref<MathfieldElement>();
 
-watch(open, async (now) => {
-  if (!now) return;
+whenOpened(open, async () => {
   latex.value = props.start;
   await nextTick();
   field.value?.setValue(props.start, { silenceNotifications: true });
