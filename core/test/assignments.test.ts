@@ -12,6 +12,7 @@ import {
   type Shows,
   type SlipFacts,
 } from '@oaken/core/assignments';
+import { wholePercent } from '@oaken/core/text';
 import { countAttempts } from '@oaken/core/attempts';
 import { countSupports, noSupports, supports, supportsInWords } from '@oaken/core/supports';
 import {
@@ -172,7 +173,12 @@ describe('times of one’s own', () => {
 });
 
 test('bands: the lowest share of each, and what is wrong with them', () => {
-  expect([1, 0.9, 0.89996, 0.8999, 0.6, 0].map((share) => bandOf(share, usualBands)!.name)).toEqual(['A', 'A', 'A', 'B', 'D', 'F']); // prettier-ignore
+  expect([1, 0.9, 0.895, 0.8949, 0.6, 0].map((share) => bandOf(share, usualBands)!.name)).toEqual(['A', 'A', 'A', 'B', 'D', 'F']); // prettier-ignore
+  // What is printed is what is compared, for every score of a test of any length.
+  for (let most = 1; most <= 1000; most += 37)
+    for (let points = 0; points <= most; points++)
+      expect(bandOf(points / most, usualBands)!.name === 'A').toBe(wholePercent(points / most) >= 90);
+  expect(wholePercent(0.575)).toBe(58);
   const wrong = (bands: { name: string; from: number }[]) => ruleProblems({ ...rules, release: { ...rules.release, show: 'band', bands } }).map(({ message }) => message); // prettier-ignore
   expect(wrong(usualBands)).toEqual([]);
   expect(wrong([{ name: 'A', from: 0.5 }])[0]).toBe('Letter bands need at least two bands.');

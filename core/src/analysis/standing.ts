@@ -1,4 +1,5 @@
 /** What a share of points says about a standard, and how sure a score is of its band. */
+import { wholePercent } from '../text';
 import { shareInterval } from './spread';
 
 /** What was earned on items of one standard. */
@@ -65,9 +66,9 @@ export interface ScoreBand {
  */
 export function bandsInReach(points: number, most: number, error: number, bands: readonly ScoreBand[]): string[] {
   if (most <= 0 || bands.length === 0) return [];
-  // As they are shown: to a hundredth of a percent.
-  const rounded = (own: number) => Math.round(own * 10_000);
-  const at = (own: number) => bands.findIndex(({ from }) => rounded(own / most) >= rounded(from));
+  // In whole percent, as they are printed.
+  const at = (own: number) =>
+    bands.findIndex(({ from }) => wholePercent(own / most) >= Math.round(from * 10_000) / 100);
   const last = bands.length - 1;
   const [high, low] = [at(points + error), at(points - error)];
   return bands.slice(high < 0 ? last : high, (low < 0 ? last : low) + 1).map(({ name }) => name);

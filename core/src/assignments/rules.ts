@@ -1,4 +1,5 @@
 /** The rules that an assignment adds to a test. */
+import { wholePercent } from '../text';
 import { z } from 'zod';
 import type { FormRules } from '../forms';
 import { lengthInWords, minute } from '../timing';
@@ -138,6 +139,6 @@ export function ruleProblems(rules: AssignmentRules): { field: string; message: 
   return found;
 }
 
-/** The band of a share; scores are compared as whole hundredths of a percent, as they are shown. */
+/** The band of a share, compared in whole percent, as it is printed: who reads 90 % has the band that begins at 90 %. */
 export const bandOf = (share: number, bands: readonly Band[]) =>
-  bands.find(({ from }) => Math.round(share * 10_000) >= Math.round(from * 10_000)) ?? null;
+  bands.find(({ from }) => wholePercent(share) >= Math.round(from * 10_000) / 100) ?? null;

@@ -4,7 +4,7 @@ import { cues, nearPairs } from './pairs';
 import { keyNotes } from './keys';
 import { readingGrade } from './reading';
 import type { NotedItem } from './noted';
-import { count, listing } from '../text';
+import { count, listing, wholePercent } from '../text';
 
 export { forecast, type Forecast, type Range } from './forecast';
 export { notedItem, type NotedItem } from './noted';
@@ -109,7 +109,7 @@ function byStandard(items: readonly NotedItem[]): Map<string, NotedItem[]> {
 export function forecastInWords({ mean, reliability, known, items }: Forecast): string[] {
   const of = `from what is known of ${known} of ${count(items, 'item')}`;
   const words: string[] = [];
-  if (mean) words.push(`Students may earn about ${Math.round(mean.value * 100)} % (${Math.round(mean.low * 100)} to ${Math.round(mean.high * 100)} %), ${of}.`); // prettier-ignore
+  if (mean) words.push(`Students may earn about ${wholePercent(mean.value)} % (${wholePercent(mean.low)} to ${wholePercent(mean.high)} %), ${of}.`); // prettier-ignore
   if (reliability) words.push(`Reliability about ${reliability.value.toFixed(2)} (${reliability.low.toFixed(2)} to ${reliability.high.toFixed(2)}).`); // prettier-ignore
   return words;
 }

@@ -40,3 +40,9 @@ export function listing(words: string[], joint = 'and'): string {
   if (words.length < 2) return words[0] ?? '';
   return `${words.slice(0, -1).join(', ')} ${joint} ${words.at(-1)}`;
 }
+
+/**
+ * A share in whole percent, as it is printed everywhere and as letter bands compare it: halves up, without the dust of
+ * binary fractions.
+ */
+export const wholePercent = (share: number) => Math.round(Math.round(share * 1e8) / 1e6);

@@ -1,7 +1,7 @@
 /** A student's report on paper: score, standards, and every answer with what was said about it. */
 import { createRequire } from 'node:module';
 import type { StudentWork } from '@oaken/contract/results';
-import { plainText } from '@oaken/core/text';
+import { plainText, wholePercent } from '@oaken/core/text';
 import PDFDocument from 'pdfkit';
 
 // Everything that a name or an answer may hold: Latin with all accents, Greek, Cyrillic, signs.
@@ -17,7 +17,7 @@ const rule = '#b8a98a';
 const margin = 54;
 
 const points = (value: number) => String(Math.round(value * 100) / 100);
-const percent = (share: number) => `${Math.round(share * 100)} %`;
+const percent = (share: number) => `${wholePercent(share)} %`;
 
 export interface ReportFacts {
   school: string;

@@ -1,5 +1,5 @@
 import { api, type AnswerOf } from '@oaken/contract';
-import { count, listing } from '@oaken/core/text';
+import { count, listing, wholePercent } from '@oaken/core/text';
 import { day } from '@oaken/core/timing';
 import { readAssignments } from '../assignments/rows';
 import type { Context } from '../context';
@@ -46,7 +46,7 @@ export function todayRoutes(bind: Bind, { database, now }: Context): void {
         );
         waiting.push({ ...line, what: 'flagged', count: flagged.length, detail: numbers });
       }
-      const mean = own.meanShare === null ? '' : `, mean ${Math.round(own.meanShare * 100)} %`;
+      const mean = own.meanShare === null ? '' : `, mean ${wholePercent(own.meanShare)} %`;
       waiting.push({
         ...line,
         what: 'complete',

@@ -1,5 +1,5 @@
 /** Times, shares and counts as the desk says them. */
-import { shorten, plainText } from '@oaken/core/text';
+import { plainText, shorten, wholePercent } from '@oaken/core/text';
 import { inWords, roughly } from '@oaken/core/timing';
 import { useSession } from '../client/session';
 
@@ -18,7 +18,7 @@ export function useWords() {
   };
 }
 
-export const percent = (share: number) => `${Math.round(share * 100)} %`;
+export const percent = (share: number) => `${wholePercent(share)} %`;
 /** Nothing is below nothing: what rounds to 0 has no sign. */
 export const decimal = (value: number, digits = 2) =>
   value

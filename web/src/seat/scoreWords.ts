@@ -1,3 +1,4 @@
+import { wholePercent } from '@oaken/core/text';
 import type { ShownScore } from '@oaken/contract/attempts';
 
 const round = (n: number) => Math.round(n * 100) / 100;
@@ -6,7 +7,7 @@ const round = (n: number) => Math.round(n * 100) / 100;
 export function scoreInWords({ points, most, share, band }: ShownScore): string {
   const said = [
     points === null || most === null ? '' : `${round(points)} of ${round(most)}`,
-    share === null ? '' : `${Math.round(share * 100)} %`,
+    share === null ? '' : `${wholePercent(share)} %`,
     band ?? '',
   ].filter(Boolean);
   return said.join(', ') || 'Read it';

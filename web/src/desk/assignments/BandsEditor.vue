@@ -52,6 +52,7 @@ const add = () => (bands.value = [...bands.value.slice(0, -1), { name: '', from:
     </tbody>
   </table>
   <button v-if="bands.length < 12" type="button" class="word small" @click="add">One more band</button>
+  <p class="hint">Compared in whole percent, as students read it: 89.5 % is 90 %.</p>
   <p v-if="wrong" class="wrong">{{ wrong }}</p>
 </template>
 

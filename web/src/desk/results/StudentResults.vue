@@ -2,7 +2,7 @@
 /** Students by items. Only the rows in view are drawn, so that a whole grade scrolls and sorts without waiting. */
 import type { ResultsAnswer, StudentResult } from '@oaken/contract/results';
 import { lengthInWords } from '@oaken/core/timing';
-import { count } from '@oaken/core/text';
+import { count, wholePercent } from '@oaken/core/text';
 import { useVirtualizer } from '@tanstack/vue-virtual';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -77,7 +77,7 @@ const cellWords = (own: StudentResult, at: number) => {
 const cellFigure = (own: StudentResult, at: number): string | undefined => {
   const cell = own.cells[at]!;
   if (boxes.value === 'share' || cell.share === null || cell.waits) return undefined;
-  return boxes.value === 'points' ? pointsText(cell.points) : String(Math.round(cell.share * 100));
+  return boxes.value === 'points' ? pointsText(cell.points) : String(wholePercent(cell.share));
 };
 const short = (seconds: number) =>
   lengthInWords(seconds * 1000)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The class as rows by roll number, items as columns: where each one is, what is answered, and signs of life. */
 import type { Watched, WatchedStudent } from '@oaken/contract/watching';
-import { plainText } from '@oaken/core/text';
+import { plainText, wholePercent } from '@oaken/core/text';
 import { lengthInWords, minute } from '@oaken/core/timing';
 import { connectionOf, signsInWords } from '@oaken/core/watching';
 import { computed } from 'vue';
@@ -49,7 +49,7 @@ function timeLeft(own: WatchedStudent): string {
 const progressWords = { unanswered: 'not answered', partly: 'partly answered', answered: 'answered', 'to read': 'only read' }; // prettier-ignore
 function cellWords(own: WatchedStudent, at: number): string {
   const { progress, share, flagged } = own.cells[at]!;
-  const mark = props.marks && share !== null ? `, ${Math.round(share * 100)} %` : '';
+  const mark = props.marks && share !== null ? `, ${wholePercent(share)} %` : '';
   return `${nameOf(own)}, item ${at + 1}: ${progressWords[progress]}${mark}${flagged ? ', flagged' : ''}`;
 }
 const isHere = (own: WatchedStudent, at: number) => own.at !== null && (props.watched.columns[at]!.entry === own.at || (props.watched.columns[at]!.entry === '' && own.on === at + 1)); // prettier-ignore

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What one student has answered so far, and what was done to the attempt by whom. */
+import { wholePercent } from '@oaken/core/text';
 import type { AnswerOf, api } from '@oaken/contract';
 import { computed, ref, watch } from 'vue';
 import { call } from '../../client/call';
@@ -39,7 +40,7 @@ const open = computed({ get: () => studentId.value !== null, set: (now) => !now 
             v-if="own.mine"
             :share="own.share ?? 0"
             :waits="own.share === null"
-            :label="own.share === null ? 'Waits for a mark' : `${Math.round(own.share * 100)} %`"
+            :label="own.share === null ? 'Waits for a mark' : `${wholePercent(own.share)} %`"
           />
           <span v-else class="none" />
           <div>
