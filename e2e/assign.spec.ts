@@ -194,7 +194,7 @@ test('practice: checked, tried again, helped, read again after a reload; letters
   await expect(choices.first()).toBeVisible();
   for (let at = 0; at < (await choices.count()); at++) {
     await choices.nth(at).check();
-    await check.click();
+    await Promise.all([own.page.waitForResponse(/\/help$/), check.click()]);
     await expect(help.getByRole('status')).toBeVisible();
     const said = help.getByRole('status');
     await expect(said).toHaveText(at === 0 ? /^Right: |^Not right yet/ : /^Right, at try|^Not right yet/);

@@ -196,7 +196,7 @@ describe('times and release', () => {
     expect(await hand(student, attempt.id)).toMatchObject({ late: true });
     const stored = await row<{ points: number; most: number; off: string }>(school.database, 'SELECT points, most, late_off AS off FROM attempts WHERE id = :id', { id: attempt.id }); // prettier-ignore
     expect([stored!.points / stored!.most, Number(stored!.off)]).toEqual([0.75, 0.25]);
-    expect((await lineOf(student, given.assignmentId)).score).toEqual({ points: null, most: null, share: null, band: 'Near' }); // prettier-ignore
+    expect((await lineOf(student, given.assignmentId)).score).toEqual({ points: null, most: null, share: null, band: 'Near', waiting: 0 }); // prettier-ignore
     school.clock.now = start;
   });
 

@@ -54,6 +54,11 @@ test('the same answers are marked once for all who gave them; scores follow; a m
   expect(after.parts[0].comments).toEqual(['Say why twice.']);
   await teacher.ok('PUT', path, { attempts: [{ attemptId: students[0]!.attemptId, version: 1 }], points: null, comment: '' }); // prettier-ignore
   expect(await scores()).toEqual([[0, 1], [3.5, 0], [0, 1]]); // prettier-ignore
+  // Work that is not marked yet counts for nothing in no figure, and how much of it there is stands beside them.
+  const results = await teacher.ok('GET', `/api/assignments/${assignmentId}/results`);
+  expect(results.left).toEqual({ waiting: 2, responses: 2, excused: 0, notReached: 0 });
+  expect([results.spread.n, results.spread.mean.value, results.meanShare.value]).toEqual([1, 3.5, 0.7]);
+  expect((await teacher.ok('GET', `/api/assignments/${assignmentId}`)).assignment.meanShare).toBe(0.7);
   const log = await rows(school.database, 'SELECT points FROM mark_log WHERE attempt_id = :id ORDER BY id', { id: students[0]!.attemptId }); // prettier-ignore
   expect(log).toEqual([{ points: 3.5 }, { points: null }]);
   // The student reads the comment once what was right is out, and not before.
@@ -63,6 +68,9 @@ test('the same answers are marked once for all who gave them; scores follow; a m
   await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: true });
   school.clock.now += 60_000;
   expect((await report())[0].comments).toEqual(['Say why twice.']);
+  const scoreOf = async (at: number) => (await (await school.student('6B', at)).ok('GET', '/api/seat')).assignments.find((own: any) => own.assignmentId === assignmentId).score; // prettier-ignore
+  expect(await scoreOf(0)).toMatchObject({ points: 0, most: 1, share: null, waiting: 4 });
+  expect(await scoreOf(1)).toMatchObject({ points: 3.5, most: 5, share: 0.7, waiting: 0 });
 });
 
 test('two who mark the same answer: the second is told, and nothing of theirs is half done', async () => {

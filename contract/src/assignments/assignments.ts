@@ -25,7 +25,7 @@ export const assignmentRow = z.object({
   notBegun: z.number(),
   working: z.number(),
   handedIn: z.number(),
-  /** Mean share of the points of those who handed in. */
+  /** Mean share of the points of those who handed in and whose work is marked. */
   meanShare: z.number().nullable(),
 });
 export type AssignmentRow = z.infer<typeof assignmentRow>;

@@ -11,6 +11,8 @@ export const shownScore = z.object({
   most: z.number().nullable(),
   share: z.number().nullable(),
   band: z.string().nullable(),
+  /** Points that wait for the teacher. While there are any, the score is of what is marked, without share and band. */
+  waiting: z.number(),
 });
 export type ShownScore = z.infer<typeof shownScore>;
 

@@ -155,6 +155,16 @@ export const resultsAnswer = z.object({
     max: figure,
   }),
   /** The same in shares of what each student could earn. */
+  /** What the figures leave out, and what they count as nothing. */
+  left: z.object({
+    /** Students whose work waits for marks, and the responses that do: not in mean, spread and reliability. */
+    waiting: z.number(),
+    responses: z.number(),
+    /** Students whose work is not scored: in no figure. */
+    excused: z.number(),
+    /** Responses that were not reached: nothing in scores, and not in facility. */
+    notReached: z.number(),
+  }),
   meanShare: figure,
   reliability: z.object({
     alpha: figure,

@@ -49,7 +49,7 @@ export async function readAssignments(
               ${namesOf('studentIds', "CONCAT(x.given_name, ' ', x.family_name)", 'accounts x')}, NULL) AS singles,
             (SELECT COUNT(*) FROM assignment_students g WHERE g.assignment_id = a.id AND g.withdrawn_at IS NULL) AS given,
             (SELECT COUNT(DISTINCT w.student_id) FROM attempts w WHERE w.assignment_id = a.id AND w.handed_in_at IS NULL) AS working,
-            COUNT(t.id) AS begun, AVG(IF(t.excused, NULL, t.counted / NULLIF(t.most, 0))) AS meanShare
+            COUNT(t.id) AS begun, AVG(IF(t.excused OR EXISTS (SELECT 1 FROM scores s WHERE s.attempt_id = t.id AND s.waits), NULL, t.counted / NULLIF(t.most, 0))) AS meanShare
        FROM assignments a JOIN editions e ON e.id = a.edition_id LEFT JOIN attempts t ON t.assignment_id = a.id AND t.counts
       WHERE ${ownAssignment} AND ${condition}
       GROUP BY a.id ORDER BY a.closes_at IS NULL, a.closes_at DESC`,

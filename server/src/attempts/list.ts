@@ -9,7 +9,7 @@ import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { fromJson, rows, toMillis, toMillisOrNull } from '../database/connect';
 import { readAttempts, type Attempt, type Given } from './given';
-import { factsOf, shown } from './released';
+import { factsOf, readWaiting, shown } from './released';
 
 interface Line extends Given {
   title: string;
@@ -57,6 +57,7 @@ export async function listSeat(context: Context, me: SignedIn): Promise<AnswerOf
     readAttempts(database, me.account.id, null),
     countUndecided(context, me),
   ]);
+  const waiting = await readWaiting(database, attempts.filter(({ counts, handedInAt }) => counts && handedInAt !== null).map(({ id }) => id)); // prettier-ignore
   const assignments = lines.map((own): SeatRow => {
     const made = attempts.filter(({ assignmentId }) => assignmentId === own.assignmentId);
     const latest = made.at(-1);
@@ -93,7 +94,7 @@ export async function listSeat(context: Context, me: SignedIn): Promise<AnswerOf
       handedInAt: toMillisOrNull(latest?.handedInAt ?? null),
       handedInBy: latest?.handedInBy ?? null,
       undecided: undecided.get(latest?.id ?? 0) ?? 0,
-      score: scoreOut ? shown(own.rules, counting!.counted!, counting!.most ?? own.points) : null,
+      score: scoreOut ? shown(own.rules, counting!.counted!, counting!.most ?? own.points, waiting.get(counting!.id) ?? 0) : null, // prettier-ignore
       canRead: scoreOut,
     };
   });

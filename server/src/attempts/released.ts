@@ -1,19 +1,40 @@
 /** How a score that is released is shown, and what is known about its release. */
 import type { ShownScore } from '@oaken/contract/attempts';
 import { bandOf, type AssignmentRules, type ReleaseFacts } from '@oaken/core/assignments';
-import { toMillisOrNull } from '../database/connect';
+import type { Sequelize } from 'sequelize';
+import { rows, toMillisOrNull } from '../database/connect';
 import type { Attempt, Given } from './given';
 
-/** The score as the teacher shows it: what is not shown does not leave the server. */
-export function shown({ release: { show, bands } }: AssignmentRules, points: number, most: number): ShownScore {
+/**
+ * The score as the teacher shows it: what is not shown does not leave the server. While some of it waits for the teacher
+ * only what is marked is told, since a percent or a band would count the rest as nothing.
+ */
+export function shown(
+  { release: { show, bands } }: AssignmentRules,
+  points: number,
+  most: number,
+  waiting: number,
+): ShownScore {
   const share = most > 0 ? points / most : 0;
   const inPoints = show === 'points' || show === 'both';
+  const whole = waiting === 0;
   return {
     points: inPoints ? points : null,
-    most: inPoints ? most : null,
-    share: show === 'percent' || show === 'both' ? share : null,
-    band: show === 'band' ? (bandOf(share, bands)?.name ?? null) : null,
+    most: inPoints ? most - waiting : null,
+    share: whole && (show === 'percent' || show === 'both') ? share : null,
+    band: whole && show === 'band' ? (bandOf(share, bands)?.name ?? null) : null,
+    waiting,
   };
+}
+
+/** Points that wait for the teacher, by attempt; attempts that wait for nothing have no line. */
+export async function readWaiting(database: Sequelize, attemptIds: readonly number[]): Promise<Map<number, number>> {
+  const waiting = await rows<{ id: number; most: number }>(
+    database,
+    'SELECT attempt_id AS id, SUM(most) AS most FROM scores WHERE waits AND attempt_id IN (:ids) GROUP BY attempt_id',
+    { ids: [0, ...attemptIds] },
+  );
+  return new Map(waiting.map(({ id, most }) => [id, Number(most)]));
 }
 
 /** What is known without asking about everybody else: enough for the score. */

@@ -14,7 +14,7 @@ import { fromJson, rows } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
 import { attemptForm, readAttempts, readGiven, type Attempt } from './given';
-import { factsOf, shown } from './released';
+import { factsOf, readWaiting, shown } from './released';
 
 export async function readReport(
   context: Context,
@@ -38,9 +38,10 @@ export async function readReport(
   const [title] = await rows<{ title: string; points: number }>(database, 'SELECT a.title, e.points FROM assignments a JOIN editions e ON e.id = a.edition_id WHERE a.id = :assignmentId', { assignmentId }); // prettier-ignore
   if (!title) throw notFound('The assignment');
   const { edition } = await editions.get(given.editionId);
+  const waiting = await readWaiting(database, [counting.id]);
   return {
     title: title.title,
-    score: shown(given.rules, counting.counted, counting.most ?? title.points),
+    score: shown(given.rules, counting.counted, counting.most ?? title.points, waiting.get(counting.id) ?? 0),
     attempt: counting.number,
     attempts: made.length,
     lateOff: Number(counting.lateOff),

@@ -50,7 +50,8 @@ export async function readResults(
   const counting = gathered.entries.filter(({ settled }) => settled !== 'left-out');
   const looks = new Looks();
   const table = tableOf({ scores: gathered.scores, entries: counting }, finished, chosenIn(gathered, looks));
-  const analysis = withTotals(analyse(table), finished);
+  const marked = finished.filter((own) => !waitsIn(gathered, own));
+  const analysis = withTotals(ofMarked(analyse(table), gathered, counting, finished, marked), marked);
   const { spread, reliability, groupSize } = analysis;
   const { show, bands } = assignment.rules.release;
   const seconds = spreadOf(finished.map((own) => secondsOf(own)!));
@@ -72,7 +73,8 @@ export async function readResults(
     groupSize,
     bands: show === 'band' ? bands : [],
     spread,
-    meanShare: spreadOf(finished.flatMap(({ points, most }) => (points === null || !most ? [] : [points / most]))).mean,
+    left: leftOut(gathered, counting, lines, finished, marked),
+    meanShare: spreadOf(marked.flatMap(({ points, most }) => (points === null || !most ? [] : [points / most]))).mean,
     reliability,
     seconds: { median: seconds.median, lowerQuartile: seconds.lowerQuartile, upperQuartile: seconds.upperQuartile },
     items: itemResults(gathered, finished, analysis, counting, looks),
@@ -84,13 +86,51 @@ export async function readResults(
   };
 }
 
+/** Some of the work has still to be marked, so that its total says nothing yet. */
+const waitsIn = ({ scores }: Gathered, { attemptId }: Line) =>
+  [...(scores.get(attemptId!)?.values() ?? [])].some(({ waits }) => waits);
+
+/** Whatever rests on totals is taken from work that is marked whole; facility and choices from all of it. */
+function ofMarked(
+  all: Analysis,
+  gathered: Gathered,
+  counting: EditionEntry[],
+  finished: Line[],
+  marked: Line[],
+): Analysis {
+  if (marked.length === finished.length) return all;
+  const whole = analyse(tableOf({ scores: gathered.scores, entries: counting }, marked));
+  const items = all.items.map((own, at) => {
+    const { itemRest, itemTotal, upperLower, alphaWithout } = whole.items[at]!;
+    return { ...own, itemRest, itemTotal, upperLower, alphaWithout };
+  });
+  return { ...whole, items };
+}
+
+function leftOut(
+  gathered: Gathered,
+  counting: EditionEntry[],
+  lines: Line[],
+  finished: Line[],
+  marked: Line[],
+): ResultsAnswer['left'] {
+  const scores = finished.flatMap(({ attemptId }) => counting.flatMap(({ id }) => gathered.scores.get(attemptId!)?.get(id) ?? [])); // prettier-ignore
+  return {
+    waiting: finished.length - marked.length,
+    responses: scores.filter(({ waits }) => waits).length,
+    excused: lines.filter(({ excused }) => excused).length,
+    notReached: scores.filter(({ reached }) => !reached).length,
+  };
+}
+
 /** Totals as they count: with what lateness takes off, and points besides the items. */
-function withTotals(analysis: Analysis, finished: Line[]): Analysis {
-  return { ...analysis, spread: spreadOf(finished.map(({ points }) => points ?? 0)) };
+function withTotals(analysis: Analysis, marked: Line[]): Analysis {
+  return { ...analysis, spread: spreadOf(marked.map(({ points }) => points ?? 0)) };
 }
 
 function compared(gathered: Gathered, own: Line[], name: string): ResultsAnswer['compare']['classes'][number] {
-  const spread = spreadOf(own.flatMap(({ points, most }) => (points === null || !most ? [] : [points / most])));
+  const marked = own.filter((line) => !waitsIn(gathered, line));
+  const spread = spreadOf(marked.flatMap(({ points, most }) => (points === null || !most ? [] : [points / most])));
   return {
     name,
     n: own.length,

@@ -61,6 +61,7 @@ function asResults(title: string, { students, items, table }: SheetTable): Resul
     groupSize,
     bands: [],
     spread,
+    left: { waiting: 0, responses: 0, excused: 0, notReached: 0 },
     meanShare: spreadOf(shares).mean,
     reliability,
     seconds: { median: unknown, lowerQuartile: unknown, upperQuartile: unknown },

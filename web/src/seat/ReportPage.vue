@@ -5,7 +5,7 @@ import { useRoute } from 'vue-router';
 import { inWords, request } from '../client/request';
 import RichText from '../parts/RichText.vue';
 import TallyBox from '../parts/TallyBox.vue';
-import { scoreInWords } from './scoreWords';
+import { scoreInWords, waitingInWords } from './scoreWords';
 
 type Report = AnswerOf<typeof api.readReport>;
 const report = ref<Report | null>(null);
@@ -32,6 +32,7 @@ const round = (n: number) => Math.round(n * 100) / 100;
       <p class="total">
         <b>{{ scoreInWords(report.score) }}</b>
       </p>
+      <p v-if="report.score.waiting > 0">{{ waitingInWords(report.score) }}</p>
       <p v-if="report.attempts > 1" class="faded">Attempt {{ report.attempt }} of {{ report.attempts }} counts.</p>
       <p v-if="report.lateOff > 0" class="faded">
         {{ Math.round(report.lateOff * 1000) / 10 }} % is taken off because it was late.

@@ -1,10 +1,14 @@
-import { wholePercent } from '@oaken/core/text';
+import { count, wholePercent } from '@oaken/core/text';
 import type { ShownScore } from '@oaken/contract/attempts';
 
 const round = (n: number) => Math.round(n * 100) / 100;
 
-/** A score in as much as the teacher shows of it: "7 of 8, 88 %", "88 %" or "B". */
-export function scoreInWords({ points, most, share, band }: ShownScore): string {
+/** A score in as much as the teacher shows of it: "7 of 8, 88 %", "88 %" or "B"; "1 of 1 so far" while some is not marked. */
+export function scoreInWords({ points, most, share, band, waiting }: ShownScore): string {
+  if (waiting > 0)
+    return points === null || most === null || most <= 0
+      ? 'Not marked yet'
+      : `${round(points)} of ${round(most)} so far`;
   const said = [
     points === null || most === null ? '' : `${round(points)} of ${round(most)}`,
     share === null ? '' : `${wholePercent(share)} %`,
@@ -12,3 +16,7 @@ export function scoreInWords({ points, most, share, band }: ShownScore): string 
   ].filter(Boolean);
   return said.join(', ') || 'Read it';
 }
+
+/** What waits, for the student; empty where all is marked. */
+export const waitingInWords = ({ waiting }: ShownScore) =>
+  waiting > 0 ? `${count(round(waiting), 'point')} wait${waiting === 1 ? 's' : ''} to be marked by your teacher.` : '';

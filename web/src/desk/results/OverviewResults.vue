@@ -4,6 +4,7 @@ import { lengthInWords } from '@oaken/core/timing';
 import { computed, defineAsyncComponent } from 'vue';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import { pointsText } from '../words';
+import { leftWords } from './leftWords';
 import { figureText, figureTitle, type Figure } from './figures';
 
 const props = defineProps<{ results: ResultsAnswer; base: string }>();
@@ -45,6 +46,7 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
     <template v-else>
       <section>
         <h2>Figures</h2>
+        <p v-for="sentence in leftWords(results.left)" :key="sentence" class="left">{{ sentence }}</p>
         <table class="ruled">
           <tbody>
             <tr v-for="[name, figure, explanation] in lines" :key="name" :title="figureTitle(figure)">
@@ -97,6 +99,10 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
 </template>
 
 <style scoped>
+.left {
+  margin: 0 0 6px;
+  color: var(--partial-ink);
+}
 .overview {
   display: grid;
   grid-template-columns: minmax(380px, 5fr) minmax(420px, 7fr);
