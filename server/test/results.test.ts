@@ -6,7 +6,16 @@ import { parse } from 'csv-parse/sync';
 import { strFromU8, unzipSync } from 'fflate';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { rows } from '../src/database/connect';
-import { answer, clientKey, openSchool, plainRules, wishes, type School, type Visitor } from './support/school';
+import {
+  answer,
+  clientKey,
+  giveTest,
+  openSchool,
+  plainRules,
+  wishes,
+  type School,
+  type Visitor,
+} from './support/school';
 
 let school: School;
 let teacher: Visitor;
@@ -238,4 +247,40 @@ test('follow-up: groups with their evidence, and practice from items that nobody
   const again = await teacher.ok('POST', path, body);
   expect(again.made.map(({ testId }: any) => testId)).toEqual(made.map(({ testId }: any) => testId));
   expect((await teacher.send('POST', path, { ...body, groups: [{ name: 'X', codes: ['none'], students: body.groups[0]!.students }] })).body.errors[0].message).toMatch('have no items on these standards'); // prettier-ignore
+});
+
+test('an opinion shows how often each choice was taken, and neither it nor a page to read ever looks wrong', async () => {
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(({ mine }: { mine: boolean }) => mine).id;
+  const facts = { subject: 'Opinions', grades: [6], standards: [], depth: null, seconds: null, tags: [], author: '', licence: '' }; // prettier-ignore
+  const make = (part: object) => teacher.ok('POST', '/api/items', { clientKey: clientKey(), bank, folder: null, content: { stem: '<p>How sure are you?</p>', parts: [{ id: 'p', ...part }], explanation: '', hints: [], notes: '' }, facts }); // prettier-ignore
+  await make({
+    kind: 'survey',
+    style: 'one',
+    choices: [
+      { id: 'a', text: 'Sure' },
+      { id: 'b', text: 'Not sure' },
+    ],
+  });
+  await make({ kind: 'information' });
+  await make({ kind: 'true-false', key: true, rule: { rule: 'all-or-nothing', points: 1 } });
+  const given = await giveTest(school, teacher, { search: 'subject=Opinions&sort=oldest', change: { rules: { ...plainRules, shuffleChoices: false, release: { ...plainRules.release, score: 'at-hand-in' } } } }); // prettier-ignore
+  for (const [at, choice] of [0, 0, 1].entries()) {
+    const student = await school.student('6B', 12 + at);
+    const attempt = await student.ok('POST', `/api/seat/assignments/${given.assignmentId}/attempt`, {});
+    const asked = attempt.form.sections[0].entries.find(({ item }: any) => item.parts[0].kind === 'survey');
+    const [part] = asked.item.parts;
+    const answers = [answer(asked.id, 1, { [part.id]: [part.choices[choice].id] })];
+    await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers });
+  }
+  const path = `/api/assignments/${given.assignmentId}`;
+  const { items, students } = await teacher.ok('GET', `${path}/results`);
+  const [opinion] = items.filter(({ asks }: any) => asks === 'opinion');
+  expect([opinion.n, opinion.facility.reason, opinion.flags]).toEqual([3, 'it gives no points', []]);
+  expect(opinion.options.map(({ label, n, share }: any) => [label, n, share])).toEqual([['Sure', 2, expect.closeTo(2 / 3, 9)], ['Not sure', 1, expect.closeTo(1 / 3, 9)]]); // prettier-ignore
+  const own = students.find(({ state }: any) => state === 'handed-in');
+  const { entries } = await teacher.ok('GET', `${path}/students/${own.id}`);
+  expect(entries.map(({ asks, right }: any) => [asks, right.length])).toEqual(expect.arrayContaining([['opinion', 0], ['nothing', 0], ['points', 1]])); // prettier-ignore
+  const { students: watched } = await teacher.ok('GET', `${path}/watch`);
+  const { cells } = watched.find(({ studentId }: any) => studentId === own.id);
+  expect(cells.map(({ waits }: any) => waits)).toEqual([false, false, false]);
 });

@@ -76,7 +76,7 @@ describe('watching', () => {
     await save(1);
     const saved = await room.until(studentId, ({ cells }) => cells[1].progress === 'answered');
     expect(saved.cells[1].share === 0 || saved.cells[1].share === 1).toBe(true);
-    expect(saved.cells[0]).toEqual({ progress: 'unanswered', share: null, flagged: false });
+    expect(saved.cells[0]).toEqual({ progress: 'unanswered', share: null, waits: false, flagged: false });
     await here({ entry: entries[2].id, left: 1, hidden: true });
     await here({ entry: entries[3].id, left: 1 });
     expect(await room.until(studentId, ({ leaves }) => leaves === 2)).toMatchObject({ on: 4, hidden: false, seenAt: school.clock.now, state: 'working' }); // prettier-ignore

@@ -331,6 +331,8 @@ export const readReport = endpoint({
       .array(
         z.object({
           stem: z.string(),
+          /** Points, an opinion that cannot be wrong, or nothing but to be read. */
+          asks: z.enum(['points', 'opinion', 'nothing']),
           mine: z.string(),
           most: z.number(),
           /** Right or wrong: null until released. */

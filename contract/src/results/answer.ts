@@ -26,6 +26,8 @@ export const itemResult = z.object({
   itemId: id.nullable(),
   content: itemContent.nullable(),
   stem: z.string(),
+  /** Points, an opinion that cannot be wrong, or nothing but to be read. */
+  asks: z.enum(['points', 'opinion', 'nothing']),
   standards: z.array(z.string()),
   most: z.number(),
   settled: z.enum(['all-points', 'left-out']).nullable(),

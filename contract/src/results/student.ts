@@ -25,6 +25,8 @@ export const studentWork = z.object({
       entry: z.string(),
       number: z.number(),
       stem: z.string(),
+      /** Points, an opinion that cannot be wrong, or nothing but to be read. */
+      asks: z.enum(['points', 'opinion', 'nothing']),
       standards: z.array(z.string()),
       said: z.string(),
       /** The first answer of a practice, where it was another one. */

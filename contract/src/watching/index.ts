@@ -31,6 +31,8 @@ export const watchedStudent = z.object({
         progress: z.enum(['unanswered', 'partly', 'answered', 'to read']),
         /** The share of the points that the answer would earn now; null where it is not answered or a teacher marks it. */
         share: z.number().nullable(),
+        /** A teacher has to mark it. */
+        waits: z.boolean(),
         flagged: z.boolean(),
       })
       .nullable(),
@@ -116,6 +118,8 @@ export const readWork = endpoint({
       z.object({
         number: z.number(),
         stem: z.string(),
+        /** Points, an opinion that cannot be wrong, or nothing but to be read. */
+        asks: z.enum(['points', 'opinion', 'nothing']),
         mine: z.string(),
         right: z.array(z.string()),
         share: z.number().nullable(),

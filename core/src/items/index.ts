@@ -1,3 +1,4 @@
+export { asksFor, opinionCounts, rightInWords, type Asks } from './asks';
 export type { AnswerOption, Choice, PartText, ShownChoice } from './kind';
 export { freshId } from './kind';
 export { criteriaPoints, levelPoints, type Criterion, type Levels } from './kinds/by-hand';

@@ -2,7 +2,7 @@
 import type { api, BodyOf } from '@oaken/contract';
 import type { Help } from '@oaken/contract/attempts';
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';
-import { keysInWords, scoreItem, type Responses } from '@oaken/core/items';
+import { rightInWords, scoreItem, type Responses } from '@oaken/core/items';
 import { checked, isDone, nextWorth, practiceShare, untouched, type Practised } from '@oaken/core/practice';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
 import type { Sequelize, Transaction } from 'sequelize';
@@ -65,7 +65,7 @@ export function helpOf(entry: EditionEntry, own: Practised, offPerTry: number, r
     done,
     earned: practiceShare(own, offPerTry, 0),
     worth: done ? practiceShare(own, offPerTry, 0) : nextWorth(own, offPerTry),
-    right: done ? keysInWords(content) : null,
+    right: done ? rightInWords(content) : null,
     explanation: done ? content.explanation : null,
   };
 }

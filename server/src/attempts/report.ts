@@ -3,7 +3,7 @@ import type { api, AnswerOf } from '@oaken/contract';
 import { isReleased, type Released, type ReleaseFacts } from '@oaken/core/assignments';
 import { byStandard, shareInWords } from '@oaken/core/attempts';
 import { entriesOf, type Edition } from '@oaken/core/forms';
-import { criteriaPoints, keysInWords, responsesInWords, type ItemContent, type Levels, type Responses } from '@oaken/core/items'; // prettier-ignore
+import { asksFor, criteriaPoints, responsesInWords, rightInWords, type ItemContent, type Levels, type Responses } from '@oaken/core/items'; // prettier-ignore
 import { windowEnd } from '@oaken/core/timing';
 import type { Sequelize } from 'sequelize';
 import { somebodyCanAnswer } from '../assignments/standing';
@@ -142,11 +142,12 @@ async function readEntries(
     const score = scores.find(({ entry }) => entry === id);
     return {
       stem: content.stem,
+      asks: asksFor(content),
       mine: responsesInWords(content, fromJson<Responses>(answers.find(({ entry }) => entry === id)?.responses ?? {})),
       most: score?.most ?? points,
       points: out('marks') ? (score?.points ?? 0) : null,
       waits: Boolean(score?.waits),
-      right: out('answers') ? keysInWords(content) : null,
+      right: out('answers') ? rightInWords(content) : null,
       explanation: out('explanations') ? content.explanation : null,
       comments: mine.map(({ comment }) => comment).filter((said) => said !== ''),
       levels: mine.flatMap((one) => levelsOf(content, one)),

@@ -1,7 +1,9 @@
 /** What is known of each item from some students' work. */
 import type { ItemResult } from '@oaken/contract/results';
 import { analyse, discriminationBand, flagsOf, hurriedIn, noFigure, shareInterval, spreadOf, type Analysis } from '@oaken/core/analysis'; // prettier-ignore
-import type { Responses } from '@oaken/core/items';
+import { asksFor, opinionCounts, type AnswerOption, type Responses } from '@oaken/core/items';
+import { isAnswered } from '@oaken/core/sitting';
+import { plainText } from '@oaken/core/text';
 import type { EditionEntry } from '@oaken/core/forms';
 import type { Gathered, Line } from './gather';
 import type { Looks } from './looks';
@@ -26,9 +28,11 @@ export function itemResults(
 ): ItemResult[] {
   return gathered.entries.map((entry, at) => {
     const place = counting.indexOf(entry);
+    const asks = asksFor(entry.content);
+    const unscored = asks === 'points' ? null : unscoredIn(gathered, finished, entry);
     // What was left out is looked at alone: its choices still say why.
-    const own = place >= 0 ? analysis.items[place]! : aloneIn(gathered, finished, entry, looks);
-    const options = choicePart(entry)?.options ?? [];
+    const own = unscored ?? (place >= 0 ? analysis.items[place]! : aloneIn(gathered, finished, entry, looks));
+    const options = unscored?.choices ?? choicePart(entry)?.options ?? [];
     const { facility, upperLower } = own;
     const isBlank = (attemptId: number) => looks.of(entry, answerTo(gathered, attemptId, entry)).blank;
     const times = timesOn(gathered, finished, entry, isBlank);
@@ -38,6 +42,7 @@ export function itemResults(
       itemId: entry.itemId,
       content: entry.content,
       stem: entry.content.stem,
+      asks,
       standards: entry.standards,
       most: entry.points,
       settled: entry.settled ?? null,
@@ -54,7 +59,7 @@ export function itemResults(
       blank: finished.filter(({ attemptId }) => gathered.scores.get(attemptId!)?.has(entry.id) && isBlank(attemptId!)).length, // prettier-ignore
       practice: practiceOn(gathered, finished, entry),
       time: times.length > 0 ? spreadOf(times).median : noFigure('nobody’s time is known'),
-      flags: entry.settled ? [] : flagsOf(own, options, analysis.groupSize, hurriedIn(times)),
+      flags: entry.settled || unscored ? [] : flagsOf(own, options, analysis.groupSize, hurriedIn(times)),
     };
   });
 }
@@ -70,6 +75,30 @@ function aloneIn(gathered: Gathered, finished: Line[], entry: EditionEntry, look
   }
   const own = analyse(tableOf({ scores, entries: [entry] }, finished, chosenIn(gathered, looks))).items[0]!;
   return { ...own, itemRest: leftOut, itemTotal: leftOut, upperLower: leftOut, alphaWithout: leftOut };
+}
+
+const noPoints = noFigure('it gives no points');
+
+/** Of an opinion: who answered, and what was chosen how often. */
+function unscoredIn(
+  gathered: Gathered,
+  finished: Line[],
+  entry: EditionEntry,
+): Analysis['items'][number] & { choices: AnswerOption[] } {
+  const given = finished.flatMap(({ attemptId }) => [answerTo(gathered, attemptId!, entry)]);
+  const answered = given.filter((responses) => Object.values(responses).some(isAnswered));
+  const counts = opinionCounts(entry.content, answered);
+  return {
+    n: answered.length,
+    facility: noPoints,
+    sd: noPoints,
+    itemTotal: noPoints,
+    itemRest: noPoints,
+    upperLower: noPoints,
+    alphaWithout: noPoints,
+    options: counts.map(({ n }) => ({ n, share: answered.length > 0 ? n / answered.length : 0, upper: null, lower: null, correlation: noPoints })), // prettier-ignore
+    choices: counts.map(({ id, text }) => ({ id, label: plainText(text), right: false })),
+  };
 }
 
 /** Times of those who answered, in ms. */

@@ -74,6 +74,7 @@ function asResults(title: string, { students, items, table }: SheetTable): Resul
         itemId: null,
         content: null,
         stem: id,
+        asks: 'points',
         standards: [],
         most,
         settled: null,

@@ -1,7 +1,7 @@
 /** One student's work on an assignment, every answer with its history. */
 import type { StudentWork } from '@oaken/contract/results';
 import { entriesOf } from '@oaken/core/forms';
-import { keysInWords, responsesInWords } from '@oaken/core/items';
+import { asksFor, responsesInWords, rightInWords } from '@oaken/core/items';
 import type { Sequelize } from 'sequelize';
 import { asking, ownAssignment, runsAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
@@ -79,10 +79,11 @@ export async function readStudentWork(
         entry: entry.id,
         number: order.indexOf(entry.id) + 1,
         stem: entry.content.stem,
+        asks: asksFor(entry.content),
         standards: entry.standards,
         said,
         first: first === said ? null : first,
-        right: keysInWords(entry.content),
+        right: rightInWords(entry.content),
         points: score?.points ?? null,
         most: score?.most ?? entry.points,
         share: score && score.reached && score.most > 0 ? score.points / score.most : null,

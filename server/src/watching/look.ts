@@ -160,5 +160,5 @@ export class Look {
 function cellOf({ content }: EditionEntry, responses: Responses, flagged: boolean): Cell {
   const progress = progressOf(content.parts, responses);
   const { points, most, waits } = scoreItem(content, responses);
-  return { progress, share: progress === 'unanswered' || waits || most === 0 ? null : points / most, flagged };
+  return { progress, share: progress === 'unanswered' || waits || most === 0 ? null : points / most, waits, flagged };
 }

@@ -1,7 +1,7 @@
 /** One student's work so far, as a teacher looks at it. */
 import type { api, AnswerOf } from '@oaken/contract';
 import { entriesOf } from '@oaken/core/forms';
-import { keysInWords, responsesInWords, scoreItem, type Responses } from '@oaken/core/items';
+import { asksFor, responsesInWords, rightInWords, scoreItem, type Responses } from '@oaken/core/items';
 import { isAnswered } from '@oaken/core/sitting';
 import { asking, ownAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
@@ -42,8 +42,9 @@ export async function readWork(
       return {
         number: n + 1,
         stem: content.stem,
+        asks: asksFor(content),
         mine: responsesInWords(content, responses),
-        right: keysInWords(content),
+        right: rightInWords(content),
         share: answered && !waits && most > 0 ? points / most : null,
         savedAt: saved ? toMillis(saved.savedAt) : null,
       };

@@ -56,18 +56,20 @@ const round = (n: number) => Math.round(n * 100) / 100;
       <article v-for="(entry, n) in report.entries" :key="n">
         <h2>
           <TallyBox
-            v-if="entry.points !== null"
+            v-if="entry.points !== null && entry.asks === 'points'"
             :share="entry.most ? entry.points / entry.most : 0"
             :waits="entry.waits"
             :label="entry.waits ? 'Waits for your teacher' : `${round(entry.points)} of ${round(entry.most)} points`"
           />
           Question {{ n + 1 }}
-          <span v-if="entry.points !== null" class="faded">{{
+          <span v-if="entry.asks === 'opinion'" class="faded">your opinion; it gives no points</span>
+          <span v-else-if="entry.asks === 'nothing'" class="faded">to read</span>
+          <span v-else-if="entry.points !== null" class="faded">{{
             entry.waits ? 'waits for your teacher' : `${round(entry.points)} of ${round(entry.most)}`
           }}</span>
         </h2>
         <RichText :html="entry.stem" />
-        <p>
+        <p v-if="entry.asks !== 'nothing'">
           My answer: <b>{{ entry.mine || 'none' }}</b>
         </p>
         <p v-if="entry.note" class="said">{{ entry.note }}</p>

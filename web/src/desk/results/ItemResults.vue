@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ItemResult, ResultsAnswer } from '@oaken/contract/results';
-import { plainText } from '@oaken/core/text';
+import { count, plainText } from '@oaken/core/text';
 import { lengthInWords } from '@oaken/core/timing';
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
@@ -97,7 +97,12 @@ const timed = computed(() => props.results.items.some(({ time }) => time.value !
               }}</span>
             </template>
             <template v-else
-              >— <span class="faded small">{{ item.facility.reason }}</span></template
+              ><template v-if="item.asks === 'nothing'"><span class="faded small">to read</span></template
+              ><template v-else-if="item.asks === 'opinion'"
+                ><span class="faded small">{{ count(item.n, 'opinion') }}</span></template
+              ><template v-else
+                >— <span class="faded small">{{ item.facility.reason }}</span></template
+              ></template
             >
           </td>
           <td>
@@ -105,7 +110,9 @@ const timed = computed(() => props.results.items.some(({ time }) => time.value !
               v-if="item.options.length && item.options.length <= 12"
               :options="item.options"
               :named="item.content === null"
-            /><span v-else class="faded small">{{ item.content ? 'typed answers' : 'scores' }}</span>
+            /><span v-else class="faded small">{{
+              item.asks === 'nothing' ? '' : item.content ? 'typed answers' : 'scores'
+            }}</span>
             <div v-if="item.practice" class="faded small">
               right first {{ item.practice.first }}, later {{ item.practice.later }}, shown {{ item.practice.shown }}
             </div>

@@ -93,6 +93,7 @@ const settledWords = { 'all-points': 'Everybody has all its points.', 'left-out'
         <article v-for="entry in own.entries" :key="entry.entry">
           <h3>
             <TallyBox
+              v-if="entry.asks === 'points'"
               :share="entry.share"
               :waits="entry.waits"
               :label="
@@ -101,11 +102,15 @@ const settledWords = { 'all-points': 'Everybody has all its points.', 'left-out'
             />
             Question {{ entry.number }}
             <span class="faded">{{
-              entry.waits
-                ? 'waits to be marked'
-                : entry.points === null
-                  ? ''
-                  : `${pointsText(entry.points)} of ${pointsText(entry.most)}`
+              entry.asks !== 'points'
+                ? entry.asks === 'opinion'
+                  ? 'an opinion, without points'
+                  : 'to read'
+                : entry.waits
+                  ? 'waits to be marked'
+                  : entry.points === null
+                    ? ''
+                    : `${pointsText(entry.points)} of ${pointsText(entry.most)}`
             }}</span>
             <span v-if="own.mayChange && own.attempt.handedInAt !== null" class="acts">
               <button type="button" class="word small" @click="decide('override', entry.entry)">other points …</button>
@@ -114,7 +119,7 @@ const settledWords = { 'all-points': 'Everybody has all its points.', 'left-out'
           </h3>
           <RichText :html="entry.stem" />
           <p class="said">
-            <b>{{ entry.said || 'No answer' }}</b>
+            <b v-if="entry.asks !== 'nothing'">{{ entry.said || 'No answer' }}</b>
             <span v-if="entry.first !== null" class="faded"> · first: {{ entry.first || 'no answer' }}</span>
           </p>
           <p v-for="right in entry.right" :key="right" class="faded small">Right: {{ right }}</p>

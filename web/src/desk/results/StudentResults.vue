@@ -69,6 +69,8 @@ const cellWords = (own: StudentResult, at: number) => {
   const item = props.results.items[at]!;
   const who = `${nameOf(own)}, item ${item.number}`;
   if (cell.excused) return `${who}: does not count${cell.said ? `, “${cell.said}”` : ''}`;
+  if (item.asks !== 'points')
+    return `${who}: ${item.asks === 'nothing' ? 'to read' : `gives no points${cell.said ? `, “${cell.said}”` : ''}`}`;
   if (cell.share === null) return `${who}: not reached`;
   if (cell.waits) return `${who}: waits to be marked`;
   const tries = cell.tries ? `, ${cell.tries} tries` : '';
@@ -206,7 +208,7 @@ defineExpose({
             </template>
             <td v-for="(item, at) in items" :key="item.entry" class="cell">
               <TallyBox
-                v-if="sorted[index]!.cells[at]"
+                v-if="sorted[index]!.cells[at] && item.asks === 'points'"
                 :share="sorted[index]!.cells[at]!.share"
                 :waits="sorted[index]!.cells[at]!.waits"
                 :figure="cellFigure(sorted[index]!, at)"

@@ -91,9 +91,9 @@ const isHere = (own: WatchedStudent, at: number) => own.at !== null && (props.wa
         <td v-for="(cell, at) in own.cells" :key="at" class="cell" :class="{ here: isHere(own, at) }">
           <template v-if="cell && own.attempt > 0">
             <TallyBox
-              v-if="marks && cell.progress !== 'unanswered' && cell.progress !== 'to read'"
+              v-if="marks && (cell.share !== null || cell.waits)"
               :share="cell.share ?? 0"
-              :waits="cell.share === null"
+              :waits="cell.waits"
               :label="cellWords(own, at)"
             />
             <span

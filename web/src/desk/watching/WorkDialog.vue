@@ -37,7 +37,7 @@ const open = computed({ get: () => studentId.value !== null, set: (now) => !now 
       <ol class="work">
         <li v-for="own in work.entries" :key="own.number">
           <TallyBox
-            v-if="own.mine"
+            v-if="own.mine && own.asks === 'points'"
             :share="own.share ?? 0"
             :waits="own.share === null"
             :label="own.share === null ? 'Waits for a mark' : `${wholePercent(own.share)} %`"
@@ -46,7 +46,7 @@ const open = computed({ get: () => studentId.value !== null, set: (now) => !now 
           <div>
             <RichText :html="own.stem" />
             <p>
-              <b>{{ own.mine || 'no answer yet' }}</b>
+              <b>{{ own.mine || (own.asks === 'nothing' ? 'only to be read' : 'no answer yet') }}</b>
               <span v-if="own.savedAt !== null" class="faded small"> saved {{ words.time(own.savedAt) }}</span>
             </p>
             <p class="faded small">{{ own.right.join(' ') }}</p>
