@@ -65,7 +65,7 @@ test.describe.serial('one item', () => {
     );
     await page.getByRole('button', { name: 'Leave it as it is' }).click();
     await page.getByLabel('Kind', { exact: true }).selectOption('multiple-choice');
-    await expect(page.getByText('1 point for exactly “Alder”, otherwise none.')).toBeVisible();
+    await expect(page.getByText('“Alder”: each right choice earns its share of 1 point, each wrong one takes a share away, never below 0.')).toBeVisible(); // prettier-ignore
     await accessible('item editor');
     await page.getByRole('button', { name: 'Say where it belongs' }).click();
     await page.getByRole('button', { name: 'Choose standards' }).click();

@@ -1,5 +1,7 @@
 /** The desk beside the main round: two tabs on one test, unsaved words, the office, and what a student may read. */
 import { expect, test } from '@playwright/test';
+import { signIns } from '@oaken/demo';
+import { expectAccessible } from './accessible';
 import { row, student, teacherPage, watch } from './people';
 
 const complaints: string[] = [];
@@ -95,4 +97,46 @@ test('a student reads what was released: own answers, right answers and explanat
     // This one was absent.
     await context.close();
   }
+});
+
+test('signed out while writing: signing in again over the page sends what was refused, and nothing typed is gone', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser, 'lindqvist');
+  watch(page, complaints);
+  await page.goto('/items/new');
+  const write = async (name: string, words: string) => {
+    await page.getByRole('textbox', { name, exact: true }).click();
+    await page.keyboard.press('Control+End');
+    await page.keyboard.type(words);
+  };
+  for (const letter of ['A', 'B', 'C', 'D']) await write(`Choice ${letter}`, `Depth ${letter}`);
+  await page.getByLabel('Choice B is right').check();
+  await page.context().clearCookies();
+  const question = page.getByRole('textbox', { name: 'Question' });
+  await write('Question', 'How deep is the quarry?');
+  // The search for near copies and whatever else is asked meanwhile wait for the same answer.
+  const again = page.getByRole('dialog', { name: 'You were signed out' });
+  await expect(again).toBeVisible();
+  await expect(again.getByLabel('Name')).toHaveValue('lindqvist');
+  await expectAccessible('signing in again', page);
+  await again.getByLabel('Password').fill('wrong');
+  await again.getByRole('button', { name: 'Sign in' }).click();
+  await expect(again.getByRole('alert')).toBeVisible();
+  await again.getByLabel('Password').fill(signIns.teacher.password);
+  await again.getByRole('button', { name: 'Sign in' }).click();
+  await expect(again).toBeHidden();
+  await expect(question).toContainText('How deep is the quarry?');
+  await expect(page).toHaveURL(/\/items\/new$/);
+
+  // Signed out and loaded anew: once to the door, once back, and all of it is there.
+  await page.context().clearCookies();
+  await page.reload();
+  await expect(page).toHaveURL(/\/sign-in\?to=\/items\/new$/);
+  await page.getByLabel('Name').fill('lindqvist');
+  await page.getByLabel('Password').fill(signIns.teacher.password);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('This is what you had typed before', { exact: false })).toBeVisible();
+  await expect(question).toContainText('How deep is the quarry?');
+  await page.context().close();
 });

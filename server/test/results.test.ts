@@ -158,6 +158,17 @@ test('standards: what was earned, on how many items, over time; ratings are kept
   await rate(null);
   expect(await rating()).toBeNull();
   expect((await teacher.send('PUT', `${own.path}/students/${student}/ratings`, { standard: line.code, rating: 5 })).status).toBe(422); // prettier-ignore
+  // Only what the work can show: a standard of the test, and somebody who has begun.
+  expect(
+    (await teacher.send('PUT', `${own.path}/students/${student}/ratings`, { standard: 'XX.9.NO.1', rating: 2 })).status,
+  ).toBe(422);
+  const idle = (await teacher.ok('GET', `${own.path}/results`)).students.find(
+    ({ state }: any) => state === 'not-begun',
+  );
+  if (idle)
+    expect(
+      (await teacher.send('PUT', `${own.path}/students/${idle.id}/ratings`, { standard: line.code, rating: 2 })).status,
+    ).toBe(409);
   expect((await own.students[0]!.student.get(`${own.path}/results/standards`)).status).toBe(403);
 });
 

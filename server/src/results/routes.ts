@@ -41,7 +41,7 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
   bind(api.readStandardResults, ({ me, params, query }) => readStandardResults(context, editions, me, params.assignmentId, query)); // prettier-ignore
 
   bind(api.rate, async ({ me, params, body }) => {
-    await rate(context, me, params.assignmentId, params.studentId, body.standard, body.rating);
+    await rate(context, editions, me, params.assignmentId, params.studentId, body.standard, body.rating);
     return {};
   });
 

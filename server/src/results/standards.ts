@@ -8,8 +8,8 @@ import { asking, insistOnRunningAssignment, ownAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { rows, toMillis } from '../database/connect';
-import { notFound } from '../http/problem';
+import { row, rows, toMillis } from '../database/connect';
+import { invalid, Problem } from '../http/problem';
 import { chosenLines, gather } from './gather';
 import { ownAssignmentRow } from './service';
 
@@ -175,6 +175,7 @@ export async function readRatings(database: Sequelize, assignmentId: number): Pr
 
 export async function rate(
   { database, now }: Context,
+  editions: Editions,
   me: SignedIn,
   assignmentId: number,
   studentId: number,
@@ -182,7 +183,11 @@ export async function rate(
   rating: number | null,
 ): Promise<void> {
   await insistOnRunningAssignment(database, me, assignmentId);
-  const given = await rows(database, 'SELECT 1 FROM assignment_students WHERE assignment_id = :assignmentId AND student_id = :studentId', { assignmentId, studentId }); // prettier-ignore
-  if (given.length === 0) throw notFound('The student');
+  const begun = await row(database, 'SELECT id FROM attempts WHERE assignment_id = :assignmentId AND student_id = :studentId LIMIT 1', { assignmentId, studentId }); // prettier-ignore
+  if (!begun) throw new Problem(409, 'This student has not begun it.', 'A rating says what the work shows.');
+  const given = (await row<{ editionId: number }>(database, 'SELECT edition_id AS editionId FROM assignments WHERE id = :assignmentId', { assignmentId }))!; // prettier-ignore
+  const { edition } = await editions.get(given.editionId);
+  if (!entriesOf(edition).some(({ standards }) => standards.includes(standard)))
+    throw invalid([{ pointer: '/standard', message: 'No item of this test is on that standard.' }]);
   await database.query('INSERT INTO ratings (assignment_id, student_id, standard, rating, rated_by, rated_at) VALUES (:assignmentId, :studentId, :standard, :rating, :me, :time)', { replacements: { assignmentId, studentId, standard, rating, me: me.account.id, time: new Date(now()) } }); // prettier-ignore
 }

@@ -34,9 +34,11 @@ let csrf: string | null = null;
 export const setCsrf = (token: string | null) => (csrf = token);
 export const csrfToken = () => csrf;
 
-/** What to do when the server says that nobody is signed in. */
-let whenSignedOut = () => {};
-export const onSignedOut = (act: () => void) => (whenSignedOut = act);
+/** @returns whether somebody has signed in again, so that what was refused can be sent once more */
+type SignedOut = () => Promise<boolean> | void;
+let whenSignedOut: SignedOut = () => {};
+/** Says what to do when the server says that nobody is signed in. */
+export const onSignedOut = (act: SignedOut) => (whenSignedOut = act);
 
 async function send(method: string, path: string, body: unknown, options: { signal?: AbortSignal }): Promise<Response> {
   const headers: Record<string, string> = {};
@@ -61,7 +63,7 @@ async function send(method: string, path: string, body: unknown, options: { sign
     title: `The server answered ${response.status}.`,
     status: response.status,
   }));
-  if (response.status === 401 && csrf !== null) whenSignedOut();
+  if (response.status === 401 && csrf !== null && !path.startsWith('/api/session') && (await whenSignedOut())) return send(method, path, body, options); // prettier-ignore
   throw new Refused(problem as ProblemBody);
 }
 

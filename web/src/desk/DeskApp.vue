@@ -15,9 +15,9 @@ import {
 } from '@lucide/vue';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { onSignedOut } from '../client/request';
 import { useSession } from '../client/session';
 import { theme, turnTheme } from '../look/theme';
+import SignInAgain from './accounts/SignInAgain.vue';
 import { open } from './router';
 import UndoStrip from './UndoStrip.vue';
 
@@ -46,11 +46,6 @@ const isHere = (to: string) =>
       (to === '/banks' && /^\/(items|passages)/.test(route.path)) ||
       (to === '/schedule' && /^\/(assignments|watch)/.test(route.path));
 const bare = computed(() => open.includes(route.path) || !session.account);
-
-onSignedOut(() => {
-  session.account = null;
-  void router.push({ path: '/sign-in', query: { to: route.fullPath } });
-});
 
 async function leave(): Promise<void> {
   await session.signOut().catch(() => {});
@@ -110,6 +105,7 @@ async function leave(): Promise<void> {
       />
     </main>
     <UndoStrip />
+    <SignInAgain />
   </div>
 </template>
 

@@ -1,15 +1,18 @@
 /** What is being written, kept in this browser until the server has it: a crash or a closed tab loses nothing. */
 import { computed, ref, watch, type Ref } from 'vue';
+import { useSession } from '../client/session';
 
 const asText = (own: unknown) => JSON.stringify(own);
 /** A copy that holds only what JSON can say, as the server gets it. */
 export const plain = <T>(own: T): T => JSON.parse(asText(own)) as T;
 
 /**
- * @param key under which this browser keeps unsaved text
+ * @param name under which this browser keeps unsaved text, for each account
  * @param basedOn what the server has now
  */
-export function useKeptText<Text>(key: string, basedOn: () => string | number) {
+export function useKeptText<Text>(name: string, basedOn: () => string | number) {
+  // A device is often shared, and a colleague's draft is nobody else's.
+  const key = `${name}-${useSession().account?.id ?? 0}`;
   const text = ref<Text | null>(null) as Ref<Text | null>;
   const saved = ref('');
   const recovered = ref(false);
@@ -17,6 +20,8 @@ export function useKeptText<Text>(key: string, basedOn: () => string | number) {
   const base = ref<string | number>('');
   // Read before the first watcher runs: taking the server's text over counts as “nothing unsaved”.
   const kept = localStorage.getItem(key);
+  /** Until it was asked for, what is kept stays kept: a page may go before it has shown it. */
+  let asked = kept === null;
   const changed = computed(() => text.value !== null && asText(text.value) !== saved.value);
 
   /** Starts from what the server has. */
@@ -37,6 +42,7 @@ export function useKeptText<Text>(key: string, basedOn: () => string | number) {
    * @returns whether somebody saved meanwhile, so that the text stands over an older one
    */
   function recover(): boolean {
+    asked = true;
     if (!kept) return false;
     try {
       const draft = JSON.parse(kept) as { basedOn: string | number; text: Text };
@@ -57,7 +63,7 @@ export function useKeptText<Text>(key: string, basedOn: () => string | number) {
     text,
     () => {
       if (changed.value) localStorage.setItem(key, asText({ basedOn: base.value, text: text.value }));
-      else forget();
+      else if (asked) forget();
     },
     { deep: true },
   );

@@ -5,6 +5,7 @@ import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
 import DoorFrame from './DoorFrame.vue';
+import { rememberSignInName } from './signInName';
 
 const session = useSession();
 const route = useRoute();
@@ -19,6 +20,7 @@ async function signIn(): Promise<void> {
   wrong.value = '';
   try {
     session.take(await call('signInStaff', { body: form }));
+    rememberSignInName(form.name);
     // Only a path of our own, never another site.
     const to = String(route.query.to ?? '/');
     await router.push(/^\/(?!\/)/.test(to) ? to : '/');

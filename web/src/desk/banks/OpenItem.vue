@@ -71,9 +71,8 @@ watch(tab, async (now) => {
           {{ count(item.facility.n, 'answer') }}.
         </p>
         <p v-for="own in more?.byGrade ?? []" :key="own.grade" class="faded small">
-          Grade {{ own.grade }}: {{ percent(own.share) }} of the points by {{ own.n }} students{{
-            own.separation === null ? '' : `, item-rest correlation ${decimal(own.separation)}`
-          }}.
+          Grade {{ own.grade }}: {{ percent(own.share) }} of the points by {{ count(own.n, 'student')
+          }}{{ own.separation === null ? '' : `, item-rest correlation ${decimal(own.separation)}` }}.
         </p>
         <p v-if="item.separation !== null">
           Item-rest correlation <b>{{ decimal(item.separation) }}</b>: how well it separates strong from weak students.

@@ -202,7 +202,10 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
 </script>
 
 <template>
-  <PageHead :title="read ? stemLine(read.item.content.stem, 60) : 'New item'" :where="`Banks · ${where}`">
+  <PageHead
+    :title="read ? stemLine(read.item.content.stem, 60) : itemId === null ? 'New item' : 'Item'"
+    :where="`Banks · ${where}`"
+  >
     <RouterLink to="/banks">Back to the banks</RouterLink>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Each choice as a pair of bars: the share of the strong above, of the weak below; the key is boxed. */
+import { count } from '@oaken/core/text';
 import type { ItemResult } from '@oaken/contract/results';
 import { percent } from '../words';
 
@@ -12,7 +13,7 @@ const share = (value: number | null, option: Option) => value ?? option.share;
 const letters = 'abcdefghijklmnopqrst';
 const signOf = (option: Option, at: number) => (props.named ? option.label.slice(0, 3) : letters[at]);
 const words = (option: Option, at: number) =>
-  `${props.named ? '' : `${letters[at]} `}${option.label}${option.right ? ', the key' : ''}: ${option.n} students` +
+  `${props.named ? '' : `${letters[at]} `}${option.label}${option.right ? ', the key' : ''}: ${count(option.n, 'student')}` +
   (option.upper === null || option.lower === null
     ? ''
     : `, strong ${percent(option.upper)}, weak ${percent(option.lower)}`);

@@ -2,7 +2,7 @@
 import type { Watched, WatchedStudent } from '@oaken/contract/watching';
 import { computed, onMounted, onUnmounted, ref } from 'vue';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
+import { inWords, Refused } from '../../client/request';
 import { useSession } from '../../client/session';
 
 /** The browser comes back by itself after a lost connection, but not after a refusal. */
@@ -40,7 +40,8 @@ export function useWatch(assignmentId: number) {
       if (watched.value) watched.value.students = watched.value.students.map((own) => byId.get(own.studentId) ?? own);
     });
     source.onerror = () => {
-      lostAt.value ??= session.now();
+      // Where nothing has come yet, the plain question says why.
+      if (watched.value) lostAt.value ??= session.now();
       if (source?.readyState !== EventSource.CLOSED) return;
       source.close();
       timer = setTimeout(() => void explain(), again);
@@ -48,7 +49,7 @@ export function useWatch(assignmentId: number) {
   }
   /** What stands here is old from now on; the line is tried again until it answers. */
   function lose(): void {
-    lostAt.value ??= session.now();
+    if (watched.value) lostAt.value ??= session.now();
     source?.close();
     clearTimeout(timer);
     timer = setTimeout(open, again);
@@ -60,6 +61,7 @@ export function useWatch(assignmentId: number) {
       open();
     } catch (error) {
       wrong.value = inWords(error);
+      if (error instanceof Refused && error.status === 404) return;
       timer = setTimeout(() => void explain(), again);
     }
   }
