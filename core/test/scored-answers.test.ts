@@ -2,7 +2,7 @@
  * Answers scored by hand, as a teacher who knows the subject would score them, against what the keys make of them.
  * Common practice, no source: which differences of spelling carry meaning was decided answer by answer.
  */
-import { kindOf, readItem, type Part } from '@oaken/core/items';
+import { exampleAnswers, kindOf, readItem, type Part } from '@oaken/core/items';
 import { pointsForSet, roundPoints, sumPoints, type SetRule } from '@oaken/core/scoring';
 
 const partOf = (part: object) => {
@@ -126,4 +126,14 @@ test.each(wholes)('points %j are %d together', (shares, whole) =>
 test('at least 280 answers were scored', () => {
   const typed = [...texts, ...numbers].reduce((sum, [, right, wrong]) => sum + right.length + wrong.length, 0);
   expect(typed + sets.length + wholes.length).toBeGreaterThanOrEqual(280);
+});
+
+test('the examples beside a key are what the key makes of them, three of each for words', () => {
+  const words = exampleAnswers(partOf({ kind: 'short-text', key: { variants: ['well-known'], fold } }))!;
+  expect([words.accepted.length, words.refused.length]).toEqual([3, 3]);
+  const minus = partOf({ kind: 'short-text', key: { variants: ['−5'], fold } });
+  expect(exampleAnswers(minus)!.refused).toContain('5');
+  const number = partOf({ kind: 'numeric', key: { value: '50', tolerance: { by: 'exact' } } });
+  expect(exampleAnswers(number)).toEqual({ accepted: ['50.00', '50.', '5e+1'], refused: ['-50', '50 %', '500'] });
+  expect(exampleAnswers(partOf({ kind: 'true-false', key: true }))).toBeNull();
 });

@@ -19,7 +19,7 @@ const textSpellings = (text: string) => [
   text.replace(/\s+/g, '  '),
   text.replace(signs, ''),
   text.replace(/\s+/g, ''),
-  `the ${text}`,
+  /\p{L}{2}/u.test(text) ? `the ${text}` : '',
   text.slice(0, -1),
   text.length > 3 ? text.slice(0, 1) + text[2] + text[1] + text.slice(3) : '',
   `${text}s`,
@@ -40,7 +40,9 @@ export function exampleAnswers(part: Part, atMost = 3): ExampleAnswers | null {
   const [first = ''] = known;
   if (first.trim() === '') return { accepted: [], refused: [] };
   const spelled = part.kind === 'short-text' ? textSpellings(first) : numberSpellings(first, part.key.units[0]?.name ?? ''); // prettier-ignore
-  const tried = [...new Set(spelled.map((own) => own.trim()))].filter((own) => own !== '' && !known.includes(own));
+  const tried = [...new Set(spelled.map((own) => own.trim()))].filter(
+    (own) => /[\p{L}\p{N}]/u.test(own) && !known.includes(own),
+  );
   const takes = (answer: string) => (kindOf(part).score as (part: Part, response: string) => number)(part, answer) > 0;
   return {
     accepted: tried.filter(takes).slice(0, atMost),

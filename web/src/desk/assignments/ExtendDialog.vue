@@ -75,7 +75,7 @@ async function extend(): Promise<void> {
         Whoever works now has {{ count(minutes, 'minute') }} more at once, and it stays open as long for them.
       </p>
       <p class="line">
-        <ElCheckbox v-model="form.longer" :disabled="own.closesAt === null">it can be begun until</ElCheckbox>
+        <ElCheckbox v-model="form.longer" :disabled="own.closesAt === null">open until</ElCheckbox>
         <WallField v-model="form.wall" label="Open until" :disabled="!form.longer" />
       </p>
       <p class="line">

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** Some answers that the key takes and some that it does not, judged by the key as it stands. */
 import { exampleAnswers, readItem, type Part } from '@oaken/core/items';
-import { listing } from '@oaken/core/text';
 import { computed } from 'vue';
 import { plain } from '../../keptText';
 
@@ -12,17 +11,16 @@ const examples = computed(() => {
   const whole = readItem({ stem: '<p>?</p>', parts: [part] });
   return whole.ok ? exampleAnswers(whole.content.parts[0]!) : null;
 });
-const quoted = (answers: string[]) =>
-  listing(
-    answers.map((answer) => `“${answer}”`),
-    'and',
-  );
 </script>
 
 <template>
   <div v-if="examples && examples.accepted.length + examples.refused.length > 0" class="examples">
-    <p v-if="examples.accepted.length > 0"><b>Right as well:</b> {{ quoted(examples.accepted) }}</p>
-    <p v-if="examples.refused.length > 0"><b>Not right:</b> {{ quoted(examples.refused) }}</p>
+    <p v-if="examples.accepted.length > 0">
+      <b>Right as well:</b> <code v-for="answer in examples.accepted" :key="answer">{{ answer }}</code>
+    </p>
+    <p v-if="examples.refused.length > 0">
+      <b>Not right:</b> <code v-for="answer in examples.refused" :key="answer">{{ answer }}</code>
+    </p>
   </div>
 </template>
 
@@ -35,5 +33,12 @@ const quoted = (answers: string[]) =>
 }
 p {
   margin: 0;
+}
+code {
+  margin-left: 10px;
+  padding: 1px 6px;
+  white-space: pre;
+  background: var(--sheet);
+  border: var(--line);
 }
 </style>
