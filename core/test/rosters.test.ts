@@ -1,4 +1,5 @@
 import {
+  linesOfNames,
   planRoll,
   readList,
   readOneRoster,
@@ -42,6 +43,27 @@ describe('lists as they are pasted', () => {
       { givenName: 'Ольга', familyName: 'Иванова' },
       { givenName: 'Прия', familyName: '' },
     ]);
+  });
+
+  const pasted = (text: string) => {
+    const rows = linesOfNames(text.split('\n').map((line) => line.split(',')), ','); // prettier-ignore
+    const columns = recogniseColumns(rows);
+    const names = readList(rows, columns).students.map(({ givenName, familyName }) => `${givenName}|${familyName}`);
+    return { names, unsure: columns.unsure };
+  };
+
+  test.each<[string, string, string[]]>([
+    ['turned round in every line', 'Smith, John\nNuñez, José María', ['John|Smith', 'José María|Nuñez']],
+    ['turned round in some lines', 'Smith, John\nAda Park', ['John|Smith', 'Ada|Park']],
+    ['numbered', '1. Zoë Adams\n2. Park, Bo\n3. Cy', ['Zoë|Adams', 'Bo|Park', 'Cy|']],
+    ['numbered otherwise', '(1) Zoë Adams\n2) Bo Lind\n3 Cy Moss', ['Zoë|Adams', 'Bo|Lind', 'Cy|Moss']],
+  ])('names without a header, %s', (_, text, names) => expect(pasted(text)).toEqual({ names, unsure: false }));
+
+  test('two columns that nothing names are read one way and asked about', () => {
+    expect(pasted('Smith,John\nPark,Ada')).toEqual({ names: ['Smith|John', 'Park|Ada'], unsure: true });
+    expect(pasted('Given,Family\nAda,Park')).toEqual({ names: ['Ada|Park'], unsure: false });
+    // A table stays a table.
+    expect(pasted('Ada Park,a@b.test\nBo Lind,b@b.test').names).toEqual(['Ada|Park', 'Bo|Lind']);
   });
 
   test('what cannot be read is named by its line, and the others are read', () => {

@@ -242,3 +242,15 @@ test('a cell that a spreadsheet would run leaves as text, and comes back as it w
   };
   expect(await stemsIn(to)).toEqual(await stemsIn(from));
 });
+
+test('columns that nothing is read from are named, with what they may have been meant to be', async () => {
+  const own = await check(
+    'Kind,Stem,question,right,standard,Option B,House\ntrue-false,x,Is granite igneous?,true,ES.8.ROC.1,,Oak',
+  );
+  expect(own.problems.filter(({ line }: { line: number }) => line === 1)).toEqual([
+    { line: 1, column: 'stem', message: 'Nothing is read from this column.' },
+    { line: 1, column: 'standard', message: 'Nothing is read from this column. Call it “standards” if that is what it holds.' }, // prettier-ignore
+    { line: 1, column: 'option b', message: 'Nothing is read from this column. Call it “choice 2” if that is what it holds.' }, // prettier-ignore
+    { line: 1, column: 'house', message: 'Nothing is read from this column.' },
+  ]);
+});

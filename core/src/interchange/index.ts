@@ -9,3 +9,4 @@ export {
   type RowProblem,
   type RowReading,
 } from './items-csv';
+export { unreadColumns, type UnreadColumn } from './unread';

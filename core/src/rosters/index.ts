@@ -1,6 +1,7 @@
 export { foldName, listedStudent, mostInClass, nameOf, type ListedStudent } from './listed';
 export {
   listFields,
+  linesOfNames,
   readList,
   recogniseColumns,
   splitName,

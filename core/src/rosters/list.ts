@@ -9,6 +9,30 @@ export interface Columns {
   fields: (ListField | null)[];
   /** The first row names the columns. */
   header: boolean;
+  /** Two columns of names that nothing names: which is the given name has to be asked. */
+  unsure: boolean;
+}
+
+/** "1. Zoë", "2) Bo", "(3) Cy" and "4 Ada Park": the number of a list, not of a student. */
+const numbering = /^\s*\(?\d{1,3}(?:[.)]\s*|\s+)(?=\p{L})/u;
+
+/**
+ * Lines that each hold one name, whatever a reader of tables made of them: numbering goes, and a comma that stands between
+ * family and given name is no border of columns.
+ *
+ * @param rows cells of each line as parted by `sign`
+ * @returns the same rows where they are a table
+ */
+export function linesOfNames(rows: readonly (readonly string[])[], sign: string): string[][] {
+  const numbered = rows.filter(([first = '']) => numbering.test(first)).length * 2 > rows.length;
+  const bare = rows.map(([first = '', ...rest]) => [numbered ? first.replace(numbering, '') : first, ...rest]);
+  const filled = bare.map((row) => row.filter((cell) => cell.trim() !== ''));
+  const isName = (cell: string) => /^[^\d@]*$/.test(cell);
+  const areNames = filled.every((row) => row.length <= 2 && row.every(isName));
+  const someAlone = filled.some((row) => row.length === 1);
+  const spaced = bare.every(([, second = ' ']) => /^\s/.test(second) || second === '');
+  if (sign !== ',' || !areNames || !(someAlone || spaced)) return bare;
+  return bare.map((row) => [row.filter((cell) => cell.trim() !== '').join(',')]);
 }
 
 const headings: Record<ListField, RegExp> = {
@@ -37,8 +61,9 @@ export function recogniseColumns(rows: readonly (readonly string[])[]): Columns 
   const named = first.filter((field) => field !== null).length;
   const hasName = first.some((field) => field === 'fullName' || field === 'givenName' || field === 'familyName');
   if (hasName && named * 2 >= (rows[0]?.filter((cell) => cell.trim() !== '').length ?? 0))
-    return { fields: once(first), header: true };
-  return { fields: once(byContent(rows, width)), header: false };
+    return { fields: once(first), header: true, unsure: false };
+  const fields = once(byContent(rows, width));
+  return { fields, header: false, unsure: fields.includes('givenName') && fields.includes('familyName') };
 }
 
 /** Each field once; a second column of the same kind is not read. */

@@ -1,7 +1,7 @@
 /** Importing items: first every row is checked, then the good ones are made, all in one transaction. */
 import type { ImportState } from '@oaken/contract/interchange';
 import { itemFacts, type ItemFacts } from '@oaken/core/items';
-import type { RowProblem } from '@oaken/core/interchange';
+import type { RowProblem, UnreadColumn } from '@oaken/core/interchange';
 import type { Request } from 'express';
 import { randomBytes } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
@@ -173,7 +173,7 @@ async function readRows(
   me: SignedIn,
   id: string,
   { pictures }: { pictures: boolean },
-  take: (checked: Checked[]) => Promise<void>,
+  take: (checked: Checked[], unread: UnreadColumn[]) => Promise<void>,
 ): Promise<void> {
   const { database, reader } = context;
   const pieces = await rows<{ bytes: Buffer }>(
@@ -190,7 +190,7 @@ async function readRows(
   await reader.read('items', Buffer.concat(pieces.map(({ bytes }) => bytes)), { pictures }, async (batch) => {
     const checked: Checked[] = [];
     for (const read of batch.rows) checked.push(await checkRow(context, me, read, standards));
-    await take(checked);
+    await take(checked, batch.unread);
   });
 }
 
@@ -241,13 +241,20 @@ async function lostReferences({ database }: Context, me: SignedIn, { files, pass
 
 const squash = (code: string) => code.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
 
+const unreadInWords = ({ name, meant }: UnreadColumn): ImportState['problems'][number] => ({
+  line: 1,
+  column: name.slice(0, 80),
+  message: meant === null ? 'Nothing is read from this column.' : `Nothing is read from this column. Call it “${meant}” if that is what it holds.`, // prettier-ignore
+});
+
 async function check(context: Context, me: SignedIn, id: string): Promise<void> {
   const { database, finder } = context;
   const banks = await readableBanks(context, me);
   const problems: ImportState['problems'] = [];
   const near: ImportState['near'] = [];
   let [done, good] = [0, 0];
-  await readRows(context, me, id, { pictures: false }, async (batch) => {
+  await readRows(context, me, id, { pictures: false }, async (batch, unread) => {
+    problems.push(...unread.slice(0, 50).map(unreadInWords));
     for (const checked of batch) {
       done++;
       if (checked.ok) {

@@ -1,5 +1,13 @@
 /** Items in a table, alone or in a zip with pictures. What takes long is done here: reading, checking, describing. */
-import { columnNames, firstWords, itemFromRow, type RowFacts, type RowProblem } from '@oaken/core/interchange';
+import {
+  columnNames,
+  firstWords,
+  itemFromRow,
+  unreadColumns,
+  type RowFacts,
+  type RowProblem,
+  type UnreadColumn,
+} from '@oaken/core/interchange';
 import { concealIds, describeItem, type DescribedItem, type ItemContent } from '@oaken/core/items';
 import { createHash, randomBytes } from 'node:crypto';
 import { randomLetters } from '../banks/revisions';
@@ -37,7 +45,11 @@ export interface BadRow {
   problems: RowProblem[];
 }
 
-export type RowBatch = { rows: (GoodRow | BadRow)[] };
+export interface RowBatch {
+  rows: (GoodRow | BadRow)[];
+  /** Columns that are not read; told with the first batch. */
+  unread: UnreadColumn[];
+}
 
 const batchRows = 25;
 const batchCharacters = 250_000;
@@ -50,17 +62,23 @@ export async function* readItemRows(bytes: Buffer, { pictures }: { pictures: boo
   const files = await unzip(bytes);
   let rows: (GoodRow | BadRow)[] = [];
   let characters = 0;
-  for await (const line of readTable(tableIn(files) ?? bytes, insistOnQuestion)) {
+  let unread: UnreadColumn[] = [];
+  const look = (names: string[]) => {
+    insistOnQuestion(names);
+    unread = unreadColumns(names);
+  };
+  for await (const line of readTable(tableIn(files) ?? bytes, look)) {
     const row = await readRow(line, files ?? new Map());
     characters += 'content' in row ? row.content.length + (row.picture?.bytes.length ?? 0) : 0;
     if ('content' in row && row.picture && !pictures) row.picture.bytes = new Uint8Array();
     rows.push(row);
     if (rows.length < batchRows && characters < batchCharacters) continue;
-    yield { rows };
+    yield { rows, unread };
+    unread = [];
     rows = [];
     characters = 0;
   }
-  if (rows.length > 0) yield { rows };
+  if (rows.length > 0) yield { rows, unread };
 }
 
 function tableIn(files: Map<string, Buffer> | null): Buffer | null {

@@ -23,7 +23,7 @@ const table = computed<{ rows: string[][]; wrong: string }>(() => {
     return { rows: [], wrong: `The list cannot be read as a table: ${inWords(error)}` };
   }
 });
-const columns = ref<Columns>({ fields: [], header: false });
+const columns = ref<Columns>({ fields: [], header: false, unsure: false });
 watch(() => table.value.rows, (rows) => (columns.value = recogniseColumns(rows)), { immediate: true }); // prettier-ignore
 const reading = computed(() => (table.value.rows.length === 0 ? { students: [], problems: [] } : readList(table.value.rows, columns.value))); // prettier-ignore
 watch(reading, ({ students }) => emit('read', students), { immediate: true });
@@ -40,6 +40,11 @@ const fieldWords: Record<ListField, string> = {
 function set(at: number, event: Event): void {
   const field = ((event.target as HTMLSelectElement).value || null) as ListField | null;
   columns.value.fields = columns.value.fields.map((own, n) => (n === at ? field : own === field ? null : own));
+}
+/** The two names change places. */
+function turnRound(): void {
+  const other: Partial<Record<ListField, ListField>> = { givenName: 'familyName', familyName: 'givenName' };
+  columns.value.fields = columns.value.fields.map((field) => (field === null ? null : (other[field] ?? field)));
 }
 const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4 : 3));
 </script>
@@ -81,6 +86,15 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
         </tbody>
       </table>
     </div>
+    <p v-if="reading.students.length" class="asread" :class="{ unsure: columns.unsure }">
+      <template v-if="columns.unsure">Nothing says which name is which. </template>
+      Read as given name <b>{{ reading.students[0]!.givenName }}</b>, family name
+      <b>{{ reading.students[0]!.familyName || '(none)' }}</b><template v-if="reading.students.length > 1"
+        >; <b>{{ reading.students[1]!.givenName }}</b>,
+        <b>{{ reading.students[1]!.familyName || '(none)' }}</b></template
+      >.
+      <ElButton v-if="columns.unsure" size="small" @click="turnRound">The other way round</ElButton>
+    </p>
     <ul v-if="reading.problems.length" class="problems">
       <li v-for="own in reading.problems.slice(0, 30)" :key="own.line" class="wrong">
         Line {{ own.line }}: {{ own.message }}
@@ -106,6 +120,13 @@ th select {
 .head td {
   color: var(--faded);
   font-weight: 600;
+}
+.asread {
+  margin: 8px 0 0;
+}
+.unsure {
+  padding: 6px 10px;
+  background: var(--low-wash);
 }
 .problems {
   margin: 10px 0;

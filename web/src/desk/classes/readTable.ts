@@ -1,7 +1,7 @@
 /** Rows of cells out of what a person pastes or a file holds (CSV by RFC 4180, also parted by tabs or semicolons). */
 import { parse } from 'csv-parse/browser/esm/sync';
 import { unzipSync } from 'fflate';
-import { readOneRoster, type RosterReading } from '@oaken/core/rosters';
+import { linesOfNames, readOneRoster, type RosterReading } from '@oaken/core/rosters';
 
 const most = 60 * 1024 * 1024;
 
@@ -10,7 +10,8 @@ export function readRows(text: string): string[][] {
   const count = (sign: string) => head.split(sign).length;
   const delimiter = [',', ';', '\t'].sort((a, b) => count(b) - count(a))[0]!;
   const delimiterOrTab = head.includes('\t') ? '\t' : delimiter;
-  return parse(text, { delimiter: delimiterOrTab, bom: true, relax_column_count: true, relax_quotes: true, skip_empty_lines: true }) as string[][]; // prettier-ignore
+  const rows = parse(text, { delimiter: delimiterOrTab, bom: true, relax_column_count: true, relax_quotes: true, skip_empty_lines: true }) as string[][]; // prettier-ignore
+  return linesOfNames(rows, delimiterOrTab);
 }
 
 /** UTF-8, UTF-16 by its mark, or Windows-1252, which knows every byte. */
