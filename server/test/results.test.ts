@@ -295,3 +295,28 @@ test('an opinion shows how often each choice was taken, and neither it nor a pag
   const { cells } = watched.find(({ studentId }: any) => studentId === own.id);
   expect(cells.map(({ waits }: any) => waits)).toEqual([false, false, false]);
 });
+
+test('what was not reached counts for a standard as it does in the score', async () => {
+  const given = await giveTest(school, teacher, { className: '6D', change: { rules: { ...plainRules, limitMinutes: 20, shuffleChoices: false } } }); // prettier-ignore
+  const student = await school.student('6D', 20);
+  const attempt = await student.ok('POST', `/api/seat/assignments/${given.assignmentId}/attempt`, {});
+  const [first] = attempt.form.sections[0].entries;
+  const { items } = await teacher.ok('GET', '/api/items?words=RAT&grades=6&kind=single-choice');
+  const { content } = items.find((item: any) => item.content.stem === first.item.stem);
+  const right = content.parts[0].choices.findIndex(({ id }: any) => id === content.parts[0].key[0]);
+  const part = first.item.parts[0];
+  await student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [answer(first.id, 1, { [part.id]: part.choices[right].id })] }); // prettier-ignore
+  const start = school.clock.now;
+  school.clock.now = attempt.deadlineAt + 60_000;
+  await school.chores();
+  const { students, left } = await (await school.staff('holloway')).ok('GET', `/api/assignments/${given.assignmentId}/results`); // prettier-ignore
+  const own = students.find(({ state }: any) => state === 'handed-in');
+  const { standards } = await (await school.staff('holloway')).ok('GET', `/api/assignments/${given.assignmentId}/results/standards`); // prettier-ignore
+  const share = (line: any) => line.students.find(({ id }: any) => id === own.id).earned;
+  const earned = standards.map(share).filter(Boolean);
+  expect([own.points, own.most, left.notReached]).toEqual([1, 6, 5]);
+  // The items of the test are on standards of one strand; together they are the score.
+  expect(earned.reduce((sum: number, line: any) => sum + line.share * line.answers, 0)).toBeCloseTo(own.points, 9);
+  expect(earned.reduce((sum: number, line: any) => sum + line.answers, 0)).toBe(own.most);
+  school.clock.now = start;
+});

@@ -58,7 +58,7 @@ const readScores = async (database: Sequelize, attemptId: number) =>
   (await rows<{ entry: string; points: number; most: number; waits: number }>(database, 'SELECT entry_id AS entry, points, most, waits FROM scores WHERE attempt_id = :attemptId', { attemptId })).map((own) => ({ ...own, waits: Boolean(own.waits) })); // prettier-ignore
 
 async function readStandards({ database }: Context, attempt: Attempt, edition: Edition) {
-  const standardsOf = new Map(entriesOf(edition).map(({ id, standards }) => [id, standards]));
+  const standardsOf = new Map(entriesOf(edition).map(({ id, standards, settled }) => [id, settled ? [] : standards]));
   const own = byStandard(await readScores(database, attempt.id), standardsOf);
   if (own.length === 0) return [];
   const known = await rows<{ code: string; statement: string }>(database, 'SELECT code, MIN(statement) AS statement FROM standards WHERE code IN (:codes) GROUP BY code', { codes: own.map(({ code }) => code) }); // prettier-ignore

@@ -26,13 +26,16 @@ interface Work {
   most: number;
 }
 
-/** What was scored of these students: in one assignment, or in every one of mine. */
+/**
+ * What was scored of these students: in one assignment, or in every one of mine. A question that was not reached counts as
+ * it does in the score, as nothing of its points.
+ */
 const readWork = (database: Sequelize, me: SignedIn, students: number[], assignmentId: number | null, { from, to }: Query) =>
   rows<Work>(
     database,
     `SELECT a.id AS assignmentId, a.edition_id AS editionId, a.title, COALESCE(a.closes_at, t.handed_in_at) AS at, t.student_id AS studentId,
             s.entry_id AS entry, s.points, s.most
-       FROM attempts t JOIN assignments a ON a.id = t.assignment_id JOIN scores s ON s.attempt_id = t.id AND s.reached AND NOT s.waits AND s.most > 0
+       FROM attempts t JOIN assignments a ON a.id = t.assignment_id JOIN scores s ON s.attempt_id = t.id AND NOT s.waits AND s.most > 0
       WHERE t.student_id IN (:students) AND t.counts AND NOT t.excused AND t.handed_in_at IS NOT NULL AND ${ownAssignment}
         AND (:assignmentId IS NULL OR a.id = :assignmentId) AND (:from IS NULL OR t.handed_in_at >= :from) AND (:to IS NULL OR t.handed_in_at < :to)`,
     { ...asking(me), students: [0, ...students], assignmentId, from: from === undefined ? null : new Date(from), to: to === undefined ? null : new Date(to) },
