@@ -61,6 +61,15 @@ test('the same answers are marked once for all who gave them; scores follow; a m
   expect((await teacher.ok('GET', `/api/assignments/${assignmentId}`)).assignment.meanShare).toBe(0.7);
   const log = await rows(school.database, 'SELECT points FROM mark_log WHERE attempt_id = :id ORDER BY id', { id: students[0]!.attemptId }); // prettier-ignore
   expect(log).toEqual([{ points: 3.5 }, { points: null }]);
+  // The bank's item is known by what was marked, and by nothing before.
+  await school.chores();
+  const { itemId } = results.items[0];
+  expect((await teacher.ok('GET', `/api/items/${itemId}`)).item.facility).toEqual({ value: 0.875, n: 1 });
+  await teacher.ok('PUT', path, { attempts: [{ attemptId: students[1]!.attemptId, version: 1 }], points: 2, comment: 'Say why twice.' }); // prettier-ignore
+  school.clock.now += 1_000;
+  await school.chores();
+  expect((await teacher.ok('GET', `/api/items/${itemId}`)).item.facility).toEqual({ value: 0.5, n: 1 });
+  await teacher.ok('PUT', path, { attempts: [{ attemptId: students[1]!.attemptId, version: 2 }], points: 3.5, comment: 'Say why twice.' }); // prettier-ignore
   // The student reads the comment once what was right is out, and not before.
   const report = async () => (await (await school.student('6B', 1)).ok('GET', `/api/seat/assignments/${assignmentId}/report`)).entries; // prettier-ignore
   expect(await report()).toBeNull();

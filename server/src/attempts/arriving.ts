@@ -86,7 +86,7 @@ export async function takeLate(
       transaction,
     );
     if (late.stored.length === 0) throw why;
-    if (late.counted && attempt.handedInAt) await scoreAnew(database, editions, attempt, given, transaction);
+    if (late.counted && attempt.handedInAt) await scoreAnew(database, editions, attempt, given, now(), transaction);
     return late.stored;
   });
 }
@@ -97,10 +97,11 @@ export async function scoreAnew(
   editions: Editions,
   attempt: Attempt & { studentId: number },
   given: Given,
+  now: number,
   transaction: Transaction,
 ): Promise<void> {
   const how = { ranOut: attempt.handedInBy !== 'student', lateOff: Number(attempt.lateOff) };
   const { points, most } = await writeScores(database, editions, attempt, given, how, transaction);
-  await database.query('UPDATE attempts SET points = :points, counted = :points, most = :most WHERE id = :id', { replacements: { id: attempt.id, points, most }, transaction }); // prettier-ignore
+  await database.query('UPDATE attempts SET points = :points, counted = :points, most = :most, scored_at = :time WHERE id = :id', { replacements: { id: attempt.id, points, most, time: new Date(now) }, transaction }); // prettier-ignore
   await recount(database, attempt.assignmentId, given.rules.counts, attempt.studentId, transaction);
 }

@@ -71,7 +71,7 @@ export async function handIn(
     const { points, most } = await writeScores(database, editions, attempt, given, { ranOut, lateOff: off }, transaction); // prettier-ignore
     await database.query(
       `UPDATE attempts SET handed_in_at = :handedInAt, handed_in_by = :by, arrived_at = :arrivedAt, late = :late, late_off = :off,
-         points = :points, counted = :points, most = :most, paused_at = NULL WHERE id = :attemptId`,
+         points = :points, counted = :points, most = :most, paused_at = NULL, scored_at = :scoredAt WHERE id = :attemptId`,
       {
         replacements: {
           attemptId,
@@ -79,6 +79,7 @@ export async function handIn(
           by: by.kind === 'teacher' ? 'teacher' : ranOut ? 'server' : 'student',
           // Half a minute is the network's; more is worth saying.
           arrivedAt: onTime && now - claimed > 30_000 ? new Date(now) : null,
+          scoredAt: new Date(now),
           late,
           off,
           points,

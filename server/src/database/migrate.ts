@@ -21,6 +21,7 @@ import { uploads } from './migrations/018-uploads';
 import { itemSums } from './migrations/019-item-sums';
 import { lateAnswers } from './migrations/020-late-answers';
 import { bestTry } from './migrations/021-best-try';
+import { scoredAt } from './migrations/022-scored-at';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -46,6 +47,7 @@ const migrations: Migration[] = [
   itemSums,
   lateAnswers,
   bestTry,
+  scoredAt,
 ];
 
 export function migrator(database: Sequelize) {

@@ -83,7 +83,7 @@ export async function giveMark(
     { replacements, transaction },
   );
   const given = await readGiven(database, attempt.studentId, attempt.assignmentId, transaction);
-  await scoreAnew(database, editions, attempt, given, transaction);
+  await scoreAnew(database, editions, attempt, given, now(), transaction);
   return version + 1;
 }
 

@@ -32,8 +32,7 @@ async function follow(context: Context, editions: Editions, attempt: Awaited<Ret
       WHERE id = :id`,
     { replacements: { id: attempt.id }, transaction },
   );
-  await scoreAnew(database, editions, attempt, await readGiven(database, attempt.studentId, attempt.assignmentId, transaction), transaction);
-  await database.query('UPDATE assignments SET figures_at = NULL WHERE id = :id', { replacements: { id: attempt.assignmentId }, transaction });
+  await scoreAnew(database, editions, attempt, await readGiven(database, attempt.studentId, attempt.assignmentId, transaction), context.now(), transaction);
 } // prettier-ignore
 
 export async function adjust(

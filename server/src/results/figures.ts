@@ -10,6 +10,8 @@ import { rows } from '../database/connect';
 
 /** Fewer answers than this say too little about how well an item separates to be searched by (common practice, no source). */
 const leastToSeparate = 10;
+/** Scores bear the time at which their transaction began; one that ends later than the sums were read is not missed. */
+const overlap = 5_000;
 /** Assignments that are renewed in one turn. */
 const atOnce = 50;
 
@@ -127,7 +129,7 @@ interface Stale {
 }
 
 async function renew({ database, now }: Pick<Context, 'database' | 'now'>, { id, figuresAt }: Stale): Promise<void> {
-  const time = new Date(now());
+  const time = new Date(now() - overlap);
   const items = await rows<{ itemId: number }>(
     database,
     `SELECT er.item_id AS itemId FROM assignments a JOIN edition_revisions er ON er.edition_id = a.edition_id WHERE a.id = :id
@@ -148,13 +150,15 @@ async function renew({ database, now }: Pick<Context, 'database' | 'now'>, { id,
   });
 }
 
-/** Renews the figures of items in assignments with work newer than their last figures. */
+/** Renews the figures of items in assignments with work that was handed in or scored since their last figures. */
 export async function renewFigures(context: Pick<Context, 'database' | 'now'>): Promise<number> {
   const stale = await rows<Stale>(
     context.database,
     `SELECT a.id, a.figures_at AS figuresAt FROM assignments a
       WHERE EXISTS (SELECT 1 FROM attempts t
                      WHERE t.assignment_id = a.id AND t.handed_in_at > COALESCE(a.figures_at, '1970-01-02'))
+         OR EXISTS (SELECT 1 FROM attempts t
+                     WHERE t.assignment_id = a.id AND t.scored_at > COALESCE(a.figures_at, '1970-01-02'))
       ORDER BY a.id LIMIT ${atOnce}`,
   );
   for (const assignment of stale) await renew(context, assignment);

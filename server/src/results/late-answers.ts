@@ -107,6 +107,6 @@ export async function decideLateAnswers(
     await markLate(database, attemptId, answers, transaction);
     if (attempt.handedInAt === null) return;
     const given = await readGiven(database, studentId, assignmentId, transaction);
-    await scoreAnew(database, editions, attempt, given, transaction);
+    await scoreAnew(database, editions, attempt, given, now(), transaction);
   });
 }

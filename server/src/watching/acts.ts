@@ -81,7 +81,7 @@ async function change(context: Context, editions: Editions, me: SignedIn, id: nu
         throw new Problem(409, 'It cannot be opened again: what is right could be read already.', 'Take the release back first, or give another attempt.'); // prettier-ignore
       // The time since it was handed in did not run.
       await letRun(set, now - toMillis(attempt.handedInAt));
-      await set('handed_in_at = NULL, handed_in_by = NULL, arrived_at = NULL, late = FALSE, late_off = 0, points = NULL, counted = NULL, most = NULL, seen_at = NULL'); // prettier-ignore
+      await set('handed_in_at = NULL, handed_in_by = NULL, arrived_at = NULL, late = FALSE, late_off = 0, points = NULL, counted = NULL, most = NULL, seen_at = NULL, scored_at = :time'); // prettier-ignore
       await database.query('DELETE FROM scores WHERE attempt_id = :id', { replacements: { id }, transaction });
       await stretch(database, attempt.assignmentId, attempt.studentId, minutes, windowEnd(studentWindow(given, given, await schoolZone(database))), now, transaction); // prettier-ignore
       if (minutes > 0) await set('clock_at = clock_at + INTERVAL :minutes MINUTE', { minutes });
