@@ -118,6 +118,12 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   expect(words).toContain('Émile Brook');
   expect(words).toContain(passcode);
   expect(words).not.toContain('Back to the class');
+  // Passcodes that are on no paper are not left behind without a word.
+  await page.getByRole('link', { name: 'Back to the class' }).click();
+  const leaving = page.getByRole('dialog', { name: 'Leave without printing?' });
+  await expect(leaving).toContainText('2 passcodes are shown only here.');
+  await leaving.getByRole('button', { name: 'Stay here' }).click();
+  await expect(slip).toContainText(passcode);
   const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
   watch(phone, complaints);
   await phone.goto(`/seat/sign-in?code=${code}`);
@@ -128,6 +134,7 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   await phone.context().close();
 
   await page.getByRole('link', { name: 'Back to the class' }).click();
+  await leaving.getByRole('button', { name: 'Leave', exact: true }).click();
   await page.getByRole('link', { name: 'Class list' }).click();
   await expect(page.getByRole('cell', { name: '芳 王', exact: true })).toBeVisible();
   await expectAccessible('class list', page);

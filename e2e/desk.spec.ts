@@ -59,7 +59,14 @@ test('words that were not saved when the browser ended are offered again, and ca
   await again.goto(address);
   await expect(again.getByText('This is what you had typed before', { exact: false })).toBeVisible();
   await expect(again.getByRole('textbox', { name: 'Question' })).toContainText('Think of the scale.');
+  // Going back to what is saved can be taken back too, for as long as the window is open.
   await again.getByRole('button', { name: 'Go back to the saved wording' }).click();
+  await expect(again.getByRole('textbox', { name: 'Question' })).toHaveText(before);
+  await again.getByRole('button', { name: 'Close this notice' }).click();
+  await again.getByRole('button', { name: 'Last steps' }).click();
+  await again.getByRole('list', { name: 'Last steps' }).getByRole('button', { name: 'Undo' }).click();
+  await expect(again.getByRole('textbox', { name: 'Question' })).toContainText('Think of the scale.');
+  await again.getByRole('button', { name: 'Start over' }).click();
   await expect(again.getByRole('textbox', { name: 'Question' })).toHaveText(before);
   await expect(again.getByText('As saved')).toBeVisible();
 });

@@ -17,8 +17,11 @@ import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useSession } from '../client/session';
 import { theme, turnTheme } from '../look/theme';
+import LastSteps from './LastSteps.vue';
 import SignInAgain from './accounts/SignInAgain.vue';
 import { open } from './router';
+import { forgetPicks } from './banks/keptPicks';
+import { steps } from './undo';
 import UndoStrip from './UndoStrip.vue';
 
 const session = useSession();
@@ -49,6 +52,9 @@ const bare = computed(() => open.includes(route.path) || !session.account);
 
 async function leave(): Promise<void> {
   await session.signOut().catch(() => {});
+  // The next one at this desk has steps and picks of their own.
+  steps.value = [];
+  forgetPicks();
   await router.push('/sign-in');
 }
 </script>
@@ -70,6 +76,7 @@ async function leave(): Promise<void> {
         {{ place.name }}
       </RouterLink>
       <div class="below">
+        <LastSteps />
         <button class="place" :title="theme === 'dark' ? 'Light page' : 'Dark page'" @click="turnTheme">
           <component :is="theme === 'dark' ? Sun : Moon" :size="18" :stroke-width="1.7" aria-hidden="true" />
           {{ theme === 'dark' ? 'Light' : 'Dark' }}

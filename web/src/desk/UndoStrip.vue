@@ -7,7 +7,7 @@ import { notice, takeBack } from './undo';
     <div v-if="notice" class="strip" :class="notice.kind">
       <span>{{ notice.text }}</span>
       <RouterLink v-if="notice.link" :to="notice.link.to" @click="notice = null">{{ notice.link.text }}</RouterLink>
-      <button v-if="notice.undo" @click="takeBack">Undo</button>
+      <button v-if="notice.undo" @click="takeBack({ undo: notice.undo })">Undo</button>
       <button aria-label="Close this notice" @click="notice = null">×</button>
     </div>
   </div>

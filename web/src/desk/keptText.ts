@@ -56,7 +56,12 @@ export function useKeptText<Text>(name: string, basedOn: () => string | number) 
       return false;
     }
   }
-  const startOver = () => take(JSON.parse(saved.value) as Text);
+  /** Goes back to what is saved. @returns brings back what stood there before */
+  function startOver(): () => void {
+    const before = plain(text.value);
+    take(JSON.parse(saved.value) as Text);
+    return () => (text.value = before);
+  }
   const forget = () => localStorage.removeItem(key);
 
   watch(

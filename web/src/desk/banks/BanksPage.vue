@@ -19,6 +19,7 @@ import { useLibrary } from './library';
 import NearCopies from './NearCopies.vue';
 import PickedDialog from './PickedDialog.vue';
 import PlaceDialog, { type Place } from './PlaceDialog.vue';
+import { useKeptPicks } from './keptPicks';
 import RetireDialog from './RetireDialog.vue';
 import UsedIn from './UsedIn.vue';
 import { asQuery, useSearch } from './useSearch';
@@ -29,7 +30,7 @@ const library = useLibrary();
 const search = useSearch(fromAddress(route.query));
 /** What is known of each picked item; it stays across searches. */
 type Picked = Pick<ItemRow, 'id' | 'points' | 'seconds' | 'may'>;
-const picked = ref(new Map<number, Picked>());
+const picked = useKeptPicks<Picked>();
 const asking = ref<'test' | 'copy' | 'move' | 'label' | 'retire' | 'picked' | null>(null);
 const open = (own: NonNullable<typeof asking.value>) =>
   computed({ get: () => asking.value === own, set: (now) => (asking.value = now ? own : null) });

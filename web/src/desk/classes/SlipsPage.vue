@@ -2,8 +2,9 @@
 /** Sign-in slips: a new passcode for each chosen student, printed once, to be cut apart. */
 import { count } from '@oaken/core/text';
 import QRCode from 'qrcode';
-import { computed, onMounted, ref } from 'vue';
-import { useRoute } from 'vue-router';
+import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
+import { computed, onMounted, onUnmounted, ref } from 'vue';
+import { onBeforeRouteLeave, useRoute } from 'vue-router';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
@@ -43,7 +44,21 @@ async function make(): Promise<void> {
     busy.value = false;
   }
 }
-const print = () => window.print();
+const print = () => {
+  onPaper.value = true;
+  window.print();
+};
+/** Passcodes that were not printed are gone with the page. */
+const onPaper = ref(false);
+const wouldLose = computed(() => printed.value.length > 0 && !onPaper.value);
+const warn = (event: BeforeUnloadEvent) => wouldLose.value && event.preventDefault();
+addEventListener('beforeunload', warn);
+onUnmounted(() => removeEventListener('beforeunload', warn));
+onBeforeRouteLeave(() => {
+  if (!wouldLose.value) return true;
+  const text = `${count(printed.value.length, 'passcode')} ${printed.value.length === 1 ? 'is' : 'are'} shown only here. Whoever has no slip needs a new one.`; // prettier-ignore
+  return ElMessageBox.confirm(text, 'Leave without printing?', { confirmButtonText: 'Leave', cancelButtonText: 'Stay here' }).then(() => true, () => false); // prettier-ignore
+});
 const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.value)}`);
 </script>
 

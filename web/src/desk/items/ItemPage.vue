@@ -44,6 +44,7 @@ const place = ref<{ bank: number | null; folder: number | null }>({
 });
 const draft = useDraft<ItemFacts>(`oaken-item-${itemId ?? 'new'}`, () => read.value?.item.revisionId ?? 'new');
 const { content, facts, base, changed, recovered, problems, serverProblems, valid, take, rebase, recover, startOver, forget, asSent } = draft; // prettier-ignore
+const startAgain = () => done('What was not saved is gone from the page.', startOver());
 /** A new item is not called wrong before its author thinks that it is done. */
 const attempted = ref(itemId !== null);
 const wrong = ref('');
@@ -211,7 +212,7 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <p v-if="recovered" class="notice" role="status">
     This is what you had typed before; it was not saved yet.
-    <button class="word" @click="startOver">Go back to the saved wording</button>
+    <button class="word" @click="startAgain">Go back to the saved wording</button>
   </p>
   <p v-if="!mayEdit" class="notice" role="status">
     This item belongs to others.
@@ -334,7 +335,7 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
     <span v-if="read">{{ usedIn ? `used in ${count(usedIn, 'test')}` : 'in no test yet' }}</span>
     <span v-if="facts && facts.standards.length === 0" class="faded">no standard yet</span>
     <template #actions>
-      <el-button :disabled="!changed" @click="startOver">Start over</el-button>
+      <el-button :disabled="!changed" @click="startAgain">Start over</el-button>
       <el-button
         type="primary"
         :disabled="!mayEdit || (attempted && !valid) || (!changed && itemId !== null) || place.bank === null"

@@ -32,6 +32,14 @@ const clientKey = crypto.randomUUID();
 const read = ref<AnswerOf<typeof api.readPassage> | null>(null);
 const kept = useKeptText<PassageContent>(draftKey, () => read.value?.passage.revisionId ?? 'new');
 const { text: content, changed, recovered, base, take, rebase, recover, startOver, forget, asSent } = kept;
+function startAgain(): void {
+  const back = startOver();
+  showEasier();
+  done('What was not saved is gone from the page.', () => {
+    back();
+    showEasier();
+  });
+}
 /** Somebody saved meanwhile: both are shown, and the writer chooses. */
 const other = ref<AnswerOf<typeof api.readPassage> | null>(null);
 const bank = ref<number | null>(null);
@@ -145,7 +153,7 @@ const numberingWords: Record<Numbering, string> = {
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <p v-if="recovered" class="notice" role="status">
     This is what you had typed before; it was not saved yet.
-    <button class="word" @click="(startOver(), showEasier())">Go back to the saved text</button>
+    <button class="word" @click="startAgain">Go back to the saved text</button>
   </p>
   <p v-if="!mayEdit" class="notice">This passage belongs to others; you can use it in items of yours.</p>
   <SavedMeanwhile

@@ -38,6 +38,7 @@ const { content, changed, recovered, problems, serverProblems, valid, take, reco
   `oaken-draft-${testId}-${entryId}${formId ?? ''}`,
   () => pinned.value?.id ?? 0,
 );
+const startAgain = () => done('What was not saved is gone from the page.', startOver());
 
 function show(answer: TestAnswer): void {
   title.value = answer.outline.title;
@@ -111,7 +112,7 @@ async function give(): Promise<void> {
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <p v-if="recovered" class="recovered" role="status">
     This is what you had typed before; it was not saved yet{{ older ? ', and the item was changed since' : '' }}.
-    <button class="word" @click="startOver">Go back to the saved wording</button>
+    <button class="word" @click="startAgain">Go back to the saved wording</button>
   </p>
   <FacingPages v-if="content" name="edit" left="Wording and key" right="As a student sees it" :start="54">
     <template #left>
@@ -131,7 +132,7 @@ async function give(): Promise<void> {
     <span v-if="pinned?.forThisTest">changed for this test only</span>
     <template #actions>
       <el-button v-if="canGiveBack" @click="asking = true">Give back to the bank</el-button>
-      <el-button :disabled="!changed" @click="startOver">Start over</el-button>
+      <el-button :disabled="!changed" @click="startAgain">Start over</el-button>
       <el-button type="primary" :disabled="!changed || problems.length > 0" :loading="busy" @click="save">{{
         formName ? `Save for form ${formName}` : 'Save for this test'
       }}</el-button>
