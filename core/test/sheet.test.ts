@@ -1,4 +1,4 @@
-import { analyseSheet } from '@oaken/core/analysis';
+import { analyseSheet, sheetTable, type SheetReading } from '@oaken/core/analysis';
 import fc from 'fast-check';
 import { mean, sampleCorrelation, sampleStandardDeviation, sampleVariance, variance } from 'simple-statistics';
 
@@ -108,4 +108,39 @@ test('nobody, one student, and all the same give reasons and not numbers', () =>
   );
   expect([one.mean, one.sd, one.alpha]).toEqual([1, null, null]);
   expect(one.notes).toContain('alpha: needs at least two students.');
+});
+
+describe('tables of points and keys', () => {
+  const table = (text: string) => text.split('\n').map((line) => line.split(','));
+  const read = (text: string, key: string | null = null, reading: Partial<SheetReading> = {}) =>
+    sheetTable(table(text), key === null ? null : table(key), { emptyRows: 'zero', insist: true, ...reading });
+  const most = (...asked: Parameters<typeof read>) => read(...asked).items.map((item) => item.most);
+
+  test('an item gives what the table says, also where nobody solved it', () => {
+    expect(most('student,q1,q2\npoints,2,4\nAda,1,0\nBo,2,0')).toEqual([2, 4]);
+    expect(most('student,q1,q2\nAda,1,0\nBo,2,0', 'item,points\nq1,2\nq2,4')).toEqual([2, 4]);
+    expect(most('student,q1,q2\nAda,1,0\nBo,,0')).toEqual([1, 1]);
+    expect(read('student,q1,q2\nMaximum,2,4\nAda,1,0').students).toEqual(['Ada']);
+  });
+
+  test.each([
+    ['what nothing says is asked', 'student,q1\nAda,1\nBo,2', 'How many points does each item give? Add a row named “points” below the names, or paste a second table with the columns item and points. The most that was seen: q1 2.'],
+    ['more than there is is named', 'student,q1\npoints,2\nAda,3', 'Row 3, “q1”: 3 is more than the 2 that it gives.'],
+    ['no points are none', 'student,q1\npoints,0\nAda,0', 'Row 2: “0” is no number of points above zero.'],
+  ])('%s', (_, text, message) => expect(() => read(text)).toThrow(message)); // prettier-ignore
+
+  test('capitals make no other answer', () => {
+    const { items, table: own } = read('student,q1\nAda,B\nBo,b\nCy,A\nDi,a', 'item,key\nq1,b');
+    expect([items[0]!.answers, [...own.points]]).toEqual([
+      ['b', 'A'],
+      [1, 1, 0, 0],
+    ]);
+  });
+
+  test('rows without any answer are asked about, left out, or nothing', () => {
+    const text = 'student,q1,q2\nAda,1,0\nBo,,\nCy,0,1';
+    expect(() => read(text, null, { emptyRows: null })).toThrow('Without any answer: Bo (row 3). Were they not there, or did they answer nothing?'); // prettier-ignore
+    expect(read(text, null, { emptyRows: 'left-out' }).students).toEqual(['Ada', 'Cy']);
+    expect(read(text).students).toEqual(['Ada', 'Bo', 'Cy']);
+  });
 });

@@ -134,14 +134,15 @@ describe('what is right, and as large as it may be', () => {
   const passage = { title: 'Formulas', body: formulas, numbering: 'none', easier: '', source: '' };
   const listed = (roll: number) => Array.from({ length: 60 }, (_, n) => ({ line: n + 1, givenName: `Ana${n}`, familyName: `Lee${roll}`, studentNumber: '', email: '', grade: 6, sourcedId: null, rollNumber: null })); // prettier-ignore
   const lines = (students: number, items: number) => [[...Array.from({ length: items }, (_, n) => `Q${n}`)], ...Array.from({ length: students }, (_, s) => [...Array.from({ length: items }, (_unused, n) => String((s * n) % 5))])].map((line) => line.join(',')).join('\n'); // prettier-ignore
+  const gives = (items: number) => ['item,points', ...Array.from({ length: items }, (_, n) => `Q${n},4`)].join('\n'); // prettier-ignore
   const key = () => `00000000-0000-4000-9000-${randomBytes(6).toString('hex')}`;
 
   test.each<[string, string, string, (known: Record<string, string>) => unknown, number[]]>([
     ['an item', 'POST', '/api/items', ({ bankId }) => ({ clientKey: key(), bank: Number(bankId), folder: null, content, facts }), [200]],
     ['a passage of formulas', 'POST', '/api/passages', ({ bankId }) => ({ clientKey: key(), bank: Number(bankId), content: passage }), [200, 422]],
     ['near copies of an item', 'POST', '/api/items/near', () => ({ content, but: null }), [200]],
-    ['a table of answers', 'POST', '/api/sheets', () => ({ title: 'Large', answers: lines(4_000, 100), key: null }), [200, 422]],
-    ['a wide table of answers', 'POST', '/api/sheets', () => ({ title: 'Wide', answers: lines(100, 4_000), key: null }), [200, 422]],
+    ['a table of answers', 'POST', '/api/sheets', () => ({ title: 'Large', answers: lines(4_000, 100), key: gives(100) }), [200, 422]],
+    ['a wide table of answers', 'POST', '/api/sheets', () => ({ title: 'Wide', answers: lines(100, 4_000), key: gives(4_000) }), [200, 422]],
     ['sixty rolls', 'POST', '/api/rolls/plan', () => ({ rolls: Array.from({ length: 60 }, (_, n) => ({ classId: null, listed: listed(n), whole: true, subject: 'Mathematics' })) }), [200, 422]],
   ])('%s', async (_, method, path, body, statuses) => {
     const text = JSON.stringify(body(await ids()));

@@ -215,6 +215,8 @@ test('a gradebook gets OneRoster 1.2 files: headers in order, a result for each 
 
 test('answers from elsewhere are read in the same shape; what is wrong with them is said with its place', async () => {
   const bring = (answers: string, key: string | null) => teacher.send('POST', '/api/sheets', { title: 'Paper', answers, key }); // prettier-ignore
+  const empty = await bring('student,A,B\nAda,1,0\nBo,,', null);
+  expect([empty.status, empty.body.errors[0].pointer]).toEqual([422, '/emptyRows']);
   const ragged = await bring('student,1,2\nAda,a\n', 'item,key\n1,a\n2,b\n');
   expect([ragged.status, ragged.body.errors]).toEqual([422, [{ pointer: '/answers', message: 'Row 2 has 2 cells; the first row names 3.' }]]); // prettier-ignore
   const keyless = await bring('student,1,2\nAda,a,b\n', 'item,key\n1,a\n');

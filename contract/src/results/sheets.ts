@@ -24,6 +24,8 @@ export const bringSheet = endpoint({
     title: z.string().trim().min(1, 'Give it a title.').max(200),
     answers: csv.min(1, 'There are no answers.'),
     key: csv.nullable(),
+    /** What becomes of rows without any answer; null: it is asked where there are any. */
+    emptyRows: z.enum(['left-out', 'zero']).nullable().default(null),
   }),
   answer: z.object({ id }),
 });

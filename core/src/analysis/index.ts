@@ -12,6 +12,7 @@ export { caution, discriminationBand, flagsOf, type Band, type Flag } from './re
 export {
   analyseSheet,
   sheetTable,
+  type SheetReading,
   SheetProblem,
   type SheetTable,
   type SheetAnalysis,

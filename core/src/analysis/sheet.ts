@@ -2,6 +2,8 @@
 import { analyse, type ItemFigures, type ScoreTable } from './analyse';
 import type { Figure } from './figure';
 import { flagsOf, type Flag } from './reading';
+import { isPointsRow, isRightWrong, mostOf, readPoints } from './sheet-points';
+import { SheetProblem } from './sheet-problem';
 
 export interface SheetOption {
   option: string;
@@ -46,10 +48,17 @@ export interface SheetAnalysis {
   notes: string[];
 }
 
-/** What is wrong with a table, in a sentence that names the place. */
-export class SheetProblem extends Error {
-  override name = 'SheetProblem';
+export { SheetProblem } from './sheet-problem';
+
+/** How a table is read where it does not say all of it. */
+export interface SheetReading {
+  /** Rows without any answer: students who were not there, or who answered nothing. Null: it has to be asked. */
+  emptyRows: 'left-out' | 'zero' | null;
+  /** Refuses a table of points that does not say what its items give; otherwise the most that was seen is taken. */
+  insist: boolean;
 }
+
+const lenient: SheetReading = { emptyRows: 'zero', insist: false };
 
 /** The column that names students; every other one is an item. */
 const studentColumn = 'student';
@@ -58,22 +67,29 @@ interface Item {
   id: string;
   /** Null: cells are scores. */
   key: string | null;
+  /** What it gives at most. */
+  most: number;
   cells: string[];
+}
+
+/** Rows of students as they were numbered in the table. */
+interface Sheet {
+  items: Item[];
+  students: { name: string; row: number }[];
 }
 
 /**
  * @param rows the first one names the columns
- * @param key rows of `item` and `key`, the first one naming these; null: cells are item scores, and the most of an item is the largest seen
+ * @param key rows of `item` and `key`, the first one naming these; of `item` and `points`, or null: cells are item scores
  * @throws SheetProblem
  */
 export function analyseSheet(rows: readonly string[][], key: readonly string[][] | null): SheetAnalysis {
   const notes: string[] = [];
-  const items = itemsOf(rows, key, notes);
-  const n = rows.length - 1;
+  const { items, students } = readSheet(rows, key, notes, lenient);
+  const n = students.length;
   const k = items.length;
-  const points = new Float64Array(n * k);
-  items.forEach((item, i) => item.cells.forEach((cell, s) => (points[s * k + i] = scoreOf(item, cell, s))));
-  const most = Float64Array.from(items, (item, i) => item.key !== null ? 1 : largest(points, i, n, k)); // prettier-ignore
+  const points = pointsIn(items, students);
+  const most = Float64Array.from(items, ({ most: own }) => own);
   const analysis = analyse({ students: n, items: k, points, most });
   const take = (of: string, { value, reason }: Figure): number | null => {
     if (value === null) notes.push(`${of}: ${reason}.`);
@@ -142,16 +158,19 @@ const mostAnswers = 31;
 
 /**
  * @param rows the first one names the columns; a column `student` names the students and every other one is an item
- * @param key rows with the columns `item` and `key`; null: cells are item scores, and the largest is an item's most
+ * @param key rows with the columns `item` and `key`, or `item` and `points`; null: cells are item scores
  * @throws SheetProblem
  */
-export function sheetTable(rows: readonly string[][], key: readonly string[][] | null): SheetTable {
-  const items = itemsOf(rows, key, []);
-  const n = rows.length - 1;
+export function sheetTable(
+  rows: readonly string[][],
+  key: readonly string[][] | null,
+  reading: SheetReading = lenient,
+): SheetTable {
+  const { items, students } = readSheet(rows, key, [], reading);
+  const n = students.length;
   const k = items.length;
-  const points = new Float64Array(n * k);
+  const points = pointsIn(items, students);
   const chosen = new Uint32Array(n * k);
-  items.forEach((item, i) => item.cells.forEach((cell, s) => (points[s * k + i] = scoreOf(item, cell, s))));
   const read = items.map((item, i) => {
     const counts = new Map<string, number>(item.key === null ? [] : [[item.key, 0]]);
     if (item.key !== null)
@@ -159,11 +178,10 @@ export function sheetTable(rows: readonly string[][], key: readonly string[][] |
     const answers = [...counts].sort(([a, of], [b, or]) => Number(b === item.key) - Number(a === item.key) || or - of || (a < b ? -1 : 1)).map(([answer]) => answer); // prettier-ignore
     const place = new Map(answers.slice(0, mostAnswers).map((answer, at) => [answer, at]));
     item.cells.forEach((cell, s) => (chosen[s * k + i] = place.has(cell) ? 1 << place.get(cell)! : 0));
-    return { ...item, most: item.key !== null ? 1 : largest(points, i, n, k), answers };
+    return { ...item, answers };
   });
-  const names = rows[0]!.map((name) => name.trim()).indexOf(studentColumn);
   return {
-    students: rows.slice(1).map((row, s) => (names >= 0 && row[names]!.trim()) || `Row ${s + 2}`),
+    students: students.map(({ name }) => name),
     items: read,
     table: {
       students: n,
@@ -176,26 +194,72 @@ export function sheetTable(rows: readonly string[][], key: readonly string[][] |
   };
 }
 
-function itemsOf(rows: readonly string[][], key: readonly string[][] | null, notes: string[]): Item[] {
-  const [names = [], ...lines] = rows.map((row) => row.map((cell) => cell.trim()));
+function readSheet(
+  rows: readonly string[][],
+  key: readonly string[][] | null,
+  notes: string[],
+  reading: SheetReading,
+): Sheet {
+  const [names = [], ...cells] = rows.map((row) => row.map((cell) => cell.trim()));
   if (names.length === 0) throw new SheetProblem('The table is empty; its first row names the columns.');
   const twice = names.find((name, at) => names.indexOf(name) !== at);
   if (twice !== undefined) throw new SheetProblem(`Two columns are named “${twice}”.`);
   const unnamed = names.indexOf('');
   if (unnamed >= 0) throw new SheetProblem(`Column ${unnamed + 1} has no name.`);
-  lines.forEach((line, at) => {
+  const lines = cells.map((line, at) => ({ row: at + 2, line }));
+  for (const { row, line } of lines)
     if (line.length !== names.length)
-      throw new SheetProblem(`Row ${at + 2} has ${line.length} cells; the first row names ${names.length}.`);
-  });
-  const keys = key === null ? null : readKey(key);
-  const found = names.flatMap(
-    (id, at): Item[] =>
-    id === studentColumn ? [] : [{ id, key: keys === null ? null : keyOf(keys, id), cells: lines.map((line) => line[at]!) }], // prettier-ignore
-  );
-  if (found.length === 0) throw new SheetProblem('There is no column but the students’.');
+      throw new SheetProblem(`Row ${row} has ${line.length} cells; the first row names ${names.length}.`);
+  const told = key === null ? null : readPoints(key);
+  const keys = key === null || told !== null ? null : readKey(key);
+  const who = names.indexOf(studentColumn);
+  const isMost = ({ line }: { line: string[] }) => keys === null && who >= 0 && isPointsRow(line[who]!);
+  const mostRow = lines.find(isMost);
+  const present = withoutEmpty(lines.filter((own) => own !== mostRow), who, reading); // prettier-ignore
+  const students = present.map(({ row, line }) => ({ row, name: (who >= 0 && line[who]) || `Row ${row}` }));
+  const columns = names.flatMap((id, at) => (at === who ? [] : [{ id, at, cells: present.map(({ line }) => line[at]!) }])); // prettier-ignore
+  if (columns.length === 0) throw new SheetProblem('There is no column but the students’.');
   for (const id of keys?.keys() ?? [])
     if (!names.includes(id)) notes.push(`The key names “${id}”, which is no column.`);
-  return found;
+  if (keys !== null)
+    return { students, items: columns.map(({ id, cells: own }) => ({ id, most: 1, ...alike(keyOf(keys, id), own) })) };
+  const ones = isRightWrong(columns.map((column) => column.cells));
+  const items = columns.map(({ id, at, cells: own }): Item => {
+    const most = told?.get(id) ?? (mostRow && mostOf(mostRow.line[at]!, mostRow.row)) ?? (ones ? 1 : null);
+    return { id, key: null, cells: own, most: most ?? largestIn(id, own, students) };
+  });
+  if (reading.insist && !ones && told === null && mostRow === undefined) throw new SheetProblem(askForPoints(items));
+  return { students, items };
+}
+
+const askForPoints = (items: Item[]) =>
+  `How many points does each item give? Add a row named “points” below the names, or paste a second table with the columns item and points. The most that was seen: ${items.slice(0, 8).map(({ id, most }) => `${id} ${most}`).join(', ')}${items.length > 8 ? ' …' : ''}.`; // prettier-ignore
+
+/** Rows with any answer; those without are left out, or stay, as the reader says. */
+function withoutEmpty(
+  lines: { row: number; line: string[] }[],
+  who: number,
+  { emptyRows }: SheetReading,
+): { row: number; line: string[] }[] {
+  const isEmpty = ({ line }: { line: string[] }) => line.every((cell, at) => at === who || cell === '');
+  const empty = lines.filter(isEmpty);
+  if (empty.length === 0 || emptyRows === 'zero') return lines;
+  if (emptyRows === 'left-out') return lines.filter((own) => !isEmpty(own));
+  const named = empty.slice(0, 5).map(({ row, line }) => (who >= 0 && line[who] ? `${line[who]} (row ${row})` : `row ${row}`)); // prettier-ignore
+  throw new SheetProblem(`Without any answer: ${named.join(', ')}${empty.length > 5 ? ` and ${empty.length - 5} more` : ''}. Were they not there, or did they answer nothing?`, 'empty rows'); // prettier-ignore
+}
+
+/** Answers that differ in capitals only are one answer, spelled as in the key or as first seen. */
+function alike(key: string, cells: string[]): { key: string; cells: string[] } {
+  const spelled = new Map([[key.toLowerCase(), key]]);
+  return {
+    key,
+    cells: cells.map((cell) => {
+      const known = spelled.get(cell.toLowerCase());
+      if (known === undefined) spelled.set(cell.toLowerCase(), cell);
+      return known ?? cell;
+    }),
+  };
 }
 
 function readKey(rows: readonly string[][]): Map<string, string> {
@@ -218,20 +282,31 @@ function keyOf(keys: Map<string, string>, id: string): string {
   return own;
 }
 
-function scoreOf({ id, key }: Item, cell: string, student: number): number {
+function scoreOf({ id, key }: Pick<Item, 'id' | 'key'>, cell: string, row: number): number {
   if (cell === '') return 0;
   if (key !== null) return cell === key ? 1 : 0;
   const score = Number(/^\d+,\d+$/.test(cell) ? cell.replace(',', '.') : cell);
-  if (!Number.isFinite(score)) throw new SheetProblem(`Row ${student + 2}, “${id}”: “${cell}” is not a score.`);
-  if (score < 0) throw new SheetProblem(`Row ${student + 2}, “${id}”: a score cannot be below zero.`);
+  if (!Number.isFinite(score)) throw new SheetProblem(`Row ${row}, “${id}”: “${cell}” is not a score.`);
+  if (score < 0) throw new SheetProblem(`Row ${row}, “${id}”: a score cannot be below zero.`);
   return score;
 }
 
-function largest(points: Float64Array, i: number, n: number, k: number): number {
-  let most = 0;
-  for (let s = 0; s < n; s++) most = Math.max(most, points[s * k + i]!);
-  return most;
+/** Students by items, row by row. */
+function pointsIn(items: Item[], students: Sheet['students']): Float64Array {
+  const k = items.length;
+  const points = new Float64Array(students.length * k);
+  items.forEach((item, i) =>
+    item.cells.forEach((cell, s) => {
+      const score = scoreOf(item, cell, students[s]!.row);
+      if (score > item.most) throw new SheetProblem(`Row ${students[s]!.row}, “${item.id}”: ${score} is more than the ${item.most} that it gives.`); // prettier-ignore
+      points[s * k + i] = score;
+    }),
+  );
+  return points;
 }
+
+const largestIn = (id: string, cells: string[], students: Sheet['students']) =>
+  cells.reduce((most, cell, s) => Math.max(most, scoreOf({ id, key: null }, cell, students[s]!.row)), 0);
 
 /** Every answer that was given, the key first, then by how many gave it. */
 function optionsOf(

@@ -22,6 +22,7 @@ import { itemSums } from './migrations/019-item-sums';
 import { lateAnswers } from './migrations/020-late-answers';
 import { bestTry } from './migrations/021-best-try';
 import { scoredAt } from './migrations/022-scored-at';
+import { emptyRows } from './migrations/023-empty-rows';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -48,6 +49,7 @@ const migrations: Migration[] = [
   lateAnswers,
   bestTry,
   scoredAt,
+  emptyRows,
 ];
 
 export function migrator(database: Sequelize) {

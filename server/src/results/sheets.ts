@@ -1,7 +1,7 @@
 /** Answers from elsewhere: kept as they came, analysed anew whenever they are read. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import type { ResultsAnswer } from '@oaken/contract/results';
-import { analyse, caution, discriminationBand, flagsOf, noFigure, shareInterval, SheetProblem, sheetTable, spreadOf, type SheetTable } from '@oaken/core/analysis'; // prettier-ignore
+import { analyse, caution, discriminationBand, flagsOf, noFigure, shareInterval, SheetProblem, sheetTable, spreadOf, type SheetReading, type SheetTable } from '@oaken/core/analysis'; // prettier-ignore
 import { parse } from 'csv-parse/sync';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
@@ -28,15 +28,16 @@ interface Stored {
   title: string;
   answers: string;
   key: string | null;
+  emptyRows: SheetReading['emptyRows'];
 }
 
-function resultsOf({ title, answers, key }: Stored): ResultsAnswer {
+function resultsOf({ title, answers, key, emptyRows }: Stored, insist: boolean): ResultsAnswer {
   const keyRows = key === null || key.trim() === '' ? null : readCsv(key, '/key');
   try {
-    return asResults(title, sheetTable(readCsv(answers, '/answers'), keyRows));
+    return asResults(title, sheetTable(readCsv(answers, '/answers'), keyRows, { emptyRows, insist }));
   } catch (error) {
     if (error instanceof SheetProblem)
-      throw invalid([{ pointer: /key/i.test(error.message) ? '/key' : '/answers', message: error.message }]);
+      throw invalid([{ pointer: error.about === 'empty rows' ? '/emptyRows' : /key/i.test(error.message) ? '/key' : '/answers', message: error.message }]); // prettier-ignore
     throw error;
   }
 }
@@ -126,11 +127,11 @@ function asResults(title: string, { students, items, table }: SheetTable): Resul
   };
 } // prettier-ignore
 
-export async function bringSheet({ database, now }: Context, me: SignedIn, { title, answers, key }: BodyOf<typeof api.bringSheet>): Promise<{ id: number }> {
+export async function bringSheet({ database, now }: Context, me: SignedIn, { title, answers, key, emptyRows }: BodyOf<typeof api.bringSheet>): Promise<{ id: number }> {
   // What cannot be analysed is not kept.
-  resultsOf({ title, answers, key });
+  resultsOf({ title, answers, key, emptyRows }, true);
   const id = await database.transaction((transaction) =>
-    insertedId(database, 'INSERT INTO sheets (owner_id, title, answers, answer_key, created_at) VALUES (:me, :title, :answers, :key, :time)', { me: me.account.id, title, answers, key: key?.trim() ? key : null, time: new Date(now()) }, transaction),
+    insertedId(database, 'INSERT INTO sheets (owner_id, title, answers, answer_key, empty_rows, created_at) VALUES (:me, :title, :answers, :key, :emptyRows, :time)', { me: me.account.id, title, answers, emptyRows, key: key?.trim() ? key : null, time: new Date(now()) }, transaction),
   );
   return { id };
 } // prettier-ignore
@@ -141,9 +142,9 @@ export async function listSheets({ database }: Context, me: SignedIn): Promise<A
 }
 
 export async function readSheetResults({ database }: Context, me: SignedIn, id: number): Promise<ResultsAnswer> {
-  const own = await row<Stored>(database, 'SELECT title, answers, answer_key AS `key` FROM sheets WHERE id = :id AND owner_id = :me', { id, me: me.account.id }); // prettier-ignore
+  const own = await row<Stored>(database, 'SELECT title, answers, answer_key AS `key`, empty_rows AS emptyRows FROM sheets WHERE id = :id AND owner_id = :me', { id, me: me.account.id }); // prettier-ignore
   if (!own) throw notFound('What was brought in');
-  return resultsOf(own);
+  return resultsOf({ ...own, emptyRows: own.emptyRows ?? 'zero' }, false);
 }
 
 export async function removeSheet({ database }: Context, me: SignedIn, id: number): Promise<void> {

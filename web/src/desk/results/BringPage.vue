@@ -11,6 +11,7 @@ const router = useRouter();
 const title = ref('');
 const answers = ref('');
 const key = ref('');
+const emptyRows = ref<'left-out' | 'zero' | null>(null);
 const wrong = ref<Record<string, string>>({});
 const busy = ref(false);
 
@@ -27,7 +28,7 @@ async function bring(): Promise<void> {
   busy.value = true;
   wrong.value = {};
   try {
-    const { id } = await call('bringSheet', { body: { title: title.value, answers: answers.value, key: key.value.trim() ? key.value : null } }); // prettier-ignore
+    const { id } = await call('bringSheet', { body: { title: title.value, answers: answers.value, key: key.value.trim() ? key.value : null, emptyRows: emptyRows.value } }); // prettier-ignore
     await router.push(`/results/sheet/${id}`);
   } catch (error) {
     if (error instanceof Refused && error.problem.errors)
@@ -60,6 +61,13 @@ async function bring(): Promise<void> {
           />
         </label>
         <p v-if="wrong['/answers']" class="wrong" role="alert">{{ wrong['/answers'] }}</p>
+        <template v-if="wrong['/emptyRows'] || emptyRows">
+          <p v-if="wrong['/emptyRows']" class="wrong" role="alert">{{ wrong['/emptyRows'] }}</p>
+          <ElRadioGroup v-model="emptyRows" aria-label="Rows without any answer">
+            <ElRadio value="left-out">They were not there: leave them out</ElRadio>
+            <ElRadio value="zero">They answered nothing: count it as nothing</ElRadio>
+          </ElRadioGroup>
+        </template>
         <p>
           <input
             type="file"
@@ -69,7 +77,9 @@ async function bring(): Promise<void> {
           />
         </p>
         <label class="field">
-          <span class="label">Key <span class="faded">leave it empty when the cells are points</span></span>
+          <span class="label"
+            >Key <span class="faded">or the points of each item; leave it empty when the cells are points</span></span
+          >
           <textarea
             v-model="key"
             class="plain-input sheet"
@@ -110,9 +120,13 @@ item,key
 1,b
 2,c
 3,a</pre>
-        <p>Without a key the cells are points, and an item’s most is the largest one seen.</p>
+        <p>
+          Without a key the cells are points, and a row named points says what each item gives. Cells of 0 and 1 need
+          none.
+        </p>
         <pre>
 student,1,2,3
+points,2,1,1
 Ada,2,0.5,1
 Ben,1,1,0</pre>
         <p class="faded">
