@@ -1,6 +1,6 @@
 /** Answers that were gathered elsewhere: a table of students by items, with a key or with scores, to classical figures. */
 import { analyse, type ItemFigures, type ScoreTable } from './analyse';
-import type { Figure } from './figure';
+import { reasons, type Figure } from './figure';
 import { flagsOf, type Flag } from './reading';
 import { isPointsRow, isRightWrong, mostOf, readPoints } from './sheet-points';
 import { SheetProblem } from './sheet-problem';
@@ -103,6 +103,7 @@ export function analyseSheet(rows: readonly string[][], key: readonly string[][]
   const rightWrong = points.every((own) => own === 0 || own === 1);
   if (alpha !== null && !rightWrong) notes.push('kr20 and kr21: only for items that are right or wrong.');
   const variance = sd === null ? 0 : (sd * sd * (n - 1)) / n;
+  if (alpha !== null && alpha < 0) notes.push(`sem: ${reasons.alphaBelowZero}.`);
   const kr = alpha !== null && rightWrong;
   return {
     n,
@@ -114,7 +115,7 @@ export function analyseSheet(rows: readonly string[][], key: readonly string[][]
     alpha,
     kr20: kr ? alpha : null,
     kr21: kr ? (k / (k - 1)) * (1 - (mean! * (k - mean!)) / (k * variance)) : null,
-    sem: alpha === null || sd === null ? null : sd * Math.sqrt(1 - alpha),
+    sem: alpha === null || sd === null || alpha < 0 ? null : sd * Math.sqrt(1 - alpha),
     splitHalf: take('splitHalf', reliability.splitHalf),
     items: items.map((item, i) => {
       const figures = analysis.items[i]!;

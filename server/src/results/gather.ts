@@ -92,9 +92,10 @@ export async function gather(database: Sequelize, assignmentId: number): Promise
     of<At & { points: number; most: number; reached: number; waits: number }>('x.points, x.most, x.reached, x.waits', 'scores'), // prettier-ignore
     of<At & Omit<Practised, 'shown' | 'first'> & { shown: number; first: unknown }>('x.tries, x.share, x.hints, x.shown, x.first_responses AS first, x.first_share AS firstShare', 'practised'), // prettier-ignore
     of<At & { ms: number }>('CAST(SUM(x.ms) AS DOUBLE) AS ms', 'spent', 'GROUP BY x.attempt_id, x.entry_id'),
-    rows<{ id: number; name: string; studentId: number }>(
+    rows<GroupMember>(
       database,
-      `SELECT DISTINCT q.id, q.name, m.student_id AS studentId FROM assignment_classes ac JOIN class_groups q ON q.class_id = ac.class_id
+      `SELECT DISTINCT q.id, q.name, c.name AS className, m.student_id AS studentId FROM assignment_classes ac
+         JOIN class_groups q ON q.class_id = ac.class_id JOIN classes c ON c.id = q.class_id
          JOIN group_members m ON m.group_id = q.id WHERE ac.assignment_id = :id ORDER BY q.name, q.id`,
       values,
     ),
@@ -143,10 +144,21 @@ function gathered<Row extends { attempt: number; entry: string }, T>(
   return byAttempt;
 }
 
-function gatheredGroups(found: { id: number; name: string; studentId: number }[]): Gathered['groups'] {
+interface GroupMember {
+  id: number;
+  name: string;
+  className: string;
+  studentId: number;
+}
+
+/** Groups of one name in several classes say whose they are. */
+function gatheredGroups(members: GroupMember[]): Gathered['groups'] {
+  const idsOf = new Map<string, Set<number>>();
+  for (const { id, name } of members) idsOf.set(name, (idsOf.get(name) ?? new Set<number>()).add(id));
   const groups = new Map<number, Gathered['groups'][number]>();
-  for (const { id, name, studentId } of found) {
-    const own = groups.get(id) ?? { id, name, students: new Set<number>() };
+  for (const { id, name, className, studentId } of members) {
+    const shown = idsOf.get(name)!.size > 1 ? `${name} of ${className}` : name;
+    const own = groups.get(id) ?? { id, name: shown, students: new Set<number>() };
     groups.set(id, own);
     own.students.add(studentId);
   }

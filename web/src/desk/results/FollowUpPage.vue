@@ -159,7 +159,7 @@ async function make(): Promise<void> {
         ><b>{{ own.groups.length }}</b> {{ own.groups.length === 1 ? 'group' : 'groups' }}</span
       >
       <span
-        ><b>{{ own.secure }}</b> missed nothing</span
+        ><b>{{ own.secure }}</b> with at least {{ rules.below }} % on every standard</span
       >
     </template>
     <template #actions>
