@@ -102,6 +102,24 @@ test('handed in without network: kept on the device, sent by the next page, and 
   await expect(row(later, open).filter({ hasText: 'handed in' })).toBeVisible();
 });
 
+test('handed in without network on a page that stays open: it goes by itself, and the page says so', async ({
+  browser,
+}) => {
+  const { page, context, at } = await fresh(browser, used);
+  used = at + 1;
+  await answerAnything(page, 0);
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Next' }).click();
+  await answerAnything(page, 1);
+  await page.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await page.getByRole('button', { name: 'Hand in now' }).click();
+  await expect(page.getByRole('heading', { name: 'Handed in on this device' })).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByRole('heading', { name: 'Handed in', exact: true })).toBeVisible();
+  await expect(page.getByText('too late to be taken')).toHaveCount(0);
+});
+
 test('the database is killed while a student works: nothing is lost and nobody has to do anything', async ({
   browser,
 }) => {

@@ -131,6 +131,10 @@ describe('tables of points and keys', () => {
     ['no points are none', 'student,q1\npoints,0\nAda,0', 'Row 2: “0” is no number of points above zero.'],
   ])('%s', (_, text, message) => expect(() => read(text)).toThrow(message)); // prettier-ignore
 
+  test('points that leave an item out are not filled in by guessing', () => {
+    expect(() => read('student,q1,q2\nAda,1,2', 'item,points\nq1,2')).toThrow('The points have no line for “q2”.');
+  });
+
   test('capitals make no other answer', () => {
     const { items, table: own } = read('student,q1\nAda,B\nBo,b\nCy,A\nDi,a', 'item,key\nq1,b');
     expect([items[0]!.answers, [...own.points]]).toEqual([

@@ -226,6 +226,7 @@ function readSheet(
     return { students, items: columns.map(({ id, cells: own }) => ({ id, most: 1, ...alike(keyOf(keys, id), own) })) };
   const ones = isRightWrong(columns.map((column) => column.cells));
   const items = columns.map(({ id, at, cells: own }): Item => {
+    if (told !== null && !told.has(id)) throw new SheetProblem(`The points have no line for “${id}”.`);
     const most = told?.get(id) ?? (mostRow && mostOf(mostRow.line[at]!, mostRow.row)) ?? (ones ? 1 : null);
     return { id, key: null, cells: own, most: most ?? largestIn(id, own, students) };
   });

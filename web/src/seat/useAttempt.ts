@@ -198,6 +198,8 @@ export function useAttempt(assignmentId: number) {
   };
   /** Sends what is still here. @returns whether the server has answered for all of it, be it that it takes no more */
   async function sendRest(): Promise<boolean> {
+    // Handed in without network: the store sends it, and this page's own outbox is closed.
+    if (ended.value === 'kept') return (await sendKept(student()).catch(() => 1)) === 0;
     await outbox?.flush();
     return !outbox || outbox.waiting.length === 0 || state.value === 'over';
   }
@@ -208,10 +210,10 @@ export function useAttempt(assignmentId: number) {
     if (ended.value === 'handed-in') return;
     if (ended.value === 'no') ended.value = 'time';
     for (let tries = 0; !left; tries++) {
-      if (ended.value === 'kept') await sendKept(student()).catch(() => 0);
+      if (ended.value === 'kept') await sendRest();
       // What was written in time and could not be sent until now still goes to the teacher.
       if ((await seatRow())?.handedInAt != null && (await sendRest())) {
-        late.value = { ...late.value, untaken: outbox?.waiting.length ?? 0 };
+        if (ended.value !== 'kept') late.value = { ...late.value, untaken: outbox?.waiting.length ?? 0 };
         await over();
         return;
       }
