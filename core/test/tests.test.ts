@@ -238,18 +238,12 @@ describe('items of one passage', () => {
 
 describe('what was found for a blueprint', () => {
   let made = 0;
-  const found = (itemId: number, alike: string | null, points = 1) => ({
-    itemId,
-    revisionId: itemId * 10,
-    points,
-    alike,
-  });
+  const found = (itemId: number, points = 1) => ({ itemId, revisionId: itemId * 10, points });
   const pinned = (id: string, itemId: number) => ({ id, itemId, revisionId: itemId * 10, points: 1 });
   const plan = { ...outline, sections: [emptySection('sect1', [pinned('old1', 1), pinned('old2', 2)]), { ...emptySection('drawn', [pinned('pool', 9)]), draw: { count: 1, points: 1, search: null } }] }; // prettier-ignore
-  /** Items below 10 are in cell x, others in y; 5 and 6 share a passage. */
+  /** Items 5 and 6 share a passage. */
   const options = (keep: boolean): FillingOptions => ({
     keep,
-    alikeOf: ({ itemId }) => (itemId < 10 ? 'x' : 'y'),
     passageOf: ({ itemId }) => (itemId === 5 || itemId === 6 ? 1 : null),
     newKey: () => `made${++made}`,
   });
@@ -258,7 +252,7 @@ describe('what was found for a blueprint', () => {
   const itemsOf = (own: Outline) => own.sections.map(({ entries }) => entries.map(({ itemId }) => itemId));
 
   test('comes in beside what is kept, or takes its place; pools of draws are left alone, passages stay together', () => {
-    const forms = [[found(1, 'x'), found(5, 'x'), found(12, 'y'), found(6, 'x')]];
+    const forms = [[found(1), found(5), found(12), found(6)]];
     expect(itemsOf(filled(plan, forms, true))).toEqual([[1, 2, 5, 6, 12], [9]]);
     const replaced = filled(plan, forms, false);
     expect(itemsOf(replaced)).toEqual([[1, 5, 6, 12], [9]]);
@@ -267,19 +261,22 @@ describe('what was found for a blueprint', () => {
     expect(itemsOf(filled(onlyDraws, forms, false))).toEqual([[9], [1, 5, 6, 12]]);
   });
 
-  test('gives each further form an item of the same cell in every place that can have one', () => {
+  test('gives each further form what stands in the same place, and leaves what both have', () => {
     const forms = [
-      [found(1, 'x'), found(12, 'y')],
-      [found(21, 'x'), found(22, 'y')],
-      [found(31, 'x'), found(32, 'y')],
+      [found(1), found(12), found(3)],
+      [found(21), found(22), found(3)],
+      [found(31), found(32), found(33)],
     ];
     const own = filled({ ...plan, sections: [plan.sections[0]!] }, forms, false);
-    expect(own.forms.map(({ name, swaps }) => [name, swaps.map(({ itemId }) => itemId).sort()])).toEqual([['B', [21, 22]], ['C', [31, 32]]]); // prettier-ignore
-    for (const { swaps } of own.forms)
-      for (const { of, itemId } of swaps) {
-        const { itemId: first } = allEntries(own).find(({ id }) => id === of)!;
-        expect(itemId % 10 === 1).toBe(first < 10);
-      }
+    const itemOf = new Map(allEntries(own).map(({ id, itemId }) => [id, itemId]));
+    const swaps = own.forms.map(({ name, swaps }) => [
+      name,
+      swaps.map(({ of, itemId }) => [itemOf.get(of)!, itemId]).sort(([a], [b]) => a! - b!),
+    ]);
+    expect(swaps).toEqual([
+      ['B', [[1, 21], [12, 22]]],
+      ['C', [[1, 31], [3, 33], [12, 32]]],
+    ]); // prettier-ignore
     expect(freeName(own)).toBe('D');
   });
 });

@@ -60,21 +60,41 @@ async function floor(forms: number): Promise<number> {
 
 // The solver is loaded and compiled before anything is measured.
 await floor(1);
-const off = ({ means }: Assembled) => Math.max(...means.map((own) => Math.abs(own! - blueprint.facility!)));
-for (const [forms, limit] of [
-  [1, 5],
-  [2, 20],
-  [3, 20],
-] as const) {
-  // prettier-ignore
+/** Shares of the points by which the forms' expected scores miss the aim, and each other. */
+const shares = ({ figures }: Assembled) => figures.map(({ expected, points }) => expected / points);
+const spreadOf = (values: readonly number[]) => Math.max(...values) - Math.min(...values);
+const limits = [
+  { forms: 1, seconds: 5, name: 'one form' },
+  { forms: 2, seconds: 20, name: '2 forms' },
+  { forms: 3, seconds: 20, name: '3 forms' },
+];
+for (const { forms, seconds: limit, name } of limits) {
   const least = await floor(forms);
   const { found, took } = await fill(forms);
   const filled = found.shortfalls.length === 0 && found.forms.every(({ length }) => length === 40);
-  report({ name: `blueprint: 40 of 10,000, ${forms === 1 ? 'one form' : `${forms} forms`}`, value: took, unit: 's', floor: least, holds: filled && took <= limit + 2 }); // prettier-ignore
-  report({ name: `blueprint: farthest from the mean, ${forms === 1 ? 'one form' : `${forms} forms`}`, value: off(found), unit: 'facility', floor: 0, holds: off(found) <= 0.01 }); // prettier-ignore
-  if (forms > 1) {
-    const spread = Math.max(...found.means.map((own) => own!)) - Math.min(...found.means.map((own) => own!));
-    report({ name: `blueprint: forms differ, ${forms} forms`, value: spread, unit: 'facility', floor: 0, holds: spread <= 0.005 }); // prettier-ignore
+  const off = Math.max(...shares(found).map((share) => Math.abs(share - blueprint.facility!)));
+  const between = (value: (form: Assembled['figures'][number]) => number) => spreadOf(found.figures.map(value));
+  const score = found.score!;
+  const figure = (what: string, value: number, unit: string, holds: boolean, under = 0) =>
+    report({ name: `blueprint: ${what}, ${name}`, value, unit, floor: under, holds });
+  figure('40 of 10,000', took, 's', filled && took <= limit + 2, least);
+  figure('farthest from the mean', off, 'of the points', off <= 0.01);
+  figure('score to what is proved', score.value - score.bound, 'points', score.value - score.bound <= 0.3);
+  if (forms === 1) figure('sharpness to what is proved', found.sharpness!.bound - found.sharpness!.value, '', true);
+  else {
+    figure('forms differ', spreadOf(shares(found)), 'of the points', spreadOf(shares(found)) <= 0.005);
+    figure(
+      'points differ',
+      between(({ points }) => points),
+      'points',
+      between(({ points }) => points) === 0,
+    );
+    figure(
+      'minutes differ',
+      between(({ minutes }) => minutes),
+      'min',
+      between(({ minutes }) => minutes) <= 2,
+    );
+    figure('difficulties differ in spread', between(({ spread }) => spread), 'of the points', between(({ spread }) => spread) <= 0.03); // prettier-ignore
   }
-  report({ name: `blueprint: gap to the optimum, ${forms === 1 ? 'one form' : `${forms} forms`}`, value: found.gap!, unit: 'facility', floor: 0, holds: found.gap! <= 0.005 }); // prettier-ignore
 }

@@ -14,18 +14,38 @@ export const shortfall = z.object({
   column: z.number().optional(),
 });
 
+/** What each form amounts to; see `FormFigures` in core/assembly. */
+export const formFigures = z.object({
+  items: z.number(),
+  points: z.number(),
+  expected: z.number(),
+  spread: z.number(),
+  minutes: z.number(),
+  byHand: z.number(),
+  unknown: z.number(),
+  shared: z.number(),
+  depths: z.array(z.tuple([z.number(), z.number()])),
+  standards: z.array(z.tuple([z.number(), z.number()])),
+});
+
+/** What was reached, and what no other choice from the same candidates can pass. */
+const claim = z.object({ value: z.number(), bound: z.number() });
+
 /** One line of the answer to `fillBlueprint`. */
 export const fillLine = z.discriminatedUnion('line', [
   z.object({ line: z.literal('step'), what: z.enum(['reading', 'fitting', 'balancing']), candidates: z.number() }),
   z.object({
     line: z.literal('done'),
-    /** The items of each form, in the order of the blueprint's cells. */
+    /** The items of each form; those in the same place of two forms can stand for each other. */
     forms: z.array(z.array(itemRow)),
     shortfalls: z.array(shortfall),
     /** Whether less cannot be missed. */
     nearest: z.boolean(),
-    means: z.array(z.number().nullable()),
-    gap: z.number().nullable(),
+    figures: z.array(formFigures),
+    /** Points by which expected scores miss their aim and each other; null when nothing was aimed at. */
+    score: claim.nullable(),
+    /** Sum of the items' item-rest correlations; null for several forms. */
+    sharpness: claim.nullable(),
     /** Items that were left aside because their difficulty is not known. */
     unknown: z.number(),
     candidates: z.number(),

@@ -21,11 +21,11 @@ export const blueprint = z.strictObject({
   rows: z.array(blueprintRow).max(mostRows, `A blueprint holds at most ${mostRows} rows.`),
   /** At most so long, in minutes. */
   minutes: z.number().positive('The time must be longer than none.').max(1440).nullable(),
-  /** Mean facility to aim at, 0 to 1. */
+  /** Share of the points that students should earn, 0 to 1. */
   facility: z
     .number()
-    .min(0.05, 'A mean difficulty lies between 0.05 and 0.95.')
-    .max(0.95, 'A mean difficulty lies between 0.05 and 0.95.')
+    .min(0.05, 'What students should earn is a share from 0.05 to 0.95.')
+    .max(0.95, 'What students should earn is a share from 0.05 to 0.95.')
     .nullable(),
   /** Whether items whose difficulty nobody knows yet may be taken where a mean is aimed at. */
   unknownToo: z.boolean(),

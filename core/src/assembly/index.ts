@@ -14,6 +14,15 @@ export {
   type CellState,
   type PlannedItem,
 } from './blueprint';
-export { assemble, type Assembled, type AssembleOptions, type Shortfall, type Wish } from './assemble';
+export {
+  assemble,
+  type Assembled,
+  type AssembleOptions,
+  type Claim,
+  type Shortfall,
+  type Step,
+  type Wish,
+} from './assemble';
+export type { FormFigures } from './figures';
 export { similarTo, standInsFor, type ComparedItem, type Similar } from './similar';
 export type { Program, Solve, Solved, SolveOptions } from './program';

@@ -1,27 +1,24 @@
 /** Turns what was found for a blueprint into changes of the test that asked for it. */
 import { applyChange, type Change } from './changes';
-import { allEntries, emptySection, type Entry, type Form, type Outline } from './outline';
+import { allEntries, emptySection, type Form, type Outline } from './outline';
 import { placeFor, type PassageOf } from './passages';
 
 export interface FoundItem {
   itemId: number;
   revisionId: number;
   points: number;
-  /** Items of different forms with the same sign can stand in each other's place. */
-  alike: string | null;
 }
 
 export interface FillingOptions {
   /** What the test has stays; otherwise what was not found goes, but for the pools of draws. */
   keep: boolean;
-  /** The sign of an entry; one that came in is asked for too. */
-  alikeOf(entry: Entry): string | null;
   passageOf: PassageOf;
   newKey(): string;
 }
 
 /**
- * @param forms the items of the first form, and of each one parallel to it
+ * @param forms the items of the first form, and of each one parallel to it: in a place of it stands what can stand for
+ *   the item in the same place of the first
  * @returns changes that make it so, in order; none when it is so already
  */
 export function fillingChanges(
@@ -49,18 +46,21 @@ export function fillingChanges(
     const entry = { id: newKey(), itemId, revisionId, points };
     apply({ do: 'put', entry, ...placeFor(next, entry, { section, before: null }, passageOf) });
   }
-  for (const items of others) apply({ do: 'put-form', form: parallelForm(next, items, options), before: null });
+  for (const items of others) apply({ do: 'put-form', form: parallelForm(next, first, items, newKey), before: null });
   return changes;
 }
 
-/** A form whose items stand in the places of those that they are alike to, each once. */
-function parallelForm(own: Outline, items: readonly FoundItem[], { alikeOf, newKey }: FillingOptions): Form {
-  const waiting = new Map<string, FoundItem[]>();
-  for (const item of items)
-    if (item.alike !== null) waiting.set(item.alike, [...(waiting.get(item.alike) ?? []), item]);
+function parallelForm(
+  own: Outline,
+  first: readonly FoundItem[],
+  items: readonly FoundItem[],
+  newKey: () => string,
+): Form {
+  const standIns = new Map(first.map(({ itemId }, place) => [itemId, items[place]]));
   const swaps = allEntries(own).flatMap((entry) => {
-    const item = waiting.get(alikeOf(entry) ?? '')?.shift();
-    return item ? [{ of: entry.id, id: newKey(), itemId: item.itemId, revisionId: item.revisionId }] : [];
+    const item = standIns.get(entry.itemId);
+    if (!item || item.itemId === entry.itemId) return [];
+    return [{ of: entry.id, id: newKey(), itemId: item.itemId, revisionId: item.revisionId }];
   });
   const name = freeName(own);
   return { id: newKey(), name, note: '', shuffle: false, mostChoices: null, swaps, without: [], easier: false, passages: [] }; // prettier-ignore

@@ -1,9 +1,7 @@
 /** Fills blueprints away from whatever else the server does. */
-import { assemble, type Assembled, type Wish } from '@oaken/core/assembly';
+import { assemble, type Assembled, type Step, type Wish } from '@oaken/core/assembly';
 import { Worker } from 'node:worker_threads';
 import { highsSolve } from './highs';
-
-export type Step = 'fitting' | 'balancing';
 
 export interface Filling {
   wish: Wish;

@@ -1,6 +1,6 @@
 /** HiGHS, as WebAssembly, behind the door that `core/assembly` knows. It blocks its thread while it works. */
 import type { Program, Solve } from '@oaken/core/assembly';
-import loadHighs, { type Highs, type ModelData } from 'highs';
+import loadHighs, { type Highs, type Model, type ModelData } from 'highs';
 
 let loaded: Promise<Highs> | null = null;
 
@@ -11,7 +11,7 @@ export const highsSolve: Solve = async (program, { seconds, enough, start }) => 
     if (start) model.setSolution({ colValue: Float64Array.from(start) });
     model.run();
     if (model.info.get('primal_solution_status') !== highs.constants.solutionStatus.feasible) return null;
-    const bound = Number(model.info.get('mip_dual_bound'));
+    const bound = provedBound(program, model, highs);
     return {
       values: model.getSolution().colValue,
       objective: model.getObjectiveValue(),
@@ -19,6 +19,12 @@ export const highsSolve: Solve = async (program, { seconds, enough, start }) => 
     };
   });
 };
+
+/** Of a program without whole numbers the best is known once it is solved to the end; before that, nothing is. */
+function provedBound({ whole }: Program, model: Model, { constants }: Highs): number {
+  if (whole.some(Boolean)) return Number(model.info.get('mip_dual_bound'));
+  return model.getModelStatus() === constants.modelStatus.optimal ? model.getObjectiveValue() : -Infinity;
+}
 
 function modelData({ cost, lower, upper, whole, rows }: Program, { constants }: Highs): ModelData {
   const starts = new Int32Array(rows.length + 1);

@@ -88,7 +88,7 @@ const fields = {
 const { minutes, facility, byHand } = fields;
 const limits = {
   minutes: [1, 1440, 'The time is a number of minutes above zero.'],
-  facility: [0.05, 0.95, 'The mean difficulty is a share from 0.05 (hard) to 0.95 (easy).'],
+  facility: [0.05, 0.95, 'What students should earn is a share from 0.05 (hard) to 0.95 (easy).'],
   byHand: [0, 200, 'So many must be a whole number from 0.'],
 } as const;
 const fieldWrong = ref('');
@@ -110,7 +110,7 @@ const toggleBank = (value: number) => {
 const usable = computed(() => library.banks.filter(({ may }) => may !== 'read'));
 const bankWords = computed(() => (blueprint.value.banks.length === 0 ? 'all that I may use' : blueprint.value.banks.map((id) => library.bankName(id)).join(', '))); // prettier-ignore
 
-const stepWords = { reading: 'Reading the banks', fitting: 'Fitting items to the cells', balancing: 'Bringing the difficulty to its target' }; // prettier-ignore
+const stepWords = { reading: 'Reading the banks', fitting: 'Fitting items to the cells', balancing: 'Bringing the difficulty to its target, and forms to each other' }; // prettier-ignore
 /** Whether what is shown was found around the items that the test has. */
 const kept = ref(true);
 const start = () => {
@@ -129,7 +129,7 @@ function keepOut(item: number): void {
 function take(): void {
   if (!outline.value || !fill.filled.value) return;
   try {
-    const changes = fill.changesFor(outline.value, blueprint.value, fill.filled.value, kept.value);
+    const changes = fill.changesFor(outline.value, fill.filled.value, kept.value);
     if (changes.length > 0) test.change('filling the blueprint', ...changes);
     done(`The test has the ${count(fill.filled.value.forms[0]!.length, 'item')} now. Go on as with any other test.`);
     void test.settled().then(() => router.push(`/tests/${testId}`));
@@ -196,16 +196,17 @@ function take(): void {
             min</label
           >
           <label
-            >Mean facility
+            >Students should earn about
             <input
               v-model="facility"
               class="plain-input few"
               inputmode="decimal"
-              aria-label="Mean facility to aim at"
+              aria-label="Share of the points that students should earn"
               placeholder="–"
               :readonly="!mayChange"
               @change="setNumber('facility')"
             />
+            of the points
           </label>
           <label
             >Marked by hand at most

@@ -2,11 +2,11 @@
 /** What the machine found for a blueprint: how well it fits, what is missing, and the items of each form. */
 import type { Filled } from '@oaken/contract/tests';
 import type { Blueprint } from '@oaken/core/assembly';
-import { count } from '@oaken/core/text';
+import { count, listing } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { useLibrary } from '../banks/library';
 import { pointsText, stemLine } from '../words';
-import { usualSeconds } from './planned';
+import FormFiguresTable from './FormFiguresTable.vue';
 
 const props = defineProps<{ filled: Filled; blueprint: Blueprint }>();
 const emit = defineEmits<{ without: [item: number] }>();
@@ -28,23 +28,46 @@ const missing = computed(() =>
       : `${code}${depth}: ${count(by, unit.value)} more than ${pointsText(want)}${where}.`;
   }),
 );
-const known = computed(() => props.filled.means.filter((own) => own !== null));
-const spread = computed(() => (known.value.length > 1 ? Math.max(...known.value) - Math.min(...known.value) : null));
+/** What counts as much as one item or point, where more than cells can be missed. */
+const countedAlike = computed(() => {
+  const { minutes, byHand } = props.blueprint;
+  const units = [
+    unit.value === 'item' ? 'an item' : 'a point',
+    ...(minutes === null ? [] : ['a minute']),
+    ...(byHand === null ? [] : ['one marked by hand']),
+  ];
+  return units.length > 1 ? `, when ${listing(units)} count alike` : '';
+});
+const nameOf = (form: number) => (several.value ? `Form ${'ABC'[form]}` : 'The test');
 /** What was reached, how sure that is, and out of what. */
 const sentences = computed(() => {
-  const { gap, candidates, seconds, unknown } = props.filled;
-  const aim = props.blueprint.facility;
+  const { score, sharpness, candidates, seconds, unknown, figures } = props.filled;
   const said: string[] = [];
-  if (aim !== null && known.value.length > 0)
-    said.push(`Aimed at ${aim.toFixed(2)}; ${several.value ? 'the farthest form is' : 'it is'} ${Math.max(...known.value.map((own) => Math.abs(own - aim))).toFixed(4)} away.`); // prettier-ignore
-  if (spread.value !== null) said.push(`The forms differ by ${spread.value.toFixed(4)}.`);
-  if (gap !== null) said.push(gap < 0.00005 ? 'No better choice exists.' : `The best that may exist is at most ${gap.toFixed(4)} better (the gap to the optimum).`); // prettier-ignore
+  if (score !== null) said.push(scoreInWords(score));
+  if (sharpness !== null && sharpness.value > 0)
+    said.push(
+      `The discriminations of its items add up to ${sharpness.value.toFixed(2)}; with everything above kept, no choice has more than ${sharpness.bound.toFixed(2)}.`,
+    );
+  figures.forEach((form, place) => {
+    if (form.unknown > 0)
+      said.push(
+        `${nameOf(place)}: the difficulty of ${count(form.unknown, 'item')} is not known; each is counted like the known ones of its cell.`,
+      );
+    if (form.shared > 0)
+      said.push(`${nameOf(place)} keeps ${count(form.shared, 'item')} of form A: nothing else can stand there.`);
+  });
   said.push(`Chosen out of ${count(candidates, 'item')} in ${seconds.toFixed(1)} s.`);
   if (unknown > 0)
     said.push(`${count(unknown, 'item')} of unknown difficulty ${unknown === 1 ? 'was' : 'were'} left aside.`);
   return said;
 });
-const minutes = (form: number) => Math.round(props.filled.forms[form]!.reduce((sum, { seconds }) => sum + (seconds ?? usualSeconds), 0) / 60); // prettier-ignore
+function scoreInWords({ value, bound }: NonNullable<Filled['score']>): string {
+  const of = props.blueprint.facility === null ? 'each other' : several.value ? 'the aim and each other' : 'the aim';
+  const missed = `Expected scores miss ${of} by ${value.toFixed(2)} points`;
+  const better = value - bound;
+  if (better < 0.005) return `${missed}; no choice from these items comes nearer.`;
+  return `${missed}; no choice from these items comes nearer by more than ${better.toFixed(2)}.`;
+}
 </script>
 
 <template>
@@ -58,33 +81,12 @@ const minutes = (form: number) => Math.round(props.filled.forms[form]!.reduce((s
       <p>
         {{
           filled.nearest
-            ? 'This is the nearest that can be had: less cannot be missed.'
-            : 'This is the nearest that was found in the time; more time may find more.'
+            ? `No choice from these items misses less${countedAlike}.`
+            : 'This is the nearest that was found in the time; with more time there may be a nearer one.'
         }}
       </p>
     </template>
-    <table class="ruled">
-      <thead>
-        <tr>
-          <th>Form</th>
-          <th class="figures">Items</th>
-          <th class="figures">Points</th>
-          <th class="figures">Minutes</th>
-          <th class="figures">Mean facility</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(items, at) in filled.forms" :key="at">
-          <td>{{ several ? 'ABC'[at] : 'The test' }}</td>
-          <td class="figures">{{ items.length }}</td>
-          <td class="figures">
-            {{ at === 0 ? pointsText(items.reduce((sum, { points }) => sum + points, 0)) : 'as in A' }}
-          </td>
-          <td class="figures">{{ minutes(at) }}</td>
-          <td class="figures">{{ filled.means[at] === null ? 'not known' : filled.means[at]!.toFixed(3) }}</td>
-        </tr>
-      </tbody>
-    </table>
+    <FormFiguresTable :figures="filled.figures" :name-of="nameOf" />
     <p>{{ sentences.join(' ') }}</p>
     <slot />
     <div v-if="several" class="tabs" role="tablist" aria-label="Items of">

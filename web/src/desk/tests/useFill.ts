@@ -1,16 +1,13 @@
 /** Has a blueprint filled, follows what is being done, and turns the answer into changes of the test. */
-import type { Filled, FillLine, Pinned } from '@oaken/contract/tests';
-import { cellOf, type Blueprint } from '@oaken/core/assembly';
+import type { Filled, FillLine } from '@oaken/contract/tests';
+import type { Blueprint } from '@oaken/core/assembly';
 import { fillingChanges, type Change, type Outline } from '@oaken/core/tests';
 import { computed, onUnmounted, ref, shallowRef } from 'vue';
 import { addressOf } from '../../client/call';
 import { inWords, requestLines } from '../../client/request';
-import { useLibrary } from '../banks/library';
-import { plannedOf } from './planned';
-import { newKey, pinOf, type useTest } from './useTest';
+import { newKey, type useTest } from './useTest';
 
 export function useFill(testId: number, test: ReturnType<typeof useTest>) {
-  const library = useLibrary();
   const filled = shallowRef<Filled | null>(null);
   const step = ref<'reading' | 'fitting' | 'balancing' | null>(null);
   const candidates = ref(0);
@@ -50,19 +47,12 @@ export function useFill(testId: number, test: ReturnType<typeof useTest>) {
   onUnmounted(stop);
 
   /** What to do to the test so that it is the answer. */
-  function changesFor(outline: Outline, blueprint: Blueprint, own: Filled, keep: boolean): Change[] {
-    test.know(...own.forms.flat());
-    const alike = (pinned: Pinned | undefined) => {
-      const cell = pinned && cellOf(blueprint, plannedOf(pinned, library.chainOf));
-      return cell ? `${cell.row}/${cell.column}${blueprint.measure === 'points' ? `/${pinned.points}` : ''}` : null;
-    };
-    const forms = own.forms.map((items) => items.map((item) => ({ itemId: item.id, revisionId: item.revisionId, points: item.points, alike: alike(pinOf(item)) }))); // prettier-ignore
-    return fillingChanges(outline, forms, {
-      keep,
-      alikeOf: (entry) => alike(test.revisions.value.get(entry.revisionId)),
-      passageOf: test.passageOf,
-      newKey,
-    });
+  function changesFor(outline: Outline, answer: Filled, keep: boolean): Change[] {
+    test.know(...answer.forms.flat());
+    const forms = answer.forms.map((items) =>
+      items.map(({ id, revisionId, points }) => ({ itemId: id, revisionId, points })),
+    );
+    return fillingChanges(outline, forms, { keep, passageOf: test.passageOf, newKey });
   }
 
   const busy = computed(() => step.value !== null);
