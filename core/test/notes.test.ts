@@ -1,6 +1,4 @@
-import { analyse } from '@oaken/core/analysis';
 import {
-  forecast,
   forecastInWords,
   notedItem,
   notesOn,
@@ -9,7 +7,6 @@ import {
   type NotedItem,
   type NotedTest,
 } from '@oaken/core/notes';
-import { randomFrom } from '@oaken/core/random';
 
 let next = 0;
 const item = (own: Partial<NotedItem> = {}): NotedItem => ({
@@ -100,46 +97,11 @@ describe('reading grade', () => {
   });
 });
 
-describe('forecast', () => {
-  /** Right and wrong answers that hang together, from a seed, and what is then known of each item. */
-  function sat(seed: string, students: number, k: number) {
-    const random = randomFrom(seed);
-    const hard = Array.from({ length: k }, () => random.normal());
-    const rows = Array.from({ length: students }, () => {
-      const ability = random.normal();
-      return hard.map((b) => (random.next() < 1 / (1 + Math.exp(1.7 * (b - ability))) ? 1 : 0));
-    });
-    const figures = analyse({ students, items: k, points: Float64Array.from(rows.flat()), most: new Float64Array(k).fill(1) }); // prettier-ignore
-    const items = figures.items.map((own) => item({ facility: { value: own.facility.value!, n: students }, separation: own.itemRest.value! })); // prettier-ignore
-    return { figures, items };
-  }
-
-  test('of the very test that the figures are from gives its own mean and alpha', () => {
-    const { figures, items } = sat('forecast', 400, 20);
-    const { mean, reliability } = forecast(items);
-    expect(mean!.value).toBeCloseTo(figures.spread.mean.value! / 20, 10);
-    // Dividing a variance by n or by n - 1 is all the difference.
-    expect(reliability!.value).toBeCloseTo(figures.reliability.alpha.value!, 3);
-    expect(reliability!.low).toBeLessThan(reliability!.value);
-    expect(reliability!.high).toBeGreaterThan(reliability!.value);
-  });
-
-  test('of half of the items, the other half unknown, is less sure and about right', () => {
-    const { figures, items } = sat('half', 400, 30);
-    const some = items.map((own, at) => (at % 2 ? { ...own, facility: null, separation: null } : own));
-    const [whole, half] = [forecast(items), forecast(some)];
-    const width = ({ low, high }: { low: number; high: number }) => high - low;
-    expect(half.known).toBe(15);
-    expect(width(half.mean!)).toBeGreaterThan(width(whole.mean!));
-    expect(half.mean!.low).toBeLessThan(figures.spread.mean.value! / 30);
-    expect(half.mean!.high).toBeGreaterThan(figures.spread.mean.value! / 30);
-    expect(Math.abs(half.reliability!.value - figures.reliability.alpha.value!)).toBeLessThan(0.06);
-  });
-
-  test('says nothing where nothing is known, and how sure it is where something is', () => {
-    expect(forecast([item(), item()])).toEqual({ items: 2, known: 0, mean: null, reliability: null });
-    const { items } = sat('words', 100, 6);
-    expect(forecastInWords(forecast(items))[0]).toMatch(/^Students may earn about \d+ % \(\d+ to \d+ %\), from what is known of 6 of 6 items\.$/); // prettier-ignore
-    expect(forecastInWords(forecast(items))[1]).toMatch(/^Reliability about 0\.\d\d \(/);
-  });
+test('the forecast is said with what it rests on', () => {
+  const range = { value: 0.654, low: 0.52, high: 0.771 };
+  expect(forecastInWords({ items: 12, known: 10, classes: 4, mean: range, reliability: range })).toEqual([
+    'The next class may earn about 65 %, nineteen of twenty classes 52 to 77 %: from what 4 classes earned on 10 of 12 items.',
+    'Reliability in a class about 0.65 (0.52 to 0.77).',
+  ]);
+  expect(forecastInWords({ items: 12, known: 0, classes: 0, mean: null, reliability: null })).toEqual([]);
 });

@@ -1,4 +1,14 @@
-import { bandsInReach, flagsOf, hurriedIn, onStandard, shareInterval, sheetTable, analyse } from '@oaken/core/analysis';
+import {
+  analyse,
+  bandsInReach,
+  flagsOf,
+  hurriedIn,
+  onStandard,
+  sharedByStrong,
+  shareInterval,
+  sheetTable,
+  type GivenAnswer,
+} from '@oaken/core/analysis';
 import { groupByMissed, practiceItems, usualGroupRules } from '@oaken/core/follow-up';
 import fc from 'fast-check';
 import { jStat } from 'jstat';
@@ -86,6 +96,25 @@ test('two choices that both draw the strong are told apart from a wrong key', ()
   expect(kinds(0.55, 0.45)).toEqual(['two-right']);
   expect(kinds(0.4, 0.6)).toEqual(['key-suspect']);
   expect(kinds(0.9, 0.1)).toEqual([]);
+});
+
+describe('what the strong answer instead of a key', () => {
+  const given = (answers: readonly [key: string | null, right: boolean][]): GivenAnswer[] =>
+    answers.map(([key, right], place) => ({ key, label: key ?? '', right, rest: answers.length - place }));
+  const times = (n: number, key: string | null, right = false): [string | null, boolean][] =>
+    Array.from({ length: n }, () => [key, right]);
+
+  test('is found when most of them say the same, and named with its numbers', () => {
+    const shared = sharedByStrong(given([...times(5, '0.75'), ...times(1, '1', true), ...times(14, null)]));
+    expect(shared).toEqual({ label: '0.75', strong: 1, right: 0, groupSize: 5 });
+  });
+  test('is not a mistake of the weak, not a single answer, and not what a key takes too', () => {
+    const weak = given([...times(8, '1', true), ...times(12, '0.75')]);
+    const scattered = given(Array.from({ length: 20 }, (_, place): [string, boolean] => [`${place}`, false]));
+    const everybody = given(times(20, '0.75'));
+    const right = given(times(20, '1', true));
+    expect([weak, scattered, everybody, right].map(sharedByStrong)).toEqual([null, null, null, null]);
+  });
 });
 
 test('figures agree with general statistics libraries on Fisher’s irises, an open data set', () => {

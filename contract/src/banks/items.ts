@@ -24,6 +24,8 @@ export const readItem = endpoint({
     uses: z.array(use),
     /** Tests in which it stands, but of which I may not know more. */
     hiddenUses: z.number(),
+    /** What was observed before its wording or its key was changed; null when nothing was. */
+    earlier: z.object({ n: z.number(), share: z.number() }).nullable(),
     /** What was observed in each grade, over all uses; the lowest grade first. */
     byGrade: z.array(
       z.object({ grade: z.number(), n: z.number(), share: z.number(), separation: z.number().nullable() }),

@@ -33,6 +33,8 @@ export const pinned = z.object({
 });
 export type Pinned = z.infer<typeof pinned>;
 
+const range = z.object({ value: z.number(), low: z.number(), high: z.number() }).nullable();
+
 export const testAnswer = z.object({
   id,
   version: z.number(),
@@ -49,6 +51,14 @@ export const testAnswer = z.object({
   pools: z.record(z.string(), z.number()),
   /** Pairs of items that must not stand in one test. */
   enemies: z.array(z.tuple([id, id])),
+  /** What the next class may earn, from what others earned on its items; see `Forecast` in core/forecast. */
+  forecast: z.object({
+    items: z.number(),
+    known: z.number(),
+    classes: z.number(),
+    mean: range,
+    reliability: range,
+  }),
   /** Assignments made from it; later changes do not touch them. */
   given: z.array(z.object({ assignmentId: id, classes: z.array(z.string()), opensAt: instant })),
 });

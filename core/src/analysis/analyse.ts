@@ -6,6 +6,7 @@
  * throughout, so that KR-20 equals alpha for items that are right or wrong.
  */
 import { figure, isZero, noFigure, reasons, type Figure } from './figure';
+import { groupSizeOf, groupWeights } from './groups';
 import { spreadOf, type Spread } from './spread';
 
 export interface ScoreTable {
@@ -86,26 +87,6 @@ function correlation(
   return figure(Math.max(-1, Math.min(1, r)));
 }
 
-/**
- * How much each student belongs to the group of the `size` with the highest totals (or lowest, with `sign` -1).
- * Students tied at the cut share the free places in equal fractions, so that the order of rows changes nothing.
- */
-function groupWeights(totals: Float64Array, sorted: Float64Array, size: number, sign: 1 | -1): Float64Array {
-  const n = totals.length;
-  const cut = sign === 1 ? sorted[n - size]! : sorted[size - 1]!;
-  let beyond = 0;
-  let tied = 0;
-  for (const total of sorted) {
-    if (sign * (total - cut) > 0) beyond++;
-    else if (total === cut) tied++;
-  }
-  const share = (size - beyond) / tied;
-  return totals.map((total) => (total === cut ? share : sign * (total - cut) > 0 ? 1 : 0));
-}
-
-/** Source: Kelley (1939), "The selection of upper and lower groups for the validation of test items": 27 %. */
-const groupShare = 0.27;
-
 export function analyse(table: ScoreTable): Analysis {
   const { students: n, items: k, points, most, chosen, choices } = table;
   if (points.length !== n * k || most.length !== k)
@@ -175,7 +156,7 @@ export function analyse(table: ScoreTable): Analysis {
   }
 
   const sorted = totals.slice().sort();
-  const groupSize = Math.round(groupShare * n);
+  const groupSize = groupSizeOf(n);
   const grouped = groupSize > 0 && sorted[0] !== sorted[n - 1];
   const groups = grouped ? sumGroups(table, totals, sorted, groupSize, first) : null;
 

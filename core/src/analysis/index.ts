@@ -6,6 +6,7 @@ export {
   type Reliability,
   type ScoreTable,
 } from './analyse';
+export { sharedByStrong, type GivenAnswer, type SharedAnswer } from './answers';
 export { figure, noFigure, type Figure } from './figure';
 export { pooledCorrelation, type PairSums } from './pooled';
 export { caution, discriminationBand, flagsOf, type Band, type Flag } from './reading';

@@ -1,5 +1,6 @@
 /** What the figures say in words: bands, cautions and flags, each with its reason. */
 import type { ItemFigures } from './analyse';
+import type { SharedAnswer } from './answers';
 import type { Hurried } from './time';
 
 export type Band = 'very good' | 'good' | 'marginal' | 'poor';
@@ -48,12 +49,17 @@ const percent = (share: number) => `${Math.round((share + rounding) * 100)} %`;
 /** Fewer students than this and a flag would be noise. Common practice, no source. */
 const enough = 8;
 
-/** What a teacher should look at in an item, most urgent first. */
+/**
+ * What a teacher should look at in an item, most urgent first.
+ *
+ * @param shared an answer of the strong that the key does not take, for items that are not a choice of one
+ */
 export function flagsOf(
   figures: ItemFigures,
   choices: Choice[],
   groupSize: number,
   hurried: Hurried | null = null,
+  shared: SharedAnswer | null = null,
 ): Flag[] {
   const flags: Flag[] = [];
   const { n, options } = figures;
@@ -75,6 +81,12 @@ export function flagsOf(
       option: drawsStrong.id,
     });
   }
+  if (!drawsStrong && shared)
+    flags.push({
+      kind: 'key-suspect',
+      title: 'Key may be wrong',
+      reason: `${percent(shared.strong)} of the ${shared.groupSize} strongest students answered ${quote(shared.label)}, only ${percent(shared.right)} what the key takes.`,
+    });
   // Two choices that both draw the strong, and both more than the weak. Common practice, no source.
   const alsoStrong = wrong.find(
     (own) =>

@@ -1,12 +1,11 @@
 /** What stands in a test's margin while it is built: things to look at, never in the way. */
-import type { Forecast } from './forecast';
+import type { Forecast } from '../forecast';
 import { cues, nearPairs } from './pairs';
 import { keyNotes } from './keys';
 import { readingGrade } from './reading';
 import type { NotedItem } from './noted';
 import { count, listing, wholePercent } from '../text';
 
-export { forecast, type Forecast, type Range } from './forecast';
 export { notedItem, type NotedItem } from './noted';
 export { readingGrade } from './reading';
 
@@ -105,11 +104,17 @@ function byStandard(items: readonly NotedItem[]): Map<string, NotedItem[]> {
   return new Map([...found].sort(([a], [b]) => a.localeCompare(b)));
 }
 
-/** One sentence a figure, with how sure it is. */
-export function forecastInWords({ mean, reliability, known, items }: Forecast): string[] {
-  const of = `from what is known of ${known} of ${count(items, 'item')}`;
+/** One sentence a figure, with how sure it is and what that rests on. */
+export function forecastInWords({ mean, reliability, known, items, classes }: Forecast): string[] {
+  const basis = `from what ${count(classes, 'class', 'classes')} earned on ${known} of ${count(items, 'item')}`;
   const words: string[] = [];
-  if (mean) words.push(`Students may earn about ${wholePercent(mean.value)} % (${wholePercent(mean.low)} to ${wholePercent(mean.high)} %), ${of}.`); // prettier-ignore
-  if (reliability) words.push(`Reliability about ${reliability.value.toFixed(2)} (${reliability.low.toFixed(2)} to ${reliability.high.toFixed(2)}).`); // prettier-ignore
+  if (mean)
+    words.push(
+      `The next class may earn about ${wholePercent(mean.value)} %, nineteen of twenty classes ${wholePercent(mean.low)} to ${wholePercent(mean.high)} %: ${basis}.`,
+    );
+  if (reliability)
+    words.push(
+      `Reliability in a class about ${reliability.value.toFixed(2)} (${reliability.low.toFixed(2)} to ${reliability.high.toFixed(2)}).`,
+    );
   return words;
 }

@@ -33,20 +33,18 @@ export function randomFrom(seed: string): Random {
     z = Math.imul(z ^ (z >>> 15), 0x735a2d97);
     return (z ^ (z >>> 15)) >>> 0;
   };
-  let a = splitMix();
-  let b = splitMix();
-  let c = splitMix();
-  let d = splitMix();
+  // Whole numbers of 32 bits stay such in a typed array; as variables of a closure they would be boxed at every step.
+  const state = Int32Array.of(splitMix(), splitMix(), splitMix(), splitMix());
 
   const bits = () => {
-    const result = Math.imul(rotate(Math.imul(b, 5), 7), 9) >>> 0;
-    const t = b << 9;
-    c ^= a;
-    d ^= b;
-    b ^= c;
-    a ^= d;
-    c ^= t;
-    d = rotate(d, 11);
+    const second = state[1]!;
+    const result = Math.imul(rotate(Math.imul(second, 5), 7), 9) >>> 0;
+    state[2]! ^= state[0]!;
+    state[3]! ^= second;
+    state[1]! ^= state[2]!;
+    state[0]! ^= state[3]!;
+    state[2]! ^= second << 9;
+    state[3] = rotate(state[3]!, 11);
     return result;
   };
 

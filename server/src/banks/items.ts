@@ -8,6 +8,7 @@ import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { row, rows, toMillis, toMillisOrNull } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
+import { storeFigures } from '../results/figures';
 import { refuseBroken, writeRevision } from './revisions';
 import { factsOf, readItems, readRevisions } from './rows';
 import { readableBanks } from './search';
@@ -55,11 +56,25 @@ export async function readItem({ database }: Context, me: SignedIn, itemId: numb
     retiredAt: toMillisOrNull(found.retiredAt),
     uses,
     hiddenUses,
+    earlier: await earlierFigures(database, itemId),
     byGrade: await rows<{ grade: number; n: number; share: number; separation: number | null }>(database, 'SELECT grade, n, share, separation FROM item_figures WHERE item_id = :itemId ORDER BY grade', { itemId }), // prettier-ignore
     revisions: revisions.map((one) => ({ ...one, at: toMillis(one.at) })),
     source: source ? { ...source, known: found.sourceRevision! } : null,
     copies,
   };
+}
+
+/** What students earned on the item when its wording or its key was another; null when it never was. */
+async function earlierFigures(database: Sequelize, itemId: number): Promise<{ n: number; share: number } | null> {
+  const sums = await row<{ n: number | null; share: number }>(
+    database,
+    `SELECT SUM(s.answers) AS n, SUM(s.earned) / SUM(s.answers) AS share
+       FROM item_sums s JOIN items i ON i.id = s.item_id JOIN revisions now ON now.id = i.revision_id
+       JOIN revisions r ON r.id = s.revision_id AND r.asked <> now.asked
+      WHERE s.item_id = :itemId`,
+    { itemId },
+  );
+  return sums && sums.n ? { n: Number(sums.n), share: sums.share } : null;
 }
 
 export async function readRevision({ database }: Context, me: SignedIn, revisionId: number) {
@@ -194,6 +209,7 @@ export async function reviseItem(
       'UPDATE items SET revision_id = :revisionId, source_revision_id = COALESCE(:source, source_revision_id) WHERE id = :itemId',
       { replacements: { itemId, revisionId, source: own.sourceRevision ?? null }, transaction },
     );
+    await storeFigures(database, [itemId], transaction);
     return { revisionId };
   });
 }

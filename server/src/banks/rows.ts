@@ -23,6 +23,9 @@ type Row = ItemRow & { testId: number | null };
  * Everything about a revision in one statement: the lists beside it come joined, parted by signs that names cannot hold.
  * The joins are straight: the ids are few, and an optimiser that begins at the banks walks through all their items.
  */
+/** Whether a revision asks what its item asks now: only then are the item's figures its own. */
+const askedAsNow = `(r.id = i.revision_id OR r.asked = (SELECT now.asked FROM revisions now WHERE now.id = i.revision_id))`;
+
 async function read(
   database: Sequelize,
   me: SignedIn,
@@ -35,7 +38,8 @@ async function read(
     database,
     `SELECT i.id, r.id AS revisionId, r.number AS revision, r.test_id AS testId, r.content, r.kind, r.marked_by AS markedBy,
             r.points, r.subject, r.depth, r.seconds, r.author, r.licence, b.name AS bank, b.id AS bankId,
-            i.folder_id AS folderId, ${bankRight} AS may, i.seen_n AS seenN, i.seen_share AS seenShare, i.separation, i.uses,
+            i.folder_id AS folderId, ${bankRight} AS may, IF(${askedAsNow}, i.seen_n, 0) AS seenN, i.seen_share AS seenShare,
+            IF(${askedAsNow}, i.separation, NULL) AS separation, i.uses,
             r.created_at AS editedAt,
             (SELECT GROUP_CONCAT(CONCAT_WS('\t', s.id, s.code, s.statement) ORDER BY s.position SEPARATOR '\n')
                FROM revision_standards rs JOIN standards s ON s.id = rs.standard_id WHERE rs.revision_id = r.id) AS standards,

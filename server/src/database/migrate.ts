@@ -23,6 +23,7 @@ import { lateAnswers } from './migrations/020-late-answers';
 import { bestTry } from './migrations/021-best-try';
 import { scoredAt } from './migrations/022-scored-at';
 import { emptyRows } from './migrations/023-empty-rows';
+import { itemHistory } from './migrations/024-item-history';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -50,6 +51,7 @@ const migrations: Migration[] = [
   bestTry,
   scoredAt,
   emptyRows,
+  itemHistory,
 ];
 
 export function migrator(database: Sequelize) {

@@ -1,5 +1,6 @@
 /**
- * Keeps each item's observed figures beside it, from all work that was ever handed in on it: over all, and by grade. The
+ * Keeps each item's observed figures beside it, from all work that was ever handed in on it as it is worded and keyed
+ * now: over all, and by grade. What was handed in on another wording or key is kept apart. The
  * sums of each assignment are kept, so that new work costs what its own assignment costs, whatever came before. They are
  * read without locks; only writing them down is a transaction, and a short one.
  */
@@ -21,28 +22,52 @@ const atOnce = 50;
  */
 const sumsOfAssignment = `
   WITH work AS (
-    SELECT t.id AS attempt_id, COALESCE(p.grade, -1) AS grade
+    SELECT t.id AS attempt_id, COALESCE(p.grade, -1) AS grade, COALESCE(g.class_id, 0) AS class_id
       FROM attempts t JOIN accounts p ON p.id = t.student_id
+      LEFT JOIN assignment_students g ON g.assignment_id = t.assignment_id AND g.student_id = t.student_id
      WHERE t.assignment_id = :id AND t.counts AND NOT t.excused AND t.handed_in_at IS NOT NULL
   ), whole AS (
-    SELECT w.attempt_id, w.grade, SUM(s.points) AS points, SUM(s.most) AS most
+    SELECT w.attempt_id, w.grade, w.class_id, SUM(s.points) AS points, SUM(s.most) AS most
       FROM work w JOIN scores s ON s.attempt_id = w.attempt_id AND NOT s.waits
-     GROUP BY w.attempt_id, w.grade
+     GROUP BY w.attempt_id, w.grade, w.class_id
   ), pairs AS (
-    SELECT er.item_id, w.grade, s.points / s.most AS x,
+    SELECT er.item_id, er.revision_id, w.grade, w.class_id, s.points / s.most AS x,
            CASE WHEN w.most > s.most THEN (w.points - s.points) / (w.most - s.most) END AS y
       FROM whole w JOIN scores s ON s.attempt_id = w.attempt_id AND s.reached AND NOT s.waits AND s.most > 0
       JOIN assignments a ON a.id = :id
       JOIN edition_revisions er ON er.edition_id = a.edition_id AND er.entry_id = s.entry_id AND er.settled IS NULL
   )
-  SELECT item_id AS itemId, :id AS assignmentId, grade, COUNT(*) AS answers, SUM(x) AS earned, COUNT(y) AS n,
+  SELECT item_id AS itemId, revision_id AS revisionId, :id AS assignmentId, class_id AS classId, grade, COUNT(*) AS answers, SUM(x) AS earned, COUNT(y) AS n,
          SUM(IF(y IS NULL, 0, x)) AS x, COALESCE(SUM(y), 0) AS y, SUM(IF(y IS NULL, 0, x * x)) AS xx,
          COALESCE(SUM(y * y), 0) AS yy, COALESCE(SUM(x * y), 0) AS xy
-    FROM pairs GROUP BY item_id, grade`;
+    FROM pairs GROUP BY item_id, revision_id, class_id, grade`;
 
-const columns = ['itemId', 'assignmentId', 'grade', 'answers', 'earned', 'n', 'x', 'y', 'xx', 'yy', 'xy'] as const;
+const columns = [
+  'itemId',
+  'revisionId',
+  'assignmentId',
+  'classId',
+  'grade',
+  'answers',
+  'earned',
+  'n',
+  'x',
+  'y',
+  'xx',
+  'yy',
+  'xy',
+] as const;
 
-type Sums = PairSums & { itemId: number; assignmentId: number; grade: number; answers: number; earned: number };
+type Sums = PairSums & {
+  itemId: number;
+  revisionId: number;
+  assignmentId: number;
+  /** 0 for students who were given it outside a class. */
+  classId: number;
+  grade: number;
+  answers: number;
+  earned: number;
+};
 
 /** Figures of an item from its sums, each sitting apart: a harder class does not look like a worse item. */
 function figuresFrom(all: Sums[]) {
@@ -81,24 +106,26 @@ async function storeSums(database: Sequelize, id: number, sums: Sums[], transact
   if (sums.length === 0) return;
   const lines = sums.map((line) => columns.map((column) => line[column]));
   await database.query(
-    `INSERT INTO item_sums (item_id, assignment_id, grade, answers, earned, n, x, y, xx, yy, xy) VALUES :lines`,
+    `INSERT INTO item_sums (item_id, revision_id, assignment_id, class_id, grade, answers, earned, n, x, y, xx, yy, xy) VALUES :lines`,
     { replacements: { lines }, transaction },
   );
 }
 
-/** Writes the figures of items down, from the sums of all their assignments. */
-async function storeFigures(database: Sequelize, itemIds: number[], transaction: Transaction): Promise<void> {
+/** Writes the figures of items down, from the sums of all assignments that asked them as they are worded and keyed now. */
+export async function storeFigures(database: Sequelize, itemIds: number[], transaction: Transaction): Promise<void> {
   const sums = await rows<Sums>(
     database,
-    `SELECT item_id AS itemId, assignment_id AS assignmentId, grade, answers, earned, n, x, y, xx, yy, xy
-       FROM item_sums WHERE item_id IN (:itemIds)`,
+    `SELECT s.item_id AS itemId, s.assignment_id AS assignmentId, s.grade, s.answers, s.earned, s.n, s.x, s.y, s.xx, s.yy, s.xy
+       FROM item_sums s JOIN items i ON i.id = s.item_id JOIN revisions now ON now.id = i.revision_id
+       JOIN revisions r ON r.id = s.revision_id AND r.asked = now.asked
+      WHERE s.item_id IN (:itemIds)`,
     { itemIds },
     transaction,
   );
   const known = by(sums, ({ itemId }) => itemId);
   for (const itemId of itemIds) {
     const parts = known.get(itemId);
-    // Whose every use was settled or excused since has no figures any more.
+    // One that was asked otherwise, or whose every use was settled or excused since, has no figures any more.
     const figures = parts ? figuresFrom(parts) : { n: 0, share: 0, separation: null };
     await database.query(
       'UPDATE items SET seen_n = :n, seen_share = :share, separation = :separation WHERE id = :itemId',

@@ -1,6 +1,6 @@
 /** What is known of each item from some students' work. */
 import type { ItemResult } from '@oaken/contract/results';
-import { analyse, discriminationBand, flagsOf, hurriedIn, noFigure, shareInterval, spreadOf, type Analysis } from '@oaken/core/analysis'; // prettier-ignore
+import { analyse, discriminationBand, flagsOf, hurriedIn, noFigure, shareInterval, sharedByStrong, spreadOf, type Analysis, type GivenAnswer, type SharedAnswer } from '@oaken/core/analysis'; // prettier-ignore
 import { asksFor, opinionCounts, type AnswerOption, type Responses } from '@oaken/core/items';
 import { isAnswered } from '@oaken/core/sitting';
 import { plainText } from '@oaken/core/text';
@@ -59,7 +59,10 @@ export function itemResults(
       blank: finished.filter(({ attemptId }) => gathered.scores.get(attemptId!)?.has(entry.id) && isBlank(attemptId!)).length, // prettier-ignore
       practice: practiceOn(gathered, finished, entry),
       time: times.length > 0 ? spreadOf(times).median : noFigure('nobody’s time is known'),
-      flags: entry.settled || unscored ? [] : flagsOf(own, options, analysis.groupSize, hurriedIn(times)),
+      flags:
+        entry.settled || unscored
+          ? []
+          : flagsOf(own, options, analysis.groupSize, hurriedIn(times), sharedIn(gathered, finished, entry, looks)),
     };
   });
 }
@@ -111,6 +114,24 @@ const timesOn = (gathered: Gathered, finished: Line[], entry: EditionEntry, isBl
 /** What somebody answered first: of a practice the first checked answer, else the one that was handed in. */
 const firstAnswer = (gathered: Gathered, attemptId: number, entry: EditionEntry): Responses =>
   gathered.practised.get(attemptId)?.get(entry.id)?.first ?? answerTo(gathered, attemptId, entry);
+
+/** What the strong students answered instead of the key, in the first part of which there is such an answer. */
+function sharedIn(gathered: Gathered, finished: Line[], entry: EditionEntry, looks: Looks): SharedAnswer | null {
+  const byPart = new Map<string, GivenAnswer[]>();
+  for (const { attemptId } of finished) {
+    const scores = gathered.scores.get(attemptId!);
+    if (!scores?.get(entry.id)?.reached) continue;
+    let rest = 0;
+    for (const [id, { points, waits }] of scores) if (id !== entry.id && !waits) rest += points;
+    for (const { part, ...given } of looks.of(entry, firstAnswer(gathered, attemptId!, entry)).given)
+      byPart.set(part, [...(byPart.get(part) ?? []), { ...given, rest }]);
+  }
+  for (const given of byPart.values()) {
+    const shared = sharedByStrong(given);
+    if (shared) return shared;
+  }
+  return null;
+}
 
 /** First answers that earned nothing in their part, gathered by what they say. */
 function wrongAnswers(

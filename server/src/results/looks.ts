@@ -1,7 +1,19 @@
 /** What an answer says, worked out once for all who gave the same one: a whole grade gives few different answers. */
-import { countable, kindOf, responsesInWords, responseTo, scoreItem, type Responses } from '@oaken/core/items';
+import {
+  countable,
+  kindOf,
+  responsesInWords,
+  responseTo,
+  scoreItem,
+  type Part,
+  type Responses,
+} from '@oaken/core/items';
 import type { EditionEntry } from '@oaken/core/forms';
+import { shorten } from '@oaken/core/text';
 import { choicePart } from './table';
+
+/** An answer in a sentence about it is no longer than this. */
+const longestLabel = 60;
 
 /** A wrong answer to one part, under a key that all who gave it share. */
 export interface Wrong {
@@ -14,8 +26,18 @@ export interface Wrong {
   mistake?: string;
 }
 
+/** What was answered to a part that a machine marks and that is not a choice of one. */
+export interface Given {
+  part: string;
+  /** The same for all answers that say the same; null where nothing was answered. */
+  key: string | null;
+  label: string;
+  right: boolean;
+}
+
 export interface Look {
   said: string;
+  given: Given[];
   blank: boolean;
   /** What earned nothing in its part. */
   wrong: Wrong[];
@@ -52,6 +74,7 @@ function look(entry: EditionEntry, responses: Responses): Look {
     }
   return {
     said: responsesInWords(content, responses),
+    given: content.parts.flatMap((part, place) => givenTo(part, responses, parts[place]!)),
     blank: parts.every(({ answered }) => !answered),
     wrong: content.parts.flatMap((part, at) => (parts[at]!.points > 0 ? [] : wrongIn(part, responses))),
     chosen,
@@ -59,7 +82,25 @@ function look(entry: EditionEntry, responses: Responses): Look {
   };
 }
 
-function wrongIn(part: EditionEntry['content']['parts'][number], responses: Responses): Wrong[] {
+function givenTo(part: Part, responses: Responses, scored: { points: number; most: number }): Given[] {
+  const kind = kindOf(part);
+  const isChoiceOfOne = kind.options?.(part)?.filter(({ right }) => right).length === 1;
+  if (kind.markedBy !== 'machine' || isChoiceOfOne || scored.most === 0) return [];
+  const response = responseTo(part, responses);
+  const isEmpty = response === undefined || kind.isEmpty(response as never);
+  const { chosen, free } = countable(part, responses);
+  const spelled = free ?? (chosen.length > 0 ? [...chosen].sort().join('\n') : JSON.stringify(response));
+  return [
+    {
+      part: part.id,
+      key: isEmpty ? null : spelled,
+      label: isEmpty ? '' : shorten(kind.inWords(part, response as never), longestLabel),
+      right: scored.points >= scored.most - 1e-9,
+    },
+  ];
+}
+
+function wrongIn(part: Part, responses: Responses): Wrong[] {
   const kind = kindOf(part);
   if (kind.markedBy !== 'machine') return [];
   const { chosen, free } = countable(part, responses);

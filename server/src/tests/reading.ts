@@ -9,6 +9,7 @@ import type { Context } from '../context';
 import { fromJson, row, rows, toMillis } from '../database/connect';
 import { notFound } from '../http/problem';
 import { freeze } from './edition';
+import { forecastOf } from './forecast';
 import { poolSizes } from './pools';
 
 const name = (account: string) => `CONCAT(${account}.given_name, ' ', ${account}.family_name)`;
@@ -68,6 +69,7 @@ export async function readTest(context: Context, me: SignedIn, testId: number): 
     copiedFrom: await sourceOf(database, me, found),
     pools: await poolSizes(context, me, outline),
     enemies: await enemiesAmong(database, allPins(outline).map(({ itemId }) => itemId)), // prettier-ignore
+    forecast: await forecastOf(context, outline),
     given: given.map((own) => ({ ...own, classes: own.classes.split('\n'), opensAt: toMillis(own.opensAt) })),
   };
 }

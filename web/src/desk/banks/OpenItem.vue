@@ -21,7 +21,7 @@ type More = Awaited<ReturnType<typeof call<'readItem'>>>;
 const more = ref<More | null>(null);
 const wrong = ref('');
 watch(tab, async (now) => {
-  if (more.value || !['uses', 'history'].includes(now)) return;
+  if (more.value || !['figures', 'uses', 'history'].includes(now)) return;
   try {
     more.value = await call('readItem', { params: { itemId: props.item.id } });
   } catch (error) {
@@ -64,7 +64,7 @@ watch(tab, async (now) => {
       </template>
     </div>
     <div v-else-if="tab === 'figures'" class="sheet">
-      <p v-if="!item.facility" class="faded">Nobody has answered it yet, so there are no figures.</p>
+      <p v-if="!item.facility" class="faded">Nobody has answered it as it is now, so there are no figures.</p>
       <template v-else>
         <p>
           Students earned <b>{{ percent(item.facility.value) }}</b> of its points, over
@@ -79,6 +79,10 @@ watch(tab, async (now) => {
         </p>
         <p v-else class="faded">Too few have answered it to say how well it separates.</p>
       </template>
+      <p v-if="more?.earlier">
+        Before its wording or key was changed, students earned <b>{{ percent(more.earlier.share) }}</b> of its points,
+        over {{ count(more.earlier.n, 'answer') }}; these are not counted above.
+      </p>
       <p class="faded">
         {{
           item.seconds

@@ -1,6 +1,6 @@
 import type { Pinned } from '@oaken/contract/tests';
 import { cellStates } from '@oaken/core/assembly';
-import { forecast, forecastInWords, notedItem, notesOn } from '@oaken/core/notes';
+import { forecastInWords, notedItem, notesOn } from '@oaken/core/notes';
 import { allEntries, type Outline, type PointsOf } from '@oaken/core/tests';
 import { computed, type Ref } from 'vue';
 import { useLibrary } from '../banks/library';
@@ -58,6 +58,6 @@ export function useNotes({ outline, revisions, points, about }: Noted) {
           for (const id of entries) found.set(id, [...(found.get(id) ?? []), words]);
       return found;
     }),
-    forecasts: computed(() => forecastInWords(forecast(items.value))),
+    forecasts: computed(() => (about.value ? forecastInWords(about.value.forecast) : [])),
   };
 }

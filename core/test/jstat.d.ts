@@ -1,3 +1,0 @@
-declare module 'jstat' {
-  export const jStat: { percentile(values: number[], share: number): number };
-}
