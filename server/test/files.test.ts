@@ -26,6 +26,18 @@ const send = async (who: Visitor, path: string, bytes: Buffer) => {
 const keep = (bytes: Buffer, type: string, as = 'picture') => send(teacher, `/api/files?name=own&type=${encodeURIComponent(type)}&as=${as}`, bytes); // prettier-ignore
 const fetchFile = (address: string, headers: Record<string, string> = {}, who = teacher) => fetch(school.base + address, { headers: { cookie: who.cookie, ...headers } }); // prettier-ignore
 
+test('a phone’s photo is refused by its name, never taken for a film', async () => {
+  const heic = Buffer.concat([Buffer.from([0, 0, 0, 28]), Buffer.from('ftypheic\0\0\0\0mif1heic'), Buffer.alloc(600)]);
+  for (const [as, type] of [
+    ['picture', 'image/heic'],
+    ['film', ''],
+  ] as const)
+    expect(await keep(heic, type, as)).toMatchObject({
+      status: 422,
+      body: { detail: 'This is a photo as HEIC, as phones take it. Save it as JPEG and send that.' },
+    });
+});
+
 test('a picture is kept with its size, and the same again is the same', async () => {
   const first = await keep(png, 'image/png');
   expect(first).toMatchObject({ status: 200, body: { type: 'image/png', width: 2, height: 3, bytes: png.length } });

@@ -3,6 +3,7 @@ export type { AnswerOption, Choice, PartText, ShownChoice } from './kind';
 export { freshId } from './kind';
 export { criteriaPoints, levelPoints, type Criterion, type Levels } from './kinds/by-hand';
 export { joined, parted } from './pairs';
+export { pastedChoices, type PastedChoices } from './pasted';
 export { fileAddress, picture, type Picture } from './picture';
 export { concealIds } from './conceal';
 export { describeItem, type DescribedItem } from './described';

@@ -106,11 +106,11 @@ function byStandard(items: readonly NotedItem[]): Map<string, NotedItem[]> {
 
 /** One sentence a figure, with how sure it is and what that rests on. */
 export function forecastInWords({ mean, reliability, known, items, classes }: Forecast): string[] {
-  const basis = `from what ${count(classes, 'class', 'classes')} earned on ${known} of ${count(items, 'item')}`;
+  const basis = `what ${count(classes, 'class', 'classes')} earned on ${known} of ${count(items, 'item')}`;
   const words: string[] = [];
   if (mean)
     words.push(
-      `The next class may earn about ${wholePercent(mean.value)} %, nineteen of twenty classes ${wholePercent(mean.low)} to ${wholePercent(mean.high)} %: ${basis}.`,
+      `The next class may earn about ${wholePercent(mean.value)} %; nineteen of twenty would earn ${wholePercent(mean.low)} to ${wholePercent(mean.high)} %, going by ${basis}.`,
     );
   if (reliability)
     words.push(

@@ -60,13 +60,19 @@ const isText = (bytes: Buffer) => {
 };
 
 /** Whether a file's first bytes say what it is, so that nobody has to read the rest. */
-export const isBinary = (start: Buffer) => typesOf(start).some((type) => type in sorts && !isWritten(type));
+export const isBinary = (start: Buffer) =>
+  stillPicture.test(brandOf(start)) || typesOf(start).some((type) => type in sorts && !isWritten(type));
 
 const isWritten = (type: string) => type === 'image/svg+xml' || type === 'text/plain';
 
+const brandOf = (bytes: Buffer) => bytes.subarray(4, 12).toString('latin1');
+/** Still pictures in the container that films come in (ISO/IEC 23008-12, annex B; AVIF). */
+const stillPicture = /^ftyp(hei[cxms]|hev[cx]|mif1|msf1|avi[fs])/;
+
 function typesOf(bytes: Buffer): string[] {
-  const brand = bytes.subarray(4, 12).toString('latin1');
+  const brand = brandOf(bytes);
   if (/^ftypM4[AB]/.test(brand)) return ['audio/mp4'];
+  if (stillPicture.test(brand)) return [];
   if (brand.startsWith('ftyp')) return ['video/mp4'];
   const found = filetypeinfo([...bytes.subarray(0, 600)]).flatMap(({ mime }) => (mime ? [usual(mime)] : []));
   // Raw MPEG frames carry no mark that every reader knows.
@@ -79,6 +85,10 @@ function typesOf(bytes: Buffer): string[] {
  */
 export function readFile(bytes: Buffer, claimed: string): Reading {
   if (bytes.length === 0) return refused('The file is empty.');
+  if (stillPicture.test(brandOf(bytes))) {
+    const format = brandOf(bytes).startsWith('ftypavi') ? 'AVIF' : 'HEIC, as phones take it';
+    return refused(`This is a photo as ${format}. Save it as JPEG and send that.`);
+  }
   const said = usual(claimed.toLowerCase().split(';')[0]!.trim());
   const found = typesOf(bytes).filter((type) => type in sorts && !isWritten(type));
   let type = found.find((own) => own === said) ?? found[0];

@@ -7,6 +7,7 @@ import { inWords, Refused, request, Unreachable } from '../client/request';
 import { useSession } from '../client/session';
 import type { Ending, LateAnswers } from './endWords';
 import { keepHandedIn, keepOpened, letGoOpened, readOpened, sendKept } from './keptStore';
+import { withoutHeic } from '../parts/heic';
 import type { Plays } from '../parts/plays';
 import { Outbox, type OutboxState } from './outbox';
 import { usePresence } from './usePresence';
@@ -289,9 +290,10 @@ export function useAttempt(assignmentId: number) {
   /** A photo or file goes to the server at once; what is saved with the answer is its address. */
   async function sendFile(file: File, place: { entry: string; part: string }): Promise<string> {
     if (!attempt.value) throw new Error('The attempt has not begun.');
-    const query = new URLSearchParams({ name: file.name, type: file.type, ...place });
-    const path = `/api/seat/attempts/${attempt.value.id}/files?${query}`;
-    return (await request<{ address: string }>('POST', path, file)).address;
+    const { id } = attempt.value;
+    const sent = await withoutHeic(file);
+    const query = new URLSearchParams({ name: sent.name, type: sent.type, ...place });
+    return (await request<{ address: string }>('POST', `/api/seat/attempts/${id}/files?${query}`, sent)).address;
   }
   return {
     attempt,

@@ -1,15 +1,20 @@
 <script setup lang="ts">
 /** Everything that is written in an item: question, parts, hints, explanation, notes. */
 import { blankPart, freshId, type ItemContent } from '@oaken/core/items';
-import { ref } from 'vue';
+import { nextTick, ref } from 'vue';
 import PartEditor from './PartEditor.vue';
 import PassagePicker from './PassagePicker.vue';
+import PastedChoicesStrip from './PastedChoicesStrip.vue';
 import { under, type Problem } from './problems';
 import RichField from './rich/RichField.vue';
 
 const content = defineModel<ItemContent>({ required: true });
 defineProps<{ problems: Problem[] }>();
 const hasHints = ref(content.value.hints.length > 0);
+
+const strip = ref<InstanceType<typeof PastedChoicesStrip>>();
+/** Once what was pasted stands in the question. */
+const lookForChoices = () => void nextTick(() => strip.value?.look());
 
 function addPart(): void {
   const id = freshId(content.value.parts.map((own) => own.id));
@@ -31,7 +36,13 @@ function addHint(): void {
 
 <template>
   <h2>Question</h2>
-  <RichField v-model="content.stem" label="Question" :invalid="under(problems, '/stem').length > 0" />
+  <RichField
+    v-model="content.stem"
+    label="Question"
+    :invalid="under(problems, '/stem').length > 0"
+    @pasted="lookForChoices"
+  />
+  <PastedChoicesStrip ref="strip" v-model="content" />
   <p v-for="problem in under(problems, '/stem')" :key="problem.message" class="wrong">{{ problem.message }}</p>
   <PassagePicker v-model="content.passage" />
   <PartEditor

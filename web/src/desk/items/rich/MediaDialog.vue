@@ -3,6 +3,7 @@
 import { mostPlays } from '@oaken/core/text';
 import { computed, ref, watch } from 'vue';
 import { inWords } from '../../../client/request';
+import { withoutHeic } from '../../../parts/heic';
 import { keepFile, type KeptFile } from './files';
 
 export interface Medium {
@@ -27,7 +28,7 @@ const progress = ref<number | null>(null);
 let stop: AbortController | null = null;
 
 const says = {
-  picture: { title: 'Picture', accept: 'image/png,image/jpeg,image/gif,image/webp,image/svg+xml', label: 'What it shows, for those who cannot see it', hint: 'PNG, JPEG, GIF, WebP or SVG, up to 8 MB.' },
+  picture: { title: 'Picture', accept: 'image/png,image/jpeg,image/gif,image/webp,image/svg+xml,image/heic,image/heif,.heic,.heif', label: 'What it shows, for those who cannot see it', hint: 'PNG, JPEG, GIF, WebP, SVG or a phone’s HEIC, up to 8 MB.' },
   sound: { title: 'Sound', accept: 'audio/*', label: 'Title', hint: 'MP3, WAV, OGG or M4A, up to 20 MB.' },
   film: { title: 'Film', accept: 'video/*', label: 'Title', hint: 'MP4 or WebM, up to 40 MB.' },
 }; // prettier-ignore
@@ -52,7 +53,8 @@ async function choose(event: Event): Promise<void> {
   stop = new AbortController();
   progress.value = 0;
   try {
-    file.value = await keepFile(chosen, props.kind, {
+    const sent = props.kind === 'picture' ? await withoutHeic(chosen) : chosen;
+    file.value = await keepFile(sent, props.kind, {
       signal: stop.signal,
       progress: (share) => (progress.value = share),
     });

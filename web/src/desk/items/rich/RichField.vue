@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A field for a wording, with everything that a wording can hold; what is pasted arrives clean. */
 import { BoldIcon, ItalicIcon, ListIcon, ListOrderedIcon, OmegaIcon, QuoteIcon, SquareRadicalIcon, SubscriptIcon, SuperscriptIcon, UnderlineIcon } from '@lucide/vue'; // prettier-ignore
+import { count } from '@oaken/core/text';
 import Subscript from '@tiptap/extension-subscript';
 import Superscript from '@tiptap/extension-superscript';
 import StarterKit from '@tiptap/starter-kit';
@@ -12,6 +13,7 @@ import { Film, Formula, Gap, Picture, Size, sizes, Sound, tables, Words } from '
 import { cleanPaste } from './paste';
 import { useReadOnly } from './readonly';
 import { signs } from './signs';
+import { usePastedPictures } from './usePastedPictures';
 
 const FormulaDialog = defineAsyncComponent(() => import('./FormulaDialog.vue'));
 
@@ -24,7 +26,7 @@ const props = defineProps<{
   /** Places in the text that its kind of question needs. */
   places?: 'gaps' | 'words';
 }>();
-const emit = defineEmits<{ place: [id: string] }>();
+const emit = defineEmits<{ place: [id: string]; pasted: [] }>();
 
 const bare = (written: string) => (props.small ? written.replace(/^<p>((?:(?!<p>).)*)<\/p>$/s, '$1') : written);
 const box = ref<HTMLElement>();
@@ -50,6 +52,11 @@ const editor = useEditor({
   editorProps: {
     attributes: { role: 'textbox', 'aria-label': props.label, 'aria-multiline': 'true' },
     transformPastedHTML: cleanPaste,
+    handlePaste: (_, event) => {
+      void nextTick(() => emit('pasted'));
+      return pictures.take(event.clipboardData);
+    },
+    handleDrop: (_, event, __, moved) => !moved && pictures.take(event.dataTransfer),
   },
   onUpdate: ({ editor: own }) => {
     // A single paragraph of a choice is stored without its wrapper, as it is shown in one line.
@@ -58,6 +65,7 @@ const editor = useEditor({
   },
   onCreate: () => draw(),
 });
+const pictures = usePastedPictures(editor);
 watch(readOnly, (now) => editor.value?.setEditable(!now));
 watch(html, (next) => {
   const own = editor.value;
@@ -219,6 +227,10 @@ const more = ref<'signs' | ''>('');
       </div>
     </div>
     <EditorContent :editor="editor" />
+    <p v-if="pictures.sending.value > 0" class="pasted" role="status">
+      Sending {{ count(pictures.sending.value, 'picture') }} …
+    </p>
+    <p v-for="note in pictures.notes.value" :key="note" class="pasted" role="status">{{ note }}</p>
     <component
       :is="FormulaDialog"
       v-if="formulaWanted"
@@ -347,5 +359,12 @@ const more = ref<'signs' | ''>('');
 }
 .richfield .ProseMirror-selectednode {
   outline: 2px solid var(--secure);
+}
+.richfield .pasted {
+  margin: 0;
+  padding: 5px 10px;
+  border-top: var(--line);
+  background: var(--wash);
+  font-size: 0.9rem;
 }
 </style>

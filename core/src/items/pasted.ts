@@ -1,0 +1,68 @@
+/** A question that was written elsewhere with its choices as lettered lines: "A) 3  B) 4  C) 5". */
+
+export interface PastedChoices {
+  /** Lines before the choices. */
+  stem: string[];
+  choices: string[];
+  /** The place of the right one where a line says it ("Answer: B"), or its letter has an asterisk. */
+  right: number | null;
+}
+
+/** Choices in the line of the question itself are seen from so many on. */
+const leastInQuestion = 3;
+
+const letters = 'ABCDEFGHIJKLMNOPQRST';
+/** A letter as it stands before a choice: A) A. (A) a: and with an asterisk before a right one. */
+const marker = (letter: string) => `(\\*?)\\s*\\(?[${letter}${letter.toLowerCase()}][).:](?:\\s|&nbsp;)+`;
+const answerLine = /^\s*(?:correct\s+)?(?:answer|key|solution)\s*(?:is|:|=)\s*\(?([A-T])\)?\.?\s*$/i;
+
+/**
+ * Finds lettered choices from A on in lines of text or inline markup; several may share a line.
+ *
+ * @returns null where there are not at least two in their order, or something that is no choice comes after them
+ */
+export function pastedChoices(lines: readonly string[]): PastedChoices | null {
+  const stem: string[] = [];
+  const choices: string[] = [];
+  let right: number | null = null;
+  for (const line of lines) {
+    const answer = answerLine.exec(line);
+    if (answer && choices.length > 0) {
+      right = letters.indexOf(answer[1]!.toUpperCase());
+      continue;
+    }
+    const found = choicesInLine(line, choices.length);
+    if (choices.length === 0 && found.before.trim() !== '') stem.push(found.before.trim());
+    else if (found.before.trim() !== '') return null;
+    for (const { text, starred } of found.choices) {
+      if (starred) right = choices.length;
+      choices.push(text);
+    }
+  }
+  if (choices.length < 2 || choices.some((choice) => choice === '')) return null;
+  return { stem, choices, right: right !== null && right < choices.length ? right : null };
+}
+
+function choicesInLine(line: string, from: number): { before: string; choices: { text: string; starred: boolean }[] } {
+  const starts: { at: number; end: number; starred: boolean }[] = [];
+  let position = 0;
+  for (let place = from; place < letters.length; place++) {
+    const pattern = new RegExp(`(?:^|\\s|&nbsp;)${marker(letters[place]!)}`, 'g');
+    pattern.lastIndex = position;
+    const match = pattern.exec(line);
+    // The first choice of a line stands at its beginning, or the question runs on into "A)".
+    if (!match || (starts.length === 0 && from > 0 && line.slice(0, match.index).trim() !== '')) break;
+    starts.push({ at: match.index, end: pattern.lastIndex, starred: match[1] === '*' });
+    position = pattern.lastIndex;
+  }
+  // "See figure (a) or (b)" is a sentence; three letters after each other in a question are its choices.
+  const runsOn = starts.length > 0 && line.slice(0, starts[0]!.at).trim() !== '';
+  if (runsOn && starts.length < leastInQuestion) return { before: line, choices: [] };
+  return {
+    before: starts.length === 0 ? line : line.slice(0, starts[0]!.at),
+    choices: starts.map(({ end, starred }, place) => ({
+      text: line.slice(end, starts[place + 1]?.at).replace(/(?:\s|&nbsp;|[,;])+$/, ''),
+      starred,
+    })),
+  };
+}

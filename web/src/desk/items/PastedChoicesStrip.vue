@@ -1,0 +1,61 @@
+<script setup lang="ts">
+/** Offers to make choices of lettered lines that were pasted into the question. */
+import { blankPart, freshId, pastedChoices, type ItemContent, type PastedChoices } from '@oaken/core/items';
+import { count, plainText, shorten } from '@oaken/core/text';
+import { computed, ref } from 'vue';
+
+const content = defineModel<ItemContent>({ required: true });
+const found = ref<PastedChoices | null>(null);
+
+/** Looks at the question as it stands now, paragraph by paragraph. */
+function look(): void {
+  const { body } = new DOMParser().parseFromString(content.value.stem, 'text/html');
+  const lines = Array.from(body.children).flatMap((block) => block.innerHTML.split(/<br\s*\/?>/));
+  found.value = pastedChoices(lines);
+}
+defineExpose({ look });
+
+const part = computed(() => content.value.parts[0]!);
+/** Choices that are written already would give way. */
+const written = computed(() =>
+  'choices' in part.value ? part.value.choices.filter(({ text }) => plainText(text) !== '').length : 0,
+);
+const words = computed(() => found.value?.choices.map((choice) => shorten(plainText(choice), 24)).join(' · ') ?? '');
+
+function take(): void {
+  if (!found.value) return;
+  const { stem, choices, right } = found.value;
+  const ids: string[] = [];
+  for (const _ of choices) ids.push(freshId(ids));
+  const kept = part.value.kind === 'multiple-choice' ? part.value : null;
+  const blank = kept ?? blankPart('single-choice', part.value.id);
+  const key = right === null ? [] : [ids[right]!];
+  const list = choices.map((text, place) => ({ id: ids[place]!, text }));
+  content.value.stem = stem.map((line) => `<p>${line}</p>`).join('');
+  content.value.parts[0] = { ...blank, choices: list, key } as ItemContent['parts'][number];
+  found.value = null;
+}
+</script>
+
+<template>
+  <div v-if="found" class="strip" role="status" aria-label="Choices in what was pasted">
+    <p>
+      What you pasted has {{ count(found.choices.length, 'choice') }}: {{ words
+      }}{{ written > 0 ? `. They would take the place of the ${count(written, 'choice')} below` : '' }}.
+    </p>
+    <el-button size="small" type="primary" @click="take">Make them the choices</el-button>
+    <el-button size="small" @click="found = null">Leave them in the question</el-button>
+  </div>
+</template>
+
+<style scoped>
+.strip {
+  padding: 8px 12px;
+  margin: 6px 0 10px;
+  background: var(--wash);
+  border-left: 4px solid var(--oak);
+}
+.strip p {
+  margin: 0 0 8px;
+}
+</style>
