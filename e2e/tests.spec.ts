@@ -318,6 +318,57 @@ test('two build one test: what a colleague changes comes in by itself', async ({
   await theirs.close();
 });
 
+test('building without network: said, kept over a reload, sent in order, and a colleague’s change is not written over', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser);
+  const ask = (method: string, path: string, body: unknown) =>
+    page.evaluate(
+      async ([how, where, what]) => {
+        const { csrf } = await (await fetch('/api/session')).json();
+        const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
+        return (await fetch(where as string, { method: how as string, headers, body: JSON.stringify(what) })).json();
+      },
+      [method, path, body] as const,
+    );
+  await page.goto('/tests');
+  const { id } = await ask('POST', '/api/tests', { clientKey: crypto.randomUUID(), title: 'On the bus', kind: 'quiz', itemIds: [] }); // prettier-ignore
+  await page.goto(`/tests/${id}`);
+  const title = page.getByLabel('Title of the test');
+  const retitle = async (text: string) => {
+    await title.fill(text);
+    await title.press('Tab');
+  };
+  await expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
+
+  await page.route('**/changes', (route) => route.abort());
+  await retitle('In the tunnel');
+  await page.getByRole('button', { name: 'Add a section' }).click();
+  await expect(page.getByText('Not saved yet', { exact: true })).toBeVisible();
+  await expect(page.getByText('2 steps wait in this browser', { exact: false })).toBeVisible();
+  await expectAccessible('building without network', page);
+  await page.reload();
+  await expect(title).toHaveValue('In the tunnel');
+  await expect(page.getByText('2 steps wait in this browser', { exact: false })).toBeVisible();
+
+  // The network is back, and a colleague has found another title meanwhile.
+  await page.unroute('**/changes');
+  await page.route('**/changes', (route) => (route.request().postDataJSON().clientKey ? route.abort() : route.continue())); // prettier-ignore
+  await ask('POST', `/api/tests/${id}/changes`, { changes: [{ do: 'describe', facts: { title: 'Theirs' } }] });
+  await page.unroute('**/changes');
+  await page.evaluate(() => globalThis.dispatchEvent(new Event('online')));
+  const stuck = page.getByRole('alert').filter({ hasText: 'Not saved: a change of the heading.' });
+  await expect(stuck).toContainText('The title is “Theirs” now; yours was “In the tunnel”.');
+  await expect(title).toHaveValue('Theirs');
+  await stuck.getByRole('button', { name: 'Save mine over it' }).click();
+  await expect(stuck).toBeHidden();
+  await page.reload();
+  await expect(title).toHaveValue('In the tunnel');
+  const { outline } = await page.evaluate(async (test) => (await fetch(`/api/tests/${test}`)).json(), id);
+  expect([outline.title, outline.sections.length]).toEqual(['In the tunnel', 2]);
+  await page.close();
+});
+
 test('on paper: every item whole on one page, keys only where they belong, each form with its own page numbers', async ({
   browser,
 }) => {

@@ -4,6 +4,8 @@ import {
   change as changeSchema,
   emptyOutline,
   emptySection,
+  conflictIn,
+  conflictInWords,
   fillingChanges,
   freeName,
   hindrances,
@@ -233,6 +235,38 @@ describe('items of one passage', () => {
         }
       }),
     );
+  });
+});
+
+describe('changes that waited', () => {
+  const entry = (id: string) => ({ id, itemId: 1, revisionId: 10, points: 1 });
+  const seen = { ...outline, title: 'Rates', sections: [emptySection('sect1', [entry('one1'), entry('two2')])] };
+  const made = (changes: Change[]) => {
+    let next: Outline = seen;
+    return changes.map((change) => {
+      const applied = applyChange(next, change);
+      next = applied.outline;
+      return { change, inverse: applied.inverse };
+    });
+  };
+  const retitle: Change = { do: 'describe', facts: { title: 'Unit rates' } };
+
+  test('are in no conflict with a test that nobody changed, nor with one that has them already', () => {
+    const steps = made([retitle, { do: 'give-points', entry: 'one1', points: 3 }, { do: 'move', entry: 'two2', section: 'sect1', before: 'one1' }]); // prettier-ignore
+    expect(conflictIn(seen, steps)).toBeNull();
+    expect(conflictIn(applyChange(seen, retitle).outline, made([retitle]))).toBeNull();
+  });
+  test('are in conflict where they would replace what somebody else wrote, and say what stands there', () => {
+    const theirs = { ...seen, title: 'Ratios' };
+    expect(conflictIn(theirs, made([retitle]))).toEqual({ change: retitle, refusal: null });
+    expect(conflictInWords(theirs, retitle)).toBe('The title is “Ratios” now; yours was “Unit rates”.');
+    // Another fact of the same heading is nobody's business.
+    expect(conflictIn({ ...seen, subject: 'Mathematics' }, made([retitle]))).toBeNull();
+  });
+  test('that do not fit any more say why', () => {
+    const steps = made([{ do: 'give-points', entry: 'one1', points: 3 }]);
+    const without = { ...seen, sections: [emptySection('sect1', [entry('two2')])] };
+    expect(conflictIn(without, steps)!.refusal).toMatch(/no longer in the test/);
   });
 });
 

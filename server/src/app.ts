@@ -46,6 +46,7 @@ import { renewFigures } from './results/figures';
 import type { Reader } from './reading/reader';
 import { standardRoutes } from './standards/routes';
 import { defineTests } from './tests/model';
+import { forgetSentChanges } from './tests/building';
 import { testRoutes } from './tests/routes';
 import type { DeskThread } from './threads/desk';
 import { deskRoutes } from './threads/desk-routes';
@@ -202,7 +203,14 @@ export function createApp(options: AppOptions): App {
     {
       name: 'forget old sessions',
       every: 600_000,
-      run: () => Promise.all([context.sessions.sweep(), throttle.sweep(), devices.sweep(), removeUnfinished(context)]),
+      run: () =>
+        Promise.all([
+          context.sessions.sweep(),
+          throttle.sweep(),
+          devices.sweep(),
+          removeUnfinished(context),
+          forgetSentChanges(context),
+        ]),
     },
   ];
   return { http, context, chores };

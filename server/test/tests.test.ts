@@ -1,5 +1,6 @@
 /** Tests through their routes, on a real MariaDB: sharing, copies, the shelf, draws, forms, and what a blueprint finds. */
 import { entriesOf, formOf, type Edition } from '@oaken/core/forms';
+import { emptySection } from '@oaken/core/tests';
 import { fromJson, row, rows } from '../src/database/connect';
 import { clientKey, giveTest, openSchool, wishes, type School, type Visitor } from './support/school';
 
@@ -397,5 +398,36 @@ describe('blueprints', () => {
     });
     context.assembler = before;
     expect((await read(holloway, test)).outline.sections[0].entries).toEqual([]);
+  });
+});
+
+describe('changes that a page sends again', () => {
+  const build = async () => {
+    const { id } = await holloway.ok('POST', '/api/tests', { clientKey: clientKey(), title: 'Rates', kind: 'quiz', itemIds: [] }); // prettier-ignore
+    const read = () => holloway.ok('GET', `/api/tests/${id}`);
+    const send = (body: object) => holloway.post<any>(`/api/tests/${id}/changes`, body);
+    return { read, send, before: await read() };
+  };
+  const section = (id: string) => ({ do: 'put-section', section: { ...emptySection(id, []) }, before: null });
+  const retitle = (title: string) => ({ do: 'describe', facts: { title } });
+
+  test('count once under their key', async () => {
+    const { read, send, before } = await build();
+    const body = { changes: [section('fresh1')], clientKey: clientKey() };
+    expect((await send(body)).status).toBe(200);
+    const again = await send(body);
+    expect([again.status, again.body.version]).toEqual([200, before.version + 1]);
+    expect((await read()).outline.sections).toHaveLength(before.outline.sections.length + 1);
+  });
+  test('are refused under their name where a colleague has written something else meanwhile', async () => {
+    const { read, send } = await build();
+    await send({ changes: [retitle('Ratios')] });
+    const mine = { changes: [retitle('Unit rates')], against: [retitle('Rates')] };
+    expect(await send(mine)).toMatchObject({
+      status: 409,
+      body: { type: 'replaces-what-others-wrote', detail: 'The title is “Ratios” now; yours was “Unit rates”.' },
+    });
+    expect((await read()).outline.title).toBe('Ratios');
+    expect((await send({ ...mine, against: [retitle('Ratios')] })).status).toBe(200);
   });
 });

@@ -90,6 +90,9 @@ export const readTest = endpoint({
   answer: testAnswer,
 });
 
+/** The type of the problem where changes would replace what a colleague has written since their author looked. */
+export const replacesType = 'replaces-what-others-wrote';
+
 export const changeTest = endpoint({
   method: 'POST',
   path: '/api/tests/:testId/changes',
@@ -97,7 +100,13 @@ export const changeTest = endpoint({
   does: 'Applies changes to a test, in order, all or none, on top of what others changed meanwhile.',
   params: testId,
   largest: roomy,
-  body: z.strictObject({ changes: z.array(change).min(1).max(250) }),
+  body: z.strictObject({
+    changes: z.array(change).min(1).max(250),
+    /** The same changes under the same key count once, however often they are sent. */
+    clientKey: clientKey.optional(),
+    /** What took each change back where it was made: refused with 409 where a colleague has written something else there. */
+    against: z.array(change).max(250).optional(),
+  }),
   answer: testAnswer,
 });
 

@@ -30,3 +30,4 @@ export {
 } from './outline';
 export { movesTo, placeFor, stepOf, type PassageOf } from './passages';
 export { pointsOf, shareOut, totalPoints, type PointsOf } from './points';
+export { conflictIn, conflictInWords, type Conflict } from './conflicts';

@@ -24,6 +24,7 @@ import { bestTry } from './migrations/021-best-try';
 import { scoredAt } from './migrations/022-scored-at';
 import { emptyRows } from './migrations/023-empty-rows';
 import { itemHistory } from './migrations/024-item-history';
+import { sentChanges } from './migrations/025-sent-changes';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -52,6 +53,7 @@ const migrations: Migration[] = [
   scoredAt,
   emptyRows,
   itemHistory,
+  sentChanges,
 ];
 
 export function migrator(database: Sequelize) {

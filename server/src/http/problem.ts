@@ -21,9 +21,17 @@ export class Problem extends Error {
     super(detail ?? title);
   }
 
+  private type = 'about:blank';
+
+  /** Names the problem for a page that can do something about it. */
+  named(type: string): this {
+    this.type = type;
+    return this;
+  }
+
   toBody(): ProblemBody {
-    const { status, title, detail, errors, retryAfter } = this;
-    return { type: 'about:blank', title, status, detail, errors, retryAfter };
+    const { type, status, title, detail, errors, retryAfter } = this;
+    return { type, title, status, detail, errors, retryAfter };
   }
 }
 

@@ -1,9 +1,12 @@
 /** Making and changing tests. */
 import type { api, BodyOf } from '@oaken/contract';
+import { replacesType } from '@oaken/contract/tests';
 import {
   allEntries,
   applyChange,
   ChangeRefused,
+  conflictIn,
+  conflictInWords,
   emptyOutline,
   emptySection,
   type Change,
@@ -120,11 +123,22 @@ async function checkPassages(database: Sequelize, me: SignedIn, change: Change, 
   }
 }
 
-export async function changeTest(context: Context, me: SignedIn, testId: number, changes: Change[]): Promise<void> {
-  const { database } = context;
+export async function changeTest(
+  context: Context,
+  me: SignedIn,
+  testId: number,
+  { changes, clientKey, against }: BodyOf<typeof api.changeTest>,
+): Promise<void> {
+  const { database, now } = context;
   await database.transaction(async (transaction) => {
     const held = await hold(database, me, testId, transaction);
+    if (
+      clientKey !== undefined &&
+      !(await isFirst(database, { testId, clientKey, time: new Date(now()) }, transaction))
+    )
+      return;
     let outline = held.outline;
+    if (against) refuseReplacing(outline, changes, against);
     try {
       for (const change of changes) {
         await checkPins(database, me, testId, pinsOf(change, outline), transaction);
@@ -136,6 +150,37 @@ export async function changeTest(context: Context, me: SignedIn, testId: number,
       throw error;
     }
     await store(context, me, testId, outline, held.outline, transaction);
+  });
+}
+
+/** Changes that waited do not write over what others wrote meanwhile; what does not fit at all is refused when it is applied. */
+function refuseReplacing(outline: Outline, changes: readonly Change[], against: readonly Change[]): void {
+  const paired = changes.flatMap((change, place) => (against[place] ? [{ change, inverse: against[place] }] : []));
+  const conflict = conflictIn(outline, paired);
+  if (!conflict || conflict.refusal !== null) return;
+  const words = conflictInWords(outline, conflict.change);
+  throw new Problem(409, 'A colleague has changed the same thing meanwhile.', words).named(replacesType);
+}
+
+/** Whether these changes have not been applied before; the test is locked, so nobody else asks meanwhile. */
+async function isFirst(
+  database: Sequelize,
+  sent: { testId: number; clientKey: string; time: Date },
+  transaction: Transaction,
+): Promise<boolean> {
+  const [, written] = await database.query(
+    'INSERT IGNORE INTO sent_changes (test_id, client_key, sent_at) VALUES (:testId, :clientKey, :time)',
+    { type: QueryTypes.INSERT, replacements: sent, transaction },
+  );
+  return written === 1;
+}
+
+/** A page that was without network for longer than this asks for the test anew. */
+const rememberedFor = 60 * 86_400_000;
+
+export async function forgetSentChanges({ database, now }: Pick<Context, 'database' | 'now'>): Promise<void> {
+  await database.query('DELETE FROM sent_changes WHERE sent_at < :before LIMIT 10000', {
+    replacements: { before: new Date(now() - rememberedFor) },
   });
 }
 
@@ -182,5 +227,5 @@ export async function giveBack(context: Context, me: SignedIn, testId: number, e
   const mine = await rows(database, 'SELECT id FROM revisions WHERE id = :id AND test_id = :testId', { id: entry.revisionId, testId }); // prettier-ignore
   if (!own || mine.length === 0) throw new Problem(409, 'The bank has this wording already.');
   const { revisionId } = await reviseItem(context, me, own.id, { basedOn: over, content: own.content, facts: factsOf(own) }); // prettier-ignore
-  await changeTest(context, me, testId, [{ do: 'revise', entry: entryId, revisionId }]);
+  await changeTest(context, me, testId, { changes: [{ do: 'revise', entry: entryId, revisionId }] });
 }

@@ -20,7 +20,7 @@ export function testRoutes(bind: Bind, context: Context): void {
   bind(api.readEdition, ({ me, params }) => readEdition(context, me, params.testId));
 
   bind(api.changeTest, async ({ me, params, body }) => {
-    await changeTest(context, me, params.testId, body.changes);
+    await changeTest(context, me, params.testId, body);
     return readTest(context, me, params.testId);
   });
   bind(api.reviseEntry, async ({ me, params, body }) => {

@@ -21,10 +21,12 @@ import LastSteps from './LastSteps.vue';
 import SignInAgain from './accounts/SignInAgain.vue';
 import { open } from './router';
 import { forgetPicks } from './banks/keptPicks';
+import { sendKeptChanges } from './tests/useChangeQueue';
 import { steps } from './undo';
 import UndoStrip from './UndoStrip.vue';
 
 const session = useSession();
+sendKeptChanges();
 const route = useRoute();
 const router = useRouter();
 

@@ -19,6 +19,7 @@ import BlueprintTable from './BlueprintTable.vue';
 import FilledResult from './FilledResult.vue';
 import { plannedOf } from './planned';
 import { useFill } from './useFill';
+import UnsentChanges from './UnsentChanges.vue';
 import { useTest } from './useTest';
 import { useTyped } from './useTyped';
 
@@ -147,6 +148,12 @@ function take(): void {
     </template>
     <RouterLink :to="`/tests/${testId}`">Back to the test</RouterLink>
   </PageHead>
+  <UnsentChanges
+    :waiting="test.waiting.value"
+    :keeps="test.keeps.value"
+    :stuck="test.stuck.value"
+    @decide="test.decide"
+  />
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <FacingPages v-else name="blueprint" left="What the test should be" right="Filling it" :start="54" :most="76">
     <template #left>

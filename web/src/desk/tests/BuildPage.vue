@@ -28,6 +28,7 @@ import SimilarDialog from './SimilarDialog.vue';
 import { useForms } from './useForms';
 import { useNotes } from './useNotes';
 import { usePutting } from './usePutting';
+import UnsentChanges from './UnsentChanges.vue';
 import { useTest } from './useTest';
 import { whoseWords } from './whose';
 
@@ -150,7 +151,9 @@ onUnmounted(() => removeEventListener('keydown', keys));
 
 <template>
   <PageHead :title="outline?.title || 'Test'" :where="about && whoseWords(about) ? whoseWords(about) : 'Tests'">
-    <span class="faded small" role="status">{{ test.saving.value ? 'Saving …' : outline ? 'Saved' : '' }}</span>
+    <span class="faded small" role="status">{{
+      test.waiting.value > 0 ? 'Not saved yet' : test.saving.value ? 'Saving …' : outline ? 'Saved' : ''
+    }}</span>
     <template v-if="mayChange">
       <el-button
         :disabled="!test.canUndo.value"
@@ -165,6 +168,12 @@ onUnmounted(() => removeEventListener('keydown', keys));
       >Copy</el-button
     >
   </PageHead>
+  <UnsentChanges
+    :waiting="test.waiting.value"
+    :keeps="test.keeps.value"
+    :stuck="test.stuck.value"
+    @decide="test.decide"
+  />
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <FacingPages v-else name="build" left="Bank" right="Test" :start="44">
     <template #left>

@@ -1,13 +1,22 @@
 /**
- * A test under construction. Each change is applied here at once and sent in order; the server applies it on top of
- * what others changed. Undo sends the inverse, so it never takes back somebody else's work.
+ * A test under construction. Each change is applied here at once, kept, and sent in order; the server applies it on top
+ * of what others changed. Undo sends the inverse, so it never takes back somebody else's work.
  */
 import type { ItemRow } from '@oaken/contract/banks';
 import type { Pinned, TestAnswer } from '@oaken/contract/tests';
-import { applyChange, hindrances, pointsOf, type Change, type Entry, type Outline } from '@oaken/core/tests';
-import { computed, onUnmounted, ref, shallowRef } from 'vue';
+import {
+  applyChange,
+  ChangeRefused,
+  hindrances,
+  pointsOf,
+  type Change,
+  type Entry,
+  type Outline,
+} from '@oaken/core/tests';
+import { computed, onUnmounted, ref, shallowRef, watch } from 'vue';
 import { call } from '../../client/call';
 import { done, failed } from '../undo';
+import { useChangeQueue } from './useChangeQueue';
 
 interface Step {
   text: string;
@@ -46,7 +55,8 @@ export function useTest(testId: number) {
   const about = shallowRef<AboutTest | null>(null);
   const version = ref(0);
   const revisions = shallowRef(new Map<number, Pinned>());
-  const pending = ref(0);
+  const queue = useChangeQueue();
+  const pending = computed(() => queue.waiting(testId).length);
   const past = ref<Step[]>([]);
   const future = ref<Step[]>([]);
   let sending: Promise<void> = Promise.resolve();
@@ -58,6 +68,20 @@ export function useTest(testId: number) {
     revisions.value = new Map([...revisions.value, ...pinned.map((own): [number, Pinned] => [own.id, own])]);
     // While more changes are on their way, what is on screen is ahead of this answer.
     if (pending.value === 0) outline.value = answer.outline;
+    else outline.value ??= withWaiting(answer.outline);
+  }
+
+  /** A page that was loaded anew shows what has not arrived yet; what does not fit any more is left to the server's word. */
+  function withWaiting(arrived: Outline): Outline {
+    let shown = arrived;
+    for (const { changes } of queue.waiting(testId))
+      for (const { change } of changes)
+        try {
+          shown = applyChange(shown, change).outline;
+        } catch (error) {
+          if (!(error instanceof ChangeRefused)) throw error;
+        }
+    return shown;
   }
 
   async function load(): Promise<void> {
@@ -75,46 +99,38 @@ export function useTest(testId: number) {
   const asking = setInterval(() => void askAgain(), askEvery);
   onUnmounted(() => clearInterval(asking));
 
-  function send(changes: Change[]): Promise<void> {
-    pending.value++;
-    sending = sending.then(async () => {
-      try {
-        const answer = await call('changeTest', { params: { testId }, body: { changes } });
-        pending.value--;
-        take(answer);
-      } catch (error) {
-        pending.value--;
-        failed(error);
-        past.value = [];
-        future.value = [];
-        await load().catch(() => {});
-      }
-    });
-    return sending;
-  }
+  // Whichever page's change it was that arrived, the test stands here as it is now.
+  onUnmounted(queue.listen(testId, take));
+  // What is taken back after a refusal would no longer meet what it was made for.
+  watch(
+    () => queue.stuck(testId).length,
+    (now, before) => {
+      if (now > before) [past.value, future.value] = [[], []];
+    },
+  );
 
   /** Applies changes as one step; the page shows them before the server has answered. */
-  function play(changes: Change[]): Change[] | null {
+  function play(text: string, changes: Change[]): Change[] | null {
     if (!outline.value) return null;
     let next = outline.value;
-    const back: Change[] = [];
+    const applied: { change: Change; inverse: Change }[] = [];
     try {
       for (const change of changes) {
-        const applied = applyChange(next, change);
-        next = applied.outline;
-        back.unshift(applied.inverse);
+        const { outline: after, inverse } = applyChange(next, change);
+        next = after;
+        applied.push({ change, inverse });
       }
     } catch (error) {
       failed(error);
       return null;
     }
     outline.value = next;
-    void send(changes);
-    return back;
+    sending = queue.add({ test: testId, text, changes: applied });
+    return applied.map(({ inverse }) => inverse).reverse();
   }
 
   function change(text: string, ...changes: Change[]): void {
-    const back = play(changes);
+    const back = play(text, changes);
     if (!back) return;
     past.value = [...past.value.slice(-99), { text, there: changes, back }];
     future.value = [];
@@ -122,14 +138,14 @@ export function useTest(testId: number) {
 
   function undo(): void {
     const step = past.value.at(-1);
-    if (!step || !play(step.back)) return;
+    if (!step || !play(step.text, step.back)) return;
     past.value = past.value.slice(0, -1);
     future.value = [...future.value, step];
   }
 
   function redo(): void {
     const step = future.value.at(-1);
-    if (!step || !play(step.there)) return;
+    if (!step || !play(step.text, step.there)) return;
     future.value = future.value.slice(0, -1);
     past.value = [...past.value, step];
   }
@@ -163,6 +179,13 @@ export function useTest(testId: number) {
     redo,
     know,
     saving: computed(() => pending.value > 0),
+    /** How many steps wait for the network; none while they are on their way. */
+    waiting: computed(() => (queue.state.away ? pending.value : 0)),
+    /** Steps that need the teacher's word before they can go on. */
+    stuck: computed(() => queue.stuck(testId)),
+    decide: (key: string, word: 'replace' | 'let-go') => queue.decide(key, word),
+    /** Whether what waits is still there after the page was closed. */
+    keeps: computed(() => queue.state.keeps),
     canUndo: computed(() => past.value.at(-1)?.text ?? null),
     canRedo: computed(() => future.value.at(-1)?.text ?? null),
   };
