@@ -147,3 +147,39 @@ test('signed out while writing: signing in again over the page sends what was re
   await expect(question).toContainText('How deep is the quarry?');
   await page.context().close();
 });
+
+test('a comment and an assignment that were being written are there again after signing in anew', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser, 'nwosu');
+  watch(page, complaints);
+  const signInAnew = async () => {
+    await page.context().clearCookies();
+    await page.reload();
+    await page.getByLabel('Name').fill('nwosu');
+    await page.getByLabel('Password').fill(signIns.teacher.password);
+    await page.getByRole('button', { name: 'Sign in' }).click();
+  };
+  await page.goto('/marking');
+  await page.locator('a[href^="/marking/"]').first().click();
+  const comment = page.getByLabel(/^Comment/);
+  await comment.fill('Name the river, too.');
+  await page.getByLabel(/^Points/).fill('1');
+  await signInAnew();
+  await expect(page.getByText('You had typed this before and not given it yet.')).toBeVisible();
+  await expect(comment).toHaveValue('Name the river, too.');
+  await expect(page.getByLabel(/^Points/)).toHaveValue('1');
+
+  await page.goto('/tests');
+  await page.locator('a[href^="/tests/"]').first().click();
+  await page.getByRole('button', { name: 'Assign' }).click();
+  await page.getByLabel('With a time limit').check();
+  await page.getByLabel('Minutes to work').fill('37');
+  await signInAnew();
+  await expect(page.getByText('This is what you had filled in before.', { exact: false })).toBeVisible();
+  await expect(page.getByLabel('Minutes to work')).toHaveValue('37');
+  await expectAccessible('an assignment taken up again', page);
+  await page.getByRole('button', { name: 'Start anew' }).click();
+  await expect(page.getByLabel('Minutes to work')).not.toHaveValue('37');
+  await page.context().close();
+});

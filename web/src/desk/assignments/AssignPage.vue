@@ -13,6 +13,7 @@ import { inWords, Refused } from '../../client/request';
 import { useSession } from '../../client/session';
 import FacingPages from '../../parts/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
+import { useKeptForm } from '../keptForm';
 import { done } from '../undo';
 import { pointsText } from '../words';
 import HowBlock from './HowBlock.vue';
@@ -51,11 +52,39 @@ onMounted(async () => {
     form.value.limitMinutes = own.outline.minutes ?? Math.max(10, Math.ceil((seconds * 1.5) / 300) * 5);
     form.value.sectionMinutes = Object.fromEntries(own.outline.sections.map(({ id, minutes }) => [id, minutes ?? '']));
     await startFrom();
+    initial = JSON.stringify(form.value);
+    takeUp();
     test.value = own;
   } catch (error) {
     wrong.value = inWords(error);
   }
 });
+/** What was filled in and neither given nor kept as a draft is there again, also after signing in anew. */
+const kept = useKeptForm<{ started: string; form: WishForm }>(`assign-${testId}`);
+const recovered = ref(false);
+/** The form as it began, to tell what was filled in. */
+let initial = '';
+function takeUp(): void {
+  const earlier = kept.read();
+  // Come here for others, or from a draft, is another beginning.
+  if (!earlier || earlier.started !== route.fullPath) return;
+  form.value = { ...form.value, ...earlier.form };
+  recovered.value = true;
+}
+function startAnew(): void {
+  form.value = JSON.parse(initial) as WishForm;
+  recovered.value = false;
+}
+watch(
+  form,
+  (now) => {
+    if (initial === '') return;
+    if (JSON.stringify(now) === initial) kept.forget();
+    else kept.write({ started: route.fullPath, form: now });
+  },
+  { deep: true },
+);
+
 /** A draft goes on where it was left; an assignment that is given again keeps its weekdays, in weeks to come. */
 async function startFrom(): Promise<void> {
   if (draftId.value) {
@@ -174,6 +203,7 @@ async function keepDraft(): Promise<void> {
   try {
     const { id } = await call('keepDraft', { params: { draftId: draftId.value }, body: { clientKey, testId, form: { ...form.value } } }); // prettier-ignore
     draftId.value = id;
+    kept.forget();
     await router.push('/schedule');
     done('The draft is kept. Nobody has been given anything.');
   } catch (error) {
@@ -204,6 +234,7 @@ async function give(): Promise<void> {
         draftId: draftId.value || null,
       },
     });
+    kept.forget();
     done(link && students === 0 ? 'It is open for guests.' : `Given to ${count(students, 'student')}.`, async () => {
       await call('takeBackAssignment', { params: { assignmentId: id } });
       await router.push(`/tests/${testId}/assign`);
@@ -234,6 +265,10 @@ const closingDay = computed(() => (closing.value ? wallOf(closing.value, zone.va
     <el-button v-if="test" @click="keepDraft">Keep as a draft</el-button>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+  <p v-if="recovered" class="recovered inset" role="status">
+    This is what you had filled in before. Nobody has been given anything yet.
+    <button type="button" class="word" @click="startAnew">Start anew</button>
+  </p>
   <FacingPages name="assign" left="What, who, when, how" right="Calendar and slip" :start="46">
     <template #left>
       <form v-if="test" class="inset wish-form" @submit.prevent="give">

@@ -11,6 +11,7 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../../parts/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
+import { useKeptForm } from '../keptForm';
 import { done } from '../undo';
 import { takeOver } from './handOver';
 import ListSource from './ListSource.vue';
@@ -23,8 +24,8 @@ const classId = Number(useRoute().params.classId);
 const classes = ref<ClassRow[]>([]);
 const source = ref<'list' | 'file' | 'roster'>('list');
 const sources = { list: 'Type or paste', file: 'File', roster: 'School’s roster' } as const;
-const draftKey = `oaken-list-${classId}`;
-const text = ref(takeOver() || (localStorage.getItem(draftKey) ?? ''));
+const kept = useKeptForm<string>(`list-${classId}`);
+const text = ref(takeOver() || (kept.read() ?? ''));
 const whole = ref(false);
 const wrong = ref('');
 const busy = ref(false);
@@ -43,7 +44,7 @@ onMounted(async () => {
 });
 
 function takeList(students: ListedStudent[]): void {
-  localStorage.setItem(draftKey, text.value);
+  kept.write(text.value);
   if (source.value === 'list')
     rolls.value = [{ key: 'list', source: null, listed: students, target: classId, whole: whole.value }];
 }
@@ -117,7 +118,7 @@ async function bring(): Promise<void> {
   const outcome = await apply();
   busy.value = false;
   if (!outcome) return;
-  localStorage.removeItem(draftKey);
+  kept.forget();
   const said = [
     outcome.added ? `${outcome.added} new` : '',
     outcome.joined ? `${outcome.joined} joined` : '',

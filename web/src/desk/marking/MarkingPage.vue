@@ -2,7 +2,7 @@
 /** Answers one after the other: an answer, large and alone; points by number key or levels, a comment, and the next one. */
 import { levelPoints, type Levels } from '@oaken/core/items';
 import { count, listing } from '@oaken/core/text';
-import { computed, nextTick, onMounted, onUnmounted, ref } from 'vue';
+import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
@@ -10,11 +10,12 @@ import FacingPages from '../../parts/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
+import { useKeptForm } from '../keptForm';
 import { done, failed } from '../undo';
 import { pointsText, useWords } from '../words';
 import AnswerShown from './AnswerShown.vue';
 import GuideLevels from './GuideLevels.vue';
-import { isMarked, markOf, useMarking, type Given, type Source } from './useMarking';
+import { isMarked, markOf, useMarking, type Given, type Source, type Task } from './useMarking';
 
 const words = useWords();
 const { params } = useRoute();
@@ -46,12 +47,45 @@ const names = computed(() => {
 });
 const where = { item: 'Marking', student: 'Marking, student by student', second: 'Second reading: without names and without the first marks' }[source.by]; // prettier-ignore
 
+/** What was typed for an answer and not given yet, by the answer. */
+interface Typed {
+  points: string;
+  levels: Levels;
+  comment: string;
+}
+const kept = useKeptForm<Record<string, Typed>>(`marking-${source.by === 'second' ? source.readingId : source.assignmentId}`); // prettier-ignore
+const keyOf = ({ part: asked, all }: Task) =>
+  `${asked.entry}/${asked.part}/${all.map(({ attemptId }) => attemptId).join('-')}`;
+/** Whether what stands in the fields was typed earlier and never given. */
+const recovered = ref(false);
+
+/** What the server has of an answer. */
+function givenOf(task: Task): Typed {
+  const mark = markOf(task);
+  return {
+    points: mark?.points == null ? '' : String(mark.points),
+    levels: mark?.levels ?? {},
+    comment: mark?.comment ?? '',
+  };
+}
+const typed = (): Typed => ({ points: points.value, levels: levels.value, comment: comment.value });
+const isSame = (a: Typed, b: Typed) => JSON.stringify(a) === JSON.stringify(b);
+watch([points, levels, comment], () => {
+  if (!here.value) return;
+  const { [keyOf(here.value)]: _, ...others } = kept.read() ?? {};
+  if (!isSame(typed(), givenOf(here.value))) kept.write({ ...others, [keyOf(here.value)]: typed() });
+  else if (Object.keys(others).length > 0) kept.write(others);
+  else kept.forget();
+}); // prettier-ignore
+
 function show(to: number): void {
   at.value = to;
-  const mark = here.value && markOf(here.value);
-  points.value = mark?.points == null ? '' : String(mark.points);
-  levels.value = mark?.levels ?? {};
-  comment.value = mark?.comment ?? '';
+  if (here.value) {
+    const given = givenOf(here.value);
+    const earlier = kept.read()?.[keyOf(here.value)];
+    recovered.value = earlier !== undefined && !isSame(earlier, given);
+    ({ points: points.value, levels: levels.value, comment: comment.value } = earlier ?? given);
+  }
   wrong.value = '';
   void nextTick(() => area.value?.focus());
 }
@@ -93,6 +127,8 @@ async function put(given: Given): Promise<boolean> {
   wrong.value = '';
   try {
     await give(task, given);
+    const { [keyOf(task)]: _, ...others } = kept.read() ?? {};
+    kept.write(others);
     return true;
   } catch (error) {
     wrong.value = inWords(error);
@@ -219,6 +255,7 @@ function hide(): void {
             <button type="button" class="word" :disabled="!mayMark" @click="comment = one">{{ one }}</button>
           </li>
         </ul>
+        <p v-if="recovered" class="faded small">You had typed this before and not given it yet.</p>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
         <el-button v-if="mayMark" type="primary" native-type="submit" :loading="busy">Mark it</el-button>
         <el-button v-if="mayMark && isMarked(here)" :disabled="busy" @click="takeBack">Take the mark back</el-button>
