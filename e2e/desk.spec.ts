@@ -183,3 +183,20 @@ test('a comment and an assignment that were being written are there again after 
   await expect(page.getByLabel('Minutes to work')).not.toHaveValue('37');
   await page.context().close();
 });
+
+test('a server that fails is no sign-in form: the page says so and goes on by itself where it was', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser, 'nwosu');
+  watch(page, complaints);
+  await page.route('**/api/session', (route) => route.fulfill({ status: 503, json: { type: 'about:blank', title: 'The server is being started again.', status: 503 } })); // prettier-ignore
+  await page.goto('/tests');
+  await expect(page.getByRole('heading', { name: 'The server does not answer' })).toBeVisible();
+  await expect(page.getByText('The server is being started again.')).toBeVisible();
+  await expect(page.getByLabel('Password')).toHaveCount(0);
+  await expectAccessible('a server that fails', page);
+  await page.unroute('**/api/session');
+  await expect(page.getByRole('heading', { name: 'Tests', level: 1 })).toBeVisible();
+  await expect(page).toHaveURL(/\/tests$/);
+  await page.context().close();
+});

@@ -18,6 +18,8 @@ export const useSession = defineStore('session', () => {
   /** Its passwords are known to everybody. */
   const demonstration = ref(false);
   const known = ref(false);
+  /** Why the server could not say who is signed in; null while it can. */
+  const away = ref<string | null>(null);
   /** Server time minus this machine's monotonic clock. */
   const ahead = ref(0);
 
@@ -48,5 +50,5 @@ export const useSession = defineStore('session', () => {
   }
 
   const name = computed(() => (account.value ? `${account.value.givenName} ${account.value.familyName}` : ''));
-  return { account, school, demonstration, known, name, take, load, signOut, now, setClock };
+  return { account, school, demonstration, known, away, name, take, load, signOut, now, setClock };
 });

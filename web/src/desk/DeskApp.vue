@@ -23,6 +23,7 @@ import { open } from './router';
 import { forgetPicks } from './banks/keptPicks';
 import { sendKeptChanges } from './tests/useChangeQueue';
 import { steps } from './undo';
+import ServerAway from './ServerAway.vue';
 import UndoStrip from './UndoStrip.vue';
 
 const session = useSession();
@@ -52,6 +53,9 @@ const isHere = (to: string) =>
       (to === '/schedule' && /^\/(assignments|watch)/.test(route.path));
 const bare = computed(() => open.includes(route.path) || !session.account);
 
+/** Where the address says, once the server answers. */
+const goOn = () => void router.replace(location.pathname + location.search);
+
 async function leave(): Promise<void> {
   await session.signOut().catch(() => {});
   // The next one at this desk has steps and picks of their own.
@@ -63,7 +67,8 @@ async function leave(): Promise<void> {
 
 <template>
   <a class="skip" href="#page">Go to the page</a>
-  <div v-if="bare" class="bare"><RouterView /></div>
+  <ServerAway v-if="session.away !== null" @back="goOn" />
+  <div v-else-if="bare" class="bare"><RouterView /></div>
   <div v-else class="desk">
     <nav class="spine" aria-label="Places">
       <RouterLink

@@ -1,4 +1,5 @@
 import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router';
+import { inWords } from '../client/request';
 import { useSession } from '../client/session';
 
 declare module 'vue-router' {
@@ -155,8 +156,14 @@ export const router = createRouter({ history: createWebHistory(), routes });
 
 router.beforeEach(async (to) => {
   const session = useSession();
-  // Without a server the page itself says so; the router only needs to know who is signed in.
-  if (!session.known) await session.load().catch(() => {});
+  if (!session.known)
+    try {
+      await session.load();
+    } catch (error) {
+      // Whoever is signed in is not shown the door because the server does not answer.
+      session.away = inWords(error);
+      return false;
+    }
   const { account } = session;
   if (open.includes(to.path)) return true;
   if (!account) return { path: '/sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } };
