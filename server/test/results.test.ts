@@ -193,6 +193,15 @@ test('one student’s work with its history, and as PDF with every word in it', 
   expect(read.stdout).toContain('Question 3?');
 });
 
+test('a report of work that waits to be marked says points so far, and no percentage of the whole', () => {
+  const entry = (most: number, waits: boolean) => ({ most, waits });
+  const words = (earned: number, entries: object[]) =>
+    scoreWords({ attempt: { points: earned, most: 10 }, entries } as unknown as Parameters<typeof scoreWords>[0]);
+  expect(words(5, [entry(6, false), entry(4, true)])).toBe('5 of 6 points so far; 4 more wait to be marked');
+  expect(words(0, [entry(10, true)])).toBe('10 points wait to be marked');
+  expect(words(5, [entry(10, false)])).toBe('5 of 10 points, 50 %');
+});
+
 test('a gradebook gets OneRoster 1.2 files: headers in order, a result for each student', async () => {
   const response = await fetch(`${school.base}/api/assignments/1/oneroster.zip`, { headers: { cookie: teacher.cookie } }); // prettier-ignore
   const files = unzipSync(new Uint8Array(await response.arrayBuffer()));

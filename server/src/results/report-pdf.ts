@@ -29,6 +29,16 @@ export interface ReportFacts {
   answers: boolean;
 }
 
+/** While something waits to be marked, what is marked so far out of what that gives; never a percentage of the whole. */
+export function scoreWords({ attempt, entries }: Pick<StudentWork, 'attempt' | 'entries'>): string {
+  const most = attempt.most ?? 0;
+  const earned = attempt.points ?? 0;
+  const waiting = entries.reduce((sum, entry) => sum + (entry.waits ? entry.most : 0), 0);
+  if (waiting === 0) return `${points(earned)} of ${points(most)} points, ${percent(earned / most)}`;
+  if (waiting >= most) return `${points(waiting)} points wait to be marked`;
+  return `${points(earned)} of ${points(most - waiting)} points so far; ${points(waiting)} more wait to be marked`;
+}
+
 export function reportPdf(work: StudentWork, facts: ReportFacts): Promise<Buffer> {
   const pdf = new PDFDocument({ size: 'A4', margin, bufferPages: true, info: { Title: `${work.title}: ${work.student.name}`, Author: facts.school } }); // prettier-ignore
   const chunks: Buffer[] = [];
@@ -51,7 +61,7 @@ export function reportPdf(work: StudentWork, facts: ReportFacts): Promise<Buffer
   say(`${student.name}, ${student.class}`, { size: 12, gap: 2 });
   line();
   if (attempt.excused) say('This work is not scored.', { font: 'bold' });
-  else if (attempt.points !== null && attempt.most) say(`${points(attempt.points)} of ${points(attempt.most)} points, ${percent(attempt.points / attempt.most)}`, { size: 13, font: 'bold' }); // prettier-ignore
+  else if (attempt.points !== null && attempt.most) say(scoreWords(work), { size: 13, font: 'bold' });
   say(facts.handedIn, { colour: faded });
   if (attempt.lateOff > 0) say(`${points(attempt.lateOff * 100)} % is taken off because it was late.`, { colour: faded }); // prettier-ignore
   for (const own of work.adjustments.filter(({ entry }) => entry === null))
