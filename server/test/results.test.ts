@@ -6,6 +6,7 @@ import { parse } from 'csv-parse/sync';
 import { strFromU8, unzipSync } from 'fflate';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { rows } from '../src/database/connect';
+import { scoreWords } from '../src/results/report-pdf';
 import {
   answer,
   clientKey,
