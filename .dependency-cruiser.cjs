@@ -42,6 +42,9 @@ module.exports = {
     tsConfig: { fileName: 'tsconfig.base.json' },
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '(dist|node_modules|test)/' },
-    enhancedResolveOptions: { exportsFields: ['exports'], extensions: ['.ts', '.vue', '.js', '.mjs'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      extensions: ['.ts', '.vue', '.js', '.mjs'],
+    },
   },
 };

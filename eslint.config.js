@@ -11,11 +11,16 @@ export default ts.config(
   {
     languageOptions: { globals: { ...globals.browser, ...globals.node, ...globals.jest } },
     rules: {
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_' },
+      ],
       '@typescript-eslint/consistent-type-imports': [
         'error',
         { fixStyle: 'separate-type-imports', disallowTypeAnnotations: false },
       ],
+      // Formatting is Prettier's, without exceptions.
+      'no-warning-comments': ['error', { terms: ['prettier-ignore'], location: 'anywhere' }],
       'no-self-compare': 'off',
       eqeqeq: ['error', 'always', { null: 'ignore' }],
       // Shape is Prettier's business.

@@ -43,7 +43,9 @@ test('a group and single students, a word, two attempts and bands: the slip says
   await page.getByLabel('Scores are shown as').selectOption('band');
   await page.getByLabel('Band 2 begins at percent').fill('95');
   await page.getByLabel('Band 2 begins at percent').press('Tab');
-  await expect(page.getByText('Each band must begin lower than the one before it.').first()).toBeVisible();
+  await expect(
+    page.getByText('Each band must begin lower than the one before it.').first(),
+  ).toBeVisible();
   await expect(page.getByRole('button', { name: /^Give to/ })).toBeDisabled();
   await page.getByLabel('Band 2 begins at percent').fill('75');
   await page.getByLabel('Band 2 begins at percent').press('Tab');
@@ -60,7 +62,6 @@ test('a group and single students, a word, two attempts and bands: the slip says
     'Each types the word that you read out to begin.',
     'Students see scores as letter bands as soon as they hand in',
   ])
-    // prettier-ignore
     await expect(slip()).toContainText(said);
   await page.getByRole('button', { name: 'Give to 8 students' }).click();
   await expect(page.getByText('Guests come by', { exact: false })).toBeVisible();
@@ -71,7 +72,9 @@ test('a group and single students, a word, two attempts and bands: the slip says
   await expect(page.getByText('Draft:')).toHaveCount(0);
 });
 
-test('a student types the word, sees a band, and tries again; another is refused without it', async ({ browser }) => {
+test('a student types the word, sees a band, and tries again; another is refused without it', async ({
+  browser,
+}) => {
   const own = await student(browser, '6B', 'BRN6B2', 1, { viewport: { width: 390, height: 844 } });
   watch(own.page, complaints);
   const line = row(own.page, title).filter({ hasText: 'closes' });
@@ -93,7 +96,10 @@ test('a student types the word, sees a band, and tries again; another is refused
   await expect(own.page.getByText('What was right, and why, is not out yet.')).toBeVisible();
   await expectAccessible('a report', own.page);
   await own.page.getByRole('link', { name: 'Back to my work' }).click();
-  await row(own.page, title).filter({ hasText: '1 attempt left' }).getByRole('link', { name: 'Try again' }).click();
+  await row(own.page, title)
+    .filter({ hasText: '1 attempt left' })
+    .getByRole('link', { name: 'Try again' })
+    .click();
   await expect(own.page.getByText('This is attempt 2.')).toBeVisible();
   await own.page.context().close();
 });
@@ -101,7 +107,9 @@ test('a student types the word, sees a band, and tries again; another is refused
 test('a guest comes by the link, and the teacher says who it was', async ({ browser }) => {
   await page.goto(address);
   const link = (await page.getByRole('link', { name: /\/seat\/guest\// }).getAttribute('href'))!;
-  const guest = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  const guest = await (
+    await browser.newContext({ viewport: { width: 390, height: 844 } })
+  ).newPage();
   watch(guest, complaints);
   await guest.goto(link.replace(/.$/, link.endsWith('A') ? 'Q' : 'A'));
   await expect(guest.getByText('This link leads nowhere.', { exact: false })).toBeVisible();
@@ -190,14 +198,17 @@ test('practice: checked, tried again, helped, read again after a reload; letters
   await expect(help).toContainText('Each wrong try takes 33 % off what a right answer still gives');
   const choices = own.page.getByRole('radio');
   // The first question with choices will do.
-  while (!(await choices.first().isVisible())) await own.page.getByRole('button', { name: 'Next' }).click();
+  while (!(await choices.first().isVisible()))
+    await own.page.getByRole('button', { name: 'Next' }).click();
   await expect(choices.first()).toBeVisible();
   for (let at = 0; at < (await choices.count()); at++) {
     await choices.nth(at).check();
     await Promise.all([own.page.waitForResponse(/\/help$/), check.click()]);
     await expect(help.getByRole('status')).toBeVisible();
     const said = help.getByRole('status');
-    await expect(said).toHaveText(at === 0 ? /^Right: |^Not right yet/ : /^Right, at try|^Not right yet/);
+    await expect(said).toHaveText(
+      at === 0 ? /^Right: |^Not right yet/ : /^Right, at try|^Not right yet/,
+    );
     if (/^Right/.test((await said.textContent())!)) break;
   }
   await expect(own.page.getByText('1 of 8 done')).toBeVisible();
@@ -206,10 +217,14 @@ test('practice: checked, tried again, helped, read again after a reload; letters
   await expectAccessible('practice, solved', own.page);
   await own.page.getByRole('button', { name: 'Next' }).click();
   await help.getByRole('button', { name: 'Show the answer' }).click();
-  await expect(help.getByText('The answer was shown, so this question gives no points.')).toBeVisible();
+  await expect(
+    help.getByText('The answer was shown, so this question gives no points.'),
+  ).toBeVisible();
   await own.page.reload();
   await expect(own.page.getByText('2 of 8 done')).toBeVisible();
-  await expect(help.getByText('The answer was shown, so this question gives no points.')).toBeVisible();
+  await expect(
+    help.getByText('The answer was shown, so this question gives no points.'),
+  ).toBeVisible();
   await own.page.context().setOffline(true);
   await own.page.getByRole('button', { name: 'Next' }).click();
   await answerAnything(own.page);

@@ -35,7 +35,10 @@ test('words with a mistake, filters, the address, and a search that is kept', as
   await page.getByRole('button', { name: 'More filters' }).click();
   await page.getByLabel('Difficulty seen').selectOption('easy');
   await expect(page).toHaveURL(/words=rat(\+|%20)2&difficulty=easy/);
-  const counted = (await page.getByLabel('Difficulty seen').locator('option:checked').textContent())!;
+  const counted = (await page
+    .getByLabel('Difficulty seen')
+    .locator('option:checked')
+    .textContent())!;
   const n = Number(/\((\d+)\)/.exec(counted)![1]);
   await expect(footing('Picked items')).toContainText(`${n} item`);
   await accessible('banks with all filters');
@@ -54,7 +57,13 @@ test.describe.serial('one item', () => {
   test('a new item of another kind, found near to one that is there, saved, revised, compared and taken back', async () => {
     await page.goto('/items/new');
     await write('Question', 'Which of these rivers is longest of all?');
-    for (const [letter, river] of [['A', 'Brindle'], ['B', 'Alder'], ['C', 'Teal'], ['D', 'Moss']]) await write(`Choice ${letter}`, river!); // prettier-ignore
+    for (const [letter, river] of [
+      ['A', 'Brindle'],
+      ['B', 'Alder'],
+      ['C', 'Teal'],
+      ['D', 'Moss'],
+    ])
+      await write(`Choice ${letter}`, river!);
     await page.getByLabel('Choice B is right').check();
     await page.getByRole('radio', { name: 'Alder' }).check();
     await expect(page.getByRole('status').filter({ hasText: '1 of 1 point' })).toBeVisible();
@@ -65,7 +74,11 @@ test.describe.serial('one item', () => {
     );
     await page.getByRole('button', { name: 'Leave it as it is' }).click();
     await page.getByLabel('Kind', { exact: true }).selectOption('multiple-choice');
-    await expect(page.getByText('“Alder”: each right choice earns its share of 1 point, each wrong one takes a share away, never below 0.')).toBeVisible(); // prettier-ignore
+    await expect(
+      page.getByText(
+        '“Alder”: each right choice earns its share of 1 point, each wrong one takes a share away, never below 0.',
+      ),
+    ).toBeVisible();
     await accessible('item editor');
     await page.getByRole('button', { name: 'Say where it belongs' }).click();
     await page.getByRole('button', { name: 'Choose standards' }).click();
@@ -125,7 +138,9 @@ test.describe.serial('one item', () => {
     await page.keyboard.press('Control+End');
     await page.keyboard.type(' Mine again.');
     await page.reload();
-    await expect(page.getByText('This is what you had typed before; it was not saved yet.')).toBeVisible();
+    await expect(
+      page.getByText('This is what you had typed before; it was not saved yet.'),
+    ).toBeVisible();
     await expect(mine).toContainText('Mine again.');
 
     const again = await teacherPage(browser);
@@ -154,7 +169,9 @@ test('paste from a word processor arrives clean; a formula is entered as it look
       'text/html',
       `<html><head><style>p.MsoNormal{color:red}</style></head><body><!--StartFragment--><p class="MsoNormal" style="margin:0"><b style="mso-bidi-font-weight:normal">Bold</b> and <span style="font-style:italic;font-family:Arial">slanted</span><o:p></o:p></p><p class="MsoListParagraph" style="mso-list:l0 level1 lfo1"><span style="mso-list:Ignore">·<span>&nbsp;&nbsp;</span></span>first</p><p class="MsoListParagraph" style="mso-list:l0 level1 lfo1"><span style="mso-list:Ignore">·</span>second</p><table border=1 style="width:100%"><tr><td style="background:yellow">a</td><td>b</td></tr></table><img src="file:///C:/x.png"><script>alert(1)</script><!--EndFragment--></body></html>`,
     );
-    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    element.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    );
   });
   const html = await question.evaluate((element) => element.innerHTML);
   expect(html).toMatch(/<strong>Bold<\/strong> and <em>slanted<\/em>/);
@@ -181,19 +198,27 @@ test('a picture needs words; one of a false type is refused in the dialog, and w
   await page.goto('/items/new');
   await page.getByRole('button', { name: 'Picture', exact: true }).first().click();
   const dialog = page.getByRole('dialog', { name: 'Picture' });
-  await dialog.locator('input[type=file]').setInputFiles({ name: 'map.png', mimeType: 'image/png', buffer: Buffer.from('%PDF-1.7') }); // prettier-ignore
+  await dialog
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'map.png', mimeType: 'image/png', buffer: Buffer.from('%PDF-1.7') });
   await expect(dialog.getByRole('alert')).toContainText(
     'The file says that it is image/png, but it is application/pdf.',
   );
   const drawing =
     '<svg xmlns="http://www.w3.org/2000/svg" width="60" height="40"><circle cx="30" cy="20" r="15"/></svg>';
-  await dialog.locator('input[type=file]').setInputFiles({ name: 'dot.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(drawing) }); // prettier-ignore
+  await dialog
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'dot.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(drawing) });
   await expect(dialog.getByRole('img', { name: 'The chosen picture' })).toBeVisible();
   await dialog.getByRole('button', { name: 'Put in' }).click();
-  await expect(dialog.getByRole('alert')).toHaveText('A picture needs words for those who cannot see it.');
+  await expect(dialog.getByRole('alert')).toHaveText(
+    'A picture needs words for those who cannot see it.',
+  );
   await dialog.getByLabel('What it shows').fill('A dot');
   await dialog.getByRole('button', { name: 'Put in' }).click();
-  await expect(page.getByRole('region', { name: 'Beside it' }).getByRole('img', { name: 'A dot' })).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'Beside it' }).getByRole('img', { name: 'A dot' }),
+  ).toBeVisible();
   problems.splice(0, problems.length, ...problems.filter((own) => !own.includes('422')));
 });
 
@@ -240,10 +265,16 @@ test('folders by keyboard, copies, where used, retiring and bringing back', asyn
   const original = rows().filter({ hasText: 'Brindlemere bank' });
   await original.getByRole('checkbox').check();
   await page.getByRole('button', { name: 'Copy', exact: true }).click();
-  await expect(page.getByRole('dialog').getByText('1 of them is almost the same as one that is there already:')).toBeVisible(); // prettier-ignore
+  await expect(
+    page
+      .getByRole('dialog')
+      .getByText('1 of them is almost the same as one that is there already:'),
+  ).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Move', exact: true }).click();
-  await expect(page.getByRole('dialog', { name: 'Move 1 item' })).toContainText('Ratios and unit rates');
+  await expect(page.getByRole('dialog', { name: 'Move 1 item' })).toContainText(
+    'Ratios and unit rates',
+  );
   await accessible('moving');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Retire', exact: true }).click();
@@ -277,7 +308,9 @@ test('a table is checked row by row before anything is made', async () => {
   await accessible('import');
   const table =
     'kind,question,right,subject\ntrue-false,Water boils sooner on a high mountain.,true,Earth science\ntrue-false,Ice is heavier than water.,maybe,Earth science\n';
-  await page.locator('input[type=file]').setInputFiles({ name: 'items.csv', mimeType: 'text/csv', buffer: Buffer.from(table) }); // prettier-ignore
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'items.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
   await expect(page.getByRole('row', { name: '3 right Write true or false.' })).toBeVisible();
   await accessible('import with faults');
   await page.getByRole('button', { name: 'Make 1 good item' }).click();
@@ -318,24 +351,37 @@ test('every kind can be answered by keyboard alone in its student’s view', asy
       await ordering.locator('ol li').nth(at).focus();
       await page.keyboard.press('Alt+ArrowUp');
     }
-  if (await ordering.getByRole('button', { name: 'This order is right' }).count()) await ordering.getByRole('button', { name: 'This order is right' }).press('Enter'); // prettier-ignore
+  if (await ordering.getByRole('button', { name: 'This order is right' }).count())
+    await ordering.getByRole('button', { name: 'This order is right' }).press('Enter');
   await scored(ordering, 3);
   await accessible('ordering');
 
   const matching = await open('kind=matching&words=barometer');
-  for (const [left, right] of [['barometer', 'air pressure'], ['anemometer', 'speed of the wind'], ['rain gauge', 'amount of rain'], ['thermometer', 'temperature']]) {
+  for (const [left, right] of [
+    ['barometer', 'air pressure'],
+    ['anemometer', 'speed of the wind'],
+    ['rain gauge', 'amount of rain'],
+    ['thermometer', 'temperature'],
+  ]) {
     await matching.getByRole('button', { name: right!, exact: true }).press('Enter');
     await matching.getByRole('button', { name: `Put here: ${right} to ${left}` }).press('Enter');
-  } // prettier-ignore
+  }
   await scored(matching, 4);
   await accessible('matching');
 
   const grid = await open('kind=grid&words=granite%20pumice');
-  for (const [row, column] of [['granite', 'igneous'], ['slate', 'metamorphic'], ['sandstone', 'sedimentary'], ['pumice', 'igneous']]) await grid.getByRole('radio', { name: `${row}: ${column}` }).press('Space'); // prettier-ignore
+  for (const [row, column] of [
+    ['granite', 'igneous'],
+    ['slate', 'metamorphic'],
+    ['sandstone', 'sedimentary'],
+    ['pumice', 'igneous'],
+  ])
+    await grid.getByRole('radio', { name: `${row}: ${column}` }).press('Space');
   await scored(grid, 4);
 
   const words = await open('kind=words-in-text&words=condensation');
-  for (const own of ['the grass was wet with dew', 'the kettle’s steam left drops on the window']) await words.getByRole('checkbox', { name: own }).press('Space'); // prettier-ignore
+  for (const own of ['the grass was wet with dew', 'the kettle’s steam left drops on the window'])
+    await words.getByRole('checkbox', { name: own }).press('Space');
   await scored(words, 2);
   await accessible('words in a text');
 
@@ -352,14 +398,19 @@ test('every kind can be answered by keyboard alone in its student’s view', asy
   const sorting = await open('kind=sorting&words=renewable');
   for (const own of ['wind', 'sunlight', 'wood from a tended forest', 'coal', 'natural gas']) {
     await sorting.getByRole('button', { name: own, exact: true }).press('Enter');
-    await sorting.getByRole('button', { name: `Put here: ${own} to ${/coal|gas/.test(own) ? 'runs out' : 'renewable'}` }).press('Enter'); // prettier-ignore
+    await sorting
+      .getByRole('button', {
+        name: `Put here: ${own} to ${/coal|gas/.test(own) ? 'runs out' : 'renewable'}`,
+      })
+      .press('Enter');
   }
   await sorting.getByRole('button', { name: 'Score my answer' }).press('Enter');
   await expect(sorting.getByRole('status')).toContainText('3 of 3 points');
 
   const drawing = await open('kind=drawing');
   await drawing.getByRole('application').focus();
-  for (const key of ['Space', 'ArrowRight', 'ArrowRight', 'ArrowDown', 'Space']) await page.keyboard.press(key);
+  for (const key of ['Space', 'ArrowRight', 'ArrowRight', 'ArrowDown', 'Space'])
+    await page.keyboard.press(key);
   await expect(drawing.getByRole('application', { name: /1 strokes/ })).toBeVisible();
   await accessible('drawing');
 });
@@ -371,7 +422,9 @@ test('the editor of every kind is accessible, and so is its student’s view', a
     await page.keyboard.press('Enter');
     await page.getByRole('link', { name: /^(Edit this item|Look at it whole)/ }).press('Enter');
     await expect(page.getByRole('textbox', { name: 'Question', exact: true })).toBeVisible();
-    await expect(page.getByRole('tabpanel').or(page.getByRole('region', { name: 'Beside it' }))).not.toBeEmpty();
+    await expect(
+      page.getByRole('tabpanel').or(page.getByRole('region', { name: 'Beside it' })),
+    ).not.toBeEmpty();
     await accessible(kind);
   }
 });

@@ -45,7 +45,10 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   await makeClass(page, '5K');
   const known = passcodesOf(demoSeed, '5E')[3]!.name;
   const [given, family] = [known.split(' ')[0]!, known.split(' ').slice(1).join(' ')];
-  await paste(page, `Surname\tFirst name\tNo.\tHouse\nBrook\tÉmile\t7\tOak\n王\t芳\t8\tElm\nBrook\tÉmile\t9\tOak\n${given}\t${family}\t10\tAsh\nLow\tMay\t7000\tAsh\n`); // prettier-ignore
+  await paste(
+    page,
+    `Surname\tFirst name\tNo.\tHouse\nBrook\tÉmile\t7\tOak\n王\t芳\t8\tElm\nBrook\tÉmile\t9\tOak\n${given}\t${family}\t10\tAsh\nLow\tMay\t7000\tAsh\n`,
+  );
   await expect(page.getByRole('heading', { name: 'Bring students in' })).toBeVisible();
   const right = page.getByRole('region', { name: 'What it does' });
   await expect(page.getByText('3 students read, 2 lines with something wrong.')).toBeVisible();
@@ -58,7 +61,9 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   // A crashed browser loses nothing of the list.
   await page.reload();
   await expect(page.getByRole('textbox', { name: /^Names/ })).toHaveValue(/Émile/);
-  await right.getByLabel(/^Who is /).selectOption({ label: `${known} (5E), who has given and family name the other way round` }); // prettier-ignore
+  await right
+    .getByLabel(/^Who is /)
+    .selectOption({ label: `${known} (5E), who has given and family name the other way round` });
   await expect(bring).toHaveText(/Do this for 3 students/);
   await bring.click();
   await expect(page.getByText('Done: 2 new, 1 joined and 1 changed.')).toBeVisible();
@@ -82,10 +87,16 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   }
   await page.getByLabel('Émile Brook in Blue').check();
   await expect(page.getByRole('list', { name: 'Blue' })).toContainText('Émile Brook');
-  await page.getByRole('list', { name: 'Blue' }).getByText('Émile Brook').dragTo(page.getByRole('list', { name: 'Gold' })); // prettier-ignore
+  await page
+    .getByRole('list', { name: 'Blue' })
+    .getByText('Émile Brook')
+    .dragTo(page.getByRole('list', { name: 'Gold' }));
   await expect(page.getByRole('list', { name: 'Gold' })).toContainText('Émile Brook');
   await expect(page.getByLabel('Émile Brook in Blue')).not.toBeChecked();
-  await page.getByRole('list', { name: 'Everybody' }).getByText('Émile Brook').dragTo(page.getByRole('list', { name: 'Blue' })); // prettier-ignore
+  await page
+    .getByRole('list', { name: 'Everybody' })
+    .getByText('Émile Brook')
+    .dragTo(page.getByRole('list', { name: 'Blue' }));
   await expect(page.getByLabel('Émile Brook in Blue')).toBeChecked();
   await expect(page.getByLabel('Émile Brook in Gold')).toBeChecked();
   await expectAccessible('groups', page);
@@ -100,7 +111,9 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   await needs.getByLabel('questions can be read aloud').check();
   await expectAccessible('supports', page);
   await needs.getByRole('button', { name: 'Save' }).click();
-  await expect(roll.getByRole('row', { name: /Émile Brook/ })).toContainText('time ×1.5, read aloud');
+  await expect(roll.getByRole('row', { name: /Émile Brook/ })).toContainText(
+    'time ×1.5, read aloud',
+  );
   await page.getByRole('tab', { name: 'About the class' }).click();
   await expectAccessible('about the class', page);
 
@@ -124,7 +137,9 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   await expect(leaving).toContainText('2 passcodes are shown only here.');
   await leaving.getByRole('button', { name: 'Stay here' }).click();
   await expect(slip).toContainText(passcode);
-  const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  const phone = await (
+    await browser.newContext({ viewport: { width: 390, height: 844 } })
+  ).newPage();
   watch(phone, complaints);
   await phone.goto(`/seat/sign-in?code=${code}`);
   await phone.getByLabel('My name').selectOption({ label: 'Émile Brook' });
@@ -151,16 +166,25 @@ test('the school’s roster is matched; a file without what it needs is refused 
   await page.goto('/classes/1/bring');
   await page.getByRole('tab', { name: 'School’s roster' }).click();
   const right = page.getByRole('region', { name: 'What it does' });
-  await expect(right.getByText('1 new, 1 changed, 24 stay as they are and 2 gone from the list.')).toBeVisible();
+  await expect(
+    right.getByText('1 new, 1 changed, 24 stay as they are and 2 gone from the list.'),
+  ).toBeVisible();
   await expect(right.getByText('1 moves here and 26 stay as they are.')).toBeVisible();
-  await right.getByLabel(/has left$/).first().uncheck(); // prettier-ignore
+  await right
+    .getByLabel(/has left$/)
+    .first()
+    .uncheck();
   await page.getByRole('button', { name: 'Do this for 4 students' }).click();
   await expect(page.getByText('Done: 1 new, 1 joined, 1 changed and 1 left.')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Roll' }).getByRole('row', { name: /28 Ottilie Brandt/ })).toBeVisible(); // prettier-ignore
+  await expect(
+    page.getByRole('region', { name: 'Roll' }).getByRole('row', { name: /28 Ottilie Brandt/ }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('heading', { name: 'Bring students in' })).toBeVisible();
   await page.getByRole('tab', { name: 'School’s roster' }).click();
-  await expect(right.getByText('1 new, 1 changed, 24 stay as they are and 2 gone from the list.')).toBeVisible();
+  await expect(
+    right.getByText('1 new, 1 changed, 24 stay as they are and 2 gone from the list.'),
+  ).toBeVisible();
   await page.context().close();
 
   const other = await teacherPage(browser, 'nwosu');
@@ -175,37 +199,59 @@ test('the school’s roster is matched; a file without what it needs is refused 
           names.map((name) => {
             const lines = tables[name]!;
             const columns = Object.keys(lines[0] ?? { sourcedId: '' });
-            return [`${name}.csv`, strToU8([columns.join(','), ...lines.map((line) => columns.map((own) => line[own]).join(','))].join('\r\n'))]; // prettier-ignore
+            return [
+              `${name}.csv`,
+              strToU8(
+                [
+                  columns.join(','),
+                  ...lines.map((line) => columns.map((own) => line[own]).join(',')),
+                ].join('\r\n'),
+              ),
+            ];
           }),
         ),
       ),
     );
   const file = other.getByLabel('CSV or OneRoster zip');
-  const send = (buffer: Buffer) => file.setInputFiles({ name: 'lists.zip', mimeType: 'application/zip', buffer });
+  const send = (buffer: Buffer) =>
+    file.setInputFiles({ name: 'lists.zip', mimeType: 'application/zip', buffer });
   await send(zip(['manifest', 'classes', 'enrollments']));
   await expect(other.getByText('There is no users.csv in it', { exact: false })).toBeVisible();
   await send(Buffer.from('PK not a zip'));
   await expect(other.getByText('That zip cannot be read.')).toBeVisible();
   await send(zip(['manifest', 'academicSessions', 'classes', 'users', 'enrollments']));
   await expect(other.getByLabel('Where 8C goes')).toHaveValue('5');
-  await expect(other.getByRole('region', { name: 'What it does' }).getByText('26 stay as they are.')).toBeVisible();
+  await expect(
+    other.getByRole('region', { name: 'What it does' }).getByText('26 stay as they are.'),
+  ).toBeVisible();
   await expect(other.getByRole('button', { name: 'Nothing to change' })).toBeVisible();
   await expect(other.getByLabel('Where 5E goes')).toHaveValue('out');
   await other.context().close();
 });
 
-test('students join by themselves while the class is open for it, on a phone', async ({ browser }) => {
+test('students join by themselves while the class is open for it, on a phone', async ({
+  browser,
+}) => {
   const page = await teacherPage(browser, 'castellano');
   watch(page, complaints);
   await page.goto('/classes');
   await expect(page.getByText('Class code BRN5E6')).toBeVisible();
   await makeClass(page, '5J');
-  const code = (await page.getByText(/Class code/).first().locator('b').first().textContent())!; // prettier-ignore
+  const code = (await page
+    .getByText(/Class code/)
+    .first()
+    .locator('b')
+    .first()
+    .textContent())!;
   await page.getByRole('tab', { name: 'About the class' }).click();
   await page.getByRole('button', { name: 'Open it' }).click();
-  await expect(page.getByText('Students can put themselves on the roll until', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('Students can put themselves on the roll until', { exact: false }),
+  ).toBeVisible();
 
-  const phone = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+  const phone = await (
+    await browser.newContext({ viewport: { width: 390, height: 844 } })
+  ).newPage();
   watch(phone, complaints);
   await phone.goto('/seat');
   await phone.getByLabel('Class code').fill(code);

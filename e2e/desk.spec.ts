@@ -40,7 +40,9 @@ test('two tabs on one test: both keep what the other did', async ({ browser }) =
   await expect(second.locator('.entry')).toHaveCount(9);
 });
 
-test('words that were not saved when the browser ended are offered again, and can be let go', async ({ browser }) => {
+test('words that were not saved when the browser ended are offered again, and can be let go', async ({
+  browser,
+}) => {
   const page = await teacherPage(browser, 'nwosu');
   watch(page, complaints);
   await page.goto('/tests');
@@ -57,15 +59,24 @@ test('words that were not saved when the browser ended are offered again, and ca
   await page.close();
   watch(again, complaints);
   await again.goto(address);
-  await expect(again.getByText('This is what you had typed before', { exact: false })).toBeVisible();
-  await expect(again.getByRole('textbox', { name: 'Question' })).toContainText('Think of the scale.');
+  await expect(
+    again.getByText('This is what you had typed before', { exact: false }),
+  ).toBeVisible();
+  await expect(again.getByRole('textbox', { name: 'Question' })).toContainText(
+    'Think of the scale.',
+  );
   // Going back to what is saved can be taken back too, for as long as the window is open.
   await again.getByRole('button', { name: 'Go back to the saved wording' }).click();
   await expect(again.getByRole('textbox', { name: 'Question' })).toHaveText(before);
   await again.getByRole('button', { name: 'Close this notice' }).click();
   await again.getByRole('button', { name: 'Last steps' }).click();
-  await again.getByRole('list', { name: 'Last steps' }).getByRole('button', { name: 'Undo' }).click();
-  await expect(again.getByRole('textbox', { name: 'Question' })).toContainText('Think of the scale.');
+  await again
+    .getByRole('list', { name: 'Last steps' })
+    .getByRole('button', { name: 'Undo' })
+    .click();
+  await expect(again.getByRole('textbox', { name: 'Question' })).toContainText(
+    'Think of the scale.',
+  );
   await again.getByRole('button', { name: 'Start over' }).click();
   await expect(again.getByRole('textbox', { name: 'Question' })).toHaveText(before);
   await expect(again.getByText('As saved')).toBeVisible();
@@ -87,7 +98,9 @@ test('each role has its own places, and the dark page stays dark', async ({ brow
   await expect(page).toHaveURL(/sign-in\?to=/);
 });
 
-test('a student reads what was released: own answers, right answers and explanations', async ({ browser }) => {
+test('a student reads what was released: own answers, right answers and explanations', async ({
+  browser,
+}) => {
   for (let at = 0; ; at++) {
     const { page, context } = await student(browser, '5E', 'BRN5E6', at);
     watch(page, complaints);
@@ -176,7 +189,9 @@ test('a comment and an assignment that were being written are there again after 
   await page.getByLabel('With a time limit').check();
   await page.getByLabel('Minutes to work').fill('37');
   await signInAnew();
-  await expect(page.getByText('This is what you had filled in before.', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('This is what you had filled in before.', { exact: false }),
+  ).toBeVisible();
   await expect(page.getByLabel('Minutes to work')).toHaveValue('37');
   await expectAccessible('an assignment taken up again', page);
   await page.getByRole('button', { name: 'Start anew' }).click();
@@ -189,7 +204,12 @@ test('a server that fails is no sign-in form: the page says so and goes on by it
 }) => {
   const page = await teacherPage(browser, 'nwosu');
   watch(page, complaints);
-  await page.route('**/api/session', (route) => route.fulfill({ status: 503, json: { type: 'about:blank', title: 'The server is being started again.', status: 503 } })); // prettier-ignore
+  await page.route('**/api/session', (route) =>
+    route.fulfill({
+      status: 503,
+      json: { type: 'about:blank', title: 'The server is being started again.', status: 503 },
+    }),
+  );
   await page.goto('/tests');
   await expect(page.getByRole('heading', { name: 'The server does not answer' })).toBeVisible();
   await expect(page.getByText('The server is being started again.')).toBeVisible();

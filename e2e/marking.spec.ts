@@ -3,18 +3,90 @@ import { expect, test } from '@playwright/test';
 import { expectAccessible } from './accessible';
 import { row, student, teacherPage, watch } from './people';
 
-test('texts are marked by key, the same ones together, undone, and read by the student', async ({ browser }) => {
+test('texts are marked by key, the same ones together, undone, and read by the student', async ({
+  browser,
+}) => {
   const complaints: string[] = [];
   const page = await teacherPage(browser, 'holloway');
   watch(page, complaints);
   const made = await page.evaluate(async () => {
     const { csrf } = await (await fetch('/api/session')).json();
-    const send = async (path: string, body: object) => (await fetch(path, { method: 'POST', headers: { 'content-type': 'application/json', 'x-csrf-token': csrf }, body: JSON.stringify({ clientKey: crypto.randomUUID(), ...body }) })).json();
-    const bank = (await (await fetch('/api/banks')).json()).banks.find((own: { mine: boolean }) => own.mine).id;
-    const content = { stem: '<p>Why do tides come twice a day?</p>', parts: [{ id: 'p', kind: 'long-text', lines: 4, guide: '<p>Names the moon.</p>', criteria: [{ id: 'a', name: 'Cause', levels: [{ points: 3, words: 'the moon' }, { points: 1, words: 'something else' }, { points: 0, words: 'none' }] }, { id: 'b', name: 'Words', levels: [{ points: 1, words: 'a sentence' }, { points: 0, words: 'less' }] }], rule: { rule: 'by-hand', points: 4 } }, { id: 'q', kind: 'short-text', prompt: '<p>The highest water is called</p>', key: { variants: ['high tide'], fold: { case: true, space: true, accents: true, punctuation: true } }, rule: { rule: 'all-or-nothing', points: 1 } }], explanation: '', hints: [], notes: '' };
-    const { id } = await send('/api/items', { bank, folder: null, content, facts: { subject: 'Science', grades: [7], standards: [], depth: 2, seconds: 60, tags: [], author: '', licence: '' } });
-    return { item: id as number, test: (await send('/api/tests', { title: 'Tides', kind: 'quiz', itemIds: [id] })).id as number };
-  }); // prettier-ignore
+    const send = async (path: string, body: object) =>
+      (
+        await fetch(path, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json', 'x-csrf-token': csrf },
+          body: JSON.stringify({ clientKey: crypto.randomUUID(), ...body }),
+        })
+      ).json();
+    const bank = (await (await fetch('/api/banks')).json()).banks.find(
+      (own: { mine: boolean }) => own.mine,
+    ).id;
+    const content = {
+      stem: '<p>Why do tides come twice a day?</p>',
+      parts: [
+        {
+          id: 'p',
+          kind: 'long-text',
+          lines: 4,
+          guide: '<p>Names the moon.</p>',
+          criteria: [
+            {
+              id: 'a',
+              name: 'Cause',
+              levels: [
+                { points: 3, words: 'the moon' },
+                { points: 1, words: 'something else' },
+                { points: 0, words: 'none' },
+              ],
+            },
+            {
+              id: 'b',
+              name: 'Words',
+              levels: [
+                { points: 1, words: 'a sentence' },
+                { points: 0, words: 'less' },
+              ],
+            },
+          ],
+          rule: { rule: 'by-hand', points: 4 },
+        },
+        {
+          id: 'q',
+          kind: 'short-text',
+          prompt: '<p>The highest water is called</p>',
+          key: {
+            variants: ['high tide'],
+            fold: { case: true, space: true, accents: true, punctuation: true },
+          },
+          rule: { rule: 'all-or-nothing', points: 1 },
+        },
+      ],
+      explanation: '',
+      hints: [],
+      notes: '',
+    };
+    const { id } = await send('/api/items', {
+      bank,
+      folder: null,
+      content,
+      facts: {
+        subject: 'Science',
+        grades: [7],
+        standards: [],
+        depth: 2,
+        seconds: 60,
+        tags: [],
+        author: '',
+        licence: '',
+      },
+    });
+    return {
+      item: id as number,
+      test: (await send('/api/tests', { title: 'Tides', kind: 'quiz', itemIds: [id] }))
+        .id as number,
+    };
+  });
   await page.goto(`/tests/${made.test}/assign`);
   await page.getByRole('checkbox', { name: /^7A/ }).check();
   await page.getByText('Release', { exact: true }).click();
@@ -115,7 +187,11 @@ test('texts are marked by key, the same ones together, undone, and read by the s
     const { csrf } = await (await fetch('/api/session')).json();
     const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
     await fetch(`/api/tests/${id}`, { method: 'DELETE', headers });
-    await fetch('/api/items/retire', { method: 'POST', headers, body: JSON.stringify({ items: [item] }) });
-  }, made); // prettier-ignore
+    await fetch('/api/items/retire', {
+      method: 'POST',
+      headers,
+      body: JSON.stringify({ items: [item] }),
+    });
+  }, made);
   await page.context().close();
 });

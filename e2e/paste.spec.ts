@@ -23,19 +23,29 @@ test.beforeEach(async () => {
   await expect(question()).toHaveText('');
 });
 
-const png = 'iVBORw0KGgoAAAANSUhEUgAAAAIAAAADCAIAAAA2iEnWAAAAEElEQVR4nGP4z8AARAwQCgAf7gP9i18U1AAAAABJRU5ErkJggg==';
+const png =
+  'iVBORw0KGgoAAAANSUhEUgAAAAIAAAADCAIAAAA2iEnWAAAAEElEQVR4nGP4z8AARAwQCgAf7gP9i18U1AAAAABJRU5ErkJggg==';
 const question = () => page.getByRole('textbox', { name: 'Question', exact: true });
 
 /** Pastes as a browser does it: what the clipboard holds, in each of its forms. */
-async function paste(forms: Record<string, string>, files: { name: string; type: string; base64: string }[] = []) {
+async function paste(
+  forms: Record<string, string>,
+  files: { name: string; type: string; base64: string }[] = [],
+) {
   await question().click();
   await question().evaluate(
     (field, clipboard) => {
       const data = new DataTransfer();
       for (const [type, text] of Object.entries(clipboard.forms)) data.setData(type, text);
       for (const { name, type, base64 } of clipboard.files)
-        data.items.add(new File([Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))], name, { type }));
-      field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+        data.items.add(
+          new File([Uint8Array.from(atob(base64), (letter) => letter.charCodeAt(0))], name, {
+            type,
+          }),
+        );
+      field.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+      );
     },
     { forms, files },
   );
@@ -58,7 +68,9 @@ test('lettered lines become choices if wanted, with the right one that they name
 test('a screenshot is sent and stands where it was pasted', async () => {
   await paste({}, [{ name: 'image.png', type: 'image/png', base64: png }]);
   await expect(question().locator('img[src]')).toHaveAttribute('src', /^\/api\/files\/.{22}$/);
-  await expect(page.getByText('The picture came along. Click it and use Picture to say what it shows.')).toBeVisible();
+  await expect(
+    page.getByText('The picture came along. Click it and use Picture to say what it shows.'),
+  ).toBeVisible();
 });
 
 test('a word processor’s pictures come along, one elsewhere is named', async () => {
@@ -72,7 +84,9 @@ test('a word processor’s pictures come along, one elsewhere is named', async (
   await expect(question().locator('img[src]')).toHaveCount(1);
   await expect(question().locator('img[src]')).toHaveAttribute('src', /^\/api\/files\//);
   await expect(question()).toContainText('and that.');
-  await expect(page.getByText('1 picture of what you pasted lies elsewhere', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('1 picture of what you pasted lies elsewhere', { exact: false }),
+  ).toBeVisible();
 });
 
 test('a phone’s photo becomes a picture that every browser shows', async () => {
@@ -80,7 +94,9 @@ test('a phone’s photo becomes a picture that every browser shows', async () =>
   await page.getByRole('button', { name: 'Picture', exact: true }).first().click();
   const dialog = page.getByRole('dialog', { name: 'Picture' });
   const buffer = await readFile(new URL('./fixtures/photo.heic', import.meta.url));
-  await dialog.getByLabel('File').setInputFiles({ name: 'IMG_0001.HEIC', mimeType: 'image/heic', buffer });
+  await dialog
+    .getByLabel('File')
+    .setInputFiles({ name: 'IMG_0001.HEIC', mimeType: 'image/heic', buffer });
   const shown = dialog.getByRole('img', { name: 'The chosen picture' });
   await expect(shown).toBeVisible();
   await expect.poll(() => shown.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(64);

@@ -7,12 +7,18 @@ export function watch(page: Page, complaints: string[]): void {
   page.on('pageerror', (error) => complaints.push(error.message));
   page.on('console', (message) => {
     // The network's own complaints are part of the tests that cut it.
-    if (message.type() === 'error' && !/Failed to load resource|net::ERR|when fetching the script/.test(message.text()))
+    if (
+      message.type() === 'error' &&
+      !/Failed to load resource|net::ERR|when fetching the script/.test(message.text())
+    )
       complaints.push(message.text());
   });
 }
 
-export async function teacherPage(browser: Browser, name: string = signIns.teacher.name): Promise<Page> {
+export async function teacherPage(
+  browser: Browser,
+  name: string = signIns.teacher.name,
+): Promise<Page> {
   const page = await (await browser.newContext()).newPage();
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Brindlemere Middle School' })).toBeVisible();
@@ -50,7 +56,8 @@ export async function student(
   return { name, page, context };
 }
 
-export const row = (page: Page, title: string) => page.getByRole('listitem').filter({ hasText: title });
+export const row = (page: Page, title: string) =>
+  page.getByRole('listitem').filter({ hasText: title });
 
 /** Answers whatever kind of question is open, with the choice at `at` or some text. */
 export async function answerAnything(page: Page, at = 0): Promise<void> {

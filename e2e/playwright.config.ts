@@ -16,7 +16,10 @@ export default defineConfig({
   // Limits only end a run that hangs; no test measures time by them.
   timeout: 600_000,
   expect: { timeout: 60_000 },
-  reporter: [['list'], ['json', { outputFile: resolve(import.meta.dirname, '../test-results/e2e.json') }]],
+  reporter: [
+    ['list'],
+    ['json', { outputFile: resolve(import.meta.dirname, '../test-results/e2e.json') }],
+  ],
   outputDir: '../test-results/e2e',
   use: {
     baseURL: `http://127.0.0.1:${port}`,

@@ -35,7 +35,10 @@ test('a class is asked for, and figures, columns and the clipboard follow', asyn
   await page.getByLabel('State', { exact: true }).check();
   await page.getByText('Columns', { exact: true }).click();
   await page.getByRole('columnheader', { name: 'Points' }).getByRole('button').click();
-  await expect(page.getByRole('columnheader', { name: 'Points' })).toHaveAttribute('aria-sort', 'descending');
+  await expect(page.getByRole('columnheader', { name: 'Points' })).toHaveAttribute(
+    'aria-sort',
+    'descending',
+  );
   await expectAccessible('students by items', page);
   await page.getByRole('button', { name: 'Copy students' }).click();
   const copied = await page.evaluate(() => navigator.clipboard.readText());
@@ -43,12 +46,15 @@ test('a class is asked for, and figures, columns and the clipboard follow', asyn
   expect(copied.split('\n')[0]).toMatch(/^No\.\tStudent\t/);
   await page.getByRole('button', { name: 'All of it' }).click();
   await expect(footing()).toContainText('n 53');
-  for (const [tab, says] of [['Standards', 'Find unit rates and use them to compare.'], ['Compare', 'The whole']] as const) {
+  for (const [tab, says] of [
+    ['Standards', 'Find unit rates and use them to compare.'],
+    ['Compare', 'The whole'],
+  ] as const) {
     await page.getByRole('tab', { name: tab }).click();
     await expect(page.getByText(says).first()).toBeVisible();
     await expectAccessible(tab, page);
   }
-}); // prettier-ignore
+});
 
 test('one student: every answer, a rating, a decision with its reason and back, the report as PDF', async () => {
   await page.goto(`${path}/students`);
@@ -93,13 +99,17 @@ test('a wrong key: who gains and loses is said before, rescored, and undone', as
   expect([gain! + lose! + same!, gain! > 20]).toEqual([53, true]);
   await page.getByRole('textbox', { name: /^Reason/ }).fill('Three of eight are seventh graders');
   await page.getByRole('button', { name: 'Rescore 53 attempts' }).click();
-  await expect(page.getByText(`53 attempts scored anew: ${gain} gained, ${lose} lost.`)).toBeVisible();
+  await expect(
+    page.getByText(`53 attempts scored anew: ${gain} gained, ${lose} lost.`),
+  ).toBeVisible();
   await expect(page.getByText('The bank’s own item still has another key.')).toBeVisible();
   await page.getByRole('link', { name: 'Back to the items' }).click();
   await expect(page.getByRole('row').filter({ hasText: 'Key may be wrong' })).toHaveCount(0);
   await page.goBack();
   // The text of the change stands in the list of what was done before.
-  const before = page.getByRole('listitem').filter({ hasText: 'Three of eight are seventh graders' });
+  const before = page
+    .getByRole('listitem')
+    .filter({ hasText: 'Three of eight are seventh graders' });
   await before.getByRole('button', { name: 'Undo' }).click();
   await expect(before).toContainText('undone by Maren Holloway');
   await page.goto(`${path}/items`);
@@ -122,11 +132,13 @@ test('follow-up: groups with their evidence, a test for each, and on to assignin
     const { csrf } = await (await fetch('/api/session')).json();
     const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
     const { tests } = await (await fetch('/api/tests?shelf=mine&words=practice')).json();
-    for (const own of tests.filter((one: { title: string }) => one.title.startsWith('Practice '))) await fetch(`/api/tests/${own.id}`, { method: 'DELETE', headers });
+    for (const own of tests.filter((one: { title: string }) => one.title.startsWith('Practice ')))
+      await fetch(`/api/tests/${own.id}`, { method: 'DELETE', headers });
     const { groups } = await (await fetch('/api/groups')).json();
-    for (const own of groups.filter((one: { name: string }) => one.name.startsWith('Practice '))) await fetch(`/api/classes/${own.classId}/groups/${own.id}`, { method: 'DELETE', headers });
+    for (const own of groups.filter((one: { name: string }) => one.name.startsWith('Practice ')))
+      await fetch(`/api/classes/${own.classId}/groups/${own.id}`, { method: 'DELETE', headers });
   });
-}); // prettier-ignore
+});
 
 test('answers from elsewhere: a ragged row is said in its place, then they are read in the same pages', async () => {
   await page.goto('/results');

@@ -22,7 +22,8 @@ const rows = () =>
     .getByRole('listitem')
     .filter({ has: page.getByRole('checkbox', { name: /^Pick/ }) });
 const entries = () => page.locator('.entry');
-const stems = async () => (await page.locator('.entry .stem').allTextContents()).map((text) => text.trim());
+const stems = async () =>
+  (await page.locator('.entry .stem').allTextContents()).map((text) => text.trim());
 
 test('1. a teacher finds items by grade and standard, reads one as a student and sees it scored', async () => {
   await page.getByRole('link', { name: 'Banks' }).click();
@@ -56,7 +57,8 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
   // The first by key, the others by mouse.
   await rows().nth(0).locator('.row').focus();
   await page.keyboard.press('Space');
-  for (let at = 1; at < 8; at++) await rows().nth(at).getByRole('checkbox', { name: /^Pick/ }).check();
+  for (let at = 1; at < 8; at++)
+    await rows().nth(at).getByRole('checkbox', { name: /^Pick/ }).check();
   await expect(page.getByRole('region', { name: 'Picked items' })).toContainText('8 picked');
   await page.getByRole('button', { name: 'Put into a test' }).click();
   await page.getByRole('textbox', { name: 'Title' }).fill(title);
@@ -90,7 +92,9 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
 
   // From the bank's page across to the paper, and back again by undo.
-  const free = page.locator('.line').filter({ has: page.getByRole('button', { name: /^Put in:/ }) });
+  const free = page
+    .locator('.line')
+    .filter({ has: page.getByRole('button', { name: /^Put in:/ }) });
   // Either page may cut a long question short, each where it has to.
   const dragged = (await free.first().locator('.stem').textContent())!.trim().slice(0, 60);
   await free
@@ -112,7 +116,9 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
   const question = page.getByRole('textbox', { name: 'Question' });
   await question.click();
   await page.keyboard.press('Control+A');
-  await page.keyboard.type('Four sketch pads cost $6.00. At the same rate, what do 10 sketch pads cost?');
+  await page.keyboard.type(
+    'Four sketch pads cost $6.00. At the same rate, what do 10 sketch pads cost?',
+  );
   const wrongChoice = page.getByRole('textbox', { name: 'Choice D', exact: true });
   const chosen =
     (await wrongChoice.textContent()) === '$15.00'
@@ -129,7 +135,9 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
   const letter = (await chosen.getAttribute('aria-label'))!.slice(-1);
   await page.getByRole('radio', { name: `Choice ${letter} is right` }).check();
   await page.getByRole('button', { name: 'Save for this test' }).click();
-  await expect(entries().filter({ hasText: 'Four sketch pads' })).toContainText('changed for this test only');
+  await expect(entries().filter({ hasText: 'Four sketch pads' })).toContainText(
+    'changed for this test only',
+  );
 
   await page.goto('/banks?words=notebooks');
   await expect(rows()).toHaveCount(1);
@@ -152,8 +160,12 @@ test('3. assigns it to a class; the slip says what goes to whom and when before 
   await expect(give).toBeDisabled();
   const friday = new Date(Date.now() + 6 * 86_400_000).toISOString().slice(0, 10);
   await page.getByLabel('Closes at').fill(`${friday}T14:30`);
-  await expect(page.getByText(/^1 test, class 6B, 27 students, opens now, closes .*14:30, 20 minutes$/)).toBeVisible();
-  await expect(page.getByText('Choices are in a different order for each student.', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText(/^1 test, class 6B, 27 students, opens now, closes .*14:30, 20 minutes$/),
+  ).toBeVisible();
+  await expect(
+    page.getByText('Choices are in a different order for each student.', { exact: false }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Give to 27 students' }).dblclick();
   await expect(page.getByText('Given to 27 students.')).toBeVisible();
   await page.getByRole('tab', { name: 'List' }).click();
@@ -167,16 +179,24 @@ test('3. assigns it to a class; the slip says what goes to whom and when before 
   await expect(page.getByRole('cell', { name: title })).toHaveCount(2);
 });
 
-test('4. students sit it: one loses the page and hands in, another lets the time run out', async ({ browser }) => {
+test('4. students sit it: one loses the page and hands in, another lets the time run out', async ({
+  browser,
+}) => {
   const slow: Student = await student(browser, '6B', 'BRN6B2', 1);
   watch(slow.page, complaints);
-  await row(slow.page, title).filter({ hasText: '1 minute' }).getByRole('link', { name: 'Begin' }).click();
+  await row(slow.page, title)
+    .filter({ hasText: '1 minute' })
+    .getByRole('link', { name: 'Begin' })
+    .click();
   await answerAnything(slow.page);
   await expect(slow.page.getByText('Saved', { exact: true })).toBeVisible();
 
   const own: Student = await student(browser, '6B', 'BRN6B2', 0);
   watch(own.page, complaints);
-  await row(own.page, title).filter({ hasText: '20 minutes' }).getByRole('link', { name: 'Begin' }).click();
+  await row(own.page, title)
+    .filter({ hasText: '20 minutes' })
+    .getByRole('link', { name: 'Begin' })
+    .click();
   await expect(own.page.getByText(/(20|19) minutes left/)).toBeVisible();
   const state = (name: string) => own.page.locator('.state', { hasText: name });
   await answerAnything(own.page, 0);
@@ -195,7 +215,10 @@ test('4. students sit it: one loses the page and hands in, another lets the time
   own.page = await own.context.newPage();
   watch(own.page, complaints);
   await own.page.goto('/seat');
-  await row(own.page, title).filter({ hasText: 'begun' }).getByRole('link', { name: 'Go on' }).click();
+  await row(own.page, title)
+    .filter({ hasText: 'begun' })
+    .getByRole('link', { name: 'Go on' })
+    .click();
   const answered = () => way.getByRole('button', { name: /, answered/ });
   const way = own.page.getByRole('navigation', { name: 'Way through the questions' });
   await expect(answered()).toHaveCount(3);
@@ -217,7 +240,9 @@ test('4. students sit it: one loses the page and hands in, another lets the time
   await expect(row(own.page, title).filter({ hasText: 'score not out yet' })).toBeVisible();
 
   // The other one's minute has passed meanwhile, or passes now; the server hands in.
-  await expect(slow.page.getByRole('heading', { name: 'Handed in' })).toBeVisible({ timeout: 120_000 });
+  await expect(slow.page.getByRole('heading', { name: 'Handed in' })).toBeVisible({
+    timeout: 120_000,
+  });
   await slow.page.getByRole('link', { name: 'Back to my work' }).click();
   await expect(row(slow.page, title).filter({ hasText: 'time ran out' })).toBeVisible();
 });
@@ -228,7 +253,9 @@ test('5. the teacher reads results by item and by student, and exports them', as
     await page.goto('/schedule');
     const given = page.getByRole('row', { name: new RegExp(`${title}.* 1 1 27 `) });
     await expect(given).toHaveCount(2);
-    const links = await given.getByRole('link').evaluateAll((all) => all.map((link) => link.getAttribute('href')!));
+    const links = await given
+      .getByRole('link')
+      .evaluateAll((all) => all.map((link) => link.getAttribute('href')!));
     const ids = links.map((link) => Number(link.split('/').at(-1))).sort((a, b) => a - b);
     await page.goto(`/results/${ids[at]}`);
     await expect(page.getByText('26 students may still hand in', { exact: false })).toBeVisible();
@@ -241,12 +268,15 @@ test('5. the teacher reads results by item and by student, and exports them', as
   await page.getByRole('link', { name: 'Ratios and unit rates' }).click();
   const footing = page.getByRole('region', { name: /Figures/ });
   await expect(footing).toContainText(/mean \d+\.\d\d of 13/);
-  for (const name of ['median', 'sd', 'reliability', 'complete']) await expect(footing).toContainText(name);
+  for (const name of ['median', 'sd', 'reliability', 'complete'])
+    await expect(footing).toContainText(name);
   await page.getByRole('tab', { name: 'Items' }).click();
   const suspect = page.getByRole('row').filter({ hasText: 'Key may be wrong' });
   await expect(suspect).toHaveCount(1);
   await expect(suspect).toContainText('seventh graders');
-  await expect(page.getByRole('row').filter({ hasText: 'One choice tempts many' })).toContainText('printer');
+  await expect(page.getByRole('row').filter({ hasText: 'One choice tempts many' })).toContainText(
+    'printer',
+  );
   await suspect.getByRole('button').first().click();
   await expect(page.getByText('alpha without it', { exact: false })).toBeVisible();
 
@@ -256,5 +286,7 @@ test('5. the teacher reads results by item and by student, and exports them', as
   expect(csv.split('\r\n')[0]).toContain('Item,Question,Standards');
   await page.getByRole('tab', { name: 'Students' }).click();
   await page.getByLabel('Hide names').check();
-  await expect(page.getByRole('rowheader', { name: 'Student 1', exact: true }).first()).toBeVisible();
+  await expect(
+    page.getByRole('rowheader', { name: 'Student 1', exact: true }).first(),
+  ).toBeVisible();
 });

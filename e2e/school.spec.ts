@@ -20,7 +20,8 @@ async function start(): Promise<string | undefined> {
     cwd: resolve(import.meta.dirname, '..'),
     env: { ...process.env, OAKEN_PORT: String(port), OAKEN_DATA: folder },
   });
-  for (const stream of [starter.stdout!, starter.stderr!]) stream.on('data', (chunk) => (said += chunk));
+  for (const stream of [starter.stdout!, starter.stderr!])
+    stream.on('data', (chunk) => (said += chunk));
   await expect.poll(() => said, { timeout: 300_000 }).toContain('Ctrl+C stops it.');
   return /http\S+\/setup#\S+/.exec(said)?.[0];
 }
@@ -72,8 +73,11 @@ test('begins with a link, adds teachers from a list, imports standards, and its 
 
   await page.getByRole('link', { name: 'Standards' }).click();
   await expect(page.getByText('There are no standards yet.')).toBeVisible();
-  const csv = 'code,statement,parent,grades\nMA,Mathematics,,\nMA.6,Ratios,MA,6\nMA.6.1,Use ratios to compare,MA.6,6\n';
-  await page.locator('input[type=file]').setInputFiles({ name: 'goals.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) }); // prettier-ignore
+  const csv =
+    'code,statement,parent,grades\nMA,Mathematics,,\nMA.6,Ratios,MA,6\nMA.6.1,Use ratios to compare,MA.6,6\n';
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'goals.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await expect(page.getByRole('cell', { name: 'Use ratios to compare' })).toBeVisible();
   await page.getByRole('button', { name: 'Import 3 standards' }).click();
   await expect(error(page)).toHaveText('Say which subject it is for.');

@@ -11,7 +11,11 @@ const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
 
 /** Students of 6D who have not begun; the demonstration's first ones may have. */
-async function fresh(browser: Parameters<typeof student>[0], from: number, options?: Parameters<typeof student>[4]) {
+async function fresh(
+  browser: Parameters<typeof student>[0],
+  from: number,
+  options?: Parameters<typeof student>[4],
+) {
   for (let at = from; ; at++) {
     const own = await student(browser, '6D', 'BRN6D4', at, options);
     const begin = row(own.page, open).getByRole('link', { name: 'Begin' });
@@ -27,10 +31,15 @@ async function fresh(browser: Parameters<typeof student>[0], from: number, optio
 }
 let used = 0;
 
-test('on a phone nothing is cut off, and all of it works by keyboard alone', async ({ browser }) => {
+test('on a phone nothing is cut off, and all of it works by keyboard alone', async ({
+  browser,
+}) => {
   const { page, at } = await fresh(browser, used, { viewport: { width: 390, height: 844 } });
   used = at + 1;
-  const wide = () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  const wide = () =>
+    page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
   expect(await wide()).toBe(0);
   // Eight questions without a mouse: tab to the answer, give it, tab on to Next.
   for (let n = 1; n <= 8; n++) {
@@ -41,7 +50,8 @@ test('on a phone nothing is cut off, and all of it works by keyboard alone', asy
       .or(page.getByLabel(/^Your answer/));
     for (
       let tab = 0;
-      tab < 9 && !(await field.evaluateAll((all) => all.includes(document.activeElement as HTMLElement)));
+      tab < 9 &&
+      !(await field.evaluateAll((all) => all.includes(document.activeElement as HTMLElement)));
       tab++
     )
       await page.keyboard.press('Tab');
@@ -58,7 +68,9 @@ test('on a phone nothing is cut off, and all of it works by keyboard alone', asy
   await expect(page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
 });
 
-test('two tabs show the same work, and a machine whose clock is hours wrong has the same time', async ({ browser }) => {
+test('two tabs show the same work, and a machine whose clock is hours wrong has the same time', async ({
+  browser,
+}) => {
   const { page, context, at } = await fresh(browser, used);
   used = at + 1;
   await answerAnything(page, 0);
@@ -127,7 +139,10 @@ test('the database is killed while a student works: nothing is lost and nobody h
   used = at + 1;
   await answerAnything(page, 0);
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
-  process.kill(Number(readFileSync(join(process.env.OAKEN_E2E_DATA!, 'db.pid'), 'utf8')), 'SIGKILL');
+  process.kill(
+    Number(readFileSync(join(process.env.OAKEN_E2E_DATA!, 'db.pid'), 'utf8')),
+    'SIGKILL',
+  );
   await page.getByRole('button', { name: 'Next' }).click();
   await answerAnything(page, 1);
   // Kept while it is away, saved by itself once it is back.
@@ -153,7 +168,9 @@ test('the first question needs little, nothing from outside, and no key', async 
   await page.waitForLoadState('networkidle');
   expect(strangers).toEqual([]);
   // Asked again: what a page that was left has loaded cannot be read any more.
-  const sizes = [...scripts].map(async (url) => gzipSync(await (await page.request.get(url)).body()).length);
+  const sizes = [...scripts].map(
+    async (url) => gzipSync(await (await page.request.get(url)).body()).length,
+  );
   const total = (await Promise.all(sizes)).reduce((sum, size) => sum + size, 0);
   expect(total).toBeGreaterThan(10_000);
   expect(total).toBeLessThan(150 * 1024);

@@ -28,42 +28,62 @@ async function give(at: number, fill: () => Promise<void>): Promise<void> {
 async function giveTo(at: number, way: string, fill = async () => {}): Promise<void> {
   await page.goto(way);
   await page.getByRole('button', { name: 'some of them: 6D' }).click();
-  await page.getByRole('checkbox', { name: `${at + 1} ${passcodesOf(demoSeed, '6D')[at]!.name}` }).check();
+  await page
+    .getByRole('checkbox', { name: `${at + 1} ${passcodesOf(demoSeed, '6D')[at]!.name}` })
+    .check();
   await fill();
   await page.getByRole('button', { name: 'Give to 1 student' }).click();
   await expect(page.getByText('Given to 1 student.')).toBeVisible();
 }
 /** Takes a test off the shelf again, and retires an item of its own. */
 const takeOff = (testId: number, item?: number) =>
-  page.evaluate(async ([own, id]) => {
-    const { csrf } = await (await fetch('/api/session')).json();
-    const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
-    await fetch(`/api/tests/${own}`, { method: 'DELETE', headers });
-    if (id !== undefined) await fetch('/api/items/retire', { method: 'POST', headers, body: JSON.stringify({ items: [id] }) });
-  }, [testId, item] as const); // prettier-ignore
+  page.evaluate(
+    async ([own, id]) => {
+      const { csrf } = await (await fetch('/api/session')).json();
+      const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
+      await fetch(`/api/tests/${own}`, { method: 'DELETE', headers });
+      if (id !== undefined)
+        await fetch('/api/items/retire', {
+          method: 'POST',
+          headers,
+          body: JSON.stringify({ items: [id] }),
+        });
+    },
+    [testId, item] as const,
+  );
 async function begin(browser: Browser, at: number, options?: Parameters<typeof student>[4]) {
   const own = await student(browser, '6D', 'BRN6D4', at, options);
   watch(own.page, complaints);
   await row(own.page, title).getByRole('link', { name: 'Begin' }).click();
   return own;
 }
-const question = (own: Page, n: number) => expect(own.getByRole('heading', { name: new RegExp(`^Question ${n} `) })).toBeVisible(); // prettier-ignore
-const button = (own: Page, name: string | RegExp) => own.getByRole('button', { name, exact: typeof name === 'string' });
+const question = (own: Page, n: number) =>
+  expect(own.getByRole('heading', { name: new RegExp(`^Question ${n} `) })).toBeVisible();
+const button = (own: Page, name: string | RegExp) =>
+  own.getByRole('button', { name, exact: typeof name === 'string' });
 const step = (own: Page, name: RegExp) => own.getByRole('button', { name });
 
-test('sections with times of their own: said before, one after the other, and no way back', async ({ browser }) => {
+test('sections with times of their own: said before, one after the other, and no way back', async ({
+  browser,
+}) => {
   await give(20, async () => {
     await page.getByRole('radio', { name: 'each section' }).check();
     // What the test says that sections take stands there already.
     await expect(page.getByLabel('Minutes for Part one')).toHaveValue('25');
     await page.getByLabel('Minutes for Part one').fill('90');
     await page.getByLabel('With a time limit').check();
-    await expect(page.getByText('A part cannot have more time than the whole, 40 minutes.').first()).toBeVisible();
+    await expect(
+      page.getByText('A part cannot have more time than the whole, 40 minutes.').first(),
+    ).toBeVisible();
     await page.getByLabel('Minutes for Part one').fill('20');
-    await expect(page.locator('.slip')).toContainText('Each section has its own time: Part one 20 minutes and Part two: percent 15 minutes.'); // prettier-ignore
+    await expect(page.locator('.slip')).toContainText(
+      'Each section has its own time: Part one 20 minutes and Part two: percent 15 minutes.',
+    );
   });
   const { page: own, context } = await begin(browser, 20, phone);
-  await expect(own.getByText('A section that was left cannot be opened again.', { exact: false })).toBeVisible();
+  await expect(
+    own.getByText('A section that was left cannot be opened again.', { exact: false }),
+  ).toBeVisible();
   await expectAccessible('before beginning', own);
   await button(own, 'Begin').click();
   await question(own, 1);
@@ -104,11 +124,18 @@ test('each question with its own time, in one sitting: the next one comes by its
   await expect(own.getByText('Each question has 6 seconds.', { exact: false })).toBeVisible();
   await button(own, 'Begin').click();
   await question(own, 1);
-  await expect(own.getByText('You cannot come back to this question once you have gone on.')).toBeVisible();
+  await expect(
+    own.getByText('You cannot come back to this question once you have gone on.'),
+  ).toBeVisible();
   await expect(button(own, 'Flag to come back')).toHaveCount(0);
   await question(own, 2);
   await context.setOffline(true);
-  await expect(own.getByText('The time for this question is over; what comes next is shown as soon as there is', { exact: false })).toBeVisible(); // prettier-ignore
+  await expect(
+    own.getByText(
+      'The time for this question is over; what comes next is shown as soon as there is',
+      { exact: false },
+    ),
+  ).toBeVisible();
   await expectAccessible('between questions without network', own);
   await context.setOffline(false);
   await question(own, 3);
@@ -116,7 +143,9 @@ test('each question with its own time, in one sitting: the next one comes by its
   await context.close();
 });
 
-test('text and colours are the student’s own, and the line guide moves by keyboard', async ({ browser }) => {
+test('text and colours are the student’s own, and the line guide moves by keyboard', async ({
+  browser,
+}) => {
   await give(22, async () => {});
   const { page: own, context } = await begin(browser, 22, phone);
   await question(own, 1);
@@ -131,7 +160,11 @@ test('text and colours are the student’s own, and the line guide moves by keyb
   await own.getByRole('radio', { name: '200 %' }).check();
   await own.getByRole('checkbox', { name: /^Show a few lines/ }).check();
   await button(own, 'Done').click();
-  expect(await own.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBe(0);
+  expect(
+    await own.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    ),
+  ).toBe(0);
   const guide = own.getByRole('slider', { name: 'Line guide' });
   await guide.focus();
   const before = (await guide.boundingBox())!.y;
@@ -155,7 +188,9 @@ test('without network the page opens again with everything, takes answers, and s
   await expect(own.getByText('Saved', { exact: true })).toBeVisible();
   await own.evaluate(async () => void (await navigator.serviceWorker.ready));
   await own.reload();
-  await expect.poll(() => own.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true);
+  await expect
+    .poll(() => own.evaluate(() => navigator.serviceWorker.controller !== null))
+    .toBe(true);
   await question(own, 1);
   await context.setOffline(true);
   await own.reload();
@@ -168,7 +203,11 @@ test('without network the page opens again with everything, takes answers, and s
   await own.goto('/seat');
   await expect(own.getByRole('heading', { name: 'Open on this device' })).toBeVisible();
   await expectAccessible('the list without network', own);
-  await own.getByRole('listitem').filter({ hasText: title }).getByRole('link', { name: 'Go on' }).click();
+  await own
+    .getByRole('listitem')
+    .filter({ hasText: title })
+    .getByRole('link', { name: 'Go on' })
+    .click();
   await expect(step(own, /^Question [12], answered/)).toHaveCount(2);
   await context.setOffline(false);
   await expect(own.getByText('Saved', { exact: true })).toBeVisible();
@@ -179,24 +218,83 @@ test('without network the page opens again with everything, takes answers, and s
   await context.close();
 });
 
-test('a sound is played only as often as allowed, whichever device it is heard on', async ({ browser }) => {
+test('a sound is played only as often as allowed, whichever device it is heard on', async ({
+  browser,
+}) => {
   const made = await page.evaluate(async () => {
     const { csrf } = await (await fetch('/api/session')).json();
-    const send = async (path: string, body: unknown) => (await fetch(path, { method: 'POST', headers: { 'content-type': body instanceof Blob ? 'application/octet-stream' : 'application/json', 'x-csrf-token': csrf }, body: body instanceof Blob ? body : JSON.stringify({ clientKey: crypto.randomUUID(), ...(body as object) }) })).json(); // prettier-ignore
+    const send = async (path: string, body: unknown) =>
+      (
+        await fetch(path, {
+          method: 'POST',
+          headers: {
+            'content-type': body instanceof Blob ? 'application/octet-stream' : 'application/json',
+            'x-csrf-token': csrf,
+          },
+          body:
+            body instanceof Blob
+              ? body
+              : JSON.stringify({ clientKey: crypto.randomUUID(), ...(body as object) }),
+        })
+      ).json();
     // A fifth of a second of silence, eight bits, 8,000 a second.
     const head = new DataView(new ArrayBuffer(44));
-    const words: [at: number, text: string][] = [[0, 'RIFF'], [8, 'WAVEfmt '], [36, 'data']];
-    for (const [at, text] of words) [...text].forEach((letter, n) => head.setUint8(at + n, letter.charCodeAt(0)));
-    for (const [at, own] of [[4, 1636], [16, 16], [24, 8000], [28, 8000], [40, 1600]] as const) head.setUint32(at, own, true);
-    for (const [at, own] of [[20, 1], [22, 1], [32, 1], [34, 8]] as const) head.setUint16(at, own, true);
-    const { address } = await send('/api/files?name=tone.wav&type=audio/wav&as=sound', new Blob([head, new Uint8Array(1600).fill(128)]));
-    const bank = (await (await fetch('/api/banks')).json()).banks.find((own: { mine: boolean }) => own.mine).id;
-    const content = { stem: `<p>What do you hear?</p><audio src="${address}" title="A tone" controls="" data-plays="2"></audio>`, parts: [{ id: 'p', kind: 'true-false', key: true, rule: { rule: 'all-or-nothing', points: 1 } }], explanation: '', hints: [], notes: '' };
-    const facts = { subject: 'Music', grades: [6], standards: [], depth: 1, seconds: 30, tags: [], author: '', licence: '' };
+    const words: [at: number, text: string][] = [
+      [0, 'RIFF'],
+      [8, 'WAVEfmt '],
+      [36, 'data'],
+    ];
+    for (const [at, text] of words)
+      [...text].forEach((letter, n) => head.setUint8(at + n, letter.charCodeAt(0)));
+    for (const [at, own] of [
+      [4, 1636],
+      [16, 16],
+      [24, 8000],
+      [28, 8000],
+      [40, 1600],
+    ] as const)
+      head.setUint32(at, own, true);
+    for (const [at, own] of [
+      [20, 1],
+      [22, 1],
+      [32, 1],
+      [34, 8],
+    ] as const)
+      head.setUint16(at, own, true);
+    const { address } = await send(
+      '/api/files?name=tone.wav&type=audio/wav&as=sound',
+      new Blob([head, new Uint8Array(1600).fill(128)]),
+    );
+    const bank = (await (await fetch('/api/banks')).json()).banks.find(
+      (own: { mine: boolean }) => own.mine,
+    ).id;
+    const content = {
+      stem: `<p>What do you hear?</p><audio src="${address}" title="A tone" controls="" data-plays="2"></audio>`,
+      parts: [
+        { id: 'p', kind: 'true-false', key: true, rule: { rule: 'all-or-nothing', points: 1 } },
+      ],
+      explanation: '',
+      hints: [],
+      notes: '',
+    };
+    const facts = {
+      subject: 'Music',
+      grades: [6],
+      standards: [],
+      depth: 1,
+      seconds: 30,
+      tags: [],
+      author: '',
+      licence: '',
+    };
     const { id } = await send('/api/items', { bank, folder: null, content, facts });
-    const { id: testId } = await send('/api/tests', { title: 'Heard twice', kind: 'quiz', itemIds: [id] });
+    const { id: testId } = await send('/api/tests', {
+      title: 'Heard twice',
+      kind: 'quiz',
+      itemIds: [id],
+    });
     return { id, testId };
-  }); // prettier-ignore
+  });
   await giveTo(24, `/tests/${made.testId}/assign`);
   const first = await student(browser, '6D', 'BRN6D4', 24);
   watch(first.page, complaints);
@@ -222,25 +320,55 @@ test('a sound is played only as often as allowed, whichever device it is heard o
 test('every kind of question on a phone, by touch: nothing runs over the edge, and each can be answered', async ({
   browser,
 }) => {
-  const kinds = await page.evaluate(async (kinds) => {
-    const { csrf } = await (await fetch('/api/session')).json();
-    const found = await Promise.all(kinds.map(async (kind) => (await (await fetch(`/api/items?kind=${kind}`)).json()).items[0].id as number));
-    const body = JSON.stringify({ clientKey: crypto.randomUUID(), title: 'One of every kind', kind: 'quiz', itemIds: found });
-    const { id } = await (await fetch('/api/tests', { method: 'POST', headers: { 'content-type': 'application/json', 'x-csrf-token': csrf }, body })).json();
-    return id as number;
-  }, [...partKinds]); // prettier-ignore
+  const kinds = await page.evaluate(
+    async (kinds) => {
+      const { csrf } = await (await fetch('/api/session')).json();
+      const found = await Promise.all(
+        kinds.map(
+          async (kind) =>
+            (await (await fetch(`/api/items?kind=${kind}`)).json()).items[0].id as number,
+        ),
+      );
+      const body = JSON.stringify({
+        clientKey: crypto.randomUUID(),
+        title: 'One of every kind',
+        kind: 'quiz',
+        itemIds: found,
+      });
+      const { id } = await (
+        await fetch('/api/tests', {
+          method: 'POST',
+          headers: { 'content-type': 'application/json', 'x-csrf-token': csrf },
+          body,
+        })
+      ).json();
+      return id as number;
+    },
+    [...partKinds],
+  );
   await giveTo(25, `/tests/${kinds}/assign`);
-  const { page: own, context } = await student(browser, '6D', 'BRN6D4', 25, { ...phone, hasTouch: true });
+  const { page: own, context } = await student(browser, '6D', 'BRN6D4', 25, {
+    ...phone,
+    hasTouch: true,
+  });
   watch(own, complaints);
   await row(own, 'One of every kind').getByRole('link', { name: 'Begin' }).tap();
   const item = own.locator('.item');
-  const first = (role: Parameters<Page['getByRole']>[0], name?: RegExp) => item.getByRole(role, { name }).first();
+  const first = (role: Parameters<Page['getByRole']>[0], name?: RegExp) =>
+    item.getByRole(role, { name }).first();
   const drag = async () => {
     await item.getByRole('list', { name: 'Cards' }).getByRole('button').first().tap();
     await first('button', /^Put /).tap();
   };
   const written = async () => item.getByRole('textbox').first().fill('12');
-  const picture = { name: 'work.png', mimeType: 'image/png', buffer: Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64') }; // prettier-ignore
+  const picture = {
+    name: 'work.png',
+    mimeType: 'image/png',
+    buffer: Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+      'base64',
+    ),
+  };
   const byTouch: Record<PartKind, () => Promise<unknown>> = {
     'single-choice': () => item.locator('label').first().tap(),
     'multiple-choice': () => item.locator('label').first().tap(),
@@ -269,9 +397,21 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
   };
   for (const [n, kind] of partKinds.entries()) {
     await question(own, n + 1);
-    expect([kind, await own.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)]).toEqual([kind, 0]); // prettier-ignore
+    expect([
+      kind,
+      await own.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      ),
+    ]).toEqual([kind, 0]);
     await byTouch[kind]();
-    await expect(step(own, new RegExp(`^Question ${n + 1}, (${kind === 'information' ? 'to read' : 'answered|partly answered'}), here`))).toBeVisible(); // prettier-ignore
+    await expect(
+      step(
+        own,
+        new RegExp(
+          `^Question ${n + 1}, (${kind === 'information' ? 'to read' : 'answered|partly answered'}), here`,
+        ),
+      ),
+    ).toBeVisible();
     await expectAccessible(`${kind} on a phone`, own);
     if (n < partKinds.length - 1) await button(own, 'Next').tap();
   }
@@ -280,14 +420,17 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
   await takeOff(kinds);
 });
 
-test('practice by keyboard alone: answer, check, hint or answer, on to the next', async ({ browser }) => {
+test('practice by keyboard alone: answer, check, hint or answer, on to the next', async ({
+  browser,
+}) => {
   await give(23, () => page.getByRole('radio', { name: 'practice' }).check());
   const { page: own, context } = await begin(browser, 23, phone);
   const key = (name: string) => own.keyboard.press(name);
   /** Tabs on to a control, as a hand without a mouse does. */
   const tabTo = async (to: ReturnType<Page['getByRole']>) => {
     for (let tab = 0; tab < 40; tab++) {
-      if (await to.evaluateAll((all) => all.includes(document.activeElement as HTMLElement))) return;
+      if (await to.evaluateAll((all) => all.includes(document.activeElement as HTMLElement)))
+        return;
       await key('Tab');
     }
     throw new Error('It cannot be reached by the Tab key.');

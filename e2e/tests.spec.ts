@@ -4,7 +4,9 @@ import { execFileSync } from 'node:child_process';
 import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
 
-test('notes in the margin follow every change, lead to their items and can be put away', async ({ browser }) => {
+test('notes in the margin follow every change, lead to their items and can be put away', async ({
+  browser,
+}) => {
   const page = await teacherPage(browser);
   const problems: string[] = [];
   watch(page, problems);
@@ -17,8 +19,12 @@ test('notes in the margin follow every change, lead to their items and can be pu
   await page.getByRole('button', { name: 'Make the test' }).click();
 
   const notes = page.getByRole('complementary', { name: 'Notes in the margin' });
-  await expect(notes).toContainText('Fewer than 3 items say little about a standard: MA.6.RAT.1 has 2.');
-  await expect(notes).toContainText(/The next class may earn about \d+ %; nineteen of twenty would earn \d+ to \d+ %, going by what \d class(es)? earned on \d of 2 items\./); // prettier-ignore
+  await expect(notes).toContainText(
+    'Fewer than 3 items say little about a standard: MA.6.RAT.1 has 2.',
+  );
+  await expect(notes).toContainText(
+    /The next class may earn about \d+ %; nineteen of twenty would earn \d+ to \d+ %, going by what \d class(es)? earned on \d of 2 items\./,
+  );
   await expectAccessible('a test under construction', page);
   await notes.getByRole('button', { name: 'show' }).click();
   await expect(page.locator('.entry').first()).toBeFocused();
@@ -33,7 +39,9 @@ test('notes in the margin follow every change, lead to their items and can be pu
   await expect(notes).not.toContainText('Fewer than 3');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(notes).toContainText('Fewer than 3');
-  const toggle = page.getByRole('region', { name: 'The test’s totals' }).getByRole('button', { name: /notes?$/ });
+  const toggle = page
+    .getByRole('region', { name: 'The test’s totals' })
+    .getByRole('button', { name: /notes?$/ });
   await toggle.click();
   await expect(notes).toHaveCount(0);
   await page.reload();
@@ -52,15 +60,24 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
   const problems: string[] = [];
   watch(page, problems);
   await page.goto('/tests');
-  await page.getByRole('group', { name: 'Whose tests' }).getByRole('button', { name: /My school/ }).click(); // prettier-ignore
+  await page
+    .getByRole('group', { name: 'Whose tests' })
+    .getByRole('button', { name: /My school/ })
+    .click();
   await page.getByRole('combobox', { name: 'Subject' }).selectOption('Earth science');
-  await expect(page.getByRole('link', { name: 'Rocks, water and wind', exact: true })).toBeVisible();
+  await expect(
+    page.getByRole('link', { name: 'Rocks, water and wind', exact: true }),
+  ).toBeVisible();
   await expect(page.getByRole('link', { name: 'The rope ferry', exact: true })).toHaveCount(0);
   await expectAccessible('the shelf of tests', page);
   await page.getByRole('link', { name: 'Look through Rocks, water and wind' }).click();
-  await expect(page.getByText('Looking through Tobias Lindqvist’s original; nothing is recorded')).toBeVisible();
+  await expect(
+    page.getByText('Looking through Tobias Lindqvist’s original; nothing is recorded'),
+  ).toBeVisible();
   await page.getByRole('combobox', { name: 'Choices' }).selectOption({ label: 'at most 2' });
-  await expect(page.getByRole('radio').or(page.getByRole('checkbox', { name: /^(?!shuffled|read)/ }))).toHaveCount(2);
+  await expect(
+    page.getByRole('radio').or(page.getByRole('checkbox', { name: /^(?!shuffled|read)/ })),
+  ).toHaveCount(2);
   await page.getByRole('radio').first().check();
   await expectAccessible('a test looked through', page);
   await page.getByRole('button', { name: 'Hand in' }).click();
@@ -72,7 +89,11 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
   await page.getByRole('button', { name: 'Copy', exact: true }).click();
   await page.getByRole('textbox', { name: 'Title of the copy' }).fill('Rocks for my class');
   await page.getByRole('button', { name: 'Make the copy' }).click();
-  await expect(page.getByText('Your copy of “Rocks, water and wind” by Tobias Lindqvist; the original is not touched.')).toBeVisible(); // prettier-ignore
+  await expect(
+    page.getByText(
+      'Your copy of “Rocks, water and wind” by Tobias Lindqvist; the original is not touched.',
+    ),
+  ).toBeVisible();
   await expect(page.locator('.entry')).toHaveCount(9);
   await page.locator('.entry').first().press('Delete');
   await expect(page.locator('.entry')).toHaveCount(8);
@@ -80,16 +101,25 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
 
   // The original can be opened, and says that nothing here changes it.
   await page.goto('/tests');
-  await page.getByRole('group', { name: 'Whose tests' }).getByRole('button', { name: /My school/ }).click(); // prettier-ignore
+  await page
+    .getByRole('group', { name: 'Whose tests' })
+    .getByRole('button', { name: /My school/ })
+    .click();
   await page.getByRole('link', { name: 'Rocks, water and wind', exact: true }).click();
-  await expect(page.getByText('Tobias Lindqvist’s original. You can look at it and copy it; nothing here changes it.')).toBeVisible(); // prettier-ignore
+  await expect(
+    page.getByText(
+      'Tobias Lindqvist’s original. You can look at it and copy it; nothing here changes it.',
+    ),
+  ).toBeVisible();
   await expect(page.locator('.entry')).toHaveCount(9);
   await expect(page.getByRole('button', { name: 'Remove item 1' })).toHaveCount(0);
 
   // Copied from the shelf, whose dialog has its title the first time already.
   await page.goto('/tests');
   await page.getByRole('button', { name: 'Copy Rocks for my class' }).click();
-  await expect(page.getByRole('textbox', { name: 'Title of the copy' })).toHaveValue('Rocks for my class, copy');
+  await expect(page.getByRole('textbox', { name: 'Title of the copy' })).toHaveValue(
+    'Rocks for my class, copy',
+  );
   await page.getByRole('button', { name: 'Cancel' }).click();
 
   // Into a folder, and out of the way again.
@@ -98,7 +128,10 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Put Rocks for my class into a folder' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Borrowed' }).click();
-  await page.getByRole('list', { name: 'Folders of tests' }).getByRole('button', { name: /^Borrowed/ }).click(); // prettier-ignore
+  await page
+    .getByRole('list', { name: 'Folders of tests' })
+    .getByRole('button', { name: /^Borrowed/ })
+    .click();
   await expect(page.getByText('1 test found')).toBeVisible();
   await page.getByRole('button', { name: 'Put Rocks for my class into the bin' }).click();
   await expect(page.getByText('is in the bin', { exact: false })).toBeVisible();
@@ -133,11 +166,15 @@ test('a blank page: items by key, a draw that is too large, a total that is shar
 
   // A draw of more than there are: said where it stands, listed at the foot with the way there, and in the way.
   await page.getByRole('button', { name: 'Rules of section 1' }).click();
-  await page.getByRole('combobox', { name: 'Which items of section 1 each student gets' }).selectOption({ label: 'A draw: so many of these' }); // prettier-ignore
+  await page
+    .getByRole('combobox', { name: 'Which items of section 1 each student gets' })
+    .selectOption({ label: 'A draw: so many of these' });
   const howMany = page.getByLabel('How many each student gets of section 1');
   await howMany.fill('9');
   await howMany.press('Tab');
-  await expect(page.getByText('There are only 4 items. Ask for fewer, or let more in.')).toBeVisible();
+  await expect(
+    page.getByText('There are only 4 items. Ask for fewer, or let more in.'),
+  ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Assign', exact: true })).toBeDisabled();
   await page.getByRole('button', { name: '1 thing in the way' }).click();
   await expect(page.getByText('Section 1 draws 9 items out of 4.')).toBeVisible();
@@ -146,13 +183,19 @@ test('a blank page: items by key, a draw that is too large, a total that is shar
   await howMany.fill('2');
   await howMany.press('Tab');
   await expect(page.getByRole('region', { name: 'The test’s totals' })).toContainText('2 items');
-  await page.getByRole('combobox', { name: 'Which items of section 1 each student gets' }).selectOption({ label: 'A draw: so many of what a search finds' }); // prettier-ignore
+  await page
+    .getByRole('combobox', { name: 'Which items of section 1 each student gets' })
+    .selectOption({ label: 'A draw: so many of what a search finds' });
   await expect(page.getByText(/^\s*of \d+/).first()).toBeVisible();
-  await page.getByRole('combobox', { name: 'Which items of section 1 each student gets' }).selectOption({ label: 'Every student gets all of these' }); // prettier-ignore
+  await page
+    .getByRole('combobox', { name: 'Which items of section 1 each student gets' })
+    .selectOption({ label: 'Every student gets all of these' });
   await expectAccessible('a section’s rules', page);
 
   // One hundred points, shared out to the hundredth.
-  await page.getByRole('combobox', { name: 'How points are counted' }).selectOption({ label: 'Items share a fixed total' }); // prettier-ignore
+  await page
+    .getByRole('combobox', { name: 'How points are counted' })
+    .selectOption({ label: 'Items share a fixed total' });
   const total = page.getByLabel('Total that is shared');
   await total.fill('100');
   await total.press('Tab');
@@ -188,7 +231,9 @@ test('a blank page: items by key, a draw that is too large, a total that is shar
   await expect(entries).toHaveCount(4);
 
   await page.getByRole('button', { name: 'Call it ready' }).click();
-  await expect(page.getByRole('region', { name: 'The test’s totals' }).getByRole('status')).toHaveText('Ready');
+  await expect(
+    page.getByRole('region', { name: 'The test’s totals' }).getByRole('status'),
+  ).toHaveText('Ready');
   await page.reload();
   await expect(page.getByRole('tab', { name: 'Form B' })).toBeVisible();
   // The slip says which forms go round.
@@ -201,7 +246,9 @@ test('a blank page: items by key, a draw that is too large, a total that is shar
   await page.close();
 });
 
-test('a blueprint is filled, the result goes on as any other test, and its cells are watched', async ({ browser }) => {
+test('a blueprint is filled, the result goes on as any other test, and its cells are watched', async ({
+  browser,
+}) => {
   const page = await teacherPage(browser);
   const problems: string[] = [];
   watch(page, problems);
@@ -213,7 +260,8 @@ test('a blueprint is filled, the result goes on as any other test, and its cells
   await expect(page.getByText('The blueprint has no rows.', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: 'Standards', exact: true }).click();
   await page.getByLabel('Code or words of a standard').fill('MA.6');
-  for (const code of ['MA.6.RAT.2', 'MA.6.NUM.1']) await page.getByRole('checkbox', { name: new RegExp(code) }).check();
+  for (const code of ['MA.6.RAT.2', 'MA.6.NUM.1'])
+    await page.getByRole('checkbox', { name: new RegExp(code) }).check();
   await page.getByRole('button', { name: 'Take 2 standards' }).click();
   const cell = async (name: string, want: string) => {
     const field = page.getByLabel(`${name}: wanted`);
@@ -228,14 +276,20 @@ test('a blueprint is filled, the result goes on as any other test, and its cells
   await expectAccessible('a blueprint', page);
   await page.getByRole('button', { name: 'Fill it from the banks' }).click();
   await expect(page.getByRole('heading', { name: 'It can be filled' })).toBeVisible();
-  await expect(page.getByText(/^Expected scores miss the aim by 0\.\d\d points; no choice from these items comes nearer/)).toBeVisible(); // prettier-ignore
+  await expect(
+    page.getByText(
+      /^Expected scores miss the aim by 0\.\d\d points; no choice from these items comes nearer/,
+    ),
+  ).toBeVisible();
   await expectAccessible('a filled blueprint', page);
   await page.getByRole('button', { name: 'Put them into the test' }).click();
   await expect(page.locator('.entry')).toHaveCount(5);
   const notes = page.getByRole('complementary', { name: 'Notes in the margin' });
   await expect(notes).not.toContainText('too few.');
   await page.locator('.entry').first().press('Delete');
-  await expect(notes).toContainText(/MA\.6\.(RAT\.2|NUM\.1), depth 2 has \d of \d items: 1 too few\./);
+  await expect(notes).toContainText(
+    /MA\.6\.(RAT\.2|NUM\.1), depth 2 has \d of \d items: 1 too few\./,
+  );
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.locator('.entry')).toHaveCount(5);
 
@@ -245,7 +299,9 @@ test('a blueprint is filled, the result goes on as any other test, and its cells
   await page.getByRole('button', { name: 'Fill it from the banks' }).click();
   await expect(page.getByRole('heading', { name: 'It cannot be filled whole' })).toBeVisible();
   await expect(page.getByText(/^MA\.6\.NUM\.1, depth 2: \d+ items short of 90\.$/)).toBeVisible();
-  await expect(page.getByText('No choice from these items misses less', { exact: false })).toBeVisible();
+  await expect(
+    page.getByText('No choice from these items misses less', { exact: false }),
+  ).toBeVisible();
   expect(problems).toEqual([]);
   await page.close();
 });
@@ -258,12 +314,42 @@ test('a better wording is made in a test and given back to the bank, which is sh
   watch(page, problems);
   const { item, test: testId } = await page.evaluate(async () => {
     const { csrf } = await (await fetch('/api/session')).json();
-    const send = async (path: string, body: unknown) => (await fetch(path, { method: 'POST', headers: { 'content-type': 'application/json', 'x-csrf-token': csrf }, body: JSON.stringify({ clientKey: crypto.randomUUID(), ...(body as object) }) })).json(); // prettier-ignore
-    const bank = (await (await fetch('/api/banks')).json()).banks.find((own: { mine: boolean }) => own.mine).id;
-    const content = { stem: '<p>Which harbour is nearer to the mill?</p>', parts: [{ id: 'p', kind: 'true-false', key: true, rule: { rule: 'all-or-nothing', points: 1 } }], explanation: '', hints: [], notes: '' }; // prettier-ignore
-    const facts = { subject: 'Geography', grades: [6], standards: [], depth: 1, seconds: 30, tags: [], author: '', licence: '' }; // prettier-ignore
+    const send = async (path: string, body: unknown) =>
+      (
+        await fetch(path, {
+          method: 'POST',
+          headers: { 'content-type': 'application/json', 'x-csrf-token': csrf },
+          body: JSON.stringify({ clientKey: crypto.randomUUID(), ...(body as object) }),
+        })
+      ).json();
+    const bank = (await (await fetch('/api/banks')).json()).banks.find(
+      (own: { mine: boolean }) => own.mine,
+    ).id;
+    const content = {
+      stem: '<p>Which harbour is nearer to the mill?</p>',
+      parts: [
+        { id: 'p', kind: 'true-false', key: true, rule: { rule: 'all-or-nothing', points: 1 } },
+      ],
+      explanation: '',
+      hints: [],
+      notes: '',
+    };
+    const facts = {
+      subject: 'Geography',
+      grades: [6],
+      standards: [],
+      depth: 1,
+      seconds: 30,
+      tags: [],
+      author: '',
+      licence: '',
+    };
     const made = await send('/api/items', { bank, folder: null, content, facts });
-    return { item: made.id as number, test: (await send('/api/tests', { title: 'Given back', kind: 'quiz', itemIds: [made.id] })).id as number }; // prettier-ignore
+    return {
+      item: made.id as number,
+      test: (await send('/api/tests', { title: 'Given back', kind: 'quiz', itemIds: [made.id] }))
+        .id as number,
+    };
   });
   await page.goto(`/tests/${testId}`);
   await page.locator('.entry').first().press('Enter');
@@ -282,16 +368,25 @@ test('a better wording is made in a test and given back to the bank, which is sh
   await expect(page.getByText('The bank has this wording now.', { exact: false })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Give back to the bank' })).toHaveCount(0);
   await page.goto(`/items/${item}`);
-  await expect(page.getByRole('textbox', { name: 'Question', exact: true })).toContainText('Is the west harbour');
+  await expect(page.getByRole('textbox', { name: 'Question', exact: true })).toContainText(
+    'Is the west harbour',
+  );
   await page.goto(`/tests/${testId}`);
   await expect(page.getByText('changed for this test only')).toHaveCount(0);
   expect(problems).toEqual([]);
-  await page.evaluate(async ([id, own]) => {
-    const { csrf } = await (await fetch('/api/session')).json();
-    const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
-    await fetch(`/api/tests/${own}`, { method: 'DELETE', headers });
-    await fetch('/api/items/retire', { method: 'POST', headers, body: JSON.stringify({ items: [id] }) });
-  }, [item, testId] as const); // prettier-ignore
+  await page.evaluate(
+    async ([id, own]) => {
+      const { csrf } = await (await fetch('/api/session')).json();
+      const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
+      await fetch(`/api/tests/${own}`, { method: 'DELETE', headers });
+      await fetch('/api/items/retire', {
+        method: 'POST',
+        headers,
+        body: JSON.stringify({ items: [id] }),
+      });
+    },
+    [item, testId] as const,
+  );
   await page.close();
 });
 
@@ -302,18 +397,29 @@ test('two build one test: what a colleague changes comes in by itself', async ({
   await mine.getByRole('textbox', { name: 'Title' }).fill('Built together');
   await mine.getByRole('button', { name: 'Make the test' }).click();
   await mine.getByRole('button', { name: 'Share' }).click();
-  await mine.getByRole('combobox', { name: 'Share with a colleague' }).selectOption({ label: 'Tobias Lindqvist' });
+  await mine
+    .getByRole('combobox', { name: 'Share with a colleague' })
+    .selectOption({ label: 'Tobias Lindqvist' });
   await expectAccessible('sharing a test', mine);
   await mine.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(mine.getByText('Your original, built together with Tobias Lindqvist.')).toBeVisible();
+  await expect(
+    mine.getByText('Your original, built together with Tobias Lindqvist.'),
+  ).toBeVisible();
 
   const theirs = await teacherPage(browser, 'lindqvist');
   await theirs.goto(mine.url());
-  await expect(theirs.getByText(/Maren Holloway’s original: what you change, you change for Maren Holloway/)).toBeVisible(); // prettier-ignore
-  await theirs.getByRole('button', { name: /^Put in:/ }).first().click(); // prettier-ignore
+  await expect(
+    theirs.getByText(/Maren Holloway’s original: what you change, you change for Maren Holloway/),
+  ).toBeVisible();
+  await theirs
+    .getByRole('button', { name: /^Put in:/ })
+    .first()
+    .click();
   await expect(theirs.locator('.entry')).toHaveCount(1);
   await expect(mine.locator('.entry')).toHaveCount(1);
-  await expect(mine.getByText('has changed this test; it stands here as it is now', { exact: false })).toBeVisible();
+  await expect(
+    mine.getByText('has changed this test; it stands here as it is now', { exact: false }),
+  ).toBeVisible();
   await mine.close();
   await theirs.close();
 });
@@ -327,12 +433,23 @@ test('building without network: said, kept over a reload, sent in order, and a c
       async ([how, where, what]) => {
         const { csrf } = await (await fetch('/api/session')).json();
         const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
-        return (await fetch(where as string, { method: how as string, headers, body: JSON.stringify(what) })).json();
+        return (
+          await fetch(where as string, {
+            method: how as string,
+            headers,
+            body: JSON.stringify(what),
+          })
+        ).json();
       },
       [method, path, body] as const,
     );
   await page.goto('/tests');
-  const { id } = await ask('POST', '/api/tests', { clientKey: crypto.randomUUID(), title: 'On the bus', kind: 'quiz', itemIds: [] }); // prettier-ignore
+  const { id } = await ask('POST', '/api/tests', {
+    clientKey: crypto.randomUUID(),
+    title: 'On the bus',
+    kind: 'quiz',
+    itemIds: [],
+  });
   await page.goto(`/tests/${id}`);
   const title = page.getByLabel('Title of the test');
   const retitle = async (text: string) => {
@@ -353,8 +470,12 @@ test('building without network: said, kept over a reload, sent in order, and a c
 
   // The network is back, and a colleague has found another title meanwhile.
   await page.unroute('**/changes');
-  await page.route('**/changes', (route) => (route.request().postDataJSON().clientKey ? route.abort() : route.continue())); // prettier-ignore
-  await ask('POST', `/api/tests/${id}/changes`, { changes: [{ do: 'describe', facts: { title: 'Theirs' } }] });
+  await page.route('**/changes', (route) =>
+    route.request().postDataJSON().clientKey ? route.abort() : route.continue(),
+  );
+  await ask('POST', `/api/tests/${id}/changes`, {
+    changes: [{ do: 'describe', facts: { title: 'Theirs' } }],
+  });
   await page.unroute('**/changes');
   await page.evaluate(() => globalThis.dispatchEvent(new Event('online')));
   const stuck = page.getByRole('alert').filter({ hasText: 'Not saved: a change of the heading.' });
@@ -364,7 +485,10 @@ test('building without network: said, kept over a reload, sent in order, and a c
   await expect(stuck).toBeHidden();
   await page.reload();
   await expect(title).toHaveValue('In the tunnel');
-  const { outline } = await page.evaluate(async (test) => (await fetch(`/api/tests/${test}`)).json(), id);
+  const { outline } = await page.evaluate(
+    async (test) => (await fetch(`/api/tests/${test}`)).json(),
+    id,
+  );
   expect([outline.title, outline.sections.length]).toEqual(['In the tunnel', 2]);
   await page.close();
 });
@@ -386,13 +510,20 @@ test('on paper: every item whole on one page, keys only where they belong, each 
   await expect(page.locator('[data-sheet="booklet"] .katex').first()).toBeVisible();
   const booklets = textOf(await page.pdf({ preferCSSPageSize: true, format: 'Letter' }));
   const whole = booklets.join('\n');
-  for (const text of ['Name', 'Class', 'Date', 'Work alone. Scratch paper is allowed', 'Points: ______ of 13'])
+  for (const text of [
+    'Name',
+    'Class',
+    'Date',
+    'Work alone. Scratch paper is allowed',
+    'Points: ______ of 13',
+  ])
     expect(whole).toContain(text);
   // Each form counts its own pages.
   expect(booklets[0]).toMatch(/form A\s+page 1/);
   expect(booklets.find((own) => /form B/.test(own))).toMatch(/form B\s+page 1/);
   // Nothing of the keys, rules or explanations.
-  for (const secret of ['earns', 'Answer key', 'Explanation', 'MA.6.RAT']) expect(whole).not.toContain(secret);
+  for (const secret of ['earns', 'Answer key', 'Explanation', 'MA.6.RAT'])
+    expect(whole).not.toContain(secret);
   // An item's first words and its last choice stand on one page.
   const pages = booklets.filter((own) => /form A/.test(own));
   expect(pages.some((own) => own.includes('In a running club, the ratio of seventh'))).toBe(true);
@@ -400,7 +531,6 @@ test('on paper: every item whole on one page, keys only where they belong, each 
     ['How many litres', 'Answer:'],
     ['Which pack gives the lowest price', '10 for $7.00'],
   ] as const)
-    // prettier-ignore
     expect(pages.some((own) => own.includes(begins) && own.includes(ends))).toBe(true);
 
   await page.getByRole('checkbox', { name: 'booklet' }).uncheck();
@@ -408,7 +538,13 @@ test('on paper: every item whole on one page, keys only where they belong, each 
   await page.getByRole('checkbox', { name: 'marking guide' }).check();
   await expect(page.locator('[data-sheet]')).toHaveCount(4);
   const keys = textOf(await page.pdf({ preferCSSPageSize: true, format: 'Letter' })).join('\n');
-  for (const text of ['Answer key', 'Not for students.', 'Marking guide', 'MA.6.RAT.1', 'earns 1 point'])
+  for (const text of [
+    'Answer key',
+    'Not for students.',
+    'Marking guide',
+    'MA.6.RAT.1',
+    'earns 1 point',
+  ])
     expect(keys).toContain(text);
   // The shared school's test is as it was.
   await page.getByRole('link', { name: 'Back to the test' }).click();
@@ -421,5 +557,7 @@ test('on paper: every item whole on one page, keys only where they belong, each 
 
 /** The text of each page of a PDF, as Debian's pdftotext reads it. */
 function textOf(pdf: Buffer): string[] {
-  return execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf, encoding: 'utf8' }).split('\f').slice(0, -1);
+  return execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf, encoding: 'utf8' })
+    .split('\f')
+    .slice(0, -1);
 }

@@ -24,8 +24,19 @@ test.beforeAll(async ({ browser }) => {
   await page.getByRole('button', { name: 'Give to 1 student' }).click();
   await expect(page.getByText('Given to 1 student.')).toBeVisible();
   await page.goto('/schedule');
-  await page.getByRole('tab', { name: 'List' }).or(page.getByRole('button', { name: 'List' })).or(page.getByLabel('List')).first().click(); // prettier-ignore
-  await page.getByRole('row').filter({ hasText: name }).filter({ hasText: title }).getByRole('link').first().click();
+  await page
+    .getByRole('tab', { name: 'List' })
+    .or(page.getByRole('button', { name: 'List' }))
+    .or(page.getByLabel('List'))
+    .first()
+    .click();
+  await page
+    .getByRole('row')
+    .filter({ hasText: name })
+    .filter({ hasText: title })
+    .getByRole('link')
+    .first()
+    .click();
   await page.getByRole('link', { name: 'Watch' }).click();
   own = await student(browser, '7A', 'BRN7A5', place);
   watch(own.page, complaints);
@@ -70,7 +81,9 @@ test('something said, a pause, handing in and opening again reach the student’
   await expectAccessible('saying something', page);
   await page.getByLabel('What their pages show').fill('Use the scratch paper.');
   await page.getByRole('button', { name: 'Say it' }).click();
-  await expect(own.page.getByRole('alert').filter({ hasText: 'Use the scratch paper.' })).toBeVisible();
+  await expect(
+    own.page.getByRole('alert').filter({ hasText: 'Use the scratch paper.' }),
+  ).toBeVisible();
   await expectAccessible('something was said', own.page);
   await own.page.getByRole('button', { name: 'I have read it' }).click();
 
@@ -118,7 +131,9 @@ test('a student without network is said to be so, and comes back', async () => {
 
 test('a teacher’s page that lost its connection says so, and knows what happened meanwhile once it is back', async () => {
   await page.context().setOffline(true);
-  await expect(page.getByText('The connection to the server is lost', { exact: false })).toBeVisible({
+  await expect(
+    page.getByText('The connection to the server is lost', { exact: false }),
+  ).toBeVisible({
     timeout: 60_000,
   });
   await own.page.getByRole('button', { name: 'Hand in' }).click();
@@ -127,7 +142,9 @@ test('a teacher’s page that lost its connection says so, and knows what happen
   await expect(line()).toContainText('working');
   await page.context().setOffline(false);
   await expect(line()).toContainText('handed in', { timeout: 60_000 });
-  await expect(page.getByText('The connection to the server is lost', { exact: false })).toHaveCount(0);
+  await expect(
+    page.getByText('The connection to the server is lost', { exact: false }),
+  ).toHaveCount(0);
 });
 
 test('what was written without network and arrives after the end waits for the teacher, and the student is told so', async () => {

@@ -6,13 +6,21 @@ import { parseArgs } from 'node:util';
 
 function read(file: string): string[][] {
   // Rows of another length are told in our own words, with their number.
-  return parse(readFileSync(file), { bom: true, relax_column_count: true, skip_empty_lines: true }) as string[][];
+  return parse(readFileSync(file), {
+    bom: true,
+    relax_column_count: true,
+    skip_empty_lines: true,
+  }) as string[][];
 }
 
 try {
-  const { values, positionals } = parseArgs({ allowPositionals: true, options: { key: { type: 'string' } } });
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: { key: { type: 'string' } },
+  });
   const [answers, ...more] = positionals;
-  if (!answers || more.length > 0) throw new SheetProblem('Name one file: npm run -s analyse -- answers.csv [--key key.csv]'); // prettier-ignore
+  if (!answers || more.length > 0)
+    throw new SheetProblem('Name one file: npm run -s analyse -- answers.csv [--key key.csv]');
   const result = analyseSheet(read(answers), values.key === undefined ? null : read(values.key));
   process.stdout.write(`${JSON.stringify(result)}\n`);
 } catch (error) {

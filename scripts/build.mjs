@@ -45,7 +45,8 @@ const programs = [
 /** Run by itself it builds; imported it only lends its plug-in. */
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const only = process.argv[2];
-  const wanted = only === '--server' ? [serverProgram, ...threads] : [...programs, serverProgram, ...threads];
+  const wanted =
+    only === '--server' ? [serverProgram, ...threads] : [...programs, serverProgram, ...threads];
   await Promise.all(wanted.map(([entry, outfile]) => bundle(entry, outfile)));
   // Whoever starts this may be a test, and what is tested is what schools are given.
   process.env.NODE_ENV = 'production';

@@ -19,7 +19,9 @@ runMain(async () => {
     await page.screenshot({ path: join(folder, `${name}.png`) });
     say(name);
   };
-  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  const page = await (
+    await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  ).newPage();
   await page.goto(`${address}/sign-in`);
   await page.getByLabel('Name').fill('holloway');
   await page.getByLabel('Password').fill('oak-and-ink');
@@ -39,12 +41,19 @@ runMain(async () => {
   await notebooks.getByRole('button', { name: 'Score my answer' }).click();
   for (const words of ['Ana types', 'A tap fills 18', 'A bus travels'])
     await page.getByRole('checkbox', { name: new RegExp(words) }).check();
-  await page.getByRole('list', { name: 'Items' }).evaluate((own) => own.parentElement.scrollTo(0, 0));
+  await page
+    .getByRole('list', { name: 'Items' })
+    .evaluate((own) => own.parentElement.scrollTo(0, 0));
   await shoot(page, 'banks');
 
   const openOne = async (query) => {
     await page.goto(`${address}/banks?${query}`);
-    await page.getByRole('list', { name: 'Items' }).getByRole('listitem').first().getByRole('button', { name: 'Open', exact: true }).click(); // prettier-ignore
+    await page
+      .getByRole('list', { name: 'Items' })
+      .getByRole('listitem')
+      .first()
+      .getByRole('button', { name: 'Open', exact: true })
+      .click();
     await page.getByRole('link', { name: 'Edit this item' }).click();
     await page.getByRole('textbox', { name: 'Question', exact: true }).waitFor();
   };
@@ -88,7 +97,9 @@ runMain(async () => {
   await page.getByText('students gain').waitFor();
   await shoot(page, 'repair');
   // Written work waits for a colleague.
-  const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  const other = await (
+    await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  ).newPage();
   await other.goto(`${address}/sign-in`);
   await other.getByLabel('Name').fill('nwosu');
   await other.getByLabel('Password').fill('oak-and-ink');

@@ -9,11 +9,18 @@ runMain(async () => {
   const folder = resolve(process.env.OAKEN_DATA ?? join(root, '.data'));
   const socket = process.env.OAKEN_SOCKET ?? join(folder, 'db.sock');
   if (!existsSync(socket))
-    throw new Stop(`There is no running database at ${socket}. Start it with “npm start” first.`, 2);
+    throw new Stop(
+      `There is no running database at ${socket}. Start it with “npm start” first.`,
+      2,
+    );
   await ensurePackages();
   await ensureBuilt();
-  const { code } = await run(process.execPath, [join(root, 'demo/dist/fill-large.mjs'), process.argv[2] ?? '100000'], {
-    env: { OAKEN_SOCKET: socket },
-  });
+  const { code } = await run(
+    process.execPath,
+    [join(root, 'demo/dist/fill-large.mjs'), process.argv[2] ?? '100000'],
+    {
+      env: { OAKEN_SOCKET: socket },
+    },
+  );
   process.exitCode = code;
 });

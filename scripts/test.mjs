@@ -42,7 +42,10 @@ async function suite(name, args, cwd, count) {
 
 runMain(async () => {
   installMariaDb();
-  installDebian(['chromium', 'pdftotext', 'openssl'], ['chromium', 'fonts-liberation', 'poppler-utils', 'openssl']);
+  installDebian(
+    ['chromium', 'pdftotext', 'openssl'],
+    ['chromium', 'fonts-liberation', 'poppler-utils', 'openssl'],
+  );
   await ensurePackages();
   rmSync(output, { recursive: true, force: true });
   mkdirSync(output, { recursive: true });
@@ -61,23 +64,42 @@ runMain(async () => {
       '--output-type',
       'err',
     ]);
-    for (const workspace of ['core', 'contract', 'server', 'demo', 'stand-ins', 'e2e', 'web/worker', 'scripts/bench'])
+    for (const workspace of [
+      'core',
+      'contract',
+      'server',
+      'demo',
+      'stand-ins',
+      'e2e',
+      'web/worker',
+      'scripts/bench',
+    ])
       await check(`Types of ${workspace}`, 'npx', ['tsc', '-p', workspace]);
     await check('Types of web', 'npx', ['vue-tsc', '-p', 'web', '--noEmit']);
   }
   if (!only || only === 'unit') {
     const file = join(output, 'jest.json');
-    await suite('Unit and server tests', ['jest', '--forceExit', '--json', `--outputFile=${file}`], root, () => {
-      const result = readJson(file);
-      return (
-        result && { passed: result.numPassedTests, failed: result.numFailedTests + result.numRuntimeErrorTestSuites }
-      );
-    });
+    await suite(
+      'Unit and server tests',
+      ['jest', '--forceExit', '--json', `--outputFile=${file}`],
+      root,
+      () => {
+        const result = readJson(file);
+        return (
+          result && {
+            passed: result.numPassedTests,
+            failed: result.numFailedTests + result.numRuntimeErrorTestSuites,
+          }
+        );
+      },
+    );
   }
   if (!only || only === 'e2e') {
     await suite('In the browser', ['playwright', 'test'], join(root, 'e2e'), () => {
       const stats = readJson(join(output, 'e2e.json'))?.stats;
-      return stats && { passed: stats.expected, failed: stats.unexpected + stats.flaky + stats.skipped };
+      return (
+        stats && { passed: stats.expected, failed: stats.unexpected + stats.flaky + stats.skipped }
+      );
     });
   }
   say(`\nTests: ${passed} passed, ${failed} failed`);

@@ -58,7 +58,10 @@ export const id = z.int().positive().max(4_294_967_295);
 const latest = Date.UTC(2999, 11, 31);
 
 /** Milliseconds since 1970-01-01 UTC. */
-export const instant = z.int().min(0, 'This date is before 1970.').max(latest, 'This date is too far ahead.');
+export const instant = z
+  .int()
+  .min(0, 'This date is before 1970.')
+  .max(latest, 'This date is too far ahead.');
 export const instantInQuery = z.coerce.number().pipe(instant);
 
 /** The id of an entry, part or form inside of a document; empty where the first is meant. */

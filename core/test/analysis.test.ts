@@ -47,27 +47,50 @@ describe('against reference libraries', () => {
     near(result.spread.mean, mean(totals));
     near(result.spread.sd, sampleStandardDeviation(totals));
     // Hyndman and Fan type 7 is what jStat's percentile gives.
-    for (const [figure, share] of [[result.spread.lowerQuartile, 0.25], [result.spread.median, 0.5], [result.spread.upperQuartile, 0.75]] as const)
-      near(figure, jStat.percentile(totals, share)); // prettier-ignore
+    for (const [figure, share] of [
+      [result.spread.lowerQuartile, 0.25],
+      [result.spread.median, 0.5],
+      [result.spread.upperQuartile, 0.75],
+    ] as const)
+      near(figure, jStat.percentile(totals, share));
   });
 
   test('an item’s correlation over several sittings, each around its own means', () => {
-    const sittings = [simulated('strong', 40, 8), simulated('weak', 25, 8).map((row) => [row[0]!, ...row.slice(1).map((x) => x / 4)])]; // prettier-ignore
+    const sittings = [
+      simulated('strong', 40, 8),
+      simulated('weak', 25, 8).map((row) => [row[0]!, ...row.slice(1).map((x) => x / 4)]),
+    ];
     const pairs = sittings.map((own) => own.map((row) => [row[0]!, sum(row.slice(1))] as const));
     const sums = pairs.map((own): PairSums => {
       const all = { n: own.length, x: 0, y: 0, xx: 0, yy: 0, xy: 0 };
-      for (const [x, y] of own) for (const [name, add] of Object.entries({ x, y, xx: x * x, yy: y * y, xy: x * y })) all[name as 'x'] += add; // prettier-ignore
+      for (const [x, y] of own)
+        for (const [name, add] of Object.entries({ x, y, xx: x * x, yy: y * y, xy: x * y }))
+          all[name as 'x'] += add;
       return all;
     });
-    near(pooledCorrelation(sums.slice(0, 1)), sampleCorrelation(pairs[0]!.map(([x]) => x), pairs[0]!.map(([, y]) => y))); // prettier-ignore
+    near(
+      pooledCorrelation(sums.slice(0, 1)),
+      sampleCorrelation(
+        pairs[0]!.map(([x]) => x),
+        pairs[0]!.map(([, y]) => y),
+      ),
+    );
     const around = pairs.flatMap((own) => {
       const [mx, my] = [mean(own.map(([x]) => x)), mean(own.map(([, y]) => y))];
       return own.map(([x, y]) => [x - mx, y - my] as const);
     });
-    near(pooledCorrelation(sums), sampleCorrelation(around.map(([x]) => x), around.map(([, y]) => y))); // prettier-ignore
+    near(
+      pooledCorrelation(sums),
+      sampleCorrelation(
+        around.map(([x]) => x),
+        around.map(([, y]) => y),
+      ),
+    );
     expect(pooledCorrelation([]).value).toBeNull();
     expect(pooledCorrelation([{ n: 1, x: 1, y: 1, xx: 1, yy: 1, xy: 1 }]).value).toBeNull();
-    expect(pooledCorrelation([{ n: 3, x: 3, y: 1, xx: 3, yy: 1, xy: 1 }]).reason).toMatch(/same on this item/);
+    expect(pooledCorrelation([{ n: 3, x: 3, y: 1, xx: 3, yy: 1, xy: 1 }]).reason).toMatch(
+      /same on this item/,
+    );
   });
 
   test('facility and correlations of every item', () => {
@@ -76,7 +99,13 @@ describe('against reference libraries', () => {
       near(item.facility, mean(own));
       near(item.sd, sampleStandardDeviation(own));
       near(item.itemTotal, sampleCorrelation(own, totals));
-      near(item.itemRest, sampleCorrelation(own, totals.map((total, s) => total - own[s]!))); // prettier-ignore
+      near(
+        item.itemRest,
+        sampleCorrelation(
+          own,
+          totals.map((total, s) => total - own[s]!),
+        ),
+      );
     });
   });
 
@@ -99,8 +128,13 @@ describe('against reference libraries', () => {
     const half = (odd: number) => rows.map((row) => sum(row.filter((_, i) => i % 2 === odd)));
     const r = sampleCorrelation(half(0), half(1));
     near(result.reliability.splitHalf, (2 * r) / (1 + r));
-    near(result.reliability.standardError, sampleStandardDeviation(totals) * Math.sqrt(1 - alphaOf(rows)));
-    result.items.forEach((item, i) => near(item.alphaWithout, alphaOf(rows.map((row) => row.filter((_, own) => own !== i))))); // prettier-ignore
+    near(
+      result.reliability.standardError,
+      sampleStandardDeviation(totals) * Math.sqrt(1 - alphaOf(rows)),
+    );
+    result.items.forEach((item, i) =>
+      near(item.alphaWithout, alphaOf(rows.map((row) => row.filter((_, own) => own !== i)))),
+    );
   });
 });
 
@@ -135,21 +169,55 @@ describe('upper and lower groups', () => {
 
   test('a tie by hand: four students, groups of one, two share the top', () => {
     // Totals 2, 2, 1, 0: each of the first two is half of the upper group.
-    near(analyse(table([[1, 1], [0, 2], [0, 1], [0, 0]], [1, 2])).items[0]!.upperLower, 0.5); // prettier-ignore
+    near(
+      analyse(
+        table(
+          [
+            [1, 1],
+            [0, 2],
+            [0, 1],
+            [0, 0],
+          ],
+          [1, 2],
+        ),
+      ).items[0]!.upperLower,
+      0.5,
+    );
   });
 });
 
 test('KR-20 and KR-21 do not depend on the unit of points, and are not given for unequal ones', () => {
   const rows = simulated('unit', 30, 6);
-  const [one, two] = [1, 2].map((most) => analyse(table(rows.map((row) => row.map((x) => x * most)), Array.from({ length: 6 }, () => most)))); // prettier-ignore
+  const [one, two] = [1, 2].map((most) =>
+    analyse(
+      table(
+        rows.map((row) => row.map((x) => x * most)),
+        Array.from({ length: 6 }, () => most),
+      ),
+    ),
+  );
   near(two!.reliability.kr20, one!.reliability.kr20.value!);
   near(two!.reliability.kr21, one!.reliability.kr21.value!);
-  const mixed = analyse(table(rows.map((row) => row.map((x, i) => (i === 0 ? 2 * x : x))), [2, 1, 1, 1, 1, 1])); // prettier-ignore
-  expect(mixed.reliability.kr20).toEqual({ value: null, reason: 'only when every item gives the same points' });
+  const mixed = analyse(
+    table(
+      rows.map((row) => row.map((x, i) => (i === 0 ? 2 * x : x))),
+      [2, 1, 1, 1, 1, 1],
+    ),
+  );
+  expect(mixed.reliability.kr20).toEqual({
+    value: null,
+    reason: 'only when every item gives the same points',
+  });
 });
 
 describe('not reached', () => {
-  const rows = [[1, 1, NaN], [1, 0, NaN], [0, 1, 1], [1, 1, 0], [0, 0, NaN]]; // prettier-ignore
+  const rows = [
+    [1, 1, NaN],
+    [1, 0, NaN],
+    [0, 1, 1],
+    [1, 1, 0],
+    [0, 0, NaN],
+  ];
   const result = analyse(table(rows));
   test('its own figures leave out who did not reach it', () => {
     expect(result.items.map(({ n }) => n)).toEqual([5, 5, 2]);
@@ -158,7 +226,10 @@ describe('not reached', () => {
     expect([...result.totals]).toEqual([2, 1, 2, 2, 0]);
   });
   test('reliability counts it as nothing earned', () => {
-    near(result.reliability.alpha, value(analyse(table(rows.map((row) => row.map((x) => x || 0)))).reliability.alpha)!);
+    near(
+      result.reliability.alpha,
+      value(analyse(table(rows.map((row) => row.map((x) => x || 0)))).reliability.alpha)!,
+    );
   });
 });
 
@@ -168,10 +239,13 @@ test('choices: counts, shares of the groups and correlations', () => {
   const points = [1, 1, 0, 0, 0, 0];
   const other = [3, 2, 1, 0, 0, 1];
   const result = analyse({
-    ...table(points.map((x, s) => [x, other[s]!]), [1, 3]),
+    ...table(
+      points.map((x, s) => [x, other[s]!]),
+      [1, 3],
+    ),
     chosen: Uint32Array.from(chosen.flatMap((bits) => [bits, 0])),
     choices: Uint8Array.from([3, 0]),
-  }); // prettier-ignore
+  });
   const { options } = result.items[0]!;
   expect(options.map(({ n }) => n)).toEqual([3, 2, 1]);
   options.forEach((option, o) => {
@@ -186,41 +260,152 @@ describe('figures that are not defined say why', () => {
   const why = (figure: Figure) => (figure.value === null ? figure.reason : figure.value);
   test.each<[string, ScoreTable, (own: ReturnType<typeof analyse>) => Figure, string]>([
     ['nobody', table([], [1, 1]), (own) => own.spread.mean, 'nobody has handed in'],
-    ['nobody: reliability', table([], [1, 1]), (own) => own.reliability.alpha, 'nobody has handed in'],
+    [
+      'nobody: reliability',
+      table([], [1, 1]),
+      (own) => own.reliability.alpha,
+      'nobody has handed in',
+    ],
     ['one student', table([[1, 0]]), (own) => own.spread.sd, 'needs at least two students'],
-    ['one student: item', table([[1, 0]]), (own) => own.items[0]!.itemRest, 'needs at least two students'],
-    ['one student: D', table([[1, 0]]), (own) => own.items[0]!.upperLower, 'needs at least two students'],
-    ['all the same', table([[1, 0], [1, 0], [1, 0]]), (own) => own.reliability.alpha, 'all students have the same total'],
-    ['item without variance', table([[1, 0], [1, 1], [1, 0]]), (own) => own.items[0]!.itemRest, 'all students earned the same on this item'],
-    ['rest without variance', table([[1, 0], [0, 0], [1, 0]]), (own) => own.items[0]!.itemRest, 'all students have the same total on the other items'],
-    ['equal totals: D', table([[1, 0], [0, 1], [1, 0]]), (own) => own.items[0]!.upperLower, 'all students have the same total'],
-    ['nobody reached it', table([[1, NaN], [0, NaN]]), (own) => own.items[1]!.facility, 'nobody reached it'],
-    ['no points', table([[1, 0], [0, 0]], [1, 0]), (own) => own.items[1]!.facility, 'the item gives no points'],
-    ['one item', table([[1], [0]], [1]), (own) => own.reliability.alpha, 'needs at least two items'],
-    ['part points: KR-20', table([[1, 0.5], [0, 1], [1, 1]]), (own) => own.reliability.kr20, 'only for items that are right or wrong'],
-    ['two items: alpha without', table([[1, 0], [0, 1], [1, 1]]), (own) => own.items[0]!.alphaWithout, 'needs at least three items'],
-  ])('%s', (_, own, pick, reason) => expect(why(pick(analyse(own)))).toBe(reason)); // prettier-ignore
+    [
+      'one student: item',
+      table([[1, 0]]),
+      (own) => own.items[0]!.itemRest,
+      'needs at least two students',
+    ],
+    [
+      'one student: D',
+      table([[1, 0]]),
+      (own) => own.items[0]!.upperLower,
+      'needs at least two students',
+    ],
+    [
+      'all the same',
+      table([
+        [1, 0],
+        [1, 0],
+        [1, 0],
+      ]),
+      (own) => own.reliability.alpha,
+      'all students have the same total',
+    ],
+    [
+      'item without variance',
+      table([
+        [1, 0],
+        [1, 1],
+        [1, 0],
+      ]),
+      (own) => own.items[0]!.itemRest,
+      'all students earned the same on this item',
+    ],
+    [
+      'rest without variance',
+      table([
+        [1, 0],
+        [0, 0],
+        [1, 0],
+      ]),
+      (own) => own.items[0]!.itemRest,
+      'all students have the same total on the other items',
+    ],
+    [
+      'equal totals: D',
+      table([
+        [1, 0],
+        [0, 1],
+        [1, 0],
+      ]),
+      (own) => own.items[0]!.upperLower,
+      'all students have the same total',
+    ],
+    [
+      'nobody reached it',
+      table([
+        [1, NaN],
+        [0, NaN],
+      ]),
+      (own) => own.items[1]!.facility,
+      'nobody reached it',
+    ],
+    [
+      'no points',
+      table(
+        [
+          [1, 0],
+          [0, 0],
+        ],
+        [1, 0],
+      ),
+      (own) => own.items[1]!.facility,
+      'the item gives no points',
+    ],
+    [
+      'one item',
+      table([[1], [0]], [1]),
+      (own) => own.reliability.alpha,
+      'needs at least two items',
+    ],
+    [
+      'part points: KR-20',
+      table([
+        [1, 0.5],
+        [0, 1],
+        [1, 1],
+      ]),
+      (own) => own.reliability.kr20,
+      'only for items that are right or wrong',
+    ],
+    [
+      'two items: alpha without',
+      table([
+        [1, 0],
+        [0, 1],
+        [1, 1],
+      ]),
+      (own) => own.items[0]!.alphaWithout,
+      'needs at least three items',
+    ],
+  ])('%s', (_, own, pick, reason) => expect(why(pick(analyse(own)))).toBe(reason));
 
   test('never NaN or infinite, whatever the table', () => {
     const cell = fc.constantFrom(0, 1, 0.5, 0.1, 0.2, NaN);
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 6 }).chain((k) => fc.tuple(fc.constant(k), fc.array(fc.array(cell, { minLength: k, maxLength: k }), { maxLength: 12 }))), ([k, rows]) => {
-        const all: unknown[] = [];
-        const visit = (own: unknown): void => {
-          if (typeof own === 'number') all.push(own);
-          else if (own && typeof own === 'object' && !ArrayBuffer.isView(own)) Object.values(own).forEach(visit);
-        };
-        visit(analyse(table(rows, Array.from({ length: k }, () => 1))));
-        expect(all.every(Number.isFinite)).toBe(true);
-      }),
-    ); // prettier-ignore
+      fc.property(
+        fc
+          .integer({ min: 1, max: 6 })
+          .chain((k) =>
+            fc.tuple(
+              fc.constant(k),
+              fc.array(fc.array(cell, { minLength: k, maxLength: k }), { maxLength: 12 }),
+            ),
+          ),
+        ([k, rows]) => {
+          const all: unknown[] = [];
+          const visit = (own: unknown): void => {
+            if (typeof own === 'number') all.push(own);
+            else if (own && typeof own === 'object' && !ArrayBuffer.isView(own))
+              Object.values(own).forEach(visit);
+          };
+          visit(
+            analyse(
+              table(
+                rows,
+                Array.from({ length: k }, () => 1),
+              ),
+            ),
+          );
+          expect(all.every(Number.isFinite)).toBe(true);
+        },
+      ),
+    );
   });
 });
 
 test('a table of the wrong size is refused', () => {
-  expect(() => analyse({ students: 2, items: 2, points: new Float64Array(3), most: new Float64Array(2) })).toThrow(
-    'A table of 2 x 2 needs 4 points and 2 maxima.',
-  );
+  expect(() =>
+    analyse({ students: 2, items: 2, points: new Float64Array(3), most: new Float64Array(2) }),
+  ).toThrow('A table of 2 x 2 needs 4 points and 2 maxima.');
 });
 
 test('quantiles at the ends, of one value and of none', () => {
@@ -278,7 +463,9 @@ describe('flags', () => {
   test('a wrong choice that draws the strong puts the key in doubt, and says so with numbers', () => {
     const [flag] = flagged(times(12, 1), [...times(6, 0), ...times(6, 2)]);
     expect(flag).toMatchObject({ kind: 'key-suspect', option: 'b' });
-    expect(flag!.reason).toMatch(/“b” was chosen by 100 % of the 6 strongest students, the key “a” by only 0 %/);
+    expect(flag!.reason).toMatch(
+      /“b” was chosen by 100 % of the 6 strongest students, the key “a” by only 0 %/,
+    );
   });
   test('a wrong choice that draws the weak is a temptation, with the mistake behind it', () => {
     const flags = flagged(times(12, 0), [...times(10, 1), ...times(2, 2)]);

@@ -31,19 +31,51 @@ import fc from 'fast-check';
 const zone = 'America/New_York';
 const now = Date.UTC(2026, 2, 3, 15);
 const rules: AssignmentRules = {
-  mode: 'test', offPerTry: 1 / 3, limitMinutes: 20, stageLimit: null, goBack: true, oneSitting: false, warnMinutes: [5, 1], attempts: 1, counts: 'best', order: 'own', shuffleChoices: true,
-  release: { score: 'after-closing', marks: 'by-hand', answers: 'by-hand', explanations: 'by-hand', show: 'both', bands: [] },
-}; // prettier-ignore
+  mode: 'test',
+  offPerTry: 1 / 3,
+  limitMinutes: 20,
+  stageLimit: null,
+  goBack: true,
+  oneSitting: false,
+  warnMinutes: [5, 1],
+  attempts: 1,
+  counts: 'best',
+  order: 'own',
+  shuffleChoices: true,
+  release: {
+    score: 'after-closing',
+    marks: 'by-hand',
+    answers: 'by-hand',
+    explanations: 'by-hand',
+    show: 'both',
+    bands: [],
+  },
+};
 
 describe('the slip', () => {
   const facts: SlipFacts = {
-    title: 'Rates', kind: 'test', items: 8, points: 9.5, who: { classes: ['6B'], groups: [], students: [], link: false }, students: 27,
-    opensAt: now, closesAt: Date.UTC(2026, 2, 6, 19, 30), lateRule: { late: 'no' }, visibleFrom: null, answersFrom: null, word: '', rules, zone, now,
-  }; // prettier-ignore
+    title: 'Rates',
+    kind: 'test',
+    items: 8,
+    points: 9.5,
+    who: { classes: ['6B'], groups: [], students: [], link: false },
+    students: 27,
+    opensAt: now,
+    closesAt: Date.UTC(2026, 2, 6, 19, 30),
+    lateRule: { late: 'no' },
+    visibleFrom: null,
+    answersFrom: null,
+    word: '',
+    rules,
+    zone,
+    now,
+  };
 
   test('says what goes to whom, when and how', () => {
     const slip = slipOf(facts);
-    expect(slip.line).toBe('1 test, class 6B, 27 students, opens now, closes Fri 14:30, 20 minutes');
+    expect(slip.line).toBe(
+      '1 test, class 6B, 27 students, opens now, closes Fri 14:30, 20 minutes',
+    );
     expect(slip.verb).toBe('Give to 27 students');
     expect(slip.sentences).toEqual([
       '27 students of class 6B get “Rates”: 8 items, 9.5 points.',
@@ -56,18 +88,42 @@ describe('the slip', () => {
   test('and all the other ways it can be', () => {
     const slip = slipOf({
       ...facts,
-      who: { classes: ['6B', '6D'], groups: ['Ratio table of 7A'], students: ['Ada Park'], link: true },
+      who: {
+        classes: ['6B', '6D'],
+        groups: ['Ratio table of 7A'],
+        students: ['Ada Park'],
+        link: true,
+      },
       opensAt: now + day,
       visibleFrom: now + hour,
       closesAt: null,
       answersFrom: now + 9 * day,
       word: 'walnut',
-      supports: [{ words: 'time ×1.5', students: 2 }, { words: 'read aloud', students: 1 }],
+      supports: [
+        { words: 'time ×1.5', students: 2 },
+        { words: 'read aloud', students: 1 },
+      ],
       forms: ['A', 'B'],
       draws: true,
-      rules: { ...rules, limitMinutes: null, attempts: 3, counts: 'mean', order: 'shuffled', shuffleChoices: false, release: { ...rules.release, score: 'at-hand-in', marks: 'at-hand-in', show: 'band', bands: usualBands } },
-    }); // prettier-ignore
-    expect(slip.line).toBe('1 test, classes 6B and 6D, group Ratio table of 7A, Ada Park and guests by link, 27 students, opens Wed 10:00, never closes, no time limit'); // prettier-ignore
+      rules: {
+        ...rules,
+        limitMinutes: null,
+        attempts: 3,
+        counts: 'mean',
+        order: 'shuffled',
+        shuffleChoices: false,
+        release: {
+          ...rules.release,
+          score: 'at-hand-in',
+          marks: 'at-hand-in',
+          show: 'band',
+          bands: usualBands,
+        },
+      },
+    });
+    expect(slip.line).toBe(
+      '1 test, classes 6B and 6D, group Ratio table of 7A, Ada Park and guests by link, 27 students, opens Wed 10:00, never closes, no time limit',
+    );
     expect(slip.sentences.join(' ')).toBe(
       '27 students of classes 6B and 6D, group Ratio table of 7A, Ada Park and guests by link get “Rates”: 8 items, 9.5 points. Supports act by themselves: time ×1.5 for 2 and read aloud for 1. ' +
         'It opens Wed 10:00 and never closes, with no time limit. Nobody sees it before today 11:00. Each types the word that you read out to begin. ' +
@@ -75,31 +131,73 @@ describe('the slip', () => {
         'Students see scores as letter bands as soon as they hand in; what was right or wrong once nobody can answer any more; right answers and explanations when you release them, not before Thu 12 Mar, 11:00.',
     );
     const formed = slipOf({ ...facts, forms: ['A', 'B'], formsFor: [{ party: '6B', form: 'C' }] });
-    expect(formed.sentences[2]).toContain('6B gets form C; forms A and B go round in turn among all others.');
-    expect(slipOf({ ...facts, forms: ['A'], formsFor: [{ party: '6B', form: 'B' }] }).sentences[2]).toContain('6B gets form B; all others get form A.'); // prettier-ignore
-    const late = slipOf({ ...facts, lateRule: { late: 'until', until: now + 5 * day, offPerDay: 0.1 } });
-    expect(late.sentences[1]).toContain('Late work is taken until Sun 11:00 with 10 % off for each day late.');
-    const parts = slipOf({ ...facts, sections: [{ id: 's1', title: 'Warm-up' }, { id: 's2', title: '' }], rules: { ...rules, goBack: false, oneSitting: true, stageLimit: { of: 'sections', minutes: { s1: 2.5, s2: 10 } } } }); // prettier-ignore
+    expect(formed.sentences[2]).toContain(
+      '6B gets form C; forms A and B go round in turn among all others.',
+    );
+    expect(
+      slipOf({ ...facts, forms: ['A'], formsFor: [{ party: '6B', form: 'B' }] }).sentences[2],
+    ).toContain('6B gets form B; all others get form A.');
+    const late = slipOf({
+      ...facts,
+      lateRule: { late: 'until', until: now + 5 * day, offPerDay: 0.1 },
+    });
+    expect(late.sentences[1]).toContain(
+      'Late work is taken until Sun 11:00 with 10 % off for each day late.',
+    );
+    const parts = slipOf({
+      ...facts,
+      sections: [
+        { id: 's1', title: 'Warm-up' },
+        { id: 's2', title: '' },
+      ],
+      rules: {
+        ...rules,
+        goBack: false,
+        oneSitting: true,
+        stageLimit: { of: 'sections', minutes: { s1: 2.5, s2: 10 } },
+      },
+    });
     expect(parts.line).toContain(', closes Fri 14:30, 20 minutes, sections timed');
-    expect(parts.sentences[1]).toContain('Each section has its own time: Warm-up 2 minutes 30 seconds and section 2 10 minutes. In one sitting: whoever is away for more than 5 minutes is let in again by you.'); // prettier-ignore
-    expect(parts.sentences[2]).toContain('Items come one after the other in your order, and nobody can go back;');
-    expect(slipOf({ ...facts, students: 0, who: { classes: [], groups: [], students: [], link: true } }).verb).toBe('Open it for guests'); // prettier-ignore
+    expect(parts.sentences[1]).toContain(
+      'Each section has its own time: Warm-up 2 minutes 30 seconds and section 2 10 minutes. In one sitting: whoever is away for more than 5 minutes is let in again by you.',
+    );
+    expect(parts.sentences[2]).toContain(
+      'Items come one after the other in your order, and nobody can go back;',
+    );
+    expect(
+      slipOf({ ...facts, students: 0, who: { classes: [], groups: [], students: [], link: true } })
+        .verb,
+    ).toBe('Open it for guests');
   });
 });
 
 describe('what is released, and when', () => {
-  const facts = { handedIn: true, closed: false, somebodyCanAnswer: true, releasedAt: null, answersFrom: null, now };
-  const at = (score: AssignmentRules['release']['score']) => ({ ...rules, release: { ...rules.release, score, answers: score } }); // prettier-ignore
+  const facts = {
+    handedIn: true,
+    closed: false,
+    somebodyCanAnswer: true,
+    releasedAt: null,
+    answersFrom: null,
+    now,
+  };
+  const at = (score: AssignmentRules['release']['score']) => ({
+    ...rules,
+    release: { ...rules.release, score, answers: score },
+  });
 
   test('scores by their rule; what shows answers never while somebody can still give one', () => {
     expect(isReleased(at('at-hand-in'), 'score', facts)).toBe(true);
-    expect(isReleased(at('at-hand-in'), 'score', { ...facts, handedIn: false, releasedAt: 1 })).toBe(false);
+    expect(
+      isReleased(at('at-hand-in'), 'score', { ...facts, handedIn: false, releasedAt: 1 }),
+    ).toBe(false);
     expect(isReleased(at('after-closing'), 'score', facts)).toBe(false);
     expect(isReleased(at('after-closing'), 'score', { ...facts, closed: true })).toBe(true);
     expect(isReleased(at('by-hand'), 'score', { ...facts, closed: true })).toBe(false);
     expect(isReleased(at('by-hand'), 'score', { ...facts, releasedAt: now })).toBe(true);
     for (const what of ['marks', 'answers', 'explanations'] as const)
-      expect(isReleased(at('at-hand-in'), what, { ...facts, releasedAt: 1, closed: true })).toBe(false);
+      expect(isReleased(at('at-hand-in'), what, { ...facts, releasedAt: 1, closed: true })).toBe(
+        false,
+      );
     const done = { ...facts, somebodyCanAnswer: false };
     expect(isReleased(at('at-hand-in'), 'answers', done)).toBe(true);
     expect(isReleased(at('at-hand-in'), 'answers', { ...done, answersFrom: now + 1 })).toBe(false);
@@ -119,35 +217,60 @@ describe('what is released, and when', () => {
 });
 
 test('which attempt counts', () => {
-  const made = [{ number: 1, points: 6, most: 10 }, { number: 2, points: 4, most: 5 }, { number: 3, points: 7, most: 10 }, { number: 4, points: null, most: null }]; // prettier-ignore
-  expect(['best', 'latest', 'first', 'mean'].map((counts) => countAttempts(made, counts as 'best'))).toEqual([
+  const made = [
+    { number: 1, points: 6, most: 10 },
+    { number: 2, points: 4, most: 5 },
+    { number: 3, points: 7, most: 10 },
+    { number: 4, points: null, most: null },
+  ];
+  expect(
+    ['best', 'latest', 'first', 'mean'].map((counts) => countAttempts(made, counts as 'best')),
+  ).toEqual([
     { number: 2, points: 4, most: 5 },
     { number: 3, points: 7, most: 10 },
     { number: 1, points: 6, most: 10 },
     // Shares of 0.6, 0.8 and 0.7, of the latest one's 10 points.
     { number: 3, points: 7 },
   ]);
-  expect(countAttempts([{ number: 1, points: null, most: null }], 'mean')).toEqual({ number: 1, points: null });
+  expect(countAttempts([{ number: 1, points: null, most: null }], 'mean')).toEqual({
+    number: 1,
+    points: null,
+  });
   fc.assert(
-    fc.property(fc.array(fc.integer({ min: 0, max: 10 }), { minLength: 1, maxLength: 6 }), (earned) => {
-      const all = earned.map((points, at) => ({ number: at + 1, points, most: 10 }));
-      const best = countAttempts(all, 'best').points!;
-      const mean = countAttempts(all, 'mean').points!;
-      expect(best).toBe(Math.max(...earned));
-      expect(mean).toBeLessThanOrEqual(best + 0.005);
-      expect(mean).toBeGreaterThanOrEqual(Math.min(...earned) - 0.005);
-    }),
+    fc.property(
+      fc.array(fc.integer({ min: 0, max: 10 }), { minLength: 1, maxLength: 6 }),
+      (earned) => {
+        const all = earned.map((points, at) => ({ number: at + 1, points, most: 10 }));
+        const best = countAttempts(all, 'best').points!;
+        const mean = countAttempts(all, 'mean').points!;
+        expect(best).toBe(Math.max(...earned));
+        expect(mean).toBeLessThanOrEqual(best + 0.005);
+        expect(mean).toBeGreaterThanOrEqual(Math.min(...earned) - 0.005);
+      },
+    ),
   );
 });
 
 describe('times of one’s own', () => {
-  const window: Window = { opensAt: now, closesAt: now + day, lateRule: { late: 'until', until: now + 2 * day, offPerDay: 0.25 } }; // prettier-ignore
+  const window: Window = {
+    opensAt: now,
+    closesAt: now + day,
+    lateRule: { late: 'until', until: now + 2 * day, offPerDay: 0.25 },
+  };
 
   test('extra days keep the time on the wall across a clock change, and late work follows', () => {
     // New York went to daylight time on 8 March 2026 (IANA).
     const friday = atWall('2026-03-06T15:30', zone);
     if (!friday.ok) throw new Error(friday.message);
-    const own = ownWindow({ ...window, closesAt: friday.at, lateRule: { late: 'until', until: friday.at + day, offPerDay: 0 } }, { extraDays: 3, closesAt: null }, zone); // prettier-ignore
+    const own = ownWindow(
+      {
+        ...window,
+        closesAt: friday.at,
+        lateRule: { late: 'until', until: friday.at + day, offPerDay: 0 },
+      },
+      { extraDays: 3, closesAt: null },
+      zone,
+    );
     expect(wallOf(own.closesAt!, zone)).toBe('2026-03-09T15:30');
     expect(own.closesAt! - friday.at).toBe(3 * day - hour);
     expect(windowEnd(own)).toBe(own.closesAt! + day);
@@ -156,13 +279,19 @@ describe('times of one’s own', () => {
 
   test('never shorter than everybody’s', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 30 }), fc.option(fc.integer({ min: now - day, max: now + 9 * day })), (extraDays, closesAt) => {
-        const own = ownWindow(window, { extraDays, closesAt }, zone);
-        expect(windowEnd(own)!).toBeGreaterThanOrEqual(windowEnd(window)!);
-        expect(own.closesAt!).toBeGreaterThanOrEqual(Math.max(window.closesAt!, closesAt ?? 0));
-      }),
-    ); // prettier-ignore
-    expect(ownWindow({ ...window, closesAt: null }, { extraDays: 3, closesAt: 5 }, zone).closesAt).toBeNull();
+      fc.property(
+        fc.integer({ min: 0, max: 30 }),
+        fc.option(fc.integer({ min: now - day, max: now + 9 * day })),
+        (extraDays, closesAt) => {
+          const own = ownWindow(window, { extraDays, closesAt }, zone);
+          expect(windowEnd(own)!).toBeGreaterThanOrEqual(windowEnd(window)!);
+          expect(own.closesAt!).toBeGreaterThanOrEqual(Math.max(window.closesAt!, closesAt ?? 0));
+        },
+      ),
+    );
+    expect(
+      ownWindow({ ...window, closesAt: null }, { extraDays: 3, closesAt: 5 }, zone).closesAt,
+    ).toBeNull();
   });
 
   test('lateness takes off a share for each begun day, never more than all', () => {
@@ -173,38 +302,77 @@ describe('times of one’s own', () => {
 });
 
 test('bands: the lowest share of each, and what is wrong with them', () => {
-  expect([1, 0.9, 0.895, 0.8949, 0.6, 0].map((share) => bandOf(share, usualBands)!.name)).toEqual(['A', 'A', 'A', 'B', 'D', 'F']); // prettier-ignore
+  expect([1, 0.9, 0.895, 0.8949, 0.6, 0].map((share) => bandOf(share, usualBands)!.name)).toEqual([
+    'A',
+    'A',
+    'A',
+    'B',
+    'D',
+    'F',
+  ]);
   // What is printed is what is compared, for every score of a test of any length.
   for (let most = 1; most <= 1000; most += 37)
     for (let points = 0; points <= most; points++)
-      expect(bandOf(points / most, usualBands)!.name === 'A').toBe(wholePercent(points / most) >= 90);
+      expect(bandOf(points / most, usualBands)!.name === 'A').toBe(
+        wholePercent(points / most) >= 90,
+      );
   expect(wholePercent(0.575)).toBe(58);
-  const wrong = (bands: { name: string; from: number }[]) => ruleProblems({ ...rules, release: { ...rules.release, show: 'band', bands } }).map(({ message }) => message); // prettier-ignore
+  const wrong = (bands: { name: string; from: number }[]) =>
+    ruleProblems({ ...rules, release: { ...rules.release, show: 'band', bands } }).map(
+      ({ message }) => message,
+    );
   expect(wrong(usualBands)).toEqual([]);
   expect(wrong([{ name: 'A', from: 0.5 }])[0]).toBe('Letter bands need at least two bands.');
-  expect(wrong([{ name: 'A', from: 0.5 }, { name: 'B', from: 0.5 }])[0]).toBe('Each band must begin lower than the one before it.'); // prettier-ignore
-  expect(wrong([{ name: 'A', from: 0.5 }, { name: 'A', from: 0.1 }])).toEqual(['The last band must begin at 0 %.', 'Two bands have the same name.']); // prettier-ignore
+  expect(
+    wrong([
+      { name: 'A', from: 0.5 },
+      { name: 'B', from: 0.5 },
+    ])[0],
+  ).toBe('Each band must begin lower than the one before it.');
+  expect(
+    wrong([
+      { name: 'A', from: 0.5 },
+      { name: 'A', from: 0.1 },
+    ]),
+  ).toEqual(['The last band must begin at 0 %.', 'Two bands have the same name.']);
   expect(ruleProblems({ ...rules, warnMinutes: [20] })[0]!.field).toBe('warnMinutes');
 });
 
 test('what a change does is said before it is made', () => {
-  const times = { opensAt: now - hour, closesAt: now + day, lateRule: { late: 'no' as const }, rules };
+  const times = {
+    opensAt: now - hour,
+    closesAt: now + day,
+    lateRule: { late: 'no' as const },
+    rules,
+  };
   const counts = { notBegun: 4, working: 2, handedIn: 3 };
-  const say = (change: Partial<typeof times>, own = counts) => changeEffects(times, { ...times, ...change }, own, zone, now); // prettier-ignore
+  const say = (change: Partial<typeof times>, own = counts) =>
+    changeEffects(times, { ...times, ...change }, own, zone, now);
   expect(say({})).toEqual([]);
-  expect(say({ closesAt: now })).toEqual(['It closes at once. 2 students working now are handed in with what is saved. 4 students can no longer begin.']); // prettier-ignore
-  expect(say({ closesAt: now + 2 * day })).toEqual(['It stays open until Thu 10:00. 2 students working now have until then, within the time limit.', '3 students who handed in stay handed in.']); // prettier-ignore
-  expect(say({ closesAt: now + hour })).toEqual(['It closes earlier, today 11:00. 2 students working now must be done by then.']); // prettier-ignore
+  expect(say({ closesAt: now })).toEqual([
+    'It closes at once. 2 students working now are handed in with what is saved. 4 students can no longer begin.',
+  ]);
+  expect(say({ closesAt: now + 2 * day })).toEqual([
+    'It stays open until Thu 10:00. 2 students working now have until then, within the time limit.',
+    '3 students who handed in stay handed in.',
+  ]);
+  expect(say({ closesAt: now + hour })).toEqual([
+    'It closes earlier, today 11:00. 2 students working now must be done by then.',
+  ]);
   expect(say({ opensAt: now + hour })[0]).toBe(
     'It is closed again until today 11:00; whoever has begun goes on working.',
   );
-  expect(say({ rules: { ...rules, limitMinutes: 30, attempts: 2, counts: 'mean', order: 'fixed' } })).toEqual([
+  expect(
+    say({ rules: { ...rules, limitMinutes: 30, attempts: 2, counts: 'mean', order: 'fixed' } }),
+  ).toEqual([
     'The time limit is 30 minutes, also for the 2 students working now, counted from when each began.',
     'Students who handed in can try again.',
     'Scores of students with several attempts are counted anew.',
     'Whoever has begun keeps the order that they have.',
   ]);
-  expect(say({ closesAt: now + 2 * day }, { notBegun: 9, working: 0, handedIn: 0 })).toEqual(['It stays open until Thu 10:00.']); // prettier-ignore
+  expect(say({ closesAt: now + 2 * day }, { notBegun: 9, working: 0, handedIn: 0 })).toEqual([
+    'It stays open until Thu 10:00.',
+  ]);
 });
 
 test('supports in words, and how many have each', () => {
@@ -226,18 +394,33 @@ test('supports in words, and how many have each', () => {
     '1 day longer',
   ]);
   expect(supportsInWords(noSupports)).toEqual([]);
-  expect(countSupports([many, { ...noSupports, aloud: true }, noSupports]).slice(0, 2)).toEqual([{ words: 'read aloud', students: 2 }, { words: '1 day longer', students: 1 }]); // prettier-ignore
+  expect(countSupports([many, { ...noSupports, aloud: true }, noSupports]).slice(0, 2)).toEqual([
+    { words: 'read aloud', students: 2 },
+    { words: '1 day longer', students: 1 },
+  ]);
   expect(supports.safeParse({ ...many, time: 3 }).success).toBe(false);
 });
 
 test('a release says what shows to whom now, and what the rest waits for', () => {
   const zone = 'UTC';
   const now = Date.UTC(2026, 2, 3, 10);
-  const shows: Shows = { handedIn: 24, canAnswer: 3, lastEnd: now + 2 * hour, answersFrom: null, practice: false };
-  const said = (change: Partial<Shows>) => releaseInWords({ ...shows, ...change }, zone, now); // prettier-ignore
-  expect(said({})).toBe('24 students can read their scores now. What was right shows once nobody can answer any more: 3 students still can, the last until today 12:00.'); // prettier-ignore
+  const shows: Shows = {
+    handedIn: 24,
+    canAnswer: 3,
+    lastEnd: now + 2 * hour,
+    answersFrom: null,
+    practice: false,
+  };
+  const said = (change: Partial<Shows>) => releaseInWords({ ...shows, ...change }, zone, now);
+  expect(said({})).toBe(
+    '24 students can read their scores now. What was right shows once nobody can answer any more: 3 students still can, the last until today 12:00.',
+  );
   expect(said({ canAnswer: 0 })).toBe('24 students can read scores and right answers now.');
-  expect(said({ canAnswer: 0, answersFrom: now + hour })).toBe('24 students can read their scores now. What was right shows today 11:00.'); // prettier-ignore
-  expect(said({ handedIn: 1, canAnswer: 1, lastEnd: null })).toBe('1 student can read the score now. What was right shows once nobody can answer any more: 1 student still can, and it never closes.'); // prettier-ignore
+  expect(said({ canAnswer: 0, answersFrom: now + hour })).toBe(
+    '24 students can read their scores now. What was right shows today 11:00.',
+  );
+  expect(said({ handedIn: 1, canAnswer: 1, lastEnd: null })).toBe(
+    '1 student can read the score now. What was right shows once nobody can answer any more: 1 student still can, and it never closes.',
+  );
   expect(said({ handedIn: 0 })).toMatch(/^Nobody has handed in yet; whoever does can read/);
 });

@@ -32,20 +32,30 @@ const edition: Edition = {
   directions: '',
   subject: '',
   sections: [
-    { id: 'one', title: '', directions: '', entries: [entry('e1', 5), entry('e2', 1), entry('e3', 0), entry('e4', 3)] },
+    {
+      id: 'one',
+      title: '',
+      directions: '',
+      entries: [entry('e1', 5), entry('e2', 1), entry('e3', 0), entry('e4', 3)],
+    },
   ],
 };
 const plain = { shuffleItems: false, shuffleChoices: false };
-const said = (...ids: [string, string[]][]) => new Map(ids.map(([id, chosen]) => [id, { p: chosen }]));
+const said = (...ids: [string, string[]][]) =>
+  new Map(ids.map(([id, chosen]) => [id, { p: chosen }]));
 const reachedOf = (scores: ReturnType<typeof scoreAttempt>) =>
   scores.filter(({ reached }) => reached).map((own) => own.entry);
 
 test('an item’s own points are a share of what the test gives for it', () => {
-  const scores = scoreAttempt(edition, said(['e1', ['a']], ['e2', ['a', 'b']], ['e3', ['a', 'b']]), {
-    seed: 's',
-    rules: plain,
-    ranOut: false,
-  });
+  const scores = scoreAttempt(
+    edition,
+    said(['e1', ['a']], ['e2', ['a', 'b']], ['e3', ['a', 'b']]),
+    {
+      seed: 's',
+      rules: plain,
+      ranOut: false,
+    },
+  );
   expect(scores.map(({ points, most }) => [points, most])).toEqual([
     [2.5, 5],
     [1, 1],
@@ -58,18 +68,30 @@ test('an item’s own points are a share of what the test gives for it', () => {
 test('what was not reached, in the student’s own order', () => {
   const answers = said(['e2', ['a']]);
   const attempt = { seed: 's', rules: plain };
-  expect(reachedOf(scoreAttempt(edition, answers, { ...attempt, ranOut: true }))).toEqual(['e1', 'e2']);
-  expect(reachedOf(scoreAttempt(edition, answers, { ...attempt, ranOut: false }))).toEqual(['e1', 'e2', 'e3', 'e4']);
+  expect(reachedOf(scoreAttempt(edition, answers, { ...attempt, ranOut: true }))).toEqual([
+    'e1',
+    'e2',
+  ]);
+  expect(reachedOf(scoreAttempt(edition, answers, { ...attempt, ranOut: false }))).toEqual([
+    'e1',
+    'e2',
+    'e3',
+    'e4',
+  ]);
   expect(reachedOf(scoreAttempt(edition, new Map(), { ...attempt, ranOut: true }))).toEqual([]);
   // An answer that was taken away again does not count as one.
-  expect(reachedOf(scoreAttempt(edition, said(['e1', ['b']], ['e4', []]), { ...attempt, ranOut: true }))).toEqual([
-    'e1',
-  ]);
+  expect(
+    reachedOf(scoreAttempt(edition, said(['e1', ['b']], ['e4', []]), { ...attempt, ranOut: true })),
+  ).toEqual(['e1']);
   // With the items shuffled, what stands before the last answered one in that student's order was reached.
   const orders = new Set<string>();
   for (let n = 0; n < 20; n++) {
     const reached = reachedOf(
-      scoreAttempt(edition, answers, { seed: `seed ${n}`, rules: { ...plain, shuffleItems: true }, ranOut: true }),
+      scoreAttempt(edition, answers, {
+        seed: `seed ${n}`,
+        rules: { ...plain, shuffleItems: true },
+        ranOut: true,
+      }),
     );
     expect(reached).toContain('e2');
     orders.add(reached.join());
@@ -91,9 +113,30 @@ test('how far a question is, part by part; a page of information is only read', 
 });
 
 test('what was earned on each standard, in words that do not claim more than a few questions can say', () => {
-  const score = (name: string, points: number, most = 1, waits = false) => ({ entry: name, points, most, waits });
-  const standards = new Map([['a', ['R.1']], ['b', ['R.1', 'R.2']], ['c', ['R.1', 'R.1']], ['d', ['R.2']], ['e', ['R.3']]]); // prettier-ignore
-  const own = byStandard([score('a', 1), score('b', 0.5), score('c', 1), score('d', 0, 3, true), score('e', 0, 0), score('f', 1)], standards); // prettier-ignore
+  const score = (name: string, points: number, most = 1, waits = false) => ({
+    entry: name,
+    points,
+    most,
+    waits,
+  });
+  const standards = new Map([
+    ['a', ['R.1']],
+    ['b', ['R.1', 'R.2']],
+    ['c', ['R.1', 'R.1']],
+    ['d', ['R.2']],
+    ['e', ['R.3']],
+  ]);
+  const own = byStandard(
+    [
+      score('a', 1),
+      score('b', 0.5),
+      score('c', 1),
+      score('d', 0, 3, true),
+      score('e', 0, 0),
+      score('f', 1),
+    ],
+    standards,
+  );
   expect(own).toEqual([
     { code: 'R.1', items: 3, points: 2.5, most: 3, waits: 0 },
     { code: 'R.2', items: 2, points: 0.5, most: 1, waits: 1 },
@@ -102,8 +145,13 @@ test('what was earned on each standard, in words that do not claim more than a f
     '2.5 of 3 points on 3 questions: you are nearly there.',
     '0.5 of 1 point on 1 question. So few questions say little. 1 waits for your teacher.',
   ]);
-  const said = (points: number) => shareInWords({ code: '', items: 4, points, most: 4, waits: 0 }).split(': ')[1];
-  expect([4, 2, 1].map(said)).toEqual(['this is secure.', 'you are part of the way; look at it again.', 'this is the next thing to practise.']); // prettier-ignore
+  const said = (points: number) =>
+    shareInWords({ code: '', items: 4, points, most: 4, waits: 0 }).split(': ')[1];
+  expect([4, 2, 1].map(said)).toEqual([
+    'this is secure.',
+    'you are part of the way; look at it again.',
+    'this is the next thing to practise.',
+  ]);
   expect(shareInWords({ code: '', items: 2, points: 0, most: 0, waits: 2 })).toBe(
     '2 questions. 2 wait for your teacher.',
   );

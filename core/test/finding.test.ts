@@ -1,4 +1,11 @@
-import { difficultyBands, ItemIndex, orders, usesBands, type FindableItem, type Question } from '@oaken/core/finding';
+import {
+  difficultyBands,
+  ItemIndex,
+  orders,
+  usesBands,
+  type FindableItem,
+  type Question,
+} from '@oaken/core/finding';
 import { media, mediaBits, partKinds } from '@oaken/core/items';
 import fc from 'fast-check';
 
@@ -19,10 +26,26 @@ const below: Record<number, number[]> = { 1: [1, 2, 3, 4], 2: [2], 3: [3, 4], 4:
 const inFolder: Record<number, number[]> = { 10: [10, 11], 11: [11], 12: [12] };
 
 const plain: FindableItem = {
-  id: 1, bank: 1, folder: null, kind: 'single-choice', markedBy: 'machine', media: 0, hasPassage: false,
-  subject: 'Mathematics', grades: [6], standards: [2], depth: 1, tags: [], seenN: 0, facility: null, separation: null,
-  uses: 0, createdAt: 0, editedAt: 0, text: { stem: '', choices: '', passage: '' },
-}; // prettier-ignore
+  id: 1,
+  bank: 1,
+  folder: null,
+  kind: 'single-choice',
+  markedBy: 'machine',
+  media: 0,
+  hasPassage: false,
+  subject: 'Mathematics',
+  grades: [6],
+  standards: [2],
+  depth: 1,
+  tags: [],
+  seenN: 0,
+  facility: null,
+  separation: null,
+  uses: 0,
+  createdAt: 0,
+  editedAt: 0,
+  text: { stem: '', choices: '', passage: '' },
+};
 
 function indexOf(items: FindableItem[]): ItemIndex {
   const index = new ItemIndex();
@@ -34,34 +57,59 @@ function indexOf(items: FindableItem[]): ItemIndex {
 const ask = (index: ItemIndex, question: Partial<Question>) =>
   index.find({ order: 'relevance', from: 0, size: 50, banks: [1, 2], ...question });
 const withWords = (...stems: string[]) =>
-  indexOf(stems.map((stem, at) => ({ ...plain, id: at + 1, text: { stem, choices: '', passage: '' } })));
+  indexOf(
+    stems.map((stem, at) => ({ ...plain, id: at + 1, text: { stem, choices: '', passage: '' } })),
+  );
 
 describe('filters and counts', () => {
   const some = <T>(list: readonly T[]) => fc.constantFrom(...list);
   const item = fc.record({
-    bank: some([1, 2, 3]), folder: some([null, 10, 11, 12]), kind: some(partKinds.slice(0, 3)),
-    markedBy: some(['machine', 'hand'] as const), media: fc.nat(7), hasPassage: fc.boolean(),
-    subject: some(['Mathematics', 'Reading']), grades: fc.uniqueArray(fc.integer({ min: 5, max: 8 }), { maxLength: 2 }),
-    standards: fc.uniqueArray(some([2, 3, 4, 5]), { maxLength: 2 }), depth: some([null, 1, 2]),
-    tags: fc.uniqueArray(some(['mock', 'warm up']), { maxLength: 2 }), seenN: fc.nat(50),
-    facility: fc.option(fc.double({ min: 0, max: 1, noNaN: true })), separation: fc.option(fc.double({ min: -1, max: 1, noNaN: true })),
-    uses: fc.nat(6), createdAt: fc.nat(20), editedAt: fc.nat(20),
-  }); // prettier-ignore
+    bank: some([1, 2, 3]),
+    folder: some([null, 10, 11, 12]),
+    kind: some(partKinds.slice(0, 3)),
+    markedBy: some(['machine', 'hand'] as const),
+    media: fc.nat(7),
+    hasPassage: fc.boolean(),
+    subject: some(['Mathematics', 'Reading']),
+    grades: fc.uniqueArray(fc.integer({ min: 5, max: 8 }), { maxLength: 2 }),
+    standards: fc.uniqueArray(some([2, 3, 4, 5]), { maxLength: 2 }),
+    depth: some([null, 1, 2]),
+    tags: fc.uniqueArray(some(['mock', 'warm up']), { maxLength: 2 }),
+    seenN: fc.nat(50),
+    facility: fc.option(fc.double({ min: 0, max: 1, noNaN: true })),
+    separation: fc.option(fc.double({ min: -1, max: 1, noNaN: true })),
+    uses: fc.nat(6),
+    createdAt: fc.nat(20),
+    editedAt: fc.nat(20),
+  });
   const optional = <T>(own: fc.Arbitrary<T>) => fc.option(own, { nil: undefined, freq: 2 });
   const filters = fc.record({
-    framework: optional(some([1, 2])), standard: optional(some([1, 2, 3, 5])), grades: optional(fc.uniqueArray(some([5, 6, 7]))),
-    subject: optional(some(['Reading', 'Nothing'])), kind: optional(some(partKinds.slice(0, 2))), depth: optional(some([1, 2])),
-    markedBy: optional(some(['hand', 'machine'] as const)), has: optional(some(media)), passage: optional(fc.boolean()),
-    bank: optional(some([1, 3])), folder: optional(some([10, 12])), tag: optional(some(['mock'])),
-    difficulty: optional(some(['easy', 'hard'])), uses: optional(some(['none', 'some'])), editedSince: optional(fc.nat(20)),
-  }); // prettier-ignore
+    framework: optional(some([1, 2])),
+    standard: optional(some([1, 2, 3, 5])),
+    grades: optional(fc.uniqueArray(some([5, 6, 7]))),
+    subject: optional(some(['Reading', 'Nothing'])),
+    kind: optional(some(partKinds.slice(0, 2))),
+    depth: optional(some([1, 2])),
+    markedBy: optional(some(['hand', 'machine'] as const)),
+    has: optional(some(media)),
+    passage: optional(fc.boolean()),
+    bank: optional(some([1, 3])),
+    folder: optional(some([10, 12])),
+    tag: optional(some(['mock'])),
+    difficulty: optional(some(['easy', 'hard'])),
+    uses: optional(some(['none', 'some'])),
+    editedSince: optional(fc.nat(20)),
+  });
   type Wanted = typeof filters extends fc.Arbitrary<infer W> ? W : never;
 
   /** Each filter said again in the plainest way. */
-  const says: { [F in keyof Wanted]-?: (own: FindableItem, wanted: NonNullable<Wanted[F]>) => boolean } = {
+  const says: {
+    [F in keyof Wanted]-?: (own: FindableItem, wanted: NonNullable<Wanted[F]>) => boolean;
+  } = {
     framework: (own, wanted) => own.standards.some((s) => (s === 5 ? 2 : 1) === wanted),
     standard: (own, wanted) => own.standards.some((s) => below[wanted]!.includes(s)),
-    grades: (own, wanted) => wanted.length === 0 || own.grades.some((grade) => wanted.includes(grade)),
+    grades: (own, wanted) =>
+      wanted.length === 0 || own.grades.some((grade) => wanted.includes(grade)),
     subject: (own, wanted) => own.subject === wanted,
     kind: (own, wanted) => own.kind === wanted,
     depth: (own, wanted) => own.depth === wanted,
@@ -78,15 +126,29 @@ describe('filters and counts', () => {
   };
   const keeps = (own: FindableItem, wanted: Wanted, but?: string) =>
     own.bank !== 3 &&
-    Object.entries(wanted).every(([name, value]) => name === but || value === undefined || says[name as 'kind'](own, value as never)); // prettier-ignore
+    Object.entries(wanted).every(
+      ([name, value]) =>
+        name === but || value === undefined || says[name as 'kind'](own, value as never),
+    );
 
   test('are those of the plainest reading, for every filter alone and together, after changes and removals too', () => {
     const some = fc.array(item, { maxLength: 25 });
     fc.assert(
       fc.property(some, some, fc.nat(10), filters, (first, second, gone, wanted) => {
-        const items = [...first, ...second.slice(0, 5)].map((own, at) => ({ ...plain, ...own, id: at + 1 }));
+        const items = [...first, ...second.slice(0, 5)].map((own, at) => ({
+          ...plain,
+          ...own,
+          id: at + 1,
+        }));
         // What a later change left behind must not be found any more.
-        const index = indexOf(items.map((own) => ({ ...own, kind: 'numeric' as const, subject: 'Geography', standards: [5] }))); // prettier-ignore
+        const index = indexOf(
+          items.map((own) => ({
+            ...own,
+            kind: 'numeric' as const,
+            subject: 'Geography',
+            standards: [5],
+          })),
+        );
         items.forEach((own) => index.put(own));
         index.remove(gone);
         const there = items.filter(({ id }) => id !== gone);
@@ -95,7 +157,10 @@ describe('filters and counts', () => {
         expect([...found.ids].sort((a, b) => a - b)).toEqual(right.map(({ id }) => id));
         expect(found.total).toBe(right.length);
 
-        const tally = (but: string, values: (own: FindableItem) => (string | number | boolean)[]) => {
+        const tally = (
+          but: string,
+          values: (own: FindableItem) => (string | number | boolean)[],
+        ) => {
           const counts = new Map<string | number | boolean, number>();
           for (const own of there.filter((one) => keeps(one, wanted, but)))
             for (const value of values(own)) counts.set(value, (counts.get(value) ?? 0) + 1);
@@ -103,23 +168,37 @@ describe('filters and counts', () => {
         };
         const up = (own: FindableItem) =>
           [1, 2, 3, 4, 5].filter((s) => own.standards.some((t) => below[s]!.includes(t)));
-        expect(new Map<string | number, number>(found.counts!.standards)).toEqual(tally('standard', up));
+        expect(new Map<string | number, number>(found.counts!.standards)).toEqual(
+          tally('standard', up),
+        );
         expect(new Map<string | number, number>(found.counts!.grades)).toEqual(
           tally('grades', (own) => [...own.grades]),
         );
-        expect(new Map<string | number, number>(found.counts!.kinds)).toEqual(tally('kind', (own) => [own.kind]));
-        expect(new Map<string | number, number>(found.counts!.tags)).toEqual(tally('tag', (own) => [...own.tags]));
+        expect(new Map<string | number, number>(found.counts!.kinds)).toEqual(
+          tally('kind', (own) => [own.kind]),
+        );
+        expect(new Map<string | number, number>(found.counts!.tags)).toEqual(
+          tally('tag', (own) => [...own.tags]),
+        );
         expect(new Map<string | number, number>(found.counts!.media)).toEqual(
           tally('has', (own) => media.filter((one) => says.has(own, one))),
         );
         expect(new Map<string | number, number>(found.counts!.folders)).toEqual(
-          tally('folder', (own) => [10, 11, 12].filter((f) => inFolder[f]!.includes(own.folder ?? 0))),
+          tally('folder', (own) =>
+            [10, 11, 12].filter((f) => inFolder[f]!.includes(own.folder ?? 0)),
+          ),
         );
         expect(new Map<string | number, number>(found.counts!.uses)).toEqual(
-          tally('uses', (own) => [usesBands.find(({ from, to }) => own.uses >= from && own.uses < to)!.id]),
+          tally('uses', (own) => [
+            usesBands.find(({ from, to }) => own.uses >= from && own.uses < to)!.id,
+          ]),
         );
         expect(new Map<string | number, number>(found.counts!.difficulty)).toEqual(
-          tally('difficulty', ({ facility }) => difficultyBands.filter(({ from, to }) => facility !== null && facility >= from && facility < to).map(({ id }) => id)), // prettier-ignore
+          tally('difficulty', ({ facility }) =>
+            difficultyBands
+              .filter(({ from, to }) => facility !== null && facility >= from && facility < to)
+              .map(({ id }) => id),
+          ),
         );
         expect(new Map<string | number, number>(found.counts!.frameworks)).toEqual(
           tally('framework', (own) => [1, 2].filter((f) => says.framework(own, f))),
@@ -134,13 +213,19 @@ describe('filters and counts', () => {
       fc.property(fc.array(item, { minLength: 5, maxLength: 30 }), some(orders), (list, order) => {
         const items = list.map((own, at) => ({ ...plain, ...own, bank: 1, id: at + 1 }));
         const index = indexOf(items);
-        const pages = [0, 7, 14, 21, 28].flatMap((from) => ask(index, { order, from, size: 7 }).ids);
+        const pages = [0, 7, 14, 21, 28].flatMap(
+          (from) => ask(index, { order, from, size: 7 }).ids,
+        );
         expect(new Set(pages).size).toBe(items.length);
         const key: Record<typeof order, (own: FindableItem) => number | null> = {
-          relevance: (own) => -own.seenN, 'most-used': (own) => -own.uses, newest: (own) => -own.createdAt,
-          oldest: (own) => own.createdAt, easiest: (own) => (own.facility === null ? null : -own.facility),
-          hardest: (own) => own.facility, 'best-separating': (own) => (own.separation === null ? null : -own.separation),
-        }; // prettier-ignore
+          relevance: (own) => -own.seenN,
+          'most-used': (own) => -own.uses,
+          newest: (own) => -own.createdAt,
+          oldest: (own) => own.createdAt,
+          easiest: (own) => (own.facility === null ? null : -own.facility),
+          hardest: (own) => own.facility,
+          'best-separating': (own) => (own.separation === null ? null : -own.separation),
+        };
         const keys = pages.map((id) => key[order](items[id - 1]!) ?? Infinity);
         expect(keys).toEqual([...keys].sort((a, b) => (a === b ? 0 : a - b)));
       }),
@@ -150,9 +235,15 @@ describe('filters and counts', () => {
 
 describe('words', () => {
   test('a standard’s code is understood however it is typed', () => {
-    const index = indexOf([plain, { ...plain, id: 2, standards: [4] }, { ...plain, id: 3, standards: [5], text: { stem: 'the rats', choices: '', passage: '' } }]); // prettier-ignore
-    for (const typed of ['MA.6.RAT.2', 'ma6rat2', 'ma 6 rat 2', 'Ma-6-Rat-2', '6rat2']) expect(ask(index, { words: typed }).ids).toEqual([1]); // prettier-ignore
-    for (const typed of ['rat 2', 'RAT2', 'rat.2']) expect(ask(index, { words: typed }).ids).toEqual([1, 2]);
+    const index = indexOf([
+      plain,
+      { ...plain, id: 2, standards: [4] },
+      { ...plain, id: 3, standards: [5], text: { stem: 'the rats', choices: '', passage: '' } },
+    ]);
+    for (const typed of ['MA.6.RAT.2', 'ma6rat2', 'ma 6 rat 2', 'Ma-6-Rat-2', '6rat2'])
+      expect(ask(index, { words: typed }).ids).toEqual([1]);
+    for (const typed of ['rat 2', 'RAT2', 'rat.2'])
+      expect(ask(index, { words: typed }).ids).toEqual([1, 2]);
     // A plain word is a word as well as a segment of a code.
     expect(new Set(ask(index, { words: 'rat' }).ids)).toEqual(new Set([1, 2, 3]));
     expect(ask(index, { words: 'ma7' }).ids).toEqual([2]);
@@ -168,11 +259,21 @@ describe('words', () => {
   });
 
   test('a typing mistake is forgiven and said; a word that exists is never mended', () => {
-    const index = withWords('Which fraction is larger', 'Name the friction force', 'A triangle with three equal sides');
-    expect(ask(index, { words: 'fracton' })).toMatchObject({ ids: [1], mended: [{ typed: 'fracton', taken: ['fraction'] }] }); // prettier-ignore
+    const index = withWords(
+      'Which fraction is larger',
+      'Name the friction force',
+      'A triangle with three equal sides',
+    );
+    expect(ask(index, { words: 'fracton' })).toMatchObject({
+      ids: [1],
+      mended: [{ typed: 'fracton', taken: ['fraction'] }],
+    });
     expect(ask(index, { words: 'trianlge' }).ids).toEqual([3]);
     expect(ask(index, { words: 'fraction' })).toMatchObject({ ids: [1], mended: [] });
-    expect(ask(index, { words: 'xylophone' })).toMatchObject({ ids: [], mended: [{ typed: 'xylophone', taken: [] }] });
+    expect(ask(index, { words: 'xylophone' })).toMatchObject({
+      ids: [],
+      mended: [{ typed: 'xylophone', taken: [] }],
+    });
   });
 
   test('a number is never taken for another number', () => {
@@ -207,7 +308,9 @@ describe('near copies', () => {
     'Which rock forms when magma cools slowly below the surface?',
   );
   test('are told from items that only share a subject', () => {
-    expect(index.near('A baker sells 24 rolls in boxes of 6. How many boxes does she need?', [1])[0]!.id).toBe(1);
+    expect(
+      index.near('A baker sells 24 rolls in boxes of 6. How many boxes does she need?', [1])[0]!.id,
+    ).toBe(1);
     expect(index.near('Which rock forms when LAVA cools quickly, at the surface?', [1])).toEqual([
       { id: 2, likeness: 1 },
     ]);

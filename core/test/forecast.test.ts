@@ -1,6 +1,11 @@
 /** Ranges of the forecast against simulated classes: a range that says 95 % holds in about 95 of 100 of them. */
 import { analyse } from '@oaken/core/analysis';
-import { classVarianceOf, forecast, type ClassSums, type ClassVariance } from '@oaken/core/forecast';
+import {
+  classVarianceOf,
+  forecast,
+  type ClassSums,
+  type ClassVariance,
+} from '@oaken/core/forecast';
 import { randomFrom, type Random } from '@oaken/core/random';
 
 interface SimulatedItem {
@@ -20,14 +25,23 @@ const simulatedItems = (count: number, from: number, random: Random): SimulatedI
   }));
 
 /** One class sits a test. @returns each student's answers, 0 or 1 */
-function sitting(items: readonly SimulatedItem[], level: number, students: number, random: Random): number[][] {
+function sitting(
+  items: readonly SimulatedItem[],
+  level: number,
+  students: number,
+  random: Random,
+): number[][] {
   return Array.from({ length: students }, () => {
     const ability = level + random.normal();
     return items.map((item) => (random.next() < right(ability, item) ? 1 : 0));
   });
 }
 
-function sumsOf(items: readonly SimulatedItem[], answers: readonly number[][], classId: number): ClassSums[] {
+function sumsOf(
+  items: readonly SimulatedItem[],
+  answers: readonly number[][],
+  classId: number,
+): ClassSums[] {
   const totals = answers.map((row) => row.reduce((sum, answer) => sum + answer, 0));
   return items.map(({ id }, place) => {
     const sums: ClassSums = { item: id, class: classId, n: 0, x: 0, y: 0, xx: 0, yy: 0, xy: 0 };
@@ -57,7 +71,9 @@ const mean = (values: readonly number[]) =>
 /** Alpha within classes of everybody there could ever be. */
 function trueAlpha(items: readonly SimulatedItem[], difference: number): number {
   const perLevel = (difference === 0 ? [nodes[10]!] : nodes).map(({ value: level, weight }) => {
-    const shares = nodes.map(({ value }) => items.map((item) => right(difference * level + value, item)));
+    const shares = nodes.map(({ value }) =>
+      items.map((item) => right(difference * level + value, item)),
+    );
     const sums = shares.map((row) => row.reduce((sum, share) => sum + share, 0));
     const noise = shares.map((row) => row.reduce((sum, share) => sum + share * (1 - share), 0));
     const average = mean(sums);
@@ -69,7 +85,10 @@ function trueAlpha(items: readonly SimulatedItem[], difference: number): number 
   });
   const over = (value: (level: (typeof perLevel)[number]) => number) =>
     perLevel.reduce((sum, level) => sum + level.weight * value(level), 0);
-  return (items.length / (items.length - 1)) * (1 - over(({ single }) => single) / over(({ whole }) => whole));
+  return (
+    (items.length / (items.length - 1)) *
+    (1 - over(({ single }) => single) / over(({ whole }) => whole))
+  );
 }
 
 const students = 25;
@@ -113,7 +132,11 @@ function coverageOf(
         sumsOf(items, sitting(items, level(), students, random), 100 * test + id),
       ).flat(),
     );
-    const answer = forecast(chosen.map(({ id }) => ({ item: id, points: 1 })), sums, schoolPool(difference, random)); // prettier-ignore
+    const answer = forecast(
+      chosen.map(({ id }) => ({ item: id, points: 1 })),
+      sums,
+      schoolPool(difference, random),
+    );
     const next = sitting(chosen, level(), students, random);
     const earned = next.flat().reduce((sum, right) => sum + right, 0) / (students * chosen.length);
     const alpha = trueAlpha(chosen, difference);
@@ -170,9 +193,18 @@ test('of the very test that the figures are from the forecast is its own mean an
   const random = randomFrom('itself');
   const items = simulatedItems(20, 1, random);
   const answers = sitting(items, 0, 60, random);
-  const table = { students: 60, items: 20, points: Float64Array.from(answers.flat()), most: new Float64Array(20).fill(1) }; // prettier-ignore
+  const table = {
+    students: 60,
+    items: 20,
+    points: Float64Array.from(answers.flat()),
+    most: new Float64Array(20).fill(1),
+  };
   const figures = analyse(table);
-  const { mean, reliability } = forecast(items.map(({ id }) => ({ item: id, points: 1 })), sumsOf(items, answers, 1), null); // prettier-ignore
+  const { mean, reliability } = forecast(
+    items.map(({ id }) => ({ item: id, points: 1 })),
+    sumsOf(items, answers, 1),
+    null,
+  );
   expect(mean!.value).toBeCloseTo(figures.spread.mean.value! / 20, 10);
   expect(reliability!.value).toBeCloseTo(figures.reliability.alpha.value!, 10);
 });
@@ -182,12 +214,22 @@ test('what classes differ is found where they differ, and is nothing where they 
   const items = simulatedItems(30, 1, random);
   const found = [0, 0.5].map((difference) =>
     classVarianceOf(
-      Array.from({ length: 400 }, (_, id) => sumsOf(items, sitting(items, difference * random.normal(), students, random), id)).flat(), // prettier-ignore
+      Array.from({ length: 400 }, (_, id) =>
+        sumsOf(items, sitting(items, difference * random.normal(), students, random), id),
+      ).flat(),
     ),
   );
   expect(found[0]!.common).toBeLessThan(0.0004);
   // A class half a standard deviation above the others moves the mean share by 0.5 times the slope of its curve.
-  const slope = mean(nodes.map(({ value }) => items.reduce((sum, item) => sum + (right(value + 0.01, item) - right(value - 0.01, item)) / 0.02, 0) / 30)); // prettier-ignore
+  const slope = mean(
+    nodes.map(
+      ({ value }) =>
+        items.reduce(
+          (sum, item) => sum + (right(value + 0.01, item) - right(value - 0.01, item)) / 0.02,
+          0,
+        ) / 30,
+    ),
+  );
   expect(found[1]!.common / (0.5 * slope) ** 2).toBeGreaterThan(0.8);
   expect(found[1]!.common / (0.5 * slope) ** 2).toBeLessThan(1.2);
   expect(found[1]!.freedom).toBeCloseTo(399, 6);
@@ -195,5 +237,11 @@ test('what classes differ is found where they differ, and is nothing where they 
 
 test('nothing is said where nothing is known', () => {
   const items = [1, 2].map((item) => ({ item, points: 1 }));
-  expect(forecast(items, [], null)).toEqual({ items: 2, known: 0, classes: 0, mean: null, reliability: null });
+  expect(forecast(items, [], null)).toEqual({
+    items: 2,
+    known: 0,
+    classes: 0,
+    mean: null,
+    reliability: null,
+  });
 });

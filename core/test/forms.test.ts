@@ -49,7 +49,10 @@ const edition: Edition = {
   ],
 };
 const both = { shuffleItems: true, shuffleChoices: true };
-const orderOf = (own: Edition) => entriesOf(own).map(({ id }) => id.slice(5)).join(''); // prettier-ignore
+const orderOf = (own: Edition) =>
+  entriesOf(own)
+    .map(({ id }) => id.slice(5))
+    .join('');
 const choicesOf = (own: Edition, id: string) => {
   const [part] = entriesOf(own).find((one) => one.id === id)!.content.parts;
   return part && 'choices' in part ? part.choices.map((choice) => choice.id).join('') : '';
@@ -59,7 +62,8 @@ const choicesOf = (own: Edition, id: string) => {
 // shuffling needs a new name in the attempt.
 test('golden: seeds give these forms for ever', () => {
   const forms = ['s1', 's2', 'Qk3Zx9'].map((seed) => formOf(edition, { seed }, both));
-  expect(forms.map((own) => [orderOf(own), choicesOf(own, 'entry1'), choicesOf(own, 'entry6')])).toMatchInlineSnapshot(`
+  expect(forms.map((own) => [orderOf(own), choicesOf(own, 'entry1'), choicesOf(own, 'entry6')]))
+    .toMatchInlineSnapshot(`
    [
      [
        "214365",
@@ -79,8 +83,12 @@ test('golden: seeds give these forms for ever', () => {
    ]
   `);
   const random = randomFrom('golden');
-  expect([random.below(1000), random.below(1000), random.next().toFixed(8), random.shuffle([1, 2, 3, 4, 5])])
-    .toMatchInlineSnapshot(`
+  expect([
+    random.below(1000),
+    random.below(1000),
+    random.next().toFixed(8),
+    random.shuffle([1, 2, 3, 4, 5]),
+  ]).toMatchInlineSnapshot(`
    [
      58,
      352,
@@ -105,7 +113,9 @@ test('what stays and what moves', () => {
       );
       expect([...choicesOf(form, 'entry3')].sort().join('')).toBe('abcd');
       expect(choicesOf(form, 'entry3').endsWith('d')).toBe(true);
-      expect(formOf(edition, { seed }, { shuffleItems: false, shuffleChoices: false })).toEqual(edition);
+      expect(formOf(edition, { seed }, { shuffleItems: false, shuffleChoices: false })).toEqual(
+        edition,
+      );
       // Another item beside it never moves an item's own choices.
       const fewer = { ...edition, sections: [edition.sections[1]!] };
       expect(choicesOf(formOf(fewer, { seed }, both), 'entry5')).toBe(choicesOf(form, 'entry5'));
@@ -126,23 +136,38 @@ test('all orders are equally likely', () => {
 
 test('a form for sitting carries no key, points table, standard or depth', () => {
   const sent = JSON.stringify(formForSitting(edition));
-  for (const secret of ['key', 'rule', 'standards', 'X.1', 'depth', 'revisionId', 'itemId', 'fixed'])
+  for (const secret of [
+    'key',
+    'rule',
+    'standards',
+    'X.1',
+    'depth',
+    'revisionId',
+    'itemId',
+    'fixed',
+  ])
     expect(sent).not.toContain(`"${secret}"`);
 });
 
 test('draws use items evenly, and give nobody an item twice', () => {
   fc.assert(
-    fc.property(fc.integer({ min: 1, max: 12 }), fc.integer({ min: 1, max: 12 }), fc.integer({ min: 1, max: 40 }), fc.string(), (a, b, students, seed) => {
-      const [count, size] = [Math.min(a, b), Math.max(a, b)];
-      const used = new Array<number>(size).fill(0);
-      for (let place = 0; place < students; place++) {
-        const hand = dealtTo(place, count, size, randomFrom(seed));
-        expect(new Set(hand).size).toBe(count);
-        for (const at of hand) used[at]!++;
-        expect(Math.max(...used) - Math.min(...used)).toBeLessThanOrEqual(1);
-      }
-    }),
-  ); // prettier-ignore
+    fc.property(
+      fc.integer({ min: 1, max: 12 }),
+      fc.integer({ min: 1, max: 12 }),
+      fc.integer({ min: 1, max: 40 }),
+      fc.string(),
+      (a, b, students, seed) => {
+        const [count, size] = [Math.min(a, b), Math.max(a, b)];
+        const used = new Array<number>(size).fill(0);
+        for (let place = 0; place < students; place++) {
+          const hand = dealtTo(place, count, size, randomFrom(seed));
+          expect(new Set(hand).size).toBe(count);
+          for (const at of hand) used[at]!++;
+          expect(Math.max(...used) - Math.min(...used)).toBeLessThanOrEqual(1);
+        }
+      },
+    ),
+  );
 });
 
 describe('forms and draws of an edition', () => {
@@ -166,13 +191,20 @@ describe('forms and draws of an edition', () => {
 
   test('a form has its own items in their places, fewer items and fewer choices, the key always among them', () => {
     const form = formOf(dealt, { seed: 's', form: 'formB' }, none);
-    expect(form.sections[1]!.entries.map(({ id, points }) => [id, points])).toEqual([['other9', 1]]);
+    expect(form.sections[1]!.entries.map(({ id, points }) => [id, points])).toEqual([
+      ['other9', 1],
+    ]);
     for (const { id } of entriesOf(form)) {
       if (id !== 'entry6') expect(choicesOf({ ...form, forms: [] }, id)).toMatch(/^a[bcd]$/);
     }
-    expect(formOf(dealt, { seed: 's' }, none).sections[1]!.entries.map(({ id }) => id)).toEqual(['entry5', 'entry6']);
+    expect(formOf(dealt, { seed: 's' }, none).sections[1]!.entries.map(({ id }) => id)).toEqual([
+      'entry5',
+      'entry6',
+    ]);
     expect(entriesOf(dealt).map(({ id }) => id)).toContain('other9');
-    expect(choicesOf({ ...withFewerChoicesEverywhere(edition, 3), forms: [] }, 'entry2')).toMatch(/^a..$/);
+    expect(choicesOf({ ...withFewerChoicesEverywhere(edition, 3), forms: [] }, 'entry2')).toMatch(
+      /^a..$/,
+    );
   });
 
   test('what a form leaves out is not dealt: everybody gets as many as the draw gives', () => {
@@ -184,15 +216,34 @@ describe('forms and draws of an edition', () => {
   });
 
   test('a form can have other passages, and the easier version of those that have one', () => {
-    const passage = (body: string, easier = '') => ({ title: 'T', body: `<p>${body}</p>`, numbering: 'none' as const, easier: easier && `<p>${easier}</p>`, source: '' }); // prettier-ignore
-    const about = (n: number, id: number) => ({ ...entry(n), content: { ...content(n), passage: { id, revision: id * 10 } } }); // prettier-ignore
+    const passage = (body: string, easier = '') => ({
+      title: 'T',
+      body: `<p>${body}</p>`,
+      numbering: 'none' as const,
+      easier: easier && `<p>${easier}</p>`,
+      source: '',
+    });
+    const about = (n: number, id: number) => ({
+      ...entry(n),
+      content: { ...content(n), passage: { id, revision: id * 10 } },
+    });
     const bare = { shuffle: false, mostChoices: null, swaps: [], without: [] };
     const own: Edition = {
       ...dealt,
       sections: [{ ...edition.sections[1]!, entries: [about(5, 1), about(6, 2)] }],
-      passages: { 10: passage('Long'), 20: passage('Hard', 'Easy'), 30: passage('Other', 'Other, easy') },
+      passages: {
+        10: passage('Long'),
+        20: passage('Hard', 'Easy'),
+        30: passage('Other', 'Other, easy'),
+      },
       forms: [
-        { ...bare, id: 'easier', name: 'B', easier: true, passages: [{ of: 1, id: 3, revision: 30 }] },
+        {
+          ...bare,
+          id: 'easier',
+          name: 'B',
+          easier: true,
+          passages: [{ of: 1, id: 3, revision: 30 }],
+        },
         { ...bare, id: 'other', name: 'C', passages: [{ of: 2, id: 3, revision: 30 }] },
       ],
     };
@@ -204,22 +255,43 @@ describe('forms and draws of an edition', () => {
     expect(read('easier')).toEqual(['<p>Other, easy</p>', '<p>Easy</p>']);
     expect(read('other')).toEqual(['<p>Long</p>', '<p>Other</p>']);
     // A student’s page never gets a passage of another form, nor the version that is not theirs.
-    expect(JSON.stringify(formForSitting(formOf(own, { seed: 's' }, none)))).not.toMatch(/Other|Easy/);
+    expect(JSON.stringify(formForSitting(formOf(own, { seed: 's' }, none)))).not.toMatch(
+      /Other|Easy/,
+    );
   });
 
   test('only what a student was given is scored', () => {
     const ids = (place: number) =>
-      scoreAttempt(dealt, new Map([['entry5', { a: 'a' }]]), { seed: 's', place, rules: none, ranOut: false });
+      scoreAttempt(dealt, new Map([['entry5', { a: 'a' }]]), {
+        seed: 's',
+        place,
+        rules: none,
+        ranOut: false,
+      });
     for (const place of [0, 1, 2, 3]) {
       expect(ids(place)).toHaveLength(4);
-      expect(ids(place).map(({ entry }) => entry)).toEqual(entriesOf(formOf({ ...dealt, forms: [] }, { seed: 's', place }, none)).map(({ id }) => id)); // prettier-ignore
+      expect(ids(place).map(({ entry }) => entry)).toEqual(
+        entriesOf(formOf({ ...dealt, forms: [] }, { seed: 's', place }, none)).map(({ id }) => id),
+      );
       expect(ids(place).reduce((sum, { points }) => sum + points, 0)).toBe(1);
     }
   });
 
   test('a shuffle leaves the items of a passage beside each other', () => {
-    const about = (n: number, id: number) => ({ ...entry(n), content: { ...content(n), passage: { id, revision: id } } }); // prettier-ignore
-    const own = { ...edition, deal: 'd', sections: [{ ...edition.sections[0]!, entries: [entry(1), about(2, 8), about(3, 8), entry(4), about(5, 9), about(6, 9)] }] }; // prettier-ignore
+    const about = (n: number, id: number) => ({
+      ...entry(n),
+      content: { ...content(n), passage: { id, revision: id } },
+    });
+    const own = {
+      ...edition,
+      deal: 'd',
+      sections: [
+        {
+          ...edition.sections[0]!,
+          entries: [entry(1), about(2, 8), about(3, 8), entry(4), about(5, 9), about(6, 9)],
+        },
+      ],
+    };
     const orders = new Set<string>();
     for (let n = 0; n < 60; n++) {
       const order = orderOf(formOf(own, { seed: `${n}` }, both));
@@ -228,6 +300,14 @@ describe('forms and draws of an edition', () => {
       expect(order).toMatch(/56|65/);
     }
     expect(orders.size).toBeGreaterThan(20);
-    expect(orderOf(formOf({ ...own, sections: [{ ...own.sections[0]!, keepOrder: true }] }, { seed: 'x' }, both))).toBe('123456'); // prettier-ignore
+    expect(
+      orderOf(
+        formOf(
+          { ...own, sections: [{ ...own.sections[0]!, keepOrder: true }] },
+          { seed: 'x' },
+          both,
+        ),
+      ),
+    ).toBe('123456');
   });
 });

@@ -15,7 +15,8 @@ import { kindOf } from '@oaken/core/items';
 import { choices, folding, item, parts, right, whole } from './support/one-of-each';
 
 const once = { rule: 'all-or-nothing', points: 1 } as const;
-const score = (part: Part, response: unknown) => scoreItem(item(part), { [part.id]: response }).points;
+const score = (part: Part, response: unknown) =>
+  scoreItem(item(part), { [part.id]: response }).points;
 
 test('every kind scores its key in full and nothing for no answer', () => {
   expect(Object.keys(parts).sort()).toEqual([...partKinds].sort());
@@ -32,13 +33,35 @@ test('every kind scores its key in full and nothing for no answer', () => {
 });
 
 test('a response of the wrong shape earns nothing and breaks nothing', () => {
-  const odd: unknown[] = [null, 7, true, {}, [], ['a', 7], 'z', '__proto__', 'x'.repeat(5000), { length: 3 }];
-  for (const part of Object.values(parts)) for (const response of odd) expect(score(part, response)).toBe(0);
+  const odd: unknown[] = [
+    null,
+    7,
+    true,
+    {},
+    [],
+    ['a', 7],
+    'z',
+    '__proto__',
+    'x'.repeat(5000),
+    { length: 3 },
+  ];
+  for (const part of Object.values(parts))
+    for (const response of odd) expect(score(part, response)).toBe(0);
 });
 
 test('what is sent for sitting holds nothing that gives an answer away', () => {
   const sent = JSON.stringify(forSitting(whole));
-  for (const secret of ['key', 'rule', 'mistake', 'Because', 'Think', 'For us', 'tributary', '0.5', 'guide'])
+  for (const secret of [
+    'key',
+    'rule',
+    'mistake',
+    'Because',
+    'Think',
+    'For us',
+    'tributary',
+    '0.5',
+    'guide',
+  ])
     expect(sent).not.toContain(secret);
   expect(sent).not.toMatch(/"points":\d/);
   expect(sent).toContain('choice a');
@@ -56,22 +79,41 @@ describe('numbers', () => {
   const numeric = (key: Partial<Extract<Part, { kind: 'numeric' }>['key']>): Part => ({
     id: 'n',
     kind: 'numeric',
-    key: { value: '0.5', tolerance: { by: 'exact' }, decimal: 'point', units: [], unitRequired: false, ...key },
+    key: {
+      value: '0.5',
+      tolerance: { by: 'exact' },
+      decimal: 'point',
+      units: [],
+      unitRequired: false,
+      ...key,
+    },
     rule: once,
   });
   // QTI 3.0: `equal` with toleranceMode absolute and relative counts the bounds themselves as equal; `equalRounded` with
   // significantFigures rounds both numbers before it compares them.
   test.each([
     [{}, ['0.5', '1/2', '50 %', '.50', '2/4'], ['0.51', '5', '50', 'half']],
-    [{ tolerance: { by: 'absolute', within: 0.005 } } as const, ['0.505', '0.495', '50.5 %'], ['0.5051', '0.4949']],
-    [{ value: '200', tolerance: { by: 'percent', within: 5 } } as const, ['190', '210'], ['189.99', '210.01']],
+    [
+      { tolerance: { by: 'absolute', within: 0.005 } } as const,
+      ['0.505', '0.495', '50.5 %'],
+      ['0.5051', '0.4949'],
+    ],
+    [
+      { value: '200', tolerance: { by: 'percent', within: 5 } } as const,
+      ['190', '210'],
+      ['189.99', '210.01'],
+    ],
     [
       { value: '0.01234', tolerance: { by: 'significant', figures: 3 } } as const,
       ['0.0123', '0.012341'],
       ['0.01235', '0.012'],
     ],
     [{ value: '1/3' }, ['1/3', '2/6'], ['0.333', '0.3333333333']],
-    [{ value: '-3', tolerance: { by: 'percent', within: 10 } } as const, ['-3.3', '−2.7'], ['3', '-3.31']],
+    [
+      { value: '-3', tolerance: { by: 'percent', within: 10 } } as const,
+      ['-3.3', '−2.7'],
+      ['3', '-3.31'],
+    ],
     [{ value: '12.5', decimal: 'comma' } as const, [], []],
   ])('%j', (key, yes, no) => {
     for (const text of yes) expect([text, score(numeric(key), text)]).toEqual([text, 1]);
@@ -79,11 +121,15 @@ describe('numbers', () => {
   });
 
   test('units are converted, and required where the key says so', () => {
-    const units = [{ name: 'cm', factor: 1 }, { name: 'm', factor: 100 }, { name: 'cm^2', factor: 1 }]; // prettier-ignore
+    const units = [
+      { name: 'cm', factor: 1 },
+      { name: 'm', factor: 100 },
+      { name: 'cm^2', factor: 1 },
+    ];
     const free = numeric({ value: '120', units });
-    expect(['120', '120 cm', '1.2 m', '120cm²', '1.2', '120 kg'].map((text) => score(free, text))).toEqual([
-      1, 1, 1, 1, 0, 0,
-    ]);
+    expect(
+      ['120', '120 cm', '1.2 m', '120cm²', '1.2', '120 kg'].map((text) => score(free, text)),
+    ).toEqual([1, 1, 1, 1, 0, 0]);
     const strict = numeric({ value: '120', units, unitRequired: true });
     expect(['120', '120 cm'].map((text) => score(strict, text))).toEqual([0, 1]);
     const percent = numeric({ value: '50', units: [{ name: '%', factor: 1 }] });
@@ -98,20 +144,39 @@ describe('numbers', () => {
 });
 
 test('a table gives each choice and each variant its own points', () => {
-  const table = { rule: 'table' as const, values: [{ value: 'a', points: 2 }, { value: 'b', points: 1 }], otherwise: -1, lower: 0, upper: 2 }; // prettier-ignore
+  const table = {
+    rule: 'table' as const,
+    values: [
+      { value: 'a', points: 2 },
+      { value: 'b', points: 1 },
+    ],
+    otherwise: -1,
+    lower: 0,
+    upper: 2,
+  };
   const single: Part = { id: 's', kind: 'single-choice', choices, key: ['a'], rule: table };
   expect(['a', 'b', 'c'].map((id) => score(single, id))).toEqual([2, 1, 0]);
   const text: Part = {
     id: 't',
     kind: 'short-text',
     key: { variants: ['River mouth', 'delta'], fold: folding },
-    rule: { rule: 'table', values: [{ value: 'River mouth', points: 2 }, { value: 'delta', points: 1 }], otherwise: 0 },
-  }; // prettier-ignore
+    rule: {
+      rule: 'table',
+      values: [
+        { value: 'River mouth', points: 2 },
+        { value: 'delta', points: 1 },
+      ],
+      otherwise: 0,
+    },
+  };
   expect(['river-mouth', 'DELTA', 'lake'].map((own) => score(text, own))).toEqual([2, 1, 0]);
 });
 
 test('more choices than may be chosen earn nothing', () => {
-  const limited: Part = { ...(parts['multiple-choice'] as Extract<Part, { kind: 'multiple-choice' }>), mostChosen: 2 };
+  const limited: Part = {
+    ...(parts['multiple-choice'] as Extract<Part, { kind: 'multiple-choice' }>),
+    mostChosen: 2,
+  };
   expect(score(limited, ['a', 'c'])).toBe(2);
   expect(score(limited, ['a', 'b', 'c'])).toBe(0);
 });
@@ -128,21 +193,63 @@ describe('a broken item is refused with the place of each fault', () => {
   test.each<[string, (own: ItemContent) => void, string]>([
     ['no wording', (own) => (own.stem = '<p> </p>'), '/stem The question has no wording.'],
     ['no parts', (own) => (own.parts = []), '/parts An item needs at least one part.'],
-    ['a key that is not there', (own) => (at(own, 'single-choice').key = ['z']), '/parts/0/key/0 The key “z” is not among the choices.'],
-    ['no key', (own) => (at(own, 'multiple-choice').key = []), '/parts/1/key No choice is marked as the key.'],
-    ['an empty choice', (own) => (at(own, 'single-choice').choices[1]!.text = '<p></p>'), '/parts/0/choices/1/text A choice cannot be empty.'],
-    ['two same choices', (own) => (at(own, 'single-choice').choices[1]!.text = '<em>choice</em> a'), '/parts/0/choices/1/text Choices 1 and 2 are the same.'],
-    ['negative points', (own) => (at(own, 'true-false').rule.points = -1), '/parts/2/rule/points Points cannot be below zero.'],
-    ['a key that is no number', (own) => (at(own, 'numeric').key.value = '12 cm'), '/parts/3/key/value “12 cm” is not a number. Write it like 12.5, 3/4 or 1 1/2, without a unit.'],
-    ['a negative tolerance', (own) => (at(own, 'numeric').key.tolerance = { by: 'absolute', within: -1 }), '/parts/3/key/tolerance/within A tolerance cannot be below zero.'],
-    ['a variant twice', (own) => (at(own, 'short-text').key.variants = ['Tributary', 'tributary.']), '/parts/4/key/variants/1 “tributary.” is already accepted as “Tributary”.'],
-    ['the same id twice', (own) => (own.parts[1]!.id = 'p1'), '/parts/1/id Two parts have the id “p1”.'],
-    ['an unknown kind', (own) => (own.parts[0] = { id: 'p1', kind: 'telepathy' } as never), '/parts/0/kind There is no kind of part “telepathy”.'],
+    [
+      'a key that is not there',
+      (own) => (at(own, 'single-choice').key = ['z']),
+      '/parts/0/key/0 The key “z” is not among the choices.',
+    ],
+    [
+      'no key',
+      (own) => (at(own, 'multiple-choice').key = []),
+      '/parts/1/key No choice is marked as the key.',
+    ],
+    [
+      'an empty choice',
+      (own) => (at(own, 'single-choice').choices[1]!.text = '<p></p>'),
+      '/parts/0/choices/1/text A choice cannot be empty.',
+    ],
+    [
+      'two same choices',
+      (own) => (at(own, 'single-choice').choices[1]!.text = '<em>choice</em> a'),
+      '/parts/0/choices/1/text Choices 1 and 2 are the same.',
+    ],
+    [
+      'negative points',
+      (own) => (at(own, 'true-false').rule.points = -1),
+      '/parts/2/rule/points Points cannot be below zero.',
+    ],
+    [
+      'a key that is no number',
+      (own) => (at(own, 'numeric').key.value = '12 cm'),
+      '/parts/3/key/value “12 cm” is not a number. Write it like 12.5, 3/4 or 1 1/2, without a unit.',
+    ],
+    [
+      'a negative tolerance',
+      (own) => (at(own, 'numeric').key.tolerance = { by: 'absolute', within: -1 }),
+      '/parts/3/key/tolerance/within A tolerance cannot be below zero.',
+    ],
+    [
+      'a variant twice',
+      (own) => (at(own, 'short-text').key.variants = ['Tributary', 'tributary.']),
+      '/parts/4/key/variants/1 “tributary.” is already accepted as “Tributary”.',
+    ],
+    [
+      'the same id twice',
+      (own) => (own.parts[1]!.id = 'p1'),
+      '/parts/1/id Two parts have the id “p1”.',
+    ],
+    [
+      'an unknown kind',
+      (own) => (own.parts[0] = { id: 'p1', kind: 'telepathy' } as never),
+      '/parts/0/kind There is no kind of part “telepathy”.',
+    ],
   ])('%s', (_, change, message) => {
     expect(faults((own) => void change(own))).toContain(message);
-  }); // prettier-ignore
+  });
 
-  test.each([null, 7, 'text', [], {}])('%j is no item', (input) => expect(readItem(input).ok).toBe(false));
+  test.each([null, 7, 'text', [], {}])('%j is no item', (input) =>
+    expect(readItem(input).ok).toBe(false),
+  );
 });
 
 test('the key is said in one sentence', () => {

@@ -21,7 +21,8 @@ import { randomFrom } from '@oaken/core/random';
 import fc from 'fast-check';
 import { item, parts, right, whole } from './support/one-of-each';
 
-const score = (part: Part, response: unknown) => scoreItem(item(part), { [part.id]: response }).points;
+const score = (part: Part, response: unknown) =>
+  scoreItem(item(part), { [part.id]: response }).points;
 const named = (...texts: string[]) => texts.map((text) => ({ id: text.toLowerCase(), text }));
 const problemsOf = (...own: Part[]) => {
   const read = readItem(item(...own));
@@ -39,10 +40,15 @@ describe('pairs', () => {
     once: false,
     rule: {
       rule: 'table',
-      values: [['c r', 1], ['d m', 0.5], ['l m', 0.5], ['p t', 1]].map(([value, points]) => ({ value: value as string, points: points as number })),
+      values: [
+        ['c r', 1],
+        ['d m', 0.5],
+        ['l m', 0.5],
+        ['p t', 1],
+      ].map(([value, points]) => ({ value: value as string, points: points as number })),
       otherwise: 0,
     },
-  }; // prettier-ignore
+  };
   test('a mapping of directed pairs adds up as in QTI', () => {
     expect(problemsOf(plays)).toEqual([]);
     expect(itemPoints(item(plays))).toBe(3);
@@ -60,8 +66,16 @@ describe('pairs', () => {
       columns: named('G1', 'G2'),
       many: true,
       key: ['w g1', 'su g2'],
-      rule: { rule: 'table', values: [{ value: 'w g1', points: 1 }, { value: 'su g2', points: 2 }], otherwise: -1, lower: 0 },
-    }; // prettier-ignore
+      rule: {
+        rule: 'table',
+        values: [
+          { value: 'w g1', points: 1 },
+          { value: 'su g2', points: 2 },
+        ],
+        otherwise: -1,
+        lower: 0,
+      },
+    };
     expect(problemsOf(line)).toEqual([]);
     expect(score(line, ['w g1', 'su g2'])).toBe(3);
     expect(score(line, ['w g1', 'a g2'])).toBe(0);
@@ -85,7 +99,10 @@ describe('pairs', () => {
   });
 
   test('the best of several answer patterns counts', () => {
-    const two: Part = { ...parts.sorting, keys: [...parts.sorting.keys, ['granite metamorphic', 'marble igneous']] };
+    const two: Part = {
+      ...parts.sorting,
+      keys: [...parts.sorting.keys, ['granite metamorphic', 'marble igneous']],
+    };
     expect(score(two, ['granite metamorphic', 'marble igneous'])).toBe(3);
     expect(score(two, ['granite igneous', 'basalt igneous', 'marble metamorphic'])).toBe(3);
   });
@@ -121,7 +138,9 @@ describe('order', () => {
     fc.assert(
       fc.property(fc.shuffledSubarray(ids, { minLength: 4 }), (given) => {
         let tau = 0;
-        for (let i = 0; i < 4; i++) for (let j = i + 1; j < 4; j++) tau += Math.sign((j - i) * (given.indexOf(ids[j]!) - given.indexOf(ids[i]!))); // prettier-ignore
+        for (let i = 0; i < 4; i++)
+          for (let j = i + 1; j < 4; j++)
+            tau += Math.sign((j - i) * (given.indexOf(ids[j]!) - given.indexOf(ids[i]!)));
         expect(score(order('each-pair', 1), given)).toBeCloseTo((tau / 6 + 1) / 2, 5);
       }),
     );
@@ -131,7 +150,9 @@ describe('order', () => {
     const shown = forSitting(item(order('each-place'))).parts[0] as { choices: { id: string }[] };
     expect(shown.choices.map(({ id }) => id)).not.toEqual(['one', 'two', 'three', 'four']);
     const two: Part = { ...parts.ordering, choices: named('One', 'Two'), key: ['one', 'two'] };
-    expect((forSitting(item(two)).parts[0] as { choices: { id: string }[] }).choices[0]!.id).toBe('two');
+    expect((forSitting(item(two)).parts[0] as { choices: { id: string }[] }).choices[0]!.id).toBe(
+      'two',
+    );
   });
 });
 
@@ -141,7 +162,10 @@ describe('several parts', () => {
     const own = item(parts['single-choice'], b);
     expect(scoreItem(own, { p1: 'b', b: '0.5' }).points).toBe(2);
     expect(scoreItem(own, { p1: 'a', b: '0.5' })).toMatchObject({ points: 0, most: 2 });
-    expect(scoreItem(item(parts['single-choice'], { ...b, needs: undefined }), { p1: 'a', b: '0.5' }).points).toBe(1);
+    expect(
+      scoreItem(item(parts['single-choice'], { ...b, needs: undefined }), { p1: 'a', b: '0.5' })
+        .points,
+    ).toBe(1);
     expect(keysInWords(own)[1]).toContain('It counts only when part A is right.');
   });
   test('a chain of needs breaks where the first is wrong', () => {
@@ -150,15 +174,23 @@ describe('several parts', () => {
     expect(scoreItem(own, { p1: 'b', b: '0.5', p3: 'false' }).points).toBe(3);
   });
   test('only an earlier part that a machine marks can be needed', () => {
-    expect(problemsOf(b, parts['single-choice'])).toEqual(['/parts/0/needs A part can only depend on one that stands before it.']); // prettier-ignore
-    expect(problemsOf(parts['long-text'], { ...b, needs: 'p6' })).toEqual(['/parts/1/needs A part can only depend on one that is marked by machine.']); // prettier-ignore
+    expect(problemsOf(b, parts['single-choice'])).toEqual([
+      '/parts/0/needs A part can only depend on one that stands before it.',
+    ]);
+    expect(problemsOf(parts['long-text'], { ...b, needs: 'p6' })).toEqual([
+      '/parts/1/needs A part can only depend on one that is marked by machine.',
+    ]);
   });
 });
 
 test('what a teacher marks earns nothing by machine and waits once it is answered', () => {
   for (const kind of ['long-text', 'drawing', 'upload'] as const) {
     const own = parts[kind];
-    expect(scoreItem(item(own), { [own.id]: right[own.id] })).toMatchObject({ points: 0, most: 3, waits: true });
+    expect(scoreItem(item(own), { [own.id]: right[own.id] })).toMatchObject({
+      points: 0,
+      most: 3,
+      waits: true,
+    });
     expect(scoreItem(item(own), {})).toMatchObject({ points: 0, most: 3, waits: false });
   }
   expect(markedBy(item(parts.numeric, parts['long-text']))).toBe('hand');
@@ -170,10 +202,20 @@ test('pictures, sound and film are noticed wherever a student meets them, and no
   const file = `/api/files/${'x'.repeat(22)}`;
   expect(mediaOf(item(parts.numeric))).toEqual({ picture: false, sound: false, film: false });
   expect(mediaOf(item(parts.places)).picture).toBe(true);
-  expect(mediaOf({ ...item(parts.numeric), stem: `<p><img src="${file}" alt="A map"></p>` }).picture).toBe(true);
-  const spoken: Part = { ...parts.survey, choices: [{ id: 'a', text: `<audio src="${file}" title="A bell"></audio>` }, { id: 'b', text: 'b' }] }; // prettier-ignore
+  expect(
+    mediaOf({ ...item(parts.numeric), stem: `<p><img src="${file}" alt="A map"></p>` }).picture,
+  ).toBe(true);
+  const spoken: Part = {
+    ...parts.survey,
+    choices: [
+      { id: 'a', text: `<audio src="${file}" title="A bell"></audio>` },
+      { id: 'b', text: 'b' },
+    ],
+  };
   expect(mediaOf(item(spoken))).toEqual({ picture: false, sound: true, film: false });
-  expect(mediaOf({ ...item(parts.numeric), explanation: `<img src="${file}" alt="x">` }).picture).toBe(false);
+  expect(
+    mediaOf({ ...item(parts.numeric), explanation: `<img src="${file}" alt="x">` }).picture,
+  ).toBe(false);
 });
 
 test('the words of every kind are found by a search, those for teachers are not', () => {
@@ -191,7 +233,6 @@ test('the words of every kind are found by a search, those for teachers are not'
     'A map',
     'Glad',
   ].map((own) => own))
-    // prettier-ignore
     expect(choices.replace(/\s+/g, ' ')).toContain(word.replace('river runs', 'river'));
   expect(choices).not.toMatch(/mistake|guide|tributary/);
   const pointers = textsOfItem(whole).map(({ at }) => at);
@@ -212,17 +253,33 @@ describe('changing the kind', () => {
   });
   test('what both kinds know is kept', () => {
     const many = changeKind(parts['single-choice'], 'multiple-choice');
-    expect(many).toMatchObject({ lost: [], part: { key: ['b'], choices: parts['single-choice'].choices } });
-    expect(changeKind(parts['multiple-choice'], 'single-choice').lost).toEqual(['the rule for partly right answers', 'which answers are right']); // prettier-ignore
-    expect(changeKind(parts.numeric, 'short-text')).toMatchObject({ part: { key: { variants: ['0.5'] } }, lost: ['the tolerance'] }); // prettier-ignore
-    expect(changeKind(parts.matching, 'grid')).toMatchObject({ lost: [], part: { key: parts.matching.key } });
-    expect(changeKind(parts.sorting, 'matching').part).toMatchObject({ left: named('Granite', 'Basalt', 'Marble', 'Plastic') }); // prettier-ignore
+    expect(many).toMatchObject({
+      lost: [],
+      part: { key: ['b'], choices: parts['single-choice'].choices },
+    });
+    expect(changeKind(parts['multiple-choice'], 'single-choice').lost).toEqual([
+      'the rule for partly right answers',
+      'which answers are right',
+    ]);
+    expect(changeKind(parts.numeric, 'short-text')).toMatchObject({
+      part: { key: { variants: ['0.5'] } },
+      lost: ['the tolerance'],
+    });
+    expect(changeKind(parts.matching, 'grid')).toMatchObject({
+      lost: [],
+      part: { key: parts.matching.key },
+    });
+    expect(changeKind(parts.sorting, 'matching').part).toMatchObject({
+      left: named('Granite', 'Basalt', 'Marble', 'Plastic'),
+    });
     const text = changeKind(parts['single-choice'], 'short-text');
     expect(text.part).toMatchObject({ key: { variants: ['choice b'] } });
     expect(text.lost).toContain('the mistakes behind the choices');
   });
   test('a blank part of any kind says what is missing, unless nothing is', () => {
-    const complete: PartKind[] = partKinds.filter((kind) => problemsOf(blankPart(kind, 'p')).length === 0);
+    const complete: PartKind[] = partKinds.filter(
+      (kind) => problemsOf(blankPart(kind, 'p')).length === 0,
+    );
     expect(new Set(complete)).toEqual(
       new Set<PartKind>(['true-false', 'long-text', 'drawing', 'upload', 'information']),
     );
@@ -232,33 +289,125 @@ describe('changing the kind', () => {
 describe('a part that could not be answered as it should is refused', () => {
   const gap = parts['inline-choice'];
   test.each<[string, Part, string]>([
-    ['a pair with something that is not there', { ...parts.matching, key: ['oslo mars'] }, '/parts/0/key/0 The key joins “mars”, which is not there.'],
-    ['a partner for two', { ...parts.matching, key: ['oslo norway', 'bern norway'] }, '/parts/0/key Two pairs share a partner, but each partner may be used only once.'],
-    ['two same things', { ...parts.matching, right: [...named('Norway', 'Peru'), { id: 'x', text: '<b>Norway</b>' }], key: ['oslo norway'] }, '/parts/0/right/2/text Things on the right 1 and 3 are the same.'],
-    ['an order that leaves one out', { ...parts.ordering, key: ['one', 'two'] }, '/parts/0/key The right order must name each thing once.'],
-    ['a row without a mark', { ...parts.grid, key: ['first yes'] }, '/parts/0/rows/1 Row 2 has no right column.'],
-    ['a gap that is not in the text', { ...gap, text: '<p>Rain <span data-gap="g1"></span></p>' }, '/parts/0/gaps/1 Gap 2 does not stand in the text.'],
-    ['a gap without choices', { ...gap, gaps: gap.gaps.slice(0, 1) }, '/parts/0/text A gap in the text has no choices.'],
-    ['words that are gone', { ...parts['words-in-text'], key: ['w9'] }, '/parts/0/key/0 The key “w9” is not in the text any more.'],
-    ['a place without a name', { ...parts.places, places: parts.places.places.map((own) => ({ ...own, label: ' ' })) }, '/parts/0/places/0/label A place needs a name that can be read aloud.'],
-    ['a picture without words', { ...parts.places, picture: { ...parts.places.picture, alternative: '' } }, '/parts/0/picture/alternative A picture needs words for those who cannot see it.'],
-    ['a picture from elsewhere', { ...parts.places, picture: { ...parts.places.picture, file: 'https://example.org/a.png' } }, '/parts/0/picture/file That is not the address of a file kept here.'],
-    ['a point value that nobody can reach', { ...parts['single-choice'], rule: { rule: 'table', values: [{ value: 'a', points: 1 }], otherwise: 0, upper: 3 } }, '/parts/0/rule/upper Nobody can reach 3 points: the best answer earns 1.'],
-    ['a table that gives nothing', { ...parts['single-choice'], rule: { rule: 'table', values: [{ value: 'a', points: -1 }], otherwise: 0 } }, '/parts/0/rule/values No answer earns points by this table.'],
-    ['points for a choice that is gone', { ...parts['single-choice'], rule: { rule: 'table', values: [{ value: 'a', points: 1 }, { value: 'q', points: 1 }], otherwise: 0 } }, '/parts/0/rule/values/1/value “q” is not among the choices.'],
-    ['an empty answer pattern', { ...parts.sorting, keys: [[]] }, '/parts/0/keys/0 This answer pattern is empty.'],
-    ['more words asked for than allowed', { ...parts['long-text'], leastWords: 90 }, '/parts/0/mostWords At least 90 words are asked for, but at most 80 allowed.'],
-    ['a survey without choices', { ...parts.survey, choices: [] }, '/parts/0/choices A choice needs at least two choices.'],
-  ])('%s', (_, part, message) => expect(problemsOf(part)).toContain(message)); // prettier-ignore
+    [
+      'a pair with something that is not there',
+      { ...parts.matching, key: ['oslo mars'] },
+      '/parts/0/key/0 The key joins “mars”, which is not there.',
+    ],
+    [
+      'a partner for two',
+      { ...parts.matching, key: ['oslo norway', 'bern norway'] },
+      '/parts/0/key Two pairs share a partner, but each partner may be used only once.',
+    ],
+    [
+      'two same things',
+      {
+        ...parts.matching,
+        right: [...named('Norway', 'Peru'), { id: 'x', text: '<b>Norway</b>' }],
+        key: ['oslo norway'],
+      },
+      '/parts/0/right/2/text Things on the right 1 and 3 are the same.',
+    ],
+    [
+      'an order that leaves one out',
+      { ...parts.ordering, key: ['one', 'two'] },
+      '/parts/0/key The right order must name each thing once.',
+    ],
+    [
+      'a row without a mark',
+      { ...parts.grid, key: ['first yes'] },
+      '/parts/0/rows/1 Row 2 has no right column.',
+    ],
+    [
+      'a gap that is not in the text',
+      { ...gap, text: '<p>Rain <span data-gap="g1"></span></p>' },
+      '/parts/0/gaps/1 Gap 2 does not stand in the text.',
+    ],
+    [
+      'a gap without choices',
+      { ...gap, gaps: gap.gaps.slice(0, 1) },
+      '/parts/0/text A gap in the text has no choices.',
+    ],
+    [
+      'words that are gone',
+      { ...parts['words-in-text'], key: ['w9'] },
+      '/parts/0/key/0 The key “w9” is not in the text any more.',
+    ],
+    [
+      'a place without a name',
+      { ...parts.places, places: parts.places.places.map((own) => ({ ...own, label: ' ' })) },
+      '/parts/0/places/0/label A place needs a name that can be read aloud.',
+    ],
+    [
+      'a picture without words',
+      { ...parts.places, picture: { ...parts.places.picture, alternative: '' } },
+      '/parts/0/picture/alternative A picture needs words for those who cannot see it.',
+    ],
+    [
+      'a picture from elsewhere',
+      { ...parts.places, picture: { ...parts.places.picture, file: 'https://example.org/a.png' } },
+      '/parts/0/picture/file That is not the address of a file kept here.',
+    ],
+    [
+      'a point value that nobody can reach',
+      {
+        ...parts['single-choice'],
+        rule: { rule: 'table', values: [{ value: 'a', points: 1 }], otherwise: 0, upper: 3 },
+      },
+      '/parts/0/rule/upper Nobody can reach 3 points: the best answer earns 1.',
+    ],
+    [
+      'a table that gives nothing',
+      {
+        ...parts['single-choice'],
+        rule: { rule: 'table', values: [{ value: 'a', points: -1 }], otherwise: 0 },
+      },
+      '/parts/0/rule/values No answer earns points by this table.',
+    ],
+    [
+      'points for a choice that is gone',
+      {
+        ...parts['single-choice'],
+        rule: {
+          rule: 'table',
+          values: [
+            { value: 'a', points: 1 },
+            { value: 'q', points: 1 },
+          ],
+          otherwise: 0,
+        },
+      },
+      '/parts/0/rule/values/1/value “q” is not among the choices.',
+    ],
+    [
+      'an empty answer pattern',
+      { ...parts.sorting, keys: [[]] },
+      '/parts/0/keys/0 This answer pattern is empty.',
+    ],
+    [
+      'more words asked for than allowed',
+      { ...parts['long-text'], leastWords: 90 },
+      '/parts/0/mostWords At least 90 words are asked for, but at most 80 allowed.',
+    ],
+    [
+      'a survey without choices',
+      { ...parts.survey, choices: [] },
+      '/parts/0/choices A choice needs at least two choices.',
+    ],
+  ])('%s', (_, part, message) => expect(problemsOf(part)).toContain(message));
 });
 
 test('ids tell nothing: what was written in its right order is called otherwise, and scores the same', () => {
   const random = randomFrom('ids');
-  const letters = (n: number) => Array.from({ length: n }, () => random.pick([...'abcdefghij'])).join('');
+  const letters = (n: number) =>
+    Array.from({ length: n }, () => random.pick([...'abcdefghij'])).join('');
   const hidden = concealIds(whole, letters);
   expect(readItem(hidden)).toEqual({ ok: true, content: hidden });
   expect(concealIds(hidden, letters)).toEqual(hidden);
-  const [order] = hidden.parts.filter(({ kind }) => kind === 'ordering') as Extract<Part, { kind: 'ordering' }>[];
+  const [order] = hidden.parts.filter(({ kind }) => kind === 'ordering') as Extract<
+    Part,
+    { kind: 'ordering' }
+  >[];
   expect(order!.key).not.toEqual(parts.ordering.key);
   for (const part of hidden.parts) {
     if (part.kind === 'ordering') expect(score(part, part.key)).toBe(3);

@@ -1,4 +1,12 @@
-import { checked, isDone, isSolved, nextWorth, practiceShare, untouched, type Practised } from '@oaken/core/practice';
+import {
+  checked,
+  isDone,
+  isSolved,
+  nextWorth,
+  practiceShare,
+  untouched,
+  type Practised,
+} from '@oaken/core/practice';
 import fc from 'fast-check';
 
 test('each wrong try takes off its share, a shown answer gives none', () => {
@@ -13,21 +21,33 @@ test('each wrong try takes off its share, a shown answer gives none', () => {
   expect(gives(after(0, 0.5))).toBeCloseTo(1 / 3, 5);
   expect(practiceShare({ ...after(0.5), shown: true }, 1 / 3, 1)).toBe(0);
   expect(practiceShare(untouched, 1 / 3, 0.5)).toBe(0.5);
-  expect([isDone(untouched), isSolved(after(1)), isDone({ ...untouched, shown: true })]).toEqual([false, true, true]);
+  expect([isDone(untouched), isSolved(after(1)), isDone({ ...untouched, shown: true })]).toEqual([
+    false,
+    true,
+    true,
+  ]);
 });
 
 const share = fc.constantFrom(0, 0.25, 0.5, 0.75, 5 / 6, 1);
 const off = fc.constantFrom(0, 0.25, 1 / 3, 1);
-const after = (shares: number[], price: number) => shares.reduce((own: Practised, each) => checked(own, each, price), untouched); // prettier-ignore
+const after = (shares: number[], price: number) =>
+  shares.reduce((own: Practised, each) => checked(own, each, price), untouched);
 
 test('a later try never lowers what was earned, and right at once is the best', () =>
   fc.assert(
-    fc.property(fc.array(share, { minLength: 1, maxLength: 8 }), share, off, (tries, next, price) => {
-      const before = practiceShare(after(tries, price), price, 0);
-      expect(practiceShare(after([...tries, next], price), price, 0)).toBeGreaterThanOrEqual(before);
-      expect(before).toBeLessThanOrEqual(1);
-      expect(before).toBeLessThanOrEqual(Math.max(...tries));
-    }),
+    fc.property(
+      fc.array(share, { minLength: 1, maxLength: 8 }),
+      share,
+      off,
+      (tries, next, price) => {
+        const before = practiceShare(after(tries, price), price, 0);
+        expect(practiceShare(after([...tries, next], price), price, 0)).toBeGreaterThanOrEqual(
+          before,
+        );
+        expect(before).toBeLessThanOrEqual(1);
+        expect(before).toBeLessThanOrEqual(Math.max(...tries));
+      },
+    ),
   ));
 
 test('a wrong try makes later ones worth less, and nothing changes once it is done', () =>
@@ -41,7 +61,11 @@ test('a wrong try makes later ones worth less, and nothing changes once it is do
 
 test('five of six in order and then corrected earns no less than five of six left alone', () => {
   const gives = (...shares: number[]) => practiceShare(after(shares, 1 / 3), 1 / 3, 0);
-  expect([gives(5 / 6), gives(5 / 6, 1), gives(0, 1)]).toEqual([expect.closeTo(5 / 6, 9), expect.closeTo(5 / 6, 9), expect.closeTo(2 / 3, 9)]); // prettier-ignore
+  expect([gives(5 / 6), gives(5 / 6, 1), gives(0, 1)]).toEqual([
+    expect.closeTo(5 / 6, 9),
+    expect.closeTo(5 / 6, 9),
+    expect.closeTo(2 / 3, 9),
+  ]);
   expect(nextWorth(after([5 / 6], 1 / 3), 1 / 3)).toBeCloseTo(5 / 6, 9);
   expect(nextWorth(after([0], 1 / 3), 1 / 3)).toBeCloseTo(2 / 3, 9);
 });

@@ -27,28 +27,62 @@ function answered(shown: SittingPart, words: string): unknown {
   }
 }
 
-const lettered: Part[] = [parts['single-choice'], parts['multiple-choice'], parts['true-false'], parts.matching, parts.ordering]; // prettier-ignore
+const lettered: Part[] = [
+  parts['single-choice'],
+  parts['multiple-choice'],
+  parts['true-false'],
+  parts.matching,
+  parts.ordering,
+];
 const edition: Edition = {
   title: 'Keys',
   directions: '',
   subject: '',
   deal: 'paper',
-  sections: [{ id: 'one', title: '', directions: '', entries: lettered.map((part, n) => ({ id: `entry${n}`, itemId: n + 1, revisionId: n + 1, points: 1, content: item(part), standards: [], depth: null })) }],
-  forms: [{ id: 'other', name: 'B', shuffle: true, mostChoices: 2, swaps: [], without: [], passages: [] }],
-}; // prettier-ignore
+  sections: [
+    {
+      id: 'one',
+      title: '',
+      directions: '',
+      entries: lettered.map((part, n) => ({
+        id: `entry${n}`,
+        itemId: n + 1,
+        revisionId: n + 1,
+        points: 1,
+        content: item(part),
+        standards: [],
+        depth: null,
+      })),
+    },
+  ],
+  forms: [
+    { id: 'other', name: 'B', shuffle: true, mostChoices: 2, swaps: [], without: [], passages: [] },
+  ],
+};
 
 test('who writes what the key says earns all the points, in every form and order', () => {
   fc.assert(
-    fc.property(fc.string(), fc.boolean(), fc.constantFrom(null, 'other'), (seed, shuffleChoices, form) => {
-      const own = formOf(edition, { seed, form }, { shuffleItems: true, shuffleChoices });
-      const sitting = formForSitting(own).sections[0]!.entries;
-      own.sections[0]!.entries.forEach(({ content }, n) => {
-        const [key] = keysOnPaper(content);
-        const [shown] = sitting[n]!.item.parts;
-        const { points, most } = scoreItem(content, { [shown!.id]: answered(shown!, key!.words) });
-        expect([content.parts[0]!.kind, key!.words, points]).toEqual([content.parts[0]!.kind, key!.words, most]);
-      });
-    }),
+    fc.property(
+      fc.string(),
+      fc.boolean(),
+      fc.constantFrom(null, 'other'),
+      (seed, shuffleChoices, form) => {
+        const own = formOf(edition, { seed, form }, { shuffleItems: true, shuffleChoices });
+        const sitting = formForSitting(own).sections[0]!.entries;
+        own.sections[0]!.entries.forEach(({ content }, n) => {
+          const [key] = keysOnPaper(content);
+          const [shown] = sitting[n]!.item.parts;
+          const { points, most } = scoreItem(content, {
+            [shown!.id]: answered(shown!, key!.words),
+          });
+          expect([content.parts[0]!.kind, key!.words, points]).toEqual([
+            content.parts[0]!.kind,
+            key!.words,
+            most,
+          ]);
+        });
+      },
+    ),
   );
 });
 

@@ -5,21 +5,85 @@ import { judgedAgain } from '@oaken/core/practice';
 import { effectOf, repaired, RepairProblem, withAccepted } from '@oaken/core/repairs';
 import fc from 'fast-check';
 
-const content = (...parts: object[]) => ({ stem: '<p>?</p>', parts, explanation: '', hints: [], notes: '' }) as unknown as ItemContent; // prettier-ignore
-const choice = (key: string[]) => content({ id: 'p', kind: 'single-choice', key, choices: ['a', 'b', 'c'].map((id) => ({ id, text: `<p>${id}</p>` })), rule: { rule: 'all-or-nothing', points: 1 } }); // prettier-ignore
-const word = content({ id: 'p', kind: 'short-text', key: { variants: ['mean'], fold: { case: true, space: true, accents: true, punctuation: true } }, rule: { rule: 'all-or-nothing', points: 1 } }); // prettier-ignore
-const number = content({ id: 'p', kind: 'numeric', key: { value: '1/3', tolerance: { by: 'exact' }, decimal: 'point', units: [{ name: 'm', factor: 1 }], unitRequired: false }, rule: { rule: 'all-or-nothing', points: 1 } }); // prettier-ignore
-const entry = (id: string, own: ItemContent, points = 1) => ({ id, itemId: 1, revisionId: 1, points, content: own, standards: [], depth: null }); // prettier-ignore
+const content = (...parts: object[]) =>
+  ({ stem: '<p>?</p>', parts, explanation: '', hints: [], notes: '' }) as unknown as ItemContent;
+const choice = (key: string[]) =>
+  content({
+    id: 'p',
+    kind: 'single-choice',
+    key,
+    choices: ['a', 'b', 'c'].map((id) => ({ id, text: `<p>${id}</p>` })),
+    rule: { rule: 'all-or-nothing', points: 1 },
+  });
+const word = content({
+  id: 'p',
+  kind: 'short-text',
+  key: { variants: ['mean'], fold: { case: true, space: true, accents: true, punctuation: true } },
+  rule: { rule: 'all-or-nothing', points: 1 },
+});
+const number = content({
+  id: 'p',
+  kind: 'numeric',
+  key: {
+    value: '1/3',
+    tolerance: { by: 'exact' },
+    decimal: 'point',
+    units: [{ name: 'm', factor: 1 }],
+    unitRequired: false,
+  },
+  rule: { rule: 'all-or-nothing', points: 1 },
+});
+const entry = (id: string, own: ItemContent, points = 1) => ({
+  id,
+  itemId: 1,
+  revisionId: 1,
+  points,
+  content: own,
+  standards: [],
+  depth: null,
+});
 const edition: Edition = {
-  title: 'T', directions: '', subject: 'Mathematics', deal: 'x',
-  sections: [{ id: 's', title: '', directions: '', entries: [entry('e1', choice(['a']), 2), entry('e2', word), entry('e3', number)] }],
-  forms: [{ id: 'B', name: 'B', shuffle: true, mostChoices: null, without: [], passages: [], swaps: [{ ...entry('x1', choice(['b']), 2), of: 'e1' }] }],
-}; // prettier-ignore
+  title: 'T',
+  directions: '',
+  subject: 'Mathematics',
+  deal: 'x',
+  sections: [
+    {
+      id: 's',
+      title: '',
+      directions: '',
+      entries: [entry('e1', choice(['a']), 2), entry('e2', word), entry('e3', number)],
+    },
+  ],
+  forms: [
+    {
+      id: 'B',
+      name: 'B',
+      shuffle: true,
+      mostChoices: null,
+      without: [],
+      passages: [],
+      swaps: [{ ...entry('x1', choice(['b']), 2), of: 'e1' }],
+    },
+  ],
+};
 
-const given = fc.record({ e1: fc.constantFrom('a', 'b', 'c', null), e2: fc.constantFrom('mean', 'Average', ''), e3: fc.constantFrom('1/3', '0.5 m', 'x') }); // prettier-ignore
+const given = fc.record({
+  e1: fc.constantFrom('a', 'b', 'c', null),
+  e2: fc.constantFrom('mean', 'Average', ''),
+  e3: fc.constantFrom('1/3', '0.5 m', 'x'),
+});
 const score = (own: Edition, answers: Record<string, unknown>, form: string | null = null) =>
-  scoreAttempt(own, new Map(Object.entries(answers).map(([id, p]) => [id, { p }])), { seed: 'z', form, rules: { shuffleItems: true, shuffleChoices: true }, ranOut: false }); // prettier-ignore
-const points = (...[own, answers, form]: Parameters<typeof score>) => Object.fromEntries(score(own, answers, form).map(({ entry: id, points: earned, most }) => [id, [earned, most]])); // prettier-ignore
+  scoreAttempt(own, new Map(Object.entries(answers).map(([id, p]) => [id, { p }])), {
+    seed: 'z',
+    form,
+    rules: { shuffleItems: true, shuffleChoices: true },
+    ranOut: false,
+  });
+const points = (...[own, answers, form]: Parameters<typeof score>) =>
+  Object.fromEntries(
+    score(own, answers, form).map(({ entry: id, points: earned, most }) => [id, [earned, most]]),
+  );
 
 test('a key, more answers, other points, all the points and leaving out change what they should, and nothing else', () => {
   fc.assert(
@@ -28,15 +92,30 @@ test('a key, more answers, other points, all the points and leaving out change w
       const changes = {
         key: repaired(edition, { entry: 'e1', content: choice(['b']) }),
         accept: repaired(edition, { entry: 'e2', content: withAccepted(word, 'p', ' average ') }),
-        also: repaired(edition, { entry: 'e3', content: withAccepted(number, 'p', '0,5 m'.replace(',', '.')) }),
+        also: repaired(edition, {
+          entry: 'e3',
+          content: withAccepted(number, 'p', '0,5 m'.replace(',', '.')),
+        }),
         points: repaired(edition, { entry: 'e1', points: 5 }),
         all: repaired(edition, { entry: 'e2', settled: 'all-points' }),
         out: repaired(edition, { entry: 'e3', settled: 'left-out' }),
       };
-      expect(points(changes.key, answers)).toEqual({ ...before, e1: [answers.e1 === 'b' ? 2 : 0, 2] });
-      expect(points(changes.accept, answers)).toEqual({ ...before, e2: [answers.e2 === '' ? 0 : 1, 1] });
-      expect(points(changes.also, answers)).toEqual({ ...before, e3: [answers.e3 === 'x' ? 0 : 1, 1] });
-      expect(points(changes.points, answers)).toEqual({ ...before, e1: [answers.e1 === 'a' ? 5 : 0, 5] });
+      expect(points(changes.key, answers)).toEqual({
+        ...before,
+        e1: [answers.e1 === 'b' ? 2 : 0, 2],
+      });
+      expect(points(changes.accept, answers)).toEqual({
+        ...before,
+        e2: [answers.e2 === '' ? 0 : 1, 1],
+      });
+      expect(points(changes.also, answers)).toEqual({
+        ...before,
+        e3: [answers.e3 === 'x' ? 0 : 1, 1],
+      });
+      expect(points(changes.points, answers)).toEqual({
+        ...before,
+        e1: [answers.e1 === 'a' ? 5 : 0, 5],
+      });
       expect(points(changes.all, answers)).toEqual({ ...before, e2: [1, 1] });
       expect(points(changes.out, answers)).toEqual({ ...before, e3: [0, 0] });
       // Taken back, everything is as it was.
@@ -47,9 +126,17 @@ test('a key, more answers, other points, all the points and leaving out change w
 });
 
 test('an item that stands in the place of another in a form is repaired where it stands, and is worth what the other is', () => {
-  const own = repaired(repaired(edition, { entry: 'x1', content: choice(['c']) }), { entry: 'e1', points: 4 });
+  const own = repaired(repaired(edition, { entry: 'x1', content: choice(['c']) }), {
+    entry: 'e1',
+    points: 4,
+  });
   expect(points(own, { x1: 'c' }, 'B')).toMatchObject({ x1: [4, 4] });
-  expect(entriesOf(own).map(({ id, points: worth }) => [id, worth])).toEqual([['e1', 4], ['e2', 1], ['e3', 1], ['x1', 4]]); // prettier-ignore
+  expect(entriesOf(own).map(({ id, points: worth }) => [id, worth])).toEqual([
+    ['e1', 4],
+    ['e2', 1],
+    ['e3', 1],
+    ['x1', 4],
+  ]);
 });
 
 test('what cannot be done is said in words', () => {
@@ -62,13 +149,31 @@ test('what cannot be done is said in words', () => {
     return null;
   };
   const other = { ...choice(['a']), stem: '<p>Another question?</p>' };
-  expect(said(() => repaired(edition, { entry: 'e1', content: other }))).toEqual(['/content', 'This changes what students saw. After a test only what counts as right can change.']); // prettier-ignore
-  expect(said(() => repaired(edition, { entry: 'e1', content: choice(['a']) }))).toEqual(['', 'Nothing would change: it is scored like this already.']); // prettier-ignore
-  expect(said(() => repaired(edition, { entry: 'e1', content: choice([]) }))).toEqual(['/content/parts/0/key', 'No choice is marked as the key.']); // prettier-ignore
+  expect(said(() => repaired(edition, { entry: 'e1', content: other }))).toEqual([
+    '/content',
+    'This changes what students saw. After a test only what counts as right can change.',
+  ]);
+  expect(said(() => repaired(edition, { entry: 'e1', content: choice(['a']) }))).toEqual([
+    '',
+    'Nothing would change: it is scored like this already.',
+  ]);
+  expect(said(() => repaired(edition, { entry: 'e1', content: choice([]) }))).toEqual([
+    '/content/parts/0/key',
+    'No choice is marked as the key.',
+  ]);
   expect(said(() => repaired(edition, { entry: 'e1', points: 0 }))![0]).toBe('/points');
-  expect(said(() => repaired(edition, { entry: 'none', points: 1 }))).toEqual(['/entry', 'The test has no such item.']);
-  expect(said(() => withAccepted(word, 'p', 'Mean!'))).toEqual(['/accept', 'Mean! counts as right already.']);
-  expect(said(() => withAccepted(number, 'p', '5 km'))).toEqual(['/accept', '“Number” takes no further answer; change its key instead.']); // prettier-ignore
+  expect(said(() => repaired(edition, { entry: 'none', points: 1 }))).toEqual([
+    '/entry',
+    'The test has no such item.',
+  ]);
+  expect(said(() => withAccepted(word, 'p', 'Mean!'))).toEqual([
+    '/accept',
+    'Mean! counts as right already.',
+  ]);
+  expect(said(() => withAccepted(number, 'p', '5 km'))).toEqual([
+    '/accept',
+    '“Number” takes no further answer; change its key instead.',
+  ]);
 });
 
 test('a practised question judged by the same key stays as it was; by another one the first right answer needed no help', () => {
@@ -83,7 +188,10 @@ test('a practised question judged by the same key stays as it was; by another on
     best: 'a',
     last: 'a',
   };
-  expect(judgedAgain(own, (answer) => Number(answer === 'a'))).toMatchObject({ tries: 3, share: 1 });
+  expect(judgedAgain(own, (answer) => Number(answer === 'a'))).toMatchObject({
+    tries: 3,
+    share: 1,
+  });
   expect(judgedAgain(own, (answer) => Number(answer === 'b'))).toMatchObject({
     tries: 1,
     share: 1,
@@ -101,10 +209,30 @@ test('a practised question judged by the same key stays as it was; by another on
 });
 
 test('who gains and who loses is told by the share of what could be earned, with the bands that change', () => {
-  const bands = [{ name: 'A', from: 0.8 }, { name: 'B', from: 0 }]; // prettier-ignore
-  const line = (student: string, ...[a, b, c, d]: number[]) => ({ student, before: { points: a!, most: b! }, after: { points: c!, most: d! } }); // prettier-ignore
-  const own = effectOf([line('up', 7, 10, 7, 8), line('down', 9, 10, 7, 9), line('even', 5, 10, 4, 8)], bands);
-  expect([own.gain.map(({ student }) => student), own.lose.map(({ student }) => student), own.same]).toEqual([['up'], ['down'], 1]); // prettier-ignore
-  expect([own.gain[0]!.bands, own.lose[0]!.bands]).toEqual([{ before: 'B', after: 'A' }, { before: 'A', after: 'B' }]); // prettier-ignore
-  expect(own.bands).toEqual([{ name: 'A', before: 1, after: 1 }, { name: 'B', before: 2, after: 2 }]); // prettier-ignore
+  const bands = [
+    { name: 'A', from: 0.8 },
+    { name: 'B', from: 0 },
+  ];
+  const line = (student: string, ...[a, b, c, d]: number[]) => ({
+    student,
+    before: { points: a!, most: b! },
+    after: { points: c!, most: d! },
+  });
+  const own = effectOf(
+    [line('up', 7, 10, 7, 8), line('down', 9, 10, 7, 9), line('even', 5, 10, 4, 8)],
+    bands,
+  );
+  expect([
+    own.gain.map(({ student }) => student),
+    own.lose.map(({ student }) => student),
+    own.same,
+  ]).toEqual([['up'], ['down'], 1]);
+  expect([own.gain[0]!.bands, own.lose[0]!.bands]).toEqual([
+    { before: 'B', after: 'A' },
+    { before: 'A', after: 'B' },
+  ]);
+  expect(own.bands).toEqual([
+    { name: 'A', before: 1, after: 1 },
+    { name: 'B', before: 2, after: 2 },
+  ]);
 });

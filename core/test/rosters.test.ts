@@ -23,14 +23,37 @@ describe('lists as they are pasted', () => {
     );
     expect(problems).toEqual([]);
     expect(students).toMatchObject([
-      { line: 2, givenName: 'José', familyName: 'Nuñez', studentNumber: 'B001', email: 'jose.n@brindlemere.test', rollNumber: 4 }, // prettier-ignore
-      { line: 3, givenName: 'Zoë', familyName: 'Okonkwo-Ó Briain', studentNumber: 'B002', email: '', rollNumber: 5 },
+      {
+        line: 2,
+        givenName: 'José',
+        familyName: 'Nuñez',
+        studentNumber: 'B001',
+        email: 'jose.n@brindlemere.test',
+        rollNumber: 4,
+      },
+      {
+        line: 3,
+        givenName: 'Zoë',
+        familyName: 'Okonkwo-Ó Briain',
+        studentNumber: 'B002',
+        email: '',
+        rollNumber: 5,
+      },
     ]);
   });
 
   test('without names of columns, by what stands in them', () => {
-    expect(recogniseColumns(cells('1\tAda\tPark\tB123\n2\tBo\tLind\tB124')).fields).toEqual(['rollNumber', 'givenName', 'familyName', 'studentNumber']); // prettier-ignore
-    expect(recogniseColumns(cells('6\tAda Park\ta@b.test\n6\tBo Lind\tb@b.test')).fields).toEqual(['grade', 'fullName', 'email']); // prettier-ignore
+    expect(recogniseColumns(cells('1\tAda\tPark\tB123\n2\tBo\tLind\tB124')).fields).toEqual([
+      'rollNumber',
+      'givenName',
+      'familyName',
+      'studentNumber',
+    ]);
+    expect(recogniseColumns(cells('6\tAda Park\ta@b.test\n6\tBo Lind\tb@b.test')).fields).toEqual([
+      'grade',
+      'fullName',
+      'email',
+    ]);
     // A first line of names of people is no header, even where somebody is called Grade.
     expect(recogniseColumns(cells('Grade\tNo\nAda\tPark')).header).toBe(false);
   });
@@ -46,21 +69,39 @@ describe('lists as they are pasted', () => {
   });
 
   const pasted = (text: string) => {
-    const rows = linesOfNames(text.split('\n').map((line) => line.split(',')), ','); // prettier-ignore
+    const rows = linesOfNames(
+      text.split('\n').map((line) => line.split(',')),
+      ',',
+    );
     const columns = recogniseColumns(rows);
-    const names = readList(rows, columns).students.map(({ givenName, familyName }) => `${givenName}|${familyName}`);
+    const names = readList(rows, columns).students.map(
+      ({ givenName, familyName }) => `${givenName}|${familyName}`,
+    );
     return { names, unsure: columns.unsure };
   };
 
   test.each<[string, string, string[]]>([
-    ['turned round in every line', 'Smith, John\nNuñez, José María', ['John|Smith', 'José María|Nuñez']],
+    [
+      'turned round in every line',
+      'Smith, John\nNuñez, José María',
+      ['John|Smith', 'José María|Nuñez'],
+    ],
     ['turned round in some lines', 'Smith, John\nAda Park', ['John|Smith', 'Ada|Park']],
     ['numbered', '1. Zoë Adams\n2. Park, Bo\n3. Cy', ['Zoë|Adams', 'Bo|Park', 'Cy|']],
-    ['numbered otherwise', '(1) Zoë Adams\n2) Bo Lind\n3 Cy Moss', ['Zoë|Adams', 'Bo|Lind', 'Cy|Moss']],
-  ])('names without a header, %s', (_, text, names) => expect(pasted(text)).toEqual({ names, unsure: false }));
+    [
+      'numbered otherwise',
+      '(1) Zoë Adams\n2) Bo Lind\n3 Cy Moss',
+      ['Zoë|Adams', 'Bo|Lind', 'Cy|Moss'],
+    ],
+  ])('names without a header, %s', (_, text, names) =>
+    expect(pasted(text)).toEqual({ names, unsure: false }),
+  );
 
   test('two columns that nothing names are read one way and asked about', () => {
-    expect(pasted('Smith,John\nPark,Ada')).toEqual({ names: ['Smith|John', 'Park|Ada'], unsure: true });
+    expect(pasted('Smith,John\nPark,Ada')).toEqual({
+      names: ['Smith|John', 'Park|Ada'],
+      unsure: true,
+    });
     expect(pasted('Given,Family\nAda,Park')).toEqual({ names: ['Ada|Park'], unsure: false });
     // A table stays a table.
     expect(pasted('Ada Park,a@b.test\nBo Lind,b@b.test').names).toEqual(['Ada|Park', 'Bo|Lind']);
@@ -80,17 +121,52 @@ describe('lists as they are pasted', () => {
   });
 
   test('5,000 lines are no class', () => {
-    const { students, problems } = read(Array.from({ length: 5000 }, (_, at) => `Ada${at} Park`).join('\n'));
+    const { students, problems } = read(
+      Array.from({ length: 5000 }, (_, at) => `Ada${at} Park`).join('\n'),
+    );
     expect(students).toEqual([]);
     expect(problems[0]!.message).toMatch(/5,000 lines; a class holds at most 500/);
   });
 });
 
-const listed = (line: number, givenName: string, familyName: string, more: Partial<ListedStudent> = {}): ListedStudent => ({ line, givenName, familyName, studentNumber: '', email: '', grade: null, rollNumber: null, sourcedId: null, ...more }); // prettier-ignore
-const known = (id: number, givenName: string, familyName: string, studentNumber: string, ...places: [classId: number, rollNumber: number, left?: boolean][]): KnownStudent => ({
-  id, givenName, familyName, studentNumber, email: '', grade: 6, sourcedId: null,
-  places: places.map(([classId, rollNumber, left = false]) => ({ classId, className: `class ${classId}`, subject: 'Mathematics', rollNumber, left })),
-}); // prettier-ignore
+const listed = (
+  line: number,
+  givenName: string,
+  familyName: string,
+  more: Partial<ListedStudent> = {},
+): ListedStudent => ({
+  line,
+  givenName,
+  familyName,
+  studentNumber: '',
+  email: '',
+  grade: null,
+  rollNumber: null,
+  sourcedId: null,
+  ...more,
+});
+const known = (
+  id: number,
+  givenName: string,
+  familyName: string,
+  studentNumber: string,
+  ...places: [classId: number, rollNumber: number, left?: boolean][]
+): KnownStudent => ({
+  id,
+  givenName,
+  familyName,
+  studentNumber,
+  email: '',
+  grade: 6,
+  sourcedId: null,
+  places: places.map(([classId, rollNumber, left = false]) => ({
+    classId,
+    className: `class ${classId}`,
+    subject: 'Mathematics',
+    rollNumber,
+    left,
+  })),
+});
 const target = { classId: 1, subject: 'Mathematics', whole: true };
 
 describe('what a list does to a class', () => {
@@ -114,7 +190,9 @@ describe('what a list does to a class', () => {
       ],
       school,
     );
-    expect(plan.lines.map(({ act, studentId, rollNumber }) => [act, studentId, rollNumber])).toEqual([
+    expect(
+      plan.lines.map(({ act, studentId, rollNumber }) => [act, studentId, rollNumber]),
+    ).toEqual([
       ['keep', 1, 1],
       ['back', 3, 3],
       ['join', 4, 5],
@@ -122,7 +200,10 @@ describe('what a list does to a class', () => {
       ['keep', 5, 4],
     ]);
     expect(plan.lines[0]!.note).toBe('Keeps roll number 1, which stays the same all year.');
-    expect(plan.lines[0]!.changes).toEqual([{ field: 'givenName', from: 'Ada', to: 'Adah' }, { field: 'studentNumber', from: 'B1', to: 'b1' }]); // prettier-ignore
+    expect(plan.lines[0]!.changes).toEqual([
+      { field: 'givenName', from: 'Ada', to: 'Adah' },
+      { field: 'studentNumber', from: 'B1', to: 'b1' },
+    ]);
     expect(plan.lines[2]!.from).toEqual({ classId: 2, className: 'class 2' });
     expect(plan.lines[3]!.note).toBe('Roll number 4 is somebody’s already; 6 is free.');
     expect(plan.gone).toEqual([{ studentId: 2, name: 'Bo Lind', rollNumber: 2 }]);
@@ -136,7 +217,12 @@ describe('what a list does to a class', () => {
       listed(4, 'Bo', 'Lint', { studentNumber: 'B77' }),
     ];
     const plan = planRoll({ ...target, whole: false }, list, school);
-    expect(plan.lines.map(({ act, likely }) => [act, likely.map(({ studentId, why }) => [studentId, why])])).toEqual([
+    expect(
+      plan.lines.map(({ act, likely }) => [
+        act,
+        likely.map(({ studentId, why }) => [studentId, why]),
+      ]),
+    ).toEqual([
       ['ask', [[2, 'has given and family name the other way round']]],
       ['ask', [[4, 'has the same name elsewhere']]],
       ['ask', [[1, 'has the same student number, B1']]],
@@ -145,76 +231,201 @@ describe('what a list does to a class', () => {
     ]);
     const open = settleRoll(target, plan, { lines: {}, leaving: [] }, school);
     expect(open).toMatchObject({ ok: false, problems: [{ line: 1 }, { line: 2 }, { line: 3 }] });
-    const lines = { 1: { take: true, as: 2 }, 2: { take: true, as: null }, 3: { take: false }, 4: { take: true } };
+    const lines = {
+      1: { take: true, as: 2 },
+      2: { take: true, as: null },
+      3: { take: false },
+      4: { take: true },
+    };
     const settled = settleRoll(target, plan, { lines, leaving: [] }, school);
-    expect(settled.ok && settled.writes.map((own) => own.do)).toEqual(['change', 'create', 'create']);
+    expect(settled.ok && settled.writes.map((own) => own.do)).toEqual([
+      'change',
+      'create',
+      'create',
+    ]);
     // A number that is somebody's cannot become a second student's.
-    expect(settleRoll(target, plan, { lines: { ...lines, 3: { take: true, as: null } }, leaving: [] }, school)).toMatchObject({ ok: false, problems: [{ line: 3, message: 'Student number B1 is Ada Park’s. Correct it on one of the two.' }] }); // prettier-ignore
+    expect(
+      settleRoll(
+        target,
+        plan,
+        { lines: { ...lines, 3: { take: true, as: null } }, leaving: [] },
+        school,
+      ),
+    ).toMatchObject({
+      ok: false,
+      problems: [
+        { line: 3, message: 'Student number B1 is Ada Park’s. Correct it on one of the two.' },
+      ],
+    });
     // One student cannot stand for two lines.
-    const both = planRoll(target, [listed(1, 'Lind', 'Bo'), listed(2, 'Lind', 'Bo', { email: 'x@y.test' })], school);
-    expect(settleRoll(target, both, { lines: { 1: { take: true, as: 2 }, 2: { take: true, as: 2 } }, leaving: [] }, school)).toMatchObject({ ok: false, problems: [{ line: 2 }] }); // prettier-ignore
+    const both = planRoll(
+      target,
+      [listed(1, 'Lind', 'Bo'), listed(2, 'Lind', 'Bo', { email: 'x@y.test' })],
+      school,
+    );
+    expect(
+      settleRoll(
+        target,
+        both,
+        { lines: { 1: { take: true, as: 2 }, 2: { take: true, as: 2 } }, leaving: [] },
+        school,
+      ),
+    ).toMatchObject({ ok: false, problems: [{ line: 2 }] });
   });
 
   test('a number that a correction would take from somebody else stays theirs', () => {
     const own = { ...school[0]!, sourcedId: 's1' };
-    const plan = planRoll(target, [listed(1, 'Ada', 'Park', { sourcedId: 's1', studentNumber: 'B2' })], [own, ...school.slice(1)]); // prettier-ignore
-    expect(plan.lines[0]).toMatchObject({ act: 'keep', studentId: 1, changes: [], note: 'Student number B2 is Bo Lind’s, so it is not changed.' }); // prettier-ignore
+    const plan = planRoll(
+      target,
+      [listed(1, 'Ada', 'Park', { sourcedId: 's1', studentNumber: 'B2' })],
+      [own, ...school.slice(1)],
+    );
+    expect(plan.lines[0]).toMatchObject({
+      act: 'keep',
+      studentId: 1,
+      changes: [],
+      note: 'Student number B2 is Bo Lind’s, so it is not changed.',
+    });
   });
 
   test('a list read again changes nothing, and no roll number is ever given twice', () => {
     const names = fc.constantFrom('Ada', 'Bo', 'Cy', 'Di', 'Ed', 'Flo', 'Gus');
-    const line = fc.record({ given: names, number: fc.option(fc.integer({ min: 1, max: 9 }), { nil: null }), roll: fc.option(fc.integer({ min: 1, max: 8 }), { nil: null }) }); // prettier-ignore
+    const line = fc.record({
+      given: names,
+      number: fc.option(fc.integer({ min: 1, max: 9 }), { nil: null }),
+      roll: fc.option(fc.integer({ min: 1, max: 8 }), { nil: null }),
+    });
     fc.assert(
-      fc.property(fc.uniqueArray(line, { selector: ({ number }) => number, maxLength: 8 }), (drawn) => {
-        const list = drawn.map(({ given, number, roll }, at) => listed(at + 1, given, `Park${at}`, { studentNumber: number === null ? '' : `B${number}`, rollNumber: roll })); // prettier-ignore
-        const plan = planRoll(target, list, school);
-        const answers = Object.fromEntries(plan.lines.map((own) => [own.listed.line, { take: own.act !== 'ask' }]));
-        const settled = settleRoll(target, plan, { lines: answers, leaving: [] }, school);
-        if (!settled.ok) throw new Error('every question was answered');
-        const after = school.map((one) => ({ ...one, places: one.places.map((place) => ({ ...place })) }));
-        let next = 100;
-        for (const write of settled.writes) {
-          const place = (rollNumber: number) => ({ classId: 1, className: 'class 1', subject: 'Mathematics', rollNumber, left: false }); // prettier-ignore
-          if (write.do === 'create') after.push({ ...write.student, id: next++, places: [place(write.rollNumber)] });
-          if (write.do === 'enrol')
-            after.find(({ id }) => id === write.studentId)!.places.push(place(write.rollNumber));
-          if (write.do === 'return') after.find(({ id }) => id === write.studentId)!.places[0]!.left = false;
-          if (write.do === 'change')
-            for (const { field, to } of write.fields)
-              Object.assign(
-                after.find(({ id }) => id === write.studentId)!,
-                { [field]: to },
-              );
-        }
-        const rolls = after.flatMap(({ places }) => places.filter(({ classId }) => classId === 1).map((own) => own.rollNumber)); // prettier-ignore
-        expect(new Set(rolls).size).toBe(rolls.length);
-        const again = planRoll(target, list.filter(({ line: at }) => answers[at]!.take), after); // prettier-ignore
-        expect(again.lines.filter(({ act, changes }) => act !== 'keep' || changes.length > 0)).toEqual([]);
-      }),
+      fc.property(
+        fc.uniqueArray(line, { selector: ({ number }) => number, maxLength: 8 }),
+        (drawn) => {
+          const list = drawn.map(({ given, number, roll }, at) =>
+            listed(at + 1, given, `Park${at}`, {
+              studentNumber: number === null ? '' : `B${number}`,
+              rollNumber: roll,
+            }),
+          );
+          const plan = planRoll(target, list, school);
+          const answers = Object.fromEntries(
+            plan.lines.map((own) => [own.listed.line, { take: own.act !== 'ask' }]),
+          );
+          const settled = settleRoll(target, plan, { lines: answers, leaving: [] }, school);
+          if (!settled.ok) throw new Error('every question was answered');
+          const after = school.map((one) => ({
+            ...one,
+            places: one.places.map((place) => ({ ...place })),
+          }));
+          let next = 100;
+          for (const write of settled.writes) {
+            const place = (rollNumber: number) => ({
+              classId: 1,
+              className: 'class 1',
+              subject: 'Mathematics',
+              rollNumber,
+              left: false,
+            });
+            if (write.do === 'create')
+              after.push({ ...write.student, id: next++, places: [place(write.rollNumber)] });
+            if (write.do === 'enrol')
+              after.find(({ id }) => id === write.studentId)!.places.push(place(write.rollNumber));
+            if (write.do === 'return')
+              after.find(({ id }) => id === write.studentId)!.places[0]!.left = false;
+            if (write.do === 'change')
+              for (const { field, to } of write.fields)
+                Object.assign(
+                  after.find(({ id }) => id === write.studentId)!,
+                  { [field]: to },
+                );
+          }
+          const rolls = after.flatMap(({ places }) =>
+            places.filter(({ classId }) => classId === 1).map((own) => own.rollNumber),
+          );
+          expect(new Set(rolls).size).toBe(rolls.length);
+          const again = planRoll(
+            target,
+            list.filter(({ line: at }) => answers[at]!.take),
+            after,
+          );
+          expect(
+            again.lines.filter(({ act, changes }) => act !== 'keep' || changes.length > 0),
+          ).toEqual([]);
+        },
+      ),
     );
   });
 });
 
 describe('OneRoster 1.2 CSV (1EdTech; file and column names and enumerations from memory)', () => {
-  const line = (names: string, ...rows: string[]) => rows.map((row) => Object.fromEntries(names.split(',').map((name, at) => [name, row.split('|')[at] ?? '']))); // prettier-ignore
+  const line = (names: string, ...rows: string[]) =>
+    rows.map((row) =>
+      Object.fromEntries(names.split(',').map((name, at) => [name, row.split('|')[at] ?? ''])),
+    );
   const tables = {
-    manifest: line('propertyName,value', 'manifest.version|1.0', 'oneroster.version|1.2', 'file.users|bulk'),
-    academicSessions: line('sourcedId,status,dateLastModified,title,type,startDate,endDate,parentSourcedId,schoolYear', 't1|active||Autumn|term|2026-09-01|2026-12-18||2027'), // prettier-ignore
-    courses: line('sourcedId,status,dateLastModified,schoolYearSourcedId,title,courseCode,grades,orgSourcedId,subjects,subjectCodes', 'c1|active|||Mathematics 6|M6|06|o1|Mathematics|'), // prettier-ignore
-    classes: line('sourcedId,status,dateLastModified,title,grades,courseSourcedId,classCode,classType,location,schoolSourcedId,termSourcedIds,subjects,subjectCodes,periods', 'k1|active||6B||c1|6B|scheduled|R2|o1|t1|||2', 'k2|tobedeleted||Old|06|c1||scheduled||o1|t1|||'), // prettier-ignore
-    users: line('sourcedId,status,dateLastModified,enabledUser,username,userIds,givenName,familyName,middleName,identifier,email,sms,phone,agentSourcedIds,grades,password,userMasterIdentifier,preferredGivenName,preferredMiddleName,preferredFamilyName,primaryOrgSourcedId,pronouns', 'u1|active||true|ada||Adelaide|Park||B1|Ada@b.test||||06|||Ada||||', 'u2|active||true|mh||Maren|Holloway|||mh@b.test|||||||||||', 'u3|tobedeleted||true|bo||Bo|Lind||B2||||||||||||', 'u4|active||true|cy|||Moss||B4||||||||||||'), // prettier-ignore
-    enrollments: line('sourcedId,status,dateLastModified,classSourcedId,schoolSourcedId,userSourcedId,role,primary,beginDate,endDate', 'e1|active||k1|o1|u1|student|||', 'e2|active||k1|o1|u2|teacher|true||', 'e3|active||k1|o1|u3|student|||', 'e4|active||k1|o1|u9|student|||', 'e5|active||k9|o1|u1|student|||', 'e6|tobedeleted||k1|o1|u2|student|||', 'e7|active||k1|o1|u4|student|||', 'e8|active||k2|o1|u1|student|||', 'e9|active||k1|o1|u1|student|||'), // prettier-ignore
+    manifest: line(
+      'propertyName,value',
+      'manifest.version|1.0',
+      'oneroster.version|1.2',
+      'file.users|bulk',
+    ),
+    academicSessions: line(
+      'sourcedId,status,dateLastModified,title,type,startDate,endDate,parentSourcedId,schoolYear',
+      't1|active||Autumn|term|2026-09-01|2026-12-18||2027',
+    ),
+    courses: line(
+      'sourcedId,status,dateLastModified,schoolYearSourcedId,title,courseCode,grades,orgSourcedId,subjects,subjectCodes',
+      'c1|active|||Mathematics 6|M6|06|o1|Mathematics|',
+    ),
+    classes: line(
+      'sourcedId,status,dateLastModified,title,grades,courseSourcedId,classCode,classType,location,schoolSourcedId,termSourcedIds,subjects,subjectCodes,periods',
+      'k1|active||6B||c1|6B|scheduled|R2|o1|t1|||2',
+      'k2|tobedeleted||Old|06|c1||scheduled||o1|t1|||',
+    ),
+    users: line(
+      'sourcedId,status,dateLastModified,enabledUser,username,userIds,givenName,familyName,middleName,identifier,email,sms,phone,agentSourcedIds,grades,password,userMasterIdentifier,preferredGivenName,preferredMiddleName,preferredFamilyName,primaryOrgSourcedId,pronouns',
+      'u1|active||true|ada||Adelaide|Park||B1|Ada@b.test||||06|||Ada||||',
+      'u2|active||true|mh||Maren|Holloway|||mh@b.test|||||||||||',
+      'u3|tobedeleted||true|bo||Bo|Lind||B2||||||||||||',
+      'u4|active||true|cy|||Moss||B4||||||||||||',
+    ),
+    enrollments: line(
+      'sourcedId,status,dateLastModified,classSourcedId,schoolSourcedId,userSourcedId,role,primary,beginDate,endDate',
+      'e1|active||k1|o1|u1|student|||',
+      'e2|active||k1|o1|u2|teacher|true||',
+      'e3|active||k1|o1|u3|student|||',
+      'e4|active||k1|o1|u9|student|||',
+      'e5|active||k9|o1|u1|student|||',
+      'e6|tobedeleted||k1|o1|u2|student|||',
+      'e7|active||k1|o1|u4|student|||',
+      'e8|active||k2|o1|u1|student|||',
+      'e9|active||k1|o1|u1|student|||',
+    ),
   };
 
   test('classes with their teachers and students; what points at nothing is named', () => {
     const { classes, problems } = readOneRoster(tables);
     expect(classes).toEqual([
       {
-        sourcedId: 'k1', title: '6B', period: '2', grade: 6, subject: 'Mathematics', term: 'Autumn',
+        sourcedId: 'k1',
+        title: '6B',
+        period: '2',
+        grade: 6,
+        subject: 'Mathematics',
+        term: 'Autumn',
         teachers: [{ sourcedId: 'u2', name: 'Maren Holloway', email: 'mh@b.test' }],
-        students: [{ line: 2, givenName: 'Ada', familyName: 'Park', studentNumber: 'B1', email: 'ada@b.test', grade: 6, rollNumber: null, sourcedId: 'u1' }],
+        students: [
+          {
+            line: 2,
+            givenName: 'Ada',
+            familyName: 'Park',
+            studentNumber: 'B1',
+            email: 'ada@b.test',
+            grade: 6,
+            rollNumber: null,
+            sourcedId: 'u1',
+          },
+        ],
       },
-    ]); // prettier-ignore
+    ]);
     expect(problems).toEqual([
       { file: 'enrollments.csv', line: 5, message: 'There is no user “u9” in users.csv.' },
       { file: 'enrollments.csv', line: 6, message: 'There is no class “k9” in classes.csv.' },
@@ -223,8 +434,14 @@ describe('OneRoster 1.2 CSV (1EdTech; file and column names and enumerations fro
   });
 
   test('missing files, missing columns and other versions are said in words', () => {
-    expect(() => readOneRoster({ ...tables, users: undefined })).toThrow('There is no users.csv in it');
-    expect(() => readOneRoster({ ...tables, classes: [{ id: '1' }] })).toThrow('classes.csv has no column sourcedId and no column title.'); // prettier-ignore
-    expect(() => readOneRoster({ ...tables, manifest: [{ propertyName: 'oneroster.version', value: '2.0' }] })).toThrow('OneRoster 2.0'); // prettier-ignore
+    expect(() => readOneRoster({ ...tables, users: undefined })).toThrow(
+      'There is no users.csv in it',
+    );
+    expect(() => readOneRoster({ ...tables, classes: [{ id: '1' }] })).toThrow(
+      'classes.csv has no column sourcedId and no column title.',
+    );
+    expect(() =>
+      readOneRoster({ ...tables, manifest: [{ propertyName: 'oneroster.version', value: '2.0' }] }),
+    ).toThrow('OneRoster 2.0');
   });
 });

@@ -38,10 +38,19 @@ describe('reading numbers as students write them', () => {
     ['60 km / h', 60, 'km/h'],
   ])('%s', (text, value, unit) => expect(values(text)).toEqual([[value, unit]]));
 
-  test.each(['', 'abc', '1/0', '1 1/0', '3 4 5', '1/2/3', '1,23', '1.2.3', '--4', '12,34,567', '9'.repeat(61)])(
-    'refuses %s',
-    (text) => expect(values(text)).toEqual([]),
-  );
+  test.each([
+    '',
+    'abc',
+    '1/0',
+    '1 1/0',
+    '3 4 5',
+    '1/2/3',
+    '1,23',
+    '1.2.3',
+    '--4',
+    '12,34,567',
+    '9'.repeat(61),
+  ])('refuses %s', (text) => expect(values(text)).toEqual([]));
 
   test('the decimal sign decides, and what can be read in two ways is read in both', () => {
     expect(values('1,5', 'comma')).toEqual([[1.5, '']]);
@@ -55,11 +64,18 @@ describe('reading numbers as students write them', () => {
 
   test('a printed decimal reads back exactly', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -1e9, max: 1e9 }), fc.integer({ min: 0, max: 6 }), (digits, places) => {
-        const printed = (digits / 10 ** places).toFixed(places);
-        const [reading] = readNumber(printed, 'point');
-        return exact.isEqual(reading!.value, exact.rational(BigInt(digits), 10n ** BigInt(places)));
-      }),
+      fc.property(
+        fc.integer({ min: -1e9, max: 1e9 }),
+        fc.integer({ min: 0, max: 6 }),
+        (digits, places) => {
+          const printed = (digits / 10 ** places).toFixed(places);
+          const [reading] = readNumber(printed, 'point');
+          return exact.isEqual(
+            reading!.value,
+            exact.rational(BigInt(digits), 10n ** BigInt(places)),
+          );
+        },
+      ),
     );
   });
 
@@ -125,13 +141,21 @@ describe('rules', () => {
       upper: 2,
     };
     const points = (...chosen: string[]) => pointsForSet(water, [], chosen);
-    expect([points('H', 'O'), points('H', 'Cl'), points('Cl'), points('H', 'O', 'He'), points('H', 'H')]).toEqual([
-      2, 0, 0, 0, 1,
-    ]);
+    expect([
+      points('H', 'O'),
+      points('H', 'Cl'),
+      points('Cl'),
+      points('H', 'O', 'He'),
+      points('H', 'H'),
+    ]).toEqual([2, 0, 0, 0, 1]);
   });
 
   test('every rule stays between nothing and all, and only the key earns all', () => {
-    const rule = fc.constantFrom<SetRule['rule']>('all-or-nothing', 'each-right', 'wrong-takes-away');
+    const rule = fc.constantFrom<SetRule['rule']>(
+      'all-or-nothing',
+      'each-right',
+      'wrong-takes-away',
+    );
     fc.assert(
       fc.property(
         rule,
@@ -143,7 +167,8 @@ describe('rules', () => {
           expect(points).toBeGreaterThanOrEqual(0);
           expect(points).toBeLessThanOrEqual(most);
           const same =
-            right.every((id) => chosen.includes(id)) && (name === 'each-right' || chosen.length === right.length);
+            right.every((id) => chosen.includes(id)) &&
+            (name === 'each-right' || chosen.length === right.length);
           expect(points === most).toBe(same);
         },
       ),
@@ -152,7 +177,11 @@ describe('rules', () => {
 
   test('equal shares of a whole make the whole, over parts and over items', () => {
     for (let shares = 1; shares <= 60; shares++) {
-      const share = pointsForSet({ rule: 'each-right', points: 1 }, Array.from({ length: shares }, (_, n) => `${n}`), ['0']); // prettier-ignore
+      const share = pointsForSet(
+        { rule: 'each-right', points: 1 },
+        Array.from({ length: shares }, (_, n) => `${n}`),
+        ['0'],
+      );
       const parts = Array<number>(shares).fill(share);
       expect(roundPoints(parts.reduce((sum, own) => sum + own, 0))).toBe(1);
       expect(sumPoints(parts.map(roundPoints))).toBe(1);
@@ -161,6 +190,9 @@ describe('rules', () => {
 
   test('a table takes away below zero only where the teacher lets it', () => {
     const table = { rule: 'table' as const, values: [{ value: 'a', points: -2 }], otherwise: 0 };
-    expect([pointsForSet(table, [], ['a']), pointsForSet({ ...table, lower: -1 }, [], ['a'])]).toEqual([0, -1]);
+    expect([
+      pointsForSet(table, [], ['a']),
+      pointsForSet({ ...table, lower: -1 }, [], ['a']),
+    ]).toEqual([0, -1]);
   });
 });

@@ -1,14 +1,31 @@
 import { analyseSheet, sheetTable, type SheetReading } from '@oaken/core/analysis';
 import fc from 'fast-check';
-import { mean, sampleCorrelation, sampleStandardDeviation, sampleVariance, variance } from 'simple-statistics';
+import {
+  mean,
+  sampleCorrelation,
+  sampleStandardDeviation,
+  sampleVariance,
+  variance,
+} from 'simple-statistics';
 
 const letters = ['a', 'b', 'c', 'd'];
 /** Students by items: letters, some of them omitted. */
 const answers = fc
   .tuple(fc.integer({ min: 2, max: 25 }), fc.integer({ min: 3, max: 8 }))
-  .chain(([n, k]) => fc.array(fc.array(fc.constantFrom(...letters, ''), { minLength: k, maxLength: k }), { minLength: n, maxLength: n })); // prettier-ignore
-const table = (cells: string[][]) => [['student', ...cells[0]!.map((_, i) => `q${i + 1}`)], ...cells.map((row, s) => [`s${s}`, ...row])]; // prettier-ignore
-const keyOf = (k: number) => [['item', 'key'], ...Array.from({ length: k }, (_, i) => [`q${i + 1}`, letters[i % 4]!])];
+  .chain(([n, k]) =>
+    fc.array(fc.array(fc.constantFrom(...letters, ''), { minLength: k, maxLength: k }), {
+      minLength: n,
+      maxLength: n,
+    }),
+  );
+const table = (cells: string[][]) => [
+  ['student', ...cells[0]!.map((_, i) => `q${i + 1}`)],
+  ...cells.map((row, s) => [`s${s}`, ...row]),
+];
+const keyOf = (k: number) => [
+  ['item', 'key'],
+  ...Array.from({ length: k }, (_, i) => [`q${i + 1}`, letters[i % 4]!]),
+];
 const flat = (list: number[]) => list.every((own) => own === list[0]);
 const near = (ours: number | null, theirs: number) => expect(ours).toBeCloseTo(theirs, 9);
 
@@ -26,7 +43,10 @@ test('figures agree with a general statistics library and with the formulas writ
         expect(own.notes).toContain('alpha: all students have the same total.');
       } else {
         const column = (i: number) => x.map((row) => row[i]!);
-        const within = Array.from({ length: k }, (_, i) => sampleVariance(column(i))).reduce((sum, one) => sum + one, 0); // prettier-ignore
+        const within = Array.from({ length: k }, (_, i) => sampleVariance(column(i))).reduce(
+          (sum, one) => sum + one,
+          0,
+        );
         const alpha = (k / (k - 1)) * (1 - within / sampleVariance(totals));
         near(own.alpha, alpha);
         near(own.kr20, alpha);
@@ -42,7 +62,9 @@ test('figures agree with a general statistics library and with the formulas writ
         near(item.facility, mean(column));
         if (!flat(column) && !flat(rest)) near(item.itemRest, sampleCorrelation(column, rest));
         else expect(item.itemRest).toBeNull();
-        expect(item.options.reduce((sum, { count }) => sum + count, 0)).toBe(cells.filter((row) => row[i] !== '').length); // prettier-ignore
+        expect(item.options.reduce((sum, { count }) => sum + count, 0)).toBe(
+          cells.filter((row) => row[i] !== '').length,
+        );
         for (const { option, correlation } of item.options) {
           const chosen = cells.map((row) => Number(row[i] === option));
           if (!flat(chosen) && !flat(rest)) near(correlation, sampleCorrelation(chosen, rest));
@@ -58,7 +80,10 @@ test('the order of students changes nothing; a copy of an item raises alpha', ()
   fc.assert(
     fc.property(answers, fc.integer(), (cells, seed) => {
       const key = keyOf(cells[0]!.length);
-      const round = (own: unknown) => JSON.stringify(own, (_, one: unknown) => (typeof one === 'number' ? Number(one.toFixed(9)) : one)); // prettier-ignore
+      const round = (own: unknown) =>
+        JSON.stringify(own, (_, one: unknown) =>
+          typeof one === 'number' ? Number(one.toFixed(9)) : one,
+        );
       const turned = cells.map((_, s) => cells[(s + Math.abs(seed)) % cells.length]!).reverse();
       expect(round(analyseSheet(table(turned), key))).toBe(round(analyseSheet(table(cells), key)));
     }),
@@ -72,32 +97,90 @@ test('the order of students changes nothing; a copy of an item raises alpha', ()
     [1, 1, 1, 1],
   ].map((row) => row.map(String));
   const before = analyseSheet(table(scores), null).alpha!;
-  expect(analyseSheet(table(scores.map((row) => [...row, row[0]!])), null).alpha!).toBeGreaterThan(before);
+  expect(analyseSheet(table(scores.map((row) => [...row, row[0]!])), null).alpha!).toBeGreaterThan(
+    before,
+  );
 });
 
 test('scores without a key; groups of 27 % share those who are tied; quartiles of type 7', () => {
   // Totals 0, 1, 1, 2: 27 % of four is one student; the two in the middle belong to neither group.
-  const own = analyseSheet([['student', 'q1', 'q2'], ['A', '0', '0'], ['B', '1', ''], ['C', '', '2'], ['D', '1', '4']], null); // prettier-ignore
-  expect(own.items.map(({ id, facility, d27, options }) => [id, facility, d27, options])).toEqual([['q1', 0.5, 1, []], ['q2', 0.375, 1, []]]); // prettier-ignore
+  const own = analyseSheet(
+    [
+      ['student', 'q1', 'q2'],
+      ['A', '0', '0'],
+      ['B', '1', ''],
+      ['C', '', '2'],
+      ['D', '1', '4'],
+    ],
+    null,
+  );
+  expect(own.items.map(({ id, facility, d27, options }) => [id, facility, d27, options])).toEqual([
+    ['q1', 0.5, 1, []],
+    ['q2', 0.375, 1, []],
+  ]);
   // Totals 0, 1, 2, 5 by type 7: at 0.75 of 3 steps.
   expect([own.quartiles, own.kr20]).toEqual([[0.75, 1.5, 2.75], null]);
   expect(own.notes).toContain('kr20 and kr21: only for items that are right or wrong.');
-  const tied = analyseSheet([['q1', 'q2', 'q3'], ['1', '1', '0'], ['1', '0', '1'], ['0', '0', '0'], ['0', '0', '0']], null); // prettier-ignore
+  const tied = analyseSheet(
+    [
+      ['q1', 'q2', 'q3'],
+      ['1', '1', '0'],
+      ['1', '0', '1'],
+      ['0', '0', '0'],
+      ['0', '0', '0'],
+    ],
+    null,
+  );
   // Two at the top share the one place, and one of them has q2 right.
   expect(tied.items.map(({ d27 }) => d27)).toEqual([1, 0.5, 0.5]);
 });
 
 test.each<[string, string[][], string[][] | null, string]>([
-  ['a ragged row', [['student', 'q1'], ['A', '1', '1']], null, 'Row 2 has 3 cells; the first row names 2.'],
+  [
+    'a ragged row',
+    [
+      ['student', 'q1'],
+      ['A', '1', '1'],
+    ],
+    null,
+    'Row 2 has 3 cells; the first row names 2.',
+  ],
   ['words for scores', [['q1'], ['1'], ['x']], null, 'Row 3, “q1”: “x” is not a score.'],
   ['less than nothing', [['q1'], ['-1']], null, 'Row 2, “q1”: a score cannot be below zero.'],
   ['two columns of one name', [['q1', 'q1']], null, 'Two columns are named “q1”.'],
   ['no items', [['student'], ['A']], null, 'There is no column but the students’.'],
   ['nothing', [], null, 'The table is empty; its first row names the columns.'],
-  ['a key with a gap', [['q1', 'q2'], ['a', 'b']], [['item', 'key'], ['q1', 'a']], 'The key has no line for “q2”.'],
-  ['a key twice', [['q1'], ['a']], [['item', 'key'], ['q1', 'a'], ['q1', 'b']], 'The key names “q1” twice.'],
-  ['another table for a key', [['q1'], ['a']], [['q1'], ['a']], 'The key needs the columns “item” and “key”.'],
-])('%s is refused in words', (_, rows, key, message) => expect(() => analyseSheet(rows, key)).toThrow(message)); // prettier-ignore
+  [
+    'a key with a gap',
+    [
+      ['q1', 'q2'],
+      ['a', 'b'],
+    ],
+    [
+      ['item', 'key'],
+      ['q1', 'a'],
+    ],
+    'The key has no line for “q2”.',
+  ],
+  [
+    'a key twice',
+    [['q1'], ['a']],
+    [
+      ['item', 'key'],
+      ['q1', 'a'],
+      ['q1', 'b'],
+    ],
+    'The key names “q1” twice.',
+  ],
+  [
+    'another table for a key',
+    [['q1'], ['a']],
+    [['q1'], ['a']],
+    'The key needs the columns “item” and “key”.',
+  ],
+])('%s is refused in words', (_, rows, key, message) =>
+  expect(() => analyseSheet(rows, key)).toThrow(message),
+);
 
 test('nobody, one student, and all the same give reasons and not numbers', () => {
   expect(analyseSheet([['q1', 'q2']], null)).toMatchObject({ n: 0, mean: null, alpha: null });
@@ -115,7 +198,11 @@ test('nobody, one student, and all the same give reasons and not numbers', () =>
 describe('tables of points and keys', () => {
   const table = (text: string) => text.split('\n').map((line) => line.split(','));
   const read = (text: string, key: string | null = null, reading: Partial<SheetReading> = {}) =>
-    sheetTable(table(text), key === null ? null : table(key), { emptyRows: 'zero', insist: true, ...reading });
+    sheetTable(table(text), key === null ? null : table(key), {
+      emptyRows: 'zero',
+      insist: true,
+      ...reading,
+    });
   const most = (...asked: Parameters<typeof read>) => read(...asked).items.map((item) => item.most);
 
   test('an item gives what the table says, also where nobody solved it', () => {
@@ -126,13 +213,27 @@ describe('tables of points and keys', () => {
   });
 
   test.each([
-    ['what nothing says is asked', 'student,q1\nAda,1\nBo,2', 'How many points does each item give? Add a row named “points” below the names, or paste a second table with the columns item and points. The most that was seen: q1 2.'],
-    ['more than there is is named', 'student,q1\npoints,2\nAda,3', 'Row 3, “q1”: 3 is more than the 2 that it gives.'],
-    ['no points are none', 'student,q1\npoints,0\nAda,0', 'Row 2: “0” is no number of points above zero.'],
-  ])('%s', (_, text, message) => expect(() => read(text)).toThrow(message)); // prettier-ignore
+    [
+      'what nothing says is asked',
+      'student,q1\nAda,1\nBo,2',
+      'How many points does each item give? Add a row named “points” below the names, or paste a second table with the columns item and points. The most that was seen: q1 2.',
+    ],
+    [
+      'more than there is is named',
+      'student,q1\npoints,2\nAda,3',
+      'Row 3, “q1”: 3 is more than the 2 that it gives.',
+    ],
+    [
+      'no points are none',
+      'student,q1\npoints,0\nAda,0',
+      'Row 2: “0” is no number of points above zero.',
+    ],
+  ])('%s', (_, text, message) => expect(() => read(text)).toThrow(message));
 
   test('points that leave an item out are not filled in by guessing', () => {
-    expect(() => read('student,q1,q2\nAda,1,2', 'item,points\nq1,2')).toThrow('The points have no line for “q2”.');
+    expect(() => read('student,q1,q2\nAda,1,2', 'item,points\nq1,2')).toThrow(
+      'The points have no line for “q2”.',
+    );
   });
 
   test('capitals make no other answer', () => {
@@ -145,7 +246,9 @@ describe('tables of points and keys', () => {
 
   test('rows without any answer are asked about, left out, or nothing', () => {
     const text = 'student,q1,q2\nAda,1,0\nBo,,\nCy,0,1';
-    expect(() => read(text, null, { emptyRows: null })).toThrow('Without any answer: Bo (row 3). Were they not there, or did they answer nothing?'); // prettier-ignore
+    expect(() => read(text, null, { emptyRows: null })).toThrow(
+      'Without any answer: Bo (row 3). Were they not there, or did they answer nothing?',
+    );
     expect(read(text, null, { emptyRows: 'left-out' }).students).toEqual(['Ada', 'Cy']);
     expect(read(text).students).toEqual(['Ada', 'Bo', 'Cy']);
   });

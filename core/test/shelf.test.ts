@@ -20,7 +20,9 @@ const aTest = (id: number): fc.Arbitrary<ShelvedTest> =>
     changedAt: fc.nat(5),
     text: fc.constantFrom('sandstone', 'percent decrease', ''),
   });
-const tests = fc.nat(30).chain((n) => fc.tuple(...Array.from({ length: n }, (_, id) => aTest(id + 1))));
+const tests = fc
+  .nat(30)
+  .chain((n) => fc.tuple(...Array.from({ length: n }, (_, id) => aTest(id + 1))));
 const maybe = <T>(own: fc.Arbitrary<T>) => fc.option(own, { nil: undefined });
 const filters: fc.Arbitrary<ShelfFilters> = fc.record({
   words: maybe(fc.constantFrom('rat', 'rates riv', 'sand', 'PERCENT')),
@@ -40,7 +42,10 @@ function fits(own: ShelvedTest, wanted: ShelfFilters): boolean {
   const band = sizeBands.find(({ id }) => id === wanted.size);
   const words = `${own.title} ${own.text}`.toLowerCase().split(/\W+/);
   return (
-    (wanted.words ?? '').toLowerCase().split(' ').every((typed) => words.some((word) => word.startsWith(typed))) &&
+    (wanted.words ?? '')
+      .toLowerCase()
+      .split(' ')
+      .every((typed) => words.some((word) => word.startsWith(typed))) &&
     (wanted.shelf === undefined || own.shelf === wanted.shelf) &&
     (wanted.standard === undefined || own.standards.includes(wanted.standard)) &&
     (!wanted.grades?.length || wanted.grades.some((grade) => own.grades.includes(grade))) &&
@@ -51,29 +56,47 @@ function fits(own: ShelvedTest, wanted: ShelfFilters): boolean {
     (wanted.has === undefined || own.media.includes(wanted.has)) &&
     (wanted.folder === undefined || own.folders.includes(wanted.folder))
   );
-} // prettier-ignore
+}
 
 test('the shelf finds what fits, in its order, and counts what each other choice would give', () => {
   fc.assert(
-    fc.property(tests, filters, fc.constantFrom('newest', 'most-used', 'title'), (all, wanted, order) => {
-      const { ids, counts } = findTests(all, wanted, order);
-      const expected = all.filter((own) => fits(own, wanted));
-      expect([...ids].sort((a, b) => a - b)).toEqual(expected.map(({ id }) => id));
-      const found = ids.map((id) => all.find((own) => own.id === id)!);
-      const key = { newest: (own: ShelvedTest) => -own.changedAt, 'most-used': (own: ShelvedTest) => -own.given, title: () => 0 }[order]; // prettier-ignore
-      found.slice(1).forEach((own, at) => {
-        expect(key(found[at]!)).toBeLessThanOrEqual(key(own));
-        if (order === 'title') expect(found[at]!.title <= own.title).toBe(true);
-      });
-      const counted = <T>(list: readonly (readonly [T, number])[], value: T) => list.find(([own]) => own === value)?.[1] ?? 0; // prettier-ignore
-      for (const kind of ['quiz', 'test', 'worksheet'] as const)
-        expect(counted(counts.kind, kind)).toBe(all.filter((own) => fits(own, { ...wanted, kind })).length);
-      for (const standard of [1, 2, 3, 4])
-        expect(counted(counts.standard, standard)).toBe(all.filter((own) => fits(own, { ...wanted, standard })).length);
-      for (const { id } of sizeBands)
-        expect(counted(counts.size, id)).toBe(all.filter((own) => fits(own, { ...wanted, size: id })).length);
-      expect(counted(counts.machine, true)).toBe(all.filter((own) => fits(own, { ...wanted, machine: true })).length);
-    }),
+    fc.property(
+      tests,
+      filters,
+      fc.constantFrom('newest', 'most-used', 'title'),
+      (all, wanted, order) => {
+        const { ids, counts } = findTests(all, wanted, order);
+        const expected = all.filter((own) => fits(own, wanted));
+        expect([...ids].sort((a, b) => a - b)).toEqual(expected.map(({ id }) => id));
+        const found = ids.map((id) => all.find((own) => own.id === id)!);
+        const key = {
+          newest: (own: ShelvedTest) => -own.changedAt,
+          'most-used': (own: ShelvedTest) => -own.given,
+          title: () => 0,
+        }[order];
+        found.slice(1).forEach((own, at) => {
+          expect(key(found[at]!)).toBeLessThanOrEqual(key(own));
+          if (order === 'title') expect(found[at]!.title <= own.title).toBe(true);
+        });
+        const counted = <T>(list: readonly (readonly [T, number])[], value: T) =>
+          list.find(([own]) => own === value)?.[1] ?? 0;
+        for (const kind of ['quiz', 'test', 'worksheet'] as const)
+          expect(counted(counts.kind, kind)).toBe(
+            all.filter((own) => fits(own, { ...wanted, kind })).length,
+          );
+        for (const standard of [1, 2, 3, 4])
+          expect(counted(counts.standard, standard)).toBe(
+            all.filter((own) => fits(own, { ...wanted, standard })).length,
+          );
+        for (const { id } of sizeBands)
+          expect(counted(counts.size, id)).toBe(
+            all.filter((own) => fits(own, { ...wanted, size: id })).length,
+          );
+        expect(counted(counts.machine, true)).toBe(
+          all.filter((own) => fits(own, { ...wanted, machine: true })).length,
+        );
+      },
+    ),
     { numRuns: 300 },
   );
 });
@@ -88,7 +111,14 @@ describe('items that stand in for others', () => {
       kind: fc.constantFrom('single-choice', 'numeric'),
       byHand: fc.boolean(),
     });
-  const own: ComparedItem = { id: 99, standards: [1], depth: 2, facility: 0.6, kind: 'numeric', byHand: false };
+  const own: ComparedItem = {
+    id: 99,
+    standards: [1],
+    depth: 2,
+    facility: 0.6,
+    kind: 'numeric',
+    byHand: false,
+  };
   const bank = fc.tuple(...Array.from({ length: 20 }, (_, id) => compared(id + 1)));
 
   test('share a standard, have the same depth before another, and are close in difficulty', () => {
@@ -96,18 +126,26 @@ describe('items that stand in for others', () => {
       fc.property(bank, (candidates) => {
         const found = similarTo(own, candidates, 30);
         const near = candidates.filter(({ standards }) => standards.includes(1));
-        expect(found.map(({ item }) => item.id).sort((a, b) => a - b)).toEqual(near.map(({ id }) => id));
+        expect(found.map(({ item }) => item.id).sort((a, b) => a - b)).toEqual(
+          near.map(({ id }) => id),
+        );
         for (const { item, sameDepth, distance } of found) {
           expect(sameDepth).toBe(item.depth === 2);
           expect(distance).toEqual(item.facility === null ? null : Math.abs(item.facility - 0.6));
         }
-        const alike = (one: ComparedItem) => one.depth === 2 && !one.byHand && one.kind === 'numeric' && one.facility !== null; // prettier-ignore
-        const closest = near.filter(alike).sort((a, b) => Math.abs(a.facility! - 0.6) - Math.abs(b.facility! - 0.6))[0];
+        const alike = (one: ComparedItem) =>
+          one.depth === 2 && !one.byHand && one.kind === 'numeric' && one.facility !== null;
+        const closest = near
+          .filter(alike)
+          .sort((a, b) => Math.abs(a.facility! - 0.6) - Math.abs(b.facility! - 0.6))[0];
         // Whatever comes before it is no further away.
         const place = found.findIndex(({ item }) => item === closest);
         for (const { item } of found.slice(0, Math.max(0, place))) {
           expect(item.byHand).toBe(false);
-          if (item.facility !== null && item.depth === 2) expect(Math.abs(item.facility - 0.6)).toBeLessThanOrEqual(Math.abs(closest!.facility! - 0.6)); // prettier-ignore
+          if (item.facility !== null && item.depth === 2)
+            expect(Math.abs(item.facility - 0.6)).toBeLessThanOrEqual(
+              Math.abs(closest!.facility! - 0.6),
+            );
         }
       }),
     );
@@ -116,7 +154,11 @@ describe('items that stand in for others', () => {
   test('are each taken once, and keep a whole form about as hard', () => {
     fc.assert(
       fc.property(bank, (candidates) => {
-        const list = [1, 2, 3, 4].map((n): ComparedItem => ({ ...own, id: 100 + n, facility: 0.3 + n / 10 }));
+        const list = [1, 2, 3, 4].map((n): ComparedItem => ({
+          ...own,
+          id: 100 + n,
+          facility: 0.3 + n / 10,
+        }));
         const found = standInsFor(list, candidates);
         const taken = [...found.values()].map(({ id }) => id);
         expect(new Set(taken).size).toBe(taken.length);
@@ -126,7 +168,10 @@ describe('items that stand in for others', () => {
     );
     // Two equally close ones on either side: the second choice evens out the first.
     const at = (id: number, facility: number): ComparedItem => ({ ...own, id, facility });
-    const form = standInsFor([at(101, 0.5), at(102, 0.5)], [at(1, 0.53), at(2, 0.54), at(3, 0.47), at(4, 0.46)]);
+    const form = standInsFor(
+      [at(101, 0.5), at(102, 0.5)],
+      [at(1, 0.53), at(2, 0.54), at(3, 0.47), at(4, 0.46)],
+    );
     const sum = [...form.values()].reduce((all, { facility }) => all + facility!, 0);
     expect(Math.abs(sum - 1)).toBeLessThan(0.011);
   });

@@ -2,15 +2,47 @@ import { readStaffList } from '../src/staff';
 import { readGrades } from '../src/standards';
 
 const named = (text: string, taken: string[] = []) =>
-  readStaffList(text, taken).people.map(({ givenName, familyName, signInName, email, role }) => [givenName, familyName, signInName, email, role]); // prettier-ignore
+  readStaffList(text, taken).people.map(({ givenName, familyName, signInName, email, role }) => [
+    givenName,
+    familyName,
+    signInName,
+    email,
+    role,
+  ]);
 
 test.each([
-  ['names alone', 'Ana Lee\nBo Díaz', [['Ana', 'Lee', 'ana.lee', '', 'teacher'], ['Bo', 'Díaz', 'bo.diaz', '', 'teacher']]],
-  ['names and addresses', 'Ana Lee, ana@school.example', [['Ana', 'Lee', 'ana.lee', 'ana@school.example', 'teacher']]],
-  ['columns', 'First name;Last name;Role\nAna;Lee;Administrator', [['Ana', 'Lee', 'ana.lee', '', 'administrator']]],
-  ['columns with sign-in names', 'Name\tSign-in name\nAna Lee\tALee', [['Ana', 'Lee', 'alee', '', 'teacher']]],
-  ['two of one name', 'Ana Lee\nAna Lee', [['Ana', 'Lee', 'ana.lee', '', 'teacher'], ['Ana', 'Lee', 'ana.lee2', '', 'teacher']]],
-])('%s', (_, text, expected) => expect(named(text)).toEqual(expected)); // prettier-ignore
+  [
+    'names alone',
+    'Ana Lee\nBo Díaz',
+    [
+      ['Ana', 'Lee', 'ana.lee', '', 'teacher'],
+      ['Bo', 'Díaz', 'bo.diaz', '', 'teacher'],
+    ],
+  ],
+  [
+    'names and addresses',
+    'Ana Lee, ana@school.example',
+    [['Ana', 'Lee', 'ana.lee', 'ana@school.example', 'teacher']],
+  ],
+  [
+    'columns',
+    'First name;Last name;Role\nAna;Lee;Administrator',
+    [['Ana', 'Lee', 'ana.lee', '', 'administrator']],
+  ],
+  [
+    'columns with sign-in names',
+    'Name\tSign-in name\nAna Lee\tALee',
+    [['Ana', 'Lee', 'alee', '', 'teacher']],
+  ],
+  [
+    'two of one name',
+    'Ana Lee\nAna Lee',
+    [
+      ['Ana', 'Lee', 'ana.lee', '', 'teacher'],
+      ['Ana', 'Lee', 'ana.lee2', '', 'teacher'],
+    ],
+  ],
+])('%s', (_, text, expected) => expect(named(text)).toEqual(expected));
 
 test('a name that is used at the school already gets a number', () => {
   expect(named('Ana Lee', ['ana.lee'])[0]![2]).toBe('ana.lee2');
@@ -19,7 +51,10 @@ test('a name that is used at the school already gets a number', () => {
 test('what is wrong is said with its line, and the rest is read', () => {
   const { people, problems } = readStaffList('Ana\nBo Díaz, bo@\nCy Young');
   expect(people.map(({ givenName }) => givenName)).toEqual(['Cy']);
-  expect(problems).toEqual([{ line: 1, message: 'The family name is missing.' }, { line: 2, message: 'That is not an e-mail address.' }]); // prettier-ignore
+  expect(problems).toEqual([
+    { line: 1, message: 'The family name is missing.' },
+    { line: 2, message: 'That is not an e-mail address.' },
+  ]);
 });
 
 test.each([

@@ -1,5 +1,15 @@
 import { sittingInWords } from '@oaken/core/assignments';
-import { begun, entered, lastClockEnd, longestWork, stagesOf, standingIn, type Course, type Stage, type StageRules } from '@oaken/core/stages'; // prettier-ignore
+import {
+  begun,
+  entered,
+  lastClockEnd,
+  longestWork,
+  stagesOf,
+  standingIn,
+  type Course,
+  type Stage,
+  type StageRules,
+} from '@oaken/core/stages';
 import { exactLength, minute } from '@oaken/core/timing';
 import fc from 'fast-check';
 
@@ -24,14 +34,24 @@ function walk(all: readonly Stage[], waits: readonly number[]): Course[] {
 
 test('which questions are open together', () => {
   expect(stagesOf(sections, { goBack: true, stageLimit: null }, 1)).toBeNull();
-  expect(stages({ goBack: false, stageLimit: null })).toEqual(['a', 'b', 'c', 'd', 'e'].map((id) => ({ entries: [id], clock: null }))); // prettier-ignore
+  expect(stages({ goBack: false, stageLimit: null })).toEqual(
+    ['a', 'b', 'c', 'd', 'e'].map((id) => ({ entries: [id], clock: null })),
+  );
   expect(stages({ goBack: true, stageLimit: { of: 'sections', minutes: { s3: 10 } } })).toEqual([
     { entries: ['a', 'b', 'c'], clock: null },
     { entries: ['d', 'e'], clock: { of: 'section', key: 's3', length: 10 * minute } },
   ]);
   // Half as much time again; and none at all for whoever has no limit, who still goes one by one.
-  expect(stages({ goBack: true, stageLimit: { of: 'items', minutes: 1.5 } }, 1.5).map(({ clock }) => clock!.length)).toEqual(Array(5).fill(2.25 * minute)); // prettier-ignore
-  expect(stages({ goBack: true, stageLimit: { of: 'items', minutes: 1 } }, null).every(({ clock }) => clock === null)).toBe(true); // prettier-ignore
+  expect(
+    stages({ goBack: true, stageLimit: { of: 'items', minutes: 1.5 } }, 1.5).map(
+      ({ clock }) => clock!.length,
+    ),
+  ).toEqual(Array(5).fill(2.25 * minute));
+  expect(
+    stages({ goBack: true, stageLimit: { of: 'items', minutes: 1 } }, null).every(
+      ({ clock }) => clock === null,
+    ),
+  ).toBe(true);
 });
 
 test('a section’s clock goes on over its questions, and takes all of them with it when it runs out', () => {
@@ -42,13 +62,25 @@ test('a section’s clock goes on over its questions, and takes all of them with
   expect(second).toEqual({ stage: 1, clockAt: 5 * minute, left: [2 * minute] });
   // Asked for only at 9 minutes, for want of network: question c is over, and the next section has all its time.
   const third = entered(all, second, 9 * minute)!;
-  expect(third).toEqual({ stage: 3, clockAt: 19 * minute, left: [2 * minute, 5 * minute, 5 * minute] });
-  expect([standingIn(all, second, 'b'), standingIn(all, second, 'a'), standingIn(all, second, 'c')]).toEqual([
+  expect(third).toEqual({
+    stage: 3,
+    clockAt: 19 * minute,
+    left: [2 * minute, 5 * minute, 5 * minute],
+  });
+  expect([
+    standingIn(all, second, 'b'),
+    standingIn(all, second, 'a'),
+    standingIn(all, second, 'c'),
+  ]).toEqual([
     { open: true, until: 5 * minute },
     { open: false, leftAt: 2 * minute },
     { open: false, leftAt: null },
   ]);
-  expect([first, second, third].map((own) => lastClockEnd(all, own))).toEqual([null, null, 19 * minute]);
+  expect([first, second, third].map((own) => lastClockEnd(all, own))).toEqual([
+    null,
+    null,
+    19 * minute,
+  ]);
   expect(entered(all, third, 19 * minute)).toBeNull();
 });
 
@@ -71,7 +103,9 @@ test('whatever the rules and however long each stage takes: every question once,
           expect([...course.left].sort((x, y) => x - y)).toEqual(course.left);
           if (n > 0) expect(course.stage).toBeGreaterThan(courses[n - 1]!.stage);
           // Exactly the present stage's questions are open.
-          expect(['a', 'b', 'c', 'd', 'e'].filter((id) => standingIn(all, course, id).open)).toEqual(all[course.stage]!.entries); // prettier-ignore
+          expect(
+            ['a', 'b', 'c', 'd', 'e'].filter((id) => standingIn(all, course, id).open),
+          ).toEqual(all[course.stage]!.entries);
         });
       },
     ),
@@ -81,13 +115,28 @@ test('whatever the rules and however long each stage takes: every question once,
 test('how long the whole can take, and what a student reads before beginning', () => {
   expect(longestWork({ limitMinutes: 12, stageLimit: both }, 5)).toBe(12 * minute);
   expect(longestWork({ limitMinutes: null, stageLimit: both }, 5)).toBe(15 * minute);
-  expect(longestWork({ limitMinutes: null, stageLimit: { of: 'items', minutes: 1.5 } }, 4)).toBe(6 * minute);
+  expect(longestWork({ limitMinutes: null, stageLimit: { of: 'items', minutes: 1.5 } }, 4)).toBe(
+    6 * minute,
+  );
   expect(longestWork({ limitMinutes: null, stageLimit: null }, 5)).toBeNull();
-  const rules = { mode: 'test', goBack: false, oneSitting: true, stageLimit: { of: 'items', minutes: 1 } } as const;
+  const rules = {
+    mode: 'test',
+    goBack: false,
+    oneSitting: true,
+    stageLimit: { of: 'items', minutes: 1 },
+  } as const;
   expect(sittingInWords(rules, 1.5)).toEqual([
     'Each question has 1 minute 30 seconds. Its time runs from when you see it, and then the next one comes.',
     'Do it in one sitting: if you are away for more than 5 minutes, your teacher has to let you in again.',
   ]);
-  expect(sittingInWords({ ...rules, oneSitting: false }, null)).toEqual(['You cannot go back to a question once you have gone on.']); // prettier-ignore
-  expect([90, 59, 60, 3600, 3601].map((seconds) => exactLength(seconds * 1000))).toEqual(['1 minute 30 seconds', '59 seconds', '1 minute', '1 hour', '1 hour 1 second']); // prettier-ignore
+  expect(sittingInWords({ ...rules, oneSitting: false }, null)).toEqual([
+    'You cannot go back to a question once you have gone on.',
+  ]);
+  expect([90, 59, 60, 3600, 3601].map((seconds) => exactLength(seconds * 1000))).toEqual([
+    '1 minute 30 seconds',
+    '59 seconds',
+    '1 minute',
+    '1 hour',
+    '1 hour 1 second',
+  ]);
 });

@@ -28,7 +28,10 @@ import { asRichText, count, listing, plainText, shorten } from '@oaken/core/text
 import fc from 'fast-check';
 
 const entry = (id: string, points = 1) => ({ id, itemId: 1, revisionId: 1, points });
-const first = emptySection('sect1', ['aaaa', 'bbbb', 'cccc'].map((id) => entry(id))); // prettier-ignore
+const first = emptySection(
+  'sect1',
+  ['aaaa', 'bbbb', 'cccc'].map((id) => entry(id)),
+);
 const outline: Outline = {
   ...emptyOutline('Rates', 'quiz', first),
   subject: 'Mathematics',
@@ -46,8 +49,10 @@ const emptyForm = (id: string): Form => ({
   easier: false,
   passages: [],
 });
-const orderOf = (own: Outline) => own.sections.map(({ entries }) => entries.map(({ id }) => id[0]).join('')).join('|'); // prettier-ignore
-const after = (...changes: Change[]) => orderOf(changes.reduce((own, one) => applyChange(own, one).outline, outline));
+const orderOf = (own: Outline) =>
+  own.sections.map(({ entries }) => entries.map(({ id }) => id[0]).join('')).join('|');
+const after = (...changes: Change[]) =>
+  orderOf(changes.reduce((own, one) => applyChange(own, one).outline, outline));
 
 test('moving, within and across sections', () => {
   expect(after({ do: 'move', entry: 'aaaa', section: 'sect1', before: 'cccc' })).toBe('bac|d');
@@ -55,9 +60,12 @@ test('moving, within and across sections', () => {
   expect(after({ do: 'move', entry: 'bbbb', section: 'sect2', before: null })).toBe('ac|db');
   expect(after({ do: 'move', entry: 'bbbb', section: 'sect1', before: 'bbbb' })).toBe('abc|d');
   // The neighbour that it should stand before was removed by somebody else meanwhile: it goes to the end.
-  expect(after({ do: 'remove', entry: 'cccc' }, { do: 'move', entry: 'aaaa', section: 'sect1', before: 'cccc' })).toBe(
-    'ba|d',
-  );
+  expect(
+    after(
+      { do: 'remove', entry: 'cccc' },
+      { do: 'move', entry: 'aaaa', section: 'sect1', before: 'cccc' },
+    ),
+  ).toBe('ba|d');
 });
 
 /** Any change that fits an outline; with `spare` as the id of what is added. */
@@ -67,31 +75,84 @@ const anyChange = (own: Outline, spare: string): fc.Arbitrary<Change> => {
   const section = fc.constantFrom(...sections);
   const before = fc.constantFrom<string | null>(null, ...ids);
   const some: fc.Arbitrary<Change>[] = [
-    fc.record({ do: fc.constant('put' as const), entry: fc.constant(entry(spare)), section, before }),
-    fc.record({ do: fc.constant('describe' as const), facts: fc.record({ title: fc.string({ maxLength: 20 }), directions: fc.string({ maxLength: 20 }) }) }),
-    fc.record({ do: fc.constant('put-section' as const), section: fc.constant(emptySection(`s${spare}`)), before: fc.constantFrom<string | null>(null, ...sections) }),
-    fc.record({ do: fc.constant('describe-section' as const), section, facts: fc.record({ title: fc.string({ maxLength: 9 }) }) }),
-  ]; // prettier-ignore
-  if (own.forms.length < mostForms) some.push(fc.record({ do: fc.constant('put-form' as const), form: fc.constant(emptyForm(`f${spare}`)), before: fc.constant(null) })); // prettier-ignore
+    fc.record({
+      do: fc.constant('put' as const),
+      entry: fc.constant(entry(spare)),
+      section,
+      before,
+    }),
+    fc.record({
+      do: fc.constant('describe' as const),
+      facts: fc.record({
+        title: fc.string({ maxLength: 20 }),
+        directions: fc.string({ maxLength: 20 }),
+      }),
+    }),
+    fc.record({
+      do: fc.constant('put-section' as const),
+      section: fc.constant(emptySection(`s${spare}`)),
+      before: fc.constantFrom<string | null>(null, ...sections),
+    }),
+    fc.record({
+      do: fc.constant('describe-section' as const),
+      section,
+      facts: fc.record({ title: fc.string({ maxLength: 9 }) }),
+    }),
+  ];
+  if (own.forms.length < mostForms)
+    some.push(
+      fc.record({
+        do: fc.constant('put-form' as const),
+        form: fc.constant(emptyForm(`f${spare}`)),
+        before: fc.constant(null),
+      }),
+    );
   if (own.forms.length > 0) {
     const form = fc.constantFrom(...own.forms.map(({ id }) => id));
     some.push(
-      fc.record({ do: fc.constant('describe-form' as const), form, facts: fc.record({ name: fc.constantFrom('B', 'C'), shuffle: fc.boolean() }) }),
+      fc.record({
+        do: fc.constant('describe-form' as const),
+        form,
+        facts: fc.record({ name: fc.constantFrom('B', 'C'), shuffle: fc.boolean() }),
+      }),
       fc.record({ do: fc.constant('remove-form' as const), form }),
-      fc.record({ do: fc.constant('leave-out' as const), form, entry: fc.constantFrom('aaaa', 'bbbb', 'dddd'), out: fc.boolean() }),
-      fc.constantFrom('aaaa', 'bbbb', 'cccc').chain((of) => fc.record({ do: fc.constant('swap' as const), form, of: fc.constant(of), swap: fc.constantFrom(null, { of, id: `w${spare}`, itemId: 2, revisionId: 3 }) })),
-    ); // prettier-ignore
+      fc.record({
+        do: fc.constant('leave-out' as const),
+        form,
+        entry: fc.constantFrom('aaaa', 'bbbb', 'dddd'),
+        out: fc.boolean(),
+      }),
+      fc
+        .constantFrom('aaaa', 'bbbb', 'cccc')
+        .chain((of) =>
+          fc.record({
+            do: fc.constant('swap' as const),
+            form,
+            of: fc.constant(of),
+            swap: fc.constantFrom(null, { of, id: `w${spare}`, itemId: 2, revisionId: 3 }),
+          }),
+        ),
+    );
   }
   if (ids.length > 0) {
     const id = fc.constantFrom(...ids);
     some.push(
       fc.record({ do: fc.constant('move' as const), entry: id, section, before }),
       fc.record({ do: fc.constant('remove' as const), entry: id }),
-      fc.record({ do: fc.constant('give-points' as const), entry: id, points: fc.integer({ min: 0, max: 9 }) }),
-      fc.record({ do: fc.constant('revise' as const), entry: id, revisionId: fc.integer({ min: 1, max: 9 }) }),
+      fc.record({
+        do: fc.constant('give-points' as const),
+        entry: id,
+        points: fc.integer({ min: 0, max: 9 }),
+      }),
+      fc.record({
+        do: fc.constant('revise' as const),
+        entry: id,
+        revisionId: fc.integer({ min: 1, max: 9 }),
+      }),
     );
   }
-  if (sections.length > 1) some.push(fc.record({ do: fc.constant('remove-section' as const), section }));
+  if (sections.length > 1)
+    some.push(fc.record({ do: fc.constant('remove-section' as const), section }));
   return fc.oneof(...some);
 };
 
@@ -136,12 +197,19 @@ test('what does not fit is refused in words', () => {
   );
   const full = {
     ...outline,
-    sections: [{ ...outline.sections[0]!, entries: Array.from({ length: mostEntries }, (_, n) => entry(`full${n}`)) }],
+    sections: [
+      {
+        ...outline.sections[0]!,
+        entries: Array.from({ length: mostEntries }, (_, n) => entry(`full${n}`)),
+      },
+    ],
   };
-  expect(refused({ do: 'put', entry: entry('eeee'), section: 'sect1', before: null }, full)).toThrow(
-    'A test holds at most 200 items.',
+  expect(
+    refused({ do: 'put', entry: entry('eeee'), section: 'sect1', before: null }, full),
+  ).toThrow('A test holds at most 200 items.');
+  expect(refused({ do: 'remove-section', section: 'sect1' }, full)).toThrow(
+    'A test needs at least one section.',
   );
-  expect(refused({ do: 'remove-section', section: 'sect1' }, full)).toThrow('A test needs at least one section.');
 });
 
 const wordsOf = (own: Outline, pools = {}) => hindrances(own, { pools }).map(({ words }) => words);
@@ -149,11 +217,26 @@ const wordsOf = (own: Outline, pools = {}) => hindrances(own, { pools }).map(({ 
 test('what keeps a test from being given', () => {
   expect(hindrances(outline)).toEqual([]);
   expect(totalPoints(outline)).toBe(5.5);
-  const empty: Outline = { ...outline, title: ' ', sections: [{ ...outline.sections[0]!, entries: [] }] };
+  const empty: Outline = {
+    ...outline,
+    title: ' ',
+    sections: [{ ...outline.sections[0]!, entries: [] }],
+  };
   expect(wordsOf(empty)).toEqual(['The test has no title.', 'The test has no items.']);
-  const worthless = applyChange({ ...outline, sections: [{ ...outline.sections[1]!, entries: [entry('dddd', 0)] }] }, { do: 'put-section', section: { ...emptySection('last'), title: 'End' }, before: null }).outline; // prettier-ignore
-  expect(wordsOf(worthless)).toEqual(['No item gives any points.', 'Section 2 (End) has no items.']);
-  const drawing = (count: number, search: Draw['search']) => applyChange(outline, { do: 'describe-section', section: 'sect1', facts: { draw: { count, points: 1, search } } }).outline; // prettier-ignore
+  const worthless = applyChange(
+    { ...outline, sections: [{ ...outline.sections[1]!, entries: [entry('dddd', 0)] }] },
+    { do: 'put-section', section: { ...emptySection('last'), title: 'End' }, before: null },
+  ).outline;
+  expect(wordsOf(worthless)).toEqual([
+    'No item gives any points.',
+    'Section 2 (End) has no items.',
+  ]);
+  const drawing = (count: number, search: Draw['search']) =>
+    applyChange(outline, {
+      do: 'describe-section',
+      section: 'sect1',
+      facts: { draw: { count, points: 1, search } },
+    }).outline;
   expect(wordsOf(drawing(3, null))).toEqual([]);
   expect(wordsOf(drawing(4, null))).toEqual(['Section 1 draws 4 items out of 3.']);
   const short = { ...emptyForm('formB'), without: ['aaaa'] };
@@ -162,7 +245,10 @@ test('what keeps a test from being given', () => {
   ]);
   expect(wordsOf({ ...drawing(2, null), forms: [short] })).toEqual([]);
   const anything = { standard: null, grade: null, depth: null, bank: null };
-  const found = { ...drawing(2, anything), sections: [{ ...drawing(2, anything).sections[0]!, entries: [] }] };
+  const found = {
+    ...drawing(2, anything),
+    sections: [{ ...drawing(2, anything).sections[0]!, entries: [] }],
+  };
   expect(wordsOf(found, { sect1: 2 })).toEqual([]);
   expect(wordsOf(found, { sect1: 1 })).toEqual(['Section 1 draws 2 items out of 1.']);
 });
@@ -170,31 +256,60 @@ test('what keeps a test from being given', () => {
 test('a total that is held is shared out to the hundredth, and equally within a draw', () => {
   expect(shareOut(100, [1, 1, 1])).toEqual([33.34, 33.33, 33.33]);
   fc.assert(
-    fc.property(fc.integer({ min: 1, max: 5000 }), fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 1, maxLength: 40 }), (total, weights) => {
-      const parts = shareOut(total, weights);
-      const whole = weights.reduce((sum, own) => sum + own, 0);
-      if (whole === 0) return expect(parts.every((own) => own === 0)).toBe(true);
-      expect(Math.round(parts.reduce((sum, own) => sum + own, 0) * 100)).toBe(total * 100);
-      parts.forEach((own, at) => expect(Math.abs(own - (total * weights[at]!) / whole)).toBeLessThan(0.0101));
-    }),
-  ); // prettier-ignore
+    fc.property(
+      fc.integer({ min: 1, max: 5000 }),
+      fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 1, maxLength: 40 }),
+      (total, weights) => {
+        const parts = shareOut(total, weights);
+        const whole = weights.reduce((sum, own) => sum + own, 0);
+        if (whole === 0) return expect(parts.every((own) => own === 0)).toBe(true);
+        expect(Math.round(parts.reduce((sum, own) => sum + own, 0) * 100)).toBe(total * 100);
+        parts.forEach((own, at) =>
+          expect(Math.abs(own - (total * weights[at]!) / whole)).toBeLessThan(0.0101),
+        );
+      },
+    ),
+  );
   const held = { ...outline, heldTotal: 100 };
   expect([...pointsOf(held).entries.values()]).toEqual([18.18, 18.18, 18.18, 45.46]);
   // Two out of three, each worth the same whichever they are; the last item takes the rest.
   const [one, two] = held.sections;
-  const drawing = { ...held, sections: [{ ...one!, draw: { count: 2, points: 1, search: null } }, { ...two!, entries: [entry('dddd', 5)] }] }; // prettier-ignore
+  const drawing = {
+    ...held,
+    sections: [
+      { ...one!, draw: { count: 2, points: 1, search: null } },
+      { ...two!, entries: [entry('dddd', 5)] },
+    ],
+  };
   expect([...pointsOf(drawing).entries.values()]).toEqual([14.28, 14.28, 14.28, 71.44]);
   expect(pointsOf(drawing).total).toBe(100);
   // With nothing beside the draw the shares are not rounded.
-  expect(pointsOf({ ...held, sections: [{ ...one!, draw: { count: 3, points: 1, search: null } }] }).total).toBe(100);
+  expect(
+    pointsOf({ ...held, sections: [{ ...one!, draw: { count: 3, points: 1, search: null } }] })
+      .total,
+  ).toBe(100);
 });
 
 describe('items of one passage', () => {
   // Small letters have no passage; items a1, a2 and so on share one.
-  const of = (...ids: string[]) => ({ ...outline, sections: [emptySection('sect1', ids.map((id) => entry(`${id}--`))), emptySection('sect2')] }); // prettier-ignore
+  const of = (...ids: string[]) => ({
+    ...outline,
+    sections: [
+      emptySection(
+        'sect1',
+        ids.map((id) => entry(`${id}--`)),
+      ),
+      emptySection('sect2'),
+    ],
+  });
   const passageOf: PassageOf = ({ id }) => (/\d/.test(id) ? id.charCodeAt(0) : null);
   const shown = (own: Outline, changes: Change[]) =>
-    changes.reduce((before, one) => applyChange(before, one).outline, own).sections.map(({ entries }) => entries.map(({ id }) => id.slice(0, 2).replace('-', '')).join(' ')).join(' | '); // prettier-ignore
+    changes
+      .reduce((before, one) => applyChange(before, one).outline, own)
+      .sections.map(({ entries }) =>
+        entries.map(({ id }) => id.slice(0, 2).replace('-', '')).join(' '),
+      )
+      .join(' | ');
   const own = of('x', 'a1', 'a2', 'y', 'b1', 'b2', 'z');
 
   test('come in behind the others, and nothing comes between them', () => {
@@ -212,7 +327,8 @@ describe('items of one passage', () => {
     expect(to('b1', null, 'sect2')).toBe('x a1 a2 y z | b1 b2');
   });
   test('step past each other whole', () => {
-    const by = (id: string, step: 1 | -1, from = own) => shown(from, stepOf(from, `${id}--`, step, passageOf));
+    const by = (id: string, step: 1 | -1, from = own) =>
+      shown(from, stepOf(from, `${id}--`, step, passageOf));
     expect(by('x', 1)).toBe('a1 a2 x y b1 b2 z | ');
     expect(by('a1', 1)).toBe('x a2 a1 y b1 b2 z | ');
     expect(by('a2', 1)).toBe('x y a1 a2 b1 b2 z | ');
@@ -222,25 +338,43 @@ describe('items of one passage', () => {
   });
   test('however they are moved, a passage stays in one piece', () => {
     fc.assert(
-      fc.property(fc.array(fc.tuple(fc.nat(6), fc.option(fc.nat(6)), fc.boolean()), { maxLength: 12 }), (moves) => {
-        let now: Outline = own;
-        for (const [who, before, second] of moves) {
-          const all = allEntries(own).map(({ id }) => id);
-          for (const change of movesTo(now, all[who]!, { section: second ? 'sect2' : 'sect1', before: before === null ? null : all[before]! }, passageOf)) now = applyChange(now, change).outline; // prettier-ignore
-        }
-        expect(allEntries(now)).toHaveLength(7);
-        for (const { entries } of now.sections) {
-          const runs = entries.map((own) => passageOf(own)).filter((own, at, all) => own !== null && own !== all[at - 1]); // prettier-ignore
-          expect(new Set(runs).size).toBe(runs.length);
-        }
-      }),
+      fc.property(
+        fc.array(fc.tuple(fc.nat(6), fc.option(fc.nat(6)), fc.boolean()), { maxLength: 12 }),
+        (moves) => {
+          let now: Outline = own;
+          for (const [who, before, second] of moves) {
+            const all = allEntries(own).map(({ id }) => id);
+            for (const change of movesTo(
+              now,
+              all[who]!,
+              {
+                section: second ? 'sect2' : 'sect1',
+                before: before === null ? null : all[before]!,
+              },
+              passageOf,
+            ))
+              now = applyChange(now, change).outline;
+          }
+          expect(allEntries(now)).toHaveLength(7);
+          for (const { entries } of now.sections) {
+            const runs = entries
+              .map((own) => passageOf(own))
+              .filter((own, at, all) => own !== null && own !== all[at - 1]);
+            expect(new Set(runs).size).toBe(runs.length);
+          }
+        },
+      ),
     );
   });
 });
 
 describe('changes that waited', () => {
   const entry = (id: string) => ({ id, itemId: 1, revisionId: 10, points: 1 });
-  const seen = { ...outline, title: 'Rates', sections: [emptySection('sect1', [entry('one1'), entry('two2')])] };
+  const seen = {
+    ...outline,
+    title: 'Rates',
+    sections: [emptySection('sect1', [entry('one1'), entry('two2')])],
+  };
   const made = (changes: Change[]) => {
     let next: Outline = seen;
     return changes.map((change) => {
@@ -252,14 +386,20 @@ describe('changes that waited', () => {
   const retitle: Change = { do: 'describe', facts: { title: 'Unit rates' } };
 
   test('are in no conflict with a test that nobody changed, nor with one that has them already', () => {
-    const steps = made([retitle, { do: 'give-points', entry: 'one1', points: 3 }, { do: 'move', entry: 'two2', section: 'sect1', before: 'one1' }]); // prettier-ignore
+    const steps = made([
+      retitle,
+      { do: 'give-points', entry: 'one1', points: 3 },
+      { do: 'move', entry: 'two2', section: 'sect1', before: 'one1' },
+    ]);
     expect(conflictIn(seen, steps)).toBeNull();
     expect(conflictIn(applyChange(seen, retitle).outline, made([retitle]))).toBeNull();
   });
   test('are in conflict where they would replace what somebody else wrote, and say what stands there', () => {
     const theirs = { ...seen, title: 'Ratios' };
     expect(conflictIn(theirs, made([retitle]))).toEqual({ change: retitle, refusal: null });
-    expect(conflictInWords(theirs, retitle)).toBe('The title is “Ratios” now; yours was “Unit rates”.');
+    expect(conflictInWords(theirs, retitle)).toBe(
+      'The title is “Ratios” now; yours was “Unit rates”.',
+    );
     // Another fact of the same heading is nobody's business.
     expect(conflictIn({ ...seen, subject: 'Mathematics' }, made([retitle]))).toBeNull();
   });
@@ -273,8 +413,22 @@ describe('changes that waited', () => {
 describe('what was found for a blueprint', () => {
   let made = 0;
   const found = (itemId: number, points = 1) => ({ itemId, revisionId: itemId * 10, points });
-  const pinned = (id: string, itemId: number) => ({ id, itemId, revisionId: itemId * 10, points: 1 });
-  const plan = { ...outline, sections: [emptySection('sect1', [pinned('old1', 1), pinned('old2', 2)]), { ...emptySection('drawn', [pinned('pool', 9)]), draw: { count: 1, points: 1, search: null } }] }; // prettier-ignore
+  const pinned = (id: string, itemId: number) => ({
+    id,
+    itemId,
+    revisionId: itemId * 10,
+    points: 1,
+  });
+  const plan = {
+    ...outline,
+    sections: [
+      emptySection('sect1', [pinned('old1', 1), pinned('old2', 2)]),
+      {
+        ...emptySection('drawn', [pinned('pool', 9)]),
+        draw: { count: 1, points: 1, search: null },
+      },
+    ],
+  };
   /** Items 5 and 6 share a passage. */
   const options = (keep: boolean): FillingOptions => ({
     keep,
@@ -282,8 +436,12 @@ describe('what was found for a blueprint', () => {
     newKey: () => `made${++made}`,
   });
   const filled = (own: Outline, forms: Parameters<typeof fillingChanges>[1], keep: boolean) =>
-    fillingChanges(own, forms, options(keep)).reduce((before, one) => applyChange(before, one).outline, own);
-  const itemsOf = (own: Outline) => own.sections.map(({ entries }) => entries.map(({ itemId }) => itemId));
+    fillingChanges(own, forms, options(keep)).reduce(
+      (before, one) => applyChange(before, one).outline,
+      own,
+    );
+  const itemsOf = (own: Outline) =>
+    own.sections.map(({ entries }) => entries.map(({ itemId }) => itemId));
 
   test('comes in beside what is kept, or takes its place; pools of draws are left alone, passages stay together', () => {
     const forms = [[found(1), found(5), found(12), found(6)]];
@@ -308,9 +466,22 @@ describe('what was found for a blueprint', () => {
       swaps.map(({ of, itemId }) => [itemOf.get(of)!, itemId]).sort(([a], [b]) => a! - b!),
     ]);
     expect(swaps).toEqual([
-      ['B', [[1, 21], [12, 22]]],
-      ['C', [[1, 31], [3, 33], [12, 32]]],
-    ]); // prettier-ignore
+      [
+        'B',
+        [
+          [1, 21],
+          [12, 22],
+        ],
+      ],
+      [
+        'C',
+        [
+          [1, 31],
+          [3, 33],
+          [12, 32],
+        ],
+      ],
+    ]);
     expect(freeName(own)).toBe('D');
   });
 });
@@ -318,12 +489,21 @@ describe('what was found for a blueprint', () => {
 test('words', () => {
   expect(plainText('<p>A&nbsp;&amp; <em>B</em></p><p>C&#8211;D</p>')).toBe('A & B C–D');
   expect(plainText('<span data-formula="\\frac{3}{4} \\times 10^{6}">x</span>')).toBe('3/4 × 10^6');
-  fc.assert(fc.property(fc.string(), (text) => plainText(asRichText(text)) === text.replace(/\s+/g, ' ').trim()));
+  fc.assert(
+    fc.property(
+      fc.string(),
+      (text) => plainText(asRichText(text)) === text.replace(/\s+/g, ' ').trim(),
+    ),
+  );
   expect([count(1, 'item'), count(1200, 'item'), count(2, 'class', 'classes')]).toEqual([
     '1 item',
     '1,200 items',
     '2 classes',
   ]);
-  expect([listing([]), listing(['a']), listing(['a', 'b', 'c'], 'or')]).toEqual(['', 'a', 'a, b or c']);
+  expect([listing([]), listing(['a']), listing(['a', 'b', 'c'], 'or')]).toEqual([
+    '',
+    'a',
+    'a, b or c',
+  ]);
   expect(shorten('one two three four', 9)).toBe('one two …');
 });

@@ -34,7 +34,10 @@ test('a deadline is the own time, but never after the window', () => {
   expect(deadlineOf({ ...rules, timeFactor: null }, start)).toBe(start + day);
   expect(deadlineOf({ ...rules, closesAt: null, limit: null }, start)).toBeNull();
   expect(
-    deadlineOf({ ...rules, lateRule: { late: 'until', until: start + 2 * day, offPerDay: 0 } }, start + day + hour),
+    deadlineOf(
+      { ...rules, lateRule: { late: 'until', until: start + 2 * day, offPerDay: 0 } },
+      start + day + hour,
+    ),
   ).toBe(start + day + hour + 20 * minute);
 });
 
@@ -66,7 +69,10 @@ test('properties: never past the window, extra time never shortens, states follo
         const end = windowEnd(own);
         if (end !== null) expect(deadline).not.toBeNull();
         if (deadline !== null && end !== null) expect(deadline).toBeLessThanOrEqual(end);
-        const more = deadlineOf({ ...own, timeFactor: own.timeFactor === null ? null : own.timeFactor * 2 }, began);
+        const more = deadlineOf(
+          { ...own, timeFactor: own.timeFactor === null ? null : own.timeFactor * 2 },
+          began,
+        );
         if (deadline !== null && more !== null) expect(more).toBeGreaterThanOrEqual(deadline);
         const times = [...waits].sort((a, b) => a - b).map((wait) => start + wait);
         const attempt = ['working', 'grace', 'over'];
@@ -83,19 +89,15 @@ test('properties: never past the window, extra time never shortens, states follo
 });
 
 test('the edges: open at the instant of opening, closed at the instant of closing, grace after the deadline', () => {
-  expect([start - 1, start, start + day - 1, start + day].map((now) => windowState(rules, now))).toEqual([
-    'before',
-    'open',
-    'open',
-    'closed',
-  ]);
+  expect(
+    [start - 1, start, start + day - 1, start + day].map((now) => windowState(rules, now)),
+  ).toEqual(['before', 'open', 'open', 'closed']);
   const attempt = { deadlineAt: start, handedInAt: null };
-  expect([start - 1, start, start + 9_999, start + 10_000].map((now) => attemptState(attempt, 10_000, now))).toEqual([
-    'working',
-    'grace',
-    'grace',
-    'over',
-  ]);
+  expect(
+    [start - 1, start, start + 9_999, start + 10_000].map((now) =>
+      attemptState(attempt, 10_000, now),
+    ),
+  ).toEqual(['working', 'grace', 'grace', 'over']);
   expect(attemptState({ ...attempt, handedInAt: start - 5 }, 10_000, start - 1)).toBe('over');
   expect([isLate(rules, start + day), isLate(rules, start + day + 1)]).toEqual([false, true]);
 });
@@ -108,7 +110,9 @@ test('what is wrong with a window is said', () => {
   expect(fields({ closesAt: start })).toEqual(['closesAt']);
   expect(fields({}, start + 2 * day)).toEqual(['closesAt']);
   expect(fields({ closesAt: start + 10 * minute })).toEqual(['limit']);
-  expect(fields({ lateRule: { late: 'until', until: start + day, offPerDay: 0 } })).toEqual(['lateRule']);
+  expect(fields({ lateRule: { late: 'until', until: start + day, offPerDay: 0 } })).toEqual([
+    'lateRule',
+  ]);
 });
 
 // IANA zone data: America/New_York went to daylight time on 8 March 2026 at 02:00 and back on 1 November 2026 at 02:00.
@@ -126,11 +130,14 @@ describe('clock changes', () => {
     expect(at('2026-11-01T02:30')).toBe('2026-11-01T07:30');
   });
   test('a school day over the change is an hour shorter or longer, and the deadline does not care', () => {
-    const length = (from: string, to: string) => Date.parse(`${at(to)}Z`) - Date.parse(`${at(from)}Z`);
+    const length = (from: string, to: string) =>
+      Date.parse(`${at(to)}Z`) - Date.parse(`${at(from)}Z`);
     expect(length('2026-03-07T12:00', '2026-03-08T12:00')).toBe(23 * hour);
     expect(length('2026-10-31T12:00', '2026-11-01T12:00')).toBe(25 * hour);
     const began = Date.parse('2026-03-08T06:50Z');
-    expect(deadlineOf({ ...rules, opensAt: began, closesAt: null }, began)).toBe(began + 20 * minute);
+    expect(deadlineOf({ ...rules, opensAt: began, closesAt: null }, began)).toBe(
+      began + 20 * minute,
+    );
   });
   test('there and back', () => {
     fc.assert(
@@ -158,9 +165,21 @@ describe('clock changes', () => {
 test('times and lengths in words', () => {
   const now = Date.UTC(2026, 2, 3, 15);
   const said = (at: number) => inWords(at, 'Europe/Berlin', now);
-  expect([said(now), said(now + day), said(now + 6 * day), said(now + 7 * day), said(now - day), said(Date.UTC(2027, 0, 4, 9))]).toEqual([
-    'today 16:00', 'Wed 16:00', 'Mon 16:00', 'Tue 10 Mar, 16:00', 'Mon 2 Mar, 16:00', 'Mon 4 Jan 2027, 10:00',
-  ]); // prettier-ignore
+  expect([
+    said(now),
+    said(now + day),
+    said(now + 6 * day),
+    said(now + 7 * day),
+    said(now - day),
+    said(Date.UTC(2027, 0, 4, 9)),
+  ]).toEqual([
+    'today 16:00',
+    'Wed 16:00',
+    'Mon 16:00',
+    'Tue 10 Mar, 16:00',
+    'Mon 2 Mar, 16:00',
+    'Mon 4 Jan 2027, 10:00',
+  ]);
   expect([1_000, 59_000, minute, 90 * minute, 2 * day].map(lengthInWords)).toEqual([
     '1 second',
     '59 seconds',
@@ -168,5 +187,9 @@ test('times and lengths in words', () => {
     '1 hour 30 minutes',
     '2 days',
   ]);
-  expect([20 * minute, 5.4 * hour, 42 * hour].map(roughly)).toEqual(['20 minutes', '5 hours', '2 days']);
+  expect([20 * minute, 5.4 * hour, 42 * hour].map(roughly)).toEqual([
+    '20 minutes',
+    '5 hours',
+    '2 days',
+  ]);
 });

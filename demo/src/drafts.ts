@@ -26,8 +26,14 @@ export const drafts: Draft[] = [
     by: 'holloway',
     folder: 'Unit tests',
     outline(id, { itemsOn, standardId }) {
-      const entry = (at: number, own: { itemId: number; points: number }) => ({ id: `d${id}x${String(at).padStart(2, '0')}`, ...own, revisionId: own.itemId }); // prettier-ignore
-      const core = [...itemsOn('MA.6.RAT.1', 4), ...itemsOn('MA.6.RAT.2', 4)].map((own, at) => entry(at + 1, own));
+      const entry = (at: number, own: { itemId: number; points: number }) => ({
+        id: `d${id}x${String(at).padStart(2, '0')}`,
+        ...own,
+        revisionId: own.itemId,
+      });
+      const core = [...itemsOn('MA.6.RAT.1', 4), ...itemsOn('MA.6.RAT.2', 4)].map((own, at) =>
+        entry(at + 1, own),
+      );
       const drawn = itemsOn('MA.6.RAT.3', 6).map((own, at) => entry(at + 21, own));
       return {
         ...emptyOutline('Ratio, rate and percent: end of unit', 'test', emptySection('core')),
@@ -37,9 +43,27 @@ export const drafts: Draft[] = [
         minutes: 40,
         sections: [
           { ...emptySection(`core${id}`, core), title: 'Part one', minutes: 25 },
-          { ...emptySection(`draw${id}`, drawn), title: 'Part two: percent', directions: 'You have other questions than your neighbour.', minutes: 15, draw: { count: 3, points: 2, search: null } },
+          {
+            ...emptySection(`draw${id}`, drawn),
+            title: 'Part two: percent',
+            directions: 'You have other questions than your neighbour.',
+            minutes: 15,
+            draw: { count: 3, points: 2, search: null },
+          },
         ],
-        forms: [{ id: `form${id}`, name: 'B', note: 'second row', shuffle: true, mostChoices: null, swaps: [], without: [], easier: false, passages: [] }],
+        forms: [
+          {
+            id: `form${id}`,
+            name: 'B',
+            note: 'second row',
+            shuffle: true,
+            mostChoices: null,
+            swaps: [],
+            without: [],
+            easier: false,
+            passages: [],
+          },
+        ],
         blueprint: {
           measure: 'items',
           byDepth: true,
@@ -55,7 +79,7 @@ export const drafts: Draft[] = [
           grades: [6],
           without: [],
         },
-      }; // prettier-ignore
+      };
     },
   },
   {
@@ -63,9 +87,17 @@ export const drafts: Draft[] = [
     withThem: 'holloway',
     folder: null,
     outline(id, { itemsOn }) {
-      const entries = itemsOn('ES.6.WEA.1', 4).map((own, at) => ({ id: `d${id}x0${at + 1}`, ...own, revisionId: own.itemId })); // prettier-ignore
+      const entries = itemsOn('ES.6.WEA.1', 4).map((own, at) => ({
+        id: `d${id}x0${at + 1}`,
+        ...own,
+        revisionId: own.itemId,
+      }));
       return {
-        ...emptyOutline('Weather week, sciences and mathematics', 'worksheet', emptySection(`week${id}`, entries)),
+        ...emptyOutline(
+          'Weather week, sciences and mathematics',
+          'worksheet',
+          emptySection(`week${id}`, entries),
+        ),
         subject: 'Earth science',
         grades: [6],
       };

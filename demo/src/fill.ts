@@ -8,7 +8,9 @@ if (!socket) {
 fill(socket, process.env.OAKEN_DATABASE ?? 'oaken', Date.now()).then(
   (filled) =>
     process.stdout.write(
-      filled ? 'The demonstration school is ready.\n' : 'There is a school already; it was left alone.\n',
+      filled
+        ? 'The demonstration school is ready.\n'
+        : 'There is a school already; it was left alone.\n',
     ),
   (error: Error) => {
     process.stderr.write(`The demonstration school could not be made: ${error.message}\n`);

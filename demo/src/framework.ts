@@ -26,7 +26,10 @@ export const subjects: Subject[] = [
         code: 'NUM',
         name: 'Number',
         goals: [
-          [5, 'Add and subtract fractions with different denominators and judge whether the result is sensible.'],
+          [
+            5,
+            'Add and subtract fractions with different denominators and judge whether the result is sensible.',
+          ],
           [5, 'Multiply and divide decimals by 10, 100 and 1000 by moving digits through places.'],
           [6, 'Divide fractions by fractions and explain the result with a picture or a story.'],
           [6, 'Place positive and negative numbers on a line and compare them.'],
@@ -42,7 +45,10 @@ export const subjects: Subject[] = [
           [6, 'Write and simplify ratios and tell part-to-part from part-to-whole.'],
           [6, 'Find unit rates and use them to compare.'],
           [6, 'Find a percent of an amount and the whole from a part and its percent.'],
-          [7, 'Recognise proportional relationships in tables, graphs and words, and find their constant.'],
+          [
+            7,
+            'Recognise proportional relationships in tables, graphs and words, and find their constant.',
+          ],
           [7, 'Work with percent increase and decrease in more than one step.'],
           [8, 'Read the slope of a straight line as a rate of change.'],
         ],
@@ -255,7 +261,13 @@ export function standardLines(): StandardLine[] {
       return [own, ...goals];
     });
     return [
-      { code: subject.code, parent: null, statement: subject.name, subject: subject.name, grades: all },
+      {
+        code: subject.code,
+        parent: null,
+        statement: subject.name,
+        subject: subject.name,
+        grades: all,
+      },
       ...strands,
     ];
   });

@@ -5,7 +5,13 @@
 import { createHash } from 'node:crypto';
 import { scoreAttempt } from '@oaken/core/attempts';
 import { entriesOf, formOf, type Edition } from '@oaken/core/forms';
-import { concealIds, describeItem, itemPoints, type ItemContent, type Responses } from '@oaken/core/items';
+import {
+  concealIds,
+  describeItem,
+  itemPoints,
+  type ItemContent,
+  type Responses,
+} from '@oaken/core/items';
 import { plainText } from '@oaken/core/plain';
 import { randomFrom, type Random } from '@oaken/core/random';
 import { passageWords } from '@oaken/core/passages';
@@ -43,7 +49,9 @@ export const signIns = {
 };
 
 const attemptSeed = (random: Random) =>
-  Array.from({ length: 22 }, () => 'abcdefghijklmnopqrstuvwxyz0123456789'[random.below(36)]).join('');
+  Array.from({ length: 22 }, () => 'abcdefghijklmnopqrstuvwxyz0123456789'[random.below(36)]).join(
+    '',
+  );
 
 export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): Promise<Tables> {
   const tables: Tables = new Map();
@@ -69,7 +77,20 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
   for (const own of staff) {
     const id = staffIds.size + 1;
     staffIds.set(own.name, id);
-    put('accounts', { id, school_id: 1, role: own.role, given_name: own.given, family_name: own.family, sign_in_name: own.name, student_number: null, email: mailOf(own.given, own.family), sourced_id: null, grade: null, secret_hash: password, created_at: long }); // prettier-ignore
+    put('accounts', {
+      id,
+      school_id: 1,
+      role: own.role,
+      given_name: own.given,
+      family_name: own.family,
+      sign_in_name: own.name,
+      student_number: null,
+      email: mailOf(own.given, own.family),
+      sourced_id: null,
+      grade: null,
+      secret_hash: password,
+      created_at: long,
+    });
   }
 
   // Students and classes.
@@ -77,20 +98,59 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
   const classIds = new Map<string, number>();
   for (const { own, classId, members } of rolls(seed)) {
     classIds.set(own.name, classId);
-    put('classes', { id: classId, school_id: 1, name: own.name, period: own.period, grade: own.grade, subject: own.subject, term: 'This year', code: own.code, sourced_id: classSourcedId(classId), created_at: long }); // prettier-ignore
+    put('classes', {
+      id: classId,
+      school_id: 1,
+      name: own.name,
+      period: own.period,
+      grade: own.grade,
+      subject: own.subject,
+      term: 'This year',
+      code: own.code,
+      sourced_id: classSourcedId(classId),
+      created_at: long,
+    });
     put('class_teachers', { class_id: classId, teacher_id: staffIds.get(own.teacher)! });
     const abilities = stream(`ability/${own.name}`);
-    roll.set(own.name, members.map(({ id }) => ({ id, ability: own.ability + abilities.normal() }))); // prettier-ignore
+    roll.set(
+      own.name,
+      members.map(({ id }) => ({ id, ability: own.ability + abilities.normal() })),
+    );
     const secrets = await Promise.all(members.map(({ passcode }) => hash(passcode)));
     members.forEach((one, at) => {
-      put('accounts', { id: one.id, school_id: 1, role: 'student', given_name: one.given, family_name: one.family, sign_in_name: null, student_number: one.number, email: one.email, sourced_id: one.sourcedId, grade: own.grade, secret_hash: secrets[at]!, created_at: long }); // prettier-ignore
+      put('accounts', {
+        id: one.id,
+        school_id: 1,
+        role: 'student',
+        given_name: one.given,
+        family_name: one.family,
+        sign_in_name: null,
+        student_number: one.number,
+        email: one.email,
+        sourced_id: one.sourcedId,
+        grade: own.grade,
+        secret_hash: secrets[at]!,
+        created_at: long,
+      });
       put('enrolments', { class_id: classId, student_id: one.id, roll_number: at + 1 });
       const supports = supportOf(own.name, at + 1);
-      if (supports) put('student_supports', { student_id: one.id, content: JSON.stringify(supports), changed_by: staffIds.get(own.teacher)!, changed_at: long }); // prettier-ignore
+      if (supports)
+        put('student_supports', {
+          student_id: one.id,
+          content: JSON.stringify(supports),
+          changed_by: staffIds.get(own.teacher)!,
+          changed_at: long,
+        });
     });
     for (const { name, rollNumbers } of groupsBy[own.name] ?? []) {
-      const groupId = put('class_groups', { id: (tables.get('class_groups')?.length ?? 0) + 1, class_id: classId, name, created_at: long }); // prettier-ignore
-      for (const at of rollNumbers) put('group_members', { group_id: groupId, student_id: members[at - 1]!.id });
+      const groupId = put('class_groups', {
+        id: (tables.get('class_groups')?.length ?? 0) + 1,
+        class_id: classId,
+        name,
+        created_at: long,
+      });
+      for (const at of rollNumbers)
+        put('group_members', { group_id: groupId, student_id: members[at - 1]!.id });
     }
   }
 
@@ -100,7 +160,15 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
   for (const line of standardLines()) {
     const id = standardIds.size + 1;
     standardIds.set(line.code, id);
-    put('standards', { id, framework_id: 1, parent_id: line.parent ? standardIds.get(line.parent)! : null, code: line.code, statement: line.statement, subject: line.subject, position: id }); // prettier-ignore
+    put('standards', {
+      id,
+      framework_id: 1,
+      parent_id: line.parent ? standardIds.get(line.parent)! : null,
+      code: line.code,
+      statement: line.statement,
+      subject: line.subject,
+      position: id,
+    });
     for (const grade of line.grades) put('standard_grades', { standard_id: id, grade });
   }
 
@@ -152,7 +220,15 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
     passageIds.set(name, id);
     const by = staffIds.get('castellano')!;
     put('passages', { id, bank_id: 2, revision_id: id, created_by: by, created_at: long });
-    put('passage_revisions', { id, passage_id: id, number: 1, content: JSON.stringify(content), words: passageWords(content), created_by: by, created_at: long }); // prettier-ignore
+    put('passage_revisions', {
+      id,
+      passage_id: id,
+      number: 1,
+      content: JSON.stringify(content),
+      words: passageWords(content),
+      created_by: by,
+      created_at: long,
+    });
   }
   const authors: Record<string, string> = {
     Mathematics: 'holloway',
@@ -184,11 +260,31 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       });
       const passage = own.passage === undefined ? null : passageIds.get(own.passage)!;
       const letters = stream(`ids/${id}`);
-      const hidden = concealIds(own.content, (n) => Array.from({ length: n }, () => letters.pick([...'abcdefghijklmnopqrstuvwxyz'])).join('')); // prettier-ignore
-      const content = passage === null ? hidden : { ...hidden, passage: { id: passage, revision: passage } };
+      const hidden = concealIds(own.content, (n) =>
+        Array.from({ length: n }, () => letters.pick([...'abcdefghijklmnopqrstuvwxyz'])).join(''),
+      );
+      const content =
+        passage === null ? hidden : { ...hidden, passage: { id: passage, revision: passage } };
       contents.set(own, content);
       const { words, choiceWords, kind, points, markedBy, media } = describeItem(content);
-      put('revisions', { id, item_id: id, number: 1, passage_id: passage, content: JSON.stringify(content), words, choice_words: choiceWords, kind, points, marked_by: markedBy, media, subject: folder, depth: own.depth, seconds: own.seconds, created_by: by, created_at: long }); // prettier-ignore
+      put('revisions', {
+        id,
+        item_id: id,
+        number: 1,
+        passage_id: passage,
+        content: JSON.stringify(content),
+        words,
+        choice_words: choiceWords,
+        kind,
+        points,
+        marked_by: markedBy,
+        media,
+        subject: folder,
+        depth: own.depth,
+        seconds: own.seconds,
+        created_by: by,
+        created_at: long,
+      });
       put('revision_standards', { revision_id: id, standard_id: standardIds.get(own.standard)! });
       put('revision_grades', { revision_id: id, grade });
     }
@@ -201,30 +297,56 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
 
   function putDraft(id: number, { by, withThem, folder, outline }: Draft): void {
     const own = outline(id, {
-      itemsOn: (code, n) => (byStandard.get(code) ?? []).filter(canBeSimulated).slice(0, n).map((one) => ({ itemId: itemIds.get(one)!, points: itemPoints(one.content) })), // prettier-ignore
+      itemsOn: (code, n) =>
+        (byStandard.get(code) ?? [])
+          .filter(canBeSimulated)
+          .slice(0, n)
+          .map((one) => ({ itemId: itemIds.get(one)!, points: itemPoints(one.content) })),
       standardId: (code) => standardIds.get(code)!,
     });
     const made = new Date(now - 3 * hour);
     const owner = staffIds.get(by)!;
     const key = `00000000-0000-4000-8000-${String(id).padStart(12, '0')}`;
-    put('tests', { id, school_id: 1, owner_id: owner, title: own.title, outline: JSON.stringify(own), version: 1, ready: false, reach: 'mine', client_key: key, created_at: made, changed_at: made }); // prettier-ignore
+    put('tests', {
+      id,
+      school_id: 1,
+      owner_id: owner,
+      title: own.title,
+      outline: JSON.stringify(own),
+      version: 1,
+      ready: false,
+      reach: 'mine',
+      client_key: key,
+      created_at: made,
+      changed_at: made,
+    });
     for (const itemId of new Set(allEntries(own).map((entry) => entry.itemId))) {
       const held = tables.get('items')![itemId - 1]!;
       held.uses = Number(held.uses) + 1;
       put('test_revisions', { test_id: id, revision_id: itemId });
     }
-    if (withThem) put('test_shares', { test_id: id, account_id: staffIds.get(withThem)!, may: 'edit' });
+    if (withThem)
+      put('test_shares', { test_id: id, account_id: staffIds.get(withThem)!, may: 'edit' });
     for (const name of folder === null ? [] : folders) {
-      const folderId = put('test_folders', { id: (tables.get('test_folders')?.length ?? 0) + 1, owner_id: owner, parent_id: null, name }); // prettier-ignore
-      if (name === folder) put('test_places', { account_id: owner, test_id: id, folder_id: folderId });
+      const folderId = put('test_folders', {
+        id: (tables.get('test_folders')?.length ?? 0) + 1,
+        owner_id: owner,
+        parent_id: null,
+        name,
+      });
+      if (name === folder)
+        put('test_places', { account_id: owner, test_id: id, folder_id: folderId });
     }
   }
 
   /** The items of a plan, each by its words; a word that fits none or several is a mistake in the plan. */
   function pick({ items, title }: Plan): DemoItem[] {
     return items.map((words) => {
-      const fitting = [...itemIds.keys()].filter(({ content }) => plainText(content.stem).includes(words));
-      if (fitting.length !== 1) throw new Error(`“${words}” in “${title}” fits ${fitting.length} items.`);
+      const fitting = [...itemIds.keys()].filter(({ content }) =>
+        plainText(content.stem).includes(words),
+      );
+      if (fitting.length !== 1)
+        throw new Error(`“${words}” in “${title}” fits ${fitting.length} items.`);
       return fitting[0]!;
     });
   }
@@ -246,25 +368,63 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
     const own = classes.find(({ name }) => name === plan.classes[0])!;
     const points = sumPoints(entries.map(({ points: each }) => each));
     const outline = {
-      ...head, kind: plan.kind, subject: own.subject, grades: [own.grade], ready: true,
-      sections: [{ id: sectionId, title: '', directions: '', entries: entries.map((entry) => ({ id: entry.id, itemId: entry.itemId, revisionId: entry.itemId, points: entry.points })) }],
-    }; // prettier-ignore
+      ...head,
+      kind: plan.kind,
+      subject: own.subject,
+      grades: [own.grade],
+      ready: true,
+      sections: [
+        {
+          id: sectionId,
+          title: '',
+          directions: '',
+          entries: entries.map((entry) => ({
+            id: entry.id,
+            itemId: entry.itemId,
+            revisionId: entry.itemId,
+            points: entry.points,
+          })),
+        },
+      ],
+    };
     const asked = chosen.flatMap(({ passage }) => (passage === undefined ? [] : [passage]));
     const edition: Edition = {
       ...head,
-      passages: Object.fromEntries(asked.map((name) => [String(passageIds.get(name)!), passages[name]!])),
+      passages: Object.fromEntries(
+        asked.map((name) => [String(passageIds.get(name)!), passages[name]!]),
+      ),
       subject: own.subject,
       sections: [
         {
           id: sectionId,
           title: '',
           directions: '',
-          entries: entries.map((entry) => ({ id: entry.id, itemId: entry.itemId, revisionId: entry.itemId, points: entry.points, content: contents.get(entry.own)!, standards: [entry.own.standard], depth: entry.own.depth })), // prettier-ignore
+          entries: entries.map((entry) => ({
+            id: entry.id,
+            itemId: entry.itemId,
+            revisionId: entry.itemId,
+            points: entry.points,
+            content: contents.get(entry.own)!,
+            standards: [entry.own.standard],
+            depth: entry.own.depth,
+          })),
         },
       ],
     };
     const key = `00000000-0000-4000-8000-${String(id).padStart(12, '0')}`;
-    put('tests', { id, school_id: 1, owner_id: by, title: plan.title, outline: JSON.stringify(outline), version: 1, ready: true, reach: plan.reach ?? 'mine', client_key: key, created_at: made, changed_at: made }); // prettier-ignore
+    put('tests', {
+      id,
+      school_id: 1,
+      owner_id: by,
+      title: plan.title,
+      outline: JSON.stringify(outline),
+      version: 1,
+      ready: true,
+      reach: plan.reach ?? 'mine',
+      client_key: key,
+      created_at: made,
+      changed_at: made,
+    });
     put('editions', {
       id,
       test_id: id,
@@ -286,19 +446,57 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       });
     }
     const rules = {
-      mode: 'test', offPerTry: 0.333333, limitMinutes: plan.limitMinutes, stageLimit: null, goBack: true, oneSitting: false, warnMinutes: [5, 1], attempts: 1, counts: 'best', order: 'own', shuffleChoices: true,
-      release: { score: 'after-closing', marks: 'after-closing', answers: 'after-closing', explanations: 'after-closing', show: 'both', bands: [] },
-    }; // prettier-ignore
-    put('assignments', { id, school_id: 1, edition_id: id, given_by: by, title: plan.title, kind: plan.kind, opens_at: new Date(opens), closes_at: new Date(closes), rules: JSON.stringify(rules), client_key: key, created_at: made }); // prettier-ignore
+      mode: 'test',
+      offPerTry: 0.333333,
+      limitMinutes: plan.limitMinutes,
+      stageLimit: null,
+      goBack: true,
+      oneSitting: false,
+      warnMinutes: [5, 1],
+      attempts: 1,
+      counts: 'best',
+      order: 'own',
+      shuffleChoices: true,
+      release: {
+        score: 'after-closing',
+        marks: 'after-closing',
+        answers: 'after-closing',
+        explanations: 'after-closing',
+        show: 'both',
+        bands: [],
+      },
+    };
+    put('assignments', {
+      id,
+      school_id: 1,
+      edition_id: id,
+      given_by: by,
+      title: plan.title,
+      kind: plan.kind,
+      opens_at: new Date(opens),
+      closes_at: new Date(closes),
+      rules: JSON.stringify(rules),
+      client_key: key,
+      created_at: made,
+    });
     for (const name of plan.classes) {
       const classId = classIds.get(name)!;
       put('assignment_classes', { assignment_id: id, class_id: classId });
       const random = stream(`sitting/${id}/${name}`);
       for (const student of roll.get(name)!) {
-        put('assignment_students', { assignment_id: id, student_id: student.id, class_id: classId });
-        if (plan.state === 'sat') sit(student, { opens, closes, absent: plan.absent ?? 0.04, working: 0 }, random);
+        put('assignment_students', {
+          assignment_id: id,
+          student_id: student.id,
+          class_id: classId,
+        });
+        if (plan.state === 'sat')
+          sit(student, { opens, closes, absent: plan.absent ?? 0.04, working: 0 }, random);
         if (plan.state === 'open')
-          sit(student, { opens, closes: Math.min(closes, now), absent: 0.5, working: 0.15 }, random);
+          sit(
+            student,
+            { opens, closes: Math.min(closes, now), absent: 0.5, working: 0.15 },
+            random,
+          );
       }
     }
 
@@ -349,13 +547,30 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       const earned = stillWorking ? null : sumPoints(scores.map(({ points: each }) => each));
       const attemptId = put('attempts', {
         id: (tables.get('attempts')?.length ?? 0) + 1,
-        assignment_id: id, student_id: student.id, number: 1, seed: attemptSeedText, began_at: new Date(began), deadline_at: deadline,
-        handed_in_at: handedIn, most: handedIn ? points : null, handed_in_by: stillWorking ? null : ranOut ? 'server' : 'student', late: false,
-        points: earned, counted: earned,
-      }); // prettier-ignore
+        assignment_id: id,
+        student_id: student.id,
+        number: 1,
+        seed: attemptSeedText,
+        began_at: new Date(began),
+        deadline_at: deadline,
+        handed_in_at: handedIn,
+        most: handedIn ? points : null,
+        handed_in_by: stillWorking ? null : ranOut ? 'server' : 'student',
+        late: false,
+        points: earned,
+        counted: earned,
+      });
       let step = 0;
       for (const [entry, given] of answers)
-        put('answers', { attempt_id: attemptId, entry_id: entry, number: 1, device: 'demonstratio', responses: JSON.stringify(given), flagged: false, saved_at: new Date(began + (++step * length) / (shown.length + 1)) }); // prettier-ignore
+        put('answers', {
+          attempt_id: attemptId,
+          entry_id: entry,
+          number: 1,
+          device: 'demonstratio',
+          responses: JSON.stringify(given),
+          flagged: false,
+          saved_at: new Date(began + (++step * length) / (shown.length + 1)),
+        });
       for (const score of scores)
         put('scores', {
           attempt_id: attemptId,
@@ -370,7 +585,11 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
 }
 
 /** The passcodes of a class, for whoever shows the demonstration. */
-export const passcodesOf = (seed: string, className: string): { name: string; passcode: string }[] =>
+export const passcodesOf = (
+  seed: string,
+  className: string,
+): { name: string; passcode: string }[] =>
   rolls(seed)
     .find(({ own }) => own.name === className)
-    ?.members.map(({ given, family, passcode }) => ({ name: `${given} ${family}`, passcode })) ?? [];
+    ?.members.map(({ given, family, passcode }) => ({ name: `${given} ${family}`, passcode })) ??
+  [];

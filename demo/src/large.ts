@@ -6,11 +6,25 @@ import { describeItem, type ItemContent, type Part } from '@oaken/core/items';
 import { randomFrom, type Random } from '@oaken/core/random';
 
 const words = {
-  adjective: 'wide narrow steep flat early late heavy light warm cold salty fresh young old busy quiet northern southern upper lower dry wet broad deep shallow rough smooth distant nearby famous'.split(' '),
-  noun: 'river bridge market valley harbour ferry orchard mill quarry lighthouse canal dune cliff meadow reservoir glacier delta plateau path tower garden library station ropeworks workshop map chart scale ratio fraction percentage graph table argument claim reason paragraph verse letter report'.split(' '),
-  verb: 'crosses borders feeds shapes carries measures compares explains describes predicts supports weakens doubles halves exceeds equals follows changes reaches leaves'.split(' '),
-  ask: ['Which statement fits best', 'What follows from this', 'Which value is closest', 'What is the most likely reason', 'Which of these is true', 'How large is the difference'],
-}; // prettier-ignore
+  adjective:
+    'wide narrow steep flat early late heavy light warm cold salty fresh young old busy quiet northern southern upper lower dry wet broad deep shallow rough smooth distant nearby famous'.split(
+      ' ',
+    ),
+  noun: 'river bridge market valley harbour ferry orchard mill quarry lighthouse canal dune cliff meadow reservoir glacier delta plateau path tower garden library station ropeworks workshop map chart scale ratio fraction percentage graph table argument claim reason paragraph verse letter report'.split(
+    ' ',
+  ),
+  verb: 'crosses borders feeds shapes carries measures compares explains describes predicts supports weakens doubles halves exceeds equals follows changes reaches leaves'.split(
+    ' ',
+  ),
+  ask: [
+    'Which statement fits best',
+    'What follows from this',
+    'Which value is closest',
+    'What is the most likely reason',
+    'Which of these is true',
+    'How large is the difference',
+  ],
+};
 const syllables =
   'bra del fen gar hol ist kel lom mar nor oss pil quen ros sul tar ulm ves wil yar zen brook dale ford ham mere stead wick'.split(
     ' ',
@@ -23,7 +37,8 @@ const place = (random: Random) => {
 };
 
 /** The more often a word comes first in the list, the more often it is used. */
-const often = (list: readonly string[], random: Random) => list[Math.floor(list.length * random.next() ** 2)]!;
+const often = (list: readonly string[], random: Random) =>
+  list[Math.floor(list.length * random.next() ** 2)]!;
 
 const phrase = (random: Random) =>
   `the ${often(words.adjective, random)} ${often(words.noun, random)} of ${place(random)} ${often(words.verb, random)} ${2 + random.below(300)} ${often(words.noun, random)}s`;
@@ -31,13 +46,37 @@ const phrase = (random: Random) =>
 function partOf(random: Random): Part {
   const roll = random.next();
   const id = 'a';
-  if (roll < 0.15) return { id, kind: 'numeric', key: { value: String(1 + random.below(999)), tolerance: { by: 'exact' }, decimal: 'point', units: [], unitRequired: false }, rule: { rule: 'all-or-nothing', points: 1 } }; // prettier-ignore
+  if (roll < 0.15)
+    return {
+      id,
+      kind: 'numeric',
+      key: {
+        value: String(1 + random.below(999)),
+        tolerance: { by: 'exact' },
+        decimal: 'point',
+        units: [],
+        unitRequired: false,
+      },
+      rule: { rule: 'all-or-nothing', points: 1 },
+    };
   if (roll < 0.2)
-    return { id, kind: 'true-false', key: random.next() < 0.5, rule: { rule: 'all-or-nothing', points: 1 } };
-  if (roll < 0.25) return { id, kind: 'long-text', lines: 8, guide: '', rule: { rule: 'by-hand', points: 4 } };
+    return {
+      id,
+      kind: 'true-false',
+      key: random.next() < 0.5,
+      rule: { rule: 'all-or-nothing', points: 1 },
+    };
+  if (roll < 0.25)
+    return { id, kind: 'long-text', lines: 8, guide: '', rule: { rule: 'by-hand', points: 4 } };
   const choices = [...'abcd'].map((own) => ({ id: own, text: phrase(random) }));
   if (roll < 0.4)
-    return { id, kind: 'multiple-choice', choices, key: ['a', 'c'], rule: { rule: 'each-right', points: 2 } };
+    return {
+      id,
+      kind: 'multiple-choice',
+      choices,
+      key: ['a', 'c'],
+      rule: { rule: 'each-right', points: 2 },
+    };
   return {
     id,
     kind: 'single-choice',
@@ -80,7 +119,10 @@ export function* largeBank(seed: string, n: number, standards: number): Generato
       standard: Math.floor(standards * random.next() ** 1.5),
       depth: 1 + random.below(4),
       seconds: 30 + 15 * random.below(10),
-      tags: random.next() < 0.3 ? [random.pick(['warm up', 'homework', 'challenge', 'review', 'mock test'])] : [],
+      tags:
+        random.next() < 0.3
+          ? [random.pick(['warm up', 'homework', 'challenge', 'review', 'mock test'])]
+          : [],
       seenN,
       seenShare: seenN > 0 ? 0.2 + 0.7 * random.next() : 0,
       separation: seenN > 30 ? Math.round((random.next() * 0.7 - 0.1) * 1000) / 1000 : null,

@@ -2,7 +2,11 @@
 import type { PassageContent } from '@oaken/core/passages';
 
 const body = (text: string) =>
-  text.trim().split(/\n\s*\n/).map((own) => `<p>${own.trim().replace(/\s+/g, ' ')}</p>`).join(''); // prettier-ignore
+  text
+    .trim()
+    .split(/\n\s*\n/)
+    .map((own) => `<p>${own.trim().replace(/\s+/g, ' ')}</p>`)
+    .join('');
 
 export const passages: Record<string, PassageContent> = {
   lighthouse: {
@@ -56,10 +60,19 @@ export const passages: Record<string, PassageContent> = {
     numbering: 'lines',
     source: 'Written for this bank',
     body: [
-      'The ferry runs from 1 April to 31 October.', 'First crossing at 7:00, last crossing at 19:00, every half hour.', 'On market days (Saturday) it runs every quarter of an hour.',
-      'No crossing when the river stands above the red mark on the post.', 'Ring the bell once to call the ferry from the other side.', 'Bicycles cross free; handcarts pay as for one person.',
-      'Children under six cross free with an adult.', 'Animals must be led. Geese must be carried.', 'The hut is for waiting, not for sleeping.', 'Lost things are kept for a year in the mill.',
-    ].map((own) => `<p>${own}</p>`).join(''),
+      'The ferry runs from 1 April to 31 October.',
+      'First crossing at 7:00, last crossing at 19:00, every half hour.',
+      'On market days (Saturday) it runs every quarter of an hour.',
+      'No crossing when the river stands above the red mark on the post.',
+      'Ring the bell once to call the ferry from the other side.',
+      'Bicycles cross free; handcarts pay as for one person.',
+      'Children under six cross free with an adult.',
+      'Animals must be led. Geese must be carried.',
+      'The hut is for waiting, not for sleeping.',
+      'Lost things are kept for a year in the mill.',
+    ]
+      .map((own) => `<p>${own}</p>`)
+      .join(''),
     easier: '',
   },
-}; // prettier-ignore
+};

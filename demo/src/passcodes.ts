@@ -29,6 +29,8 @@ for (const own of classes) {
     '| name | passcode |',
     '| --- | --- |',
   );
-  lines.push(...passcodesOf(demoSeed, own.name).map(({ name, passcode }) => `| ${name} | \`${passcode}\` |`));
+  lines.push(
+    ...passcodesOf(demoSeed, own.name).map(({ name, passcode }) => `| ${name} | \`${passcode}\` |`),
+  );
 }
 process.stdout.write(`${lines.join('\n')}\n`);

@@ -15,13 +15,67 @@ export type StaffName = (typeof staff)[number]['name'];
 export const demoPassword = 'oak-and-ink';
 
 export const classes = [
-  { name: '6B', period: '2nd period', grade: 6, subject: 'Mathematics', teacher: 'holloway', code: 'BRN6B2', students: 27, ability: 0.1 },
-  { name: '6D', period: '4th period', grade: 6, subject: 'Mathematics', teacher: 'holloway', code: 'BRN6D4', students: 26, ability: -0.2 },
-  { name: '7A', period: '5th period', grade: 7, subject: 'Mathematics', teacher: 'holloway', code: 'BRN7A5', students: 28, ability: 0.2 },
-  { name: '6F', period: '1st period', grade: 6, subject: 'Earth science', teacher: 'lindqvist', code: 'BRN6F3', students: 27, ability: 0 },
-  { name: '8C', period: '3rd period', grade: 8, subject: 'Geography', teacher: 'nwosu', code: 'BRN8C3', students: 26, ability: 0.3 },
-  { name: '5E', period: '6th period', grade: 5, subject: 'Reading', teacher: 'castellano', code: 'BRN5E6', students: 27, ability: -0.1 },
-] as const satisfies readonly { teacher: StaffName; [more: string]: unknown }[]; // prettier-ignore
+  {
+    name: '6B',
+    period: '2nd period',
+    grade: 6,
+    subject: 'Mathematics',
+    teacher: 'holloway',
+    code: 'BRN6B2',
+    students: 27,
+    ability: 0.1,
+  },
+  {
+    name: '6D',
+    period: '4th period',
+    grade: 6,
+    subject: 'Mathematics',
+    teacher: 'holloway',
+    code: 'BRN6D4',
+    students: 26,
+    ability: -0.2,
+  },
+  {
+    name: '7A',
+    period: '5th period',
+    grade: 7,
+    subject: 'Mathematics',
+    teacher: 'holloway',
+    code: 'BRN7A5',
+    students: 28,
+    ability: 0.2,
+  },
+  {
+    name: '6F',
+    period: '1st period',
+    grade: 6,
+    subject: 'Earth science',
+    teacher: 'lindqvist',
+    code: 'BRN6F3',
+    students: 27,
+    ability: 0,
+  },
+  {
+    name: '8C',
+    period: '3rd period',
+    grade: 8,
+    subject: 'Geography',
+    teacher: 'nwosu',
+    code: 'BRN8C3',
+    students: 26,
+    ability: 0.3,
+  },
+  {
+    name: '5E',
+    period: '6th period',
+    grade: 5,
+    subject: 'Reading',
+    teacher: 'castellano',
+    code: 'BRN5E6',
+    students: 27,
+    ability: -0.1,
+  },
+] as const satisfies readonly { teacher: StaffName; [more: string]: unknown }[];
 
 const given =
   `Adaeze Aiko Alma Amir Anouk Anton Arlo Asha Bao Beatriz Ben Bodhi Callum Camila Carys Chidi Cora Dalia Daniel Darya
@@ -51,7 +105,8 @@ export function students(random: Random, count: number) {
     do name = [random.pick(given), random.pick(family)];
     while (names.has(name.join(' ')));
     names.add(name.join(' '));
-    const draw = (from: string, n: number) => Array.from({ length: n }, () => random.pick([...from])).join('');
+    const draw = (from: string, n: number) =>
+      Array.from({ length: n }, () => random.pick([...from])).join('');
     return {
       given: name[0],
       family: name[1],

@@ -14,12 +14,22 @@ export interface Member {
   sourcedId: string;
 }
 
-const plain = (name: string) => name.normalize('NFKD').replace(/[^A-Za-z]/g, '').toLowerCase(); // prettier-ignore
-export const mailOf = (given: string, family: string) => `${plain(given)}.${plain(family.replace(/ó/g, 'o'))}@brindlemere.test`; // prettier-ignore
+const plain = (name: string) =>
+  name
+    .normalize('NFKD')
+    .replace(/[^A-Za-z]/g, '')
+    .toLowerCase();
+export const mailOf = (given: string, family: string) =>
+  `${plain(given)}.${plain(family.replace(/ó/g, 'o'))}@brindlemere.test`;
 
 /** Classes in their order, each with its members by family name; ids follow the staff's. */
-export function rolls(seed: string): { own: (typeof classes)[number]; classId: number; members: Member[] }[] {
-  const everyone = students(randomFrom(`${seed}/students`), classes.reduce((sum, own) => sum + own.students, 0)); // prettier-ignore
+export function rolls(
+  seed: string,
+): { own: (typeof classes)[number]; classId: number; members: Member[] }[] {
+  const everyone = students(
+    randomFrom(`${seed}/students`),
+    classes.reduce((sum, own) => sum + own.students, 0),
+  );
   let next = 0;
   return classes.map((own, at) => {
     const members = everyone.slice(next, next + own.students).map((one, n): Member => {
@@ -68,31 +78,88 @@ export function officeRoster(seed: string): RosterTables {
   const all = rolls(seed);
   const [first, second] = [all[0]!, all[1]!];
   const [movesOn, leaves, renamed] = [first.members[17]!, first.members[22]!, first.members[6]!];
-  const comes: Member = { id: 0, given: 'Ottilie', family: 'Brandt', number: 'B029001', passcode: '', email: mailOf('Ottilie', 'Brandt'), sourcedId: 'bms-s-B029001' }; // prettier-ignore
+  const comes: Member = {
+    id: 0,
+    given: 'Ottilie',
+    family: 'Brandt',
+    number: 'B029001',
+    passcode: '',
+    email: mailOf('Ottilie', 'Brandt'),
+    sourcedId: 'bms-s-B029001',
+  };
   const listOf = (classId: number, members: Member[]): Member[] => {
-    if (classId === first.classId) return [...members.filter((own) => own !== movesOn && own !== leaves), comes];
+    if (classId === first.classId)
+      return [...members.filter((own) => own !== movesOn && own !== leaves), comes];
     return classId === second.classId ? [...members, movesOn] : members;
   };
   const active = { status: 'active', dateLastModified: '' };
   const teacherId = (name: string) => `bms-t-${name}`;
-  const listed = all.map(({ own, classId, members }) => ({ own, classId, sourcedId: classSourcedId(classId), members: listOf(classId, members) })); // prettier-ignore
+  const listed = all.map(({ own, classId, members }) => ({
+    own,
+    classId,
+    sourcedId: classSourcedId(classId),
+    members: listOf(classId, members),
+  }));
   return {
     manifest: [
       { propertyName: 'manifest.version', value: '1.0' },
       { propertyName: 'oneroster.version', value: '1.2' },
     ],
-    academicSessions: [{ ...active, sourcedId: 'bms-year', title: 'This year', type: 'schoolYear' }],
+    academicSessions: [
+      { ...active, sourcedId: 'bms-year', title: 'This year', type: 'schoolYear' },
+    ],
     courses: [],
-    classes: listed.map(({ own, sourcedId }) => ({ ...active, sourcedId, title: own.name, grades: String(own.grade).padStart(2, '0'), courseSourcedId: '', termSourcedIds: 'bms-year', subjects: own.subject, periods: own.period.replace(/\D+/g, '') })),
+    classes: listed.map(({ own, sourcedId }) => ({
+      ...active,
+      sourcedId,
+      title: own.name,
+      grades: String(own.grade).padStart(2, '0'),
+      courseSourcedId: '',
+      termSourcedIds: 'bms-year',
+      subjects: own.subject,
+      periods: own.period.replace(/\D+/g, ''),
+    })),
     users: [
-      ...staff.filter(({ role }) => role === 'teacher').map((own) => ({ ...active, sourcedId: teacherId(own.name), givenName: own.given, familyName: own.family, identifier: '', email: mailOf(own.given, own.family), grades: '' })),
-      ...listed.flatMap(({ own, members }) => members.map((one) => ({ ...active, sourcedId: one.sourcedId, givenName: one === renamed ? `${one.given} June` : one.given, familyName: one.family, identifier: one.number, email: one.email, grades: String(own.grade).padStart(2, '0') }))),
+      ...staff
+        .filter(({ role }) => role === 'teacher')
+        .map((own) => ({
+          ...active,
+          sourcedId: teacherId(own.name),
+          givenName: own.given,
+          familyName: own.family,
+          identifier: '',
+          email: mailOf(own.given, own.family),
+          grades: '',
+        })),
+      ...listed.flatMap(({ own, members }) =>
+        members.map((one) => ({
+          ...active,
+          sourcedId: one.sourcedId,
+          givenName: one === renamed ? `${one.given} June` : one.given,
+          familyName: one.family,
+          identifier: one.number,
+          email: one.email,
+          grades: String(own.grade).padStart(2, '0'),
+        })),
+      ),
     ],
     enrollments: listed.flatMap(({ own, classId, sourcedId, members }) => [
-      { ...active, sourcedId: `bms-e-${classId}-t`, classSourcedId: sourcedId, userSourcedId: teacherId(own.teacher), role: 'teacher' },
-      ...members.map((one) => ({ ...active, sourcedId: `bms-e-${classId}-${one.number}`, classSourcedId: sourcedId, userSourcedId: one.sourcedId, role: 'student' })),
+      {
+        ...active,
+        sourcedId: `bms-e-${classId}-t`,
+        classSourcedId: sourcedId,
+        userSourcedId: teacherId(own.teacher),
+        role: 'teacher',
+      },
+      ...members.map((one) => ({
+        ...active,
+        sourcedId: `bms-e-${classId}-${one.number}`,
+        classSourcedId: sourcedId,
+        userSourcedId: one.sourcedId,
+        role: 'student',
+      })),
     ]),
-  }; // prettier-ignore
+  };
 }
 
 export const classSourcedId = (classId: number) => `bms-c-${classId}`;

@@ -16,9 +16,11 @@ function traitsOf(own: DemoItem): Traits {
   const random = randomFrom(`traits/${own.content.stem}`);
   const [part] = own.content.parts;
   const pull = new Map<string, number>();
-  if (part && 'choices' in part) for (const { id } of part.choices) pull.set(id, 0.6 + random.next());
+  if (part && 'choices' in part)
+    for (const { id } of part.choices) pull.set(id, 0.6 + random.next());
   // Whoever marked the wrong key fell for it, and so do others.
-  if (own.planted?.truth && part?.kind === 'single-choice') for (const id of part.key) pull.set(id, 4);
+  if (own.planted?.truth && part?.kind === 'single-choice')
+    for (const id of part.key) pull.set(id, 4);
   if (own.planted?.tempting) pull.set(own.planted.tempting, 7);
   const hard = own.planted?.tempting ? 0.5 : 0;
   return {
@@ -47,7 +49,8 @@ function weighted(random: Random, pull: [string, number][]): string {
   return pull.at(-1)![0];
 }
 
-export const canBeSimulated = ({ content: { parts } }: DemoItem) => parts.length === 1 && parts[0]!.kind in guesses;
+export const canBeSimulated = ({ content: { parts } }: DemoItem) =>
+  parts.length === 1 && parts[0]!.kind in guesses;
 
 /** One student's answer to an item; a part without an answer is left out. */
 export function answerOf(own: DemoItem, ability: number, random: Random): Responses {
@@ -59,12 +62,21 @@ export function answerOf(own: DemoItem, ability: number, random: Random): Respon
   return { [part.id]: respond(part, own, knows, traits, random) };
 }
 
-function respond(part: Part, own: DemoItem, knows: boolean, { pull }: Traits, random: Random): unknown {
+function respond(
+  part: Part,
+  own: DemoItem,
+  knows: boolean,
+  { pull }: Traits,
+  random: Random,
+): unknown {
   switch (part.kind) {
     case 'single-choice': {
       const right = own.planted?.truth ?? part.key;
       if (knows) return right[0];
-      return weighted(random, [...pull].filter(([id]) => !right.includes(id))); // prettier-ignore
+      return weighted(
+        random,
+        [...pull].filter(([id]) => !right.includes(id)),
+      );
     }
     case 'multiple-choice': {
       if (knows) return part.key;
@@ -78,10 +90,17 @@ function respond(part: Part, own: DemoItem, knows: boolean, { pull }: Traits, ra
     case 'numeric':
       return knows ? sayNumber(part.key.value, random) : wrongNumber(part.key.value, random);
     case 'short-text':
-      return knows ? sayWord(random.pick(part.key.variants.slice(0, 2)), random) : wrongWord(own, random);
+      return knows
+        ? sayWord(random.pick(part.key.variants.slice(0, 2)), random)
+        : wrongWord(own, random);
     case 'long-text':
       // Only one question is written on in the demonstration.
-      return floodPlain[Math.min(floodPlain.length - 1, random.below(knows ? floodPlain.length : 4) + (knows ? 2 : 0))];
+      return floodPlain[
+        Math.min(
+          floodPlain.length - 1,
+          random.below(knows ? floodPlain.length : 4) + (knows ? 2 : 0),
+        )
+      ];
     default:
       throw new Error(`No answers are made up for ${part.kind}.`);
   }

@@ -21,26 +21,110 @@ export async function writeLarge(
   const [owner] = await connection.query(
     "SELECT id, school_id AS school FROM accounts WHERE role = 'teacher' ORDER BY id LIMIT 1",
   );
-  const made = await connection.query('INSERT INTO banks (school_id, owner_id, reach, name, created_at) VALUES (?, NULL, ?, ?, ?)', [owner.school, 'everybody', largeBankName, new Date(now)]); // prettier-ignore
+  const made = await connection.query(
+    'INSERT INTO banks (school_id, owner_id, reach, name, created_at) VALUES (?, NULL, ?, ?, ?)',
+    [owner.school, 'everybody', largeBankName, new Date(now)],
+  );
   const bank = Number(made.insertId);
   const insert = (table: string, columns: string[], lines: unknown[][]) =>
     lines.length === 0
       ? Promise.resolve()
-      : connection.query(`INSERT INTO ${table} (${columns.join(', ')}) VALUES ${lines.map((line) => `(${line.map(() => '?').join(', ')})`).join(', ')}`, lines.flat()); // prettier-ignore
-  const [{ item, revision }] = await connection.query('SELECT COALESCE(MAX(id), 0) AS item, (SELECT COALESCE(MAX(id), 0) FROM revisions) AS revision FROM items'); // prettier-ignore
+      : connection.query(
+          `INSERT INTO ${table} (${columns.join(', ')}) VALUES ${lines.map((line) => `(${line.map(() => '?').join(', ')})`).join(', ')}`,
+          lines.flat(),
+        );
+  const [{ item, revision }] = await connection.query(
+    'SELECT COALESCE(MAX(id), 0) AS item, (SELECT COALESCE(MAX(id), 0) FROM revisions) AS revision FROM items',
+  );
   let itemId = Number(item);
   let revisionId = Number(revision);
   let waiting: LargeItem[] = [];
 
   const flush = async () => {
-    const lines = waiting.map((own) => ({ own, id: ++itemId, revision: ++revisionId, standard: standards[own.standard]!, at: new Date(now - own.age * day) })); // prettier-ignore
+    const lines = waiting.map((own) => ({
+      own,
+      id: ++itemId,
+      revision: ++revisionId,
+      standard: standards[own.standard]!,
+      at: new Date(now - own.age * day),
+    }));
     waiting = [];
     await connection.beginTransaction();
-    await insert('items', ['id', 'bank_id', 'revision_id', 'created_by', 'created_at', 'seen_n', 'seen_share', 'separation'], lines.map(({ own, id, revision: r, at }) => [id, bank, r, owner.id, at, own.seenN, own.seenShare, own.separation])); // prettier-ignore
-    await insert('revisions', ['id', 'item_id', 'number', 'content', 'words', 'choice_words', 'kind', 'points', 'marked_by', 'media', 'subject', 'depth', 'seconds', 'created_by', 'created_at'], lines.map(({ own: { described: d, ...own }, id, revision: r, standard, at }) => [r, id, 1, JSON.stringify(own.content), d.words, d.choiceWords, d.kind, d.points, d.markedBy, d.media, standard.subject, own.depth, own.seconds, owner.id, at])); // prettier-ignore
-    await insert('revision_standards', ['revision_id', 'standard_id'], lines.map(({ revision: r, standard }) => [r, standard.id])); // prettier-ignore
-    await insert('revision_grades', ['revision_id', 'grade'], lines.map(({ revision: r, standard }) => [r, standard.grade])); // prettier-ignore
-    await insert('revision_tags', ['revision_id', 'tag'], lines.flatMap(({ own, revision: r }) => own.tags.map((tag) => [r, tag]))); // prettier-ignore
+    await insert(
+      'items',
+      [
+        'id',
+        'bank_id',
+        'revision_id',
+        'created_by',
+        'created_at',
+        'seen_n',
+        'seen_share',
+        'separation',
+      ],
+      lines.map(({ own, id, revision: r, at }) => [
+        id,
+        bank,
+        r,
+        owner.id,
+        at,
+        own.seenN,
+        own.seenShare,
+        own.separation,
+      ]),
+    );
+    await insert(
+      'revisions',
+      [
+        'id',
+        'item_id',
+        'number',
+        'content',
+        'words',
+        'choice_words',
+        'kind',
+        'points',
+        'marked_by',
+        'media',
+        'subject',
+        'depth',
+        'seconds',
+        'created_by',
+        'created_at',
+      ],
+      lines.map(({ own: { described: d, ...own }, id, revision: r, standard, at }) => [
+        r,
+        id,
+        1,
+        JSON.stringify(own.content),
+        d.words,
+        d.choiceWords,
+        d.kind,
+        d.points,
+        d.markedBy,
+        d.media,
+        standard.subject,
+        own.depth,
+        own.seconds,
+        owner.id,
+        at,
+      ]),
+    );
+    await insert(
+      'revision_standards',
+      ['revision_id', 'standard_id'],
+      lines.map(({ revision: r, standard }) => [r, standard.id]),
+    );
+    await insert(
+      'revision_grades',
+      ['revision_id', 'grade'],
+      lines.map(({ revision: r, standard }) => [r, standard.grade]),
+    );
+    await insert(
+      'revision_tags',
+      ['revision_id', 'tag'],
+      lines.flatMap(({ own, revision: r }) => own.tags.map((tag) => [r, tag])),
+    );
     await connection.commit();
   };
 

@@ -19,7 +19,9 @@ test('every item of the demonstration is whole, and comes back the same from a t
     };
     const cells = itemToRow(content, facts);
     const read = itemFromRow(cells);
-    expect(JSON.parse(JSON.stringify(read.ok && read.content))).toEqual(JSON.parse(JSON.stringify(content)));
+    expect(JSON.parse(JSON.stringify(read.ok && read.content))).toEqual(
+      JSON.parse(JSON.stringify(content)),
+    );
     if (cells.whole === '') plain++;
   }
   // Numbers, short answers and statements need no more than their plain columns.

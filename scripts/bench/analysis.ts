@@ -39,7 +39,11 @@ function byHand({ points, chosen }: ScoreTable) {
   const xt = new Float64Array(k);
   const counts = new Int32Array(k * choices);
   const rests = new Float64Array(k * choices);
-  let t = 0, tt = 0, o = 0, oo = 0, ot = 0; // prettier-ignore
+  let t = 0,
+    tt = 0,
+    o = 0,
+    oo = 0,
+    ot = 0;
   for (let s = 0; s < n; s++) {
     const row = s * k;
     let total = 0;
@@ -70,14 +74,16 @@ function byHand({ points, chosen }: ScoreTable) {
   const groupOption = new Float64Array(2 * k * choices);
   for (let side = 0; side < 2; side++) {
     const cut = side === 0 ? sorted[n - g]! : sorted[g - 1]!;
-    let beyond = 0, tied = 0; // prettier-ignore
+    let beyond = 0,
+      tied = 0;
     for (let s = 0; s < n; s++) {
       if (side === 0 ? totals[s]! > cut : totals[s]! < cut) beyond++;
       else if (totals[s] === cut) tied++;
     }
     const part = (g - beyond) / tied;
     for (let s = 0; s < n; s++) {
-      const w = totals[s] === cut ? part : (side === 0 ? totals[s]! > cut : totals[s]! < cut) ? 1 : 0;
+      const w =
+        totals[s] === cut ? part : (side === 0 ? totals[s]! > cut : totals[s]! < cut) ? 1 : 0;
       if (w === 0) continue;
       for (let i = 0; i < k; i++) {
         groupX[side * k + i]! += w * points[s * k + i]!;
@@ -95,7 +101,17 @@ function byHand({ points, chosen }: ScoreTable) {
     const shared = xt[i]! - (x[i]! * t) / n;
     const restSquares = totalSquares + own - 2 * shared;
     const rest = t - x[i]!;
-    figures.set([x[i]! / n, Math.sqrt(own / (n - 1)), shared / Math.sqrt(own * totalSquares), (shared - own) / Math.sqrt(own * restSquares), (groupX[i]! - groupX[k + i]!) / g, ((k - 1) / (k - 2)) * (1 - (itemSquares - own) / restSquares)], i * 6); // prettier-ignore
+    figures.set(
+      [
+        x[i]! / n,
+        Math.sqrt(own / (n - 1)),
+        shared / Math.sqrt(own * totalSquares),
+        (shared - own) / Math.sqrt(own * restSquares),
+        (groupX[i]! - groupX[k + i]!) / g,
+        ((k - 1) / (k - 2)) * (1 - (itemSquares - own) / restSquares),
+      ],
+      i * 6,
+    );
     for (let c = 0; c < choices; c++) {
       const m = counts[i * choices + c]!;
       correlations[i * choices + c] =
@@ -103,11 +119,25 @@ function byHand({ points, chosen }: ScoreTable) {
     }
   }
   const even = t - o;
-  const half = (ot - oo - (o * even) / n) / Math.sqrt((oo - (o * o) / n) * (tt - 2 * ot + oo - (even * even) / n));
+  const half =
+    (ot - oo - (o * even) / n) /
+    Math.sqrt((oo - (o * o) / n) * (tt - 2 * ot + oo - (even * even) / n));
   const alpha = (k / (k - 1)) * (1 - itemSquares / totalSquares);
   const mean = t / n;
   const sd = Math.sqrt(totalSquares / (n - 1));
-  return { figures, correlations, groupOption, alpha, mean, sd, median: (sorted[(n - 1) >> 1]! + sorted[n >> 1]!) / 2, quartiles: [sorted[n >> 2], sorted[(3 * n) >> 2]], kr21: (k / (k - 1)) * (1 - (mean * (k - mean)) / k / (totalSquares / n)), split: (2 * half) / (1 + half), error: sd * Math.sqrt(1 - alpha) }; // prettier-ignore
+  return {
+    figures,
+    correlations,
+    groupOption,
+    alpha,
+    mean,
+    sd,
+    median: (sorted[(n - 1) >> 1]! + sorted[n >> 1]!) / 2,
+    quartiles: [sorted[n >> 2], sorted[(3 * n) >> 2]],
+    kr21: (k / (k - 1)) * (1 - (mean * (k - mean)) / k / (totalSquares / n)),
+    split: (2 * half) / (1 + half),
+    error: sd * Math.sqrt(1 - alpha),
+  };
 }
 
 const table = simulated();
@@ -133,4 +163,10 @@ for (let round = 0; round < 60; round++) {
   floor.push(time(() => byHand(table)));
 }
 const [value, hand] = [percentile(mine.slice(10), 0.5), percentile(floor.slice(10), 0.5)];
-report({ name: 'analysis of 5,000 x 100, median', value, unit: 'ms', floor: hand, holds: value <= 3 * hand });
+report({
+  name: 'analysis of 5,000 x 100, median',
+  value,
+  unit: 'ms',
+  floor: hand,
+  holds: value <= 3 * hand,
+});

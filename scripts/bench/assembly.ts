@@ -3,7 +3,13 @@
  * The floor is the linear relaxation of the same first stage by the same solver: no program with whole numbers can be
  * quicker than that.
  */
-import { assemble, type Assembled, type Blueprint, type PlannedItem, type Solve } from '@oaken/core/assembly';
+import {
+  assemble,
+  type Assembled,
+  type Blueprint,
+  type PlannedItem,
+  type Solve,
+} from '@oaken/core/assembly';
 import { randomFrom } from '@oaken/core/random';
 import { highsSolve } from '../../server/src/assembly/highs';
 import { report } from './figure';
@@ -41,7 +47,11 @@ const candidates = bank();
 
 async function fill(forms: number, own = blueprint): Promise<{ found: Assembled; took: number }> {
   const began = seconds();
-  const found = await assemble({ blueprint: own, candidates, keep: [], enemies: [], forms }, highsSolve, { seconds: 20, clock: seconds }); // prettier-ignore
+  const found = await assemble(
+    { blueprint: own, candidates, keep: [], enemies: [], forms },
+    highsSolve,
+    { seconds: 20, clock: seconds },
+  );
   return { found: found!, took: seconds() - began };
 }
 
@@ -54,7 +64,10 @@ async function floor(forms: number): Promise<number> {
     took = Math.min(took, seconds() - began);
     return solved;
   };
-  await assemble({ blueprint, candidates, keep: [], enemies: [], forms }, relaxed, { seconds: 20, clock: seconds });
+  await assemble({ blueprint, candidates, keep: [], enemies: [], forms }, relaxed, {
+    seconds: 20,
+    clock: seconds,
+  });
   return took;
 }
 
@@ -73,16 +86,33 @@ for (const { forms, seconds: limit, name } of limits) {
   const { found, took } = await fill(forms);
   const filled = found.shortfalls.length === 0 && found.forms.every(({ length }) => length === 40);
   const off = Math.max(...shares(found).map((share) => Math.abs(share - blueprint.facility!)));
-  const between = (value: (form: Assembled['figures'][number]) => number) => spreadOf(found.figures.map(value));
+  const between = (value: (form: Assembled['figures'][number]) => number) =>
+    spreadOf(found.figures.map(value));
   const score = found.score!;
   const figure = (what: string, value: number, unit: string, holds: boolean, under = 0) =>
     report({ name: `blueprint: ${what}, ${name}`, value, unit, floor: under, holds });
   figure('40 of 10,000', took, 's', filled && took <= limit + 2, least);
   figure('farthest from the mean', off, 'of the points', off <= 0.01);
-  figure('score to what is proved', score.value - score.bound, 'points', score.value - score.bound <= 0.3);
-  if (forms === 1) figure('sharpness to what is proved', found.sharpness!.bound - found.sharpness!.value, '', true);
+  figure(
+    'score to what is proved',
+    score.value - score.bound,
+    'points',
+    score.value - score.bound <= 0.3,
+  );
+  if (forms === 1)
+    figure(
+      'sharpness to what is proved',
+      found.sharpness!.bound - found.sharpness!.value,
+      '',
+      true,
+    );
   else {
-    figure('forms differ', spreadOf(shares(found)), 'of the points', spreadOf(shares(found)) <= 0.005);
+    figure(
+      'forms differ',
+      spreadOf(shares(found)),
+      'of the points',
+      spreadOf(shares(found)) <= 0.005,
+    );
     figure(
       'points differ',
       between(({ points }) => points),
@@ -95,6 +125,11 @@ for (const { forms, seconds: limit, name } of limits) {
       'min',
       between(({ minutes }) => minutes) <= 2,
     );
-    figure('difficulties differ in spread', between(({ spread }) => spread), 'of the points', between(({ spread }) => spread) <= 0.03); // prettier-ignore
+    figure(
+      'difficulties differ in spread',
+      between(({ spread }) => spread),
+      'of the points',
+      between(({ spread }) => spread) <= 0.03,
+    );
   }
 }

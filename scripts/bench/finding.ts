@@ -13,7 +13,13 @@ const name = 'finding';
 const port = 4695;
 const items = 100_000;
 const limit = 60;
-const pool = createPool({ socketPath, user: 'root', database: name, connectionLimit: 4, timezone: 'Z' });
+const pool = createPool({
+  socketPath,
+  user: 'root',
+  database: name,
+  connectionLimit: 4,
+  timezone: 'Z',
+});
 
 function start(args: string[]): Promise<ChildProcess> {
   const child = fork(join(process.cwd(), 'server/dist/main.mjs'), args, {
@@ -27,7 +33,9 @@ function start(args: string[]): Promise<ChildProcess> {
   });
   return new Promise((ready, fail) => {
     child.once('message', () => ready(child));
-    child.once('exit', (code) => (code === 0 ? ready(child) : fail(new Error(`The server ended with ${code}.`))));
+    child.once('exit', (code) =>
+      code === 0 ? ready(child) : fail(new Error(`The server ended with ${code}.`)),
+    );
   });
 }
 
@@ -46,19 +54,73 @@ async function cases(): Promise<Case[]> {
   const [strand] = await pool.query("SELECT id FROM standards WHERE code = 'MA.RAT'");
   const below = `(SELECT id FROM standards WHERE id = ${strand.id} OR parent_id = ${strand.id})`;
   const standard = `JOIN revision_standards rs ON rs.revision_id = r.id AND rs.standard_id IN ${below}`;
-  const grade = (list: string) => `JOIN revision_grades rg ON rg.revision_id = r.id AND rg.grade IN (${list})`;
-  const words = (...list: string[]) => list.map((own) => `CONCAT(r.words, ' ', r.choice_words) LIKE '%${own}%'`).join(' AND '); // prettier-ignore
+  const grade = (list: string) =>
+    `JOIN revision_grades rg ON rg.revision_id = r.id AND rg.grade IN (${list})`;
+  const words = (...list: string[]) =>
+    list.map((own) => `CONCAT(r.words, ' ', r.choice_words) LIKE '%${own}%'`).join(' AND ');
   return [
-    { name: 'grade, strand and kind', query: `grades=6&standard=${strand.id}&kind=single-choice`, joins: `${standard} ${grade('6')}`, where: "r.kind = 'single-choice'", order: 'i.seen_n DESC, i.id', threeFilters: true },
-    { name: 'grades, depth and a word', query: 'grades=6,7&depth=2&words=lighthouse', joins: grade('6, 7'), where: `r.depth = 2 AND ${words('lighthouse')}`, order: 'i.seen_n DESC, i.id', threeFilters: true },
-    { name: 'strand, difficulty and two words', query: `standard=${strand.id}&difficulty=hard&words=river%20bridge`, joins: standard, where: `i.seen_n > 0 AND i.seen_share < 0.4 AND ${words('river', 'bridge')}`, order: 'i.seen_n DESC, i.id', threeFilters: true },
-    { name: 'kind, depth and the hardest first', query: 'kind=numeric&depth=3&grades=8&sort=hardest', joins: grade('8'), where: "r.kind = 'numeric' AND r.depth = 3", order: 'i.seen_n = 0, i.seen_share, i.id', threeFilters: true },
-    { name: 'one common word', query: 'words=river', joins: '', where: words('river'), order: 'i.seen_n DESC, i.id' },
-    { name: 'three letters', query: 'words=har', joins: '', where: words('har'), order: 'i.seen_n DESC, i.id' },
-    { name: 'a word with a mistake in it', query: 'words=lighthuose', joins: '', where: words('lighthuose'), order: 'i.seen_n DESC, i.id' },
+    {
+      name: 'grade, strand and kind',
+      query: `grades=6&standard=${strand.id}&kind=single-choice`,
+      joins: `${standard} ${grade('6')}`,
+      where: "r.kind = 'single-choice'",
+      order: 'i.seen_n DESC, i.id',
+      threeFilters: true,
+    },
+    {
+      name: 'grades, depth and a word',
+      query: 'grades=6,7&depth=2&words=lighthouse',
+      joins: grade('6, 7'),
+      where: `r.depth = 2 AND ${words('lighthouse')}`,
+      order: 'i.seen_n DESC, i.id',
+      threeFilters: true,
+    },
+    {
+      name: 'strand, difficulty and two words',
+      query: `standard=${strand.id}&difficulty=hard&words=river%20bridge`,
+      joins: standard,
+      where: `i.seen_n > 0 AND i.seen_share < 0.4 AND ${words('river', 'bridge')}`,
+      order: 'i.seen_n DESC, i.id',
+      threeFilters: true,
+    },
+    {
+      name: 'kind, depth and the hardest first',
+      query: 'kind=numeric&depth=3&grades=8&sort=hardest',
+      joins: grade('8'),
+      where: "r.kind = 'numeric' AND r.depth = 3",
+      order: 'i.seen_n = 0, i.seen_share, i.id',
+      threeFilters: true,
+    },
+    {
+      name: 'one common word',
+      query: 'words=river',
+      joins: '',
+      where: words('river'),
+      order: 'i.seen_n DESC, i.id',
+    },
+    {
+      name: 'three letters',
+      query: 'words=har',
+      joins: '',
+      where: words('har'),
+      order: 'i.seen_n DESC, i.id',
+    },
+    {
+      name: 'a word with a mistake in it',
+      query: 'words=lighthuose',
+      joins: '',
+      where: words('lighthuose'),
+      order: 'i.seen_n DESC, i.id',
+    },
     { name: 'nothing but all', query: '', joins: '', where: 'TRUE', order: 'i.seen_n DESC, i.id' },
-    { name: 'far down the list', query: 'sort=newest&from=60000', joins: '', where: 'TRUE', order: 'i.created_at DESC, i.id' },
-  ]; // prettier-ignore
+    {
+      name: 'far down the list',
+      query: 'sort=newest&from=60000',
+      joins: '',
+      where: 'TRUE',
+      order: 'i.created_at DESC, i.id',
+    },
+  ];
 }
 
 /** The bare floor: how many, the page, and one count, each a statement; no rights, no other counts, no HTTP. */
@@ -68,7 +130,9 @@ async function bare({ joins, where, order, query }: Case): Promise<void> {
   await Promise.all([
     pool.query(`SELECT COUNT(DISTINCT i.id) AS n ${from}`),
     pool.query(`SELECT r.kind, COUNT(DISTINCT i.id) AS n ${from} GROUP BY r.kind`),
-    pool.query(`SELECT DISTINCT i.id, r.content, r.kind, r.points, r.subject, r.depth, i.seen_n, i.seen_share, i.created_at ${from} ORDER BY ${order} LIMIT ${skip}, 50`), // prettier-ignore
+    pool.query(
+      `SELECT DISTINCT i.id, r.content, r.kind, r.points, r.subject, r.depth, i.seen_n, i.seen_share, i.created_at ${from} ORDER BY ${order} LIMIT ${skip}, 50`,
+    ),
   ]);
 }
 
@@ -91,17 +155,31 @@ async function main(): Promise<void> {
   await connection.release();
   const token = 'finding-token';
   const now = new Date();
-  await pool.query('INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at) VALUES (?, 1, ?, ?, ?)', [createHash('sha256').update(token).digest(), 'c'.repeat(32), now, new Date(now.getTime() + 3_600_000)]); // prettier-ignore
+  await pool.query(
+    'INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at) VALUES (?, 1, ?, ?, ?)',
+    [
+      createHash('sha256').update(token).digest(),
+      'c'.repeat(32),
+      now,
+      new Date(now.getTime() + 3_600_000),
+    ],
+  );
   const server = await start([]);
   const ask = async (query: string) => {
-    const response = await fetch(`http://127.0.0.1:${port}/api/items?${query}`, { headers: { cookie: `oaken=${token}` } }); // prettier-ignore
+    const response = await fetch(`http://127.0.0.1:${port}/api/items?${query}`, {
+      headers: { cookie: `oaken=${token}` },
+    });
     if (response.status !== 200) throw new Error(`${query}: ${response.status}`);
     return (await response.json()) as { total: number };
   };
   try {
     const filled = performance.now();
     await ask('');
-    report({ name: 'search: index of 100,000 items filled', value: performance.now() - filled, unit: 'ms' });
+    report({
+      name: 'search: index of 100,000 items filled',
+      value: performance.now() - filled,
+      unit: 'ms',
+    });
     const ours: number[] = [];
     const floors: number[] = [];
     const list = await cases();

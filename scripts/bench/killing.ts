@@ -37,22 +37,32 @@ const { bodyOf, entriesOf, firstStudent, headersOf, name, pool, prepareSchool, s
   await import('./load');
 
 await prepareSchool(students);
-await pool.batch('INSERT INTO assignment_students (assignment_id, student_id, class_id, place) VALUES (?, ?, NULL, ?)', studentIds(students).map((id, n) => [assignment, id, 1_000 + n])); // prettier-ignore
-await pool.query("UPDATE assignments SET rules = JSON_SET(rules, '$.limitMinutes', 60) WHERE id = ?", [assignment]);
+await pool.batch(
+  'INSERT INTO assignment_students (assignment_id, student_id, class_id, place) VALUES (?, ?, NULL, ?)',
+  studentIds(students).map((id, n) => [assignment, id, 1_000 + n]),
+);
+await pool.query(
+  "UPDATE assignments SET rules = JSON_SET(rules, '$.limitMinutes', 60) WHERE id = ?",
+  [assignment],
+);
 const entries = await entriesOf(assignment);
-const startServer = () => start('server/dist/main.mjs', [], { OAKEN_DATABASE: name, OAKEN_PORT: String(port) });
+const startServer = () =>
+  start('server/dist/main.mjs', [], { OAKEN_DATABASE: name, OAKEN_PORT: String(port) });
 let server: ChildProcess = await startServer();
 
 const agent = new Agent({ keepAlive: true, maxSockets: students });
 const ask = (method: string, path: string, n: number, body: string) =>
   new Promise<{ status: number; body: string }>((done) => {
     const headers = { ...headersOf(n), 'content-length': Buffer.byteLength(body) };
-    const sent = request({ host: '127.0.0.1', port, agent, method, path, headers, timeout: 15_000 }, (response) => {
-      let text = '';
-      response.setEncoding('utf8').on('data', (piece: string) => (text += piece));
-      response.on('end', () => done({ status: response.statusCode ?? 0, body: text }));
-      response.on('error', () => done({ status: 0, body: '' }));
-    });
+    const sent = request(
+      { host: '127.0.0.1', port, agent, method, path, headers, timeout: 15_000 },
+      (response) => {
+        let text = '';
+        response.setEncoding('utf8').on('data', (piece: string) => (text += piece));
+        response.on('end', () => done({ status: response.statusCode ?? 0, body: text }));
+        response.on('error', () => done({ status: 0, body: '' }));
+      },
+    );
     sent.on('timeout', () => sent.destroy());
     sent.on('error', () => done({ status: 0, body: '' }));
     sent.end(body);
@@ -63,7 +73,8 @@ async function insist(method: string, path: string, n: number, body: string): Pr
   for (;;) {
     const own = await ask(method, path, n, body);
     if (own.status === 200) return own.body;
-    if (own.status > 0 && own.status < 500) throw new Error(`${method} ${path}: ${own.status} ${own.body}`);
+    if (own.status > 0 && own.status < 500)
+      throw new Error(`${method} ${path}: ${own.status} ${own.body}`);
     await wait(500 + 500 * random.next());
   }
 }
@@ -77,7 +88,9 @@ async function sit(n: number): Promise<void> {
   const from = performance.now();
   const end = from + length * (1 - handInWithin * random.next());
   await wait(length * beginWithin * random.next());
-  const { id } = JSON.parse(await insist('POST', `/api/seat/assignments/${assignment}/attempt`, n, '{}')) as {
+  const { id } = JSON.parse(
+    await insist('POST', `/api/seat/assignments/${assignment}/attempt`, n, '{}'),
+  ) as {
     id: number;
   };
   for (let number = 1; performance.now() < end; number++) {
@@ -94,7 +107,10 @@ async function sit(n: number): Promise<void> {
 }
 const all = Promise.all(Array.from({ length: students }, (_, n) => sit(n)));
 
-const kills = random.shuffle([...Array<'server' | 'database'>(killsEach).fill('server'), ...Array<'server' | 'database'>(killsEach).fill('database')]); // prettier-ignore
+const kills = random.shuffle([
+  ...Array<'server' | 'database'>(killsEach).fill('server'),
+  ...Array<'server' | 'database'>(killsEach).fill('database'),
+]);
 for (const what of kills) {
   await wait(3_000 + 4_000 * random.next());
   if (what === 'server') {
@@ -114,7 +130,6 @@ for (const { id, entry, number } of await pool.query(
   'SELECT a.attempt_id AS id, a.entry_id AS entry, a.number FROM answers a JOIN attempts t ON t.id = a.attempt_id WHERE t.student_id >= ?',
   [firstStudent],
 ))
-  // prettier-ignore
   stored.set(`${id} ${entry}`, Number(number));
 const lost = [...acknowledged].filter(([key, number]) => (stored.get(key) ?? 0) < number).length;
 const [{ wrong, made }] = await pool.query(
@@ -122,14 +137,24 @@ const [{ wrong, made }] = await pool.query(
       OR (SELECT COUNT(*) FROM scores s WHERE s.attempt_id = t.id) <> ?) AS wrong FROM attempts t WHERE t.student_id >= ?`,
   [entries.length, firstStudent],
 );
-report({ name: `killing: ${kills.length} kills, acknowledged saves lost of ${saves}`, value: lost, unit: 'saves', holds: lost === 0 && saves > students }); // prettier-ignore
+report({
+  name: `killing: ${kills.length} kills, acknowledged saves lost of ${saves}`,
+  value: lost,
+  unit: 'saves',
+  holds: lost === 0 && saves > students,
+});
 report({
   name: 'killing: attempts that did not end in a right state',
   value: Number(wrong),
   unit: 'attempts',
   holds: Number(wrong) === 0,
 });
-report({ name: 'killing: attempts too many or too few', value: Math.abs(Number(made) - students), unit: 'attempts', holds: Number(made) === students }); // prettier-ignore
+report({
+  name: 'killing: attempts too many or too few',
+  value: Math.abs(Number(made) - students),
+  unit: 'attempts',
+  holds: Number(made) === students,
+});
 agent.destroy();
 server.kill('SIGTERM');
 await pool.end();

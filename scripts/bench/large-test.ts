@@ -11,44 +11,94 @@ export async function largeTest(teacher: number, items: number, random: Random) 
     `SELECT i.id AS item, r.id AS revision, r.content FROM items i JOIN revisions r ON r.id = i.revision_id
     WHERE r.kind IN ('single-choice', 'numeric', 'short-text', 'true-false') ORDER BY i.id LIMIT ${items}`,
   );
-  const entries = chosen.map(({ item, revision, content }, at): EditionEntry => ({ id: `b${at}`, itemId: item, revisionId: revision, points: 1, content: (typeof content === 'string' ? JSON.parse(content) : content) as ItemContent, standards: ['MA.6.RAT.1'], depth: 1 })); // prettier-ignore
-  const edition: Edition = { title: 'Bench', directions: '', subject: 'Mathematics', deal: 'bench', sections: [{ id: 's', title: '', directions: '', entries }] }; // prettier-ignore
+  const entries = chosen.map(({ item, revision, content }, at): EditionEntry => ({
+    id: `b${at}`,
+    itemId: item,
+    revisionId: revision,
+    points: 1,
+    content: (typeof content === 'string' ? JSON.parse(content) : content) as ItemContent,
+    standards: ['MA.6.RAT.1'],
+    depth: 1,
+  }));
+  const edition: Edition = {
+    title: 'Bench',
+    directions: '',
+    subject: 'Mathematics',
+    deal: 'bench',
+    sections: [{ id: 's', title: '', directions: '', entries }],
+  };
   const [{ rules }] = await pool.query('SELECT rules FROM assignments WHERE id = 1');
 
   /** An assignment that so many students have handed in. */
   async function handedIn(students: number[]): Promise<number> {
     const now = new Date(Date.now() - 60_000);
-    const { insertId: editionId } = await pool.query('INSERT INTO editions (test_id, content, items, points, created_at) VALUES (1, ?, ?, ?, ?)', [JSON.stringify(edition), items, items, now]); // prettier-ignore
-    await pool.batch('INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id) VALUES (?, ?, ?, ?)', entries.map((own) => [editionId, own.id, own.itemId, own.revisionId])); // prettier-ignore
+    const { insertId: editionId } = await pool.query(
+      'INSERT INTO editions (test_id, content, items, points, created_at) VALUES (1, ?, ?, ?, ?)',
+      [JSON.stringify(edition), items, items, now],
+    );
+    await pool.batch(
+      'INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id) VALUES (?, ?, ?, ?)',
+      entries.map((own) => [editionId, own.id, own.itemId, own.revisionId]),
+    );
     const { insertId } = await pool.query(
-    `INSERT INTO assignments (school_id, edition_id, given_by, title, kind, opens_at, closes_at, rules, wishes, word, instructions, note, client_key, created_at)
+      `INSERT INTO assignments (school_id, edition_id, given_by, title, kind, opens_at, closes_at, rules, wishes, word, instructions, note, client_key, created_at)
      VALUES (1, ?, ?, 'Bench', 'test', ?, ?, ?, '{}', '', '', '', UUID(), ?)`,
-    [editionId, teacher, new Date(Date.now() - 7_200_000), now, JSON.stringify(typeof rules === 'string' ? JSON.parse(rules) : rules), now],
-  ); // prettier-ignore
+      [
+        editionId,
+        teacher,
+        new Date(Date.now() - 7_200_000),
+        now,
+        JSON.stringify(typeof rules === 'string' ? JSON.parse(rules) : rules),
+        now,
+      ],
+    );
     const id = Number(insertId);
-    await pool.batch('INSERT INTO assignment_students (assignment_id, student_id, class_id, place) VALUES (?, ?, 1, ?)', students.map((student, at) => [id, student, at])); // prettier-ignore
-    await pool.batch("INSERT INTO attempts (assignment_id, student_id, number, seed, place, began_at, handed_in_at, handed_in_by, counts) VALUES (?, ?, 1, 'seedseedseedseedseed00', ?, ?, ?, 'student', TRUE)", students.map((student, at) => [id, student, at, new Date(now.getTime() - 1_200_000), now])); // prettier-ignore
-    const attempts: { id: number }[] = await pool.query('SELECT id FROM attempts WHERE assignment_id = ? ORDER BY id', [
-      id,
-    ]);
+    await pool.batch(
+      'INSERT INTO assignment_students (assignment_id, student_id, class_id, place) VALUES (?, ?, 1, ?)',
+      students.map((student, at) => [id, student, at]),
+    );
+    await pool.batch(
+      "INSERT INTO attempts (assignment_id, student_id, number, seed, place, began_at, handed_in_at, handed_in_by, counts) VALUES (?, ?, 1, 'seedseedseedseedseed00', ?, ?, ?, 'student', TRUE)",
+      students.map((student, at) => [id, student, at, new Date(now.getTime() - 1_200_000), now]),
+    );
+    const attempts: { id: number }[] = await pool.query(
+      'SELECT id FROM attempts WHERE assignment_id = ? ORDER BY id',
+      [id],
+    );
     const answers: unknown[][] = [];
     const scores: unknown[][] = [];
     const sums: unknown[][] = [];
     for (const attempt of attempts) {
-      const given = new Map(entries.map(({ id: entry, content }) => {
-      const [part] = content.parts;
-      const options = kindOf(part!).options?.(part!);
-      const response = options ? options[random.below(options.length)]!.id : String(random.below(40));
-      return [entry, { [part!.id]: response }];
-    })); // prettier-ignore
-      const scored = scoreAttempt(edition, given, { seed: 'seedseedseedseedseed00', rules: { shuffleItems: false, shuffleChoices: false }, ranOut: false }); // prettier-ignore
-      for (const [entry, responses] of given) answers.push([attempt.id, entry, 1, 'benchdevice0', JSON.stringify(responses), false, now]); // prettier-ignore
-      for (const own of scored) scores.push([attempt.id, own.entry, own.points, own.most, own.reached, own.waits]);
+      const given = new Map(
+        entries.map(({ id: entry, content }) => {
+          const [part] = content.parts;
+          const options = kindOf(part!).options?.(part!);
+          const response = options
+            ? options[random.below(options.length)]!.id
+            : String(random.below(40));
+          return [entry, { [part!.id]: response }];
+        }),
+      );
+      const scored = scoreAttempt(edition, given, {
+        seed: 'seedseedseedseedseed00',
+        rules: { shuffleItems: false, shuffleChoices: false },
+        ranOut: false,
+      });
+      for (const [entry, responses] of given)
+        answers.push([attempt.id, entry, 1, 'benchdevice0', JSON.stringify(responses), false, now]);
+      for (const own of scored)
+        scores.push([attempt.id, own.entry, own.points, own.most, own.reached, own.waits]);
       const points = scored.reduce((sum, own) => sum + own.points, 0);
       sums.push([points, points, items, attempt.id]);
     }
-    await pool.batch('INSERT INTO answers (attempt_id, entry_id, number, device, responses, flagged, saved_at) VALUES (?, ?, ?, ?, ?, ?, ?)', answers); // prettier-ignore
-    await pool.batch('INSERT INTO scores (attempt_id, entry_id, points, most, reached, waits) VALUES (?, ?, ?, ?, ?, ?)', scores); // prettier-ignore
+    await pool.batch(
+      'INSERT INTO answers (attempt_id, entry_id, number, device, responses, flagged, saved_at) VALUES (?, ?, ?, ?, ?, ?, ?)',
+      answers,
+    );
+    await pool.batch(
+      'INSERT INTO scores (attempt_id, entry_id, points, most, reached, waits) VALUES (?, ?, ?, ?, ?, ?)',
+      scores,
+    );
     await pool.batch('UPDATE attempts SET points = ?, counted = ?, most = ? WHERE id = ?', sums);
     return id;
   }

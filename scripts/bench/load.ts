@@ -11,7 +11,13 @@ export const firstStudent = 10_000;
 const csrf = 'c'.repeat(32);
 export const token = (n: number) => `bench-token-${n}`;
 
-export const pool = createPool({ socketPath, user: 'root', database: name, connectionLimit: 12, timezone: 'Z' });
+export const pool = createPool({
+  socketPath,
+  user: 'root',
+  database: name,
+  connectionLimit: 12,
+  timezone: 'Z',
+});
 
 export function start(
   file: string,
@@ -26,11 +32,14 @@ export function start(
   });
   return new Promise((ready, fail) => {
     child.once('message', () => ready(child));
-    child.once('exit', (code) => (code === 0 ? ready(child) : fail(new Error(`${file} ended with ${code}.`))));
+    child.once('exit', (code) =>
+      code === 0 ? ready(child) : fail(new Error(`${file} ended with ${code}.`)),
+    );
   });
 }
 
-export const studentIds = (students: number) => Array.from({ length: students }, (_, n) => firstStudent + n);
+export const studentIds = (students: number) =>
+  Array.from({ length: students }, (_, n) => firstStudent + n);
 
 /** Each bench begins with a database of its own: what an earlier one wrote would count as well. */
 async function dropSchool(): Promise<void> {
@@ -51,7 +60,10 @@ export async function prepareSchool(students: number): Promise<void> {
     "INSERT INTO accounts (id, school_id, role, given_name, family_name, secret_hash, created_at) VALUES (?, 1, 'student', 'Load', ?, '', ?)",
     ids.map((id) => [id, String(id), now]),
   );
-  await pool.batch('INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at) VALUES (?, ?, ?, ?, ?)', ids.map((id, n) => [createHash('sha256').update(token(n)).digest(), id, csrf, now, later])); // prettier-ignore
+  await pool.batch(
+    'INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at) VALUES (?, ?, ?, ?, ?)',
+    ids.map((id, n) => [createHash('sha256').update(token(n)).digest(), id, csrf, now, later]),
+  );
 }
 
 export async function entriesOf(assignment: number): Promise<string[]> {
@@ -64,7 +76,9 @@ export async function entriesOf(assignment: number): Promise<string[]> {
 
 export const bodyOf = (entry: string, number: number) =>
   JSON.stringify({
-    answers: [{ entry, number, device: 'benchdevice0', responses: { a: String(number) }, flagged: false }],
+    answers: [
+      { entry, number, device: 'benchdevice0', responses: { a: String(number) }, flagged: false },
+    ],
   });
 
 export const headersOf = (n: number) => ({
@@ -77,8 +91,21 @@ export const headersOf = (n: number) => ({
 export async function signInStaff(signInName: string): Promise<{ token: string; id: number }> {
   const own = `bench-${signInName}`;
   const [{ id }] = await pool.query('SELECT id FROM accounts WHERE sign_in_name = ?', [signInName]);
-  await pool.query('INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at) VALUES (?, ?, ?, ?, ?)', [createHash('sha256').update(own).digest(), id, csrf, new Date(), new Date(Date.now() + 3_600_000)]); // prettier-ignore
+  await pool.query(
+    'INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at) VALUES (?, ?, ?, ?, ?)',
+    [
+      createHash('sha256').update(own).digest(),
+      id,
+      csrf,
+      new Date(),
+      new Date(Date.now() + 3_600_000),
+    ],
+  );
   return { token: own, id };
 }
 
-export const staffHeaders = (own: string) => ({ 'content-type': 'application/json', cookie: `oaken=${own}`, 'x-csrf-token': csrf }); // prettier-ignore
+export const staffHeaders = (own: string) => ({
+  'content-type': 'application/json',
+  cookie: `oaken=${own}`,
+  'x-csrf-token': csrf,
+});

@@ -10,7 +10,10 @@ interface Chunk {
   dynamicImports?: string[];
 }
 const dist = join(process.cwd(), 'web/dist');
-const manifest = JSON.parse(readFileSync(join(dist, '.vite/manifest.json'), 'utf8')) as Record<string, Chunk>;
+const manifest = JSON.parse(readFileSync(join(dist, '.vite/manifest.json'), 'utf8')) as Record<
+  string,
+  Chunk
+>;
 
 /** Chunks of an entry and of the pages that it loads on demand, each once. */
 function reached(...entries: string[]): Set<string> {
@@ -32,6 +35,16 @@ const limit = (name: string, value: number, floor: number) =>
   report({ name, value, unit: 'kB gzip', floor, holds: value < floor });
 limit('student’s first question, JavaScript', size(reached('seat.html')), 150);
 // Desk and seat share the drawing of formulas, so the build names its piece by what is in it.
-const formulas = Object.keys(manifest).find((name) => /formulas\b.*\.(ts|js)$/.test(name)) ?? 'src/parts/formulas.ts';
-limit('student’s first question with formulas, JavaScript', size(reached('seat.html', formulas)), 150);
-limit('teacher’s first page, JavaScript', size(reached('index.html', 'src/desk/today/TodayPage.vue')), 400);
+const formulas =
+  Object.keys(manifest).find((name) => /formulas\b.*\.(ts|js)$/.test(name)) ??
+  'src/parts/formulas.ts';
+limit(
+  'student’s first question with formulas, JavaScript',
+  size(reached('seat.html', formulas)),
+  150,
+);
+limit(
+  'teacher’s first page, JavaScript',
+  size(reached('index.html', 'src/desk/today/TodayPage.vue')),
+  400,
+);

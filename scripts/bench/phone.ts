@@ -24,7 +24,12 @@ async function once(browser: Browser, path: string, ready: string): Promise<numb
     const page = await context.newPage();
     const wire = await context.newCDPSession(page);
     await wire.send('Network.enable');
-    await wire.send('Network.emulateNetworkConditions', { offline: false, latency: 150, downloadThroughput: 200_000, uploadThroughput: 93_750 }); // prettier-ignore
+    await wire.send('Network.emulateNetworkConditions', {
+      offline: false,
+      latency: 150,
+      downloadThroughput: 200_000,
+      uploadThroughput: 93_750,
+    });
     await wire.send('Emulation.setCPUThrottlingRate', { rate: 4 });
     // In the page's own words, so that the tool's way there and back does not count.
     await page.addInitScript(`(() => {
@@ -49,18 +54,42 @@ async function median(browser: Browser, path: string, ready: string): Promise<nu
 }
 
 await prepareSchool(1);
-await pool.query('INSERT INTO assignment_students (assignment_id, student_id, class_id, place) VALUES (?, ?, NULL, 1000), (?, ?, NULL, 1000)', [plain, firstStudent, withFormulas, firstStudent]); // prettier-ignore
-await pool.query('UPDATE assignments SET closes_at = ? WHERE id = ?', [new Date(Date.now() + 3_600_000), withFormulas]); // prettier-ignore
-const server = await start('server/dist/main.mjs', [], { OAKEN_DATABASE: name, OAKEN_PORT: String(port), OAKEN_PAGES: join(process.cwd(), 'web/dist') }); // prettier-ignore
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] }); // prettier-ignore
+await pool.query(
+  'INSERT INTO assignment_students (assignment_id, student_id, class_id, place) VALUES (?, ?, NULL, 1000), (?, ?, NULL, 1000)',
+  [plain, firstStudent, withFormulas, firstStudent],
+);
+await pool.query('UPDATE assignments SET closes_at = ? WHERE id = ?', [
+  new Date(Date.now() + 3_600_000),
+  withFormulas,
+]);
+const server = await start('server/dist/main.mjs', [], {
+  OAKEN_DATABASE: name,
+  OAKEN_PORT: String(port),
+  OAKEN_PAGES: join(process.cwd(), 'web/dist'),
+});
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
 const floor = await median(browser, '/leaf.svg', "document.readyState === 'complete'");
 const words = "document.querySelector('.question .item')?.innerText.trim()";
 for (const [what, id, ready] of [
   ['first question', plain, words],
-  ['first question with formulas', withFormulas, `${words} && document.querySelector('.question .item .katex')`],
+  [
+    'first question with formulas',
+    withFormulas,
+    `${words} && document.querySelector('.question .item .katex')`,
+  ],
 ] as const) {
   const value = await median(browser, `/seat/sit/${id}`, ready);
-  report({ name: `phone: ${what}, median of ${runs}`, value, unit: 'ms', floor, ratio: value / limit, holds: value <= limit }); // prettier-ignore
+  report({
+    name: `phone: ${what}, median of ${runs}`,
+    value,
+    unit: 'ms',
+    floor,
+    ratio: value / limit,
+    holds: value <= limit,
+  });
 }
 await browser.close();
 server.kill('SIGTERM');

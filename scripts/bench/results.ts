@@ -29,8 +29,15 @@ const ids = studentIds(grade);
 const small = await handedIn(ids.slice(0, oneClass));
 const large = await handedIn(ids);
 
-const server = await start('server/dist/main.mjs', [], { OAKEN_DATABASE: name, OAKEN_PORT: String(port), OAKEN_PAGES: join(process.cwd(), 'web/dist') }); // prettier-ignore
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] }); // prettier-ignore
+const server = await start('server/dist/main.mjs', [], {
+  OAKEN_DATABASE: name,
+  OAKEN_PORT: String(port),
+  OAKEN_PAGES: join(process.cwd(), 'web/dist'),
+});
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
 const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
 await context.addCookies([{ name: 'oaken', value: teacher, url: address }]);
 const page = await context.newPage();
@@ -54,7 +61,9 @@ async function timed(on: Page, act: string, ready: string): Promise<number> {
 const floors: number[] = [];
 for (let run = 0; run < runs; run++) {
   await page.goto(`${address}/leaf.svg`);
-  floors.push((await page.evaluate("performance.getEntriesByType('navigation')[0].duration")) as number);
+  floors.push(
+    (await page.evaluate("performance.getEntriesByType('navigation')[0].duration")) as number,
+  );
 }
 const floor = percentile(floors, 0.5);
 
@@ -66,20 +75,47 @@ async function opened(id: number, n: number): Promise<number> {
     await page.waitForSelector(`a[href="/results/${id}"]`);
     // The first time loads the page's own code; a teacher who works has it.
     const ready = `document.querySelector('.footing b')?.innerText === '${n}' && document.querySelector('table')`;
-    const took = await timed(page, `document.querySelector('a[href="/results/${id}"]').click()`, ready);
+    const took = await timed(
+      page,
+      `document.querySelector('a[href="/results/${id}"]').click()`,
+      ready,
+    );
     if (run > 0) times.push(took);
   }
   return percentile(times, 0.5);
 }
-const holds = (what: string, value: number, limit: number, against = floor) => report({ name: `results: ${what}`, value, unit: 'ms', floor: against, ratio: value / limit, holds: value <= limit }); // prettier-ignore
-holds(`page of ${oneClass} x ${items} ready, median of ${runs}`, await opened(small, oneClass), 300);
+const holds = (what: string, value: number, limit: number, against = floor) =>
+  report({
+    name: `results: ${what}`,
+    value,
+    unit: 'ms',
+    floor: against,
+    ratio: value / limit,
+    holds: value <= limit,
+  });
+holds(
+  `page of ${oneClass} x ${items} ready, median of ${runs}`,
+  await opened(small, oneClass),
+  300,
+);
 holds(`page of ${grade} x ${items} ready, median of ${runs}`, await opened(large, grade), 1_000);
 
 await page.goto(`${address}/results/${large}/students`);
 await page.waitForSelector('tbody th.name');
 const sorts: number[] = [];
-for (let run = 0; run < runs; run++) sorts.push(await timed(page, "document.querySelector('th.points button').click()", `document.querySelector('th.points').getAttribute('aria-sort') === '${run % 2 === 0 ? 'descending' : 'ascending'}'`)); // prettier-ignore
-holds(`sorting ${grade} students, until it is drawn, median of ${runs}`, percentile(sorts, 0.5), 100);
+for (let run = 0; run < runs; run++)
+  sorts.push(
+    await timed(
+      page,
+      "document.querySelector('th.points button').click()",
+      `document.querySelector('th.points').getAttribute('aria-sort') === '${run % 2 === 0 ? 'descending' : 'ascending'}'`,
+    ),
+  );
+holds(
+  `sorting ${grade} students, until it is drawn, median of ${runs}`,
+  percentile(sorts, 0.5),
+  100,
+);
 /** The longest time in which the page could not answer while a filter was on its way. */
 const blocked: number[] = [];
 for (let run = 0; run < runs; run++)
@@ -93,11 +129,19 @@ for (let run = 0; run < runs; run++)
       tick();
     })`)) as number,
   );
-holds(`filtering ${grade} students, longest time without an answer from the page, median of ${runs}`, percentile(blocked, 0.5), 250); // prettier-ignore
+holds(
+  `filtering ${grade} students, longest time without an answer from the page, median of ${runs}`,
+  percentile(blocked, 0.5),
+  250,
+);
 
 // Rescoring: another key for one item.
 const ask = async (path: string, body: unknown) => {
-  const response = await fetch(address + path, { method: 'POST', headers: staffHeaders(teacher), body: JSON.stringify(body) }); // prettier-ignore
+  const response = await fetch(address + path, {
+    method: 'POST',
+    headers: staffHeaders(teacher),
+    body: JSON.stringify(body),
+  });
   if (response.status !== 200) throw new Error(`${path}: ${await response.text()}`);
   return response.json();
 };
@@ -111,23 +155,41 @@ for (let run = 0; run < runs; run++) {
   const change = { entry: own.id, content: { ...own.content, parts: [{ ...part, key }] } };
   const { edition: looked } = await ask(`/api/assignments/${large}/repairs/look-ahead`, change);
   const began = performance.now();
-  await ask(`/api/assignments/${large}/repairs`, { change, edition: looked, reason: '', tell: false });
+  await ask(`/api/assignments/${large}/repairs`, {
+    change,
+    edition: looked,
+    reason: '',
+    tell: false,
+  });
   rescored.push(performance.now() - began);
 }
 const writes: number[] = [];
-const attempts: { id: number }[] = await pool.query('SELECT id FROM attempts WHERE assignment_id = ?', [large]);
+const attempts: { id: number }[] = await pool.query(
+  'SELECT id FROM attempts WHERE assignment_id = ?',
+  [large],
+);
 for (let run = 0; run < runs; run++) {
   const began = performance.now();
-  await pool.query('SELECT r.* FROM attempts t JOIN answers r ON r.attempt_id = t.id WHERE t.assignment_id = ?', [
-    large,
-  ]);
-  await pool.query('SELECT s.* FROM attempts t JOIN scores s ON s.attempt_id = t.id WHERE t.assignment_id = ?', [
-    large,
-  ]);
-  await pool.batch('UPDATE scores SET points = points WHERE attempt_id = ? AND entry_id = ?', attempts.map(({ id }) => [id, own.id])); // prettier-ignore
+  await pool.query(
+    'SELECT r.* FROM attempts t JOIN answers r ON r.attempt_id = t.id WHERE t.assignment_id = ?',
+    [large],
+  );
+  await pool.query(
+    'SELECT s.* FROM attempts t JOIN scores s ON s.attempt_id = t.id WHERE t.assignment_id = ?',
+    [large],
+  );
+  await pool.batch(
+    'UPDATE scores SET points = points WHERE attempt_id = ? AND entry_id = ?',
+    attempts.map(({ id }) => [id, own.id]),
+  );
   writes.push(performance.now() - began);
 }
-holds(`rescoring ${grade} attempts x ${items} items, median of ${runs}`, percentile(rescored, 0.5), 2_000, percentile(writes, 0.5)); // prettier-ignore
+holds(
+  `rescoring ${grade} attempts x ${items} items, median of ${runs}`,
+  percentile(rescored, 0.5),
+  2_000,
+  percentile(writes, 0.5),
+);
 await browser.close();
 server.kill('SIGTERM');
 await pool.end();

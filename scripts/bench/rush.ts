@@ -5,7 +5,18 @@
 import { Agent, request } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
 import { percentile, report } from './figure';
-import { bodyOf, firstStudent, headersOf, name, pool, prepareSchool, signInStaff, staffHeaders, start, studentIds } from './load'; // prettier-ignore
+import {
+  bodyOf,
+  firstStudent,
+  headersOf,
+  name,
+  pool,
+  prepareSchool,
+  signInStaff,
+  staffHeaders,
+  start,
+  studentIds,
+} from './load';
 
 const students = 600;
 const beginWithin = 60_000;
@@ -42,7 +53,11 @@ const ask = (method: string, path: string, n: number, body: string) =>
         let text = '';
         response.setEncoding('utf8').on('data', (piece: string) => (text += piece));
         response.on('end', () =>
-          done({ status: response.statusCode ?? 0, milliseconds: performance.now() - from, body: text }),
+          done({
+            status: response.statusCode ?? 0,
+            milliseconds: performance.now() - from,
+            body: text,
+          }),
         );
         response.on('error', failed);
       },
@@ -51,7 +66,12 @@ const ask = (method: string, path: string, n: number, body: string) =>
     sent.end(body);
   });
 
-const times = { begin: [] as number[], save: [] as number[], sign: [] as number[], 'hand-in': [] as number[] };
+const times = {
+  begin: [] as number[],
+  save: [] as number[],
+  sign: [] as number[],
+  'hand-in': [] as number[],
+};
 const errors = { begin: 0, save: 0, sign: 0, 'hand-in': 0 };
 async function timed(what: keyof typeof times, reply: Promise<Reply>): Promise<Reply> {
   const own = await reply;
@@ -64,18 +84,30 @@ async function timed(what: keyof typeof times, reply: Promise<Reply>): Promise<R
 const seen = new Map<string, number>();
 const known = new Map<string, number>();
 function watch(token: string): () => void {
-  const sent = request({ host: '127.0.0.1', port, path: `/api/assignments/${assignment}/watch/events`, headers: staffHeaders(token) }, (response) => {
-    let text = '';
-    response.setEncoding('utf8').on('data', (piece: string) => {
-      text += piece;
-      for (let end = text.indexOf('\n\n'); end >= 0; end = text.indexOf('\n\n')) {
-        const data = /^data: (.*)$/m.exec(text.slice(0, end))?.[1];
-        text = text.slice(end + 2);
-        const { students: own = [] } = JSON.parse(data ?? '{}') as { students?: { studentId: number; state: string }[] };
-        for (const { studentId, state } of own) if (!seen.has(`${studentId} ${state}`)) seen.set(`${studentId} ${state}`, performance.now());
-      }
-    });
-  }); // prettier-ignore
+  const sent = request(
+    {
+      host: '127.0.0.1',
+      port,
+      path: `/api/assignments/${assignment}/watch/events`,
+      headers: staffHeaders(token),
+    },
+    (response) => {
+      let text = '';
+      response.setEncoding('utf8').on('data', (piece: string) => {
+        text += piece;
+        for (let end = text.indexOf('\n\n'); end >= 0; end = text.indexOf('\n\n')) {
+          const data = /^data: (.*)$/m.exec(text.slice(0, end))?.[1];
+          text = text.slice(end + 2);
+          const { students: own = [] } = JSON.parse(data ?? '{}') as {
+            students?: { studentId: number; state: string }[];
+          };
+          for (const { studentId, state } of own)
+            if (!seen.has(`${studentId} ${state}`))
+              seen.set(`${studentId} ${state}`, performance.now());
+        }
+      });
+    },
+  );
   sent.on('error', () => undefined);
   sent.end();
   return () => void sent.destroy();
@@ -85,38 +117,80 @@ function watch(token: string): () => void {
 async function sit(n: number, from: number): Promise<void> {
   const until = (at: number) => wait(Math.max(0, from + at - performance.now()));
   await until((beginWithin * n) / students);
-  const begun = await timed('begin', ask('POST', `/api/seat/assignments/${assignment}/attempt`, n, '{}'));
+  const begun = await timed(
+    'begin',
+    ask('POST', `/api/seat/assignments/${assignment}/attempt`, n, '{}'),
+  );
   if (begun.status !== 200) return;
   known.set(`${firstStudent + n} working`, performance.now());
-  const attempt = JSON.parse(begun.body) as { id: number; form: { sections: { entries: { id: string }[] }[] } };
+  const attempt = JSON.parse(begun.body) as {
+    id: number;
+    form: { sections: { entries: { id: string }[] }[] };
+  };
   const entries = attempt.form.sections.flatMap((section) => section.entries.map(({ id }) => id));
   let working = true;
   void (async () => {
     for (let at = 0; working; at++) {
-      await timed('sign', ask('POST', `/api/seat/attempts/${attempt.id}/here`, n, JSON.stringify({ entry: entries[at % entries.length], hidden: false, left: 0, heard: 0, page: 'benchpage0', spent: [{ entry: entries[at % entries.length], ms: (at + 1) * 1_000 }] }))); // prettier-ignore
+      await timed(
+        'sign',
+        ask(
+          'POST',
+          `/api/seat/attempts/${attempt.id}/here`,
+          n,
+          JSON.stringify({
+            entry: entries[at % entries.length],
+            hidden: false,
+            left: 0,
+            heard: 0,
+            page: 'benchpage0',
+            spent: [{ entry: entries[at % entries.length], ms: (at + 1) * 1_000 }],
+          }),
+        ),
+      );
       await wait(signEvery);
     }
   })();
   let number = 0;
   const end = beginWithin + workFor + (rushWithin * ((n * 7) % students)) / students;
-  for (let next = performance.now() - from + saveEvery; next < beginWithin + workFor; next += saveEvery) {
+  for (
+    let next = performance.now() - from + saveEvery;
+    next < beginWithin + workFor;
+    next += saveEvery
+  ) {
     await until(next);
     number++;
     await timed(
       'save',
-      ask('PUT', `/api/seat/attempts/${attempt.id}/answers`, n, bodyOf(entries[number % entries.length]!, number)),
+      ask(
+        'PUT',
+        `/api/seat/attempts/${attempt.id}/answers`,
+        n,
+        bodyOf(entries[number % entries.length]!, number),
+      ),
     );
   }
   await until(end);
   working = false;
-  await timed('hand-in', ask('POST', `/api/seat/attempts/${attempt.id}/hand-in`, n, '{"answers":[]}'));
+  await timed(
+    'hand-in',
+    ask('POST', `/api/seat/attempts/${attempt.id}/hand-in`, n, '{"answers":[]}'),
+  );
   known.set(`${firstStudent + n} handed-in`, performance.now());
 }
 
 await prepareSchool(students);
-await pool.batch('INSERT INTO assignment_students (assignment_id, student_id, class_id, place) VALUES (?, ?, NULL, ?)', studentIds(students).map((id, n) => [assignment, id, 1_000 + n])); // prettier-ignore
-await pool.query("UPDATE assignments SET rules = JSON_SET(rules, '$.limitMinutes', 60) WHERE id = ?", [assignment]);
-const server = await start('server/dist/main.mjs', [], { OAKEN_DATABASE: name, OAKEN_PORT: String(port) });
+await pool.batch(
+  'INSERT INTO assignment_students (assignment_id, student_id, class_id, place) VALUES (?, ?, NULL, ?)',
+  studentIds(students).map((id, n) => [assignment, id, 1_000 + n]),
+);
+await pool.query(
+  "UPDATE assignments SET rules = JSON_SET(rules, '$.limitMinutes', 60) WHERE id = ?",
+  [assignment],
+);
+const server = await start('server/dist/main.mjs', [], {
+  OAKEN_DATABASE: name,
+  OAKEN_PORT: String(port),
+});
 const leave = watch((await signInStaff('holloway')).token);
 const from = performance.now();
 await Promise.all(Array.from({ length: students }, (_, n) => sit(n, from)));
@@ -125,18 +199,42 @@ await wait(3_000);
 leave();
 const lags = [...known].map(([what, at]) => Math.max(0, (seen.get(what) ?? Infinity) - at));
 const lag = percentile(lags, 0.99);
-report({ name: `rush: until the teacher sees it, p99 of ${lags.length}`, value: lag, median: percentile(lags, 0.5), unit: 'ms', ratio: lag / 1_000, holds: lag <= 1_000 }); // prettier-ignore
+report({
+  name: `rush: until the teacher sees it, p99 of ${lags.length}`,
+  value: lag,
+  median: percentile(lags, 0.5),
+  unit: 'ms',
+  ratio: lag / 1_000,
+  holds: lag <= 1_000,
+});
 const limits = { begin: 250, save: 100, sign: 250, 'hand-in': 250 };
 for (const what of ['begin', 'save', 'sign', 'hand-in'] as const) {
   const p99 = percentile(times[what], 0.99);
-  report({ name: `rush: ${what}, p99`, value: p99, median: percentile(times[what], 0.5), unit: 'ms', ratio: p99 / limits[what], holds: p99 <= limits[what] }); // prettier-ignore
-  report({ name: `rush: ${what}, errors of ${times[what].length}`, value: errors[what], unit: 'requests', holds: errors[what] === 0 }); // prettier-ignore
+  report({
+    name: `rush: ${what}, p99`,
+    value: p99,
+    median: percentile(times[what], 0.5),
+    unit: 'ms',
+    ratio: p99 / limits[what],
+    holds: p99 <= limits[what],
+  });
+  report({
+    name: `rush: ${what}, errors of ${times[what].length}`,
+    value: errors[what],
+    unit: 'requests',
+    holds: errors[what] === 0,
+  });
 }
 const [{ open, twice }] = await pool.query(
   `SELECT SUM(handed_in_at IS NULL) AS open, COUNT(*) - COUNT(DISTINCT student_id) AS twice FROM attempts WHERE assignment_id = ? AND student_id >= ?`,
   [assignment, firstStudent],
 );
-report({ name: 'rush: attempts left open or made twice', value: Number(open) + Number(twice), unit: 'attempts', holds: Number(open) + Number(twice) === 0 }); // prettier-ignore
+report({
+  name: 'rush: attempts left open or made twice',
+  value: Number(open) + Number(twice),
+  unit: 'attempts',
+  holds: Number(open) + Number(twice) === 0,
+});
 agent.destroy();
 server.kill('SIGTERM');
 await pool.end();

@@ -3,7 +3,17 @@ import autocannon from 'autocannon';
 import { Agent, request } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
 import { percentile, report } from './figure';
-import { bodyOf, entriesOf, firstStudent, headersOf, name, pool, prepareSchool, start, studentIds } from './load';
+import {
+  bodyOf,
+  entriesOf,
+  firstStudent,
+  headersOf,
+  name,
+  pool,
+  prepareSchool,
+  start,
+  studentIds,
+} from './load';
 
 const students = 600;
 const entriesEach = 12;
@@ -26,7 +36,11 @@ async function prepare(): Promise<string[]> {
 let number = 0;
 
 /** 600 students, each saving every 3 s at a moment of its own; every save is timed. */
-async function schoolLoad(entries: string[], seconds: number, to: { port: number; path(n: number): string }) {
+async function schoolLoad(
+  entries: string[],
+  seconds: number,
+  to: { port: number; path(n: number): string },
+) {
   const agent = new Agent({ keepAlive: true, maxSockets: 600 });
   const times: number[] = [];
   let refused = 0;
@@ -77,9 +91,10 @@ async function schoolLoad(entries: string[], seconds: number, to: { port: number
 
 /** How many acknowledged saves are not what stands in the database. */
 async function countLost(last: Map<string, number>): Promise<number> {
-  const stored = await pool.query('SELECT attempt_id, entry_id, number FROM answers WHERE attempt_id >= ?', [
-    firstStudent,
-  ]);
+  const stored = await pool.query(
+    'SELECT attempt_id, entry_id, number FROM answers WHERE attempt_id >= ?',
+    [firstStudent],
+  );
   const found = new Map(
     stored.map((row: { attempt_id: number; entry_id: string; number: bigint }) => [
       `${row.attempt_id} ${row.entry_id}`,
@@ -104,7 +119,12 @@ async function fullSpeed(
         setupRequest: (own) => {
           const n = at++ % students;
           const body = bodyOf(entries[n % entries.length]!, ++number);
-          return Object.assign(own, { method: 'PUT', path: to.path(n), headers: headersOf(n), body });
+          return Object.assign(own, {
+            method: 'PUT',
+            path: to.path(n),
+            headers: headersOf(n),
+            body,
+          });
         },
       },
     ],
@@ -116,7 +136,10 @@ async function fullSpeed(
 
 async function main(): Promise<void> {
   const entries = await prepare();
-  const server = await start('server/dist/main.mjs', [], { OAKEN_DATABASE: name, OAKEN_PORT: String(port) });
+  const server = await start('server/dist/main.mjs', [], {
+    OAKEN_DATABASE: name,
+    OAKEN_PORT: String(port),
+  });
   const floorServer = await start('scripts/dist/floor.mjs', [], {
     OAKEN_DATABASE: name,
     OAKEN_PORT: String(floorPort),
@@ -134,13 +157,28 @@ async function main(): Promise<void> {
     windows.mine.push(load.times);
     windows.bare.push((await schoolLoad(entries, 6, bareRoute)).times);
   }
-  const middle = (of: number[][], share: number) => percentile(of.map((times) => percentile(times, share)), 0.5); // prettier-ignore
+  const middle = (of: number[][], share: number) =>
+    percentile(
+      of.map((times) => percentile(times, share)),
+      0.5,
+    );
   const label = '600 students saving every 3 s';
   report({ name: `${label}: saves`, value: windows.mine.flat().length, unit: 'saves' });
   report({ name: `${label}: lost or refused`, value: lost, unit: 'saves', holds: lost === 0 });
-  report({ name: `${label}: median`, value: middle(windows.mine, 0.5), unit: 'ms', floor: middle(windows.bare, 0.5) });
+  report({
+    name: `${label}: median`,
+    value: middle(windows.mine, 0.5),
+    unit: 'ms',
+    floor: middle(windows.bare, 0.5),
+  });
   const p99 = middle(windows.mine, 0.99);
-  report({ name: `${label}: p99`, value: p99, unit: 'ms', floor: middle(windows.bare, 0.99), holds: p99 < 100 });
+  report({
+    name: `${label}: p99`,
+    value: p99,
+    unit: 'ms',
+    floor: middle(windows.bare, 0.99),
+    holds: p99 < 100,
+  });
 
   // Side by side in short rounds: what disturbs the machine disturbs both of a pair, and the middle pair counts.
   const pairs: { mine: number; bare: number }[] = [];
@@ -150,7 +188,13 @@ async function main(): Promise<void> {
   }
   pairs.sort((a, b) => a.mine / a.bare - b.mine / b.bare);
   const { mine, bare } = pairs[3]!;
-  report({ name: 'saves a second at 100 connections', value: mine, unit: 'saves/s', floor: bare, holds: mine >= bare });
+  report({
+    name: 'saves a second at 100 connections',
+    value: mine,
+    unit: 'saves/s',
+    floor: bare,
+    holds: mine >= bare,
+  });
   floorServer.kill('SIGTERM');
   server.kill('SIGTERM');
 }

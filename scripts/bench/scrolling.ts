@@ -36,7 +36,14 @@ export async function scrolling(address: string, token: string): Promise<void> {
     const ours = await frames(page);
     const value = percentile(ours, 0.95);
     // Two frames of 60 a second: what the eye still takes for one movement.
-    report({ name: 'scrolling 100,000 items: p95 between frames', value, median: percentile(ours, 0.5), unit: 'ms', floor: percentile(bare, 0.95), holds: value <= 34 }); // prettier-ignore
+    report({
+      name: 'scrolling 100,000 items: p95 between frames',
+      value,
+      median: percentile(ours, 0.5),
+      unit: 'ms',
+      floor: percentile(bare, 0.95),
+      holds: value <= 34,
+    });
   } finally {
     await browser.close();
   }

@@ -56,11 +56,17 @@ function prepareFolder(folder) {
 function socketPath(folder) {
   const near = join(folder, 'db.sock');
   if (near.length <= 100) return near;
-  const short = join(tmpdir(), `oaken-${createHash('sha256').update(folder).digest('hex').slice(0, 12)}`);
+  const short = join(
+    tmpdir(),
+    `oaken-${createHash('sha256').update(folder).digest('hex').slice(0, 12)}`,
+  );
   mkdirSync(short, { recursive: true, mode: 0o700 });
   const { uid } = lstatSync(short);
   if (process.getuid && uid !== process.getuid())
-    throw new Stop(`${short} belongs to another user of this machine. Set OAKEN_DATA to a shorter path.`, 9);
+    throw new Stop(
+      `${short} belongs to another user of this machine. Set OAKEN_DATA to a shorter path.`,
+      9,
+    );
   chmodSync(short, 0o700);
   return join(short, 'db.sock');
 }
@@ -77,7 +83,8 @@ const runTool = (name, args, timeout) =>
 
 const answers = async (socket) =>
   existsSync(socket) &&
-  (await runTool('mariadb-admin', ['--no-defaults', '-uroot', '-S', socket, 'ping'], 5_000)).code === 0;
+  (await runTool('mariadb-admin', ['--no-defaults', '-uroot', '-S', socket, 'ping'], 5_000))
+    .code === 0;
 
 const lastWords = (log) => {
   try {
@@ -121,7 +128,10 @@ async function createData(folder) {
     120_000,
   );
   if (code !== 0)
-    throw new Stop(`The database could not be created in ${data}: ${output.trim().split('\n').at(-1)}`, 11);
+    throw new Stop(
+      `The database could not be created in ${data}: ${output.trim().split('\n').at(-1)}`,
+      11,
+    );
 }
 
 /**
@@ -150,7 +160,10 @@ function writePrivacy(folder) {
  * @param options.signal gives up waiting for it
  * @returns `socket`, `pid`, `ended` (resolves with the reason) and `stop`
  */
-export async function startMariaDb(folder, { memory = '512M', test = false, create = true, signal } = {}) {
+export async function startMariaDb(
+  folder,
+  { memory = '512M', test = false, create = true, signal } = {},
+) {
   prepareFolder(folder);
   const socket = socketPath(folder);
   const log = join(folder, 'mariadb.log');

@@ -15,7 +15,8 @@ export async function ensurePackages() {
   const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
     quiet: true,
   });
-  if (code !== 0) throw new Stop(`The packages could not be installed: ${output.trim().split('\n').at(-1)}`, 7);
+  if (code !== 0)
+    throw new Stop(`The packages could not be installed: ${output.trim().split('\n').at(-1)}`, 7);
   writeFileSync(stamp, lock);
 }
 
@@ -49,6 +50,7 @@ export async function ensureBuilt() {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === mark) return;
   say('Building …');
   const { code, output } = await run(process.execPath, ['scripts/build.mjs'], { quiet: true });
-  if (code !== 0) throw new Stop(`The build failed.\n${output.trim().split('\n').slice(-20).join('\n')}`, 8);
+  if (code !== 0)
+    throw new Stop(`The build failed.\n${output.trim().split('\n').slice(-20).join('\n')}`, 8);
   writeFileSync(stamp, mark);
 }

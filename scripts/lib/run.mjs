@@ -15,7 +15,11 @@ export function which(command) {
  * Runs a command to its end; its output goes through unless `quiet`. Resolves with its code and what it printed. An
  * aborted `signal` ends it.
  */
-export function run(command, args, { quiet = false, env = {}, cwd = root, tee = null, signal } = {}) {
+export function run(
+  command,
+  args,
+  { quiet = false, env = {}, cwd = root, tee = null, signal } = {},
+) {
   return new Promise((done) => {
     const child = spawn(command, args, {
       cwd,
@@ -42,7 +46,10 @@ export function installDebian(commands, packages) {
   if (missing.length === 0) return;
   const line = `apt-get install --no-install-recommends ${packages.join(' ')}`;
   if (process.getuid?.() !== 0 || !which('apt-get'))
-    throw new Stop(`${missing.join(' and ')} is not installed. As an administrator of this machine, run: ${line}`, 6);
+    throw new Stop(
+      `${missing.join(' and ')} is not installed. As an administrator of this machine, run: ${line}`,
+      6,
+    );
   say(`Installing ${packages.join(', ')} …`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   const apt = (args) => spawnSync('apt-get', args, { env, encoding: 'utf8' });

@@ -17,13 +17,19 @@ export const exitCodes = { serverGivenUp: 13, databaseGivenUp: 12 };
 
 function checkPort(port) {
   if (!Number.isInteger(port) || port < 1 || port > 65535)
-    throw new Stop(`OAKEN_PORT is “${process.env.OAKEN_PORT}”; it must be a number from 1 to 65535.`, 2);
+    throw new Stop(
+      `OAKEN_PORT is “${process.env.OAKEN_PORT}”; it must be a number from 1 to 65535.`,
+      2,
+    );
   return new Promise((done, fail) => {
     const probe = createServer();
     probe.once('error', ({ code }) =>
       fail(
         code === 'EACCES'
-          ? new Stop(`Port ${port} may not be opened by this user. Set OAKEN_PORT to one above 1023.`, 3)
+          ? new Stop(
+              `Port ${port} may not be opened by this user. Set OAKEN_PORT to one above 1023.`,
+              3,
+            )
           : new Stop(
               `Port ${port} is already in use. Set OAKEN_PORT to another one, or stop the program that has it.`,
               3,
@@ -48,7 +54,9 @@ function startServer(env, signal) {
   };
   return new Promise((ready, fail) => {
     child.once('message', () => ready({ ended, stop }));
-    void ended.then((reason) => fail(new Stop(`The server did not start: ${reason}.`, child.exitCode || 1)));
+    void ended.then((reason) =>
+      fail(new Stop(`The server did not start: ${reason}.`, child.exitCode || 1)),
+    );
     signal.addEventListener('abort', () => void stop());
   });
 }
@@ -58,15 +66,25 @@ async function startStandIns(env) {
   const child = fork(join(root, 'stand-ins/dist/main.mjs'), { stdio: 'inherit' });
   const played = await new Promise((ready, fail) => {
     child.once('message', ready);
-    child.once('exit', () => fail(new Stop('The stand-ins of the demonstration did not start.', 1)));
+    child.once('exit', () =>
+      fail(new Stop('The stand-ins of the demonstration did not start.', 1)),
+    );
   });
-  const real = { ROSTER: env.OAKEN_ROSTER_URL, SMTP: env.OAKEN_SMTP_URL, MAILBOX: env.OAKEN_SMTP_URL };
+  const real = {
+    ROSTER: env.OAKEN_ROSTER_URL,
+    SMTP: env.OAKEN_SMTP_URL,
+    MAILBOX: env.OAKEN_SMTP_URL,
+  };
   return Object.fromEntries(Object.entries(played).filter(([name]) => !real[name.split('_')[1]]));
 }
 
 /** Runs one of our programs to its end; a failure becomes a sentence and its exit code. @returns what it printed */
 async function prepare(file, args, env, signal) {
-  const { code, output } = await run(process.execPath, [join(root, file), ...args], { quiet: true, env, signal });
+  const { code, output } = await run(process.execPath, [join(root, file), ...args], {
+    quiet: true,
+    env,
+    signal,
+  });
   if (code !== 0) throw new Stop(output.trim(), code);
   return output.trim();
 }
@@ -81,7 +99,8 @@ async function prepare(file, args, env, signal) {
  */
 export async function serve({ kind, folder, welcome }) {
   const [major] = process.versions.node.split('.');
-  if (Number(major) < 20) throw new Stop(`Node 20 or newer is needed; this is ${process.version}.`, 2);
+  if (Number(major) < 20)
+    throw new Stop(`Node 20 or newer is needed; this is ${process.version}.`, 2);
   const port = Number(process.env.OAKEN_PORT ?? 4600);
   const ending = new AbortController();
   const keepers = [];
@@ -122,7 +141,11 @@ export async function serve({ kind, folder, welcome }) {
         create = false;
         return begun;
       },
-      giveUp: giveUp('The database', exitCodes.databaseGivenUp, `Its own story is in ${folder}/mariadb.log.`),
+      giveUp: giveUp(
+        'The database',
+        exitCodes.databaseGivenUp,
+        `Its own story is in ${folder}/mariadb.log.`,
+      ),
     });
     const env = {
       ...process.env,
@@ -135,7 +158,8 @@ export async function serve({ kind, folder, welcome }) {
     // The school stands before the first visitor can come in.
     await prepare('server/dist/main.mjs', ['prepare'], env, ending.signal);
     let setupLink = '';
-    if (kind === 'school') setupLink = await prepare('server/dist/main.mjs', ['setup-link'], env, ending.signal);
+    if (kind === 'school')
+      setupLink = await prepare('server/dist/main.mjs', ['setup-link'], env, ending.signal);
     else {
       await prepare('demo/dist/fill.mjs', [], env, ending.signal);
       Object.assign(env, await startStandIns(env));
@@ -146,7 +170,11 @@ export async function serve({ kind, folder, welcome }) {
         while (database.process === null && !signal.aborted) await wait(100);
         return startServer(env, signal);
       },
-      giveUp: giveUp('The server', exitCodes.serverGivenUp, `What it met with is in ${folder}/logs.`),
+      giveUp: giveUp(
+        'The server',
+        exitCodes.serverGivenUp,
+        `What it met with is in ${folder}/logs.`,
+      ),
     });
     say(welcome({ address: env.OAKEN_ORIGIN ?? `http://127.0.0.1:${port}`, port, setupLink }));
   } catch (error) {

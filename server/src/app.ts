@@ -186,7 +186,9 @@ export function createApp(options: AppOptions): App {
   routes.use('/api', () => {
     throw new Problem(404, 'There is nothing at this address.');
   });
-  http.use((request, response, next) => (request.path.startsWith('/api/') ? routes(request, response, next) : next()));
+  http.use((request, response, next) =>
+    request.path.startsWith('/api/') ? routes(request, response, next) : next(),
+  );
 
   const [seatGuard, deskGuard] = [guard(site, []), guard(site, ["'unsafe-inline'"])];
   http.use((request, response, next) =>
@@ -255,7 +257,10 @@ function problemHandler(log: Logger): ErrorRequestHandler {
     const problem = asProblem(error) ?? unexpected(error, request, log);
     if (problem.retryAfter !== undefined) response.set('Retry-After', String(problem.retryAfter));
     // Only what an administrator would look up has a name to look it up by.
-    const body = { ...problem.toBody(), ...(problem.status >= 500 && { requestId: requestIdOf(response) }) };
+    const body = {
+      ...problem.toBody(),
+      ...(problem.status >= 500 && { requestId: requestIdOf(response) }),
+    };
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(body));
   };
 }
@@ -266,7 +271,11 @@ function asProblem(error: unknown): Problem | null {
   if (isDatabaseAway(error)) return busyDatabase();
   const { type, status } = error as { type?: string; status?: number };
   if (type === 'entity.too.large')
-    return new Problem(413, 'That is too large.', tooLarge((error as { limit?: number }).limit ?? 0));
+    return new Problem(
+      413,
+      'That is too large.',
+      tooLarge((error as { limit?: number }).limit ?? 0),
+    );
   if (status === 404) return new Problem(404, 'There is nothing at this address.');
   if (status !== undefined && status >= 400 && status < 500)
     return new Problem(status, 'That request could not be read.');
@@ -275,8 +284,12 @@ function asProblem(error: unknown): Problem | null {
 
 function unexpected(error: unknown, request: Request, log: Logger): Problem {
   // The route's own path and not the address, which may hold what somebody typed.
-  const route = (request.route as { path?: string } | undefined)?.path ?? request.path.slice(0, 100);
-  log.error({ requestId: requestIdOf(request.res!), method: request.method, route, err: error }, 'unexpected error');
+  const route =
+    (request.route as { path?: string } | undefined)?.path ?? request.path.slice(0, 100);
+  log.error(
+    { requestId: requestIdOf(request.res!), method: request.method, route, err: error },
+    'unexpected error',
+  );
   return new Problem(
     500,
     'Something went wrong on the server.',

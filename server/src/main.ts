@@ -73,7 +73,8 @@ async function prepare(): Promise<void> {
 async function printSetupLink(): Promise<void> {
   const database = connect(place);
   const token = await makeSetupLink(database, Date.now());
-  if (token !== null) process.stdout.write(`${settings.origin ?? settings.localAddress}/setup#${token}\n`);
+  if (token !== null)
+    process.stdout.write(`${settings.origin ?? settings.localAddress}/setup#${token}\n`);
   await database.close();
 }
 
@@ -110,9 +111,15 @@ async function main(): Promise<void> {
   server.headersTimeout = 80_000;
   server.on('error', (error: NodeJS.ErrnoException) =>
     error.code === 'EADDRINUSE'
-      ? stopWith(`Port ${port} is already in use. Set OAKEN_PORT to another one, or stop the program that has it.`, 3)
+      ? stopWith(
+          `Port ${port} is already in use. Set OAKEN_PORT to another one, or stop the program that has it.`,
+          3,
+        )
       : error.code === 'EACCES'
-        ? stopWith(`Port ${port} may not be opened by this user. Set OAKEN_PORT to one above 1023.`, 3)
+        ? stopWith(
+            `Port ${port} may not be opened by this user. Set OAKEN_PORT to one above 1023.`,
+            3,
+          )
         : stopWith(`The server could not start: ${error.message}`, 1),
   );
   const timers = await startChores(app);
@@ -156,7 +163,8 @@ async function startChores({ chores, context: { log } }: App): Promise<NodeJS.Ti
       await run();
       failing.delete(name);
     } catch (error) {
-      if (!failing.has(name)) log.warn({ chore: name, err: error }, 'a chore fails until further notice');
+      if (!failing.has(name))
+        log.warn({ chore: name, err: error }, 'a chore fails until further notice');
       failing.add(name);
     }
   };

@@ -9,7 +9,9 @@ type Environment = Record<string, string | undefined>;
 export function readSettings(env: Environment) {
   const socket = env.OAKEN_SOCKET;
   if (!socket)
-    throw new WrongSetting('OAKEN_SOCKET is not set: start with “npm start”, which starts the database too.');
+    throw new WrongSetting(
+      'OAKEN_SOCKET is not set: start with “npm start”, which starts the database too.',
+    );
   const port = Number(env.OAKEN_PORT ?? 4600);
   return {
     place: { socket, name: env.OAKEN_DATABASE ?? 'oaken' },
@@ -25,7 +27,10 @@ export function readSettings(env: Environment) {
     fileRoom: env.OAKEN_FILES_GB ? gigabytes(env.OAKEN_FILES_GB) : undefined,
     roster: rosterOf(env),
     mail: env.OAKEN_SMTP_URL
-      ? { url: env.OAKEN_SMTP_URL, from: env.OAKEN_MAIL_FROM ?? 'Oaken Ledger <oaken-ledger@localhost>' }
+      ? {
+          url: env.OAKEN_SMTP_URL,
+          from: env.OAKEN_MAIL_FROM ?? 'Oaken Ledger <oaken-ledger@localhost>',
+        }
       : null,
     mailbox: env.OAKEN_MAILBOX_URL ?? null,
   };
@@ -42,7 +47,8 @@ function origin(setting: string | undefined): string | null {
 /** @returns bytes */
 function gigabytes(setting: string): number {
   const n = Number(setting);
-  if (!(n > 0)) throw new WrongSetting(`OAKEN_FILES_GB is “${setting}”; it must be a number of gigabytes.`);
+  if (!(n > 0))
+    throw new WrongSetting(`OAKEN_FILES_GB is “${setting}”; it must be a number of gigabytes.`);
   return n * 1024 ** 3;
 }
 

@@ -26,11 +26,17 @@ const allowed: Record<Audience, (keyof typeof people)[]> = {
 
 describe('every endpoint lets in whom its contract names, and nobody else', () => {
   // Signing out would end the visitors' sessions.
-  const endpoints = (Object.entries(api) as [string, Endpoint][]).filter(([name]) => name !== 'signOut');
+  const endpoints = (Object.entries(api) as [string, Endpoint][]).filter(
+    ([name]) => name !== 'signOut',
+  );
   test.each(endpoints)('%s', async (_, endpoint) => {
     const path = endpoint.path.replace(/:\w+/g, '4000000000');
     for (const [role, visitor] of Object.entries(people)) {
-      const { status } = await visitor.send(endpoint.method, path, endpoint.method === 'GET' ? undefined : {});
+      const { status } = await visitor.send(
+        endpoint.method,
+        path,
+        endpoint.method === 'GET' ? undefined : {},
+      );
       if (allowed[endpoint.who].includes(role as keyof typeof people))
         expect([role, [401, 403].includes(status)]).toEqual([role, false]);
       else expect([role, status]).toEqual([role, role === 'nobody' ? 401 : 403]);
@@ -64,20 +70,33 @@ describe('what belongs to somebody else answers like what does not exist', () =>
       const none = await other.send(method, path(unknown), body);
       expect([path(id), theirs.status, theirs.body]).toEqual([path(id), 404, none.body]);
     }
-    expect((await people.teacher.get(`/api/tests/${mine.testId}`)).body.outline.title).toBe('Given');
+    expect((await people.teacher.get(`/api/tests/${mine.testId}`)).body.outline.title).toBe(
+      'Given',
+    );
   });
 
   test('deleting what belongs to somebody else says that it is not there, and leaves it', async () => {
     const [owner, other] = [people.teacher, await school.staff('nwosu')];
-    const { id: sheet } = await owner.ok('POST', '/api/sheets', { title: 'Mine', answers: 'A,B\n1,0\n0,1', key: null });
-    const { id: search } = await owner.ok('POST', '/api/searches', { name: 'Mine', address: '/banks?words=x' });
+    const { id: sheet } = await owner.ok('POST', '/api/sheets', {
+      title: 'Mine',
+      answers: 'A,B\n1,0\n0,1',
+      key: null,
+    });
+    const { id: search } = await owner.ok('POST', '/api/searches', {
+      name: 'Mine',
+      address: '/banks?words=x',
+    });
     const { testId } = await giveTest(school, owner);
     const { id: draft } = await owner.ok('PUT', '/api/assignment-drafts/0', {
       clientKey: clientKey(),
       testId,
       form: {},
     });
-    for (const path of [`/api/sheets/${sheet}`, `/api/searches/${search}`, `/api/assignment-drafts/${draft}`]) {
+    for (const path of [
+      `/api/sheets/${sheet}`,
+      `/api/searches/${search}`,
+      `/api/assignment-drafts/${draft}`,
+    ]) {
       expect([path, (await other.send('DELETE', path)).status]).toEqual([path, 404]);
       expect([path, (await owner.send('DELETE', path)).status]).toEqual([path, 200]);
     }
@@ -93,7 +112,12 @@ describe('what belongs to somebody else answers like what does not exist', () =>
     expect((await people.teacher.get('/api/items/46')).status).toBe(404);
     const found = await people.teacher.ok('GET', '/api/items?words=sandstone');
     expect(found.items.map(({ id }: { id: number }) => id)).not.toContain(46);
-    const body = { clientKey: '00000000-0000-4000-a000-000000000001', title: 'Taken', kind: 'quiz', itemIds: [46] };
+    const body = {
+      clientKey: '00000000-0000-4000-a000-000000000001',
+      title: 'Taken',
+      kind: 'quiz',
+      itemIds: [46],
+    };
     expect((await people.teacher.post('/api/tests', body)).status).toBe(404);
     const { id: testId } = await people.teacher.ok('POST', '/api/tests', { ...body, itemIds: [] });
     const { outline } = await people.teacher.ok('GET', `/api/tests/${testId}`);
@@ -103,7 +127,9 @@ describe('what belongs to somebody else answers like what does not exist', () =>
       section: outline.sections[0].id,
       before: null,
     };
-    expect((await people.teacher.post(`/api/tests/${testId}/changes`, { changes: [put] })).status).toBe(404);
+    expect(
+      (await people.teacher.post(`/api/tests/${testId}/changes`, { changes: [put] })).status,
+    ).toBe(404);
   });
 
   test('a revision made for one test cannot be pinned by another', async () => {
@@ -123,12 +149,17 @@ describe('what belongs to somebody else answers like what does not exist', () =>
       ({ itemId }: { itemId: number }) => itemId === pin.itemId,
     );
     const changes = [{ do: 'revise', entry: entry.id, revisionId: own.id }];
-    expect((await people.teacher.post(`/api/tests/${second.testId}/changes`, { changes })).status).toBe(404);
+    expect(
+      (await people.teacher.post(`/api/tests/${second.testId}/changes`, { changes })).status,
+    ).toBe(404);
   });
 
   test('another student’s attempt cannot be begun, saved to, handed in or read', async () => {
     const { assignmentId } = await giveTest(school, people.teacher, { className: '6B' });
-    const attempt = await people.student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    const attempt = await people.student.ok(
+      'POST',
+      `/api/seat/assignments/${assignmentId}/attempt`,
+    );
     const classmate = await school.student('6B', 1);
     const outsider = await school.student('6D', 1);
     const answers = [
@@ -141,8 +172,12 @@ describe('what belongs to somebody else answers like what does not exist', () =>
       },
     ];
     for (const other of [classmate, outsider]) {
-      expect((await other.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers })).status).toBe(404);
-      expect((await other.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers })).status).toBe(404);
+      expect(
+        (await other.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers })).status,
+      ).toBe(404);
+      expect(
+        (await other.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers })).status,
+      ).toBe(404);
     }
     expect((await outsider.post(`/api/seat/assignments/${assignmentId}/attempt`)).status).toBe(404);
     expect((await outsider.get(`/api/seat/assignments/${assignmentId}/report`)).status).toBe(404);
@@ -181,26 +216,42 @@ test('the OpenAPI page names every endpoint, with its parameters and bodies', as
     const own = paths[endpoint.path.replace(/:(\w+)/g, '{$1}')][endpoint.method.toLowerCase()];
     expect([own.operationId, own.summary]).toEqual([name, endpoint.does]);
   }
-  expect(paths['/api/tests'].post.requestBody.content['application/json'].schema.required).toContain('clientKey');
-  expect(paths['/api/items'].get.parameters.map((own: { name: string }) => own.name)).toContain('standard');
+  expect(
+    paths['/api/tests'].post.requestBody.content['application/json'].schema.required,
+  ).toContain('clientKey');
+  expect(paths['/api/items'].get.parameters.map((own: { name: string }) => own.name)).toContain(
+    'standard',
+  );
 });
 
 describe('sessions', () => {
   test('a change without the session’s token, or from another site, is refused', async () => {
     const own = await school.staff('nwosu');
-    const body = { clientKey: '00000000-0000-4000-a000-000000000002', title: 'T', kind: 'quiz', itemIds: [] };
+    const body = {
+      clientKey: '00000000-0000-4000-a000-000000000002',
+      title: 'T',
+      kind: 'quiz',
+      itemIds: [],
+    };
     const csrf = own.csrf;
     own.csrf = '';
     expect((await own.post('/api/tests', body)).status).toBe(403);
     own.csrf = csrf;
-    expect((await own.send('POST', '/api/tests', body, { origin: 'https://elsewhere.example' })).status).toBe(403);
-    expect((await own.send('POST', '/api/tests', body, { 'sec-fetch-site': 'cross-site' })).status).toBe(403);
+    expect(
+      (await own.send('POST', '/api/tests', body, { origin: 'https://elsewhere.example' })).status,
+    ).toBe(403);
+    expect(
+      (await own.send('POST', '/api/tests', body, { 'sec-fetch-site': 'cross-site' })).status,
+    ).toBe(403);
     expect((await own.post('/api/tests', body)).status).toBe(200);
   });
 
   test('the cookie cannot be read by a page or sent from another site, and its token is stored only as a hash', async () => {
     const own = school.visitor();
-    const { headers } = await own.post('/api/session/staff', { name: 'nwosu', password: 'oak-and-ink' });
+    const { headers } = await own.post('/api/session/staff', {
+      name: 'nwosu',
+      password: 'oak-and-ink',
+    });
     expect(headers.get('set-cookie')).toMatch(/HttpOnly.*SameSite=Lax/);
     const token = /oaken=([^;]*)/.exec(own.cookie)![1]!;
     const stored = await rows(school.database, 'SELECT HEX(token_hash) AS hash FROM sessions');
@@ -221,7 +272,8 @@ describe('sessions', () => {
 });
 
 describe('wrong tries', () => {
-  const tryStaff = (name: string, password: string) => school.visitor().post('/api/session/staff', { name, password });
+  const tryStaff = (name: string, password: string) =>
+    school.visitor().post('/api/session/staff', { name, password });
 
   test('the same words for a wrong name and a wrong password', async () => {
     const replies = await Promise.all([tryStaff('nobody', 'x'), tryStaff('lindqvist', 'x')]);
@@ -235,12 +287,22 @@ describe('wrong tries', () => {
     const { roll } = await teacher.ok('GET', `/api/classes/${classes[0].id}`);
     school.clock.now += 3_600_000;
     const before = await school.student('8C', 0);
-    const { passcode } = await teacher.ok('POST', `/api/classes/${classes[0].id}/students/${roll[0].id}/passcode`, {});
+    const { passcode } = await teacher.ok(
+      'POST',
+      `/api/classes/${classes[0].id}/students/${roll[0].id}/passcode`,
+      {},
+    );
     school.clock.now += 6_000;
     expect((await before.get('/api/seat')).status).toBe(401);
     const again = school.visitor();
-    expect((await again.post('/api/session/student', { code: 'BRN8C3', studentId: roll[0].id, passcode })).status).toBe(
-      200,
-    );
+    expect(
+      (
+        await again.post('/api/session/student', {
+          code: 'BRN8C3',
+          studentId: roll[0].id,
+          passcode,
+        })
+      ).status,
+    ).toBe(200);
   });
 });

@@ -23,20 +23,48 @@ const bank = (n: number, random: Random, standards = 2): PlannedItem[] =>
     separation: random.next(),
     byHand: random.below(4) === 0,
   }));
-const plain: Blueprint = { measure: 'items', byDepth: true, rows: [], minutes: null, facility: null, unknownToo: false, byHand: null, banks: [], grades: [], without: [] }; // prettier-ignore
+const plain: Blueprint = {
+  measure: 'items',
+  byDepth: true,
+  rows: [],
+  minutes: null,
+  facility: null,
+  unknownToo: false,
+  byHand: null,
+  banks: [],
+  grades: [],
+  without: [],
+};
 const run = (own: Partial<Wish> & { blueprint: Blueprint; candidates: PlannedItem[] }) =>
-  assemble({ keep: [], enemies: [], forms: 1, ...own }, highsSolve, { seconds: 20, clock: () => performance.now() / 1000 }) as Promise<Assembled>; // prettier-ignore
+  assemble({ keep: [], enemies: [], forms: 1, ...own }, highsSolve, {
+    seconds: 20,
+    clock: () => performance.now() / 1000,
+  }) as Promise<Assembled>;
 
 function* subsets(n: number): Generator<number[]> {
-  for (let bits = 0; bits < 2 ** n; bits++) yield Array.from({ length: n }, (_, at) => at).filter((at) => bits & (1 << at)); // prettier-ignore
+  for (let bits = 0; bits < 2 ** n; bits++)
+    yield Array.from({ length: n }, (_, at) => at).filter((at) => bits & (1 << at));
 }
 /** What a choice misses, counted as the program prices it. */
-function missed(blueprint: Blueprint, items: PlannedItem[], enemies: readonly (readonly [number, number])[]): number {
+function missed(
+  blueprint: Blueprint,
+  items: PlannedItem[],
+  enemies: readonly (readonly [number, number])[],
+): number {
   const ids = new Set(items.map(({ id }) => id));
   if (enemies.some(([a, b]) => ids.has(a) && ids.has(b))) return Infinity;
-  const cells = cellStates(blueprint, items).reduce((sum, { want, have }) => sum + Math.abs(want - have), 0);
-  const minutes = Math.max(0, items.reduce((sum, { seconds }) => sum + seconds / 60, 0) - (blueprint.minutes ?? Infinity)); // prettier-ignore
-  const byHand = Math.max(0, items.filter((own) => own.byHand).length - (blueprint.byHand ?? Infinity));
+  const cells = cellStates(blueprint, items).reduce(
+    (sum, { want, have }) => sum + Math.abs(want - have),
+    0,
+  );
+  const minutes = Math.max(
+    0,
+    items.reduce((sum, { seconds }) => sum + seconds / 60, 0) - (blueprint.minutes ?? Infinity),
+  );
+  const byHand = Math.max(
+    0,
+    items.filter((own) => own.byHand).length - (blueprint.byHand ?? Infinity),
+  );
   return cells + minutes + byHand;
 }
 /** Points by which the expected score misses its aim. */
@@ -131,12 +159,21 @@ test('two forms: as many items in each cell, least missed, and the nearest score
   for (let n = 0; n < 10; n++) {
     const random = randomFrom(`pair ${n}`);
     const candidates = bank(8, random, 1);
-    const blueprint: Blueprint = { ...plain, rows: [{ standard: 1, wants: [1 + random.below(2), random.below(4)] }] };
-    const inCells = (items: PlannedItem[]) => cellStates(blueprint, items).map(({ have }) => have).join(); // prettier-ignore
+    const blueprint: Blueprint = {
+      ...plain,
+      rows: [{ standard: 1, wants: [1 + random.below(2), random.below(4)] }],
+    };
+    const inCells = (items: PlannedItem[]) =>
+      cellStates(blueprint, items)
+        .map(({ have }) => have)
+        .join();
     const choices = everyChoice(blueprint, candidates);
     const pairs = choices.flatMap((first) =>
       choices
-        .filter((second) => inCells(first) === inCells(second) && first.every((item) => !second.includes(item)))
+        .filter(
+          (second) =>
+            inCells(first) === inCells(second) && first.every((item) => !second.includes(item)),
+        )
         .map((second) => [first, second] as const),
     );
     const missedBy = (pair: readonly PlannedItem[][]) =>
@@ -146,14 +183,20 @@ test('two forms: as many items in each cell, least missed, and the nearest score
     const full = pairs.filter((pair) => missedBy(pair) === least);
     const pointsDiffer = ([first, second]: readonly PlannedItem[][]) =>
       ['1/1', '1/2', '2/1', '2/2'].reduce((sum, key) => {
-        const times = (form: PlannedItem[]) => form.filter(({ depth, points }) => `${depth}/${points}` === key).length;
+        const times = (form: PlannedItem[]) =>
+          form.filter(({ depth, points }) => `${depth}/${points}` === key).length;
         return sum + Math.abs(times(first!) - times(second!));
       }, 0);
     const alike = full.filter((pair) => pointsDiffer(pair) === Math.min(...full.map(pointsDiffer)));
-    const nearest = Math.min(...alike.map(([first, second]) => Math.abs(expectedScore(first) - expectedScore(second))));
+    const nearest = Math.min(
+      ...alike.map(([first, second]) => Math.abs(expectedScore(first) - expectedScore(second))),
+    );
 
     const answer = await run({ blueprint, candidates, forms: 2 });
-    const [first, second] = answer.forms.map((ids) => chosenFrom(candidates, ids)) as [PlannedItem[], PlannedItem[]];
+    const [first, second] = answer.forms.map((ids) => chosenFrom(candidates, ids)) as [
+      PlannedItem[],
+      PlannedItem[],
+    ];
     expect(first.filter((item) => second.includes(item))).toEqual([]);
     expect(inCells(first)).toBe(inCells(second));
     expect(missedBy([first, second])).toBe(least);
@@ -216,7 +259,11 @@ test('of a large bank the items that separate best are taken, as many as there a
         const cell = cellOf(blueprint, item)!;
         return cell.row === row && cell.column === column;
       });
-      return inCell.map(({ separation }) => separation!).sort((a, b) => b - a).slice(0, 5).reduce((a, b) => a + b, 0); // prettier-ignore
+      return inCell
+        .map(({ separation }) => separation!)
+        .sort((a, b) => b - a)
+        .slice(0, 5)
+        .reduce((a, b) => a + b, 0);
     }),
   );
   const most = best.reduce((a, b) => a + b, 0);
@@ -227,7 +274,11 @@ test('of a large bank the items that separate best are taken, as many as there a
 });
 
 test('a kept item stands in a further form only where nothing can stand for it', async () => {
-  const candidates = bank(5, randomFrom('few'), 1).map((item) => ({ ...item, depth: 1, points: 1 }));
+  const candidates = bank(5, randomFrom('few'), 1).map((item) => ({
+    ...item,
+    depth: 1,
+    points: 1,
+  }));
   const blueprint: Blueprint = { ...plain, rows: [{ standard: 1, wants: [3] }] };
   const answer = await run({ blueprint, candidates, keep: [1, 2, 3], forms: 2 });
   expect([...answer.forms[0]!].sort()).toEqual([1, 2, 3]);
@@ -243,10 +294,17 @@ test('a kept item stands in a further form only where nothing can stand for it',
 
 test('cells that count points: parallel forms have items of the same points in the same cells, place by place', async () => {
   const candidates = bank(60, randomFrom('points'), 3);
-  const blueprint: Blueprint = { ...plain, measure: 'points', rows: [1, 2, 3].map((standard) => ({ standard, wants: [4, 3] })), facility: 0.6 }; // prettier-ignore
+  const blueprint: Blueprint = {
+    ...plain,
+    measure: 'points',
+    rows: [1, 2, 3].map((standard) => ({ standard, wants: [4, 3] })),
+    facility: 0.6,
+  };
   const answer = await run({ blueprint, candidates, forms: 2 });
   const shape = (ids: number[]) =>
-    chosenFrom(candidates, ids).map((item) => `${JSON.stringify(cellOf(blueprint, item))} ${item.points}`);
+    chosenFrom(candidates, ids).map(
+      (item) => `${JSON.stringify(cellOf(blueprint, item))} ${item.points}`,
+    );
   expect(shape(answer.forms[0]!)).toEqual(shape(answer.forms[1]!));
   expect(answer.shortfalls).toEqual([]);
 });
@@ -254,21 +312,44 @@ test('cells that count points: parallel forms have items of the same points in t
 test('what is kept stays, what is kept out or unknown never comes, and strands take what lies below them', async () => {
   const candidates = bank(30, randomFrom('kept'));
   candidates[5]!.facility = null;
-  const blueprint: Blueprint = { ...plain, byDepth: false, rows: [{ standard: 99, wants: [6] }, { standard: 2, wants: [1] }], facility: 0.5, without: [7, 8] }; // prettier-ignore
+  const blueprint: Blueprint = {
+    ...plain,
+    byDepth: false,
+    rows: [
+      { standard: 99, wants: [6] },
+      { standard: 2, wants: [1] },
+    ],
+    facility: 0.5,
+    without: [7, 8],
+  };
   const found = await run({ blueprint, candidates, keep: [3, 4] });
   const ids = found.forms[0]!;
   expect(ids).toEqual(expect.arrayContaining([3, 4]));
   expect(ids.filter((id) => [6, 7, 8].includes(id))).toEqual([]);
   expect(found.unknown).toBe(1);
   const taken = await run({
-    blueprint: { ...blueprint, byDepth: false, rows: [{ standard: 99, wants: [28] }], unknownToo: true },
+    blueprint: {
+      ...blueprint,
+      byDepth: false,
+      rows: [{ standard: 99, wants: [28] }],
+      unknownToo: true,
+    },
     candidates,
   });
   expect([taken.unknown, taken.forms[0]!.includes(6)]).toEqual([0, true]);
   // A row for a standard takes it out of the row of its strand.
-  expect(cellStates(blueprint, ids.map((id) => candidates.find((own) => own.id === id)!)).map(({ have }) => have)).toEqual([6, 1]); // prettier-ignore
+  expect(
+    cellStates(
+      blueprint,
+      ids.map((id) => candidates.find((own) => own.id === id)!),
+    ).map(({ have }) => have),
+  ).toEqual([6, 1]);
   // More kept than a cell wants cannot be: it says so, and keeps them.
-  const over = await run({ blueprint: { ...blueprint, facility: null, rows: [{ standard: 99, wants: [1] }] }, candidates, keep: [1, 2, 3] }); // prettier-ignore
+  const over = await run({
+    blueprint: { ...blueprint, facility: null, rows: [{ standard: 99, wants: [1] }] },
+    candidates,
+    keep: [1, 2, 3],
+  });
   expect(over.shortfalls).toEqual([{ what: 'over', row: 0, column: 0, form: 0, by: 2 }]);
 });
 
@@ -288,8 +369,19 @@ test('a solver that runs out of time: what was found is not called the nearest, 
 
 describe('threads that fill blueprints', () => {
   const wish: Wish = { blueprint: plain, candidates: [], keep: [], enemies: [], forms: 1 };
-  const script = (body: string) => new URL(`data:text/javascript,${encodeURIComponent(`import { parentPort } from 'node:worker_threads'; ${body}`)}`); // prettier-ignore
-  const assembled: Assembled = { forms: [[1]], shortfalls: [], nearest: true, figures: [], score: null, sharpness: null, unknown: 0 }; // prettier-ignore
+  const script = (body: string) =>
+    new URL(
+      `data:text/javascript,${encodeURIComponent(`import { parentPort } from 'node:worker_threads'; ${body}`)}`,
+    );
+  const assembled: Assembled = {
+    forms: [[1]],
+    shortfalls: [],
+    nearest: true,
+    figures: [],
+    score: null,
+    sharpness: null,
+    unknown: 0,
+  };
 
   test('are ended when nobody waits any more, and the next one has its turn', async () => {
     // Answers only whoever asks for two forms; anything else would go on for ever.
@@ -301,8 +393,18 @@ describe('threads that fill blueprints', () => {
     );
     const stop = new AbortController();
     const steps: string[] = [];
-    const first = remote.fill({ wish, seconds: 600, step: (what) => (steps.push(what), stop.abort()), signal: stop.signal }); // prettier-ignore
-    const second = remote.fill({ wish: { ...wish, forms: 2 }, seconds: 600, step: () => {}, signal: new AbortController().signal }); // prettier-ignore
+    const first = remote.fill({
+      wish,
+      seconds: 600,
+      step: (what) => (steps.push(what), stop.abort()),
+      signal: stop.signal,
+    });
+    const second = remote.fill({
+      wish: { ...wish, forms: 2 },
+      seconds: 600,
+      step: () => {},
+      signal: new AbortController().signal,
+    });
     await expect(first).rejects.toThrow('It was stopped.');
     expect(steps).toEqual(['fitting']);
     expect(await second).toEqual(assembled);
@@ -310,6 +412,8 @@ describe('threads that fill blueprints', () => {
 
   test('that break say so', async () => {
     const remote = new RemoteAssembler(script(`throw new Error('out of memory');`));
-    await expect(remote.fill({ wish, seconds: 600, step: () => {}, signal: new AbortController().signal })).rejects.toThrow('out of memory'); // prettier-ignore
+    await expect(
+      remote.fill({ wish, seconds: 600, step: () => {}, signal: new AbortController().signal }),
+    ).rejects.toThrow('out of memory');
   });
 });

@@ -22,25 +22,49 @@ afterAll(() => school.close());
 const hour = 3_600_000;
 const week = 168 * hour;
 const attemptAt = (assignmentId: number) => `/api/seat/assignments/${assignmentId}/attempt`;
-const begin = (by: Visitor, assignmentId: number, body: object = {}) => by.ok('POST', attemptAt(assignmentId), body);
-const hand = (by: Visitor, id: number) => by.ok('POST', `/api/seat/attempts/${id}/hand-in`, { answers: [] });
-const lineOf = async (by: Visitor, assignmentId: number) => (await by.ok('GET', '/api/seat')).assignments.find((own: { assignmentId: number }) => own.assignmentId === assignmentId); // prettier-ignore
+const begin = (by: Visitor, assignmentId: number, body: object = {}) =>
+  by.ok('POST', attemptAt(assignmentId), body);
+const hand = (by: Visitor, id: number) =>
+  by.ok('POST', `/api/seat/attempts/${id}/hand-in`, { answers: [] });
+const lineOf = async (by: Visitor, assignmentId: number) =>
+  (await by.ok('GET', '/api/seat')).assignments.find(
+    (own: { assignmentId: number }) => own.assignmentId === assignmentId,
+  );
 const rollOf = async (classId: number) => (await teacher.ok('GET', `/api/classes/${classId}`)).roll;
 const standing = (assignmentId: number) => teacher.ok('GET', `/api/assignments/${assignmentId}`);
 const changing = (own: any, change: object = {}) => {
   const { opensAt, closesAt, lateRule, rules } = own.assignment;
   const { visibleFrom, answersFrom, word, instructions, note } = own;
-  return { opensAt, closesAt, lateRule, rules, visibleFrom, answersFrom, word, instructions, note, ...change };
+  return {
+    opensAt,
+    closesAt,
+    lateRule,
+    rules,
+    visibleFrom,
+    answersFrom,
+    word,
+    instructions,
+    note,
+    ...change,
+  };
 };
 /** The first part of each entry with its key, by the edition: ids are others than the bank's. */
 async function partsOf(assignmentId: number): Promise<Map<string, any>> {
-  const { content } = (await row<{ content: unknown }>(school.database, 'SELECT e.content FROM editions e JOIN assignments a ON a.edition_id = e.id WHERE a.id = :assignmentId', { assignmentId }))!; // prettier-ignore
-  return new Map(entriesOf(fromJson<Edition>(content)).map((entry) => [entry.id, entry.content.parts[0]]));
+  const { content } = (await row<{ content: unknown }>(
+    school.database,
+    'SELECT e.content FROM editions e JOIN assignments a ON a.edition_id = e.id WHERE a.id = :assignmentId',
+    { assignmentId },
+  ))!;
+  return new Map(
+    entriesOf(fromJson<Edition>(content)).map((entry) => [entry.id, entry.content.parts[0]]),
+  );
 }
 /** Answers the first entry of an attempt with its first choice, so that attempts differ. */
 async function answerFirst(by: Visitor, attempt: any, right: (entry: string) => string) {
   const [entry] = attempt.form.sections[0].entries;
-  await by.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [answer(entry.id, 1, { [entry.item.parts[0].id]: right(entry.id) })] }); // prettier-ignore
+  await by.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
+    answers: [answer(entry.id, 1, { [entry.item.parts[0].id]: right(entry.id) })],
+  });
 }
 
 describe('who gets it', () => {
@@ -49,21 +73,45 @@ describe('who gets it', () => {
     const { groups } = await teacher.ok('GET', '/api/groups');
     const table = groups.find(({ name }: { name: string }) => name === 'Ratio table');
     expect(table.students).toHaveLength(7);
-    const who = { classIds: [2], groupIds: [table.id], studentIds: [b[2].id, b[0].id, d[3].id], link: false };
+    const who = {
+      classIds: [2],
+      groupIds: [table.id],
+      studentIds: [b[2].id, b[0].id, d[3].id],
+      link: false,
+    };
     const reckoned = await teacher.ok('POST', '/api/recipients', who);
     // Two of the single students are in the group or the class already.
     expect(reckoned.students).toBe(26 + 7 + 1);
     expect(reckoned.supports).toContainEqual({ words: 'time ×1.5', students: 1 });
     expect(reckoned.forms).toEqual([{ name: 'B', students: 1 }]);
-    expect(reckoned.has.map(({ title }: { title: string }) => title)).toContain('Percent and rates, second look');
+    expect(reckoned.has.map(({ title }: { title: string }) => title)).toContain(
+      'Percent and rates, second look',
+    );
     const given = await giveTest(school, teacher, { change: { who } });
     expect(given.students).toBe(34);
-    const lines = await rows<{ classId: number; n: number }>(school.database, 'SELECT class_id AS classId, COUNT(*) AS n FROM assignment_students WHERE assignment_id = :id GROUP BY class_id ORDER BY class_id', { id: given.assignmentId }); // prettier-ignore
-    expect(lines).toEqual([{ classId: 1, n: 8 }, { classId: 2, n: 26 }]); // prettier-ignore
+    const lines = await rows<{ classId: number; n: number }>(
+      school.database,
+      'SELECT class_id AS classId, COUNT(*) AS n FROM assignment_students WHERE assignment_id = :id GROUP BY class_id ORDER BY class_id',
+      { id: given.assignmentId },
+    );
+    expect(lines).toEqual([
+      { classId: 1, n: 8 },
+      { classId: 2, n: 26 },
+    ]);
     const own = await standing(given.assignmentId);
-    expect(own.assignment.recipients).toBe(`class 6D, group Ratio table of 6B, ${[b[2], b[0], d[3]].sort((x, y) => x.id - y.id).map((one) => `${one.givenName} ${one.familyName}`).join(', ').replace(/, ([^,]*)$/, ' and $1')}`); // prettier-ignore
+    expect(own.assignment.recipients).toBe(
+      `class 6D, group Ratio table of 6B, ${[b[2], b[0], d[3]]
+        .sort((x, y) => x.id - y.id)
+        .map((one) => `${one.givenName} ${one.familyName}`)
+        .join(', ')
+        .replace(/, ([^,]*)$/, ' and $1')}`,
+    );
     // Whoever comes into a class later gets what was given to all of it, not what went to some.
-    const whole = await rows<{ classId: number; whole: number }>(school.database, 'SELECT class_id AS classId, whole FROM assignment_classes WHERE assignment_id = :id ORDER BY class_id', { id: given.assignmentId }); // prettier-ignore
+    const whole = await rows<{ classId: number; whole: number }>(
+      school.database,
+      'SELECT class_id AS classId, whole FROM assignment_classes WHERE assignment_id = :id ORDER BY class_id',
+      { id: given.assignmentId },
+    );
     expect(whole.map((one) => Boolean(one.whole))).toEqual([false, true]);
   });
 
@@ -72,15 +120,21 @@ describe('who gets it', () => {
     const { groups } = await teacher.ok('GET', '/api/groups');
     const student = (await rollOf(1))[0].id;
     for (const who of [{ classIds: [1] }, { groupIds: [groups[0].id] }, { studentIds: [student] }])
-      expect((await lindqvist.post('/api/recipients', { ...wishes([], null).who, ...who })).status).toBe(404);
+      expect(
+        (await lindqvist.post('/api/recipients', { ...wishes([], null).who, ...who })).status,
+      ).toBe(404);
   });
 
   test('a colleague’s assignment to the same students stands in their calendar', async () => {
-    await teacher.ok('PUT', '/api/classes/1/teachers', { others: [{ accountId: 2, part: 'co-teacher' }] });
+    await teacher.ok('PUT', '/api/classes/1/teachers', {
+      others: [{ accountId: 2, part: 'co-teacher' }],
+    });
     const lindqvist = await school.staff('lindqvist');
     await giveTest(school, lindqvist, { className: '6B' });
     const { has } = await teacher.ok('POST', '/api/recipients', wishes([1], null).who);
-    expect(has).toContainEqual(expect.objectContaining({ teacher: 'Tobias Lindqvist', students: 27 }));
+    expect(has).toContainEqual(
+      expect.objectContaining({ teacher: 'Tobias Lindqvist', students: 27 }),
+    );
     await teacher.ok('PUT', '/api/classes/1/teachers', { others: [] });
   });
 });
@@ -90,15 +144,39 @@ describe('supports act by themselves', () => {
     const given = await giveTest(school, teacher, { className: '6B' });
     const roll = await rollOf(1);
     const at = (place: number) => `/api/classes/1/students/${roll[place].id}/supports`;
-    const none = { time: 1, aloud: false, textSize: 1, form: null, mostChoices: null, extraDays: 0 };
-    await teacher.ok('PUT', at(1), { ...none, time: 2, mostChoices: 2, aloud: true, textSize: 1.5, extraDays: 2 });
+    const none = {
+      time: 1,
+      aloud: false,
+      textSize: 1,
+      form: null,
+      mostChoices: null,
+      extraDays: 0,
+    };
+    await teacher.ok('PUT', at(1), {
+      ...none,
+      time: 2,
+      mostChoices: 2,
+      aloud: true,
+      textSize: 1.5,
+      extraDays: 2,
+    });
     const [plain, helped] = [await school.student('6B', 0), await school.student('6B', 1)];
-    const [one, two] = [await begin(plain, given.assignmentId), await begin(helped, given.assignmentId)];
-    expect([one.deadlineAt - one.now, two.deadlineAt - two.now]).toEqual([20 * 60_000, 40 * 60_000]);
+    const [one, two] = [
+      await begin(plain, given.assignmentId),
+      await begin(helped, given.assignmentId),
+    ];
+    expect([one.deadlineAt - one.now, two.deadlineAt - two.now]).toEqual([
+      20 * 60_000,
+      40 * 60_000,
+    ]);
     expect([two.aloud, two.textSize, one.aloud]).toEqual([true, 1.5, false]);
-    const choices = ({ form }: any) => Math.max(...form.sections[0].entries.map((entry: any) => entry.item.parts[0].choices.length)); // prettier-ignore
+    const choices = ({ form }: any) =>
+      Math.max(...form.sections[0].entries.map((entry: any) => entry.item.parts[0].choices.length));
     expect([choices(one) > 2, choices(two)]).toEqual([true, 2]);
-    expect((await lineOf(helped, given.assignmentId)).closesAt - (await lineOf(plain, given.assignmentId)).closesAt).toBe(48 * hour); // prettier-ignore
+    expect(
+      (await lineOf(helped, given.assignmentId)).closesAt -
+        (await lineOf(plain, given.assignmentId)).closesAt,
+    ).toBe(48 * hour);
     // Taken away meanwhile: this attempt goes on as it began.
     await teacher.ok('PUT', at(1), none);
     const again = await begin(helped, given.assignmentId);
@@ -107,10 +185,22 @@ describe('supports act by themselves', () => {
   });
 
   test('no time limit at all, and the window of one’s own is open when the others’ has closed', async () => {
-    const given = await giveTest(school, teacher, { className: '6D', change: { closesAt: school.clock.now + hour } });
+    const given = await giveTest(school, teacher, {
+      className: '6D',
+      change: { closesAt: school.clock.now + hour },
+    });
     const roll = await rollOf(2);
-    await teacher.ok('PUT', `/api/classes/2/students/${roll[5].id}/supports`, { time: null, aloud: false, textSize: 1, form: null, mostChoices: null, extraDays: 1 }); // prettier-ignore
-    expect((await standing(given.assignmentId)).assignment.lastEnd).toBe(school.clock.now + 25 * hour);
+    await teacher.ok('PUT', `/api/classes/2/students/${roll[5].id}/supports`, {
+      time: null,
+      aloud: false,
+      textSize: 1,
+      form: null,
+      mostChoices: null,
+      extraDays: 1,
+    });
+    expect((await standing(given.assignmentId)).assignment.lastEnd).toBe(
+      school.clock.now + 25 * hour,
+    );
     school.clock.now += 2 * hour;
     const [plain, helped] = [await school.student('6D', 4), await school.student('6D', 5)];
     expect((await plain.post(attemptAt(given.assignmentId))).body.title).toBe('It has closed.');
@@ -124,11 +214,28 @@ describe('supports act by themselves', () => {
 
 describe('attempts', () => {
   test('as many as allowed; the best, latest, first or their mean counts; a changed rule counts anew', async () => {
-    const given = await giveTest(school, teacher, { change: { rules: { ...plainRules, attempts: 3, counts: 'best', shuffleChoices: false, release: { ...plainRules.release, score: 'at-hand-in', answers: 'at-hand-in', marks: 'at-hand-in' } } } }); // prettier-ignore
+    const given = await giveTest(school, teacher, {
+      change: {
+        rules: {
+          ...plainRules,
+          attempts: 3,
+          counts: 'best',
+          shuffleChoices: false,
+          release: {
+            ...plainRules.release,
+            score: 'at-hand-in',
+            answers: 'at-hand-in',
+            marks: 'at-hand-in',
+          },
+        },
+      },
+    });
     const student = await school.student('6B', 12);
     const parts = await partsOf(given.assignmentId);
     const right = (entry: string) => parts.get(entry).key[0];
-    const wrong = (entry: string) => parts.get(entry).choices.find(({ id }: { id: string }) => !parts.get(entry).key.includes(id)).id; // prettier-ignore
+    const wrong = (entry: string) =>
+      parts.get(entry).choices.find(({ id }: { id: string }) => !parts.get(entry).key.includes(id))
+        .id;
     for (const pick of [wrong, right, wrong]) {
       const attempt = await begin(student, given.assignmentId, { again: true });
       await answerFirst(student, attempt, pick);
@@ -136,14 +243,19 @@ describe('attempts', () => {
       expect((await begin(student, given.assignmentId, { again: true })).id).toBe(attempt.id);
       await hand(student, attempt.id);
     }
-    expect((await student.post(attemptAt(given.assignmentId), { again: true })).body.title).toBe('You have no attempts left.'); // prettier-ignore
+    expect((await student.post(attemptAt(given.assignmentId), { again: true })).body.title).toBe(
+      'You have no attempts left.',
+    );
     const points = async () => (await lineOf(student, given.assignmentId)).score.points;
     expect(await points()).toBe(1);
     const report = await student.ok('GET', `/api/seat/assignments/${given.assignmentId}/report`);
     // Others can still answer, so nothing shows what is right.
     expect([report.attempt, report.attempts, report.entries]).toEqual([2, 3, null]);
     const results = await teacher.ok('GET', `/api/assignments/${given.assignmentId}/results`);
-    expect(results.students.find((own: any) => own.points !== null)).toMatchObject({ points: 1, state: 'handed-in' });
+    expect(results.students.find((own: any) => own.points !== null)).toMatchObject({
+      points: 1,
+      state: 'handed-in',
+    });
     expect(results.students).toHaveLength(27);
     const own = await standing(given.assignmentId);
     for (const [counts, expected] of [
@@ -151,12 +263,25 @@ describe('attempts', () => {
       ['first', 0],
       ['mean', 0.333333333],
     ]) {
-      await teacher.ok('PUT', `/api/assignments/${given.assignmentId}`, changing(own, { rules: { ...own.assignment.rules, counts } })); // prettier-ignore
+      await teacher.ok(
+        'PUT',
+        `/api/assignments/${given.assignmentId}`,
+        changing(own, { rules: { ...own.assignment.rules, counts } }),
+      );
       expect([counts, await points()]).toEqual([counts, expected]);
     }
-    await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, { studentIds: [(await rollOf(1))[12].id], closesAt: null, minutes: 0, attempts: 1 }); // prettier-ignore
+    await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, {
+      studentIds: [(await rollOf(1))[12].id],
+      closesAt: null,
+      minutes: 0,
+      attempts: 1,
+    });
     await begin(student, given.assignmentId, { again: true });
-    expect((await teacher.ok('GET', `/api/assignments`)).assignments.find(({ id }: any) => id === given.assignmentId)).toMatchObject({ working: 1, handedIn: 0, notBegun: 26 }); // prettier-ignore
+    expect(
+      (await teacher.ok('GET', `/api/assignments`)).assignments.find(
+        ({ id }: any) => id === given.assignmentId,
+      ),
+    ).toMatchObject({ working: 1, handedIn: 0, notBegun: 26 });
   });
 
   test('the word that is read out: asked for once, guesses wait longer each time', async () => {
@@ -168,22 +293,37 @@ describe('attempts', () => {
     const attempt = await begin(student, given.assignmentId, { word: ' black  walnut ' });
     expect((await begin(student, given.assignmentId)).id).toBe(attempt.id);
     const guesses = [];
-    for (let n = 0; n < 8; n++) guesses.push((await other.post(attemptAt(given.assignmentId), { word: `guess ${n}` })).status); // prettier-ignore
+    for (let n = 0; n < 8; n++)
+      guesses.push(
+        (await other.post(attemptAt(given.assignmentId), { word: `guess ${n}` })).status,
+      );
     expect([guesses.slice(0, 5), guesses.at(-1)]).toEqual([[403, 403, 403, 403, 403], 429]);
-    expect((await other.post(attemptAt(given.assignmentId), { word: 'black walnut' })).status).toBe(429);
+    expect((await other.post(attemptAt(given.assignmentId), { word: 'black walnut' })).status).toBe(
+      429,
+    );
   });
 });
 
 describe('times and release', () => {
   test('nothing is seen before its day; late work loses so much a day; bands alone leave the server', async () => {
     const start = school.clock.now;
-    const bands = [{ name: 'Meets', from: 0.8 }, { name: 'Near', from: 0 }]; // prettier-ignore
+    const bands = [
+      { name: 'Meets', from: 0.8 },
+      { name: 'Near', from: 0 },
+    ];
     const given = await giveTest(school, teacher, {
       change: {
-        opensAt: start + 3 * hour, visibleFrom: start + hour, closesAt: start + 8 * hour, lateRule: { late: 'until', until: start + 48 * hour, offPerDay: 0.25 },
-        rules: { ...plainRules, shuffleChoices: false, release: { ...plainRules.release, score: 'at-hand-in', show: 'band', bands } },
+        opensAt: start + 3 * hour,
+        visibleFrom: start + hour,
+        closesAt: start + 8 * hour,
+        lateRule: { late: 'until', until: start + 48 * hour, offPerDay: 0.25 },
+        rules: {
+          ...plainRules,
+          shuffleChoices: false,
+          release: { ...plainRules.release, score: 'at-hand-in', show: 'band', bands },
+        },
       },
-    }); // prettier-ignore
+    });
     const student = await school.student('6B', 15);
     expect(await lineOf(student, given.assignmentId)).toBeUndefined();
     school.clock.now = start + hour;
@@ -194,34 +334,86 @@ describe('times and release', () => {
     const answers = [...parts].map(([entry, part]) => answer(entry, 1, { [part.id]: part.key[0] }));
     await student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
     expect(await hand(student, attempt.id)).toMatchObject({ late: true });
-    const stored = await row<{ points: number; most: number; off: string }>(school.database, 'SELECT points, most, late_off AS off FROM attempts WHERE id = :id', { id: attempt.id }); // prettier-ignore
+    const stored = await row<{ points: number; most: number; off: string }>(
+      school.database,
+      'SELECT points, most, late_off AS off FROM attempts WHERE id = :id',
+      { id: attempt.id },
+    );
     expect([stored!.points / stored!.most, Number(stored!.off)]).toEqual([0.75, 0.25]);
-    expect((await lineOf(student, given.assignmentId)).score).toEqual({ points: null, most: null, share: null, band: 'Near', waiting: 0 }); // prettier-ignore
+    expect((await lineOf(student, given.assignmentId)).score).toEqual({
+      points: null,
+      most: null,
+      share: null,
+      band: 'Near',
+      waiting: 0,
+    });
     school.clock.now = start;
   });
 
   test('answers come when the last student can no longer answer, and not before their date', async () => {
     const start = school.clock.now;
-    const given = await giveTest(school, teacher, { className: '6D', change: { closesAt: start + hour, answersFrom: start + 3 * hour, rules: { ...plainRules, release: { ...plainRules.release, score: 'at-hand-in', marks: 'after-closing', answers: 'after-closing', explanations: 'by-hand' } } } }); // prettier-ignore
+    const given = await giveTest(school, teacher, {
+      className: '6D',
+      change: {
+        closesAt: start + hour,
+        answersFrom: start + 3 * hour,
+        rules: {
+          ...plainRules,
+          release: {
+            ...plainRules.release,
+            score: 'at-hand-in',
+            marks: 'after-closing',
+            answers: 'after-closing',
+            explanations: 'by-hand',
+          },
+        },
+      },
+    });
     const student = await school.student('6D', 9);
     const attempt = await begin(student, given.assignmentId);
     await hand(student, attempt.id);
-    const report = async () => (await school.student('6D', 9)).ok('GET', `/api/seat/assignments/${given.assignmentId}/report`); // prettier-ignore
+    const report = async () =>
+      (await school.student('6D', 9)).ok(
+        'GET',
+        `/api/seat/assignments/${given.assignmentId}/report`,
+      );
     const entries = async () => (await report()).entries;
     expect(await report()).toMatchObject({ entries: null, byStandard: null });
-    const { shows } = await teacher.ok('POST', `/api/assignments/${given.assignmentId}/release`, { released: true });
+    const { shows } = await teacher.ok('POST', `/api/assignments/${given.assignmentId}/release`, {
+      released: true,
+    });
     // Twenty-five others may still begin.
-    expect(shows).toEqual({ handedIn: 1, canAnswer: 25, lastEnd: start + hour, answersFrom: start + 3 * hour, practice: false }); // prettier-ignore
+    expect(shows).toEqual({
+      handedIn: 1,
+      canAnswer: 25,
+      lastEnd: start + hour,
+      answersFrom: start + 3 * hour,
+      practice: false,
+    });
     expect(await entries()).toBeNull();
-    await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, { studentIds: [(await rollOf(2))[11].id], closesAt: start + 5 * hour, minutes: 0, attempts: 0 }); // prettier-ignore
+    await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, {
+      studentIds: [(await rollOf(2))[11].id],
+      closesAt: start + 5 * hour,
+      minutes: 0,
+      attempts: 0,
+    });
     school.clock.now = start + 4 * hour;
     expect(await entries()).toBeNull();
     school.clock.now = start + 5 * hour;
     const out = await entries();
-    expect(out[0]).toMatchObject({ points: 0, right: [expect.any(String)], explanation: expect.any(String) });
+    expect(out[0]).toMatchObject({
+      points: 0,
+      right: [expect.any(String)],
+      explanation: expect.any(String),
+    });
     const { byStandard } = await report();
     expect(byStandard.length).toBeGreaterThan(0);
-    for (const own of byStandard) expect(own).toMatchObject({ share: 0, statement: expect.stringMatching(/\w{4}/), words: expect.stringMatching(/^0 of /) }); // prettier-ignore
+    for (const own of byStandard)
+      expect(own).toMatchObject({
+        share: 0,
+        statement: expect.stringMatching(/\w{4}/),
+        words: expect.stringMatching(/^0 of /),
+      });
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/release`, { released: false });
     expect((await entries())[0].explanation).toBeNull();
     school.clock.now = start;
@@ -236,14 +428,20 @@ describe('changing what was given', () => {
     const attempt = await begin(student, given.assignmentId);
     const deadline = async () => (await begin(student, given.assignmentId)).deadlineAt - start;
     const own = await standing(given.assignmentId);
-    const change = (more: object) => teacher.ok('PUT', `/api/assignments/${given.assignmentId}`, changing(own, more));
+    const change = (more: object) =>
+      teacher.ok('PUT', `/api/assignments/${given.assignmentId}`, changing(own, more));
     await change({ rules: { ...own.assignment.rules, limitMinutes: 45 } });
     expect(await deadline()).toBe(45 * 60_000);
     await change({ rules: { ...own.assignment.rules, limitMinutes: null } });
     expect(await deadline()).toBe(hour);
     // More minutes for one reach beyond the closing time, for that student alone.
     await change({ rules: { ...own.assignment.rules, limitMinutes: 50 } });
-    await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, { studentIds: [(await rollOf(1))[16].id], closesAt: null, minutes: 30, attempts: 0 }); // prettier-ignore
+    await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, {
+      studentIds: [(await rollOf(1))[16].id],
+      closesAt: null,
+      minutes: 30,
+      attempts: 0,
+    });
     expect(await deadline()).toBe(80 * 60_000);
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/stop`, {});
     expect(await deadline()).toBe(0);
@@ -253,9 +451,19 @@ describe('changing what was given', () => {
     const other = await school.student('6B', 17);
     expect((await other.post(attemptAt(given.assignmentId))).body.title).toBe('It has closed.');
     // Open again for one, then for all.
-    await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, { studentIds: [(await rollOf(1))[17].id], closesAt: start + 2 * hour, minutes: 0, attempts: 0 }); // prettier-ignore
+    await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, {
+      studentIds: [(await rollOf(1))[17].id],
+      closesAt: start + 2 * hour,
+      minutes: 0,
+      attempts: 0,
+    });
     expect((await begin(other, given.assignmentId)).deadlineAt).toBe(start + 11_000 + 50 * 60_000);
-    await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, { studentIds: null, closesAt: start + 3 * hour, minutes: 0, attempts: 0 }); // prettier-ignore
+    await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, {
+      studentIds: null,
+      closesAt: start + 3 * hour,
+      minutes: 0,
+      attempts: 0,
+    });
     await begin(await school.student('6B', 18), given.assignmentId);
     expect(attempt.deadlineAt).toBe(start + 20 * 60_000);
     school.clock.now = start;
@@ -272,14 +480,24 @@ describe('changing what was given', () => {
       );
       return [status, problem.errors?.[0]];
     };
-    expect(await refused('PUT', '', changing(own, { closesAt: own.assignment.opensAt }))).toEqual([422, { pointer: '/closesAt', message: 'It closes at the moment it opens.' }]); // prettier-ignore
-    expect(await refused('PUT', '', changing(own, { answersFrom: own.assignment.opensAt - 1 }))).toEqual([422, { pointer: '/answersFrom', message: 'Answers cannot be seen before it opens.' }]); // prettier-ignore
+    expect(await refused('PUT', '', changing(own, { closesAt: own.assignment.opensAt }))).toEqual([
+      422,
+      { pointer: '/closesAt', message: 'It closes at the moment it opens.' },
+    ]);
+    expect(
+      await refused('PUT', '', changing(own, { answersFrom: own.assignment.opensAt - 1 })),
+    ).toEqual([
+      422,
+      { pointer: '/answersFrom', message: 'Answers cannot be seen before it opens.' },
+    ]);
     const extend = { studentIds: null, closesAt: null, minutes: 0, attempts: 0 };
     expect((await refused('POST', '/extend', extend))[1]).toEqual({
       pointer: '',
       message: 'Say what they get more of.',
     });
-    expect((await refused('POST', '/extend', { ...extend, closesAt: school.clock.now + hour }))[1]).toEqual({ pointer: '/closesAt', message: 'It is open longer than that for everybody.' }); // prettier-ignore
+    expect(
+      (await refused('POST', '/extend', { ...extend, closesAt: school.clock.now + hour }))[1],
+    ).toEqual({ pointer: '/closesAt', message: 'It is open longer than that for everybody.' });
     expect((await standing(given.assignmentId)).assignment).toEqual(own.assignment);
   });
 
@@ -292,19 +510,29 @@ describe('changing what was given', () => {
     expect((await teacher.ok('GET', `/api/assignment-drafts/${id}`)).form).toEqual({ word: 'oak' });
     const other = await school.staff('nwosu');
     expect((await other.get(`/api/assignment-drafts/${id}`)).status).toBe(404);
-    await teacher.ok('POST', '/api/assignments', { clientKey: clientKey(), testId, testVersion: test.version, draftId: id, ...wishes([classId], school.clock.now + week) }); // prettier-ignore
+    await teacher.ok('POST', '/api/assignments', {
+      clientKey: clientKey(),
+      testId,
+      testVersion: test.version,
+      draftId: id,
+      ...wishes([classId], school.clock.now + week),
+    });
     expect((await teacher.ok('GET', '/api/assignment-drafts')).drafts).toEqual([]);
   });
 });
 
 describe('guests by a link', () => {
   test('type a name, sit, see nothing else, and are tied to a student later', async () => {
-    const given = await giveTest(school, teacher, { change: { who: { ...wishes([], null).who, link: true } } });
+    const given = await giveTest(school, teacher, {
+      change: { who: { ...wishes([], null).who, link: true } },
+    });
     expect(given.students).toBe(0);
     const { link } = await standing(given.assignmentId);
     expect(link).toMatch(/^[\w-]{22}$/);
     const guest = school.visitor();
-    expect((await guest.post('/api/session/link', { token: link.replace(/./g, 'x') })).status).toBe(404);
+    expect((await guest.post('/api/session/link', { token: link.replace(/./g, 'x') })).status).toBe(
+      404,
+    );
     expect((await guest.ok('POST', '/api/session/link', { token: link })).title).toBe('Given');
     await guest.signIn(guest.post('/api/session/guest', { token: link, name: 'Ida Somebody' }));
     expect((await guest.ok('GET', '/api/seat')).assignments).toHaveLength(1);
@@ -315,10 +543,14 @@ describe('guests by a link', () => {
     const tie = `/api/assignments/${given.assignmentId}/guests/${line.studentId}/tie`;
     expect((await teacher.post(tie, { studentId: student.id })).status).toBe(409);
     await hand(guest, attempt.id);
-    expect((await teacher.ok('GET', `/api/assignments/${given.assignmentId}/results`)).students).toMatchObject([{ class: 'Guests', state: 'handed-in' }]); // prettier-ignore
+    expect(
+      (await teacher.ok('GET', `/api/assignments/${given.assignmentId}/results`)).students,
+    ).toMatchObject([{ class: 'Guests', state: 'handed-in' }]);
     await teacher.ok('POST', tie, { studentId: student.id });
     const after = await standing(given.assignmentId);
-    expect(after.students).toMatchObject([{ studentId: student.id, guest: false, className: '6B', state: 'handed-in' }]); // prettier-ignore
+    expect(after.students).toMatchObject([
+      { studentId: student.id, guest: false, className: '6B', state: 'handed-in' },
+    ]);
     expect((await lineOf(await school.student('6B', 20), given.assignmentId)).attemptsMade).toBe(1);
     // The guest's own way in is over.
     school.clock.now += 6_000;

@@ -28,18 +28,41 @@ const problem = async (reply: Promise<Reply>) => {
   const { status, body, headers } = await reply;
   expect(headers.get('content-type')).toContain('application/problem+json');
   expect(JSON.stringify(body)).not.toMatch(/node_modules|\.ts:|Sequelize|SELECT /);
-  return { status, title: body.title as string, fields: (body.errors ?? []) as { pointer: string; message: string }[] };
+  return {
+    status,
+    title: body.title as string,
+    fields: (body.errors ?? []) as { pointer: string; message: string }[],
+  };
 };
 
 test('an item that is far too long is refused before anything of it is kept', async () => {
-  const bank = (await teacher.ok('GET', '/api/banks')).banks.find((own: { mine: boolean }) => own.mine).id;
-  const part = { id: 'p', kind: 'true-false', key: true, rule: { rule: 'all-or-nothing', points: 1 } };
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(
+    (own: { mine: boolean }) => own.mine,
+  ).id;
+  const part = {
+    id: 'p',
+    kind: 'true-false',
+    key: true,
+    rule: { rule: 'all-or-nothing', points: 1 },
+  };
   const hints = Array.from({ length: 2 }, () => `<p>${'oak '.repeat(13_000)}</p>`);
   const content = { stem: '<p>Long?</p>', parts: [part], explanation: '', hints, notes: '' };
-  const facts = { subject: 'Oak', grades: [6], standards: [], depth: null, seconds: null, tags: [], author: '', licence: '' }; // prettier-ignore
+  const facts = {
+    subject: 'Oak',
+    grades: [6],
+    standards: [],
+    depth: null,
+    seconds: null,
+    tags: [],
+    author: '',
+    licence: '',
+  };
   const sent = { clientKey: clientKey(), bank, folder: null, content, facts };
   const { status, fields } = await problem(teacher.post('/api/items', sent));
-  expect([status, fields[0]?.message]).toEqual([422, expect.stringMatching(/^The item has 104,\d{3} characters; 100,000 fit\./)]); // prettier-ignore
+  expect([status, fields[0]?.message]).toEqual([
+    422,
+    expect.stringMatching(/^The item has 104,\d{3} characters; 100,000 fit\./),
+  ]);
 });
 
 describe('nonsense is answered in words', () => {
@@ -75,7 +98,13 @@ describe('nonsense is answered in words', () => {
       { clientKey: clientKey(), title: 'x'.repeat(201), kind: 'quiz', itemIds: [] },
       422,
     ],
-    ['an unknown kind', 'POST', '/api/tests', { clientKey: clientKey(), title: 'T', kind: 'riddle', itemIds: [] }, 422],
+    [
+      'an unknown kind',
+      'POST',
+      '/api/tests',
+      { clientKey: clientKey(), title: 'T', kind: 'riddle', itemIds: [] },
+      422,
+    ],
     [
       'an unknown item',
       'POST',
@@ -103,14 +132,19 @@ describe('nonsense is answered in words', () => {
 });
 
 describe('changing a test', () => {
-  const change = (...changes: unknown[]) => problem(teacher.post(`/api/tests/${made.testId}/changes`, { changes }));
+  const change = (...changes: unknown[]) =>
+    problem(teacher.post(`/api/tests/${made.testId}/changes`, { changes }));
   const entry = () => made.test.outline.sections[0].entries[0];
 
   test('points below zero, without number and beyond measure are refused at their place', async () => {
-    for (const [points, message] of [[-1, 'Points cannot be below zero.'], ['many', 'Points must be a number.'], [1e9, 'More than 1000 points is not possible.']]) {
+    for (const [points, message] of [
+      [-1, 'Points cannot be below zero.'],
+      ['many', 'Points must be a number.'],
+      [1e9, 'More than 1000 points is not possible.'],
+    ]) {
       const { status, fields } = await change({ do: 'give-points', entry: entry().id, points });
       expect([status, fields]).toEqual([422, [{ pointer: '/changes/0/points', message }]]);
-    } // prettier-ignore
+    }
   });
 
   test('an entry that pins a revision of another item is refused', async () => {
@@ -131,11 +165,19 @@ describe('changing a test', () => {
       }),
     );
   const contentOf = () =>
-    JSON.parse(JSON.stringify(made.test.revisions.find(({ id }: { id: number }) => id === entry().revisionId).content));
+    JSON.parse(
+      JSON.stringify(
+        made.test.revisions.find(({ id }: { id: number }) => id === entry().revisionId).content,
+      ),
+    );
 
   test.each([
     ['a script', '<p>Hi</p><script>alert(1)</script>', '<script> is not allowed in a wording.'],
-    ['an event handler', '<p onclick="alert(1)">Hi</p>', 'The attribute “onclick” is not allowed in a wording.'],
+    [
+      'an event handler',
+      '<p onclick="alert(1)">Hi</p>',
+      'The attribute “onclick” is not allowed in a wording.',
+    ],
     [
       'a picture that runs',
       '<img src="x" onerror="alert(1)">Hi',
@@ -151,21 +193,40 @@ describe('changing a test', () => {
       '<p><span data-formula="\\frac{1">x</span></p>',
       'The formula “\\frac{1” cannot be read.',
     ],
-    ['a half tag', '<p>Hi</p><img src="x" ', 'A “<” that is not part of the markup must be written as “&lt;”.'],
-    ['a frame', '<iframe src="//elsewhere.example"></iframe>Hi', '<iframe> is not allowed in a wording.'],
-    ['a style', '<p style="position:fixed">Hi</p>', 'The attribute “style” is not allowed in a wording.'],
-    ['a link that runs', '<a href="javascript:alert(1)">Hi</a>', '<a> is not allowed in a wording.'],
+    [
+      'a half tag',
+      '<p>Hi</p><img src="x" ',
+      'A “<” that is not part of the markup must be written as “&lt;”.',
+    ],
+    [
+      'a frame',
+      '<iframe src="//elsewhere.example"></iframe>Hi',
+      '<iframe> is not allowed in a wording.',
+    ],
+    [
+      'a style',
+      '<p style="position:fixed">Hi</p>',
+      'The attribute “style” is not allowed in a wording.',
+    ],
+    [
+      'a link that runs',
+      '<a href="javascript:alert(1)">Hi</a>',
+      '<a> is not allowed in a wording.',
+    ],
     [
       'a drawing that runs',
       '<svg><animate onbegin=alert(1) attributeName=x></svg>Hi',
       '<svg> is not allowed in a wording.',
     ],
-  ])('%s in the wording, a choice or the explanation is refused by name', async (_, html, message) => {
-    for (const place of ['stem', 'explanation'] as const) {
-      const { status, fields } = await revise({ ...contentOf(), [place]: html });
-      expect([status, fields]).toEqual([422, [{ pointer: `/content/${place}`, message }]]);
-    }
-  });
+  ])(
+    '%s in the wording, a choice or the explanation is refused by name',
+    async (_, html, message) => {
+      for (const place of ['stem', 'explanation'] as const) {
+        const { status, fields } = await revise({ ...contentOf(), [place]: html });
+        expect([status, fields]).toEqual([422, [{ pointer: `/content/${place}`, message }]]);
+      }
+    },
+  );
 
   test('a broken key is refused with its place, and the test stays as it was', async () => {
     const content = contentOf();
@@ -227,15 +288,22 @@ describe('giving', () => {
 
   test('an empty class and an empty test', async () => {
     const facts = { name: '9Z', period: '', grade: 6, subject: 'Reading', term: '', notes: '' };
-    const { id: empty } = await teacher.ok('POST', '/api/classes', { clientKey: clientKey(), facts });
-    expect((await give({ who: to([empty]) })).fields[0]!.message).toBe('There are no students in the chosen classes.');
+    const { id: empty } = await teacher.ok('POST', '/api/classes', {
+      clientKey: clientKey(),
+      facts,
+    });
+    expect((await give({ who: to([empty]) })).fields[0]!.message).toBe(
+      'There are no students in the chosen classes.',
+    );
     const { id: testId } = await teacher.ok('POST', '/api/tests', {
       clientKey: clientKey(),
       title: 'Blank',
       kind: 'quiz',
       itemIds: [],
     });
-    expect((await give({ testId, testVersion: 1 })).fields[0]!.message).toBe('The test has no items.');
+    expect((await give({ testId, testVersion: 1 })).fields[0]!.message).toBe(
+      'The test has no items.',
+    );
   });
 });
 
@@ -262,10 +330,14 @@ describe('a student’s answers', () => {
       { a: '\u0000\ud800' },
       {},
     ];
-    const replies = await Promise.all(odd.map((responses, at) => save(answer(ids[at], 1, responses))));
+    const replies = await Promise.all(
+      odd.map((responses, at) => save(answer(ids[at], 1, responses))),
+    );
     expect(replies.map(({ status }) => status)).toEqual([200, 200, 200, 200, 200, 200]);
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
     const results = await teacher.ok('GET', `/api/assignments/${made.assignmentId}/results`);
-    expect(results.students.find(({ state }: { state: string }) => state === 'handed-in').points).toBe(0);
+    expect(
+      results.students.find(({ state }: { state: string }) => state === 'handed-in').points,
+    ).toBe(0);
   });
 });

@@ -14,21 +14,50 @@ beforeAll(async () => {
 });
 afterAll(() => school.close());
 
-const facts = { subject: 'Mathematics', grades: [6], standards: [], depth: 2, seconds: 60, tags: ['trial'], author: 'A. Holloway', licence: '' }; // prettier-ignore
+const facts = {
+  subject: 'Mathematics',
+  grades: [6],
+  standards: [],
+  depth: 2,
+  seconds: 60,
+  tags: ['trial'],
+  author: 'A. Holloway',
+  licence: '',
+};
 const choices = (...texts: string[]) => texts.map((text, at) => ({ id: 'abcdef'[at]!, text }));
 const content = (stem: string, more: object = {}) => ({
   stem: `<p>${stem}</p>`,
-  parts: [{ id: 'p', kind: 'single-choice', choices: choices('Quartz', 'Felspar', 'Mica'), key: ['a'], rule: { rule: 'all-or-nothing', points: 1 } }],
+  parts: [
+    {
+      id: 'p',
+      kind: 'single-choice',
+      choices: choices('Quartz', 'Felspar', 'Mica'),
+      key: ['a'],
+      rule: { rule: 'all-or-nothing', points: 1 },
+    },
+  ],
   explanation: '',
   hints: [],
   notes: '',
   ...more,
-}); // prettier-ignore
+});
 let made = 0;
-const make = (who: Visitor, bank: number, stem = `Which of these is number ${++made}?`, folder: number | null = null) =>
-  who.ok<{ id: number; revisionId: number }>('POST', '/api/items', { clientKey: clientKey(), bank, folder, content: content(stem), facts }); // prettier-ignore
+const make = (
+  who: Visitor,
+  bank: number,
+  stem = `Which of these is number ${++made}?`,
+  folder: number | null = null,
+) =>
+  who.ok<{ id: number; revisionId: number }>('POST', '/api/items', {
+    clientKey: clientKey(),
+    bank,
+    folder,
+    content: content(stem),
+    facts,
+  });
 const find = (who: Visitor, query: string) => who.ok('GET', `/api/items?${query}`);
-const idsOf = async (who: Visitor, query: string) => (await find(who, query)).items.map(({ id }: { id: number }) => id);
+const idsOf = async (who: Visitor, query: string) =>
+  (await find(who, query)).items.map(({ id }: { id: number }) => id);
 const refusal = async (reply: Promise<{ status: number; body: any }>) => {
   const { status, body } = await reply;
   return [status, body.title];
@@ -38,21 +67,39 @@ describe('writing items', () => {
   test('what was just saved is found at once, by its newest words alone', async () => {
     const { id, revisionId } = await make(holloway, myBank, 'Where does the zephyrous wind blow?');
     expect(await idsOf(holloway, 'words=zephyrous')).toEqual([id]);
-    await holloway.ok('POST', `/api/items/${id}/revisions`, { basedOn: revisionId, content: content('Where does the boreal wind blow?'), facts }); // prettier-ignore
+    await holloway.ok('POST', `/api/items/${id}/revisions`, {
+      basedOn: revisionId,
+      content: content('Where does the boreal wind blow?'),
+      facts,
+    });
     expect(await idsOf(holloway, 'words=zephyrous%20wind')).toEqual([]);
     expect(await idsOf(holloway, 'words=boreal')).toEqual([id]);
     expect((await find(holloway, `bank=${myBank}&tag=trial&words=boreal`)).total).toBe(1);
   });
 
   test('saying it twice makes one item', async () => {
-    const own = { clientKey: clientKey(), bank: myBank, folder: null, content: content('Only once'), facts };
-    const [first, second] = [await holloway.ok('POST', '/api/items', own), await holloway.ok('POST', '/api/items', own)]; // prettier-ignore
+    const own = {
+      clientKey: clientKey(),
+      bank: myBank,
+      folder: null,
+      content: content('Only once'),
+      facts,
+    };
+    const [first, second] = [
+      await holloway.ok('POST', '/api/items', own),
+      await holloway.ok('POST', '/api/items', own),
+    ];
     expect(second).toEqual(first);
   });
 
   test('of two who edit, the second is told and loses nothing', async () => {
     const { id, revisionId } = await make(holloway, myBank);
-    const save = (stem: string) => holloway.post(`/api/items/${id}/revisions`, { basedOn: revisionId, content: content(stem), facts }); // prettier-ignore
+    const save = (stem: string) =>
+      holloway.post(`/api/items/${id}/revisions`, {
+        basedOn: revisionId,
+        content: content(stem),
+        facts,
+      });
     const replies = await Promise.all([save('First'), save('Second')]);
     expect(replies.map(({ status }) => status).sort()).toEqual([200, 409]);
     const { revisions } = await holloway.ok('GET', `/api/items/${id}`);
@@ -62,13 +109,29 @@ describe('writing items', () => {
   });
 
   test('what is broken is refused with its place and a sentence', async () => {
-    const send = (own: object, more: object = {}) => holloway.post('/api/items', { clientKey: clientKey(), bank: myBank, folder: null, content: own, facts: { ...facts, ...more } }); // prettier-ignore
-    const places = async (reply: ReturnType<typeof send>) => (await reply).body.errors.map((own: any) => [own.pointer, own.message]); // prettier-ignore
-    expect(await places(send(content('<script>x</script>')))).toEqual([['/content/stem', '<script> is not allowed in a wording.']]); // prettier-ignore
-    expect(await places(send(content('x'), { standards: [999_999] }))).toEqual([['/facts/standards', 'One of the standards is gone from its framework. Choose another one.']]); // prettier-ignore
+    const send = (own: object, more: object = {}) =>
+      holloway.post('/api/items', {
+        clientKey: clientKey(),
+        bank: myBank,
+        folder: null,
+        content: own,
+        facts: { ...facts, ...more },
+      });
+    const places = async (reply: ReturnType<typeof send>) =>
+      (await reply).body.errors.map((own: any) => [own.pointer, own.message]);
+    expect(await places(send(content('<script>x</script>')))).toEqual([
+      ['/content/stem', '<script> is not allowed in a wording.'],
+    ]);
+    expect(await places(send(content('x'), { standards: [999_999] }))).toEqual([
+      ['/facts/standards', 'One of the standards is gone from its framework. Choose another one.'],
+    ]);
     const lost = content(`<img src="/api/files/${'q'.repeat(22)}" alt="A map">`);
-    expect(await places(send(lost))).toEqual([['/content', 'A picture, sound or film in it is no longer kept here. Upload it again.']]); // prettier-ignore
-    expect(await places(send(content('x', { passage: { id: 999, revision: 999 } })))).toEqual([['/content/passage', 'The passage is gone. Choose another one.']]); // prettier-ignore
+    expect(await places(send(lost))).toEqual([
+      ['/content', 'A picture, sound or film in it is no longer kept here. Upload it again.'],
+    ]);
+    expect(await places(send(content('x', { passage: { id: 999, revision: 999 } })))).toEqual([
+      ['/content/passage', 'The passage is gone. Choose another one.'],
+    ]);
     expect((await places(send(content('x'), { seconds: 1 })))[0][0]).toBe('/facts/seconds');
   });
 });
@@ -78,13 +141,23 @@ describe('who may do what', () => {
     const { id: bank } = await holloway.ok('POST', '/api/banks', { name: 'Ours', reach: 'mine' });
     const { id, revisionId } = await make(holloway, bank, 'Something about xylographs?');
     const { colleagues } = await holloway.ok('GET', `/api/banks/${bank}/shares`);
-    const accountId = colleagues.find(({ name }: { name: string }) => name.includes('Lindqvist')).accountId;
-    const share = (may: string) => holloway.ok('PUT', `/api/banks/${bank}/shares`, { shares: [{ accountId, may }] });
+    const accountId = colleagues.find(({ name }: { name: string }) =>
+      name.includes('Lindqvist'),
+    ).accountId;
+    const share = (may: string) =>
+      holloway.ok('PUT', `/api/banks/${bank}/shares`, { shares: [{ accountId, may }] });
     const theirs = (await lindqvist.ok('GET', '/api/banks')).banks.find((own: any) => own.mine).id;
     const attempts = async () => [
       (await find(lindqvist, 'words=xylographs')).total,
       (await lindqvist.get(`/api/items/${id}`)).status,
-      (await lindqvist.post('/api/tests', { clientKey: clientKey(), title: 'T', kind: 'quiz', itemIds: [id] })).status,
+      (
+        await lindqvist.post('/api/tests', {
+          clientKey: clientKey(),
+          title: 'T',
+          kind: 'quiz',
+          itemIds: [id],
+        })
+      ).status,
       (await lindqvist.post('/api/items/copy', { items: [id], bank: theirs, folder: null })).status,
       (await lindqvist.post('/api/items/move', { items: [id], bank, folder: null })).status,
     ];
@@ -96,19 +169,35 @@ describe('who may do what', () => {
     await share('edit');
     // Two are found now: the colleague's own copy as well.
     expect(await attempts()).toEqual([2, 200, 200, 200, 200]);
-    await lindqvist.ok('POST', `/api/items/${id}/revisions`, { basedOn: revisionId, content: content('Changed by a colleague, xylographs'), facts }); // prettier-ignore
-    expect((await lindqvist.send('PATCH', `/api/banks/${bank}`, { name: 'Mine' })).status).toBe(403);
+    await lindqvist.ok('POST', `/api/items/${id}/revisions`, {
+      basedOn: revisionId,
+      content: content('Changed by a colleague, xylographs'),
+      facts,
+    });
+    expect((await lindqvist.send('PATCH', `/api/banks/${bank}`, { name: 'Mine' })).status).toBe(
+      403,
+    );
     await holloway.ok('PUT', `/api/banks/${bank}/shares`, { shares: [] });
     expect((await lindqvist.get(`/api/items/${id}`)).status).toBe(404);
   });
 
   test('a shelf for everybody can be used, not changed; a school’s bank is its teachers’', async () => {
     const { banks } = await holloway.ok('GET', '/api/banks');
-    expect(banks.map((own: any) => [own.reach, own.may])).toEqual([['mine', 'edit'], ['mine', 'edit'], ['school', 'edit'], ['everybody', 'use']]); // prettier-ignore
+    expect(banks.map((own: any) => [own.reach, own.may])).toEqual([
+      ['mine', 'edit'],
+      ['mine', 'edit'],
+      ['school', 'edit'],
+      ['everybody', 'use'],
+    ]);
     const shelf = banks.at(-1).id;
     const [id] = await idsOf(holloway, `bank=${shelf}`);
-    expect(await refusal(holloway.post('/api/items/retire', { items: [id] }))).toEqual([403, 'This item’s bank belongs to others.']); // prettier-ignore
-    expect((await holloway.post('/api/folders', { bank: shelf, parent: null, name: 'x' })).status).toBe(403);
+    expect(await refusal(holloway.post('/api/items/retire', { items: [id] }))).toEqual([
+      403,
+      'This item’s bank belongs to others.',
+    ]);
+    expect(
+      (await holloway.post('/api/folders', { bank: shelf, parent: null, name: 'x' })).status,
+    ).toBe(403);
   });
 });
 
@@ -118,21 +207,36 @@ describe('where it is used', () => {
     const test = await holloway.ok('GET', `/api/tests/${testId}`);
     const entry = test.outline.sections[0].entries[0];
     const used = await holloway.ok('GET', `/api/items/${entry.itemId}`);
-    expect(used.uses).toContainEqual(expect.objectContaining({ testId, mine: true, given: [expect.objectContaining({ class: '6B' })] })); // prettier-ignore
-    const together = await lindqvist.ok('POST', '/api/items/uses', { items: test.outline.sections[0].entries.map((own: any) => own.itemId) }); // prettier-ignore
-    expect(together.uses).toContainEqual(expect.objectContaining({ testId, mine: false, items: 6 }));
+    expect(used.uses).toContainEqual(
+      expect.objectContaining({
+        testId,
+        mine: true,
+        given: [expect.objectContaining({ class: '6B' })],
+      }),
+    );
+    const together = await lindqvist.ok('POST', '/api/items/uses', {
+      items: test.outline.sections[0].entries.map((own: any) => own.itemId),
+    });
+    expect(together.uses).toContainEqual(
+      expect.objectContaining({ testId, mine: false, items: 6 }),
+    );
 
     const before = (await find(holloway, 'words=RAT&grades=6')).total;
     await holloway.ok('POST', '/api/items/retire', { items: [entry.itemId] });
     expect((await find(holloway, 'words=RAT&grades=6')).total).toBe(before - 1);
     const after = await holloway.ok('GET', `/api/tests/${testId}`);
-    const { id: pinned } = test.revisions.find(({ itemId }: { itemId: number }) => itemId === entry.itemId);
+    const { id: pinned } = test.revisions.find(
+      ({ itemId }: { itemId: number }) => itemId === entry.itemId,
+    );
     expect(after.outline).toEqual(test.outline);
     const told = (own: any) => ({ ...own, bank: { ...own.bank, retired: own.id === pinned } });
     expect(after.revisions).toEqual(test.revisions.map(told));
     expect((await holloway.get(`/api/assignments/${assignmentId}/results`)).status).toBe(200);
     const { items } = await holloway.ok('GET', '/api/retired');
-    expect(items[0]).toMatchObject({ item: { id: entry.itemId }, by: expect.stringContaining('Holloway') });
+    expect(items[0]).toMatchObject({
+      item: { id: entry.itemId },
+      by: expect.stringContaining('Holloway'),
+    });
     await holloway.ok('POST', '/api/items/restore', { items: [entry.itemId] });
     expect((await find(holloway, 'words=RAT&grades=6')).total).toBe(before);
   });
@@ -141,12 +245,19 @@ describe('where it is used', () => {
     const { id } = await make(holloway, myBank, 'Counted wherever it is quoted?');
     const uses = async () => (await find(holloway, 'words=quoted')).items[0].uses;
     expect(await uses()).toBe(0);
-    const { id: testId } = await holloway.ok('POST', '/api/tests', { clientKey: clientKey(), title: 'T', kind: 'quiz', itemIds: [id] }); // prettier-ignore
+    const { id: testId } = await holloway.ok('POST', '/api/tests', {
+      clientKey: clientKey(),
+      title: 'T',
+      kind: 'quiz',
+      itemIds: [id],
+    });
     expect(await uses()).toBe(1);
     expect((await find(holloway, 'words=quoted&uses=some')).total).toBe(1);
     const { outline } = await holloway.ok('GET', `/api/tests/${testId}`);
     const entry = outline.sections[0].entries[0].id;
-    await holloway.ok('POST', `/api/tests/${testId}/changes`, { changes: [{ do: 'remove', entry }] });
+    await holloway.ok('POST', `/api/tests/${testId}/changes`, {
+      changes: [{ do: 'remove', entry }],
+    });
     expect(await uses()).toBe(0);
   });
 
@@ -156,54 +267,104 @@ describe('where it is used', () => {
     const left = await idsOf(holloway, `words=RAT&grades=6&unusedSince=${day}`);
     expect(left.length).toBeLessThan(all.length);
     expect(await idsOf(holloway, 'words=RAT&grades=6&unusedSince=2027-01-01')).toEqual(all);
-    expect((await lindqvist.ok('GET', `/api/items?words=RAT&grades=6&unusedSince=${day}`)).total).toBe(all.length);
+    expect(
+      (await lindqvist.ok('GET', `/api/items?words=RAT&grades=6&unusedSince=${day}`)).total,
+    ).toBe(all.length);
   });
 });
 
 describe('moving and copying', () => {
   test('puts items where the teacher chose, makes no folder, and can be taken back', async () => {
-    const folder = (await holloway.ok('POST', '/api/folders', { bank: myBank, parent: null, name: 'Rocks' })).id;
+    const folder = (
+      await holloway.ok('POST', '/api/folders', { bank: myBank, parent: null, name: 'Rocks' })
+    ).id;
     const { id } = await make(holloway, myBank);
     const folders = async () =>
       (await holloway.ok('GET', '/api/banks')).banks.flatMap((own: any) => own.folders).length;
     const before = await folders();
-    const { from } = await holloway.ok('POST', '/api/items/move', { items: [id], bank: myBank, folder });
+    const { from } = await holloway.ok('POST', '/api/items/move', {
+      items: [id],
+      bank: myBank,
+      folder,
+    });
     expect(from).toEqual([{ item: id, bank: myBank, folder: null }]);
     expect(await idsOf(holloway, `folder=${folder}`)).toEqual([id]);
     await holloway.ok('POST', '/api/items/copy', { items: [id], bank: myBank, folder });
     expect((await find(holloway, `folder=${folder}`)).total).toBe(2);
     expect(await folders()).toBe(before);
-    expect((await holloway.post('/api/items/move', { items: [id], bank: myBank, folder: 999_999 })).status).toBe(404);
+    expect(
+      (await holloway.post('/api/items/move', { items: [id], bank: myBank, folder: 999_999 }))
+        .status,
+    ).toBe(404);
   });
 
   test('a copy knows its source, sees its newer revision, and can take it or leave it', async () => {
-    const school1 = (await lindqvist.ok('GET', '/api/banks')).banks.find((own: any) => own.reach === 'school').id;
-    const { id: source, revisionId } = await make(lindqvist, school1, 'How does a glacier carve its valley?');
-    const { items } = await holloway.ok('POST', '/api/items/copy', { items: [source], bank: myBank, folder: null });
+    const school1 = (await lindqvist.ok('GET', '/api/banks')).banks.find(
+      (own: any) => own.reach === 'school',
+    ).id;
+    const { id: source, revisionId } = await make(
+      lindqvist,
+      school1,
+      'How does a glacier carve its valley?',
+    );
+    const { items } = await holloway.ok('POST', '/api/items/copy', {
+      items: [source],
+      bank: myBank,
+      folder: null,
+    });
     const copy = () => holloway.ok('GET', `/api/items/${items[0]}`);
-    expect((await copy()).source).toMatchObject({ itemId: source, known: revisionId, now: revisionId });
+    expect((await copy()).source).toMatchObject({
+      itemId: source,
+      known: revisionId,
+      now: revisionId,
+    });
     expect((await lindqvist.ok('GET', `/api/items/${source}`)).copies).toEqual([]);
     const newer = content('How does a glacier shape its valley?');
-    const saved = await lindqvist.ok('POST', `/api/items/${source}/revisions`, { basedOn: revisionId, content: newer, facts }); // prettier-ignore
+    const saved = await lindqvist.ok('POST', `/api/items/${source}/revisions`, {
+      basedOn: revisionId,
+      content: newer,
+      facts,
+    });
     expect((await copy()).source).toMatchObject({ known: revisionId, now: saved.revisionId });
     const { item } = await holloway.ok('GET', `/api/revisions/${saved.revisionId}`);
-    await holloway.ok('POST', `/api/items/${items[0]}/revisions`, { basedOn: (await copy()).item.revisionId, content: item.content, facts, sourceRevision: saved.revisionId }); // prettier-ignore
-    expect(await copy()).toMatchObject({ item: { content: newer }, source: { known: saved.revisionId } });
-    const latest = await lindqvist.ok('POST', `/api/items/${source}/revisions`, { basedOn: saved.revisionId, content: content('Again'), facts }); // prettier-ignore
+    await holloway.ok('POST', `/api/items/${items[0]}/revisions`, {
+      basedOn: (await copy()).item.revisionId,
+      content: item.content,
+      facts,
+      sourceRevision: saved.revisionId,
+    });
+    expect(await copy()).toMatchObject({
+      item: { content: newer },
+      source: { known: saved.revisionId },
+    });
+    const latest = await lindqvist.ok('POST', `/api/items/${source}/revisions`, {
+      basedOn: saved.revisionId,
+      content: content('Again'),
+      facts,
+    });
     await holloway.ok('POST', `/api/items/${items[0]}/source`, { revision: latest.revisionId });
-    expect(await copy()).toMatchObject({ item: { content: newer }, source: { known: latest.revisionId } });
+    expect(await copy()).toMatchObject({
+      item: { content: newer },
+      source: { known: latest.revisionId },
+    });
   });
 
   test('several are labelled at once, each with a new revision; a label that stands already makes none', async () => {
     const ids = [(await make(holloway, myBank)).id, (await make(holloway, myBank)).id];
-    const label = (more: object) => holloway.ok('POST', '/api/items/label', { items: ids, ...more });
+    const label = (more: object) =>
+      holloway.ok('POST', '/api/items/label', { items: ids, ...more });
     const { frameworks } = await holloway.ok('GET', '/api/frameworks');
-    const standard = frameworks[0].standards.find(({ code }: { code: string }) => code === 'MA.6.RAT.2').id;
+    const standard = frameworks[0].standards.find(
+      ({ code }: { code: string }) => code === 'MA.6.RAT.2',
+    ).id;
     expect(await label({ addStandards: [standard], addTags: ['Warm Up'] })).toEqual({ changed: 2 });
     expect(await label({ addStandards: [standard] })).toEqual({ changed: 0 });
     expect((await find(holloway, `standard=${standard}&tag=warm%20up`)).total).toBe(2);
     expect(await label({ removeTags: ['warm up'] })).toEqual({ changed: 2 });
-    expect((await holloway.ok('GET', `/api/items/${ids[0]}`)).item).toMatchObject({ revision: 3, tags: ['trial'] });
+    expect((await holloway.ok('GET', `/api/items/${ids[0]}`)).item).toMatchObject({
+      revision: 3,
+      tags: ['trial'],
+    });
   });
 });
 
@@ -214,8 +375,13 @@ describe('folders', () => {
     holloway.post('/api/folders/move', { folders, bank: myBank, parent, before });
   const tree = async () => {
     const { banks } = await holloway.ok('GET', '/api/banks');
-    const list = banks.find((own: any) => own.id === myBank).folders as { id: number; parentId: number | null; name: string }[]; // prettier-ignore
-    return (parent: number | null) => list.filter((own) => own.parentId === parent).map(({ name }) => name);
+    const list = banks.find((own: any) => own.id === myBank).folders as {
+      id: number;
+      parentId: number | null;
+      name: string;
+    }[];
+    return (parent: number | null) =>
+      list.filter((own) => own.parentId === parent).map(({ name }) => name);
   };
 
   test('several move at once, in order, and never into themselves', async () => {
@@ -227,7 +393,10 @@ describe('folders', () => {
     expect((await tree())(a)).toEqual(['B', 'C']);
     for (const into of [a, b]) {
       const { status, body } = await move([a], into);
-      expect([status, body.errors[0].message]).toEqual([422, 'A folder cannot be moved into itself or into a folder inside it.']); // prettier-ignore
+      expect([status, body.errors[0].message]).toEqual([
+        422,
+        'A folder cannot be moved into itself or into a folder inside it.',
+      ]);
     }
     expect((await tree())(top)).toEqual(['A']);
   });
@@ -243,11 +412,20 @@ describe('folders', () => {
   });
 
   test('a folder moved to another bank takes its items along', async () => {
-    const { id: other } = await holloway.ok('POST', '/api/banks', { name: 'Second', reach: 'school' });
+    const { id: other } = await holloway.ok('POST', '/api/banks', {
+      name: 'Second',
+      reach: 'school',
+    });
     const top = await folder('Travels');
     const { id } = await make(holloway, myBank, undefined, top);
-    expect((await holloway.post('/api/folders/move', { folders: [top], bank: other, parent: null })).status).toBe(200);
-    expect((await holloway.ok('GET', `/api/items/${id}`)).item).toMatchObject({ bankId: other, folderId: top });
+    expect(
+      (await holloway.post('/api/folders/move', { folders: [top], bank: other, parent: null }))
+        .status,
+    ).toBe(200);
+    expect((await holloway.ok('GET', `/api/items/${id}`)).item).toMatchObject({
+      bankId: other,
+      folderId: top,
+    });
     expect((await find(lindqvist, `bank=${other}`)).total).toBe(1);
   });
 });
@@ -256,24 +434,36 @@ test('near copies are named, across all banks that can be read and no others', a
   const stem = 'A glassblower melts sand, soda and lime. Which of them lowers the melting point?';
   const { id } = await make(holloway, myBank, stem);
   const near = (who: Visitor, but: number | null = null) =>
-    who.ok('POST', '/api/items/near', { content: content(stem.replace('Which of them', 'Which')), but });
+    who.ok('POST', '/api/items/near', {
+      content: content(stem.replace('Which of them', 'Which')),
+      but,
+    });
   expect((await near(holloway)).near[0]).toMatchObject({ item: { id } });
   expect((await near(holloway, id)).near).toEqual([]);
   expect((await near(lindqvist)).near).toEqual([]);
 
   // The same before copying: an item is no near copy of itself, nor of another that is copied along.
-  const nearOf = async (items: number[]) => (await holloway.ok('POST', '/api/items/near-of', { items })).near.map(({ of, item }: any) => [of, item.id]); // prettier-ignore
+  const nearOf = async (items: number[]) =>
+    (await holloway.ok('POST', '/api/items/near-of', { items })).near.map(({ of, item }: any) => [
+      of,
+      item.id,
+    ]);
   expect(await nearOf([id])).toEqual([]);
-  const [twin] = (await holloway.ok('POST', '/api/items/copy', { items: [id], bank: myBank, folder: null })).items;
+  const [twin] = (
+    await holloway.ok('POST', '/api/items/copy', { items: [id], bank: myBank, folder: null })
+  ).items;
   expect(await nearOf([id])).toEqual([[id, twin]]);
   expect(await nearOf([id, twin])).toEqual([]);
 });
 
 test('searches are kept under a name, each for its owner', async () => {
-  const keep = (name: string, address: string) => holloway.ok('POST', '/api/searches', { name, address });
+  const keep = (name: string, address: string) =>
+    holloway.ok('POST', '/api/searches', { name, address });
   const { id } = await keep('Rates', 'words=rate&grades=6');
   await keep('Rates', 'words=rates&grades=6');
-  expect(await holloway.ok('GET', '/api/searches')).toEqual({ searches: [{ id, name: 'Rates', address: 'words=rates&grades=6' }] }); // prettier-ignore
+  expect(await holloway.ok('GET', '/api/searches')).toEqual({
+    searches: [{ id, name: 'Rates', address: 'words=rates&grades=6' }],
+  });
   expect((await lindqvist.ok('GET', '/api/searches')).searches).toEqual([]);
   expect((await lindqvist.send('DELETE', `/api/searches/${id}`)).status).toBe(404);
   await holloway.ok('DELETE', `/api/searches/${id}`);
@@ -285,6 +475,8 @@ test('all that a search finds can be picked', async () => {
   const ids = all.map(({ id }: { id: number }) => id);
   expect(ids.length).toBe(total);
   expect(ids.slice(0, 50)).toEqual(await idsOf(holloway, 'grades=6&sort=hardest'));
-  const { items } = await holloway.ok('POST', '/api/items/rows', { items: ids.slice(0, 3).reverse() });
+  const { items } = await holloway.ok('POST', '/api/items/rows', {
+    items: ids.slice(0, 3).reverse(),
+  });
   expect(items.map(({ id }: { id: number }) => id)).toEqual(ids.slice(0, 3).reverse());
 });

@@ -14,18 +14,69 @@ beforeAll(async () => {
 });
 afterAll(() => school.close());
 
-const facts = { name: '7Z', period: '7th period', grade: 7, subject: 'Mathematics', term: 'This year', notes: '' };
-const listed = (line: number, givenName: string, familyName: string, more: Partial<ListedStudent> = {}): ListedStudent => ({ line, givenName, familyName, studentNumber: '', email: '', grade: null, rollNumber: null, sourcedId: null, ...more }); // prettier-ignore
-const makeClass = async (name: string, by = teacher) => (await by.ok('POST', '/api/classes', { clientKey: clientKey(), facts: { ...facts, name } })).id as number; // prettier-ignore
-const rollOf = async (classId: number, by = teacher) => (await by.ok('GET', `/api/classes/${classId}`)).roll;
-const here = (roll: { leftAt: number | null; givenName: string; rollNumber: number }[]) => roll.filter(({ leftAt }) => leftAt === null).map((own) => [own.rollNumber, own.givenName]); // prettier-ignore
+const facts = {
+  name: '7Z',
+  period: '7th period',
+  grade: 7,
+  subject: 'Mathematics',
+  term: 'This year',
+  notes: '',
+};
+const listed = (
+  line: number,
+  givenName: string,
+  familyName: string,
+  more: Partial<ListedStudent> = {},
+): ListedStudent => ({
+  line,
+  givenName,
+  familyName,
+  studentNumber: '',
+  email: '',
+  grade: null,
+  rollNumber: null,
+  sourcedId: null,
+  ...more,
+});
+const makeClass = async (name: string, by = teacher) =>
+  (await by.ok('POST', '/api/classes', { clientKey: clientKey(), facts: { ...facts, name } }))
+    .id as number;
+const rollOf = async (classId: number, by = teacher) =>
+  (await by.ok('GET', `/api/classes/${classId}`)).roll;
+const here = (roll: { leftAt: number | null; givenName: string; rollNumber: number }[]) =>
+  roll.filter(({ leftAt }) => leftAt === null).map((own) => [own.rollNumber, own.givenName]);
 
 async function plan(classId: number | null, list: ListedStudent[], whole = false, by = teacher) {
-  const { plans } = await by.ok('POST', '/api/rolls/plan', { rolls: [{ classId, subject: 'Mathematics', listed: list, whole }] }); // prettier-ignore
+  const { plans } = await by.ok('POST', '/api/rolls/plan', {
+    rolls: [{ classId, subject: 'Mathematics', listed: list, whole }],
+  });
   return plans[0];
 }
-const applying = (classId: number | null, list: ListedStudent[], own: { seen: string }, more: object = {}) => ({ clientKey: clientKey(), rolls: [{ classId, listed: list, whole: false, make: null, sourcedId: null, seen: own.seen, choices: { lines: {}, leaving: [] }, ...more }] }); // prettier-ignore
-async function bring(classId: number, list: ListedStudent[], more: { whole?: boolean; choices?: object } = {}) {
+const applying = (
+  classId: number | null,
+  list: ListedStudent[],
+  own: { seen: string },
+  more: object = {},
+) => ({
+  clientKey: clientKey(),
+  rolls: [
+    {
+      classId,
+      listed: list,
+      whole: false,
+      make: null,
+      sourcedId: null,
+      seen: own.seen,
+      choices: { lines: {}, leaving: [] },
+      ...more,
+    },
+  ],
+});
+async function bring(
+  classId: number,
+  list: ListedStudent[],
+  more: { whole?: boolean; choices?: object } = {},
+) {
   const own = await plan(classId, list, more.whole);
   return teacher.ok('POST', '/api/rolls/apply', applying(classId, list, own, more));
 }
@@ -33,21 +84,39 @@ async function bring(classId: number, list: ListedStudent[], more: { whole?: boo
 describe('a list into a class', () => {
   test('is shown first, done once, and can be taken back', async () => {
     const classId = await makeClass('7Z');
-    const list = [listed(1, 'Ada', 'Park', { studentNumber: 'N1', rollNumber: 5 }), listed(2, 'Bo', 'Lind')];
+    const list = [
+      listed(1, 'Ada', 'Park', { studentNumber: 'N1', rollNumber: 5 }),
+      listed(2, 'Bo', 'Lind'),
+    ];
     const own = await plan(classId, list);
-    expect(own.lines.map(({ act, rollNumber }: { act: string; rollNumber: number }) => [act, rollNumber])).toEqual([['add', 5], ['add', 1]]); // prettier-ignore
+    expect(
+      own.lines.map(({ act, rollNumber }: { act: string; rollNumber: number }) => [
+        act,
+        rollNumber,
+      ]),
+    ).toEqual([
+      ['add', 5],
+      ['add', 1],
+    ]);
     expect(await rollOf(classId)).toEqual([]);
     const body = applying(classId, list, own);
     const first = await teacher.ok('POST', '/api/rolls/apply', body);
     expect(first).toMatchObject({ added: 2, joined: 0, changed: 0, left: 0 });
     // The answer was lost and the browser says it again.
     expect(await teacher.ok('POST', '/api/rolls/apply', body)).toEqual(first);
-    expect(here(await rollOf(classId))).toEqual([[1, 'Bo'], [5, 'Ada']]); // prettier-ignore
+    expect(here(await rollOf(classId))).toEqual([
+      [1, 'Bo'],
+      [5, 'Ada'],
+    ]);
     // What was shown no longer holds.
-    expect((await teacher.post('/api/rolls/apply', { ...body, clientKey: clientKey() })).status).toBe(409);
+    expect(
+      (await teacher.post('/api/rolls/apply', { ...body, clientKey: clientKey() })).status,
+    ).toBe(409);
     await teacher.ok('POST', `/api/rolls/changes/${first.changeId}/undo`, {});
     expect(await rollOf(classId)).toEqual([]);
-    expect(await row(school.database, "SELECT id FROM accounts WHERE student_number = 'N1'")).toBeUndefined();
+    expect(
+      await row(school.database, "SELECT id FROM accounts WHERE student_number = 'N1'"),
+    ).toBeUndefined();
   });
 
   test('whoever leaves and comes back keeps number and results; what was not begun is not asked meanwhile', async () => {
@@ -55,37 +124,83 @@ describe('a list into a class', () => {
     const [student, other] = [await school.student('6D', 3), await school.student('6D', 4)];
     const roll = await rollOf(given.classId);
     const [one, two] = [roll[3], roll[4]];
-    const attempt = await student.ok('POST', `/api/seat/assignments/${given.assignmentId}/attempt`, {});
+    const attempt = await student.ok(
+      'POST',
+      `/api/seat/assignments/${given.assignmentId}/attempt`,
+      {},
+    );
     const left = `/api/classes/${given.classId}/students`;
-    expect((await teacher.ok('POST', `${left}/${one.id}/left`, { left: true })).working).toBeGreaterThan(0);
+    expect(
+      (await teacher.ok('POST', `${left}/${one.id}/left`, { left: true })).working,
+    ).toBeGreaterThan(0);
     await teacher.ok('POST', `${left}/${two.id}/left`, { left: true });
     // Removed while sitting: the work goes on and counts.
     const entry = attempt.form.sections[0].entries[0];
-    await student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [{ entry: entry.id, number: 1, device: 'device000001', responses: { [entry.item.parts[0].id]: [] }, flagged: false }] }); // prettier-ignore
+    await student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
+      answers: [
+        {
+          entry: entry.id,
+          number: 1,
+          device: 'device000001',
+          responses: { [entry.item.parts[0].id]: [] },
+          flagged: false,
+        },
+      ],
+    });
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
-    const seen = async (by: Visitor) => (await by.ok('GET', '/api/seat')).assignments.some((own: { assignmentId: number }) => own.assignmentId === given.assignmentId); // prettier-ignore
+    const seen = async (by: Visitor) =>
+      (await by.ok('GET', '/api/seat')).assignments.some(
+        (own: { assignmentId: number }) => own.assignmentId === given.assignmentId,
+      );
     expect([await seen(student), await seen(other)]).toEqual([true, false]);
-    expect((await other.post(`/api/seat/assignments/${given.assignmentId}/attempt`)).status).toBe(404);
-    await bring(given.classId, [listed(1, two.givenName, two.familyName, { studentNumber: two.studentNumber, rollNumber: 44 })]); // prettier-ignore
+    expect((await other.post(`/api/seat/assignments/${given.assignmentId}/attempt`)).status).toBe(
+      404,
+    );
+    await bring(given.classId, [
+      listed(1, two.givenName, two.familyName, {
+        studentNumber: two.studentNumber,
+        rollNumber: 44,
+      }),
+    ]);
     const after = (await rollOf(given.classId)).find(({ id }: { id: number }) => id === two.id);
     expect(after).toMatchObject({ rollNumber: two.rollNumber, leftAt: null });
     expect(await seen(other)).toBe(true);
     await teacher.ok('POST', `${left}/${one.id}/left`, { left: false });
-    expect((await rollOf(given.classId)).find(({ id }: { id: number }) => id === one.id).handedIn).toBe(one.handedIn + 1); // prettier-ignore
+    expect(
+      (await rollOf(given.classId)).find(({ id }: { id: number }) => id === one.id).handedIn,
+    ).toBe(one.handedIn + 1);
   });
 
   test('who changes class takes the results along and gets what is open there', async () => {
-    const [from, to] = [await giveTest(school, teacher, { className: '6B' }), await giveTest(school, teacher, { className: '6D' })]; // prettier-ignore
+    const [from, to] = [
+      await giveTest(school, teacher, { className: '6B' }),
+      await giveTest(school, teacher, { className: '6D' }),
+    ];
     const mover = (await rollOf(from.classId))[10];
-    const list = [listed(1, mover.givenName, mover.familyName, { studentNumber: mover.studentNumber })];
+    const list = [
+      listed(1, mover.givenName, mover.familyName, { studentNumber: mover.studentNumber }),
+    ];
     const own = await plan(to.classId, list);
     expect(own.lines[0]).toMatchObject({ act: 'join', from: { className: '6B' } });
     expect(own.open).toBeGreaterThan(0);
     const { changeId } = await bring(to.classId, list);
     const places = async () =>
-      (await rows<{ classId: number; out: Date | null }>(school.database, 'SELECT class_id AS classId, left_at AS `out` FROM enrolments WHERE student_id = :id ORDER BY class_id', { id: mover.id })).map(({ classId, out }) => [classId, out === null]); // prettier-ignore
-    expect(await places()).toEqual([[from.classId, false], [to.classId, true]]); // prettier-ignore
-    const open = await rows<{ id: number }>(school.database, 'SELECT assignment_id AS id FROM assignment_students WHERE student_id = :id AND withdrawn_at IS NULL AND assignment_id IN (:ids)', { id: mover.id, ids: [from.assignmentId, to.assignmentId] }); // prettier-ignore
+      (
+        await rows<{ classId: number; out: Date | null }>(
+          school.database,
+          'SELECT class_id AS classId, left_at AS `out` FROM enrolments WHERE student_id = :id ORDER BY class_id',
+          { id: mover.id },
+        )
+      ).map(({ classId, out }) => [classId, out === null]);
+    expect(await places()).toEqual([
+      [from.classId, false],
+      [to.classId, true],
+    ]);
+    const open = await rows<{ id: number }>(
+      school.database,
+      'SELECT assignment_id AS id FROM assignment_students WHERE student_id = :id AND withdrawn_at IS NULL AND assignment_id IN (:ids)',
+      { id: mover.id, ids: [from.assignmentId, to.assignmentId] },
+    );
     expect(open.map(({ id }) => id)).toEqual([to.assignmentId]);
     await teacher.ok('POST', `/api/rolls/changes/${changeId}/undo`, {});
     expect(await places()).toEqual([[from.classId, true]]);
@@ -93,9 +208,30 @@ describe('a list into a class', () => {
 
   test('lists of two classes at once: who stands on both is one student', async () => {
     const both = listed(1, 'Gus', 'Vale', { studentNumber: 'N9', sourcedId: 'x9' });
-    const rollsOf = [{ ...facts, name: '7X', sourcedId: 'k1' }, { ...facts, name: '7Y', subject: 'Geography', sourcedId: 'k2' }]; // prettier-ignore
-    const { plans } = await teacher.ok('POST', '/api/rolls/plan', { rolls: rollsOf.map(({ subject }) => ({ classId: null, subject, listed: [both], whole: true })) }); // prettier-ignore
-    const body = { clientKey: clientKey(), rolls: rollsOf.map((make, at) => ({ classId: null, make, sourcedId: null, listed: [both], whole: true, seen: plans[at].seen, choices: { lines: {}, leaving: [] } })) }; // prettier-ignore
+    const rollsOf = [
+      { ...facts, name: '7X', sourcedId: 'k1' },
+      { ...facts, name: '7Y', subject: 'Geography', sourcedId: 'k2' },
+    ];
+    const { plans } = await teacher.ok('POST', '/api/rolls/plan', {
+      rolls: rollsOf.map(({ subject }) => ({
+        classId: null,
+        subject,
+        listed: [both],
+        whole: true,
+      })),
+    });
+    const body = {
+      clientKey: clientKey(),
+      rolls: rollsOf.map((make, at) => ({
+        classId: null,
+        make,
+        sourcedId: null,
+        listed: [both],
+        whole: true,
+        seen: plans[at].seen,
+        choices: { lines: {}, leaving: [] },
+      })),
+    };
     const done = await teacher.ok('POST', '/api/rolls/apply', body);
     expect(done).toMatchObject({ added: 1, joined: 1 });
     const [one, two] = await Promise.all(done.classIds.map((id: number) => rollOf(id)));
@@ -104,61 +240,147 @@ describe('a list into a class', () => {
 
   test('others’ classes, oversized lists and unanswered questions are refused, and nothing is written', async () => {
     const own = await makeClass('7W');
-    const theirs = (await (await school.staff('lindqvist')).ok('GET', '/api/classes')).classes[0].id;
-    expect((await teacher.post('/api/rolls/plan', { rolls: [{ classId: theirs, subject: 'x', listed: [], whole: false }] })).status).toBe(404); // prettier-ignore
+    const theirs = (await (await school.staff('lindqvist')).ok('GET', '/api/classes')).classes[0]
+      .id;
+    expect(
+      (
+        await teacher.post('/api/rolls/plan', {
+          rolls: [{ classId: theirs, subject: 'x', listed: [], whole: false }],
+        })
+      ).status,
+    ).toBe(404);
     const many = Array.from({ length: 501 }, (_, at) => listed(at + 1, `Ada${at}`, 'Park'));
-    expect((await teacher.post('/api/rolls/plan', { rolls: [{ classId: own, subject: 'x', listed: many, whole: false }] })).status).toBe(422); // prettier-ignore
+    expect(
+      (
+        await teacher.post('/api/rolls/plan', {
+          rolls: [{ classId: own, subject: 'x', listed: many, whole: false }],
+        })
+      ).status,
+    ).toBe(422);
     const known = (await rollOf((await teacher.ok('GET', '/api/classes')).classes[0].id))[0];
     const list = [listed(1, known.familyName, known.givenName), listed(2, 'New', 'Face')];
     const shown = await plan(own, list);
     expect(shown.lines[0].act).toBe('ask');
     const refused = await teacher.post('/api/rolls/apply', applying(own, list, shown));
-    expect(refused.body.errors).toEqual([{ pointer: '/rolls/0/lines/1', message: expect.stringContaining('likely somebody known') }]); // prettier-ignore
+    expect(refused.body.errors).toEqual([
+      { pointer: '/rolls/0/lines/1', message: expect.stringContaining('likely somebody known') },
+    ]);
     expect(await rollOf(own)).toEqual([]);
-    const nowhere = await teacher.post('/api/rolls/apply', applying(null, [listed(1, 'New', 'Face')], shown));
-    expect(nowhere.body.errors[0]).toEqual({ pointer: '/rolls/0/make', message: 'Say which class, or describe a new one.' }); // prettier-ignore
+    const nowhere = await teacher.post(
+      '/api/rolls/apply',
+      applying(null, [listed(1, 'New', 'Face')], shown),
+    );
+    expect(nowhere.body.errors[0]).toEqual({
+      pointer: '/rolls/0/make',
+      message: 'Say which class, or describe a new one.',
+    });
   });
 });
 
 describe('one student, one class', () => {
   test('corrections, passcodes for slips, supports and groups', async () => {
     const classId = await makeClass('7S');
-    await bring(classId, [listed(1, 'Ida', 'Stone', { studentNumber: 'S1' }), listed(2, 'Jo', 'Reed', { studentNumber: 'S2' })]); // prettier-ignore
+    await bring(classId, [
+      listed(1, 'Ida', 'Stone', { studentNumber: 'S1' }),
+      listed(2, 'Jo', 'Reed', { studentNumber: 'S2' }),
+    ]);
     const [ida, jo] = await rollOf(classId);
     expect([ida.hasPasscode, ida.supports.time]).toEqual([false, 1]);
     const at = `/api/classes/${classId}/students/${ida.id}`;
-    const wrong = await teacher.send('PUT', at, { givenName: 'Ida', familyName: 'Stone', studentNumber: 'S2', email: '', grade: 7 }); // prettier-ignore
-    expect(wrong.body.errors).toEqual([{ pointer: '/studentNumber', message: 'That is Jo Reed’s student number.' }]);
-    await teacher.ok('PUT', at, { givenName: 'Ida', familyName: 'Stone', studentNumber: '', email: 'ida@b.test', grade: 7 }); // prettier-ignore
+    const wrong = await teacher.send('PUT', at, {
+      givenName: 'Ida',
+      familyName: 'Stone',
+      studentNumber: 'S2',
+      email: '',
+      grade: 7,
+    });
+    expect(wrong.body.errors).toEqual([
+      { pointer: '/studentNumber', message: 'That is Jo Reed’s student number.' },
+    ]);
+    await teacher.ok('PUT', at, {
+      givenName: 'Ida',
+      familyName: 'Stone',
+      studentNumber: '',
+      email: 'ida@b.test',
+      grade: 7,
+    });
 
     const { code } = (await teacher.ok('GET', `/api/classes/${classId}`)).class;
-    const signIn = (passcode: string) => school.visitor().post('/api/session/student', { code, studentId: ida.id, passcode }); // prettier-ignore
+    const signIn = (passcode: string) =>
+      school.visitor().post('/api/session/student', { code, studentId: ida.id, passcode });
     expect((await signIn('abc234')).status).toBe(401);
-    const { slips } = await teacher.ok('POST', `/api/classes/${classId}/slips`, { students: [ida.id, jo.id] });
+    const { slips } = await teacher.ok('POST', `/api/classes/${classId}/slips`, {
+      students: [ida.id, jo.id],
+    });
     expect((await signIn(slips[0].passcode)).status).toBe(200);
 
-    const supports = { time: null, aloud: true, textSize: 1.5, form: 'B', mostChoices: 3, extraDays: 1 };
+    const supports = {
+      time: null,
+      aloud: true,
+      textSize: 1.5,
+      form: 'B',
+      mostChoices: 3,
+      extraDays: 1,
+    };
     await teacher.ok('PUT', `${at}/supports`, supports);
     expect((await rollOf(classId))[0].supports).toEqual(supports);
-    expect((await teacher.send('PUT', `${at}/supports`, { ...supports, time: 9 })).status).toBe(422);
+    expect((await teacher.send('PUT', `${at}/supports`, { ...supports, time: 9 })).status).toBe(
+      422,
+    );
 
-    const group = await teacher.ok('POST', `/api/classes/${classId}/groups`, { name: 'Rows', students: [ida.id] });
-    expect((await teacher.post(`/api/classes/${classId}/groups`, { name: 'rows', students: [] })).status).toBe(409);
-    await teacher.ok('POST', `/api/classes/${classId}/groups/${group.id}/members`, { put: [jo.id], take: [ida.id] });
-    expect((await rollOf(classId)).map((own: { groups: number[] }) => own.groups)).toEqual([[], [group.id]]);
-    expect((await teacher.post(`/api/classes/${classId}/groups/${group.id}/members`, { put: [6], take: [] })).status).toBe(404); // prettier-ignore
+    const group = await teacher.ok('POST', `/api/classes/${classId}/groups`, {
+      name: 'Rows',
+      students: [ida.id],
+    });
+    expect(
+      (await teacher.post(`/api/classes/${classId}/groups`, { name: 'rows', students: [] })).status,
+    ).toBe(409);
+    await teacher.ok('POST', `/api/classes/${classId}/groups/${group.id}/members`, {
+      put: [jo.id],
+      take: [ida.id],
+    });
+    expect((await rollOf(classId)).map((own: { groups: number[] }) => own.groups)).toEqual([
+      [],
+      [group.id],
+    ]);
+    expect(
+      (
+        await teacher.post(`/api/classes/${classId}/groups/${group.id}/members`, {
+          put: [6],
+          take: [],
+        })
+      ).status,
+    ).toBe(404);
   });
 
   test('students join by themselves only while the class is open for it', async () => {
     const classId = await makeClass('7J');
     const { code } = (await teacher.ok('GET', `/api/classes/${classId}`)).class;
-    const join = (givenName: string, more = {}) => school.visitor().post('/api/session/join', { code, givenName, familyName: 'Ash', studentNumber: '', ...more }); // prettier-ignore
+    const join = (givenName: string, more = {}) =>
+      school
+        .visitor()
+        .post('/api/session/join', {
+          code,
+          givenName,
+          familyName: 'Ash',
+          studentNumber: '',
+          ...more,
+        });
     expect((await join('Kai')).status).toBe(403);
-    await teacher.ok('POST', `/api/classes/${classId}/joining`, { until: school.clock.now + 3_600_000 });
+    await teacher.ok('POST', `/api/classes/${classId}/joining`, {
+      until: school.clock.now + 3_600_000,
+    });
     const kai = await join('Kai');
-    expect(kai.body).toMatchObject({ account: { givenName: 'Kai', role: 'student' }, passcode: expect.stringMatching(/^[a-z]{3}\d{3}$/) }); // prettier-ignore
+    expect(kai.body).toMatchObject({
+      account: { givenName: 'Kai', role: 'student' },
+      passcode: expect.stringMatching(/^[a-z]{3}\d{3}$/),
+    });
     expect((await join('KAI')).body.title).toMatch(/on the list of this class already/);
-    expect((await rollOf(classId))[0]).toMatchObject({ givenName: 'Kai', joinedBySelf: true, hasPasscode: true });
+    expect((await rollOf(classId))[0]).toMatchObject({
+      givenName: 'Kai',
+      joinedBySelf: true,
+      hasPasscode: true,
+    });
     school.clock.now += 3_600_000;
     expect((await join('Lou')).status).toBe(403);
     school.clock.now -= 3_600_000;
@@ -183,11 +405,25 @@ describe('one student, one class', () => {
     const [co, sub] = [await school.staff('lindqvist'), await school.staff('nwosu')];
     const at = `/api/classes/${given.classId}`;
     const { colleagues } = await teacher.ok('GET', `${at}/teachers`);
-    const id = (family: string) => colleagues.find(({ name }: { name: string }) => name.endsWith(family)).accountId;
+    const id = (family: string) =>
+      colleagues.find(({ name }: { name: string }) => name.endsWith(family)).accountId;
     const until = school.clock.now + 3_600_000;
-    await teacher.ok('PUT', `${at}/teachers`, { others: [{ accountId: id('Lindqvist'), part: 'co-teacher' }, { accountId: id('Nwosu'), part: 'substitute', until }] }); // prettier-ignore
-    const listing = async (by: Visitor) => (await by.ok('GET', '/api/assignments')).assignments.some(({ id: own }: { id: number }) => own === given.assignmentId); // prettier-ignore
-    expect([(await co.get(at)).status, (await sub.get(at)).status, await listing(co), await listing(sub)]).toEqual([200, 200, true, true]); // prettier-ignore
+    await teacher.ok('PUT', `${at}/teachers`, {
+      others: [
+        { accountId: id('Lindqvist'), part: 'co-teacher' },
+        { accountId: id('Nwosu'), part: 'substitute', until },
+      ],
+    });
+    const listing = async (by: Visitor) =>
+      (await by.ok('GET', '/api/assignments')).assignments.some(
+        ({ id: own }: { id: number }) => own === given.assignmentId,
+      );
+    expect([
+      (await co.get(at)).status,
+      (await sub.get(at)).status,
+      await listing(co),
+      await listing(sub),
+    ]).toEqual([200, 200, true, true]);
     const student = (await rollOf(given.classId))[0].id;
     const leave = (by: Visitor) => by.post(`${at}/students/${student}/left`, { left: false });
     expect([(await leave(co)).status, (await leave(sub)).status]).toEqual([200, 404]);
@@ -196,8 +432,13 @@ describe('one student, one class', () => {
     expect([(await sub.get(at)).status, await listing(sub)]).toEqual([404, false]);
     school.clock.now -= 3_600_000;
     // An assignment that also went to a class which is not theirs is not theirs to read.
-    const other = (await teacher.ok('GET', '/api/classes')).classes.find(({ name }: { name: string }) => name === '6D').id; // prettier-ignore
-    await school.database.query('INSERT INTO assignment_classes (assignment_id, class_id) VALUES (:a, :c)', { replacements: { a: given.assignmentId, c: other } }); // prettier-ignore
+    const other = (await teacher.ok('GET', '/api/classes')).classes.find(
+      ({ name }: { name: string }) => name === '6D',
+    ).id;
+    await school.database.query(
+      'INSERT INTO assignment_classes (assignment_id, class_id) VALUES (:a, :c)',
+      { replacements: { a: given.assignmentId, c: other } },
+    );
     expect(await listing(co)).toBe(false);
     await teacher.ok('PUT', `${at}/teachers`, { others: [] });
     expect((await co.get(at)).status).toBe(404);
@@ -206,35 +447,79 @@ describe('one student, one class', () => {
 
 describe('the roster service (OneRoster 1.2 REST by the stand-in)', () => {
   test('shows the differences and does the chosen ones', async () => {
-    const stand = rosterService({ tables: officeRoster('test'), clientId: 'oaken', clientSecret: 's' });
+    const stand = rosterService({
+      tables: officeRoster('test'),
+      clientId: 'oaken',
+      clientSecret: 's',
+    });
     await new Promise<void>((ready) => stand.listen(0, '127.0.0.1', ready));
     const at = `http://127.0.0.1:${(stand.address() as AddressInfo).port}`;
-    const place = { base: `${at}/ims/oneroster/rostering/v1p2`, tokenUrl: `${at}/token`, clientId: 'oaken', clientSecret: 's' }; // prettier-ignore
+    const place = {
+      base: `${at}/ims/oneroster/rostering/v1p2`,
+      tokenUrl: `${at}/token`,
+      clientId: 'oaken',
+      clientSecret: 's',
+    };
     const fresh = await openSchool();
     try {
       const own = await fresh.staff('holloway');
       expect((await own.ok('GET', '/api/roster')).there).toBe(false);
       fresh.app.context.roster = new RemoteRoster(place);
       const { classes } = await own.ok('GET', '/api/roster');
-      expect(classes.map(({ title, classId }: { title: string; classId: number }) => [title, classId])).toEqual([['6B', 1], ['6D', 2], ['7A', 3]]); // prettier-ignore
+      expect(
+        classes.map(({ title, classId }: { title: string; classId: number }) => [title, classId]),
+      ).toEqual([
+        ['6B', 1],
+        ['6D', 2],
+        ['7A', 3],
+      ]);
       const [b, d] = classes;
-      const wanted = [b, d].map(({ classId, students, subject }) => ({ classId, listed: students, subject, whole: true })); // prettier-ignore
+      const wanted = [b, d].map(({ classId, students, subject }) => ({
+        classId,
+        listed: students,
+        subject,
+        whole: true,
+      }));
       const { plans } = await own.ok('POST', '/api/rolls/plan', { rolls: wanted });
-      const acts = (at: number, act: string) => plans[at].lines.filter((line: { act: string }) => line.act === act);
-      expect([acts(0, 'add').length, acts(0, 'keep').length, plans[0].gone.length]).toEqual([1, 25, 2]);
-      expect(plans[0].lines.filter((line: { changes: unknown[] }) => line.changes.length > 0)).toHaveLength(1);
+      const acts = (at: number, act: string) =>
+        plans[at].lines.filter((line: { act: string }) => line.act === act);
+      expect([acts(0, 'add').length, acts(0, 'keep').length, plans[0].gone.length]).toEqual([
+        1, 25, 2,
+      ]);
+      expect(
+        plans[0].lines.filter((line: { changes: unknown[] }) => line.changes.length > 0),
+      ).toHaveLength(1);
       expect(acts(1, 'join')).toMatchObject([{ from: { className: '6B' } }]);
-      const rolls = wanted.map(({ subject: _, ...roll }, n) => ({ ...roll, make: null, sourcedId: [b, d][n].sourcedId, seen: plans[n].seen, choices: { lines: {}, leaving: n === 0 ? plans[0].gone.map((one: { studentId: number }) => one.studentId) : [] } })); // prettier-ignore
-      expect(await own.ok('POST', '/api/rolls/apply', { clientKey: clientKey(), rolls })).toMatchObject({ added: 1, joined: 1, changed: 1, left: 2 }); // prettier-ignore
+      const rolls = wanted.map(({ subject: _, ...roll }, n) => ({
+        ...roll,
+        make: null,
+        sourcedId: [b, d][n].sourcedId,
+        seen: plans[n].seen,
+        choices: {
+          lines: {},
+          leaving: n === 0 ? plans[0].gone.map((one: { studentId: number }) => one.studentId) : [],
+        },
+      }));
+      expect(
+        await own.ok('POST', '/api/rolls/apply', { clientKey: clientKey(), rolls }),
+      ).toMatchObject({ added: 1, joined: 1, changed: 1, left: 2 });
       const again = await own.ok('POST', '/api/rolls/plan', { rolls: wanted });
-      expect(again.plans.flatMap(({ lines, gone }: any) => [...gone, ...lines.filter((line: any) => line.act !== 'keep' || line.changes.length > 0)])).toEqual([]); // prettier-ignore
+      expect(
+        again.plans.flatMap(({ lines, gone }: any) => [
+          ...gone,
+          ...lines.filter((line: any) => line.act !== 'keep' || line.changes.length > 0),
+        ]),
+      ).toEqual([]);
 
       fresh.app.context.roster = new RemoteRoster({ ...place, clientSecret: 'wrong' });
       expect((await own.get('/api/roster')).body.title).toMatch(/does not let this server in/);
       stand.closeAllConnections();
       await new Promise((closed) => stand.close(closed));
       const gone = await own.get('/api/roster');
-      expect([gone.status, gone.body.title]).toEqual([502, 'The school’s roster service did not answer as it should.']);
+      expect([gone.status, gone.body.title]).toEqual([
+        502,
+        'The school’s roster service did not answer as it should.',
+      ]);
     } finally {
       stand.close();
       await fresh.close();

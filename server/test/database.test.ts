@@ -35,15 +35,22 @@ test('durable, utf8mb4, with foreign keys that hold', async () => {
     database,
     "SHOW VARIABLES WHERE Variable_name IN ('innodb_flush_log_at_trx_commit', 'skip_networking', 'character_set_database', 'innodb_doublewrite')",
   );
-  const value = Object.fromEntries(settings.map((own: any) => [own.Variable_name ?? own.name, own.Value ?? own.value]));
+  const value = Object.fromEntries(
+    settings.map((own: any) => [own.Variable_name ?? own.name, own.Value ?? own.value]),
+  );
   expect(value).toMatchObject({
     innodb_flush_log_at_trx_commit: '1',
     skip_networking: 'ON',
     character_set_database: 'utf8mb4',
   });
-  await expect(database.query('DELETE FROM revisions WHERE id = 1')).rejects.toThrow(/foreign key/i);
+  await expect(database.query('DELETE FROM revisions WHERE id = 1')).rejects.toThrow(
+    /foreign key/i,
+  );
   await database.query("UPDATE accounts SET given_name = 'Łucja 𝒜 🌿' WHERE id = 6");
-  const [named] = await rows<{ name: string }>(database, 'SELECT given_name AS name FROM accounts WHERE id = 6');
+  const [named] = await rows<{ name: string }>(
+    database,
+    'SELECT given_name AS name FROM accounts WHERE id = 6',
+  );
   expect(named!.name).toBe('Łucja 𝒜 🌿');
   // Filled with the checks held back: nothing may point nowhere.
   const keys = await rows<{ t: string; c: string; rt: string; rc: string }>(
@@ -76,19 +83,21 @@ describe('the demonstration', () => {
     const names = accounts.map((one) => `${String(one.given_name)} ${String(one.family_name)}`);
     expect(new Set(names).size).toBe(names.length);
     const count = (role: string) => accounts.filter((one) => one.role === role).length;
-    expect([count('teacher'), count('administrator'), count('student') >= 155, own.get('classes')!.length]).toEqual([
-      4,
-      1,
-      true,
-      6,
-    ]);
+    expect([
+      count('teacher'),
+      count('administrator'),
+      count('student') >= 155,
+      own.get('classes')!.length,
+    ]).toEqual([4, 1, true, 6]);
   });
   test.each([0, 1, 2, 3, 4, 5, 6])(
     'made on any day (+%i): seven assignments are over, one is open, one is coming, and nothing is handed in after now',
     async (days) => {
       const now = schoolMorning + days * 86_400_000;
       const own = await make('a', now);
-      const windows = own.get('assignments')!.map((one) => [Number(one.opens_at), Number(one.closes_at)] as const);
+      const windows = own
+        .get('assignments')!
+        .map((one) => [Number(one.opens_at), Number(one.closes_at)] as const);
       const over = windows.filter(([, closes]) => closes < now).length;
       const open = windows.filter(([opens, closes]) => opens < now && closes > now).length;
       const coming = windows.filter(([opens]) => opens > now + 4 * 86_400_000).length;

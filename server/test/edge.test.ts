@@ -11,26 +11,68 @@ beforeAll(async () => {
 });
 afterAll(() => school.close());
 
-const title = (text: string) => `{"clientKey":"00000000-0000-4000-9000-00000000e001","title":${text},"kind":"quiz","itemIds":[]}`; // prettier-ignore
+const title = (text: string) =>
+  `{"clientKey":"00000000-0000-4000-9000-00000000e001","title":${text},"kind":"quiz","itemIds":[]}`;
 const nested = (depth: number) => `${'['.repeat(depth)}${']'.repeat(depth)}`;
 const longAgo = 8.64e15;
 
 describe('without a failure of the server', () => {
   test.each<[string, number, (visitor: Visitor) => Promise<Reply>]>([
-    ['an Origin that is no address', 403, (own) => own.send('POST', '/api/tests', '{}', { origin: 'http://[bad' })],
+    [
+      'an Origin that is no address',
+      403,
+      (own) => own.send('POST', '/api/tests', '{}', { origin: 'http://[bad' }),
+    ],
     ['an Origin of null', 403, (own) => own.send('POST', '/api/tests', '{}', { origin: 'null' })],
-    ['half a surrogate pair', 200, (own) => own.send('POST', '/api/tests', title('"a \\ud83d b \\\\ud83d"'))],
-    ['JSON nested 31 deep', 422, (own) => own.send('POST', '/api/items/rows', `{"items":${nested(31)}}`)],
-    ['JSON nested 100,000 deep', 422, (own) => own.send('POST', '/api/tests', title(nested(20_000)))],
+    [
+      'half a surrogate pair',
+      200,
+      (own) => own.send('POST', '/api/tests', title('"a \\ud83d b \\\\ud83d"')),
+    ],
+    [
+      'JSON nested 31 deep',
+      422,
+      (own) => own.send('POST', '/api/items/rows', `{"items":${nested(31)}}`),
+    ],
+    [
+      'JSON nested 100,000 deep',
+      422,
+      (own) => own.send('POST', '/api/tests', title(nested(20_000))),
+    ],
     ['half a JSON text', 400, (own) => own.send('POST', '/api/tests', '{"title":"a\\')],
     ['no JSON', 400, (own) => own.send('POST', '/api/tests', '{"title":"a" "b"}')],
-    ['compressed JSON', 415, (own) => own.send('POST', '/api/tests', '{}', { 'content-encoding': 'gzip' })],
-    ['another alphabet in an id', 422, (own) => own.get(`/api/assignments/${given.assignmentId}/results?form=${encodeURIComponent('Ä')}`)], // prettier-ignore
-    ['another alphabet in an address', 404, (own) => own.get(`/api/files/${encodeURIComponent('ÄÖÜ')}`)],
+    [
+      'compressed JSON',
+      415,
+      (own) => own.send('POST', '/api/tests', '{}', { 'content-encoding': 'gzip' }),
+    ],
+    [
+      'another alphabet in an id',
+      422,
+      (own) =>
+        own.get(`/api/assignments/${given.assignmentId}/results?form=${encodeURIComponent('Ä')}`),
+    ],
+    [
+      'another alphabet in an address',
+      404,
+      (own) => own.get(`/api/files/${encodeURIComponent('ÄÖÜ')}`),
+    ],
     ['a broken escape in an address', 400, (own) => own.get('/api/tests/%E0%A4%A')],
-    ['a date after the year 9999', 422, (own) => own.post(`/api/classes/${given.classId}/joining`, { until: longAgo })],
-    ['a date beyond numbers', 422, (own) => own.get(`/api/assignments/${given.assignmentId}/results?from=1e300`)],
-    ['more values than anybody types', 422, (own) => own.send('POST', '/api/rolls/plan', `{"rolls":[${'[],'.repeat(200_000)}[]]}`)], // prettier-ignore
+    [
+      'a date after the year 9999',
+      422,
+      (own) => own.post(`/api/classes/${given.classId}/joining`, { until: longAgo }),
+    ],
+    [
+      'a date beyond numbers',
+      422,
+      (own) => own.get(`/api/assignments/${given.assignmentId}/results?from=1e300`),
+    ],
+    [
+      'more values than anybody types',
+      422,
+      (own) => own.send('POST', '/api/rolls/plan', `{"rolls":[${'[],'.repeat(200_000)}[]]}`),
+    ],
   ])('%s', async (_, status, ask) => {
     const reply = await ask(teacher);
     expect([reply.status, school.log]).toEqual([status, []]);
@@ -59,14 +101,25 @@ describe('a failure that nobody expected', () => {
     await school.database.query('RENAME TABLE answers TO answers_away');
     const path = `/api/seat/attempts/${attempt.id}/answers`;
     const secret = 'my secret answer';
-    const answers = [{ entry: given.test.outline.sections[0].entries[0].id, number: 1, device: 'device000001', responses: { a: secret }, flagged: false }]; // prettier-ignore
+    const answers = [
+      {
+        entry: given.test.outline.sections[0].entries[0].id,
+        number: 1,
+        device: 'device000001',
+        responses: { a: secret },
+        flagged: false,
+      },
+    ];
     const reply = await student.send('PUT', path, { answers });
     await school.database.query('RENAME TABLE answers_away TO answers');
     expect(reply.status).toBe(500);
     expect(reply.headers.get('x-request-id')).toBe(reply.body.requestId);
     const lines = school.log.splice(0);
     expect(lines.map((line) => JSON.parse(line))).toContainEqual(
-      expect.objectContaining({ requestId: reply.body.requestId, err: expect.objectContaining({ code: 'ER_NO_SUCH_TABLE' }) }), // prettier-ignore
+      expect.objectContaining({
+        requestId: reply.body.requestId,
+        err: expect.objectContaining({ code: 'ER_NO_SUCH_TABLE' }),
+      }),
     );
     expect(lines.join('')).not.toMatch(/my secret answer|INSERT INTO|SELECT /);
   });

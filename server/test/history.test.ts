@@ -1,5 +1,13 @@
 /** What is remembered of items: by wording and key, by class, and what the strong students say against a key. */
-import { answer, clientKey, openSchool, plainRules, wishes, type School, type Visitor } from './support/school';
+import {
+  answer,
+  clientKey,
+  openSchool,
+  plainRules,
+  wishes,
+  type School,
+  type Visitor,
+} from './support/school';
 
 let school: School;
 let teacher: Visitor;
@@ -9,11 +17,37 @@ beforeAll(async () => {
 });
 afterAll(() => school.close());
 
-const facts = { subject: 'Mathematics', grades: [6], standards: [], depth: 2, seconds: 60, tags: [], author: '', licence: '' }; // prettier-ignore
-const content = (stem: string, part: object) => ({ stem: `<p>${stem}</p>`, parts: [{ id: 'p', ...part }], explanation: '', hints: [], notes: '' }); // prettier-ignore
+const facts = {
+  subject: 'Mathematics',
+  grades: [6],
+  standards: [],
+  depth: 2,
+  seconds: 60,
+  tags: [],
+  author: '',
+  licence: '',
+};
+const content = (stem: string, part: object) => ({
+  stem: `<p>${stem}</p>`,
+  parts: [{ id: 'p', ...part }],
+  explanation: '',
+  hints: [],
+  notes: '',
+});
 const allOrNothing = { rule: 'all-or-nothing', points: 1 };
-const numeric = (value: string) => ({ kind: 'numeric', key: { value, tolerance: { by: 'exact' }, decimal: 'point', units: [], unitRequired: false }, rule: allOrNothing }); // prettier-ignore
-const spelled = { kind: 'short-text', key: { variants: ['median'], fold: { case: true, space: true, accents: true, punctuation: true } }, rule: allOrNothing }; // prettier-ignore
+const numeric = (value: string) => ({
+  kind: 'numeric',
+  key: { value, tolerance: { by: 'exact' }, decimal: 'point', units: [], unitRequired: false },
+  rule: allOrNothing,
+});
+const spelled = {
+  kind: 'short-text',
+  key: {
+    variants: ['median'],
+    fold: { case: true, space: true, accents: true, punctuation: true },
+  },
+  rule: allOrNothing,
+};
 const several = {
   kind: 'multiple-choice',
   choices: [...'abcd'].map((id) => ({ id, text: id })),
@@ -24,7 +58,9 @@ const yes = { kind: 'true-false', key: true, rule: allOrNothing };
 
 /** Three suspected keys and three items that tell strong students from weak ones, sat by ten students. */
 async function sat() {
-  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(({ mine }: { mine: boolean }) => mine).id;
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(
+    ({ mine }: { mine: boolean }) => mine,
+  ).id;
   const items: { id: number; revisionId: number; content: object }[] = [];
   for (const [stem, part] of [
     ['Three quarters as a decimal', numeric('0.57')],
@@ -35,20 +71,40 @@ async function sat() {
     ['Three', yes],
   ] as const) {
     const own = content(stem, part);
-    const made = await teacher.ok('POST', '/api/items', { clientKey: clientKey(), bank, folder: null, content: own, facts }); // prettier-ignore
+    const made = await teacher.ok('POST', '/api/items', {
+      clientKey: clientKey(),
+      bank,
+      folder: null,
+      content: own,
+      facts,
+    });
     items.push({ ...made, content: own });
   }
-  const { id: testId } = await teacher.ok('POST', '/api/tests', { clientKey: clientKey(), title: 'Keys', kind: 'quiz', itemIds: items.map(({ id }) => id) }); // prettier-ignore
+  const { id: testId } = await teacher.ok('POST', '/api/tests', {
+    clientKey: clientKey(),
+    title: 'Keys',
+    kind: 'quiz',
+    itemIds: items.map(({ id }) => id),
+  });
   const { version } = await teacher.ok('GET', `/api/tests/${testId}`);
-  const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', { clientKey: clientKey(), testId, testVersion: version, ...wishes([1], school.clock.now + 3_600_000), rules: plainRules }); // prettier-ignore
+  const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', {
+    clientKey: clientKey(),
+    testId,
+    testVersion: version,
+    ...wishes([1], school.clock.now + 3_600_000),
+    rules: plainRules,
+  });
   for (let n = 0; n < 10; n++) {
     const strong = n < 5;
     const student = await school.student('6B', n);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
     const { entries } = attempt.form.sections[0];
-    const said = (place: number, response: unknown) => answer(entries[place].id, 1, { [entries[place].item.parts[0].id]: response }); // prettier-ignore
+    const said = (place: number, response: unknown) =>
+      answer(entries[place].id, 1, { [entries[place].item.parts[0].id]: response });
     const choices = entries[2].item.parts[0].choices as { id: string; text: string }[];
-    const chosen = (strong ? ['c', 'd'] : ['a', 'b']).map((text) => choices.find((choice) => choice.text === text)!.id);
+    const chosen = (strong ? ['c', 'd'] : ['a', 'b']).map(
+      (text) => choices.find((choice) => choice.text === text)!.id,
+    );
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, {
       answers: [
         said(0, strong ? '.75' : `${n}`),
@@ -72,7 +128,9 @@ beforeAll(async () => {
 
 test('most of the strong giving the same other answer puts a key in doubt: a number, a word, a set of choices', async () => {
   const { items } = await teacher.ok('GET', `/api/assignments/${work.assignmentId}/results`);
-  const reasons = items.map(({ flags }: any) => flags.find(({ kind }: any) => kind === 'key-suspect')?.reason ?? null);
+  const reasons = items.map(
+    ({ flags }: any) => flags.find(({ kind }: any) => kind === 'key-suspect')?.reason ?? null,
+  );
   expect(reasons.slice(0, 2)).toEqual([
     '100 % of the 3 strongest students answered “.75”, only 0 % what the key takes.',
     '100 % of the 3 strongest students answered “Mean”, only 0 % what the key takes.',
@@ -98,7 +156,11 @@ test('figures of an item are those of its wording and key; what was seen before 
   };
   expect(await read()).toMatchObject({ facility: { value: 0, n: 10 }, earlier: null, grades: 1 });
   const save = async (own: object) =>
-    teacher.ok('POST', `/api/items/${item!.id}/revisions`, { basedOn: (await read()).revisionId, content: own, facts });
+    teacher.ok('POST', `/api/items/${item!.id}/revisions`, {
+      basedOn: (await read()).revisionId,
+      content: own,
+      facts,
+    });
   await save(content('Three quarters as a decimal', numeric('0.75')));
   expect(await read()).toMatchObject({ facility: null, earlier: { n: 10, share: 0 }, grades: 0 });
   // The test still asks what it asked, and knows what was earned on it.

@@ -31,20 +31,31 @@ beforeAll(async () => {
   await migrator(database).up();
   await fillSchool(database, Date.now());
   server = fork(join(process.cwd(), 'server/dist/main.mjs'), {
-    env: { ...process.env, OAKEN_DATABASE: place.name, OAKEN_SOCKET: socket, OAKEN_PORT: String(port) },
+    env: {
+      ...process.env,
+      OAKEN_DATABASE: place.name,
+      OAKEN_SOCKET: socket,
+      OAKEN_PORT: String(port),
+    },
     execArgv: ['--import', join(process.cwd(), 'server/test/support/hold-probe.mjs')],
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
   await new Promise((ready) => server.once('message', ready));
   const visitor = () => new Visitor(`http://127.0.0.1:${port}`);
   const { password } = signInsOf.teacher;
-  for (const [role, name] of [['teacher', 'holloway'], ['administrator', 'office']] as const)
-    people.set(role, await signedIn(visitor(), '/api/session/staff', { name, password })); // prettier-ignore
+  for (const [role, name] of [
+    ['teacher', 'holloway'],
+    ['administrator', 'office'],
+  ] as const)
+    people.set(role, await signedIn(visitor(), '/api/session/staff', { name, password }));
   const code = 'BRN6B2';
   const { students } = await visitor().ok('POST', '/api/session/class', { code });
   const { name, passcode } = passcodesOf('test', '6B')[0]!;
   const { id: studentId } = students.find((own: { name: string }) => own.name === name);
-  people.set('student', await signedIn(visitor(), '/api/session/student', { code, studentId, passcode }));
+  people.set(
+    'student',
+    await signedIn(visitor(), '/api/session/student', { code, studentId, passcode }),
+  );
   people.set('anyone', visitor()).set('staff', people.get('teacher')!);
   limit = longest * Math.max(1, machine() / usual);
 });
@@ -54,7 +65,8 @@ afterAll(async () => {
   await database.close();
 });
 
-const signedIn = (visitor: Visitor, path: string, body: object) => visitor.signIn(visitor.post(path, body));
+const signedIn = (visitor: Visitor, path: string, body: object) =>
+  visitor.signIn(visitor.post(path, body));
 
 /** How long this machine takes to parse a megabyte, at its best. */
 function machine(): number {
@@ -73,7 +85,9 @@ function longestHold(): Promise<number> {
 }
 
 /** The shortest of several measurements, and the last status. */
-async function holdOf(ask: () => Promise<{ status: number }>): Promise<{ hold: number; status: number }> {
+async function holdOf(
+  ask: () => Promise<{ status: number }>,
+): Promise<{ hold: number; status: number }> {
   let [hold, status] = [Infinity, 0];
   for (let n = 0; n < tries && hold > limit; n++) {
     await longestHold();
@@ -85,15 +99,22 @@ async function holdOf(ask: () => Promise<{ status: number }>): Promise<{ hold: n
 
 /** Ids that exist, by the names that they have in addresses. */
 async function ids(): Promise<Record<string, string>> {
-  const first = async (sql: string) => String((await row<{ id: number | string }>(database, sql))?.id ?? 1);
-  const assignment = await first("SELECT MAX(a.id) AS id FROM assignments a WHERE a.given_by = (SELECT id FROM accounts WHERE sign_in_name = 'holloway')"); // prettier-ignore
+  const first = async (sql: string) =>
+    String((await row<{ id: number | string }>(database, sql))?.id ?? 1);
+  const assignment = await first(
+    "SELECT MAX(a.id) AS id FROM assignments a WHERE a.given_by = (SELECT id FROM accounts WHERE sign_in_name = 'holloway')",
+  );
   return {
     assignmentId: assignment,
     testId: await first('SELECT MIN(id) AS id FROM tests WHERE owner_id = 1'),
     bankId: await first('SELECT MIN(id) AS id FROM banks WHERE owner_id = 1'),
     classId: await first('SELECT MIN(id) AS id FROM classes'),
-    itemId: await first('SELECT MIN(i.id) AS id FROM items i JOIN banks b ON b.id = i.bank_id WHERE b.owner_id = 1'),
-    studentId: await first(`SELECT MIN(student_id) AS id FROM assignment_students WHERE assignment_id = ${assignment}`),
+    itemId: await first(
+      'SELECT MIN(i.id) AS id FROM items i JOIN banks b ON b.id = i.bank_id WHERE b.owner_id = 1',
+    ),
+    studentId: await first(
+      `SELECT MIN(student_id) AS id FROM assignment_students WHERE assignment_id = ${assignment}`,
+    ),
     attemptId: await first('SELECT MIN(id) AS id FROM attempts WHERE handed_in_at IS NULL'),
   };
 }
@@ -107,12 +128,18 @@ test.each(writing)('%s', async (_, endpoint) => {
   const path = endpoint.path.replace(/:(\w+)/g, (_whole, name: string) => known[name] ?? '1');
   for (const body of nastyBodies(endpoint.body, endpoint.largest)) {
     const { hold, status } = await holdOf(() => visitor.send(endpoint.method, path, body));
-    expect([body.slice(0, 300), status < 500 || status === 503, hold <= limit]).toEqual([body.slice(0, 300), true, true]); // prettier-ignore
+    expect([body.slice(0, 300), status < 500 || status === 503, hold <= limit]).toEqual([
+      body.slice(0, 300),
+      true,
+      true,
+    ]);
   }
 });
 
 /** The stream of events never ends. */
-const reading = endpoints.filter(([name, { method }]) => method === 'GET' && name !== 'watchEvents');
+const reading = endpoints.filter(
+  ([name, { method }]) => method === 'GET' && name !== 'watchEvents',
+);
 
 test.each(reading)('%s', async (_, endpoint) => {
   const visitor = people.get(endpoint.who)!;
@@ -120,41 +147,125 @@ test.each(reading)('%s', async (_, endpoint) => {
   const path = endpoint.path.replace(/:(\w+)/g, (_whole, name: string) => known[name] ?? '1');
   for (const query of nastyQueries(endpoint.query)) {
     const { hold, status } = await holdOf(() => visitor.get(path + query));
-    expect([query.slice(0, 300), status < 500 || status === 503, hold <= limit]).toEqual([query.slice(0, 300), true, true]); // prettier-ignore
+    expect([query.slice(0, 300), status < 500 || status === 503, hold <= limit]).toEqual([
+      query.slice(0, 300),
+      true,
+      true,
+    ]);
   }
 });
 
 describe('what is right, and as large as it may be', () => {
   const words = (n: number) => 'oak and ink '.repeat(n / 12);
-  const choices = Array.from({ length: 20 }, (_, n) => ({ id: `c${n}`, text: `<p>${n} ${words(60)}</p>` }));
-  const parts = Array.from({ length: 20 }, (_, n) => ({ id: `p${n}`, kind: 'single-choice', choices, key: ['c1'], rule: { rule: 'all-or-nothing', points: 1 } })); // prettier-ignore
+  const choices = Array.from({ length: 20 }, (_, n) => ({
+    id: `c${n}`,
+    text: `<p>${n} ${words(60)}</p>`,
+  }));
+  const parts = Array.from({ length: 20 }, (_, n) => ({
+    id: `p${n}`,
+    kind: 'single-choice',
+    choices,
+    key: ['c1'],
+    rule: { rule: 'all-or-nothing', points: 1 },
+  }));
   const content = { stem: `<p>${words(50_000)}</p>`, parts };
-  const facts = { subject: 'Mathematics', grades: [6], standards: [], depth: null, seconds: null, tags: [], author: '', licence: '' }; // prettier-ignore
+  const facts = {
+    subject: 'Mathematics',
+    grades: [6],
+    standards: [],
+    depth: null,
+    seconds: null,
+    tags: [],
+    author: '',
+    licence: '',
+  };
   const formulas = `<p>${`<span data-formula="${'\\dddot{x}'.repeat(11)}"></span>`.repeat(180)}</p>`;
   const passage = { title: 'Formulas', body: formulas, numbering: 'none', easier: '', source: '' };
-  const listed = (roll: number) => Array.from({ length: 60 }, (_, n) => ({ line: n + 1, givenName: `Ana${n}`, familyName: `Lee${roll}`, studentNumber: '', email: '', grade: 6, sourcedId: null, rollNumber: null })); // prettier-ignore
-  const lines = (students: number, items: number) => [[...Array.from({ length: items }, (_, n) => `Q${n}`)], ...Array.from({ length: students }, (_, s) => [...Array.from({ length: items }, (_unused, n) => String((s * n) % 5))])].map((line) => line.join(',')).join('\n'); // prettier-ignore
-  const gives = (items: number) => ['item,points', ...Array.from({ length: items }, (_, n) => `Q${n},4`)].join('\n'); // prettier-ignore
+  const listed = (roll: number) =>
+    Array.from({ length: 60 }, (_, n) => ({
+      line: n + 1,
+      givenName: `Ana${n}`,
+      familyName: `Lee${roll}`,
+      studentNumber: '',
+      email: '',
+      grade: 6,
+      sourcedId: null,
+      rollNumber: null,
+    }));
+  const lines = (students: number, items: number) =>
+    [
+      [...Array.from({ length: items }, (_, n) => `Q${n}`)],
+      ...Array.from({ length: students }, (_, s) => [
+        ...Array.from({ length: items }, (_unused, n) => String((s * n) % 5)),
+      ]),
+    ]
+      .map((line) => line.join(','))
+      .join('\n');
+  const gives = (items: number) =>
+    ['item,points', ...Array.from({ length: items }, (_, n) => `Q${n},4`)].join('\n');
   const key = () => `00000000-0000-4000-9000-${randomBytes(6).toString('hex')}`;
 
   test.each<[string, string, string, (known: Record<string, string>) => unknown, number[]]>([
-    ['an item', 'POST', '/api/items', ({ bankId }) => ({ clientKey: key(), bank: Number(bankId), folder: null, content, facts }), [200]],
-    ['a passage of formulas', 'POST', '/api/passages', ({ bankId }) => ({ clientKey: key(), bank: Number(bankId), content: passage }), [200, 422]],
+    [
+      'an item',
+      'POST',
+      '/api/items',
+      ({ bankId }) => ({ clientKey: key(), bank: Number(bankId), folder: null, content, facts }),
+      [200],
+    ],
+    [
+      'a passage of formulas',
+      'POST',
+      '/api/passages',
+      ({ bankId }) => ({ clientKey: key(), bank: Number(bankId), content: passage }),
+      [200, 422],
+    ],
     ['near copies of an item', 'POST', '/api/items/near', () => ({ content, but: null }), [200]],
-    ['a table of answers', 'POST', '/api/sheets', () => ({ title: 'Large', answers: lines(4_000, 100), key: gives(100) }), [200, 422]],
-    ['a wide table of answers', 'POST', '/api/sheets', () => ({ title: 'Wide', answers: lines(100, 4_000), key: gives(4_000) }), [200, 422]],
-    ['sixty rolls', 'POST', '/api/rolls/plan', () => ({ rolls: Array.from({ length: 60 }, (_, n) => ({ classId: null, listed: listed(n), whole: true, subject: 'Mathematics' })) }), [200, 422]],
+    [
+      'a table of answers',
+      'POST',
+      '/api/sheets',
+      () => ({ title: 'Large', answers: lines(4_000, 100), key: gives(100) }),
+      [200, 422],
+    ],
+    [
+      'a wide table of answers',
+      'POST',
+      '/api/sheets',
+      () => ({ title: 'Wide', answers: lines(100, 4_000), key: gives(4_000) }),
+      [200, 422],
+    ],
+    [
+      'sixty rolls',
+      'POST',
+      '/api/rolls/plan',
+      () => ({
+        rolls: Array.from({ length: 60 }, (_, n) => ({
+          classId: null,
+          listed: listed(n),
+          whole: true,
+          subject: 'Mathematics',
+        })),
+      }),
+      [200, 422],
+    ],
   ])('%s', async (_, method, path, body, statuses) => {
     const text = JSON.stringify(body(await ids()));
     const { hold, status } = await holdOf(() => people.get('teacher')!.send(method, path, text));
     expect([statuses.includes(status), hold <= limit]).toEqual([true, true]);
-  }); // prettier-ignore
+  });
 
   test('a page of the longest items, and all of them as a table', async () => {
     const teacher = people.get('teacher')!;
     const { bankId } = await ids();
-    const longest = { bank: Number(bankId), folder: null, content, facts: { ...facts, subject: 'Oak' } };
-    for (let n = 0; n < 50; n++) await teacher.ok('POST', '/api/items', { ...longest, clientKey: key() });
+    const longest = {
+      bank: Number(bankId),
+      folder: null,
+      content,
+      facts: { ...facts, subject: 'Oak' },
+    };
+    for (let n = 0; n < 50; n++)
+      await teacher.ok('POST', '/api/items', { ...longest, clientKey: key() });
     for (const path of ['/api/items?subject=Oak', '/api/items.csv?subject=Oak']) {
       const { hold, status } = await holdOf(() => teacher.get(path));
       expect([path, status, hold <= limit]).toEqual([path, 200, true]);
@@ -163,9 +274,14 @@ describe('what is right, and as large as it may be', () => {
 });
 
 test('thirty reports at once take their turns, and nobody’s save is refused meanwhile', async () => {
-  const students = await rows<{ id: number }>(database, 'SELECT DISTINCT student_id AS id FROM attempts WHERE assignment_id = 1 AND handed_in_at IS NOT NULL LIMIT 30'); // prettier-ignore
+  const students = await rows<{ id: number }>(
+    database,
+    'SELECT DISTINCT student_id AS id FROM attempts WHERE assignment_id = 1 AND handed_in_at IS NOT NULL LIMIT 30',
+  );
   const teacher = people.get('teacher')!;
-  const reports = students.map(({ id }) => teacher.get(`/api/assignments/1/students/${id}/report.pdf`));
+  const reports = students.map(({ id }) =>
+    teacher.get(`/api/assignments/1/students/${id}/report.pdf`),
+  );
   let waiting = true;
   const done = Promise.all(reports).finally(() => (waiting = false));
   const student = people.get('student')!;

@@ -12,10 +12,17 @@ beforeAll(async () => {
 });
 afterAll(() => school.close());
 
-async function send(bytes: Buffer | string, query = `bank=${bank}`): Promise<{ status: number; body: any }> {
+async function send(
+  bytes: Buffer | string,
+  query = `bank=${bank}`,
+): Promise<{ status: number; body: any }> {
   const response = await fetch(`${school.base}/api/imports?name=items.csv&${query}`, {
     method: 'POST',
-    headers: { 'content-type': 'application/octet-stream', cookie: teacher.cookie, 'x-csrf-token': teacher.csrf },
+    headers: {
+      'content-type': 'application/octet-stream',
+      cookie: teacher.cookie,
+      'x-csrf-token': teacher.csrf,
+    },
     body: new Uint8Array(typeof bytes === 'string' ? Buffer.from(bytes) : bytes),
   });
   return { status: response.status, body: await response.json() };
@@ -56,11 +63,22 @@ function zip(files: [string, Buffer][]): Buffer {
     common.writeUInt32LE(packed.length, 14);
     common.writeUInt32LE(bytes.length, 18);
     common.writeUInt16LE(name.length, 22);
-    const local = Buffer.concat([Buffer.from('PK\u0003\u0004', 'latin1'), common, Buffer.from(name), packed]);
+    const local = Buffer.concat([
+      Buffer.from('PK\u0003\u0004', 'latin1'),
+      common,
+      Buffer.from(name),
+      packed,
+    ]);
     const tail = Buffer.alloc(14);
     tail.writeUInt32LE(at, 10);
     centrals.push(
-      Buffer.concat([Buffer.from('PK\u0001\u0002', 'latin1'), Buffer.from([20, 0]), common, tail, Buffer.from(name)]),
+      Buffer.concat([
+        Buffer.from('PK\u0001\u0002', 'latin1'),
+        Buffer.from([20, 0]),
+        common,
+        tail,
+        Buffer.from(name),
+      ]),
     );
     locals.push(local);
     at += local.length;
@@ -78,8 +96,14 @@ function zip(files: [string, Buffer][]): Buffer {
 test('a dry run names every fault with line and column and makes nothing; then the good rows are made', async () => {
   const before = await total(`bank=${bank}`);
   const own = await check(
-    [head, 'true-false,"Sand is a\nkind of rock.",,,false,ES.5.ROC.1,5,import one,,', 'numeric,How many?,,,several,,5,,,', 'single-choice,Which?,a,a,1,XX.9,5,,,', 'true-false,Ice floats.,,,true,es5wat1,5,import one,,'].join('\r\n'),
-  ); // prettier-ignore
+    [
+      head,
+      'true-false,"Sand is a\nkind of rock.",,,false,ES.5.ROC.1,5,import one,,',
+      'numeric,How many?,,,several,,5,,,',
+      'single-choice,Which?,a,a,1,XX.9,5,,,',
+      'true-false,Ice floats.,,,true,es5wat1,5,import one,,',
+    ].join('\r\n'),
+  );
   expect(own).toMatchObject({ rows: 4, good: 2, bad: 2 });
   expect(own.problems).toEqual([
     {
@@ -91,11 +115,17 @@ test('a dry run names every fault with line and column and makes nothing; then t
   ]);
   expect(await total(`bank=${bank}`)).toBe(before);
   const refused = await teacher.post(`/api/imports/${own.id}/apply`, { take: 'all' });
-  expect([refused.status, refused.body.title]).toEqual([409, '2 rows have something wrong with them, so nothing was made.']); // prettier-ignore
+  expect([refused.status, refused.body.title]).toEqual([
+    409,
+    '2 rows have something wrong with them, so nothing was made.',
+  ]);
   await teacher.ok('POST', `/api/imports/${own.id}/apply`, { take: 'good' });
   expect(await until(own.id, 'done')).toMatchObject({ state: 'done', done: 2 });
   const found = await teacher.ok('GET', `/api/items?bank=${bank}&tag=import%20one`);
-  expect(found.items.map(({ standards, grades }: any) => [standards[0].code, grades])).toEqual([['ES.5.ROC.1', [5]], ['ES.5.WAT.1', [5]]]); // prettier-ignore
+  expect(found.items.map(({ standards, grades }: any) => [standards[0].code, grades])).toEqual([
+    ['ES.5.ROC.1', [5]],
+    ['ES.5.WAT.1', [5]],
+  ]);
 });
 
 test('what is taken out and brought in again is the same, all of the school’s bank', async () => {
@@ -112,10 +142,14 @@ test('what is taken out and brought in again is the same, all of the school’s 
   expect(await until(body.id, 'done')).toMatchObject({ state: 'done' });
   const read = async (from: number) => {
     const { items } = await teacher.ok('GET', `/api/items/all?bank=${from}`);
-    const rows = await teacher.ok('POST', '/api/items/rows', { items: items.map(({ id }: any) => id) });
+    const rows = await teacher.ok('POST', '/api/items/rows', {
+      items: items.map(({ id }: any) => id),
+    });
     return rows.items
-      .map(({ content, subject, grades, standards, depth, seconds, tags, points, kind }: any) => text({ content, subject, grades, standards, depth, seconds, tags, points, kind }))
-      .sort(); // prettier-ignore
+      .map(({ content, subject, grades, standards, depth, seconds, tags, points, kind }: any) =>
+        text({ content, subject, grades, standards, depth, seconds, tags, points, kind }),
+      )
+      .sort();
   };
   const [before, after] = [await read(source), await read(target)];
   expect(before.length).toBeGreaterThan(200);
@@ -131,7 +165,9 @@ test.each<[string, (text: string) => Buffer]>([
 ])('%s is read as it was meant', async (name, encode) => {
   const tag = name.toLowerCase().replace(/[^a-z0-9]/g, '');
   const own = await check(
-    encode(`kind,question,right,subject,tags\ntrue-false,Où est la forêt? Übermütig é.,true,Reading,${tag}\n`),
+    encode(
+      `kind,question,right,subject,tags\ntrue-false,Où est la forêt? Übermütig é.,true,Reading,${tag}\n`,
+    ),
   );
   expect(own).toMatchObject({ good: 1, bad: 0 });
   await teacher.ok('POST', `/api/imports/${own.id}/apply`, { take: 'all' });
@@ -144,10 +180,18 @@ describe('a zip', () => {
   const drawing = Buffer.from(
     '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="30"><rect width="40" height="30"/></svg>',
   );
-  const table = (file: string) => Buffer.from(`${head}\ntrue-false,See the picture.,,,true,ES.5.ROC.1,5,zipped,${file},A dark field\n`); // prettier-ignore
+  const table = (file: string) =>
+    Buffer.from(
+      `${head}\ntrue-false,See the picture.,,,true,ES.5.ROC.1,5,zipped,${file},A dark field\n`,
+    );
 
   test('brings its pictures along', async () => {
-    const own = await check(zip([['items.csv', table('Field.SVG')], ['pictures/field.svg', drawing]])); // prettier-ignore
+    const own = await check(
+      zip([
+        ['items.csv', table('Field.SVG')],
+        ['pictures/field.svg', drawing],
+      ]),
+    );
     expect(own).toMatchObject({ good: 1, bad: 0 });
     await teacher.ok('POST', `/api/imports/${own.id}/apply`, { take: 'all' });
     await until(own.id, 'done');
@@ -158,10 +202,21 @@ describe('a zip', () => {
   });
 
   test('without the picture, with two tables, damaged, or far too large once it is unpacked, is refused in words', async () => {
-    expect((await check(zip([['a.csv', table('gone.png')]]))).problems).toEqual([{ line: 2, column: 'picture', message: 'There is no file “gone.png” in the zip.' }]); // prettier-ignore
+    expect((await check(zip([['a.csv', table('gone.png')]]))).problems).toEqual([
+      { line: 2, column: 'picture', message: 'There is no file “gone.png” in the zip.' },
+    ]);
     const message = async (bytes: Buffer) => (await check(bytes)).message;
-    expect(await message(zip([['a.csv', table('')], ['b.csv', table('')]]))).toBe('The zip holds 2 CSV files; it must hold one.'); // prettier-ignore
-    expect(await message(zip([['a.csv', table('')]]).subarray(0, 200))).toBe('The zip cannot be read.');
+    expect(
+      await message(
+        zip([
+          ['a.csv', table('')],
+          ['b.csv', table('')],
+        ]),
+      ),
+    ).toBe('The zip holds 2 CSV files; it must hold one.');
+    expect(await message(zip([['a.csv', table('')]]).subarray(0, 200))).toBe(
+      'The zip cannot be read.',
+    );
     const bomb = zip([
       ['a.csv', table('')],
       ['b.bin', Buffer.alloc(100 * 1024 * 1024)],
@@ -172,7 +227,10 @@ describe('a zip', () => {
 });
 
 test('ten thousand rows show how far they are, and a cancellation leaves nothing', async () => {
-  const lines = Array.from({ length: 10_000 }, (_, at) => `true-false,Statement number ${at} of the long list.,true,Reading,long list`); // prettier-ignore
+  const lines = Array.from(
+    { length: 10_000 },
+    (_, at) => `true-false,Statement number ${at} of the long list.,true,Reading,long list`,
+  );
   const { body } = await send(`kind,question,right,subject,tags\n${lines.join('\n')}`);
   const own = await until(body.id, 'checked');
   expect(own).toMatchObject({ rows: 10_000, good: 10_000, bad: 0 });
@@ -185,7 +243,10 @@ test('ten thousand rows show how far they are, and a cancellation leaves nothing
   expect(await until(again.id, 'done')).toMatchObject({ done: 1000 });
   expect(await total('tag=long%20list')).toBe(1000);
   const eleven = await check(`kind,question\n${'true-false,x\n'.repeat(10_001)}`);
-  expect(eleven).toMatchObject({ state: 'failed', message: 'The table has more than 10,000 rows; split it into several.' }); // prettier-ignore
+  expect(eleven).toMatchObject({
+    state: 'failed',
+    message: 'The table has more than 10,000 rows; split it into several.',
+  });
 });
 
 test('an import belongs to its owner and goes only where the owner may write', async () => {
@@ -193,26 +254,60 @@ test('an import belongs to its owner and goes only where the owner may write', a
   const other = await school.staff('lindqvist');
   expect((await other.get(`/api/imports/${body.id}`)).status).toBe(404);
   expect((await other.post(`/api/imports/${body.id}/apply`, { take: 'all' })).status).toBe(404);
-  const shelf = (await teacher.ok('GET', '/api/banks')).banks.find(({ reach }: any) => reach === 'everybody').id;
+  const shelf = (await teacher.ok('GET', '/api/banks')).banks.find(
+    ({ reach }: any) => reach === 'everybody',
+  ).id;
   expect((await send('x', `bank=${shelf}`)).status).toBe(403);
   expect((await check('nonsense\n1')).message).toMatch(/^The first row must name the columns/);
-  expect((await teacher.get<string>('/api/items-template.csv')).body).toMatch(/kind,question,choice 1/);
+  expect((await teacher.get<string>('/api/items-template.csv')).body).toMatch(
+    /kind,question,choice 1/,
+  );
 });
 
 describe('a small file that would become large', () => {
   // Each is read in a thread, while the server goes on answering.
   const bombs: [string, () => Buffer, string | RegExp][] = [
-    ['40 million one-letter rows in a zip', () => zip([['a.csv', Buffer.from(`question\n${'x\n'.repeat(39_000_000)}`)]]), 'The table has more than 10,000 rows; split it into several.'],
-    ['a zip of 200 MB of nothing', () => zip([['a.csv', Buffer.alloc(200_000_000, 'a')]]), 'The zip unpacks to more than 80 MB.'],
-    ['one row of 2 million cells', () => Buffer.from(`question\n${'x,'.repeat(700_000)}`), 'Line 2 has more than 400 cells.'],
-    ['one cell of 20 MB', () => Buffer.from(`question\n"${'x'.repeat(20_000_000)}"`), /^The table cannot be read: /],
-    ['a quotation mark that never closes', () => Buffer.from(`question\n"${'x\n'.repeat(5_000_000)}`), /^The table cannot be read: /],
-    ['5,000 files in a zip', () => zip(Array.from({ length: 5_000 }, (_, n): [string, Buffer] => [`${n}.png`, Buffer.from('x')])), 'The zip holds more than 2000 files.'],
-  ]; // prettier-ignore
+    [
+      '40 million one-letter rows in a zip',
+      () => zip([['a.csv', Buffer.from(`question\n${'x\n'.repeat(39_000_000)}`)]]),
+      'The table has more than 10,000 rows; split it into several.',
+    ],
+    [
+      'a zip of 200 MB of nothing',
+      () => zip([['a.csv', Buffer.alloc(200_000_000, 'a')]]),
+      'The zip unpacks to more than 80 MB.',
+    ],
+    [
+      'one row of 2 million cells',
+      () => Buffer.from(`question\n${'x,'.repeat(700_000)}`),
+      'Line 2 has more than 400 cells.',
+    ],
+    [
+      'one cell of 20 MB',
+      () => Buffer.from(`question\n"${'x'.repeat(20_000_000)}"`),
+      /^The table cannot be read: /,
+    ],
+    [
+      'a quotation mark that never closes',
+      () => Buffer.from(`question\n"${'x\n'.repeat(5_000_000)}`),
+      /^The table cannot be read: /,
+    ],
+    [
+      '5,000 files in a zip',
+      () =>
+        zip(
+          Array.from({ length: 5_000 }, (_, n): [string, Buffer] => [`${n}.png`, Buffer.from('x')]),
+        ),
+      'The zip holds more than 2000 files.',
+    ],
+  ];
 
   test.each(bombs)('%s', async (_, make, message) => {
     const ended = await check(make());
-    expect(ended).toMatchObject({ state: 'failed', message: typeof message === 'string' ? message : expect.stringMatching(message) }); // prettier-ignore
+    expect(ended).toMatchObject({
+      state: 'failed',
+      message: typeof message === 'string' ? message : expect.stringMatching(message),
+    });
     expect((await teacher.get('/api/health')).status).toBe(200);
   });
 });
@@ -220,9 +315,10 @@ describe('a small file that would become large', () => {
 test('a cell that a spreadsheet would run leaves as text, and comes back as it was', async () => {
   const { id: from } = await teacher.ok('POST', '/api/banks', { name: 'Formulas', reach: 'mine' });
   const stems = ['=HYPERLINK("//elsewhere.example";"x")', '@SUM(1)', "'=1+1", '-5', '+ and -'];
-  const csv = [head, ...stems.map((stem) => `true-false,"${stem.replaceAll('"', '""')}",,,true,ES.5.ROC.1,5,,,`)].join(
-    '\n',
-  );
+  const csv = [
+    head,
+    ...stems.map((stem) => `true-false,"${stem.replaceAll('"', '""')}",,,true,ES.5.ROC.1,5,,,`),
+  ].join('\n');
   const bring = async (bytes: string, bankId: number) => {
     const { body } = await send(bytes, `bank=${bankId}`);
     await until(body.id, 'checked');
@@ -233,11 +329,16 @@ test('a cell that a spreadsheet would run leaves as text, and comes back as it w
   const out = (await teacher.get<string>(`/api/items.csv?bank=${from}`)).body;
   const cells = out.split(/[,\r\n]/);
   expect(cells.filter((cell) => /^"?[=@]/.test(cell))).toEqual([]);
-  const { id: to } = await teacher.ok('POST', '/api/banks', { name: 'Formulas again', reach: 'mine' });
+  const { id: to } = await teacher.ok('POST', '/api/banks', {
+    name: 'Formulas again',
+    reach: 'mine',
+  });
   await bring(out, to);
   const stemsIn = async (bankId: number) => {
     const { items } = await teacher.ok('GET', `/api/items/all?bank=${bankId}`);
-    const read = await teacher.ok('POST', '/api/items/rows', { items: items.map(({ id }: { id: number }) => id) });
+    const read = await teacher.ok('POST', '/api/items/rows', {
+      items: items.map(({ id }: { id: number }) => id),
+    });
     return read.items.map(({ content }: { content: { stem: string } }) => content.stem).sort();
   };
   expect(await stemsIn(to)).toEqual(await stemsIn(from));
@@ -249,8 +350,16 @@ test('columns that nothing is read from are named, with what they may have been 
   );
   expect(own.problems.filter(({ line }: { line: number }) => line === 1)).toEqual([
     { line: 1, column: 'stem', message: 'Nothing is read from this column.' },
-    { line: 1, column: 'standard', message: 'Nothing is read from this column. Call it “standards” if that is what it holds.' }, // prettier-ignore
-    { line: 1, column: 'option b', message: 'Nothing is read from this column. Call it “choice 2” if that is what it holds.' }, // prettier-ignore
+    {
+      line: 1,
+      column: 'standard',
+      message: 'Nothing is read from this column. Call it “standards” if that is what it holds.',
+    },
+    {
+      line: 1,
+      column: 'option b',
+      message: 'Nothing is read from this column. Call it “choice 2” if that is what it holds.',
+    },
     { line: 1, column: 'house', message: 'Nothing is read from this column.' },
   ]);
 });

@@ -23,17 +23,35 @@ afterAll(async () => {
 });
 
 const hour = 3_600_000;
-const counted = async (assignmentId: number) => (await teacher.ok('GET', `/api/assignments/${assignmentId}`)).letters;
+const counted = async (assignmentId: number) =>
+  (await teacher.ok('GET', `/api/assignments/${assignmentId}`)).letters;
 
 describe('invitations by SMTP (RFC 5321, to the mail stand-in)', () => {
   test('are written with the assignment, wait while the mail service is away, and arrive once each', async () => {
     const { context } = school.app;
-    expect((await teacher.ok('POST', '/api/recipients', { classIds: [1], groupIds: [], studentIds: [], link: false })).reachable).toBeNull(); // prettier-ignore
+    expect(
+      (
+        await teacher.ok('POST', '/api/recipients', {
+          classIds: [1],
+          groupIds: [],
+          studentIds: [],
+          link: false,
+        })
+      ).reachable,
+    ).toBeNull();
     context.post = new SmtpPost('smtp://127.0.0.1:1', 'tests@b.test');
-    const given = await giveTest(school, teacher, { change: { invite: true, instructions: 'Bring a ruler.', rules: { ...plainRules, limitMinutes: 20 } } }); // prettier-ignore
+    const given = await giveTest(school, teacher, {
+      change: {
+        invite: true,
+        instructions: 'Bring a ruler.',
+        rules: { ...plainRules, limitMinutes: 20 },
+      },
+    });
     await school.chores();
     expect(await counted(given.assignmentId)).toEqual({ sent: 0, waiting: 27, failed: 0 });
-    expect(school.log.splice(0)).toEqual([expect.stringMatching(/"err":\{"type":"Error".*a letter could not be sent/)]);
+    expect(school.log.splice(0)).toEqual([
+      expect.stringMatching(/"err":\{"type":"Error".*a letter could not be sent/),
+    ]);
     context.post = new SmtpPost(`smtp://127.0.0.1:${port(mail.smtp.server)}`, 'tests@b.test');
     school.clock.now += 60_000;
     await school.chores();
@@ -52,7 +70,10 @@ describe('invitations by SMTP (RFC 5321, to the mail stand-in)', () => {
     expect(first.text).toContain('Bring a ruler.');
     expect(first.text).toContain('http://127.0.0.1:4600/seat');
     // A support shows in the student's own times and nowhere else.
-    const supported = await row<{ email: string }>(school.database, "SELECT s.email FROM accounts s JOIN student_supports u ON u.student_id = s.id WHERE JSON_VALUE(u.content, '$.time') = 1.5 LIMIT 1"); // prettier-ignore
+    const supported = await row<{ email: string }>(
+      school.database,
+      "SELECT s.email FROM accounts s JOIN student_supports u ON u.student_id = s.id WHERE JSON_VALUE(u.content, '$.time') = 1.5 LIMIT 1",
+    );
     const theirs = letters.find(({ to }: { to: string }) => to === supported!.email);
     expect(theirs.text).toContain('You have 30 minutes to work.');
     expect(JSON.stringify(letters)).not.toMatch(/support|×/);
@@ -71,7 +92,9 @@ describe('invitations by SMTP (RFC 5321, to the mail stand-in)', () => {
   test('nothing is written to before it can be seen, nor after it was taken back', async () => {
     const start = school.clock.now;
     const before = mail.letters.length;
-    const given = await giveTest(school, teacher, { change: { invite: true, opensAt: start + 3 * hour, visibleFrom: start + 2 * hour } }); // prettier-ignore
+    const given = await giveTest(school, teacher, {
+      change: { invite: true, opensAt: start + 3 * hour, visibleFrom: start + 2 * hour },
+    });
     await school.chores();
     expect(mail.letters.length).toBe(before);
     await teacher.ok('DELETE', `/api/assignments/${given.assignmentId}`);
@@ -83,25 +106,38 @@ describe('invitations by SMTP (RFC 5321, to the mail stand-in)', () => {
 });
 
 describe('calendar feeds (iCalendar, RFC 5545, read back by ical.js)', () => {
-  const feed = async (by: Visitor, renew = false) => (await by.ok('POST', '/api/calendar', { renew })).path as string;
+  const feed = async (by: Visitor, renew = false) =>
+    (await by.ok('POST', '/api/calendar', { renew })).path as string;
   const events = async (path: string) => {
     const { status, body, headers } = await school.visitor().get(path);
     if (status !== 200) return status;
     expect(headers.get('content-type')).toContain('text/calendar');
-    return new ICAL.Component(ICAL.parse(body)).getAllSubcomponents('vevent').map((own) => new ICAL.Event(own));
+    return new ICAL.Component(ICAL.parse(body))
+      .getAllSubcomponents('vevent')
+      .map((own) => new ICAL.Event(own));
   };
 
   test('a teacher’s and a student’s own windows; what cannot be seen yet is not in it', async () => {
     const start = school.clock.now;
-    const given = await giveTest(school, teacher, { className: '6B', change: { opensAt: start + 2 * hour, visibleFrom: start + hour, closesAt: start + 5 * hour } }); // prettier-ignore
+    const given = await giveTest(school, teacher, {
+      className: '6B',
+      change: { opensAt: start + 2 * hour, visibleFrom: start + hour, closesAt: start + 5 * hour },
+    });
     const student = await school.student('6B', 2);
     const [mine, theirs] = [await feed(teacher), await feed(student)];
     expect(await feed(student)).toBe(theirs);
     const own = (await events(mine)) as ICAL.Event[];
     const event = own.find(({ uid }) => uid.startsWith(`assignment-${given.assignmentId}-`))!;
-    expect([event.summary, event.startDate.toJSDate().getTime(), event.endDate.toJSDate().getTime()]).toEqual(['Given (class 6B)', start + 2 * hour, start + 5 * hour]); // prettier-ignore
+    expect([
+      event.summary,
+      event.startDate.toJSDate().getTime(),
+      event.endDate.toJSDate().getTime(),
+    ]).toEqual(['Given (class 6B)', start + 2 * hour, start + 5 * hour]);
     expect(new Set(own.map(({ uid }) => uid)).size).toBe(own.length);
-    const has = async () => ((await events(theirs)) as ICAL.Event[]).some(({ uid }) => uid.startsWith(`assignment-${given.assignmentId}-`)); // prettier-ignore
+    const has = async () =>
+      ((await events(theirs)) as ICAL.Event[]).some(({ uid }) =>
+        uid.startsWith(`assignment-${given.assignmentId}-`),
+      );
     expect(await has()).toBe(false);
     school.clock.now = start + hour;
     expect(await has()).toBe(true);

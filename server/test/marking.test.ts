@@ -1,5 +1,13 @@
 import { rows } from '../src/database/connect';
-import { answer, clientKey, openSchool, plainRules, wishes, type School, type Visitor } from './support/school';
+import {
+  answer,
+  clientKey,
+  openSchool,
+  plainRules,
+  wishes,
+  type School,
+  type Visitor,
+} from './support/school';
 
 let school: School;
 let teacher: Visitor;
@@ -11,20 +19,71 @@ afterAll(() => school.close());
 
 /** A test of one text question and one that a key scores, handed in by some students with these texts. */
 async function handedIn(texts: string[], from: number, more: object = {}) {
-  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(({ mine }: { mine: boolean }) => mine).id;
-  const item = (parts: object[]) => teacher.ok('POST', '/api/items', { clientKey: clientKey(), bank, folder: null, content: { stem: '<p>Why do tides come twice a day?</p>', parts, explanation: '', hints: [], notes: '' }, facts: { subject: 'Science', grades: [6], standards: [], depth: 2, seconds: 120, tags: [], author: '', licence: '' } }); // prettier-ignore
-  const text = await item([{ id: 'p', kind: 'long-text', lines: 4, guide: '<p>Names the moon.</p>', rule: { rule: 'by-hand', points: 4 }, ...more }]); // prettier-ignore
-  const keyed = await item([{ id: 'p', kind: 'true-false', key: true, rule: { rule: 'all-or-nothing', points: 1 } }]);
-  const { id: testId } = await teacher.ok('POST', '/api/tests', { clientKey: clientKey(), title: 'Tides', kind: 'quiz', itemIds: [text.id, keyed.id] }); // prettier-ignore
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(
+    ({ mine }: { mine: boolean }) => mine,
+  ).id;
+  const item = (parts: object[]) =>
+    teacher.ok('POST', '/api/items', {
+      clientKey: clientKey(),
+      bank,
+      folder: null,
+      content: {
+        stem: '<p>Why do tides come twice a day?</p>',
+        parts,
+        explanation: '',
+        hints: [],
+        notes: '',
+      },
+      facts: {
+        subject: 'Science',
+        grades: [6],
+        standards: [],
+        depth: 2,
+        seconds: 120,
+        tags: [],
+        author: '',
+        licence: '',
+      },
+    });
+  const text = await item([
+    {
+      id: 'p',
+      kind: 'long-text',
+      lines: 4,
+      guide: '<p>Names the moon.</p>',
+      rule: { rule: 'by-hand', points: 4 },
+      ...more,
+    },
+  ]);
+  const keyed = await item([
+    { id: 'p', kind: 'true-false', key: true, rule: { rule: 'all-or-nothing', points: 1 } },
+  ]);
+  const { id: testId } = await teacher.ok('POST', '/api/tests', {
+    clientKey: clientKey(),
+    title: 'Tides',
+    kind: 'quiz',
+    itemIds: [text.id, keyed.id],
+  });
   const { version } = await teacher.ok('GET', `/api/tests/${testId}`);
-  const rules = { ...plainRules, release: { ...plainRules.release, score: 'at-hand-in', marks: 'by-hand' } };
-  const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', { clientKey: clientKey(), testId, testVersion: version, ...wishes([1], school.clock.now + 3_600_000), rules }); // prettier-ignore
+  const rules = {
+    ...plainRules,
+    release: { ...plainRules.release, score: 'at-hand-in', marks: 'by-hand' },
+  };
+  const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', {
+    clientKey: clientKey(),
+    testId,
+    testVersion: version,
+    ...wishes([1], school.clock.now + 3_600_000),
+    rules,
+  });
   const students = [];
   for (const [n, said] of texts.entries()) {
     const student = await school.student('6B', from + n);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
     const [first] = attempt.form.sections[0].entries;
-    await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [answer(first.id, 1, { [first.item.parts[0].id]: said })] }); // prettier-ignore
+    await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, {
+      answers: [answer(first.id, 1, { [first.item.parts[0].id]: said })],
+    });
     students.push({ student, attemptId: attempt.id as number });
     school.clock.now += 60_000;
   }
@@ -32,52 +91,122 @@ async function handedIn(texts: string[], from: number, more: object = {}) {
   const line = waiting.find((own: { assignmentId: number }) => own.assignmentId === assignmentId);
   const path = `/api/marking/${assignmentId}/${line?.entry}/${line?.part}`;
   const read = `/api/marking/${assignmentId}?entry=${line?.entry}&part=${line?.part}`;
-  const scores = async () => (await rows<{ points: number; waits: number }>(school.database, 'SELECT t.points, (SELECT SUM(s.waits) FROM scores s WHERE s.attempt_id = t.id) AS waits FROM attempts t WHERE t.assignment_id = :assignmentId ORDER BY t.id', { assignmentId })).map(({ points, waits }) => [points, Number(waits)]); // prettier-ignore
+  const scores = async () =>
+    (
+      await rows<{ points: number; waits: number }>(
+        school.database,
+        'SELECT t.points, (SELECT SUM(s.waits) FROM scores s WHERE s.attempt_id = t.id) AS waits FROM attempts t WHERE t.assignment_id = :assignmentId ORDER BY t.id',
+        { assignmentId },
+      )
+    ).map(({ points, waits }) => [points, Number(waits)]);
   return { assignmentId, students, waiting, line, path, read, scores };
 }
 
 test('the same answers are marked once for all who gave them; scores follow; a mark can be taken back', async () => {
-  const { assignmentId, students, line, path, read, scores } = await handedIn(['The moon pulls the water.', 'the  moon pulls the water', 'Because of wind'], 0); // prettier-ignore
+  const { assignmentId, students, line, path, read, scores } = await handedIn(
+    ['The moon pulls the water.', 'the  moon pulls the water', 'Because of wind'],
+    0,
+  );
   expect(line).toMatchObject({ title: 'Tides', waits: 3, marked: 0, recipients: 'class 6B' });
   const paper = await teacher.ok('GET', read);
-  expect(paper).toMatchObject({ mayMark: true, parts: [{ most: 4, guide: '<p>Names the moon.</p>', comments: [] }] });
-  expect(paper.answers.map(({ response, words }: any) => [response, words])).toEqual([['The moon pulls the water.', 5], ['the  moon pulls the water', 5], ['Because of wind', 3]]); // prettier-ignore
-  expect(await scores()).toEqual([[0, 1], [0, 1], [0, 1]]); // prettier-ignore
+  expect(paper).toMatchObject({
+    mayMark: true,
+    parts: [{ most: 4, guide: '<p>Names the moon.</p>', comments: [] }],
+  });
+  expect(paper.answers.map(({ response, words }: any) => [response, words])).toEqual([
+    ['The moon pulls the water.', 5],
+    ['the  moon pulls the water', 5],
+    ['Because of wind', 3],
+  ]);
+  expect(await scores()).toEqual([
+    [0, 1],
+    [0, 1],
+    [0, 1],
+  ]);
   const today = await teacher.ok('GET', '/api/today');
-  expect(today.waiting).toContainEqual(expect.objectContaining({ what: 'to-mark', assignmentId, count: 3 }));
+  expect(today.waiting).toContainEqual(
+    expect.objectContaining({ what: 'to-mark', assignmentId, count: 3 }),
+  );
 
   const attempts = students.slice(0, 2).map(({ attemptId }) => ({ attemptId, version: 0 }));
   await teacher.ok('PUT', path, { attempts, points: 3.5, comment: 'Say why twice.' });
-  expect(await scores()).toEqual([[3.5, 0], [3.5, 0], [0, 1]]); // prettier-ignore
+  expect(await scores()).toEqual([
+    [3.5, 0],
+    [3.5, 0],
+    [0, 1],
+  ]);
   const after = await teacher.ok('GET', read);
-  expect(after.answers[1].mark).toMatchObject({ points: 3.5, comment: 'Say why twice.', by: 'Maren Holloway', version: 1 }); // prettier-ignore
+  expect(after.answers[1].mark).toMatchObject({
+    points: 3.5,
+    comment: 'Say why twice.',
+    by: 'Maren Holloway',
+    version: 1,
+  });
   expect(after.parts[0].comments).toEqual(['Say why twice.']);
-  await teacher.ok('PUT', path, { attempts: [{ attemptId: students[0]!.attemptId, version: 1 }], points: null, comment: '' }); // prettier-ignore
-  expect(await scores()).toEqual([[0, 1], [3.5, 0], [0, 1]]); // prettier-ignore
+  await teacher.ok('PUT', path, {
+    attempts: [{ attemptId: students[0]!.attemptId, version: 1 }],
+    points: null,
+    comment: '',
+  });
+  expect(await scores()).toEqual([
+    [0, 1],
+    [3.5, 0],
+    [0, 1],
+  ]);
   // Work that is not marked yet counts for nothing in no figure, and how much of it there is stands beside them.
   const results = await teacher.ok('GET', `/api/assignments/${assignmentId}/results`);
   expect(results.left).toEqual({ waiting: 2, responses: 2, excused: 0, notReached: 0 });
-  expect([results.spread.n, results.spread.mean.value, results.meanShare.value]).toEqual([1, 3.5, 0.7]);
-  expect((await teacher.ok('GET', `/api/assignments/${assignmentId}`)).assignment.meanShare).toBe(0.7);
-  const log = await rows(school.database, 'SELECT points FROM mark_log WHERE attempt_id = :id ORDER BY id', { id: students[0]!.attemptId }); // prettier-ignore
+  expect([results.spread.n, results.spread.mean.value, results.meanShare.value]).toEqual([
+    1, 3.5, 0.7,
+  ]);
+  expect((await teacher.ok('GET', `/api/assignments/${assignmentId}`)).assignment.meanShare).toBe(
+    0.7,
+  );
+  const log = await rows(
+    school.database,
+    'SELECT points FROM mark_log WHERE attempt_id = :id ORDER BY id',
+    { id: students[0]!.attemptId },
+  );
   expect(log).toEqual([{ points: 3.5 }, { points: null }]);
   // The bank's item is known by what was marked, and by nothing before.
   await school.chores();
   const { itemId } = results.items[0];
-  expect((await teacher.ok('GET', `/api/items/${itemId}`)).item.facility).toEqual({ value: 0.875, n: 1 });
-  await teacher.ok('PUT', path, { attempts: [{ attemptId: students[1]!.attemptId, version: 1 }], points: 2, comment: 'Say why twice.' }); // prettier-ignore
+  expect((await teacher.ok('GET', `/api/items/${itemId}`)).item.facility).toEqual({
+    value: 0.875,
+    n: 1,
+  });
+  await teacher.ok('PUT', path, {
+    attempts: [{ attemptId: students[1]!.attemptId, version: 1 }],
+    points: 2,
+    comment: 'Say why twice.',
+  });
   school.clock.now += 1_000;
   await school.chores();
-  expect((await teacher.ok('GET', `/api/items/${itemId}`)).item.facility).toEqual({ value: 0.5, n: 1 });
-  await teacher.ok('PUT', path, { attempts: [{ attemptId: students[1]!.attemptId, version: 2 }], points: 3.5, comment: 'Say why twice.' }); // prettier-ignore
+  expect((await teacher.ok('GET', `/api/items/${itemId}`)).item.facility).toEqual({
+    value: 0.5,
+    n: 1,
+  });
+  await teacher.ok('PUT', path, {
+    attempts: [{ attemptId: students[1]!.attemptId, version: 2 }],
+    points: 3.5,
+    comment: 'Say why twice.',
+  });
   // The student reads the comment once what was right is out, and not before.
-  const report = async () => (await (await school.student('6B', 1)).ok('GET', `/api/seat/assignments/${assignmentId}/report`)).entries; // prettier-ignore
+  const report = async () =>
+    (
+      await (
+        await school.student('6B', 1)
+      ).ok('GET', `/api/seat/assignments/${assignmentId}/report`)
+    ).entries;
   expect(await report()).toBeNull();
   await teacher.ok('POST', `/api/assignments/${assignmentId}/stop`, {});
   await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: true });
   school.clock.now += 60_000;
   expect((await report())[0].comments).toEqual(['Say why twice.']);
-  const scoreOf = async (at: number) => (await (await school.student('6B', at)).ok('GET', '/api/seat')).assignments.find((own: any) => own.assignmentId === assignmentId).score; // prettier-ignore
+  const scoreOf = async (at: number) =>
+    (await (await school.student('6B', at)).ok('GET', '/api/seat')).assignments.find(
+      (own: any) => own.assignmentId === assignmentId,
+    ).score;
   expect(await scoreOf(0)).toMatchObject({ points: 0, most: 1, share: null, waiting: 4 });
   expect(await scoreOf(1)).toMatchObject({ points: 3.5, most: 5, share: 0.7, waiting: 0 });
 });
@@ -87,47 +216,100 @@ test('two who mark the same answer: the second is told, and nothing of theirs is
   const both = students.map(({ attemptId }) => ({ attemptId, version: 0 }));
   await teacher.ok('PUT', path, { attempts: [both[1]], points: 1, comment: '' });
   const late = await teacher.send('PUT', path, { attempts: both, points: 4, comment: '' });
-  expect([late.status, late.body.title]).toEqual([409, 'Maren Holloway has marked this meanwhile: 1 point.']);
-  expect(await scores()).toEqual([[0, 1], [1, 0]]); // prettier-ignore
+  expect([late.status, late.body.title]).toEqual([
+    409,
+    'Maren Holloway has marked this meanwhile: 1 point.',
+  ]);
+  expect(await scores()).toEqual([
+    [0, 1],
+    [1, 0],
+  ]);
   const above = await teacher.send('PUT', path, { attempts: [both[0]], points: 5, comment: '' });
-  expect([above.status, above.body.errors[0].message]).toEqual([422, 'This gives at most 4 points.']);
+  expect([above.status, above.body.errors[0].message]).toEqual([
+    422,
+    'This gives at most 4 points.',
+  ]);
 });
 
 test('is for those who teach the class, and only for what is marked by hand and handed in', async () => {
   const { assignmentId, students, line, path, read } = await handedIn(['One.'], 8);
-  const body = { attempts: [{ attemptId: students[0]!.attemptId, version: 0 }], points: 1, comment: '' };
+  const body = {
+    attempts: [{ attemptId: students[0]!.attemptId, version: 0 }],
+    points: 1,
+    comment: '',
+  };
   const other = await school.staff('lindqvist');
-  expect([(await other.get(read)).status, (await other.send('PUT', path, body)).status]).toEqual([404, 404]);
-  expect((await other.ok('GET', '/api/marking')).waiting.map((own: any) => own.assignmentId)).not.toContain(assignmentId); // prettier-ignore
-  expect((await teacher.send('PUT', `/api/marking/${assignmentId}/${line.entry}/nothing`, body)).status).toBe(404);
+  expect([(await other.get(read)).status, (await other.send('PUT', path, body)).status]).toEqual([
+    404, 404,
+  ]);
+  expect(
+    (await other.ok('GET', '/api/marking')).waiting.map((own: any) => own.assignmentId),
+  ).not.toContain(assignmentId);
+  expect(
+    (await teacher.send('PUT', `/api/marking/${assignmentId}/${line.entry}/nothing`, body)).status,
+  ).toBe(404);
   expect((await teacher.ok('GET', `/api/marking/${assignmentId}`)).parts).toHaveLength(1);
   const { students: all } = await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`);
   const { studentId } = all.find((own: any) => own.state === 'handed-in');
-  await teacher.ok('POST', `/api/assignments/${assignmentId}/sittings`, { act: 'reopen', studentIds: [studentId], minutes: 5 }); // prettier-ignore
+  await teacher.ok('POST', `/api/assignments/${assignmentId}/sittings`, {
+    act: 'reopen',
+    studentIds: [studentId],
+    minutes: 5,
+  });
   expect((await teacher.send('PUT', path, body)).body.title).toBe('It is open again.');
 });
 
 test('a guide with levels: points are their sum, and the student reads which levels were reached', async () => {
   const criteria = [
-    { id: 'a', name: 'Claim', levels: [{ points: 2, words: 'Says it clearly' }, { points: 0, words: 'Says nothing' }] },
-    { id: 'b', name: 'Evidence', levels: [{ points: 2, words: 'Two facts' }, { points: 1, words: 'One fact' }, { points: 0, words: 'None' }] },
-  ]; // prettier-ignore
+    {
+      id: 'a',
+      name: 'Claim',
+      levels: [
+        { points: 2, words: 'Says it clearly' },
+        { points: 0, words: 'Says nothing' },
+      ],
+    },
+    {
+      id: 'b',
+      name: 'Evidence',
+      levels: [
+        { points: 2, words: 'Two facts' },
+        { points: 1, words: 'One fact' },
+        { points: 0, words: 'None' },
+      ],
+    },
+  ];
   const { assignmentId, students, path, scores } = await handedIn(['The moon.'], 10, { criteria });
   const attempts = [{ attemptId: students[0]!.attemptId, version: 0 }];
-  const half = await teacher.send('PUT', path, { attempts, points: 4, levels: { a: 0 }, comment: '' });
+  const half = await teacher.send('PUT', path, {
+    attempts,
+    points: 4,
+    levels: { a: 0 },
+    comment: '',
+  });
   expect([half.status, half.body.errors[0].pointer]).toEqual([422, '/levels']);
   await teacher.ok('PUT', path, { attempts, points: 4, levels: { a: 0, b: 1 }, comment: '' });
   expect(await scores()).toEqual([[3, 0]]);
   await teacher.ok('POST', `/api/assignments/${assignmentId}/stop`, {});
   await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: true });
-  const report = await students[0]!.student.ok('GET', `/api/seat/assignments/${assignmentId}/report`);
-  expect(report.entries[0].levels).toEqual([{ criterion: 'Claim', words: 'Says it clearly', points: 2, most: 2 }, { criterion: 'Evidence', words: 'One fact', points: 1, most: 2 }]); // prettier-ignore
+  const report = await students[0]!.student.ok(
+    'GET',
+    `/api/seat/assignments/${assignmentId}/report`,
+  );
+  expect(report.entries[0].levels).toEqual([
+    { criterion: 'Claim', words: 'Says it clearly', points: 2, most: 2 },
+    { criterion: 'Evidence', words: 'One fact', points: 1, most: 2 },
+  ]);
 });
 
 test('a second reader sees neither names nor marks; agreement is that of the blind marks, also after settling', async () => {
   const { students, path, scores } = await handedIn(['One.', 'Two.', 'Three.'], 12);
   const ids = students.map(({ attemptId }) => attemptId);
-  const mark = (at: number, points: number, version = 0) => ({ attempts: [{ attemptId: ids[at], version }], points, comment: `first ${at}` }); // prettier-ignore
+  const mark = (at: number, points: number, version = 0) => ({
+    attempts: [{ attemptId: ids[at], version }],
+    points,
+    comment: `first ${at}`,
+  });
   for (const [at, points] of [4, 2, 0].entries()) await teacher.ok('PUT', path, mark(at, points));
   const { colleagues, reading: none } = await teacher.ok('GET', `${path}/second`);
   expect(none).toBeNull();
@@ -135,51 +317,141 @@ test('a second reader sees neither names nor marks; agreement is that of the bli
   await teacher.ok('PUT', `${path}/second`, { reader: colleague });
   const other = await school.staff('lindqvist');
   const { seconds } = await other.ok('GET', '/api/marking');
-  expect(seconds).toEqual([expect.objectContaining({ title: 'Tides', left: 3, askedBy: 'Maren Holloway' })]);
+  expect(seconds).toEqual([
+    expect.objectContaining({ title: 'Tides', left: 3, askedBy: 'Maren Holloway' }),
+  ]);
   const blind = `/api/second-readings/${seconds[0].readingId}`;
   expect((await teacher.get(blind)).status).toBe(404);
   const work = await other.ok('GET', blind);
-  expect(work.answers.map(({ student, mark: own }: any) => [student, own])).toEqual([[null, null], [null, null], [null, null]]); // prettier-ignore
+  expect(work.answers.map(({ student, mark: own }: any) => [student, own])).toEqual([
+    [null, null],
+    [null, null],
+    [null, null],
+  ]);
   expect(JSON.stringify(work)).not.toContain('first');
-  for (const [at, points] of [4, 3, 0].entries()) await other.ok('PUT', blind, { ...mark(at, points), comment: 'second' }); // prettier-ignore
-  expect(await scores()).toEqual([[4, 0], [2, 0], [0, 0]]); // prettier-ignore
+  for (const [at, points] of [4, 3, 0].entries())
+    await other.ok('PUT', blind, { ...mark(at, points), comment: 'second' });
+  expect(await scores()).toEqual([
+    [4, 0],
+    [2, 0],
+    [0, 0],
+  ]);
   const { reading } = await teacher.ok('GET', `${path}/second`);
   // By hand: chance agreement (1*1 + 0 + 0 + 1*1) / 9 over 4, 2 | 3, 0 gives 1 - (1/3) / (7/9).
   expect([reading.n, reading.same, reading.kappa.value]).toEqual([3, 2, expect.closeTo(4 / 7, 9)]);
-  expect(reading.differences).toEqual([expect.objectContaining({ first: { points: 2, comment: 'first 1' }, second: { points: 3, comment: 'second' }, settled: null })]); // prettier-ignore
-  await teacher.ok('POST', `${path}/second/settle`, { attemptId: ids[1], version: 1, points: 3, comment: 'Agreed' });
-  expect(await scores()).toEqual([[4, 0], [3, 0], [0, 0]]); // prettier-ignore
+  expect(reading.differences).toEqual([
+    expect.objectContaining({
+      first: { points: 2, comment: 'first 1' },
+      second: { points: 3, comment: 'second' },
+      settled: null,
+    }),
+  ]);
+  await teacher.ok('POST', `${path}/second/settle`, {
+    attemptId: ids[1],
+    version: 1,
+    points: 3,
+    comment: 'Agreed',
+  });
+  expect(await scores()).toEqual([
+    [4, 0],
+    [3, 0],
+    [0, 0],
+  ]);
   const after = (await teacher.ok('GET', `${path}/second`)).reading;
   expect([after.kappa.value, after.differences[0].settled]).toEqual([expect.closeTo(4 / 7, 9), 3]);
-  expect((await other.send('PUT', blind, mark(1, 1, 1))).body.title).toBe('This one is settled already.');
-  expect((await teacher.send('PUT', `${path}/second`, { reader: null })).body.title).toMatch('has begun to mark.');
+  expect((await other.send('PUT', blind, mark(1, 1, 1))).body.title).toBe(
+    'This one is settled already.',
+  );
+  expect((await teacher.send('PUT', `${path}/second`, { reader: null })).body.title).toMatch(
+    'has begun to mark.',
+  );
 });
 
 test('short answers that the key does not know are asked about once; what stays wrong is not shown again', async () => {
-  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(({ mine }: { mine: boolean }) => mine).id;
-  const part = { id: 'p', kind: 'short-text', key: { variants: ['mean'], fold: { case: true, space: true, accents: true, punctuation: true } }, rule: { rule: 'all-or-nothing', points: 1 } }; // prettier-ignore
-  const item = await teacher.ok('POST', '/api/items', { clientKey: clientKey(), bank, folder: null, content: { stem: '<p>What is it called?</p>', parts: [part], explanation: '', hints: [], notes: '' }, facts: { subject: 'Science', grades: [6], standards: [], depth: 2, seconds: 60, tags: [], author: '', licence: '' } }); // prettier-ignore
-  const { id: testId } = await teacher.ok('POST', '/api/tests', { clientKey: clientKey(), title: 'Words', kind: 'quiz', itemIds: [item.id] }); // prettier-ignore
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(
+    ({ mine }: { mine: boolean }) => mine,
+  ).id;
+  const part = {
+    id: 'p',
+    kind: 'short-text',
+    key: {
+      variants: ['mean'],
+      fold: { case: true, space: true, accents: true, punctuation: true },
+    },
+    rule: { rule: 'all-or-nothing', points: 1 },
+  };
+  const item = await teacher.ok('POST', '/api/items', {
+    clientKey: clientKey(),
+    bank,
+    folder: null,
+    content: {
+      stem: '<p>What is it called?</p>',
+      parts: [part],
+      explanation: '',
+      hints: [],
+      notes: '',
+    },
+    facts: {
+      subject: 'Science',
+      grades: [6],
+      standards: [],
+      depth: 2,
+      seconds: 60,
+      tags: [],
+      author: '',
+      licence: '',
+    },
+  });
+  const { id: testId } = await teacher.ok('POST', '/api/tests', {
+    clientKey: clientKey(),
+    title: 'Words',
+    kind: 'quiz',
+    itemIds: [item.id],
+  });
   const { version } = await teacher.ok('GET', `/api/tests/${testId}`);
-  const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', { clientKey: clientKey(), testId, testVersion: version, ...wishes([1], school.clock.now + 3_600_000) }); // prettier-ignore
+  const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', {
+    clientKey: clientKey(),
+    testId,
+    testVersion: version,
+    ...wishes([1], school.clock.now + 3_600_000),
+  });
   for (const [n, said] of ['average', 'Average ', 'mean', 'sum'].entries()) {
     const student = await school.student('6B', 16 + n);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
     const [first] = attempt.form.sections[0].entries;
-    await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [answer(first.id, 1, { [first.item.parts[0].id]: said })] }); // prettier-ignore
+    await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, {
+      answers: [answer(first.id, 1, { [first.item.parts[0].id]: said })],
+    });
   }
-  const mine = async () => (await teacher.ok('GET', '/api/marking')).unknown.filter((own: any) => own.assignmentId === assignmentId); // prettier-ignore
+  const mine = async () =>
+    (await teacher.ok('GET', '/api/marking')).unknown.filter(
+      (own: any) => own.assignmentId === assignmentId,
+    );
   const [line] = await mine();
   expect([line.answers, line.students]).toEqual([2, 3]);
   const path = `/api/marking/${assignmentId}/${line.entry}/${line.part}/unknown`;
   const { answers } = await teacher.ok('GET', path);
-  expect(answers).toEqual([{ spelling: 'average', said: 'average', students: 2, staysWrong: false }, { spelling: 'sum', said: 'sum', students: 1, staysWrong: false }]); // prettier-ignore
+  expect(answers).toEqual([
+    { spelling: 'average', said: 'average', students: 2, staysWrong: false },
+    { spelling: 'sum', said: 'sum', students: 1, staysWrong: false },
+  ]);
   await teacher.ok('PUT', path, { spellings: ['sum'], wrong: true });
   expect((await mine())[0].answers).toBe(1);
   const change = { entry: line.entry, accept: { part: line.part, response: 'average' } };
-  const { edition, gain } = await teacher.ok('POST', `/api/assignments/${assignmentId}/repairs/look-ahead`, change);
+  const { edition, gain } = await teacher.ok(
+    'POST',
+    `/api/assignments/${assignmentId}/repairs/look-ahead`,
+    change,
+  );
   expect(gain).toHaveLength(2);
-  await teacher.ok('POST', `/api/assignments/${assignmentId}/repairs`, { change, edition, reason: '', tell: false });
+  await teacher.ok('POST', `/api/assignments/${assignmentId}/repairs`, {
+    change,
+    edition,
+    reason: '',
+    tell: false,
+  });
   expect(await mine()).toEqual([]);
-  expect((await teacher.ok('GET', path)).answers).toEqual([expect.objectContaining({ spelling: 'sum', staysWrong: true })]); // prettier-ignore
+  expect((await teacher.ok('GET', path)).answers).toEqual([
+    expect.objectContaining({ spelling: 'sum', staysWrong: true }),
+  ]);
 });

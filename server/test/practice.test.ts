@@ -1,6 +1,13 @@
 import { entriesOf, type Edition } from '@oaken/core/forms';
 import { fromJson, row } from '../src/database/connect';
-import { answer, giveTest, openSchool, plainRules, type School, type Visitor } from './support/school';
+import {
+  answer,
+  giveTest,
+  openSchool,
+  plainRules,
+  type School,
+  type Visitor,
+} from './support/school';
 
 let school: School;
 let teacher: Visitor;
@@ -10,37 +17,67 @@ beforeAll(async () => {
 });
 afterAll(() => school.close());
 
-const practice = { ...plainRules, mode: 'practice', offPerTry: 0.25, shuffleChoices: false, release: { ...plainRules.release, score: 'at-hand-in' } }; // prettier-ignore
+const practice = {
+  ...plainRules,
+  mode: 'practice',
+  offPerTry: 0.25,
+  shuffleChoices: false,
+  release: { ...plainRules.release, score: 'at-hand-in' },
+};
 
 async function begun(at: number, rules: object = practice) {
   const given = await giveTest(school, teacher, { change: { rules } });
-  const { content } = (await row<{ content: unknown }>(school.database, 'SELECT e.content FROM editions e JOIN assignments a ON a.edition_id = e.id WHERE a.id = :id', { id: given.assignmentId }))!; // prettier-ignore
+  const { content } = (await row<{ content: unknown }>(
+    school.database,
+    'SELECT e.content FROM editions e JOIN assignments a ON a.edition_id = e.id WHERE a.id = :id',
+    { id: given.assignmentId },
+  ))!;
   const entries = entriesOf(fromJson<Edition>(content));
   const student = await school.student('6B', at);
   const begin = () => student.ok('POST', `/api/seat/assignments/${given.assignmentId}/attempt`, {});
   const attempt = await begin();
   let number = 0;
   const right = (n: number) => (entries[n]!.content.parts[0] as any).key[0] as string;
-  const wrong = (n: number) => (entries[n]!.content.parts[0] as any).choices.find(({ id }: { id: string }) => id !== right(n)).id as string; // prettier-ignore
-  const said = (n: number, choice: string) => answer(entries[n]!.id, ++number, { [entries[n]!.content.parts[0]!.id]: choice }); // prettier-ignore
+  const wrong = (n: number) =>
+    (entries[n]!.content.parts[0] as any).choices.find(({ id }: { id: string }) => id !== right(n))
+      .id as string;
+  const said = (n: number, choice: string) =>
+    answer(entries[n]!.id, ++number, { [entries[n]!.content.parts[0]!.id]: choice });
   const path = (n: number) => `/api/seat/attempts/${attempt.id}/entries/${entries[n]!.id}/help`;
-  const check = (n: number, choice: string) => student.ok('POST', path(n), { want: 'check', answer: said(n, choice) });
-  const handIn = () => student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
+  const check = (n: number, choice: string) =>
+    student.ok('POST', path(n), { want: 'check', answer: said(n, choice) });
+  const handIn = () =>
+    student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
   return { given, entries, student, attempt, begin, right, wrong, said, path, check, handIn };
 }
 
 describe('practice', () => {
   test('check, try again, hints one by one, shown answers; what each question gives', async () => {
-    const { given, entries, student, attempt, begin, right, wrong, said, path, check, handIn } = await begun(0);
+    const { given, entries, student, attempt, begin, right, wrong, said, path, check, handIn } =
+      await begun(0);
     expect([attempt.mode, attempt.offPerTry]).toEqual(['practice', 0.25]);
     const first = await check(0, wrong(0));
-    expect(first).toMatchObject({ tries: 1, share: 0, parts: [{ right: false }], done: false, worth: 0.75, right: null, explanation: null }); // prettier-ignore
+    expect(first).toMatchObject({
+      tries: 1,
+      share: 0,
+      parts: [{ right: false }],
+      done: false,
+      worth: 0.75,
+      right: null,
+      explanation: null,
+    });
     await check(0, wrong(0));
     // Said again, after the answer was lost on its way, it is no further try.
     const again = said(0, right(0));
     await student.ok('POST', path(0), { want: 'check', answer: again });
     const solved = await student.ok('POST', path(0), { want: 'check', answer: again });
-    expect(solved).toMatchObject({ tries: 3, share: 1, done: true, worth: 0.5, explanation: entries[0]!.content.explanation }); // prettier-ignore
+    expect(solved).toMatchObject({
+      tries: 3,
+      share: 1,
+      done: true,
+      worth: 0.5,
+      explanation: entries[0]!.content.explanation,
+    });
     expect(solved.right).toHaveLength(1);
 
     const none = await student.ok('POST', path(1), { want: 'hint', after: 0 });
@@ -51,33 +88,81 @@ describe('practice', () => {
     expect(await check(1, right(1))).toMatchObject({ shown: true, tries: 0, worth: 0 });
 
     await check(2, wrong(2));
-    await student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [said(2, right(2)), said(3, right(3))] }); // prettier-ignore
+    await student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
+      answers: [said(2, right(2)), said(3, right(3))],
+    });
     // Coming back shows the help again, and judges nothing that was not checked.
     const back = await begin();
-    expect(back.help[entries[2]!.id]).toMatchObject({ tries: 1, share: 0, parts: [{ right: false }], done: false });
+    expect(back.help[entries[2]!.id]).toMatchObject({
+      tries: 1,
+      share: 0,
+      parts: [{ right: false }],
+      done: false,
+    });
     expect(back.help[entries[0]!.id]).toEqual(solved);
-    expect(back.help[entries[3]!.id]).toMatchObject({ tries: 0, share: null, parts: [], right: null });
+    expect(back.help[entries[3]!.id]).toMatchObject({
+      tries: 0,
+      share: null,
+      parts: [],
+      right: null,
+    });
     await handIn();
-    const scores = await Promise.all(entries.map(async ({ id }) => (await row<{ points: number; most: number }>(school.database, 'SELECT points, most FROM scores WHERE attempt_id = :attempt AND entry_id = :id', { attempt: attempt.id, id }))!)); // prettier-ignore
+    const scores = await Promise.all(
+      entries.map(
+        async ({ id }) =>
+          (await row<{ points: number; most: number }>(
+            school.database,
+            'SELECT points, most FROM scores WHERE attempt_id = :attempt AND entry_id = :id',
+            { attempt: attempt.id, id },
+          ))!,
+      ),
+    );
     // Solved at the third try; shown; last checked wrong, whatever was typed later; never checked but right; and two left open.
     expect(scores.map(({ points, most }) => points / most)).toEqual([0.5, 0, 0, 1, 0, 0]);
     const report = await student.ok('GET', `/api/seat/assignments/${given.assignmentId}/report`);
     expect(report.entries).toHaveLength(6);
     expect((await student.post(path(4), { want: 'hint', after: 0 })).status).toBe(409);
-    const kept = await row<{ responses: unknown; share: number }>(school.database, 'SELECT first_responses AS responses, first_share AS share FROM practised WHERE attempt_id = :attempt AND entry_id = :entry', { attempt: attempt.id, entry: entries[0]!.id }); // prettier-ignore
-    expect([Object.values(fromJson<object>(kept!.responses)), kept!.share]).toEqual([[wrong(0)], 0]);
+    const kept = await row<{ responses: unknown; share: number }>(
+      school.database,
+      'SELECT first_responses AS responses, first_share AS share FROM practised WHERE attempt_id = :attempt AND entry_id = :entry',
+      { attempt: attempt.id, entry: entries[0]!.id },
+    );
+    expect([Object.values(fromJson<object>(kept!.responses)), kept!.share]).toEqual([
+      [wrong(0)],
+      0,
+    ]);
   });
 
   test('is no way to help in a test, in another’s attempt, for an item that was not given, or after the time', async () => {
     const { path, student, attempt } = await begun(1, plainRules);
-    for (const body of [{ want: 'answer' }, { want: 'hint', after: 0 }]) expect((await student.post(path(0), body)).status).toBe(403); // prettier-ignore
+    for (const body of [{ want: 'answer' }, { want: 'hint', after: 0 }])
+      expect((await student.post(path(0), body)).status).toBe(403);
     const own = await begun(2);
     expect((await student.post(own.path(0), { want: 'answer' })).status).toBe(404);
-    expect((await own.student.post(own.path(0).replace(own.entries[0]!.id, 'zzzz'), { want: 'answer' })).status).toBe(404); // prettier-ignore
-    expect((await own.student.post(own.path(0), { want: 'check', answer: answer(own.entries[1]!.id, 9, {}) })).status).toBe(404); // prettier-ignore
-    expect((await own.student.post(own.path(0), { want: 'check', answer: answer(own.entries[0]!.id, 9, {}) })).body.title).toBe('There is no answer to check yet.'); // prettier-ignore
+    expect(
+      (await own.student.post(own.path(0).replace(own.entries[0]!.id, 'zzzz'), { want: 'answer' }))
+        .status,
+    ).toBe(404);
+    expect(
+      (
+        await own.student.post(own.path(0), {
+          want: 'check',
+          answer: answer(own.entries[1]!.id, 9, {}),
+        })
+      ).status,
+    ).toBe(404);
+    expect(
+      (
+        await own.student.post(own.path(0), {
+          want: 'check',
+          answer: answer(own.entries[0]!.id, 9, {}),
+        })
+      ).body.title,
+    ).toBe('There is no answer to check yet.');
     school.clock.now += 21 * 60_000;
-    expect((await own.student.post(own.path(0), { want: 'answer' })).body.title).toBe('The time is over.');
+    expect((await own.student.post(own.path(0), { want: 'answer' })).body.title).toBe(
+      'The time is over.',
+    );
     school.clock.now -= 21 * 60_000;
     expect(attempt.help).toEqual({});
   });

@@ -35,20 +35,31 @@ test('filters ask for some of the work, and every figure follows', async () => {
   const one = await teacher.ok('GET', `${whole}?classId=${first.id}`);
   const other = await teacher.ok('GET', `${whole}?classId=${second.id}`);
   expect(one.spread.n + other.spread.n).toBe(all.spread.n);
-  const points = (own: any) => own.students.filter(({ points: earned }: any) => earned !== null).map((line: any) => line.points); // prettier-ignore
-  expect([one.spread.mean.value, one.spread.sd.value]).toEqual([expect.closeTo(mean(points(one)), 9), expect.closeTo(sampleStandardDeviation(points(one)), 9)]); // prettier-ignore
+  const points = (own: any) =>
+    own.students
+      .filter(({ points: earned }: any) => earned !== null)
+      .map((line: any) => line.points);
+  expect([one.spread.mean.value, one.spread.sd.value]).toEqual([
+    expect.closeTo(mean(points(one)), 9),
+    expect.closeTo(sampleStandardDeviation(points(one)), 9),
+  ]);
   const facility = (own: any) => own.items[4].facility.value;
-  expect((facility(one) * one.spread.n + facility(other) * other.spread.n) / all.spread.n).toBeCloseTo(
-    facility(all),
-    9,
-  );
+  expect(
+    (facility(one) * one.spread.n + facility(other) * other.spread.n) / all.spread.n,
+  ).toBeCloseTo(facility(all), 9);
   // Side by side they say the same.
-  expect(all.compare.classes.map(({ n, facilities }: any) => [n, facilities[4]])).toEqual([[one.spread.n, expect.closeTo(facility(one), 9)], [other.spread.n, expect.closeTo(facility(other), 9)]]); // prettier-ignore
+  expect(all.compare.classes.map(({ n, facilities }: any) => [n, facilities[4]])).toEqual([
+    [one.spread.n, expect.closeTo(facility(one), 9)],
+    [other.spread.n, expect.closeTo(facility(other), 9)],
+  ]);
   const [group] = all.filters.groups;
   const few = await teacher.ok('GET', `${whole}?groupId=${group.id}`);
   expect(few.students.length).toBeGreaterThan(0);
   expect(few.students.length).toBeLessThan(one.students.length);
-  const handed = all.students.map(({ handedInAt }: any) => handedInAt).filter(Boolean).sort((a: number, b: number) => a - b); // prettier-ignore
+  const handed = all.students
+    .map(({ handedInAt }: any) => handedInAt)
+    .filter(Boolean)
+    .sort((a: number, b: number) => a - b);
   const early = await teacher.ok('GET', `${whole}?to=${handed[10]}`);
   expect(early.spread.n).toBe(10);
   // Nobody at all: words, not NaN.
@@ -64,27 +75,94 @@ test('filters ask for some of the work, and every figure follows', async () => {
 
 /** A test of three single choices (key a) given to 6B; each student's attempts as strings of choices. */
 async function sat(all: string[][], from: number, change: Record<string, unknown> = {}) {
-  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(({ mine }: { mine: boolean }) => mine).id;
-  const [standard] = await rows<{ id: number }>(school.database, "SELECT id FROM standards WHERE code = 'MA.6.RAT.1'");
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(
+    ({ mine }: { mine: boolean }) => mine,
+  ).id;
+  const [standard] = await rows<{ id: number }>(
+    school.database,
+    "SELECT id FROM standards WHERE code = 'MA.6.RAT.1'",
+  );
   const itemIds = [];
   for (let at = 0; at < 3; at++) {
-    const content = { stem: `<p>Question ${at + 1}?</p>`, parts: [{ id: 'p', kind: 'single-choice', choices: ['a', 'b', 'c'].map((id) => ({ id, text: `<p>${id}</p>` })), key: ['a'], rule: { rule: 'all-or-nothing', points: 1 } }], explanation: '', hints: ['<p>Think.</p>'], notes: '' }; // prettier-ignore
-    itemIds.push((await teacher.ok('POST', '/api/items', { clientKey: clientKey(), bank, folder: null, content, facts: { subject: 'Mathematics', grades: [6], standards: [standard!.id], depth: 2, seconds: 60, tags: [], author: '', licence: '' } })).id); // prettier-ignore
+    const content = {
+      stem: `<p>Question ${at + 1}?</p>`,
+      parts: [
+        {
+          id: 'p',
+          kind: 'single-choice',
+          choices: ['a', 'b', 'c'].map((id) => ({ id, text: `<p>${id}</p>` })),
+          key: ['a'],
+          rule: { rule: 'all-or-nothing', points: 1 },
+        },
+      ],
+      explanation: '',
+      hints: ['<p>Think.</p>'],
+      notes: '',
+    };
+    itemIds.push(
+      (
+        await teacher.ok('POST', '/api/items', {
+          clientKey: clientKey(),
+          bank,
+          folder: null,
+          content,
+          facts: {
+            subject: 'Mathematics',
+            grades: [6],
+            standards: [standard!.id],
+            depth: 2,
+            seconds: 60,
+            tags: [],
+            author: '',
+            licence: '',
+          },
+        })
+      ).id,
+    );
   }
-  const { id: testId } = await teacher.ok('POST', '/api/tests', { clientKey: clientKey(), title: 'Read', kind: 'quiz', itemIds }); // prettier-ignore
+  const { id: testId } = await teacher.ok('POST', '/api/tests', {
+    clientKey: clientKey(),
+    title: 'Read',
+    kind: 'quiz',
+    itemIds,
+  });
   const { version } = await teacher.ok('GET', `/api/tests/${testId}`);
-  const rules = { ...plainRules, attempts: 3, counts: 'best', release: { ...plainRules.release, score: 'at-hand-in' }, ...change }; // prettier-ignore
-  const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', { clientKey: clientKey(), testId, testVersion: version, ...wishes([1], school.clock.now + 3_600_000), rules }); // prettier-ignore
+  const rules = {
+    ...plainRules,
+    attempts: 3,
+    counts: 'best',
+    release: { ...plainRules.release, score: 'at-hand-in' },
+    ...change,
+  };
+  const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', {
+    clientKey: clientKey(),
+    testId,
+    testVersion: version,
+    ...wishes([1], school.clock.now + 3_600_000),
+    rules,
+  });
   const students = [];
   for (const [n, attempts] of all.entries()) {
     const student = await school.student('6B', from + n);
     for (const said of attempts) {
-      const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, { again: true });
+      const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {
+        again: true,
+      });
       const entries = attempt.form.sections.flatMap((section: any) => section.entries);
-      const idOf = (entry: any, text: string) => entry.item.parts[0].choices.find((own: any) => own.text === `<p>${text}</p>`).id; // prettier-ignore
-      const answers = [...said].map((own, i) => answer(entries[i].id, 1, { [entries[i].item.parts[0].id]: idOf(entries[i], own) })); // prettier-ignore
+      const idOf = (entry: any, text: string) =>
+        entry.item.parts[0].choices.find((own: any) => own.text === `<p>${text}</p>`).id;
+      const answers = [...said].map((own, i) =>
+        answer(entries[i].id, 1, { [entries[i].item.parts[0].id]: idOf(entries[i], own) }),
+      );
       school.clock.now += 20_000;
-      await student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, { entry: entries[0].id, hidden: false, left: 0, heard: 0, page: 'page00000001', spent: [{ entry: entries[0].id, ms: 9_000 }] }); // prettier-ignore
+      await student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, {
+        entry: entries[0].id,
+        hidden: false,
+        left: 0,
+        heard: 0,
+        page: 'page00000001',
+        spent: [{ entry: entries[0].id, ms: 9_000 }],
+      });
       await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers });
       students.push({ student, attemptId: attempt.id as number, entries, idOf });
     }
@@ -94,45 +172,92 @@ async function sat(all: string[][], from: number, change: Record<string, unknown
 
 test('which attempt is read: the counting, the best, latest, first, their mean, or all; times are known once', async () => {
   const { path, students } = await sat([['aab', 'abb', 'aaa'], ['bbb']], 0);
-  const points = async (attempt: string) => (await teacher.ok('GET', `${path}/results?attempt=${attempt}`)).students.filter(({ points: own }: any) => own !== null).map((own: any) => own.points); // prettier-ignore
+  const points = async (attempt: string) =>
+    (await teacher.ok('GET', `${path}/results?attempt=${attempt}`)).students
+      .filter(({ points: own }: any) => own !== null)
+      .map((own: any) => own.points);
   expect(await points('counting')).toEqual([3, 0]);
   expect(await points('latest')).toEqual([3, 0]);
   expect(await points('first')).toEqual([2, 0]);
   expect(await points('mean')).toEqual([2, 0]);
   expect(await points('all')).toEqual([2, 1, 3, 0]);
   const { items, filters } = await teacher.ok('GET', `${path}/results`);
-  expect([filters.attempts, items[0].time, items[1].time.value]).toEqual([true, { value: 9_000 }, null]);
+  expect([filters.attempts, items[0].time, items[1].time.value]).toEqual([
+    true,
+    { value: 9_000 },
+    null,
+  ]);
   // The same sign said again adds nothing.
   const [own] = students;
-  await own!.student.send('POST', `/api/seat/attempts/${own!.attemptId}/here`, { entry: own!.entries[0].id, hidden: false, left: 0, heard: 0, page: 'page00000001', spent: [{ entry: own!.entries[0].id, ms: 8_000 }] }); // prettier-ignore
-  expect((await teacher.ok('GET', `${path}/results?attempt=first`)).items[0].time).toEqual({ value: 9_000 });
+  await own!.student.send('POST', `/api/seat/attempts/${own!.attemptId}/here`, {
+    entry: own!.entries[0].id,
+    hidden: false,
+    left: 0,
+    heard: 0,
+    page: 'page00000001',
+    spent: [{ entry: own!.entries[0].id, ms: 8_000 }],
+  });
+  expect((await teacher.ok('GET', `${path}/results?attempt=first`)).items[0].time).toEqual({
+    value: 9_000,
+  });
 });
 
 test('one student alone, and all the same: reasons instead of figures', async () => {
   const one = await sat([['aab']], 3);
   const alone = await teacher.ok('GET', `${one.path}/results`);
-  expect([alone.spread.sd.reason, alone.reliability.alpha.reason]).toEqual(['needs at least two students', 'needs at least two students']); // prettier-ignore
+  expect([alone.spread.sd.reason, alone.reliability.alpha.reason]).toEqual([
+    'needs at least two students',
+    'needs at least two students',
+  ]);
   const same = await sat([['aab'], ['aab'], ['aab']], 4);
   const even = await teacher.ok('GET', `${same.path}/results`);
-  expect([even.spread.sd.value, even.reliability.alpha.reason]).toEqual([0, 'all students have the same total']);
-  expect(even.items[2].wrongAnswers).toEqual([expect.objectContaining({ answer: 'b', n: 3, chosen: true })]);
+  expect([even.spread.sd.value, even.reliability.alpha.reason]).toEqual([
+    0,
+    'all students have the same total',
+  ]);
+  expect(even.items[2].wrongAnswers).toEqual([
+    expect.objectContaining({ answer: 'b', n: 3, chosen: true }),
+  ]);
 });
 
 test('practice: first answers, tries and hints are read', async () => {
   const { path, students } = await sat([['aaa']], 8, { mode: 'practice', attempts: null });
   const { student, idOf } = students[0]!;
-  const again = await student.ok('POST', `/api/seat/assignments/${path.split('/').at(-1)}/attempt`, { again: true });
+  const again = await student.ok(
+    'POST',
+    `/api/seat/assignments/${path.split('/').at(-1)}/attempt`,
+    { again: true },
+  );
   const entries = again.form.sections.flatMap((section: any) => section.entries);
-  const check = (at: number, said: string, number: number) => student.ok('POST', `/api/seat/attempts/${again.id}/entries/${entries[at].id}/help`, { want: 'check', answer: answer(entries[at].id, number, { [entries[at].item.parts[0].id]: idOf(entries[at], said) }) }); // prettier-ignore
+  const check = (at: number, said: string, number: number) =>
+    student.ok('POST', `/api/seat/attempts/${again.id}/entries/${entries[at].id}/help`, {
+      want: 'check',
+      answer: answer(entries[at].id, number, {
+        [entries[at].item.parts[0].id]: idOf(entries[at], said),
+      }),
+    });
   await check(0, 'a', 1);
   await check(1, 'b', 1);
   await check(1, 'a', 2);
-  await student.ok('POST', `/api/seat/attempts/${again.id}/entries/${entries[2].id}/help`, { want: 'hint', after: 0 });
-  await student.ok('POST', `/api/seat/attempts/${again.id}/entries/${entries[2].id}/help`, { want: 'answer' });
+  await student.ok('POST', `/api/seat/attempts/${again.id}/entries/${entries[2].id}/help`, {
+    want: 'hint',
+    after: 0,
+  });
+  await student.ok('POST', `/api/seat/attempts/${again.id}/entries/${entries[2].id}/help`, {
+    want: 'answer',
+  });
   await student.ok('POST', `/api/seat/attempts/${again.id}/hand-in`, { answers: [] });
-  const { items, students: lines, practice } = await teacher.ok('GET', `${path}/results?attempt=latest`);
+  const {
+    items,
+    students: lines,
+    practice,
+  } = await teacher.ok('GET', `${path}/results?attempt=latest`);
   expect(practice).toBe(true);
-  expect(items.map((own: any) => own.practice)).toEqual([{ first: 1, later: 0, shown: 0, hints: 0 }, { first: 0, later: 1, shown: 0, hints: 0 }, { first: 0, later: 0, shown: 1, hints: 1 }]); // prettier-ignore
+  expect(items.map((own: any) => own.practice)).toEqual([
+    { first: 1, later: 0, shown: 0, hints: 0 },
+    { first: 0, later: 1, shown: 0, hints: 0 },
+    { first: 0, later: 0, shown: 1, hints: 1 },
+  ]);
   expect(items[1].wrongAnswers[0]).toMatchObject({ answer: 'b', n: 1 });
   const own = lines.find(({ attemptId }: any) => attemptId === again.id);
   expect([own.tries, own.hints]).toEqual([3, 1]);
@@ -148,27 +273,50 @@ test('standards: what was earned, on how many items, over time; ratings are kept
   const over = await teacher.ok('GET', `${own.path}/results/standards?over=all`);
   const long = over.standards.find(({ code }: any) => code === line.code);
   expect(long.overTime.length).toBeGreaterThan(1);
-  expect(long.all.answers).toBe(long.overTime.reduce((sum: number, one: any) => sum + one.earned.answers, 0));
+  expect(long.all.answers).toBe(
+    long.overTime.reduce((sum: number, one: any) => sum + one.earned.answers, 0),
+  );
   const student = line.students.find((one: any) => one.earned).id;
-  const rate = (rating: number | null) => teacher.ok('PUT', `${own.path}/students/${student}/ratings`, { standard: line.code, rating }); // prettier-ignore
-  const rating = async () => (await teacher.ok('GET', `${own.path}/results/standards`)).standards[0].students.find(({ id }: any) => id === student).rating; // prettier-ignore
+  const rate = (rating: number | null) =>
+    teacher.ok('PUT', `${own.path}/students/${student}/ratings`, { standard: line.code, rating });
+  const rating = async () =>
+    (await teacher.ok('GET', `${own.path}/results/standards`)).standards[0].students.find(
+      ({ id }: any) => id === student,
+    ).rating;
   await rate(3);
   expect(await rating()).toBe(3);
   await rate(2);
   expect(await rating()).toBe(2);
   await rate(null);
   expect(await rating()).toBeNull();
-  expect((await teacher.send('PUT', `${own.path}/students/${student}/ratings`, { standard: line.code, rating: 5 })).status).toBe(422); // prettier-ignore
+  expect(
+    (
+      await teacher.send('PUT', `${own.path}/students/${student}/ratings`, {
+        standard: line.code,
+        rating: 5,
+      })
+    ).status,
+  ).toBe(422);
   // Only what the work can show: a standard of the test, and somebody who has begun.
   expect(
-    (await teacher.send('PUT', `${own.path}/students/${student}/ratings`, { standard: 'XX.9.NO.1', rating: 2 })).status,
+    (
+      await teacher.send('PUT', `${own.path}/students/${student}/ratings`, {
+        standard: 'XX.9.NO.1',
+        rating: 2,
+      })
+    ).status,
   ).toBe(422);
   const idle = (await teacher.ok('GET', `${own.path}/results`)).students.find(
     ({ state }: any) => state === 'not-begun',
   );
   if (idle)
     expect(
-      (await teacher.send('PUT', `${own.path}/students/${idle.id}/ratings`, { standard: line.code, rating: 2 })).status,
+      (
+        await teacher.send('PUT', `${own.path}/students/${idle.id}/ratings`, {
+          standard: line.code,
+          rating: 2,
+        })
+      ).status,
     ).toBe(409);
   expect((await own.students[0]!.student.get(`${own.path}/results/standards`)).status).toBe(403);
 });
@@ -177,11 +325,26 @@ test('one student’s work with its history, and as PDF with every word in it', 
   const own = await sat([['aab']], 13);
   const { students } = await teacher.ok('GET', `${own.path}/results`);
   const { id } = students.find(({ points }: any) => points !== null);
-  await teacher.ok('POST', `${own.path}/students/${id}/adjustments`, { kind: 'bonus', entry: null, points: 1, reason: 'Helped a neighbour — très bien' }); // prettier-ignore
+  await teacher.ok('POST', `${own.path}/students/${id}/adjustments`, {
+    kind: 'bonus',
+    entry: null,
+    points: 1,
+    reason: 'Helped a neighbour — très bien',
+  });
   const work = await teacher.ok('GET', `${own.path}/students/${id}`);
-  expect(work.entries.map(({ said, points }: any) => [said, points])).toEqual([['a', 1], ['a', 1], ['b', 0]]); // prettier-ignore
-  expect(work.history.map(({ words }: any) => words)).toEqual(['began', 'handed in', 'gave 1 besides: Helped a neighbour — très bien']); // prettier-ignore
-  const response = await fetch(`${school.base}${own.path}/students/${id}/report.pdf`, { headers: { cookie: teacher.cookie } }); // prettier-ignore
+  expect(work.entries.map(({ said, points }: any) => [said, points])).toEqual([
+    ['a', 1],
+    ['a', 1],
+    ['b', 0],
+  ]);
+  expect(work.history.map(({ words }: any) => words)).toEqual([
+    'began',
+    'handed in',
+    'gave 1 besides: Helped a neighbour — très bien',
+  ]);
+  const response = await fetch(`${school.base}${own.path}/students/${id}/report.pdf`, {
+    headers: { cookie: teacher.cookie },
+  });
   expect(response.headers.get('content-type')).toMatch('application/pdf');
   const file = join(tmpdir(), `report-${process.pid}.pdf`);
   writeFileSync(file, Buffer.from(await response.arrayBuffer()));
@@ -197,44 +360,91 @@ test('one student’s work with its history, and as PDF with every word in it', 
 test('a report of work that waits to be marked says points so far, and no percentage of the whole', () => {
   const entry = (most: number, waits: boolean) => ({ most, waits });
   const words = (earned: number, entries: object[]) =>
-    scoreWords({ attempt: { points: earned, most: 10 }, entries } as unknown as Parameters<typeof scoreWords>[0]);
-  expect(words(5, [entry(6, false), entry(4, true)])).toBe('5 of 6 points so far; 4 more wait to be marked');
+    scoreWords({ attempt: { points: earned, most: 10 }, entries } as unknown as Parameters<
+      typeof scoreWords
+    >[0]);
+  expect(words(5, [entry(6, false), entry(4, true)])).toBe(
+    '5 of 6 points so far; 4 more wait to be marked',
+  );
   expect(words(0, [entry(10, true)])).toBe('10 points wait to be marked');
   expect(words(5, [entry(10, false)])).toBe('5 of 10 points, 50 %');
 });
 
 test('a gradebook gets OneRoster 1.2 files: headers in order, a result for each student', async () => {
-  const response = await fetch(`${school.base}/api/assignments/1/oneroster.zip`, { headers: { cookie: teacher.cookie } }); // prettier-ignore
+  const response = await fetch(`${school.base}/api/assignments/1/oneroster.zip`, {
+    headers: { cookie: teacher.cookie },
+  });
   const files = unzipSync(new Uint8Array(await response.arrayBuffer()));
-  expect(Object.keys(files).sort()).toEqual(['categories.csv', 'lineItems.csv', 'manifest.csv', 'results.csv']);
-  const table = (name: string) => parse<Record<string, string>>(strFromU8(files[name]!), { columns: true });
+  expect(Object.keys(files).sort()).toEqual([
+    'categories.csv',
+    'lineItems.csv',
+    'manifest.csv',
+    'results.csv',
+  ]);
+  const table = (name: string) =>
+    parse<Record<string, string>>(strFromU8(files[name]!), { columns: true });
   // 1EdTech OneRoster 1.2 CSV binding, the headers of results.csv and lineItems.csv. From memory.
-  expect(strFromU8(files['results.csv']!).split('\r\n')[0]).toBe('sourcedId,status,dateLastModified,lineItemSourcedId,studentSourcedId,scoreStatus,score,scoreDate,comment,scoreScaleSourcedId,textScore,classSourcedId,inProgress,incomplete,late,missing'); // prettier-ignore
-  expect(strFromU8(files['lineItems.csv']!).split('\r\n')[0]).toMatch(/^sourcedId,status,dateLastModified,title,description,assignDate,dueDate,classSourcedId,categorySourcedId,gradingPeriodSourcedId,/); // prettier-ignore
+  expect(strFromU8(files['results.csv']!).split('\r\n')[0]).toBe(
+    'sourcedId,status,dateLastModified,lineItemSourcedId,studentSourcedId,scoreStatus,score,scoreDate,comment,scoreScaleSourcedId,textScore,classSourcedId,inProgress,incomplete,late,missing',
+  );
+  expect(strFromU8(files['lineItems.csv']!).split('\r\n')[0]).toMatch(
+    /^sourcedId,status,dateLastModified,title,description,assignDate,dueDate,classSourcedId,categorySourcedId,gradingPeriodSourcedId,/,
+  );
   const items = table('lineItems.csv');
   const results = table('results.csv');
   const { students } = await teacher.ok('GET', whole);
   expect(results).toHaveLength(students.length);
-  expect(new Set(results.map((own) => own.lineItemSourcedId))).toEqual(new Set(items.map((own) => own.sourcedId)));
-  const scored = students.filter(({ points }: any) => points !== null).map((own: any) => own.points).sort(); // prettier-ignore
-  expect(results.filter((own) => own.scoreStatus === 'fully graded').map((own) => Number(own.score)).sort()).toEqual(scored); // prettier-ignore
-  const roster = await rows<{ sourcedId: string }>(school.database, "SELECT sourced_id AS sourcedId FROM accounts WHERE role = 'student' AND sourced_id IS NOT NULL"); // prettier-ignore
+  expect(new Set(results.map((own) => own.lineItemSourcedId))).toEqual(
+    new Set(items.map((own) => own.sourcedId)),
+  );
+  const scored = students
+    .filter(({ points }: any) => points !== null)
+    .map((own: any) => own.points)
+    .sort();
+  expect(
+    results
+      .filter((own) => own.scoreStatus === 'fully graded')
+      .map((own) => Number(own.score))
+      .sort(),
+  ).toEqual(scored);
+  const roster = await rows<{ sourcedId: string }>(
+    school.database,
+    "SELECT sourced_id AS sourcedId FROM accounts WHERE role = 'student' AND sourced_id IS NOT NULL",
+  );
   const known = new Set(roster.map(({ sourcedId }) => sourcedId));
   expect(results.every((own) => known.has(own.studentSourcedId!))).toBe(true);
 });
 
 test('answers from elsewhere are read in the same shape; what is wrong with them is said with its place', async () => {
-  const bring = (answers: string, key: string | null) => teacher.send('POST', '/api/sheets', { title: 'Paper', answers, key }); // prettier-ignore
+  const bring = (answers: string, key: string | null) =>
+    teacher.send('POST', '/api/sheets', { title: 'Paper', answers, key });
   const empty = await bring('student,A,B\nAda,1,0\nBo,,', null);
   expect([empty.status, empty.body.errors[0].pointer]).toEqual([422, '/emptyRows']);
   const ragged = await bring('student,1,2\nAda,a\n', 'item,key\n1,a\n2,b\n');
-  expect([ragged.status, ragged.body.errors]).toEqual([422, [{ pointer: '/answers', message: 'Row 2 has 2 cells; the first row names 3.' }]]); // prettier-ignore
+  expect([ragged.status, ragged.body.errors]).toEqual([
+    422,
+    [{ pointer: '/answers', message: 'Row 2 has 2 cells; the first row names 3.' }],
+  ]);
   const keyless = await bring('student,1,2\nAda,a,b\n', 'item,key\n1,a\n');
-  expect(keyless.body.errors).toEqual([{ pointer: '/key', message: 'The key has no line for “2”.' }]);
-  const { id } = (await bring('student;1;2;3\nAda;a;b;c\nBen;a;c;\nCleo;b;b;c\n', 'item,key\n1,a\n2,b\n3,c\n')).body;
+  expect(keyless.body.errors).toEqual([
+    { pointer: '/key', message: 'The key has no line for “2”.' },
+  ]);
+  const { id } = (
+    await bring('student;1;2;3\nAda;a;b;c\nBen;a;c;\nCleo;b;b;c\n', 'item,key\n1,a\n2,b\n3,c\n')
+  ).body;
   const results = await teacher.ok('GET', `/api/sheets/${id}/results`);
-  expect(results.students.map(({ name, points }: any) => [name, points])).toEqual([['Ada', 3], ['Ben', 1], ['Cleo', 2]]); // prettier-ignore
-  expect(results.items.map(({ stem, facility, blank }: any) => [stem, facility.value, blank])).toEqual([['1', expect.closeTo(2 / 3, 9), 0], ['2', expect.closeTo(2 / 3, 9), 0], ['3', expect.closeTo(2 / 3, 9), 1]]); // prettier-ignore
+  expect(results.students.map(({ name, points }: any) => [name, points])).toEqual([
+    ['Ada', 3],
+    ['Ben', 1],
+    ['Cleo', 2],
+  ]);
+  expect(
+    results.items.map(({ stem, facility, blank }: any) => [stem, facility.value, blank]),
+  ).toEqual([
+    ['1', expect.closeTo(2 / 3, 9), 0],
+    ['2', expect.closeTo(2 / 3, 9), 0],
+    ['3', expect.closeTo(2 / 3, 9), 1],
+  ]);
   const other = await school.staff('lindqvist');
   expect((await other.get(`/api/sheets/${id}/results`)).status).toBe(404);
   expect((await other.send('DELETE', `/api/sheets/${id}`)).status).toBe(404);
@@ -247,35 +457,89 @@ test('follow-up: groups with their evidence, and practice from items that nobody
   const path = '/api/assignments/1/follow-up';
   const { groups, secure } = await teacher.ok('GET', path);
   const { spread } = await teacher.ok('GET', whole);
-  expect(groups.reduce((sum: number, own: any) => sum + own.students.length, secure)).toBe(spread.n);
+  expect(groups.reduce((sum: number, own: any) => sum + own.students.length, secure)).toBe(
+    spread.n,
+  );
   for (const own of groups)
-    for (const student of own.students) expect(student.evidence.some(({ share }: any) => share !== null && share < 0.6)).toBe(true); // prettier-ignore
+    for (const student of own.students)
+      expect(student.evidence.some(({ share }: any) => share !== null && share < 0.6)).toBe(true);
   const some = groups.filter(({ available }: any) => available.some(({ items }: any) => items > 0));
   const key = clientKey();
-  const body = { clientKey: key, each: 2, groups: some.map((own: any, at: number) => ({ name: `Practice ${at + 1}`, codes: own.codes, students: own.students.map(({ id }: any) => id) })) }; // prettier-ignore
+  const body = {
+    clientKey: key,
+    each: 2,
+    groups: some.map((own: any, at: number) => ({
+      name: `Practice ${at + 1}`,
+      codes: own.codes,
+      students: own.students.map(({ id }: any) => id),
+    })),
+  };
   const { made } = await teacher.ok('POST', path, body);
   expect(made).toHaveLength(some.length);
   for (const [at, own] of made.entries()) {
     const { outline } = await teacher.ok('GET', `/api/tests/${own.testId}`);
-    const itemIds = outline.sections.flatMap(({ entries }: any) => entries.map(({ itemId }: any) => itemId));
+    const itemIds = outline.sections.flatMap(({ entries }: any) =>
+      entries.map(({ itemId }: any) => itemId),
+    );
     expect(itemIds).toHaveLength(own.items);
-    const met = await rows(school.database, `SELECT 1 FROM attempts t JOIN assignments a ON a.id = t.assignment_id JOIN edition_revisions er ON er.edition_id = a.edition_id
-      WHERE t.student_id IN (:students) AND er.item_id IN (:itemIds)`, { students: own.students, itemIds }); // prettier-ignore
+    const met = await rows(
+      school.database,
+      `SELECT 1 FROM attempts t JOIN assignments a ON a.id = t.assignment_id JOIN edition_revisions er ON er.edition_id = a.edition_id
+      WHERE t.student_id IN (:students) AND er.item_id IN (:itemIds)`,
+      { students: own.students, itemIds },
+    );
     expect(met).toEqual([]);
     expect(own.students).toEqual(body.groups[at]!.students);
-    const members = await rows(school.database, 'SELECT student_id FROM group_members WHERE group_id IN (:ids)', { ids: own.groupIds }); // prettier-ignore
+    const members = await rows(
+      school.database,
+      'SELECT student_id FROM group_members WHERE group_id IN (:ids)',
+      { ids: own.groupIds },
+    );
     expect(members).toHaveLength(own.students.length);
   }
   // Said again after the answer was lost, nothing is made twice.
   const again = await teacher.ok('POST', path, body);
-  expect(again.made.map(({ testId }: any) => testId)).toEqual(made.map(({ testId }: any) => testId));
-  expect((await teacher.send('POST', path, { ...body, groups: [{ name: 'X', codes: ['none'], students: body.groups[0]!.students }] })).body.errors[0].message).toMatch('have no items on these standards'); // prettier-ignore
+  expect(again.made.map(({ testId }: any) => testId)).toEqual(
+    made.map(({ testId }: any) => testId),
+  );
+  expect(
+    (
+      await teacher.send('POST', path, {
+        ...body,
+        groups: [{ name: 'X', codes: ['none'], students: body.groups[0]!.students }],
+      })
+    ).body.errors[0].message,
+  ).toMatch('have no items on these standards');
 });
 
 test('an opinion shows how often each choice was taken, and neither it nor a page to read ever looks wrong', async () => {
-  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(({ mine }: { mine: boolean }) => mine).id;
-  const facts = { subject: 'Opinions', grades: [6], standards: [], depth: null, seconds: null, tags: [], author: '', licence: '' }; // prettier-ignore
-  const make = (part: object) => teacher.ok('POST', '/api/items', { clientKey: clientKey(), bank, folder: null, content: { stem: '<p>How sure are you?</p>', parts: [{ id: 'p', ...part }], explanation: '', hints: [], notes: '' }, facts }); // prettier-ignore
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(
+    ({ mine }: { mine: boolean }) => mine,
+  ).id;
+  const facts = {
+    subject: 'Opinions',
+    grades: [6],
+    standards: [],
+    depth: null,
+    seconds: null,
+    tags: [],
+    author: '',
+    licence: '',
+  };
+  const make = (part: object) =>
+    teacher.ok('POST', '/api/items', {
+      clientKey: clientKey(),
+      bank,
+      folder: null,
+      content: {
+        stem: '<p>How sure are you?</p>',
+        parts: [{ id: 'p', ...part }],
+        explanation: '',
+        hints: [],
+        notes: '',
+      },
+      facts,
+    });
   await make({
     kind: 'survey',
     style: 'one',
@@ -286,11 +550,26 @@ test('an opinion shows how often each choice was taken, and neither it nor a pag
   });
   await make({ kind: 'information' });
   await make({ kind: 'true-false', key: true, rule: { rule: 'all-or-nothing', points: 1 } });
-  const given = await giveTest(school, teacher, { search: 'subject=Opinions&sort=oldest', change: { rules: { ...plainRules, shuffleChoices: false, release: { ...plainRules.release, score: 'at-hand-in' } } } }); // prettier-ignore
+  const given = await giveTest(school, teacher, {
+    search: 'subject=Opinions&sort=oldest',
+    change: {
+      rules: {
+        ...plainRules,
+        shuffleChoices: false,
+        release: { ...plainRules.release, score: 'at-hand-in' },
+      },
+    },
+  });
   for (const [at, choice] of [0, 0, 1].entries()) {
     const student = await school.student('6B', 12 + at);
-    const attempt = await student.ok('POST', `/api/seat/assignments/${given.assignmentId}/attempt`, {});
-    const asked = attempt.form.sections[0].entries.find(({ item }: any) => item.parts[0].kind === 'survey');
+    const attempt = await student.ok(
+      'POST',
+      `/api/seat/assignments/${given.assignmentId}/attempt`,
+      {},
+    );
+    const asked = attempt.form.sections[0].entries.find(
+      ({ item }: any) => item.parts[0].kind === 'survey',
+    );
     const [part] = asked.item.parts;
     const answers = [answer(asked.id, 1, { [part.id]: [part.choices[choice].id] })];
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers });
@@ -298,37 +577,66 @@ test('an opinion shows how often each choice was taken, and neither it nor a pag
   const path = `/api/assignments/${given.assignmentId}`;
   const { items, students } = await teacher.ok('GET', `${path}/results`);
   const [opinion] = items.filter(({ asks }: any) => asks === 'opinion');
-  expect([opinion.n, opinion.facility.reason, opinion.flags]).toEqual([3, 'it gives no points', []]);
-  expect(opinion.options.map(({ label, n, share }: any) => [label, n, share])).toEqual([['Sure', 2, expect.closeTo(2 / 3, 9)], ['Not sure', 1, expect.closeTo(1 / 3, 9)]]); // prettier-ignore
+  expect([opinion.n, opinion.facility.reason, opinion.flags]).toEqual([
+    3,
+    'it gives no points',
+    [],
+  ]);
+  expect(opinion.options.map(({ label, n, share }: any) => [label, n, share])).toEqual([
+    ['Sure', 2, expect.closeTo(2 / 3, 9)],
+    ['Not sure', 1, expect.closeTo(1 / 3, 9)],
+  ]);
   const own = students.find(({ state }: any) => state === 'handed-in');
   const { entries } = await teacher.ok('GET', `${path}/students/${own.id}`);
-  expect(entries.map(({ asks, right }: any) => [asks, right.length])).toEqual(expect.arrayContaining([['opinion', 0], ['nothing', 0], ['points', 1]])); // prettier-ignore
+  expect(entries.map(({ asks, right }: any) => [asks, right.length])).toEqual(
+    expect.arrayContaining([
+      ['opinion', 0],
+      ['nothing', 0],
+      ['points', 1],
+    ]),
+  );
   const { students: watched } = await teacher.ok('GET', `${path}/watch`);
   const { cells } = watched.find(({ studentId }: any) => studentId === own.id);
   expect(cells.map(({ waits }: any) => waits)).toEqual([false, false, false]);
 });
 
 test('what was not reached counts for a standard as it does in the score', async () => {
-  const given = await giveTest(school, teacher, { className: '6D', change: { rules: { ...plainRules, limitMinutes: 20, shuffleChoices: false } } }); // prettier-ignore
+  const given = await giveTest(school, teacher, {
+    className: '6D',
+    change: { rules: { ...plainRules, limitMinutes: 20, shuffleChoices: false } },
+  });
   const student = await school.student('6D', 20);
-  const attempt = await student.ok('POST', `/api/seat/assignments/${given.assignmentId}/attempt`, {});
+  const attempt = await student.ok(
+    'POST',
+    `/api/seat/assignments/${given.assignmentId}/attempt`,
+    {},
+  );
   const [first] = attempt.form.sections[0].entries;
   const { items } = await teacher.ok('GET', '/api/items?words=RAT&grades=6&kind=single-choice');
   const { content } = items.find((item: any) => item.content.stem === first.item.stem);
   const right = content.parts[0].choices.findIndex(({ id }: any) => id === content.parts[0].key[0]);
   const part = first.item.parts[0];
-  await student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [answer(first.id, 1, { [part.id]: part.choices[right].id })] }); // prettier-ignore
+  await student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
+    answers: [answer(first.id, 1, { [part.id]: part.choices[right].id })],
+  });
   const start = school.clock.now;
   school.clock.now = attempt.deadlineAt + 60_000;
   await school.chores();
-  const { students, left } = await (await school.staff('holloway')).ok('GET', `/api/assignments/${given.assignmentId}/results`); // prettier-ignore
+  const { students, left } = await (
+    await school.staff('holloway')
+  ).ok('GET', `/api/assignments/${given.assignmentId}/results`);
   const own = students.find(({ state }: any) => state === 'handed-in');
-  const { standards } = await (await school.staff('holloway')).ok('GET', `/api/assignments/${given.assignmentId}/results/standards`); // prettier-ignore
+  const { standards } = await (
+    await school.staff('holloway')
+  ).ok('GET', `/api/assignments/${given.assignmentId}/results/standards`);
   const share = (line: any) => line.students.find(({ id }: any) => id === own.id).earned;
   const earned = standards.map(share).filter(Boolean);
   expect([own.points, own.most, left.notReached]).toEqual([1, 6, 5]);
   // The items of the test are on standards of one strand; together they are the score.
-  expect(earned.reduce((sum: number, line: any) => sum + line.share * line.answers, 0)).toBeCloseTo(own.points, 9);
+  expect(earned.reduce((sum: number, line: any) => sum + line.share * line.answers, 0)).toBeCloseTo(
+    own.points,
+    9,
+  );
   expect(earned.reduce((sum: number, line: any) => sum + line.answers, 0)).toBe(own.most);
   school.clock.now = start;
 });

@@ -40,19 +40,23 @@ const search = (query: string) => teacher.ok<Found>('GET', `/api/items?${query}`
 describe('finding', () => {
   test('by grade and standard, with counts that the other filters respect', async () => {
     const { frameworks } = await teacher.ok('GET', '/api/frameworks');
-    const standards: { id: number; code: string; parentId: number | null }[] = frameworks[0].standards;
+    const standards: { id: number; code: string; parentId: number | null }[] =
+      frameworks[0].standards;
     expect(standards.length).toBeGreaterThanOrEqual(60);
     const strand = standards.find(({ code }) => code === 'MA.RAT')!;
     const all = await search('grades=6');
     const within = await search(`grades=6&standard=${strand.id}`);
     expect(
       within.items.every(
-        ({ grades, standards: own }) => grades.includes(6) && own.some(({ code }) => code.startsWith('MA.6.RAT')),
+        ({ grades, standards: own }) =>
+          grades.includes(6) && own.some(({ code }) => code.startsWith('MA.6.RAT')),
       ),
     ).toBe(true);
     expect(within.total).toBe(new Map(all.counts.standards).get(strand.id));
     // The counts of grades leave the chosen grade out, and those of standards the chosen standard.
-    expect(new Map(within.counts.grades).get(7)).toBe((await search(`grades=7&standard=${strand.id}`)).total);
+    expect(new Map(within.counts.grades).get(7)).toBe(
+      (await search(`grades=7&standard=${strand.id}`)).total,
+    );
     expect(within.counts.standards).toEqual(all.counts.standards);
     const kinds = within.counts.kinds.reduce((sum, [, n]) => sum + n, 0);
     expect(kinds).toBe(within.total);
@@ -63,7 +67,9 @@ describe('finding', () => {
     expect((await search('words=notebooks%20rate')).total).toBe(1);
     expect((await search('words=notebooks%20sandstone')).total).toBe(0);
     const totals = await Promise.all(
-      ['MA.6.RAT.2', 'ma6rat2', 'Ma-6-Rat-2'].map(async (code) => (await search(`words=${code}`)).total),
+      ['MA.6.RAT.2', 'ma6rat2', 'Ma-6-Rat-2'].map(
+        async (code) => (await search(`words=${code}`)).total,
+      ),
     );
     expect(new Set(totals).size).toBe(1);
     expect(totals[0]).toBeGreaterThan(3);
@@ -72,8 +78,12 @@ describe('finding', () => {
   });
 
   test('the demonstration bank is what it promises: kinds, mistakes and explanations', async () => {
-    const found = await Promise.all([0, 50, 100, 150, 200, 250].map((from) => search(`from=${from}`)));
-    const items = found.flatMap((page) => page.items) as (Found['items'][number] & { content: any })[];
+    const found = await Promise.all(
+      [0, 50, 100, 150, 200, 250].map((from) => search(`from=${from}`)),
+    );
+    const items = found.flatMap((page) => page.items) as (Found['items'][number] & {
+      content: any;
+    })[];
     expect(items.length).toBe(found[0]!.total);
     expect(items.length).toBeGreaterThanOrEqual(240);
     expect(new Set(items.map(({ kind }) => kind))).toEqual(new Set(partKinds));
@@ -114,7 +124,13 @@ describe('finding', () => {
       const own = answers.filter((one) => one.assignment === assignment);
       return [x - mean(own.map((one) => one.x)), y - mean(own.map((one) => one.y))] as const;
     });
-    expect(known.separation).toBeCloseTo(sampleCorrelation(around.map(([x]) => x), around.map(([, y]) => y)), 10); // prettier-ignore
+    expect(known.separation).toBeCloseTo(
+      sampleCorrelation(
+        around.map(([x]) => x),
+        around.map(([, y]) => y),
+      ),
+      10,
+    );
     const best = (await search('sort=best-separating')).items.map(({ separation }) => separation!);
     expect(best.length).toBeGreaterThan(20);
     expect(best.slice(0, 20)).toEqual([...best.slice(0, 20)].sort((a, b) => b - a));
@@ -151,14 +167,25 @@ describe('building', () => {
       change({ do: 'remove', entry: b }),
     ]);
     expect(replies.map(({ status }) => status)).toEqual([200, 200, 200, 200]);
-    const refused = await change({ do: 'give-points', entry: a, points: 9 }, { do: 'remove', entry: b });
+    const refused = await change(
+      { do: 'give-points', entry: a, points: 9 },
+      { do: 'remove', entry: b },
+    );
     expect([refused.status, refused.body.detail]).toEqual([
       409,
       'That item is no longer in the test; somebody has removed it.',
     ]);
     const after = await teacher.ok('GET', `/api/tests/${id}`);
     expect(after.outline.directions).toBe('Alone.');
-    expect(after.outline.sections[0].entries.map((entry: { id: string; points: number }) => [entry.id, entry.points])).toEqual([[c, 1], [a, 3]]); // prettier-ignore
+    expect(
+      after.outline.sections[0].entries.map((entry: { id: string; points: number }) => [
+        entry.id,
+        entry.points,
+      ]),
+    ).toEqual([
+      [c, 1],
+      [a, 3],
+    ]);
     expect(after.version).toBe(5);
   });
 
@@ -190,7 +217,9 @@ describe('building', () => {
     await teacher.ok('DELETE', `/api/tests/${id}`);
     expect((await teacher.get(`/api/tests/${id}`)).status).toBe(404);
     await teacher.ok('POST', `/api/tests/${id}/restore`);
-    expect((await teacher.ok('GET', `/api/tests/${id}`)).outline.sections[0].entries).toHaveLength(1);
+    expect((await teacher.ok('GET', `/api/tests/${id}`)).outline.sections[0].entries).toHaveLength(
+      1,
+    );
   });
 });
 
@@ -207,7 +236,9 @@ describe('giving', () => {
     const student = await school.student('6B', 3);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
     expect(attempt.form.title).toBe('Given');
-    expect(attempt.form.sections[0].entries.find(({ id }: { id: string }) => id === entry.id).points).toBe(1);
+    expect(
+      attempt.form.sections[0].entries.find(({ id }: { id: string }) => id === entry.id).points,
+    ).toBe(1);
   });
 
   test('a double press gives once; a test changed behind the slip is not given', async () => {
@@ -227,16 +258,22 @@ describe('giving', () => {
     await teacher.ok('POST', `/api/tests/${testId}/changes`, {
       changes: [{ do: 'describe', facts: { title: 'Other' } }],
     });
-    expect((await teacher.post('/api/assignments', { ...body, clientKey: clientKey() })).status).toBe(409);
+    expect(
+      (await teacher.post('/api/assignments', { ...body, clientKey: clientKey() })).status,
+    ).toBe(409);
   });
 
   test('a student of two chosen classes gets it once', async () => {
     await school.database.query(
       'INSERT INTO enrolments (class_id, student_id, roll_number) SELECT 2, student_id, 90 FROM enrolments WHERE class_id = 1 AND roll_number = 5',
     );
-    const { students, assignmentId } = await giveTest(school, teacher, { change: { who: wishes([1, 2], null).who } });
+    const { students, assignmentId } = await giveTest(school, teacher, {
+      change: { who: wishes([1, 2], null).who },
+    });
     expect(students).toBe(27 + 26);
-    expect(await teacher.ok('POST', '/api/recipients', wishes([1, 2], null).who)).toMatchObject({ students: 53 });
+    expect(await teacher.ok('POST', '/api/recipients', wishes([1, 2], null).who)).toMatchObject({
+      students: 53,
+    });
     const twice = await row<{ n: number }>(
       school.database,
       'SELECT COUNT(*) AS n FROM assignment_students WHERE assignment_id = :assignmentId',
@@ -250,7 +287,9 @@ describe('giving', () => {
     const first = await giveTest(school, teacher);
     await teacher.ok('DELETE', `/api/assignments/${first.assignmentId}`);
     const student = await school.student('6B', 4);
-    expect((await student.post(`/api/seat/assignments/${first.assignmentId}/attempt`)).status).toBe(404);
+    expect((await student.post(`/api/seat/assignments/${first.assignmentId}/attempt`)).status).toBe(
+      404,
+    );
     const second = await giveTest(school, teacher);
     await student.ok('POST', `/api/seat/assignments/${second.assignmentId}/attempt`);
     const refused = await teacher.send('DELETE', `/api/assignments/${second.assignmentId}`);
@@ -282,13 +321,19 @@ describe('results', () => {
       itemRest: { value: null, reason: 'needs at least two items' },
     });
     expect(results.items[0].options.find(({ id }: { id: string }) => id === wrong).n).toBe(4);
-    expect(results.students.filter(({ state }: { state: string }) => state === 'handed-in')).toHaveLength(10);
-    expect(results.students.find(({ state }: { state: string }) => state === 'not-begun')).toMatchObject({
+    expect(
+      results.students.filter(({ state }: { state: string }) => state === 'handed-in'),
+    ).toHaveLength(10);
+    expect(
+      results.students.find(({ state }: { state: string }) => state === 'not-begun'),
+    ).toMatchObject({
       points: null,
       cells: [],
     });
 
-    const { body, headers } = await teacher.get<string>(`/api/assignments/${assignmentId}/results.csv?by=students`);
+    const { body, headers } = await teacher.get<string>(
+      `/api/assignments/${assignmentId}/results.csv?by=students`,
+    );
     expect(headers.get('content-type')).toContain('text/csv');
     expect(body).toContain('\r\n');
     const lines = parse<Record<string, string>>(body, { columns: true, bom: true });
@@ -321,8 +366,13 @@ describe('results', () => {
 
   test('stored scores are what core gives again', async () => {
     const results = await teacher.ok('GET', '/api/assignments/2/results');
-    for (const student of results.students.filter(({ state }: { state: string }) => state === 'handed-in')) {
-      const sum = student.cells.reduce((total: number, cell: { points: number }) => total + cell.points, 0);
+    for (const student of results.students.filter(
+      ({ state }: { state: string }) => state === 'handed-in',
+    )) {
+      const sum = student.cells.reduce(
+        (total: number, cell: { points: number }) => total + cell.points,
+        0,
+      );
       expect(student.points).toBeCloseTo(sum, 9);
     }
   });
@@ -347,9 +397,15 @@ describe('results', () => {
     const report = () => student.get(`/api/seat/assignments/${assignmentId}/report`);
     expect((await report()).status).toBe(403);
     await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: true });
-    const most = given.outline.sections[0].entries.reduce((sum: number, own: { points: number }) => sum + own.points, 0); // prettier-ignore
+    const most = given.outline.sections[0].entries.reduce(
+      (sum: number, own: { points: number }) => sum + own.points,
+      0,
+    );
     // Released by hand while others can still answer: the score alone.
-    expect((await report()).body).toMatchObject({ score: { points: 0, most, share: 0, band: null }, entries: null });
+    expect((await report()).body).toMatchObject({
+      score: { points: 0, most, share: 0, band: null },
+      entries: null,
+    });
     await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: false });
     expect((await report()).status).toBe(403);
     school.clock.now += 8 * 86_400_000;

@@ -6,7 +6,15 @@ import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { api } from '@oaken/contract';
 import { row, rows } from '../src/database/connect';
-import { answer, giveTest, openSchool, plainRules, wishes, type School, type Visitor } from './support/school';
+import {
+  answer,
+  giveTest,
+  openSchool,
+  plainRules,
+  wishes,
+  type School,
+  type Visitor,
+} from './support/school';
 
 interface Attempt {
   id: number;
@@ -14,10 +22,18 @@ interface Attempt {
   grace: number;
   form: {
     sections: {
-      entries: { id: string; item: { parts: { id: string; kind: string; choices?: { id: string }[] }[] } }[];
+      entries: {
+        id: string;
+        item: { parts: { id: string; kind: string; choices?: { id: string }[] }[] };
+      }[];
     }[];
   };
-  answers: { entry: string; number: number; responses: Record<string, unknown>; flagged: boolean }[];
+  answers: {
+    entry: string;
+    number: number;
+    responses: Record<string, unknown>;
+    flagged: boolean;
+  }[];
 }
 
 let school: School;
@@ -31,12 +47,18 @@ afterAll(() => school.close());
 async function begin(at: number, options: Parameters<typeof giveTest>[2] = {}) {
   const given = await giveTest(school, teacher, options);
   const student = await school.student('6B', at);
-  const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${given.assignmentId}/attempt`);
+  const attempt = await student.ok<Attempt>(
+    'POST',
+    `/api/seat/assignments/${given.assignmentId}/attempt`,
+  );
   const entries = attempt.form.sections.flatMap((section) => section.entries);
-  const save = (...answers: unknown[]) => student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
-  const again = () => student.ok<Attempt>('POST', `/api/seat/assignments/${given.assignmentId}/attempt`);
+  const save = (...answers: unknown[]) =>
+    student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
+  const again = () =>
+    student.ok<Attempt>('POST', `/api/seat/assignments/${given.assignmentId}/attempt`);
   const stored = async () => new Map((await again()).answers.map((own) => [own.entry, own]));
-  const handIn = (...answers: unknown[]) => student.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers });
+  const handIn = (...answers: unknown[]) =>
+    student.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers });
   return { ...given, student, attempt, entries, save, stored, again, handIn };
 }
 const text = (value: string) => ({ a: value });
@@ -53,7 +75,11 @@ describe('numbers decide, not arrival', () => {
     // Another tab that chose the same number is told that it is not its answer that stands.
     const tie = await save(answer(id, 2, text('other tab'), 'device000002'));
     expect(tie.body.stored[0].device).toBe('device000001');
-    expect((await stored()).get(id)).toMatchObject({ number: 2, responses: text('second'), flagged: true });
+    expect((await stored()).get(id)).toMatchObject({
+      number: 2,
+      responses: text('second'),
+      flagged: true,
+    });
   });
 
   test('two hundred saves at once in any order leave the newest of each', async () => {
@@ -65,7 +91,8 @@ describe('numbers decide, not arrival', () => {
     const replies = await Promise.all(saves.map((own) => save(own)));
     expect(new Set(replies.map(({ status }) => status))).toEqual(new Set([200]));
     const after = await stored();
-    for (const { id } of entries) expect(after.get(id)).toMatchObject({ number: 30, responses: text(`${id} 30`) });
+    for (const { id } of entries)
+      expect(after.get(id)).toMatchObject({ number: 30, responses: text(`${id} 30`) });
   });
 
   test('saves of one batch do not drag each other down: a bad one is refused, the others stand', async () => {
@@ -100,7 +127,10 @@ describe('the clock is the server’s', () => {
     const refused = await save(answer(id, 2, text('too late')));
     expect([refused.status, refused.body]).toEqual([
       409,
-      expect.objectContaining({ title: 'The time is over.', detail: 'What was saved before counts.' }),
+      expect.objectContaining({
+        title: 'The time is over.',
+        detail: 'What was saved before counts.',
+      }),
     ]);
     await school.chores();
     const after = await row<{ by: string; at: Date; responses: string }>(
@@ -124,9 +154,13 @@ describe('the clock is the server’s', () => {
     school.clock.now = attempt.deadlineAt + attempt.grace + 60_000;
     const reply = await handIn(answer(entries[0]!.id, 1, text('too late')));
     expect(reply.body).toEqual({ handedInAt: attempt.deadlineAt, late: false });
-    const answers = await rows(school.database, 'SELECT 1 AS x FROM answers WHERE attempt_id = :id', {
-      id: attempt.id,
-    });
+    const answers = await rows(
+      school.database,
+      'SELECT 1 AS x FROM answers WHERE attempt_id = :id',
+      {
+        id: attempt.id,
+      },
+    );
     expect(answers).toEqual([]);
     school.clock.now = start;
   });
@@ -137,23 +171,35 @@ describe('the clock is the server’s', () => {
     const { assignmentId } = await giveTest(school, teacher, { change: { closesAt } });
     school.clock.now = closesAt - 60_000;
     const student = await school.student('6B', 6);
-    const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    const attempt = await student.ok<Attempt>(
+      'POST',
+      `/api/seat/assignments/${assignmentId}/attempt`,
+    );
     expect(attempt.deadlineAt).toBe(closesAt);
     school.clock.now = closesAt;
     const other = await school.student('6B', 7);
-    expect((await other.post(`/api/seat/assignments/${assignmentId}/attempt`)).body.title).toBe('It has closed.');
+    expect((await other.post(`/api/seat/assignments/${assignmentId}/attempt`)).body.title).toBe(
+      'It has closed.',
+    );
     school.clock.now = start;
     const coming = await giveTest(school, teacher, {
       change: { opensAt: start + 60_000, closesAt: start + 7_200_000 },
     });
     const early = await other.post(`/api/seat/assignments/${coming.assignmentId}/attempt`);
-    expect([early.status, early.body.title, early.body.retryAfter]).toEqual([409, 'It has not opened yet.', 60]);
+    expect([early.status, early.body.title, early.body.retryAfter]).toEqual([
+      409,
+      'It has not opened yet.',
+      60,
+    ]);
   });
 
   test('late work is taken until its time and marked late; extra time is the student’s own', async () => {
     const start = school.clock.now;
     const { assignmentId, classId } = await giveTest(school, teacher, {
-      change: { closesAt: start + 3_600_000, lateRule: { late: 'until', until: start + 7_200_000, offPerDay: 0.1 } },
+      change: {
+        closesAt: start + 3_600_000,
+        lateRule: { late: 'until', until: start + 7_200_000, offPerDay: 0.1 },
+      },
     });
     const { roll } = await teacher.ok('GET', `/api/classes/${classId}`);
     await teacher.ok('PUT', `/api/classes/${classId}/students/${roll[8].id}/supports`, {
@@ -162,9 +208,14 @@ describe('the clock is the server’s', () => {
     });
     school.clock.now = start + 3_600_000 + 5;
     const student = await school.student('6B', 8);
-    const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    const attempt = await student.ok<Attempt>(
+      'POST',
+      `/api/seat/assignments/${assignmentId}/attempt`,
+    );
     expect(attempt.deadlineAt - school.clock.now).toBe(30 * 60_000);
-    expect((await student.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] })).body.late).toBe(true);
+    expect(
+      (await student.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] })).body.late,
+    ).toBe(true);
     school.clock.now = start;
   });
 });
@@ -176,11 +227,17 @@ describe('handing in', () => {
     const [first, second] = await Promise.all([handIn(last), handIn(last)]);
     expect([first.status, second.status]).toEqual([200, 200]);
     expect(first.body).toEqual(second.body);
-    expect((await save(answer(entries[0]!.id, 2, text('after')))).body.title).toBe('This work was already handed in.');
+    expect((await save(answer(entries[0]!.id, 2, text('after')))).body.title).toBe(
+      'This work was already handed in.',
+    );
     expect((await student.post(`/api/seat/assignments/${assignmentId}/attempt`)).status).toBe(409);
-    const scores = await rows(school.database, 'SELECT entry_id FROM scores WHERE attempt_id = :id', {
-      id: attempt.id,
-    });
+    const scores = await rows(
+      school.database,
+      'SELECT entry_id FROM scores WHERE attempt_id = :id',
+      {
+        id: attempt.id,
+      },
+    );
     expect(scores).toHaveLength(entries.length);
   });
 
@@ -188,7 +245,9 @@ describe('handing in', () => {
     const { assignmentId } = await giveTest(school, teacher);
     const student = await school.student('6B', 10);
     const path = `/api/seat/assignments/${assignmentId}/attempt`;
-    const attempts = await Promise.all(Array.from({ length: 6 }, () => student.ok<Attempt>('POST', path)));
+    const attempts = await Promise.all(
+      Array.from({ length: 6 }, () => student.ok<Attempt>('POST', path)),
+    );
     expect(new Set(attempts.map(({ id }) => id)).size).toBe(1);
   });
 
@@ -205,7 +264,10 @@ describe('handing in', () => {
       orders.add(
         JSON.stringify(
           first.form.sections.map(({ entries }) =>
-            entries.map(({ id, item }) => [id, item.parts.map(({ choices }) => choices?.map((own) => own.id))]),
+            entries.map(({ id, item }) => [
+              id,
+              item.parts.map(({ choices }) => choices?.map((own) => own.id)),
+            ]),
           ),
         ),
       );
@@ -237,11 +299,20 @@ test.each([
     const { version, revisions } = await teacher.ok('GET', `/api/tests/${testId}`);
     const closesAt = school.clock.now + 3_600_000;
     const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', {
-    clientKey: `00000000-0000-4000-b001-0000000000${place}`, testId, testVersion: version, ...wishes([1], closesAt), rules: { ...plainRules, mode, ...rules },
-  }); // prettier-ignore
-    expect(new Set(revisions.map(({ kind }: { kind: string }) => kind)).size).toBe(partKinds.length);
+      clientKey: `00000000-0000-4000-b001-0000000000${place}`,
+      testId,
+      testVersion: version,
+      ...wishes([1], closesAt),
+      rules: { ...plainRules, mode, ...rules },
+    });
+    expect(new Set(revisions.map(({ kind }: { kind: string }) => kind)).size).toBe(
+      partKinds.length,
+    );
     const student = await school.student('6B', place);
-    const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    const attempt = await student.ok<Attempt>(
+      'POST',
+      `/api/seat/assignments/${assignmentId}/attempt`,
+    );
 
     const walk = async () => {
       const replies: Record<string, unknown> = {};
@@ -264,7 +335,9 @@ test.each([
                 : name === 'stayHere'
                   ? { entry: null, hidden: false, left: 0, heard: 0 }
                   : { answers: [] };
-        replies[name] = (await student.send(endpoint.method, path, endpoint.method === 'GET' ? undefined : body)).body;
+        replies[name] = (
+          await student.send(endpoint.method, path, endpoint.method === 'GET' ? undefined : body)
+        ).body;
       }
       return replies;
     };
@@ -308,10 +381,15 @@ test.each([
         'stayHere',
       ]);
       // Help that was not asked for is there by name only, and empty.
-      const said = JSON.stringify(replies).replace(/"hints":\[\],|"right":null,|"explanation":null/g, '');
+      const said = JSON.stringify(replies).replace(
+        /"hints":\[\],|"right":null,|"explanation":null/g,
+        '',
+      );
       expect(said).not.toMatch(secrets);
       // One by one, only the first two questions have been seen.
-      if (name === 'one by one') for (const { content } of revisions.slice(2)) expect(said).not.toContain(JSON.stringify(content.stem).slice(1, -1)); // prettier-ignore
+      if (name === 'one by one')
+        for (const { content } of revisions.slice(2))
+          expect(said).not.toContain(JSON.stringify(content.stem).slice(1, -1));
       for (const secret of texts) expect(said).not.toContain(JSON.stringify(secret).slice(1, -1));
     }
   },
@@ -320,7 +398,12 @@ test.each([
 test('a save waits for nobody who changes the assignment or renews the figures of its items', async () => {
   const own = await begin(19);
   await school.database.transaction(async (transaction) => {
-    await row(school.database, 'SELECT id FROM assignments WHERE id = :id FOR UPDATE', { id: own.assignmentId }, transaction); // prettier-ignore
+    await row(
+      school.database,
+      'SELECT id FROM assignments WHERE id = :id FOR UPDATE',
+      { id: own.assignmentId },
+      transaction,
+    );
     await rows(school.database, 'SELECT id FROM items FOR UPDATE', {}, transaction);
     expect((await own.save(answer(own.entries[0]!.id, 1, text('1')))).status).toBe(200);
   });
@@ -329,13 +412,28 @@ test('a save waits for nobody who changes the assignment or renews the figures o
 describe('answers that arrive after the end', () => {
   const at = async (place: number, change: Record<string, unknown> = {}) => {
     const rules = { ...plainRules, lateAnswers: 'count', ...(change.rules as object) };
-    const { assignmentId } = await giveTest(school, teacher, { className: '6D', change: { ...change, rules } });
+    const { assignmentId } = await giveTest(school, teacher, {
+      className: '6D',
+      change: { ...change, rules },
+    });
     const student = await school.student('6D', place);
-    const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    const attempt = await student.ok<Attempt>(
+      'POST',
+      `/api/seat/assignments/${assignmentId}/attempt`,
+    );
     const [entry] = attempt.form.sections[0]!.entries;
-    const written = (number: number, writtenAt?: number, words = `answer ${number}`) => ({ ...answer(entry!.id, number, text(words)), ...(writtenAt !== undefined && { writtenAt }) }); // prettier-ignore
-    const save = (own: object) => student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [own] });
-    const stored = () => row<{ number: number; late: number }>(school.database, 'SELECT number, arrived_late AS late FROM answers WHERE attempt_id = :id', { id: attempt.id }); // prettier-ignore
+    const written = (number: number, writtenAt?: number, words = `answer ${number}`) => ({
+      ...answer(entry!.id, number, text(words)),
+      ...(writtenAt !== undefined && { writtenAt }),
+    });
+    const save = (own: object) =>
+      student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [own] });
+    const stored = () =>
+      row<{ number: number; late: number }>(
+        school.database,
+        'SELECT number, arrived_late AS late FROM answers WHERE attempt_id = :id',
+        { id: attempt.id },
+      );
     return { assignmentId, student, attempt, entry: entry!, written, save, stored };
   };
 
@@ -350,11 +448,15 @@ describe('answers that arrive after the end', () => {
       expect((await save(own)).status).toBe(409);
     expect(await stored()).toBeUndefined();
     expect((await save(written(2, end - 1_000))).status).toBe(200);
-    expect((await save(written(1, end - 5_000))).body.stored).toEqual([expect.objectContaining({ number: 2 })]);
+    expect((await save(written(1, end - 5_000))).body.stored).toEqual([
+      expect.objectContaining({ number: 2 }),
+    ]);
     expect(await stored()).toMatchObject({ number: 2, late: 1 });
     const fresh = await school.staff('holloway');
     const { students } = await fresh.ok('GET', `/api/assignments/${assignmentId}/results`);
-    expect(students.find((own: { handedInBy: string }) => own.handedInBy === 'server')).toMatchObject({
+    expect(
+      students.find((own: { handedInBy: string }) => own.handedInBy === 'server'),
+    ).toMatchObject({
       lateAnswers: 1,
     });
     school.clock.now = start;
@@ -381,19 +483,51 @@ describe('answers that arrive after the end', () => {
     const start = school.clock.now;
     const { attempt, assignmentId, student, written, stored } = await at(3);
     school.clock.now = attempt.deadlineAt + 5_000;
-    const body = { answers: [written(4, attempt.deadlineAt - 60_000)], handedInAt: attempt.deadlineAt - 30_000 };
-    expect(await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, body)).toEqual({ handedInAt: attempt.deadlineAt - 30_000, late: false }); // prettier-ignore
-    expect(await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, body)).toEqual({ handedInAt: attempt.deadlineAt - 30_000, late: false }); // prettier-ignore
+    const body = {
+      answers: [written(4, attempt.deadlineAt - 60_000)],
+      handedInAt: attempt.deadlineAt - 30_000,
+    };
+    expect(await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, body)).toEqual({
+      handedInAt: attempt.deadlineAt - 30_000,
+      late: false,
+    });
+    expect(await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, body)).toEqual({
+      handedInAt: attempt.deadlineAt - 30_000,
+      late: false,
+    });
     expect((await stored())!.number).toBe(4);
-    const { students } = await (await school.staff('holloway')).ok('GET', `/api/assignments/${assignmentId}/results`);
-    expect(students.find((own: { handedInBy: string }) => own.handedInBy === 'student')).toMatchObject({ arrivedAt: school.clock.now, late: false }); // prettier-ignore
+    const { students } = await (
+      await school.staff('holloway')
+    ).ok('GET', `/api/assignments/${assignmentId}/results`);
+    expect(
+      students.find((own: { handedInBy: string }) => own.handedInBy === 'student'),
+    ).toMatchObject({ arrivedAt: school.clock.now, late: false });
     school.clock.now = start;
   });
 
   const late = (lateAnswers: string) => ({ rules: { lateAnswers } });
-  const worked = async (assignmentId: number, studentId: number) => (await school.staff('holloway')).ok('GET', `/api/assignments/${assignmentId}/students/${studentId}`); // prettier-ignore
-  const decide = async (assignmentId: number, studentId: number, attemptId: number, count: boolean) => (await school.staff('holloway')).ok('POST', `/api/assignments/${assignmentId}/students/${studentId}/late-answers`, { attemptId, count }); // prettier-ignore
-  const studentOf = async (attemptId: number) => (await row<{ id: number }>(school.database, 'SELECT student_id AS id FROM attempts WHERE id = :attemptId', { attemptId }))!.id; // prettier-ignore
+  const worked = async (assignmentId: number, studentId: number) =>
+    (await school.staff('holloway')).ok(
+      'GET',
+      `/api/assignments/${assignmentId}/students/${studentId}`,
+    );
+  const decide = async (
+    assignmentId: number,
+    studentId: number,
+    attemptId: number,
+    count: boolean,
+  ) =>
+    (await school.staff('holloway')).ok(
+      'POST',
+      `/api/assignments/${assignmentId}/students/${studentId}/late-answers`,
+      { attemptId, count },
+    );
+  const studentOf = async (attemptId: number) =>
+    (await row<{ id: number }>(
+      school.database,
+      'SELECT student_id AS id FROM attempts WHERE id = :attemptId',
+      { attemptId },
+    ))!.id;
 
   test('by default wait until the teacher has looked, who sees since when nothing was heard of the page', async () => {
     const start = school.clock.now;
@@ -402,17 +536,29 @@ describe('answers that arrive after the end', () => {
     school.clock.now = own.attempt.deadlineAt + 60_000;
     await school.chores();
     const writtenAt = own.attempt.deadlineAt - 5_000;
-    expect((await own.save(own.written(1, writtenAt))).body.stored).toEqual([expect.objectContaining({ number: 1 })]);
+    expect((await own.save(own.written(1, writtenAt))).body.stored).toEqual([
+      expect.objectContaining({ number: 1 }),
+    ]);
     expect(await own.stored()).toBeUndefined();
     const undecided = async () => {
       const { assignments } = await own.student.ok('GET', '/api/seat');
-      return assignments.find((given: { assignmentId: number }) => given.assignmentId === own.assignmentId).undecided;
+      return assignments.find(
+        (given: { assignmentId: number }) => given.assignmentId === own.assignmentId,
+      ).undecided;
     };
     expect(await undecided()).toBe(1);
     const student = await studentOf(own.attempt.id);
     const before = await worked(own.assignmentId, student);
     expect(before.lateAnswers).toEqual([
-      { entry: own.entry.id, number: expect.any(Number), words: expect.any(String), writtenAt, arrivedAt: school.clock.now, silentFrom: start, decision: 'waiting' }, // prettier-ignore
+      {
+        entry: own.entry.id,
+        number: expect.any(Number),
+        words: expect.any(String),
+        writtenAt,
+        arrivedAt: school.clock.now,
+        silentFrom: start,
+        decision: 'waiting',
+      },
     ]);
     await decide(own.assignmentId, student, own.attempt.id, true);
     expect(await own.stored()).toMatchObject({ number: 1, late: 1 });
@@ -433,14 +579,22 @@ describe('answers that arrive after the end', () => {
     expect([await looked.stored(), await none.stored()]).toEqual([undefined, undefined]);
     // What was decided stays decided.
     await looked.save(looked.written(2, looked.attempt.deadlineAt - 1_000));
-    expect((await worked(looked.assignmentId, student)).lateAnswers).toMatchObject([{ decision: 'refused' }]);
+    expect((await worked(looked.assignmentId, student)).lateAnswers).toMatchObject([
+      { decision: 'refused' },
+    ]);
     school.clock.now = start;
   });
 
   test('a page that came back with a single sign and was cut off again was without network', async () => {
     const start = school.clock.now;
     const own = await at(9);
-    const sign = () => own.student.ok('POST', `/api/seat/attempts/${own.attempt.id}/here`, { entry: null, hidden: false, left: 0, heard: 0 }); // prettier-ignore
+    const sign = () =>
+      own.student.ok('POST', `/api/seat/attempts/${own.attempt.id}/here`, {
+        entry: null,
+        hidden: false,
+        left: 0,
+        heard: 0,
+      });
     await sign();
     school.clock.now = own.attempt.deadlineAt - 60_000;
     await sign();
@@ -450,24 +604,39 @@ describe('answers that arrive after the end', () => {
     school.clock.now = start;
   });
 
-  test.each([['count'], ['review']])('a page that was never without network cannot send any (%s)', async (rule) => {
-    const start = school.clock.now;
-    const own = await at(rule === 'count' ? 7 : 8, late(rule));
-    const sign = () => own.student.ok('POST', `/api/seat/attempts/${own.attempt.id}/here`, { entry: null, hidden: false, left: 0, heard: 0 }); // prettier-ignore
-    for (; school.clock.now < own.attempt.deadlineAt + 30_000; school.clock.now += 8_000) await sign();
-    await school.chores();
-    await sign();
-    expect((await own.save(own.written(1, own.attempt.deadlineAt - 60_000))).status).toBe(409);
-    expect([await own.stored(), (await worked(own.assignmentId, await studentOf(own.attempt.id))).lateAnswers]).toEqual([undefined, []]); // prettier-ignore
-    school.clock.now = start;
-  });
+  test.each([['count'], ['review']])(
+    'a page that was never without network cannot send any (%s)',
+    async (rule) => {
+      const start = school.clock.now;
+      const own = await at(rule === 'count' ? 7 : 8, late(rule));
+      const sign = () =>
+        own.student.ok('POST', `/api/seat/attempts/${own.attempt.id}/here`, {
+          entry: null,
+          hidden: false,
+          left: 0,
+          heard: 0,
+        });
+      for (; school.clock.now < own.attempt.deadlineAt + 30_000; school.clock.now += 8_000)
+        await sign();
+      await school.chores();
+      await sign();
+      expect((await own.save(own.written(1, own.attempt.deadlineAt - 60_000))).status).toBe(409);
+      expect([
+        await own.stored(),
+        (await worked(own.assignmentId, await studentOf(own.attempt.id))).lateAnswers,
+      ]).toEqual([undefined, []]);
+      school.clock.now = start;
+    },
+  );
 });
 
 describe('the database goes away', () => {
   const folder = mkdtempSync(join(tmpdir(), 'oaken-away-'));
   const start = () =>
     JSON.parse(
-      execFileSync(process.execPath, ['scripts/database.mjs', 'start', folder], { encoding: 'utf8' })
+      execFileSync(process.execPath, ['scripts/database.mjs', 'start', folder], {
+        encoding: 'utf8',
+      })
         .trim()
         .split('\n')
         .at(-1)!,
@@ -489,7 +658,10 @@ describe('the database goes away', () => {
     const own_teacher = await own.staff('holloway');
     const { assignmentId } = await giveTest(own, own_teacher);
     const student = await own.student('6B', 0);
-    const attempt = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    const attempt = await student.ok<Attempt>(
+      'POST',
+      `/api/seat/assignments/${assignmentId}/attempt`,
+    );
     const entries = attempt.form.sections.flatMap((section) => section.entries.map(({ id }) => id));
     let acknowledged = 0;
     const refused = new Set<number>();

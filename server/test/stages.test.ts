@@ -1,5 +1,13 @@
 import { row } from '../src/database/connect';
-import { answer, giveTest, openSchool, plainRules, schoolMorning, type School, type Visitor } from './support/school';
+import {
+  answer,
+  giveTest,
+  openSchool,
+  plainRules,
+  schoolMorning,
+  type School,
+  type Visitor,
+} from './support/school';
 
 let school: School;
 let teacher: Visitor;
@@ -16,17 +24,35 @@ const pass = (time: number) => void (school.clock.now += time);
 
 /** A test of six items begun by one student. */
 async function begun(place: number, rules: object) {
-  const { assignmentId } = await giveTest(school, teacher, { change: { rules: { ...plainRules, lateAnswers: 'count', shuffleChoices: false, ...rules } } }); // prettier-ignore
+  const { assignmentId } = await giveTest(school, teacher, {
+    change: { rules: { ...plainRules, lateAnswers: 'count', shuffleChoices: false, ...rules } },
+  });
   const student = await school.student('6B', place);
   const begin = () => student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
   const attempt = await begin();
-  const entriesOf = (own: any): any[] => own.form.sections.flatMap((section: any) => section.entries);
+  const entriesOf = (own: any): any[] =>
+    own.form.sections.flatMap((section: any) => section.entries);
   let number = 0;
-  const said = (entry: any, writtenAt?: number) => ({ ...answer(entry.id, ++number, { [entry.item.parts[0].id]: entry.item.parts[0].choices[0].id }), ...(writtenAt !== undefined && { writtenAt }) }); // prettier-ignore
-  const save = (...answers: object[]) => student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
-  const next = (leave: number, ...answers: object[]) => student.send('POST', `/api/seat/attempts/${attempt.id}/next`, { leave, answers }); // prettier-ignore
-  const stored = () => row<{ n: number; late: number }>(school.database, 'SELECT COUNT(*) AS n, SUM(arrived_late) AS late FROM answers WHERE attempt_id = :id', { id: attempt.id }); // prettier-ignore
-  const line = () => row<{ handedInAt: Date | null; by: string; reached: number }>(school.database, 'SELECT handed_in_at AS handedInAt, handed_in_by AS `by`, (SELECT SUM(reached) FROM scores WHERE attempt_id = t.id) AS reached FROM attempts t WHERE id = :id', { id: attempt.id }); // prettier-ignore
+  const said = (entry: any, writtenAt?: number) => ({
+    ...answer(entry.id, ++number, { [entry.item.parts[0].id]: entry.item.parts[0].choices[0].id }),
+    ...(writtenAt !== undefined && { writtenAt }),
+  });
+  const save = (...answers: object[]) =>
+    student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
+  const next = (leave: number, ...answers: object[]) =>
+    student.send('POST', `/api/seat/attempts/${attempt.id}/next`, { leave, answers });
+  const stored = () =>
+    row<{ n: number; late: number }>(
+      school.database,
+      'SELECT COUNT(*) AS n, SUM(arrived_late) AS late FROM answers WHERE attempt_id = :id',
+      { id: attempt.id },
+    );
+  const line = () =>
+    row<{ handedInAt: Date | null; by: string; reached: number }>(
+      school.database,
+      'SELECT handed_in_at AS handedInAt, handed_in_by AS `by`, (SELECT SUM(reached) FROM scores WHERE attempt_id = t.id) AS reached FROM attempts t WHERE id = :id',
+      { id: attempt.id },
+    );
   return { assignmentId, student, begin, attempt, entriesOf, said, save, next, stored, line };
 }
 
@@ -38,20 +64,37 @@ describe('each item with a time of its own', () => {
     const start = school.clock.now;
     const [first] = entriesOf(attempt);
     expect(entriesOf(attempt)).toHaveLength(1);
-    expect(attempt.course).toEqual({ stage: 0, earlier: [], ahead: 5, clock: { of: 'item', length: minute, endsAt: start + minute }, next: 'item' }); // prettier-ignore
+    expect(attempt.course).toEqual({
+      stage: 0,
+      earlier: [],
+      ahead: 5,
+      clock: { of: 'item', length: minute, endsAt: start + minute },
+      next: 'item',
+    });
     expect((await save(said({ ...first, id: 'nothing' }))).status).toBe(404);
-    expect((await save(said(first))).body).toMatchObject({ stored: [{ entry: first.id }], closed: [] });
+    expect((await save(said(first))).body).toMatchObject({
+      stored: [{ entry: first.id }],
+      closed: [],
+    });
 
     pass(20 * second);
     const { body: two } = await next(0);
     const [question] = entriesOf(two);
-    expect(two.course).toMatchObject({ stage: 1, earlier: ['answered'], ahead: 4, clock: { endsAt: start + 80 * second } }); // prettier-ignore
+    expect(two.course).toMatchObject({
+      stage: 1,
+      earlier: ['answered'],
+      ahead: 4,
+      clock: { endsAt: start + 80 * second },
+    });
     // Said again, because the answer was lost, it goes no further; nor does a reload, or another device.
     expect((await next(0)).body.course.stage).toBe(1);
     expect(entriesOf(await begin())).toEqual([question]);
     expect((await begin()).course.clock).toEqual(two.course.clock);
     // The first is left: nothing more, but for what was written while it was open and arrives only now.
-    expect((await save(said(first, start + 40 * second))).body).toMatchObject({ stored: [], closed: [first.id] });
+    expect((await save(said(first, start + 40 * second))).body).toMatchObject({
+      stored: [],
+      closed: [first.id],
+    });
     expect((await save(said(first, start + 10 * second))).body.stored).toHaveLength(1);
     expect(await stored()).toMatchObject({ n: 1, late: 1 });
 
@@ -69,7 +112,11 @@ describe('each item with a time of its own', () => {
     expect((await next(5)).status).toBe(409);
     pass(minute + 11 * second);
     await school.chores();
-    expect(await line()).toMatchObject({ handedInAt: new Date(last.deadlineAt), by: 'server', reached: 2 });
+    expect(await line()).toMatchObject({
+      handedInAt: new Date(last.deadlineAt),
+      by: 'server',
+      reached: 2,
+    });
     expect((await next(5)).body.title).toBe('This work was already handed in.');
   });
 
@@ -77,12 +124,27 @@ describe('each item with a time of its own', () => {
     // The fifth on the roll of 6B has half as much time again.
     const { assignmentId, begin, attempt, next } = await begun(4, rules);
     expect(attempt.course.clock.length).toBe(1.5 * minute);
-    await teacher.ok('POST', `/api/assignments/${assignmentId}/extend`, { studentIds: null, closesAt: null, minutes: 2, attempts: 0 }); // prettier-ignore
+    await teacher.ok('POST', `/api/assignments/${assignmentId}/extend`, {
+      studentIds: null,
+      closesAt: null,
+      minutes: 2,
+      attempts: 0,
+    });
     expect((await begin()).course.clock.endsAt).toBe(school.clock.now + 3.5 * minute);
     const own = await teacher.ok('GET', `/api/assignments/${assignmentId}`);
     expect(own.sections).toHaveLength(1);
     const { opensAt, closesAt, lateRule } = own.assignment;
-    const change = { opensAt, closesAt, lateRule, visibleFrom: null, answersFrom: null, word: '', instructions: '', note: '', rules: plainRules }; // prettier-ignore
+    const change = {
+      opensAt,
+      closesAt,
+      lateRule,
+      visibleFrom: null,
+      answersFrom: null,
+      word: '',
+      instructions: '',
+      note: '',
+      rules: plainRules,
+    };
     await teacher.ok('PUT', `/api/assignments/${assignmentId}`, change);
     // The whole has a limit now; the way through stays as it was begun.
     expect(await begin()).toMatchObject({
@@ -103,12 +165,18 @@ test('without going back: what was left stays left, also by request; and hand-in
   const handIn = { answers: [said(first), said(entriesOf(two)[0])] };
   await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, handIn);
   expect(await stored()).toMatchObject({ n: 2, late: 0 });
-  const kept = await row<{ number: number }>(school.database, 'SELECT number FROM answers WHERE attempt_id = :id AND entry_id = :entry', { id: attempt.id, entry: first.id }); // prettier-ignore
+  const kept = await row<{ number: number }>(
+    school.database,
+    'SELECT number FROM answers WHERE attempt_id = :id AND entry_id = :entry',
+    { id: attempt.id, entry: first.id },
+  );
   expect(kept!.number).toBe(1);
 });
 
 test('in one sitting: a reload is no leaving, a long time away is, and the teacher lets in again', async () => {
-  const { assignmentId, student, attempt, begin, said, save, entriesOf } = await begun(2, { oneSitting: true });
+  const { assignmentId, student, attempt, begin, said, save, entriesOf } = await begun(2, {
+    oneSitting: true,
+  });
   expect(attempt.oneSitting).toBe(true);
   for (let turn = 0; turn < 8; turn++) {
     pass(minute);
@@ -123,13 +191,20 @@ test('in one sitting: a reload is no leaving, a long time away is, and the teach
   await begin();
   pass(5 * minute + 1);
   const refused = await student.post(`/api/seat/assignments/${assignmentId}/attempt`);
-  expect([refused.status, refused.body.title]).toEqual([423, 'You were away for longer than 5 minutes, and this is done in one sitting.']); // prettier-ignore
+  expect([refused.status, refused.body.title]).toEqual([
+    423,
+    'You were away for longer than 5 minutes, and this is done in one sitting.',
+  ]);
   // Neither a sign nor a save of the page that was left brings it back, and the work cannot be handed in past the teacher.
   const sign = { entry: null, hidden: false, left: 0, heard: 0 };
-  expect(await student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, sign)).toMatchObject({ away: true });
+  expect(await student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, sign)).toMatchObject({
+    away: true,
+  });
   const late = said(entriesOf(attempt)[0]);
   expect((await save(late)).status).toBe(423);
-  expect((await student.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers: [late] })).status).toBe(423);
+  expect(
+    (await student.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers: [late] })).status,
+  ).toBe(423);
   const { students } = await teacher.ok('GET', `/api/assignments/${assignmentId}`);
   const away = students.filter((own: { away: boolean }) => own.away);
   expect(away).toHaveLength(1);
@@ -139,16 +214,35 @@ test('in one sitting: a reload is no leaving, a long time away is, and the teach
   await begin();
   expect((await save(late)).status).toBe(200);
   const other = students.find((own: { state: string }) => own.state === 'not-begun');
-  expect((await teacher.post(`/api/assignments/${assignmentId}/students/${other.studentId}/let-in`)).status).toBe(404);
+  expect(
+    (await teacher.post(`/api/assignments/${assignmentId}/students/${other.studentId}/let-in`))
+      .status,
+  ).toBe(404);
 });
 
 test('what cannot be given is refused in words, each at its field', async () => {
-  const give = (rules: object) => giveTest(school, teacher, { change: { rules: { ...plainRules, ...rules } } }).then(() => '', (error: Error) => error.message); // prettier-ignore
+  const give = (rules: object) =>
+    giveTest(school, teacher, { change: { rules: { ...plainRules, ...rules } } }).then(
+      () => '',
+      (error: Error) => error.message,
+    );
   const items = { of: 'items', minutes: 2 };
-  expect(await give({ mode: 'practice', stageLimit: items })).toContain('In practice, sections and items have no times of their own.'); // prettier-ignore
-  expect(await give({ mode: 'practice', goBack: false })).toContain('In practice, students can always go back.');
-  expect(await give({ limitMinutes: 1, warnMinutes: [], stageLimit: items })).toContain('A part cannot have more time than the whole, 1 minute.'); // prettier-ignore
-  expect(await give({ stageLimit: { of: 'sections', minutes: {} } })).toContain('Give at least one section a time.');
-  expect(await give({ stageLimit: { of: 'sections', minutes: { gone: 5 } } })).toContain('The test no longer has one of these sections.'); // prettier-ignore
-  expect(await give({ stageLimit: { of: 'items', minutes: 0 } })).toContain('A part needs at least 6 seconds.');
+  expect(await give({ mode: 'practice', stageLimit: items })).toContain(
+    'In practice, sections and items have no times of their own.',
+  );
+  expect(await give({ mode: 'practice', goBack: false })).toContain(
+    'In practice, students can always go back.',
+  );
+  expect(await give({ limitMinutes: 1, warnMinutes: [], stageLimit: items })).toContain(
+    'A part cannot have more time than the whole, 1 minute.',
+  );
+  expect(await give({ stageLimit: { of: 'sections', minutes: {} } })).toContain(
+    'Give at least one section a time.',
+  );
+  expect(await give({ stageLimit: { of: 'sections', minutes: { gone: 5 } } })).toContain(
+    'The test no longer has one of these sections.',
+  );
+  expect(await give({ stageLimit: { of: 'items', minutes: 0 } })).toContain(
+    'A part needs at least 6 seconds.',
+  );
 });

@@ -41,13 +41,20 @@ test('a port that is taken, and one that is none', async () => {
     said: `Port ${port} is already in use. Set OAKEN_PORT to another one, or stop the program that has it.\n`,
   });
   const second = await run('scripts/start.mjs', [], { OAKEN_PORT: 'many', OAKEN_DATA: folder });
-  expect(second).toEqual({ code: 2, said: 'OAKEN_PORT is “many”; it must be a number from 1 to 65535.\n' });
+  expect(second).toEqual({
+    code: 2,
+    said: 'OAKEN_PORT is “many”; it must be a number from 1 to 65535.\n',
+  });
   taken.close();
 });
 
 test('a data folder that cannot be written', async () => {
   writeFileSync(join(folder, 'file'), '');
-  const { code, said } = await run('scripts/database.mjs', ['start', join(folder, 'file', 'data')], {});
+  const { code, said } = await run(
+    'scripts/database.mjs',
+    ['start', join(folder, 'file', 'data')],
+    {},
+  );
   expect(code).toBe(9);
   expect(said).toMatch(
     /^The data folder .* cannot be written \(ENOTDIR\)\. Give this user the right to, or set OAKEN_DATA to another folder\.\n$/,
@@ -79,7 +86,10 @@ describe('what is started is kept running', () => {
       .find((pid) => {
         try {
           const [, parent] = /\) \S (\d+) /.exec(readFileSync(`/proc/${pid}/stat`, 'utf8'))!;
-          return Number(parent) === starter.pid && pattern.test(readFileSync(`/proc/${pid}/cmdline`, 'utf8'));
+          return (
+            Number(parent) === starter.pid &&
+            pattern.test(readFileSync(`/proc/${pid}/cmdline`, 'utf8'))
+          );
         } catch {
           return false;
         }
@@ -100,11 +110,13 @@ describe('what is started is kept running', () => {
       env: { ...process.env, OAKEN_PORT: String(port), OAKEN_DATA: data },
     });
     said = '';
-    for (const stream of [starter.stdout!, starter.stderr!]) stream.on('data', (chunk) => (said += chunk));
+    for (const stream of [starter.stdout!, starter.stderr!])
+      stream.on('data', (chunk) => (said += chunk));
     await until(() => isWell());
     await until(() => said.includes('is open'));
   }
-  const ended = () => new Promise<number | null>((done) => starter.once('exit', (code) => done(code)));
+  const ended = () =>
+    new Promise<number | null>((done) => starter.once('exit', (code) => done(code)));
 
   beforeAll(async () => {
     const probe = createServer();
@@ -119,13 +131,16 @@ describe('what is started is kept running', () => {
     await ended();
   });
 
-  test.each(['SIGKILL', 'SIGTERM', 'SIGABRT'] as const)('a server that ends by %s is begun again', async (signal) => {
-    const before = server()!;
-    process.kill(before, signal);
-    await until(() => server() !== undefined && server() !== before);
-    await until(isWell);
-    expect(said).toContain('The server ended (');
-  });
+  test.each(['SIGKILL', 'SIGTERM', 'SIGABRT'] as const)(
+    'a server that ends by %s is begun again',
+    async (signal) => {
+      const before = server()!;
+      process.kill(before, signal);
+      await until(() => server() !== undefined && server() !== before);
+      await until(isWell);
+      expect(said).toContain('The server ended (');
+    },
+  );
 
   test('a database that is killed is begun again, and the server goes on', async () => {
     const [before, serving] = [database()!, server()];
@@ -140,13 +155,29 @@ describe('what is started is kept running', () => {
     await until(() => mode(join(data, 'db.sock')) === '700');
     expect(mode(data)).toBe('700');
     const as = (user: string[]) =>
-      spawnSync(user[0]!, [...user.slice(1), 'mariadb', '--no-defaults', '-uroot', '-S', join(data, 'db.sock'), '-e', 'SELECT 1'], { encoding: 'utf8' }); // prettier-ignore
+      spawnSync(
+        user[0]!,
+        [
+          ...user.slice(1),
+          'mariadb',
+          '--no-defaults',
+          '-uroot',
+          '-S',
+          join(data, 'db.sock'),
+          '-e',
+          'SELECT 1',
+        ],
+        { encoding: 'utf8' },
+      );
     expect(as(['env']).status).toBe(0);
     // Even somebody whom the folder would let in: the kernel says who they are.
     chmodSync(data, 0o755);
     chmodSync(join(data, 'db.sock'), 0o777);
-    for (let path = dirname(data); path !== '/tmp' && path !== '/'; path = dirname(path)) chmodSync(path, 0o755);
-    expect(as(['setpriv', '--reuid=65534', '--regid=65534', '--clear-groups']).stderr).toContain('Access denied');
+    for (let path = dirname(data); path !== '/tmp' && path !== '/'; path = dirname(path))
+      chmodSync(path, 0o755);
+    expect(as(['setpriv', '--reuid=65534', '--regid=65534', '--clear-groups']).stderr).toContain(
+      'Access denied',
+    );
     chmodSync(join(data, 'db.sock'), 0o700);
     chmodSync(data, 0o700);
   });

@@ -2,7 +2,14 @@
 import { entriesOf, formOf, type Edition } from '@oaken/core/forms';
 import { emptySection } from '@oaken/core/tests';
 import { fromJson, row, rows } from '../src/database/connect';
-import { clientKey, giveTest, openSchool, wishes, type School, type Visitor } from './support/school';
+import {
+  clientKey,
+  giveTest,
+  openSchool,
+  wishes,
+  type School,
+  type Visitor,
+} from './support/school';
 
 let school: School;
 let holloway: Visitor;
@@ -10,7 +17,9 @@ let lindqvist: Visitor;
 let nwosu: Visitor;
 beforeAll(async () => {
   school = await openSchool();
-  [holloway, lindqvist, nwosu] = await Promise.all(['holloway', 'lindqvist', 'nwosu'].map((own) => school.staff(own))) as [Visitor, Visitor, Visitor]; // prettier-ignore
+  [holloway, lindqvist, nwosu] = (await Promise.all(
+    ['holloway', 'lindqvist', 'nwosu'].map((own) => school.staff(own)),
+  )) as [Visitor, Visitor, Visitor];
 });
 afterAll(() => school.close());
 
@@ -18,18 +27,36 @@ const refusal = async (reply: Promise<{ status: number; body: any }>) => {
   const { status, body } = await reply;
   return [status, body.title];
 };
-const itemsFor = async (who: Visitor, query: string, n: number) => (await who.ok('GET', `/api/items?${query}`)).items.slice(0, n).map(({ id }: { id: number }) => id) as number[]; // prettier-ignore
-const make = async (who: Visitor, title: string, itemIds: number[] = []) => (await who.ok('POST', '/api/tests', { clientKey: clientKey(), title, kind: 'quiz', itemIds })).id as number; // prettier-ignore
+const itemsFor = async (who: Visitor, query: string, n: number) =>
+  (await who.ok('GET', `/api/items?${query}`)).items
+    .slice(0, n)
+    .map(({ id }: { id: number }) => id) as number[];
+const make = async (who: Visitor, title: string, itemIds: number[] = []) =>
+  (await who.ok('POST', '/api/tests', { clientKey: clientKey(), title, kind: 'quiz', itemIds }))
+    .id as number;
 const read = (who: Visitor, id: number) => who.ok('GET', `/api/tests/${id}`);
-const change = (who: Visitor, id: number, ...changes: unknown[]) => who.ok('POST', `/api/tests/${id}/changes`, { changes }); // prettier-ignore
-const share = (who: Visitor, id: number, reach: string, shares: unknown[] = []) => who.ok('PUT', `/api/tests/${id}/sharing`, { reach, shares }); // prettier-ignore
-const titles = async (who: Visitor, query = '') => (await who.ok('GET', `/api/tests?${query}`)).tests.map(({ title }: { title: string }) => title) as string[]; // prettier-ignore
-const accountOf = async (who: Visitor) => (await who.ok('GET', '/api/session')).account.id as number;
+const change = (who: Visitor, id: number, ...changes: unknown[]) =>
+  who.ok('POST', `/api/tests/${id}/changes`, { changes });
+const share = (who: Visitor, id: number, reach: string, shares: unknown[] = []) =>
+  who.ok('PUT', `/api/tests/${id}/sharing`, { reach, shares });
+const titles = async (who: Visitor, query = '') =>
+  (await who.ok('GET', `/api/tests?${query}`)).tests.map(
+    ({ title }: { title: string }) => title,
+  ) as string[];
+const accountOf = async (who: Visitor) =>
+  (await who.ok('GET', '/api/session')).account.id as number;
 const ready = { do: 'describe', facts: { ready: true } };
 
 describe('sharing', () => {
   let id: number;
-  beforeAll(async () => (id = await make(holloway, 'Shared work', await itemsFor(holloway, 'words=RAT&kind=single-choice', 4)))); // prettier-ignore
+  beforeAll(
+    async () =>
+      (id = await make(
+        holloway,
+        'Shared work',
+        await itemsFor(holloway, 'words=RAT&kind=single-choice', 4),
+      )),
+  );
 
   test('a draft is nobody’s to see until it is ready; then others read and copy it, and change nothing', async () => {
     await share(holloway, id, 'school');
@@ -38,29 +65,49 @@ describe('sharing', () => {
     const seen = await read(lindqvist, id);
     expect(seen).toMatchObject({ may: 'read', mine: false, owner: 'Maren Holloway' });
     const described = { changes: [{ do: 'describe', facts: { title: 'Taken over' } }] };
-    expect(await refusal(lindqvist.post(`/api/tests/${id}/changes`, described))).toEqual([403, 'This test belongs to somebody else.']); // prettier-ignore
-    expect(await refusal(lindqvist.send('PUT', `/api/tests/${id}/sharing`, { reach: 'mine', shares: [] }))).toEqual([403, 'This test belongs to somebody else.']); // prettier-ignore
+    expect(await refusal(lindqvist.post(`/api/tests/${id}/changes`, described))).toEqual([
+      403,
+      'This test belongs to somebody else.',
+    ]);
+    expect(
+      await refusal(
+        lindqvist.send('PUT', `/api/tests/${id}/sharing`, { reach: 'mine', shares: [] }),
+      ),
+    ).toEqual([403, 'This test belongs to somebody else.']);
     expect((await lindqvist.send('DELETE', `/api/tests/${id}`)).status).toBe(404);
-    expect((await lindqvist.ok('GET', `/api/tests/${id}/edition`)).edition.sections[0].entries).toHaveLength(4);
+    expect(
+      (await lindqvist.ok('GET', `/api/tests/${id}/edition`)).edition.sections[0].entries,
+    ).toHaveLength(4);
   });
 
   test('taking the last item out takes it off the shelf by itself, and undoing puts it back', async () => {
     const { outline } = await read(holloway, id);
     const [section] = outline.sections;
-    for (const entry of section.entries) await change(holloway, id, { do: 'remove', entry: entry.id });
+    for (const entry of section.entries)
+      await change(holloway, id, { do: 'remove', entry: entry.id });
     expect((await lindqvist.get(`/api/tests/${id}`)).status).toBe(404);
-    for (const entry of section.entries) await change(holloway, id, { do: 'put', entry, section: section.id, before: null }); // prettier-ignore
+    for (const entry of section.entries)
+      await change(holloway, id, { do: 'put', entry, section: section.id, before: null });
     expect((await read(lindqvist, id)).outline.sections[0].entries).toEqual(section.entries);
   });
 
   test('a copy is whole and its owner’s; the original never knows', async () => {
     const before = await read(holloway, id);
     const body = { clientKey: clientKey(), title: 'My own' };
-    const made = await Promise.all([0, 1].map(() => lindqvist.ok('POST', `/api/tests/${id}/copy`, body)));
+    const made = await Promise.all(
+      [0, 1].map(() => lindqvist.ok('POST', `/api/tests/${id}/copy`, body)),
+    );
     expect(made[0]).toEqual(made[1]);
     const copy = await read(lindqvist, made[0].id);
-    expect(copy).toMatchObject({ may: 'edit', mine: true, copiedFrom: { testId: id, title: 'Shared work', owner: 'Maren Holloway' } }); // prettier-ignore
-    await change(lindqvist, made[0].id, { do: 'remove', entry: copy.outline.sections[0].entries[0].id });
+    expect(copy).toMatchObject({
+      may: 'edit',
+      mine: true,
+      copiedFrom: { testId: id, title: 'Shared work', owner: 'Maren Holloway' },
+    });
+    await change(lindqvist, made[0].id, {
+      do: 'remove',
+      entry: copy.outline.sections[0].entries[0].id,
+    });
     expect(await read(holloway, id)).toEqual(before);
   });
 
@@ -73,7 +120,11 @@ describe('sharing', () => {
     const { outline, revisions } = await read(holloway, test);
     const own = revisions.find(({ itemId }: any) => itemId === plain);
     const entry = outline.sections[0].entries.find(({ itemId }: any) => itemId === plain);
-    await holloway.ok('POST', `/api/tests/${test}/entries/${entry.id}/revision`, { basedOn: own.id, content: { ...own.content, stem: '<p>For us alone</p>' }, form: null }); // prettier-ignore
+    await holloway.ok('POST', `/api/tests/${test}/entries/${entry.id}/revision`, {
+      basedOn: own.id,
+      content: { ...own.content, stem: '<p>For us alone</p>' },
+      form: null,
+    });
     await change(holloway, test, ready);
     await share(holloway, test, 'school');
     const { id: copy } = await lindqvist.ok('POST', `/api/tests/${test}/copy`, {
@@ -82,13 +133,33 @@ describe('sharing', () => {
     });
     const got = await read(lindqvist, copy);
     expect(got.revisions.map(({ forThisTest }: any) => forThisTest)).toEqual([true, true]);
-    expect(got.revisions.find(({ itemId }: any) => itemId === hidden).bank).toMatchObject({ may: null, name: 'a bank of a colleague' }); // prettier-ignore
+    expect(got.revisions.find(({ itemId }: any) => itemId === hidden).bank).toMatchObject({
+      may: null,
+      name: 'a bank of a colleague',
+    });
     // Whatever was in it may be taken out and put back, also when its bank is closed to me.
     const [first] = got.outline.sections[0].entries;
     await change(lindqvist, copy, { do: 'remove', entry: first.id });
-    await change(lindqvist, copy, { do: 'put', entry: first, section: got.outline.sections[0].id, before: null });
-    const strange = { ...first, id: 'strange1', revisionId: revisions.find(({ itemId }: any) => itemId === hidden).id };
-    expect((await lindqvist.post(`/api/tests/${copy}/changes`, { changes: [{ do: 'put', entry: strange, section: got.outline.sections[0].id, before: null }] })).status).toBe(404); // prettier-ignore
+    await change(lindqvist, copy, {
+      do: 'put',
+      entry: first,
+      section: got.outline.sections[0].id,
+      before: null,
+    });
+    const strange = {
+      ...first,
+      id: 'strange1',
+      revisionId: revisions.find(({ itemId }: any) => itemId === hidden).id,
+    };
+    expect(
+      (
+        await lindqvist.post(`/api/tests/${copy}/changes`, {
+          changes: [
+            { do: 'put', entry: strange, section: got.outline.sections[0].id, before: null },
+          ],
+        })
+      ).status,
+    ).toBe(404);
   });
 
   test('two who build it at the same time lose nothing', async () => {
@@ -101,13 +172,26 @@ describe('sharing', () => {
     const putting = async (who: Visitor, ids: number[], name: string) => {
       const { items } = await who.ok('POST', '/api/items/rows', { items: ids });
       for (const [at, item] of items.entries())
-        await change(who, test, { do: 'put', entry: { id: `${name}-${at}`, itemId: item.id, revisionId: item.revisionId, points: 1 }, section: section.id, before: null }); // prettier-ignore
+        await change(who, test, {
+          do: 'put',
+          entry: { id: `${name}-${at}`, itemId: item.id, revisionId: item.revisionId, points: 1 },
+          section: section.id,
+          before: null,
+        });
     };
-    await Promise.all([putting(holloway, fresh.slice(0, 3), 'hers'), putting(lindqvist, fresh.slice(3), 'theirs')]);
+    await Promise.all([
+      putting(holloway, fresh.slice(0, 3), 'hers'),
+      putting(lindqvist, fresh.slice(3), 'theirs'),
+    ]);
     const after = await read(holloway, test);
     expect(after.version).toBe(version + 6);
     expect(after.builders).toEqual(['Tobias Lindqvist']);
-    expect(after.outline.sections[0].entries.map(({ id }: any) => id).sort()).toEqual([...section.entries.map(({ id }: any) => id), ...[0, 1, 2].flatMap((n) => [`hers-${n}`, `theirs-${n}`])].sort()); // prettier-ignore
+    expect(after.outline.sections[0].entries.map(({ id }: any) => id).sort()).toEqual(
+      [
+        ...section.entries.map(({ id }: any) => id),
+        ...[0, 1, 2].flatMap((n) => [`hers-${n}`, `theirs-${n}`]),
+      ].sort(),
+    );
     expect((await lindqvist.ok('GET', `/api/tests/${test}/version`)).version).toBe(after.version);
   });
 });
@@ -116,13 +200,20 @@ describe('the shelf', () => {
   test('finds as banks find: words, standard, grade, size, and what each choice would give', async () => {
     expect(await titles(nwosu, 'shelf=school&words=rocks')).toEqual(['Rocks, water and wind']);
     // Words of its items find a test, and a colleague’s name.
-    expect(await titles(nwosu, 'shelf=school&words=lindqvist%20rock')).toEqual(['Rocks, water and wind']);
+    expect(await titles(nwosu, 'shelf=school&words=lindqvist%20rock')).toEqual([
+      'Rocks, water and wind',
+    ]);
     const all = await holloway.ok('GET', '/api/tests?shelf=mine&size=to-10');
     expect(all.tests.every(({ items }: any) => items <= 10)).toBe(true);
     const bySize = Object.fromEntries(all.counts.size);
     expect(bySize['to-10']).toBe(all.total);
-    expect((await holloway.ok('GET', '/api/tests?shelf=mine&size=to-20')).total).toBe(bySize['to-20']);
-    const standard = (await row<{ id: number }>(school.database, "SELECT id FROM standards WHERE code = 'MA.6.RAT.1'"))!.id; // prettier-ignore
+    expect((await holloway.ok('GET', '/api/tests?shelf=mine&size=to-20')).total).toBe(
+      bySize['to-20'],
+    );
+    const standard = (await row<{ id: number }>(
+      school.database,
+      "SELECT id FROM standards WHERE code = 'MA.6.RAT.1'",
+    ))!.id;
     const found = await holloway.ok('GET', `/api/tests?standard=${standard}&sort=title`);
     expect(found.tests.every(({ standards }: any) => standards.includes('MA.6.RAT.1'))).toBe(true);
     expect(found.tests.map(({ title }: any) => title)).toContain('Ratios and unit rates');
@@ -130,16 +221,26 @@ describe('the shelf', () => {
   });
 
   test('folders are each teacher’s own; what was in one lies a step up when it goes', async () => {
-    const { id: outer } = await holloway.ok('POST', '/api/test-folders', { parent: null, name: 'Grade 6' });
-    const { id: inner } = await holloway.ok('POST', '/api/test-folders', { parent: outer, name: 'Rates' });
+    const { id: outer } = await holloway.ok('POST', '/api/test-folders', {
+      parent: null,
+      name: 'Grade 6',
+    });
+    const { id: inner } = await holloway.ok('POST', '/api/test-folders', {
+      parent: outer,
+      name: 'Rates',
+    });
     const [test] = (await holloway.ok('GET', '/api/tests?words=ratios')).tests;
     await holloway.ok('POST', '/api/tests/place', { tests: [test.id], folder: inner });
     expect(await titles(holloway, `folder=${outer}`)).toEqual([test.title]);
-    expect(await refusal(holloway.send('PATCH', `/api/test-folders/${outer}`, { parent: inner }))).toEqual([422, expect.any(String)]); // prettier-ignore
+    expect(
+      await refusal(holloway.send('PATCH', `/api/test-folders/${outer}`, { parent: inner })),
+    ).toEqual([422, expect.any(String)]);
     await holloway.ok('DELETE', `/api/test-folders/${inner}`);
     expect((await holloway.ok('GET', '/api/tests?words=ratios')).tests[0].folder).toBe(outer);
     expect((await lindqvist.send('DELETE', `/api/test-folders/${outer}`)).status).toBe(404);
-    expect((await lindqvist.post('/api/tests/place', { tests: [test.id], folder: null })).status).toBe(404);
+    expect(
+      (await lindqvist.post('/api/tests/place', { tests: [test.id], folder: null })).status,
+    ).toBe(404);
   });
 });
 
@@ -148,18 +249,48 @@ describe('draws and forms, from the test to the results', () => {
     const { version } = await read(holloway, testId);
     const { classes } = await holloway.ok('GET', '/api/classes');
     const classIds = [classes.find(({ name }: any) => name === '6B').id];
-    return holloway.post('/api/assignments', { clientKey: clientKey(), testId, testVersion: version, ...wishes(classIds, school.clock.now + 7 * 86_400_000), forms }); // prettier-ignore
+    return holloway.post('/api/assignments', {
+      clientKey: clientKey(),
+      testId,
+      testVersion: version,
+      ...wishes(classIds, school.clock.now + 7 * 86_400_000),
+      forms,
+    });
   };
-  const editionOf = async (assignmentId: number) => fromJson<Edition>((await row<{ content: unknown }>(school.database, 'SELECT e.content FROM editions e JOIN assignments a ON a.edition_id = e.id WHERE a.id = :assignmentId', { assignmentId }))!.content); // prettier-ignore
-  const dealt = (assignmentId: number) => rows<{ place: number; form: string | null }>(school.database, 'SELECT place, form FROM assignment_students WHERE assignment_id = :assignmentId ORDER BY place', { assignmentId }); // prettier-ignore
+  const editionOf = async (assignmentId: number) =>
+    fromJson<Edition>(
+      (await row<{ content: unknown }>(
+        school.database,
+        'SELECT e.content FROM editions e JOIN assignments a ON a.edition_id = e.id WHERE a.id = :assignmentId',
+        { assignmentId },
+      ))!.content,
+    );
+  const dealt = (assignmentId: number) =>
+    rows<{ place: number; form: string | null }>(
+      school.database,
+      'SELECT place, form FROM assignment_students WHERE assignment_id = :assignmentId ORDER BY place',
+      { assignmentId },
+    );
 
   test('a draw larger than its pool is refused in words; one that fits uses all items evenly', async () => {
-    const test = await make(holloway, 'Drawn', await itemsFor(holloway, 'words=RAT&kind=single-choice', 5));
+    const test = await make(
+      holloway,
+      'Drawn',
+      await itemsFor(holloway, 'words=RAT&kind=single-choice', 5),
+    );
     const [section] = (await read(holloway, test)).outline.sections;
-    const draw = (count: number) => change(holloway, test, { do: 'describe-section', section: section.id, facts: { draw: { count, points: 2, search: null } } }); // prettier-ignore
+    const draw = (count: number) =>
+      change(holloway, test, {
+        do: 'describe-section',
+        section: section.id,
+        facts: { draw: { count, points: 2, search: null } },
+      });
     await draw(6);
     const refused = await give(test);
-    expect([refused.status, refused.body.errors[0].message]).toEqual([422, 'Section 1 draws 6 items out of 5.']);
+    expect([refused.status, refused.body.errors[0].message]).toEqual([
+      422,
+      'Section 1 draws 6 items out of 5.',
+    ]);
     await draw(2);
     const { body } = await give(test);
     const edition = await editionOf(body.id);
@@ -176,7 +307,11 @@ describe('draws and forms, from the test to the results', () => {
     expect(Math.max(...used.values()) - Math.min(...used.values())).toBeLessThanOrEqual(1);
 
     // The first two in the deal have no item in common; results know who was asked what.
-    const first = await rows<{ roll: number }>(school.database, 'SELECT n.roll_number AS roll FROM assignment_students g JOIN enrolments n ON n.student_id = g.student_id AND n.class_id = g.class_id WHERE g.assignment_id = :id AND g.place < 2', { id: body.id }); // prettier-ignore
+    const first = await rows<{ roll: number }>(
+      school.database,
+      'SELECT n.roll_number AS roll FROM assignment_students g JOIN enrolments n ON n.student_id = g.student_id AND n.class_id = g.class_id WHERE g.assignment_id = :id AND g.place < 2',
+      { id: body.id },
+    );
     for (const { roll } of first) {
       const student = await school.student('6B', roll - 1);
       const attempt = await student.ok('POST', `/api/seat/assignments/${body.id}/attempt`);
@@ -184,32 +319,59 @@ describe('draws and forms, from the test to the results', () => {
       expect(entries).toHaveLength(2);
       expect(JSON.stringify(attempt)).not.toContain('"draw"');
       await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
-      const [listed] = (await student.ok('GET', '/api/seat')).assignments.filter((own: any) => own.assignmentId === body.id); // prettier-ignore
+      const [listed] = (await student.ok('GET', '/api/seat')).assignments.filter(
+        (own: any) => own.assignmentId === body.id,
+      );
       expect([listed.items, listed.points]).toEqual([2, 4]);
     }
     const results = await holloway.ok('GET', `/api/assignments/${body.id}/results`);
     const finished = results.students.filter(({ state }: any) => state === 'handed-in');
-    expect(finished.map(({ cells, most }: any) => [cells.filter((cell: unknown) => cell !== null).length, most])).toEqual([[2, 4], [2, 4]]); // prettier-ignore
-    expect(results.reliability.alpha).toEqual({ value: null, reason: 'students had different items' });
+    expect(
+      finished.map(({ cells, most }: any) => [
+        cells.filter((cell: unknown) => cell !== null).length,
+        most,
+      ]),
+    ).toEqual([
+      [2, 4],
+      [2, 4],
+    ]);
+    expect(results.reliability.alpha).toEqual({
+      value: null,
+      reason: 'students had different items',
+    });
     expect((await holloway.get(`/api/assignments/${body.id}/results.csv`)).status).toBe(200);
   });
 
   test('a draw from a search says how many there are, and takes none that the test has', async () => {
-    const standard = (await row<{ id: number }>(school.database, "SELECT id FROM standards WHERE code = 'MA.6.RAT.2'"))!.id; // prettier-ignore
+    const standard = (await row<{ id: number }>(
+      school.database,
+      "SELECT id FROM standards WHERE code = 'MA.6.RAT.2'",
+    ))!.id;
     const search = { standard, grade: null, depth: null, bank: null };
     const all = await holloway.ok('GET', `/api/items?standard=${standard}&markedBy=machine`);
     const [own] = all.items;
     const test = await make(holloway, 'Searched', [own.id]);
-    const section = { id: 'drawn-section', title: 'Drawn', directions: '', minutes: null, keepOrder: false, draw: { count: 3, points: 1, search }, entries: [] }; // prettier-ignore
+    const section = {
+      id: 'drawn-section',
+      title: 'Drawn',
+      directions: '',
+      minutes: null,
+      keepOrder: false,
+      draw: { count: 3, points: 1, search },
+      entries: [],
+    };
     const { pools } = await change(holloway, test, { do: 'put-section', section, before: null });
     expect(pools).toEqual({ 'drawn-section': all.total - 1 });
-    expect(await holloway.ok('POST', '/api/tests/pool', { search, but: [own.id] })).toEqual({ total: all.total - 1 });
+    expect(await holloway.ok('POST', '/api/tests/pool', { search, but: [own.id] })).toEqual({
+      total: all.total - 1,
+    });
     const { body } = await give(test);
     const edition = await editionOf(body.id);
     expect(edition.sections[1]!.entries).toHaveLength(all.total - 1);
     expect(edition.sections[1]!.entries.map(({ itemId }) => itemId)).not.toContain(own.id);
     expect(
-      formOf(edition, { seed: 's', place: 3 }, { shuffleItems: false, shuffleChoices: true }).sections[1]!.entries,
+      formOf(edition, { seed: 's', place: 3 }, { shuffleItems: false, shuffleChoices: true })
+        .sections[1]!.entries,
     ).toHaveLength(3);
   });
 
@@ -219,8 +381,23 @@ describe('draws and forms, from the test to the results', () => {
     const { outline } = await read(holloway, test);
     const [first, second] = outline.sections[0].entries;
     const { items } = await holloway.ok('POST', '/api/items/rows', { items: [ids[5]] });
-    const swap = { of: first.id, id: 'swapped1', itemId: items[0].id, revisionId: items[0].revisionId };
-    const form = { id: 'form-b', name: 'B', note: 'for the second row', shuffle: false, mostChoices: 2, swaps: [swap], without: [second.id], easier: false, passages: [] }; // prettier-ignore
+    const swap = {
+      of: first.id,
+      id: 'swapped1',
+      itemId: items[0].id,
+      revisionId: items[0].revisionId,
+    };
+    const form = {
+      id: 'form-b',
+      name: 'B',
+      note: 'for the second row',
+      shuffle: false,
+      mostChoices: 2,
+      swaps: [swap],
+      without: [second.id],
+      easier: false,
+      passages: [],
+    };
     await change(
       holloway,
       test,
@@ -229,12 +406,25 @@ describe('draws and forms, from the test to the results', () => {
     );
     expect((await give(test, ['no-such-form'])).status).toBe(404);
     // What is looked through and printed is what is given, each time.
-    const [seen, again] = await Promise.all([0, 1].map(() => holloway.ok('GET', `/api/tests/${test}/edition`)));
+    const [seen, again] = await Promise.all(
+      [0, 1].map(() => holloway.ok('GET', `/api/tests/${test}/edition`)),
+    );
     expect(again.edition).toEqual(seen.edition);
     const { body } = await give(test, [null, 'form-b']);
     expect(await editionOf(body.id)).toEqual(seen.edition);
-    expect((await dealt(body.id)).map(({ form: own }) => own).slice(0, 4)).toEqual([null, 'form-b', null, 'form-b']);
-    const inB = (await rows<{ n: number }>(school.database, "SELECT e.roll_number AS n FROM assignment_students g JOIN enrolments e ON e.student_id = g.student_id AND e.class_id = g.class_id WHERE g.assignment_id = :id AND g.form = 'form-b' ORDER BY n", { id: body.id }))[0]!.n; // prettier-ignore
+    expect((await dealt(body.id)).map(({ form: own }) => own).slice(0, 4)).toEqual([
+      null,
+      'form-b',
+      null,
+      'form-b',
+    ]);
+    const inB = (
+      await rows<{ n: number }>(
+        school.database,
+        "SELECT e.roll_number AS n FROM assignment_students g JOIN enrolments e ON e.student_id = g.student_id AND e.class_id = g.class_id WHERE g.assignment_id = :id AND g.form = 'form-b' ORDER BY n",
+        { id: body.id },
+      )
+    )[0]!.n;
     const student = await school.student('6B', inB - 1);
     const attempt = await student.ok('POST', `/api/seat/assignments/${body.id}/attempt`);
     const entries = attempt.form.sections.flatMap((own: any) => own.entries);
@@ -242,7 +432,9 @@ describe('draws and forms, from the test to the results', () => {
     expect(entries[0].item.parts[0].choices).toHaveLength(2);
     expect(JSON.stringify(attempt)).not.toContain('second row');
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
-    const [listed] = (await student.ok('GET', '/api/seat')).assignments.filter((own: any) => own.assignmentId === body.id); // prettier-ignore
+    const [listed] = (await student.ok('GET', '/api/seat')).assignments.filter(
+      (own: any) => own.assignmentId === body.id,
+    );
     expect(listed.score ?? null).toBeNull();
     const results = await holloway.ok('GET', `/api/assignments/${body.id}/results`);
     expect(results.students.find(({ state }: any) => state === 'handed-in').most).toBe(5);
@@ -253,20 +445,29 @@ describe('changing what stands in a test', () => {
   test('a similar item has the standard and, where there is one, the depth; none comes twice', async () => {
     const { testId, test } = await giveTest(school, holloway);
     const entries = test.outline.sections[0].entries.map(({ id }: any) => id);
-    const { found } = await holloway.ok('POST', `/api/tests/${testId}/similar`, { entries: [entries[0]], each: 5 });
+    const { found } = await holloway.ok('POST', `/api/tests/${testId}/similar`, {
+      entries: [entries[0]],
+      each: 5,
+    });
     const [{ items }] = found;
-    const own = test.revisions.find(({ itemId }: any) => itemId === test.outline.sections[0].entries[0].itemId);
+    const own = test.revisions.find(
+      ({ itemId }: any) => itemId === test.outline.sections[0].entries[0].itemId,
+    );
     const codes = own.standards.map(({ code }: any) => code);
     for (const { item } of items) {
       expect(item.standards.some(({ code }: any) => codes.includes(code))).toBe(true);
-      expect(test.outline.sections[0].entries.map(({ itemId }: any) => itemId)).not.toContain(item.id);
+      expect(test.outline.sections[0].entries.map(({ itemId }: any) => itemId)).not.toContain(
+        item.id,
+      );
     }
     expect(items[0].sameDepth).toBe(true);
     const all = await holloway.ok('POST', `/api/tests/${testId}/similar`, { entries, each: 1 });
     const taken = all.found.flatMap((one: any) => one.items.map(({ item }: any) => item.id));
     expect(taken.length).toBeGreaterThan(2);
     expect(new Set(taken).size).toBe(taken.length);
-    expect((await lindqvist.post(`/api/tests/${testId}/similar`, { entries, each: 1 })).status).toBe(404);
+    expect(
+      (await lindqvist.post(`/api/tests/${testId}/similar`, { entries, each: 1 })).status,
+    ).toBe(404);
   });
 
   test('a better wording goes back to the bank, never over one that nobody looked at', async () => {
@@ -274,25 +475,58 @@ describe('changing what stands in a test', () => {
     const [entry] = test.outline.sections[0].entries;
     const own = test.revisions.find(({ id }: any) => id === entry.revisionId);
     const path = `/api/tests/${testId}/entries/${entry.id}`;
-    expect(await refusal(holloway.post(`${path}/give-back`, { over: own.id }))).toEqual([409, 'The bank has this wording already.']); // prettier-ignore
+    expect(await refusal(holloway.post(`${path}/give-back`, { over: own.id }))).toEqual([
+      409,
+      'The bank has this wording already.',
+    ]);
     const stem = '<p>Clearer than before: which is it?</p>';
-    const revised = await holloway.ok('POST', `${path}/revision`, { basedOn: own.id, content: { ...own.content, stem }, form: null }); // prettier-ignore
-    const mine = revised.revisions.find(({ itemId, forThisTest }: any) => itemId === entry.itemId && forThisTest);
-    expect(await refusal(holloway.post(`${path}/give-back`, { over: mine.id }))).toEqual([409, 'Somebody saved this item meanwhile.']); // prettier-ignore
+    const revised = await holloway.ok('POST', `${path}/revision`, {
+      basedOn: own.id,
+      content: { ...own.content, stem },
+      form: null,
+    });
+    const mine = revised.revisions.find(
+      ({ itemId, forThisTest }: any) => itemId === entry.itemId && forThisTest,
+    );
+    expect(await refusal(holloway.post(`${path}/give-back`, { over: mine.id }))).toEqual([
+      409,
+      'Somebody saved this item meanwhile.',
+    ]);
     const given = await holloway.ok('POST', `${path}/give-back`, { over: mine.bank.revisionId });
     const now = given.revisions.find(({ itemId }: any) => itemId === entry.itemId);
     expect(now).toMatchObject({ forThisTest: false, content: { stem } });
-    expect((await holloway.ok('GET', `/api/items/${entry.itemId}`)).item).toMatchObject({ revisionId: now.id, content: { stem } }); // prettier-ignore
+    expect((await holloway.ok('GET', `/api/items/${entry.itemId}`)).item).toMatchObject({
+      revisionId: now.id,
+      content: { stem },
+    });
   });
 
   test('an item that is changed for one form stands in that form alone', async () => {
-    const test = await make(holloway, 'Adapted', await itemsFor(holloway, 'words=RAT&kind=single-choice', 2));
+    const test = await make(
+      holloway,
+      'Adapted',
+      await itemsFor(holloway, 'words=RAT&kind=single-choice', 2),
+    );
     const { outline, revisions } = await read(holloway, test);
     const [entry] = outline.sections[0].entries;
-    const form = { id: 'easier', name: 'B', note: '', shuffle: false, mostChoices: null, swaps: [], without: [], easier: false, passages: [] }; // prettier-ignore
+    const form = {
+      id: 'easier',
+      name: 'B',
+      note: '',
+      shuffle: false,
+      mostChoices: null,
+      swaps: [],
+      without: [],
+      easier: false,
+      passages: [],
+    };
     await change(holloway, test, { do: 'put-form', form, before: null });
     const own = revisions.find(({ id }: any) => id === entry.revisionId);
-    const body = (basedOn: number, stem: string) => ({ basedOn, content: { ...own.content, stem }, form: 'easier' });
+    const body = (basedOn: number, stem: string) => ({
+      basedOn,
+      content: { ...own.content, stem },
+      form: 'easier',
+    });
     const path = `/api/tests/${test}/entries/${entry.id}/revision`;
     const first = await holloway.ok('POST', path, body(own.id, '<p>Easier</p>'));
     const [swap] = first.outline.forms[0].swaps;
@@ -307,23 +541,46 @@ describe('changing what stands in a test', () => {
   test('items that were declared apart are told, whichever was named first', async () => {
     const ids = await itemsFor(holloway, 'words=RAT&kind=single-choice', 2);
     const test = await make(holloway, 'Apart', ids);
-    const apart = (items: number[], now: boolean) => holloway.ok('POST', '/api/items/enemies', { items, apart: now });
+    const apart = (items: number[], now: boolean) =>
+      holloway.ok('POST', '/api/items/enemies', { items, apart: now });
     await apart([ids[1]!, ids[0]!], true);
     await apart([ids[0]!, ids[1]!], true);
     expect((await read(holloway, test)).enemies).toEqual([[Math.min(...ids), Math.max(...ids)]]);
     await apart(ids, false);
     expect((await read(holloway, test)).enemies).toEqual([]);
-    expect((await holloway.post('/api/items/enemies', { items: [ids[0], ids[0]], apart: true })).status).toBe(404);
+    expect(
+      (await holloway.post('/api/items/enemies', { items: [ids[0], ids[0]], apart: true })).status,
+    ).toBe(404);
   });
 
   test('what does not fit is said at the place: points below zero, a limit of no time, too many items', async () => {
     const test = await make(holloway, 'Odd', []);
     const [section] = (await read(holloway, test)).outline.sections;
-    const messages = async (wanted: unknown) => (await holloway.post(`/api/tests/${test}/changes`, { changes: [wanted] })).body.errors.map(({ message }: any) => message); // prettier-ignore
-    expect(await messages({ do: 'put', entry: { id: 'entry1', itemId: 1, revisionId: 1, points: -1 }, section: section.id, before: null })).toEqual(['Points cannot be below zero.']); // prettier-ignore
-    expect(await messages({ do: 'describe', facts: { minutes: 0 } })).toEqual(['A limit must be longer than no time at all.']); // prettier-ignore
-    expect(await messages({ do: 'describe', facts: { heldTotal: 0 } })).toEqual(['The total must be above zero.']);
-    expect(await messages({ do: 'describe-section', section: section.id, facts: { draw: { count: 0, points: 1, search: null } } })).toEqual(['A draw gives at least one item.']); // prettier-ignore
+    const messages = async (wanted: unknown) =>
+      (await holloway.post(`/api/tests/${test}/changes`, { changes: [wanted] })).body.errors.map(
+        ({ message }: any) => message,
+      );
+    expect(
+      await messages({
+        do: 'put',
+        entry: { id: 'entry1', itemId: 1, revisionId: 1, points: -1 },
+        section: section.id,
+        before: null,
+      }),
+    ).toEqual(['Points cannot be below zero.']);
+    expect(await messages({ do: 'describe', facts: { minutes: 0 } })).toEqual([
+      'A limit must be longer than no time at all.',
+    ]);
+    expect(await messages({ do: 'describe', facts: { heldTotal: 0 } })).toEqual([
+      'The total must be above zero.',
+    ]);
+    expect(
+      await messages({
+        do: 'describe-section',
+        section: section.id,
+        facts: { draw: { count: 0, points: 1, search: null } },
+      }),
+    ).toEqual(['A draw gives at least one item.']);
     const many = Array.from({ length: 300 }, (_, at) => at + 1);
     const refused = await holloway.post('/api/tests', {
       clientKey: clientKey(),
@@ -331,21 +588,50 @@ describe('changing what stands in a test', () => {
       kind: 'test',
       itemIds: many,
     });
-    expect([refused.status, refused.body.errors[0].message]).toEqual([422, 'A test holds at most 200 items. Pick fewer.']); // prettier-ignore
+    expect([refused.status, refused.body.errors[0].message]).toEqual([
+      422,
+      'A test holds at most 200 items. Pick fewer.',
+    ]);
   });
 });
 
 describe('blueprints', () => {
-  const fillLines = async (testId: number, body: unknown) => String((await holloway.post(`/api/tests/${testId}/fill`, body)).body).split('\n').filter(Boolean).map((line) => JSON.parse(line)); // prettier-ignore
-  const blueprint = { measure: 'items', byDepth: false, rows: [] as unknown[], minutes: null, facility: null, unknownToo: false, byHand: null, banks: [], grades: [], without: [] }; // prettier-ignore
-  const standardOf = async (code: string) => (await row<{ id: number }>(school.database, 'SELECT id FROM standards WHERE code = :code', { code }))!.id; // prettier-ignore
+  const fillLines = async (testId: number, body: unknown) =>
+    String((await holloway.post(`/api/tests/${testId}/fill`, body)).body)
+      .split('\n')
+      .filter(Boolean)
+      .map((line) => JSON.parse(line));
+  const blueprint = {
+    measure: 'items',
+    byDepth: false,
+    rows: [] as unknown[],
+    minutes: null,
+    facility: null,
+    unknownToo: false,
+    byHand: null,
+    banks: [],
+    grades: [],
+    without: [],
+  };
+  const standardOf = async (code: string) =>
+    (await row<{ id: number }>(school.database, 'SELECT id FROM standards WHERE code = :code', {
+      code,
+    }))!.id;
 
   test('are filled from the banks that I may use, strands too, keeping in and out what was said', async () => {
     const test = await make(holloway, 'By blueprint', []);
     const [rates, strand] = [await standardOf('MA.6.RAT.2'), await standardOf('MA.NUM')];
-    const rowsWanted = [{ standard: rates, wants: [3] }, { standard: strand, wants: [2] }]; // prettier-ignore
+    const rowsWanted = [
+      { standard: rates, wants: [3] },
+      { standard: strand, wants: [2] },
+    ];
     const [keep, out] = await itemsFor(holloway, `standard=${rates}`, 2);
-    const lines = await fillLines(test, { blueprint: { ...blueprint, rows: rowsWanted, without: [out] }, keep: [keep], forms: 1, seconds: 5 }); // prettier-ignore
+    const lines = await fillLines(test, {
+      blueprint: { ...blueprint, rows: rowsWanted, without: [out] },
+      keep: [keep],
+      forms: 1,
+      seconds: 5,
+    });
     expect(lines[0]).toMatchObject({ line: 'step', what: 'reading' });
     const filled = lines.at(-1);
     expect(filled).toMatchObject({ line: 'done', shortfalls: [], nearest: true });
@@ -353,26 +639,63 @@ describe('blueprints', () => {
     expect(items).toHaveLength(5);
     expect(items.map(({ id }: any) => id)).toContain(keep);
     expect(items.map(({ id }: any) => id)).not.toContain(out);
-    expect(items.filter(({ standards }: any) => standards.some(({ id }: any) => id === rates)).length).toBe(3);
-    expect(items.filter(({ standards }: any) => standards.some(({ code }: any) => code.includes('.NUM.'))).length).toBe(2); // prettier-ignore
+    expect(
+      items.filter(({ standards }: any) => standards.some(({ id }: any) => id === rates)).length,
+    ).toBe(3);
+    expect(
+      items.filter(({ standards }: any) =>
+        standards.some(({ code }: any) => code.includes('.NUM.')),
+      ).length,
+    ).toBe(2);
   });
 
   test('that cannot be filled say which cells, by how many; that contradict themselves are refused in words', async () => {
     const test = await make(holloway, 'Too much', []);
     const rates = await standardOf('MA.6.RAT.2');
     const { total } = await holloway.ok('GET', `/api/items?standard=${rates}`);
-    const lines = await fillLines(test, { blueprint: { ...blueprint, rows: [{ standard: rates, wants: [total + 4] }] }, keep: [], forms: 1, seconds: 5 }); // prettier-ignore
+    const lines = await fillLines(test, {
+      blueprint: { ...blueprint, rows: [{ standard: rates, wants: [total + 4] }] },
+      keep: [],
+      forms: 1,
+      seconds: 5,
+    });
     const [missing] = lines.at(-1).shortfalls;
     expect(missing).toMatchObject({ what: 'short', row: 0, column: 0 });
     expect(lines.at(-1).forms[0].length).toBe(total + 4 - missing.by);
-    const refused = async (own: object) => (await holloway.post(`/api/tests/${test}/fill`, { blueprint: { ...blueprint, ...own }, keep: [], forms: 1, seconds: 5 })).body.errors.map(({ message }: any) => message); // prettier-ignore
+    const refused = async (own: object) =>
+      (
+        await holloway.post(`/api/tests/${test}/fill`, {
+          blueprint: { ...blueprint, ...own },
+          keep: [],
+          forms: 1,
+          seconds: 5,
+        })
+      ).body.errors.map(({ message }: any) => message);
     expect(await refused({ rows: [] })).toEqual([expect.stringContaining('no rows')]);
     expect(await refused({ rows: [{ standard: rates, wants: [0] }] })).toEqual([
       expect.stringContaining('wants nothing'),
     ]);
-    expect(await refused({ rows: [{ standard: rates, wants: [1] }, { standard: rates, wants: [1] }] })).toEqual([expect.stringContaining('two rows')]); // prettier-ignore
-    expect(await refused({ rows: [{ standard: rates, wants: [201] }] })).toEqual([expect.stringContaining('at most 200')]); // prettier-ignore
-    expect((await lindqvist.post(`/api/tests/${test}/fill`, { blueprint: { ...blueprint, rows: [{ standard: rates, wants: [1] }] }, keep: [], forms: 1, seconds: 5 })).status).toBe(404); // prettier-ignore
+    expect(
+      await refused({
+        rows: [
+          { standard: rates, wants: [1] },
+          { standard: rates, wants: [1] },
+        ],
+      }),
+    ).toEqual([expect.stringContaining('two rows')]);
+    expect(await refused({ rows: [{ standard: rates, wants: [201] }] })).toEqual([
+      expect.stringContaining('at most 200'),
+    ]);
+    expect(
+      (
+        await lindqvist.post(`/api/tests/${test}/fill`, {
+          blueprint: { ...blueprint, rows: [{ standard: rates, wants: [1] }] },
+          keep: [],
+          forms: 1,
+          seconds: 5,
+        })
+      ).status,
+    ).toBe(404);
   });
 
   test('that take too long, or break, say so and change nothing', async () => {
@@ -390,8 +713,14 @@ describe('blueprints', () => {
       context.assembler = { fill };
       return (await fillLines(test, body)).at(-1);
     };
-    expect(await said(async () => null)).toEqual({ line: 'failed', words: 'Nothing that fits was found within 5 seconds. Give it more time, or ask for less.' }); // prettier-ignore
-    expect(await said(() => Promise.reject(new Error('out of memory')))).toEqual({ line: 'failed', words: 'The machine could not finish. Nothing was changed; try again.' }); // prettier-ignore
+    expect(await said(async () => null)).toEqual({
+      line: 'failed',
+      words: 'Nothing that fits was found within 5 seconds. Give it more time, or ask for less.',
+    });
+    expect(await said(() => Promise.reject(new Error('out of memory')))).toEqual({
+      line: 'failed',
+      words: 'The machine could not finish. Nothing was changed; try again.',
+    });
     expect(JSON.parse(school.log.at(-1)!)).toMatchObject({
       err: { message: 'out of memory' },
       msg: 'a blueprint could not be filled',
@@ -403,12 +732,21 @@ describe('blueprints', () => {
 
 describe('changes that a page sends again', () => {
   const build = async () => {
-    const { id } = await holloway.ok('POST', '/api/tests', { clientKey: clientKey(), title: 'Rates', kind: 'quiz', itemIds: [] }); // prettier-ignore
+    const { id } = await holloway.ok('POST', '/api/tests', {
+      clientKey: clientKey(),
+      title: 'Rates',
+      kind: 'quiz',
+      itemIds: [],
+    });
     const read = () => holloway.ok('GET', `/api/tests/${id}`);
     const send = (body: object) => holloway.post<any>(`/api/tests/${id}/changes`, body);
     return { read, send, before: await read() };
   };
-  const section = (id: string) => ({ do: 'put-section', section: { ...emptySection(id, []) }, before: null });
+  const section = (id: string) => ({
+    do: 'put-section',
+    section: { ...emptySection(id, []) },
+    before: null,
+  });
   const retitle = (title: string) => ({ do: 'describe', facts: { title } });
 
   test('count once under their key', async () => {
@@ -425,7 +763,10 @@ describe('changes that a page sends again', () => {
     const mine = { changes: [retitle('Unit rates')], against: [retitle('Rates')] };
     expect(await send(mine)).toMatchObject({
       status: 409,
-      body: { type: 'replaces-what-others-wrote', detail: 'The title is “Ratios” now; yours was “Unit rates”.' },
+      body: {
+        type: 'replaces-what-others-wrote',
+        detail: 'The title is “Ratios” now; yours was “Unit rates”.',
+      },
     });
     expect((await read()).outline.title).toBe('Ratios');
     expect((await send({ ...mine, against: [retitle('Ratios')] })).status).toBe(200);

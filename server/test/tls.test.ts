@@ -17,18 +17,52 @@ let behind: Server;
 let proxy: ReturnType<typeof createServer>;
 
 const listen = (server: Server | ReturnType<typeof createServer>) =>
-  new Promise<number>((ready) => server.listen(0, '127.0.0.1', () => ready((server.address() as AddressInfo).port)));
+  new Promise<number>((ready) =>
+    server.listen(0, '127.0.0.1', () => ready((server.address() as AddressInfo).port)),
+  );
 
 beforeAll(async () => {
   school = await openSchool();
   const origin = `https://${host}`;
-  behind = createPlain(createApp({ ...school.app.context, pages: null, checkAnswers: true, origin, proxies: ['127.0.0.1'] }).http); // prettier-ignore
+  behind = createPlain(
+    createApp({
+      ...school.app.context,
+      pages: null,
+      checkAnswers: true,
+      origin,
+      proxies: ['127.0.0.1'],
+    }).http,
+  );
   const port = await listen(behind);
   const [keyFile, certFile] = [join(folder, 'key.pem'), join(folder, 'cert.pem')];
-  execFileSync('openssl', ['req', '-x509', '-newkey', 'rsa:2048', '-nodes', '-days', '2', '-subj', `/CN=${host}`, '-addext', `subjectAltName=DNS:${host}`, '-keyout', keyFile, '-out', certFile], { stdio: 'ignore' }); // prettier-ignore
+  execFileSync(
+    'openssl',
+    [
+      'req',
+      '-x509',
+      '-newkey',
+      'rsa:2048',
+      '-nodes',
+      '-days',
+      '2',
+      '-subj',
+      `/CN=${host}`,
+      '-addext',
+      `subjectAltName=DNS:${host}`,
+      '-keyout',
+      keyFile,
+      '-out',
+      certFile,
+    ],
+    { stdio: 'ignore' },
+  );
   // What every proxy does: pass the request on, say who asked, and pass what comes back on as it comes.
   proxy = createServer({ key: readFileSync(keyFile), cert: readFileSync(certFile) }, (from, to) => {
-    const headers = { ...from.headers, 'x-forwarded-for': '198.51.100.7', 'x-forwarded-proto': 'https' };
+    const headers = {
+      ...from.headers,
+      'x-forwarded-for': '198.51.100.7',
+      'x-forwarded-proto': 'https',
+    };
     const passed = ask({ port, method: from.method, path: from.url, headers }, (answer) => {
       to.writeHead(answer.statusCode!, answer.rawHeaders);
       answer.pipe(to);
@@ -54,12 +88,28 @@ function send(method: string, path: string, { headers = {}, body = '' as string 
     ca: readFileSync(join(folder, 'cert.pem')),
     method,
     path,
-    headers: { host, 'content-type': 'application/json', 'content-length': Buffer.byteLength(body), ...headers },
+    headers: {
+      host,
+      'content-type': 'application/json',
+      'content-length': Buffer.byteLength(body),
+      ...headers,
+    },
   };
-  return new Promise<{ status: number; headers: Record<string, unknown>; cookies: string[]; text: string }>((done, fail) => {
+  return new Promise<{
+    status: number;
+    headers: Record<string, unknown>;
+    cookies: string[];
+    text: string;
+  }>((done, fail) => {
     const sent = request(options, (answer) => {
       let text = '';
-      const finish = () => done({ status: answer.statusCode!, headers: answer.headers, cookies: answer.headers['set-cookie'] ?? [], text }); // prettier-ignore
+      const finish = () =>
+        done({
+          status: answer.statusCode!,
+          headers: answer.headers,
+          cookies: answer.headers['set-cookie'] ?? [],
+          text,
+        });
       answer.setEncoding('utf8').on('data', (piece: string) => {
         text += piece;
         // A stream goes on for ever; its first event is enough.
@@ -72,7 +122,7 @@ function send(method: string, path: string, { headers = {}, body = '' as string 
     });
     sent.on('error', fail);
     sent.end(body);
-  }); // prettier-ignore
+  });
 }
 
 async function signIn() {
@@ -82,13 +132,19 @@ async function signIn() {
     body: JSON.stringify({ name, password }),
   });
   const cookie = reply.cookies.map((own) => own.split(';')[0]).join('; ');
-  return { reply, headers: { cookie, origin: `https://${host}`, 'x-csrf-token': JSON.parse(reply.text).csrf } };
+  return {
+    reply,
+    headers: { cookie, origin: `https://${host}`, 'x-csrf-token': JSON.parse(reply.text).csrf },
+  };
 }
 
 test('the cookies are of this host alone, by TLS alone, and browsers are told to stay with TLS', async () => {
   const { reply } = await signIn();
   expect(reply.status).toBe(200);
-  for (const cookie of reply.cookies) expect(cookie).toMatch(/^__Host-oaken(-device)?=[^;]+;.*Path=\/;.*HttpOnly; Secure; SameSite=Lax$/); // prettier-ignore
+  for (const cookie of reply.cookies)
+    expect(cookie).toMatch(
+      /^__Host-oaken(-device)?=[^;]+;.*Path=\/;.*HttpOnly; Secure; SameSite=Lax$/,
+    );
   expect(reply.headers['strict-transport-security']).toBe('max-age=31536000');
 });
 
@@ -115,6 +171,8 @@ test('what is watched arrives piece by piece', async () => {
 });
 
 test('an address with a path is no setting', () => {
-  expect(() => readOrigin('https://school.example/tests')).toThrow(/^OAKEN_ORIGIN is .*without a path/);
+  expect(() => readOrigin('https://school.example/tests')).toThrow(
+    /^OAKEN_ORIGIN is .*without a path/,
+  );
   expect(readOrigin('https://school.example/')).toBe('https://school.example');
 });

@@ -22,39 +22,66 @@ async function sit(kind: string, place: number) {
   const student = await school.student('6B', place);
   const begin = () => student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
   const attempt = await begin();
-  const entries: Entry[] = attempt.form.sections.flatMap((section: { entries: Entry[] }) => section.entries);
+  const entries: Entry[] = attempt.form.sections.flatMap(
+    (section: { entries: Entry[] }) => section.entries,
+  );
   const written = ({ id }: Entry) => {
-    const { revisionId } = given.outline.sections[0].entries.find((own: { id: string }) => own.id === id);
+    const { revisionId } = given.outline.sections[0].entries.find(
+      (own: { id: string }) => own.id === id,
+    );
     return given.revisions.find((own: { id: number }) => own.id === revisionId).content;
   };
-  const save = (...answers: unknown[]) => student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
+  const save = (...answers: unknown[]) =>
+    student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
   return { attempt, entries, written, save, begin };
 }
 
-const choosing = partKinds.filter((kind) => !['information', 'true-false', 'numeric', 'short-text', 'long-text', 'upload', 'drawing', 'survey'].includes(kind)); // prettier-ignore
+const choosing = partKinds.filter(
+  (kind) =>
+    ![
+      'information',
+      'true-false',
+      'numeric',
+      'short-text',
+      'long-text',
+      'upload',
+      'drawing',
+      'survey',
+    ].includes(kind),
+);
 
-test.each(choosing)('%s: an answer under the attempt’s ids is stored under the author’s, and comes back under the attempt’s', async (kind) => {
-  const { attempt, entries, written, save, begin } = await sit(kind, 20);
-  let checked = 0;
-  for (const entry of entries) {
-    const authors = forSitting(written(entry)).parts.map(idsOf);
-    const [shown] = entry.item.parts.map(idsOf);
-    if (!shown || shown.length === 0) continue;
-    expect(shown.filter((id) => authors.flat().includes(id))).toEqual([]);
-    const part = entry.item.parts[0]!.id;
-    await save(answer(entry.id, 1, { [part]: [shown[0], `${shown[0]} ${shown.at(-1)}`] }));
-    const stored = await row<{ responses: unknown }>(school.database, 'SELECT responses FROM answers WHERE attempt_id = :attempt AND entry_id = :entry', { attempt: attempt.id, entry: entry.id }); // prettier-ignore
-    const [one, pair] = fromJson<Record<string, string[]>>(stored!.responses)[part]!;
-    expect([one, ...pair!.split(' ')].every((id) => authors[0]!.includes(id!))).toBe(true);
-    const again = (await begin()).answers.find((own: { entry: string }) => own.entry === entry.id);
-    expect(again.responses[part][0]).toBe(shown[0]);
-    checked++;
-  }
-  expect(checked).toBeGreaterThan(0);
-}); // prettier-ignore
+test.each(choosing)(
+  '%s: an answer under the attempt’s ids is stored under the author’s, and comes back under the attempt’s',
+  async (kind) => {
+    const { attempt, entries, written, save, begin } = await sit(kind, 20);
+    let checked = 0;
+    for (const entry of entries) {
+      const authors = forSitting(written(entry)).parts.map(idsOf);
+      const [shown] = entry.item.parts.map(idsOf);
+      if (!shown || shown.length === 0) continue;
+      expect(shown.filter((id) => authors.flat().includes(id))).toEqual([]);
+      const part = entry.item.parts[0]!.id;
+      await save(answer(entry.id, 1, { [part]: [shown[0], `${shown[0]} ${shown.at(-1)}`] }));
+      const stored = await row<{ responses: unknown }>(
+        school.database,
+        'SELECT responses FROM answers WHERE attempt_id = :attempt AND entry_id = :entry',
+        { attempt: attempt.id, entry: entry.id },
+      );
+      const [one, pair] = fromJson<Record<string, string[]>>(stored!.responses)[part]!;
+      expect([one, ...pair!.split(' ')].every((id) => authors[0]!.includes(id!))).toBe(true);
+      const again = (await begin()).answers.find(
+        (own: { entry: string }) => own.entry === entry.id,
+      );
+      expect(again.responses[part][0]).toBe(shown[0]);
+      checked++;
+    }
+    expect(checked).toBeGreaterThan(0);
+  },
+);
 
 test('another attempt has others', async () => {
   const [one, two] = [await sit('single-choice', 21), await sit('single-choice', 22)];
-  const idsIn = ({ entries }: typeof one) => entries.flatMap(({ item }) => item.parts.flatMap(idsOf));
+  const idsIn = ({ entries }: typeof one) =>
+    entries.flatMap(({ item }) => item.parts.flatMap(idsOf));
   expect(idsIn(one).filter((id) => idsIn(two).includes(id))).toEqual([]);
 });

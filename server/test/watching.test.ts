@@ -1,5 +1,13 @@
 import { row } from '../src/database/connect';
-import { answer, giveTest, openSchool, plainRules, schoolMorning, type School, type Visitor } from './support/school';
+import {
+  answer,
+  giveTest,
+  openSchool,
+  plainRules,
+  schoolMorning,
+  type School,
+  type Visitor,
+} from './support/school';
 
 let school: School;
 let teacher: Visitor;
@@ -17,8 +25,14 @@ const rules = { ...plainRules, shuffleChoices: false };
 /** The events of a watched assignment, as a browser reads them (HTML Standard, server-sent events). */
 async function watch(by: Visitor, assignmentId: number, base = school.base) {
   const stop = new AbortController();
-  const response = await fetch(`${base}/api/assignments/${assignmentId}/watch/events`, { headers: { cookie: by.cookie }, signal: stop.signal }); // prettier-ignore
-  expect([response.status, response.headers.get('content-type')]).toEqual([200, 'text/event-stream; charset=utf-8']);
+  const response = await fetch(`${base}/api/assignments/${assignmentId}/watch/events`, {
+    headers: { cookie: by.cookie },
+    signal: stop.signal,
+  });
+  expect([response.status, response.headers.get('content-type')]).toEqual([
+    200,
+    'text/event-stream; charset=utf-8',
+  ]);
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
   let rest = '';
   const next = async (): Promise<{ event: string; data: any }> => {
@@ -27,7 +41,8 @@ async function watch(by: Visitor, assignmentId: number, base = school.base) {
       if (end >= 0) {
         const lines = rest.slice(0, end).split('\n');
         rest = rest.slice(end + 2);
-        const of = (name: string) => lines.find((line) => line.startsWith(`${name}: `))?.slice(name.length + 2);
+        const of = (name: string) =>
+          lines.find((line) => line.startsWith(`${name}: `))?.slice(name.length + 2);
         if (of('event')) return { event: of('event')!, data: JSON.parse(of('data')!) };
         continue;
       }
@@ -53,15 +68,46 @@ async function begun(place: number, change: Record<string, unknown> = {}) {
   const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
   const entries = attempt.form.sections[0].entries as any[];
   let number = 0;
-  const said = (at: number) => answer(entries[at].id, ++number, { [entries[at].item.parts[0].id]: entries[at].item.parts[0].choices[0].id }); // prettier-ignore
-  const save = (at: number) => student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [said(at)] });
-  const here = (more: object = {}) => student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, { entry: null, hidden: false, left: 0, heard: 0, ...more }); // prettier-ignore
+  const said = (at: number) =>
+    answer(entries[at].id, ++number, {
+      [entries[at].item.parts[0].id]: entries[at].item.parts[0].choices[0].id,
+    });
+  const save = (at: number) =>
+    student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [said(at)] });
+  const here = (more: object = {}) =>
+    student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, {
+      entry: null,
+      hidden: false,
+      left: 0,
+      heard: 0,
+      ...more,
+    });
   const again = () => student.post(`/api/seat/assignments/${assignmentId}/attempt`);
   const { students } = await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`);
   const { studentId } = students.find(({ state }: { state: string }) => state === 'working');
-  const act = (act: string, more: object = {}) => teacher.ok('POST', `/api/assignments/${assignmentId}/sittings`, { act, studentIds: [studentId], ...more }); // prettier-ignore
-  const standing = async () => (await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`)).students.find((own: any) => own.studentId === studentId); // prettier-ignore
-  return { assignmentId, student, attempt, entries, said, save, here, again, studentId, act, standing };
+  const act = (act: string, more: object = {}) =>
+    teacher.ok('POST', `/api/assignments/${assignmentId}/sittings`, {
+      act,
+      studentIds: [studentId],
+      ...more,
+    });
+  const standing = async () =>
+    (await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`)).students.find(
+      (own: any) => own.studentId === studentId,
+    );
+  return {
+    assignmentId,
+    student,
+    attempt,
+    entries,
+    said,
+    save,
+    here,
+    again,
+    studentId,
+    act,
+    standing,
+  };
 }
 
 describe('watching', () => {
@@ -70,21 +116,41 @@ describe('watching', () => {
     const room = await watch(teacher, assignmentId);
     const first = await room.next();
     expect(first.event).toBe('whole');
-    expect(first.data.columns.map(({ entry }: { entry: string }) => entry)).toEqual(entries.map(({ id }) => id));
+    expect(first.data.columns.map(({ entry }: { entry: string }) => entry)).toEqual(
+      entries.map(({ id }) => id),
+    );
     expect(first.data.students).toHaveLength(27);
-    expect(first.data.students.filter(({ state }: { state: string }) => state === 'not-begun')).toHaveLength(26);
+    expect(
+      first.data.students.filter(({ state }: { state: string }) => state === 'not-begun'),
+    ).toHaveLength(26);
     await save(1);
     const saved = await room.until(studentId, ({ cells }) => cells[1].progress === 'answered');
     expect(saved.cells[1].share === 0 || saved.cells[1].share === 1).toBe(true);
-    expect(saved.cells[0]).toEqual({ progress: 'unanswered', share: null, waits: false, flagged: false });
+    expect(saved.cells[0]).toEqual({
+      progress: 'unanswered',
+      share: null,
+      waits: false,
+      flagged: false,
+    });
     await here({ entry: entries[2].id, left: 1, hidden: true });
     await here({ entry: entries[3].id, left: 1 });
-    expect(await room.until(studentId, ({ leaves }) => leaves === 2)).toMatchObject({ on: 4, hidden: false, seenAt: school.clock.now, state: 'working' }); // prettier-ignore
+    expect(await room.until(studentId, ({ leaves }) => leaves === 2)).toMatchObject({
+      on: 4,
+      hidden: false,
+      seenAt: school.clock.now,
+      state: 'working',
+    });
     // A second teacher's page, and one that lost its connection, begin with the whole as it is by then.
     const second = await watch(teacher, assignmentId);
-    expect((await second.next()).data.students.find((own: any) => own.studentId === studentId)).toMatchObject({ on: 4, leaves: 2 }); // prettier-ignore
+    expect(
+      (await second.next()).data.students.find((own: any) => own.studentId === studentId),
+    ).toMatchObject({ on: 4, leaves: 2 });
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
-    for (const own of [room, second]) expect(await own.until(studentId, ({ state }) => state === 'handed-in')).toMatchObject({ handedInBy: 'student', on: null }); // prettier-ignore
+    for (const own of [room, second])
+      expect(await own.until(studentId, ({ state }) => state === 'handed-in')).toMatchObject({
+        handedInBy: 'student',
+        on: null,
+      });
     room.stop();
     second.stop();
   });
@@ -102,8 +168,13 @@ describe('watching', () => {
   test('is for those who teach the class alone', async () => {
     const { assignmentId, studentId } = await begun(2);
     const other = await school.staff('lindqvist');
-    for (const path of ['watch', 'watch/events', `students/${studentId}/work`]) expect((await other.get(`/api/assignments/${assignmentId}/${path}`)).status).toBe(404); // prettier-ignore
-    for (const [path, body] of [['sittings', { act: 'hand-in', studentIds: null }], ['notices', { studentIds: null, text: 'x' }]] as const) expect((await other.post(`/api/assignments/${assignmentId}/${path}`, body)).status).toBe(404); // prettier-ignore
+    for (const path of ['watch', 'watch/events', `students/${studentId}/work`])
+      expect((await other.get(`/api/assignments/${assignmentId}/${path}`)).status).toBe(404);
+    for (const [path, body] of [
+      ['sittings', { act: 'hand-in', studentIds: null }],
+      ['notices', { studentIds: null, text: 'x' }],
+    ] as const)
+      expect((await other.post(`/api/assignments/${assignmentId}/${path}`, body)).status).toBe(404);
   });
 });
 
@@ -115,13 +186,19 @@ describe('from there', () => {
     expect(await act('pause')).toEqual({ students: 0 });
     expect(await here()).toMatchObject({ paused: true });
     expect(await standing()).toMatchObject({ state: 'paused' });
-    expect([(await again()).status, (await again()).body.title]).toEqual([423, 'Paused by your teacher.']);
+    expect([(await again()).status, (await again()).body.title]).toEqual([
+      423,
+      'Paused by your teacher.',
+    ]);
     // What was on its way when the clock stopped is taken; later answers wait, unless they were written before.
     expect((await save(0)).body.closed).toEqual([]);
     pass(10 * minute);
     expect((await save(1)).status).toBe(423);
     const before = { ...said(2), writtenAt: schoolMorning + 4 * minute };
-    expect((await student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [before] })).body.stored).toHaveLength(1); // prettier-ignore
+    expect(
+      (await student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [before] }))
+        .body.stored,
+    ).toHaveLength(1);
     // Long over by the clock that stood still, and yet not handed in.
     pass(30 * minute);
     await school.chores();
@@ -133,7 +210,9 @@ describe('from there', () => {
   });
 
   test('handing in, and opening again with the time that was left, and some more', async () => {
-    const { assignmentId, attempt, save, again, act, standing, studentId } = await begun(4, { rules: { ...rules, limitMinutes: 20, release: { ...rules.release, score: 'at-hand-in' } } }); // prettier-ignore
+    const { assignmentId, attempt, save, again, act, standing, studentId } = await begun(4, {
+      rules: { ...rules, limitMinutes: 20, release: { ...rules.release, score: 'at-hand-in' } },
+    });
     // The fifth of the roll has half as much time again.
     expect(attempt.deadlineAt).toBe(schoolMorning + 30 * minute);
     await save(0);
@@ -146,10 +225,20 @@ describe('from there', () => {
     expect(open.deadlineAt).toBe(school.clock.now + 25 * minute);
     expect(open.answers).toHaveLength(1);
     expect((await save(1)).status).toBe(200);
-    const work = await teacher.ok('GET', `/api/assignments/${assignmentId}/students/${studentId}/work`);
-    expect(work.events.map(({ words }: { words: string }) => words)).toEqual(['handed it in', 'opened it again']);
+    const work = await teacher.ok(
+      'GET',
+      `/api/assignments/${assignmentId}/students/${studentId}/work`,
+    );
+    expect(work.events.map(({ words }: { words: string }) => words)).toEqual([
+      'handed it in',
+      'opened it again',
+    ]);
     expect(work.entries.filter(({ mine }: { mine: string }) => mine !== '')).toHaveLength(2);
-    const scores = await row<{ n: number; points: number | null }>(school.database, 'SELECT COUNT(s.entry_id) AS n, MAX(t.points) AS points FROM attempts t LEFT JOIN scores s ON s.attempt_id = t.id WHERE t.id = :id', { id: attempt.id }); // prettier-ignore
+    const scores = await row<{ n: number; points: number | null }>(
+      school.database,
+      'SELECT COUNT(s.entry_id) AS n, MAX(t.points) AS points FROM attempts t LEFT JOIN scores s ON s.attempt_id = t.id WHERE t.id = :id',
+      { id: attempt.id },
+    );
     expect(scores).toEqual({ n: 0, points: null });
   });
 
@@ -160,12 +249,15 @@ describe('from there', () => {
     await teacher.ok('POST', `/api/assignments/${assignmentId}/stop`, {});
     pass(minute);
     await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: true });
-    await expect(act('reopen', { minutes: 5 })).rejects.toThrow('what is right could be read already');
+    await expect(act('reopen', { minutes: 5 })).rejects.toThrow(
+      'what is right could be read already',
+    );
   });
 
   test('something said reaches those to whom it was said, once; taking back is for those who have not begun', async () => {
     const { assignmentId, here, studentId, act, standing } = await begun(6);
-    const say = (studentIds: number[] | null, text: string) => teacher.post(`/api/assignments/${assignmentId}/notices`, { studentIds, text }); // prettier-ignore
+    const say = (studentIds: number[] | null, text: string) =>
+      teacher.post(`/api/assignments/${assignmentId}/notices`, { studentIds, text });
     expect((await say(null, ' ')).status).toBe(422);
     await say(null, 'Ten minutes more.');
     await say([studentId], 'Look at question 3 again.');
@@ -173,9 +265,14 @@ describe('from there', () => {
     const other = students.find(({ state }: { state: string }) => state === 'not-begun');
     await say([other.studentId], 'Not for you.');
     const { notices } = await here();
-    expect(notices.map(({ text }: { text: string }) => text)).toEqual(['Ten minutes more.', 'Look at question 3 again.']); // prettier-ignore
+    expect(notices.map(({ text }: { text: string }) => text)).toEqual([
+      'Ten minutes more.',
+      'Look at question 3 again.',
+    ]);
     expect((await here({ heard: notices[0].id })).notices).toHaveLength(1);
-    expect(await act('take-back', { studentIds: [studentId, other.studentId] })).toEqual({ students: 1 });
+    expect(await act('take-back', { studentIds: [studentId, other.studentId] })).toEqual({
+      students: 1,
+    });
     expect(await standing()).toMatchObject({ state: 'working' });
     const after = (await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`)).students;
     expect(after.map((own: { studentId: number }) => own.studentId)).not.toContain(other.studentId);
@@ -185,12 +282,20 @@ describe('from there', () => {
     const { assignmentId } = await giveTest(school, teacher);
     const student = await school.student('6B', 24);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
-    const leave = () => student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, { entry: null, hidden: true, left: 1, heard: 0 }); // prettier-ignore
+    const leave = () =>
+      student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, {
+        entry: null,
+        hidden: true,
+        left: 1,
+        heard: 0,
+      });
     await leave();
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
     await leave();
     const { students } = await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`);
-    expect(students.filter(({ leaves }: { leaves: number }) => leaves > 0)).toMatchObject([{ leaves: 1 }]);
+    expect(students.filter(({ leaves }: { leaves: number }) => leaves > 0)).toMatchObject([
+      { leaves: 1 },
+    ]);
   });
 });
 
@@ -198,7 +303,7 @@ describe('from there', () => {
 async function openServer(): Promise<string> {
   const { createServer } = await import('node:http');
   const { createApp } = await import('../src/app');
-  const app = createApp({ ...school.app.context, pages: null, checkAnswers: true }); // prettier-ignore
+  const app = createApp({ ...school.app.context, pages: null, checkAnswers: true });
   const server = createServer(app.http);
   await new Promise<void>((ready) => server.listen(0, '127.0.0.1', ready));
   server.unref();

@@ -7,16 +7,22 @@ import { mailService } from './mail';
 import { rosterService } from './roster';
 
 const listen = (server: Server) =>
-  new Promise<number>((ready) => server.listen(0, '127.0.0.1', () => ready((server.address() as AddressInfo).port)));
+  new Promise<number>((ready) =>
+    server.listen(0, '127.0.0.1', () => ready((server.address() as AddressInfo).port)),
+  );
 
 async function main(): Promise<void> {
   const clientId = 'oaken';
   const clientSecret = randomBytes(18).toString('base64url');
-  const port = await listen(rosterService({ tables: officeRoster(demoSeed), clientId, clientSecret }));
+  const port = await listen(
+    rosterService({ tables: officeRoster(demoSeed), clientId, clientSecret }),
+  );
   const mail = mailService();
   const mailboxPort = await listen(mail.mailbox);
   const smtpPort = await new Promise<number>((ready) => {
-    const server = mail.smtp.listen(0, '127.0.0.1', () => ready((server.address() as AddressInfo).port));
+    const server = mail.smtp.listen(0, '127.0.0.1', () =>
+      ready((server.address() as AddressInfo).port),
+    );
   });
   process.send?.({
     OAKEN_SMTP_URL: `smtp://127.0.0.1:${smtpPort}`,

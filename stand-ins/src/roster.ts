@@ -16,20 +16,49 @@ const base = '/ims/oneroster/rostering/v1p2/';
 const readScope = 'https://purl.imsglobal.org/spec/or/v1p2/scope/roster.readonly';
 type Line = Readonly<Record<string, string>>;
 
-const reference = (type: string, sourcedId: string | undefined) => (sourcedId ? { sourcedId, type, href: `${base}${type}s/${sourcedId}` } : undefined); // prettier-ignore
+const reference = (type: string, sourcedId: string | undefined) =>
+  sourcedId ? { sourcedId, type, href: `${base}${type}s/${sourcedId}` } : undefined;
 const list = (cell: string | undefined) => (cell ? cell.split(',') : []);
 
 /** The CSV binding's rows as the REST binding's objects. */
 const shapes: Record<string, (line: Line) => object> = {
   academicSessions: ({ sourcedId, status, title, type }) => ({ sourcedId, status, title, type }),
-  courses: ({ sourcedId, status, title, grades, subjects }) => ({ sourcedId, status, title, grades: list(grades), subjects: list(subjects) }),
-  classes: (own) => ({
-    sourcedId: own.sourcedId, status: own.status, title: own.title, classType: 'scheduled', grades: list(own.grades), subjects: list(own.subjects), periods: list(own.periods),
-    course: reference('course', own.courseSourcedId), terms: list(own.termSourcedIds).map((id) => reference('academicSession', id)),
+  courses: ({ sourcedId, status, title, grades, subjects }) => ({
+    sourcedId,
+    status,
+    title,
+    grades: list(grades),
+    subjects: list(subjects),
   }),
-  users: ({ sourcedId, status, givenName, familyName, identifier, email, grades }) => ({ sourcedId, status, enabledUser: true, givenName, familyName, identifier, email, grades: list(grades) }),
-  enrollments: (own) => ({ sourcedId: own.sourcedId, status: own.status, role: own.role, class: reference('class', own.classSourcedId), user: reference('user', own.userSourcedId) }),
-}; // prettier-ignore
+  classes: (own) => ({
+    sourcedId: own.sourcedId,
+    status: own.status,
+    title: own.title,
+    classType: 'scheduled',
+    grades: list(own.grades),
+    subjects: list(own.subjects),
+    periods: list(own.periods),
+    course: reference('course', own.courseSourcedId),
+    terms: list(own.termSourcedIds).map((id) => reference('academicSession', id)),
+  }),
+  users: ({ sourcedId, status, givenName, familyName, identifier, email, grades }) => ({
+    sourcedId,
+    status,
+    enabledUser: true,
+    givenName,
+    familyName,
+    identifier,
+    email,
+    grades: list(grades),
+  }),
+  enrollments: (own) => ({
+    sourcedId: own.sourcedId,
+    status: own.status,
+    role: own.role,
+    class: reference('class', own.classSourcedId),
+    user: reference('user', own.userSourcedId),
+  }),
+};
 
 export function rosterService({ tables, clientId, clientSecret }: RosterOptions): Server {
   const tokens = new Set<string>();
@@ -39,12 +68,20 @@ export function rosterService({ tables, clientId, clientSecret }: RosterOptions)
     for await (const piece of request) body += piece;
     const form = new URLSearchParams(body);
     const expected = `Basic ${Buffer.from(`${clientId}:${clientSecret}`).toString('base64')}`;
-    if (request.headers.authorization !== expected) return answer(response, 401, { error: 'invalid_client' });
-    if (form.get('grant_type') !== 'client_credentials') return answer(response, 400, { error: 'unsupported_grant_type' }); // prettier-ignore
-    if (!form.get('scope')?.split(' ').includes(readScope)) return answer(response, 400, { error: 'invalid_scope' });
+    if (request.headers.authorization !== expected)
+      return answer(response, 401, { error: 'invalid_client' });
+    if (form.get('grant_type') !== 'client_credentials')
+      return answer(response, 400, { error: 'unsupported_grant_type' });
+    if (!form.get('scope')?.split(' ').includes(readScope))
+      return answer(response, 400, { error: 'invalid_scope' });
     const token = randomBytes(24).toString('base64url');
     tokens.add(token);
-    answer(response, 200, { access_token: token, token_type: 'Bearer', expires_in: 3600, scope: readScope });
+    answer(response, 200, {
+      access_token: token,
+      token_type: 'Bearer',
+      expires_in: 3600,
+      scope: readScope,
+    });
   }
 
   function collection(request: IncomingMessage, response: ServerResponse, address: URL): void {
@@ -56,7 +93,9 @@ export function rosterService({ tables, clientId, clientSecret }: RosterOptions)
     if (!shape || !lines) return failure(response, 404, 'unknownobject');
     if (sourcedId) {
       const found = lines.find((own) => own.sourcedId === sourcedId);
-      return found ? answer(response, 200, { [name.replace(/e?s$/, '')]: shape(found) }) : failure(response, 404, 'unknownobject'); // prettier-ignore
+      return found
+        ? answer(response, 200, { [name.replace(/e?s$/, '')]: shape(found) })
+        : failure(response, 404, 'unknownobject');
     }
     const limit = Number(address.searchParams.get('limit') ?? 100);
     const offset = Number(address.searchParams.get('offset') ?? 0);
@@ -67,7 +106,8 @@ export function rosterService({ tables, clientId, clientSecret }: RosterOptions)
 
   return createServer((request, response) => {
     const address = new URL(request.url ?? '/', 'http://roster.invalid');
-    if (request.method === 'POST' && address.pathname === '/token') return void issueToken(request, response);
+    if (request.method === 'POST' && address.pathname === '/token')
+      return void issueToken(request, response);
     if (!address.pathname.startsWith(base)) return failure(response, 404, 'unknownobject');
     // It is the office's list: nobody writes it from here.
     if (request.method !== 'GET') return failure(response, 405, 'forbidden');
@@ -83,5 +123,9 @@ const failure = (response: ServerResponse, status: number, minor: string) =>
   answer(response, status, {
     imsx_codeMajor: 'failure',
     imsx_severity: 'error',
-    imsx_CodeMinor: { imsx_codeMinorField: [{ imsx_codeMinorFieldName: 'TargetEndSystem', imsx_codeMinorFieldValue: minor }] }, // prettier-ignore
+    imsx_CodeMinor: {
+      imsx_codeMinorField: [
+        { imsx_codeMinorFieldName: 'TargetEndSystem', imsx_codeMinorFieldValue: minor },
+      ],
+    },
   });

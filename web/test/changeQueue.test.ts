@@ -26,16 +26,20 @@ class FakeServer implements QueueDoors {
     return answer;
   };
   read = async () => answer;
-  titles = () => this.arrived.map(({ changes }) => (changes[0] as { facts: { title: string } }).facts.title);
+  titles = () =>
+    this.arrived.map(({ changes }) => (changes[0] as { facts: { title: string } }).facts.title);
 }
 
-const refused = (type: string) => new Refused({ type, title: 'It was refused.', detail: 'Their title is “B”.', status: 409 }); // prettier-ignore
+const refused = (type: string) =>
+  new Refused({ type, title: 'It was refused.', detail: 'Their title is “B”.', status: 409 });
 let account = 0;
 let server: FakeServer;
 beforeEach(() => {
   account++;
   server = new FakeServer();
-  jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask', 'performance', 'Date'] });
+  jest.useFakeTimers({
+    doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask', 'performance', 'Date'],
+  });
 });
 afterEach(() => jest.useRealTimers());
 
@@ -60,7 +64,9 @@ test('a page that is loaded anew sends what the one before could not, under the 
   const { key } = before.kept[0]!;
   const after = new ChangeQueue(account, server);
   await after.open();
-  expect(server.arrived).toEqual([{ changes: [titled('A').change], clientKey: key, against: [titled('A').inverse] }]);
+  expect(server.arrived).toEqual([
+    { changes: [titled('A').change], clientKey: key, against: [titled('A').inverse] },
+  ]);
   // Once it has arrived, nobody sends it again.
   await new ChangeQueue(account, server).open();
   expect(server.arrived).toHaveLength(1);
@@ -80,7 +86,9 @@ test('what a colleague stands in the way of is kept until the teacher decides; t
   await queue.add(step('A'));
   await queue.add(step('B'));
   expect(server.titles()).toEqual(['B']);
-  expect(queue.stuck(1)).toMatchObject([{ stuck: { reason: 'Their title is “B”.', replaces: true } }]);
+  expect(queue.stuck(1)).toMatchObject([
+    { stuck: { reason: 'Their title is “B”.', replaces: true } },
+  ]);
   // It is still there for the next page.
   const next = new ChangeQueue(account, server);
   await next.open();

@@ -19,7 +19,8 @@ class FakeServer {
     const trouble = this.next.shift();
     if (trouble === 'no network') throw new TypeError('network');
     if (trouble) return new Response(JSON.stringify(trouble.body), { status: trouble.status });
-    for (const own of answers) if (own.number > (this.kept.get(own.entry)?.number ?? 0)) this.kept.set(own.entry, own);
+    for (const own of answers)
+      if (own.number > (this.kept.get(own.entry)?.number ?? 0)) this.kept.set(own.entry, own);
     const stored = answers
       .map(({ entry }) => this.kept.get(entry)!)
       .map(({ entry, number, device }) => ({ entry, number, device }));
@@ -41,7 +42,9 @@ beforeAll(() => {
 });
 beforeEach(() => {
   // The fake store needs its own turns of the event loop; only what the outbox waits for is moved by hand.
-  jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask', 'performance', 'Date'] });
+  jest.useFakeTimers({
+    doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask', 'performance', 'Date'],
+  });
   jest.spyOn(Math, 'random').mockReturnValue(0.5);
   server = new FakeServer();
   globalThis.fetch = server.fetch as typeof fetch;
@@ -81,7 +84,9 @@ test('a burst of typing is one save within a second, numbered by change, and ack
   for (const word of ['a', 'an', 'ans']) outbox.change('one', { p: word }, false);
   expect([server.received.length, last()]).toEqual([0, 'saving']);
   await pass(1_000);
-  expect(server.received).toEqual([[expect.objectContaining({ entry: 'one', number: 3, responses: { p: 'ans' } })]]);
+  expect(server.received).toEqual([
+    [expect.objectContaining({ entry: 'one', number: 3, responses: { p: 'ans' } })],
+  ]);
   expect([last(), outbox.waiting, seen.clock]).toEqual(['saved', [], 1_000]);
 });
 
@@ -97,7 +102,11 @@ test('typing on does not postpone the save for ever', async () => {
 test('without network, with the database away and when it is too much, it is kept and tried again, ever more slowly', async () => {
   const { outbox, last } = await start();
   const away: Answer = { status: 503, body: { type: 'about:blank', title: 'away', status: 503 } };
-  server.next = ['no network', away, { status: 429, body: { type: 'about:blank', title: 'much', status: 429 } }];
+  server.next = [
+    'no network',
+    away,
+    { status: 429, body: { type: 'about:blank', title: 'much', status: 429 } },
+  ];
   outbox.change('one', { p: 'x' }, true);
   await pass(400);
   expect([server.received.length, last()]).toEqual([1, 'kept']);
@@ -115,7 +124,16 @@ test('without network, with the database away and when it is too much, it is kep
 
 test('an answer that is no longer taken is let go, and the page is told that it is behind', async () => {
   const { outbox, seen, last } = await start();
-  server.next = [{ status: 200, body: { stored: [{ entry: 'two', number: 1, device: outbox.device }], closed: ['one'], now: 5 } }]; // prettier-ignore
+  server.next = [
+    {
+      status: 200,
+      body: {
+        stored: [{ entry: 'two', number: 1, device: outbox.device }],
+        closed: ['one'],
+        now: 5,
+      },
+    },
+  ];
   outbox.change('one', { p: 'x' }, false);
   outbox.change('two', { p: 'y' }, false);
   await pass(400);
@@ -183,7 +201,11 @@ test('another device was ahead: what the student just typed goes on top of it', 
   await pass(400);
   expect(last()).toBe('saving');
   await pass(400);
-  expect([last(), kept('one'), server.kept.get('one')!.number]).toEqual(['saved', { p: 'mine' }, 6]);
+  expect([last(), kept('one'), server.kept.get('one')!.number]).toEqual([
+    'saved',
+    { p: 'mine' },
+    6,
+  ]);
 });
 
 test('an answer from before this page, overtaken meanwhile, gives way and the page is told', async () => {
@@ -210,7 +232,9 @@ test('two tabs of one browser follow each other', async () => {
   first.outbox.change('one', { p: 'here' }, false);
   // Messages between tabs take a real moment.
   for (let i = 0; i < 200 && second.seen.adopted.length === 0; i++) await turns(1);
-  expect(second.seen.adopted).toEqual([expect.objectContaining({ entry: 'one', responses: { p: 'here' } })]);
+  expect(second.seen.adopted).toEqual([
+    expect.objectContaining({ entry: 'one', responses: { p: 'here' } }),
+  ]);
   second.outbox.change('one', { p: 'there' }, false);
   await pass(400);
   expect(server.kept.get('one')).toMatchObject({ number: 2, responses: { p: 'there' } });
@@ -253,7 +277,9 @@ describe('what a page left behind', () => {
       const status = next.shift() ?? 200;
       if (status === 'no network') throw new TypeError('network');
       return new Response(
-        JSON.stringify(status === 200 ? { stored: [], closed: [], now: 1 } : { title: 'no', status }),
+        JSON.stringify(
+          status === 200 ? { stored: [], closed: [], now: 1 } : { title: 'no', status },
+        ),
         {
           status,
         },
@@ -277,7 +303,16 @@ describe('what a page left behind', () => {
     listen();
     expect(await sendKept(own)).toBe(0);
     expect(paths).toEqual([`POST ${path}/hand-in`, `PUT ${path}/answers`]);
-    expect(bodies[0]).toEqual({ handedInAt: 900, answers: [expect.objectContaining({ entry: 'one', responses: { p: 'written offline' }, writtenAt: 777 })] }); // prettier-ignore
+    expect(bodies[0]).toEqual({
+      handedInAt: 900,
+      answers: [
+        expect.objectContaining({
+          entry: 'one',
+          responses: { p: 'written offline' },
+          writtenAt: 777,
+        }),
+      ],
+    });
     listen();
     await sendKept(own);
     expect(paths).toEqual([]);

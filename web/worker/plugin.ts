@@ -12,22 +12,35 @@ export const seatWorker = (): Plugin => ({
   name: 'seat-worker',
   apply: 'build',
   async generateBundle(_, bundle) {
-    const seat = Object.values(bundle).find((own): own is Rollup.OutputChunk => own.type === 'chunk' && own.isEntry && own.name === 'seat'); // prettier-ignore
+    const seat = Object.values(bundle).find(
+      (own): own is Rollup.OutputChunk =>
+        own.type === 'chunk' && own.isEntry && own.name === 'seat',
+    );
     if (!seat) throw new Error('The seat has no entry in this build.');
-    const files = [...reached(bundle, seat)].filter((name) => sizeOf(bundle[name]) <= largest && !rareFont.test(name)).sort(); // prettier-ignore
+    const files = [...reached(bundle, seat)]
+      .filter((name) => sizeOf(bundle[name]) <= largest && !rareFont.test(name))
+      .sort();
     const version = createHash('sha256').update(files.join()).digest('hex').slice(0, 12);
     const source = await readFile(new URL('./seat-worker.ts', import.meta.url), 'utf8');
     const { code } = await transformWithEsbuild(source, 'seat-worker.ts', {
-      define: { PRECACHED: JSON.stringify(files.map((name) => `/${name}`)), VERSION: JSON.stringify(version) },
+      define: {
+        PRECACHED: JSON.stringify(files.map((name) => `/${name}`)),
+        VERSION: JSON.stringify(version),
+      },
     });
     this.emitFile({ type: 'asset', fileName: 'seat-worker.js', source: code });
   },
 });
 
-const sizeOf = (own: Rollup.OutputAsset | Rollup.OutputChunk | undefined) => own === undefined ? 0 : own.type === 'chunk' ? own.code.length : own.source.length; // prettier-ignore
+const sizeOf = (own: Rollup.OutputAsset | Rollup.OutputChunk | undefined) =>
+  own === undefined ? 0 : own.type === 'chunk' ? own.code.length : own.source.length;
 
 /** The chunk and all that it and what it imports can load: scripts, styles and fonts. */
-function reached(bundle: Rollup.OutputBundle, from: Rollup.OutputChunk, found = new Set<string>()): Set<string> {
+function reached(
+  bundle: Rollup.OutputBundle,
+  from: Rollup.OutputChunk,
+  found = new Set<string>(),
+): Set<string> {
   if (found.has(from.fileName)) return found;
   found.add(from.fileName);
   for (const name of from.viteMetadata?.importedCss ?? []) found.add(name);
@@ -35,7 +48,8 @@ function reached(bundle: Rollup.OutputBundle, from: Rollup.OutputChunk, found = 
   for (const name of [...found]) {
     const own = bundle[name];
     if (own?.type === 'asset' && name.endsWith('.css'))
-      for (const [, asset] of String(own.source).matchAll(/url\(\/(assets\/[^)"']+)\)/g)) found.add(asset!);
+      for (const [, asset] of String(own.source).matchAll(/url\(\/(assets\/[^)"']+)\)/g))
+        found.add(asset!);
   }
   for (const name of [...from.imports, ...from.dynamicImports]) {
     const own = bundle[name];

@@ -15,14 +15,17 @@ const patience = 4_000;
 
 worker.addEventListener('install', (event) => {
   event.waitUntil(
-    caches.open(pages).then((cache) => cache.addAll([shell, '/leaf.svg', '/seat.webmanifest', ...PRECACHED])),
+    caches
+      .open(pages)
+      .then((cache) => cache.addAll([shell, '/leaf.svg', '/seat.webmanifest', ...PRECACHED])),
   );
 });
 
 worker.addEventListener('activate', (event) => {
   event.waitUntil(
     (async () => {
-      for (const name of await caches.keys()) if (name !== pages && name !== shown) await caches.delete(name);
+      for (const name of await caches.keys())
+        if (name !== pages && name !== shown) await caches.delete(name);
       await worker.clients.claim();
     })(),
   );
@@ -37,7 +40,8 @@ worker.addEventListener('fetch', (event) => {
   const { origin, pathname } = new URL(request.url);
   if (request.method !== 'GET' || origin !== worker.location.origin) return;
   if (request.mode === 'navigate') event.respondWith(open(request));
-  else if (pathname.startsWith('/assets/') || pathname === '/leaf.svg') event.respondWith(keptFirst(request, pages));
+  else if (pathname.startsWith('/assets/') || pathname === '/leaf.svg')
+    event.respondWith(keptFirst(request, pages));
   // A player asks for parts of a file, which a cache cannot keep.
   else if (pathname.startsWith('/api/files/') && !request.headers.has('range'))
     event.respondWith(keptFirst(request, shown));

@@ -7,7 +7,13 @@ import { account, sessionAnswer } from './session';
 const token = z.string().regex(/^[A-Za-z0-9_-]{43}$/, 'This link is not whole. Copy it again.');
 
 /** A link that leads one person in once; it is shown this once, since only its hash is kept. */
-const personalLink = z.object({ id, name: z.string(), signInName: z.string(), link: z.string(), until: instant });
+const personalLink = z.object({
+  id,
+  name: z.string(),
+  signInName: z.string(),
+  link: z.string(),
+  until: instant,
+});
 export type PersonalLink = z.infer<typeof personalLink>;
 
 export const staffRow = account.extend({
@@ -42,7 +48,9 @@ export const addStaff = endpoint({
   who: 'administrator',
   does: 'Adds people, all of them or none, and gives a one-time link for each to choose a password.',
   largest: roomy,
-  body: z.strictObject({ people: z.array(listedPerson).min(1, 'There is nobody to add.').max(mostStaff) }),
+  body: z.strictObject({
+    people: z.array(listedPerson).min(1, 'There is nobody to add.').max(mostStaff),
+  }),
   answer: z.object({ links: z.array(personalLink) }),
 });
 
@@ -121,7 +129,10 @@ export const changePassword = endpoint({
   path: '/api/me/password',
   who: 'staff',
   does: 'Changes my password; all my other sessions end.',
-  body: z.strictObject({ old: z.string().min(1, 'Type your present password.').max(200), password }),
+  body: z.strictObject({
+    old: z.string().min(1, 'Type your present password.').max(200),
+    password,
+  }),
   answer: z.object({}),
 });
 

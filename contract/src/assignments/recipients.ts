@@ -41,6 +41,8 @@ export const listGroups = endpoint({
   who: 'teacher',
   does: 'Lists the groups of my classes, each with its students.',
   answer: z.object({
-    groups: z.array(z.object({ id, name: z.string(), classId: id, className: z.string(), students: z.array(id) })),
+    groups: z.array(
+      z.object({ id, name: z.string(), classId: id, className: z.string(), students: z.array(id) }),
+    ),
   }),
 });

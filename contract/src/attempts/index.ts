@@ -63,7 +63,10 @@ export const listSeat = endpoint({
 });
 
 /** Each kind shows its own fields; what must not be among them is proved by the walk over the student routes. */
-const sittingPart = z.looseObject({ id: z.string(), kind: z.string() }) as unknown as z.ZodType<SittingPart>;
+const sittingPart = z.looseObject({
+  id: z.string(),
+  kind: z.string(),
+}) as unknown as z.ZodType<SittingPart>;
 
 export const storedAnswer = z.object({
   entry: z.string(),
@@ -118,7 +121,9 @@ export const attemptAnswer = z.object({
       earlier: z.array(z.enum(['unanswered', 'partly', 'answered', 'to read'])),
       /** How many questions come after the ones that are open. */
       ahead: z.number(),
-      clock: z.object({ of: z.enum(['section', 'item']), length: z.number(), endsAt: instant }).nullable(),
+      clock: z
+        .object({ of: z.enum(['section', 'item']), length: z.number(), endsAt: instant })
+        .nullable(),
       /** What going on leads to; null on the last stage. */
       next: z.enum(['section', 'item']).nullable(),
     })
@@ -155,7 +160,12 @@ export const attemptAnswer = z.object({
     /** By the id of their revision. */
     passages: z.record(
       z.string(),
-      z.object({ title: z.string(), body: z.string(), numbering: z.enum(numberings), source: z.string() }),
+      z.object({
+        title: z.string(),
+        body: z.string(),
+        numbering: z.enum(numberings),
+        source: z.string(),
+      }),
     ),
   }),
   answers: z.array(storedAnswer),
@@ -187,7 +197,10 @@ export const savedAnswer = z.strictObject({
   entry: shortId,
   number: z.int().min(1),
   device: z.string().regex(/^[a-z0-9]{12}$/),
-  responses: responses.refine((own) => JSON.stringify(own).length <= 20_000, 'That answer is too long to be saved.'),
+  responses: responses.refine(
+    (own) => JSON.stringify(own).length <= 20_000,
+    'That answer is too long to be saved.',
+  ),
   flagged: z.boolean(),
   /** When it was written, by the device's account of the server's clock; it matters only where it arrives after the end. */
   writtenAt: instant.optional(),
@@ -271,7 +284,10 @@ export const countPlay = endpoint({
   who: 'student',
   does: 'Says how often a sound or film that can be played only so often has been played; the largest number stands.',
   params: attemptId,
-  body: z.strictObject({ file: z.string().regex(/^[A-Za-z0-9_-]{22}$/), times: z.int().min(1).max(mostPlays) }),
+  body: z.strictObject({
+    file: z.string().regex(/^[A-Za-z0-9_-]{22}$/),
+    times: z.int().min(1).max(mostPlays),
+  }),
   answer: z.object({ times: z.number() }),
 });
 
@@ -324,7 +340,14 @@ export const readReport = endpoint({
     notes: z.array(z.string()),
     /** What was earned on each standard, in words; null until right and wrong are released. */
     byStandard: z
-      .array(z.object({ code: z.string(), statement: z.string(), share: z.number().nullable(), words: z.string() }))
+      .array(
+        z.object({
+          code: z.string(),
+          statement: z.string(),
+          share: z.number().nullable(),
+          words: z.string(),
+        }),
+      )
       .nullable(),
     /** Null until anything about single questions is released. */
     entries: z
@@ -345,7 +368,14 @@ export const readReport = endpoint({
           /** What the teacher wrote beside it. */
           comments: z.array(z.string()),
           /** The levels that the work reached, where the teacher marked it by a guide. */
-          levels: z.array(z.object({ criterion: z.string(), words: z.string(), points: z.number(), most: z.number() })),
+          levels: z.array(
+            z.object({
+              criterion: z.string(),
+              words: z.string(),
+              points: z.number(),
+              most: z.number(),
+            }),
+          ),
           /** What was decided about it after the test, in words; null where nothing was. */
           note: z.string().nullable(),
         }),

@@ -28,10 +28,21 @@ export const readItem = endpoint({
     earlier: z.object({ n: z.number(), share: z.number() }).nullable(),
     /** What was observed in each grade, over all uses; the lowest grade first. */
     byGrade: z.array(
-      z.object({ grade: z.number(), n: z.number(), share: z.number(), separation: z.number().nullable() }),
+      z.object({
+        grade: z.number(),
+        n: z.number(),
+        share: z.number(),
+        separation: z.number().nullable(),
+      }),
     ),
     revisions: z.array(
-      z.object({ id, number: z.number(), by: z.string(), at: instant, forTest: z.string().nullable() }),
+      z.object({
+        id,
+        number: z.number(),
+        by: z.string(),
+        at: instant,
+        forTest: z.string().nullable(),
+      }),
     ),
     /** Where it was copied from, when I may still read that. */
     source: z
@@ -95,7 +106,10 @@ export const settleSource = endpoint({
   answer: z.object({}),
 });
 
-const several = z.array(id).min(1, 'No item is picked.').max(mostAtOnce, `More than ${mostAtOnce} items at once.`);
+const several = z
+  .array(id)
+  .min(1, 'No item is picked.')
+  .max(mostAtOnce, `More than ${mostAtOnce} items at once.`);
 const target = { bank: id, folder: id.nullable() };
 
 export const moveItems = endpoint({

@@ -13,7 +13,8 @@ const numbers = z
 /** A day in an address, as the school counts it: `2026-09-01`. */
 const dayInAddress = z.iso.date('Write the day like 2026-09-01.');
 
-const band = (list: readonly { id: string }[]) => z.enum(list.map((own) => own.id) as [string, ...string[]]);
+const band = (list: readonly { id: string }[]) =>
+  z.enum(list.map((own) => own.id) as [string, ...string[]]);
 
 export const filters = z.object({
   words: z.string().trim().max(200).optional(),

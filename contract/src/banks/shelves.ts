@@ -59,7 +59,10 @@ export const readShares = endpoint({
   who: 'teacher',
   does: 'Says with which colleagues a bank of mine is shared, and whom it could be shared with.',
   params: z.object({ bankId: idInPath }),
-  answer: z.object({ shares: z.array(share), colleagues: z.array(z.object({ accountId: id, name: z.string() })) }),
+  answer: z.object({
+    shares: z.array(share),
+    colleagues: z.array(z.object({ accountId: id, name: z.string() })),
+  }),
 });
 
 export const shareBank = endpoint({
@@ -98,7 +101,11 @@ export const moveFolders = endpoint({
   path: '/api/folders/move',
   who: 'teacher',
   does: 'Moves folders with all that is in them into another place of the same or another bank.',
-  body: z.object({ folders: z.array(id).min(1).max(200), ...place, before: id.nullable().default(null) }),
+  body: z.object({
+    folders: z.array(id).min(1).max(200),
+    ...place,
+    before: id.nullable().default(null),
+  }),
   answer: z.object({}),
 });
 

@@ -7,7 +7,10 @@ const line = (most: number) => z.string().trim().max(most, `At most ${most} char
 export const classFacts = z.strictObject({
   name: line(60).min(1, 'A class needs a name.'),
   period: line(40),
-  grade: z.int('A grade is a whole number.').min(0, 'A grade is from 0 to 13.').max(13, 'A grade is from 0 to 13.'),
+  grade: z
+    .int('A grade is a whole number.')
+    .min(0, 'A grade is from 0 to 13.')
+    .max(13, 'A grade is from 0 to 13.'),
   subject: line(60).min(1, 'A class needs a subject.'),
   term: line(60),
   notes: line(2000),

@@ -42,7 +42,10 @@ export const readClass = endpoint({
 const listed = z
   .array(listedStudent)
   .max(mostInClass, `A class holds at most ${mostInClass} students.`)
-  .refine((all) => new Set(all.map(({ line }) => line)).size === all.length, 'Two students stand on the same line.');
+  .refine(
+    (all) => new Set(all.map(({ line }) => line)).size === all.length,
+    'Two students stand on the same line.',
+  );
 const rollTarget = {
   /** Null: a class that is made with it. */
   classId: id.nullable(),
@@ -50,7 +53,8 @@ const rollTarget = {
   /** The list names everybody of the class. */
   whole: z.boolean(),
 };
-const rolls = <T extends z.ZodType>(roll: T) => z.array(roll).min(1).max(60, 'At most 60 classes at once.');
+const rolls = <T extends z.ZodType>(roll: T) =>
+  z.array(roll).min(1).max(60, 'At most 60 classes at once.');
 
 const rollLine = z.object({
   listed: listedStudent,
@@ -66,7 +70,9 @@ const rollLine = z.object({
     }),
   ),
   from: z.object({ classId: id, className: z.string() }).nullable(),
-  likely: z.array(z.object({ studentId: id, name: z.string(), why: z.string(), where: z.string() })),
+  likely: z.array(
+    z.object({ studentId: id, name: z.string(), why: z.string(), where: z.string() }),
+  ),
   note: z.string(),
 });
 
@@ -76,7 +82,9 @@ export const planRolls = endpoint({
   who: 'teacher',
   does: 'Says what lists would do to classes; nothing is changed by it.',
   largest: roomy,
-  body: z.strictObject({ rolls: rolls(z.strictObject({ ...rollTarget, subject: z.string().max(60) })) }),
+  body: z.strictObject({
+    rolls: rolls(z.strictObject({ ...rollTarget, subject: z.string().max(60) })),
+  }),
   answer: z.object({
     plans: z.array(
       z.object({
@@ -109,7 +117,11 @@ export const applyRolls = endpoint({
         choices: z.strictObject({
           lines: z.record(
             z.string(),
-            z.strictObject({ take: z.boolean(), as: id.nullable().optional(), move: z.boolean().optional() }),
+            z.strictObject({
+              take: z.boolean(),
+              as: id.nullable().optional(),
+              move: z.boolean().optional(),
+            }),
           ),
           leaving: z.array(id).max(mostInClass),
         }),
@@ -143,7 +155,13 @@ export const describeStudent = endpoint({
   who: 'teacher',
   does: 'Corrects a student’s name, student number, e-mail address or grade.',
   params: ofStudent,
-  body: listedStudent.pick({ givenName: true, familyName: true, studentNumber: true, email: true, grade: true }),
+  body: listedStudent.pick({
+    givenName: true,
+    familyName: true,
+    studentNumber: true,
+    email: true,
+    grade: true,
+  }),
   answer: z.object({}),
 });
 
@@ -172,7 +190,9 @@ export const makeSlips = endpoint({
   who: 'teacher',
   does: 'Gives students new passcodes for sign-in slips, shown this once; old ones end.',
   params: inClass,
-  body: z.strictObject({ students: z.array(id).min(1, 'Choose at least one student.').max(mostInClass) }),
+  body: z.strictObject({
+    students: z.array(id).min(1, 'Choose at least one student.').max(mostInClass),
+  }),
   answer: z.object({ slips: z.array(z.object({ studentId: id, passcode: z.string() })) }),
 });
 

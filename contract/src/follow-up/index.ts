@@ -12,7 +12,9 @@ const group = z.object({
       name: z.string(),
       class: z.string(),
       /** What they earned on each of the group's standards; null where they were not asked. */
-      evidence: z.array(z.object({ code: z.string(), share: z.number().nullable(), items: z.number() })),
+      evidence: z.array(
+        z.object({ code: z.string(), share: z.number().nullable(), items: z.number() }),
+      ),
     }),
   ),
   /** For each standard: items of my banks that none of them has met. */

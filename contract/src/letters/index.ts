@@ -9,6 +9,8 @@ export const readMailbox = endpoint({
   answer: z.object({
     /** False where letters go to real mailboxes, or nowhere. */
     there: z.boolean(),
-    letters: z.array(z.object({ to: z.string(), subject: z.string(), text: z.string(), at: instant })),
+    letters: z.array(
+      z.object({ to: z.string(), subject: z.string(), text: z.string(), at: instant }),
+    ),
   }),
 });

@@ -24,7 +24,14 @@ export const listMarking = endpoint({
   answer: z.object({
     waiting: z.array(line.extend({ waits: z.number(), marked: z.number(), oldest: instant })),
     seconds: z.array(
-      z.object({ readingId: id, title: z.string(), stem: z.string(), askedBy: z.string(), left: z.number(), askedAt: instant }), // prettier-ignore
+      z.object({
+        readingId: id,
+        title: z.string(),
+        stem: z.string(),
+        askedBy: z.string(),
+        left: z.number(),
+        askedAt: instant,
+      }),
     ),
     unknown: z.array(line.extend({ answers: z.number(), students: z.number() })),
   }),

@@ -67,7 +67,12 @@ export const settle = endpoint({
   who: 'teacher',
   does: 'Settles a difference between two markers: these points count.',
   params: partPlace,
-  body: z.strictObject({ attemptId: id, version: z.int(), points: z.number().min(0), comment: z.string().max(2000) }),
+  body: z.strictObject({
+    attemptId: id,
+    version: z.int(),
+    points: z.number().min(0),
+    comment: z.string().max(2000),
+  }),
   answer: z.object({}),
 });
 

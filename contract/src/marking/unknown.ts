@@ -15,7 +15,12 @@ export const readUnknown = endpoint({
     key: z.string(),
     mayDecide: z.boolean(),
     answers: z.array(
-      z.object({ spelling: z.string(), said: z.string(), students: z.number(), staysWrong: z.boolean() }),
+      z.object({
+        spelling: z.string(),
+        said: z.string(),
+        students: z.number(),
+        staysWrong: z.boolean(),
+      }),
     ),
   }),
 });
@@ -28,6 +33,9 @@ export const decideWrong = endpoint({
   does: 'Says that these answers stay wrong, or may be asked about again.',
   params: partPlace,
   largest: roomy,
-  body: z.strictObject({ spellings: z.array(z.string().max(200)).min(1).max(500), wrong: z.boolean() }),
+  body: z.strictObject({
+    spellings: z.array(z.string().max(200)).min(1).max(500),
+    wrong: z.boolean(),
+  }),
   answer: z.object({}),
 });

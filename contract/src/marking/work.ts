@@ -42,7 +42,9 @@ export const markedAnswer = z.object({
   part: z.string(),
   attemptId: id,
   /** Without names for a second reader. */
-  student: z.object({ id, name: z.string(), className: z.string(), rollNumber: z.number().nullable() }).nullable(),
+  student: z
+    .object({ id, name: z.string(), className: z.string(), rollNumber: z.number().nullable() })
+    .nullable(),
   response: z.unknown(),
   /** Of a text. */
   words: z.number().nullable(),
@@ -73,4 +75,6 @@ export const marks = z.strictObject({
   comment: z.string().trim().max(2000, 'At most 2,000 characters.'),
 });
 
-export const given = z.object({ versions: z.array(z.object({ attemptId: id, version: z.number() })) });
+export const given = z.object({
+  versions: z.array(z.object({ attemptId: id, version: z.number() })),
+});

@@ -26,7 +26,12 @@ const moved = z.object({
   bands: z.object({ before: z.string(), after: z.string() }).nullable(),
 });
 
-const classFigures = z.object({ mean: figure, meanShare: figure, alpha: figure, standardError: figure });
+const classFigures = z.object({
+  mean: figure,
+  meanShare: figure,
+  alpha: figure,
+  standardError: figure,
+});
 
 const made = z.object({
   id,

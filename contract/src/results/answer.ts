@@ -17,7 +17,14 @@ export const optionResult = z.object({
   correlation: figure,
 });
 
-const wrongAnswer = z.object({ answer: z.string(), n: z.number(), mistake: z.string().optional(), chosen: z.boolean(), part: z.string(), response: z.unknown() }); // prettier-ignore
+const wrongAnswer = z.object({
+  answer: z.string(),
+  n: z.number(),
+  mistake: z.string().optional(),
+  chosen: z.boolean(),
+  part: z.string(),
+  response: z.unknown(),
+});
 
 export const itemResult = z.object({
   entry: z.string(),
@@ -45,10 +52,19 @@ export const itemResult = z.object({
   wrongAnswers: z.array(wrongAnswer),
   blank: z.number(),
   /** Of a practice: how many were right at once, later, or had the answer shown. */
-  practice: z.object({ first: z.number(), later: z.number(), shown: z.number(), hints: z.number() }).nullable(),
+  practice: z
+    .object({ first: z.number(), later: z.number(), shown: z.number(), hints: z.number() })
+    .nullable(),
   /** Half of the students took longer, in ms. */
   time: figure,
-  flags: z.array(z.object({ kind: z.string(), title: z.string(), reason: z.string(), option: z.string().optional() })),
+  flags: z.array(
+    z.object({
+      kind: z.string(),
+      title: z.string(),
+      reason: z.string(),
+      option: z.string().optional(),
+    }),
+  ),
 });
 export type ItemResult = z.infer<typeof itemResult>;
 

@@ -21,7 +21,9 @@ export const exportResults = endpoint({
   who: 'teacher',
   does: 'Exports the results as CSV, by student, by item or by standard.',
   params,
-  query: resultsQuery.extend({ by: z.enum(['students', 'items', 'standards']).default('students') }),
+  query: resultsQuery.extend({
+    by: z.enum(['students', 'items', 'standards']).default('students'),
+  }),
   answer: z.string(),
 });
 

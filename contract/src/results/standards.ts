@@ -21,14 +21,23 @@ export const standardResult = z.object({
   classes: z.array(z.object({ id, name: z.string(), earned: earned.nullable() })),
   groups: z.array(z.object({ id, name: z.string(), earned: earned.nullable() })),
   students: z.array(
-    z.object({ id, name: z.string(), class: z.string(), earned: earned.nullable(), rating: rating.nullable() }),
+    z.object({
+      id,
+      name: z.string(),
+      class: z.string(),
+      earned: earned.nullable(),
+      rating: rating.nullable(),
+    }),
   ),
   /** The same assignment by assignment, the oldest first. */
   overTime: z.array(z.object({ assignmentId: id, title: z.string(), at: instant, earned })),
 });
 export type StandardResult = z.infer<typeof standardResult>;
 
-export const standardsAnswer = z.object({ standards: z.array(standardResult), assignments: z.number() });
+export const standardsAnswer = z.object({
+  standards: z.array(standardResult),
+  assignments: z.number(),
+});
 
 export const readStandardResults = endpoint({
   method: 'GET',

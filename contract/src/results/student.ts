@@ -19,7 +19,14 @@ export const studentWork = z.object({
     most: z.number().nullable(),
     excused: z.boolean(),
   }),
-  attempts: z.array(z.object({ number: z.number(), points: z.number().nullable(), most: z.number().nullable(), counts: z.boolean() })), // prettier-ignore
+  attempts: z.array(
+    z.object({
+      number: z.number(),
+      points: z.number().nullable(),
+      most: z.number().nullable(),
+      counts: z.boolean(),
+    }),
+  ),
   entries: z.array(
     z.object({
       entry: z.string(),
@@ -41,7 +48,9 @@ export const studentWork = z.object({
       shown: z.boolean(),
       /** How long it was open, in ms; null where that is not known. */
       ms: z.number().nullable(),
-      comments: z.array(z.object({ by: z.string(), points: z.number().nullable(), comment: z.string() })),
+      comments: z.array(
+        z.object({ by: z.string(), points: z.number().nullable(), comment: z.string() }),
+      ),
       settled: z.enum(['all-points', 'left-out']).nullable(),
     }),
   ),
@@ -60,9 +69,19 @@ export const studentWork = z.object({
   ),
   /** Decisions about this work that stand. */
   adjustments: z.array(
-    z.object({ id, entry: z.string().nullable(), kind: z.enum(['excused', 'override', 'bonus']), points: z.number().nullable(), reason: z.string(), by: z.string(), at: instant }), // prettier-ignore
+    z.object({
+      id,
+      entry: z.string().nullable(),
+      kind: z.enum(['excused', 'override', 'bonus']),
+      points: z.number().nullable(),
+      reason: z.string(),
+      by: z.string(),
+      at: instant,
+    }),
   ),
-  ratings: z.array(z.object({ standard: z.string(), statement: z.string(), rating: z.number().nullable() })),
+  ratings: z.array(
+    z.object({ standard: z.string(), statement: z.string(), rating: z.number().nullable() }),
+  ),
   /** What happened, the oldest first, in words. */
   history: z.array(z.object({ at: instant, by: z.string(), words: z.string() })),
 });

@@ -61,6 +61,9 @@ export const importFramework = endpoint({
   path: '/api/frameworks',
   who: 'administrator',
   does: 'Adds a framework from CSV or CASE 1.0 JSON under a name that none has yet.',
-  query: upload.extend(frameworkFacts.shape).omit({ name: true }).extend({ name: frameworkFacts.shape.name }),
+  query: upload
+    .extend(frameworkFacts.shape)
+    .omit({ name: true })
+    .extend({ name: frameworkFacts.shape.name }),
   answer: z.object({ id, standards: z.number() }),
 });

@@ -33,7 +33,11 @@ const claim = z.object({ value: z.number(), bound: z.number() });
 
 /** One line of the answer to `fillBlueprint`. */
 export const fillLine = z.discriminatedUnion('line', [
-  z.object({ line: z.literal('step'), what: z.enum(['reading', 'fitting', 'balancing']), candidates: z.number() }),
+  z.object({
+    line: z.literal('step'),
+    what: z.enum(['reading', 'fitting', 'balancing']),
+    candidates: z.number(),
+  }),
   z.object({
     line: z.literal('done'),
     /** The items of each form; those in the same place of two forms can stand for each other. */

@@ -76,7 +76,10 @@ export const makeTest = endpoint({
     clientKey,
     title: z.string().trim().min(1, 'Give the test a title.').max(200),
     kind: z.enum(testKinds),
-    itemIds: z.array(id).max(mostEntries, `A test holds at most ${mostEntries} items. Pick fewer.`).default([]),
+    itemIds: z
+      .array(id)
+      .max(mostEntries, `A test holds at most ${mostEntries} items. Pick fewer.`)
+      .default([]),
   }),
   answer: z.object({ id }),
 });
@@ -159,7 +162,9 @@ export const findSimilar = endpoint({
     found: z.array(
       z.object({
         entry: z.string(),
-        items: z.array(z.object({ item: itemRow, sameDepth: z.boolean(), distance: z.number().nullable() })),
+        items: z.array(
+          z.object({ item: itemRow, sameDepth: z.boolean(), distance: z.number().nullable() }),
+        ),
       }),
     ),
   }),
@@ -192,7 +197,9 @@ export const readEdition = endpoint({
   does: 'Gives a test as it would be given now, whole, for looking through and printing.',
   params: testId,
   answer: z.object({
-    edition: z.custom<Edition>((own) => typeof own === 'object' && own !== null && 'sections' in own),
+    edition: z.custom<Edition>(
+      (own) => typeof own === 'object' && own !== null && 'sections' in own,
+    ),
     /** Why it cannot be given yet, in words. */
     hindrances: z.array(z.string()),
     minutes: z.number().nullable(),

@@ -86,7 +86,10 @@ export const copyTest = endpoint({
   who: 'teacher',
   does: 'Copies a test that I may read; the copy is mine and never touches the original.',
   params: testId,
-  body: z.strictObject({ clientKey, title: z.string().trim().min(1, 'Give the copy a title.').max(200) }),
+  body: z.strictObject({
+    clientKey,
+    title: z.string().trim().min(1, 'Give the copy a title.').max(200),
+  }),
   answer: z.object({ id }),
 });
 

@@ -179,7 +179,11 @@ export function analyse(table: ScoreTable): Analysis {
     items.push({
       n: m,
       facility:
-        m === 0 ? noFigure(reasons.notReached) : most[i]! > 0 ? figure(x / m / most[i]!) : noFigure(reasons.noPoints),
+        m === 0
+          ? noFigure(reasons.notReached)
+          : most[i]! > 0
+            ? figure(x / m / most[i]!)
+            : noFigure(reasons.noPoints),
       sd:
         m > 1
           ? figure(Math.sqrt(Math.max(0, square) / (m - 1)))
@@ -282,7 +286,10 @@ export function analyse(table: ScoreTable): Analysis {
       alpha: figure(alpha),
       kr20: alike ? figure(alpha) : noFigure(why20),
       kr21: alike
-        ? figure((k / (k - 1)) * (1 - ((mean / unit) * (k - mean / unit)) / k / (totalSquares / n / unit ** 2)))
+        ? figure(
+            (k / (k - 1)) *
+              (1 - ((mean / unit) * (k - mean / unit)) / k / (totalSquares / n / unit ** 2)),
+          )
         : noFigure(why20),
       // Spearman-Brown: the reliability of a test twice as long as its half.
       splitHalf:
@@ -291,7 +298,10 @@ export function analyse(table: ScoreTable): Analysis {
           : halves.value <= -1
             ? noFigure(reasons.noHalves)
             : figure((2 * halves.value) / (1 + halves.value)),
-      standardError: alpha < 0 ? noFigure(reasons.alphaBelowZero) : figure(sd * Math.sqrt(Math.max(0, 1 - alpha))),
+      standardError:
+        alpha < 0
+          ? noFigure(reasons.alphaBelowZero)
+          : figure(sd * Math.sqrt(Math.max(0, 1 - alpha))),
     };
   }
 }

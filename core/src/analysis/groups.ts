@@ -4,7 +4,12 @@
  * How much each student belongs to the group of the `size` with the highest totals (or lowest, with `sign` -1).
  * Students tied at the cut share the free places in equal fractions, so that the order of rows changes nothing.
  */
-export function groupWeights(totals: Float64Array, sorted: Float64Array, size: number, sign: 1 | -1): Float64Array {
+export function groupWeights(
+  totals: Float64Array,
+  sorted: Float64Array,
+  size: number,
+  sign: 1 | -1,
+): Float64Array {
   const n = totals.length;
   const cut = sign === 1 ? sorted[n - size]! : sorted[size - 1]!;
   let beyond = 0;

@@ -26,7 +26,14 @@ export function caution(n: number): string | null {
 }
 
 export interface Flag {
-  kind: 'key-suspect' | 'two-right' | 'tempting-choice' | 'no-separation' | 'too-hard' | 'hurried' | 'unused-choice';
+  kind:
+    | 'key-suspect'
+    | 'two-right'
+    | 'tempting-choice'
+    | 'no-separation'
+    | 'too-hard'
+    | 'hurried'
+    | 'unused-choice';
   /** Two or three words for a row. */
   title: string;
   /** The reason, with its numbers. */
@@ -64,14 +71,18 @@ export function flagsOf(
   const flags: Flag[] = [];
   const { n, options } = figures;
   if (n < enough) return flags;
-  const seen = choices.flatMap((choice, at) => (options[at] ? [{ ...choice, ...options[at] }] : []));
+  const seen = choices.flatMap((choice, at) =>
+    options[at] ? [{ ...choice, ...options[at] }] : [],
+  );
   const oneKey = seen.filter(({ right }) => right).length === 1;
   const key = oneKey ? seen.find(({ right }) => right) : undefined;
   const wrong = seen.filter(({ right }) => !right);
   const quote = (label: string) => `“${label}”`;
 
   const drawsStrong = wrong
-    .filter((own) => key && own.upper !== null && key.upper !== null && own.upper > key.upper + rounding)
+    .filter(
+      (own) => key && own.upper !== null && key.upper !== null && own.upper > key.upper + rounding,
+    )
     .sort((a, b) => (Math.abs(b.upper! - a.upper!) < rounding ? 0 : b.upper! - a.upper!))[0];
   if (key && drawsStrong) {
     flags.push({
@@ -109,7 +120,12 @@ export function flagsOf(
   const rest = n - (key?.n ?? 0);
   const tempting = wrong.find(
     (own) =>
-      key && own !== drawsStrong && own !== alsoStrong && own.share >= 0.3 && own.n >= 0.6 * rest && wrong.length > 1,
+      key &&
+      own !== drawsStrong &&
+      own !== alsoStrong &&
+      own.share >= 0.3 &&
+      own.n >= 0.6 * rest &&
+      wrong.length > 1,
   );
   if (tempting) {
     const why = tempting.mistake ? ` It stands for: ${tempting.mistake}` : '';

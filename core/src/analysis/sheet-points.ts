@@ -2,7 +2,8 @@
 import { SheetProblem } from './sheet-problem';
 
 /** Names of a row that holds no student but the most points of each item. */
-const pointsRow = /^(points|max|maximum|max points|maximum points|points possible|possible|out of)$/i;
+const pointsRow =
+  /^(points|max|maximum|max points|maximum points|points possible|possible|out of)$/i;
 
 export const isPointsRow = (name: string) => pointsRow.test(name.trim());
 
@@ -11,13 +12,16 @@ export function readPoints(rows: readonly (readonly string[])[]): Map<string, nu
   const names = rows[0]?.map((name) => name.trim().toLowerCase()) ?? [];
   const [item, points] = [names.indexOf('item'), names.indexOf('points')];
   if (item < 0 || points < 0 || names.includes('key')) return null;
-  return new Map(rows.slice(1).map((row, at) => [row[item]?.trim() ?? '', mostOf(row[points] ?? '', at + 2)]));
+  return new Map(
+    rows.slice(1).map((row, at) => [row[item]?.trim() ?? '', mostOf(row[points] ?? '', at + 2)]),
+  );
 }
 
 /** @throws SheetProblem for what is no number above zero */
 export function mostOf(cell: string, row: number): number {
   const most = Number(cell.trim().replace(/^(\d+),(\d+)$/, '$1.$2'));
-  if (!(most > 0)) throw new SheetProblem(`Row ${row}: “${cell.trim()}” is no number of points above zero.`);
+  if (!(most > 0))
+    throw new SheetProblem(`Row ${row}: “${cell.trim()}” is no number of points above zero.`);
   return most;
 }
 

@@ -83,7 +83,10 @@ interface Sheet {
  * @param key rows of `item` and `key`, the first one naming these; of `item` and `points`, or null: cells are item scores
  * @throws SheetProblem
  */
-export function analyseSheet(rows: readonly string[][], key: readonly string[][] | null): SheetAnalysis {
+export function analyseSheet(
+  rows: readonly string[][],
+  key: readonly string[][] | null,
+): SheetAnalysis {
   const notes: string[] = [];
   const { items, students } = readSheet(rows, key, notes, lenient);
   const n = students.length;
@@ -101,7 +104,8 @@ export function analyseSheet(rows: readonly string[][], key: readonly string[][]
   const mean = take('mean', spread.mean);
   // Kuder and Richardson (1937), formulas 20 and 21, for items that are right or wrong.
   const rightWrong = points.every((own) => own === 0 || own === 1);
-  if (alpha !== null && !rightWrong) notes.push('kr20 and kr21: only for items that are right or wrong.');
+  if (alpha !== null && !rightWrong)
+    notes.push('kr20 and kr21: only for items that are right or wrong.');
   const variance = sd === null ? 0 : (sd * sd * (n - 1)) / n;
   if (alpha !== null && alpha < 0) notes.push(`sem: ${reasons.alphaBelowZero}.`);
   const kr = alpha !== null && rightWrong;
@@ -176,9 +180,16 @@ export function sheetTable(
     const counts = new Map<string, number>(item.key === null ? [] : [[item.key, 0]]);
     if (item.key !== null)
       for (const cell of item.cells) if (cell !== '') counts.set(cell, (counts.get(cell) ?? 0) + 1);
-    const answers = [...counts].sort(([a, of], [b, or]) => Number(b === item.key) - Number(a === item.key) || or - of || (a < b ? -1 : 1)).map(([answer]) => answer); // prettier-ignore
+    const answers = [...counts]
+      .sort(
+        ([a, of], [b, or]) =>
+          Number(b === item.key) - Number(a === item.key) || or - of || (a < b ? -1 : 1),
+      )
+      .map(([answer]) => answer);
     const place = new Map(answers.slice(0, mostAnswers).map((answer, at) => [answer, at]));
-    item.cells.forEach((cell, s) => (chosen[s * k + i] = place.has(cell) ? 1 << place.get(cell)! : 0));
+    item.cells.forEach(
+      (cell, s) => (chosen[s * k + i] = place.has(cell) ? 1 << place.get(cell)! : 0),
+    );
     return { ...item, answers };
   });
   return {
@@ -202,7 +213,8 @@ function readSheet(
   reading: SheetReading,
 ): Sheet {
   const [names = [], ...cells] = rows.map((row) => row.map((cell) => cell.trim()));
-  if (names.length === 0) throw new SheetProblem('The table is empty; its first row names the columns.');
+  if (names.length === 0)
+    throw new SheetProblem('The table is empty; its first row names the columns.');
   const twice = names.find((name, at) => names.indexOf(name) !== at);
   if (twice !== undefined) throw new SheetProblem(`Two columns are named “${twice}”.`);
   const unnamed = names.indexOf('');
@@ -210,32 +222,53 @@ function readSheet(
   const lines = cells.map((line, at) => ({ row: at + 2, line }));
   for (const { row, line } of lines)
     if (line.length !== names.length)
-      throw new SheetProblem(`Row ${row} has ${line.length} cells; the first row names ${names.length}.`);
+      throw new SheetProblem(
+        `Row ${row} has ${line.length} cells; the first row names ${names.length}.`,
+      );
   const told = key === null ? null : readPoints(key);
   const keys = key === null || told !== null ? null : readKey(key);
   const who = names.indexOf(studentColumn);
-  const isMost = ({ line }: { line: string[] }) => keys === null && who >= 0 && isPointsRow(line[who]!);
+  const isMost = ({ line }: { line: string[] }) =>
+    keys === null && who >= 0 && isPointsRow(line[who]!);
   const mostRow = lines.find(isMost);
-  const present = withoutEmpty(lines.filter((own) => own !== mostRow), who, reading); // prettier-ignore
-  const students = present.map(({ row, line }) => ({ row, name: (who >= 0 && line[who]) || `Row ${row}` }));
-  const columns = names.flatMap((id, at) => (at === who ? [] : [{ id, at, cells: present.map(({ line }) => line[at]!) }])); // prettier-ignore
+  const present = withoutEmpty(
+    lines.filter((own) => own !== mostRow),
+    who,
+    reading,
+  );
+  const students = present.map(({ row, line }) => ({
+    row,
+    name: (who >= 0 && line[who]) || `Row ${row}`,
+  }));
+  const columns = names.flatMap((id, at) =>
+    at === who ? [] : [{ id, at, cells: present.map(({ line }) => line[at]!) }],
+  );
   if (columns.length === 0) throw new SheetProblem('There is no column but the students’.');
   for (const id of keys?.keys() ?? [])
     if (!names.includes(id)) notes.push(`The key names “${id}”, which is no column.`);
   if (keys !== null)
-    return { students, items: columns.map(({ id, cells: own }) => ({ id, most: 1, ...alike(keyOf(keys, id), own) })) };
+    return {
+      students,
+      items: columns.map(({ id, cells: own }) => ({ id, most: 1, ...alike(keyOf(keys, id), own) })),
+    };
   const ones = isRightWrong(columns.map((column) => column.cells));
   const items = columns.map(({ id, at, cells: own }): Item => {
-    if (told !== null && !told.has(id)) throw new SheetProblem(`The points have no line for “${id}”.`);
-    const most = told?.get(id) ?? (mostRow && mostOf(mostRow.line[at]!, mostRow.row)) ?? (ones ? 1 : null);
+    if (told !== null && !told.has(id))
+      throw new SheetProblem(`The points have no line for “${id}”.`);
+    const most =
+      told?.get(id) ?? (mostRow && mostOf(mostRow.line[at]!, mostRow.row)) ?? (ones ? 1 : null);
     return { id, key: null, cells: own, most: most ?? largestIn(id, own, students) };
   });
-  if (reading.insist && !ones && told === null && mostRow === undefined) throw new SheetProblem(askForPoints(items));
+  if (reading.insist && !ones && told === null && mostRow === undefined)
+    throw new SheetProblem(askForPoints(items));
   return { students, items };
 }
 
 const askForPoints = (items: Item[]) =>
-  `How many points does each item give? Add a row named “points” below the names, or paste a second table with the columns item and points. The most that was seen: ${items.slice(0, 8).map(({ id, most }) => `${id} ${most}`).join(', ')}${items.length > 8 ? ' …' : ''}.`; // prettier-ignore
+  `How many points does each item give? Add a row named “points” below the names, or paste a second table with the columns item and points. The most that was seen: ${items
+    .slice(0, 8)
+    .map(({ id, most }) => `${id} ${most}`)
+    .join(', ')}${items.length > 8 ? ' …' : ''}.`;
 
 /** Rows with any answer; those without are left out, or stay, as the reader says. */
 function withoutEmpty(
@@ -243,12 +276,18 @@ function withoutEmpty(
   who: number,
   { emptyRows }: SheetReading,
 ): { row: number; line: string[] }[] {
-  const isEmpty = ({ line }: { line: string[] }) => line.every((cell, at) => at === who || cell === '');
+  const isEmpty = ({ line }: { line: string[] }) =>
+    line.every((cell, at) => at === who || cell === '');
   const empty = lines.filter(isEmpty);
   if (empty.length === 0 || emptyRows === 'zero') return lines;
   if (emptyRows === 'left-out') return lines.filter((own) => !isEmpty(own));
-  const named = empty.slice(0, 5).map(({ row, line }) => (who >= 0 && line[who] ? `${line[who]} (row ${row})` : `row ${row}`)); // prettier-ignore
-  throw new SheetProblem(`Without any answer: ${named.join(', ')}${empty.length > 5 ? ` and ${empty.length - 5} more` : ''}. Were they not there, or did they answer nothing?`, 'empty rows'); // prettier-ignore
+  const named = empty
+    .slice(0, 5)
+    .map(({ row, line }) => (who >= 0 && line[who] ? `${line[who]} (row ${row})` : `row ${row}`));
+  throw new SheetProblem(
+    `Without any answer: ${named.join(', ')}${empty.length > 5 ? ` and ${empty.length - 5} more` : ''}. Were they not there, or did they answer nothing?`,
+    'empty rows',
+  );
 }
 
 /** Answers that differ in capitals only are one answer, spelled as in the key or as first seen. */
@@ -271,7 +310,8 @@ function readKey(rows: readonly string[][]): Map<string, string> {
   const found = new Map<string, string>();
   lines.forEach((line, at) => {
     const [id = '', right = ''] = [line[item], line[key]];
-    if (id === '' || right === '') throw new SheetProblem(`Row ${at + 2} of the key is not complete.`);
+    if (id === '' || right === '')
+      throw new SheetProblem(`Row ${at + 2} of the key is not complete.`);
     if (found.has(id)) throw new SheetProblem(`The key names “${id}” twice.`);
     found.set(id, right);
   });
@@ -288,7 +328,8 @@ function scoreOf({ id, key }: Pick<Item, 'id' | 'key'>, cell: string, row: numbe
   if (cell === '') return 0;
   if (key !== null) return cell === key ? 1 : 0;
   const score = Number(/^\d+,\d+$/.test(cell) ? cell.replace(',', '.') : cell);
-  if (!Number.isFinite(score)) throw new SheetProblem(`Row ${row}, “${id}”: “${cell}” is not a score.`);
+  if (!Number.isFinite(score))
+    throw new SheetProblem(`Row ${row}, “${id}”: “${cell}” is not a score.`);
   if (score < 0) throw new SheetProblem(`Row ${row}, “${id}”: a score cannot be below zero.`);
   return score;
 }
@@ -300,7 +341,10 @@ function pointsIn(items: Item[], students: Sheet['students']): Float64Array {
   items.forEach((item, i) =>
     item.cells.forEach((cell, s) => {
       const score = scoreOf(item, cell, students[s]!.row);
-      if (score > item.most) throw new SheetProblem(`Row ${students[s]!.row}, “${item.id}”: ${score} is more than the ${item.most} that it gives.`); // prettier-ignore
+      if (score > item.most)
+        throw new SheetProblem(
+          `Row ${students[s]!.row}, “${item.id}”: ${score} is more than the ${item.most} that it gives.`,
+        );
       points[s * k + i] = score;
     }),
   );
@@ -308,7 +352,10 @@ function pointsIn(items: Item[], students: Sheet['students']): Float64Array {
 }
 
 const largestIn = (id: string, cells: string[], students: Sheet['students']) =>
-  cells.reduce((most, cell, s) => Math.max(most, scoreOf({ id, key: null }, cell, students[s]!.row)), 0);
+  cells.reduce(
+    (most, cell, s) => Math.max(most, scoreOf({ id, key: null }, cell, students[s]!.row)),
+    0,
+  );
 
 /** Every answer that was given, the key first, then by how many gave it. */
 function optionsOf(
@@ -327,13 +374,27 @@ function optionsOf(
   const mean = rest.reduce((sum, own) => sum + own, 0) / n;
   const squares = rest.reduce((sum, own) => sum + (own - mean) ** 2, 0);
   return [...counts]
-    .sort(([a, of], [b, or]) => Number(b === item.key) - Number(a === item.key) || or - of || (a < b ? -1 : 1))
+    .sort(
+      ([a, of], [b, or]) =>
+        Number(b === item.key) - Number(a === item.key) || or - of || (a < b ? -1 : 1),
+    )
     .map(([option, count]) => {
       const share = n > 0 ? count / n : 0;
       const flat = squares <= 1e-12 * Math.max(1, n) || count === 0 || count === n;
-      if (flat && n > 0) notes.push(`${item.id}, ${option}: correlation: ${count === 0 ? 'nobody chose it' : count === n ? 'everybody chose it' : 'all students have the same total on the other items'}.`); // prettier-ignore
-      const shared = item.cells.reduce((sum, cell, s) => sum + (cell === option ? rest[s]! - mean : 0), 0);
-      return { option, count, share, correlation: flat ? null : shared / Math.sqrt(squares * n * share * (1 - share)) };
+      if (flat && n > 0)
+        notes.push(
+          `${item.id}, ${option}: correlation: ${count === 0 ? 'nobody chose it' : count === n ? 'everybody chose it' : 'all students have the same total on the other items'}.`,
+        );
+      const shared = item.cells.reduce(
+        (sum, cell, s) => sum + (cell === option ? rest[s]! - mean : 0),
+        0,
+      );
+      return {
+        option,
+        count,
+        share,
+        correlation: flat ? null : shared / Math.sqrt(squares * n * share * (1 - share)),
+      };
     });
 }
 
@@ -349,12 +410,26 @@ function flagsIn(
   const n = item.cells.length;
   if (shown.length === 0) return flagsOf(figures, [], groupSize);
   const place = new Map(shown.map(({ option }, at) => [option, at]));
-  const chosen = Uint32Array.from(item.cells, (cell) => (place.has(cell) ? 1 << place.get(cell)! : 0));
+  const chosen = Uint32Array.from(item.cells, (cell) =>
+    place.has(cell) ? 1 << place.get(cell)! : 0,
+  );
   const points = Float64Array.from(item.cells, (cell) => (cell === item.key ? 1 : 0));
   // The rest as a second item, so that strong and weak are told by the whole test.
   const pair = new Float64Array(n * 2);
   const bits = new Uint32Array(n * 2);
-  for (let s = 0; s < n; s++) [pair[s * 2], pair[s * 2 + 1], bits[s * 2]] = [points[s]!, totals[s]! - points[s]!, chosen[s]!]; // prettier-ignore
-  const own = analyse({ students: n, items: 2, points: pair, most: Float64Array.of(1, Math.max(1, ...totals)), chosen: bits, choices: Uint8Array.of(shown.length, 0) }).items[0]!; // prettier-ignore
-  return flagsOf({ ...figures, options: own.options }, shown.map(({ option }) => ({ id: option, label: option, right: option === item.key })), groupSize); // prettier-ignore
+  for (let s = 0; s < n; s++)
+    [pair[s * 2], pair[s * 2 + 1], bits[s * 2]] = [points[s]!, totals[s]! - points[s]!, chosen[s]!];
+  const own = analyse({
+    students: n,
+    items: 2,
+    points: pair,
+    most: Float64Array.of(1, Math.max(1, ...totals)),
+    chosen: bits,
+    choices: Uint8Array.of(shown.length, 0),
+  }).items[0]!;
+  return flagsOf(
+    { ...figures, options: own.options },
+    shown.map(({ option }) => ({ id: option, label: option, right: option === item.key })),
+    groupSize,
+  );
 }

@@ -42,7 +42,12 @@ export class StandardTally {
     if (this.most === 0) return null;
     const share = this.points / this.most;
     const items = this.items.size;
-    return { share, items, answers: this.answers, interval: shareInterval(Math.min(1, Math.max(0, share)), items) };
+    return {
+      share,
+      items,
+      answers: this.answers,
+      interval: shareInterval(Math.min(1, Math.max(0, share)), items),
+    };
   }
 }
 
@@ -64,7 +69,12 @@ export interface ScoreBand {
  *
  * @param error standard error of measurement, in points
  */
-export function bandsInReach(points: number, most: number, error: number, bands: readonly ScoreBand[]): string[] {
+export function bandsInReach(
+  points: number,
+  most: number,
+  error: number,
+  bands: readonly ScoreBand[],
+): string[] {
   if (most <= 0 || bands.length === 0) return [];
   // In whole percent, as they are printed.
   const at = (own: number) =>

@@ -83,7 +83,13 @@ const stages: readonly Stage[] = [
   { aim: 'shared', claimed: true, step: 'fitting', least: 0, enough: () => smallest },
   { aim: 'missed', claimed: true, step: 'fitting', least: 0, enough: () => smallest },
   { aim: 'points', claimed: true, step: 'balancing', least: 0, enough: () => smallest },
-  { aim: 'score', claimed: true, step: 'balancing', least: 0, enough: (points) => enoughShare * points },
+  {
+    aim: 'score',
+    claimed: true,
+    step: 'balancing',
+    least: 0,
+    enough: (points) => enoughShare * points,
+  },
   { aim: 'alike', claimed: false, step: 'balancing', least: 0, enough: () => 0.5 },
   { aim: 'sharpness', claimed: true, step: 'balancing', least: -Infinity, enough: () => 0.02 },
 ];
@@ -95,7 +101,11 @@ const candidatesAtOnce = 150;
 const secondsAtOnce = 2;
 
 /** @returns null when no solution at all was found in time */
-export async function assemble(wish: Wish, solve: Solve, options: AssembleOptions): Promise<Assembled | null> {
+export async function assemble(
+  wish: Wish,
+  solve: Solve,
+  options: AssembleOptions,
+): Promise<Assembled | null> {
   const { items, unknown } = poolFor(wish);
   const search = new Search(wish, items, solve, options);
   const claims = new Map<Aim, Claim>();
@@ -176,7 +186,9 @@ class Search {
   }
 
   forms(): PooledItem[][] {
-    return this.model.formsIn(this.values!).map((ids) => this.model.items.filter(({ id }) => ids.has(id)));
+    return this.model
+      .formsIn(this.values!)
+      .map((ids) => this.model.items.filter(({ id }) => ids.has(id)));
   }
 
   shortfalls(): Shortfall[] {
@@ -213,8 +225,11 @@ class Search {
         if (this.amount(aim) <= enough || this.secondsLeft() <= 0) return;
         const chosen = this.model.formsIn(this.values!);
         // Each round puts other candidates together.
-        const inPiece = (place: number) => (place + Math.floor(place / pieces) * round) % pieces === piece;
-        const free = new Set(items.filter(({ id }, place) => inPiece(place) || chosen.some((form) => form.has(id))));
+        const inPiece = (place: number) =>
+          (place + Math.floor(place / pieces) * round) % pieces === piece;
+        const free = new Set(
+          items.filter(({ id }, place) => inPiece(place) || chosen.some((form) => form.has(id))),
+        );
         const program = this.model.programAround(aim, this.values!, (item) => free.has(item));
         await this.attempt(aim, program, Math.min(secondsAtOnce, this.secondsLeft()), enough);
       }
@@ -223,7 +238,12 @@ class Search {
   }
 
   /** Takes what the program finds if it is no worse. @returns what no choice in it can pass */
-  private async attempt(aim: Aim, program: Program, seconds: number, enough: number): Promise<number> {
+  private async attempt(
+    aim: Aim,
+    program: Program,
+    seconds: number,
+    enough: number,
+  ): Promise<number> {
     const start = this.values ?? undefined;
     const solved = await this.solve(program, { seconds, enough, start });
     if (!solved) return -Infinity;
@@ -237,7 +257,10 @@ class Search {
   private async relaxed(program: Program): Promise<number> {
     const whole = program.whole.map(() => false);
     const seconds = Math.max(0.5, this.secondsLeft() * shareOfTime);
-    const solved: Solved | null = await this.solve({ ...program, whole }, { seconds, enough: smallest });
+    const solved: Solved | null = await this.solve(
+      { ...program, whole },
+      { seconds, enough: smallest },
+    );
     return solved?.bound ?? -Infinity;
   }
 

@@ -10,7 +10,10 @@ export const blueprintRow = z.strictObject({
   /** A standard, or a strand for everything below it. */
   standard: id,
   /** For depths 1 to 4, or one figure for any depth. */
-  wants: z.array(z.number('A cell holds a number.').min(0, 'A cell cannot be below zero.').max(500)).min(1).max(4),
+  wants: z
+    .array(z.number('A cell holds a number.').min(0, 'A cell cannot be below zero.').max(500))
+    .min(1)
+    .max(4),
 });
 
 export const blueprint = z.strictObject({
@@ -78,7 +81,10 @@ export interface Cell {
  *
  * @returns null when no row has its standard, or the rows part depths and it has none
  */
-export function cellOf({ rows, byDepth }: Blueprint, item: Pick<PlannedItem, 'standards' | 'depth'>): Cell | null {
+export function cellOf(
+  { rows, byDepth }: Blueprint,
+  item: Pick<PlannedItem, 'standards' | 'depth'>,
+): Cell | null {
   if (byDepth && item.depth === null) return null;
   const column = byDepth ? item.depth! - 1 : 0;
   let found: { row: number; far: number } | null = null;
@@ -100,11 +106,17 @@ export interface CellState extends Cell {
 export function cellStates(own: Blueprint, items: readonly PlannedItem[]): CellState[] {
   const columns = own.byDepth ? depths.length : 1;
   const states = own.rows.flatMap(({ wants }, row) =>
-    Array.from({ length: columns }, (_, column): CellState => ({ row, column, want: wants[column] ?? 0, have: 0 })),
+    Array.from({ length: columns }, (_, column): CellState => ({
+      row,
+      column,
+      want: wants[column] ?? 0,
+      have: 0,
+    })),
   );
   for (const item of items) {
     const cell = cellOf(own, item);
-    if (cell) states[cell.row * columns + cell.column]!.have += own.measure === 'items' ? 1 : item.points;
+    if (cell)
+      states[cell.row * columns + cell.column]!.have += own.measure === 'items' ? 1 : item.points;
   }
   return states;
 }
@@ -115,15 +127,20 @@ export const totalWanted = ({ rows }: Blueprint) =>
 /** What makes a blueprint contradict itself, in words; empty when it may be tried. */
 export function blueprintProblems(own: Blueprint, most: number): string[] {
   const problems: string[] = [];
-  if (own.rows.length === 0) problems.push('The blueprint has no rows. Add the standards that the test should cover.');
-  else if (totalWanted(own) === 0) problems.push('The blueprint wants nothing yet. Write how many into its cells.');
-  const twice = own.rows.find(({ standard }, at) => own.rows.findIndex((row) => row.standard === standard) !== at);
+  if (own.rows.length === 0)
+    problems.push('The blueprint has no rows. Add the standards that the test should cover.');
+  else if (totalWanted(own) === 0)
+    problems.push('The blueprint wants nothing yet. Write how many into its cells.');
+  const twice = own.rows.find(
+    ({ standard }, at) => own.rows.findIndex((row) => row.standard === standard) !== at,
+  );
   if (twice) problems.push('The same standard has two rows; take one of them out.');
   if (own.measure === 'items') {
     const uneven = own.rows.some(({ wants }) => wants.some((want) => !Number.isInteger(want)));
     if (uneven) problems.push('Cells that count items hold whole numbers.');
     const total = totalWanted(own);
-    if (total > most) problems.push(`The blueprint wants ${count(total, 'item')}; a test holds at most ${most}.`);
+    if (total > most)
+      problems.push(`The blueprint wants ${count(total, 'item')}; a test holds at most ${most}.`);
   }
   return problems;
 }

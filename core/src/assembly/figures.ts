@@ -32,20 +32,26 @@ export interface Placed {
  * @param first ids of the first form's items; null for the first form itself
  */
 export function figuresOf(form: readonly Placed[], first: ReadonlySet<number> | null): FormFigures {
-  const sum = (value: (place: Placed) => number) => form.reduce((total, place) => total + value(place), 0);
+  const sum = (value: (place: Placed) => number) =>
+    form.reduce((total, place) => total + value(place), 0);
   const count = (holds: (item: PooledItem) => boolean) => sum(({ item }) => (holds(item) ? 1 : 0));
   const mean = form.length === 0 ? 0 : sum(({ item }) => item.expected) / form.length;
   return {
     items: form.length,
     points: sum(({ points }) => points),
     expected: sum(({ item, points }) => points * item.expected),
-    spread: form.length === 0 ? 0 : Math.sqrt(sum(({ item }) => (item.expected - mean) ** 2) / form.length),
+    spread:
+      form.length === 0
+        ? 0
+        : Math.sqrt(sum(({ item }) => (item.expected - mean) ** 2) / form.length),
     minutes: sum(({ item }) => item.seconds / 60),
     byHand: count((item) => item.byHand),
     unknown: count((item) => item.facility === null),
     shared: first === null ? 0 : count((item) => first.has(item.id)),
     depths: tally(form.map(({ item }) => item.depth ?? 0)),
-    standards: tally(form.flatMap(({ item }) => item.standards.flatMap(([lowest]) => lowest ?? []))),
+    standards: tally(
+      form.flatMap(({ item }) => item.standards.flatMap(([lowest]) => lowest ?? [])),
+    ),
   };
 }
 

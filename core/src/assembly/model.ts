@@ -9,7 +9,8 @@ import { ProgramBuilder, type Program } from './program';
 type Term = readonly [column: number, value: number];
 
 /** Something the blueprint asks for that may be missed. */
-export type Limit = ({ what: 'cell'; form: number } & Cell) | { what: 'minutes' | 'by-hand'; form: number };
+export type Limit =
+  ({ what: 'cell'; form: number } & Cell) | { what: 'minutes' | 'by-hand'; form: number };
 
 /** What a stage of the search makes small; sharpness, which only a single form is chosen for, is made large. */
 export type Aim = 'shared' | 'missed' | 'points' | 'score' | 'alike' | 'sharpness';
@@ -91,11 +92,16 @@ export class Model {
   valuesOf(forms: readonly ReadonlySet<number>[]): Float64Array {
     const values = new Float64Array(this.builder.cost.length);
     forms.forEach((chosen, form) =>
-      this.items.forEach(({ id }, place) => (values[this.take[form]![place]!] = chosen.has(id) ? 1 : 0)),
+      this.items.forEach(
+        ({ id }, place) => (values[this.take[form]![place]!] = chosen.has(id) ? 1 : 0),
+      ),
     );
     for (const { column, terms } of this.totals) values[column] = sumOf(terms, values);
     for (const { column, sums } of this.distances)
-      values[column] = Math.max(0, ...sums.map(({ terms, constant }) => sumOf(terms, values) + constant));
+      values[column] = Math.max(
+        0,
+        ...sums.map(({ terms, constant }) => sumOf(terms, values) + constant),
+      );
     return values;
   }
 
@@ -107,7 +113,10 @@ export class Model {
   /** Ids of the items of each form. */
   formsIn(values: ArrayLike<number>): Set<number>[] {
     return this.take.map(
-      (columns) => new Set(this.items.flatMap(({ id }, place) => (values[columns[place]!]! > 0.5 ? [id] : []))),
+      (columns) =>
+        new Set(
+          this.items.flatMap(({ id }, place) => (values[columns[place]!]! > 0.5 ? [id] : [])),
+        ),
     );
   }
 
@@ -150,7 +159,8 @@ export class Model {
   /** A column that is at least each of the sums, and never below zero. */
   private distance(sums: Distance['sums']): number {
     const column = this.builder.column({});
-    for (const { terms, constant } of sums) this.builder.row(-Infinity, -constant, [...terms, [column, -1]]);
+    for (const { terms, constant } of sums)
+      this.builder.row(-Infinity, -constant, [...terms, [column, -1]]);
     this.distances.push({ column, sums });
     return column;
   }
@@ -190,7 +200,11 @@ export class Model {
       if (place === undefined || other === undefined) continue;
       // Whoever keeps both wants both.
       if (items[place]!.kept && items[other]!.kept) continue;
-      for (const form of take) builder.row(0, 1, [[form[place]!, 1], [form[other]!, 1]]); // prettier-ignore
+      for (const form of take)
+        builder.row(0, 1, [
+          [form[place]!, 1],
+          [form[other]!, 1],
+        ]);
     }
   }
 
@@ -202,7 +216,8 @@ export class Model {
       blueprint.rows.forEach(({ wants }, row) => {
         for (let column = 0; column < columns; column++) {
           const limit = wants[column] ?? 0;
-          const inCell = ({ cell }: PooledItem) => cell !== null && cell.row === row && cell.column === column;
+          const inCell = ({ cell }: PooledItem) =>
+            cell !== null && cell.row === row && cell.column === column;
           const sum = this.weighed(form, (item) => (inCell(item) ? weight(item) : 0));
           if (limit === 0 && sum.length === 0) continue;
           this.price('missed', [[this.distanceFrom([sum], limit), 1]]);
@@ -233,18 +248,20 @@ export class Model {
     for (const places of this.groups(({ cell, points }) =>
       cell ? `${cell.row}/${cell.column}${measure === 'points' ? `/${points}` : ''}` : null,
     ))
-      // prettier-ignore
       for (const other of others)
         this.builder.row(0, 0, [
           ...places.map((place): Term => [first![place]!, 1]),
           ...places.map((place): Term => [other[place]!, -1]),
         ]);
     if (measure === 'items' && new Set(this.items.map(({ points }) => points)).size > 1)
-      for (const places of this.groups(({ cell, points }) => (cell ? `${cell.row}/${cell.column}/${points}` : null)))
+      for (const places of this.groups(({ cell, points }) =>
+        cell ? `${cell.row}/${cell.column}/${points}` : null,
+      ))
         this.price('points', [[this.rangeWithin(places), 1]]);
 
     const { spread, minute, depth, standard, unmet } = alikePrices;
-    const centre = this.items.reduce((sum, { expected }) => sum + expected, 0) / Math.max(1, this.items.length);
+    const centre =
+      this.items.reduce((sum, { expected }) => sum + expected, 0) / Math.max(1, this.items.length);
     this.price('alike', [
       [this.rangeOver(({ expected, points }) => points * (expected - centre) ** 2), spread],
       [this.rangeOver(({ seconds }) => seconds / 60), minute],
@@ -254,8 +271,15 @@ export class Model {
     for (const value of new Set(this.items.map((item) => item.depth)))
       if (!this.request.blueprint.byDepth)
         this.price('alike', [[this.rangeOver((item) => (item.depth === value ? 1 : 0)), depth]]);
-    for (const id of new Set(this.items.flatMap((item) => item.standards.map(([lowest]) => lowest))))
-      this.price('alike', [[this.rangeOver((item) => (item.standards.some(([lowest]) => lowest === id) ? 1 : 0)), standard]]); // prettier-ignore
+    for (const id of new Set(
+      this.items.flatMap((item) => item.standards.map(([lowest]) => lowest)),
+    ))
+      this.price('alike', [
+        [
+          this.rangeOver((item) => (item.standards.some(([lowest]) => lowest === id) ? 1 : 0)),
+          standard,
+        ],
+      ]);
   }
 
   /** Places of the items of each group; those without one are left out. */
@@ -291,7 +315,8 @@ export class Model {
       ]);
       this.price('score', [[this.distanceFrom(sums, 0), 1]]);
     }
-    if (forms > 1) this.price('score', [[this.rangeOver(({ expected, points }) => points * expected), 1]]);
+    if (forms > 1)
+      this.price('score', [[this.rangeOver(({ expected, points }) => points * expected), 1]]);
   }
 }
 

@@ -63,7 +63,9 @@ function byCellKey<T extends { cell: Cell | null }>(items: readonly T[]): Map<st
 
 function meanFacility(items: readonly Pick<PlannedItem, 'facility'>[]): number | null {
   const known = items.flatMap(({ facility }) => facility ?? []);
-  return known.length === 0 ? null : known.reduce((sum, facility) => sum + facility, 0) / known.length;
+  return known.length === 0
+    ? null
+    : known.reduce((sum, facility) => sum + facility, 0) / known.length;
 }
 
 /** So many candidates a cell are looked at first, for each item that it wants, and at least so many. */
@@ -74,14 +76,24 @@ const candidatesAtLeast = 40;
  * A part of a large pool that most likely does as well as the whole: from each cell the quickest to work on, those that
  * separate best, and some of every difficulty. What is claimed of it is proved against the whole pool.
  */
-export function thinned(items: readonly PooledItem[], blueprint: Blueprint, forms: number): PooledItem[] {
+export function thinned(
+  items: readonly PooledItem[],
+  blueprint: Blueprint,
+  forms: number,
+): PooledItem[] {
   const kept = items.filter((item) => item.kept);
   const free = items.filter((item) => !item.kept);
-  const chosen = [...byCellKey(free).values()].flatMap((list) => thinnedCell(list, blueprint, forms));
+  const chosen = [...byCellKey(free).values()].flatMap((list) =>
+    thinnedCell(list, blueprint, forms),
+  );
   return [...kept, ...chosen];
 }
 
-function thinnedCell(list: readonly PooledItem[], blueprint: Blueprint, forms: number): readonly PooledItem[] {
+function thinnedCell(
+  list: readonly PooledItem[],
+  blueprint: Blueprint,
+  forms: number,
+): readonly PooledItem[] {
   const { row, column } = list[0]!.cell!;
   const meanPoints = list.reduce((sum, { points }) => sum + points, 0) / list.length;
   const perItem = blueprint.measure === 'items' ? 1 : Math.max(0.5, meanPoints);
@@ -92,10 +104,15 @@ function thinnedCell(list: readonly PooledItem[], blueprint: Blueprint, forms: n
   const quickest = [...list].sort(
     (a, b) => Number(a.byHand) - Number(b.byHand) || a.seconds - b.seconds || a.id - b.id,
   );
-  const sharpest = [...list].sort((a, b) => (b.separation ?? 0) - (a.separation ?? 0) || a.id - b.id);
+  const sharpest = [...list].sort(
+    (a, b) => (b.separation ?? 0) - (a.separation ?? 0) || a.id - b.id,
+  );
   const chosen = new Set([...quickest.slice(0, third), ...sharpest.slice(0, third)]);
-  const others = list.filter((item) => !chosen.has(item)).sort((a, b) => a.expected - b.expected || a.id - b.id);
+  const others = list
+    .filter((item) => !chosen.has(item))
+    .sort((a, b) => a.expected - b.expected || a.id - b.id);
   const missing = room - chosen.size;
-  for (let step = 0; step < missing; step++) chosen.add(others[Math.floor((step * others.length) / missing)]!);
+  for (let step = 0; step < missing; step++)
+    chosen.add(others[Math.floor((step * others.length) / missing)]!);
   return [...chosen];
 }

@@ -51,8 +51,17 @@ export class ProgramBuilder implements Program {
     return this.cost.length - 1;
   }
 
-  row(lower: number, upper: number, terms: readonly (readonly [column: number, value: number])[]): void {
+  row(
+    lower: number,
+    upper: number,
+    terms: readonly (readonly [column: number, value: number])[],
+  ): void {
     const kept = terms.filter(([, value]) => value !== 0);
-    this.rows.push({ lower, upper, columns: kept.map(([column]) => column), values: kept.map(([, value]) => value) });
+    this.rows.push({
+      lower,
+      upper,
+      columns: kept.map(([column]) => column),
+      values: kept.map(([, value]) => value),
+    });
   }
 }

@@ -29,14 +29,25 @@ export function similarTo<T extends ComparedItem>(
   most: number,
 ): Similar<T>[] {
   const ranked = candidates
-    .filter(({ id, standards }) => id !== own.id && standards.some((one) => own.standards.includes(one)))
+    .filter(
+      ({ id, standards }) => id !== own.id && standards.some((one) => own.standards.includes(one)),
+    )
     .map((item) => {
-      const distance = own.facility === null || item.facility === null ? null : Math.abs(own.facility - item.facility);
-      const deeper = own.depth === null || item.depth === null ? 1 : Math.abs(own.depth - item.depth);
+      const distance =
+        own.facility === null || item.facility === null
+          ? null
+          : Math.abs(own.facility - item.facility);
+      const deeper =
+        own.depth === null || item.depth === null ? 1 : Math.abs(own.depth - item.depth);
       // Somebody who replaces what a machine marks does not want to mark by hand.
       const other = (item.kind === own.kind ? 0 : 0.04) + (item.byHand === own.byHand ? 0 : 1);
-      return { item, sameDepth: item.depth === own.depth, distance, rank: deeper * 0.3 + (distance ?? unknownDistance) + other };
-    }); // prettier-ignore
+      return {
+        item,
+        sameDepth: item.depth === own.depth,
+        distance,
+        rank: deeper * 0.3 + (distance ?? unknownDistance) + other,
+      };
+    });
   ranked.sort((a, b) => a.rank - b.rank || a.item.id - b.item.id);
   return ranked.slice(0, most).map(({ rank: _, ...rest }) => rest);
 }
@@ -59,8 +70,11 @@ export function standInsFor<T extends ComparedItem>(
     const free = near.filter(({ item }) => !taken.has(item.id));
     const same = free.filter(({ sameDepth }) => sameDepth === free[0]!.sameDepth);
     const closest = same[0]?.distance ?? null;
-    const close = same.filter(({ distance }) => closest === null || (distance !== null && distance <= closest + 0.05));
-    const change = ({ item }: Similar<T>) => (own.facility === null || item.facility === null ? 0 : item.facility - own.facility); // prettier-ignore
+    const close = same.filter(
+      ({ distance }) => closest === null || (distance !== null && distance <= closest + 0.05),
+    );
+    const change = ({ item }: Similar<T>) =>
+      own.facility === null || item.facility === null ? 0 : item.facility - own.facility;
     const best = close.sort((a, b) => Math.abs(drift + change(a)) - Math.abs(drift + change(b)))[0];
     if (!best) continue;
     drift += change(best);

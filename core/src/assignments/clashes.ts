@@ -10,11 +10,18 @@ export interface Other {
 }
 
 /** What of the same students closes on the same day, said one by one, the one that most have first. */
-export function clashesOf(others: readonly Other[], closesAt: number | null, zone: string): string[] {
+export function clashesOf(
+  others: readonly Other[],
+  closesAt: number | null,
+  zone: string,
+): string[] {
   if (closesAt === null) return [];
   const date = dayOf(closesAt, zone);
   return others
     .filter((own) => own.closesAt !== null && dayOf(own.closesAt, zone) === date)
     .sort((a, b) => b.students - a.students)
-    .map(({ title, teacher, students }) => `“${title}” of ${teacher} closes the same day for ${count(students, 'of these students', 'of these students')}.`); // prettier-ignore
+    .map(
+      ({ title, teacher, students }) =>
+        `“${title}” of ${teacher} closes the same day for ${count(students, 'of these students', 'of these students')}.`,
+    );
 }

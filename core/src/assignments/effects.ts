@@ -39,29 +39,59 @@ export function changeEffects(
         `It closes at once.${counts.working > 0 ? ` ${count(counts.working, 'student')} working now ${counts.working === 1 ? 'is' : 'are'} handed in with what is saved.` : ''}${counts.notBegun > 0 ? ` ${count(counts.notBegun, 'student')} can no longer begin.` : ''}`,
       );
     else if (was !== null && (is === null || is > was)) {
-      const longer = counts.working > 0 ? ` ${count(counts.working, 'student')} working now ${counts.working === 1 ? 'has' : 'have'} until then, within the time limit.` : ''; // prettier-ignore
-      found.push(`${was <= now ? 'It is open again' : 'It stays open'}${is === null ? ' and never closes' : ` until ${at(is)}`}.${longer}`); // prettier-ignore
-      if (counts.handedIn > 0) found.push(`${count(counts.handedIn, 'student')} who handed in stay${counts.handedIn === 1 ? 's' : ''} handed in.`); // prettier-ignore
+      const longer =
+        counts.working > 0
+          ? ` ${count(counts.working, 'student')} working now ${counts.working === 1 ? 'has' : 'have'} until then, within the time limit.`
+          : '';
+      found.push(
+        `${was <= now ? 'It is open again' : 'It stays open'}${is === null ? ' and never closes' : ` until ${at(is)}`}.${longer}`,
+      );
+      if (counts.handedIn > 0)
+        found.push(
+          `${count(counts.handedIn, 'student')} who handed in stay${counts.handedIn === 1 ? 's' : ''} handed in.`,
+        );
     } else if (is !== null)
-      found.push(`It closes earlier, ${at(is)}.${counts.working > 0 ? ` ${count(counts.working, 'student')} working now must be done by then.` : ''}`); // prettier-ignore
+      found.push(
+        `It closes earlier, ${at(is)}.${counts.working > 0 ? ` ${count(counts.working, 'student')} working now must be done by then.` : ''}`,
+      );
   }
   const [limitWas, limitIs] = [before.rules.limitMinutes, after.rules.limitMinutes];
   if (limitWas !== limitIs) {
-    const words = limitIs === null ? 'There is no time limit any more' : `The time limit is ${lengthInWords(limitIs * minute)}`; // prettier-ignore
-    found.push(`${words}${counts.working > 0 ? `, also for the ${count(counts.working, 'student')} working now, counted from when each began` : ''}.`); // prettier-ignore
+    const words =
+      limitIs === null
+        ? 'There is no time limit any more'
+        : `The time limit is ${lengthInWords(limitIs * minute)}`;
+    found.push(
+      `${words}${counts.working > 0 ? `, also for the ${count(counts.working, 'student')} working now, counted from when each began` : ''}.`,
+    );
   }
   if (before.rules.attempts !== after.rules.attempts) {
-    const less = after.rules.attempts !== null && (before.rules.attempts ?? Infinity) > after.rules.attempts;
-    found.push(less ? 'Attempts under way are finished; no further ones than now allowed can be begun.' : 'Students who handed in can try again.'); // prettier-ignore
+    const less =
+      after.rules.attempts !== null && (before.rules.attempts ?? Infinity) > after.rules.attempts;
+    found.push(
+      less
+        ? 'Attempts under way are finished; no further ones than now allowed can be begun.'
+        : 'Students who handed in can try again.',
+    );
   }
-  if (before.rules.counts !== after.rules.counts && counts.handedIn > 0) found.push('Scores of students with several attempts are counted anew.'); // prettier-ignore
-  if ((before.rules.order !== after.rules.order || before.rules.shuffleChoices !== after.rules.shuffleChoices) && counts.working + counts.handedIn > 0)
-    found.push('Whoever has begun keeps the order that they have.'); // prettier-ignore
+  if (before.rules.counts !== after.rules.counts && counts.handedIn > 0)
+    found.push('Scores of students with several attempts are counted anew.');
+  if (
+    (before.rules.order !== after.rules.order ||
+      before.rules.shuffleChoices !== after.rules.shuffleChoices) &&
+    counts.working + counts.handedIn > 0
+  )
+    found.push('Whoever has begun keeps the order that they have.');
   const parts = ({ rules }: AssignmentTimes) => JSON.stringify([rules.stageLimit, rules.goBack]);
   if (parts(before) !== parts(after) && counts.working > 0)
-    found.push('Whoever has begun keeps the times of sections and items, and the going back, that they have.');
+    found.push(
+      'Whoever has begun keeps the times of sections and items, and the going back, that they have.',
+    );
   if (before.rules.oneSitting !== after.rules.oneSitting && counts.working > 0)
-    found.push(`Those working now ${after.rules.oneSitting ? 'must stay from now on' : 'can leave and come back'}.`);
-  if (JSON.stringify(before.lateRule) !== JSON.stringify(after.lateRule) && counts.handedIn > 0) found.push('Work that is handed in keeps its marks for lateness.'); // prettier-ignore
+    found.push(
+      `Those working now ${after.rules.oneSitting ? 'must stay from now on' : 'can leave and come back'}.`,
+    );
+  if (JSON.stringify(before.lateRule) !== JSON.stringify(after.lateRule) && counts.handedIn > 0)
+    found.push('Work that is handed in keeps its marks for lateness.');
   return found;
 }

@@ -1,6 +1,12 @@
 export { clashesOf, type Other } from './clashes';
 export { changeEffects, type AssignmentTimes, type Counts } from './effects';
-export { attemptsLeft, canStillAnswer, isReleased, type ReleaseFacts, type Standing } from './release';
+export {
+  attemptsLeft,
+  canStillAnswer,
+  isReleased,
+  type ReleaseFacts,
+  type Standing,
+} from './release';
 export {
   lateAnswerRule,
   lateAnswerRules,

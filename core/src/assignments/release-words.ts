@@ -21,12 +21,15 @@ export function releaseInWords(
   zone: string,
   now: number,
 ): string {
-  const who = handedIn === 0 ? 'Nobody has handed in yet; whoever does' : count(handedIn, 'student');
+  const who =
+    handedIn === 0 ? 'Nobody has handed in yet; whoever does' : count(handedIn, 'student');
   const date = answersFrom !== null && answersFrom > now ? inWords(answersFrom, zone, now) : null;
-  if ((practice || canAnswer === 0) && date === null) return `${who} can read scores and right answers now.`;
+  if ((practice || canAnswer === 0) && date === null)
+    return `${who} can read scores and right answers now.`;
   const scores = `${who} can read ${handedIn === 1 ? 'the score' : 'their scores'} now.`;
   if (practice || canAnswer === 0) return `${scores} What was right shows ${date}.`;
-  const until = lastEnd === null ? 'and it never closes' : `the last until ${inWords(lastEnd, zone, now)}`;
+  const until =
+    lastEnd === null ? 'and it never closes' : `the last until ${inWords(lastEnd, zone, now)}`;
   const still = `${count(canAnswer, 'student')} still can, ${until}`;
   return `${scores} What was right shows once nobody can answer any more: ${still}${date === null ? '' : `; not before ${date}`}.`;
 }

@@ -12,11 +12,20 @@ export interface Standing {
   extraAttempts: number;
 }
 
-export const attemptsLeft = (rules: Pick<AssignmentRules, 'attempts'>, own: Pick<Standing, 'handedIn' | 'extraAttempts'>) =>
-  rules.attempts === null ? Infinity : Math.max(0, rules.attempts + own.extraAttempts - own.handedIn); // prettier-ignore
+export const attemptsLeft = (
+  rules: Pick<AssignmentRules, 'attempts'>,
+  own: Pick<Standing, 'handedIn' | 'extraAttempts'>,
+) =>
+  rules.attempts === null
+    ? Infinity
+    : Math.max(0, rules.attempts + own.extraAttempts - own.handedIn);
 
 /** Whether a student can still give an answer, in an attempt under way or in another one. */
-export function canStillAnswer(rules: Pick<AssignmentRules, 'attempts'>, own: Standing, now: number): boolean {
+export function canStillAnswer(
+  rules: Pick<AssignmentRules, 'attempts'>,
+  own: Standing,
+  now: number,
+): boolean {
   if (own.working) return true;
   return attemptsLeft(rules, own) > 0 && windowState(own.window, now) !== 'closed';
 }
@@ -41,7 +50,8 @@ export function isReleased(rules: AssignmentRules, what: Released, facts: Releas
   if (!facts.handedIn) return false;
   // Whoever practised has seen the answers while working.
   if (what !== 'score' && rules.mode === 'practice') return (facts.answersFrom ?? 0) <= facts.now;
-  if (what !== 'score' && (facts.somebodyCanAnswer || (facts.answersFrom ?? 0) > facts.now)) return false;
+  if (what !== 'score' && (facts.somebodyCanAnswer || (facts.answersFrom ?? 0) > facts.now))
+    return false;
   if (facts.releasedAt !== null && facts.releasedAt <= facts.now) return true;
   const when = rules.release[what];
   return when === 'at-hand-in' || (when === 'after-closing' && facts.closed);

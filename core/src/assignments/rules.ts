@@ -78,7 +78,11 @@ export const assignmentRules = z.strictObject({
   /** So many minutes before the end the student is told, longest first. */
   warnMinutes: z.array(z.number().min(0.5).max(600)).max(4),
   /** How often each student may try; null: as often as wanted. */
-  attempts: z.int('Attempts are a whole number.').min(1, 'At least one attempt.').max(20, 'At most 20 attempts.').nullable(), // prettier-ignore
+  attempts: z
+    .int('Attempts are a whole number.')
+    .min(1, 'At least one attempt.')
+    .max(20, 'At most 20 attempts.')
+    .nullable(),
   /** Which attempt counts. */
   counts: z.enum(countings),
   /** Own: in my order, and students go where they want; fixed: one after the other; shuffled: another order for each. */
@@ -91,10 +95,16 @@ export const assignmentRules = z.strictObject({
 export type AssignmentRules = z.infer<typeof assignmentRules>;
 
 /** In a test the teacher looks first, unless the assignment says otherwise. */
-export const lateAnswerRule = ({ lateAnswers, mode }: Pick<AssignmentRules, 'lateAnswers' | 'mode'>): LateAnswerRule =>
+export const lateAnswerRule = ({
+  lateAnswers,
+  mode,
+}: Pick<AssignmentRules, 'lateAnswers' | 'mode'>): LateAnswerRule =>
   lateAnswers ?? (mode === 'test' ? 'review' : 'count');
 
-export const formRules = ({ order, shuffleChoices }: Pick<AssignmentRules, 'order' | 'shuffleChoices'>): FormRules => ({
+export const formRules = ({
+  order,
+  shuffleChoices,
+}: Pick<AssignmentRules, 'order' | 'shuffleChoices'>): FormRules => ({
   shuffleItems: order === 'shuffled',
   shuffleChoices,
 });
@@ -115,24 +125,36 @@ export function ruleProblems(rules: AssignmentRules): { field: string; message: 
   const found: { field: string; message: string }[] = [];
   const { bands, show } = rules.release;
   if (show === 'band') {
-    if (bands.length < 2) found.push({ field: 'bands', message: 'Letter bands need at least two bands.' });
+    if (bands.length < 2)
+      found.push({ field: 'bands', message: 'Letter bands need at least two bands.' });
     else if (bands.some(({ from }, at) => at > 0 && from >= bands[at - 1]!.from))
       found.push({ field: 'bands', message: 'Each band must begin lower than the one before it.' });
-    else if (bands.at(-1)!.from !== 0) found.push({ field: 'bands', message: 'The last band must begin at 0 %.' });
+    else if (bands.at(-1)!.from !== 0)
+      found.push({ field: 'bands', message: 'The last band must begin at 0 %.' });
     if (new Set(bands.map(({ name }) => name)).size < bands.length)
       found.push({ field: 'bands', message: 'Two bands have the same name.' });
   }
   if (rules.limitMinutes !== null && rules.warnMinutes.some((warn) => warn >= rules.limitMinutes!))
-    found.push({ field: 'warnMinutes', message: 'A warning must come after the time has begun to run.' });
+    found.push({
+      field: 'warnMinutes',
+      message: 'A warning must come after the time has begun to run.',
+    });
   if (rules.mode === 'practice' && rules.stageLimit !== null)
-    found.push({ field: 'stageLimit', message: 'In practice, sections and items have no times of their own.' });
+    found.push({
+      field: 'stageLimit',
+      message: 'In practice, sections and items have no times of their own.',
+    });
   if (rules.mode === 'practice' && !rules.goBack)
     found.push({ field: 'goBack', message: 'In practice, students can always go back.' });
   const { limitMinutes, stageLimit } = rules;
   if (stageLimit !== null && limitMinutes !== null) {
-    const parts = stageLimit.of === 'items' ? [stageLimit.minutes] : Object.values(stageLimit.minutes);
+    const parts =
+      stageLimit.of === 'items' ? [stageLimit.minutes] : Object.values(stageLimit.minutes);
     if (parts.some((own) => own > limitMinutes))
-      found.push({ field: 'stageLimit', message: `A part cannot have more time than the whole, ${lengthInWords(limitMinutes * minute)}.` }); // prettier-ignore
+      found.push({
+        field: 'stageLimit',
+        message: `A part cannot have more time than the whole, ${lengthInWords(limitMinutes * minute)}.`,
+      });
   }
   if (stageLimit?.of === 'sections' && Object.keys(stageLimit.minutes).length === 0)
     found.push({ field: 'stageLimit', message: 'Give at least one section a time.' });

@@ -53,9 +53,15 @@ export interface Slip {
 
 /** "class 6B, group Ratio table of 6D and 2 students" */
 export function recipientsInWords({ classes, groups, students, link }: Recipients): string {
-  const some = (names: string[], one: string, many: string) => (names.length === 0 ? [] : [`${names.length === 1 ? one : many} ${listing(names)}`]); // prettier-ignore
+  const some = (names: string[], one: string, many: string) =>
+    names.length === 0 ? [] : [`${names.length === 1 ? one : many} ${listing(names)}`];
   const named = students.length > 3 ? [count(students.length, 'student')] : students;
-  return listing([...some(classes, 'class', 'classes'), ...some(groups, 'group', 'groups'), ...named, ...(link ? ['guests by link'] : [])]); // prettier-ignore
+  return listing([
+    ...some(classes, 'class', 'classes'),
+    ...some(groups, 'group', 'groups'),
+    ...named,
+    ...(link ? ['guests by link'] : []),
+  ]);
 }
 
 const releaseWords: Record<ReleaseTime, string> = {
@@ -64,8 +70,16 @@ const releaseWords: Record<ReleaseTime, string> = {
   'by-hand': 'when you release them',
 };
 /** What shows answers waits for the last student, so "at once" is not what happens to it. */
-const answerWords: Record<ReleaseTime, string> = { ...releaseWords, 'at-hand-in': 'once nobody can answer any more' };
-const countingWords = { best: 'the best one counts', latest: 'the latest one counts', first: 'the first one counts', mean: 'their mean counts' }; // prettier-ignore
+const answerWords: Record<ReleaseTime, string> = {
+  ...releaseWords,
+  'at-hand-in': 'once nobody can answer any more',
+};
+const countingWords = {
+  best: 'the best one counts',
+  latest: 'the latest one counts',
+  first: 'the first one counts',
+  mean: 'their mean counts',
+};
 const showWords = {
   points: 'as points',
   percent: 'in percent',
@@ -81,7 +95,12 @@ export function slipOf(facts: SlipFacts): Slip {
   const closes = facts.closesAt === null ? 'never closes' : `closes ${at(facts.closesAt)}`;
   const { limitMinutes, stageLimit } = rules;
   const whole = limitMinutes === null ? '' : lengthInWords(limitMinutes * minute);
-  const parts = stageLimit === null ? '' : stageLimit.of === 'items' ? `${exactLength(stageLimit.minutes * minute)} an item` : 'sections timed'; // prettier-ignore
+  const parts =
+    stageLimit === null
+      ? ''
+      : stageLimit.of === 'items'
+        ? `${exactLength(stageLimit.minutes * minute)} an item`
+        : 'sections timed';
   const limit = [whole, parts].filter(Boolean).join(', ') || 'no time limit';
   return {
     line: `1 ${facts.kind}, ${who}, ${count(facts.students, 'student')}, ${opens}, ${closes}, ${limit}`,
@@ -91,14 +110,20 @@ export function slipOf(facts: SlipFacts): Slip {
       `${modeWords(rules)}${attemptWords(rules)}${formWords(facts)} ${orderWords(rules)}`,
       releasedWords(facts),
     ],
-    verb: facts.students === 0 && facts.who.link ? 'Open it for guests' : `Give to ${count(facts.students, 'student')}`,
+    verb:
+      facts.students === 0 && facts.who.link
+        ? 'Open it for guests'
+        : `Give to ${count(facts.students, 'student')}`,
   };
 }
 
 function stageWords({ rules: { stageLimit, oneSitting }, sections = [] }: SlipFacts): string {
-  const sitting = oneSitting ? `In one sitting: whoever is away for more than ${lengthInWords(mayBeAway)} is let in again by you. ` : ''; // prettier-ignore
+  const sitting = oneSitting
+    ? `In one sitting: whoever is away for more than ${lengthInWords(mayBeAway)} is let in again by you. `
+    : '';
   if (stageLimit === null) return sitting;
-  if (stageLimit.of === 'items') return `Each item has ${exactLength(stageLimit.minutes * minute)}. ${sitting}`;
+  if (stageLimit.of === 'items')
+    return `Each item has ${exactLength(stageLimit.minutes * minute)}. ${sitting}`;
   const named = Object.entries(stageLimit.minutes).map(([id, minutes]) => {
     const at = sections.findIndex((own) => own.id === id);
     return `${sections[at]?.title || `section ${at < 0 ? '' : at + 1}`.trim()} ${exactLength(minutes * minute)}`;
@@ -110,7 +135,9 @@ const toWhom = ({ students, who }: SlipFacts, words: string) =>
   students === 0 && who.link ? 'Guests by link' : `${count(students, 'student')} of ${words}`;
 
 const supportsWords = ({ supports = [] }: SlipFacts) =>
-  supports.length === 0 ? '' : ` Supports act by themselves: ${listing(supports.map(({ words, students }) => `${words} for ${students}`))}.`; // prettier-ignore
+  supports.length === 0
+    ? ''
+    : ` Supports act by themselves: ${listing(supports.map(({ words, students }) => `${words} for ${students}`))}.`;
 
 function visibleWords({ opensAt, visibleFrom, word, zone, now }: SlipFacts): string {
   const begin = word ? ' Each types the word that you read out to begin.' : '';
@@ -123,13 +150,19 @@ function visibleWords({ opensAt, visibleFrom, word, zone, now }: SlipFacts): str
 
 function lateWords({ lateRule, zone, now }: SlipFacts): string {
   if (lateRule.late === 'no') return '';
-  const off = lateRule.offPerDay > 0 ? ` with ${Math.round(lateRule.offPerDay * 1000) / 10} % off for each day late` : ' and marked late'; // prettier-ignore
+  const off =
+    lateRule.offPerDay > 0
+      ? ` with ${Math.round(lateRule.offPerDay * 1000) / 10} % off for each day late`
+      : ' and marked late';
   return ` Late work is taken until ${inWords(lateRule.until, zone, now)}${off}.`;
 }
 
 function modeWords({ mode, offPerTry }: AssignmentRules): string {
   if (mode === 'test') return 'Test mode: no help while working.';
-  const off = offPerTry === 0 ? 'wrong tries cost nothing' : `each wrong try takes off ${Math.round(offPerTry * 100)} % of a question’s points`; // prettier-ignore
+  const off =
+    offPerTry === 0
+      ? 'wrong tries cost nothing'
+      : `each wrong try takes off ${Math.round(offPerTry * 100)} % of a question’s points`;
   return `Practice: students check their answers, try again, ask for hints and may see the answer; ${off}, a shown answer gives none.`;
 }
 
@@ -140,28 +173,49 @@ function attemptWords({ attempts, counts }: AssignmentRules): string {
 
 function formWords({ forms = [], formsFor = [], draws = false }: SlipFacts): string {
   const all = formsFor.length > 0 ? 'All others' : 'All';
-  const rest = forms.length > 1 ? `Forms ${listing(forms)} go round in turn${formsFor.length > 0 ? ' among all others' : ''}` : forms.length === 1 ? `${all} get form ${forms[0]}` : ''; // prettier-ignore
+  const rest =
+    forms.length > 1
+      ? `Forms ${listing(forms)} go round in turn${formsFor.length > 0 ? ' among all others' : ''}`
+      : forms.length === 1
+        ? `${all} get form ${forms[0]}`
+        : '';
   const own = formsFor.map(({ party, form }) => `${party} gets form ${form}`);
-  const given = rest && ` ${[...own, own.length > 0 ? rest[0]!.toLowerCase() + rest.slice(1) : rest].join('; ')}.`;
+  const given =
+    rest &&
+    ` ${[...own, own.length > 0 ? rest[0]!.toLowerCase() + rest.slice(1) : rest].join('; ')}.`;
   return `${given}${draws ? ' Each student draws items of their own.' : ''}`;
 }
 
 function orderWords({ order, shuffleChoices, goBack }: AssignmentRules): string {
   const fixed = 'Items come one after the other in your order';
-  const asked = { own: goBack ? 'Items stand in your order and students go where they want' : fixed, fixed, shuffled: 'Items are in a different order for each student' }[order]; // prettier-ignore
+  const asked = {
+    own: goBack ? 'Items stand in your order and students go where they want' : fixed,
+    fixed,
+    shuffled: 'Items are in a different order for each student',
+  }[order];
   const items = `${asked}${goBack ? '' : ', and nobody can go back'}`;
   return `${items}; choices ${shuffleChoices ? 'are in a different order for each student' : 'stand as you wrote them'}.`;
 }
 
 function releasedWords({ rules: { mode, release }, answersFrom, zone, now }: SlipFacts): string {
-  if (mode === 'practice') return `Students see scores ${showWords[release.show]} ${releaseWords[release.score]}, and their answers with the explanations once they hand in.`; // prettier-ignore
-  const names: Record<Exclude<Released, 'score'>, string> = { marks: 'what was right or wrong', answers: 'right answers', explanations: 'explanations' }; // prettier-ignore
+  if (mode === 'practice')
+    return `Students see scores ${showWords[release.show]} ${releaseWords[release.score]}, and their answers with the explanations once they hand in.`;
+  const names: Record<Exclude<Released, 'score'>, string> = {
+    marks: 'what was right or wrong',
+    answers: 'right answers',
+    explanations: 'explanations',
+  };
   const byTime = new Map<ReleaseTime, string[]>();
   for (const what of ['marks', 'answers', 'explanations'] as const)
     byTime.set(release[what], [...(byTime.get(release[what]) ?? []), names[what]]);
   const from = answersFrom === null ? '' : `, not before ${inWords(answersFrom, zone, now)}`;
   // All at one time is one thing to say; "at once" means another time for answers than for scores.
-  if (byTime.size === 1 && byTime.has(release.score) && release.score !== 'at-hand-in' && from === '')
+  if (
+    byTime.size === 1 &&
+    byTime.has(release.score) &&
+    release.score !== 'at-hand-in' &&
+    from === ''
+  )
     return `Students see scores ${showWords[release.show]}, ${listing(byTime.get(release.score)!)} ${releaseWords[release.score]}.`;
   const answers = [...byTime].map(([when, what]) => `${listing(what)} ${answerWords[when]}`);
   return `Students see scores ${showWords[release.show]} ${releaseWords[release.score]}; ${answers.join('; ')}${from}.`;

@@ -47,10 +47,20 @@ const round = (n: number) => Math.round(n * 100) / 100;
 /** For the student: what was earned, and what to make of it. The cuts are common practice, no source. */
 export function shareInWords({ items, points, most, waits }: StandardShare): string {
   const marked = items - waits;
-  const waiting = waits > 0 ? ` ${waits === 1 ? '1 waits' : `${waits} wait`} for your teacher.` : '';
+  const waiting =
+    waits > 0 ? ` ${waits === 1 ? '1 waits' : `${waits} wait`} for your teacher.` : '';
   if (marked === 0) return `${count(items, 'question')}.${waiting}`;
   const earned = `${round(points)} of ${round(most)} ${most === 1 ? 'point' : 'points'} on ${count(marked, 'question')}`;
   const share = points / most;
-  const said = share >= 0.85 ? 'this is secure' : share >= 0.6 ? 'you are nearly there' : share >= 0.3 ? 'you are part of the way; look at it again' : 'this is the next thing to practise'; // prettier-ignore
-  return marked < fewest ? `${earned}. So few questions say little.${waiting}` : `${earned}: ${said}.${waiting}`;
+  const said =
+    share >= 0.85
+      ? 'this is secure'
+      : share >= 0.6
+        ? 'you are nearly there'
+        : share >= 0.3
+          ? 'you are part of the way; look at it again'
+          : 'this is the next thing to practise';
+  return marked < fewest
+    ? `${earned}. So few questions say little.${waiting}`
+    : `${earned}: ${said}.${waiting}`;
 }

@@ -18,10 +18,12 @@ export function countAttempts(
 ): { number: number; points: number | null } {
   const all = [...attempts].sort((a, b) => a.number - b.number);
   const done = all.filter(
-    (own): own is CountedAttempt & { points: number; most: number } => own.points !== null && own.most !== null,
+    (own): own is CountedAttempt & { points: number; most: number } =>
+      own.points !== null && own.most !== null,
   );
   if (done.length === 0) return { number: all[0]?.number ?? 1, points: null };
-  const share = ({ points, most }: { points: number; most: number }) => (most > 0 ? points / most : 0);
+  const share = ({ points, most }: { points: number; most: number }) =>
+    most > 0 ? points / most : 0;
   const latest = done.at(-1)!;
   switch (counts) {
     case 'first':

@@ -36,17 +36,29 @@ export function scoreAttempt(
   },
 ): EntryScore[] {
   const order = formOf(edition, attempt, attempt.rules).sections.flatMap(({ entries }) => entries);
-  const scored = order.map(({ id, content }) => scoreItem(content, answers.get(id) ?? {}, attempt.marks?.get(id)));
+  const scored = order.map(({ id, content }) =>
+    scoreItem(content, answers.get(id) ?? {}, attempt.marks?.get(id)),
+  );
   const lastAnswered = scored.findLastIndex(({ parts }) => parts.some(({ answered }) => answered));
   return order.map(({ id, points, settled }, at) => {
     const own = scored[at]!;
     const decided = attempt.adjusted?.get(id);
-    if (settled === 'left-out' || decided === 'excused') return { entry: id, points: 0, most: 0, reached: true, waits: false }; // prettier-ignore
-    if (decided !== undefined || settled === 'all-points') return { entry: id, points: decided ?? points, most: points, reached: true, waits: false }; // prettier-ignore
+    if (settled === 'left-out' || decided === 'excused')
+      return { entry: id, points: 0, most: 0, reached: true, waits: false };
+    if (decided !== undefined || settled === 'all-points')
+      return { entry: id, points: decided ?? points, most: points, reached: true, waits: false };
     const saved = own.most > 0 ? own.points / own.most : 0;
     const { practice } = attempt;
-    const share = practice ? practiceShare(practice.of.get(id) ?? untouched, practice.offPerTry, saved) : saved;
+    const share = practice
+      ? practiceShare(practice.of.get(id) ?? untouched, practice.offPerTry, saved)
+      : saved;
     const reached = !attempt.ranOut || at <= lastAnswered;
-    return { entry: id, points: roundPoints(share * points), most: points, reached, waits: own.waits };
+    return {
+      entry: id,
+      points: roundPoints(share * points),
+      most: points,
+      reached,
+      waits: own.waits,
+    };
   });
 }

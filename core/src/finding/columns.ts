@@ -84,7 +84,8 @@ export class Lists {
   includes(slot: number, wanted: number): boolean {
     const starts = this.starts.all;
     const values = this.values.all;
-    for (let at = starts[slot]!; at < starts[slot + 1]!; at++) if (values[at] === wanted) return true;
+    for (let at = starts[slot]!; at < starts[slot + 1]!; at++)
+      if (values[at] === wanted) return true;
     return false;
   }
 

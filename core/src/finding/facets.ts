@@ -8,9 +8,23 @@ import { Tree } from './tree';
 
 /** The bit that an item fails for each filter. */
 export const bit = {
-  framework: 1, standard: 2, grades: 4, subject: 8, kind: 16, depth: 32, markedBy: 64, has: 128, passage: 256,
-  bank: 512, folder: 1024, tag: 2048, difficulty: 4096, separation: 8192, uses: 16384, editedSince: 32768,
-} as const; // prettier-ignore
+  framework: 1,
+  standard: 2,
+  grades: 4,
+  subject: 8,
+  kind: 16,
+  depth: 32,
+  markedBy: 64,
+  has: 128,
+  passage: 256,
+  bank: 512,
+  folder: 1024,
+  tag: 2048,
+  difficulty: 4096,
+  separation: 8192,
+  uses: 16384,
+  editedSince: 32768,
+} as const;
 
 const none = 255;
 const mostTags = 40;
@@ -49,7 +63,8 @@ export class Facets {
   setStandards(list: readonly { id: number; parentId: number | null; framework: number }[]): void {
     this.standards = new Tree(list);
     this.frameworkOf = new Uint8Array(list.length);
-    for (const { id, framework } of list) this.frameworkOf[this.standards.number(id)] = this.frameworkNames.number(framework); // prettier-ignore
+    for (const { id, framework } of list)
+      this.frameworkOf[this.standards.number(id)] = this.frameworkNames.number(framework);
   }
 
   setFolders(list: readonly { id: number; parentId: number | null }[]): void {
@@ -64,10 +79,19 @@ export class Facets {
     this.media.set(slot, item.media);
     this.passage.set(slot, Number(item.hasPassage));
     this.subject.set(slot, this.subjects.number(item.subject));
-    this.grades.set(slot, item.grades.reduce((mask, grade) => mask | gradeBits[grade]!, 0)); // prettier-ignore
+    this.grades.set(
+      slot,
+      item.grades.reduce((mask, grade) => mask | gradeBits[grade]!, 0),
+    );
     this.depth.set(slot, item.depth ?? none);
-    this.difficulty.set(slot, item.facility === null ? none : bandOf(difficultyBands, item.facility));
-    this.separation.set(slot, item.separation === null ? none : bandOf(separationBands, item.separation));
+    this.difficulty.set(
+      slot,
+      item.facility === null ? none : bandOf(difficultyBands, item.facility),
+    );
+    this.separation.set(
+      slot,
+      item.separation === null ? none : bandOf(separationBands, item.separation),
+    );
     this.uses.set(slot, bandOf(usesBands, item.uses));
     this.tags.push(item.tags.map((tag) => this.tagNames.number(tag)));
     this.editedAt[slot] = item.editedAt;
@@ -85,7 +109,10 @@ export class Facets {
     const above = this.standards.withAbove(standards);
     this.above.push(above);
     for (const own of above) (this.below[own] ??= new Ints()).push(slot);
-    this.frameworks.set(slot, above.reduce((mask, own) => mask | (1 << this.frameworkOf[own]!), 0)); // prettier-ignore
+    this.frameworks.set(
+      slot,
+      above.reduce((mask, own) => mask | (1 << this.frameworkOf[own]!), 0),
+    );
   }
 
   clear(): void {
@@ -120,18 +147,30 @@ export class Facets {
         if ((failed & (failed - 1)) === 0 && !keeps(slot)) fails[slot] = failed | own;
       }
     };
-    const equal = (own: number, column: Column<Uint8Array> | Column<Int32Array>, wanted: number) => {
+    const equal = (
+      own: number,
+      column: Column<Uint8Array> | Column<Int32Array>,
+      wanted: number,
+    ) => {
       const values = column.all;
       for (let slot = 0; slot < slots; slot++) if (values[slot] !== wanted) fails[slot]! |= own;
     };
     const meets = (own: number, column: Column<Uint8Array> | Column<Int32Array>, mask: number) => {
       const values = column.all;
-      for (let slot = 0; slot < slots; slot++) if ((values[slot]! & mask) === 0) fails[slot]! |= own;
+      for (let slot = 0; slot < slots; slot++)
+        if ((values[slot]! & mask) === 0) fails[slot]! |= own;
     };
-    const band = (list: readonly Band[], wanted: string) => list.findIndex(({ id }) => id === wanted);
+    const band = (list: readonly Band[], wanted: string) =>
+      list.findIndex(({ id }) => id === wanted);
 
-    if (q.framework !== undefined) meets(bit.framework, this.frameworks, 1 << this.frameworkNames.find(q.framework));
-    if (q.grades?.length) meets(bit.grades, this.grades, q.grades.reduce((mask, grade) => mask | gradeBits[grade]!, 0)); // prettier-ignore
+    if (q.framework !== undefined)
+      meets(bit.framework, this.frameworks, 1 << this.frameworkNames.find(q.framework));
+    if (q.grades?.length)
+      meets(
+        bit.grades,
+        this.grades,
+        q.grades.reduce((mask, grade) => mask | gradeBits[grade]!, 0),
+      );
     if (q.subject !== undefined) equal(bit.subject, this.subject, this.subjects.find(q.subject));
     if (q.kind !== undefined) equal(bit.kind, this.kind, partKinds.indexOf(q.kind));
     if (q.depth !== undefined) equal(bit.depth, this.depth, q.depth);
@@ -140,13 +179,17 @@ export class Facets {
     if (q.passage !== undefined) equal(bit.passage, this.passage, Number(q.passage));
     if (q.bank !== undefined) equal(bit.bank, this.bank, this.banks.find(q.bank));
     if (q.folder !== undefined) {
-      const inside = new Set([...this.folders.below(q.folder)].map((id) => this.folderNames.find(id)));
+      const inside = new Set(
+        [...this.folders.below(q.folder)].map((id) => this.folderNames.find(id)),
+      );
       inside.delete(-1);
       const folder = this.folder.all;
       refuse(bit.folder, (slot) => inside.has(folder[slot]!));
     }
-    if (q.difficulty !== undefined) equal(bit.difficulty, this.difficulty, band(difficultyBands, q.difficulty));
-    if (q.separation !== undefined) equal(bit.separation, this.separation, band(separationBands, q.separation));
+    if (q.difficulty !== undefined)
+      equal(bit.difficulty, this.difficulty, band(difficultyBands, q.difficulty));
+    if (q.separation !== undefined)
+      equal(bit.separation, this.separation, band(separationBands, q.separation));
     if (q.uses !== undefined) equal(bit.uses, this.uses, band(usesBands, q.uses));
     if (q.standard !== undefined) {
       const inside = this.scratch.take('inside', Uint8Array, slots);
@@ -192,7 +235,8 @@ export class Facets {
       const values = column.all;
       each(own, (slots) => {
         for (let at = 0; at < slots.length; at++)
-          for (let left = values[slots[at]!]!; left !== 0; left &= left - 1) counts[31 - Math.clz32(left & -left)]!++;
+          for (let left = values[slots[at]!]!; left !== 0; left &= left - 1)
+            counts[31 - Math.clz32(left & -left)]!++;
       });
       return counts;
     };
@@ -208,15 +252,30 @@ export class Facets {
       return counts;
     };
     const bands = (own: number, column: Column<Uint8Array>, list: readonly Band[]) =>
-      named(tally(own, column, list.length), list.map(({ id }) => id)); // prettier-ignore
+      named(
+        tally(own, column, list.length),
+        list.map(({ id }) => id),
+      );
 
-    const perFolder = named(tally(bit.folder, this.folder, this.folderNames.list.length), this.folderNames.list);
-    const tags = named(tallyLists(bit.tag, this.tags, this.tagNames.list.length), this.tagNames.list);
+    const perFolder = named(
+      tally(bit.folder, this.folder, this.folderNames.list.length),
+      this.folderNames.list,
+    );
+    const tags = named(
+      tallyLists(bit.tag, this.tags, this.tagNames.list.length),
+      this.tagNames.list,
+    );
     return {
       frameworks: named(tallyBits(bit.framework, this.frameworks), this.frameworkNames.list),
-      standards: named(tallyLists(bit.standard, this.above, this.standards.size), this.standards.ids),
+      standards: named(
+        tallyLists(bit.standard, this.above, this.standards.size),
+        this.standards.ids,
+      ),
       grades: named(tallyBits(bit.grades, this.grades), [...gradeBits.keys()]),
-      subjects: named(tally(bit.subject, this.subject, this.subjects.list.length), this.subjects.list),
+      subjects: named(
+        tally(bit.subject, this.subject, this.subjects.list.length),
+        this.subjects.list,
+      ),
       kinds: named(tally(bit.kind, this.kind, partKinds.length), partKinds),
       depths: named(tally(bit.depth, this.depth, 5), [0, 1, 2, 3, 4]),
       markedBy: named(tally(bit.markedBy, this.markedBy, markers.length), markers),

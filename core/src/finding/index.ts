@@ -1,4 +1,11 @@
 export { ItemIndex, type NearCopy, type StandardPlace } from './item-index';
 export { difficultyBands, separationBands, usesBands, type FindableItem } from './findable';
-export { orders, type Counts, type Filters, type Found, type Order, type Question } from './question';
+export {
+  orders,
+  type Counts,
+  type Filters,
+  type Found,
+  type Order,
+  type Question,
+} from './question';
 export { wordsOf } from './words';

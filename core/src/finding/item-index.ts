@@ -136,7 +136,10 @@ export class ItemIndex {
     const id = this.id.all;
     for (let slot = 0; slot < slots; slot++) {
       const out =
-        !live[slot] || !mayRead(slot) || (scores !== null && scores[slot] === 0) || (without.size > 0 && without.has(id[slot]!)); // prettier-ignore
+        !live[slot] ||
+        !mayRead(slot) ||
+        (scores !== null && scores[slot] === 0) ||
+        (without.size > 0 && without.has(id[slot]!));
       // What nobody asked for fails more than one filter, so no filter has to look at it.
       if (out) fails[slot] = ~0;
     }
@@ -154,11 +157,19 @@ export class ItemIndex {
         passing[total++] = slot;
       } else passing[--first] = slot;
     }
-    const failing = () => byFailure(passing.subarray(first, slots), fails, this.scratch.take('failing', Int32Array, slots, 'left')); // prettier-ignore
+    const failing = () =>
+      byFailure(
+        passing.subarray(first, slots),
+        fails,
+        this.scratch.take('failing', Int32Array, slots, 'left'),
+      );
     return {
       total,
       ids: this.page(question, passes.subarray(0, slots), scores).map((slot) => id[slot]!),
-      counts: question.counted === false ? null : this.facets.counts(passing.subarray(0, total), failing()),
+      counts:
+        question.counted === false
+          ? null
+          : this.facets.counts(passing.subarray(0, total), failing()),
       matched: words?.matched ?? [],
       mended: words?.mended ?? [],
     };
@@ -179,7 +190,9 @@ export class ItemIndex {
     const weightOf = new Map(known.map(({ word, slots }) => [word, rarity(slots.length)]));
     const whole = [...weightOf.values()].reduce((sum, weight) => sum + weight, 0);
     // A near copy shares most of the rare words, so the rarest ones already lead to every candidate.
-    const rarest = known.filter(({ slots }) => slots.length > 0).sort((a, b) => a.slots.length - b.slots.length);
+    const rarest = known
+      .filter(({ slots }) => slots.length > 0)
+      .sort((a, b) => a.slots.length - b.slots.length);
     const candidates = new Set<number>();
     for (const { slots } of rarest.slice(0, Math.max(3, Math.ceil(rarest.length * 0.4)))) {
       if (candidates.size > 5000) break;
@@ -203,9 +216,14 @@ export class ItemIndex {
   }
 
   /** The slots of one page, in order. */
-  private page({ order, from, size }: Question, passes: Uint8Array, scores: Float64Array | null): number[] {
+  private page(
+    { order, from, size }: Question,
+    passes: Uint8Array,
+    scores: Float64Array | null,
+  ): number[] {
     const whole = this.ordered(order);
-    if (order === 'relevance' && scores) return byScore(scores, passes, whole, from + size).slice(from);
+    if (order === 'relevance' && scores)
+      return byScore(scores, passes, whole, from + size).slice(from);
     const page: number[] = [];
     let skipped = 0;
     for (let place = 0; place < whole.length && page.length < size; place++) {
@@ -239,41 +257,60 @@ export class ItemIndex {
       const [x, y] = [key(a), key(b)];
       return x === y ? id[a]! - id[b]! : x < y ? -1 : 1;
     };
-    const fresh = Int32Array.from({ length: this.slots - known.length }, (_, at) => known.length + at).sort(compare);
+    const fresh = Int32Array.from(
+      { length: this.slots - known.length },
+      (_, at) => known.length + at,
+    ).sort(compare);
     const merged = new Int32Array(this.slots);
     for (let at = 0, a = 0, b = 0; at < merged.length; at++)
       merged[at] =
-        b === fresh.length || (a < known.length && compare(known[a]!, fresh[b]!) <= 0) ? known[a++]! : fresh[b++]!;
+        b === fresh.length || (a < known.length && compare(known[a]!, fresh[b]!) <= 0)
+          ? known[a++]!
+          : fresh[b++]!;
     this.orders.set(order, merged);
     return merged;
   }
 }
 
 /** Slots that fail one filter, parted into one run for each filter's bit. */
-function byFailure(slots: Int32Array, fails: Uint32Array, room: Int32Array): Map<number, Int32Array> {
+function byFailure(
+  slots: Int32Array,
+  fails: Uint32Array,
+  room: Int32Array,
+): Map<number, Int32Array> {
   const ends = new Uint32Array(33);
   for (let at = 0; at < slots.length; at++) ends[32 - Math.clz32(fails[slots[at]!]!)]!++;
   for (let own = 1; own < ends.length; own++) ends[own]! += ends[own - 1]!;
   const starts = ends.slice();
-  for (let at = 0; at < slots.length; at++) room[--starts[32 - Math.clz32(fails[slots[at]!]!)]!] = slots[at]!;
+  for (let at = 0; at < slots.length; at++)
+    room[--starts[32 - Math.clz32(fails[slots[at]!]!)]!] = slots[at]!;
   const runs = new Map<number, Int32Array>();
   for (let own = 0; own < 32; own++)
-    if (starts[own + 1]! < ends[own + 1]!) runs.set(2 ** own, room.subarray(starts[own + 1], ends[own + 1]));
+    if (starts[own + 1]! < ends[own + 1]!)
+      runs.set(2 ** own, room.subarray(starts[own + 1], ends[own + 1]));
   return runs;
 }
 
 /** The `most` passing slots with the best scores, best first; equal scores keep the order of `whole`. */
-function byScore(scores: Float64Array, passes: Uint8Array, whole: Int32Array, most: number): number[] {
+function byScore(
+  scores: Float64Array,
+  passes: Uint8Array,
+  whole: Int32Array,
+  most: number,
+): number[] {
   // A histogram finds the score below which nothing can be among them, so that only a few have to be sorted.
   const bins = 2048;
   let best = 0;
-  for (let slot = 0; slot < passes.length; slot++) if (passes[slot] && scores[slot]! > best) best = scores[slot]!;
+  for (let slot = 0; slot < passes.length; slot++)
+    if (passes[slot] && scores[slot]! > best) best = scores[slot]!;
   if (best === 0) return [];
   const scale = (bins - 1) / best;
   const histogram = new Uint32Array(bins);
-  for (let slot = 0; slot < passes.length; slot++) if (passes[slot]) histogram[Math.floor(scores[slot]! * scale)]!++;
+  for (let slot = 0; slot < passes.length; slot++)
+    if (passes[slot]) histogram[Math.floor(scores[slot]! * scale)]!++;
   let least = bins - 1;
-  for (let above = histogram[least]!; above < most && least > 0; above += histogram[least]!) least--;
+  for (let above = histogram[least]!; above < most && least > 0; above += histogram[least]!)
+    least--;
 
   const found: number[] = [];
   for (let place = 0; place < whole.length; place++) {

@@ -70,7 +70,10 @@ export function match(typed: string, index: Searchable): Match | null {
       mended.push({ typed: word, taken: candidates.map((own) => own.word) });
     }
     // One rarity for the typed word: a rare longer word that only begins so is no better a match.
-    const n = Math.min(index.slots, candidates.reduce((sum, { postings }) => sum + postings.slots.length, 0)); // prettier-ignore
+    const n = Math.min(
+      index.slots,
+      candidates.reduce((sum, { postings }) => sum + postings.slots.length, 0),
+    );
     const rarity = Math.log(1 + (index.slots - n + 0.5) / (n + 0.5));
     for (const candidate of candidates) addCandidate(candidate, rarity);
     turn++;

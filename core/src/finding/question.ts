@@ -1,6 +1,14 @@
 import type { MarkedBy, Medium, PartKind } from '../items';
 
-export const orders = ['relevance', 'most-used', 'newest', 'oldest', 'easiest', 'hardest', 'best-separating'] as const;
+export const orders = [
+  'relevance',
+  'most-used',
+  'newest',
+  'oldest',
+  'easiest',
+  'hardest',
+  'best-separating',
+] as const;
 export type Order = (typeof orders)[number];
 
 /** The filters that a search can set; what is left out lets everything through. */

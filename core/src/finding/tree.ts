@@ -10,7 +10,8 @@ export class Tree {
     this.numbers = new Map(this.ids.map((id, at) => [id, at]));
     this.parents = new Map(list.map(({ id, parentId }) => [id, parentId]));
     for (const { id, parentId } of list)
-      if (parentId !== null) this.children.set(parentId, [...(this.children.get(parentId) ?? []), id]);
+      if (parentId !== null)
+        this.children.set(parentId, [...(this.children.get(parentId) ?? []), id]);
   }
 
   get size() {
@@ -25,7 +26,11 @@ export class Tree {
   /** The ids above `id`, itself first. */
   *upwards(id: number): Generator<number> {
     const seen = new Set<number>();
-    for (let at: number | null = id; at !== null && !seen.has(at); at = this.parents.get(at) ?? null) {
+    for (
+      let at: number | null = id;
+      at !== null && !seen.has(at);
+      at = this.parents.get(at) ?? null
+    ) {
       seen.add(at);
       yield at;
     }
@@ -49,7 +54,8 @@ export class Tree {
   /** Counts by id, each one's own with all below it. */
   summedUp(counts: ReadonlyMap<number, number>): Map<number, number> {
     const sums = new Map<number, number>();
-    for (const [id, n] of counts) for (const at of this.upwards(id)) sums.set(at, (sums.get(at) ?? 0) + n);
+    for (const [id, n] of counts)
+      for (const at of this.upwards(id)) sums.set(at, (sums.get(at) ?? 0) + n);
     return sums;
   }
 }

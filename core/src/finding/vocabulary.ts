@@ -46,8 +46,10 @@ export class Vocabulary {
     if (typed.length < 3 && own) return found;
     const longer: Candidate[] = [];
     for (const [word, postings] of this.map.atPrefix(typed))
-      if (word !== typed) longer.push({ word, postings, likeness: (0.8 * typed.length) / word.length });
-    if (longer.length > mostCandidates) longer.sort((a, b) => b.likeness - a.likeness).length = mostCandidates;
+      if (word !== typed)
+        longer.push({ word, postings, likeness: (0.8 * typed.length) / word.length });
+    if (longer.length > mostCandidates)
+      longer.sort((a, b) => b.likeness - a.likeness).length = mostCandidates;
     return [...found, ...longer];
   }
 
@@ -63,11 +65,14 @@ export class Vocabulary {
         const postings = this.words.get(swapped);
         if (postings) found.push({ word: swapped, postings, likeness: 0.5 });
       }
-    return found.sort((a, b) => b.likeness - a.likeness || a.word.localeCompare(b.word)).slice(0, 8);
+    return found
+      .sort((a, b) => b.likeness - a.likeness || a.word.localeCompare(b.word))
+      .slice(0, 8);
   }
 }
 
 function* transposed(word: string): Generator<string> {
   for (let at = 0; at + 1 < word.length; at++)
-    if (word[at] !== word[at + 1]) yield word.slice(0, at) + word[at + 1]! + word[at]! + word.slice(at + 2);
+    if (word[at] !== word[at + 1])
+      yield word.slice(0, at) + word[at + 1]! + word[at]! + word.slice(at + 2);
 }

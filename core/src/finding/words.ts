@@ -22,7 +22,8 @@ function runsOf(code: string): Set<string> {
   const segments = wordsOf(code);
   const runs = new Set<string>();
   for (let from = 0; from < segments.length; from++)
-    for (let to = from + 1; to <= segments.length; to++) runs.add(segments.slice(from, to).join(''));
+    for (let to = from + 1; to <= segments.length; to++)
+      runs.add(segments.slice(from, to).join(''));
   return runs;
 }
 

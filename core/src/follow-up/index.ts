@@ -29,19 +29,29 @@ export interface GroupRules {
   smallest: number;
 }
 
-export const usualGroupRules: GroupRules = { below: 0.6, mostStandards: 3, mostGroups: 5, smallest: 3 };
+export const usualGroupRules: GroupRules = {
+  below: 0.6,
+  mostStandards: 3,
+  mostGroups: 5,
+  smallest: 3,
+};
 
 const compare = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
 
 /** What a student missed, the lowest share first. */
 export const missedBy = ({ standards }: Missing, below: number): StandardEarned[] =>
-  standards.filter(({ share }) => share < below - 1e-9).sort((a, b) => a.share - b.share || compare(a.code, b.code));
+  standards
+    .filter(({ share }) => share < below - 1e-9)
+    .sort((a, b) => a.share - b.share || compare(a.code, b.code));
 
 /**
  * Students who missed the same standards together; small groups join those they have most in common with. Who missed
  * nothing is in none. The order of students changes nothing.
  */
-export function groupByMissed(students: readonly Missing[], rules: GroupRules = usualGroupRules): FollowUpGroup[] {
+export function groupByMissed(
+  students: readonly Missing[],
+  rules: GroupRules = usualGroupRules,
+): FollowUpGroup[] {
   const needs = new Map(
     students.flatMap((own) => {
       const missed = missedBy(own, rules.below).slice(0, rules.mostStandards);
@@ -57,26 +67,38 @@ export function groupByMissed(students: readonly Missing[], rules: GroupRules = 
     else byCodes.set(key, { codes: sorted, students: [student] });
   }
   let groups = [...byCodes.values()];
-  const order = (a: FollowUpGroup, b: FollowUpGroup) => b.students.length - a.students.length || compare(a.codes.join(), b.codes.join()); // prettier-ignore
+  const order = (a: FollowUpGroup, b: FollowUpGroup) =>
+    b.students.length - a.students.length || compare(a.codes.join(), b.codes.join());
   for (;;) {
     groups = groups.sort(order);
     const last = groups.at(-1);
     if (!last || groups.length < 2) break;
     if (groups.length <= rules.mostGroups && last.students.length >= rules.smallest) break;
-    const common = ({ codes }: FollowUpGroup) => codes.filter((code) => last.codes.includes(code)).length;
+    const common = ({ codes }: FollowUpGroup) =>
+      codes.filter((code) => last.codes.includes(code)).length;
     const [into] = groups.slice(0, -1).sort((a, b) => common(b) - common(a) || order(a, b));
     groups = groups.filter((own) => own !== last && own !== into);
     const members = [...into!.students, ...last.students].sort((a, b) => a - b);
     groups.push({ students: members, codes: mostMissed(members, needs, rules.mostStandards) });
   }
-  return groups.map((own) => ({ ...own, codes: mostMissed(own.students, needs, rules.mostStandards) })).sort(order);
+  return groups
+    .map((own) => ({ ...own, codes: mostMissed(own.students, needs, rules.mostStandards) }))
+    .sort(order);
 }
 
 /** The standards that most of these students need, the most needed first. */
-function mostMissed(students: number[], needs: ReadonlyMap<number, readonly string[]>, most: number): string[] {
+function mostMissed(
+  students: number[],
+  needs: ReadonlyMap<number, readonly string[]>,
+  most: number,
+): string[] {
   const tally = new Map<string, number>();
-  for (const student of students) for (const code of needs.get(student)!) tally.set(code, (tally.get(code) ?? 0) + 1);
-  return [...tally].sort((a, b) => b[1] - a[1] || compare(a[0], b[0])).slice(0, most).map(([code]) => code); // prettier-ignore
+  for (const student of students)
+    for (const code of needs.get(student)!) tally.set(code, (tally.get(code) ?? 0) + 1);
+  return [...tally]
+    .sort((a, b) => b[1] - a[1] || compare(a[0], b[0]))
+    .slice(0, most)
+    .map(([code]) => code);
 }
 
 export interface PracticeItem {
@@ -101,7 +123,8 @@ export function practiceItems(
   each: number,
 ): { code: string; items: number[] }[] {
   const taken = new Set(seen);
-  const far = ({ facility }: PracticeItem) => (facility === null ? 0.25 : Math.abs(facility - wished));
+  const far = ({ facility }: PracticeItem) =>
+    facility === null ? 0.25 : Math.abs(facility - wished);
   return codes.map((code) => {
     const items = pool
       .filter(({ id, standards }) => standards.includes(code) && !taken.has(id))

@@ -38,34 +38,60 @@ export function classVarianceOf(sums: readonly ClassSums[]): ClassVariance | nul
 
   // How much of each class's own work is in the means that it is compared with.
   const shareOf = (mean: Mean) => mean.n / histories.get(mean.item)!.n;
-  const ownShare = new Map([...byClass].map(([id, list]) => [id, total(list, shareOf) / list.length]));
+  const ownShare = new Map(
+    [...byClass].map(([id, list]) => [id, total(list, shareOf) / list.length]),
+  );
   const freedom = total(ownShare.values(), (share) => 1 - share);
   if (freedom < 1e-9) return null;
 
-  const itemMean = new Map([...byItem].map(([id, list]) => [id, weightedMean(list, (mean) => mean.mean - classEffect.get(mean.class)!)])); // prettier-ignore
-  const residual = (mean: Mean) => mean.mean - itemMean.get(mean.item)! - classEffect.get(mean.class)!;
+  const itemMean = new Map(
+    [...byItem].map(([id, list]) => [
+      id,
+      weightedMean(list, (mean) => mean.mean - classEffect.get(mean.class)!),
+    ]),
+  );
+  const residual = (mean: Mean) =>
+    mean.mean - itemMean.get(mean.item)! - classEffect.get(mean.class)!;
   const residualFreedom = means.length - byItem.size - freedom;
   const chanceOfItem = total(means, (mean) => chanceIn(mean)) / means.length;
   function chanceIn({ item, n }: Mean): number {
     const { variance, covariance } = histories.get(item)!;
     return Math.max(0, (variance ?? 0) - Math.max(0, covariance ?? 0)) / n;
   }
-  const residualSquare = residualFreedom < 1 ? chanceOfItem : total(means, (mean) => residual(mean) ** 2) / residualFreedom; // prettier-ignore
+  const residualSquare =
+    residualFreedom < 1
+      ? chanceOfItem
+      : total(means, (mean) => residual(mean) ** 2) / residualFreedom;
 
-  const sharedChance = total(histories.values(), ({ covariance }) => Math.max(0, covariance ?? 0)) / histories.size;
+  const sharedChance =
+    total(histories.values(), ({ covariance }) => Math.max(0, covariance ?? 0)) / histories.size;
   const classSquare = total(classEffect.values(), (effect) => effect ** 2) / freedom;
   // What chance gives to a class's effect: its students are few, and its items are.
-  const chance = total(byClass, ([id, list]) => (1 - ownShare.get(id)!) * (sharedChance / meanStudents(list) + residualSquare / list.length)) / freedom; // prettier-ignore
+  const chance =
+    total(
+      byClass,
+      ([id, list]) =>
+        (1 - ownShare.get(id)!) *
+        (sharedChance / meanStudents(list) + residualSquare / list.length),
+    ) / freedom;
   return { common: classSquare - chance, ownOfItem: residualSquare - chanceOfItem, freedom };
 }
 
 const meanStudents = (list: readonly Mean[]) => total(list, ({ n }) => n) / list.length;
 
 function meansOf(sums: readonly ClassSums[]): Mean[] {
-  const cells = groupBy(sums.filter(({ n }) => n > 0), (part) => `${part.class}/${part.item}`); // prettier-ignore
+  const cells = groupBy(
+    sums.filter(({ n }) => n > 0),
+    (part) => `${part.class}/${part.item}`,
+  );
   return [...cells.values()].map((parts) => {
     const n = total(parts, (part) => part.n);
-    return { item: parts[0]!.item, class: parts[0]!.class, n, mean: total(parts, (part) => part.x) / n };
+    return {
+      item: parts[0]!.item,
+      class: parts[0]!.class,
+      n,
+      mean: total(parts, (part) => part.x) / n,
+    };
   });
 }
 
@@ -81,7 +107,12 @@ function fitted(
   const effects = new Map([...byClass.keys()].map((id) => [id, 0]));
   if (means.length === byItem.size) return effects;
   for (let turn = 0; turn < mostTurns; turn++) {
-    const levels = new Map([...byItem].map(([id, list]) => [id, weightedMean(list, (mean) => mean.mean - effects.get(mean.class)!)])); // prettier-ignore
+    const levels = new Map(
+      [...byItem].map(([id, list]) => [
+        id,
+        weightedMean(list, (mean) => mean.mean - effects.get(mean.class)!),
+      ]),
+    );
     let moved = 0;
     for (const [id, list] of byClass) {
       const effect = weightedMean(list, (mean) => mean.mean - levels.get(mean.item)!);

@@ -5,7 +5,8 @@
 import jstat from 'jstat';
 
 /** Student's t. */
-export const quantileOfT = (share: number, freedom: number): number => jstat.jStat.studentt.inv(share, freedom);
+export const quantileOfT = (share: number, freedom: number): number =>
+  jstat.jStat.studentt.inv(share, freedom);
 
 /** Fisher's F. */
 export const quantileOfF = (share: number, numerator: number, denominator: number): number =>

@@ -13,20 +13,31 @@ import { meanCovariance, type ForecastItem, type Range } from './score';
 const leastKnown = 5;
 
 /** @returns null while fewer than five items are known */
-export function forecastReliability(items: readonly ForecastItem[], sums: readonly ClassSums[]): Range | null {
+export function forecastReliability(
+  items: readonly ForecastItem[],
+  sums: readonly ClassSums[],
+): Range | null {
   const histories = historiesOf(sums);
   const points = total(items, (item) => item.points);
   const known = items.flatMap((item) => {
     const history = histories.get(item.item);
     return history && history.variance !== null && history.covariance !== null
-      ? [{ weight: item.points / points, history, variance: history.variance, covariance: history.covariance }]
+      ? [
+          {
+            weight: item.points / points,
+            history,
+            variance: history.variance,
+            covariance: history.covariance,
+          },
+        ]
       : [];
   });
   if (known.length < leastKnown) return null;
   const squares = total(items, (item) => (item.points / points) ** 2);
   const knownSquares = total(known, ({ weight }) => weight ** 2);
   // Items that nobody met vary as the known ones do.
-  const single = (total(known, ({ weight, variance }) => weight ** 2 * variance) / knownSquares) * squares;
+  const single =
+    (total(known, ({ weight, variance }) => weight ** 2 * variance) / knownSquares) * squares;
   const covariance = meanCovariance(known)!;
   const whole = single + (1 - squares) * covariance;
   if (single <= 0 || whole <= 0) return null;
@@ -47,7 +58,11 @@ export function forecastReliability(items: readonly ForecastItem[], sums: readon
  * Students that the figures rest on, less one for each class; classes that only few items rest on count for less, and so
  * do those that met the items in a test less reliable than this one: there chance has more part in a covariance.
  */
-function freedomOf(known: readonly { history: ItemHistory }[], covariance: number, alpha: number): number {
+function freedomOf(
+  known: readonly { history: ItemHistory }[],
+  covariance: number,
+  alpha: number,
+): number {
   const leaning = new Map<number, { noise: number; students: number }>();
   for (const { history } of known)
     for (const [id, n] of history.classes) {
@@ -58,7 +73,9 @@ function freedomOf(known: readonly { history: ItemHistory }[], covariance: numbe
         students: Math.max(held.students, n),
       });
     }
-  return 1 / total(leaning.values(), ({ noise, students }) => noise ** 2 / Math.max(1, students - 1));
+  return (
+    1 / total(leaning.values(), ({ noise, students }) => noise ** 2 / Math.max(1, students - 1))
+  );
 }
 
 /** The reliability of this test over that of the items that this one was met with, in reason. */
@@ -79,7 +96,8 @@ function unknownPart(
   if (unknown === 0 || covariance <= 0) return 0;
   const squares = total(known, (item) => (item.covariance - covariance) ** 2) / (known.length - 1);
   // An item's covariance goes with its own slope, that of all items with the square of the mean slope.
-  const relative = 4 * (squares / covariance ** 2) * (unknown / count) ** 2 * (1 / known.length + 1 / unknown);
+  const relative =
+    4 * (squares / covariance ** 2) * (unknown / count) ** 2 * (1 / known.length + 1 / unknown);
   const steepness = Math.max(0, Math.min(0.99, alpha)) * (1 + 1 / (count - 1));
   return relative * steepness ** 2;
 }

@@ -45,7 +45,10 @@ export function forecastScore(
 ): Range | null {
   const histories = historiesOf(sums);
   const points = total(items, (item) => item.points);
-  const weighted = items.map((item) => ({ weight: item.points / points, history: histories.get(item.item) ?? null }));
+  const weighted = items.map((item) => ({
+    weight: item.points / points,
+    history: histories.get(item.item) ?? null,
+  }));
   const known = weighted.filter((entry): entry is Known => entry.history !== null);
   if (known.length === 0 || points <= 0) return null;
 
@@ -61,7 +64,8 @@ export function forecastScore(
   const variance = ofClass * (1 + classes.concentration) + unknownVariance(weighted, known);
   // Only what classes differ is known from few of them; the rest from all their students.
   const uncertain = between > 0 ? ofClass * (1 + classes.concentration) : 0;
-  const satterthwaite = uncertain > 0 ? (freedom * variance ** 2) / uncertain ** 2 : classes.students;
+  const satterthwaite =
+    uncertain > 0 ? (freedom * variance ** 2) / uncertain ** 2 : classes.students;
   const half = quantileOfT(0.975, Math.max(1, satterthwaite)) * Math.sqrt(variance);
   return { value, low: Math.max(0, value - half), high: Math.min(1, value + half) };
 }
@@ -95,16 +99,24 @@ function classesIn(known: readonly Known[]) {
 function studentVariance(weighted: readonly Weighted[], known: readonly Known[]): number {
   const covariance = meanCovariance(known) ?? usualCovariance;
   const variances = known.flatMap(({ history }) => history.variance ?? []);
-  const usual = variances.length > 0 ? total(variances, (variance) => variance) / variances.length : 0.25;
-  const single = total(weighted, ({ weight, history }) => weight ** 2 * (history?.variance ?? usual));
+  const usual =
+    variances.length > 0 ? total(variances, (variance) => variance) / variances.length : 0.25;
+  const single = total(
+    weighted,
+    ({ weight, history }) => weight ** 2 * (history?.variance ?? usual),
+  );
   const squares = total(weighted, ({ weight }) => weight ** 2);
   return single + (1 - squares) * Math.max(0, covariance);
 }
 
-export function meanCovariance(known: readonly { weight: number; history: ItemHistory }[]): number | null {
+export function meanCovariance(
+  known: readonly { weight: number; history: ItemHistory }[],
+): number | null {
   const told = known.filter(({ history }) => history.covariance !== null);
   const weight = total(told, (entry) => entry.weight);
-  return weight === 0 ? null : total(told, (entry) => entry.weight * entry.history.covariance!) / weight;
+  return weight === 0
+    ? null
+    : total(told, (entry) => entry.weight * entry.history.covariance!) / weight;
 }
 
 /** Items that nobody met lie as far from the others as those lie from each other. */
@@ -119,7 +131,11 @@ function unknownVariance(weighted: readonly Weighted[], known: readonly Known[])
 }
 
 /** What the test's own classes say, with what other tests' classes say, and with what is usual while both say little. */
-function combined(tests: ClassVariance | null, pool: ClassVariance | null, known: readonly Known[]): ClassVariance {
+function combined(
+  tests: ClassVariance | null,
+  pool: ClassVariance | null,
+  known: readonly Known[],
+): ClassVariance {
   const covariance = Math.max(0, meanCovariance(known) ?? usualCovariance);
   const sources: ClassVariance[] = [];
   if (tests) sources.push(tests);
@@ -132,5 +148,9 @@ function combined(tests: ClassVariance | null, pool: ClassVariance | null, known
   const freedom = total(sources, (source) => source.freedom);
   const mean = (value: (source: ClassVariance) => number) =>
     total(sources, (source) => source.freedom * value(source)) / freedom;
-  return { common: mean(({ common }) => common), ownOfItem: mean(({ ownOfItem }) => ownOfItem), freedom };
+  return {
+    common: mean(({ common }) => common),
+    ownOfItem: mean(({ ownOfItem }) => ownOfItem),
+    freedom,
+  };
 }

@@ -58,7 +58,10 @@ export interface Edition {
 }
 
 /** Every entry that any student may get, in any form. */
-export const entriesOf = ({ sections, forms = [] }: Pick<Edition, 'sections' | 'forms'>): EditionEntry[] => [
+export const entriesOf = ({
+  sections,
+  forms = [],
+}: Pick<Edition, 'sections' | 'forms'>): EditionEntry[] => [
   ...sections.flatMap(({ entries }) => entries),
   ...forms.flatMap(({ swaps }) => swaps),
 ];

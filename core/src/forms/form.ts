@@ -40,9 +40,12 @@ export function formOf(whole: Edition, sitter: Sitter, rules: FormRules): Editio
     // What a form leaves out is not dealt either: a draw gives its number to everybody.
     let entries = section.entries.filter(({ id }) => !chosen?.without.includes(id));
     if (section.draw != null)
-      entries = dealtTo(place, section.draw, entries.length, common(`deal/${section.id}`)).map((at) => entries[at]!);
+      entries = dealtTo(place, section.draw, entries.length, common(`deal/${section.id}`)).map(
+        (at) => entries[at]!,
+      );
     if (chosen) entries = inForm({ ...section, entries }, chosen, common);
-    if (rules.shuffleItems && !section.keepOrder) entries = shuffled(entries, own(`items/${section.id}`), together);
+    if (rules.shuffleItems && !section.keepOrder)
+      entries = shuffled(entries, own(`items/${section.id}`), together);
     if (rules.shuffleChoices) entries = entries.map((entry) => withShuffledChoices(entry, own));
     return { ...section, entries };
   });
@@ -59,9 +62,15 @@ const easierOf = (passages: Edition['passages'] = {}): Edition['passages'] =>
   );
 
 /** A section's entries as one form has them. */
-function inForm({ id, keepOrder, entries }: EditionSection, form: EditionForm, common: Streams): EditionEntry[] {
+function inForm(
+  { id, keepOrder, entries }: EditionSection,
+  form: EditionForm,
+  common: Streams,
+): EditionEntry[] {
   const streams: Streams = (name) => common(`form/${form.id}/${name}`);
-  const passages = new Map(form.passages.map((own) => [own.of, { id: own.id, revision: own.revision }]));
+  const passages = new Map(
+    form.passages.map((own) => [own.of, { id: own.id, revision: own.revision }]),
+  );
   let own = entries
     .map((entry) => {
       const swap = form.swaps.find(({ of }) => of === entry.id);

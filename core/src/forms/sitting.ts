@@ -12,7 +12,13 @@ export interface SittingEntry {
 export interface SittingForm {
   title: string;
   directions: string;
-  sections: { id: string; title: string; directions: string; minutes: number | null; entries: SittingEntry[] }[];
+  sections: {
+    id: string;
+    title: string;
+    directions: string;
+    minutes: number | null;
+    entries: SittingEntry[];
+  }[];
   /** By the id of their revision. */
   passages: Record<string, ShownPassage>;
 }
@@ -27,8 +33,17 @@ export function formForSitting(
   { title, directions, sections: whole, passages = {} }: Edition,
   open: ReadonlySet<string> | null = null,
 ): SittingForm {
-  const sections = open === null ? whole : whole.map((own) => ({ ...own, entries: own.entries.filter(({ id }) => open.has(id)) })).filter(({ entries }) => entries.length > 0); // prettier-ignore
-  const used = new Set(sections.flatMap(({ entries }) => entries.flatMap(({ content }) => content.passage?.revision ?? []))); // prettier-ignore
+  const sections =
+    open === null
+      ? whole
+      : whole
+          .map((own) => ({ ...own, entries: own.entries.filter(({ id }) => open.has(id)) }))
+          .filter(({ entries }) => entries.length > 0);
+  const used = new Set(
+    sections.flatMap(({ entries }) =>
+      entries.flatMap(({ content }) => content.passage?.revision ?? []),
+    ),
+  );
   return {
     title,
     directions,
@@ -42,7 +57,11 @@ export function formForSitting(
       title: section.title,
       directions: section.directions,
       minutes: section.minutes ?? null,
-      entries: section.entries.map(({ id, points, content }) => ({ id, points, item: forSitting(content) })),
+      entries: section.entries.map(({ id, points, content }) => ({
+        id,
+        points,
+        item: forSitting(content),
+      })),
     })),
   };
 }

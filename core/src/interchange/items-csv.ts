@@ -10,10 +10,19 @@ const choiceColumns = Array.from({ length: mostChoices }, (_, at) => `choice ${a
 
 /** Every column, with what goes into it; the order of the template. */
 export const itemColumns: readonly [name: string, explains: string][] = [
-  ['kind', 'single-choice, multiple-choice, true-false, numeric, short-text, long-text, survey or information'],
+  [
+    'kind',
+    'single-choice, multiple-choice, true-false, numeric, short-text, long-text, survey or information',
+  ],
   ['question', 'The wording; plain text, or markup such as <p>, <strong>, <sub>'],
-  ...choiceColumns.map((own, at): [string, string] => [own, at === 0 ? 'The first choice, where the kind has choices' : 'The next choice']),
-  ['right', 'Numbers of the right choices (1 or 1;3), true or false, the number, or accepted answers parted by |'],
+  ...choiceColumns.map((own, at): [string, string] => [
+    own,
+    at === 0 ? 'The first choice, where the kind has choices' : 'The next choice',
+  ]),
+  [
+    'right',
+    'Numbers of the right choices (1 or 1;3), true or false, the number, or accepted answers parted by |',
+  ],
   ['points', 'Points; 1 when empty'],
   ['rule', 'all-or-nothing, each-right or wrong-takes-away; for multiple choice'],
   ['tolerance', 'For numbers: 0.5 for an amount, 5 % for a share; empty for exactly'],
@@ -31,8 +40,11 @@ export const itemColumns: readonly [name: string, explains: string][] = [
   ['tags', 'Parted by ;'],
   ['author', 'Who wrote it'],
   ['licence', 'Such as CC BY 4.0'],
-  ['whole', 'The whole item as JSON, as taken out; when it is filled in, the columns from kind to notes are not read'],
-]; // prettier-ignore
+  [
+    'whole',
+    'The whole item as JSON, as taken out; when it is filled in, the columns from kind to notes are not read',
+  ],
+];
 export const columnNames = itemColumns.map(([name]) => name);
 
 export interface RowProblem {
@@ -53,19 +65,40 @@ export interface RowFacts {
 }
 
 export type RowReading =
-  | { ok: true; content: ItemContent; facts: RowFacts; picture: { file: string; words: string } | null }
+  | {
+      ok: true;
+      content: ItemContent;
+      facts: RowFacts;
+      picture: { file: string; words: string } | null;
+    }
   | { ok: false; problems: RowProblem[] };
 
 type Cells = Readonly<Record<string, string>>;
-const rowKinds = ['single-choice', 'multiple-choice', 'true-false', 'numeric', 'short-text', 'long-text', 'survey', 'information'] as const; // prettier-ignore
+const rowKinds = [
+  'single-choice',
+  'multiple-choice',
+  'true-false',
+  'numeric',
+  'short-text',
+  'long-text',
+  'survey',
+  'information',
+] as const;
 type RowKind = (typeof rowKinds)[number];
 
-const list = (text: string, sign: string) => text.split(sign).map((own) => own.trim()).filter(Boolean); // prettier-ignore
+const list = (text: string, sign: string) =>
+  text
+    .split(sign)
+    .map((own) => own.trim())
+    .filter(Boolean);
 /** Plain words become a paragraph; what has tags already is taken as it is. */
 const rich = (text: string, wrapped: boolean) => {
   const own = text.trim();
   if (own === '' || /<\/?[a-z]/i.test(own)) return own;
-  const lines = own.split(/\r?\n/).map((line) => asRichText(line.trim())).filter(Boolean); // prettier-ignore
+  const lines = own
+    .split(/\r?\n/)
+    .map((line) => asRichText(line.trim()))
+    .filter(Boolean);
   return wrapped ? lines.map((line) => `<p>${line}</p>`).join('') : lines.join('<br>');
 };
 
@@ -99,8 +132,10 @@ export function itemFromRow(cells: Cells): RowReading {
     author: cell('author'),
     licence: cell('licence'),
   };
-  const picture = cell('picture') === '' ? null : { file: cell('picture'), words: cell('picture words') };
-  if (picture && picture.words === '') wrong('picture words', 'A picture needs words for those who cannot see it.');
+  const picture =
+    cell('picture') === '' ? null : { file: cell('picture'), words: cell('picture words') };
+  if (picture && picture.words === '')
+    wrong('picture words', 'A picture needs words for those who cannot see it.');
 
   const content = cell('whole') === '' ? contentOf(cell, wrong) : wholeOf(cell('whole'), wrong);
   if (!content || problems.length > 0) return { ok: false, problems };
@@ -128,7 +163,9 @@ function contentOf(cell: (name: string) => string, wrong: Wrong): ItemContent | 
   if (!rowKinds.includes(kind)) {
     wrong(
       'kind',
-      cell('kind') === '' ? 'The kind is missing.' : `“${cell('kind')}” is not one of ${rowKinds.join(', ')}.`,
+      cell('kind') === ''
+        ? 'The kind is missing.'
+        : `“${cell('kind')}” is not one of ${rowKinds.join(', ')}.`,
     );
     return null;
   }
@@ -163,7 +200,9 @@ function partOf(kind: RowKind, cell: (name: string) => string, wrong: Wrong): Pa
   const blank = blankPart(kind, 'a');
   const points = cell('points') === '' ? 1 : Number(cell('points').replace(',', '.'));
   if (Number.isNaN(points)) wrong('points', `“${cell('points')}” is not a number.`);
-  const choices = choiceColumns.flatMap((name, at) => (cell(name) === '' ? [] : [{ id: 'abcdefgh'[at]!, text: rich(cell(name), false) }])); // prettier-ignore
+  const choices = choiceColumns.flatMap((name, at) =>
+    cell(name) === '' ? [] : [{ id: 'abcdefgh'[at]!, text: rich(cell(name), false) }],
+  );
   const right = cell('right');
   const once = { rule: 'all-or-nothing', points } as const;
   const key = () =>
@@ -190,12 +229,24 @@ function partOf(kind: RowKind, cell: (name: string) => string, wrong: Wrong): Pa
       const share = /^([\d.,]+)\s*%$/.exec(cell('tolerance'));
       const within = Number((share?.[1] ?? cell('tolerance')).replace(',', '.'));
       if (Number.isNaN(within)) wrong('tolerance', `“${cell('tolerance')}” is not a tolerance.`);
-      const tolerance = cell('tolerance') === '' ? { by: 'exact' } : { by: share ? 'percent' : 'absolute', within };
+      const tolerance =
+        cell('tolerance') === '' ? { by: 'exact' } : { by: share ? 'percent' : 'absolute', within };
       const units = list(cell('units'), ';').map((name) => ({ name, factor: 1 }));
-      return { ...blank, key: { value: right, tolerance, decimal: 'point', units, unitRequired: false }, rule: once } as Part; // prettier-ignore
+      return {
+        ...blank,
+        key: { value: right, tolerance, decimal: 'point', units, unitRequired: false },
+        rule: once,
+      } as Part;
     }
     case 'short-text':
-      return { ...blank, key: { ...(blank as Extract<Part, { kind: 'short-text' }>).key, variants: list(right, '|') }, rule: once } as Part; // prettier-ignore
+      return {
+        ...blank,
+        key: {
+          ...(blank as Extract<Part, { kind: 'short-text' }>).key,
+          variants: list(right, '|'),
+        },
+        rule: once,
+      } as Part;
     case 'long-text':
       return { ...blank, rule: { rule: 'by-hand', points } } as Part;
     case 'survey':
@@ -232,7 +283,10 @@ export function itemToRow(content: ItemContent, facts: RowFacts): Record<string,
 
 /** Equal up to what a student could ever notice, or a teacher: only names of ids may differ. */
 function same(a: ItemContent, b: ItemContent): boolean {
-  return JSON.stringify(sorted(a)) === JSON.stringify(sorted(b)) && JSON.stringify(forSitting(a)) === JSON.stringify(forSitting(b)); // prettier-ignore
+  return (
+    JSON.stringify(sorted(a)) === JSON.stringify(sorted(b)) &&
+    JSON.stringify(forSitting(a)) === JSON.stringify(forSitting(b))
+  );
 }
 function sorted(value: unknown): unknown {
   if (Array.isArray(value)) return value.map(sorted);
@@ -250,7 +304,8 @@ function partCells(part: Part): Record<string, string> {
   const cells: Record<string, string> = {};
   choices.slice(0, mostChoices).forEach(({ text }, at) => (cells[`choice ${at + 1}`] = text));
   if ('rule' in part && 'points' in part.rule) cells.points = String(part.rule.points);
-  const places = (key: readonly string[]) => key.map((id) => choices.findIndex((own) => own.id === id) + 1).join(';');
+  const places = (key: readonly string[]) =>
+    key.map((id) => choices.findIndex((own) => own.id === id) + 1).join(';');
   switch (part.kind) {
     case 'single-choice':
       return { ...cells, right: places(part.key) };
@@ -260,8 +315,14 @@ function partCells(part: Part): Record<string, string> {
       return { ...cells, right: String(part.key) };
     case 'numeric': {
       const { tolerance: by, units } = part.key;
-      const tolerance = by.by === 'absolute' ? String(by.within) : by.by === 'percent' ? `${by.within} %` : '';
-      return { ...cells, right: part.key.value, tolerance, units: units.map(({ name }) => name).join(';') };
+      const tolerance =
+        by.by === 'absolute' ? String(by.within) : by.by === 'percent' ? `${by.within} %` : '';
+      return {
+        ...cells,
+        right: part.key.value,
+        tolerance,
+        units: units.map(({ name }) => name).join(';'),
+      };
     }
     case 'short-text':
       return { ...cells, right: part.key.variants.join('|') };
@@ -272,9 +333,35 @@ function partCells(part: Part): Record<string, string> {
 
 /** The first lines of a template, one of each kind that a person would write in a table. */
 export const exampleRows: Record<string, string>[] = [
-  { kind: 'single-choice', question: 'What is 25 % of 80?', 'choice 1': '20', 'choice 2': '25', 'choice 3': '32', right: '1', explanation: 'A quarter of 80 is 20.', subject: 'Mathematics', grades: '6', depth: '1' },
-  { kind: 'numeric', question: 'How many minutes are two and a half hours?', right: '150', units: 'min;minutes', subject: 'Mathematics', grades: '5', depth: '1' },
-  { kind: 'short-text', question: 'What is a smaller river called that flows into a larger one?', right: 'tributary|a tributary', subject: 'Geography', grades: '5', depth: '1' },
-]; // prettier-ignore
+  {
+    kind: 'single-choice',
+    question: 'What is 25 % of 80?',
+    'choice 1': '20',
+    'choice 2': '25',
+    'choice 3': '32',
+    right: '1',
+    explanation: 'A quarter of 80 is 20.',
+    subject: 'Mathematics',
+    grades: '6',
+    depth: '1',
+  },
+  {
+    kind: 'numeric',
+    question: 'How many minutes are two and a half hours?',
+    right: '150',
+    units: 'min;minutes',
+    subject: 'Mathematics',
+    grades: '5',
+    depth: '1',
+  },
+  {
+    kind: 'short-text',
+    question: 'What is a smaller river called that flows into a larger one?',
+    right: 'tributary|a tributary',
+    subject: 'Geography',
+    grades: '5',
+    depth: '1',
+  },
+];
 
 export const firstWords = (content: ItemContent) => plainText(content.stem).slice(0, 80);

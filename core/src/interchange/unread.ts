@@ -11,7 +11,10 @@ function distance(from: string, to: string): number {
   let row = Array.from({ length: to.length + 1 }, (_, at) => at);
   for (let i = 1; i <= from.length; i++) {
     const next = [i];
-    for (let j = 1; j <= to.length; j++) next.push(Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + Number(from[i - 1] !== to[j - 1]))); // prettier-ignore
+    for (let j = 1; j <= to.length; j++)
+      next.push(
+        Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + Number(from[i - 1] !== to[j - 1])),
+      );
     row = next;
   }
   return row[to.length]!;
@@ -19,10 +22,30 @@ function distance(from: string, to: string): number {
 
 /** Other words for columns. */
 const synonyms: Record<string, string> = {
-  stem: 'question', prompt: 'question', text: 'question', answer: 'right', key: 'right', 'correct answer': 'right', correct: 'right',
-  type: 'kind', score: 'points', mark: 'points', marks: 'points', grade: 'grades', year: 'grades', code: 'standards', objective: 'standards',
-  feedback: 'explanation', image: 'picture', 'alt text': 'picture words', license: 'licence', dok: 'depth', time: 'seconds', topic: 'tags', keywords: 'tags',
-}; // prettier-ignore
+  stem: 'question',
+  prompt: 'question',
+  text: 'question',
+  answer: 'right',
+  key: 'right',
+  'correct answer': 'right',
+  correct: 'right',
+  type: 'kind',
+  score: 'points',
+  mark: 'points',
+  marks: 'points',
+  grade: 'grades',
+  year: 'grades',
+  code: 'standards',
+  objective: 'standards',
+  feedback: 'explanation',
+  image: 'picture',
+  'alt text': 'picture words',
+  license: 'licence',
+  dok: 'depth',
+  time: 'seconds',
+  topic: 'tags',
+  keywords: 'tags',
+};
 
 /** The columns of a table that nothing is read from, so that none is passed over in silence. */
 export function unreadColumns(names: readonly string[]): UnreadColumn[] {
@@ -33,9 +56,15 @@ export function unreadColumns(names: readonly string[]): UnreadColumn[] {
       const short = name.slice(0, 40);
       const wordly = synonyms[short] ?? synonyms[short.replace(/s$/, '')];
       const numbered = /^(?:choice|option|answer)\s*([1-8a-h])$/.exec(short)?.[1];
-      const choice = numbered === undefined ? undefined : `choice ${/\d/.test(numbered) ? numbered : 'abcdefgh'.indexOf(numbered) + 1}`; // prettier-ignore
-      const near = free.find((known) => distance(short, known) <= Math.max(1, Math.floor(known.length / 4)));
-      const meant = [choice, wordly, near].find((own) => own !== undefined && free.includes(own)) ?? null;
+      const choice =
+        numbered === undefined
+          ? undefined
+          : `choice ${/\d/.test(numbered) ? numbered : 'abcdefgh'.indexOf(numbered) + 1}`;
+      const near = free.find(
+        (known) => distance(short, known) <= Math.max(1, Math.floor(known.length / 4)),
+      );
+      const meant =
+        [choice, wordly, near].find((own) => own !== undefined && free.includes(own)) ?? null;
       return { name, meant };
     });
 }

@@ -14,9 +14,18 @@ export const rightInWords = (content: Pick<ItemContent, 'parts'>) =>
   keysInWords(content).filter((_, at) => kindOf(content.parts[at]!).markedBy === 'machine');
 
 /** How often each choice of an opinion was taken; empty where it is given in words. */
-export function opinionCounts(content: Pick<ItemContent, 'parts'>, all: readonly Record<string, unknown>[]) {
+export function opinionCounts(
+  content: Pick<ItemContent, 'parts'>,
+  all: readonly Record<string, unknown>[],
+) {
   const part = content.parts.find((own) => own.kind === 'survey' && own.style !== 'words');
   if (part?.kind !== 'survey') return [];
-  const chosen = all.flatMap((given) => (Array.isArray(given[part.id]) ? (given[part.id] as string[]) : []));
-  return part.choices.map(({ id, text }) => ({ id, text, n: chosen.filter((own) => own === id).length }));
+  const chosen = all.flatMap((given) =>
+    Array.isArray(given[part.id]) ? (given[part.id] as string[]) : [],
+  );
+  return part.choices.map(({ id, text }) => ({
+    id,
+    text,
+    n: chosen.filter((own) => own === id).length,
+  }));
 }

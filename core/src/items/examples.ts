@@ -28,8 +28,20 @@ const textSpellings = (text: string) => [
 /** Ways in which students write a number. */
 function numberSpellings(value: string, unit: string): string[] {
   const number = Number(value);
-  const decimal = Number.isFinite(number) ? [number.toFixed(2), `${number}.`, number.toExponential(), String(-number), `${number} %`, String(number * 10), String(Math.round(number * 10 + 1) / 10)] : []; // prettier-ignore
-  const units = unit ? [`${value} ${unit}`, `${value}${unit}.`, `${value} ${unit.toUpperCase()}`] : [];
+  const decimal = Number.isFinite(number)
+    ? [
+        number.toFixed(2),
+        `${number}.`,
+        number.toExponential(),
+        String(-number),
+        `${number} %`,
+        String(number * 10),
+        String(Math.round(number * 10 + 1) / 10),
+      ]
+    : [];
+  const units = unit
+    ? [`${value} ${unit}`, `${value}${unit}.`, `${value} ${unit.toUpperCase()}`]
+    : [];
   return [value, ...units, ...decimal, `about ${value}`, `${value} or so`];
 }
 
@@ -39,11 +51,15 @@ export function exampleAnswers(part: Part, atMost = 3): ExampleAnswers | null {
   const known = part.kind === 'short-text' ? part.key.variants : [part.key.value];
   const [first = ''] = known;
   if (first.trim() === '') return { accepted: [], refused: [] };
-  const spelled = part.kind === 'short-text' ? textSpellings(first) : numberSpellings(first, part.key.units[0]?.name ?? ''); // prettier-ignore
+  const spelled =
+    part.kind === 'short-text'
+      ? textSpellings(first)
+      : numberSpellings(first, part.key.units[0]?.name ?? '');
   const tried = [...new Set(spelled.map((own) => own.trim()))].filter(
     (own) => /[\p{L}\p{N}]/u.test(own) && !known.includes(own),
   );
-  const takes = (answer: string) => (kindOf(part).score as (part: Part, response: string) => number)(part, answer) > 0;
+  const takes = (answer: string) =>
+    (kindOf(part).score as (part: Part, response: string) => number)(part, answer) > 0;
   return {
     accepted: tried.filter(takes).slice(0, atMost),
     refused: tried.filter((answer) => !takes(answer)).slice(0, atMost),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 
-const line = (most: number, what: string) => z.string().trim().max(most, `${what} is longer than ${most} characters.`);
+const line = (most: number, what: string) =>
+  z.string().trim().max(most, `${what} is longer than ${most} characters.`);
 
 /** What is known about an item beside its content; by it the item is found. */
 export const itemFacts = z.strictObject({
@@ -12,7 +13,10 @@ export const itemFacts = z.strictObject({
   depth: z.int().min(1).max(4).nullable(),
   /** How long a student is expected to need. */
   seconds: z.int().min(5, 'Five seconds at least.').max(7200, 'Two hours at most.').nullable(),
-  tags: z.array(line(60, 'A tag').min(1)).max(20, 'More than 20 tags.').transform((tags) => [...new Set(tags.map((tag) => tag.toLowerCase()))]), // prettier-ignore
+  tags: z
+    .array(line(60, 'A tag').min(1))
+    .max(20, 'More than 20 tags.')
+    .transform((tags) => [...new Set(tags.map((tag) => tag.toLowerCase()))]),
   author: line(200, 'The author'),
   licence: line(120, 'The licence'),
 });

@@ -68,6 +68,9 @@ function isSaid(value: unknown): boolean {
 /** What `before` says and `after` does not, in words. */
 export function lostBetween(before: Gist, after: Gist): string[] {
   return (Object.keys(names) as (keyof typeof names)[])
-    .filter((name) => isSaid(before[name]) && JSON.stringify(before[name]) !== JSON.stringify(after[name]))
+    .filter(
+      (name) =>
+        isSaid(before[name]) && JSON.stringify(before[name]) !== JSON.stringify(after[name]),
+    )
     .map((name) => names[name]);
 }

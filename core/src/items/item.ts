@@ -9,7 +9,10 @@ import type { MarkedBy } from './media';
 export const itemContent = z
   .strictObject({
     stem: richText.refine((html) => plainText(html) !== '', 'The question has no wording.'),
-    parts: z.array(part).min(1, 'An item needs at least one part.').max(20, 'An item has at most 20 parts.'),
+    parts: z
+      .array(part)
+      .min(1, 'An item needs at least one part.')
+      .max(20, 'An item has at most 20 parts.'),
     explanation: richText.default(''),
     hints: z.array(richText).max(10).default([]),
     notes: z.string().max(4000).default(''),
@@ -25,7 +28,10 @@ export const itemContent = z
           path: ['parts', at, 'needs'],
           message: 'A part can only depend on one that stands before it.',
         });
-      else if (needs !== undefined && kindOf(parts.find((own) => own.id === needs)!).markedBy !== 'machine')
+      else if (
+        needs !== undefined &&
+        kindOf(parts.find((own) => own.id === needs)!).markedBy !== 'machine'
+      )
         context.addIssue({
           code: 'custom',
           path: ['parts', at, 'needs'],
@@ -81,7 +87,11 @@ export const itemPoints = ({ parts }: Pick<ItemContent, 'parts'>) =>
 
 /** The item without anything that gives the answer away. */
 export function forSitting({ stem, parts, passage }: ItemContent): SittingItem {
-  return { stem, ...(passage && { passage }), parts: parts.map((own) => kindOf(own).forSitting(own)) };
+  return {
+    stem,
+    ...(passage && { passage }),
+    parts: parts.map((own) => kindOf(own).forSitting(own)),
+  };
 }
 
 /** Reads one part's response; what does not fit the kind counts as no answer. */
@@ -118,7 +128,8 @@ export function scoreItem(
   marks: Readonly<Record<string, number>> = {},
 ): ScoredItem {
   const parts: ScoredPart[] = [];
-  const isWhole = (id: string) => parts.some((own) => own.id === id && own.most > 0 && own.points >= own.most);
+  const isWhole = (id: string) =>
+    parts.some((own) => own.id === id && own.most > 0 && own.points >= own.most);
   for (const own of item.parts) {
     const kind = kindOf(own);
     const response = responseTo(own, given);
@@ -128,14 +139,25 @@ export function scoreItem(
     const mark = counts && kind.markedBy === 'hand' ? marks[own.id] : undefined;
     parts.push({
       id: own.id,
-      points: mark !== undefined ? Math.min(most, Math.max(0, mark)) : counts ? kind.score(own, response) : 0,
+      points:
+        mark !== undefined
+          ? Math.min(most, Math.max(0, mark))
+          : counts
+            ? kind.score(own, response)
+            : 0,
       most,
       answered,
       waits: counts && kind.markedBy === 'hand' && mark === undefined,
     });
   }
-  const sum = (pick: 'points' | 'most') => roundPoints(parts.reduce((total, own) => total + own[pick], 0));
-  return { points: sum('points'), most: sum('most'), waits: parts.some(({ waits }) => waits), parts };
+  const sum = (pick: 'points' | 'most') =>
+    roundPoints(parts.reduce((total, own) => total + own[pick], 0));
+  return {
+    points: sum('points'),
+    most: sum('most'),
+    waits: parts.some(({ waits }) => waits),
+    parts,
+  };
 }
 
 /** The responses to an item in words, for lists and exports. */
@@ -152,7 +174,8 @@ export function responsesInWords({ parts }: Pick<ItemContent, 'parts'>, given: R
 export const keysInWords = ({ parts }: Pick<ItemContent, 'parts'>) =>
   parts.map((own) => {
     const needed = parts.findIndex(({ id }) => id === own.needs);
-    const only = needed < 0 ? '' : ` It counts only when part ${'ABCDEFGHIJKLMNOPQRST'[needed]} is right.`;
+    const only =
+      needed < 0 ? '' : ` It counts only when part ${'ABCDEFGHIJKLMNOPQRST'[needed]} is right.`;
     return kindOf(own).keyInWords(own) + only;
   });
 
@@ -175,8 +198,11 @@ export function textsOfItem({ stem, parts, explanation, hints }: ItemContent): P
 export function searchableText(content: ItemContent): { stem: string; choices: string } {
   const shown = content.parts.flatMap((own) => [
     own.prompt ?? '',
-    ...kindOf(own).texts(own).filter(({ at }) => at !== '/guide').map(({ html }) => html),
-  ]); // prettier-ignore
+    ...kindOf(own)
+      .texts(own)
+      .filter(({ at }) => at !== '/guide')
+      .map(({ html }) => html),
+  ]);
   return { stem: plainText(content.stem), choices: shown.map(plainText).filter(Boolean).join(' ') };
 }
 
@@ -200,7 +226,9 @@ export function mediaOf(content: ItemContent): { picture: boolean; sound: boolea
   return {
     picture:
       shown.includes('<img') ||
-      content.parts.some((own) => 'picture' in own || ('ground' in own && own.ground !== undefined)),
+      content.parts.some(
+        (own) => 'picture' in own || ('ground' in own && own.ground !== undefined),
+      ),
     sound: shown.includes('<audio'),
     film: shown.includes('<video'),
   };

@@ -8,7 +8,9 @@ import { plainText, richText } from '../text';
 import type { Gist } from './gist';
 import { checkDistinct } from './pairs';
 
-export const partId = z.string().regex(/^[a-z0-9-]{1,24}$/, 'An id is 1 to 24 small letters, digits or hyphens.');
+export const partId = z
+  .string()
+  .regex(/^[a-z0-9-]{1,24}$/, 'An id is 1 to 24 small letters, digits or hyphens.');
 
 /** What every part has, whatever its kind. */
 export const partBase = {
@@ -25,7 +27,8 @@ export interface PartBase {
 }
 
 /** Words that are shown and must say something: a picture or a formula will do as well. */
-export const saying = (what: string) => richText.refine((html) => plainText(html) !== '', `${what} cannot be empty.`);
+export const saying = (what: string) =>
+  richText.refine((html) => plainText(html) !== '', `${what} cannot be empty.`);
 
 /** A choice as the key's author sees it. */
 export const choice = z.strictObject({
@@ -100,12 +103,20 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
 }
 
 /** Points at what is wrong with a key that does not fit its choices. */
-export function checkChoices(choices: readonly Choice[], key: readonly string[], context: z.RefinementCtx): void {
+export function checkChoices(
+  choices: readonly Choice[],
+  key: readonly string[],
+  context: z.RefinementCtx,
+): void {
   checkDistinct(choices, ['choices'], 'choices', context);
   checkKey(choices, key, context);
 }
 
-export function checkKey(choices: readonly { id: string }[], key: readonly string[], context: z.RefinementCtx): void {
+export function checkKey(
+  choices: readonly { id: string }[],
+  key: readonly string[],
+  context: z.RefinementCtx,
+): void {
   const ids = new Set(choices.map(({ id }) => id));
   key.forEach((id, at) => {
     if (!ids.has(id))
@@ -127,7 +138,8 @@ export function checkReachable(
   if (rule.rule !== 'table') return;
   const { upper, lower: _, ...unbounded } = rule;
   const reachable = mostPoints(unbounded, values, most);
-  const issue = (path: string[], message: string) => context.addIssue({ code: 'custom', path: ['rule', ...path], message }); // prettier-ignore
+  const issue = (path: string[], message: string) =>
+    context.addIssue({ code: 'custom', path: ['rule', ...path], message });
   if (reachable <= 0) issue(['values'], 'No answer earns points by this table.');
   else if (upper !== undefined && upper > reachable)
     issue(['upper'], `Nobody can reach ${upper} points: the best answer earns ${reachable}.`);
@@ -145,7 +157,10 @@ export function fewerChoices<T extends { id: string }>(
   order: <U>(list: readonly U[]) => U[],
 ): T[] {
   const others = order(choices.filter(({ id }) => !key.includes(id)));
-  const kept = new Set([...key, ...others.slice(0, Math.max(1, most - key.length)).map(({ id }) => id)]);
+  const kept = new Set([
+    ...key,
+    ...others.slice(0, Math.max(1, most - key.length)).map(({ id }) => id),
+  ]);
   return choices.filter(({ id }) => kept.has(id));
 }
 
@@ -158,10 +173,16 @@ export function reorder<T extends { fixed?: boolean | undefined }>(
   return choices.map((own) => (own.fixed ? own : free.shift()!));
 }
 
-export const shown = (choices: readonly ShownChoice[]): ShownChoice[] => choices.map(({ id, text }) => ({ id, text }));
+export const shown = (choices: readonly ShownChoice[]): ShownChoice[] =>
+  choices.map(({ id, text }) => ({ id, text }));
 
 export const asOptions = (choices: readonly Choice[], key: readonly string[]): AnswerOption[] =>
-  choices.map(({ id, text, mistake }) => ({ id, label: plainText(text), right: key.includes(id), mistake }));
+  choices.map(({ id, text, mistake }) => ({
+    id,
+    label: plainText(text),
+    right: key.includes(id),
+    mistake,
+  }));
 
 export const labelOf = (choices: readonly ShownChoice[], id: string) =>
   plainText(choices.find((own) => own.id === id)?.text ?? '') || id;

@@ -3,7 +3,9 @@ import { z } from 'zod';
 import { plainText } from '../text';
 import type { Choice } from './kind';
 
-export const pair = z.string().regex(/^[a-z0-9-]{1,24} [a-z0-9-]{1,24}$/, 'A pair is two ids with a space between.');
+export const pair = z
+  .string()
+  .regex(/^[a-z0-9-]{1,24} [a-z0-9-]{1,24}$/, 'A pair is two ids with a space between.');
 export const pairs = z.array(pair).max(400);
 
 export const joined = (left: string, right: string) => `${left} ${right}`;
@@ -23,7 +25,11 @@ export function checkPairs(
 ): void {
   key.forEach((own, n) => {
     const [one, other] = parted(own);
-    const missing = !left.some(({ id }) => id === one) ? one : !right.some(({ id }) => id === other) ? other : null;
+    const missing = !left.some(({ id }) => id === one)
+      ? one
+      : !right.some(({ id }) => id === other)
+        ? other
+        : null;
     if (missing !== null)
       context.addIssue({
         code: 'custom',
@@ -46,7 +52,11 @@ export function checkDistinct(
   const words = new Map<string, number>();
   list.forEach(({ id, text }, n) => {
     if (ids.has(id))
-      context.addIssue({ code: 'custom', path: [...at, n, 'id'], message: `Two ${what} have the id “${id}”.` });
+      context.addIssue({
+        code: 'custom',
+        path: [...at, n, 'id'],
+        message: `Two ${what} have the id “${id}”.`,
+      });
     ids.set(id, n);
     const said = text.includes('data-formula') || text.includes('<img') ? text : plainText(text);
     const earlier = words.get(said);

@@ -13,8 +13,10 @@ const leastInQuestion = 3;
 
 const letters = 'ABCDEFGHIJKLMNOPQRST';
 /** A letter as it stands before a choice: A) A. (A) a: and with an asterisk before a right one. */
-const marker = (letter: string) => `(\\*?)\\s*\\(?[${letter}${letter.toLowerCase()}][).:](?:\\s|&nbsp;)+`;
-const answerLine = /^\s*(?:correct\s+)?(?:answer|key|solution)\s*(?:is|:|=)\s*\(?([A-T])\)?\.?\s*$/i;
+const marker = (letter: string) =>
+  `(\\*?)\\s*\\(?[${letter}${letter.toLowerCase()}][).:](?:\\s|&nbsp;)+`;
+const answerLine =
+  /^\s*(?:correct\s+)?(?:answer|key|solution)\s*(?:is|:|=)\s*\(?([A-T])\)?\.?\s*$/i;
 
 /**
  * Finds lettered choices from A on in lines of text or inline markup; several may share a line.
@@ -43,7 +45,10 @@ export function pastedChoices(lines: readonly string[]): PastedChoices | null {
   return { stem, choices, right: right !== null && right < choices.length ? right : null };
 }
 
-function choicesInLine(line: string, from: number): { before: string; choices: { text: string; starred: boolean }[] } {
+function choicesInLine(
+  line: string,
+  from: number,
+): { before: string; choices: { text: string; starred: boolean }[] } {
   const starts: { at: number; end: number; starred: boolean }[] = [];
   let position = 0;
   for (let place = from; place < letters.length; place++) {
@@ -51,7 +56,8 @@ function choicesInLine(line: string, from: number): { before: string; choices: {
     pattern.lastIndex = position;
     const match = pattern.exec(line);
     // The first choice of a line stands at its beginning, or the question runs on into "A)".
-    if (!match || (starts.length === 0 && from > 0 && line.slice(0, match.index).trim() !== '')) break;
+    if (!match || (starts.length === 0 && from > 0 && line.slice(0, match.index).trim() !== ''))
+      break;
     starts.push({ at: match.index, end: pattern.lastIndex, starred: match[1] === '*' });
     position = pattern.lastIndex;
   }

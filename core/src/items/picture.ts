@@ -2,12 +2,18 @@ import { z } from 'zod';
 import { fileAddressPattern } from '../markup';
 
 /** Where a file of this school's banks is fetched from. */
-export const fileAddress = z.string().regex(fileAddressPattern, 'That is not the address of a file kept here.');
+export const fileAddress = z
+  .string()
+  .regex(fileAddressPattern, 'That is not the address of a file kept here.');
 
 export const picture = z.strictObject({
   file: fileAddress,
   /** What it shows, for those who cannot see it. */
-  alternative: z.string().trim().min(1, 'A picture needs words for those who cannot see it.').max(500),
+  alternative: z
+    .string()
+    .trim()
+    .min(1, 'A picture needs words for those who cannot see it.')
+    .max(500),
   /** In picture points. */
   width: z.int().min(1).max(20_000),
   height: z.int().min(1).max(20_000),

@@ -14,7 +14,8 @@ const lists = ['choices', 'left', 'right', 'rows', 'columns', 'groups', 'places'
 const marks = /data-(gap|words)="([^"]*)"/g;
 
 type Loose = Record<string, unknown>;
-const thingsIn = (part: Loose, list: string) => (Array.isArray(part[list]) ? (part[list] as (Thing & Loose)[]) : []);
+const thingsIn = (part: Loose, list: string) =>
+  Array.isArray(part[list]) ? (part[list] as (Thing & Loose)[]) : [];
 
 /** Every id in a part that an answer can name; sorted, so that it does not matter how the part is arranged. */
 export function idsOf(part: SittingPart): string[] {
@@ -38,9 +39,15 @@ function renamed<T extends object>(part: T, names: ReadonlyMap<string, string>):
   const copy: Loose = { ...(part as Loose) };
   for (const list of lists)
     if (Array.isArray(copy[list]))
-      copy[list] = thingsIn(copy, list).map((thing) => ({ ...renamed(thing, names), id: name(thing.id) }));
+      copy[list] = thingsIn(copy, list).map((thing) => ({
+        ...renamed(thing, names),
+        id: name(thing.id),
+      }));
   if (typeof copy.text === 'string')
-    copy.text = copy.text.replace(marks, (_, mark: string, id: string) => `data-${mark}="${name(id)}"`);
+    copy.text = copy.text.replace(
+      marks,
+      (_, mark: string, id: string) => `data-${mark}="${name(id)}"`,
+    );
   return copy as T;
 }
 
@@ -61,7 +68,10 @@ export function translated(response: unknown, names: ReadonlyMap<string, string>
     if (whole !== undefined) return whole;
     const space = response.indexOf(' ');
     if (space < 0) return response;
-    const [left, right] = [names.get(response.slice(0, space)), names.get(response.slice(space + 1))];
+    const [left, right] = [
+      names.get(response.slice(0, space)),
+      names.get(response.slice(space + 1)),
+    ];
     return left !== undefined && right !== undefined ? `${left} ${right}` : response;
   }
   if (Array.isArray(response)) return response.map((one) => translated(one, names));

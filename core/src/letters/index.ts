@@ -23,9 +23,13 @@ export interface InvitationFacts {
 /** An invitation to an assignment. It says nothing of supports but what they do to the times. */
 export function invitation(facts: InvitationFacts): { subject: string; body: string } {
   const at = (instant: number) => inWords(instant, facts.zone, facts.now);
-  const closes = facts.closesAt === null ? 'It does not close.' : `It closes ${at(facts.closesAt)}.`;
+  const closes =
+    facts.closesAt === null ? 'It does not close.' : `It closes ${at(facts.closesAt)}.`;
   const opens = facts.opensAt <= facts.now ? 'It is open now.' : `It opens ${at(facts.opensAt)}.`;
-  const limit = facts.limitMinutes === null ? 'There is no time limit.' : `You have ${lengthInWords(facts.limitMinutes * minute)} to work.`; // prettier-ignore
+  const limit =
+    facts.limitMinutes === null
+      ? 'There is no time limit.'
+      : `You have ${lengthInWords(facts.limitMinutes * minute)} to work.`;
   const body = [
     `Hello ${facts.name},`,
     `${facts.teacher} gave you the ${facts.kind} “${facts.title}”: ${count(facts.items, 'question')}. ${opens} ${closes} ${limit}`,
@@ -33,5 +37,8 @@ export function invitation(facts: InvitationFacts): { subject: string; body: str
     `Sign in with your class code, your name and your passcode:\n${facts.address}`,
     facts.school,
   ];
-  return { subject: `${facts.title}: ${facts.opensAt <= facts.now ? 'open now' : `opens ${at(facts.opensAt)}`}`, body: body.filter(Boolean).join('\n\n') }; // prettier-ignore
+  return {
+    subject: `${facts.title}: ${facts.opensAt <= facts.now ? 'open now' : `opens ${at(facts.opensAt)}`}`,
+    body: body.filter(Boolean).join('\n\n'),
+  };
 }

@@ -19,7 +19,9 @@ export interface Agreement {
  * Kappa over the points that were given. Sources: Cohen (1960), "A coefficient of agreement for nominal scales"; Cohen
  * (1968), "Weighted kappa", with the quadratic weights of Fleiss and Cohen (1973).
  */
-export function agreementOf(pairs: readonly (readonly [first: number, second: number])[]): Agreement {
+export function agreementOf(
+  pairs: readonly (readonly [first: number, second: number])[],
+): Agreement {
   const n = pairs.length;
   const points = [...new Set(pairs.flat())].sort((a, b) => a - b);
   const at = new Map(points.map((own, place) => [own, place]));
@@ -39,7 +41,9 @@ export function agreementOf(pairs: readonly (readonly [first: number, second: nu
         chance += (cost(points[a]!, points[b]!) * rows[a]! * columns[b]!) / n;
       }),
     );
-    return chance === 0 ? noFigure('both gave everybody the same points') : figure(1 - seen / chance);
+    return chance === 0
+      ? noFigure('both gave everybody the same points')
+      : figure(1 - seen / chance);
   }
   return {
     n,

@@ -13,14 +13,20 @@ function numberIn(text: string): string | null {
   const [reading, ...others] = readNumber(text);
   if (!reading) return null;
   // What can be read in two ways is the same only as what is written like it.
-  if (others.length > 0) return text.replace(/[-−]/g, 'minus ').replace(/\./g, 'point').replace(/,/g, 'comma');
+  if (others.length > 0)
+    return text.replace(/[-−]/g, 'minus ').replace(/\./g, 'point').replace(/,/g, 'comma');
   const { top, bottom } = reading.value;
   return `${top < 0n ? 'minus ' : ''}${String(top).replace('-', '')}${exact.isEqual(reading.value, exact.rational(top, 1n)) ? '' : `over${bottom}`} ${reading.unit}`;
 }
 
 /** One spelling for all answers that say the same: case, space, accents, punctuation and the form of numbers do not matter. */
 export function sameSpelling(text: string): string {
-  const words = numberIn(text) ?? text.split(/\s+/).map((word) => numberOfWord(word) ?? word).join(' '); // prettier-ignore
+  const words =
+    numberIn(text) ??
+    text
+      .split(/\s+/)
+      .map((word) => numberOfWord(word) ?? word)
+      .join(' ');
   return fold(words, foldEverything);
 }
 
@@ -33,7 +39,9 @@ function numberOfWord(word: string): string | null {
 }
 
 /** Gathers answers in the order in which each first comes up; drawings and files are never the same. */
-export function sameAnswers<Own extends { response: unknown }>(answers: readonly Own[]): Gathered<Own>[] {
+export function sameAnswers<Own extends { response: unknown }>(
+  answers: readonly Own[],
+): Gathered<Own>[] {
   const found = new Map<string, Gathered<Own>>();
   answers.forEach((own, at) => {
     const key = typeof own.response === 'string' ? `=${sameSpelling(own.response)}` : `#${at}`;

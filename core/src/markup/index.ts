@@ -1,6 +1,12 @@
 /** Rich text: how it is read, what it may hold, and how it is shown safely. */
 export { marked } from './marked';
 export { formulasIn, markupProblem } from './problems';
-export { allowedAttributes, allowedElements, fileAddressPattern, longestFormula, mostPlays } from './rules';
+export {
+  allowedAttributes,
+  allowedElements,
+  fileAddressPattern,
+  longestFormula,
+  mostPlays,
+} from './rules';
 export { safeMarkup } from './safe';
 export { tokensOf, withoutEntities, type Token } from './tokens';

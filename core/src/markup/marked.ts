@@ -2,7 +2,10 @@ import { plainText } from '../plain';
 import { tokensOf } from './tokens';
 
 /** The places of a text that carry a mark such as `data-gap`, with its value and the words inside. */
-export function marked(html: string, mark: 'data-gap' | 'data-words'): { id: string; text: string }[] {
+export function marked(
+  html: string,
+  mark: 'data-gap' | 'data-words',
+): { id: string; text: string }[] {
   const places: { id: string; text: string }[] = [];
   let open: { id: string; inside: string } | null = null;
   for (const token of tokensOf(html)) {

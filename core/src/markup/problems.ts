@@ -26,13 +26,19 @@ const needs: Record<string, (attributes: Attributes) => string | null> = {
     const formula = attributes['data-formula'];
     if (formula !== undefined) return formulaProblem(withoutEntities(formula));
     const size = attributes['data-size'];
-    if (size !== undefined && !sizes.includes(size)) return `There is no text size “${quoted(size)}”.`;
+    if (size !== undefined && !sizes.includes(size))
+      return `There is no text size “${quoted(size)}”.`;
     const id = attributes['data-gap'] ?? attributes['data-words'];
-    return id !== undefined && !placeId.test(id) ? `“${quoted(id)}” is not the name of a place in the text.` : null;
+    return id !== undefined && !placeId.test(id)
+      ? `“${quoted(id)}” is not the name of a place in the text.`
+      : null;
   },
 };
 
-function mediaProblem({ src = '', title = '', 'data-plays': plays }: Attributes, what: string): string | null {
+function mediaProblem(
+  { src = '', title = '', 'data-plays': plays }: Attributes,
+  what: string,
+): string | null {
   if (!fileAddressPattern.test(src)) return `${what} must be one that was uploaded here.`;
   if (title.trim() === '') return `${what} needs a title.`;
   return plays === undefined || (playsPattern.test(plays) && Number(plays) <= mostPlays)
@@ -59,14 +65,17 @@ export function markupProblem(html: string): string | null {
   let depth = 0;
   let formulas = 0;
   for (const token of tokensOf(html)) {
-    if (token.kind === 'broken') return 'A “<” that is not part of the markup must be written as “&lt;”.';
+    if (token.kind === 'broken')
+      return 'A “<” that is not part of the markup must be written as “&lt;”.';
     if (token.kind === 'text') continue;
-    if (!isAllowedElement(token.name)) return `<${quoted(token.name)}> is not allowed in a wording.`;
+    if (!isAllowedElement(token.name))
+      return `<${quoted(token.name)}> is not allowed in a wording.`;
     if (token.kind === 'close') {
       depth--;
       continue;
     }
-    if (!isEmptyElement(token.name) && ++depth > deepestNesting) return 'The text is nested too deeply.';
+    if (!isEmptyElement(token.name) && ++depth > deepestNesting)
+      return 'The text is nested too deeply.';
     const { name, attributes } = token;
     const wrong = Object.keys(attributes).find((attribute) => !isAllowedAttribute(name, attribute));
     if (wrong !== undefined) return `The attribute “${quoted(wrong)}” is not allowed in a wording.`;

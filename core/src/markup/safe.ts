@@ -21,9 +21,13 @@ export function safeMarkup(html: string): string {
   for (const token of tokensOf(html)) {
     if (token.kind === 'text') safe += token.text.replace(/>/g, '&gt;');
     else if (token.kind === 'broken') safe += '&lt;';
-    else if (!isAllowedElement(token.name)) safe += `&lt;${token.kind === 'close' ? '/' : ''}${token.name}&gt;`;
+    else if (!isAllowedElement(token.name))
+      safe += `&lt;${token.kind === 'close' ? '/' : ''}${token.name}&gt;`;
     else
-      safe += token.kind === 'close' ? `</${token.name}>` : `<${token.name}${written(token.name, token.attributes)}>`;
+      safe +=
+        token.kind === 'close'
+          ? `</${token.name}>`
+          : `<${token.name}${written(token.name, token.attributes)}>`;
   }
   return safe;
 }

@@ -39,7 +39,8 @@ function readTag(html: string, from: number): { token: Token; end: number } | nu
   const close = matchAt(tagEnd, html, end);
   if (!close) return null;
   const name = begin[2]!.toLowerCase();
-  const token: Token = begin[1] === '/' ? { kind: 'close', name } : { kind: 'open', name, attributes };
+  const token: Token =
+    begin[1] === '/' ? { kind: 'close', name } : { kind: 'open', name, attributes };
   return { token, end: end + close[0].length };
 }
 
@@ -57,7 +58,14 @@ export function* tokensOf(html: string): Generator<Token> {
   }
 }
 
-const named: Record<string, string> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'", nbsp: ' ' };
+const named: Record<string, string> = {
+  amp: '&',
+  lt: '<',
+  gt: '>',
+  quot: '"',
+  apos: "'",
+  nbsp: ' ',
+};
 const lastPoint = 0x10ffff;
 
 /** Text with its entities resolved; an unknown one stays as it is written. */

@@ -49,37 +49,70 @@ export interface NotedTest {
 }
 
 /** A test for nobody in particular that wants nothing. */
-export const plainTest: NotedTest = { grades: [], minutes: null, enemies: [], cells: [], measure: 'items' };
+export const plainTest: NotedTest = {
+  grades: [],
+  minutes: null,
+  enemies: [],
+  cells: [],
+  measure: 'items',
+};
 
 /** @param items in the test's order */
-export function notesOn(items: readonly NotedItem[], { grades, minutes, enemies, cells, measure }: NotedTest): Note[] {
+export function notesOn(
+  items: readonly NotedItem[],
+  { grades, minutes, enemies, cells, measure }: NotedTest,
+): Note[] {
   const notes: Note[] = [];
   const note = (about: Note['about'], words: string, own: readonly NotedItem[]) =>
     notes.push({ about, words, entries: own.map(({ entry }) => entry) });
 
   for (const { title, want, have } of cells)
-    if (have !== want) note('blueprint', `${title} has ${have} of ${count(want, measure.slice(0, -1))}: ${Math.abs(want - have)} too ${have < want ? 'few' : 'many'}.`, []); // prettier-ignore
+    if (have !== want)
+      note(
+        'blueprint',
+        `${title} has ${have} of ${count(want, measure.slice(0, -1))}: ${Math.abs(want - have)} too ${have < want ? 'few' : 'many'}.`,
+        [],
+      );
 
   for (const [one, other] of enemies) {
     const pair = items.filter(({ itemId }) => itemId === one || itemId === other);
-    if (pair.length > 1) note('enemies', `${itemsAt(pair)} were declared not to stand in one test.`, pair);
+    if (pair.length > 1)
+      note('enemies', `${itemsAt(pair)} were declared not to stand in one test.`, pair);
   }
   const keyless = items.filter((own) => own.keyless && own.points > 0);
-  if (keyless.length > 0) note('no-key', `${itemsAt(keyless)} ${keyless.length === 1 ? 'has' : 'have'} no key; nobody can earn ${keyless.length === 1 ? 'its' : 'their'} points.`, keyless); // prettier-ignore
+  if (keyless.length > 0)
+    note(
+      'no-key',
+      `${itemsAt(keyless)} ${keyless.length === 1 ? 'has' : 'have'} no key; nobody can earn ${keyless.length === 1 ? 'its' : 'their'} points.`,
+      keyless,
+    );
   const retired = items.filter((own) => own.retired);
-  if (retired.length > 0) note('retired', `${itemsAt(retired)} ${retired.length === 1 ? 'was' : 'were'} retired from the bank; the test keeps ${retired.length === 1 ? 'it' : 'them'}.`, retired); // prettier-ignore
+  if (retired.length > 0)
+    note(
+      'retired',
+      `${itemsAt(retired)} ${retired.length === 1 ? 'was' : 'were'} retired from the bank; the test keeps ${retired.length === 1 ? 'it' : 'them'}.`,
+      retired,
+    );
   const needed = Math.round(items.reduce((sum, { seconds }) => sum + seconds, 0) / 60);
-  if (minutes !== null && needed > minutes) note('minutes', `The items take about ${needed} minutes; the test is made for ${minutes}.`, []); // prettier-ignore
+  if (minutes !== null && needed > minutes)
+    note('minutes', `The items take about ${needed} minutes; the test is made for ${minutes}.`, []);
 
   for (const pair of nearPairs(items)) note('near', `${itemsAt(pair)} ask almost the same.`, pair);
   for (const { tells, key, of } of cues(items))
-    note('cue', `Item ${tells.number} names “${key}”, which is the answer to item ${of.number}.`, [tells, of]);
+    note('cue', `Item ${tells.number} names “${key}”, which is the answer to item ${of.number}.`, [
+      tells,
+      of,
+    ]);
   for (const { words, items: own } of keyNotes(items)) note('keys', words, own);
 
   const scored = items.filter(({ points }) => points > 0);
   const loose = scored.filter(({ standards }) => standards.length === 0);
   if (loose.length > 0)
-    note('standard', `${itemsAt(loose)} ${loose.length === 1 ? 'has' : 'have'} no standard, so results by standard leave ${loose.length === 1 ? 'it' : 'them'} out.`, loose); // prettier-ignore
+    note(
+      'standard',
+      `${itemsAt(loose)} ${loose.length === 1 ? 'has' : 'have'} no standard, so results by standard leave ${loose.length === 1 ? 'it' : 'them'} out.`,
+      loose,
+    );
 
   const thin = [...byStandard(scored)].filter(([, own]) => own.length < leastForStandard);
   if (thin.length > 0)
@@ -91,16 +124,26 @@ export function notesOn(items: readonly NotedItem[], { grades, minutes, enemies,
 
   const grade = readingGrade(items.map(({ text }) => text).join('\n'));
   if (grade !== null && grades.length > 0 && grade > Math.max(...grades) + 1)
-    note('reading', `The text reads like grade ${grade.toFixed(1)} (Flesch-Kincaid); the test is for grade ${Math.max(...grades)}.`, []); // prettier-ignore
+    note(
+      'reading',
+      `The text reads like grade ${grade.toFixed(1)} (Flesch-Kincaid); the test is for grade ${Math.max(...grades)}.`,
+      [],
+    );
 
   const byHand = items.filter((own) => own.byHand);
-  if (byHand.length > 0) note('hand', `${count(byHand.length, 'item')} will wait for you to mark ${byHand.length === 1 ? 'it' : 'them'} by hand.`, byHand); // prettier-ignore
+  if (byHand.length > 0)
+    note(
+      'hand',
+      `${count(byHand.length, 'item')} will wait for you to mark ${byHand.length === 1 ? 'it' : 'them'} by hand.`,
+      byHand,
+    );
   return notes;
 }
 
 function byStandard(items: readonly NotedItem[]): Map<string, NotedItem[]> {
   const found = new Map<string, NotedItem[]>();
-  for (const item of items) for (const { code } of item.standards) found.set(code, [...(found.get(code) ?? []), item]);
+  for (const item of items)
+    for (const { code } of item.standards) found.set(code, [...(found.get(code) ?? []), item]);
   return new Map([...found].sort(([a], [b]) => a.localeCompare(b)));
 }
 

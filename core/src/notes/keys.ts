@@ -15,7 +15,10 @@ export function keyNotes(items: readonly NotedItem[]): { words: string; items: N
     const run = keyed.slice(from, end === -1 ? keyed.length : end);
     from += run.length;
     if (run.length < longRun) continue;
-    notes.push({ words: `${letter(run[0]!.key!.at)} is the key ${run.length} times on end, in items ${listing(run.map(({ number }) => String(number)))}; shuffled choices mend that.`, items: run }); // prettier-ignore
+    notes.push({
+      words: `${letter(run[0]!.key!.at)} is the key ${run.length} times on end, in items ${listing(run.map(({ number }) => String(number)))}; shuffled choices mend that.`,
+      items: run,
+    });
   }
   const most = Math.max(0, ...keyed.map(({ key }) => key!.of));
   for (let at = 0; at < most; at++) {
@@ -25,7 +28,10 @@ export function keyNotes(items: readonly NotedItem[]): { words: string; items: N
     const mean = chances.reduce((sum, p) => sum + p, 0);
     const sd = Math.sqrt(chances.reduce((sum, p) => sum + p * (1 - p), 0));
     if (keyed.length >= 8 && those.length > mean + 2 * sd)
-      notes.push({ words: `${letter(at)} is the key of ${those.length} of ${keyed.length} choices; shuffled choices mend that.`, items: those }); // prettier-ignore
+      notes.push({
+        words: `${letter(at)} is the key of ${those.length} of ${keyed.length} choices; shuffled choices mend that.`,
+        items: those,
+      });
   }
   return notes;
 }

@@ -33,12 +33,17 @@ export interface NotedItem {
 export function notedItem(
   entry: { id: string; itemId: number; points: number },
   number: number,
-  own: Pick<NotedItem, 'standards' | 'facility' | 'separation' | 'retired' | 'seconds'> & { content: ItemContent },
+  own: Pick<NotedItem, 'standards' | 'facility' | 'separation' | 'retired' | 'seconds'> & {
+    content: ItemContent;
+  },
 ): NotedItem {
   const { content, standards, facility, separation, retired, seconds } = own;
   const { stem, choices } = searchableText(content);
   const [part] = content.parts;
-  const one = content.parts.length === 1 && part?.kind === 'single-choice' && part.key.length === 1 ? part : null;
+  const one =
+    content.parts.length === 1 && part?.kind === 'single-choice' && part.key.length === 1
+      ? part
+      : null;
   const at = one ? one.choices.findIndex(({ id }) => id === one.key[0]) : -1;
   return {
     entry: entry.id,
@@ -47,7 +52,10 @@ export function notedItem(
     points: entry.points,
     text: `${stem}\n${choices}`,
     stem,
-    key: one && at >= 0 ? { at, of: one.choices.length, words: plainText(one.choices[at]!.text) } : null,
+    key:
+      one && at >= 0
+        ? { at, of: one.choices.length, words: plainText(one.choices[at]!.text) }
+        : null,
     passage: content.passage?.id ?? null,
     standards,
     byHand: markedBy(content) === 'hand',

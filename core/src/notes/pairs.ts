@@ -15,7 +15,8 @@ export function nearPairs(items: readonly NotedItem[]): [NotedItem, NotedItem][]
       if (Math.min(one.size, other.size) < 4) continue;
       let shared = 0;
       for (const word of one) if (other.has(word)) shared++;
-      if (shared / (one.size + other.size - shared) >= leastLikeness) pairs.push([items[a]!, items[b]!]);
+      if (shared / (one.size + other.size - shared) >= leastLikeness)
+        pairs.push([items[a]!, items[b]!]);
     }
   return pairs;
 }
@@ -24,7 +25,9 @@ export function nearPairs(items: readonly NotedItem[]): [NotedItem, NotedItem][]
  * Items whose question names the answer to another one. Figures and short words are left out: they come up everywhere;
  * so are items about the same passage.
  */
-export function cues(items: readonly NotedItem[]): { tells: NotedItem; key: string; of: NotedItem }[] {
+export function cues(
+  items: readonly NotedItem[],
+): { tells: NotedItem; key: string; of: NotedItem }[] {
   const stems = items.map(({ stem }) => ` ${wordsOf(stem).join(' ')} `);
   return items.flatMap((of) => {
     const words = of.key ? wordsOf(of.key.words) : [];
@@ -35,8 +38,10 @@ export function cues(items: readonly NotedItem[]): { tells: NotedItem; key: stri
     return items
       .filter(
         (own, at) =>
-          own !== of && stems[at]!.includes(` ${phrase} `) && (own.passage === null || own.passage !== of.passage),
-      ) // prettier-ignore
+          own !== of &&
+          stems[at]!.includes(` ${phrase} `) &&
+          (own.passage === null || own.passage !== of.passage),
+      )
       .map((tells) => ({ tells, key: of.key!.words, of }));
   });
 }

@@ -8,7 +8,10 @@ export type Numbering = (typeof numberings)[number];
 
 export const passageContent = z.strictObject({
   title: z.string().trim().min(1, 'Give the passage a title.').max(200),
-  body: richText.refine((html) => plainText(html) !== '' || /<(audio|video)/.test(html), 'The passage is empty.'),
+  body: richText.refine(
+    (html) => plainText(html) !== '' || /<(audio|video)/.test(html),
+    'The passage is empty.',
+  ),
   /** Lines are where their author breaks them, so that they are the same on every screen. */
   numbering: z.enum(numberings).default('none'),
   /** An easier or shortened version for some students; empty when there is none. */

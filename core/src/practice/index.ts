@@ -17,9 +17,17 @@ export interface Practised {
   shown: boolean;
 }
 
-export const untouched: Practised = { tries: 0, share: 0, bestTry: 0, bestShare: 0, hints: 0, shown: false };
+export const untouched: Practised = {
+  tries: 0,
+  share: 0,
+  bestTry: 0,
+  bestShare: 0,
+  hints: 0,
+  shown: false,
+};
 
-export const isSolved = ({ share, tries }: Pick<Practised, 'share' | 'tries'>) => tries > 0 && share >= 1 - 1e-9;
+export const isSolved = ({ share, tries }: Pick<Practised, 'share' | 'tries'>) =>
+  tries > 0 && share >= 1 - 1e-9;
 
 /** Done: solved, or its answer was shown. It can be read again with its help, but earns nothing more. */
 export const isDone = (own: Practised) => own.shown || isSolved(own);
@@ -30,7 +38,12 @@ const priced = (share: number, tries: number, offPerTry: number) =>
 
 /** What has been earned so far: the best try after its price. A later try never lowers it. */
 const earned = ({ tries, share, bestTry, bestShare }: Practised, offPerTry: number) =>
-  tries === 0 ? 0 : Math.max(priced(share, tries, offPerTry), bestTry > 0 ? priced(bestShare, bestTry, offPerTry) : 0);
+  tries === 0
+    ? 0
+    : Math.max(
+        priced(share, tries, offPerTry),
+        bestTry > 0 ? priced(bestShare, bestTry, offPerTry) : 0,
+      );
 
 /**
  * The share of its points that a question gives: what its best try earned after its price, and nothing once the answer was
@@ -59,9 +72,17 @@ export function judgedAgain<Answer>(
 ): Practised {
   const { tries, bestTry, hints, shown, first, best, last } = own;
   if (tries === 0 || first === null || last === null) return own;
-  if (isSolved({ tries: 1, share: shareOf(first) })) return { tries: 1, share: 1, bestTry: 1, bestShare: 1, hints, shown: false }; // prettier-ignore
+  if (isSolved({ tries: 1, share: shareOf(first) }))
+    return { tries: 1, share: 1, bestTry: 1, bestShare: 1, hints, shown: false };
   const bestShare = best === null ? shareOf(first) : shareOf(best);
-  return { tries, hints, shown, share: shareOf(last), bestTry: best === null ? 1 : bestTry, bestShare };
+  return {
+    tries,
+    hints,
+    shown,
+    share: shareOf(last),
+    bestTry: best === null ? 1 : bestTry,
+    bestShare,
+  };
 }
 
 /** One more checked answer. After it is solved or shown nothing changes. */

@@ -6,8 +6,10 @@ export const choiceLetter = (at: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[at] ?? 
 
 /** The shown part of a kind that is itself part of `Part`. */
 type Shown<K extends Part['kind']> = Extract<SittingPart, { kind: K }>;
-const shownAs = <K extends Part['kind']>(part: Extract<Part, { kind: K }>) => kindOf(part as Part).forSitting(part as never) as unknown as Shown<K>; // prettier-ignore
-const letterIn = (list: readonly { id: string }[], id: string | undefined) => choiceLetter(list.findIndex((own) => own.id === id)); // prettier-ignore
+const shownAs = <K extends Part['kind']>(part: Extract<Part, { kind: K }>) =>
+  kindOf(part as Part).forSitting(part as never) as unknown as Shown<K>;
+const letterIn = (list: readonly { id: string }[], id: string | undefined) =>
+  choiceLetter(list.findIndex((own) => own.id === id));
 
 /**
  * What is right, as short as an answer key has it: letters where choices have letters, else a sentence. The letters are
@@ -20,15 +22,25 @@ export function keyOnPaper(part: Part): string | null {
     case 'single-choice':
     case 'multiple-choice': {
       const { choices } = shownAs<'single-choice' | 'multiple-choice'>(part);
-      const letters = choices.flatMap(({ id }, at) => (part.key.includes(id) ? choiceLetter(at) : []));
+      const letters = choices.flatMap(({ id }, at) =>
+        part.key.includes(id) ? choiceLetter(at) : [],
+      );
       return letters.join(part.kind === 'single-choice' ? ' or ' : ', ');
     }
     case 'true-false':
       return part.key ? 'True' : 'False';
     case 'matching': {
       const { left, right } = shownAs<'matching'>(part);
-      const pairs = part.key.map((pair) => pair.split(' ')).map(([one, other]) => [left.findIndex(({ id }) => id === one) + 1, letterIn(right, other)] as const); // prettier-ignore
-      return pairs.sort(([a], [b]) => a - b).map(([number, letter]) => `${number} ${letter}`).join(', '); // prettier-ignore
+      const pairs = part.key
+        .map((pair) => pair.split(' '))
+        .map(
+          ([one, other]) =>
+            [left.findIndex(({ id }) => id === one) + 1, letterIn(right, other)] as const,
+        );
+      return pairs
+        .sort(([a], [b]) => a - b)
+        .map(([number, letter]) => `${number} ${letter}`)
+        .join(', ');
     }
     case 'ordering': {
       const { choices } = shownAs<'ordering'>(part);
@@ -57,10 +69,14 @@ export interface PrintedKey {
 export function keysOnPaper({ parts }: ItemContent): PrintedKey[] {
   return parts.flatMap((part, at) => {
     const words = keyOnPaper(part);
-    return words === null ? [] : [{ part: parts.length > 1 ? choiceLetter(at).toLowerCase() : '', words }];
+    return words === null
+      ? []
+      : [{ part: parts.length > 1 ? choiceLetter(at).toLowerCase() : '', words }];
   });
 }
 
 /** Whether the last choices are so short that several fit on a line. */
 export const areShort = (choices: readonly { text: string }[]) =>
-  choices.every(({ text }) => !/<(img|table|p|div|ul|ol)\b/.test(text) && plainText(text).length <= 14);
+  choices.every(
+    ({ text }) => !/<(img|table|p|div|ul|ol)\b/.test(text) && plainText(text).length <= 14,
+  );

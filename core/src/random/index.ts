@@ -69,7 +69,8 @@ export function randomFrom(seed: string): Random {
       if (list.length === 0) throw new RangeError('Nothing can be picked from an empty list.');
       return list[random.below(list.length)]!;
     },
-    normal: () => Math.sqrt(-2 * Math.log(1 - random.next())) * Math.cos(2 * Math.PI * random.next()),
+    normal: () =>
+      Math.sqrt(-2 * Math.log(1 - random.next())) * Math.cos(2 * Math.PI * random.next()),
   };
   return random;
 }

@@ -40,11 +40,22 @@ export function effectOf<Student>(
     const own = { before: named(before), after: named(after) };
     return { student, before, after, bands: own.before === own.after ? null : own };
   };
-  const bandCount = (pick: 'before' | 'after', name: string) => all.filter((own) => named(own[pick]) === name).length;
+  const bandCount = (pick: 'before' | 'after', name: string) =>
+    all.filter((own) => named(own[pick]) === name).length;
   return {
-    gain: moved.filter(({ by }) => by > 0).sort((a, b) => b.by - a.by).map(line), // prettier-ignore
-    lose: moved.filter(({ by }) => by < 0).sort((a, b) => a.by - b.by).map(line), // prettier-ignore
+    gain: moved
+      .filter(({ by }) => by > 0)
+      .sort((a, b) => b.by - a.by)
+      .map(line),
+    lose: moved
+      .filter(({ by }) => by < 0)
+      .sort((a, b) => a.by - b.by)
+      .map(line),
     same: all.length - moved.length,
-    bands: bands.map(({ name }) => ({ name, before: bandCount('before', name), after: bandCount('after', name) })),
+    bands: bands.map(({ name }) => ({
+      name,
+      before: bandCount('before', name),
+      after: bandCount('after', name),
+    })),
   };
 }

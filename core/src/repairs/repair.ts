@@ -3,7 +3,15 @@
  * everybody, or leaving an item out. What students saw stays as they saw it.
  */
 import { entriesOf, type Edition, type EditionEntry, type Settled } from '../forms';
-import { forSitting, keysInWords, kindOf, readItem, responseTo, type ItemContent, type Responses } from '../items';
+import {
+  forSitting,
+  keysInWords,
+  kindOf,
+  readItem,
+  responseTo,
+  type ItemContent,
+  type Responses,
+} from '../items';
 import { count, listing } from '../text';
 
 /** What becomes of one entry; what is not named stays. */
@@ -26,15 +34,25 @@ export class RepairProblem extends Error {
 }
 
 /** @throws RepairProblem where it would change nothing, or anything that students saw */
-export function repairedEntry(entry: EditionEntry, { content, points, settled }: Repair): EditionEntry {
+export function repairedEntry(
+  entry: EditionEntry,
+  { content, points, settled }: Repair,
+): EditionEntry {
   if (content !== undefined) {
     const read = readItem(content);
-    if (!read.ok) throw new RepairProblem(`/content${read.problems[0]!.pointer}`, read.problems[0]!.message);
+    if (!read.ok)
+      throw new RepairProblem(`/content${read.problems[0]!.pointer}`, read.problems[0]!.message);
     if (JSON.stringify(forSitting(content)) !== JSON.stringify(forSitting(entry.content)))
-      throw new RepairProblem('/content', 'This changes what students saw. After a test only what counts as right can change.'); // prettier-ignore
+      throw new RepairProblem(
+        '/content',
+        'This changes what students saw. After a test only what counts as right can change.',
+      );
   }
   if (points !== undefined && !(points > 0 && points <= 1000))
-    throw new RepairProblem('/points', 'An item is worth more than 0 and at most 1,000 points. To count it for nobody, leave it out.'); // prettier-ignore
+    throw new RepairProblem(
+      '/points',
+      'An item is worth more than 0 and at most 1,000 points. To count it for nobody, leave it out.',
+    );
   const { settled: before, ...rest } = entry;
   const after = settled === undefined ? before : (settled ?? undefined);
   const made: EditionEntry = {
@@ -59,12 +77,19 @@ export function repaired(edition: Edition, repair: Repair): Edition {
     return { ...rest, ...(made.settled && { settled: made.settled }) } as E;
   };
   // What stands in the place of another is worth what the other one is worth.
-  const worth = (of: string) => (of === made.id && repair.points !== undefined ? { points: made.points } : {});
+  const worth = (of: string) =>
+    of === made.id && repair.points !== undefined ? { points: made.points } : {};
   return {
     ...edition,
-    sections: edition.sections.map((section) => ({ ...section, entries: section.entries.map(put) })),
+    sections: edition.sections.map((section) => ({
+      ...section,
+      entries: section.entries.map(put),
+    })),
     ...(edition.forms && {
-      forms: edition.forms.map((form) => ({ ...form, swaps: form.swaps.map((swap) => ({ ...put(swap), ...worth(swap.of) })) })), // prettier-ignore
+      forms: edition.forms.map((form) => ({
+        ...form,
+        swaps: form.swaps.map((swap) => ({ ...put(swap), ...worth(swap.of) })),
+      })),
     }),
   };
 }
@@ -72,15 +97,24 @@ export function repaired(edition: Edition, repair: Repair): Edition {
 /** What differs between an entry before and after, a sentence for each. */
 export function repairInWords(before: EditionEntry, after: EditionEntry): string[] {
   const [old, made] = [keysInWords(before.content), keysInWords(after.content)];
-  const keys = made.flatMap((words, at) => (words === old[at] ? [] : [`Key: ${words} Before: ${old[at]}`]));
+  const keys = made.flatMap((words, at) =>
+    words === old[at] ? [] : [`Key: ${words} Before: ${old[at]}`],
+  );
   // A key whose words are the same can still differ in how it compares.
-  if (keys.length === 0 && JSON.stringify(scored(before)) !== JSON.stringify(scored(after))) keys.push('The way answers are compared changes.'); // prettier-ignore
-  const points = before.points === after.points ? [] : [`Worth ${count(after.points, 'point')} instead of ${before.points}.`]; // prettier-ignore
+  if (keys.length === 0 && JSON.stringify(scored(before)) !== JSON.stringify(scored(after)))
+    keys.push('The way answers are compared changes.');
+  const points =
+    before.points === after.points
+      ? []
+      : [`Worth ${count(after.points, 'point')} instead of ${before.points}.`];
   const settled = before.settled === after.settled ? [] : [settledWords[after.settled ?? 'none']];
   return [...settled, ...keys, ...points];
 }
 
-const scored = ({ content }: EditionEntry) => content.parts.map((part) => ('key' in part ? [part.key, 'rule' in part && part.rule] : 'rule' in part && part.rule)); // prettier-ignore
+const scored = ({ content }: EditionEntry) =>
+  content.parts.map((part) =>
+    'key' in part ? [part.key, 'rule' in part && part.rule] : 'rule' in part && part.rule,
+  );
 
 const settledWords = {
   'all-points': 'Everybody who was given it has all its points.',
@@ -99,9 +133,17 @@ export function withAccepted(content: ItemContent, partId: string, given: unknow
   if (!part) throw new RepairProblem('/accept', 'The item has no such part.');
   const kind = kindOf(part);
   const response = responseTo(part, { [partId]: given } satisfies Responses);
-  const more = response === undefined || kind.isEmpty(response) ? null : kind.accept?.(part, response);
-  if (!more) throw new RepairProblem('/accept', `“${kind.title}” takes no further answer; change its key instead.`);
+  const more =
+    response === undefined || kind.isEmpty(response) ? null : kind.accept?.(part, response);
+  if (!more)
+    throw new RepairProblem(
+      '/accept',
+      `“${kind.title}” takes no further answer; change its key instead.`,
+    );
   if (JSON.stringify(more) === JSON.stringify(part))
-    throw new RepairProblem('/accept', `${listing([kind.inWords(part, response)])} counts as right already.`);
+    throw new RepairProblem(
+      '/accept',
+      `${listing([kind.inWords(part, response)])} counts as right already.`,
+    );
   return { ...content, parts: content.parts.with(at, more) };
 }

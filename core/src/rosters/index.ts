@@ -24,4 +24,9 @@ export {
   type RollTarget,
   type RollWrite,
 } from './plan';
-export { readOneRoster, type RosterClass, type RosterReading, type RosterTables } from './oneroster';
+export {
+  readOneRoster,
+  type RosterClass,
+  type RosterReading,
+  type RosterTables,
+} from './oneroster';

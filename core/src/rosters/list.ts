@@ -1,7 +1,15 @@
 /** Lists as teachers have them: pasted from a spreadsheet, from a CSV, or typed one name a line. */
 import { foldName, listedStudent, mostInClass, type ListedStudent } from './listed';
 
-export const listFields = ['rollNumber', 'givenName', 'familyName', 'fullName', 'studentNumber', 'email', 'grade'] as const; // prettier-ignore
+export const listFields = [
+  'rollNumber',
+  'givenName',
+  'familyName',
+  'fullName',
+  'studentNumber',
+  'email',
+  'grade',
+] as const;
 export type ListField = (typeof listFields)[number];
 
 export interface Columns {
@@ -25,7 +33,10 @@ const numbering = /^\s*\(?\d{1,3}(?:[.)]\s*|\s+)(?=\p{L})/u;
  */
 export function linesOfNames(rows: readonly (readonly string[])[], sign: string): string[][] {
   const numbered = rows.filter(([first = '']) => numbering.test(first)).length * 2 > rows.length;
-  const bare = rows.map(([first = '', ...rest]) => [numbered ? first.replace(numbering, '') : first, ...rest]);
+  const bare = rows.map(([first = '', ...rest]) => [
+    numbered ? first.replace(numbering, '') : first,
+    ...rest,
+  ]);
   const filled = bare.map((row) => row.filter((cell) => cell.trim() !== ''));
   const isName = (cell: string) => /^[^\d@]*$/.test(cell);
   const areNames = filled.every((row) => row.length <= 2 && row.every(isName));
@@ -37,10 +48,12 @@ export function linesOfNames(rows: readonly (readonly string[])[], sign: string)
 
 const headings: Record<ListField, RegExp> = {
   rollNumber: /^(no|nr|number|#|roll|roll (no|nr|number)|place|seat)$/,
-  givenName: /^(given|given names?|first|first names?|forenames?|christian name|vorname|prenom|nombre)$/,
+  givenName:
+    /^(given|given names?|first|first names?|forenames?|christian name|vorname|prenom|nombre)$/,
   familyName: /^(family|family names?|last|last names?|surnames?|nachname|nom|apellidos?)$/,
   fullName: /^(name|names|full name|student|student name|pupil|pupil name|learner)$/,
-  studentNumber: /^(student (no|nr|number|id|code|identifier)|pupil (no|number|id)|id|identifier|school id|candidate number|user id)$/, // prettier-ignore
+  studentNumber:
+    /^(student (no|nr|number|id|code|identifier)|pupil (no|number|id)|id|identifier|school id|candidate number|user id)$/,
   email: /^(e ?mail|e ?mail address|mail|student e ?mail)$/,
   grade: /^(grade|grade level|school year|year|year level|level)$/,
 };
@@ -59,29 +72,41 @@ export function recogniseColumns(rows: readonly (readonly string[])[]): Columns 
   const width = Math.max(0, ...rows.slice(0, 50).map((row) => row.length));
   const first = Array.from({ length: width }, (_, at) => headingOf(rows[0]?.[at] ?? ''));
   const named = first.filter((field) => field !== null).length;
-  const hasName = first.some((field) => field === 'fullName' || field === 'givenName' || field === 'familyName');
+  const hasName = first.some(
+    (field) => field === 'fullName' || field === 'givenName' || field === 'familyName',
+  );
   if (hasName && named * 2 >= (rows[0]?.filter((cell) => cell.trim() !== '').length ?? 0))
     return { fields: once(first), header: true, unsure: false };
   const fields = once(byContent(rows, width));
-  return { fields, header: false, unsure: fields.includes('givenName') && fields.includes('familyName') };
+  return {
+    fields,
+    header: false,
+    unsure: fields.includes('givenName') && fields.includes('familyName'),
+  };
 }
 
 /** Each field once; a second column of the same kind is not read. */
-const once = (fields: (ListField | null)[]) => fields.map((field, at) => (field !== null && fields.indexOf(field) === at ? field : null)); // prettier-ignore
+const once = (fields: (ListField | null)[]) =>
+  fields.map((field, at) => (field !== null && fields.indexOf(field) === at ? field : null));
 
 function byContent(rows: readonly (readonly string[])[], width: number): (ListField | null)[] {
   const some = rows.slice(0, 200);
   const kinds = Array.from({ length: width }, (_, at) => {
     const cells = some.map((row) => row[at]?.trim() ?? '').filter(Boolean);
-    const all = (test: (cell: string, n: number) => boolean) => cells.length > 0 && cells.every(test);
+    const all = (test: (cell: string, n: number) => boolean) =>
+      cells.length > 0 && cells.every(test);
     if (cells.length === 0) return null;
-    if (cells.filter((cell) => cell.includes('@')).length * 2 > cells.length) return 'email' as const;
-    if (all((cell) => /^\d{1,3}$/.test(cell))) return new Set(cells).size === cells.length ? ('rollNumber' as const) : ('grade' as const); // prettier-ignore
-    if (cells.filter((cell) => /\d/.test(cell)).length * 2 > cells.length) return 'studentNumber' as const;
+    if (cells.filter((cell) => cell.includes('@')).length * 2 > cells.length)
+      return 'email' as const;
+    if (all((cell) => /^\d{1,3}$/.test(cell)))
+      return new Set(cells).size === cells.length ? ('rollNumber' as const) : ('grade' as const);
+    if (cells.filter((cell) => /\d/.test(cell)).length * 2 > cells.length)
+      return 'studentNumber' as const;
     return 'text' as const;
   });
   const texts = kinds.flatMap((kind, at) => (kind === 'text' ? [at] : []));
-  const inOne = texts.length === 1 || some.some((row) => texts.every((at, n) => n === 0 || !row[at]?.trim()));
+  const inOne =
+    texts.length === 1 || some.some((row) => texts.every((at, n) => n === 0 || !row[at]?.trim()));
   return kinds.map((kind, at) => {
     if (kind !== 'text') return kind;
     if (inOne) return at === texts[0] ? 'fullName' : null;
@@ -93,7 +118,8 @@ function byContent(rows: readonly (readonly string[])[], width: number): (ListFi
 export function splitName(name: string): { givenName: string; familyName: string } {
   const own = name.replace(/\s+/g, ' ').trim();
   const comma = own.indexOf(',');
-  if (comma > 0) return { familyName: own.slice(0, comma).trim(), givenName: own.slice(comma + 1).trim() };
+  if (comma > 0)
+    return { familyName: own.slice(0, comma).trim(), givenName: own.slice(comma + 1).trim() };
   const space = own.lastIndexOf(' ');
   return space < 0
     ? { givenName: own, familyName: '' }
@@ -111,7 +137,10 @@ export interface ListReading {
 }
 
 /** Reads a list by its columns. A line with something wrong is left out and named; the others are read. */
-export function readList(rows: readonly (readonly string[])[], { fields, header }: Columns): ListReading {
+export function readList(
+  rows: readonly (readonly string[])[],
+  { fields, header }: Columns,
+): ListReading {
   const problems: ListProblem[] = [];
   const students: ListedStudent[] = [];
   const body = header ? rows.slice(1) : rows;
@@ -126,13 +155,20 @@ export function readList(rows: readonly (readonly string[])[], { fields, header 
       ],
     };
   if (!fields.some((field) => field === 'fullName' || field === 'givenName'))
-    return { students: [], problems: [{ line: 1, message: 'No column is the name. Say which one is.' }] };
+    return {
+      students: [],
+      problems: [{ line: 1, message: 'No column is the name. Say which one is.' }],
+    };
   body.forEach((cells, at) => {
     const line = at + (header ? 2 : 1);
     const cell = (field: ListField) => cells[fields.indexOf(field)]?.trim() ?? '';
     if (cells.every((own) => own.trim() === '')) return;
-    const whole = (field: ListField): number | null => (cell(field) === '' ? null : Number(cell(field).replace(/^(grade|year)\s*/i, ''))); // prettier-ignore
-    const names = fields.includes('fullName') && !fields.includes('givenName') ? splitName(cell('fullName')) : { givenName: cell('givenName'), familyName: cell('familyName') }; // prettier-ignore
+    const whole = (field: ListField): number | null =>
+      cell(field) === '' ? null : Number(cell(field).replace(/^(grade|year)\s*/i, ''));
+    const names =
+      fields.includes('fullName') && !fields.includes('givenName')
+        ? splitName(cell('fullName'))
+        : { givenName: cell('givenName'), familyName: cell('familyName') };
     const read = listedStudent.safeParse({
       line,
       ...names,
@@ -148,7 +184,10 @@ export function readList(rows: readonly (readonly string[])[], { fields, header 
   return apart(students, problems);
 }
 
-function lineWords(issue: { path: PropertyKey[]; message: string }, cell: (field: ListField) => string): string {
+function lineWords(
+  issue: { path: PropertyKey[]; message: string },
+  cell: (field: ListField) => string,
+): string {
   const field = String(issue.path[0]) as ListField;
   if (field === 'rollNumber' || field === 'grade')
     return `“${cell(field)}” is not a ${field === 'grade' ? 'grade from 0 to 13' : 'roll number from 1 to 999'}.`;
@@ -171,8 +210,17 @@ function apart(students: ListedStudent[], problems: ListProblem[]): ListReading 
     const double = marks.find((mark) => seen.has(mark));
     for (const mark of marks) if (!seen.has(mark)) seen.set(mark, own.line);
     if (!double) return true;
-    const what = double.startsWith('name') ? 'name' : double.startsWith('mail') ? 'e-mail address' : double.startsWith('roll') ? 'roll number' : 'student number'; // prettier-ignore
-    problems.push({ line: own.line, message: `The same ${what} as line ${seen.get(double)}, so it is left out.` });
+    const what = double.startsWith('name')
+      ? 'name'
+      : double.startsWith('mail')
+        ? 'e-mail address'
+        : double.startsWith('roll')
+          ? 'roll number'
+          : 'student number';
+    problems.push({
+      line: own.line,
+      message: `The same ${what} as line ${seen.get(double)}, so it is left out.`,
+    });
     return false;
   });
   problems.sort((a, b) => a.line - b.line);

@@ -15,13 +15,19 @@ export const listedStudent = z.strictObject({
   studentNumber: oneLine(40),
   email: z.union([z.literal(''), z.email('That is not an e-mail address.').max(254)]),
   grade: z.int().min(0).max(13).nullable(),
-  rollNumber: z.int('A roll number is a whole number.').min(1).max(999, 'A roll number is at most 999.').nullable(),
+  rollNumber: z
+    .int('A roll number is a whole number.')
+    .min(1)
+    .max(999, 'A roll number is at most 999.')
+    .nullable(),
   /** The id under which the roster service or a OneRoster file knows the student. */
   sourcedId: oneLine(64).nullable(),
 });
 export type ListedStudent = z.infer<typeof listedStudent>;
 
-export const nameOf = (own: { givenName: string; familyName: string }) => `${own.givenName} ${own.familyName}`.trim();
+export const nameOf = (own: { givenName: string; familyName: string }) =>
+  `${own.givenName} ${own.familyName}`.trim();
 
 /** So that “José  Nuñez” and “jose nunez” are one name. */
-export const foldName = (name: string) => fold(name, foldEverything).replace(/ø/g, 'o').replace(/ł/g, 'l');
+export const foldName = (name: string) =>
+  fold(name, foldEverything).replace(/ø/g, 'o').replace(/ł/g, 'l');

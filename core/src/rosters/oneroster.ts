@@ -32,7 +32,8 @@ const needed = {
   enrollments: ['classSourcedId', 'userSourcedId', 'role'],
 } as const;
 
-const active = ({ status }: Line) => status === undefined || status === '' || status.toLowerCase() === 'active';
+const active = ({ status }: Line) =>
+  status === undefined || status === '' || status.toLowerCase() === 'active';
 const firstOf = (list: string | undefined) => list?.split(',')[0]?.trim() ?? '';
 
 /** CEDS grade levels as the school years that are counted here: kindergarten is 0. */
@@ -50,16 +51,24 @@ function gradeOf(levels: string | undefined): number | null {
 export function readOneRoster(tables: RosterTables): RosterReading {
   for (const [file, columns] of Object.entries(needed)) {
     const lines = tables[file];
-    if (!lines) throw new RangeError(`There is no ${file}.csv in it, which a OneRoster list of classes needs.`);
-    const missing = lines.length === 0 ? [] : columns.filter((column) => lines[0]![column] === undefined);
-    if (missing.length > 0) throw new RangeError(`${file}.csv has no column ${missing.join(' and no column ')}.`);
+    if (!lines)
+      throw new RangeError(
+        `There is no ${file}.csv in it, which a OneRoster list of classes needs.`,
+      );
+    const missing =
+      lines.length === 0 ? [] : columns.filter((column) => lines[0]![column] === undefined);
+    if (missing.length > 0)
+      throw new RangeError(`${file}.csv has no column ${missing.join(' and no column ')}.`);
   }
-  const version = tables.manifest?.find(({ propertyName }) => propertyName === 'oneroster.version')?.value;
+  const version = tables.manifest?.find(
+    ({ propertyName }) => propertyName === 'oneroster.version',
+  )?.value;
   if (version !== undefined && !/^1\.[12]/.test(version))
     throw new RangeError(`It is OneRoster ${version}; versions 1.1 and 1.2 can be read.`);
 
   const problems: RosterReading['problems'] = [];
-  const byId = (file: string) => new Map((tables[file] ?? []).map((line) => [line.sourcedId, line]));
+  const byId = (file: string) =>
+    new Map((tables[file] ?? []).map((line) => [line.sourcedId, line]));
   const [users, terms, courses] = [byId('users'), byId('academicSessions'), byId('courses')];
   const classes = new Map<string, RosterClass>();
   for (const own of tables.classes!) {
@@ -76,7 +85,9 @@ export function readOneRoster(tables: RosterTables): RosterReading {
       students: [],
     });
   }
-  const left = new Set(tables.classes!.filter((own) => !active(own)).map(({ sourcedId }) => sourcedId));
+  const left = new Set(
+    tables.classes!.filter((own) => !active(own)).map(({ sourcedId }) => sourcedId),
+  );
   tables.enrollments!.forEach((own, at) => {
     const line = at + 2;
     const say = (message: string) => problems.push({ file: 'enrollments.csv', line, message });
@@ -87,7 +98,11 @@ export function readOneRoster(tables: RosterTables): RosterReading {
     if (!user) return say(`There is no user “${own.userSourcedId}” in users.csv.`);
     if (!active(user)) return;
     if (own.role === 'teacher')
-      target.teachers.push({ sourcedId: user.sourcedId!, name: `${user.givenName} ${user.familyName}`.trim(), email: user.email?.toLowerCase() ?? '' }); // prettier-ignore
+      target.teachers.push({
+        sourcedId: user.sourcedId!,
+        name: `${user.givenName} ${user.familyName}`.trim(),
+        email: user.email?.toLowerCase() ?? '',
+      });
     if (own.role !== 'student') return;
     const read = listedStudent.safeParse({
       line,
@@ -100,9 +115,15 @@ export function readOneRoster(tables: RosterTables): RosterReading {
       sourcedId: user.sourcedId,
     });
     if (!read.success) say(`User “${own.userSourcedId}”: ${read.error.issues[0]!.message}`);
-    else if (!target.students.some(({ sourcedId }) => sourcedId === read.data.sourcedId)) target.students.push(read.data); // prettier-ignore
+    else if (!target.students.some(({ sourcedId }) => sourcedId === read.data.sourcedId))
+      target.students.push(read.data);
   });
   for (const own of classes.values())
-    own.students.sort((a, b) => a.familyName.localeCompare(b.familyName) || a.givenName.localeCompare(b.givenName));
-  return { classes: [...classes.values()].sort((a, b) => a.title.localeCompare(b.title)), problems };
+    own.students.sort(
+      (a, b) => a.familyName.localeCompare(b.familyName) || a.givenName.localeCompare(b.givenName),
+    );
+  return {
+    classes: [...classes.values()].sort((a, b) => a.title.localeCompare(b.title)),
+    problems,
+  };
 }

@@ -13,7 +13,13 @@ export interface KnownStudent {
   grade: number | null;
   sourcedId: string | null;
   /** Every class that the student is in or was in. */
-  places: { classId: number; className: string; subject: string; rollNumber: number; left: boolean }[];
+  places: {
+    classId: number;
+    className: string;
+    subject: string;
+    rollNumber: number;
+    left: boolean;
+  }[];
 }
 
 export interface RollTarget {
@@ -73,11 +79,25 @@ export function planRoll(
   const numbers = rollNumbers(target, known);
   const lines = listed.map((own, at): RollLine => {
     const student = certain[at] ?? null;
-    const likely = student ? [] : find.likely(own, target.classId).filter(({ studentId }) => !used.has(studentId));
+    const likely = student
+      ? []
+      : find.likely(own, target.classId).filter(({ studentId }) => !used.has(studentId));
     const corrected = student ? corrections(student, own, find.ownerOf) : { changes: [], note: '' };
     const here = student?.places.find(({ classId }) => classId === target.classId) ?? null;
-    const elsewhere = student?.places.find((place) => !place.left && place.classId !== target.classId && place.subject === target.subject) ?? null; // prettier-ignore
-    const act: RollAct = !student ? (likely.length > 0 ? 'ask' : 'add') : !here ? 'join' : here.left ? 'back' : 'keep';
+    const elsewhere =
+      student?.places.find(
+        (place) =>
+          !place.left && place.classId !== target.classId && place.subject === target.subject,
+      ) ?? null;
+    const act: RollAct = !student
+      ? likely.length > 0
+        ? 'ask'
+        : 'add'
+      : !here
+        ? 'join'
+        : here.left
+          ? 'back'
+          : 'keep';
     const rollNumber = here?.rollNumber ?? numbers.take(own.rollNumber);
     const numbered =
       own.rollNumber !== null && own.rollNumber !== rollNumber
@@ -92,7 +112,10 @@ export function planRoll(
       name: nameOf(own),
       rollNumber,
       changes: corrected.changes,
-      from: act === 'keep' || !elsewhere ? null : { classId: elsewhere.classId, className: elsewhere.className },
+      from:
+        act === 'keep' || !elsewhere
+          ? null
+          : { classId: elsewhere.classId, className: elsewhere.className },
       likely,
       note: [numbered, corrected.note].filter(Boolean).join(' '),
     };
@@ -101,15 +124,21 @@ export function planRoll(
     ? known
         .flatMap((own) => {
           const here = own.places.find(({ classId, left }) => classId === target.classId && !left);
-          return here && !used.has(own.id) ? [{ studentId: own.id, name: nameOf(own), rollNumber: here.rollNumber }] : [];
+          return here && !used.has(own.id)
+            ? [{ studentId: own.id, name: nameOf(own), rollNumber: here.rollNumber }]
+            : [];
         })
         .sort((a, b) => a.rollNumber - b.rollNumber)
-    : []; // prettier-ignore
+    : [];
   return { lines, gone };
 }
 
 /** What a list does not say changes nothing, and a student number that is somebody else's stays theirs. */
-function corrections(student: KnownStudent, own: ListedStudent, ownerOf: (number: string) => KnownStudent | undefined) {
+function corrections(
+  student: KnownStudent,
+  own: ListedStudent,
+  ownerOf: (number: string) => KnownStudent | undefined,
+) {
   const owner = own.studentNumber === '' ? undefined : ownerOf(own.studentNumber);
   const taken = owner !== undefined && owner.id !== student.id;
   const changes = changeable.flatMap((field): FieldChange[] => {
@@ -117,13 +146,19 @@ function corrections(student: KnownStudent, own: ListedStudent, ownerOf: (number
     const [from, to] = [String(student[field] ?? ''), String(own[field] ?? '')];
     return to !== '' && to !== from ? [{ field, from, to }] : [];
   });
-  const note = taken ? `Student number ${own.studentNumber} is ${nameOf(owner)}’s, so it is not changed.` : '';
+  const note = taken
+    ? `Student number ${own.studentNumber} is ${nameOf(owner)}’s, so it is not changed.`
+    : '';
   return { changes, note };
 }
 
 /** Numbers of those who have left stay theirs. */
 function rollNumbers({ classId }: RollTarget, known: readonly KnownStudent[]) {
-  const taken = new Set(known.flatMap(({ places }) => places.filter((own) => own.classId === classId).map(({ rollNumber }) => rollNumber))); // prettier-ignore
+  const taken = new Set(
+    known.flatMap(({ places }) =>
+      places.filter((own) => own.classId === classId).map(({ rollNumber }) => rollNumber),
+    ),
+  );
   let next = Math.max(0, ...taken) + 1;
   return {
     take(wanted: number | null): number {
@@ -153,7 +188,8 @@ function lookup(known: readonly KnownStudent[]) {
   const turned = by((own) => foldName(`${own.familyName} ${own.givenName}`));
   const given = by((own) => foldName(own.givenName));
   const family = by((own) => foldName(own.familyName));
-  const isHere = (own: KnownStudent, classId: number | null) => own.places.some((place) => place.classId === classId);
+  const isHere = (own: KnownStudent, classId: number | null) =>
+    own.places.some((place) => place.classId === classId);
 
   return {
     ownerOf: (number: string) => numbered.get(number.toLowerCase())?.[0],
@@ -181,11 +217,17 @@ function lookup(known: readonly KnownStudent[]) {
         say(one, `has the same student number, ${one.studentNumber}`);
       for (const one of mailed.get(own.email) ?? []) say(one, 'has the same e-mail address');
       for (const one of named.get(name) ?? [])
-        if (!differs(one, own)) say(one, isHere(one, classId) ? 'has the same name' : 'has the same name elsewhere');
-      for (const one of turned.get(name) ?? []) if (!differs(one, own)) say(one, 'has given and family name the other way round'); // prettier-ignore
-      const close = [...(given.get(foldName(own.givenName)) ?? []), ...(family.get(foldName(own.familyName)) ?? [])];
+        if (!differs(one, own))
+          say(one, isHere(one, classId) ? 'has the same name' : 'has the same name elsewhere');
+      for (const one of turned.get(name) ?? [])
+        if (!differs(one, own)) say(one, 'has given and family name the other way round');
+      const close = [
+        ...(given.get(foldName(own.givenName)) ?? []),
+        ...(family.get(foldName(own.familyName)) ?? []),
+      ];
       for (const one of close)
-        if (isHere(one, classId) && !differs(one, own) && near(nameOf(one), nameOf(own))) say(one, 'has nearly the same name'); // prettier-ignore
+        if (isHere(one, classId) && !differs(one, own) && near(nameOf(one), nameOf(own)))
+          say(one, 'has nearly the same name');
       return [...found.values()].slice(0, 5);
     },
   };
@@ -193,7 +235,9 @@ function lookup(known: readonly KnownStudent[]) {
 
 /** Two student numbers that are not the same are two students, whatever their names. */
 const differs = (one: KnownStudent, own: ListedStudent) =>
-  one.studentNumber !== '' && own.studentNumber !== '' && !same(one.studentNumber, own.studentNumber);
+  one.studentNumber !== '' &&
+  own.studentNumber !== '' &&
+  !same(one.studentNumber, own.studentNumber);
 
 /** Equal but for two slips of the pen, or one of the names equal and the other begun alike. */
 function near(a: string, b: string): boolean {
@@ -211,7 +255,11 @@ function distance(a: string, b: string, most: number): number {
   for (let i = 1; i <= a.length; i++) {
     const next = [i];
     for (let j = 1; j <= b.length; j++)
-      next[j] = Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1));
+      next[j] = Math.min(
+        row[j]! + 1,
+        next[j - 1]! + 1,
+        row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1),
+      );
     row = next;
   }
   return row[b.length]!;
@@ -240,7 +288,8 @@ export type RollWrite =
   | { do: 'change'; studentId: number; fields: FieldChange[]; sourcedId: string | null }
   | { do: 'leave'; studentId: number };
 
-export type Settled = { ok: true; writes: RollWrite[] } | { ok: false; problems: { line: number; message: string }[] };
+export type Settled =
+  { ok: true; writes: RollWrite[] } | { ok: false; problems: { line: number; message: string }[] };
 
 /** What is written for a plan and the decisions on it; a line that asks and was not answered stands in the way. */
 export function settleRoll(
@@ -261,20 +310,31 @@ export function settleRoll(
     if (act === 'ask') {
       const chosen = choice.as === undefined ? undefined : known.find(({ id }) => id === choice.as);
       if (choice.as === undefined) {
-        problems.push({ line: line.listed.line, message: `${line.name} is likely somebody known. Say who it is, or that it is a new student.` }); // prettier-ignore
+        problems.push({
+          line: line.listed.line,
+          message: `${line.name} is likely somebody known. Say who it is, or that it is a new student.`,
+        });
         continue;
       }
       if (
         choice.as !== null &&
         (!chosen || taken.has(choice.as) || !line.likely.some((own) => own.studentId === choice.as))
       ) {
-        problems.push({ line: line.listed.line, message: `${line.name}: that student stands for another line of the list.` }); // prettier-ignore
+        problems.push({
+          line: line.listed.line,
+          message: `${line.name}: that student stands for another line of the list.`,
+        });
         continue;
       }
       const owner =
-        choice.as === null && line.listed.studentNumber !== '' ? ownerOf(line.listed.studentNumber) : undefined;
+        choice.as === null && line.listed.studentNumber !== ''
+          ? ownerOf(line.listed.studentNumber)
+          : undefined;
       if (owner) {
-        problems.push({ line: line.listed.line, message: `Student number ${line.listed.studentNumber} is ${nameOf(owner)}’s. Correct it on one of the two.` }); // prettier-ignore
+        problems.push({
+          line: line.listed.line,
+          message: `Student number ${line.listed.studentNumber} is ${nameOf(owner)}’s. Correct it on one of the two.`,
+        });
         continue;
       }
       if (chosen) taken.add(chosen.id);
@@ -284,10 +344,18 @@ export function settleRoll(
       act = !chosen ? 'add' : !here ? 'join' : here.left ? 'back' : 'keep';
     }
     const from = choice.move === false ? null : (line.from?.classId ?? null);
-    if (act === 'add') writes.push({ do: 'create', student: line.listed, rollNumber: line.rollNumber });
+    if (act === 'add')
+      writes.push({ do: 'create', student: line.listed, rollNumber: line.rollNumber });
     else {
-      if (changes.length > 0 || line.listed.sourcedId !== null) writes.push({ do: 'change', studentId: studentId!, fields: changes, sourcedId: line.listed.sourcedId }); // prettier-ignore
-      if (act === 'join') writes.push({ do: 'enrol', studentId: studentId!, rollNumber: line.rollNumber, from });
+      if (changes.length > 0 || line.listed.sourcedId !== null)
+        writes.push({
+          do: 'change',
+          studentId: studentId!,
+          fields: changes,
+          sourcedId: line.listed.sourcedId,
+        });
+      if (act === 'join')
+        writes.push({ do: 'enrol', studentId: studentId!, rollNumber: line.rollNumber, from });
       if (act === 'back') writes.push({ do: 'return', studentId: studentId!, from });
     }
   }

@@ -10,10 +10,26 @@ export interface Folding {
   punctuation: boolean;
 }
 
-export const foldEverything: Folding = { case: true, space: true, accents: true, punctuation: true };
+export const foldEverything: Folding = {
+  case: true,
+  space: true,
+  accents: true,
+  punctuation: true,
+};
 
 const raised = '⁰¹²³⁴⁵⁶⁷⁸⁹';
-const joinedLetters: Record<string, string> = { œ: 'oe', æ: 'ae', ø: 'o', ł: 'l', đ: 'd', Œ: 'Oe', Æ: 'Ae', Ø: 'O', Ł: 'L', Đ: 'D' }; // prettier-ignore
+const joinedLetters: Record<string, string> = {
+  œ: 'oe',
+  æ: 'ae',
+  ø: 'o',
+  ł: 'l',
+  đ: 'd',
+  Œ: 'Oe',
+  Æ: 'Ae',
+  Ø: 'O',
+  Ł: 'L',
+  Đ: 'D',
+};
 
 /** Signs that nobody sees, or that nobody can tell from each other, have one spelling. */
 function oneSpelling(text: string): string {
@@ -21,7 +37,10 @@ function oneSpelling(text: string): string {
     text
       .normalize('NFC')
       .replace(/[\u00AD\u200B-\u200D\u2060\uFEFF]/g, '')
-      .replace(/[⁰¹²³⁴⁵⁶⁷⁸⁹]+/g, (digits) => `^${[...digits].map((digit) => raised.indexOf(digit)).join('')}`)
+      .replace(
+        /[⁰¹²³⁴⁵⁶⁷⁸⁹]+/g,
+        (digits) => `^${[...digits].map((digit) => raised.indexOf(digit)).join('')}`,
+      )
       .replace(/(\d)([¼-¾⅐-⅞])/g, '$1 $2')
       // Ligatures, full-width letters, lowered digits and the like.
       .normalize('NFKC')

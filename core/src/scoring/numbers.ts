@@ -13,9 +13,22 @@ export interface Reading {
 export const longestNumber = 60;
 
 const vulgar: Record<string, string> = {
-  '½': '1/2', '⅓': '1/3', '⅔': '2/3', '¼': '1/4', '¾': '3/4', '⅕': '1/5', '⅖': '2/5', '⅗': '3/5', '⅘': '4/5',
-  '⅙': '1/6', '⅚': '5/6', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8',
-}; // prettier-ignore
+  '½': '1/2',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅕': '1/5',
+  '⅖': '2/5',
+  '⅗': '3/5',
+  '⅘': '4/5',
+  '⅙': '1/6',
+  '⅚': '5/6',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+};
 
 const digitsUp = '⁰¹²³⁴⁵⁶⁷⁸⁹';
 
@@ -35,7 +48,9 @@ function tidy(text: string): string {
       .replace(
         /\s*[×xX·*]\s*10\s*(?:\^\s*\(?\s*(-?\d+)\s*\)?|([⁻]?[⁰¹²³⁴⁵⁶⁷⁸⁹]+))/g,
         (_, plain?: string, up?: string) => {
-          const raised = up?.replace('⁻', '-').replace(/[⁰-⁹¹²³]/g, (d) => String(digitsUp.indexOf(d)));
+          const raised = up
+            ?.replace('⁻', '-')
+            .replace(/[⁰-⁹¹²³]/g, (d) => String(digitsUp.indexOf(d)));
           return `e${plain ?? raised}`;
         },
       )
@@ -59,9 +74,9 @@ function underConvention(text: string, sign: '.' | ','): string | null {
   const groups = sign === '.' ? "[,' ]" : "[.' ]";
   const decimals = sign === '.' ? '\\.' : ',';
   const [body = '', exponent] = text.trim().split('e');
-  const grouped = new RegExp(`^(\\d+|[1-9]\\d{0,2}(?:(${groups})\\d{3})(?:\\2\\d{3})*)?(?:${decimals}(\\d*))?$`).exec(
-    body,
-  );
+  const grouped = new RegExp(
+    `^(\\d+|[1-9]\\d{0,2}(?:(${groups})\\d{3})(?:\\2\\d{3})*)?(?:${decimals}(\\d*))?$`,
+  ).exec(body);
   if (!grouped || !/\d/.test(body)) return null;
   const whole = (grouped[1] ?? '0').replace(/\D/g, '');
   return `${whole}.${grouped[3] ?? ''}${exponent === undefined ? '' : `e${Number(exponent)}`}`;
@@ -69,7 +84,11 @@ function underConvention(text: string, sign: '.' | ','): string | null {
 
 function readPlain(text: string, decimal: DecimalSign): Rational[] {
   const signs =
-    decimal === 'either' ? (['.', ','] as const) : decimal === 'point' ? (['.'] as const) : ([','] as const);
+    decimal === 'either'
+      ? (['.', ','] as const)
+      : decimal === 'point'
+        ? (['.'] as const)
+        : ([','] as const);
   const found = signs.map((sign) => underConvention(text, sign)).filter((t) => t !== null);
   return [...new Set(found)].map(fromDecimal);
 }
@@ -102,7 +121,9 @@ export function readNumber(text: string, decimal: DecimalSign = 'either'): Readi
     values = [add(rational(BigInt(part.whole!), 1n), rational(BigInt(part.top!), bottom))];
   } else if (part.under !== undefined) {
     const unders = readPlain(part.under, decimal).filter((u) => u.top !== 0n);
-    const quotients = readPlain(part.over!, decimal).flatMap((over) => unders.map((under) => divide(over, under)));
+    const quotients = readPlain(part.over!, decimal).flatMap((over) =>
+      unders.map((under) => divide(over, under)),
+    );
     values = part.minus === '-' ? quotients.map(negate) : quotients;
   } else {
     values = readPlain(part.plain!, decimal);

@@ -25,14 +25,18 @@ export function fromDecimal(text: string): Rational {
   const [whole = '', part = ''] = mantissa.split('.');
   const shift = Number(exponent) - part.length;
   const digits = BigInt(`${whole}${part}` || '0');
-  return shift >= 0 ? rational(digits * 10n ** BigInt(shift), 1n) : rational(digits, 10n ** BigInt(-shift));
+  return shift >= 0
+    ? rational(digits * 10n ** BigInt(shift), 1n)
+    : rational(digits, 10n ** BigInt(-shift));
 }
 
 /** The shortest decimal of a JavaScript number, exactly. */
-export const fromNumber = (n: number) => (n < 0 ? negate(fromDecimal(String(-n))) : fromDecimal(String(n)));
+export const fromNumber = (n: number) =>
+  n < 0 ? negate(fromDecimal(String(-n))) : fromDecimal(String(n));
 
 export const negate = (a: Rational): Rational => ({ top: -a.top, bottom: a.bottom });
-export const add = (a: Rational, b: Rational) => rational(a.top * b.bottom + b.top * a.bottom, a.bottom * b.bottom);
+export const add = (a: Rational, b: Rational) =>
+  rational(a.top * b.bottom + b.top * a.bottom, a.bottom * b.bottom);
 export const times = (a: Rational, b: Rational) => rational(a.top * b.top, a.bottom * b.bottom);
 export const divide = (a: Rational, b: Rational) => rational(a.top * b.bottom, a.bottom * b.top);
 export const distance = (a: Rational, b: Rational) => {
@@ -51,11 +55,14 @@ export function toSignificant(a: Rational, figures: number): Rational {
   const ten = 10n;
   let exponent = size.top.toString().length - size.bottom.toString().length;
   const atLeast = (e: number) =>
-    e >= 0 ? size.top >= size.bottom * ten ** BigInt(e) : size.top * ten ** BigInt(-e) >= size.bottom;
+    e >= 0
+      ? size.top >= size.bottom * ten ** BigInt(e)
+      : size.top * ten ** BigInt(-e) >= size.bottom;
   while (!atLeast(exponent)) exponent--;
   while (atLeast(exponent + 1)) exponent++;
   const shift = figures - 1 - exponent;
-  const scale = shift >= 0 ? rational(ten ** BigInt(shift), 1n) : rational(1n, ten ** BigInt(-shift));
+  const scale =
+    shift >= 0 ? rational(ten ** BigInt(shift), 1n) : rational(1n, ten ** BigInt(-shift));
   const scaled = times(size, scale);
   const rounded = (2n * scaled.top + scaled.bottom) / (2n * scaled.bottom);
   const result = divide(rational(rounded, 1n), scale);
@@ -66,6 +73,7 @@ export function toSignificant(a: Rational, figures: number): Rational {
 export function inWords(a: Rational): string {
   if (a.bottom === 1n) return String(a.top);
   const decimal = String(toNumber(a));
-  const isExact = !decimal.includes('e') && decimal.length < 10 && isEqual(fromNumber(Number(decimal)), a);
+  const isExact =
+    !decimal.includes('e') && decimal.length < 10 && isEqual(fromNumber(Number(decimal)), a);
   return isExact ? decimal : `${a.top}/${a.bottom}`;
 }

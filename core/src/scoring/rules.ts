@@ -45,7 +45,12 @@ export const pointsTable = z
       });
   });
 
-export const setRule = z.discriminatedUnion('rule', [allOrNothing, eachRight, wrongTakesAway, pointsTable]);
+export const setRule = z.discriminatedUnion('rule', [
+  allOrNothing,
+  eachRight,
+  wrongTakesAway,
+  pointsTable,
+]);
 export const oneRule = z.discriminatedUnion('rule', [allOrNothing, pointsTable]);
 
 /** For an order: the whole, each thing in its own place, or each pair in the right order. */
@@ -69,10 +74,14 @@ type PointsTable = z.infer<typeof pointsTable>;
 export const roundPoints = (value: number) => Math.round(value * 1e12) / 1e12;
 
 /** The points of several items together. A hundred thirds, each rounded to 1e-12, are off by 5e-11 at most. */
-export const sumPoints = (items: readonly number[]) => Math.round(items.reduce((sum, own) => sum + own, 0) * 1e9) / 1e9;
+export const sumPoints = (items: readonly number[]) =>
+  Math.round(items.reduce((sum, own) => sum + own, 0) * 1e9) / 1e9;
 
 /** Together never below zero, unless the teacher lets it. */
-function withinBounds(value: number, { lower = 0, upper = Infinity }: Pick<PointsTable, 'lower' | 'upper'>): number {
+function withinBounds(
+  value: number,
+  { lower = 0, upper = Infinity }: Pick<PointsTable, 'lower' | 'upper'>,
+): number {
   return Math.min(upper, Math.max(lower, value));
 }
 
@@ -82,7 +91,11 @@ function withinBounds(value: number, { lower = 0, upper = Infinity }: Pick<Point
  * @param right the values that the key calls right; not empty unless the rule is a table
  * @param chosen what the student chose; a value given twice counts once (QTI: mapping of a multiple container)
  */
-export function pointsForSet(rule: SetRule, right: Iterable<string>, chosen: Iterable<string>): number {
+export function pointsForSet(
+  rule: SetRule,
+  right: Iterable<string>,
+  chosen: Iterable<string>,
+): number {
   const rightOnes = new Set(right);
   const picked = new Set(chosen);
   let hits = 0;
@@ -108,7 +121,9 @@ export function pointsForSet(rule: SetRule, right: Iterable<string>, chosen: Ite
 export function mostPoints(rule: SetRule, values: string[], mostChosen = values.length): number {
   if (rule.rule !== 'table') return rule.points;
   const worth = new Map(rule.values.map(({ value, points }) => [value, points]));
-  const gains = values.map((value) => worth.get(value) ?? rule.otherwise).filter((gain) => gain > 0);
+  const gains = values
+    .map((value) => worth.get(value) ?? rule.otherwise)
+    .filter((gain) => gain > 0);
   gains.sort((a, b) => b - a);
   return roundPoints(
     withinBounds(
@@ -119,7 +134,11 @@ export function mostPoints(rule: SetRule, values: string[], mostChosen = values.
 }
 
 /** A part whose table gives `value` as much as the best value has. */
-export function acceptInTable<P extends { rule: OneRule }>(own: P, rule: PointsTable, value: string): P {
+export function acceptInTable<P extends { rule: OneRule }>(
+  own: P,
+  rule: PointsTable,
+  value: string,
+): P {
   const best = Math.max(...rule.values.map(({ points: worth }) => worth));
   const values = [...rule.values.filter((line) => line.value !== value), { value, points: best }];
   const known = rule.values.find((line) => line.value === value);

@@ -56,7 +56,8 @@ const facets = {
   grades: (own: ShelvedTest): readonly number[] => own.grades,
   subject: (own: ShelvedTest): readonly string[] => (own.subject === '' ? [] : [own.subject]),
   kind: (own: ShelvedTest): readonly TestKind[] => [own.kind],
-  size: (own: ShelvedTest): readonly string[] => sizeBands.filter(({ from, to }) => own.items >= from && own.items < to).map(({ id }) => id), // prettier-ignore
+  size: (own: ShelvedTest): readonly string[] =>
+    sizeBands.filter(({ from, to }) => own.items >= from && own.items < to).map(({ id }) => id),
   machine: (own: ShelvedTest): readonly boolean[] => [own.machine],
   has: (own: ShelvedTest): readonly Medium[] => own.media,
   folder: (own: ShelvedTest): readonly number[] => own.folders,
@@ -64,7 +65,9 @@ const facets = {
 type Facet = keyof typeof facets;
 const facetNames = Object.keys(facets) as Facet[];
 
-export type ShelfCounts = { [Name in Facet]: [ReturnType<(typeof facets)[Name]>[number], number][] };
+export type ShelfCounts = {
+  [Name in Facet]: [ReturnType<(typeof facets)[Name]>[number], number][];
+};
 
 export interface ShelfFound {
   /** Ids in the order asked for. */
@@ -85,7 +88,11 @@ const compare: Record<ShelfOrder, (a: ShelvedTest, b: ShelvedTest) => number> = 
   title: (a, b) => a.title.localeCompare(b.title),
 };
 
-export function findTests(tests: readonly ShelvedTest[], wanted: ShelfFilters, order: ShelfOrder): ShelfFound {
+export function findTests(
+  tests: readonly ShelvedTest[],
+  wanted: ShelfFilters,
+  order: ShelfOrder,
+): ShelfFound {
   const typed = wordsOf(wanted.words ?? '');
   const asked = (name: Facet): readonly unknown[] => {
     const own = wanted[name];
@@ -96,7 +103,9 @@ export function findTests(tests: readonly ShelvedTest[], wanted: ShelfFilters, o
   const found: ShelvedTest[] = [];
   for (const test of tests) {
     if (!says(test, typed)) continue;
-    const failed = active.filter((name) => !facets[name](test).some((value) => asked(name).includes(value)));
+    const failed = active.filter(
+      (name) => !facets[name](test).some((value) => asked(name).includes(value)),
+    );
     if (failed.length > 1) continue;
     if (failed.length === 0) found.push(test);
     // A test that fails one filter is what that filter's other choices would give.
@@ -107,6 +116,8 @@ export function findTests(tests: readonly ShelvedTest[], wanted: ShelfFilters, o
   found.sort((a, b) => compare[order](a, b) || a.id - b.id);
   return {
     ids: found.map(({ id }) => id),
-    counts: Object.fromEntries(facetNames.map((name) => [name, [...counts[name]!]])) as unknown as ShelfCounts,
+    counts: Object.fromEntries(
+      facetNames.map((name) => [name, [...counts[name]!]]),
+    ) as unknown as ShelfCounts,
   };
 }

@@ -2,7 +2,8 @@
 import { z } from 'zod';
 import { foldName, splitName } from '../rosters';
 
-const name = (what: string) => z.string().trim().min(1, `${what} is missing.`).max(80, 'At most 80 characters.');
+const name = (what: string) =>
+  z.string().trim().min(1, `${what} is missing.`).max(80, 'At most 80 characters.');
 
 /** By it somebody signs in: small letters, digits, dots and hyphens, or an e-mail address. */
 export const signInName = z
@@ -47,10 +48,15 @@ const columns: [keyof Omit<ListedPerson, 'line'> | 'name', RegExp][] = [
   ['name', /^(full( |-|_)?)?name$/i],
 ];
 
-const cellsOf = (line: string, sign: string) => line.split(sign).map((cell) => cell.trim().replace(/^"(.*)"$/, '$1'));
+const cellsOf = (line: string, sign: string) =>
+  line.split(sign).map((cell) => cell.trim().replace(/^"(.*)"$/, '$1'));
 
 /** A sign-in name from a person's name, such as “ana.lee”. */
-export function suggestSignInName(givenName: string, familyName: string, taken: ReadonlySet<string>): string {
+export function suggestSignInName(
+  givenName: string,
+  familyName: string,
+  taken: ReadonlySet<string>,
+): string {
   const words = (text: string) => foldName(text).replace(/[^a-z0-9]+/g, '');
   const plain = [words(givenName), words(familyName)].filter(Boolean).join('.') || 'teacher';
   for (let n = 1; ; n++) {
@@ -69,16 +75,20 @@ export function readStaffList(text: string, taken: Iterable<string> = []): Staff
   const list: StaffList = { people: [], problems: [] };
   const lines = text.split(/\r\n|\r|\n/);
   const sign = ['\t', ';', ','].find((mark) => lines[0]?.includes(mark)) ?? ',';
-  const head = cellsOf(lines[0] ?? '', sign).map((cell) => columns.find(([, pattern]) => pattern.test(cell))?.[0]);
+  const head = cellsOf(lines[0] ?? '', sign).map(
+    (cell) => columns.find(([, pattern]) => pattern.test(cell))?.[0],
+  );
   const hasHead = head.some((column) => column !== undefined);
   lines.forEach((line, at) => {
     if (line.trim() === '' || (hasHead && at === 0)) return;
     if (list.people.length >= mostStaff) {
-      if (list.people.length === mostStaff) list.problems.push({ line: at + 1, message: `At most ${mostStaff} people at once.` }); // prettier-ignore
+      if (list.people.length === mostStaff)
+        list.problems.push({ line: at + 1, message: `At most ${mostStaff} people at once.` });
       return;
     }
     const cells = cellsOf(line, sign);
-    const cell = (column: (typeof columns)[number][0]) => (hasHead ? (cells[head.indexOf(column)] ?? '') : '');
+    const cell = (column: (typeof columns)[number][0]) =>
+      hasHead ? (cells[head.indexOf(column)] ?? '') : '';
     const email = hasHead ? cell('email') : (cells.find((own) => own.includes('@')) ?? '');
     const unnamed = hasHead ? cell('name') : cells.filter((own) => !own.includes('@')).join(' ');
     const { givenName, familyName } = splitName(unnamed);
@@ -96,7 +106,10 @@ export function readStaffList(text: string, taken: Iterable<string> = []): Staff
       return;
     }
     if (used.has(read.data.signInName)) {
-      list.problems.push({ line: at + 1, message: `The sign-in name “${read.data.signInName}” is taken.` });
+      list.problems.push({
+        line: at + 1,
+        message: `The sign-in name “${read.data.signInName}” is taken.`,
+      });
       return;
     }
     used.add(read.data.signInName);

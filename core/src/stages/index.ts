@@ -7,7 +7,10 @@ import { minute } from '../timing';
 /** What a teacher sets: going back, and times of their own for sections or single questions, in minutes. */
 export interface StageRules {
   goBack: boolean;
-  stageLimit: { of: 'sections'; minutes: Readonly<Record<string, number>> } | { of: 'items'; minutes: number } | null;
+  stageLimit:
+    | { of: 'sections'; minutes: Readonly<Record<string, number>> }
+    | { of: 'items'; minutes: number }
+    | null;
 }
 
 export interface Clock {
@@ -43,22 +46,32 @@ export function stagesOf(
   timeFactor: number | null,
 ): Stage[] | null {
   if (goBack && stageLimit === null) return null;
-  const lengthOf = (minutes: number | undefined) => minutes === undefined || timeFactor === null ? null : Math.round(minutes * minute * timeFactor); // prettier-ignore
+  const lengthOf = (minutes: number | undefined) =>
+    minutes === undefined || timeFactor === null ? null : Math.round(minutes * minute * timeFactor);
   return sections.flatMap((section): Stage[] => {
     const ids = section.entries.map(({ id }) => id);
     if (stageLimit?.of === 'items')
-      return ids.map((id) => ({ entries: [id], clock: clockOf('item', id, lengthOf(stageLimit.minutes)) }));
+      return ids.map((id) => ({
+        entries: [id],
+        clock: clockOf('item', id, lengthOf(stageLimit.minutes)),
+      }));
     const clock = clockOf('section', section.id, lengthOf(stageLimit?.minutes[section.id]));
     if (!goBack) return ids.map((id) => ({ entries: [id], clock }));
     return ids.length > 0 ? [{ entries: ids, clock }] : [];
   });
 }
 
-const clockOf = (of: Clock['of'], key: string, length: number | null): Clock | null => length === null ? null : { of, key, length }; // prettier-ignore
+const clockOf = (of: Clock['of'], key: string, length: number | null): Clock | null =>
+  length === null ? null : { of, key, length };
 
-export const begun = (stages: readonly Stage[], now: number): Course => ({ stage: 0, clockAt: startOf(stages[0], now), left: [] }); // prettier-ignore
+export const begun = (stages: readonly Stage[], now: number): Course => ({
+  stage: 0,
+  clockAt: startOf(stages[0], now),
+  left: [],
+});
 
-const startOf = (stage: Stage | undefined, now: number) => (stage?.clock ? now + stage.clock.length : null);
+const startOf = (stage: Stage | undefined, now: number) =>
+  stage?.clock ? now + stage.clock.length : null;
 
 const shareClock = (a: Stage, b: Stage) => a.clock !== null && b.clock?.key === a.clock.key;
 
@@ -90,7 +103,9 @@ export function lastClockEnd(stages: readonly Stage[], { stage, clockAt }: Cours
 }
 
 export type Standing =
-  { open: true; until: number | null } | { open: false; leftAt: number } | { open: false; leftAt: null };
+  | { open: true; until: number | null }
+  | { open: false; leftAt: number }
+  | { open: false; leftAt: null };
 
 /** Whether an entry takes answers: the present stage does until its clock runs out; what comes later was never seen. */
 export function standingIn(stages: readonly Stage[], course: Course, entry: string): Standing {

@@ -44,13 +44,23 @@ export function readCase(text: string): FrameworkFile {
   const read = cfPackage.safeParse(parsed);
   if (!read.success) {
     const [issue] = read.error.issues;
-    throw new FrameworkProblem(`The file is no CASE package: ${issue!.path.join('/') || 'the whole'}: ${issue!.message}`); // prettier-ignore
+    throw new FrameworkProblem(
+      `The file is no CASE package: ${issue!.path.join('/') || 'the whole'}: ${issue!.message}`,
+    );
   }
   const { CFDocument, CFItems, CFAssociations } = read.data;
   const parents = new Map<string, { parent: string; place: number }>();
-  for (const { associationType, originNodeURI, destinationNodeURI, sequenceNumber } of CFAssociations)
+  for (const {
+    associationType,
+    originNodeURI,
+    destinationNodeURI,
+    sequenceNumber,
+  } of CFAssociations)
     if (associationType === 'isChildOf')
-      parents.set(originNodeURI.identifier, { parent: destinationNodeURI.identifier, place: sequenceNumber ?? 0 });
+      parents.set(originNodeURI.identifier, {
+        parent: destinationNodeURI.identifier,
+        place: sequenceNumber ?? 0,
+      });
   const place = (identifier: string) => parents.get(identifier)?.place ?? 0;
   const lines = CFItems.map((item) => ({
     key: item.identifier,

@@ -31,7 +31,9 @@ const grades: Record<string, number> = { K: 0, KG: 0, PK: 0, TK: 0 };
 export function readGrades(text: string): number[] {
   const found = new Set<number>();
   for (const piece of text.split(/[;,\s]+/).filter(Boolean)) {
-    const [from, to = from] = piece.split(/[-–]/).map((word) => grades[word.toUpperCase()] ?? Number(word));
+    const [from, to = from] = piece
+      .split(/[-–]/)
+      .map((word) => grades[word.toUpperCase()] ?? Number(word));
     if (from === undefined || to === undefined || Number.isNaN(from) || Number.isNaN(to)) continue;
     for (let grade = Math.max(0, from); grade <= Math.min(13, to); grade++) found.add(grade);
   }
@@ -45,7 +47,10 @@ export function readGrades(text: string): number[] {
  */
 export function ordered(lines: FrameworkLine[]): FrameworkLine[] {
   if (lines.length === 0) throw new FrameworkProblem('There is no standard in this file.');
-  if (lines.length > mostLines) throw new FrameworkProblem(`At most ${mostLines.toLocaleString('en')} standards can be imported at once.`); // prettier-ignore
+  if (lines.length > mostLines)
+    throw new FrameworkProblem(
+      `At most ${mostLines.toLocaleString('en')} standards can be imported at once.`,
+    );
   const byKey = new Map(lines.map((line) => [line.key, line]));
   const children = new Map<string | null, FrameworkLine[]>();
   for (const line of lines) {
@@ -62,7 +67,8 @@ export function ordered(lines: FrameworkLine[]): FrameworkLine[] {
     result.push({ ...line, code, statement: line.statement.slice(0, longest.statement) });
     waiting.push(...[...(children.get(line.key) ?? [])].reverse());
   }
-  if (result.length < lines.length) throw new FrameworkProblem('Some standards stand under each other in a circle.');
+  if (result.length < lines.length)
+    throw new FrameworkProblem('Some standards stand under each other in a circle.');
   return result;
 }
 

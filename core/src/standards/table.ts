@@ -7,15 +7,19 @@ export const standardColumns = ['code', 'statement', 'parent', 'grades'] as cons
  * @param rows by the names of their columns in small letters, with the line of each
  * @throws FrameworkProblem with the line of a row that is not whole
  */
-export function readStandardRows(rows: { number: number; cells: Readonly<Record<string, string>> }[]): FrameworkFile {
+export function readStandardRows(
+  rows: { number: number; cells: Readonly<Record<string, string>> }[],
+): FrameworkFile {
   const seen = new Map<string, number>();
   const lines = rows.map(({ number, cells }) => {
     const cell = (name: string) => (cells[name] ?? '').trim();
     const code = cell('code');
     if (code === '') throw new FrameworkProblem(`Line ${number} has no code.`);
-    if (code.length > 60) throw new FrameworkProblem(`Line ${number}: a code has at most 60 characters.`);
+    if (code.length > 60)
+      throw new FrameworkProblem(`Line ${number}: a code has at most 60 characters.`);
     const earlier = seen.get(code.toLowerCase());
-    if (earlier !== undefined) throw new FrameworkProblem(`Lines ${earlier} and ${number} have the same code, “${code}”.`); // prettier-ignore
+    if (earlier !== undefined)
+      throw new FrameworkProblem(`Lines ${earlier} and ${number} have the same code, “${code}”.`);
     seen.set(code.toLowerCase(), number);
     return {
       key: code.toLowerCase(),
@@ -27,6 +31,14 @@ export function readStandardRows(rows: { number: number; cells: Readonly<Record<
     };
   });
   for (const { parent, number } of lines)
-    if (parent !== null && !seen.has(parent)) throw new FrameworkProblem(`Line ${number} stands under “${parent}”, which is not in the file.`); // prettier-ignore
-  return { name: '', publisher: '', subject: '', lines: ordered(lines.map(({ number: _, ...line }) => line)) };
+    if (parent !== null && !seen.has(parent))
+      throw new FrameworkProblem(
+        `Line ${number} stands under “${parent}”, which is not in the file.`,
+      );
+  return {
+    name: '',
+    publisher: '',
+    subject: '',
+    lines: ordered(lines.map(({ number: _, ...line }) => line)),
+  };
 }

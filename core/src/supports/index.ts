@@ -16,11 +16,21 @@ export const supports = z.strictObject({
   /** At most so many choices in every question; null: all of them. */
   mostChoices: z.literal([2, 3]).nullable(),
   /** The window stays open so many days longer. */
-  extraDays: z.int('Days are whole numbers.').min(0).max(30, 'A window can stay open at most 30 days longer.'),
+  extraDays: z
+    .int('Days are whole numbers.')
+    .min(0)
+    .max(30, 'A window can stay open at most 30 days longer.'),
 });
 export type Supports = z.infer<typeof supports>;
 
-export const noSupports: Supports = { time: 1, aloud: false, textSize: 1, form: null, mostChoices: null, extraDays: 0 };
+export const noSupports: Supports = {
+  time: 1,
+  aloud: false,
+  textSize: 1,
+  form: null,
+  mostChoices: null,
+  extraDays: 0,
+};
 
 /** Each support in words, the short way that a roll has room for. */
 export function supportsInWords(own: Supports): string[] {
@@ -37,6 +47,9 @@ export function supportsInWords(own: Supports): string[] {
 /** For how many students each support acts, the commonest first. */
 export function countSupports(all: readonly Supports[]): { words: string; students: number }[] {
   const counted = new Map<string, number>();
-  for (const own of all) for (const words of supportsInWords(own)) counted.set(words, (counted.get(words) ?? 0) + 1);
-  return [...counted].map(([words, students]) => ({ words, students })).sort((a, b) => b.students - a.students || (a.words < b.words ? -1 : 1)); // prettier-ignore
+  for (const own of all)
+    for (const words of supportsInWords(own)) counted.set(words, (counted.get(words) ?? 0) + 1);
+  return [...counted]
+    .map(([words, students]) => ({ words, students }))
+    .sort((a, b) => b.students - a.students || (a.words < b.words ? -1 : 1));
 }

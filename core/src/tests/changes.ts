@@ -1,6 +1,23 @@
 /** A test changes only through named changes, each of which can be taken back. */
 import { z } from 'zod';
-import { allEntries, countEntries, draw, entry, form, key, mostEntries, mostForms, outline, points, section, swap, type Entry, type Form, type Outline, type Section } from './outline'; // prettier-ignore
+import {
+  allEntries,
+  countEntries,
+  draw,
+  entry,
+  form,
+  key,
+  mostEntries,
+  mostForms,
+  outline,
+  points,
+  section,
+  swap,
+  type Entry,
+  type Form,
+  type Outline,
+  type Section,
+} from './outline';
 
 // Defaults are for reading what older versions wrote; a change says only what it changes.
 const facts = outline
@@ -63,13 +80,15 @@ function find(outline: Outline, id: string): { section: Section; at: number; ent
 
 function sectionOf(outline: Outline, id: string): Section {
   const found = outline.sections.find((own) => own.id === id);
-  if (!found) throw new ChangeRefused('That section is no longer in the test; somebody has removed it.');
+  if (!found)
+    throw new ChangeRefused('That section is no longer in the test; somebody has removed it.');
   return found;
 }
 
 function formOf(outline: Outline, id: string): Form {
   const found = outline.forms.find((own) => own.id === id);
-  if (!found) throw new ChangeRefused('That form is no longer in the test; somebody has removed it.');
+  if (!found)
+    throw new ChangeRefused('That form is no longer in the test; somebody has removed it.');
   return found;
 }
 
@@ -78,7 +97,10 @@ function insert<T extends { id: string }>(list: T[], item: T, before: string | n
   list.splice(at < 0 ? list.length : at, 0, item);
 }
 
-const copySection = (own: Section): Section => ({ ...own, entries: own.entries.map((one) => ({ ...one })) });
+const copySection = (own: Section): Section => ({
+  ...own,
+  entries: own.entries.map((one) => ({ ...one })),
+});
 /** In one order whatever was done to it, so that what is taken back leaves no trace. */
 const copyForm = (own: Form): Form => ({
   ...own,
@@ -104,7 +126,10 @@ const namedIn = <T extends object>(own: T, names: object): Partial<T> =>
  * @returns the changed outline and the change that takes it back
  * @throws ChangeRefused when it names something that is not there, or would break a limit
  */
-export function applyChange(before: Outline, wanted: Change): { outline: Outline; inverse: Change } {
+export function applyChange(
+  before: Outline,
+  wanted: Change,
+): { outline: Outline; inverse: Change } {
   const next = copy(before);
   switch (wanted.do) {
     case 'describe': {
@@ -179,8 +204,10 @@ export function applyChange(before: Outline, wanted: Change): { outline: Outline
       };
     }
     case 'put-form': {
-      if (next.forms.some(({ id }) => id === wanted.form.id)) throw new ChangeRefused('That form was already put in.');
-      if (next.forms.length >= mostForms) throw new ChangeRefused(`A test holds at most ${mostForms} forms beside the first.`); // prettier-ignore
+      if (next.forms.some(({ id }) => id === wanted.form.id))
+        throw new ChangeRefused('That form was already put in.');
+      if (next.forms.length >= mostForms)
+        throw new ChangeRefused(`A test holds at most ${mostForms} forms beside the first.`);
       insert(next.forms, copyForm(wanted.form), wanted.before);
       return { outline: next, inverse: { do: 'remove-form', form: wanted.form.id } };
     }
@@ -194,7 +221,10 @@ export function applyChange(before: Outline, wanted: Change): { outline: Outline
       const own = formOf(next, wanted.form);
       const at = next.forms.indexOf(own);
       next.forms.splice(at, 1);
-      return { outline: next, inverse: { do: 'put-form', form: own, before: next.forms[at]?.id ?? null } };
+      return {
+        outline: next,
+        inverse: { do: 'put-form', form: own, before: next.forms[at]?.id ?? null },
+      };
     }
     case 'swap': {
       const own = formOf(next, wanted.form);

@@ -15,7 +15,10 @@ export interface Conflict {
  * @returns the first change that does not fit any more, or would replace something else than its author saw; null when
  *   all of them can be applied
  */
-export function conflictIn(outline: Outline, changes: readonly { change: Change; inverse: Change }[]): Conflict | null {
+export function conflictIn(
+  outline: Outline,
+  changes: readonly { change: Change; inverse: Change }[],
+): Conflict | null {
   let current = outline;
   for (const { change, inverse } of changes) {
     let applied: ReturnType<typeof applyChange>;
@@ -34,7 +37,15 @@ export function conflictIn(outline: Outline, changes: readonly { change: Change;
 
 /** Changes that put a value in the place of another; what moves, comes or goes has neighbours that may well differ. */
 const replaces = ({ do: act }: Change) =>
-  ['describe', 'give-points', 'revise', 'describe-section', 'describe-form', 'swap', 'leave-out'].includes(act);
+  [
+    'describe',
+    'give-points',
+    'revise',
+    'describe-section',
+    'describe-form',
+    'swap',
+    'leave-out',
+  ].includes(act);
 
 function isSame(a: unknown, b: unknown): boolean {
   if (Object.is(a, b)) return true;
@@ -61,12 +72,16 @@ export function conflictInWords(outline: Outline, change: Change): string {
   if (change.do === 'describe') {
     const words = Object.entries(change.facts).flatMap(([name, mine]) => {
       const theirs = outline[name as keyof Outline];
-      return isSame(mine, theirs) ? [] : [`${factNames[name] ?? 'A fact'}${betweenWords(theirs, mine)}`];
+      return isSame(mine, theirs)
+        ? []
+        : [`${factNames[name] ?? 'A fact'}${betweenWords(theirs, mine)}`];
     });
     return words.join(' ');
   }
   if (change.do === 'give-points') {
-    const entry = outline.sections.flatMap(({ entries }) => entries).find(({ id }) => id === change.entry);
+    const entry = outline.sections
+      .flatMap(({ entries }) => entries)
+      .find(({ id }) => id === change.entry);
     if (entry) return `The points of an item${betweenWords(entry.points, change.points)}`;
   }
   return 'A colleague has changed the same thing meanwhile.';
@@ -75,12 +90,15 @@ export function conflictInWords(outline: Outline, change: Change): string {
 /** Short values are quoted; of others it is enough that they differ. */
 function betweenWords(theirs: unknown, mine: unknown): string {
   const quoted = [theirs, mine].map(asWords);
-  return quoted.includes(null) ? ' is another now.' : ` is ${quoted[0]} now; yours was ${quoted[1]}.`;
+  return quoted.includes(null)
+    ? ' is another now.'
+    : ` is ${quoted[0]} now; yours was ${quoted[1]}.`;
 }
 
 function asWords(value: unknown): string | null {
   if (value === null || value === '') return 'empty';
   if (typeof value === 'number') return String(value);
-  if (Array.isArray(value) && value.every((own) => typeof own === 'number')) return value.join(', ') || 'empty';
+  if (Array.isArray(value) && value.every((own) => typeof own === 'number'))
+    return value.join(', ') || 'empty';
   return typeof value === 'string' && value.length <= 80 ? `“${value}”` : null;
 }

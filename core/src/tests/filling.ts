@@ -37,16 +37,20 @@ export function fillingChanges(
   const wanted = new Set(first.map(({ itemId }) => itemId));
   if (!keep)
     for (const { draw, entries } of own.sections)
-      if (!draw) for (const entry of entries) if (!wanted.has(entry.itemId)) apply({ do: 'remove', entry: entry.id });
+      if (!draw)
+        for (const entry of entries)
+          if (!wanted.has(entry.itemId)) apply({ do: 'remove', entry: entry.id });
   const had = new Set(allEntries(next).map(({ itemId }) => itemId));
   const fresh = first.filter(({ itemId }) => !had.has(itemId));
-  if (fresh.length > 0 && next.sections.every(({ draw }) => draw)) apply({ do: 'put-section', section: emptySection(newKey()), before: null }); // prettier-ignore
+  if (fresh.length > 0 && next.sections.every(({ draw }) => draw))
+    apply({ do: 'put-section', section: emptySection(newKey()), before: null });
   const section = next.sections.findLast(({ draw }) => !draw)?.id ?? '';
   for (const { itemId, revisionId, points } of fresh) {
     const entry = { id: newKey(), itemId, revisionId, points };
     apply({ do: 'put', entry, ...placeFor(next, entry, { section, before: null }, passageOf) });
   }
-  for (const items of others) apply({ do: 'put-form', form: parallelForm(next, first, items, newKey), before: null });
+  for (const items of others)
+    apply({ do: 'put-form', form: parallelForm(next, first, items, newKey), before: null });
   return changes;
 }
 
@@ -63,7 +67,17 @@ function parallelForm(
     return [{ of: entry.id, id: newKey(), itemId: item.itemId, revisionId: item.revisionId }];
   });
   const name = freeName(own);
-  return { id: newKey(), name, note: '', shuffle: false, mostChoices: null, swaps, without: [], easier: false, passages: [] }; // prettier-ignore
+  return {
+    id: newKey(),
+    name,
+    note: '',
+    shuffle: false,
+    mostChoices: null,
+    swaps,
+    without: [],
+    easier: false,
+    passages: [],
+  };
 }
 
 /** The next letter that no form has; the first form is A. */

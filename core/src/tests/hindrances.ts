@@ -28,9 +28,15 @@ export function hindrances(own: Outline, { pools }: TestFacts = noFacts): Hindra
     if (draw) {
       const pool = draw.search ? pools[id] : entries.length;
       if (draw.search && entries.length > 0)
-        found.push({ words: `${name} draws from a search but has items of its own. Take them out or draw from them.`, at: { section: id } }); // prettier-ignore
+        found.push({
+          words: `${name} draws from a search but has items of its own. Take them out or draw from them.`,
+          at: { section: id },
+        });
       if (pool !== undefined && pool < draw.count)
-        found.push({ words: `${name} draws ${count(draw.count, 'item')} out of ${pool}.`, at: { section: id } });
+        found.push({
+          words: `${name} draws ${count(draw.count, 'item')} out of ${pool}.`,
+          at: { section: id },
+        });
     } else if (entries.length === 0 && own.sections.length > 1)
       found.push({ words: `${name} has no items.`, at: { section: id } });
   });
@@ -38,10 +44,16 @@ export function hindrances(own: Outline, { pools }: TestFacts = noFacts): Hindra
     own.sections.forEach(({ id, draw, entries }, at) => {
       const pool = entries.filter((entry) => !form.without.includes(entry.id)).length;
       if (draw && !draw.search && pool < draw.count && entries.length >= draw.count)
-        found.push({ words: `Form ${form.name} leaves ${pool} of section ${at + 1}, which draws ${count(draw.count, 'item')}.`, at: { section: id } }); // prettier-ignore
+        found.push({
+          words: `Form ${form.name} leaves ${pool} of section ${at + 1}, which draws ${count(draw.count, 'item')}.`,
+          at: { section: id },
+        });
     });
-    const left = own.sections.some(({ entries }) => entries.some(({ id }) => !form.without.includes(id)));
-    if (!left && own.sections.every(({ draw }) => !draw)) found.push({ words: `Form ${form.name} leaves every item out.`, at: 'items' }); // prettier-ignore
+    const left = own.sections.some(({ entries }) =>
+      entries.some(({ id }) => !form.without.includes(id)),
+    );
+    if (!left && own.sections.every(({ draw }) => !draw))
+      found.push({ words: `Form ${form.name} leaves every item out.`, at: 'items' });
   }
   return found;
 }

@@ -41,7 +41,10 @@ export type PoolSearch = z.infer<typeof poolSearch>;
 
 /** So many items for each student, out of the section's own or out of what a search finds when the test is given. */
 export const draw = z.strictObject({
-  count: z.int('So many must be a whole number.').min(1, 'A draw gives at least one item.').max(mostEntries),
+  count: z
+    .int('So many must be a whole number.')
+    .min(1, 'A draw gives at least one item.')
+    .max(mostEntries),
   /** Each drawn item gives so many, so that no draw is worth more than another. */
   points,
   /** Null: out of the section's own items. */
@@ -115,8 +118,10 @@ export const readOutline = (stored: unknown): Outline => outline.parse(stored);
 /** Items that a student gets of a section. */
 export const sectionCount = ({ draw: own, entries }: Section) => (own ? own.count : entries.length);
 /** Items that a student gets. */
-export const countItems = ({ sections }: Outline) => sections.reduce((n, own) => n + sectionCount(own), 0);
-export const countEntries = ({ sections }: Outline) => sections.reduce((n, { entries }) => n + entries.length, 0);
+export const countItems = ({ sections }: Outline) =>
+  sections.reduce((n, own) => n + sectionCount(own), 0);
+export const countEntries = ({ sections }: Outline) =>
+  sections.reduce((n, { entries }) => n + entries.length, 0);
 export const allEntries = ({ sections }: Outline) => sections.flatMap(({ entries }) => entries);
 
 /** Every revision that the test pins, in any form. */

@@ -21,7 +21,12 @@ function runAround(entries: readonly Entry[], at: number, passageOf: PassageOf):
 }
 
 /** A place that does not part the items of another passage: behind the run that it would have cut. */
-function outsideRuns(section: Section, before: string | null, moving: ReadonlySet<string>, passageOf: PassageOf) {
+function outsideRuns(
+  section: Section,
+  before: string | null,
+  moving: ReadonlySet<string>,
+  passageOf: PassageOf,
+) {
   const rest = section.entries.filter(({ id }) => !moving.has(id));
   const at = before === null ? -1 : rest.findIndex(({ id }) => id === before);
   // Gone, or in another section by now: the end.
@@ -34,11 +39,16 @@ function outsideRuns(section: Section, before: string | null, moving: ReadonlySe
 export function placeFor(own: Outline, entry: Entry, wanted: Place, passageOf: PassageOf): Place {
   const passage = passageOf(entry);
   for (const section of own.sections) {
-    const last = passage === null ? -1 : section.entries.findLastIndex((other) => passageOf(other) === passage);
+    const last =
+      passage === null
+        ? -1
+        : section.entries.findLastIndex((other) => passageOf(other) === passage);
     if (last >= 0) return { section: section.id, before: section.entries[last + 1]?.id ?? null };
   }
   const section = own.sections.find(({ id }) => id === wanted.section);
-  return section ? { ...wanted, before: outsideRuns(section, wanted.before, new Set(), passageOf) } : wanted;
+  return section
+    ? { ...wanted, before: outsideRuns(section, wanted.before, new Set(), passageOf) }
+    : wanted;
 }
 
 /**
@@ -52,7 +62,10 @@ export function movesTo(own: Outline, id: string, wanted: Place, passageOf: Pass
   const at = from.entries.findIndex((entry) => entry.id === id);
   const [first, end] = runAround(from.entries, at, passageOf);
   const run = from.entries.slice(first, end);
-  const within = from === to && (run.some((entry) => entry.id === wanted.before) || (from.entries[end]?.id ?? null) === wanted.before); // prettier-ignore
+  const within =
+    from === to &&
+    (run.some((entry) => entry.id === wanted.before) ||
+      (from.entries[end]?.id ?? null) === wanted.before);
   const moving = within ? [from.entries[at]!] : run;
   const before = within
     ? wanted.before
@@ -72,13 +85,34 @@ export function stepOf(own: Outline, id: string, by: 1 | -1, passageOf: PassageO
   const [first, end] = runAround(entries, at, passageOf);
   const inside = by === 1 ? at + 1 < end : at > first;
   if (inside)
-    return movesTo(own, id, { section: own.sections[s]!.id, before: (by === 1 ? entries[at + 2] : entries[at - 1])?.id ?? null }, passageOf); // prettier-ignore
+    return movesTo(
+      own,
+      id,
+      {
+        section: own.sections[s]!.id,
+        before: (by === 1 ? entries[at + 2] : entries[at - 1])?.id ?? null,
+      },
+      passageOf,
+    );
   const next = by === 1 ? end : first - 1;
   if (next >= 0 && next < entries.length) {
     const [from, to] = runAround(entries, next, passageOf);
-    return movesTo(own, id, { section: own.sections[s]!.id, before: (by === 1 ? entries[to]?.id : entries[from]!.id) ?? null }, passageOf); // prettier-ignore
+    return movesTo(
+      own,
+      id,
+      {
+        section: own.sections[s]!.id,
+        before: (by === 1 ? entries[to]?.id : entries[from]!.id) ?? null,
+      },
+      passageOf,
+    );
   }
   const target = own.sections[s + by];
   if (!target) return [];
-  return movesTo(own, id, { section: target.id, before: by === 1 ? (target.entries[0]?.id ?? null) : null }, passageOf);
+  return movesTo(
+    own,
+    id,
+    { section: target.id, before: by === 1 ? (target.entries[0]?.id ?? null) : null },
+    passageOf,
+  );
 }

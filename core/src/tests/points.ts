@@ -17,7 +17,9 @@ export function shareOut(total: number, weights: readonly number[]): number[] {
   const exact = weights.map((own) => (own / whole) * all);
   const parts = exact.map(Math.floor);
   const left = all - parts.reduce((sum, own) => sum + own, 0);
-  const byRemainder = exact.map((own, at) => at).sort((a, b) => exact[b]! - parts[b]! - (exact[a]! - parts[a]!) || a - b); // prettier-ignore
+  const byRemainder = exact
+    .map((own, at) => at)
+    .sort((a, b) => exact[b]! - parts[b]! - (exact[a]! - parts[a]!) || a - b);
   for (const at of byRemainder.slice(0, left)) parts[at]!++;
   return parts.map((own) => own / steps);
 }
@@ -35,21 +37,29 @@ export interface PointsOf {
 export function pointsOf({ sections, heldTotal }: Outline): PointsOf {
   const entries = new Map<string, number>();
   const drawn = new Map<string, number>();
-  const places = sections.flatMap((section): { weight: number; times: number; give: (points: number) => void }[] => {
-    const own = section.draw;
-    if (!own) return section.entries.map(({ id, points }) => ({ weight: points, times: 1, give: (each) => entries.set(id, each) })); // prettier-ignore
-    return [
-      {
-        weight: own.points,
-        times: own.count,
-        give: (each) => {
-          drawn.set(section.id, each);
-          for (const { id } of section.entries) entries.set(id, each);
+  const places = sections.flatMap(
+    (section): { weight: number; times: number; give: (points: number) => void }[] => {
+      const own = section.draw;
+      if (!own)
+        return section.entries.map(({ id, points }) => ({
+          weight: points,
+          times: 1,
+          give: (each) => entries.set(id, each),
+        }));
+      return [
+        {
+          weight: own.points,
+          times: own.count,
+          give: (each) => {
+            drawn.set(section.id, each);
+            for (const { id } of section.entries) entries.set(id, each);
+          },
         },
-      },
-    ];
-  });
-  const shares = heldTotal === null ? places.map(({ weight }) => weight) : heldShares(heldTotal, places);
+      ];
+    },
+  );
+  const shares =
+    heldTotal === null ? places.map(({ weight }) => weight) : heldShares(heldTotal, places);
   places.forEach(({ give }, at) => give(shares[at]!));
   return { entries, drawn, total: sumPoints(places.map(({ times }, at) => times * shares[at]!)) };
 }
@@ -59,11 +69,17 @@ function heldShares(total: number, places: readonly { weight: number; times: num
   if (whole <= 0) return places.map(() => 0);
   const isSingle = ({ times }: { times: number }) => times === 1;
   // Nothing could take what rounding leaves over, so nothing is rounded.
-  if (!places.some((place) => isSingle(place) && place.weight > 0)) return places.map(({ weight }) => (weight / whole) * total); // prettier-ignore
+  if (!places.some((place) => isSingle(place) && place.weight > 0))
+    return places.map(({ weight }) => (weight / whole) * total);
   // Draws first, rounded down to equal parts; the single items share what is left.
-  const shares = places.map((place) => isSingle(place) ? 0 : Math.floor((place.weight / whole) * total * steps) / steps); // prettier-ignore
+  const shares = places.map((place) =>
+    isSingle(place) ? 0 : Math.floor((place.weight / whole) * total * steps) / steps,
+  );
   const left = total - shares.reduce((sum, own, at) => sum + own * places[at]!.times, 0);
-  const single = shareOut(left, places.map((place) => (isSingle(place) ? place.weight : 0))); // prettier-ignore
+  const single = shareOut(
+    left,
+    places.map((place) => (isSingle(place) ? place.weight : 0)),
+  );
   return shares.map((own, at) => own + single[at]!);
 }
 

@@ -13,7 +13,9 @@ export function atWall(wall: string, zone: string): WallReading {
     return {
       ok: false,
       message:
-        read.invalidReason === 'unsupported zone' ? `There is no time zone “${zone}”.` : 'That is not a date and time.',
+        read.invalidReason === 'unsupported zone'
+          ? `There is no time zone “${zone}”.`
+          : 'That is not a date and time.',
     };
   // Luxon moves a skipped time forward; it then no longer reads as it was written.
   if (read.toFormat("yyyy-MM-dd'T'HH:mm") !== wall.slice(0, 16))
@@ -23,13 +25,17 @@ export function atWall(wall: string, zone: string): WallReading {
 }
 
 /** The wall time of an instant, as a form field writes it: "2026-03-06T14:30". */
-export const wallOf = (at: number, zone: string) => DateTime.fromMillis(at, { zone }).toFormat("yyyy-MM-dd'T'HH:mm");
+export const wallOf = (at: number, zone: string) =>
+  DateTime.fromMillis(at, { zone }).toFormat("yyyy-MM-dd'T'HH:mm");
 
 /** The same time on the wall so many days later, also across a clock change. */
-export const daysLater = (at: number, days: number, zone: string) => DateTime.fromMillis(at, { zone }).plus({ days }).toMillis(); // prettier-ignore
+export const daysLater = (at: number, days: number, zone: string) =>
+  DateTime.fromMillis(at, { zone }).plus({ days }).toMillis();
 
 /** Monday 00:00 of the week that holds an instant, in the zone. */
-export const weekOf = (at: number, zone: string) => DateTime.fromMillis(at, { zone }).startOf('week').toMillis();
+export const weekOf = (at: number, zone: string) =>
+  DateTime.fromMillis(at, { zone }).startOf('week').toMillis();
 
 /** Midnight at the start of the day that holds an instant, in the zone. */
-export const dayOf = (at: number, zone: string) => DateTime.fromMillis(at, { zone }).startOf('day').toMillis();
+export const dayOf = (at: number, zone: string) =>
+  DateTime.fromMillis(at, { zone }).startOf('day').toMillis();

@@ -51,7 +51,10 @@ export function ownWindow<Own extends Window>(window: Own, own: OwnEnd, zone: st
   if (closesAt === null) return window;
   const later = own.extraDays > 0 ? daysLater(closesAt, own.extraDays, zone) : closesAt;
   const closes = Math.max(later, own.closesAt ?? later);
-  const shifted = lateRule.late === 'until' ? { ...lateRule, until: Math.max(lateRule.until, lateRule.until + closes - closesAt) } : lateRule; // prettier-ignore
+  const shifted =
+    lateRule.late === 'until'
+      ? { ...lateRule, until: Math.max(lateRule.until, lateRule.until + closes - closesAt) }
+      : lateRule;
   return { ...window, closesAt: closes, lateRule: shifted };
 }
 
@@ -78,7 +81,8 @@ export function deadlineOf(rules: TimeRules, beganAt: number): number | null {
 }
 
 /** The earlier of two ends, either of which may be none. */
-export const earlier = (a: number | null, b: number | null) => (a === null ? b : b === null ? a : Math.min(a, b));
+export const earlier = (a: number | null, b: number | null) =>
+  a === null ? b : b === null ? a : Math.min(a, b);
 
 export type WindowState = 'before' | 'open' | 'late' | 'closed';
 
@@ -104,7 +108,8 @@ export function attemptState(
 }
 
 /** Whether work handed in then is late: after the window closed, during the time for late work. */
-export const isLate = ({ closesAt }: Window, handedInAt: number) => closesAt !== null && handedInAt > closesAt;
+export const isLate = ({ closesAt }: Window, handedInAt: number) =>
+  closesAt !== null && handedInAt > closesAt;
 
 /** What stands against a window, in words; empty when it can be given. */
 export function windowProblems(
@@ -117,7 +122,8 @@ export function windowProblems(
   if (closesAt !== null && closesAt <= opensAt)
     found.push({
       field: 'closesAt',
-      message: closesAt === opensAt ? 'It closes at the moment it opens.' : 'It closes before it opens.',
+      message:
+        closesAt === opensAt ? 'It closes at the moment it opens.' : 'It closes before it opens.',
     });
   else if (closesAt !== null && closesAt <= now)
     found.push({ field: 'closesAt', message: 'The closing time has already passed.' });
@@ -127,7 +133,10 @@ export function windowProblems(
       message: 'The time limit is longer than the window, so nobody could use all of it.',
     });
   if (lateRule.late === 'until' && (closesAt === null || lateRule.until <= closesAt))
-    found.push({ field: 'lateRule', message: 'Late work must be possible for some time after closing.' });
+    found.push({
+      field: 'lateRule',
+      message: 'Late work must be possible for some time after closing.',
+    });
   if (lateRule.late === 'until' && !(lateRule.offPerDay >= 0 && lateRule.offPerDay <= 1))
     found.push({ field: 'lateRule', message: 'Each late day can take off from 0 to 100 %.' });
   return found;

@@ -10,7 +10,11 @@ export function chainsOf(rows: Iterable<TreeRow>): (id: number) => number[] {
   for (const { id, parentId } of rows) parentOf.set(id, parentId);
   return (id) => {
     const chain: number[] = [];
-    for (let at: number | null | undefined = id; at != null && !chain.includes(at); at = parentOf.get(at))
+    for (
+      let at: number | null | undefined = id;
+      at != null && !chain.includes(at);
+      at = parentOf.get(at)
+    )
       chain.push(at);
     return chain;
   };

@@ -21,7 +21,10 @@ export interface Sitting {
 export type Connection = 'there' | 'lost' | 'none';
 
 /** Whether the page of a student who works is heard from. */
-export function connectionOf({ state, seenAt }: Pick<Sitting, 'state' | 'seenAt'>, now: number): Connection {
+export function connectionOf(
+  { state, seenAt }: Pick<Sitting, 'state' | 'seenAt'>,
+  now: number,
+): Connection {
   if (state !== 'working' && state !== 'paused') return 'none';
   return seenAt !== null && now - seenAt <= lostAfter ? 'there' : 'lost';
 }
@@ -39,4 +42,7 @@ export function signsInWords(own: Sitting, now: number): string[] {
   return said;
 }
 
-const ago = (length: number) => lengthInWords(length < minute ? Math.round(length / second) * second : Math.floor(length / minute) * minute); // prettier-ignore
+const ago = (length: number) =>
+  lengthInWords(
+    length < minute ? Math.round(length / second) * second : Math.floor(length / minute) * minute,
+  );

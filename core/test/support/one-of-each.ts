@@ -4,23 +4,56 @@ import type { ItemContent, Part, PartKind } from '@oaken/core/items';
 const once = { rule: 'all-or-nothing', points: 1 } as const;
 const each = { rule: 'each-right', points: 4 } as const;
 const byHand = { rule: 'by-hand', points: 3 } as const;
-export const choices = ['a', 'b', 'c'].map((id) => ({ id, text: `choice ${id}`, mistake: `mistake ${id}` }));
+export const choices = ['a', 'b', 'c'].map((id) => ({
+  id,
+  text: `choice ${id}`,
+  mistake: `mistake ${id}`,
+}));
 export const folding = { case: true, space: true, accents: true, punctuation: true };
-const picture = { file: `/api/files/${'f'.repeat(22)}`, alternative: 'A map', width: 400, height: 300 };
+const picture = {
+  file: `/api/files/${'f'.repeat(22)}`,
+  alternative: 'A map',
+  width: 400,
+  height: 300,
+};
 const named = (...texts: string[]) => texts.map((text) => ({ id: text.toLowerCase(), text }));
 
 export const parts: { [K in PartKind]: Extract<Part, { kind: K }> } = {
   'single-choice': { id: 'p1', kind: 'single-choice', choices, key: ['b'], rule: once },
-  'multiple-choice': { id: 'p2', kind: 'multiple-choice', choices, key: ['a', 'c'], rule: { rule: 'wrong-takes-away', points: 2 } },
+  'multiple-choice': {
+    id: 'p2',
+    kind: 'multiple-choice',
+    choices,
+    key: ['a', 'c'],
+    rule: { rule: 'wrong-takes-away', points: 2 },
+  },
   'true-false': { id: 'p3', kind: 'true-false', key: false, mistake: 'mistake', rule: once },
   numeric: {
     id: 'p4',
     kind: 'numeric',
-    key: { value: '0.5', tolerance: { by: 'absolute', within: 0.005 }, decimal: 'point', units: [], unitRequired: false },
+    key: {
+      value: '0.5',
+      tolerance: { by: 'absolute', within: 0.005 },
+      decimal: 'point',
+      units: [],
+      unitRequired: false,
+    },
     rule: once,
   },
-  'short-text': { id: 'p5', kind: 'short-text', key: { variants: ['tributary', 'side river'], fold: folding }, rule: once },
-  'long-text': { id: 'p6', kind: 'long-text', lines: 6, mostWords: 80, guide: 'Look for the guide', rule: byHand },
+  'short-text': {
+    id: 'p5',
+    kind: 'short-text',
+    key: { variants: ['tributary', 'side river'], fold: folding },
+    rule: once,
+  },
+  'long-text': {
+    id: 'p6',
+    kind: 'long-text',
+    lines: 6,
+    mostWords: 80,
+    guide: 'Look for the guide',
+    rule: byHand,
+  },
   'inline-choice': {
     id: 'p7',
     kind: 'inline-choice',
@@ -48,7 +81,13 @@ export const parts: { [K in PartKind]: Extract<Part, { kind: K }> } = {
     keys: [['granite igneous', 'basalt igneous', 'marble metamorphic']],
     rule: { rule: 'wrong-takes-away', points: 3 },
   },
-  ordering: { id: 'p10', kind: 'ordering', choices: named('One', 'Two', 'Three'), key: ['one', 'two', 'three'], rule: { rule: 'each-place', points: 3 } },
+  ordering: {
+    id: 'p10',
+    kind: 'ordering',
+    choices: named('One', 'Two', 'Three'),
+    key: ['one', 'two', 'three'],
+    rule: { rule: 'each-place', points: 3 },
+  },
   grid: {
     id: 'p11',
     kind: 'grid',
@@ -80,15 +119,27 @@ export const parts: { [K in PartKind]: Extract<Part, { kind: K }> } = {
   upload: { id: 'p15', kind: 'upload', accepts: 'photo', most: 2, guide: 'guide', rule: byHand },
   survey: { id: 'p16', kind: 'survey', style: 'one', choices: named('Glad', 'Sad') },
   information: { id: 'p17', kind: 'information' },
-}; // prettier-ignore
+};
 
 export const right: Record<string, unknown> = {
-  p1: 'b', p2: ['a', 'c'], p3: 'false', p4: '1/2', p5: ' Side-river ', p6: 'It wets the soil.',
-  p7: ['g1 wets', 'g2 carries'], p8: ['bern switzerland', 'oslo norway'],
-  p9: ['granite igneous', 'basalt igneous', 'marble metamorphic'], p10: ['one', 'two', 'three'],
-  p11: ['second no', 'first yes'], p12: ['w2'], p13: ['s'], p14: [{ ink: 0, width: 4, points: [0, 0, 100, 100] }],
-  p15: [`/api/files/${'p'.repeat(22)}`], p16: ['glad'], p17: null,
-}; // prettier-ignore
+  p1: 'b',
+  p2: ['a', 'c'],
+  p3: 'false',
+  p4: '1/2',
+  p5: ' Side-river ',
+  p6: 'It wets the soil.',
+  p7: ['g1 wets', 'g2 carries'],
+  p8: ['bern switzerland', 'oslo norway'],
+  p9: ['granite igneous', 'basalt igneous', 'marble metamorphic'],
+  p10: ['one', 'two', 'three'],
+  p11: ['second no', 'first yes'],
+  p12: ['w2'],
+  p13: ['s'],
+  p14: [{ ink: 0, width: 4, points: [0, 0, 100, 100] }],
+  p15: [`/api/files/${'p'.repeat(22)}`],
+  p16: ['glad'],
+  p17: null,
+};
 
 export const item = (...own: Part[]): ItemContent => ({
   stem: '<p>What?</p>',

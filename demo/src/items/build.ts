@@ -18,7 +18,11 @@ type Wrong = [text: string, mistake: string];
 
 /** A formula, with its LaTeX as the text until it is drawn. */
 export const f = (latex: string) => {
-  const safe = latex.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+  const safe = latex
+    .replace(/&/g, '&amp;')
+    .replace(/</g, '&lt;')
+    .replace(/>/g, '&gt;')
+    .replace(/"/g, '&quot;');
   return `<span data-formula="${safe}">${safe}</span>`;
 };
 
@@ -169,7 +173,12 @@ export function short(
     depth,
     seconds,
     stem,
-    { id: 'a', kind: 'short-text', key: { variants, fold }, rule: { rule: 'all-or-nothing', points: 1 } },
+    {
+      id: 'a',
+      kind: 'short-text',
+      key: { variants, fold },
+      rule: { rule: 'all-or-nothing', points: 1 },
+    },
     explanation,
   );
 }
@@ -189,7 +198,8 @@ export function about(text: string, items: DemoItem[]): DemoItem[] {
 
 function choiceWith(own: DemoItem, text: string) {
   const [part] = own.content.parts;
-  const found = part && 'choices' in part ? part.choices.find((choice) => choice.text === text) : undefined;
+  const found =
+    part && 'choices' in part ? part.choices.find((choice) => choice.text === text) : undefined;
   if (!part || part.kind !== 'single-choice' || !found) throw new Error(`No choice “${text}”.`);
   return { part, id: found.id };
 }
@@ -198,7 +208,9 @@ function choiceWith(own: DemoItem, text: string) {
 export function withWrongKey(own: DemoItem, marked: string, belief: string): DemoItem {
   const { part, id } = choiceWith(own, marked);
   const choices = part.choices.map(({ mistake, ...choice }) =>
-    choice.id === id ? choice : { ...choice, mistake: part.key.includes(choice.id) ? belief : mistake },
+    choice.id === id
+      ? choice
+      : { ...choice, mistake: part.key.includes(choice.id) ? belief : mistake },
   );
   return {
     ...own,

@@ -5,7 +5,8 @@ import { paragraph, type DemoItem } from './build';
 
 type Rule = 'all-or-nothing' | 'each-right' | 'wrong-takes-away';
 type PartOf<K extends Part['kind']> = Extract<Part, { kind: K }>;
-const named = (texts: readonly string[], sign: string) => texts.map((text, at) => ({ id: `${sign}${at + 1}`, text }));
+const named = (texts: readonly string[], sign: string) =>
+  texts.map((text, at) => ({ id: `${sign}${at + 1}`, text }));
 
 const made = (
   standard: string,
@@ -18,29 +19,119 @@ const made = (
   standard,
   depth,
   seconds,
-  content: { stem: paragraph(stem), parts, explanation: explanation && paragraph(explanation), hints: [], notes: '' },
+  content: {
+    stem: paragraph(stem),
+    parts,
+    explanation: explanation && paragraph(explanation),
+    hints: [],
+    notes: '',
+  },
 });
 
-export const match = (standard: string, depth: number, stem: string, pairs: [string, string][], spare: string[], explanation: string, rule: Rule = 'each-right') => {
-  const left = named(pairs.map(([own]) => own), 'l');
+export const match = (
+  standard: string,
+  depth: number,
+  stem: string,
+  pairs: [string, string][],
+  spare: string[],
+  explanation: string,
+  rule: Rule = 'each-right',
+) => {
+  const left = named(
+    pairs.map(([own]) => own),
+    'l',
+  );
   const right = named([...pairs.map(([, own]) => own), ...spare], 'r');
-  return made(standard, depth, 70, stem, [{ id: 'a', kind: 'matching', left, right, key: left.map(({ id }, at) => `${id} ${right[at]!.id}`), once: true, rule: { rule, points: pairs.length } }], explanation);
-}; // prettier-ignore
+  return made(
+    standard,
+    depth,
+    70,
+    stem,
+    [
+      {
+        id: 'a',
+        kind: 'matching',
+        left,
+        right,
+        key: left.map(({ id }, at) => `${id} ${right[at]!.id}`),
+        once: true,
+        rule: { rule, points: pairs.length },
+      },
+    ],
+    explanation,
+  );
+};
 
-export const sort = (standard: string, depth: number, stem: string, groups: Record<string, string[]>, out: string[], explanation: string, rule: Rule = 'wrong-takes-away') => {
+export const sort = (
+  standard: string,
+  depth: number,
+  stem: string,
+  groups: Record<string, string[]>,
+  out: string[],
+  explanation: string,
+  rule: Rule = 'wrong-takes-away',
+) => {
   const shelves = named(Object.keys(groups), 'g');
   const choices = named([...Object.values(groups).flat(), ...out], 'c');
-  const key = Object.values(groups).flatMap((things, at) => things.map((own) => `${choices.find(({ text }) => text === own)!.id} ${shelves[at]!.id}`));
-  return made(standard, depth, 80, stem, [{ id: 'a', kind: 'sorting', choices, groups: shelves, keys: [key], rule: { rule, points: Math.max(2, Math.round(key.length / 2)) } }], explanation);
-}; // prettier-ignore
+  const key = Object.values(groups).flatMap((things, at) =>
+    things.map((own) => `${choices.find(({ text }) => text === own)!.id} ${shelves[at]!.id}`),
+  );
+  return made(
+    standard,
+    depth,
+    80,
+    stem,
+    [
+      {
+        id: 'a',
+        kind: 'sorting',
+        choices,
+        groups: shelves,
+        keys: [key],
+        rule: { rule, points: Math.max(2, Math.round(key.length / 2)) },
+      },
+    ],
+    explanation,
+  );
+};
 
-export const order = (standard: string, depth: number, stem: string, steps: string[], ends: [string, string], explanation: string, rule: PartOf<'ordering'>['rule']['rule'] = 'each-pair') => {
+export const order = (
+  standard: string,
+  depth: number,
+  stem: string,
+  steps: string[],
+  ends: [string, string],
+  explanation: string,
+  rule: PartOf<'ordering'>['rule']['rule'] = 'each-pair',
+) => {
   const choices = named(steps, 's');
-  return made(standard, depth, 70, stem, [{ id: 'a', kind: 'ordering', choices, key: choices.map(({ id }) => id), ends: { first: ends[0], last: ends[1] }, rule: { rule, points: 3 } }], explanation);
-}; // prettier-ignore
+  return made(
+    standard,
+    depth,
+    70,
+    stem,
+    [
+      {
+        id: 'a',
+        kind: 'ordering',
+        choices,
+        key: choices.map(({ id }) => id),
+        ends: { first: ends[0], last: ends[1] },
+        rule: { rule, points: 3 },
+      },
+    ],
+    explanation,
+  );
+};
 
 /** Gaps stand in braces, the right choice first: "Water {evaporates|freezes}". */
-export const gaps = (standard: string, depth: number, stem: string, text: string, explanation: string) => {
+export const gaps = (
+  standard: string,
+  depth: number,
+  stem: string,
+  text: string,
+  explanation: string,
+) => {
   const list: PartOf<'inline-choice'>['gaps'] = [];
   const html = text.replace(/\{([^}]*)\}/g, (_, inside: string) => {
     const id = `g${list.length + 1}`;
@@ -49,11 +140,33 @@ export const gaps = (standard: string, depth: number, stem: string, text: string
     list.push({ id, choices, key: [choices.find((own) => own.text === words[0])!.id] });
     return `<span data-gap="${id}"></span>`;
   });
-  return made(standard, depth, 60, stem, [{ id: 'a', kind: 'inline-choice', text: paragraph(html), gaps: list, rule: { rule: 'each-right', points: list.length } }], explanation);
-}; // prettier-ignore
+  return made(
+    standard,
+    depth,
+    60,
+    stem,
+    [
+      {
+        id: 'a',
+        kind: 'inline-choice',
+        text: paragraph(html),
+        gaps: list,
+        rule: { rule: 'each-right', points: list.length },
+      },
+    ],
+    explanation,
+  );
+};
 
 /** Places stand in square brackets, the right ones with a star: "The [river*] runs [north]". */
-export const words = (standard: string, depth: number, stem: string, text: string, explanation: string, rule: Rule = 'wrong-takes-away') => {
+export const words = (
+  standard: string,
+  depth: number,
+  stem: string,
+  text: string,
+  explanation: string,
+  rule: Rule = 'wrong-takes-away',
+) => {
   const key: string[] = [];
   let n = 0;
   const html = text.replace(/\[([^\]*]*)(\*?)\]/g, (_, inside: string, star: string) => {
@@ -61,37 +174,164 @@ export const words = (standard: string, depth: number, stem: string, text: strin
     if (star) key.push(id);
     return `<span data-words="${id}">${inside}</span>`;
   });
-  return made(standard, depth, 60, stem, [{ id: 'a', kind: 'words-in-text', text: paragraph(html), key, rule: { rule, points: key.length } }], explanation);
-}; // prettier-ignore
+  return made(
+    standard,
+    depth,
+    60,
+    stem,
+    [
+      {
+        id: 'a',
+        kind: 'words-in-text',
+        text: paragraph(html),
+        key,
+        rule: { rule, points: key.length },
+      },
+    ],
+    explanation,
+  );
+};
 
 type Spot = [label: string, x: number, y: number, size: number];
-export const places = (standard: string, depth: number, stem: string, file: FileName, shows: string, spots: Spot[], right: string[], explanation: string) => {
-  const list = spots.map(([label, x, y, radius], at) => ({ id: `p${at + 1}`, label, area: { shape: 'circle' as const, x, y, radius } }));
+export const places = (
+  standard: string,
+  depth: number,
+  stem: string,
+  file: FileName,
+  shows: string,
+  spots: Spot[],
+  right: string[],
+  explanation: string,
+) => {
+  const list = spots.map(([label, x, y, radius], at) => ({
+    id: `p${at + 1}`,
+    label,
+    area: { shape: 'circle' as const, x, y, radius },
+  }));
   const key = list.filter(({ label }) => right.includes(label)).map(({ id }) => id);
-  return made(standard, depth, 45, stem, [{ id: 'a', kind: 'places', picture: pictureOf(file, shows), places: list, key, mostChosen: key.length, rule: { rule: key.length === 1 ? 'all-or-nothing' : 'each-right', points: key.length } }], explanation);
-}; // prettier-ignore
+  return made(
+    standard,
+    depth,
+    45,
+    stem,
+    [
+      {
+        id: 'a',
+        kind: 'places',
+        picture: pictureOf(file, shows),
+        places: list,
+        key,
+        mostChosen: key.length,
+        rule: { rule: key.length === 1 ? 'all-or-nothing' : 'each-right', points: key.length },
+      },
+    ],
+    explanation,
+  );
+};
 
-export const grid = (standard: string, depth: number, stem: string, columns: string[], rows: [string, string][], explanation: string) => {
+export const grid = (
+  standard: string,
+  depth: number,
+  stem: string,
+  columns: string[],
+  rows: [string, string][],
+  explanation: string,
+) => {
   const heads = named(columns, 'c');
-  const lines = named(rows.map(([own]) => own), 'r');
+  const lines = named(
+    rows.map(([own]) => own),
+    'r',
+  );
   const key = rows.map(([, own], at) => `${lines[at]!.id} ${heads[columns.indexOf(own)]!.id}`);
-  return made(standard, depth, 70, stem, [{ id: 'a', kind: 'grid', rows: lines, columns: heads, key, many: false, rule: { rule: 'each-right', points: rows.length } }], explanation);
-}; // prettier-ignore
+  return made(
+    standard,
+    depth,
+    70,
+    stem,
+    [
+      {
+        id: 'a',
+        kind: 'grid',
+        rows: lines,
+        columns: heads,
+        key,
+        many: false,
+        rule: { rule: 'each-right', points: rows.length },
+      },
+    ],
+    explanation,
+  );
+};
 
 type Levels = [points: number, words: string][];
-export const essay = (standard: string, depth: number, stem: string, guide: string, points = 4, mostWords?: number, criteria?: [name: string, levels: Levels][]) =>
-  made(standard, depth, 300, stem, [{ id: 'a', kind: 'long-text', lines: 8, ...(mostWords && { mostWords }), guide: paragraph(guide), ...(criteria && { criteria: criteria.map(([name, levels], at) => ({ id: `c${at + 1}`, name, levels: levels.map(([worth, words]) => ({ points: worth, words })) })) }), rule: { rule: 'by-hand', points } }]); // prettier-ignore
+export const essay = (
+  standard: string,
+  depth: number,
+  stem: string,
+  guide: string,
+  points = 4,
+  mostWords?: number,
+  criteria?: [name: string, levels: Levels][],
+) =>
+  made(standard, depth, 300, stem, [
+    {
+      id: 'a',
+      kind: 'long-text',
+      lines: 8,
+      ...(mostWords && { mostWords }),
+      guide: paragraph(guide),
+      ...(criteria && {
+        criteria: criteria.map(([name, levels], at) => ({
+          id: `c${at + 1}`,
+          name,
+          levels: levels.map(([worth, words]) => ({ points: worth, words })),
+        })),
+      }),
+      rule: { rule: 'by-hand', points },
+    },
+  ]);
 
-export const sketch = (standard: string, depth: number, stem: string, guide: string, ground?: [FileName, string]) =>
-  made(standard, depth, 180, stem, [{ id: 'a', kind: 'drawing', ...(ground && { ground: pictureOf(...ground) }), guide: paragraph(guide), rule: { rule: 'by-hand', points: 3 } }]); // prettier-ignore
+export const sketch = (
+  standard: string,
+  depth: number,
+  stem: string,
+  guide: string,
+  ground?: [FileName, string],
+) =>
+  made(standard, depth, 180, stem, [
+    {
+      id: 'a',
+      kind: 'drawing',
+      ...(ground && { ground: pictureOf(...ground) }),
+      guide: paragraph(guide),
+      rule: { rule: 'by-hand', points: 3 },
+    },
+  ]);
 
 export const photo = (standard: string, depth: number, stem: string, guide: string) =>
-  made(standard, depth, 300, stem, [{ id: 'a', kind: 'upload', accepts: 'photo', most: 2, guide: paragraph(guide), rule: { rule: 'by-hand', points: 4 } }]); // prettier-ignore
+  made(standard, depth, 300, stem, [
+    {
+      id: 'a',
+      kind: 'upload',
+      accepts: 'photo',
+      most: 2,
+      guide: paragraph(guide),
+      rule: { rule: 'by-hand', points: 4 },
+    },
+  ]);
 
 export const ask = (standard: string, stem: string, choices: string[]) =>
-  made(standard, 1, 20, stem, [{ id: 'a', kind: 'survey', style: choices.length > 0 ? 'one' : 'words', choices: named(choices, 'c') }]); // prettier-ignore
+  made(standard, 1, 20, stem, [
+    {
+      id: 'a',
+      kind: 'survey',
+      style: choices.length > 0 ? 'one' : 'words',
+      choices: named(choices, 'c'),
+    },
+  ]);
 
-export const page = (standard: string, stem: string) => made(standard, 1, 60, stem, [{ id: 'a', kind: 'information' }]);
+export const page = (standard: string, stem: string) =>
+  made(standard, 1, 60, stem, [{ id: 'a', kind: 'information' }]);
 
 /** Part A and part B of one item; B counts only when A is right, where `linked`. */
 export const twoParts = (
@@ -107,5 +347,15 @@ export const twoParts = (
     { ...a!, id: 'a', prompt: paragraph(prompts[0]) },
     { ...b!, id: 'b', prompt: paragraph(prompts[1]), ...(linked && { needs: 'a' }) },
   ] as Part[];
-  return { ...first, depth: Math.max(first.depth, second.depth), seconds: first.seconds + second.seconds, content: { ...first.content, stem: paragraph(stem), parts, explanation: first.content.explanation + second.content.explanation } }; // prettier-ignore
+  return {
+    ...first,
+    depth: Math.max(first.depth, second.depth),
+    seconds: first.seconds + second.seconds,
+    content: {
+      ...first.content,
+      stem: paragraph(stem),
+      parts,
+      explanation: first.content.explanation + second.content.explanation,
+    },
+  };
 };

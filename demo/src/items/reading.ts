@@ -85,7 +85,10 @@ const bench = about(
       'What is the writer’s claim?',
       'Mill Street should have more benches.',
       [
-        ['Mill Street is the prettiest street in town.', 'Takes an opinion along the way for the claim.'],
+        [
+          'Mill Street is the prettiest street in town.',
+          'Takes an opinion along the way for the claim.',
+        ],
         ['Students should count people.', 'Takes the evidence for the claim.'],
         ['Street lamps are too expensive.', 'Takes a comparison for the claim.'],
       ],
@@ -98,9 +101,18 @@ const bench = about(
       'Which sentence is an opinion?',
       'Mill Street is also the prettiest street in town.',
       [
-        ['In April, students counted people over 65 on the street.', 'Takes a fact about people for an opinion.'],
-        ['The last four cost less than one street lamp.', 'Takes a comparison that can be checked for an opinion.'],
-        ['On the half without benches they counted 61.', 'Takes a number that can be checked for an opinion.'],
+        [
+          'In April, students counted people over 65 on the street.',
+          'Takes a fact about people for an opinion.',
+        ],
+        [
+          'The last four cost less than one street lamp.',
+          'Takes a comparison that can be checked for an opinion.',
+        ],
+        [
+          'On the half without benches they counted 61.',
+          'Takes a number that can be checked for an opinion.',
+        ],
       ],
       'What is prettiest cannot be checked; the others can.',
     ),
@@ -111,7 +123,10 @@ const bench = about(
       'Which sentence does not help to support the claim?',
       'Mill Street is also the prettiest street in town.',
       [
-        ['On the half with benches they counted 212.', 'Does not see that this is the main evidence.'],
+        [
+          'On the half with benches they counted 212.',
+          'Does not see that this is the main evidence.',
+        ],
         ['Shops on both halves are much alike.', 'Does not see that this rules out another cause.'],
         ['The last four cost less than one street lamp.', 'Does not see that cost is a reason.'],
       ],
@@ -223,11 +238,50 @@ export const reading: DemoItem[] = [
   ...ferry,
   ...bench,
   ...heron,
-  short('RE.6.WOR.1', 1, 40, 'The prefix “sub-” is in “submarine” and “subsoil”. What does it mean? Write one word.', ['under', 'below', 'beneath', 'underneath'], 'A submarine goes under water; subsoil lies under the soil.'),
-  single('RE.6.WOR.1', 1, 40, 'If “port” means “carry”, what does “transport” most likely mean?', 'to carry across',
-    [['to carry back', 'Takes “trans-” for “re-”.'], ['to stop carrying', 'Takes “trans-” for a negation.'], ['a person who carries', 'Takes the word for a person.']], '“Trans-” means across.'),
-  several('RE.6.ARG.1', 2, 60, 'Which sentences state facts that can be checked?', ['The library opens at nine on weekdays.', 'The bridge is 84 m long.'],
-    [['The library is too small.', 'Takes a judgement for a fact.'], ['Everyone loves the new bridge.', 'Takes a claim about feelings for a fact.']], 'Opening times and lengths can be looked up or measured.'),
-  single('RE.5.ARG.1', 1, 40, 'A text lists what to bring to a camp and what to leave at home. Why was it most likely written?', 'To inform',
-    [['To entertain', 'Thinks of the camp, not of the text.'], ['To persuade', 'Takes instructions for persuasion.'], ['To tell a story', 'Expects a story wherever there is an adventure.']], 'It gives people what they need to know.'),
-]; // prettier-ignore
+  short(
+    'RE.6.WOR.1',
+    1,
+    40,
+    'The prefix “sub-” is in “submarine” and “subsoil”. What does it mean? Write one word.',
+    ['under', 'below', 'beneath', 'underneath'],
+    'A submarine goes under water; subsoil lies under the soil.',
+  ),
+  single(
+    'RE.6.WOR.1',
+    1,
+    40,
+    'If “port” means “carry”, what does “transport” most likely mean?',
+    'to carry across',
+    [
+      ['to carry back', 'Takes “trans-” for “re-”.'],
+      ['to stop carrying', 'Takes “trans-” for a negation.'],
+      ['a person who carries', 'Takes the word for a person.'],
+    ],
+    '“Trans-” means across.',
+  ),
+  several(
+    'RE.6.ARG.1',
+    2,
+    60,
+    'Which sentences state facts that can be checked?',
+    ['The library opens at nine on weekdays.', 'The bridge is 84 m long.'],
+    [
+      ['The library is too small.', 'Takes a judgement for a fact.'],
+      ['Everyone loves the new bridge.', 'Takes a claim about feelings for a fact.'],
+    ],
+    'Opening times and lengths can be looked up or measured.',
+  ),
+  single(
+    'RE.5.ARG.1',
+    1,
+    40,
+    'A text lists what to bring to a camp and what to leave at home. Why was it most likely written?',
+    'To inform',
+    [
+      ['To entertain', 'Thinks of the camp, not of the text.'],
+      ['To persuade', 'Takes instructions for persuasion.'],
+      ['To tell a story', 'Expects a story wherever there is an adventure.'],
+    ],
+    'It gives people what they need to know.',
+  ),
+];

@@ -15,7 +15,8 @@ const audiences: Record<Exclude<Audience, 'anyone'>, readonly Role[]> = {
   staff: ['teacher', 'administrator'],
 };
 
-export const mayCall = (who: Exclude<Audience, 'anyone'>, role: Role) => audiences[who].includes(role);
+export const mayCall = (who: Exclude<Audience, 'anyone'>, role: Role) =>
+  audiences[who].includes(role);
 
 const ownBank = `(b.owner_id = :me OR (b.owner_id IS NULL AND b.reach = 'school' AND b.school_id = :school))`;
 const openBank = `(b.reach = 'everybody' OR (b.reach = 'school' AND b.school_id = :school))`;
@@ -72,7 +73,11 @@ export const runsAssignment = `(a.taken_back_at IS NULL AND (a.given_by = :me OR
 /** SQL for the assignments (as `a`, with the student's line as `g`) that the student :me was given. */
 export const givenToMe = `(g.student_id = :me AND g.withdrawn_at IS NULL AND a.taken_back_at IS NULL)`;
 
-export const asking = ({ account, at }: SignedIn) => ({ me: account.id, school: account.schoolId, now: new Date(at) });
+export const asking = ({ account, at }: SignedIn) => ({
+  me: account.id,
+  school: account.schoolId,
+  now: new Date(at),
+});
 
 async function insist(
   database: Sequelize,
@@ -85,7 +90,12 @@ async function insist(
   if (!found) throw notFound(what);
 }
 
-export const insistOnTest = (database: Sequelize, me: SignedIn, testId: number, transaction?: Transaction) =>
+export const insistOnTest = (
+  database: Sequelize,
+  me: SignedIn,
+  testId: number,
+  transaction?: Transaction,
+) =>
   insist(
     database,
     `SELECT t.id FROM tests t WHERE t.id = :testId AND ${ownTest}`,
@@ -94,7 +104,12 @@ export const insistOnTest = (database: Sequelize, me: SignedIn, testId: number, 
     transaction,
   );
 
-export const insistOnClass = (database: Sequelize, me: SignedIn, classId: number, transaction?: Transaction) =>
+export const insistOnClass = (
+  database: Sequelize,
+  me: SignedIn,
+  classId: number,
+  transaction?: Transaction,
+) =>
   insist(
     database,
     `SELECT c.id FROM classes c WHERE c.id = :classId AND ${ownClass}`,
@@ -103,7 +118,12 @@ export const insistOnClass = (database: Sequelize, me: SignedIn, classId: number
     transaction,
   );
 
-export const insistOnRunning = (database: Sequelize, me: SignedIn, classId: number, transaction?: Transaction) =>
+export const insistOnRunning = (
+  database: Sequelize,
+  me: SignedIn,
+  classId: number,
+  transaction?: Transaction,
+) =>
   insist(
     database,
     `SELECT c.id FROM classes c WHERE c.id = :classId AND ${runClass} ${transaction ? 'FOR UPDATE' : ''}`,

@@ -5,7 +5,15 @@ import { row } from '../database/connect';
 import { quietly, readCookie, type Bind } from '../http/bind';
 import { signingIn } from './session-routes';
 import { beginSchool, insistOnSetupLink, zones } from './setup';
-import { addStaff, changePassword, choosePassword, listStaff, makePersonalLink, personOf, setBlocked } from './staff';
+import {
+  addStaff,
+  changePassword,
+  choosePassword,
+  listStaff,
+  makePersonalLink,
+  personOf,
+  setBlocked,
+} from './staff';
 
 /** Wrong links from one address before its answers slow down. */
 const patience = 20;
@@ -30,11 +38,15 @@ export function accountRoutes(bind: Bind, context: Context): void {
       return { zones: zones() };
     }),
   );
-  bind(api.beginSchool, async ({ body, request, response }) => begin(await beginSchool(context, body), request, response)); // prettier-ignore
+  bind(api.beginSchool, async ({ body, request, response }) =>
+    begin(await beginSchool(context, body), request, response),
+  );
 
   bind(api.listAccounts, ({ me }) => listStaff(context, me));
   bind(api.addStaff, ({ me, body }) => addStaff(context, me, body));
-  bind(api.blockAccount, ({ me, params, body }) => quietly(setBlocked(context, me, params.accountId, body.blocked)));
+  bind(api.blockAccount, ({ me, params, body }) =>
+    quietly(setBlocked(context, me, params.accountId, body.blocked)),
+  );
   bind(api.makePersonalLink, ({ me, params }) => makePersonalLink(context, me, params.accountId));
 
   bind(api.readPersonalLink, ({ body, request }) =>
@@ -59,5 +71,7 @@ export function accountRoutes(bind: Bind, context: Context): void {
     const open = await sessions.listOf(me.account.id, readCookie(request, site.cookieName));
     return { signInName: account!.signInName, sessions: open };
   });
-  bind(api.endSession, ({ me, params }) => quietly(sessions.endOf(me.account.id, { id: params.sessionId })));
+  bind(api.endSession, ({ me, params }) =>
+    quietly(sessions.endOf(me.account.id, { id: params.sessionId })),
+  );
 }

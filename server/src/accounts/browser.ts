@@ -18,7 +18,8 @@ const systems: [RegExp, string][] = [
 
 /** A browser in words that its owner knows it by, such as “Firefox on Windows”. */
 export function browserName(userAgent: string): string {
-  const nameIn = (list: [RegExp, string][]) => list.find(([pattern]) => pattern.test(userAgent))?.[1];
+  const nameIn = (list: [RegExp, string][]) =>
+    list.find(([pattern]) => pattern.test(userAgent))?.[1];
   const browser = nameIn(browsers) ?? 'A browser';
   const system = nameIn(systems);
   return system ? `${browser} on ${system}` : browser;

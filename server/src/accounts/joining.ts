@@ -16,15 +16,28 @@ interface OpenClass {
 export async function joinClass(
   { database, now }: Pick<Context, 'database' | 'now'>,
   own: OpenClass,
-  { givenName, familyName, studentNumber }: { givenName: string; familyName: string; studentNumber: string },
+  {
+    givenName,
+    familyName,
+    studentNumber,
+  }: { givenName: string; familyName: string; studentNumber: string },
 ): Promise<{ studentId: number; passcode: string }> {
   const time = new Date(now());
   if (own.joiningUntil === null || own.joiningUntil <= time)
-    throw new Problem(403, 'This class is not open for joining.', 'Ask your teacher to put you on the list.');
+    throw new Problem(
+      403,
+      'This class is not open for joining.',
+      'Ask your teacher to put you on the list.',
+    );
   const passcode = newPasscode();
   const secretHash = await hashSecret(passcode);
   return database.transaction(async (transaction) => {
-    await row(database, 'SELECT id FROM classes WHERE id = :id FOR UPDATE', { id: own.id }, transaction);
+    await row(
+      database,
+      'SELECT id FROM classes WHERE id = :id FOR UPDATE',
+      { id: own.id },
+      transaction,
+    );
     const roll = await rows<{ name: string; rollNumber: number; left: Date | null }>(
       database,
       `SELECT CONCAT(s.given_name, ' ', s.family_name) AS name, e.roll_number AS rollNumber, e.left_at AS \`left\`
@@ -34,14 +47,45 @@ export async function joinClass(
     );
     const name = foldName(`${givenName} ${familyName}`);
     if (roll.some((one) => foldName(one.name) === name))
-      throw new Problem(409, 'That name is on the list of this class already.', 'Choose it from the list, or ask your teacher for your passcode.'); // prettier-ignore
-    if (roll.filter(({ left }) => left === null).length >= mostInClass) throw new Problem(409, 'This class is full.', 'Ask your teacher.'); // prettier-ignore
-    const taken = studentNumber === '' ? undefined : await row(database, 'SELECT id FROM accounts WHERE school_id = :school AND student_number = :studentNumber', { school: own.schoolId, studentNumber }, transaction); // prettier-ignore
-    if (taken) throw new Problem(409, 'Somebody at this school has that student number.', 'Check it, or ask your teacher to put you on the list.'); // prettier-ignore
-    const student = { givenName, familyName, studentNumber, email: '', grade: own.grade, sourcedId: null, secretHash };
+      throw new Problem(
+        409,
+        'That name is on the list of this class already.',
+        'Choose it from the list, or ask your teacher for your passcode.',
+      );
+    if (roll.filter(({ left }) => left === null).length >= mostInClass)
+      throw new Problem(409, 'This class is full.', 'Ask your teacher.');
+    const taken =
+      studentNumber === ''
+        ? undefined
+        : await row(
+            database,
+            'SELECT id FROM accounts WHERE school_id = :school AND student_number = :studentNumber',
+            { school: own.schoolId, studentNumber },
+            transaction,
+          );
+    if (taken)
+      throw new Problem(
+        409,
+        'Somebody at this school has that student number.',
+        'Check it, or ask your teacher to put you on the list.',
+      );
+    const student = {
+      givenName,
+      familyName,
+      studentNumber,
+      email: '',
+      grade: own.grade,
+      sourcedId: null,
+      secretHash,
+    };
     const studentId = await createStudent(database, own.schoolId, student, time, transaction);
     const rollNumber = Math.max(0, ...roll.map((one) => one.rollNumber)) + 1;
-    await enrol(database, { classId: own.id, studentId, rollNumber, bySelf: true }, time, transaction);
+    await enrol(
+      database,
+      { classId: own.id, studentId, rollNumber, bySelf: true },
+      time,
+      transaction,
+    );
     return { studentId, passcode };
   });
 }

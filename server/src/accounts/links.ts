@@ -23,13 +23,20 @@ export async function makeLink(
   });
   await database.query(
     `INSERT INTO sign_in_links (token_hash, account_id, created_at, expires_at) VALUES (:hash, :accountId, :now, :until)`,
-    { replacements: { hash: digest(token), accountId, now: new Date(now), until: new Date(until) }, transaction },
+    {
+      replacements: { hash: digest(token), accountId, now: new Date(now), until: new Date(until) },
+      transaction,
+    },
   );
   return { token, until };
 }
 
 export const endedLink = () =>
-  new Problem(404, 'This link has ended.', 'Each works once, for some days. Ask an administrator of the school for another.'); // prettier-ignore
+  new Problem(
+    404,
+    'This link has ended.',
+    'Each works once, for some days. Ask an administrator of the school for another.',
+  );
 
 /**
  * What a link is for, locked until the transaction ends.

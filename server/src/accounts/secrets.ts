@@ -21,6 +21,7 @@ const digits = '23456789';
 
 /** A passcode that can be read out and typed on a phone: three letters, three digits. */
 export function newPasscode(): string {
-  const draw = (from: string, n: number) => Array.from({ length: n }, () => from[randomInt(from.length)]).join('');
+  const draw = (from: string, n: number) =>
+    Array.from({ length: n }, () => from[randomInt(from.length)]).join('');
   return `${draw(letters, 3)}${draw(digits, 3)}`;
 }

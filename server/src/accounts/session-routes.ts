@@ -16,7 +16,8 @@ import type { Origin, Subjects } from './throttle';
 /** Failures of signing in and of codes from one address until its answers slow down. */
 const patience = { accounts: 100, codes: 20 };
 
-const wrong = (what: string) => new Problem(401, `${what} or the password is not right.`, 'Check both and try again.');
+const wrong = (what: string) =>
+  new Problem(401, `${what} or the password is not right.`, 'Check both and try again.');
 
 /** A session for an account, its cookies, and what the page has to know. */
 export function signingIn({ database, now, sessions, devices, site }: Context) {
@@ -31,7 +32,12 @@ export function signingIn({ database, now, sessions, devices, site }: Context) {
     const account = signedIn?.account;
     return {
       account: account
-        ? { id: account.id, role: account.role, givenName: account.givenName, familyName: account.familyName }
+        ? {
+            id: account.id,
+            role: account.role,
+            givenName: account.givenName,
+            familyName: account.familyName,
+          }
         : null,
       csrf: signedIn?.csrf ?? null,
       school: { name: held?.name ?? 'Oaken Ledger', zone: held?.zone ?? 'UTC' },
@@ -43,7 +49,10 @@ export function signingIn({ database, now, sessions, devices, site }: Context) {
   const begin = async (accountId: number, request: Request, response: Response) => {
     const old = readCookie(request, site.cookieName);
     if (old) await sessions.end(old);
-    const where = { browser: browserName(request.headers['user-agent'] ?? ''), address: request.ip ?? '' };
+    const where = {
+      browser: browserName(request.headers['user-agent'] ?? ''),
+      address: request.ip ?? '',
+    };
     const token = await sessions.begin(accountId, where);
     response.cookie(site.cookieName, token, { ...site.cookie, maxAge: sessionHours * 3_600_000 });
     await devices.remember(request, response, accountId);
@@ -58,9 +67,15 @@ export function sessionRoutes(bind: Bind, context: Context): void {
   const { answer, begin } = signingIn(context);
 
   /** What is counted for a guess at an account's secret. */
-  const subjectsOf = async (name: string, accountId: number | null, request: Request): Promise<Subjects> => {
+  const subjectsOf = async (
+    name: string,
+    accountId: number | null,
+    request: Request,
+  ): Promise<Subjects> => {
     const device = accountId === null ? null : await devices.known(request, accountId);
-    return device !== null ? { device: `${name}@${device}` } : { pair: `${name}@${request.ip}`, account: name };
+    return device !== null
+      ? { device: `${name}@${device}` }
+      : { pair: `${name}@${request.ip}`, account: name };
   };
   const guessAtAccount = async (name: string, accountId: number | null, request: Request) => {
     const from: Origin = { address: String(request.ip), patience: patience.accounts };
@@ -71,7 +86,11 @@ export function sessionRoutes(bind: Bind, context: Context): void {
   };
 
   /** Looks for what a code or link leads to; wrong ones make the answers to this address slower. */
-  const byCode = async <Found>(kind: 'code' | 'link', request: Request, find: () => Promise<Found | undefined>) => {
+  const byCode = async <Found>(
+    kind: 'code' | 'link',
+    request: Request,
+    find: () => Promise<Found | undefined>,
+  ) => {
     const device = await devices.known(request, null);
     const from = { address: `${kind} ${device ?? request.ip}`, patience: patience.codes };
     await throttle.guess({}, from);
@@ -95,7 +114,8 @@ export function sessionRoutes(bind: Bind, context: Context): void {
 
   const linkByToken = async (token: string, request: Request) => {
     const found = await byCode('link', request, () => findLink(database, token));
-    if (!found) throw new Problem(404, 'This link leads nowhere.', 'Ask your teacher for it again.');
+    if (!found)
+      throw new Problem(404, 'This link leads nowhere.', 'Ask your teacher for it again.');
     return found;
   };
 
@@ -141,7 +161,9 @@ export function sessionRoutes(bind: Bind, context: Context): void {
     return { ...(await begin(studentId, request, response)), passcode };
   });
 
-  bind(api.readLink, async ({ body, request }) => linkAnswer(await linkByToken(body.token, request), now()));
+  bind(api.readLink, async ({ body, request }) =>
+    linkAnswer(await linkByToken(body.token, request), now()),
+  );
 
   bind(api.comeAsGuest, async ({ body, request, response }) => {
     const found = await linkByToken(body.token, request);
@@ -162,7 +184,11 @@ export function sessionRoutes(bind: Bind, context: Context): void {
     );
     if (!(await isSecret(student?.secretHash, body.passcode.toLowerCase())) || !student) {
       await guess.wrong();
-      throw new Problem(401, 'That passcode is not right.', 'Check your name and your passcode, or ask your teacher.');
+      throw new Problem(
+        401,
+        'That passcode is not right.',
+        'Check your name and your passcode, or ask your teacher.',
+      );
     }
     await guess.right();
     return begin(student.id, request, response);

@@ -111,10 +111,14 @@ export class Sessions {
   async endOf(accountId: number, which: { id: string } | { but: string | null }): Promise<void> {
     const condition = 'id' in which ? 'LEFT(HEX(token_hash), 16) = :id' : 'token_hash <> :but';
     const but = 'but' in which && which.but !== null ? digest(which.but) : Buffer.alloc(32);
-    await this.database.query(`DELETE FROM sessions WHERE account_id = :accountId AND ${condition}`, {
-      replacements: { accountId, id: 'id' in which ? which.id.toUpperCase() : '', but },
-    });
-    for (const [token, { signedIn }] of this.known) if (signedIn.account.id === accountId) this.known.delete(token);
+    await this.database.query(
+      `DELETE FROM sessions WHERE account_id = :accountId AND ${condition}`,
+      {
+        replacements: { accountId, id: 'id' in which ? which.id.toUpperCase() : '', but },
+      },
+    );
+    for (const [token, { signedIn }] of this.known)
+      if (signedIn.account.id === accountId) this.known.delete(token);
   }
 
   async sweep(): Promise<void> {

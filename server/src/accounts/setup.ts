@@ -7,7 +7,8 @@ import { invalid, Problem } from '../http/problem';
 import { endedLink, endLink, findLink, makeLink } from './links';
 import { hashSecret } from './secrets';
 
-const hasSchool = async (database: Sequelize) => (await row(database, 'SELECT id FROM schools LIMIT 1')) !== undefined;
+const hasSchool = async (database: Sequelize) =>
+  (await row(database, 'SELECT id FROM schools LIMIT 1')) !== undefined;
 
 /** @returns the link's token, or null where a school has begun already */
 export async function makeSetupLink(database: Sequelize, now: number): Promise<string | null> {
@@ -30,7 +31,8 @@ export async function beginSchool(
   { token, school, administrator }: BodyOf<typeof api.beginSchool>,
 ): Promise<number> {
   const { database, now } = context;
-  if (!zones().includes(school.zone)) throw invalid([{ pointer: '/school/zone', message: 'Choose a time zone of the list.' }]); // prettier-ignore
+  if (!zones().includes(school.zone))
+    throw invalid([{ pointer: '/school/zone', message: 'Choose a time zone of the list.' }]);
   await insistOnSetupLink(context, token);
   const secretHash = await hashSecret(administrator.password);
   return database.transaction(async (transaction) => {

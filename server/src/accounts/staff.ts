@@ -19,7 +19,10 @@ interface Person {
   blocked: number;
 }
 
-export async function listStaff({ database }: Context, me: SignedIn): Promise<AnswerOf<typeof api.listAccounts>> {
+export async function listStaff(
+  { database }: Context,
+  me: SignedIn,
+): Promise<AnswerOf<typeof api.listAccounts>> {
   const school = { school: me.account.schoolId };
   const staff = await rows<Person>(
     database,
@@ -68,7 +71,14 @@ export async function addStaff(
     const wrong = people.flatMap(({ signInName, line }, at) => {
       const twice = used.has(signInName);
       used.add(signInName);
-      return twice ? [{ pointer: `/people/${at}/signInName`, message: `Line ${line}: the sign-in name “${signInName}” is taken.` }] : []; // prettier-ignore
+      return twice
+        ? [
+            {
+              pointer: `/people/${at}/signInName`,
+              message: `Line ${line}: the sign-in name “${signInName}” is taken.`,
+            },
+          ]
+        : [];
     });
     if (wrong.length > 0) throw invalid(wrong);
     const links: PersonalLink[] = [];
@@ -95,7 +105,13 @@ export async function addStaff(
           { replacements: { school: me.account.schoolId, id, time: new Date(now()) }, transaction },
         );
       const { token, until } = await makeLink(database, id, now(), transaction);
-      links.push({ id, name: `${givenName} ${familyName}`, signInName, link: linkTo(context, token), until });
+      links.push({
+        id,
+        name: `${givenName} ${familyName}`,
+        signInName,
+        link: linkTo(context, token),
+        until,
+      });
     }
     return { links };
   });
@@ -113,17 +129,27 @@ async function staffMember({ database }: Context, me: SignedIn, accountId: numbe
   return person;
 }
 
-export async function setBlocked(context: Context, me: SignedIn, accountId: number, blocked: boolean): Promise<void> {
+export async function setBlocked(
+  context: Context,
+  me: SignedIn,
+  accountId: number,
+  blocked: boolean,
+): Promise<void> {
   const { database, now, sessions } = context;
   const { id } = await staffMember(context, me, accountId);
-  if (id === me.account.id) throw new Problem(409, 'You cannot block yourself.', 'Another administrator can.');
+  if (id === me.account.id)
+    throw new Problem(409, 'You cannot block yourself.', 'Another administrator can.');
   await database.query('UPDATE accounts SET disabled_at = :time WHERE id = :id', {
     replacements: { id, time: blocked ? new Date(now()) : null },
   });
   if (blocked) await sessions.endOf(id, { but: null });
 }
 
-export async function makePersonalLink(context: Context, me: SignedIn, accountId: number): Promise<PersonalLink> {
+export async function makePersonalLink(
+  context: Context,
+  me: SignedIn,
+  accountId: number,
+): Promise<PersonalLink> {
   const { database, now } = context;
   const person = await staffMember(context, me, accountId);
   const { token, until } = await makeLink(database, person.id, now());
@@ -145,7 +171,11 @@ export async function personOf({ database, now }: Context, token: string) {
 }
 
 /** @returns the account whose password was chosen; its other sessions have ended */
-export async function choosePassword(context: Context, token: string, password: string): Promise<number> {
+export async function choosePassword(
+  context: Context,
+  token: string,
+  password: string,
+): Promise<number> {
   const { database, now, sessions, throttle } = context;
   const { id, signInName } = await personOf(context, token);
   const secretHash = await hashSecret(password);
@@ -171,7 +201,11 @@ export async function changePassword(
 ): Promise<void> {
   const { id } = me.account;
   const right = await throttle.guess({ device: `own password of ${id}` });
-  const stored = await row<{ secretHash: string }>(database, 'SELECT secret_hash AS secretHash FROM accounts WHERE id = :id', { id }); // prettier-ignore
+  const stored = await row<{ secretHash: string }>(
+    database,
+    'SELECT secret_hash AS secretHash FROM accounts WHERE id = :id',
+    { id },
+  );
   if (!(await isSecret(stored?.secretHash, old)))
     throw invalid([{ pointer: '/old', message: 'That is not your present password.' }]);
   await right();

@@ -76,7 +76,8 @@ export class Throttle {
       const seconds = await this.database.transaction({ isolationLevel }, count);
       if (seconds > 0) throw tooMany(seconds);
     }
-    if (from && (await this.failuresOf(from.address)) >= from.patience) await this.lines.wait(from.address);
+    if (from && (await this.failuresOf(from.address)) >= from.patience)
+      await this.lines.wait(from.address);
     return () => this.forget(counted.map(({ subject }) => subject));
   }
 
@@ -87,7 +88,11 @@ export class Throttle {
       `INSERT INTO sign_in_failures (subject, failures, last_at) VALUES (:subject, 1, :now)
        ON DUPLICATE KEY UPDATE failures = IF(last_at < :forgotten, 1, failures + 1), last_at = :now`,
       {
-        replacements: { subject: `address:${address}`, now: new Date(now), forgotten: new Date(now - memory) },
+        replacements: {
+          subject: `address:${address}`,
+          now: new Date(now),
+          forgotten: new Date(now - memory),
+        },
       },
     );
   }
@@ -95,9 +100,15 @@ export class Throttle {
   /** Forgets the failures of accounts whose secret was made anew. */
   async forgive(accounts: string[]): Promise<void> {
     for (const account of accounts)
-      await this.database.query('DELETE FROM sign_in_failures WHERE subject = :account OR subject LIKE :pairs', {
-        replacements: { account: `account:${account}`, pairs: `pair:${account.replace(/[\\%_]/g, '\\$&')}@%` },
-      });
+      await this.database.query(
+        'DELETE FROM sign_in_failures WHERE subject = :account OR subject LIKE :pairs',
+        {
+          replacements: {
+            account: `account:${account}`,
+            pairs: `pair:${account.replace(/[\\%_]/g, '\\$&')}@%`,
+          },
+        },
+      );
   }
 
   async sweep(): Promise<void> {
@@ -107,7 +118,10 @@ export class Throttle {
   }
 
   /** @returns seconds to wait; 0 when the guess may be made and was counted */
-  private async count(counted: { kind: Kind; subject: string }[], transaction: Transaction): Promise<number> {
+  private async count(
+    counted: { kind: Kind; subject: string }[],
+    transaction: Transaction,
+  ): Promise<number> {
     const now = this.now();
     const forgotten = new Date(now - memory);
     // Always in the same order, so that two guesses never wait for each other.
@@ -128,7 +142,8 @@ export class Throttle {
     for (const { kind, subject } of counted) {
       const failures = 1 + (held.find((own) => own.subject === subject)?.failures ?? 0);
       const { free, wait: first } = allowances[kind];
-      const seconds = failures < free ? 0 : Math.min(longestWait, first * 2 ** Math.min(20, failures - free));
+      const seconds =
+        failures < free ? 0 : Math.min(longestWait, first * 2 ** Math.min(20, failures - free));
       await this.database.query(
         'UPDATE sign_in_failures SET failures = :failures, last_at = :now, blocked_until = :until WHERE subject = :subject',
         {

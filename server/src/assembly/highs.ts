@@ -7,10 +7,16 @@ let loaded: Promise<Highs> | null = null;
 export const highsSolve: Solve = async (program, { seconds, enough, start }) => {
   const highs = await (loaded ??= loadHighs());
   return highs.withModel(modelData(program, highs), (model) => {
-    model.options.set({ output_flag: false, time_limit: seconds, mip_abs_gap: enough, mip_rel_gap: 0 });
+    model.options.set({
+      output_flag: false,
+      time_limit: seconds,
+      mip_abs_gap: enough,
+      mip_rel_gap: 0,
+    });
     if (start) model.setSolution({ colValue: Float64Array.from(start) });
     model.run();
-    if (model.info.get('primal_solution_status') !== highs.constants.solutionStatus.feasible) return null;
+    if (model.info.get('primal_solution_status') !== highs.constants.solutionStatus.feasible)
+      return null;
     const bound = provedBound(program, model, highs);
     return {
       values: model.getSolution().colValue,
@@ -23,7 +29,9 @@ export const highsSolve: Solve = async (program, { seconds, enough, start }) => 
 /** Of a program without whole numbers the best is known once it is solved to the end; before that, nothing is. */
 function provedBound({ whole }: Program, model: Model, { constants }: Highs): number {
   if (whole.some(Boolean)) return Number(model.info.get('mip_dual_bound'));
-  return model.getModelStatus() === constants.modelStatus.optimal ? model.getObjectiveValue() : -Infinity;
+  return model.getModelStatus() === constants.modelStatus.optimal
+    ? model.getObjectiveValue()
+    : -Infinity;
 }
 
 function modelData({ cost, lower, upper, whole, rows }: Program, { constants }: Highs): ModelData {

@@ -9,7 +9,10 @@ export function assemblyRoutes(bind: Bind, context: Context): void {
     const stopped = new AbortController();
     // Whoever closes the page or presses stop closes the connection.
     response.on('close', () => stopped.abort());
-    response.set({ 'Content-Type': 'application/x-ndjson; charset=utf-8', 'Cache-Control': 'no-store, no-transform' });
+    response.set({
+      'Content-Type': 'application/x-ndjson; charset=utf-8',
+      'Cache-Control': 'no-store, no-transform',
+    });
     for await (const line of fillBlueprint(context, me, params.testId, body, stopped.signal)) {
       if (stopped.signal.aborted) return;
       response.write(`${JSON.stringify(line)}\n`);

@@ -1,7 +1,12 @@
 /** What a blueprint may be filled from, and the answer as it comes. */
 import type { FillLine } from '@oaken/contract/tests';
 import type { BodyOf, api } from '@oaken/contract';
-import { blueprintProblems, type Assembled, type Blueprint, type PlannedItem } from '@oaken/core/assembly';
+import {
+  blueprintProblems,
+  type Assembled,
+  type Blueprint,
+  type PlannedItem,
+} from '@oaken/core/assembly';
 import { mostEntries } from '@oaken/core/tests';
 import { chainsOf, type TreeRow } from '@oaken/core/tree';
 import type { Sequelize } from 'sequelize';
@@ -24,11 +29,21 @@ interface Row extends Omit<PlannedItem, 'standards' | 'byHand'> {
 
 type Wanted = BodyOf<typeof api.fillBlueprint>;
 
-export async function insistOnFillable({ database }: Context, me: SignedIn, testId: number, { blueprint }: Wanted) {
-  const test = await row(database, `SELECT t.id FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${editableTest}`, { ...asking(me), testId }); // prettier-ignore
+export async function insistOnFillable(
+  { database }: Context,
+  me: SignedIn,
+  testId: number,
+  { blueprint }: Wanted,
+) {
+  const test = await row(
+    database,
+    `SELECT t.id FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${editableTest}`,
+    { ...asking(me), testId },
+  );
   if (!test) throw notFound('The test');
   const problems = blueprintProblems(blueprint, mostEntries);
-  if (problems.length > 0) throw invalid(problems.map((message) => ({ pointer: '/blueprint', message })));
+  if (problems.length > 0)
+    throw invalid(problems.map((message) => ({ pointer: '/blueprint', message })));
 }
 
 /** Fills it, and says what is being done in lines. */
@@ -68,18 +83,26 @@ export async function* fillBlueprint(
   const ended = outcome as { assembled: Assembled | null } | { error: unknown };
   if ('error' in ended) {
     context.log.error({ err: ended.error }, 'a blueprint could not be filled');
-    yield { line: 'failed', words: 'The machine could not finish. Nothing was changed; try again.' };
+    yield {
+      line: 'failed',
+      words: 'The machine could not finish. Nothing was changed; try again.',
+    };
     return;
   }
   const { assembled } = ended;
   if (!assembled) {
-    yield { line: 'failed', words: `Nothing that fits was found within ${seconds} seconds. Give it more time, or ask for less.` }; // prettier-ignore
+    yield {
+      line: 'failed',
+      words: `Nothing that fits was found within ${seconds} seconds. Give it more time, or ask for less.`,
+    };
     return;
   }
   yield {
     line: 'done',
     ...assembled,
-    forms: await Promise.all(assembled.forms.map((own) => readItems(context.database, me, own, 'TRUE'))),
+    forms: await Promise.all(
+      assembled.forms.map((own) => readItems(context.database, me, own, 'TRUE')),
+    ),
     candidates: candidates.length,
     seconds: (performance.now() - began) / 1000,
   };
@@ -89,11 +112,21 @@ export async function* fillBlueprint(
  * Items of my usable banks on the blueprint's standards, with those of the test that are kept, whatever bank they come
  * from; and which are copies of each other.
  */
-async function candidatesFor(database: Sequelize, me: SignedIn, testId: number, { blueprint, keep }: Wanted) {
-  const standards = await rows<TreeRow>(database, 'SELECT id, parent_id AS parentId FROM standards'); // prettier-ignore
+async function candidatesFor(
+  database: Sequelize,
+  me: SignedIn,
+  testId: number,
+  { blueprint, keep }: Wanted,
+) {
+  const standards = await rows<TreeRow>(
+    database,
+    'SELECT id, parent_id AS parentId FROM standards',
+  );
   const chain = chainsOf(standards);
   const rowsOf = new Set(blueprint.rows.map(({ standard }) => standard));
-  const below = standards.map(({ id }) => id).filter((id) => chain(id).some((own) => rowsOf.has(own)));
+  const below = standards
+    .map(({ id }) => id)
+    .filter((id) => chain(id).some((own) => rowsOf.has(own)));
   const found = await rows<Row>(
     database,
     `SELECT i.id, r.depth, r.points, COALESCE(r.seconds, :usualSeconds) AS seconds,
@@ -107,7 +140,9 @@ async function candidatesFor(database: Sequelize, me: SignedIn, testId: number, 
     { ...asking(me), ...blueprint, usualSeconds, testId, keep: [0, ...keep], below },
   );
   const ids = new Set(found.map(({ id }) => id));
-  const copies = found.flatMap(({ id, source }): [number, number][] => (source !== null && ids.has(source) ? [[id, source]] : [])); // prettier-ignore
+  const copies = found.flatMap(({ id, source }): [number, number][] =>
+    source !== null && ids.has(source) ? [[id, source]] : [],
+  );
   const candidates = found.map(({ standards: list, byHand, source: _, ...own }): PlannedItem => ({
     ...own,
     byHand: Boolean(byHand),
@@ -124,6 +159,8 @@ function condition({ banks, grades }: Blueprint, anyStandard: boolean): string {
     // What gives no points measures nothing.
     'r.points > 0',
     ...(banks.length > 0 ? ['i.bank_id IN (:banks)'] : []),
-    ...(grades.length > 0 ? ['r.id IN (SELECT g.revision_id FROM revision_grades g WHERE g.grade IN (:grades))'] : []),
+    ...(grades.length > 0
+      ? ['r.id IN (SELECT g.revision_id FROM revision_grades g WHERE g.grade IN (:grades))']
+      : []),
   ].join(' AND ');
 }

@@ -25,9 +25,14 @@ const readDrafts = (database: Sequelize, me: SignedIn, draftId: number | null) =
     { ...asking(me), draftId },
   );
 
-export async function listDrafts(database: Sequelize, me: SignedIn): Promise<AnswerOf<typeof api.listDrafts>> {
+export async function listDrafts(
+  database: Sequelize,
+  me: SignedIn,
+): Promise<AnswerOf<typeof api.listDrafts>> {
   const found = await readDrafts(database, me, null);
-  return { drafts: found.map(({ form: _, ...own }) => ({ ...own, changedAt: toMillis(own.changedAt) })) };
+  return {
+    drafts: found.map(({ form: _, ...own }) => ({ ...own, changedAt: toMillis(own.changedAt) })),
+  };
 }
 
 export async function readDraft(
@@ -35,10 +40,13 @@ export async function readDraft(
   me: SignedIn,
   draftId: number,
 ): Promise<AnswerOf<typeof api.readDraft>> {
-  // prettier-ignore
   const [own] = await readDrafts(database, me, draftId);
   if (!own) throw notFound('The draft');
-  return { ...own, changedAt: toMillis(own.changedAt), form: fromJson<Record<string, unknown>>(own.form) };
+  return {
+    ...own,
+    changedAt: toMillis(own.changedAt),
+    form: fromJson<Record<string, unknown>>(own.form),
+  };
 }
 
 export async function keepDraft(
@@ -48,13 +56,33 @@ export async function keepDraft(
   { clientKey, testId, form }: BodyOf<typeof api.keepDraft>,
 ): Promise<{ id: number }> {
   return database.transaction(async (transaction) => {
-    const values = { ...asking(me), draftId, clientKey, testId, form: JSON.stringify(form), time: new Date(now()) };
-    const test = await row(database, `SELECT t.id FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${editableTest}`, values, transaction); // prettier-ignore
+    const values = {
+      ...asking(me),
+      draftId,
+      clientKey,
+      testId,
+      form: JSON.stringify(form),
+      time: new Date(now()),
+    };
+    const test = await row(
+      database,
+      `SELECT t.id FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${editableTest}`,
+      values,
+      transaction,
+    );
     if (!test) throw notFound('The test');
-    const known = await row<{ id: number }>(database, 'SELECT id FROM assignment_drafts WHERE owner_id = :me AND (id = :draftId OR client_key = :clientKey) FOR UPDATE', values, transaction); // prettier-ignore
+    const known = await row<{ id: number }>(
+      database,
+      'SELECT id FROM assignment_drafts WHERE owner_id = :me AND (id = :draftId OR client_key = :clientKey) FOR UPDATE',
+      values,
+      transaction,
+    );
     if (!known && draftId !== 0) throw notFound('The draft');
     if (known) {
-      await database.query('UPDATE assignment_drafts SET form = :form, changed_at = :time WHERE id = :id', { replacements: { ...values, id: known.id }, transaction }); // prettier-ignore
+      await database.query(
+        'UPDATE assignment_drafts SET form = :form, changed_at = :time WHERE id = :id',
+        { replacements: { ...values, id: known.id }, transaction },
+      );
       return { id: known.id };
     }
     const id = await insertedId(
@@ -67,9 +95,14 @@ export async function keepDraft(
   });
 }
 
-export async function removeDraft({ database }: Context, me: SignedIn, draftId: number): Promise<void> {
+export async function removeDraft(
+  { database }: Context,
+  me: SignedIn,
+  draftId: number,
+): Promise<void> {
   const values = { ...asking(me), draftId };
   const mine = 'id = :draftId AND owner_id = :me';
-  if (!(await row(database, `SELECT id FROM assignment_drafts WHERE ${mine}`, values))) throw notFound('The draft');
+  if (!(await row(database, `SELECT id FROM assignment_drafts WHERE ${mine}`, values)))
+    throw notFound('The draft');
   await database.query(`DELETE FROM assignment_drafts WHERE ${mine}`, { replacements: values });
 }

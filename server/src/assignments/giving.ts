@@ -33,19 +33,29 @@ export function wishProblems(
   now: number,
   { given = false, items = null }: { given?: boolean; items?: number | null } = {},
 ): { field: string; message: string }[] {
-  // prettier-ignore
-  const found = windowProblems(own, longestWork(own.rules, items), given ? Math.min(now, own.opensAt) : now);
-  if (own.visibleFrom !== null && own.visibleFrom > Math.max(own.opensAt, now)) found.push({ field: 'visibleFrom', message: 'They must be able to see it when it opens.' }); // prettier-ignore
-  if (own.answersFrom !== null && own.answersFrom < own.opensAt) found.push({ field: 'answersFrom', message: 'Answers cannot be seen before it opens.' }); // prettier-ignore
+  const found = windowProblems(
+    own,
+    longestWork(own.rules, items),
+    given ? Math.min(now, own.opensAt) : now,
+  );
+  if (own.visibleFrom !== null && own.visibleFrom > Math.max(own.opensAt, now))
+    found.push({ field: 'visibleFrom', message: 'They must be able to see it when it opens.' });
+  if (own.answersFrom !== null && own.answersFrom < own.opensAt)
+    found.push({ field: 'answersFrom', message: 'Answers cannot be seen before it opens.' });
   return [...found, ...ruleProblems(own.rules)];
 }
 
 /** Times are for sections that the test has. */
-function partProblems({ stageLimit }: Wanted['rules'], { sections }: ReturnType<typeof readOutline>) {
+function partProblems(
+  { stageLimit }: Wanted['rules'],
+  { sections }: ReturnType<typeof readOutline>,
+) {
   const known =
     stageLimit?.of !== 'sections' ||
     Object.keys(stageLimit.minutes).every((id) => sections.some((own) => own.id === id));
-  return known ? [] : [{ field: 'stageLimit', message: 'The test no longer has one of these sections.' }];
+  return known
+    ? []
+    : [{ field: 'stageLimit', message: 'The test no longer has one of these sections.' }];
 }
 
 export const asDate = (at: number | null) => (at === null ? null : new Date(at));
@@ -66,8 +76,14 @@ export const wishColumns = (
 });
 
 /** A group's form goes before its class's; all others get the forms in turn. */
-function formFor({ classId, groupIds }: Recipient, turn: () => string | null, { formsFor }: Wanted): string | null {
-  const own = formsFor.find(({ groupId }) => groupId !== undefined && groupIds.includes(groupId)) ?? formsFor.find((one) => one.classId === classId); // prettier-ignore
+function formFor(
+  { classId, groupIds }: Recipient,
+  turn: () => string | null,
+  { formsFor }: Wanted,
+): string | null {
+  const own =
+    formsFor.find(({ groupId }) => groupId !== undefined && groupIds.includes(groupId)) ??
+    formsFor.find((one) => one.classId === classId);
   return own ? own.form : turn();
 }
 
@@ -99,17 +115,21 @@ export async function giveAssignment(
     const outline = readOutline(fromJson(test.outline));
     const wrong = wishProblems({ ...wanted, opensAt }, time, { items: countItems(outline) });
     wrong.push(...partProblems(wanted.rules, outline));
-    if (wrong.length > 0) throw invalid(wrong.map(({ field, message }) => ({ pointer: `/${field}`, message })));
+    if (wrong.length > 0)
+      throw invalid(wrong.map(({ field, message }) => ({ pointer: `/${field}`, message })));
     const inTheWay = hindrances(outline, { pools: await poolSizes(context, me, outline) });
-    if (inTheWay.length > 0) throw invalid(inTheWay.map(({ words }) => ({ pointer: '/testId', message: words })));
+    if (inTheWay.length > 0)
+      throw invalid(inTheWay.map(({ words }) => ({ pointer: '/testId', message: words })));
     if (test.version !== wanted.testVersion)
       throw new Problem(
         409,
         'The test was changed since this page was opened.',
         'Look at the slip again before you give it.',
       );
-    const known = (form: string | null) => form === null || outline.forms.some(({ id }) => id === form);
-    if (![...wanted.forms, ...wanted.formsFor.map(({ form }) => form)].every(known)) throw notFound('One of the forms');
+    const known = (form: string | null) =>
+      form === null || outline.forms.some(({ id }) => id === form);
+    if (![...wanted.forms, ...wanted.formsFor.map(({ form }) => form)].every(known))
+      throw notFound('One of the forms');
 
     const { recipients, classes } = await resolveWho(database, me, wanted.who, transaction);
     if (recipients.length === 0 && !wanted.who.link)
@@ -128,10 +148,20 @@ export async function giveAssignment(
       },
       transaction,
     );
-    await database.query('INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id) VALUES :pins', {
-      replacements: { pins: entriesOf(edition).map((entry) => [editionId, entry.id, entry.itemId, entry.revisionId]) },
-      transaction,
-    });
+    await database.query(
+      'INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id) VALUES :pins',
+      {
+        replacements: {
+          pins: entriesOf(edition).map((entry) => [
+            editionId,
+            entry.id,
+            entry.itemId,
+            entry.revisionId,
+          ]),
+        },
+        transaction,
+      },
+    );
     const link = wanted.who.link ? randomBytes(16).toString('base64url') : null;
     const { who, forms, formsFor } = wanted;
     const id = await insertedId(
@@ -155,10 +185,13 @@ export async function giveAssignment(
       transaction,
     );
     if (classes.length > 0)
-      await database.query('INSERT INTO assignment_classes (assignment_id, class_id, whole) VALUES :lines', {
-        replacements: { lines: classes.map((own) => [id, own.id, own.whole]) },
-        transaction,
-      });
+      await database.query(
+        'INSERT INTO assignment_classes (assignment_id, class_id, whole) VALUES :lines',
+        {
+          replacements: { lines: classes.map((own) => [id, own.id, own.whole]) },
+          transaction,
+        },
+      );
     // Places in the deal are drawn by lot, so that neighbours on the roll do not share their items.
     const dealt = randomFrom(randomBytes(16).toString('hex')).shuffle(recipients);
     let turned = 0;
@@ -168,18 +201,28 @@ export async function giveAssignment(
         'INSERT INTO assignment_students (assignment_id, student_id, class_id, place, form) VALUES :lines',
         {
           replacements: {
-            lines: dealt.map((own, at) => [id, own.studentId, own.classId, at, formFor(own, turn, wanted)]),
+            lines: dealt.map((own, at) => [
+              id,
+              own.studentId,
+              own.classId,
+              at,
+              formFor(own, turn, wanted),
+            ]),
           },
           transaction,
         },
       );
-    if (wanted.invite && context.post) await invite(database, id, context.site.origin, time, transaction);
+    if (wanted.invite && context.post)
+      await invite(database, id, context.site.origin, time, transaction);
     // What is given is ready, whether or not anybody said so before.
     await database.query(
       `UPDATE tests SET ready = TRUE, facts = NULL, outline = JSON_SET(outline, '$.ready', JSON_EXTRACT('[true]', '$[0]')) WHERE id = :testId`,
       { replacements: { testId: wanted.testId }, transaction },
     );
-    await database.query('DELETE FROM assignment_drafts WHERE id = :draftId AND owner_id = :me', { replacements: { ...asking(me), draftId: wanted.draftId }, transaction }); // prettier-ignore
+    await database.query('DELETE FROM assignment_drafts WHERE id = :draftId AND owner_id = :me', {
+      replacements: { ...asking(me), draftId: wanted.draftId },
+      transaction,
+    });
     return { id, students: recipients.length, link };
   });
 }
@@ -187,6 +230,7 @@ export async function giveAssignment(
 function nobodyWords({ classIds, groupIds, studentIds }: Wanted['who']): string {
   if (classIds.length + groupIds.length + studentIds.length === 0)
     return 'Choose at least one class, group or student.';
-  if (groupIds.length + studentIds.length === 0) return 'There are no students in the chosen classes.';
+  if (groupIds.length + studentIds.length === 0)
+    return 'There are no students in the chosen classes.';
   return 'There are no students in what is chosen.';
 }

@@ -44,10 +44,14 @@ export function addGuest(
   own: Linked,
   name: string,
 ): Promise<number> {
-  // prettier-ignore
   const time = now();
   const state = windowState(windowOf(own), time);
-  if (state === 'before' || state === 'closed') throw new Problem(409, state === 'before' ? 'It has not opened yet.' : 'It has closed.', 'Ask your teacher.'); // prettier-ignore
+  if (state === 'before' || state === 'closed')
+    throw new Problem(
+      409,
+      state === 'before' ? 'It has not opened yet.' : 'It has closed.',
+      'Ask your teacher.',
+    );
   return database.transaction(async (transaction) => {
     const held = await row<{ n: number; place: number }>(
       database,
@@ -55,7 +59,8 @@ export function addGuest(
       { id: own.id },
       transaction,
     );
-    if (held!.n >= mostGuests) throw new Problem(409, 'Too many guests have come by this link.', 'Ask your teacher.');
+    if (held!.n >= mostGuests)
+      throw new Problem(409, 'Too many guests have come by this link.', 'Ask your teacher.');
     const guest = await insertedId(
       database,
       `INSERT INTO accounts (school_id, role, given_name, family_name, secret_hash, guest_of, created_at)
@@ -63,8 +68,19 @@ export function addGuest(
       { ...splitName(name), schoolId: own.schoolId, id: own.id, time: new Date(time) },
       transaction,
     );
-    const form = await row<{ form: string | null }>(database, 'SELECT form FROM assignment_students WHERE assignment_id = :id GROUP BY form ORDER BY COUNT(*), form LIMIT 1', { id: own.id }, transaction); // prettier-ignore
-    await database.query('INSERT INTO assignment_students (assignment_id, student_id, class_id, place, form) VALUES (:id, :guest, NULL, :place, :form)', { replacements: { id: own.id, guest, place: held!.place, form: form?.form ?? null }, transaction }); // prettier-ignore
+    const form = await row<{ form: string | null }>(
+      database,
+      'SELECT form FROM assignment_students WHERE assignment_id = :id GROUP BY form ORDER BY COUNT(*), form LIMIT 1',
+      { id: own.id },
+      transaction,
+    );
+    await database.query(
+      'INSERT INTO assignment_students (assignment_id, student_id, class_id, place, form) VALUES (:id, :guest, NULL, :place, :form)',
+      {
+        replacements: { id: own.id, guest, place: held!.place, form: form?.form ?? null },
+        transaction,
+      },
+    );
     return guest;
   });
 }
@@ -79,7 +95,13 @@ export async function tieGuest(
 ): Promise<void> {
   await database.transaction(async (transaction) => {
     await insistOnRunningAssignment(database, me, assignmentId, transaction);
-    const values = { assignmentId, guestId, studentId, teacher: me.account.id, time: new Date(now()) };
+    const values = {
+      assignmentId,
+      guestId,
+      studentId,
+      teacher: me.account.id,
+      time: new Date(now()),
+    };
     const run = (sql: string) => database.query(sql, { replacements: values, transaction });
     const guest = await row(
       database,
@@ -96,22 +118,66 @@ export async function tieGuest(
       transaction,
     );
     if (!student) throw notFound('The student');
-    const working = await row(database, 'SELECT id FROM attempts WHERE assignment_id = :assignmentId AND student_id IN (:guestId, :studentId) AND handed_in_at IS NULL', values, transaction); // prettier-ignore
-    if (working) throw new Problem(409, 'One of the two is still working.', 'Wait until the work is handed in.');
-    const before = await row<{ most: number }>(database, 'SELECT COALESCE(MAX(number), 0) AS most FROM attempts WHERE assignment_id = :assignmentId AND student_id = :studentId', values, transaction); // prettier-ignore
-    await database.query('UPDATE attempts SET student_id = :studentId, number = number + :most WHERE assignment_id = :assignmentId AND student_id = :guestId', { replacements: { ...values, most: before!.most }, transaction }); // prettier-ignore
-    const line = await row(database, 'SELECT student_id FROM assignment_students WHERE assignment_id = :assignmentId AND student_id = :studentId', values, transaction); // prettier-ignore
+    const working = await row(
+      database,
+      'SELECT id FROM attempts WHERE assignment_id = :assignmentId AND student_id IN (:guestId, :studentId) AND handed_in_at IS NULL',
+      values,
+      transaction,
+    );
+    if (working)
+      throw new Problem(
+        409,
+        'One of the two is still working.',
+        'Wait until the work is handed in.',
+      );
+    const before = await row<{ most: number }>(
+      database,
+      'SELECT COALESCE(MAX(number), 0) AS most FROM attempts WHERE assignment_id = :assignmentId AND student_id = :studentId',
+      values,
+      transaction,
+    );
+    await database.query(
+      'UPDATE attempts SET student_id = :studentId, number = number + :most WHERE assignment_id = :assignmentId AND student_id = :guestId',
+      { replacements: { ...values, most: before!.most }, transaction },
+    );
+    const line = await row(
+      database,
+      'SELECT student_id FROM assignment_students WHERE assignment_id = :assignmentId AND student_id = :studentId',
+      values,
+      transaction,
+    );
     if (line) {
-      await run('UPDATE assignment_students SET withdrawn_at = NULL WHERE assignment_id = :assignmentId AND student_id = :studentId'); // prettier-ignore
-      await run('DELETE FROM assignment_students WHERE assignment_id = :assignmentId AND student_id = :guestId');
+      await run(
+        'UPDATE assignment_students SET withdrawn_at = NULL WHERE assignment_id = :assignmentId AND student_id = :studentId',
+      );
+      await run(
+        'DELETE FROM assignment_students WHERE assignment_id = :assignmentId AND student_id = :guestId',
+      );
     } else {
-      await database.query('UPDATE assignment_students SET student_id = :studentId, class_id = :classId WHERE assignment_id = :assignmentId AND student_id = :guestId', { replacements: { ...values, classId: student.classId }, transaction }); // prettier-ignore
-      await database.query('INSERT IGNORE INTO assignment_classes (assignment_id, class_id, whole) VALUES (:assignmentId, :classId, FALSE)', { replacements: { ...values, classId: student.classId }, transaction }); // prettier-ignore
+      await database.query(
+        'UPDATE assignment_students SET student_id = :studentId, class_id = :classId WHERE assignment_id = :assignmentId AND student_id = :guestId',
+        { replacements: { ...values, classId: student.classId }, transaction },
+      );
+      await database.query(
+        'INSERT IGNORE INTO assignment_classes (assignment_id, class_id, whole) VALUES (:assignmentId, :classId, FALSE)',
+        { replacements: { ...values, classId: student.classId }, transaction },
+      );
     }
     await run('UPDATE files SET made_by = :studentId WHERE made_by = :guestId');
     await run('UPDATE accounts SET disabled_at = :time WHERE id = :guestId');
     await run('DELETE FROM sessions WHERE account_id = :guestId');
-    const { rules } = (await row<{ rules: unknown }>(database, 'SELECT rules FROM assignments WHERE id = :assignmentId', values, transaction))!; // prettier-ignore
-    await recount(database, assignmentId, fromJson<AssignmentRules>(rules).counts, studentId, transaction);
+    const { rules } = (await row<{ rules: unknown }>(
+      database,
+      'SELECT rules FROM assignments WHERE id = :assignmentId',
+      values,
+      transaction,
+    ))!;
+    await recount(
+      database,
+      assignmentId,
+      fromJson<AssignmentRules>(rules).counts,
+      studentId,
+      transaction,
+    );
   });
 }

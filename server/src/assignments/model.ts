@@ -8,7 +8,10 @@ import {
 } from 'sequelize';
 
 /** The columns that are changed one by one; everything else about an assignment is asked and written in SQL. */
-export class Assignment extends Model<InferAttributes<Assignment>, InferCreationAttributes<Assignment>> {
+export class Assignment extends Model<
+  InferAttributes<Assignment>,
+  InferCreationAttributes<Assignment>
+> {
   declare id: CreationOptional<number>;
   declare releasedAt: CreationOptional<Date | null>;
   declare takenBackAt: CreationOptional<Date | null>;

@@ -35,8 +35,12 @@ export async function resolveWho(
   who: Who,
   transaction?: Transaction,
 ): Promise<Resolved> {
-  // prettier-ignore
-  const values = { ...asking(me), classIds: orNone(who.classIds), groupIds: orNone(who.groupIds), studentIds: orNone(who.studentIds) }; // prettier-ignore
+  const values = {
+    ...asking(me),
+    classIds: orNone(who.classIds),
+    groupIds: orNone(who.groupIds),
+    studentIds: orNone(who.studentIds),
+  };
   const classes = await rows<{ id: number; name: string }>(
     database,
     `SELECT c.id, c.name FROM classes c WHERE c.id IN (:classIds) AND c.put_away_at IS NULL AND ${ownClass} ORDER BY c.name`,
@@ -50,7 +54,13 @@ export async function resolveWho(
     values,
     transaction,
   );
-  const reached = await rows<{ studentId: number; classId: number; groupId: number | null; by: number; name: string }>(
+  const reached = await rows<{
+    studentId: number;
+    classId: number;
+    groupId: number | null;
+    by: number;
+    name: string;
+  }>(
     database,
     `SELECT e.student_id AS studentId, e.class_id AS classId, NULL AS groupId, 0 AS \`by\`, '' AS name
        FROM enrolments e WHERE e.class_id IN (:classIds) AND e.left_at IS NULL
@@ -67,7 +77,9 @@ export async function resolveWho(
   );
   if (classes.length !== new Set(who.classIds).size) throw notFound('One of the classes');
   if (groups.length !== new Set(who.groupIds).size) throw notFound('One of the groups');
-  const singles = new Map(reached.filter(({ by }) => by === 2).map((own) => [own.studentId, own.name.trim()]));
+  const singles = new Map(
+    reached.filter(({ by }) => by === 2).map((own) => [own.studentId, own.name.trim()]),
+  );
   if (singles.size !== new Set(who.studentIds).size) throw notFound('One of the students');
 
   const byStudent = new Map<number, Recipient>();
@@ -96,11 +108,26 @@ export async function readRecipients(
   me: SignedIn,
   who: Who,
 ): Promise<AnswerOf<typeof api.readRecipients>> {
-  // prettier-ignore
   const { recipients } = await resolveWho(database, me, who);
   const ids = orNone(recipients.map(({ studentId }) => studentId));
-  const supports = (await rows<{ supports: unknown }>(database, 'SELECT content AS supports FROM student_supports WHERE student_id IN (:ids)', { ids })).map((own) => supportsOf(own)!); // prettier-ignore
-  const has = await rows<{ assignmentId: number; title: string; kind: string; teacher: string; mine: number; opensAt: Date; closesAt: Date | null; rules: unknown; students: number }>(
+  const supports = (
+    await rows<{ supports: unknown }>(
+      database,
+      'SELECT content AS supports FROM student_supports WHERE student_id IN (:ids)',
+      { ids },
+    )
+  ).map((own) => supportsOf(own)!);
+  const has = await rows<{
+    assignmentId: number;
+    title: string;
+    kind: string;
+    teacher: string;
+    mine: number;
+    opensAt: Date;
+    closesAt: Date | null;
+    rules: unknown;
+    students: number;
+  }>(
     database,
     `SELECT a.id AS assignmentId, a.title, a.kind, CONCAT(t.given_name, ' ', t.family_name) AS teacher, ${ownAssignment} AS mine,
             a.opens_at AS opensAt, a.closes_at AS closesAt, a.rules, COUNT(*) AS students
@@ -109,8 +136,12 @@ export async function readRecipients(
         AND (a.closes_at IS NULL OR a.closes_at > :now - INTERVAL 14 DAY)
       GROUP BY a.id ORDER BY a.closes_at IS NULL, a.closes_at LIMIT 200`,
     { ...asking(me), ids },
-  ); // prettier-ignore
-  const mail = await row<{ n: number }>(database, 'SELECT COUNT(*) AS n FROM accounts WHERE id IN (:ids) AND email IS NOT NULL', { ids }); // prettier-ignore
+  );
+  const mail = await row<{ n: number }>(
+    database,
+    'SELECT COUNT(*) AS n FROM accounts WHERE id IN (:ids) AND email IS NOT NULL',
+    { ids },
+  );
   const forms = new Map<string, number>();
   for (const { form } of supports) if (form !== null) forms.set(form, (forms.get(form) ?? 0) + 1);
   return {
@@ -128,8 +159,17 @@ export async function readRecipients(
   };
 }
 
-export async function listGroups(database: Sequelize, me: SignedIn): Promise<AnswerOf<typeof api.listGroups>> {
-  const found = await rows<{ id: number; name: string; classId: number; className: string; students: string | null }>(
+export async function listGroups(
+  database: Sequelize,
+  me: SignedIn,
+): Promise<AnswerOf<typeof api.listGroups>> {
+  const found = await rows<{
+    id: number;
+    name: string;
+    classId: number;
+    className: string;
+    students: string | null;
+  }>(
     database,
     `SELECT q.id, q.name, q.class_id AS classId, c.name AS className,
             (SELECT GROUP_CONCAT(m.student_id) FROM group_members m JOIN enrolments e ON e.student_id = m.student_id AND e.class_id = q.class_id AND e.left_at IS NULL
@@ -137,5 +177,10 @@ export async function listGroups(database: Sequelize, me: SignedIn): Promise<Ans
        FROM class_groups q JOIN classes c ON c.id = q.class_id WHERE c.put_away_at IS NULL AND ${ownClass} ORDER BY c.name, q.name`,
     asking(me),
   );
-  return { groups: found.map(({ students, ...own }) => ({ ...own, students: students ? students.split(',').map(Number) : [] })) }; // prettier-ignore
+  return {
+    groups: found.map(({ students, ...own }) => ({
+      ...own,
+      students: students ? students.split(',').map(Number) : [],
+    })),
+  };
 }

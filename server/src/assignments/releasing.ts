@@ -19,7 +19,9 @@ export async function releaseAssignment(
     { releasedAt: releasedAt === null ? null : new Date(releasedAt) },
     { where: { id: assignmentId } },
   );
-  const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', { assignmentId });
+  const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', {
+    assignmentId,
+  });
   const stored = (await row<StoredTimes & { answersFrom: Date | null }>(
     database,
     `SELECT ${timeColumns}, a.answers_from AS answersFrom FROM assignments a WHERE a.id = :assignmentId`,

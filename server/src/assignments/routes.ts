@@ -15,16 +15,28 @@ export function assignmentRoutes(bind: Bind, context: Context): void {
   const { database, now } = context;
   bind(api.readRecipients, ({ me, body }) => readRecipients(context, me, body));
   bind(api.listGroups, ({ me }) => listGroups(database, me));
-  bind(api.listAssignments, async ({ me }) => ({ assignments: await readAssignments(database, me) }));
+  bind(api.listAssignments, async ({ me }) => ({
+    assignments: await readAssignments(database, me),
+  }));
   bind(api.giveAssignment, ({ me, body }) => giveAssignment(context, me, body));
-  bind(api.readAssignment, ({ me, params }) => readAssignment(database, me, params.assignmentId, now()));
+  bind(api.readAssignment, ({ me, params }) =>
+    readAssignment(database, me, params.assignmentId, now()),
+  );
   bind(api.changeAssignment, ({ me, params, body }) =>
     quietly(changeAssignment(context, me, params.assignmentId, body)),
   );
-  bind(api.stopAssignment, ({ me, params }) => quietly(stopAssignment(context, me, params.assignmentId)));
-  bind(api.extendAssignment, ({ me, params, body }) => extendAssignment(context, me, params.assignmentId, body));
-  bind(api.letIn, ({ me, params }) => quietly(letIn(context, me, params.assignmentId, params.studentId)));
-  bind(api.takeBackAssignment, ({ me, params }) => quietly(takeBack(context, me, params.assignmentId)));
+  bind(api.stopAssignment, ({ me, params }) =>
+    quietly(stopAssignment(context, me, params.assignmentId)),
+  );
+  bind(api.extendAssignment, ({ me, params, body }) =>
+    extendAssignment(context, me, params.assignmentId, body),
+  );
+  bind(api.letIn, ({ me, params }) =>
+    quietly(letIn(context, me, params.assignmentId, params.studentId)),
+  );
+  bind(api.takeBackAssignment, ({ me, params }) =>
+    quietly(takeBack(context, me, params.assignmentId)),
+  );
   bind(api.tieGuest, ({ me, params, body }) =>
     quietly(tieGuest(context, me, params.assignmentId, params.guestId, body.studentId)),
   );

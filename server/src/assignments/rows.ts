@@ -5,7 +5,16 @@ import type { Sequelize } from 'sequelize';
 import { asking, ownAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { fromJson, rows, toMillis, toMillisOrNull } from '../database/connect';
-import { lateRuleOf, ownColumns, schoolZone, studentWindow, timeColumns, windowOf, type StoredOwn, type StoredTimes } from './times'; // prettier-ignore
+import {
+  lateRuleOf,
+  ownColumns,
+  schoolZone,
+  studentWindow,
+  timeColumns,
+  windowOf,
+  type StoredOwn,
+  type StoredTimes,
+} from './times';
 
 interface Stored extends StoredTimes {
   id: number;
@@ -56,37 +65,42 @@ export async function readAssignments(
     { ...asking(me), ...values },
   );
   const ends = await lastEnds(database, found);
-  return found.map(({ begun, working, classes, groups, singles, link, lateUntil, lateOff, ...one }) => {
-    const through = split(classes).map((line) => {
-      const [id = '', whole = '', ...name] = line.split(' ');
-      return { id: Number(id), whole: whole === '1', name: name.join(' ') };
-    });
-    const names: Recipients = {
-      classes: through.filter(({ whole }) => whole).map(({ name }) => name),
-      groups: split(groups),
-      students: split(singles),
-      link: link !== null,
-    };
-    return {
-      ...one,
-      recipients: recipientsInWords(names),
-      classes: through.map(({ id, name }) => ({ id, name })),
-      lateRule: lateRuleOf({ lateUntil, lateOff }),
-      rules: fromJson<AssignmentRules>(one.rules),
-      opensAt: toMillis(one.opensAt),
-      closesAt: toMillisOrNull(one.closesAt),
-      stoppedAt: toMillisOrNull(one.stoppedAt),
-      releasedAt: toMillisOrNull(one.releasedAt),
-      lastEnd: ends.get(one.id) ?? null,
-      notBegun: Math.max(0, one.given - begun),
-      working,
-      handedIn: begun - working,
-    };
-  });
+  return found.map(
+    ({ begun, working, classes, groups, singles, link, lateUntil, lateOff, ...one }) => {
+      const through = split(classes).map((line) => {
+        const [id = '', whole = '', ...name] = line.split(' ');
+        return { id: Number(id), whole: whole === '1', name: name.join(' ') };
+      });
+      const names: Recipients = {
+        classes: through.filter(({ whole }) => whole).map(({ name }) => name),
+        groups: split(groups),
+        students: split(singles),
+        link: link !== null,
+      };
+      return {
+        ...one,
+        recipients: recipientsInWords(names),
+        classes: through.map(({ id, name }) => ({ id, name })),
+        lateRule: lateRuleOf({ lateUntil, lateOff }),
+        rules: fromJson<AssignmentRules>(one.rules),
+        opensAt: toMillis(one.opensAt),
+        closesAt: toMillisOrNull(one.closesAt),
+        stoppedAt: toMillisOrNull(one.stoppedAt),
+        releasedAt: toMillisOrNull(one.releasedAt),
+        lastEnd: ends.get(one.id) ?? null,
+        notBegun: Math.max(0, one.given - begun),
+        working,
+        handedIn: begun - working,
+      };
+    },
+  );
 }
 
 /** When the last window of each assignment ends; those that never end have none. */
-async function lastEnds(database: Sequelize, found: (StoredTimes & { id: number })[]): Promise<Map<number, number>> {
+async function lastEnds(
+  database: Sequelize,
+  found: (StoredTimes & { id: number })[],
+): Promise<Map<number, number>> {
   const zone = await schoolZone(database);
   const ends = new Map<number, number>();
   for (const own of found) {

@@ -9,7 +9,15 @@ import type { SignedIn } from '../accounts/sessions';
 import { fromJson, row, rows, toMillisOrNull } from '../database/connect';
 import { notFound } from '../http/problem';
 import { readAssignments } from './rows';
-import { ownColumns, schoolZone, standingOf, studentWindow, supportsOf, type StoredOwn, type StoredTimes } from './times'; // prettier-ignore
+import {
+  ownColumns,
+  schoolZone,
+  standingOf,
+  studentWindow,
+  supportsOf,
+  type StoredOwn,
+  type StoredTimes,
+} from './times';
 
 interface Line extends StoredOwn {
   studentId: number;
@@ -53,20 +61,37 @@ export async function readAssignment(
   assignmentId: number,
   now: number,
 ): Promise<AnswerOf<typeof api.readAssignment>> {
-  // prettier-ignore
-  const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', { assignmentId });
+  const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', {
+    assignmentId,
+  });
   if (!assignment) throw notFound('The assignment');
-  const own = (await row<{ visibleFrom: Date | null; answersFrom: Date | null; word: string; instructions: string; note: string; wishes: unknown; link: string | null; mayChange: number; sectionIds: unknown; sectionTitles: unknown }>(
+  const own = (await row<{
+    visibleFrom: Date | null;
+    answersFrom: Date | null;
+    word: string;
+    instructions: string;
+    note: string;
+    wishes: unknown;
+    link: string | null;
+    mayChange: number;
+    sectionIds: unknown;
+    sectionTitles: unknown;
+  }>(
     database,
     `SELECT a.visible_from AS visibleFrom, a.answers_from AS answersFrom, a.word, a.instructions, a.note, a.wishes, a.link_token AS link,
             ${runsAssignment} AS mayChange, JSON_EXTRACT(e.content, '$.sections[*].id') AS sectionIds, JSON_EXTRACT(e.content, '$.sections[*].title') AS sectionTitles
        FROM assignments a JOIN editions e ON e.id = a.edition_id WHERE a.id = :assignmentId`,
     { ...asking(me), assignmentId },
-  ))!; // prettier-ignore
+  ))!;
   const wishes = own.wishes === null ? null : fromJson<StoredWishes>(own.wishes);
   return {
     assignment,
-    who: wishes?.who ?? { classIds: assignment.classes.map(({ id }) => id), groupIds: [], studentIds: [], link: false },
+    who: wishes?.who ?? {
+      classIds: assignment.classes.map(({ id }) => id),
+      groupIds: [],
+      studentIds: [],
+      link: false,
+    },
     visibleFrom: toMillisOrNull(own.visibleFrom),
     answersFrom: toMillisOrNull(own.answersFrom),
     word: own.word,
@@ -94,12 +119,17 @@ async function countLetters(database: Sequelize, assignmentId: number) {
             COALESCE(SUM(given_up_at IS NOT NULL), 0) AS failed FROM letters WHERE assignment_id = :assignmentId`,
     { assignmentId },
   );
-  return { sent: Number(found!.sent), waiting: Number(found!.waiting), failed: Number(found!.failed) };
+  return {
+    sent: Number(found!.sent),
+    waiting: Number(found!.waiting),
+    failed: Number(found!.failed),
+  };
 }
 
 /** @param now null: it may be left as long as wanted */
 function assigned(own: Line, now: number | null): Assigned {
-  const fixed = own.given === null ? null : fromJson<{ supports: Supports | null }>(own.given).supports;
+  const fixed =
+    own.given === null ? null : fromJson<{ supports: Supports | null }>(own.given).supports;
   const supports = own.given === null ? supportsOf(own) : fixed;
   return {
     studentId: own.studentId,
@@ -108,13 +138,24 @@ function assigned(own: Line, now: number | null): Assigned {
     rollNumber: own.rollNumber,
     guest: Boolean(own.guest),
     form: own.form,
-    state: own.attempts === 0 ? (own.withdrawnAt ? 'withdrawn' : 'not-begun') : own.working > 0 ? 'working' : 'handed-in', // prettier-ignore
+    state:
+      own.attempts === 0
+        ? own.withdrawnAt
+          ? 'withdrawn'
+          : 'not-begun'
+        : own.working > 0
+          ? 'working'
+          : 'handed-in',
     attempts: own.attempts,
     supports: supports ? supportsInWords(supports).join(', ') : '',
     closesAt: toMillisOrNull(own.ownClosesAt),
     extraMinutes: own.extraMinutes,
     extraAttempts: own.extraAttempts,
-    away: own.working > 0 && now !== null && own.seenAt !== null && now - own.seenAt.getTime() > mayBeAway,
+    away:
+      own.working > 0 &&
+      now !== null &&
+      own.seenAt !== null &&
+      now - own.seenAt.getTime() > mayBeAway,
   };
 }
 
@@ -128,7 +169,12 @@ export async function whoCanAnswer(
   const zone = await schoolZone(database);
   const able = (await lines(database, assignmentId)).filter((own) => {
     if (own.withdrawnAt !== null && own.attempts === 0) return false;
-    const standing = standingOf(studentWindow(stored, own, zone), own, own.attempts - own.working, own.working > 0);
+    const standing = standingOf(
+      studentWindow(stored, own, zone),
+      own,
+      own.attempts - own.working,
+      own.working > 0,
+    );
     return canStillAnswer(stored.rules, standing, now);
   });
   return able.length;

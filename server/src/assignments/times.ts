@@ -1,7 +1,14 @@
 /** An assignment's times as they are stored, read as core reads them. */
 import type { AssignmentRules, Standing } from '@oaken/core/assignments';
 import type { Supports } from '@oaken/core/supports';
-import { defaultGrace, minute, ownWindow, type LateRule, type TimeRules, type Window } from '@oaken/core/timing';
+import {
+  defaultGrace,
+  minute,
+  ownWindow,
+  type LateRule,
+  type TimeRules,
+  type Window,
+} from '@oaken/core/timing';
 import type { Sequelize } from 'sequelize';
 import { fromJson, row, toMillis, toMillisOrNull } from '../database/connect';
 
@@ -14,7 +21,7 @@ export interface StoredTimes {
 }
 
 /** SQL for the columns of StoredTimes, of an assignment as `a`. */
-export const timeColumns = `a.opens_at AS opensAt, a.closes_at AS closesAt, a.late_until AS lateUntil, a.late_off AS lateOff, a.stopped_at AS stoppedAt`; // prettier-ignore
+export const timeColumns = `a.opens_at AS opensAt, a.closes_at AS closesAt, a.late_until AS lateUntil, a.late_off AS lateOff, a.stopped_at AS stoppedAt`;
 
 export interface StoredOwn {
   ownClosesAt: Date | null;
@@ -24,10 +31,15 @@ export interface StoredOwn {
 }
 
 /** SQL for the columns of StoredOwn, of the student's line as `g` and their supports as `u`. */
-export const ownColumns = `g.closes_at AS ownClosesAt, g.extra_minutes AS extraMinutes, g.extra_attempts AS extraAttempts, u.content AS supports`; // prettier-ignore
+export const ownColumns = `g.closes_at AS ownClosesAt, g.extra_minutes AS extraMinutes, g.extra_attempts AS extraAttempts, u.content AS supports`;
 
-export const lateRuleOf = ({ lateUntil, lateOff }: Pick<StoredTimes, 'lateUntil' | 'lateOff'>): LateRule =>
-  lateUntil === null ? { late: 'no' } : { late: 'until', until: toMillis(lateUntil), offPerDay: Number(lateOff) };
+export const lateRuleOf = ({
+  lateUntil,
+  lateOff,
+}: Pick<StoredTimes, 'lateUntil' | 'lateOff'>): LateRule =>
+  lateUntil === null
+    ? { late: 'no' }
+    : { late: 'until', until: toMillis(lateUntil), offPerDay: Number(lateOff) };
 
 export const windowOf = (own: StoredTimes): Window => ({
   opensAt: toMillis(own.opensAt),
@@ -35,12 +47,17 @@ export const windowOf = (own: StoredTimes): Window => ({
   lateRule: lateRuleOf(own),
 });
 
-export const supportsOf = (own: { supports: unknown }): Supports | null => (own.supports === null ? null : fromJson<Supports>(own.supports)); // prettier-ignore
+export const supportsOf = (own: { supports: unknown }): Supports | null =>
+  own.supports === null ? null : fromJson<Supports>(own.supports);
 
 /** The window of one student. What was stopped is stopped for those with supports too; only a time given afterwards opens it. */
 export function studentWindow(stored: StoredTimes, own: StoredOwn, zone: string): Window {
   const extraDays = stored.stoppedAt === null ? (supportsOf(own)?.extraDays ?? 0) : 0;
-  return ownWindow(windowOf(stored), { extraDays, closesAt: toMillisOrNull(own.ownClosesAt) }, zone);
+  return ownWindow(
+    windowOf(stored),
+    { extraDays, closesAt: toMillisOrNull(own.ownClosesAt) },
+    zone,
+  );
 }
 
 /** @param given the supports that were fixed when the attempt began; before that, the student's present ones */
@@ -60,14 +77,21 @@ export function timeRules(
   };
 }
 
-export const standingOf = (window: Window, own: Pick<StoredOwn, 'extraAttempts'>, handedIn: number, working: boolean): Standing => ({ window, handedIn, working, extraAttempts: own.extraAttempts }); // prettier-ignore
+export const standingOf = (
+  window: Window,
+  own: Pick<StoredOwn, 'extraAttempts'>,
+  handedIn: number,
+  working: boolean,
+): Standing => ({ window, handedIn, working, extraAttempts: own.extraAttempts });
 
 const zones = new WeakMap<Sequelize, Promise<string>>();
 /** The school's time zone; it is set when the school is made and stays. */
 export function schoolZone(database: Sequelize): Promise<string> {
   const known = zones.get(database);
   if (known) return known;
-  const read = row<{ zone: string }>(database, 'SELECT zone FROM schools ORDER BY id LIMIT 1').then((own) => own?.zone ?? 'UTC'); // prettier-ignore
+  const read = row<{ zone: string }>(database, 'SELECT zone FROM schools ORDER BY id LIMIT 1').then(
+    (own) => own?.zone ?? 'UTC',
+  );
   zones.set(database, read);
   read.catch(() => zones.delete(database));
   return read;

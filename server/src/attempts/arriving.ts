@@ -31,7 +31,11 @@ const endOf = (attempt: Attempt): number | null => {
 };
 
 /** Whether the student could know by now what is right. */
-export async function couldKnow({ database, now }: Context, attempt: Attempt, given: Given): Promise<boolean> {
+export async function couldKnow(
+  { database, now }: Context,
+  attempt: Attempt,
+  given: Given,
+): Promise<boolean> {
   const time = now();
   const end = windowEnd(studentWindow(given, given, await schoolZone(database)));
   const open = await somebodyCanAnswer(database, attempt.assignmentId, given, time);
@@ -43,7 +47,9 @@ export async function couldKnow({ database, now }: Context, attempt: Attempt, gi
     answersFrom: toMillisOrNull(given.answersFrom),
     now: time,
   };
-  return (['marks', 'answers', 'explanations'] as const).some((what) => isReleased(given.rules, what, facts));
+  return (['marks', 'answers', 'explanations'] as const).some((what) =>
+    isReleased(given.rules, what, facts),
+  );
 }
 
 /**
@@ -76,7 +82,11 @@ export async function takeLate(
     if (taken.length === 0 || attempt.handedInBy === 'student' || now() - end > longest) throw why;
     const given = await readGiven(database, studentId, attempt.assignmentId, transaction);
     const { edition, entryIds } = await editions.get(given.editionId);
-    if (!taken.every(({ entry }) => entryIds.has(entry)) || (await couldKnow(context, attempt, given))) throw why;
+    if (
+      !taken.every(({ entry }) => entryIds.has(entry)) ||
+      (await couldKnow(context, attempt, given))
+    )
+      throw why;
     const late = await takeLateAnswers(
       database,
       attemptId,
@@ -86,7 +96,8 @@ export async function takeLate(
       transaction,
     );
     if (late.stored.length === 0) throw why;
-    if (late.counted && attempt.handedInAt) await scoreAnew(database, editions, attempt, given, now(), transaction);
+    if (late.counted && attempt.handedInAt)
+      await scoreAnew(database, editions, attempt, given, now(), transaction);
     return late.stored;
   });
 }
@@ -102,6 +113,9 @@ export async function scoreAnew(
 ): Promise<void> {
   const how = { ranOut: attempt.handedInBy !== 'student', lateOff: Number(attempt.lateOff) };
   const { points, most } = await writeScores(database, editions, attempt, given, how, transaction);
-  await database.query('UPDATE attempts SET points = :points, counted = :points, most = :most, scored_at = :time WHERE id = :id', { replacements: { id: attempt.id, points, most, time: new Date(now) }, transaction }); // prettier-ignore
+  await database.query(
+    'UPDATE attempts SET points = :points, counted = :points, most = :most, scored_at = :time WHERE id = :id',
+    { replacements: { id: attempt.id, points, most, time: new Date(now) }, transaction },
+  );
   await recount(database, attempt.assignmentId, given.rules.counts, attempt.studentId, transaction);
 }

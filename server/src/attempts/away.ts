@@ -4,7 +4,8 @@ import { lengthInWords } from '@oaken/core/timing';
 import { Problem } from '../http/problem';
 
 /** @param seenAt the last sign; null where the sitting may be left, or where the student was let in again */
-export const wasAway = (seenAt: Date | null, now: number) => seenAt !== null && now - seenAt.getTime() > mayBeAway;
+export const wasAway = (seenAt: Date | null, now: number) =>
+  seenAt !== null && now - seenAt.getTime() > mayBeAway;
 
 /** Held back and not lost: pages keep what was written until they are let in. */
 export const awayProblem = () =>

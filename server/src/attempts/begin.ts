@@ -12,7 +12,15 @@ import type { Context } from '../context';
 import { toMillisOrNull } from '../database/connect';
 import { Problem } from '../http/problem';
 import type { Editions } from './editions';
-import { attemptForm, insistOnSitting, readAttempts, readGiven, type Attempt, type Fixed, type Given } from './given';
+import {
+  attemptForm,
+  insistOnSitting,
+  readAttempts,
+  readGiven,
+  type Attempt,
+  type Fixed,
+  type Given,
+} from './given';
 import { openedAttempt } from './opened';
 import { courseColumns } from './staged';
 
@@ -34,15 +42,25 @@ export async function beginAttempt(
   const { edition } = await editions.get(given.editionId);
   const made = await readAttempts(database, student, assignmentId);
   let attempt = made.at(-1);
-  const over = attempt !== undefined && attemptState({ deadlineAt: toMillisOrNull(attempt.deadlineAt), handedInAt: toMillisOrNull(attempt.handedInAt) }, defaultGrace, now()) === 'over'; // prettier-ignore
+  const over =
+    attempt !== undefined &&
+    attemptState(
+      {
+        deadlineAt: toMillisOrNull(attempt.deadlineAt),
+        handedInAt: toMillisOrNull(attempt.handedInAt),
+      },
+      defaultGrace,
+      now(),
+    ) === 'over';
   if (attempt && over && !(wish.again && attempt.handedInAt !== null))
     throw new Problem(
       409,
       attempt.handedInAt === null ? 'The time is over.' : 'You have handed this in.',
-      attempt.handedInAt !== null && attemptsLeft(given.rules, { handedIn: made.length, extraAttempts: given.extraAttempts }) > 0
+      attempt.handedInAt !== null &&
+        attemptsLeft(given.rules, { handedIn: made.length, extraAttempts: given.extraAttempts }) > 0
         ? 'What was saved counts. You can try again from your list.'
         : 'What was saved counts.',
-    ); // prettier-ignore
+    );
   if (!attempt || over) attempt = await newAttempt(context, student, given, edition, made, wish);
   insistOnSitting(attempt, context.now());
   await noteSign(context, given, attempt);
@@ -50,9 +68,15 @@ export async function beginAttempt(
 }
 
 /** Done in one sitting, opening it is a sign of being there. */
-async function noteSign({ database, now }: Context, { rules }: Given, { id }: Attempt): Promise<void> {
+async function noteSign(
+  { database, now }: Context,
+  { rules }: Given,
+  { id }: Attempt,
+): Promise<void> {
   if (!rules.oneSitting) return;
-  await database.query('UPDATE attempts SET seen_at = :time WHERE id = :id', { replacements: { id, time: new Date(now()) } }); // prettier-ignore
+  await database.query('UPDATE attempts SET seen_at = :time WHERE id = :id', {
+    replacements: { id, time: new Date(now()) },
+  });
 }
 
 /** The form that supports ask for by name, where the test has it; otherwise the one that was dealt. */
@@ -78,8 +102,15 @@ async function newAttempt(
   const rules = timeRules(given, given, await schoolZone(database));
   const state = windowState(rules, time);
   if (state === 'before')
-    throw new Problem(409, 'It has not opened yet.', undefined, undefined, Math.ceil((rules.opensAt - time) / 1000));
-  if (state === 'closed') throw new Problem(409, 'It has closed.', 'Ask your teacher if you should still do it.');
+    throw new Problem(
+      409,
+      'It has not opened yet.',
+      undefined,
+      undefined,
+      Math.ceil((rules.opensAt - time) / 1000),
+    );
+  if (state === 'closed')
+    throw new Problem(409, 'It has closed.', 'Ask your teacher if you should still do it.');
   if (attemptsLeft(given.rules, { handedIn: made.length, extraAttempts: given.extraAttempts }) <= 0)
     throw new Problem(409, 'You have no attempts left.', 'What was saved counts.');
   await insistOnWord(context, student, given, word);
@@ -95,7 +126,10 @@ async function newAttempt(
     const { sections } = attemptForm(edition, { ...sitter, given: fixed }, given.rules);
     const stages = stagesOf(sections, given.rules, rules.timeFactor);
     const course = stages && begun(stages, time);
-    const deadline = earlier(deadlineOf(rules, time), stages && course && lastClockEnd(stages, course));
+    const deadline = earlier(
+      deadlineOf(rules, time),
+      stages && course && lastClockEnd(stages, course),
+    );
     await database.query(
       `INSERT IGNORE INTO attempts (assignment_id, student_id, number, seed, place, form, given, began_at, deadline_at, stages, stage, clock_at, left_at, counts)
        VALUES (:assignmentId, :student, :number, :seed, :place, :form, :fixed, :time, :deadline, :stages, :stage, :clockAt, :leftAt, :number = 1)`,
@@ -119,7 +153,12 @@ async function newAttempt(
 }
 
 /** Guesses wait longer each time, from wherever they come. */
-async function insistOnWord({ throttle }: Context, student: number, given: Given, word: string): Promise<void> {
+async function insistOnWord(
+  { throttle }: Context,
+  student: number,
+  given: Given,
+  word: string,
+): Promise<void> {
   if (given.word === '') return;
   if (word.trim() === '') throw new Problem(403, 'Type the word that your teacher reads out.');
   const takeBack = await throttle.guess({ pair: `word ${given.assignmentId} ${student}` });

@@ -26,9 +26,13 @@ export class Editions {
   }
 
   private async read(id: number): Promise<Held> {
-    const stored = await row<{ content: unknown }>(this.database, 'SELECT content FROM editions WHERE id = :id', {
-      id,
-    });
+    const stored = await row<{ content: unknown }>(
+      this.database,
+      'SELECT content FROM editions WHERE id = :id',
+      {
+        id,
+      },
+    );
     if (!stored) throw new Error(`Edition ${id} is missing.`);
     const edition = fromJson<Edition>(stored.content);
     return { edition, entryIds: new Set(entriesOf(edition).map((entry) => entry.id)) };

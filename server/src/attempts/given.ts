@@ -79,7 +79,10 @@ export const attemptColumns = `t.id, t.assignment_id AS assignmentId, t.number, 
 /** An attempt as the database gives it. */
 export type StoredAttempt = Omit<Attempt, 'given'> & { given: unknown };
 
-export const asAttempt = (own: StoredAttempt): Attempt => ({ ...own, given: own.given === null ? null : fromJson<Fixed>(own.given) }); // prettier-ignore
+export const asAttempt = (own: StoredAttempt): Attempt => ({
+  ...own,
+  given: own.given === null ? null : fromJson<Fixed>(own.given),
+});
 
 /** A student's attempts, the first one first; at one assignment or at all. */
 export async function readAttempts(
@@ -99,7 +102,10 @@ export async function readAttempts(
 }
 
 /** @throws Problem 423 while the teacher has stopped the clock, or where a sitting that must not be left was left for long */
-export function insistOnSitting({ pausedAt, seenAt }: Pick<Attempt, 'pausedAt' | 'seenAt'>, now: number): void {
+export function insistOnSitting(
+  { pausedAt, seenAt }: Pick<Attempt, 'pausedAt' | 'seenAt'>,
+  now: number,
+): void {
   if (pausedAt !== null) throw pausedProblem();
   if (wasAway(seenAt, now)) throw awayProblem();
 }
@@ -119,14 +125,20 @@ export async function lockAttempt(
 }
 
 /** Who sits the attempt, as core deals and scores it. */
-export const sitterOf = ({ seed, place, form, given }: Pick<Attempt, 'seed' | 'place' | 'form' | 'given'>) => ({
+export const sitterOf = ({
+  seed,
+  place,
+  form,
+  given,
+}: Pick<Attempt, 'seed' | 'place' | 'form' | 'given'>) => ({
   seed,
   place,
   form,
   mostChoices: given?.supports?.mostChoices ?? null,
 });
 
-export const orderOf = ({ given }: Pick<Attempt, 'given'>, rules: AssignmentRules): FormRules => given ?? formRules(rules); // prettier-ignore
+export const orderOf = ({ given }: Pick<Attempt, 'given'>, rules: AssignmentRules): FormRules =>
+  given ?? formRules(rules);
 
 export const attemptForm = (
   edition: Edition,

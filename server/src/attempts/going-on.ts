@@ -28,9 +28,16 @@ export async function enterNext(
     if (!attempt || attempt.studentId !== me.account.id) throw notFound('The attempt');
     const given = await readGiven(database, me.account.id, attempt.assignmentId, transaction);
     const now = context.now();
-    const times = { deadlineAt: toMillisOrNull(attempt.deadlineAt), handedInAt: toMillisOrNull(attempt.handedInAt) };
+    const times = {
+      deadlineAt: toMillisOrNull(attempt.deadlineAt),
+      handedInAt: toMillisOrNull(attempt.handedInAt),
+    };
     if (attemptState(times, defaultGrace, now) === 'over')
-      throw new Problem(409, times.handedInAt === null ? 'The time is over.' : 'This work was already handed in.', 'What was saved before counts.'); // prettier-ignore
+      throw new Problem(
+        409,
+        times.handedInAt === null ? 'The time is over.' : 'This work was already handed in.',
+        'What was saved before counts.',
+      );
     insistOnSitting(attempt, context.now());
     const staged = stagedOf(attempt);
     if (!staged) throw new Problem(409, 'All questions are open together.');
@@ -41,12 +48,20 @@ export async function enterNext(
     if (own.now.length > 0) await writeLast(database, attemptId, own.now, now, transaction);
     await takeLateAnswers(database, attemptId, given.rules, own.late, now, transaction);
     // Another tab or device was here before, or the answer to this was lost on its way: what stands now is given again.
-    if (leave !== staged.course.stage) return openedAttempt(context, edition, given, attempt, transaction);
+    if (leave !== staged.course.stage)
+      return openedAttempt(context, edition, given, attempt, transaction);
     const course = entered(staged.stages, staged.course, now);
-    if (!course) throw new Problem(409, 'Nothing comes after this.', 'Hand it in when you are done.');
+    if (!course)
+      throw new Problem(409, 'Nothing comes after this.', 'Hand it in when you are done.');
     const deadlineAt = earlier(times.deadlineAt, lastClockEnd(staged.stages, course));
-    const columns = { ...courseColumns(course), deadlineAt: deadlineAt === null ? null : new Date(deadlineAt) };
-    await database.query('UPDATE attempts SET stage = :stage, clock_at = :clockAt, left_at = :leftAt, deadline_at = :deadlineAt WHERE id = :attemptId', { replacements: { ...columns, attemptId }, transaction }); // prettier-ignore
+    const columns = {
+      ...courseColumns(course),
+      deadlineAt: deadlineAt === null ? null : new Date(deadlineAt),
+    };
+    await database.query(
+      'UPDATE attempts SET stage = :stage, clock_at = :clockAt, left_at = :leftAt, deadline_at = :deadlineAt WHERE id = :attemptId',
+      { replacements: { ...columns, attemptId }, transaction },
+    );
     return openedAttempt(context, edition, given, { ...attempt, ...columns }, transaction);
   });
 }
@@ -61,11 +76,24 @@ export async function countPlay(
   return database.transaction(async (transaction) => {
     const attempt = await lockAttempt(database, attemptId, transaction);
     if (!attempt || attempt.studentId !== me.account.id) throw notFound('The attempt');
-    const { editionId } = await readGiven(database, me.account.id, attempt.assignmentId, transaction);
+    const { editionId } = await readGiven(
+      database,
+      me.account.id,
+      attempt.assignmentId,
+      transaction,
+    );
     const { edition } = await editions.get(editionId);
     if (!JSON.stringify(edition).includes(`/api/files/${file}`)) throw notFound('The file');
-    await database.query('INSERT INTO plays (attempt_id, file_id, times) VALUES (:attemptId, :file, :times) ON DUPLICATE KEY UPDATE times = GREATEST(times, VALUES(times))', { replacements: { attemptId, file, times }, transaction }); // prettier-ignore
-    const own = await row<{ times: number }>(database, 'SELECT times FROM plays WHERE attempt_id = :attemptId AND file_id = :file', { attemptId, file }, transaction); // prettier-ignore
+    await database.query(
+      'INSERT INTO plays (attempt_id, file_id, times) VALUES (:attemptId, :file, :times) ON DUPLICATE KEY UPDATE times = GREATEST(times, VALUES(times))',
+      { replacements: { attemptId, file, times }, transaction },
+    );
+    const own = await row<{ times: number }>(
+      database,
+      'SELECT times FROM plays WHERE attempt_id = :attemptId AND file_id = :file',
+      { attemptId, file },
+      transaction,
+    );
     return { times: own!.times };
   });
 }

@@ -41,8 +41,10 @@ export async function handIn(
   const { database } = context;
   return database.transaction(async (transaction) => {
     const attempt = await lockAttempt(database, attemptId, transaction);
-    if (!attempt || (by.kind === 'student' && attempt.studentId !== by.id)) throw notFound('The attempt');
-    if (attempt.handedInAt) return { handedInAt: toMillis(attempt.handedInAt), late: Boolean(attempt.late) };
+    if (!attempt || (by.kind === 'student' && attempt.studentId !== by.id))
+      throw notFound('The attempt');
+    if (attempt.handedInAt)
+      return { handedInAt: toMillis(attempt.handedInAt), late: Boolean(attempt.late) };
 
     const now = context.now();
     if (by.kind === 'student' && wasAway(attempt.seenAt, now)) throw awayProblem();
@@ -52,7 +54,10 @@ export async function handIn(
     const deadlineAt = toMillisOrNull(attempt.deadlineAt);
     const ended = attemptState({ deadlineAt, handedInAt: null }, defaultGrace, now) === 'over';
     // Handed in on the device before the end, and on its way since: it counts from then, and says so.
-    const claimed = by.kind === 'student' ? await claimedTime(database, attempt, given, by.at, now, transaction) : null;
+    const claimed =
+      by.kind === 'student'
+        ? await claimedTime(database, attempt, given, by.at, now, transaction)
+        : null;
     const onTime = claimed !== null && (deadlineAt === null || claimed <= deadlineAt);
     const ranOut = by.kind !== 'student' || (ended && !onTime);
     const handedInAt = onTime ? claimed : deadlineAt === null ? now : Math.min(now, deadlineAt);
@@ -60,15 +65,28 @@ export async function handIn(
       if (!by.answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
       const sent = new Veil(attempt.seed).stored(by.answers, edition);
       const written = ended ? sent.filter((own) => isInTime(own, deadlineAt!, beganAt)) : sent;
-      const own = sorted({ staged: stagedOf(attempt), pausedAt: attempt.pausedAt }, written, beganAt, now);
-      if (!ended && own.now.length > 0) await writeLast(database, attemptId, own.now, now, transaction);
+      const own = sorted(
+        { staged: stagedOf(attempt), pausedAt: attempt.pausedAt },
+        written,
+        beganAt,
+        now,
+      );
+      if (!ended && own.now.length > 0)
+        await writeLast(database, attemptId, own.now, now, transaction);
       const late = ended ? [...own.now, ...own.late] : own.late;
       await takeLateAnswers(database, attemptId, given.rules, late, now, transaction);
     }
     const window = studentWindow(given, given, await schoolZone(database));
     const late = isLate(window, handedInAt);
     const off = latePenalty(window, handedInAt);
-    const { points, most } = await writeScores(database, editions, attempt, given, { ranOut, lateOff: off }, transaction); // prettier-ignore
+    const { points, most } = await writeScores(
+      database,
+      editions,
+      attempt,
+      given,
+      { ranOut, lateOff: off },
+      transaction,
+    );
     await database.query(
       `UPDATE attempts SET handed_in_at = :handedInAt, handed_in_by = :by, arrived_at = :arrivedAt, late = :late, late_off = :off,
          points = :points, counted = :points, most = :most, paused_at = NULL, scored_at = :scoredAt WHERE id = :attemptId`,
@@ -88,7 +106,14 @@ export async function handIn(
         transaction,
       },
     );
-    if (attempt.number > 1) await recount(database, attempt.assignmentId, given.rules.counts, attempt.studentId, transaction); // prettier-ignore
+    if (attempt.number > 1)
+      await recount(
+        database,
+        attempt.assignmentId,
+        given.rules.counts,
+        attempt.studentId,
+        transaction,
+      );
     return { handedInAt, late };
   });
 }
@@ -102,7 +127,13 @@ async function claimedTime(
   now: number,
   transaction: Transaction,
 ): Promise<number | null> {
-  if (time === undefined || time < toMillis(beganAt) || time >= now || lateAnswerRule(rules) !== 'count') return null;
+  if (
+    time === undefined ||
+    time < toMillis(beganAt) ||
+    time >= now ||
+    lateAnswerRule(rules) !== 'count'
+  )
+    return null;
   const [silence] = await silencesAround(database, id, [time], now, transaction);
   return silence ? time : null;
 }

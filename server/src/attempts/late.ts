@@ -33,7 +33,9 @@ export async function takeLateAnswers(
   if (rule === 'refuse' || answers.length === 0) return refusedAll;
   const times = answers.map(({ writtenAt }) => writtenAt!);
   const silences = await silencesAround(database, attemptId, times, now, transaction);
-  const believed = answers.flatMap((answer, at) => (silences[at] ? [{ answer, silence: silences[at] }] : []));
+  const believed = answers.flatMap((answer, at) =>
+    silences[at] ? [{ answer, silence: silences[at] }] : [],
+  );
   const refused = answers.filter((_, at) => silences[at] === null).map(({ entry }) => entry);
   if (believed.length === 0) return refusedAll;
   if (rule === 'count') {
@@ -42,8 +44,13 @@ export async function takeLateAnswers(
     await markLate(database, attemptId, counting, transaction);
     return { stored: [...stored.values()], counted: true, refused };
   }
-  for (const { answer, silence } of believed) await keepForTeacher(database, attemptId, answer, silence.beganAt, now, transaction); // prettier-ignore
-  const stored = believed.map(({ answer: { entry, number, device } }) => ({ entry, number, device }));
+  for (const { answer, silence } of believed)
+    await keepForTeacher(database, attemptId, answer, silence.beganAt, now, transaction);
+  const stored = believed.map(({ answer: { entry, number, device } }) => ({
+    entry,
+    number,
+    device,
+  }));
   return { stored, counted: false, refused };
 }
 

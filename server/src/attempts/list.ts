@@ -1,10 +1,21 @@
 /** The student's own list. */
 import type { api, AnswerOf } from '@oaken/contract';
 import type { SeatRow } from '@oaken/contract/attempts';
-import { attemptsLeft, isReleased, sittingInWords, type AssignmentRules } from '@oaken/core/assignments';
+import {
+  attemptsLeft,
+  isReleased,
+  sittingInWords,
+  type AssignmentRules,
+} from '@oaken/core/assignments';
 import { attemptState, defaultGrace, windowEnd, windowState } from '@oaken/core/timing';
 import { givenToMe } from '../access';
-import { ownColumns, schoolZone, studentWindow, supportsOf, timeColumns } from '../assignments/times';
+import {
+  ownColumns,
+  schoolZone,
+  studentWindow,
+  supportsOf,
+  timeColumns,
+} from '../assignments/times';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { fromJson, rows, toMillis, toMillisOrNull } from '../database/connect';
@@ -46,9 +57,20 @@ async function countUndecided({ database }: Context, me: SignedIn): Promise<Map<
   return new Map(counted.map(({ attemptId, waiting }) => [attemptId, Number(waiting)]));
 }
 
-const isOver = (attempt: Attempt, now: number) => attemptState({ deadlineAt: toMillisOrNull(attempt.deadlineAt), handedInAt: toMillisOrNull(attempt.handedInAt) }, defaultGrace, now) === 'over'; // prettier-ignore
+const isOver = (attempt: Attempt, now: number) =>
+  attemptState(
+    {
+      deadlineAt: toMillisOrNull(attempt.deadlineAt),
+      handedInAt: toMillisOrNull(attempt.handedInAt),
+    },
+    defaultGrace,
+    now,
+  ) === 'over';
 
-export async function listSeat(context: Context, me: SignedIn): Promise<AnswerOf<typeof api.listSeat>> {
+export async function listSeat(
+  context: Context,
+  me: SignedIn,
+): Promise<AnswerOf<typeof api.listSeat>> {
   const { database } = context;
   const now = context.now();
   const zone = await schoolZone(database);
@@ -57,19 +79,26 @@ export async function listSeat(context: Context, me: SignedIn): Promise<AnswerOf
     readAttempts(database, me.account.id, null),
     countUndecided(context, me),
   ]);
-  const waiting = await readWaiting(database, attempts.filter(({ counts, handedInAt }) => counts && handedInAt !== null).map(({ id }) => id)); // prettier-ignore
+  const waiting = await readWaiting(
+    database,
+    attempts.filter(({ counts, handedInAt }) => counts && handedInAt !== null).map(({ id }) => id),
+  );
   const assignments = lines.map((own): SeatRow => {
     const made = attempts.filter(({ assignmentId }) => assignmentId === own.assignmentId);
     const latest = made.at(-1);
     const counting = made.find(({ counts }) => counts);
     const window = studentWindow(own, own, zone);
     const state = windowState(window, now);
-    const left = attemptsLeft(own.rules, { handedIn: made.length, extraAttempts: own.extraAttempts });
+    const left = attemptsLeft(own.rules, {
+      handedIn: made.length,
+      extraAttempts: own.extraAttempts,
+    });
     const { limitMinutes } = own.rules;
     const time = supportsOf(own)?.time;
     const end = windowEnd(window);
     const scoreOut =
-      counting?.counted != null && isReleased(own.rules, 'score', factsOf(own, counting, end !== null && end <= now, now)); // prettier-ignore
+      counting?.counted != null &&
+      isReleased(own.rules, 'score', factsOf(own, counting, end !== null && end <= now, now));
     return {
       assignmentId: own.assignmentId,
       title: own.title,
@@ -80,7 +109,10 @@ export async function listSeat(context: Context, me: SignedIn): Promise<AnswerOf
       opensAt: toMillis(own.opensAt),
       closesAt: window.closesAt,
       lateUntil: window.lateRule.late === 'until' ? window.lateRule.until : null,
-      limitMinutes: limitMinutes === null || time === null ? null : limitMinutes * (time ?? 1) + own.extraMinutes,
+      limitMinutes:
+        limitMinutes === null || time === null
+          ? null
+          : limitMinutes * (time ?? 1) + own.extraMinutes,
       instructions: own.instructions,
       offPerTry: own.rules.mode === 'practice' ? own.rules.offPerTry : null,
       timed: time === null ? null : (own.rules.stageLimit?.of ?? null),
@@ -89,12 +121,27 @@ export async function listSeat(context: Context, me: SignedIn): Promise<AnswerOf
       attemptsMade: made.length,
       attemptsLeft: state === 'closed' ? 0 : left === Infinity ? null : left,
       // Between the deadline and the server's own hand-in it is already over for the student.
-      state: latest ? (isOver(latest, now) ? 'handed-in' : 'working') : state === 'before' ? 'coming' : state === 'closed' ? 'missed' : 'open', // prettier-ignore
+      state: latest
+        ? isOver(latest, now)
+          ? 'handed-in'
+          : 'working'
+        : state === 'before'
+          ? 'coming'
+          : state === 'closed'
+            ? 'missed'
+            : 'open',
       deadlineAt: toMillisOrNull(latest?.deadlineAt ?? null),
       handedInAt: toMillisOrNull(latest?.handedInAt ?? null),
       handedInBy: latest?.handedInBy ?? null,
       undecided: undecided.get(latest?.id ?? 0) ?? 0,
-      score: scoreOut ? shown(own.rules, counting!.counted!, counting!.most ?? own.points, waiting.get(counting!.id) ?? 0) : null, // prettier-ignore
+      score: scoreOut
+        ? shown(
+            own.rules,
+            counting!.counted!,
+            counting!.most ?? own.points,
+            waiting.get(counting!.id) ?? 0,
+          )
+        : null,
       canRead: scoreOut,
     };
   });

@@ -13,7 +13,11 @@ import { helpOf, readPractised } from './practice';
 import { stagedOf, type Staged } from './staged';
 import { Veil } from './veil';
 
-async function readAnswers(database: Sequelize, id: number, transaction?: Transaction): Promise<StoredAnswer[]> {
+async function readAnswers(
+  database: Sequelize,
+  id: number,
+  transaction?: Transaction,
+): Promise<StoredAnswer[]> {
   const stored = await rows<Omit<StoredAnswer, 'responses'> & { responses: unknown }>(
     database,
     'SELECT entry_id AS entry, number, device, responses, flagged FROM answers WHERE attempt_id = :id',
@@ -28,7 +32,16 @@ async function readAnswers(database: Sequelize, id: number, transaction?: Transa
 }
 
 const readPlays = async (database: Sequelize, id: number, transaction?: Transaction) =>
-  Object.fromEntries((await rows<{ file: string; times: number }>(database, 'SELECT file_id AS file, times FROM plays WHERE attempt_id = :id', { id }, transaction)).map(({ file, times }) => [file, times])); // prettier-ignore
+  Object.fromEntries(
+    (
+      await rows<{ file: string; times: number }>(
+        database,
+        'SELECT file_id AS file, times FROM plays WHERE attempt_id = :id',
+        { id },
+        transaction,
+      )
+    ).map(({ file, times }) => [file, times]),
+  );
 
 /** The course as the page needs it; of questions that are not open, only how far they came. */
 function courseFor(
@@ -36,17 +49,29 @@ function courseFor(
   form: Edition,
   answers: readonly StoredAnswer[],
 ): AttemptAnswer['course'] {
-  const parts = new Map(entriesOf({ sections: form.sections }).map(({ id, content }) => [id, content.parts]));
+  const parts = new Map(
+    entriesOf({ sections: form.sections }).map(({ id, content }) => [id, content.parts]),
+  );
   const here = stages[course.stage]!;
-  const sectionOf = (entry: string | undefined) => form.sections.find(({ entries }) => entries.some(({ id }) => id === entry)); // prettier-ignore
+  const sectionOf = (entry: string | undefined) =>
+    form.sections.find(({ entries }) => entries.some(({ id }) => id === entry));
   const after = stages[course.stage + 1];
   const earlier = stages.slice(0, course.stage).flatMap(({ entries }) => entries);
   return {
     stage: course.stage,
-    earlier: earlier.map((id) => progressOf(parts.get(id) ?? [], answers.find(({ entry }) => entry === id)?.responses ?? {})), // prettier-ignore
+    earlier: earlier.map((id) =>
+      progressOf(parts.get(id) ?? [], answers.find(({ entry }) => entry === id)?.responses ?? {}),
+    ),
     ahead: stages.slice(course.stage + 1).reduce((sum, { entries }) => sum + entries.length, 0),
-    clock: here.clock && course.clockAt !== null ? { of: here.clock.of, length: here.clock.length, endsAt: course.clockAt } : null, // prettier-ignore
-    next: after ? (sectionOf(after.entries[0]) === sectionOf(here.entries[0]) ? 'item' : 'section') : null,
+    clock:
+      here.clock && course.clockAt !== null
+        ? { of: here.clock.of, length: here.clock.length, endsAt: course.clockAt }
+        : null,
+    next: after
+      ? sectionOf(after.entries[0]) === sectionOf(here.entries[0])
+        ? 'item'
+        : 'section'
+      : null,
   };
 }
 
@@ -64,7 +89,8 @@ export async function openedAttempt(
   const open = staged && new Set(staged.stages[staged.course.stage]!.entries);
   const answers = await readAnswers(database, attempt.id, transaction);
   const { mode, offPerTry } = rules;
-  const practised = mode === 'practice' ? await readPractised(database, attempt.id, transaction) : null;
+  const practised =
+    mode === 'practice' ? await readPractised(database, attempt.id, transaction) : null;
   return {
     id: attempt.id,
     now: now(),

@@ -3,7 +3,14 @@ import type { api, BodyOf } from '@oaken/contract';
 import type { Help } from '@oaken/contract/attempts';
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';
 import { rightInWords, scoreItem, type Responses } from '@oaken/core/items';
-import { checked, isDone, nextWorth, practiceShare, untouched, type Practised } from '@oaken/core/practice';
+import {
+  checked,
+  isDone,
+  nextWorth,
+  practiceShare,
+  untouched,
+  type Practised,
+} from '@oaken/core/practice';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
 import type { Sequelize, Transaction } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
@@ -52,7 +59,12 @@ const shareOf = (entry: EditionEntry, responses: Responses) => {
 };
 
 /** @param responses the answer that was checked last */
-export function helpOf(entry: EditionEntry, own: Practised, offPerTry: number, responses: Responses): Help {
+export function helpOf(
+  entry: EditionEntry,
+  own: Practised,
+  offPerTry: number,
+  responses: Responses,
+): Help {
   const { content } = entry;
   const done = isDone(own);
   return {
@@ -83,9 +95,16 @@ export async function askHelp(
     if (!attempt || attempt.studentId !== me.account.id) throw notFound('The attempt');
     const given = await readGiven(database, me.account.id, attempt.assignmentId, transaction);
     if (given.rules.mode !== 'practice')
-      throw new Problem(403, 'There is no help in a test.', 'It comes when your teacher releases it.');
+      throw new Problem(
+        403,
+        'There is no help in a test.',
+        'It comes when your teacher releases it.',
+      );
     const now = context.now();
-    const times = { deadlineAt: toMillisOrNull(attempt.deadlineAt), handedInAt: toMillisOrNull(attempt.handedInAt) };
+    const times = {
+      deadlineAt: toMillisOrNull(attempt.deadlineAt),
+      handedInAt: toMillisOrNull(attempt.handedInAt),
+    };
     if (attemptState(times, defaultGrace, now) === 'over')
       throw new Problem(
         409,
@@ -109,7 +128,8 @@ export async function askHelp(
         const [answer] = new Veil(attempt.seed).stored([body.answer], edition);
         responses = answer!.responses;
         const { parts } = scoreItem(entry.content, responses);
-        if (parts.every(({ answered }) => !answered)) throw new Problem(409, 'There is no answer to check yet.');
+        if (parts.every(({ answered }) => !answered))
+          throw new Problem(409, 'There is no answer to check yet.');
         if (parts.some(({ waits }) => waits))
           throw new Problem(409, 'Your teacher reads this answer; it cannot be checked here.');
         await writeLast(database, attemptId, [answer!], now, transaction);
@@ -117,7 +137,10 @@ export async function askHelp(
         number = body.answer.number;
       }
     } else if (body.want === 'hint') {
-      after = { ...before, hints: Math.min(entry.content.hints.length, Math.max(before.hints, body.after + 1)) };
+      after = {
+        ...before,
+        hints: Math.min(entry.content.hints.length, Math.max(before.hints, body.after + 1)),
+      };
     } else if (!isDone(before)) {
       after = { ...before, shown: true };
     }

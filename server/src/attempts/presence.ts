@@ -47,10 +47,17 @@ export async function stayHere(
   if (own.handedInAt === null) {
     // Only a sitting that must not be left has been given a first sign; one that was let in again gets it on opening.
     if (own.seenAt !== null && !wasAway(own.seenAt, time))
-      await database.query('UPDATE attempts SET seen_at = :time WHERE id = :attemptId AND seen_at IS NOT NULL', { replacements }); // prettier-ignore
+      await database.query(
+        'UPDATE attempts SET seen_at = :time WHERE id = :attemptId AND seen_at IS NOT NULL',
+        { replacements },
+      );
   }
   // The last question's time arrives just after handing in.
-  if (page && spent?.length && (own.handedInAt === null || time - toMillis(own.handedInAt) < minute))
+  if (
+    page &&
+    spent?.length &&
+    (own.handedInAt === null || time - toMillis(own.handedInAt) < minute)
+  )
     await database.query(
       'INSERT INTO spent (attempt_id, entry_id, page, ms) VALUES :lines ON DUPLICATE KEY UPDATE ms = GREATEST(ms, VALUES(ms))',
       { replacements: { lines: spent.map((one) => [attemptId, one.entry, page, one.ms]) } },

@@ -28,7 +28,10 @@ export function shown(
 }
 
 /** Points that wait for the teacher, by attempt; attempts that wait for nothing have no line. */
-export async function readWaiting(database: Sequelize, attemptIds: readonly number[]): Promise<Map<number, number>> {
+export async function readWaiting(
+  database: Sequelize,
+  attemptIds: readonly number[],
+): Promise<Map<number, number>> {
   const waiting = await rows<{ id: number; most: number }>(
     database,
     'SELECT attempt_id AS id, SUM(most) AS most FROM scores WHERE waits AND attempt_id IN (:ids) GROUP BY attempt_id',
@@ -38,7 +41,12 @@ export async function readWaiting(database: Sequelize, attemptIds: readonly numb
 }
 
 /** What is known without asking about everybody else: enough for the score. */
-export const factsOf = (own: Given, counting: Attempt | undefined, closed: boolean, now: number): ReleaseFacts => ({
+export const factsOf = (
+  own: Given,
+  counting: Attempt | undefined,
+  closed: boolean,
+  now: number,
+): ReleaseFacts => ({
   handedIn: counting !== undefined && counting.handedInAt !== null,
   closed,
   somebodyCanAnswer: true,

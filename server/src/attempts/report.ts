@@ -3,7 +3,15 @@ import type { api, AnswerOf } from '@oaken/contract';
 import { isReleased, type Released, type ReleaseFacts } from '@oaken/core/assignments';
 import { byStandard, shareInWords } from '@oaken/core/attempts';
 import { entriesOf, type Edition } from '@oaken/core/forms';
-import { asksFor, criteriaPoints, responsesInWords, rightInWords, type ItemContent, type Levels, type Responses } from '@oaken/core/items'; // prettier-ignore
+import {
+  asksFor,
+  criteriaPoints,
+  responsesInWords,
+  rightInWords,
+  type ItemContent,
+  type Levels,
+  type Responses,
+} from '@oaken/core/items';
 import { windowEnd } from '@oaken/core/timing';
 import type { Sequelize } from 'sequelize';
 import { somebodyCanAnswer } from '../assignments/standing';
@@ -31,17 +39,30 @@ export async function readReport(
   const end = windowEnd(studentWindow(given, given, zone));
   const score = factsOf(given, counting, end !== null && end <= now, now);
   if (!counting || counting.counted === null || !isReleased(given.rules, 'score', score))
-    throw new Problem(403, 'The score is not out yet.', 'Your teacher decides when it can be read.');
+    throw new Problem(
+      403,
+      'The score is not out yet.',
+      'Your teacher decides when it can be read.',
+    );
   const open = await somebodyCanAnswer(database, assignmentId, given, now);
   const facts: ReleaseFacts = { ...score, closed: score.closed && !open, somebodyCanAnswer: open };
   const out = (what: Released) => isReleased(given.rules, what, facts);
-  const [title] = await rows<{ title: string; points: number }>(database, 'SELECT a.title, e.points FROM assignments a JOIN editions e ON e.id = a.edition_id WHERE a.id = :assignmentId', { assignmentId }); // prettier-ignore
+  const [title] = await rows<{ title: string; points: number }>(
+    database,
+    'SELECT a.title, e.points FROM assignments a JOIN editions e ON e.id = a.edition_id WHERE a.id = :assignmentId',
+    { assignmentId },
+  );
   if (!title) throw notFound('The assignment');
   const { edition } = await editions.get(given.editionId);
   const waiting = await readWaiting(database, [counting.id]);
   return {
     title: title.title,
-    score: shown(given.rules, counting.counted, counting.most ?? title.points, waiting.get(counting.id) ?? 0),
+    score: shown(
+      given.rules,
+      counting.counted,
+      counting.most ?? title.points,
+      waiting.get(counting.id) ?? 0,
+    ),
     attempt: counting.number,
     attempts: made.length,
     lateOff: Number(counting.lateOff),
@@ -55,13 +76,25 @@ export async function readReport(
 }
 
 const readScores = async (database: Sequelize, attemptId: number) =>
-  (await rows<{ entry: string; points: number; most: number; waits: number }>(database, 'SELECT entry_id AS entry, points, most, waits FROM scores WHERE attempt_id = :attemptId', { attemptId })).map((own) => ({ ...own, waits: Boolean(own.waits) })); // prettier-ignore
+  (
+    await rows<{ entry: string; points: number; most: number; waits: number }>(
+      database,
+      'SELECT entry_id AS entry, points, most, waits FROM scores WHERE attempt_id = :attemptId',
+      { attemptId },
+    )
+  ).map((own) => ({ ...own, waits: Boolean(own.waits) }));
 
 async function readStandards({ database }: Context, attempt: Attempt, edition: Edition) {
-  const standardsOf = new Map(entriesOf(edition).map(({ id, standards, settled }) => [id, settled ? [] : standards]));
+  const standardsOf = new Map(
+    entriesOf(edition).map(({ id, standards, settled }) => [id, settled ? [] : standards]),
+  );
   const own = byStandard(await readScores(database, attempt.id), standardsOf);
   if (own.length === 0) return [];
-  const known = await rows<{ code: string; statement: string }>(database, 'SELECT code, MIN(statement) AS statement FROM standards WHERE code IN (:codes) GROUP BY code', { codes: own.map(({ code }) => code) }); // prettier-ignore
+  const known = await rows<{ code: string; statement: string }>(
+    database,
+    'SELECT code, MIN(statement) AS statement FROM standards WHERE code IN (:codes) GROUP BY code',
+    { codes: own.map(({ code }) => code) },
+  );
   const statements = new Map(known.map(({ code, statement }) => [code, statement]));
   return own.map((one) => ({
     code: one.code,
@@ -74,16 +107,31 @@ async function readStandards({ database }: Context, attempt: Attempt, edition: E
 const pointsWords = (points: number) => `${points} ${points === 1 ? 'point' : 'points'}`;
 
 /** What was decided about the whole work, and changes of what counts that the teacher wished to be told. */
-async function readNotes({ database }: Context, attempt: Attempt, form: Edition): Promise<string[]> {
+async function readNotes(
+  { database }: Context,
+  attempt: Attempt,
+  form: Edition,
+): Promise<string[]> {
   const decided = await readAdjusted(database, attempt.id);
-  const told = await rows<{ entry: string; reason: string }>(database, 'SELECT entry_id AS entry, reason FROM repairs WHERE assignment_id = :id AND told AND undone_at IS NULL ORDER BY id', { id: attempt.assignmentId }); // prettier-ignore
+  const told = await rows<{ entry: string; reason: string }>(
+    database,
+    'SELECT entry_id AS entry, reason FROM repairs WHERE assignment_id = :id AND told AND undone_at IS NULL ORDER BY id',
+    { id: attempt.assignmentId },
+  );
   const order = entriesOf({ sections: form.sections }).map(({ id }) => id);
   return [
-    ...decided.filter(({ entry }) => entry === '').map((own) => own.kind === 'bonus' ? `${pointsWords(own.points!)} besides: ${own.reason}` : `This work does not count: ${own.reason}`), // prettier-ignore
+    ...decided
+      .filter(({ entry }) => entry === '')
+      .map((own) =>
+        own.kind === 'bonus'
+          ? `${pointsWords(own.points!)} besides: ${own.reason}`
+          : `This work does not count: ${own.reason}`,
+      ),
     ...told
       .filter(({ entry }) => order.includes(entry))
       .map(
-        ({ entry, reason }) => `Question ${order.indexOf(entry) + 1} was scored anew${reason ? `: ${reason}` : '.'}`,
+        ({ entry, reason }) =>
+          `Question ${order.indexOf(entry) + 1} was scored anew${reason ? `: ${reason}` : '.'}`,
       ),
   ];
 }
@@ -95,7 +143,12 @@ interface Decided {
   reason: string;
 }
 
-const readAdjusted = (database: Sequelize, id: number) => rows<Decided>(database, 'SELECT entry_id AS entry, kind, points, reason FROM adjustments WHERE attempt_id = :id AND undone_at IS NULL ORDER BY id', { id }); // prettier-ignore
+const readAdjusted = (database: Sequelize, id: number) =>
+  rows<Decided>(
+    database,
+    'SELECT entry_id AS entry, kind, points, reason FROM adjustments WHERE attempt_id = :id AND undone_at IS NULL ORDER BY id',
+    { id },
+  );
 
 interface Marked {
   entry: string;
@@ -111,7 +164,16 @@ function levelsOf({ parts }: ItemContent, { part: id, levels }: Marked) {
   const reached = fromJson<Levels>(levels);
   return (part.criteria ?? []).flatMap((own) => {
     const level = own.levels[reached[own.id] ?? -1];
-    return level ? [{ criterion: own.name, words: level.words, points: level.points, most: criteriaPoints([own]) }] : []; // prettier-ignore
+    return level
+      ? [
+          {
+            criterion: own.name,
+            words: level.words,
+            points: level.points,
+            most: criteriaPoints([own]),
+          },
+        ]
+      : [];
   });
 }
 
@@ -134,7 +196,11 @@ async function readEntries(
     'SELECT entry_id AS entry, responses FROM answers WHERE attempt_id = :attemptId',
     { attemptId: attempt.id },
   );
-  const marks = await rows<Marked>(database, 'SELECT entry_id AS entry, part_id AS part, comment, levels FROM marks WHERE attempt_id = :id AND points IS NOT NULL ORDER BY part_id', { id: attempt.id }); // prettier-ignore
+  const marks = await rows<Marked>(
+    database,
+    'SELECT entry_id AS entry, part_id AS part, comment, levels FROM marks WHERE attempt_id = :id AND points IS NOT NULL ORDER BY part_id',
+    { id: attempt.id },
+  );
   const decided = await readAdjusted(database, attempt.id);
   return entriesOf({ sections: form.sections }).map(({ id, points, content, settled }) => {
     const own = decided.find(({ entry }) => entry === id);
@@ -143,7 +209,10 @@ async function readEntries(
     return {
       stem: content.stem,
       asks: asksFor(content),
-      mine: responsesInWords(content, fromJson<Responses>(answers.find(({ entry }) => entry === id)?.responses ?? {})),
+      mine: responsesInWords(
+        content,
+        fromJson<Responses>(answers.find(({ entry }) => entry === id)?.responses ?? {}),
+      ),
       most: score?.most ?? points,
       points: out('marks') ? (score?.points ?? 0) : null,
       waits: Boolean(score?.waits),
@@ -151,7 +220,11 @@ async function readEntries(
       explanation: out('explanations') ? content.explanation : null,
       comments: mine.map(({ comment }) => comment).filter((said) => said !== ''),
       levels: mine.flatMap((one) => levelsOf(content, one)),
-      note: own ? `${own.kind === 'excused' ? 'This question does not count for you' : 'Your teacher set the points'}: ${own.reason}` : settled ? settledNotes[settled] : null, // prettier-ignore
+      note: own
+        ? `${own.kind === 'excused' ? 'This question does not count for you' : 'Your teacher set the points'}: ${own.reason}`
+        : settled
+          ? settledNotes[settled]
+          : null,
     };
   });
 }

@@ -17,24 +17,39 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
 
   bind(api.listSeat, ({ me }) => listSeat(context, me));
 
-  bind(api.beginAttempt, ({ me, params, body }) => beginAttempt(context, editions, me, params.assignmentId, body));
+  bind(api.beginAttempt, ({ me, params, body }) =>
+    beginAttempt(context, editions, me, params.assignmentId, body),
+  );
 
   bind(api.saveAnswers, async ({ me, params, body }) => {
-    const outcome = await saving.save(params.attemptId, me.account.id, body.answers).catch(async (error: unknown) => {
-      if (!(error instanceof Problem) || error.status !== 409) throw error;
-      return {
-        stored: await takeLate(context, editions, params.attemptId, me.account.id, body.answers, error),
-        closed: [],
-      };
-    });
+    const outcome = await saving
+      .save(params.attemptId, me.account.id, body.answers)
+      .catch(async (error: unknown) => {
+        if (!(error instanceof Problem) || error.status !== 409) throw error;
+        return {
+          stored: await takeLate(
+            context,
+            editions,
+            params.attemptId,
+            me.account.id,
+            body.answers,
+            error,
+          ),
+          closed: [],
+        };
+      });
     return { ...outcome, now: now() };
   });
 
-  bind(api.enterNext, ({ me, params, body }) => enterNext(context, editions, me, params.attemptId, body));
+  bind(api.enterNext, ({ me, params, body }) =>
+    enterNext(context, editions, me, params.attemptId, body),
+  );
 
   bind(api.stayHere, ({ me, params, body }) => stayHere(context, me, params.attemptId, body));
 
-  bind(api.countPlay, ({ me, params, body }) => countPlay(context, editions, me, params.attemptId, body));
+  bind(api.countPlay, ({ me, params, body }) =>
+    countPlay(context, editions, me, params.attemptId, body),
+  );
 
   bind(api.askHelp, ({ me, params, body }) => askHelp(context, editions, me, params, body));
 

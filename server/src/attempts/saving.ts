@@ -149,15 +149,21 @@ async function writeAnswers(
     for (const answer of taken.now) {
       const at = answerKey(save.attemptId, answer.entry);
       const held = newest.get(at);
-      if (!held || held.answer.number < answer.number) newest.set(at, { attemptId: save.attemptId, answer });
+      if (!held || held.answer.number < answer.number)
+        newest.set(at, { attemptId: save.attemptId, answer });
     }
   }
   const stored =
-    newest.size > 0 ? await upsertAnswers(database, [...newest.values()], now, transaction) : new Map<string, Stored>();
+    newest.size > 0
+      ? await upsertAnswers(database, [...newest.values()], now, transaction)
+      : new Map<string, Stored>();
   for (const { save, taken } of accepted) {
     const standing = taken.now.map(({ entry }) => stored.get(answerKey(save.attemptId, entry))!);
     const late = await takeLeft(database, byId.get(save.attemptId)!, taken.late, now, transaction);
-    const outcome = { stored: [...standing, ...late.stored], closed: [...taken.closed, ...late.refused] };
+    const outcome = {
+      stored: [...standing, ...late.stored],
+      closed: [...taken.closed, ...late.refused],
+    };
     settled.push(() => save.resolve(outcome));
   }
   return () => settled.forEach((settle) => settle());
@@ -178,7 +184,14 @@ async function takeLeft(
     { assignmentId },
     transaction,
   );
-  return takeLateAnswers(database, id, fromJson<AssignmentRules>(assignment!.rules), answers, now, transaction);
+  return takeLateAnswers(
+    database,
+    id,
+    fromJson<AssignmentRules>(assignment!.rules),
+    answers,
+    now,
+    transaction,
+  );
 }
 
 /** Which edition each assignment has; read without a lock, so that nobody who changes an assignment holds saves up. */
@@ -195,7 +208,12 @@ async function editionsOf(database: Sequelize, attempts: AttemptRow[], transacti
 
 function open(attempt: AttemptRow, answers: SavedAnswer[], now: number): Sorted | Problem {
   try {
-    return sorted({ staged: stagedOf(attempt), pausedAt: attempt.pausedAt }, answers, attempt.beganAt.getTime(), now);
+    return sorted(
+      { staged: stagedOf(attempt), pausedAt: attempt.pausedAt },
+      answers,
+      attempt.beganAt.getTime(),
+      now,
+    );
   } catch (error) {
     if (error instanceof Problem) return error;
     throw error;
@@ -219,7 +237,10 @@ async function refusal(
 ): Promise<Problem | null> {
   if (!attempt || attempt.studentId !== save.studentId) return notFound('The attempt');
   const state = attemptState(
-    { deadlineAt: attempt.deadlineAt?.getTime() ?? null, handedInAt: attempt.handedInAt?.getTime() ?? null },
+    {
+      deadlineAt: attempt.deadlineAt?.getTime() ?? null,
+      handedInAt: attempt.handedInAt?.getTime() ?? null,
+    },
     defaultGrace,
     now,
   );

@@ -26,10 +26,13 @@ export async function noteSilence(
   transaction?: Transaction,
 ): Promise<void> {
   if (now - seenAt < shortest) return;
-  await database.query('INSERT INTO silences (attempt_id, began_at, ended_at) VALUES (:attemptId, :began, :ended)', {
-    replacements: { attemptId, began: new Date(seenAt), ended: new Date(now) },
-    transaction,
-  });
+  await database.query(
+    'INSERT INTO silences (attempt_id, began_at, ended_at) VALUES (:attemptId, :began, :ended)',
+    {
+      replacements: { attemptId, began: new Date(seenAt), ended: new Date(now) },
+      transaction,
+    },
+  );
 }
 
 /** The silences that ended a moment ago; one that goes on until now is noted as ended. */
@@ -53,7 +56,10 @@ async function recentSilences(
     { attemptId, since: new Date(now - soon) },
     transaction,
   );
-  const silences = noted.map((own) => ({ beganAt: toMillis(own.beganAt), endedAt: toMillis(own.endedAt) }));
+  const silences = noted.map((own) => ({
+    beganAt: toMillis(own.beganAt),
+    endedAt: toMillis(own.endedAt),
+  }));
   const seenAt = last ? toMillis(last.seenAt) : now;
   // The sign that ended one silence may be the last before the next.
   const goesOn = now - seenAt >= shortest && !silences.some(({ endedAt }) => endedAt > seenAt);
@@ -84,7 +90,9 @@ export async function silencesAround(
   // What was saved is a sign of life too.
   const signs = saved.map(({ savedAt }) => toMillis(savedAt));
   return times.map((time) => {
-    const around = silences.find(({ beganAt, endedAt }) => time >= beganAt - slack && time <= endedAt);
+    const around = silences.find(
+      ({ beganAt, endedAt }) => time >= beganAt - slack && time <= endedAt,
+    );
     if (!around) return null;
     const isBroken = signs.some((sign) => sign > time + slack && sign < around.endedAt - slack);
     return isBroken ? null : around;

@@ -27,7 +27,11 @@ export const stagedOf = ({ stages, stage, clockAt, leftAt }: StoredStages): Stag
     ? null
     : {
         stages: fromJson<Stage[]>(stages),
-        course: { stage, clockAt: toMillisOrNull(clockAt), left: leftAt === null ? [] : fromJson<number[]>(leftAt) },
+        course: {
+          stage,
+          clockAt: toMillisOrNull(clockAt),
+          left: leftAt === null ? [] : fromJson<number[]>(leftAt),
+        },
       };
 
 /** The course as columns of an attempt. */
@@ -46,7 +50,12 @@ export interface Sorted {
   closed: string[];
 }
 
-export const pausedProblem = () => new Problem(423, 'Paused by your teacher.', 'Your time stands still, and what you wrote is kept.'); // prettier-ignore
+export const pausedProblem = () =>
+  new Problem(
+    423,
+    'Paused by your teacher.',
+    'Your time stands still, and what you wrote is kept.',
+  );
 
 /** @throws Problem 404 for an entry that was not shown yet; 423 for answers that were written while the clock stands still */
 export function sorted(
@@ -58,7 +67,8 @@ export function sorted(
   if (pausedAt !== null) {
     // What was under way when the clock stopped is taken; what was written since waits on its device until it goes on.
     const end = pausedAt.getTime();
-    if (!answers.every((own) => now < end + defaultGrace || isInTime(own, end, beganAt))) throw pausedProblem();
+    if (!answers.every((own) => now < end + defaultGrace || isInTime(own, end, beganAt)))
+      throw pausedProblem();
     return sorted({ staged, pausedAt: null }, answers, beganAt, Math.min(now, end));
   }
   if (staged === null) return { now: answers, late: [], closed: [] };

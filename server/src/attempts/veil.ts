@@ -1,7 +1,14 @@
 /** The ids under which one attempt's page knows what can be chosen: other ones for each attempt, and nothing in them. */
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import { entriesOf, type Edition, type EditionEntry, type SittingForm } from '@oaken/core/forms';
-import { forSitting, idsOf, translated, veiledItem, type ItemContent, type Responses } from '@oaken/core/items';
+import {
+  forSitting,
+  idsOf,
+  translated,
+  veiledItem,
+  type ItemContent,
+  type Responses,
+} from '@oaken/core/items';
 import { createHash } from 'node:crypto';
 
 type Names = ReadonlyMap<string, string>;
@@ -28,13 +35,20 @@ export class Veil {
   }
 
   /** Stored answers, as the page knows them. */
-  shown<Answer extends { entry: string; responses: Responses }>(answers: Answer[], edition: Edition): Answer[] {
+  shown<Answer extends { entry: string; responses: Responses }>(
+    answers: Answer[],
+    edition: Edition,
+  ): Answer[] {
     return this.translate(answers, edition, (names) => names);
   }
 
   /** Answers that the page sends, as they are stored. What it names in another way is left as it is. */
   stored(answers: SavedAnswer[], edition: Edition): SavedAnswer[] {
-    return this.translate(answers, edition, (names) => new Map([...names].map(([id, name]) => [name, id])));
+    return this.translate(
+      answers,
+      edition,
+      (names) => new Map([...names].map(([id, name]) => [name, id])),
+    );
   }
 
   private translate<Answer extends { entry: string; responses: Responses }>(
@@ -85,7 +99,8 @@ export class Veil {
 const known = new WeakMap<Edition, Map<string, EditionEntry['content']>>();
 
 function contentsOf(edition: Edition): Map<string, ItemContent> {
-  const held = known.get(edition) ?? new Map(entriesOf(edition).map(({ id, content }) => [id, content]));
+  const held =
+    known.get(edition) ?? new Map(entriesOf(edition).map(({ id, content }) => [id, content]));
   known.set(edition, held);
   return held;
 }

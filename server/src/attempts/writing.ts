@@ -45,10 +45,24 @@ export async function upsertAnswers(
     transaction,
   );
   return new Map(
-    stored.map(({ attemptId, entry, number, device }) => [answerKey(attemptId, entry), { entry, number, device }]),
+    stored.map(({ attemptId, entry, number, device }) => [
+      answerKey(attemptId, entry),
+      { entry, number, device },
+    ]),
   );
 }
 
 /** Writes one attempt's last answers inside the transaction that hands it in. */
-export const writeLast = (database: Sequelize, attemptId: number, answers: SavedAnswer[], now: number, transaction: Transaction) =>
-  upsertAnswers(database, answers.map((answer) => ({ attemptId, answer })), now, transaction); // prettier-ignore
+export const writeLast = (
+  database: Sequelize,
+  attemptId: number,
+  answers: SavedAnswer[],
+  now: number,
+  transaction: Transaction,
+) =>
+  upsertAnswers(
+    database,
+    answers.map((answer) => ({ attemptId, answer })),
+    now,
+    transaction,
+  );

@@ -14,6 +14,9 @@ export async function markLate(
   for (const { entry, number, device, writtenAt } of answers)
     await database.query(
       'UPDATE answers SET arrived_late = TRUE, written_at = :writtenAt WHERE attempt_id = :attemptId AND entry_id = :entry AND number = :number AND device = :device',
-      { replacements: { attemptId, entry, number, device, writtenAt: new Date(writtenAt!) }, transaction },
+      {
+        replacements: { attemptId, entry, number, device, writtenAt: new Date(writtenAt!) },
+        transaction,
+      },
     );
 }

@@ -20,7 +20,11 @@ const lastId = async (database: Sequelize, transaction: Transaction) =>
 
 export async function readItem({ database }: Context, me: SignedIn, itemId: number) {
   const values = { ...asking(me), itemId };
-  const found = await row<{ retiredAt: Date | null; sourceItem: number | null; sourceRevision: number | null }>(
+  const found = await row<{
+    retiredAt: Date | null;
+    sourceItem: number | null;
+    sourceRevision: number | null;
+  }>(
     database,
     `SELECT i.retired_at AS retiredAt, i.source_item_id AS sourceItem, i.source_revision_id AS sourceRevision
        FROM items i JOIN banks b ON b.id = i.bank_id WHERE i.id = :itemId AND ${readableBank}`,
@@ -28,7 +32,13 @@ export async function readItem({ database }: Context, me: SignedIn, itemId: numb
   );
   const [item] = found ? await readItems(database, me, [itemId], 'TRUE') : [];
   if (!found || !item) throw notFound('The item');
-  const revisions = await rows<{ id: number; number: number; by: string; at: Date; forTest: string | null }>(
+  const revisions = await rows<{
+    id: number;
+    number: number;
+    by: string;
+    at: Date;
+    forTest: string | null;
+  }>(
     database,
     `SELECT r.id, r.number, CONCAT(o.given_name, ' ', o.family_name) AS \`by\`, r.created_at AS at, t.title AS forTest
        FROM revisions r JOIN accounts o ON o.id = r.created_by LEFT JOIN tests t ON t.id = r.test_id
@@ -57,7 +67,11 @@ export async function readItem({ database }: Context, me: SignedIn, itemId: numb
     uses,
     hiddenUses,
     earlier: await earlierFigures(database, itemId),
-    byGrade: await rows<{ grade: number; n: number; share: number; separation: number | null }>(database, 'SELECT grade, n, share, separation FROM item_figures WHERE item_id = :itemId ORDER BY grade', { itemId }), // prettier-ignore
+    byGrade: await rows<{ grade: number; n: number; share: number; separation: number | null }>(
+      database,
+      'SELECT grade, n, share, separation FROM item_figures WHERE item_id = :itemId ORDER BY grade',
+      { itemId },
+    ),
     revisions: revisions.map((one) => ({ ...one, at: toMillis(one.at) })),
     source: source ? { ...source, known: found.sourceRevision! } : null,
     copies,
@@ -65,7 +79,10 @@ export async function readItem({ database }: Context, me: SignedIn, itemId: numb
 }
 
 /** What students earned on the item when its wording or its key was another; null when it never was. */
-async function earlierFigures(database: Sequelize, itemId: number): Promise<{ n: number; share: number } | null> {
+async function earlierFigures(
+  database: Sequelize,
+  itemId: number,
+): Promise<{ n: number; share: number } | null> {
   const sums = await row<{ n: number | null; share: number }>(
     database,
     `SELECT SUM(s.answers) AS n, SUM(s.earned) / SUM(s.answers) AS share
@@ -91,7 +108,12 @@ export async function readRevision({ database }: Context, me: SignedIn, revision
 }
 
 /** A passage can be read by whoever may read the bank that it lies in. */
-async function insistOnPassage(database: Sequelize, me: SignedIn, content: ItemContent, transaction: Transaction) {
+async function insistOnPassage(
+  database: Sequelize,
+  me: SignedIn,
+  content: ItemContent,
+  transaction: Transaction,
+) {
   if (!content.passage) return;
   const found = await row(
     database,
@@ -130,7 +152,12 @@ interface NewItem {
   source: { item: number; revision: number } | null;
 }
 
-export async function insertItem(database: Sequelize, me: SignedIn, own: NewItem, transaction: Transaction) {
+export async function insertItem(
+  database: Sequelize,
+  me: SignedIn,
+  own: NewItem,
+  transaction: Transaction,
+) {
   await database.query(
     `INSERT INTO items (bank_id, folder_id, created_by, created_at, client_key, source_item_id, source_revision_id)
      VALUES (:bank, :folder, :me, :time, :key, :sourceItem, :sourceRevision)`,
@@ -149,9 +176,20 @@ export async function insertItem(database: Sequelize, me: SignedIn, own: NewItem
   );
   const id = await lastId(database, transaction);
   const { content, facts, at } = own;
-  const revision = { itemId: id, testId: null, basedOn: null, content, facts, by: me.account.id, at };
+  const revision = {
+    itemId: id,
+    testId: null,
+    basedOn: null,
+    content,
+    facts,
+    by: me.account.id,
+    at,
+  };
   const revisionId = await writeRevision(database, revision, transaction);
-  await database.query('UPDATE items SET revision_id = :revisionId WHERE id = :id', { replacements: { id, revisionId }, transaction }); // prettier-ignore
+  await database.query('UPDATE items SET revision_id = :revisionId WHERE id = :id', {
+    replacements: { id, revisionId },
+    transaction,
+  });
   return { id, revisionId };
 }
 
@@ -164,7 +202,12 @@ interface HeldItem {
 }
 
 /** Locks items that I may change, in the order of their ids so that two who lock the same never wait for each other. */
-async function hold(database: Sequelize, me: SignedIn, items: number[], transaction: Transaction): Promise<HeldItem[]> {
+async function hold(
+  database: Sequelize,
+  me: SignedIn,
+  items: number[],
+  transaction: Transaction,
+): Promise<HeldItem[]> {
   const wanted = [...new Set(items)].sort((a, b) => a - b);
   const found = await rows<HeldItem & { may: string }>(
     database,
@@ -174,12 +217,15 @@ async function hold(database: Sequelize, me: SignedIn, items: number[], transact
     { ...asking(me), wanted },
     transaction,
   );
-  if (found.length < wanted.length) throw notFound(wanted.length === 1 ? 'The item' : 'One of the items');
+  if (found.length < wanted.length)
+    throw notFound(wanted.length === 1 ? 'The item' : 'One of the items');
   const locked = found.filter(({ may }) => may !== 'edit').length;
   if (locked > 0)
     throw new Problem(
       403,
-      locked === 1 ? 'This item’s bank belongs to others.' : `${locked} of the items lie in banks of others.`,
+      locked === 1
+        ? 'This item’s bank belongs to others.'
+        : `${locked} of the items lie in banks of others.`,
       'You can copy them into a bank of yours and change the copies.',
     );
   return found;
@@ -199,11 +245,20 @@ export async function reviseItem(
         'Somebody saved this item meanwhile.',
         'Nothing of yours is lost. Look at both and choose.',
       );
-    if (item!.retired) throw new Problem(409, 'This item was retired meanwhile.', 'Bring it back first, then save.');
+    if (item!.retired)
+      throw new Problem(409, 'This item was retired meanwhile.', 'Bring it back first, then save.');
     await refuseBroken(database, own.content, own.facts.standards, transaction);
     await insistOnPassage(database, me, own.content, transaction);
     const { content, facts, basedOn } = own;
-    const revision = { itemId, testId: null, basedOn, content, facts, by: me.account.id, at: now() };
+    const revision = {
+      itemId,
+      testId: null,
+      basedOn,
+      content,
+      facts,
+      by: me.account.id,
+      at: now(),
+    };
     const revisionId = await writeRevision(database, revision, transaction);
     await database.query(
       'UPDATE items SET revision_id = :revisionId, source_revision_id = COALESCE(:source, source_revision_id) WHERE id = :itemId',
@@ -214,7 +269,12 @@ export async function reviseItem(
   });
 }
 
-export async function settleSource({ database }: Context, me: SignedIn, itemId: number, revision: number) {
+export async function settleSource(
+  { database }: Context,
+  me: SignedIn,
+  itemId: number,
+  revision: number,
+) {
   await database.transaction(async (transaction) => {
     await hold(database, me, [itemId], transaction);
     const known = await row(
@@ -224,25 +284,43 @@ export async function settleSource({ database }: Context, me: SignedIn, itemId: 
       transaction,
     );
     if (!known) throw notFound('The source’s revision');
-    await database.query('UPDATE items SET source_revision_id = :revision WHERE id = :itemId', { replacements: { itemId, revision }, transaction }); // prettier-ignore
+    await database.query('UPDATE items SET source_revision_id = :revision WHERE id = :itemId', {
+      replacements: { itemId, revision },
+      transaction,
+    });
   });
 }
 
-export async function moveItems({ database }: Context, me: SignedIn, own: BodyOf<typeof api.moveItems>) {
+export async function moveItems(
+  { database }: Context,
+  me: SignedIn,
+  own: BodyOf<typeof api.moveItems>,
+) {
   return database.transaction(async (transaction) => {
     await insistOnPlace(database, me, own, transaction);
     const held = await hold(database, me, own.items, transaction);
-    await database.query('UPDATE items SET bank_id = :bank, folder_id = :folder WHERE id IN (:items)', { replacements: own, transaction }); // prettier-ignore
+    await database.query(
+      'UPDATE items SET bank_id = :bank, folder_id = :folder WHERE id IN (:items)',
+      { replacements: own, transaction },
+    );
     return { from: held.map(({ id, bank, folder }) => ({ item: id, bank, folder })) };
   });
 }
 
-export async function copyItems({ database, now }: Context, me: SignedIn, own: BodyOf<typeof api.copyItems>) {
+export async function copyItems(
+  { database, now }: Context,
+  me: SignedIn,
+  own: BodyOf<typeof api.copyItems>,
+) {
   const sources = await readItems(database, me, [...new Set(own.items)]);
   if (sources.length < new Set(own.items).size) throw notFound('One of the items');
   const onlyRead = sources.filter(({ may }) => may === 'read').length;
   if (onlyRead > 0)
-    throw new Problem(403, `${onlyRead === 1 ? 'An item is' : `${onlyRead} items are`} shared with you for reading only.`, 'Ask the bank’s owner.'); // prettier-ignore
+    throw new Problem(
+      403,
+      `${onlyRead === 1 ? 'An item is' : `${onlyRead} items are`} shared with you for reading only.`,
+      'Ask the bank’s owner.',
+    );
   return database.transaction(async (transaction) => {
     await insistOnPlace(database, me, own, transaction);
     const items: number[] = [];
@@ -250,7 +328,12 @@ export async function copyItems({ database, now }: Context, me: SignedIn, own: B
       const { bank, folder } = own;
       const facts = { ...factsOf(source), author: source.author };
       const from = { item: source.id, revision: source.revisionId };
-      const made = await insertItem(database, me, { bank, folder, content: source.content, facts, at: now(), source: from }, transaction); // prettier-ignore
+      const made = await insertItem(
+        database,
+        me,
+        { bank, folder, content: source.content, facts, at: now(), source: from },
+        transaction,
+      );
       items.push(made.id);
     }
     return { items };
@@ -260,10 +343,13 @@ export async function copyItems({ database, now }: Context, me: SignedIn, own: B
 export async function retireItems({ database, now }: Context, me: SignedIn, items: number[]) {
   return database.transaction(async (transaction) => {
     const held = await hold(database, me, items, transaction);
-    await database.query('UPDATE items SET retired_at = :time, retired_by = :me WHERE id IN (:items) AND retired_at IS NULL', {
-      replacements: { ...asking(me), items, time: new Date(now()) },
-      transaction,
-    }); // prettier-ignore
+    await database.query(
+      'UPDATE items SET retired_at = :time, retired_by = :me WHERE id IN (:items) AND retired_at IS NULL',
+      {
+        replacements: { ...asking(me), items, time: new Date(now()) },
+        transaction,
+      },
+    );
     return { retired: held.filter(({ retired }) => !retired).length };
   });
 }
@@ -271,7 +357,10 @@ export async function retireItems({ database, now }: Context, me: SignedIn, item
 export async function restoreItems({ database }: Context, me: SignedIn, items: number[]) {
   return database.transaction(async (transaction) => {
     const held = await hold(database, me, items, transaction);
-    await database.query('UPDATE items SET retired_at = NULL, retired_by = NULL WHERE id IN (:items)', { replacements: { items }, transaction }); // prettier-ignore
+    await database.query(
+      'UPDATE items SET retired_at = NULL, retired_by = NULL WHERE id IN (:items)',
+      { replacements: { items }, transaction },
+    );
     return { restored: held.filter(({ retired }) => retired).length };
   });
 }
@@ -284,15 +373,29 @@ export async function listRetired({ database }: Context, me: SignedIn) {
       WHERE i.retired_at IS NOT NULL AND ${editableBank} ORDER BY i.retired_at DESC, i.id LIMIT 500`,
     asking(me),
   );
-  const items = await readItems(database, me, found.map(({ id }) => id), 'TRUE'); // prettier-ignore
+  const items = await readItems(
+    database,
+    me,
+    found.map(({ id }) => id),
+    'TRUE',
+  );
   const byId = new Map(items.map((own): [number, ItemRow] => [own.id, own]));
   return { items: found.map(({ id, at, by }) => ({ item: byId.get(id)!, at: toMillis(at), by })) };
 }
 
-export async function labelItems({ database, now }: Context, me: SignedIn, own: BodyOf<typeof api.labelItems>) {
+export async function labelItems(
+  { database, now }: Context,
+  me: SignedIn,
+  own: BodyOf<typeof api.labelItems>,
+) {
   return database.transaction(async (transaction) => {
     const held = await hold(database, me, own.items, transaction);
-    const current = await readRevisions(database, me, held.map(({ revisionId }) => revisionId), transaction); // prettier-ignore
+    const current = await readRevisions(
+      database,
+      me,
+      held.map(({ revisionId }) => revisionId),
+      transaction,
+    );
     let changed = 0;
     const mixed = <T>(list: readonly T[], add: readonly T[], remove: readonly T[]) =>
       [...new Set([...list, ...add])].filter((one) => !remove.includes(one));
@@ -305,19 +408,43 @@ export async function labelItems({ database, now }: Context, me: SignedIn, own: 
       };
       if (JSON.stringify(facts) === JSON.stringify(before)) continue;
       await refuseBroken(database, item.content, facts.standards, transaction);
-      const revision = { itemId: item.id, testId: null, basedOn: item.revisionId, content: item.content, facts, by: me.account.id, at: now() }; // prettier-ignore
+      const revision = {
+        itemId: item.id,
+        testId: null,
+        basedOn: item.revisionId,
+        content: item.content,
+        facts,
+        by: me.account.id,
+        at: now(),
+      };
       const revisionId = await writeRevision(database, revision, transaction);
-      await database.query('UPDATE items SET revision_id = :revisionId WHERE id = :id', { replacements: { id: item.id, revisionId }, transaction }); // prettier-ignore
+      await database.query('UPDATE items SET revision_id = :revisionId WHERE id = :id', {
+        replacements: { id: item.id, revisionId },
+        transaction,
+      });
       changed++;
     }
     return { changed };
   });
 }
 
-export async function findNear(context: Context, me: SignedIn, content: ItemContent, but: number | null) {
+export async function findNear(
+  context: Context,
+  me: SignedIn,
+  content: ItemContent,
+  but: number | null,
+) {
   const { words, choiceWords } = describeItem(content);
-  const near = await context.finder.near(`${words} ${choiceWords}`, await readableBanks(context, me), but);
-  const items = await readItems(context.database, me, near.map(({ id }) => id)); // prettier-ignore
+  const near = await context.finder.near(
+    `${words} ${choiceWords}`,
+    await readableBanks(context, me),
+    but,
+  );
+  const items = await readItems(
+    context.database,
+    me,
+    near.map(({ id }) => id),
+  );
   const likeness = new Map(near.map((own) => [own.id, own.likeness]));
   return { near: items.map((item) => ({ item, likeness: likeness.get(item.id)! })) };
 }
@@ -333,6 +460,16 @@ export async function findNearOf(context: Context, me: SignedIn, asked: number[]
     const closest = near.find(({ id }) => !among.has(id));
     if (closest) pairs.push({ of: item.id, id: closest.id });
   }
-  const items = new Map((await readItems(context.database, me, pairs.map(({ id }) => id))).map((item) => [item.id, item])); // prettier-ignore
-  return { near: pairs.flatMap(({ of, id }) => (items.has(id) ? [{ of, item: items.get(id)! }] : [])) };
+  const items = new Map(
+    (
+      await readItems(
+        context.database,
+        me,
+        pairs.map(({ id }) => id),
+      )
+    ).map((item) => [item.id, item]),
+  );
+  return {
+    near: pairs.flatMap(({ of, id }) => (items.has(id) ? [{ of, item: items.get(id)! }] : [])),
+  };
 }

@@ -19,7 +19,11 @@ export const listKeptSearches = async ({ database }: Context, me: SignedIn) => (
   ),
 });
 
-export async function keepSearch({ database, now }: Context, me: SignedIn, own: BodyOf<typeof api.keepSearch>) {
+export async function keepSearch(
+  { database, now }: Context,
+  me: SignedIn,
+  own: BodyOf<typeof api.keepSearch>,
+) {
   await database.query(
     `INSERT INTO kept_searches (account_id, name, address, created_at) VALUES (:me, :name, :address, :at)
      ON DUPLICATE KEY UPDATE address = VALUES(address)`,
@@ -33,7 +37,13 @@ export async function keepSearch({ database, now }: Context, me: SignedIn, own: 
 }
 
 export async function forgetSearch({ database }: Context, me: SignedIn, searchId: number) {
-  const found = await row(database, 'SELECT id FROM kept_searches WHERE id = :searchId AND account_id = :me', { ...asking(me), searchId }); // prettier-ignore
+  const found = await row(
+    database,
+    'SELECT id FROM kept_searches WHERE id = :searchId AND account_id = :me',
+    { ...asking(me), searchId },
+  );
   if (!found) throw notFound('The search');
-  await database.query('DELETE FROM kept_searches WHERE id = :searchId', { replacements: { searchId } });
+  await database.query('DELETE FROM kept_searches WHERE id = :searchId', {
+    replacements: { searchId },
+  });
 }

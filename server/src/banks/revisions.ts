@@ -21,7 +21,11 @@ export const randomLetters = (n: number) =>
   Array.from({ length: n }, () => 'abcdefghijklmnopqrstuvwxyz0123456789'[randomInt(36)]).join('');
 
 /** @returns the new revision's id */
-export async function writeRevision(database: Sequelize, own: NewRevision, transaction: Transaction): Promise<number> {
+export async function writeRevision(
+  database: Sequelize,
+  own: NewRevision,
+  transaction: Transaction,
+): Promise<number> {
   const content = concealIds(own.content, randomLetters);
   const { facts } = own;
   await database.query(
@@ -45,7 +49,12 @@ export async function writeRevision(database: Sequelize, own: NewRevision, trans
       transaction,
     },
   );
-  const { id } = (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!;
+  const { id } = (await row<{ id: number }>(
+    database,
+    'SELECT LAST_INSERT_ID() AS id',
+    {},
+    transaction,
+  ))!;
   const lists: [string, string, (string | number)[]][] = [
     ['revision_standards', 'standard_id', facts.standards],
     ['revision_grades', 'grade', facts.grades],
@@ -54,7 +63,10 @@ export async function writeRevision(database: Sequelize, own: NewRevision, trans
   for (const [table, column, values] of lists) {
     const lines = [...new Set(values)].map((value) => [id, value]);
     if (lines.length > 0)
-      await database.query(`INSERT INTO ${table} (revision_id, ${column}) VALUES :lines`, { replacements: { lines }, transaction }); // prettier-ignore
+      await database.query(`INSERT INTO ${table} (revision_id, ${column}) VALUES :lines`, {
+        replacements: { lines },
+        transaction,
+      });
   }
   return id;
 }
@@ -67,17 +79,35 @@ export async function refuseBroken(
   transaction?: Transaction,
 ): Promise<void> {
   const wrong: WrongField[] = await itemWordingProblems(content);
-  const files = [...new Set(JSON.stringify(content).match(/(?<=\/api\/files\/)[A-Za-z0-9_-]{22}/g) ?? [])];
+  const files = [
+    ...new Set(JSON.stringify(content).match(/(?<=\/api\/files\/)[A-Za-z0-9_-]{22}/g) ?? []),
+  ];
   if (files.length > 0) {
-    const known = await rows<{ id: string }>(database, 'SELECT id FROM files WHERE id IN (:files)', { files }, transaction); // prettier-ignore
+    const known = await rows<{ id: string }>(
+      database,
+      'SELECT id FROM files WHERE id IN (:files)',
+      { files },
+      transaction,
+    );
     if (known.length < files.length)
-      wrong.push({ pointer: '/content', message: 'A picture, sound or film in it is no longer kept here. Upload it again.' }); // prettier-ignore
+      wrong.push({
+        pointer: '/content',
+        message: 'A picture, sound or film in it is no longer kept here. Upload it again.',
+      });
   }
   const wanted = [...new Set(standards)];
   if (wanted.length > 0) {
-    const known = await rows(database, 'SELECT id FROM standards WHERE id IN (:wanted)', { wanted }, transaction);
+    const known = await rows(
+      database,
+      'SELECT id FROM standards WHERE id IN (:wanted)',
+      { wanted },
+      transaction,
+    );
     if (known.length < wanted.length)
-      wrong.push({ pointer: '/facts/standards', message: 'One of the standards is gone from its framework. Choose another one.' }); // prettier-ignore
+      wrong.push({
+        pointer: '/facts/standards',
+        message: 'One of the standards is gone from its framework. Choose another one.',
+      });
   }
   if (content.passage) {
     const known = await row(
@@ -86,7 +116,11 @@ export async function refuseBroken(
       content.passage,
       transaction,
     );
-    if (!known) wrong.push({ pointer: '/content/passage', message: 'The passage is gone. Choose another one.' });
+    if (!known)
+      wrong.push({
+        pointer: '/content/passage',
+        message: 'The passage is gone. Choose another one.',
+      });
   }
   if (wrong.length > 0) throw invalid(wrong);
 }

@@ -15,21 +15,31 @@ export function bankRoutes(bind: Bind, context: Context): void {
 
   bind(api.listBanks, ({ me }) => shelves.listBanks(context, me));
   bind(api.makeBank, ({ me, body }) => shelves.makeBank(context, me, body));
-  bind(api.describeBank, ({ me, params, body }) => shelves.describeBank(context, me, params.bankId, body).then(done));
+  bind(api.describeBank, ({ me, params, body }) =>
+    shelves.describeBank(context, me, params.bankId, body).then(done),
+  );
   bind(api.readShares, ({ me, params }) => shelves.readShares(context, me, params.bankId));
-  bind(api.shareBank, ({ me, params, body }) => shelves.shareBank(context, me, params.bankId, body).then(done));
+  bind(api.shareBank, ({ me, params, body }) =>
+    shelves.shareBank(context, me, params.bankId, body).then(done),
+  );
   bind(api.makeFolder, ({ me, body }) => shelves.makeFolder(context, me, body));
   bind(api.moveFolders, ({ me, body }) => shelves.moveFolders(context, me, body).then(done));
-  bind(api.renameFolder, ({ me, params, body }) => shelves.renameFolder(context, me, params.folderId, body.name).then(done)); // prettier-ignore
+  bind(api.renameFolder, ({ me, params, body }) =>
+    shelves.renameFolder(context, me, params.folderId, body.name).then(done),
+  );
   bind(api.removeFolder, ({ me, params }) => shelves.removeFolder(context, me, params.folderId));
 
   bind(api.listKeptSearches, ({ me }) => kept.listKeptSearches(context, me));
   bind(api.keepSearch, ({ me, body }) => kept.keepSearch(context, me, body));
-  bind(api.forgetSearch, ({ me, params }) => kept.forgetSearch(context, me, params.searchId).then(done));
+  bind(api.forgetSearch, ({ me, params }) =>
+    kept.forgetSearch(context, me, params.searchId).then(done),
+  );
 
   bind(api.searchItems, ({ me, query }) => searchItems(context, me, query));
   bind(api.findItems, ({ me, query }) => findItems(context, me, query));
-  bind(api.readRows, async ({ me, body }) => ({ items: await readItems(database, me, body.items) }));
+  bind(api.readRows, async ({ me, body }) => ({
+    items: await readItems(database, me, body.items),
+  }));
   bind(api.makeItem, ({ me, body }) => items.makeItem(context, me, body));
   bind(api.moveItems, ({ me, body }) => items.moveItems(context, me, body));
   bind(api.copyItems, ({ me, body }) => items.copyItems(context, me, body));
@@ -39,12 +49,22 @@ export function bankRoutes(bind: Bind, context: Context): void {
   bind(api.labelItems, ({ me, body }) => items.labelItems(context, me, body));
   bind(api.readUses, async ({ me, body }) => {
     const readable = await readItems(database, me, body.items, 'TRUE');
-    return readable.length === 0 ? { uses: [], hiddenUses: 0 } : usesOf(database, me, readable.map(({ id }) => id)); // prettier-ignore
+    return readable.length === 0
+      ? { uses: [], hiddenUses: 0 }
+      : usesOf(
+          database,
+          me,
+          readable.map(({ id }) => id),
+        );
   });
   bind(api.findNearOf, ({ me, body }) => items.findNearOf(context, me, body.items));
   bind(api.findNear, ({ me, body }) => items.findNear(context, me, body.content, body.but));
   bind(api.readItem, ({ me, params }) => items.readItem(context, me, params.itemId));
   bind(api.readRevision, ({ me, params }) => items.readRevision(context, me, params.revisionId));
-  bind(api.reviseItem, ({ me, params, body }) => items.reviseItem(context, me, params.itemId, body));
-  bind(api.settleSource, ({ me, params, body }) => items.settleSource(context, me, params.itemId, body.revision).then(done)); // prettier-ignore
+  bind(api.reviseItem, ({ me, params, body }) =>
+    items.reviseItem(context, me, params.itemId, body),
+  );
+  bind(api.settleSource, ({ me, params, body }) =>
+    items.settleSource(context, me, params.itemId, body.revision).then(done),
+  );
 }

@@ -6,7 +6,10 @@ import { asking, bankRight, readableBank } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { fromJson, rows, toMillis, type Values } from '../database/connect';
 
-interface RevisionRow extends Omit<ItemRow, 'content' | 'standards' | 'grades' | 'tags' | 'facility' | 'editedAt'> {
+interface RevisionRow extends Omit<
+  ItemRow,
+  'content' | 'standards' | 'grades' | 'tags' | 'facility' | 'editedAt'
+> {
   testId: number | null;
   content: unknown;
   seenN: number;
@@ -93,7 +96,14 @@ export async function readRevisions(
   transaction?: Transaction,
 ): Promise<Row[]> {
   if (revisionIds.length === 0) return [];
-  const found = await read(database, me, 'revisions r STRAIGHT_JOIN items i ON i.id = r.item_id', 'r.id IN (:revisionIds)', { revisionIds }, transaction); // prettier-ignore
+  const found = await read(
+    database,
+    me,
+    'revisions r STRAIGHT_JOIN items i ON i.id = r.item_id',
+    'r.id IN (:revisionIds)',
+    { revisionIds },
+    transaction,
+  );
   const byId = new Map(found.map((own) => [own.revisionId, own]));
   return revisionIds.flatMap((id) => byId.get(id) ?? []);
 }
@@ -106,7 +116,13 @@ export async function readItems(
   also = 'i.retired_at IS NULL',
 ): Promise<ItemRow[]> {
   if (itemIds.length === 0) return [];
-  const found = await read(database, me, 'items i STRAIGHT_JOIN revisions r ON r.id = i.revision_id', `i.id IN (:itemIds) AND ${also} AND ${readableBank}`, { itemIds }); // prettier-ignore
+  const found = await read(
+    database,
+    me,
+    'items i STRAIGHT_JOIN revisions r ON r.id = i.revision_id',
+    `i.id IN (:itemIds) AND ${also} AND ${readableBank}`,
+    { itemIds },
+  );
   const byId = new Map(found.map((own) => [own.id, own]));
   return itemIds.flatMap((id) => byId.get(id) ?? []);
 }

@@ -1,4 +1,10 @@
-import { mostAtOnce, pageSize, type filters, type ItemRow, type search } from '@oaken/contract/banks';
+import {
+  mostAtOnce,
+  pageSize,
+  type filters,
+  type ItemRow,
+  type search,
+} from '@oaken/contract/banks';
 import type { Question } from '@oaken/core/finding';
 import { atWall } from '@oaken/core/timing';
 import type { z } from 'zod';
@@ -12,13 +18,21 @@ type Search = Omit<z.output<typeof search>, 'from'> & { from?: number };
 type Filters = z.output<typeof filters>;
 
 export async function readableBanks({ database }: Context, me: SignedIn): Promise<number[]> {
-  const found = await rows<{ id: number }>(database, `SELECT b.id FROM banks b WHERE ${readableBank}`, asking(me));
+  const found = await rows<{ id: number }>(
+    database,
+    `SELECT b.id FROM banks b WHERE ${readableBank}`,
+    asking(me),
+  );
   return found.map(({ id }) => id);
 }
 
 /** Midnight of a day at the school. */
 async function startOf({ database }: Context, me: SignedIn, day: string): Promise<number> {
-  const school = await row<{ zone: string }>(database, 'SELECT zone FROM schools WHERE id = :school', asking(me));
+  const school = await row<{ zone: string }>(
+    database,
+    'SELECT zone FROM schools WHERE id = :school',
+    asking(me),
+  );
   const read = atWall(`${day}T00:00`, school!.zone);
   return read.ok ? read.at : Date.parse(day);
 }
@@ -40,7 +54,12 @@ async function givenSince(
   return found.map(({ id }) => id);
 }
 
-async function questionOf(context: Context, me: SignedIn, wanted: Search, size: number): Promise<Question> {
+async function questionOf(
+  context: Context,
+  me: SignedIn,
+  wanted: Search,
+  size: number,
+): Promise<Question> {
   const { sort, from = 0, passage, editedSince, unusedSince, unusedBy, ...rest } = wanted;
   const since = unusedSince === undefined ? null : await startOf(context, me, unusedSince);
   return {
@@ -64,7 +83,9 @@ export async function searchItems(context: Context, me: SignedIn, wanted: Search
 }
 
 export async function findItems(context: Context, me: SignedIn, wanted: Search) {
-  const { total, ids } = await context.finder.find(await questionOf(context, me, wanted, mostAtOnce));
+  const { total, ids } = await context.finder.find(
+    await questionOf(context, me, wanted, mostAtOnce),
+  );
   if (ids.length === 0) return { total, items: [] };
   const items = await rows<Pick<ItemRow, 'id' | 'points' | 'seconds' | 'may'>>(
     context.database,
@@ -76,7 +97,12 @@ export async function findItems(context: Context, me: SignedIn, wanted: Search) 
 }
 
 /** Only which items a search finds, best known first. */
-export async function findAllIds(context: Context, me: SignedIn, wanted: Filters, most: number): Promise<number[]> {
+export async function findAllIds(
+  context: Context,
+  me: SignedIn,
+  wanted: Filters,
+  most: number,
+): Promise<number[]> {
   const question = await questionOf(context, me, { ...wanted, sort: 'relevance' }, most);
   return (await context.finder.find({ ...question, counted: false })).ids;
 }

@@ -30,12 +30,18 @@ export async function listBanks({ database }: Context, me: SignedIn): Promise<{ 
       items: Number(own.items),
       retired: Number(own.retired),
       mine: Boolean(own.mine),
-      folders: folders.filter(({ bankId }) => bankId === own.id).map(({ bankId: _, ...folder }) => folder),
+      folders: folders
+        .filter(({ bankId }) => bankId === own.id)
+        .map(({ bankId: _, ...folder }) => folder),
     })),
   };
 }
 
-export async function makeBank({ database, now }: Context, me: SignedIn, wanted: BodyOf<typeof api.makeBank>) {
+export async function makeBank(
+  { database, now }: Context,
+  me: SignedIn,
+  wanted: BodyOf<typeof api.makeBank>,
+) {
   return database.transaction(async (transaction) => {
     await database.query(
       'INSERT INTO banks (school_id, owner_id, reach, name, created_at) VALUES (:school, :me, :reach, :name, :at)',
@@ -46,7 +52,12 @@ export async function makeBank({ database, now }: Context, me: SignedIn, wanted:
 }
 
 /** A bank that I made; others may change its items, but not what it is. */
-async function insistOnOwnBank(database: Sequelize, me: SignedIn, bankId: number, transaction?: Transaction) {
+async function insistOnOwnBank(
+  database: Sequelize,
+  me: SignedIn,
+  bankId: number,
+  transaction?: Transaction,
+) {
   const found = await row<{ id: number; mine: number }>(
     database,
     `SELECT b.id, COALESCE(b.owner_id = :me, FALSE) AS mine FROM banks b WHERE b.id = :bankId AND ${readableBank}`,
@@ -55,7 +66,11 @@ async function insistOnOwnBank(database: Sequelize, me: SignedIn, bankId: number
   );
   if (!found) throw notFound('The bank');
   if (!found.mine)
-    throw new Problem(403, 'This bank belongs to somebody else.', 'Only its owner can rename or share it.');
+    throw new Problem(
+      403,
+      'This bank belongs to somebody else.',
+      'Only its owner can rename or share it.',
+    );
 }
 
 export async function describeBank(
@@ -101,10 +116,23 @@ export async function shareBank(
   await database.transaction(async (transaction) => {
     await insistOnOwnBank(database, me, bankId, transaction);
     const ids = [...new Set(shares.map(({ accountId }) => accountId))];
-    const known = ids.length === 0 ? [] : await rows(database, `SELECT a.id FROM accounts a WHERE a.id IN (:ids) AND ${colleague}`, { ...asking(me), ids }, transaction); // prettier-ignore
+    const known =
+      ids.length === 0
+        ? []
+        : await rows(
+            database,
+            `SELECT a.id FROM accounts a WHERE a.id IN (:ids) AND ${colleague}`,
+            { ...asking(me), ids },
+            transaction,
+          );
     if (known.length < ids.length) throw notFound('One of the colleagues');
-    await database.query('DELETE FROM bank_shares WHERE bank_id = :bankId', { replacements: { bankId }, transaction });
-    const lines = new Map(shares.map(({ accountId, may }) => [accountId, [bankId, accountId, may]]));
+    await database.query('DELETE FROM bank_shares WHERE bank_id = :bankId', {
+      replacements: { bankId },
+      transaction,
+    });
+    const lines = new Map(
+      shares.map(({ accountId, may }) => [accountId, [bankId, accountId, may]]),
+    );
     if (lines.size > 0)
       await database.query('INSERT INTO bank_shares (bank_id, account_id, may) VALUES :lines', {
         replacements: { lines: [...lines.values()] },
@@ -127,13 +155,28 @@ export async function insistOnPlace(
     transaction,
   );
   if (!found) throw notFound('The bank');
-  if (found.may !== 'edit') throw new Problem(403, 'You may not change that bank.', 'Choose one of your own, or ask its owner.'); // prettier-ignore
+  if (found.may !== 'edit')
+    throw new Problem(
+      403,
+      'You may not change that bank.',
+      'Choose one of your own, or ask its owner.',
+    );
   if (folder === null) return;
-  const inside = await row(database, 'SELECT id FROM folders WHERE id = :folder AND bank_id = :bank', { folder, bank }, transaction); // prettier-ignore
+  const inside = await row(
+    database,
+    'SELECT id FROM folders WHERE id = :folder AND bank_id = :bank',
+    { folder, bank },
+    transaction,
+  );
   if (!inside) throw notFound('The folder');
 }
 
-async function holdFolder(database: Sequelize, me: SignedIn, folderId: number, transaction: Transaction) {
+async function holdFolder(
+  database: Sequelize,
+  me: SignedIn,
+  folderId: number,
+  transaction: Transaction,
+) {
   const found = await row<{ id: number; bank: number; parent: number | null }>(
     database,
     `SELECT f.id, f.bank_id AS bank, f.parent_id AS parent FROM folders f JOIN banks b ON b.id = f.bank_id
@@ -147,7 +190,11 @@ async function holdFolder(database: Sequelize, me: SignedIn, folderId: number, t
 
 const deepest = 12;
 
-export async function makeFolder({ database }: Context, me: SignedIn, own: BodyOf<typeof api.makeFolder>) {
+export async function makeFolder(
+  { database }: Context,
+  me: SignedIn,
+  own: BodyOf<typeof api.makeFolder>,
+) {
   return database.transaction(async (transaction) => {
     await insistOnPlace(database, me, { bank: own.bank, folder: own.parent }, transaction);
     if ((await above(database, own.parent, transaction)).length >= deepest)
@@ -161,24 +208,48 @@ export async function makeFolder({ database }: Context, me: SignedIn, own: BodyO
   });
 }
 
-export async function renameFolder({ database }: Context, me: SignedIn, folderId: number, name: string) {
+export async function renameFolder(
+  { database }: Context,
+  me: SignedIn,
+  folderId: number,
+  name: string,
+) {
   await database.transaction(async (transaction) => {
     await holdFolder(database, me, folderId, transaction);
-    await database.query('UPDATE folders SET name = :name WHERE id = :folderId', { replacements: { name, folderId }, transaction }); // prettier-ignore
+    await database.query('UPDATE folders SET name = :name WHERE id = :folderId', {
+      replacements: { name, folderId },
+      transaction,
+    });
   });
 }
 
 /** The ids from `folder` up to its bank, itself first. */
-async function above(database: Sequelize, folder: number | null, transaction: Transaction): Promise<number[]> {
+async function above(
+  database: Sequelize,
+  folder: number | null,
+  transaction: Transaction,
+): Promise<number[]> {
   const found: number[] = [];
   for (let at = folder; at !== null && found.length < 1000;) {
     found.push(at);
-    at = (await row<{ parent: number | null }>(database, 'SELECT parent_id AS parent FROM folders WHERE id = :at', { at }, transaction))?.parent ?? null; // prettier-ignore
+    at =
+      (
+        await row<{ parent: number | null }>(
+          database,
+          'SELECT parent_id AS parent FROM folders WHERE id = :at',
+          { at },
+          transaction,
+        )
+      )?.parent ?? null;
   }
   return found;
 }
 
-async function withBelow(database: Sequelize, folder: number, transaction: Transaction): Promise<number[]> {
+async function withBelow(
+  database: Sequelize,
+  folder: number,
+  transaction: Transaction,
+): Promise<number[]> {
   const found = await rows<{ id: number }>(
     database,
     `WITH RECURSIVE below AS (
@@ -190,21 +261,36 @@ async function withBelow(database: Sequelize, folder: number, transaction: Trans
   return found.map(({ id }) => id);
 }
 
-export async function moveFolders({ database }: Context, me: SignedIn, own: BodyOf<typeof api.moveFolders>) {
+export async function moveFolders(
+  { database }: Context,
+  me: SignedIn,
+  own: BodyOf<typeof api.moveFolders>,
+) {
   await database.transaction(async (transaction) => {
     await insistOnPlace(database, me, { bank: own.bank, folder: own.parent }, transaction);
     const upwards = await above(database, own.parent, transaction);
     for (const id of own.folders) {
       const held = await holdFolder(database, me, id, transaction);
       if (upwards.includes(id))
-        throw invalid([{ pointer: '/folders', message: 'A folder cannot be moved into itself or into a folder inside it.' }]); // prettier-ignore
+        throw invalid([
+          {
+            pointer: '/folders',
+            message: 'A folder cannot be moved into itself or into a folder inside it.',
+          },
+        ]);
       if (held.bank !== own.bank) {
         const inside = await withBelow(database, id, transaction);
         const values = { replacements: { bank: own.bank, inside }, transaction };
         await database.query('UPDATE folders SET bank_id = :bank WHERE id IN (:inside)', values);
-        await database.query('UPDATE items SET bank_id = :bank WHERE folder_id IN (:inside)', values);
+        await database.query(
+          'UPDATE items SET bank_id = :bank WHERE folder_id IN (:inside)',
+          values,
+        );
       }
-      await database.query('UPDATE folders SET parent_id = :parent WHERE id = :id', { replacements: { parent: own.parent, id }, transaction }); // prettier-ignore
+      await database.query('UPDATE folders SET parent_id = :parent WHERE id = :id', {
+        replacements: { parent: own.parent, id },
+        transaction,
+      });
     }
     const siblings = await rows<{ id: number }>(
       database,
@@ -216,7 +302,10 @@ export async function moveFolders({ database }: Context, me: SignedIn, own: Body
     const at = own.before === null ? rest.length : Math.max(0, rest.indexOf(own.before));
     rest.splice(at, 0, ...own.folders);
     for (const [position, id] of rest.entries())
-      await database.query('UPDATE folders SET position = :position WHERE id = :id', { replacements: { position, id }, transaction }); // prettier-ignore
+      await database.query('UPDATE folders SET position = :position WHERE id = :id', {
+        replacements: { position, id },
+        transaction,
+      });
   });
 }
 
@@ -232,8 +321,14 @@ export async function removeFolder({ database }: Context, me: SignedIn, folderId
       transaction,
     );
     const values = { replacements: { folderId, parent }, transaction };
-    await database.query('UPDATE items SET folder_id = :parent WHERE folder_id = :folderId', values);
-    await database.query('UPDATE folders SET parent_id = :parent WHERE parent_id = :folderId', values);
+    await database.query(
+      'UPDATE items SET folder_id = :parent WHERE folder_id = :folderId',
+      values,
+    );
+    await database.query(
+      'UPDATE folders SET parent_id = :parent WHERE parent_id = :folderId',
+      values,
+    );
     await database.query('DELETE FROM folders WHERE id = :folderId', values);
     return inside!;
   });

@@ -8,7 +8,13 @@ import { row, rows, toMillis } from '../database/connect';
 /** Tests of my own school are told; of others only how many there are. */
 export async function usesOf(database: Sequelize, me: SignedIn, items: number[]) {
   const values = { ...asking(me), items };
-  const tests = await rows<{ testId: number; title: string; owner: string; mine: number; items: number }>(
+  const tests = await rows<{
+    testId: number;
+    title: string;
+    owner: string;
+    mine: number;
+    items: number;
+  }>(
     database,
     `SELECT t.id AS testId, t.title, CONCAT(o.given_name, ' ', o.family_name) AS owner, ${editableTest} AS mine,
             COUNT(DISTINCT r.item_id) AS items

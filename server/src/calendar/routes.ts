@@ -34,7 +34,9 @@ export function calendarRoutes(bind: Bind, context: Context): void {
       { id },
     );
     const token = body.renew || !held?.token ? randomBytes(24).toString('base64url') : held.token;
-    await database.query('UPDATE accounts SET calendar_token = :token WHERE id = :id', { replacements: { id, token } });
+    await database.query('UPDATE accounts SET calendar_token = :token WHERE id = :id', {
+      replacements: { id, token },
+    });
     return { path: `/api/calendar/${token}.ics` };
   });
 
@@ -48,7 +50,8 @@ export function calendarRoutes(bind: Bind, context: Context): void {
     if (!owner) throw new Problem(404, 'There is no calendar at this address.');
     const { school, ...account } = owner;
     const me: SignedIn = { account, csrf: '', at: now() };
-    const entries = account.role === 'student' ? await ofStudent(context, me) : await ofTeacher(context, me);
+    const entries =
+      account.role === 'student' ? await ofStudent(context, me) : await ofTeacher(context, me);
     const feed = ical({
       name: `${school}: ${account.givenName} ${account.familyName}`,
       prodId: { company: 'Oaken Ledger', product: 'Schedule', language: 'EN' },

@@ -1,6 +1,12 @@
 /** Lists into classes: what they would do, doing just that, and taking it back. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
-import { planRoll, settleRoll, type KnownStudent, type RollPlan, type RollWrite } from '@oaken/core/rosters';
+import {
+  planRoll,
+  settleRoll,
+  type KnownStudent,
+  type RollPlan,
+  type RollWrite,
+} from '@oaken/core/rosters';
 import { createHash } from 'node:crypto';
 import type { Sequelize, Transaction } from 'sequelize';
 import { asking, insistOnRunning } from '../access';
@@ -12,7 +18,11 @@ import { comeBack, countOpen, createStudent, enrol, leave } from './enrolling';
 import { makeClass } from './service';
 
 /** Every student of the school, with the classes that each is or was in. */
-async function readKnown(database: Sequelize, me: SignedIn, transaction?: Transaction): Promise<KnownStudent[]> {
+async function readKnown(
+  database: Sequelize,
+  me: SignedIn,
+  transaction?: Transaction,
+): Promise<KnownStudent[]> {
   const students = await rows<Omit<KnownStudent, 'places'>>(
     database,
     `SELECT id, given_name AS givenName, family_name AS familyName, COALESCE(student_number, '') AS studentNumber,
@@ -21,30 +31,38 @@ async function readKnown(database: Sequelize, me: SignedIn, transaction?: Transa
     asking(me),
     transaction,
   );
-  const places = await rows<KnownStudent['places'][number] & { studentId: number; leftAt: Date | null }>(
+  const places = await rows<
+    KnownStudent['places'][number] & { studentId: number; leftAt: Date | null }
+  >(
     database,
     `SELECT e.student_id AS studentId, c.id AS classId, c.name AS className, c.subject, e.roll_number AS rollNumber, e.left_at AS leftAt
        FROM enrolments e JOIN classes c ON c.id = e.class_id WHERE c.school_id = :school AND c.put_away_at IS NULL ORDER BY c.id`,
     asking(me),
     transaction,
   );
-  const byId = new Map<number, KnownStudent>(students.map((own) => [own.id, { ...own, places: [] }]));
-  for (const { studentId, leftAt, ...place } of places) byId.get(studentId)?.places.push({ ...place, left: leftAt !== null }); // prettier-ignore
+  const byId = new Map<number, KnownStudent>(
+    students.map((own) => [own.id, { ...own, places: [] }]),
+  );
+  for (const { studentId, leftAt, ...place } of places)
+    byId.get(studentId)?.places.push({ ...place, left: leftAt !== null });
   return [...byId.values()];
 }
 
-const seenOf = (plan: RollPlan) => createHash('sha256').update(JSON.stringify(plan)).digest('base64url');
+const seenOf = (plan: RollPlan) =>
+  createHash('sha256').update(JSON.stringify(plan)).digest('base64url');
 
 export async function planRolls(
   { database, now }: Context,
   me: SignedIn,
   wanted: BodyOf<typeof api.planRolls>['rolls'],
 ): Promise<AnswerOf<typeof api.planRolls>> {
-  for (const { classId } of wanted) if (classId !== null) await insistOnRunning(database, me, classId);
+  for (const { classId } of wanted)
+    if (classId !== null) await insistOnRunning(database, me, classId);
   const known = await readKnown(database, me);
   const plans = wanted.map(async ({ listed, ...target }) => {
     const plan = planRoll(target, listed, known);
-    const open = target.classId === null ? 0 : await countOpen(database, target.classId, new Date(now()));
+    const open =
+      target.classId === null ? 0 : await countOpen(database, target.classId, new Date(now()));
     return { ...plan, seen: seenOf(plan), open };
   });
   return { plans: await Promise.all(plans) };
@@ -60,7 +78,14 @@ type Step =
 
 type Outcome = Omit<AnswerOf<typeof api.applyRolls>, 'changeId'>;
 
-const columns = { givenName: 'given_name', familyName: 'family_name', studentNumber: 'student_number', email: 'email', grade: 'grade', sourcedId: 'sourced_id' } as const; // prettier-ignore
+const columns = {
+  givenName: 'given_name',
+  familyName: 'family_name',
+  studentNumber: 'student_number',
+  email: 'email',
+  grade: 'grade',
+  sourcedId: 'sourced_id',
+} as const;
 
 async function setFields(
   database: Sequelize,
@@ -68,12 +93,17 @@ async function setFields(
   fields: Record<string, string | number | null>,
   transaction: Transaction,
 ): Promise<void> {
-  const set = Object.keys(fields).map((field) => `${columns[field as keyof typeof columns]} = :${field}`);
+  const set = Object.keys(fields).map(
+    (field) => `${columns[field as keyof typeof columns]} = :${field}`,
+  );
   if (set.length > 0)
-    await database.query(`UPDATE accounts SET ${set.join(', ')} WHERE id = :studentId AND role = 'student'`, {
-      replacements: { ...fields, studentId },
-      transaction,
-    });
+    await database.query(
+      `UPDATE accounts SET ${set.join(', ')} WHERE id = :studentId AND role = 'student'`,
+      {
+        replacements: { ...fields, studentId },
+        transaction,
+      },
+    );
 }
 
 export async function applyRolls(
@@ -84,8 +114,13 @@ export async function applyRolls(
   const { database, now } = context;
   const time = new Date(now());
   return database.transaction(async (transaction) => {
-    const nowhere = wanted.rolls.findIndex(({ classId, make }) => classId === null && make === null);
-    if (nowhere >= 0) throw invalid([{ pointer: `/rolls/${nowhere}/make`, message: 'Say which class, or describe a new one.' }]); // prettier-ignore
+    const nowhere = wanted.rolls.findIndex(
+      ({ classId, make }) => classId === null && make === null,
+    );
+    if (nowhere >= 0)
+      throw invalid([
+        { pointer: `/rolls/${nowhere}/make`, message: 'Say which class, or describe a new one.' },
+      ]);
     const earlier = await row<{ id: number; outcome: unknown }>(
       database,
       'SELECT id, outcome FROM roll_changes WHERE by_id = :me AND client_key = :clientKey FOR UPDATE',
@@ -93,31 +128,56 @@ export async function applyRolls(
       transaction,
     );
     if (earlier) return { changeId: earlier.id, ...fromJson<Outcome>(earlier.outcome) };
-    for (const classId of wanted.rolls.map((own) => own.classId).sort((a, b) => (a ?? 0) - (b ?? 0)))
+    for (const classId of wanted.rolls
+      .map((own) => own.classId)
+      .sort((a, b) => (a ?? 0) - (b ?? 0)))
       if (classId !== null) await insistOnRunning(database, me, classId, transaction);
 
     const known = await readKnown(database, me, transaction);
     // Everything is decided on what stood there before, as the preview was; only then is anything written.
-    const settled = await Promise.all(wanted.rolls.map(async (own, at) => {
-      const subject = own.make?.subject ?? (await row<{ subject: string }>(database, 'SELECT subject FROM classes WHERE id = :id', { id: own.classId }, transaction))!.subject; // prettier-ignore
-      const target = { classId: own.classId, subject, whole: own.whole };
-      const plan = planRoll(target, own.listed, known);
-      if (seenOf(plan) !== own.seen)
-        throw new Problem(409, 'The classes were changed since this preview.', 'Look at it again before you bring the list in.'); // prettier-ignore
-      const result = settleRoll(target, plan, own.choices, known);
-      if (!result.ok) throw invalid(result.problems.map(({ line, message }) => ({ pointer: `/rolls/${at}/lines/${line}`, message }))); // prettier-ignore
-      return result.writes;
-    })); // prettier-ignore
+    const settled = await Promise.all(
+      wanted.rolls.map(async (own, at) => {
+        const subject =
+          own.make?.subject ??
+          (await row<{ subject: string }>(
+            database,
+            'SELECT subject FROM classes WHERE id = :id',
+            { id: own.classId },
+            transaction,
+          ))!.subject;
+        const target = { classId: own.classId, subject, whole: own.whole };
+        const plan = planRoll(target, own.listed, known);
+        if (seenOf(plan) !== own.seen)
+          throw new Problem(
+            409,
+            'The classes were changed since this preview.',
+            'Look at it again before you bring the list in.',
+          );
+        const result = settleRoll(target, plan, own.choices, known);
+        if (!result.ok)
+          throw invalid(
+            result.problems.map(({ line, message }) => ({
+              pointer: `/rolls/${at}/lines/${line}`,
+              message,
+            })),
+          );
+        return result.writes;
+      }),
+    );
 
     const steps: Step[] = [];
     const outcome: Outcome = { classIds: [], added: 0, joined: 0, changed: 0, left: 0 };
     const made = new Map<string, number>();
     for (const [at, own] of wanted.rolls.entries()) {
       const classId = own.classId ?? (await makeNew(context, me, own.make!, transaction));
-      if (own.classId !== null && own.sourcedId !== null) await tie(database, me, classId, own.sourcedId, transaction);
+      if (own.classId !== null && own.sourcedId !== null)
+        await tie(database, me, classId, own.sourcedId, transaction);
       outcome.classIds.push(classId);
       for (const write of settled[at]!)
-        await perform({ database, me, time, transaction, known, made, steps, outcome, classId }, write);
+        await perform(
+          { database, me, time, transaction, known, made, steps, outcome, classId },
+          write,
+        );
     }
     const changeId = await insertedId(
       database,
@@ -137,20 +197,39 @@ export async function applyRolls(
 
 type Made = NonNullable<BodyOf<typeof api.applyRolls>['rolls'][number]['make']>;
 
-function makeNew(context: Context, me: SignedIn, { sourcedId, ...facts }: Made, transaction: Transaction) {
+function makeNew(
+  context: Context,
+  me: SignedIn,
+  { sourcedId, ...facts }: Made,
+  transaction: Transaction,
+) {
   return makeClass(context, me, facts, { clientKey: null, sourcedId }, transaction);
 }
 
 /** A class of the roster belongs to one class here. */
-async function tie(database: Sequelize, me: SignedIn, classId: number, sourcedId: string, transaction: Transaction) {
+async function tie(
+  database: Sequelize,
+  me: SignedIn,
+  classId: number,
+  sourcedId: string,
+  transaction: Transaction,
+) {
   const taken = await row<{ name: string }>(
     database,
     'SELECT name FROM classes WHERE school_id = :school AND sourced_id = :sourcedId AND id <> :classId',
     { ...asking(me), sourcedId, classId },
     transaction,
   );
-  if (taken) throw new Problem(409, `That class of the list already belongs to ${taken.name}.`, 'Choose the same class, or leave it out.'); // prettier-ignore
-  await database.query('UPDATE classes SET sourced_id = :sourcedId WHERE id = :classId', { replacements: { sourcedId, classId }, transaction }); // prettier-ignore
+  if (taken)
+    throw new Problem(
+      409,
+      `That class of the list already belongs to ${taken.name}.`,
+      'Choose the same class, or leave it out.',
+    );
+  await database.query('UPDATE classes SET sourced_id = :sourcedId WHERE id = :classId', {
+    replacements: { sourcedId, classId },
+    transaction,
+  });
 }
 
 interface Performing {
@@ -189,16 +268,27 @@ async function perform(on: Performing, write: RollWrite): Promise<void> {
     }
     case 'change': {
       const own = known.find(({ id }) => id === write.studentId)!;
-      const fields: Record<string, string | number | null> = Object.fromEntries(write.fields.map(({ field, to }) => [field, field === 'grade' ? Number(to) : to])); // prettier-ignore
-      if (write.sourcedId !== null && write.sourcedId !== own.sourcedId) fields.sourcedId = write.sourcedId;
-      const before = Object.fromEntries(Object.keys(fields).map((field) => [field, own[field as 'email'] || null]));
+      const fields: Record<string, string | number | null> = Object.fromEntries(
+        write.fields.map(({ field, to }) => [field, field === 'grade' ? Number(to) : to]),
+      );
+      if (write.sourcedId !== null && write.sourcedId !== own.sourcedId)
+        fields.sourcedId = write.sourcedId;
+      const before = Object.fromEntries(
+        Object.keys(fields).map((field) => [field, own[field as 'email'] || null]),
+      );
       await setFields(database, own.id, fields, transaction);
-      if (Object.keys(fields).length > 0) steps.push({ undo: 'change', studentId: own.id, fields: before });
+      if (Object.keys(fields).length > 0)
+        steps.push({ undo: 'change', studentId: own.id, fields: before });
       outcome.changed += write.fields.length > 0 ? 1 : 0;
       return;
     }
     case 'enrol':
-      await enrol(database, { classId, studentId: write.studentId, rollNumber: write.rollNumber }, time, transaction);
+      await enrol(
+        database,
+        { classId, studentId: write.studentId, rollNumber: write.rollNumber },
+        time,
+        transaction,
+      );
       steps.push({ undo: 'enrol', classId, studentId: write.studentId });
       outcome.joined++;
       return departs(write.studentId, write.from);
@@ -213,7 +303,11 @@ async function perform(on: Performing, write: RollWrite): Promise<void> {
   }
 }
 
-export async function undoRolls({ database, now }: Context, me: SignedIn, changeId: number): Promise<void> {
+export async function undoRolls(
+  { database, now }: Context,
+  me: SignedIn,
+  changeId: number,
+): Promise<void> {
   const time = new Date(now());
   await database.transaction(async (transaction) => {
     const change = await row<{ steps: unknown; undoneAt: Date | null }>(
@@ -225,12 +319,16 @@ export async function undoRolls({ database, now }: Context, me: SignedIn, change
     if (!change) throw notFound('The change');
     if (change.undoneAt) return;
     for (const step of fromJson<Step[]>(change.steps).reverse()) {
-      if (step.undo === 'change') await setFields(database, step.studentId, step.fields, transaction);
+      if (step.undo === 'change')
+        await setFields(database, step.studentId, step.fields, transaction);
       else if (step.undo === 'leave') await comeBack(database, step, time, transaction);
       else if (step.undo === 'return') await leave(database, step, time, transaction);
       else await takeOut(database, step, time, transaction);
     }
-    await database.query('UPDATE roll_changes SET undone_at = :time WHERE id = :changeId', { replacements: { time, changeId }, transaction }); // prettier-ignore
+    await database.query('UPDATE roll_changes SET undone_at = :time WHERE id = :changeId', {
+      replacements: { time, changeId },
+      transaction,
+    });
   });
 }
 
@@ -251,11 +349,20 @@ async function takeOut(
   );
   if (begun) return leave(database, { classId, studentId }, time, transaction);
   const forget = (sql: string) => database.query(sql, { replacements, transaction });
-  await forget('DELETE FROM assignment_students WHERE student_id = :studentId AND class_id = :classId');
-  await forget('DELETE FROM group_members WHERE student_id = :studentId AND group_id IN (SELECT id FROM class_groups WHERE class_id = :classId)'); // prettier-ignore
+  await forget(
+    'DELETE FROM assignment_students WHERE student_id = :studentId AND class_id = :classId',
+  );
+  await forget(
+    'DELETE FROM group_members WHERE student_id = :studentId AND group_id IN (SELECT id FROM class_groups WHERE class_id = :classId)',
+  );
   await forget('DELETE FROM enrolments WHERE student_id = :studentId AND class_id = :classId');
   if (undo !== 'create') return;
-  const elsewhere = await row(database, 'SELECT class_id FROM enrolments WHERE student_id = :studentId LIMIT 1', replacements, transaction); // prettier-ignore
+  const elsewhere = await row(
+    database,
+    'SELECT class_id FROM enrolments WHERE student_id = :studentId LIMIT 1',
+    replacements,
+    transaction,
+  );
   if (elsewhere) return;
   await forget('DELETE FROM letters WHERE account_id = :studentId');
   await forget('DELETE FROM student_supports WHERE student_id = :studentId');

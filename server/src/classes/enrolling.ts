@@ -26,7 +26,14 @@ export function createStudent(
     database,
     `INSERT INTO accounts (school_id, role, given_name, family_name, student_number, email, grade, sourced_id, secret_hash, created_at)
      VALUES (:schoolId, 'student', :givenName, :familyName, :studentNumber, :email, :grade, :sourcedId, :secretHash, :time)`,
-    { ...own, studentNumber: own.studentNumber || null, email: own.email || null, secretHash: own.secretHash ?? '', schoolId, time }, // prettier-ignore
+    {
+      ...own,
+      studentNumber: own.studentNumber || null,
+      email: own.email || null,
+      secretHash: own.secretHash ?? '',
+      schoolId,
+      time,
+    },
     transaction,
   );
 }
@@ -52,8 +59,14 @@ export async function comeBack(
   transaction: Transaction,
 ): Promise<void> {
   const values = { replacements: { classId, studentId }, transaction };
-  await database.query('UPDATE enrolments SET left_at = NULL WHERE class_id = :classId AND student_id = :studentId', values); // prettier-ignore
-  await database.query('UPDATE assignment_students SET withdrawn_at = NULL WHERE class_id = :classId AND student_id = :studentId', values); // prettier-ignore
+  await database.query(
+    'UPDATE enrolments SET left_at = NULL WHERE class_id = :classId AND student_id = :studentId',
+    values,
+  );
+  await database.query(
+    'UPDATE assignment_students SET withdrawn_at = NULL WHERE class_id = :classId AND student_id = :studentId',
+    values,
+  );
   await giveOpen(database, classId, studentId, time, transaction);
 }
 
@@ -64,7 +77,10 @@ export async function leave(
   transaction: Transaction,
 ): Promise<void> {
   const values = { replacements: { classId, studentId, time }, transaction };
-  await database.query('UPDATE enrolments SET left_at = :time WHERE class_id = :classId AND student_id = :studentId AND left_at IS NULL', values); // prettier-ignore
+  await database.query(
+    'UPDATE enrolments SET left_at = :time WHERE class_id = :classId AND student_id = :studentId AND left_at IS NULL',
+    values,
+  );
   await database.query(
     `UPDATE assignment_students g SET g.withdrawn_at = :time
       WHERE g.class_id = :classId AND g.student_id = :studentId AND g.withdrawn_at IS NULL
@@ -103,11 +119,24 @@ async function giveOpen(
   );
   for (const { id } of open) {
     // The next place of the deal, and the form that the fewest have.
-    const place = await row<{ place: number }>(database, 'SELECT COALESCE(MAX(place), -1) + 1 AS place FROM assignment_students WHERE assignment_id = :id', { id }, transaction); // prettier-ignore
-    const form = await row<{ form: string | null }>(database, 'SELECT form FROM assignment_students WHERE assignment_id = :id GROUP BY form ORDER BY COUNT(*), form LIMIT 1', { id }, transaction); // prettier-ignore
+    const place = await row<{ place: number }>(
+      database,
+      'SELECT COALESCE(MAX(place), -1) + 1 AS place FROM assignment_students WHERE assignment_id = :id',
+      { id },
+      transaction,
+    );
+    const form = await row<{ form: string | null }>(
+      database,
+      'SELECT form FROM assignment_students WHERE assignment_id = :id GROUP BY form ORDER BY COUNT(*), form LIMIT 1',
+      { id },
+      transaction,
+    );
     await database.query(
       'INSERT INTO assignment_students (assignment_id, student_id, class_id, place, form) VALUES (:id, :studentId, :classId, :place, :form)',
-      { replacements: { id, studentId, classId, place: place!.place, form: form?.form ?? null }, transaction },
+      {
+        replacements: { id, studentId, classId, place: place!.place, form: form?.form ?? null },
+        transaction,
+      },
     );
   }
 }

@@ -17,18 +17,37 @@ async function insistOnName(
   own: { classId: number; groupId: number; name: string },
   transaction: Transaction,
 ) {
-  // prettier-ignore
-  const taken = await row(database, 'SELECT id FROM class_groups WHERE class_id = :classId AND name = :name AND id <> :groupId', own, transaction); // prettier-ignore
+  const taken = await row(
+    database,
+    'SELECT id FROM class_groups WHERE class_id = :classId AND name = :name AND id <> :groupId',
+    own,
+    transaction,
+  );
   if (taken) throw groupNameTaken(own.name);
 }
 
-async function insistOnGroup(database: Sequelize, me: SignedIn, place: Place, transaction: Transaction): Promise<void> {
+async function insistOnGroup(
+  database: Sequelize,
+  me: SignedIn,
+  place: Place,
+  transaction: Transaction,
+): Promise<void> {
   await insistOnRunning(database, me, place.classId, transaction);
-  const found = await row(database, 'SELECT id FROM class_groups WHERE id = :groupId AND class_id = :classId', { ...place }, transaction); // prettier-ignore
+  const found = await row(
+    database,
+    'SELECT id FROM class_groups WHERE id = :groupId AND class_id = :classId',
+    { ...place },
+    transaction,
+  );
   if (!found) throw notFound('The group');
 }
 
-const put = (database: Sequelize, groupId: number, students: readonly number[], transaction: Transaction) =>
+const put = (
+  database: Sequelize,
+  groupId: number,
+  students: readonly number[],
+  transaction: Transaction,
+) =>
   students.length === 0
     ? null
     : database.query('INSERT IGNORE INTO group_members (group_id, student_id) VALUES :lines', {
@@ -42,7 +61,6 @@ export function makeGroup(
   classId: number,
   own: { name: string; students: number[] },
 ) {
-  // prettier-ignore
   return database.transaction(async (transaction) => {
     await insistOnRunning(database, me, classId, transaction);
     await insistOnStudents(database, classId, own.students, transaction);
@@ -58,18 +76,33 @@ export function makeGroup(
   });
 }
 
-export async function renameGroup({ database }: Context, me: SignedIn, place: Place, name: string): Promise<void> {
+export async function renameGroup(
+  { database }: Context,
+  me: SignedIn,
+  place: Place,
+  name: string,
+): Promise<void> {
   await database.transaction(async (transaction) => {
     await insistOnGroup(database, me, place, transaction);
     await insistOnName(database, { ...place, name }, transaction);
-    await database.query('UPDATE class_groups SET name = :name WHERE id = :groupId', { replacements: { ...place, name }, transaction }); // prettier-ignore
+    await database.query('UPDATE class_groups SET name = :name WHERE id = :groupId', {
+      replacements: { ...place, name },
+      transaction,
+    });
   });
 }
 
-export async function removeGroup({ database }: Context, me: SignedIn, place: Place): Promise<void> {
+export async function removeGroup(
+  { database }: Context,
+  me: SignedIn,
+  place: Place,
+): Promise<void> {
   await database.transaction(async (transaction) => {
     await insistOnGroup(database, me, place, transaction);
-    await database.query('DELETE FROM class_groups WHERE id = :groupId', { replacements: { ...place }, transaction });
+    await database.query('DELETE FROM class_groups WHERE id = :groupId', {
+      replacements: { ...place },
+      transaction,
+    });
   });
 }
 
@@ -83,7 +116,10 @@ export async function changeMembers(
     await insistOnGroup(database, me, place, transaction);
     await insistOnStudents(database, place.classId, change.put, transaction);
     if (change.take.length > 0)
-      await database.query('DELETE FROM group_members WHERE group_id = :groupId AND student_id IN (:take)', { replacements: { ...place, take: change.take }, transaction }); // prettier-ignore
+      await database.query(
+        'DELETE FROM group_members WHERE group_id = :groupId AND student_id IN (:take)',
+        { replacements: { ...place, take: change.take }, transaction },
+      );
     await put(database, place.groupId, change.put, transaction);
   });
 }

@@ -32,7 +32,6 @@ export async function readRoll(
   me: SignedIn,
   classId: number,
 ): Promise<AnswerOf<typeof api.readClass>> {
-  // prettier-ignore
   const [own] = await readClasses(database, me, classId);
   if (!own) throw notFound('The class');
   const roll = await rows<StoredLine>(
@@ -47,13 +46,21 @@ export async function readRoll(
       WHERE e.class_id = :classId ORDER BY e.roll_number`,
     { classId },
   );
-  const groups = await rows<{ id: number; name: string }>(database, 'SELECT id, name FROM class_groups WHERE class_id = :classId ORDER BY name', { classId }); // prettier-ignore
+  const groups = await rows<{ id: number; name: string }>(
+    database,
+    'SELECT id, name FROM class_groups WHERE class_id = :classId ORDER BY name',
+    { classId },
+  );
   const members = await rows<{ groupId: number; studentId: number }>(
     database,
     'SELECT m.group_id AS groupId, m.student_id AS studentId FROM group_members m JOIN class_groups g ON g.id = m.group_id WHERE g.class_id = :classId',
     { classId },
   );
-  const given = await row<{ n: number }>(database, 'SELECT COUNT(*) AS n FROM assignment_classes WHERE class_id = :classId', { classId }); // prettier-ignore
+  const given = await row<{ n: number }>(
+    database,
+    'SELECT COUNT(*) AS n FROM assignment_classes WHERE class_id = :classId',
+    { classId },
+  );
   return {
     class: own,
     roll: roll.map(({ supports, ...one }) => ({
@@ -85,7 +92,8 @@ export async function insistOnStudents(
     { classId, ids },
     transaction,
   );
-  if (found.length !== ids.length) throw notFound(ids.length === 1 ? 'The student' : 'One of the students');
+  if (found.length !== ids.length)
+    throw notFound(ids.length === 1 ? 'The student' : 'One of the students');
 }
 
 export async function describeStudent(
@@ -96,12 +104,18 @@ export async function describeStudent(
 ): Promise<void> {
   await insistOnRunning(database, me, classId);
   await insistOnStudents(database, classId, [studentId]);
-  const other = facts.studentNumber === '' ? undefined : await row<{ name: string }>(
-    database,
-    "SELECT CONCAT(given_name, ' ', family_name) AS name FROM accounts WHERE school_id = :school AND student_number = :number AND id <> :studentId",
-    { ...asking(me), number: facts.studentNumber, studentId },
-  ); // prettier-ignore
-  if (other) throw invalid([{ pointer: '/studentNumber', message: `That is ${other.name}’s student number.` }]);
+  const other =
+    facts.studentNumber === ''
+      ? undefined
+      : await row<{ name: string }>(
+          database,
+          "SELECT CONCAT(given_name, ' ', family_name) AS name FROM accounts WHERE school_id = :school AND student_number = :number AND id <> :studentId",
+          { ...asking(me), number: facts.studentNumber, studentId },
+        );
+  if (other)
+    throw invalid([
+      { pointer: '/studentNumber', message: `That is ${other.name}’s student number.` },
+    ]);
   await database.query(
     `UPDATE accounts SET given_name = :givenName, family_name = :familyName, student_number = :studentNumber, email = :email, grade = :grade WHERE id = :studentId`,
     {
@@ -162,8 +176,14 @@ export async function renewPasscodes(
   );
   await database.transaction(async (transaction) => {
     for (const { studentId, hash } of slips)
-      await database.query("UPDATE accounts SET secret_hash = :hash WHERE id = :studentId AND role = 'student'", { replacements: { studentId, hash }, transaction }); // prettier-ignore
-    await database.query('DELETE FROM sessions WHERE account_id IN (:students)', { replacements: { students: slips.map(({ studentId }) => studentId) }, transaction }); // prettier-ignore
+      await database.query(
+        "UPDATE accounts SET secret_hash = :hash WHERE id = :studentId AND role = 'student'",
+        { replacements: { studentId, hash }, transaction },
+      );
+    await database.query('DELETE FROM sessions WHERE account_id IN (:students)', {
+      replacements: { students: slips.map(({ studentId }) => studentId) },
+      transaction,
+    });
   });
   await throttle.forgive(slips.map(({ studentId }) => `student ${studentId}`));
   return slips.map(({ studentId, passcode }) => ({ studentId, passcode }));
@@ -183,8 +203,18 @@ export async function setSupports(
       ? 'DELETE FROM student_supports WHERE student_id = :studentId'
       : `INSERT INTO student_supports (student_id, content, changed_by, changed_at) VALUES (:studentId, :content, :me, :time)
          ON DUPLICATE KEY UPDATE content = VALUES(content), changed_by = VALUES(changed_by), changed_at = VALUES(changed_at)`,
-    { replacements: { ...asking(me), studentId, content: JSON.stringify(content), time: new Date(now()) } },
+    {
+      replacements: {
+        ...asking(me),
+        studentId,
+        content: JSON.stringify(content),
+        time: new Date(now()),
+      },
+    },
   );
 }
 
-export const groupNameTaken = (name: string) => new Problem(409, `There is a group “${name}” already.`, 'Choose another name.', [{ pointer: '/name', message: 'There is a group of this name already.' }]); // prettier-ignore
+export const groupNameTaken = (name: string) =>
+  new Problem(409, `There is a group “${name}” already.`, 'Choose another name.', [
+    { pointer: '/name', message: 'There is a group of this name already.' },
+  ]);

@@ -24,8 +24,12 @@ const mostPages = 200;
 const patience = 10_000;
 
 type Json = Record<string, unknown>;
-const idOf = (ref: unknown) => String((ref as { sourcedId?: unknown } | undefined)?.sourcedId ?? '');
-const listed = (value: unknown) => (Array.isArray(value) ? value.map((own) => (typeof own === 'object' ? idOf(own) : String(own))).join(',') : ''); // prettier-ignore
+const idOf = (ref: unknown) =>
+  String((ref as { sourcedId?: unknown } | undefined)?.sourcedId ?? '');
+const listed = (value: unknown) =>
+  Array.isArray(value)
+    ? value.map((own) => (typeof own === 'object' ? idOf(own) : String(own))).join(',')
+    : '';
 const text = (value: unknown) => (value === null || value === undefined ? '' : String(value));
 const scopes = 'https://purl.imsglobal.org/spec/or/v1p2/scope/roster.readonly';
 
@@ -40,16 +44,48 @@ export class RemoteRoster implements RosterService {
         ['classes', 'users', 'enrollments', 'academicSessions', 'courses'].map(all),
       );
       return readOneRoster({
-        classes: classes!.map((own) => ({ ...head(own), title: text(own.title), grades: listed(own.grades), periods: listed(own.periods), subjects: listed(own.subjects), courseSourcedId: idOf(own.course), termSourcedIds: listed(own.terms) })),
-        users: users!.map((own) => ({ ...head(own), givenName: text(own.givenName), familyName: text(own.familyName), preferredGivenName: text(own.preferredFirstName), preferredFamilyName: text(own.preferredLastName), identifier: text(own.identifier), email: text(own.email), grades: listed(own.grades) })),
-        enrollments: enrollments!.map((own) => ({ ...head(own), classSourcedId: idOf(own.class), userSourcedId: idOf(own.user), role: text(own.role) })),
-        academicSessions: academicSessions!.map((own) => ({ ...head(own), title: text(own.title) })),
-        courses: courses!.map((own) => ({ ...head(own), title: text(own.title), grades: listed(own.grades), subjects: listed(own.subjects) })),
-      }); // prettier-ignore
+        classes: classes!.map((own) => ({
+          ...head(own),
+          title: text(own.title),
+          grades: listed(own.grades),
+          periods: listed(own.periods),
+          subjects: listed(own.subjects),
+          courseSourcedId: idOf(own.course),
+          termSourcedIds: listed(own.terms),
+        })),
+        users: users!.map((own) => ({
+          ...head(own),
+          givenName: text(own.givenName),
+          familyName: text(own.familyName),
+          preferredGivenName: text(own.preferredFirstName),
+          preferredFamilyName: text(own.preferredLastName),
+          identifier: text(own.identifier),
+          email: text(own.email),
+          grades: listed(own.grades),
+        })),
+        enrollments: enrollments!.map((own) => ({
+          ...head(own),
+          classSourcedId: idOf(own.class),
+          userSourcedId: idOf(own.user),
+          role: text(own.role),
+        })),
+        academicSessions: academicSessions!.map((own) => ({
+          ...head(own),
+          title: text(own.title),
+        })),
+        courses: courses!.map((own) => ({
+          ...head(own),
+          title: text(own.title),
+          grades: listed(own.grades),
+          subjects: listed(own.subjects),
+        })),
+      });
     } catch (error) {
       if (error instanceof Problem) throw error;
       const why =
-        error instanceof RangeError ? error.message : 'Try again in a while, or bring the list in from a file.';
+        error instanceof RangeError
+          ? error.message
+          : 'Try again in a while, or bring the list in from a file.';
       throw new Problem(502, 'The school’s roster service did not answer as it should.', why);
     }
   }
@@ -65,7 +101,12 @@ export class RemoteRoster implements RosterService {
       body: new URLSearchParams({ grant_type: 'client_credentials', scope: scopes }).toString(),
       signal: AbortSignal.timeout(patience),
     });
-    if (!response.ok) throw new Problem(502, 'The school’s roster service does not let this server in.', 'The office can check its client id and secret.'); // prettier-ignore
+    if (!response.ok)
+      throw new Problem(
+        502,
+        'The school’s roster service does not let this server in.',
+        'The office can check its client id and secret.',
+      );
     return ((await response.json()) as { access_token: string }).access_token;
   }
 
@@ -73,10 +114,13 @@ export class RemoteRoster implements RosterService {
   private async all(name: string, token: string): Promise<Json[]> {
     const found: Json[] = [];
     for (let page = 0; page < mostPages; page++) {
-      const response = await fetch(`${this.place.base}/${name}?limit=${pageSize}&offset=${page * pageSize}`, {
-        headers: { authorization: `Bearer ${token}`, accept: 'application/json' },
-        signal: AbortSignal.timeout(patience),
-      });
+      const response = await fetch(
+        `${this.place.base}/${name}?limit=${pageSize}&offset=${page * pageSize}`,
+        {
+          headers: { authorization: `Bearer ${token}`, accept: 'application/json' },
+          signal: AbortSignal.timeout(patience),
+        },
+      );
       if (!response.ok) throw new Error(`${name}: ${response.status}`);
       const lines = ((await response.json()) as Record<string, Json[]>)[name] ?? [];
       found.push(...lines);
@@ -101,7 +145,11 @@ export async function readRoster(
     `SELECT c.id, c.sourced_id AS sourcedId FROM classes c WHERE c.sourced_id IS NOT NULL AND ${ownClass}`,
     asking(me),
   );
-  const mail = (await row<{ email: string | null }>(database, 'SELECT email FROM accounts WHERE id = :me', asking(me)))!.email; // prettier-ignore
+  const mail = (await row<{ email: string | null }>(
+    database,
+    'SELECT email FROM accounts WHERE id = :me',
+    asking(me),
+  ))!.email;
   const mine = classes.flatMap((own) => {
     const classId = tied.find(({ sourcedId }) => sourcedId === own.sourcedId)?.id ?? null;
     const taught = mail !== null && own.teachers.some(({ email }) => email === mail.toLowerCase());

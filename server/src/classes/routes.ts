@@ -6,7 +6,15 @@ import { changeMembers, makeGroup, removeGroup, renameGroup } from './groups';
 import { describeStudent, readRoll, renewPasscodes, setLeft, setSupports } from './roll';
 import { readRoster } from './roster';
 import { readClasses } from './rows';
-import { describeClass, makeClass, openJoining, putAway, readTeachers, removeClass, setTeachers } from './service';
+import {
+  describeClass,
+  makeClass,
+  openJoining,
+  putAway,
+  readTeachers,
+  removeClass,
+  setTeachers,
+} from './service';
 
 /** Lists of whole classes: comparing thousands of names takes a while. */
 export function rollRoutes(bind: Bind, context: Context): void {
@@ -25,16 +33,26 @@ export function classRoutes(bind: Bind, context: Context): void {
     })),
   );
   bind(api.readClass, ({ me, params }) => readRoll(database, me, params.classId));
-  bind(api.describeClass, ({ me, params, body }) => quietly(describeClass(context, me, params.classId, body)));
-  bind(api.putClassAway, ({ me, params, body }) => quietly(putAway(context, me, params.classId, body.away)));
+  bind(api.describeClass, ({ me, params, body }) =>
+    quietly(describeClass(context, me, params.classId, body)),
+  );
+  bind(api.putClassAway, ({ me, params, body }) =>
+    quietly(putAway(context, me, params.classId, body.away)),
+  );
   bind(api.removeClass, ({ me, params }) => quietly(removeClass(context, me, params.classId)));
-  bind(api.openJoining, ({ me, params, body }) => quietly(openJoining(context, me, params.classId, body.until)));
+  bind(api.openJoining, ({ me, params, body }) =>
+    quietly(openJoining(context, me, params.classId, body.until)),
+  );
   bind(api.readTeachers, ({ me, params }) => readTeachers(database, me, params.classId));
-  bind(api.setTeachers, ({ me, params, body }) => quietly(setTeachers(context, me, params.classId, body)));
+  bind(api.setTeachers, ({ me, params, body }) =>
+    quietly(setTeachers(context, me, params.classId, body)),
+  );
 
   bind(api.readRoster, ({ me }) => readRoster(database, me, context.roster));
 
-  bind(api.describeStudent, ({ me, params, body }) => quietly(describeStudent(context, me, params, body)));
+  bind(api.describeStudent, ({ me, params, body }) =>
+    quietly(describeStudent(context, me, params, body)),
+  );
   bind(api.leaveClass, ({ me, params, body }) => setLeft(context, me, params, body.left));
   bind(api.setSupports, ({ me, params, body }) => quietly(setSupports(context, me, params, body)));
   bind(api.renewPasscode, async ({ me, params: { classId, studentId } }) => {
@@ -46,7 +64,11 @@ export function classRoutes(bind: Bind, context: Context): void {
   }));
 
   bind(api.makeGroup, ({ me, params, body }) => makeGroup(context, me, params.classId, body));
-  bind(api.renameGroup, ({ me, params, body }) => quietly(renameGroup(context, me, params, body.name)));
+  bind(api.renameGroup, ({ me, params, body }) =>
+    quietly(renameGroup(context, me, params, body.name)),
+  );
   bind(api.removeGroup, ({ me, params }) => quietly(removeGroup(context, me, params)));
-  bind(api.changeMembers, ({ me, params, body }) => quietly(changeMembers(context, me, params, body)));
+  bind(api.changeMembers, ({ me, params, body }) =>
+    quietly(changeMembers(context, me, params, body)),
+  );
 }

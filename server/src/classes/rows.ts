@@ -33,6 +33,9 @@ export async function readClasses(
     putAway: putAwayAt !== null,
     until: toMillisOrNull(own.until),
     // A time that has passed is no longer one.
-    joiningUntil: own.joiningUntil !== null && own.joiningUntil.getTime() > me.at ? own.joiningUntil.getTime() : null,
+    joiningUntil:
+      own.joiningUntil !== null && own.joiningUntil.getTime() > me.at
+        ? own.joiningUntil.getTime()
+        : null,
   }));
 }

@@ -21,13 +21,19 @@ export async function makeClass(
   { clientKey, sourcedId = null }: { clientKey: string | null; sourcedId?: string | null },
   transaction: Transaction,
 ): Promise<number> {
-  const known = await row<{ id: number }>(database, 'SELECT id FROM classes WHERE client_key = :clientKey FOR UPDATE', { clientKey }, transaction); // prettier-ignore
+  const known = await row<{ id: number }>(
+    database,
+    'SELECT id FROM classes WHERE client_key = :clientKey FOR UPDATE',
+    { clientKey },
+    transaction,
+  );
   if (known) {
     await insistOnClass(database, me, known.id, transaction);
     return known.id;
   }
   let code = newCode();
-  while (await row(database, 'SELECT id FROM classes WHERE code = :code', { code }, transaction)) code = newCode();
+  while (await row(database, 'SELECT id FROM classes WHERE code = :code', { code }, transaction))
+    code = newCode();
   const id = await insertedId(
     database,
     `INSERT INTO classes (school_id, name, period, grade, subject, term, notes, code, sourced_id, client_key, created_at)
@@ -35,11 +41,19 @@ export async function makeClass(
     { ...asking(me), ...facts, code, sourcedId, clientKey, time: new Date(now()) },
     transaction,
   );
-  await database.query('INSERT INTO class_teachers (class_id, teacher_id) VALUES (:id, :me)', { replacements: { ...asking(me), id }, transaction }); // prettier-ignore
+  await database.query('INSERT INTO class_teachers (class_id, teacher_id) VALUES (:id, :me)', {
+    replacements: { ...asking(me), id },
+    transaction,
+  });
   return id;
 }
 
-export async function describeClass({ database }: Context, me: SignedIn, classId: number, facts: ClassFacts) {
+export async function describeClass(
+  { database }: Context,
+  me: SignedIn,
+  classId: number,
+  facts: ClassFacts,
+) {
   await insistOnRunning(database, me, classId);
   await database.query(
     `UPDATE classes SET name = :name, period = :period, grade = :grade, subject = :subject, term = :term, notes = :notes WHERE id = :classId`,
@@ -47,7 +61,12 @@ export async function describeClass({ database }: Context, me: SignedIn, classId
   );
 }
 
-export async function putAway({ database, now }: Context, me: SignedIn, classId: number, away: boolean) {
+export async function putAway(
+  { database, now }: Context,
+  me: SignedIn,
+  classId: number,
+  away: boolean,
+) {
   await insistOnRunning(database, me, classId);
   await database.query(
     'UPDATE classes SET put_away_at = IF(:away, COALESCE(put_away_at, :time), NULL), joining_until = NULL WHERE id = :classId',
@@ -55,7 +74,11 @@ export async function putAway({ database, now }: Context, me: SignedIn, classId:
   );
 }
 
-export async function removeClass({ database }: Context, me: SignedIn, classId: number): Promise<void> {
+export async function removeClass(
+  { database }: Context,
+  me: SignedIn,
+  classId: number,
+): Promise<void> {
   await database.transaction(async (transaction) => {
     await insistOnRunning(database, me, classId, transaction);
     const given = await row<{ n: number }>(
@@ -74,16 +97,26 @@ export async function removeClass({ database }: Context, me: SignedIn, classId: 
       replacements: { classId },
       transaction,
     });
-    await database.query('DELETE FROM classes WHERE id = :classId', { replacements: { classId }, transaction });
+    await database.query('DELETE FROM classes WHERE id = :classId', {
+      replacements: { classId },
+      transaction,
+    });
   });
 }
 
-export async function openJoining({ database, now }: Context, me: SignedIn, classId: number, until: number | null) {
+export async function openJoining(
+  { database, now }: Context,
+  me: SignedIn,
+  classId: number,
+  until: number | null,
+) {
   await insistOnRunning(database, me, classId);
   if (until !== null && until <= now())
     throw invalid([{ pointer: '/until', message: 'That time has already passed.' }]);
   if (until !== null && until > now() + 60 * 86_400_000)
-    throw invalid([{ pointer: '/until', message: 'A class can be open for joining for at most 60 days.' }]);
+    throw invalid([
+      { pointer: '/until', message: 'A class can be open for joining for at most 60 days.' },
+    ]);
   await database.query('UPDATE classes SET joining_until = :until WHERE id = :classId', {
     replacements: { classId, until: until === null ? null : new Date(until) },
   });
@@ -95,12 +128,17 @@ export async function readTeachers(
   classId: number,
 ): Promise<AnswerOf<typeof api.readTeachers>> {
   await insistOnClass(database, me, classId);
-  const teachers = await rows<{ accountId: number; name: string; part: 'teacher' | 'co-teacher' | 'substitute'; until: Date | null }>(
+  const teachers = await rows<{
+    accountId: number;
+    name: string;
+    part: 'teacher' | 'co-teacher' | 'substitute';
+    until: Date | null;
+  }>(
     database,
     `SELECT a.id AS accountId, CONCAT(a.given_name, ' ', a.family_name) AS name, ct.part, ct.until
        FROM class_teachers ct JOIN accounts a ON a.id = ct.teacher_id WHERE ct.class_id = :classId ORDER BY ct.part, a.family_name`,
     { classId },
-  ); // prettier-ignore
+  );
   const colleagues = await rows<{ accountId: number; name: string }>(
     database,
     `SELECT a.id AS accountId, CONCAT(a.given_name, ' ', a.family_name) AS name FROM accounts a
@@ -109,7 +147,10 @@ export async function readTeachers(
       ORDER BY a.family_name, a.given_name`,
     { ...asking(me), classId },
   );
-  return { teachers: teachers.map((own) => ({ ...own, until: toMillisOrNull(own.until) })), colleagues };
+  return {
+    teachers: teachers.map((own) => ({ ...own, until: toMillisOrNull(own.until) })),
+    colleagues,
+  };
 }
 
 export async function setTeachers(
@@ -121,9 +162,16 @@ export async function setTeachers(
   await database.transaction(async (transaction) => {
     await insistOnRunning(database, me, classId, transaction);
     const ids = others.map(({ accountId }) => accountId);
-    if (new Set(ids).size !== ids.length) throw invalid([{ pointer: '/others', message: 'Somebody is named twice.' }]);
+    if (new Set(ids).size !== ids.length)
+      throw invalid([{ pointer: '/others', message: 'Somebody is named twice.' }]);
     const late = others.findIndex((own) => own.part === 'substitute' && own.until <= now());
-    if (late >= 0) throw invalid([{ pointer: `/others/${late}/until`, message: 'The last day of the substitute has already passed.' }]); // prettier-ignore
+    if (late >= 0)
+      throw invalid([
+        {
+          pointer: `/others/${late}/until`,
+          message: 'The last day of the substitute has already passed.',
+        },
+      ]);
     const known = await rows(
       database,
       `SELECT id FROM accounts WHERE id IN (:ids) AND school_id = :school AND role = 'teacher' AND disabled_at IS NULL
@@ -132,13 +180,24 @@ export async function setTeachers(
       transaction,
     );
     if (known.length !== ids.length) throw notFound('One of the colleagues');
-    await database.query("DELETE FROM class_teachers WHERE class_id = :classId AND part <> 'teacher'", { replacements: { classId }, transaction }); // prettier-ignore
+    await database.query(
+      "DELETE FROM class_teachers WHERE class_id = :classId AND part <> 'teacher'",
+      { replacements: { classId }, transaction },
+    );
     if (others.length > 0)
-      await database.query('INSERT INTO class_teachers (class_id, teacher_id, part, until) VALUES :lines', {
-        replacements: {
-          lines: others.map((own) => [classId, own.accountId, own.part, own.part === 'substitute' ? new Date(own.until) : null]),
+      await database.query(
+        'INSERT INTO class_teachers (class_id, teacher_id, part, until) VALUES :lines',
+        {
+          replacements: {
+            lines: others.map((own) => [
+              classId,
+              own.accountId,
+              own.part,
+              own.part === 'substitute' ? new Date(own.until) : null,
+            ]),
+          },
+          transaction,
         },
-        transaction,
-      }); // prettier-ignore
+      );
   });
 }

@@ -6,10 +6,12 @@ const formula = /^'*[=+\-@\t\r]/;
 const signedNumber = /^[+-]?\d+([.,]\d+)?%?$/;
 
 /** A cell as a spreadsheet will show it and not run it; an apostrophe keeps it text. */
-export const defused = (text: string) => (formula.test(text) && !signedNumber.test(text) ? `'${text}` : text);
+export const defused = (text: string) =>
+  formula.test(text) && !signedNumber.test(text) ? `'${text}` : text;
 
 /** A cell as it was before `defused`. */
-export const fused = (text: string) => (text.startsWith("'") && formula.test(text.slice(1)) ? text.slice(1) : text);
+export const fused = (text: string) =>
+  text.startsWith("'") && formula.test(text.slice(1)) ? text.slice(1) : text;
 
 /** RFC 4180 line ends; the byte order mark lets spreadsheets see that it is UTF-8. */
 export const writeCsv = (head: readonly string[], lines: readonly (readonly string[])[]) =>

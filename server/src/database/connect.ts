@@ -26,7 +26,9 @@ export function connect({ socket, name }: DatabasePlace, connections = 12): Sequ
 export async function createDatabase({ socket, name }: DatabasePlace): Promise<void> {
   const server = connect({ socket, name: '' });
   try {
-    await server.query(`CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+    await server.query(
+      `CREATE DATABASE IF NOT EXISTS \`${name}\` CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`,
+    );
   } finally {
     await server.close();
   }
@@ -62,11 +64,13 @@ export async function insertedId(
   transaction: Transaction,
 ): Promise<number> {
   await database.query(sql, { replacements, transaction });
-  return (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!.id;
+  return (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!
+    .id;
 }
 
 /** JSON columns arrive parsed or as text, depending on how the server names their type. */
-export const fromJson = <T>(value: unknown): T => (typeof value === 'string' ? JSON.parse(value) : value) as T;
+export const fromJson = <T>(value: unknown): T =>
+  (typeof value === 'string' ? JSON.parse(value) : value) as T;
 
 export const toMillis = (date: Date) => date.getTime();
 export const toMillisOrNull = (date: Date | null) => date?.getTime() ?? null;

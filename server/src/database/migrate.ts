@@ -59,8 +59,16 @@ const migrations: Migration[] = [
 export function migrator(database: Sequelize) {
   const run = (sql: string) => database.query(sql);
   return new Umzug({
-    migrations: migrations.map(({ name, up, down }) => ({ name, up: () => up(run), down: () => down(run) })),
-    storage: new SequelizeStorage({ sequelize: database, tableName: 'migrations', modelName: 'migration' }),
+    migrations: migrations.map(({ name, up, down }) => ({
+      name,
+      up: () => up(run),
+      down: () => down(run),
+    })),
+    storage: new SequelizeStorage({
+      sequelize: database,
+      tableName: 'migrations',
+      modelName: 'migration',
+    }),
     logger: undefined,
   });
 }

@@ -3,7 +3,12 @@ import type { Sort } from './types';
 export const MB = 1024 * 1024;
 
 /** The largest file of each sort. */
-export const largest: Record<Sort, number> = { picture: 8 * MB, sound: 20 * MB, film: 40 * MB, document: 10 * MB };
+export const largest: Record<Sort, number> = {
+  picture: 8 * MB,
+  sound: 20 * MB,
+  film: 40 * MB,
+  document: 10 * MB,
+};
 export const largestOfAll = Math.max(...Object.values(largest));
 
 /** What is text all through, such as a drawing in SVG, is read whole and so is smaller. */

@@ -55,15 +55,27 @@ export async function insistOnRoom(
   if (attemptId !== null) {
     const ofAttempt = await readUseBy(context, 'attempt_id = :attemptId', values, transaction);
     if (ofAttempt.files >= quotas.attemptFiles)
-      throw full('These are too many files.', `One test can hold ${quotas.attemptFiles} files of yours.`);
+      throw full(
+        'These are too many files.',
+        `One test can hold ${quotas.attemptFiles} files of yours.`,
+      );
     if (ofAttempt.bytes + size > quotas.attempt)
-      throw full('These files are too large together.', `One test can hold ${inMB(quotas.attempt)} of yours.`);
+      throw full(
+        'These files are too large together.',
+        `One test can hold ${inMB(quotas.attempt)} of yours.`,
+      );
   }
   const ofPerson = await readUseBy(context, 'made_by = :me', values, transaction);
   const most = attemptId === null ? quotas.teacher : quotas.student;
   if (ofPerson.bytes + size > most)
-    throw full('Your files take too much room.', `All of them together may have ${inMB(most)}. Ask your school.`);
+    throw full(
+      'Your files take too much room.',
+      `All of them together may have ${inMB(most)}. Ask your school.`,
+    );
   const ofSchool = await readUse(context, me.account.schoolId, transaction);
   if (ofSchool.bytes + size > context.fileRoom)
-    throw full('The school’s room for files is full.', `It is ${inMB(context.fileRoom)}. An administrator can give more.`); // prettier-ignore
+    throw full(
+      'The school’s room for files is full.',
+      `It is ${inMB(context.fileRoom)}. An administrator can give more.`,
+    );
 }

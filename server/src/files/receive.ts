@@ -10,8 +10,14 @@ import { largestOfAll, MB, pieceSize } from './limits';
  */
 export function announcedSize(request: Request, limit = largestOfAll): number {
   const size = Number(request.headers['content-length']);
-  if (!Number.isInteger(size)) throw new Problem(411, 'The request does not say how large the file is.');
-  if (size > limit) throw new Problem(413, 'That is too large.', `At most ${Math.floor(limit / MB)} MB can be sent at once.`); // prettier-ignore
+  if (!Number.isInteger(size))
+    throw new Problem(411, 'The request does not say how large the file is.');
+  if (size > limit)
+    throw new Problem(
+      413,
+      'That is too large.',
+      `At most ${Math.floor(limit / MB)} MB can be sent at once.`,
+    );
   return size;
 }
 

@@ -9,17 +9,25 @@ import { notFound, Problem, signInFirst } from '../http/problem';
 import { findFile, keepFile, keepWork, readBytes } from './service';
 
 /** `bytes=0-99`, `bytes=100-`, `bytes=-50`; null when there is none or it is of a kind that is not served in parts (RFC 9110). */
-function rangeOf(header: string | undefined, size: number): { from: number; to: number } | 'unsatisfiable' | null {
+function rangeOf(
+  header: string | undefined,
+  size: number,
+): { from: number; to: number } | 'unsatisfiable' | null {
   const read = /^bytes=(\d*)-(\d*)$/.exec(header ?? '');
   if (!read || (read[1] === '' && read[2] === '')) return null;
   const last = size - 1;
-  const [from, to] = read[1] === '' ? [Math.max(0, size - Number(read[2])), last] : [Number(read[1]), read[2] === '' ? last : Math.min(last, Number(read[2]))]; // prettier-ignore
+  const [from, to] =
+    read[1] === ''
+      ? [Math.max(0, size - Number(read[2])), last]
+      : [Number(read[1]), read[2] === '' ? last : Math.min(last, Number(read[2]))];
   return from > last || from > to ? 'unsatisfiable' : { from, to };
 }
 
 export function fileRoutes(router: Router, bind: Bind, context: Context, editions: Editions): void {
   bind(api.keepFile, ({ me, query, request }) => keepFile(context, me, query, request));
-  bind(api.keepWork, ({ me, params, query, request }) => keepWork(context, editions, me, params.attemptId, query, request)); // prettier-ignore
+  bind(api.keepWork, ({ me, params, query, request }) =>
+    keepWork(context, editions, me, params.attemptId, query, request),
+  );
 
   router.get('/api/files/:fileId', async (request: Request, response: Response) => {
     const me = await context.sessions.find(readCookie(request, context.site.cookieName));
@@ -45,9 +53,11 @@ export function fileRoutes(router: Router, bind: Bind, context: Context, edition
     const { from, to } = range ?? { from: 0, to: file.bytes - 1 };
     if (range) response.status(206).set('Content-Range', `bytes ${from}-${to}/${file.bytes}`);
     response.set('Content-Length', String(to - from + 1));
-    await pipeline(Readable.from(readBytes(context, id, from, to)), response).catch((error: NodeJS.ErrnoException) => {
-      // A player that jumps ahead closes the one stream and opens another.
-      if (error.code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
-    });
+    await pipeline(Readable.from(readBytes(context, id, from, to)), response).catch(
+      (error: NodeJS.ErrnoException) => {
+        // A player that jumps ahead closes the one stream and opens another.
+        if (error.code !== 'ERR_STREAM_PREMATURE_CLOSE') throw error;
+      },
+    );
   });
 }

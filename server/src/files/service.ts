@@ -53,7 +53,8 @@ export function keepFile(
     type,
     attemptId: null,
     check(file) {
-      if (file.sort !== as) throw wrong(`This is ${words[file.sort]} (${file.type}), not ${words[as]}.`);
+      if (file.sort !== as)
+        throw wrong(`This is ${words[file.sort]} (${file.type}), not ${words[as]}.`);
     },
   });
 }
@@ -82,7 +83,11 @@ export async function keepWork(
 }
 
 /** @throws Problem 404 for an attempt that is not mine, 409 for one that has ended */
-async function insistOnOpen({ database, now }: Context, me: SignedIn, attemptId: number): Promise<void> {
+async function insistOnOpen(
+  { database, now }: Context,
+  me: SignedIn,
+  attemptId: number,
+): Promise<void> {
   const attempt = await row<{ handedInAt: Date | null; deadlineAt: Date | null }>(
     database,
     `SELECT handed_in_at AS handedInAt, deadline_at AS deadlineAt
@@ -117,7 +122,12 @@ async function partOf(
 }
 
 /** Takes a file in while it arrives. What is refused, or breaks off, leaves nothing behind. */
-async function receive(context: Context, me: SignedIn, request: Request, wish: Wish): Promise<KeptFile> {
+async function receive(
+  context: Context,
+  me: SignedIn,
+  request: Request,
+  wish: Wish,
+): Promise<KeptFile> {
   const size = announcedSize(request);
   if (size === 0) throw wrong('The file is empty.');
   return uploads.pass(async () => {
@@ -134,10 +144,22 @@ async function receive(context: Context, me: SignedIn, request: Request, wish: W
 }
 
 /** Counts the file's room from now on; one person's files one after the other, so that many at once are not too many. */
-function begin(context: Context, me: SignedIn, { name, attemptId }: Wish, size: number): Promise<string> {
+function begin(
+  context: Context,
+  me: SignedIn,
+  { name, attemptId }: Wish,
+  size: number,
+): Promise<string> {
   const { database, now } = context;
   const id = randomBytes(16).toString('base64url');
-  const values = { ...asking(me), id, name: name.slice(0, 200), size, attemptId, time: new Date(now()) };
+  const values = {
+    ...asking(me),
+    id,
+    name: name.slice(0, 200),
+    size,
+    attemptId,
+    time: new Date(now()),
+  };
   return database.transaction(async (transaction) => {
     await row(database, 'SELECT id FROM accounts WHERE id = :me FOR UPDATE', values, transaction);
     await insistOnRoom(context, me, attemptId, size, transaction);
@@ -183,17 +205,29 @@ const longestRest = 150;
 export const writePiece = ({ database }: Context, id: string, number: number, piece: Uint8Array) =>
   writing.pass(async () => {
     const from = performance.now();
-    await database.query('INSERT INTO file_chunks (file_id, number, bytes) VALUES (:id, :number, :piece)', {
-      replacements: { id, number, piece: Buffer.from(piece) },
-    });
+    await database.query(
+      'INSERT INTO file_chunks (file_id, number, bytes) VALUES (:id, :number, :piece)',
+      {
+        replacements: { id, number, piece: Buffer.from(piece) },
+      },
+    );
     await rest(Math.min(longestRest, 2 * (performance.now() - from)));
   });
 
 /** What a file is by its first piece; what is text all through is read in a thread, and whole. */
-async function recognize({ reader }: Context, piece: Buffer, claimed: string, size: number): Promise<Known> {
+async function recognize(
+  { reader }: Context,
+  piece: Buffer,
+  claimed: string,
+  size: number,
+): Promise<Known> {
   if (isBinary(piece)) return known(readFile(piece, claimed));
   if (size > largestText)
-    throw new Problem(413, 'That is too large.', 'A drawing (SVG) or a text may have at most 500 kB.');
+    throw new Problem(
+      413,
+      'That is too large.',
+      'A drawing (SVG) or a text may have at most 500 kB.',
+    );
   let file: Known | undefined;
   await reader.read('recognize', piece, { claimed }, (reading) => void (file = known(reading)));
   return file!;
@@ -271,7 +305,12 @@ export async function findFile({ database }: Context, me: SignedIn, id: string):
 }
 
 /** The bytes from `from` to `to`, both included, a piece at a time. */
-export async function* readBytes({ database }: Context, id: string, from: number, to: number): AsyncGenerator<Buffer> {
+export async function* readBytes(
+  { database }: Context,
+  id: string,
+  from: number,
+  to: number,
+): AsyncGenerator<Buffer> {
   for (let number = Math.floor(from / pieceSize); number * pieceSize <= to; number++) {
     const [piece] = await rows<{ bytes: Buffer }>(
       database,
@@ -280,6 +319,9 @@ export async function* readBytes({ database }: Context, id: string, from: number
     );
     if (!piece) return;
     const start = number * pieceSize;
-    yield piece.bytes.subarray(Math.max(0, from - start), Math.min(piece.bytes.length, to - start + 1));
+    yield piece.bytes.subarray(
+      Math.max(0, from - start),
+      Math.min(piece.bytes.length, to - start + 1),
+    );
   }
 }

@@ -2,8 +2,10 @@
 import sanitizeHtml from 'sanitize-html';
 
 const elements = new Set(
-  'svg g path rect circle ellipse line polyline polygon text tspan textpath defs lineargradient radialgradient stop clippath mask pattern title desc metadata use symbol marker switch style'.split(' '),
-); // prettier-ignore
+  'svg g path rect circle ellipse line polyline polygon text tspan textpath defs lineargradient radialgradient stop clippath mask pattern title desc metadata use symbol marker switch style'.split(
+    ' ',
+  ),
+);
 
 const reachesOut = /@import|url\(\s*["']?(?!#)|expression\(|javascript:/i;
 
@@ -23,8 +25,10 @@ function stylesIn(text: string): string[] {
 }
 
 export function svgProblem(text: string): string | null {
-  if (/<!DOCTYPE|<!ENTITY|<!\[CDATA\[/i.test(text)) return 'The drawing declares entities, which is not allowed.';
-  if (/<\?(?!xml\s)/i.test(text)) return 'The drawing holds a processing instruction, which is not allowed.';
+  if (/<!DOCTYPE|<!ENTITY|<!\[CDATA\[/i.test(text))
+    return 'The drawing declares entities, which is not allowed.';
+  if (/<\?(?!xml\s)/i.test(text))
+    return 'The drawing holds a processing instruction, which is not allowed.';
   let problem: string | null = null;
   sanitizeHtml(text, {
     allowedTags: false,
@@ -39,8 +43,13 @@ export function svgProblem(text: string): string | null {
         const plain = value.replace(/[\s\u0000-\u001f]+/g, '').toLowerCase(); // eslint-disable-line no-control-regex
         if (attribute.startsWith('on'))
           problem ??= `The drawing holds a script (“${attribute}”), which is not allowed.`;
-        if (/^(xlink:)?href$/.test(attribute) && !plain.startsWith('#')) problem ??= 'The drawing points to something outside itself, which is not allowed.'; // prettier-ignore
-        if (/javascript:|data:text|expression\(|@import|url\((?!["']?#)/.test(plain) && !attribute.startsWith('xmlns')) problem ??= `The drawing’s “${attribute}” is not allowed.`; // prettier-ignore
+        if (/^(xlink:)?href$/.test(attribute) && !plain.startsWith('#'))
+          problem ??= 'The drawing points to something outside itself, which is not allowed.';
+        if (
+          /javascript:|data:text|expression\(|@import|url\((?!["']?#)/.test(plain) &&
+          !attribute.startsWith('xmlns')
+        )
+          problem ??= `The drawing’s “${attribute}” is not allowed.`;
       }
     },
   });

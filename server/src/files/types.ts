@@ -26,17 +26,36 @@ export type Sort = 'picture' | 'sound' | 'film' | 'document';
 
 /** By media type; what is not here is not kept. */
 const sorts: Record<string, Sort> = {
-  'image/png': 'picture', 'image/jpeg': 'picture', 'image/gif': 'picture', 'image/webp': 'picture', 'image/svg+xml': 'picture',
-  'audio/mpeg': 'sound', 'audio/wav': 'sound', 'audio/ogg': 'sound', 'audio/mp4': 'sound',
-  'video/mp4': 'film', 'video/webm': 'film',
-  'application/pdf': 'document', 'text/plain': 'document',
-}; // prettier-ignore
+  'image/png': 'picture',
+  'image/jpeg': 'picture',
+  'image/gif': 'picture',
+  'image/webp': 'picture',
+  'image/svg+xml': 'picture',
+  'audio/mpeg': 'sound',
+  'audio/wav': 'sound',
+  'audio/ogg': 'sound',
+  'audio/mp4': 'sound',
+  'video/mp4': 'film',
+  'video/webm': 'film',
+  'application/pdf': 'document',
+  'text/plain': 'document',
+};
 
 const others: Record<string, string> = {
-  'audio/x-wav': 'audio/wav', 'audio/vnd.wave': 'audio/wav', 'audio/wave': 'audio/wav', 'audio/mp3': 'audio/mpeg', 'audio/x-m4a': 'audio/mp4',
-  'audio/m4a': 'audio/mp4', 'application/ogg': 'audio/ogg', 'video/ogg': 'audio/ogg', 'image/jpg': 'image/jpeg', 'audio/opus': 'audio/ogg',
-  'video/quicktime': 'video/mp4', 'video/x-m4v': 'video/mp4', 'application/mp4': 'video/mp4',
-}; // prettier-ignore
+  'audio/x-wav': 'audio/wav',
+  'audio/vnd.wave': 'audio/wav',
+  'audio/wave': 'audio/wav',
+  'audio/mp3': 'audio/mpeg',
+  'audio/x-m4a': 'audio/mp4',
+  'audio/m4a': 'audio/mp4',
+  'application/ogg': 'audio/ogg',
+  'video/ogg': 'audio/ogg',
+  'image/jpg': 'image/jpeg',
+  'audio/opus': 'audio/ogg',
+  'video/quicktime': 'video/mp4',
+  'video/x-m4v': 'video/mp4',
+  'application/mp4': 'video/mp4',
+};
 const usual = (type: string) => others[type] ?? type;
 
 export interface Known {
@@ -61,7 +80,8 @@ const isText = (bytes: Buffer) => {
 
 /** Whether a file's first bytes say what it is, so that nobody has to read the rest. */
 export const isBinary = (start: Buffer) =>
-  stillPicture.test(brandOf(start)) || typesOf(start).some((type) => type in sorts && !isWritten(type));
+  stillPicture.test(brandOf(start)) ||
+  typesOf(start).some((type) => type in sorts && !isWritten(type));
 
 const isWritten = (type: string) => type === 'image/svg+xml' || type === 'text/plain';
 
@@ -74,7 +94,9 @@ function typesOf(bytes: Buffer): string[] {
   if (/^ftypM4[AB]/.test(brand)) return ['audio/mp4'];
   if (stillPicture.test(brand)) return [];
   if (brand.startsWith('ftyp')) return ['video/mp4'];
-  const found = filetypeinfo([...bytes.subarray(0, 600)]).flatMap(({ mime }) => (mime ? [usual(mime)] : []));
+  const found = filetypeinfo([...bytes.subarray(0, 600)]).flatMap(({ mime }) =>
+    mime ? [usual(mime)] : [],
+  );
   // Raw MPEG frames carry no mark that every reader knows.
   if (found.length === 0 && bytes[0] === 0xff && (bytes[1]! & 0xe0) === 0xe0) return ['audio/mpeg'];
   return found;
@@ -100,15 +122,26 @@ export function readFile(bytes: Buffer, claimed: string): Reading {
       type = 'image/svg+xml';
     } else type = 'text/plain';
   }
-  if (type === undefined) return refused('What this file is cannot be recognised. PNG, JPEG, GIF, WebP, SVG, MP3, WAV, OGG, MP4, WebM and PDF can be kept.'); // prettier-ignore
-  if (said !== '' && said !== 'application/octet-stream' && said in sorts && sorts[said] !== sorts[type])
+  if (type === undefined)
+    return refused(
+      'What this file is cannot be recognised. PNG, JPEG, GIF, WebP, SVG, MP3, WAV, OGG, MP4, WebM and PDF can be kept.',
+    );
+  if (
+    said !== '' &&
+    said !== 'application/octet-stream' &&
+    said in sorts &&
+    sorts[said] !== sorts[type]
+  )
     return refused(`The file says that it is ${said}, but it is ${type}.`);
   const sort = sorts[type]!;
   if (sort !== 'picture') return { ok: true, file: { type, sort, width: null, height: null } };
   try {
     // A copy of its own: the reader looks at the whole memory behind a slice.
     const { width, height } = imageSize(new Uint8Array(bytes));
-    if (!(width > 0 && height > 0) || width > 20_000 || height > 20_000) return refused('The picture’s size cannot be read, or it is more than 20,000 points wide or high.'); // prettier-ignore
+    if (!(width > 0 && height > 0) || width > 20_000 || height > 20_000)
+      return refused(
+        'The picture’s size cannot be read, or it is more than 20,000 points wide or high.',
+      );
     return { ok: true, file: { type, sort, width: Math.round(width), height: Math.round(height) } };
   } catch {
     return refused('The picture is damaged: its size cannot be read.');

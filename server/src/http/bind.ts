@@ -37,9 +37,12 @@ const textReaders = new Map<number, ReturnType<typeof text>>();
 
 /** @returns the JSON that was sent, or undefined where something else was */
 async function readBody(request: Request, response: Response, largest: number): Promise<unknown> {
-  const read = textReaders.get(largest) ?? text({ type: 'application/json', limit: largest, inflate: false });
+  const read =
+    textReaders.get(largest) ?? text({ type: 'application/json', limit: largest, inflate: false });
   textReaders.set(largest, read);
-  await new Promise<void>((done, fail) => read(request, response, (error?: unknown) => (error ? fail(error) : done())));
+  await new Promise<void>((done, fail) =>
+    read(request, response, (error?: unknown) => (error ? fail(error) : done())),
+  );
   return typeof request.body === 'string' ? readJson(request.body) : undefined;
 }
 
@@ -50,7 +53,9 @@ async function readBody(request: Request, response: Response, largest: number): 
 export function binder(router: Router, context: Context, { checkAnswers }: BindOptions) {
   return function bind<P, Q, B, A>(
     endpoint: Endpoint<P, Q, B, A>,
-    handle: (call: Call<Endpoint<P, Q, B, A>>) => Promise<AnswerOf<Endpoint<P, Q, B, A>> | Download | void>,
+    handle: (
+      call: Call<Endpoint<P, Q, B, A>>,
+    ) => Promise<AnswerOf<Endpoint<P, Q, B, A>> | Download | void>,
   ): void {
     const verb = endpoint.method.toLowerCase() as 'get';
     router[verb](endpoint.path, async (request: Request, response: Response) => {
@@ -67,7 +72,8 @@ export function binder(router: Router, context: Context, { checkAnswers }: BindO
       if (!params.success) throw new Problem(404, 'There is nothing at this address.');
       const query = endpoint.query.safeParse(request.query);
       if (!query.success) throw fromZod(query.error);
-      const sent = endpoint.largest > 0 ? await readBody(request, response, endpoint.largest) : undefined;
+      const sent =
+        endpoint.largest > 0 ? await readBody(request, response, endpoint.largest) : undefined;
       const body = endpoint.body.safeParse(sent);
       if (!body.success) throw fromZod(body.error);
       const answer = await handle({
@@ -80,7 +86,8 @@ export function binder(router: Router, context: Context, { checkAnswers }: BindO
         response,
       } as Call<Endpoint<P, Q, B, A>>);
       if (response.headersSent) return;
-      if (answer instanceof Download) return void response.attachment(answer.name).type(answer.type).send(answer.body);
+      if (answer instanceof Download)
+        return void response.attachment(answer.name).type(answer.type).send(answer.body);
       if (checkAnswers) endpoint.answer.parse(answer);
       response.json(answer);
     });

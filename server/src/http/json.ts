@@ -30,7 +30,8 @@ function measure(text: string): void {
       if (++depth > deepest) throw new Problem(422, 'Something in it is nested too deeply.');
       values++;
     } else if (code === closeList || code === closeObject) depth--;
-    else if (code === comma && ++values > valueLimit) throw new Problem(422, 'Too many values were sent at once.');
+    else if (code === comma && ++values > valueLimit)
+      throw new Problem(422, 'Too many values were sent at once.');
   }
 }
 
@@ -42,7 +43,8 @@ function isEscaped(text: string, at: number): boolean {
 }
 
 /** An escaped backslash, a surrogate pair, or half of one. */
-const escapes = /\\(?:\\|u[dD][89abAB][\da-fA-F]{2}(?:\\u[dD][c-fC-F][\da-fA-F]{2})?|u[dD][c-fC-F][\da-fA-F]{2})/g;
+const escapes =
+  /\\(?:\\|u[dD][89abAB][\da-fA-F]{2}(?:\\u[dD][c-fC-F][\da-fA-F]{2})?|u[dD][c-fC-F][\da-fA-F]{2})/g;
 const halfPairLength = '\\ud800'.length;
 
 /** Half of a surrogate pair, which no keyboard types and no database keeps, becomes the replacement character. */

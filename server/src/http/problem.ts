@@ -36,10 +36,19 @@ export class Problem extends Error {
 }
 
 export const notFound = (what: string) =>
-  new Problem(404, `${what} was not found.`, 'It may have been removed, or it belongs to somebody else.');
+  new Problem(
+    404,
+    `${what} was not found.`,
+    'It may have been removed, or it belongs to somebody else.',
+  );
 
 export const invalid = (errors: WrongField[]) =>
-  new Problem(422, 'Something in it is not right.', errors.map(({ message }) => message).join(' '), errors);
+  new Problem(
+    422,
+    'Something in it is not right.',
+    errors.map(({ message }) => message).join(' '),
+    errors,
+  );
 
 /** As many as a person would read; thousands would only hold the server up. */
 const toldAtOnce = 20;
@@ -53,8 +62,13 @@ export const fromZod = (error: z.core.$ZodError) =>
   );
 
 export const signInFirst = () =>
-  new Problem(401, 'Nobody is signed in.', 'The session has ended. Sign in again; nothing is lost.');
-export const outOfDate = () => new Problem(403, 'This page is out of date.', 'Load it again; what you typed is kept.');
+  new Problem(
+    401,
+    'Nobody is signed in.',
+    'The session has ended. Sign in again; nothing is lost.',
+  );
+export const outOfDate = () =>
+  new Problem(403, 'This page is out of date.', 'Load it again; what you typed is kept.');
 export const notForYou = () => new Problem(403, 'That is not open to this account.');
 
 export const busyDatabase = () =>
@@ -77,8 +91,16 @@ export const tooMany = (seconds: number) =>
 
 /** Errors of a database that is away, as opposed to those of a wrong statement. */
 export function isDatabaseAway(error: unknown): boolean {
-  const { name, original } = error as { name?: string; original?: { code?: string; errno?: number } };
-  if (/^SequelizeConnection|ConnectionAcquireTimeout|ConnectionRefused|HostNotReachable/.test(name ?? '')) return true;
+  const { name, original } = error as {
+    name?: string;
+    original?: { code?: string; errno?: number };
+  };
+  if (
+    /^SequelizeConnection|ConnectionAcquireTimeout|ConnectionRefused|HostNotReachable/.test(
+      name ?? '',
+    )
+  )
+    return true;
   const code = original?.code ?? '';
   return /^(ECONN|EPIPE|ENOENT|ETIMEDOUT|ER_SOCKET|ER_CONNECTION|ER_CMD_CONNECTION|ER_SERVER_SHUTDOWN|PROTOCOL_|ER_GET_CONNECTION|ER_UNEXPECTED)/.test(
     code,

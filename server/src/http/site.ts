@@ -47,18 +47,29 @@ export class Site {
   insistOnOwn(request: Request): void {
     const site = request.headers['sec-fetch-site'];
     const { origin } = request.headers;
-    if (site === 'cross-site' || site === 'same-site' || (origin !== undefined && !this.isOwn(origin, request)))
+    if (
+      site === 'cross-site' ||
+      site === 'same-site' ||
+      (origin !== undefined && !this.isOwn(origin, request))
+    )
       throw new Problem(
         403,
         'That came from another site.',
-        this.named ? undefined : 'If this is your school’s address, OAKEN_ORIGIN must be set to it on the server.',
+        this.named
+          ? undefined
+          : 'If this is your school’s address, OAKEN_ORIGIN must be set to it on the server.',
       );
   }
 
   private isOwn(origin: string, request: Request): boolean {
     if (this.named) return origin === this.origin;
     const { host } = request.headers;
-    return host !== undefined && loopback.test(host) && URL.canParse(origin) && new URL(origin).host === host;
+    return (
+      host !== undefined &&
+      loopback.test(host) &&
+      URL.canParse(origin) &&
+      new URL(origin).host === host
+    );
   }
 }
 
@@ -70,7 +81,13 @@ export class Site {
 export function readOrigin(setting: string | undefined): string | null {
   if (!setting) return null;
   const url = URL.canParse(setting) ? new URL(setting) : null;
-  if (!url || !/^https?:$/.test(url.protocol) || !['', '/'].includes(url.pathname) || url.search || url.hash)
+  if (
+    !url ||
+    !/^https?:$/.test(url.protocol) ||
+    !['', '/'].includes(url.pathname) ||
+    url.search ||
+    url.hash
+  )
     throw new Error(
       `OAKEN_ORIGIN is “${setting}”; it must be an address without a path, such as https://tests.school.example.`,
     );

@@ -92,9 +92,12 @@ async function begin(
 }
 
 const writeChunk = ({ database }: Context, id: string, number: number, piece: Buffer) =>
-  database.query('INSERT INTO import_chunks (import_id, number, bytes) VALUES (:id, :number, :piece)', {
-    replacements: { id, number, piece },
-  });
+  database.query(
+    'INSERT INTO import_chunks (import_id, number, bytes) VALUES (:id, :number, :piece)',
+    {
+      replacements: { id, number, piece },
+    },
+  );
 
 async function find(database: Sequelize, me: SignedIn, id: string): Promise<Stored> {
   const found = await row<Stored>(
@@ -106,51 +109,98 @@ async function find(database: Sequelize, me: SignedIn, id: string): Promise<Stor
   return found;
 }
 
-export async function readImport({ database }: Context, me: SignedIn, id: string): Promise<ImportState> {
+export async function readImport(
+  { database }: Context,
+  me: SignedIn,
+  id: string,
+): Promise<ImportState> {
   await find(database, me, id);
   const own = await row<
-    Omit<ImportState, 'rows' | 'problems' | 'near'> & { total: number; problems: unknown; near: unknown }
-  >(database, 'SELECT id, name, state, total, done, good, bad, problems, near, message FROM imports WHERE id = :id', {
-    id,
-  });
+    Omit<ImportState, 'rows' | 'problems' | 'near'> & {
+      total: number;
+      problems: unknown;
+      near: unknown;
+    }
+  >(
+    database,
+    'SELECT id, name, state, total, done, good, bad, problems, near, message FROM imports WHERE id = :id',
+    {
+      id,
+    },
+  );
   const { total, problems, near, ...rest } = own!;
   return { ...rest, rows: total, problems: fromJson(problems), near: fromJson(near) };
 }
 
 export async function cancelImport({ database }: Context, me: SignedIn, id: string) {
   await find(database, me, id);
-  await database.query("UPDATE imports SET state = 'cancelled' WHERE id = :id AND state IN ('reading', 'checked', 'writing')", { replacements: { id } }); // prettier-ignore
+  await database.query(
+    "UPDATE imports SET state = 'cancelled' WHERE id = :id AND state IN ('reading', 'checked', 'writing')",
+    { replacements: { id } },
+  );
 }
 
-export async function applyImport(context: Context, me: SignedIn, id: string, take: 'good' | 'all') {
+export async function applyImport(
+  context: Context,
+  me: SignedIn,
+  id: string,
+  take: 'good' | 'all',
+) {
   const { database } = context;
   const { state } = await find(database, me, id);
   const own = await readImport(context, me, id);
-  if (state !== 'checked') throw new Problem(409, 'This import is not waiting for a decision.', 'It is still being read, or it has ended.'); // prettier-ignore
-  if (take === 'all' && own.bad > 0) throw new Problem(409, `${own.bad} rows have something wrong with them, so nothing was made.`, 'Mend them and bring the file in again, or take the good rows only.'); // prettier-ignore
+  if (state !== 'checked')
+    throw new Problem(
+      409,
+      'This import is not waiting for a decision.',
+      'It is still being read, or it has ended.',
+    );
+  if (take === 'all' && own.bad > 0)
+    throw new Problem(
+      409,
+      `${own.bad} rows have something wrong with them, so nothing was made.`,
+      'Mend them and bring the file in again, or take the good rows only.',
+    );
   if (own.good === 0) throw new Problem(409, 'There is no good row to make an item of.');
-  await database.query("UPDATE imports SET state = 'writing', done = 0 WHERE id = :id AND state = 'checked'", { replacements: { id } }); // prettier-ignore
+  await database.query(
+    "UPDATE imports SET state = 'writing', done = 0 WHERE id = :id AND state = 'checked'",
+    { replacements: { id } },
+  );
   void inBackground(context, id, () => write(context, me, id));
 }
 
 /** A thing that takes long runs on after its request; whatever goes wrong is said where the teacher looks. */
-async function inBackground({ database, log }: Context, id: string, work: () => Promise<void>): Promise<void> {
+async function inBackground(
+  { database, log }: Context,
+  id: string,
+  work: () => Promise<void>,
+): Promise<void> {
   try {
     await work();
   } catch (error) {
     if (error instanceof Cancelled) return;
     const known = error instanceof Problem;
     if (!known) log.error({ import: id, err: error }, 'an import failed');
-    const message = known ? (error.errors?.[0]?.message ?? error.message) : 'Something went wrong on the server. It was noted there; try again.'; // prettier-ignore
-    await database.query("UPDATE imports SET state = 'failed', message = :message WHERE id = :id", { replacements: { id, message: message.slice(0, 500) } }).catch(() => undefined); // prettier-ignore
+    const message = known
+      ? (error.errors?.[0]?.message ?? error.message)
+      : 'Something went wrong on the server. It was noted there; try again.';
+    await database
+      .query("UPDATE imports SET state = 'failed', message = :message WHERE id = :id", {
+        replacements: { id, message: message.slice(0, 500) },
+      })
+      .catch(() => undefined);
   }
 }
 
 class Cancelled extends Error {}
 
 async function report(database: Sequelize, id: string, done: number): Promise<void> {
-  await database.query("UPDATE imports SET done = :done WHERE id = :id AND state <> 'cancelled'", { replacements: { id, done } }); // prettier-ignore
-  const own = await row<{ state: string }>(database, 'SELECT state FROM imports WHERE id = :id', { id });
+  await database.query("UPDATE imports SET done = :done WHERE id = :id AND state <> 'cancelled'", {
+    replacements: { id, done },
+  });
+  const own = await row<{ state: string }>(database, 'SELECT state FROM imports WHERE id = :id', {
+    id,
+  });
   if (own?.state === 'cancelled') throw new Cancelled();
 }
 
@@ -187,11 +237,16 @@ async function readRows(
     'SELECT id, code, subject FROM standards ORDER BY framework_id DESC',
   ))
     standards.set(squash(standard.code), standard);
-  await reader.read('items', Buffer.concat(pieces.map(({ bytes }) => bytes)), { pictures }, async (batch) => {
-    const checked: Checked[] = [];
-    for (const read of batch.rows) checked.push(await checkRow(context, me, read, standards));
-    await take(checked, batch.unread);
-  });
+  await reader.read(
+    'items',
+    Buffer.concat(pieces.map(({ bytes }) => bytes)),
+    { pictures },
+    async (batch) => {
+      const checked: Checked[] = [];
+      for (const read of batch.rows) checked.push(await checkRow(context, me, read, standards));
+      await take(checked, batch.unread);
+    },
+  );
 }
 
 async function checkRow(
@@ -205,7 +260,8 @@ async function checkRow(
   const problems: RowProblem[] = await lostReferences(context, me, read);
   const known = read.facts.standards.flatMap((code) => {
     const standard = standards.get(squash(code));
-    if (!standard) problems.push({ column: 'standards', message: `There is no standard “${code}”.` });
+    if (!standard)
+      problems.push({ column: 'standards', message: `There is no standard “${code}”.` });
     return standard ? [standard] : [];
   });
   const facts = itemFacts.safeParse({
@@ -214,16 +270,23 @@ async function checkRow(
     subject: read.facts.subject || known[0]?.subject || '',
   });
   if (!facts.success)
-    for (const issue of facts.error.issues) problems.push({ column: String(issue.path[0]), message: issue.message });
+    for (const issue of facts.error.issues)
+      problems.push({ column: String(issue.path[0]), message: issue.message });
   if (problems.length > 0 || !facts.success) return { ok: false, line, problems };
   return { ok: true, ready: { row: read, facts: facts.data } };
 }
 
 /** Files and passages that an item refers to, but that are not here; only whole items can refer to any. */
-async function lostReferences({ database }: Context, me: SignedIn, { files, passage }: GoodRow): Promise<RowProblem[]> {
+async function lostReferences(
+  { database }: Context,
+  me: SignedIn,
+  { files, passage }: GoodRow,
+): Promise<RowProblem[]> {
   const lost: RowProblem[] = [];
   if (files.length > 0) {
-    const known = await rows(database, 'SELECT id FROM files WHERE id IN (:files) AND whole', { files });
+    const known = await rows(database, 'SELECT id FROM files WHERE id IN (:files) AND whole', {
+      files,
+    });
     if (known.length < files.length)
       lost.push({ column: 'whole', message: 'A picture, sound or film of it is not kept here.' });
   }
@@ -244,7 +307,10 @@ const squash = (code: string) => code.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '
 const unreadInWords = ({ name, meant }: UnreadColumn): ImportState['problems'][number] => ({
   line: 1,
   column: name.slice(0, 80),
-  message: meant === null ? 'Nothing is read from this column.' : `Nothing is read from this column. Call it “${meant}” if that is what it holds.`, // prettier-ignore
+  message:
+    meant === null
+      ? 'Nothing is read from this column.'
+      : `Nothing is read from this column. Call it “${meant}” if that is what it holds.`,
 });
 
 async function check(context: Context, me: SignedIn, id: string): Promise<void> {
@@ -269,7 +335,9 @@ async function check(context: Context, me: SignedIn, id: string): Promise<void> 
         problems.push(...told.map((problem) => ({ line: checked.line, ...problem })));
       }
     }
-    await database.query('UPDATE imports SET total = :done WHERE id = :id', { replacements: { id, done } });
+    await database.query('UPDATE imports SET total = :done WHERE id = :id', {
+      replacements: { id, done },
+    });
     await report(database, id, done);
   });
   await database.query(
@@ -299,7 +367,10 @@ async function write(context: Context, me: SignedIn, id: string): Promise<void> 
     let first = Infinity;
     const flush = async () => {
       if (waiting.length > 0)
-        first = Math.min(first, await insertMany(context, me, { bank, folder }, waiting, transaction));
+        first = Math.min(
+          first,
+          await insertMany(context, me, { bank, folder }, waiting, transaction),
+        );
       done += waiting.length;
       waiting = [];
       characters = 0;
@@ -319,10 +390,13 @@ async function write(context: Context, me: SignedIn, id: string): Promise<void> 
     await flush();
     // The search index looks for what changed lately, and this may have taken long.
     if (first < Infinity)
-      await database.query('UPDATE items SET touched_at = NOW(3) WHERE id >= :first AND bank_id = :bank', {
-        replacements: { first, bank },
-        transaction,
-      });
+      await database.query(
+        'UPDATE items SET touched_at = NOW(3) WHERE id >= :first AND bank_id = :bank',
+        {
+          replacements: { first, bank },
+          transaction,
+        },
+      );
   });
   await database.query("UPDATE imports SET state = 'done' WHERE id = :id AND state = 'writing'", {
     replacements: { id },
@@ -331,7 +405,11 @@ async function write(context: Context, me: SignedIn, id: string): Promise<void> 
 }
 
 /** Keeps a picture of the zip under the id that the item's wording names. */
-async function keepPicture(context: Context, me: SignedIn, { id, name, file, digest, bytes }: RowPicture) {
+async function keepPicture(
+  context: Context,
+  me: SignedIn,
+  { id, name, file, digest, bytes }: RowPicture,
+) {
   await insistOnRoom(context, me, null, bytes.length);
   const { type, width, height } = file;
   await context.database.query(
@@ -352,7 +430,12 @@ async function keepPicture(context: Context, me: SignedIn, { id, name, file, dig
     },
   );
   for (let number = 0; number * pieceSize < bytes.length; number++)
-    await writePiece(context, id, number, bytes.subarray(number * pieceSize, (number + 1) * pieceSize));
+    await writePiece(
+      context,
+      id,
+      number,
+      bytes.subarray(number * pieceSize, (number + 1) * pieceSize),
+    );
 }
 
 /** @returns the first of the new ids. Many items in few statements: rows of one plain INSERT get ids that follow each other (innodb_autoinc_lock_mode 1). */
@@ -367,21 +450,48 @@ async function insertMany(
   const by = me.account.id;
   const insert = async (table: string, columns: string, lines: unknown[][]) => {
     if (lines.length === 0) return 0;
-    await database.query(`INSERT INTO ${table} (${columns}) VALUES :lines`, { replacements: { lines }, transaction });
-    return (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!.id;
+    await database.query(`INSERT INTO ${table} (${columns}) VALUES :lines`, {
+      replacements: { lines },
+      transaction,
+    });
+    return (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!
+      .id;
   };
-  const item = await insert('items', 'bank_id, folder_id, created_by, created_at', list.map(() => [bank, folder, by, time])); // prettier-ignore
+  const item = await insert(
+    'items',
+    'bank_id, folder_id, created_by, created_at',
+    list.map(() => [bank, folder, by, time]),
+  );
   const revision = await insert(
     'revisions',
     'item_id, number, content, words, choice_words, kind, points, marked_by, media, passage_id, subject, depth, seconds, author, licence, created_by, created_at',
     list.map(({ row: { content, described, passage }, facts }, at) => [
-      ...[item + at, 1, content, described.words, described.choiceWords, described.kind, described.points],
-      ...[described.markedBy, described.media, passage?.id ?? null, facts.subject, facts.depth, facts.seconds],
+      ...[
+        item + at,
+        1,
+        content,
+        described.words,
+        described.choiceWords,
+        described.kind,
+        described.points,
+      ],
+      ...[
+        described.markedBy,
+        described.media,
+        passage?.id ?? null,
+        facts.subject,
+        facts.depth,
+        facts.seconds,
+      ],
       ...[facts.author, facts.licence, by, time],
     ]),
   );
-  await database.query('UPDATE items SET revision_id = id - :item + :revision WHERE id BETWEEN :item AND :last', { replacements: { item, revision, last: item + list.length - 1 }, transaction }); // prettier-ignore
-  const lists = (of: (facts: ItemFacts) => readonly (string | number)[]) => list.flatMap(({ facts }, at) => [...new Set(of(facts))].map((value) => [revision + at, value])); // prettier-ignore
+  await database.query(
+    'UPDATE items SET revision_id = id - :item + :revision WHERE id BETWEEN :item AND :last',
+    { replacements: { item, revision, last: item + list.length - 1 }, transaction },
+  );
+  const lists = (of: (facts: ItemFacts) => readonly (string | number)[]) =>
+    list.flatMap(({ facts }, at) => [...new Set(of(facts))].map((value) => [revision + at, value]));
   await insert(
     'revision_standards',
     'revision_id, standard_id',

@@ -14,7 +14,11 @@ const inOrder = (line: Record<string, string>) => columnNames.map((name) => line
 /** So few items are read and written before others have their turn: each may be long. */
 const atOnce = 10;
 
-async function* exported({ database }: Context, me: SignedIn, ids: readonly number[]): AsyncGenerator<string[][]> {
+async function* exported(
+  { database }: Context,
+  me: SignedIn,
+  ids: readonly number[],
+): AsyncGenerator<string[][]> {
   for (let from = 0; from < ids.length; from += atOnce) {
     const items = await readItems(database, me, ids.slice(from, from + atOnce));
     yield items.map((item) => {

@@ -1,7 +1,15 @@
 import type { AssignmentRules } from '@oaken/core/assignments';
 import { invitation } from '@oaken/core/letters';
 import type { Sequelize, Transaction } from 'sequelize';
-import { schoolZone, studentWindow, supportsOf, ownColumns, timeColumns, type StoredOwn, type StoredTimes } from '../assignments/times'; // prettier-ignore
+import {
+  schoolZone,
+  studentWindow,
+  supportsOf,
+  ownColumns,
+  timeColumns,
+  type StoredOwn,
+  type StoredTimes,
+} from '../assignments/times';
 import { fromJson, rows, toMillis } from '../database/connect';
 
 interface Line extends StoredTimes, StoredOwn {
@@ -52,8 +60,18 @@ export async function invite(
       zone,
       now: sendAfter,
     });
-    return [own.accountId, assignmentId, own.address, subject.slice(0, 250), body, new Date(sendAfter)];
+    return [
+      own.accountId,
+      assignmentId,
+      own.address,
+      subject.slice(0, 250),
+      body,
+      new Date(sendAfter),
+    ];
   });
-  await database.query('INSERT INTO letters (account_id, assignment_id, address, subject, body, send_after) VALUES :letters', { replacements: { letters }, transaction }); // prettier-ignore
+  await database.query(
+    'INSERT INTO letters (account_id, assignment_id, address, subject, body, send_after) VALUES :letters',
+    { replacements: { letters }, transaction },
+  );
   return letters.length;
 }

@@ -18,8 +18,15 @@ export function letterRoutes(bind: Bind, context: Context): void {
     );
     const addresses = new Set(mine.map(({ email }) => email.toLowerCase()));
     const letters = await mailbox.read().catch(() => {
-      throw new Problem(502, 'The simulated mailbox does not answer.', 'Letters are kept and sent when it is back.');
+      throw new Problem(
+        502,
+        'The simulated mailbox does not answer.',
+        'Letters are kept and sent when it is back.',
+      );
     });
-    return { there: true, letters: letters.filter(({ to }) => addresses.has(to.toLowerCase())).reverse() };
+    return {
+      there: true,
+      letters: letters.filter(({ to }) => addresses.has(to.toLowerCase())).reverse(),
+    };
   });
 }

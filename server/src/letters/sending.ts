@@ -40,9 +40,12 @@ function take({ database, now }: Context): Promise<Letter[]> {
 /** Gives letters back that were taken and not sent; they are due again at `next`. */
 async function giveBack({ database }: Context, letters: Letter[], next: number): Promise<void> {
   if (letters.length === 0) return;
-  await database.query('UPDATE letters SET send_after = :next WHERE id IN (:ids) AND sent_at IS NULL', {
-    replacements: { ids: letters.map(({ id }) => id), next: new Date(next) },
-  });
+  await database.query(
+    'UPDATE letters SET send_after = :next WHERE id IN (:ids) AND sent_at IS NULL',
+    {
+      replacements: { ids: letters.map(({ id }) => id), next: new Date(next) },
+    },
+  );
 }
 
 export async function sendLetters(context: Context): Promise<number> {
@@ -58,7 +61,12 @@ export async function sendLetters(context: Context): Promise<number> {
       await database.query(
         'UPDATE letters SET tries = tries + 1, send_after = :next, given_up_at = IF(tries >= :most, :time, NULL) WHERE id = :id',
         {
-          replacements: { id: letter.id, next: new Date(now() + wait), time: new Date(now()), most: mostTries },
+          replacements: {
+            id: letter.id,
+            next: new Date(now() + wait),
+            time: new Date(now()),
+            most: mostTries,
+          },
         },
       );
       // Where one cannot be sent the others cannot either; they wait for the next turn.

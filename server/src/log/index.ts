@@ -19,12 +19,16 @@ const quotes = (error: Error): boolean =>
   error instanceof BaseError || error instanceof SyntaxError || Object.hasOwn(error, 'sql');
 
 /** Errors of another realm too, as a thread or a test runner makes them. */
-const isError = (error: unknown): error is Error => error instanceof Error || types.isNativeError(error);
+const isError = (error: unknown): error is Error =>
+  error instanceof Error || types.isNativeError(error);
 
 /** An error as the log may have it. */
 export function loggable(error: unknown) {
   if (!isError(error)) return { type: typeof error };
-  const { code, errno } = ((error as { original?: unknown }).original ?? error) as { code?: string; errno?: number };
+  const { code, errno } = ((error as { original?: unknown }).original ?? error) as {
+    code?: string;
+    errno?: number;
+  };
   return {
     type: error.name,
     ...(code !== undefined && { code }),
@@ -34,7 +38,11 @@ export function loggable(error: unknown) {
   };
 }
 
-const options = { base: null, timestamp: pino.stdTimeFunctions.isoTime, serializers: { err: loggable } };
+const options = {
+  base: null,
+  timestamp: pino.stdTimeFunctions.isoTime,
+  serializers: { err: loggable },
+};
 
 /** A log that goes into one stream; for tests, and where no folder is given. */
 export const logTo = (stream: DestinationStream): Logger => pino(options, stream);

@@ -23,11 +23,22 @@ export function markFor(part: Part, { points, levels, comment }: Mark): Mark {
   const most = kindOf(part).points(part);
   if (points !== null && levels !== null && criteria.length > 0) {
     const sum = levelPoints(criteria, levels);
-    if (sum === null) throw invalid([{ pointer: '/levels', message: 'Choose a level for each criterion, or give points without the guide.' }]); // prettier-ignore
+    if (sum === null)
+      throw invalid([
+        {
+          pointer: '/levels',
+          message: 'Choose a level for each criterion, or give points without the guide.',
+        },
+      ]);
     return { points: sum, levels, comment };
   }
   if (points !== null && points > most)
-    throw invalid([{ pointer: '/points', message: `This gives at most ${most} ${most === 1 ? 'point' : 'points'}.` }]);
+    throw invalid([
+      {
+        pointer: '/points',
+        message: `This gives at most ${most} ${most === 1 ? 'point' : 'points'}.`,
+      },
+    ]);
   return { points, levels: null, comment };
 }
 
@@ -45,7 +56,10 @@ export async function giveMarks(
   return database.transaction(async (transaction) => {
     const versions: { attemptId: number; version: number }[] = [];
     for (const own of [...attempts].sort((a, b) => a.attemptId - b.attemptId))
-      versions.push({ attemptId: own.attemptId, version: await giveMark(context, editions, me, place, own, mark, transaction) }); // prettier-ignore
+      versions.push({
+        attemptId: own.attemptId,
+        version: await giveMark(context, editions, me, place, own, mark, transaction),
+      });
     return { versions };
   });
 }
@@ -63,7 +77,8 @@ export async function giveMark(
   const { database, now } = context;
   const attempt = await lockAttempt(database, attemptId, transaction);
   if (!attempt || attempt.assignmentId !== place.assignmentId) throw notFound('The work');
-  if (attempt.handedInAt === null) throw new Problem(409, 'It is open again.', 'It can be marked once it is handed in.'); // prettier-ignore
+  if (attempt.handedInAt === null)
+    throw new Problem(409, 'It is open again.', 'It can be marked once it is handed in.');
   await insistOnVersion(database, { ...place, attemptId }, version, transaction);
   const replacements = {
     ...mark,
@@ -76,7 +91,10 @@ export async function giveMark(
   };
   const columns = 'attempt_id, entry_id, part_id, points, comment, levels, marked_by, marked_at';
   const values = ':attemptId, :entryId, :partId, :points, :comment, :levels, :by, :time';
-  await database.query(`INSERT INTO mark_log (${columns}) VALUES (${values})`, { replacements, transaction });
+  await database.query(`INSERT INTO mark_log (${columns}) VALUES (${values})`, {
+    replacements,
+    transaction,
+  });
   await database.query(
     `INSERT INTO marks (${columns}) VALUES (${values}) ON DUPLICATE KEY UPDATE points = VALUES(points), comment = VALUES(comment),
        levels = VALUES(levels), marked_by = VALUES(marked_by), marked_at = VALUES(marked_at), version = version + 1`,
@@ -101,6 +119,11 @@ async function insistOnVersion(
     transaction,
   );
   if ((held?.version ?? 0) === version) return;
-  const points = held?.points == null ? 'no points' : `${held.points} ${held.points === 1 ? 'point' : 'points'}`;
-  throw new Problem(409, `${held?.by ?? 'Somebody'} has marked this meanwhile: ${points}.`, 'Look at it again before you mark it.'); // prettier-ignore
+  const points =
+    held?.points == null ? 'no points' : `${held.points} ${held.points === 1 ? 'point' : 'points'}`;
+  throw new Problem(
+    409,
+    `${held?.by ?? 'Somebody'} has marked this meanwhile: ${points}.`,
+    'Look at it again before you mark it.',
+  );
 }

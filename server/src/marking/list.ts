@@ -16,7 +16,14 @@ export async function listMarking(
   me: SignedIn,
 ): Promise<AnswerOf<typeof api.listMarking>> {
   const { database } = context;
-  const found = await rows<{ assignmentId: number; editionId: number; entry: string; waits: string; marked: string; oldest: Date }>(
+  const found = await rows<{
+    assignmentId: number;
+    editionId: number;
+    entry: string;
+    waits: string;
+    marked: string;
+    oldest: Date;
+  }>(
     database,
     `SELECT a.id AS assignmentId, a.edition_id AS editionId, s.entry_id AS entry, SUM(s.waits) AS waits,
             SUM(EXISTS (SELECT 1 FROM marks m WHERE m.attempt_id = t.id AND m.entry_id = s.entry_id AND m.points IS NOT NULL)) AS marked,
@@ -24,13 +31,16 @@ export async function listMarking(
        FROM assignments a JOIN attempts t ON t.assignment_id = a.id AND t.handed_in_at IS NOT NULL JOIN scores s ON s.attempt_id = t.id
       WHERE ${ownAssignment} GROUP BY a.id, s.entry_id HAVING waits > 0 ORDER BY oldest, a.id, s.entry_id`,
     asking(me),
-  ); // prettier-ignore
+  );
   const ids = [...new Set(found.map(({ assignmentId }) => assignmentId))];
-  const assignments = ids.length === 0 ? [] : await readAssignments(database, me, 'a.id IN (:ids)', { ids });
+  const assignments =
+    ids.length === 0 ? [] : await readAssignments(database, me, 'a.id IN (:ids)', { ids });
   const lines = await Promise.all(
     found.map(async (own) => {
       const assignment = assignments.find(({ id }) => id === own.assignmentId);
-      const parts = (await partsOf(editions, own.editionId)).filter(({ entry, part }) => entry.id === own.entry && isByHand(part)); // prettier-ignore
+      const parts = (await partsOf(editions, own.editionId)).filter(
+        ({ entry, part }) => entry.id === own.entry && isByHand(part),
+      );
       if (!assignment) return [];
       return parts.map(({ entry, part }) => ({
         assignmentId: own.assignmentId,

@@ -1,6 +1,13 @@
 /** Which part of which item of which assignment, and who may look at it. */
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';
-import { forSitting, kindOf, responseTo, type Part, type Responses, type SittingPart } from '@oaken/core/items';
+import {
+  forSitting,
+  kindOf,
+  responseTo,
+  type Part,
+  type Responses,
+  type SittingPart,
+} from '@oaken/core/items';
 import type { Sequelize } from 'sequelize';
 import { asking, ownAssignment, runsAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
@@ -26,7 +33,8 @@ export const isByHand = (part: Part) => kindOf(part).markedBy === 'hand';
 /** Typed answers that a key compares: the kinds whose key can take one more. */
 export const isTyped = ({ kind }: Part) => kind === 'short-text' || kind === 'numeric';
 
-export const shownOf = ({ entry, part }: Handed): SittingPart => forSitting(entry.content).parts.find(({ id }) => id === part.id)!; // prettier-ignore
+export const shownOf = ({ entry, part }: Handed): SittingPart =>
+  forSitting(entry.content).parts.find(({ id }) => id === part.id)!;
 
 export interface Found {
   title: string;
@@ -36,7 +44,12 @@ export interface Found {
 }
 
 /** @throws Problem 404 for what is not mine */
-export async function findAssignment({ database }: Context, editions: Editions, me: SignedIn, assignmentId: number): Promise<Found> {
+export async function findAssignment(
+  { database }: Context,
+  editions: Editions,
+  me: SignedIn,
+  assignmentId: number,
+): Promise<Found> {
   const own = await row<{ editionId: number; title: string; mayMark: number }>(
     database,
     `SELECT a.edition_id AS editionId, a.title, ${runsAssignment} AS mayMark FROM assignments a WHERE a.id = :assignmentId AND ${ownAssignment}`,
@@ -44,7 +57,7 @@ export async function findAssignment({ database }: Context, editions: Editions, 
   );
   if (!own) throw notFound('The assignment');
   return { ...own, mayMark: Boolean(own.mayMark), parts: await partsOf(editions, own.editionId) };
-} // prettier-ignore
+}
 
 export async function partsOf(editions: Editions, editionId: number): Promise<Handed[]> {
   const { edition } = await editions.get(editionId);
@@ -62,7 +75,9 @@ export async function findPart(
   fits: (part: Part) => boolean = isByHand,
 ): Promise<Found & Handed> {
   const found = await findAssignment(context, editions, me, assignmentId);
-  const own = found.parts.find(({ entry, part }) => entry.id === entryId && part.id === partId && fits(part));
+  const own = found.parts.find(
+    ({ entry, part }) => entry.id === entryId && part.id === partId && fits(part),
+  );
   if (!own) throw notFound('The question');
   return { ...found, ...own };
 }
@@ -78,7 +93,11 @@ export interface Answered {
 }
 
 /** Everybody's handed-in answers to some entries, in the order of handing in. */
-export async function readAnswers(database: Sequelize, assignmentId: number, entries: string[]): Promise<Answered[]> {
+export async function readAnswers(
+  database: Sequelize,
+  assignmentId: number,
+  entries: string[],
+): Promise<Answered[]> {
   const found = await rows<Omit<Answered, 'responses'> & { responses: unknown }>(
     database,
     `SELECT t.id AS attemptId, r.entry_id AS entry, s.id AS studentId, TRIM(CONCAT(s.given_name, ' ', s.family_name)) AS name, c.name AS className,

@@ -7,7 +7,15 @@ import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { fromJson, rows, toMillis } from '../database/connect';
-import { answerTo, findAssignment, isByHand, readAnswers, shownOf, type Answered, type Handed } from './place';
+import {
+  answerTo,
+  findAssignment,
+  isByHand,
+  readAnswers,
+  shownOf,
+  type Answered,
+  type Handed,
+} from './place';
 
 export interface StoredMark {
   attemptId: number;
@@ -30,14 +38,21 @@ export const readMarks = (database: Sequelize, assignmentId: number) =>
     { assignmentId },
   );
 
-export const markOf = ({ points, comment, levels, by, at, version }: Omit<StoredMark, 'attemptId' | 'entry' | 'part'>) => ({
+export const markOf = ({
+  points,
+  comment,
+  levels,
+  by,
+  at,
+  version,
+}: Omit<StoredMark, 'attemptId' | 'entry' | 'part'>) => ({
   points,
   comment,
   levels: levels === null ? null : fromJson<Levels>(levels),
   by,
   at: toMillis(at),
   version,
-}); // prettier-ignore
+});
 
 /** The parts with the answers to them; `marks` by attempt, entry and part. */
 export function workOf(
@@ -61,7 +76,14 @@ export function workOf(
             entry: entry.id,
             part: part.id,
             attemptId: own.attemptId,
-            student: names ? { id: own.studentId, name: own.name, className: own.className ?? '', rollNumber: own.rollNumber } : null, // prettier-ignore
+            student: names
+              ? {
+                  id: own.studentId,
+                  name: own.name,
+                  className: own.className ?? '',
+                  rollNumber: own.rollNumber,
+                }
+              : null,
             response,
             words: typeof response === 'string' ? wordsIn(response) : null,
             mark: mark ? markOf(mark) : null,
@@ -76,7 +98,8 @@ function partOf(own: Handed, marks: StoredMark[]): MarkedPart {
   const { entry, part, number } = own;
   const used = new Map<string, number>();
   for (const { entry: of, part: id, comment } of marks)
-    if (comment && of === entry.id && id === part.id) used.set(comment, (used.get(comment) ?? 0) + 1);
+    if (comment && of === entry.id && id === part.id)
+      used.set(comment, (used.get(comment) ?? 0) + 1);
   return {
     entry: entry.id,
     part: part.id,
@@ -86,7 +109,10 @@ function partOf(own: Handed, marks: StoredMark[]): MarkedPart {
     guide: 'guide' in part ? part.guide : '',
     criteria: 'criteria' in part ? (part.criteria ?? []) : [],
     most: kindOf(part).points(part),
-    comments: [...used].sort((a, b) => b[1] - a[1]).map(([comment]) => comment).slice(0, 12), // prettier-ignore
+    comments: [...used]
+      .sort((a, b) => b[1] - a[1])
+      .map(([comment]) => comment)
+      .slice(0, 12),
   };
 }
 
@@ -99,9 +125,12 @@ export async function readMarking(
 ): Promise<MarkingWork> {
   const { title, mayMark, parts } = await findAssignment(context, editions, me, assignmentId);
   const wanted = parts.filter(
-    ({ entry, part }) => isByHand(part) && (of.entry ?? entry.id) === entry.id && (of.part ?? part.id) === part.id,
+    ({ entry, part }) =>
+      isByHand(part) && (of.entry ?? entry.id) === entry.id && (of.part ?? part.id) === part.id,
   );
-  const answers = await readAnswers(context.database, assignmentId, [...new Set(wanted.map(({ entry }) => entry.id))]);
+  const answers = await readAnswers(context.database, assignmentId, [
+    ...new Set(wanted.map(({ entry }) => entry.id)),
+  ]);
   const marks = await readMarks(context.database, assignmentId);
   return { title, mayMark, ...workOf(wanted, answers, marks, { names: true }) };
 }

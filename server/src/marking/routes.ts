@@ -10,7 +10,9 @@ import { decideWrong, readUnknown } from './unknown';
 
 export function markingRoutes(bind: Bind, context: Context, editions: Editions): void {
   bind(api.listMarking, ({ me }) => listMarking(context, editions, me));
-  bind(api.readMarking, ({ me, params, query }) => readMarking(context, editions, me, params.assignmentId, query));
+  bind(api.readMarking, ({ me, params, query }) =>
+    readMarking(context, editions, me, params.assignmentId, query),
+  );
   bind(api.giveMarks, ({ me, params, body }) => giveMarks(context, editions, me, params, body));
   bind(api.readAgreement, ({ me, params }) => readAgreement(context, editions, me, params));
   bind(api.askSecond, async ({ me, params, body }) => {
@@ -22,7 +24,9 @@ export function markingRoutes(bind: Bind, context: Context, editions: Editions):
     return {};
   });
   bind(api.readSecond, ({ me, params }) => readSecond(context, editions, me, params.readingId));
-  bind(api.giveSecond, ({ me, params, body }) => giveSecond(context, editions, me, params.readingId, body));
+  bind(api.giveSecond, ({ me, params, body }) =>
+    giveSecond(context, editions, me, params.readingId, body),
+  );
   bind(api.readUnknown, ({ me, params }) => readUnknown(context, editions, me, params));
   bind(api.decideWrong, async ({ me, params, body }) => {
     await decideWrong(context, editions, me, params, body);

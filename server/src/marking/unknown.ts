@@ -10,7 +10,16 @@ import { readAssignments } from '../assignments/rows';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { rows } from '../database/connect';
-import { answerTo, findAssignment, findPart, isTyped, readAnswers, type Answered, type Handed, type Place } from './place'; // prettier-ignore
+import {
+  answerTo,
+  findAssignment,
+  findPart,
+  isTyped,
+  readAnswers,
+  type Answered,
+  type Handed,
+  type Place,
+} from './place';
 
 /** Older work is left in peace. Common practice, no source. */
 const recent = 30 * day;
@@ -38,7 +47,11 @@ function unknownIn({ entry, part }: Handed, answers: Answered[]): Unknown[] {
 }
 
 const readWrong = (database: Sequelize, assignmentIds: number[]) =>
-  rows<Place & { spelling: string }>(database, 'SELECT assignment_id AS assignmentId, entry_id AS entryId, part_id AS partId, spelling FROM wrong_answers WHERE assignment_id IN (:ids)', { ids: [0, ...assignmentIds] }); // prettier-ignore
+  rows<Place & { spelling: string }>(
+    database,
+    'SELECT assignment_id AS assignmentId, entry_id AS entryId, part_id AS partId, spelling FROM wrong_answers WHERE assignment_id IN (:ids)',
+    { ids: [0, ...assignmentIds] },
+  );
 
 export async function listUnknown(
   context: Context,
@@ -47,16 +60,34 @@ export async function listUnknown(
 ): Promise<AnswerOf<typeof api.listMarking>['unknown']> {
   const { database, now } = context;
   const since = new Date(now() - recent);
-  const assignments = await readAssignments(database, me, 'EXISTS (SELECT 1 FROM attempts w WHERE w.assignment_id = a.id AND w.handed_in_at > :since)', { since }); // prettier-ignore
-  const wrong = new Set((await readWrong(database, assignments.map(({ id }) => id))).map((own) => `${own.assignmentId} ${own.entryId} ${own.partId} ${own.spelling}`)); // prettier-ignore
+  const assignments = await readAssignments(
+    database,
+    me,
+    'EXISTS (SELECT 1 FROM attempts w WHERE w.assignment_id = a.id AND w.handed_in_at > :since)',
+    { since },
+  );
+  const wrong = new Set(
+    (
+      await readWrong(
+        database,
+        assignments.map(({ id }) => id),
+      )
+    ).map((own) => `${own.assignmentId} ${own.entryId} ${own.partId} ${own.spelling}`),
+  );
   const lines = [];
   // A wrong number is seldom a new way to be right: those are looked at from the results.
   for (const { id, title, recipients } of assignments) {
-    const typed = (await findAssignment(context, editions, me, id)).parts.filter(({ part, entry }) => part.kind === 'short-text' && entry.settled === undefined); // prettier-ignore
+    const typed = (await findAssignment(context, editions, me, id)).parts.filter(
+      ({ part, entry }) => part.kind === 'short-text' && entry.settled === undefined,
+    );
     if (typed.length === 0) continue;
-    const answers = await readAnswers(database, id, [...new Set(typed.map(({ entry }) => entry.id))]);
+    const answers = await readAnswers(database, id, [
+      ...new Set(typed.map(({ entry }) => entry.id)),
+    ]);
     for (const own of typed) {
-      const left = unknownIn(own, answers).filter(({ spelling }) => !wrong.has(`${id} ${own.entry.id} ${own.part.id} ${spelling}`)); // prettier-ignore
+      const left = unknownIn(own, answers).filter(
+        ({ spelling }) => !wrong.has(`${id} ${own.entry.id} ${own.part.id} ${spelling}`),
+      );
       if (left.length > 0)
         lines.push({
           assignmentId: id,
@@ -81,13 +112,20 @@ export async function readUnknown(
 ): Promise<AnswerOf<typeof api.readUnknown>> {
   const found = await findPart(context, editions, me, place, isTyped);
   const answers = await readAnswers(context.database, place.assignmentId, [place.entryId]);
-  const wrong = new Set((await readWrong(context.database, [place.assignmentId])).filter(({ entryId, partId }) => entryId === place.entryId && partId === place.partId).map(({ spelling }) => spelling)); // prettier-ignore
+  const wrong = new Set(
+    (await readWrong(context.database, [place.assignmentId]))
+      .filter(({ entryId, partId }) => entryId === place.entryId && partId === place.partId)
+      .map(({ spelling }) => spelling),
+  );
   return {
     title: found.title,
     stem: found.entry.content.stem,
     key: kindOf(found.part).keyInWords(found.part),
     mayDecide: found.mayMark,
-    answers: unknownIn(found, answers).map((own) => ({ ...own, staysWrong: wrong.has(own.spelling) })),
+    answers: unknownIn(found, answers).map((own) => ({
+      ...own,
+      staysWrong: wrong.has(own.spelling),
+    })),
   };
 }
 
@@ -103,9 +141,24 @@ export async function decideWrong(
   await findPart(context, editions, me, place, isTyped);
   const values = { ...place, spellings, me: me.account.id, time: new Date(now()) };
   if (wrong)
-    await database.query('INSERT IGNORE INTO wrong_answers (assignment_id, entry_id, part_id, spelling, decided_by, decided_at) VALUES :lines', {
-      replacements: { lines: spellings.map((spelling) => [place.assignmentId, place.entryId, place.partId, spelling, values.me, values.time]) },
-    }); // prettier-ignore
+    await database.query(
+      'INSERT IGNORE INTO wrong_answers (assignment_id, entry_id, part_id, spelling, decided_by, decided_at) VALUES :lines',
+      {
+        replacements: {
+          lines: spellings.map((spelling) => [
+            place.assignmentId,
+            place.entryId,
+            place.partId,
+            spelling,
+            values.me,
+            values.time,
+          ]),
+        },
+      },
+    );
   else
-    await database.query('DELETE FROM wrong_answers WHERE assignment_id = :assignmentId AND entry_id = :entryId AND part_id = :partId AND spelling IN (:spellings)', { replacements: values }); // prettier-ignore
+    await database.query(
+      'DELETE FROM wrong_answers WHERE assignment_id = :assignmentId AND entry_id = :entryId AND part_id = :partId AND spelling IN (:spellings)',
+      { replacements: values },
+    );
 }

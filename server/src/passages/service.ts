@@ -22,7 +22,9 @@ export async function listPassages(
   words = '',
 ): Promise<{ passages: PassageRow[] }> {
   const typed = words.split(/\s+/).filter(Boolean).slice(0, 8);
-  const values = Object.fromEntries(typed.map((word, at) => [`w${at}`, `%${word.replace(/[\\%_]/g, '\\$&')}%`]));
+  const values = Object.fromEntries(
+    typed.map((word, at) => [`w${at}`, `%${word.replace(/[\\%_]/g, '\\$&')}%`]),
+  );
   const all = typed.map((_, at) => `AND pr.words LIKE :w${at}`).join(' ');
   return {
     passages: await rows<PassageRow>(
@@ -40,7 +42,11 @@ export async function readPassage(
   revision: number | undefined,
 ) {
   const values = { ...asking(me), passageId, revision: revision ?? 0 };
-  const passage = await row<PassageRow>(database, `SELECT ${columns} FROM ${from} WHERE p.id = :passageId AND ${readableBank}`, values); // prettier-ignore
+  const passage = await row<PassageRow>(
+    database,
+    `SELECT ${columns} FROM ${from} WHERE p.id = :passageId AND ${readableBank}`,
+    values,
+  );
   if (!passage) throw notFound('The passage');
   const wanted = await row<{ content: unknown }>(
     database,
@@ -72,16 +78,34 @@ async function write(
     `INSERT INTO passage_revisions (passage_id, number, content, words, created_by, created_at)
      SELECT :passageId, 1 + COALESCE(MAX(number), 0), :content, :words, :me, :time FROM passage_revisions WHERE passage_id = :passageId`,
     {
-      replacements: { ...asking(me), passageId, content: JSON.stringify(content), words: passageWords(content), time: new Date(now()) },
+      replacements: {
+        ...asking(me),
+        passageId,
+        content: JSON.stringify(content),
+        words: passageWords(content),
+        time: new Date(now()),
+      },
       transaction,
     },
-  ); // prettier-ignore
-  const { id } = (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!;
-  await database.query('UPDATE passages SET revision_id = :id WHERE id = :passageId', { replacements: { id, passageId }, transaction }); // prettier-ignore
+  );
+  const { id } = (await row<{ id: number }>(
+    database,
+    'SELECT LAST_INSERT_ID() AS id',
+    {},
+    transaction,
+  ))!;
+  await database.query('UPDATE passages SET revision_id = :id WHERE id = :passageId', {
+    replacements: { id, passageId },
+    transaction,
+  });
   return id;
 }
 
-export async function makePassage(context: Context, me: SignedIn, own: BodyOf<typeof api.makePassage>) {
+export async function makePassage(
+  context: Context,
+  me: SignedIn,
+  own: BodyOf<typeof api.makePassage>,
+) {
   const { database, now } = context;
   return database.transaction(async (transaction) => {
     await insistOnPlace(database, me, { bank: own.bank, folder: null }, transaction);
@@ -93,11 +117,24 @@ export async function makePassage(context: Context, me: SignedIn, own: BodyOf<ty
       transaction,
     );
     if (made) return made;
-    await database.query('INSERT INTO passages (bank_id, created_by, created_at, client_key) VALUES (:bank, :me, :time, :clientKey)', {
-      replacements: { ...asking(me), bank: own.bank, clientKey: own.clientKey, time: new Date(now()) },
+    await database.query(
+      'INSERT INTO passages (bank_id, created_by, created_at, client_key) VALUES (:bank, :me, :time, :clientKey)',
+      {
+        replacements: {
+          ...asking(me),
+          bank: own.bank,
+          clientKey: own.clientKey,
+          time: new Date(now()),
+        },
+        transaction,
+      },
+    );
+    const { id } = (await row<{ id: number }>(
+      database,
+      'SELECT LAST_INSERT_ID() AS id',
+      {},
       transaction,
-    }); // prettier-ignore
-    const { id } = (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!;
+    ))!;
     return { id, revisionId: await write(context, me, id, own.content, transaction) };
   });
 }
@@ -118,9 +155,18 @@ export async function revisePassage(
       transaction,
     );
     if (!held) throw notFound('The passage');
-    if (held.may !== 'edit') throw new Problem(403, 'This passage’s bank belongs to others.', 'Copy its text into a passage of yours.'); // prettier-ignore
+    if (held.may !== 'edit')
+      throw new Problem(
+        403,
+        'This passage’s bank belongs to others.',
+        'Copy its text into a passage of yours.',
+      );
     if (held.revisionId !== own.basedOn)
-      throw new Problem(409, 'Somebody saved this passage meanwhile.', 'Nothing of yours is lost; copy your text before you load the page again.'); // prettier-ignore
+      throw new Problem(
+        409,
+        'Somebody saved this passage meanwhile.',
+        'Nothing of yours is lost; copy your text before you load the page again.',
+      );
     await insistOnPassageWording(own.content);
     const revisionId = await write(context, me, passageId, own.content, transaction);
     return { revisionId, items: await bringItems(context, me, passageId, revisionId, transaction) };
@@ -152,20 +198,32 @@ async function bringItems(
          FROM revisions WHERE id = :revisionId`,
       { replacements: values, transaction },
     );
-    const { id } = (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!;
+    const { id } = (await row<{ id: number }>(
+      database,
+      'SELECT LAST_INSERT_ID() AS id',
+      {},
+      transaction,
+    ))!;
     await copyLists(database, item.revisionId, id, transaction);
-    await database.query('UPDATE items SET revision_id = :made WHERE id = :id', { replacements: { made: id, id: item.id }, transaction }); // prettier-ignore
+    await database.query('UPDATE items SET revision_id = :made WHERE id = :id', {
+      replacements: { made: id, id: item.id },
+      transaction,
+    });
   }
   return items.length;
 }
 
-async function copyLists(database: Sequelize, before: number, made: number, transaction: Transaction): Promise<void> {
+async function copyLists(
+  database: Sequelize,
+  before: number,
+  made: number,
+  transaction: Transaction,
+): Promise<void> {
   for (const [table, column] of [
     ['revision_standards', 'standard_id'],
     ['revision_grades', 'grade'],
     ['revision_tags', 'tag'],
   ])
-    // prettier-ignore
     await database.query(
       `INSERT INTO ${table} (revision_id, ${column}) SELECT :made, ${column} FROM ${table} WHERE revision_id = :before`,
       { replacements: { made, before }, transaction },
@@ -173,7 +231,11 @@ async function copyLists(database: Sequelize, before: number, made: number, tran
 }
 
 /** Passages by the ids of their revisions, for a test that is given. */
-export async function passagesOf(database: Sequelize, revisions: number[], transaction?: Transaction) {
+export async function passagesOf(
+  database: Sequelize,
+  revisions: number[],
+  transaction?: Transaction,
+) {
   if (revisions.length === 0) return {};
   const found = await rows<{ id: number; content: unknown }>(
     database,
@@ -181,5 +243,7 @@ export async function passagesOf(database: Sequelize, revisions: number[], trans
     { revisions },
     transaction,
   );
-  return Object.fromEntries(found.map(({ id, content }) => [String(id), fromJson<PassageContent>(content)]));
+  return Object.fromEntries(
+    found.map(({ id, content }) => [String(id), fromJson<PassageContent>(content)]),
+  );
 }

@@ -58,7 +58,10 @@ const widest = 640;
 const fileIds = /(?<=\/api\/files\/)[A-Za-z0-9_-]{22}/g;
 
 /** The pictures that the check leaves out are read again when the items are written. */
-export async function* readItemRows(bytes: Buffer, { pictures }: { pictures: boolean }): AsyncGenerator<RowBatch> {
+export async function* readItemRows(
+  bytes: Buffer,
+  { pictures }: { pictures: boolean },
+): AsyncGenerator<RowBatch> {
   const files = await unzip(bytes);
   let rows: (GoodRow | BadRow)[] = [];
   let characters = 0;
@@ -92,7 +95,9 @@ function tableIn(files: Map<string, Buffer> | null): Buffer | null {
 function insistOnQuestion(names: string[]): void {
   if (names.includes('question') || names.includes('whole')) return;
   const known = columnNames.slice(0, 6).join(', ');
-  throw new Unreadable(`The first row must name the columns; it has no column “question”. Known columns: ${known} …`);
+  throw new Unreadable(
+    `The first row must name the columns; it has no column “question”. Known columns: ${known} …`,
+  );
 }
 
 async function readRow(line: Line, files: ReadonlyMap<string, Buffer>): Promise<GoodRow | BadRow> {
@@ -126,7 +131,11 @@ function columnOf(pointer: string): string {
   return choice ? `choice ${Number(choice[1]) + 1}` : 'question';
 }
 
-function readPicture(name: string, files: ReadonlyMap<string, Buffer>, problems: RowProblem[]): RowPicture | null {
+function readPicture(
+  name: string,
+  files: ReadonlyMap<string, Buffer>,
+  problems: RowProblem[],
+): RowPicture | null {
   const wrong = (message: string) => {
     problems.push({ column: 'picture', message });
     return null;
@@ -137,7 +146,13 @@ function readPicture(name: string, files: ReadonlyMap<string, Buffer>, problems:
   if (!read.ok) return wrong(read.message);
   if (read.file.sort !== 'picture') return wrong(`“${name}” is no picture.`);
   const digest = createHash('sha256').update(bytes).digest();
-  return { id: randomBytes(16).toString('base64url'), name, file: read.file, digest, bytes: new Uint8Array(bytes) };
+  return {
+    id: randomBytes(16).toString('base64url'),
+    name,
+    file: read.file,
+    digest,
+    bytes: new Uint8Array(bytes),
+  };
 }
 
 const escaped = (words: string) =>

@@ -52,7 +52,8 @@ export class Reader {
 class Thread<Piece> {
   /** Time that is used up only while the thread works. */
   private left: number;
-  private waiting: { resolve(answer: Answer<Piece>): void; reject(error: Error): void } | null = null;
+  private waiting: { resolve(answer: Answer<Piece>): void; reject(error: Error): void } | null =
+    null;
 
   constructor(
     private readonly worker: Worker,

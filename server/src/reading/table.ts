@@ -21,7 +21,8 @@ function encodingOf(bytes: Buffer): string {
   const marked = byteOrderMarks.find(([mark]) => mark.every((byte, at) => bytes[at] === byte));
   if (marked) return marked[1];
   const start = bytes.subarray(0, 400);
-  const zeros = (parity: number) => start.filter((value, at) => at % 2 === parity && value === 0).length;
+  const zeros = (parity: number) =>
+    start.filter((value, at) => at % 2 === parity && value === 0).length;
   if (start.length > 4 && zeros(1) > start.length / 4) return 'utf-16le';
   if (start.length > 4 && zeros(0) > start.length / 4) return 'utf-16be';
   return isUtf8(bytes) ? 'utf-8' : 'windows-1252';
@@ -55,7 +56,10 @@ const beginOf = (record: string[], end: number) =>
  * @param names is given the names of the columns before the first row
  * @throws Unreadable for what is no table, and as soon as it is larger than may be
  */
-export async function* readTable(bytes: Buffer, names: (columns: string[]) => void): AsyncGenerator<Line> {
+export async function* readTable(
+  bytes: Buffer,
+  names: (columns: string[]) => void,
+): AsyncGenerator<Line> {
   const parser = parse({
     delimiter: delimiterOf(bytes),
     info: true,
@@ -70,9 +74,13 @@ export async function* readTable(bytes: Buffer, names: (columns: string[]) => vo
   let columns: string[] | null = null;
   let rows = 0;
   try {
-    for await (const { record, info } of parser as AsyncIterable<{ record: string[]; info: { lines: number } }>) {
+    for await (const { record, info } of parser as AsyncIterable<{
+      record: string[];
+      info: { lines: number };
+    }>) {
       const number = beginOf(record, info.lines);
-      if (record.length > limits.cells) throw new Unreadable(`Line ${number} has more than ${limits.cells} cells.`);
+      if (record.length > limits.cells)
+        throw new Unreadable(`Line ${number} has more than ${limits.cells} cells.`);
       if (columns === null) {
         columns = record.map((name) => name.trim().toLowerCase());
         names(columns);
@@ -82,7 +90,10 @@ export async function* readTable(bytes: Buffer, names: (columns: string[]) => vo
         throw new Unreadable(
           `The table has more than ${limits.rows.toLocaleString('en')} rows; split it into several.`,
         );
-      yield { number, cells: Object.fromEntries(columns.map((name, at) => [name, fused(record[at] ?? '')])) };
+      yield {
+        number,
+        cells: Object.fromEntries(columns.map((name, at) => [name, fused(record[at] ?? '')])),
+      };
     }
   } catch (error) {
     if (error instanceof Unreadable) throw error;

@@ -4,7 +4,10 @@ import type { FrameworkFile } from '@oaken/core/standards';
 import { readFramework } from './framework';
 import { readItemRows, type RowBatch } from './item-rows';
 
-async function* recognize(bytes: Buffer, { claimed }: { claimed: string }): AsyncGenerator<Reading> {
+async function* recognize(
+  bytes: Buffer,
+  { claimed }: { claimed: string },
+): AsyncGenerator<Reading> {
   yield readFile(bytes, claimed);
 }
 

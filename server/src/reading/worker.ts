@@ -3,8 +3,15 @@ import { parentPort, workerData } from 'node:worker_threads';
 import { Unreadable } from './limits';
 import { tasks } from './tasks';
 
-const { task, bytes, options } = workerData as { task: keyof typeof tasks; bytes: Uint8Array; options: never };
-const pieces: AsyncGenerator<unknown> = tasks[task](Buffer.from(bytes.buffer, bytes.byteOffset, bytes.length), options);
+const { task, bytes, options } = workerData as {
+  task: keyof typeof tasks;
+  bytes: Uint8Array;
+  options: never;
+};
+const pieces: AsyncGenerator<unknown> = tasks[task](
+  Buffer.from(bytes.buffer, bytes.byteOffset, bytes.length),
+  options,
+);
 
 async function next(): Promise<unknown> {
   try {

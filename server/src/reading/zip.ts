@@ -14,7 +14,8 @@ const open = (bytes: Buffer) =>
 
 /** The bytes of one entry; what comes out is counted, whatever the zip says of itself. */
 async function unpackEntry(zip: ZipFile, entry: Entry, room: number): Promise<Buffer> {
-  const cannot = () => new Unreadable(`“${entry.fileName.slice(0, 100)}” in the zip cannot be read.`);
+  const cannot = () =>
+    new Unreadable(`“${entry.fileName.slice(0, 100)}” in the zip cannot be read.`);
   const stream = await new Promise<NodeJS.ReadableStream>((resolve, reject) =>
     zip.openReadStream(entry, (error, opened) => (error ? reject(cannot()) : resolve(opened))),
   );
@@ -29,7 +30,8 @@ async function unpackEntry(zip: ZipFile, entry: Entry, room: number): Promise<Bu
   } catch {
     throw cannot();
   }
-  if (size > room) throw new Unreadable(`The zip unpacks to more than ${limits.unpacked / 1024 / 1024} MB.`);
+  if (size > room)
+    throw new Unreadable(`The zip unpacks to more than ${limits.unpacked / 1024 / 1024} MB.`);
   return Buffer.concat(pieces);
 }
 
@@ -42,7 +44,8 @@ export async function unzip(bytes: Buffer): Promise<Map<string, Buffer> | null> 
   let entries = 0;
   try {
     for (let entry = await nextEntry(zip); entry; entry = await nextEntry(zip)) {
-      if (++entries > limits.filesInZip) throw new Unreadable(`The zip holds more than ${limits.filesInZip} files.`);
+      if (++entries > limits.filesInZip)
+        throw new Unreadable(`The zip holds more than ${limits.filesInZip} files.`);
       if (isOfNoInterest(entry.fileName)) continue;
       const unpacked = await unpackEntry(zip, entry, room);
       room -= unpacked.length;

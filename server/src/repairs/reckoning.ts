@@ -36,12 +36,18 @@ export async function readStored(
     { assignmentId },
     transaction,
   );
-  const all = found.map((own) => ({ ...asAttempt(own), studentId: own.studentId, excused: own.excused }));
+  const all = found.map((own) => ({
+    ...asAttempt(own),
+    studentId: own.studentId,
+    excused: own.excused,
+  }));
   const attempts = all.filter(({ handedInAt }) => handedInAt !== null);
   return {
     rules,
     attempts,
-    working: new Set(all.filter(({ handedInAt }) => handedInAt === null).map(({ studentId }) => studentId)).size,
+    working: new Set(
+      all.filter(({ handedInAt }) => handedInAt === null).map(({ studentId }) => studentId),
+    ).size,
     work: await readWork(database, { assignmentId }, transaction),
   };
 }
@@ -63,14 +69,24 @@ export function reckon({ rules, attempts, work }: Stored, edition: Edition): Rec
   const lines = attempts.map((own): Line => {
     const held = work(own.id);
     const scores = scoresOf(edition, own, held, rules, own.handedInBy !== 'student');
-    return { id: own.id, studentId: own.studentId, number: own.number, scores, ...worthOf(scores, held.bonus, Number(own.lateOff)) }; // prettier-ignore
+    return {
+      id: own.id,
+      studentId: own.studentId,
+      number: own.number,
+      scores,
+      ...worthOf(scores, held.bonus, Number(own.lateOff)),
+    };
   });
   const byStudent = new Map<number, Line[]>();
-  for (const line of lines) byStudent.set(line.studentId, [...(byStudent.get(line.studentId) ?? []), line]);
+  for (const line of lines)
+    byStudent.set(line.studentId, [...(byStudent.get(line.studentId) ?? []), line]);
   const counted = new Map<number, { attempt: Line; points: number }>();
   for (const [studentId, own] of byStudent) {
     const { number, points } = countAttempts(own, rules.counts);
-    counted.set(studentId, { attempt: own.find((line) => line.number === number)!, points: points ?? 0 });
+    counted.set(studentId, {
+      attempt: own.find((line) => line.number === number)!,
+      points: points ?? 0,
+    });
   }
   return { lines, counted };
 }
@@ -83,21 +99,46 @@ export interface ClassFigures {
 }
 
 /** The class's figures under an edition: of the attempts that count, without those that are excused. */
-export function figuresOf({ counted }: Reckoning, { attempts }: Stored, edition: Edition): ClassFigures {
+export function figuresOf(
+  { counted }: Reckoning,
+  { attempts }: Stored,
+  edition: Edition,
+): ClassFigures {
   const excused = new Set(attempts.flatMap((own) => (own.excused ? [own.id] : [])));
   const own = [...counted.values()].filter(({ attempt }) => !excused.has(attempt.id));
-  const scores = new Map(own.map(({ attempt }) => [attempt.id, new Map(attempt.scores.map((score) => [score.entry, score]))])); // prettier-ignore
+  const scores = new Map(
+    own.map(({ attempt }) => [
+      attempt.id,
+      new Map(attempt.scores.map((score) => [score.entry, score])),
+    ]),
+  );
   const asked = new Set(own.flatMap(({ attempt }) => attempt.scores.map(({ entry }) => entry)));
-  const entries = entriesOf(edition).filter(({ id, settled }) => asked.has(id) && settled !== 'left-out');
+  const entries = entriesOf(edition).filter(
+    ({ id, settled }) => asked.has(id) && settled !== 'left-out',
+  );
   const finished = own.map(({ attempt }) => ({ attemptId: attempt.id }));
   const { reliability } = analyse(tableOf({ entries, scores }, finished));
   return {
     mean: spreadOf(own.map(({ points }) => points)).mean,
-    meanShare: spreadOf(own.map(({ attempt, points }) => shareOf({ points, most: attempt.most }))).mean,
+    meanShare: spreadOf(own.map(({ attempt, points }) => shareOf({ points, most: attempt.most })))
+      .mean,
     alpha: reliability.alpha,
     standardError: reliability.standardError,
   };
 }
 
-export const readEdition = async (database: Sequelize, id: number, transaction?: Transaction): Promise<Edition> =>
-  fromJson<Edition>((await rows<{ content: unknown }>(database, 'SELECT content FROM editions WHERE id = :id', { id }, transaction))[0]!.content); // prettier-ignore
+export const readEdition = async (
+  database: Sequelize,
+  id: number,
+  transaction?: Transaction,
+): Promise<Edition> =>
+  fromJson<Edition>(
+    (
+      await rows<{ content: unknown }>(
+        database,
+        'SELECT content FROM editions WHERE id = :id',
+        { id },
+        transaction,
+      )
+    )[0]!.content,
+  );

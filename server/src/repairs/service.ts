@@ -2,7 +2,14 @@
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import type { AssignmentRules } from '@oaken/core/assignments';
 import { entriesOf, type Edition, type EditionEntry } from '@oaken/core/forms';
-import { effectOf, repaired, repairInWords, RepairProblem, withAccepted, type Repair } from '@oaken/core/repairs';
+import {
+  effectOf,
+  repaired,
+  repairInWords,
+  RepairProblem,
+  withAccepted,
+  type Repair,
+} from '@oaken/core/repairs';
 import { roundPoints } from '@oaken/core/scoring';
 import type { Sequelize, Transaction } from 'sequelize';
 import { asking, insistOnRunningAssignment, ownAssignment, runsAssignment } from '../access';
@@ -24,7 +31,12 @@ interface Assignment {
   mayRepair: number;
 }
 
-async function find({ database }: Context, me: SignedIn, id: number, transaction?: Transaction): Promise<Assignment> {
+async function find(
+  { database }: Context,
+  me: SignedIn,
+  id: number,
+  transaction?: Transaction,
+): Promise<Assignment> {
   const own = await row<Omit<Assignment, 'rules'> & { rules: unknown }>(
     database,
     `SELECT a.id, a.edition_id AS editionId, a.rules, a.released_at IS NOT NULL AS released, ${runsAssignment} AS mayRepair
@@ -43,7 +55,10 @@ const entryIn = (edition: Edition, id: string): EditionEntry => {
 };
 
 /** The edition as the change makes it. @throws Problem 422 with the reason in words */
-async function changed(edition: Edition, { accept, ...change }: Change): Promise<{ after: Edition; words: string[] }> {
+async function changed(
+  edition: Edition,
+  { accept, ...change }: Change,
+): Promise<{ after: Edition; words: string[] }> {
   const before = entryIn(edition, change.entry);
   if (change.content) await insistOnItemWording(change.content);
   try {
@@ -53,7 +68,8 @@ async function changed(edition: Edition, { accept, ...change }: Change): Promise
     const after = repaired(edition, repair);
     return { after, words: repairInWords(before, entryIn(after, change.entry)) };
   } catch (error) {
-    if (error instanceof RepairProblem) throw invalid([{ pointer: error.pointer, message: error.message }]);
+    if (error instanceof RepairProblem)
+      throw invalid([{ pointer: error.pointer, message: error.message }]);
     throw error;
   }
 }
@@ -70,7 +86,7 @@ const readNames = (database: Sequelize, assignmentId: number) =>
     `SELECT s.id, CONCAT(s.given_name, ' ', s.family_name) AS name, COALESCE(c.name, 'Guests') AS class
        FROM assignment_students g JOIN accounts s ON s.id = g.student_id LEFT JOIN classes c ON c.id = g.class_id WHERE g.assignment_id = :assignmentId`,
     { assignmentId },
-  ); // prettier-ignore
+  );
 
 /** Each student's worth before and after. */
 function worths(before: Reckoning, after: Reckoning) {
@@ -96,7 +112,10 @@ export async function lookAhead(
   const names = new Map((await readNames(database, assignmentId)).map((own) => [own.id, own]));
   const { show, bands } = assignment.rules.release;
   const effect = effectOf(worths(old, made), show === 'band' ? bands : []);
-  const named = ({ student, ...own }: (typeof effect.gain)[number]) => ({ ...own, student: { ...names.get(student)!, name: names.get(student)!.name.trim() } }); // prettier-ignore
+  const named = ({ student, ...own }: (typeof effect.gain)[number]) => ({
+    ...own,
+    student: { ...names.get(student)!, name: names.get(student)!.name.trim() },
+  });
   return {
     edition: assignment.editionId,
     words,
@@ -121,17 +140,34 @@ const pointsOf = ({ sections }: Edition) =>
     }, 0),
   );
 
-async function keepEdition(database: Sequelize, before: number, after: Edition, now: number, transaction: Transaction) {
+async function keepEdition(
+  database: Sequelize,
+  before: number,
+  after: Edition,
+  now: number,
+  transaction: Transaction,
+) {
   const id = await insertedId(
     database,
     'INSERT INTO editions (test_id, content, items, points, created_at) SELECT test_id, :content, items, :points, :time FROM editions WHERE id = :before',
     { before, content: JSON.stringify(after), points: pointsOf(after), time: new Date(now) },
     transaction,
   );
-  await database.query('INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id, settled) VALUES :pins', {
-    replacements: { pins: entriesOf(after).map((own) => [id, own.id, own.itemId, own.revisionId, own.settled ?? null]) },
-    transaction,
-  }); // prettier-ignore
+  await database.query(
+    'INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id, settled) VALUES :pins',
+    {
+      replacements: {
+        pins: entriesOf(after).map((own) => [
+          id,
+          own.id,
+          own.itemId,
+          own.revisionId,
+          own.settled ?? null,
+        ]),
+      },
+      transaction,
+    },
+  );
   return id;
 }
 
@@ -167,15 +203,28 @@ async function rescore(
       { replacements: { worth: JSON.stringify(worth) }, transaction },
     );
   // The items' own figures follow from the scores.
-  await database.query('UPDATE assignments SET edition_id = :editionId, figures_at = NULL WHERE id = :id', { replacements: { id: assignment.id, editionId }, transaction }); // prettier-ignore
+  await database.query(
+    'UPDATE assignments SET edition_id = :editionId, figures_at = NULL WHERE id = :id',
+    { replacements: { id: assignment.id, editionId }, transaction },
+  );
   const { gain, lose } = effectOf(worths(old, made), []);
   return { attempts: made.lines.length, gained: gain.length, lost: lose.length };
 }
 
 /** Locks the work first and then the assignment: whoever hands in does so in this order too. */
-async function lockAll(context: Context, me: SignedIn, assignmentId: number, transaction: Transaction) {
+async function lockAll(
+  context: Context,
+  me: SignedIn,
+  assignmentId: number,
+  transaction: Transaction,
+) {
   await insistOnRunningAssignment(context.database, me, assignmentId);
-  await rows(context.database, 'SELECT id FROM attempts WHERE assignment_id = :assignmentId ORDER BY id FOR UPDATE', { assignmentId }, transaction); // prettier-ignore
+  await rows(
+    context.database,
+    'SELECT id FROM attempts WHERE assignment_id = :assignmentId ORDER BY id FOR UPDATE',
+    { assignmentId },
+    transaction,
+  );
   return find(context, me, assignmentId, transaction);
 }
 
@@ -189,8 +238,15 @@ export async function makeRepair(
   return database.transaction(async (transaction) => {
     const assignment = await lockAll(context, me, assignmentId, transaction);
     if (assignment.editionId !== lookedAt)
-      throw new Problem(409, 'What counts was changed meanwhile.', 'Look again at who gains and loses; your change is still here.'); // prettier-ignore
-    const { after, words } = await changed(await readEdition(database, assignment.editionId, transaction), change);
+      throw new Problem(
+        409,
+        'What counts was changed meanwhile.',
+        'Look again at who gains and loses; your change is still here.',
+      );
+    const { after, words } = await changed(
+      await readEdition(database, assignment.editionId, transaction),
+      change,
+    );
     const editionId = await keepEdition(database, assignment.editionId, after, now(), transaction);
     const done = await rescore(context, assignment, editionId, after, transaction);
     const id = await insertedId(
@@ -234,8 +290,17 @@ export async function undoRepair(
     if (own.undoneAt !== null) return { attempts: 0 };
     if (own.after !== assignment.editionId)
       throw new Problem(409, 'Something was changed after it.', 'Undo the later change first.');
-    const { attempts } = await rescore(context, assignment, own.before, await readEdition(database, own.before, transaction), transaction); // prettier-ignore
-    await database.query('UPDATE repairs SET undone_by = :me, undone_at = :time WHERE id = :repairId', { replacements: { repairId, me: me.account.id, time: new Date(now()) }, transaction }); // prettier-ignore
+    const { attempts } = await rescore(
+      context,
+      assignment,
+      own.before,
+      await readEdition(database, own.before, transaction),
+      transaction,
+    );
+    await database.query(
+      'UPDATE repairs SET undone_by = :me, undone_at = :time WHERE id = :repairId',
+      { replacements: { repairId, me: me.account.id, time: new Date(now()) }, transaction },
+    );
     return { attempts };
   });
 }
@@ -247,17 +312,29 @@ export async function readRepairs(
 ): Promise<AnswerOf<typeof api.readRepairs>> {
   const { database } = context;
   const { editionId, mayRepair } = await find(context, me, assignmentId);
-  const order = new Map(entriesOf(await readEdition(database, editionId)).map(({ id }, at) => [id, at + 1]));
+  const order = new Map(
+    entriesOf(await readEdition(database, editionId)).map(({ id }, at) => [id, at + 1]),
+  );
   const found = await rows<{
-    id: number; entry: string; after: number; words: string; reason: string; gained: number; lost: number; told: number;
-    by: string; at: Date; undoneBy: string | null; undoneAt: Date | null;
+    id: number;
+    entry: string;
+    after: number;
+    words: string;
+    reason: string;
+    gained: number;
+    lost: number;
+    told: number;
+    by: string;
+    at: Date;
+    undoneBy: string | null;
+    undoneAt: Date | null;
   }>(
     database,
     `SELECT r.id, r.entry_id AS entry, r.edition_after AS \`after\`, r.words, r.reason, r.gained, r.lost, r.told, CONCAT(m.given_name, ' ', m.family_name) AS \`by\`,
             r.made_at AS at, CONCAT(u.given_name, ' ', u.family_name) AS undoneBy, r.undone_at AS undoneAt
        FROM repairs r JOIN accounts m ON m.id = r.made_by LEFT JOIN accounts u ON u.id = r.undone_by WHERE r.assignment_id = :assignmentId ORDER BY r.id DESC`,
     { assignmentId },
-  ); // prettier-ignore
+  );
   return {
     repairs: found.map(({ after, undoneBy, undoneAt, told, ...own }) => ({
       ...own,

@@ -6,7 +6,19 @@ const number = (value: number | null | undefined, digits = 4) =>
   value === null || value === undefined ? '' : String(Number(value.toFixed(digits)));
 
 export function studentsCsv({ students, items, points, practice }: ResultsAnswer): string {
-  const head = ['Roll number', 'Name', 'Class', 'State', 'Points', 'Points possible', 'Percent', 'Minutes', 'Late', 'Attempt', 'Attempts']; // prettier-ignore
+  const head = [
+    'Roll number',
+    'Name',
+    'Class',
+    'State',
+    'Points',
+    'Points possible',
+    'Percent',
+    'Minutes',
+    'Late',
+    'Attempt',
+    'Attempts',
+  ];
   const help = practice ? ['Tries', 'Hints'] : [];
   return writeCsv(
     [...head, ...help, ...items.map((item) => `Item ${item.number} (of ${number(item.most)})`)],
@@ -63,7 +75,9 @@ export function itemsCsv({ items }: ResultsAnswer): string {
       number(item.upperLower.value),
       number(item.alphaWithout.value),
       item.time.value === null ? '' : number(item.time.value / 1000, 1),
-      item.options.map(({ label, n, right }) => `${label}${right ? ' (key)' : ''}: ${n}`).join('; '),
+      item.options
+        .map(({ label, n, right }) => `${label}${right ? ' (key)' : ''}: ${n}`)
+        .join('; '),
       item.wrongAnswers.map(({ answer, n }) => `${answer}: ${n}`).join('; '),
       item.flags.map(({ title, reason }) => `${title}: ${reason}`).join(' '),
     ]),
@@ -71,11 +85,29 @@ export function itemsCsv({ items }: ResultsAnswer): string {
 }
 
 export function standardsCsv(standards: StandardResult[]): string {
-  const head = ['Standard', 'Statement', 'Who', 'Name', 'Class', 'Share earned', 'From', 'To', 'Items', 'Answers', 'Rating']; // prettier-ignore
+  const head = [
+    'Standard',
+    'Statement',
+    'Who',
+    'Name',
+    'Class',
+    'Share earned',
+    'From',
+    'To',
+    'Items',
+    'Answers',
+    'Rating',
+  ];
   return writeCsv(
     head,
     standards.flatMap(({ code, statement, all, classes, groups, students }) => {
-      const line = (who: string, name: string, of: string, earned: typeof all | null, rating: number | null = null) => [
+      const line = (
+        who: string,
+        name: string,
+        of: string,
+        earned: typeof all | null,
+        rating: number | null = null,
+      ) => [
         code,
         statement,
         who,

@@ -78,7 +78,11 @@ function figuresFrom(all: Sums[]) {
     const held = sittings.get(part.assignmentId);
     sittings.set(part.assignmentId, held ? added(held, part) : part);
   }
-  return { n, share, separation: n < leastToSeparate ? null : pooledCorrelation([...sittings.values()]).value };
+  return {
+    n,
+    share,
+    separation: n < leastToSeparate ? null : pooledCorrelation([...sittings.values()]).value,
+  };
 }
 
 const added = (a: Sums, b: Sums): Sums => ({
@@ -101,8 +105,16 @@ function by<Key>(all: Sums[], keyOf: (sums: Sums) => Key): Map<Key, Sums[]> {
   return groups;
 }
 
-async function storeSums(database: Sequelize, id: number, sums: Sums[], transaction: Transaction): Promise<void> {
-  await database.query('DELETE FROM item_sums WHERE assignment_id = :id', { replacements: { id }, transaction });
+async function storeSums(
+  database: Sequelize,
+  id: number,
+  sums: Sums[],
+  transaction: Transaction,
+): Promise<void> {
+  await database.query('DELETE FROM item_sums WHERE assignment_id = :id', {
+    replacements: { id },
+    transaction,
+  });
   if (sums.length === 0) return;
   const lines = sums.map((line) => columns.map((column) => line[column]));
   await database.query(
@@ -112,7 +124,11 @@ async function storeSums(database: Sequelize, id: number, sums: Sums[], transact
 }
 
 /** Writes the figures of items down, from the sums of all assignments that asked them as they are worded and keyed now. */
-export async function storeFigures(database: Sequelize, itemIds: number[], transaction: Transaction): Promise<void> {
+export async function storeFigures(
+  database: Sequelize,
+  itemIds: number[],
+  transaction: Transaction,
+): Promise<void> {
   const sums = await rows<Sums>(
     database,
     `SELECT s.item_id AS itemId, s.assignment_id AS assignmentId, s.grade, s.answers, s.earned, s.n, s.x, s.y, s.xx, s.yy, s.xy
@@ -144,10 +160,13 @@ export async function storeFigures(database: Sequelize, itemIds: number[], trans
     }),
   );
   if (lines.length > 0)
-    await database.query('INSERT INTO item_figures (item_id, grade, n, share, separation) VALUES :lines', {
-      replacements: { lines },
-      transaction,
-    });
+    await database.query(
+      'INSERT INTO item_figures (item_id, grade, n, share, separation) VALUES :lines',
+      {
+        replacements: { lines },
+        transaction,
+      },
+    );
 }
 
 interface Stale {
@@ -155,7 +174,10 @@ interface Stale {
   figuresAt: Date | null;
 }
 
-async function renew({ database, now }: Pick<Context, 'database' | 'now'>, { id, figuresAt }: Stale): Promise<void> {
+async function renew(
+  { database, now }: Pick<Context, 'database' | 'now'>,
+  { id, figuresAt }: Stale,
+): Promise<void> {
   const time = new Date(now() - overlap);
   const items = await rows<{ itemId: number }>(
     database,
@@ -167,10 +189,13 @@ async function renew({ database, now }: Pick<Context, 'database' | 'now'>, { id,
   await database.transaction(async (transaction) => {
     // The assignment first and then its items: a repair locks them in this order too. What was changed while the sums were
     // read has put the mark back, and is renewed in the next turn.
-    await database.query('UPDATE assignments SET figures_at = :time WHERE id = :id AND figures_at <=> :figuresAt', {
-      replacements: { id, time, figuresAt },
-      transaction,
-    });
+    await database.query(
+      'UPDATE assignments SET figures_at = :time WHERE id = :id AND figures_at <=> :figuresAt',
+      {
+        replacements: { id, time, figuresAt },
+        transaction,
+      },
+    );
     await storeSums(database, id, sums, transaction);
     const itemIds = items.map(({ itemId }) => itemId);
     if (itemIds.length > 0) await storeFigures(database, itemIds, transaction);

@@ -67,11 +67,23 @@ export interface Gathered {
 
 export async function gather(database: Sequelize, assignmentId: number): Promise<Gathered> {
   const values = { id: assignmentId };
-  const of = <Row extends { attempt: number; entry: string }>(columns: string, table: string, more = '') =>
-    rows<Row>(database, `SELECT x.attempt_id AS attempt, x.entry_id AS entry, ${columns} FROM attempts t JOIN ${table} x ON x.attempt_id = t.id WHERE t.assignment_id = :id ${more}`, values); // prettier-ignore
+  const of = <Row extends { attempt: number; entry: string }>(
+    columns: string,
+    table: string,
+    more = '',
+  ) =>
+    rows<Row>(
+      database,
+      `SELECT x.attempt_id AS attempt, x.entry_id AS entry, ${columns} FROM attempts t JOIN ${table} x ON x.attempt_id = t.id WHERE t.assignment_id = :id ${more}`,
+      values,
+    );
   type At = { attempt: number; entry: string };
   const [editions, lines, answers, scores, practised, spent, groups] = await Promise.all([
-    rows<{ content: unknown }>(database, 'SELECT e.content FROM assignments a JOIN editions e ON e.id = a.edition_id WHERE a.id = :id', values), // prettier-ignore
+    rows<{ content: unknown }>(
+      database,
+      'SELECT e.content FROM assignments a JOIN editions e ON e.id = a.edition_id WHERE a.id = :id',
+      values,
+    ),
     rows<Omit<Line, 'attempts'>>(
       database,
       `SELECT s.id AS studentId, COALESCE(n.roll_number, 0) AS rollNumber, s.given_name AS givenName, s.family_name AS familyName, g.class_id AS classId,
@@ -89,9 +101,19 @@ export async function gather(database: Sequelize, assignmentId: number): Promise
       values,
     ),
     of<At & { responses: unknown }>('x.responses', 'answers'),
-    of<At & { points: number; most: number; reached: number; waits: number }>('x.points, x.most, x.reached, x.waits', 'scores'), // prettier-ignore
-    of<At & Omit<Practised, 'shown' | 'first'> & { shown: number; first: unknown }>('x.tries, x.share, x.hints, x.shown, x.first_responses AS first, x.first_share AS firstShare', 'practised'), // prettier-ignore
-    of<At & { ms: number }>('CAST(SUM(x.ms) AS DOUBLE) AS ms', 'spent', 'GROUP BY x.attempt_id, x.entry_id'),
+    of<At & { points: number; most: number; reached: number; waits: number }>(
+      'x.points, x.most, x.reached, x.waits',
+      'scores',
+    ),
+    of<At & Omit<Practised, 'shown' | 'first'> & { shown: number; first: unknown }>(
+      'x.tries, x.share, x.hints, x.shown, x.first_responses AS first, x.first_share AS firstShare',
+      'practised',
+    ),
+    of<At & { ms: number }>(
+      'CAST(SUM(x.ms) AS DOUBLE) AS ms',
+      'spent',
+      'GROUP BY x.attempt_id, x.entry_id',
+    ),
     rows<GroupMember>(
       database,
       `SELECT DISTINCT q.id, q.name, c.name AS className, m.student_id AS studentId FROM assignment_classes ac
@@ -100,7 +122,12 @@ export async function gather(database: Sequelize, assignmentId: number): Promise
       values,
     ),
   ]);
-  const byAttempt = gathered(scores, (own): Score => ({ points: own.points, most: own.most, reached: Boolean(own.reached), waits: Boolean(own.waits) })); // prettier-ignore
+  const byAttempt = gathered(scores, (own): Score => ({
+    points: own.points,
+    most: own.most,
+    reached: Boolean(own.reached),
+    waits: Boolean(own.waits),
+  }));
   const edition = fromJson<Edition>(editions[0]!.content);
   // Equal answers are one object, so that each is looked at once.
   const held = new Map<string, Responses>();
@@ -111,14 +138,19 @@ export async function gather(database: Sequelize, assignmentId: number): Promise
     return own;
   };
   const made = new Map<number, number>();
-  for (const { studentId, attemptId } of lines) if (attemptId !== null) made.set(studentId, (made.get(studentId) ?? 0) + 1); // prettier-ignore
+  for (const { studentId, attemptId } of lines)
+    if (attemptId !== null) made.set(studentId, (made.get(studentId) ?? 0) + 1);
   return {
     edition,
     entries: askedOf(edition, byAttempt),
     lines: lines.map((own) => ({ ...own, attempts: made.get(own.studentId) ?? 0 })),
     answers: gathered(answers, ({ responses }) => sharing(responses)),
     scores: byAttempt,
-    practised: gathered(practised, (own): Practised => ({ ...own, shown: Boolean(own.shown), first: own.first === null ? null : sharing(own.first) })), // prettier-ignore
+    practised: gathered(practised, (own): Practised => ({
+      ...own,
+      shown: Boolean(own.shown),
+      first: own.first === null ? null : sharing(own.first),
+    })),
     spent: gathered(spent, ({ ms }) => Number(ms)),
     groups: gatheredGroups(groups),
   };
@@ -126,7 +158,8 @@ export async function gather(database: Sequelize, assignmentId: number): Promise
 
 /** The entries of a test without draws; of one with draws or forms only those that somebody was given. */
 function askedOf(edition: Edition, scores: Gathered['scores']): EditionEntry[] {
-  const differs = edition.sections.some(({ draw }) => draw != null) || (edition.forms ?? []).length > 0;
+  const differs =
+    edition.sections.some(({ draw }) => draw != null) || (edition.forms ?? []).length > 0;
   if (!differs) return entriesOf(edition);
   const asked = new Set([...scores.values()].flatMap((own) => [...own.keys()]));
   return entriesOf(edition).filter(({ id }) => asked.has(id));
@@ -154,7 +187,8 @@ interface GroupMember {
 /** Groups of one name in several classes say whose they are. */
 function gatheredGroups(members: GroupMember[]): Gathered['groups'] {
   const idsOf = new Map<string, Set<number>>();
-  for (const { id, name } of members) idsOf.set(name, (idsOf.get(name) ?? new Set<number>()).add(id));
+  for (const { id, name } of members)
+    idsOf.set(name, (idsOf.get(name) ?? new Set<number>()).add(id));
   const groups = new Map<number, Gathered['groups'][number]>();
   for (const { id, name, className, studentId } of members) {
     const shown = idsOf.get(name)!.size > 1 ? `${name} of ${className}` : name;
@@ -166,7 +200,10 @@ function gatheredGroups(members: GroupMember[]): Gathered['groups'] {
 }
 
 /** The lines that `query` asks for: one for each student, or one for each attempt. */
-export function chosenLines({ lines, groups }: Pick<Gathered, 'lines' | 'groups'>, query: ResultsQuery): Line[] {
+export function chosenLines(
+  { lines, groups }: Pick<Gathered, 'lines' | 'groups'>,
+  query: ResultsQuery,
+): Line[] {
   const { classId, groupId, form, attempt, from, to } = query;
   const group = groupId === undefined ? null : groups.find(({ id }) => id === groupId);
   const wanted = lines.filter(
@@ -180,7 +217,8 @@ export function chosenLines({ lines, groups }: Pick<Gathered, 'lines' | 'groups'
     (to === undefined || (handedInAt !== null && handedInAt.getTime() < to));
   const dated = from !== undefined || to !== undefined;
   const byStudent = new Map<number, Line[]>();
-  for (const own of wanted) byStudent.set(own.studentId, [...(byStudent.get(own.studentId) ?? []), own]);
+  for (const own of wanted)
+    byStudent.set(own.studentId, [...(byStudent.get(own.studentId) ?? []), own]);
   return [...byStudent.values()].flatMap((own) => {
     const all = dated ? own.filter(inTime) : own;
     return attempt === 'all' ? all : (chosenOf(all, attempt) ?? []);

@@ -1,6 +1,18 @@
 /** What is known of each item from some students' work. */
 import type { ItemResult } from '@oaken/contract/results';
-import { analyse, discriminationBand, flagsOf, hurriedIn, noFigure, shareInterval, sharedByStrong, spreadOf, type Analysis, type GivenAnswer, type SharedAnswer } from '@oaken/core/analysis'; // prettier-ignore
+import {
+  analyse,
+  discriminationBand,
+  flagsOf,
+  hurriedIn,
+  noFigure,
+  shareInterval,
+  sharedByStrong,
+  spreadOf,
+  type Analysis,
+  type GivenAnswer,
+  type SharedAnswer,
+} from '@oaken/core/analysis';
 import { asksFor, opinionCounts, type AnswerOption, type Responses } from '@oaken/core/items';
 import { isAnswered } from '@oaken/core/sitting';
 import { plainText } from '@oaken/core/text';
@@ -11,12 +23,16 @@ import { choicePart, tableOf } from './table';
 
 const nothing: Responses = {};
 
-export const answerTo = ({ answers }: Pick<Gathered, 'answers'>, attemptId: number, { id }: EditionEntry): Responses =>
-  answers.get(attemptId)?.get(id) ?? nothing;
+export const answerTo = (
+  { answers }: Pick<Gathered, 'answers'>,
+  attemptId: number,
+  { id }: EditionEntry,
+): Responses => answers.get(attemptId)?.get(id) ?? nothing;
 
 /** Which choices somebody chose, for the table. */
-export const chosenIn = (gathered: Gathered, looks: Looks) => (attemptId: number, entry: EditionEntry) =>
-  looks.of(entry, answerTo(gathered, attemptId, entry)).chosen;
+export const chosenIn =
+  (gathered: Gathered, looks: Looks) => (attemptId: number, entry: EditionEntry) =>
+    looks.of(entry, answerTo(gathered, attemptId, entry)).chosen;
 
 /** @param analysis of the items that count, in the order of `counting` */
 export function itemResults(
@@ -31,10 +47,12 @@ export function itemResults(
     const asks = asksFor(entry.content);
     const unscored = asks === 'points' ? null : unscoredIn(gathered, finished, entry);
     // What was left out is looked at alone: its choices still say why.
-    const own = unscored ?? (place >= 0 ? analysis.items[place]! : aloneIn(gathered, finished, entry, looks));
+    const own =
+      unscored ?? (place >= 0 ? analysis.items[place]! : aloneIn(gathered, finished, entry, looks));
     const options = unscored?.choices ?? choicePart(entry)?.options ?? [];
     const { facility, upperLower } = own;
-    const isBlank = (attemptId: number) => looks.of(entry, answerTo(gathered, attemptId, entry)).blank;
+    const isBlank = (attemptId: number) =>
+      looks.of(entry, answerTo(gathered, attemptId, entry)).blank;
     const times = timesOn(gathered, finished, entry, isBlank);
     return {
       entry: entry.id,
@@ -56,28 +74,52 @@ export function itemResults(
       alphaWithout: own.alphaWithout,
       options: options.map((option, o) => ({ ...option, ...own.options[o]! })),
       wrongAnswers: wrongAnswers(gathered, finished, entry, looks),
-      blank: finished.filter(({ attemptId }) => gathered.scores.get(attemptId!)?.has(entry.id) && isBlank(attemptId!)).length, // prettier-ignore
+      blank: finished.filter(
+        ({ attemptId }) => gathered.scores.get(attemptId!)?.has(entry.id) && isBlank(attemptId!),
+      ).length,
       practice: practiceOn(gathered, finished, entry),
       time: times.length > 0 ? spreadOf(times).median : noFigure('nobody’s time is known'),
       flags:
         entry.settled || unscored
           ? []
-          : flagsOf(own, options, analysis.groupSize, hurriedIn(times), sharedIn(gathered, finished, entry, looks)),
+          : flagsOf(
+              own,
+              options,
+              analysis.groupSize,
+              hurriedIn(times),
+              sharedIn(gathered, finished, entry, looks),
+            ),
     };
   });
 }
 
 const leftOut = noFigure('it is left out');
 
-function aloneIn(gathered: Gathered, finished: Line[], entry: EditionEntry, looks: Looks): Analysis['items'][number] {
+function aloneIn(
+  gathered: Gathered,
+  finished: Line[],
+  entry: EditionEntry,
+  looks: Looks,
+): Analysis['items'][number] {
   const scores: Gathered['scores'] = new Map();
   for (const { attemptId } of finished) {
     const score = gathered.scores.get(attemptId!)?.get(entry.id);
     const { share } = looks.of(entry, answerTo(gathered, attemptId!, entry));
-    if (score) scores.set(attemptId!, new Map([[entry.id, { ...score, points: share * entry.points, most: entry.points }]])); // prettier-ignore
+    if (score)
+      scores.set(
+        attemptId!,
+        new Map([[entry.id, { ...score, points: share * entry.points, most: entry.points }]]),
+      );
   }
-  const own = analyse(tableOf({ scores, entries: [entry] }, finished, chosenIn(gathered, looks))).items[0]!;
-  return { ...own, itemRest: leftOut, itemTotal: leftOut, upperLower: leftOut, alphaWithout: leftOut };
+  const own = analyse(tableOf({ scores, entries: [entry] }, finished, chosenIn(gathered, looks)))
+    .items[0]!;
+  return {
+    ...own,
+    itemRest: leftOut,
+    itemTotal: leftOut,
+    upperLower: leftOut,
+    alphaWithout: leftOut,
+  };
 }
 
 const noPoints = noFigure('it gives no points');
@@ -99,13 +141,24 @@ function unscoredIn(
     itemRest: noPoints,
     upperLower: noPoints,
     alphaWithout: noPoints,
-    options: counts.map(({ n }) => ({ n, share: answered.length > 0 ? n / answered.length : 0, upper: null, lower: null, correlation: noPoints })), // prettier-ignore
+    options: counts.map(({ n }) => ({
+      n,
+      share: answered.length > 0 ? n / answered.length : 0,
+      upper: null,
+      lower: null,
+      correlation: noPoints,
+    })),
     choices: counts.map(({ id, text }) => ({ id, label: plainText(text), right: false })),
   };
 }
 
 /** Times of those who answered, in ms. */
-const timesOn = (gathered: Gathered, finished: Line[], entry: EditionEntry, isBlank: (attemptId: number) => boolean) =>
+const timesOn = (
+  gathered: Gathered,
+  finished: Line[],
+  entry: EditionEntry,
+  isBlank: (attemptId: number) => boolean,
+) =>
   finished.flatMap(({ attemptId }) => {
     const ms = gathered.spent.get(attemptId!)?.get(entry.id);
     return ms === undefined || isBlank(attemptId!) ? [] : [ms];
@@ -116,14 +169,20 @@ const firstAnswer = (gathered: Gathered, attemptId: number, entry: EditionEntry)
   gathered.practised.get(attemptId)?.get(entry.id)?.first ?? answerTo(gathered, attemptId, entry);
 
 /** What the strong students answered instead of the key, in the first part of which there is such an answer. */
-function sharedIn(gathered: Gathered, finished: Line[], entry: EditionEntry, looks: Looks): SharedAnswer | null {
+function sharedIn(
+  gathered: Gathered,
+  finished: Line[],
+  entry: EditionEntry,
+  looks: Looks,
+): SharedAnswer | null {
   const byPart = new Map<string, GivenAnswer[]>();
   for (const { attemptId } of finished) {
     const scores = gathered.scores.get(attemptId!);
     if (!scores?.get(entry.id)?.reached) continue;
     let rest = 0;
     for (const [id, { points, waits }] of scores) if (id !== entry.id && !waits) rest += points;
-    for (const { part, ...given } of looks.of(entry, firstAnswer(gathered, attemptId!, entry)).given)
+    for (const { part, ...given } of looks.of(entry, firstAnswer(gathered, attemptId!, entry))
+      .given)
       byPart.set(part, [...(byPart.get(part) ?? []), { ...given, rest }]);
   }
   for (const given of byPart.values()) {
@@ -150,7 +209,11 @@ function wrongAnswers(
   return [...tally.values()].sort((x, y) => y.n - x.n).slice(0, 12);
 }
 
-function practiceOn({ practised }: Gathered, finished: Line[], { id }: EditionEntry): ItemResult['practice'] {
+function practiceOn(
+  { practised }: Gathered,
+  finished: Line[],
+  { id }: EditionEntry,
+): ItemResult['practice'] {
   if (practised.size === 0) return null;
   const all = finished.flatMap(({ attemptId }) => practised.get(attemptId!)?.get(id) ?? []);
   const isRight = (share: number | null) => share !== null && share >= 1 - 1e-9;

@@ -76,20 +76,27 @@ function look(entry: EditionEntry, responses: Responses): Look {
     said: responsesInWords(content, responses),
     given: content.parts.flatMap((part, place) => givenTo(part, responses, parts[place]!)),
     blank: parts.every(({ answered }) => !answered),
-    wrong: content.parts.flatMap((part, at) => (parts[at]!.points > 0 ? [] : wrongIn(part, responses))),
+    wrong: content.parts.flatMap((part, at) =>
+      parts[at]!.points > 0 ? [] : wrongIn(part, responses),
+    ),
     chosen,
     share: most > 0 ? points / most : 0,
   };
 }
 
-function givenTo(part: Part, responses: Responses, scored: { points: number; most: number }): Given[] {
+function givenTo(
+  part: Part,
+  responses: Responses,
+  scored: { points: number; most: number },
+): Given[] {
   const kind = kindOf(part);
   const isChoiceOfOne = kind.options?.(part)?.filter(({ right }) => right).length === 1;
   if (kind.markedBy !== 'machine' || isChoiceOfOne || scored.most === 0) return [];
   const response = responseTo(part, responses);
   const isEmpty = response === undefined || kind.isEmpty(response as never);
   const { chosen, free } = countable(part, responses);
-  const spelled = free ?? (chosen.length > 0 ? [...chosen].sort().join('\n') : JSON.stringify(response));
+  const spelled =
+    free ?? (chosen.length > 0 ? [...chosen].sort().join('\n') : JSON.stringify(response));
   return [
     {
       part: part.id,
@@ -105,11 +112,29 @@ function wrongIn(part: Part, responses: Responses): Wrong[] {
   if (kind.markedBy !== 'machine') return [];
   const { chosen, free } = countable(part, responses);
   const response = responseTo(part, responses);
-  if (free !== null) return [{ key: `${part.id}=${free}`, answer: kind.inWords(part, response as never), chosen: false, part: part.id, response }]; // prettier-ignore
+  if (free !== null)
+    return [
+      {
+        key: `${part.id}=${free}`,
+        answer: kind.inWords(part, response as never),
+        chosen: false,
+        part: part.id,
+        response,
+      },
+    ];
   const options = kind.options?.(part) ?? [];
   return chosen.flatMap((id) => {
     const option = options.find((one) => one.id === id);
     if (!option || option.right) return [];
-    return [{ key: `${part.id}#${id}`, answer: option.label, chosen: true, part: part.id, response: chosen.length === 1 ? response : null, ...(option.mistake && { mistake: option.mistake }) }]; // prettier-ignore
+    return [
+      {
+        key: `${part.id}#${id}`,
+        answer: option.label,
+        chosen: true,
+        part: part.id,
+        response: chosen.length === 1 ? response : null,
+        ...(option.mistake && { mistake: option.mistake }),
+      },
+    ];
   });
 }

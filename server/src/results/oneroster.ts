@@ -12,16 +12,65 @@ import type { ResultsAnswer } from '@oaken/contract/results';
 export const headers = {
   categories: ['sourcedId', 'status', 'dateLastModified', 'title', 'weight'],
   lineItems: [
-    'sourcedId', 'status', 'dateLastModified', 'title', 'description', 'assignDate', 'dueDate', 'classSourcedId', 'categorySourcedId',
-    'gradingPeriodSourcedId', 'academicSessionSourcedId', 'schoolSourcedId', 'resultValueMin', 'resultValueMax', 'scoreScaleSourcedId',
+    'sourcedId',
+    'status',
+    'dateLastModified',
+    'title',
+    'description',
+    'assignDate',
+    'dueDate',
+    'classSourcedId',
+    'categorySourcedId',
+    'gradingPeriodSourcedId',
+    'academicSessionSourcedId',
+    'schoolSourcedId',
+    'resultValueMin',
+    'resultValueMax',
+    'scoreScaleSourcedId',
   ],
   results: [
-    'sourcedId', 'status', 'dateLastModified', 'lineItemSourcedId', 'studentSourcedId', 'scoreStatus', 'score', 'scoreDate', 'comment',
-    'scoreScaleSourcedId', 'textScore', 'classSourcedId', 'inProgress', 'incomplete', 'late', 'missing',
+    'sourcedId',
+    'status',
+    'dateLastModified',
+    'lineItemSourcedId',
+    'studentSourcedId',
+    'scoreStatus',
+    'score',
+    'scoreDate',
+    'comment',
+    'scoreScaleSourcedId',
+    'textScore',
+    'classSourcedId',
+    'inProgress',
+    'incomplete',
+    'late',
+    'missing',
   ],
-} as const; // prettier-ignore
+} as const;
 
-const files = ['academicSessions', 'categories', 'classes', 'classResources', 'courses', 'courseResources', 'demographics', 'enrollments', 'lineItems', 'lineItemLearningObjectiveIds', 'lineItemScoreScales', 'orgs', 'resources', 'results', 'resultLearningObjectiveIds', 'resultScoreScales', 'roles', 'scoreScales', 'userProfiles', 'userResources', 'users']; // prettier-ignore
+const files = [
+  'academicSessions',
+  'categories',
+  'classes',
+  'classResources',
+  'courses',
+  'courseResources',
+  'demographics',
+  'enrollments',
+  'lineItems',
+  'lineItemLearningObjectiveIds',
+  'lineItemScoreScales',
+  'orgs',
+  'resources',
+  'results',
+  'resultLearningObjectiveIds',
+  'resultScoreScales',
+  'roles',
+  'scoreScales',
+  'userProfiles',
+  'userResources',
+  'users',
+];
 
 const csv = (head: readonly string[], lines: Record<string, string>[]) =>
   writePlainCsv(
@@ -38,9 +87,18 @@ async function sourcedIds(database: Sequelize, assignmentId: number) {
     'SELECT s.id, s.sourced_id AS sourcedId, g.class_id AS classId FROM assignment_students g JOIN accounts s ON s.id = g.student_id WHERE g.assignment_id = :assignmentId',
     { assignmentId },
   );
-  const classes = await rows<{ id: number; sourcedId: string | null }>(database, 'SELECT c.id, c.sourced_id AS sourcedId FROM assignment_classes ac JOIN classes c ON c.id = ac.class_id WHERE ac.assignment_id = :assignmentId', { assignmentId }); // prettier-ignore
+  const classes = await rows<{ id: number; sourcedId: string | null }>(
+    database,
+    'SELECT c.id, c.sourced_id AS sourcedId FROM assignment_classes ac JOIN classes c ON c.id = ac.class_id WHERE ac.assignment_id = :assignmentId',
+    { assignmentId },
+  );
   return {
-    students: new Map(students.map(({ id, sourcedId, classId }) => [id, { sourcedId: sourcedId ?? `student-${id}`, classId }])), // prettier-ignore
+    students: new Map(
+      students.map(({ id, sourcedId, classId }) => [
+        id,
+        { sourcedId: sourcedId ?? `student-${id}`, classId },
+      ]),
+    ),
     classes: new Map(classes.map(({ id, sourcedId }) => [id, sourcedId ?? `class-${id}`])),
   };
 }
@@ -80,7 +138,13 @@ export async function gradebookZip(
         sourcedId: `${lineItemOf(classId)}-${own.id}`,
         lineItemSourcedId: lineItemOf(classId),
         studentSourcedId: sourcedId,
-        scoreStatus: own.excused ? 'exempt' : !scored ? 'not submitted' : waits ? 'partially graded' : 'fully graded',
+        scoreStatus: own.excused
+          ? 'exempt'
+          : !scored
+            ? 'not submitted'
+            : waits
+              ? 'partially graded'
+              : 'fully graded',
         score: scored ? String(Math.round(own.points! * 1e4) / 1e4) : '',
         scoreDate: date(own.handedInAt ?? now),
         classSourcedId: ids.classes.get(classId)!,
@@ -94,13 +158,18 @@ export async function gradebookZip(
   const manifest = [
     ['manifest.version', '1.0'],
     ['oneroster.version', '1.2'],
-    ...files.map((name) => [`file.${name}`, ['categories', 'lineItems', 'results'].includes(name) ? 'bulk' : 'absent']),
+    ...files.map((name) => [
+      `file.${name}`,
+      ['categories', 'lineItems', 'results'].includes(name) ? 'bulk' : 'absent',
+    ]),
     ['source.systemName', 'Oaken Ledger'],
     ['source.systemCode', 'oaken-ledger'],
   ];
   return zipSync({
     'manifest.csv': strToU8(writePlainCsv(['propertyName', 'value'], manifest)),
-    'categories.csv': strToU8(csv(headers.categories, [{ ...active, sourcedId: category, title: assignment.kind }])),
+    'categories.csv': strToU8(
+      csv(headers.categories, [{ ...active, sourcedId: category, title: assignment.kind }]),
+    ),
     'lineItems.csv': strToU8(csv(headers.lineItems, lineItems)),
     'results.csv': strToU8(csv(headers.results, results)),
   });

@@ -18,14 +18,19 @@ import { readStudentWork } from './student';
 
 export function resultRoutes(bind: Bind, context: Context, editions: Editions): void {
   const { database, now } = context;
-  bind(api.readResults, ({ me, params, query }) => readResults(database, me, params.assignmentId, now(), query));
+  bind(api.readResults, ({ me, params, query }) =>
+    readResults(database, me, params.assignmentId, now(), query),
+  );
 
   bind(api.exportResults, async ({ me, params: { assignmentId }, query: { by, ...query } }) => {
     const results = await readResults(database, me, assignmentId, now(), query);
     const csv = async () => {
       if (by === 'students') return studentsCsv(results);
       if (by === 'items') return itemsCsv(results);
-      const { standards } = await readStandardResults(context, editions, me, assignmentId, { ...query, over: 'this' });
+      const { standards } = await readStandardResults(context, editions, me, assignmentId, {
+        ...query,
+        over: 'this',
+      });
       return standardsCsv(standards);
     };
     return new Download(`${results.title} ${by}.csv`, 'text/csv; charset=utf-8', await csv());
@@ -38,14 +43,26 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
     return new Download(`${assignment.title} gradebook.zip`, 'application/zip', zip);
   });
 
-  bind(api.readStandardResults, ({ me, params, query }) => readStandardResults(context, editions, me, params.assignmentId, query)); // prettier-ignore
+  bind(api.readStandardResults, ({ me, params, query }) =>
+    readStandardResults(context, editions, me, params.assignmentId, query),
+  );
 
   bind(api.rate, async ({ me, params, body }) => {
-    await rate(context, editions, me, params.assignmentId, params.studentId, body.standard, body.rating);
+    await rate(
+      context,
+      editions,
+      me,
+      params.assignmentId,
+      params.studentId,
+      body.standard,
+      body.rating,
+    );
     return {};
   });
 
-  bind(api.readStudentWork, ({ me, params, query }) => readStudentWork(context, editions, me, params, query.attempt));
+  bind(api.readStudentWork, ({ me, params, query }) =>
+    readStudentWork(context, editions, me, params, query.attempt),
+  );
 
   bind(api.decideLateAnswers, async ({ me, params, body }) => {
     await decideLateAnswers(context, editions, me, params, body);
@@ -55,13 +72,20 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
   bind(api.exportStudentReport, async ({ me, params, query }) => {
     const work = await readStudentWork(context, editions, me, params);
     const zone = await schoolZone(database);
-    const school = (await row<{ name: string }>(database, 'SELECT name FROM schools WHERE id = :school', { school: me.account.schoolId }))!; // prettier-ignore
+    const school = (await row<{ name: string }>(
+      database,
+      'SELECT name FROM schools WHERE id = :school',
+      { school: me.account.schoolId },
+    ))!;
     const at = (when: number) => inWords(when, zone, now());
     const { handedInAt, late } = work.attempt;
     const pdf = await reportPdf(work, {
       school: school.name,
       printed: new Date(now()).toLocaleDateString('en', { timeZone: zone, dateStyle: 'long' }),
-      handedIn: handedInAt === null ? 'Not handed in.' : `Handed in ${at(handedInAt)}${late ? ', late' : ''}.`,
+      handedIn:
+        handedInAt === null
+          ? 'Not handed in.'
+          : `Handed in ${at(handedInAt)}${late ? ', late' : ''}.`,
       standards: byStandard(
         work.entries.map((own) => ({ ...own, points: own.points ?? 0 })),
         new Map(work.entries.map(({ entry, standards }) => [entry, standards])),

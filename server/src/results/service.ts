@@ -1,5 +1,10 @@
 import type { AssignmentRow } from '@oaken/contract/assignments';
-import { resultsQuery, type ResultsAnswer, type ResultsQuery, type StudentResult } from '@oaken/contract/results';
+import {
+  resultsQuery,
+  type ResultsAnswer,
+  type ResultsQuery,
+  type StudentResult,
+} from '@oaken/contract/results';
 import { analyse, bandsInReach, caution, spreadOf, type Analysis } from '@oaken/core/analysis';
 import type { EditionEntry } from '@oaken/core/forms';
 import type { Sequelize } from 'sequelize';
@@ -28,7 +33,9 @@ export async function ownAssignmentRow(
   me: SignedIn,
   assignmentId: number,
 ): Promise<AssignmentRow> {
-  const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', { assignmentId });
+  const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', {
+    assignmentId,
+  });
   if (!assignment) throw notFound('The assignment');
   return assignment;
 }
@@ -43,15 +50,26 @@ export async function readResults(
   query: ResultsQuery = everything,
 ): Promise<ResultsAnswer> {
   const assignment = await ownAssignmentRow(database, me, assignmentId);
-  const runs = await row<{ may: number }>(database, `SELECT ${runsAssignment} AS may FROM assignments a WHERE a.id = :assignmentId`, { ...asking(me), assignmentId }); // prettier-ignore
+  const runs = await row<{ may: number }>(
+    database,
+    `SELECT ${runsAssignment} AS may FROM assignments a WHERE a.id = :assignmentId`,
+    { ...asking(me), assignmentId },
+  );
   const gathered = await gather(database, assignmentId);
   const lines = chosenLines(gathered, query);
   const finished = lines.filter(isFinished);
   const counting = gathered.entries.filter(({ settled }) => settled !== 'left-out');
   const looks = new Looks();
-  const table = tableOf({ scores: gathered.scores, entries: counting }, finished, chosenIn(gathered, looks));
+  const table = tableOf(
+    { scores: gathered.scores, entries: counting },
+    finished,
+    chosenIn(gathered, looks),
+  );
   const marked = finished.filter((own) => !waitsIn(gathered, own));
-  const analysis = withTotals(ofMarked(analyse(table), gathered, counting, finished, marked), marked);
+  const analysis = withTotals(
+    ofMarked(analyse(table), gathered, counting, finished, marked),
+    marked,
+  );
   const { spread, reliability, groupSize } = analysis;
   const { show, bands } = assignment.rules.release;
   const seconds = spreadOf(finished.map((own) => secondsOf(own)!));
@@ -74,14 +92,46 @@ export async function readResults(
     bands: show === 'band' ? bands : [],
     spread,
     left: leftOut(gathered, counting, lines, finished, marked),
-    meanShare: spreadOf(marked.flatMap(({ points, most }) => (points === null || !most ? [] : [points / most]))).mean,
+    meanShare: spreadOf(
+      marked.flatMap(({ points, most }) => (points === null || !most ? [] : [points / most])),
+    ).mean,
     reliability,
-    seconds: { median: seconds.median, lowerQuartile: seconds.lowerQuartile, upperQuartile: seconds.upperQuartile },
+    seconds: {
+      median: seconds.median,
+      lowerQuartile: seconds.lowerQuartile,
+      upperQuartile: seconds.upperQuartile,
+    },
     items: itemResults(gathered, finished, analysis, counting, looks),
-    students: lines.map((own) => studentResult(gathered, looks, own, reliability.standardError.value, show === 'band' ? bands : [])), // prettier-ignore
+    students: lines.map((own) =>
+      studentResult(
+        gathered,
+        looks,
+        own,
+        reliability.standardError.value,
+        show === 'band' ? bands : [],
+      ),
+    ),
     compare: {
-      classes: assignment.classes.length > 1 ? assignment.classes.map(({ id, name }) => compared(gathered, finished.filter(({ classId }) => classId === id), name)) : [], // prettier-ignore
-      forms: forms.length > 0 ? [{ id: '', name: 'A' }, ...forms].map(({ id, name }) => compared(gathered, finished.filter((own) => (own.form ?? '') === id), `Form ${name}`)) : [], // prettier-ignore
+      classes:
+        assignment.classes.length > 1
+          ? assignment.classes.map(({ id, name }) =>
+              compared(
+                gathered,
+                finished.filter(({ classId }) => classId === id),
+                name,
+              ),
+            )
+          : [],
+      forms:
+        forms.length > 0
+          ? [{ id: '', name: 'A' }, ...forms].map(({ id, name }) =>
+              compared(
+                gathered,
+                finished.filter((own) => (own.form ?? '') === id),
+                `Form ${name}`,
+              ),
+            )
+          : [],
     },
   };
 }
@@ -114,7 +164,9 @@ function leftOut(
   finished: Line[],
   marked: Line[],
 ): ResultsAnswer['left'] {
-  const scores = finished.flatMap(({ attemptId }) => counting.flatMap(({ id }) => gathered.scores.get(attemptId!)?.get(id) ?? [])); // prettier-ignore
+  const scores = finished.flatMap(({ attemptId }) =>
+    counting.flatMap(({ id }) => gathered.scores.get(attemptId!)?.get(id) ?? []),
+  );
   return {
     waiting: finished.length - marked.length,
     responses: scores.filter(({ waits }) => waits).length,
@@ -128,9 +180,15 @@ function withTotals(analysis: Analysis, marked: Line[]): Analysis {
   return { ...analysis, spread: spreadOf(marked.map(({ points }) => points ?? 0)) };
 }
 
-function compared(gathered: Gathered, own: Line[], name: string): ResultsAnswer['compare']['classes'][number] {
+function compared(
+  gathered: Gathered,
+  own: Line[],
+  name: string,
+): ResultsAnswer['compare']['classes'][number] {
   const marked = own.filter((line) => !waitsIn(gathered, line));
-  const spread = spreadOf(marked.flatMap(({ points, most }) => (points === null || !most ? [] : [points / most])));
+  const spread = spreadOf(
+    marked.flatMap(({ points, most }) => (points === null || !most ? [] : [points / most])),
+  );
   return {
     name,
     n: own.length,
@@ -180,8 +238,13 @@ function studentResult(
     form: own.form,
     points: own.points,
     most: own.most,
-    bands: own.points === null || own.most === null ? [] : bandsInReach(own.points, own.most, error ?? 0, bands),
-    cells: handedInAt ? gathered.entries.map((entry) => cellOf(gathered, looks, attemptId!, entry)) : [],
+    bands:
+      own.points === null || own.most === null
+        ? []
+        : bandsInReach(own.points, own.most, error ?? 0, bands),
+    cells: handedInAt
+      ? gathered.entries.map((entry) => cellOf(gathered, looks, attemptId!, entry))
+      : [],
   };
 }
 

@@ -1,7 +1,19 @@
 /** Answers from elsewhere: kept as they came, analysed anew whenever they are read. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import type { ResultsAnswer } from '@oaken/contract/results';
-import { analyse, caution, discriminationBand, flagsOf, noFigure, shareInterval, SheetProblem, sheetTable, spreadOf, type SheetReading, type SheetTable } from '@oaken/core/analysis'; // prettier-ignore
+import {
+  analyse,
+  caution,
+  discriminationBand,
+  flagsOf,
+  noFigure,
+  shareInterval,
+  SheetProblem,
+  sheetTable,
+  spreadOf,
+  type SheetReading,
+  type SheetTable,
+} from '@oaken/core/analysis';
 import { parse } from 'csv-parse/sync';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
@@ -18,9 +30,16 @@ function delimiterOf(text: string): string {
 /** @throws Problem 422 that points at `pointer`, with the line */
 function readCsv(text: string, pointer: string): string[][] {
   try {
-    return parse(text, { bom: true, relax_column_count: true, skip_empty_lines: true, delimiter: delimiterOf(text) });
+    return parse(text, {
+      bom: true,
+      relax_column_count: true,
+      skip_empty_lines: true,
+      delimiter: delimiterOf(text),
+    });
   } catch (error) {
-    throw invalid([{ pointer, message: `This could not be read as CSV: ${(error as Error).message}` }]);
+    throw invalid([
+      { pointer, message: `This could not be read as CSV: ${(error as Error).message}` },
+    ]);
   }
 }
 
@@ -34,10 +53,23 @@ interface Stored {
 function resultsOf({ title, answers, key, emptyRows }: Stored, insist: boolean): ResultsAnswer {
   const keyRows = key === null || key.trim() === '' ? null : readCsv(key, '/key');
   try {
-    return asResults(title, sheetTable(readCsv(answers, '/answers'), keyRows, { emptyRows, insist }));
+    return asResults(
+      title,
+      sheetTable(readCsv(answers, '/answers'), keyRows, { emptyRows, insist }),
+    );
   } catch (error) {
     if (error instanceof SheetProblem)
-      throw invalid([{ pointer: error.about === 'empty rows' ? '/emptyRows' : /key/i.test(error.message) ? '/key' : '/answers', message: error.message }]); // prettier-ignore
+      throw invalid([
+        {
+          pointer:
+            error.about === 'empty rows'
+              ? '/emptyRows'
+              : /key/i.test(error.message)
+                ? '/key'
+                : '/answers',
+          message: error.message,
+        },
+      ]);
     throw error;
   }
 }
@@ -68,7 +100,9 @@ function asResults(title: string, { students, items, table }: SheetTable): Resul
     seconds: { median: unknown, lowerQuartile: unknown, upperQuartile: unknown },
     items: items.map(({ id, key, most, answers, cells }, at) => {
       const own = analysis.items[at]!;
-      const options = answers.slice(0, own.options.length).map((answer) => ({ id: answer, label: answer, right: answer === key }));
+      const options = answers
+        .slice(0, own.options.length)
+        .map((answer) => ({ id: answer, label: answer, right: answer === key }));
       return {
         entry: id,
         number: at + 1,
@@ -88,7 +122,16 @@ function asResults(title: string, { students, items, table }: SheetTable): Resul
         band: own.upperLower.value === null ? null : discriminationBand(own.upperLower.value),
         alphaWithout: own.alphaWithout,
         options: options.map((option, o) => ({ ...option, ...own.options[o]! })),
-        wrongAnswers: answers.filter((answer) => answer !== key).map((answer) => ({ answer, n: cells.filter((cell) => cell === answer).length, chosen: true, part: '', response: null })).slice(0, 12),
+        wrongAnswers: answers
+          .filter((answer) => answer !== key)
+          .map((answer) => ({
+            answer,
+            n: cells.filter((cell) => cell === answer).length,
+            chosen: true,
+            part: '',
+            response: null,
+          }))
+          .slice(0, 12),
         blank: cells.filter((cell) => cell === '').length,
         practice: null,
         time: unknown,
@@ -120,29 +163,65 @@ function asResults(title: string, { students, items, table }: SheetTable): Resul
       bands: [],
       cells: items.map(({ most, cells }, at) => {
         const earned = table.points[s * items.length + at]!;
-        return { share: most > 0 ? earned / most : null, points: earned, said: cells[s]!, waits: false };
+        return {
+          share: most > 0 ? earned / most : null,
+          points: earned,
+          said: cells[s]!,
+          waits: false,
+        };
       }),
     })),
     compare: { classes: [], forms: [] },
   };
-} // prettier-ignore
+}
 
-export async function bringSheet({ database, now }: Context, me: SignedIn, { title, answers, key, emptyRows }: BodyOf<typeof api.bringSheet>): Promise<{ id: number }> {
+export async function bringSheet(
+  { database, now }: Context,
+  me: SignedIn,
+  { title, answers, key, emptyRows }: BodyOf<typeof api.bringSheet>,
+): Promise<{ id: number }> {
   // What cannot be analysed is not kept.
   resultsOf({ title, answers, key, emptyRows }, true);
   const id = await database.transaction((transaction) =>
-    insertedId(database, 'INSERT INTO sheets (owner_id, title, answers, answer_key, empty_rows, created_at) VALUES (:me, :title, :answers, :key, :emptyRows, :time)', { me: me.account.id, title, answers, emptyRows, key: key?.trim() ? key : null, time: new Date(now()) }, transaction),
+    insertedId(
+      database,
+      'INSERT INTO sheets (owner_id, title, answers, answer_key, empty_rows, created_at) VALUES (:me, :title, :answers, :key, :emptyRows, :time)',
+      {
+        me: me.account.id,
+        title,
+        answers,
+        emptyRows,
+        key: key?.trim() ? key : null,
+        time: new Date(now()),
+      },
+      transaction,
+    ),
   );
   return { id };
-} // prettier-ignore
+}
 
-export async function listSheets({ database }: Context, me: SignedIn): Promise<AnswerOf<typeof api.listSheets>> {
-  const found = await rows<{ id: number; title: string; at: Date }>(database, 'SELECT id, title, created_at AS at FROM sheets WHERE owner_id = :me ORDER BY id DESC', { me: me.account.id }); // prettier-ignore
+export async function listSheets(
+  { database }: Context,
+  me: SignedIn,
+): Promise<AnswerOf<typeof api.listSheets>> {
+  const found = await rows<{ id: number; title: string; at: Date }>(
+    database,
+    'SELECT id, title, created_at AS at FROM sheets WHERE owner_id = :me ORDER BY id DESC',
+    { me: me.account.id },
+  );
   return { sheets: found.map(({ id, title, at }) => ({ id, title, createdAt: toMillis(at) })) };
 }
 
-export async function readSheetResults({ database }: Context, me: SignedIn, id: number): Promise<ResultsAnswer> {
-  const own = await row<Stored>(database, 'SELECT title, answers, answer_key AS `key`, empty_rows AS emptyRows FROM sheets WHERE id = :id AND owner_id = :me', { id, me: me.account.id }); // prettier-ignore
+export async function readSheetResults(
+  { database }: Context,
+  me: SignedIn,
+  id: number,
+): Promise<ResultsAnswer> {
+  const own = await row<Stored>(
+    database,
+    'SELECT title, answers, answer_key AS `key`, empty_rows AS emptyRows FROM sheets WHERE id = :id AND owner_id = :me',
+    { id, me: me.account.id },
+  );
   if (!own) throw notFound('What was brought in');
   return resultsOf({ ...own, emptyRows: own.emptyRows ?? 'zero' }, false);
 }
@@ -150,6 +229,7 @@ export async function readSheetResults({ database }: Context, me: SignedIn, id: 
 export async function removeSheet({ database }: Context, me: SignedIn, id: number): Promise<void> {
   const values = { id, me: me.account.id };
   const mine = 'id = :id AND owner_id = :me';
-  if (!(await row(database, `SELECT id FROM sheets WHERE ${mine}`, values))) throw notFound('What was brought in');
+  if (!(await row(database, `SELECT id FROM sheets WHERE ${mine}`, values)))
+    throw notFound('What was brought in');
   await database.query(`DELETE FROM sheets WHERE ${mine}`, { replacements: values });
 }

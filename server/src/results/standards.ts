@@ -30,7 +30,13 @@ interface Work {
  * What was scored of these students: in one assignment, or in every one of mine. A question that was not reached counts as
  * it does in the score, as nothing of its points.
  */
-const readWork = (database: Sequelize, me: SignedIn, students: number[], assignmentId: number | null, { from, to }: Query) =>
+const readWork = (
+  database: Sequelize,
+  me: SignedIn,
+  students: number[],
+  assignmentId: number | null,
+  { from, to }: Query,
+) =>
   rows<Work>(
     database,
     `SELECT a.id AS assignmentId, a.edition_id AS editionId, a.title, COALESCE(a.closes_at, t.handed_in_at) AS at, t.student_id AS studentId,
@@ -38,8 +44,14 @@ const readWork = (database: Sequelize, me: SignedIn, students: number[], assignm
        FROM attempts t JOIN assignments a ON a.id = t.assignment_id JOIN scores s ON s.attempt_id = t.id AND NOT s.waits AND s.most > 0
       WHERE t.student_id IN (:students) AND t.counts AND NOT t.excused AND t.handed_in_at IS NOT NULL AND ${ownAssignment}
         AND (:assignmentId IS NULL OR a.id = :assignmentId) AND (:from IS NULL OR t.handed_in_at >= :from) AND (:to IS NULL OR t.handed_in_at < :to)`,
-    { ...asking(me), students: [0, ...students], assignmentId, from: from === undefined ? null : new Date(from), to: to === undefined ? null : new Date(to) },
-  ); // prettier-ignore
+    {
+      ...asking(me),
+      students: [0, ...students],
+      assignmentId,
+      from: from === undefined ? null : new Date(from),
+      to: to === undefined ? null : new Date(to),
+    },
+  );
 
 interface Scored extends Earned, Pick<Work, 'assignmentId' | 'title' | 'at' | 'studentId'> {
   standards: string[];
@@ -58,7 +70,14 @@ export async function scoredWork(
   const known = new Map<number, Map<string, { item: number; standards: string[] }>>();
   for (const id of new Set(found.map(({ editionId }) => editionId))) {
     const { edition } = await editions.get(id);
-    known.set(id, new Map(entriesOf(edition).flatMap((own) => (own.settled ? [] : [[own.id, { item: own.itemId, standards: own.standards }] as const])))); // prettier-ignore
+    known.set(
+      id,
+      new Map(
+        entriesOf(edition).flatMap((own) =>
+          own.settled ? [] : [[own.id, { item: own.itemId, standards: own.standards }] as const],
+        ),
+      ),
+    );
   }
   return found.flatMap((own) => {
     const entry = known.get(own.editionId)!.get(own.entry);
@@ -76,10 +95,24 @@ export async function readStandardResults(
   const { database } = context;
   const assignment = await ownAssignmentRow(database, me, assignmentId);
   const { lines: all, groups } = await gather(database, assignmentId);
-  const lines = chosenLines({ lines: all, groups }, { ...query, attempt: 'counting', from: undefined, to: undefined });
+  const lines = chosenLines(
+    { lines: all, groups },
+    { ...query, attempt: 'counting', from: undefined, to: undefined },
+  );
   const students = [...new Map(lines.map((own) => [own.studentId, own])).values()];
-  const work = await scoredWork(context, editions, me, students.map(({ studentId }) => studentId), query.over === 'this' ? assignmentId : null, query); // prettier-ignore
-  const tallies = tallied(work, new Map(students.map(({ studentId, classId }) => [studentId, classId])), groups);
+  const work = await scoredWork(
+    context,
+    editions,
+    me,
+    students.map(({ studentId }) => studentId),
+    query.over === 'this' ? assignmentId : null,
+    query,
+  );
+  const tallies = tallied(
+    work,
+    new Map(students.map(({ studentId, classId }) => [studentId, classId])),
+    groups,
+  );
   const codes = [...tallies.keys()].sort();
   const statements = await readStatements(database, codes);
   const ratings = await readRatings(database, assignmentId);
@@ -87,12 +120,18 @@ export async function readStandardResults(
     assignments: new Set(work.map((line) => line.assignmentId)).size,
     standards: codes.map((code): StandardResult => {
       const of = (subject: string) => tallies.get(code)!.by.get(subject)?.result ?? null;
-      const times = [...tallies.get(code)!.assignments.values()].sort((a, b) => toMillis(a.at) - toMillis(b.at));
+      const times = [...tallies.get(code)!.assignments.values()].sort(
+        (a, b) => toMillis(a.at) - toMillis(b.at),
+      );
       return {
         code,
         statement: statements.get(code) ?? '',
         all: of(subjects.all)!,
-        classes: assignment.classes.map(({ id, name }) => ({ id, name, earned: of(subjects.class(id)) })),
+        classes: assignment.classes.map(({ id, name }) => ({
+          id,
+          name,
+          earned: of(subjects.class(id)),
+        })),
         groups: groups.map(({ id, name }) => ({ id, name, earned: of(subjects.group(id)) })),
         students: students.map((student) => ({
           id: student.studentId,
@@ -147,7 +186,10 @@ function tallied(
       ...(groupsOf.get(line.studentId) ?? []).map(subjects.group),
     ];
     for (const code of new Set(line.standards)) {
-      const held = tallies.get(code) ?? { by: new Map<string, StandardTally>(), assignments: new Map() };
+      const held = tallies.get(code) ?? {
+        by: new Map<string, StandardTally>(),
+        assignments: new Map(),
+      };
       tallies.set(code, held);
       held.assignments.set(line.assignmentId, held.assignments.get(line.assignmentId) ?? line);
       for (const subject of counted) {
@@ -160,14 +202,28 @@ function tallied(
   return tallies;
 }
 
-export async function readStatements(database: Sequelize, codes: string[]): Promise<Map<string, string>> {
-  const known = await rows<{ code: string; statement: string }>(database, 'SELECT code, MIN(statement) AS statement FROM standards WHERE code IN (:codes) GROUP BY code', { codes: ['', ...codes] }); // prettier-ignore
+export async function readStatements(
+  database: Sequelize,
+  codes: string[],
+): Promise<Map<string, string>> {
+  const known = await rows<{ code: string; statement: string }>(
+    database,
+    'SELECT code, MIN(statement) AS statement FROM standards WHERE code IN (:codes) GROUP BY code',
+    { codes: ['', ...codes] },
+  );
   return new Map(known.map(({ code, statement }) => [code, statement]));
 }
 
 /** The ratings that stand, by student and standard. */
-export async function readRatings(database: Sequelize, assignmentId: number): Promise<Map<string, number>> {
-  const found = await rows<{ studentId: number; standard: string; rating: number | null }>(database, 'SELECT student_id AS studentId, standard, rating FROM ratings WHERE assignment_id = :assignmentId ORDER BY id', { assignmentId }); // prettier-ignore
+export async function readRatings(
+  database: Sequelize,
+  assignmentId: number,
+): Promise<Map<string, number>> {
+  const found = await rows<{ studentId: number; standard: string; rating: number | null }>(
+    database,
+    'SELECT student_id AS studentId, standard, rating FROM ratings WHERE assignment_id = :assignmentId ORDER BY id',
+    { assignmentId },
+  );
   const ratings = new Map<string, number>();
   for (const { studentId, standard, rating } of found) {
     if (rating === null) ratings.delete(`${studentId} ${standard}`);
@@ -186,11 +242,32 @@ export async function rate(
   rating: number | null,
 ): Promise<void> {
   await insistOnRunningAssignment(database, me, assignmentId);
-  const begun = await row(database, 'SELECT id FROM attempts WHERE assignment_id = :assignmentId AND student_id = :studentId LIMIT 1', { assignmentId, studentId }); // prettier-ignore
-  if (!begun) throw new Problem(409, 'This student has not begun it.', 'A rating says what the work shows.');
-  const given = (await row<{ editionId: number }>(database, 'SELECT edition_id AS editionId FROM assignments WHERE id = :assignmentId', { assignmentId }))!; // prettier-ignore
+  const begun = await row(
+    database,
+    'SELECT id FROM attempts WHERE assignment_id = :assignmentId AND student_id = :studentId LIMIT 1',
+    { assignmentId, studentId },
+  );
+  if (!begun)
+    throw new Problem(409, 'This student has not begun it.', 'A rating says what the work shows.');
+  const given = (await row<{ editionId: number }>(
+    database,
+    'SELECT edition_id AS editionId FROM assignments WHERE id = :assignmentId',
+    { assignmentId },
+  ))!;
   const { edition } = await editions.get(given.editionId);
   if (!entriesOf(edition).some(({ standards }) => standards.includes(standard)))
     throw invalid([{ pointer: '/standard', message: 'No item of this test is on that standard.' }]);
-  await database.query('INSERT INTO ratings (assignment_id, student_id, standard, rating, rated_by, rated_at) VALUES (:assignmentId, :studentId, :standard, :rating, :me, :time)', { replacements: { assignmentId, studentId, standard, rating, me: me.account.id, time: new Date(now()) } }); // prettier-ignore
+  await database.query(
+    'INSERT INTO ratings (assignment_id, student_id, standard, rating, rated_by, rated_at) VALUES (:assignmentId, :studentId, :standard, :rating, :me, :time)',
+    {
+      replacements: {
+        assignmentId,
+        studentId,
+        standard,
+        rating,
+        me: me.account.id,
+        time: new Date(now()),
+      },
+    },
+  );
 }

@@ -23,24 +23,40 @@ export async function readStudentWork(
   { assignmentId, studentId }: { assignmentId: number; studentId: number },
   attemptId?: number,
 ): Promise<StudentWork> {
-  const own = await row<{ title: string; editionId: number; rules: unknown; name: string; class: string; mayChange: number }>(
+  const own = await row<{
+    title: string;
+    editionId: number;
+    rules: unknown;
+    name: string;
+    class: string;
+    mayChange: number;
+  }>(
     database,
     `SELECT a.title, a.edition_id AS editionId, a.rules, TRIM(CONCAT(s.given_name, ' ', s.family_name)) AS name, COALESCE(c.name, 'Guests') AS class,
             ${runsAssignment} AS mayChange
        FROM assignments a JOIN assignment_students g ON g.assignment_id = a.id AND g.student_id = :studentId JOIN accounts s ON s.id = g.student_id
        LEFT JOIN classes c ON c.id = g.class_id WHERE a.id = :assignmentId AND ${ownAssignment}`,
     { ...asking(me), assignmentId, studentId },
-  ); // prettier-ignore
+  );
   if (!own) throw notFound('The student’s work');
   const attempts = await readAttempts(database, studentId, assignmentId);
-  const shown = attempts.find(({ id }) => id === attemptId) ?? attempts.find(({ counts }) => counts) ?? attempts.at(-1);
+  const shown =
+    attempts.find(({ id }) => id === attemptId) ??
+    attempts.find(({ counts }) => counts) ??
+    attempts.at(-1);
   if (!shown) throw notFound('The student’s work');
   const rules = fromJson<AssignmentRules>(own.rules);
   const { edition } = await editions.get(own.editionId);
   const order = entriesOf(edition).map(({ id }) => id);
   const gathered = await gather(database, assignmentId);
   const line = gathered.lines.find((one) => one.attemptId === shown.id)!;
-  const marks = await rows<{ entry: string; by: string; points: number | null; comment: string; at: Date }>(
+  const marks = await rows<{
+    entry: string;
+    by: string;
+    points: number | null;
+    comment: string;
+    at: Date;
+  }>(
     database,
     `SELECT m.entry_id AS entry, TRIM(CONCAT(k.given_name, ' ', k.family_name)) AS \`by\`, m.points, m.comment, m.marked_at AS at
        FROM mark_log m JOIN accounts k ON k.id = m.marked_by WHERE m.attempt_id = :id ORDER BY m.id`,
@@ -67,14 +83,21 @@ export async function readStudentWork(
       most: shown.most,
       excused: Boolean(line.excused),
     },
-    attempts: attempts.map(({ number, points, most, counts }) => ({ number, points, most, counts: Boolean(counts) })),
+    attempts: attempts.map(({ number, points, most, counts }) => ({
+      number,
+      points,
+      most,
+      counts: Boolean(counts),
+    })),
     entries: entries.map((entry) => {
       const score = gathered.scores.get(shown.id)?.get(entry.id);
       const practised = gathered.practised.get(shown.id)?.get(entry.id);
       const responses = gathered.answers.get(shown.id)?.get(entry.id) ?? {};
       const said = responsesInWords(entry.content, responses);
       const first = practised?.first ? responsesInWords(entry.content, practised.first) : said;
-      const latest = new Map(marks.filter((one) => one.entry === entry.id).map((one) => [one.by, one]));
+      const latest = new Map(
+        marks.filter((one) => one.entry === entry.id).map((one) => [one.by, one]),
+      );
       return {
         entry: entry.id,
         number: order.indexOf(entry.id) + 1,
@@ -101,8 +124,22 @@ export async function readStudentWork(
       shown.id,
       entries.map((entry) => ({ ...entry, number: order.indexOf(entry.id) + 1 })),
     ),
-    adjustments: decided.filter(({ undoneAt }) => undoneAt === null).map(({ id, entry, kind, points, reason, by, at }) => ({ id, entry: entry || null, kind, points, reason, by, at: toMillis(at) })), // prettier-ignore
-    ratings: standards.map((standard) => ({ standard, statement: statements.get(standard) ?? '', rating: ratings.get(`${studentId} ${standard}`) ?? null })), // prettier-ignore
+    adjustments: decided
+      .filter(({ undoneAt }) => undoneAt === null)
+      .map(({ id, entry, kind, points, reason, by, at }) => ({
+        id,
+        entry: entry || null,
+        kind,
+        points,
+        reason,
+        by,
+        at: toMillis(at),
+      })),
+    ratings: standards.map((standard) => ({
+      standard,
+      statement: statements.get(standard) ?? '',
+      rating: ratings.get(`${studentId} ${standard}`) ?? null,
+    })),
     history: await readHistory(database, shown.id, line, marks, decided, order),
   };
 }
@@ -143,17 +180,43 @@ async function readHistory(
   const events = await readEvents(database, attemptId);
   const lines: { at: Date; by: string; words: string }[] = [
     { at: line.beganAt!, by: student, words: 'began' },
-    ...(line.handedInAt ? [{ at: line.handedInAt, by: line.handedInBy === 'student' ? student : '', words: line.handedInBy === 'server' ? 'time ran out: handed in with what was saved' : 'handed in' }] : []), // prettier-ignore
+    ...(line.handedInAt
+      ? [
+          {
+            at: line.handedInAt,
+            by: line.handedInBy === 'student' ? student : '',
+            words:
+              line.handedInBy === 'server'
+                ? 'time ran out: handed in with what was saved'
+                : 'handed in',
+          },
+        ]
+      : []),
     ...events,
-    ...marks.map(({ at, by, entry, points }) => ({ at, by, words: points === null ? `took the mark of ${question(entry)} back` : `marked ${question(entry)}: ${points}` })), // prettier-ignore
+    ...marks.map(({ at, by, entry, points }) => ({
+      at,
+      by,
+      words:
+        points === null
+          ? `took the mark of ${question(entry)} back`
+          : `marked ${question(entry)}: ${points}`,
+    })),
     ...decided.flatMap((own) => {
       const what = own.entry ? question(own.entry) : 'the whole work';
-      const words = { excused: `does not count ${what}`, override: `set ${what} to ${own.points}`, bonus: `gave ${own.points} besides` }[own.kind]; // prettier-ignore
+      const words = {
+        excused: `does not count ${what}`,
+        override: `set ${what} to ${own.points}`,
+        bonus: `gave ${own.points} besides`,
+      }[own.kind];
       return [
         { at: own.at, by: own.by, words: `${words}: ${own.reason}` },
-        ...(own.undoneAt ? [{ at: own.undoneAt, by: own.undoneBy ?? '', words: `took back: ${words}` }] : []),
+        ...(own.undoneAt
+          ? [{ at: own.undoneAt, by: own.undoneBy ?? '', words: `took back: ${words}` }]
+          : []),
       ];
     }),
   ];
-  return lines.sort((a, b) => a.at.getTime() - b.at.getTime()).map((own) => ({ ...own, at: toMillis(own.at) }));
+  return lines
+    .sort((a, b) => a.at.getTime() - b.at.getTime())
+    .map((own) => ({ ...own, at: toMillis(own.at) }));
 }

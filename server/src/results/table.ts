@@ -5,7 +5,9 @@ import { kindOf, type AnswerOption, type Part } from '@oaken/core/items';
 import type { Gathered } from './gather';
 
 /** The part whose choices are counted: the first that has any. */
-export function choicePart({ content }: EditionEntry): { part: Part; options: AnswerOption[] } | null {
+export function choicePart({
+  content,
+}: EditionEntry): { part: Part; options: AnswerOption[] } | null {
   for (const part of content.parts) {
     const options = kindOf(part).options?.(part);
     if (options) return { part, options };
@@ -44,7 +46,10 @@ export function tableOf(
     points,
     most: Float64Array.from(entries, (entry) => entry.points),
     chosen,
-    choices: Uint8Array.from(entries, (entry) => (chosenBy && choicePart(entry)?.options.length) || 0),
+    choices: Uint8Array.from(
+      entries,
+      (entry) => (chosenBy && choicePart(entry)?.options.length) || 0,
+    ),
     differing,
   };
 }

@@ -12,8 +12,13 @@ const largest = 12 * 1024 * 1024;
 const shownLines = 300;
 const atOnce = 500;
 
-async function readSent({ reader }: Context, request: Request, type: 'csv' | 'case'): Promise<FrameworkFile> {
-  if (announcedSize(request, largest) === 0) throw invalid([{ pointer: '', message: 'The file is empty.' }]);
+async function readSent(
+  { reader }: Context,
+  request: Request,
+  type: 'csv' | 'case',
+): Promise<FrameworkFile> {
+  if (announcedSize(request, largest) === 0)
+    throw invalid([{ pointer: '', message: 'The file is empty.' }]);
   const pieces: Buffer[] = [];
   for await (const piece of piecesOf(request)) pieces.push(piece);
   let file: FrameworkFile | null = null;
@@ -24,7 +29,8 @@ async function readSent({ reader }: Context, request: Request, type: 'csv' | 'ca
 /** How deep each line stands, by its key. */
 function depthsOf({ lines }: FrameworkFile): Map<string, number> {
   const depths = new Map<string, number>();
-  for (const { key, parent } of lines) depths.set(key, parent === null ? 0 : (depths.get(parent) ?? 0) + 1);
+  for (const { key, parent } of lines)
+    depths.set(key, parent === null ? 0 : (depths.get(parent) ?? 0) + 1);
   return depths;
 }
 
@@ -41,10 +47,21 @@ export async function previewFramework(
     { codes: file.lines.map(({ code }) => code) },
   );
   return {
-    framework: { name: file.name || name.replace(/\.\w+$/, ''), publisher: file.publisher, subject: file.subject },
+    framework: {
+      name: file.name || name.replace(/\.\w+$/, ''),
+      publisher: file.publisher,
+      subject: file.subject,
+    },
     total: file.lines.length,
     grades: [...new Set(file.lines.flatMap(({ grades }) => grades))].sort((a, b) => a - b),
-    lines: file.lines.slice(0, shownLines).map(({ key, code, statement, grades }) => ({ code, statement, grades, depth: depths.get(key)! })), // prettier-ignore
+    lines: file.lines
+      .slice(0, shownLines)
+      .map(({ key, code, statement, grades }) => ({
+        code,
+        statement,
+        grades,
+        depth: depths.get(key)!,
+      })),
     known: Number(known!.n),
   };
 }
@@ -57,8 +74,14 @@ export async function importFramework(
   const { database, now } = context;
   const file = await readSent(context, request, type);
   return database.transaction(async (transaction) => {
-    const same = await row(database, 'SELECT id FROM frameworks WHERE name = :name FOR UPDATE', { name }, transaction);
-    if (same) throw invalid([{ pointer: '/name', message: `There is a framework “${name}” already.` }]);
+    const same = await row(
+      database,
+      'SELECT id FROM frameworks WHERE name = :name FOR UPDATE',
+      { name },
+      transaction,
+    );
+    if (same)
+      throw invalid([{ pointer: '/name', message: `There is a framework “${name}” already.` }]);
     const id = await insertedId(
       database,
       'INSERT INTO frameworks (name, publisher, created_at) VALUES (:name, :publisher, :time)',
@@ -104,7 +127,9 @@ async function writeStandards(
       lines.forEach(({ key }, at) => ids.set(key, first + at));
     }
   }
-  const grades = placed.flatMap(({ key, grades: list }) => list.map((grade) => [ids.get(key)!, grade]));
+  const grades = placed.flatMap(({ key, grades: list }) =>
+    list.map((grade) => [ids.get(key)!, grade]),
+  );
   for (let from = 0; from < grades.length; from += atOnce)
     await database.query('INSERT INTO standard_grades (standard_id, grade) VALUES :lines', {
       replacements: { lines: grades.slice(from, from + atOnce) },

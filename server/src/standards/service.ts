@@ -3,8 +3,12 @@ import type { Sequelize } from 'sequelize';
 import { rows } from '../database/connect';
 
 /** All standards of all frameworks, parents before children. */
-export async function readStandards(database: Sequelize): Promise<(Standard & { frameworkId: number })[]> {
-  const list = await rows<Omit<Standard, 'grades'> & { frameworkId: number; grades: string | null }>(
+export async function readStandards(
+  database: Sequelize,
+): Promise<(Standard & { frameworkId: number })[]> {
+  const list = await rows<
+    Omit<Standard, 'grades'> & { frameworkId: number; grades: string | null }
+  >(
     database,
     `SELECT s.id, s.framework_id AS frameworkId, s.parent_id AS parentId, s.code, s.statement, s.subject,
             GROUP_CONCAT(g.grade ORDER BY g.grade) AS grades

@@ -19,5 +19,6 @@ export async function putInBin(
     'SELECT DISTINCT r.item_id AS id FROM test_revisions tr JOIN revisions r ON r.id = tr.revision_id WHERE tr.test_id = :testId ORDER BY 1',
     { testId },
   );
-  if (items.length > 0) await database.query(recountUses, { replacements: { items: items.map(({ id }) => id) } });
+  if (items.length > 0)
+    await database.query(recountUses, { replacements: { items: items.map(({ id }) => id) } });
 }

@@ -60,10 +60,19 @@ export async function insertTest(
   return { id: made!.id, fresh: written === 1 };
 }
 
-export async function makeTest(context: Context, me: SignedIn, wanted: BodyOf<typeof api.makeTest>) {
+export async function makeTest(
+  context: Context,
+  me: SignedIn,
+  wanted: BodyOf<typeof api.makeTest>,
+) {
   const { database } = context;
   const items = await pickedItems(database, me, wanted.itemIds);
-  const entries = items.map(({ id, revisionId, points }): Entry => ({ id: newKey(), itemId: id, revisionId, points }));
+  const entries = items.map(({ id, revisionId, points }): Entry => ({
+    id: newKey(),
+    itemId: id,
+    revisionId,
+    points,
+  }));
   // Items of one passage come in beside each other, where its first one was picked.
   const passageOf = new Map(items.map(({ id, content }) => [id, content.passage?.id ?? null]));
   const firstOf = ({ itemId }: Entry, at: number) => {
@@ -80,7 +89,12 @@ export async function makeTest(context: Context, me: SignedIn, wanted: BodyOf<ty
     grades: [...new Set(items.flatMap(({ grades }) => grades))].sort((a, b) => a - b),
   };
   return database.transaction(async (transaction) => {
-    const { id } = await insertTest(context, me, { clientKey: wanted.clientKey, outline, source: null }, transaction);
+    const { id } = await insertTest(
+      context,
+      me,
+      { clientKey: wanted.clientKey, outline, source: null },
+      transaction,
+    );
     await pin(database, id, outline, null, transaction);
     return { id };
   });
@@ -109,8 +123,18 @@ const pinsOf = (change: Change, outline: Outline): { revisionId: number; itemId:
 };
 
 /** The passages that a form puts in others' places must be known, and readable. */
-async function checkPassages(database: Sequelize, me: SignedIn, change: Change, transaction: Transaction) {
-  const passages = change.do === 'put-form' ? change.form.passages : change.do === 'describe-form' ? (change.facts.passages ?? []) : []; // prettier-ignore
+async function checkPassages(
+  database: Sequelize,
+  me: SignedIn,
+  change: Change,
+  transaction: Transaction,
+) {
+  const passages =
+    change.do === 'put-form'
+      ? change.form.passages
+      : change.do === 'describe-form'
+        ? (change.facts.passages ?? [])
+        : [];
   for (const { id, revision } of passages) {
     const known = await row(
       database,
@@ -146,7 +170,8 @@ export async function changeTest(
         outline = applyChange(outline, change).outline;
       }
     } catch (error) {
-      if (error instanceof ChangeRefused) throw new Problem(409, 'That change does not fit any more.', error.message);
+      if (error instanceof ChangeRefused)
+        throw new Problem(409, 'That change does not fit any more.', error.message);
       throw error;
     }
     await store(context, me, testId, outline, held.outline, transaction);
@@ -154,12 +179,20 @@ export async function changeTest(
 }
 
 /** Changes that waited do not write over what others wrote meanwhile; what does not fit at all is refused when it is applied. */
-function refuseReplacing(outline: Outline, changes: readonly Change[], against: readonly Change[]): void {
-  const paired = changes.flatMap((change, place) => (against[place] ? [{ change, inverse: against[place] }] : []));
+function refuseReplacing(
+  outline: Outline,
+  changes: readonly Change[],
+  against: readonly Change[],
+): void {
+  const paired = changes.flatMap((change, place) =>
+    against[place] ? [{ change, inverse: against[place] }] : [],
+  );
   const conflict = conflictIn(outline, paired);
   if (!conflict || conflict.refusal !== null) return;
   const words = conflictInWords(outline, conflict.change);
-  throw new Problem(409, 'A colleague has changed the same thing meanwhile.', words).named(replacesType);
+  throw new Problem(409, 'A colleague has changed the same thing meanwhile.', words).named(
+    replacesType,
+  );
 }
 
 /** Whether these changes have not been applied before; the test is locked, so nobody else asks meanwhile. */
@@ -178,7 +211,10 @@ async function isFirst(
 /** A page that was without network for longer than this asks for the test anew. */
 const rememberedFor = 60 * 86_400_000;
 
-export async function forgetSentChanges({ database, now }: Pick<Context, 'database' | 'now'>): Promise<void> {
+export async function forgetSentChanges({
+  database,
+  now,
+}: Pick<Context, 'database' | 'now'>): Promise<void> {
   await database.query('DELETE FROM sent_changes WHERE sent_at < :before LIMIT 10000', {
     replacements: { before: new Date(now() - rememberedFor) },
   });
@@ -206,26 +242,67 @@ export async function reviseEntry(
     const held = await hold(database, me, testId, transaction);
     const { id, itemId, revisionId } = pinnedIn(held.outline, entryId, form);
     if (revisionId !== basedOn)
-      throw new Problem(409, 'This item was changed meanwhile.', 'Your wording is still here; close it to see the other one.'); // prettier-ignore
+      throw new Problem(
+        409,
+        'This item was changed meanwhile.',
+        'Your wording is still here; close it to see the other one.',
+      );
     await refuseBroken(database, content, [], transaction);
     const [base] = await readRevisions(database, me, [basedOn], transaction);
-    const made = await writeRevision(database, { itemId: base!.id, testId, basedOn, content, facts: factsOf(base!), by: me.account.id, at: now() }, transaction); // prettier-ignore
+    const made = await writeRevision(
+      database,
+      {
+        itemId: base!.id,
+        testId,
+        basedOn,
+        content,
+        facts: factsOf(base!),
+        by: me.account.id,
+        at: now(),
+      },
+      transaction,
+    );
     const change: Change =
       form === null
         ? { do: 'revise', entry: entryId, revisionId: made }
         : { do: 'swap', form, of: entryId, swap: { of: entryId, id, itemId, revisionId: made } };
-    await store(context, me, testId, applyChange(held.outline, change).outline, held.outline, transaction);
+    await store(
+      context,
+      me,
+      testId,
+      applyChange(held.outline, change).outline,
+      held.outline,
+      transaction,
+    );
   });
 }
 
 /** The wording that an entry has in this test becomes the bank's, under the rights and checks of the bank. */
-export async function giveBack(context: Context, me: SignedIn, testId: number, entryId: string, over: number) {
+export async function giveBack(
+  context: Context,
+  me: SignedIn,
+  testId: number,
+  entryId: string,
+  over: number,
+) {
   const { database } = context;
-  const found = await database.transaction((transaction) => hold(database, me, testId, transaction));
+  const found = await database.transaction((transaction) =>
+    hold(database, me, testId, transaction),
+  );
   const entry = pinnedIn(found.outline, entryId, null);
   const [own] = await readRevisions(database, me, [entry.revisionId]);
-  const mine = await rows(database, 'SELECT id FROM revisions WHERE id = :id AND test_id = :testId', { id: entry.revisionId, testId }); // prettier-ignore
+  const mine = await rows(
+    database,
+    'SELECT id FROM revisions WHERE id = :id AND test_id = :testId',
+    { id: entry.revisionId, testId },
+  );
   if (!own || mine.length === 0) throw new Problem(409, 'The bank has this wording already.');
-  const { revisionId } = await reviseItem(context, me, own.id, { basedOn: over, content: own.content, facts: factsOf(own) }); // prettier-ignore
-  await changeTest(context, me, testId, { changes: [{ do: 'revise', entry: entryId, revisionId }] });
+  const { revisionId } = await reviseItem(context, me, own.id, {
+    basedOn: over,
+    content: own.content,
+    facts: factsOf(own),
+  });
+  await changeTest(context, me, testId, {
+    changes: [{ do: 'revise', entry: entryId, revisionId }],
+  });
 }

@@ -29,7 +29,12 @@ export async function copyTest(
     const original = readOutline(fromJson(found.outline));
     const outline: Outline = { ...original, title: wanted.title, ready: false };
     const source = { id: testId, title: found.title };
-    const made = await insertTest(context, me, { clientKey: wanted.clientKey, outline, source }, transaction);
+    const made = await insertTest(
+      context,
+      me,
+      { clientKey: wanted.clientKey, outline, source },
+      transaction,
+    );
     if (!made.fresh) return { id: made.id };
     const own = await ownRevisions(context, me, made.id, outline, transaction);
     await database.query('UPDATE tests SET outline = :outline WHERE id = :id', {
@@ -54,18 +59,37 @@ async function ownRevisions(
   const replaced = new Map<number, number>();
   for (const own of await readRevisions(database, me, pinned, transaction)) {
     if (free.has(own.revisionId)) continue;
-    const revision = { itemId: own.id, testId, basedOn: own.revisionId, content: own.content, facts: factsOf(own), by: me.account.id, at: now() }; // prettier-ignore
+    const revision = {
+      itemId: own.id,
+      testId,
+      basedOn: own.revisionId,
+      content: own.content,
+      facts: factsOf(own),
+      by: me.account.id,
+      at: now(),
+    };
     replaced.set(own.revisionId, await writeRevision(database, revision, transaction));
   }
-  const renew = <T extends { revisionId: number }>(own: T): T => ({ ...own, revisionId: replaced.get(own.revisionId) ?? own.revisionId }); // prettier-ignore
+  const renew = <T extends { revisionId: number }>(own: T): T => ({
+    ...own,
+    revisionId: replaced.get(own.revisionId) ?? own.revisionId,
+  });
   return {
     ...outline,
-    sections: outline.sections.map((section) => ({ ...section, entries: section.entries.map(renew) })),
+    sections: outline.sections.map((section) => ({
+      ...section,
+      entries: section.entries.map(renew),
+    })),
     forms: outline.forms.map((form) => ({ ...form, swaps: form.swaps.map(renew) })),
   };
 }
 
-async function usable(database: Sequelize, me: SignedIn, revisionIds: number[], transaction: Transaction) {
+async function usable(
+  database: Sequelize,
+  me: SignedIn,
+  revisionIds: number[],
+  transaction: Transaction,
+) {
   if (revisionIds.length === 0) return new Set<number>();
   const found = await rows<{ id: number }>(
     database,

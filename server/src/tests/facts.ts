@@ -27,31 +27,51 @@ export async function renewFacts(database: Sequelize, me: SignedIn): Promise<voi
   );
   for (const { id, version, outline } of stale) {
     const { words, ...facts } = await factsOf(database, me, outline);
-    await database.query('UPDATE tests SET facts = :facts, words = :words WHERE id = :id AND version = :version', {
-      replacements: { id, version, facts: JSON.stringify(facts), words },
-    });
+    await database.query(
+      'UPDATE tests SET facts = :facts, words = :words WHERE id = :id AND version = :version',
+      {
+        replacements: { id, version, facts: JSON.stringify(facts), words },
+      },
+    );
   }
   if (stale.length === 200) await renewFacts(database, me);
 }
 
 /** @returns with them directions, section titles and the items' own words, for finding */
-async function factsOf(database: Sequelize, me: SignedIn, stored: unknown): Promise<TestFacts & { words: string }> {
+async function factsOf(
+  database: Sequelize,
+  me: SignedIn,
+  stored: unknown,
+): Promise<TestFacts & { words: string }> {
   const outline = readOutline(fromJson(stored));
   const ids = [...new Set(allEntries(outline).map(({ revisionId }) => revisionId))];
   const pinned = await readRevisions(database, me, ids);
-  const bits = ids.length === 0 ? [] : await rows<{ media: number }>(database, 'SELECT DISTINCT media FROM revisions WHERE id IN (:ids)', { ids }); // prettier-ignore
+  const bits =
+    ids.length === 0
+      ? []
+      : await rows<{ media: number }>(
+          database,
+          'SELECT DISTINCT media FROM revisions WHERE id IN (:ids)',
+          { ids },
+        );
   const shown = bits.reduce((all, own) => all | own.media, 0);
-  const standards = new Map(pinned.flatMap((own) => own.standards.map(({ id, code }) => [id, code] as const)));
+  const standards = new Map(
+    pinned.flatMap((own) => own.standards.map(({ id, code }) => [id, code] as const)),
+  );
   const words = pinned.map(({ content }) => Object.values(searchableText(content)).join(' '));
   return {
     kind: outline.kind,
     subject: outline.subject,
     grades: outline.grades,
-    standards: [...standards].map(([id, code]) => ({ id, code })).sort((a, b) => (a.code < b.code ? -1 : 1)),
+    standards: [...standards]
+      .map(([id, code]) => ({ id, code }))
+      .sort((a, b) => (a.code < b.code ? -1 : 1)),
     items: countItems(outline),
     points: totalPoints(outline),
     machine: pinned.every(({ markedBy }) => markedBy !== 'hand'),
     media: media.filter((own) => (shown & mediaBits[own]) !== 0),
-    words: [outline.directions, ...outline.sections.map(({ title }) => title), ...words].join(' ').slice(0, mostText),
+    words: [outline.directions, ...outline.sections.map(({ title }) => title), ...words]
+      .join(' ')
+      .slice(0, mostText),
   };
 }

@@ -1,5 +1,11 @@
 /** What the next class may earn on a test, from what classes earned on its items as they are worded and keyed in it. */
-import { classVarianceOf, forecast, type ClassSums, type ClassVariance, type Forecast } from '@oaken/core/forecast';
+import {
+  classVarianceOf,
+  forecast,
+  type ClassSums,
+  type ClassVariance,
+  type Forecast,
+} from '@oaken/core/forecast';
 import { allEntries, pointsOf, type Outline } from '@oaken/core/tests';
 import type { Sequelize } from 'sequelize';
 import type { Context } from '../context';
@@ -7,12 +13,16 @@ import { rows } from '../database/connect';
 
 /** Work of students who were given an assignment outside a class is that of a class of its own. */
 const classOf = 'IF(s.class_id = 0, -s.assignment_id, s.class_id)';
-const sums = 'SUM(s.n) AS n, SUM(s.x) AS x, SUM(s.y) AS y, SUM(s.xx) AS xx, SUM(s.yy) AS yy, SUM(s.xy) AS xy';
+const sums =
+  'SUM(s.n) AS n, SUM(s.x) AS x, SUM(s.y) AS y, SUM(s.xx) AS xx, SUM(s.yy) AS yy, SUM(s.xy) AS xy';
 
 export async function forecastOf(context: Context, outline: Outline): Promise<Forecast> {
   const points = pointsOf(outline).entries;
   const entries = allEntries(outline);
-  const items = entries.map(({ id, itemId, points: usual }) => ({ item: itemId, points: points.get(id) ?? usual }));
+  const items = entries.map(({ id, itemId, points: usual }) => ({
+    item: itemId,
+    points: points.get(id) ?? usual,
+  }));
   const pinned = entries.map(({ revisionId }) => revisionId);
   return forecast(items, await sumsOf(context.database, pinned), await schoolVariance(context));
 }

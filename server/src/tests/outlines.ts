@@ -19,7 +19,12 @@ export interface Held {
 }
 
 /** Locks a test for a change; the order of locks is always test first. */
-export async function hold(database: Sequelize, me: SignedIn, testId: number, transaction: Transaction): Promise<Held> {
+export async function hold(
+  database: Sequelize,
+  me: SignedIn,
+  testId: number,
+  transaction: Transaction,
+): Promise<Held> {
   const found = await row<{ id: number; version: number; outline: unknown; may: number }>(
     database,
     `SELECT t.id, t.version, t.outline, ${editableTest} AS may FROM tests t
@@ -29,7 +34,11 @@ export async function hold(database: Sequelize, me: SignedIn, testId: number, tr
   );
   if (!found) throw notFound('The test');
   if (!found.may)
-    throw new Problem(403, 'This test belongs to somebody else.', 'Make a copy; the copy is yours to change.');
+    throw new Problem(
+      403,
+      'This test belongs to somebody else.',
+      'Make a copy; the copy is yours to change.',
+    );
   return { id: found.id, version: found.version, outline: readOutline(fromJson(found.outline)) };
 }
 
@@ -44,12 +53,20 @@ export async function store(
 ): Promise<void> {
   const { database, now } = context;
   // Ready counts only while nothing stands in the way; a test that is no longer whole leaves the shelf by itself.
-  const ready = outline.ready && hindrances(outline, { pools: await poolSizes(context, me, outline) }).length === 0;
+  const ready =
+    outline.ready &&
+    hindrances(outline, { pools: await poolSizes(context, me, outline) }).length === 0;
   await database.query(
     `UPDATE tests SET outline = :outline, title = :title, ready = :ready, facts = NULL, version = version + 1, changed_at = :now
       WHERE id = :testId`,
     {
-      replacements: { outline: JSON.stringify(outline), title: outline.title, ready, now: new Date(now()), testId },
+      replacements: {
+        outline: JSON.stringify(outline),
+        title: outline.title,
+        ready,
+        now: new Date(now()),
+        testId,
+      },
       transaction,
     },
   );
@@ -64,17 +81,25 @@ export async function pin(
   before: Outline | null,
   transaction: Transaction,
 ): Promise<void> {
-  await database.query('DELETE FROM test_revisions WHERE test_id = :testId', { replacements: { testId }, transaction });
+  await database.query('DELETE FROM test_revisions WHERE test_id = :testId', {
+    replacements: { testId },
+    transaction,
+  });
   const pinned = [...new Set(allPins(outline).map(({ revisionId }) => revisionId))];
   if (pinned.length > 0)
     await database.query('INSERT INTO test_revisions (test_id, revision_id) VALUES :pairs', {
       replacements: { pairs: pinned.map((revisionId) => [testId, revisionId]) },
       transaction,
     });
-  const [now, then] = [outline, before].map((own) => new Set(own ? allPins(own).map(({ itemId }) => itemId) : []));
+  const [now, then] = [outline, before].map(
+    (own) => new Set(own ? allPins(own).map(({ itemId }) => itemId) : []),
+  );
   const items = [...new Set([...now!, ...then!])].filter((id) => now!.has(id) !== then!.has(id));
   if (items.length > 0)
-    await database.query(recountUses, { replacements: { items: items.sort((a, b) => a - b) }, transaction });
+    await database.query(recountUses, {
+      replacements: { items: items.sort((a, b) => a - b) },
+      transaction,
+    });
 }
 
 /** Tests may only pin revisions that their author may use: of a usable bank, or made for this very test. */
@@ -96,5 +121,6 @@ export async function checkPins(
     transaction,
   );
   const itemOf = new Map(known.map(({ revisionId, itemId }) => [revisionId, itemId]));
-  if (pins.some(({ revisionId, itemId }) => itemOf.get(revisionId) !== itemId)) throw notFound('The item');
+  if (pins.some(({ revisionId, itemId }) => itemOf.get(revisionId) !== itemId))
+    throw notFound('The item');
 }

@@ -17,7 +17,11 @@ async function questionOf(
   but: readonly number[],
   size: number,
 ): Promise<Question> {
-  const banks = await rows<{ id: number }>(database, `SELECT b.id FROM banks b WHERE ${usableBank}`, asking(me));
+  const banks = await rows<{ id: number }>(
+    database,
+    `SELECT b.id FROM banks b WHERE ${usableBank}`,
+    asking(me),
+  );
   return {
     standard: search.standard ?? undefined,
     grades: search.grade === null ? undefined : [search.grade],
@@ -34,18 +38,34 @@ async function questionOf(
   };
 }
 
-export async function countPool(context: Context, me: SignedIn, search: PoolSearch, but: readonly number[]) {
+export async function countPool(
+  context: Context,
+  me: SignedIn,
+  search: PoolSearch,
+  but: readonly number[],
+) {
   return (await context.finder.find(await questionOf(context, me, search, but, 0))).total;
 }
 
 /** Ids of the items that a draw takes from, in the order of their ids. */
-export async function poolOf(context: Context, me: SignedIn, search: PoolSearch, but: readonly number[]) {
-  const { ids } = await context.finder.find(await questionOf(context, me, search, but, largestPool));
+export async function poolOf(
+  context: Context,
+  me: SignedIn,
+  search: PoolSearch,
+  but: readonly number[],
+) {
+  const { ids } = await context.finder.find(
+    await questionOf(context, me, search, but, largestPool),
+  );
   return ids.sort((a, b) => a - b);
 }
 
 /** How many items each draw's search finds, by the section's id; what the test has itself is not drawn again. */
-export async function poolSizes(context: Context, me: SignedIn, outline: Outline): Promise<Record<string, number>> {
+export async function poolSizes(
+  context: Context,
+  me: SignedIn,
+  outline: Outline,
+): Promise<Record<string, number>> {
   const but = allPins(outline).map(({ itemId }) => itemId);
   const sizes: Record<string, number> = {};
   for (const { id, draw } of outline.sections)

@@ -44,7 +44,11 @@ async function find(database: Sequelize, me: SignedIn, testId: number): Promise<
   return found;
 }
 
-export async function readTest(context: Context, me: SignedIn, testId: number): Promise<TestAnswer> {
+export async function readTest(
+  context: Context,
+  me: SignedIn,
+  testId: number,
+): Promise<TestAnswer> {
   const { database } = context;
   const found = await find(database, me, testId);
   const outline = readOutline(fromJson(found.outline));
@@ -68,14 +72,25 @@ export async function readTest(context: Context, me: SignedIn, testId: number): 
     builders: found.builders?.split('\n') ?? [],
     copiedFrom: await sourceOf(database, me, found),
     pools: await poolSizes(context, me, outline),
-    enemies: await enemiesAmong(database, allPins(outline).map(({ itemId }) => itemId)), // prettier-ignore
+    enemies: await enemiesAmong(
+      database,
+      allPins(outline).map(({ itemId }) => itemId),
+    ),
     forecast: await forecastOf(context, outline),
-    given: given.map((own) => ({ ...own, classes: own.classes.split('\n'), opensAt: toMillis(own.opensAt) })),
+    given: given.map((own) => ({
+      ...own,
+      classes: own.classes.split('\n'),
+      opensAt: toMillis(own.opensAt),
+    })),
   };
 }
 
 /** Where it was copied from; the address only while I may still read it. */
-async function sourceOf(database: Sequelize, me: SignedIn, { sourceId, sourceTitle, sourceOwner }: Found) {
+async function sourceOf(
+  database: Sequelize,
+  me: SignedIn,
+  { sourceId, sourceTitle, sourceOwner }: Found,
+) {
   if (sourceId === null) return null;
   const readable = await row(
     database,
@@ -85,7 +100,11 @@ async function sourceOf(database: Sequelize, me: SignedIn, { sourceId, sourceTit
   return { testId: readable ? sourceId : null, title: sourceTitle, owner: sourceOwner ?? '' };
 }
 
-export async function readVersion({ database }: Context, me: SignedIn, testId: number): Promise<{ version: number }> {
+export async function readVersion(
+  { database }: Context,
+  me: SignedIn,
+  testId: number,
+): Promise<{ version: number }> {
   const found = await row<{ version: number }>(
     database,
     `SELECT t.version FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${readableTest}`,
@@ -96,16 +115,23 @@ export async function readVersion({ database }: Context, me: SignedIn, testId: n
 }
 
 async function pinnedOf(database: Sequelize, me: SignedIn, outline: Outline): Promise<Pinned[]> {
-  const revisions = await readRevisions(database, me, [...new Set(allPins(outline).map(({ revisionId }) => revisionId))]); // prettier-ignore
+  const revisions = await readRevisions(database, me, [
+    ...new Set(allPins(outline).map(({ revisionId }) => revisionId)),
+  ]);
   if (revisions.length === 0) return [];
   const items = [...new Set(revisions.map(({ id }) => id))];
-  const banks = await rows<{ item: number; revisionId: number | null; retired: number; may: 'read' | 'use' | 'edit' | null }>(
+  const banks = await rows<{
+    item: number;
+    revisionId: number | null;
+    retired: number;
+    may: 'read' | 'use' | 'edit' | null;
+  }>(
     database,
     `SELECT i.id AS item, i.revision_id AS revisionId, i.retired_at IS NOT NULL AS retired,
             CASE WHEN ${readableBank} THEN ${bankRight} END AS may
        FROM items i STRAIGHT_JOIN banks b ON b.id = i.bank_id WHERE i.id IN (:items)`,
     { ...asking(me), items },
-  ); // prettier-ignore
+  );
   const bankOf = new Map(banks.map((own) => [own.item, own]));
   return revisions.map((own) => {
     const bank = bankOf.get(own.id)!;
@@ -132,7 +158,10 @@ async function pinnedOf(database: Sequelize, me: SignedIn, outline: Outline): Pr
   });
 }
 
-export async function enemiesAmong(database: Sequelize, items: readonly number[]): Promise<[number, number][]> {
+export async function enemiesAmong(
+  database: Sequelize,
+  items: readonly number[],
+): Promise<[number, number][]> {
   if (items.length < 2) return [];
   const found = await rows<{ one: number; other: number }>(
     database,

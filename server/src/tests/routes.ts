@@ -31,8 +31,12 @@ export function testRoutes(bind: Bind, context: Context): void {
     await giveBack(context, me, params.testId, params.entryId, body.over);
     return readTest(context, me, params.testId);
   });
-  bind(api.findSimilar, ({ me, params, body }) => findSimilar(context, me, params.testId, body.entries, body.each));
-  bind(api.countPool, async ({ me, body }) => ({ total: await countPool(context, me, body.search, body.but) }));
+  bind(api.findSimilar, ({ me, params, body }) =>
+    findSimilar(context, me, params.testId, body.entries, body.each),
+  );
+  bind(api.countPool, async ({ me, body }) => ({
+    total: await countPool(context, me, body.search, body.but),
+  }));
   bind(api.declareEnemies, async ({ me, body }) => {
     await declareEnemies(context, me, body.items, body.apart);
     return {};
@@ -52,7 +56,9 @@ export function testRoutes(bind: Bind, context: Context): void {
     await shareTest(context, me, params.testId, body);
     return {};
   });
-  bind(api.listTestFolders, async ({ me }) => ({ folders: await folders.listFolders(context, me) }));
+  bind(api.listTestFolders, async ({ me }) => ({
+    folders: await folders.listFolders(context, me),
+  }));
   bind(api.makeTestFolder, ({ me, body }) => folders.makeFolder(context, me, body));
   bind(api.changeTestFolder, async ({ me, params, body }) => {
     await folders.changeFolder(context, me, params.folderId, body);

@@ -51,10 +51,16 @@ export async function searchTests(
       asking(me),
     ),
     rows<TreeRow>(database, 'SELECT id, parent_id AS parentId FROM standards'),
-    rows<TreeRow>(database, 'SELECT id, parent_id AS parentId FROM test_folders WHERE owner_id = :me', asking(me)),
+    rows<TreeRow>(
+      database,
+      'SELECT id, parent_id AS parentId FROM test_folders WHERE owner_id = :me',
+      asking(me),
+    ),
   ]);
   const [standardChain, folderChain] = [chainsOf(standards), chainsOf(folders)];
-  const byId = new Map(found.map((own) => [own.id, { own, facts: fromJson<TestFacts>(own.facts) }]));
+  const byId = new Map(
+    found.map((own) => [own.id, { own, facts: fromJson<TestFacts>(own.facts) }]),
+  );
   const shelved = [...byId.values()].map(({ own, facts }): ShelvedTest => ({
     ...facts,
     id: own.id,
@@ -68,7 +74,15 @@ export async function searchTests(
     text: `${own.words} ${own.owner} ${facts.standards.map(({ code }) => code).join(' ')}`,
   }));
   const { sort, from, machine, ...filters } = wanted;
-  const { ids, counts } = findTests(shelved, { ...filters, machine: machine === undefined ? undefined : machine === 'yes', size: filters.size }, sort); // prettier-ignore
+  const { ids, counts } = findTests(
+    shelved,
+    {
+      ...filters,
+      machine: machine === undefined ? undefined : machine === 'yes',
+      size: filters.size,
+    },
+    sort,
+  );
   return {
     total: ids.length,
     tests: ids.slice(from, from + pageSize).map((id) => rowOf(byId.get(id)!)),

@@ -22,7 +22,13 @@ const compared = ({ standards, byHand, ...own }: Row): ComparedItem => ({
   standards: standards?.split(',').map(Number) ?? [],
 });
 
-export async function findSimilar(context: Context, me: SignedIn, testId: number, entries: string[], each: number) {
+export async function findSimilar(
+  context: Context,
+  me: SignedIn,
+  testId: number,
+  entries: string[],
+  each: number,
+) {
   const { database } = context;
   const test = await row<{ outline: unknown }>(
     database,
@@ -34,9 +40,13 @@ export async function findSimilar(context: Context, me: SignedIn, testId: number
   const asked = allEntries(outline).filter(({ id }) => entries.includes(id));
   if (asked.length === 0) throw notFound('The item in this test');
   const revisionIds = asked.map(({ revisionId }) => revisionId);
-  const own =
-    (await rows<Row & { revision: number }>(database, `SELECT r.id AS revision, ${columns} FROM revisions r JOIN items i ON i.id = r.item_id WHERE r.id IN (:revisionIds)`, { revisionIds })) // prettier-ignore
-      .map((one) => ({ revision: one.revision, item: compared(one) }));
+  const own = (
+    await rows<Row & { revision: number }>(
+      database,
+      `SELECT r.id AS revision, ${columns} FROM revisions r JOIN items i ON i.id = r.item_id WHERE r.id IN (:revisionIds)`,
+      { revisionIds },
+    )
+  ).map((one) => ({ revision: one.revision, item: compared(one) }));
   const standards = [...new Set(own.flatMap(({ item }) => item.standards))];
   const inTest = allPins(outline).map(({ itemId }) => itemId);
   const candidates =
@@ -51,13 +61,21 @@ export async function findSimilar(context: Context, me: SignedIn, testId: number
             { ...asking(me), standards, inTest },
           )
         ).map(compared);
-  const itemOf = (entry: (typeof asked)[number]) => own.find(({ revision }) => revision === entry.revisionId)!.item;
+  const itemOf = (entry: (typeof asked)[number]) =>
+    own.find(({ revision }) => revision === entry.revisionId)!.item;
   // One for each of many makes a form, where none may come twice; many for one is a choice to make by hand.
   const near =
     each === 1
       ? standIns(asked, itemOf, candidates)
-      : asked.map((entry) => ({ entry: entry.id, similar: similarTo(itemOf(entry), candidates, each) }));
-  const items = await readItems(database, me, near.flatMap(({ similar }) => similar.map(({ item }) => item.id))); // prettier-ignore
+      : asked.map((entry) => ({
+          entry: entry.id,
+          similar: similarTo(itemOf(entry), candidates, each),
+        }));
+  const items = await readItems(
+    database,
+    me,
+    near.flatMap(({ similar }) => similar.map(({ item }) => item.id)),
+  );
   const byId = new Map(items.map((item) => [item.id, item]));
   return {
     found: near.map(({ entry, similar }) => ({

@@ -15,7 +15,8 @@ const database = connect(workerData as DatabasePlace, connections);
 
 type Handler = (call: Call<never>) => Promise<unknown>;
 const handlers = new Map<string, Handler>();
-const keep = ((endpoint, handle) => handlers.set(endpointName(endpoint), handle as unknown as Handler)) as Bind;
+const keep = ((endpoint, handle) =>
+  handlers.set(endpointName(endpoint), handle as unknown as Handler)) as Bind;
 
 // These routes need nothing else of what the server has; what they ask for beyond this would fail at once.
 deskRoutes(keep, { database, now: Date.now } as Context, new Editions(database));
@@ -24,7 +25,10 @@ async function answer({ number, endpoint, ...call }: Asked): Promise<Answered> {
   try {
     const made = await handlers.get(endpoint)!({ ...call, visitor: call.me } as never);
     if (made instanceof Download)
-      return { number, download: { name: made.name, type: made.type, body: Buffer.from(made.body) } };
+      return {
+        number,
+        download: { name: made.name, type: made.type, body: Buffer.from(made.body) },
+      };
     return { number, answer: Buffer.from(JSON.stringify(made)) };
   } catch (error) {
     if (error instanceof Problem) {
@@ -32,8 +36,18 @@ async function answer({ number, endpoint, ...call }: Asked): Promise<Answered> {
       return { number, problem: { status, title, detail, errors, retryAfter } };
     }
     const { original } = error as { original?: { code?: string; errno?: number } };
-    return { number, failed: { ...loggable(error), name: (error as Error).name, original: original && { code: original.code, errno: original.errno } } }; // prettier-ignore
+    return {
+      number,
+      failed: {
+        ...loggable(error),
+        name: (error as Error).name,
+        original: original && { code: original.code, errno: original.errno },
+      },
+    };
   }
 }
 
-parentPort!.on('message', (asked: Asked) => void answer(asked).then((answered) => parentPort!.postMessage(answered)));
+parentPort!.on(
+  'message',
+  (asked: Asked) => void answer(asked).then((answered) => parentPort!.postMessage(answered)),
+);

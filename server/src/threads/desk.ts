@@ -24,11 +24,20 @@ export interface Asked {
 export type Answered = { number: number } & (
   | { answer: Uint8Array }
   | { download: { name: string; type: string; body: Uint8Array } }
-  | { problem: { status: number; title: string; detail?: string; errors?: WrongField[]; retryAfter?: number } }
+  | {
+      problem: {
+        status: number;
+        title: string;
+        detail?: string;
+        errors?: WrongField[];
+        retryAfter?: number;
+      };
+    }
   | { failed: unknown }
 );
 
-export const endpointName = ({ method, path }: Pick<Endpoint, 'method' | 'path'>) => `${method} ${path}`;
+export const endpointName = ({ method, path }: Pick<Endpoint, 'method' | 'path'>) =>
+  `${method} ${path}`;
 
 /** While one reads from the database another one can compute; more would only take each other's memory. */
 const atOnce = 3;
@@ -106,7 +115,11 @@ export class DeskThread {
     worker.on('exit', () => {
       this.worker = null;
       if (!this.closed) this.log.warn('the thread of the desk has ended and will start again');
-      const ended = new Problem(503, 'This took more than the server can give.', 'Nothing was changed. Ask for less at once, or try again.'); // prettier-ignore
+      const ended = new Problem(
+        503,
+        'This took more than the server can give.',
+        'Nothing was changed. Ask for less at once, or try again.',
+      );
       for (const { reject } of this.waiting.values()) reject(ended);
       this.waiting.clear();
     });

@@ -1,7 +1,13 @@
 import { Problem } from '../http/problem';
 
 const busy = () =>
-  new Problem(503, 'The server has much to do just now.', 'Nothing is lost. Try again in a moment.', undefined, 5);
+  new Problem(
+    503,
+    'The server has much to do just now.',
+    'Nothing is lost. Try again in a moment.',
+    undefined,
+    5,
+  );
 
 /** Lets so many through at once; the others wait their turn, the first one first. */
 export class Line {

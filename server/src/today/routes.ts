@@ -15,9 +15,14 @@ const recent = 21 * day;
 export function todayRoutes(bind: Bind, { database, now }: Context): void {
   bind(api.readToday, async ({ me }) => {
     const time = now();
-    const mine = await readAssignments(database, me, '(a.closes_at IS NULL OR a.closes_at > :since)', {
-      since: new Date(time - recent),
-    });
+    const mine = await readAssignments(
+      database,
+      me,
+      '(a.closes_at IS NULL OR a.closes_at > :since)',
+      {
+        since: new Date(time - recent),
+      },
+    );
     const open = mine.filter((own) => own.opensAt <= time && !isComplete(own, time));
     const windows = mine
       .filter(

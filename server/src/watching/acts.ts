@@ -17,8 +17,21 @@ import { Problem } from '../http/problem';
 
 type Body = BodyOf<typeof api.actOnSittings>;
 
-export const note = (database: Sequelize, attemptId: number, by: number | null, what: string, now: number, transaction?: Transaction) =>
-  database.query('INSERT INTO attempt_events (attempt_id, done_by, what, done_at) VALUES (:attemptId, :by, :what, :time)', { replacements: { attemptId, by, what, time: new Date(now) }, ...(transaction && { transaction }) }); // prettier-ignore
+export const note = (
+  database: Sequelize,
+  attemptId: number,
+  by: number | null,
+  what: string,
+  now: number,
+  transaction?: Transaction,
+) =>
+  database.query(
+    'INSERT INTO attempt_events (attempt_id, done_by, what, done_at) VALUES (:attemptId, :by, :what, :time)',
+    {
+      replacements: { attemptId, by, what, time: new Date(now) },
+      ...(transaction && { transaction }),
+    },
+  );
 
 interface Latest {
   id: number;
@@ -27,7 +40,11 @@ interface Latest {
   pausedAt: Date | null;
 }
 
-const latest = (database: Sequelize, assignmentId: number, { studentIds }: Pick<Body, 'studentIds'>) =>
+const latest = (
+  database: Sequelize,
+  assignmentId: number,
+  { studentIds }: Pick<Body, 'studentIds'>,
+) =>
   rows<Latest>(
     database,
     `SELECT t.id, t.student_id AS studentId, t.handed_in_at AS handedInAt, t.paused_at AS pausedAt FROM attempts t
@@ -47,7 +64,12 @@ export async function actOnSittings(
   await insistOnRunningAssignment(database, me, assignmentId);
   if (body.act === 'take-back') return takeBackFrom(context, assignmentId, body);
   const sittings = await latest(database, assignmentId, body);
-  const fit = sittings.filter(({ handedInAt, pausedAt }) => (body.act === 'reopen' ? handedInAt !== null : handedInAt === null && (body.act === 'hand-in' || (pausedAt === null) === (body.act === 'pause')))); // prettier-ignore
+  const fit = sittings.filter(({ handedInAt, pausedAt }) =>
+    body.act === 'reopen'
+      ? handedInAt !== null
+      : handedInAt === null &&
+        (body.act === 'hand-in' || (pausedAt === null) === (body.act === 'pause')),
+  );
   let students = 0;
   for (const { id } of fit) {
     if (body.act === 'hand-in') {
@@ -57,17 +79,29 @@ export async function actOnSittings(
     } else if (await change(context, editions, me, id, body)) students++;
   }
   if (students > 0 && body.act !== 'hand-in')
-    await database.transaction((transaction) => renewDeadlines(database, assignmentId, transaction));
+    await database.transaction((transaction) =>
+      renewDeadlines(database, assignmentId, transaction),
+    );
   return { students };
 }
 
-async function change(context: Context, editions: Editions, me: SignedIn, id: number, { act, minutes }: Body) {
+async function change(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  id: number,
+  { act, minutes }: Body,
+) {
   const { database } = context;
   return database.transaction(async (transaction) => {
     const attempt = await lockAttempt(database, id, transaction);
     if (!attempt) return false;
     const now = context.now();
-    const set = (columns: string, values: Record<string, unknown> = {}) => database.query(`UPDATE attempts SET ${columns} WHERE id = :id`, { replacements: { id, time: new Date(now), ...values }, transaction }); // prettier-ignore
+    const set = (columns: string, values: Record<string, unknown> = {}) =>
+      database.query(`UPDATE attempts SET ${columns} WHERE id = :id`, {
+        replacements: { id, time: new Date(now), ...values },
+        transaction,
+      });
     if (act === 'pause') {
       if (attempt.handedInAt !== null || attempt.pausedAt !== null) return false;
       await set('paused_at = :time');
@@ -78,14 +112,37 @@ async function change(context: Context, editions: Editions, me: SignedIn, id: nu
       if (attempt.handedInAt === null) return false;
       const given = await readGiven(database, attempt.studentId, attempt.assignmentId, transaction);
       if (await couldKnow(context, attempt, given))
-        throw new Problem(409, 'It cannot be opened again: what is right could be read already.', 'Take the release back first, or give another attempt.'); // prettier-ignore
+        throw new Problem(
+          409,
+          'It cannot be opened again: what is right could be read already.',
+          'Take the release back first, or give another attempt.',
+        );
       // The time since it was handed in did not run.
       await letRun(set, now - toMillis(attempt.handedInAt));
-      await set('handed_in_at = NULL, handed_in_by = NULL, arrived_at = NULL, late = FALSE, late_off = 0, points = NULL, counted = NULL, most = NULL, seen_at = NULL, scored_at = :time'); // prettier-ignore
-      await database.query('DELETE FROM scores WHERE attempt_id = :id', { replacements: { id }, transaction });
-      await stretch(database, attempt.assignmentId, attempt.studentId, minutes, windowEnd(studentWindow(given, given, await schoolZone(database))), now, transaction); // prettier-ignore
+      await set(
+        'handed_in_at = NULL, handed_in_by = NULL, arrived_at = NULL, late = FALSE, late_off = 0, points = NULL, counted = NULL, most = NULL, seen_at = NULL, scored_at = :time',
+      );
+      await database.query('DELETE FROM scores WHERE attempt_id = :id', {
+        replacements: { id },
+        transaction,
+      });
+      await stretch(
+        database,
+        attempt.assignmentId,
+        attempt.studentId,
+        minutes,
+        windowEnd(studentWindow(given, given, await schoolZone(database))),
+        now,
+        transaction,
+      );
       if (minutes > 0) await set('clock_at = clock_at + INTERVAL :minutes MINUTE', { minutes });
-      await recount(database, attempt.assignmentId, given.rules.counts, attempt.studentId, transaction);
+      await recount(
+        database,
+        attempt.assignmentId,
+        given.rules.counts,
+        attempt.studentId,
+        transaction,
+      );
     }
     await note(database, id, me.account.id, act, now, transaction);
     return true;
@@ -93,8 +150,14 @@ async function change(context: Context, editions: Editions, me: SignedIn, id: nu
 }
 
 /** Lets the clock go on after it stood still for so long. */
-const letRun = (set: (columns: string, values?: Record<string, unknown>) => Promise<unknown>, length: number) =>
-  set('paused_at = NULL, paused_ms = paused_ms + :ms, clock_at = clock_at + INTERVAL :us MICROSECOND', { ms: length, us: length * 1000 }); // prettier-ignore
+const letRun = (
+  set: (columns: string, values?: Record<string, unknown>) => Promise<unknown>,
+  length: number,
+) =>
+  set(
+    'paused_at = NULL, paused_ms = paused_ms + :ms, clock_at = clock_at + INTERVAL :us MICROSECOND',
+    { ms: length, us: length * 1000 },
+  );
 
 /** More minutes for one student, and a window that is long enough for them. */
 async function stretch(
@@ -110,12 +173,25 @@ async function stretch(
   await database.query(
     `UPDATE assignment_students SET extra_minutes = LEAST(extra_minutes + :minutes, 10000), closes_at = IF(:short, GREATEST(COALESCE(closes_at, :until), :until), closes_at)
       WHERE assignment_id = :assignmentId AND student_id = :studentId`,
-    { replacements: { assignmentId, studentId, minutes, short: end !== null && end < until, until: new Date(until) }, transaction },
-  ); // prettier-ignore
+    {
+      replacements: {
+        assignmentId,
+        studentId,
+        minutes,
+        short: end !== null && end < until,
+        until: new Date(until),
+      },
+      transaction,
+    },
+  );
 }
 
 /** From those who have not begun. */
-async function takeBackFrom({ database, now }: Context, assignmentId: number, { studentIds }: Body) {
+async function takeBackFrom(
+  { database, now }: Context,
+  assignmentId: number,
+  { studentIds }: Body,
+) {
   if (studentIds === null) throw new Problem(409, 'Pick from whom to take it back.');
   // Whoever begins at this very moment waits for the lock, and then finds it taken back.
   const taken = await database.transaction(async (transaction) => {
@@ -126,7 +202,17 @@ async function takeBackFrom({ database, now }: Context, assignmentId: number, { 
       { assignmentId, studentIds },
       transaction,
     );
-    await database.query('UPDATE assignment_students SET withdrawn_at = :time WHERE assignment_id = :assignmentId AND student_id IN (:ids)', { replacements: { assignmentId, time: new Date(now()), ids: [0, ...found.map(({ studentId }) => studentId)] }, transaction }); // prettier-ignore
+    await database.query(
+      'UPDATE assignment_students SET withdrawn_at = :time WHERE assignment_id = :assignmentId AND student_id IN (:ids)',
+      {
+        replacements: {
+          assignmentId,
+          time: new Date(now()),
+          ids: [0, ...found.map(({ studentId }) => studentId)],
+        },
+        transaction,
+      },
+    );
     return found;
   });
   return { students: taken.length };
@@ -140,10 +226,26 @@ export async function sayToStudents(
 ): Promise<void> {
   await insistOnRunningAssignment(database, me, assignmentId);
   if (studentIds !== null) {
-    const own = await row<{ n: number }>(database, 'SELECT COUNT(*) AS n FROM assignment_students WHERE assignment_id = :assignmentId AND student_id IN (:studentIds)', { assignmentId, studentIds }); // prettier-ignore
-    if (own!.n !== new Set(studentIds).size) throw new Problem(404, 'One of the students was not found.');
+    const own = await row<{ n: number }>(
+      database,
+      'SELECT COUNT(*) AS n FROM assignment_students WHERE assignment_id = :assignmentId AND student_id IN (:studentIds)',
+      { assignmentId, studentIds },
+    );
+    if (own!.n !== new Set(studentIds).size)
+      throw new Problem(404, 'One of the students was not found.');
   }
-  await database.query('INSERT INTO notices (assignment_id, student_id, said_by, text, said_at) VALUES :lines', {
-    replacements: { lines: (studentIds ?? [null]).map((own) => [assignmentId, own, me.account.id, text, new Date(now())]) },
-  }); // prettier-ignore
+  await database.query(
+    'INSERT INTO notices (assignment_id, student_id, said_by, text, said_at) VALUES :lines',
+    {
+      replacements: {
+        lines: (studentIds ?? [null]).map((own) => [
+          assignmentId,
+          own,
+          me.account.id,
+          text,
+          new Date(now()),
+        ]),
+      },
+    },
+  );
 }

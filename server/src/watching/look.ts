@@ -13,7 +13,10 @@ import { Breather } from '../threads/breather';
 
 type Cell = NonNullable<WatchedStudent['cells'][number]>;
 
-interface Line extends Pick<Attempt, 'seed' | 'place' | 'form' | 'deadlineAt' | 'handedInAt' | 'handedInBy' | 'clockAt' | 'pausedAt'> {
+interface Line extends Pick<
+  Attempt,
+  'seed' | 'place' | 'form' | 'deadlineAt' | 'handedInAt' | 'handedInBy' | 'clockAt' | 'pausedAt'
+> {
   studentId: number;
   name: string;
   className: string | null;
@@ -27,7 +30,7 @@ interface Line extends Pick<Attempt, 'seed' | 'place' | 'form' | 'deadlineAt' | 
   entry: string | null;
   hidden: number | null;
   leaves: number | null;
-} // prettier-ignore
+}
 
 interface Saved {
   attemptId: number;
@@ -54,7 +57,11 @@ export class Look {
   ) {}
 
   async now(time: number): Promise<Pick<Watched, 'columns' | 'students' | 'oneSitting'>> {
-    const assignment = (await row<{ editionId: number; rules: unknown }>(this.database, 'SELECT edition_id AS editionId, rules FROM assignments WHERE id = :id', { id: this.assignmentId }))!; // prettier-ignore
+    const assignment = (await row<{ editionId: number; rules: unknown }>(
+      this.database,
+      'SELECT edition_id AS editionId, rules FROM assignments WHERE id = :id',
+      { id: this.assignmentId },
+    ))!;
     const rules = fromJson<AssignmentRules>(assignment.rules);
     const { edition } = await this.editions.get(assignment.editionId);
     if (assignment.editionId !== this.editionId) {
@@ -68,18 +75,33 @@ export class Look {
     for (const own of lines) {
       await breather.breathe();
       if (own.attemptId !== null && !this.forms.has(own.attemptId)) {
-        const form = attemptForm(edition, { ...own, given: own.given === null ? null : fromJson<Fixed>(own.given) }, rules); // prettier-ignore
-        this.forms.set(own.attemptId, form.sections.flatMap(({ entries }) => entries)); // prettier-ignore
+        const form = attemptForm(
+          edition,
+          { ...own, given: own.given === null ? null : fromJson<Fixed>(own.given) },
+          rules,
+        );
+        this.forms.set(
+          own.attemptId,
+          form.sections.flatMap(({ entries }) => entries),
+        );
       }
     }
     const attempts = lines.flatMap(({ attemptId }) => attemptId ?? []);
     for (let from = 0; from < attempts.length; from += attemptsAtOnce)
       await this.readCells(attempts.slice(from, from + attemptsAtOnce), breather);
     // Where students have different items, a column is a place in each one's own order.
-    const differ = edition.sections.some(({ draw }) => draw != null) || (edition.forms ?? []).length > 0;
+    const differ =
+      edition.sections.some(({ draw }) => draw != null) || (edition.forms ?? []).length > 0;
     const columns = differ
-      ? Array.from({ length: Math.max(0, ...[...this.forms.values()].map((own) => own.length)) }, (_, n) => ({ entry: '', number: n + 1, stem: '' }))
-      : entriesOf(edition).map(({ id, content }, n) => ({ entry: id, number: n + 1, stem: content.stem })); // prettier-ignore
+      ? Array.from(
+          { length: Math.max(0, ...[...this.forms.values()].map((own) => own.length)) },
+          (_, n) => ({ entry: '', number: n + 1, stem: '' }),
+        )
+      : entriesOf(edition).map(({ id, content }, n) => ({
+          entry: id,
+          number: n + 1,
+          stem: content.stem,
+        }));
     const students: WatchedStudent[] = [];
     for (const line of lines) {
       await breather.breathe();
@@ -108,8 +130,14 @@ export class Look {
 
   /** Reads only the answers that have changed since the last look. */
   private async readCells(attempts: number[], breather: Breather): Promise<void> {
-    const saved = await rows<Saved>(this.database, 'SELECT attempt_id AS attemptId, entry_id AS entry, number, flagged FROM answers WHERE attempt_id IN (:attempts)', { attempts }); // prettier-ignore
-    const changed = saved.filter((own) => this.cells.get(`${own.attemptId} ${own.entry}`)?.number !== own.number);
+    const saved = await rows<Saved>(
+      this.database,
+      'SELECT attempt_id AS attemptId, entry_id AS entry, number, flagged FROM answers WHERE attempt_id IN (:attempts)',
+      { attempts },
+    );
+    const changed = saved.filter(
+      (own) => this.cells.get(`${own.attemptId} ${own.entry}`)?.number !== own.number,
+    );
     if (changed.length === 0) return;
     const read = await rows<Saved & { responses: unknown }>(
       this.database,
@@ -119,16 +147,34 @@ export class Look {
     for (const { attemptId, entry, number, flagged, responses } of read) {
       await breather.breathe();
       const own = this.forms.get(attemptId)?.find(({ id }) => id === entry);
-      if (own) this.cells.set(`${attemptId} ${entry}`, { number, cell: cellOf(own, fromJson<Responses>(responses), Boolean(flagged)) }); // prettier-ignore
+      if (own)
+        this.cells.set(`${attemptId} ${entry}`, {
+          number,
+          cell: cellOf(own, fromJson<Responses>(responses), Boolean(flagged)),
+        });
     }
   }
 
-  private student(own: Line, columns: Watched['columns'], rules: AssignmentRules, time: number): WatchedStudent {
+  private student(
+    own: Line,
+    columns: Watched['columns'],
+    rules: AssignmentRules,
+    time: number,
+  ): WatchedStudent {
     const form = own.attemptId === null ? [] : (this.forms.get(own.attemptId) ?? []);
-    const times = { deadlineAt: toMillisOrNull(own.deadlineAt), handedInAt: toMillisOrNull(own.handedInAt) };
+    const times = {
+      deadlineAt: toMillisOrNull(own.deadlineAt),
+      handedInAt: toMillisOrNull(own.handedInAt),
+    };
     const over = own.attemptId !== null && attemptState(times, defaultGrace, time) === 'over';
     const state =
-      own.attemptId === null ? 'not-begun' : over ? 'handed-in' : own.pausedAt !== null ? 'paused' : 'working';
+      own.attemptId === null
+        ? 'not-begun'
+        : over
+          ? 'handed-in'
+          : own.pausedAt !== null
+            ? 'paused'
+            : 'working';
     const sits = state === 'working' || state === 'paused';
     const cellAt = (entry: EditionEntry | undefined) => {
       if (!entry) return null;
@@ -143,7 +189,10 @@ export class Look {
       state: own.withdrawnAt !== null ? 'left-class' : state,
       attempt: own.number ?? 0,
       at: sits ? own.entry : null,
-      on: sits && own.entry !== null ? form.findIndex(({ id }) => id === own.entry) + 1 || null : null,
+      on:
+        sits && own.entry !== null
+          ? form.findIndex(({ id }) => id === own.entry) + 1 || null
+          : null,
       deadlineAt: times.deadlineAt,
       partEndsAt: toMillisOrNull(own.clockAt),
       handedInAt: times.handedInAt,
@@ -151,8 +200,14 @@ export class Look {
       seenAt: toMillisOrNull(own.signAt),
       hidden: sits && Boolean(own.hidden),
       leaves: own.leaves ?? 0,
-      away: sits && rules.oneSitting && own.sittingSeenAt !== null && time - own.sittingSeenAt.getTime() > mayBeAway,
-      cells: columns.map(({ entry }, n) => cellAt(entry === '' ? form[n] : form.find(({ id }) => id === entry))),
+      away:
+        sits &&
+        rules.oneSitting &&
+        own.sittingSeenAt !== null &&
+        time - own.sittingSeenAt.getTime() > mayBeAway,
+      cells: columns.map(({ entry }, n) =>
+        cellAt(entry === '' ? form[n] : form.find(({ id }) => id === entry)),
+      ),
     };
   }
 }
@@ -160,5 +215,10 @@ export class Look {
 function cellOf({ content }: EditionEntry, responses: Responses, flagged: boolean): Cell {
   const progress = progressOf(content.parts, responses);
   const { points, most, waits } = scoreItem(content, responses);
-  return { progress, share: progress === 'unanswered' || waits || most === 0 ? null : points / most, waits, flagged };
+  return {
+    progress,
+    share: progress === 'unanswered' || waits || most === 0 ? null : points / most,
+    waits,
+    flagged,
+  };
 }

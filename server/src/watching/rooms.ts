@@ -60,7 +60,9 @@ class Room {
       await breather.breathe();
       lines.push([student, JSON.stringify(student)]);
     }
-    const changed = lines.filter(([own, line]) => this.known.get(own.studentId) !== line).map(([own]) => own);
+    const changed = lines
+      .filter(([own, line]) => this.known.get(own.studentId) !== line)
+      .map(([own]) => own);
     this.seen = seen;
     this.known = new Map(lines.map(([own, line]) => [own.studentId, line]));
     if (shape !== this.shape) for (const own of this.watchers) own.whole(seen);
@@ -89,7 +91,8 @@ export class Rooms {
     const own = room;
     own.join(watcher);
     return () => {
-      if (own.leave(watcher) && this.rooms.get(assignmentId) === own) this.rooms.delete(assignmentId);
+      if (own.leave(watcher) && this.rooms.get(assignmentId) === own)
+        this.rooms.delete(assignmentId);
     };
   }
 }

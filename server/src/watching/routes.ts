@@ -23,10 +23,19 @@ export function watchingRoutes(bind: Bind, context: Context, editions: Editions)
   const rooms = new Rooms(database, editions, now, log);
 
   /** @throws Problem 404 for an assignment that is not mine to watch */
-  async function about(me: SignedIn, assignmentId: number): Promise<Pick<Watched, 'assignment' | 'mayAct'>> {
-    const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', { assignmentId });
+  async function about(
+    me: SignedIn,
+    assignmentId: number,
+  ): Promise<Pick<Watched, 'assignment' | 'mayAct'>> {
+    const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', {
+      assignmentId,
+    });
     if (!assignment) throw notFound('The assignment');
-    const own = await row<{ may: number }>(database, `SELECT ${runsAssignment} AS may FROM assignments a WHERE a.id = :assignmentId`, { ...asking(me), assignmentId }); // prettier-ignore
+    const own = await row<{ may: number }>(
+      database,
+      `SELECT ${runsAssignment} AS may FROM assignments a WHERE a.id = :assignmentId`,
+      { ...asking(me), assignmentId },
+    );
     return { assignment, mayAct: Boolean(own!.may) };
   }
 
@@ -38,9 +47,14 @@ export function watchingRoutes(bind: Bind, context: Context, editions: Editions)
 
   bind(api.watchEvents, async ({ me, params: { assignmentId }, request, response }) => {
     const known = await about(me, assignmentId);
-    response.set({ 'Content-Type': 'text/event-stream; charset=utf-8', 'Cache-Control': 'no-store, no-transform', 'X-Accel-Buffering': 'no' }); // prettier-ignore
+    response.set({
+      'Content-Type': 'text/event-stream; charset=utf-8',
+      'Cache-Control': 'no-store, no-transform',
+      'X-Accel-Buffering': 'no',
+    });
     response.flushHeaders();
-    const send = (event: string, data: unknown) => response.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
+    const send = (event: string, data: unknown) =>
+      response.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
     const leave = rooms.watch(assignmentId, {
       whole: (seen: Seen) => send('whole', { now: now(), ...known, ...seen }),
       students: (students) => send('students', { now: now(), students }),
@@ -61,7 +75,13 @@ export function watchingRoutes(bind: Bind, context: Context, editions: Editions)
     });
   });
 
-  bind(api.actOnSittings, ({ me, params, body }) => actOnSittings(context, editions, me, params.assignmentId, body));
-  bind(api.sayToStudents, ({ me, params, body }) => quietly(sayToStudents(context, me, params.assignmentId, body)));
-  bind(api.readWork, ({ me, params }) => readWork(context, editions, me, params.assignmentId, params.studentId));
+  bind(api.actOnSittings, ({ me, params, body }) =>
+    actOnSittings(context, editions, me, params.assignmentId, body),
+  );
+  bind(api.sayToStudents, ({ me, params, body }) =>
+    quietly(sayToStudents(context, me, params.assignmentId, body)),
+  );
+  bind(api.readWork, ({ me, params }) =>
+    readWork(context, editions, me, params.assignmentId, params.studentId),
+  );
 }

@@ -1,7 +1,13 @@
 /** One student's work so far, as a teacher looks at it. */
 import type { api, AnswerOf } from '@oaken/contract';
 import { entriesOf } from '@oaken/core/forms';
-import { asksFor, responsesInWords, rightInWords, scoreItem, type Responses } from '@oaken/core/items';
+import {
+  asksFor,
+  responsesInWords,
+  rightInWords,
+  scoreItem,
+  type Responses,
+} from '@oaken/core/items';
 import { isAnswered } from '@oaken/core/sitting';
 import { asking, ownAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
@@ -29,26 +35,32 @@ export async function readWork(
   if (!own || !attempt) throw notFound('The work of this student');
   const given = await readGiven(database, studentId, assignmentId);
   const { edition } = await editions.get(given.editionId);
-  const stored = await rows<{ entry: string; responses: unknown; savedAt: Date }>(database, 'SELECT entry_id AS entry, responses, saved_at AS savedAt FROM answers WHERE attempt_id = :id', { id: attempt.id }); // prettier-ignore
+  const stored = await rows<{ entry: string; responses: unknown; savedAt: Date }>(
+    database,
+    'SELECT entry_id AS entry, responses, saved_at AS savedAt FROM answers WHERE attempt_id = :id',
+    { id: attempt.id },
+  );
   const answers = new Map(stored.map((one) => [one.entry, one]));
   const events = await readEvents(database, attempt.id);
   return {
     name: own.name.trim(),
-    entries: entriesOf({ sections: attemptForm(edition, attempt, given.rules).sections }).map(({ id, content }, n) => {
-      const saved = answers.get(id);
-      const responses = fromJson<Responses>(saved?.responses ?? {});
-      const { points, most, waits } = scoreItem(content, responses);
-      const answered = Object.values(responses).some(isAnswered);
-      return {
-        number: n + 1,
-        stem: content.stem,
-        asks: asksFor(content),
-        mine: responsesInWords(content, responses),
-        right: rightInWords(content),
-        share: answered && !waits && most > 0 ? points / most : null,
-        savedAt: saved ? toMillis(saved.savedAt) : null,
-      };
-    }),
+    entries: entriesOf({ sections: attemptForm(edition, attempt, given.rules).sections }).map(
+      ({ id, content }, n) => {
+        const saved = answers.get(id);
+        const responses = fromJson<Responses>(saved?.responses ?? {});
+        const { points, most, waits } = scoreItem(content, responses);
+        const answered = Object.values(responses).some(isAnswered);
+        return {
+          number: n + 1,
+          stem: content.stem,
+          asks: asksFor(content),
+          mine: responsesInWords(content, responses),
+          right: rightInWords(content),
+          share: answered && !waits && most > 0 ? points / most : null,
+          savedAt: saved ? toMillis(saved.savedAt) : null,
+        };
+      },
+    ),
     events: events.map(({ at, ...event }) => ({ ...event, at: toMillis(at) })),
   };
 }

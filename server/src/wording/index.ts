@@ -16,11 +16,13 @@ const formulaLettersLimit = 20_000;
 const itemLettersLimit = 100_000;
 
 /** Macros multiply: a short formula could take long. */
-const macro = /\\(def|gdef|edef|xdef|let|futurelet|global|long|newcommand|renewcommand|providecommand)(?![a-zA-Z])/;
+const macro =
+  /\\(def|gdef|edef|xdef|let|futurelet|global|long|newcommand|renewcommand|providecommand)(?![a-zA-Z])/;
 
 function formulaProblem(latex: string): string | null {
   const shown = latex.length > 80 ? `${latex.slice(0, 80)} …` : latex;
-  if (macro.test(latex)) return `The formula “${shown}” defines commands, which is not possible here.`;
+  if (macro.test(latex))
+    return `The formula “${shown}” defines commands, which is not possible here.`;
   try {
     katex.renderToString(latex, { throwOnError: true, output: 'mathml', strict: 'ignore' });
     return null;
@@ -53,7 +55,10 @@ async function problemsIn(texts: PartText[]): Promise<WrongField[]> {
     letters += formulas.reduce((sum, latex) => sum + latex.length, 0);
     if (letters > formulaLettersLimit) {
       const most = formulaLettersLimit.toLocaleString('en');
-      return [...problems, { pointer, message: `The formulas have more than ${most} characters together.` }];
+      return [
+        ...problems,
+        { pointer, message: `The formulas have more than ${most} characters together.` },
+      ];
     }
     const message = await firstFormulaProblem(formulas);
     if (message !== null) problems.push({ pointer, message });

@@ -29,20 +29,43 @@ function sample(schema: Schema, depth = 0): unknown {
   const choice = schema.anyOf ?? schema.oneOf ?? schema.allOf;
   if (choice) return sample(choice.find(({ type }) => type !== 'null') ?? choice[0]!, depth);
   if (schema.type === 'object' || schema.properties) {
-    const entries = Object.entries(schema.properties ?? {}).filter(([name]) => depth < 6 || schema.required?.includes(name)); // prettier-ignore
+    const entries = Object.entries(schema.properties ?? {}).filter(
+      ([name]) => depth < 6 || schema.required?.includes(name),
+    );
     return Object.fromEntries(entries.map(([name, own]) => [name, sample(own, depth + 1)]));
   }
-  if (schema.type === 'array') return Array.from({ length: schema.minItems ?? 1 }, () => sample(schema.items ?? {}, depth + 1)); // prettier-ignore
-  if (schema.type === 'string') return filler[schema.format ?? ''] ?? 'a'.repeat(Math.max(1, schema.minLength ?? 1));
-  if (schema.type === 'integer' || schema.type === 'number') return Math.max(1, schema.minimum ?? 1);
+  if (schema.type === 'array')
+    return Array.from({ length: schema.minItems ?? 1 }, () =>
+      sample(schema.items ?? {}, depth + 1),
+    );
+  if (schema.type === 'string')
+    return filler[schema.format ?? ''] ?? 'a'.repeat(Math.max(1, schema.minLength ?? 1));
+  if (schema.type === 'integer' || schema.type === 'number')
+    return Math.max(1, schema.minimum ?? 1);
   if (schema.type === 'boolean') return true;
   return schema.type === 'null' ? null : {};
 }
 
-const tags = ['<a ', '<span data-gap="">', '<img alt="', '<p>', '\\frac{', '"><', '&#1', '!', ' ', '1', 'ä', '\u0000'];
+const tags = [
+  '<a ',
+  '<span data-gap="">',
+  '<img alt="',
+  '<p>',
+  '\\frac{',
+  '"><',
+  '&#1',
+  '!',
+  ' ',
+  '1',
+  'ä',
+  '\u0000',
+];
 
 /** Texts and lists of about `size` bytes that have made readers slow. */
-const longTexts = (size: number) => tags.map((piece) => piece.repeat(Math.floor(size / Buffer.byteLength(JSON.stringify(piece).slice(1, -1))))); // prettier-ignore
+const longTexts = (size: number) =>
+  tags.map((piece) =>
+    piece.repeat(Math.floor(size / Buffer.byteLength(JSON.stringify(piece).slice(1, -1)))),
+  );
 const longLists = (size: number, element: unknown) =>
   [element, 0, {}, 'a'].map((own) => {
     const length = Math.floor(size / (JSON.stringify(own).length + 1));
@@ -56,11 +79,17 @@ export function* nastyBodies(body: z.ZodType, largest: number): Generator<string
   const room = largest - JSON.stringify(base).length - 200;
   yield `${'['.repeat(largest / 2 - 10)}`;
   yield `{"a":${'[{},'.repeat(largest / 5)}`;
-  yield JSON.stringify(Object.fromEntries(Array.from({ length: largest / 14 }, (_, n) => [`k${n}`, n])));
+  yield JSON.stringify(
+    Object.fromEntries(Array.from({ length: largest / 14 }, (_, n) => [`k${n}`, n])),
+  );
   for (const place of placesIn(base)) {
     const value = at(base, place);
     const large =
-      typeof value === 'string' ? longTexts(room) : Array.isArray(value) ? longLists(room, value[0] ?? 1) : [];
+      typeof value === 'string'
+        ? longTexts(room)
+        : Array.isArray(value)
+          ? longLists(room, value[0] ?? 1)
+          : [];
     for (const own of large) {
       const text = JSON.stringify(replaced(base, place, own));
       if (text.length <= largest) yield text;
@@ -73,7 +102,8 @@ type Place = (string | number)[];
 function* placesIn(value: unknown, place: Place = []): Generator<Place> {
   if (typeof value === 'string' || Array.isArray(value)) yield place;
   if (typeof value !== 'object' || value === null) return;
-  for (const [name, own] of Object.entries(value)) yield* placesIn(own, [...place, Array.isArray(value) ? Number(name) : name]); // prettier-ignore
+  for (const [name, own] of Object.entries(value))
+    yield* placesIn(own, [...place, Array.isArray(value) ? Number(name) : name]);
 }
 
 const at = (value: any, place: Place): unknown => place.reduce((own, name) => own[name], value);
@@ -81,8 +111,12 @@ const at = (value: any, place: Place): unknown => place.reduce((own, name) => ow
 function replaced(value: unknown, place: Place, by: unknown): unknown {
   const [name, ...rest] = place;
   if (name === undefined) return by;
-  if (Array.isArray(value)) return value.map((own, n) => (n === name ? replaced(own, rest, by) : own));
-  return { ...(value as object), [name]: replaced((value as Record<string, unknown>)[name as string], rest, by) };
+  if (Array.isArray(value))
+    return value.map((own, n) => (n === name ? replaced(own, rest, by) : own));
+  return {
+    ...(value as object),
+    [name]: replaced((value as Record<string, unknown>)[name as string], rest, by),
+  };
 }
 
 /** What an address may hold at all: Node.js takes 16 kB of headers. */
@@ -91,12 +125,18 @@ const longestValue = 12_000;
 /** Queries, each with its question mark: none, and every one in which each field is as long as it may be, or far longer. */
 export function* nastyQueries(query: z.ZodType): Generator<string> {
   yield '';
-  const { properties = {} } = z.toJSONSchema(query, { io: 'input', unrepresentable: 'any' }) as Schema;
+  const { properties = {} } = z.toJSONSchema(query, {
+    io: 'input',
+    unrepresentable: 'any',
+  }) as Schema;
   for (const [name, schema] of Object.entries(properties))
     for (const size of new Set([schema.maxLength ?? longestValue, longestValue]))
       for (const piece of tags) {
         const coded = encodeURIComponent(piece);
-        const times = Math.min(Math.floor(size / piece.length), Math.floor(longestValue / coded.length));
+        const times = Math.min(
+          Math.floor(size / piece.length),
+          Math.floor(longestValue / coded.length),
+        );
         yield `?${name}=${coded.repeat(times)}`;
       }
 }

@@ -42,7 +42,8 @@ export class Visitor {
 
   set cookie(cookies: string) {
     this.jar.clear();
-    for (const pair of cookies.split('; ').filter(Boolean)) this.jar.set(pair.slice(0, pair.indexOf('=')), pair);
+    for (const pair of cookies.split('; ').filter(Boolean))
+      this.jar.set(pair.slice(0, pair.indexOf('=')), pair);
   }
 
   constructor(private readonly base: string) {}
@@ -69,7 +70,11 @@ export class Visitor {
     }
     const text = await response.text();
     const json = /\bjson/.test(response.headers.get('content-type') ?? '');
-    return { status: response.status, body: json ? JSON.parse(text) : text, headers: response.headers };
+    return {
+      status: response.status,
+      body: json ? JSON.parse(text) : text,
+      headers: response.headers,
+    };
   }
 
   get = <Body = any>(path: string) => this.send<Body>('GET', path);
@@ -78,7 +83,8 @@ export class Visitor {
   /** Like `send`, but anything other than success fails the test with the server's words. */
   async ok<Body = any>(method: string, path: string, body?: unknown): Promise<Body> {
     const reply = await this.send<Body>(method, path, body);
-    if (reply.status !== 200) throw new Error(`${method} ${path}: ${reply.status} ${JSON.stringify(reply.body)}`);
+    if (reply.status !== 200)
+      throw new Error(`${method} ${path}: ${reply.status} ${JSON.stringify(reply.body)}`);
     return reply.body;
   }
 
@@ -111,13 +117,17 @@ export async function fillSchool(database: Sequelize, now: number): Promise<Tabl
   // In one transaction and so on one connection, where the switch of the foreign keys holds.
   await database.transaction(async (transaction) => {
     await database.query('SET FOREIGN_KEY_CHECKS = 0', { transaction });
-    for (const [table, rows] of tables) await database.getQueryInterface().bulkInsert(table, rows, { transaction });
+    for (const [table, rows] of tables)
+      await database.getQueryInterface().bulkInsert(table, rows, { transaction });
     await database.query('SET FOREIGN_KEY_CHECKS = 1', { transaction });
   });
   return tables;
 }
 
-export async function openSchool({ socket = process.env.OAKEN_TEST_SOCKET!, fill = true } = {}): Promise<School> {
+export async function openSchool({
+  socket = process.env.OAKEN_TEST_SOCKET!,
+  fill = true,
+} = {}): Promise<School> {
   const place = { socket, name: `t_${randomBytes(6).toString('hex')}` };
   await createDatabase(place);
   const database = connect(place);
@@ -151,13 +161,19 @@ export async function openSchool({ socket = process.env.OAKEN_TEST_SOCKET!, fill
     visitor,
     staff(name) {
       const own = visitor();
-      return own.signIn(own.post('/api/session/staff', { name, password: signIns.teacher.password }));
+      return own.signIn(
+        own.post('/api/session/staff', { name, password: signIns.teacher.password }),
+      );
     },
     async student(className, at) {
       const own = visitor();
-      const { code } = (await row<{ code: string }>(database, 'SELECT code FROM classes WHERE name = :className', {
-        className,
-      }))!;
+      const { code } = (await row<{ code: string }>(
+        database,
+        'SELECT code FROM classes WHERE name = :className',
+        {
+          className,
+        },
+      ))!;
       const { name, passcode } = passcodesOf(seed, className)[at]!;
       const list = await own.ok('POST', '/api/session/class', { code });
       const { id } = list.students.find((one: { name: string }) => one.name === name);
@@ -247,7 +263,13 @@ export async function giveTest(
     ...wishes([classId], school.clock.now + 7 * 86_400_000),
     ...change,
   });
-  return { testId, test, classId, assignmentId: given.id as number, students: given.students as number };
+  return {
+    testId,
+    test,
+    classId,
+    assignmentId: given.id as number,
+    students: given.students as number,
+  };
 }
 
 export const answer = (

@@ -1,9 +1,20 @@
-import { api, type AnswerOf, type Api, type BodyOf, type Endpoint, type ParamsOf } from '@oaken/contract';
+import {
+  api,
+  type AnswerOf,
+  type Api,
+  type BodyOf,
+  type Endpoint,
+  type ParamsOf,
+} from '@oaken/contract';
 import { request } from './request';
 
 /** What an endpoint must be given; what it has no use for cannot be given. */
-type Given<E> = ([ParamsOf<E>] extends [Record<string, never>] ? unknown : { params: ParamsOf<E> }) &
-  ([BodyOf<E>] extends [undefined] ? unknown : { body: BodyOf<E> }) & { query?: Record<string, unknown> };
+type Given<E> = ([ParamsOf<E>] extends [Record<string, never>]
+  ? unknown
+  : { params: ParamsOf<E> }) &
+  ([BodyOf<E>] extends [undefined] ? unknown : { body: BodyOf<E> }) & {
+    query?: Record<string, unknown>;
+  };
 
 /** The address of an endpoint, for links that the browser follows itself. */
 export function addressOf(
@@ -16,12 +27,16 @@ export function addressOf(
   );
   const search = new URLSearchParams();
   for (const [key, value] of Object.entries(query))
-    if (value !== undefined && value !== null && String(value) !== '') search.set(key, String(value));
+    if (value !== undefined && value !== null && String(value) !== '')
+      search.set(key, String(value));
   return search.size > 0 ? `${path}?${search}` : path;
 }
 
 /** Calls an endpoint of the contract by its name. */
-export function call<Name extends keyof Api>(name: Name, given: Given<Api[Name]>): Promise<AnswerOf<Api[Name]>> {
+export function call<Name extends keyof Api>(
+  name: Name,
+  given: Given<Api[Name]>,
+): Promise<AnswerOf<Api[Name]>> {
   const { params, query, body } = given as {
     params?: Record<string, unknown>;
     query?: Record<string, unknown>;

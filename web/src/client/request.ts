@@ -2,7 +2,8 @@
 import type { ProblemBody } from '@oaken/contract';
 
 /** The name under which an administrator finds what happened in the server's log. */
-const nameOf = ({ requestId }: ProblemBody) => (requestId === undefined ? undefined : `(Reference: ${requestId})`);
+const nameOf = ({ requestId }: ProblemBody) =>
+  requestId === undefined ? undefined : `(Reference: ${requestId})`;
 
 export class Refused extends Error {
   override name = 'Refused';
@@ -40,10 +41,16 @@ let whenSignedOut: SignedOut = () => {};
 /** Says what to do when the server says that nobody is signed in. */
 export const onSignedOut = (act: SignedOut) => (whenSignedOut = act);
 
-async function send(method: string, path: string, body: unknown, options: { signal?: AbortSignal }): Promise<Response> {
+async function send(
+  method: string,
+  path: string,
+  body: unknown,
+  options: { signal?: AbortSignal },
+): Promise<Response> {
   const headers: Record<string, string> = {};
   const file = body instanceof Blob;
-  if (body !== undefined) headers['Content-Type'] = file ? 'application/octet-stream' : 'application/json';
+  if (body !== undefined)
+    headers['Content-Type'] = file ? 'application/octet-stream' : 'application/json';
   if (csrf !== null) headers['X-CSRF-Token'] = csrf;
   let response: Response;
   try {
@@ -63,7 +70,13 @@ async function send(method: string, path: string, body: unknown, options: { sign
     title: `The server answered ${response.status}.`,
     status: response.status,
   }));
-  if (response.status === 401 && csrf !== null && !path.startsWith('/api/session') && (await whenSignedOut())) return send(method, path, body, options); // prettier-ignore
+  if (
+    response.status === 401 &&
+    csrf !== null &&
+    !path.startsWith('/api/session') &&
+    (await whenSignedOut())
+  )
+    return send(method, path, body, options);
   throw new Refused(problem as ProblemBody);
 }
 

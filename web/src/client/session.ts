@@ -49,6 +49,8 @@ export const useSession = defineStore('session', () => {
     setCsrf(null);
   }
 
-  const name = computed(() => (account.value ? `${account.value.givenName} ${account.value.familyName}` : ''));
+  const name = computed(() =>
+    account.value ? `${account.value.givenName} ${account.value.familyName}` : '',
+  );
   return { account, school, demonstration, known, away, name, take, load, signOut, now, setClock };
 });

@@ -44,7 +44,9 @@ const officePlaces = [
   { to: '/office', name: 'People', icon: Users },
   { to: '/office/standards', name: 'Standards', icon: ListTree },
 ];
-const places = computed(() => (session.account?.role === 'administrator' ? officePlaces : teacherPlaces));
+const places = computed(() =>
+  session.account?.role === 'administrator' ? officePlaces : teacherPlaces,
+);
 const isHere = (to: string) =>
   to === '/' || to === '/office'
     ? route.path === to
@@ -84,8 +86,17 @@ async function leave(): Promise<void> {
       </RouterLink>
       <div class="below">
         <LastSteps />
-        <button class="place" :title="theme === 'dark' ? 'Light page' : 'Dark page'" @click="turnTheme">
-          <component :is="theme === 'dark' ? Sun : Moon" :size="18" :stroke-width="1.7" aria-hidden="true" />
+        <button
+          class="place"
+          :title="theme === 'dark' ? 'Light page' : 'Dark page'"
+          @click="turnTheme"
+        >
+          <component
+            :is="theme === 'dark' ? Sun : Moon"
+            :size="18"
+            :stroke-width="1.7"
+            aria-hidden="true"
+          />
           {{ theme === 'dark' ? 'Light' : 'Dark' }}
         </button>
         <RouterLink

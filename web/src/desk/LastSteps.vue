@@ -8,7 +8,13 @@ const open = ref(false);
 </script>
 
 <template>
-  <ElPopover v-if="steps.length > 0" v-model:visible="open" placement="right-end" trigger="click" :width="380">
+  <ElPopover
+    v-if="steps.length > 0"
+    v-model:visible="open"
+    placement="right-end"
+    trigger="click"
+    :width="380"
+  >
     <template #reference>
       <button class="place" title="What can still be undone">
         <History :size="18" :stroke-width="1.7" aria-hidden="true" />

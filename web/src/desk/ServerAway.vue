@@ -38,8 +38,8 @@ onUnmounted(() => {
     <h1>The server does not answer</h1>
     <p>{{ session.away }}</p>
     <p>
-      You may well be signed in still. This page asks again every few seconds and goes on where you were; what waited in
-      this browser is kept.
+      You may well be signed in still. This page asks again every few seconds and goes on where you
+      were; what waited in this browser is kept.
     </p>
     <p class="faded">If it stays so, tell whoever looks after Oaken Ledger at your school.</p>
     <el-button type="primary" :loading="asking" @click="ask">Ask now</el-button>

@@ -6,7 +6,9 @@ import { notice, takeBack } from './undo';
   <div class="strip-place" aria-live="polite">
     <div v-if="notice" class="strip" :class="notice.kind">
       <span>{{ notice.text }}</span>
-      <RouterLink v-if="notice.link" :to="notice.link.to" @click="notice = null">{{ notice.link.text }}</RouterLink>
+      <RouterLink v-if="notice.link" :to="notice.link.to" @click="notice = null">{{
+        notice.link.text
+      }}</RouterLink>
       <button v-if="notice.undo" @click="takeBack({ undo: notice.undo })">Undo</button>
       <button aria-label="Close this notice" @click="notice = null">×</button>
     </div>

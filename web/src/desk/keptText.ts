@@ -67,10 +67,22 @@ export function useKeptText<Text>(name: string, basedOn: () => string | number) 
   watch(
     text,
     () => {
-      if (changed.value) localStorage.setItem(key, asText({ basedOn: base.value, text: text.value }));
+      if (changed.value)
+        localStorage.setItem(key, asText({ basedOn: base.value, text: text.value }));
       else if (asked) forget();
     },
     { deep: true },
   );
-  return { text, changed, recovered, base, take, rebase, recover, startOver, forget, asSent: () => asText(text.value) };
+  return {
+    text,
+    changed,
+    recovered,
+    base,
+    take,
+    rebase,
+    recover,
+    startOver,
+    forget,
+    asSent: () => asText(text.value),
+  };
 }

@@ -16,23 +16,59 @@ const teacher = (title: string) => ({ who: 'teacher' as const, title });
 export const open = ['/sign-in', '/setup', '/welcome'];
 
 const routes: RouteRecordRaw[] = [
-  { path: '/sign-in', component: () => import('./accounts/SignInPage.vue'), meta: { title: 'Sign in' } },
-  { path: '/setup', component: () => import('./accounts/SetupPage.vue'), meta: { title: 'Begin a school' } },
-  { path: '/welcome', component: () => import('./accounts/WelcomePage.vue'), meta: { title: 'Choose a password' } },
-  { path: '/account', component: () => import('./accounts/AccountPage.vue'), meta: { title: 'My account' } },
+  {
+    path: '/sign-in',
+    component: () => import('./accounts/SignInPage.vue'),
+    meta: { title: 'Sign in' },
+  },
+  {
+    path: '/setup',
+    component: () => import('./accounts/SetupPage.vue'),
+    meta: { title: 'Begin a school' },
+  },
+  {
+    path: '/welcome',
+    component: () => import('./accounts/WelcomePage.vue'),
+    meta: { title: 'Choose a password' },
+  },
+  {
+    path: '/account',
+    component: () => import('./accounts/AccountPage.vue'),
+    meta: { title: 'My account' },
+  },
   { path: '/', component: () => import('./today/TodayPage.vue'), meta: teacher('Today') },
   { path: '/banks', component: () => import('./banks/BanksPage.vue'), meta: teacher('Banks') },
-  { path: '/banks/retired', component: () => import('./banks/RetiredPage.vue'), meta: teacher('Retired items') },
-  { path: '/banks/import', component: () => import('./interchange/ImportPage.vue'), meta: teacher('Bring items in') },
-  { path: '/passages', component: () => import('./passages/PassagesPage.vue'), meta: teacher('Passages') },
+  {
+    path: '/banks/retired',
+    component: () => import('./banks/RetiredPage.vue'),
+    meta: teacher('Retired items'),
+  },
+  {
+    path: '/banks/import',
+    component: () => import('./interchange/ImportPage.vue'),
+    meta: teacher('Bring items in'),
+  },
+  {
+    path: '/passages',
+    component: () => import('./passages/PassagesPage.vue'),
+    meta: teacher('Passages'),
+  },
   {
     path: '/passages/:passageId(\\d+|new)',
     component: () => import('./passages/PassagePage.vue'),
     meta: teacher('Passage'),
   },
-  { path: '/items/:itemId(\\d+|new)', component: () => import('./items/ItemPage.vue'), meta: teacher('Item') },
+  {
+    path: '/items/:itemId(\\d+|new)',
+    component: () => import('./items/ItemPage.vue'),
+    meta: teacher('Item'),
+  },
   { path: '/tests', component: () => import('./tests/TestsPage.vue'), meta: teacher('Tests') },
-  { path: '/tests/:testId(\\d+)', component: () => import('./tests/BuildPage.vue'), meta: teacher('Test') },
+  {
+    path: '/tests/:testId(\\d+)',
+    component: () => import('./tests/BuildPage.vue'),
+    meta: teacher('Test'),
+  },
   {
     path: '/tests/:testId(\\d+)/items/:entryId',
     component: () => import('./tests/EditItemPage.vue'),
@@ -43,7 +79,11 @@ const routes: RouteRecordRaw[] = [
     component: () => import('./tests/LookThroughPage.vue'),
     meta: teacher('Look through'),
   },
-  { path: '/tests/:testId(\\d+)/print', component: () => import('./tests/PrintPage.vue'), meta: teacher('Print') },
+  {
+    path: '/tests/:testId(\\d+)/print',
+    component: () => import('./tests/PrintPage.vue'),
+    meta: teacher('Print'),
+  },
   {
     path: '/tests/:testId(\\d+)/blueprint',
     component: () => import('./tests/BlueprintPage.vue'),
@@ -74,7 +114,11 @@ const routes: RouteRecordRaw[] = [
     component: () => import('./classes/ClassListPage.vue'),
     meta: teacher('Class list'),
   },
-  { path: '/schedule', component: () => import('./assignments/SchedulePage.vue'), meta: teacher('Schedule') },
+  {
+    path: '/schedule',
+    component: () => import('./assignments/SchedulePage.vue'),
+    meta: teacher('Schedule'),
+  },
   {
     path: '/assignments/:assignmentId(\\d+)',
     component: () => import('./assignments/AssignmentPage.vue'),
@@ -85,7 +129,11 @@ const routes: RouteRecordRaw[] = [
     component: () => import('./watching/WatchPage.vue'),
     meta: teacher('Watch'),
   },
-  { path: '/marking', component: () => import('./marking/MarkingListPage.vue'), meta: teacher('Marking') },
+  {
+    path: '/marking',
+    component: () => import('./marking/MarkingListPage.vue'),
+    meta: teacher('Marking'),
+  },
   {
     path: '/marking/:assignmentId(\\d+)/:entryId/:partId',
     component: () => import('./marking/MarkingPage.vue'),
@@ -111,8 +159,16 @@ const routes: RouteRecordRaw[] = [
     component: () => import('./marking/UnknownPage.vue'),
     meta: teacher('Answers to decide'),
   },
-  { path: '/mailbox', component: () => import('./letters/MailboxPage.vue'), meta: teacher('Mailbox') },
-  { path: '/results', component: () => import('./results/ResultsListPage.vue'), meta: teacher('Results') },
+  {
+    path: '/mailbox',
+    component: () => import('./letters/MailboxPage.vue'),
+    meta: teacher('Mailbox'),
+  },
+  {
+    path: '/results',
+    component: () => import('./results/ResultsListPage.vue'),
+    meta: teacher('Results'),
+  },
   {
     path: '/results/:assignmentId(\\d+)/:tab(overview|items|students|standards|compare)?',
     component: () => import('./results/ResultsPage.vue'),
@@ -123,7 +179,11 @@ const routes: RouteRecordRaw[] = [
     component: () => import('./results/ResultsPage.vue'),
     meta: teacher('Results'),
   },
-  { path: '/results/bring', component: () => import('./results/BringPage.vue'), meta: teacher('Bring answers in') },
+  {
+    path: '/results/bring',
+    component: () => import('./results/BringPage.vue'),
+    meta: teacher('Bring answers in'),
+  },
   {
     path: '/results/:assignmentId(\\d+)/students/:studentId(\\d+)',
     component: () => import('./results/StudentPage.vue'),
@@ -149,7 +209,11 @@ const routes: RouteRecordRaw[] = [
     component: () => import('../office/StandardsPage.vue'),
     meta: { who: 'administrator', title: 'Standards' },
   },
-  { path: '/:rest(.*)*', component: () => import('./NotFoundPage.vue'), meta: { title: 'Not found' } },
+  {
+    path: '/:rest(.*)*',
+    component: () => import('./NotFoundPage.vue'),
+    meta: { title: 'Not found' },
+  },
 ];
 
 export const router = createRouter({ history: createWebHistory(), routes });
@@ -171,7 +235,8 @@ router.beforeEach(async (to) => {
     location.assign('/seat');
     return false;
   }
-  if (to.meta.who && to.meta.who !== account.role) return account.role === 'administrator' ? '/office' : '/';
+  if (to.meta.who && to.meta.who !== account.role)
+    return account.role === 'administrator' ? '/office' : '/';
   return true;
 });
 

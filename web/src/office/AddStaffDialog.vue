@@ -43,11 +43,19 @@ async function add(): Promise<void> {
 <template>
   <ElDialog v-model="open" title="Add teachers" width="760px">
     <p>
-      One person a line, such as <code>Ana Lee</code> or <code>Ana Lee, ana@school.example</code>. A list from a
-      spreadsheet can have columns: given name, family name, email, sign-in name, role.
+      One person a line, such as <code>Ana Lee</code> or <code>Ana Lee, ana@school.example</code>. A
+      list from a spreadsheet can have columns: given name, family name, email, sign-in name, role.
     </p>
-    <ElInput v-model="text" type="textarea" :rows="5" aria-label="Names" placeholder="Type or paste names here" />
-    <p class="file"><FileButton accept=".csv,.txt" @chosen="take">Choose a CSV file …</FileButton></p>
+    <ElInput
+      v-model="text"
+      type="textarea"
+      :rows="5"
+      aria-label="Names"
+      placeholder="Type or paste names here"
+    />
+    <p class="file">
+      <FileButton accept=".csv,.txt" @chosen="take">Choose a CSV file …</FileButton>
+    </p>
     <template v-if="list.people.length > 0 || list.problems.length > 0">
       <h3>{{ count(list.people.length, 'person', 'people') }} to add</h3>
       <ElTable :data="list.people" row-key="line" max-height="240">

@@ -10,7 +10,9 @@ const emit = defineEmits<{ close: [] }>();
 const words = useWords();
 const open = computed({ get: () => props.links.length > 0, set: () => emit('close') });
 const asText = computed(() =>
-  props.links.map(({ name, signInName, link }) => `${name} (sign-in name ${signInName}): ${link}`).join('\n'),
+  props.links
+    .map(({ name, signInName, link }) => `${name} (sign-in name ${signInName}): ${link}`)
+    .join('\n'),
 );
 
 async function copy(): Promise<void> {
@@ -24,10 +26,15 @@ async function copy(): Promise<void> {
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="links.length === 1 ? 'Sign-in link' : `${links.length} sign-in links`" width="720px">
+  <ElDialog
+    v-model="open"
+    :title="links.length === 1 ? 'Sign-in link' : `${links.length} sign-in links`"
+    width="720px"
+  >
     <p>
-      Give each person their own link. It works once, until {{ links[0] ? words.time(links[0].until) : '' }}, and lets
-      them choose a password. <b>It is not shown again</b>; you can always make another.
+      Give each person their own link. It works once, until
+      {{ links[0] ? words.time(links[0].until) : '' }}, and lets them choose a password.
+      <b>It is not shown again</b>; you can always make another.
     </p>
     <ElTable :data="links" row-key="id" max-height="360">
       <ElTableColumn label="Name" prop="name" min-width="140" />

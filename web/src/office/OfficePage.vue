@@ -41,8 +41,9 @@ async function setBlocked(person: StaffRow, blocked: boolean): Promise<void> {
   try {
     await call('blockAccount', { params: { accountId: person.id }, body: { blocked } });
     const name = `${person.givenName} ${person.familyName}`;
-    done(blocked ? `${name} is blocked and signed out everywhere.` : `${name} can sign in again.`, () =>
-      setBlocked(person, !blocked),
+    done(
+      blocked ? `${name} is blocked and signed out everywhere.` : `${name} can sign in again.`,
+      () => setBlocked(person, !blocked),
     );
     await load();
   } catch (error) {
@@ -65,7 +66,10 @@ const lastSignIn = ({ blocked, signedInAt }: StaffRow) =>
 </script>
 
 <template>
-  <PageHead title="People" :where="`${session.school.name} · times of ${session.school.zone.replaceAll('_', ' ')}`">
+  <PageHead
+    title="People"
+    :where="`${session.school.name} · times of ${session.school.zone.replaceAll('_', ' ')}`"
+  >
     <ElButton type="primary" @click="adding = true">Add teachers …</ElButton>
   </PageHead>
   <div class="one-sheet">
@@ -86,16 +90,22 @@ const lastSignIn = ({ blocked, signedInAt }: StaffRow) =>
       </ElTableColumn>
       <ElTableColumn label="" width="240" align="right">
         <template #default="{ row }">
-          <ElButton size="small" :disabled="row.blocked" @click="makeLink(row)">New sign-in link</ElButton>
-          <ElButton v-if="row.id !== session.account?.id" size="small" @click="setBlocked(row, !row.blocked)">
+          <ElButton size="small" :disabled="row.blocked" @click="makeLink(row)"
+            >New sign-in link</ElButton
+          >
+          <ElButton
+            v-if="row.id !== session.account?.id"
+            size="small"
+            @click="setBlocked(row, !row.blocked)"
+          >
             {{ row.blocked ? 'Unblock' : 'Block' }}
           </ElButton>
         </template>
       </ElTableColumn>
     </ElTable>
     <p v-if="office && office.staff.length === 1" class="faded first">
-      You are the only one so far. Add your teachers; each gets a link to choose a password. Students come with their
-      classes, which teachers make.
+      You are the only one so far. Add your teachers; each gets a link to choose a password.
+      Students come with their classes, which teachers make.
     </p>
   </div>
   <FootingLine label="The school in figures">
@@ -117,7 +127,11 @@ const lastSignIn = ({ blocked, signedInAt }: StaffRow) =>
       >
     </template>
   </FootingLine>
-  <AddStaffDialog v-model="adding" :taken="office?.staff.map(({ signInName }) => signInName) ?? []" @added="added" />
+  <AddStaffDialog
+    v-model="adding"
+    :taken="office?.staff.map(({ signInName }) => signInName) ?? []"
+    @added="added"
+  />
   <LinksDialog :links="links" @close="links = []" />
 </template>
 

@@ -41,7 +41,11 @@ async function look(chosen: File): Promise<void> {
   preview.value = null;
   const query = { name: chosen.name, type: typeOf(chosen) };
   await attempt(async () => {
-    preview.value = await request<FrameworkPreview>('POST', addressOf('previewFramework', {}, query), chosen);
+    preview.value = await request<FrameworkPreview>(
+      'POST',
+      addressOf('previewFramework', {}, query),
+      chosen,
+    );
     Object.assign(form, preview.value.framework);
   });
 }
@@ -58,7 +62,9 @@ async function importIt(): Promise<void> {
   await load();
 }
 const gradesOf = (framework: Frameworks[number]) =>
-  [...new Set(framework.standards.flatMap(({ grades }) => grades))].sort((a, b) => a - b).join(', ');
+  [...new Set(framework.standards.flatMap(({ grades }) => grades))]
+    .sort((a, b) => a - b)
+    .join(', ');
 const subjectsOf = (framework: Frameworks[number]) =>
   [...new Set(framework.standards.map(({ subject }) => subject))].join(', ');
 </script>
@@ -70,8 +76,9 @@ const subjectsOf = (framework: Frameworks[number]) =>
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <EmptyNote v-if="frameworks?.length === 0" title="There are no standards yet.">
-      Import a framework as CASE 1.0 JSON from its publisher, or as CSV with the columns code, statement, parent and
-      grades. Teachers can then find items by standard and read results by standard.
+      Import a framework as CASE 1.0 JSON from its publisher, or as CSV with the columns code,
+      statement, parent and grades. Teachers can then find items by standard and read results by
+      standard.
     </EmptyNote>
     <ElTable v-else-if="frameworks" :data="frameworks" row-key="id">
       <ElTableColumn label="Framework" prop="name" min-width="240" />
@@ -93,7 +100,9 @@ const subjectsOf = (framework: Frameworks[number]) =>
     <ElSkeleton v-if="!preview && !general && !errorAt('')" :rows="4" animated />
     <template v-if="preview">
       <ElForm label-position="top" class="facts" @submit.prevent="importIt">
-        <ElFormItem label="Name" :error="errorAt('/name')"><ElInput v-model="form.name" maxlength="200" /></ElFormItem>
+        <ElFormItem label="Name" :error="errorAt('/name')"
+          ><ElInput v-model="form.name" maxlength="200"
+        /></ElFormItem>
         <ElFormItem label="Publisher" :error="errorAt('/publisher')">
           <ElInput v-model="form.publisher" maxlength="200" />
         </ElFormItem>
@@ -102,10 +111,11 @@ const subjectsOf = (framework: Frameworks[number]) =>
         </ElFormItem>
       </ElForm>
       <p>
-        {{ count(preview.total, 'standard') }}, grades {{ preview.grades.join(', ') || 'not given' }}.
+        {{ count(preview.total, 'standard') }}, grades
+        {{ preview.grades.join(', ') || 'not given' }}.
         <template v-if="preview.known > 0"
-          >{{ count(preview.known, 'code') }} {{ preview.known === 1 ? 'is' : 'are' }} in another framework of this
-          school too; both stay.</template
+          >{{ count(preview.known, 'code') }} {{ preview.known === 1 ? 'is' : 'are' }} in another
+          framework of this school too; both stay.</template
         >
       </p>
       <ElTable :data="preview.lines" row-key="code" max-height="300">

@@ -26,7 +26,9 @@ defineExpose({ open });
 <template>
   <div>
     <p v-if="!address">
-      <button type="button" class="word" @click="open(false)">Have these times in my own calendar</button>
+      <button type="button" class="word" @click="open(false)">
+        Have these times in my own calendar
+      </button>
     </p>
     <template v-else>
       <p>
@@ -34,8 +36,12 @@ defineExpose({ open });
         <code>{{ address }}</code>
       </p>
       <p>
-        <button type="button" class="word" @click="copy">{{ copied ? 'Copied' : 'Copy it' }}</button>
-        <button type="button" class="word" @click="open(true)">Make a new address; the old one ends</button>
+        <button type="button" class="word" @click="copy">
+          {{ copied ? 'Copied' : 'Copy it' }}
+        </button>
+        <button type="button" class="word" @click="open(true)">
+          Make a new address; the old one ends
+        </button>
       </p>
     </template>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

@@ -26,7 +26,11 @@ const choices = computed(() =>
 );
 const many = computed(() => props.part.kind === 'multiple-choice');
 const chosen = computed<string[]>(() =>
-  Array.isArray(props.response) ? (props.response as string[]) : props.response ? [String(props.response)] : [],
+  Array.isArray(props.response)
+    ? (props.response as string[])
+    : props.response
+      ? [String(props.response)]
+      : [],
 );
 const most = computed(() => ('mostChosen' in props.part ? props.part.mostChosen : undefined));
 const full = computed(() => most.value !== undefined && chosen.value.length >= most.value);
@@ -36,7 +40,9 @@ const nameOf = (text: string) =>
   text === '' ? 'Empty choice' : text.includes('data-formula') ? plainText(text) : undefined;
 function choose(id: string): void {
   if (!many.value) return emit('answer', id);
-  const next = chosen.value.includes(id) ? chosen.value.filter((own) => own !== id) : [...chosen.value, id];
+  const next = chosen.value.includes(id)
+    ? chosen.value.filter((own) => own !== id)
+    : [...chosen.value, id];
   emit('answer', next);
 }
 </script>
@@ -47,7 +53,10 @@ function choose(id: string): void {
       {{ many ? (most ? `Choose up to ${most}.` : 'Choose all that are right.') : 'Choose one.' }}
     </legend>
     <div v-for="choice in choices" :key="choice.id" class="line">
-      <label class="choice" :class="{ chosen: chosen.includes(choice.id), struck: struck.includes(choice.id) }">
+      <label
+        class="choice"
+        :class="{ chosen: chosen.includes(choice.id), struck: struck.includes(choice.id) }"
+      >
         <input
           :type="many ? 'checkbox' : 'radio'"
           :name="name"

@@ -3,7 +3,12 @@
 import type { SittingDrawing, Stroke } from '@oaken/core/items';
 import { computed, ref } from 'vue';
 
-const props = defineProps<{ part: SittingDrawing; response: unknown; name: string; disabled?: boolean }>();
+const props = defineProps<{
+  part: SittingDrawing;
+  response: unknown;
+  name: string;
+  disabled?: boolean;
+}>();
 const emit = defineEmits<{ answer: [response: Stroke[]] }>();
 
 const inks = ['var(--ink)', '#1d6a78', '#a3452f', '#5b3f2a', '#7a5c00', '#5c3a7e'];
@@ -52,7 +57,9 @@ function end(): void {
   drawing.value = null;
 }
 function key(event: KeyboardEvent): void {
-  const step = { ArrowUp: [0, -10], ArrowDown: [0, 10], ArrowLeft: [-10, 0], ArrowRight: [10, 0] }[event.key];
+  const step = { ArrowUp: [0, -10], ArrowDown: [0, 10], ArrowLeft: [-10, 0], ArrowRight: [10, 0] }[
+    event.key
+  ];
   if (props.disabled || (!step && event.key !== ' ')) return;
   event.preventDefault();
   pen.value ??= { x: 500, y: Math.round(height.value / 2), down: false };
@@ -93,10 +100,16 @@ function key(event: KeyboardEvent): void {
     >
       {{ { 3: 'Thin', 6: 'Middle', 14: 'Thick' }[own] }}
     </button>
-    <button type="button" :disabled="disabled || strokes.length === 0" @click="emit('answer', strokes.slice(0, -1))">
+    <button
+      type="button"
+      :disabled="disabled || strokes.length === 0"
+      @click="emit('answer', strokes.slice(0, -1))"
+    >
       Undo
     </button>
-    <button type="button" :disabled="disabled || strokes.length === 0" @click="emit('answer', [])">Clear</button>
+    <button type="button" :disabled="disabled || strokes.length === 0" @click="emit('answer', [])">
+      Clear
+    </button>
   </div>
   <svg
     ref="sheet"
@@ -113,7 +126,13 @@ function key(event: KeyboardEvent): void {
     @blur="pen = null"
   >
     <image v-if="part.ground" :href="part.ground.file" width="1000" :height="height" />
-    <path v-for="(own, at) in shown" :key="at" :d="pathOf(own)" :stroke="inks[own.ink]" :stroke-width="own.width" />
+    <path
+      v-for="(own, at) in shown"
+      :key="at"
+      :d="pathOf(own)"
+      :stroke="inks[own.ink]"
+      :stroke-width="own.width"
+    />
     <circle v-if="pen" :cx="pen.x" :cy="pen.y" r="9" class="pen" :class="{ down: pen.down }" />
   </svg>
   <p v-if="!disabled" class="hint">

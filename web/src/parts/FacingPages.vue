@@ -3,7 +3,14 @@
 import { computed, ref } from 'vue';
 
 const props = withDefaults(
-  defineProps<{ name: string; left: string; right: string; start?: number; least?: number; most?: number }>(),
+  defineProps<{
+    name: string;
+    left: string;
+    right: string;
+    start?: number;
+    least?: number;
+    most?: number;
+  }>(),
   {
     start: 46,
     least: 22,
@@ -38,7 +45,12 @@ function drag(event: PointerEvent): void {
 <template>
   <div class="facing">
     <div class="sides" role="group" aria-label="Pages">
-      <button v-for="own in ['left', 'right'] as const" :key="own" :aria-pressed="side === own" @click="side = own">
+      <button
+        v-for="own in ['left', 'right'] as const"
+        :key="own"
+        :aria-pressed="side === own"
+        @click="side = own"
+      >
         {{ own === 'left' ? left : right }}
       </button>
     </div>

@@ -4,14 +4,23 @@ import type { SittingGrid } from '@oaken/core/items';
 import { computed } from 'vue';
 import RichText from './RichText.vue';
 
-const props = defineProps<{ part: SittingGrid; response: unknown; name: string; disabled?: boolean }>();
+const props = defineProps<{
+  part: SittingGrid;
+  response: unknown;
+  name: string;
+  disabled?: boolean;
+}>();
 const emit = defineEmits<{ answer: [response: string[]] }>();
 const given = computed(() => (Array.isArray(props.response) ? (props.response as string[]) : []));
 
 function mark(row: string, column: string): void {
   const pair = `${row} ${column}`;
-  if (!props.part.many) return emit('answer', [...given.value.filter((own) => !own.startsWith(`${row} `)), pair]);
-  emit('answer', given.value.includes(pair) ? given.value.filter((own) => own !== pair) : [...given.value, pair]);
+  if (!props.part.many)
+    return emit('answer', [...given.value.filter((own) => !own.startsWith(`${row} `)), pair]);
+  emit(
+    'answer',
+    given.value.includes(pair) ? given.value.filter((own) => own !== pair) : [...given.value, pair],
+  );
 }
 </script>
 
@@ -22,7 +31,9 @@ function mark(row: string, column: string): void {
       <thead>
         <tr>
           <td />
-          <th v-for="column in part.columns" :key="column.id" scope="col"><RichText :html="column.text" inline /></th>
+          <th v-for="column in part.columns" :key="column.id" scope="col">
+            <RichText :html="column.text" inline />
+          </th>
         </tr>
       </thead>
       <tbody>

@@ -5,7 +5,12 @@ import { type SittingInlineChoice } from '@oaken/core/items';
 import { nextTick, onMounted, ref, watch } from 'vue';
 import RichText from './RichText.vue';
 
-const props = defineProps<{ part: SittingInlineChoice; response: unknown; name: string; disabled?: boolean }>();
+const props = defineProps<{
+  part: SittingInlineChoice;
+  response: unknown;
+  name: string;
+  disabled?: boolean;
+}>();
 const emit = defineEmits<{ answer: [response: string[]] }>();
 const place = ref<HTMLElement>();
 

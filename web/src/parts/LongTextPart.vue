@@ -4,7 +4,12 @@ import { wordsIn } from '@oaken/core/plain';
 import { computed, ref } from 'vue';
 import SignKeys from './SignKeys.vue';
 
-const props = defineProps<{ part: SittingLongText; response: unknown; name: string; disabled?: boolean }>();
+const props = defineProps<{
+  part: SittingLongText;
+  response: unknown;
+  name: string;
+  disabled?: boolean;
+}>();
 const emit = defineEmits<{ answer: [response: string] }>();
 
 const field = ref<HTMLTextAreaElement | null>(null);
@@ -16,7 +21,9 @@ const asked = computed(() => {
   if (leastWords) return `at least ${leastWords} words`;
   return mostWords ? `at most ${mostWords} words` : '';
 });
-const over = computed(() => props.part.mostWords !== undefined && words.value > props.part.mostWords);
+const over = computed(
+  () => props.part.mostWords !== undefined && words.value > props.part.mostWords,
+);
 </script>
 
 <template>
@@ -33,7 +40,8 @@ const over = computed(() => props.part.mostWords !== undefined && words.value > 
     />
   </label>
   <p class="hint" :class="{ over }">
-    {{ words }} {{ words === 1 ? 'word' : 'words' }}{{ over ? `, ${words - part.mostWords!} too many` : '' }}
+    {{ words }} {{ words === 1 ? 'word' : 'words'
+    }}{{ over ? `, ${words - part.mostWords!} too many` : '' }}
   </p>
   <SignKeys :field="field" :disabled="disabled" />
 </template>

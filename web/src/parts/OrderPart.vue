@@ -5,7 +5,12 @@ import type { SittingOrdering } from '@oaken/core/items';
 import { computed, nextTick, ref } from 'vue';
 import RichText from './RichText.vue';
 
-const props = defineProps<{ part: SittingOrdering; response: unknown; name: string; disabled?: boolean }>();
+const props = defineProps<{
+  part: SittingOrdering;
+  response: unknown;
+  name: string;
+  disabled?: boolean;
+}>();
 const emit = defineEmits<{ answer: [response: string[]] }>();
 const list = ref<HTMLElement>();
 const dragged = ref<string | null>(null);

@@ -4,7 +4,12 @@ import type { SittingPlaces } from '@oaken/core/items';
 import { computed } from 'vue';
 import { shapeOf } from './placeShape';
 
-const props = defineProps<{ part: SittingPlaces; response: unknown; name: string; disabled?: boolean }>();
+const props = defineProps<{
+  part: SittingPlaces;
+  response: unknown;
+  name: string;
+  disabled?: boolean;
+}>();
 const emit = defineEmits<{ answer: [response: string[]] }>();
 const chosen = computed(() => (Array.isArray(props.response) ? (props.response as string[]) : []));
 const most = computed(() => props.part.mostChosen);
@@ -12,9 +17,13 @@ const most = computed(() => props.part.mostChosen);
 function toggle(id: string): void {
   if (props.disabled) return;
   if (chosen.value.includes(id))
-    emit('answer', chosen.value.filter((own) => own !== id)); // prettier-ignore
+    emit(
+      'answer',
+      chosen.value.filter((own) => own !== id),
+    );
   else if (most.value === 1) emit('answer', [id]);
-  else if (most.value === undefined || chosen.value.length < most.value) emit('answer', [...chosen.value, id]);
+  else if (most.value === undefined || chosen.value.length < most.value)
+    emit('answer', [...chosen.value, id]);
 }
 </script>
 
@@ -35,7 +44,11 @@ function toggle(id: string): void {
       :width="part.picture.width"
       :height="part.picture.height"
     />
-    <svg :viewBox="`0 0 ${part.picture.width} ${part.picture.height}`" role="group" aria-label="Places on the picture">
+    <svg
+      :viewBox="`0 0 ${part.picture.width} ${part.picture.height}`"
+      role="group"
+      aria-label="Places on the picture"
+    >
       <component
         :is="shapeOf(place).is"
         v-for="place in part.places"

@@ -20,8 +20,12 @@ const said = ref('');
 
 /** Matching joins a place on the left to a card on the right; sorting joins a card to its group. */
 const matching = computed(() => props.part.kind === 'matching');
-const places = computed(() => (props.part.kind === 'matching' ? props.part.left : props.part.groups));
-const cards = computed(() => (props.part.kind === 'matching' ? props.part.right : props.part.choices));
+const places = computed(() =>
+  props.part.kind === 'matching' ? props.part.left : props.part.groups,
+);
+const cards = computed(() =>
+  props.part.kind === 'matching' ? props.part.right : props.part.choices,
+);
 const staysInPool = computed(() => props.part.kind === 'matching' && !props.part.once);
 
 const pairs = computed(() => {
@@ -31,22 +35,34 @@ const pairs = computed(() => {
     return matching.value ? { place: first, card: second } : { place: second, card: first };
   });
 });
-const at = (place: string) => pairs.value.flatMap((own) => (own.place === place ? (cards.value.find(({ id }) => id === own.card) ?? []) : [])); // prettier-ignore
-const pool = computed(() => cards.value.filter(({ id }) => staysInPool.value || !pairs.value.some(({ card }) => card === id))); // prettier-ignore
+const at = (place: string) =>
+  pairs.value.flatMap((own) =>
+    own.place === place ? (cards.value.find(({ id }) => id === own.card) ?? []) : [],
+  );
+const pool = computed(() =>
+  cards.value.filter(({ id }) => staysInPool.value || !pairs.value.some(({ card }) => card === id)),
+);
 const nameOf = (card: string) => plainText(cards.value.find(({ id }) => id === card)?.text ?? '');
 
 function say(list: { place: string; card: string }[]): void {
-  emit('answer', list.map(({ place, card }) => (matching.value ? `${place} ${card}` : `${card} ${place}`))); // prettier-ignore
+  emit(
+    'answer',
+    list.map(({ place, card }) => (matching.value ? `${place} ${card}` : `${card} ${place}`)),
+  );
 }
 function take(card: string): void {
   if (props.disabled) return;
   held.value = held.value === card ? null : card;
-  said.value = held.value ? `${nameOf(card)} is taken. Choose where it belongs.` : `${nameOf(card)} is let go.`;
+  said.value = held.value
+    ? `${nameOf(card)} is taken. Choose where it belongs.`
+    : `${nameOf(card)} is let go.`;
 }
 function put(place: string): void {
   const card = held.value;
   if (props.disabled || card === null) return;
-  const rest = pairs.value.filter((own) => (staysInPool.value || own.card !== card) && !(matching.value && own.place === place)); // prettier-ignore
+  const rest = pairs.value.filter(
+    (own) => (staysInPool.value || own.card !== card) && !(matching.value && own.place === place),
+  );
   say([...rest, { place, card }]);
   said.value = `${nameOf(card)} now belongs to ${plainText(places.value.find(({ id }) => id === place)?.text ?? '')}.`;
   held.value = null;
@@ -60,15 +76,18 @@ function back(place: string, card: string): void {
 
 <template>
   <p class="hint">
-    {{ matching ? 'Give each its partner' : 'Sort the cards' }}: press a card, then the place where it belongs; or drag
-    it.
+    {{ matching ? 'Give each its partner' : 'Sort the cards' }}: press a card, then the place where
+    it belongs; or drag it.
   </p>
   <div class="board" :class="{ matching }">
     <ul
       class="pool"
       aria-label="Cards"
       @dragover.prevent
-      @drop="held && pairs.filter(({ card }) => card === held).forEach(({ place, card }) => back(place, card))"
+      @drop="
+        held &&
+        pairs.filter(({ card }) => card === held).forEach(({ place, card }) => back(place, card))
+      "
     >
       <li v-for="card in pool" :key="card.id">
         <button
@@ -84,13 +103,21 @@ function back(place: string, card: string): void {
         >
           <RichText :html="card.text" inline />
           <!-- A formula alone gives a browser no name to read out. -->
-          <span v-if="card.text.includes('data-formula')" class="unseen">{{ nameOf(card.id) }}</span>
+          <span v-if="card.text.includes('data-formula')" class="unseen">{{
+            nameOf(card.id)
+          }}</span>
         </button>
       </li>
       <li v-if="pool.length === 0" class="hint">All cards are placed.</li>
     </ul>
     <ul class="places" aria-label="Places">
-      <li v-for="place in places" :key="place.id" class="place" @dragover.prevent @drop.prevent="put(place.id)">
+      <li
+        v-for="place in places"
+        :key="place.id"
+        class="place"
+        @dragover.prevent
+        @drop.prevent="put(place.id)"
+      >
         <RichText :html="place.text" inline class="name" />
         <div class="inside">
           <button
@@ -104,7 +131,8 @@ function back(place: string, card: string): void {
             @dragstart="held = card.id"
             @dragend="held = null"
           >
-            <span class="unseen">Take back:</span>{{ ' ' }}<RichText :html="card.text" inline /><span
+            <span class="unseen">Take back:</span>{{ ' '
+            }}<RichText :html="card.text" inline /><span
               v-if="card.text.includes('data-formula')"
               class="unseen"
               >{{ nameOf(card.id) }}</span

@@ -13,13 +13,24 @@ const open = ref(false);
 function write(sign: string): void {
   const { field } = props;
   if (!field || (field.maxLength > 0 && field.value.length + sign.length > field.maxLength)) return;
-  field.setRangeText(sign, field.selectionStart ?? field.value.length, field.selectionEnd ?? field.value.length, 'end');
+  field.setRangeText(
+    sign,
+    field.selectionStart ?? field.value.length,
+    field.selectionEnd ?? field.value.length,
+    'end',
+  );
   field.dispatchEvent(new Event('input', { bubbles: true }));
 }
 </script>
 
 <template>
-  <button type="button" class="word small" :aria-expanded="open" :disabled="disabled" @click="open = !open">
+  <button
+    type="button"
+    class="word small"
+    :aria-expanded="open"
+    :disabled="disabled"
+    @click="open = !open"
+  >
     {{ open ? 'Hide the signs' : 'Signs: − × √ ½ ²' }}
   </button>
   <SignPad v-if="open" :numeric="numeric ?? false" :disabled="disabled ?? false" @write="write" />

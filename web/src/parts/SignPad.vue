@@ -20,7 +20,20 @@ const forText: [name: string, signs: string][] = [
 ];
 const groups = computed(() => (props.numeric ? forNumbers : forText));
 const raised: Record<string, string> = { '⁺': 'raised plus', '⁻': 'raised minus', ⁿ: 'raised n' };
-const names: Record<string, string> = { '−': 'minus', '/': 'fraction line', '×': 'times', '÷': 'divided by', '·': 'dot', '√': 'root', '≠': 'not equal', '≤': 'at most', '≥': 'at least', '≈': 'about', '±': 'plus or minus', ...raised }; // prettier-ignore
+const names: Record<string, string> = {
+  '−': 'minus',
+  '/': 'fraction line',
+  '×': 'times',
+  '÷': 'divided by',
+  '·': 'dot',
+  '√': 'root',
+  '≠': 'not equal',
+  '≤': 'at most',
+  '≥': 'at least',
+  '≈': 'about',
+  '±': 'plus or minus',
+  ...raised,
+};
 const nameOf = (sign: string, group: string) => {
   const at = '⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(sign);
   if (at >= 0) return `${sign} raised ${at}`;

@@ -2,15 +2,32 @@
 /** Our sign for a mark: fills from the bottom with the share of the points earned; dotted when not reached, a nib in the corner while it waits for the teacher. */
 import { computed } from 'vue';
 
-const props = defineProps<{ share: number | null; label: string; figure?: string; waits?: boolean }>();
+const props = defineProps<{
+  share: number | null;
+  label: string;
+  figure?: string;
+  waits?: boolean;
+}>();
 const level = computed(() =>
-  props.share === null ? null : props.share >= 0.999 ? 'secure' : props.share >= 0.5 ? 'partial' : 'low',
+  props.share === null
+    ? null
+    : props.share >= 0.999
+      ? 'secure'
+      : props.share >= 0.5
+        ? 'partial'
+        : 'low',
 );
 const height = computed(() => `${Math.round(100 * (props.share ?? 0))}%`);
 </script>
 
 <template>
-  <span class="tally" :class="[level, { missed: share === null, waits }]" role="img" :aria-label="label" :title="label">
+  <span
+    class="tally"
+    :class="[level, { missed: share === null, waits }]"
+    role="img"
+    :aria-label="label"
+    :title="label"
+  >
     <span v-if="share !== null" class="fill" :style="{ height }" />
     <span v-if="figure !== undefined" class="figure">{{ figure }}</span>
   </span>

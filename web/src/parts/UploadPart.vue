@@ -3,7 +3,12 @@ import type { SittingUpload } from '@oaken/core/items';
 import { computed, ref } from 'vue';
 import { useSendFile } from './upload';
 
-const props = defineProps<{ part: SittingUpload; response: unknown; name: string; disabled?: boolean }>();
+const props = defineProps<{
+  part: SittingUpload;
+  response: unknown;
+  name: string;
+  disabled?: boolean;
+}>();
 const emit = defineEmits<{ answer: [response: string[]] }>();
 const send = useSendFile();
 const sending = ref('');
@@ -32,19 +37,27 @@ async function add(event: Event): Promise<void> {
   }
   sending.value = '';
 }
-const remove = (own: string) => emit('answer', files.value.filter((one) => one !== own)); // prettier-ignore
+const remove = (own: string) =>
+  emit(
+    'answer',
+    files.value.filter((one) => one !== own),
+  );
 </script>
 
 <template>
   <p class="hint">
     {{ part.most === 1 ? `Add one ${what}` : `Add up to ${part.most} ${what}s`
-    }}{{ photo ? ' of your work: take it now, or choose one.' : ' (picture, PDF, text, sound or film).' }}
+    }}{{
+      photo ? ' of your work: take it now, or choose one.' : ' (picture, PDF, text, sound or film).'
+    }}
   </p>
   <ul v-if="files.length" class="files">
     <li v-for="(own, at) in files" :key="own">
       <img v-if="photo" :src="own" :alt="`Photo ${at + 1}`" />
       <a v-else :href="own" target="_blank">File {{ at + 1 }}</a>
-      <button type="button" :disabled="disabled" @click="remove(own)">Remove {{ what }} {{ at + 1 }}</button>
+      <button type="button" :disabled="disabled" @click="remove(own)">
+        Remove {{ what }} {{ at + 1 }}
+      </button>
     </li>
   </ul>
   <label v-if="!full" class="add" :class="{ disabled }">

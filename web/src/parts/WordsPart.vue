@@ -4,7 +4,12 @@ import type { SittingWordsInText } from '@oaken/core/items';
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import RichText from './RichText.vue';
 
-const props = defineProps<{ part: SittingWordsInText; response: unknown; name: string; disabled?: boolean }>();
+const props = defineProps<{
+  part: SittingWordsInText;
+  response: unknown;
+  name: string;
+  disabled?: boolean;
+}>();
 const emit = defineEmits<{ answer: [response: string[]] }>();
 const place = ref<HTMLElement>();
 const chosen = computed(() => (Array.isArray(props.response) ? (props.response as string[]) : []));
@@ -13,10 +18,14 @@ const most = computed(() => props.part.mostChosen);
 function toggle(id: string): void {
   if (props.disabled) return;
   if (chosen.value.includes(id))
-    emit('answer', chosen.value.filter((own) => own !== id)); // prettier-ignore
+    emit(
+      'answer',
+      chosen.value.filter((own) => own !== id),
+    );
   // Where one is asked for, another press moves the choice; otherwise a full one stays as it is.
   else if (most.value === 1) emit('answer', [id]);
-  else if (most.value === undefined || chosen.value.length < most.value) emit('answer', [...chosen.value, id]);
+  else if (most.value === undefined || chosen.value.length < most.value)
+    emit('answer', [...chosen.value, id]);
 }
 const spots = () => Array.from(place.value?.querySelectorAll<HTMLElement>('[data-words]') ?? []);
 

@@ -7,7 +7,10 @@ export function drawFormulas(place: HTMLElement): void {
     const latex = element.dataset.formula ?? '';
     try {
       // Fractions in full size: in running text they would be hard to read for a child.
-      katex.render(`\\displaystyle ${latex}`, element, { throwOnError: true, output: 'htmlAndMathml' });
+      katex.render(`\\displaystyle ${latex}`, element, {
+        throwOnError: true,
+        output: 'htmlAndMathml',
+      });
     } catch {
       element.textContent = latex;
     }

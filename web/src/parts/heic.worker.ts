@@ -17,7 +17,9 @@ async function asJpeg(bytes: ArrayBuffer): Promise<Blob> {
   const [width, height] = [image.get_width(), image.get_height()];
   const pixels = new ImageData(width, height);
   await new Promise<void>((resolve, reject) =>
-    image.display(pixels, (shown) => (shown ? resolve() : reject(new Error('It cannot be decoded.')))),
+    image.display(pixels, (shown) =>
+      shown ? resolve() : reject(new Error('It cannot be decoded.')),
+    ),
   );
   image.free();
   const canvas = new OffscreenCanvas(width, height);

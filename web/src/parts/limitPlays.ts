@@ -1,11 +1,14 @@
 /** Sounds and films that can be played only so often: one button in place of the browser's controls, and no way back in it. */
 import type { Plays } from './plays';
 
-const leftWords = (left: number) => (left === 0 ? 'No plays left' : left === 1 ? 'Play (1 time left)' : `Play (${left} times left)`); // prettier-ignore
+const leftWords = (left: number) =>
+  left === 0 ? 'No plays left' : left === 1 ? 'Play (1 time left)' : `Play (${left} times left)`;
 
 /** Puts the button beside every such sound or film under `place`. */
 export function limitPlays(place: HTMLElement, plays: Plays): void {
-  for (const media of place.querySelectorAll<HTMLMediaElement>('audio[data-plays], video[data-plays]')) {
+  for (const media of place.querySelectorAll<HTMLMediaElement>(
+    'audio[data-plays], video[data-plays]',
+  )) {
     const most = Number(media.dataset.plays);
     const src = media.getAttribute('src') ?? '';
     media.controls = false;

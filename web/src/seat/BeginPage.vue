@@ -32,7 +32,10 @@ async function begin(): Promise<void> {
   busy.value = true;
   wrong.value = '';
   try {
-    const body = { ...(word.value && { word: word.value }), again: (row.value?.attemptsMade ?? 0) > 0 };
+    const body = {
+      ...(word.value && { word: word.value }),
+      again: (row.value?.attemptsMade ?? 0) > 0,
+    };
     await request('POST', `/api/seat/assignments/${assignmentId}/attempt`, body);
     await router.replace(`/sit/${assignmentId}`);
   } catch (error) {
@@ -52,13 +55,22 @@ const time = (at: number) => timeInWords(at, session.school.zone, session.now())
   <main class="column">
     <form v-if="row" @submit.prevent="begin">
       <p>
-        <b>{{ row.offPerTry === null ? 'Test, without help.' : 'Practice: check your answers and try again.' }}</b>
+        <b>{{
+          row.offPerTry === null
+            ? 'Test, without help.'
+            : 'Practice: check your answers and try again.'
+        }}</b>
         {{ row.items }} {{ row.items === 1 ? 'question' : 'questions' }}, {{ limitWords(row)
         }}{{ row.limitMinutes !== null && !row.timed ? ' to work' : '' }}.
         <template v-if="row.closesAt !== null">It closes {{ time(row.closesAt) }}.</template>
-        <template v-if="row.attemptsMade > 0"> This is attempt {{ row.attemptsMade + 1 }}.</template>
+        <template v-if="row.attemptsMade > 0">
+          This is attempt {{ row.attemptsMade + 1 }}.</template
+        >
       </p>
-      <p v-for="sentence in row.offPerTry === null ? [] : practiceInWords(row.offPerTry)" :key="sentence">
+      <p
+        v-for="sentence in row.offPerTry === null ? [] : practiceInWords(row.offPerTry)"
+        :key="sentence"
+      >
         {{ sentence }}
       </p>
       <p v-for="sentence in row.sitting" :key="sentence" class="sitting">{{ sentence }}</p>

@@ -26,7 +26,11 @@ async function come(): Promise<void> {
   busy.value = true;
   wrong.value = '';
   try {
-    const answer = await request<SessionAnswer & { assignmentId: number }>('POST', '/api/session/guest', { token, name: name.value }); // prettier-ignore
+    const answer = await request<SessionAnswer & { assignmentId: number }>(
+      'POST',
+      '/api/session/guest',
+      { token, name: name.value },
+    );
     session.take(answer);
     await router.replace('/');
   } catch (error) {
@@ -46,11 +50,21 @@ async function come(): Promise<void> {
       <p v-if="link.state === 'before'">
         It opens {{ timeInWords(link.opensAt, session.school.zone, link.now) }}. Come back then.
       </p>
-      <p v-else-if="link.state === 'closed'">It has closed. Ask your teacher if you should still do it.</p>
+      <p v-else-if="link.state === 'closed'">
+        It has closed. Ask your teacher if you should still do it.
+      </p>
       <form v-else @submit.prevent="come">
         <label class="field">
-          <span class="label">My name <span class="faded">so that your teacher knows whose work it is</span></span>
-          <input v-model="name" class="plain-input big" autocomplete="name" maxlength="80" required />
+          <span class="label"
+            >My name <span class="faded">so that your teacher knows whose work it is</span></span
+          >
+          <input
+            v-model="name"
+            class="plain-input big"
+            autocomplete="name"
+            maxlength="80"
+            required
+          />
         </label>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
         <button class="btn main wide" :disabled="busy">Go to the work</button>

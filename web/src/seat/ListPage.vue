@@ -32,7 +32,11 @@ async function load(): Promise<void> {
     open.value = [];
   } catch (error) {
     wrong.value = inWords(error);
-    if (error instanceof Unreachable && !rows.value) open.value = (await listOpened(session.account?.id ?? 0)).map(({ assignment, attempt }) => ({ id: assignment, title: attempt.form.title })); // prettier-ignore
+    if (error instanceof Unreachable && !rows.value)
+      open.value = (await listOpened(session.account?.id ?? 0)).map(({ assignment, attempt }) => ({
+        id: assignment,
+        title: attempt.form.title,
+      }));
   }
 }
 onMounted(async () => {
@@ -48,7 +52,8 @@ onUnmounted(() => {
 });
 
 const groups = computed(() => {
-  const of = (...states: SeatRow['state'][]) => rows.value?.filter(({ state }) => states.includes(state)) ?? [];
+  const of = (...states: SeatRow['state'][]) =>
+    rows.value?.filter(({ state }) => states.includes(state)) ?? [];
   return [
     { title: 'To do now', rows: of('working', 'open'), empty: 'Nothing to do now.' },
     { title: 'Coming', rows: of('coming').sort((a, b) => a.opensAt - b.opensAt), empty: '' },
@@ -71,25 +76,31 @@ const groups = computed(() => {
 });
 const time = (at: number) => timeInWords(at, session.school.zone, session.now());
 const items = (row: SeatRow) => `${row.items} ${row.items === 1 ? 'question' : 'questions'}`;
-const canTryAgain = (row: SeatRow) => row.state === 'handed-in' && row.handedInAt !== null && row.attemptsLeft !== 0;
+const canTryAgain = (row: SeatRow) =>
+  row.state === 'handed-in' && row.handedInAt !== null && row.attemptsLeft !== 0;
 function facts(row: SeatRow): string {
   const limit = limitWords(row);
   if (row.state === 'coming') return `opens ${time(row.opensAt)} · ${items(row)} · ${limit}`;
   if (row.state === 'handed-in') {
     if (row.handedInAt === null) return 'time is over';
     const how = `${row.handedInBy === 'server' ? 'time ran out' : 'handed in'} ${time(row.handedInAt)}`;
-    const left = row.attemptsLeft === null ? 'you can try again' : `${row.attemptsLeft} ${row.attemptsLeft === 1 ? 'attempt' : 'attempts'} left`; // prettier-ignore
+    const left =
+      row.attemptsLeft === null
+        ? 'you can try again'
+        : `${row.attemptsLeft} ${row.attemptsLeft === 1 ? 'attempt' : 'attempts'} left`;
     return canTryAgain(row) ? `${how} · ${left}` : how;
   }
   if (row.state === 'missed') return row.closesAt === null ? '' : `closed ${time(row.closesAt)}`;
-  if (row.state === 'working' && row.deadlineAt !== null) return `begun · ends ${time(row.deadlineAt)} · ${items(row)}`;
+  if (row.state === 'working' && row.deadlineAt !== null)
+    return `begun · ends ${time(row.deadlineAt)} · ${items(row)}`;
   if (row.closesAt !== null && row.closesAt <= session.now() && row.lateUntil !== null)
     return `late · taken until ${time(row.lateUntil)} · ${items(row)} · ${limit}`;
   return `${row.closesAt === null ? 'does not close' : `closes ${time(row.closesAt)}`} · ${items(row)} · ${limit}`;
 }
 /** What is read or typed first stands on a page of its own. */
 const way = (row: SeatRow) =>
-  row.state !== 'working' && (row.asksWord || row.instructions || row.sitting.length > 0 || row.attemptsMade > 0)
+  row.state !== 'working' &&
+  (row.asksWord || row.instructions || row.sitting.length > 0 || row.attemptsMade > 0)
     ? `/begin/${row.assignmentId}`
     : `/sit/${row.assignmentId}`;
 async function leave(): Promise<void> {
@@ -126,18 +137,28 @@ async function leave(): Promise<void> {
           <li v-for="row in group.rows" :key="row.assignmentId">
             <div>
               <p class="title">{{ row.title }}</p>
-              <p class="faded">{{ row.offPerTry === null ? 'test' : 'practice' }} · {{ facts(row) }}</p>
+              <p class="faded">
+                {{ row.offPerTry === null ? 'test' : 'practice' }} · {{ facts(row) }}
+              </p>
               <p v-if="row.undecided">{{ undecidedInWords(row.undecided) }}</p>
               <p class="faded small">{{ row.teacher }}</p>
             </div>
-            <RouterLink v-if="row.state === 'open' || row.state === 'working'" class="btn main" :to="way(row)">{{
-              row.state === 'working' ? 'Go on' : 'Begin'
-            }}</RouterLink>
+            <RouterLink
+              v-if="row.state === 'open' || row.state === 'working'"
+              class="btn main"
+              :to="way(row)"
+              >{{ row.state === 'working' ? 'Go on' : 'Begin' }}</RouterLink
+            >
             <span v-else class="outcome">
-              <RouterLink v-if="row.canRead && row.score" class="btn" :to="`/report/${row.assignmentId}`">{{
-                scoreInWords(row.score)
-              }}</RouterLink>
-              <span v-else-if="row.state === 'handed-in'" class="faded small">score not out yet</span>
+              <RouterLink
+                v-if="row.canRead && row.score"
+                class="btn"
+                :to="`/report/${row.assignmentId}`"
+                >{{ scoreInWords(row.score) }}</RouterLink
+              >
+              <span v-else-if="row.state === 'handed-in'" class="faded small"
+                >score not out yet</span
+              >
               <RouterLink v-if="canTryAgain(row)" class="btn" :to="way(row)">Try again</RouterLink>
             </span>
           </li>

@@ -16,14 +16,20 @@ const props = defineProps<{
 const emit = defineEmits<{ check: []; hint: []; show: [] }>();
 
 const round = (n: number) => Math.round(n * 100) / 100;
-const ofPoints = (share: number) => `${round(share * props.points)} of ${props.points} ${props.points === 1 ? 'point' : 'points'}`; // prettier-ignore
+const ofPoints = (share: number) =>
+  `${round(share * props.points)} of ${props.points} ${props.points === 1 ? 'point' : 'points'}`;
 const said = computed(() => {
   const { done, shown, tries, share, parts, earned, worth } = props.help;
   if (shown) return 'The answer was shown, so this question gives no points.';
   if (done) return `Right${tries > 1 ? `, at try ${tries}` : ''}: ${ofPoints(worth)}.`;
   if (tries === 0) return '';
   const right = parts.filter((own) => own.right).length;
-  const some = parts.length > 1 ? ` ${right} of ${parts.length} parts are right.` : (share ?? 0) > 0 ? ' Some of it is right.' : ''; // prettier-ignore
+  const some =
+    parts.length > 1
+      ? ` ${right} of ${parts.length} parts are right.`
+      : (share ?? 0) > 0
+        ? ' Some of it is right.'
+        : '';
   const so = earned > 0 ? ` You have ${ofPoints(earned)} so far.` : '';
   return `Not right yet.${some}${so} ${worth > earned ? `A right answer now gives ${ofPoints(worth)}.` : 'You can try again; it takes nothing away.'}`;
 });
@@ -32,8 +38,12 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
 
 <template>
   <section class="help" aria-label="Help">
-    <p v-if="help.tries === 0 && !help.done" class="price">{{ practiceInWords(offPerTry).join(' ') }}</p>
-    <p v-if="said" class="said" :class="{ done: help.done && !help.shown }" role="status">{{ said }}</p>
+    <p v-if="help.tries === 0 && !help.done" class="price">
+      {{ practiceInWords(offPerTry).join(' ') }}
+    </p>
+    <p v-if="said" class="said" :class="{ done: help.done && !help.shown }" role="status">
+      {{ said }}
+    </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ol v-if="help.hints.length" class="hints">
       <li v-for="(hint, at) in help.hints" :key="at"><RichText :html="hint" /></li>
@@ -43,13 +53,20 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
       <RichText v-if="help.explanation" class="why" :html="help.explanation" />
     </template>
     <div class="ask">
-      <button v-if="!help.done" class="btn main" :disabled="busy || !answered" @click="emit('check')">
+      <button
+        v-if="!help.done"
+        class="btn main"
+        :disabled="busy || !answered"
+        @click="emit('check')"
+      >
         Check my answer
       </button>
       <button v-if="hintsLeft > 0" class="btn" :disabled="busy" @click="emit('hint')">
         {{ help.hints.length ? 'Next hint' : 'Give me a hint' }}
       </button>
-      <button v-if="!help.done" class="btn" :disabled="busy" @click="emit('show')">Show the answer</button>
+      <button v-if="!help.done" class="btn" :disabled="busy" @click="emit('show')">
+        Show the answer
+      </button>
     </div>
   </section>
 </template>

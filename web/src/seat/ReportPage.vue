@@ -33,7 +33,9 @@ const round = (n: number) => Math.round(n * 100) / 100;
         <b>{{ scoreInWords(report.score) }}</b>
       </p>
       <p v-if="report.score.waiting > 0">{{ waitingInWords(report.score) }}</p>
-      <p v-if="report.attempts > 1" class="faded">Attempt {{ report.attempt }} of {{ report.attempts }} counts.</p>
+      <p v-if="report.attempts > 1" class="faded">
+        Attempt {{ report.attempt }} of {{ report.attempts }} counts.
+      </p>
       <p v-if="report.lateOff > 0" class="faded">
         {{ Math.round(report.lateOff * 1000) / 10 }} % is taken off because it was late.
       </p>
@@ -59,13 +61,21 @@ const round = (n: number) => Math.round(n * 100) / 100;
             v-if="entry.points !== null && entry.asks === 'points'"
             :share="entry.most ? entry.points / entry.most : 0"
             :waits="entry.waits"
-            :label="entry.waits ? 'Waits for your teacher' : `${round(entry.points)} of ${round(entry.most)} points`"
+            :label="
+              entry.waits
+                ? 'Waits for your teacher'
+                : `${round(entry.points)} of ${round(entry.most)} points`
+            "
           />
           Question {{ n + 1 }}
-          <span v-if="entry.asks === 'opinion'" class="faded">your opinion; it gives no points</span>
+          <span v-if="entry.asks === 'opinion'" class="faded"
+            >your opinion; it gives no points</span
+          >
           <span v-else-if="entry.asks === 'nothing'" class="faded">to read</span>
           <span v-else-if="entry.points !== null" class="faded">{{
-            entry.waits ? 'waits for your teacher' : `${round(entry.points)} of ${round(entry.most)}`
+            entry.waits
+              ? 'waits for your teacher'
+              : `${round(entry.points)} of ${round(entry.most)}`
           }}</span>
         </h2>
         <RichText :html="entry.stem" />

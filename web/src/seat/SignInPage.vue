@@ -9,7 +9,11 @@ const route = useRoute();
 const router = useRouter();
 const form = reactive({ code: '', studentId: 0, passcode: '' });
 const own = reactive({ givenName: '', familyName: '', studentNumber: '' });
-const found = ref<{ name: string; students: { id: number; name: string }[]; joining: boolean } | null>(null);
+const found = ref<{
+  name: string;
+  students: { id: number; name: string }[];
+  joining: boolean;
+} | null>(null);
 const joining = ref(false);
 /** The passcode of a student who has just joined; it is shown only now. */
 const fresh = ref('');
@@ -53,7 +57,11 @@ const signIn = () =>
   });
 const join = () =>
   act(async () => {
-    const answer = await request<SessionAnswer & { passcode: string }>('POST', '/api/session/join', { code: form.code, ...own }); // prettier-ignore
+    const answer = await request<SessionAnswer & { passcode: string }>(
+      'POST',
+      '/api/session/join',
+      { code: form.code, ...own },
+    );
     session.take(answer);
     fresh.value = answer.passcode;
   });
@@ -85,7 +93,9 @@ const join = () =>
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <button class="btn main wide" :disabled="busy">Find my class</button>
-      <p class="faded other">Your teacher has the code. Are you a teacher? <a href="/sign-in">Sign in here</a></p>
+      <p class="faded other">
+        Your teacher has the code. Are you a teacher? <a href="/sign-in">Sign in here</a>
+      </p>
     </form>
     <form v-else-if="joining" @submit.prevent="join">
       <p>
@@ -94,15 +104,32 @@ const join = () =>
       </p>
       <label class="field">
         <span class="label">Given name</span>
-        <input v-model="own.givenName" class="plain-input big" autocomplete="given-name" maxlength="80" required />
+        <input
+          v-model="own.givenName"
+          class="plain-input big"
+          autocomplete="given-name"
+          maxlength="80"
+          required
+        />
       </label>
       <label class="field">
         <span class="label">Family name</span>
-        <input v-model="own.familyName" class="plain-input big" autocomplete="family-name" maxlength="80" required />
+        <input
+          v-model="own.familyName"
+          class="plain-input big"
+          autocomplete="family-name"
+          maxlength="80"
+          required
+        />
       </label>
       <label class="field">
         <span class="label">Student number <span class="faded">if you know it</span></span>
-        <input v-model="own.studentNumber" class="plain-input big" autocomplete="off" maxlength="40" />
+        <input
+          v-model="own.studentNumber"
+          class="plain-input big"
+          autocomplete="off"
+          maxlength="40"
+        />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <button class="btn main wide" :disabled="busy">Join the class</button>
@@ -116,7 +143,9 @@ const join = () =>
         <span class="label">My name</span>
         <select v-model="form.studentId" class="plain-input big" required>
           <option :value="0" disabled>Choose your name</option>
-          <option v-for="one in found.students" :key="one.id" :value="one.id">{{ one.name }}</option>
+          <option v-for="one in found.students" :key="one.id" :value="one.id">
+            {{ one.name }}
+          </option>
         </select>
       </label>
       <label class="field">
@@ -135,7 +164,9 @@ const join = () =>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <button class="btn main wide" :disabled="busy">Sign in</button>
       <p v-if="found.joining" class="other">
-        <button type="button" class="word" @click="joining = true">My name is not on the list</button>
+        <button type="button" class="word" @click="joining = true">
+          My name is not on the list
+        </button>
       </p>
     </form>
   </main>

@@ -64,11 +64,20 @@ function warnFor(length: number): number[] {
 /** Beside a part's time, the whole's matters only when it is near. */
 const wholeShown = computed(() => {
   const end = attempt.value?.deadlineAt ?? null;
-  return end !== null && (clock.value === null || (end !== clock.value.endsAt && end - session.now() < 3 * hour));
+  return (
+    end !== null &&
+    (clock.value === null || (end !== clock.value.endsAt && end - session.now() < 3 * hour))
+  );
 });
 const partWords = computed(() => (clock.value?.of === 'item' ? 'this question' : 'this section'));
-const doneInPractice = computed(() => Object.entries(attempt.value?.help ?? {}).filter(([, own]) => own.done).map(([id]) => id)); // prettier-ignore
-const settled = computed(() => new Set(clockOver.value ? entries.value.map(({ id }) => id) : doneInPractice.value));
+const doneInPractice = computed(() =>
+  Object.entries(attempt.value?.help ?? {})
+    .filter(([, own]) => own.done)
+    .map(([id]) => id),
+);
+const settled = computed(
+  () => new Set(clockOver.value ? entries.value.map(({ id }) => id) : doneInPractice.value),
+);
 const hasAnswer = (id: string) => Object.values(answers[id]?.responses ?? {}).some(isAnswered);
 const account = computed(() => `${doneInPractice.value.length} of ${entries.value.length} done`);
 
@@ -76,16 +85,24 @@ const at = ref(0);
 const asking = ref(false);
 const { chosen, guide } = useLooks();
 /** A support sets where the size begins; the student can still change it. */
-const size = computed({ get: () => chosen.value ?? attempt.value?.textSize ?? 1, set: (own) => (chosen.value = own) });
+const size = computed({
+  get: () => chosen.value ?? attempt.value?.textSize ?? 1,
+  set: (own) => (chosen.value = own),
+});
 const choosingLooks = ref(false);
 provide(sendFileKey, (file, part) => sendFile(file, { entry: entries.value[at.value]!.id, part }));
 provide(playsKey, plays);
-const placeKey = computed(() => `oaken-place-${attempt.value?.id}-${attempt.value?.course?.stage ?? 0}`);
+const placeKey = computed(
+  () => `oaken-place-${attempt.value?.id}-${attempt.value?.course?.stage ?? 0}`,
+);
 
 // Coming back leads to the question where the student was.
 watch(attempt, (now, before) => {
   if (!now || before) return;
-  at.value = Math.min(Number(sessionStorage.getItem(placeKey.value)) || 0, entries.value.length - 1);
+  at.value = Math.min(
+    Number(sessionStorage.getItem(placeKey.value)) || 0,
+    entries.value.length - 1,
+  );
 });
 watch(() => (ended.value === 'no' ? entries.value[at.value]?.id : null) ?? null, standsAt);
 watch([ended, wrong], () => (asking.value = false));
@@ -128,14 +145,17 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
         stateWords[state]
       }}</span>
     </header>
-    <p v-if="wrong" class="wrong note" role="alert">{{ wrong }} <RouterLink to="/">Back to my work</RouterLink></p>
+    <p v-if="wrong" class="wrong note" role="alert">
+      {{ wrong }} <RouterLink to="/">Back to my work</RouterLink>
+    </p>
     <p v-for="own in notices" :key="own.id" class="note said" role="alert">
       <span><b>Your teacher says:</b> {{ own.text }}</span>
       <button class="word" @click="notices.splice(notices.indexOf(own), 1)">I have read it</button>
     </p>
     <p v-if="goingOn === 'no-network'" class="note" role="status">
-      There is no network now. {{ clockOver ? `The time for ${partWords} is over; what` : 'What' }} comes next is shown
-      as soon as there is, and its time begins only then.
+      There is no network now.
+      {{ clockOver ? `The time for ${partWords} is over; what` : 'What' }} comes next is shown as
+      soon as there is, and its time begins only then.
     </p>
     <p v-if="state === 'signed-out'" class="note" role="alert">
       You were signed out. What you wrote is kept here.
@@ -150,7 +170,10 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
 
     <main v-else-if="paused" class="column end">
       <h2>{{ heldBack?.title ?? 'Paused by your teacher.' }}</h2>
-      <p>{{ heldBack?.detail ?? 'Your time stands still, and what you wrote is kept.' }} The page goes on by itself.</p>
+      <p>
+        {{ heldBack?.detail ?? 'Your time stands still, and what you wrote is kept.' }} The page
+        goes on by itself.
+      </p>
     </main>
 
     <main v-else-if="attempt" class="working">
@@ -188,7 +211,12 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
           />
         </template>
       </SittingWork>
-      <LooksSheet v-if="choosingLooks" v-model:size="size" v-model:guide="guide" @close="choosingLooks = false" />
+      <LooksSheet
+        v-if="choosingLooks"
+        v-model:size="size"
+        v-model:guide="guide"
+        @close="choosingLooks = false"
+      />
     </main>
   </div>
 </template>

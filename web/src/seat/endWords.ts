@@ -34,6 +34,9 @@ export function undecidedInWords(undecided: number): string {
 export function endWords(ending: Exclude<Ending, 'no'>, { undecided, untaken }: LateAnswers) {
   const { title, text } = texts[ending];
   if (ending !== 'handed-in') return { title, sentences: [text] };
-  const missed = untaken === 0 ? '' : `${count(untaken, 'answer')} came too late to be taken. Tell your teacher.`;
+  const missed =
+    untaken === 0
+      ? ''
+      : `${count(untaken, 'answer')} came too late to be taken. Tell your teacher.`;
   return { title, sentences: [text, undecidedInWords(undecided), missed].filter(Boolean) };
 }

@@ -21,7 +21,8 @@ let opened: Promise<IDBPDatabase | null> | undefined;
 export const store = () =>
   (opened ??= openDB('oaken-seat', 3, {
     upgrade(database) {
-      if (!database.objectStoreNames.contains('answers')) database.createObjectStore('answers', { keyPath: ['attempt', 'entry'] }); // prettier-ignore
+      if (!database.objectStoreNames.contains('answers'))
+        database.createObjectStore('answers', { keyPath: ['attempt', 'entry'] });
       if (!database.objectStoreNames.contains('handed-in'))
         database.createObjectStore('handed-in', { keyPath: 'attempt' });
       database.createObjectStore('opened', { keyPath: ['student', 'assignment'] });
@@ -36,15 +37,21 @@ interface Opened {
 }
 
 export const keepOpened = async (own: Opened) => (await store())?.put('opened', own);
-export const letGoOpened = async (student: number, assignment: number) => (await store())?.delete('opened', [student, assignment]); // prettier-ignore
-export const readOpened = async (student: number, assignment: number) => ((await (await store())?.get('opened', [student, assignment])) as Opened | undefined)?.attempt; // prettier-ignore
+export const letGoOpened = async (student: number, assignment: number) =>
+  (await store())?.delete('opened', [student, assignment]);
+export const readOpened = async (student: number, assignment: number) =>
+  ((await (await store())?.get('opened', [student, assignment])) as Opened | undefined)?.attempt;
 /** Whatever work of a student is open on this device. */
-export const listOpened = async (student: number) => (((await (await store())?.getAll('opened')) ?? []) as Opened[]).filter((own) => own.student === student); // prettier-ignore
+export const listOpened = async (student: number) =>
+  (((await (await store())?.getAll('opened')) ?? []) as Opened[]).filter(
+    (own) => own.student === student,
+  );
 
 export const keepHandedIn = async (own: HandedIn) => (await store())?.put('handed-in', own);
 
 /** What the server will never take: there is nothing left to send. */
-const isFinal = (error: unknown) => error instanceof Refused && [404, 409, 422].includes(error.status);
+const isFinal = (error: unknown) =>
+  error instanceof Refused && [404, 409, 422].includes(error.status);
 
 let sending: Promise<number> | null = null;
 
@@ -53,13 +60,18 @@ let sending: Promise<number> | null = null;
  *
  * @returns how many attempts still wait, because there is no network or no session
  */
-export const sendKept = (student: number): Promise<number> => (sending ??= sendAll(student).finally(() => (sending = null))); // prettier-ignore
+export const sendKept = (student: number): Promise<number> =>
+  (sending ??= sendAll(student).finally(() => (sending = null)));
 
 async function sendAll(student: number): Promise<number> {
   const database = await store();
   if (!database) return 0;
-  const answers = ((await database.getAll('answers')) as Kept[]).filter((own) => own.student === student);
-  const handedIn = ((await database.getAll('handed-in')) as HandedIn[]).filter((own) => own.student === student);
+  const answers = ((await database.getAll('answers')) as Kept[]).filter(
+    (own) => own.student === student,
+  );
+  const handedIn = ((await database.getAll('handed-in')) as HandedIn[]).filter(
+    (own) => own.student === student,
+  );
   const attempts = new Set([...answers, ...handedIn].map(({ attempt }) => attempt));
   let waiting = 0;
   for (const attempt of attempts) {
@@ -68,7 +80,8 @@ async function sendAll(student: number): Promise<number> {
     const intent = handedIn.find((one) => one.attempt === attempt);
     try {
       const path = `/api/seat/attempts/${attempt}`;
-      if (intent) await request('POST', `${path}/hand-in`, { answers: bare, handedInAt: intent.at });
+      if (intent)
+        await request('POST', `${path}/hand-in`, { answers: bare, handedInAt: intent.at });
       // Where the server had handed in before, what was written in time is still taken.
       if (bare.length > 0) await request('PUT', `${path}/answers`, { answers: bare });
     } catch (error) {

@@ -44,4 +44,12 @@ app.mount('#app');
 
 // After the page itself, which should not wait for it.
 if (import.meta.env.PROD && 'serviceWorker' in navigator)
-  addEventListener('load', () => setTimeout(() => void navigator.serviceWorker.register('/seat-worker.js', { scope: '/seat' }).catch(() => {}), 2_000)); // prettier-ignore
+  addEventListener('load', () =>
+    setTimeout(
+      () =>
+        void navigator.serviceWorker
+          .register('/seat-worker.js', { scope: '/seat' })
+          .catch(() => {}),
+      2_000,
+    ),
+  );

@@ -17,7 +17,8 @@ const patience = 15_000;
 const fresh = 60_000;
 
 /** Responses without the page's reactive wrapping, which neither a store nor another tab can take. */
-const plain = (responses: Record<string, unknown>) => JSON.parse(JSON.stringify(responses)) as Record<string, unknown>;
+const plain = (responses: Record<string, unknown>) =>
+  JSON.parse(JSON.stringify(responses)) as Record<string, unknown>;
 
 export const newDevice = () =>
   Array.from(
@@ -89,7 +90,14 @@ export class Outbox {
     const number = (this.numbers.get(entry) ?? 0) + 1;
     this.numbers.set(entry, number);
     const writtenAt = this.events.now();
-    const answer: SavedAnswer = { entry, number, device: this.device, responses: plain(responses), flagged, writtenAt };
+    const answer: SavedAnswer = {
+      entry,
+      number,
+      device: this.device,
+      responses: plain(responses),
+      flagged,
+      writtenAt,
+    };
     this.keep({ ...answer, changedAt: performance.now() });
     this.others.postMessage(answer);
     this.events.state('saving');
@@ -121,8 +129,10 @@ export class Outbox {
 
   /** What the server has or will not take any more needs no keeping; what it has of other entries is known from now on. */
   async settled(sent: SavedAnswer[], stored: StoredAnswer[]): Promise<void> {
-    for (const { entry, number } of sent) if (this.pending.get(entry)?.number === number) await this.forget(entry);
-    for (const { entry, number } of stored) this.numbers.set(entry, Math.max(number, this.numbers.get(entry) ?? 0));
+    for (const { entry, number } of sent)
+      if (this.pending.get(entry)?.number === number) await this.forget(entry);
+    for (const { entry, number } of stored)
+      this.numbers.set(entry, Math.max(number, this.numbers.get(entry) ?? 0));
     this.events.state(this.pending.size === 0 ? 'saved' : 'saving');
   }
 
@@ -155,7 +165,13 @@ export class Outbox {
   private keep(answer: SavedAnswer & { changedAt: number }): void {
     this.pending.set(answer.entry, answer);
     const { changedAt: _, ...kept } = answer;
-    const put = store().then((database) => database?.put('answers', { ...kept, attempt: this.attempt, student: this.student } satisfies Kept)); // prettier-ignore
+    const put = store().then((database) =>
+      database?.put('answers', {
+        ...kept,
+        attempt: this.attempt,
+        student: this.student,
+      } satisfies Kept),
+    );
     this.written = Promise.all([this.written, put]).catch(() => {});
   }
 
@@ -202,7 +218,10 @@ export class Outbox {
     }
   }
 
-  private async settle(sent: SavedAnswer, stored: { entry: string; number: number; device: string }): Promise<void> {
+  private async settle(
+    sent: SavedAnswer,
+    stored: { entry: string; number: number; device: string },
+  ): Promise<void> {
     const waiting = this.pending.get(sent.entry);
     if (outcomeOf(sent, stored) === 'kept') {
       if (waiting?.number === sent.number) await this.forget(sent.entry);
@@ -229,7 +248,13 @@ export class Outbox {
       this.events.state('signed-out');
       return;
     }
-    if (!(error instanceof Unreachable) && status > 0 && status < 500 && ![403, 423, 429].includes(status)) throw error;
+    if (
+      !(error instanceof Unreachable) &&
+      status > 0 &&
+      status < 500 &&
+      ![403, 423, 429].includes(status)
+    )
+      throw error;
     this.tries++;
     this.events.state('kept');
     this.schedule(backoff(this.tries, Math.random()));

@@ -19,4 +19,6 @@ export function scoreInWords({ points, most, share, band, waiting }: ShownScore)
 
 /** What waits, for the student; empty where all is marked. */
 export const waitingInWords = ({ waiting }: ShownScore) =>
-  waiting > 0 ? `${count(round(waiting), 'point')} wait${waiting === 1 ? 's' : ''} to be marked by your teacher.` : '';
+  waiting > 0
+    ? `${count(round(waiting), 'point')} wait${waiting === 1 ? 's' : ''} to be marked by your teacher.`
+    : '';

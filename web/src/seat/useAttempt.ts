@@ -12,7 +12,8 @@ import type { Plays } from '../parts/plays';
 import { Outbox, type OutboxState } from './outbox';
 import { usePresence } from './usePresence';
 
-const sayPlayed = (attempt: number, file: string, times: number) => void request('POST', `/api/seat/attempts/${attempt}/plays`, { file, times }).catch(() => {}); // prettier-ignore
+const sayPlayed = (attempt: number, file: string, times: number) =>
+  void request('POST', `/api/seat/attempts/${attempt}/plays`, { file, times }).catch(() => {});
 const fileOf = (src: string) => src.split('/').at(-1) ?? '';
 
 /** After the end the page asks whether the server has it: soon at first, then less often, for as long as it is open. */
@@ -34,7 +35,9 @@ export function useAttempt(assignmentId: number) {
 
   const entries = computed(
     () =>
-      attempt.value?.form.sections.flatMap((section) => section.entries.map((entry) => ({ ...entry, section }))) ?? [],
+      attempt.value?.form.sections.flatMap((section) =>
+        section.entries.map((entry) => ({ ...entry, section })),
+      ) ?? [],
   );
   const answerTo = (id: string) => (answers[id] ??= { responses: {}, flagged: false });
 
@@ -49,17 +52,22 @@ export function useAttempt(assignmentId: number) {
     const typed = (meanwhile = new Set<string>());
     await outbox?.written;
     outbox?.close();
-    const { outbox: box, answers: newest } = await Outbox.open(opened.id, student(), opened.answers, {
-      state: (now) => {
-        state.value = now;
-        if (now === 'over') void finish();
-        if (now === 'saved') void keep();
+    const { outbox: box, answers: newest } = await Outbox.open(
+      opened.id,
+      student(),
+      opened.answers,
+      {
+        state: (now) => {
+          state.value = now;
+          if (now === 'over') void finish();
+          if (now === 'saved') void keep();
+        },
+        adopt: take,
+        clock: session.setClock,
+        now: session.now,
+        stale: () => void begin(),
       },
-      adopt: take,
-      clock: session.setClock,
-      now: session.now,
-      stale: () => void begin(),
-    });
+    );
     outbox = box;
     for (const answer of newest.values()) if (!typed.has(answer.entry)) take(answer);
     // What was played without network is known here only.
@@ -78,7 +86,14 @@ export function useAttempt(assignmentId: number) {
   async function keep(): Promise<void> {
     if (!attempt.value || !outbox || ended.value !== 'no') return;
     const box = outbox;
-    const known = entries.value.filter(({ id }) => box.numberOf(id) > 0).map(({ id }) => ({ entry: id, number: box.numberOf(id), device: box.device, ...answerTo(id) })); // prettier-ignore
+    const known = entries.value
+      .filter(({ id }) => box.numberOf(id) > 0)
+      .map(({ id }) => ({
+        entry: id,
+        number: box.numberOf(id),
+        device: box.device,
+        ...answerTo(id),
+      }));
     const own = JSON.parse(JSON.stringify({ ...attempt.value, answers: known })) as AttemptAnswer;
     await keepOpened({ student: student(), assignment: assignmentId, attempt: own });
   }
@@ -91,7 +106,10 @@ export function useAttempt(assignmentId: number) {
       if (!session.known) await session.load();
       // What an earlier page handed in without network comes first.
       await sendKept(student());
-      const opened = await request<AttemptAnswer>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+      const opened = await request<AttemptAnswer>(
+        'POST',
+        `/api/seat/assignments/${assignmentId}/attempt`,
+      );
       session.setClock(opened.now);
       await show(opened);
       paused.value = false;
@@ -99,7 +117,8 @@ export function useAttempt(assignmentId: number) {
       state.value = outbox!.waiting.length > 0 ? 'saving' : 'saved';
       void keep();
     } catch (error) {
-      if (error instanceof Refused && error.status === 409) await letGoOpened(student(), assignmentId);
+      if (error instanceof Refused && error.status === 409)
+        await letGoOpened(student(), assignmentId);
       if (error instanceof Refused && error.status === 409 && attempt.value) await finish();
       else if (error instanceof Refused && error.status === 423) waitForTeacher(error);
       else if (error instanceof Unreachable) await beginKept(error);
@@ -121,7 +140,8 @@ export function useAttempt(assignmentId: number) {
     if (kept) await show(kept);
     if (attempt.value) state.value = 'kept';
     else wrong.value = inWords(why);
-    if (attempt.value && !left && ended.value === 'no') again = setTimeout(() => void begin(), 4_000);
+    if (attempt.value && !left && ended.value === 'no')
+      again = setTimeout(() => void begin(), 4_000);
   }
   onMounted(begin);
 
@@ -134,7 +154,11 @@ export function useAttempt(assignmentId: number) {
       try {
         await outbox?.flush();
         const sent = outbox?.waiting ?? [];
-        const opened = await request<AttemptAnswer>('POST', `/api/seat/attempts/${attempt.value!.id}/next`, { leave: attempt.value!.course!.stage, answers: sent }); // prettier-ignore
+        const opened = await request<AttemptAnswer>(
+          'POST',
+          `/api/seat/attempts/${attempt.value!.id}/next`,
+          { leave: attempt.value!.course!.stage, answers: sent },
+        );
         session.setClock(opened.now);
         await outbox?.settled(sent, opened.answers);
         for (const answer of opened.answers) take(answer);
@@ -214,7 +238,8 @@ export function useAttempt(assignmentId: number) {
       if (ended.value === 'kept') await sendRest();
       // What was written in time and could not be sent until now still goes to the teacher.
       if ((await seatRow())?.handedInAt != null && (await sendRest())) {
-        if (ended.value !== 'kept') late.value = { ...late.value, untaken: outbox?.waiting.length ?? 0 };
+        if (ended.value !== 'kept')
+          late.value = { ...late.value, untaken: outbox?.waiting.length ?? 0 };
         await over();
         return;
       }
@@ -236,7 +261,9 @@ export function useAttempt(assignmentId: number) {
     const at = session.now();
     try {
       await outbox?.flush();
-      await request('POST', `/api/seat/attempts/${attempt.value.id}/hand-in`, { answers: outbox?.waiting ?? [] });
+      await request('POST', `/api/seat/attempts/${attempt.value.id}/hand-in`, {
+        answers: outbox?.waiting ?? [],
+      });
       await over();
     } catch (error) {
       if (error instanceof Unreachable) {
@@ -267,7 +294,11 @@ export function useAttempt(assignmentId: number) {
           : want === 'hint'
             ? { want, after: attempt.value.help[entry]?.hints.length ?? 0 }
             : { want };
-      attempt.value.help[entry] = await request<Help>('POST', `/api/seat/attempts/${attempt.value.id}/entries/${entry}/help`, body); // prettier-ignore
+      attempt.value.help[entry] = await request<Help>(
+        'POST',
+        `/api/seat/attempts/${attempt.value.id}/entries/${entry}/help`,
+        body,
+      );
     } catch (error) {
       helpWrong.value = inWords(error);
     } finally {
@@ -293,7 +324,9 @@ export function useAttempt(assignmentId: number) {
     const { id } = attempt.value;
     const sent = await withoutHeic(file);
     const query = new URLSearchParams({ name: sent.name, type: sent.type, ...place });
-    return (await request<{ address: string }>('POST', `/api/seat/attempts/${id}/files?${query}`, sent)).address;
+    return (
+      await request<{ address: string }>('POST', `/api/seat/attempts/${id}/files?${query}`, sent)
+    ).address;
   }
   return {
     attempt,

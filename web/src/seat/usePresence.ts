@@ -43,12 +43,22 @@ export function usePresence(
     if (own && (events.sits() || unsaid.size > 0)) {
       const said = left;
       const times = [...unsaid].map((id) => ({ entry: id, ms: Math.round(spent.get(id)!) }));
-      const body = { entry, hidden: document.visibilityState === 'hidden', left: said, heard, page, spent: times };
-      const answer = await request<Heard>('POST', `/api/seat/attempts/${own.id}/here`, body).catch(() => null);
+      const body = {
+        entry,
+        hidden: document.visibilityState === 'hidden',
+        left: said,
+        heard,
+        page,
+        spent: times,
+      };
+      const answer = await request<Heard>('POST', `/api/seat/attempts/${own.id}/here`, body).catch(
+        () => null,
+      );
       // What could not be said now is said with the next sign.
       if (answer) {
         left -= said;
-        for (const one of times) if (Math.round(spent.get(one.entry)!) === one.ms) unsaid.delete(one.entry);
+        for (const one of times)
+          if (Math.round(spent.get(one.entry)!) === one.ms) unsaid.delete(one.entry);
         hear(own, answer);
       }
     }

@@ -20,7 +20,10 @@ const criterion = z.strictObject({
     .array(level)
     .min(2, 'A criterion needs at least two levels.')
     .max(8)
-    .refine((levels) => new Set(levels.map(({ points }) => points)).size === levels.length, 'Two levels give the same points.'), // prettier-ignore
+    .refine(
+      (levels) => new Set(levels.map(({ points }) => points)).size === levels.length,
+      'Two levels give the same points.',
+    ),
 });
 export type Criterion = z.infer<typeof criterion>;
 
@@ -30,7 +33,8 @@ export const criteria = z.array(criterion).max(8, 'At most 8 criteria.').optiona
 const best = ({ levels }: Criterion) => Math.max(...levels.map(({ points }) => points));
 
 /** The most points that criteria give together. */
-export const criteriaPoints = (all: readonly Criterion[]) => roundPoints(all.reduce((sum, own) => sum + best(own), 0));
+export const criteriaPoints = (all: readonly Criterion[]) =>
+  roundPoints(all.reduce((sum, own) => sum + best(own), 0));
 
 /** Which level was given for each criterion, by their ids, as the place among its levels. */
 export type Levels = Readonly<Record<string, number>>;
@@ -38,7 +42,9 @@ export type Levels = Readonly<Record<string, number>>;
 /** The points of these levels; null while a criterion has none, or one that it does not know. */
 export function levelPoints(all: readonly Criterion[], levels: Levels): number | null {
   const points = all.map(({ id, levels: own }) => own[levels[id] ?? -1]?.points);
-  return points.every((one) => one !== undefined) ? roundPoints(points.reduce((sum, one) => sum + one, 0)) : null;
+  return points.every((one) => one !== undefined)
+    ? roundPoints(points.reduce((sum, one) => sum + one, 0))
+    : null;
 }
 
 /** Points at criteria that do not add up to the points of the part. */
@@ -47,10 +53,13 @@ export function checkCriteria(
   context: z.RefinementCtx,
 ): void {
   if (!own.criteria?.length) return;
-  const issue = (message: string) => context.addIssue({ code: 'custom', path: ['criteria'], message });
-  if (new Set(own.criteria.map(({ id }) => id)).size < own.criteria.length) issue('Two criteria are the same.');
+  const issue = (message: string) =>
+    context.addIssue({ code: 'custom', path: ['criteria'], message });
+  if (new Set(own.criteria.map(({ id }) => id)).size < own.criteria.length)
+    issue('Two criteria are the same.');
   const sum = criteriaPoints(own.criteria);
-  if (sum !== own.rule.points) issue(`The criteria give ${count(sum, 'point')} together, but the part ${own.rule.points}.`); // prettier-ignore
+  if (sum !== own.rule.points)
+    issue(`The criteria give ${count(sum, 'point')} together, but the part ${own.rule.points}.`);
 }
 
 export const handGist = (own: {
@@ -68,7 +77,13 @@ export const handGist = (own: {
 });
 
 /** What a part that is marked by hand takes from another part. */
-export const fromHandGist = ({ prompt, needs, points = 4, guide: kept = '', criteria: own }: Gist) => ({
+export const fromHandGist = ({
+  prompt,
+  needs,
+  points = 4,
+  guide: kept = '',
+  criteria: own,
+}: Gist) => ({
   prompt,
   needs,
   guide: kept,

@@ -44,7 +44,10 @@ export const drawing: Kind<Drawing, Stroke[], SittingDrawing> = {
   response: z
     .array(stroke)
     .max(600)
-    .refine((strokes) => strokes.reduce((sum, { points }) => sum + points.length, 0) <= 30_000, 'The drawing is too large.'), // prettier-ignore
+    .refine(
+      (strokes) => strokes.reduce((sum, { points }) => sum + points.length, 0) <= 30_000,
+      'The drawing is too large.',
+    ),
   points: ({ rule }) => rule.points,
   score: () => 0,
   isEmpty: (response) => response.length === 0,

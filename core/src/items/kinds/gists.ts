@@ -36,7 +36,11 @@ export function choicesOf(gist: Gist): { choices: Choice[]; right: string[] } {
   const { choices = [], accepted = [], mistakes = {} } = gist;
   if (choices.length > 0)
     return {
-      choices: choices.map(({ id, text }) => ({ id, text, ...(mistakes[id] && { mistake: mistakes[id] }) })),
+      choices: choices.map(({ id, text }) => ({
+        id,
+        text,
+        ...(mistakes[id] && { mistake: mistakes[id] }),
+      })),
       right: (gist.right ?? []).filter((id) => choices.some((own) => own.id === id)),
     };
   const made: Choice[] = [];
@@ -49,7 +53,8 @@ export function choicesOf(gist: Gist): { choices: Choice[]; right: string[] } {
 /** Two choices at least, and `blank` where there are none yet; empty ones are added. */
 export function padded<T extends ShownChoice>(choices: T[], blank: number): (T | ShownChoice)[] {
   const list: (T | ShownChoice)[] = [...choices];
-  while (list.length < (choices.length > 0 ? 2 : blank)) list.push({ id: freshId(list.map(({ id }) => id)), text: '' });
+  while (list.length < (choices.length > 0 ? 2 : blank))
+    list.push({ id: freshId(list.map(({ id }) => id)), text: '' });
   return list;
 }
 

@@ -1,6 +1,15 @@
 import { z } from 'zod';
 import { pointsForSet, setRule } from '../../scoring';
-import { checkReachable, choice, partBase, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind';
+import {
+  checkReachable,
+  choice,
+  partBase,
+  shown,
+  textsOf,
+  type Kind,
+  type PartBase,
+  type ShownChoice,
+} from '../kind';
 import { checkDistinct, checkPairs, joinsMoreThan, pairs, parted } from '../pairs';
 import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
 import { allPairs, inOrder, mostJoined, pairsInWords } from './joining';
@@ -11,7 +20,10 @@ const part = z
     ...partBase,
     kind: z.literal('grid'),
     rows: z.array(choice).min(1, 'A grid needs at least one row.').max(20, 'More than 20 rows.'),
-    columns: z.array(choice.omit({ mistake: true })).min(2, 'A grid needs at least two columns.').max(10, 'More than 10 columns.'), // prettier-ignore
+    columns: z
+      .array(choice.omit({ mistake: true }))
+      .min(2, 'A grid needs at least two columns.')
+      .max(10, 'More than 10 columns.'),
     key: pairs.min(1, 'No place in the grid is marked as right.'),
     /** More than one column may be marked in a row. */
     many: z.boolean().default(false),
@@ -25,10 +37,22 @@ const part = z
       own.rows.forEach(({ id }, at) => {
         const marks = own.key.filter((one) => parted(one)[0] === id).length;
         if (marks !== 1)
-          context.addIssue({ code: 'custom', path: ['rows', at], message: marks === 0 ? `Row ${at + 1} has no right column.` : `Row ${at + 1} has ${marks} right columns, but one may be marked.` }); // prettier-ignore
+          context.addIssue({
+            code: 'custom',
+            path: ['rows', at],
+            message:
+              marks === 0
+                ? `Row ${at + 1} has no right column.`
+                : `Row ${at + 1} has ${marks} right columns, but one may be marked.`,
+          });
       });
     }
-    checkReachable(own.rule, allPairs(own.rows, own.columns), own.many ? undefined : own.rows.length, context);
+    checkReachable(
+      own.rule,
+      allPairs(own.rows, own.columns),
+      own.many ? undefined : own.rows.length,
+      context,
+    );
   });
 
 export type Grid = z.infer<typeof part>;
@@ -49,7 +73,8 @@ export const grid: Kind<Grid, string[], SittingGrid> = {
   markedBy: 'machine',
   part,
   response: pairs,
-  points: ({ rule, rows, columns, many }) => mostJoined(rule, rows, columns, many ? columns.length : 1),
+  points: ({ rule, rows, columns, many }) =>
+    mostJoined(rule, rows, columns, many ? columns.length : 1),
   score({ key, rule, many }, response) {
     if (response.length === 0 || (!many && joinsMoreThan(1, response))) return 0;
     return pointsForSet(rule, key, response);
@@ -66,7 +91,8 @@ export const grid: Kind<Grid, string[], SittingGrid> = {
   arrange: (own, order) => ({ ...own, rows: order(own.rows) }),
   folded: (_, response) => inOrder(response),
   inWords: ({ rows, columns }, response) => pairsInWords(rows, columns, response),
-  keyInWords: ({ rows, columns, key, rule }) => setRuleInWords(rule, pairsInWords(rows, columns, key), 'mark'),
+  keyInWords: ({ rows, columns, key, rule }) =>
+    setRuleInWords(rule, pairsInWords(rows, columns, key), 'mark'),
   texts: ({ rows, columns }) => [...textsOf(rows, 'rows'), ...textsOf(columns, 'columns')],
   toGist: ({ prompt, needs, rows, columns, key, rule }) => ({
     prompt,
@@ -85,8 +111,22 @@ export const grid: Kind<Grid, string[], SittingGrid> = {
       { id: 'no', text: 'No' },
     ];
     // Choices with a key read as statements that hold or do not.
-    const key = gist.joins ?? (gist.partners || right.length === 0 ? [] : rows.map(({ id: own }) => `${own} ${right.includes(own) ? 'yes' : 'no'}`)); // prettier-ignore
+    const key =
+      gist.joins ??
+      (gist.partners || right.length === 0
+        ? []
+        : rows.map(({ id: own }) => `${own} ${right.includes(own) ? 'yes' : 'no'}`));
     const many = joinsMoreThan(1, key);
-    return { id, kind: 'grid', prompt: gist.prompt, needs: gist.needs, rows, columns, key, many, rule: setRuleOf(gist, true) }; // prettier-ignore
+    return {
+      id,
+      kind: 'grid',
+      prompt: gist.prompt,
+      needs: gist.needs,
+      rows,
+      columns,
+      key,
+      many,
+      rule: setRuleOf(gist, true),
+    };
   },
 };

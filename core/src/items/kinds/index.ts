@@ -20,12 +20,41 @@ import { upload, type SittingUpload, type Upload } from './upload';
 import { wordsInText, type SittingWordsInText, type WordsInText } from './words-in-text';
 
 export type Part =
-  | SingleChoice | MultipleChoice | TrueFalse | InlineChoice | ShortText | Numeric | LongText | Matching | Sorting
-  | Ordering | WordsInText | Places | Grid | Drawing | Upload | Survey | Information; // prettier-ignore
+  | SingleChoice
+  | MultipleChoice
+  | TrueFalse
+  | InlineChoice
+  | ShortText
+  | Numeric
+  | LongText
+  | Matching
+  | Sorting
+  | Ordering
+  | WordsInText
+  | Places
+  | Grid
+  | Drawing
+  | Upload
+  | Survey
+  | Information;
 export type SittingPart =
-  | SittingSingleChoice | SittingMultipleChoice | SittingTrueFalse | SittingInlineChoice | SittingShortText
-  | SittingNumeric | SittingLongText | SittingMatching | SittingSorting | SittingOrdering | SittingWordsInText
-  | SittingPlaces | SittingGrid | SittingDrawing | SittingUpload | SittingSurvey | SittingInformation; // prettier-ignore
+  | SittingSingleChoice
+  | SittingMultipleChoice
+  | SittingTrueFalse
+  | SittingInlineChoice
+  | SittingShortText
+  | SittingNumeric
+  | SittingLongText
+  | SittingMatching
+  | SittingSorting
+  | SittingOrdering
+  | SittingWordsInText
+  | SittingPlaces
+  | SittingGrid
+  | SittingDrawing
+  | SittingUpload
+  | SittingSurvey
+  | SittingInformation;
 export type PartKind = Part['kind'];
 
 /** In the order in which an author is offered them. */
@@ -57,7 +86,9 @@ const schemas = partKinds.map((kind) => kinds[kind].part) as unknown as [AnyPart
 export const part: z.ZodType<Part> = z.discriminatedUnion('kind', schemas, {
   error: ({ input }) => {
     const given = (input as { kind?: unknown } | null)?.kind;
-    return given === undefined ? 'The part does not say its kind.' : `There is no kind of part “${String(given)}”.`;
+    return given === undefined
+      ? 'The part does not say its kind.'
+      : `There is no kind of part “${String(given)}”.`;
   },
 }) as unknown as z.ZodType<Part>;
 

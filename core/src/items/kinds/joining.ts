@@ -4,7 +4,11 @@ import { labelOf, type ShownChoice } from '../kind';
 import { joined, parted } from '../pairs';
 
 /** "Oslo – Norway; Bern – Switzerland", in the order of the left side. */
-export function pairsInWords(left: readonly ShownChoice[], right: readonly ShownChoice[], given: readonly string[]) {
+export function pairsInWords(
+  left: readonly ShownChoice[],
+  right: readonly ShownChoice[],
+  given: readonly string[],
+) {
   return left
     .flatMap(({ id }) => given.map(parted).filter(([one]) => one === id))
     .map(([one, other]) => `${labelOf(left, one)} – ${labelOf(right, other)}`)
@@ -22,7 +26,16 @@ export function mostJoined(
 ): number {
   if (rule.rule !== 'table') return rule.points;
   const { lower: _, upper, ...open } = rule;
-  const sum = left.reduce((total, one) => total + mostPoints(open, right.map(({ id }) => joined(one.id, id)), most), 0); // prettier-ignore
+  const sum = left.reduce(
+    (total, one) =>
+      total +
+      mostPoints(
+        open,
+        right.map(({ id }) => joined(one.id, id)),
+        most,
+      ),
+    0,
+  );
   return roundPoints(Math.min(upper ?? Infinity, sum));
 }
 

@@ -20,7 +20,11 @@ const part = z
     const { leastWords = 0, mostWords = Infinity } = own;
     checkCriteria(own, context);
     if (leastWords > mostWords)
-      context.addIssue({ code: 'custom', path: ['mostWords'], message: `At least ${leastWords} words are asked for, but at most ${mostWords} allowed.` }); // prettier-ignore
+      context.addIssue({
+        code: 'custom',
+        path: ['mostWords'],
+        message: `At least ${leastWords} words are asked for, but at most ${mostWords} allowed.`,
+      });
   });
 
 export type LongText = z.infer<typeof part>;
@@ -43,11 +47,27 @@ export const longText: Kind<LongText, string, SittingLongText> = {
   points: ({ rule }) => rule.points,
   score: () => 0,
   isEmpty: (response) => response.trim() === '',
-  forSitting: ({ id, kind, prompt, lines, leastWords, mostWords }) => ({ id, kind, prompt, lines, leastWords, mostWords }), // prettier-ignore
+  forSitting: ({ id, kind, prompt, lines, leastWords, mostWords }) => ({
+    id,
+    kind,
+    prompt,
+    lines,
+    leastWords,
+    mostWords,
+  }),
   inWords: (_, response) => response.trim(),
   keyInWords({ leastWords, mostWords, rule }) {
-    const length = [leastWords && `at least ${count(leastWords, 'word')}`, mostWords && `at most ${mostWords}`];
-    return handInWords(rule, `a text${length.filter(Boolean).map((own) => `, ${own}`).join('')}`); // prettier-ignore
+    const length = [
+      leastWords && `at least ${count(leastWords, 'word')}`,
+      mostWords && `at most ${mostWords}`,
+    ];
+    return handInWords(
+      rule,
+      `a text${length
+        .filter(Boolean)
+        .map((own) => `, ${own}`)
+        .join('')}`,
+    );
   },
   texts: (own) => [{ at: '/guide', html: own.guide }],
   toGist: handGist,

@@ -1,12 +1,26 @@
 import { z } from 'zod';
 import { pointsForSet, setRule } from '../../scoring';
-import { checkReachable, choice, partBase, reorder, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
+import {
+  checkReachable,
+  choice,
+  partBase,
+  reorder,
+  shown,
+  textsOf,
+  type Kind,
+  type PartBase,
+  type ShownChoice,
+} from '../kind';
 import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs, parted } from '../pairs';
 import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
 import { allPairs, inOrder, mostJoined, pairsInWords } from './joining';
 import { setRuleInWords } from './rule-words';
 
-const sides = (what: string) => z.array(choice).min(2, `Matching needs at least two on the ${what}.`).max(20, `More than 20 on the ${what}.`); // prettier-ignore
+const sides = (what: string) =>
+  z
+    .array(choice)
+    .min(2, `Matching needs at least two on the ${what}.`)
+    .max(20, `More than 20 on the ${what}.`);
 
 const part = z
   .strictObject({
@@ -20,12 +34,14 @@ const part = z
     rule: setRule,
   })
   .superRefine((own, context) => {
-    const issue = (path: string[], message: string) => context.addIssue({ code: 'custom', path, message });
+    const issue = (path: string[], message: string) =>
+      context.addIssue({ code: 'custom', path, message });
     checkDistinct(own.left, ['left'], 'things on the left', context);
     checkDistinct(own.right, ['right'], 'things on the right', context);
     checkPairs(own.key, own.left, own.right, ['key'], context);
     if (joinsMoreThan(1, own.key)) issue(['key'], 'Each one on the left has at most one partner.');
-    if (own.once && joinsMoreThan(1, own.key, 1)) issue(['key'], 'Two pairs share a partner, but each partner may be used only once.'); // prettier-ignore
+    if (own.once && joinsMoreThan(1, own.key, 1))
+      issue(['key'], 'Two pairs share a partner, but each partner may be used only once.');
     if (own.once && own.rule.rule === 'table')
       issue(['rule'], 'Points for single pairs need partners that may be used more than once.');
     checkReachable(own.rule, allPairs(own.left, own.right), own.left.length, context);
@@ -51,7 +67,12 @@ export const matching: Kind<Matching, string[], SittingMatching> = {
   response: pairs,
   points: ({ rule, left, right }) => mostJoined(rule, left, right, 1),
   score({ key, rule, once }, response) {
-    if (response.length === 0 || joinsMoreThan(1, response) || (once && joinsMoreThan(1, response, 1))) return 0;
+    if (
+      response.length === 0 ||
+      joinsMoreThan(1, response) ||
+      (once && joinsMoreThan(1, response, 1))
+    )
+      return 0;
     return pointsForSet(rule, key, response);
   },
   isEmpty: (response) => response.length === 0,
@@ -76,7 +97,8 @@ export const matching: Kind<Matching, string[], SittingMatching> = {
   arrange: (own, order) => ({ ...own, left: reorder(own.left, order) }),
   folded: (_, response) => inOrder(response),
   inWords: ({ left, right }, response) => pairsInWords(left, right, response),
-  keyInWords: ({ left, right, key, rule }) => setRuleInWords(rule, pairsInWords(left, right, key), 'pair'),
+  keyInWords: ({ left, right, key, rule }) =>
+    setRuleInWords(rule, pairsInWords(left, right, key), 'pair'),
   texts: ({ left, right }) => [...textsOf(left, 'left'), ...textsOf(right, 'right')],
   toGist: ({ prompt, needs, left, right, key, rule }) => ({
     prompt,
@@ -90,8 +112,19 @@ export const matching: Kind<Matching, string[], SittingMatching> = {
   fromGist: (gist, id) => {
     const left = padded(choicesOf(gist).choices, 3);
     const right = padded(gist.partners ?? [], 3);
-    const key = gist.joins ?? left.slice(0, right.length).map((own, at) => joined(own.id, right[at]!.id));
+    const key =
+      gist.joins ?? left.slice(0, right.length).map((own, at) => joined(own.id, right[at]!.id));
     const once = !joinsMoreThan(1, key, 1);
-    return { id, kind: 'matching', prompt: gist.prompt, needs: gist.needs, left, right, key, once, rule: setRuleOf(gist, false) }; // prettier-ignore
+    return {
+      id,
+      kind: 'matching',
+      prompt: gist.prompt,
+      needs: gist.needs,
+      left,
+      right,
+      key,
+      once,
+      rule: setRuleOf(gist, false),
+    };
   },
 };

@@ -1,7 +1,22 @@
 import { z } from 'zod';
 import { mostPoints, pointsForSet, setRule } from '../../scoring';
 import { listing } from '../../text';
-import { asOptions, checkChoices, checkReachable, choice, fewerChoices, labelOf, partBase, partId, reorder, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
+import {
+  asOptions,
+  checkChoices,
+  checkReachable,
+  choice,
+  fewerChoices,
+  labelOf,
+  partBase,
+  partId,
+  reorder,
+  shown,
+  textsOf,
+  type Kind,
+  type PartBase,
+  type ShownChoice,
+} from '../kind';
 import { choicesFrom, choicesGist } from './gists';
 import { setRuleInWords } from './rule-words';
 
@@ -9,7 +24,10 @@ const part = z
   .strictObject({
     ...partBase,
     kind: z.literal('multiple-choice'),
-    choices: z.array(choice).min(2, 'A choice needs at least two choices.').max(20, 'More than 20 choices.'),
+    choices: z
+      .array(choice)
+      .min(2, 'A choice needs at least two choices.')
+      .max(20, 'More than 20 choices.'),
     key: z.array(partId).min(1, 'No choice is marked as the key.'),
     /** At most so many may be chosen. */
     mostChosen: z.int().min(1).max(20).optional(),
@@ -17,7 +35,12 @@ const part = z
   })
   .superRefine((own, context) => {
     checkChoices(own.choices, own.key, context);
-    checkReachable(own.rule, own.choices.map(({ id }) => id), own.mostChosen, context); // prettier-ignore
+    checkReachable(
+      own.rule,
+      own.choices.map(({ id }) => id),
+      own.mostChosen,
+      context,
+    );
     if (own.mostChosen !== undefined && own.mostChosen < own.key.length)
       context.addIssue({
         code: 'custom',
@@ -42,10 +65,16 @@ export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoic
   markedBy: 'machine',
   part,
   response: z.array(partId).max(20),
-  points: ({ rule, choices, mostChosen }) => mostPoints(rule, choices.map(({ id }) => id), mostChosen), // prettier-ignore
+  points: ({ rule, choices, mostChosen }) =>
+    mostPoints(
+      rule,
+      choices.map(({ id }) => id),
+      mostChosen,
+    ),
   score({ key, rule, mostChosen }, chosen) {
     // More than may be chosen cannot come from the page; it earns nothing rather than the best of it.
-    if (chosen.length === 0 || (mostChosen !== undefined && new Set(chosen).size > mostChosen)) return 0;
+    if (chosen.length === 0 || (mostChosen !== undefined && new Set(chosen).size > mostChosen))
+      return 0;
     return pointsForSet(rule, key, chosen);
   },
   isEmpty: (response) => response.length === 0,
@@ -57,16 +86,22 @@ export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoic
     mostChosen,
   }),
   arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
-  fewer: (own, most, order) => ({ ...own, choices: fewerChoices(own.choices, own.key, most, order) }),
+  fewer: (own, most, order) => ({
+    ...own,
+    choices: fewerChoices(own.choices, own.key, most, order),
+  }),
   options: ({ choices, key }) => asOptions(choices, key),
   chosen: (response) => response,
   inWords: ({ choices }, response) => listing(response.map((id) => labelOf(choices, id))),
   keyInWords({ choices, key, rule }) {
-    const right = listing(key.map((id) => `“${labelOf(choices, id)}”`)); // prettier-ignore
+    const right = listing(key.map((id) => `“${labelOf(choices, id)}”`));
     return setRuleInWords(rule, right, 'choice');
   },
   texts: ({ choices }) => textsOf(choices, 'choices'),
   toGist: choicesGist,
   // Whoever ticks everything must not earn everything.
-  fromGist: (gist, id) => ({ ...choicesFrom(gist, id, 'wrong-takes-away'), kind: 'multiple-choice' }),
+  fromGist: (gist, id) => ({
+    ...choicesFrom(gist, id, 'wrong-takes-away'),
+    kind: 'multiple-choice',
+  }),
 };

@@ -36,7 +36,10 @@ const key = z.strictObject({
 type NumericKey = z.infer<typeof key>;
 
 /** The key's number. Its own notation is strict: a key that can be read in two ways is refused. */
-function keyValue({ value, decimal }: Pick<NumericKey, 'value' | 'decimal'>): exact.Rational | null {
+function keyValue({
+  value,
+  decimal,
+}: Pick<NumericKey, 'value' | 'decimal'>): exact.Rational | null {
   const readings = readNumber(value, decimal === 'either' ? 'point' : decimal);
   return readings.length === 1 && readings[0]!.unit === '' ? readings[0]!.value : null;
 }
@@ -55,7 +58,11 @@ const part = z
       });
     own.key.also?.forEach((value, at) => {
       if (keyValue({ ...own.key, value }) === null)
-        context.addIssue({ code: 'custom', path: ['key', 'also', at], message: `“${value}” is not a number without a unit.` }); // prettier-ignore
+        context.addIssue({
+          code: 'custom',
+          path: ['key', 'also', at],
+          message: `“${value}” is not a number without a unit.`,
+        });
     });
     if (own.key.unitRequired && own.key.units.length === 0)
       context.addIssue({
@@ -87,19 +94,28 @@ const squash = (name: string) =>
 const prefixed = /^[mp]/i;
 
 /** The unit of the key that was meant: as it is written, else with other capitals where they cannot mean another one. */
-function unitMeant(given: string, units: NumericKey['units']): NumericKey['units'][number] | undefined {
+function unitMeant(
+  given: string,
+  units: NumericKey['units'],
+): NumericKey['units'][number] | undefined {
   const written = squash(given);
   const same = units.find(({ name }) => squash(name) === written);
   if (same) return same;
   const alike = units.filter(({ name }) => {
     const known = squash(name);
-    return known.toLowerCase() === written.toLowerCase() && (known[0] === written[0] || !prefixed.test(known));
+    return (
+      known.toLowerCase() === written.toLowerCase() &&
+      (known[0] === written[0] || !prefixed.test(known))
+    );
   });
   return alike.length === 1 ? alike[0] : undefined;
 }
 
 /** The reading in the key's own unit; null when its unit is not accepted. */
-function inKeyUnit({ value, unit: given }: Reading, { units, unitRequired }: NumericKey): exact.Rational | null {
+function inKeyUnit(
+  { value, unit: given }: Reading,
+  { units, unitRequired }: NumericKey,
+): exact.Rational | null {
   if (given === '') return unitRequired ? null : value;
   const accepted = unitMeant(given, units);
   if (accepted) return exact.times(value, exact.fromNumber(accepted.factor));
@@ -111,7 +127,11 @@ function inKeyUnit({ value, unit: given }: Reading, { units, unitRequired }: Num
  * Source of the three tolerances: QTI 3.0 `equal` (toleranceMode exact, absolute, relative; bounds included) and
  * `equalRounded` (roundingMode significantFigures: both numbers are rounded, then compared).
  */
-function isWithin(given: exact.Rational, right: exact.Rational, by: NumericKey['tolerance']): boolean {
+function isWithin(
+  given: exact.Rational,
+  right: exact.Rational,
+  by: NumericKey['tolerance'],
+): boolean {
   switch (by.by) {
     case 'exact':
       return exact.isEqual(given, right);
@@ -119,10 +139,16 @@ function isWithin(given: exact.Rational, right: exact.Rational, by: NumericKey['
       return exact.isAtMost(exact.distance(given, right), exact.fromNumber(by.within));
     case 'percent': {
       const share = exact.divide(exact.fromNumber(by.within), exact.fromNumber(100));
-      return exact.isAtMost(exact.distance(given, right), exact.times(exact.magnitude(right), share));
+      return exact.isAtMost(
+        exact.distance(given, right),
+        exact.times(exact.magnitude(right), share),
+      );
     }
     case 'significant':
-      return exact.isEqual(exact.toSignificant(given, by.figures), exact.toSignificant(right, by.figures));
+      return exact.isEqual(
+        exact.toSignificant(given, by.figures),
+        exact.toSignificant(right, by.figures),
+      );
   }
 }
 
@@ -169,7 +195,9 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
   },
   accept(own, response) {
     if (numeric.score(own, response) > 0) return own;
-    const value = readNumber(response, own.key.decimal).map((reading) => inKeyUnit(reading, own.key)).find((found) => found !== null); // prettier-ignore
+    const value = readNumber(response, own.key.decimal)
+      .map((reading) => inKeyUnit(reading, own.key))
+      .find((found) => found !== null);
     if (!value) return null;
     return { ...own, key: { ...own.key, also: [...(own.key.also ?? []), exact.inWords(value)] } };
   },
@@ -180,9 +208,13 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
       exact: () => ', exactly',
       absolute: () => (by.by === 'absolute' ? `, within ${by.within}` : ''),
       percent: () => (by.by === 'percent' ? `, within ${by.within} %` : ''),
-      significant: () => (by.by === 'significant' ? `, to ${count(by.figures, 'significant figure')}` : ''),
+      significant: () =>
+        by.by === 'significant' ? `, to ${count(by.figures, 'significant figure')}` : '',
     }[by.by]();
-    const names = listing(key.units.map(({ name }) => name), 'or'); // prettier-ignore
+    const names = listing(
+      key.units.map(({ name }) => name),
+      'or',
+    );
     const units = names && `, ${key.unitRequired ? 'in' : 'with or without'} ${names}`;
     const readings = listing([key.value, ...otherSpellings(key), ...(key.also ?? [])], 'or');
     return `${readings}${within}${units}. ${count(rule.points, 'point')}.`;
@@ -200,7 +232,9 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
     const { prompt, needs, points = 1, accepted = [], choices = [], right = [] } = gist;
     const kept = gist.units as { units: NumericKey['units']; required: boolean } | undefined;
     const words = [...accepted, ...right.map((own) => labelOf(choices, own))];
-    const [value = '', ...also] = words.filter((own) => keyValue({ value: own, decimal: 'point' }) !== null);
+    const [value = '', ...also] = words.filter(
+      (own) => keyValue({ value: own, decimal: 'point' }) !== null,
+    );
     return {
       id,
       kind: 'numeric',

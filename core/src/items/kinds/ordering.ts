@@ -2,14 +2,28 @@ import { z } from 'zod';
 import { randomFrom } from '../../random';
 import { orderRule, shareOfPairs, shareOfPlaces, type OrderRule } from '../../scoring';
 import { count } from '../../text';
-import { checkChoices, choice, labelOf, partBase, partId, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
+import {
+  checkChoices,
+  choice,
+  labelOf,
+  partBase,
+  partId,
+  shown,
+  textsOf,
+  type Kind,
+  type PartBase,
+  type ShownChoice,
+} from '../kind';
 import { choicesOf, mistakesOf, padded } from './gists';
 
 const part = z
   .strictObject({
     ...partBase,
     kind: z.literal('ordering'),
-    choices: z.array(choice).min(2, 'There is nothing to put in order: two things at least.').max(20, 'More than 20 things.'), // prettier-ignore
+    choices: z
+      .array(choice)
+      .min(2, 'There is nothing to put in order: two things at least.')
+      .max(20, 'More than 20 things.'),
     /** All ids in the right order. */
     key: z.array(partId),
     /** What stands at the two ends, such as "earliest" and "latest". */
@@ -19,7 +33,11 @@ const part = z
   .superRefine((own, context) => {
     checkChoices(own.choices, own.key, context);
     if (new Set(own.key).size !== own.choices.length || own.key.length !== own.choices.length)
-      context.addIssue({ code: 'custom', path: ['key'], message: 'The right order must name each thing once.' });
+      context.addIssue({
+        code: 'custom',
+        path: ['key'],
+        message: 'The right order must name each thing once.',
+      });
   });
 
 export type Ordering = z.infer<typeof part>;
@@ -33,7 +51,8 @@ export interface SittingOrdering extends PartBase {
 const words: Record<OrderRule['rule'], (points: string) => string> = {
   'all-or-nothing': (points) => `${points} for the whole order, otherwise none`,
   'each-place': (points) => `each one in its own place earns its share of ${points}`,
-  'each-pair': (points) => `each two in the right order to each other earn their share of ${points}`,
+  'each-pair': (points) =>
+    `each two in the right order to each other earn their share of ${points}`,
 };
 
 /** The choices in an order that does not give the key away and is the same each time. */
@@ -59,7 +78,9 @@ export const ordering: Kind<Ordering, string[], SittingOrdering> = {
     if (new Set(response).size !== response.length) return 0;
     switch (rule.rule) {
       case 'all-or-nothing':
-        return key.length === response.length && shareOfPlaces(key, response) === 1 ? rule.points : 0;
+        return key.length === response.length && shareOfPlaces(key, response) === 1
+          ? rule.points
+          : 0;
       case 'each-place':
         return rule.points * shareOfPlaces(key, response);
       case 'each-pair':
@@ -67,7 +88,13 @@ export const ordering: Kind<Ordering, string[], SittingOrdering> = {
     }
   },
   isEmpty: (response) => response.length === 0,
-  forSitting: (own) => ({ id: own.id, kind: own.kind, prompt: own.prompt, choices: shown(mixed(own)), ends: own.ends }),
+  forSitting: (own) => ({
+    id: own.id,
+    kind: own.kind,
+    prompt: own.prompt,
+    choices: shown(mixed(own)),
+    ends: own.ends,
+  }),
   rename: (own, to) => ({
     ...own,
     choices: own.choices.map((one) => ({ ...one, id: to(one.id) })),
@@ -76,7 +103,8 @@ export const ordering: Kind<Ordering, string[], SittingOrdering> = {
   arrange: (own, order) => ({ ...own, choices: order(own.choices) }),
   folded: (_, response) => response.join(' '),
   inWords: ({ choices }, response) => response.map((id) => labelOf(choices, id)).join(' → '),
-  keyInWords: (own) => `${ordering.inWords(own, own.key)}: ${words[own.rule.rule](count(own.rule.points, 'point'))}.`,
+  keyInWords: (own) =>
+    `${ordering.inWords(own, own.key)}: ${words[own.rule.rule](count(own.rule.points, 'point'))}.`,
   texts: ({ choices }) => textsOf(choices, 'choices'),
   toGist: ({ prompt, needs, choices, key, rule }) => ({
     prompt,
@@ -89,7 +117,10 @@ export const ordering: Kind<Ordering, string[], SittingOrdering> = {
   }),
   fromGist: (gist, id) => {
     const choices = padded(choicesOf(gist).choices, 3);
-    const rule = gist.partial === 'each-place' || gist.partial === 'each-pair' ? gist.partial : 'all-or-nothing';
+    const rule =
+      gist.partial === 'each-place' || gist.partial === 'each-pair'
+        ? gist.partial
+        : 'all-or-nothing';
     return {
       id,
       kind: 'ordering',

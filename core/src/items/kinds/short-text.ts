@@ -74,12 +74,17 @@ export const shortText: Kind<ShortText, string, SittingShortText> = {
     const given = fold(response, key.fold);
     if (given === '') return null;
     const known = key.variants.some((variant) => fold(variant, key.fold) === given);
-    const more = known ? own : { ...own, key: { ...key, variants: [...key.variants, response.trim()] } };
+    const more = known
+      ? own
+      : { ...own, key: { ...key, variants: [...key.variants, response.trim()] } };
     return rule.rule === 'table' ? acceptInTable(more, rule, response.trim()) : more;
   },
   inWords: (_, response) => response.trim(),
   keyInWords({ key: { variants, fold: folding }, rule }) {
-    const accepted = listing(variants.map((variant) => `“${variant}”`), 'or'); // prettier-ignore
+    const accepted = listing(
+      variants.map((variant) => `“${variant}”`),
+      'or',
+    );
     const ignored = [
       folding.case && 'capitals',
       folding.space && 'spacing',

@@ -1,21 +1,44 @@
 import { z } from 'zod';
 import { acceptInTable, mostPoints, oneRule, pointsForSet } from '../../scoring';
 import { count, listing } from '../../text';
-import { asOptions, checkChoices, checkReachable, choice, fewerChoices, labelOf, partBase, partId, reorder, shown, textsOf, type Kind, type PartBase, type ShownChoice } from '../kind'; // prettier-ignore
+import {
+  asOptions,
+  checkChoices,
+  checkReachable,
+  choice,
+  fewerChoices,
+  labelOf,
+  partBase,
+  partId,
+  reorder,
+  shown,
+  textsOf,
+  type Kind,
+  type PartBase,
+  type ShownChoice,
+} from '../kind';
 import { choicesFrom, choicesGist } from './gists';
 
 const part = z
   .strictObject({
     ...partBase,
     kind: z.literal('single-choice'),
-    choices: z.array(choice).min(2, 'A choice needs at least two choices.').max(20, 'More than 20 choices.'),
+    choices: z
+      .array(choice)
+      .min(2, 'A choice needs at least two choices.')
+      .max(20, 'More than 20 choices.'),
     /** Any one of these is right. */
     key: z.array(partId).min(1, 'No choice is marked as the key.'),
     rule: oneRule,
   })
   .superRefine((own, context) => {
     checkChoices(own.choices, own.key, context);
-    checkReachable(own.rule, own.choices.map(({ id }) => id), 1, context); // prettier-ignore
+    checkReachable(
+      own.rule,
+      own.choices.map(({ id }) => id),
+      1,
+      context,
+    );
   });
 
 export type SingleChoice = z.infer<typeof part>;
@@ -28,7 +51,8 @@ export interface SittingSingleChoice extends PartBase {
 function accepting(own: SingleChoice, response: string | null): SingleChoice | null {
   const { rule, key, choices } = own;
   if (response === null || !choices.some(({ id }) => id === response)) return null;
-  if (rule.rule === 'all-or-nothing') return key.includes(response) ? own : { ...own, key: [...key, response] };
+  if (rule.rule === 'all-or-nothing')
+    return key.includes(response) ? own : { ...own, key: [...key, response] };
   return acceptInTable(own, rule, response);
 }
 
@@ -40,7 +64,12 @@ export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice
   markedBy: 'machine',
   part,
   response: partId.nullable(),
-  points: ({ rule, choices }) => mostPoints(rule, choices.map(({ id }) => id), 1), // prettier-ignore
+  points: ({ rule, choices }) =>
+    mostPoints(
+      rule,
+      choices.map(({ id }) => id),
+      1,
+    ),
   score({ key, rule }, chosen) {
     if (chosen === null) return 0;
     if (rule.rule === 'all-or-nothing') return key.includes(chosen) ? rule.points : 0;
@@ -49,13 +78,19 @@ export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice
   isEmpty: (response) => response === null,
   forSitting: ({ id, kind, prompt, choices }) => ({ id, kind, prompt, choices: shown(choices) }),
   arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
-  fewer: (own, most, order) => ({ ...own, choices: fewerChoices(own.choices, own.key, most, order) }),
+  fewer: (own, most, order) => ({
+    ...own,
+    choices: fewerChoices(own.choices, own.key, most, order),
+  }),
   options: ({ choices, key }) => asOptions(choices, key),
   chosen: (response) => (response === null ? [] : [response]),
   accept: accepting,
   inWords: ({ choices }, response) => (response === null ? '' : labelOf(choices, response)),
   keyInWords({ choices, key, rule }) {
-    const right = listing(key.map((id) => `“${labelOf(choices, id)}”`), 'or'); // prettier-ignore
+    const right = listing(
+      key.map((id) => `“${labelOf(choices, id)}”`),
+      'or',
+    );
     if (rule.rule === 'all-or-nothing') return `${right} earns ${count(rule.points, 'point')}.`;
     return `${right} is right; each choice has its own points.`;
   },
@@ -63,6 +98,11 @@ export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice
   toGist: choicesGist,
   fromGist: (gist, id) => {
     const { key, rule, ...rest } = choicesFrom(gist, id);
-    return { ...rest, kind: 'single-choice', key: key.slice(0, 1), rule: rule.rule === 'table' ? rule : { rule: 'all-or-nothing', points: gist.points ?? 1 } }; // prettier-ignore
+    return {
+      ...rest,
+      kind: 'single-choice',
+      key: key.slice(0, 1),
+      rule: rule.rule === 'table' ? rule : { rule: 'all-or-nothing', points: gist.points ?? 1 },
+    };
   },
 };

@@ -21,10 +21,19 @@ const part = z
   .strictObject({
     ...partBase,
     kind: z.literal('sorting'),
-    choices: z.array(choice).min(2, 'There is nothing to sort: two things at least.').max(30, 'More than 30 things.'),
-    groups: z.array(choice.omit({ mistake: true })).min(2, 'Sorting needs at least two groups.').max(8, 'More than 8 groups.'), // prettier-ignore
+    choices: z
+      .array(choice)
+      .min(2, 'There is nothing to sort: two things at least.')
+      .max(30, 'More than 30 things.'),
+    groups: z
+      .array(choice.omit({ mistake: true }))
+      .min(2, 'Sorting needs at least two groups.')
+      .max(8, 'More than 8 groups.'),
     /** Answer patterns: ways of sorting that are right, each as "thing group" pairs. Things in none of them stay out. */
-    keys: z.array(pairs.min(1, 'This answer pattern is empty.')).min(1, 'No answer pattern is given.').max(20),
+    keys: z
+      .array(pairs.min(1, 'This answer pattern is empty.'))
+      .min(1, 'No answer pattern is given.')
+      .max(20),
     rule: setRule,
   })
   .superRefine((own, context) => {
@@ -32,15 +41,21 @@ const part = z
     checkDistinct(own.groups, ['groups'], 'groups', context);
     const seen = new Map<string, number>();
     own.keys.forEach((key, at) => {
-      const issue = (message: string) => context.addIssue({ code: 'custom', path: ['keys', at], message });
+      const issue = (message: string) =>
+        context.addIssue({ code: 'custom', path: ['keys', at], message });
       checkPairs(key, own.choices, own.groups, ['keys', at], context);
       if (joinsMoreThan(1, key)) issue(`In answer pattern ${at + 1} a thing lies in two groups.`);
       const earlier = seen.get(inOrder(key));
-      if (earlier !== undefined) issue(`Answer patterns ${earlier + 1} and ${at + 1} are the same.`);
+      if (earlier !== undefined)
+        issue(`Answer patterns ${earlier + 1} and ${at + 1} are the same.`);
       seen.set(inOrder(key), at);
     });
     if (own.rule.rule === 'table')
-      context.addIssue({ code: 'custom', path: ['rule'], message: 'Points for single things are not possible here.' });
+      context.addIssue({
+        code: 'custom',
+        path: ['rule'],
+        message: 'Points for single things are not possible here.',
+      });
   });
 
 export type Sorting = z.infer<typeof part>;
@@ -51,10 +66,16 @@ export interface SittingSorting extends PartBase {
   groups: ShownChoice[];
 }
 
-const inGroups = ({ choices, groups }: Pick<Sorting, 'choices' | 'groups'>, key: readonly string[]) =>
+const inGroups = (
+  { choices, groups }: Pick<Sorting, 'choices' | 'groups'>,
+  key: readonly string[],
+) =>
   groups
     .map(({ id, text }) => {
-      const inside = key.map(parted).filter(([, group]) => group === id).map(([own]) => labelOf(choices, own)); // prettier-ignore
+      const inside = key
+        .map(parted)
+        .filter(([, group]) => group === id)
+        .map(([own]) => labelOf(choices, own));
       return `${plainText(text)}: ${listing(inside) || 'nothing'}`;
     })
     .join('; ');
@@ -98,7 +119,8 @@ export const sorting: Kind<Sorting, string[], SittingSorting> = {
   inWords: ({ choices, groups }, response) => pairsInWords(choices, groups, response),
   keyInWords(own) {
     const [first, ...others] = own.keys;
-    const more = others.length > 0 ? ` (or one of ${count(others.length, 'other answer pattern')})` : '';
+    const more =
+      others.length > 0 ? ` (or one of ${count(others.length, 'other answer pattern')})` : '';
     return setRuleInWords(own.rule, `${inGroups(own, first!)}${more}`, 'thing');
   },
   texts: ({ choices, groups }) => [...textsOf(choices, 'choices'), ...textsOf(groups, 'groups')],
@@ -117,7 +139,20 @@ export const sorting: Kind<Sorting, string[], SittingSorting> = {
     const things = padded(choices, 4);
     const groups = padded(gist.partners ?? [], 2);
     // Choices with a key fall into the right ones and the others.
-    const joins = gist.joins ?? (right.length > 0 && !gist.partners ? things.map(({ id: own }) => `${own} ${groups[right.includes(own) ? 0 : 1]!.id}`) : []); // prettier-ignore
-    return { id, kind: 'sorting', prompt: gist.prompt, needs: gist.needs, choices: things, groups, keys: [joins], rule: setRuleOf(gist, false) }; // prettier-ignore
+    const joins =
+      gist.joins ??
+      (right.length > 0 && !gist.partners
+        ? things.map(({ id: own }) => `${own} ${groups[right.includes(own) ? 0 : 1]!.id}`)
+        : []);
+    return {
+      id,
+      kind: 'sorting',
+      prompt: gist.prompt,
+      needs: gist.needs,
+      choices: things,
+      groups,
+      keys: [joins],
+      rule: setRuleOf(gist, false),
+    };
   },
 };

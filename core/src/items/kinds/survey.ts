@@ -28,7 +28,11 @@ const part = z
   .superRefine(({ style, choices }, context) => {
     checkDistinct(choices, ['choices'], 'choices', context);
     if (style !== 'words' && choices.length < 2)
-      context.addIssue({ code: 'custom', path: ['choices'], message: 'A choice needs at least two choices.' });
+      context.addIssue({
+        code: 'custom',
+        path: ['choices'],
+        message: 'A choice needs at least two choices.',
+      });
   });
 
 export type Survey = z.infer<typeof part>;
@@ -51,16 +55,31 @@ export const survey: Kind<Survey, string[], SittingSurvey> = {
   points: () => 0,
   score: () => 0,
   isEmpty: (response) => response.every((line) => line.trim() === ''),
-  forSitting: ({ id, kind, prompt, style, choices }) => ({ id, kind, prompt, style, choices: shown(choices) }),
+  forSitting: ({ id, kind, prompt, style, choices }) => ({
+    id,
+    kind,
+    prompt,
+    style,
+    choices: shown(choices),
+  }),
   arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
   folded: (_, response) => listing(response),
   inWords: ({ style, choices }, response) =>
-    style === 'words' ? (response[0] ?? '').trim() : listing(response.map((id) => labelOf(choices, id))),
+    style === 'words'
+      ? (response[0] ?? '').trim()
+      : listing(response.map((id) => labelOf(choices, id))),
   keyInWords: () => 'Every answer is welcome; it gives no points.',
   texts: ({ choices }) => textsOf(choices, 'choices'),
   toGist: ({ prompt, needs, choices }) => ({ prompt, needs, choices: shown(choices) }),
   fromGist: (gist, id) => {
     const { choices } = choicesOf(gist);
-    return { id, kind: 'survey', prompt: gist.prompt, needs: gist.needs, style: 'one', choices: padded(shown(choices), 2) }; // prettier-ignore
+    return {
+      id,
+      kind: 'survey',
+      prompt: gist.prompt,
+      needs: gist.needs,
+      style: 'one',
+      choices: padded(shown(choices), 2),
+    };
   },
 };

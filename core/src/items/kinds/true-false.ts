@@ -39,7 +39,8 @@ export const trueFalse: Kind<TrueFalse, 'true' | 'false' | null, SittingTrueFals
     }),
   chosen: (response) => (response === null ? [] : [response]),
   inWords: (_, response) => (response === null ? '' : words[response]),
-  keyInWords: ({ key, rule }) => `“${key ? 'True' : 'False'}” earns ${count(rule.points, 'point')}.`,
+  keyInWords: ({ key, rule }) =>
+    `“${key ? 'True' : 'False'}” earns ${count(rule.points, 'point')}.`,
   texts: () => [],
   toGist: ({ prompt, needs, key, mistake, rule }) => ({
     prompt,
@@ -51,9 +52,18 @@ export const trueFalse: Kind<TrueFalse, 'true' | 'false' | null, SittingTrueFals
   }),
   fromGist: ({ prompt, needs, points = 1, choices = [], right = [], mistakes = {} }, id) => {
     // Choices that say true and false keep their key; any others cannot be kept.
-    const said = (own: string) => plainText(choices.find((one) => one.id === own)?.text ?? '').toLowerCase();
+    const said = (own: string) =>
+      plainText(choices.find((one) => one.id === own)?.text ?? '').toLowerCase();
     const key = said(right[0] ?? '') !== 'false';
     const mistake = Object.entries(mistakes).find(([own]) => said(own) === String(!key))?.[1];
-    return { id, kind: 'true-false', prompt, needs, key, ...(mistake && { mistake }), rule: { rule: 'all-or-nothing', points } }; // prettier-ignore
+    return {
+      id,
+      kind: 'true-false',
+      prompt,
+      needs,
+      key,
+      ...(mistake && { mistake }),
+      rule: { rule: 'all-or-nothing', points },
+    };
   },
 };

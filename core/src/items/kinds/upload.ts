@@ -42,5 +42,11 @@ export const upload: Kind<Upload, string[], SittingUpload> = {
   keyInWords: ({ accepts, rule }) => handInWords(rule, `the ${accepts}`),
   texts: (own) => [{ at: '/guide', html: own.guide }],
   toGist: handGist,
-  fromGist: (gist, id) => ({ id, kind: 'upload', accepts: 'photo', most: 1, ...fromHandGist(gist) }),
+  fromGist: (gist, id) => ({
+    id,
+    kind: 'upload',
+    accepts: 'photo',
+    most: 1,
+    ...fromHandGist(gist),
+  }),
 };

@@ -1,7 +1,14 @@
 import { z } from 'zod';
 import { mostPoints, pointsForSet, setRule } from '../../scoring';
 import { listing, marked, richText } from '../../text';
-import { checkReachable, partBase, partId, type AnswerOption, type Kind, type PartBase } from '../kind';
+import {
+  checkReachable,
+  partBase,
+  partId,
+  type AnswerOption,
+  type Kind,
+  type PartBase,
+} from '../kind';
 import { ruleGist, setRuleOf } from './gists';
 import { setRuleInWords } from './rule-words';
 
@@ -16,16 +23,26 @@ const part = z
     rule: setRule,
   })
   .superRefine((own, context) => {
-    const issue = (path: (string | number)[], message: string) => context.addIssue({ code: 'custom', path, message });
+    const issue = (path: (string | number)[], message: string) =>
+      context.addIssue({ code: 'custom', path, message });
     const spots = marked(own.text, 'data-words');
     const ids = spots.map(({ id }) => id);
     if (ids.length < 2) issue(['text'], 'Mark at least two places in the text that can be chosen.');
     if (ids.length > 30) issue(['text'], 'More than 30 places can be chosen.');
     if (new Set(ids).size < ids.length) issue(['text'], 'Two places in the text have the same id.');
-    spots.forEach(({ text }, at) => text === '' && issue(['text'], `Place ${at + 1} in the text holds no words.`));
-    own.key.forEach((id, at) => !ids.includes(id) && issue(['key', at], `The key “${id}” is not in the text any more.`)); // prettier-ignore
+    spots.forEach(
+      ({ text }, at) =>
+        text === '' && issue(['text'], `Place ${at + 1} in the text holds no words.`),
+    );
+    own.key.forEach(
+      (id, at) =>
+        !ids.includes(id) && issue(['key', at], `The key “${id}” is not in the text any more.`),
+    );
     if (own.mostChosen !== undefined && own.mostChosen < own.key.length)
-      issue(['mostChosen'], `At most ${own.mostChosen} may be chosen, but ${own.key.length} are right.`);
+      issue(
+        ['mostChosen'],
+        `At most ${own.mostChosen} may be chosen, but ${own.key.length} are right.`,
+      );
     checkReachable(own.rule, ids, own.mostChosen, context);
   });
 
@@ -38,7 +55,11 @@ export interface SittingWordsInText extends PartBase {
 }
 
 const optionsOf = ({ text, key }: Pick<WordsInText, 'text' | 'key'>): AnswerOption[] =>
-  marked(text, 'data-words').map((own) => ({ id: own.id, label: own.text, right: key.includes(own.id) }));
+  marked(text, 'data-words').map((own) => ({
+    id: own.id,
+    label: own.text,
+    right: key.includes(own.id),
+  }));
 
 /** Response: the ids of the chosen words. */
 export const wordsInText: Kind<WordsInText, string[], SittingWordsInText> = {
@@ -49,9 +70,15 @@ export const wordsInText: Kind<WordsInText, string[], SittingWordsInText> = {
   markedBy: 'machine',
   part,
   response: z.array(partId).max(30),
-  points: (own) => mostPoints(own.rule, optionsOf(own).map(({ id }) => id), own.mostChosen), // prettier-ignore
+  points: (own) =>
+    mostPoints(
+      own.rule,
+      optionsOf(own).map(({ id }) => id),
+      own.mostChosen,
+    ),
   score({ key, rule, mostChosen }, chosen) {
-    if (chosen.length === 0 || (mostChosen !== undefined && new Set(chosen).size > mostChosen)) return 0;
+    if (chosen.length === 0 || (mostChosen !== undefined && new Set(chosen).size > mostChosen))
+      return 0;
     return pointsForSet(rule, key, chosen);
   },
   isEmpty: (response) => response.length === 0,
@@ -62,7 +89,12 @@ export const wordsInText: Kind<WordsInText, string[], SittingWordsInText> = {
     const labels = new Map(optionsOf(own).map(({ id, label }) => [id, label]));
     return listing(response.map((id) => labels.get(id) ?? id));
   },
-  keyInWords: (own) => setRuleInWords(own.rule, listing(own.key.map((id) => `“${wordsInText.inWords(own, [id])}”`)), 'place'), // prettier-ignore
+  keyInWords: (own) =>
+    setRuleInWords(
+      own.rule,
+      listing(own.key.map((id) => `“${wordsInText.inWords(own, [id])}”`)),
+      'place',
+    ),
   texts: ({ text }) => [{ at: '/text', html: text }],
   toGist: ({ prompt, needs, text, key, rule }) => ({
     prompt,
@@ -75,7 +107,9 @@ export const wordsInText: Kind<WordsInText, string[], SittingWordsInText> = {
   fromGist: (gist, id) => {
     const { choices = [], text = '' } = gist;
     const has = marked(text, 'data-words').length > 0;
-    const spans = choices.map((own) => `<span data-words="${own.id}">${own.text.replace(/<\/?p>/g, '')}</span>`);
+    const spans = choices.map(
+      (own) => `<span data-words="${own.id}">${own.text.replace(/<\/?p>/g, '')}</span>`,
+    );
     return {
       id,
       kind: 'words-in-text',

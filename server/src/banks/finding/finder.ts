@@ -50,9 +50,15 @@ export class LocalFinder implements Finder {
 
   private async catchUp(): Promise<void> {
     const since = this.seenUntil === null ? null : this.seenUntil - overlap;
-    const [sign, { now, touched }] = await Promise.all([treesSign(this.database), touchedSince(this.database, since)]);
+    const [sign, { now, touched }] = await Promise.all([
+      treesSign(this.database),
+      touchedSince(this.database, since),
+    ]);
     if (sign !== this.sign) {
-      const [standards, folders] = await Promise.all([readStandards(this.database), readFolders(this.database)]);
+      const [standards, folders] = await Promise.all([
+        readStandards(this.database),
+        readFolders(this.database),
+      ]);
       this.index.setStandards(standards);
       this.index.setFolders(folders);
       this.sign = sign;
@@ -65,7 +71,9 @@ export class LocalFinder implements Finder {
         else this.index.remove(id);
       }
     }
-    this.recent = new Map(touched.filter(({ at }) => at >= now - 2 * overlap).map(({ id, at }) => [id, at]));
+    this.recent = new Map(
+      touched.filter(({ at }) => at >= now - 2 * overlap).map(({ id, at }) => [id, at]),
+    );
     this.seenUntil = now;
   }
 }

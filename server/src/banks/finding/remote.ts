@@ -75,7 +75,8 @@ export class RemoteFinder implements Finder {
       if (this.worker === worker) this.worker = null;
       if (this.closed) return;
       this.log.warn('the thread of the search index has ended and will start again');
-      for (const { reject } of this.waiting.values()) reject(new Error('The search index has stopped.'));
+      for (const { reject } of this.waiting.values())
+        reject(new Error('The search index has stopped.'));
       this.waiting.clear();
     });
     worker.unref();

@@ -19,7 +19,9 @@ export async function touchedSince(database: Sequelize, since: number | null) {
   );
   return {
     now: toMillis(clock!.at),
-    touched: touched.map(({ id, at }): Touched => ({ id: id!, at: toMillis(at) })).sort((a, b) => a.id - b.id),
+    touched: touched
+      .map(({ id, at }): Touched => ({ id: id!, at: toMillis(at) }))
+      .sort((a, b) => a.id - b.id),
   };
 }
 
@@ -39,7 +41,10 @@ interface Row extends Omit<
 }
 
 /** The items with these ids; one that is retired or gone is null. */
-export async function* readFindable(database: Sequelize, ids: number[]): AsyncGenerator<[number, FindableItem | null]> {
+export async function* readFindable(
+  database: Sequelize,
+  ids: number[],
+): AsyncGenerator<[number, FindableItem | null]> {
   for (let from = 0; from < ids.length; from += atOnce) {
     const some = ids.slice(from, from + atOnce);
     const found = await rows<Row>(
@@ -58,11 +63,27 @@ export async function* readFindable(database: Sequelize, ids: number[]): AsyncGe
       revisions.length === 0
         ? [[], [], []]
         : await Promise.all([
-            rows<{ r: number; v: number }>(database, 'SELECT revision_id AS r, standard_id AS v FROM revision_standards WHERE revision_id IN (:revisions)', { revisions }),
-            rows<{ r: number; v: number }>(database, 'SELECT revision_id AS r, grade AS v FROM revision_grades WHERE revision_id IN (:revisions)', { revisions }),
-            rows<{ r: number; v: string }>(database, 'SELECT revision_id AS r, tag AS v FROM revision_tags WHERE revision_id IN (:revisions)', { revisions }),
-          ]); // prettier-ignore
-    const [standardsOf, gradesOf, tagsOf] = [byRevision(standards), byRevision(grades), byRevision(tags)];
+            rows<{ r: number; v: number }>(
+              database,
+              'SELECT revision_id AS r, standard_id AS v FROM revision_standards WHERE revision_id IN (:revisions)',
+              { revisions },
+            ),
+            rows<{ r: number; v: number }>(
+              database,
+              'SELECT revision_id AS r, grade AS v FROM revision_grades WHERE revision_id IN (:revisions)',
+              { revisions },
+            ),
+            rows<{ r: number; v: string }>(
+              database,
+              'SELECT revision_id AS r, tag AS v FROM revision_tags WHERE revision_id IN (:revisions)',
+              { revisions },
+            ),
+          ]);
+    const [standardsOf, gradesOf, tagsOf] = [
+      byRevision(standards),
+      byRevision(grades),
+      byRevision(tags),
+    ];
     const left = new Set(some);
     for (const own of found) {
       left.delete(own.id);
@@ -122,7 +143,13 @@ export async function treesSign(database: Sequelize): Promise<string> {
 }
 
 export const readStandards = (database: Sequelize) =>
-  rows<StandardPlace>(database, 'SELECT id, parent_id AS parentId, code, framework_id AS framework FROM standards');
+  rows<StandardPlace>(
+    database,
+    'SELECT id, parent_id AS parentId, code, framework_id AS framework FROM standards',
+  );
 
 export const readFolders = (database: Sequelize) =>
-  rows<{ id: number; parentId: number | null }>(database, 'SELECT id, parent_id AS parentId FROM folders');
+  rows<{ id: number; parentId: number | null }>(
+    database,
+    'SELECT id, parent_id AS parentId FROM folders',
+  );

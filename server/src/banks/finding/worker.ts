@@ -9,7 +9,9 @@ const finder = new LocalFinder(connect(workerData as DatabasePlace));
 parentPort!.on('message', async ({ call, id, ...own }: Asked) => {
   try {
     const value =
-      call === 'find' ? await finder.find(own.question!) : await finder.near(own.text!, own.banks!, own.but!);
+      call === 'find'
+        ? await finder.find(own.question!)
+        : await finder.near(own.text!, own.banks!, own.but!);
     parentPort!.postMessage({ id, value } satisfies Answered);
   } catch (error) {
     const { message, stack, name } = error as Error;

@@ -307,11 +307,33 @@ const tables = [
 ];
 
 const names = [
-  'scores', 'answers', 'attempts', 'assignment_students', 'assignment_classes', 'assignments', 'edition_revisions',
-  'editions', 'enrolments', 'class_teachers', 'classes', 'test_revisions', 'revision_grades', 'revision_standards',
-  'revisions', 'tests', 'items', 'folders', 'banks', 'standard_grades', 'standards', 'frameworks', 'sign_in_failures',
-  'sessions', 'accounts', 'schools',
-]; // prettier-ignore
+  'scores',
+  'answers',
+  'attempts',
+  'assignment_students',
+  'assignment_classes',
+  'assignments',
+  'edition_revisions',
+  'editions',
+  'enrolments',
+  'class_teachers',
+  'classes',
+  'test_revisions',
+  'revision_grades',
+  'revision_standards',
+  'revisions',
+  'tests',
+  'items',
+  'folders',
+  'banks',
+  'standard_grades',
+  'standards',
+  'frameworks',
+  'sign_in_failures',
+  'sessions',
+  'accounts',
+  'schools',
+];
 
 export const ground: Migration = {
   name: '001-ground',

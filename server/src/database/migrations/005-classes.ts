@@ -71,6 +71,8 @@ export const classes: Migration = {
     await run(
       'ALTER TABLE classes ADD KEY school (school_id), DROP KEY sourced_id, DROP KEY client_key, DROP COLUMN notes, DROP COLUMN sourced_id, DROP COLUMN joining_until, DROP COLUMN client_key',
     );
-    await run('ALTER TABLE accounts DROP KEY sourced_id, DROP COLUMN email, DROP COLUMN sourced_id');
+    await run(
+      'ALTER TABLE accounts DROP KEY sourced_id, DROP COLUMN email, DROP COLUMN sourced_id',
+    );
   },
 };

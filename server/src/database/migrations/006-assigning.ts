@@ -63,7 +63,9 @@ export const assigning: Migration = {
     await run('DROP TABLE assignment_drafts');
     await run('ALTER TABLE accounts DROP FOREIGN KEY accounts_guest');
     await run('ALTER TABLE accounts DROP COLUMN guest_of');
-    await run('ALTER TABLE attempts DROP COLUMN counts, DROP COLUMN counted, DROP COLUMN late_off, DROP COLUMN given');
+    await run(
+      'ALTER TABLE attempts DROP COLUMN counts, DROP COLUMN counted, DROP COLUMN late_off, DROP COLUMN given',
+    );
     await run('DELETE FROM assignment_students WHERE class_id IS NULL');
     await run(`ALTER TABLE assignment_students MODIFY COLUMN class_id INT UNSIGNED NOT NULL, ADD COLUMN time_factor DECIMAL(4, 2) NULL DEFAULT 1,
       DROP COLUMN closes_at, DROP COLUMN extra_minutes, DROP COLUMN extra_attempts`);

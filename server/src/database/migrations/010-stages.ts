@@ -11,7 +11,11 @@ export const stages: Migration = {
       '$.goBack', JSON_EXTRACT('[true]', '$[0]'), '$.oneSitting', JSON_EXTRACT('[false]', '$[0]'))`);
   },
   async down(run) {
-    await run(`UPDATE assignments SET rules = JSON_REMOVE(rules, '$.stageLimit', '$.goBack', '$.oneSitting')`);
-    await run('ALTER TABLE attempts DROP COLUMN stages, DROP COLUMN stage, DROP COLUMN clock_at, DROP COLUMN left_at, DROP COLUMN seen_at'); // prettier-ignore
+    await run(
+      `UPDATE assignments SET rules = JSON_REMOVE(rules, '$.stageLimit', '$.goBack', '$.oneSitting')`,
+    );
+    await run(
+      'ALTER TABLE attempts DROP COLUMN stages, DROP COLUMN stage, DROP COLUMN clock_at, DROP COLUMN left_at, DROP COLUMN seen_at',
+    );
   },
 };

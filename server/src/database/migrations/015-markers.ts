@@ -56,7 +56,8 @@ export const markers: Migration = {
     for (const step of steps) await run(step);
   },
   async down(run) {
-    for (const table of ['wrong_answers', 'second_marks', 'second_readings']) await run(`DROP TABLE ${table}`);
+    for (const table of ['wrong_answers', 'second_marks', 'second_readings'])
+      await run(`DROP TABLE ${table}`);
     await run('ALTER TABLE mark_log DROP COLUMN levels');
     await run('ALTER TABLE marks DROP COLUMN levels');
   },

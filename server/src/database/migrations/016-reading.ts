@@ -55,6 +55,7 @@ export const reading: Migration = {
     await run('UPDATE assignments SET figures_at = NULL');
   },
   async down(run) {
-    for (const table of ['item_figures', 'sheets', 'ratings', 'spent']) await run(`DROP TABLE ${table}`);
+    for (const table of ['item_figures', 'sheets', 'ratings', 'spent'])
+      await run(`DROP TABLE ${table}`);
   },
 };

@@ -15,6 +15,8 @@ export const bestTry: Migration = {
         best_responses = IF(best_try = 1, first_responses, last_responses) WHERE tries > 0`);
   },
   async down(run) {
-    await run('ALTER TABLE practised DROP COLUMN best_try, DROP COLUMN best_share, DROP COLUMN best_responses');
+    await run(
+      'ALTER TABLE practised DROP COLUMN best_try, DROP COLUMN best_share, DROP COLUMN best_responses',
+    );
   },
 };

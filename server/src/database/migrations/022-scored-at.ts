@@ -4,7 +4,9 @@ import type { Migration } from './migration';
 export const scoredAt: Migration = {
   name: '022-scored-at',
   async up(run) {
-    await run('ALTER TABLE attempts ADD COLUMN scored_at DATETIME(3) NULL, ADD KEY scored (assignment_id, scored_at)');
+    await run(
+      'ALTER TABLE attempts ADD COLUMN scored_at DATETIME(3) NULL, ADD KEY scored (assignment_id, scored_at)',
+    );
     await run('UPDATE assignments SET figures_at = NULL');
   },
   async down(run) {

@@ -60,7 +60,13 @@ async function signOutThere(sessionId: string): Promise<void> {
         <h2 id="password">Change password</h2>
         <ElForm label-position="top" @submit.prevent="change">
           <ElFormItem label="Present password" :error="errorAt('/old')">
-            <ElInput v-model="form.old" type="password" show-password autocomplete="current-password" maxlength="200" />
+            <ElInput
+              v-model="form.old"
+              type="password"
+              show-password
+              autocomplete="current-password"
+              maxlength="200"
+            />
           </ElFormItem>
           <ElFormItem label="New password (at least 10 characters)" :error="errorAt('/password')">
             <ElInput

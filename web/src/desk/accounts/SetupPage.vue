@@ -16,11 +16,20 @@ const ended = ref('');
 const busy = ref(false);
 const { attempt, errorAt, general } = useFieldErrors();
 const form = reactive({
-  school: { name: '', zone: Intl.DateTimeFormat().resolvedOptions().timeZone, grades: [] as number[] },
+  school: {
+    name: '',
+    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+    grades: [] as number[],
+  },
   administrator: { givenName: '', familyName: '', signInName: '', password: '' },
 });
-const gradeNames = Array.from({ length: 13 }, (_, grade) => ({ grade, name: grade === 0 ? 'K' : String(grade) }));
-const zoneOptions = computed(() => zones.value.map((zone) => ({ value: zone, label: zone.replaceAll('_', ' ') })));
+const gradeNames = Array.from({ length: 13 }, (_, grade) => ({
+  grade,
+  name: grade === 0 ? 'K' : String(grade),
+}));
+const zoneOptions = computed(() =>
+  zones.value.map((zone) => ({ value: zone, label: zone.replaceAll('_', ' ') })),
+);
 
 onMounted(async () => {
   try {
@@ -33,7 +42,9 @@ onMounted(async () => {
 
 async function begin(): Promise<void> {
   busy.value = true;
-  const began = await attempt(async () => session.take(await call('beginSchool', { body: { token, ...form } })));
+  const began = await attempt(async () =>
+    session.take(await call('beginSchool', { body: { token, ...form } })),
+  );
   busy.value = false;
   if (began) await router.push('/office');
 }
@@ -43,7 +54,10 @@ async function begin(): Promise<void> {
   <DoorFrame title="Begin your school" wide>
     <template v-if="ended">
       <p class="wrong" role="alert">{{ ended }}</p>
-      <p>Starting the server again prints a new link, as long as no school has begun. <a href="/sign-in">Sign in</a></p>
+      <p>
+        Starting the server again prints a new link, as long as no school has begun.
+        <a href="/sign-in">Sign in</a>
+      </p>
     </template>
     <ElForm v-else label-position="top" @submit.prevent="begin">
       <h2>The school</h2>
@@ -51,7 +65,12 @@ async function begin(): Promise<void> {
         <ElInput v-model="form.school.name" maxlength="120" autocomplete="organization" />
       </ElFormItem>
       <ElFormItem label="Time zone" :error="errorAt('/school/zone')">
-        <ElSelectV2 v-model="form.school.zone" :options="zoneOptions" filterable placeholder="Type a city" />
+        <ElSelectV2
+          v-model="form.school.zone"
+          :options="zoneOptions"
+          filterable
+          placeholder="Type a city"
+        />
         <p class="faded hint">Opening and closing times are shown in it.</p>
       </ElFormItem>
       <ElFormItem label="Grades" :error="errorAt('/school/grades')">
@@ -64,17 +83,32 @@ async function begin(): Promise<void> {
       <h2>You, its first administrator</h2>
       <div class="pair">
         <ElFormItem label="Given name" :error="errorAt('/administrator/givenName')">
-          <ElInput v-model="form.administrator.givenName" autocomplete="given-name" maxlength="80" />
+          <ElInput
+            v-model="form.administrator.givenName"
+            autocomplete="given-name"
+            maxlength="80"
+          />
         </ElFormItem>
         <ElFormItem label="Family name" :error="errorAt('/administrator/familyName')">
-          <ElInput v-model="form.administrator.familyName" autocomplete="family-name" maxlength="80" />
+          <ElInput
+            v-model="form.administrator.familyName"
+            autocomplete="family-name"
+            maxlength="80"
+          />
         </ElFormItem>
       </div>
       <div class="pair">
         <ElFormItem label="Sign-in name" :error="errorAt('/administrator/signInName')">
-          <ElInput v-model="form.administrator.signInName" autocomplete="username" maxlength="120" />
+          <ElInput
+            v-model="form.administrator.signInName"
+            autocomplete="username"
+            maxlength="120"
+          />
         </ElFormItem>
-        <ElFormItem label="Password (at least 10 characters)" :error="errorAt('/administrator/password')">
+        <ElFormItem
+          label="Password (at least 10 characters)"
+          :error="errorAt('/administrator/password')"
+        >
           <ElInput
             v-model="form.administrator.password"
             type="password"
@@ -85,7 +119,9 @@ async function begin(): Promise<void> {
         </ElFormItem>
       </div>
       <p v-if="general" class="wrong" role="alert">{{ general }}</p>
-      <ElButton class="go" type="primary" native-type="submit" size="large" :loading="busy">Begin the school</ElButton>
+      <ElButton class="go" type="primary" native-type="submit" size="large" :loading="busy"
+        >Begin the school</ElButton
+      >
     </ElForm>
   </DoorFrame>
 </template>

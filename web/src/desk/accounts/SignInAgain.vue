@@ -34,7 +34,9 @@ onSignedOut(() => {
 async function signIn(): Promise<void> {
   busy.value = true;
   const before = session.account?.id;
-  const signedIn = await attempt(async () => session.take(await call('signInStaff', { body: form })));
+  const signedIn = await attempt(async () =>
+    session.take(await call('signInStaff', { body: form })),
+  );
   busy.value = false;
   if (!signedIn) return;
   rememberSignInName(form.name);
@@ -59,7 +61,10 @@ async function leave(): Promise<void> {
     :close-on-press-escape="false"
     :show-close="false"
   >
-    <p>Sign in again and go on where you were. What you typed is still here, and what was not saved is sent again.</p>
+    <p>
+      Sign in again and go on where you were. What you typed is still here, and what was not saved
+      is sent again.
+    </p>
     <ElForm id="sign-in-again" label-position="top" @submit.prevent="signIn">
       <ElFormItem label="Name" :error="errorAt('/name')">
         <ElInput v-model="form.name" autocomplete="username" maxlength="120" />
@@ -78,7 +83,9 @@ async function leave(): Promise<void> {
     </ElForm>
     <template #footer>
       <ElButton @click="leave">Leave this page</ElButton>
-      <ElButton type="primary" native-type="submit" form="sign-in-again" :loading="busy">Sign in</ElButton>
+      <ElButton type="primary" native-type="submit" form="sign-in-again" :loading="busy"
+        >Sign in</ElButton
+      >
     </template>
   </ElDialog>
 </template>

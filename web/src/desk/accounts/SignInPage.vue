@@ -36,8 +36,8 @@ async function signIn(): Promise<void> {
   <DoorFrame :title="session.school.name || 'Sign in'">
     <form @submit.prevent="signIn">
       <p v-if="session.demonstration" class="demonstration" role="note">
-        <b>This is a demonstration.</b> Everybody knows its passwords: keep nothing real here. To begin your own school,
-        run <code>npm run school</code> on the server.
+        <b>This is a demonstration.</b> Everybody knows its passwords: keep nothing real here. To
+        begin your own school, run <code>npm run school</code> on the server.
       </p>
       <p class="faded">For teachers and the office.</p>
       <label class="field">
@@ -64,7 +64,9 @@ async function signIn(): Promise<void> {
         />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <el-button type="primary" native-type="submit" size="large" :loading="busy" class="go">Sign in</el-button>
+      <el-button type="primary" native-type="submit" size="large" :loading="busy" class="go"
+        >Sign in</el-button
+      >
       <p class="other">Are you a student? <a href="/seat">Sign in with your class code</a></p>
     </form>
   </DoorFrame>

@@ -46,10 +46,18 @@ async function choose(): Promise<void> {
       </p>
       <input type="hidden" name="username" autocomplete="username" :value="person.signInName" />
       <ElFormItem label="Password (at least 10 characters)" :error="errorAt('/password')">
-        <ElInput v-model="password" type="password" show-password autocomplete="new-password" maxlength="200" />
+        <ElInput
+          v-model="password"
+          type="password"
+          show-password
+          autocomplete="new-password"
+          maxlength="200"
+        />
       </ElFormItem>
       <p v-if="general" class="wrong" role="alert">{{ general }}</p>
-      <ElButton type="primary" native-type="submit" size="large" :loading="busy">Save and sign in</ElButton>
+      <ElButton type="primary" native-type="submit" size="large" :loading="busy"
+        >Save and sign in</ElButton
+      >
     </ElForm>
   </DoorFrame>
 </template>

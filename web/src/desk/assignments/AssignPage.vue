@@ -49,8 +49,11 @@ onMounted(async () => {
     classes.value = mine.classes.filter(({ putAway }) => !putAway);
     groups.value = parties.groups;
     const seconds = own.revisions.reduce((sum, revision) => sum + (revision.seconds ?? 60), 0);
-    form.value.limitMinutes = own.outline.minutes ?? Math.max(10, Math.ceil((seconds * 1.5) / 300) * 5);
-    form.value.sectionMinutes = Object.fromEntries(own.outline.sections.map(({ id, minutes }) => [id, minutes ?? '']));
+    form.value.limitMinutes =
+      own.outline.minutes ?? Math.max(10, Math.ceil((seconds * 1.5) / 300) * 5);
+    form.value.sectionMinutes = Object.fromEntries(
+      own.outline.sections.map(({ id, minutes }) => [id, minutes ?? '']),
+    );
     await startFrom();
     initial = JSON.stringify(form.value);
     takeUp();
@@ -91,39 +94,68 @@ async function startFrom(): Promise<void> {
     const { form: kept } = await call('readDraft', { params: { draftId: draftId.value } });
     form.value = { ...form.value, ...(kept as Partial<WishForm>) };
   } else if (route.query.again) {
-    const given = await call('readAssignment', { params: { assignmentId: Number(route.query.again) } });
+    const given = await call('readAssignment', {
+      params: { assignmentId: Number(route.query.again) },
+    });
     const { opensAt, closesAt, lateRule, rules } = given.assignment;
     const who = { classIds: [], groupIds: [], studentIds: [], link: false };
-    const own = formOfWishes({ ...given, who, opensAt, closesAt, lateRule, rules, forms: [null], formsFor: [] }, form.value, zone.value); // prettier-ignore
+    const own = formOfWishes(
+      { ...given, who, opensAt, closesAt, lateRule, rules, forms: [null], formsFor: [] },
+      form.value,
+      zone.value,
+    );
     const weeks = Math.max(0, Math.ceil((session.now() - opensAt) / (7 * day)));
     form.value = moveDays(own, weeks * 7);
   } else {
     // Come here for some students: they are chosen already.
-    const ids = (list: unknown) => (typeof list === 'string' ? list.split(',').map(Number).filter(Boolean) : []);
+    const ids = (list: unknown) =>
+      typeof list === 'string' ? list.split(',').map(Number).filter(Boolean) : [];
     const { groups: chosenGroups, students, practice } = route.query;
-    form.value = { ...form.value, groupIds: ids(chosenGroups), studentIds: ids(students), ...(practice && { mode: 'practice' as const }) }; // prettier-ignore
+    form.value = {
+      ...form.value,
+      groupIds: ids(chosenGroups),
+      studentIds: ids(students),
+      ...(practice && { mode: 'practice' as const }),
+    };
   }
 }
 
 const reading = computed(() =>
-  readForm(form.value, zone.value, session.now(), false, test.value && countItems(test.value.outline)),
+  readForm(
+    form.value,
+    zone.value,
+    session.now(),
+    false,
+    test.value && countItems(test.value.outline),
+  ),
 );
-const problems = computed<Record<string, string>>(() => ({ ...reading.value.problems, ...fieldErrors.value }));
-const inTheWay = computed(() => (test.value ? hindrances(test.value.outline, { pools: test.value.pools }) : []));
+const problems = computed<Record<string, string>>(() => ({
+  ...reading.value.problems,
+  ...fieldErrors.value,
+}));
+const inTheWay = computed(() =>
+  test.value ? hindrances(test.value.outline, { pools: test.value.pools }) : [],
+);
 const who = computed(() => {
   const { classIds, groupIds, studentIds, link } = form.value;
   return { classIds, groupIds, studentIds, link };
 });
-const chosen = computed(() => who.value.classIds.length + who.value.groupIds.length + who.value.studentIds.length > 0);
+const chosen = computed(
+  () => who.value.classIds.length + who.value.groupIds.length + who.value.studentIds.length > 0,
+);
 
 /** Head count, supports and calendar by the server, which knows who is in two classes and what colleagues gave. */
 const recipients = ref<Recipients | null>(null);
 let asked = '';
-watch(who, async (now) => {
+watch(
+  who,
+  async (now) => {
     const key = JSON.stringify(now);
     if (key === asked) return;
     asked = key;
-    recipients.value = chosen.value ? null : { students: 0, supports: [], forms: [], reachable: null, has: [] };
+    recipients.value = chosen.value
+      ? null
+      : { students: 0, supports: [], forms: [], reachable: null, has: [] };
     if (!chosen.value) return;
     try {
       const found = await call('readRecipients', { body: now });
@@ -134,18 +166,33 @@ watch(who, async (now) => {
     }
   },
   { immediate: true },
-); // prettier-ignore
+);
 
 const forms = computed(() => {
   const own = test.value?.outline.forms ?? [];
   return own.length === 0 ? [] : [{ id: null, name: 'A', note: '' }, ...own];
 });
 const parties = computed(() => [
-  ...classes.value.filter(({ id }) => form.value.classIds.includes(id)).map(({ id, name }) => ({ key: `c${id}`, name, classId: id })),
-  ...groups.value.filter(({ id }) => form.value.groupIds.includes(id)).map(({ id, name, className }) => ({ key: `g${id}`, name: `${name} of ${className}`, groupId: id })),
-]); // prettier-ignore
+  ...classes.value
+    .filter(({ id }) => form.value.classIds.includes(id))
+    .map(({ id, name }) => ({ key: `c${id}`, name, classId: id })),
+  ...groups.value
+    .filter(({ id }) => form.value.groupIds.includes(id))
+    .map(({ id, name, className }) => ({
+      key: `g${id}`,
+      name: `${name} of ${className}`,
+      groupId: id,
+    })),
+]);
 /** Supports ask for forms by name; those that this test does not have are named, so that nobody is surprised. */
-const missingForms = computed(() => recipients.value?.forms.filter(({ name }) => name.toLowerCase() !== 'a' && !forms.value.some((own) => own.name.toLowerCase() === name.toLowerCase())) ?? []); // prettier-ignore
+const missingForms = computed(
+  () =>
+    recipients.value?.forms.filter(
+      ({ name }) =>
+        name.toLowerCase() !== 'a' &&
+        !forms.value.some((own) => own.name.toLowerCase() === name.toLowerCase()),
+    ) ?? [],
+);
 
 const slip = computed(() => {
   const { read } = reading.value;
@@ -158,8 +205,12 @@ const slip = computed(() => {
     items: countItems(outline),
     points: totalPoints(outline),
     who: {
-      classes: classes.value.filter(({ id }) => form.value.classIds.includes(id)).map(({ name }) => name),
-      groups: groups.value.filter(({ id }) => form.value.groupIds.includes(id)).map(({ name, className }) => `${name} of ${className}`), // prettier-ignore
+      classes: classes.value
+        .filter(({ id }) => form.value.classIds.includes(id))
+        .map(({ name }) => name),
+      groups: groups.value
+        .filter(({ id }) => form.value.groupIds.includes(id))
+        .map(({ name, className }) => `${name} of ${className}`),
       students: singles ? [count(singles, 'single student')] : [],
       link: form.value.link,
     },
@@ -169,7 +220,9 @@ const slip = computed(() => {
     word: form.value.word,
     forms: forms.value.filter(({ id }) => form.value.forms.includes(id)).map(({ name }) => name),
     formsFor: form.value.formsFor.flatMap(({ classId, groupId, form: id }) => {
-      const party = parties.value.find((own) => ('classId' in own ? own.classId === classId : own.groupId === groupId));
+      const party = parties.value.find((own) =>
+        'classId' in own ? own.classId === classId : own.groupId === groupId,
+      );
       const dealt = forms.value.find((own) => own.id === id);
       return party && dealt ? [{ party: party.name, form: dealt.name }] : [];
     }),
@@ -181,7 +234,13 @@ const slip = computed(() => {
   });
 });
 const ready = computed(() => slip.value !== null && (chosen.value || form.value.link));
-const canGive = computed(() => ready.value && Object.keys(problems.value).length === 0 && inTheWay.value.length === 0 && (form.value.link || (recipients.value?.students ?? 0) > 0)); // prettier-ignore
+const canGive = computed(
+  () =>
+    ready.value &&
+    Object.keys(problems.value).length === 0 &&
+    inTheWay.value.length === 0 &&
+    (form.value.link || (recipients.value?.students ?? 0) > 0),
+);
 
 const bars = computed(() =>
   (recipients.value?.has ?? []).map((own) => ({
@@ -190,18 +249,31 @@ const bars = computed(() =>
     classes: own.mine ? '' : own.teacher,
     opensAt: own.opensAt,
     closesAt: own.closesAt,
-    account: own.students === recipients.value!.students ? 'all of them' : `${own.students} of them`,
+    account:
+      own.students === recipients.value!.students ? 'all of them' : `${own.students} of them`,
   })),
 );
 const extra = computed(() => {
   const { read } = reading.value;
-  return test.value && read && ready.value ? { title: test.value.outline.title, classes: 'this one', opensAt: read.opensAt, closesAt: read.closesAt } : null; // prettier-ignore
+  return test.value && read && ready.value
+    ? {
+        title: test.value.outline.title,
+        classes: 'this one',
+        opensAt: read.opensAt,
+        closesAt: read.closesAt,
+      }
+    : null;
 });
-const clashes = computed(() => clashesOf(recipients.value?.has ?? [], reading.value.read?.closesAt ?? null, zone.value)); // prettier-ignore
+const clashes = computed(() =>
+  clashesOf(recipients.value?.has ?? [], reading.value.read?.closesAt ?? null, zone.value),
+);
 
 async function keepDraft(): Promise<void> {
   try {
-    const { id } = await call('keepDraft', { params: { draftId: draftId.value }, body: { clientKey, testId, form: { ...form.value } } }); // prettier-ignore
+    const { id } = await call('keepDraft', {
+      params: { draftId: draftId.value },
+      body: { clientKey, testId, form: { ...form.value } },
+    });
     draftId.value = id;
     kept.forget();
     await router.push('/schedule');
@@ -235,10 +307,13 @@ async function give(): Promise<void> {
       },
     });
     kept.forget();
-    done(link && students === 0 ? 'It is open for guests.' : `Given to ${count(students, 'student')}.`, async () => {
-      await call('takeBackAssignment', { params: { assignmentId: id } });
-      await router.push(`/tests/${testId}/assign`);
-    });
+    done(
+      link && students === 0 ? 'It is open for guests.' : `Given to ${count(students, 'student')}.`,
+      async () => {
+        await call('takeBackAssignment', { params: { assignmentId: id } });
+        await router.push(`/tests/${testId}/assign`);
+      },
+    );
     await router.push(link ? `/assignments/${id}` : '/schedule');
   } catch (error) {
     if (error instanceof Refused && error.problem.errors)
@@ -255,8 +330,12 @@ async function give(): Promise<void> {
 watch(form, () => (fieldErrors.value = {}), { deep: true });
 const calendarFrom = computed(() => reading.value.read?.opensAt ?? session.now());
 const closing = computed(() => reading.value.read?.closesAt);
-const weeks = computed(() => (closing.value && closing.value - calendarFrom.value > 10 * day ? 3 : 2));
-const closingDay = computed(() => (closing.value ? wallOf(closing.value, zone.value).slice(0, 10) : ''));
+const weeks = computed(() =>
+  closing.value && closing.value - calendarFrom.value > 10 * day ? 3 : 2,
+);
+const closingDay = computed(() =>
+  closing.value ? wallOf(closing.value, zone.value).slice(0, 10) : '',
+);
 </script>
 
 <template>
@@ -276,8 +355,10 @@ const closingDay = computed(() => (closing.value ? wallOf(closing.value, zone.va
           <h2>What</h2>
           <p class="what">
             <b>{{ test.outline.title }}</b>, {{ test.outline.kind
-            }}<template v-if="test.outline.grades.length">, grade {{ test.outline.grades.join(' and ') }}</template
-            >: {{ count(countItems(test.outline), 'item') }}, {{ pointsText(totalPoints(test.outline)) }} points
+            }}<template v-if="test.outline.grades.length"
+              >, grade {{ test.outline.grades.join(' and ') }}</template
+            >: {{ count(countItems(test.outline), 'item') }},
+            {{ pointsText(totalPoints(test.outline)) }} points
           </p>
           <p v-for="{ words } in inTheWay" :key="words" class="wrong">
             {{ words }} <RouterLink :to="`/tests/${testId}`">Mend it</RouterLink>
@@ -309,17 +390,23 @@ const closingDay = computed(() => (closing.value ? wallOf(closing.value, zone.va
             <p class="line">{{ slip.line }}</p>
             <p v-for="sentence in slip.sentences" :key="sentence">{{ sentence }}</p>
             <p v-if="form.invite && recipients?.reachable">
-              {{ count(recipients.reachable, 'letter goes', 'letters go') }} out when they can see it.
+              {{ count(recipients.reachable, 'letter goes', 'letters go') }} out when they can see
+              it.
             </p>
             <p v-for="own in missingForms" :key="own.name" class="warn">
-              {{ count(own.students, 'student needs', 'students need') }} form {{ own.name }}, which this test does not
-              have; they get the form that is dealt.
+              {{ count(own.students, 'student needs', 'students need') }} form {{ own.name }}, which
+              this test does not have; they get the form that is dealt.
             </p>
           </template>
           <p v-else class="faded">It says what goes to whom, and when, once somebody is chosen.</p>
-          <el-button type="primary" size="large" :disabled="!canGive" :loading="busy" @click="give">{{
-            slip && ready ? slip.verb : 'Give'
-          }}</el-button>
+          <el-button
+            type="primary"
+            size="large"
+            :disabled="!canGive"
+            :loading="busy"
+            @click="give"
+            >{{ slip && ready ? slip.verb : 'Give' }}</el-button
+          >
           <p v-if="Object.keys(problems).length" class="wrong">{{ Object.values(problems)[0] }}</p>
         </div>
         <h2 class="calendar">What these students have</h2>

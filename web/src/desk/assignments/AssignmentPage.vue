@@ -43,7 +43,11 @@ async function load(): Promise<void> {
   try {
     own.value = await call('readAssignment', { params: { assignmentId } });
     const { assignment, ...rest } = own.value;
-    form.value = formOfWishes({ ...rest, ...assignment }, blankForm(session.now(), session.school.zone), session.school.zone); // prettier-ignore
+    form.value = formOfWishes(
+      { ...rest, ...assignment },
+      blankForm(session.now(), session.school.zone),
+      session.school.zone,
+    );
     wrong.value = '';
   } catch (error) {
     wrong.value = inWords(error);
@@ -69,18 +73,56 @@ const present = computed(() => {
   return { opensAt, closesAt, lateRule, visibleFrom, answersFrom, rules, word, instructions, note };
 });
 /** To the minute, as a field shows it: what was given at once has seconds too. */
-const minutes = (value: unknown) => JSON.stringify(value, (_, one: unknown) => (typeof one === 'number' && one > 1e11 ? Math.floor(one / 60_000) : one)); // prettier-ignore
-const keys = ['opensAt', 'closesAt', 'lateRule', 'visibleFrom', 'answersFrom', 'rules', 'word', 'instructions', 'note'] as const; // prettier-ignore
-const changed = computed(() => wanted.value !== null && present.value !== null && keys.some((key) => minutes(wanted.value![key]) !== minutes(present.value![key]))); // prettier-ignore
+const minutes = (value: unknown) =>
+  JSON.stringify(value, (_, one: unknown) =>
+    typeof one === 'number' && one > 1e11 ? Math.floor(one / 60_000) : one,
+  );
+const keys = [
+  'opensAt',
+  'closesAt',
+  'lateRule',
+  'visibleFrom',
+  'answersFrom',
+  'rules',
+  'word',
+  'instructions',
+  'note',
+] as const;
+const changed = computed(
+  () =>
+    wanted.value !== null &&
+    present.value !== null &&
+    keys.some((key) => minutes(wanted.value![key]) !== minutes(present.value![key])),
+);
 /** What the fields do not change stays exact to the millisecond. */
 const exact = computed(() => {
   if (!wanted.value || !present.value) return null;
-  const keep = <K extends (typeof keys)[number]>(key: K) => (minutes(wanted.value![key]) === minutes(present.value![key]) ? present.value![key] : wanted.value![key]); // prettier-ignore
-  return { ...wanted.value, opensAt: keep('opensAt') as number, closesAt: keep('closesAt') as number | null };
+  const keep = <K extends (typeof keys)[number]>(key: K) =>
+    minutes(wanted.value![key]) === minutes(present.value![key])
+      ? present.value![key]
+      : wanted.value![key];
+  return {
+    ...wanted.value,
+    opensAt: keep('opensAt') as number,
+    closesAt: keep('closesAt') as number | null,
+  };
 });
-const effects = computed(() => (changed.value && own.value && exact.value ? changeEffects(present.value!, exact.value, own.value.assignment, session.school.zone, session.now()) : [])); // prettier-ignore
+const effects = computed(() =>
+  changed.value && own.value && exact.value
+    ? changeEffects(
+        present.value!,
+        exact.value,
+        own.value.assignment,
+        session.school.zone,
+        session.now(),
+      )
+    : [],
+);
 
-async function act<Answer>(work: () => Promise<Answer>, said: string | ((answer: Answer) => string)): Promise<void> {
+async function act<Answer>(
+  work: () => Promise<Answer>,
+  said: string | ((answer: Answer) => string),
+): Promise<void> {
   if (busy.value) return;
   busy.value = true;
   fieldErrors.value = {};
@@ -99,7 +141,8 @@ async function act<Answer>(work: () => Promise<Answer>, said: string | ((answer:
   }
 }
 const params = { assignmentId };
-const change = () => act(() => call('changeAssignment', { params, body: exact.value! }), 'It is changed.');
+const change = () =>
+  act(() => call('changeAssignment', { params, body: exact.value! }), 'It is changed.');
 async function stop(): Promise<void> {
   const { working, notBegun } = own.value!.assignment;
   const sure = await ElMessageBox.confirm(
@@ -112,14 +155,21 @@ async function stop(): Promise<void> {
 const letIn = ({ studentId, name }: Student) =>
   act(() => call('letIn', { params: { assignmentId, studentId } }), `${name} can go on.`);
 async function release(released: boolean): Promise<void> {
-  const said = (shows: Shows) => (released ? releaseInWords(shows, session.school.zone, session.now()) : 'The release is taken back.'); // prettier-ignore
+  const said = (shows: Shows) =>
+    released
+      ? releaseInWords(shows, session.school.zone, session.now())
+      : 'The release is taken back.';
   await act(
     () => call('releaseAssignment', { params, body: { released } }),
     ({ shows }) => said(shows),
   );
 }
 async function takeBack(): Promise<void> {
-  const sure = await ElMessageBox.confirm('Nobody has begun. It leaves the students’ lists.', 'Take the assignment back?', { confirmButtonText: 'Take it back', cancelButtonText: 'Leave it' }).catch(() => false); // prettier-ignore
+  const sure = await ElMessageBox.confirm(
+    'Nobody has begun. It leaves the students’ lists.',
+    'Take the assignment back?',
+    { confirmButtonText: 'Take it back', cancelButtonText: 'Leave it' },
+  ).catch(() => false);
   if (!sure) return;
   try {
     await call('takeBackAssignment', { params });
@@ -129,20 +179,35 @@ async function takeBack(): Promise<void> {
     failed(error);
   }
 }
-const standing: Record<Student['state'], string> = { 'not-begun': 'not begun', working: 'working', 'handed-in': 'handed in', withdrawn: 'has left the class' }; // prettier-ignore
+const standing: Record<Student['state'], string> = {
+  'not-begun': 'not begun',
+  working: 'working',
+  'handed-in': 'handed in',
+  withdrawn: 'has left the class',
+};
 const more = ({ closesAt, extraMinutes, extraAttempts }: Student) =>
-  listing([
-    closesAt === null ? '' : `until ${words.time(closesAt)}`,
-    extraMinutes ? `${extraMinutes} minutes more` : '',
-    extraAttempts ? `${extraAttempts} ${extraAttempts === 1 ? 'attempt' : 'attempts'} more` : '',
-  ].filter(Boolean)); // prettier-ignore
+  listing(
+    [
+      closesAt === null ? '' : `until ${words.time(closesAt)}`,
+      extraMinutes ? `${extraMinutes} minutes more` : '',
+      extraAttempts ? `${extraAttempts} ${extraAttempts === 1 ? 'attempt' : 'attempts'} more` : '',
+    ].filter(Boolean),
+  );
 const letterWords = computed(() => {
   const { sent, waiting, failed: lost } = own.value!.letters;
-  const said = [sent ? `${count(sent, 'letter')} sent` : '', waiting ? `${waiting} to be sent` : '', lost ? `${lost} could not be sent` : ''].filter(Boolean); // prettier-ignore
+  const said = [
+    sent ? `${count(sent, 'letter')} sent` : '',
+    waiting ? `${waiting} to be sent` : '',
+    lost ? `${lost} could not be sent` : '',
+  ].filter(Boolean);
   return said.length ? `${listing(said)}.` : '';
 });
-const pickable = computed(() => own.value?.students.filter((one) => one.state !== 'withdrawn') ?? []);
-const allPicked = computed(() => picked.value.length > 0 && picked.value.length === pickable.value.length);
+const pickable = computed(
+  () => own.value?.students.filter((one) => one.state !== 'withdrawn') ?? [],
+);
+const allPicked = computed(
+  () => picked.value.length > 0 && picked.value.length === pickable.value.length,
+);
 async function extended(said: string): Promise<void> {
   picked.value = [];
   await load();
@@ -158,18 +223,30 @@ async function extended(said: string): Promise<void> {
     <RouterLink to="/schedule">Back to the schedule</RouterLink>
     <RouterLink v-if="own" :to="`/watch/${assignmentId}`">Watch</RouterLink>
     <RouterLink v-if="own" :to="`/results/${assignmentId}`">Results</RouterLink>
-    <el-button v-if="own" @click="router.push(`/tests/${own.assignment.testId}/assign?again=${assignmentId}`)"
+    <el-button
+      v-if="own"
+      @click="router.push(`/tests/${own.assignment.testId}/assign?again=${assignmentId}`)"
       >Give it again</el-button
     >
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <FacingPages v-if="own && form" name="assignment" left="Students" right="Times and rules" :start="54">
+  <FacingPages
+    v-if="own && form"
+    name="assignment"
+    left="Students"
+    right="Times and rules"
+    :start="54"
+  >
     <template #left>
       <div class="inset">
         <p class="state">
           <b>{{ stateWords[state!] }}</b>, {{ words.closing(own.assignment.closesAt) }}.
           <template
-            v-if="own.assignment.lastEnd && own.assignment.closesAt && own.assignment.lastEnd > own.assignment.closesAt"
+            v-if="
+              own.assignment.lastEnd &&
+              own.assignment.closesAt &&
+              own.assignment.lastEnd > own.assignment.closesAt
+            "
             >The last student has until {{ words.time(own.assignment.lastEnd) }}.</template
           >
         </p>
@@ -191,12 +268,18 @@ async function extended(said: string): Promise<void> {
           <button v-if="own.assignment.releasedAt !== null" class="word" @click="release(false)">
             Take the release back
           </button>
-          <button v-if="own.assignment.working + own.assignment.handedIn === 0" class="word" @click="takeBack">
+          <button
+            v-if="own.assignment.working + own.assignment.handedIn === 0"
+            class="word"
+            @click="takeBack"
+          >
             Take it back
           </button>
         </p>
       </div>
-      <EmptyNote v-if="own.students.length === 0" title="Nobody has it yet.">Guests come by the link above.</EmptyNote>
+      <EmptyNote v-if="own.students.length === 0" title="Nobody has it yet."
+        >Guests come by the link above.</EmptyNote
+      >
       <table v-else class="ruled">
         <thead>
           <tr>
@@ -267,14 +350,23 @@ async function extended(said: string): Promise<void> {
         <fieldset :disabled="!own.mayChange">
           <legend class="unseen">Times and rules</legend>
           <WhenBlock v-model="form" :problems="problems" given />
-          <HowBlock v-model="form" :problems="problems" :forms="[]" :parties="[]" :sections="own.sections" given />
+          <HowBlock
+            v-model="form"
+            :problems="problems"
+            :forms="[]"
+            :parties="[]"
+            :sections="own.sections"
+            given
+          />
         </fieldset>
         <div v-if="own.mayChange" class="slip" aria-live="polite">
           <h2>What the change does</h2>
           <p v-if="!changed" class="faded">Nothing is changed yet. All but the mode can be.</p>
           <template v-else>
             <p v-for="sentence in effects" :key="sentence">{{ sentence }}</p>
-            <p v-if="effects.length === 0">Only what is said and shown changes; nobody’s work is touched.</p>
+            <p v-if="effects.length === 0">
+              Only what is said and shown changes; nobody’s work is touched.
+            </p>
           </template>
           <p v-for="(message, key) in problems" :key="key" class="wrong">{{ message }}</p>
           <el-button
@@ -285,7 +377,9 @@ async function extended(said: string): Promise<void> {
             >Change it</el-button
           >
         </div>
-        <p v-else class="faded">You watch this assignment for a colleague; its times are theirs to change.</p>
+        <p v-else class="faded">
+          You watch this assignment for a colleague; its times are theirs to change.
+        </p>
       </form>
     </template>
   </FacingPages>
@@ -301,7 +395,9 @@ async function extended(said: string): Promise<void> {
     >
     <template v-if="own.mayChange" #actions>
       <el-button :disabled="picked.length === 0" @click="extending = true">
-        {{ picked.length ? `More for ${count(picked.length, 'student')}` : 'More for whom is picked' }}
+        {{
+          picked.length ? `More for ${count(picked.length, 'student')}` : 'More for whom is picked'
+        }}
       </el-button>
     </template>
   </FootingLine>

@@ -4,10 +4,17 @@ import type { Band } from '@oaken/core/assignments';
 
 const bands = defineModel<Band[]>({ required: true });
 defineProps<{ wrong: string | undefined }>();
-const set = (at: number, change: Partial<Band>) => (bands.value = bands.value.map((own, n) => (n === at ? { ...own, ...change } : own))); // prettier-ignore
+const set = (at: number, change: Partial<Band>) =>
+  (bands.value = bands.value.map((own, n) => (n === at ? { ...own, ...change } : own)));
 const text = (event: Event) => (event.target as HTMLInputElement).value;
-const share = (event: Event) => Math.min(1, Math.max(0, Math.round(Number(text(event)) * 100) / 10_000));
-const add = () => (bands.value = [...bands.value.slice(0, -1), { name: '', from: Math.max(0, (bands.value.at(-2)?.from ?? 1) - 0.1) }, ...bands.value.slice(-1)]); // prettier-ignore
+const share = (event: Event) =>
+  Math.min(1, Math.max(0, Math.round(Number(text(event)) * 100) / 10_000));
+const add = () =>
+  (bands.value = [
+    ...bands.value.slice(0, -1),
+    { name: '', from: Math.max(0, (bands.value.at(-2)?.from ?? 1) - 0.1) },
+    ...bands.value.slice(-1),
+  ]);
 </script>
 
 <template>
@@ -51,7 +58,9 @@ const add = () => (bands.value = [...bands.value.slice(0, -1), { name: '', from:
       </tr>
     </tbody>
   </table>
-  <button v-if="bands.length < 12" type="button" class="word small" @click="add">One more band</button>
+  <button v-if="bands.length < 12" type="button" class="word small" @click="add">
+    One more band
+  </button>
   <p class="hint">Compared in whole percent, as students read it: 89.5 % is 90 %.</p>
   <p v-if="wrong" class="wrong">{{ wrong }}</p>
 </template>

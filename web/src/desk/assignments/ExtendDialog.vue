@@ -19,15 +19,28 @@ const session = useSession();
 const words = useWords();
 const usualMinutes = [5, 10, 15];
 type MinutesChoice = number | 'other' | 'none';
-const form = reactive({ choice: 5 as MinutesChoice, otherMinutes: 20, longer: false, wall: '', attempts: 0 });
+const form = reactive({
+  choice: 5 as MinutesChoice,
+  otherMinutes: 20,
+  longer: false,
+  wall: '',
+  attempts: 0,
+});
 const wrong = ref('');
 const busy = ref(false);
 const minutes = computed(() =>
   form.choice === 'none' ? 0 : form.choice === 'other' ? form.otherMinutes : form.choice,
 );
-const tomorrow = () => wallOf(Math.max(session.now(), props.own.closesAt ?? 0) + day, session.school.zone).slice(0, 11);
+const tomorrow = () =>
+  wallOf(Math.max(session.now(), props.own.closesAt ?? 0) + day, session.school.zone).slice(0, 11);
 whenOpened(open, () => {
-  Object.assign(form, { choice: 5, otherMinutes: 20, longer: false, wall: `${tomorrow()}15:30`, attempts: 0 });
+  Object.assign(form, {
+    choice: 5,
+    otherMinutes: 20,
+    longer: false,
+    wall: `${tomorrow()}15:30`,
+    attempts: 0,
+  });
   wrong.value = '';
 });
 async function extend(): Promise<void> {
@@ -37,9 +50,16 @@ async function extend(): Promise<void> {
   try {
     const closesAt = wall?.ok ? wall.at : null;
     const { attempts } = form;
-    const { students } = await call('extendAssignment', { params: { assignmentId: props.own.id }, body: { studentIds: props.studentIds, closesAt, minutes: minutes.value, attempts } }); // prettier-ignore
+    const { students } = await call('extendAssignment', {
+      params: { assignmentId: props.own.id },
+      body: { studentIds: props.studentIds, closesAt, minutes: minutes.value, attempts },
+    });
     open.value = false;
-    const what = [closesAt === null ? '' : `until ${words.time(closesAt)}`, minutes.value ? count(minutes.value, 'more minute') : '', attempts ? count(attempts, 'more attempt') : ''].filter(Boolean); // prettier-ignore
+    const what = [
+      closesAt === null ? '' : `until ${words.time(closesAt)}`,
+      minutes.value ? count(minutes.value, 'more minute') : '',
+      attempts ? count(attempts, 'more attempt') : '',
+    ].filter(Boolean);
     emit('done', `${count(students, 'student has', 'students have')} ${listing(what)}.`);
   } catch (error) {
     wrong.value = Object.values(fieldErrors(error))[0] ?? '';
@@ -72,7 +92,8 @@ async function extend(): Promise<void> {
         />
       </p>
       <p v-if="minutes > 0" class="hint">
-        Whoever works now has {{ count(minutes, 'minute') }} more at once, and it stays open as long for them.
+        Whoever works now has {{ count(minutes, 'minute') }} more at once, and it stays open as long
+        for them.
       </p>
       <p class="line">
         <ElCheckbox v-model="form.longer" :disabled="own.closesAt === null">open until</ElCheckbox>
@@ -86,7 +107,9 @@ async function extend(): Promise<void> {
     </form>
     <template #footer>
       <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" native-type="submit" form="extend" :loading="busy">Give it</el-button>
+      <el-button type="primary" native-type="submit" form="extend" :loading="busy"
+        >Give it</el-button
+      >
     </template>
   </el-dialog>
 </template>

@@ -7,7 +7,10 @@ const props = defineProps<{ token: string }>();
 const address = computed(() => `${location.origin}/seat/guest/${props.token}`);
 const code = ref('');
 const copied = ref(false);
-onMounted(async () => (code.value = `data:image/svg+xml;utf8,${encodeURIComponent(await QRCode.toString(address.value, { type: 'svg', margin: 1 }))}`)); // prettier-ignore
+onMounted(
+  async () =>
+    (code.value = `data:image/svg+xml;utf8,${encodeURIComponent(await QRCode.toString(address.value, { type: 'svg', margin: 1 }))}`),
+);
 async function copy(): Promise<void> {
   await navigator.clipboard.writeText(address.value).catch(() => {});
   copied.value = true;
@@ -16,7 +19,13 @@ async function copy(): Promise<void> {
 
 <template>
   <div class="guest">
-    <img v-if="code" :src="code" alt="The link as a code for a phone’s camera" width="112" height="112" />
+    <img
+      v-if="code"
+      :src="code"
+      alt="The link as a code for a phone’s camera"
+      width="112"
+      height="112"
+    />
     <p>
       Guests come by <a :href="address">{{ address }}</a>
       <button class="word small" @click="copy">{{ copied ? 'Copied' : 'Copy the link' }}</button>

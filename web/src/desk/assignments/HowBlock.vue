@@ -28,10 +28,20 @@ const props = defineProps<{
   given?: boolean;
 }>();
 
-const countingWords: Record<Counting, string> = { best: 'the best', latest: 'the latest', first: 'the first', mean: 'the mean of all' }; // prettier-ignore
-const orderWords = { own: 'my order; students go where they want', fixed: 'my order, one after the other', shuffled: 'another order for each student' }; // prettier-ignore
+const countingWords: Record<Counting, string> = {
+  best: 'the best',
+  latest: 'the latest',
+  first: 'the first',
+  mean: 'the mean of all',
+};
+const orderWords = {
+  own: 'my order; students go where they want',
+  fixed: 'my order, one after the other',
+  shuffled: 'another order for each student',
+};
 const lateAnswers = computed<LateAnswerRule>({
-  get: () => lateAnswerRule({ mode: form.value.mode, lateAnswers: form.value.lateAnswers ?? undefined }),
+  get: () =>
+    lateAnswerRule({ mode: form.value.mode, lateAnswers: form.value.lateAnswers ?? undefined }),
   set: (rule) => (form.value.lateAnswers = rule),
 });
 const lateAnswerWords: Record<LateAnswerRule, string> = {
@@ -39,32 +49,82 @@ const lateAnswerWords: Record<LateAnswerRule, string> = {
   count: 'count',
   refuse: 'don’t count',
 };
-const releaseWords: Record<ReleaseTime, string> = { 'at-hand-in': 'as soon as they hand in', 'after-closing': 'after it has closed', 'by-hand': 'when I release them' }; // prettier-ignore
-const answerWords: Record<ReleaseTime, string> = { ...releaseWords, 'at-hand-in': 'once nobody can answer any more' };
-const releasedWords: Record<Released, string> = { score: 'Scores', marks: 'Right or wrong', answers: 'Right answers', explanations: 'Explanations' }; // prettier-ignore
-const showWords: Record<ScoreShow, string> = { both: 'points and percent', points: 'points', percent: 'percent', band: 'letter band' }; // prettier-ignore
+const releaseWords: Record<ReleaseTime, string> = {
+  'at-hand-in': 'as soon as they hand in',
+  'after-closing': 'after it has closed',
+  'by-hand': 'when I release them',
+};
+const answerWords: Record<ReleaseTime, string> = {
+  ...releaseWords,
+  'at-hand-in': 'once nobody can answer any more',
+};
+const releasedWords: Record<Released, string> = {
+  score: 'Scores',
+  marks: 'Right or wrong',
+  answers: 'Right answers',
+  explanations: 'Explanations',
+};
+const showWords: Record<ScoreShow, string> = {
+  both: 'points and percent',
+  points: 'points',
+  percent: 'percent',
+  band: 'letter band',
+};
 
-const attempts = computed(() => (form.value.attempts === 1 ? 'one attempt' : `${form.value.attempts || 'any number of'} attempts, ${countingWords[form.value.counts]} counts`)); // prettier-ignore
-const back = computed(() => (form.value.goBack || form.value.mode === 'practice' ? '' : ', no going back'));
-const order = computed(() => `${form.value.order === 'own' && back.value ? orderWords.fixed : orderWords[form.value.order]}${back.value}, choices ${form.value.shuffleChoices ? 'shuffled' : 'in my order'}`); // prettier-ignore
-const names = computed(() => props.forms.filter(({ id }) => form.value.forms.includes(id)).map(({ name }) => name));
+const attempts = computed(() =>
+  form.value.attempts === 1
+    ? 'one attempt'
+    : `${form.value.attempts || 'any number of'} attempts, ${countingWords[form.value.counts]} counts`,
+);
+const back = computed(() =>
+  form.value.goBack || form.value.mode === 'practice' ? '' : ', no going back',
+);
+const order = computed(
+  () =>
+    `${form.value.order === 'own' && back.value ? orderWords.fixed : orderWords[form.value.order]}${back.value}, choices ${form.value.shuffleChoices ? 'shuffled' : 'in my order'}`,
+);
+const names = computed(() =>
+  props.forms.filter(({ id }) => form.value.forms.includes(id)).map(({ name }) => name),
+);
 const formWords = computed(() => {
-  const own = names.value.length > 1 ? `${listing(names.value)} in turn` : names.value.length === 1 ? `form ${names.value[0]} for all` : 'none chosen'; // prettier-ignore
+  const own =
+    names.value.length > 1
+      ? `${listing(names.value)} in turn`
+      : names.value.length === 1
+        ? `form ${names.value[0]} for all`
+        : 'none chosen';
   return form.value.formsFor.length ? `${own}, others by class or group` : own;
 });
-const beginning = computed(() => listing([form.value.word ? `with the word “${form.value.word}”` : '', form.value.instructions ? 'with instructions' : '', form.value.note ? 'with a note for teachers' : ''].filter(Boolean)) || 'no word, no instructions'); // prettier-ignore
+const beginning = computed(
+  () =>
+    listing(
+      [
+        form.value.word ? `with the word “${form.value.word}”` : '',
+        form.value.instructions ? 'with instructions' : '',
+        form.value.note ? 'with a note for teachers' : '',
+      ].filter(Boolean),
+    ) || 'no word, no instructions',
+);
 const outcome = computed(() => {
   const { score, show, answers } = form.value.release;
   return `${showWords[show]} ${releaseWords[score]}, right answers ${answerWords[answers]}`;
 });
 const formOf = (party: { classId?: number; groupId?: number }) => {
-  const own = form.value.formsFor.find((one) => one.classId === party.classId && one.groupId === party.groupId);
+  const own = form.value.formsFor.find(
+    (one) => one.classId === party.classId && one.groupId === party.groupId,
+  );
   return own ? String(own.form) : 'turn';
 };
 function setForm({ classId, groupId }: { classId?: number; groupId?: number }, event: Event): void {
   const value = (event.target as HTMLSelectElement).value;
-  const rest = form.value.formsFor.filter((one) => one.classId !== classId || one.groupId !== groupId);
-  const own = { ...(classId !== undefined && { classId }), ...(groupId !== undefined && { groupId }), form: value === 'null' ? null : value }; // prettier-ignore
+  const rest = form.value.formsFor.filter(
+    (one) => one.classId !== classId || one.groupId !== groupId,
+  );
+  const own = {
+    ...(classId !== undefined && { classId }),
+    ...(groupId !== undefined && { groupId }),
+    form: value === 'null' ? null : value,
+  };
   form.value.formsFor = value === 'turn' ? rest : [...rest, own];
 }
 </script>
@@ -75,7 +135,10 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
     <div class="pair">
       <span class="label">Mode</span>
       <label><input v-model="form.mode" type="radio" value="test" :disabled="given" /> test</label>
-      <label><input v-model="form.mode" type="radio" value="practice" :disabled="given" /> practice</label>
+      <label
+        ><input v-model="form.mode" type="radio" value="practice" :disabled="given" />
+        practice</label
+      >
       <label v-if="form.mode === 'practice'"
         >a wrong try takes off
         <input
@@ -145,7 +208,8 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
       </div>
     </template>
     <p v-if="form.mode === 'test' && form.partsTimed !== 'none'" class="faded small">
-      A part’s time runs from when the student sees it; then the next one comes, and there is no way back to it.
+      A part’s time runs from when the student sees it; then the next one comes, and there is no way
+      back to it.
     </p>
     <p v-if="problems.stageLimit" class="wrong">{{ problems.stageLimit }}</p>
     <div v-if="hasTime(form)" class="pair">
@@ -158,7 +222,9 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
       />
       minutes before the end
     </div>
-    <p v-if="problems.limit ?? problems.warnMinutes" class="wrong">{{ problems.limit ?? problems.warnMinutes }}</p>
+    <p v-if="problems.limit ?? problems.warnMinutes" class="wrong">
+      {{ problems.limit ?? problems.warnMinutes }}
+    </p>
     <FoldedSetting :wrong="Boolean(problems.attempts)" name="Attempts" :value="attempts">
       <label
         ><input
@@ -179,7 +245,12 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
       >
       <p v-if="problems.attempts" class="wrong">{{ problems.attempts }}</p>
     </FoldedSetting>
-    <FoldedSetting v-if="forms.length && !given" :wrong="Boolean(problems.forms)" name="Forms" :value="formWords">
+    <FoldedSetting
+      v-if="forms.length && !given"
+      :wrong="Boolean(problems.forms)"
+      name="Forms"
+      :value="formWords"
+    >
       <label v-for="own in forms" :key="own.name"
         ><input v-model="form.forms" type="checkbox" :value="own.id" /> form {{ own.name }}
         <span v-if="own.note" class="faded">{{ own.note }}</span></label
@@ -188,30 +259,39 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
         >{{ party.name }}:
         <select class="plain-input auto" :value="formOf(party)" @change="setForm(party, $event)">
           <option value="turn">the chosen forms in turn</option>
-          <option v-for="own in forms" :key="own.name" :value="String(own.id)">form {{ own.name }}</option>
+          <option v-for="own in forms" :key="own.name" :value="String(own.id)">
+            form {{ own.name }}
+          </option>
         </select></label
       >
       <p v-if="problems.forms" class="wrong">{{ problems.forms }}</p>
     </FoldedSetting>
     <FoldedSetting
       name="Leaving"
-      :value="form.oneSitting ? 'in one sitting' : 'students can leave and come back until the time is over'"
+      :value="
+        form.oneSitting
+          ? 'in one sitting'
+          : 'students can leave and come back until the time is over'
+      "
     >
       <label
-        ><input v-model="form.oneSitting" type="radio" :value="false" /> students can leave and come back until the time
-        is over</label
+        ><input v-model="form.oneSitting" type="radio" :value="false" /> students can leave and come
+        back until the time is over</label
       >
       <label
-        ><input v-model="form.oneSitting" type="radio" :value="true" /> in one sitting: whoever is away for more than
-        {{ lengthInWords(mayBeAway) }} is let in again by me</label
+        ><input v-model="form.oneSitting" type="radio" :value="true" /> in one sitting: whoever is
+        away for more than {{ lengthInWords(mayBeAway) }} is let in again by me</label
       >
     </FoldedSetting>
     <FoldedSetting name="Answers that arrive late" :value="lateAnswerWords[lateAnswers]">
       <p class="hint">
-        A device without a network keeps answers and sends them when the network is back, which may be after time is up.
+        A device without a network keeps answers and sends them when the network is back, which may
+        be after time is up.
       </p>
       <ElRadioGroup v-model="lateAnswers" class="column">
-        <ElRadio v-for="(text, rule) in lateAnswerWords" :key="rule" :value="rule">{{ text }}</ElRadio>
+        <ElRadio v-for="(text, rule) in lateAnswerWords" :key="rule" :value="rule">{{
+          text
+        }}</ElRadio>
       </ElRadioGroup>
     </FoldedSetting>
     <FoldedSetting name="Order" :value="order">
@@ -219,11 +299,12 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
         ><input v-model="form.order" type="radio" :value="key" /> {{ text }}</label
       >
       <label
-        ><input v-model="form.goBack" type="checkbox" :disabled="form.mode === 'practice'" /> students can go back to
-        earlier questions</label
+        ><input v-model="form.goBack" type="checkbox" :disabled="form.mode === 'practice'" />
+        students can go back to earlier questions</label
       >
       <label
-        ><input v-model="form.shuffleChoices" type="checkbox" /> each student gets the choices in another order</label
+        ><input v-model="form.shuffleChoices" type="checkbox" /> each student gets the choices in
+        another order</label
       >
     </FoldedSetting>
     <FoldedSetting name="Beginning" :value="beginning">
@@ -247,11 +328,19 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
           <option v-for="(text, key) in showWords" :key="key" :value="key">{{ text }}</option>
         </select></label
       >
-      <BandsEditor v-if="form.release.show === 'band'" v-model="form.release.bands" :wrong="problems.bands" />
+      <BandsEditor
+        v-if="form.release.show === 'band'"
+        v-model="form.release.bands"
+        :wrong="problems.bands"
+      />
       <label v-for="(name, what) in releasedWords" :key="what"
         >{{ name }}
         <select v-model="form.release[what]" class="plain-input auto">
-          <option v-for="(text, time) in what === 'score' ? releaseWords : answerWords" :key="time" :value="time">
+          <option
+            v-for="(text, time) in what === 'score' ? releaseWords : answerWords"
+            :key="time"
+            :value="time"
+          >
             {{ text }}
           </option>
         </select></label

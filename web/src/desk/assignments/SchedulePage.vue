@@ -46,7 +46,9 @@ const bars = computed(() => (assignments.value ?? []).map(barOf));
 const filter = ref({ classId: 0, state: '' as AssignmentState | '', since: '' });
 const classes = computed(() => {
   const all = new Map(
-    (assignments.value ?? []).flatMap((own) => own.classes.map(({ id, name }) => [id, name] as const)),
+    (assignments.value ?? []).flatMap((own) =>
+      own.classes.map(({ id, name }) => [id, name] as const),
+    ),
   );
   return [...all].sort((a, b) => a[1].localeCompare(b[1]));
 });
@@ -58,17 +60,23 @@ const listed = computed(() => {
     (own) =>
       (classId === 0 || own.classes.some(({ id }) => id === classId)) &&
       (wanted === '' || state(own) === wanted) &&
-      (day === null || own.closesAt === null || dayOf(own.closesAt, session.school.zone) >= day - 86_400_000),
+      (day === null ||
+        own.closesAt === null ||
+        dayOf(own.closesAt, session.school.zone) >= day - 86_400_000),
   );
 });
-const byState = (wanted: AssignmentState) => assignments.value?.filter((own) => state(own) === wanted).length ?? 0;
+const byState = (wanted: AssignmentState) =>
+  assignments.value?.filter((own) => state(own) === wanted).length ?? 0;
 async function throwAway(own: (typeof drafts.value)[number]): Promise<void> {
   try {
     const { form } = await call('readDraft', { params: { draftId: own.id } });
     await call('removeDraft', { params: { draftId: own.id } });
     await load();
     done(`The draft of “${own.title}” is gone.`, async () => {
-      await call('keepDraft', { params: { draftId: 0 }, body: { clientKey: crypto.randomUUID(), testId: own.testId, form } }); // prettier-ignore
+      await call('keepDraft', {
+        params: { draftId: 0 },
+        body: { clientKey: crypto.randomUUID(), testId: own.testId, form },
+      });
       await load();
     });
   } catch (error) {
@@ -81,13 +89,23 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
 <template>
   <PageHead title="Schedule" :where="`Times of ${session.school.name}`">
     <template v-if="view !== 'list'">
-      <el-button @click="step--">{{ stepWords === 'week' ? 'Week before' : 'Four weeks before' }}</el-button>
+      <el-button @click="step--">{{
+        stepWords === 'week' ? 'Week before' : 'Four weeks before'
+      }}</el-button>
       <el-button :disabled="step === 0" @click="step = 0">Now</el-button>
-      <el-button @click="step++">{{ stepWords === 'week' ? 'Week after' : 'Four weeks after' }}</el-button>
+      <el-button @click="step++">{{
+        stepWords === 'week' ? 'Week after' : 'Four weeks after'
+      }}</el-button>
     </template>
   </PageHead>
   <div class="tabs" role="tablist" aria-label="How it is shown">
-    <button v-for="(name, key) in views" :key="key" role="tab" :aria-selected="view === key" @click="view = key">
+    <button
+      v-for="(name, key) in views"
+      :key="key"
+      role="tab"
+      :aria-selected="view === key"
+      @click="view = key"
+    >
       {{ name }}
     </button>
   </div>
@@ -95,14 +113,23 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <section v-if="drafts.length" class="drafts" aria-label="Drafts">
       <p v-for="own in drafts" :key="own.id">
-        Draft: <RouterLink :to="`/tests/${own.testId}/assign?draft=${own.id}`">{{ own.title }}</RouterLink>, kept
+        Draft:
+        <RouterLink :to="`/tests/${own.testId}/assign?draft=${own.id}`">{{
+          own.title
+        }}</RouterLink>, kept
         {{ words.time(own.changedAt) }}
-        <button class="word small" :aria-label="`throw away the draft of ${own.title}`" @click="throwAway(own)">
+        <button
+          class="word small"
+          :aria-label="`throw away the draft of ${own.title}`"
+          @click="throwAway(own)"
+        >
           throw away
         </button>
       </p>
     </section>
-    <EmptyNote v-if="assignments?.length === 0" title="Nothing is given yet.">Open a test and choose Assign.</EmptyNote>
+    <EmptyNote v-if="assignments?.length === 0" title="Nothing is given yet."
+      >Open a test and choose Assign.</EmptyNote
+    >
     <WindowCalendar
       v-if="assignments?.length && view !== 'list'"
       :bars="bars"
@@ -125,7 +152,9 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
             <option v-for="(name, key) in stateWords" :key="key" :value="key">{{ name }}</option>
           </select></label
         >
-        <label>Closing since <input v-model="filter.since" class="plain-input" type="date" /></label>
+        <label
+          >Closing since <input v-model="filter.since" class="plain-input" type="date"
+        /></label>
       </div>
       <p v-if="listed.length === 0" class="faded">Nothing fits. Take a filter away.</p>
       <table v-else class="ruled">
@@ -169,7 +198,8 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
     ><span
       ><b>{{ byState('scheduled') }}</b> scheduled</span
     ><span
-      ><b>{{ byState('closed') + byState('released') }}</b> closed, {{ byState('released') }} of them released</span
+      ><b>{{ byState('closed') + byState('released') }}</b> closed, {{ byState('released') }} of
+      them released</span
     ><span v-if="drafts.length"
       ><b>{{ count(drafts.length, 'draft') }}</b></span
     >

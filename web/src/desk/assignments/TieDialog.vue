@@ -27,14 +27,23 @@ watch(guest, async (now) => {
 watch(classId, async (id) => {
   roll.value = [];
   studentId.value = 0;
-  if (id) roll.value = (await call('readClass', { params: { classId: id } }).catch(() => ({ roll: [] }))).roll.filter(({ leftAt }) => leftAt === null); // prettier-ignore
+  if (id)
+    roll.value = (
+      await call('readClass', { params: { classId: id } }).catch(() => ({ roll: [] }))
+    ).roll.filter(({ leftAt }) => leftAt === null);
 });
 async function tie(): Promise<void> {
   const own = guest.value!;
   try {
-    await call('tieGuest', { params: { assignmentId: props.assignmentId, guestId: own.studentId }, body: { studentId: studentId.value } }); // prettier-ignore
+    await call('tieGuest', {
+      params: { assignmentId: props.assignmentId, guestId: own.studentId },
+      body: { studentId: studentId.value },
+    });
     guest.value = null;
-    emit('done', `What ${own.name} wrote is ${fullName(roll.value.find(({ id }) => id === studentId.value)!)}’s now.`);
+    emit(
+      'done',
+      `What ${own.name} wrote is ${fullName(roll.value.find(({ id }) => id === studentId.value)!)}’s now.`,
+    );
   } catch (error) {
     wrong.value = inWords(error);
   }
@@ -53,17 +62,23 @@ async function tie(): Promise<void> {
         ><span class="label">Class</span>
         <select v-model="classId" class="plain-input">
           <option :value="0">Choose …</option>
-          <option v-for="own in classes" :key="own.id" :value="own.id">{{ own.name }}, {{ own.subject }}</option>
+          <option v-for="own in classes" :key="own.id" :value="own.id">
+            {{ own.name }}, {{ own.subject }}
+          </option>
         </select></label
       >
       <label class="field"
         ><span class="label">Student</span>
         <select v-model="studentId" class="plain-input" :disabled="roll.length === 0">
           <option :value="0">Choose …</option>
-          <option v-for="own in roll" :key="own.id" :value="own.id">{{ own.rollNumber }} {{ fullName(own) }}</option>
+          <option v-for="own in roll" :key="own.id" :value="own.id">
+            {{ own.rollNumber }} {{ fullName(own) }}
+          </option>
         </select></label
       >
-      <p class="faded">The work, its time and its score become the student’s. This cannot be taken back.</p>
+      <p class="faded">
+        The work, its time and its score become the student’s. This cannot be taken back.
+      </p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
     <template #footer>

@@ -15,7 +15,10 @@ const props = defineProps<{
 const session = useSession();
 const place = computed(() => session.school.zone.split('/').at(-1)?.replace('_', ' '));
 const rare = computed(() => {
-  const said = [form.value.hidden ? 'hidden until its day' : '', form.value.answersLater ? 'answers from a day on' : ''].filter(Boolean); // prettier-ignore
+  const said = [
+    form.value.hidden ? 'hidden until its day' : '',
+    form.value.answersLater ? 'answers from a day on' : '',
+  ].filter(Boolean);
   return said.join(', ') || 'seen at once, answers by the release rules';
 });
 const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.problems.answersFrom));
@@ -32,12 +35,22 @@ const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.pro
         <label><input v-model="form.opens" type="radio" value="now" /> now</label>
         <label><input v-model="form.opens" type="radio" value="later" /> at</label>
       </template>
-      <WallField v-model="form.opensWall" label="Opens at" :disabled="form.opens === 'now'" :wrong="problems.opensAt" />
+      <WallField
+        v-model="form.opensWall"
+        label="Opens at"
+        :disabled="form.opens === 'now'"
+        :wrong="problems.opensAt"
+      />
     </div>
     <p v-if="problems.opensAt" class="wrong">{{ problems.opensAt }}</p>
     <div class="pair">
       <span class="label">Closes</span>
-      <WallField v-model="form.closesWall" label="Closes at" :disabled="form.never" :wrong="problems.closesAt" />
+      <WallField
+        v-model="form.closesWall"
+        label="Closes at"
+        :disabled="form.never"
+        :wrong="problems.closesAt"
+      />
       <label><input v-model="form.never" type="checkbox" /> never</label>
     </div>
     <p v-if="problems.closesAt" class="wrong">{{ problems.closesAt }}</p>

@@ -24,19 +24,26 @@ const props = defineProps<{
 const rolls = reactive<Record<number, RollRow[]>>({});
 const open = ref<number[]>([]);
 async function unfold(classId: number): Promise<void> {
-  if (open.value.includes(classId)) return void (open.value = open.value.filter((id) => id !== classId));
+  if (open.value.includes(classId))
+    return void (open.value = open.value.filter((id) => id !== classId));
   try {
-    rolls[classId] ??= (await call('readClass', { params: { classId } })).roll.filter(({ leftAt }) => leftAt === null);
+    rolls[classId] ??= (await call('readClass', { params: { classId } })).roll.filter(
+      ({ leftAt }) => leftAt === null,
+    );
     open.value.push(classId);
   } catch (error) {
     failed(error);
   }
 }
 const groupsOf = (classId: number) => props.groups.filter((own) => own.classId === classId);
-const singles = (classId: number) => (rolls[classId] ?? []).filter(({ id }) => form.value.studentIds.includes(id)).length; // prettier-ignore
+const singles = (classId: number) =>
+  (rolls[classId] ?? []).filter(({ id }) => form.value.studentIds.includes(id)).length;
 
-const grades = computed(() => [...new Set(props.classes.map(({ grade }) => grade))].sort((a, b) => a - b));
-const ofGrade = (grade: number) => props.classes.filter((own) => own.grade === grade).map(({ id }) => id);
+const grades = computed(() =>
+  [...new Set(props.classes.map(({ grade }) => grade))].sort((a, b) => a - b),
+);
+const ofGrade = (grade: number) =>
+  props.classes.filter((own) => own.grade === grade).map(({ id }) => id);
 const isWhole = (grade: number) => ofGrade(grade).every((id) => form.value.classIds.includes(id));
 function toggleGrade(grade: number): void {
   const ids = ofGrade(grade);
@@ -46,11 +53,17 @@ function toggleGrade(grade: number): void {
 /** Every class that somebody comes through, for the grade that does not fit. */
 const touched = computed(() => {
   const through = new Set(form.value.classIds);
-  for (const own of props.groups) if (form.value.groupIds.includes(own.id)) through.add(own.classId);
-  for (const [classId, roll] of Object.entries(rolls)) if (roll.some(({ id }) => form.value.studentIds.includes(id))) through.add(Number(classId)); // prettier-ignore
+  for (const own of props.groups)
+    if (form.value.groupIds.includes(own.id)) through.add(own.classId);
+  for (const [classId, roll] of Object.entries(rolls))
+    if (roll.some(({ id }) => form.value.studentIds.includes(id))) through.add(Number(classId));
   return props.classes.filter(({ id }) => through.has(id));
 });
-const otherGrade = computed(() => (props.testGrades.length ? touched.value.filter(({ grade }) => !props.testGrades.includes(grade)) : [])); // prettier-ignore
+const otherGrade = computed(() =>
+  props.testGrades.length
+    ? touched.value.filter(({ grade }) => !props.testGrades.includes(grade))
+    : [],
+);
 </script>
 
 <template>
@@ -62,14 +75,17 @@ const otherGrade = computed(() => (props.testGrades.length ? touched.value.filte
     <p v-if="classes.length > 2" class="grades">
       Everyone in my grade
       <label v-for="grade in grades" :key="grade"
-        ><input type="checkbox" :checked="isWhole(grade)" @change="toggleGrade(grade)" /> {{ grade }}</label
+        ><input type="checkbox" :checked="isWhole(grade)" @change="toggleGrade(grade)" />
+        {{ grade }}</label
       >
     </p>
     <template v-for="own in classes" :key="own.id">
       <div class="class" :class="{ chosen: form.classIds.includes(own.id) }">
         <label>
           <input v-model="form.classIds" type="checkbox" :value="own.id" />
-          <b>{{ own.name }}</b><span>{{ [own.subject, own.period].filter(Boolean).join(', ') }}</span
+          <b>{{ own.name }}</b><span>{{
+            [own.subject, own.period].filter(Boolean).join(', ')
+          }}</span
           ><span class="faded">grade {{ own.grade }} · {{ count(own.students, 'student') }}</span>
         </label>
         <button
@@ -83,20 +99,24 @@ const otherGrade = computed(() => (props.testGrades.length ? touched.value.filte
         </button>
       </div>
       <div
-        v-if="open.includes(own.id) || groupsOf(own.id).some(({ id }) => form.groupIds.includes(id)) || singles(own.id)"
+        v-if="
+          open.includes(own.id) ||
+          groupsOf(own.id).some(({ id }) => form.groupIds.includes(id)) ||
+          singles(own.id)
+        "
         class="some"
       >
         <p v-if="groupsOf(own.id).length" class="groups">
           <label v-for="group in groupsOf(own.id)" :key="group.id"
-            ><input v-model="form.groupIds" type="checkbox" :value="group.id" /> group {{ group.name }}
-            <span class="faded">{{ group.students.length }}</span></label
+            ><input v-model="form.groupIds" type="checkbox" :value="group.id" /> group
+            {{ group.name }} <span class="faded">{{ group.students.length }}</span></label
           >
         </p>
         <ul v-if="open.includes(own.id)">
           <li v-for="student in rolls[own.id]" :key="student.id">
             <label
-              ><input v-model="form.studentIds" type="checkbox" :value="student.id" /> {{ student.rollNumber }}
-              {{ fullName(student) }}</label
+              ><input v-model="form.studentIds" type="checkbox" :value="student.id" />
+              {{ student.rollNumber }} {{ fullName(student) }}</label
             >
           </li>
         </ul>
@@ -108,11 +128,14 @@ const otherGrade = computed(() => (props.testGrades.length ? touched.value.filte
     >
     <label v-if="reachable" class="line"
       ><input v-model="form.invite" type="checkbox" /> write to them
-      <span class="faded small">{{ count(reachable, 'has', 'have') }} an e-mail address</span></label
+      <span class="faded small"
+        >{{ count(reachable, 'has', 'have') }} an e-mail address</span
+      ></label
     >
     <p v-if="otherGrade.length" class="note">
       The test is for grade {{ testGrades.join(' and ') }}, but
-      {{ listing(otherGrade.map(({ name, grade }) => `${name} is grade ${grade}`)) }}. Is that meant?
+      {{ listing(otherGrade.map(({ name, grade }) => `${name} is grade ${grade}`)) }}. Is that
+      meant?
     </p>
     <p v-if="wrong" class="wrong">{{ wrong }}</p>
   </section>

@@ -55,7 +55,12 @@ const hour = (at: number) => wallOf(at, zone.value).slice(11, 16);
 
 <template>
   <div class="calendar">
-    <section v-for="monday in weeks" :key="monday" class="week" :aria-label="`Week of ${label(monday)}`">
+    <section
+      v-for="monday in weeks"
+      :key="monday"
+      class="week"
+      :aria-label="`Week of ${label(monday)}`"
+    >
       <div class="days">
         <div
           v-for="(name, d) in names"
@@ -82,10 +87,10 @@ const hour = (at: number) => wallOf(at, zone.value).slice(11, 16);
             ><template v-if="bar.classes"> · {{ bar.classes }}</template></span
           >
           <span class="line small faded">
-            <template v-if="bar.begins">{{ hour(bar.opensAt) }} –</template><template v-else>…</template>
-            <template v-if="bar.ends && bar.closesAt !== null"> {{ hour(bar.closesAt) }}</template><template v-else>
-              …</template
-            >
+            <template v-if="bar.begins">{{ hour(bar.opensAt) }} –</template
+            ><template v-else>…</template>
+            <template v-if="bar.ends && bar.closesAt !== null">
+              {{ hour(bar.closesAt) }}</template><template v-else> …</template>
             <template v-if="bar.account">{{ ' ' }}· {{ bar.account }}</template>
           </span>
         </component>
@@ -120,7 +125,11 @@ const hour = (at: number) => wallOf(at, zone.value).slice(11, 16);
   gap: 5px 0;
   padding: 6px 0 16px;
   min-height: 60px;
-  background-image: repeating-linear-gradient(to right, var(--rule) 0 1px, transparent 1px calc(100% / 7));
+  background-image: repeating-linear-gradient(
+    to right,
+    var(--rule) 0 1px,
+    transparent 1px calc(100% / 7)
+  );
 }
 .bar {
   border: 1px solid var(--rule-strong);

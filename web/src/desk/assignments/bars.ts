@@ -11,7 +11,8 @@ export interface Bar {
   account: string;
 }
 
-export const accountOf = ({ given, notBegun, working, handedIn }: AssignmentRow) => `${given} given, ${notBegun} not begun, ${working} working, ${handedIn} handed in`; // prettier-ignore
+export const accountOf = ({ given, notBegun, working, handedIn }: AssignmentRow) =>
+  `${given} given, ${notBegun} not begun, ${working} working, ${handedIn} handed in`;
 
 export const barOf = (own: AssignmentRow): Bar => ({
   id: own.id,

@@ -1,7 +1,12 @@
 import type { AssignmentRow } from '@oaken/contract/assignments';
 
 export type AssignmentState = 'scheduled' | 'open' | 'closed' | 'released';
-export const stateWords: Record<AssignmentState, string> = { scheduled: 'Scheduled', open: 'Open', closed: 'Closed', released: 'Released' }; // prettier-ignore
+export const stateWords: Record<AssignmentState, string> = {
+  scheduled: 'Scheduled',
+  open: 'Open',
+  closed: 'Closed',
+  released: 'Released',
+};
 
 /** Where an assignment stands: open until the last student's window has ended; released once a teacher did so after that. */
 export function stateOf(own: AssignmentRow, now: number): AssignmentState {

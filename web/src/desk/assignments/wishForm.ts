@@ -10,7 +10,15 @@ import {
   type LateAnswerRule,
 } from '@oaken/core/assignments';
 import { longestWork } from '@oaken/core/stages';
-import { atWall, day, lengthInWords, minute, wallOf, windowProblems, type WallReading } from '@oaken/core/timing';
+import {
+  atWall,
+  day,
+  lengthInWords,
+  minute,
+  wallOf,
+  windowProblems,
+  type WallReading,
+} from '@oaken/core/timing';
 
 export interface WishForm {
   classIds: number[];
@@ -63,18 +71,54 @@ export interface WishForm {
 
 /** A week, to the time when school is over, unless a teacher says otherwise. */
 export function blankForm(now: number, zone: string): WishForm {
-  const dayAt = (days: number, time: string) => `${wallOf(now + days * day, zone).slice(0, 11)}${time}`;
+  const dayAt = (days: number, time: string) =>
+    `${wallOf(now + days * day, zone).slice(0, 11)}${time}`;
   return {
-    classIds: [], groupIds: [], studentIds: [], link: false, invite: false,
-    opens: 'now', opensWall: dayAt(1, '08:00'), never: false, closesWall: dayAt(7, '15:30'),
-    lateWork: false, lateWall: dayAt(9, '15:30'), lateOff: 0,
-    hidden: false, visibleWall: dayAt(1, '08:00'), answersLater: false, answersWall: dayAt(8, '08:00'),
-    word: '', instructions: '', note: '',
-    mode: 'test', offPercent: 33.3, limited: true, limitMinutes: 20, warns: '5, 1',
-    partsTimed: 'none', sectionMinutes: {}, itemMinutes: 1.5, goBack: true, oneSitting: false, lateAnswers: null, attempts: 1, counts: 'best', order: 'own', shuffleChoices: true,
-    release: { score: 'after-closing', marks: 'after-closing', answers: 'after-closing', explanations: 'after-closing', show: 'both', bands: usualBands },
-    forms: [null], formsFor: [],
-  }; // prettier-ignore
+    classIds: [],
+    groupIds: [],
+    studentIds: [],
+    link: false,
+    invite: false,
+    opens: 'now',
+    opensWall: dayAt(1, '08:00'),
+    never: false,
+    closesWall: dayAt(7, '15:30'),
+    lateWork: false,
+    lateWall: dayAt(9, '15:30'),
+    lateOff: 0,
+    hidden: false,
+    visibleWall: dayAt(1, '08:00'),
+    answersLater: false,
+    answersWall: dayAt(8, '08:00'),
+    word: '',
+    instructions: '',
+    note: '',
+    mode: 'test',
+    offPercent: 33.3,
+    limited: true,
+    limitMinutes: 20,
+    warns: '5, 1',
+    partsTimed: 'none',
+    sectionMinutes: {},
+    itemMinutes: 1.5,
+    goBack: true,
+    oneSitting: false,
+    lateAnswers: null,
+    attempts: 1,
+    counts: 'best',
+    order: 'own',
+    shuffleChoices: true,
+    release: {
+      score: 'after-closing',
+      marks: 'after-closing',
+      answers: 'after-closing',
+      explanations: 'after-closing',
+      show: 'both',
+      bands: usualBands,
+    },
+    forms: [null],
+    formsFor: [],
+  };
 }
 
 /** The form of an assignment that was given, to change it or to give it again. */
@@ -83,7 +127,8 @@ export function formOfWishes(
   blank: WishForm,
   zone: string,
 ): WishForm {
-  const wall = (at: number | null, otherwise: string) => (at === null ? otherwise : wallOf(at, zone));
+  const wall = (at: number | null, otherwise: string) =>
+    at === null ? otherwise : wallOf(at, zone);
   const { rules, lateRule } = own;
   return {
     ...blank,
@@ -108,7 +153,8 @@ export function formOfWishes(
     limitMinutes: rules.limitMinutes ?? blank.limitMinutes,
     warns: rules.warnMinutes.join(', '),
     partsTimed: rules.stageLimit?.of ?? 'none',
-    sectionMinutes: rules.stageLimit?.of === 'sections' ? { ...rules.stageLimit.minutes } : blank.sectionMinutes,
+    sectionMinutes:
+      rules.stageLimit?.of === 'sections' ? { ...rules.stageLimit.minutes } : blank.sectionMinutes,
     itemMinutes: rules.stageLimit?.of === 'items' ? rules.stageLimit.minutes : blank.itemMinutes,
     goBack: rules.goBack,
     oneSitting: rules.oneSitting,
@@ -117,7 +163,10 @@ export function formOfWishes(
     counts: rules.counts,
     order: rules.order,
     shuffleChoices: rules.shuffleChoices,
-    release: { ...rules.release, bands: rules.release.bands.length > 0 ? rules.release.bands : usualBands },
+    release: {
+      ...rules.release,
+      bands: rules.release.bands.length > 0 ? rules.release.bands : usualBands,
+    },
     forms: own.forms,
     formsFor: own.formsFor as WishForm['formsFor'],
   };
@@ -126,21 +175,39 @@ export function formOfWishes(
 /** Moves every time on the wall by so many days. */
 export function moveDays(form: WishForm, days: number): WishForm {
   const moved = { ...form };
-  for (const key of ['opensWall', 'closesWall', 'lateWall', 'visibleWall', 'answersWall'] as const) moved[key] = shiftDate(form[key], days); // prettier-ignore
+  for (const key of ['opensWall', 'closesWall', 'lateWall', 'visibleWall', 'answersWall'] as const)
+    moved[key] = shiftDate(form[key], days);
   return moved;
 }
-const shiftDate = (wall: string, days: number) => `${new Date(Date.parse(`${wall.slice(0, 10)}T00:00Z`) + days * day).toISOString().slice(0, 10)}${wall.slice(10)}`; // prettier-ignore
+const shiftDate = (wall: string, days: number) =>
+  `${new Date(Date.parse(`${wall.slice(0, 10)}T00:00Z`) + days * day).toISOString().slice(0, 10)}${wall.slice(10)}`;
 
 /** Whether any time runs, of the whole or of parts. */
-export const hasTime = (form: WishForm) => form.limited || (form.mode === 'test' && form.partsTimed !== 'none');
+export const hasTime = (form: WishForm) =>
+  form.limited || (form.mode === 'test' && form.partsTimed !== 'none');
 
-export const warnMinutes = (text: string) => [...new Set(text.split(/[,;\s]+/).filter(Boolean).map(Number))].sort((a, b) => b - a); // prettier-ignore
+export const warnMinutes = (text: string) =>
+  [
+    ...new Set(
+      text
+        .split(/[,;\s]+/)
+        .filter(Boolean)
+        .map(Number),
+    ),
+  ].sort((a, b) => b - a);
 
-function stageLimitOf({ mode, partsTimed, sectionMinutes, itemMinutes }: WishForm): AssignmentRules['stageLimit'] {
+function stageLimitOf({
+  mode,
+  partsTimed,
+  sectionMinutes,
+  itemMinutes,
+}: WishForm): AssignmentRules['stageLimit'] {
   // A practice has none, whatever was filled in before the mode was chosen.
   if (mode === 'practice' || partsTimed === 'none') return null;
   if (partsTimed === 'items') return { of: 'items', minutes: itemMinutes };
-  const given = Object.entries(sectionMinutes).filter((own): own is [string, number] => own[1] !== '');
+  const given = Object.entries(sectionMinutes).filter(
+    (own): own is [string, number] => own[1] !== '',
+  );
   return { of: 'sections', minutes: Object.fromEntries(given) };
 }
 
@@ -155,7 +222,9 @@ export function rulesOf(form: WishForm): AssignmentRules {
     oneSitting: form.oneSitting,
     lateAnswers: form.lateAnswers ?? undefined,
     warnMinutes: hasTime(form)
-      ? warnMinutes(form.warns).filter((own) => own > 0 && !(form.limited && own >= form.limitMinutes))
+      ? warnMinutes(form.warns).filter(
+          (own) => own > 0 && !(form.limited && own >= form.limitMinutes),
+        )
       : [],
     attempts: form.attempts === 0 ? null : form.attempts,
     counts: form.counts,
@@ -182,7 +251,6 @@ export function readForm(
   given: boolean,
   items: number | null,
 ): { read: Read | null; problems: Record<string, string> } {
-  // prettier-ignore
   const problems: Record<string, string> = {};
   const say = (field: string, message: string) => (problems[field] ??= message);
   const take = (field: string, wall: WallReading | null): number | null => {
@@ -194,24 +262,54 @@ export function readForm(
   const closesAt = take('closesAt', form.never ? null : atWall(form.closesWall, zone));
   const until = take('lateRule', form.lateWork && !form.never ? atWall(form.lateWall, zone) : null);
   const visibleFrom = take('visibleFrom', form.hidden ? atWall(form.visibleWall, zone) : null);
-  const answersFrom = take('answersFrom', form.answersLater ? atWall(form.answersWall, zone) : null);
-  if (form.limited && !(form.limitMinutes >= 1 && form.limitMinutes <= 1440)) say('limit', 'The time limit must be from 1 minute to a day.'); // prettier-ignore
-  if (hasTime(form) && warnMinutes(form.warns).some((own) => !(own > 0 && own <= 600))) say('warnMinutes', 'Write minutes, parted by commas, such as 5, 1.'); // prettier-ignore
-  if (hasTime(form) && warnMinutes(form.warns).length > 4) say('warnMinutes', 'At most four warnings.');
+  const answersFrom = take(
+    'answersFrom',
+    form.answersLater ? atWall(form.answersWall, zone) : null,
+  );
+  if (form.limited && !(form.limitMinutes >= 1 && form.limitMinutes <= 1440))
+    say('limit', 'The time limit must be from 1 minute to a day.');
+  if (hasTime(form) && warnMinutes(form.warns).some((own) => !(own > 0 && own <= 600)))
+    say('warnMinutes', 'Write minutes, parted by commas, such as 5, 1.');
+  if (hasTime(form) && warnMinutes(form.warns).length > 4)
+    say('warnMinutes', 'At most four warnings.');
   const parts =
-    form.partsTimed === 'items' ? [form.itemMinutes] : Object.values(form.sectionMinutes).filter((own) => own !== '');
-  if (form.mode === 'test' && form.partsTimed !== 'none' && !parts.every((own) => own >= 0.1 && own <= 600)) say('stageLimit', 'A part can have from 0.1 to 600 minutes.'); // prettier-ignore
-  if (!(Number.isInteger(form.attempts) && form.attempts >= 0 && form.attempts <= 20)) say('attempts', 'Attempts are a whole number from 1 to 20.'); // prettier-ignore
-  if (!(form.lateOff >= 0 && form.lateOff <= 100)) say('lateRule', 'Each late day can take off from 0 to 100 %.');
-  if (form.mode === 'practice' && !(form.offPercent >= 0 && form.offPercent <= 100)) say('offPerTry', 'A wrong try can take off from 0 to 100 %.'); // prettier-ignore
+    form.partsTimed === 'items'
+      ? [form.itemMinutes]
+      : Object.values(form.sectionMinutes).filter((own) => own !== '');
+  if (
+    form.mode === 'test' &&
+    form.partsTimed !== 'none' &&
+    !parts.every((own) => own >= 0.1 && own <= 600)
+  )
+    say('stageLimit', 'A part can have from 0.1 to 600 minutes.');
+  if (!(Number.isInteger(form.attempts) && form.attempts >= 0 && form.attempts <= 20))
+    say('attempts', 'Attempts are a whole number from 1 to 20.');
+  if (!(form.lateOff >= 0 && form.lateOff <= 100))
+    say('lateRule', 'Each late day can take off from 0 to 100 %.');
+  if (form.mode === 'practice' && !(form.offPercent >= 0 && form.offPercent <= 100))
+    say('offPerTry', 'A wrong try can take off from 0 to 100 %.');
   if (form.forms.length === 0) say('forms', 'Choose at least one form.');
   if (opensAt === null || Object.keys(problems).length > 0) return { read: null, problems };
   const rules = rulesOf(form);
-  const lateRule = until === null ? ({ late: 'no' } as const) : ({ late: 'until', until, offPerDay: form.lateOff / 100 } as const); // prettier-ignore
-  for (const own of [...windowProblems({ opensAt, closesAt, lateRule }, longestWork(rules, items), given ? Math.min(now, opensAt) : now), ...ruleProblems(rules)]) say(own.field, own.message); // prettier-ignore
-  if (visibleFrom !== null && visibleFrom > Math.max(opensAt, now)) say('visibleFrom', 'They must be able to see it when it opens.'); // prettier-ignore
-  if (answersFrom !== null && answersFrom < opensAt) say('answersFrom', 'Answers cannot be seen before it opens.');
+  const lateRule =
+    until === null
+      ? ({ late: 'no' } as const)
+      : ({ late: 'until', until, offPerDay: form.lateOff / 100 } as const);
+  for (const own of [
+    ...windowProblems(
+      { opensAt, closesAt, lateRule },
+      longestWork(rules, items),
+      given ? Math.min(now, opensAt) : now,
+    ),
+    ...ruleProblems(rules),
+  ])
+    say(own.field, own.message);
+  if (visibleFrom !== null && visibleFrom > Math.max(opensAt, now))
+    say('visibleFrom', 'They must be able to see it when it opens.');
+  if (answersFrom !== null && answersFrom < opensAt)
+    say('answersFrom', 'Answers cannot be seen before it opens.');
   return { read: { opensAt, closesAt, lateRule, visibleFrom, answersFrom, rules }, problems };
 }
 
-export const limitWords = (form: WishForm) => (form.limited ? lengthInWords(form.limitMinutes * minute) : 'no time limit'); // prettier-ignore
+export const limitWords = (form: WishForm) =>
+  form.limited ? lengthInWords(form.limitMinutes * minute) : 'no time limit';

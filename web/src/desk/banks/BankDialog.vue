@@ -21,7 +21,11 @@ const wrong = ref('');
 const busy = ref(false);
 
 whenOpened(open, async () => {
-  [name.value, reach.value, wrong.value] = [props.bank?.name ?? '', props.bank?.reach ?? 'mine', ''];
+  [name.value, reach.value, wrong.value] = [
+    props.bank?.name ?? '',
+    props.bank?.reach ?? 'mine',
+    '',
+  ];
   [shares.value, colleagues.value] = [[], []];
   if (!props.bank) return;
   try {
@@ -32,7 +36,9 @@ whenOpened(open, async () => {
   }
 });
 const others = computed(() =>
-  colleagues.value.filter(({ accountId }) => !shares.value.some((own) => own.accountId === accountId)),
+  colleagues.value.filter(
+    ({ accountId }) => !shares.value.some((own) => own.accountId === accountId),
+  ),
 );
 function add(event: Event): void {
   const field = event.target as HTMLSelectElement;
@@ -61,7 +67,11 @@ async function save(): Promise<void> {
     busy.value = false;
   }
 }
-const reachWords = { mine: 'only me, and whom I share it with', school: 'every teacher of my school may use it', everybody: 'everybody may use it' }; // prettier-ignore
+const reachWords = {
+  mine: 'only me, and whom I share it with',
+  school: 'every teacher of my school may use it',
+  everybody: 'everybody may use it',
+};
 const rightWords = { read: 'read', use: 'use and copy', edit: 'change' };
 </script>
 
@@ -85,17 +95,30 @@ const rightWords = { read: 'read', use: 'use and copy', edit: 'change' };
             <td>{{ own.name }}</td>
             <td>
               may
-              <select v-model="own.may" class="plain-input right" :aria-label="`What ${own.name} may do`">
+              <select
+                v-model="own.may"
+                class="plain-input right"
+                :aria-label="`What ${own.name} may do`"
+              >
                 <option v-for="may in rights" :key="may" :value="may">{{ rightWords[may] }}</option>
               </select>
             </td>
-            <td class="figures"><button class="word" @click="shares.splice(at, 1)">take away</button></td>
+            <td class="figures">
+              <button class="word" @click="shares.splice(at, 1)">take away</button>
+            </td>
           </tr>
         </tbody>
       </table>
-      <select v-if="others.length" class="plain-input colleague" aria-label="Share with a colleague" @change="add">
+      <select
+        v-if="others.length"
+        class="plain-input colleague"
+        aria-label="Share with a colleague"
+        @change="add"
+      >
         <option value="">Share with a colleague …</option>
-        <option v-for="own in others" :key="own.accountId" :value="own.accountId">{{ own.name }}</option>
+        <option v-for="own in others" :key="own.accountId" :value="own.accountId">
+          {{ own.name }}
+        </option>
       </select>
     </template>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

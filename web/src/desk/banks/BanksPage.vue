@@ -34,7 +34,16 @@ const picked = useKeptPicks<Picked>();
 const asking = ref<'test' | 'copy' | 'move' | 'label' | 'retire' | 'picked' | null>(null);
 const open = (own: NonNullable<typeof asking.value>) =>
   computed({ get: () => asking.value === own, set: (now) => (asking.value = now ? own : null) });
-const [test, copy, move, label, retire, seen] = (['test', 'copy', 'move', 'label', 'retire', 'picked'] as const).map(open) as [ReturnType<typeof open>, ReturnType<typeof open>, ReturnType<typeof open>, ReturnType<typeof open>, ReturnType<typeof open>, ReturnType<typeof open>]; // prettier-ignore
+const [test, copy, move, label, retire, seen] = (
+  ['test', 'copy', 'move', 'label', 'retire', 'picked'] as const
+).map(open) as [
+  ReturnType<typeof open>,
+  ReturnType<typeof open>,
+  ReturnType<typeof open>,
+  ReturnType<typeof open>,
+  ReturnType<typeof open>,
+  ReturnType<typeof open>,
+];
 
 onMounted(() => library.load().catch(failed));
 watch(search.filters, (filters) => void router.replace({ query: toAddress(filters) }));
@@ -44,13 +53,19 @@ function pick(item: Picked): void {
   if (!next.delete(item.id)) next.set(item.id, item);
   picked.value = next;
 }
-const pickAll = (items: readonly Picked[]) => (picked.value = new Map([...picked.value, ...items.map((item): [number, Picked] => [item.id, item])])); // prettier-ignore
+const pickAll = (items: readonly Picked[]) =>
+  (picked.value = new Map([
+    ...picked.value,
+    ...items.map((item): [number, Picked] => [item.id, item]),
+  ]));
 async function pickFound(): Promise<void> {
   try {
     const { total, items } = await call('findItems', { query: asQuery(search.filters) });
     pickAll(items);
     if (total > items.length)
-      done(`The first ${count(items.length, 'item')} are picked; more than ${mostAtOnce} at once is not possible.`);
+      done(
+        `The first ${count(items.length, 'item')} are picked; more than ${mostAtOnce} at once is not possible.`,
+      );
   } catch (error) {
     failed(error);
   }
@@ -65,7 +80,11 @@ const totals = computed(() => {
     locked: items.filter(({ may }) => may !== 'edit').length,
   };
 });
-const lockedWords = computed(() => (totals.value.locked ? `${totals.value.locked} of them lie in banks of others: copy them first` : undefined)); // prettier-ignore
+const lockedWords = computed(() =>
+  totals.value.locked
+    ? `${totals.value.locked} of them lie in banks of others: copy them first`
+    : undefined,
+);
 
 async function refresh(): Promise<void> {
   await Promise.all([search.reload(), library.loadBanks()]);
@@ -87,7 +106,9 @@ async function place({ bank, folder }: Place, act: 'copy' | 'move'): Promise<voi
         for (const own of places.values())
           await call('moveItems', {
             body: {
-              items: from.filter((one) => one.bank === own.bank && one.folder === own.folder).map((one) => one.item),
+              items: from
+                .filter((one) => one.bank === own.bank && one.folder === own.folder)
+                .map((one) => one.item),
               bank: own.bank,
               folder: own.folder,
             },
@@ -113,19 +134,29 @@ async function afterRetiring(): Promise<void> {
       @click="
         router.push({
           path: '/items/new',
-          query: { bank: search.filters.bank ?? undefined, folder: search.filters.folder ?? undefined },
+          query: {
+            bank: search.filters.bank ?? undefined,
+            folder: search.filters.folder ?? undefined,
+          },
         })
       "
       >Write an item</el-button
     >
   </PageHead>
   <FacingPages name="banks" left="Index" right="Items" :start="27" :least="20" :most="45">
-    <template #left><BankIndex :search="search" :picked="pickedIds" @changed="search.reload()" /></template>
+    <template #left
+      ><BankIndex :search="search" :picked="pickedIds" @changed="search.reload()"
+    /></template>
     <template #right>
       <ItemList :search="search" :picked="pickedIds" @pick="pick" @pick-range="pickAll">
         <template #hint>
-          <button v-if="search.total.value > 0" class="word" @click="pickFound">Pick all found</button>
-          <a v-if="search.total.value > 0" :href="addressOf('exportItems', {}, asQuery(search.filters))" download
+          <button v-if="search.total.value > 0" class="word" @click="pickFound">
+            Pick all found
+          </button>
+          <a
+            v-if="search.total.value > 0"
+            :href="addressOf('exportItems', {}, asQuery(search.filters))"
+            download
             >Take out as CSV</a
           >
           <span class="faded small">Space picks, Enter opens, arrows move</span>
@@ -154,13 +185,34 @@ async function afterRetiring(): Promise<void> {
       <template v-if="picked.size">
         <button class="word" @click="picked = new Map()">Let all go</button>
         <button class="word" @click="copy = true">Copy</button>
-        <button class="word" :disabled="totals.locked > 0" :title="lockedWords" @click="move = true">Move</button>
-        <button class="word" :disabled="totals.locked > 0" :title="lockedWords" @click="label = true">
+        <button
+          class="word"
+          :disabled="totals.locked > 0"
+          :title="lockedWords"
+          @click="move = true"
+        >
+          Move
+        </button>
+        <button
+          class="word"
+          :disabled="totals.locked > 0"
+          :title="lockedWords"
+          @click="label = true"
+        >
           Standards and tags
         </button>
-        <button class="word" :disabled="totals.locked > 0" :title="lockedWords" @click="retire = true">Retire</button>
+        <button
+          class="word"
+          :disabled="totals.locked > 0"
+          :title="lockedWords"
+          @click="retire = true"
+        >
+          Retire
+        </button>
       </template>
-      <el-button type="primary" :disabled="picked.size === 0" @click="test = true">Put into a test</el-button>
+      <el-button type="primary" :disabled="picked.size === 0" @click="test = true"
+        >Put into a test</el-button
+      >
     </template>
   </FootingLine>
   <NewTestDialog v-model="test" :item-ids="ids" />

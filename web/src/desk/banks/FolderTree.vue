@@ -67,7 +67,8 @@ const rename = (folder: Folder) =>
   act(async () => {
     renaming.value = null;
     const name = typedName.value.trim();
-    if (name && name !== folder.name) await call('renameFolder', { params: { folderId: folder.id }, body: { name } });
+    if (name && name !== folder.name)
+      await call('renameFolder', { params: { folderId: folder.id }, body: { name } });
   });
 const remove = (folder: Folder) =>
   act(async () => {
@@ -99,7 +100,9 @@ const moveItems = (items: number[], { bank, folder }: Place) =>
       `${items.length === 1 ? 'The item is' : `${items.length} items are`} in ${folder === null ? library.bankName(bank) : library.folderName(folder)}.`,
       async () => {
         for (const one of from)
-          await call('moveItems', { body: { items: [one.item], bank: one.bank, folder: one.folder } });
+          await call('moveItems', {
+            body: { items: [one.item], bank: one.bank, folder: one.folder },
+          });
         await library.loadBanks();
         emit('changed');
       },
@@ -125,7 +128,8 @@ function drop(event: DragEvent, bank: Bank, folder: number | null): void {
   const place = { bank: bank.id, folder };
   if (folders) void moveFolders(JSON.parse(folders) as number[], place);
   // A picked row takes all that are picked along.
-  else if (item) void moveItems(props.picked.has(Number(item)) ? [...props.picked] : [Number(item)], place);
+  else if (item)
+    void moveItems(props.picked.has(Number(item)) ? [...props.picked] : [Number(item)], place);
 }
 function tick(id: number): void {
   const next = new Set(ticked.value);
@@ -137,7 +141,16 @@ function describe(bank: Bank | null): void {
   bankShown.value = bank;
   bankOpen.value = true;
 }
-const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' : `mine, for ${bank.reach === 'school' ? 'my school' : 'everybody'}`) : bank.reach === 'school' ? 'my school’s' : bank.reach === 'everybody' ? 'everybody’s' : `shared by ${bank.owner}`); // prettier-ignore
+const reachWords = (bank: Bank) =>
+  bank.mine
+    ? bank.reach === 'mine'
+      ? 'mine'
+      : `mine, for ${bank.reach === 'school' ? 'my school' : 'everybody'}`
+    : bank.reach === 'school'
+      ? 'my school’s'
+      : bank.reach === 'everybody'
+        ? 'everybody’s'
+        : `shared by ${bank.owner}`;
 </script>
 
 <template>
@@ -174,7 +187,9 @@ const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' 
       </li>
       <li v-if="menu === `b${bank.id}`" class="menu">
         <button class="word" @click="newFolder(bank.id, null)">New folder</button>
-        <RouterLink :to="{ path: '/items/new', query: { bank: bank.id } }">Write an item here</RouterLink>
+        <RouterLink :to="{ path: '/items/new', query: { bank: bank.id } }"
+          >Write an item here</RouterLink
+        >
         <button v-if="bank.mine" class="word" @click="describe(bank)">Name and sharing</button>
       </li>
       <template v-for="line in folderLines(bank, (id) => !folded.has(id))" :key="line.folder.id">
@@ -210,7 +225,10 @@ const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' 
           <button
             v-else
             class="entry"
-            :class="{ chosen: filters.folder === line.folder.id, ticked: ticked.has(line.folder.id) }"
+            :class="{
+              chosen: filters.folder === line.folder.id,
+              ticked: ticked.has(line.folder.id),
+            }"
             :aria-pressed="filters.folder === line.folder.id"
             :draggable="bank.may === 'edit'"
             @dragstart="dragFolder($event, line.folder)"
@@ -232,14 +250,18 @@ const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' 
           <span v-else class="dots" />
         </li>
         <li v-if="menu === `f${line.folder.id}`" class="menu">
-          <button class="word" @click="startRename(line.folder.id, line.folder.name)">Rename</button>
+          <button class="word" @click="startRename(line.folder.id, line.folder.name)">
+            Rename
+          </button>
           <button class="word" @click="askWhere(line.folder)">
             Move{{ ticked.has(line.folder.id) && ticked.size > 1 ? ` all ${ticked.size}` : '' }}
           </button>
           <button class="word" @click="(tick(line.folder.id), (menu = null))">
             {{ ticked.has(line.folder.id) ? 'Let go' : 'Pick for moving' }}
           </button>
-          <button class="word" @click="newFolder(bank.id, line.folder.id)">New folder inside</button>
+          <button class="word" @click="newFolder(bank.id, line.folder.id)">
+            New folder inside
+          </button>
           <RouterLink :to="{ path: '/items/new', query: { bank: bank.id, folder: line.folder.id } }"
             >Write an item here</RouterLink
           >
@@ -251,7 +273,10 @@ const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' 
   <p class="under">
     <button class="word" @click="describe(null)">New bank</button>
     <RouterLink
-      :to="{ path: '/banks/import', query: { bank: filters.bank ?? undefined, folder: filters.folder ?? undefined } }"
+      :to="{
+        path: '/banks/import',
+        query: { bank: filters.bank ?? undefined, folder: filters.folder ?? undefined },
+      }"
       >Bring in</RouterLink
     >
     <RouterLink to="/passages">Passages</RouterLink>
@@ -259,7 +284,9 @@ const reachWords = (bank: Bank) => (bank.mine ? (bank.reach === 'mine' ? 'mine' 
   </p>
   <PlaceDialog
     v-model="askingPlace"
-    :title="moving.length === 1 ? `Move the folder “${moving[0]!.name}”` : `Move ${moving.length} folders`"
+    :title="
+      moving.length === 1 ? `Move the folder “${moving[0]!.name}”` : `Move ${moving.length} folders`
+    "
     act="Move it here"
     note="Everything in it comes along. Tests and results are not touched."
     :start="{ bank: filters.bank, folder: null }"

@@ -83,7 +83,9 @@ const figureTitle = computed(() => {
     >
       {{ inTest ? 'in test' : 'Put in' }}<span v-if="!inTest" aria-hidden="true"> →</span>
     </button>
-    <button v-else class="word" :aria-expanded="open" @click="emit('open')">{{ open ? 'Close' : 'Open' }}</button>
+    <button v-else class="word" :aria-expanded="open" @click="emit('open')">
+      {{ open ? 'Close' : 'Open' }}
+    </button>
   </div>
 </template>
 

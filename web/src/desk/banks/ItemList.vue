@@ -21,7 +21,12 @@ const props = defineProps<{
   /** Items that are in the test already. */
   inTest?: ReadonlySet<number>;
 }>();
-const emit = defineEmits<{ pick: [item: ItemRow]; pickRange: [items: ItemRow[]]; put: [item: ItemRow]; changed: [] }>();
+const emit = defineEmits<{
+  pick: [item: ItemRow];
+  pickRange: [items: ItemRow[]];
+  put: [item: ItemRow];
+  changed: [];
+}>();
 
 const library = useLibrary();
 const { filters, rows, total, loading, wrong, matched, mended, ensure } = props.search;
@@ -32,12 +37,30 @@ const scroller = ref<HTMLElement>();
 let lastPicked = -1;
 
 const struck = computed(() => activeFilters(filters, library));
-const rare = computed(() => struck.value.filter(({ name }) => !['words', 'grades', 'standard', 'kind', 'depth', 'bank', 'folder', 'framework'].includes(name)).length); // prettier-ignore
-const notFound = computed(() => mended.value.map(({ typed, taken }) => (taken.length ? `“${typed}” stands nowhere; taken for ${taken.slice(0, 3).join(', ')}.` : `“${typed}” stands nowhere.`))); // prettier-ignore
+const rare = computed(
+  () =>
+    struck.value.filter(
+      ({ name }) =>
+        !['words', 'grades', 'standard', 'kind', 'depth', 'bank', 'folder', 'framework'].includes(
+          name,
+        ),
+    ).length,
+);
+const notFound = computed(() =>
+  mended.value.map(({ typed, taken }) =>
+    taken.length
+      ? `“${typed}” stands nowhere; taken for ${taken.slice(0, 3).join(', ')}.`
+      : `“${typed}” stands nowhere.`,
+  ),
+);
 
 // The functions stay the same and ask nothing of Vue: of 100,000 rows each is asked whenever one in view was measured.
 const height = props.compact ? 76 : 72;
-const steady = { getScrollElement: () => scroller.value ?? null, estimateSize: () => height, overscan: 8 };
+const steady = {
+  getScrollElement: () => scroller.value ?? null,
+  estimateSize: () => height,
+  overscan: 8,
+};
 const virtual = useVirtualizer(computed(() => ({ ...steady, count: total.value })));
 const inView = computed(() => virtual.value.getVirtualItems());
 watch(inView, (list) => list.length && ensure(list[0]!.index, list.at(-1)!.index));
@@ -53,7 +76,8 @@ watch(matched, () => {
   virtual.value.measure();
   scroller.value?.scrollTo({ top: 0 });
 });
-const measure = (element: Element | ComponentPublicInstance | null) => element instanceof Element && virtual.value.measureElement(element); // prettier-ignore
+const measure = (element: Element | ComponentPublicInstance | null) =>
+  element instanceof Element && virtual.value.measureElement(element);
 
 function pick(item: ItemRow, at: number, withShift: boolean): void {
   if (withShift && lastPicked >= 0) {
@@ -67,7 +91,8 @@ function pick(item: ItemRow, at: number, withShift: boolean): void {
   lastPicked = at;
 }
 /** A row that is drawn, by its place in the list. */
-const rowAt = (place: number) => scroller.value?.querySelector<HTMLElement>(`[data-at="${place}"] .row`);
+const rowAt = (place: number) =>
+  scroller.value?.querySelector<HTMLElement>(`[data-at="${place}"] .row`);
 
 // A new answer draws its rows anew; whoever was on one stays on the same item, or on the first where it is gone.
 watch(rows, async () => {
@@ -126,8 +151,15 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, at: number): Promise
             {{ depth }} {{ depthNames[depth] }} ({{ depthCounts.get(depth) ?? 0 }})
           </option>
         </select>
-        <select v-if="!compact" v-model="filters.sort" class="plain-input pickone" aria-label="Order">
-          <option value="relevance">{{ filters.words ? 'Best match first' : 'Best known first' }}</option>
+        <select
+          v-if="!compact"
+          v-model="filters.sort"
+          class="plain-input pickone"
+          aria-label="Order"
+        >
+          <option value="relevance">
+            {{ filters.words ? 'Best match first' : 'Best known first' }}
+          </option>
           <option value="most-used">Most used first</option>
           <option value="newest">Newest first</option>
           <option value="oldest">Oldest first</option>
@@ -139,7 +171,9 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, at: number): Promise
       <MoreFilters v-if="more" :search="search" />
       <p class="filters" aria-live="polite">
         <span class="total">{{
-          loading && rows.size === 0 ? 'Looking …' : `${total.toLocaleString('en')} ${total === 1 ? 'item' : 'items'}`
+          loading && rows.size === 0
+            ? 'Looking …'
+            : `${total.toLocaleString('en')} ${total === 1 ? 'item' : 'items'}`
         }}</span>
         <button
           v-for="filter in struck"
@@ -177,7 +211,10 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, at: number): Promise
           :data-item="rows.get(own.index)?.id"
           :aria-setsize="total"
           :aria-posinset="own.index + 1"
-          :class="{ picked: picked.has(rows.get(own.index)?.id ?? 0), open: openId === rows.get(own.index)?.id }"
+          :class="{
+            picked: picked.has(rows.get(own.index)?.id ?? 0),
+            open: openId === rows.get(own.index)?.id,
+          }"
           :style="{ transform: `translateY(${own.start}px)` }"
         >
           <template v-for="item in [rows.get(own.index)]" :key="item?.id ?? 0">

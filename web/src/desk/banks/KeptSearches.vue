@@ -51,8 +51,12 @@ function use(own: string): void {
   <h3>Kept searches</h3>
   <ul v-if="kept.length" class="kept">
     <li v-for="own in kept" :key="own.id">
-      <button class="word" :aria-current="own.address === address" @click="use(own.address)">{{ own.name }}</button>
-      <button class="out" :aria-label="`Forget ${own.name}`" title="Forget" @click="forget(own)">✕</button>
+      <button class="word" :aria-current="own.address === address" @click="use(own.address)">
+        {{ own.name }}
+      </button>
+      <button class="out" :aria-label="`Forget ${own.name}`" title="Forget" @click="forget(own)">
+        ✕
+      </button>
     </li>
   </ul>
   <form v-if="naming" class="naming" @submit.prevent="keep">

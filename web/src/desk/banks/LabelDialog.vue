@@ -19,10 +19,18 @@ const removeTags = ref('');
 const picking = ref(false);
 const busy = ref(false);
 const wrong = ref('');
-whenOpened(open, () => ([standards.value, addTags.value, removeTags.value, wrong.value] = [[], '', '', '']));
-const listed = (text: string) => text.split(',').map((tag) => tag.trim()).filter(Boolean); // prettier-ignore
+whenOpened(
+  open,
+  () => ([standards.value, addTags.value, removeTags.value, wrong.value] = [[], '', '', '']),
+);
+const listed = (text: string) =>
+  text
+    .split(',')
+    .map((tag) => tag.trim())
+    .filter(Boolean);
 const nothing = computed(
-  () => standards.value.length + listed(addTags.value).length + listed(removeTags.value).length === 0,
+  () =>
+    standards.value.length + listed(addTags.value).length + listed(removeTags.value).length === 0,
 );
 
 async function apply(): Promise<void> {
@@ -57,16 +65,23 @@ async function apply(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="`Standards and tags for ${count(items.length, 'item')}`" width="520px">
+  <el-dialog
+    v-model="open"
+    :title="`Standards and tags for ${count(items.length, 'item')}`"
+    width="520px"
+  >
     <p>
       <b>Give standards</b><br />
       <template v-if="standards.length"
         >{{ standards.map((id) => library.standards.get(id)?.code).join(', ') }}
       </template>
-      <button class="word" @click="picking = true">{{ standards.length ? 'choose others' : 'choose' }}</button>
+      <button class="word" @click="picking = true">
+        {{ standards.length ? 'choose others' : 'choose' }}
+      </button>
     </p>
     <label class="field"
-      ><span class="label">Give tags</span><input v-model="addTags" class="plain-input" placeholder="warm up, homework"
+      ><span class="label">Give tags</span
+      ><input v-model="addTags" class="plain-input" placeholder="warm up, homework"
     /></label>
     <label class="field"
       ><span class="label">Take tags away</span><input v-model="removeTags" class="plain-input"
@@ -75,7 +90,9 @@ async function apply(): Promise<void> {
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
       <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" :loading="busy" :disabled="nothing" @click="apply">Change them</el-button>
+      <el-button type="primary" :loading="busy" :disabled="nothing" @click="apply"
+        >Change them</el-button
+      >
     </template>
   </el-dialog>
   <StandardPicker v-model="picking" :chosen="standards" @done="standards = $event" />

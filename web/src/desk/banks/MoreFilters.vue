@@ -13,7 +13,16 @@ const classes = ref<{ id: number; name: string }[]>([]);
 onMounted(async () => {
   classes.value = (await call('listClasses', {}).catch(() => ({ classes: [] }))).classes;
 });
-const { subjects, markedBy, media: mediaCounts, passage, tags, difficulty, separation, uses } = counts;
+const {
+  subjects,
+  markedBy,
+  media: mediaCounts,
+  passage,
+  tags,
+  difficulty,
+  separation,
+  uses,
+} = counts;
 </script>
 
 <template>
@@ -85,8 +94,12 @@ const { subjects, markedBy, media: mediaCounts, passage, tags, difficulty, separ
         </option>
       </select>
     </label>
-    <label>Edited since <input v-model.lazy="filters.editedSince" class="plain-input" type="date" /></label>
-    <label>Not given since <input v-model.lazy="filters.unusedSince" class="plain-input" type="date" /></label>
+    <label
+      >Edited since <input v-model.lazy="filters.editedSince" class="plain-input" type="date"
+    /></label>
+    <label
+      >Not given since <input v-model.lazy="filters.unusedSince" class="plain-input" type="date"
+    /></label>
     <label
       >Not given to
       <select v-model="filters.unusedBy" class="plain-input" :disabled="!filters.unusedSince">

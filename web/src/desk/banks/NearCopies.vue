@@ -10,18 +10,25 @@ const props = defineProps<{ items: number[] }>();
 const near = ref<AnswerOf<typeof api.findNearOf>['near']>([]);
 // A hint only: without it the copy can be made all the same.
 onMounted(async () => {
-  near.value = (await call('findNearOf', { body: { items: props.items } }).catch(() => ({ near: [] }))).near;
+  near.value = (
+    await call('findNearOf', { body: { items: props.items } }).catch(() => ({ near: [] }))
+  ).near;
 });
 </script>
 
 <template>
   <div v-if="near.length" class="near" role="status">
     <p>
-      <b>{{ count(near.length, 'of them is', 'of them are') }} almost the same as one that is there already:</b>
+      <b
+        >{{ count(near.length, 'of them is', 'of them are') }} almost the same as one that is there
+        already:</b
+      >
     </p>
     <ul>
       <li v-for="own in near" :key="own.of">
-        <RouterLink :to="`/items/${own.item.id}`" target="_blank">{{ stemLine(own.item.content.stem, 70) }}</RouterLink>
+        <RouterLink :to="`/items/${own.item.id}`" target="_blank">{{
+          stemLine(own.item.content.stem, 70)
+        }}</RouterLink>
         {{ ' ' }}<span class="faded">({{ own.item.bank }})</span>
       </li>
     </ul>

@@ -13,9 +13,17 @@ import { decimal, minutesOf, percent, useWords } from '../words';
 
 const props = defineProps<{ item: ItemRow }>();
 const words = useWords();
-const tabs = { view: 'As a student sees it', key: 'Key', figures: 'Figures', uses: 'Where used', history: 'History' };
+const tabs = {
+  view: 'As a student sees it',
+  key: 'Key',
+  figures: 'Figures',
+  uses: 'Where used',
+  history: 'History',
+};
 const tab = ref<keyof typeof tabs>('view');
-const options = computed(() => props.item.content.parts.flatMap((part) => kindOf(part).options?.(part) ?? []));
+const options = computed(() =>
+  props.item.content.parts.flatMap((part) => kindOf(part).options?.(part) ?? []),
+);
 
 type More = Awaited<ReturnType<typeof call<'readItem'>>>;
 const more = ref<More | null>(null);
@@ -33,7 +41,13 @@ watch(tab, async (now) => {
 <template>
   <div class="opened">
     <div class="tabs" role="tablist" aria-label="About this item">
-      <button v-for="(name, own) in tabs" :key="own" role="tab" :aria-selected="tab === own" @click="tab = own">
+      <button
+        v-for="(name, own) in tabs"
+        :key="own"
+        role="tab"
+        :aria-selected="tab === own"
+        @click="tab = own"
+      >
         {{ name }}
       </button>
     </div>
@@ -64,24 +78,31 @@ watch(tab, async (now) => {
       </template>
     </div>
     <div v-else-if="tab === 'figures'" class="sheet">
-      <p v-if="!item.facility" class="faded">Nobody has answered it as it is now, so there are no figures.</p>
+      <p v-if="!item.facility" class="faded">
+        Nobody has answered it as it is now, so there are no figures.
+      </p>
       <template v-else>
         <p>
           Students earned <b>{{ percent(item.facility.value) }}</b> of its points, over
           {{ count(item.facility.n, 'answer') }}.
         </p>
         <p v-for="own in more?.byGrade ?? []" :key="own.grade" class="faded small">
-          Grade {{ own.grade }}: {{ percent(own.share) }} of the points by {{ count(own.n, 'student')
-          }}{{ own.separation === null ? '' : `, item-rest correlation ${decimal(own.separation)}` }}.
+          Grade {{ own.grade }}: {{ percent(own.share) }} of the points by
+          {{ count(own.n, 'student')
+          }}{{
+            own.separation === null ? '' : `, item-rest correlation ${decimal(own.separation)}`
+          }}.
         </p>
         <p v-if="item.separation !== null">
-          Item-rest correlation <b>{{ decimal(item.separation) }}</b>: how well it separates strong from weak students.
+          Item-rest correlation <b>{{ decimal(item.separation) }}</b>: how well it separates strong
+          from weak students.
         </p>
         <p v-else class="faded">Too few have answered it to say how well it separates.</p>
       </template>
       <p v-if="more?.earlier">
-        Before its wording or key was changed, students earned <b>{{ percent(more.earlier.share) }}</b> of its points,
-        over {{ count(more.earlier.n, 'answer') }}; these are not counted above.
+        Before its wording or key was changed, students earned
+        <b>{{ percent(more.earlier.share) }}</b> of its points, over
+        {{ count(more.earlier.n, 'answer') }}; these are not counted above.
       </p>
       <p class="faded">
         {{
@@ -102,7 +123,8 @@ watch(tab, async (now) => {
       <p v-else-if="!more" class="faded">Looking …</p>
       <ul v-else>
         <li v-for="revision in more.revisions" :key="revision.id">
-          Revision {{ revision.number }}{{ revision.forTest ? `, only for “${revision.forTest}”` : '' }}
+          Revision {{ revision.number
+          }}{{ revision.forTest ? `, only for “${revision.forTest}”` : '' }}
           <span class="faded">by {{ revision.by }}, {{ words.time(revision.at) }}</span>
         </li>
       </ul>

@@ -26,11 +26,16 @@ const wrong = ref('');
 
 whenOpened(open, () => {
   const known = library.mayChange.some(({ id }) => id === props.start.bank);
-  place.value = known ? { ...props.start } : { bank: library.mayChange[0]?.id ?? null, folder: null };
+  place.value = known
+    ? { ...props.start }
+    : { bank: library.mayChange[0]?.id ?? null, folder: null };
   wrong.value = '';
 });
-const isHere = (bank: number, folder: number | null) => place.value.bank === bank && place.value.folder === folder;
-const parentName = computed(() => (place.value.folder === null ? 'the bank' : library.folderName(place.value.folder)));
+const isHere = (bank: number, folder: number | null) =>
+  place.value.bank === bank && place.value.folder === folder;
+const parentName = computed(() =>
+  place.value.folder === null ? 'the bank' : library.folderName(place.value.folder),
+);
 
 async function makeFolder(): Promise<void> {
   if (newName.value.trim() === '' || place.value.bank === null) return;
@@ -99,7 +104,9 @@ function finish(): void {
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
       <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" :disabled="place.bank === null" @click="finish">{{ act }}</el-button>
+      <el-button type="primary" :disabled="place.bank === null" @click="finish">{{
+        act
+      }}</el-button>
     </template>
   </el-dialog>
 </template>

@@ -38,8 +38,8 @@ async function retire(): Promise<void> {
 <template>
   <el-dialog v-model="open" :title="`Retire ${count(items.length, 'item')}`" width="560px">
     <p>
-      Retired items are no longer found. No test, assignment or result is touched, and they can be brought back at any
-      time.
+      Retired items are no longer found. No test, assignment or result is touched, and they can be
+      brought back at any time.
     </p>
     <UsedIn v-if="open" :items="items" @known="told = true" />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

@@ -35,10 +35,13 @@ async function restore(): Promise<void> {
   const items = [...picked.value];
   try {
     const { restored } = await call('restoreItems', { body: { items } });
-    done(`${count(restored, 'item')} brought back to where ${restored === 1 ? 'it was' : 'they were'}.`, async () => {
-      await call('retireItems', { body: { items } });
-      await load();
-    });
+    done(
+      `${count(restored, 'item')} brought back to where ${restored === 1 ? 'it was' : 'they were'}.`,
+      async () => {
+        await call('retireItems', { body: { items } });
+        await load();
+      },
+    );
     await load();
   } catch (error) {
     failed(error);
@@ -47,7 +50,9 @@ async function restore(): Promise<void> {
 </script>
 
 <template>
-  <PageHead title="Retired items" where="Banks"><RouterLink to="/banks">Back to the banks</RouterLink></PageHead>
+  <PageHead title="Retired items" where="Banks"
+    ><RouterLink to="/banks">Back to the banks</RouterLink></PageHead
+  >
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-else-if="!list" class="faded">Looking …</p>
@@ -75,7 +80,9 @@ async function restore(): Promise<void> {
             />
           </td>
           <td>
-            <RouterLink :to="`/items/${item.id}`">{{ stemLine(item.content.stem, 120) }}</RouterLink>
+            <RouterLink :to="`/items/${item.id}`">{{
+              stemLine(item.content.stem, 120)
+            }}</RouterLink>
           </td>
           <td>{{ kinds[item.kind].title }}</td>
           <td>{{ item.bank }}</td>
@@ -92,10 +99,16 @@ async function restore(): Promise<void> {
       ><b>{{ picked.size }}</b> picked</span
     >
     <template #actions>
-      <button v-if="list?.length" class="word" @click="picked = new Set(list.map(({ item }) => item.id))">
+      <button
+        v-if="list?.length"
+        class="word"
+        @click="picked = new Set(list.map(({ item }) => item.id))"
+      >
         Pick all
       </button>
-      <el-button type="primary" :disabled="picked.size === 0" @click="restore">Bring back</el-button>
+      <el-button type="primary" :disabled="picked.size === 0" @click="restore"
+        >Bring back</el-button
+      >
     </template>
   </FootingLine>
 </template>

@@ -35,7 +35,8 @@ const lines = computed<Line[]>(() => {
   for (const own of library.frameworks) {
     if (framework.value !== null && framework.value !== own.id) continue;
     const below = new Map<number | null, Standard[]>();
-    for (const one of own.standards) below.set(one.parentId, [...(below.get(one.parentId) ?? []), one]);
+    for (const one of own.standards)
+      below.set(one.parentId, [...(below.get(one.parentId) ?? []), one]);
     const fits = (one: Standard) =>
       grades.value.length === 0 || one.grades.some((grade) => grades.value.includes(grade));
     const visit = (parent: number | null, level: number) => {
@@ -43,7 +44,13 @@ const lines = computed<Line[]>(() => {
         if (!fits(standard)) continue;
         const hasBelow = below.has(standard.id);
         const open = hasBelow && opened.value.has(standard.id);
-        list.push({ standard, level, hasBelow, open, n: props.standardCounts.get(standard.id) ?? 0 });
+        list.push({
+          standard,
+          level,
+          hasBelow,
+          open,
+          n: props.standardCounts.get(standard.id) ?? 0,
+        });
         if (open) visit(standard.id, level + 1);
       }
     };
@@ -63,7 +70,8 @@ watch(
   () => [chosen.value, library.standards] as const,
   ([own, standards]) => {
     const next = new Set(opened.value);
-    for (let at = standards.get(own ?? 0)?.parentId; at; at = standards.get(at)?.parentId) next.add(at);
+    for (let at = standards.get(own ?? 0)?.parentId; at; at = standards.get(at)?.parentId)
+      next.add(at);
     if (next.size > opened.value.size) opened.value = next;
   },
   { immediate: true },
@@ -94,7 +102,9 @@ function choose({ standard, hasBelow }: Line): void {
       :aria-pressed="framework === own.id"
       @click="framework = framework === own.id ? null : own.id"
     >
-      <span class="name">{{ own.name }}</span><span class="n">{{ tally(frameworkCounts?.get(own.id)) }}</span>
+      <span class="name">{{ own.name }}</span><span class="n">{{
+        tally(frameworkCounts?.get(own.id))
+      }}</span>
     </button>
   </template>
   <ul class="tree" aria-label="Standards">

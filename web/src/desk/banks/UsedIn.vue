@@ -23,7 +23,9 @@ onMounted(async () => {
 
 <template>
   <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-  <p v-else-if="!used" class="faded">Looking where {{ items.length === 1 ? 'it is' : 'they are' }} used …</p>
+  <p v-else-if="!used" class="faded">
+    Looking where {{ items.length === 1 ? 'it is' : 'they are' }} used …
+  </p>
   <template v-else>
     <p v-if="used.uses.length + used.hiddenUses">
       <b>Used in {{ count(used.uses.length + used.hiddenUses, 'test') }}</b>

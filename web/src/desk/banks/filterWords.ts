@@ -9,15 +9,26 @@ export const markedWords: Record<MarkedBy, string> = {
   hand: 'marked by hand',
   nobody: 'not marked',
 };
-export const mediumWords: Record<Medium, string> = { picture: 'a picture', sound: 'sound', film: 'film' };
+export const mediumWords: Record<Medium, string> = {
+  picture: 'a picture',
+  sound: 'sound',
+  film: 'film',
+};
 const band = (list: readonly { id: string; title: string }[], id: string) =>
   list.find((own) => own.id === id)?.title ?? id;
 
-type Say = { [Name in FilterName]: (value: NonNullable<Filters[Name]>, filters: Filters, library: ReturnType<typeof useLibrary>) => string }; // prettier-ignore
+type Say = {
+  [Name in FilterName]: (
+    value: NonNullable<Filters[Name]>,
+    filters: Filters,
+    library: ReturnType<typeof useLibrary>,
+  ) => string;
+};
 
 const say: Say = {
   words: (words) => `“${words.trim()}”`,
-  framework: (id, _, { frameworks }) => frameworks.find((own) => own.id === id)?.name ?? 'a framework',
+  framework: (id, _, { frameworks }) =>
+    frameworks.find((own) => own.id === id)?.name ?? 'a framework',
   grades: (grades) => `grade ${grades.join(' or ')}`,
   subject: (subject) => subject,
   standard: (id, _, { standards }) => standards.get(id)?.code ?? 'a standard',
@@ -33,7 +44,8 @@ const say: Say = {
   separation: (own) => `separation ${band(separationBands, own)}`,
   uses: (own) => band(usesBands, own),
   editedSince: (day) => `edited since ${day}`,
-  unusedSince: (day, { unusedBy }) => `not given to ${unusedBy === null ? 'my classes' : 'that class'} since ${day}`,
+  unusedSince: (day, { unusedBy }) =>
+    `not given to ${unusedBy === null ? 'my classes' : 'that class'} since ${day}`,
   unusedBy: () => '',
 };
 
@@ -43,11 +55,20 @@ export function activeFilters(
 ): { name: FilterName; text: string }[] {
   return (Object.keys(say) as FilterName[]).flatMap((name) => {
     const value = filters[name];
-    if (value === null || value === '' || (Array.isArray(value) && value.length === 0) || name === 'unusedBy')
+    if (
+      value === null ||
+      value === '' ||
+      (Array.isArray(value) && value.length === 0) ||
+      name === 'unusedBy'
+    )
       return [];
     // A folder says its bank already.
     if (name === 'bank' && filters.folder !== null) return [];
-    const text = (say[name] as (own: unknown, filters: Filters, library: unknown) => string)(value, filters, library);
+    const text = (say[name] as (own: unknown, filters: Filters, library: unknown) => string)(
+      value,
+      filters,
+      library,
+    );
     return text.trim() === '“”' ? [] : [{ name, text }];
   });
 }

@@ -16,7 +16,10 @@ export interface FolderLine {
 }
 
 /** A bank's folders as lines, each under the one that it lies in. */
-export function folderLines({ folders }: Bank, isOpen: (id: number) => boolean = () => true): FolderLine[] {
+export function folderLines(
+  { folders }: Bank,
+  isOpen: (id: number) => boolean = () => true,
+): FolderLine[] {
   const lines: FolderLine[] = [];
   const visit = (parent: number | null, level: number) => {
     for (const folder of folders.filter(({ parentId }) => parentId === parent)) {
@@ -34,14 +37,22 @@ export const useLibrary = defineStore('library', () => {
   const banks = ref<Bank[]>([]);
 
   async function load(): Promise<void> {
-    const [standards, shelves] = await Promise.all([call('listFrameworks', {}), call('listBanks', {})]);
+    const [standards, shelves] = await Promise.all([
+      call('listFrameworks', {}),
+      call('listBanks', {}),
+    ]);
     frameworks.value = standards.frameworks;
     banks.value = shelves.banks;
   }
   const loadBanks = async () => (banks.value = (await call('listBanks', {})).banks);
 
   const standards = computed(
-    () => new Map(frameworks.value.flatMap((own) => own.standards.map((one): [number, Standard] => [one.id, one]))),
+    () =>
+      new Map(
+        frameworks.value.flatMap((own) =>
+          own.standards.map((one): [number, Standard] => [one.id, one]),
+        ),
+      ),
   );
   /** A standard with those above it, from below. */
   const chainOf = computed(() => chainsOf(standards.value.values()));
@@ -52,5 +63,16 @@ export const useLibrary = defineStore('library', () => {
   const folderName = (id: number) =>
     banks.value.flatMap(({ folders }) => folders).find((own) => own.id === id)?.name ?? 'a folder';
   const bankName = (id: number) => banks.value.find((own) => own.id === id)?.name ?? 'a bank';
-  return { frameworks, banks, standards, chainOf, grades, mayChange, load, loadBanks, folderName, bankName };
+  return {
+    frameworks,
+    banks,
+    standards,
+    chainOf,
+    grades,
+    mayChange,
+    load,
+    loadBanks,
+    folderName,
+    bankName,
+  };
 });

@@ -1,7 +1,10 @@
 import { wordsOf } from '@oaken/core/finding';
 
 /** Parts a text into what matched a search and what did not. */
-export function markWords(text: string, matched: readonly string[]): { text: string; hit: boolean }[] {
+export function markWords(
+  text: string,
+  matched: readonly string[],
+): { text: string; hit: boolean }[] {
   if (matched.length === 0) return [{ text, hit: false }];
   const hits = new Set(matched);
   const pieces: { text: string; hit: boolean }[] = [];

@@ -32,10 +32,27 @@ export interface Filters {
 export type FilterName = Exclude<keyof Filters, 'sort'>;
 
 export const noFilters = (): Filters => ({
-  words: '', framework: null, standard: null, grades: [], subject: null, kind: null, depth: null, markedBy: null,
-  has: null, passage: null, bank: null, folder: null, tag: null, difficulty: null, separation: null, uses: null,
-  editedSince: null, unusedSince: null, unusedBy: null, sort: 'relevance',
-}); // prettier-ignore
+  words: '',
+  framework: null,
+  standard: null,
+  grades: [],
+  subject: null,
+  kind: null,
+  depth: null,
+  markedBy: null,
+  has: null,
+  passage: null,
+  bank: null,
+  folder: null,
+  tag: null,
+  difficulty: null,
+  separation: null,
+  uses: null,
+  editedSince: null,
+  unusedSince: null,
+  unusedBy: null,
+  sort: 'relevance',
+});
 
 type Found = AnswerOf<typeof api.searchItems>;
 export type Counts = NonNullable<Found['counts']>;
@@ -92,7 +109,11 @@ export function useSearch(start: Partial<Filters> = {}) {
 
   /** Loads what is missing of the places from `first` to `last`. */
   function ensure(first: number, last: number): void {
-    for (let page = Math.floor(first / pageSize); page * pageSize <= Math.min(last, total.value - 1); page++)
+    for (
+      let page = Math.floor(first / pageSize);
+      page * pageSize <= Math.min(last, total.value - 1);
+      page++
+    )
       if (!asked.has(page * pageSize)) void load(page * pageSize);
   }
   const reload = () => load(0);
@@ -107,13 +128,18 @@ export function useSearch(start: Partial<Filters> = {}) {
   );
   void load(0);
 
-  const tallyOf = <Name extends keyof Counts>(name: Name) => computed(() => new Map(counts.value?.[name] as [Counts[Name][number][0], number][] | undefined)); // prettier-ignore
+  const tallyOf = <Name extends keyof Counts>(name: Name) =>
+    computed(
+      () => new Map(counts.value?.[name] as [Counts[Name][number][0], number][] | undefined),
+    );
   return {
     filters,
     total,
     rows,
     /** The items that were loaded, in their order. */
-    items: computed(() => [...rows.value.entries()].sort(([a], [b]) => a - b).map(([, item]) => item)),
+    items: computed(() =>
+      [...rows.value.entries()].sort(([a], [b]) => a - b).map(([, item]) => item),
+    ),
     counts: {
       frameworks: tallyOf('frameworks'),
       standards: tallyOf('standards'),

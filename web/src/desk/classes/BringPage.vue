@@ -33,11 +33,24 @@ const reading = ref(false);
 const problems = ref<RosterReading['problems']>([]);
 const fileName = ref('');
 const own = computed(() => classes.value.find(({ id }) => id === classId));
-const { rolls, plans, planning, wrong: planWrong, choiceOf, decide, staying, open, touched, apply } = useBringing(() => classes.value); // prettier-ignore
+const {
+  rolls,
+  plans,
+  planning,
+  wrong: planWrong,
+  choiceOf,
+  decide,
+  staying,
+  open,
+  touched,
+  apply,
+} = useBringing(() => classes.value);
 
 onMounted(async () => {
   try {
-    classes.value = (await call('listClasses', {})).classes.filter(({ putAway, part }) => !putAway && part !== 'substitute'); // prettier-ignore
+    classes.value = (await call('listClasses', {})).classes.filter(
+      ({ putAway, part }) => !putAway && part !== 'substitute',
+    );
   } catch (error) {
     wrong.value = inWords(error);
   }
@@ -46,7 +59,9 @@ onMounted(async () => {
 function takeList(students: ListedStudent[]): void {
   kept.write(text.value);
   if (source.value === 'list')
-    rolls.value = [{ key: 'list', source: null, listed: students, target: classId, whole: whole.value }];
+    rolls.value = [
+      { key: 'list', source: null, listed: students, target: classId, whole: whole.value },
+    ];
 }
 function setWhole(now: boolean): void {
   whole.value = now;
@@ -60,7 +75,13 @@ function takeClasses(found: (RosterClass & { classId?: number | null })[]): void
     if (tied) return tied.id;
     return found.length === 1 || one.title === own.value?.name ? classId : 'out';
   };
-  rolls.value = found.map((one) => ({ key: one.sourcedId, source: one, listed: one.students, target: target(one), whole: true })); // prettier-ignore
+  rolls.value = found.map((one) => ({
+    key: one.sourcedId,
+    source: one,
+    listed: one.students,
+    target: target(one),
+    whole: true,
+  }));
   rolls.value.sort((a, b) => Number(b.target === classId) - Number(a.target === classId));
 }
 function choose(next: typeof source.value): void {
@@ -72,8 +93,10 @@ async function askRoster(): Promise<void> {
   reading.value = true;
   try {
     const roster = await call('readRoster', {});
-    if (!roster.there) wrong.value = 'This school has no roster service. Paste a list, or bring in a file.';
-    else if (roster.classes.length === 0) wrong.value = 'The roster knows no class that you teach. Ask the office.';
+    if (!roster.there)
+      wrong.value = 'This school has no roster service. Paste a list, or bring in a file.';
+    else if (roster.classes.length === 0)
+      wrong.value = 'The roster knows no class that you teach. Ask the office.';
     problems.value = roster.problems;
     takeClasses(roster.classes);
   } catch (error) {
@@ -95,7 +118,13 @@ async function takeFile(event: Event): Promise<void> {
       takeClasses(read.roster.classes);
       if (read.roster.classes.length === 0) wrong.value = 'There is no class in use in that file.';
     } else {
-      text.value = read.rows.map((row) => row.map((cell) => (/["\t\n]/.test(cell) ? `"${cell.replace(/"/g, '""')}"` : cell)).join('\t')).join('\n'); // prettier-ignore
+      text.value = read.rows
+        .map((row) =>
+          row
+            .map((cell) => (/["\t\n]/.test(cell) ? `"${cell.replace(/"/g, '""')}"` : cell))
+            .join('\t'),
+        )
+        .join('\n');
       source.value = 'list';
     }
   } catch (error) {
@@ -104,10 +133,15 @@ async function takeFile(event: Event): Promise<void> {
 }
 
 const titleOf = (roll: Roll) => {
-  const target = roll.target === 'new' ? `${roll.source!.title}, a new class` : (classes.value.find(({ id }) => id === roll.target)?.name ?? ''); // prettier-ignore
+  const target =
+    roll.target === 'new'
+      ? `${roll.source!.title}, a new class`
+      : (classes.value.find(({ id }) => id === roll.target)?.name ?? '');
   return roll.source && roll.source.title !== target ? `${roll.source.title} → ${target}` : target;
 };
-const shown = computed(() => rolls.value.filter(({ key, target }) => target !== 'out' && plans.value[key]));
+const shown = computed(() =>
+  rolls.value.filter(({ key, target }) => target !== 'out' && plans.value[key]),
+);
 function stay(key: string, studentId: number, stays: boolean): void {
   const held = staying[key] ?? [];
   staying[key] = stays ? [...held, studentId] : held.filter((id) => id !== studentId);
@@ -133,7 +167,9 @@ async function bring(): Promise<void> {
     },
     outcome.added ? { to: `/classes/${classId}/slips`, text: 'Print sign-in slips' } : undefined,
   );
-  await router.push(`/classes/${outcome.classIds.includes(classId) ? classId : outcome.classIds[0]}`);
+  await router.push(
+    `/classes/${outcome.classIds.includes(classId) ? classId : outcome.classIds[0]}`,
+  );
 }
 </script>
 
@@ -158,7 +194,11 @@ async function bring(): Promise<void> {
         <template v-if="source === 'list'">
           <ListSource v-model="text" @read="takeList" />
           <label
-            ><input type="checkbox" :checked="whole" @change="setWhole(($event.target as HTMLInputElement).checked)" />
+            ><input
+              type="checkbox"
+              :checked="whole"
+              @change="setWhole(($event.target as HTMLInputElement).checked)"
+            />
             this is the whole class: whoever is not on it has left</label
           >
         </template>
@@ -190,7 +230,11 @@ async function bring(): Promise<void> {
               </td>
               <td class="figures">{{ roll.listed.length }}</td>
               <td>
-                <select v-model="roll.target" class="plain-input" :aria-label="`Where ${roll.source!.title} goes`">
+                <select
+                  v-model="roll.target"
+                  class="plain-input"
+                  :aria-label="`Where ${roll.source!.title} goes`"
+                >
                   <option value="out">nowhere</option>
                   <option v-for="one in classes" :key="one.id" :value="one.id">
                     {{ one.name }}, {{ one.subject }}
@@ -233,8 +277,17 @@ async function bring(): Promise<void> {
     <span v-else-if="planning" class="faded">Looking …</span>
     <span v-else-if="shown.length && touched === 0">Everything is as the list has it.</span>
     <template #actions>
-      <el-button type="primary" :disabled="shown.length === 0 || open > 0 || planning" :loading="busy" @click="bring">
-        {{ touched === 0 && shown.length ? 'Nothing to change' : `Do this for ${count(touched, 'student')}` }}
+      <el-button
+        type="primary"
+        :disabled="shown.length === 0 || open > 0 || planning"
+        :loading="busy"
+        @click="bring"
+      >
+        {{
+          touched === 0 && shown.length
+            ? 'Nothing to change'
+            : `Do this for ${count(touched, 'student')}`
+        }}
       </el-button>
     </template>
   </FootingLine>

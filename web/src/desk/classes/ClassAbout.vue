@@ -23,10 +23,19 @@ const emit = defineEmits<{ gone: [] }>();
 const session = useSession();
 const words = useWords();
 const params = { classId: props.own.class.id };
-const factsOf = ({ name, subject, period, term, grade, notes }: ClassFacts): ClassFacts => ({ name, subject, period, term, grade, notes }); // prettier-ignore
+const factsOf = ({ name, subject, period, term, grade, notes }: ClassFacts): ClassFacts => ({
+  name,
+  subject,
+  period,
+  term,
+  grade,
+  notes,
+});
 const facts = reactive(factsOf(props.own.class));
 const wrong = ref<Record<string, string>>({});
-const changed = computed(() => JSON.stringify(factsOf(facts)) !== JSON.stringify(factsOf(props.own.class)));
+const changed = computed(
+  () => JSON.stringify(factsOf(facts)) !== JSON.stringify(factsOf(props.own.class)),
+);
 
 async function save(): Promise<void> {
   const before = factsOf(props.own.class);
@@ -55,16 +64,28 @@ async function readTeachers(): Promise<void> {
   }
 }
 onMounted(readTeachers);
-const lastDay = (days: number) => `${wallOf(session.now() + days * 24 * hour, session.school.zone).slice(0, 10)}T18:00`;
-const joining = ref({ colleague: 0, part: 'co-teacher' as 'co-teacher' | 'substitute', wall: lastDay(7) });
-const others = computed(() => teachers.value?.colleagues.filter(({ accountId }) => !teachers.value!.teachers.some((one) => one.accountId === accountId)) ?? []); // prettier-ignore
+const lastDay = (days: number) =>
+  `${wallOf(session.now() + days * 24 * hour, session.school.zone).slice(0, 10)}T18:00`;
+const joining = ref({
+  colleague: 0,
+  part: 'co-teacher' as 'co-teacher' | 'substitute',
+  wall: lastDay(7),
+});
+const others = computed(
+  () =>
+    teachers.value?.colleagues.filter(
+      ({ accountId }) => !teachers.value!.teachers.some((one) => one.accountId === accountId),
+    ) ?? [],
+);
 async function setTeachers(list: Teachers['teachers'], said: string): Promise<void> {
   const before = teachers.value!.teachers;
   const send = (all: Teachers['teachers']) => {
-    const others = all.flatMap(({ accountId, part, until }): BodyOf<typeof api.setTeachers>['others'] => {
-      if (part === 'teacher') return [];
-      return part === 'co-teacher' ? [{ accountId, part }] : [{ accountId, part, until: until! }];
-    });
+    const others = all.flatMap(
+      ({ accountId, part, until }): BodyOf<typeof api.setTeachers>['others'] => {
+        if (part === 'teacher') return [];
+        return part === 'co-teacher' ? [{ accountId, part }] : [{ accountId, part, until: until! }];
+      },
+    );
     return call('setTeachers', { params, body: { others } });
   };
   try {
@@ -83,23 +104,42 @@ function addTeacher(): void {
   const colleague = others.value.find(({ accountId }) => accountId === joining.value.colleague);
   if (!colleague || !teachers.value) return;
   const wall = atWall(joining.value.wall, session.school.zone);
-  if (joining.value.part === 'substitute' && !wall.ok) return void (teachersWrong.value = wall.message);
+  if (joining.value.part === 'substitute' && !wall.ok)
+    return void (teachersWrong.value = wall.message);
   const until = joining.value.part === 'substitute' && wall.ok ? wall.at : null;
-  void setTeachers([...teachers.value.teachers, { ...colleague, part: joining.value.part, until }], `${colleague.name} is with this class now.`); // prettier-ignore
+  void setTeachers(
+    [...teachers.value.teachers, { ...colleague, part: joining.value.part, until }],
+    `${colleague.name} is with this class now.`,
+  );
   joining.value.colleague = 0;
 }
-const drop = (accountId: number, name: string) => setTeachers(teachers.value!.teachers.filter((one) => one.accountId !== accountId), `${name} is no longer with this class.`); // prettier-ignore
+const drop = (accountId: number, name: string) =>
+  setTeachers(
+    teachers.value!.teachers.filter((one) => one.accountId !== accountId),
+    `${name} is no longer with this class.`,
+  );
 
 const openHours = ref(2);
 async function setJoining(hours: number | null): Promise<void> {
   const until = hours === null ? null : session.now() + hours * hour;
   if (await props.act(() => call('openJoining', { params, body: { until } })))
-    done(hours === null ? 'Joining by code has ended.' : 'Students can join with the class code now.');
+    done(
+      hours === null ? 'Joining by code has ended.' : 'Students can join with the class code now.',
+    );
 }
 
 async function putAway(away: boolean): Promise<void> {
   const ok = await props.act(() => call('putClassAway', { params, body: { away } }));
-  if (ok) done(away ? `${props.own.class.name} is put away, with everything in it.` : `${props.own.class.name} is in use again.`, () => props.act(() => call('putClassAway', { params, body: { away: !away } })).then(() => undefined)); // prettier-ignore
+  if (ok)
+    done(
+      away
+        ? `${props.own.class.name} is put away, with everything in it.`
+        : `${props.own.class.name} is in use again.`,
+      () =>
+        props
+          .act(() => call('putClassAway', { params, body: { away: !away } }))
+          .then(() => undefined),
+    );
 }
 async function remove(): Promise<void> {
   const sure = await ElMessageBox.confirm(
@@ -123,7 +163,9 @@ async function remove(): Promise<void> {
     <form @submit.prevent="save">
       <ClassFactsFields v-model="facts" :wrong="wrong" :disabled="!mayChange" />
       <p v-if="wrong['']" class="wrong" role="alert">{{ wrong[''] }}</p>
-      <el-button v-if="mayChange" type="primary" native-type="submit" :disabled="!changed">Save</el-button>
+      <el-button v-if="mayChange" type="primary" native-type="submit" :disabled="!changed"
+        >Save</el-button
+      >
     </form>
 
     <section>
@@ -149,7 +191,9 @@ async function remove(): Promise<void> {
       <form v-if="mayChange && others.length" class="adding" @submit.prevent="addTeacher">
         <select v-model="joining.colleague" class="plain-input" aria-label="Colleague">
           <option :value="0">Add a colleague …</option>
-          <option v-for="one in others" :key="one.accountId" :value="one.accountId">{{ one.name }}</option>
+          <option v-for="one in others" :key="one.accountId" :value="one.accountId">
+            {{ one.name }}
+          </option>
         </select>
         <select v-model="joining.part" class="plain-input" aria-label="As what">
           <option value="co-teacher">as co-teacher</option>
@@ -165,8 +209,8 @@ async function remove(): Promise<void> {
         <button class="word" :disabled="joining.colleague === 0">Add</button>
       </form>
       <p class="faded small">
-        A co-teacher does all that you do. A substitute sees the roll and the results, and gives passcodes, until the
-        time you set.
+        A co-teacher does all that you do. A substitute sees the roll and the results, and gives
+        passcodes, until the time you set.
       </p>
       <p v-if="teachersWrong" class="wrong" role="alert">{{ teachersWrong }}</p>
     </section>
@@ -174,8 +218,9 @@ async function remove(): Promise<void> {
     <section v-if="mayChange && !own.class.putAway">
       <h2>Joining by class code</h2>
       <p v-if="own.class.joiningUntil">
-        Students can put themselves on the roll until {{ words.time(own.class.joiningUntil) }}, with code
-        <b>{{ own.class.code }}</b>. <button class="word" @click="setJoining(null)">End it now</button>
+        Students can put themselves on the roll until {{ words.time(own.class.joiningUntil) }}, with
+        code <b>{{ own.class.code }}</b>.
+        <button class="word" @click="setJoining(null)">End it now</button>
       </p>
       <p v-else>
         Let students put themselves on the roll with the class code for

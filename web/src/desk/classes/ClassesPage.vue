@@ -67,19 +67,26 @@ async function made(id: number): Promise<void> {
   await list();
   await router.push(`/classes/${id}`);
 }
-const partWords = (one: ClassRow) => (one.part === 'teacher' ? '' : one.part === 'co-teacher' ? ' · with a colleague' : ' · as a substitute'); // prettier-ignore
+const partWords = (one: ClassRow) =>
+  one.part === 'teacher'
+    ? ''
+    : one.part === 'co-teacher'
+      ? ' · with a colleague'
+      : ' · as a substitute';
 </script>
 
 <template>
   <PageHead title="Classes" :where="own ? `${own.class.name}, ${own.class.subject}` : ''">
-    <el-button :type="used.length === 0 ? 'primary' : undefined" @click="making = true">New class</el-button>
+    <el-button :type="used.length === 0 ? 'primary' : undefined" @click="making = true"
+      >New class</el-button
+    >
   </PageHead>
   <p v-if="listWrong || wrong" class="wrong inset" role="alert">{{ listWrong || wrong }}</p>
   <FacingPages name="classes" left="Classes" right="Roll" :start="26">
     <template #left>
       <EmptyNote v-if="classes && used.length === 0" title="No classes yet."
-        >Make one with “New class”; then paste its list of students, bring in a file, or match it with the school’s
-        roster.</EmptyNote
+        >Make one with “New class”; then paste its list of students, bring in a file, or match it
+        with the school’s roster.</EmptyNote
       >
       <nav class="classes" aria-label="My classes">
         <RouterLink
@@ -108,7 +115,9 @@ const partWords = (one: ClassRow) => (one.part === 'teacher' ? '' : one.part ===
           >
             <span class="name">{{ one.name }}</span>
             <span>{{ one.subject }}</span>
-            <span class="faded small">{{ one.term || 'put away' }} · {{ count(one.students, 'student') }}</span>
+            <span class="faded small"
+              >{{ one.term || 'put away' }} · {{ count(one.students, 'student') }}</span
+            >
           </RouterLink>
         </nav>
       </details>
@@ -116,15 +125,43 @@ const partWords = (one: ClassRow) => (one.part === 'teacher' ? '' : one.part ===
     <template #right>
       <template v-if="own">
         <div class="tabs" role="tablist" aria-label="What to see of the class">
-          <button v-for="(words, key) in tabs" :key="key" role="tab" :aria-selected="tab === key" @click="tab = key">
+          <button
+            v-for="(words, key) in tabs"
+            :key="key"
+            role="tab"
+            :aria-selected="tab === key"
+            @click="tab = key"
+          >
             {{ words }}
           </button>
         </div>
-        <RollTable v-if="tab === 'roll'" :own="own" :here="here" :left="left" :may-change="mayChange" :act="act" />
-        <GroupColumns v-else-if="tab === 'groups'" :own="own" :here="here" :may-change="mayChange" :act="act" />
-        <ClassAbout v-else :key="own.class.id" :own="own" :may-change="mayChange" :act="act" @gone="gone" />
+        <RollTable
+          v-if="tab === 'roll'"
+          :own="own"
+          :here="here"
+          :left="left"
+          :may-change="mayChange"
+          :act="act"
+        />
+        <GroupColumns
+          v-else-if="tab === 'groups'"
+          :own="own"
+          :here="here"
+          :may-change="mayChange"
+          :act="act"
+        />
+        <ClassAbout
+          v-else
+          :key="own.class.id"
+          :own="own"
+          :may-change="mayChange"
+          :act="act"
+          @gone="gone"
+        />
       </template>
-      <EmptyNote v-else-if="classes?.length && !wrong" title="No class is open.">Choose one on the left.</EmptyNote>
+      <EmptyNote v-else-if="classes?.length && !wrong" title="No class is open."
+        >Choose one on the left.</EmptyNote
+      >
     </template>
   </FacingPages>
   <FootingLine label="Totals">

@@ -35,10 +35,13 @@ async function move(studentId: number, from: number | null, to: number | null): 
     if (from !== null) await change(from, [], [studentId]);
   });
   if (!ok) return;
-  const back = () => props.act(async () => {
-    if (from !== null) await change(from, [studentId], []);
-    if (to !== null && !was) await change(to, [], [studentId]);
-  }).then(() => undefined); // prettier-ignore
+  const back = () =>
+    props
+      .act(async () => {
+        if (from !== null) await change(from, [studentId], []);
+        if (to !== null && !was) await change(to, [], [studentId]);
+      })
+      .then(() => undefined);
   done(to === null ? `${name} is out of ${nameOf(from!)}.` : `${name} is in ${nameOf(to)}.`, back);
 }
 function toggle(student: RollRow, group: Group): void {
@@ -59,16 +62,36 @@ async function make(): Promise<void> {
 }
 async function rename(group: Group, event: Event): Promise<void> {
   const name = (event.target as HTMLInputElement).value.trim();
-  if (name === '' || name === group.name) return void ((event.target as HTMLInputElement).value = group.name);
-  await props.act(() => call('renameGroup', { params: { classId: classId(), groupId: group.id }, body: { name } }));
+  if (name === '' || name === group.name)
+    return void ((event.target as HTMLInputElement).value = group.name);
+  await props.act(() =>
+    call('renameGroup', { params: { classId: classId(), groupId: group.id }, body: { name } }),
+  );
 }
 async function remove(group: Group): Promise<void> {
   const inIt = members(group);
-  const sure = inIt.length === 0 || (await ElMessageBox.confirm(`${count(inIt.length, 'student is', 'students are')} in it; they stay in the class.`, `Take the group “${group.name}” away?`, { confirmButtonText: 'Take it away', cancelButtonText: 'Keep it' }).catch(() => false)); // prettier-ignore
+  const sure =
+    inIt.length === 0 ||
+    (await ElMessageBox.confirm(
+      `${count(inIt.length, 'student is', 'students are')} in it; they stay in the class.`,
+      `Take the group “${group.name}” away?`,
+      { confirmButtonText: 'Take it away', cancelButtonText: 'Keep it' },
+    ).catch(() => false));
   if (!sure) return;
   const students = inIt.map(({ id }) => id);
-  if (!(await props.act(() => call('removeGroup', { params: { classId: classId(), groupId: group.id } })))) return;
-  done(`The group “${group.name}” is gone.`, () => props.act(() => call('makeGroup', { params: { classId: classId() }, body: { name: group.name, students } })).then(() => undefined)); // prettier-ignore
+  if (
+    !(await props.act(() =>
+      call('removeGroup', { params: { classId: classId(), groupId: group.id } }),
+    ))
+  )
+    return;
+  done(`The group “${group.name}” is gone.`, () =>
+    props
+      .act(() =>
+        call('makeGroup', { params: { classId: classId() }, body: { name: group.name, students } }),
+      )
+      .then(() => undefined),
+  );
 }
 
 let lists: Sortable[] = [];
@@ -91,13 +114,16 @@ async function wire(): Promise<void> {
         // What the page shows comes from the server's answer, not from where the mouse put it.
         if (event.pullMode === 'clone') event.clone.replaceWith(event.item);
         else event.from.insertBefore(event.item, event.from.children[event.oldIndex ?? 0] ?? null);
-        const place = (at: HTMLElement) => (at.dataset.column === 'roll' ? null : Number(at.dataset.column));
+        const place = (at: HTMLElement) =>
+          at.dataset.column === 'roll' ? null : Number(at.dataset.column);
         void move(Number(event.item.dataset.student), place(event.from), place(event.to));
       },
     });
   });
 }
-watch(() => [props.own.groups.length, props.own.class.id, props.here.length], wire, { immediate: true });
+watch(() => [props.own.groups.length, props.own.class.id, props.here.length], wire, {
+  immediate: true,
+});
 onUnmounted(release);
 </script>
 
@@ -107,7 +133,9 @@ onUnmounted(release);
       <h3>
         Everybody <span class="faded">{{ here.length }}</span>
       </h3>
-      <p class="faded small">Drag a name into a group, or tick it there. A student may be in several.</p>
+      <p class="faded small">
+        Drag a name into a group, or tick it there. A student may be in several.
+      </p>
       <p v-if="own.groups.length" class="names" aria-hidden="true">
         <span v-for="group in own.groups" :key="group.id">{{ group.name }}</span>
       </p>

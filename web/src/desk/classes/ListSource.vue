@@ -24,8 +24,16 @@ const table = computed<{ rows: string[][]; wrong: string }>(() => {
   }
 });
 const columns = ref<Columns>({ fields: [], header: false, unsure: false });
-watch(() => table.value.rows, (rows) => (columns.value = recogniseColumns(rows)), { immediate: true }); // prettier-ignore
-const reading = computed(() => (table.value.rows.length === 0 ? { students: [], problems: [] } : readList(table.value.rows, columns.value))); // prettier-ignore
+watch(
+  () => table.value.rows,
+  (rows) => (columns.value = recogniseColumns(rows)),
+  { immediate: true },
+);
+const reading = computed(() =>
+  table.value.rows.length === 0
+    ? { students: [], problems: [] }
+    : readList(table.value.rows, columns.value),
+);
 watch(reading, ({ students }) => emit('read', students), { immediate: true });
 
 const fieldWords: Record<ListField, string> = {
@@ -39,20 +47,35 @@ const fieldWords: Record<ListField, string> = {
 };
 function set(at: number, event: Event): void {
   const field = ((event.target as HTMLSelectElement).value || null) as ListField | null;
-  columns.value.fields = columns.value.fields.map((own, n) => (n === at ? field : own === field ? null : own));
+  columns.value.fields = columns.value.fields.map((own, n) =>
+    n === at ? field : own === field ? null : own,
+  );
 }
 /** The two names change places. */
 function turnRound(): void {
-  const other: Partial<Record<ListField, ListField>> = { givenName: 'familyName', familyName: 'givenName' };
-  columns.value.fields = columns.value.fields.map((field) => (field === null ? null : (other[field] ?? field)));
+  const other: Partial<Record<ListField, ListField>> = {
+    givenName: 'familyName',
+    familyName: 'givenName',
+  };
+  columns.value.fields = columns.value.fields.map((field) =>
+    field === null ? null : (other[field] ?? field),
+  );
 }
 const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4 : 3));
 </script>
 
 <template>
   <label class="field">
-    <span class="label">Names <span class="faded small">one student a line, or pasted from a spreadsheet</span></span>
-    <textarea v-model="text" class="plain-input" rows="9" spellcheck="false" placeholder="Ada Park&#10;Lind, Bo" />
+    <span class="label"
+      >Names <span class="faded small">one student a line, or pasted from a spreadsheet</span></span
+    >
+    <textarea
+      v-model="text"
+      class="plain-input"
+      rows="9"
+      spellcheck="false"
+      placeholder="Ada Park&#10;Lind, Bo"
+    />
   </label>
   <p v-if="table.wrong" class="wrong" role="alert">{{ table.wrong }}</p>
   <template v-if="table.rows.length">
@@ -60,7 +83,9 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
       {{ count(reading.students.length, 'student') }} read<template v-if="reading.problems.length"
         >, {{ count(reading.problems.length, 'line') }} with something wrong</template
       >.
-      <label><input v-model="columns.header" type="checkbox" /> the first line names the columns</label>
+      <label
+        ><input v-model="columns.header" type="checkbox" /> the first line names the columns</label
+      >
     </p>
     <div class="wide">
       <table class="ruled small">
@@ -74,7 +99,9 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
                 @change="set(at, $event)"
               >
                 <option value="">not read</option>
-                <option v-for="own in listFields" :key="own" :value="own">{{ fieldWords[own] }}</option>
+                <option v-for="own in listFields" :key="own" :value="own">
+                  {{ fieldWords[own] }}
+                </option>
               </select>
             </th>
           </tr>
@@ -89,7 +116,8 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
     <p v-if="reading.students.length" class="asread" :class="{ unsure: columns.unsure }">
       <template v-if="columns.unsure">Nothing says which name is which. </template>
       Read as given name <b>{{ reading.students[0]!.givenName }}</b>, family name
-      <b>{{ reading.students[0]!.familyName || '(none)' }}</b><template v-if="reading.students.length > 1"
+      <b>{{ reading.students[0]!.familyName || '(none)' }}</b><template
+        v-if="reading.students.length > 1"
         >; <b>{{ reading.students[1]!.givenName }}</b>,
         <b>{{ reading.students[1]!.familyName || '(none)' }}</b></template
       >.
@@ -99,7 +127,9 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
       <li v-for="own in reading.problems.slice(0, 30)" :key="own.line" class="wrong">
         Line {{ own.line }}: {{ own.message }}
       </li>
-      <li v-if="reading.problems.length > 30" class="faded">and {{ reading.problems.length - 30 }} more</li>
+      <li v-if="reading.problems.length > 30" class="faded">
+        and {{ reading.problems.length - 30 }} more
+      </li>
     </ul>
   </template>
 </template>

@@ -9,7 +9,14 @@ import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 const emit = defineEmits<{ made: [id: number] }>();
-const blank = (): ClassFacts => ({ name: '', subject: '', period: '', term: '', grade: 6, notes: '' });
+const blank = (): ClassFacts => ({
+  name: '',
+  subject: '',
+  period: '',
+  term: '',
+  grade: 6,
+  notes: '',
+});
 const facts = reactive(blank());
 const wrong = ref<Record<string, string>>({});
 const busy = ref(false);
@@ -37,11 +44,15 @@ async function make(): Promise<void> {
 
 <template>
   <el-dialog v-model="open" title="A new class" width="620px">
-    <form id="new-class" @submit.prevent="make"><ClassFactsFields v-model="facts" :wrong="wrong" /></form>
+    <form id="new-class" @submit.prevent="make">
+      <ClassFactsFields v-model="facts" :wrong="wrong" />
+    </form>
     <p v-if="wrong['']" class="wrong" role="alert">{{ wrong[''] }}</p>
     <template #footer>
       <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" native-type="submit" form="new-class" :loading="busy">Make the class</el-button>
+      <el-button type="primary" native-type="submit" form="new-class" :loading="busy"
+        >Make the class</el-button
+      >
     </template>
   </el-dialog>
 </template>

@@ -3,7 +3,15 @@
 import type { LineChoice } from '@oaken/core/rosters';
 import { count } from '@oaken/core/text';
 import { computed } from 'vue';
-import { changesInWords, inOrder, isOpen, isQuiet, planInWords, type Plan, type PlanLine } from './bringing';
+import {
+  changesInWords,
+  inOrder,
+  isOpen,
+  isQuiet,
+  planInWords,
+  type Plan,
+  type PlanLine,
+} from './bringing';
 
 const props = defineProps<{
   title: string;
@@ -11,18 +19,29 @@ const props = defineProps<{
   choice: (line: number) => LineChoice | undefined;
   staying: readonly number[];
 }>();
-const emit = defineEmits<{ decide: [line: number, choice: LineChoice]; stay: [studentId: number, stays: boolean] }>();
+const emit = defineEmits<{
+  decide: [line: number, choice: LineChoice];
+  stay: [studentId: number, stays: boolean];
+}>();
 
 const shown = computed(() => inOrder(props.plan.lines.filter((line) => !isQuiet(line))));
 const quiet = computed(() => inOrder(props.plan.lines.filter(isQuiet)));
 const of = (line: PlanLine): LineChoice => props.choice(line.listed.line) ?? { take: true };
-const decide = (line: PlanLine, change: Partial<LineChoice>) => emit('decide', line.listed.line, { ...of(line), ...change }); // prettier-ignore
+const decide = (line: PlanLine, change: Partial<LineChoice>) =>
+  emit('decide', line.listed.line, { ...of(line), ...change });
 function answer(line: PlanLine, event: Event): void {
   const value = (event.target as HTMLSelectElement).value;
   if (value === 'out') decide(line, { take: false, as: undefined });
-  else decide(line, { take: true, as: value === '' ? undefined : value === 'new' ? null : Number(value) });
+  else
+    decide(line, {
+      take: true,
+      as: value === '' ? undefined : value === 'new' ? null : Number(value),
+    });
 }
-const answered = (line: PlanLine) => { const own = of(line); return !own.take ? 'out' : own.as === undefined ? '' : own.as === null ? 'new' : String(own.as); }; // prettier-ignore
+const answered = (line: PlanLine) => {
+  const own = of(line);
+  return !own.take ? 'out' : own.as === undefined ? '' : own.as === null ? 'new' : String(own.as);
+};
 function happens(line: PlanLine): string {
   if (line.act === 'add') return 'is new';
   if (line.act === 'join') return line.from ? 'comes from' : 'joins; is at this school already';
@@ -37,7 +56,8 @@ function happens(line: PlanLine): string {
     <p>
       {{ planInWords(plan) }}.
       <template v-if="plan.open > 0">
-        Whoever comes is given the {{ count(plan.open, 'assignment that is', 'assignments that are') }} open for the
+        Whoever comes is given the
+        {{ count(plan.open, 'assignment that is', 'assignments that are') }} open for the
         class.</template
       >
     </p>
@@ -68,7 +88,9 @@ function happens(line: PlanLine): string {
           <td class="figures">{{ line.rollNumber }}</td>
           <td>
             {{ line.name }}
-            <span v-if="line.listed.studentNumber" class="faded small number">{{ line.listed.studentNumber }}</span>
+            <span v-if="line.listed.studentNumber" class="faded small number">{{
+              line.listed.studentNumber
+            }}</span>
           </td>
           <td>
             <template v-if="line.act === 'ask'">
@@ -80,7 +102,11 @@ function happens(line: PlanLine): string {
                 @change="answer(line, $event)"
               >
                 <option value="">Choose …</option>
-                <option v-for="one in line.likely" :key="one.studentId" :value="String(one.studentId)">
+                <option
+                  v-for="one in line.likely"
+                  :key="one.studentId"
+                  :value="String(one.studentId)"
+                >
                   {{ one.name }}{{ one.where ? ` (${one.where})` : '' }}, who {{ one.why }}
                 </option>
                 <option value="new">a new student</option>
@@ -90,12 +116,16 @@ function happens(line: PlanLine): string {
             <template v-else>
               {{ happens(line) }}
               <template v-if="line.from">
-                {{ line.act === 'join' ? line.from.className : `; is in ${line.from.className} now` }}
+                {{
+                  line.act === 'join' ? line.from.className : `; is in ${line.from.className} now`
+                }}
                 <select
                   class="plain-input short"
                   :value="of(line).move === false ? 'both' : 'move'"
                   :aria-label="`${line.name} and ${line.from.className}`"
-                  @change="decide(line, { move: ($event.target as HTMLSelectElement).value === 'move' })"
+                  @change="
+                    decide(line, { move: ($event.target as HTMLSelectElement).value === 'move' })
+                  "
                 >
                   <option value="move">and leaves it</option>
                   <option value="both">and stays there too</option>
@@ -106,7 +136,11 @@ function happens(line: PlanLine): string {
             <span v-if="line.note" class="faded small number">{{ line.note }}</span>
           </td>
         </tr>
-        <tr v-for="one in plan.gone" :key="`gone${one.studentId}`" :class="{ out: staying.includes(one.studentId) }">
+        <tr
+          v-for="one in plan.gone"
+          :key="`gone${one.studentId}`"
+          :class="{ out: staying.includes(one.studentId) }"
+        >
           <td>
             <input
               type="checkbox"
@@ -129,7 +163,9 @@ function happens(line: PlanLine): string {
     </table>
     <details v-if="quiet.length">
       <summary>{{ count(quiet.length, 'student stays', 'students stay') }} as they are</summary>
-      <p class="small">{{ quiet.map(({ name, rollNumber }) => `${rollNumber} ${name}`).join(', ') }}</p>
+      <p class="small">
+        {{ quiet.map(({ name, rollNumber }) => `${rollNumber} ${name}`).join(', ') }}
+      </p>
     </details>
   </section>
 </template>

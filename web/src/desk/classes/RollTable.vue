@@ -24,8 +24,13 @@ const fresh = ref<{ name: string; passcode: string } | null>(null);
 const correcting = ref<RollRow | null>(null);
 const supporting = ref<RollRow | null>(null);
 const without = computed(() => props.here.filter(({ hasPasscode }) => !hasPasscode).length);
-const groupNames = (student: RollRow) => props.own.groups.filter(({ id }) => student.groups.includes(id)).map(({ name }) => name).join(', '); // prettier-ignore
-const signedIn = ({ signedInAt, hasPasscode }: RollRow) => (signedInAt !== null ? words.time(signedInAt) : hasPasscode ? 'not yet' : 'no passcode'); // prettier-ignore
+const groupNames = (student: RollRow) =>
+  props.own.groups
+    .filter(({ id }) => student.groups.includes(id))
+    .map(({ name }) => name)
+    .join(', ');
+const signedIn = ({ signedInAt, hasPasscode }: RollRow) =>
+  signedInAt !== null ? words.time(signedInAt) : hasPasscode ? 'not yet' : 'no passcode';
 const params = (student: RollRow) => ({ classId: props.own.class.id, studentId: student.id });
 
 async function renew(student: RollRow): Promise<void> {
@@ -49,12 +54,16 @@ async function setLeft(student: RollRow, left: boolean): Promise<void> {
     working = (await call('leaveClass', { params: params(student), body: { left } })).working;
   });
   if (!ok) return;
-  const going = working > 0 && left ? ` What ${student.givenName} is working on goes on and counts.` : '';
+  const going =
+    working > 0 && left ? ` What ${student.givenName} is working on goes on and counts.` : '';
   done(
     left
       ? `${fullName(student)} has left ${props.own.class.name}; every result is kept.${going}`
       : `${fullName(student)} is back.`,
-    () => props.act(() => call('leaveClass', { params: params(student), body: { left: !left } })).then(() => undefined),
+    () =>
+      props
+        .act(() => call('leaveClass', { params: params(student), body: { left: !left } }))
+        .then(() => undefined),
   );
 }
 function choose(student: RollRow, what: string): void {
@@ -70,10 +79,14 @@ function choose(student: RollRow, what: string): void {
     <div class="bar">
       <p class="code">
         Class code <b>{{ own.class.code }}</b>{{ ' ' }}
-        <span class="faded small">students sign in at <b>/seat</b> with it, their name and their passcode</span>
+        <span class="faded small"
+          >students sign in at <b>/seat</b> with it, their name and their passcode</span
+        >
       </p>
       <span class="links">
-        <RouterLink v-if="mayChange" :to="`/classes/${own.class.id}/bring`">Bring students in</RouterLink>
+        <RouterLink v-if="mayChange" :to="`/classes/${own.class.id}/bring`"
+          >Bring students in</RouterLink
+        >
         <RouterLink :to="`/classes/${own.class.id}/slips`">Sign-in slips</RouterLink>
         <RouterLink :to="`/classes/${own.class.id}/list`">Class list</RouterLink>
       </span>
@@ -83,18 +96,19 @@ function choose(student: RollRow, what: string): void {
       <RouterLink :to="`/classes/${own.class.id}/slips`">Print their slips</RouterLink>
     </p>
     <p v-if="own.class.joiningUntil" class="note">
-      Students can put themselves on this roll with the class code until {{ words.time(own.class.joiningUntil) }}.
+      Students can put themselves on this roll with the class code until
+      {{ words.time(own.class.joiningUntil) }}.
     </p>
     <p v-if="fresh" class="fresh" role="status">
-      New passcode for {{ fresh.name }}: <b class="big">{{ fresh.passcode }}</b>. It is shown only now; the old one no
-      longer works.
+      New passcode for {{ fresh.name }}: <b class="big">{{ fresh.passcode }}</b>. It is shown only
+      now; the old one no longer works.
     </p>
   </div>
   <EmptyNote v-if="here.length === 0" title="Nobody is in this class yet.">
     <template v-if="mayChange"
       >Paste a list of names anywhere on this page, or
-      <RouterLink :to="`/classes/${own.class.id}/bring`">bring students in</RouterLink> from a file or the school’s
-      roster.</template
+      <RouterLink :to="`/classes/${own.class.id}/bring`">bring students in</RouterLink> from a file
+      or the school’s roster.</template
     >
   </EmptyNote>
   <table v-else class="ruled">
@@ -154,7 +168,8 @@ function choose(student: RollRow, what: string): void {
   </table>
   <details v-if="left.length" class="inset">
     <summary>
-      {{ count(left.length, 'student has', 'students have') }} left; results and roll numbers stay theirs
+      {{ count(left.length, 'student has', 'students have') }} left; results and roll numbers stay
+      theirs
     </summary>
     <ul>
       <li v-for="student in left" :key="student.id">

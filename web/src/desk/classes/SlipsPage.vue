@@ -27,16 +27,24 @@ onMounted(async () => {
   // Those who could not sign in otherwise.
   chosen.value = here.value.filter(({ hasPasscode }) => !hasPasscode).map(({ id }) => id);
 });
-const replaced = computed(() => here.value.filter(({ id, hasPasscode }) => hasPasscode && chosen.value.includes(id)).length); // prettier-ignore
+const replaced = computed(
+  () => here.value.filter(({ id, hasPasscode }) => hasPasscode && chosen.value.includes(id)).length,
+);
 const printed = computed(() => here.value.filter(({ id }) => slips.value[id]));
-const all = (of: (student: RollRow) => boolean) => (chosen.value = here.value.filter(of).map(({ id }) => id));
+const all = (of: (student: RollRow) => boolean) =>
+  (chosen.value = here.value.filter(of).map(({ id }) => id));
 
 async function make(): Promise<void> {
   busy.value = true;
   try {
     const made = await call('makeSlips', { params: { classId }, body: { students: chosen.value } });
-    code.value = await QRCode.toString(`${address.value}/sign-in?code=${own.value!.class.code}`, { type: 'svg', margin: 0 }); // prettier-ignore
-    slips.value = Object.fromEntries(made.slips.map(({ studentId, passcode }) => [studentId, passcode]));
+    code.value = await QRCode.toString(`${address.value}/sign-in?code=${own.value!.class.code}`, {
+      type: 'svg',
+      margin: 0,
+    });
+    slips.value = Object.fromEntries(
+      made.slips.map(({ studentId, passcode }) => [studentId, passcode]),
+    );
     wrong.value = '';
   } catch (error) {
     wrong.value = inWords(error);
@@ -56,8 +64,14 @@ addEventListener('beforeunload', warn);
 onUnmounted(() => removeEventListener('beforeunload', warn));
 onBeforeRouteLeave(() => {
   if (!wouldLose.value) return true;
-  const text = `${count(printed.value.length, 'passcode')} ${printed.value.length === 1 ? 'is' : 'are'} shown only here. Whoever has no slip needs a new one.`; // prettier-ignore
-  return ElMessageBox.confirm(text, 'Leave without printing?', { confirmButtonText: 'Leave', cancelButtonText: 'Stay here' }).then(() => true, () => false); // prettier-ignore
+  const text = `${count(printed.value.length, 'passcode')} ${printed.value.length === 1 ? 'is' : 'are'} shown only here. Whoever has no slip needs a new one.`;
+  return ElMessageBox.confirm(text, 'Leave without printing?', {
+    confirmButtonText: 'Leave',
+    cancelButtonText: 'Stay here',
+  }).then(
+    () => true,
+    () => false,
+  );
 });
 const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.value)}`);
 </script>
@@ -66,22 +80,29 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
   <div class="screen-only">
     <PageHead title="Sign-in slips" :where="`Classes · ${own?.class.name ?? ''}`">
       <RouterLink :to="`/classes/${classId}`">Back to the class</RouterLink>
-      <el-button v-if="printed.length" type="primary" @click="print">Print or save as PDF</el-button>
+      <el-button v-if="printed.length" type="primary" @click="print"
+        >Print or save as PDF</el-button
+      >
     </PageHead>
     <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   </div>
   <template v-if="own && printed.length === 0">
     <div class="one-sheet">
       <p>
-        A slip gives a student a new passcode. It is shown only on the slip, and the student’s old one ends.
+        A slip gives a student a new passcode. It is shown only on the slip, and the student’s old
+        one ends.
         <button class="word" @click="all(() => true)">Choose all</button> ·
-        <button class="word" @click="all(({ hasPasscode }) => !hasPasscode)">those without a passcode</button> ·
+        <button class="word" @click="all(({ hasPasscode }) => !hasPasscode)">
+          those without a passcode
+        </button>
+        ·
         <button class="word" @click="all(({ signedInAt }) => signedInAt === null)">
           those who have never signed in
         </button>
       </p>
       <EmptyNote v-if="here.length === 0" title="Nobody is in this class yet."
-        ><RouterLink :to="`/classes/${classId}/bring`">Bring students in</RouterLink> first.</EmptyNote
+        ><RouterLink :to="`/classes/${classId}/bring`">Bring students in</RouterLink>
+        first.</EmptyNote
       >
       <ul class="choices">
         <li v-for="student in here" :key="student.id">
@@ -106,7 +127,9 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
     </FootingLine>
   </template>
   <PrintDesk v-else-if="own" label="The slips">
-    <p class="screen-only faded">These passcodes are shown only now. Print them before you leave this page.</p>
+    <p class="screen-only faded">
+      These passcodes are shown only now. Print them before you leave this page.
+    </p>
     <div class="sheet slips">
       <article v-for="student in printed" :key="student.id" class="slip">
         <div>
@@ -121,7 +144,12 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
             <dd class="secret">{{ slips[student.id] }}</dd>
           </dl>
         </div>
-        <img :src="image" alt="The address with the class code, for a phone’s camera" width="84" height="84" />
+        <img
+          :src="image"
+          alt="The address with the class code, for a phone’s camera"
+          width="84"
+          height="84"
+        />
       </article>
     </div>
   </PrintDesk>

@@ -7,8 +7,17 @@ import { fieldErrors } from './fieldErrors';
 import { fullName, type RollRow } from './useClass';
 
 const student = defineModel<RollRow | null>({ required: true });
-const props = defineProps<{ classId: number; act: (work: () => Promise<unknown>) => Promise<boolean> }>();
-const facts = reactive({ givenName: '', familyName: '', studentNumber: '', email: '', grade: '' as string | number });
+const props = defineProps<{
+  classId: number;
+  act: (work: () => Promise<unknown>) => Promise<boolean>;
+}>();
+const facts = reactive({
+  givenName: '',
+  familyName: '',
+  studentNumber: '',
+  email: '',
+  grade: '' as string | number,
+});
 const wrong = ref<Record<string, string>>({});
 watch(student, (own) => {
   if (!own) return;
@@ -27,7 +36,13 @@ async function save(): Promise<void> {
   const own = student.value!;
   const params = { classId: props.classId, studentId: own.id };
   const body = { ...facts, grade: facts.grade === '' ? null : Number(facts.grade) };
-  const before = { givenName: own.givenName, familyName: own.familyName, studentNumber: own.studentNumber, email: own.email, grade: own.grade }; // prettier-ignore
+  const before = {
+    givenName: own.givenName,
+    familyName: own.familyName,
+    studentNumber: own.studentNumber,
+    email: own.email,
+    grade: own.grade,
+  };
   try {
     await call('describeStudent', { params, body });
   } catch (error) {
@@ -36,7 +51,9 @@ async function save(): Promise<void> {
   }
   student.value = null;
   await props.act(async () => undefined);
-  done(`${fullName(body)} is corrected.`, () => props.act(() => call('describeStudent', { params, body: before })).then(() => undefined)); // prettier-ignore
+  done(`${fullName(body)} is corrected.`, () =>
+    props.act(() => call('describeStudent', { params, body: before })).then(() => undefined),
+  );
 }
 </script>
 
@@ -50,7 +67,11 @@ async function save(): Promise<void> {
     <form id="student" @submit.prevent="save">
       <label v-for="own in fields" :key="own.key" class="field">
         <span class="label">{{ own.label }}</span>
-        <input v-model.trim="facts[own.key]" class="plain-input" :aria-invalid="Boolean(wrong[own.key])" />
+        <input
+          v-model.trim="facts[own.key]"
+          class="plain-input"
+          :aria-invalid="Boolean(wrong[own.key])"
+        />
         <span v-if="wrong[own.key]" class="wrong">{{ wrong[own.key] }}</span>
       </label>
       <p v-if="wrong['']" class="wrong" role="alert">{{ wrong[''] }}</p>

@@ -1,6 +1,12 @@
 <script setup lang="ts">
 /** What a student needs in every assignment; staff only. */
-import { noSupports, supportsInWords, textSizes, timeFactors, type Supports } from '@oaken/core/supports';
+import {
+  noSupports,
+  supportsInWords,
+  textSizes,
+  timeFactors,
+  type Supports,
+} from '@oaken/core/supports';
 import { computed, reactive, ref, watch } from 'vue';
 import { call } from '../../client/call';
 import { done } from '../undo';
@@ -8,7 +14,10 @@ import { fieldErrors } from './fieldErrors';
 import { fullName, type RollRow } from './useClass';
 
 const student = defineModel<RollRow | null>({ required: true });
-const props = defineProps<{ classId: number; act: (work: () => Promise<unknown>) => Promise<boolean> }>();
+const props = defineProps<{
+  classId: number;
+  act: (work: () => Promise<unknown>) => Promise<boolean>;
+}>();
 const own = reactive<Supports>({ ...noSupports });
 const wrong = ref<Record<string, string>>({});
 watch(student, (now) => {
@@ -16,7 +25,8 @@ watch(student, (now) => {
   wrong.value = {};
 });
 const said = computed(() => supportsInWords(own));
-const timeWords = (factor: number | null) => (factor === null ? 'no time limit' : factor === 1 ? 'as everybody' : `×${factor}`); // prettier-ignore
+const timeWords = (factor: number | null) =>
+  factor === null ? 'no time limit' : factor === 1 ? 'as everybody' : `×${factor}`;
 async function save(): Promise<void> {
   const of = student.value!;
   const params = { classId: props.classId, studentId: of.id };
@@ -28,7 +38,9 @@ async function save(): Promise<void> {
   }
   student.value = null;
   await props.act(async () => undefined);
-  done(`${fullName(of)}: ${said.value.join(', ') || 'no supports'}.`, () => props.act(() => call('setSupports', { params, body: of.supports })).then(() => undefined)); // prettier-ignore
+  done(`${fullName(of)}: ${said.value.join(', ') || 'no supports'}.`, () =>
+    props.act(() => call('setSupports', { params, body: of.supports })).then(() => undefined),
+  );
 }
 </script>
 
@@ -41,8 +53,8 @@ async function save(): Promise<void> {
   >
     <form id="supports" @submit.prevent="save">
       <p class="faded">
-        It acts by itself in every assignment that {{ student?.givenName }} has not begun. Only teachers of
-        {{ student?.givenName }}’s classes see it.
+        It acts by itself in every assignment that {{ student?.givenName }} has not begun. Only
+        teachers of {{ student?.givenName }}’s classes see it.
       </p>
       <fieldset>
         <legend>Time</legend>
@@ -53,7 +65,8 @@ async function save(): Promise<void> {
       <fieldset>
         <legend>Text size</legend>
         <label v-for="size in textSizes" :key="size"
-          ><input v-model="own.textSize" type="radio" :value="size" /> {{ size === 1 ? 'usual' : `×${size}` }}</label
+          ><input v-model="own.textSize" type="radio" :value="size" />
+          {{ size === 1 ? 'usual' : `×${size}` }}</label
         >
       </fieldset>
       <fieldset>
@@ -63,7 +76,9 @@ async function save(): Promise<void> {
           {{ most === null ? 'all' : `at most ${most}` }}</label
         >
       </fieldset>
-      <label class="line"><input v-model="own.aloud" type="checkbox" /> questions can be read aloud</label>
+      <label class="line"
+        ><input v-model="own.aloud" type="checkbox" /> questions can be read aloud</label
+      >
       <label class="line"
         >Form
         <input

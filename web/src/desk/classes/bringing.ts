@@ -13,29 +13,61 @@ const fieldWords: Record<Changeable, string> = {
   email: 'e-mail address',
   grade: 'grade',
 };
-export const changesInWords = (line: PlanLine) => line.changes.map(({ field, from, to }) => `${fieldWords[field]} ${from ? `from ${from} ` : ''}to ${to}`).join(', '); // prettier-ignore
+export const changesInWords = (line: PlanLine) =>
+  line.changes
+    .map(({ field, from, to }) => `${fieldWords[field]} ${from ? `from ${from} ` : ''}to ${to}`)
+    .join(', ');
 
-export const isQuiet = (line: PlanLine) => line.act === 'keep' && line.changes.length === 0 && line.note === '';
+export const isQuiet = (line: PlanLine) =>
+  line.act === 'keep' && line.changes.length === 0 && line.note === '';
 const order = { ask: 0, add: 1, join: 2, back: 3, keep: 4 } as const;
-export const inOrder = (lines: readonly PlanLine[]) => [...lines].sort((a, b) => order[a.act] - order[b.act] || a.rollNumber - b.rollNumber); // prettier-ignore
+export const inOrder = (lines: readonly PlanLine[]) =>
+  [...lines].sort((a, b) => order[a.act] - order[b.act] || a.rollNumber - b.rollNumber);
 
 /** A line that asks and was not answered. */
-export const isOpen = (line: PlanLine, choice: LineChoice | undefined) => line.act === 'ask' && (choice?.take ?? true) && choice?.as === undefined; // prettier-ignore
+export const isOpen = (line: PlanLine, choice: LineChoice | undefined) =>
+  line.act === 'ask' && (choice?.take ?? true) && choice?.as === undefined;
 
 /** "1 new, 1 moves here, 24 stay as they are" */
 export function planInWords(plan: Plan): string {
   const number = (test: (line: PlanLine) => boolean) => plan.lines.filter(test).length;
-  const say = (n: number, one: string, many = one) => (n === 0 ? [] : [`${n} ${n === 1 ? one : many}`]);
+  const say = (n: number, one: string, many = one) =>
+    n === 0 ? [] : [`${n} ${n === 1 ? one : many}`];
   return (
     listing([
-      ...say(number(({ act }) => act === 'ask'), 'likely known already'),
-      ...say(number(({ act }) => act === 'add'), 'new'),
-      ...say(number(({ act, from }) => act === 'join' && from === null), 'joins from elsewhere', 'join from elsewhere'),
-      ...say(number(({ act, from }) => act === 'join' && from !== null), 'moves here', 'move here'),
-      ...say(number(({ act }) => act === 'back'), 'comes back', 'come back'),
-      ...say(number((line) => line.act === 'keep' && line.changes.length > 0), 'changed'),
-      ...say(number((line) => line.act === 'keep' && line.changes.length === 0), 'stays as it is', 'stay as they are'),
+      ...say(
+        number(({ act }) => act === 'ask'),
+        'likely known already',
+      ),
+      ...say(
+        number(({ act }) => act === 'add'),
+        'new',
+      ),
+      ...say(
+        number(({ act, from }) => act === 'join' && from === null),
+        'joins from elsewhere',
+        'join from elsewhere',
+      ),
+      ...say(
+        number(({ act, from }) => act === 'join' && from !== null),
+        'moves here',
+        'move here',
+      ),
+      ...say(
+        number(({ act }) => act === 'back'),
+        'comes back',
+        'come back',
+      ),
+      ...say(
+        number((line) => line.act === 'keep' && line.changes.length > 0),
+        'changed',
+      ),
+      ...say(
+        number((line) => line.act === 'keep' && line.changes.length === 0),
+        'stays as it is',
+        'stay as they are',
+      ),
       ...say(plan.gone.length, 'gone from the list'),
     ]) || count(0, 'student')
-  ); // prettier-ignore
+  );
 }

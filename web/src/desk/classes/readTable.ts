@@ -10,7 +10,13 @@ export function readRows(text: string): string[][] {
   const count = (sign: string) => head.split(sign).length;
   const delimiter = [',', ';', '\t'].sort((a, b) => count(b) - count(a))[0]!;
   const delimiterOrTab = head.includes('\t') ? '\t' : delimiter;
-  const rows = parse(text, { delimiter: delimiterOrTab, bom: true, relax_column_count: true, relax_quotes: true, skip_empty_lines: true }) as string[][]; // prettier-ignore
+  const rows = parse(text, {
+    delimiter: delimiterOrTab,
+    bom: true,
+    relax_column_count: true,
+    relax_quotes: true,
+    skip_empty_lines: true,
+  }) as string[][];
   return linesOfNames(rows, delimiterOrTab);
 }
 
@@ -26,7 +32,8 @@ export function decode(bytes: Uint8Array): string {
   }
 }
 
-export type FileReading = { kind: 'list'; rows: string[][] } | { kind: 'roster'; roster: RosterReading };
+export type FileReading =
+  { kind: 'list'; rows: string[][] } | { kind: 'roster'; roster: RosterReading };
 
 /** @throws Error in plain words */
 export async function readFile(file: File): Promise<FileReading> {
@@ -34,7 +41,8 @@ export async function readFile(file: File): Promise<FileReading> {
   const bytes = new Uint8Array(await file.arrayBuffer());
   if (bytes.length === 0) throw new Error('That file is empty.');
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) {
-    if (bytes.includes(0) && bytes[0] !== 0xff && bytes[0] !== 0xfe) throw new Error('That is not a table as text. Save it as CSV first.'); // prettier-ignore
+    if (bytes.includes(0) && bytes[0] !== 0xff && bytes[0] !== 0xfe)
+      throw new Error('That is not a table as text. Save it as CSV first.');
     return { kind: 'list', rows: readRows(decode(bytes)) };
   }
   let files: Record<string, Uint8Array>;
@@ -51,10 +59,16 @@ export async function readFile(file: File): Promise<FileReading> {
   }
   if (size > most) throw new Error('That zip unpacks to more than 60 MB.');
   const names = Object.keys(files);
-  if (names.length === 0) throw new Error('There is no CSV file in that zip. A spreadsheet is saved as CSV first.');
+  if (names.length === 0)
+    throw new Error('There is no CSV file in that zip. A spreadsheet is saved as CSV first.');
   const tables = Object.fromEntries(
     names.map((name) => {
-      const rows = parse(decode(files[name]!), { bom: true, columns: true, relax_column_count: true, skip_empty_lines: true }) as Record<string, string>[]; // prettier-ignore
+      const rows = parse(decode(files[name]!), {
+        bom: true,
+        columns: true,
+        relax_column_count: true,
+        skip_empty_lines: true,
+      }) as Record<string, string>[];
       return [name.split('/').at(-1)!.slice(0, -4), rows];
     }),
   );

@@ -37,8 +37,15 @@ export function useBringing(classes: () => readonly ClassRow[]) {
   let clientKey = crypto.randomUUID();
   let latest = 0;
 
-  const going = computed(() => rolls.value.filter(({ target, listed, whole }) => target !== 'out' && (listed.length > 0 || whole))); // prettier-ignore
-  const subjectOf = (own: Roll) => (own.target === 'new' ? factsOf(own.source!).subject : (classes().find(({ id }) => id === own.target)?.subject ?? '')); // prettier-ignore
+  const going = computed(() =>
+    rolls.value.filter(
+      ({ target, listed, whole }) => target !== 'out' && (listed.length > 0 || whole),
+    ),
+  );
+  const subjectOf = (own: Roll) =>
+    own.target === 'new'
+      ? factsOf(own.source!).subject
+      : (classes().find(({ id }) => id === own.target)?.subject ?? '');
 
   async function plan(): Promise<void> {
     const mine = ++latest;
@@ -48,9 +55,17 @@ export function useBringing(classes: () => readonly ClassRow[]) {
     planning.value = true;
     try {
       const { plans: made } = await call('planRolls', {
-        body: { rolls: wanted.map((own) => ({ classId: own.target === 'new' ? null : (own.target as number), subject: subjectOf(own), listed: own.listed, whole: own.whole })) },
-      }); // prettier-ignore
-      if (mine === latest) plans.value = Object.fromEntries(wanted.map(({ key }, at) => [key, made[at]!]));
+        body: {
+          rolls: wanted.map((own) => ({
+            classId: own.target === 'new' ? null : (own.target as number),
+            subject: subjectOf(own),
+            listed: own.listed,
+            whole: own.whole,
+          })),
+        },
+      });
+      if (mine === latest)
+        plans.value = Object.fromEntries(wanted.map(({ key }, at) => [key, made[at]!]));
     } catch (error) {
       if (mine !== latest) return;
       plans.value = {};
@@ -73,12 +88,26 @@ export function useBringing(classes: () => readonly ClassRow[]) {
   function decide(key: string, line: number, choice: LineChoice): void {
     (choices[key] ??= {})[line] = choice;
   }
-  const open = computed(() => Object.entries(plans.value).reduce((sum, [key, own]) => sum + own.lines.filter((line) => isOpen(line, choiceOf(key, line.listed.line))).length, 0)); // prettier-ignore
+  const open = computed(() =>
+    Object.entries(plans.value).reduce(
+      (sum, [key, own]) =>
+        sum + own.lines.filter((line) => isOpen(line, choiceOf(key, line.listed.line))).length,
+      0,
+    ),
+  );
   /** How many students something happens to. */
   const touched = computed(() =>
     Object.entries(plans.value).reduce((sum, [key, own]) => {
-      const taken = own.lines.filter((line) => (choiceOf(key, line.listed.line)?.take ?? true) && (line.act !== 'keep' || line.changes.length > 0)); // prettier-ignore
-      return sum + taken.length + own.gone.filter(({ studentId }) => !staying[key]?.includes(studentId)).length;
+      const taken = own.lines.filter(
+        (line) =>
+          (choiceOf(key, line.listed.line)?.take ?? true) &&
+          (line.act !== 'keep' || line.changes.length > 0),
+      );
+      return (
+        sum +
+        taken.length +
+        own.gone.filter(({ studentId }) => !staying[key]?.includes(studentId)).length
+      );
     }, 0),
   );
 
@@ -92,23 +121,44 @@ export function useBringing(classes: () => readonly ClassRow[]) {
             classId: own.target === 'new' ? null : (own.target as number),
             listed: own.listed,
             whole: own.whole,
-            make: own.target === 'new' ? { ...factsOf(own.source!), sourcedId: own.source!.sourcedId } : null,
+            make:
+              own.target === 'new'
+                ? { ...factsOf(own.source!), sourcedId: own.source!.sourcedId }
+                : null,
             sourcedId: own.source?.sourcedId ?? null,
             seen: plans.value[own.key]!.seen,
             choices: {
               lines: choices[own.key] ?? {},
-              leaving: plans.value[own.key]!.gone.map(({ studentId }) => studentId).filter((id) => !staying[own.key]?.includes(id)), // prettier-ignore
+              leaving: plans.value[own.key]!.gone.map(({ studentId }) => studentId).filter(
+                (id) => !staying[own.key]?.includes(id),
+              ),
             },
           })),
         },
       });
     } catch (error) {
-      const words = error instanceof Refused ? (error.problem.errors?.map(({ message }) => message).join(' ') ?? error.message) : inWords(error); // prettier-ignore
+      const words =
+        error instanceof Refused
+          ? (error.problem.errors?.map(({ message }) => message).join(' ') ?? error.message)
+          : inWords(error);
       // Somebody changed a class meanwhile: what is shown must be what is there.
       if (error instanceof Refused && error.status === 409) await plan();
       wrong.value = words;
       return null;
     }
   }
-  return { rolls, going, plans, planning, wrong, choiceOf, decide, staying, open, touched, plan, apply };
+  return {
+    rolls,
+    going,
+    plans,
+    planning,
+    wrong,
+    choiceOf,
+    decide,
+    staying,
+    open,
+    touched,
+    plan,
+    apply,
+  };
 }

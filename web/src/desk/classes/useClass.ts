@@ -9,7 +9,8 @@ export type OpenClass = AnswerOf<typeof api.readClass>;
 export type RollRow = OpenClass['roll'][number];
 export type Group = OpenClass['groups'][number];
 
-export const fullName = (own: { givenName: string; familyName: string }) => `${own.givenName} ${own.familyName}`.trim();
+export const fullName = (own: { givenName: string; familyName: string }) =>
+  `${own.givenName} ${own.familyName}`.trim();
 
 export function useClass(changed: () => Promise<unknown> | void) {
   const own = ref<OpenClass | null>(null);

@@ -14,7 +14,9 @@ const shown = computed(() => lines.value.filter(({ same }) => all.value || !same
     <del>{{ beforeName }}</del> <ins>{{ afterName }}</ins>
     <label class="small"><input v-model="all" type="checkbox" /> show what is the same too</label>
   </p>
-  <p v-if="shown.length === 0" class="faded">The words are the same in both; only their look or their files differ.</p>
+  <p v-if="shown.length === 0" class="faded">
+    The words are the same in both; only their look or their files differ.
+  </p>
   <table v-else class="ruled">
     <tbody>
       <tr v-for="line in shown" :key="line.name">

@@ -47,10 +47,12 @@ export const linesOfPassage = (own: PassageContent): Lines =>
 
 export function compare(old: Lines, now: Lines): ComparedLine[] {
   return [...new Set([...old.keys(), ...now.keys()])].map((name) => {
-    const pieces = diffWords(old.get(name) ?? '', now.get(name) ?? '').map(({ value, added, removed }): Piece => ({
-      text: value,
-      change: added ? 'new' : removed ? 'gone' : 'same',
-    }));
+    const pieces = diffWords(old.get(name) ?? '', now.get(name) ?? '').map(
+      ({ value, added, removed }): Piece => ({
+        text: value,
+        change: added ? 'new' : removed ? 'gone' : 'same',
+      }),
+    );
     return { name, pieces, same: pieces.every(({ change }) => change === 'same') };
   });
 }

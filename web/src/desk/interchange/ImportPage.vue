@@ -41,7 +41,9 @@ const where = computed(() => {
   const folder = bank?.folders.find(({ id }) => id === place.value.folder);
   return bank ? (folder ? `${bank.name} · ${folder.name}` : bank.name) : 'no bank';
 });
-const running = computed(() => state.value?.state === 'reading' || state.value?.state === 'writing');
+const running = computed(
+  () => state.value?.state === 'reading' || state.value?.state === 'writing',
+);
 
 async function look(id: string): Promise<void> {
   try {
@@ -63,7 +65,11 @@ async function send(event: Event): Promise<void> {
   state.value = null;
   sending.value = true;
   try {
-    const path = addressOf('beginImport', {}, { name: file.name, bank: place.value.bank, folder: place.value.folder });
+    const path = addressOf(
+      'beginImport',
+      {},
+      { name: file.name, bank: place.value.bank, folder: place.value.folder },
+    );
     const { id } = await request<{ id: string }>('POST', path, file);
     await look(id);
   } catch (error) {
@@ -86,7 +92,9 @@ const cancel = () => act(call('cancelImport', { params: { importId: state.value!
 const stateWords = computed(() => {
   const own = state.value;
   if (!own) return '';
-  const of = own.rows ? `${own.done.toLocaleString('en')} of ${count(own.rows, 'row')}` : 'the first rows';
+  const of = own.rows
+    ? `${own.done.toLocaleString('en')} of ${count(own.rows, 'row')}`
+    : 'the first rows';
   return {
     reading: `Checking ${of} …`,
     checked: `${count(own.rows, 'row')} checked: ${own.good.toLocaleString('en')} good, ${own.bad.toLocaleString('en')} with something wrong.`,
@@ -99,13 +107,17 @@ const stateWords = computed(() => {
 </script>
 
 <template>
-  <PageHead title="Bring items in" where="Banks"><RouterLink to="/banks">Back to the banks</RouterLink></PageHead>
+  <PageHead title="Bring items in" where="Banks"
+    ><RouterLink to="/banks">Back to the banks</RouterLink></PageHead
+  >
   <div class="one-sheet">
     <ol class="steps">
       <li>
         <h2>Where they go</h2>
         <p>
-          {{ where }} <button class="word" :disabled="running" @click="choosing = true">choose another place</button
+          {{ where }}
+          <button class="word" :disabled="running" @click="choosing = true">
+            choose another place</button
           ><br />
           <span class="faded small">They go just there; no folders are made.</span>
         </p>
@@ -170,7 +182,9 @@ const stateWords = computed(() => {
             <ul>
               <li v-for="own in state.near" :key="own.line">
                 Line {{ own.line }}: {{ own.words }}
-                <RouterLink :to="`/items/${own.itemId}`" target="_blank">the item that is there</RouterLink>
+                <RouterLink :to="`/items/${own.itemId}`" target="_blank"
+                  >the item that is there</RouterLink
+                >
               </li>
             </ul>
           </template>
@@ -190,13 +204,19 @@ const stateWords = computed(() => {
     >
     <span v-if="!state" class="faded">Nothing is made before you have seen what was found.</span>
     <template #actions>
-      <button v-if="running || state?.state === 'checked'" class="word" @click="cancel">Cancel</button>
+      <button v-if="running || state?.state === 'checked'" class="word" @click="cancel">
+        Cancel
+      </button>
       <el-button
         v-if="state?.state === 'done'"
         @click="
           $router.push({
             path: '/banks',
-            query: { bank: place.bank ?? undefined, folder: place.folder ?? undefined, sort: 'newest' },
+            query: {
+              bank: place.bank ?? undefined,
+              folder: place.folder ?? undefined,
+              sort: 'newest',
+            },
           })
         "
         >Show them</el-button
@@ -207,7 +227,11 @@ const stateWords = computed(() => {
         :disabled="state?.state !== 'checked' || state.good === 0"
         @click="apply(state?.bad ? 'good' : 'all')"
         >Make
-        {{ state?.state !== 'checked' ? 'the items' : count(state.good, state.bad ? 'good item' : 'item') }}</el-button
+        {{
+          state?.state !== 'checked'
+            ? 'the items'
+            : count(state.good, state.bad ? 'good item' : 'item')
+        }}</el-button
       >
     </template>
   </FootingLine>

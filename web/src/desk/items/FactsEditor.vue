@@ -12,12 +12,24 @@ defineProps<{ problems: Problem[] }>();
 const library = useLibrary();
 const picking = ref(false);
 
-const subjects = computed(() => [...new Set([...library.standards.values()].map(({ subject }) => subject))]);
-const standards = computed(() => facts.value.standards.flatMap((id) => library.standards.get(id) ?? []));
+const subjects = computed(() => [
+  ...new Set([...library.standards.values()].map(({ subject }) => subject)),
+]);
+const standards = computed(() =>
+  facts.value.standards.flatMap((id) => library.standards.get(id) ?? []),
+);
 const tags = computed({
   get: () => facts.value.tags.join(', '),
-  set: (text) => (facts.value.tags = [...new Set(text.split(',').map((tag) => tag.trim().toLowerCase()).filter(Boolean))]),
-}); // prettier-ignore
+  set: (text) =>
+    (facts.value.tags = [
+      ...new Set(
+        text
+          .split(',')
+          .map((tag) => tag.trim().toLowerCase())
+          .filter(Boolean),
+      ),
+    ]),
+});
 function toggleGrade(grade: number): void {
   const { grades } = facts.value;
   facts.value.grades = grades.includes(grade)
@@ -29,7 +41,8 @@ function setStandards(ids: number[]): void {
   facts.value.standards = ids;
   const chosen = ids.flatMap((id) => library.standards.get(id) ?? []);
   if (!facts.value.subject && chosen[0]) facts.value.subject = chosen[0].subject;
-  if (facts.value.grades.length === 0) facts.value.grades = [...new Set(chosen.flatMap(({ grades }) => grades))].sort((a, b) => a - b); // prettier-ignore
+  if (facts.value.grades.length === 0)
+    facts.value.grades = [...new Set(chosen.flatMap(({ grades }) => grades))].sort((a, b) => a - b);
 }
 const seconds = computed({
   get: () => facts.value.seconds ?? '',
@@ -44,7 +57,11 @@ const seconds = computed({
       <ul v-if="standards.length" class="list">
         <li v-for="own in standards" :key="own.id">
           <b>{{ own.code }}</b> {{ own.statement }}
-          <button type="button" class="word" @click="setStandards(facts.standards.filter((id) => id !== own.id))">
+          <button
+            type="button"
+            class="word"
+            @click="setStandards(facts.standards.filter((id) => id !== own.id))"
+          >
             take away
           </button>
         </li>
@@ -52,7 +69,9 @@ const seconds = computed({
       <button type="button" class="word" @click="picking = true">
         {{ standards.length ? 'Choose others' : 'Choose standards' }}
       </button>
-      <p v-for="problem in under(problems, '/standards')" :key="problem.message" class="wrong">{{ problem.message }}</p>
+      <p v-for="problem in under(problems, '/standards')" :key="problem.message" class="wrong">
+        {{ problem.message }}
+      </p>
     </div>
     <label>
       <span class="label">Subject</span>
@@ -80,7 +99,9 @@ const seconds = computed({
       <span class="label">Depth</span>
       <select v-model="facts.depth" class="plain-input">
         <option :value="null">not said</option>
-        <option v-for="depth in [1, 2, 3, 4]" :key="depth" :value="depth">{{ depth }} {{ depthNames[depth] }}</option>
+        <option v-for="depth in [1, 2, 3, 4]" :key="depth" :value="depth">
+          {{ depth }} {{ depthNames[depth] }}
+        </option>
       </select>
     </label>
     <label>
@@ -97,7 +118,10 @@ const seconds = computed({
         problem.message
       }}</span>
     </label>
-    <label><span class="label">Author</span><input v-model="facts.author" class="plain-input" maxlength="200" /></label>
+    <label
+      ><span class="label">Author</span
+      ><input v-model="facts.author" class="plain-input" maxlength="200"
+    /></label>
     <label
       ><span class="label">Licence</span
       ><input v-model="facts.licence" class="plain-input" maxlength="120" placeholder="CC BY 4.0"

@@ -43,7 +43,9 @@ function addHint(): void {
     @pasted="lookForChoices"
   />
   <PastedChoicesStrip ref="strip" v-model="content" />
-  <p v-for="problem in under(problems, '/stem')" :key="problem.message" class="wrong">{{ problem.message }}</p>
+  <p v-for="problem in under(problems, '/stem')" :key="problem.message" class="wrong">
+    {{ problem.message }}
+  </p>
   <PassagePicker v-model="content.passage" />
   <PartEditor
     v-for="(part, at) in content.parts"
@@ -63,8 +65,12 @@ function addHint(): void {
   </p>
   <h2 class="gap">Explanation</h2>
   <RichField v-model="content.explanation" label="Explanation" />
-  <p v-for="problem in under(problems, '/explanation')" :key="problem.message" class="wrong">{{ problem.message }}</p>
-  <h2 class="gap">Hints <span class="faded small">in the order in which a student may ask for them</span></h2>
+  <p v-for="problem in under(problems, '/explanation')" :key="problem.message" class="wrong">
+    {{ problem.message }}
+  </p>
+  <h2 class="gap">
+    Hints <span class="faded small">in the order in which a student may ask for them</span>
+  </h2>
   <div v-for="(_, at) in content.hints" :key="at" class="hint">
     <RichField v-model="content.hints[at]!" small :label="`Hint ${at + 1}`" />
     <button
@@ -77,7 +83,9 @@ function addHint(): void {
     </button>
     <button type="button" class="word" @click="content.hints.splice(at, 1)">remove</button>
   </div>
-  <button v-if="content.hints.length < 10" type="button" class="word" @click="addHint">Add a hint</button>
+  <button v-if="content.hints.length < 10" type="button" class="word" @click="addHint">
+    Add a hint
+  </button>
   <label class="field gap">
     <span class="label">Notes for teachers</span>
     <textarea v-model="content.notes" class="plain-input" rows="2" maxlength="4000" />

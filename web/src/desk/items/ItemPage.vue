@@ -42,8 +42,26 @@ const place = ref<{ bank: number | null; folder: number | null }>({
   bank: number(route.query.bank),
   folder: number(route.query.folder),
 });
-const draft = useDraft<ItemFacts>(`oaken-item-${itemId ?? 'new'}`, () => read.value?.item.revisionId ?? 'new');
-const { content, facts, base, changed, recovered, problems, serverProblems, valid, take, rebase, recover, startOver, forget, asSent } = draft; // prettier-ignore
+const draft = useDraft<ItemFacts>(
+  `oaken-item-${itemId ?? 'new'}`,
+  () => read.value?.item.revisionId ?? 'new',
+);
+const {
+  content,
+  facts,
+  base,
+  changed,
+  recovered,
+  problems,
+  serverProblems,
+  valid,
+  take,
+  rebase,
+  recover,
+  startOver,
+  forget,
+  asSent,
+} = draft;
 const startAgain = () => done('What was not saved is gone from the page.', startOver());
 /** A new item is not called wrong before its author thinks that it is done. */
 const attempted = ref(itemId !== null);
@@ -54,18 +72,47 @@ const near = ref<{ item: ItemRow; likeness: number }[]>([]);
 /** Somebody saved meanwhile: both are shown, and the writer chooses. */
 const other = ref<ItemRow | null>(null);
 const tab = ref<'view' | 'facts' | 'uses' | 'history'>('view');
-const tabs = { view: 'Student’s view', facts: 'Standards', uses: 'Where used', history: 'Revisions' };
+const tabs = {
+  view: 'Student’s view',
+  facts: 'Standards',
+  uses: 'Where used',
+  history: 'Revisions',
+};
 const clientKey = crypto.randomUUID();
 
-const factsOf = (own: ItemRow): ItemFacts => ({ subject: own.subject, grades: own.grades, standards: own.standards.map(({ id }) => id), depth: own.depth, seconds: own.seconds, tags: own.tags, author: own.author, licence: own.licence }); // prettier-ignore
+const factsOf = (own: ItemRow): ItemFacts => ({
+  subject: own.subject,
+  grades: own.grades,
+  standards: own.standards.map(({ id }) => id),
+  depth: own.depth,
+  seconds: own.seconds,
+  tags: own.tags,
+  author: own.author,
+  licence: own.licence,
+});
 
 async function load(): Promise<void> {
   if (itemId === null) {
     const { account } = session;
     take({
-      content: { stem: '', parts: [blankPart('single-choice', 'a')], explanation: '', hints: [], notes: '' },
-      facts: { subject: '', grades: [], standards: [], depth: null, seconds: 60, tags: [], author: account ? `${account.givenName} ${account.familyName}` : '', licence: '' },
-    }); // prettier-ignore
+      content: {
+        stem: '',
+        parts: [blankPart('single-choice', 'a')],
+        explanation: '',
+        hints: [],
+        notes: '',
+      },
+      facts: {
+        subject: '',
+        grades: [],
+        standards: [],
+        depth: null,
+        seconds: 60,
+        tags: [],
+        author: account ? `${account.givenName} ${account.familyName}` : '',
+        licence: '',
+      },
+    });
     return;
   }
   read.value = await call('readItem', { params: { itemId } });
@@ -103,11 +150,16 @@ watch(valid, (own) => {
   clearTimeout(timer);
   if (!own || !changed.value) return;
   timer = setTimeout(async () => {
-    near.value = (await call('findNear', { body: { content: own, but: itemId } }).catch(() => ({ near: [] }))).near;
+    near.value = (
+      await call('findNear', { body: { content: own, but: itemId } }).catch(() => ({ near: [] }))
+    ).near;
   }, 900);
 });
 
-async function save(basedOn = Number(base.value), more: { sourceRevision?: number } = {}): Promise<void> {
+async function save(
+  basedOn = Number(base.value),
+  more: { sourceRevision?: number } = {},
+): Promise<void> {
   if (busy.value || !valid.value || !facts.value) return;
   busy.value = true;
   wrong.value = '';
@@ -141,7 +193,8 @@ async function save(basedOn = Number(base.value), more: { sourceRevision?: numbe
       else wrong.value = inWords(error);
     } else if (error instanceof Refused && error.problem.errors) {
       serverProblems.value = error.problem.errors;
-      if (error.problem.errors.some(({ pointer }) => pointer.startsWith('/facts'))) tab.value = 'facts';
+      if (error.problem.errors.some(({ pointer }) => pointer.startsWith('/facts')))
+        tab.value = 'facts';
     } else wrong.value = inWords(error);
   } finally {
     busy.value = false;
@@ -169,7 +222,11 @@ async function takeTheirs(): Promise<void> {
 const compared = ref<{ item: ItemRow; name: string; source: boolean } | null>(null);
 async function look(revisionId: number, name: string, source = false): Promise<void> {
   try {
-    compared.value = { item: (await call('readRevision', { params: { revisionId } })).item, name, source };
+    compared.value = {
+      item: (await call('readRevision', { params: { revisionId } })).item,
+      name,
+      source,
+    };
   } catch (error) {
     wrong.value = inWords(error);
   }
@@ -178,7 +235,8 @@ async function goBackTo(item: ItemRow, source: boolean): Promise<void> {
   content.value = JSON.parse(JSON.stringify(item.content)) as ItemRow['content'];
   compared.value = null;
   tab.value = 'view';
-  if (source && read.value?.source) await save(read.value.item.revisionId, { sourceRevision: read.value.source.now });
+  if (source && read.value?.source)
+    await save(read.value.item.revisionId, { sourceRevision: read.value.source.now });
 }
 async function leaveSource(): Promise<void> {
   const source = read.value?.source;
@@ -216,12 +274,16 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
   </p>
   <p v-if="!mayEdit" class="notice" role="status">
     This item belongs to others.
-    <button v-if="read?.item.may === 'use'" class="word" @click="choosing = true">Copy it into a bank of yours</button>
+    <button v-if="read?.item.may === 'use'" class="word" @click="choosing = true">
+      Copy it into a bank of yours
+    </button>
     to change it.
   </p>
   <div v-if="newerSource" class="notice" role="status">
     Its source in {{ newerSource.bank }} has a newer revision.
-    <button class="word" @click="look(newerSource.now, 'the source now', true)">Compare and take it</button>
+    <button class="word" @click="look(newerSource.now, 'the source now', true)">
+      Compare and take it
+    </button>
     <button class="word" @click="leaveSource">Leave mine as it is</button>
   </div>
   <SavedMeanwhile
@@ -232,7 +294,13 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
     @mine="keepMine"
     @theirs="takeTheirs"
   />
-  <FacingPages v-if="content && facts" name="item" left="Wording and key" right="Beside it" :start="54">
+  <FacingPages
+    v-if="content && facts"
+    name="item"
+    left="Wording and key"
+    right="Beside it"
+    :start="54"
+  >
     <template #left>
       <fieldset class="inset plain" :disabled="!mayEdit || (busy && itemId === null)">
         <ItemEditor v-model="content" :problems="attempted ? problems : []" />
@@ -240,7 +308,13 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
     </template>
     <template #right>
       <div class="tabs" role="tablist" aria-label="Beside the item">
-        <button v-for="(name, own) in tabs" :key="own" role="tab" :aria-selected="tab === own" @click="tab = own">
+        <button
+          v-for="(name, own) in tabs"
+          :key="own"
+          role="tab"
+          :aria-selected="tab === own"
+          @click="tab = own"
+        >
           {{ name }}
         </button>
       </div>
@@ -282,7 +356,8 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
             </ul>
           </template>
           <p v-if="read?.source" class="faded">
-            Copied from <RouterLink :to="`/items/${read.source.itemId}`">{{ read.source.bank }}</RouterLink>.
+            Copied from
+            <RouterLink :to="`/items/${read.source.itemId}`">{{ read.source.bank }}</RouterLink>.
           </p>
         </template>
         <template v-else>
@@ -292,8 +367,12 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
               <b>Revision {{ revision.number }}</b
               >{{ revision.forTest ? `, only for “${revision.forTest}”` : '' }}
               <span class="faded">by {{ revision.by }}, {{ words.time(revision.at) }}</span>
-              <span v-if="revision.id === read.item.revisionId" class="faded"> · the one that stands</span>
-              <button v-else class="word" @click="look(revision.id, `revision ${revision.number}`)">compare</button>
+              <span v-if="revision.id === read.item.revisionId" class="faded">
+                · the one that stands</span
+              >
+              <button v-else class="word" @click="look(revision.id, `revision ${revision.number}`)">
+                compare
+              </button>
             </li>
           </ul>
         </template>
@@ -313,9 +392,12 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
             :before-name="compared.name"
             after-name="now"
           />
-          <el-button v-if="mayEdit" type="primary" @click="goBackTo(compared.item, compared.source)">{{
-            compared.source ? 'Take it over' : 'Go back to it'
-          }}</el-button>
+          <el-button
+            v-if="mayEdit"
+            type="primary"
+            @click="goBackTo(compared.item, compared.source)"
+            >{{ compared.source ? 'Take it over' : 'Go back to it' }}</el-button
+          >
           <el-button @click="compared = null">Close</el-button>
         </section>
       </div>
@@ -338,7 +420,9 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
       <el-button :disabled="!changed" @click="startAgain">Start over</el-button>
       <el-button
         type="primary"
-        :disabled="!mayEdit || (attempted && !valid) || (!changed && itemId !== null) || place.bank === null"
+        :disabled="
+          !mayEdit || (attempted && !valid) || (!changed && itemId !== null) || place.bank === null
+        "
         :loading="busy"
         @click="press"
         >{{ act }}</el-button

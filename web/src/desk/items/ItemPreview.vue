@@ -1,6 +1,13 @@
 <script setup lang="ts">
 /** The student's view of an item, live and answerable, with the points that the answer would get. */
-import { forSitting, kinds, scoreItem, keysInWords, type ItemContent, type Responses } from '@oaken/core/items';
+import {
+  forSitting,
+  kinds,
+  scoreItem,
+  keysInWords,
+  type ItemContent,
+  type Responses,
+} from '@oaken/core/items';
 import { count } from '@oaken/core/text';
 import { computed, reactive, ref, watch } from 'vue';
 import ItemView from '../../parts/ItemView.vue';
@@ -23,7 +30,9 @@ const responses = reactive<Responses>({});
 const sitting = computed(() => forSitting(props.content));
 const missing = computed(() => [...new Set(props.problems?.map(({ message }) => message))]);
 const scored = computed(() => scoreItem(props.content, responses));
-const counts = computed(() => props.content.parts.some(({ kind }) => kinds[kind].markedBy === 'machine'));
+const counts = computed(() =>
+  props.content.parts.some(({ kind }) => kinds[kind].markedBy === 'machine'),
+);
 
 // A part that became another kind cannot keep its answer.
 watch(
@@ -52,15 +61,21 @@ function again(): void {
       <li v-for="message in missing" :key="message">{{ message }}</li>
     </ul>
   </div>
-  <p v-else-if="quiet && !asked" class="score"><el-button @click="asked = true">Score my answer</el-button></p>
+  <p v-else-if="quiet && !asked" class="score">
+    <el-button @click="asked = true">Score my answer</el-button>
+  </p>
   <template v-else>
     <p class="score" role="status">
       <template v-if="counts || scored.most > 0"
-        ><b>{{ pointsText(scored.points) }} of {{ count(scored.most, 'point') }}</b> for this answer{{
-          scored.waits ? ', and a part that you would mark' : ''
-        }}.</template
+        ><b>{{ pointsText(scored.points) }} of {{ count(scored.most, 'point') }}</b> for this
+        answer{{ scored.waits ? ', and a part that you would mark' : '' }}.</template
       ><template v-else>This gives no points.</template>{{ ' ' }}
-      <button v-if="quiet || Object.keys(responses).length" type="button" class="word" @click="again">
+      <button
+        v-if="quiet || Object.keys(responses).length"
+        type="button"
+        class="word"
+        @click="again"
+      >
         Start again
       </button>
     </p>

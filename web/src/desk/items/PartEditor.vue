@@ -58,14 +58,22 @@ function change(): void {
   if (wanted.value) part.value = wanted.value.part;
   wanted.value = null;
 }
-const machine = computed(() => props.earlier.filter((own) => kinds[own.kind].markedBy === 'machine'));
+const machine = computed(() =>
+  props.earlier.filter((own) => kinds[own.kind].markedBy === 'machine'),
+);
 const hasPrompt = computed(() => props.several || part.value.prompt !== undefined);
-const setPrompt = (prompt: string) => (part.value = { ...part.value, prompt: prompt === '<p></p>' || prompt === '' ? undefined : prompt }); // prettier-ignore
+const setPrompt = (prompt: string) =>
+  (part.value = {
+    ...part.value,
+    prompt: prompt === '<p></p>' || prompt === '' ? undefined : prompt,
+  });
 const needs = computed({
   get: () => part.value.needs ?? '',
   set: (id) => (part.value = { ...part.value, needs: id || undefined }),
 });
-const general = computed(() => props.problems.filter(({ pointer }) => /^(|\/(id|needs|kind|prompt))$/.test(pointer)));
+const general = computed(() =>
+  props.problems.filter(({ pointer }) => /^(|\/(id|needs|kind|prompt))$/.test(pointer)),
+);
 </script>
 
 <template>
@@ -82,14 +90,16 @@ const general = computed(() => props.problems.filter(({ pointer }) => /^(|\/(id|
       </select>
       <span class="faded small asks">{{ kinds[part.kind].asks }}</span>
       <template v-if="several">
-        <button type="button" class="word" :disabled="at === 0" @click="emit('move', -1)">up</button>
+        <button type="button" class="word" :disabled="at === 0" @click="emit('move', -1)">
+          up
+        </button>
         <button type="button" class="word" @click="emit('remove')">remove</button>
       </template>
     </header>
     <div v-if="wanted" class="asking" role="alertdialog" aria-label="Change the kind">
       <p>
-        As “{{ kinds[wanted.part.kind].title.toLowerCase() }}” it cannot keep {{ listing(wanted.lost) }}. Everything
-        else stays.
+        As “{{ kinds[wanted.part.kind].title.toLowerCase() }}” it cannot keep
+        {{ listing(wanted.lost) }}. Everything else stays.
       </p>
       <el-button size="small" type="primary" @click="change">Change it</el-button>
       <el-button size="small" @click="wanted = null">Leave it as it is</el-button>
@@ -119,7 +129,11 @@ const general = computed(() => props.problems.filter(({ pointer }) => /^(|\/(id|
         </option>
       </select>
     </label>
-    <p v-for="problem in [...general, ...under(problems, '/needs')]" :key="problem.message" class="wrong">
+    <p
+      v-for="problem in [...general, ...under(problems, '/needs')]"
+      :key="problem.message"
+      class="wrong"
+    >
       {{ problem.message }}
     </p>
   </section>

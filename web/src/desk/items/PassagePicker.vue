@@ -40,7 +40,9 @@ function choose(own: PassageRow): void {
   <p class="passage">
     <template v-if="passage">
       About the passage
-      <RouterLink :to="`/passages/${passage.id}`" target="_blank">{{ shown?.title ?? '…' }}</RouterLink>
+      <RouterLink :to="`/passages/${passage.id}`" target="_blank">{{
+        shown?.title ?? '…'
+      }}</RouterLink>
       <button type="button" class="word" @click="open = true">another one</button>
       <button type="button" class="word" @click="passage = undefined">without a passage</button>
     </template>

@@ -1,6 +1,12 @@
 <script setup lang="ts">
 /** Offers to make choices of lettered lines that were pasted into the question. */
-import { blankPart, freshId, pastedChoices, type ItemContent, type PastedChoices } from '@oaken/core/items';
+import {
+  blankPart,
+  freshId,
+  pastedChoices,
+  type ItemContent,
+  type PastedChoices,
+} from '@oaken/core/items';
 import { count, plainText, shorten } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 
@@ -18,9 +24,13 @@ defineExpose({ look });
 const part = computed(() => content.value.parts[0]!);
 /** Choices that are written already would give way. */
 const written = computed(() =>
-  'choices' in part.value ? part.value.choices.filter(({ text }) => plainText(text) !== '').length : 0,
+  'choices' in part.value
+    ? part.value.choices.filter(({ text }) => plainText(text) !== '').length
+    : 0,
 );
-const words = computed(() => found.value?.choices.map((choice) => shorten(plainText(choice), 24)).join(' · ') ?? '');
+const words = computed(
+  () => found.value?.choices.map((choice) => shorten(plainText(choice), 24)).join(' · ') ?? '',
+);
 
 function take(): void {
   if (!found.value) return;
@@ -41,7 +51,9 @@ function take(): void {
   <div v-if="found" class="strip" role="status" aria-label="Choices in what was pasted">
     <p>
       What you pasted has {{ count(found.choices.length, 'choice') }}: {{ words
-      }}{{ written > 0 ? `. They would take the place of the ${count(written, 'choice')} below` : '' }}.
+      }}{{
+        written > 0 ? `. They would take the place of the ${count(written, 'choice')} below` : ''
+      }}.
     </p>
     <el-button size="small" type="primary" @click="take">Make them the choices</el-button>
     <el-button size="small" @click="found = null">Leave them in the question</el-button>

@@ -19,7 +19,10 @@ const found = computed(() => {
   const squashed = typed.join('');
   return [...library.standards.values()].filter(({ code, statement }) => {
     const own = wordsOf(`${code} ${statement}`);
-    return wordsOf(code).join('').includes(squashed) || typed.every((word) => own.some((one) => one.startsWith(word)));
+    return (
+      wordsOf(code).join('').includes(squashed) ||
+      typed.every((word) => own.some((one) => one.startsWith(word)))
+    );
   });
 });
 function toggle(id: number): void {
@@ -45,12 +48,14 @@ function finish(): void {
     <ul class="standards">
       <li v-for="own in found.slice(0, most)" :key="own.id">
         <label
-          ><input type="checkbox" :checked="ticked.has(own.id)" @change="toggle(own.id)" /> <b>{{ own.code }}</b>
-          {{ own.statement }}</label
+          ><input type="checkbox" :checked="ticked.has(own.id)" @change="toggle(own.id)" />
+          <b>{{ own.code }}</b> {{ own.statement }}</label
         >
       </li>
       <li v-if="found.length === 0" class="faded">No standard has these words. Try fewer.</li>
-      <li v-if="found.length > most" class="faded">{{ found.length - most }} more; type some words.</li>
+      <li v-if="found.length > most" class="faded">
+        {{ found.length - most }} more; type some words.
+      </li>
     </ul>
     <template #footer>
       <el-button @click="open = false">Cancel</el-button>

@@ -14,12 +14,14 @@ const words = useWords();
 </script>
 
 <template>
-  <p v-if="uses.length + hidden === 0" class="faded">{{ (of ?? 1) > 1 ? 'They are' : 'It is' }} in no test yet.</p>
+  <p v-if="uses.length + hidden === 0" class="faded">
+    {{ (of ?? 1) > 1 ? 'They are' : 'It is' }} in no test yet.
+  </p>
   <ul v-else class="uses">
     <li v-for="use in uses" :key="use.testId">
-      <RouterLink v-if="use.mine" :to="`/tests/${use.testId}`">{{ use.title }}</RouterLink><span v-else>{{
-        use.title
-      }}</span
+      <RouterLink v-if="use.mine" :to="`/tests/${use.testId}`">{{ use.title }}</RouterLink><span
+        v-else
+        >{{ use.title }}</span
       >{{ ' '
       }}<span class="faded">
         by {{ use.mine ? 'me' : use.owner

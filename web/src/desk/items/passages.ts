@@ -8,14 +8,19 @@ const known = new Map<number, Promise<PassageContent>>();
 export function readPassageContent(own: { id: number; revision: number }): Promise<PassageContent> {
   const held = known.get(own.revision);
   if (held) return held;
-  const read = call('readPassage', { params: { passageId: own.id }, query: { revision: own.revision } }).then(({ content }) => content); // prettier-ignore
+  const read = call('readPassage', {
+    params: { passageId: own.id },
+    query: { revision: own.revision },
+  }).then(({ content }) => content);
   known.set(own.revision, read);
   read.catch(() => known.delete(own.revision));
   return read;
 }
 
 /** The passage that an item asks about, as a student sees it; null while there is none or it is being read. */
-export function useShownPassage(of: () => { id: number; revision: number } | undefined): Ref<ShownPassage | null> {
+export function useShownPassage(
+  of: () => { id: number; revision: number } | undefined,
+): Ref<ShownPassage | null> {
   const shown = ref<ShownPassage | null>(null);
   watch(
     () => of()?.revision,

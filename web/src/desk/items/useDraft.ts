@@ -25,7 +25,13 @@ export function useDraft<Facts extends object>(key: string, basedOn: () => strin
   const parsed = computed(() => (content.value ? readItem(plain(content.value)) : null));
   const problems = computed<Problem[]>(() => {
     const own = parsed.value && !parsed.value.ok ? parsed.value.problems : [];
-    return [...own, ...serverProblems.value.map((one) => ({ ...one, pointer: one.pointer.replace(/^\/content/, '') }))];
+    return [
+      ...own,
+      ...serverProblems.value.map((one) => ({
+        ...one,
+        pointer: one.pointer.replace(/^\/content/, ''),
+      })),
+    ];
   });
   /** The item when it is whole, else null. */
   const valid = computed(() => (parsed.value?.ok ? parsed.value.content : null));

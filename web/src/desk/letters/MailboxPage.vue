@@ -36,7 +36,8 @@ onUnmounted(() => clearInterval(timer));
     >
     <details v-for="(own, at) in box?.letters" :key="`${own.at}${own.to}${at}`">
       <summary>
-        <b>{{ own.subject }}</b> <span class="faded">to {{ own.to }}, {{ words.time(own.at) }}</span>
+        <b>{{ own.subject }}</b>
+        <span class="faded">to {{ own.to }}, {{ words.time(own.at) }}</span>
       </summary>
       <p class="text">{{ own.text }}</p>
     </details>

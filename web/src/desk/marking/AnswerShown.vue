@@ -9,8 +9,15 @@ import type { Task } from './useMarking';
 const props = defineProps<{ task: Task }>();
 const shown = computed(() => props.task.part.shown);
 const item = computed<SittingItem>(() => ({ stem: '', parts: [shown.value] }));
-const photos = computed(() => (shown.value.kind === 'upload' && Array.isArray(props.task.response) ? (props.task.response as string[]) : null)); // prettier-ignore
-const isPhoto = computed(() => shown.value.kind === 'upload' && 'accepts' in shown.value && shown.value.accepts === 'photo'); // prettier-ignore
+const photos = computed(() =>
+  shown.value.kind === 'upload' && Array.isArray(props.task.response)
+    ? (props.task.response as string[])
+    : null,
+);
+const isPhoto = computed(
+  () =>
+    shown.value.kind === 'upload' && 'accepts' in shown.value && shown.value.accepts === 'photo',
+);
 </script>
 
 <template>

@@ -6,7 +6,8 @@ const scale = ref(1);
 const turned = ref(0);
 const at = ref({ x: 0, y: 0 });
 const nearest = 6;
-const zoom = (by: number) => (scale.value = Math.min(nearest, Math.max(1, Math.round(scale.value * by * 100) / 100)));
+const zoom = (by: number) =>
+  (scale.value = Math.min(nearest, Math.max(1, Math.round(scale.value * by * 100) / 100)));
 const turn = () => (turned.value = (turned.value + 90) % 360);
 function whole(): void {
   scale.value = 1;
@@ -21,12 +22,17 @@ function drag(event: PointerEvent): void {
   const box = event.currentTarget as HTMLElement;
   const [x, y] = [event.clientX - at.value.x, event.clientY - at.value.y];
   box.setPointerCapture(event.pointerId);
-  const follow = (moved: PointerEvent) => (at.value = { x: moved.clientX - x, y: moved.clientY - y });
+  const follow = (moved: PointerEvent) =>
+    (at.value = { x: moved.clientX - x, y: moved.clientY - y });
   box.addEventListener('pointermove', follow);
-  box.addEventListener('pointerup', () => box.removeEventListener('pointermove', follow), { once: true });
+  box.addEventListener('pointerup', () => box.removeEventListener('pointermove', follow), {
+    once: true,
+  });
 }
 function key(event: KeyboardEvent): void {
-  const step = { ArrowLeft: [40, 0], ArrowRight: [-40, 0], ArrowUp: [0, 40], ArrowDown: [0, -40] }[event.key];
+  const step = { ArrowLeft: [40, 0], ArrowRight: [-40, 0], ArrowUp: [0, 40], ArrowDown: [0, -40] }[
+    event.key
+  ];
   if (event.key === '+') zoom(1.25);
   else if (event.key === '-') zoom(0.8);
   else if (event.key === 't') turn();

@@ -28,8 +28,8 @@ onMounted(async () => {
   <EmptyNote
     v-if="own && own.waiting.length + own.seconds.length + own.unknown.length === 0"
     title="Nothing waits for a mark."
-    >Texts, drawings and photos stand here once students hand them in; so do short answers that a key does not
-    know.</EmptyNote
+    >Texts, drawings and photos stand here once students hand them in; so do short answers that a
+    key does not know.</EmptyNote
   >
   <div v-else-if="own" class="lists" tabindex="0" role="region" aria-label="What waits">
     <section v-if="own.waiting.length">
@@ -73,7 +73,9 @@ onMounted(async () => {
         <tbody>
           <tr v-for="line in own.seconds" :key="line.readingId">
             <td>
-              <RouterLink :to="`/marking/second/${line.readingId}`">{{ stem(line.stem) }}</RouterLink>
+              <RouterLink :to="`/marking/second/${line.readingId}`">{{
+                stem(line.stem)
+              }}</RouterLink>
             </td>
             <td>{{ line.title }}</td>
             <td class="figures">{{ count(line.left, 'answer') }}</td>
@@ -97,9 +99,10 @@ onMounted(async () => {
         <tbody>
           <tr v-for="line in own.unknown" :key="`${line.assignmentId} ${line.entry} ${line.part}`">
             <td>
-              <RouterLink :to="`/marking/${line.assignmentId}/${line.entry}/${line.part}/unknown`">{{
-                stem(line.stem)
-              }}</RouterLink>
+              <RouterLink
+                :to="`/marking/${line.assignmentId}/${line.entry}/${line.part}/unknown`"
+                >{{ stem(line.stem) }}</RouterLink
+              >
             </td>
             <td>
               {{ line.title }} <span class="faded small">{{ line.recipients }}</span>

@@ -22,7 +22,12 @@ const { params } = useRoute();
 const source: Source = params.readingId
   ? { by: 'second', readingId: Number(params.readingId) }
   : params.entryId
-    ? { by: 'item', assignmentId: Number(params.assignmentId), entry: String(params.entryId), part: String(params.partId) } // prettier-ignore
+    ? {
+        by: 'item',
+        assignmentId: Number(params.assignmentId),
+        entry: String(params.entryId),
+        part: String(params.partId),
+      }
     : { by: 'student', assignmentId: Number(params.assignmentId) };
 const { work, tasks, load, give } = useMarking(source);
 
@@ -42,10 +47,17 @@ const marked = computed(() => tasks.value.filter(isMarked).length);
 const names = computed(() => {
   const all = here.value?.all ?? [];
   const students = all.flatMap(({ student }) => student ?? []);
-  if (hidden.value || students.length < all.length) return all.length === 1 ? 'One student' : count(all.length, 'student'); // prettier-ignore
-  return listing(students.map(({ name, className }) => `${name}${className ? ` (${className})` : ''}`));
+  if (hidden.value || students.length < all.length)
+    return all.length === 1 ? 'One student' : count(all.length, 'student');
+  return listing(
+    students.map(({ name, className }) => `${name}${className ? ` (${className})` : ''}`),
+  );
 });
-const where = { item: 'Marking', student: 'Marking, student by student', second: 'Second reading: without names and without the first marks' }[source.by]; // prettier-ignore
+const where = {
+  item: 'Marking',
+  student: 'Marking, student by student',
+  second: 'Second reading: without names and without the first marks',
+}[source.by];
 
 /** What was typed for an answer and not given yet, by the answer. */
 interface Typed {
@@ -53,7 +65,9 @@ interface Typed {
   levels: Levels;
   comment: string;
 }
-const kept = useKeptForm<Record<string, Typed>>(`marking-${source.by === 'second' ? source.readingId : source.assignmentId}`); // prettier-ignore
+const kept = useKeptForm<Record<string, Typed>>(
+  `marking-${source.by === 'second' ? source.readingId : source.assignmentId}`,
+);
 const keyOf = ({ part: asked, all }: Task) =>
   `${asked.entry}/${asked.part}/${all.map(({ attemptId }) => attemptId).join('-')}`;
 /** Whether what stands in the fields was typed earlier and never given. */
@@ -73,10 +87,11 @@ const isSame = (a: Typed, b: Typed) => JSON.stringify(a) === JSON.stringify(b);
 watch([points, levels, comment], () => {
   if (!here.value) return;
   const { [keyOf(here.value)]: _, ...others } = kept.read() ?? {};
-  if (!isSame(typed(), givenOf(here.value))) kept.write({ ...others, [keyOf(here.value)]: typed() });
+  if (!isSame(typed(), givenOf(here.value)))
+    kept.write({ ...others, [keyOf(here.value)]: typed() });
   else if (Object.keys(others).length > 0) kept.write(others);
   else kept.forget();
-}); // prettier-ignore
+});
 
 function show(to: number): void {
   at.value = to;
@@ -92,11 +107,16 @@ function show(to: number): void {
 onMounted(async () => {
   try {
     await load();
-    show(Math.max(0, tasks.value.findIndex((task) => !isMarked(task))));
+    show(
+      Math.max(
+        0,
+        tasks.value.findIndex((task) => !isMarked(task)),
+      ),
+    );
   } catch (error) {
     wrong.value = inWords(error);
   }
-}); // prettier-ignore
+});
 
 /** The next one that has no mark, from here on and then from the start; null when all have. */
 function unmarkedAfter(from: number): number | null {
@@ -148,15 +168,29 @@ async function mark(): Promise<void> {
   }
   const before = markOf(task);
   const index = at.value;
-  if (!(await put({ points: value, levels: levelsStand.value ? levels.value : null, comment: comment.value }))) return;
+  if (
+    !(await put({
+      points: value,
+      levels: levelsStand.value ? levels.value : null,
+      comment: comment.value,
+    }))
+  )
+    return;
   const to = unmarkedAfter(index);
   const all = to === null ? ' Everything is marked.' : '';
-  done(`${pointsText(value)} of ${pointsText(most)} for ${count(task.all.length, 'student')}.${all}`, async () => {
-    show(index);
-    const back = { points: before?.points ?? null, levels: before?.levels ?? null, comment: before?.comment ?? '' };
-    if (await put(back)) show(index);
-    else failed(new Error(wrong.value));
-  });
+  done(
+    `${pointsText(value)} of ${pointsText(most)} for ${count(task.all.length, 'student')}.${all}`,
+    async () => {
+      show(index);
+      const back = {
+        points: before?.points ?? null,
+        levels: before?.levels ?? null,
+        comment: before?.comment ?? '',
+      };
+      if (await put(back)) show(index);
+      else failed(new Error(wrong.value));
+    },
+  );
   show(to ?? index);
 }
 async function takeBack(): Promise<void> {
@@ -170,8 +204,11 @@ function key(event: KeyboardEvent): void {
   const typing = target?.matches('input:not([type=radio]), textarea, select') ?? false;
   if (typing && !(event.key === 'Enter' && target instanceof HTMLInputElement)) return;
   if (/^\d$/.test(event.key) && Number(event.key) <= part.value.most) points.value = event.key;
-  else if (event.key === 'Enter' && !(target instanceof HTMLButtonElement || target instanceof HTMLAnchorElement))
-    void mark(); // prettier-ignore
+  else if (
+    event.key === 'Enter' &&
+    !(target instanceof HTMLButtonElement || target instanceof HTMLAnchorElement)
+  )
+    void mark();
   else if (event.key === 'n') nextUnmarked();
   else return;
   event.preventDefault();
@@ -213,11 +250,14 @@ function hide(): void {
         </details>
         <p class="who">
           <b>{{ names }}</b>
-          <template v-if="here.all.length > 1">: the same answer, marked once for all of them</template>
+          <template v-if="here.all.length > 1"
+            >: the same answer, marked once for all of them</template
+          >
         </p>
         <AnswerShown :key="at" :task="here" />
-        <!-- prettier-ignore -->
-        <p v-if="here.all[0]!.words !== null" class="faded">{{ count(here.all[0]!.words!, 'word') }}</p>
+        <p v-if="here.all[0]!.words !== null" class="faded">
+          {{ count(here.all[0]!.words!, 'word') }}
+        </p>
       </div>
     </template>
     <template #right>
@@ -241,25 +281,44 @@ function hide(): void {
               {{ part.criteria.length ? 'the sum of the levels' : 'a number key will do' }}</span
             ></span
           >
-          <input v-model="points" class="plain-input few" inputmode="decimal" autocomplete="off" :disabled="!mayMark" />
+          <input
+            v-model="points"
+            class="plain-input few"
+            inputmode="decimal"
+            autocomplete="off"
+            :disabled="!mayMark"
+          />
         </label>
         <label class="field">
           <span class="label"
             >Comment
-            <span class="faded">{{ source.by === 'second' ? 'for the first marker' : 'for the student' }}</span></span
+            <span class="faded">{{
+              source.by === 'second' ? 'for the first marker' : 'for the student'
+            }}</span></span
           >
-          <textarea v-model="comment" class="plain-input" rows="4" maxlength="2000" :disabled="!mayMark" />
+          <textarea
+            v-model="comment"
+            class="plain-input"
+            rows="4"
+            maxlength="2000"
+            :disabled="!mayMark"
+          />
         </label>
         <ul v-if="part.comments.length" class="kept" aria-label="Comments given before">
           <li v-for="one in part.comments" :key="one">
-            <button type="button" class="word" :disabled="!mayMark" @click="comment = one">{{ one }}</button>
+            <button type="button" class="word" :disabled="!mayMark" @click="comment = one">
+              {{ one }}
+            </button>
           </li>
         </ul>
         <p v-if="recovered" class="faded small">You had typed this before and not given it yet.</p>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-        <el-button v-if="mayMark" type="primary" native-type="submit" :loading="busy">Mark it</el-button>
-        <el-button v-if="mayMark && isMarked(here)" :disabled="busy" @click="takeBack">Take the mark back</el-button>
-        <!-- prettier-ignore -->
+        <el-button v-if="mayMark" type="primary" native-type="submit" :loading="busy"
+          >Mark it</el-button
+        >
+        <el-button v-if="mayMark && isMarked(here)" :disabled="busy" @click="takeBack"
+          >Take the mark back</el-button
+        >
         <p v-if="markOf(here)" class="faded small">
           {{ markOf(here)!.points === null ? 'Taken back' : 'Marked' }} by {{ markOf(here)!.by }},
           {{ words.time(markOf(here)!.at) }}.

@@ -16,7 +16,11 @@ import { pointsText, useWords } from '../words';
 
 const words = useWords();
 const { params } = useRoute();
-const place = { assignmentId: Number(params.assignmentId), entryId: String(params.entryId), partId: String(params.partId) }; // prettier-ignore
+const place = {
+  assignmentId: Number(params.assignmentId),
+  entryId: String(params.entryId),
+  partId: String(params.partId),
+};
 type Own = AnswerOf<typeof api.readAgreement>;
 type Difference = NonNullable<Own['reading']>['differences'][number];
 const own = ref<Own | null>(null);
@@ -35,8 +39,13 @@ async function act(what: () => Promise<unknown>, said = ''): Promise<void> {
   }
 }
 onMounted(() => act(async () => {}));
-const ask = () => act(() => call('askSecond', { params: place, body: { reader: reader.value } }), 'Asked. It stands on their marking page.'); // prettier-ignore
-const takeBack = () => act(() => call('askSecond', { params: place, body: { reader: null } }), 'Taken back.');
+const ask = () =>
+  act(
+    () => call('askSecond', { params: place, body: { reader: reader.value } }),
+    'Asked. It stands on their marking page.',
+  );
+const takeBack = () =>
+  act(() => call('askSecond', { params: place, body: { reader: null } }), 'Taken back.');
 function settle(line: Difference, points: number, comment: string): Promise<void> {
   const body = { attemptId: line.attemptId, version: line.version, points, comment };
   return act(() => call('settle', { params: place, body }), `Settled at ${pointsText(points)}.`);
@@ -44,16 +53,20 @@ function settle(line: Difference, points: number, comment: string): Promise<void
 function settleAt(line: Difference): void {
   const points = Number((third.value[line.attemptId] ?? '').replace(',', '.'));
   if (third.value[line.attemptId]?.trim() && points >= 0 && points <= own.value!.most)
-    void settle(line, points, line.first.comment); // prettier-ignore
+    void settle(line, points, line.first.comment);
   else wrong.value = `Points are a number from 0 to ${pointsText(own.value!.most)}.`;
 }
 const reading = computed(() => own.value?.reading ?? null);
-const left = computed(() => reading.value?.differences.filter(({ settled }) => settled === null).length ?? 0);
+const left = computed(
+  () => reading.value?.differences.filter(({ settled }) => settled === null).length ?? 0,
+);
 </script>
 
 <template>
   <PageHead :title="own?.title ?? 'Second reader'" where="Second reader">
-    <RouterLink :to="`/marking/${place.assignmentId}/${place.entryId}/${place.partId}`">Back to marking</RouterLink>
+    <RouterLink :to="`/marking/${place.assignmentId}/${place.entryId}/${place.partId}`"
+      >Back to marking</RouterLink
+    >
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <FacingPages v-if="own" name="second" left="Agreement" right="Differences" :start="44">
@@ -62,23 +75,29 @@ const left = computed(() => reading.value?.differences.filter(({ settled }) => s
         <RichText :html="own.stem" />
         <template v-if="!reading">
           <p>
-            A colleague marks the same answers without seeing names or your marks. Scores stay yours; here you see how
-            far you agree, and settle what you do not.
+            A colleague marks the same answers without seeing names or your marks. Scores stay
+            yours; here you see how far you agree, and settle what you do not.
           </p>
           <label class="field">
             <span class="label">Colleague</span>
             <select v-model="reader" class="plain-input">
               <option :value="null" disabled>Choose</option>
-              <option v-for="one in own.colleagues" :key="one.accountId" :value="one.accountId">{{ one.name }}</option>
+              <option v-for="one in own.colleagues" :key="one.accountId" :value="one.accountId">
+                {{ one.name }}
+              </option>
             </select>
           </label>
-          <el-button type="primary" :disabled="reader === null" @click="ask">Ask to read it</el-button>
+          <el-button type="primary" :disabled="reader === null" @click="ask"
+            >Ask to read it</el-button
+          >
         </template>
         <template v-else>
           <p>
-            <b>{{ reading.reader }}</b> was asked {{ words.time(reading.askedAt) }} and has marked {{ reading.done }} of
-            {{ reading.all }}.
-            <button v-if="reading.done === 0" type="button" class="word" @click="takeBack">Take it back</button>
+            <b>{{ reading.reader }}</b> was asked {{ words.time(reading.askedAt) }} and has marked
+            {{ reading.done }} of {{ reading.all }}.
+            <button v-if="reading.done === 0" type="button" class="word" @click="takeBack">
+              Take it back
+            </button>
           </p>
           <table class="ruled">
             <tbody>
@@ -134,13 +153,17 @@ const left = computed(() => reading.value?.differences.filter(({ settled }) => s
             <thead>
               <tr>
                 <td />
-                <th v-for="point in reading.points" :key="point" class="figures">{{ pointsText(point) }}</th>
+                <th v-for="point in reading.points" :key="point" class="figures">
+                  {{ pointsText(point) }}
+                </th>
               </tr>
             </thead>
             <tbody>
               <tr v-for="(line, at) in reading.table" :key="at">
                 <th class="figures">{{ pointsText(reading.points[at]!) }}</th>
-                <td v-for="(n, to) in line" :key="to" class="figures" :class="{ same: at === to }">{{ n || '·' }}</td>
+                <td v-for="(n, to) in line" :key="to" class="figures" :class="{ same: at === to }">
+                  {{ n || '·' }}
+                </td>
               </tr>
             </tbody>
           </table>
@@ -151,10 +174,16 @@ const left = computed(() => reading.value?.differences.filter(({ settled }) => s
       <div class="inset">
         <p v-if="!reading" class="faded">Differences stand here once a colleague has marked.</p>
         <p v-else-if="reading.differences.length === 0" class="faded">
-          {{ reading.n ? 'You agree on everything that both have marked.' : 'Nothing has been marked by both yet.' }}
+          {{
+            reading.n
+              ? 'You agree on everything that both have marked.'
+              : 'Nothing has been marked by both yet.'
+          }}
         </p>
         <template v-else>
-          <p class="faded">{{ left ? `${count(left, 'difference')} to settle.` : 'All differences are settled.' }}</p>
+          <p class="faded">
+            {{ left ? `${count(left, 'difference')} to settle.` : 'All differences are settled.' }}
+          </p>
           <article v-for="line in reading.differences" :key="line.attemptId">
             <p>
               <b>{{ line.student }}</b>
@@ -162,7 +191,8 @@ const left = computed(() => reading.value?.differences.filter(({ settled }) => s
             <p class="said">{{ line.said }}</p>
             <ul>
               <li>
-                You: <b>{{ pointsText(line.first.points) }}</b> <span class="faded">{{ line.first.comment }}</span>
+                You: <b>{{ pointsText(line.first.points) }}</b>
+                <span class="faded">{{ line.first.comment }}</span>
               </li>
               <li>
                 {{ reading.reader }}: <b>{{ pointsText(line.second.points) }}</b>

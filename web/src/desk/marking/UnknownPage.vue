@@ -15,7 +15,11 @@ import { useRepair } from '../repairs/useRepair';
 import { done, failed } from '../undo';
 
 const { params } = useRoute();
-const place = { assignmentId: Number(params.assignmentId), entryId: String(params.entryId), partId: String(params.partId) }; // prettier-ignore
+const place = {
+  assignmentId: Number(params.assignmentId),
+  entryId: String(params.entryId),
+  partId: String(params.partId),
+};
 const own = ref<AnswerOf<typeof api.readUnknown> | null>(null);
 const chosen = ref('');
 const failedToLoad = ref('');
@@ -37,7 +41,8 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
     await call('decideWrong', { params: place, body: { spellings, wrong: asWrong } });
     forget();
     await load();
-    if (asWrong) done(`${count(spellings.length, 'answer')} stay wrong.`, () => leaveWrong(spellings, false));
+    if (asWrong)
+      done(`${count(spellings.length, 'answer')} stay wrong.`, () => leaveWrong(spellings, false));
   } catch (error) {
     failed(error);
   }
@@ -66,15 +71,23 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
             </tr>
           </thead>
           <tbody>
-            <tr v-for="answer in open" :key="answer.spelling" :class="{ here: chosen === answer.said }">
+            <tr
+              v-for="answer in open"
+              :key="answer.spelling"
+              :class="{ here: chosen === answer.said }"
+            >
               <td>
                 <b>{{ answer.said }}</b>
               </td>
               <td class="figures">{{ answer.students }}</td>
               <td class="acts">
                 <template v-if="own.mayDecide">
-                  <button type="button" class="word" @click="consider(answer.said)">Counts as right …</button>
-                  <button type="button" class="word" @click="leaveWrong([answer.spelling], true)">Stays wrong</button>
+                  <button type="button" class="word" @click="consider(answer.said)">
+                    Counts as right …
+                  </button>
+                  <button type="button" class="word" @click="leaveWrong([answer.spelling], true)">
+                    Stays wrong
+                  </button>
                 </template>
               </td>
             </tr>
@@ -96,8 +109,14 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
           <summary>{{ count(decided.length, 'answer') }} that stay wrong</summary>
           <ul>
             <li v-for="answer in decided" :key="answer.spelling">
-              {{ answer.said }} <span class="faded">{{ count(answer.students, 'student') }}</span> {{ ' '
-              }}<button v-if="own.mayDecide" type="button" class="word" @click="leaveWrong([answer.spelling], false)">
+              {{ answer.said }} <span class="faded">{{ count(answer.students, 'student') }}</span>
+              {{ ' '
+              }}<button
+                v-if="own.mayDecide"
+                type="button"
+                class="word"
+                @click="leaveWrong([answer.spelling], false)"
+              >
                 Ask again
               </button>
             </li>
@@ -126,8 +145,8 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
           </RepairEffect>
         </template>
         <p v-else-if="!wrong" class="faded">
-          Before an answer is taken into the key, this page says who gains by it. The key of the bank’s own item stays
-          as it is.
+          Before an answer is taken into the key, this page says who gains by it. The key of the
+          bank’s own item stays as it is.
         </p>
       </div>
     </template>

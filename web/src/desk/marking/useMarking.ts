@@ -25,7 +25,8 @@ export type Source =
   | { by: 'second'; readingId: number };
 
 export const markOf = ({ all }: Task) => all[0]?.mark ?? null;
-export const isMarked = ({ all }: Task) => all.every(({ mark }) => mark !== null && mark.points !== null);
+export const isMarked = ({ all }: Task) =>
+  all.every(({ mark }) => mark !== null && mark.points !== null);
 
 export function useMarking(source: Source) {
   const work = ref<MarkingWork | null>(null);
@@ -33,13 +34,23 @@ export function useMarking(source: Source) {
   const tasks = computed<Task[]>(() => {
     if (!work.value) return [];
     const parts = work.value.parts;
-    const partOf = ({ entry, part }: MarkedAnswer) => parts.find((own) => own.entry === entry && own.part === part)!;
-    if (source.by !== 'student') return parts.flatMap((part) => sameAnswers(work.value!.answers).map(({ response, all }) => ({ part, response, all }))); // prettier-ignore
+    const partOf = ({ entry, part }: MarkedAnswer) =>
+      parts.find((own) => own.entry === entry && own.part === part)!;
+    if (source.by !== 'student')
+      return parts.flatMap((part) =>
+        sameAnswers(work.value!.answers).map(({ response, all }) => ({ part, response, all })),
+      );
     const order = new Map(
-      [...new Set(work.value.answers.map(({ attemptId }) => attemptId))].map((own, at) => [own, at]),
+      [...new Set(work.value.answers.map(({ attemptId }) => attemptId))].map((own, at) => [
+        own,
+        at,
+      ]),
     );
     return [...work.value.answers]
-      .sort((a, b) => order.get(a.attemptId)! - order.get(b.attemptId)! || partOf(a).number - partOf(b).number)
+      .sort(
+        (a, b) =>
+          order.get(a.attemptId)! - order.get(b.attemptId)! || partOf(a).number - partOf(b).number,
+      )
       .map((own) => ({ part: partOf(own), response: own.response, all: [own] }));
   });
 
@@ -56,8 +67,13 @@ export function useMarking(source: Source) {
   async function give({ part, all }: Task, given: Given): Promise<void> {
     const attempts = all.map(({ attemptId, mark }) => ({ attemptId, version: mark?.version ?? 0 }));
     const body = { attempts, ...given };
-    if (source.by === 'second') await call('giveSecond', { params: { readingId: source.readingId }, body });
-    else await call('giveMarks', { params: { assignmentId: source.assignmentId, entryId: part.entry, partId: part.part }, body }); // prettier-ignore
+    if (source.by === 'second')
+      await call('giveSecond', { params: { readingId: source.readingId }, body });
+    else
+      await call('giveMarks', {
+        params: { assignmentId: source.assignmentId, entryId: part.entry, partId: part.part },
+        body,
+      });
     await load();
   }
 

@@ -1,7 +1,12 @@
 <script setup lang="ts">
 /** A passage: left what is written, with an easier version beside the original; right as a student sees it. */
 import type { AnswerOf, api } from '@oaken/contract';
-import { passageContent, passageForSitting, type Numbering, type PassageContent } from '@oaken/core/passages';
+import {
+  passageContent,
+  passageForSitting,
+  type Numbering,
+  type PassageContent,
+} from '@oaken/core/passages';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, provide, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -31,7 +36,18 @@ const clientKey = crypto.randomUUID();
 
 const read = ref<AnswerOf<typeof api.readPassage> | null>(null);
 const kept = useKeptText<PassageContent>(draftKey, () => read.value?.passage.revisionId ?? 'new');
-const { text: content, changed, recovered, base, take, rebase, recover, startOver, forget, asSent } = kept;
+const {
+  text: content,
+  changed,
+  recovered,
+  base,
+  take,
+  rebase,
+  recover,
+  startOver,
+  forget,
+  asSent,
+} = kept;
 function startAgain(): void {
   const back = startOver();
   showEasier();
@@ -50,7 +66,8 @@ const wrong = ref('');
 const serverProblems = ref<Problem[]>([]);
 
 async function load(): Promise<void> {
-  if (passageId === null) return take({ title: '', body: '', numbering: 'none', easier: '', source: '' });
+  if (passageId === null)
+    return take({ title: '', body: '', numbering: 'none', easier: '', source: '' });
   read.value = await call('readPassage', { params: { passageId } });
   take(read.value.content);
 }
@@ -59,7 +76,10 @@ onMounted(async () => {
   try {
     await Promise.all([library.load(), load()]);
     bank.value =
-      read.value?.passage.bankId ?? library.banks.find((own) => own.mine)?.id ?? library.mayChange[0]?.id ?? null;
+      read.value?.passage.bankId ??
+      library.banks.find((own) => own.mine)?.id ??
+      library.mayChange[0]?.id ??
+      null;
     if (recover()) other.value = read.value;
     showEasier();
   } catch (error) {
@@ -95,13 +115,18 @@ async function save(basedOn = Number(base.value)): Promise<void> {
   const own = whole.value;
   try {
     if (passageId === null) {
-      const made = await call('makePassage', { body: { clientKey, bank: bank.value, content: own } });
+      const made = await call('makePassage', {
+        body: { clientKey, bank: bank.value, content: own },
+      });
       forget();
       rebase(sent);
       done('The passage is there. Items can ask about it now.');
       await router.replace(`/passages/${made.id}`);
     } else {
-      const { items } = await call('revisePassage', { params: { passageId }, body: { basedOn, content: own } });
+      const { items } = await call('revisePassage', {
+        params: { passageId },
+        body: { basedOn, content: own },
+      });
       read.value = await call('readPassage', { params: { passageId } });
       forget();
       other.value = null;
@@ -135,7 +160,8 @@ async function takeTheirs(): Promise<void> {
 }
 async function lookBack(revision: number): Promise<void> {
   content.value = {
-    ...(await call('readPassage', { params: { passageId: passageId! }, query: { revision } })).content,
+    ...(await call('readPassage', { params: { passageId: passageId! }, query: { revision } }))
+      .content,
   };
   showEasier();
 }
@@ -155,7 +181,9 @@ const numberingWords: Record<Numbering, string> = {
     This is what you had typed before; it was not saved yet.
     <button class="word" @click="startAgain">Go back to the saved text</button>
   </p>
-  <p v-if="!mayEdit" class="notice">This passage belongs to others; you can use it in items of yours.</p>
+  <p v-if="!mayEdit" class="notice">
+    This passage belongs to others; you can use it in items of yours.
+  </p>
   <SavedMeanwhile
     v-if="other && whole"
     what="passage"
@@ -164,26 +192,46 @@ const numberingWords: Record<Numbering, string> = {
     @mine="keepMine"
     @theirs="takeTheirs"
   />
-  <FacingPages v-if="content" name="passage" left="Passage" right="As a student sees it" :start="54">
+  <FacingPages
+    v-if="content"
+    name="passage"
+    left="Passage"
+    right="As a student sees it"
+    :start="54"
+  >
     <template #left>
       <fieldset class="inset plain" :disabled="!mayEdit">
         <label class="field"
-          ><span class="label">Title</span><input v-model="content.title" class="plain-input" maxlength="200"
+          ><span class="label">Title</span
+          ><input v-model="content.title" class="plain-input" maxlength="200"
         /></label>
-        <p v-for="problem in changed ? under(problems, '/title') : []" :key="problem.message" class="wrong">
+        <p
+          v-for="problem in changed ? under(problems, '/title') : []"
+          :key="problem.message"
+          class="wrong"
+        >
           {{ problem.message }}
         </p>
         <RichField v-model="content.body" label="Text of the passage" />
-        <p v-for="problem in changed ? under(problems, '/body') : []" :key="problem.message" class="wrong">
+        <p
+          v-for="problem in changed ? under(problems, '/body') : []"
+          :key="problem.message"
+          class="wrong"
+        >
           {{ problem.message }}
         </p>
         <label class="field gap">
           <span class="label">Numbers at the left</span>
           <select v-model="content.numbering" class="plain-input">
-            <option v-for="(name, own) in numberingWords" :key="own" :value="own">{{ name }}</option>
+            <option v-for="(name, own) in numberingWords" :key="own" :value="own">
+              {{ name }}
+            </option>
           </select>
         </label>
-        <label><input v-model="hasEasier" type="checkbox" /> an easier or shortened version for some students</label>
+        <label
+          ><input v-model="hasEasier" type="checkbox" /> an easier or shortened version for some
+          students</label
+        >
         <template v-if="hasEasier">
           <RichField v-model="content.easier" label="Easier version" />
           <p v-for="problem in under(problems, '/easier')" :key="problem.message" class="wrong">
@@ -197,15 +245,23 @@ const numberingWords: Record<Numbering, string> = {
         <label v-if="passageId === null" class="field">
           <span class="label">Bank</span>
           <select v-model="bank" class="plain-input">
-            <option v-for="own in library.mayChange" :key="own.id" :value="own.id">{{ own.name }}</option>
+            <option v-for="own in library.mayChange" :key="own.id" :value="own.id">
+              {{ own.name }}
+            </option>
           </select>
         </label>
         <template v-if="read && read.revisions.length > 1">
           <h3>Revisions</h3>
           <ul>
             <li v-for="own in read.revisions" :key="own.id">
-              Revision {{ own.number }} <span class="faded">by {{ own.by }}, {{ words.time(own.at) }}</span>
-              <button v-if="own.id !== read.passage.revisionId" type="button" class="word" @click="lookBack(own.id)">
+              Revision {{ own.number }}
+              <span class="faded">by {{ own.by }}, {{ words.time(own.at) }}</span>
+              <button
+                v-if="own.id !== read.passage.revisionId"
+                type="button"
+                class="word"
+                @click="lookBack(own.id)"
+              >
                 go back to it
               </button>
             </li>
@@ -215,15 +271,20 @@ const numberingWords: Record<Numbering, string> = {
     </template>
     <template #right>
       <div class="inset">
-        <label v-if="hasEasier" class="which"><input v-model="seeEasier" type="checkbox" /> the easier version</label>
+        <label v-if="hasEasier" class="which"
+          ><input v-model="seeEasier" type="checkbox" /> the easier version</label
+        >
         <PassageView v-if="shown" :passage="shown" />
       </div>
     </template>
   </FacingPages>
   <FootingLine label="Passage">
-    <span>{{ different ? 'Not saved yet; kept in this browser' : read ? 'As saved' : 'Nothing written yet' }}</span>
+    <span>{{
+      different ? 'Not saved yet; kept in this browser' : read ? 'As saved' : 'Nothing written yet'
+    }}</span>
     <span v-if="read"
-      ><b>{{ count(read.passage.items, 'item') }}</b> {{ read.passage.items === 1 ? 'asks' : 'ask' }} about it</span
+      ><b>{{ count(read.passage.items, 'item') }}</b>
+      {{ read.passage.items === 1 ? 'asks' : 'ask' }} about it</span
     >
     <template #actions>
       <el-button

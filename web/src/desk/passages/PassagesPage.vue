@@ -30,7 +30,9 @@ watch(words, () => {
 
 <template>
   <PageHead title="Passages" where="Banks"
-    ><el-button type="primary" @click="router.push('/passages/new')">Write a passage</el-button></PageHead
+    ><el-button type="primary" @click="router.push('/passages/new')"
+      >Write a passage</el-button
+    ></PageHead
   >
   <div class="one-sheet">
     <input

@@ -26,13 +26,14 @@ const shown = (name: (typeof figures)[number][1], at: 'before' | 'after') => {
     <li v-for="own in ahead.words" :key="own">{{ own }}</li>
   </ul>
   <p class="sum">
-    <b>{{ count(ahead.gain.length, 'student') }}</b> {{ ahead.gain.length === 1 ? 'gains' : 'gain' }},
-    <b>{{ ahead.lose.length }}</b> {{ ahead.lose.length === 1 ? 'loses' : 'lose' }}, {{ ahead.same }}
+    <b>{{ count(ahead.gain.length, 'student') }}</b>
+    {{ ahead.gain.length === 1 ? 'gains' : 'gain' }}, <b>{{ ahead.lose.length }}</b>
+    {{ ahead.lose.length === 1 ? 'loses' : 'lose' }}, {{ ahead.same }}
     {{ ahead.same === 1 ? 'stands' : 'stand' }} as before.
   </p>
   <p v-if="ahead.working > 0" class="faded">
-    {{ count(ahead.working, 'student is', 'students are') }} still working: their work is scored like this when it is
-    handed in.
+    {{ count(ahead.working, 'student is', 'students are') }} still working: their work is scored
+    like this when it is handed in.
   </p>
   <table class="ruled">
     <thead>
@@ -45,7 +46,9 @@ const shown = (name: (typeof figures)[number][1], at: 'before' | 'after') => {
     <tbody>
       <tr v-for="[title, name] in figures" :key="name">
         <td>{{ title }}</td>
-        <td class="figures" :title="figureTitle(ahead.figures.before[name])">{{ shown(name, 'before') }}</td>
+        <td class="figures" :title="figureTitle(ahead.figures.before[name])">
+          {{ shown(name, 'before') }}
+        </td>
         <td class="figures" :title="figureTitle(ahead.figures.after[name])">
           <b>{{ shown(name, 'after') }}</b>
         </td>
@@ -73,13 +76,16 @@ const shown = (name: (typeof figures)[number][1], at: 'before' | 'after') => {
         <tbody>
           <tr v-for="own in list" :key="own.student.id">
             <td>
-              {{ hidden ? 'A student' : own.student.name }} <span class="faded small">{{ own.student.class }}</span>
+              {{ hidden ? 'A student' : own.student.name }}
+              <span class="faded small">{{ own.student.class }}</span>
             </td>
             <td class="figures">
               {{ pointsText(own.before.points) }} of {{ pointsText(own.before.most) }} →
               <b>{{ pointsText(own.after.points) }}</b> of {{ pointsText(own.after.most) }}
             </td>
-            <td class="figures">{{ percent(share(own.before)) }} → {{ percent(share(own.after)) }}</td>
+            <td class="figures">
+              {{ percent(share(own.before)) }} → {{ percent(share(own.after)) }}
+            </td>
             <td>{{ own.bands ? `${own.bands.before} → ${own.bands.after}` : '' }}</td>
           </tr>
         </tbody>

@@ -2,7 +2,13 @@
 /** Changing what counts of one item after the test: left the change, right who gains and loses by it, before it is done. */
 import type { AnswerOf, api, BodyOf } from '@oaken/contract';
 import type { ItemResult, ResultsAnswer } from '@oaken/contract/results';
-import { forSitting, kindOf, responsesInWords, type ItemContent, type Part } from '@oaken/core/items';
+import {
+  forSitting,
+  kindOf,
+  responsesInWords,
+  type ItemContent,
+  type Part,
+} from '@oaken/core/items';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
@@ -37,7 +43,10 @@ const content = ref<ItemContent | null>(null);
 const points = ref('');
 const reason = ref('');
 const tell = ref(false);
-const accepted = typeof route.query.accept === 'string' && typeof route.query.part === 'string' ? { part: route.query.part, response: route.query.accept } : null; // prettier-ignore
+const accepted =
+  typeof route.query.accept === 'string' && typeof route.query.part === 'string'
+    ? { part: route.query.part, response: route.query.accept }
+    : null;
 
 async function load(): Promise<void> {
   try {
@@ -62,7 +71,8 @@ onMounted(async () => {
   const more = part && accepted && kindOf(part).accept?.(part, accepted.response);
   if (more) setPart(content.value!.parts.indexOf(part), more);
 });
-const setPart = (at: number, part: Part) => (content.value = { ...content.value!, parts: content.value!.parts.with(at, part) }); // prettier-ignore
+const setPart = (at: number, part: Part) =>
+  (content.value = { ...content.value!, parts: content.value!.parts.with(at, part) });
 
 /** What differs from how it counts now; null while nothing does. */
 const change = computed<Change | null>(() => {
@@ -70,7 +80,8 @@ const change = computed<Change | null>(() => {
   const own: Change = { entry };
   const settled = way.value === 'key' ? null : way.value;
   if (settled !== item.value.settled) own.settled = settled;
-  if (JSON.stringify(content.value) !== JSON.stringify(item.value.content)) own.content = content.value;
+  if (JSON.stringify(content.value) !== JSON.stringify(item.value.content))
+    own.content = content.value;
   const worth = Number(points.value.replace(',', '.'));
   if (points.value.trim() !== '' && worth !== item.value.most) own.points = worth;
   return Object.keys(own).length > 1 ? own : null;
@@ -83,15 +94,30 @@ watch(change, (now) => {
 });
 /** Quick ways for choices: each choice with how many took it. */
 const taken = (id: string) => item.value?.options.find((option) => option.id === id)?.n ?? 0;
-const quick = computed(() => content.value?.parts.findIndex(({ kind }) => kind === 'single-choice' || kind === 'multiple-choice') ?? -1); // prettier-ignore
+const quick = computed(
+  () =>
+    content.value?.parts.findIndex(
+      ({ kind }) => kind === 'single-choice' || kind === 'multiple-choice',
+    ) ?? -1,
+);
 function toggleKey(at: number, id: string): void {
   const part = content.value!.parts[at] as Part & { key: string[] };
   const key = part.key.includes(id) ? part.key.filter((own) => own !== id) : [...part.key, id];
   setPart(at, { ...part, key } as Part);
 }
 const choicesOf = (at: number) => {
-  const part = content.value!.parts[at] as Part & { key: string[]; choices: { id: string; text: string }[] };
-  return part.choices.map((own) => ({ ...own, right: part.key.includes(own.id), said: responsesInWords({ parts: [part] }, { [part.id]: part.kind === 'single-choice' ? own.id : [own.id] }) })); // prettier-ignore
+  const part = content.value!.parts[at] as Part & {
+    key: string[];
+    choices: { id: string; text: string }[];
+  };
+  return part.choices.map((own) => ({
+    ...own,
+    right: part.key.includes(own.id),
+    said: responsesInWords(
+      { parts: [part] },
+      { [part.id]: part.kind === 'single-choice' ? own.id : [own.id] },
+    ),
+  }));
 };
 const whole = ref(false);
 
@@ -100,13 +126,39 @@ const bank = ref<AnswerOf<typeof api.readItem>['item'] | null>(null);
 const bankLags = computed(() => {
   if (!bank.value || bank.value.may !== 'edit' || !item.value) return false;
   const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
-  return !same(bank.value.content, item.value.content) && same(forSitting(bank.value.content), forSitting(item.value.content)); // prettier-ignore
+  return (
+    !same(bank.value.content, item.value.content) &&
+    same(forSitting(bank.value.content), forSitting(item.value.content))
+  );
 });
 async function takeIntoBank(): Promise<void> {
-  const { id: itemId, revisionId: basedOn, subject, grades, standards, depth, seconds, tags, author, licence } = bank.value!; // prettier-ignore
-  const facts = { subject, grades, standards: standards.map(({ id }) => id), depth, seconds, tags, author, licence };
+  const {
+    id: itemId,
+    revisionId: basedOn,
+    subject,
+    grades,
+    standards,
+    depth,
+    seconds,
+    tags,
+    author,
+    licence,
+  } = bank.value!;
+  const facts = {
+    subject,
+    grades,
+    standards: standards.map(({ id }) => id),
+    depth,
+    seconds,
+    tags,
+    author,
+    licence,
+  };
   try {
-    await call('reviseItem', { params: { itemId }, body: { basedOn, content: item.value!.content, facts } });
+    await call('reviseItem', {
+      params: { itemId },
+      body: { basedOn, content: item.value!.content, facts },
+    });
     done('The bank’s item has this key now; tests that pin the earlier revision keep it.');
     await readBank();
   } catch (error) {
@@ -116,39 +168,63 @@ async function takeIntoBank(): Promise<void> {
 async function readBank(): Promise<void> {
   const itemId = item.value?.itemId;
   // An item of a bank that I may no longer read is simply not offered.
-  bank.value = itemId ? await call('readItem', { params: { itemId } }).then((found) => found.item, () => null) : null; // prettier-ignore
+  bank.value = itemId
+    ? await call('readItem', { params: { itemId } }).then(
+        (found) => found.item,
+        () => null,
+      )
+    : null;
 }
 const own = computed(() => repairs.value.filter((one) => one.entry === entry || one.mayUndo));
 </script>
 
 <template>
-  <PageHead :title="item ? `What counts: question ${item.number}` : 'What counts'" :where="results?.title ?? 'Results'">
+  <PageHead
+    :title="item ? `What counts: question ${item.number}` : 'What counts'"
+    :where="results?.title ?? 'Results'"
+  >
     <RouterLink :to="`/results/${assignmentId}/items${item ? `?item=${item.number}` : ''}`"
       >Back to the items</RouterLink
     >
   </PageHead>
   <p v-if="failedToLoad" class="wrong inset" role="alert">{{ failedToLoad }}</p>
   <p v-else-if="results && !item" class="wrong inset">This item is no longer in the results.</p>
-  <FacingPages v-if="item && content" name="repair" left="The change" right="What it does" :start="50">
+  <FacingPages
+    v-if="item && content"
+    name="repair"
+    left="The change"
+    right="What it does"
+    :start="50"
+  >
     <template #left>
       <div class="inset">
         <RichText :html="item.content.stem" />
         <fieldset>
           <legend>How it counts</legend>
           <label><input v-model="way" type="radio" value="key" /> by its key</label>
-          <label><input v-model="way" type="radio" value="all-points" /> everybody has all its points</label>
+          <label
+            ><input v-model="way" type="radio" value="all-points" /> everybody has all its
+            points</label
+          >
           <label><input v-model="way" type="radio" value="left-out" /> it is left out</label>
         </fieldset>
         <template v-if="way === 'key'">
           <fieldset v-if="quick >= 0 && !whole">
             <legend>Right</legend>
             <label v-for="choice in choicesOf(quick)" :key="choice.id">
-              <input type="checkbox" :checked="choice.right" @change="toggleKey(quick, choice.id)" />
-              {{ choice.said }} <span class="faded small">{{ count(taken(choice.id), 'student') }}</span>
+              <input
+                type="checkbox"
+                :checked="choice.right"
+                @change="toggleKey(quick, choice.id)"
+              />
+              {{ choice.said }}
+              <span class="faded small">{{ count(taken(choice.id), 'student') }}</span>
             </label>
           </fieldset>
           <template v-if="quick < 0 || whole">
-            <p class="faded small">Change only what counts as right: what students saw stays as it was.</p>
+            <p class="faded small">
+              Change only what counts as right: what students saw stays as it was.
+            </p>
             <PartEditor
               v-for="(part, at) in content.parts"
               :key="part.id"
@@ -167,25 +243,36 @@ const own = computed(() => repairs.value.filter((one) => one.entry === entry || 
           </p>
           <label class="field">
             <span class="label">Worth, in points</span>
-            <input v-model="points" class="plain-input few" inputmode="decimal" autocomplete="off" />
+            <input
+              v-model="points"
+              class="plain-input few"
+              inputmode="decimal"
+              autocomplete="off"
+            />
           </label>
         </template>
         <p v-if="change"><button type="button" class="word" @click="start">As it is now</button></p>
         <p v-if="bankLags && !change" class="bank">
           The bank’s own item still has another key.
-          <button type="button" class="word" @click="takeIntoBank">Take this key into the bank</button>
+          <button type="button" class="word" @click="takeIntoBank">
+            Take this key into the bank
+          </button>
         </p>
         <template v-if="own.length">
           <h3 class="gap">Changed before</h3>
           <ul class="before">
             <li v-for="one in own" :key="one.id" :class="{ undone: one.undone }">
-              <template v-if="one.number !== item.number">Question {{ one.number }}: </template>{{ one.words }}
+              <template v-if="one.number !== item.number">Question {{ one.number }}: </template
+              >{{ one.words }}
               <span class="faded small"
-                >{{ one.by }}, {{ words.time(one.at) }}; {{ one.gained }} gained, {{ one.lost }} lost{{
-                  one.reason ? `; ${one.reason}` : ''
+                >{{ one.by }}, {{ words.time(one.at) }}; {{ one.gained }} gained,
+                {{ one.lost }} lost{{ one.reason ? `; ${one.reason}` : ''
                 }}{{ one.undone ? `; undone by ${one.undone.by}` : '' }}</span
               >
-              {{ ' ' }}<button v-if="one.mayUndo" type="button" class="word" @click="undo(one.id)">Undo</button>
+              {{ ' '
+              }}<button v-if="one.mayUndo" type="button" class="word" @click="undo(one.id)">
+                Undo
+              </button>
             </li>
           </ul>
         </template>
@@ -202,8 +289,8 @@ const own = computed(() => repairs.value.filter((one) => one.entry === entry || 
             </label>
             <p>
               <label
-                ><input v-model="tell" type="checkbox" /> Tell students, with the reason, where they read their
-                score</label
+                ><input v-model="tell" type="checkbox" /> Tell students, with the reason, where they
+                read their score</label
               >
             </p>
             <el-button type="primary" :loading="busy" @click="make(reason, tell)"
@@ -212,7 +299,8 @@ const own = computed(() => repairs.value.filter((one) => one.entry === entry || 
           </RepairEffect>
         </template>
         <p v-else-if="!wrong" class="faded">
-          Change something at the left: this side says who gains and who loses, before anything is done.
+          Change something at the left: this side says who gains and who loses, before anything is
+          done.
         </p>
       </div>
     </template>

@@ -48,9 +48,15 @@ export function useRepair(assignmentId: number, after: () => Promise<unknown>) {
   const make = (reason: string, tell: boolean) =>
     act(async () => {
       if (!looked || !ahead.value) return;
-      const made = await call('makeRepair', { params: { assignmentId }, body: { change: looked, edition: ahead.value.edition, reason, tell } }); // prettier-ignore
+      const made = await call('makeRepair', {
+        params: { assignmentId },
+        body: { change: looked, edition: ahead.value.edition, reason, tell },
+      });
       forget();
-      done(`${count(made.attempts, 'attempt')} scored anew: ${made.gained} gained, ${made.lost} lost.`, () => undo(made.id)); // prettier-ignore
+      done(
+        `${count(made.attempts, 'attempt')} scored anew: ${made.gained} gained, ${made.lost} lost.`,
+        () => undo(made.id),
+      );
       await after();
     });
   return { ahead, wrong, busy, look, make, undo, forget };

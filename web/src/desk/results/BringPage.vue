@@ -28,11 +28,18 @@ async function bring(): Promise<void> {
   busy.value = true;
   wrong.value = {};
   try {
-    const { id } = await call('bringSheet', { body: { title: title.value, answers: answers.value, key: key.value.trim() ? key.value : null, emptyRows: emptyRows.value } }); // prettier-ignore
+    const { id } = await call('bringSheet', {
+      body: {
+        title: title.value,
+        answers: answers.value,
+        key: key.value.trim() ? key.value : null,
+        emptyRows: emptyRows.value,
+      },
+    });
     await router.push(`/results/sheet/${id}`);
   } catch (error) {
     if (error instanceof Refused && error.problem.errors)
-      for (const one of error.problem.errors) wrong.value[one.pointer] ??= one.message; // prettier-ignore
+      for (const one of error.problem.errors) wrong.value[one.pointer] ??= one.message;
     else wrong.value[''] = inWords(error);
   } finally {
     busy.value = false;
@@ -41,13 +48,20 @@ async function bring(): Promise<void> {
 </script>
 
 <template>
-  <PageHead title="Bring answers in" where="Results"><RouterLink to="/results">All results</RouterLink></PageHead>
+  <PageHead title="Bring answers in" where="Results"
+    ><RouterLink to="/results">All results</RouterLink></PageHead
+  >
   <FacingPages name="bring-answers" left="Answers" right="What it should look like" :start="56">
     <template #left>
       <form class="inset" @submit.prevent="bring">
         <label class="field">
           <span class="label">Title</span>
-          <input v-model="title" class="plain-input" maxlength="200" :aria-invalid="Boolean(wrong['/title'])" />
+          <input
+            v-model="title"
+            class="plain-input"
+            maxlength="200"
+            :aria-invalid="Boolean(wrong['/title'])"
+          />
           <span v-if="wrong['/title']" class="wrong" role="alert">{{ wrong['/title'] }}</span>
         </label>
         <label class="field">
@@ -78,7 +92,10 @@ async function bring(): Promise<void> {
         </p>
         <label class="field">
           <span class="label"
-            >Key <span class="faded">or the points of each item; leave it empty when the cells are points</span></span
+            >Key
+            <span class="faded"
+              >or the points of each item; leave it empty when the cells are points</span
+            ></span
           >
           <textarea
             v-model="key"
@@ -106,8 +123,8 @@ async function bring(): Promise<void> {
     <template #right>
       <div class="inset">
         <p>
-          The first row names the columns. One named <code>student</code> holds the students; every other one is an
-          item. An empty cell is an omitted answer.
+          The first row names the columns. One named <code>student</code> holds the students; every
+          other one is an item. An empty cell is an omitted answer.
         </p>
         <pre>
 student,1,2,3
@@ -121,8 +138,8 @@ item,key
 2,c
 3,a</pre>
         <p>
-          Without a key the cells are points, and a row named points says what each item gives. Cells of 0 and 1 need
-          none.
+          Without a key the cells are points, and a row named points says what each item gives.
+          Cells of 0 and 1 need none.
         </p>
         <pre>
 student,1,2,3
@@ -130,7 +147,8 @@ points,2,1,1
 Ada,2,0.5,1
 Ben,1,1,0</pre>
         <p class="faded">
-          Commas, semicolons and tabs all part cells. What you bring in is only for you, and you can delete it.
+          Commas, semicolons and tabs all part cells. What you bring in is only for you, and you can
+          delete it.
         </p>
       </div>
     </template>

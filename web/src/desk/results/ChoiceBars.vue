@@ -11,7 +11,8 @@ const props = defineProps<{
 }>();
 const share = (value: number | null, option: Option) => value ?? option.share;
 const letters = 'abcdefghijklmnopqrst';
-const signOf = (option: Option, at: number) => (props.named ? option.label.slice(0, 3) : letters[at]);
+const signOf = (option: Option, at: number) =>
+  props.named ? option.label.slice(0, 3) : letters[at];
 const words = (option: Option, at: number) =>
   `${props.named ? '' : `${letters[at]} `}${option.label}${option.right ? ', the key' : ''}: ${count(option.n, 'student')}` +
   (option.upper === null || option.lower === null
@@ -21,7 +22,12 @@ const words = (option: Option, at: number) =>
 
 <template>
   <ul class="choices">
-    <li v-for="(option, at) in options" :key="option.id" :class="{ key: option.right }" :title="words(option, at)">
+    <li
+      v-for="(option, at) in options"
+      :key="option.id"
+      :class="{ key: option.right }"
+      :title="words(option, at)"
+    >
       <span class="unseen">{{ words(option, at) }}</span>
       <svg viewBox="0 0 24 30" aria-hidden="true">
         <rect

@@ -5,9 +5,11 @@ import { computed } from 'vue';
 import { percent, stemLine } from '../words';
 
 const props = defineProps<{ results: ResultsAnswer }>();
-const tables = computed(
-  () =>
-  [{ title: 'Classes', all: props.results.compare.classes }, { title: 'Forms', all: props.results.compare.forms }].filter(({ all }) => all.length > 0), // prettier-ignore
+const tables = computed(() =>
+  [
+    { title: 'Classes', all: props.results.compare.classes },
+    { title: 'Forms', all: props.results.compare.forms },
+  ].filter(({ all }) => all.length > 0),
 );
 type Compared = ResultsAnswer['compare']['classes'][number];
 /** How far the strongest and the weakest are apart. */
@@ -24,8 +26,8 @@ const large = 0.2;
     <section v-for="{ title, all } in tables" :key="title">
       <h2>{{ title }}</h2>
       <p class="faded">
-        Shares of the points. A difference of {{ percent(large) }} or more is marked; with few students it may be
-        chance.
+        Shares of the points. A difference of {{ percent(large) }} or more is marked; with few
+        students it may be chance.
       </p>
       <table class="ruled">
         <thead>

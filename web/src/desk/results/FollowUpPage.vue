@@ -40,17 +40,35 @@ async function load(): Promise<void> {
 watch(rules, load, { immediate: true });
 
 type Student = Own['groups'][number]['students'][number];
-const mean = ({ evidence }: Student) => evidence.reduce((sum, { share }) => sum + (share ?? 1), 0) / evidence.length;
+const mean = ({ evidence }: Student) =>
+  evidence.reduce((sum, { share }) => sum + (share ?? 1), 0) / evidence.length;
 const weakestFirst = (students: Student[]) => [...students].sort((a, b) => mean(a) - mean(b));
-const statement = (code: string) => own.value?.statements.find((one) => one.code === code)?.statement || code;
-const chosen = computed(() => own.value?.groups.map((group, at) => ({ group, at })).filter(({ at }) => !left.value.has(at)) ?? []); // prettier-ignore
-const toggle = (at: number) => (left.value = left.value.has(at) ? new Set([...left.value].filter((one) => one !== at)) : new Set([...left.value, at])); // prettier-ignore
+const statement = (code: string) =>
+  own.value?.statements.find((one) => one.code === code)?.statement || code;
+const chosen = computed(
+  () =>
+    own.value?.groups.map((group, at) => ({ group, at })).filter(({ at }) => !left.value.has(at)) ??
+    [],
+);
+const toggle = (at: number) =>
+  (left.value = left.value.has(at)
+    ? new Set([...left.value].filter((one) => one !== at))
+    : new Set([...left.value, at]));
 async function make(): Promise<void> {
   busy.value = true;
   wrong.value = '';
   try {
-    const groups = chosen.value.map(({ group, at }) => ({ name: names.value[at]!, codes: group.codes, students: group.students.map(({ id }) => id) })); // prettier-ignore
-    made.value = (await call('makeFollowUp', { params: { assignmentId }, body: { clientKey: key, each: each.value, groups } })).made; // prettier-ignore
+    const groups = chosen.value.map(({ group, at }) => ({
+      name: names.value[at]!,
+      codes: group.codes,
+      students: group.students.map(({ id }) => id),
+    }));
+    made.value = (
+      await call('makeFollowUp', {
+        params: { assignmentId },
+        body: { clientKey: key, each: each.value, groups },
+      })
+    ).made;
     done(`${count(made.value.length, 'practice test')} made, each with its group in the class.`);
   } catch (error) {
     wrong.value = inWords(error);
@@ -67,7 +85,14 @@ async function make(): Promise<void> {
   <div class="bar" role="group" aria-label="How to group">
     <label
       >Missed below
-      <input v-model.lazy.number="rules.below" class="plain-input few" type="number" min="1" max="100" /> %</label
+      <input
+        v-model.lazy.number="rules.below"
+        class="plain-input few"
+        type="number"
+        min="1"
+        max="100"
+      />
+      %</label
     >
     <label
       >over
@@ -78,17 +103,25 @@ async function make(): Promise<void> {
     </label>
     <label
       >at most
-      <input v-model.lazy.number="rules.groups" class="plain-input few" type="number" min="1" max="12" /> groups</label
+      <input
+        v-model.lazy.number="rules.groups"
+        class="plain-input few"
+        type="number"
+        min="1"
+        max="12"
+      />
+      groups</label
     >
     <label
-      ><input v-model.lazy.number="each" class="plain-input few" type="number" min="1" max="10" /> items for each
-      standard</label
+      ><input v-model.lazy.number="each" class="plain-input few" type="number" min="1" max="10" />
+      items for each standard</label
     >
   </div>
   <div class="sheet" tabindex="0" role="region" aria-label="Groups of students">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <EmptyNote v-if="own && own.groups.length === 0" title="Nobody missed anything."
-      >Everybody earned at least {{ rules.below }} % on every standard, or nobody has handed in yet.</EmptyNote
+      >Everybody earned at least {{ rules.below }} % on every standard, or nobody has handed in
+      yet.</EmptyNote
     >
     <article v-for="(group, at) in own?.groups ?? []" :key="at" :class="{ off: left.has(at) }">
       <header>
@@ -98,7 +131,12 @@ async function make(): Promise<void> {
           :aria-label="`Make practice for group ${at + 1}`"
           @change="toggle(at)"
         />
-        <input v-model="names[at]" class="plain-input" :aria-label="`Name of group ${at + 1}`" maxlength="80" />
+        <input
+          v-model="names[at]"
+          class="plain-input"
+          :aria-label="`Name of group ${at + 1}`"
+          maxlength="80"
+        />
         <span class="faded">{{ count(group.students.length, 'student') }}</span>
       </header>
       <ul class="codes">
@@ -107,14 +145,18 @@ async function make(): Promise<void> {
           <span :class="items ? 'faded' : 'wrong'" class="small">
             ·
             {{
-              items ? `${count(items, 'item')} that none of them has met` : 'your banks have nothing new for them'
+              items
+                ? `${count(items, 'item')} that none of them has met`
+                : 'your banks have nothing new for them'
             }}</span
           >
         </li>
       </ul>
       <p v-if="made?.find(({ name }) => name === names[at])" class="made">
         <template v-for="one in made.filter(({ name }) => name === names[at])" :key="one.testId">
-          <b>{{ count(one.items, 'item') }}</b>{{ one.without.length ? `, none for ${listing(one.without)}` : '' }}.
+          <b>{{ count(one.items, 'item') }}</b>{{
+            one.without.length ? `, none for ${listing(one.without)}` : ''
+          }}.
           <RouterLink :to="`/tests/${one.testId}`">Look at the test</RouterLink>
           {{ ' ' }}
           <RouterLink
@@ -122,7 +164,9 @@ async function make(): Promise<void> {
               path: `/tests/${one.testId}/assign`,
               query: {
                 practice: '1',
-                ...(one.groupIds.length ? { groups: one.groupIds.join(',') } : { students: one.students.join(',') }),
+                ...(one.groupIds.length
+                  ? { groups: one.groupIds.join(',') }
+                  : { students: one.students.join(',') }),
               },
             }"
             >Assign it to them</RouterLink
@@ -143,8 +187,12 @@ async function make(): Promise<void> {
             </td>
             <td v-for="proof in student.evidence" :key="proof.code">
               <template v-if="proof.share !== null">
-                <TallyBox :share="proof.share" :label="`${percent(proof.share)} on ${count(proof.items, 'item')}`" />
-                {{ percent(proof.share) }} <span class="faded small">{{ count(proof.items, 'item') }}</span>
+                <TallyBox
+                  :share="proof.share"
+                  :label="`${percent(proof.share)} on ${count(proof.items, 'item')}`"
+                />
+                {{ percent(proof.share) }}
+                <span class="faded small">{{ count(proof.items, 'item') }}</span>
               </template>
               <span v-else class="faded">not asked</span>
             </td>
@@ -163,7 +211,11 @@ async function make(): Promise<void> {
       >
     </template>
     <template #actions>
-      <el-button type="primary" :disabled="chosen.length === 0 || made !== null" :loading="busy" @click="make"
+      <el-button
+        type="primary"
+        :disabled="chosen.length === 0 || made !== null"
+        :loading="busy"
+        @click="make"
         >Make {{ count(chosen.length, 'practice test') }}</el-button
       >
     </template>

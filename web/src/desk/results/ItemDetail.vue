@@ -9,7 +9,9 @@ import { percent } from '../words';
 import { figureText, figureTitle } from './figures';
 
 const props = defineProps<{ item: ItemResult; results: ResultsAnswer }>();
-const repair = computed(() => `/results/${props.results.assignment?.id}/repair/${props.item.entry}`);
+const repair = computed(
+  () => `/results/${props.results.assignment?.id}/repair/${props.item.entry}`,
+);
 const may = computed(() => props.results.mayChange && props.item.content !== null);
 </script>
 
@@ -23,7 +25,9 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
         disabled
         @answer="() => {}"
       />
-      <p v-for="(sentence, at) in keysInWords(item.content)" :key="at" class="faded">Key: {{ sentence }}</p>
+      <p v-for="(sentence, at) in keysInWords(item.content)" :key="at" class="faded">
+        Key: {{ sentence }}
+      </p>
       <RichText v-if="item.content.explanation" :html="item.content.explanation" />
       <p v-if="may" class="acts">
         <RouterLink :to="repair" class="button">Change what counts …</RouterLink>
@@ -45,12 +49,15 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
         <tbody>
           <tr v-for="option in item.options" :key="option.id">
             <td>
-              <b v-if="option.right">{{ option.label }} (key)</b><template v-else>{{ option.label }}</template>
+              <b v-if="option.right">{{ option.label }} (key)</b
+              ><template v-else>{{ option.label }}</template>
             </td>
             <td class="figures">{{ option.n }}</td>
             <td class="figures">{{ option.upper === null ? '—' : percent(option.upper) }}</td>
             <td class="figures">{{ option.lower === null ? '—' : percent(option.lower) }}</td>
-            <td class="figures" :title="figureTitle(option.correlation)">{{ figureText(option.correlation) }}</td>
+            <td class="figures" :title="figureTitle(option.correlation)">
+              {{ figureText(option.correlation) }}
+            </td>
             <td class="faded small">{{ option.mistake }}</td>
           </tr>
         </tbody>
@@ -64,7 +71,10 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
           </tr>
         </thead>
         <tbody>
-          <tr v-for="own in item.wrongAnswers.filter(({ chosen }) => !chosen)" :key="own.part + own.answer">
+          <tr
+            v-for="own in item.wrongAnswers.filter(({ chosen }) => !chosen)"
+            :key="own.part + own.answer"
+          >
             <td>{{ own.answer }}</td>
             <td class="figures">{{ own.n }}</td>
             <td>
@@ -80,12 +90,14 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
       </table>
       <p v-if="item.practice" class="faded small">
         In practice: {{ item.practice.first }} right at once, {{ item.practice.later }} later,
-        {{ item.practice.shown }} had the answer shown; {{ item.practice.hints }} hints were asked for.
+        {{ item.practice.shown }} had the answer shown; {{ item.practice.hints }} hints were asked
+        for.
       </p>
       <p class="faded small">
-        {{ item.n }} reached it, {{ item.blank }} left it blank. Item-total {{ figureText(item.itemTotal) }}; alpha
-        without it {{ figureText(item.alphaWithout) }}. Strong and weak: the {{ results.groupSize }} students with the
-        highest and lowest totals (27 %).
+        {{ item.n }} reached it, {{ item.blank }} left it blank. Item-total
+        {{ figureText(item.itemTotal) }}; alpha without it {{ figureText(item.alphaWithout) }}.
+        Strong and weak: the {{ results.groupSize }} students with the highest and lowest totals (27
+        %).
       </p>
     </div>
   </div>

@@ -13,7 +13,8 @@ const props = defineProps<{ results: ResultsAnswer }>();
 const route = useRoute();
 const open = ref<number | null>(Number(route.query.item) || null);
 
-type Column = 'number' | 'question' | 'facility' | 'choices' | 'discrimination' | 'rest' | 'time' | 'notes';
+type Column =
+  'number' | 'question' | 'facility' | 'choices' | 'discrimination' | 'rest' | 'time' | 'notes';
 const sort = ref<{ by: Column; down: boolean }>({ by: 'number', down: false });
 /** The most frequent wrong answer's number. */
 const tempting = (item: ItemResult) => item.wrongAnswers[0]?.n ?? 0;
@@ -28,20 +29,31 @@ const values: Record<Exclude<Column, 'question'>, (item: ItemResult) => number> 
 };
 const sorted = computed(() => {
   const { by, down } = sort.value;
-  const order = by === 'question' ? (a: ItemResult, b: ItemResult) => plainText(a.stem).localeCompare(plainText(b.stem)) : (a: ItemResult, b: ItemResult) => values[by](a) - values[by](b); // prettier-ignore
+  const order =
+    by === 'question'
+      ? (a: ItemResult, b: ItemResult) => plainText(a.stem).localeCompare(plainText(b.stem))
+      : (a: ItemResult, b: ItemResult) => values[by](a) - values[by](b);
   return [...props.results.items].sort((a, b) => (down ? -1 : 1) * order(a, b));
 });
 const most: Column[] = ['choices', 'notes', 'time'];
-const sortBy = (by: Column) => (sort.value = { by, down: sort.value.by === by ? !sort.value.down : most.includes(by) });
-const sortWord = (by: Column) => (sort.value.by === by ? (sort.value.down ? 'descending' : 'ascending') : 'none');
+const sortBy = (by: Column) =>
+  (sort.value = { by, down: sort.value.by === by ? !sort.value.down : most.includes(by) });
+const sortWord = (by: Column) =>
+  sort.value.by === by ? (sort.value.down ? 'descending' : 'ascending') : 'none';
 
 /** The same wrong first answer from three students or more. */
 const repeated = (item: ItemResult) =>
   item.wrongAnswers
     .filter(({ n }) => n >= 3)
-    .map(({ answer, n, chosen, mistake }) => ({ text: `${n} ${chosen ? 'chose' : 'wrote'} “${answer}”`, mistake }));
+    .map(({ answer, n, chosen, mistake }) => ({
+      text: `${n} ${chosen ? 'chose' : 'wrote'} “${answer}”`,
+      mistake,
+    }));
 const toggle = (number: number) => (open.value = open.value === number ? null : number);
-const settledWords = { 'all-points': 'Everybody has all its points.', 'left-out': 'Left out: it counts for nobody.' };
+const settledWords = {
+  'all-points': 'Everybody has all its points.',
+  'left-out': 'Left out: it counts for nobody.',
+};
 const timed = computed(() => props.results.items.some(({ time }) => time.value !== null));
 </script>
 
@@ -52,8 +64,12 @@ const timed = computed(() => props.results.items.some(({ time }) => time.value !
         <th class="figures" :aria-sort="sortWord('number')">
           <button @click="sortBy('number')">No.</button>
         </th>
-        <th :aria-sort="sortWord('question')"><button @click="sortBy('question')">Question</button></th>
-        <th :aria-sort="sortWord('facility')"><button @click="sortBy('facility')">Facility</button></th>
+        <th :aria-sort="sortWord('question')">
+          <button @click="sortBy('question')">Question</button>
+        </th>
+        <th :aria-sort="sortWord('facility')">
+          <button @click="sortBy('facility')">Facility</button>
+        </th>
         <th :aria-sort="sortWord('choices')">
           <button @click="sortBy('choices')">Choices</button>
           <span class="legend">upper row strong, lower row weak</span>
@@ -61,18 +77,27 @@ const timed = computed(() => props.results.items.some(({ time }) => time.value !
         <th class="figures" :aria-sort="sortWord('discrimination')">
           <button @click="sortBy('discrimination')">D</button>
         </th>
-        <th class="figures" title="Correlation with the points on the other items" :aria-sort="sortWord('rest')">
+        <th
+          class="figures"
+          title="Correlation with the points on the other items"
+          :aria-sort="sortWord('rest')"
+        >
           <button @click="sortBy('rest')">Item-rest</button>
         </th>
         <th v-if="timed" class="figures" :aria-sort="sortWord('time')">
           <button @click="sortBy('time')">Time</button>
         </th>
-        <th :aria-sort="sortWord('notes')"><button @click="sortBy('notes')">Errors and flags</button></th>
+        <th :aria-sort="sortWord('notes')">
+          <button @click="sortBy('notes')">Errors and flags</button>
+        </th>
       </tr>
     </thead>
     <tbody>
       <template v-for="item in sorted" :key="item.entry">
-        <tr :class="{ flagged: item.flags.some(({ kind }) => kind === 'key-suspect') }" :data-item="item.number">
+        <tr
+          :class="{ flagged: item.flags.some(({ kind }) => kind === 'key-suspect') }"
+          :data-item="item.number"
+        >
           <td class="figures">{{ item.number }}</td>
           <td class="stem">
             <button class="word" :aria-expanded="open === item.number" @click="toggle(item.number)">
@@ -97,7 +122,8 @@ const timed = computed(() => props.results.items.some(({ time }) => time.value !
               }}</span>
             </template>
             <template v-else
-              ><template v-if="item.asks === 'nothing'"><span class="faded small">to read</span></template
+              ><template v-if="item.asks === 'nothing'"
+                ><span class="faded small">to read</span></template
               ><template v-else-if="item.asks === 'opinion'"
                 ><span class="faded small">{{ count(item.n, 'opinion') }}</span></template
               ><template v-else
@@ -114,14 +140,17 @@ const timed = computed(() => props.results.items.some(({ time }) => time.value !
               item.asks === 'nothing' ? '' : item.content ? 'typed answers' : 'scores'
             }}</span>
             <div v-if="item.practice" class="faded small">
-              right first {{ item.practice.first }}, later {{ item.practice.later }}, shown {{ item.practice.shown }}
+              right first {{ item.practice.first }}, later {{ item.practice.later }}, shown
+              {{ item.practice.shown }}
             </div>
           </td>
           <td class="figures" :title="figureTitle(item.upperLower)">
             {{ figureText(item.upperLower) }}
             <div class="faded small">{{ item.band }}</div>
           </td>
-          <td class="figures" :title="figureTitle(item.itemRest)">{{ figureText(item.itemRest) }}</td>
+          <td class="figures" :title="figureTitle(item.itemRest)">
+            {{ figureText(item.itemRest) }}
+          </td>
           <td v-if="timed" class="figures" :title="figureTitle(item.time)">
             {{
               item.time.value === null
@@ -138,7 +167,12 @@ const timed = computed(() => props.results.items.some(({ time }) => time.value !
             <p v-for="flag in item.flags" :key="flag.kind" class="flag" :class="flag.kind">
               <b>{{ flag.title }}.</b> {{ flag.reason }}
             </p>
-            <p v-for="error in repeated(item).slice(0, 2)" :key="error.text" class="faded small" :title="error.mistake">
+            <p
+              v-for="error in repeated(item).slice(0, 2)"
+              :key="error.text"
+              class="faded small"
+              :title="error.mistake"
+            >
               {{ error.text }}
             </p>
           </td>

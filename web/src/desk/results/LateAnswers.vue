@@ -7,12 +7,17 @@ import { call } from '../../client/call';
 import { done, failed } from '../undo';
 import { useWords } from '../words';
 
-const props = defineProps<{ work: StudentWork; place: { assignmentId: number; studentId: number } }>();
+const props = defineProps<{
+  work: StudentWork;
+  place: { assignmentId: number; studentId: number };
+}>();
 const emit = defineEmits<{ decided: [] }>();
 const words = useWords();
 const sending = ref(false);
 
-const waiting = computed(() => props.work.lateAnswers.filter(({ decision }) => decision === 'waiting'));
+const waiting = computed(() =>
+  props.work.lateAnswers.filter(({ decision }) => decision === 'waiting'),
+);
 const decisionWords = { waiting: '', counted: 'counted', refused: 'not counted' };
 
 async function decide(counts: boolean): Promise<void> {
@@ -21,7 +26,9 @@ async function decide(counts: boolean): Promise<void> {
   try {
     const body = { attemptId: props.work.attempt.id, count: counts };
     await call('decideLateAnswers', { params: props.place, body });
-    done(counts ? `${count(n, 'late answer')} counted.` : `${count(n, 'late answer')} not counted.`);
+    done(
+      counts ? `${count(n, 'late answer')} counted.` : `${count(n, 'late answer')} not counted.`,
+    );
     emit('decided');
   } catch (error) {
     failed(error);
@@ -35,15 +42,16 @@ async function decide(counts: boolean): Promise<void> {
   <section v-if="work.lateAnswers.length > 0" class="late" aria-labelledby="late-answers">
     <h3 id="late-answers">Late answers</h3>
     <p v-if="waiting.length > 0">
-      The student’s device sent {{ count(waiting.length, 'answer') }} after time was up. By its own clock
-      {{ waiting.length === 1 ? 'it was' : 'they were' }} written before, while the server heard nothing from it.
+      The student’s device sent {{ count(waiting.length, 'answer') }} after time was up. By its own
+      clock {{ waiting.length === 1 ? 'it was' : 'they were' }} written before, while the server
+      heard nothing from it.
     </p>
     <ul>
       <li v-for="answer in work.lateAnswers" :key="answer.entry">
         <b>Question {{ answer.number }}: {{ answer.words || 'no answer' }}</b>
         <span class="faded">
-          written {{ words.time(answer.writtenAt) }}, arrived {{ words.time(answer.arrivedAt) }}; no sign of the device
-          since {{ words.time(answer.silentFrom)
+          written {{ words.time(answer.writtenAt) }}, arrived {{ words.time(answer.arrivedAt) }}; no
+          sign of the device since {{ words.time(answer.silentFrom)
           }}{{ answer.decision === 'waiting' ? '' : `; ${decisionWords[answer.decision]}` }}
         </span>
       </li>

@@ -46,10 +46,16 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
     <template v-else>
       <section>
         <h2>Figures</h2>
-        <p v-for="sentence in leftWords(results.left)" :key="sentence" class="left">{{ sentence }}</p>
+        <p v-for="sentence in leftWords(results.left)" :key="sentence" class="left">
+          {{ sentence }}
+        </p>
         <table class="ruled">
           <tbody>
-            <tr v-for="[name, figure, explanation] in lines" :key="name" :title="figureTitle(figure)">
+            <tr
+              v-for="[name, figure, explanation] in lines"
+              :key="name"
+              :title="figureTitle(figure)"
+            >
               <td>{{ name }}</td>
               <td class="figures">
                 <b>{{ figureText(figure) }}</b>
@@ -61,7 +67,9 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
               <td class="figures">
                 <b>{{ figure.value === null ? '—' : lengthInWords(figure.value * 1000) }}</b>
               </td>
-              <td class="faded small">{{ figure.value === null ? figure.reason : 'from beginning to handing in' }}</td>
+              <td class="faded small">
+                {{ figure.value === null ? figure.reason : 'from beginning to handing in' }}
+              </td>
             </tr>
           </tbody>
         </table>
@@ -71,8 +79,8 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
         <template v-if="atEdge.length">
           <h2 class="gap">Near the edge of a band</h2>
           <p class="faded small">
-            Within one standard error ({{ figureText(results.reliability.standardError) }} points) the score could as
-            well be in another band.
+            Within one standard error ({{ figureText(results.reliability.standardError) }} points)
+            the score could as well be in another band.
           </p>
           <ul class="flags">
             <li v-for="own in atEdge" :key="own.id">

@@ -1,14 +1,27 @@
 <script setup lang="ts">
 import type { ResultsAnswer } from '@oaken/contract/results';
 import { BarChart, ScatterChart } from 'echarts/charts';
-import { AriaComponent, GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
+import {
+  AriaComponent,
+  GridComponent,
+  MarkLineComponent,
+  TooltipComponent,
+} from 'echarts/components';
 import { use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
 import VChart from 'vue-echarts';
 import { theme } from '../../look/theme';
 
-use([BarChart, ScatterChart, GridComponent, TooltipComponent, AriaComponent, MarkLineComponent, SVGRenderer]);
+use([
+  BarChart,
+  ScatterChart,
+  GridComponent,
+  TooltipComponent,
+  AriaComponent,
+  MarkLineComponent,
+  SVGRenderer,
+]);
 const props = defineProps<{ results: ResultsAnswer }>();
 
 const colours = computed(() => {
@@ -54,7 +67,14 @@ const distribution = computed(() => ({
     ...axis.value,
   },
   yAxis: { type: 'value', minInterval: 1, name: 'students', ...axis.value },
-  series: [{ type: 'bar', data: steps.value, barCategoryGap: '8%', itemStyle: { color: colours.value.oak } }],
+  series: [
+    {
+      type: 'bar',
+      data: steps.value,
+      barCategoryGap: '8%',
+      itemStyle: { color: colours.value.oak },
+    },
+  ],
 }));
 const scatter = computed(() => ({
   aria: { enabled: true },

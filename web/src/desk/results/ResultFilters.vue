@@ -9,12 +9,21 @@ defineProps<{ results: ResultsAnswer; filters: Partial<Record<FilterName, string
 const emit = defineEmits<{ filter: [name: FilterName, value: string | null]; all: [] }>();
 const session = useSession();
 
-const attempts = { counting: 'the one that counts', best: 'the best', latest: 'the latest', first: 'the first', mean: 'the mean of all', all: 'every attempt' }; // prettier-ignore
+const attempts = {
+  counting: 'the one that counts',
+  best: 'the best',
+  latest: 'the latest',
+  first: 'the first',
+  mean: 'the mean of all',
+  all: 'every attempt',
+};
 const chosen = (event: Event) => (event.target as HTMLSelectElement).value;
-const pick = (name: FilterName, event: Event) => emit('filter', name, chosen(event) === '*' ? null : chosen(event));
+const pick = (name: FilterName, event: Event) =>
+  emit('filter', name, chosen(event) === '*' ? null : chosen(event));
 /** Days in the school's zone; "to" is the day itself, and asks for what came before the next one. */
 const day = 86_400_000;
-const dayOf = (at: string | undefined, less = 0) => (at === undefined ? '' : wallOf(Number(at) - less, session.school.zone).slice(0, 10)); // prettier-ignore
+const dayOf = (at: string | undefined, less = 0) =>
+  at === undefined ? '' : wallOf(Number(at) - less, session.school.zone).slice(0, 10);
 function pickDay(name: 'from' | 'to', event: Event): void {
   const typed = chosen(event);
   if (typed === '') return emit('filter', name, null);
@@ -22,7 +31,14 @@ function pickDay(name: 'from' | 'to', event: Event): void {
   const noon = Date.UTC(year, month - 1, date, 12);
   // Midnight there: noon UTC less what the clock there says at that instant.
   const wall = wallOf(noon, session.school.zone);
-  const off = Date.UTC(Number(wall.slice(0, 4)), Number(wall.slice(5, 7)) - 1, Number(wall.slice(8, 10)), Number(wall.slice(11, 13)), Number(wall.slice(14, 16))) - noon; // prettier-ignore
+  const off =
+    Date.UTC(
+      Number(wall.slice(0, 4)),
+      Number(wall.slice(5, 7)) - 1,
+      Number(wall.slice(8, 10)),
+      Number(wall.slice(11, 13)),
+      Number(wall.slice(14, 16)),
+    ) - noon;
   emit('filter', name, String(noon - day / 2 - off + (name === 'to' ? day : 0)));
 }
 </script>
@@ -33,37 +49,58 @@ function pickDay(name: 'from' | 'to', event: Event): void {
       >Class
       <select class="plain-input" :value="filters.classId ?? '*'" @change="pick('classId', $event)">
         <option value="*">all</option>
-        <option v-for="own in results.filters.classes" :key="own.id" :value="String(own.id)">{{ own.name }}</option>
+        <option v-for="own in results.filters.classes" :key="own.id" :value="String(own.id)">
+          {{ own.name }}
+        </option>
       </select>
     </label>
     <label v-if="results.filters.groups.length"
       >Group
       <select class="plain-input" :value="filters.groupId ?? '*'" @change="pick('groupId', $event)">
         <option value="*">all</option>
-        <option v-for="own in results.filters.groups" :key="own.id" :value="String(own.id)">{{ own.name }}</option>
+        <option v-for="own in results.filters.groups" :key="own.id" :value="String(own.id)">
+          {{ own.name }}
+        </option>
       </select>
     </label>
     <label v-if="results.filters.forms.length"
       >Form
       <select class="plain-input" :value="filters.form ?? '*'" @change="pick('form', $event)">
         <option value="*">all</option>
-        <option v-for="own in results.filters.forms" :key="own.id" :value="own.id">{{ own.name }}</option>
+        <option v-for="own in results.filters.forms" :key="own.id" :value="own.id">
+          {{ own.name }}
+        </option>
       </select>
     </label>
     <label v-if="results.filters.attempts"
       >Attempt
-      <select class="plain-input" :value="filters.attempt ?? 'counting'" @change="pick('attempt', $event)">
+      <select
+        class="plain-input"
+        :value="filters.attempt ?? 'counting'"
+        @change="pick('attempt', $event)"
+      >
         <option v-for="(words, own) in attempts" :key="own" :value="own">{{ words }}</option>
       </select>
     </label>
     <label
       >Handed in from
-      <input class="plain-input" type="date" :value="dayOf(filters.from)" @change="pickDay('from', $event)"
+      <input
+        class="plain-input"
+        type="date"
+        :value="dayOf(filters.from)"
+        @change="pickDay('from', $event)"
     /></label>
     <label
-      >to <input class="plain-input" type="date" :value="dayOf(filters.to, 1)" @change="pickDay('to', $event)"
+      >to
+      <input
+        class="plain-input"
+        type="date"
+        :value="dayOf(filters.to, 1)"
+        @change="pickDay('to', $event)"
     /></label>
-    <button v-if="Object.keys(filters).length" type="button" class="word" @click="emit('all')">All of it</button>
+    <button v-if="Object.keys(filters).length" type="button" class="word" @click="emit('all')">
+      All of it
+    </button>
   </div>
 </template>
 

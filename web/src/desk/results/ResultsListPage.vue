@@ -23,7 +23,9 @@ onMounted(async () => {
     wrong.value = inWords(error);
   }
 });
-const withWork = computed(() => assignments.value?.filter(({ handedIn, working }) => handedIn + working > 0) ?? []);
+const withWork = computed(
+  () => assignments.value?.filter(({ handedIn, working }) => handedIn + working > 0) ?? [],
+);
 </script>
 
 <template>
@@ -57,7 +59,8 @@ const withWork = computed(() => assignments.value?.filter(({ handedIn, working }
           <td class="figures">{{ own.handedIn }} of {{ own.given }}</td>
           <td class="figures">
             <template v-if="own.meanShare !== null"
-              >{{ percent(own.meanShare) }} <TallyBox :share="own.meanShare" :label="`Mean ${percent(own.meanShare)}`"
+              >{{ percent(own.meanShare) }}
+              <TallyBox :share="own.meanShare" :label="`Mean ${percent(own.meanShare)}`"
             /></template>
             <template v-else>—</template>
           </td>
@@ -70,7 +73,9 @@ const withWork = computed(() => assignments.value?.filter(({ handedIn, working }
         <tbody>
           <tr v-for="own in sheets" :key="own.id">
             <td>
-              <RouterLink :to="`/results/sheet/${own.id}`" class="title-link">{{ own.title }}</RouterLink>
+              <RouterLink :to="`/results/sheet/${own.id}`" class="title-link">{{
+                own.title
+              }}</RouterLink>
             </td>
             <td class="faded">{{ words.time(own.createdAt) }}</td>
           </tr>

@@ -31,7 +31,10 @@ const tabs = computed(() => ({
   items: 'Items',
   students: 'Students',
   ...(assignmentId && { standards: 'Standards' }),
-  ...(results.value && results.value.compare.classes.length + results.value.compare.forms.length > 0 && { compare: 'Compare' }), // prettier-ignore
+  ...(results.value &&
+    results.value.compare.classes.length + results.value.compare.forms.length > 0 && {
+      compare: 'Compare',
+    }),
 }));
 const sheet = ref<HTMLElement>();
 const grid = ref<InstanceType<typeof StudentResults>>();
@@ -42,19 +45,37 @@ const arriving = computed(() => {
   if (!results.value) return '';
   if (!own.value) return 'Brought in from elsewhere';
   if (results.value.complete) return 'Complete: nothing more can arrive.';
-  return `${count(own.value.given - own.value.handedIn, 'student')} may still hand in; it ${words.closing(own.value.closesAt)}.`; // prettier-ignore
+  return `${count(own.value.given - own.value.handedIn, 'student')} may still hand in; it ${words.closing(own.value.closesAt)}.`;
 });
 const where = computed(() => {
   if (!results.value) return 'Results';
-  return ['Results', own.value && listing(own.value.classes.map(({ name }) => name)), arriving.value].filter(Boolean).join(' · '); // prettier-ignore
+  return [
+    'Results',
+    own.value && listing(own.value.classes.map(({ name }) => name)),
+    arriving.value,
+  ]
+    .filter(Boolean)
+    .join(' · ');
 });
-const by = computed(() => (tab.value === 'items' || tab.value === 'standards' ? tab.value : 'students'));
+const by = computed(() =>
+  tab.value === 'items' || tab.value === 'standards' ? tab.value : 'students',
+);
 /** What the tab's table holds. */
-const copied = computed(() => ({ overview: 'figures', compare: 'comparison' })[tab.value] ?? tab.value);
-const csv = computed(() => addressOf('exportResults', { assignmentId: assignmentId ?? 0 }, { ...filters.value, by: by.value })); // prettier-ignore
+const copied = computed(
+  () => ({ overview: 'figures', compare: 'comparison' })[tab.value] ?? tab.value,
+);
+const csv = computed(() =>
+  addressOf(
+    'exportResults',
+    { assignmentId: assignmentId ?? 0 },
+    { ...filters.value, by: by.value },
+  ),
+);
 const gradebook = addressOf('exportForGradebook', { assignmentId: assignmentId ?? 0 });
 /** What the tab shows; of the grid also the rows that are not drawn. */
-const shown = () => (tab.value === 'students' ? grid.value?.lines() : undefined) ?? linesOf(sheet.value?.querySelector('table')); // prettier-ignore
+const shown = () =>
+  (tab.value === 'students' ? grid.value?.lines() : undefined) ??
+  linesOf(sheet.value?.querySelector('table'));
 const copy = () => copyLines(shown());
 /** Figures and comparisons, and whatever was brought in, are saved as they stand here; the rest comes from the server, with more in it. */
 const savedHere = computed(() => !own.value || copied.value !== tab.value);
@@ -62,7 +83,10 @@ const save = () => saveLines(`${results.value!.title} ${copied.value}`, shown())
 
 async function release(released: boolean): Promise<void> {
   try {
-    const answer = await call('releaseAssignment', { params: { assignmentId: assignmentId! }, body: { released } });
+    const answer = await call('releaseAssignment', {
+      params: { assignmentId: assignmentId! },
+      body: { released },
+    });
     const now = results.value!;
     results.value = { ...now, assignment: { ...now.assignment!, releasedAt: answer.releasedAt } };
     done(
@@ -90,11 +114,17 @@ async function removeSheet(): Promise<void> {
   <PageHead :title="results?.title ?? 'Results'" :where="where">
     <template v-if="results">
       <button type="button" class="word" @click="copy">Copy {{ copied }}</button>
-      <button v-if="savedHere" type="button" class="word" @click="save">Export {{ copied }} as CSV</button>
+      <button v-if="savedHere" type="button" class="word" @click="save">
+        Export {{ copied }} as CSV
+      </button>
       <template v-if="own">
         <a v-if="!savedHere" :href="csv" download>Export {{ by }} as CSV</a>
-        <a :href="gradebook" download title="OneRoster 1.2 CSV: line items and results">Export for a gradebook</a>
-        <el-button v-if="own.releasedAt === null" @click="release(true)">Release to students</el-button>
+        <a :href="gradebook" download title="OneRoster 1.2 CSV: line items and results"
+          >Export for a gradebook</a
+        >
+        <el-button v-if="own.releasedAt === null" @click="release(true)"
+          >Release to students</el-button
+        >
         <el-button v-else @click="release(false)">Take release back</el-button>
       </template>
       <el-button v-else @click="removeSheet">Delete</el-button>
@@ -112,14 +142,24 @@ async function removeSheet(): Promise<void> {
     </button>
     <span v-if="results?.caution" class="caution">{{ results.caution }}</span>
   </div>
-  <ResultFilters v-if="results && own" :results="results" :filters="filters" @filter="filter" @all="all" />
+  <ResultFilters
+    v-if="results && own"
+    :results="results"
+    :filters="filters"
+    @filter="filter"
+    @all="all"
+  />
   <div ref="sheet" class="sheet" tabindex="0" role="region" aria-label="Results" :aria-busy="busy">
     <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
     <template v-if="results">
       <OverviewResults v-if="tab === 'overview'" :results="results" :base="base" />
       <ItemResults v-else-if="tab === 'items'" :results="results" />
       <StudentResults v-else-if="tab === 'students'" ref="grid" :results="results" :base="base" />
-      <StandardResults v-else-if="tab === 'standards' && assignmentId" :results="results" :filters="filters" />
+      <StandardResults
+        v-else-if="tab === 'standards' && assignmentId"
+        :results="results"
+        :filters="filters"
+      />
       <CompareResults v-else :results="results" />
     </template>
   </div>
@@ -130,7 +170,9 @@ async function removeSheet(): Promise<void> {
       >
       <span
         >mean <b>{{ figureText(results.spread.mean) }}</b> of {{ results.points
-        }}{{ results.meanShare.value === null ? '' : `, ${percent(results.meanShare.value)}` }}</span
+        }}{{
+          results.meanShare.value === null ? '' : `, ${percent(results.meanShare.value)}`
+        }}</span
       >
       <span
         >median <b>{{ figureText(results.spread.median) }}</b></span
@@ -141,7 +183,9 @@ async function removeSheet(): Promise<void> {
       <span
         >reliability <b>{{ figureText(results.reliability.alpha) }}</b></span
       >
-      <span v-if="own">{{ results.complete ? 'complete' : `${own.given - own.handedIn} may still hand in` }}</span>
+      <span v-if="own">{{
+        results.complete ? 'complete' : `${own.given - own.handedIn} may still hand in`
+      }}</span>
     </template>
   </FootingLine>
 </template>

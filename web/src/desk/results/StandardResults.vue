@@ -13,7 +13,10 @@ import { percent, useWords } from '../words';
 import ShareLine from './ShareLine.vue';
 import type { FilterName } from './useResults';
 
-const props = defineProps<{ results: ResultsAnswer; filters: Partial<Record<FilterName, string>> }>();
+const props = defineProps<{
+  results: ResultsAnswer;
+  filters: Partial<Record<FilterName, string>>;
+}>();
 type Own = AnswerOf<typeof api.readStandardResults>;
 type Standard = Own['standards'][number];
 const words = useWords();
@@ -27,7 +30,10 @@ async function load(): Promise<void> {
   const { classId, groupId, from, to } = props.filters;
   const asked = JSON.stringify([over.value, props.filters]);
   try {
-    const found = await call('readStandardResults', { params: { assignmentId }, query: { over: over.value, classId, groupId, from, to } }); // prettier-ignore
+    const found = await call('readStandardResults', {
+      params: { assignmentId },
+      query: { over: over.value, classId, groupId, from, to },
+    });
     if (asked === JSON.stringify([over.value, props.filters])) own.value = found;
     wrong.value = '';
   } catch (error) {
@@ -38,14 +44,23 @@ watch([over, () => props.filters], load, { immediate: true });
 
 const sure = ({ items }: EarnedOn) => `${count(items, 'item')}${items < 3 ? ': says little' : ''}`;
 /** The weakest first: that is where teaching goes on. */
-const students = (one: Standard) => [...one.students].sort((a, b) => (a.earned?.share ?? 2) - (b.earned?.share ?? 2));
-const parties = computed(() => (one: Standard) => [...(one.classes.length > 1 ? one.classes : []), ...one.groups].filter(({ earned }) => earned !== null)); // prettier-ignore
+const students = (one: Standard) =>
+  [...one.students].sort((a, b) => (a.earned?.share ?? 2) - (b.earned?.share ?? 2));
+const parties = computed(
+  () => (one: Standard) =>
+    [...(one.classes.length > 1 ? one.classes : []), ...one.groups].filter(
+      ({ earned }) => earned !== null,
+    ),
+);
 
 async function rate(one: Standard, studentId: number, event: Event): Promise<void> {
   const field = event.target as HTMLSelectElement;
   const rating = field.value === '' ? null : Number(field.value);
   try {
-    await call('rate', { params: { assignmentId, studentId }, body: { standard: one.code, rating } });
+    await call('rate', {
+      params: { assignmentId, studentId },
+      body: { standard: one.code, rating },
+    });
     one.students.find(({ id }) => id === studentId)!.rating = rating;
   } catch (error) {
     failed(error);
@@ -64,8 +79,12 @@ async function rate(one: Standard, studentId: number, event: Event): Promise<voi
           <option value="all">everything that these students handed in</option>
         </select>
       </label>
-      <span v-if="own && over === 'all'" class="faded small">{{ count(own.assignments, 'assignment') }}</span>
-      <RouterLink :to="`/results/${assignmentId}/follow-up`">Follow-up: practice for what was missed …</RouterLink>
+      <span v-if="own && over === 'all'" class="faded small">{{
+        count(own.assignments, 'assignment')
+      }}</span>
+      <RouterLink :to="`/results/${assignmentId}/follow-up`"
+        >Follow-up: practice for what was missed …</RouterLink
+      >
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <EmptyNote v-if="own && own.standards.length === 0" title="No standards here."
@@ -75,7 +94,9 @@ async function rate(one: Standard, studentId: number, event: Event): Promise<voi
       <thead>
         <tr>
           <th>Standard</th>
-          <th class="line">Earned <span class="legend">line: 95 % interval over the items</span></th>
+          <th class="line">
+            Earned <span class="legend">line: 95 % interval over the items</span>
+          </th>
           <th class="figures">Share</th>
           <th>Rests on</th>
           <th v-if="over === 'all'">Over time</th>
@@ -94,7 +115,10 @@ async function rate(one: Standard, studentId: number, event: Event): Promise<voi
               </button>
               <div class="faded small">{{ one.code }}</div>
             </td>
-            <td class="line" :data-copy="`${percent(one.all.interval[0])} to ${percent(one.all.interval[1])}`">
+            <td
+              class="line"
+              :data-copy="`${percent(one.all.interval[0])} to ${percent(one.all.interval[1])}`"
+            >
               <ShareLine :earned="one.all" />
             </td>
             <td class="figures">
@@ -108,7 +132,10 @@ async function rate(one: Standard, studentId: number, event: Event): Promise<voi
                 class="time"
                 :title="`${time.title}, ${words.time(time.at)}: ${percent(time.earned.share)} on ${count(time.earned.items, 'item')}`"
               >
-                <TallyBox :share="time.earned.share" :label="`${time.title}: ${percent(time.earned.share)}`" />
+                <TallyBox
+                  :share="time.earned.share"
+                  :label="`${time.title}: ${percent(time.earned.share)}`"
+                />
               </span>
             </td>
           </tr>
@@ -123,15 +150,23 @@ async function rate(one: Standard, studentId: number, event: Event): Promise<voi
             <td class="faded small">{{ sure(party.earned!) }}</td>
             <td v-if="over === 'all'" />
           </tr>
-          <tr v-for="student in open === one.code ? students(one) : []" :key="student.id" class="below">
+          <tr
+            v-for="student in open === one.code ? students(one) : []"
+            :key="student.id"
+            class="below"
+          >
             <td>
-              <RouterLink :to="`/results/${assignmentId}/students/${student.id}`">{{ student.name }}</RouterLink>
+              <RouterLink :to="`/results/${assignmentId}/students/${student.id}`">{{
+                student.name
+              }}</RouterLink>
               {{ ' ' }}<span class="faded small">{{ student.class }}</span>
             </td>
             <td class="line"><ShareLine v-if="student.earned" :earned="student.earned" /></td>
             <td class="figures">{{ student.earned ? percent(student.earned.share) : '—' }}</td>
             <td>
-              <span class="faded small">{{ student.earned ? sure(student.earned) : 'nothing scored' }}</span>
+              <span class="faded small">{{
+                student.earned ? sure(student.earned) : 'nothing scored'
+              }}</span>
               <label class="rating"
                 >Rating
                 <select
@@ -152,8 +187,8 @@ async function rate(one: Standard, studentId: number, event: Event): Promise<voi
       </tbody>
     </table>
     <p v-if="own?.standards.length" class="faded small note">
-      The interval is reckoned over the items, not over the answers: a standard is wider than the few items that were
-      asked. Ratings from 1 to 4 are your own, and only staff see them.
+      The interval is reckoned over the items, not over the answers: a standard is wider than the
+      few items that were asked. Ratings from 1 to 4 are your own, and only staff see them.
     </p>
   </div>
 </template>

@@ -22,11 +22,21 @@ const own = ref<StudentWork | null>(null);
 const wrong = ref('');
 const attempt = ref<number | null>(null);
 /** The decision that is being made: about one question, or the whole. */
-const form = reactive({ open: false, kind: 'excused' as 'excused' | 'override' | 'bonus', entry: '', points: '', reason: '', wrong: '' }); // prettier-ignore
+const form = reactive({
+  open: false,
+  kind: 'excused' as 'excused' | 'override' | 'bonus',
+  entry: '',
+  points: '',
+  reason: '',
+  wrong: '',
+});
 
 async function load(): Promise<void> {
   try {
-    own.value = await call('readStudentWork', { params, query: attempt.value ? { attempt: attempt.value } : {} });
+    own.value = await call('readStudentWork', {
+      params,
+      query: attempt.value ? { attempt: attempt.value } : {},
+    });
     wrong.value = '';
   } catch (error) {
     wrong.value = inWords(error);
@@ -34,7 +44,11 @@ async function load(): Promise<void> {
 }
 onMounted(load);
 const pdf = addressOf('exportStudentReport', params);
-const share = computed(() => (own.value?.attempt.points != null && own.value.attempt.most ? own.value.attempt.points / own.value.attempt.most : null)); // prettier-ignore
+const share = computed(() =>
+  own.value?.attempt.points != null && own.value.attempt.most
+    ? own.value.attempt.points / own.value.attempt.most
+    : null,
+);
 const decisionOn = (entry: string) => own.value?.adjustments.find((one) => one.entry === entry);
 
 function decide(kind: typeof form.kind, entry: string): void {
@@ -48,12 +62,18 @@ async function put(): Promise<void> {
       form.wrong = 'Points are a number.';
       return;
     }
-    const { id } = await call('adjust', { params, body: { kind: form.kind, entry: form.entry || null, points, reason: form.reason } }); // prettier-ignore
+    const { id } = await call('adjust', {
+      params,
+      body: { kind: form.kind, entry: form.entry || null, points, reason: form.reason },
+    });
     form.open = false;
     done('Kept, and scored anew.', () => takeBack(id));
     await load();
   } catch (error) {
-    form.wrong = error instanceof Refused && error.problem.errors ? error.problem.errors.map(({ message }) => message).join(' ') : inWords(error); // prettier-ignore
+    form.wrong =
+      error instanceof Refused && error.problem.errors
+        ? error.problem.errors.map(({ message }) => message).join(' ')
+        : inWords(error);
   }
 }
 async function takeBack(adjustmentId: number): Promise<void> {
@@ -67,18 +87,27 @@ async function takeBack(adjustmentId: number): Promise<void> {
 async function rate(standard: string, event: Event): Promise<void> {
   const field = event.target as HTMLSelectElement;
   try {
-    await call('rate', { params, body: { standard, rating: field.value === '' ? null : Number(field.value) } });
+    await call('rate', {
+      params,
+      body: { standard, rating: field.value === '' ? null : Number(field.value) },
+    });
   } catch (error) {
     failed(error);
     await load();
   }
 }
 const kindWords = { excused: 'does not count', override: 'set to', bonus: 'besides' };
-const settledWords = { 'all-points': 'Everybody has all its points.', 'left-out': 'Left out: it counts for nobody.' };
+const settledWords = {
+  'all-points': 'Everybody has all its points.',
+  'left-out': 'Left out: it counts for nobody.',
+};
 </script>
 
 <template>
-  <PageHead :title="own?.student.name ?? 'Student'" :where="own ? `${own.title} · ${own.student.class}` : 'Results'">
+  <PageHead
+    :title="own?.student.name ?? 'Student'"
+    :where="own ? `${own.title} · ${own.student.class}` : 'Results'"
+  >
     <RouterLink :to="`/results/${params.assignmentId}/students`">All students</RouterLink>
     <a v-if="own" :href="pdf" download>Report as PDF</a>
     <template v-if="own?.mayChange && own.attempt.handedInAt !== null">
@@ -97,7 +126,9 @@ const settledWords = { 'all-points': 'Everybody has all its points.', 'left-out'
               :share="entry.share"
               :waits="entry.waits"
               :label="
-                entry.waits ? 'Waits to be marked' : `${pointsText(entry.points ?? 0)} of ${pointsText(entry.most)}`
+                entry.waits
+                  ? 'Waits to be marked'
+                  : `${pointsText(entry.points ?? 0)} of ${pointsText(entry.most)}`
               "
             />
             Question {{ entry.number }}
@@ -113,14 +144,20 @@ const settledWords = { 'all-points': 'Everybody has all its points.', 'left-out'
                     : `${pointsText(entry.points)} of ${pointsText(entry.most)}`
             }}</span>
             <span v-if="own.mayChange && own.attempt.handedInAt !== null" class="acts">
-              <button type="button" class="word small" @click="decide('override', entry.entry)">other points …</button>
-              <button type="button" class="word small" @click="decide('excused', entry.entry)">not scored …</button>
+              <button type="button" class="word small" @click="decide('override', entry.entry)">
+                other points …
+              </button>
+              <button type="button" class="word small" @click="decide('excused', entry.entry)">
+                not scored …
+              </button>
             </span>
           </h3>
           <RichText :html="entry.stem" />
           <p class="said">
             <b v-if="entry.asks !== 'nothing'">{{ entry.said || 'No answer' }}</b>
-            <span v-if="entry.first !== null" class="faded"> · first: {{ entry.first || 'no answer' }}</span>
+            <span v-if="entry.first !== null" class="faded">
+              · first: {{ entry.first || 'no answer' }}</span
+            >
           </p>
           <p v-for="right in entry.right" :key="right" class="faded small">Right: {{ right }}</p>
           <p class="faded small">
@@ -143,7 +180,12 @@ const settledWords = { 'all-points': 'Everybody has all its points.', 'left-out'
                 : `Set to ${pointsText(decisionOn(entry.entry)!.points!)}`
             }}:
             {{ decisionOn(entry.entry)!.reason }}
-            <button v-if="own.mayChange" type="button" class="word" @click="takeBack(decisionOn(entry.entry)!.id)">
+            <button
+              v-if="own.mayChange"
+              type="button"
+              class="word"
+              @click="takeBack(decisionOn(entry.entry)!.id)"
+            >
               Take it back
             </button>
           </p>
@@ -161,12 +203,17 @@ const settledWords = { 'all-points': 'Everybody has all its points.', 'left-out'
           <template v-else>Not handed in</template>
         </p>
         <LateAnswers :work="own" :place="params" @decided="load" />
-        <p v-if="own.attempt.lateOff > 0" class="faded">{{ percent(own.attempt.lateOff) }} off: it was late.</p>
+        <p v-if="own.attempt.lateOff > 0" class="faded">
+          {{ percent(own.attempt.lateOff) }} off: it was late.
+        </p>
         <label v-if="own.attempts.length > 1" class="field">
           <span class="label">Attempt</span>
           <span v-for="one in own.attempts" :key="one.number" class="attempt">
             {{ one.number }}:
-            {{ one.points === null ? 'open' : `${pointsText(one.points)} of ${pointsText(one.most ?? 0)}`
+            {{
+              one.points === null
+                ? 'open'
+                : `${pointsText(one.points)} of ${pointsText(one.most ?? 0)}`
             }}{{ one.counts ? ', counts' : '' }}
           </span>
         </label>
@@ -184,11 +231,17 @@ const settledWords = { 'all-points': 'Everybody has all its points.', 'left-out'
           </h3>
           <label v-if="form.kind !== 'excused'" class="field">
             <span class="label">Points</span>
-            <input v-model="form.points" class="plain-input few" inputmode="decimal" autocomplete="off" />
+            <input
+              v-model="form.points"
+              class="plain-input few"
+              inputmode="decimal"
+              autocomplete="off"
+            />
           </label>
           <label class="field">
             <span class="label"
-              >Reason <span class="faded">kept with the score, and for the student to read</span></span
+              >Reason
+              <span class="faded">kept with the score, and for the student to read</span></span
             >
             <input v-model="form.reason" class="plain-input" maxlength="500" />
           </label>
@@ -198,19 +251,30 @@ const settledWords = { 'all-points': 'Everybody has all its points.', 'left-out'
         </form>
         <template v-if="own.adjustments.some(({ entry }) => entry === null)">
           <h3>Decisions about the whole</h3>
-          <p v-for="one in own.adjustments.filter(({ entry }) => entry === null)" :key="one.id" class="comment">
-            {{ one.kind === 'excused' ? 'Not scored' : `${pointsText(one.points!)} ${kindWords[one.kind]}` }}:
+          <p
+            v-for="one in own.adjustments.filter(({ entry }) => entry === null)"
+            :key="one.id"
+            class="comment"
+          >
+            {{
+              one.kind === 'excused'
+                ? 'Not scored'
+                : `${pointsText(one.points!)} ${kindWords[one.kind]}`
+            }}:
             {{ one.reason }}
             <span class="faded small">{{ one.by }}, {{ words.time(one.at) }}</span>
             {{ ' '
-            }}<button v-if="own.mayChange" type="button" class="word" @click="takeBack(one.id)">Take it back</button>
+            }}<button v-if="own.mayChange" type="button" class="word" @click="takeBack(one.id)">
+              Take it back
+            </button>
           </p>
         </template>
         <template v-if="own.ratings.length">
           <h3>My ratings <span class="faded small">1 to 4, for staff only</span></h3>
           <label v-for="one in own.ratings" :key="one.standard" class="rating">
             <span
-              >{{ one.statement || one.standard }} <span class="faded small">{{ one.standard }}</span></span
+              >{{ one.statement || one.standard }}
+              <span class="faded small">{{ one.standard }}</span></span
             >
             <select
               class="plain-input"

@@ -17,24 +17,67 @@ const hidden = ref(false);
 const boxes = ref<'share' | 'points' | 'percent'>('share');
 
 type Column =
-  'roll' | 'name' | 'class' | 'points' | 'percent' | 'band' | 'time' | 'attempt' | 'tries' | 'hints' | 'state';
-const all: Record<Column, string> = { roll: 'No.', name: 'Student', class: 'Class', points: 'Points', percent: 'Percent', band: 'Band', time: 'Time', attempt: 'Attempt', tries: 'Tries', hints: 'Hints', state: 'State' }; // prettier-ignore
+  | 'roll'
+  | 'name'
+  | 'class'
+  | 'points'
+  | 'percent'
+  | 'band'
+  | 'time'
+  | 'attempt'
+  | 'tries'
+  | 'hints'
+  | 'state';
+const all: Record<Column, string> = {
+  roll: 'No.',
+  name: 'Student',
+  class: 'Class',
+  points: 'Points',
+  percent: 'Percent',
+  band: 'Band',
+  time: 'Time',
+  attempt: 'Attempt',
+  tries: 'Tries',
+  hints: 'Hints',
+  state: 'State',
+};
 /** Columns that say something here. */
 const offered = computed(() => {
   const { practice, filters, bands, assignment } = props.results;
-  const fits: Record<Column, boolean> = { roll: true, name: true, class: filters.classes.length > 1, points: true, percent: true, band: bands.length > 0, time: assignment !== null, attempt: filters.attempts, tries: practice, hints: practice, state: assignment !== null }; // prettier-ignore
+  const fits: Record<Column, boolean> = {
+    roll: true,
+    name: true,
+    class: filters.classes.length > 1,
+    points: true,
+    percent: true,
+    band: bands.length > 0,
+    time: assignment !== null,
+    attempt: filters.attempts,
+    tries: practice,
+    hints: practice,
+    state: assignment !== null,
+  };
   return (Object.keys(all) as Column[]).filter((own) => fits[own]);
 });
-const off = ref(new Set<string>(JSON.parse(localStorage.getItem('oaken-results-off') ?? '[]') as string[]));
+const off = ref(
+  new Set<string>(JSON.parse(localStorage.getItem('oaken-results-off') ?? '[]') as string[]),
+);
 watch(off, (now) => localStorage.setItem('oaken-results-off', JSON.stringify([...now])));
-const toggle = (name: string) => (off.value = off.value.has(name) ? new Set([...off.value].filter((own) => own !== name)) : new Set([...off.value, name])); // prettier-ignore
-const columns = computed(() => offered.value.filter((own) => own === 'name' || !off.value.has(own)));
+const toggle = (name: string) =>
+  (off.value = off.value.has(name)
+    ? new Set([...off.value].filter((own) => own !== name))
+    : new Set([...off.value, name]));
+const columns = computed(() =>
+  offered.value.filter((own) => own === 'name' || !off.value.has(own)),
+);
 const items = computed(() => (off.value.has('items') ? [] : props.results.items));
 
 const sort = ref<{ by: Column; down: boolean }>({ by: 'roll', down: false });
-const share = (own: StudentResult) => (own.points === null || !own.most ? null : own.points / own.most);
+const share = (own: StudentResult) =>
+  own.points === null || !own.most ? null : own.points / own.most;
 const compare: Record<Column, (a: StudentResult, b: StudentResult) => number> = {
-  roll: (a, b) => a.class.localeCompare(b.class) || a.rollNumber - b.rollNumber || a.attempt - b.attempt,
+  roll: (a, b) =>
+    a.class.localeCompare(b.class) || a.rollNumber - b.rollNumber || a.attempt - b.attempt,
   name: (a, b) => a.name.localeCompare(b.name),
   class: (a, b) => a.class.localeCompare(b.class),
   points: (a, b) => (a.points ?? -1) - (b.points ?? -1),
@@ -47,10 +90,17 @@ const compare: Record<Column, (a: StudentResult, b: StudentResult) => number> = 
   state: (a, b) => (a.handedInAt ?? Infinity) - (b.handedInAt ?? Infinity),
 };
 const sorted = computed(() =>
-  [...props.results.students].sort((a, b) => (sort.value.down ? -1 : 1) * compare[sort.value.by](a, b)),
+  [...props.results.students].sort(
+    (a, b) => (sort.value.down ? -1 : 1) * compare[sort.value.by](a, b),
+  ),
 );
-const sortBy = (by: Column) => (sort.value = { by, down: sort.value.by === by ? !sort.value.down : by === 'points' || by === 'percent' }); // prettier-ignore
-const sortWord = (by: Column) => (sort.value.by === by ? (sort.value.down ? 'descending' : 'ascending') : 'none');
+const sortBy = (by: Column) =>
+  (sort.value = {
+    by,
+    down: sort.value.by === by ? !sort.value.down : by === 'points' || by === 'percent',
+  });
+const sortWord = (by: Column) =>
+  sort.value.by === by ? (sort.value.down ? 'descending' : 'ascending') : 'none';
 
 function stateWords(own: StudentResult): string {
   if (own.state === 'not-begun') return props.results.complete ? 'did not begin' : 'not begun';
@@ -58,9 +108,13 @@ function stateWords(own: StudentResult): string {
   const how = `${own.handedInBy === 'server' ? 'time ran out' : 'handed in'} ${own.handedInAt === null ? '' : words.time(own.handedInAt)}`;
   const arrived = own.arrivedAt === null ? '' : `, arrived ${words.time(own.arrivedAt)}`;
   const after =
-    own.lateAnswers === 0 ? '' : `, ${count(own.lateAnswers, 'answer')} written in time arrived after the end`;
+    own.lateAnswers === 0
+      ? ''
+      : `, ${count(own.lateAnswers, 'answer')} written in time arrived after the end`;
   const waiting =
-    own.lateWaiting === 0 ? '' : `, ${count(own.lateWaiting, 'late answer')} to look at: open the student’s work`;
+    own.lateWaiting === 0
+      ? ''
+      : `, ${count(own.lateWaiting, 'late answer')} to look at: open the student’s work`;
   return `${own.excused ? 'not scored; ' : ''}${how}${own.late ? ', late' : ''}${arrived}${after}${waiting}`;
 }
 const nameOf = (own: StudentResult) => (hidden.value ? `Student ${own.rollNumber}` : own.name);
@@ -120,7 +174,8 @@ const repeatedOn = (at: number) => {
   return first && first.n >= 3 ? first : null;
 };
 function open(own: StudentResult): void {
-  if (props.results.assignment && own.state !== 'not-begun' && own.attemptId !== null) void router.push(`${props.base}/students/${own.id}`); // prettier-ignore
+  if (props.results.assignment && own.state !== 'not-begun' && own.attemptId !== null)
+    void router.push(`${props.base}/students/${own.id}`);
 }
 
 const box = ref<HTMLElement>();
@@ -128,7 +183,12 @@ const rowHeight = 36;
 /** A class is drawn whole, so that the browser finds and prints all of it; of a grade only what is in view. */
 const drawnWhole = 60;
 const virtual = useVirtualizer(
-  computed(() => ({ count: sorted.value.length, getScrollElement: () => box.value ?? null, estimateSize: () => rowHeight, overscan: sorted.value.length <= drawnWhole ? sorted.value.length : 2 })), // prettier-ignore
+  computed(() => ({
+    count: sorted.value.length,
+    getScrollElement: () => box.value ?? null,
+    estimateSize: () => rowHeight,
+    overscan: sorted.value.length <= drawnWhole ? sorted.value.length : 2,
+  })),
 );
 const rows = computed(() => virtual.value.getVirtualItems());
 const above = computed(() => rows.value[0]?.start ?? 0);
@@ -138,7 +198,12 @@ defineExpose({
   /** The whole grid for a spreadsheet, also the rows that are not drawn. */
   lines: () => [
     [...columns.value.map((own) => all[own]), ...items.value.map(({ number }) => String(number))],
-    ...sorted.value.map((own) => [...columns.value.map((column) => text(own, column)), ...items.value.map((_, at) => (own.cells[at]?.share != null ? pointsText(own.cells[at].points) : ''))]), // prettier-ignore
+    ...sorted.value.map((own) => [
+      ...columns.value.map((column) => text(own, column)),
+      ...items.value.map((_, at) =>
+        own.cells[at]?.share != null ? pointsText(own.cells[at].points) : '',
+      ),
+    ]),
   ],
 });
 </script>
@@ -159,9 +224,13 @@ defineExpose({
         <summary>Columns</summary>
         <div class="list">
           <label v-for="own in offered.filter((name) => name !== 'name')" :key="own"
-            ><input type="checkbox" :checked="!off.has(own)" @change="toggle(own)" /> {{ all[own] }}</label
+            ><input type="checkbox" :checked="!off.has(own)" @change="toggle(own)" />
+            {{ all[own] }}</label
           >
-          <label><input type="checkbox" :checked="!off.has('items')" @change="toggle('items')" /> Items</label>
+          <label
+            ><input type="checkbox" :checked="!off.has('items')" @change="toggle('items')" />
+            Items</label
+          >
         </div>
       </details>
       <span class="faded small"
@@ -170,16 +239,26 @@ defineExpose({
         }}.</span
       >
     </div>
-    <EmptyNote v-if="sorted.length === 0" title="Nobody’s work fits.">Ask for less above, or for all of it.</EmptyNote>
+    <EmptyNote v-if="sorted.length === 0" title="Nobody’s work fits."
+      >Ask for less above, or for all of it.</EmptyNote
+    >
     <div v-else ref="box" class="scroll" tabindex="0" aria-label="Students by items" role="region">
       <table class="ruled grid" :aria-rowcount="sorted.length + 1">
         <thead>
           <tr>
-            <th v-for="own in columns" :key="own" :class="[own, { figures: isFigure(own) }]" :aria-sort="sortWord(own)">
+            <th
+              v-for="own in columns"
+              :key="own"
+              :class="[own, { figures: isFigure(own) }]"
+              :aria-sort="sortWord(own)"
+            >
               <button @click="sortBy(own)">{{ all[own] }}</button>
             </th>
             <th v-for="item in items" :key="item.entry" class="cell">
-              <button :title="`Open item ${item.number}`" @click="router.push(`${base}/items?item=${item.number}`)">
+              <button
+                :title="`Open item ${item.number}`"
+                @click="router.push(`${base}/items?item=${item.number}`)"
+              >
                 {{ item.number }}
               </button>
             </th>
@@ -237,7 +316,11 @@ defineExpose({
               </td>
             </template>
             <td v-for="item in items" :key="item.entry" class="cell mean">
-              {{ item.facility.value === null ? '—' : item.facility.value.toFixed(2).replace(/^0/, '') }}
+              {{
+                item.facility.value === null
+                  ? '—'
+                  : item.facility.value.toFixed(2).replace(/^0/, '')
+              }}
             </td>
           </tr>
           <tr>

@@ -4,9 +4,13 @@ import { done, failed } from '../undo';
 
 export type Lines = string[][];
 
-const cellText = (cell: Element) => (cell.getAttribute('data-copy') ?? (cell as HTMLElement).innerText ?? '').replace(/\s+/g, ' ').trim(); // prettier-ignore
+const cellText = (cell: Element) =>
+  (cell.getAttribute('data-copy') ?? (cell as HTMLElement).innerText ?? '')
+    .replace(/\s+/g, ' ')
+    .trim();
 
-export const linesOf = (table: HTMLTableElement | null | undefined): Lines => [...(table?.rows ?? [])].map((row) => [...row.cells].map(cellText)); // prettier-ignore
+export const linesOf = (table: HTMLTableElement | null | undefined): Lines =>
+  [...(table?.rows ?? [])].map((row) => [...row.cells].map(cellText));
 
 export async function copyLines(lines: Lines): Promise<void> {
   try {

@@ -21,14 +21,17 @@ export function useResults() {
 
   const filters = computed(() => {
     const own: Partial<Record<FilterName, string>> = {};
-    for (const name of filterNames) if (typeof route.query[name] === 'string') own[name] = route.query[name];
+    for (const name of filterNames)
+      if (typeof route.query[name] === 'string') own[name] = route.query[name];
     return own;
   });
   /** An empty form is the first one; anything else that is empty asks for nothing. */
   function filter(name: FilterName, value: string | null): void {
     const { [name]: _, ...rest } = filters.value;
     const { item } = route.query;
-    void router.replace({ query: { ...(item && { item }), ...rest, ...(value !== null && { [name]: value }) } });
+    void router.replace({
+      query: { ...(item && { item }), ...rest, ...(value !== null && { [name]: value }) },
+    });
   }
 
   const all = () => void router.replace({ query: {} });
@@ -41,7 +44,10 @@ export function useResults() {
     try {
       const found = sheetId
         ? await call('readSheetResults', { params: { sheetId } })
-        : await call('readResults', { params: { assignmentId: assignmentId! }, query: filters.value });
+        : await call('readResults', {
+            params: { assignmentId: assignmentId! },
+            query: filters.value,
+          });
       if (own === asked) results.value = found;
       wrong.value = '';
     } catch (error) {

@@ -12,11 +12,16 @@ const props = defineProps<{
   others: readonly { entry: Entry; number: number; words: string }[];
   enemies: readonly (readonly [number, number])[];
 }>();
-const emit = defineEmits<{ done: [itemId: number, changes: { other: number; apart: boolean }[]] }>();
+const emit = defineEmits<{
+  done: [itemId: number, changes: { other: number; apart: boolean }[]];
+}>();
 const ticked = ref(new Set<number>());
 const isEnemy = (other: number) =>
   props.enemies.some((pair) => pair.includes(other) && pair.includes(props.entry?.itemId ?? -1));
-whenOpened(open, () => (ticked.value = new Set(props.others.map(({ entry }) => entry.itemId).filter(isEnemy))));
+whenOpened(
+  open,
+  () => (ticked.value = new Set(props.others.map(({ entry }) => entry.itemId).filter(isEnemy))),
+);
 function toggle(itemId: number): void {
   const next = new Set(ticked.value);
   if (!next.delete(itemId)) next.add(itemId);
@@ -34,13 +39,17 @@ function finish(): void {
 <template>
   <el-dialog v-model="open" :title="`Keep item ${number} apart`" width="640px">
     <p class="faded">
-      Items kept apart give each other away or ask the same. Every test that has both says so, and a blueprint never
-      takes both.
+      Items kept apart give each other away or ask the same. Every test that has both says so, and a
+      blueprint never takes both.
     </p>
     <ul class="others">
       <li v-for="own in others" :key="own.entry.id">
         <label
-          ><input type="checkbox" :checked="ticked.has(own.entry.itemId)" @change="toggle(own.entry.itemId)" />
+          ><input
+            type="checkbox"
+            :checked="ticked.has(own.entry.itemId)"
+            @change="toggle(own.entry.itemId)"
+          />
           <b>{{ own.number }}</b> {{ own.words }}</label
         >
       </li>
@@ -48,7 +57,9 @@ function finish(): void {
     </ul>
     <template #footer>
       <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" @click="finish">Keep apart from {{ count(ticked.size, 'item') }}</el-button>
+      <el-button type="primary" @click="finish"
+        >Keep apart from {{ count(ticked.size, 'item') }}</el-button
+      >
     </template>
   </el-dialog>
 </template>

@@ -1,6 +1,11 @@
 <script setup lang="ts">
 /** Left what the test should be, right what the machine finds for it; the result becomes an ordinary test. */
-import { blueprintProblems, cellStates, emptyBlueprint, type Blueprint } from '@oaken/core/assembly';
+import {
+  blueprintProblems,
+  cellStates,
+  emptyBlueprint,
+  type Blueprint,
+} from '@oaken/core/assembly';
 import { allEntries, mostEntries } from '@oaken/core/tests';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
@@ -49,7 +54,14 @@ const entries = computed(() => (outline.value ? allEntries(outline.value) : []))
 const planned = computed(() =>
   entries.value.flatMap(({ id, revisionId }) => {
     const own = revisions.value.get(revisionId);
-    return own ? [{ ...plannedOf(own, library.chainOf), points: points.value?.entries.get(id) ?? own.points }] : [];
+    return own
+      ? [
+          {
+            ...plannedOf(own, library.chainOf),
+            points: points.value?.entries.get(id) ?? own.points,
+          },
+        ]
+      : [];
   }),
 );
 const states = computed(() => cellStates(blueprint.value, planned.value));
@@ -62,7 +74,15 @@ const set = (own: Partial<Blueprint>) => change({ ...blueprint.value, ...own });
 function takeStandards(ids: number[]): void {
   const columns = blueprint.value.byDepth ? 4 : 1;
   const held = new Map(blueprint.value.rows.map((row) => [row.standard, row]));
-  change({ ...blueprint.value, rows: ids.map((standard) => held.get(standard) ?? { standard, wants: new Array<number>(columns).fill(0) }) }, 'the rows of the blueprint'); // prettier-ignore
+  change(
+    {
+      ...blueprint.value,
+      rows: ids.map(
+        (standard) => held.get(standard) ?? { standard, wants: new Array<number>(columns).fill(0) },
+      ),
+    },
+    'the rows of the blueprint',
+  );
 }
 function splitByDepth(byDepth: boolean): void {
   const rows = blueprint.value.rows.map(({ standard, wants }) => {
@@ -73,8 +93,13 @@ function splitByDepth(byDepth: boolean): void {
 }
 /** What the test has now, as the wish: a beginning that is never far off. */
 function fromTest(): void {
-  const ids = [...new Set(planned.value.flatMap(({ standards }) => standards.flatMap(([own]) => own ?? [])))];
-  const rows = ids.map((standard) => ({ standard, wants: new Array<number>(blueprint.value.byDepth ? 4 : 1).fill(0) }));
+  const ids = [
+    ...new Set(planned.value.flatMap(({ standards }) => standards.flatMap(([own]) => own ?? []))),
+  ];
+  const rows = ids.map((standard) => ({
+    standard,
+    wants: new Array<number>(blueprint.value.byDepth ? 4 : 1).fill(0),
+  }));
   const empty = { ...blueprint.value, rows };
   const wants = cellStates(empty, planned.value);
   for (const { row, column, have } of wants) rows[row]!.wants[column] = have;
@@ -97,8 +122,11 @@ function setNumber(name: keyof typeof limits): void {
   const [least, most, sentence] = limits[name];
   const text = fields[name].value.trim();
   const own = text === '' ? null : Number(text.replace(',', '.'));
-  if (own !== null && (!(own >= least && own <= most) || (name === 'byHand' && !Number.isInteger(own))))
-    fieldWrong.value = sentence; // prettier-ignore
+  if (
+    own !== null &&
+    (!(own >= least && own <= most) || (name === 'byHand' && !Number.isInteger(own)))
+  )
+    fieldWrong.value = sentence;
   else {
     fieldWrong.value = '';
     set({ [name]: own });
@@ -106,12 +134,24 @@ function setNumber(name: keyof typeof limits): void {
 }
 const toggleBank = (value: number) => {
   const own = blueprint.value.banks;
-  set({ banks: own.includes(value) ? own.filter((one) => one !== value) : [...own, value].sort((a, b) => a - b) });
+  set({
+    banks: own.includes(value)
+      ? own.filter((one) => one !== value)
+      : [...own, value].sort((a, b) => a - b),
+  });
 };
 const usable = computed(() => library.banks.filter(({ may }) => may !== 'read'));
-const bankWords = computed(() => (blueprint.value.banks.length === 0 ? 'all that I may use' : blueprint.value.banks.map((id) => library.bankName(id)).join(', '))); // prettier-ignore
+const bankWords = computed(() =>
+  blueprint.value.banks.length === 0
+    ? 'all that I may use'
+    : blueprint.value.banks.map((id) => library.bankName(id)).join(', '),
+);
 
-const stepWords = { reading: 'Reading the banks', fitting: 'Fitting items to the cells', balancing: 'Bringing the difficulty to its target, and forms to each other' }; // prettier-ignore
+const stepWords = {
+  reading: 'Reading the banks',
+  fitting: 'Fitting items to the cells',
+  balancing: 'Bringing the difficulty to its target, and forms to each other',
+};
 /** Whether what is shown was found around the items that the test has. */
 const kept = ref(true);
 const start = () => {
@@ -132,7 +172,9 @@ function take(): void {
   try {
     const changes = fill.changesFor(outline.value, fill.filled.value, kept.value);
     if (changes.length > 0) test.change('filling the blueprint', ...changes);
-    done(`The test has the ${count(fill.filled.value.forms[0]!.length, 'item')} now. Go on as with any other test.`);
+    done(
+      `The test has the ${count(fill.filled.value.forms[0]!.length, 'item')} now. Go on as with any other test.`,
+    );
     void test.settled().then(() => router.push(`/tests/${testId}`));
   } catch (error) {
     failed(error);
@@ -155,7 +197,14 @@ function take(): void {
     @decide="test.decide"
   />
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <FacingPages v-else name="blueprint" left="What the test should be" right="Filling it" :start="54" :most="76">
+  <FacingPages
+    v-else
+    name="blueprint"
+    left="What the test should be"
+    right="Filling it"
+    :start="54"
+    :most="76"
+  >
     <template #left>
       <div class="inset">
         <div class="line">
@@ -166,7 +215,9 @@ function take(): void {
               aria-label="What cells count"
               :value="blueprint.measure"
               :disabled="!mayChange"
-              @change="set({ measure: ($event.target as HTMLSelectElement).value as Blueprint['measure'] })"
+              @change="
+                set({ measure: ($event.target as HTMLSelectElement).value as Blueprint['measure'] })
+              "
             >
               <option value="items">items</option>
               <option value="points">points</option>
@@ -182,12 +233,21 @@ function take(): void {
             by depth</label
           >
           <button v-if="mayChange" class="word" @click="picking = true">Standards</button>
-          <button v-if="mayChange && entries.length" class="word" @click="fromTest">As the test is now</button>
+          <button v-if="mayChange && entries.length" class="word" @click="fromTest">
+            As the test is now
+          </button>
         </div>
         <EmptyNote v-if="blueprint.rows.length === 0" title="No rows yet."
-          >Choose the standards, or strands, that the test should cover; each becomes a row.</EmptyNote
+          >Choose the standards, or strands, that the test should cover; each becomes a
+          row.</EmptyNote
         >
-        <BlueprintTable v-else :blueprint="blueprint" :states="states" :may-change="mayChange" @change="change" />
+        <BlueprintTable
+          v-else
+          :blueprint="blueprint"
+          :states="states"
+          :may-change="mayChange"
+          @change="change"
+        />
         <div class="limits">
           <label
             >At most
@@ -242,7 +302,8 @@ function take(): void {
           <summary>
             <b>From</b>{{ ' ' }}
             <span class="faded"
-              >{{ bankWords }}{{ blueprint.grades.length ? `; grade ${blueprint.grades.join(', ')}` : '' }}</span
+              >{{ bankWords
+              }}{{ blueprint.grades.length ? `; grade ${blueprint.grades.join(', ')}` : '' }}</span
             >
           </summary>
           <label v-for="bank in usable" :key="bank.id" class="tick"
@@ -268,7 +329,9 @@ function take(): void {
           <summary>
             <b>Kept out</b> <span class="faded">{{ count(blueprint.without.length, 'item') }}</span>
           </summary>
-          <button v-if="mayChange" class="word" @click="set({ without: [] })">Let them in again</button>
+          <button v-if="mayChange" class="word" @click="set({ without: [] })">
+            Let them in again
+          </button>
         </details>
       </div>
     </template>
@@ -296,21 +359,37 @@ function take(): void {
             >
           </div>
           <p v-for="problem in problems" :key="problem" class="wrong">{{ problem }}</p>
-          <el-button v-if="!fill.busy.value" type="primary" :disabled="problems.length > 0" @click="start"
+          <el-button
+            v-if="!fill.busy.value"
+            type="primary"
+            :disabled="problems.length > 0"
+            @click="start"
             >Fill it from the banks</el-button
           >
           <div v-else class="progress" role="status">
-            <progress :max="seconds" :value="Math.min(fill.elapsed.value, seconds)" aria-label="Time used" />
+            <progress
+              :max="seconds"
+              :value="Math.min(fill.elapsed.value, seconds)"
+              aria-label="Time used"
+            />
             <p>
               {{ stepWords[fill.step.value!] }} …
-              {{ fill.candidates.value ? `${fill.candidates.value.toLocaleString('en')} items, ` : ''
+              {{
+                fill.candidates.value
+                  ? `${fill.candidates.value.toLocaleString('en')} items, `
+                  : ''
               }}{{ fill.elapsed.value.toFixed(0) }} s
               <el-button @click="fill.stop">Stop</el-button>
             </p>
           </div>
         </template>
         <p v-if="fill.wrong.value" class="wrong" role="alert">{{ fill.wrong.value }}</p>
-        <FilledResult v-if="fill.filled.value" :filled="fill.filled.value" :blueprint="blueprint" @without="keepOut">
+        <FilledResult
+          v-if="fill.filled.value"
+          :filled="fill.filled.value"
+          :blueprint="blueprint"
+          @without="keepOut"
+        >
           <p>
             <el-button type="primary" @click="take">{{
               kept || entries.length === 0 ? 'Put them into the test' : 'Make the test of these'
@@ -318,8 +397,8 @@ function take(): void {
           </p>
         </FilledResult>
         <EmptyNote v-else-if="!fill.busy.value && !fill.wrong.value" title="Nothing is chosen yet."
-          >The machine looks for the items that fit every cell at once, within the time and as hard as you want. You go
-          on editing what it finds.</EmptyNote
+          >The machine looks for the items that fit every cell at once, within the time and as hard
+          as you want. You go on editing what it finds.</EmptyNote
         >
       </div>
     </template>
@@ -335,7 +414,8 @@ function take(): void {
       wanted</span
     >
     <span
-      >the test has <b>{{ pointsText(states.reduce((sum, { have }) => sum + have, 0)) }}</b> of them</span
+      >the test has <b>{{ pointsText(states.reduce((sum, { have }) => sum + have, 0)) }}</b> of
+      them</span
     >
   </FootingLine>
   <StandardPicker

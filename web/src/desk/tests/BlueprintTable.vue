@@ -5,7 +5,11 @@ import { computed, ref, watch } from 'vue';
 import { useLibrary } from '../banks/library';
 import { depthNames, pointsText } from '../words';
 
-const props = defineProps<{ blueprint: Blueprint; states: readonly CellState[]; mayChange: boolean }>();
+const props = defineProps<{
+  blueprint: Blueprint;
+  states: readonly CellState[];
+  mayChange: boolean;
+}>();
 const emit = defineEmits<{ change: [blueprint: Blueprint, text: string] }>();
 const library = useLibrary();
 const columns = computed(() => (props.blueprint.byDepth ? depths.length : 1));
@@ -27,26 +31,40 @@ watch(
   { immediate: true },
 );
 const stateAt = (row: number, column: number) => props.states[row * columns.value + column];
-const name = (row: number) => library.standards.get(props.blueprint.rows[row]!.standard)?.code ?? 'a standard';
+const name = (row: number) =>
+  library.standards.get(props.blueprint.rows[row]!.standard)?.code ?? 'a standard';
 
 function want(row: number, column: number): void {
   const text = typed.value[row]![column]!.trim();
   const own = text === '' ? 0 : Number(text.replace(',', '.'));
   if (!(own >= 0 && own <= 500)) wrong.value = 'A cell holds a number from 0 to 500.';
   else if (props.blueprint.measure === 'items' && !Number.isInteger(own))
-    wrong.value = 'Cells that count items hold whole numbers.'; // prettier-ignore
+    wrong.value = 'Cells that count items hold whole numbers.';
   else {
     wrong.value = '';
     const rows = props.blueprint.rows.map((line, at) =>
-      at === row ? { ...line, wants: Array.from({ length: columns.value }, (_, c) => (c === column ? own : (line.wants[c] ?? 0))) } : line,
-    ); // prettier-ignore
+      at === row
+        ? {
+            ...line,
+            wants: Array.from({ length: columns.value }, (_, c) =>
+              c === column ? own : (line.wants[c] ?? 0),
+            ),
+          }
+        : line,
+    );
     emit('change', { ...props.blueprint, rows }, 'a cell of the blueprint');
   }
 }
 const remove = (row: number) =>
-  emit('change', { ...props.blueprint, rows: props.blueprint.rows.filter((_, at) => at !== row) }, 'a row of the blueprint'); // prettier-ignore
-const sumOf = (list: readonly (CellState | undefined)[], what: 'want' | 'have') => list.reduce((sum, own) => sum + (own?.[what] ?? 0), 0); // prettier-ignore
-const inRow = (row: number) => Array.from({ length: columns.value }, (_, column) => stateAt(row, column));
+  emit(
+    'change',
+    { ...props.blueprint, rows: props.blueprint.rows.filter((_, at) => at !== row) },
+    'a row of the blueprint',
+  );
+const sumOf = (list: readonly (CellState | undefined)[], what: 'want' | 'have') =>
+  list.reduce((sum, own) => sum + (own?.[what] ?? 0), 0);
+const inRow = (row: number) =>
+  Array.from({ length: columns.value }, (_, column) => stateAt(row, column));
 const inColumn = (column: number) => props.blueprint.rows.map((_, row) => stateAt(row, column));
 const haveAll = computed(() => sumOf(props.states, 'have'));
 </script>
@@ -57,7 +75,9 @@ const haveAll = computed(() => sumOf(props.states, 'have'));
       <tr>
         <th>Standard</th>
         <template v-if="blueprint.byDepth">
-          <th v-for="depth in depths" :key="depth" class="figures" :title="depthNames[depth]">Depth {{ depth }}</th>
+          <th v-for="depth in depths" :key="depth" class="figures" :title="depthNames[depth]">
+            Depth {{ depth }}
+          </th>
         </template>
         <th v-else class="figures">Any depth</th>
         <th class="figures">In all</th>
@@ -93,7 +113,14 @@ const haveAll = computed(() => sumOf(props.states, 'have'));
           <span class="have">has {{ pointsText(sumOf(inRow(r), 'have')) }}</span>
         </td>
         <td>
-          <button v-if="mayChange" class="word" :aria-label="`Take out ${name(r)}`" @click="remove(r)">×</button>
+          <button
+            v-if="mayChange"
+            class="word"
+            :aria-label="`Take out ${name(r)}`"
+            @click="remove(r)"
+          >
+            ×
+          </button>
         </td>
       </tr>
     </tbody>
@@ -105,7 +132,8 @@ const haveAll = computed(() => sumOf(props.states, 'have'));
           <span class="have">has {{ pointsText(sumOf(inColumn(c), 'have')) }}</span>
         </td>
         <td class="figures">
-          <b>{{ pointsText(totalWanted(blueprint)) }}</b> <span class="have">has {{ pointsText(haveAll) }}</span>
+          <b>{{ pointsText(totalWanted(blueprint)) }}</b>
+          <span class="have">has {{ pointsText(haveAll) }}</span>
         </td>
         <td />
       </tr>

@@ -58,7 +58,10 @@ onMounted(async () => {
   try {
     await test.load();
     if (outline.value?.grades.length) search.filters.grades = [...outline.value.grades];
-    const picked = typeof route.query.put === 'string' ? route.query.put.split(',').map(Number).filter(Boolean) : [];
+    const picked =
+      typeof route.query.put === 'string'
+        ? route.query.put.split(',').map(Number).filter(Boolean)
+        : [];
     if (picked.length > 0) {
       await router.replace({ query: {} });
       await putting.putPicked(picked);
@@ -76,9 +79,13 @@ const entries = computed(() => (outline.value ? allEntries(outline.value) : []))
 const numberOf = (entry: Entry | null) => entries.value.findIndex(({ id }) => id === entry?.id) + 1;
 const others = computed(() =>
   entries.value
-    .map((entry, at) => ({ entry, number: at + 1, words: stemLine(revisions.value.get(entry.revisionId)?.content.stem ?? '', 110) }))
+    .map((entry, at) => ({
+      entry,
+      number: at + 1,
+      words: stemLine(revisions.value.get(entry.revisionId)?.content.stem ?? '', 110),
+    }))
     .filter(({ entry }) => entry.id !== chosen.value?.id),
-); // prettier-ignore
+);
 function ask(what: 'similar' | 'apart', entry: Entry): void {
   chosen.value = entry;
   asking.value = what;
@@ -93,9 +100,13 @@ function take(item: ItemRow): void {
   test.change('another item in a form', forms.swapOf(form.id, chosen.value.id, item));
 }
 
-async function keepApart(itemId: number, changes: { other: number; apart: boolean }[]): Promise<void> {
+async function keepApart(
+  itemId: number,
+  changes: { other: number; apart: boolean }[],
+): Promise<void> {
   try {
-    for (const { other, apart } of changes) await call('declareEnemies', { body: { items: [itemId, other], apart } });
+    for (const { other, apart } of changes)
+      await call('declareEnemies', { body: { items: [itemId, other], apart } });
     if (changes.length > 0) await test.load();
   } catch (error) {
     failed(error);
@@ -109,7 +120,9 @@ function partPair(pair: string[], apart: boolean): void {
 const totals = computed(() => {
   const pinned = entries.value.flatMap(({ revisionId }) => revisions.value.get(revisionId) ?? []);
   const known = pinned.flatMap(({ facility }) => facility ?? []);
-  const meanSeconds = pinned.reduce((sum, { seconds }) => sum + (seconds ?? usualSeconds), 0) / Math.max(1, pinned.length);
+  const meanSeconds =
+    pinned.reduce((sum, { seconds }) => sum + (seconds ?? usualSeconds), 0) /
+    Math.max(1, pinned.length);
   const items = outline.value ? countItems(outline.value) : 0;
   return {
     items,
@@ -119,7 +132,7 @@ const totals = computed(() => {
     known: known.length,
     standards: new Set(pinned.flatMap(({ standards }) => standards.map(({ id }) => id))).size,
   };
-}); // prettier-ignore
+});
 
 const { notes, notesAt, forecasts } = useNotes({ outline, revisions, points, about });
 const notesOpen = ref(localStorage.getItem(notesKey) !== 'no');
@@ -132,11 +145,16 @@ function show(entry: string): void {
 function goTo(at: Hindrance['at']): void {
   forms.chosenId.value = null;
   const where =
-    typeof at === 'object' ? `[data-at="${at.section}"] button` : at === 'title' ? '.title' : '.found input';
+    typeof at === 'object'
+      ? `[data-at="${at.section}"] button`
+      : at === 'title'
+        ? '.title'
+        : '.found input';
   document.querySelector<HTMLElement>(where)?.focus();
 }
 const change = (text: string, ...changes: Change[]) => test.change(text, ...changes);
-const setReady = (ready: boolean) => change(ready ? 'calling it ready' : 'going back to draft', { do: 'describe', facts: { ready } }); // prettier-ignore
+const setReady = (ready: boolean) =>
+  change(ready ? 'calling it ready' : 'going back to draft', { do: 'describe', facts: { ready } });
 
 function keys(event: KeyboardEvent): void {
   if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
@@ -150,9 +168,18 @@ onUnmounted(() => removeEventListener('keydown', keys));
 </script>
 
 <template>
-  <PageHead :title="outline?.title || 'Test'" :where="about && whoseWords(about) ? whoseWords(about) : 'Tests'">
+  <PageHead
+    :title="outline?.title || 'Test'"
+    :where="about && whoseWords(about) ? whoseWords(about) : 'Tests'"
+  >
     <span class="faded small" role="status">{{
-      test.waiting.value > 0 ? 'Not saved yet' : test.saving.value ? 'Saving …' : outline ? 'Saved' : ''
+      test.waiting.value > 0
+        ? 'Not saved yet'
+        : test.saving.value
+          ? 'Saving …'
+          : outline
+            ? 'Saved'
+            : ''
     }}</span>
     <template v-if="mayChange">
       <el-button
@@ -164,7 +191,10 @@ onUnmounted(() => removeEventListener('keydown', keys));
       <el-button :disabled="!test.canRedo.value" @click="test.redo()">Redo</el-button>
     </template>
     <el-button v-if="about?.mine" @click="sharing = true">Share</el-button>
-    <el-button v-if="about" :type="about.may === 'read' ? 'primary' : 'default'" @click="copying = true"
+    <el-button
+      v-if="about"
+      :type="about.may === 'read' ? 'primary' : 'default'"
+      @click="copying = true"
       >Copy</el-button
     >
   </PageHead>
@@ -183,8 +213,18 @@ onUnmounted(() => removeEventListener('keydown', keys));
         </button>
         <span class="faded small">Enter or drag puts an item in</span>
       </div>
-      <div v-if="indexOpen" class="index"><BankIndex :search="search" :picked="none" @changed="search.reload()" /></div>
-      <ItemList :search="search" :picked="none" :in-test="inTest" compact class="compact" @pick="put" @put="put" />
+      <div v-if="indexOpen" class="index">
+        <BankIndex :search="search" :picked="none" @changed="search.reload()" />
+      </div>
+      <ItemList
+        :search="search"
+        :picked="none"
+        :in-test="inTest"
+        compact
+        class="compact"
+        @pick="put"
+        @put="put"
+      />
     </template>
     <template #right>
       <template v-if="outline && points">
@@ -223,7 +263,9 @@ onUnmounted(() => removeEventListener('keydown', keys));
           :notes-at="notesOpen ? notesAt : new Map()"
           :may-change="mayChange"
           @change="change"
-          @put-by-id="(id, section, before) => putting.putFound(search.items.value, id, section, before)"
+          @put-by-id="
+            (id, section, before) => putting.putFound(search.items.value, id, section, before)
+          "
           @similar="ask('similar', $event)"
           @apart="ask('apart', $event)"
         />

@@ -22,7 +22,10 @@ async function copy(): Promise<void> {
   if (busy.value) return;
   busy.value = true;
   try {
-    const { id } = await call('copyTest', { params: { testId: props.testId }, body: { clientKey: key, title: typed.value } }); // prettier-ignore
+    const { id } = await call('copyTest', {
+      params: { testId: props.testId },
+      body: { clientKey: key, title: typed.value },
+    });
     open.value = false;
     await router.push(`/tests/${id}`);
   } catch (error) {
@@ -47,7 +50,11 @@ async function copy(): Promise<void> {
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <div class="buttons">
         <el-button @click="open = false">Cancel</el-button>
-        <el-button type="primary" native-type="submit" :loading="busy" :disabled="typed.trim() === ''"
+        <el-button
+          type="primary"
+          native-type="submit"
+          :loading="busy"
+          :disabled="typed.trim() === ''"
           >Make the copy</el-button
         >
       </div>

@@ -20,14 +20,18 @@ const emit = defineEmits<{ draw: [draw: Draw | null] }>();
 const library = useLibrary();
 
 const anything: PoolSearch = { standard: null, grade: null, depth: null, bank: null };
-const way = computed(() => (!props.section.draw ? 'all' : props.section.draw.search ? 'search' : 'these'));
+const way = computed(() =>
+  !props.section.draw ? 'all' : props.section.draw.search ? 'search' : 'these',
+);
 const picking = ref(false);
 const found = ref<number | null>(null);
 const wrong = ref('');
 const typedCount = useTyped(() => props.section.draw?.count);
 const typedPoints = useTyped(() => props.section.draw?.points);
 const pool = computed(() => (way.value === 'search' ? found.value : props.section.entries.length));
-const short = computed(() => pool.value !== null && props.section.draw !== null && props.section.draw.count > pool.value); // prettier-ignore
+const short = computed(
+  () => pool.value !== null && props.section.draw !== null && props.section.draw.count > pool.value,
+);
 
 watch(
   () => [props.section.draw?.search, props.but.length] as const,
@@ -50,14 +54,19 @@ function choose(next: string): void {
   const had = props.section.draw;
   const points = had?.points ?? props.section.entries[0]?.points ?? 1;
   const most = next === 'these' ? Math.max(1, props.section.entries.length) : 5;
-  emit('draw', { count: Math.min(had?.count ?? 3, most), points, search: next === 'search' ? (had?.search ?? anything) : null }); // prettier-ignore
+  emit('draw', {
+    count: Math.min(had?.count ?? 3, most),
+    points,
+    search: next === 'search' ? (had?.search ?? anything) : null,
+  });
 }
 function change(own: Partial<Draw>): void {
   emit('draw', { ...props.section.draw!, ...own });
 }
 function changeCount(): void {
   const next = Number(typedCount.value);
-  if (!Number.isInteger(next) || next < 1 || next > 200) wrong.value = 'A draw gives from 1 to 200 items.';
+  if (!Number.isInteger(next) || next < 1 || next > 200)
+    wrong.value = 'A draw gives from 1 to 200 items.';
   else {
     wrong.value = '';
     change({ count: next });
@@ -66,13 +75,14 @@ function changeCount(): void {
 function changePoints(): void {
   const next = Number(typedPoints.value.replace(',', '.'));
   if (typedPoints.value.trim() === '' || !(next >= 0 && next <= 1000))
-    wrong.value = 'Points are a number from 0 to 1000.'; // prettier-ignore
+    wrong.value = 'Points are a number from 0 to 1000.';
   else {
     wrong.value = '';
     change({ points: next });
   }
 }
-const look = (own: Partial<PoolSearch>) => change({ search: { ...(props.section.draw?.search ?? anything), ...own } });
+const look = (own: Partial<PoolSearch>) =>
+  change({ search: { ...(props.section.draw?.search ?? anything), ...own } });
 const chosen = computed(() => library.standards.get(props.section.draw?.search?.standard ?? 0));
 const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).value) || null;
 </script>
@@ -117,7 +127,13 @@ const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).va
       <button type="button" class="word" @click="picking = true">
         {{ chosen ? chosen.code : 'Any standard' }}
       </button>
-      <button v-if="chosen" type="button" class="word" aria-label="Any standard" @click="look({ standard: null })">
+      <button
+        v-if="chosen"
+        type="button"
+        class="word"
+        aria-label="Any standard"
+        @click="look({ standard: null })"
+      >
         ×
       </button>
       <select
@@ -127,7 +143,9 @@ const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).va
         @change="look({ grade: numberOf($event) })"
       >
         <option value="">Any grade</option>
-        <option v-for="grade in library.grades" :key="grade" :value="grade">Grade {{ grade }}</option>
+        <option v-for="grade in library.grades" :key="grade" :value="grade">
+          Grade {{ grade }}
+        </option>
       </select>
       <select
         class="plain-input"
@@ -136,7 +154,9 @@ const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).va
         @change="look({ depth: numberOf($event) })"
       >
         <option value="">Any depth</option>
-        <option v-for="depth in [1, 2, 3, 4]" :key="depth" :value="depth">{{ depth }} {{ depthNames[depth] }}</option>
+        <option v-for="depth in [1, 2, 3, 4]" :key="depth" :value="depth">
+          {{ depth }} {{ depthNames[depth] }}
+        </option>
       </select>
       <select
         class="plain-input"
@@ -145,15 +165,19 @@ const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).va
         @change="look({ bank: numberOf($event) })"
       >
         <option value="">Any bank</option>
-        <option v-for="bank in library.banks" :key="bank.id" :value="bank.id">{{ bank.name }}</option>
+        <option v-for="bank in library.banks" :key="bank.id" :value="bank.id">
+          {{ bank.name }}
+        </option>
       </select>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-else-if="section.draw?.search && section.entries.length" class="wrong" role="alert">
-      The section has {{ count(section.entries.length, 'item') }} of its own. Take them out, or draw from them.
+      The section has {{ count(section.entries.length, 'item') }} of its own. Take them out, or draw
+      from them.
     </p>
     <p v-else-if="short" class="wrong" role="alert">
-      There {{ pool === 1 ? 'is only 1 item' : `are only ${count(pool!, 'item')}` }}. Ask for fewer, or let more in.
+      There {{ pool === 1 ? 'is only 1 item' : `are only ${count(pool!, 'item')}` }}. Ask for fewer,
+      or let more in.
     </p>
     <p v-else-if="section.draw" class="faded small">
       Dealt like cards, so that all items are used evenly{{

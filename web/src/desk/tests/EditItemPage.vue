@@ -34,10 +34,18 @@ const formName = ref('');
 const mayChange = ref(false);
 const asking = ref(false);
 const giving = ref(false);
-const { content, changed, recovered, problems, serverProblems, valid, take, recover, startOver, forget } = useDraft(
-  `oaken-draft-${testId}-${entryId}${formId ?? ''}`,
-  () => pinned.value?.id ?? 0,
-);
+const {
+  content,
+  changed,
+  recovered,
+  problems,
+  serverProblems,
+  valid,
+  take,
+  recover,
+  startOver,
+  forget,
+} = useDraft(`oaken-draft-${testId}-${entryId}${formId ?? ''}`, () => pinned.value?.id ?? 0);
 const startAgain = () => done('What was not saved is gone from the page.', startOver());
 
 function show(answer: TestAnswer): void {
@@ -76,7 +84,8 @@ async function save(): Promise<void> {
     );
     await router.push(`/tests/${testId}`);
   } catch (error) {
-    if (error instanceof Refused && error.problem.errors) serverProblems.value = error.problem.errors;
+    if (error instanceof Refused && error.problem.errors)
+      serverProblems.value = error.problem.errors;
     else wrong.value = inWords(error);
   } finally {
     busy.value = false;
@@ -85,17 +94,29 @@ async function save(): Promise<void> {
 
 /** Only what the bank's own rights allow, and never over somebody else's newer wording. */
 const canGiveBack = computed(
-  () => formId === null && mayChange.value && !changed.value && pinned.value?.forThisTest && pinned.value.bank.may === 'edit' && !pinned.value.bank.retired,
-); // prettier-ignore
+  () =>
+    formId === null &&
+    mayChange.value &&
+    !changed.value &&
+    pinned.value?.forThisTest &&
+    pinned.value.bank.may === 'edit' &&
+    !pinned.value.bank.retired,
+);
 async function give(): Promise<void> {
   if (giving.value || !pinned.value?.bank.revisionId) return;
   giving.value = true;
   try {
-    show(await call('giveBack', { params: { testId, entryId }, body: { over: pinned.value.bank.revisionId } }));
+    show(
+      await call('giveBack', {
+        params: { testId, entryId },
+        body: { over: pinned.value.bank.revisionId },
+      }),
+    );
     done('The bank has this wording now. Other tests keep the one that they were built with.');
   } catch (error) {
     wrong.value = inWords(error);
-    if (error instanceof Refused && error.status === 409) show(await call('readTest', { params: { testId } }));
+    if (error instanceof Refused && error.status === 409)
+      show(await call('readTest', { params: { testId } }));
   } finally {
     [giving.value, asking.value] = [false, false];
   }
@@ -111,10 +132,18 @@ async function give(): Promise<void> {
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <p v-if="recovered" class="recovered" role="status">
-    This is what you had typed before; it was not saved yet{{ older ? ', and the item was changed since' : '' }}.
+    This is what you had typed before; it was not saved yet{{
+      older ? ', and the item was changed since' : ''
+    }}.
     <button class="word" @click="startAgain">Go back to the saved wording</button>
   </p>
-  <FacingPages v-if="content" name="edit" left="Wording and key" right="As a student sees it" :start="54">
+  <FacingPages
+    v-if="content"
+    name="edit"
+    left="Wording and key"
+    right="As a student sees it"
+    :start="54"
+  >
     <template #left>
       <div class="inset"><ItemEditor v-model="content" :problems="problems" /></div>
     </template>
@@ -133,9 +162,13 @@ async function give(): Promise<void> {
     <template #actions>
       <el-button v-if="canGiveBack" @click="asking = true">Give back to the bank</el-button>
       <el-button :disabled="!changed" @click="startAgain">Start over</el-button>
-      <el-button type="primary" :disabled="!changed || problems.length > 0" :loading="busy" @click="save">{{
-        formName ? `Save for form ${formName}` : 'Save for this test'
-      }}</el-button>
+      <el-button
+        type="primary"
+        :disabled="!changed || problems.length > 0"
+        :loading="busy"
+        @click="save"
+        >{{ formName ? `Save for form ${formName}` : 'Save for this test' }}</el-button
+      >
     </template>
   </FootingLine>
   <GiveBackDialog v-if="pinned" v-model="asking" :pinned="pinned" :busy="giving" @give="give" />

@@ -19,7 +19,8 @@ const missing = computed(() =>
   props.filled.shortfalls.map(({ what, by, form, row, column }) => {
     const where = several.value ? ` in form ${'ABC'[form]}` : '';
     if (what === 'minutes') return `${pointsText(by)} minutes too long${where}.`;
-    if (what === 'by-hand') return `${count(by, 'item')} more to mark by hand than allowed${where}.`;
+    if (what === 'by-hand')
+      return `${count(by, 'item')} more to mark by hand than allowed${where}.`;
     const code = library.standards.get(props.blueprint.rows[row!]!.standard)?.code ?? 'A row';
     const depth = props.blueprint.byDepth ? `, depth ${column! + 1}` : '';
     const want = props.blueprint.rows[row!]!.wants[column!] ?? 0;
@@ -54,15 +55,24 @@ const sentences = computed(() => {
         `${nameOf(place)}: the difficulty of ${count(form.unknown, 'item')} is not known; each is counted like the known ones of its cell.`,
       );
     if (form.shared > 0)
-      said.push(`${nameOf(place)} keeps ${count(form.shared, 'item')} of form A: nothing else can stand there.`);
+      said.push(
+        `${nameOf(place)} keeps ${count(form.shared, 'item')} of form A: nothing else can stand there.`,
+      );
   });
   said.push(`Chosen out of ${count(candidates, 'item')} in ${seconds.toFixed(1)} s.`);
   if (unknown > 0)
-    said.push(`${count(unknown, 'item')} of unknown difficulty ${unknown === 1 ? 'was' : 'were'} left aside.`);
+    said.push(
+      `${count(unknown, 'item')} of unknown difficulty ${unknown === 1 ? 'was' : 'were'} left aside.`,
+    );
   return said;
 });
 function scoreInWords({ value, bound }: NonNullable<Filled['score']>): string {
-  const of = props.blueprint.facility === null ? 'each other' : several.value ? 'the aim and each other' : 'the aim';
+  const of =
+    props.blueprint.facility === null
+      ? 'each other'
+      : several.value
+        ? 'the aim and each other'
+        : 'the aim';
   const missed = `Expected scores miss ${of} by ${value.toFixed(2)} points`;
   const better = value - bound;
   if (better < 0.005) return `${missed}; no choice from these items comes nearer.`;
@@ -90,7 +100,13 @@ function scoreInWords({ value, bound }: NonNullable<Filled['score']>): string {
     <p>{{ sentences.join(' ') }}</p>
     <slot />
     <div v-if="several" class="tabs" role="tablist" aria-label="Items of">
-      <button v-for="(_, at) in filled.forms" :key="at" role="tab" :aria-selected="shown === at" @click="shown = at">
+      <button
+        v-for="(_, at) in filled.forms"
+        :key="at"
+        role="tab"
+        :aria-selected="shown === at"
+        @click="shown = at"
+      >
         Form {{ 'ABC'[at] }}
       </button>
     </div>
@@ -99,7 +115,8 @@ function scoreInWords({ value, bound }: NonNullable<Filled['score']>): string {
         <p>{{ stemLine(item.content.stem, 140) }}</p>
         <p class="faded small">
           {{ item.standards.map(({ code }) => code).join(', ') }} · depth {{ item.depth ?? '–' }} ·
-          {{ pointsText(item.points) }} pt · {{ item.facility ? item.facility.value.toFixed(2) : 'new' }} ·
+          {{ pointsText(item.points) }} pt ·
+          {{ item.facility ? item.facility.value.toFixed(2) : 'new' }} ·
           {{ item.bank }}
           <button class="word" @click="emit('without', item.id)">Keep this one out</button>
         </p>

@@ -15,7 +15,11 @@ interface Line {
   text: (value: number) => string;
 }
 
-const line = (label: string, value: (form: FormFigures) => number, text: Line['text'] = pointsText): Line => ({
+const line = (
+  label: string,
+  value: (form: FormFigures) => number,
+  text: Line['text'] = pointsText,
+): Line => ({
   label,
   values: props.figures.map(value),
   text,
@@ -53,14 +57,18 @@ const isZero = (own: Line) => Number(own.text(difference(own))) === 0;
     <thead>
       <tr>
         <th></th>
-        <th v-for="(_, form) in figures" :key="form" scope="col" class="figures">{{ nameOf(form) }}</th>
+        <th v-for="(_, form) in figures" :key="form" scope="col" class="figures">
+          {{ nameOf(form) }}
+        </th>
         <th v-if="several" scope="col" class="figures">Difference</th>
       </tr>
     </thead>
     <tbody>
       <tr v-for="row in lines" :key="row.label">
         <th scope="row">{{ row.label }}</th>
-        <td v-for="(value, form) in row.values" :key="form" class="figures">{{ row.text(value) }}</td>
+        <td v-for="(value, form) in row.values" :key="form" class="figures">
+          {{ row.text(value) }}
+        </td>
         <td v-if="several" class="figures" :class="{ faded: isZero(row) }">
           {{ isZero(row) ? 'none' : row.text(difference(row)) }}
         </td>

@@ -2,7 +2,14 @@
 /** A form beside the first: what stands in it, and how it differs. */
 import type { Pinned } from '@oaken/contract/tests';
 import { kinds } from '@oaken/core/items';
-import { countItems, type Change, type Entry, type Form, type Outline, type PointsOf } from '@oaken/core/tests';
+import {
+  countItems,
+  type Change,
+  type Entry,
+  type Form,
+  type Outline,
+  type PointsOf,
+} from '@oaken/core/tests';
 import { computed } from 'vue';
 import PassagePicker from '../items/PassagePicker.vue';
 import { pointsText, stemLine } from '../words';
@@ -29,7 +36,8 @@ const emit = defineEmits<{
 const name = useTyped(() => props.form.name);
 const note = useTyped(() => props.form.note);
 type Facts = Extract<Change, { do: 'describe-form' }>['facts'];
-const describe = (facts: Facts) => emit('change', 'a change of a form', { do: 'describe-form', form: props.form.id, facts }); // prettier-ignore
+const describe = (facts: Facts) =>
+  emit('change', 'a change of a form', { do: 'describe-form', form: props.form.id, facts });
 
 interface Line {
   entry: Entry;
@@ -63,11 +71,18 @@ const given = computed(() => {
     const here = own.filter(({ out }) => !out);
     const { draw } = section;
     const each = section.draw ? (props.points.drawn.get(section.id) ?? 0) : 0;
-    if (!draw) return { items: here.length, points: here.reduce((sum, { entry }) => sum + (props.points.entries.get(entry.id) ?? 0), 0) }; // prettier-ignore
+    if (!draw)
+      return {
+        items: here.length,
+        points: here.reduce((sum, { entry }) => sum + (props.points.entries.get(entry.id) ?? 0), 0),
+      };
     const items = draw.search ? draw.count : Math.min(draw.count, here.length);
     return { items, points: items * each };
   });
-  return { items: parts.reduce((sum, { items }) => sum + items, 0), points: parts.reduce((sum, { points }) => sum + points, 0) }; // prettier-ignore
+  return {
+    items: parts.reduce((sum, { items }) => sum + items, 0),
+    points: parts.reduce((sum, { points }) => sum + points, 0),
+  };
 });
 const meanOf = (list: (Pinned | undefined)[]) => {
   const known = list.flatMap((own) => own?.facility?.value ?? []);
@@ -75,7 +90,10 @@ const meanOf = (list: (Pinned | undefined)[]) => {
 };
 /** How hard it is beside the first form, over the items whose difficulty is known. */
 const beside = computed(() => {
-  const [here, first] = [meanOf(kept.value.map(({ pinned }) => pinned)), meanOf(lines.value.map(({ entry }) => props.revisions.get(entry.revisionId)))]; // prettier-ignore
+  const [here, first] = [
+    meanOf(kept.value.map(({ pinned }) => pinned)),
+    meanOf(lines.value.map(({ entry }) => props.revisions.get(entry.revisionId))),
+  ];
   if (here === null || first === null) return 'How hard it is beside form A is not known yet.';
   const off = here - first;
   return Math.abs(off) < 0.005
@@ -84,15 +102,33 @@ const beside = computed(() => {
 });
 
 const leaveOut = ({ entry, out }: Line) =>
-  emit('change', out ? 'taking an item in' : 'leaving an item out', { do: 'leave-out', form: props.form.id, entry: entry.id, out: !out }); // prettier-ignore
+  emit('change', out ? 'taking an item in' : 'leaving an item out', {
+    do: 'leave-out',
+    form: props.form.id,
+    entry: entry.id,
+    out: !out,
+  });
 const asInFirst = ({ entry }: Line) =>
-  emit('change', 'an item as in form A', { do: 'swap', form: props.form.id, of: entry.id, swap: null });
+  emit('change', 'an item as in form A', {
+    do: 'swap',
+    form: props.form.id,
+    of: entry.id,
+    swap: null,
+  });
 function remove(): void {
   emit('change', `removing form ${props.form.name}`, { do: 'remove-form', form: props.form.id });
   emit('removed');
 }
 
-const passages = computed(() => [...new Set(props.outline.sections.flatMap(({ entries }) => entries.flatMap(({ revisionId }) => props.revisions.get(revisionId)?.content.passage?.id ?? [])))]); // prettier-ignore
+const passages = computed(() => [
+  ...new Set(
+    props.outline.sections.flatMap(({ entries }) =>
+      entries.flatMap(
+        ({ revisionId }) => props.revisions.get(revisionId)?.content.passage?.id ?? [],
+      ),
+    ),
+  ),
+]);
 const titles = usePassageTitles(() => passages.value);
 const insteadOf = (of: number) => props.form.passages.find((own) => own.of === of);
 function putPassage(of: number, own: { id: number; revision: number } | undefined): void {
@@ -142,7 +178,9 @@ function putPassage(of: number, own: { id: number; revision: number } | undefine
           aria-label="Most choices"
           :value="form.mostChoices ?? ''"
           :disabled="!mayChange"
-          @change="describe({ mostChoices: Number(($event.target as HTMLSelectElement).value) || null })"
+          @change="
+            describe({ mostChoices: Number(($event.target as HTMLSelectElement).value) || null })
+          "
         >
           <option value="">all</option>
           <option v-for="n in [2, 3, 4, 5]" :key="n" :value="n">{{ n }}</option>
@@ -158,7 +196,9 @@ function putPassage(of: number, own: { id: number; revision: number } | undefine
         />
         passages in their easier version, where they have one</label
       >
-      <el-button v-if="mayChange" :loading="busy" @click="emit('parallel')">Parallel items for all</el-button>
+      <el-button v-if="mayChange" :loading="busy" @click="emit('parallel')"
+        >Parallel items for all</el-button
+      >
     </div>
     <div v-for="of in passages" :key="of" class="line">
       <span>In place of the passage “{{ titles.get(of) ?? '…' }}”</span>
@@ -169,7 +209,8 @@ function putPassage(of: number, own: { id: number; revision: number } | undefine
       />
     </div>
     <p class="sum">
-      {{ given.items }} of {{ countItems(outline) }} items, {{ pointsText(given.points) }} points. {{ beside }}
+      {{ given.items }} of {{ countItems(outline) }} items, {{ pointsText(given.points) }} points.
+      {{ beside }}
     </p>
     <section v-for="{ section, lines: own } in sections" :key="section.id">
       <h3 v-if="section.title">{{ section.title }}</h3>
@@ -177,7 +218,11 @@ function putPassage(of: number, own: { id: number; revision: number } | undefine
         Its items are drawn for each student; a form changes nothing here.
       </p>
       <ol>
-        <li v-for="line in own" :key="line.entry.id" :class="{ out: line.out, swapped: line.swapped }">
+        <li
+          v-for="line in own"
+          :key="line.entry.id"
+          :class="{ out: line.out, swapped: line.swapped }"
+        >
           <span class="number">{{ line.number ?? '–' }}</span>
           <div>
             <p>{{ line.pinned ? stemLine(line.pinned.content.stem, 140) : '…' }}</p>
@@ -197,7 +242,11 @@ function putPassage(of: number, own: { id: number; revision: number } | undefine
                   >
                     Another
                   </button>
-                  <button class="word" :aria-label="`Edit here: item ${line.number}`" @click="emit('edit', line.entry)">
+                  <button
+                    class="word"
+                    :aria-label="`Edit here: item ${line.number}`"
+                    @click="emit('edit', line.entry)"
+                  >
                     Edit here
                   </button>
                   <button
@@ -209,11 +258,15 @@ function putPassage(of: number, own: { id: number; revision: number } | undefine
                     As in A
                   </button>
                 </template>
-                <button class="word" @click="leaveOut(line)">{{ line.out ? 'Take in' : 'Leave out' }}</button>
+                <button class="word" @click="leaveOut(line)">
+                  {{ line.out ? 'Take in' : 'Leave out' }}
+                </button>
               </span>
             </p>
           </div>
-          <span class="worth">{{ line.out ? '' : `${pointsText(points.entries.get(line.entry.id) ?? 0)} pt` }}</span>
+          <span class="worth">{{
+            line.out ? '' : `${pointsText(points.entries.get(line.entry.id) ?? 0)} pt`
+          }}</span>
         </li>
       </ol>
     </section>

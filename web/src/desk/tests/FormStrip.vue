@@ -4,11 +4,17 @@ import { mostForms, type Form } from '@oaken/core/tests';
 import { ref } from 'vue';
 
 defineProps<{ forms: readonly Form[]; chosen: string | null; mayChange: boolean }>();
-const emit = defineEmits<{ choose: [form: string | null]; add: [way: 'order' | 'parallel' | 'adapted'] }>();
+const emit = defineEmits<{
+  choose: [form: string | null];
+  add: [way: 'order' | 'parallel' | 'adapted'];
+}>();
 const open = ref(false);
 const ways = {
   order: ['In another order', 'The same items and choices, shuffled once for the whole form.'],
-  parallel: ['Parallel items', 'For each item another one: same standard, same depth, as hard as can be had.'],
+  parallel: [
+    'Parallel items',
+    'For each item another one: same standard, same depth, as hard as can be had.',
+  ],
   adapted: ['Adapted', 'Fewer choices, fewer items, an easier passage, for a group that needs it.'],
 } as const;
 function add(way: keyof typeof ways): void {
@@ -33,7 +39,12 @@ function add(way: keyof typeof ways): void {
         Form {{ form.name }}
       </button>
     </div>
-    <button v-if="mayChange && forms.length < mostForms" class="word" :aria-expanded="open" @click="open = !open">
+    <button
+      v-if="mayChange && forms.length < mostForms"
+      class="word"
+      :aria-expanded="open"
+      @click="open = !open"
+    >
       Add a form
     </button>
     <div v-if="open" class="ways" role="group" aria-label="Ways to make a form">

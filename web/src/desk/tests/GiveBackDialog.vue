@@ -28,8 +28,8 @@ whenOpened(open, async () => {
 <template>
   <el-dialog v-model="open" :title="`Give it back to ${pinned.bank.name}`" width="760px">
     <p>
-      The wording and key of this test become the bank’s new revision. Tests that use the item keep the revision that
-      they were built with.
+      The wording and key of this test become the bank’s new revision. Tests that use the item keep
+      the revision that they were built with.
     </p>
     <UsedIn :items="[pinned.itemId]" />
     <CompareTexts
@@ -42,7 +42,9 @@ whenOpened(open, async () => {
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
       <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" :loading="busy" :disabled="!bank" @click="emit('give')">Make it the bank’s</el-button>
+      <el-button type="primary" :loading="busy" :disabled="!bank" @click="emit('give')"
+        >Make it the bank’s</el-button
+      >
     </template>
   </el-dialog>
 </template>

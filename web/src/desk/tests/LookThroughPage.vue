@@ -27,7 +27,12 @@ const wrong = ref('');
 const copying = ref(false);
 /** Whose form it is: form and place in the deal, and how choices and items stand. */
 const whose = reactive({ form: null as string | null, place: 0, shuffle: false });
-const support = reactive({ size: 1, fewer: null as number | null, aloud: false, time: null as number | null });
+const support = reactive({
+  size: 1,
+  fewer: null as number | null,
+  aloud: false,
+  time: null as number | null,
+});
 const answers = reactive<Record<string, { responses: Responses; flagged: boolean }>>({});
 const at = ref(0);
 const asking = ref(false);
@@ -47,15 +52,31 @@ provide(sendFileKey, async () => {
   throw new Error('Files are not kept while looking through.');
 });
 
-const edition = computed(() => test.value && (support.fewer === null ? test.value.edition : withFewerChoicesEverywhere(test.value.edition, support.fewer))); // prettier-ignore
+const edition = computed(
+  () =>
+    test.value &&
+    (support.fewer === null
+      ? test.value.edition
+      : withFewerChoicesEverywhere(test.value.edition, support.fewer)),
+);
 const rules = computed(() => ({ shuffleItems: whose.shuffle, shuffleChoices: whose.shuffle }));
-const sitter = computed(() => ({ seed: `look-${whose.place}`, place: whose.place, form: whose.form }));
+const sitter = computed(() => ({
+  seed: `look-${whose.place}`,
+  place: whose.place,
+  form: whose.form,
+}));
 const own = computed(() => edition.value && formOf(edition.value, sitter.value, rules.value));
 const form = computed(() => own.value && formForSitting(own.value));
-const draws = computed(() => test.value?.edition.sections.some(({ draw }) => draw != null) ?? false);
+const draws = computed(
+  () => test.value?.edition.sections.some(({ draw }) => draw != null) ?? false,
+);
 const forms = computed(() => test.value?.edition.forms ?? []);
 const minutes = computed(() => test.value?.minutes ?? null);
-const deadline = computed(() => (support.time === null || minutes.value === null ? null : beganAt.value + minutes.value * support.time * minute)); // prettier-ignore
+const deadline = computed(() =>
+  support.time === null || minutes.value === null
+    ? null
+    : beganAt.value + minutes.value * support.time * minute,
+);
 
 function again(): void {
   for (const id of Object.keys(answers)) delete answers[id];
@@ -64,7 +85,8 @@ function again(): void {
 watch([() => ({ ...whose }), () => support.fewer, () => support.time], again);
 
 const answerTo = (id: string) => (answers[id] ??= { responses: {}, flagged: false });
-const answer = (id: string, part: string, response: unknown) => (answerTo(id).responses[part] = response);
+const answer = (id: string, part: string, response: unknown) =>
+  (answerTo(id).responses[part] = response);
 const flag = (id: string) => (answerTo(id).flagged = !answerTo(id).flagged);
 function end(how: 'handed-in' | 'time'): void {
   [over.value, asking.value] = [how, false];
@@ -73,7 +95,11 @@ function end(how: 'handed-in' | 'time'): void {
 const result = computed(() => {
   if (over.value === 'no' || !edition.value || !own.value) return null;
   const given = new Map(Object.entries(answers).map(([id, { responses }]) => [id, responses]));
-  const scores = scoreAttempt(edition.value, given, { ...sitter.value, rules: rules.value, ranOut: over.value === 'time' }); // prettier-ignore
+  const scores = scoreAttempt(edition.value, given, {
+    ...sitter.value,
+    rules: rules.value,
+    ranOut: over.value === 'time',
+  });
   const entries = own.value.sections.flatMap((section) => section.entries);
   return {
     points: scores.reduce((sum, { points }) => sum + points, 0),
@@ -99,7 +125,12 @@ const result = computed(() => {
         : 'Looking through as a student; nothing is recorded'
     "
   >
-    <el-button v-if="test" :type="test.may === 'read' ? 'primary' : 'default'" @click="copying = true">Copy</el-button>
+    <el-button
+      v-if="test"
+      :type="test.may === 'read' ? 'primary' : 'default'"
+      @click="copying = true"
+      >Copy</el-button
+    >
     <RouterLink :to="`/tests/${testId}`">{{
       test?.may === 'read' ? 'Items and notes' : 'Back to the test'
     }}</RouterLink>
@@ -117,7 +148,12 @@ const result = computed(() => {
       >Draw of student
       <input
         :value="whose.place + 1"
-        @change="whose.place = Math.max(0, Math.round(Number(($event.target as HTMLInputElement).value) || 1) - 1)"
+        @change="
+          whose.place = Math.max(
+            0,
+            Math.round(Number(($event.target as HTMLInputElement).value) || 1) - 1,
+          )
+        "
         class="plain-input few"
         type="number"
         min="1"
@@ -129,7 +165,9 @@ const result = computed(() => {
       >Text
       <select v-model.number="support.size" class="plain-input" aria-label="Text size">
         <option :value="1">as usual</option>
-        <option v-for="size in [1.2, 1.4, 1.7, 2]" :key="size" :value="size">{{ Math.round(size * 100) }} %</option>
+        <option v-for="size in [1.2, 1.4, 1.7, 2]" :key="size" :value="size">
+          {{ Math.round(size * 100) }} %
+        </option>
       </select></label
     >
     <label
@@ -163,7 +201,9 @@ const result = computed(() => {
     <h2>{{ pointsText(result.points) }} of {{ count(result.most, 'point') }}</h2>
     <p class="faded">
       {{ over === 'time' ? 'Time ran out. ' : ''
-      }}{{ result.waits ? `${count(result.waits, 'item')} would wait for a mark by hand. ` : '' }}Nothing was recorded.
+      }}{{
+        result.waits ? `${count(result.waits, 'item')} would wait for a mark by hand. ` : ''
+      }}Nothing was recorded.
       <button class="word" @click="again">Sit it again</button>
     </p>
     <table class="ruled">
@@ -184,7 +224,9 @@ const result = computed(() => {
           <td>
             <p v-for="sentence in line.right" :key="sentence">{{ sentence }}</p>
           </td>
-          <td class="figures">{{ line.waits ? 'waits' : `${pointsText(line.points)} of ${pointsText(line.most)}` }}</td>
+          <td class="figures">
+            {{ line.waits ? 'waits' : `${pointsText(line.points)} of ${pointsText(line.most)}` }}
+          </td>
         </tr>
       </tbody>
     </table>
@@ -209,7 +251,12 @@ const result = computed(() => {
     />
   </div>
   <p v-else-if="test" class="inset">There is nothing to sit yet: this form has no items.</p>
-  <LooksSheet v-if="choosingLooks" v-model:size="support.size" v-model:guide="guide" @close="choosingLooks = false" />
+  <LooksSheet
+    v-if="choosingLooks"
+    v-model:size="support.size"
+    v-model:guide="guide"
+    @close="choosingLooks = false"
+  />
   <CopyTestDialog
     v-if="test"
     v-model="copying"

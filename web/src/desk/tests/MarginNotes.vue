@@ -3,24 +3,42 @@
 import type { Note } from '@oaken/core/notes';
 
 defineProps<{ notes: readonly Note[]; forecasts: readonly string[]; mayChange: boolean }>();
-const emit = defineEmits<{ show: [entry: string]; apart: [entries: string[], apart: boolean]; blueprint: [] }>();
+const emit = defineEmits<{
+  show: [entry: string];
+  apart: [entries: string[], apart: boolean];
+  blueprint: [];
+}>();
 const pairs: Note['about'][] = ['near', 'cue'];
 </script>
 
 <template>
   <aside class="notes" aria-label="Notes in the margin" tabindex="0">
     <p v-for="words in forecasts" :key="words" class="forecast">{{ words }}</p>
-    <p v-if="notes.length === 0 && forecasts.length === 0" class="faded">Nothing to say about this test yet.</p>
+    <p v-if="notes.length === 0 && forecasts.length === 0" class="faded">
+      Nothing to say about this test yet.
+    </p>
     <ul v-if="notes.length">
       <li v-for="note in notes" :key="note.words">
         {{ note.words }}
-        <button v-if="note.entries.length" class="word" @click="emit('show', note.entries[0]!)">show</button>
-        <button v-if="note.about === 'blueprint'" class="word" @click="emit('blueprint')">blueprint</button>
+        <button v-if="note.entries.length" class="word" @click="emit('show', note.entries[0]!)">
+          show
+        </button>
+        <button v-if="note.about === 'blueprint'" class="word" @click="emit('blueprint')">
+          blueprint
+        </button>
         <template v-if="mayChange && note.entries.length === 2">
-          <button v-if="pairs.includes(note.about)" class="word" @click="emit('apart', note.entries, true)">
+          <button
+            v-if="pairs.includes(note.about)"
+            class="word"
+            @click="emit('apart', note.entries, true)"
+          >
             keep apart
           </button>
-          <button v-if="note.about === 'enemies'" class="word" @click="emit('apart', note.entries, false)">
+          <button
+            v-if="note.about === 'enemies'"
+            class="word"
+            @click="emit('apart', note.entries, false)"
+          >
             let them meet
           </button>
         </template>

@@ -37,9 +37,13 @@ async function make(): Promise<void> {
   if (busy.value) return;
   busy.value = true;
   try {
-    const { id } = await call('makeTest', { body: { clientKey: key, ...form, itemIds: props.itemIds } });
+    const { id } = await call('makeTest', {
+      body: { clientKey: key, ...form, itemIds: props.itemIds },
+    });
     open.value = false;
-    await router.push(`/tests/${id}${way.value === 'blueprint' && props.itemIds.length === 0 ? '/blueprint' : ''}`);
+    await router.push(
+      `/tests/${id}${way.value === 'blueprint' && props.itemIds.length === 0 ? '/blueprint' : ''}`,
+    );
   } catch (error) {
     wrong.value = inWords(error);
   } finally {
@@ -58,7 +62,13 @@ const names: Record<TestKind, string> = { quiz: 'Quiz', test: 'Test', worksheet:
     <form @submit.prevent="make">
       <label class="field">
         <span class="label">Title</span>
-        <input v-model="form.title" class="plain-input" maxlength="200" required placeholder="Unit rates, Friday" />
+        <input
+          v-model="form.title"
+          class="plain-input"
+          maxlength="200"
+          required
+          placeholder="Unit rates, Friday"
+        />
       </label>
       <fieldset class="kinds">
         <legend class="label">Kind</legend>
@@ -69,7 +79,10 @@ const names: Record<TestKind, string> = { quiz: 'Quiz', test: 'Test', worksheet:
       <fieldset v-if="itemIds.length === 0" class="kinds">
         <legend class="label">Begin with</legend>
         <label><input v-model="way" type="radio" value="blank" /> a blank page</label>
-        <label><input v-model="way" type="radio" value="blueprint" /> a blueprint that the machine fills</label>
+        <label
+          ><input v-model="way" type="radio" value="blueprint" /> a blueprint that the machine
+          fills</label
+        >
       </fieldset>
       <p v-if="itemIds.length === 0" class="faded small">
         Or copy one: look through your school’s tests on the shelf, then press Copy.
@@ -84,7 +97,11 @@ const names: Record<TestKind, string> = { quiz: 'Quiz', test: 'Test', worksheet:
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <div class="buttons">
         <el-button @click="open = false">Cancel</el-button>
-        <el-button type="primary" native-type="submit" :loading="busy" :disabled="form.title.trim() === ''"
+        <el-button
+          type="primary"
+          native-type="submit"
+          :loading="busy"
+          :disabled="form.title.trim() === ''"
           >Make the test</el-button
         >
       </div>

@@ -36,7 +36,8 @@ const unit = computed(() => (props.counts === 'share' ? 'share' : 'pt'));
 
 function givePoints(): void {
   const points = Number(typed.value.replace(',', '.'));
-  if (typed.value.trim() === '' || !Number.isFinite(points)) wrong.value = 'Points must be a number.';
+  if (typed.value.trim() === '' || !Number.isFinite(points))
+    wrong.value = 'Points must be a number.';
   else if (points < 0) wrong.value = 'Points cannot be below zero.';
   else if (points > 1000) wrong.value = 'At most 1000 points.';
   else {
@@ -73,27 +74,48 @@ function keys(event: KeyboardEvent): void {
     <div class="body">
       <p class="stem">{{ pinned ? stemLine(pinned.content.stem, 150) : '…' }}</p>
       <p class="facts">
-        <span v-for="standard in pinned?.standards" :key="standard.id" :title="standard.statement">{{
-          standard.code
-        }}</span>
+        <span
+          v-for="standard in pinned?.standards"
+          :key="standard.id"
+          :title="standard.statement"
+          >{{ standard.code }}</span
+        >
         <span v-if="pinned">{{ kinds[pinned.kind].title }}</span>
         <span v-if="pinned?.depth">depth {{ pinned.depth }}</span>
-        <span v-if="pinned?.content.passage" title="Items of one passage stay together">passage</span>
+        <span v-if="pinned?.content.passage" title="Items of one passage stay together"
+          >passage</span
+        >
         <span v-if="pinned?.facility" :title="`Facility, from ${pinned.facility.n} answers`">{{
           pinned.facility.value.toFixed(2)
         }}</span>
         <span v-if="pinned?.forThisTest" class="note">changed for this test only</span>
         <span v-if="mayChange" class="acts">
-          <button class="word" :aria-label="`Edit item ${number}`" @click="emit('edit')">Edit</button>
-          <button class="word" :aria-label="`A similar item for item ${number}`" @click="emit('similar')">
+          <button class="word" :aria-label="`Edit item ${number}`" @click="emit('edit')">
+            Edit
+          </button>
+          <button
+            class="word"
+            :aria-label="`A similar item for item ${number}`"
+            @click="emit('similar')"
+          >
             Similar
           </button>
-          <button class="word" :aria-label="`Keep item ${number} apart from others`" @click="emit('apart')">
+          <button
+            class="word"
+            :aria-label="`Keep item ${number} apart from others`"
+            @click="emit('apart')"
+          >
             Apart
           </button>
-          <button class="word" :aria-label="`Move item ${number} up`" @click="emit('up')">Up</button>
-          <button class="word" :aria-label="`Move item ${number} down`" @click="emit('down')">Down</button>
-          <button class="word" :aria-label="`Remove item ${number}`" @click="emit('remove')">Remove</button>
+          <button class="word" :aria-label="`Move item ${number} up`" @click="emit('up')">
+            Up
+          </button>
+          <button class="word" :aria-label="`Move item ${number} down`" @click="emit('down')">
+            Down
+          </button>
+          <button class="word" :aria-label="`Remove item ${number}`" @click="emit('remove')">
+            Remove
+          </button>
         </span>
       </p>
       <p v-if="wrong" class="wrong">{{ wrong }}</p>

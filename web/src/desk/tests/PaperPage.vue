@@ -41,7 +41,10 @@ const emit = defineEmits<{
 const router = useRouter();
 const paper = ref<HTMLElement>();
 const numbers = computed(
-  () => new Map(props.outline.sections.flatMap(({ entries }) => entries).map(({ id }, at) => [id, at + 1])),
+  () =>
+    new Map(
+      props.outline.sections.flatMap(({ entries }) => entries).map(({ id }, at) => [id, at + 1]),
+    ),
 );
 const inTest = computed(() => allPins(props.outline).map(({ itemId }) => itemId));
 
@@ -49,7 +52,8 @@ const inTest = computed(() => allPins(props.outline).map(({ itemId }) => itemId)
 const beforeAt = (section: Section, at: number, moving?: string) =>
   section.entries.filter(({ id }) => id !== moving)[at]?.id ?? null;
 
-const sectionOf = (list: HTMLElement) => props.outline.sections.find(({ id }) => id === list.dataset.section)!;
+const sectionOf = (list: HTMLElement) =>
+  props.outline.sections.find(({ id }) => id === list.dataset.section)!;
 
 /** The list is Vue's: what the drag moved in the page is put back, then the change is made in the data. */
 function putBack({ item, from, oldIndex }: SortableEvent): void {
@@ -58,7 +62,12 @@ function putBack({ item, from, oldIndex }: SortableEvent): void {
 }
 
 function move(changes: Change[]): void {
-  if (changes.length > 0) emit('change', changes.length > 1 ? 'moving the items of a passage' : 'moving an item', ...changes); // prettier-ignore
+  if (changes.length > 0)
+    emit(
+      'change',
+      changes.length > 1 ? 'moving the items of a passage' : 'moving an item',
+      ...changes,
+    );
 }
 
 function dropped(event: SortableEvent): void {
@@ -66,7 +75,14 @@ function dropped(event: SortableEvent): void {
   const section = sectionOf(event.to);
   const at = event.newDraggableIndex ?? 0;
   putBack(event);
-  move(movesTo(props.outline, id, { section: section.id, before: beforeAt(section, at, id) }, props.passageOf));
+  move(
+    movesTo(
+      props.outline,
+      id,
+      { section: section.id, before: beforeAt(section, at, id) },
+      props.passageOf,
+    ),
+  );
 }
 
 const fromBank = (event: DragEvent) =>
@@ -83,7 +99,9 @@ let lists: Sortable[] = [];
 async function listen(): Promise<void> {
   await nextTick();
   lists.forEach((own) => own.destroy());
-  const places = props.mayChange ? (paper.value?.querySelectorAll<HTMLElement>('[data-section]') ?? []) : [];
+  const places = props.mayChange
+    ? (paper.value?.querySelectorAll<HTMLElement>('[data-section]') ?? [])
+    : [];
   lists = [...places].map((place) =>
     Sortable.create(place, {
       group: 'test',
@@ -94,19 +112,28 @@ async function listen(): Promise<void> {
     }),
   );
 }
-watch(() => props.outline.sections.map(({ id }) => id).join() + props.mayChange, listen, { immediate: true });
+watch(() => props.outline.sections.map(({ id }) => id).join() + props.mayChange, listen, {
+  immediate: true,
+});
 onUnmounted(() => lists.forEach((own) => own.destroy()));
 
 /** One place up or down, also into the neighbouring section; the items of a passage pass others whole. */
 function step(entry: Entry, by: 1 | -1): void {
   move(stepOf(props.outline, entry.id, by, props.passageOf));
-  void nextTick(() => paper.value?.querySelector<HTMLElement>(`[data-entry="${entry.id}"]`)?.focus());
+  void nextTick(() =>
+    paper.value?.querySelector<HTMLElement>(`[data-entry="${entry.id}"]`)?.focus(),
+  );
 }
 
-const countsOf = (section: Section) => (section.draw ? 'draw' : props.outline.heldTotal === null ? 'value' : 'share');
+const countsOf = (section: Section) =>
+  section.draw ? 'draw' : props.outline.heldTotal === null ? 'value' : 'share';
 const edit = (entry: Entry) => router.push(`/tests/${props.testId}/items/${entry.id}`);
 const addSection = () =>
-  emit('change', 'adding a section', { do: 'put-section', section: emptySection(newKey()), before: null });
+  emit('change', 'adding a section', {
+    do: 'put-section',
+    section: emptySection(newKey()),
+    before: null,
+  });
 </script>
 
 <template>
@@ -147,13 +174,21 @@ const addSection = () =>
           @up="step(entry, -1)"
           @down="step(entry, 1)"
           @remove="emit('change', 'removing an item', { do: 'remove', entry: entry.id })"
-          @points="emit('change', 'changing points', { do: 'give-points', entry: entry.id, points: $event })"
+          @points="
+            emit('change', 'changing points', {
+              do: 'give-points',
+              entry: entry.id,
+              points: $event,
+            })
+          "
           @edit="edit(entry)"
           @similar="emit('similar', entry)"
           @apart="emit('apart', entry)"
         />
       </ol>
-      <EmptyNote v-if="section.entries.length === 0 && section.draw?.search" title="Its items are drawn."
+      <EmptyNote
+        v-if="section.entries.length === 0 && section.draw?.search"
+        title="Its items are drawn."
         >Each student gets other items that the search finds when the test is given.</EmptyNote
       >
       <EmptyNote v-else-if="section.entries.length === 0" title="No items here yet."

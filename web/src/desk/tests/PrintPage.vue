@@ -33,8 +33,13 @@ onMounted(async () => {
   }
 });
 
-const forms = computed(() => [{ id: null as string | null, name: 'A', note: '' }, ...(test.value?.edition.forms ?? []).map(({ id, name }) => ({ id, name, note: '' }))]); // prettier-ignore
-const draws = computed(() => test.value?.edition.sections.some(({ draw }) => draw != null) ?? false);
+const forms = computed(() => [
+  { id: null as string | null, name: 'A', note: '' },
+  ...(test.value?.edition.forms ?? []).map(({ id, name }) => ({ id, name, note: '' })),
+]);
+const draws = computed(
+  () => test.value?.edition.sections.some(({ draw }) => draw != null) ?? false,
+);
 const papers = computed(() => {
   const edition = test.value?.edition;
   if (!edition) return [];
@@ -43,8 +48,14 @@ const papers = computed(() => {
     .filter(({ id }) => chosen.value.includes(id))
     .flatMap(({ id, name }) =>
       Array.from({ length: places }, (_, place) => {
-        const own = formOf(edition, { seed: 'paper', place, form: id }, { shuffleItems: false, shuffleChoices: false });
-        const label = [forms.value.length > 1 ? name : '', places > 1 ? `no. ${place + 1}` : ''].filter(Boolean).join(', '); // prettier-ignore
+        const own = formOf(
+          edition,
+          { seed: 'paper', place, form: id },
+          { shuffleItems: false, shuffleChoices: false },
+        );
+        const label = [forms.value.length > 1 ? name : '', places > 1 ? `no. ${place + 1}` : '']
+          .filter(Boolean)
+          .join(', ');
         return { key: `${id}/${place}`, name: label, edition: own, form: formForSitting(own) };
       }),
     );
@@ -55,7 +66,12 @@ const sheets = computed(() => {
   return kinds.flatMap((kind) => papers.value.map((paper): Sheet => ({ kind, paper })));
 });
 const kindWords = { booklet: '', key: ', answer key', guide: ', marking guide' };
-usePageNames(() => sheets.value.map(({ kind, paper }) => `${test.value?.edition.title ?? ''}${paper.name ? `, form ${paper.name}` : ''}${kindWords[kind]}`)); // prettier-ignore
+usePageNames(() =>
+  sheets.value.map(
+    ({ kind, paper }) =>
+      `${test.value?.edition.title ?? ''}${paper.name ? `, form ${paper.name}` : ''}${kindWords[kind]}`,
+  ),
+);
 const print = () => window.print();
 </script>
 
@@ -63,7 +79,9 @@ const print = () => window.print();
   <div class="screen-only">
     <PageHead title="Print" :where="`Tests · ${test?.edition.title ?? ''}`">
       <RouterLink :to="`/tests/${testId}`">Back to the test</RouterLink>
-      <el-button type="primary" :disabled="sheets.length === 0" @click="print">Print or save as PDF</el-button>
+      <el-button type="primary" :disabled="sheets.length === 0" @click="print"
+        >Print or save as PDF</el-button
+      >
     </PageHead>
     <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
     <div v-if="test" class="options" role="group" aria-label="What is printed">
@@ -73,7 +91,12 @@ const print = () => window.print();
       <span v-if="forms.length > 1" class="forms"
         >Forms
         <label v-for="form in forms" :key="form.name"
-          ><input v-model="chosen" type="checkbox" :value="form.id" :aria-label="`Form ${form.name}`" />
+          ><input
+            v-model="chosen"
+            type="checkbox"
+            :value="form.id"
+            :aria-label="`Form ${form.name}`"
+          />
           {{ form.name }}</label
         ></span
       >
@@ -128,7 +151,9 @@ const print = () => window.print();
       <KeySheet v-else-if="kind === 'key'" :form="paper.edition" :name="paper.name" />
       <GuideSheet v-else :form="paper.edition" :name="paper.name" />
     </div>
-    <p class="faded screen-only small">{{ count(sheets.length, 'document') }}; each begins on a page of its own.</p>
+    <p class="faded screen-only small">
+      {{ count(sheets.length, 'document') }}; each begins on a page of its own.
+    </p>
   </PrintDesk>
 </template>
 

@@ -10,7 +10,9 @@ const open = ref(false);
 
 <template>
   <span class="ready">
-    <span class="state" role="status">{{ ready && inTheWay.length === 0 ? 'Ready' : 'Draft' }}</span>
+    <span class="state" role="status">{{
+      ready && inTheWay.length === 0 ? 'Ready' : 'Draft'
+    }}</span>
     <template v-if="mayChange">
       <button v-if="inTheWay.length" class="word" :aria-expanded="open" @click="open = !open">
         {{ inTheWay.length === 1 ? '1 thing' : `${inTheWay.length} things` }} in the way
@@ -18,9 +20,15 @@ const open = ref(false);
       <button v-else-if="ready" class="word" @click="emit('ready', false)">Back to draft</button>
       <button v-else class="word" @click="emit('ready', true)">Call it ready</button>
     </template>
-    <div v-if="open && inTheWay.length" class="list" role="group" aria-label="What stands in the way">
+    <div
+      v-if="open && inTheWay.length"
+      class="list"
+      role="group"
+      aria-label="What stands in the way"
+    >
       <p v-for="own in inTheWay" :key="own.words">
-        {{ own.words }} <button class="word" @click="(emit('show', own.at), (open = false))">Go there</button>
+        {{ own.words }}
+        <button class="word" @click="(emit('show', own.at), (open = false))">Go there</button>
       </p>
     </div>
   </span>

@@ -26,12 +26,14 @@ const wrong = ref('');
 const describe = (text: string, facts: Facts) =>
   emit('change', text, { do: 'describe-section', section: props.section.id, facts });
 function keep(name: 'title' | 'directions', text: string): void {
-  if (text !== props.section[name]) describe(name === 'title' ? 'naming a section' : 'a section’s directions', { [name]: text }); // prettier-ignore
+  if (text !== props.section[name])
+    describe(name === 'title' ? 'naming a section' : 'a section’s directions', { [name]: text });
 }
 function keepMinutes(): void {
   const typed = minutes.value.trim();
   const next = typed === '' ? null : Number(typed.replace(',', '.'));
-  if (next !== null && !(next > 0 && next <= 1440)) wrong.value = 'The time is a number of minutes above zero.';
+  if (next !== null && !(next > 0 && next <= 1440))
+    wrong.value = 'The time is a number of minutes above zero.';
   else {
     wrong.value = '';
     if (next !== props.section.minutes) describe('a section’s time', { minutes: next });
@@ -74,7 +76,14 @@ const rules = computed(() => {
       </button>
     </div>
     <p class="rules">
-      <button class="word" :aria-expanded="open" :aria-label="`Rules of ${name}`" @click="open = !open">Rules</button>
+      <button
+        class="word"
+        :aria-expanded="open"
+        :aria-label="`Rules of ${name}`"
+        @click="open = !open"
+      >
+        Rules
+      </button>
       <span class="faded">{{ rules }}</span>
     </p>
     <div v-if="open" class="more">
@@ -84,7 +93,11 @@ const rules = computed(() => {
           type="checkbox"
           :checked="section.keepOrder"
           :disabled="!mayChange"
-          @change="describe('a section’s order', { keepOrder: ($event.target as HTMLInputElement).checked })"
+          @change="
+            describe('a section’s order', {
+              keepOrder: ($event.target as HTMLInputElement).checked,
+            })
+          "
         />
         always in this order, also where an assignment shuffles items
       </label>

@@ -24,7 +24,12 @@ whenOpened(open, async () => {
     wrong.value = inWords(error);
   }
 });
-const others = computed(() => sharing.value?.colleagues.filter(({ accountId }) => !sharing.value!.shares.some((own) => own.accountId === accountId)) ?? []); // prettier-ignore
+const others = computed(
+  () =>
+    sharing.value?.colleagues.filter(
+      ({ accountId }) => !sharing.value!.shares.some((own) => own.accountId === accountId),
+    ) ?? [],
+);
 function add(event: Event): void {
   const field = event.target as HTMLSelectElement;
   const own = others.value.find(({ accountId }) => accountId === Number(field.value));
@@ -36,7 +41,10 @@ async function save(): Promise<void> {
   busy.value = true;
   try {
     const { reach, shares } = sharing.value;
-    await call('shareTest', { params: { testId: props.testId }, body: { reach, shares: shares.map(({ accountId, may }) => ({ accountId, may })) } }); // prettier-ignore
+    await call('shareTest', {
+      params: { testId: props.testId },
+      body: { reach, shares: shares.map(({ accountId, may }) => ({ accountId, may })) },
+    });
     emit('changed');
     done('Sharing is changed.');
     open.value = false;
@@ -46,7 +54,11 @@ async function save(): Promise<void> {
     busy.value = false;
   }
 }
-const reachWords = { mine: 'only me, and whom I name below', school: 'every teacher of my school may look at it and copy it', everybody: 'everybody may look at it and copy it' }; // prettier-ignore
+const reachWords = {
+  mine: 'only me, and whom I name below',
+  school: 'every teacher of my school may look at it and copy it',
+  everybody: 'everybody may look at it and copy it',
+};
 const rightWords = { read: 'look and copy', edit: 'change it with me' };
 </script>
 
@@ -70,17 +82,32 @@ const rightWords = { read: 'look and copy', edit: 'change it with me' };
             <td>{{ own.name }}</td>
             <td>
               may
-              <select v-model="own.may" class="plain-input right" :aria-label="`What ${own.name} may do`">
-                <option v-for="(words, may) in rightWords" :key="may" :value="may">{{ words }}</option>
+              <select
+                v-model="own.may"
+                class="plain-input right"
+                :aria-label="`What ${own.name} may do`"
+              >
+                <option v-for="(words, may) in rightWords" :key="may" :value="may">
+                  {{ words }}
+                </option>
               </select>
             </td>
-            <td class="figures"><button class="word" @click="sharing!.shares.splice(at, 1)">take away</button></td>
+            <td class="figures">
+              <button class="word" @click="sharing!.shares.splice(at, 1)">take away</button>
+            </td>
           </tr>
         </tbody>
       </table>
-      <select v-if="others.length" class="plain-input" aria-label="Share with a colleague" @change="add">
+      <select
+        v-if="others.length"
+        class="plain-input"
+        aria-label="Share with a colleague"
+        @change="add"
+      >
         <option value="">Share with a colleague …</option>
-        <option v-for="own in others" :key="own.accountId" :value="own.accountId">{{ own.name }}</option>
+        <option v-for="own in others" :key="own.accountId" :value="own.accountId">
+          {{ own.name }}
+        </option>
       </select>
     </template>
     <p v-else-if="!wrong" class="faded">Reading …</p>

@@ -18,7 +18,10 @@ watch(open, async (now) => {
   if (!now || props.entry === null) return;
   [found.value, wrong.value] = [null, ''];
   try {
-    const answer = await call('findSimilar', { params: { testId: props.testId }, body: { entries: [props.entry], each: 8 } }); // prettier-ignore
+    const answer = await call('findSimilar', {
+      params: { testId: props.testId },
+      body: { entries: [props.entry], each: 8 },
+    });
     found.value = answer.found[0]?.items ?? [];
   } catch (error) {
     wrong.value = inWords(error);
@@ -28,17 +31,24 @@ function take(item: ItemRow): void {
   emit('take', item);
   open.value = false;
 }
-const closeness = (distance: number | null) => (distance === null ? 'difficulty not known' : distance < 0.005 ? 'just as hard' : `${Math.round(distance * 100)} points of difficulty away`); // prettier-ignore
+const closeness = (distance: number | null) =>
+  distance === null
+    ? 'difficulty not known'
+    : distance < 0.005
+      ? 'just as hard'
+      : `${Math.round(distance * 100)} points of difficulty away`;
 </script>
 
 <template>
   <el-dialog v-model="open" :title="`In place of item ${number}`" width="720px">
-    <p class="faded">Same standard, closest in depth and difficulty, from the banks that you may use.</p>
+    <p class="faded">
+      Same standard, closest in depth and difficulty, from the banks that you may use.
+    </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-else-if="found === null" class="faded">Looking …</p>
     <p v-else-if="found.length === 0">
-      Nothing similar is left: every other item with its standard stands in this test or its forms, or it has no
-      standard. Look in the banks on the left page.
+      Nothing similar is left: every other item with its standard stands in this test or its forms,
+      or it has no standard. Look in the banks on the left page.
     </p>
     <ol v-else class="similar">
       <li v-for="{ item, sameDepth, distance } in found" :key="item.id">
@@ -47,7 +57,8 @@ const closeness = (distance: number | null) => (distance === null ? 'difficulty 
           <p class="faded small">
             {{ item.standards.map(({ code }) => code).join(', ') }} · {{ kinds[item.kind].title }} ·
             {{ sameDepth ? 'same depth' : `depth ${item.depth ?? 'not given'}` }} ·
-            {{ item.facility ? percent(item.facility.value) : 'new' }}, {{ closeness(distance) }} · {{ item.bank }}
+            {{ item.facility ? percent(item.facility.value) : 'new' }}, {{ closeness(distance) }} ·
+            {{ item.bank }}
           </p>
         </div>
         <el-button @click="take(item)">Take this</el-button>

@@ -25,7 +25,10 @@ const lines = computed<Line[]>(() => {
   visit(null, 0);
   return list;
 });
-const below = (id: number): number[] => [id, ...folders.value.filter(({ parentId }) => parentId === id).flatMap((own) => below(own.id))]; // prettier-ignore
+const below = (id: number): number[] => [
+  id,
+  ...folders.value.filter(({ parentId }) => parentId === id).flatMap((own) => below(own.id)),
+];
 
 const menu = ref<number | null>(null);
 const naming = ref<number | 'new' | null>(null);
@@ -42,7 +45,11 @@ async function act(what: () => Promise<unknown>): Promise<void> {
     failed(error);
   }
 }
-async function startNaming(id: number | 'new', name: string, inside: number | null = null): Promise<void> {
+async function startNaming(
+  id: number | 'new',
+  name: string,
+  inside: number | null = null,
+): Promise<void> {
   [menu.value, naming.value, typed.value, parent.value] = [null, id, name, inside];
   await nextTick();
   const input = Array.isArray(field.value) ? field.value[0] : field.value;
@@ -76,7 +83,8 @@ function drop(event: DragEvent, folder: number | null): void {
   const id = Number(event.dataTransfer?.getData('application/x-oaken-test'));
   if (id) emit('place', [id], folder);
 }
-const isTest = (event: DragEvent) => event.dataTransfer?.types.includes('application/x-oaken-test') ?? false;
+const isTest = (event: DragEvent) =>
+  event.dataTransfer?.types.includes('application/x-oaken-test') ?? false;
 </script>
 
 <template>
@@ -108,7 +116,9 @@ const isTest = (event: DragEvent) => event.dataTransfer?.types.includes('applica
           :aria-pressed="filters.folder === folder.id"
           @click="filters.folder = filters.folder === folder.id ? null : folder.id"
         >
-          <span>{{ folder.name }}</span><span class="faded">{{ tally('folder').get(folder.id) ?? 0 }}</span>
+          <span>{{ folder.name }}</span><span class="faded">{{
+            tally('folder').get(folder.id) ?? 0
+          }}</span>
         </button>
         <button
           class="dots"
@@ -125,7 +135,11 @@ const isTest = (event: DragEvent) => event.dataTransfer?.types.includes('applica
         <button class="word" @click="remove(folder)">Take away</button>
         <label
           >Move into
-          <select class="plain-input" :value="folder.parentId ?? ''" @change="moveTo(folder.id, $event)">
+          <select
+            class="plain-input"
+            :value="folder.parentId ?? ''"
+            @change="moveTo(folder.id, $event)"
+          >
             <option value="">no folder</option>
             <option
               v-for="own in folders.filter(({ id }) => !below(folder.id).includes(id))"
@@ -151,7 +165,9 @@ const isTest = (event: DragEvent) => event.dataTransfer?.types.includes('applica
       />
     </li>
   </ul>
-  <p v-if="lines.length === 0 && naming === null" class="faded small">None yet. Tests can be dragged into a folder.</p>
+  <p v-if="lines.length === 0 && naming === null" class="faded small">
+    None yet. Tests can be dragged into a folder.
+  </p>
   <button class="word" @click="startNaming('new', '')">New folder</button>
 </template>
 

@@ -21,7 +21,8 @@ const fields = {
 };
 const wrong = ref('');
 const { title, directions, subject, minutes, heldTotal } = fields;
-const describe = (facts: Facts, text = 'a change of the heading') => emit('change', text, { do: 'describe', facts });
+const describe = (facts: Facts, text = 'a change of the heading') =>
+  emit('change', text, { do: 'describe', facts });
 function keep(name: 'title' | 'directions' | 'subject'): void {
   const text = fields[name].value;
   if (text !== props.outline[name]) describe({ [name]: text });
@@ -32,15 +33,23 @@ function keepNumber(name: 'minutes' | 'heldTotal', most: number, sentence: strin
   if (next !== null && !(next > 0 && next <= most)) wrong.value = sentence;
   else {
     wrong.value = '';
-    if (next !== props.outline[name]) describe({ [name]: next }, name === 'minutes' ? 'the time' : 'the total');
+    if (next !== props.outline[name])
+      describe({ [name]: next }, name === 'minutes' ? 'the time' : 'the total');
   }
 }
 const subjects = computed(() =>
   [...new Set([...library.standards.values()].map((own) => own.subject))].filter(Boolean),
 );
 const hold = (event: Event) =>
-  describe({ heldTotal: (event.target as HTMLSelectElement).value === 'share' ? props.total || 100 : null }, 'how points are counted'); // prettier-ignore
-const grades = computed(() => [...new Set([...library.grades, ...props.outline.grades])].sort((a, b) => a - b));
+  describe(
+    {
+      heldTotal: (event.target as HTMLSelectElement).value === 'share' ? props.total || 100 : null,
+    },
+    'how points are counted',
+  );
+const grades = computed(() =>
+  [...new Set([...library.grades, ...props.outline.grades])].sort((a, b) => a - b),
+);
 </script>
 
 <template>
@@ -60,7 +69,12 @@ const grades = computed(() => [...new Set([...library.grades, ...props.outline.g
         aria-label="Kind of test"
         :value="outline.kind"
         :disabled="!mayChange"
-        @change="describe({ kind: ($event.target as HTMLSelectElement).value as Outline['kind'] }, 'the kind')"
+        @change="
+          describe(
+            { kind: ($event.target as HTMLSelectElement).value as Outline['kind'] },
+            'the kind',
+          )
+        "
       >
         <option v-for="kind in testKinds" :key="kind" :value="kind">{{ kind }}</option>
       </select>

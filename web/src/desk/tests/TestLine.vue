@@ -12,12 +12,16 @@ const words = useWords();
 const whose = computed(() => {
   const { mine, owner, reach, may } = props.test;
   if (mine)
-    return reach === 'mine' ? 'mine' : `mine, on the shelf for ${reach === 'school' ? 'my school' : 'everybody'}`;
+    return reach === 'mine'
+      ? 'mine'
+      : `mine, on the shelf for ${reach === 'school' ? 'my school' : 'everybody'}`;
   return may === 'edit' ? `built with ${owner}` : `by ${owner}`;
 });
 const standards = computed(() => {
   const own = props.test.standards;
-  return own.length > 5 ? `${own.slice(0, 4).join(', ')} and ${own.length - 4} more` : own.join(', ');
+  return own.length > 5
+    ? `${own.slice(0, 4).join(', ')} and ${own.length - 4} more`
+    : own.join(', ');
 });
 </script>
 
@@ -38,7 +42,9 @@ const standards = computed(() => {
         <span v-if="test.grades.length">grade {{ test.grades.join(', ') }}</span>
         <span>{{ count(test.items, 'item') }}, {{ pointsText(test.points) }} pt</span>
         <span>{{ test.machine ? 'marked by machine' : 'some marked by hand' }}</span>
-        <span v-if="test.media.length">with {{ test.media.map((own) => mediumWords[own]).join(', ') }}</span>
+        <span v-if="test.media.length"
+          >with {{ test.media.map((own) => mediumWords[own]).join(', ') }}</span
+        >
         <span>{{ whose }}</span>
         <span v-if="test.given"
           >given {{ test.given === 1 ? 'once' : `${test.given} times`
@@ -49,13 +55,25 @@ const standards = computed(() => {
     </div>
     <span class="when faded small">{{ words.time(test.changedAt) }}</span>
     <span class="acts">
-      <RouterLink :to="`/tests/${test.id}/look`" :aria-label="`Look through ${test.title}`">Look through</RouterLink>
+      <RouterLink :to="`/tests/${test.id}/look`" :aria-label="`Look through ${test.title}`"
+        >Look through</RouterLink
+      >
       <button class="word" :aria-label="`Copy ${test.title}`" @click="emit('copy')">Copy</button>
-      <RouterLink v-if="test.may === 'edit'" :to="`/tests/${test.id}/assign`" :aria-label="`Assign ${test.title}`"
+      <RouterLink
+        v-if="test.may === 'edit'"
+        :to="`/tests/${test.id}/assign`"
+        :aria-label="`Assign ${test.title}`"
         >Assign</RouterLink
       >
-      <button class="word" :aria-label="`Put ${test.title} into a folder`" @click="emit('place')">Folder</button>
-      <button v-if="test.mine" class="word" :aria-label="`Put ${test.title} into the bin`" @click="emit('bin')">
+      <button class="word" :aria-label="`Put ${test.title} into a folder`" @click="emit('place')">
+        Folder
+      </button>
+      <button
+        v-if="test.mine"
+        class="word"
+        :aria-label="`Put ${test.title} into the bin`"
+        @click="emit('bin')"
+      >
         Bin
       </button>
     </span>

@@ -47,11 +47,16 @@ async function place(ids: number[], folder: number | null): Promise<void> {
   try {
     await call('placeTests', { body: { tests: ids, folder } });
     await shelf.load();
-    const where = folder === null ? 'no folder' : folders.value.find(({ id }) => id === folder)?.name;
-    done(`${ids.length === 1 ? `“${before[0]?.title ?? 'The test'}” is` : `${ids.length} tests are`} in ${where}.`, async () => {
-      for (const own of before) await call('placeTests', { body: { tests: [own.id], folder: own.folder } });
-      await shelf.load();
-    }); // prettier-ignore
+    const where =
+      folder === null ? 'no folder' : folders.value.find(({ id }) => id === folder)?.name;
+    done(
+      `${ids.length === 1 ? `“${before[0]?.title ?? 'The test'}” is` : `${ids.length} tests are`} in ${where}.`,
+      async () => {
+        for (const own of before)
+          await call('placeTests', { body: { tests: [own.id], folder: own.folder } });
+        await shelf.load();
+      },
+    );
   } catch (error) {
     failed(error);
   }
@@ -69,16 +74,28 @@ function copy(test: TestRow): void {
 const shelfWords = { mine: 'Mine', school: 'My school’s', everybody: 'Everybody’s' };
 const struck = computed(() =>
   [
-    filters.grades.length > 0 && { text: `grade ${filters.grades.join(' or ')}`, strike: () => (filters.grades = []) },
-    filters.standard !== null && { text: library.standards.get(filters.standard)?.code ?? 'a standard', strike: () => (filters.standard = null) },
-    filters.folder !== null && { text: `in ${folders.value.find(({ id }) => id === filters.folder)?.name ?? 'a folder'}`, strike: () => (filters.folder = null) },
+    filters.grades.length > 0 && {
+      text: `grade ${filters.grades.join(' or ')}`,
+      strike: () => (filters.grades = []),
+    },
+    filters.standard !== null && {
+      text: library.standards.get(filters.standard)?.code ?? 'a standard',
+      strike: () => (filters.standard = null),
+    },
+    filters.folder !== null && {
+      text: `in ${folders.value.find(({ id }) => id === filters.folder)?.name ?? 'a folder'}`,
+      strike: () => (filters.folder = null),
+    },
   ].filter((own) => own !== false),
-); // prettier-ignore
+);
 const narrowed = computed(() => {
   const { shelf: _, sort: __, ...rest } = filters;
-  return Object.entries(rest).some(([name, own]) => JSON.stringify(own) !== JSON.stringify(noFilters()[name as keyof typeof rest])); // prettier-ignore
+  return Object.entries(rest).some(
+    ([name, own]) => JSON.stringify(own) !== JSON.stringify(noFilters()[name as keyof typeof rest]),
+  );
 });
-const clear = () => Object.assign(filters, noFilters(), { shelf: filters.shelf, sort: filters.sort });
+const clear = () =>
+  Object.assign(filters, noFilters(), { shelf: filters.shelf, sort: filters.sort });
 </script>
 
 <template>
@@ -97,7 +114,9 @@ const clear = () => Object.assign(filters, noFilters(), { shelf: filters.shelf, 
             :aria-pressed="filters.shelf === own"
             @click="filters.shelf = filters.shelf === own ? null : own"
           >
-            <span>{{ shelfWords[own] }}</span><span class="faded">{{ tally('shelf').get(own) ?? 0 }}</span>
+            <span>{{ shelfWords[own] }}</span><span class="faded">{{
+              tally('shelf').get(own) ?? 0
+            }}</span>
           </button>
         </div>
         <TestFolders :shelf="shelf" @place="place" />
@@ -124,7 +143,9 @@ const clear = () => Object.assign(filters, noFilters(), { shelf: filters.shelf, 
         />
         <select v-model="filters.subject" class="plain-input" aria-label="Subject">
           <option :value="null">Any subject</option>
-          <option v-for="[own, n] in tally('subject')" :key="own" :value="own">{{ own }} ({{ n }})</option>
+          <option v-for="[own, n] in tally('subject')" :key="own" :value="own">
+            {{ own }} ({{ n }})
+          </option>
         </select>
         <select v-model="filters.kind" class="plain-input" aria-label="Kind">
           <option :value="null">Any kind</option>
@@ -170,10 +191,12 @@ const clear = () => Object.assign(filters, noFilters(), { shelf: filters.shelf, 
       <div class="found">
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
         <template v-if="tests?.length === 0">
-          <EmptyNote v-if="narrowed" title="No test is like that.">Ask for less, or look on another shelf.</EmptyNote>
+          <EmptyNote v-if="narrowed" title="No test is like that."
+            >Ask for less, or look on another shelf.</EmptyNote
+          >
           <EmptyNote v-else-if="filters.shelf === 'mine'" title="No test yet."
-            >Pick questions in <RouterLink to="/banks">Banks</RouterLink>, begin with a blank test or a blueprint, or
-            copy one from your school’s shelf.</EmptyNote
+            >Pick questions in <RouterLink to="/banks">Banks</RouterLink>, begin with a blank test
+            or a blueprint, or copy one from your school’s shelf.</EmptyNote
           >
           <EmptyNote v-else title="Nobody has put a test here yet."
             >A test comes onto this shelf when its teacher shares it and calls it ready.</EmptyNote
@@ -187,7 +210,9 @@ const clear = () => Object.assign(filters, noFilters(), { shelf: filters.shelf, 
           @bin="remove(test)"
           @place="askPlace(test)"
         />
-        <button v-if="tests && tests.length < total" class="word" @click="shelf.more">Show more</button>
+        <button v-if="tests && tests.length < total" class="word" @click="shelf.more">
+          Show more
+        </button>
       </div>
     </template>
   </FacingPages>
@@ -206,13 +231,19 @@ const clear = () => Object.assign(filters, noFilters(), { shelf: filters.shelf, 
     :mine="chosen.mine"
   />
   <el-dialog v-model="placing" :title="`Where “${chosen?.title ?? ''}” lies for you`" width="420px">
-    <p v-if="folders.length === 0" class="faded">You have no folder yet. Make one in the index at the left.</p>
+    <p v-if="folders.length === 0" class="faded">
+      You have no folder yet. Make one in the index at the left.
+    </p>
     <ul class="places">
       <li>
-        <button class="word" @click="(place([chosen!.id], null), (placing = false))">In no folder</button>
+        <button class="word" @click="(place([chosen!.id], null), (placing = false))">
+          In no folder
+        </button>
       </li>
       <li v-for="own in folders" :key="own.id">
-        <button class="word" @click="(place([chosen!.id], own.id), (placing = false))">{{ own.name }}</button>
+        <button class="word" @click="(place([chosen!.id], own.id), (placing = false))">
+          {{ own.name }}
+        </button>
       </li>
     </ul>
   </el-dialog>

@@ -23,10 +23,16 @@ const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
       <p>
         <b>Not saved: {{ step.text }}.</b> {{ sentence(step.stuck!.reason) }}
       </p>
-      <el-button v-if="step.stuck!.replaces" size="small" type="primary" @click="emit('decide', step.key, 'replace')"
+      <el-button
+        v-if="step.stuck!.replaces"
+        size="small"
+        type="primary"
+        @click="emit('decide', step.key, 'replace')"
         >Save mine over it</el-button
       >
-      <el-button v-else size="small" @click="emit('decide', step.key, 'replace')">Try again</el-button>
+      <el-button v-else size="small" @click="emit('decide', step.key, 'replace')"
+        >Try again</el-button
+      >
       <el-button size="small" @click="emit('decide', step.key, 'let-go')">{{
         step.stuck!.replaces ? 'Keep theirs' : 'Let it go'
       }}</el-button>

@@ -52,8 +52,10 @@ export class ChangeQueue {
     return () => void list.delete(hear);
   }
 
-  waiting = (test: number): KeptChanges[] => this.kept.filter((kept) => kept.test === test && !kept.stuck);
-  stuck = (test: number): KeptChanges[] => this.kept.filter((kept) => kept.test === test && kept.stuck);
+  waiting = (test: number): KeptChanges[] =>
+    this.kept.filter((kept) => kept.test === test && !kept.stuck);
+  stuck = (test: number): KeptChanges[] =>
+    this.kept.filter((kept) => kept.test === test && kept.stuck);
 
   /** @returns when it has arrived, or cannot for now */
   async add(step: Pick<KeptChanges, 'test' | 'text' | 'changes'>): Promise<void> {

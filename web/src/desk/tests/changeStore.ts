@@ -31,7 +31,8 @@ export async function keepChanges(kept: KeptChanges): Promise<boolean> {
   return database !== null;
 }
 
-export const letGoChanges = async (key: string): Promise<void> => (await store())?.delete('changes', key);
+export const letGoChanges = async (key: string): Promise<void> =>
+  (await store())?.delete('changes', key);
 
 /** Of one person, in the order in which they were done. */
 export async function listChanges(account: number): Promise<KeptChanges[]> {

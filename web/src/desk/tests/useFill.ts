@@ -16,22 +16,36 @@ export function useFill(testId: number, test: ReturnType<typeof useTest>) {
   let stopper: AbortController | null = null;
   let timer: ReturnType<typeof setInterval> | undefined;
 
-  async function fill(blueprint: Blueprint, wanted: { forms: number; seconds: number; keep: number[] }): Promise<void> {
+  async function fill(
+    blueprint: Blueprint,
+    wanted: { forms: number; seconds: number; keep: number[] },
+  ): Promise<void> {
     stop();
     const mine = (stopper = new AbortController());
-    [filled.value, wrong.value, step.value, elapsed.value, candidates.value] = [null, '', 'reading', 0, 0];
+    [filled.value, wrong.value, step.value, elapsed.value, candidates.value] = [
+      null,
+      '',
+      'reading',
+      0,
+      0,
+    ];
     const began = Date.now();
     timer = setInterval(() => (elapsed.value = (Date.now() - began) / 1000), 200);
     try {
-      await requestLines<FillLine>(addressOf('fillBlueprint', { testId }), { blueprint, ...wanted }, {
-        signal: mine.signal,
-        line: (own) => {
-          if (own.line === 'step') [step.value, candidates.value] = [own.what, own.candidates];
-          else if (own.line === 'failed') wrong.value = own.words;
-          else filled.value = own;
+      await requestLines<FillLine>(
+        addressOf('fillBlueprint', { testId }),
+        { blueprint, ...wanted },
+        {
+          signal: mine.signal,
+          line: (own) => {
+            if (own.line === 'step') [step.value, candidates.value] = [own.what, own.candidates];
+            else if (own.line === 'failed') wrong.value = own.words;
+            else filled.value = own;
+          },
         },
-      }); // prettier-ignore
-      if (!filled.value && !wrong.value) wrong.value = 'The answer broke off. Nothing was changed; try again.';
+      );
+      if (!filled.value && !wrong.value)
+        wrong.value = 'The answer broke off. Nothing was changed; try again.';
     } catch (error) {
       if (!mine.signal.aborted) wrong.value = inWords(error);
     } finally {

@@ -8,7 +8,9 @@ import { newKey, type useTest } from './useTest';
 
 export function useForms(testId: number, test: ReturnType<typeof useTest>) {
   const chosenId = ref<string | null>(null);
-  const chosen = computed(() => test.outline.value?.forms.find(({ id }) => id === chosenId.value) ?? null);
+  const chosen = computed(
+    () => test.outline.value?.forms.find(({ id }) => id === chosenId.value) ?? null,
+  );
   const busy = ref(false);
 
   const swapOf = (form: string, of: string, item: ItemRow): Change => ({
@@ -24,13 +26,24 @@ export function useForms(testId: number, test: ReturnType<typeof useTest>) {
     const entries = allEntries(test.outline.value).map(({ id }) => id);
     busy.value = true;
     try {
-      const { found } = entries.length === 0 ? { found: [] } : await call('findSimilar', { params: { testId }, body: { entries, each: 1 } }); // prettier-ignore
-      const pairs = found.flatMap(({ entry, items }) => (items[0] ? [{ entry, item: items[0].item }] : []));
+      const { found } =
+        entries.length === 0
+          ? { found: [] }
+          : await call('findSimilar', { params: { testId }, body: { entries, each: 1 } });
+      const pairs = found.flatMap(({ entry, items }) =>
+        items[0] ? [{ entry, item: items[0].item }] : [],
+      );
       test.know(...pairs.map(({ item }) => item));
-      test.change('parallel items', ...first, ...pairs.map(({ entry, item }) => swapOf(form, entry, item)));
+      test.change(
+        'parallel items',
+        ...first,
+        ...pairs.map(({ entry, item }) => swapOf(form, entry, item)),
+      );
       const missing = entries.length - pairs.length;
       if (missing > 0)
-        done(`For ${missing} of ${entries.length} items nothing similar is left; they stand as in form A.`);
+        done(
+          `For ${missing} of ${entries.length} items nothing similar is left; they stand as in form A.`,
+        );
     } catch (error) {
       failed(error);
     } finally {

@@ -20,18 +20,34 @@ export function useNotes({ outline, revisions, points, about }: Noted) {
   const pinned = computed(() =>
     (outline.value ? allEntries(outline.value) : []).flatMap((entry, at) => {
       const own = revisions.value.get(entry.revisionId);
-      return own ? [{ entry, number: at + 1, own, worth: points.value?.entries.get(entry.id) ?? entry.points }] : [];
+      return own
+        ? [
+            {
+              entry,
+              number: at + 1,
+              own,
+              worth: points.value?.entries.get(entry.id) ?? entry.points,
+            },
+          ]
+        : [];
     }),
   );
   const items = computed(() =>
     pinned.value.map(({ entry, number, own, worth }) =>
-      notedItem({ ...entry, points: worth }, number, { ...own, retired: own.bank.retired, seconds: own.seconds ?? usualSeconds }),
+      notedItem({ ...entry, points: worth }, number, {
+        ...own,
+        retired: own.bank.retired,
+        seconds: own.seconds ?? usualSeconds,
+      }),
     ),
-  ); // prettier-ignore
+  );
   const cells = computed(() => {
     const blueprint = outline.value?.blueprint;
     if (!blueprint) return [];
-    const planned = pinned.value.map(({ own, worth }) => ({ ...plannedOf(own, library.chainOf), points: worth }));
+    const planned = pinned.value.map(({ own, worth }) => ({
+      ...plannedOf(own, library.chainOf),
+      points: worth,
+    }));
     return cellStates(blueprint, planned).map(({ row, column, want, have }) => ({
       title: `${library.standards.get(blueprint.rows[row]!.standard)?.code ?? 'A row'}${blueprint.byDepth ? `, depth ${column + 1}` : ''}`,
       want,

@@ -1,6 +1,13 @@
 /** How items come into a test: one by one, picked in the banks, or in the place of another. */
 import type { ItemRow } from '@oaken/contract/banks';
-import { allEntries, applyChange, mostEntries, placeFor, type Change, type Entry } from '@oaken/core/tests';
+import {
+  allEntries,
+  applyChange,
+  mostEntries,
+  placeFor,
+  type Change,
+  type Entry,
+} from '@oaken/core/tests';
 import { count } from '@oaken/core/text';
 import { computed } from 'vue';
 import { call } from '../../client/call';
@@ -9,13 +16,21 @@ import { newKey, type useTest } from './useTest';
 
 export function usePutting(test: ReturnType<typeof useTest>) {
   const { outline } = test;
-  const inTest = computed(() => new Set(outline.value ? allEntries(outline.value).map(({ itemId }) => itemId) : []));
-  const entryOf = (item: ItemRow, points = item.points): Entry => ({ id: newKey(), itemId: item.id, revisionId: item.revisionId, points }); // prettier-ignore
+  const inTest = computed(
+    () => new Set(outline.value ? allEntries(outline.value).map(({ itemId }) => itemId) : []),
+  );
+  const entryOf = (item: ItemRow, points = item.points): Entry => ({
+    id: newKey(),
+    itemId: item.id,
+    revisionId: item.revisionId,
+    points,
+  });
 
   /** A test that says nothing of its subject and grades yet takes them from its first item. */
   function describedBy({ subject, grades }: ItemRow): Change[] {
     const own = outline.value;
-    if (!own || allEntries(own).length > 0 || own.subject !== '' || own.grades.length > 0) return [];
+    if (!own || allEntries(own).length > 0 || own.subject !== '' || own.grades.length > 0)
+      return [];
     return [{ do: 'describe', facts: { subject, grades } }];
   }
 
@@ -33,7 +48,12 @@ export function usePutting(test: ReturnType<typeof useTest>) {
   }
 
   /** From a row of the bank that was dropped on the paper. */
-  function putFound(found: readonly ItemRow[], itemId: number, section: string, before: string | null): void {
+  function putFound(
+    found: readonly ItemRow[],
+    itemId: number,
+    section: string,
+    before: string | null,
+  ): void {
     const item = found.find(({ id }) => id === itemId);
     if (item) put(item, section, before);
   }
@@ -47,22 +67,42 @@ export function usePutting(test: ReturnType<typeof useTest>) {
     let next = outline.value;
     const changes = fresh.map((item): Change => {
       const entry = entryOf(item);
-      const place = placeFor(next, entry, { section: next.sections.at(-1)!.id, before: null }, test.passageOf);
+      const place = placeFor(
+        next,
+        entry,
+        { section: next.sections.at(-1)!.id, before: null },
+        test.passageOf,
+      );
       const change: Change = { do: 'put', entry, ...place };
       next = applyChange(next, change).outline;
       return change;
     });
-    if (fresh[0]) test.change(`putting ${count(fresh.length, 'item')} in`, ...changes, ...describedBy(fresh[0]));
-    done(fresh.length === ids.length ? `${count(fresh.length, 'item')} put in.` : `${count(fresh.length, 'item')} put in; the others are in the test already or cannot be used.`); // prettier-ignore
+    if (fresh[0])
+      test.change(
+        `putting ${count(fresh.length, 'item')} in`,
+        ...changes,
+        ...describedBy(fresh[0]),
+      );
+    done(
+      fresh.length === ids.length
+        ? `${count(fresh.length, 'item')} put in.`
+        : `${count(fresh.length, 'item')} put in; the others are in the test already or cannot be used.`,
+    );
   }
 
   /** One step to undo: the old item out, the new one in its place with the same points. */
   function replace(old: Entry, item: ItemRow): void {
-    const section = outline.value?.sections.find(({ entries }) => entries.some(({ id }) => id === old.id));
+    const section = outline.value?.sections.find(({ entries }) =>
+      entries.some(({ id }) => id === old.id),
+    );
     if (!section) return;
     test.know(item);
     const entry = entryOf(item, old.points);
-    test.change('a similar item', { do: 'put', entry, section: section.id, before: old.id }, { do: 'remove', entry: old.id }); // prettier-ignore
+    test.change(
+      'a similar item',
+      { do: 'put', entry, section: section.id, before: old.id },
+      { do: 'remove', entry: old.id },
+    );
   }
 
   return { inTest, put, putFound, putPicked, replace };

@@ -20,9 +20,18 @@ export interface ShelfFilters {
 }
 
 export const noFilters = (): ShelfFilters => ({
-  words: '', shelf: 'mine', standard: null, grades: [], subject: null, kind: null, size: null, machine: null, has: null,
-  folder: null, sort: 'newest',
-}); // prettier-ignore
+  words: '',
+  shelf: 'mine',
+  standard: null,
+  grades: [],
+  subject: null,
+  kind: null,
+  size: null,
+  machine: null,
+  has: null,
+  folder: null,
+  sort: 'newest',
+});
 
 type Counts = AnswerOf<typeof api.searchTests>['counts'];
 
@@ -40,7 +49,9 @@ export function useShelf() {
     const mine = ++latest;
     try {
       const { grades, ...rest } = filters;
-      const found = await call('searchTests', { query: { ...rest, grades: grades.join(','), from } });
+      const found = await call('searchTests', {
+        query: { ...rest, grades: grades.join(','), from },
+      });
       if (mine !== latest) return;
       tests.value = from === 0 ? found.tests : [...(tests.value ?? []), ...found.tests];
       total.value = found.total;
@@ -64,7 +75,8 @@ export function useShelf() {
   void load();
   loadFolders().catch((error) => (wrong.value = inWords(error)));
 
-  const tally = <Name extends keyof Counts>(name: Name) => new Map(counts.value?.[name] as [Counts[Name][number][0], number][] | undefined); // prettier-ignore
+  const tally = <Name extends keyof Counts>(name: Name) =>
+    new Map(counts.value?.[name] as [Counts[Name][number][0], number][] | undefined);
   return { filters, tests, total, counts, folders, wrong, tally, load, more, loadFolders };
 }
 export type ShelfState = ReturnType<typeof useShelf>;

@@ -25,9 +25,10 @@ interface Step {
 }
 
 export const newKey = () =>
-  Array.from(crypto.getRandomValues(new Uint8Array(8)), (byte) => 'abcdefghijklmnopqrstuvwxyz012345'[byte % 32]).join(
-    '',
-  );
+  Array.from(
+    crypto.getRandomValues(new Uint8Array(8)),
+    (byte) => 'abcdefghijklmnopqrstuvwxyz012345'[byte % 32],
+  ).join('');
 
 export const pinOf = (item: ItemRow): Pinned => ({
   id: item.revisionId,
@@ -41,7 +42,13 @@ export const pinOf = (item: ItemRow): Pinned => ({
   seconds: item.seconds,
   facility: item.facility,
   separation: item.separation,
-  bank: { id: item.bankId, name: item.bank, may: item.may, revisionId: item.revisionId, retired: false },
+  bank: {
+    id: item.bankId,
+    name: item.bank,
+    may: item.may,
+    revisionId: item.revisionId,
+    retired: false,
+  },
 });
 
 /** Everything about a test but what is changed here. */
@@ -65,7 +72,10 @@ export function useTest(testId: number) {
     version.value = answer.version;
     const { outline: _, revisions: pinned, ...rest } = answer;
     about.value = rest;
-    revisions.value = new Map([...revisions.value, ...pinned.map((own): [number, Pinned] => [own.id, own])]);
+    revisions.value = new Map([
+      ...revisions.value,
+      ...pinned.map((own): [number, Pinned] => [own.id, own]),
+    ]);
     // While more changes are on their way, what is on screen is ahead of this answer.
     if (pending.value === 0) outline.value = answer.outline;
     else outline.value ??= withWaiting(answer.outline);
@@ -94,7 +104,9 @@ export function useTest(testId: number) {
     const now = await call('readTestVersion', { params: { testId } }).catch(() => null);
     if (!now || now.version === version.value || pending.value > 0) return;
     await load();
-    done('A colleague, or another tab of yours, has changed this test; it stands here as it is now.');
+    done(
+      'A colleague, or another tab of yours, has changed this test; it stands here as it is now.',
+    );
   }
   const asking = setInterval(() => void askAgain(), askEvery);
   onUnmounted(() => clearInterval(asking));
@@ -167,7 +179,9 @@ export function useTest(testId: number) {
     version,
     about,
     points: computed(() => (outline.value ? pointsOf(outline.value) : null)),
-    inTheWay: computed(() => (outline.value ? hindrances(outline.value, { pools: about.value?.pools ?? {} }) : [])),
+    inTheWay: computed(() =>
+      outline.value ? hindrances(outline.value, { pools: about.value?.pools ?? {} }) : [],
+    ),
     mayChange: computed(() => about.value?.may === 'edit'),
     passageOf,
     load,

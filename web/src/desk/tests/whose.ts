@@ -6,9 +6,14 @@ export function whoseWords(
   own: Pick<AboutTest, 'mine' | 'may' | 'owner' | 'builders' | 'copiedFrom' | 'reach'>,
 ): string {
   const { mine, may, owner, builders, copiedFrom, reach } = own;
-  if (may === 'read') return `${owner}’s original. You can look at it and copy it; nothing here changes it.`;
-  if (!mine) return `${owner}’s original: what you change, you change for ${owner}${builders.length > 1 ? ' and the others who build it' : ' too'}.`; // prettier-ignore
-  if (copiedFrom) return `Your copy of “${copiedFrom.title}” by ${copiedFrom.owner}; the original is not touched.`;
+  if (may === 'read')
+    return `${owner}’s original. You can look at it and copy it; nothing here changes it.`;
+  if (!mine)
+    return `${owner}’s original: what you change, you change for ${owner}${builders.length > 1 ? ' and the others who build it' : ' too'}.`;
+  if (copiedFrom)
+    return `Your copy of “${copiedFrom.title}” by ${copiedFrom.owner}; the original is not touched.`;
   if (builders.length > 0) return `Your original, built together with ${listing(builders)}.`;
-  return reach === 'mine' ? '' : `Your original, on the shelf for ${reach === 'school' ? 'your school' : 'everybody'}; their copies stay as they are.`; // prettier-ignore
+  return reach === 'mine'
+    ? ''
+    : `Your original, on the shelf for ${reach === 'school' ? 'your school' : 'everybody'}; their copies stay as they are.`;
 }

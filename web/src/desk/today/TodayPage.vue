@@ -60,7 +60,9 @@ const lines = computed<Line[]>(() =>
         classes: listing(own.classes.map(({ name }) => name)),
         account: `${own.handedIn} of ${own.given} handed in${own.working ? `, ${own.working} working` : ''}`,
       };
-      const events: Line[] = [{ ...shared, at: own.opensAt, time: hourOf(own.opensAt), verb: 'opens' }];
+      const events: Line[] = [
+        { ...shared, at: own.opensAt, time: hourOf(own.opensAt), verb: 'opens' },
+      ];
       if (own.closesAt !== null)
         events.push({ ...shared, at: own.closesAt, time: hourOf(own.closesAt), verb: 'closes' });
       return events;
@@ -77,7 +79,12 @@ const todays = computed(() => lines.value.filter(({ at }) => dateOf(at) === date
 const later = computed(() => {
   const days = new Map<string, Line[]>();
   for (const line of lines.value) {
-    if (line.at <= now.value || dateOf(line.at) === dateOf(now.value) || line.at > now.value + 8 * day) continue;
+    if (
+      line.at <= now.value ||
+      dateOf(line.at) === dateOf(now.value) ||
+      line.at > now.value + 8 * day
+    )
+      continue;
     const key = new Intl.DateTimeFormat('en', {
       weekday: 'long',
       day: 'numeric',
@@ -131,14 +138,17 @@ const headings = {
             <tr v-for="line in todays" :key="line.verb + line.id">
               <td class="figures hour">{{ line.time }}</td>
               <td>
-                <RouterLink :to="`/results/${line.id}`">{{ line.title }}</RouterLink> {{ line.verb }}
+                <RouterLink :to="`/results/${line.id}`">{{ line.title }}</RouterLink>
+                {{ line.verb }}
                 <div class="faded small">{{ line.classes }} · {{ line.account }}</div>
               </td>
             </tr>
           </tbody>
         </table>
         <h2 class="gap">The next seven days</h2>
-        <p v-if="today && later.length === 0" class="faded">Nothing opens or closes in the next seven days.</p>
+        <p v-if="today && later.length === 0" class="faded">
+          Nothing opens or closes in the next seven days.
+        </p>
         <template v-for="[name, events] in later" :key="name">
           <h3 class="day">{{ name }}</h3>
           <table class="ruled">
@@ -161,7 +171,12 @@ const headings = {
           Results appear here when an assignment is complete, and items that look wrong with them.
         </EmptyNote>
         <ul class="lines">
-          <li v-for="own in today?.waiting" :key="own.what + own.assignmentId" class="waiting" :class="own.what">
+          <li
+            v-for="own in today?.waiting"
+            :key="own.what + own.assignmentId"
+            class="waiting"
+            :class="own.what"
+          >
             <RouterLink
               :to="
                 own.what === 'to-mark'

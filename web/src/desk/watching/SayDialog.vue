@@ -17,7 +17,10 @@ async function say(): Promise<void> {
   if (busy.value) return;
   busy.value = true;
   try {
-    await call('sayToStudents', { params: { assignmentId: props.assignmentId }, body: { studentIds: props.studentIds, text: text.value } }); // prettier-ignore
+    await call('sayToStudents', {
+      params: { assignmentId: props.assignmentId },
+      body: { studentIds: props.studentIds, text: text.value },
+    });
     open.value = false;
     emit('done');
   } catch (error) {

@@ -19,9 +19,14 @@ const props = defineProps<{
 const emit = defineEmits<{ open: [studentId: number]; letIn: [studentId: number] }>();
 const words = useWords();
 
-const several = computed(() => new Set(props.watched.students.map(({ className }) => className)).size > 1);
-const allPicked = computed(() => picked.value.length > 0 && picked.value.length === props.watched.students.length);
-const nameOf = (own: WatchedStudent) => (props.hidden ? `Student ${own.rollNumber ?? ''}` : own.name);
+const several = computed(
+  () => new Set(props.watched.students.map(({ className }) => className)).size > 1,
+);
+const allPicked = computed(
+  () => picked.value.length > 0 && picked.value.length === props.watched.students.length,
+);
+const nameOf = (own: WatchedStudent) =>
+  props.hidden ? `Student ${own.rollNumber ?? ''}` : own.name;
 
 function stateWords(own: WatchedStudent): string {
   switch (own.state) {
@@ -34,7 +39,9 @@ function stateWords(own: WatchedStudent): string {
     case 'working':
       return own.on === null ? 'working' : `working on ${own.on}`;
     case 'handed-in':
-      return own.handedInAt === null ? 'time is over' : `handed in ${words.time(own.handedInAt)}${own.handedInBy === 'server' ? ', time ran out' : own.handedInBy === 'teacher' ? ' by you' : ''}`; // prettier-ignore
+      return own.handedInAt === null
+        ? 'time is over'
+        : `handed in ${words.time(own.handedInAt)}${own.handedInBy === 'server' ? ', time ran out' : own.handedInBy === 'teacher' ? ' by you' : ''}`;
   }
 }
 /** Minutes, and below ten of them seconds too. */
@@ -44,15 +51,27 @@ function timeLeft(own: WatchedStudent): string {
   const ends = [own.deadlineAt, own.partEndsAt].filter((at) => at !== null);
   if (ends.length === 0) return '';
   const left = Math.max(0, Math.min(...ends) - props.now);
-  return left < minute ? lengthInWords(left) : lengthInWords(Math.ceil(left / minute) * minute).replace('minutes', 'min').replace('minute', 'min'); // prettier-ignore
+  return left < minute
+    ? lengthInWords(left)
+    : lengthInWords(Math.ceil(left / minute) * minute)
+        .replace('minutes', 'min')
+        .replace('minute', 'min');
 }
-const progressWords = { unanswered: 'not answered', partly: 'partly answered', answered: 'answered', 'to read': 'only read' }; // prettier-ignore
+const progressWords = {
+  unanswered: 'not answered',
+  partly: 'partly answered',
+  answered: 'answered',
+  'to read': 'only read',
+};
 function cellWords(own: WatchedStudent, at: number): string {
   const { progress, share, flagged } = own.cells[at]!;
   const mark = props.marks && share !== null ? `, ${wholePercent(share)} %` : '';
   return `${nameOf(own)}, item ${at + 1}: ${progressWords[progress]}${mark}${flagged ? ', flagged' : ''}`;
 }
-const isHere = (own: WatchedStudent, at: number) => own.at !== null && (props.watched.columns[at]!.entry === own.at || (props.watched.columns[at]!.entry === '' && own.on === at + 1)); // prettier-ignore
+const isHere = (own: WatchedStudent, at: number) =>
+  own.at !== null &&
+  (props.watched.columns[at]!.entry === own.at ||
+    (props.watched.columns[at]!.entry === '' && own.on === at + 1));
 </script>
 
 <template>
@@ -70,7 +89,12 @@ const isHere = (own: WatchedStudent, at: number) => own.at !== null && (props.wa
         <th>State</th>
         <th class="figures">Time left</th>
         <th class="name">Student</th>
-        <th v-for="own in watched.columns" :key="own.number" class="cell" :title="plainText(own.stem)">
+        <th
+          v-for="own in watched.columns"
+          :key="own.number"
+          class="cell"
+          :title="plainText(own.stem)"
+        >
           {{ own.number }}
         </th>
         <th>Signs</th>
@@ -79,16 +103,31 @@ const isHere = (own: WatchedStudent, at: number) => own.at !== null && (props.wa
     <tbody>
       <tr v-for="own in watched.students" :key="own.studentId" :class="connectionOf(own, now)">
         <td>
-          <input v-model="picked" type="checkbox" :value="own.studentId" :aria-label="`Pick ${nameOf(own)}`" />
+          <input
+            v-model="picked"
+            type="checkbox"
+            :value="own.studentId"
+            :aria-label="`Pick ${nameOf(own)}`"
+          />
         </td>
         <td class="state" :class="own.state">{{ stateWords(own) }}</td>
         <td class="figures">{{ timeLeft(own) }}</td>
         <th scope="row" class="name">
-          <button v-if="own.attempt > 0" class="word" @click="emit('open', own.studentId)">{{ nameOf(own) }}</button>
+          <button v-if="own.attempt > 0" class="word" @click="emit('open', own.studentId)">
+            {{ nameOf(own) }}
+          </button>
           <template v-else>{{ nameOf(own) }}</template>
-          {{ ' ' }}<span class="faded small">{{ several ? own.className : '' }} {{ own.rollNumber ?? 'guest' }}</span>
+          {{ ' '
+          }}<span class="faded small"
+            >{{ several ? own.className : '' }} {{ own.rollNumber ?? 'guest' }}</span
+          >
         </th>
-        <td v-for="(cell, at) in own.cells" :key="at" class="cell" :class="{ here: isHere(own, at) }">
+        <td
+          v-for="(cell, at) in own.cells"
+          :key="at"
+          class="cell"
+          :class="{ here: isHere(own, at) }"
+        >
           <template v-if="cell && own.attempt > 0">
             <TallyBox
               v-if="marks && (cell.share !== null || cell.waits)"

@@ -34,17 +34,37 @@ const busy = ref(false);
 
 const projected = computed(() => route.query.projector !== undefined);
 const project = (on: boolean) => router.replace({ query: on ? { projector: '' } : {} });
-const chosen = computed(() => watched.value?.students.filter(({ studentId }) => picked.value.includes(studentId)) ?? []); // prettier-ignore
-const whom = computed(() => (chosen.value.length === 0 ? 'all' : chosen.value.length === 1 ? chosen.value[0]!.name : count(chosen.value.length, 'student'))); // prettier-ignore
+const chosen = computed(
+  () => watched.value?.students.filter(({ studentId }) => picked.value.includes(studentId)) ?? [],
+);
+const whom = computed(() =>
+  chosen.value.length === 0
+    ? 'all'
+    : chosen.value.length === 1
+      ? chosen.value[0]!.name
+      : count(chosen.value.length, 'student'),
+);
 const studentIds = computed(() => (chosen.value.length === 0 ? null : picked.value));
-const some = (...states: string[]) => (chosen.value.length ? chosen.value : (watched.value?.students ?? [])).some(({ state }) => states.includes(state)); // prettier-ignore
+const some = (...states: string[]) =>
+  (chosen.value.length ? chosen.value : (watched.value?.students ?? [])).some(({ state }) =>
+    states.includes(state),
+  );
 
-const acted: Record<Act, string> = { pause: 'Paused for', resume: 'It goes on for', 'hand-in': 'Handed in for', reopen: 'Open again for', 'take-back': 'Taken back from' }; // prettier-ignore
+const acted: Record<Act, string> = {
+  pause: 'Paused for',
+  resume: 'It goes on for',
+  'hand-in': 'Handed in for',
+  reopen: 'Open again for',
+  'take-back': 'Taken back from',
+};
 async function act(own: Act, minutes = 0): Promise<void> {
   if (busy.value) return;
   busy.value = true;
   try {
-    const { students } = await call('actOnSittings', { params: { assignmentId }, body: { act: own, studentIds: studentIds.value, minutes } }); // prettier-ignore
+    const { students } = await call('actOnSittings', {
+      params: { assignmentId },
+      body: { act: own, studentIds: studentIds.value, minutes },
+    });
     done(`${acted[own]} ${count(students, 'student')}.`);
   } catch (error) {
     failed(error);
@@ -52,15 +72,43 @@ async function act(own: Act, minutes = 0): Promise<void> {
     busy.value = false;
   }
 }
-const ask = (text: string, title: string, verb: string) => ElMessageBox.confirm(text, title, { confirmButtonText: verb, cancelButtonText: 'Leave it' }).then(() => true, () => false); // prettier-ignore
+const ask = (text: string, title: string, verb: string) =>
+  ElMessageBox.confirm(text, title, { confirmButtonText: verb, cancelButtonText: 'Leave it' }).then(
+    () => true,
+    () => false,
+  );
 async function handIn(): Promise<void> {
-  if (await ask('What is saved counts. It can be opened again.', `Hand in for ${whom.value}?`, 'Hand in')) await act('hand-in'); // prettier-ignore
+  if (
+    await ask(
+      'What is saved counts. It can be opened again.',
+      `Hand in for ${whom.value}?`,
+      'Hand in',
+    )
+  )
+    await act('hand-in');
 }
 async function takeBack(): Promise<void> {
-  if (await ask('It leaves the lists of those who have not begun.', `Take it back from ${whom.value}?`, 'Take it back')) await act('take-back'); // prettier-ignore
+  if (
+    await ask(
+      'It leaves the lists of those who have not begun.',
+      `Take it back from ${whom.value}?`,
+      'Take it back',
+    )
+  )
+    await act('take-back');
 }
 async function reopen(): Promise<void> {
-  const answer = await ElMessageBox.prompt('They have the time that was left, and so many minutes more:', `Open again for ${whom.value}?`, { inputValue: '10', inputPattern: /^\d{1,3}$/, inputErrorMessage: 'Whole minutes, from 0 to 600.', confirmButtonText: 'Open again', cancelButtonText: 'Leave it' }).catch(() => null); // prettier-ignore
+  const answer = await ElMessageBox.prompt(
+    'They have the time that was left, and so many minutes more:',
+    `Open again for ${whom.value}?`,
+    {
+      inputValue: '10',
+      inputPattern: /^\d{1,3}$/,
+      inputErrorMessage: 'Whole minutes, from 0 to 600.',
+      confirmButtonText: 'Open again',
+      cancelButtonText: 'Leave it',
+    },
+  ).catch(() => null);
   if (answer) await act('reopen', Number((answer as { value: string }).value));
 }
 async function letIn(studentId: number): Promise<void> {
@@ -72,23 +120,33 @@ async function letIn(studentId: number): Promise<void> {
   }
 }
 /** Recipients can be single students by name. */
-const where = computed(() => (watched.value && !projected.value && !hidden.value ? `Watching · ${watched.value.assignment.recipients}` : 'Watching')); // prettier-ignore
+const where = computed(() =>
+  watched.value && !projected.value && !hidden.value
+    ? `Watching · ${watched.value.assignment.recipients}`
+    : 'Watching',
+);
 const closing = computed(() => {
   const end = watched.value?.assignment.closesAt ?? null;
   if (end === null) return 'never closes';
-  return end > now.value && end - now.value < 60 * minute ? `closes in ${lengthInWords(Math.ceil((end - now.value) / minute) * minute)}` : words.closing(end); // prettier-ignore
+  return end > now.value && end - now.value < 60 * minute
+    ? `closes in ${lengthInWords(Math.ceil((end - now.value) / minute) * minute)}`
+    : words.closing(end);
 });
 /** The last end of those who work, for all to see. */
 const lastEnd = computed(() => {
-  const ends = watched.value?.students.flatMap(({ state, deadlineAt }) => (state === 'working' && deadlineAt !== null ? [deadlineAt] : [])) ?? []; // prettier-ignore
+  const ends =
+    watched.value?.students.flatMap(({ state, deadlineAt }) =>
+      state === 'working' && deadlineAt !== null ? [deadlineAt] : [],
+    ) ?? [];
   return ends.length ? Math.max(...ends) : null;
 });
 </script>
 
 <template>
   <PageHead :title="watched?.assignment.title ?? 'Watch'" :where="where">
-    <!-- prettier-ignore -->
-    <template v-if="projected"><el-button @click="project(false)">Back to the class</el-button></template>
+    <template v-if="projected"
+      ><el-button @click="project(false)">Back to the class</el-button></template
+    >
     <template v-else>
       <RouterLink :to="`/assignments/${assignmentId}`">Times and rules</RouterLink>
       <RouterLink :to="`/results/${assignmentId}`">Results</RouterLink>
@@ -97,7 +155,8 @@ const lastEnd = computed(() => {
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <p v-if="lostAt !== null" class="lost inset" role="status">
-    The connection to the server is lost; what stands here is from {{ words.time(lostAt) }}. It comes back by itself.
+    The connection to the server is lost; what stands here is from {{ words.time(lostAt) }}. It
+    comes back by itself.
   </p>
   <template v-if="watched">
     <section v-if="projected" class="projector" aria-label="Counts and time">
@@ -111,7 +170,11 @@ const lastEnd = computed(() => {
         <b>{{ counts.notBegun }}</b> not begun
       </p>
       <p class="time">
-        {{ lastEnd === null ? closing : `${lengthInWords(Math.max(0, lastEnd - now))} left for the last one` }}
+        {{
+          lastEnd === null
+            ? closing
+            : `${lengthInWords(Math.max(0, lastEnd - now))} left for the last one`
+        }}
       </p>
     </section>
     <template v-else>
@@ -140,7 +203,6 @@ const lastEnd = computed(() => {
           @open="looking = $event"
           @let-in="letIn"
         />
-        <!-- prettier-ignore -->
       </div>
     </template>
   </template>
@@ -152,7 +214,9 @@ const lastEnd = computed(() => {
       ><template v-else>Nobody is picked</template></span
     >
     <template v-if="watched.mayAct" #actions>
-      <el-button :disabled="!some('working', 'paused')" @click="saying = true">Say to {{ whom }}</el-button>
+      <el-button :disabled="!some('working', 'paused')" @click="saying = true"
+        >Say to {{ whom }}</el-button
+      >
       <el-button :disabled="picked.length === 0" @click="extending = true">More time</el-button>
       <el-button :disabled="busy || !some('working')" @click="act('pause')">{{
         picked.length ? 'Pause' : 'Pause all'
@@ -160,11 +224,17 @@ const lastEnd = computed(() => {
       <el-button :disabled="busy || !some('paused')" @click="act('resume')">{{
         picked.length ? 'Go on' : 'Go on, all'
       }}</el-button>
-      <el-button :disabled="busy || picked.length === 0 || !some('working', 'paused')" @click="handIn"
+      <el-button
+        :disabled="busy || picked.length === 0 || !some('working', 'paused')"
+        @click="handIn"
         >Hand in</el-button
       >
-      <el-button :disabled="busy || picked.length === 0 || !some('handed-in')" @click="reopen">Open again</el-button>
-      <el-button :disabled="busy || picked.length === 0 || !some('not-begun')" @click="takeBack">Take back</el-button>
+      <el-button :disabled="busy || picked.length === 0 || !some('handed-in')" @click="reopen"
+        >Open again</el-button
+      >
+      <el-button :disabled="busy || picked.length === 0 || !some('not-begun')" @click="takeBack"
+        >Take back</el-button
+      >
     </template>
   </FootingLine>
   <template v-if="watched">
@@ -175,9 +245,13 @@ const lastEnd = computed(() => {
       :whom="whom"
       @done="done(`Said to ${whom}.`)"
     />
-    <!-- prettier-ignore -->
-    <ExtendDialog v-model="extending" :own="watched.assignment" :student-ids="studentIds" :students="picked.length" @done="done" />
-    <!-- prettier-ignore -->
+    <ExtendDialog
+      v-model="extending"
+      :own="watched.assignment"
+      :student-ids="studentIds"
+      :students="picked.length"
+      @done="done"
+    />
     <WorkDialog v-model="looking" :assignment-id="assignmentId" />
   </template>
 </template>

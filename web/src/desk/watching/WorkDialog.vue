@@ -19,12 +19,17 @@ watch(studentId, async (now) => {
   [work.value, wrong.value] = [null, ''];
   if (now === null) return;
   try {
-    work.value = await call('readWork', { params: { assignmentId: props.assignmentId, studentId: now } });
+    work.value = await call('readWork', {
+      params: { assignmentId: props.assignmentId, studentId: now },
+    });
   } catch (error) {
     wrong.value = inWords(error);
   }
 });
-const open = computed({ get: () => studentId.value !== null, set: (now) => !now && (studentId.value = null) });
+const open = computed({
+  get: () => studentId.value !== null,
+  set: (now) => !now && (studentId.value = null),
+});
 </script>
 
 <template>
@@ -46,8 +51,12 @@ const open = computed({ get: () => studentId.value !== null, set: (now) => !now 
           <div>
             <RichText :html="own.stem" />
             <p>
-              <b>{{ own.mine || (own.asks === 'nothing' ? 'only to be read' : 'no answer yet') }}</b>
-              <span v-if="own.savedAt !== null" class="faded small"> saved {{ words.time(own.savedAt) }}</span>
+              <b>{{
+                own.mine || (own.asks === 'nothing' ? 'only to be read' : 'no answer yet')
+              }}</b>
+              <span v-if="own.savedAt !== null" class="faded small">
+                saved {{ words.time(own.savedAt) }}</span
+              >
             </p>
             <p class="faded small">{{ own.right.join(' ') }}</p>
           </div>

@@ -37,7 +37,10 @@ export function useWatch(assignmentId: number) {
       const changed = JSON.parse(data) as { now: number; students: WatchedStudent[] };
       session.setClock(changed.now);
       const byId = new Map(changed.students.map((own) => [own.studentId, own]));
-      if (watched.value) watched.value.students = watched.value.students.map((own) => byId.get(own.studentId) ?? own);
+      if (watched.value)
+        watched.value.students = watched.value.students.map(
+          (own) => byId.get(own.studentId) ?? own,
+        );
     });
     source.onerror = () => {
       // Where nothing has come yet, the plain question says why.
@@ -83,8 +86,13 @@ export function useWatch(assignmentId: number) {
   });
 
   const counts = computed(() => {
-    const of = (...states: WatchedStudent['state'][]) => watched.value?.students.filter(({ state }) => states.includes(state)).length ?? 0; // prettier-ignore
-    return { notBegun: of('not-begun'), working: of('working', 'paused'), handedIn: of('handed-in') };
+    const of = (...states: WatchedStudent['state'][]) =>
+      watched.value?.students.filter(({ state }) => states.includes(state)).length ?? 0;
+    return {
+      notBegun: of('not-begun'),
+      working: of('working', 'paused'),
+      handedIn: of('handed-in'),
+    };
   });
   return { watched, wrong, lostAt, now, counts };
 }

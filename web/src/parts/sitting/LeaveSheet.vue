@@ -18,17 +18,27 @@ onMounted(() => sheet.value?.showModal());
 /** Of the one question that is open there is no list to make. */
 const single = computed(() => props.way.length === 1);
 const lists = computed(() => {
-  const open = props.way.filter(({ progress }) => progress === 'unanswered' || progress === 'partly');
+  const open = props.way.filter(
+    ({ progress }) => progress === 'unanswered' || progress === 'partly',
+  );
   const flagged = props.way.filter((own) => own.flagged);
   return [
-    { title: `${open.length === 1 ? '1 question is' : `${open.length} questions are`} not answered:`, questions: open },
+    {
+      title: `${open.length === 1 ? '1 question is' : `${open.length} questions are`} not answered:`,
+      questions: open,
+    },
     { title: 'Flagged to come back:', questions: flagged },
   ].filter(({ questions }) => questions.length > 0);
 });
 </script>
 
 <template>
-  <dialog ref="sheet" class="ask-sheet" aria-labelledby="leave-title" @cancel.prevent="emit('stay')">
+  <dialog
+    ref="sheet"
+    class="ask-sheet"
+    aria-labelledby="leave-title"
+    @cancel.prevent="emit('stay')"
+  >
     <h2 id="leave-title">{{ title }}</h2>
     <p v-if="single && lists.length">This question is not answered.</p>
     <p v-else-if="!single && lists.length === 0">Everything is answered and nothing is flagged.</p>

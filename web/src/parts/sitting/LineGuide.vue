@@ -8,7 +8,8 @@ const place = ref(0.3);
 const clamp = (own: number) => Math.min(1, Math.max(0, own));
 function follow({ clientY }: PointerEvent): void {
   const box = area.value!.getBoundingClientRect();
-  if (clientY >= box.top && clientY <= box.bottom) place.value = clamp((clientY - box.top) / box.height);
+  if (clientY >= box.top && clientY <= box.bottom)
+    place.value = clamp((clientY - box.top) / box.height);
 }
 const withMouse = (event: PointerEvent) => event.pointerType === 'mouse' && follow(event);
 onMounted(() => addEventListener('pointermove', withMouse));
@@ -32,7 +33,8 @@ function grab(event: PointerEvent): void {
   (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
   follow(event);
 }
-const drag = (event: PointerEvent) => (event.currentTarget as HTMLElement).hasPointerCapture(event.pointerId) && follow(event); // prettier-ignore
+const drag = (event: PointerEvent) =>
+  (event.currentTarget as HTMLElement).hasPointerCapture(event.pointerId) && follow(event);
 </script>
 
 <template>

@@ -14,12 +14,19 @@ const percent = (own: number) => `${Math.round(own * 100)} %`;
 </script>
 
 <template>
-  <dialog ref="sheet" class="ask-sheet" aria-labelledby="looks-title" @cancel="emit('close')" @close="emit('close')">
+  <dialog
+    ref="sheet"
+    class="ask-sheet"
+    aria-labelledby="looks-title"
+    @cancel="emit('close')"
+    @close="emit('close')"
+  >
     <h2 id="looks-title">Text and colours</h2>
     <fieldset>
       <legend>Size of text</legend>
       <label v-for="own in sizes" :key="own" class="option">
-        <input type="radio" name="size" :checked="size === own" @change="size = own" /> {{ percent(own) }}
+        <input type="radio" name="size" :checked="size === own" @change="size = own" />
+        {{ percent(own) }}
       </label>
     </fieldset>
     <fieldset>
@@ -32,8 +39,8 @@ const percent = (own: number) => `${Math.round(own * 100)} %`;
     <fieldset>
       <legend>Line guide</legend>
       <label class="option"
-        ><input v-model="guide" type="checkbox" /> Show a few lines and cover the rest. It follows the pointer; its
-        handle at the right can be dragged, or moved by the arrow keys.</label
+        ><input v-model="guide" type="checkbox" /> Show a few lines and cover the rest. It follows
+        the pointer; its handle at the right can be dragged, or moved by the arrow keys.</label
       >
     </fieldset>
     <div class="buttons"><button class="btn main" @click="sheet?.close()">Done</button></div>

@@ -45,17 +45,30 @@ const emit = defineEmits<{
 }>();
 
 type Here = SittingEntry & { section: SittingForm['sections'][number] };
-const entries = computed(() => props.form.sections.flatMap((section) => section.entries.map((entry): Here => ({ ...entry, section })))); // prettier-ignore
+const entries = computed(() =>
+  props.form.sections.flatMap((section) =>
+    section.entries.map((entry): Here => ({ ...entry, section })),
+  ),
+);
 const none = { responses: {}, flagged: false };
 const answerOf = (id: string) => props.answers[id] ?? none;
 const here = computed(() => entries.value[at.value]);
-const opensSection = computed(() => here.value?.section.entries[0]?.id === here.value?.id && Boolean(here.value?.section.directions || here.value?.section.minutes)); // prettier-ignore
-const passage = computed(() => props.form.passages[String(here.value?.item.passage?.revision)] ?? null);
+const opensSection = computed(
+  () =>
+    here.value?.section.entries[0]?.id === here.value?.id &&
+    Boolean(here.value?.section.directions || here.value?.section.minutes),
+);
+const passage = computed(
+  () => props.form.passages[String(here.value?.item.passage?.revision)] ?? null,
+);
 const crossing = ref(false);
 const struck = reactive<Record<string, Record<string, string[]>>>({});
 const question = ref<HTMLElement>();
 const hasChoices = computed(
-  () => here.value?.item.parts.some(({ kind }) => kind === 'single-choice' || kind === 'multiple-choice') ?? false,
+  () =>
+    here.value?.item.parts.some(
+      ({ kind }) => kind === 'single-choice' || kind === 'multiple-choice',
+    ) ?? false,
 );
 
 const words = () => question.value?.querySelector<HTMLElement>('.item')?.innerText ?? '';
@@ -99,12 +112,21 @@ const openSteps = computed(() =>
   })),
 );
 const way = computed((): Step[] => {
-  const shut = (n: number, progress: Step['progress'], why: Step['shut']): Step => ({ id: `n${n}`, number: n, here: false, shut: why, progress, flagged: false }); // prettier-ignore
+  const shut = (n: number, progress: Step['progress'], why: Step['shut']): Step => ({
+    id: `n${n}`,
+    number: n,
+    here: false,
+    shut: why,
+    progress,
+    flagged: false,
+  });
   const { earlier = [], ahead = 0 } = props.course ?? {};
   return [
     ...earlier.map((progress, n) => shut(n + 1, progress, 'left')),
     ...openSteps.value,
-    ...Array.from({ length: ahead }, (_, n) => shut(before.value + entries.value.length + n + 1, 'unanswered', 'ahead')), // prettier-ignore
+    ...Array.from({ length: ahead }, (_, n) =>
+      shut(before.value + entries.value.length + n + 1, 'unanswered', 'ahead'),
+    ),
   ];
 });
 
@@ -114,7 +136,12 @@ const nextWords = computed(() => {
   if (!props.course?.next) return null;
   return props.course.next === 'section' ? 'Next section' : 'Next';
 });
-const handInWords = { title: 'Hand in?', end: 'After handing in, answers cannot be changed.', verb: 'Hand in now', doing: 'Handing in …' }; // prettier-ignore
+const handInWords = {
+  title: 'Hand in?',
+  end: 'After handing in, answers cannot be changed.',
+  verb: 'Hand in now',
+  doing: 'Handing in …',
+};
 const leaveWords = computed(() => ({
   title: entries.value.length > 1 ? 'Go on to the next section?' : 'Go on?',
   end: 'You cannot come back here.',
@@ -161,15 +188,24 @@ watch(
       >
         <PassageView :passage="passage" />
       </section>
-      <section ref="question" class="question" tabindex="-1" :aria-label="`Question ${before + at + 1} of ${total}`">
+      <section
+        ref="question"
+        class="question"
+        tabindex="-1"
+        :aria-label="`Question ${before + at + 1} of ${total}`"
+      >
         <div class="column">
-          <p v-if="before + at === 0 && form.directions" class="directions">{{ form.directions }}</p>
+          <p v-if="before + at === 0 && form.directions" class="directions">
+            {{ form.directions }}
+          </p>
           <p v-if="here.section.title" class="faded">{{ here.section.title }}</p>
           <p v-if="opensSection" class="directions">
             {{ here.section.directions }}
             <template v-if="here.section.minutes && !course?.clock">
-              {{ here.section.minutes === 1 ? '1 minute is' : `${here.section.minutes} minutes are` }} meant for this
-              section.</template
+              {{
+                here.section.minutes === 1 ? '1 minute is' : `${here.section.minutes} minutes are`
+              }}
+              meant for this section.</template
             >
           </p>
           <p v-if="course?.next && entries.length === 1" class="faded small">
@@ -180,7 +216,11 @@ watch(
               Question {{ before + at + 1 }}
               <span class="faded"
                 >of {{ total
-                }}{{ here.points === 0 ? '' : ` · ${here.points} ${here.points === 1 ? 'point' : 'points'}` }}</span
+                }}{{
+                  here.points === 0
+                    ? ''
+                    : ` · ${here.points} ${here.points === 1 ? 'point' : 'points'}`
+                }}</span
               >
             </h2>
           </div>

@@ -32,7 +32,12 @@ const timer = setInterval(() => {
   }
 }, 250);
 onUnmounted(() => clearInterval(timer));
-watch(() => props.deadlineAt, (at) => { [upSaid, left.value, warning.value] = [false, at - session.now(), '']; }); // prettier-ignore
+watch(
+  () => props.deadlineAt,
+  (at) => {
+    [upSaid, left.value, warning.value] = [false, at - session.now(), ''];
+  },
+);
 
 const words = computed(() => {
   const rest = Math.max(0, left.value);

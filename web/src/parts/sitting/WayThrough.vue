@@ -59,7 +59,9 @@ const inWords = (own: Step) =>
       </li>
     </ol>
     <button v-if="next" class="btn main" @click="emit('next')">{{ next }}</button>
-    <button v-if="handIn" class="btn" :class="{ main: last }" @click="emit('handIn')">Hand in</button>
+    <button v-if="handIn" class="btn" :class="{ main: last }" @click="emit('handIn')">
+      Hand in
+    </button>
   </nav>
 </template>
 

@@ -13,14 +13,18 @@ const anyOf = ref(part.value.kind === 'single-choice' && part.value.key.length >
 const ticks = computed(() => many.value || anyOf.value);
 const signOf = (at: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[at]!;
 const isRight = (id: string) => part.value.key.includes(id);
-const keyProblems = computed(() => props.problems.filter(({ pointer }) => /^\/(key|mostChosen)/.test(pointer)));
-const change = (own: object) => (part.value = { ...part.value, ...own } as SingleChoice | MultipleChoice);
+const keyProblems = computed(() =>
+  props.problems.filter(({ pointer }) => /^\/(key|mostChosen)/.test(pointer)),
+);
+const change = (own: object) =>
+  (part.value = { ...part.value, ...own } as SingleChoice | MultipleChoice);
 
 function setKey(id: string, right: boolean): void {
   const rest = part.value.key.filter((own) => own !== id);
   change({ key: !right ? rest : ticks.value ? [...rest, id] : [id] });
 }
-const setChoice = (at: number, own: Partial<Choice>) => change({ choices: part.value.choices.map((one, n) => (n === at ? { ...one, ...own } : one)) }); // prettier-ignore
+const setChoice = (at: number, own: Partial<Choice>) =>
+  change({ choices: part.value.choices.map((one, n) => (n === at ? { ...one, ...own } : one)) });
 const most = computed({
   get: () => ('mostChosen' in part.value ? (part.value.mostChosen ?? '') : ''),
   set: (value) => change({ mostChosen: value === '' ? undefined : Number(value) }),
@@ -30,7 +34,11 @@ const most = computed({
 <template>
   <p class="faded small">
     {{
-      many ? 'Mark every right choice.' : anyOf ? 'Mark each choice that counts as right.' : 'Mark the right choice.'
+      many
+        ? 'Mark every right choice.'
+        : anyOf
+          ? 'Mark each choice that counts as right.'
+          : 'Mark the right choice.'
     }}
   </p>
   <LinesEditor
@@ -65,13 +73,17 @@ const most = computed({
           maxlength="500"
           :aria-label="`The mistake behind choice ${signOf(at)}`"
           placeholder="The mistake behind it (teachers only)"
-          @input="setChoice(at, { mistake: ($event.target as HTMLInputElement).value || undefined })"
+          @input="
+            setChoice(at, { mistake: ($event.target as HTMLInputElement).value || undefined })
+          "
         />
         <label class="small faded">
           <input
             type="checkbox"
             :checked="line.fixed ?? false"
-            @change="setChoice(at, { fixed: ($event.target as HTMLInputElement).checked || undefined })"
+            @change="
+              setChoice(at, { fixed: ($event.target as HTMLInputElement).checked || undefined })
+            "
           />
           keeps its place
         </label>
@@ -90,8 +102,8 @@ const most = computed({
     may be chosen
   </label>
   <label v-else class="small"
-    ><input v-model="anyOf" type="checkbox" :disabled="part.key.length > 1" /> more than one choice counts as
-    right</label
+    ><input v-model="anyOf" type="checkbox" :disabled="part.key.length > 1" /> more than one choice
+    counts as right</label
   >
   <p v-for="problem in keyProblems" :key="problem.pointer" class="wrong">{{ problem.message }}</p>
 </template>

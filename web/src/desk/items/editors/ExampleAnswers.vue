@@ -16,7 +16,8 @@ const examples = computed(() => {
 <template>
   <div v-if="examples && examples.accepted.length + examples.refused.length > 0" class="examples">
     <p v-if="examples.accepted.length > 0">
-      <b>Right as well:</b> <code v-for="answer in examples.accepted" :key="answer">{{ answer }}</code>
+      <b>Right as well:</b>
+      <code v-for="answer in examples.accepted" :key="answer">{{ answer }}</code>
     </p>
     <p v-if="examples.refused.length > 0">
       <b>Not right:</b> <code v-for="answer in examples.refused" :key="answer">{{ answer }}</code>

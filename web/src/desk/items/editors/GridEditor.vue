@@ -16,7 +16,8 @@ function mark(row: string, column: string): void {
     : part.value.key.filter((own) => parted(own)[0] !== row);
   change({ key: part.value.many && part.value.key.includes(pair) ? rest : [...rest, pair] });
 }
-const dropped = (id: string, side: 0 | 1) => change({ key: part.value.key.filter((own) => parted(own)[side] !== id) });
+const dropped = (id: string, side: 0 | 1) =>
+  change({ key: part.value.key.filter((own) => parted(own)[side] !== id) });
 </script>
 
 <template>
@@ -73,7 +74,9 @@ const dropped = (id: string, side: 0 | 1) => change({ key: part.value.key.filter
     />
     more than one may be marked in a row</label
   >
-  <p v-for="problem in under(problems, '/key')" :key="problem.message" class="wrong">{{ problem.message }}</p>
+  <p v-for="problem in under(problems, '/key')" :key="problem.message" class="wrong">
+    {{ problem.message }}
+  </p>
 </template>
 
 <style scoped>

@@ -9,13 +9,25 @@ const emit = defineEmits<{ change: [criteria: Criterion[]] }>();
 
 type Level = Criterion['levels'][number];
 const usual: Level[] = [3, 2, 1, 0].map((points) => ({ points, words: '' }));
-const add = () => emit('change', [...props.criteria, { id: freshId(props.criteria.map(({ id }) => id)), name: '', levels: usual }]); // prettier-ignore
+const add = () =>
+  emit('change', [
+    ...props.criteria,
+    { id: freshId(props.criteria.map(({ id }) => id)), name: '', levels: usual },
+  ]);
 const setAt = (at: number, own: Criterion) => emit('change', props.criteria.with(at, own));
 const remove = (at: number) => emit('change', props.criteria.toSpliced(at, 1));
 const setLevel = (at: number, to: number, own: Partial<Level>) =>
-  setAt(at, { ...props.criteria[at]!, levels: props.criteria[at]!.levels.with(to, { ...props.criteria[at]!.levels[to]!, ...own }) }); // prettier-ignore
-const addLevel = (at: number) => setAt(at, { ...props.criteria[at]!, levels: [...props.criteria[at]!.levels, { points: Number.NaN, words: '' }] }); // prettier-ignore
-const removeLevel = (at: number, to: number) => setAt(at, { ...props.criteria[at]!, levels: props.criteria[at]!.levels.toSpliced(to, 1) }); // prettier-ignore
+  setAt(at, {
+    ...props.criteria[at]!,
+    levels: props.criteria[at]!.levels.with(to, { ...props.criteria[at]!.levels[to]!, ...own }),
+  });
+const addLevel = (at: number) =>
+  setAt(at, {
+    ...props.criteria[at]!,
+    levels: [...props.criteria[at]!.levels, { points: Number.NaN, words: '' }],
+  });
+const removeLevel = (at: number, to: number) =>
+  setAt(at, { ...props.criteria[at]!, levels: props.criteria[at]!.levels.toSpliced(to, 1) });
 const text = (event: Event) => (event.target as HTMLInputElement).value;
 function points(event: Event): number {
   const typed = text(event).trim().replace(',', '.');
@@ -53,14 +65,22 @@ function points(event: Event): number {
         placeholder="what work at this level looks like"
         @input="setLevel(at, to, { words: text($event) })"
       />
-      <button v-if="own.levels.length > 2" type="button" class="word" @click="removeLevel(at, to)">remove</button>
+      <button v-if="own.levels.length > 2" type="button" class="word" @click="removeLevel(at, to)">
+        remove
+      </button>
     </p>
-    <button v-if="own.levels.length < 8" type="button" class="word" @click="addLevel(at)">Add a level</button>
+    <button v-if="own.levels.length < 8" type="button" class="word" @click="addLevel(at)">
+      Add a level
+    </button>
   </section>
   <button v-if="criteria.length < 8" type="button" class="word" @click="add">
     {{ criteria.length ? 'Add a criterion' : 'Add criteria with levels' }}
   </button>
-  <p v-for="problem in under(problems, '/criteria')" :key="problem.pointer + problem.message" class="wrong">
+  <p
+    v-for="problem in under(problems, '/criteria')"
+    :key="problem.pointer + problem.message"
+    class="wrong"
+  >
     {{ problem.message }}
   </p>
 </template>

@@ -1,6 +1,12 @@
 <script setup lang="ts">
 /** What a teacher marks: what is asked for, and what to look for when marking. */
-import { criteriaPoints, type Criterion, type Drawing, type LongText, type Upload } from '@oaken/core/items';
+import {
+  criteriaPoints,
+  type Criterion,
+  type Drawing,
+  type LongText,
+  type Upload,
+} from '@oaken/core/items';
 import { ref } from 'vue';
 import { under, type Problem } from '../problems';
 import MediaDialog, { type Medium } from '../rich/MediaDialog.vue';
@@ -10,7 +16,8 @@ import RichField from '../rich/RichField.vue';
 const part = defineModel<LongText | Drawing | Upload>({ required: true });
 defineProps<{ problems: Problem[] }>();
 const asking = ref(false);
-const change = (own: object) => (part.value = { ...part.value, ...own } as LongText | Drawing | Upload);
+const change = (own: object) =>
+  (part.value = { ...part.value, ...own } as LongText | Drawing | Upload);
 const number = (event: Event) => {
   const typed = (event.target as HTMLInputElement).value.trim();
   return typed === '' ? undefined : Number(typed);
@@ -23,7 +30,14 @@ const setCriteria = (criteria: Criterion[]) =>
       : { criteria, rule: { rule: 'by-hand', points: criteriaPoints(criteria) } },
   );
 const putGround = ({ src, words, width, height }: Medium) =>
-  change({ ground: { file: src, alternative: words, width: Number(width) || 640, height: Number(height) || 480 } });
+  change({
+    ground: {
+      file: src,
+      alternative: words,
+      width: Number(width) || 640,
+      height: Number(height) || 480,
+    },
+  });
 </script>
 
 <template>
@@ -80,16 +94,24 @@ const putGround = ({ src, words, width, height }: Medium) =>
     </label>
     <label
       >At most
-      <input class="plain-input" inputmode="numeric" :value="part.most" @change="change({ most: number($event) ?? 1 })"
+      <input
+        class="plain-input"
+        inputmode="numeric"
+        :value="part.most"
+        @change="change({ most: number($event) ?? 1 })"
     /></label>
-    <p v-for="problem in under(problems, '/most')" :key="problem.message" class="wrong">{{ problem.message }}</p>
+    <p v-for="problem in under(problems, '/most')" :key="problem.message" class="wrong">
+      {{ problem.message }}
+    </p>
   </div>
   <div v-else class="ground">
     <img v-if="part.ground" :src="part.ground.file" :alt="part.ground.alternative" />
     <button type="button" class="word" @click="asking = true">
       {{ part.ground ? 'Another picture to draw on' : 'Put a picture under the sheet' }}
     </button>
-    <button v-if="part.ground" type="button" class="word" @click="change({ ground: undefined })">Empty sheet</button>
+    <button v-if="part.ground" type="button" class="word" @click="change({ ground: undefined })">
+      Empty sheet
+    </button>
     <MediaDialog v-model="asking" kind="picture" :start="null" @done="putGround" />
   </div>
   <h3 class="gap">What to look for when marking</h3>
@@ -98,7 +120,12 @@ const putGround = ({ src, words, width, height }: Medium) =>
     label="What to look for when marking"
     @update:model-value="change({ guide: $event })"
   />
-  <GuideEditor class="gap" :criteria="part.criteria ?? []" :problems="problems" @change="setCriteria" />
+  <GuideEditor
+    class="gap"
+    :criteria="part.criteria ?? []"
+    :problems="problems"
+    @change="setCriteria"
+  />
 </template>
 
 <style scoped>

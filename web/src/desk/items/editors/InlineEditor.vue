@@ -14,18 +14,45 @@ const change = (own: Partial<InlineChoice>) => (part.value = { ...part.value, ..
 /** Gaps follow the text: a new one brings two empty choices, one that was deleted takes its choices with it. */
 function setText(text: string): void {
   const ids = [...new Set(marked(text, 'data-gap').map(({ id }) => id))];
-  const gaps = ids.map((id) => part.value.gaps.find((own) => own.id === id) ?? { id, choices: [{ id: 'a', text: '' }, { id: 'b', text: '' }], key: ['a'] }); // prettier-ignore
+  const gaps = ids.map(
+    (id) =>
+      part.value.gaps.find((own) => own.id === id) ?? {
+        id,
+        choices: [
+          { id: 'a', text: '' },
+          { id: 'b', text: '' },
+        ],
+        key: ['a'],
+      },
+  );
   change({ text, gaps });
 }
-const setGap = (at: number, own: Partial<Gap>) => change({ gaps: part.value.gaps.map((gap, n) => (n === at ? { ...gap, ...own } : gap)) }); // prettier-ignore
-const setChoice = (at: number, id: string, text: string) => setGap(at, { choices: part.value.gaps[at]!.choices.map((own) => (own.id === id ? { id, text } : own)) }); // prettier-ignore
+const setGap = (at: number, own: Partial<Gap>) =>
+  change({ gaps: part.value.gaps.map((gap, n) => (n === at ? { ...gap, ...own } : gap)) });
+const setChoice = (at: number, id: string, text: string) =>
+  setGap(at, {
+    choices: part.value.gaps[at]!.choices.map((own) => (own.id === id ? { id, text } : own)),
+  });
 function toggle(at: number, id: string): void {
   const { key } = part.value.gaps[at]!;
   setGap(at, { key: key.includes(id) ? key.filter((own) => own !== id) : [...key, id] });
 }
-const add = (at: number) => setGap(at, { choices: [...part.value.gaps[at]!.choices, { id: freshId(part.value.gaps[at]!.choices.map(({ id }) => id)), text: '' }] }); // prettier-ignore
-const remove = (at: number, id: string) => setGap(at, { choices: part.value.gaps[at]!.choices.filter((own) => own.id !== id), key: part.value.gaps[at]!.key.filter((own) => own !== id) }); // prettier-ignore
-const textProblems = computed(() => [...under(props.problems, '/text'), ...props.problems.filter(({ pointer }) => pointer === '/gaps')]); // prettier-ignore
+const add = (at: number) =>
+  setGap(at, {
+    choices: [
+      ...part.value.gaps[at]!.choices,
+      { id: freshId(part.value.gaps[at]!.choices.map(({ id }) => id)), text: '' },
+    ],
+  });
+const remove = (at: number, id: string) =>
+  setGap(at, {
+    choices: part.value.gaps[at]!.choices.filter((own) => own.id !== id),
+    key: part.value.gaps[at]!.key.filter((own) => own !== id),
+  });
+const textProblems = computed(() => [
+  ...under(props.problems, '/text'),
+  ...props.problems.filter(({ pointer }) => pointer === '/gaps'),
+]);
 </script>
 
 <template>
@@ -54,12 +81,21 @@ const textProblems = computed(() => [...under(props.problems, '/text'), ...props
         :aria-label="`Choice ${n + 1} of gap ${at + 1}`"
         @input="setChoice(at, choice.id, ($event.target as HTMLInputElement).value)"
       />
-      <button type="button" class="word" :disabled="gap.choices.length <= 2" @click="remove(at, choice.id)">
+      <button
+        type="button"
+        class="word"
+        :disabled="gap.choices.length <= 2"
+        @click="remove(at, choice.id)"
+      >
         remove
       </button>
     </div>
     <button type="button" class="word" @click="add(at)">Add a choice</button>
-    <p v-for="problem in under(problems, `/gaps/${at}`)" :key="problem.pointer + problem.message" class="wrong">
+    <p
+      v-for="problem in under(problems, `/gaps/${at}`)"
+      :key="problem.pointer + problem.message"
+      class="wrong"
+    >
       {{ problem.message }}
     </p>
   </fieldset>

@@ -18,7 +18,10 @@ const props = defineProps<{
   right?: readonly string[];
 }>();
 const emit = defineEmits<{ removed: [id: string] }>();
-defineSlots<{ mark?(own: { line: T; at: number }): unknown; more?(own: { line: T; at: number }): unknown }>();
+defineSlots<{
+  mark?(own: { line: T; at: number }): unknown;
+  more?(own: { line: T; at: number }): unknown;
+}>();
 const rows = ref<HTMLElement>();
 
 const sign = (at: number) => (props.letters ? 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[at] : at + 1);
@@ -72,7 +75,9 @@ function key(event: KeyboardEvent, at: number): void {
           :invalid="problemsOf(at).length > 0"
           @update:model-value="change(at, $event)"
         />
-        <p v-for="problem in problemsOf(at)" :key="problem.message" class="wrong">{{ problem.message }}</p>
+        <p v-for="problem in problemsOf(at)" :key="problem.message" class="wrong">
+          {{ problem.message }}
+        </p>
         <slot name="more" :line="line" :at="at" />
       </div>
       <div class="acts">
@@ -105,7 +110,11 @@ function key(event: KeyboardEvent, at: number): void {
         </button>
       </div>
     </div>
-    <p v-for="problem in problems.filter(({ pointer }) => pointer === '')" :key="problem.message" class="wrong">
+    <p
+      v-for="problem in problems.filter(({ pointer }) => pointer === '')"
+      :key="problem.message"
+      class="wrong"
+    >
       {{ problem.message }}
     </p>
     <button v-if="list.length < most" type="button" class="word" @click="add">

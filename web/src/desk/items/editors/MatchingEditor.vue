@@ -7,13 +7,15 @@ import LinesEditor from './LinesEditor.vue';
 const part = defineModel<Matching>({ required: true });
 defineProps<{ problems: Problem[] }>();
 const change = (own: Partial<Matching>) => (part.value = { ...part.value, ...own });
-const partnerOf = (left: string) => part.value.key.map(parted).find(([one]) => one === left)?.[1] ?? '';
+const partnerOf = (left: string) =>
+  part.value.key.map(parted).find(([one]) => one === left)?.[1] ?? '';
 
 function setPartner(left: string, right: string): void {
   const rest = part.value.key.filter((own) => parted(own)[0] !== left);
   change({ key: right ? [...rest, joined(left, right)] : rest });
 }
-const dropped = (id: string, side: 0 | 1) => change({ key: part.value.key.filter((own) => parted(own)[side] !== id) });
+const dropped = (id: string, side: 0 | 1) =>
+  change({ key: part.value.key.filter((own) => parted(own)[side] !== id) });
 </script>
 
 <template>
@@ -62,7 +64,9 @@ const dropped = (id: string, side: 0 | 1) => change({ key: part.value.key.filter
     />
     each card may be used only once</label
   >
-  <p v-for="problem in under(problems, '/key')" :key="problem.message" class="wrong">{{ problem.message }}</p>
+  <p v-for="problem in under(problems, '/key')" :key="problem.message" class="wrong">
+    {{ problem.message }}
+  </p>
 </template>
 
 <style scoped>

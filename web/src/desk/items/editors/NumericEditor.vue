@@ -8,9 +8,12 @@ const part = defineModel<Numeric>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
 
 type Key = Numeric['key'];
-const setKey = (change: Partial<Key>) => (part.value = { ...part.value, key: { ...part.value.key, ...change } });
+const setKey = (change: Partial<Key>) =>
+  (part.value = { ...part.value, key: { ...part.value.key, ...change } });
 const valueOf = (event: Event) => (event.target as HTMLInputElement).value;
-const keyProblems = computed(() => props.problems.filter(({ pointer }) => pointer.startsWith('/key')));
+const keyProblems = computed(() =>
+  props.problems.filter(({ pointer }) => pointer.startsWith('/key')),
+);
 
 const kindsOfTolerance = {
   exact: 'exactly',
@@ -43,14 +46,19 @@ function setAmount(event: Event): void {
   else if ('figures' in tolerance) setKey({ tolerance: { ...tolerance, figures: typed } });
 }
 const units = computed(() =>
-  part.value.key.units.map(({ name, factor }) => (factor === 1 ? name : `${name} = ${factor}`)).join(', '),
+  part.value.key.units
+    .map(({ name, factor }) => (factor === 1 ? name : `${name} = ${factor}`))
+    .join(', '),
 );
 function setUnits(event: Event): void {
   const list = valueOf(event)
     .split(',')
     .map((piece) => piece.split('='))
     .filter(([name]) => name?.trim())
-    .map(([name, factor]) => ({ name: name!.trim(), factor: factor === undefined ? 1 : Number(factor) }));
+    .map(([name, factor]) => ({
+      name: name!.trim(),
+      factor: factor === undefined ? 1 : Number(factor),
+    }));
   setKey({ units: list, unitRequired: list.length > 0 && part.value.key.unitRequired });
 }
 /** Asked as a percentage: 50 and 50 % are the same. */
@@ -76,13 +84,21 @@ const percent = computed({
     /></label>
     <label>
       <span class="label">Counts</span>
-      <select class="plain-input" :value="part.key.tolerance.by" @change="setTolerance(valueOf($event))">
+      <select
+        class="plain-input"
+        :value="part.key.tolerance.by"
+        @change="setTolerance(valueOf($event))"
+      >
         <option v-for="(name, by) in kindsOfTolerance" :key="by" :value="by">{{ name }}</option>
       </select>
     </label>
     <label v-if="amount !== null"
       ><span class="label">{{
-        part.key.tolerance.by === 'significant' ? 'Figures' : part.key.tolerance.by === 'percent' ? 'Percent' : 'Amount'
+        part.key.tolerance.by === 'significant'
+          ? 'Figures'
+          : part.key.tolerance.by === 'percent'
+            ? 'Percent'
+            : 'Amount'
       }}</span
       ><input class="plain-input narrow" :value="amount" inputmode="decimal" @change="setAmount"
     /></label>
@@ -111,7 +127,9 @@ const percent = computed({
       />
       a unit is required</label
     >
-    <ElCheckbox v-model="percent" class="wide">it is asked as a percentage: 50 and 50 % are the same</ElCheckbox>
+    <ElCheckbox v-model="percent" class="wide"
+      >it is asked as a percentage: 50 and 50 % are the same</ElCheckbox
+    >
     <ExampleAnswers :part="part" class="wide" />
     <p v-for="problem in keyProblems" :key="problem.pointer + problem.message" class="wrong wide">
       {{ problem.message }}

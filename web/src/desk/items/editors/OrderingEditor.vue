@@ -9,7 +9,9 @@ const part = defineModel<Ordering>({ required: true });
 defineProps<{ problems: Problem[] }>();
 
 const inOrder = computed(() => {
-  const first = part.value.key.flatMap((id) => part.value.choices.find((own) => own.id === id) ?? []);
+  const first = part.value.key.flatMap(
+    (id) => part.value.choices.find((own) => own.id === id) ?? [],
+  );
   return [...first, ...part.value.choices.filter(({ id }) => !part.value.key.includes(id))];
 });
 const set = (choices: Ordering['choices']) =>

@@ -23,20 +23,36 @@ const corners = ref<number[]>([]);
 const picture = computed(() => part.value.picture);
 
 function putPicture({ src, words, width, height }: Medium): void {
-  change({ picture: { file: src, alternative: words, width: Number(width) || 640, height: Number(height) || 480 } });
+  change({
+    picture: {
+      file: src,
+      alternative: words,
+      width: Number(width) || 640,
+      height: Number(height) || 480,
+    },
+  });
 }
 function spot(event: PointerEvent | MouseEvent): { x: number; y: number } {
   const box = sheet.value!.getBoundingClientRect();
   const inside = (value: number, most: number) => Math.round(Math.min(most, Math.max(0, value)));
   return {
     x: inside((picture.value.width * (event.clientX - box.left)) / box.width, picture.value.width),
-    y: inside((picture.value.height * (event.clientY - box.top)) / box.height, picture.value.height),
+    y: inside(
+      (picture.value.height * (event.clientY - box.top)) / box.height,
+      picture.value.height,
+    ),
   };
 }
 const between = (a: { x: number; y: number }, b: { x: number; y: number }): Area =>
   shape.value === 'circle'
     ? { shape: 'circle', ...a, radius: Math.max(1, Math.round(Math.hypot(b.x - a.x, b.y - a.y))) }
-    : { shape: 'rect', x: Math.min(a.x, b.x), y: Math.min(a.y, b.y), width: Math.max(1, Math.abs(b.x - a.x)), height: Math.max(1, Math.abs(b.y - a.y)) }; // prettier-ignore
+    : {
+        shape: 'rect',
+        x: Math.min(a.x, b.x),
+        y: Math.min(a.y, b.y),
+        width: Math.max(1, Math.abs(b.x - a.x)),
+        height: Math.max(1, Math.abs(b.y - a.y)),
+      };
 
 function down(event: PointerEvent): void {
   if (shape.value === 'poly') {
@@ -47,7 +63,8 @@ function down(event: PointerEvent): void {
   sheet.value!.setPointerCapture(event.pointerId);
   begun.value = spot(event);
 }
-const drag = (event: PointerEvent) => begun.value && (drawn.value = between(begun.value, spot(event)));
+const drag = (event: PointerEvent) =>
+  begun.value && (drawn.value = between(begun.value, spot(event)));
 function up(): void {
   const own = drawn.value;
   [begun.value, drawn.value] = [null, null];
@@ -72,44 +89,78 @@ function addInMiddle(): void {
       : { shape: 'rect', x: x - size, y: y - size, width: 2 * size, height: 2 * size },
   );
 }
-const setPlace = (at: number, own: Partial<Place>) => change({ places: part.value.places.map((one, n) => (n === at ? { ...one, ...own } : one)) }); // prettier-ignore
+const setPlace = (at: number, own: Partial<Place>) =>
+  change({ places: part.value.places.map((one, n) => (n === at ? { ...one, ...own } : one)) });
 function remove(at: number): void {
   const { id } = part.value.places[at]!;
-  change({ places: part.value.places.filter((_, n) => n !== at), key: part.value.key.filter((own) => own !== id) });
+  change({
+    places: part.value.places.filter((_, n) => n !== at),
+    key: part.value.key.filter((own) => own !== id),
+  });
 }
-const toggle = (id: string) => change({ key: part.value.key.includes(id) ? part.value.key.filter((own) => own !== id) : [...part.value.key, id] }); // prettier-ignore
+const toggle = (id: string) =>
+  change({
+    key: part.value.key.includes(id)
+      ? part.value.key.filter((own) => own !== id)
+      : [...part.value.key, id],
+  });
 
 /** Arrows move a place, Shift with an arrow makes it larger or smaller. */
 function key(event: KeyboardEvent, at: number): void {
-  const step = { ArrowUp: [0, -1], ArrowDown: [0, 1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] }[event.key];
+  const step = { ArrowUp: [0, -1], ArrowDown: [0, 1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] }[
+    event.key
+  ];
   if (!step) return;
   event.preventDefault();
   const [dx, dy] = [step[0]! * 4, step[1]! * 4];
   const { area } = part.value.places[at]!;
   if (area.shape === 'poly')
-    setPlace(at, { area: { ...area, points: area.points.map((value, n) => value + (n % 2 ? dy : dx)) } });
+    setPlace(at, {
+      area: { ...area, points: area.points.map((value, n) => value + (n % 2 ? dy : dx)) },
+    });
   else if (!event.shiftKey) setPlace(at, { area: { ...area, x: area.x + dx, y: area.y + dy } });
-  else if (area.shape === 'circle') setPlace(at, { area: { ...area, radius: Math.max(4, area.radius + dx + dy) } });
-  else setPlace(at, { area: { ...area, width: Math.max(8, area.width + dx), height: Math.max(8, area.height + dy) } });
+  else if (area.shape === 'circle')
+    setPlace(at, { area: { ...area, radius: Math.max(4, area.radius + dx + dy) } });
+  else
+    setPlace(at, {
+      area: { ...area, width: Math.max(8, area.width + dx), height: Math.max(8, area.height + dy) },
+    });
 }
 function shapeOf(area: Area) {
-  if (area.shape === 'rect') return { is: 'rect', x: area.x, y: area.y, width: area.width, height: area.height };
+  if (area.shape === 'rect')
+    return { is: 'rect', x: area.x, y: area.y, width: area.width, height: area.height };
   if (area.shape === 'circle') return { is: 'circle', cx: area.x, cy: area.y, r: area.radius };
   return { is: 'polygon', points: area.points.join(' ') };
 }
 const middle = (area: Area) =>
-  area.shape === 'rect' ? { x: area.x + area.width / 2, y: area.y + area.height / 2 } : area.shape === 'circle' ? { x: area.x, y: area.y } : { x: area.points[0]!, y: area.points[1]! }; // prettier-ignore
-const general = computed(() => props.problems.filter(({ pointer }) => /^\/(places|key|picture|mostChosen)/.test(pointer) && !/^\/places\/\d/.test(pointer))); // prettier-ignore
+  area.shape === 'rect'
+    ? { x: area.x + area.width / 2, y: area.y + area.height / 2 }
+    : area.shape === 'circle'
+      ? { x: area.x, y: area.y }
+      : { x: area.points[0]!, y: area.points[1]! };
+const general = computed(() =>
+  props.problems.filter(
+    ({ pointer }) =>
+      /^\/(places|key|picture|mostChosen)/.test(pointer) && !/^\/places\/\d/.test(pointer),
+  ),
+);
 </script>
 
 <template>
-  <button v-if="!picture.file" type="button" class="word" @click="asking = true">Choose the picture</button>
+  <button v-if="!picture.file" type="button" class="word" @click="asking = true">
+    Choose the picture
+  </button>
   <template v-else>
     <div class="bar">
-      <label v-for="(name, own) in { rect: 'Rectangle', circle: 'Circle', poly: 'Any shape' }" :key="own" class="small"
+      <label
+        v-for="(name, own) in { rect: 'Rectangle', circle: 'Circle', poly: 'Any shape' }"
+        :key="own"
+        class="small"
         ><input v-model="shape" type="radio" :value="own" /> {{ name }}</label
       >
-      <button v-if="corners.length" type="button" class="word" @click="closeShape">Close the shape</button>
+      <button v-if="corners.length" type="button" class="word" @click="closeShape">
+        Close the shape
+      </button>
       <button v-else-if="shape !== 'poly'" type="button" class="word" @click="addInMiddle">
         Add one in the middle
       </button>
@@ -136,13 +187,22 @@ const general = computed(() => props.problems.filter(({ pointer }) => /^\/(place
             :aria-label="`Place ${at + 1}: arrows move it, Shift with arrows sizes it`"
             @keydown="key($event, at)"
           />
-          <text v-bind="middle(place.area)" class="number" :font-size="picture.width / 26">{{ at + 1 }}</text>
+          <text v-bind="middle(place.area)" class="number" :font-size="picture.width / 26">
+            {{ at + 1 }}
+          </text>
         </g>
-        <component :is="shapeOf(drawn).is" v-if="drawn" v-bind="{ ...shapeOf(drawn), is: undefined }" class="place" />
+        <component
+          :is="shapeOf(drawn).is"
+          v-if="drawn"
+          v-bind="{ ...shapeOf(drawn), is: undefined }"
+          class="place"
+        />
         <polyline v-if="corners.length" :points="corners.join(' ')" class="place" />
       </svg>
     </div>
-    <p class="faded small">Draw a place with the mouse; or add one and move it with the arrow keys.</p>
+    <p class="faded small">
+      Draw a place with the mouse; or add one and move it with the arrow keys.
+    </p>
     <div v-for="(place, at) in part.places" :key="place.id" class="line">
       <label class="small"
         ><input
@@ -167,7 +227,9 @@ const general = computed(() => props.problems.filter(({ pointer }) => /^\/(place
       </p>
     </div>
   </template>
-  <p v-for="problem in general" :key="problem.pointer + problem.message" class="wrong">{{ problem.message }}</p>
+  <p v-for="problem in general" :key="problem.pointer + problem.message" class="wrong">
+    {{ problem.message }}
+  </p>
   <MediaDialog
     v-model="asking"
     kind="picture"

@@ -44,13 +44,21 @@ const offered = computed<Rule[]>(() => {
       return ['all-or-nothing'];
   }
 });
-type AnyRule = { rule: Rule; points?: number; values?: { value: string; points: number }[]; otherwise?: number; lower?: number | undefined; upper?: number | undefined }; // prettier-ignore
+type AnyRule = {
+  rule: Rule;
+  points?: number;
+  values?: { value: string; points: number }[];
+  otherwise?: number;
+  lower?: number | undefined;
+  upper?: number | undefined;
+};
 const rule = computed(() => ('rule' in part.value ? (part.value.rule as AnyRule) : null));
 const set = (own: AnyRule) => (part.value = { ...part.value, rule: own } as Part);
 
 /** What points can be given for one by one: the choices, or the accepted answers. */
 const lines = computed(() => {
-  if (part.value.kind === 'short-text') return part.value.key.variants.map((own) => ({ value: own, label: own }));
+  if (part.value.kind === 'short-text')
+    return part.value.key.variants.map((own) => ({ value: own, label: own }));
   const options = kindOf(part.value).options?.(part.value) ?? [];
   return options.map(({ id, label }) => ({ value: id, label: plainText(label) || '(empty)' }));
 });
@@ -82,11 +90,13 @@ function setBound(name: 'lower' | 'upper', event: Event): void {
   const { [name]: _, ...rest } = rule.value!;
   set(Number.isNaN(value) ? rest : { ...rest, [name]: value });
 }
-const shown = (value: number | undefined) => (value === undefined || Number.isNaN(value) ? '' : value);
+const shown = (value: number | undefined) =>
+  value === undefined || Number.isNaN(value) ? '' : value;
 /** Ticking everything would earn everything. */
 const paysForAll = computed(() => {
   const own = part.value;
-  if (own.kind !== 'multiple-choice' && own.kind !== 'words-in-text' && own.kind !== 'places') return false;
+  if (own.kind !== 'multiple-choice' && own.kind !== 'words-in-text' && own.kind !== 'places')
+    return false;
   const kind = kindOf(own);
   const all = kind.options?.(own).map(({ id }) => id) ?? [];
   const most = kind.points(own);
@@ -162,9 +172,12 @@ const own = computed(() => under(props.problems, '/rule'));
     </tbody>
   </table>
   <p v-if="paysForAll" class="caution" role="status">
-    Whoever picks everything earns all the points. Let wrong ones take points away, or let students pick only so many.
+    Whoever picks everything earns all the points. Let wrong ones take points away, or let students
+    pick only so many.
   </p>
-  <p v-for="problem in own" :key="problem.pointer + problem.message" class="wrong">{{ problem.message }}</p>
+  <p v-for="problem in own" :key="problem.pointer + problem.message" class="wrong">
+    {{ problem.message }}
+  </p>
 </template>
 
 <style scoped>

@@ -13,7 +13,9 @@ const setLines = (event: Event) =>
     ...part.value,
     key: {
       ...part.value.key,
-      variants: (event.target as HTMLTextAreaElement).value.split('\n').filter((line) => line.trim()),
+      variants: (event.target as HTMLTextAreaElement).value
+        .split('\n')
+        .filter((line) => line.trim()),
     },
   });
 const folds = {
@@ -23,8 +25,13 @@ const folds = {
   punctuation: 'Full stops, quotes, hyphens between words and the like do not matter',
 } as const;
 const setFold = (name: keyof typeof folds, on: boolean) =>
-  (part.value = { ...part.value, key: { ...part.value.key, fold: { ...part.value.key.fold, [name]: on } } });
-const keyProblems = computed(() => props.problems.filter(({ pointer }) => pointer.startsWith('/key')));
+  (part.value = {
+    ...part.value,
+    key: { ...part.value.key, fold: { ...part.value.key.fold, [name]: on } },
+  });
+const keyProblems = computed(() =>
+  props.problems.filter(({ pointer }) => pointer.startsWith('/key')),
+);
 </script>
 
 <template>

@@ -8,15 +8,19 @@ import LinesEditor from './LinesEditor.vue';
 const part = defineModel<Sorting>({ required: true });
 defineProps<{ problems: Problem[] }>();
 const change = (own: Partial<Sorting>) => (part.value = { ...part.value, ...own });
-const groupOf = (pattern: string[], thing: string) => pattern.map(parted).find(([one]) => one === thing)?.[1] ?? '';
+const groupOf = (pattern: string[], thing: string) =>
+  pattern.map(parted).find(([one]) => one === thing)?.[1] ?? '';
 
 function setGroup(at: number, thing: string, group: string): void {
   const rest = part.value.keys[at]!.filter((own) => parted(own)[0] !== thing);
   change({
-    keys: part.value.keys.map((own, n) => (n === at ? (group ? [...rest, joined(thing, group)] : rest) : own)),
+    keys: part.value.keys.map((own, n) =>
+      n === at ? (group ? [...rest, joined(thing, group)] : rest) : own,
+    ),
   });
 }
-const dropped = (id: string, side: 0 | 1) => change({ keys: part.value.keys.map((key) => key.filter((own) => parted(own)[side] !== id)) }); // prettier-ignore
+const dropped = (id: string, side: 0 | 1) =>
+  change({ keys: part.value.keys.map((key) => key.filter((own) => parted(own)[side] !== id)) });
 const name = (text: string) => plainText(text) || '(empty)';
 </script>
 
@@ -65,13 +69,17 @@ const name = (text: string) => plainText(text) || '(empty)';
               @change="setGroup(at, thing.id, ($event.target as HTMLSelectElement).value)"
             >
               <option value="">stays out</option>
-              <option v-for="group in part.groups" :key="group.id" :value="group.id">{{ name(group.text) }}</option>
+              <option v-for="group in part.groups" :key="group.id" :value="group.id">
+                {{ name(group.text) }}
+              </option>
             </select>
           </td>
         </tr>
       </tbody>
     </table>
-    <p v-for="problem in under(problems, `/keys/${at}`)" :key="problem.message" class="wrong">{{ problem.message }}</p>
+    <p v-for="problem in under(problems, `/keys/${at}`)" :key="problem.message" class="wrong">
+      {{ problem.message }}
+    </p>
   </section>
   <button type="button" class="word" @click="change({ keys: [...part.keys, [...part.keys[0]!]] })">
     Add another answer pattern that is right

@@ -5,7 +5,11 @@ import LinesEditor from './LinesEditor.vue';
 
 const part = defineModel<Survey>({ required: true });
 defineProps<{ problems: Problem[] }>();
-const styles = { one: 'one of the choices', many: 'any number of the choices', words: 'words of their own' };
+const styles = {
+  one: 'one of the choices',
+  many: 'any number of the choices',
+  words: 'words of their own',
+};
 </script>
 
 <template>
@@ -14,7 +18,9 @@ const styles = { one: 'one of the choices', many: 'any number of the choices', w
     <select
       class="plain-input"
       :value="part.style"
-      @change="part = { ...part, style: ($event.target as HTMLSelectElement).value as Survey['style'] }"
+      @change="
+        part = { ...part, style: ($event.target as HTMLSelectElement).value as Survey['style'] }
+      "
     >
       <option v-for="(name, style) in styles" :key="style" :value="style">{{ name }}</option>
     </select>

@@ -15,12 +15,19 @@ function setText(text: string): void {
   const ids = new Set(marked(text, 'data-words').map(({ id }) => id));
   change({ text, key: part.value.key.filter((id) => ids.has(id)) });
 }
-const toggle = (id: string) => change({ key: part.value.key.includes(id) ? part.value.key.filter((own) => own !== id) : [...part.value.key, id] }); // prettier-ignore
+const toggle = (id: string) =>
+  change({
+    key: part.value.key.includes(id)
+      ? part.value.key.filter((own) => own !== id)
+      : [...part.value.key, id],
+  });
 const most = computed({
   get: () => part.value.mostChosen ?? '',
   set: (value) => change({ mostChosen: value === '' ? undefined : Number(value) }),
 });
-const own = computed(() => props.problems.filter(({ pointer }) => /^\/(text|key|mostChosen)/.test(pointer)));
+const own = computed(() =>
+  props.problems.filter(({ pointer }) => /^\/(text|key|mostChosen)/.test(pointer)),
+);
 </script>
 
 <template>
@@ -35,7 +42,8 @@ const own = computed(() => props.problems.filter(({ pointer }) => /^\/(text|key|
   <fieldset v-if="spots.length" class="spots">
     <legend>Tick what is right</legend>
     <label v-for="spot in spots" :key="spot.id"
-      ><input type="checkbox" :checked="part.key.includes(spot.id)" @change="toggle(spot.id)" /> {{ spot.text }}</label
+      ><input type="checkbox" :checked="part.key.includes(spot.id)" @change="toggle(spot.id)" />
+      {{ spot.text }}</label
     >
   </fieldset>
   <label class="small most"
@@ -49,7 +57,9 @@ const own = computed(() => props.problems.filter(({ pointer }) => /^\/(text|key|
     />
     may be chosen</label
   >
-  <p v-for="problem in own" :key="problem.pointer + problem.message" class="wrong">{{ problem.message }}</p>
+  <p v-for="problem in own" :key="problem.pointer + problem.message" class="wrong">
+    {{ problem.message }}
+  </p>
 </template>
 
 <style scoped>

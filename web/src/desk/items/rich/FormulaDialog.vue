@@ -33,13 +33,25 @@ function typed(event: Event): void {
   field.value?.setValue(latex.value, { silenceNotifications: true });
 }
 const shortcuts: [sign: string, latex: string, title: string][] = [
-  ['a⁄b', '\\frac{#@}{#?}', 'Fraction'], ['xⁿ', '#@^{#?}', 'Power'], ['xₙ', '#@_{#?}', 'Index'],
-  ['√', '\\sqrt{#0}', 'Root'], ['ⁿ√', '\\sqrt[#?]{#0}', 'Root of a degree'], ['|x|', '\\left|#0\\right|', 'Absolute value'],
-  ['×', '\\times', 'Times'], ['÷', '\\div', 'Divided by'], ['±', '\\pm', 'Plus or minus'], ['π', '\\pi', 'Pi'],
-  ['≤', '\\le', 'At most'], ['≥', '\\ge', 'At least'], ['≠', '\\ne', 'Not equal'], ['°', '^{\\circ}', 'Degree'],
-  ['( )', '\\left(#0\\right)', 'Brackets'], ['1 1⁄2', '#?\\frac{#?}{#?}', 'Mixed number'],
-]; // prettier-ignore
-const insert = (own: string) => field.value?.insert(own, { focus: true, selectionMode: 'placeholder' });
+  ['a⁄b', '\\frac{#@}{#?}', 'Fraction'],
+  ['xⁿ', '#@^{#?}', 'Power'],
+  ['xₙ', '#@_{#?}', 'Index'],
+  ['√', '\\sqrt{#0}', 'Root'],
+  ['ⁿ√', '\\sqrt[#?]{#0}', 'Root of a degree'],
+  ['|x|', '\\left|#0\\right|', 'Absolute value'],
+  ['×', '\\times', 'Times'],
+  ['÷', '\\div', 'Divided by'],
+  ['±', '\\pm', 'Plus or minus'],
+  ['π', '\\pi', 'Pi'],
+  ['≤', '\\le', 'At most'],
+  ['≥', '\\ge', 'At least'],
+  ['≠', '\\ne', 'Not equal'],
+  ['°', '^{\\circ}', 'Degree'],
+  ['( )', '\\left(#0\\right)', 'Brackets'],
+  ['1 1⁄2', '#?\\frac{#?}{#?}', 'Mixed number'],
+];
+const insert = (own: string) =>
+  field.value?.insert(own, { focus: true, selectionMode: 'placeholder' });
 function finish(): void {
   if (problem.value || latex.value.trim() === '') return;
   emit('done', latex.value.trim());
@@ -73,10 +85,14 @@ function finish(): void {
       <span class="label">LaTeX</span>
       <textarea class="plain-input" rows="2" :value="latex" spellcheck="false" @input="typed" />
     </label>
-    <p v-if="latex && problem" class="wrong" role="alert">This formula cannot be read: {{ problem }}</p>
+    <p v-if="latex && problem" class="wrong" role="alert">
+      This formula cannot be read: {{ problem }}
+    </p>
     <template #footer>
       <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" :disabled="problem !== '' || latex.trim() === ''" @click="finish">Put in</el-button>
+      <el-button type="primary" :disabled="problem !== '' || latex.trim() === ''" @click="finish"
+        >Put in</el-button
+      >
     </template>
   </el-dialog>
 </template>

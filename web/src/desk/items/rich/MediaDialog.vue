@@ -28,10 +28,21 @@ const progress = ref<number | null>(null);
 let stop: AbortController | null = null;
 
 const says = {
-  picture: { title: 'Picture', accept: 'image/png,image/jpeg,image/gif,image/webp,image/svg+xml,image/heic,image/heif,.heic,.heif', label: 'What it shows, for those who cannot see it', hint: 'PNG, JPEG, GIF, WebP, SVG or a phone’s HEIC, up to 8 MB.' },
-  sound: { title: 'Sound', accept: 'audio/*', label: 'Title', hint: 'MP3, WAV, OGG or M4A, up to 20 MB.' },
+  picture: {
+    title: 'Picture',
+    accept:
+      'image/png,image/jpeg,image/gif,image/webp,image/svg+xml,image/heic,image/heif,.heic,.heif',
+    label: 'What it shows, for those who cannot see it',
+    hint: 'PNG, JPEG, GIF, WebP, SVG or a phone’s HEIC, up to 8 MB.',
+  },
+  sound: {
+    title: 'Sound',
+    accept: 'audio/*',
+    label: 'Title',
+    hint: 'MP3, WAV, OGG or M4A, up to 20 MB.',
+  },
   film: { title: 'Film', accept: 'video/*', label: 'Title', hint: 'MP4 or WebM, up to 40 MB.' },
-}; // prettier-ignore
+};
 const own = computed(() => says[props.kind]);
 const src = computed(() => file.value?.address ?? props.start?.src ?? '');
 
@@ -59,7 +70,8 @@ async function choose(event: Event): Promise<void> {
       progress: (share) => (progress.value = share),
     });
     width.value = file.value.width ? String(Math.min(file.value.width, 640)) : '';
-    if (props.kind !== 'picture' && words.value === '') words.value = chosen.name.replace(/\.\w+$/, '');
+    if (props.kind !== 'picture' && words.value === '')
+      words.value = chosen.name.replace(/\.\w+$/, '');
   } catch (error) {
     if (!stop.signal.aborted) wrong.value = inWords(error);
   } finally {
@@ -68,7 +80,10 @@ async function choose(event: Event): Promise<void> {
 }
 function finish(): void {
   if (words.value.trim() === '') {
-    wrong.value = props.kind === 'picture' ? 'A picture needs words for those who cannot see it.' : 'Give it a title.';
+    wrong.value =
+      props.kind === 'picture'
+        ? 'A picture needs words for those who cannot see it.'
+        : 'Give it a title.';
     return;
   }
   const often = plays.value.trim();
@@ -83,7 +98,9 @@ function finish(): void {
   const kept = file.value;
   const shown = Number(width.value);
   const ratio =
-    kept?.width && kept.height ? kept.height / kept.width : Number(props.start?.height) / Number(props.start?.width);
+    kept?.width && kept.height
+      ? kept.height / kept.width
+      : Number(props.start?.height) / Number(props.start?.width);
   const sized = props.kind === 'picture' && shown > 0 && ratio > 0;
   emit('done', {
     kind: props.kind,
@@ -104,7 +121,8 @@ function finish(): void {
       <span class="faded small">{{ own.hint }}</span>
     </label>
     <p v-if="progress !== null" role="status">
-      Sending, {{ Math.round(progress * 100) }} % … <button class="word" @click="stop?.abort()">Cancel</button>
+      Sending, {{ Math.round(progress * 100) }} % …
+      <button class="word" @click="stop?.abort()">Cancel</button>
     </p>
     <div v-if="src" class="shown">
       <img v-if="kind === 'picture'" :src="src" alt="The chosen picture" />
@@ -113,7 +131,13 @@ function finish(): void {
     </div>
     <label class="field">
       <span class="label">{{ own.label }}</span>
-      <textarea v-if="kind === 'picture'" v-model="words" class="plain-input" rows="2" maxlength="500" />
+      <textarea
+        v-if="kind === 'picture'"
+        v-model="words"
+        class="plain-input"
+        rows="2"
+        maxlength="500"
+      />
       <input v-else v-model="words" class="plain-input" maxlength="200" />
     </label>
     <label v-if="kind === 'picture'" class="field">
@@ -121,13 +145,17 @@ function finish(): void {
       <input v-model="width" class="plain-input narrow" inputmode="numeric" />
     </label>
     <label v-if="kind !== 'picture'" class="field">
-      <span class="label">A student can play it so often <span class="faded">empty: as often as wanted</span></span>
+      <span class="label"
+        >A student can play it so often <span class="faded">empty: as often as wanted</span></span
+      >
       <input v-model="plays" class="plain-input narrow" inputmode="numeric" maxlength="3" />
     </label>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
       <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" :disabled="!src || progress !== null" @click="finish">Put in</el-button>
+      <el-button type="primary" :disabled="!src || progress !== null" @click="finish"
+        >Put in</el-button
+      >
     </template>
   </el-dialog>
 </template>

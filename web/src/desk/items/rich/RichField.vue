@@ -1,6 +1,17 @@
 <script setup lang="ts">
 /** A field for a wording, with everything that a wording can hold; what is pasted arrives clean. */
-import { BoldIcon, ItalicIcon, ListIcon, ListOrderedIcon, OmegaIcon, QuoteIcon, SquareRadicalIcon, SubscriptIcon, SuperscriptIcon, UnderlineIcon } from '@lucide/vue'; // prettier-ignore
+import {
+  BoldIcon,
+  ItalicIcon,
+  ListIcon,
+  ListOrderedIcon,
+  OmegaIcon,
+  QuoteIcon,
+  SquareRadicalIcon,
+  SubscriptIcon,
+  SuperscriptIcon,
+  UnderlineIcon,
+} from '@lucide/vue';
 import { count } from '@oaken/core/text';
 import Subscript from '@tiptap/extension-subscript';
 import Superscript from '@tiptap/extension-superscript';
@@ -28,7 +39,8 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ place: [id: string]; pasted: [] }>();
 
-const bare = (written: string) => (props.small ? written.replace(/^<p>((?:(?!<p>).)*)<\/p>$/s, '$1') : written);
+const bare = (written: string) =>
+  props.small ? written.replace(/^<p>((?:(?!<p>).)*)<\/p>$/s, '$1') : written;
 const box = ref<HTMLElement>();
 const readOnly = useReadOnly();
 
@@ -37,7 +49,13 @@ const editor = useEditor({
   injectCSS: false,
   editable: !readOnly.value,
   extensions: [
-    StarterKit.configure({ heading: false, codeBlock: false, horizontalRule: false, link: false, strike: {} }),
+    StarterKit.configure({
+      heading: false,
+      codeBlock: false,
+      horizontalRule: false,
+      link: false,
+      strike: {},
+    }),
     Subscript,
     Superscript,
     Formula,
@@ -78,7 +96,9 @@ watch(html, (next) => {
 /** Formulas are drawn over the editor's own text for them, which stays what is saved. */
 function draw(): void {
   void nextTick(() => {
-    for (const element of box.value?.querySelectorAll<HTMLElement>('[data-formula]:not(:has(.katex))') ?? [])
+    for (const element of box.value?.querySelectorAll<HTMLElement>(
+      '[data-formula]:not(:has(.katex))',
+    ) ?? [])
       drawFormulas(element.parentElement!);
   });
 }
@@ -87,12 +107,42 @@ const chain = () => editor.value!.chain().focus();
 const marks = [
   { name: 'bold', icon: BoldIcon, title: 'Bold', run: () => chain().toggleBold().run() },
   { name: 'italic', icon: ItalicIcon, title: 'Italic', run: () => chain().toggleItalic().run() },
-  { name: 'underline', icon: UnderlineIcon, title: 'Underline', run: () => chain().toggleUnderline().run() },
-  { name: 'subscript', icon: SubscriptIcon, title: 'Subscript', run: () => chain().toggleSubscript().run() },
-  { name: 'superscript', icon: SuperscriptIcon, title: 'Superscript', run: () => chain().toggleSuperscript().run() },
-  { name: 'bulletList', icon: ListIcon, title: 'List', run: () => chain().toggleBulletList().run() },
-  { name: 'orderedList', icon: ListOrderedIcon, title: 'Numbered list', run: () => chain().toggleOrderedList().run() },
-  { name: 'blockquote', icon: QuoteIcon, title: 'Quotation', run: () => chain().toggleBlockquote().run() },
+  {
+    name: 'underline',
+    icon: UnderlineIcon,
+    title: 'Underline',
+    run: () => chain().toggleUnderline().run(),
+  },
+  {
+    name: 'subscript',
+    icon: SubscriptIcon,
+    title: 'Subscript',
+    run: () => chain().toggleSubscript().run(),
+  },
+  {
+    name: 'superscript',
+    icon: SuperscriptIcon,
+    title: 'Superscript',
+    run: () => chain().toggleSuperscript().run(),
+  },
+  {
+    name: 'bulletList',
+    icon: ListIcon,
+    title: 'List',
+    run: () => chain().toggleBulletList().run(),
+  },
+  {
+    name: 'orderedList',
+    icon: ListOrderedIcon,
+    title: 'Numbered list',
+    run: () => chain().toggleOrderedList().run(),
+  },
+  {
+    name: 'blockquote',
+    icon: QuoteIcon,
+    title: 'Quotation',
+    run: () => chain().toggleBlockquote().run(),
+  },
 ];
 const size = computed({
   get: () => String(editor.value?.getAttributes('size').step ?? ''),
@@ -108,7 +158,8 @@ function openFormula(): void {
   formulaStart.value = String(editor.value?.getAttributes('formula').latex ?? '');
   void nextTick(() => (formulaOpen.value = true));
 }
-const putFormula = (latex: string) => chain().insertContent({ type: 'formula', attrs: { latex } }).run();
+const putFormula = (latex: string) =>
+  chain().insertContent({ type: 'formula', attrs: { latex } }).run();
 
 const mediaOpen = ref(false);
 const mediaKind = ref<Medium['kind']>('picture');
@@ -116,7 +167,16 @@ const mediaStart = ref<Medium | null>(null);
 function openMedia(kind: Medium['kind']): void {
   mediaKind.value = kind;
   const own = editor.value!.getAttributes(kind);
-  mediaStart.value = own.src ? { kind, src: own.src, words: own.alt ?? own.title ?? '', plays: own['data-plays'], width: own.width, height: own.height } : null; // prettier-ignore
+  mediaStart.value = own.src
+    ? {
+        kind,
+        src: own.src,
+        words: own.alt ?? own.title ?? '',
+        plays: own['data-plays'],
+        width: own.width,
+        height: own.height,
+      }
+    : null;
   mediaOpen.value = true;
 }
 function putMedia({ kind, src, words, width, height, plays }: Medium): void {
@@ -141,7 +201,9 @@ const tableActs: [title: string, run: () => unknown][] = [
 function markPlace(): void {
   const own = editor.value!;
   const [sign, attribute] = props.places === 'gaps' ? ['g', 'data-gap'] : ['w', 'data-words'];
-  const taken = new Set(Array.from(own.getHTML().matchAll(new RegExp(`${attribute}="([^"]*)"`, 'g')), ([, id]) => id));
+  const taken = new Set(
+    Array.from(own.getHTML().matchAll(new RegExp(`${attribute}="([^"]*)"`, 'g')), ([, id]) => id),
+  );
   let number = 1;
   while (taken.has(`${sign}${number}`)) number++;
   const id = `${sign}${number}`;
@@ -177,7 +239,13 @@ const more = ref<'signs' | ''>('');
         <option value="">Size</option>
         <option v-for="(name, step) in sizes" :key="step" :value="step">{{ name }}</option>
       </select>
-      <button type="button" title="Formula" aria-label="Formula" @mousedown.prevent @click="openFormula">
+      <button
+        type="button"
+        title="Formula"
+        aria-label="Formula"
+        @mousedown.prevent
+        @click="openFormula"
+      >
         <SquareRadicalIcon :size="17" aria-hidden="true" />
       </button>
       <button
@@ -190,10 +258,16 @@ const more = ref<'signs' | ''>('');
       >
         <OmegaIcon :size="17" aria-hidden="true" />
       </button>
-      <button type="button" class="wide" @mousedown.prevent @click="openMedia('picture')">Picture</button>
+      <button type="button" class="wide" @mousedown.prevent @click="openMedia('picture')">
+        Picture
+      </button>
       <template v-if="!small">
-        <button type="button" class="wide" @mousedown.prevent @click="openMedia('sound')">Sound</button>
-        <button type="button" class="wide" @mousedown.prevent @click="openMedia('film')">Film</button>
+        <button type="button" class="wide" @mousedown.prevent @click="openMedia('sound')">
+          Sound
+        </button>
+        <button type="button" class="wide" @mousedown.prevent @click="openMedia('film')">
+          Film
+        </button>
         <button
           v-if="!table"
           type="button"
@@ -205,11 +279,24 @@ const more = ref<'signs' | ''>('');
         </button>
       </template>
       <button v-if="places" type="button" class="wide place" @mousedown.prevent @click="markPlace">
-        {{ places === 'gaps' ? 'New gap' : editor?.isActive('words') ? 'Not a place' : 'Selected words are a place' }}
+        {{
+          places === 'gaps'
+            ? 'New gap'
+            : editor?.isActive('words')
+              ? 'Not a place'
+              : 'Selected words are a place'
+        }}
       </button>
     </div>
     <div v-if="table" class="marks" role="toolbar" aria-label="Table">
-      <button v-for="[title, run] in tableActs" :key="title" type="button" class="wide" @mousedown.prevent @click="run">
+      <button
+        v-for="[title, run] in tableActs"
+        :key="title"
+        type="button"
+        class="wide"
+        @mousedown.prevent
+        @click="run"
+      >
         {{ title }}
       </button>
     </div>

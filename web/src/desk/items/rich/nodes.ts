@@ -7,7 +7,10 @@ const data = (name: string) => ({
   parseHTML: (element: HTMLElement) => element.getAttribute(name) ?? '',
   renderHTML: () => ({}),
 });
-const text = (name: string) => ({ default: null as string | null, parseHTML: (element: HTMLElement) => element.getAttribute(name) }); // prettier-ignore
+const text = (name: string) => ({
+  default: null as string | null,
+  parseHTML: (element: HTMLElement) => element.getAttribute(name),
+});
 const kept = '[src^="/api/files/"]';
 
 /** A formula is one piece with its LaTeX; it is drawn by the page that shows it. */
@@ -18,7 +21,11 @@ export const Formula = Node.create({
   atom: true,
   addAttributes: () => ({ latex: data('data-formula') }),
   parseHTML: () => [{ tag: 'span[data-formula]' }],
-  renderHTML: ({ node }) => ['span', { 'data-formula': node.attrs.latex }, String(node.attrs.latex)],
+  renderHTML: ({ node }) => [
+    'span',
+    { 'data-formula': node.attrs.latex },
+    String(node.attrs.latex),
+  ],
 });
 
 export const Picture = Node.create({
@@ -27,7 +34,12 @@ export const Picture = Node.create({
   inline: true,
   atom: true,
   draggable: true,
-  addAttributes: () => ({ src: text('src'), alt: text('alt'), width: text('width'), height: text('height') }),
+  addAttributes: () => ({
+    src: text('src'),
+    alt: text('alt'),
+    width: text('width'),
+    height: text('height'),
+  }),
   parseHTML: () => [{ tag: `img${kept}` }],
   renderHTML: ({ HTMLAttributes }) => ['img', HTMLAttributes],
 });
@@ -38,7 +50,11 @@ const player = (name: 'sound' | 'film', tag: 'audio' | 'video') =>
     group: 'block',
     atom: true,
     draggable: true,
-    addAttributes: () => ({ src: text('src'), title: text('title'), 'data-plays': text('data-plays') }),
+    addAttributes: () => ({
+      src: text('src'),
+      title: text('title'),
+      'data-plays': text('data-plays'),
+    }),
     parseHTML: () => [{ tag: `${tag}${kept}` }],
     renderHTML: ({ HTMLAttributes }) => [tag, mergeAttributes(HTMLAttributes, { controls: '' })],
   });
@@ -80,7 +96,19 @@ const PlainTable = Table.extend({ renderHTML: () => ['table', ['tbody', 0]] });
 const span = (name: 'colspan' | 'rowspan') => ({
   default: 1,
   parseHTML: (element: HTMLElement) => Number(element.getAttribute(name)) || 1,
-  renderHTML: (own: Record<string, unknown>) => (Number(own[name]) > 1 ? { [name]: own[name] } : {}),
+  renderHTML: (own: Record<string, unknown>) =>
+    Number(own[name]) > 1 ? { [name]: own[name] } : {},
 });
-const cell = { addAttributes: () => ({ colspan: span('colspan'), rowspan: span('rowspan'), colwidth: { default: null, rendered: false } }) }; // prettier-ignore
-export const tables = [PlainTable.configure({ resizable: false }), TableRow, TableHeader.extend(cell), TableCell.extend(cell)]; // prettier-ignore
+const cell = {
+  addAttributes: () => ({
+    colspan: span('colspan'),
+    rowspan: span('rowspan'),
+    colwidth: { default: null, rendered: false },
+  }),
+};
+export const tables = [
+  PlainTable.configure({ resizable: false }),
+  TableRow,
+  TableHeader.extend(cell),
+  TableCell.extend(cell),
+];

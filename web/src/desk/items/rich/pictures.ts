@@ -16,8 +16,13 @@ export async function picturesIn(data: DataTransfer): Promise<PastedPictures | n
   const html = data.getData('text/html');
   const files = Array.from(data.files).filter(({ type }) => type.startsWith('image/'));
   const inRtf = picturesInRtf(data.getData('text/rtf'));
-  const { body } = new DOMParser().parseFromString(html.replace(/<(style|script|xml)\b[\s\S]*?<\/\1>/gi, ''), 'text/html'); // prettier-ignore
-  const images = Array.from(body.querySelectorAll('img')).filter(({ src }) => !src.includes('/api/files/'));
+  const { body } = new DOMParser().parseFromString(
+    html.replace(/<(style|script|xml)\b[\s\S]*?<\/\1>/gi, ''),
+    'text/html',
+  );
+  const images = Array.from(body.querySelectorAll('img')).filter(
+    ({ src }) => !src.includes('/api/files/'),
+  );
   if (images.length === 0 && files.length === 0) return null;
   // A screenshot, or one picture copied by itself: the clipboard has its bytes, whatever the markup says.
   if (images.length <= 1 && files.length > 0) {
@@ -29,7 +34,9 @@ export async function picturesIn(data: DataTransfer): Promise<PastedPictures | n
   let unreachable = 0;
   for (const [place, image] of images.entries()) {
     const source = image.getAttribute('src') ?? '';
-    const file = (await fromData(source)) ?? (source.startsWith('file:') ? (inRtf[place] ?? files[place] ?? null) : null); // prettier-ignore
+    const file =
+      (await fromData(source)) ??
+      (source.startsWith('file:') ? (inRtf[place] ?? files[place] ?? null) : null);
     if (file) {
       image.setAttribute('src', markOf(pictures.length));
       pictures.push(file);
@@ -45,16 +52,22 @@ export async function picturesIn(data: DataTransfer): Promise<PastedPictures | n
 async function fromData(source: string): Promise<File | null> {
   const match = /^data:(image\/[\w.+-]+);base64,([\w+/=\s]+)$/.exec(source);
   if (!match) return null;
-  const bytes = Uint8Array.from(atob(match[2]!.replace(/\s/g, '')), (letter) => letter.charCodeAt(0));
+  const bytes = Uint8Array.from(atob(match[2]!.replace(/\s/g, '')), (letter) =>
+    letter.charCodeAt(0),
+  );
   return new File([bytes], 'pasted', { type: match[1]! });
 }
 
 /** Pictures as a word processor writes them beside its markup: hexadecimal, in groups of their own. */
 export function picturesInRtf(rtf: string): File[] {
   const pictures: File[] = [];
-  for (const [, kind, hex] of rtf.matchAll(/\\(png|jpeg)blip\b(?:\{[^{}]*\}|[^{}])*?\s((?:[0-9a-f]{2}\s*){16,})\}/gi)) {
+  for (const [, kind, hex] of rtf.matchAll(
+    /\\(png|jpeg)blip\b(?:\{[^{}]*\}|[^{}])*?\s((?:[0-9a-f]{2}\s*){16,})\}/gi,
+  )) {
     const digits = hex!.replace(/\s/g, '');
-    const bytes = Uint8Array.from({ length: digits.length / 2 }, (_, place) => parseInt(digits.slice(2 * place, 2 * place + 2), 16)); // prettier-ignore
+    const bytes = Uint8Array.from({ length: digits.length / 2 }, (_, place) =>
+      parseInt(digits.slice(2 * place, 2 * place + 2), 16),
+    );
     pictures.push(new File([bytes], 'pasted', { type: `image/${kind!.toLowerCase()}` }));
   }
   return pictures;

@@ -30,7 +30,11 @@ export function usePastedPictures(editor: Readonly<ShallowRef<Editor | undefined
     return true;
   }
 
-  async function put({ html, pictures, unreachable }: NonNullable<Awaited<ReturnType<typeof picturesIn>>>) {
+  async function put({
+    html,
+    pictures,
+    unreachable,
+  }: NonNullable<Awaited<ReturnType<typeof picturesIn>>>) {
     let whole = html;
     let kept = 0;
     sending.value = pictures.length;
@@ -38,8 +42,14 @@ export function usePastedPictures(editor: Readonly<ShallowRef<Editor | undefined
       try {
         const { address, width, height } = await keepFile(await withoutHeic(picture), 'picture');
         const shown = Math.min(width ?? widest, widest);
-        const size = width && height ? ` width="${shown}" height="${Math.round((shown * height) / width)}"` : '';
-        whole = whole.replace(new RegExp(`src="${markOf(place)}"(?: (?:width|height)="[^"]*")*`), `src="${address}"${size}`); // prettier-ignore
+        const size =
+          width && height
+            ? ` width="${shown}" height="${Math.round((shown * height) / width)}"`
+            : '';
+        whole = whole.replace(
+          new RegExp(`src="${markOf(place)}"(?: (?:width|height)="[^"]*")*`),
+          `src="${address}"${size}`,
+        );
         kept++;
       } catch (error) {
         notes.value.push(`A picture could not be taken along: ${inWords(error)}`);

@@ -10,7 +10,12 @@ import { pointsText } from '../../words';
 import type { PrintChoice } from './printChoice';
 import PaperPart from './PaperPart.vue';
 
-const props = defineProps<{ form: SittingForm; name: string; choice: PrintChoice; minutes: number | null }>();
+const props = defineProps<{
+  form: SittingForm;
+  name: string;
+  choice: PrintChoice;
+  minutes: number | null;
+}>();
 
 interface Numbered {
   entry: SittingForm['sections'][number]['entries'][number];
@@ -30,12 +35,21 @@ const sections = computed(() => {
       const shown = begins ? props.form.passages[String(own)] : undefined;
       let to = at;
       while (shown && revisions[to + 1] === own) to++;
-      return { entry, number, passage: shown ? { shown, from: first + at + 1, to: first + to + 1 } : null };
+      return {
+        entry,
+        number,
+        passage: shown ? { shown, from: first + at + 1, to: first + to + 1 } : null,
+      };
     });
     return { ...section, lines };
   });
 });
-const total = computed(() => props.form.sections.reduce((sum, { entries }) => sum + entries.reduce((all, { points }) => all + points, 0), 0)); // prettier-ignore
+const total = computed(() =>
+  props.form.sections.reduce(
+    (sum, { entries }) => sum + entries.reduce((all, { points }) => all + points, 0),
+    0,
+  ),
+);
 </script>
 
 <template>
@@ -45,7 +59,8 @@ const total = computed(() => props.form.sections.reduce((sum, { entries }) => su
         {{ form.title }}<span v-if="name"> · Form {{ name }}</span>
       </h1>
       <div v-if="choice.nameLine" class="nameline">
-        <span>Name <i /></span> <span>Class <i class="short" /></span> <span>Date <i class="short" /></span>
+        <span>Name <i /></span> <span>Class <i class="short" /></span>
+        <span>Date <i class="short" /></span>
       </div>
       <p v-if="choice.points || minutes !== null" class="facts">
         <template v-if="choice.points">{{ count(total, 'point') }}</template><template
@@ -82,8 +97,14 @@ const total = computed(() => props.form.sections.reduce((sum, { entries }) => su
                 >{{ pointsText(line.entry.points) }} pt</span
               >
               <RichText class="stem" :html="line.entry.item.stem" />
-              <div v-for="(part, at) in (line.entry.item as SittingItem).parts" :key="part.id" class="part">
-                <p v-if="line.entry.item.parts.length > 1" class="partletter">{{ 'abcdefghijklmnopqrst'[at] }})</p>
+              <div
+                v-for="(part, at) in (line.entry.item as SittingItem).parts"
+                :key="part.id"
+                class="part"
+              >
+                <p v-if="line.entry.item.parts.length > 1" class="partletter">
+                  {{ 'abcdefghijklmnopqrst'[at] }})
+                </p>
                 <RichText v-if="part.prompt" :html="part.prompt" />
                 <PaperPart :part="part" />
               </div>

@@ -13,9 +13,11 @@ const lines = computed(() =>
     number: at + 1,
     byHand: markedBy(entry.content) === 'hand',
     keys: keysInWords(entry.content),
-    mistakes: entry.content.parts.flatMap((part) => kindOf(part).options?.(part) ?? []).filter(({ mistake }) => mistake),
+    mistakes: entry.content.parts
+      .flatMap((part) => kindOf(part).options?.(part) ?? [])
+      .filter(({ mistake }) => mistake),
   })),
-); // prettier-ignore
+);
 </script>
 
 <template>
@@ -25,10 +27,16 @@ const lines = computed(() =>
     </h1>
     <section v-for="{ entry, number, byHand, keys, mistakes } in lines" :key="entry.id">
       <h2>
-        {{ number }} <span class="points">{{ pointsText(entry.points) }} pt{{ byHand ? ', marked by hand' : '' }}</span>
+        {{ number }}
+        <span class="points"
+          >{{ pointsText(entry.points) }} pt{{ byHand ? ', marked by hand' : '' }}</span
+        >
       </h2>
       <RichText :html="entry.content.stem" />
-      <p v-if="itemPoints(entry.content) !== entry.points && itemPoints(entry.content) > 0" class="small">
+      <p
+        v-if="itemPoints(entry.content) !== entry.points && itemPoints(entry.content) > 0"
+        class="small"
+      >
         The item’s own rule counts to {{ pointsText(itemPoints(entry.content)) }}; this test gives
         {{ pointsText(entry.points) }} for all of it.
       </p>
@@ -38,7 +46,11 @@ const lines = computed(() =>
         <ul v-if="'criteria' in part && part.criteria?.length">
           <li v-for="own in part.criteria" :key="own.id">
             {{ own.name }}:
-            {{ own.levels.map(({ points, words }) => `${pointsText(points)} ${words}`.trim()).join('; ') }}
+            {{
+              own.levels
+                .map(({ points, words }) => `${pointsText(points)} ${words}`.trim())
+                .join('; ')
+            }}
           </li>
         </ul>
       </template>
@@ -46,9 +58,13 @@ const lines = computed(() =>
         <p class="label">Explanation</p>
         <RichText :html="entry.content.explanation" />
       </template>
-      <p v-for="own in mistakes" :key="own.id" class="small">“{{ own.label }}”: {{ own.mistake }}</p>
+      <p v-for="own in mistakes" :key="own.id" class="small">
+        “{{ own.label }}”: {{ own.mistake }}
+      </p>
       <p v-if="entry.content.notes" class="small">Notes: {{ entry.content.notes }}</p>
-      <p class="small">{{ entry.standards.join(', ') }}{{ entry.depth ? ` · depth ${entry.depth}` : '' }}</p>
+      <p class="small">
+        {{ entry.standards.join(', ') }}{{ entry.depth ? ` · depth ${entry.depth}` : '' }}
+      </p>
     </section>
   </article>
 </template>

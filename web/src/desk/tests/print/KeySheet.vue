@@ -8,8 +8,12 @@ import { pointsText } from '../../words';
 
 const props = defineProps<{ form: Edition; name: string }>();
 const lines = computed(() =>
-  entriesOf({ sections: props.form.sections }).map((entry, at) => ({ entry, number: at + 1, keys: keysOnPaper(entry.content) })),
-); // prettier-ignore
+  entriesOf({ sections: props.form.sections }).map((entry, at) => ({
+    entry,
+    number: at + 1,
+    keys: keysOnPaper(entry.content),
+  })),
+);
 const total = computed(() => lines.value.reduce((sum, { entry }) => sum + entry.points, 0));
 </script>
 

@@ -18,7 +18,9 @@ function withChoices({ text, gaps }: SittingInlineChoice): string {
   }
   return page.body.innerHTML;
 }
-const lines = computed(() => (props.part.kind === 'long-text' ? Math.min(40, Math.max(3, props.part.lines)) : 0));
+const lines = computed(() =>
+  props.part.kind === 'long-text' ? Math.min(40, Math.max(3, props.part.lines)) : 0,
+);
 </script>
 
 <template>
@@ -40,7 +42,9 @@ const lines = computed(() => (props.part.kind === 'long-text' ? Math.min(40, Mat
     <RichText :html="withChoices(part)" />
   </template>
   <p v-else-if="part.kind === 'numeric' || part.kind === 'short-text'" class="answer">
-    Answer: <span class="blank" />{{ part.kind === 'numeric' && part.unitRequired ? ' (with its unit)' : '' }}
+    Answer: <span class="blank" />{{
+      part.kind === 'numeric' && part.unitRequired ? ' (with its unit)' : ''
+    }}
   </p>
   <div v-else-if="part.kind === 'long-text'" class="lines">
     <p v-if="part.leastWords || part.mostWords" class="how">
@@ -55,7 +59,11 @@ const lines = computed(() => (props.part.kind === 'long-text' ? Math.min(40, Mat
     <div v-for="n in lines" :key="n" class="rule" />
   </div>
   <template v-else-if="part.kind === 'matching'">
-    <p class="how">Write a letter beside each number.{{ part.once ? '' : ' A letter may be used more than once.' }}</p>
+    <p class="how">
+      Write a letter beside each number.{{
+        part.once ? '' : ' A letter may be used more than once.'
+      }}
+    </p>
     <div class="two">
       <ol>
         <li v-for="(own, at) in part.left" :key="own.id">
@@ -95,14 +103,16 @@ const lines = computed(() => (props.part.kind === 'long-text' ? Math.min(40, Mat
     </p>
     <ol class="choices">
       <li v-for="(own, at) in part.choices" :key="own.id">
-        <span class="blank small" /> <b>{{ choiceLetter(at) }}</b> <RichText inline :html="own.text" />
+        <span class="blank small" /> <b>{{ choiceLetter(at) }}</b>
+        <RichText inline :html="own.text" />
       </li>
     </ol>
   </template>
   <template v-else-if="part.kind === 'words-in-text'">
     <p class="how">
-      Circle {{ part.mostChosen === 1 ? 'one' : part.mostChosen ? `up to ${part.mostChosen}` : 'all' }} of the
-      underlined words that {{ part.mostChosen === 1 ? 'fits' : 'fit' }}.
+      Circle
+      {{ part.mostChosen === 1 ? 'one' : part.mostChosen ? `up to ${part.mostChosen}` : 'all' }} of
+      the underlined words that {{ part.mostChosen === 1 ? 'fits' : 'fit' }}.
     </p>
     <RichText class="words" :html="part.text" />
   </template>
@@ -145,7 +155,9 @@ const lines = computed(() => (props.part.kind === 'long-text' ? Math.min(40, Mat
     <tbody>
       <tr v-for="row in part.rows" :key="row.id">
         <th><RichText inline :html="row.text" /></th>
-        <td v-for="own in part.columns" :key="own.id"><span class="box" :class="{ square: part.many }" /></td>
+        <td v-for="own in part.columns" :key="own.id">
+          <span class="box" :class="{ square: part.many }" />
+        </td>
       </tr>
     </tbody>
   </table>
@@ -158,12 +170,17 @@ const lines = computed(() => (props.part.kind === 'long-text' ? Math.min(40, Mat
       :height="part.ground.height"
     />
   </div>
-  <p v-else-if="part.kind === 'upload'" class="how">Do this on a sheet of its own and hand it in with this one.</p>
+  <p v-else-if="part.kind === 'upload'" class="how">
+    Do this on a sheet of its own and hand it in with this one.
+  </p>
   <template v-else-if="part.kind === 'survey'">
-    <div v-if="part.style === 'words'" class="lines"><div v-for="n in 3" :key="n" class="rule" /></div>
+    <div v-if="part.style === 'words'" class="lines">
+      <div v-for="n in 3" :key="n" class="rule" />
+    </div>
     <ol v-else class="choices">
       <li v-for="own in part.choices" :key="own.id">
-        <span class="box" :class="{ square: part.style === 'many' }" /> <RichText inline :html="own.text" />
+        <span class="box" :class="{ square: part.style === 'many' }" />
+        <RichText inline :html="own.text" />
       </li>
     </ol>
   </template>

@@ -17,11 +17,17 @@ export function usePageNames(feet: () => readonly string[]): void {
       const box = 'font: 9pt sans-serif; color: #333;';
       sheet.replaceSync(
         `@page { size: auto; margin: 15mm 15mm 17mm; }\n${own
-          .map((foot, at) => `@page ${pageName(at)} { counter-increment: page-of-${at}; @bottom-left { ${box} content: ${quoted(foot)}; } @bottom-right { ${box} content: "page " counter(page-of-${at}); } }\n.${pageName(at)} { page: ${pageName(at)}; }`)
+          .map(
+            (foot, at) =>
+              `@page ${pageName(at)} { counter-increment: page-of-${at}; @bottom-left { ${box} content: ${quoted(foot)}; } @bottom-right { ${box} content: "page " counter(page-of-${at}); } }\n.${pageName(at)} { page: ${pageName(at)}; }`,
+          )
           .join('\n')}`,
-      ); // prettier-ignore
+      );
     },
     { immediate: true },
   );
-  onUnmounted(() => (document.adoptedStyleSheets = document.adoptedStyleSheets.filter((own) => own !== sheet)));
+  onUnmounted(
+    () =>
+      (document.adoptedStyleSheets = document.adoptedStyleSheets.filter((own) => own !== sheet)),
+  );
 }
