@@ -14,7 +14,7 @@ import * as passages from './passages';
 import * as repairs from './repairs';
 import * as results from './results';
 import * as standards from './standards';
-import * as tests from './tests';
+import * as tests from './assessments';
 import * as today from './today';
 import * as watching from './watching';
 

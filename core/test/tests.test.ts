@@ -23,7 +23,7 @@ import {
   type Form,
   type Outline,
   type PassageOf,
-} from '@oaken/core/tests';
+} from '@oaken/core/assessments';
 import { asRichText, count, listing, plainText, shorten } from '@oaken/core/text';
 import fc from 'fast-check';
 
@@ -122,16 +122,14 @@ const anyChange = (own: Outline, spare: string): fc.Arbitrary<Change> => {
         entry: fc.constantFrom('aaaa', 'bbbb', 'dddd'),
         out: fc.boolean(),
       }),
-      fc
-        .constantFrom('aaaa', 'bbbb', 'cccc')
-        .chain((of) =>
-          fc.record({
-            do: fc.constant('swap' as const),
-            form,
-            of: fc.constant(of),
-            swap: fc.constantFrom(null, { of, id: `w${spare}`, itemId: 2, revisionId: 3 }),
-          }),
-        ),
+      fc.constantFrom('aaaa', 'bbbb', 'cccc').chain((of) =>
+        fc.record({
+          do: fc.constant('swap' as const),
+          form,
+          of: fc.constant(of),
+          swap: fc.constantFrom(null, { of, id: `w${spare}`, itemId: 2, revisionId: 3 }),
+        }),
+      ),
     );
   }
   if (ids.length > 0) {

@@ -16,7 +16,7 @@ import { plainText } from '@oaken/core/plain';
 import { randomFrom, type Random } from '@oaken/core/random';
 import { passageWords } from '@oaken/core/passages';
 import { sumPoints } from '@oaken/core/scoring';
-import { allEntries } from '@oaken/core/tests';
+import { allEntries } from '@oaken/core/assessments';
 import { day, hour, minute } from '@oaken/core/timing';
 import { schoolDay, zone } from './calendar';
 import { framework, standardLines } from './framework';

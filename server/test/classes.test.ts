@@ -357,15 +357,13 @@ describe('one student, one class', () => {
     const classId = await makeClass('7J');
     const { code } = (await teacher.ok('GET', `/api/classes/${classId}`)).class;
     const join = (givenName: string, more = {}) =>
-      school
-        .visitor()
-        .post('/api/session/join', {
-          code,
-          givenName,
-          familyName: 'Ash',
-          studentNumber: '',
-          ...more,
-        });
+      school.visitor().post('/api/session/join', {
+        code,
+        givenName,
+        familyName: 'Ash',
+        studentNumber: '',
+        ...more,
+      });
     expect((await join('Kai')).status).toBe(403);
     await teacher.ok('POST', `/api/classes/${classId}/joining`, {
       until: school.clock.now + 3_600_000,

@@ -1,9 +1,9 @@
 /** The way of a test's changes to the server, through trouble. IndexedDB is fake-indexeddb's. */
 import 'fake-indexeddb/auto';
-import { emptyOutline, emptySection, type Change } from '@oaken/core/tests';
-import type { TestAnswer } from '@oaken/contract/tests';
+import { emptyOutline, emptySection, type Change } from '@oaken/core/assessments';
+import type { TestAnswer } from '@oaken/contract/assessments';
 import { Refused, Unreachable } from '../src/client/request';
-import { ChangeQueue, type QueueDoors } from '../src/desk/tests/changeQueue';
+import { ChangeQueue, type QueueDoors } from '../src/desk/assessments/changeQueue';
 
 type Sent = Parameters<QueueDoors['send']>[1];
 

@@ -1,7 +1,7 @@
 /** Finding tests on the shelf, as items are found in a bank: every filter shows what each of its choices would give. */
 import { wordsOf } from '../finding';
 import type { Medium } from '../items';
-import type { TestKind } from '../tests';
+import type { TestKind } from '../assessments';
 
 export const shelves = ['mine', 'school', 'everybody'] as const;
 export type Shelf = (typeof shelves)[number];

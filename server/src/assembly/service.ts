@@ -1,5 +1,5 @@
 /** What a blueprint may be filled from, and the answer as it comes. */
-import type { FillLine } from '@oaken/contract/tests';
+import type { FillLine } from '@oaken/contract/assessments';
 import type { BodyOf, api } from '@oaken/contract';
 import {
   blueprintProblems,
@@ -7,7 +7,7 @@ import {
   type Blueprint,
   type PlannedItem,
 } from '@oaken/core/assembly';
-import { mostEntries } from '@oaken/core/tests';
+import { mostEntries } from '@oaken/core/assessments';
 import { chainsOf, type TreeRow } from '@oaken/core/tree';
 import type { Sequelize } from 'sequelize';
 import { asking, editableTest, usableBank } from '../access';
@@ -16,7 +16,7 @@ import { readItems } from '../banks/rows';
 import type { Context } from '../context';
 import { row, rows } from '../database/connect';
 import { invalid, notFound } from '../http/problem';
-import { enemiesAmong } from '../tests/reading';
+import { enemiesAmong } from '../assessments/reading';
 
 /** What an item without an estimate is taken to need, in seconds; the page's footing counts the same. */
 const usualSeconds = 60;

@@ -17,7 +17,7 @@ import { invalid, notFound } from '../http/problem';
 import { gather } from '../results/gather';
 import { ownAssignmentRow } from '../results/service';
 import { readStatements, scoredWork } from '../results/standards';
-import { makeTest } from '../tests/building';
+import { makeTest } from '../assessments/building';
 
 /** Items on these standards that I may use and that are scored by a key, so that practice answers at once. */
 const readPool = async (

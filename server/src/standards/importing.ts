@@ -54,14 +54,12 @@ export async function previewFramework(
     },
     total: file.lines.length,
     grades: [...new Set(file.lines.flatMap(({ grades }) => grades))].sort((a, b) => a - b),
-    lines: file.lines
-      .slice(0, shownLines)
-      .map(({ key, code, statement, grades }) => ({
-        code,
-        statement,
-        grades,
-        depth: depths.get(key)!,
-      })),
+    lines: file.lines.slice(0, shownLines).map(({ key, code, statement, grades }) => ({
+      code,
+      statement,
+      grades,
+      depth: depths.get(key)!,
+    })),
     known: Number(known!.n),
   };
 }

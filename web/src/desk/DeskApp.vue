@@ -21,7 +21,7 @@ import LastSteps from './LastSteps.vue';
 import SignInAgain from './accounts/SignInAgain.vue';
 import { open } from './router';
 import { forgetPicks } from './banks/keptPicks';
-import { sendKeptChanges } from './tests/useChangeQueue';
+import { sendKeptChanges } from './assessments/useChangeQueue';
 import { steps } from './undo';
 import ServerAway from './ServerAway.vue';
 import UndoStrip from './UndoStrip.vue';

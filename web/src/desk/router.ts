@@ -63,30 +63,34 @@ const routes: RouteRecordRaw[] = [
     component: () => import('./items/ItemPage.vue'),
     meta: teacher('Item'),
   },
-  { path: '/tests', component: () => import('./tests/TestsPage.vue'), meta: teacher('Tests') },
+  {
+    path: '/tests',
+    component: () => import('./assessments/TestsPage.vue'),
+    meta: teacher('Tests'),
+  },
   {
     path: '/tests/:testId(\\d+)',
-    component: () => import('./tests/BuildPage.vue'),
+    component: () => import('./assessments/BuildPage.vue'),
     meta: teacher('Test'),
   },
   {
     path: '/tests/:testId(\\d+)/items/:entryId',
-    component: () => import('./tests/EditItemPage.vue'),
+    component: () => import('./assessments/EditItemPage.vue'),
     meta: teacher('Edit item'),
   },
   {
     path: '/tests/:testId(\\d+)/look',
-    component: () => import('./tests/LookThroughPage.vue'),
+    component: () => import('./assessments/LookThroughPage.vue'),
     meta: teacher('Look through'),
   },
   {
     path: '/tests/:testId(\\d+)/print',
-    component: () => import('./tests/PrintPage.vue'),
+    component: () => import('./assessments/PrintPage.vue'),
     meta: teacher('Print'),
   },
   {
     path: '/tests/:testId(\\d+)/blueprint',
-    component: () => import('./tests/BlueprintPage.vue'),
+    component: () => import('./assessments/BlueprintPage.vue'),
     meta: teacher('Blueprint'),
   },
   {

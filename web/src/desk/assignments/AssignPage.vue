@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { AnswerOf, api } from '@oaken/contract';
 import type { ClassRow } from '@oaken/contract/classes';
-import type { TestAnswer } from '@oaken/contract/tests';
+import type { TestAnswer } from '@oaken/contract/assessments';
 import { clashesOf, slipOf } from '@oaken/core/assignments';
-import { countItems, hindrances, totalPoints } from '@oaken/core/tests';
+import { countItems, hindrances, totalPoints } from '@oaken/core/assessments';
 import { count, listing } from '@oaken/core/text';
 import { day, wallOf } from '@oaken/core/timing';
 import { computed, onMounted, ref, watch } from 'vue';

@@ -8,7 +8,7 @@ import { addressOf, call } from '../../client/call';
 import FacingPages from '../../parts/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
-import NewTestDialog from '../tests/NewTestDialog.vue';
+import NewTestDialog from '../assessments/NewTestDialog.vue';
 import { done, failed } from '../undo';
 import { minutesOf, pointsText } from '../words';
 import { fromAddress, toAddress } from './address';

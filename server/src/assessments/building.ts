@@ -1,0 +1,308 @@
+/** Making and changing tests. */
+import type { api, BodyOf } from '@oaken/contract';
+import { replacesType } from '@oaken/contract/assessments';
+import {
+  allEntries,
+  applyChange,
+  ChangeRefused,
+  conflictIn,
+  conflictInWords,
+  emptyOutline,
+  emptySection,
+  type Change,
+  type Entry,
+  type Outline,
+} from '@oaken/core/assessments';
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { asking, readableBank } from '../access';
+import type { SignedIn } from '../accounts/sessions';
+import { reviseItem } from '../banks/items';
+import { refuseBroken, writeRevision } from '../banks/revisions';
+import { factsOf, readItems, readRevisions } from '../banks/rows';
+import type { Context } from '../context';
+import { row, rows } from '../database/connect';
+import { notFound, Problem } from '../http/problem';
+import { checkPins, hold, newKey, pin, store } from './outlines';
+
+/** Writes a new test of mine; the same client key again is the same press of the button again. */
+export async function insertTest(
+  { database, now }: Context,
+  me: SignedIn,
+  own: { clientKey: string; outline: Outline; source: { id: number; title: string } | null },
+  transaction: Transaction,
+): Promise<{ id: number; fresh: boolean }> {
+  const time = new Date(now());
+  const values = { ...asking(me), clientKey: own.clientKey };
+  const [, written] = await database.query(
+    `INSERT INTO tests (school_id, owner_id, title, outline, client_key, created_at, changed_at, source_test_id, source_title)
+     VALUES (:school, :me, :title, :outline, :clientKey, :time, :time, :source, :sourceTitle)
+     ON DUPLICATE KEY UPDATE id = LAST_INSERT_ID(id)`,
+    {
+      type: QueryTypes.INSERT,
+      replacements: {
+        ...values,
+        title: own.outline.title,
+        outline: JSON.stringify(own.outline),
+        time,
+        source: own.source?.id ?? null,
+        sourceTitle: own.source?.title ?? '',
+      },
+      transaction,
+    },
+  );
+  // A locking read sees what the other press has written meanwhile.
+  const made = await row<{ id: number }>(
+    database,
+    'SELECT id FROM tests WHERE owner_id = :me AND client_key = :clientKey FOR UPDATE',
+    values,
+    transaction,
+  );
+  return { id: made!.id, fresh: written === 1 };
+}
+
+export async function makeTest(
+  context: Context,
+  me: SignedIn,
+  wanted: BodyOf<typeof api.makeTest>,
+) {
+  const { database } = context;
+  const items = await pickedItems(database, me, wanted.itemIds);
+  const entries = items.map(({ id, revisionId, points }): Entry => ({
+    id: newKey(),
+    itemId: id,
+    revisionId,
+    points,
+  }));
+  // Items of one passage come in beside each other, where its first one was picked.
+  const passageOf = new Map(items.map(({ id, content }) => [id, content.passage?.id ?? null]));
+  const firstOf = ({ itemId }: Entry, at: number) => {
+    const passage = passageOf.get(itemId);
+    return passage == null ? at : entries.findIndex((own) => passageOf.get(own.itemId) === passage);
+  };
+  const ordered = entries
+    .map((entry, at) => ({ entry, at, first: firstOf(entry, at) }))
+    .sort((a, b) => a.first - b.first || a.at - b.at)
+    .map(({ entry }) => entry);
+  const outline: Outline = {
+    ...emptyOutline(wanted.title, wanted.kind, emptySection(newKey(), ordered)),
+    subject: items[0]?.subject ?? '',
+    grades: [...new Set(items.flatMap(({ grades }) => grades))].sort((a, b) => a - b),
+  };
+  return database.transaction(async (transaction) => {
+    const { id } = await insertTest(
+      context,
+      me,
+      { clientKey: wanted.clientKey, outline, source: null },
+      transaction,
+    );
+    await pin(database, id, outline, null, transaction);
+    return { id };
+  });
+}
+
+async function pickedItems(database: Sequelize, me: SignedIn, itemIds: number[]) {
+  const wanted = [...new Set(itemIds)];
+  const found = (await readItems(database, me, wanted)).filter(({ may }) => may !== 'read');
+  if (found.length < wanted.length)
+    throw new Problem(
+      404,
+      `${wanted.length - found.length} of the picked items can no longer be found.`,
+      'They were retired or are not shared with you any more.',
+    );
+  return found;
+}
+
+const pinsOf = (change: Change, outline: Outline): { revisionId: number; itemId: number }[] => {
+  if (change.do === 'put') return [change.entry];
+  if (change.do === 'put-section') return change.section.entries;
+  if (change.do === 'put-form') return change.form.swaps;
+  if (change.do === 'swap') return change.swap ? [change.swap] : [];
+  if (change.do !== 'revise') return [];
+  const entry = allEntries(outline).find(({ id }) => id === change.entry);
+  return entry ? [{ itemId: entry.itemId, revisionId: change.revisionId }] : [];
+};
+
+/** The passages that a form puts in others' places must be known, and readable. */
+async function checkPassages(
+  database: Sequelize,
+  me: SignedIn,
+  change: Change,
+  transaction: Transaction,
+) {
+  const passages =
+    change.do === 'put-form'
+      ? change.form.passages
+      : change.do === 'describe-form'
+        ? (change.facts.passages ?? [])
+        : [];
+  for (const { id, revision } of passages) {
+    const known = await row(
+      database,
+      `SELECT p.id FROM passages p JOIN passage_revisions pr ON pr.passage_id = p.id AND pr.id = :revision
+         JOIN banks b ON b.id = p.bank_id WHERE p.id = :id AND ${readableBank}`,
+      { ...asking(me), id, revision },
+      transaction,
+    );
+    if (!known) throw notFound('The passage');
+  }
+}
+
+export async function changeTest(
+  context: Context,
+  me: SignedIn,
+  testId: number,
+  { changes, clientKey, against }: BodyOf<typeof api.changeTest>,
+): Promise<void> {
+  const { database, now } = context;
+  await database.transaction(async (transaction) => {
+    const held = await hold(database, me, testId, transaction);
+    if (
+      clientKey !== undefined &&
+      !(await isFirst(database, { testId, clientKey, time: new Date(now()) }, transaction))
+    )
+      return;
+    let outline = held.outline;
+    if (against) refuseReplacing(outline, changes, against);
+    try {
+      for (const change of changes) {
+        await checkPins(database, me, testId, pinsOf(change, outline), transaction);
+        await checkPassages(database, me, change, transaction);
+        outline = applyChange(outline, change).outline;
+      }
+    } catch (error) {
+      if (error instanceof ChangeRefused)
+        throw new Problem(409, 'That change does not fit any more.', error.message);
+      throw error;
+    }
+    await store(context, me, testId, outline, held.outline, transaction);
+  });
+}
+
+/** Changes that waited do not write over what others wrote meanwhile; what does not fit at all is refused when it is applied. */
+function refuseReplacing(
+  outline: Outline,
+  changes: readonly Change[],
+  against: readonly Change[],
+): void {
+  const paired = changes.flatMap((change, place) =>
+    against[place] ? [{ change, inverse: against[place] }] : [],
+  );
+  const conflict = conflictIn(outline, paired);
+  if (!conflict || conflict.refusal !== null) return;
+  const words = conflictInWords(outline, conflict.change);
+  throw new Problem(409, 'A colleague has changed the same thing meanwhile.', words).named(
+    replacesType,
+  );
+}
+
+/** Whether these changes have not been applied before; the test is locked, so nobody else asks meanwhile. */
+async function isFirst(
+  database: Sequelize,
+  sent: { testId: number; clientKey: string; time: Date },
+  transaction: Transaction,
+): Promise<boolean> {
+  const [, written] = await database.query(
+    'INSERT IGNORE INTO sent_changes (test_id, client_key, sent_at) VALUES (:testId, :clientKey, :time)',
+    { type: QueryTypes.INSERT, replacements: sent, transaction },
+  );
+  return written === 1;
+}
+
+/** A page that was without network for longer than this asks for the test anew. */
+const rememberedFor = 60 * 86_400_000;
+
+export async function forgetSentChanges({
+  database,
+  now,
+}: Pick<Context, 'database' | 'now'>): Promise<void> {
+  await database.query('DELETE FROM sent_changes WHERE sent_at < :before LIMIT 10000', {
+    replacements: { before: new Date(now() - rememberedFor) },
+  });
+}
+
+/** What an entry pins in a form, or in the first. */
+function pinnedIn(outline: Outline, entryId: string, form: string | null) {
+  const entry = allEntries(outline).find(({ id }) => id === entryId);
+  if (!entry) throw notFound('The item in this test');
+  if (form === null) return entry;
+  const own = outline.forms.find(({ id }) => id === form);
+  if (!own) throw notFound('The form');
+  return own.swaps.find(({ of }) => of === entryId) ?? { ...entry, id: newKey() };
+}
+
+export async function reviseEntry(
+  context: Context,
+  me: SignedIn,
+  testId: number,
+  entryId: string,
+  { basedOn, content, form }: BodyOf<typeof api.reviseEntry>,
+): Promise<void> {
+  const { database, now } = context;
+  await database.transaction(async (transaction) => {
+    const held = await hold(database, me, testId, transaction);
+    const { id, itemId, revisionId } = pinnedIn(held.outline, entryId, form);
+    if (revisionId !== basedOn)
+      throw new Problem(
+        409,
+        'This item was changed meanwhile.',
+        'Your wording is still here; close it to see the other one.',
+      );
+    await refuseBroken(database, content, [], transaction);
+    const [base] = await readRevisions(database, me, [basedOn], transaction);
+    const made = await writeRevision(
+      database,
+      {
+        itemId: base!.id,
+        testId,
+        basedOn,
+        content,
+        facts: factsOf(base!),
+        by: me.account.id,
+        at: now(),
+      },
+      transaction,
+    );
+    const change: Change =
+      form === null
+        ? { do: 'revise', entry: entryId, revisionId: made }
+        : { do: 'swap', form, of: entryId, swap: { of: entryId, id, itemId, revisionId: made } };
+    await store(
+      context,
+      me,
+      testId,
+      applyChange(held.outline, change).outline,
+      held.outline,
+      transaction,
+    );
+  });
+}
+
+/** The wording that an entry has in this test becomes the bank's, under the rights and checks of the bank. */
+export async function giveBack(
+  context: Context,
+  me: SignedIn,
+  testId: number,
+  entryId: string,
+  over: number,
+) {
+  const { database } = context;
+  const found = await database.transaction((transaction) =>
+    hold(database, me, testId, transaction),
+  );
+  const entry = pinnedIn(found.outline, entryId, null);
+  const [own] = await readRevisions(database, me, [entry.revisionId]);
+  const mine = await rows(
+    database,
+    'SELECT id FROM revisions WHERE id = :id AND test_id = :testId',
+    { id: entry.revisionId, testId },
+  );
+  if (!own || mine.length === 0) throw new Problem(409, 'The bank has this wording already.');
+  const { revisionId } = await reviseItem(context, me, own.id, {
+    basedOn: over,
+    content: own.content,
+    facts: factsOf(own),
+  });
+  await changeTest(context, me, testId, {
+    changes: [{ do: 'revise', entry: entryId, revisionId }],
+  });
+}

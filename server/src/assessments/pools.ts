@@ -1,0 +1,74 @@
+/** What the searches of draws find. */
+import type { Outline, PoolSearch } from '@oaken/core/assessments';
+import type { Question } from '@oaken/core/finding';
+import { allPins } from '@oaken/core/assessments';
+import { asking, usableBank } from '../access';
+import type { SignedIn } from '../accounts/sessions';
+import type { Context } from '../context';
+import { rows } from '../database/connect';
+
+/** A draw takes from at most so many items, the best known first: nobody needs more, and an edition holds them all. */
+export const largestPool = 300;
+
+async function questionOf(
+  { database }: Context,
+  me: SignedIn,
+  search: PoolSearch,
+  but: readonly number[],
+  size: number,
+): Promise<Question> {
+  const banks = await rows<{ id: number }>(
+    database,
+    `SELECT b.id FROM banks b WHERE ${usableBank}`,
+    asking(me),
+  );
+  return {
+    standard: search.standard ?? undefined,
+    grades: search.grade === null ? undefined : [search.grade],
+    depth: search.depth ?? undefined,
+    bank: search.bank ?? undefined,
+    // Nobody draws what a teacher has to mark by hand for some and not for others.
+    markedBy: 'machine',
+    banks: banks.map(({ id }) => id),
+    without: but,
+    order: 'relevance',
+    from: 0,
+    size,
+    counted: false,
+  };
+}
+
+export async function countPool(
+  context: Context,
+  me: SignedIn,
+  search: PoolSearch,
+  but: readonly number[],
+) {
+  return (await context.finder.find(await questionOf(context, me, search, but, 0))).total;
+}
+
+/** Ids of the items that a draw takes from, in the order of their ids. */
+export async function poolOf(
+  context: Context,
+  me: SignedIn,
+  search: PoolSearch,
+  but: readonly number[],
+) {
+  const { ids } = await context.finder.find(
+    await questionOf(context, me, search, but, largestPool),
+  );
+  return ids.sort((a, b) => a - b);
+}
+
+/** How many items each draw's search finds, by the section's id; what the test has itself is not drawn again. */
+export async function poolSizes(
+  context: Context,
+  me: SignedIn,
+  outline: Outline,
+): Promise<Record<string, number>> {
+  const but = allPins(outline).map(({ itemId }) => itemId);
+  const sizes: Record<string, number> = {};
+  for (const { id, draw } of outline.sections)
+    if (draw?.search) sizes[id] = await countPool(context, me, draw.search, but);
+  return sizes;
+}

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+/** Which of the test's items an item must not meet, in this or any other test. */
+import type { Entry } from '@oaken/core/assessments';
+import { count } from '@oaken/core/text';
+import { ref } from 'vue';
+import { whenOpened } from '../../parts/whenOpened';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{
+  entry: Entry | null;
+  number: number;
+  others: readonly { entry: Entry; number: number; words: string }[];
+  enemies: readonly (readonly [number, number])[];
+}>();
+const emit = defineEmits<{
+  done: [itemId: number, changes: { other: number; apart: boolean }[]];
+}>();
+const ticked = ref(new Set<number>());
+const isEnemy = (other: number) =>
+  props.enemies.some((pair) => pair.includes(other) && pair.includes(props.entry?.itemId ?? -1));
+whenOpened(
+  open,
+  () => (ticked.value = new Set(props.others.map(({ entry }) => entry.itemId).filter(isEnemy))),
+);
+function toggle(itemId: number): void {
+  const next = new Set(ticked.value);
+  if (!next.delete(itemId)) next.add(itemId);
+  ticked.value = next;
+}
+function finish(): void {
+  const changes = props.others
+    .map(({ entry }) => ({ other: entry.itemId, apart: ticked.value.has(entry.itemId) }))
+    .filter(({ other, apart }) => apart !== isEnemy(other));
+  if (props.entry) emit('done', props.entry.itemId, changes);
+  open.value = false;
+}
+</script>
+
+<template>
+  <el-dialog v-model="open" :title="`Keep item ${number} apart`" width="640px">
+    <p class="faded">
+      Items kept apart give each other away or ask the same. Every test that has both says so, and a
+      blueprint never takes both.
+    </p>
+    <ul class="others">
+      <li v-for="own in others" :key="own.entry.id">
+        <label
+          ><input
+            type="checkbox"
+            :checked="ticked.has(own.entry.itemId)"
+            @change="toggle(own.entry.itemId)"
+          />
+          <b>{{ own.number }}</b> {{ own.words }}</label
+        >
+      </li>
+      <li v-if="others.length === 0" class="faded">The test has no other item yet.</li>
+    </ul>
+    <template #footer>
+      <el-button @click="open = false">Cancel</el-button>
+      <el-button type="primary" @click="finish"
+        >Keep apart from {{ count(ticked.size, 'item') }}</el-button
+      >
+    </template>
+  </el-dialog>
+</template>
+
+<style scoped>
+.others {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  max-height: 380px;
+  overflow: auto;
+}
+.others li {
+  padding: 5px 0;
+  border-bottom: var(--line);
+}
+</style>

@@ -1,0 +1,387 @@
+<script setup lang="ts">
+import type { ItemRow } from '@oaken/contract/banks';
+import {
+  allEntries,
+  countItems,
+  type Change,
+  type Entry,
+  type Hindrance,
+} from '@oaken/core/assessments';
+import { count } from '@oaken/core/text';
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import FacingPages from '../../parts/FacingPages.vue';
+import FootingLine from '../../parts/FootingLine.vue';
+import PageHead from '../../parts/PageHead.vue';
+import BankIndex from '../banks/BankIndex.vue';
+import ItemList from '../banks/ItemList.vue';
+import { useLibrary } from '../banks/library';
+import { useSearch } from '../banks/useSearch';
+import { failed } from '../undo';
+import { minutesOf, percent, pointsText, stemLine } from '../words';
+import ApartDialog from './ApartDialog.vue';
+import CopyTestDialog from './CopyTestDialog.vue';
+import FormPaper from './FormPaper.vue';
+import FormStrip from './FormStrip.vue';
+import MarginNotes from './MarginNotes.vue';
+import PaperPage from './PaperPage.vue';
+import { usualSeconds } from './planned';
+import ReadyLine from './ReadyLine.vue';
+import ShareTestDialog from './ShareTestDialog.vue';
+import SimilarDialog from './SimilarDialog.vue';
+import { useForms } from './useForms';
+import { useNotes } from './useNotes';
+import { usePutting } from './usePutting';
+import UnsentChanges from './UnsentChanges.vue';
+import { useTest } from './useTest';
+import { whoseWords } from './whose';
+
+const notesKey = 'oaken-margin-notes';
+const route = useRoute();
+const testId = Number(route.params.testId);
+const router = useRouter();
+const library = useLibrary();
+const search = useSearch();
+const test = useTest(testId);
+const { outline, revisions, about, points, inTheWay, mayChange } = test;
+const forms = useForms(testId, test);
+const putting = usePutting(test);
+const { put, inTest } = putting;
+const wrong = ref('');
+const indexOpen = ref(false);
+const asking = ref<'share' | 'copy' | 'similar' | 'apart' | null>(null);
+const dialog = (own: NonNullable<typeof asking.value>) =>
+  computed({ get: () => asking.value === own, set: (now) => (asking.value = now ? own : null) });
+const sharing = dialog('share');
+const copying = dialog('copy');
+const replacing = dialog('similar');
+const parting = dialog('apart');
+
+onMounted(async () => {
+  library.load().catch(failed);
+  try {
+    await test.load();
+    if (outline.value?.grades.length) search.filters.grades = [...outline.value.grades];
+    const picked =
+      typeof route.query.put === 'string'
+        ? route.query.put.split(',').map(Number).filter(Boolean)
+        : [];
+    if (picked.length > 0) {
+      await router.replace({ query: {} });
+      await putting.putPicked(picked);
+    }
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+
+const none: ReadonlySet<number> = new Set();
+
+/** The entry that a dialog is about. */
+const chosen = ref<Entry | null>(null);
+const entries = computed(() => (outline.value ? allEntries(outline.value) : []));
+const numberOf = (entry: Entry | null) => entries.value.findIndex(({ id }) => id === entry?.id) + 1;
+const others = computed(() =>
+  entries.value
+    .map((entry, at) => ({
+      entry,
+      number: at + 1,
+      words: stemLine(revisions.value.get(entry.revisionId)?.content.stem ?? '', 110),
+    }))
+    .filter(({ entry }) => entry.id !== chosen.value?.id),
+);
+function ask(what: 'similar' | 'apart', entry: Entry): void {
+  chosen.value = entry;
+  asking.value = what;
+}
+
+/** In the first form the old item goes and the new one takes its place; in another form it only stands in for it. */
+function take(item: ItemRow): void {
+  if (!chosen.value) return;
+  const form = forms.chosen.value;
+  if (!form) return putting.replace(chosen.value, item);
+  test.know(item);
+  test.change('another item in a form', forms.swapOf(form.id, chosen.value.id, item));
+}
+
+async function keepApart(
+  itemId: number,
+  changes: { other: number; apart: boolean }[],
+): Promise<void> {
+  try {
+    for (const { other, apart } of changes)
+      await call('declareEnemies', { body: { items: [itemId, other], apart } });
+    if (changes.length > 0) await test.load();
+  } catch (error) {
+    failed(error);
+  }
+}
+function partPair(pair: string[], apart: boolean): void {
+  const [one, other] = pair.map((id) => entries.value.find((entry) => entry.id === id)?.itemId);
+  if (one !== undefined && other !== undefined) void keepApart(one, [{ other, apart }]);
+}
+
+const totals = computed(() => {
+  const pinned = entries.value.flatMap(({ revisionId }) => revisions.value.get(revisionId) ?? []);
+  const known = pinned.flatMap(({ facility }) => facility ?? []);
+  const meanSeconds =
+    pinned.reduce((sum, { seconds }) => sum + (seconds ?? usualSeconds), 0) /
+    Math.max(1, pinned.length);
+  const items = outline.value ? countItems(outline.value) : 0;
+  return {
+    items,
+    // A draw gives some of what stands there, or what is not here yet: it is taken to need as long as the others.
+    minutes: minutesOf((pinned.length > 0 ? meanSeconds : usualSeconds) * items),
+    facility: known.length ? known.reduce((sum, { value }) => sum + value, 0) / known.length : null,
+    known: known.length,
+    standards: new Set(pinned.flatMap(({ standards }) => standards.map(({ id }) => id))).size,
+  };
+});
+
+const { notes, notesAt, forecasts } = useNotes({ outline, revisions, points, about });
+const notesOpen = ref(localStorage.getItem(notesKey) !== 'no');
+watch(notesOpen, (now) => localStorage.setItem(notesKey, now ? 'yes' : 'no'));
+/** Brings an item of a note into view and into the hands of the keys. */
+function show(entry: string): void {
+  forms.chosenId.value = null;
+  document.querySelector<HTMLElement>(`[data-entry="${entry}"]`)?.focus();
+}
+function goTo(at: Hindrance['at']): void {
+  forms.chosenId.value = null;
+  const where =
+    typeof at === 'object'
+      ? `[data-at="${at.section}"] button`
+      : at === 'title'
+        ? '.title'
+        : '.found input';
+  document.querySelector<HTMLElement>(where)?.focus();
+}
+const change = (text: string, ...changes: Change[]) => test.change(text, ...changes);
+const setReady = (ready: boolean) =>
+  change(ready ? 'calling it ready' : 'going back to draft', { do: 'describe', facts: { ready } });
+
+function keys(event: KeyboardEvent): void {
+  if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
+  if ((event.target as HTMLElement).closest('input, textarea, select')) return;
+  event.preventDefault();
+  if (event.shiftKey) test.redo();
+  else test.undo();
+}
+addEventListener('keydown', keys);
+onUnmounted(() => removeEventListener('keydown', keys));
+</script>
+
+<template>
+  <PageHead
+    :title="outline?.title || 'Test'"
+    :where="about && whoseWords(about) ? whoseWords(about) : 'Tests'"
+  >
+    <span class="faded small" role="status">{{
+      test.waiting.value > 0
+        ? 'Not saved yet'
+        : test.saving.value
+          ? 'Saving …'
+          : outline
+            ? 'Saved'
+            : ''
+    }}</span>
+    <template v-if="mayChange">
+      <el-button
+        :disabled="!test.canUndo.value"
+        :title="test.canUndo.value ? `Undo ${test.canUndo.value}` : 'Nothing to undo'"
+        @click="test.undo()"
+        >Undo</el-button
+      >
+      <el-button :disabled="!test.canRedo.value" @click="test.redo()">Redo</el-button>
+    </template>
+    <el-button v-if="about?.mine" @click="sharing = true">Share</el-button>
+    <el-button
+      v-if="about"
+      :type="about.may === 'read' ? 'primary' : 'default'"
+      @click="copying = true"
+      >Copy</el-button
+    >
+  </PageHead>
+  <UnsentChanges
+    :waiting="test.waiting.value"
+    :keeps="test.keeps.value"
+    :stuck="test.stuck.value"
+    @decide="test.decide"
+  />
+  <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+  <FacingPages v-else name="build" left="Bank" right="Test" :start="44">
+    <template #left>
+      <div class="bankhead">
+        <button class="word" :aria-expanded="indexOpen" @click="indexOpen = !indexOpen">
+          {{ indexOpen ? 'Fold the index' : 'Standards and folders' }}
+        </button>
+        <span class="faded small">Enter or drag puts an item in</span>
+      </div>
+      <div v-if="indexOpen" class="index">
+        <BankIndex :search="search" :picked="none" @changed="search.reload()" />
+      </div>
+      <ItemList
+        :search="search"
+        :picked="none"
+        :in-test="inTest"
+        compact
+        class="compact"
+        @pick="put"
+        @put="put"
+      />
+    </template>
+    <template #right>
+      <template v-if="outline && points">
+        <FormStrip
+          :forms="outline.forms"
+          :chosen="forms.chosenId.value"
+          :may-change="mayChange"
+          @choose="forms.chosenId.value = $event"
+          @add="forms.add"
+        >
+          <RouterLink class="blueprint" :to="`/tests/${testId}/blueprint`">{{
+            outline.blueprint ? 'Blueprint' : 'Make a blueprint'
+          }}</RouterLink>
+        </FormStrip>
+        <FormPaper
+          v-if="forms.chosen.value"
+          :outline="outline"
+          :form="forms.chosen.value"
+          :revisions="revisions"
+          :points="points"
+          :may-change="mayChange"
+          :busy="forms.busy.value"
+          @change="change"
+          @similar="ask('similar', $event)"
+          @edit="router.push(`/tests/${testId}/items/${$event.id}?form=${forms.chosenId.value}`)"
+          @parallel="forms.parallel(forms.chosen.value!.id)"
+          @removed="forms.chosenId.value = null"
+        />
+        <PaperPage
+          v-else
+          :test-id="testId"
+          :outline="outline"
+          :revisions="revisions"
+          :points="points"
+          :passage-of="test.passageOf"
+          :notes-at="notesOpen ? notesAt : new Map()"
+          :may-change="mayChange"
+          @change="change"
+          @put-by-id="
+            (id, section, before) => putting.putFound(search.items.value, id, section, before)
+          "
+          @similar="ask('similar', $event)"
+          @apart="ask('apart', $event)"
+        />
+        <MarginNotes
+          v-if="notesOpen && !forms.chosen.value"
+          :notes="notes"
+          :forecasts="forecasts"
+          :may-change="mayChange"
+          @show="show"
+          @apart="partPair"
+          @blueprint="router.push(`/tests/${testId}/blueprint`)"
+        />
+      </template>
+    </template>
+  </FacingPages>
+  <FootingLine label="The test’s totals">
+    <template v-if="outline && points">
+      <span
+        ><b>{{ count(totals.items, 'item') }}</b></span
+      >
+      <span
+        ><b>{{ pointsText(points.total) }}</b> points</span
+      >
+      <span
+        >about <b>{{ totals.minutes }}</b> min</span
+      >
+      <span v-if="totals.facility !== null" :title="`Known of ${totals.known} items`"
+        >mean facility <b>{{ percent(totals.facility) }}</b></span
+      >
+      <span
+        ><b>{{ count(totals.standards, 'standard') }}</b></span
+      >
+      <button class="word" :aria-expanded="notesOpen" @click="notesOpen = !notesOpen">
+        {{ notes.length === 0 ? 'no notes' : count(notes.length, 'note') }}
+      </button>
+    </template>
+    <template #actions>
+      <template v-if="outline">
+        <ReadyLine
+          :ready="outline.ready"
+          :in-the-way="inTheWay"
+          :may-change="mayChange"
+          @ready="setReady"
+          @show="goTo"
+        />
+        <el-button @click="router.push(`/tests/${testId}/look`)">Look through</el-button>
+        <el-button @click="router.push(`/tests/${testId}/print`)">Print</el-button>
+        <el-button
+          v-if="mayChange"
+          type="primary"
+          :disabled="inTheWay.length > 0"
+          @click="router.push(`/tests/${testId}/assign`)"
+          >Assign</el-button
+        >
+      </template>
+    </template>
+  </FootingLine>
+  <SimilarDialog
+    v-model="replacing"
+    :test-id="testId"
+    :entry="chosen?.id ?? null"
+    :number="numberOf(chosen)"
+    @take="take"
+  />
+  <ApartDialog
+    v-model="parting"
+    :entry="chosen"
+    :number="numberOf(chosen)"
+    :others="others"
+    :enemies="about?.enemies ?? []"
+    @done="keepApart"
+  />
+  <template v-if="about && outline">
+    <ShareTestDialog
+      v-model="sharing"
+      :test-id="testId"
+      :title="outline.title"
+      :ready="outline.ready && inTheWay.length === 0"
+      @changed="test.load()"
+    />
+    <CopyTestDialog
+      v-model="copying"
+      :test-id="testId"
+      :title="outline.title"
+      :owner="about.owner"
+      :mine="about.mine"
+    />
+  </template>
+</template>
+
+<style scoped>
+.inset {
+  padding: 16px 24px;
+}
+.bankhead {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+  padding: 12px 20px 0;
+}
+.index {
+  max-height: 45%;
+  overflow: auto;
+  border-bottom: var(--line);
+}
+.compact {
+  flex: 1;
+  min-height: 0;
+}
+.blueprint {
+  margin-left: auto;
+}
+</style>

@@ -1,0 +1,227 @@
+<script setup lang="ts">
+/** Which items of a section a student gets: all of them, so many of them, or so many of what a search finds. */
+import type { Draw, PoolSearch, Section } from '@oaken/core/assessments';
+import { count } from '@oaken/core/text';
+import { computed, ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { useLibrary } from '../banks/library';
+import StandardPicker from '../items/StandardPicker.vue';
+import { depthNames } from '../words';
+import { useTyped } from './useTyped';
+
+const props = defineProps<{
+  section: Section;
+  name: string;
+  /** Items of the test, which a search does not find again. */
+  but: readonly number[];
+}>();
+const emit = defineEmits<{ draw: [draw: Draw | null] }>();
+const library = useLibrary();
+
+const anything: PoolSearch = { standard: null, grade: null, depth: null, bank: null };
+const way = computed(() =>
+  !props.section.draw ? 'all' : props.section.draw.search ? 'search' : 'these',
+);
+const picking = ref(false);
+const found = ref<number | null>(null);
+const wrong = ref('');
+const typedCount = useTyped(() => props.section.draw?.count);
+const typedPoints = useTyped(() => props.section.draw?.points);
+const pool = computed(() => (way.value === 'search' ? found.value : props.section.entries.length));
+const short = computed(
+  () => pool.value !== null && props.section.draw !== null && props.section.draw.count > pool.value,
+);
+
+watch(
+  () => [props.section.draw?.search, props.but.length] as const,
+  async ([search]) => {
+    found.value = null;
+    if (!search) return;
+    try {
+      const { total } = await call('countPool', { body: { search, but: [...props.but] } });
+      if (props.section.draw?.search === search) found.value = total;
+      wrong.value = '';
+    } catch (error) {
+      wrong.value = inWords(error);
+    }
+  },
+  { immediate: true },
+);
+
+function choose(next: string): void {
+  if (next === 'all') return emit('draw', null);
+  const had = props.section.draw;
+  const points = had?.points ?? props.section.entries[0]?.points ?? 1;
+  const most = next === 'these' ? Math.max(1, props.section.entries.length) : 5;
+  emit('draw', {
+    count: Math.min(had?.count ?? 3, most),
+    points,
+    search: next === 'search' ? (had?.search ?? anything) : null,
+  });
+}
+function change(own: Partial<Draw>): void {
+  emit('draw', { ...props.section.draw!, ...own });
+}
+function changeCount(): void {
+  const next = Number(typedCount.value);
+  if (!Number.isInteger(next) || next < 1 || next > 200)
+    wrong.value = 'A draw gives from 1 to 200 items.';
+  else {
+    wrong.value = '';
+    change({ count: next });
+  }
+}
+function changePoints(): void {
+  const next = Number(typedPoints.value.replace(',', '.'));
+  if (typedPoints.value.trim() === '' || !(next >= 0 && next <= 1000))
+    wrong.value = 'Points are a number from 0 to 1000.';
+  else {
+    wrong.value = '';
+    change({ points: next });
+  }
+}
+const look = (own: Partial<PoolSearch>) =>
+  change({ search: { ...(props.section.draw?.search ?? anything), ...own } });
+const chosen = computed(() => library.standards.get(props.section.draw?.search?.standard ?? 0));
+const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).value) || null;
+</script>
+
+<template>
+  <fieldset class="draw">
+    <legend class="unseen">Items for each student</legend>
+    <select
+      class="plain-input way"
+      :aria-label="`Which items of ${name} each student gets`"
+      :value="way"
+      @change="choose(($event.target as HTMLSelectElement).value)"
+    >
+      <option value="all">Every student gets all of these</option>
+      <option value="these">A draw: so many of these</option>
+      <option value="search">A draw: so many of what a search finds</option>
+    </select>
+    <template v-if="section.draw">
+      <label
+        ><input
+          v-model="typedCount"
+          class="plain-input few"
+          inputmode="numeric"
+          :aria-label="`How many each student gets of ${name}`"
+          :aria-invalid="short"
+          @change="changeCount"
+        />
+        of {{ pool === null ? '…' : pool }}</label
+      >
+      <label
+        ><input
+          v-model="typedPoints"
+          class="plain-input few"
+          inputmode="decimal"
+          :aria-label="`Points for each drawn item of ${name}`"
+          @change="changePoints"
+        />
+        pt each</label
+      >
+    </template>
+    <div v-if="section.draw?.search" class="search">
+      <button type="button" class="word" @click="picking = true">
+        {{ chosen ? chosen.code : 'Any standard' }}
+      </button>
+      <button
+        v-if="chosen"
+        type="button"
+        class="word"
+        aria-label="Any standard"
+        @click="look({ standard: null })"
+      >
+        ×
+      </button>
+      <select
+        class="plain-input"
+        aria-label="Grade"
+        :value="section.draw.search.grade ?? ''"
+        @change="look({ grade: numberOf($event) })"
+      >
+        <option value="">Any grade</option>
+        <option v-for="grade in library.grades" :key="grade" :value="grade">
+          Grade {{ grade }}
+        </option>
+      </select>
+      <select
+        class="plain-input"
+        aria-label="Depth"
+        :value="section.draw.search.depth ?? ''"
+        @change="look({ depth: numberOf($event) })"
+      >
+        <option value="">Any depth</option>
+        <option v-for="depth in [1, 2, 3, 4]" :key="depth" :value="depth">
+          {{ depth }} {{ depthNames[depth] }}
+        </option>
+      </select>
+      <select
+        class="plain-input"
+        aria-label="Bank"
+        :value="section.draw.search.bank ?? ''"
+        @change="look({ bank: numberOf($event) })"
+      >
+        <option value="">Any bank</option>
+        <option v-for="bank in library.banks" :key="bank.id" :value="bank.id">
+          {{ bank.name }}
+        </option>
+      </select>
+    </div>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <p v-else-if="section.draw?.search && section.entries.length" class="wrong" role="alert">
+      The section has {{ count(section.entries.length, 'item') }} of its own. Take them out, or draw
+      from them.
+    </p>
+    <p v-else-if="short" class="wrong" role="alert">
+      There {{ pool === 1 ? 'is only 1 item' : `are only ${count(pool!, 'item')}` }}. Ask for fewer,
+      or let more in.
+    </p>
+    <p v-else-if="section.draw" class="faded small">
+      Dealt like cards, so that all items are used evenly{{
+        section.draw.search ? '; only items marked by machine' : ''
+      }}.
+    </p>
+    <StandardPicker
+      v-model="picking"
+      :chosen="section.draw?.search?.standard ? [section.draw.search.standard] : []"
+      title="Draw from this standard and what lies below it"
+      @done="look({ standard: $event.at(-1) ?? null })"
+    />
+  </fieldset>
+</template>
+
+<style scoped>
+.draw {
+  border: 0;
+  margin: 0;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
+  align-items: center;
+}
+.way {
+  width: auto;
+}
+.few {
+  width: 56px;
+  text-align: right;
+}
+.search {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+  flex-basis: 100%;
+}
+.search select {
+  width: auto;
+}
+p {
+  flex-basis: 100%;
+  margin: 0;
+}
+</style>

@@ -1,0 +1,186 @@
+<script setup lang="ts">
+/** An item as one test has it: left what is written, right the student's view. The bank's own item stays as it is. */
+import type { Pinned, TestAnswer } from '@oaken/contract/assessments';
+import { itemPoints } from '@oaken/core/items';
+import { allEntries } from '@oaken/core/assessments';
+import { count } from '@oaken/core/text';
+import { computed, onMounted, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords, Refused } from '../../client/request';
+import FacingPages from '../../parts/FacingPages.vue';
+import FootingLine from '../../parts/FootingLine.vue';
+import PageHead from '../../parts/PageHead.vue';
+import ItemEditor from '../items/ItemEditor.vue';
+import ItemPreview from '../items/ItemPreview.vue';
+import { useDraft } from '../items/useDraft';
+import { done } from '../undo';
+import GiveBackDialog from './GiveBackDialog.vue';
+
+const route = useRoute();
+const router = useRouter();
+const testId = Number(route.params.testId);
+const entryId = String(route.params.entryId);
+/** The form that the item is changed for; null for the first. */
+const formId = typeof route.query.form === 'string' ? route.query.form : null;
+
+const pinned = ref<Pinned | null>(null);
+const number = ref(0);
+const title = ref('');
+const wrong = ref('');
+const busy = ref(false);
+const older = ref(false);
+const formName = ref('');
+const mayChange = ref(false);
+const asking = ref(false);
+const giving = ref(false);
+const {
+  content,
+  changed,
+  recovered,
+  problems,
+  serverProblems,
+  valid,
+  take,
+  recover,
+  startOver,
+  forget,
+} = useDraft(`oaken-draft-${testId}-${entryId}${formId ?? ''}`, () => pinned.value?.id ?? 0);
+const startAgain = () => done('What was not saved is gone from the page.', startOver());
+
+function show(answer: TestAnswer): void {
+  title.value = answer.outline.title;
+  const entries = allEntries(answer.outline);
+  const entry = entries.find(({ id }) => id === entryId);
+  number.value = entry ? entries.indexOf(entry) + 1 : 0;
+  const form = answer.outline.forms.find(({ id }) => id === formId);
+  formName.value = form?.name ?? '';
+  const pin = form?.swaps.find(({ of }) => of === entryId) ?? entry;
+  mayChange.value = answer.may === 'edit';
+  pinned.value = answer.revisions.find(({ id }) => id === pin?.revisionId) ?? null;
+  if (pinned.value) take({ content: pinned.value.content, facts: {} });
+  else wrong.value = 'This item is no longer in the test.';
+}
+onMounted(async () => {
+  try {
+    show(await call('readTest', { params: { testId } }));
+    older.value = recover();
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+
+async function save(): Promise<void> {
+  if (busy.value || !valid.value || !pinned.value) return;
+  busy.value = true;
+  wrong.value = '';
+  try {
+    const body = { basedOn: pinned.value.id, content: valid.value, form: formId };
+    const answer = await call('reviseEntry', { params: { testId, entryId }, body });
+    forget();
+    show(answer);
+    done(
+      `Item ${number.value} is changed in ${formId ? `form ${formName.value} of this test` : 'this test'}. The bank’s own item stays as it was.`,
+    );
+    await router.push(`/tests/${testId}`);
+  } catch (error) {
+    if (error instanceof Refused && error.problem.errors)
+      serverProblems.value = error.problem.errors;
+    else wrong.value = inWords(error);
+  } finally {
+    busy.value = false;
+  }
+}
+
+/** Only what the bank's own rights allow, and never over somebody else's newer wording. */
+const canGiveBack = computed(
+  () =>
+    formId === null &&
+    mayChange.value &&
+    !changed.value &&
+    pinned.value?.forThisTest &&
+    pinned.value.bank.may === 'edit' &&
+    !pinned.value.bank.retired,
+);
+async function give(): Promise<void> {
+  if (giving.value || !pinned.value?.bank.revisionId) return;
+  giving.value = true;
+  try {
+    show(
+      await call('giveBack', {
+        params: { testId, entryId },
+        body: { over: pinned.value.bank.revisionId },
+      }),
+    );
+    done('The bank has this wording now. Other tests keep the one that they were built with.');
+  } catch (error) {
+    wrong.value = inWords(error);
+    if (error instanceof Refused && error.status === 409)
+      show(await call('readTest', { params: { testId } }));
+  } finally {
+    [giving.value, asking.value] = [false, false];
+  }
+}
+</script>
+
+<template>
+  <PageHead
+    :title="number ? `Item ${number}${formName ? `, form ${formName}` : ''}` : 'Item'"
+    :where="`Tests · ${title}`"
+  >
+    <RouterLink :to="`/tests/${testId}`">Back to the test</RouterLink>
+  </PageHead>
+  <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+  <p v-if="recovered" class="recovered" role="status">
+    This is what you had typed before; it was not saved yet{{
+      older ? ', and the item was changed since' : ''
+    }}.
+    <button class="word" @click="startAgain">Go back to the saved wording</button>
+  </p>
+  <FacingPages
+    v-if="content"
+    name="edit"
+    left="Wording and key"
+    right="As a student sees it"
+    :start="54"
+  >
+    <template #left>
+      <div class="inset"><ItemEditor v-model="content" :problems="problems" /></div>
+    </template>
+    <template #right>
+      <div class="inset">
+        <ItemPreview :content="valid ?? content" :problems="valid ? [] : problems" name="preview" />
+      </div>
+    </template>
+  </FacingPages>
+  <FootingLine label="Item">
+    <span>{{ changed ? 'Not saved yet; kept in this browser' : 'As saved' }}</span>
+    <span v-if="valid"
+      ><b>{{ count(itemPoints(valid), 'point') }}</b> by its own rule</span
+    >
+    <span v-if="pinned?.forThisTest">changed for this test only</span>
+    <template #actions>
+      <el-button v-if="canGiveBack" @click="asking = true">Give back to the bank</el-button>
+      <el-button :disabled="!changed" @click="startAgain">Start over</el-button>
+      <el-button
+        type="primary"
+        :disabled="!changed || problems.length > 0"
+        :loading="busy"
+        @click="save"
+        >{{ formName ? `Save for form ${formName}` : 'Save for this test' }}</el-button
+      >
+    </template>
+  </FootingLine>
+  <GiveBackDialog v-if="pinned" v-model="asking" :pinned="pinned" :busy="giving" @give="give" />
+</template>
+
+<style scoped>
+.inset {
+  padding: 18px 24px;
+}
+.recovered {
+  margin: 0;
+  padding: 8px 24px;
+  background: var(--secure-wash);
+}
+</style>

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+/** The forms of a test as tabs over its page; the first is the test itself. */
+import { mostForms, type Form } from '@oaken/core/assessments';
+import { ref } from 'vue';
+
+defineProps<{ forms: readonly Form[]; chosen: string | null; mayChange: boolean }>();
+const emit = defineEmits<{
+  choose: [form: string | null];
+  add: [way: 'order' | 'parallel' | 'adapted'];
+}>();
+const open = ref(false);
+const ways = {
+  order: ['In another order', 'The same items and choices, shuffled once for the whole form.'],
+  parallel: [
+    'Parallel items',
+    'For each item another one: same standard, same depth, as hard as can be had.',
+  ],
+  adapted: ['Adapted', 'Fewer choices, fewer items, an easier passage, for a group that needs it.'],
+} as const;
+function add(way: keyof typeof ways): void {
+  open.value = false;
+  emit('add', way);
+}
+</script>
+
+<template>
+  <div class="strip">
+    <div class="tabs" role="tablist" aria-label="Forms">
+      <button role="tab" :aria-selected="chosen === null" @click="emit('choose', null)">
+        {{ forms.length ? 'Form A' : 'Test' }}
+      </button>
+      <button
+        v-for="form in forms"
+        :key="form.id"
+        role="tab"
+        :aria-selected="chosen === form.id"
+        @click="emit('choose', form.id)"
+      >
+        Form {{ form.name }}
+      </button>
+    </div>
+    <button
+      v-if="mayChange && forms.length < mostForms"
+      class="word"
+      :aria-expanded="open"
+      @click="open = !open"
+    >
+      Add a form
+    </button>
+    <div v-if="open" class="ways" role="group" aria-label="Ways to make a form">
+      <button v-for="([title, words], way) in ways" :key="way" @click="add(way)">
+        <b>{{ title }}</b> <span class="faded">{{ words }}</span>
+      </button>
+    </div>
+    <slot />
+  </div>
+</template>
+
+<style scoped>
+.strip {
+  position: relative;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 0 22px 0 12px;
+  border-bottom: var(--line);
+  background: var(--paper);
+}
+.tabs {
+  border: 0;
+}
+.ways {
+  position: absolute;
+  top: 100%;
+  left: 60px;
+  z-index: 6;
+  width: min(460px, 90%);
+  background: var(--sheet);
+  border: 1px solid var(--rule-strong);
+  border-top: 3px double var(--rule-strong);
+}
+.ways button {
+  display: block;
+  width: 100%;
+  text-align: left;
+  border: 0;
+  border-bottom: var(--line);
+  background: none;
+  padding: 9px 14px;
+  cursor: pointer;
+}
+.ways button:hover {
+  background: var(--wash);
+}
+</style>

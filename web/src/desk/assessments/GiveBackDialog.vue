@@ -1,0 +1,50 @@
+<script setup lang="ts">
+/** Before an item's wording in a test becomes the bank's: what the bank has now, and where that is used. */
+import type { ItemRow } from '@oaken/contract/banks';
+import type { Pinned } from '@oaken/contract/assessments';
+import { ref } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import UsedIn from '../banks/UsedIn.vue';
+import CompareTexts from '../compare/CompareTexts.vue';
+import { linesOfItem } from '../compare/wordDiff';
+import { whenOpened } from '../../parts/whenOpened';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ pinned: Pinned; busy: boolean }>();
+const emit = defineEmits<{ give: [] }>();
+const bank = ref<ItemRow | null>(null);
+const wrong = ref('');
+whenOpened(open, async () => {
+  [bank.value, wrong.value] = [null, ''];
+  try {
+    bank.value = (await call('readItem', { params: { itemId: props.pinned.itemId } })).item;
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
+});
+</script>
+
+<template>
+  <el-dialog v-model="open" :title="`Give it back to ${pinned.bank.name}`" width="760px">
+    <p>
+      The wording and key of this test become the bank’s new revision. Tests that use the item keep
+      the revision that they were built with.
+    </p>
+    <UsedIn :items="[pinned.itemId]" />
+    <CompareTexts
+      v-if="bank"
+      :before="linesOfItem(bank.content)"
+      :after="linesOfItem(pinned.content)"
+      before-name="the bank now"
+      after-name="this test"
+    />
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <template #footer>
+      <el-button @click="open = false">Cancel</el-button>
+      <el-button type="primary" :loading="busy" :disabled="!bank" @click="emit('give')"
+        >Make it the bank’s</el-button
+      >
+    </template>
+  </el-dialog>
+</template>

@@ -1,0 +1,128 @@
+<script setup lang="ts">
+/** Makes a new test, of picked items, blank or by a blueprint; or puts picked items into one that exists. */
+import { testKinds, type TestKind } from '@oaken/core/assessments';
+import { count } from '@oaken/core/text';
+import { reactive, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { whenOpened } from '../../parts/whenOpened';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ itemIds: number[] }>();
+const router = useRouter();
+const form = reactive({ title: '', kind: 'quiz' as TestKind });
+const way = ref<'blank' | 'blueprint'>('blank');
+/** The tests of mine that were changed last: picked items may belong into one of them. */
+const known = ref<{ id: number; title: string }[]>([]);
+const wrong = ref('');
+const busy = ref(false);
+let key = '';
+
+whenOpened(open, () => {
+  key = crypto.randomUUID();
+  wrong.value = '';
+  if (props.itemIds.length > 0)
+    call('searchTests', { query: { shelf: 'mine' } })
+      .then(({ tests }) => (known.value = tests.slice(0, 12)))
+      .catch(() => {});
+});
+function putInto(event: Event): void {
+  const id = Number((event.target as HTMLSelectElement).value);
+  open.value = false;
+  void router.push({ path: `/tests/${id}`, query: { put: props.itemIds.join(',') } });
+}
+
+async function make(): Promise<void> {
+  if (busy.value) return;
+  busy.value = true;
+  try {
+    const { id } = await call('makeTest', {
+      body: { clientKey: key, ...form, itemIds: props.itemIds },
+    });
+    open.value = false;
+    await router.push(
+      `/tests/${id}${way.value === 'blueprint' && props.itemIds.length === 0 ? '/blueprint' : ''}`,
+    );
+  } catch (error) {
+    wrong.value = inWords(error);
+  } finally {
+    busy.value = false;
+  }
+}
+const names: Record<TestKind, string> = { quiz: 'Quiz', test: 'Test', worksheet: 'Worksheet' };
+</script>
+
+<template>
+  <el-dialog
+    v-model="open"
+    :title="itemIds.length ? `A new test of ${count(itemIds.length, 'item')}` : 'A new test'"
+    width="460px"
+  >
+    <form @submit.prevent="make">
+      <label class="field">
+        <span class="label">Title</span>
+        <input
+          v-model="form.title"
+          class="plain-input"
+          maxlength="200"
+          required
+          placeholder="Unit rates, Friday"
+        />
+      </label>
+      <fieldset class="kinds">
+        <legend class="label">Kind</legend>
+        <label v-for="kind in testKinds" :key="kind"
+          ><input v-model="form.kind" type="radio" :value="kind" /> {{ names[kind] }}</label
+        >
+      </fieldset>
+      <fieldset v-if="itemIds.length === 0" class="kinds">
+        <legend class="label">Begin with</legend>
+        <label><input v-model="way" type="radio" value="blank" /> a blank page</label>
+        <label
+          ><input v-model="way" type="radio" value="blueprint" /> a blueprint that the machine
+          fills</label
+        >
+      </fieldset>
+      <p v-if="itemIds.length === 0" class="faded small">
+        Or copy one: look through your school’s tests on the shelf, then press Copy.
+      </p>
+      <label v-else-if="known.length" class="field"
+        ><span class="label">Or into a test that you have</span>
+        <select class="plain-input" aria-label="Put them into a test" value="" @change="putInto">
+          <option value="">choose …</option>
+          <option v-for="own in known" :key="own.id" :value="own.id">{{ own.title }}</option>
+        </select></label
+      >
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      <div class="buttons">
+        <el-button @click="open = false">Cancel</el-button>
+        <el-button
+          type="primary"
+          native-type="submit"
+          :loading="busy"
+          :disabled="form.title.trim() === ''"
+          >Make the test</el-button
+        >
+      </div>
+    </form>
+  </el-dialog>
+</template>
+
+<style scoped>
+.kinds {
+  border: 0;
+  padding: 0;
+  margin: 0 0 14px;
+  display: flex;
+  gap: 18px;
+}
+.kinds legend {
+  font-weight: 600;
+}
+.buttons {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+}
+</style>

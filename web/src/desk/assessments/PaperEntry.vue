@@ -1,0 +1,237 @@
+<script setup lang="ts">
+/** One item of the paper as a ruled row: its first line, what it is, and its points at the right edge. */
+import type { Pinned } from '@oaken/contract/assessments';
+import { kinds } from '@oaken/core/items';
+import type { Entry } from '@oaken/core/assessments';
+import { computed, ref, watch } from 'vue';
+import { pointsText, stemLine } from '../words';
+import { useTyped } from './useTyped';
+
+const props = defineProps<{
+  entry: Entry;
+  number: number;
+  pinned?: Pinned | undefined;
+  /** What it gives in the end. */
+  worth: number;
+  /** Where its points come from: its own value, its share of a total, or its section's draw. */
+  counts: 'value' | 'share' | 'draw';
+  /** What the margin says of it. */
+  notes: readonly string[];
+  mayChange: boolean;
+}>();
+const emit = defineEmits<{
+  up: [];
+  down: [];
+  remove: [];
+  edit: [];
+  similar: [];
+  apart: [];
+  points: [points: number];
+}>();
+
+const typed = useTyped(() => props.entry.points);
+const wrong = ref('');
+watch(typed, () => (wrong.value = ''));
+const unit = computed(() => (props.counts === 'share' ? 'share' : 'pt'));
+
+function givePoints(): void {
+  const points = Number(typed.value.replace(',', '.'));
+  if (typed.value.trim() === '' || !Number.isFinite(points))
+    wrong.value = 'Points must be a number.';
+  else if (points < 0) wrong.value = 'Points cannot be below zero.';
+  else if (points > 1000) wrong.value = 'At most 1000 points.';
+  else {
+    wrong.value = '';
+    if (points !== props.entry.points) emit('points', points);
+  }
+}
+
+function keys(event: KeyboardEvent): void {
+  if (event.target !== event.currentTarget || !props.mayChange) return;
+  const act = { ArrowUp: () => emit('up'), ArrowDown: () => emit('down') }[event.key];
+  if (event.altKey && act) {
+    event.preventDefault();
+    act();
+  } else if (event.key === 'Enter') emit('edit');
+  else if (event.key === 'Delete') emit('remove');
+}
+</script>
+
+<template>
+  <li
+    class="entry"
+    :class="{ noted: notes.length > 0 }"
+    :data-entry="entry.id"
+    tabindex="0"
+    :aria-label="`Item ${number}: ${pinned ? stemLine(pinned.content.stem) : ''}`"
+    :title="notes.join('\n') || undefined"
+    @keydown="keys"
+  >
+    <span class="grip" aria-hidden="true" :title="mayChange ? 'Drag to move' : undefined">{{
+      mayChange ? '⋮⋮' : ''
+    }}</span>
+    <span class="number">{{ number }}</span>
+    <div class="body">
+      <p class="stem">{{ pinned ? stemLine(pinned.content.stem, 150) : '…' }}</p>
+      <p class="facts">
+        <span
+          v-for="standard in pinned?.standards"
+          :key="standard.id"
+          :title="standard.statement"
+          >{{ standard.code }}</span
+        >
+        <span v-if="pinned">{{ kinds[pinned.kind].title }}</span>
+        <span v-if="pinned?.depth">depth {{ pinned.depth }}</span>
+        <span v-if="pinned?.content.passage" title="Items of one passage stay together"
+          >passage</span
+        >
+        <span v-if="pinned?.facility" :title="`Facility, from ${pinned.facility.n} answers`">{{
+          pinned.facility.value.toFixed(2)
+        }}</span>
+        <span v-if="pinned?.forThisTest" class="note">changed for this test only</span>
+        <span v-if="mayChange" class="acts">
+          <button class="word" :aria-label="`Edit item ${number}`" @click="emit('edit')">
+            Edit
+          </button>
+          <button
+            class="word"
+            :aria-label="`A similar item for item ${number}`"
+            @click="emit('similar')"
+          >
+            Similar
+          </button>
+          <button
+            class="word"
+            :aria-label="`Keep item ${number} apart from others`"
+            @click="emit('apart')"
+          >
+            Apart
+          </button>
+          <button class="word" :aria-label="`Move item ${number} up`" @click="emit('up')">
+            Up
+          </button>
+          <button class="word" :aria-label="`Move item ${number} down`" @click="emit('down')">
+            Down
+          </button>
+          <button class="word" :aria-label="`Remove item ${number}`" @click="emit('remove')">
+            Remove
+          </button>
+        </span>
+      </p>
+      <p v-if="wrong" class="wrong">{{ wrong }}</p>
+    </div>
+    <span class="points">
+      <template v-if="counts !== 'draw' && mayChange">
+        <input
+          :aria-label="`${counts === 'share' ? 'Share of the total' : 'Points'} for item ${number}`"
+          v-model="typed"
+          inputmode="decimal"
+          :aria-invalid="wrong !== ''"
+          @change="givePoints"
+          @keydown.enter.prevent="givePoints"
+        />
+        <span class="faded small">{{ unit }}</span>
+      </template>
+      <span v-if="counts !== 'value' || !mayChange" class="worth">{{ pointsText(worth) }} pt</span>
+    </span>
+  </li>
+</template>
+
+<style scoped>
+.entry {
+  display: grid;
+  position: relative;
+  grid-template-columns: 20px 26px minmax(0, 1fr) auto;
+  gap: 6px;
+  padding: 9px 4px;
+  border-bottom: var(--line);
+  background: var(--sheet);
+  overflow-wrap: anywhere;
+}
+.noted {
+  box-shadow: inset 4px 0 var(--partial);
+}
+.entry:hover,
+.entry:focus-within {
+  background: var(--wash);
+}
+.grip {
+  cursor: grab;
+  color: var(--faded);
+  user-select: none;
+  letter-spacing: -3px;
+  padding-left: 6px;
+  white-space: nowrap;
+}
+.number {
+  font-family: var(--serif);
+  font-weight: 600;
+  text-align: right;
+  padding-right: 4px;
+}
+.stem {
+  margin: 0;
+}
+.facts {
+  margin: 1px 0 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 12px;
+  font-size: 0.84rem;
+  color: var(--faded);
+}
+.note {
+  color: var(--secure);
+  font-weight: 600;
+}
+/* They come with the mouse or the keys, over what is beside them, so that more items fit on a page. */
+.acts {
+  position: absolute;
+  right: 6px;
+  bottom: 5px;
+  padding-left: 14px;
+  white-space: nowrap;
+  background: var(--wash);
+  opacity: 0;
+}
+.entry:hover .acts,
+.entry:focus-within .acts {
+  opacity: 1;
+}
+@media (hover: none) {
+  .acts {
+    position: static;
+    margin-left: auto;
+    opacity: 1;
+  }
+}
+.points {
+  display: flex;
+  flex-wrap: wrap;
+  align-content: flex-start;
+  justify-content: flex-end;
+  align-items: baseline;
+  gap: 4px;
+  max-width: 108px;
+}
+.points input {
+  width: 52px;
+  text-align: right;
+  border: 1px solid transparent;
+  border-bottom-color: var(--rule-strong);
+  background: none;
+  padding: 2px 4px;
+  font-size: 1.05rem;
+}
+.points input:hover,
+.points input:focus {
+  background: var(--sheet);
+  border-color: var(--rule-strong);
+}
+.worth {
+  white-space: nowrap;
+}
+.sortable-ghost {
+  opacity: 0.4;
+}
+</style>

@@ -1,0 +1,220 @@
+<script setup lang="ts">
+/** The right page: the test as the student's paper will run. */
+import type { Pinned } from '@oaken/contract/assessments';
+import {
+  allPins,
+  emptySection,
+  movesTo,
+  stepOf,
+  type Change,
+  type Entry,
+  type Outline,
+  type PassageOf,
+  type PointsOf,
+  type Section,
+} from '@oaken/core/assessments';
+import Sortable, { type SortableEvent } from 'sortablejs';
+import { computed, nextTick, onUnmounted, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import EmptyNote from '../../parts/EmptyNote.vue';
+import PaperEntry from './PaperEntry.vue';
+import SectionHead from './SectionHead.vue';
+import TestHead from './TestHead.vue';
+import { newKey } from './useTest';
+
+const props = defineProps<{
+  testId: number;
+  outline: Outline;
+  revisions: ReadonlyMap<number, Pinned>;
+  points: PointsOf;
+  passageOf: PassageOf;
+  notesAt: ReadonlyMap<string, readonly string[]>;
+  mayChange: boolean;
+}>();
+const emit = defineEmits<{
+  change: [text: string, ...changes: Change[]];
+  putById: [itemId: number, section: string, before: string | null];
+  similar: [entry: Entry];
+  apart: [entry: Entry];
+}>();
+
+const router = useRouter();
+const paper = ref<HTMLElement>();
+const numbers = computed(
+  () =>
+    new Map(
+      props.outline.sections.flatMap(({ entries }) => entries).map(({ id }, at) => [id, at + 1]),
+    ),
+);
+const inTest = computed(() => allPins(props.outline).map(({ itemId }) => itemId));
+
+/** The entry before which something dropped at `at` belongs, not counting the one that moves. */
+const beforeAt = (section: Section, at: number, moving?: string) =>
+  section.entries.filter(({ id }) => id !== moving)[at]?.id ?? null;
+
+const sectionOf = (list: HTMLElement) =>
+  props.outline.sections.find(({ id }) => id === list.dataset.section)!;
+
+/** The list is Vue's: what the drag moved in the page is put back, then the change is made in the data. */
+function putBack({ item, from, oldIndex }: SortableEvent): void {
+  item.remove();
+  from.insertBefore(item, from.children[oldIndex ?? 0] ?? null);
+}
+
+function move(changes: Change[]): void {
+  if (changes.length > 0)
+    emit(
+      'change',
+      changes.length > 1 ? 'moving the items of a passage' : 'moving an item',
+      ...changes,
+    );
+}
+
+function dropped(event: SortableEvent): void {
+  const id = event.item.dataset.entry!;
+  const section = sectionOf(event.to);
+  const at = event.newDraggableIndex ?? 0;
+  putBack(event);
+  move(
+    movesTo(
+      props.outline,
+      id,
+      { section: section.id, before: beforeAt(section, at, id) },
+      props.passageOf,
+    ),
+  );
+}
+
+const fromBank = (event: DragEvent) =>
+  props.mayChange && (event.dataTransfer?.types.includes('application/x-oaken-item') ?? false);
+
+/** A row of the bank that is let go over an item goes before it, below the last one to the end. */
+function droppedFromBank(event: DragEvent, section: Section): void {
+  const itemId = Number(event.dataTransfer?.getData('application/x-oaken-item'));
+  const over = (event.target as HTMLElement).closest<HTMLElement>('[data-entry]');
+  if (itemId) emit('putById', itemId, section.id, over?.dataset.entry ?? null);
+}
+
+let lists: Sortable[] = [];
+async function listen(): Promise<void> {
+  await nextTick();
+  lists.forEach((own) => own.destroy());
+  const places = props.mayChange
+    ? (paper.value?.querySelectorAll<HTMLElement>('[data-section]') ?? [])
+    : [];
+  lists = [...places].map((place) =>
+    Sortable.create(place, {
+      group: 'test',
+      handle: '.grip',
+      draggable: '.entry',
+      animation: 120,
+      onEnd: dropped,
+    }),
+  );
+}
+watch(() => props.outline.sections.map(({ id }) => id).join() + props.mayChange, listen, {
+  immediate: true,
+});
+onUnmounted(() => lists.forEach((own) => own.destroy()));
+
+/** One place up or down, also into the neighbouring section; the items of a passage pass others whole. */
+function step(entry: Entry, by: 1 | -1): void {
+  move(stepOf(props.outline, entry.id, by, props.passageOf));
+  void nextTick(() =>
+    paper.value?.querySelector<HTMLElement>(`[data-entry="${entry.id}"]`)?.focus(),
+  );
+}
+
+const countsOf = (section: Section) =>
+  section.draw ? 'draw' : props.outline.heldTotal === null ? 'value' : 'share';
+const edit = (entry: Entry) => router.push(`/tests/${props.testId}/items/${entry.id}`);
+const addSection = () =>
+  emit('change', 'adding a section', {
+    do: 'put-section',
+    section: emptySection(newKey()),
+    before: null,
+  });
+</script>
+
+<template>
+  <div ref="paper" class="paper-page">
+    <TestHead
+      :outline="outline"
+      :total="points.total"
+      :may-change="mayChange"
+      @change="(text, ...changes) => emit('change', text, ...changes)"
+    />
+    <section
+      v-for="(section, s) in outline.sections"
+      :key="section.id"
+      class="section"
+      :data-at="section.id"
+      @dragover="fromBank($event) && $event.preventDefault()"
+      @drop.prevent="fromBank($event) && droppedFromBank($event, section)"
+    >
+      <SectionHead
+        :section="section"
+        :number="s + 1"
+        :alone="outline.sections.length === 1"
+        :but="inTest"
+        :may-change="mayChange"
+        @change="(text, ...changes) => emit('change', text, ...changes)"
+      />
+      <ol class="entries" :data-section="section.id">
+        <PaperEntry
+          v-for="entry in section.entries"
+          :key="entry.id"
+          :entry="entry"
+          :number="numbers.get(entry.id)!"
+          :pinned="revisions.get(entry.revisionId)"
+          :worth="points.entries.get(entry.id) ?? 0"
+          :counts="countsOf(section)"
+          :notes="notesAt.get(entry.id) ?? []"
+          :may-change="mayChange"
+          @up="step(entry, -1)"
+          @down="step(entry, 1)"
+          @remove="emit('change', 'removing an item', { do: 'remove', entry: entry.id })"
+          @points="
+            emit('change', 'changing points', {
+              do: 'give-points',
+              entry: entry.id,
+              points: $event,
+            })
+          "
+          @edit="edit(entry)"
+          @similar="emit('similar', entry)"
+          @apart="emit('apart', entry)"
+        />
+      </ol>
+      <EmptyNote
+        v-if="section.entries.length === 0 && section.draw?.search"
+        title="Its items are drawn."
+        >Each student gets other items that the search finds when the test is given.</EmptyNote
+      >
+      <EmptyNote v-else-if="section.entries.length === 0" title="No items here yet."
+        >Take them from the left page: drag a row across, or press Enter on it.</EmptyNote
+      >
+    </section>
+    <template v-if="mayChange">
+      <button class="word" @click="addSection">Add a section</button>
+      <p class="faded small keys">
+        On a row: Alt ↑ and Alt ↓ move it, Enter edits it, Delete removes it. Ctrl Z undoes.
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.paper-page {
+  padding: 16px 22px 30px;
+}
+.entries {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  min-height: 26px;
+}
+.keys {
+  margin-top: 14px;
+}
+</style>

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+/** Draft or ready: ready only when the test could be sat; what stands in the way is listed, each with the way to it. */
+import type { Hindrance } from '@oaken/core/assessments';
+import { ref } from 'vue';
+
+defineProps<{ ready: boolean; inTheWay: readonly Hindrance[]; mayChange: boolean }>();
+const emit = defineEmits<{ ready: [ready: boolean]; show: [at: Hindrance['at']] }>();
+const open = ref(false);
+</script>
+
+<template>
+  <span class="ready">
+    <span class="state" role="status">{{
+      ready && inTheWay.length === 0 ? 'Ready' : 'Draft'
+    }}</span>
+    <template v-if="mayChange">
+      <button v-if="inTheWay.length" class="word" :aria-expanded="open" @click="open = !open">
+        {{ inTheWay.length === 1 ? '1 thing' : `${inTheWay.length} things` }} in the way
+      </button>
+      <button v-else-if="ready" class="word" @click="emit('ready', false)">Back to draft</button>
+      <button v-else class="word" @click="emit('ready', true)">Call it ready</button>
+    </template>
+    <div
+      v-if="open && inTheWay.length"
+      class="list"
+      role="group"
+      aria-label="What stands in the way"
+    >
+      <p v-for="own in inTheWay" :key="own.words">
+        {{ own.words }}
+        <button class="word" @click="(emit('show', own.at), (open = false))">Go there</button>
+      </p>
+    </div>
+  </span>
+</template>
+
+<style scoped>
+.ready {
+  position: relative;
+  white-space: nowrap;
+}
+.state {
+  font-weight: 650;
+}
+.list {
+  position: absolute;
+  right: 0;
+  bottom: 34px;
+  z-index: 5;
+  width: max-content;
+  max-width: 430px;
+  white-space: normal;
+  padding: 10px 14px;
+  background: var(--sheet);
+  border: 1px solid var(--rule-strong);
+  border-top: 3px double var(--rule-strong);
+}
+.list p {
+  margin: 0 0 4px;
+}
+</style>

@@ -1,0 +1,229 @@
+<script setup lang="ts">
+/** My folders of tests: chosen, made, renamed, moved, taken away; tests are dropped on them. */
+import type { TestFolder } from '@oaken/contract/assessments';
+import { computed, nextTick, ref } from 'vue';
+import { call } from '../../client/call';
+import { done, failed } from '../undo';
+import type { ShelfState } from './useShelf';
+
+const props = defineProps<{ shelf: ShelfState }>();
+const emit = defineEmits<{ place: [tests: number[], folder: number | null] }>();
+const { filters, folders, tally } = props.shelf;
+
+interface Line {
+  folder: TestFolder;
+  level: number;
+}
+const lines = computed<Line[]>(() => {
+  const list: Line[] = [];
+  const visit = (parent: number | null, level: number) => {
+    for (const folder of folders.value.filter(({ parentId }) => parentId === parent)) {
+      list.push({ folder, level });
+      visit(folder.id, level + 1);
+    }
+  };
+  visit(null, 0);
+  return list;
+});
+const below = (id: number): number[] => [
+  id,
+  ...folders.value.filter(({ parentId }) => parentId === id).flatMap((own) => below(own.id)),
+];
+
+const menu = ref<number | null>(null);
+const naming = ref<number | 'new' | null>(null);
+const parent = ref<number | null>(null);
+const typed = ref('');
+const field = ref<HTMLInputElement | HTMLInputElement[]>();
+const over = ref<number | null>(null);
+
+async function act(what: () => Promise<unknown>): Promise<void> {
+  try {
+    await what();
+    await Promise.all([props.shelf.loadFolders(), props.shelf.load()]);
+  } catch (error) {
+    failed(error);
+  }
+}
+async function startNaming(
+  id: number | 'new',
+  name: string,
+  inside: number | null = null,
+): Promise<void> {
+  [menu.value, naming.value, typed.value, parent.value] = [null, id, name, inside];
+  await nextTick();
+  const input = Array.isArray(field.value) ? field.value[0] : field.value;
+  input?.focus();
+  input?.select();
+}
+function finish(): void {
+  const [id, name] = [naming.value, typed.value.trim()];
+  naming.value = null;
+  if (id === null || name === '') return;
+  void act(() =>
+    id === 'new'
+      ? call('makeTestFolder', { body: { parent: parent.value, name } })
+      : call('changeTestFolder', { params: { folderId: id }, body: { name } }),
+  );
+}
+const moveTo = (id: number, event: Event) => {
+  menu.value = null;
+  const to = Number((event.target as HTMLSelectElement).value) || null;
+  void act(() => call('changeTestFolder', { params: { folderId: id }, body: { parent: to } }));
+};
+const remove = (own: TestFolder) =>
+  act(async () => {
+    menu.value = null;
+    await call('removeTestFolder', { params: { folderId: own.id } });
+    if (filters.folder === own.id) filters.folder = null;
+    done(`${own.name} is gone; its tests lie one step up.`);
+  });
+function drop(event: DragEvent, folder: number | null): void {
+  over.value = null;
+  const id = Number(event.dataTransfer?.getData('application/x-oaken-test'));
+  if (id) emit('place', [id], folder);
+}
+const isTest = (event: DragEvent) =>
+  event.dataTransfer?.types.includes('application/x-oaken-test') ?? false;
+</script>
+
+<template>
+  <h3>Folders</h3>
+  <ul class="folders" aria-label="Folders of tests">
+    <template v-for="{ folder, level } in lines" :key="folder.id">
+      <li
+        :class="{ over: over === folder.id }"
+        :style="{ paddingLeft: `${14 * level}px` }"
+        @dragover="isTest($event) && ($event.preventDefault(), (over = folder.id))"
+        @dragleave="over = null"
+        @drop.prevent="drop($event, folder.id)"
+      >
+        <input
+          v-if="naming === folder.id"
+          ref="field"
+          v-model="typed"
+          class="plain-input"
+          maxlength="120"
+          :aria-label="`Name of the folder ${folder.name}`"
+          @keydown.enter="finish"
+          @keydown.esc="naming = null"
+          @blur="finish"
+        />
+        <button
+          v-else
+          class="entry"
+          :class="{ chosen: filters.folder === folder.id }"
+          :aria-pressed="filters.folder === folder.id"
+          @click="filters.folder = filters.folder === folder.id ? null : folder.id"
+        >
+          <span>{{ folder.name }}</span><span class="faded">{{
+            tally('folder').get(folder.id) ?? 0
+          }}</span>
+        </button>
+        <button
+          class="dots"
+          :aria-label="`More about ${folder.name}`"
+          :aria-expanded="menu === folder.id"
+          @click="menu = menu === folder.id ? null : folder.id"
+        >
+          ⋯
+        </button>
+      </li>
+      <li v-if="menu === folder.id" class="menu">
+        <button class="word" @click="startNaming(folder.id, folder.name)">Rename</button>
+        <button class="word" @click="startNaming('new', '', folder.id)">New folder inside</button>
+        <button class="word" @click="remove(folder)">Take away</button>
+        <label
+          >Move into
+          <select
+            class="plain-input"
+            :value="folder.parentId ?? ''"
+            @change="moveTo(folder.id, $event)"
+          >
+            <option value="">no folder</option>
+            <option
+              v-for="own in folders.filter(({ id }) => !below(folder.id).includes(id))"
+              :key="own.id"
+              :value="own.id"
+            >
+              {{ own.name }}
+            </option>
+          </select></label
+        >
+      </li>
+    </template>
+    <li v-if="naming === 'new'">
+      <input
+        ref="field"
+        v-model="typed"
+        class="plain-input"
+        maxlength="120"
+        aria-label="Name of the new folder"
+        @keydown.enter="finish"
+        @keydown.esc="naming = null"
+        @blur="finish"
+      />
+    </li>
+  </ul>
+  <p v-if="lines.length === 0 && naming === null" class="faded small">
+    None yet. Tests can be dragged into a folder.
+  </p>
+  <button class="word" @click="startNaming('new', '')">New folder</button>
+</template>
+
+<style scoped>
+h3 {
+  margin: 18px 0 6px;
+  font-size: 0.95rem;
+}
+.folders {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: flex;
+  align-items: center;
+  border-radius: var(--corner);
+}
+.over {
+  box-shadow: inset 0 0 0 2px var(--secure);
+}
+.entry {
+  flex: 1;
+  display: flex;
+  justify-content: space-between;
+  border: 0;
+  background: none;
+  padding: 4px 6px;
+  text-align: left;
+  cursor: pointer;
+  border-radius: var(--corner);
+  font-size: 0.93rem;
+}
+.entry:hover {
+  background: var(--wash);
+}
+.chosen {
+  background: var(--wash);
+  box-shadow: inset 3px 0 var(--oak);
+}
+.dots {
+  width: 28px;
+  height: 28px;
+  border: 0;
+  background: none;
+  color: var(--faded);
+  cursor: pointer;
+}
+.menu {
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  padding: 4px 8px 6px 14px;
+  background: var(--wash);
+  font-size: 0.88rem;
+}
+.menu select {
+  width: auto;
+}
+</style>

@@ -1,0 +1,79 @@
+import type { Pinned } from '@oaken/contract/assessments';
+import { cellStates } from '@oaken/core/assembly';
+import { forecastInWords, notedItem, notesOn } from '@oaken/core/notes';
+import { allEntries, type Outline, type PointsOf } from '@oaken/core/assessments';
+import { computed, type Ref } from 'vue';
+import { useLibrary } from '../banks/library';
+import { plannedOf, usualSeconds } from './planned';
+import type { AboutTest } from './useTest';
+
+interface Noted {
+  outline: Ref<Outline | null>;
+  revisions: Ref<ReadonlyMap<number, Pinned>>;
+  points: Ref<PointsOf | null>;
+  about: Ref<AboutTest | null>;
+}
+
+/** What stands in the margin of a test, made anew with every change of it. */
+export function useNotes({ outline, revisions, points, about }: Noted) {
+  const library = useLibrary();
+  const pinned = computed(() =>
+    (outline.value ? allEntries(outline.value) : []).flatMap((entry, at) => {
+      const own = revisions.value.get(entry.revisionId);
+      return own
+        ? [
+            {
+              entry,
+              number: at + 1,
+              own,
+              worth: points.value?.entries.get(entry.id) ?? entry.points,
+            },
+          ]
+        : [];
+    }),
+  );
+  const items = computed(() =>
+    pinned.value.map(({ entry, number, own, worth }) =>
+      notedItem({ ...entry, points: worth }, number, {
+        ...own,
+        retired: own.bank.retired,
+        seconds: own.seconds ?? usualSeconds,
+      }),
+    ),
+  );
+  const cells = computed(() => {
+    const blueprint = outline.value?.blueprint;
+    if (!blueprint) return [];
+    const planned = pinned.value.map(({ own, worth }) => ({
+      ...plannedOf(own, library.chainOf),
+      points: worth,
+    }));
+    return cellStates(blueprint, planned).map(({ row, column, want, have }) => ({
+      title: `${library.standards.get(blueprint.rows[row]!.standard)?.code ?? 'A row'}${blueprint.byDepth ? `, depth ${column + 1}` : ''}`,
+      want,
+      have,
+    }));
+  });
+  const notes = computed(() =>
+    notesOn(items.value, {
+      grades: outline.value?.grades ?? [],
+      minutes: outline.value?.minutes ?? outline.value?.blueprint?.minutes ?? null,
+      enemies: about.value?.enemies ?? [],
+      cells: cells.value,
+      measure: outline.value?.blueprint?.measure ?? 'items',
+    }),
+  );
+  return {
+    notes,
+    /** What is said of each entry, by its id. */
+    notesAt: computed(() => {
+      const found = new Map<string, string[]>();
+      for (const { entries, words, about: kind } of notes.value)
+        // What almost every item shares says nothing beside a single row.
+        if (kind !== 'few' && kind !== 'hand')
+          for (const id of entries) found.set(id, [...(found.get(id) ?? []), words]);
+      return found;
+    }),
+    forecasts: computed(() => (about.value ? forecastInWords(about.value.forecast) : [])),
+  };
+}

@@ -1,0 +1,82 @@
+/** The shelf of tests as its page shows it: what is asked, what was found, and my folders. */
+import type { AnswerOf, api } from '@oaken/contract';
+import type { TestFolder, TestRow } from '@oaken/contract/assessments';
+import { reactive, ref, shallowRef, watch } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+
+export interface ShelfFilters {
+  words: string;
+  shelf: 'mine' | 'school' | 'everybody' | null;
+  standard: number | null;
+  grades: number[];
+  subject: string | null;
+  kind: 'quiz' | 'test' | 'worksheet' | null;
+  size: string | null;
+  machine: 'yes' | 'no' | null;
+  has: 'picture' | 'sound' | 'film' | null;
+  folder: number | null;
+  sort: 'newest' | 'most-used' | 'title';
+}
+
+export const noFilters = (): ShelfFilters => ({
+  words: '',
+  shelf: 'mine',
+  standard: null,
+  grades: [],
+  subject: null,
+  kind: null,
+  size: null,
+  machine: null,
+  has: null,
+  folder: null,
+  sort: 'newest',
+});
+
+type Counts = AnswerOf<typeof api.searchTests>['counts'];
+
+export function useShelf() {
+  const filters = reactive<ShelfFilters>(noFilters());
+  const tests = shallowRef<TestRow[] | null>(null);
+  const total = ref(0);
+  const counts = shallowRef<Counts | null>(null);
+  const folders = ref<TestFolder[]>([]);
+  const wrong = ref('');
+  let latest = 0;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+
+  async function load(from = 0): Promise<void> {
+    const mine = ++latest;
+    try {
+      const { grades, ...rest } = filters;
+      const found = await call('searchTests', {
+        query: { ...rest, grades: grades.join(','), from },
+      });
+      if (mine !== latest) return;
+      tests.value = from === 0 ? found.tests : [...(tests.value ?? []), ...found.tests];
+      total.value = found.total;
+      counts.value = found.counts;
+      wrong.value = '';
+    } catch (error) {
+      if (mine === latest) wrong.value = inWords(error);
+    }
+  }
+  const loadFolders = async () => (folders.value = (await call('listTestFolders', {})).folders);
+  const more = () => load(tests.value?.length ?? 0);
+
+  watch(
+    filters,
+    () => {
+      clearTimeout(timer);
+      timer = setTimeout(() => void load(), 120);
+    },
+    { deep: true },
+  );
+  void load();
+  loadFolders().catch((error) => (wrong.value = inWords(error)));
+
+  const tally = <Name extends keyof Counts>(name: Name) =>
+    new Map(counts.value?.[name] as [Counts[Name][number][0], number][] | undefined);
+  return { filters, tests, total, counts, folders, wrong, tally, load, more, loadFolders };
+}
+export type ShelfState = ReturnType<typeof useShelf>;
