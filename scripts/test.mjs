@@ -1,4 +1,12 @@
-/** Every check, from style to the real browser; ends with one line that counts them. */
+/**
+ * Every check, from style to the real browser; ends with one line that counts them.
+ *
+ *   npm test                    all of them
+ *   npm test -- style           form, lint and arrows
+ *   npm test -- types [web]     types of all workspaces, or of one
+ *   npm test -- unit [core]     unit and server tests, or those of one project; a file's name does as well
+ *   npm test -- e2e [seat]      in the browser, or one file of it
+ */
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { installMariaDb } from './lib/mariadb.mjs';
@@ -7,7 +15,9 @@ import { installDebian, root, run } from './lib/run.mjs';
 import { runMain, say } from './lib/say.mjs';
 
 const output = join(root, 'test-results');
-const only = process.argv[2];
+/** What the compiler knows from the last time, so that a second look takes seconds. */
+const remembered = join(root, 'node_modules/.cache/oaken-types');
+const [part = 'all', which] = process.argv.slice(2);
 let passed = 0;
 let failed = 0;
 
@@ -40,68 +50,82 @@ async function suite(name, args, cwd, count) {
   if (!counted || (code !== 0 && counted.failed === 0)) failed++;
 }
 
+async function style() {
+  await check('Style', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
+  const cache = ['--cache', '--cache-location', join(root, 'node_modules/.cache/eslint')];
+  await check('Lint', 'npx', ['eslint', '.', '--max-warnings', '0', ...cache]);
+  const sources = ['core', 'contract', 'server', 'web', 'demo', 'stand-ins'];
+  const folders = sources.map((workspace) => `${workspace}/src`);
+  await check('Arrows', 'npx', ['depcruise', ...folders, '--output-type', 'err']);
+}
+
+const typed = [
+  'core',
+  'contract',
+  'server',
+  'demo',
+  'stand-ins',
+  'e2e',
+  'web',
+  'web/worker',
+  'scripts/bench',
+];
+
+async function types() {
+  for (const workspace of typed.filter((name) => which === undefined || name === which)) {
+    const compiler = workspace === 'web' ? 'vue-tsc' : 'tsc';
+    const known = join(remembered, `${workspace.replace('/', '-')}.tsbuildinfo`);
+    const args = [compiler, '-p', workspace, '--noEmit', '--incremental', '--tsBuildInfoFile'];
+    await check(`Types of ${workspace}`, 'npx', [...args, known]);
+  }
+}
+
+async function unit() {
+  const projects = ['core', 'web', 'server'];
+  const chosen = projects.includes(which) ? ['--selectProjects', which] : [which].filter(Boolean);
+  const file = join(output, 'jest.json');
+  const args = ['jest', '--forceExit', '--json', `--outputFile=${file}`, ...chosen];
+  await suite('Unit and server tests', args, root, () => {
+    const result = readJson(file);
+    const broken = result && result.numFailedTests + result.numRuntimeErrorTestSuites;
+    return result && { passed: result.numPassedTests, failed: broken };
+  });
+}
+
+async function browser() {
+  const args = ['playwright', 'test', ...[which].filter(Boolean)];
+  await suite('In the browser', args, join(root, 'e2e'), () => {
+    const stats = readJson(join(output, 'e2e.json'))?.stats;
+    const broken = stats && stats.unexpected + stats.flaky + stats.skipped;
+    return stats && { passed: stats.expected, failed: broken };
+  });
+}
+
+/** What each name asks for, and whether it needs more than the packages. */
+const parts = {
+  style: { run: style, machine: false },
+  types: { run: types, machine: false },
+  unit: { run: unit, machine: true },
+  e2e: { run: browser, machine: true },
+};
+
 runMain(async () => {
-  installMariaDb();
-  installDebian(
-    ['chromium', 'pdftotext', 'openssl'],
-    ['chromium', 'fonts-liberation', 'poppler-utils', 'openssl'],
-  );
+  const wanted = part === 'all' ? Object.values(parts) : [parts[part]].filter(Boolean);
+  if (wanted.length === 0) {
+    say(`There is no check called “${part}”. There are: ${Object.keys(parts).join(', ')}.`);
+    process.exit(2);
+  }
+  if (wanted.some(({ machine }) => machine)) {
+    installMariaDb();
+    installDebian(
+      ['chromium', 'pdftotext', 'openssl'],
+      ['chromium', 'fonts-liberation', 'poppler-utils', 'openssl'],
+    );
+  }
   await ensurePackages();
   rmSync(output, { recursive: true, force: true });
   mkdirSync(output, { recursive: true });
-
-  if (!only || only === 'style') {
-    await check('Style', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-    await check('Lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-    await check('Arrows', 'npx', [
-      'depcruise',
-      'core/src',
-      'contract/src',
-      'server/src',
-      'web/src',
-      'demo/src',
-      'stand-ins/src',
-      '--output-type',
-      'err',
-    ]);
-    for (const workspace of [
-      'core',
-      'contract',
-      'server',
-      'demo',
-      'stand-ins',
-      'e2e',
-      'web/worker',
-      'scripts/bench',
-    ])
-      await check(`Types of ${workspace}`, 'npx', ['tsc', '-p', workspace]);
-    await check('Types of web', 'npx', ['vue-tsc', '-p', 'web', '--noEmit']);
-  }
-  if (!only || only === 'unit') {
-    const file = join(output, 'jest.json');
-    await suite(
-      'Unit and server tests',
-      ['jest', '--forceExit', '--json', `--outputFile=${file}`],
-      root,
-      () => {
-        const result = readJson(file);
-        return (
-          result && {
-            passed: result.numPassedTests,
-            failed: result.numFailedTests + result.numRuntimeErrorTestSuites,
-          }
-        );
-      },
-    );
-  }
-  if (!only || only === 'e2e') {
-    await suite('In the browser', ['playwright', 'test'], join(root, 'e2e'), () => {
-      const stats = readJson(join(output, 'e2e.json'))?.stats;
-      return (
-        stats && { passed: stats.expected, failed: stats.unexpected + stats.flaky + stats.skipped }
-      );
-    });
-  }
+  for (const { run: ask } of wanted) await ask();
   say(`\nTests: ${passed} passed, ${failed} failed`);
   process.exit(failed === 0 && passed > 0 ? 0 : 1);
 });

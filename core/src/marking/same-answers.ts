@@ -1,5 +1,5 @@
 /** Answers that say the same are marked once. */
-import { exact, fold, foldEverything, readNumber } from '../scoring';
+import { fold, foldEverything, readNumber } from '../scoring';
 
 /** What a teacher has before them: one answer, and everybody who gave it. */
 export interface Gathered<Own> {
@@ -15,8 +15,10 @@ function numberIn(text: string): string | null {
   // What can be read in two ways is the same only as what is written like it.
   if (others.length > 0)
     return text.replace(/[-−]/g, 'minus ').replace(/\./g, 'point').replace(/,/g, 'comma');
-  const { top, bottom } = reading.value;
-  return `${top < 0n ? 'minus ' : ''}${String(top).replace('-', '')}${exact.isEqual(reading.value, exact.rational(top, 1n)) ? '' : `over${bottom}`} ${reading.unit}`;
+  const { s: sign, n: top, d: bottom } = reading.value;
+  const minus = sign < 0n ? 'minus ' : '';
+  const over = bottom === 1n ? '' : `over${bottom}`;
+  return `${minus}${top}${over} ${reading.unit}`;
 }
 
 /** One spelling for all answers that say the same: case, space, accents, punctuation and the form of numbers do not matter. */

@@ -120,7 +120,7 @@ export function readNumber(text: string, decimal: DecimalSign = 'either'): Readi
     if (bottom === 0n) return [];
     values = [add(rational(BigInt(part.whole!), 1n), rational(BigInt(part.top!), bottom))];
   } else if (part.under !== undefined) {
-    const unders = readPlain(part.under, decimal).filter((u) => u.top !== 0n);
+    const unders = readPlain(part.under, decimal).filter((under) => under.n !== 0n);
     const quotients = readPlain(part.over!, decimal).flatMap((over) =>
       unders.map((under) => divide(over, under)),
     );

@@ -1,4 +1,5 @@
 import type { AnswerOf, Audience, BodyOf, Endpoint, ParamsOf, QueryOf } from '@oaken/contract';
+import { parseCookie } from 'cookie';
 import { text, type Request, type Response, type Router } from 'express';
 import { mayCall } from '../access';
 import type { SignedIn } from '../accounts/sessions';
@@ -24,13 +25,8 @@ export interface BindOptions {
 }
 
 /** A cookie's value; null when it was not sent. */
-export function readCookie(request: Request, name: string): string | null {
-  for (const pair of request.headers.cookie?.split(';') ?? []) {
-    const equals = pair.indexOf('=');
-    if (pair.slice(0, equals).trim() === name) return pair.slice(equals + 1).trim();
-  }
-  return null;
-}
+export const readCookie = (request: Request, name: string): string | null =>
+  parseCookie(request.headers.cookie ?? '')[name] ?? null;
 
 /** Readers of a body's text by the number of bytes that they take. */
 const textReaders = new Map<number, ReturnType<typeof text>>();

@@ -156,9 +156,8 @@ function isWithin(
 function otherSpellings(key: NumericKey): string[] {
   const value = keyValue(key);
   if (value === null || key.units.length > 0) return [];
-  const { top, bottom } = value;
-  if (bottom === 1n) return [];
-  const found = [`${top}/${bottom}`];
+  if (value.d === 1n) return [];
+  const found = [value.toFraction()];
   const decimal = exact.toNumber(value);
   if (String(decimal).length < 10) found.push(String(decimal));
   if (Math.abs(decimal) <= 1 && String(decimal * 100).length < 6) found.push(`${decimal * 100} %`);
