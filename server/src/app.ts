@@ -1,6 +1,5 @@
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
-import helmet from 'helmet';
 import { setTimeout as wait } from 'node:timers/promises';
 import type { Sequelize } from 'sequelize';
 import { accountRoutes } from './accounts/account-routes';
@@ -30,6 +29,7 @@ import { removeUnfinished } from './files/service';
 import { row } from './database/connect';
 import { binder, type BindOptions } from './http/bind';
 import { openApi } from './http/openapi';
+import { guard } from './http/guard';
 import { servePages } from './http/pages';
 import { busyDatabase, isDatabaseAway, Problem } from './http/problem';
 import { identify, requestIdOf } from './http/request-id';
@@ -190,10 +190,7 @@ export function createApp(options: AppOptions): App {
     request.path.startsWith('/api/') ? routes(request, response, next) : next(),
   );
 
-  const [seatGuard, deskGuard] = [guard(site, []), guard(site, ["'unsafe-inline'"])];
-  http.use((request, response, next) =>
-    (request.path.startsWith('/seat') ? seatGuard : deskGuard)(request, response, next),
-  );
+  http.use(guard(site));
   http.use(compression());
   if (pages !== null) servePages(http, pages);
   http.use(problemHandler(log));
@@ -220,35 +217,6 @@ export function createApp(options: AppOptions): App {
 
 const tooLarge = (limit: number) =>
   `At most ${limit < 1_000_000 ? `${Math.round(limit / 1024)} kB` : `${Math.round(limit / 1024 / 1024)} MB`} can be sent at once.`;
-
-/**
- * What a page may load and run: only what this server sends.
- *
- * @param styleAttributes the formula editor of the desk writes places as style attributes; wordings cannot hold any
- */
-function guard(site: Site, styleAttributes: string[]) {
-  return helmet({
-    contentSecurityPolicy: {
-      useDefaults: false,
-      directives: {
-        defaultSrc: ["'self'"],
-        // Photos of phones are decoded by WebAssembly of our own; no text can be run as a script.
-        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
-        styleSrc: ["'self'"],
-        ...(styleAttributes.length > 0 && { styleSrcAttr: styleAttributes }),
-        imgSrc: ["'self'", 'data:'],
-        mediaSrc: ["'self'"],
-        fontSrc: ["'self'"],
-        objectSrc: ["'none'"],
-        baseUri: ["'none'"],
-        formAction: ["'self'"],
-        frameAncestors: ["'none'"],
-      },
-    },
-    // Only where the settings say that browsers come by TLS.
-    strictTransportSecurity: site.secure ? { maxAge: 31_536_000, includeSubDomains: false } : false,
-  });
-}
 
 /** Every error leaves as a problem in plain words; what is inside the server stays in its log. */
 function problemHandler(log: Logger): ErrorRequestHandler {

@@ -209,6 +209,15 @@ test('pages may load and run only what comes from the server itself', async () =
   }
 });
 
+test('only the decoder of photos may run WebAssembly', async () => {
+  const policyOf = async (path: string) =>
+    (await people.nobody.get(path)).headers.get('content-security-policy');
+  expect(await policyOf('/assets/heic.worker-x.js')).toContain(
+    "script-src 'self' 'wasm-unsafe-eval'",
+  );
+  expect(await policyOf('/assets/desk-x.js')).not.toContain('wasm');
+});
+
 test('the OpenAPI page names every endpoint, with its parameters and bodies', async () => {
   const { paths, openapi } = await people.nobody.ok('GET', '/api/openapi.json');
   expect(openapi).toBe('3.1.0');
