@@ -24,6 +24,7 @@ export const formFigures = z.object({
   byHand: z.number(),
   unknown: z.number(),
   shared: z.number(),
+  otherPoints: z.number(),
   depths: z.array(z.tuple([z.number(), z.number()])),
   standards: z.array(z.tuple([z.number(), z.number()])),
 });

@@ -42,7 +42,10 @@ export interface Assembled {
   /** Whether less than that cannot be missed (items or points, minutes and marks by hand alike); false when time ran out first. */
   nearest: boolean;
   figures: FormFigures[];
-  /** Points by which expected scores miss their aim and each other; null when nothing was aimed at. */
+  /**
+   * Points by which expected scores miss their aim and each other; null when nothing was aimed at, or an item stands in a
+   * place that gives other points than its bank does: the choice was made by the bank's.
+   */
   score: Claim | null;
   /**
    * Sum of the items' item-rest correlations, the bound being the most there can be where the aims before it are kept;
@@ -121,6 +124,7 @@ export async function assemble(
     ...forms.slice(1).map((form) => inPlacesOf(first, form)),
   ];
   const firstIds = new Set(first.map(({ id }) => id));
+  const figures = placed.map((form, place) => figuresOf(form, place === 0 ? null : firstIds));
   // A later stage may give back what is within the tolerance; what is said is what the choice amounts to in the end.
   const claimOf = (aim: Aim, sign: 1 | -1): Claim | null => {
     const claim = claims.get(aim);
@@ -131,8 +135,8 @@ export async function assemble(
     forms: placed.map((form) => form.map(({ item }) => item.id)),
     shortfalls: search.shortfalls(),
     nearest: missed.value - missed.bound < 10 * smallest,
-    figures: placed.map((form, place) => figuresOf(form, place === 0 ? null : firstIds)),
-    score: claimOf('score', 1),
+    figures,
+    score: figures.some(({ otherPoints }) => otherPoints > 0) ? null : claimOf('score', 1),
     sharpness: claimOf('sharpness', -1),
     unknown,
   };

@@ -15,6 +15,8 @@ export interface FormFigures {
   unknown: number;
   /** Items that the first form has too. */
   shared: number;
+  /** Items that give other points in their bank than their place does, which is what counts here. */
+  otherPoints: number;
   /** How many items of each depth; 0 stands for none. */
   depths: [depth: number, items: number][];
   /** How many items of each standard, by its id. */
@@ -48,6 +50,7 @@ export function figuresOf(form: readonly Placed[], first: ReadonlySet<number> | 
     byHand: count((item) => item.byHand),
     unknown: count((item) => item.facility === null),
     shared: first === null ? 0 : count((item) => first.has(item.id)),
+    otherPoints: sum(({ item, points }) => (item.points === points ? 0 : 1)),
     depths: tally(form.map(({ item }) => item.depth ?? 0)),
     standards: tally(
       form.flatMap(({ item }) => item.standards.flatMap(([lowest]) => lowest ?? [])),

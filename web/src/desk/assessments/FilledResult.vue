@@ -54,6 +54,10 @@ const sentences = computed(() => {
       said.push(
         `${nameOf(place)}: the difficulty of ${count(form.unknown, 'item')} is not known; each is counted like the known ones of its cell.`,
       );
+    if (form.otherPoints > 0)
+      said.push(
+        `${nameOf(place)}: ${count(form.otherPoints, 'item')} ${form.otherPoints === 1 ? 'gives' : 'give'} other points in the bank and ${form.otherPoints === 1 ? 'counts' : 'count'} like the one in the same place of form A.`,
+      );
     if (form.shared > 0)
       said.push(
         `${nameOf(place)} keeps ${count(form.shared, 'item')} of form A: nothing else can stand there.`,

@@ -78,6 +78,9 @@ const isZero = (own: Line) => Number(own.text(difference(own))) === 0;
 </template>
 
 <style scoped>
+table {
+  margin: 8px 0 10px;
+}
 th[scope='row'] {
   background: none;
   border-bottom: var(--line);
