@@ -23,6 +23,9 @@ export function asRichText(words: string): string {
   return words.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
 }
 
+/** Plain words as the value of an attribute between double quotes. */
+export const asAttribute = (words: string): string => asRichText(words).replace(/"/g, '&quot;');
+
 /** `words`, cut at a word's end to about `length` characters. */
 export function shorten(words: string, length: number): string {
   if (words.length <= length) return words;

@@ -1,4 +1,5 @@
 /** Items in a table, alone or in a zip with pictures. What takes long is done here: reading, checking, describing. */
+import { asAttribute } from '@oaken/core/text';
 import {
   columnNames,
   firstWords,
@@ -155,12 +156,9 @@ function readPicture(
   };
 }
 
-const escaped = (words: string) =>
-  words.replace(/&/g, '&amp;').replace(/"/g, '&quot;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
-
 function withPicture(content: ItemContent, { id, file }: RowPicture, words: string): ItemContent {
   const width = Math.min(widest, file.width!);
   const height = Math.round((width * file.height!) / file.width!);
-  const image = `<img src="/api/files/${id}" alt="${escaped(words)}" width="${width}" height="${height}">`;
+  const image = `<img src="/api/files/${id}" alt="${asAttribute(words)}" width="${width}" height="${height}">`;
   return { ...content, stem: `<p>${image}</p>${content.stem}` };
 }

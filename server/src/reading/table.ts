@@ -1,7 +1,8 @@
+import { delimiterOf, encodingOf, fused } from '@oaken/core/csv';
 import { parse } from 'csv-parse';
 import { isUtf8 } from 'node:buffer';
 import { Readable } from 'node:stream';
-import { fused } from '../csv';
+
 import { limits, Unreadable } from './limits';
 
 export interface Line {
@@ -11,39 +12,20 @@ export interface Line {
   cells: Record<string, string>;
 }
 
-const byteOrderMarks: [number[], string][] = [
-  [[0xff, 0xfe], 'utf-16le'],
-  [[0xfe, 0xff], 'utf-16be'],
-];
-
-/** UTF-8 or UTF-16 by their marks or their look; what is no UTF-8 is Windows-1252, which knows every byte. */
-function encodingOf(bytes: Buffer): string {
-  const marked = byteOrderMarks.find(([mark]) => mark.every((byte, at) => bytes[at] === byte));
-  if (marked) return marked[1];
-  const start = bytes.subarray(0, 400);
-  const zeros = (parity: number) =>
-    start.filter((value, at) => at % 2 === parity && value === 0).length;
-  if (start.length > 4 && zeros(1) > start.length / 4) return 'utf-16le';
-  if (start.length > 4 && zeros(0) > start.length / 4) return 'utf-16be';
-  return isUtf8(bytes) ? 'utf-8' : 'windows-1252';
-}
-
 const pieceSize = 64 * 1024;
 
 /** The text, piece by piece. */
 function* decoded(bytes: Buffer): Generator<string> {
-  const decoder = new TextDecoder(encodingOf(bytes));
+  const decoder = new TextDecoder(encodingOf(bytes, isUtf8));
   for (let from = 0; from < bytes.length; from += pieceSize)
     yield decoder.decode(bytes.subarray(from, from + pieceSize), { stream: true });
   yield decoder.decode();
 }
 
-/** What parts the cells, by the first row: in a file with semicolons a comma may be a decimal sign. */
-function delimiterOf(bytes: Buffer): string {
+/** The beginning of the text, enough to see how it is written. */
+function headOf(bytes: Buffer): string {
   const [start = ''] = decoded(bytes.subarray(0, 20_000));
-  const head = start.slice(0, start.search(/[\r\n]|$/));
-  const count = (sign: string) => head.split(sign).length;
-  return [',', ';', '\t'].sort((a, b) => count(b) - count(a))[0]!;
+  return start;
 }
 
 /** A cell with line breaks ends further down; a row is named by the line in which it begins. */
@@ -61,7 +43,7 @@ export async function* readTable(
   names: (columns: string[]) => void,
 ): AsyncGenerator<Line> {
   const parser = parse({
-    delimiter: delimiterOf(bytes),
+    delimiter: delimiterOf(headOf(bytes)),
     info: true,
     relax_column_count: true,
     skip_empty_lines: true,

@@ -14,18 +14,12 @@ import {
   type SheetReading,
   type SheetTable,
 } from '@oaken/core/analysis';
+import { delimiterOf } from '@oaken/core/csv';
 import { parse } from 'csv-parse/sync';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { insertedId, row, rows, toMillis } from '../database/connect';
 import { invalid, notFound } from '../http/problem';
-
-/** What parts the cells of the first row: in a file with semicolons a comma may be a decimal sign. */
-function delimiterOf(text: string): string {
-  const [first = ''] = text.split(/\r?\n/);
-  const count = (sign: string) => first.split(sign).length;
-  return [',', ';', '\t'].sort((a, b) => count(b) - count(a))[0]!;
-}
 
 /** @throws Problem 422 that points at `pointer`, with the line */
 function readCsv(text: string, pointer: string): string[][] {

@@ -1,36 +1,34 @@
 /** Rows of cells out of what a person pastes or a file holds (CSV by RFC 4180, also parted by tabs or semicolons). */
 import { parse } from 'csv-parse/browser/esm/sync';
 import { unzipSync } from 'fflate';
+import { delimiterOf, encodingOf } from '@oaken/core/csv';
 import { linesOfNames, readOneRoster, type RosterReading } from '@oaken/core/rosters';
 
 const most = 60 * 1024 * 1024;
 
 export function readRows(text: string): string[][] {
-  const head = text.slice(0, 2000);
-  const count = (sign: string) => head.split(sign).length;
-  const delimiter = [',', ';', '\t'].sort((a, b) => count(b) - count(a))[0]!;
-  const delimiterOrTab = head.includes('\t') ? '\t' : delimiter;
+  const delimiter = delimiterOf(text);
   const rows = parse(text, {
-    delimiter: delimiterOrTab,
+    delimiter,
     bom: true,
     relax_column_count: true,
     relax_quotes: true,
     skip_empty_lines: true,
   }) as string[][];
-  return linesOfNames(rows, delimiterOrTab);
+  return linesOfNames(rows, delimiter);
 }
 
-/** UTF-8, UTF-16 by its mark, or Windows-1252, which knows every byte. */
-export function decode(bytes: Uint8Array): string {
-  const [a, b] = bytes;
-  if (a === 0xff && b === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
-  if (a === 0xfe && b === 0xff) return new TextDecoder('utf-16be').decode(bytes);
+function isUtf8(bytes: Uint8Array): boolean {
   try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+    new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+    return true;
   } catch {
-    return new TextDecoder('windows-1252').decode(bytes);
+    return false;
   }
 }
+
+export const decode = (bytes: Uint8Array): string =>
+  new TextDecoder(encodingOf(bytes, isUtf8)).decode(bytes);
 
 export type FileReading =
   { kind: 'list'; rows: string[][] } | { kind: 'roster'; roster: RosterReading };

@@ -1,4 +1,5 @@
 /** A table of the page for a spreadsheet: cells as they read, boxes as their figures. */
+import { defused } from '@oaken/core/csv';
 import { count } from '@oaken/core/text';
 import { done, failed } from '../undo';
 
@@ -23,7 +24,7 @@ export async function copyLines(lines: Lines): Promise<void> {
 
 /** RFC 4180; a cell that begins like a formula stays text. */
 const csvCell = (text: string) => {
-  const safe = /^[=+\-@]/.test(text) && Number.isNaN(Number(text)) ? `'${text}` : text;
+  const safe = defused(text);
   return /[",\n]/.test(safe) ? `"${safe.replace(/"/g, '""')}"` : safe;
 };
 
