@@ -1,9 +1,11 @@
 /** Answers that were gathered elsewhere: a table of students by items, with a key or with scores, to classical figures. */
-import { analyse, type ItemFigures, type ScoreTable } from './analyse';
+import { analyse, type ScoreTable } from './analyse';
 import { reasons, type Figure } from './figure';
 import { flagsOf, type Flag } from './reading';
-import { isPointsRow, isRightWrong, mostOf, readPoints } from './sheet-points';
-import { SheetProblem } from './sheet-problem';
+import { lenient, pointsIn, readSheet, type Item, type SheetReading } from './sheet-rows';
+
+export { SheetProblem } from './sheet-problem';
+export type { SheetReading } from './sheet-rows';
 
 export interface SheetOption {
   option: string;
@@ -48,36 +50,6 @@ export interface SheetAnalysis {
   notes: string[];
 }
 
-export { SheetProblem } from './sheet-problem';
-
-/** How a table is read where it does not say all of it. */
-export interface SheetReading {
-  /** Rows without any answer: students who were not there, or who answered nothing. Null: it has to be asked. */
-  emptyRows: 'left-out' | 'zero' | null;
-  /** Refuses a table of points that does not say what its items give; otherwise the most that was seen is taken. */
-  insist: boolean;
-}
-
-const lenient: SheetReading = { emptyRows: 'zero', insist: false };
-
-/** The column that names students; every other one is an item. */
-const studentColumn = 'student';
-
-interface Item {
-  id: string;
-  /** Null: cells are scores. */
-  key: string | null;
-  /** What it gives at most. */
-  most: number;
-  cells: string[];
-}
-
-/** Rows of students as they were numbered in the table. */
-interface Sheet {
-  items: Item[];
-  students: { name: string; row: number }[];
-}
-
 /**
  * @param rows the first one names the columns
  * @param key rows of `item` and `key`, the first one naming these; of `item` and `points`, or null: cells are item scores
@@ -92,8 +64,14 @@ export function analyseSheet(
   const n = students.length;
   const k = items.length;
   const points = pointsIn(items, students);
-  const most = Float64Array.from(items, ({ most: own }) => own);
-  const analysis = analyse({ students: n, items: k, points, most });
+  const answers = items.map(answersOf);
+  const analysis = analyse({
+    students: n,
+    items: k,
+    points,
+    most: Float64Array.from(items, ({ most }) => most),
+    ...choicesOf(items, answers, n),
+  });
   const take = (of: string, { value, reason }: Figure): number | null => {
     if (value === null) notes.push(`${of}: ${reason}.`);
     return value;
@@ -102,13 +80,10 @@ export function analyseSheet(
   const alpha = take('alpha', reliability.alpha);
   const sd = take('sd', spread.sd);
   const mean = take('mean', spread.mean);
-  // Kuder and Richardson (1937), formulas 20 and 21, for items that are right or wrong.
-  const rightWrong = points.every((own) => own === 0 || own === 1);
-  if (alpha !== null && !rightWrong)
+  const { kr20, kr21 } = reliability;
+  if (alpha !== null && kr20.value === null)
     notes.push('kr20 and kr21: only for items that are right or wrong.');
-  const variance = sd === null ? 0 : (sd * sd * (n - 1)) / n;
   if (alpha !== null && alpha < 0) notes.push(`sem: ${reasons.alphaBelowZero}.`);
-  const kr = alpha !== null && rightWrong;
   return {
     n,
     k,
@@ -117,13 +92,14 @@ export function analyseSheet(
     sd,
     quartiles: [spread.lowerQuartile.value, spread.median.value, spread.upperQuartile.value],
     alpha,
-    kr20: kr ? alpha : null,
-    kr21: kr ? (k / (k - 1)) * (1 - (mean! * (k - mean!)) / (k * variance)) : null,
+    kr20: kr20.value,
+    kr21: kr21.value,
     sem: alpha === null || sd === null || alpha < 0 ? null : sd * Math.sqrt(1 - alpha),
     splitHalf: take('splitHalf', reliability.splitHalf),
     items: items.map((item, i) => {
       const figures = analysis.items[i]!;
-      const options = optionsOf(item, i, points, totals, k, notes);
+      const rest = totals.map((total, student) => total - points[student * k + i]!);
+      const options = optionsOf(item, answers[i]!, rest, notes);
       const own = (name: string, of: Figure) => take(`${item.id}: ${name}`, of);
       return {
         id: item.id,
@@ -134,7 +110,7 @@ export function analyseSheet(
         alphaWithout: own('alphaWithout', figures.alphaWithout),
         d27: own('d27', figures.upperLower),
         options,
-        flags: flagsIn(item, figures, options, totals, groupSize),
+        flags: flagsOf(figures, shownAnswers(item, answers[i]!), groupSize),
       };
     }),
     notes,
@@ -175,261 +151,86 @@ export function sheetTable(
   const n = students.length;
   const k = items.length;
   const points = pointsIn(items, students);
-  const chosen = new Uint32Array(n * k);
-  const read = items.map((item, i) => {
-    const counts = new Map<string, number>(item.key === null ? [] : [[item.key, 0]]);
-    if (item.key !== null)
-      for (const cell of item.cells) if (cell !== '') counts.set(cell, (counts.get(cell) ?? 0) + 1);
-    const answers = [...counts]
-      .sort(
-        ([a, of], [b, or]) =>
-          Number(b === item.key) - Number(a === item.key) || or - of || (a < b ? -1 : 1),
-      )
-      .map(([answer]) => answer);
-    const place = new Map(answers.slice(0, mostAnswers).map((answer, at) => [answer, at]));
-    item.cells.forEach(
-      (cell, s) => (chosen[s * k + i] = place.has(cell) ? 1 << place.get(cell)! : 0),
-    );
-    return { ...item, answers };
-  });
+  const answers = items.map(answersOf);
   return {
     students: students.map(({ name }) => name),
-    items: read,
+    items: items.map((item, i) => ({ ...item, answers: answers[i]! })),
     table: {
       students: n,
       items: k,
       points,
-      most: Float64Array.from(read, ({ most }) => most),
-      chosen,
-      choices: Uint8Array.from(read, ({ answers }) => Math.min(mostAnswers, answers.length)),
+      most: Float64Array.from(items, ({ most }) => most),
+      ...choicesOf(items, answers, n),
     },
   };
 }
 
-function readSheet(
-  rows: readonly string[][],
-  key: readonly string[][] | null,
-  notes: string[],
-  reading: SheetReading,
-): Sheet {
-  const [names = [], ...cells] = rows.map((row) => row.map((cell) => cell.trim()));
-  if (names.length === 0)
-    throw new SheetProblem('The table is empty; its first row names the columns.');
-  const twice = names.find((name, at) => names.indexOf(name) !== at);
-  if (twice !== undefined) throw new SheetProblem(`Two columns are named “${twice}”.`);
-  const unnamed = names.indexOf('');
-  if (unnamed >= 0) throw new SheetProblem(`Column ${unnamed + 1} has no name.`);
-  const lines = cells.map((line, at) => ({ row: at + 2, line }));
-  for (const { row, line } of lines)
-    if (line.length !== names.length)
-      throw new SheetProblem(
-        `Row ${row} has ${line.length} cells; the first row names ${names.length}.`,
-      );
-  const told = key === null ? null : readPoints(key);
-  const keys = key === null || told !== null ? null : readKey(key);
-  const who = names.indexOf(studentColumn);
-  const isMost = ({ line }: { line: string[] }) =>
-    keys === null && who >= 0 && isPointsRow(line[who]!);
-  const mostRow = lines.find(isMost);
-  const present = withoutEmpty(
-    lines.filter((own) => own !== mostRow),
-    who,
-    reading,
-  );
-  const students = present.map(({ row, line }) => ({
-    row,
-    name: (who >= 0 && line[who]) || `Row ${row}`,
-  }));
-  const columns = names.flatMap((id, at) =>
-    at === who ? [] : [{ id, at, cells: present.map(({ line }) => line[at]!) }],
-  );
-  if (columns.length === 0) throw new SheetProblem('There is no column but the students’.');
-  for (const id of keys?.keys() ?? [])
-    if (!names.includes(id)) notes.push(`The key names “${id}”, which is no column.`);
-  if (keys !== null)
-    return {
-      students,
-      items: columns.map(({ id, cells: own }) => ({ id, most: 1, ...alike(keyOf(keys, id), own) })),
-    };
-  const ones = isRightWrong(columns.map((column) => column.cells));
-  const items = columns.map(({ id, at, cells: own }): Item => {
-    if (told !== null && !told.has(id))
-      throw new SheetProblem(`The points have no line for “${id}”.`);
-    const most =
-      told?.get(id) ?? (mostRow && mostOf(mostRow.line[at]!, mostRow.row)) ?? (ones ? 1 : null);
-    return { id, key: null, cells: own, most: most ?? largestIn(id, own, students) };
-  });
-  if (reading.insist && !ones && told === null && mostRow === undefined)
-    throw new SheetProblem(askForPoints(items));
-  return { students, items };
-}
-
-const askForPoints = (items: Item[]) =>
-  `How many points does each item give? Add a row named “points” below the names, or paste a second table with the columns item and points. The most that was seen: ${items
-    .slice(0, 8)
-    .map(({ id, most }) => `${id} ${most}`)
-    .join(', ')}${items.length > 8 ? ' …' : ''}.`;
-
-/** Rows with any answer; those without are left out, or stay, as the reader says. */
-function withoutEmpty(
-  lines: { row: number; line: string[] }[],
-  who: number,
-  { emptyRows }: SheetReading,
-): { row: number; line: string[] }[] {
-  const isEmpty = ({ line }: { line: string[] }) =>
-    line.every((cell, at) => at === who || cell === '');
-  const empty = lines.filter(isEmpty);
-  if (empty.length === 0 || emptyRows === 'zero') return lines;
-  if (emptyRows === 'left-out') return lines.filter((own) => !isEmpty(own));
-  const named = empty
-    .slice(0, 5)
-    .map(({ row, line }) => (who >= 0 && line[who] ? `${line[who]} (row ${row})` : `row ${row}`));
-  throw new SheetProblem(
-    `Without any answer: ${named.join(', ')}${empty.length > 5 ? ` and ${empty.length - 5} more` : ''}. Were they not there, or did they answer nothing?`,
-    'empty rows',
-  );
-}
-
-/** Answers that differ in capitals only are one answer, spelled as in the key or as first seen. */
-function alike(key: string, cells: string[]): { key: string; cells: string[] } {
-  const spelled = new Map([[key.toLowerCase(), key]]);
-  return {
-    key,
-    cells: cells.map((cell) => {
-      const known = spelled.get(cell.toLowerCase());
-      if (known === undefined) spelled.set(cell.toLowerCase(), cell);
-      return known ?? cell;
-    }),
-  };
-}
-
-function readKey(rows: readonly string[][]): Map<string, string> {
-  const [names = [], ...lines] = rows.map((row) => row.map((cell) => cell.trim()));
-  const [item, key] = [names.indexOf('item'), names.indexOf('key')];
-  if (item < 0 || key < 0) throw new SheetProblem('The key needs the columns “item” and “key”.');
-  const found = new Map<string, string>();
-  lines.forEach((line, at) => {
-    const [id = '', right = ''] = [line[item], line[key]];
-    if (id === '' || right === '')
-      throw new SheetProblem(`Row ${at + 2} of the key is not complete.`);
-    if (found.has(id)) throw new SheetProblem(`The key names “${id}” twice.`);
-    found.set(id, right);
-  });
-  return found;
-}
-
-function keyOf(keys: Map<string, string>, id: string): string {
-  const own = keys.get(id);
-  if (own === undefined) throw new SheetProblem(`The key has no line for “${id}”.`);
-  return own;
-}
-
-function scoreOf({ id, key }: Pick<Item, 'id' | 'key'>, cell: string, row: number): number {
-  if (cell === '') return 0;
-  if (key !== null) return cell === key ? 1 : 0;
-  const score = Number(/^\d+,\d+$/.test(cell) ? cell.replace(',', '.') : cell);
-  if (!Number.isFinite(score))
-    throw new SheetProblem(`Row ${row}, “${id}”: “${cell}” is not a score.`);
-  if (score < 0) throw new SheetProblem(`Row ${row}, “${id}”: a score cannot be below zero.`);
-  return score;
-}
-
-/** Students by items, row by row. */
-function pointsIn(items: Item[], students: Sheet['students']): Float64Array {
-  const k = items.length;
-  const points = new Float64Array(students.length * k);
-  items.forEach((item, i) =>
-    item.cells.forEach((cell, s) => {
-      const score = scoreOf(item, cell, students[s]!.row);
-      if (score > item.most)
-        throw new SheetProblem(
-          `Row ${students[s]!.row}, “${item.id}”: ${score} is more than the ${item.most} that it gives.`,
-        );
-      points[s * k + i] = score;
-    }),
-  );
-  return points;
-}
-
-const largestIn = (id: string, cells: string[], students: Sheet['students']) =>
-  cells.reduce(
-    (most, cell, s) => Math.max(most, scoreOf({ id, key: null }, cell, students[s]!.row)),
-    0,
-  );
-
-/** Every answer that was given, the key first, then by how many gave it. */
-function optionsOf(
-  item: Item,
-  i: number,
-  points: Float64Array,
-  totals: Float64Array,
-  k: number,
-  notes: string[],
-): SheetOption[] {
-  if (item.key === null) return [];
-  const n = item.cells.length;
-  const counts = new Map<string, number>([[item.key, 0]]);
-  for (const cell of item.cells) if (cell !== '') counts.set(cell, (counts.get(cell) ?? 0) + 1);
-  const rest = totals.map((total, s) => total - points[s * k + i]!);
-  const mean = rest.reduce((sum, own) => sum + own, 0) / n;
-  const squares = rest.reduce((sum, own) => sum + (own - mean) ** 2, 0);
+/** Every answer that was given to an item with a key, the key first, then by how many gave it. */
+function answersOf({ key, cells }: Item): string[] {
+  if (key === null) return [];
+  const counts = new Map<string, number>([[key, 0]]);
+  for (const cell of cells) if (cell !== '') counts.set(cell, (counts.get(cell) ?? 0) + 1);
+  const keyFirst = (answer: string) => (answer === key ? 0 : 1);
   return [...counts]
     .sort(
-      ([a, of], [b, or]) =>
-        Number(b === item.key) - Number(a === item.key) || or - of || (a < b ? -1 : 1),
+      ([a, times], [b, others]) => keyFirst(a) - keyFirst(b) || others - times || (a < b ? -1 : 1),
     )
-    .map(([option, count]) => {
-      const share = n > 0 ? count / n : 0;
-      const flat = squares <= 1e-12 * Math.max(1, n) || count === 0 || count === n;
-      if (flat && n > 0)
-        notes.push(
-          `${item.id}, ${option}: correlation: ${count === 0 ? 'nobody chose it' : count === n ? 'everybody chose it' : 'all students have the same total on the other items'}.`,
-        );
-      const shared = item.cells.reduce(
-        (sum, cell, s) => sum + (cell === option ? rest[s]! - mean : 0),
-        0,
-      );
-      return {
-        option,
-        count,
-        share,
-        correlation: flat ? null : shared / Math.sqrt(squares * n * share * (1 - share)),
-      };
-    });
+    .map(([answer]) => answer);
 }
 
-/** Flags look at who is strong and who is weak; the answers beyond the first 31 are too rare for that. */
-function flagsIn(
+/** Which answers the students gave, as the analysis counts choices. */
+function choicesOf(
+  items: readonly Item[],
+  answers: readonly (readonly string[])[],
+  students: number,
+): { chosen: Uint32Array; choices: Uint8Array } {
+  const chosen = new Uint32Array(students * items.length);
+  items.forEach(({ cells }, i) => {
+    const places = new Map(
+      answers[i]!.slice(0, mostAnswers).map((answer, place) => [answer, place]),
+    );
+    cells.forEach((cell, student) => {
+      const place = places.get(cell);
+      if (place !== undefined) chosen[student * items.length + i] = 1 << place;
+    });
+  });
+  const choices = Uint8Array.from(answers, ({ length }) => Math.min(mostAnswers, length));
+  return { chosen, choices };
+}
+
+const shownAnswers = ({ key }: Item, answers: readonly string[]) =>
+  answers
+    .slice(0, mostAnswers)
+    .map((answer) => ({ id: answer, label: answer, right: answer === key }));
+
+/** How often each answer was given, and by whom: with how many points on the other items. */
+function optionsOf(
   item: Item,
-  figures: ItemFigures,
-  options: SheetOption[],
-  totals: Float64Array,
-  groupSize: number,
-): Flag[] {
-  const shown = options.slice(0, 31);
+  answers: readonly string[],
+  rest: Float64Array,
+  notes: string[],
+): SheetOption[] {
   const n = item.cells.length;
-  if (shown.length === 0) return flagsOf(figures, [], groupSize);
-  const place = new Map(shown.map(({ option }, at) => [option, at]));
-  const chosen = Uint32Array.from(item.cells, (cell) =>
-    place.has(cell) ? 1 << place.get(cell)! : 0,
-  );
-  const points = Float64Array.from(item.cells, (cell) => (cell === item.key ? 1 : 0));
-  // The rest as a second item, so that strong and weak are told by the whole test.
-  const pair = new Float64Array(n * 2);
-  const bits = new Uint32Array(n * 2);
-  for (let s = 0; s < n; s++)
-    [pair[s * 2], pair[s * 2 + 1], bits[s * 2]] = [points[s]!, totals[s]! - points[s]!, chosen[s]!];
-  const own = analyse({
-    students: n,
-    items: 2,
-    points: pair,
-    most: Float64Array.of(1, Math.max(1, ...totals)),
-    chosen: bits,
-    choices: Uint8Array.of(shown.length, 0),
-  }).items[0]!;
-  return flagsOf(
-    { ...figures, options: own.options },
-    shown.map(({ option }) => ({ id: option, label: option, right: option === item.key })),
-    groupSize,
-  );
+  const mean = rest.reduce((sum, points) => sum + points, 0) / n;
+  const squares = rest.reduce((sum, points) => sum + (points - mean) ** 2, 0);
+  return answers.map((option) => {
+    const gave = (student: number) => item.cells[student] === option;
+    const count = item.cells.filter((cell) => cell === option).length;
+    const share = n > 0 ? count / n : 0;
+    const why = flatBecause(count, n, squares);
+    if (why !== null && n > 0) notes.push(`${item.id}, ${option}: correlation: ${why}.`);
+    const shared = rest.reduce(
+      (sum, points, student) => sum + (gave(student) ? points - mean : 0),
+      0,
+    );
+    const correlation = why === null ? shared / Math.sqrt(squares * n * share * (1 - share)) : null;
+    return { option, count, share, correlation };
+  });
+}
+
+/** Why choosing an answer cannot go with the points on the rest; null where it can. */
+function flatBecause(count: number, students: number, squares: number): string | null {
+  if (count === 0) return 'nobody chose it';
+  if (count === students) return 'everybody chose it';
+  return squares <= 1e-12 * Math.max(1, students) ? reasons.sameOnRest : null;
 }
