@@ -38,11 +38,11 @@ onUnmounted(() => {
     <h1>The server does not answer</h1>
     <p>{{ session.away }}</p>
     <p>
-      You may well be signed in still. This page asks again every few seconds and goes on where you
-      were; what waited in this browser is kept.
+      You are probably still signed in. This page tries again every few seconds and goes on where
+      you were; changes that wait in this browser are kept.
     </p>
-    <p class="faded">If it stays so, tell whoever looks after Oaken Ledger at your school.</p>
-    <el-button type="primary" :loading="asking" @click="ask">Ask now</el-button>
+    <p class="faded">If this lasts, tell whoever looks after Oaken Ledger at your school.</p>
+    <el-button type="primary" :loading="asking" @click="ask">Try now</el-button>
   </main>
 </template>
 
@@ -51,5 +51,8 @@ onUnmounted(() => {
   max-width: 520px;
   margin: 14vh auto 0;
   padding: 0 24px;
+}
+h1 {
+  margin-bottom: 10px;
 }
 </style>

@@ -84,13 +84,16 @@ function givenOf(task: Task): Typed {
 }
 const typed = (): Typed => ({ points: points.value, levels: levels.value, comment: comment.value });
 const isSame = (a: Typed, b: Typed) => JSON.stringify(a) === JSON.stringify(b);
+function keepOthers(others: Record<string, Typed>): void {
+  if (Object.keys(others).length > 0) kept.write(others);
+  else kept.forget();
+}
 watch([points, levels, comment], () => {
   if (!here.value) return;
   const { [keyOf(here.value)]: _, ...others } = kept.read() ?? {};
   if (!isSame(typed(), givenOf(here.value)))
     kept.write({ ...others, [keyOf(here.value)]: typed() });
-  else if (Object.keys(others).length > 0) kept.write(others);
-  else kept.forget();
+  else keepOthers(others);
 });
 
 function show(to: number): void {
@@ -148,7 +151,7 @@ async function put(given: Given): Promise<boolean> {
   try {
     await give(task, given);
     const { [keyOf(task)]: _, ...others } = kept.read() ?? {};
-    kept.write(others);
+    keepOthers(others);
     return true;
   } catch (error) {
     wrong.value = inWords(error);
