@@ -57,6 +57,7 @@ async function style() {
   const sources = ['core', 'contract', 'server', 'web', 'demo', 'stand-ins'];
   const folders = sources.map((workspace) => `${workspace}/src`);
   await check('Arrows', 'npx', ['depcruise', ...folders, '--output-type', 'err']);
+  await check('Schema', 'node', ['scripts/schema.mjs', '--check']);
 }
 
 const typed = [

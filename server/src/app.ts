@@ -1,17 +1,14 @@
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
 import { setTimeout as wait } from 'node:timers/promises';
-import type { Sequelize } from 'sequelize';
 import { accountRoutes } from './accounts/account-routes';
 import { Devices } from './accounts/devices';
-import { defineAccounts } from './accounts/model';
 import { sessionRoutes } from './accounts/session-routes';
 import { Sessions } from './accounts/sessions';
 import { Throttle } from './accounts/throttle';
 import { WaitingLines } from './accounts/waiting-lines';
 import { localAssembler, type Assembler } from './assembly/assembler';
 import { assemblyRoutes } from './assembly/routes';
-import { defineAssignments } from './assignments/model';
 import { assignmentRoutes } from './assignments/routes';
 import { Editions } from './attempts/editions';
 import { attemptRoutes } from './attempts/routes';
@@ -26,7 +23,7 @@ import type { Context } from './context';
 import { quotas } from './files/limits';
 import { fileRoutes } from './files/routes';
 import { removeUnfinished } from './files/service';
-import { row } from './database/connect';
+import type { Database } from './database/connect';
 import { binder, type BindOptions } from './http/bind';
 import { openApi } from './http/openapi';
 import { guard } from './http/guard';
@@ -45,7 +42,6 @@ import { passageRoutes } from './passages/routes';
 import { renewFigures } from './results/figures';
 import type { Reader } from './reading/reader';
 import { standardRoutes } from './standards/routes';
-import { defineTests } from './assessments/model';
 import { forgetSentChanges } from './assessments/building';
 import { testRoutes } from './assessments/routes';
 import type { DeskThread } from './threads/desk';
@@ -54,9 +50,9 @@ import { todayRoutes } from './today/routes';
 import { watchingRoutes } from './watching/routes';
 
 export interface AppOptions extends BindOptions {
-  database: Sequelize;
+  database: Database;
   /** Connections that only sittings use, so that nothing else can take the last one; without them, those of `database`. */
-  seatDatabase?: Sequelize;
+  seatDatabase?: Database;
   now(): number;
   log: Logger;
   /** The folder of the built web client; null for the API alone. */
@@ -115,9 +111,6 @@ export function createApp(options: AppOptions): App {
     proxies = [],
     pause = wait,
   } = options;
-  defineAccounts(database);
-  defineTests(database);
-  defineAssignments(database);
   const editions = new Editions(seatDatabase);
   const site = new Site({ origin, fallback: localAddress });
   const throttle = new Throttle(database, now, new WaitingLines(pause));
@@ -179,7 +172,7 @@ export function createApp(options: AppOptions): App {
   letterRoutes(bind, context);
   calendarRoutes(bind, context);
   routes.get('/api/health', async (_request, response) => {
-    await row(database, 'SELECT 1 AS well');
+    await database.authenticate();
     response.json({ status: 'well', now: now() });
   });
   routes.get('/api/openapi.json', (_request, response) => void response.json(openApi()));

@@ -1,4 +1,4 @@
-import type { Sequelize } from 'sequelize';
+import type { Database } from './database/connect';
 import type { Devices } from './accounts/devices';
 import type { Sessions } from './accounts/sessions';
 import type { Throttle } from './accounts/throttle';
@@ -14,7 +14,7 @@ import type { Logger } from './log';
 
 /** What every feature may use. The clock is here so that nothing reads another one. */
 export interface Context {
-  database: Sequelize;
+  database: Database;
   now(): number;
   log: Logger;
   site: Site;

@@ -11,8 +11,7 @@ import { createApp, type App } from './app';
 import { RemoteAssembler } from './assembly/assembler';
 import { RemoteFinder } from './banks/finding/remote';
 import { RemoteRoster } from './classes/roster';
-import type { Sequelize } from 'sequelize';
-import { connect, createDatabase, row } from './database/connect';
+import { connect, createDatabase, row, type Database } from './database/connect';
 import { migrator } from './database/migrate';
 import { RemoteMailbox } from './letters/mailbox';
 import { SmtpPost } from './letters/post';
@@ -42,7 +41,7 @@ const settings = (() => {
 const { place, port, folder } = settings;
 
 /** A real school must never be opened as the demonstration, whose passwords everybody knows, nor the other way round. */
-async function insistOnKind(database: Sequelize): Promise<void> {
+async function insistOnKind(database: Database): Promise<void> {
   const school = await row<{ demonstration: number }>(
     database,
     'SELECT demonstration FROM schools ORDER BY id LIMIT 1',

@@ -3,9 +3,10 @@
  * exist, so that ids tell nothing.
  */
 import type { Audience } from '@oaken/contract';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Model, ModelStatic, ScopeOptions, Transaction } from 'sequelize';
 import type { Role, SignedIn } from '../accounts/sessions';
-import { row } from '../database/connect';
+import { type Database } from '../database/connect';
+import type { Viewer } from './scopes';
 import { notFound } from '../http/problem';
 
 const audiences: Record<Exclude<Audience, 'anyone'>, readonly Role[]> = {
@@ -73,75 +74,70 @@ export const runsAssignment = `(a.taken_back_at IS NULL AND (a.given_by = :me OR
 /** SQL for the assignments (as `a`, with the student's line as `g`) that the student :me was given. */
 export const givenToMe = `(g.student_id = :me AND g.withdrawn_at IS NULL AND a.taken_back_at IS NULL)`;
 
+export const viewer = ({ account, at }: SignedIn): Viewer => ({
+  accountId: account.id,
+  schoolId: account.schoolId,
+  now: new Date(at),
+});
+
+/** A scope of a model for whoever is signed in: `Bank.scope(rule('readableBy', me))`. */
+export const rule = (
+  scope: 'readableBy' | 'usableBy' | 'editableBy' | 'ownedBy' | 'taughtBy' | 'runBy',
+  me: SignedIn,
+): ScopeOptions => ({ method: [scope, viewer(me)] });
+
 export const asking = ({ account, at }: SignedIn) => ({
   me: account.id,
   school: account.schoolId,
   now: new Date(at),
 });
 
-async function insist(
-  database: Sequelize,
-  sql: string,
-  values: Record<string, unknown>,
+/** @throws Problem 404, as for what does not exist */
+async function insist<M extends Model>(
+  model: ModelStatic<M>,
+  scope: ScopeOptions,
+  id: number,
   what: string,
   transaction?: Transaction,
-) {
-  const found = await row<{ id: number }>(database, sql, values, transaction);
-  if (!found) throw notFound(what);
+  lock = false,
+): Promise<void> {
+  const options = { attributes: ['id'], transaction, lock: lock && transaction !== undefined };
+  if (!(await model.scope(scope).findByPk(id, options))) throw notFound(what);
 }
 
 export const insistOnTest = (
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   testId: number,
   transaction?: Transaction,
-) =>
-  insist(
-    database,
-    `SELECT t.id FROM tests t WHERE t.id = :testId AND ${ownTest}`,
-    { ...asking(me), testId },
-    'The test',
-    transaction,
-  );
+) => insist(database.models.Test, rule('ownedBy', me), testId, 'The test', transaction);
 
 export const insistOnClass = (
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   classId: number,
   transaction?: Transaction,
-) =>
-  insist(
-    database,
-    `SELECT c.id FROM classes c WHERE c.id = :classId AND ${ownClass}`,
-    { ...asking(me), classId },
-    'The class',
-    transaction,
-  );
+) => insist(database.models.SchoolClass, rule('taughtBy', me), classId, 'The class', transaction);
 
 export const insistOnRunning = (
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   classId: number,
   transaction?: Transaction,
 ) =>
-  insist(
-    database,
-    `SELECT c.id FROM classes c WHERE c.id = :classId AND ${runClass} ${transaction ? 'FOR UPDATE' : ''}`,
-    { ...asking(me), classId },
-    'The class',
-    transaction,
-  );
+  insist(database.models.SchoolClass, rule('runBy', me), classId, 'The class', transaction, true);
 
 export const insistOnRunningAssignment = (
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   assignmentId: number,
   transaction?: Transaction,
 ) =>
   insist(
-    database,
-    `SELECT a.id FROM assignments a WHERE a.id = :assignmentId AND ${runsAssignment} ${transaction ? 'FOR UPDATE' : ''}`,
-    { ...asking(me), assignmentId },
+    database.models.Assignment,
+    rule('runBy', me),
+    assignmentId,
     'The assignment',
     transaction,
+    true,
   );

@@ -1,7 +1,6 @@
 /** Accounts beyond signing in: beginning a school, its staff, and everybody's own. */
 import { api } from '@oaken/contract';
 import type { Context } from '../context';
-import { row } from '../database/connect';
 import { quietly, readCookie, type Bind } from '../http/bind';
 import { signingIn } from './session-routes';
 import { beginSchool, insistOnSetupLink, zones } from './setup';
@@ -63,13 +62,9 @@ export function accountRoutes(bind: Bind, context: Context): void {
     quietly(changePassword(context, me, body, readCookie(request, site.cookieName))),
   );
   bind(api.listSessions, async ({ me, request }) => {
-    const account = await row<{ signInName: string }>(
-      database,
-      'SELECT sign_in_name AS signInName FROM accounts WHERE id = :id',
-      { id: me.account.id },
-    );
+    const account = await database.models.Account.findByPk(me.account.id);
     const open = await sessions.listOf(me.account.id, readCookie(request, site.cookieName));
-    return { signInName: account!.signInName, sessions: open };
+    return { signInName: account?.signInName ?? '', sessions: open };
   });
   bind(api.endSession, ({ me, params }) =>
     quietly(sessions.endOf(me.account.id, { id: params.sessionId })),

@@ -1,8 +1,8 @@
 /** Devices that have signed in to an account before: they are let through while others guess at it. */
 import { createHash, randomBytes } from 'node:crypto';
 import type { Request, Response } from 'express';
-import type { Sequelize } from 'sequelize';
-import { row } from '../database/connect';
+import { Op } from 'sequelize';
+import type { Database } from '../database/connect';
 import { readCookie } from '../http/bind';
 import type { Site } from '../http/site';
 
@@ -11,7 +11,7 @@ const tokenPattern = /^[A-Za-z0-9_-]{43}$/;
 
 export class Devices {
   constructor(
-    private readonly database: Sequelize,
+    private readonly database: Database,
     private readonly site: Site,
     private readonly now: () => number,
   ) {}
@@ -26,28 +26,27 @@ export class Devices {
   async known(request: Request, accountId: number | null): Promise<string | null> {
     const token = this.tokenOf(request);
     if (token === null) return null;
-    const held = await row(
-      this.database,
-      'SELECT account_id FROM devices WHERE token_hash = :hash AND (:accountId IS NULL OR account_id = :accountId) LIMIT 1',
-      { hash: digest(token), accountId },
-    );
-    return held ? digest(token).toString('hex').slice(0, 32) : null;
+    const tokenHash = digest(token);
+    const device = await this.database.models.Device.findOne({
+      where: accountId === null ? { tokenHash } : { tokenHash, accountId },
+    });
+    return device ? tokenHash.toString('hex').slice(0, 32) : null;
   }
 
   /** From now on the device is known to the account. */
   async remember(request: Request, response: Response, accountId: number): Promise<void> {
     const token = this.tokenOf(request) ?? randomBytes(32).toString('base64url');
-    await this.database.query(
-      `INSERT INTO devices (token_hash, account_id, seen_at) VALUES (:hash, :accountId, :now)
-       ON DUPLICATE KEY UPDATE seen_at = VALUES(seen_at)`,
-      { replacements: { hash: digest(token), accountId, now: new Date(this.now()) } },
-    );
+    await this.database.models.Device.upsert({
+      tokenHash: digest(token),
+      accountId,
+      seenAt: new Date(this.now()),
+    });
     response.cookie(this.site.deviceCookieName, token, { ...this.site.cookie, maxAge: remembered });
   }
 
   async sweep(): Promise<void> {
-    await this.database.query('DELETE FROM devices WHERE seen_at < :before', {
-      replacements: { before: new Date(this.now() - remembered) },
+    await this.database.models.Device.destroy({
+      where: { seenAt: { [Op.lt]: new Date(this.now() - remembered) } },
     });
   }
 }

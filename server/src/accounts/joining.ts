@@ -2,7 +2,6 @@
 import { foldName, mostInClass } from '@oaken/core/rosters';
 import { createStudent, enrol } from '../classes/enrolling';
 import type { Context } from '../context';
-import { row, rows } from '../database/connect';
 import { Problem } from '../http/problem';
 import { hashSecret, newPasscode } from './secrets';
 
@@ -32,37 +31,25 @@ export async function joinClass(
   const passcode = newPasscode();
   const secretHash = await hashSecret(passcode);
   return database.transaction(async (transaction) => {
-    await row(
-      database,
-      'SELECT id FROM classes WHERE id = :id FOR UPDATE',
-      { id: own.id },
+    const { Account, Enrollment, SchoolClass } = database.models;
+    await SchoolClass.findByPk(own.id, { transaction, lock: true });
+    const roster = await Enrollment.findAll({
+      where: { classId: own.id },
+      include: 'student',
       transaction,
-    );
-    const roll = await rows<{ name: string; rollNumber: number; left: Date | null }>(
-      database,
-      `SELECT CONCAT(s.given_name, ' ', s.family_name) AS name, e.roll_number AS rollNumber, e.left_at AS \`left\`
-         FROM enrolments e JOIN accounts s ON s.id = e.student_id WHERE e.class_id = :id`,
-      { id: own.id },
-      transaction,
-    );
+    });
     const name = foldName(`${givenName} ${familyName}`);
-    if (roll.some((one) => foldName(one.name) === name))
+    if (roster.some(({ student }) => student && foldName(student.fullName) === name))
       throw new Problem(
         409,
         'That name is on the list of this class already.',
         'Choose it from the list, or ask your teacher for your passcode.',
       );
-    if (roll.filter(({ left }) => left === null).length >= mostInClass)
+    if (roster.filter(({ leftAt }) => leftAt === null).length >= mostInClass)
       throw new Problem(409, 'This class is full.', 'Ask your teacher.');
     const taken =
-      studentNumber === ''
-        ? undefined
-        : await row(
-            database,
-            'SELECT id FROM accounts WHERE school_id = :school AND student_number = :studentNumber',
-            { school: own.schoolId, studentNumber },
-            transaction,
-          );
+      studentNumber !== '' &&
+      (await Account.count({ where: { schoolId: own.schoolId, studentNumber }, transaction }));
     if (taken)
       throw new Problem(
         409,
@@ -79,7 +66,7 @@ export async function joinClass(
       secretHash,
     };
     const studentId = await createStudent(database, own.schoolId, student, time, transaction);
-    const rollNumber = Math.max(0, ...roll.map((one) => one.rollNumber)) + 1;
+    const rollNumber = Math.max(0, ...roster.map(({ rosterNumber }) => rosterNumber)) + 1;
     await enrol(
       database,
       { classId: own.id, studentId, rollNumber, bySelf: true },

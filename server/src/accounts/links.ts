@@ -1,7 +1,7 @@
 /** One-time links: they lead one person in once, or begin a school. Only their hashes are kept. */
 import { createHash, randomBytes } from 'node:crypto';
-import type { Sequelize, Transaction } from 'sequelize';
-import { row } from '../database/connect';
+import { Op, type Transaction } from 'sequelize';
+import type { Database } from '../database/connect';
 import { Problem } from '../http/problem';
 
 const validity = { person: 14 * 86_400_000, setup: 7 * 86_400_000 };
@@ -10,23 +10,23 @@ const digest = (token: string) => createHash('sha256').update(token).digest();
 
 /** @returns the token; earlier links for the same end */
 export async function makeLink(
-  database: Sequelize,
+  database: Database,
   accountId: number | null,
   now: number,
   transaction?: Transaction,
 ): Promise<{ token: string; until: number }> {
   const token = randomBytes(32).toString('base64url');
   const until = now + (accountId === null ? validity.setup : validity.person);
-  await database.query('DELETE FROM sign_in_links WHERE account_id <=> :accountId', {
-    replacements: { accountId },
-    transaction,
-  });
-  await database.query(
-    `INSERT INTO sign_in_links (token_hash, account_id, created_at, expires_at) VALUES (:hash, :accountId, :now, :until)`,
+  const { SignInLink } = database.models;
+  await SignInLink.destroy({ where: { accountId }, transaction });
+  await SignInLink.create(
     {
-      replacements: { hash: digest(token), accountId, now: new Date(now), until: new Date(until) },
-      transaction,
+      tokenHash: digest(token),
+      accountId,
+      createdAt: new Date(now),
+      expiresAt: new Date(until),
     },
+    { transaction },
   );
   return { token, until };
 }
@@ -41,25 +41,20 @@ export const endedLink = () =>
 /**
  * What a link is for, locked until the transaction ends.
  *
- * @returns the account, or null for a link that begins a school; undefined where there is none
+ * @returns the account, or null for a link that begins a school; null itself where there is none
  */
 export async function findLink(
-  database: Sequelize,
+  database: Database,
   token: string,
   now: number,
   transaction?: Transaction,
-): Promise<{ accountId: number | null } | undefined> {
-  return row<{ accountId: number | null }>(
-    database,
-    `SELECT account_id AS accountId FROM sign_in_links
-      WHERE token_hash = :hash AND expires_at > :now ${transaction ? 'FOR UPDATE' : ''}`,
-    { hash: digest(token), now: new Date(now) },
+): Promise<{ accountId: number | null } | null> {
+  return database.models.SignInLink.findOne({
+    where: { tokenHash: digest(token), expiresAt: { [Op.gt]: new Date(now) } },
     transaction,
-  );
+    lock: transaction !== undefined,
+  });
 }
 
-export const endLink = (database: Sequelize, token: string, transaction: Transaction) =>
-  database.query('DELETE FROM sign_in_links WHERE token_hash = :hash', {
-    replacements: { hash: digest(token) },
-    transaction,
-  });
+export const endLink = (database: Database, token: string, transaction: Transaction) =>
+  database.models.SignInLink.destroy({ where: { tokenHash: digest(token) }, transaction });

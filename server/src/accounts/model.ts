@@ -1,10 +1,10 @@
+import type { Database } from '../database/connect';
 import {
   DataTypes,
   Model,
   type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
-  type Sequelize,
 } from 'sequelize';
 
 export type Role = 'administrator' | 'teacher' | 'student';
@@ -21,7 +21,7 @@ export class Account extends Model<InferAttributes<Account>, InferCreationAttrib
   declare signedInAt: Date | null;
 }
 
-export function defineAccounts(sequelize: Sequelize): void {
+export function defineAccounts(sequelize: Database): void {
   Account.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true },

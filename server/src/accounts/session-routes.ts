@@ -3,12 +3,10 @@ import { api, type AnswerOf } from '@oaken/contract';
 import type { Request, Response } from 'express';
 import { addGuest, findLink, linkAnswer } from '../assignments/guests';
 import type { Context } from '../context';
-import { row, rows } from '../database/connect';
 import { readCookie, type Bind } from '../http/bind';
 import { outOfDate, Problem } from '../http/problem';
 import { browserName } from './browser';
 import { joinClass } from './joining';
-import { Account } from './model';
 import { isSecret } from './secrets';
 import { sessionHours, type SignedIn } from './sessions';
 import type { Origin, Subjects } from './throttle';
@@ -21,14 +19,8 @@ const wrong = (what: string) =>
 
 /** A session for an account, its cookies, and what the page has to know. */
 export function signingIn({ database, now, sessions, devices, site }: Context) {
-  const school = async () =>
-    (await row<{ name: string; zone: string; demonstration: number }>(
-      database,
-      'SELECT name, zone, demonstration FROM schools ORDER BY id LIMIT 1',
-    )) ?? null;
-
   const answer = async (signedIn: SignedIn | null): Promise<AnswerOf<typeof api.readSession>> => {
-    const held = await school();
+    const school = await database.models.School.findOne({ order: ['id'] });
     const account = signedIn?.account;
     return {
       account: account
@@ -40,8 +32,8 @@ export function signingIn({ database, now, sessions, devices, site }: Context) {
           }
         : null,
       csrf: signedIn?.csrf ?? null,
-      school: { name: held?.name ?? 'Oaken Ledger', zone: held?.zone ?? 'UTC' },
-      demonstration: Boolean(held?.demonstration),
+      school: { name: school?.name ?? 'Oaken Ledger', zone: school?.zone ?? 'UTC' },
+      demonstration: school?.demonstration ?? false,
       now: now(),
     };
   };
@@ -56,7 +48,10 @@ export function signingIn({ database, now, sessions, devices, site }: Context) {
     const token = await sessions.begin(accountId, where);
     response.cookie(site.cookieName, token, { ...site.cookie, maxAge: sessionHours * 3_600_000 });
     await devices.remember(request, response, accountId);
-    await Account.update({ signedInAt: new Date(now()) }, { where: { id: accountId } });
+    await database.models.Account.update(
+      { signedInAt: new Date(now()) },
+      { where: { id: accountId } },
+    );
     return answer(await sessions.find(token));
   };
   return { answer, begin };
@@ -65,6 +60,7 @@ export function signingIn({ database, now, sessions, devices, site }: Context) {
 export function sessionRoutes(bind: Bind, context: Context): void {
   const { database, now, sessions, throttle, devices, site } = context;
   const { answer, begin } = signingIn(context);
+  const { Account, Enrollment, SchoolClass } = database.models;
 
   /** What is counted for a guess at an account's secret. */
   const subjectsOf = async (
@@ -89,7 +85,7 @@ export function sessionRoutes(bind: Bind, context: Context): void {
   const byCode = async <Found>(
     kind: 'code' | 'link',
     request: Request,
-    find: () => Promise<Found | undefined>,
+    find: () => Promise<Found | null | undefined>,
   ) => {
     const device = await devices.known(request, null);
     const from = { address: `${kind} ${device ?? request.ip}`, patience: patience.codes };
@@ -101,12 +97,7 @@ export function sessionRoutes(bind: Bind, context: Context): void {
 
   const classByCode = async (code: string, request: Request) => {
     const found = await byCode('code', request, () =>
-      row<{ id: number; schoolId: number; name: string; grade: number; joiningUntil: Date | null }>(
-        database,
-        `SELECT id, school_id AS schoolId, name, grade, joining_until AS joiningUntil
-           FROM classes WHERE code = :code AND put_away_at IS NULL`,
-        { code },
-      ),
+      SchoolClass.findOne({ where: { code, archivedAt: null } }),
     );
     if (!found) throw new Problem(404, 'No class has this code.', 'Check it with your teacher.');
     return found;
@@ -135,20 +126,25 @@ export function sessionRoutes(bind: Bind, context: Context): void {
 
   bind(api.findClass, async ({ body, request }) => {
     const found = await classByCode(body.code, request);
-    const students = await rows<{ id: number; name: string; rollNumber: number }>(
-      database,
-      `SELECT s.id, CONCAT(s.given_name, ' ', s.family_name) AS name, e.roll_number AS rollNumber
-         FROM enrolments e JOIN accounts s ON s.id = e.student_id
-        WHERE e.class_id = :id AND e.left_at IS NULL AND s.disabled_at IS NULL
-        ORDER BY s.given_name, s.family_name`,
-      { id: found.id },
-    );
+    const enrollments = await Enrollment.findAll({
+      where: { classId: found.id, leftAt: null },
+      include: { association: 'student', where: { disabledAt: null } },
+      order: [
+        ['student', 'givenName', 'ASC'],
+        ['student', 'familyName', 'ASC'],
+      ],
+    });
+    const students = enrollments.map(({ studentId, student, rosterNumber }) => ({
+      id: studentId,
+      name: student?.fullName ?? '',
+      rosterNumber,
+    }));
     const twice = (name: string) => students.filter((student) => student.name === name).length > 1;
     return {
       name: found.name,
-      students: students.map(({ id, name, rollNumber }) => ({
+      students: students.map(({ id, name, rosterNumber }) => ({
         id,
-        name: twice(name) ? `${name}, number ${rollNumber}` : name,
+        name: twice(name) ? `${name}, number ${rosterNumber}` : name,
       })),
       joining: found.joiningUntil !== null && found.joiningUntil.getTime() > now(),
     };
@@ -174,14 +170,14 @@ export function sessionRoutes(bind: Bind, context: Context): void {
 
   bind(api.signInStudent, async ({ body, request, response }) => {
     const guess = await guessAtAccount(`student ${body.studentId}`, body.studentId, request);
-    const student = await row<{ id: number; secretHash: string }>(
-      database,
-      `SELECT s.id, s.secret_hash AS secretHash
-         FROM accounts s JOIN enrolments e ON e.student_id = s.id JOIN classes c ON c.id = e.class_id
-        WHERE s.id = :studentId AND c.code = :code AND c.put_away_at IS NULL AND e.left_at IS NULL
-          AND s.disabled_at IS NULL AND s.role = 'student'`,
-      body,
-    );
+    const enrollment = await Enrollment.findOne({
+      where: { studentId: body.studentId, leftAt: null },
+      include: [
+        { association: 'student', where: { disabledAt: null, role: 'student' } },
+        { association: 'class', where: { code: body.code, archivedAt: null } },
+      ],
+    });
+    const student = enrollment?.student;
     if (!(await isSecret(student?.secretHash, body.passcode.toLowerCase())) || !student) {
       await guess.wrong();
       throw new Problem(

@@ -1,9 +1,9 @@
 import { createHash, randomBytes } from 'node:crypto';
-import type { Sequelize } from 'sequelize';
-import { row, rows } from '../database/connect';
-import type { Role } from './model';
+import { Op } from 'sequelize';
+import type { Database } from '../database/connect';
+import type { Role } from '../models';
 
-export type { Role } from './model';
+export type { Role };
 
 export interface SignedIn {
   account: { id: number; schoolId: number; role: Role; givenName: string; familyName: string };
@@ -33,12 +33,20 @@ export interface OpenSession {
 /** A part of the hash: enough to name a session, of no use to enter it. */
 const sessionId = (hash: Buffer) => hash.toString('hex').slice(0, 16);
 
+/** The hashes that a session's id may stand for. */
+const hashesOf = (id: string) => ({
+  [Op.between]: [
+    Buffer.from(id.padEnd(64, '0'), 'hex'),
+    Buffer.from(id.padEnd(64, 'f'), 'hex'),
+  ] as [Buffer, Buffer],
+});
+
 /** Sessions in the database, with the ones in use remembered for seconds. Only a token's hash is stored. */
 export class Sessions {
   private readonly known = new Map<string, { signedIn: Omit<SignedIn, 'at'>; until: number }>();
 
   constructor(
-    private readonly database: Sequelize,
+    private readonly database: Database,
     private readonly now: () => number,
   ) {}
 
@@ -46,20 +54,14 @@ export class Sessions {
   async begin(accountId: number, where: { browser: string; address: string }): Promise<string> {
     const token = randomBytes(32).toString('base64url');
     const now = new Date(this.now());
-    await this.database.query(
-      `INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at, browser, address)
-       VALUES (:hash, :accountId, :csrf, :now, :expires, :browser, :address)`,
-      {
-        replacements: {
-          ...where,
-          hash: digest(token),
-          accountId,
-          csrf: randomBytes(16).toString('hex'),
-          now,
-          expires: new Date(now.getTime() + sessionHours * hour),
-        },
-      },
-    );
+    await this.database.models.Session.create({
+      ...where,
+      tokenHash: digest(token),
+      accountId,
+      csrf: randomBytes(16).toString('hex'),
+      createdAt: now,
+      expiresAt: new Date(now.getTime() + sessionHours * hour),
+    });
     return token;
   }
 
@@ -68,62 +70,55 @@ export class Sessions {
     const now = this.now();
     const held = this.known.get(token);
     if (held && held.until > now) return { ...held.signedIn, at: now };
-    const found = await row<SignedIn['account'] & { csrf: string; expiresAt: Date }>(
-      this.database,
-      `SELECT a.id, a.school_id AS schoolId, a.role, a.given_name AS givenName, a.family_name AS familyName,
-              s.csrf, s.expires_at AS expiresAt
-         FROM sessions s JOIN accounts a ON a.id = s.account_id
-        WHERE s.token_hash = :hash AND s.expires_at > :now AND a.disabled_at IS NULL`,
-      { hash: digest(token), now: new Date(now) },
-    );
+    const session = await this.database.models.Session.findOne({
+      where: { tokenHash: digest(token), expiresAt: { [Op.gt]: new Date(now) } },
+      include: { association: 'account', where: { disabledAt: null } },
+    });
     this.known.delete(token);
-    if (!found) return null;
-    const { csrf, expiresAt, ...account } = found;
-    if (this.known.size >= mostRemembered) this.known.delete(this.known.keys().next().value!);
-    const signedIn = { account, csrf };
-    this.known.set(token, { signedIn, until: Math.min(now + remember, expiresAt.getTime()) });
+    if (!session?.account) return null;
+    const { id, schoolId, role, givenName, familyName } = session.account;
+    const signedIn = { account: { id, schoolId, role, givenName, familyName }, csrf: session.csrf };
+    this.remember(token, signedIn, Math.min(now + remember, session.expiresAt.getTime()));
     return { ...signedIn, at: now };
+  }
+
+  private remember(token: string, signedIn: Omit<SignedIn, 'at'>, until: number): void {
+    const [oldest] = this.known.keys();
+    if (oldest !== undefined && this.known.size >= mostRemembered) this.known.delete(oldest);
+    this.known.set(token, { signedIn, until });
   }
 
   async end(token: string): Promise<void> {
     this.known.delete(token);
-    await this.database.query('DELETE FROM sessions WHERE token_hash = :hash', {
-      replacements: { hash: digest(token) },
-    });
+    await this.database.models.Session.destroy({ where: { tokenHash: digest(token) } });
   }
 
   /** The sessions of an account that have not ended, the newest first. */
   async listOf(accountId: number, present: string | null): Promise<OpenSession[]> {
-    const held = await rows<{ hash: Buffer; browser: string; address: string; createdAt: Date }>(
-      this.database,
-      `SELECT token_hash AS hash, browser, address, created_at AS createdAt FROM sessions
-        WHERE account_id = :accountId AND expires_at > :now ORDER BY created_at DESC LIMIT 200`,
-      { accountId, now: new Date(this.now()) },
-    );
+    const open = await this.database.models.Session.findAll({
+      where: { accountId, expiresAt: { [Op.gt]: new Date(this.now()) } },
+      order: [['createdAt', 'DESC']],
+      limit: 200,
+    });
     const here = present === null ? null : sessionId(digest(present));
-    return held.map(({ hash, browser, address, createdAt }) => {
-      const id = sessionId(hash);
+    return open.map(({ tokenHash, browser, address, createdAt }) => {
+      const id = sessionId(tokenHash);
       return { id, browser, address, signedInAt: createdAt.getTime(), here: id === here };
     });
   }
 
   /** Ends one of an account's sessions, or all but the one that asks. */
   async endOf(accountId: number, which: { id: string } | { but: string | null }): Promise<void> {
-    const condition = 'id' in which ? 'LEFT(HEX(token_hash), 16) = :id' : 'token_hash <> :but';
-    const but = 'but' in which && which.but !== null ? digest(which.but) : Buffer.alloc(32);
-    await this.database.query(
-      `DELETE FROM sessions WHERE account_id = :accountId AND ${condition}`,
-      {
-        replacements: { accountId, id: 'id' in which ? which.id.toUpperCase() : '', but },
-      },
-    );
+    const tokenHash =
+      'id' in which ? hashesOf(which.id) : { [Op.ne]: digest(which.but ?? 'no session') };
+    await this.database.models.Session.destroy({ where: { accountId, tokenHash } });
     for (const [token, { signedIn }] of this.known)
       if (signedIn.account.id === accountId) this.known.delete(token);
   }
 
   async sweep(): Promise<void> {
-    await this.database.query('DELETE FROM sessions WHERE expires_at <= :now', {
-      replacements: { now: new Date(this.now()) },
+    await this.database.models.Session.destroy({
+      where: { expiresAt: { [Op.lte]: new Date(this.now()) } },
     });
   }
 }

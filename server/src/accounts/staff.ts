@@ -1,53 +1,62 @@
 /** The school's staff: adding, blocking, and links for a new password. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import type { PersonalLink } from '@oaken/contract/accounts';
-import { insertedId, row, rows, toMillisOrNull } from '../database/connect';
+import { Op } from 'sequelize';
+import { toMillisOrNull } from '../database/connect';
 import type { Context } from '../context';
+import { valuesOf } from '../database/subquery';
 import { invalid, notFound, Problem } from '../http/problem';
+import type { Account, Role } from '../models';
 import { endedLink, endLink, findLink, makeLink } from './links';
 import { hashSecret, isSecret } from './secrets';
 import type { SignedIn } from './sessions';
 
-interface Person {
-  id: number;
-  role: 'teacher' | 'administrator';
-  givenName: string;
-  familyName: string;
-  signInName: string;
-  classes: number;
-  signedInAt: Date | null;
-  blocked: number;
-}
+const staffRoles: Role[] = ['administrator', 'teacher'];
+
+const named = ({ id, fullName, signInName }: Account) => ({
+  id,
+  name: fullName,
+  signInName: signInName ?? '',
+});
 
 export async function listStaff(
   { database }: Context,
   me: SignedIn,
 ): Promise<AnswerOf<typeof api.listAccounts>> {
-  const school = { school: me.account.schoolId };
-  const staff = await rows<Person>(
-    database,
-    `SELECT a.id, a.role, a.given_name AS givenName, a.family_name AS familyName, a.sign_in_name AS signInName,
-            (SELECT COUNT(*) FROM class_teachers ct WHERE ct.teacher_id = a.id) AS classes, a.signed_in_at AS signedInAt,
-            a.disabled_at IS NOT NULL AS blocked
-       FROM accounts a WHERE a.school_id = :school AND a.role <> 'student' ORDER BY a.family_name, a.given_name`,
-    school,
-  );
-  const counts = await row<AnswerOf<typeof api.listAccounts>['counts']>(
-    database,
-    `SELECT (SELECT COUNT(*) FROM accounts WHERE role = 'student' AND school_id = :school) AS students,
-            (SELECT COUNT(*) FROM classes WHERE school_id = :school) AS classes,
-            (SELECT COUNT(*) FROM items i JOIN banks b ON b.id = i.bank_id WHERE b.school_id = :school) AS items,
-            (SELECT COUNT(*) FROM standards) AS standards,
-            (SELECT COUNT(*) FROM attempts t JOIN assignments a ON a.id = t.assignment_id WHERE a.school_id = :school) AS attempts`,
-    school,
-  );
+  const { Account, Assignment, Attempt, Bank, ClassTeacher, Item, SchoolClass, Standard } =
+    database.models;
+  const { schoolId } = me.account;
+  const staff = await Account.findAll({
+    where: { schoolId, role: staffRoles },
+    order: ['familyName', 'givenName'],
+  });
+  const teaching = await ClassTeacher.count({
+    where: { teacherId: staff.map(({ id }) => id) },
+    group: ['teacherId'],
+  });
+  const classes = new Map(teaching.map(({ teacherId, count }) => [Number(teacherId), count]));
   return {
     staff: staff.map((person) => ({
-      ...person,
+      id: person.id,
+      role: person.role === 'administrator' ? 'administrator' : 'teacher',
+      givenName: person.givenName,
+      familyName: person.familyName,
+      signInName: person.signInName ?? '',
+      classes: classes.get(person.id) ?? 0,
       signedInAt: toMillisOrNull(person.signedInAt),
-      blocked: Boolean(person.blocked),
+      blocked: person.disabledAt !== null,
     })),
-    counts: counts!,
+    counts: {
+      students: await Account.count({ where: { schoolId, role: 'student' } }),
+      classes: await SchoolClass.count({ where: { schoolId } }),
+      items: await Item.count({
+        where: { bankId: { [Op.in]: valuesOf(Bank, 'id', { schoolId }) } },
+      }),
+      standards: await Standard.count(),
+      attempts: await Attempt.count({
+        where: { assignmentId: { [Op.in]: valuesOf(Assignment, 'id', { schoolId }) } },
+      }),
+    },
   };
 }
 
@@ -59,15 +68,13 @@ export async function addStaff(
   { people }: BodyOf<typeof api.addStaff>,
 ): Promise<{ links: PersonalLink[] }> {
   const { database, now } = context;
+  const { Account, Bank } = database.models;
+  const { schoolId } = me.account;
+  const createdAt = new Date(now());
   const names = people.map(({ signInName }) => signInName);
   return database.transaction(async (transaction) => {
-    const taken = await rows<{ signInName: string }>(
-      database,
-      'SELECT sign_in_name AS signInName FROM accounts WHERE sign_in_name IN (:names) FOR UPDATE',
-      { names },
-      transaction,
-    );
-    const used = new Set(taken.map(({ signInName }) => signInName.toLowerCase()));
+    const taken = await Account.findAll({ where: { signInName: names }, transaction, lock: true });
+    const used = new Set(taken.map(({ signInName }) => signInName?.toLowerCase()));
     const wrong = people.flatMap(({ signInName, line }, at) => {
       const twice = used.has(signInName);
       used.add(signInName);
@@ -83,31 +90,21 @@ export async function addStaff(
     if (wrong.length > 0) throw invalid(wrong);
     const links: PersonalLink[] = [];
     for (const { givenName, familyName, signInName, email, role } of people) {
-      const id = await insertedId(
-        database,
-        `INSERT INTO accounts (school_id, role, given_name, family_name, sign_in_name, email, secret_hash, created_at)
-         VALUES (:school, :role, :givenName, :familyName, :signInName, :email, '', :time)`,
-        {
-          school: me.account.schoolId,
-          role,
-          givenName,
-          familyName,
-          signInName,
-          email: email || null,
-          time: new Date(now()),
-        },
-        transaction,
+      const person = { role, givenName, familyName, signInName, email: email || null };
+      const { id, fullName } = await Account.create(
+        { ...person, schoolId, secretHash: '', createdAt },
+        { transaction },
       );
       // Everybody begins with a bank of their own.
       if (role === 'teacher')
-        await database.query(
-          `INSERT INTO banks (school_id, owner_id, reach, name, created_at) VALUES (:school, :id, 'mine', 'My bank', :time)`,
-          { replacements: { school: me.account.schoolId, id, time: new Date(now()) }, transaction },
+        await Bank.create(
+          { schoolId, ownerId: id, reach: 'mine', name: 'My bank', createdAt },
+          { transaction },
         );
       const { token, until } = await makeLink(database, id, now(), transaction);
       links.push({
         id,
-        name: `${givenName} ${familyName}`,
+        name: fullName,
         signInName,
         link: linkTo(context, token),
         until,
@@ -119,12 +116,9 @@ export async function addStaff(
 
 /** @throws Problem 404 for whoever is not of this school's staff */
 async function staffMember({ database }: Context, me: SignedIn, accountId: number) {
-  const person = await row<{ id: number; name: string; signInName: string }>(
-    database,
-    `SELECT id, CONCAT(given_name, ' ', family_name) AS name, sign_in_name AS signInName
-       FROM accounts WHERE id = :accountId AND school_id = :school AND role <> 'student'`,
-    { accountId, school: me.account.schoolId },
-  );
+  const person = await database.models.Account.findOne({
+    where: { id: accountId, schoolId: me.account.schoolId, role: staffRoles },
+  });
   if (!person) throw notFound('The person');
   return person;
 }
@@ -135,14 +129,12 @@ export async function setBlocked(
   accountId: number,
   blocked: boolean,
 ): Promise<void> {
-  const { database, now, sessions } = context;
-  const { id } = await staffMember(context, me, accountId);
-  if (id === me.account.id)
+  const { now, sessions } = context;
+  const person = await staffMember(context, me, accountId);
+  if (person.id === me.account.id)
     throw new Problem(409, 'You cannot block yourself.', 'Another administrator can.');
-  await database.query('UPDATE accounts SET disabled_at = :time WHERE id = :id', {
-    replacements: { id, time: blocked ? new Date(now()) : null },
-  });
-  if (blocked) await sessions.endOf(id, { but: null });
+  await person.update({ disabledAt: blocked ? new Date(now()) : null });
+  if (blocked) await sessions.endOf(person.id, { but: null });
 }
 
 export async function makePersonalLink(
@@ -153,21 +145,18 @@ export async function makePersonalLink(
   const { database, now } = context;
   const person = await staffMember(context, me, accountId);
   const { token, until } = await makeLink(database, person.id, now());
-  return { ...person, link: linkTo(context, token), until };
+  return { ...named(person), link: linkTo(context, token), until };
 }
 
 /** @throws Problem 404 for a link that has ended, or whose person is blocked */
 export async function personOf({ database, now }: Context, token: string) {
   const link = await findLink(database, token, now());
   if (!link || link.accountId === null) throw endedLink();
-  const person = await row<{ id: number; name: string; signInName: string }>(
-    database,
-    `SELECT id, CONCAT(given_name, ' ', family_name) AS name, sign_in_name AS signInName
-       FROM accounts WHERE id = :id AND disabled_at IS NULL`,
-    { id: link.accountId },
-  );
+  const person = await database.models.Account.findOne({
+    where: { id: link.accountId, disabledAt: null },
+  });
   if (!person) throw endedLink();
-  return person;
+  return named(person);
 }
 
 /** @returns the account whose password was chosen; its other sessions have ended */
@@ -182,10 +171,7 @@ export async function choosePassword(
   await database.transaction(async (transaction) => {
     const link = await findLink(database, token, now(), transaction);
     if (!link || link.accountId !== id) throw endedLink();
-    await database.query('UPDATE accounts SET secret_hash = :secretHash WHERE id = :id', {
-      replacements: { id, secretHash },
-      transaction,
-    });
+    await database.models.Account.update({ secretHash }, { where: { id }, transaction });
     await endLink(database, token, transaction);
   });
   await sessions.endOf(id, { but: null });
@@ -201,16 +187,10 @@ export async function changePassword(
 ): Promise<void> {
   const { id } = me.account;
   const right = await throttle.guess({ device: `own password of ${id}` });
-  const stored = await row<{ secretHash: string }>(
-    database,
-    'SELECT secret_hash AS secretHash FROM accounts WHERE id = :id',
-    { id },
-  );
-  if (!(await isSecret(stored?.secretHash, old)))
+  const account = await database.models.Account.findByPk(id);
+  if (!account || !(await isSecret(account.secretHash, old)))
     throw invalid([{ pointer: '/old', message: 'That is not your present password.' }]);
   await right();
-  await database.query('UPDATE accounts SET secret_hash = :secretHash WHERE id = :id', {
-    replacements: { id, secretHash: await hashSecret(password) },
-  });
+  await account.update({ secretHash: await hashSecret(password) });
   await sessions.endOf(id, { but: present });
 }

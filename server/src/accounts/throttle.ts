@@ -6,9 +6,10 @@
  * address waits, while an address that keeps failing is only answered more slowly, since a whole school may stand behind it.
  * A device that has signed in to the account before is counted by itself and does not wait for what others did.
  */
-import { Transaction, type Sequelize } from 'sequelize';
-import { rows } from '../database/connect';
+import { Op, Transaction } from 'sequelize';
+import type { Database } from '../database/connect';
 import { tooMany } from '../http/problem';
+import { addFailures } from './queries';
 import type { WaitingLines } from './waiting-lines';
 
 interface Allowance {
@@ -45,15 +46,12 @@ const longestWait = 15 * 60;
 /** Guesses are forgotten after so long without another. */
 const memory = 30 * 60_000;
 
-interface Counted {
-  subject: string;
-  failures: number;
-  blockedUntil: Date | null;
-}
+/** A name with nothing in it that a pattern of the database would read as anything else. */
+const escapeLike = (text: string) => text.replace(/[\\%_]/g, '\\$&');
 
 export class Throttle {
   constructor(
-    private readonly database: Sequelize,
+    private readonly database: Database,
     private readonly now: () => number,
     private readonly lines: WaitingLines,
   ) {}
@@ -83,37 +81,24 @@ export class Throttle {
 
   /** A guess from this address was wrong. */
   async failed({ address }: Origin): Promise<void> {
-    const now = this.now();
-    await this.database.query(
-      `INSERT INTO sign_in_failures (subject, failures, last_at) VALUES (:subject, 1, :now)
-       ON DUPLICATE KEY UPDATE failures = IF(last_at < :forgotten, 1, failures + 1), last_at = :now`,
-      {
-        replacements: {
-          subject: `address:${address}`,
-          now: new Date(now),
-          forgotten: new Date(now - memory),
-        },
-      },
-    );
+    await addFailures(this.database, { ...this.times(), subject: `address:${address}`, add: 1 });
   }
 
   /** Forgets the failures of accounts whose secret was made anew. */
   async forgive(accounts: string[]): Promise<void> {
     for (const account of accounts)
-      await this.database.query(
-        'DELETE FROM sign_in_failures WHERE subject = :account OR subject LIKE :pairs',
-        {
-          replacements: {
-            account: `account:${account}`,
-            pairs: `pair:${account.replace(/[\\%_]/g, '\\$&')}@%`,
+      await this.database.models.SignInFailure.destroy({
+        where: {
+          subject: {
+            [Op.or]: [`account:${account}`, { [Op.startsWith]: `pair:${escapeLike(account)}@` }],
           },
         },
-      );
+      });
   }
 
   async sweep(): Promise<void> {
-    await this.database.query('DELETE FROM sign_in_failures WHERE last_at < :before', {
-      replacements: { before: new Date(this.now() - memory) },
+    await this.database.models.SignInFailure.destroy({
+      where: { lastAt: { [Op.lt]: this.times().forgotten } },
     });
   }
 
@@ -123,56 +108,44 @@ export class Throttle {
     transaction: Transaction,
   ): Promise<number> {
     const now = this.now();
-    const forgotten = new Date(now - memory);
     // Always in the same order, so that two guesses never wait for each other.
     for (const { subject } of [...counted].sort((a, b) => (a.subject < b.subject ? -1 : 1)))
-      await this.database.query(
-        `INSERT INTO sign_in_failures (subject, failures, last_at) VALUES (:subject, 0, :now)
-         ON DUPLICATE KEY UPDATE failures = IF(last_at < :forgotten, 0, failures)`,
-        { replacements: { subject, now: new Date(now), forgotten }, transaction },
-      );
-    const held = await rows<Counted>(
-      this.database,
-      `SELECT subject, failures, blocked_until AS blockedUntil FROM sign_in_failures WHERE subject IN (:subjects)`,
-      { subjects: counted.map(({ subject }) => subject) },
+      await addFailures(this.database, { ...this.times(), subject, add: 0 }, transaction);
+    const { SignInFailure } = this.database.models;
+    const held = await SignInFailure.findAll({
+      where: { subject: counted.map(({ subject }) => subject) },
       transaction,
-    );
+    });
     const until = Math.max(0, ...held.map(({ blockedUntil }) => blockedUntil?.getTime() ?? 0));
     if (until > now) return Math.ceil((until - now) / 1000);
     for (const { kind, subject } of counted) {
-      const failures = 1 + (held.find((own) => own.subject === subject)?.failures ?? 0);
+      const earlier = held.find((failure) => failure.subject === subject)?.failures ?? 0;
+      const failures = earlier + 1;
       const { free, wait: first } = allowances[kind];
       const seconds =
         failures < free ? 0 : Math.min(longestWait, first * 2 ** Math.min(20, failures - free));
-      await this.database.query(
-        'UPDATE sign_in_failures SET failures = :failures, last_at = :now, blocked_until = :until WHERE subject = :subject',
-        {
-          replacements: {
-            subject,
-            failures,
-            now: new Date(now),
-            until: seconds > 0 ? new Date(now + seconds * 1000) : null,
-          },
-          transaction,
-        },
+      const blockedUntil = seconds > 0 ? new Date(now + seconds * 1000) : null;
+      await SignInFailure.update(
+        { failures, lastAt: new Date(now), blockedUntil },
+        { where: { subject }, transaction },
       );
     }
     return 0;
   }
 
+  private times() {
+    return { now: new Date(this.now()), forgotten: new Date(this.now() - memory) };
+  }
+
   private async forget(subjects: string[]): Promise<void> {
     if (subjects.length === 0) return;
-    await this.database.query('DELETE FROM sign_in_failures WHERE subject IN (:subjects)', {
-      replacements: { subjects },
-    });
+    await this.database.models.SignInFailure.destroy({ where: { subject: subjects } });
   }
 
   private async failuresOf(address: string): Promise<number> {
-    const [held] = await rows<{ failures: number }>(
-      this.database,
-      'SELECT failures FROM sign_in_failures WHERE subject = :subject AND last_at >= :forgotten',
-      { subject: `address:${address}`, forgotten: new Date(this.now() - memory) },
-    );
+    const held = await this.database.models.SignInFailure.findOne({
+      where: { subject: `address:${address}`, lastAt: { [Op.gte]: this.times().forgotten } },
+    });
     return held?.failures ?? 0;
   }
 }

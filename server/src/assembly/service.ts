@@ -9,12 +9,11 @@ import {
 } from '@oaken/core/assembly';
 import { mostEntries } from '@oaken/core/assessments';
 import { chainsOf, type TreeRow } from '@oaken/core/tree';
-import type { Sequelize } from 'sequelize';
 import { asking, editableTest, usableBank } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { readItems } from '../banks/rows';
 import type { Context } from '../context';
-import { row, rows } from '../database/connect';
+import { row, rows, type Database } from '../database/connect';
 import { invalid, notFound } from '../http/problem';
 import { enemiesAmong } from '../assessments/reading';
 
@@ -101,7 +100,7 @@ export async function* fillBlueprint(
     line: 'done',
     ...assembled,
     forms: await Promise.all(
-      assembled.forms.map((own) => readItems(context.database, me, own, 'TRUE')),
+      assembled.forms.map((own) => readItems(context.database, me, own, { retired: true })),
     ),
     candidates: candidates.length,
     seconds: (performance.now() - began) / 1000,
@@ -113,7 +112,7 @@ export async function* fillBlueprint(
  * from; and which are copies of each other.
  */
 async function candidatesFor(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   testId: number,
   { blueprint, keep }: Wanted,

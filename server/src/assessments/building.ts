@@ -13,16 +13,17 @@ import {
   type Entry,
   type Outline,
 } from '@oaken/core/assessments';
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
-import { asking, readableBank } from '../access';
+import { type Transaction, Op } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import { reviseItem } from '../banks/items';
 import { refuseBroken, writeRevision } from '../banks/revisions';
 import { factsOf, readItems, readRevisions } from '../banks/rows';
 import type { Context } from '../context';
-import { row, rows } from '../database/connect';
+import { type Database } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import { checkPins, hold, newKey, pin, store } from './outlines';
+import { readableBanks } from '../banks/rights';
+import { createOnce } from '../database/create-once';
 
 /** Writes a new test of mine; the same client key again is the same press of the button again. */
 export async function insertTest(
@@ -31,33 +32,26 @@ export async function insertTest(
   own: { clientKey: string; outline: Outline; source: { id: number; title: string } | null },
   transaction: Transaction,
 ): Promise<{ id: number; fresh: boolean }> {
+  const { id: ownerId, schoolId } = me.account;
   const time = new Date(now());
-  const values = { ...asking(me), clientKey: own.clientKey };
-  const [, written] = await database.query(
-    `INSERT INTO tests (school_id, owner_id, title, outline, client_key, created_at, changed_at, source_test_id, source_title)
-     VALUES (:school, :me, :title, :outline, :clientKey, :time, :time, :source, :sourceTitle)
-     ON DUPLICATE KEY UPDATE id = LAST_INSERT_ID(id)`,
+  const { clientKey, outline, source } = own;
+  const { row, fresh } = await createOnce(
+    database.models.Test,
+    { ownerId, clientKey },
     {
-      type: QueryTypes.INSERT,
-      replacements: {
-        ...values,
-        title: own.outline.title,
-        outline: JSON.stringify(own.outline),
-        time,
-        source: own.source?.id ?? null,
-        sourceTitle: own.source?.title ?? '',
-      },
-      transaction,
+      schoolId,
+      ownerId,
+      title: outline.title,
+      outline,
+      clientKey,
+      createdAt: time,
+      changedAt: time,
+      sourceTestId: source?.id ?? null,
+      sourceTitle: source?.title ?? '',
     },
-  );
-  // A locking read sees what the other press has written meanwhile.
-  const made = await row<{ id: number }>(
-    database,
-    'SELECT id FROM tests WHERE owner_id = :me AND client_key = :clientKey FOR UPDATE',
-    values,
     transaction,
   );
-  return { id: made!.id, fresh: written === 1 };
+  return { id: row.id, fresh };
 }
 
 export async function makeTest(
@@ -100,7 +94,7 @@ export async function makeTest(
   });
 }
 
-async function pickedItems(database: Sequelize, me: SignedIn, itemIds: number[]) {
+async function pickedItems(database: Database, me: SignedIn, itemIds: number[]) {
   const wanted = [...new Set(itemIds)];
   const found = (await readItems(database, me, wanted)).filter(({ may }) => may !== 'read');
   if (found.length < wanted.length)
@@ -124,7 +118,7 @@ const pinsOf = (change: Change, outline: Outline): { revisionId: number; itemId:
 
 /** The passages that a form puts in others' places must be known, and readable. */
 async function checkPassages(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   change: Change,
   transaction: Transaction,
@@ -135,14 +129,14 @@ async function checkPassages(
       : change.do === 'describe-form'
         ? (change.facts.passages ?? [])
         : [];
+  if (passages.length === 0) return;
+  const banks = await readableBanks(database, me, transaction);
   for (const { id, revision } of passages) {
-    const known = await row(
-      database,
-      `SELECT p.id FROM passages p JOIN passage_revisions pr ON pr.passage_id = p.id AND pr.id = :revision
-         JOIN banks b ON b.id = p.bank_id WHERE p.id = :id AND ${readableBank}`,
-      { ...asking(me), id, revision },
+    const known = await database.models.PassageRevision.findOne({
+      where: { id: revision, passageId: id },
+      include: [{ association: 'passage', where: { bankId: [...banks.keys()] } }],
       transaction,
-    );
+    });
     if (!known) throw notFound('The passage');
   }
 }
@@ -197,15 +191,15 @@ function refuseReplacing(
 
 /** Whether these changes have not been applied before; the test is locked, so nobody else asks meanwhile. */
 async function isFirst(
-  database: Sequelize,
+  database: Database,
   sent: { testId: number; clientKey: string; time: Date },
   transaction: Transaction,
 ): Promise<boolean> {
-  const [, written] = await database.query(
-    'INSERT IGNORE INTO sent_changes (test_id, client_key, sent_at) VALUES (:testId, :clientKey, :time)',
-    { type: QueryTypes.INSERT, replacements: sent, transaction },
-  );
-  return written === 1;
+  const { testId, clientKey, time } = sent;
+  const { SentChange } = database.models;
+  if ((await SentChange.count({ where: { testId, clientKey }, transaction })) > 0) return false;
+  await SentChange.create({ testId, clientKey, sentAt: time }, { transaction });
+  return true;
 }
 
 /** A page that was without network for longer than this asks for the test anew. */
@@ -215,8 +209,9 @@ export async function forgetSentChanges({
   database,
   now,
 }: Pick<Context, 'database' | 'now'>): Promise<void> {
-  await database.query('DELETE FROM sent_changes WHERE sent_at < :before LIMIT 10000', {
-    replacements: { before: new Date(now() - rememberedFor) },
+  await database.models.SentChange.destroy({
+    where: { sentAt: { [Op.lt]: new Date(now() - rememberedFor) } },
+    limit: 10_000,
   });
 }
 
@@ -291,12 +286,7 @@ export async function giveBack(
   );
   const entry = pinnedIn(found.outline, entryId, null);
   const [own] = await readRevisions(database, me, [entry.revisionId]);
-  const mine = await rows(
-    database,
-    'SELECT id FROM revisions WHERE id = :id AND test_id = :testId',
-    { id: entry.revisionId, testId },
-  );
-  if (!own || mine.length === 0) throw new Problem(409, 'The bank has this wording already.');
+  if (own?.testId !== testId) throw new Problem(409, 'The bank has this wording already.');
   const { revisionId } = await reviseItem(context, me, own.id, {
     basedOn: over,
     content: own.content,

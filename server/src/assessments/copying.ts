@@ -1,15 +1,17 @@
 /** A copy of a test is whole: it never leans on the original, nor on a bank that its owner may not use. */
 import { allPins, readOutline, type Outline } from '@oaken/core/assessments';
-import type { Sequelize, Transaction } from 'sequelize';
-import { asking, readableTest, usableBank } from '../access';
+import { type Transaction, Op } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import { writeRevision } from '../banks/revisions';
 import { factsOf, readRevisions } from '../banks/rows';
 import type { Context } from '../context';
-import { fromJson, row, rows } from '../database/connect';
+import { type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { insertTest } from './building';
 import { pin } from './outlines';
+import { usableBanks } from '../banks/rights';
+import { valuesOf } from '../database/subquery';
+import { rule } from '../access';
 
 export async function copyTest(
   context: Context,
@@ -19,16 +21,15 @@ export async function copyTest(
 ): Promise<{ id: number }> {
   const { database } = context;
   return database.transaction(async (transaction) => {
-    const found = await row<{ outline: unknown; title: string }>(
-      database,
-      `SELECT t.outline, t.title FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${readableTest}`,
-      { ...asking(me), testId },
+    const { Test } = database.models;
+    const test = await Test.scope(rule('readableBy', me)).findOne({
+      where: { id: testId, removedAt: null },
       transaction,
-    );
-    if (!found) throw notFound('The test');
-    const original = readOutline(fromJson(found.outline));
+    });
+    if (!test) throw notFound('The test');
+    const original = readOutline(test.outline);
     const outline: Outline = { ...original, title: wanted.title, ready: false };
-    const source = { id: testId, title: found.title };
+    const source = { id: testId, title: test.title };
     const made = await insertTest(
       context,
       me,
@@ -37,10 +38,7 @@ export async function copyTest(
     );
     if (!made.fresh) return { id: made.id };
     const own = await ownRevisions(context, me, made.id, outline, transaction);
-    await database.query('UPDATE tests SET outline = :outline WHERE id = :id', {
-      replacements: { id: made.id, outline: JSON.stringify(own) },
-      transaction,
-    });
+    await Test.update({ outline: own }, { where: { id: made.id }, transaction });
     await pin(database, made.id, own, null, transaction);
     return { id: made.id };
   });
@@ -85,18 +83,21 @@ async function ownRevisions(
 }
 
 async function usable(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   revisionIds: number[],
   transaction: Transaction,
 ) {
-  if (revisionIds.length === 0) return new Set<number>();
-  const found = await rows<{ id: number }>(
-    database,
-    `SELECT r.id FROM revisions r JOIN items i ON i.id = r.item_id JOIN banks b ON b.id = i.bank_id
-      WHERE r.id IN (:revisionIds) AND r.test_id IS NULL AND ${usableBank}`,
-    { ...asking(me), revisionIds },
+  const { Item, Revision } = database.models;
+  const bankId = [...(await usableBanks(database, me, transaction))];
+  const revisions = await Revision.findAll({
+    attributes: ['id'],
+    where: {
+      id: revisionIds,
+      testId: null,
+      itemId: { [Op.in]: valuesOf(Item, 'id', { bankId }) },
+    },
     transaction,
-  );
-  return new Set(found.map(({ id }) => id));
+  });
+  return new Set(revisions.map(({ id }) => id));
 }

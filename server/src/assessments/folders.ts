@@ -1,51 +1,48 @@
 /** Folders of tests: each teacher's own, also for tests that they build together. */
 import type { api, BodyOf } from '@oaken/contract';
-import { chainsOf, type TreeRow } from '@oaken/core/tree';
-import type { Sequelize, Transaction } from 'sequelize';
-import { asking, readableTest } from '../access';
+import { chainsOf } from '@oaken/core/tree';
+import type { Transaction } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { row, rows } from '../database/connect';
+import { type Database } from '../database/connect';
 import { invalid, notFound } from '../http/problem';
+import { rule } from '../access';
 
-export const listFolders = ({ database }: Context, me: SignedIn) =>
-  rows<{ id: number; parentId: number | null; name: string }>(
-    database,
-    'SELECT id, parent_id AS parentId, name FROM test_folders WHERE owner_id = :me ORDER BY name, id',
-    asking(me),
-  );
+export async function listFolders({ database }: Context, me: SignedIn) {
+  const folders = await database.models.TestFolder.findAll({
+    where: { ownerId: me.account.id },
+    order: ['name', 'id'],
+  });
+  return folders.map(({ id, parentId, name }) => ({ id, parentId, name }));
+}
 
 async function insistOnFolder(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
-  folder: number | null,
-  transaction?: Transaction,
+  folder: number,
+  transaction: Transaction,
 ) {
-  if (folder === null) return;
-  const found = await row(
-    database,
-    'SELECT id FROM test_folders WHERE id = :folder AND owner_id = :me',
-    { ...asking(me), folder },
+  const held = await database.models.TestFolder.findOne({
+    where: { id: folder, ownerId: me.account.id },
+    lock: true,
     transaction,
-  );
-  if (!found) throw notFound('The folder');
+  });
+  if (!held) throw notFound('The folder');
+  return held;
 }
 
 export async function makeFolder(
   { database }: Context,
   me: SignedIn,
-  { parent, name: title }: BodyOf<typeof api.makeTestFolder>,
+  { parent, name }: BodyOf<typeof api.makeTestFolder>,
 ) {
   return database.transaction(async (transaction) => {
-    await insistOnFolder(database, me, parent, transaction);
-    await database.query(
-      'INSERT INTO test_folders (owner_id, parent_id, name) VALUES (:me, :parent, :title)',
-      {
-        replacements: { ...asking(me), parent, title },
-        transaction,
-      },
+    if (parent !== null) await insistOnFolder(database, me, parent, transaction);
+    const { id } = await database.models.TestFolder.create(
+      { ownerId: me.account.id, parentId: parent, name },
+      { transaction },
     );
-    return (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!;
+    return { id };
   });
 }
 
@@ -53,54 +50,35 @@ export async function changeFolder(
   { database }: Context,
   me: SignedIn,
   folderId: number,
-  own: BodyOf<typeof api.changeTestFolder>,
+  { name, parent }: BodyOf<typeof api.changeTestFolder>,
 ) {
+  const { TestFolder } = database.models;
   await database.transaction(async (transaction) => {
-    await insistOnFolder(database, me, folderId, transaction);
-    if (own.parent !== undefined) {
-      await insistOnFolder(database, me, own.parent, transaction);
-      const mine = await rows<TreeRow>(
-        database,
-        'SELECT id, parent_id AS parentId FROM test_folders WHERE owner_id = :me FOR UPDATE',
-        asking(me),
-        transaction,
-      );
-      if (own.parent !== null && chainsOf(mine)(own.parent).includes(folderId))
+    const folder = await insistOnFolder(database, me, folderId, transaction);
+    if (parent !== undefined && parent !== null) {
+      await insistOnFolder(database, me, parent, transaction);
+      const where = { ownerId: me.account.id };
+      const mine = await TestFolder.findAll({ where, lock: true, transaction });
+      if (chainsOf(mine)(parent).includes(folderId))
         throw invalid([{ pointer: '/parent', message: 'A folder cannot lie in itself.' }]);
-      await database.query('UPDATE test_folders SET parent_id = :parent WHERE id = :folderId', {
-        replacements: { folderId, parent: own.parent },
-        transaction,
-      });
     }
-    if (own.name !== undefined)
-      await database.query('UPDATE test_folders SET name = :title WHERE id = :folderId', {
-        replacements: { folderId, title: own.name },
-        transaction,
-      });
+    await folder.update(
+      { name: name ?? folder.name, parentId: parent === undefined ? folder.parentId : parent },
+      { transaction },
+    );
   });
 }
 
 export async function removeFolder({ database }: Context, me: SignedIn, folderId: number) {
+  const { TestFiling, TestFolder } = database.models;
   await database.transaction(async (transaction) => {
-    const found = await row<{ parent: number | null }>(
-      database,
-      'SELECT parent_id AS parent FROM test_folders WHERE id = :folderId AND owner_id = :me FOR UPDATE',
-      { ...asking(me), folderId },
-      transaction,
-    );
-    if (!found) throw notFound('The folder');
-    const values = { replacements: { folderId, parent: found.parent }, transaction };
-    await database.query(
-      'UPDATE test_folders SET parent_id = :parent WHERE parent_id = :folderId',
-      values,
-    );
-    await database.query(
-      found.parent === null
-        ? 'DELETE FROM test_places WHERE folder_id = :folderId'
-        : 'UPDATE test_places SET folder_id = :parent WHERE folder_id = :folderId',
-      values,
-    );
-    await database.query('DELETE FROM test_folders WHERE id = :folderId', values);
+    const folder = await insistOnFolder(database, me, folderId, transaction);
+    const { parentId } = folder;
+    await TestFolder.update({ parentId }, { where: { parentId: folderId }, transaction });
+    if (parentId !== null)
+      await TestFiling.update({ folderId: parentId }, { where: { folderId }, transaction });
+    // What still lies in it lies in no folder from now on.
+    await folder.destroy({ transaction });
   });
 }
 
@@ -109,27 +87,21 @@ export async function placeTests(
   me: SignedIn,
   { tests, folder }: BodyOf<typeof api.placeTests>,
 ) {
+  const { Test, TestFiling } = database.models;
+  const accountId = me.account.id;
+  const testIds = [...new Set(tests)];
   await database.transaction(async (transaction) => {
-    await insistOnFolder(database, me, folder, transaction);
-    const ids = [...new Set(tests)];
-    const known = await rows(
-      database,
-      `SELECT t.id FROM tests t WHERE t.id IN (:ids) AND t.removed_at IS NULL AND ${readableTest}`,
-      { ...asking(me), ids },
-      transaction,
-    );
-    if (known.length < ids.length) throw notFound('One of the tests');
-    await database.query('DELETE FROM test_places WHERE account_id = :me AND test_id IN (:ids)', {
-      replacements: { ...asking(me), ids },
+    if (folder !== null) await insistOnFolder(database, me, folder, transaction);
+    const known = await Test.scope(rule('readableBy', me)).count({
+      where: { id: testIds, removedAt: null },
       transaction,
     });
+    if (known < testIds.length) throw notFound('One of the tests');
+    await TestFiling.destroy({ where: { accountId, testId: testIds }, transaction });
     if (folder !== null)
-      await database.query(
-        'INSERT INTO test_places (account_id, test_id, folder_id) VALUES :lines',
-        {
-          replacements: { lines: ids.map((id) => [me.account.id, id, folder]) },
-          transaction,
-        },
+      await TestFiling.bulkCreate(
+        testIds.map((testId) => ({ accountId, testId, folderId: folder })),
+        { transaction },
       );
   });
 }

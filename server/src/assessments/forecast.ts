@@ -7,9 +7,8 @@ import {
   type Forecast,
 } from '@oaken/core/forecast';
 import { allEntries, pointsOf, type Outline } from '@oaken/core/assessments';
-import type { Sequelize } from 'sequelize';
 import type { Context } from '../context';
-import { rows } from '../database/connect';
+import { rows, type Database } from '../database/connect';
 
 /** Work of students who were given an assignment outside a class is that of a class of its own. */
 const classOf = 'IF(s.class_id = 0, -s.assignment_id, s.class_id)';
@@ -28,7 +27,7 @@ export async function forecastOf(context: Context, outline: Outline): Promise<Fo
 }
 
 /** Sums by class of the items that these revisions ask. */
-async function sumsOf(database: Sequelize, pinned: readonly number[]): Promise<ClassSums[]> {
+async function sumsOf(database: Database, pinned: readonly number[]): Promise<ClassSums[]> {
   if (pinned.length === 0) return [];
   return rows<ClassSums>(
     database,
@@ -46,7 +45,7 @@ const readAgainAfter = 10 * 60_000;
 const latestAssignments = 200;
 const mostItems = 120;
 
-const known = new WeakMap<Sequelize, { time: number; variance: ClassVariance | null }>();
+const known = new WeakMap<Database, { time: number; variance: ClassVariance | null }>();
 
 async function schoolVariance({ database, now }: Context): Promise<ClassVariance | null> {
   const held = known.get(database);

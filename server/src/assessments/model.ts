@@ -1,10 +1,10 @@
+import type { Database } from '../database/connect';
 import {
   DataTypes,
   Model,
   type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
-  type Sequelize,
 } from 'sequelize';
 
 /** A test's own row. Its outline is read and written under a lock, by `service.ts` alone. */
@@ -20,7 +20,7 @@ export class Test extends Model<InferAttributes<Test>, InferCreationAttributes<T
   declare removedAt: CreationOptional<Date | null>;
 }
 
-export function defineTests(sequelize: Sequelize): void {
+export function defineTests(sequelize: Database): void {
   Test.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true },

@@ -1,14 +1,17 @@
 /** The one place that writes tests: an outline is read under a lock, changed, and stored with all that follows from it. */
+import type { Revision } from '../models';
 import { hindrances, allPins, readOutline, type Outline } from '@oaken/core/assessments';
 import { randomBytes } from 'node:crypto';
-import type { Sequelize, Transaction } from 'sequelize';
-import { asking, editableTest, readableTest, usableBank } from '../access';
+import type { Transaction } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
-import { recountUses } from '../banks/uses';
+import { recountUses } from '../banks/queries';
 import type { Context } from '../context';
-import { fromJson, row, rows } from '../database/connect';
+import { type Database } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import { poolSizes } from './pools';
+import { shareOf, usableBanks } from '../banks/rights';
+import { testRight } from './rights';
+import { rule } from '../access';
 
 export const newKey = () => randomBytes(6).toString('base64url');
 
@@ -20,26 +23,25 @@ export interface Held {
 
 /** Locks a test for a change; the order of locks is always test first. */
 export async function hold(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   testId: number,
   transaction: Transaction,
 ): Promise<Held> {
-  const found = await row<{ id: number; version: number; outline: unknown; may: number }>(
-    database,
-    `SELECT t.id, t.version, t.outline, ${editableTest} AS may FROM tests t
-      WHERE t.id = :testId AND t.removed_at IS NULL AND ${readableTest} FOR UPDATE`,
-    { ...asking(me), testId },
+  const test = await database.models.Test.scope(rule('readableBy', me)).findOne({
+    where: { id: testId, removedAt: null },
+    include: shareOf(me),
+    lock: true,
     transaction,
-  );
-  if (!found) throw notFound('The test');
-  if (!found.may)
+  });
+  if (!test) throw notFound('The test');
+  if (testRight(test, me) !== 'edit')
     throw new Problem(
       403,
       'This test belongs to somebody else.',
       'Make a copy; the copy is yours to change.',
     );
-  return { id: found.id, version: found.version, outline: readOutline(fromJson(found.outline)) };
+  return { id: test.id, version: test.version, outline: readOutline(test.outline) };
 }
 
 /** @param before the outline as it stood, so that what was taken out is counted anew as well */
@@ -56,71 +58,66 @@ export async function store(
   const ready =
     outline.ready &&
     hindrances(outline, { pools: await poolSizes(context, me, outline) }).length === 0;
-  await database.query(
-    `UPDATE tests SET outline = :outline, title = :title, ready = :ready, facts = NULL, version = version + 1, changed_at = :now
-      WHERE id = :testId`,
-    {
-      replacements: {
-        outline: JSON.stringify(outline),
-        title: outline.title,
-        ready,
-        now: new Date(now()),
-        testId,
-      },
-      transaction,
-    },
+  const { Test } = database.models;
+  const { title } = outline;
+  await Test.update(
+    { outline, title, ready, facts: null, changedAt: new Date(now()) },
+    { where: { id: testId }, transaction },
   );
+  await Test.increment('version', { where: { id: testId }, transaction });
   await pin(database, testId, outline, before, transaction);
 }
 
 /** Follows the outline in `test_revisions`, and counts the tests of every item that came or went. */
 export async function pin(
-  database: Sequelize,
+  database: Database,
   testId: number,
   outline: Outline,
   before: Outline | null,
   transaction: Transaction,
 ): Promise<void> {
-  await database.query('DELETE FROM test_revisions WHERE test_id = :testId', {
-    replacements: { testId },
-    transaction,
-  });
+  const { TestRevision } = database.models;
+  await TestRevision.destroy({ where: { testId }, transaction });
   const pinned = [...new Set(allPins(outline).map(({ revisionId }) => revisionId))];
-  if (pinned.length > 0)
-    await database.query('INSERT INTO test_revisions (test_id, revision_id) VALUES :pairs', {
-      replacements: { pairs: pinned.map((revisionId) => [testId, revisionId]) },
-      transaction,
-    });
-  const [now, then] = [outline, before].map(
-    (own) => new Set(own ? allPins(own).map(({ itemId }) => itemId) : []),
+  await TestRevision.bulkCreate(
+    pinned.map((revisionId) => ({ testId, revisionId })),
+    { transaction },
   );
-  const items = [...new Set([...now!, ...then!])].filter((id) => now!.has(id) !== then!.has(id));
-  if (items.length > 0)
-    await database.query(recountUses, {
-      replacements: { items: items.sort((a, b) => a - b) },
-      transaction,
-    });
+  const itemsOf = (some: Outline | null) =>
+    new Set(some ? allPins(some).map(({ itemId }) => itemId) : []);
+  const [now, then] = [itemsOf(outline), itemsOf(before)];
+  const changed = [...new Set([...now, ...then])].filter((id) => now.has(id) !== then.has(id));
+  await recountUses(
+    database,
+    changed.sort((a, b) => a - b),
+    transaction,
+  );
 }
 
 /** Tests may only pin revisions that their author may use: of a usable bank, or made for this very test. */
 export async function checkPins(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   testId: number,
   pins: readonly { revisionId: number; itemId: number }[],
   transaction: Transaction,
 ): Promise<void> {
   if (pins.length === 0) return;
-  const known = await rows<{ revisionId: number; itemId: number }>(
-    database,
-    `SELECT r.id AS revisionId, r.item_id AS itemId FROM revisions r JOIN items i ON i.id = r.item_id JOIN banks b ON b.id = i.bank_id
-      WHERE r.id IN (:revisionIds)
-        AND (r.test_id = :testId OR (r.test_id IS NULL AND ${usableBank})
-          OR (r.test_id IS NULL AND r.id IN (SELECT p.revision_id FROM test_revisions p WHERE p.test_id = :testId)))`,
-    { ...asking(me), testId, revisionIds: pins.map(({ revisionId }) => revisionId) },
+  const { TestRevision } = database.models;
+  const revisions = await database.models.Revision.findAll({
+    attributes: ['id', 'itemId', 'testId'],
+    where: { id: pins.map(({ revisionId }) => revisionId) },
+    include: [{ association: 'item', attributes: ['bankId'] }],
     transaction,
-  );
-  const itemOf = new Map(known.map(({ revisionId, itemId }) => [revisionId, itemId]));
+  });
+  const held = await TestRevision.findAll({ where: { testId }, transaction });
+  const pinned = new Set(held.map(({ revisionId }) => revisionId));
+  const usable = await usableBanks(database, me, transaction);
+  const mayPin = (revision: Revision) =>
+    revision.testId === null
+      ? pinned.has(revision.id) || (revision.item !== undefined && usable.has(revision.item.bankId))
+      : revision.testId === testId;
+  const itemOf = new Map(revisions.filter(mayPin).map(({ id, itemId }) => [id, itemId]));
   if (pins.some(({ revisionId, itemId }) => itemOf.get(revisionId) !== itemId))
     throw notFound('The item');
 }

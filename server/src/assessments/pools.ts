@@ -2,10 +2,9 @@
 import type { Outline, PoolSearch } from '@oaken/core/assessments';
 import type { Question } from '@oaken/core/finding';
 import { allPins } from '@oaken/core/assessments';
-import { asking, usableBank } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { rows } from '../database/connect';
+import { usableBanks } from '../banks/rights';
 
 /** A draw takes from at most so many items, the best known first: nobody needs more, and an edition holds them all. */
 export const largestPool = 300;
@@ -17,11 +16,7 @@ async function questionOf(
   but: readonly number[],
   size: number,
 ): Promise<Question> {
-  const banks = await rows<{ id: number }>(
-    database,
-    `SELECT b.id FROM banks b WHERE ${usableBank}`,
-    asking(me),
-  );
+  const banks = await usableBanks(database, me);
   return {
     standard: search.standard ?? undefined,
     grades: search.grade === null ? undefined : [search.grade],
@@ -29,7 +24,7 @@ async function questionOf(
     bank: search.bank ?? undefined,
     // Nobody draws what a teacher has to mark by hand for some and not for others.
     markedBy: 'machine',
-    banks: banks.map(({ id }) => id),
+    banks: [...banks],
     without: but,
     order: 'relevance',
     from: 0,

@@ -2,30 +2,29 @@
 import type { AnswerOf, api, QueryOf } from '@oaken/contract';
 import type { TestRow } from '@oaken/contract/assessments';
 import { findTests, type ShelvedTest } from '@oaken/core/shelf';
-import { chainsOf, type TreeRow } from '@oaken/core/tree';
-import { asking, ownTest, readableTest, testRight } from '../access';
+import { chainsOf } from '@oaken/core/tree';
+import { Op } from 'sequelize';
+import { rule } from '../access';
+import { testRight } from './rights';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, rows, toMillis } from '../database/connect';
-import { renewFacts, type TestFacts } from './facts';
+import { toMillis, type Database } from '../database/connect';
+import { renewFacts } from './facts';
+import type { TestFacts } from '../models';
+import type { Assignment, Test } from '../models';
+import { present } from '../database/present';
+import { shareOf } from '../banks/rights';
 
 const pageSize = 50;
 
-interface Row {
-  id: number;
-  title: string;
-  facts: unknown;
-  words: string;
-  ready: number;
-  mine: number;
-  owner: string;
-  reach: TestRow['reach'];
-  may: 'read' | 'edit';
-  sameSchool: number;
-  folder: number | null;
+/** A test with what is told beside it. */
+interface Shelved {
+  test: Test;
+  facts: TestFacts;
+  /** How often it was given, by anybody. */
   given: number;
-  classes: string | null;
-  changedAt: Date;
+  /** The classes that I gave it to. */
+  classes: string[];
 }
 
 export async function searchTests(
@@ -34,65 +33,54 @@ export async function searchTests(
   wanted: QueryOf<typeof api.searchTests>,
 ): Promise<AnswerOf<typeof api.searchTests>> {
   await renewFacts(database, me);
-  const [found, standards, folders] = await Promise.all([
-    rows<Row>(
-      database,
-      `SELECT t.id, t.title, t.facts, ${wanted.words ? 't.words' : "''"} AS words, t.ready, ${ownTest} AS mine, CONCAT(o.given_name, ' ', o.family_name) AS owner, t.reach,
-              ${testRight} AS may, t.school_id = :school AS sameSchool, p.folder_id AS folder, t.changed_at AS changedAt,
-              (SELECT COUNT(*) FROM editions e JOIN assignments a ON a.edition_id = e.id AND a.taken_back_at IS NULL
-                WHERE e.test_id = t.id) AS given,
-              (SELECT GROUP_CONCAT(DISTINCT c.name ORDER BY c.name SEPARATOR '\n')
-                 FROM editions e JOIN assignments a ON a.edition_id = e.id AND a.taken_back_at IS NULL AND a.given_by = :me
-                 JOIN assignment_classes ac ON ac.assignment_id = a.id JOIN classes c ON c.id = ac.class_id
-                WHERE e.test_id = t.id) AS classes
-         FROM tests t JOIN accounts o ON o.id = t.owner_id
-         LEFT JOIN test_places p ON p.test_id = t.id AND p.account_id = :me
-        WHERE t.removed_at IS NULL AND t.facts IS NOT NULL AND ${readableTest}`,
-      asking(me),
-    ),
-    rows<TreeRow>(database, 'SELECT id, parent_id AS parentId FROM standards'),
-    rows<TreeRow>(
-      database,
-      'SELECT id, parent_id AS parentId FROM test_folders WHERE owner_id = :me',
-      asking(me),
-    ),
+  const { Standard, TestFolder } = database.models;
+  const tree = { attributes: ['id', 'parentId'] };
+  const [byId, standards, folders] = await Promise.all([
+    readShelf(database, me, wanted.words !== undefined && wanted.words !== ''),
+    Standard.findAll(tree),
+    TestFolder.findAll({ ...tree, where: { ownerId: me.account.id } }),
   ]);
   const [standardChain, folderChain] = [chainsOf(standards), chainsOf(folders)];
-  const byId = new Map(
-    found.map((own) => [own.id, { own, facts: fromJson<TestFacts>(own.facts) }]),
-  );
-  const shelved = [...byId.values()].map(({ own, facts }): ShelvedTest => ({
-    ...facts,
-    id: own.id,
-    title: own.title,
-    standards: [...new Set(facts.standards.flatMap(({ id }) => standardChain(id)))],
-    // What I may change is mine to build, whoever began it.
-    shelf: own.may === 'edit' ? 'mine' : own.sameSchool ? 'school' : 'everybody',
-    folders: own.folder === null ? [] : folderChain(own.folder),
-    given: own.given,
-    changedAt: toMillis(own.changedAt),
-    text: `${own.words} ${own.owner} ${facts.standards.map(({ code }) => code).join(' ')}`,
-  }));
+  const shelved = [...byId.values()].map(({ test, facts, given }): ShelvedTest => {
+    const folder = folderOf(test);
+    return {
+      ...facts,
+      id: test.id,
+      title: test.title,
+      standards: [...new Set(facts.standards.flatMap(({ id }) => standardChain(id)))],
+      shelf: shelfOf(test, me),
+      folders: folder === null ? [] : folderChain(folder),
+      given,
+      changedAt: toMillis(test.changedAt),
+      text: [test.words, test.owner?.fullName, ...facts.standards.map(({ code }) => code)].join(
+        ' ',
+      ),
+    };
+  });
   const { sort, from, machine, ...filters } = wanted;
   const { ids, counts } = findTests(
     shelved,
-    {
-      ...filters,
-      machine: machine === undefined ? undefined : machine === 'yes',
-      size: filters.size,
-    },
+    { ...filters, machine: machine === undefined ? undefined : machine === 'yes' },
     sort,
   );
   return {
     total: ids.length,
-    tests: ids.slice(from, from + pageSize).map((id) => rowOf(byId.get(id)!)),
+    tests: ids
+      .slice(from, from + pageSize)
+      .map((id) => rowOf(present(byId.get(id), 'test that was found'), me)),
     counts,
   };
 }
 
-const rowOf = ({ own, facts }: { own: Row; facts: TestFacts }): TestRow => ({
-  id: own.id,
-  title: own.title,
+/** What I may change is mine to build, whoever began it. */
+function shelfOf(test: Test, me: SignedIn): ShelvedTest['shelf'] {
+  if (testRight(test, me) === 'edit') return 'mine';
+  return test.schoolId === me.account.schoolId ? 'school' : 'everybody';
+}
+
+const rowOf = ({ test, facts, given, classes }: Shelved, me: SignedIn): TestRow => ({
+  id: test.id,
+  title: test.title,
   kind: facts.kind,
   subject: facts.subject,
   grades: facts.grades,
@@ -101,13 +89,81 @@ const rowOf = ({ own, facts }: { own: Row; facts: TestFacts }): TestRow => ({
   points: facts.points,
   machine: facts.machine,
   media: facts.media,
-  ready: Boolean(own.ready),
-  mine: Boolean(own.mine),
-  owner: own.owner,
-  reach: own.reach,
-  may: own.may,
-  folder: own.folder,
-  given: own.given,
-  classes: own.classes?.split('\n') ?? [],
-  changedAt: toMillis(own.changedAt),
+  ready: test.ready,
+  mine: test.ownerId === me.account.id,
+  owner: test.owner?.fullName ?? '',
+  reach: test.reach,
+  may: testRight(test, me),
+  folder: folderOf(test),
+  given,
+  classes,
+  changedAt: toMillis(test.changedAt),
 });
+
+const folderOf = ({ filings = [] }: Test) => filings[0]?.folderId ?? null;
+
+/** Every test that I may read, with the words of its items only where words are looked for. */
+async function readShelf(
+  database: Database,
+  me: SignedIn,
+  withWords: boolean,
+): Promise<Map<number, Shelved>> {
+  const { Assignment, Test } = database.models;
+  const accountId = me.account.id;
+  const tests = await Test.scope(rule('readableBy', me)).findAll({
+    attributes: { exclude: withWords ? ['outline'] : ['outline', 'words'] },
+    where: { removedAt: null, facts: { [Op.ne]: null } },
+    include: [
+      shareOf(me),
+      'owner',
+      { association: 'filings', required: false, where: { accountId } },
+    ],
+  });
+  const assignments = await Assignment.findAll({
+    attributes: ['id', 'assignedBy'],
+    where: { unassignedAt: null },
+    include: [
+      {
+        association: 'edition',
+        attributes: ['testId'],
+        where: { testId: tests.map(({ id }) => id) },
+      },
+    ],
+  });
+  const classes = await classesByAssignment(
+    database,
+    assignments.filter(({ assignedBy }) => assignedBy === accountId),
+  );
+  const byTest = new Map<number, Assignment[]>();
+  for (const assignment of assignments) {
+    const testId = assignment.edition?.testId ?? 0;
+    byTest.set(testId, [...(byTest.get(testId) ?? []), assignment]);
+  }
+  return new Map(
+    tests.map((test): [number, Shelved] => {
+      const given = byTest.get(test.id) ?? [];
+      const names = given.flatMap(({ id }) => classes.get(id) ?? []);
+      const facts = present(test.facts, 'facts of the test');
+      return [
+        test.id,
+        { test, facts, given: given.length, classes: [...new Set(names)].sort(inOrder) },
+      ];
+    }),
+  );
+}
+
+const inOrder = (a: string, b: string) => a.localeCompare(b);
+
+async function classesByAssignment(
+  { models }: Database,
+  assignments: readonly Assignment[],
+): Promise<Map<number, string[]>> {
+  const assigned = await models.AssignmentClass.findAll({
+    where: { assignmentId: assignments.map(({ id }) => id) },
+    include: ['class'],
+  });
+  const names = new Map<number, string[]>();
+  for (const { assignmentId, class: taught } of assigned)
+    names.set(assignmentId, [...(names.get(assignmentId) ?? []), taught?.name ?? '']);
+  return names;
+}

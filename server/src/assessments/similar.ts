@@ -1,26 +1,73 @@
 /** Items that could take the place of a test's own. */
 import { similarTo, standInsFor, type ComparedItem } from '@oaken/core/assembly';
 import { allEntries, allPins, readOutline } from '@oaken/core/assessments';
-import { asking, editableTest, usableBank } from '../access';
+import { Op } from 'sequelize';
+import { rule } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { readItems } from '../banks/rows';
 import type { Context } from '../context';
-import { fromJson, row, rows } from '../database/connect';
 import { notFound } from '../http/problem';
+import type { Item, Revision } from '../models';
+import { present } from '../database/present';
+import { usableBanks } from '../banks/rights';
+import { valuesOf } from '../database/subquery';
+import type { Database } from '../database/connect';
 
-interface Row extends Omit<ComparedItem, 'standards' | 'byHand'> {
-  standards: string | null;
-  byHand: number;
+/** How a revision is read to be compared. */
+const comparedColumns = {
+  attributes: ['id', 'depth', 'kind', 'markedBy'],
+  include: [{ association: 'revisionStandards', separate: true }],
+};
+
+const compared = (item: Item, revision: Revision): ComparedItem => ({
+  id: item.id,
+  depth: revision.depth,
+  facility: item.answerCount > 0 ? item.averageScore : null,
+  kind: revision.kind,
+  byHand: revision.markedBy !== 'machine',
+  standards: (revision.revisionStandards ?? []).map(({ standardId }) => standardId),
+});
+
+/** The items of an outline's entries, by revision. */
+async function readCompared({ models }: Database, revisionIds: number[]) {
+  const revisions = await models.Revision.findAll({
+    ...comparedColumns,
+    attributes: [...comparedColumns.attributes, 'itemId'],
+    where: { id: revisionIds },
+    include: [...comparedColumns.include, { association: 'item' }],
+  });
+  return new Map(
+    revisions.map((revision) => [
+      revision.id,
+      compared(present(revision.item, 'item of the revision'), revision),
+    ]),
+  );
 }
 
-const columns = `i.id, r.depth, CASE WHEN i.seen_n > 0 THEN i.seen_share END AS facility, r.kind, r.marked_by <> 'machine' AS byHand,
-  (SELECT GROUP_CONCAT(rs.standard_id) FROM revision_standards rs WHERE rs.revision_id = r.id) AS standards`;
+/** Items of usable banks on one of the standards. */
+async function readCandidates(
+  database: Database,
+  me: SignedIn,
+  { standards, inTest }: { standards: number[]; inTest: number[] },
+): Promise<ComparedItem[]> {
+  if (standards.length === 0) return [];
+  const { Item, RevisionStandard } = database.models;
+  const items = await Item.findAll({
+    where: {
+      retiredAt: null,
+      id: { [Op.notIn]: inTest },
+      bankId: [...(await usableBanks(database, me))],
+      revisionId: {
+        [Op.in]: valuesOf(RevisionStandard, 'revisionId', { standardId: standards }),
+      },
+    },
+    include: [{ association: 'revision', required: true, ...comparedColumns }],
+    limit: mostCandidates,
+  });
+  return items.map((item) => compared(item, present(item.revision, 'revision of the item')));
+}
 
-const compared = ({ standards, byHand, ...own }: Row): ComparedItem => ({
-  ...own,
-  byHand: Boolean(byHand),
-  standards: standards?.split(',').map(Number) ?? [],
-});
+const mostCandidates = 5000;
 
 export async function findSimilar(
   context: Context,
@@ -30,39 +77,23 @@ export async function findSimilar(
   each: number,
 ) {
   const { database } = context;
-  const test = await row<{ outline: unknown }>(
-    database,
-    `SELECT t.outline FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${editableTest}`,
-    { ...asking(me), testId },
-  );
+  const test = await database.models.Test.scope(rule('editableBy', me)).findOne({
+    where: { id: testId, removedAt: null },
+  });
   if (!test) throw notFound('The test');
-  const outline = readOutline(fromJson(test.outline));
+  const outline = readOutline(test.outline);
   const asked = allEntries(outline).filter(({ id }) => entries.includes(id));
   if (asked.length === 0) throw notFound('The item in this test');
-  const revisionIds = asked.map(({ revisionId }) => revisionId);
-  const own = (
-    await rows<Row & { revision: number }>(
-      database,
-      `SELECT r.id AS revision, ${columns} FROM revisions r JOIN items i ON i.id = r.item_id WHERE r.id IN (:revisionIds)`,
-      { revisionIds },
-    )
-  ).map((one) => ({ revision: one.revision, item: compared(one) }));
-  const standards = [...new Set(own.flatMap(({ item }) => item.standards))];
-  const inTest = allPins(outline).map(({ itemId }) => itemId);
-  const candidates =
-    standards.length === 0
-      ? []
-      : (
-          await rows<Row>(
-            database,
-            `SELECT DISTINCT ${columns} FROM revision_standards s JOIN revisions r ON r.id = s.revision_id
-               JOIN items i ON i.revision_id = r.id JOIN banks b ON b.id = i.bank_id
-              WHERE s.standard_id IN (:standards) AND i.retired_at IS NULL AND i.id NOT IN (:inTest) AND ${usableBank} LIMIT 5000`,
-            { ...asking(me), standards, inTest },
-          )
-        ).map(compared);
+  const ofTest = await readCompared(
+    database,
+    asked.map(({ revisionId }) => revisionId),
+  );
+  const candidates = await readCandidates(database, me, {
+    standards: [...new Set([...ofTest.values()].flatMap(({ standards }) => standards))],
+    inTest: allPins(outline).map(({ itemId }) => itemId),
+  });
   const itemOf = (entry: (typeof asked)[number]) =>
-    own.find(({ revision }) => revision === entry.revisionId)!.item;
+    present(ofTest.get(entry.revisionId), 'item of the entry');
   // One for each of many makes a form, where none may come twice; many for one is a choice to make by hand.
   const near =
     each === 1
@@ -108,17 +139,15 @@ export async function declareEnemies(
   items: readonly [number, number],
   apart: boolean,
 ) {
-  const [one, other] = [...items].sort((a, b) => a - b) as [number, number];
-  const known = await rows(
-    database,
-    `SELECT i.id FROM items i JOIN banks b ON b.id = i.bank_id WHERE i.id IN (:items) AND ${usableBank}`,
-    { ...asking(me), items: [one, other] },
-  );
-  if (one === other || known.length < 2) throw notFound('One of the items');
-  await database.query(
-    apart
-      ? 'INSERT IGNORE INTO item_enemies (one_id, other_id, declared_by, declared_at) VALUES (:one, :other, :me, :at)'
-      : 'DELETE FROM item_enemies WHERE one_id = :one AND other_id = :other',
-    { replacements: { ...asking(me), one, other, at: new Date(now()) } },
-  );
+  const { EnemyItems, Item } = database.models;
+  const [itemId, enemyId] = [...items].sort((a, b) => a - b) as [number, number];
+  const bankId = [...(await usableBanks(database, me))];
+  const known = await Item.count({ where: { id: [itemId, enemyId], bankId } });
+  if (itemId === enemyId || known < 2) throw notFound('One of the items');
+  if (!apart) await EnemyItems.destroy({ where: { itemId, enemyId } });
+  else
+    await EnemyItems.bulkCreate(
+      [{ itemId, enemyId, declaredBy: me.account.id, declaredAt: new Date(now()) }],
+      { ignoreDuplicates: true },
+    );
 }

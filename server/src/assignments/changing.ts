@@ -4,16 +4,15 @@ import type { AssignmentRules } from '@oaken/core/assignments';
 import type { Supports } from '@oaken/core/supports';
 import { lastClockEnd } from '@oaken/core/stages';
 import { deadlineOf, earlier, minute, windowEnd } from '@oaken/core/timing';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { recount } from '../attempts/counting';
 import { stageColumns, stagedOf, type StoredStages } from '../attempts/staged';
 import type { Context } from '../context';
-import { fromJson, row, rows, toMillis, toMillisOrNull } from '../database/connect';
+import { fromJson, row, rows, toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import { asDate, wishColumns, wishProblems } from './giving';
-import { Assignment } from './model';
 import {
   ownColumns,
   schoolZone,
@@ -27,7 +26,7 @@ import {
 type Stored = StoredTimes & { rules: AssignmentRules };
 
 async function lock(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   assignmentId: number,
   transaction: Transaction,
@@ -44,7 +43,7 @@ async function lock(
 
 /** Deadlines of attempts under way follow the times; they were fixed when the attempt began, by the same sum. */
 export async function renewDeadlines(
-  database: Sequelize,
+  database: Database,
   assignmentId: number,
   transaction: Transaction,
 ): Promise<void> {
@@ -259,7 +258,7 @@ export async function letIn(
 }
 
 async function stretch(
-  database: Sequelize,
+  database: Database,
   assignmentId: number,
   ids: number[],
   minutes: number,
@@ -311,8 +310,8 @@ export async function takeBack(
       'UPDATE letters SET given_up_at = :time WHERE assignment_id = :assignmentId AND sent_at IS NULL',
       { replacements: { assignmentId, time: new Date(now()) }, transaction },
     );
-    await Assignment.update(
-      { takenBackAt: new Date(now()) },
+    await database.models.Assignment.update(
+      { unassignedAt: new Date(now()) },
       { where: { id: assignmentId }, transaction },
     );
   });

@@ -1,10 +1,9 @@
 /** Assignments that are begun to be filled in, kept on the server for another day. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
-import type { Sequelize } from 'sequelize';
 import { asking, editableTest } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, insertedId, row, rows, toMillis } from '../database/connect';
+import { fromJson, insertedId, row, rows, toMillis, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 
 interface Stored {
@@ -16,7 +15,7 @@ interface Stored {
   form: unknown;
 }
 
-const readDrafts = (database: Sequelize, me: SignedIn, draftId: number | null) =>
+const readDrafts = (database: Database, me: SignedIn, draftId: number | null) =>
   rows<Stored>(
     database,
     `SELECT d.id, d.test_id AS testId, t.title, COALESCE(JSON_VALUE(t.outline, '$.kind'), 'test') AS kind, d.changed_at AS changedAt, d.form
@@ -26,7 +25,7 @@ const readDrafts = (database: Sequelize, me: SignedIn, draftId: number | null) =
   );
 
 export async function listDrafts(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
 ): Promise<AnswerOf<typeof api.listDrafts>> {
   const found = await readDrafts(database, me, null);
@@ -36,7 +35,7 @@ export async function listDrafts(
 }
 
 export async function readDraft(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   draftId: number,
 ): Promise<AnswerOf<typeof api.readDraft>> {

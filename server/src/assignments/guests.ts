@@ -3,12 +3,11 @@ import type { api, AnswerOf } from '@oaken/contract';
 import type { AssignmentRules } from '@oaken/core/assignments';
 import { splitName } from '@oaken/core/rosters';
 import { windowState } from '@oaken/core/timing';
-import type { Sequelize } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { recount } from '../attempts/counting';
 import type { Context } from '../context';
-import { fromJson, insertedId, row, toMillis } from '../database/connect';
+import { fromJson, insertedId, row, toMillis, type Database } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import { timeColumns, windowOf, type StoredTimes } from './times';
 
@@ -22,7 +21,7 @@ export interface Linked extends StoredTimes {
   teacher: string;
 }
 
-export const findLink = (database: Sequelize, token: string) =>
+export const findLink = (database: Database, token: string) =>
   row<Linked>(
     database,
     `SELECT a.id, a.school_id AS schoolId, a.title, CONCAT(o.given_name, ' ', o.family_name) AS teacher, ${timeColumns}

@@ -1,10 +1,10 @@
+import type { Database } from '../database/connect';
 import {
   DataTypes,
   Model,
   type CreationOptional,
   type InferAttributes,
   type InferCreationAttributes,
-  type Sequelize,
 } from 'sequelize';
 
 /** The columns that are changed one by one; everything else about an assignment is asked and written in SQL. */
@@ -17,7 +17,7 @@ export class Assignment extends Model<
   declare takenBackAt: CreationOptional<Date | null>;
 }
 
-export function defineAssignments(sequelize: Sequelize): void {
+export function defineAssignments(sequelize: Database): void {
   Assignment.init(
     {
       id: { type: DataTypes.INTEGER.UNSIGNED, autoIncrement: true, primaryKey: true },

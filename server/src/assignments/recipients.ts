@@ -3,11 +3,11 @@ import type { api, AnswerOf } from '@oaken/contract';
 import type { Who } from '@oaken/contract/assignments';
 import type { AssignmentRules, Recipients } from '@oaken/core/assignments';
 import { countSupports } from '@oaken/core/supports';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { asking, ownAssignment, ownClass } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, row, rows, toMillis, toMillisOrNull } from '../database/connect';
+import { fromJson, row, rows, toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { supportsOf } from './times';
 
@@ -30,7 +30,7 @@ const orNone = (ids: readonly number[]) => (ids.length > 0 ? [...new Set(ids)] :
 
 /** @throws Problem 404 where something is not mine */
 export async function resolveWho(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   who: Who,
   transaction?: Transaction,
@@ -160,7 +160,7 @@ export async function readRecipients(
 }
 
 export async function listGroups(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
 ): Promise<AnswerOf<typeof api.listGroups>> {
   const found = await rows<{

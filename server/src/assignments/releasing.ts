@@ -2,7 +2,6 @@ import type { AnswerOf, api } from '@oaken/contract';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { row, toMillisOrNull } from '../database/connect';
-import { Assignment } from './model';
 import { readAssignments } from './rows';
 import { whoCanAnswer } from './standing';
 import { timeColumns, type StoredTimes } from './times';
@@ -15,7 +14,7 @@ export async function releaseAssignment(
   released: boolean,
 ): Promise<AnswerOf<typeof api.releaseAssignment>> {
   const releasedAt = released ? now() : null;
-  await Assignment.update(
+  await database.models.Assignment.update(
     { releasedAt: releasedAt === null ? null : new Date(releasedAt) },
     { where: { id: assignmentId } },
   );

@@ -1,10 +1,9 @@
 import type { AssignmentRow } from '@oaken/contract/assignments';
 import { recipientsInWords, type AssignmentRules, type Recipients } from '@oaken/core/assignments';
 import { windowEnd } from '@oaken/core/timing';
-import type { Sequelize } from 'sequelize';
 import { asking, ownAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
-import { fromJson, rows, toMillis, toMillisOrNull } from '../database/connect';
+import { fromJson, rows, toMillis, toMillisOrNull, type Database } from '../database/connect';
 import {
   lateRuleOf,
   ownColumns,
@@ -43,7 +42,7 @@ const namesOf = (what: 'groupIds' | 'studentIds', name: string, from: string) =>
 
 /** My assignments that meet `condition` (on `a`), with how far their students are, by closing time. */
 export async function readAssignments(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   condition = 'TRUE',
   values: Record<string, unknown> = {},
@@ -98,7 +97,7 @@ export async function readAssignments(
 
 /** When the last window of each assignment ends; those that never end have none. */
 async function lastEnds(
-  database: Sequelize,
+  database: Database,
   found: (StoredTimes & { id: number })[],
 ): Promise<Map<number, number>> {
   const zone = await schoolZone(database);

@@ -3,10 +3,10 @@ import type { api, AnswerOf } from '@oaken/contract';
 import type { Assigned, Who } from '@oaken/contract/assignments';
 import { canStillAnswer, mayBeAway, type AssignmentRules } from '@oaken/core/assignments';
 import { supportsInWords, type Supports } from '@oaken/core/supports';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { asking, runsAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
-import { fromJson, row, rows, toMillisOrNull } from '../database/connect';
+import { fromJson, row, rows, toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { readAssignments } from './rows';
 import {
@@ -33,7 +33,7 @@ interface Line extends StoredOwn {
   given: unknown;
 }
 
-const lines = (database: Sequelize, assignmentId: number, transaction?: Transaction) =>
+const lines = (database: Database, assignmentId: number, transaction?: Transaction) =>
   rows<Line>(
     database,
     `SELECT g.student_id AS studentId, CONCAT(s.given_name, ' ', s.family_name) AS name, c.name AS className, n.roll_number AS rollNumber,
@@ -56,7 +56,7 @@ interface StoredWishes {
 }
 
 export async function readAssignment(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   assignmentId: number,
   now: number,
@@ -112,7 +112,7 @@ export async function readAssignment(
   };
 }
 
-async function countLetters(database: Sequelize, assignmentId: number) {
+async function countLetters(database: Database, assignmentId: number) {
   const found = await row<{ sent: number; waiting: number; failed: number }>(
     database,
     `SELECT COALESCE(SUM(sent_at IS NOT NULL), 0) AS sent, COALESCE(SUM(sent_at IS NULL AND given_up_at IS NULL), 0) AS waiting,
@@ -161,7 +161,7 @@ function assigned(own: Line, now: number | null): Assigned {
 
 /** Students who were given it and can still give an answer. */
 export async function whoCanAnswer(
-  database: Sequelize,
+  database: Database,
   assignmentId: number,
   stored: StoredTimes & { rules: AssignmentRules },
   now: number,

@@ -9,8 +9,7 @@ import {
   type TimeRules,
   type Window,
 } from '@oaken/core/timing';
-import type { Sequelize } from 'sequelize';
-import { fromJson, row, toMillis, toMillisOrNull } from '../database/connect';
+import { fromJson, row, toMillis, toMillisOrNull, type Database } from '../database/connect';
 
 export interface StoredTimes {
   opensAt: Date;
@@ -84,9 +83,9 @@ export const standingOf = (
   working: boolean,
 ): Standing => ({ window, handedIn, working, extraAttempts: own.extraAttempts });
 
-const zones = new WeakMap<Sequelize, Promise<string>>();
+const zones = new WeakMap<Database, Promise<string>>();
 /** The school's time zone; it is set when the school is made and stays. */
-export function schoolZone(database: Sequelize): Promise<string> {
+export function schoolZone(database: Database): Promise<string> {
   const known = zones.get(database);
   if (known) return known;
   const read = row<{ zone: string }>(database, 'SELECT zone FROM schools ORDER BY id LIMIT 1').then(

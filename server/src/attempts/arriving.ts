@@ -5,11 +5,11 @@
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import { isReleased } from '@oaken/core/assignments';
 import { hour, windowEnd } from '@oaken/core/timing';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { somebodyCanAnswer } from '../assignments/standing';
 import { schoolZone, studentWindow } from '../assignments/times';
 import type { Context } from '../context';
-import { toMillis, toMillisOrNull } from '../database/connect';
+import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import type { Problem } from '../http/problem';
 import { recount } from './counting';
 import type { Editions } from './editions';
@@ -104,7 +104,7 @@ export async function takeLate(
 
 /** Scores work that was handed in by what is saved and marked now. */
 export async function scoreAnew(
-  database: Sequelize,
+  database: Database,
   editions: Editions,
   attempt: Attempt & { studentId: number },
   given: Given,

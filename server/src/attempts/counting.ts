@@ -1,12 +1,12 @@
 /** Keeps up which of a student's attempts counts, and with how many points. */
 import type { Counting } from '@oaken/core/assignments';
 import { countAttempts } from '@oaken/core/attempts';
-import type { Sequelize, Transaction } from 'sequelize';
-import { rows } from '../database/connect';
+import type { Transaction } from 'sequelize';
+import { rows, type Database } from '../database/connect';
 
 /** @param studentId one student; null: all of them */
 export async function recount(
-  database: Sequelize,
+  database: Database,
   assignmentId: number,
   counts: Counting,
   studentId: number | null,

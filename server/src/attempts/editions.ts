@@ -1,6 +1,5 @@
 import { entriesOf, type Edition } from '@oaken/core/forms';
-import type { Sequelize } from 'sequelize';
-import { fromJson, row } from '../database/connect';
+import { fromJson, row, type Database } from '../database/connect';
 
 interface Held {
   edition: Edition;
@@ -13,7 +12,7 @@ const most = 200;
 export class Editions {
   private readonly held = new Map<number, Promise<Held>>();
 
-  constructor(private readonly database: Sequelize) {}
+  constructor(private readonly database: Database) {}
 
   get(id: number): Promise<Held> {
     const known = this.held.get(id);

@@ -1,6 +1,5 @@
 /** What was done to an attempt from outside, and by whom, in words. */
-import type { Sequelize } from 'sequelize';
-import { rows } from '../database/connect';
+import { rows, type Database } from '../database/connect';
 
 const eventWords: Record<string, string> = {
   pause: 'paused it',
@@ -10,7 +9,7 @@ const eventWords: Record<string, string> = {
 };
 
 /** The oldest first; `by` is empty where nobody is known to have done it. */
-export async function readEvents(database: Sequelize, attemptId: number) {
+export async function readEvents(database: Database, attemptId: number) {
   const events = await rows<{ at: Date; by: string | null; what: string }>(
     database,
     `SELECT v.done_at AS at, TRIM(CONCAT(s.given_name, ' ', s.family_name)) AS \`by\`, v.what FROM attempt_events v LEFT JOIN accounts s ON s.id = v.done_by

@@ -2,10 +2,10 @@
 import { formRules, type AssignmentRules } from '@oaken/core/assignments';
 import { formOf, type Edition, type FormRules } from '@oaken/core/forms';
 import type { Supports } from '@oaken/core/supports';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { givenToMe } from '../access';
 import { ownColumns, timeColumns, type StoredOwn, type StoredTimes } from '../assignments/times';
-import { fromJson, row, rows } from '../database/connect';
+import { fromJson, row, rows, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { awayProblem, wasAway } from './away';
 import { pausedProblem, stageColumns, type StoredStages } from './staged';
@@ -57,7 +57,7 @@ const givenTables = `assignments a JOIN assignment_students g ON g.assignment_id
 
 /** @throws Problem 404 for what was not given to the student, or cannot be seen yet */
 export async function readGiven(
-  database: Sequelize,
+  database: Database,
   student: number,
   assignmentId: number,
   transaction?: Transaction,
@@ -86,7 +86,7 @@ export const asAttempt = (own: StoredAttempt): Attempt => ({
 
 /** A student's attempts, the first one first; at one assignment or at all. */
 export async function readAttempts(
-  database: Sequelize,
+  database: Database,
   student: number,
   assignmentId: number | null,
   transaction?: Transaction,
@@ -111,7 +111,7 @@ export function insistOnSitting(
 }
 
 export async function lockAttempt(
-  database: Sequelize,
+  database: Database,
   attemptId: number,
   transaction: Transaction,
 ): Promise<(Attempt & { studentId: number }) | undefined> {

@@ -1,10 +1,10 @@
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import { lateAnswerRule } from '@oaken/core/assignments';
 import { attemptState, defaultGrace, isLate, latePenalty } from '@oaken/core/timing';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { schoolZone, studentWindow } from '../assignments/times';
 import type { Context } from '../context';
-import { rows, toMillis, toMillisOrNull } from '../database/connect';
+import { rows, toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { awayProblem, wasAway } from './away';
 import { recount } from './counting';
@@ -120,7 +120,7 @@ export async function handIn(
 
 /** When it was handed in on a device without network, where the rule takes the device's word and nothing was heard of it. */
 async function claimedTime(
-  database: Sequelize,
+  database: Database,
   { id, beganAt }: Attempt,
   { rules }: Given,
   time: number | undefined,

@@ -1,7 +1,8 @@
 /** What becomes of answers that arrive after their end, by the rule of the assignment. */
+import type { Database } from '../database/connect';
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import { lateAnswerRule, type AssignmentRules } from '@oaken/core/assignments';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { silencesAround } from './silences';
 import { writeLast, type Stored } from './writing';
 import { markLate } from './written';
@@ -21,7 +22,7 @@ export interface Taken {
  * @param answers those whose time was looked at already: it lies between the beginning and the end
  */
 export async function takeLateAnswers(
-  database: Sequelize,
+  database: Database,
   attemptId: number,
   rules: AssignmentRules,
   answers: readonly SavedAnswer[],
@@ -56,7 +57,7 @@ export async function takeLateAnswers(
 
 /** The highest number stands, as with answers that count; what was decided about stays decided. */
 const keepForTeacher = (
-  database: Sequelize,
+  database: Database,
   attemptId: number,
   { entry, number, device, responses, flagged, writtenAt }: SavedAnswer,
   silentFrom: number,

@@ -5,16 +5,16 @@ import type { Responses } from '@oaken/core/items';
 import { untouched } from '@oaken/core/practice';
 import { progressOf } from '@oaken/core/sitting';
 import { defaultGrace } from '@oaken/core/timing';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import type { Context } from '../context';
-import { fromJson, rows, toMillisOrNull } from '../database/connect';
+import { fromJson, rows, toMillisOrNull, type Database } from '../database/connect';
 import { attemptForm, type Attempt, type Given } from './given';
 import { helpOf, readPractised } from './practice';
 import { stagedOf, type Staged } from './staged';
 import { Veil } from './veil';
 
 async function readAnswers(
-  database: Sequelize,
+  database: Database,
   id: number,
   transaction?: Transaction,
 ): Promise<StoredAnswer[]> {
@@ -31,7 +31,7 @@ async function readAnswers(
   }));
 }
 
-const readPlays = async (database: Sequelize, id: number, transaction?: Transaction) =>
+const readPlays = async (database: Database, id: number, transaction?: Transaction) =>
   Object.fromEntries(
     (
       await rows<{ file: string; times: number }>(

@@ -12,10 +12,10 @@ import {
   type Practised,
 } from '@oaken/core/practice';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, rows, toMillisOrNull } from '../database/connect';
+import { fromJson, rows, toMillisOrNull, type Database } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
 import { attemptForm, insistOnSitting, lockAttempt, readGiven } from './given';
@@ -31,7 +31,7 @@ interface Line extends Practised {
 
 /** What happened to each question of an attempt, by its entry. */
 export async function readPractised(
-  database: Sequelize,
+  database: Database,
   attemptId: number,
   transaction?: Transaction,
 ): Promise<Map<string, Line>> {

@@ -1,8 +1,7 @@
 /** How a score that is released is shown, and what is known about its release. */
 import type { ShownScore } from '@oaken/contract/attempts';
 import { bandOf, type AssignmentRules, type ReleaseFacts } from '@oaken/core/assignments';
-import type { Sequelize } from 'sequelize';
-import { rows, toMillisOrNull } from '../database/connect';
+import { rows, toMillisOrNull, type Database } from '../database/connect';
 import type { Attempt, Given } from './given';
 
 /**
@@ -29,7 +28,7 @@ export function shown(
 
 /** Points that wait for the teacher, by attempt; attempts that wait for nothing have no line. */
 export async function readWaiting(
-  database: Sequelize,
+  database: Database,
   attemptIds: readonly number[],
 ): Promise<Map<number, number>> {
   const waiting = await rows<{ id: number; most: number }>(

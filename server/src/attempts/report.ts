@@ -13,12 +13,11 @@ import {
   type Responses,
 } from '@oaken/core/items';
 import { windowEnd } from '@oaken/core/timing';
-import type { Sequelize } from 'sequelize';
 import { somebodyCanAnswer } from '../assignments/standing';
 import { schoolZone, studentWindow } from '../assignments/times';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, rows } from '../database/connect';
+import { fromJson, rows, type Database } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
 import { attemptForm, readAttempts, readGiven, type Attempt } from './given';
@@ -75,7 +74,7 @@ export async function readReport(
   };
 }
 
-const readScores = async (database: Sequelize, attemptId: number) =>
+const readScores = async (database: Database, attemptId: number) =>
   (
     await rows<{ entry: string; points: number; most: number; waits: number }>(
       database,
@@ -143,7 +142,7 @@ interface Decided {
   reason: string;
 }
 
-const readAdjusted = (database: Sequelize, id: number) =>
+const readAdjusted = (database: Database, id: number) =>
   rows<Decided>(
     database,
     'SELECT entry_id AS entry, kind, points, reason FROM adjustments WHERE attempt_id = :id AND undone_at IS NULL ORDER BY id',

@@ -5,9 +5,9 @@
  */
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import type { AssignmentRules } from '@oaken/core/assignments';
-import { fromJson, rows } from '../database/connect';
+import { fromJson, rows, type Database } from '../database/connect';
 import { busyDatabase, isDatabaseAway, notFound, Problem } from '../http/problem';
 import { awayProblem, wasAway } from './away';
 import type { Editions } from './editions';
@@ -54,7 +54,7 @@ export class SavingQueue {
   private readonly lanes = new Set<Promise<void>>();
 
   constructor(
-    private readonly database: Sequelize,
+    private readonly database: Database,
     private readonly editions: Editions,
     private readonly now: () => number,
   ) {}
@@ -117,7 +117,7 @@ export class SavingQueue {
 
 /** @returns what settles the saves; to be called after the commit */
 async function writeAnswers(
-  database: Sequelize,
+  database: Database,
   editions: Editions,
   now: number,
   batch: Save[],
@@ -171,7 +171,7 @@ async function writeAnswers(
 
 /** Answers to questions that were left meanwhile, by the rule of the assignment; rare, so their rule is read only then. */
 async function takeLeft(
-  database: Sequelize,
+  database: Database,
   { id, assignmentId }: AttemptRow,
   answers: SavedAnswer[],
   now: number,
@@ -195,7 +195,7 @@ async function takeLeft(
 }
 
 /** Which edition each assignment has; read without a lock, so that nobody who changes an assignment holds saves up. */
-async function editionsOf(database: Sequelize, attempts: AttemptRow[], transaction: Transaction) {
+async function editionsOf(database: Database, attempts: AttemptRow[], transaction: Transaction) {
   if (attempts.length === 0) return new Map<number, number>();
   const found = await rows<{ id: number; editionId: number }>(
     database,

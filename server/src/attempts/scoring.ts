@@ -5,8 +5,8 @@ import { entriesOf, type Edition, type EditionEntry } from '@oaken/core/forms';
 import { scoreItem, type Responses } from '@oaken/core/items';
 import { judgedAgain, type Practised } from '@oaken/core/practice';
 import { sumPoints } from '@oaken/core/scoring';
-import type { Sequelize, Transaction } from 'sequelize';
-import { fromJson, rows } from '../database/connect';
+import type { Transaction } from 'sequelize';
+import { fromJson, rows, type Database } from '../database/connect';
 import type { Editions } from './editions';
 import { orderOf, sitterOf, type Attempt, type Given } from './given';
 
@@ -29,7 +29,7 @@ interface Work {
 type Which = { attemptIds: number[] } | { assignmentId: number };
 
 export async function readWork(
-  database: Sequelize,
+  database: Database,
   which: Which,
   transaction?: Transaction,
 ): Promise<(attemptId: number) => Work> {
@@ -165,7 +165,7 @@ const lines = (attemptId: number, scores: EntryScore[]) =>
 
 /** Puts scores in place of those that are there. Thousands of lines go in a few statements. */
 export async function replaceScores(
-  database: Sequelize,
+  database: Database,
   all: { attemptId: number; scores: EntryScore[] }[],
   transaction: Transaction,
 ): Promise<void> {
@@ -181,7 +181,7 @@ export async function replaceScores(
 
 /** Scores an attempt by what is saved, marked and decided now. @returns what it is worth */
 export async function writeScores(
-  database: Sequelize,
+  database: Database,
   editions: Editions,
   attempt: Attempt,
   given: Given,

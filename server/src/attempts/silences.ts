@@ -2,8 +2,8 @@
  * When nothing was heard of a student's page. An answer that arrives after the end can have been written before it only if
  * the page could not send it then: a page whose signs of life went on was never without network.
  */
-import type { Sequelize, Transaction } from 'sequelize';
-import { row, rows, toMillis } from '../database/connect';
+import type { Transaction } from 'sequelize';
+import { row, rows, toMillis, type Database } from '../database/connect';
 
 /** Pages give a sign every 8 seconds; two that are missing are a silence. */
 const shortest = 20_000;
@@ -19,7 +19,7 @@ export interface Silence {
 
 /** Notes a silence that has just ended. @param seenAt the last sign before this one */
 export async function noteSilence(
-  database: Sequelize,
+  database: Database,
   attemptId: number,
   seenAt: number,
   now: number,
@@ -37,7 +37,7 @@ export async function noteSilence(
 
 /** The silences that ended a moment ago; one that goes on until now is noted as ended. */
 async function recentSilences(
-  database: Sequelize,
+  database: Database,
   attemptId: number,
   now: number,
   transaction: Transaction,
@@ -74,7 +74,7 @@ async function recentSilences(
  * @returns for each time the silence in which it lies, or null
  */
 export async function silencesAround(
-  database: Sequelize,
+  database: Database,
   attemptId: number,
   times: readonly number[],
   now: number,

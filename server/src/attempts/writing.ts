@@ -1,7 +1,7 @@
 /** Answers as they are stored. */
 import type { SavedAnswer } from '@oaken/contract/attempts';
-import type { Sequelize, Transaction } from 'sequelize';
-import { rows } from '../database/connect';
+import type { Transaction } from 'sequelize';
+import { rows, type Database } from '../database/connect';
 
 export interface Stored {
   entry: string;
@@ -13,7 +13,7 @@ export const answerKey = (attemptId: number, entry: string) => `${attemptId} ${e
 
 /** The highest number wins; an equal one changes nothing, so a retry is harmless. */
 export async function upsertAnswers(
-  database: Sequelize,
+  database: Database,
   answers: { attemptId: number; answer: SavedAnswer }[],
   now: number,
   transaction: Transaction,
@@ -54,7 +54,7 @@ export async function upsertAnswers(
 
 /** Writes one attempt's last answers inside the transaction that hands it in. */
 export const writeLast = (
-  database: Sequelize,
+  database: Database,
   attemptId: number,
   answers: SavedAnswer[],
   now: number,

@@ -1,12 +1,13 @@
 /** When answers were written, by the device's account of the server's clock. */
+import type { Database } from '../database/connect';
 import type { SavedAnswer } from '@oaken/contract/attempts';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 
 export const isInTime = ({ writtenAt }: SavedAnswer, end: number, beganAt: number) =>
   writtenAt !== undefined && writtenAt <= end && writtenAt >= beganAt;
 
 export async function markLate(
-  database: Sequelize,
+  database: Database,
   attemptId: number,
   answers: readonly SavedAnswer[],
   transaction: Transaction,

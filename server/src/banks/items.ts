@@ -2,126 +2,128 @@
 import type { api, BodyOf } from '@oaken/contract';
 import type { ItemRow } from '@oaken/contract/banks';
 import { describeItem, type ItemContent } from '@oaken/core/items';
-import type { Sequelize, Transaction } from 'sequelize';
-import { asking, bankRight, editableBank, readableBank } from '../access';
+import { type Transaction, Op } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { row, rows, toMillis, toMillisOrNull } from '../database/connect';
+import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import { storeFigures } from '../results/figures';
 import { refuseBroken, writeRevision } from './revisions';
 import { factsOf, readItems, readRevisions } from './rows';
-import { readableBanks } from './search';
+import { readableBanks } from './rights';
 import { insistOnPlace } from './shelves';
 import { usesOf } from './uses';
-
-const lastId = async (database: Sequelize, transaction: Transaction) =>
-  (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!.id;
+import type { Item } from '../models';
+import { present } from '../database/present';
+import { sumsOfEarlierWordings } from './queries';
 
 export async function readItem({ database }: Context, me: SignedIn, itemId: number) {
-  const values = { ...asking(me), itemId };
-  const found = await row<{
-    retiredAt: Date | null;
-    sourceItem: number | null;
-    sourceRevision: number | null;
-  }>(
-    database,
-    `SELECT i.retired_at AS retiredAt, i.source_item_id AS sourceItem, i.source_revision_id AS sourceRevision
-       FROM items i JOIN banks b ON b.id = i.bank_id WHERE i.id = :itemId AND ${readableBank}`,
-    values,
-  );
-  const [item] = found ? await readItems(database, me, [itemId], 'TRUE') : [];
-  if (!found || !item) throw notFound('The item');
-  const revisions = await rows<{
-    id: number;
-    number: number;
-    by: string;
-    at: Date;
-    forTest: string | null;
-  }>(
-    database,
-    `SELECT r.id, r.number, CONCAT(o.given_name, ' ', o.family_name) AS \`by\`, r.created_at AS at, t.title AS forTest
-       FROM revisions r JOIN accounts o ON o.id = r.created_by LEFT JOIN tests t ON t.id = r.test_id
-      WHERE r.item_id = :itemId AND (t.id IS NULL OR t.owner_id = :me) ORDER BY r.id DESC LIMIT 100`,
-    values,
-  );
-  const source = found.sourceItem
-    ? await row<{ itemId: number; bank: string; now: number }>(
-        database,
-        `SELECT i.id AS itemId, b.name AS bank, i.revision_id AS now FROM items i JOIN banks b ON b.id = i.bank_id
-          WHERE i.id = :source AND ${readableBank}`,
-        { ...values, source: found.sourceItem },
-      )
-    : undefined;
-  const copies = await rows<{ itemId: number; bank: string; by: string }>(
-    database,
-    `SELECT i.id AS itemId, b.name AS bank, CONCAT(o.given_name, ' ', o.family_name) AS \`by\` FROM items i
-       JOIN banks b ON b.id = i.bank_id JOIN accounts o ON o.id = i.created_by
-      WHERE i.source_item_id = :itemId AND i.retired_at IS NULL AND ${readableBank} ORDER BY i.id LIMIT 50`,
-    values,
-  );
+  const { ItemFigures } = database.models;
+  const [item] = await readItems(database, me, [itemId], { retired: true });
+  const stored = item && (await database.models.Item.findByPk(itemId));
+  if (!stored) throw notFound('The item');
   const { uses, hiddenUses } = await usesOf(database, me, [itemId]);
+  const byGrade = await ItemFigures.findAll({ where: { itemId }, order: ['grade'] });
   return {
     item,
-    retiredAt: toMillisOrNull(found.retiredAt),
+    retiredAt: toMillisOrNull(stored.retiredAt),
     uses,
     hiddenUses,
     earlier: await earlierFigures(database, itemId),
-    byGrade: await rows<{ grade: number; n: number; share: number; separation: number | null }>(
-      database,
-      'SELECT grade, n, share, separation FROM item_figures WHERE item_id = :itemId ORDER BY grade',
-      { itemId },
-    ),
-    revisions: revisions.map((one) => ({ ...one, at: toMillis(one.at) })),
-    source: source ? { ...source, known: found.sourceRevision! } : null,
-    copies,
+    byGrade: byGrade.map(({ grade, answerCount, averageScore, itemRestCorrelation }) => ({
+      grade,
+      n: answerCount,
+      share: averageScore,
+      separation: itemRestCorrelation,
+    })),
+    revisions: await revisionsOf(database, me, itemId),
+    ...(await kinOf(database, me, stored)),
+  };
+}
+
+/** The newest first; another teacher's own wording for a test is not told. */
+async function revisionsOf(database: Database, me: SignedIn, itemId: number) {
+  const revisions = await database.models.Revision.findAll({
+    attributes: { exclude: ['content'] },
+    where: { itemId, [Op.or]: [{ testId: null }, { '$test.owner_id$': me.account.id }] },
+    include: ['creator', 'test'],
+    order: [['id', 'DESC']],
+    limit: 100,
+  });
+  return revisions.map(({ id, number, creator, createdAt, test }) => ({
+    id,
+    number,
+    by: creator?.fullName ?? '',
+    at: toMillis(createdAt),
+    forTest: test?.title ?? null,
+  }));
+}
+
+/** What the item was copied from and what was copied from it, as far as I may read either. */
+async function kinOf(database: Database, me: SignedIn, stored: Item) {
+  const { Item } = database.models;
+  const banks = await readableBanks(database, me);
+  const bankId = [...banks.keys()];
+  const source =
+    stored.sourceItemId === null
+      ? null
+      : await Item.findOne({ where: { id: stored.sourceItemId, bankId } });
+  const copies = await Item.findAll({
+    where: { sourceItemId: stored.id, retiredAt: null, bankId },
+    include: ['creator'],
+    order: ['id'],
+    limit: 50,
+  });
+  const nameOf = (item: Item) => present(banks.get(item.bankId), 'bank').name;
+  return {
+    source: source && {
+      itemId: source.id,
+      bank: nameOf(source),
+      now: present(source.revisionId, 'revision of the source'),
+      known: present(stored.sourceRevisionId, 'known revision of the source'),
+    },
+    copies: copies.map((copy) => ({
+      itemId: copy.id,
+      bank: nameOf(copy),
+      by: copy.creator?.fullName ?? '',
+    })),
   };
 }
 
 /** What students earned on the item when its wording or its key was another; null when it never was. */
 async function earlierFigures(
-  database: Sequelize,
+  database: Database,
   itemId: number,
 ): Promise<{ n: number; share: number } | null> {
-  const sums = await row<{ n: number | null; share: number }>(
-    database,
-    `SELECT SUM(s.answers) AS n, SUM(s.earned) / SUM(s.answers) AS share
-       FROM item_sums s JOIN items i ON i.id = s.item_id JOIN revisions now ON now.id = i.revision_id
-       JOIN revisions r ON r.id = s.revision_id AND r.asked <> now.asked
-      WHERE s.item_id = :itemId`,
-    { itemId },
-  );
-  return sums && sums.n ? { n: Number(sums.n), share: sums.share } : null;
+  const { answers, earned } = await sumsOfEarlierWordings(database, itemId);
+  return answers > 0 ? { n: answers, share: earned / answers } : null;
 }
 
 export async function readRevision({ database }: Context, me: SignedIn, revisionId: number) {
-  const found = await row(
-    database,
-    `SELECT r.id FROM revisions r JOIN items i ON i.id = r.item_id JOIN banks b ON b.id = i.bank_id
-       LEFT JOIN tests t ON t.id = r.test_id
-      WHERE r.id = :revisionId AND ${readableBank} AND (t.id IS NULL OR t.owner_id = :me)`,
-    { ...asking(me), revisionId },
-  );
-  if (!found) throw notFound('The revision');
-  const [item] = await readRevisions(database, me, [revisionId]);
-  return { item: item! };
+  const revision = await database.models.Revision.findByPk(revisionId, {
+    attributes: ['id'],
+    include: ['item', 'test'],
+  });
+  const banks = await readableBanks(database, me);
+  const isReadable = revision?.item && banks.has(revision.item.bankId);
+  const isMine = !revision?.test || revision.test.ownerId === me.account.id;
+  const [item] = isReadable && isMine ? await readRevisions(database, me, [revisionId]) : [];
+  if (!item) throw notFound('The revision');
+  return { item };
 }
 
 /** A passage can be read by whoever may read the bank that it lies in. */
 async function insistOnPassage(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   content: ItemContent,
   transaction: Transaction,
 ) {
   if (!content.passage) return;
-  const found = await row(
-    database,
-    `SELECT p.id FROM passages p JOIN banks b ON b.id = p.bank_id WHERE p.id = :id AND ${readableBank}`,
-    { ...asking(me), ...content.passage },
-    transaction,
-  );
-  if (!found) throw notFound('The passage');
+  const banks = await readableBanks(database, me, transaction);
+  const where = { id: content.passage.id, bankId: [...banks.keys()] };
+  if ((await database.models.Passage.count({ where, transaction })) === 0)
+    throw notFound('The passage');
 }
 
 export async function makeItem(context: Context, me: SignedIn, own: BodyOf<typeof api.makeItem>) {
@@ -129,13 +131,12 @@ export async function makeItem(context: Context, me: SignedIn, own: BodyOf<typeo
   return database.transaction(async (transaction) => {
     await insistOnPlace(database, me, own, transaction);
     // The same client key again is the same press of the button again.
-    const made = await row<{ id: number; revisionId: number }>(
-      database,
-      'SELECT id, revision_id AS revisionId FROM items WHERE created_by = :me AND client_key = :clientKey FOR UPDATE',
-      { ...asking(me), clientKey: own.clientKey },
+    const made = await database.models.Item.findOne({
+      where: { createdBy: me.account.id, clientKey: own.clientKey },
       transaction,
-    );
-    if (made) return made;
+      lock: true,
+    });
+    if (made) return { id: made.id, revisionId: present(made.revisionId, 'revision of the item') };
     await refuseBroken(database, own.content, own.facts.standards, transaction);
     await insistOnPassage(database, me, own.content, transaction);
     return insertItem(database, me, { ...own, at: now(), source: null }, transaction);
@@ -153,44 +154,28 @@ interface NewItem {
 }
 
 export async function insertItem(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
-  own: NewItem,
+  { bank, folder, content, facts, clientKey, at, source }: NewItem,
   transaction: Transaction,
 ) {
-  await database.query(
-    `INSERT INTO items (bank_id, folder_id, created_by, created_at, client_key, source_item_id, source_revision_id)
-     VALUES (:bank, :folder, :me, :time, :key, :sourceItem, :sourceRevision)`,
+  const by = me.account.id;
+  const item = await database.models.Item.create(
     {
-      replacements: {
-        ...asking(me),
-        bank: own.bank,
-        folder: own.folder,
-        key: own.clientKey ?? null,
-        time: new Date(own.at),
-        sourceItem: own.source?.item ?? null,
-        sourceRevision: own.source?.revision ?? null,
-      },
-      transaction,
+      bankId: bank,
+      folderId: folder,
+      createdBy: by,
+      createdAt: new Date(at),
+      clientKey: clientKey ?? null,
+      sourceItemId: source?.item ?? null,
+      sourceRevisionId: source?.revision ?? null,
     },
+    { transaction },
   );
-  const id = await lastId(database, transaction);
-  const { content, facts, at } = own;
-  const revision = {
-    itemId: id,
-    testId: null,
-    basedOn: null,
-    content,
-    facts,
-    by: me.account.id,
-    at,
-  };
+  const revision = { itemId: item.id, testId: null, basedOn: null, content, facts, by, at };
   const revisionId = await writeRevision(database, revision, transaction);
-  await database.query('UPDATE items SET revision_id = :revisionId WHERE id = :id', {
-    replacements: { id, revisionId },
-    transaction,
-  });
-  return { id, revisionId };
+  await item.update({ revisionId }, { transaction });
+  return { id: item.id, revisionId };
 }
 
 interface HeldItem {
@@ -198,28 +183,27 @@ interface HeldItem {
   revisionId: number;
   bank: number;
   folder: number | null;
-  retired: number;
+  retired: boolean;
 }
 
 /** Locks items that I may change, in the order of their ids so that two who lock the same never wait for each other. */
 async function hold(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   items: number[],
   transaction: Transaction,
 ): Promise<HeldItem[]> {
-  const wanted = [...new Set(items)].sort((a, b) => a - b);
-  const found = await rows<HeldItem & { may: string }>(
-    database,
-    `SELECT i.id, i.revision_id AS revisionId, i.bank_id AS bank, i.folder_id AS folder, i.retired_at IS NOT NULL AS retired,
-            ${bankRight} AS may
-       FROM items i STRAIGHT_JOIN banks b ON b.id = i.bank_id WHERE i.id IN (:wanted) AND ${readableBank} ORDER BY i.id FOR UPDATE`,
-    { ...asking(me), wanted },
+  const wanted = [...new Set(items)];
+  const banks = await readableBanks(database, me, transaction);
+  const held = await database.models.Item.findAll({
+    where: { id: wanted, bankId: [...banks.keys()] },
+    order: ['id'],
+    lock: true,
     transaction,
-  );
-  if (found.length < wanted.length)
+  });
+  if (held.length < wanted.length)
     throw notFound(wanted.length === 1 ? 'The item' : 'One of the items');
-  const locked = found.filter(({ may }) => may !== 'edit').length;
+  const locked = held.filter(({ bankId }) => banks.get(bankId)?.right !== 'edit').length;
   if (locked > 0)
     throw new Problem(
       403,
@@ -228,7 +212,13 @@ async function hold(
         : `${locked} of the items lie in banks of others.`,
       'You can copy them into a bank of yours and change the copies.',
     );
-  return found;
+  return held.map(({ id, revisionId, bankId, folderId, retiredAt }) => ({
+    id,
+    revisionId: present(revisionId, 'revision of the item'),
+    bank: bankId,
+    folder: folderId,
+    retired: retiredAt !== null,
+  }));
 }
 
 export async function reviseItem(
@@ -260,9 +250,10 @@ export async function reviseItem(
       at: now(),
     };
     const revisionId = await writeRevision(database, revision, transaction);
-    await database.query(
-      'UPDATE items SET revision_id = :revisionId, source_revision_id = COALESCE(:source, source_revision_id) WHERE id = :itemId',
-      { replacements: { itemId, revisionId, source: own.sourceRevision ?? null }, transaction },
+    const { sourceRevision = null } = own;
+    await database.models.Item.update(
+      { revisionId, ...(sourceRevision === null ? {} : { sourceRevisionId: sourceRevision }) },
+      { where: { id: itemId }, transaction },
     );
     await storeFigures(database, [itemId], transaction);
     return { revisionId };
@@ -277,17 +268,13 @@ export async function settleSource(
 ) {
   await database.transaction(async (transaction) => {
     await hold(database, me, [itemId], transaction);
-    const known = await row(
-      database,
-      'SELECT r.id FROM items i JOIN revisions r ON r.item_id = i.source_item_id AND r.test_id IS NULL WHERE i.id = :itemId AND r.id = :revision',
-      { itemId, revision },
-      transaction,
-    );
-    if (!known) throw notFound('The source’s revision');
-    await database.query('UPDATE items SET source_revision_id = :revision WHERE id = :itemId', {
-      replacements: { itemId, revision },
-      transaction,
-    });
+    const { Item, Revision } = database.models;
+    const item = await Item.findByPk(itemId, { transaction });
+    const sourceItemId = item?.sourceItemId ?? null;
+    const where = { id: revision, itemId: sourceItemId ?? 0, testId: null };
+    if (!item || (await Revision.count({ where, transaction })) === 0)
+      throw notFound('The source’s revision');
+    await item.update({ sourceRevisionId: revision }, { transaction });
   });
 }
 
@@ -299,9 +286,9 @@ export async function moveItems(
   return database.transaction(async (transaction) => {
     await insistOnPlace(database, me, own, transaction);
     const held = await hold(database, me, own.items, transaction);
-    await database.query(
-      'UPDATE items SET bank_id = :bank, folder_id = :folder WHERE id IN (:items)',
-      { replacements: own, transaction },
+    await database.models.Item.update(
+      { bankId: own.bank, folderId: own.folder },
+      { where: { id: own.items }, transaction },
     );
     return { from: held.map(({ id, bank, folder }) => ({ item: id, bank, folder })) };
   });
@@ -343,12 +330,9 @@ export async function copyItems(
 export async function retireItems({ database, now }: Context, me: SignedIn, items: number[]) {
   return database.transaction(async (transaction) => {
     const held = await hold(database, me, items, transaction);
-    await database.query(
-      'UPDATE items SET retired_at = :time, retired_by = :me WHERE id IN (:items) AND retired_at IS NULL',
-      {
-        replacements: { ...asking(me), items, time: new Date(now()) },
-        transaction,
-      },
+    await database.models.Item.update(
+      { retiredAt: new Date(now()), retiredBy: me.account.id },
+      { where: { id: items, retiredAt: null }, transaction },
     );
     return { retired: held.filter(({ retired }) => !retired).length };
   });
@@ -357,30 +341,34 @@ export async function retireItems({ database, now }: Context, me: SignedIn, item
 export async function restoreItems({ database }: Context, me: SignedIn, items: number[]) {
   return database.transaction(async (transaction) => {
     const held = await hold(database, me, items, transaction);
-    await database.query(
-      'UPDATE items SET retired_at = NULL, retired_by = NULL WHERE id IN (:items)',
-      { replacements: { items }, transaction },
+    await database.models.Item.update(
+      { retiredAt: null, retiredBy: null },
+      { where: { id: items }, transaction },
     );
     return { restored: held.filter(({ retired }) => retired).length };
   });
 }
 
 export async function listRetired({ database }: Context, me: SignedIn) {
-  const found = await rows<{ id: number; at: Date; by: string }>(
-    database,
-    `SELECT i.id, i.retired_at AS at, CONCAT(a.given_name, ' ', a.family_name) AS \`by\` FROM items i
-       JOIN banks b ON b.id = i.bank_id JOIN accounts a ON a.id = i.retired_by
-      WHERE i.retired_at IS NOT NULL AND ${editableBank} ORDER BY i.retired_at DESC, i.id LIMIT 500`,
-    asking(me),
-  );
-  const items = await readItems(
-    database,
-    me,
-    found.map(({ id }) => id),
-    'TRUE',
-  );
-  const byId = new Map(items.map((own): [number, ItemRow] => [own.id, own]));
-  return { items: found.map(({ id, at, by }) => ({ item: byId.get(id)!, at: toMillis(at), by })) };
+  const banks = await readableBanks(database, me);
+  const editable = [...banks.values()].filter(({ right }) => right === 'edit');
+  const retired = await database.models.Item.findAll({
+    where: { retiredAt: { [Op.ne]: null }, bankId: editable.map(({ id }) => id) },
+    include: ['retirer'],
+    order: [['retiredAt', 'DESC'], 'id'],
+    limit: 500,
+  });
+  const ids = retired.map(({ id }) => id);
+  const rows = await readItems(database, me, ids, { retired: true });
+  const byId = new Map(rows.map((row): [number, ItemRow] => [row.id, row]));
+  return {
+    items: retired.flatMap(({ id, retiredAt, retirer }) => {
+      const item = byId.get(id);
+      return item && retiredAt && retirer
+        ? [{ item, at: toMillis(retiredAt), by: retirer.fullName }]
+        : [];
+    }),
+  };
 }
 
 export async function labelItems(
@@ -418,10 +406,7 @@ export async function labelItems(
         at: now(),
       };
       const revisionId = await writeRevision(database, revision, transaction);
-      await database.query('UPDATE items SET revision_id = :revisionId WHERE id = :id', {
-        replacements: { id: item.id, revisionId },
-        transaction,
-      });
+      await database.models.Item.update({ revisionId }, { where: { id: item.id }, transaction });
       changed++;
     }
     return { changed };
@@ -437,7 +422,7 @@ export async function findNear(
   const { words, choiceWords } = describeItem(content);
   const near = await context.finder.near(
     `${words} ${choiceWords}`,
-    await readableBanks(context, me),
+    [...(await readableBanks(context.database, me)).keys()],
     but,
   );
   const items = await readItems(
@@ -451,7 +436,7 @@ export async function findNear(
 
 /** Each item at its closest; those that are asked about are not near copies of one another here. */
 export async function findNearOf(context: Context, me: SignedIn, asked: number[]) {
-  const banks = await readableBanks(context, me);
+  const banks = [...(await readableBanks(context.database, me)).keys()];
   const among = new Set(asked);
   const pairs: { of: number; id: number }[] = [];
   for (const item of await readItems(context.database, me, asked.slice(0, 100))) {

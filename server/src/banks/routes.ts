@@ -48,7 +48,7 @@ export function bankRoutes(bind: Bind, context: Context): void {
   bind(api.listRetired, ({ me }) => items.listRetired(context, me));
   bind(api.labelItems, ({ me, body }) => items.labelItems(context, me, body));
   bind(api.readUses, async ({ me, body }) => {
-    const readable = await readItems(database, me, body.items, 'TRUE');
+    const readable = await readItems(database, me, body.items, { retired: true });
     return readable.length === 0
       ? { uses: [], hiddenUses: 0 }
       : usesOf(

@@ -1,140 +1,133 @@
 /** Item rows as the contract gives them, for revisions that were chosen elsewhere. */
 import type { ItemRow } from '@oaken/contract/banks';
-import type { ItemContent, ItemFacts } from '@oaken/core/items';
-import type { Sequelize, Transaction } from 'sequelize';
-import { asking, bankRight, readableBank } from '../access';
+import type { ItemFacts } from '@oaken/core/items';
+import type { Transaction } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
-import { fromJson, rows, toMillis, type Values } from '../database/connect';
-
-interface RevisionRow extends Omit<
-  ItemRow,
-  'content' | 'standards' | 'grades' | 'tags' | 'facility' | 'editedAt'
-> {
-  testId: number | null;
-  content: unknown;
-  seenN: number;
-  seenShare: number;
-  editedAt: Date;
-  standards: string | null;
-  grades: string | null;
-  tags: string | null;
-}
+import { toMillis, type Database } from '../database/connect';
+import { present } from '../database/present';
+import type { Item, Revision } from '../models';
+import { namedBanks, readableBanks, type BankAccess } from './rights';
 
 type Row = ItemRow & { testId: number | null };
 
-/**
- * Everything about a revision in one statement: the lists beside it come joined, parted by signs that names cannot hold.
- * The joins are straight: the ids are few, and an optimiser that begins at the banks walks through all their items.
- */
-/** Whether a revision asks what its item asks now: only then are the item's figures its own. */
-const askedAsNow = `(r.id = i.revision_id OR r.asked = (SELECT now.asked FROM revisions now WHERE now.id = i.revision_id))`;
+/** Lists that stand beside revisions, each read in one statement for all. */
+const lists = [
+  {
+    association: 'revisionStandards',
+    separate: true,
+    include: [{ association: 'standard', attributes: ['id', 'code', 'statement', 'position'] }],
+  },
+  { association: 'grades', separate: true, order: ['grade'] },
+  { association: 'tags', separate: true, order: ['tag'] },
+];
 
-async function read(
-  database: Sequelize,
-  me: SignedIn,
-  from: string,
-  where: string,
-  values: Values,
-  transaction?: Transaction,
-): Promise<Row[]> {
-  const found = await rows<RevisionRow>(
-    database,
-    `SELECT i.id, r.id AS revisionId, r.number AS revision, r.test_id AS testId, r.content, r.kind, r.marked_by AS markedBy,
-            r.points, r.subject, r.depth, r.seconds, r.author, r.licence, b.name AS bank, b.id AS bankId,
-            i.folder_id AS folderId, ${bankRight} AS may, IF(${askedAsNow}, i.seen_n, 0) AS seenN, i.seen_share AS seenShare,
-            IF(${askedAsNow}, i.separation, NULL) AS separation, i.uses,
-            r.created_at AS editedAt,
-            (SELECT GROUP_CONCAT(CONCAT_WS('\t', s.id, s.code, s.statement) ORDER BY s.position SEPARATOR '\n')
-               FROM revision_standards rs JOIN standards s ON s.id = rs.standard_id WHERE rs.revision_id = r.id) AS standards,
-            (SELECT GROUP_CONCAT(rg.grade ORDER BY rg.grade) FROM revision_grades rg WHERE rg.revision_id = r.id) AS grades,
-            (SELECT GROUP_CONCAT(rt.tag ORDER BY rt.tag SEPARATOR '\n') FROM revision_tags rt WHERE rt.revision_id = r.id) AS tags
-       FROM ${from} STRAIGHT_JOIN banks b ON b.id = i.bank_id WHERE ${where}`,
-    { ...asking(me), ...values },
-    transaction,
-  );
-  return found.map(asItem);
-}
+/** Only while a revision asks what its item asks now are the item's figures its own. */
+const asksAsNow = (revision: Revision, item: Item) =>
+  revision.id === item.revisionId ||
+  (revision.asked !== null && revision.asked === item.revision?.asked);
 
-/** Field by field: taking some out of each row and spreading the rest costs more than the statement itself. */
-function asItem(own: RevisionRow): Row {
+const standardsOf = ({ revisionStandards = [] }: Revision) =>
+  revisionStandards
+    .flatMap(({ standard }) => standard ?? [])
+    .sort((a, b) => a.position - b.position)
+    .map(({ id, code, statement }) => ({ id, code, statement }));
+
+function asRow(revision: Revision, item: Item, bank: BankAccess): Row {
+  const figures = asksAsNow(revision, item);
   return {
-    id: own.id,
-    revisionId: own.revisionId,
-    revision: own.revision,
-    testId: own.testId,
-    content: fromJson<ItemContent>(own.content),
-    kind: own.kind,
-    markedBy: own.markedBy,
-    points: own.points,
-    subject: own.subject,
-    grades: own.grades?.split(',').map(Number) ?? [],
-    standards: (own.standards?.split('\n') ?? []).map((line) => {
-      const [id, code = '', statement = ''] = line.split('\t');
-      return { id: Number(id), code, statement };
-    }),
-    depth: own.depth,
-    seconds: own.seconds,
-    tags: own.tags?.split('\n') ?? [],
-    author: own.author,
-    licence: own.licence,
-    bank: own.bank,
-    bankId: own.bankId,
-    folderId: own.folderId,
-    may: own.may,
-    facility: own.seenN > 0 ? { value: own.seenShare, n: own.seenN } : null,
-    separation: own.separation,
-    uses: own.uses,
-    editedAt: toMillis(own.editedAt),
+    id: item.id,
+    revisionId: revision.id,
+    revision: revision.number,
+    testId: revision.testId,
+    content: revision.content,
+    kind: revision.kind,
+    markedBy: revision.markedBy,
+    points: revision.points,
+    subject: revision.subject,
+    grades: (revision.grades ?? []).map(({ grade }) => grade),
+    standards: standardsOf(revision),
+    depth: revision.depth,
+    seconds: revision.seconds,
+    tags: (revision.tags ?? []).map(({ tag }) => tag),
+    author: revision.author,
+    licence: revision.licence,
+    bank: bank.name,
+    bankId: bank.id,
+    folderId: item.folderId,
+    may: bank.right,
+    facility:
+      figures && item.answerCount > 0 ? { value: item.averageScore, n: item.answerCount } : null,
+    separation: figures ? item.itemRestCorrelation : null,
+    uses: item.useCount,
+    editedAt: toMillis(revision.createdAt),
   };
 }
 
 /** In the order of `revisionIds`; ids that do not exist are left out. */
 export async function readRevisions(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   revisionIds: number[],
   transaction?: Transaction,
 ): Promise<Row[]> {
   if (revisionIds.length === 0) return [];
-  const found = await read(
-    database,
-    me,
-    'revisions r STRAIGHT_JOIN items i ON i.id = r.item_id',
-    'r.id IN (:revisionIds)',
-    { revisionIds },
+  const revisions = await database.models.Revision.findAll({
+    where: { id: revisionIds },
+    include: [
+      ...lists,
+      {
+        association: 'item',
+        include: [{ association: 'revision', attributes: ['id', 'asked'] }],
+      },
+    ],
     transaction,
+  });
+  const items = revisions.map(({ item }) => present(item, 'item of the revision'));
+  const bankIds = items.map(({ bankId }) => bankId);
+  const banks = await namedBanks(database, me, bankIds, transaction);
+  const byId = new Map(
+    revisions.map((revision) => {
+      const item = present(revision.item, 'item of the revision');
+      return [revision.id, asRow(revision, item, present(banks.get(item.bankId), 'bank'))];
+    }),
   );
-  const byId = new Map(found.map((own) => [own.revisionId, own]));
   return revisionIds.flatMap((id) => byId.get(id) ?? []);
 }
 
 /** The items as they stand now, in the order of `itemIds`; those that I may not read are left out. */
 export async function readItems(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   itemIds: number[],
-  also = 'i.retired_at IS NULL',
+  { retired = false }: { retired?: boolean } = {},
 ): Promise<ItemRow[]> {
   if (itemIds.length === 0) return [];
-  const found = await read(
-    database,
-    me,
-    'items i STRAIGHT_JOIN revisions r ON r.id = i.revision_id',
-    `i.id IN (:itemIds) AND ${also} AND ${readableBank}`,
-    { itemIds },
+  const banks = await readableBanks(database, me);
+  const items = await database.models.Item.findAll({
+    where: {
+      id: itemIds,
+      bankId: [...banks.keys()],
+      ...(retired ? {} : { retiredAt: null }),
+    },
+    include: [{ association: 'revision', required: true, include: lists }],
+  });
+  const byId = new Map(
+    items.map((item) => {
+      const bank = present(banks.get(item.bankId), 'bank');
+      return [item.id, asRow(present(item.revision, 'revision of the item'), item, bank)];
+    }),
   );
-  const byId = new Map(found.map((own) => [own.id, own]));
   return itemIds.flatMap((id) => byId.get(id) ?? []);
 }
 
 /** The facts of a row, as a new revision takes them over. */
-export const factsOf = (own: ItemRow): ItemFacts => ({
-  subject: own.subject,
-  grades: own.grades,
-  standards: own.standards.map(({ id }) => id),
-  depth: own.depth,
-  seconds: own.seconds,
-  tags: own.tags,
-  author: own.author,
-  licence: own.licence,
+export const factsOf = (row: ItemRow): ItemFacts => ({
+  subject: row.subject,
+  grades: row.grades,
+  standards: row.standards.map(({ id }) => id),
+  depth: row.depth,
+  seconds: row.seconds,
+  tags: row.tags,
+  author: row.author,
+  licence: row.licence,
 });

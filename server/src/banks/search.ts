@@ -8,50 +8,51 @@ import {
 import type { Question } from '@oaken/core/finding';
 import { atWall } from '@oaken/core/timing';
 import type { z } from 'zod';
-import { asking, bankRight, ownClass, readableBank } from '../access';
+import { Op } from 'sequelize';
+import { rule } from '../access';
+import { readableBanks } from './rights';
 import type { SignedIn } from '../accounts/sessions';
-import type { Context } from '../context';
-import { row, rows } from '../database/connect';
 import { readItems } from './rows';
+import { present } from '../database/present';
+import type { Context } from '../context';
 
 type Search = Omit<z.output<typeof search>, 'from'> & { from?: number };
 type Filters = z.output<typeof filters>;
-
-export async function readableBanks({ database }: Context, me: SignedIn): Promise<number[]> {
-  const found = await rows<{ id: number }>(
-    database,
-    `SELECT b.id FROM banks b WHERE ${readableBank}`,
-    asking(me),
-  );
-  return found.map(({ id }) => id);
-}
+type SelectedItem = Pick<ItemRow, 'id' | 'points' | 'seconds' | 'may'>;
 
 /** Midnight of a day at the school. */
 async function startOf({ database }: Context, me: SignedIn, day: string): Promise<number> {
-  const school = await row<{ zone: string }>(
-    database,
-    'SELECT zone FROM schools WHERE id = :school',
-    asking(me),
-  );
-  const read = atWall(`${day}T00:00`, school!.zone);
-  return read.ok ? read.at : Date.parse(day);
+  const school = present(await database.models.School.findByPk(me.account.schoolId), 'school');
+  const midnight = atWall(`${day}T00:00`, school.zone);
+  return midnight.ok ? midnight.at : Date.parse(day);
 }
 
 /** What my classes, or the one named, were given since then. */
 async function givenSince(
-  context: Context,
+  { database }: Context,
   me: SignedIn,
   since: number,
   classId: number | undefined,
 ): Promise<number[]> {
-  const found = await rows<{ id: number }>(
-    context.database,
-    `SELECT DISTINCT er.item_id AS id FROM assignments a JOIN assignment_classes ac ON ac.assignment_id = a.id
-       JOIN classes c ON c.id = ac.class_id JOIN edition_revisions er ON er.edition_id = a.edition_id
-      WHERE a.taken_back_at IS NULL AND a.opens_at >= :since AND ${ownClass} ${classId === undefined ? '' : 'AND c.id = :classId'}`,
-    { ...asking(me), since: new Date(since), classId: classId ?? 0 },
-  );
-  return found.map(({ id }) => id);
+  const { AssignmentClass, EditionRevision, SchoolClass } = database.models;
+  const classes = await SchoolClass.scope(rule('taughtBy', me)).findAll({
+    attributes: ['id'],
+    where: classId === undefined ? {} : { id: classId },
+  });
+  const given = await AssignmentClass.findAll({
+    where: { classId: classes.map(({ id }) => id) },
+    include: {
+      association: 'assignment',
+      attributes: ['editionId'],
+      where: { unassignedAt: null, opensAt: { [Op.gte]: new Date(since) } },
+    },
+  });
+  const editionIds = new Set(given.flatMap(({ assignment }) => assignment?.editionId ?? []));
+  const used = await EditionRevision.findAll({
+    attributes: ['itemId'],
+    where: { editionId: [...editionIds] },
+  });
+  return [...new Set(used.map(({ itemId }) => itemId))];
 }
 
 async function questionOf(
@@ -67,7 +68,7 @@ async function questionOf(
     order: sort,
     from,
     size,
-    banks: await readableBanks(context, me),
+    banks: [...(await readableBanks(context.database, me)).keys()],
     passage: passage === undefined ? undefined : passage === 'yes',
     editedSince: editedSince === undefined ? undefined : await startOf(context, me, editedSince),
     without: since === null ? undefined : await givenSince(context, me, since, unusedBy),
@@ -87,13 +88,19 @@ export async function findItems(context: Context, me: SignedIn, wanted: Search) 
     await questionOf(context, me, wanted, mostAtOnce),
   );
   if (ids.length === 0) return { total, items: [] };
-  const items = await rows<Pick<ItemRow, 'id' | 'points' | 'seconds' | 'may'>>(
-    context.database,
-    `SELECT i.id, r.points, r.seconds, ${bankRight} AS may FROM items i STRAIGHT_JOIN revisions r ON r.id = i.revision_id
-       STRAIGHT_JOIN banks b ON b.id = i.bank_id WHERE i.id IN (:ids) AND ${readableBank} ORDER BY FIELD(i.id, :ids)`,
-    { ...asking(me), ids },
+  const banks = await readableBanks(context.database, me);
+  const items = await context.database.models.Item.findAll({
+    attributes: ['id', 'bankId'],
+    where: { id: ids, bankId: [...banks.keys()] },
+    include: [{ association: 'revision', attributes: ['points', 'seconds'], required: true }],
+  });
+  const byId = new Map(
+    items.map(({ id, bankId, revision }): [number, SelectedItem] => {
+      const { points, seconds } = present(revision, 'revision of the item');
+      return [id, { id, points, seconds, may: present(banks.get(bankId), 'bank').right }];
+    }),
   );
-  return { total, items };
+  return { total, items: ids.flatMap((id) => byId.get(id) ?? []) };
 }
 
 /** Only which items a search finds, best known first. */

@@ -1,58 +1,80 @@
 /** Where items are used, as far as the asking teacher may know. */
 import type { Use } from '@oaken/contract/banks';
-import type { Sequelize } from 'sequelize';
-import { asking, editableTest } from '../access';
+import { Op } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
-import { row, rows, toMillis } from '../database/connect';
+import { toMillis, type Database } from '../database/connect';
+import { testRight } from '../assessments/rights';
+import { shareOf } from './rights';
+import { classNames } from '../classes/names';
+import { present } from '../database/present';
+import { valuesOf } from '../database/subquery';
 
 /** Tests of my own school are told; of others only how many there are. */
-export async function usesOf(database: Sequelize, me: SignedIn, items: number[]) {
-  const values = { ...asking(me), items };
-  const tests = await rows<{
-    testId: number;
-    title: string;
-    owner: string;
-    mine: number;
-    items: number;
-  }>(
-    database,
-    `SELECT t.id AS testId, t.title, CONCAT(o.given_name, ' ', o.family_name) AS owner, ${editableTest} AS mine,
-            COUNT(DISTINCT r.item_id) AS items
-       FROM revisions r JOIN test_revisions tr ON tr.revision_id = r.id JOIN tests t ON t.id = tr.test_id
-       JOIN accounts o ON o.id = t.owner_id
-      WHERE r.item_id IN (:items) AND t.removed_at IS NULL AND t.school_id = :school
-      GROUP BY t.id ORDER BY mine DESC, t.changed_at DESC LIMIT 100`,
-    values,
-  );
-  const given = await rows<{ testId: number; class: string; opensAt: Date }>(
-    database,
-    `SELECT DISTINCT e.test_id AS testId, c.name AS class, a.opens_at AS opensAt
-       FROM edition_revisions er JOIN editions e ON e.id = er.edition_id JOIN assignments a ON a.edition_id = e.id
-       JOIN assignment_classes ac ON ac.assignment_id = a.id JOIN classes c ON c.id = ac.class_id
-      WHERE er.item_id IN (:items) AND a.taken_back_at IS NULL AND a.school_id = :school
-      ORDER BY a.opens_at DESC, c.name LIMIT 300`,
-    values,
-  );
-  const hidden = await row<{ n: number }>(
-    database,
-    `SELECT COUNT(DISTINCT t.id) AS n FROM revisions r JOIN test_revisions tr ON tr.revision_id = r.id
-       JOIN tests t ON t.id = tr.test_id
-      WHERE r.item_id IN (:items) AND t.removed_at IS NULL AND t.school_id <> :school`,
-    values,
-  );
+export async function usesOf(database: Database, me: SignedIn, items: number[]) {
+  const { Assignment, Test } = database.models;
+  const { schoolId } = me.account;
+  const inTests = await itemsByTest(database, items);
+  const tests = await Test.findAll({
+    attributes: ['id', 'title', 'ownerId', 'schoolId', 'changedAt'],
+    where: { id: [...inTests.keys()], removedAt: null },
+    include: ['owner', shareOf(me)],
+    order: [['changedAt', 'DESC']],
+  });
+  const seen = tests.filter((test) => test.schoolId === schoolId);
+  const uses = seen
+    .map((test) => ({
+      testId: test.id,
+      title: test.title,
+      owner: present(test.owner, 'owner of the test').fullName,
+      mine: testRight(test, me) === 'edit',
+      items: inTests.get(test.id)?.size ?? 0,
+    }))
+    .sort((a, b) => Number(b.mine) - Number(a.mine))
+    .slice(0, 100);
+  const assignments = await Assignment.findAll({
+    where: { unassignedAt: null, schoolId },
+    include: [
+      {
+        association: 'edition',
+        required: true,
+        attributes: ['testId'],
+        where: {
+          id: {
+            [Op.in]: valuesOf(database.models.EditionRevision, 'editionId', { itemId: items }),
+          },
+        },
+      },
+      { association: 'assignmentClasses', separate: true, include: ['class'] },
+    ],
+    order: [['opensAt', 'DESC']],
+    limit: 300,
+  });
   return {
-    uses: tests.map((one): Use & { items: number } => ({
-      ...one,
-      mine: Boolean(one.mine),
-      given: given
-        .filter(({ testId }) => testId === one.testId)
-        .map((own) => ({ class: own.class, opensAt: toMillis(own.opensAt) })),
+    uses: uses.map((use): Use & { items: number } => ({
+      ...use,
+      given: assignments
+        .filter(({ edition }) => edition?.testId === use.testId)
+        .flatMap(({ opensAt, assignmentClasses = [] }) =>
+          classNames(assignmentClasses).map((name) => ({
+            class: name,
+            opensAt: toMillis(opensAt),
+          })),
+        ),
     })),
-    hiddenUses: hidden!.n,
+    hiddenUses: tests.length - seen.length,
   };
 }
 
-/** Keeps the number of tests beside each item that was put into one or taken out. */
-export const recountUses = `UPDATE items i SET i.uses = (
-  SELECT COUNT(DISTINCT t.id) FROM revisions r JOIN test_revisions tr ON tr.revision_id = r.id
-    JOIN tests t ON t.id = tr.test_id AND t.removed_at IS NULL WHERE r.item_id = i.id) WHERE i.id IN (:items)`;
+/** Which of the items each test uses. */
+async function itemsByTest(database: Database, items: number[]): Promise<Map<number, Set<number>>> {
+  const { TestRevision } = database.models;
+  const used = await TestRevision.findAll({
+    include: { association: 'revision', attributes: ['itemId'], where: { itemId: items } },
+  });
+  const byTest = new Map<number, Set<number>>();
+  for (const { testId, revision } of used) {
+    const ids = byTest.get(testId) ?? new Set();
+    byTest.set(testId, ids.add(present(revision, 'revision').itemId));
+  }
+  return byTest;
+}

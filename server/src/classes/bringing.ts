@@ -8,18 +8,18 @@ import {
   type RollWrite,
 } from '@oaken/core/rosters';
 import { createHash } from 'node:crypto';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { asking, insistOnRunning } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, insertedId, row, rows } from '../database/connect';
+import { fromJson, insertedId, row, rows, type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import { comeBack, countOpen, createStudent, enrol, leave } from './enrolling';
 import { makeClass } from './service';
 
 /** Every student of the school, with the classes that each is or was in. */
 async function readKnown(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   transaction?: Transaction,
 ): Promise<KnownStudent[]> {
@@ -88,7 +88,7 @@ const columns = {
 } as const;
 
 async function setFields(
-  database: Sequelize,
+  database: Database,
   studentId: number,
   fields: Record<string, string | number | null>,
   transaction: Transaction,
@@ -208,7 +208,7 @@ function makeNew(
 
 /** A class of the roster belongs to one class here. */
 async function tie(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   classId: number,
   sourcedId: string,
@@ -233,7 +233,7 @@ async function tie(
 }
 
 interface Performing {
-  database: Sequelize;
+  database: Database;
   me: SignedIn;
   time: Date;
   transaction: Transaction;
@@ -334,7 +334,7 @@ export async function undoRolls(
 
 /** Whoever has begun something in the meantime has left the class instead; nobody's work goes with an undo. */
 async function takeOut(
-  database: Sequelize,
+  database: Database,
   { undo, classId, studentId }: Extract<Step, { undo: 'create' | 'enrol' }>,
   time: Date,
   transaction: Transaction,

@@ -2,8 +2,10 @@
  * Coming into a class and leaving it. A roll number is given once and stays; leaving hides what was not begun and keeps
  * what was; whoever comes is given what is open for the whole class.
  */
-import type { Sequelize, Transaction } from 'sequelize';
-import { insertedId, row, rows } from '../database/connect';
+import { type Transaction, Op, type WhereOptions } from 'sequelize';
+import { type Database } from '../database/connect';
+import type { Assignment, AssignmentStudent } from '../models';
+import { valuesOf } from '../database/subquery';
 
 export interface NewStudent {
   givenName: string;
@@ -15,128 +17,127 @@ export interface NewStudent {
 }
 
 /** Makes a student's account. It has no passcode until a sign-in slip gives one. */
-export function createStudent(
-  database: Sequelize,
+export async function createStudent(
+  database: Database,
   schoolId: number,
-  own: NewStudent & { secretHash?: string },
-  time: Date,
+  student: NewStudent & { secretHash?: string },
+  createdAt: Date,
   transaction: Transaction,
 ): Promise<number> {
-  return insertedId(
-    database,
-    `INSERT INTO accounts (school_id, role, given_name, family_name, student_number, email, grade, sourced_id, secret_hash, created_at)
-     VALUES (:schoolId, 'student', :givenName, :familyName, :studentNumber, :email, :grade, :sourcedId, :secretHash, :time)`,
+  const { id } = await database.models.Account.create(
     {
-      ...own,
-      studentNumber: own.studentNumber || null,
-      email: own.email || null,
-      secretHash: own.secretHash ?? '',
+      ...student,
       schoolId,
-      time,
+      role: 'student',
+      studentNumber: student.studentNumber || null,
+      email: student.email || null,
+      secretHash: student.secretHash ?? '',
+      createdAt,
     },
-    transaction,
+    { transaction },
   );
+  return id;
 }
 
 export async function enrol(
-  database: Sequelize,
+  database: Database,
   own: { classId: number; studentId: number; rollNumber: number; bySelf?: boolean },
   time: Date,
   transaction: Transaction,
 ): Promise<void> {
-  await database.query(
-    'INSERT INTO enrolments (class_id, student_id, roll_number, joined_by_self) VALUES (:classId, :studentId, :rollNumber, :bySelf)',
-    { replacements: { ...own, bySelf: own.bySelf ?? false }, transaction },
-  );
-  await giveOpen(database, own.classId, own.studentId, time, transaction);
-}
-
-/** Back in the class, under the roll number of before. */
-export async function comeBack(
-  database: Sequelize,
-  { classId, studentId }: { classId: number; studentId: number },
-  time: Date,
-  transaction: Transaction,
-): Promise<void> {
-  const values = { replacements: { classId, studentId }, transaction };
-  await database.query(
-    'UPDATE enrolments SET left_at = NULL WHERE class_id = :classId AND student_id = :studentId',
-    values,
-  );
-  await database.query(
-    'UPDATE assignment_students SET withdrawn_at = NULL WHERE class_id = :classId AND student_id = :studentId',
-    values,
+  const { classId, studentId, rollNumber: rosterNumber, bySelf: joinedBySelf = false } = own;
+  await database.models.Enrollment.create(
+    { classId, studentId, rosterNumber, joinedBySelf },
+    { transaction },
   );
   await giveOpen(database, classId, studentId, time, transaction);
 }
 
-export async function leave(
-  database: Sequelize,
+/** Back in the class, under the roll number of before. */
+export async function comeBack(
+  database: Database,
   { classId, studentId }: { classId: number; studentId: number },
   time: Date,
   transaction: Transaction,
 ): Promise<void> {
-  const values = { replacements: { classId, studentId, time }, transaction };
-  await database.query(
-    'UPDATE enrolments SET left_at = :time WHERE class_id = :classId AND student_id = :studentId AND left_at IS NULL',
-    values,
+  const { AssignmentStudent, Enrollment } = database.models;
+  const chosen = { where: { classId, studentId }, transaction };
+  await Enrollment.update({ leftAt: null }, chosen);
+  await AssignmentStudent.update({ withdrawnAt: null }, chosen);
+  await giveOpen(database, classId, studentId, time, transaction);
+}
+
+export async function leave(
+  database: Database,
+  { classId, studentId }: { classId: number; studentId: number },
+  time: Date,
+  transaction: Transaction,
+): Promise<void> {
+  const { AssignmentStudent, Attempt, Enrollment } = database.models;
+  await Enrollment.update(
+    { leftAt: time },
+    { where: { classId, studentId, leftAt: null }, transaction },
   );
-  await database.query(
-    `UPDATE assignment_students g SET g.withdrawn_at = :time
-      WHERE g.class_id = :classId AND g.student_id = :studentId AND g.withdrawn_at IS NULL
-        AND NOT EXISTS (SELECT 1 FROM attempts t WHERE t.assignment_id = g.assignment_id AND t.student_id = g.student_id)`,
-    values,
+  const begun = valuesOf(Attempt, 'assignmentId', { studentId });
+  await AssignmentStudent.update(
+    { withdrawnAt: time },
+    {
+      where: { classId, studentId, withdrawnAt: null, assignmentId: { [Op.notIn]: begun } },
+      transaction,
+    },
   );
 }
 
-const stillOpen = `a.taken_back_at IS NULL AND (a.closes_at IS NULL OR GREATEST(a.closes_at, COALESCE(a.late_until, a.closes_at)) > :time)`;
+/** Assignments that can still be sat at a time. */
+const stillOpen = (time: Date): WhereOptions<Assignment> => ({
+  unassignedAt: null,
+  [Op.or]: [{ closesAt: null }, { closesAt: { [Op.gt]: time } }, { lateUntil: { [Op.gt]: time } }],
+});
 
 /** Assignments of the whole class that whoever comes into it can still sit. */
-export async function countOpen(database: Sequelize, classId: number, time: Date): Promise<number> {
-  const found = await row<{ n: number }>(
-    database,
-    `SELECT COUNT(*) AS n FROM assignment_classes ac JOIN assignments a ON a.id = ac.assignment_id WHERE ac.class_id = :classId AND ac.whole AND ${stillOpen}`,
-    { classId, time },
-  );
-  return found!.n;
-}
+export const countOpen = (database: Database, classId: number, time: Date): Promise<number> =>
+  database.models.AssignmentClass.count({
+    where: { classId, wholeClass: true },
+    include: { association: 'assignment', where: stillOpen(time), required: true },
+  });
 
 async function giveOpen(
-  database: Sequelize,
+  database: Database,
   classId: number,
   studentId: number,
   time: Date,
   transaction: Transaction,
 ): Promise<void> {
-  const open = await rows<{ id: number }>(
-    database,
-    `SELECT a.id FROM assignment_classes ac JOIN assignments a ON a.id = ac.assignment_id
-      WHERE ac.class_id = :classId AND ac.whole AND ${stillOpen}
-        AND NOT EXISTS (SELECT 1 FROM assignment_students g WHERE g.assignment_id = a.id AND g.student_id = :studentId)
-      FOR UPDATE`,
-    { classId, studentId, time },
-    transaction,
-  );
-  for (const { id } of open) {
-    // The next place of the deal, and the form that the fewest have.
-    const place = await row<{ place: number }>(
-      database,
-      'SELECT COALESCE(MAX(place), -1) + 1 AS place FROM assignment_students WHERE assignment_id = :id',
-      { id },
-      transaction,
-    );
-    const form = await row<{ form: string | null }>(
-      database,
-      'SELECT form FROM assignment_students WHERE assignment_id = :id GROUP BY form ORDER BY COUNT(*), form LIMIT 1',
-      { id },
-      transaction,
-    );
-    await database.query(
-      'INSERT INTO assignment_students (assignment_id, student_id, class_id, place, form) VALUES (:id, :studentId, :classId, :place, :form)',
-      {
-        replacements: { id, studentId, classId, place: place!.place, form: form?.form ?? null },
-        transaction,
+  const { Assignment, AssignmentClass, AssignmentStudent } = database.models;
+  const open = await Assignment.findAll({
+    attributes: ['id'],
+    where: {
+      ...stillOpen(time),
+      id: {
+        [Op.in]: valuesOf(AssignmentClass, 'assignmentId', { classId, wholeClass: true }),
+        [Op.notIn]: valuesOf(AssignmentStudent, 'assignmentId', { studentId }),
       },
+    },
+    lock: true,
+    transaction,
+  });
+  for (const { id: assignmentId } of open) {
+    const given = await AssignmentStudent.findAll({ where: { assignmentId }, transaction });
+    await AssignmentStudent.create(
+      { assignmentId, studentId, classId, seat: nextSeat(given), form: rarestForm(given) },
+      { transaction },
     );
   }
+}
+
+/** The next place of the deal. */
+const nextSeat = (given: readonly AssignmentStudent[]) =>
+  Math.max(-1, ...given.map(({ seat }) => seat)) + 1;
+
+/** The form that the fewest have; of several, the first. */
+function rarestForm(given: readonly AssignmentStudent[]): string | null {
+  const counts = new Map<string | null, number>();
+  for (const { form } of given) counts.set(form, (counts.get(form) ?? 0) + 1);
+  const [rarest] = [...counts].sort(([a, n], [b, m]) => n - m || (a ?? '').localeCompare(b ?? ''));
+  return rarest?.[0] ?? null;
 }

@@ -1,9 +1,9 @@
 /** Groups within a class; a student may be in several. */
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { insistOnRunning } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { insertedId, row } from '../database/connect';
+import { insertedId, row, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { groupNameTaken, insistOnStudents } from './roll';
 
@@ -13,7 +13,7 @@ interface Place {
 }
 
 async function insistOnName(
-  database: Sequelize,
+  database: Database,
   own: { classId: number; groupId: number; name: string },
   transaction: Transaction,
 ) {
@@ -27,7 +27,7 @@ async function insistOnName(
 }
 
 async function insistOnGroup(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   place: Place,
   transaction: Transaction,
@@ -43,7 +43,7 @@ async function insistOnGroup(
 }
 
 const put = (
-  database: Sequelize,
+  database: Database,
   groupId: number,
   students: readonly number[],
   transaction: Transaction,

@@ -1,12 +1,12 @@
 /** The roll of one class, and what is done to one student on it. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { noSupports, type Supports } from '@oaken/core/supports';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { asking, insistOnRunning } from '../access';
 import { hashSecret, newPasscode } from '../accounts/secrets';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, row, rows, toMillisOrNull } from '../database/connect';
+import { fromJson, row, rows, toMillisOrNull, type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import { comeBack, leave } from './enrolling';
 import { readClasses } from './rows';
@@ -28,7 +28,7 @@ interface StoredLine {
 }
 
 export async function readRoll(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   classId: number,
 ): Promise<AnswerOf<typeof api.readClass>> {
@@ -79,7 +79,7 @@ export async function readRoll(
 
 /** Students of the class, by their ids; one who is not, or has left, is not found. */
 export async function insistOnStudents(
-  database: Sequelize,
+  database: Database,
   classId: number,
   students: readonly number[],
   transaction?: Transaction,

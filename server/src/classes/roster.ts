@@ -1,10 +1,9 @@
 /** The school's roster service: OneRoster 1.2 by REST, read only (1EdTech; paths and names from memory). */
 import type { api, AnswerOf } from '@oaken/contract';
 import { readOneRoster, type RosterReading } from '@oaken/core/rosters';
-import type { Sequelize } from 'sequelize';
 import { asking, ownClass } from '../access';
 import type { SignedIn } from '../accounts/sessions';
-import { row, rows } from '../database/connect';
+import { row, rows, type Database } from '../database/connect';
 import { Problem } from '../http/problem';
 
 export interface RosterService {
@@ -134,7 +133,7 @@ const head = (own: Json) => ({ sourcedId: text(own.sourcedId), status: text(own.
 
 /** The roster's classes that I teach by my e-mail address, and those that my classes are tied to. */
 export async function readRoster(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   roster: RosterService | null,
 ): Promise<AnswerOf<typeof api.readRoster>> {

@@ -1,8 +1,8 @@
 import type { ClassRow } from '@oaken/contract/classes';
 import { asking, ownClass } from '../access';
 import type { SignedIn } from '../accounts/sessions';
-import { rows, toMillisOrNull } from '../database/connect';
-import type { Sequelize, Transaction } from 'sequelize';
+import { rows, toMillisOrNull, type Database } from '../database/connect';
+import type { Transaction } from 'sequelize';
 
 type Stored = Omit<ClassRow, 'putAway' | 'until' | 'joiningUntil'> & {
   putAwayAt: Date | null;
@@ -12,7 +12,7 @@ type Stored = Omit<ClassRow, 'putAway' | 'until' | 'joiningUntil'> & {
 
 /** My classes, those in use first; `classId` narrows to one. */
 export async function readClasses(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   classId: number | null = null,
   transaction?: Transaction,

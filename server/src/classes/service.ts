@@ -2,11 +2,11 @@
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import type { ClassFacts } from '@oaken/contract/classes';
 import { randomInt } from 'node:crypto';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { asking, insistOnClass, insistOnRunning } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { insertedId, row, rows, toMillisOrNull } from '../database/connect';
+import { insertedId, row, rows, toMillisOrNull, type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 
 /** Without letters and digits that look alike: it is read from a board. */
@@ -123,7 +123,7 @@ export async function openJoining(
 }
 
 export async function readTeachers(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   classId: number,
 ): Promise<AnswerOf<typeof api.readTeachers>> {

@@ -1,4 +1,6 @@
-import { QueryTypes, Sequelize, type Transaction } from 'sequelize';
+import { QueryTypes, Sequelize, type Options, type Transaction } from 'sequelize';
+import { addAccessScopes } from '../access/scopes';
+import { modelsOn, type Models } from '../models';
 
 export interface DatabasePlace {
   /** Path of the server's Unix socket. */
@@ -6,14 +8,30 @@ export interface DatabasePlace {
   name: string;
 }
 
+/** A pool of connections, and the models that use it. */
+export class Database extends Sequelize {
+  declare readonly models: Models;
+
+  constructor(name: string, options: Options) {
+    super(name, 'root', '', options);
+    addAccessScopes(modelsOn(this));
+  }
+}
+
 /** Opens a pool of at most so many connections. Nothing is asked of the database until the first query. */
-export function connect({ socket, name }: DatabasePlace, connections = 12): Sequelize {
-  return new Sequelize(name, 'root', '', {
+export function connect({ socket, name }: DatabasePlace, connections = 12): Database {
+  return new Database(name, {
     dialect: 'mariadb',
     logging: false,
     timezone: '+00:00',
     pool: { max: connections, min: 0, idle: 30_000, acquire: 8_000 },
-    define: { underscored: true, timestamps: false, freezeTableName: true },
+    define: {
+      underscored: true,
+      timestamps: false,
+      freezeTableName: true,
+      // A scope is never weakened by what is asked beside it, such as an id.
+      whereMergeStrategy: 'and',
+    },
     dialectOptions: {
       socketPath: socket,
       connectTimeout: 2_000,

@@ -6,13 +6,12 @@ import {
   usualGroupRules,
   type PracticeItem,
 } from '@oaken/core/follow-up';
-import type { Sequelize } from 'sequelize';
 import { asking, insistOnRunningAssignment, usableBank } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import { makeGroup } from '../classes/groups';
 import type { Context } from '../context';
-import { row, rows } from '../database/connect';
+import { row, rows, type Database } from '../database/connect';
 import { invalid, notFound } from '../http/problem';
 import { gather } from '../results/gather';
 import { ownAssignmentRow } from '../results/service';
@@ -21,7 +20,7 @@ import { makeTest } from '../assessments/building';
 
 /** Items on these standards that I may use and that are scored by a key, so that practice answers at once. */
 const readPool = async (
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   codes: string[],
 ): Promise<PracticeItem[]> =>
@@ -37,10 +36,7 @@ const readPool = async (
   ).map((own) => ({ ...own, codes: undefined, standards: own.codes.split('\n') }));
 
 /** Items that each student has met in anything that they began. */
-async function readSeen(
-  database: Sequelize,
-  students: number[],
-): Promise<Map<number, Set<number>>> {
+async function readSeen(database: Database, students: number[]): Promise<Map<number, Set<number>>> {
   const found = await rows<{ studentId: number; itemId: number }>(
     database,
     `SELECT DISTINCT t.student_id AS studentId, er.item_id AS itemId FROM attempts t JOIN assignments a ON a.id = t.assignment_id

@@ -4,13 +4,13 @@ import { itemFacts, type ItemFacts } from '@oaken/core/items';
 import type { RowProblem, UnreadColumn } from '@oaken/core/interchange';
 import type { Request } from 'express';
 import { randomBytes } from 'node:crypto';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { asking, readableBank } from '../access';
 import type { SignedIn } from '../accounts/sessions';
-import { readableBanks } from '../banks/search';
+import { readableBanks } from '../banks/rights';
 import { insistOnPlace } from '../banks/shelves';
 import type { Context } from '../context';
-import { fromJson, row, rows } from '../database/connect';
+import { fromJson, row, rows, type Database } from '../database/connect';
 import { insistOnRoom } from '../files/quotas';
 import { announcedSize, piecesOf } from '../files/receive';
 import { writePiece } from '../files/service';
@@ -99,7 +99,7 @@ const writeChunk = ({ database }: Context, id: string, number: number, piece: Bu
     },
   );
 
-async function find(database: Sequelize, me: SignedIn, id: string): Promise<Stored> {
+async function find(database: Database, me: SignedIn, id: string): Promise<Stored> {
   const found = await row<Stored>(
     database,
     'SELECT id, account_id AS account, bank_id AS bank, folder_id AS folder, state FROM imports WHERE id = :id AND account_id = :me',
@@ -194,7 +194,7 @@ async function inBackground(
 
 class Cancelled extends Error {}
 
-async function report(database: Sequelize, id: string, done: number): Promise<void> {
+async function report(database: Database, id: string, done: number): Promise<void> {
   await database.query("UPDATE imports SET done = :done WHERE id = :id AND state <> 'cancelled'", {
     replacements: { id, done },
   });
@@ -315,7 +315,7 @@ const unreadInWords = ({ name, meant }: UnreadColumn): ImportState['problems'][n
 
 async function check(context: Context, me: SignedIn, id: string): Promise<void> {
   const { database, finder } = context;
-  const banks = await readableBanks(context, me);
+  const banks = [...(await readableBanks(context.database, me)).keys()];
   const problems: ImportState['problems'] = [];
   const near: ImportState['near'] = [];
   let [done, good] = [0, 0];

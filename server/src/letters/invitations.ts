@@ -1,6 +1,6 @@
 import type { AssignmentRules } from '@oaken/core/assignments';
 import { invitation } from '@oaken/core/letters';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import {
   schoolZone,
   studentWindow,
@@ -10,7 +10,7 @@ import {
   type StoredOwn,
   type StoredTimes,
 } from '../assignments/times';
-import { fromJson, rows, toMillis } from '../database/connect';
+import { fromJson, rows, toMillis, type Database } from '../database/connect';
 
 interface Line extends StoredTimes, StoredOwn {
   accountId: number;
@@ -28,7 +28,7 @@ interface Line extends StoredTimes, StoredOwn {
 
 /** Writes an invitation to every student who was given it and has an address; they leave when the student can see it. */
 export async function invite(
-  database: Sequelize,
+  database: Database,
   assignmentId: number,
   origin: string,
   now: number,

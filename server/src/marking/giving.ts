@@ -1,13 +1,13 @@
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { kindOf, levelPoints, type Levels, type Part } from '@oaken/core/items';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { scoreAnew } from '../attempts/arriving';
 import type { Editions } from '../attempts/editions';
 import { lockAttempt, readGiven } from '../attempts/given';
 import type { Context } from '../context';
-import { row } from '../database/connect';
+import { row, type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import { findPart, type Place } from './place';
 
@@ -106,7 +106,7 @@ export async function giveMark(
 }
 
 async function insistOnVersion(
-  database: Sequelize,
+  database: Database,
   of: Place & { attemptId: number },
   version: number,
   transaction: Transaction,

@@ -8,12 +8,11 @@ import {
   type Responses,
   type SittingPart,
 } from '@oaken/core/items';
-import type { Sequelize } from 'sequelize';
 import { asking, ownAssignment, runsAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { fromJson, row, rows } from '../database/connect';
+import { fromJson, row, rows, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 
 export interface Place {
@@ -94,7 +93,7 @@ export interface Answered {
 
 /** Everybody's handed-in answers to some entries, in the order of handing in. */
 export async function readAnswers(
-  database: Sequelize,
+  database: Database,
   assignmentId: number,
   entries: string[],
 ): Promise<Answered[]> {

@@ -2,11 +2,10 @@
 import type { MarkedAnswer, MarkedPart, MarkingWork } from '@oaken/contract/marking';
 import { kindOf, type Levels } from '@oaken/core/items';
 import { wordsIn } from '@oaken/core/plain';
-import type { Sequelize } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { fromJson, rows, toMillis } from '../database/connect';
+import { fromJson, rows, toMillis, type Database } from '../database/connect';
 import {
   answerTo,
   findAssignment,
@@ -29,7 +28,7 @@ export interface StoredMark {
   at: Date;
 }
 
-export const readMarks = (database: Sequelize, assignmentId: number) =>
+export const readMarks = (database: Database, assignmentId: number) =>
   rows<StoredMark>(
     database,
     `SELECT m.attempt_id AS attemptId, m.entry_id AS entry, m.part_id AS part, m.version, m.points, m.comment, m.levels,

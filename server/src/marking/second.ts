@@ -3,12 +3,11 @@ import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import type { MarkingWork } from '@oaken/contract/marking';
 import { kindOf } from '@oaken/core/items';
 import { agreementOf } from '@oaken/core/marking';
-import type { Sequelize } from 'sequelize';
 import { asking, insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { row, rows, toMillis } from '../database/connect';
+import { row, rows, toMillis, type Database } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import { giveMark, markFor } from './giving';
 import {
@@ -32,7 +31,7 @@ interface Reading extends Place {
   editionId: number;
 }
 
-const readReadings = (database: Sequelize, condition: string, values: Record<string, unknown>) =>
+const readReadings = (database: Database, condition: string, values: Record<string, unknown>) =>
   rows<Reading>(
     database,
     `SELECT q.id, q.assignment_id AS assignmentId, q.entry_id AS entryId, q.part_id AS partId, q.reader_id AS readerId, q.asked_at AS askedAt, a.title,
@@ -45,7 +44,7 @@ const readReadings = (database: Sequelize, condition: string, values: Record<str
 type StoredSecond = StoredMark & { firstPoints: number | null; settledAt: Date | null };
 
 /** The second marks of a reading, in the shape of first ones. */
-const readSeconds = (database: Sequelize, { id, entryId, partId, reader }: Reading) =>
+const readSeconds = (database: Database, { id, entryId, partId, reader }: Reading) =>
   rows<StoredSecond>(
     database,
     `SELECT attempt_id AS attemptId, :entryId AS entry, :partId AS part, version, points, comment, levels, :reader AS \`by\`, marked_at AS at,

@@ -3,13 +3,12 @@ import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { kindOf } from '@oaken/core/items';
 import { sameSpelling } from '@oaken/core/marking';
 import { day } from '@oaken/core/timing';
-import type { Sequelize } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { readAssignments } from '../assignments/rows';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { rows } from '../database/connect';
+import { rows, type Database } from '../database/connect';
 import {
   answerTo,
   findAssignment,
@@ -46,7 +45,7 @@ function unknownIn({ entry, part }: Handed, answers: Answered[]): Unknown[] {
   return [...found.values()].sort((a, b) => b.students - a.students);
 }
 
-const readWrong = (database: Sequelize, assignmentIds: number[]) =>
+const readWrong = (database: Database, assignmentIds: number[]) =>
   rows<Place & { spelling: string }>(
     database,
     'SELECT assignment_id AS assignmentId, entry_id AS entryId, part_id AS partId, spelling FROM wrong_answers WHERE assignment_id IN (:ids)',

@@ -1,12 +1,12 @@
 import type { api, BodyOf } from '@oaken/contract';
 import type { PassageRow } from '@oaken/contract/passages';
 import { passageWords, type PassageContent } from '@oaken/core/passages';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { asking, bankRight, readableBank } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { insistOnPlace } from '../banks/shelves';
 import type { Context } from '../context';
-import { fromJson, row, rows, toMillis } from '../database/connect';
+import { fromJson, row, rows, toMillis, type Database } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import { insistOnPassageWording } from '../wording';
 
@@ -214,7 +214,7 @@ async function bringItems(
 }
 
 async function copyLists(
-  database: Sequelize,
+  database: Database,
   before: number,
   made: number,
   transaction: Transaction,
@@ -232,7 +232,7 @@ async function copyLists(
 
 /** Passages by the ids of their revisions, for a test that is given. */
 export async function passagesOf(
-  database: Sequelize,
+  database: Database,
   revisions: number[],
   transaction?: Transaction,
 ) {

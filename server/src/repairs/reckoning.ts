@@ -4,8 +4,8 @@ import type { AssignmentRules } from '@oaken/core/assignments';
 import { countAttempts, type EntryScore } from '@oaken/core/attempts';
 import { entriesOf, type Edition } from '@oaken/core/forms';
 import { shareOf } from '@oaken/core/repairs';
-import type { Sequelize, Transaction } from 'sequelize';
-import { fromJson, rows } from '../database/connect';
+import type { Transaction } from 'sequelize';
+import { fromJson, rows, type Database } from '../database/connect';
 import { attemptColumns, asAttempt, type Attempt, type StoredAttempt } from '../attempts/given';
 import { readWork, scoresOf, worthOf, type Sums } from '../attempts/scoring';
 import { tableOf } from '../results/table';
@@ -24,7 +24,7 @@ export interface Stored {
 
 /** @param transaction with it, the attempts are locked: nobody is marked or hands in meanwhile */
 export async function readStored(
-  database: Sequelize,
+  database: Database,
   assignmentId: number,
   rules: AssignmentRules,
   transaction?: Transaction,
@@ -128,7 +128,7 @@ export function figuresOf(
 }
 
 export const readEdition = async (
-  database: Sequelize,
+  database: Database,
   id: number,
   transaction?: Transaction,
 ): Promise<Edition> =>

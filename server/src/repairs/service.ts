@@ -11,12 +11,12 @@ import {
   type Repair,
 } from '@oaken/core/repairs';
 import { roundPoints } from '@oaken/core/scoring';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { asking, insistOnRunningAssignment, ownAssignment, runsAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { replaceScores } from '../attempts/scoring';
 import type { Context } from '../context';
-import { fromJson, insertedId, row, rows, toMillis } from '../database/connect';
+import { fromJson, insertedId, row, rows, toMillis, type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import { insistOnItemWording } from '../wording';
 import { figuresOf, readEdition, readStored, reckon, type Reckoning } from './reckoning';
@@ -80,7 +80,7 @@ interface Named {
   class: string;
 }
 
-const readNames = (database: Sequelize, assignmentId: number) =>
+const readNames = (database: Database, assignmentId: number) =>
   rows<Named>(
     database,
     `SELECT s.id, CONCAT(s.given_name, ' ', s.family_name) AS name, COALESCE(c.name, 'Guests') AS class
@@ -141,7 +141,7 @@ const pointsOf = ({ sections }: Edition) =>
   );
 
 async function keepEdition(
-  database: Sequelize,
+  database: Database,
   before: number,
   after: Edition,
   now: number,

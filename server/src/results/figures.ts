@@ -5,9 +5,9 @@
  * read without locks; only writing them down is a transaction, and a short one.
  */
 import { pooledCorrelation, type PairSums } from '@oaken/core/analysis';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import type { Context } from '../context';
-import { rows } from '../database/connect';
+import { rows, type Database } from '../database/connect';
 
 /** Fewer answers than this say too little about how well an item separates to be searched by (common practice, no source). */
 const leastToSeparate = 10;
@@ -106,7 +106,7 @@ function by<Key>(all: Sums[], keyOf: (sums: Sums) => Key): Map<Key, Sums[]> {
 }
 
 async function storeSums(
-  database: Sequelize,
+  database: Database,
   id: number,
   sums: Sums[],
   transaction: Transaction,
@@ -125,7 +125,7 @@ async function storeSums(
 
 /** Writes the figures of items down, from the sums of all assignments that asked them as they are worded and keyed now. */
 export async function storeFigures(
-  database: Sequelize,
+  database: Database,
   itemIds: number[],
   transaction: Transaction,
 ): Promise<void> {

@@ -3,8 +3,7 @@ import type { ResultsQuery } from '@oaken/contract/results';
 import { countAttempts } from '@oaken/core/attempts';
 import { entriesOf, type Edition, type EditionEntry } from '@oaken/core/forms';
 import type { Responses } from '@oaken/core/items';
-import type { Sequelize } from 'sequelize';
-import { fromJson, rows } from '../database/connect';
+import { fromJson, rows, type Database } from '../database/connect';
 
 /** One student's work; or a student without any. */
 export interface Line {
@@ -65,7 +64,7 @@ export interface Gathered {
   groups: { id: number; name: string; students: Set<number> }[];
 }
 
-export async function gather(database: Sequelize, assignmentId: number): Promise<Gathered> {
+export async function gather(database: Database, assignmentId: number): Promise<Gathered> {
   const values = { id: assignmentId };
   const of = <Row extends { attempt: number; entry: string }>(
     columns: string,

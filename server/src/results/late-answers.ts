@@ -1,7 +1,6 @@
 /** Answers that arrived after the end and wait until the teacher has looked. */
 import type { StudentWork } from '@oaken/contract/results';
 import { responsesInWords, type ItemContent, type Responses } from '@oaken/core/items';
-import type { Sequelize } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { scoreAnew } from '../attempts/arriving';
@@ -10,7 +9,7 @@ import { lockAttempt, readGiven } from '../attempts/given';
 import { writeLast } from '../attempts/writing';
 import { markLate } from '../attempts/written';
 import type { Context } from '../context';
-import { fromJson, row, rows, toMillis } from '../database/connect';
+import { fromJson, row, rows, toMillis, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 
 interface Late {
@@ -30,7 +29,7 @@ const columns = `entry_id AS entry, number, device, responses, flagged, written_
 
 /** @param entries the questions of the attempt, with their places */
 export async function readLateAnswers(
-  database: Sequelize,
+  database: Database,
   attemptId: number,
   entries: { id: string; number: number; content: ItemContent }[],
 ): Promise<StudentWork['lateAnswers']> {

@@ -5,8 +5,7 @@
 import type { AssignmentRow } from '@oaken/contract/assignments';
 import { writePlainCsv } from '../csv';
 import { strToU8, zipSync } from 'fflate';
-import type { Sequelize } from 'sequelize';
-import { rows } from '../database/connect';
+import { rows, type Database } from '../database/connect';
 import type { ResultsAnswer } from '@oaken/contract/results';
 
 export const headers = {
@@ -81,7 +80,7 @@ const csv = (head: readonly string[], lines: Record<string, string>[]) =>
 const date = (at: number) => new Date(at).toISOString().slice(0, 10);
 
 /** What the roster calls classes and students; what it does not know goes by our own ids. */
-async function sourcedIds(database: Sequelize, assignmentId: number) {
+async function sourcedIds(database: Database, assignmentId: number) {
   const students = await rows<{ id: number; sourcedId: string | null; classId: number | null }>(
     database,
     'SELECT s.id, s.sourced_id AS sourcedId, g.class_id AS classId FROM assignment_students g JOIN accounts s ON s.id = g.student_id WHERE g.assignment_id = :assignmentId',
@@ -105,7 +104,7 @@ async function sourcedIds(database: Sequelize, assignmentId: number) {
 
 /** One line item for each class, and a result for each of its students. */
 export async function gradebookZip(
-  database: Sequelize,
+  database: Database,
   assignment: AssignmentRow,
   { students, points }: ResultsAnswer,
   now: number,

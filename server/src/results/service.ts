@@ -7,11 +7,10 @@ import {
 } from '@oaken/contract/results';
 import { analyse, bandsInReach, caution, spreadOf, type Analysis } from '@oaken/core/analysis';
 import type { EditionEntry } from '@oaken/core/forms';
-import type { Sequelize } from 'sequelize';
 import { asking, runsAssignment } from '../access';
 import { readAssignments } from '../assignments/rows';
 import type { SignedIn } from '../accounts/sessions';
-import { row, toMillis, toMillisOrNull } from '../database/connect';
+import { row, toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { chosenLines, gather, type Gathered, type Line } from './gather';
 import { answerTo, chosenIn, itemResults } from './items';
@@ -29,7 +28,7 @@ export const isFinished = ({ handedInAt, excused }: Line) => handedInAt !== null
 
 /** @throws Problem 404 for what is not mine */
 export async function ownAssignmentRow(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   assignmentId: number,
 ): Promise<AssignmentRow> {
@@ -43,7 +42,7 @@ export async function ownAssignmentRow(
 const everything: ResultsQuery = resultsQuery.parse({});
 
 export async function readResults(
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   assignmentId: number,
   now: number,

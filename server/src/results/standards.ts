@@ -3,12 +3,11 @@ import type { api, AnswerOf, QueryOf } from '@oaken/contract';
 import type { StandardResult } from '@oaken/contract/results';
 import { StandardTally, type Earned } from '@oaken/core/analysis';
 import { entriesOf } from '@oaken/core/forms';
-import type { Sequelize } from 'sequelize';
 import { asking, insistOnRunningAssignment, ownAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { row, rows, toMillis } from '../database/connect';
+import { row, rows, toMillis, type Database } from '../database/connect';
 import { invalid, Problem } from '../http/problem';
 import { chosenLines, gather } from './gather';
 import { ownAssignmentRow } from './service';
@@ -31,7 +30,7 @@ interface Work {
  * it does in the score, as nothing of its points.
  */
 const readWork = (
-  database: Sequelize,
+  database: Database,
   me: SignedIn,
   students: number[],
   assignmentId: number | null,
@@ -203,7 +202,7 @@ function tallied(
 }
 
 export async function readStatements(
-  database: Sequelize,
+  database: Database,
   codes: string[],
 ): Promise<Map<string, string>> {
   const known = await rows<{ code: string; statement: string }>(
@@ -216,7 +215,7 @@ export async function readStatements(
 
 /** The ratings that stand, by student and standard. */
 export async function readRatings(
-  database: Sequelize,
+  database: Database,
   assignmentId: number,
 ): Promise<Map<string, number>> {
   const found = await rows<{ studentId: number; standard: string; rating: number | null }>(

@@ -2,14 +2,13 @@
 import type { StudentWork } from '@oaken/contract/results';
 import { entriesOf } from '@oaken/core/forms';
 import { asksFor, responsesInWords, rightInWords } from '@oaken/core/items';
-import type { Sequelize } from 'sequelize';
 import { asking, ownAssignment, runsAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import { readEvents } from '../attempts/events';
 import { attemptForm, readAttempts } from '../attempts/given';
 import type { Context } from '../context';
-import { fromJson, row, rows, toMillis, toMillisOrNull } from '../database/connect';
+import { fromJson, row, rows, toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { gather } from './gather';
 import { readLateAnswers } from './late-answers';
@@ -156,7 +155,7 @@ interface Decision {
   undoneAt: Date | null;
 }
 
-const readDecisions = (database: Sequelize, attemptId: number) =>
+const readDecisions = (database: Database, attemptId: number) =>
   rows<Decision>(
     database,
     `SELECT x.id, x.entry_id AS entry, x.kind, x.points, x.reason, TRIM(CONCAT(k.given_name, ' ', k.family_name)) AS \`by\`, x.made_at AS at,
@@ -168,7 +167,7 @@ const readDecisions = (database: Sequelize, attemptId: number) =>
 type Line = Awaited<ReturnType<typeof gather>>['lines'][number];
 
 async function readHistory(
-  database: Sequelize,
+  database: Database,
   attemptId: number,
   line: Line,
   marks: { entry: string; by: string; points: number | null; at: Date }[],

@@ -1,10 +1,9 @@
 import type { Standard } from '@oaken/contract/standards';
-import type { Sequelize } from 'sequelize';
-import { rows } from '../database/connect';
+import { rows, type Database } from '../database/connect';
 
 /** All standards of all frameworks, parents before children. */
 export async function readStandards(
-  database: Sequelize,
+  database: Database,
 ): Promise<(Standard & { frameworkId: number })[]> {
   const list = await rows<
     Omit<Standard, 'grades'> & { frameworkId: number; grades: string | null }

@@ -1,7 +1,7 @@
 /** What a teacher does to sittings under way. Each act is done for those who are in a state for it, and is kept with who did it. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { minute, windowEnd } from '@oaken/core/timing';
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { couldKnow } from '../attempts/arriving';
@@ -12,13 +12,13 @@ import { handIn } from '../attempts/hand-in';
 import { renewDeadlines } from '../assignments/changing';
 import { schoolZone, studentWindow } from '../assignments/times';
 import type { Context } from '../context';
-import { row, rows, toMillis } from '../database/connect';
+import { row, rows, toMillis, type Database } from '../database/connect';
 import { Problem } from '../http/problem';
 
 type Body = BodyOf<typeof api.actOnSittings>;
 
 export const note = (
-  database: Sequelize,
+  database: Database,
   attemptId: number,
   by: number | null,
   what: string,
@@ -41,7 +41,7 @@ interface Latest {
 }
 
 const latest = (
-  database: Sequelize,
+  database: Database,
   assignmentId: number,
   { studentIds }: Pick<Body, 'studentIds'>,
 ) =>
@@ -161,7 +161,7 @@ const letRun = (
 
 /** More minutes for one student, and a window that is long enough for them. */
 async function stretch(
-  database: Sequelize,
+  database: Database,
   assignmentId: number,
   studentId: number,
   minutes: number,

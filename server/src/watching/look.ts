@@ -5,10 +5,9 @@ import { entriesOf, type EditionEntry } from '@oaken/core/forms';
 import { scoreItem, type Responses } from '@oaken/core/items';
 import { progressOf } from '@oaken/core/sitting';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
-import type { Sequelize } from 'sequelize';
 import { attemptForm, type Attempt, type Fixed } from '../attempts/given';
 import type { Editions } from '../attempts/editions';
-import { fromJson, row, rows, toMillisOrNull } from '../database/connect';
+import { fromJson, row, rows, toMillisOrNull, type Database } from '../database/connect';
 import { Breather } from '../threads/breather';
 
 type Cell = NonNullable<WatchedStudent['cells'][number]>;
@@ -51,7 +50,7 @@ export class Look {
   private editionId = 0;
 
   constructor(
-    private readonly database: Sequelize,
+    private readonly database: Database,
     private readonly editions: Editions,
     private readonly assignmentId: number,
   ) {}

@@ -1,7 +1,7 @@
 /** Those who watch an assignment share one look at it, twice a second, for as long as anybody watches. */
+import type { Database } from '../database/connect';
 import type { Logger } from '../log';
 import type { Watched } from '@oaken/contract/watching';
-import type { Sequelize } from 'sequelize';
 import type { Editions } from '../attempts/editions';
 import { Breather } from '../threads/breather';
 import { Look } from './look';
@@ -75,7 +75,7 @@ export class Rooms {
   private readonly rooms = new Map<number, Room>();
 
   constructor(
-    private readonly database: Sequelize,
+    private readonly database: Database,
     private readonly editions: Editions,
     private readonly now: () => number,
     private readonly log: Logger,

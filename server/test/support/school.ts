@@ -13,7 +13,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import type { Sequelize } from 'sequelize';
+import type { Database } from '../../src/database/connect';
 
 /** The thread as it is served; start-database.cjs builds it. */
 const reader = new Reader(pathToFileURL(join(process.cwd(), 'server/dist/reader.mjs')));
@@ -97,7 +97,7 @@ export class Visitor {
 }
 
 export interface School {
-  database: Sequelize;
+  database: Database;
   app: App;
   base: string;
   /** Moves the server's clock. */
@@ -112,7 +112,7 @@ export interface School {
   close(): Promise<void>;
 }
 
-export async function fillSchool(database: Sequelize, now: number): Promise<Tables> {
+export async function fillSchool(database: Database, now: number): Promise<Tables> {
   const tables = await demonstrationSchool({ seed, now, hash: cheap });
   // In one transaction and so on one connection, where the switch of the foreign keys holds.
   await database.transaction(async (transaction) => {

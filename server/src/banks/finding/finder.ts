@@ -1,5 +1,5 @@
+import type { Database } from '../../database/connect';
 import { ItemIndex, type Found, type NearCopy, type Question } from '@oaken/core/finding';
-import type { Sequelize } from 'sequelize';
 import { readFindable, readFolders, readStandards, touchedSince, treesSign } from './source';
 
 /** Answers searches from an index that follows the database. */
@@ -24,7 +24,7 @@ export class LocalFinder implements Finder {
   private sign = '';
   private refreshing: Promise<void> | null = null;
 
-  constructor(private readonly database: Sequelize) {}
+  constructor(private readonly database: Database) {}
 
   async find(question: Question): Promise<Found> {
     await this.refresh();

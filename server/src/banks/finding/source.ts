@@ -1,7 +1,9 @@
 /** Reads what the index has to know of items. */
 import type { FindableItem, StandardPlace } from '@oaken/core/finding';
-import type { Sequelize } from 'sequelize';
-import { row, rows, toMillis } from '../../database/connect';
+import { toMillis, type Database } from '../../database/connect';
+import { present } from '../../database/present';
+import type { Folder, Item, Standard } from '../../models';
+import { touchedItems } from '../queries';
 
 const atOnce = 1000;
 
@@ -11,145 +13,107 @@ export interface Touched {
 }
 
 /** Items that have changed since `since` (all of them when null), with the database's own clock. */
-export async function touchedSince(database: Sequelize, since: number | null) {
-  const [clock, ...touched] = await rows<{ id: number | null; at: Date }>(
-    database,
-    `SELECT NULL AS id, NOW(3) AS at UNION ALL SELECT id, touched_at FROM items ${since === null ? '' : 'WHERE touched_at >= :since'}`,
-    { since: new Date(since ?? 0) },
-  );
+export async function touchedSince(database: Database, since: number | null) {
+  const [clock, ...touched] = await touchedItems(database, since);
   return {
-    now: toMillis(clock!.at),
+    now: toMillis(present(clock, 'clock of the database').touchedAt),
     touched: touched
-      .map(({ id, at }): Touched => ({ id: id!, at: toMillis(at) }))
+      .flatMap(({ id, touchedAt }): Touched[] =>
+        id === null ? [] : [{ id, at: toMillis(touchedAt) }],
+      )
       .sort((a, b) => a.id - b.id),
   };
 }
 
-interface Row extends Omit<
-  FindableItem,
-  'grades' | 'standards' | 'tags' | 'text' | 'createdAt' | 'editedAt' | 'facility' | 'hasPassage'
-> {
-  revisionId: number;
-  retired: number;
-  seenShare: number;
-  passageId: number | null;
-  createdAt: Date;
-  editedAt: Date;
-  stem: string;
-  choices: string;
-  passage: string | null;
-}
-
 /** The items with these ids; one that is retired or gone is null. */
 export async function* readFindable(
-  database: Sequelize,
+  database: Database,
   ids: number[],
 ): AsyncGenerator<[number, FindableItem | null]> {
+  const { Item } = database.models;
   for (let from = 0; from < ids.length; from += atOnce) {
     const some = ids.slice(from, from + atOnce);
-    const found = await rows<Row>(
-      database,
-      `SELECT i.id, i.bank_id AS bank, i.folder_id AS folder, i.retired_at IS NOT NULL AS retired, r.id AS revisionId, r.kind,
-              r.marked_by AS markedBy, r.media, r.passage_id AS passageId, r.subject, r.depth, i.seen_n AS seenN,
-              i.seen_share AS seenShare, i.separation, i.uses, i.created_at AS createdAt, r.created_at AS editedAt,
-              r.words AS stem, r.choice_words AS choices, pr.words AS passage
-         FROM items i JOIN revisions r ON r.id = i.revision_id
-         LEFT JOIN passages p ON p.id = r.passage_id LEFT JOIN passage_revisions pr ON pr.id = p.revision_id
-        WHERE i.id IN (:some)`,
-      { some },
-    );
-    const revisions = found.map(({ revisionId }) => revisionId);
-    const [standards, grades, tags] =
-      revisions.length === 0
-        ? [[], [], []]
-        : await Promise.all([
-            rows<{ r: number; v: number }>(
-              database,
-              'SELECT revision_id AS r, standard_id AS v FROM revision_standards WHERE revision_id IN (:revisions)',
-              { revisions },
-            ),
-            rows<{ r: number; v: number }>(
-              database,
-              'SELECT revision_id AS r, grade AS v FROM revision_grades WHERE revision_id IN (:revisions)',
-              { revisions },
-            ),
-            rows<{ r: number; v: string }>(
-              database,
-              'SELECT revision_id AS r, tag AS v FROM revision_tags WHERE revision_id IN (:revisions)',
-              { revisions },
-            ),
-          ]);
-    const [standardsOf, gradesOf, tagsOf] = [
-      byRevision(standards),
-      byRevision(grades),
-      byRevision(tags),
-    ];
+    const items = await Item.findAll({
+      where: { id: some },
+      include: [
+        {
+          association: 'revision',
+          required: true,
+          attributes: { exclude: ['content'] },
+          include: [
+            { association: 'revisionStandards', separate: true },
+            { association: 'grades', separate: true },
+            { association: 'tags', separate: true },
+            {
+              association: 'passage',
+              include: [{ association: 'revision', attributes: ['words'] }],
+            },
+          ],
+        },
+      ],
+    });
     const left = new Set(some);
-    for (const own of found) {
-      left.delete(own.id);
-      yield [own.id, own.retired ? null : findable(own, gradesOf, standardsOf, tagsOf)];
+    for (const item of items) {
+      left.delete(item.id);
+      yield [item.id, item.retiredAt === null ? findable(item) : null];
     }
     for (const id of left) yield [id, null];
   }
 }
 
-function findable(
-  own: Row,
-  grades: Map<number, number[]>,
-  standards: Map<number, number[]>,
-  tags: Map<number, string[]>,
-): FindableItem {
+function findable(item: Item): FindableItem {
+  const revision = present(item.revision, 'revision of the item');
   return {
-    id: own.id,
-    bank: own.bank,
-    folder: own.folder,
-    kind: own.kind,
-    markedBy: own.markedBy,
-    media: own.media,
-    hasPassage: own.passageId !== null,
-    subject: own.subject,
-    depth: own.depth,
-    seenN: own.seenN,
-    facility: own.seenN > 0 ? own.seenShare : null,
-    separation: own.separation,
-    uses: own.uses,
-    grades: grades.get(own.revisionId) ?? [],
-    standards: standards.get(own.revisionId) ?? [],
-    tags: tags.get(own.revisionId) ?? [],
-    createdAt: toMillis(own.createdAt),
-    editedAt: toMillis(own.editedAt),
-    text: { stem: own.stem, choices: own.choices, passage: own.passage ?? '' },
+    id: item.id,
+    bank: item.bankId,
+    folder: item.folderId,
+    kind: revision.kind,
+    markedBy: revision.markedBy,
+    media: revision.media,
+    hasPassage: revision.passageId !== null,
+    subject: revision.subject,
+    depth: revision.depth,
+    seenN: item.answerCount,
+    facility: item.answerCount > 0 ? item.averageScore : null,
+    separation: item.itemRestCorrelation,
+    uses: item.useCount,
+    grades: (revision.grades ?? []).map(({ grade }) => grade),
+    standards: (revision.revisionStandards ?? []).map(({ standardId }) => standardId),
+    tags: (revision.tags ?? []).map(({ tag }) => tag),
+    createdAt: toMillis(item.createdAt),
+    editedAt: toMillis(revision.createdAt),
+    text: {
+      stem: revision.words,
+      choices: revision.choiceWords,
+      passage: revision.passage?.revision?.words ?? '',
+    },
   };
 }
 
-function byRevision<T>(list: { r: number; v: T }[]): Map<number, T[]> {
-  const found = new Map<number, T[]>();
-  for (const { r, v } of list) {
-    const held = found.get(r);
-    if (held) held.push(v);
-    else found.set(r, [v]);
-  }
-  return found;
-}
-
 /** A sign that changes whenever standards or folders do. */
-export async function treesSign(database: Sequelize): Promise<string> {
-  const found = await row<{ sign: string }>(
-    database,
-    `SELECT CONCAT_WS('/', (SELECT CONCAT(COUNT(*), ' ', COALESCE(MAX(id), 0)) FROM standards),
-            (SELECT CONCAT(COUNT(*), ' ', COALESCE(MAX(touched_at), 0)) FROM folders)) AS sign`,
-  );
-  return found!.sign;
+export async function treesSign({ models: { Folder, Standard } }: Database): Promise<string> {
+  const [standards, lastStandard, folders, lastFolder] = await Promise.all([
+    Standard.count(),
+    Standard.max<number, Standard>('id'),
+    Folder.count(),
+    Folder.max<Date, Folder>('touchedAt'),
+  ]);
+  return [standards, lastStandard, folders, lastFolder?.getTime()].join('/');
 }
 
-export const readStandards = (database: Sequelize) =>
-  rows<StandardPlace>(
-    database,
-    'SELECT id, parent_id AS parentId, code, framework_id AS framework FROM standards',
-  );
+export async function readStandards({ models }: Database): Promise<StandardPlace[]> {
+  const standards = await models.Standard.findAll({
+    attributes: ['id', 'parentId', 'code', 'frameworkId'],
+  });
+  return standards.map(({ id, parentId, code, frameworkId }) => ({
+    id,
+    parentId,
+    code,
+    framework: frameworkId,
+  }));
+}
 
-export const readFolders = (database: Sequelize) =>
-  rows<{ id: number; parentId: number | null }>(
-    database,
-    'SELECT id, parent_id AS parentId FROM folders',
-  );
+export async function readFolders({ models }: Database) {
+  const folders = await models.Folder.findAll({ attributes: ['id', 'parentId'] });
+  return folders.map(({ id, parentId }) => ({ id, parentId }));
+}

@@ -1,0 +1,86 @@
+/** What of banks stays SQL. */
+import { QueryTypes, type Transaction } from 'sequelize';
+import type { Database } from '../database/connect';
+
+/**
+ * Keeps the number of tests beside each item that was put into one or taken out. SQL, because the count and the writing are
+ * one step: two who change tests at once would otherwise write each other's older number.
+ */
+export async function recountUses(
+  database: Database,
+  items: readonly number[],
+  transaction?: Transaction,
+): Promise<void> {
+  if (items.length === 0) return;
+  await database.query(
+    `UPDATE items i SET i.uses = (
+       SELECT COUNT(DISTINCT t.id) FROM revisions r JOIN test_revisions tr ON tr.revision_id = r.id
+         JOIN tests t ON t.id = tr.test_id AND t.removed_at IS NULL WHERE r.item_id = i.id) WHERE i.id IN (:items)`,
+    { replacements: { items }, transaction },
+  );
+}
+
+/**
+ * The next number of a revision of an item, or of a test's own wording of it. SQL, because the rows that were counted stay
+ * locked, so that no two revisions get one number.
+ */
+export async function nextRevisionNumber(
+  database: Database,
+  { itemId, testId }: { itemId: number; testId: number | null },
+  transaction: Transaction,
+): Promise<number> {
+  const [last] = await database.query<{ number: number }>(
+    `SELECT COALESCE(MAX(number), 0) AS number FROM revisions
+      WHERE item_id = :itemId AND test_id <=> :testId FOR UPDATE`,
+    { type: QueryTypes.SELECT, replacements: { itemId, testId }, transaction },
+  );
+  return (last?.number ?? 0) + 1;
+}
+
+/**
+ * Answers to wordings and keys of an item other than its present ones, summed. SQL, because it sums over thousands of rows of
+ * which only two numbers are wanted.
+ */
+export async function sumsOfEarlierWordings(
+  database: Database,
+  itemId: number,
+): Promise<{ answers: number; earned: number }> {
+  const [sums] = await database.query<{ answers: number | null; earned: number | null }>(
+    `SELECT SUM(s.answers) AS answers, SUM(s.earned) AS earned
+       FROM item_sums s JOIN items i ON i.id = s.item_id JOIN revisions now ON now.id = i.revision_id
+       JOIN revisions r ON r.id = s.revision_id AND r.asked <> now.asked
+      WHERE s.item_id = :itemId`,
+    { type: QueryTypes.SELECT, replacements: { itemId } },
+  );
+  return { answers: Number(sums?.answers ?? 0), earned: Number(sums?.earned ?? 0) };
+}
+
+/**
+ * Every item with the instant of its last change, and the database's clock. SQL, because the clock must be read together with
+ * the rows: a change that commits in between would never be indexed.
+ */
+export async function touchedItems(
+  database: Database,
+  since: number | null,
+): Promise<{ id: number | null; touchedAt: Date }[]> {
+  return database.query(
+    `SELECT NULL AS id, NOW(3) AS touchedAt UNION ALL
+     SELECT id, touched_at FROM items WHERE touched_at >= :since`,
+    { type: QueryTypes.SELECT, replacements: { since: new Date(since ?? 0) } },
+  );
+}
+
+/** A folder and all that lie in it, however deep. SQL, because a tree is walked in one statement. */
+export async function folderWithBelow(
+  database: Database,
+  folder: number,
+  transaction: Transaction,
+): Promise<number[]> {
+  const folders = await database.query<{ id: number }>(
+    `WITH RECURSIVE below AS (
+       SELECT id FROM folders WHERE id = :folder UNION ALL SELECT f.id FROM folders f JOIN below ON f.parent_id = below.id
+     ) SELECT id FROM below`,
+    { type: QueryTypes.SELECT, replacements: { folder }, transaction },
+  );
+  return folders.map(({ id }) => id);
+}
