@@ -11,6 +11,7 @@ import type { Database } from '../database/connect';
 import { tooMany } from '../http/problem';
 import { addFailures } from './queries';
 import type { WaitingLines } from './waiting-lines';
+import { escapeLike } from '../database/escape-like';
 
 interface Allowance {
   /** So many guesses are free. */
@@ -45,9 +46,6 @@ export interface Origin {
 const longestWait = 15 * 60;
 /** Guesses are forgotten after so long without another. */
 const memory = 30 * 60_000;
-
-/** A name with nothing in it that a pattern of the database would read as anything else. */
-const escapeLike = (text: string) => text.replace(/[\\%_]/g, '\\$&');
 
 export class Throttle {
   constructor(

@@ -1,7 +1,7 @@
 /** Banks and their folders. */
 import type { api, BodyOf } from '@oaken/contract';
 import type { Bank } from '@oaken/contract/banks';
-import { type Transaction, type GroupedCountResultItem, Op } from 'sequelize';
+import { type Transaction, Op } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
@@ -16,6 +16,7 @@ import {
   sharesInWords,
   withAccounts,
 } from '../accounts/colleagues';
+import { countOf } from '../database/count-of';
 
 export async function listBanks({ database }: Context, me: SignedIn): Promise<{ banks: Bank[] }> {
   const { Bank, Folder, Item } = database.models;
@@ -37,8 +38,8 @@ export async function listBanks({ database }: Context, me: SignedIn): Promise<{ 
         owner: bank.owner?.fullName ?? null,
         mine: bank.ownerId === me.account.id,
         may: rightIn(bank, me),
-        items: countOf(items, bank),
-        retired: countOf(retired, bank),
+        items: countOf(items, 'bankId', bank.id),
+        retired: countOf(retired, 'bankId', bank.id),
         folders: folders
           .filter((folder) => folder.bankId === bank.id)
           .map(({ id, parentId, name }) => ({ id, parentId, name })),
@@ -46,9 +47,6 @@ export async function listBanks({ database }: Context, me: SignedIn): Promise<{ 
       .sort(nearestFirst),
   };
 }
-
-const countOf = (counts: readonly GroupedCountResultItem[], bank: { id: number }) =>
-  counts.find(({ bankId }) => bankId === bank.id)?.count ?? 0;
 
 const reaches = ['mine', 'school', 'everybody'];
 

@@ -8,45 +8,57 @@ import {
   type RollWrite,
 } from '@oaken/core/rosters';
 import { createHash } from 'node:crypto';
-import type { Transaction } from 'sequelize';
-import { asking, insistOnRunning } from '../access';
+import { type Transaction, Op } from 'sequelize';
+import { insistOnRunning } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, insertedId, row, rows, type Database } from '../database/connect';
+import { type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import { comeBack, countOpen, createStudent, enrol, leave } from './enrolling';
 import { makeClass } from './service';
+import type { Account } from '../models';
+import { present } from '../database/present';
+import { valuesOf } from '../database/subquery';
 
 /** Every student of the school, with the classes that each is or was in. */
 async function readKnown(
-  database: Database,
+  { models }: Database,
   me: SignedIn,
   transaction?: Transaction,
 ): Promise<KnownStudent[]> {
-  const students = await rows<Omit<KnownStudent, 'places'>>(
-    database,
-    `SELECT id, given_name AS givenName, family_name AS familyName, COALESCE(student_number, '') AS studentNumber,
-            COALESCE(email, '') AS email, grade, sourced_id AS sourcedId
-       FROM accounts WHERE school_id = :school AND role = 'student' AND guest_of IS NULL AND disabled_at IS NULL ORDER BY id`,
-    asking(me),
+  const { schoolId } = me.account;
+  const students = await models.Account.findAll({
+    where: { schoolId, role: 'student', guestOf: null, disabledAt: null },
+    order: ['id'],
     transaction,
-  );
-  const places = await rows<
-    KnownStudent['places'][number] & { studentId: number; leftAt: Date | null }
-  >(
-    database,
-    `SELECT e.student_id AS studentId, c.id AS classId, c.name AS className, c.subject, e.roll_number AS rollNumber, e.left_at AS leftAt
-       FROM enrolments e JOIN classes c ON c.id = e.class_id WHERE c.school_id = :school AND c.put_away_at IS NULL ORDER BY c.id`,
-    asking(me),
+  });
+  const enrollments = await models.Enrollment.findAll({
+    include: [{ association: 'class', where: { schoolId, archivedAt: null } }],
+    order: ['classId'],
     transaction,
-  );
-  const byId = new Map<number, KnownStudent>(
-    students.map((own) => [own.id, { ...own, places: [] }]),
-  );
-  for (const { studentId, leftAt, ...place } of places)
-    byId.get(studentId)?.places.push({ ...place, left: leftAt !== null });
+  });
+  const byId = new Map(students.map((student) => [student.id, asKnown(student)]));
+  for (const { studentId, classId, class: taught, rosterNumber, leftAt } of enrollments)
+    byId.get(studentId)?.places.push({
+      classId,
+      className: taught?.name ?? '',
+      subject: taught?.subject ?? '',
+      rollNumber: rosterNumber,
+      left: leftAt !== null,
+    });
   return [...byId.values()];
 }
+
+const asKnown = (student: Account): KnownStudent => ({
+  id: student.id,
+  givenName: student.givenName,
+  familyName: student.familyName,
+  studentNumber: student.studentNumber ?? '',
+  email: student.email ?? '',
+  grade: student.grade,
+  sourcedId: student.sourcedId,
+  places: [],
+});
 
 const seenOf = (plan: RollPlan) =>
   createHash('sha256').update(JSON.stringify(plan)).digest('base64url');
@@ -68,42 +80,31 @@ export async function planRolls(
   return { plans: await Promise.all(plans) };
 }
 
+/** What a list says of a student. */
+type Fields = Partial<
+  Pick<Account, 'givenName' | 'familyName' | 'studentNumber' | 'email' | 'grade' | 'sourcedId'>
+>;
+
 /** How a write is taken back; the last one first. */
 type Step =
   | { undo: 'create'; classId: number; studentId: number }
   | { undo: 'enrol'; classId: number; studentId: number }
   | { undo: 'return'; classId: number; studentId: number }
   | { undo: 'leave'; classId: number; studentId: number }
-  | { undo: 'change'; studentId: number; fields: Record<string, string | number | null> };
+  | { undo: 'change'; studentId: number; fields: Fields };
 
 type Outcome = Omit<AnswerOf<typeof api.applyRolls>, 'changeId'>;
 
-const columns = {
-  givenName: 'given_name',
-  familyName: 'family_name',
-  studentNumber: 'student_number',
-  email: 'email',
-  grade: 'grade',
-  sourcedId: 'sourced_id',
-} as const;
-
 async function setFields(
-  database: Database,
+  { models }: Database,
   studentId: number,
-  fields: Record<string, string | number | null>,
+  fields: Fields,
   transaction: Transaction,
 ): Promise<void> {
-  const set = Object.keys(fields).map(
-    (field) => `${columns[field as keyof typeof columns]} = :${field}`,
-  );
-  if (set.length > 0)
-    await database.query(
-      `UPDATE accounts SET ${set.join(', ')} WHERE id = :studentId AND role = 'student'`,
-      {
-        replacements: { ...fields, studentId },
-        transaction,
-      },
-    );
+  await models.Account.update(fields, {
+    where: { id: studentId, role: 'student' },
+    transaction,
+  });
 }
 
 export async function applyRolls(
@@ -121,13 +122,10 @@ export async function applyRolls(
       throw invalid([
         { pointer: `/rolls/${nowhere}/make`, message: 'Say which class, or describe a new one.' },
       ]);
-    const earlier = await row<{ id: number; outcome: unknown }>(
-      database,
-      'SELECT id, outcome FROM roll_changes WHERE by_id = :me AND client_key = :clientKey FOR UPDATE',
-      { ...asking(me), clientKey: wanted.clientKey },
-      transaction,
-    );
-    if (earlier) return { changeId: earlier.id, ...fromJson<Outcome>(earlier.outcome) };
+    const { RosterChange, SchoolClass } = database.models;
+    const key = { madeBy: me.account.id, clientKey: wanted.clientKey };
+    const earlier = await RosterChange.findOne({ where: key, lock: true, transaction });
+    if (earlier) return { changeId: earlier.id, ...(earlier.outcome as Outcome) };
     for (const classId of wanted.rolls
       .map((own) => own.classId)
       .sort((a, b) => (a ?? 0) - (b ?? 0)))
@@ -139,12 +137,7 @@ export async function applyRolls(
       wanted.rolls.map(async (own, at) => {
         const subject =
           own.make?.subject ??
-          (await row<{ subject: string }>(
-            database,
-            'SELECT subject FROM classes WHERE id = :id',
-            { id: own.classId },
-            transaction,
-          ))!.subject;
+          present(await SchoolClass.findByPk(own.classId ?? 0, { transaction }), 'class').subject;
         const target = { classId: own.classId, subject, whole: own.whole };
         const plan = planRoll(target, own.listed, known);
         if (seenOf(plan) !== own.seen)
@@ -179,19 +172,11 @@ export async function applyRolls(
           write,
         );
     }
-    const changeId = await insertedId(
-      database,
-      'INSERT INTO roll_changes (by_id, client_key, at, outcome, steps) VALUES (:me, :clientKey, :time, :outcome, :steps)',
-      {
-        ...asking(me),
-        clientKey: wanted.clientKey,
-        time,
-        outcome: JSON.stringify(outcome),
-        steps: JSON.stringify(steps),
-      },
-      transaction,
+    const { id } = await RosterChange.create(
+      { ...key, madeAt: time, outcome, steps },
+      { transaction },
     );
-    return { changeId, ...outcome };
+    return { changeId: id, ...outcome };
   });
 }
 
@@ -208,28 +193,24 @@ function makeNew(
 
 /** A class of the roster belongs to one class here. */
 async function tie(
-  database: Database,
+  { models }: Database,
   me: SignedIn,
   classId: number,
   sourcedId: string,
   transaction: Transaction,
 ) {
-  const taken = await row<{ name: string }>(
-    database,
-    'SELECT name FROM classes WHERE school_id = :school AND sourced_id = :sourcedId AND id <> :classId',
-    { ...asking(me), sourcedId, classId },
+  const { schoolId } = me.account;
+  const taken = await models.SchoolClass.findOne({
+    where: { schoolId, sourcedId, id: { [Op.ne]: classId } },
     transaction,
-  );
+  });
   if (taken)
     throw new Problem(
       409,
       `That class of the list already belongs to ${taken.name}.`,
       'Choose the same class, or leave it out.',
     );
-  await database.query('UPDATE classes SET sourced_id = :sourcedId WHERE id = :classId', {
-    replacements: { sourcedId, classId },
-    transaction,
-  });
+  await models.SchoolClass.update({ sourcedId }, { where: { id: classId }, transaction });
 }
 
 interface Performing {
@@ -268,7 +249,7 @@ async function perform(on: Performing, write: RollWrite): Promise<void> {
     }
     case 'change': {
       const own = known.find(({ id }) => id === write.studentId)!;
-      const fields: Record<string, string | number | null> = Object.fromEntries(
+      const fields: Fields = Object.fromEntries(
         write.fields.map(({ field, to }) => [field, field === 'grade' ? Number(to) : to]),
       );
       if (write.sourcedId !== null && write.sourcedId !== own.sourcedId)
@@ -310,25 +291,21 @@ export async function undoRolls(
 ): Promise<void> {
   const time = new Date(now());
   await database.transaction(async (transaction) => {
-    const change = await row<{ steps: unknown; undoneAt: Date | null }>(
-      database,
-      'SELECT steps, undone_at AS undoneAt FROM roll_changes WHERE id = :changeId AND by_id = :me FOR UPDATE',
-      { ...asking(me), changeId },
+    const change = await database.models.RosterChange.findOne({
+      where: { id: changeId, madeBy: me.account.id },
+      lock: true,
       transaction,
-    );
+    });
     if (!change) throw notFound('The change');
     if (change.undoneAt) return;
-    for (const step of fromJson<Step[]>(change.steps).reverse()) {
+    for (const step of (change.steps as Step[]).reverse()) {
       if (step.undo === 'change')
         await setFields(database, step.studentId, step.fields, transaction);
       else if (step.undo === 'leave') await comeBack(database, step, time, transaction);
       else if (step.undo === 'return') await leave(database, step, time, transaction);
       else await takeOut(database, step, time, transaction);
     }
-    await database.query('UPDATE roll_changes SET undone_at = :time WHERE id = :changeId', {
-      replacements: { time, changeId },
-      transaction,
-    });
+    await change.update({ undoneAt: time }, { transaction });
   });
 }
 
@@ -339,32 +316,31 @@ async function takeOut(
   time: Date,
   transaction: Transaction,
 ): Promise<void> {
-  const replacements = { classId, studentId };
-  const begun = await row(
-    database,
-    `SELECT t.id FROM attempts t JOIN assignment_students g ON g.assignment_id = t.assignment_id AND g.student_id = t.student_id
-      WHERE t.student_id = :studentId AND g.class_id = :classId LIMIT 1`,
-    replacements,
+  const { AssignmentStudent, Attempt, ClassGroup, Enrollment, GroupMember } = database.models;
+  const inClass = { where: { studentId, classId }, transaction };
+  const assigned = valuesOf(AssignmentStudent, 'assignmentId', { studentId, classId });
+  const begun = await Attempt.count({
+    where: { studentId, assignmentId: { [Op.in]: assigned } },
     transaction,
-  );
-  if (begun) return leave(database, { classId, studentId }, time, transaction);
-  const forget = (sql: string) => database.query(sql, { replacements, transaction });
-  await forget(
-    'DELETE FROM assignment_students WHERE student_id = :studentId AND class_id = :classId',
-  );
-  await forget(
-    'DELETE FROM group_members WHERE student_id = :studentId AND group_id IN (SELECT id FROM class_groups WHERE class_id = :classId)',
-  );
-  await forget('DELETE FROM enrolments WHERE student_id = :studentId AND class_id = :classId');
-  if (undo !== 'create') return;
-  const elsewhere = await row(
-    database,
-    'SELECT class_id FROM enrolments WHERE student_id = :studentId LIMIT 1',
-    replacements,
+  });
+  if (begun > 0) return leave(database, { classId, studentId }, time, transaction);
+  await AssignmentStudent.destroy(inClass);
+  await GroupMember.destroy({
+    where: { studentId, groupId: { [Op.in]: valuesOf(ClassGroup, 'id', { classId }) } },
     transaction,
-  );
-  if (elsewhere) return;
-  await forget('DELETE FROM letters WHERE account_id = :studentId');
-  await forget('DELETE FROM student_supports WHERE student_id = :studentId');
-  await forget("DELETE FROM accounts WHERE id = :studentId AND role = 'student'");
+  });
+  await Enrollment.destroy(inClass);
+  if (undo === 'create') await forgetStudent(database, studentId, transaction);
+}
+
+/** A student who was made by a list that is taken back, unless another class has them by now. */
+async function forgetStudent(
+  { models }: Database,
+  studentId: number,
+  transaction: Transaction,
+): Promise<void> {
+  if ((await models.Enrollment.count({ where: { studentId }, transaction })) > 0) return;
+  await models.Letter.destroy({ where: { accountId: studentId }, transaction });
+  await models.Accommodation.destroy({ where: { studentId }, transaction });
+  await models.Account.destroy({ where: { id: studentId, role: 'student' }, transaction });
 }

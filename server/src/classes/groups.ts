@@ -1,11 +1,12 @@
 /** Groups within a class; a student may be in several. */
-import type { Transaction } from 'sequelize';
+import { type Transaction, Op } from 'sequelize';
 import { insistOnRunning } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { insertedId, row, type Database } from '../database/connect';
+import { type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { groupNameTaken, insistOnStudents } from './roll';
+import type { ClassGroup } from '../models';
 
 interface Place {
   classId: number;
@@ -13,47 +14,39 @@ interface Place {
 }
 
 async function insistOnName(
-  database: Database,
-  own: { classId: number; groupId: number; name: string },
+  { models }: Database,
+  { classId, groupId, name }: { classId: number; groupId: number; name: string },
   transaction: Transaction,
 ) {
-  const taken = await row(
-    database,
-    'SELECT id FROM class_groups WHERE class_id = :classId AND name = :name AND id <> :groupId',
-    own,
-    transaction,
-  );
-  if (taken) throw groupNameTaken(own.name);
+  const where = { classId, name, id: { [Op.ne]: groupId } };
+  if ((await models.ClassGroup.count({ where, transaction })) > 0) throw groupNameTaken(name);
 }
 
 async function insistOnGroup(
   database: Database,
   me: SignedIn,
-  place: Place,
+  { classId, groupId }: Place,
   transaction: Transaction,
-): Promise<void> {
-  await insistOnRunning(database, me, place.classId, transaction);
-  const found = await row(
-    database,
-    'SELECT id FROM class_groups WHERE id = :groupId AND class_id = :classId',
-    { ...place },
+): Promise<ClassGroup> {
+  await insistOnRunning(database, me, classId, transaction);
+  const group = await database.models.ClassGroup.findOne({
+    where: { id: groupId, classId },
     transaction,
-  );
-  if (!found) throw notFound('The group');
+  });
+  if (!group) throw notFound('The group');
+  return group;
 }
 
 const put = (
-  database: Database,
+  { models }: Database,
   groupId: number,
   students: readonly number[],
   transaction: Transaction,
 ) =>
-  students.length === 0
-    ? null
-    : database.query('INSERT IGNORE INTO group_members (group_id, student_id) VALUES :lines', {
-        replacements: { lines: students.map((studentId) => [groupId, studentId]) },
-        transaction,
-      });
+  models.GroupMember.bulkCreate(
+    students.map((studentId) => ({ groupId, studentId })),
+    { ignoreDuplicates: true, transaction },
+  );
 
 export function makeGroup(
   { database, now }: Context,
@@ -65,11 +58,9 @@ export function makeGroup(
     await insistOnRunning(database, me, classId, transaction);
     await insistOnStudents(database, classId, own.students, transaction);
     await insistOnName(database, { classId, groupId: 0, name: own.name }, transaction);
-    const id = await insertedId(
-      database,
-      'INSERT INTO class_groups (class_id, name, created_at) VALUES (:classId, :name, :time)',
-      { classId, name: own.name, time: new Date(now()) },
-      transaction,
+    const { id } = await database.models.ClassGroup.create(
+      { classId, name: own.name, createdAt: new Date(now()) },
+      { transaction },
     );
     await put(database, id, own.students, transaction);
     return { id };
@@ -83,12 +74,9 @@ export async function renameGroup(
   name: string,
 ): Promise<void> {
   await database.transaction(async (transaction) => {
-    await insistOnGroup(database, me, place, transaction);
+    const group = await insistOnGroup(database, me, place, transaction);
     await insistOnName(database, { ...place, name }, transaction);
-    await database.query('UPDATE class_groups SET name = :name WHERE id = :groupId', {
-      replacements: { ...place, name },
-      transaction,
-    });
+    await group.update({ name }, { transaction });
   });
 }
 
@@ -98,11 +86,8 @@ export async function removeGroup(
   place: Place,
 ): Promise<void> {
   await database.transaction(async (transaction) => {
-    await insistOnGroup(database, me, place, transaction);
-    await database.query('DELETE FROM class_groups WHERE id = :groupId', {
-      replacements: { ...place },
-      transaction,
-    });
+    const group = await insistOnGroup(database, me, place, transaction);
+    await group.destroy({ transaction });
   });
 }
 
@@ -115,11 +100,10 @@ export async function changeMembers(
   await database.transaction(async (transaction) => {
     await insistOnGroup(database, me, place, transaction);
     await insistOnStudents(database, place.classId, change.put, transaction);
-    if (change.take.length > 0)
-      await database.query(
-        'DELETE FROM group_members WHERE group_id = :groupId AND student_id IN (:take)',
-        { replacements: { ...place, take: change.take }, transaction },
-      );
+    await database.models.GroupMember.destroy({
+      where: { groupId: place.groupId, studentId: change.take },
+      transaction,
+    });
     await put(database, place.groupId, change.put, transaction);
   });
 }

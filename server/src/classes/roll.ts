@@ -1,31 +1,18 @@
 /** The roll of one class, and what is done to one student on it. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { noSupports, type Supports } from '@oaken/core/supports';
-import type { Transaction } from 'sequelize';
-import { asking, insistOnRunning } from '../access';
+import { type Transaction, Op } from 'sequelize';
+import { insistOnRunning } from '../access';
 import { hashSecret, newPasscode } from '../accounts/secrets';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, row, rows, toMillisOrNull, type Database } from '../database/connect';
+import { toMillisOrNull, type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import { comeBack, leave } from './enrolling';
 import { readClasses } from './rows';
-
-interface StoredLine {
-  id: number;
-  rollNumber: number;
-  givenName: string;
-  familyName: string;
-  studentNumber: string;
-  email: string;
-  grade: number | null;
-  signedInAt: Date | null;
-  hasPasscode: number;
-  joinedBySelf: number;
-  leftAt: Date | null;
-  handedIn: number;
-  supports: unknown;
-}
+import type { ClassGroup, Enrollment } from '../models';
+import { present } from '../database/present';
+import { valuesOf } from '../database/subquery';
 
 export async function readRoll(
   database: Database,
@@ -34,65 +21,91 @@ export async function readRoll(
 ): Promise<AnswerOf<typeof api.readClass>> {
   const [own] = await readClasses(database, me, classId);
   if (!own) throw notFound('The class');
-  const roll = await rows<StoredLine>(
-    database,
-    `SELECT s.id, e.roll_number AS rollNumber, s.given_name AS givenName, s.family_name AS familyName,
-            COALESCE(s.student_number, '') AS studentNumber, COALESCE(s.email, '') AS email, s.grade, s.signed_in_at AS signedInAt,
-            s.secret_hash <> '' AS hasPasscode, e.joined_by_self AS joinedBySelf, e.left_at AS leftAt, u.content AS supports,
-            (SELECT COUNT(DISTINCT t.assignment_id) FROM assignment_students g JOIN assignments a ON a.id = g.assignment_id AND a.taken_back_at IS NULL
-               JOIN attempts t ON t.assignment_id = a.id AND t.student_id = s.id AND t.handed_in_at IS NOT NULL
-              WHERE g.student_id = s.id AND g.class_id = e.class_id) AS handedIn
-       FROM enrolments e JOIN accounts s ON s.id = e.student_id LEFT JOIN student_supports u ON u.student_id = s.id
-      WHERE e.class_id = :classId ORDER BY e.roll_number`,
-    { classId },
-  );
-  const groups = await rows<{ id: number; name: string }>(
-    database,
-    'SELECT id, name FROM class_groups WHERE class_id = :classId ORDER BY name',
-    { classId },
-  );
-  const members = await rows<{ groupId: number; studentId: number }>(
-    database,
-    'SELECT m.group_id AS groupId, m.student_id AS studentId FROM group_members m JOIN class_groups g ON g.id = m.group_id WHERE g.class_id = :classId',
-    { classId },
-  );
-  const given = await row<{ n: number }>(
-    database,
-    'SELECT COUNT(*) AS n FROM assignment_classes WHERE class_id = :classId',
-    { classId },
-  );
+  const { AssignmentClass, ClassGroup, Enrollment } = database.models;
+  const enrollments = await Enrollment.findAll({
+    where: { classId },
+    include: [{ association: 'student', include: ['accommodation'] }],
+    order: ['rosterNumber'],
+  });
+  const groups = await ClassGroup.findAll({
+    where: { classId },
+    include: [{ association: 'members', separate: true }],
+    order: ['name'],
+  });
+  const handedIn = await handedInBy(database, classId);
   return {
     class: own,
-    roll: roll.map(({ supports, ...one }) => ({
-      ...one,
-      signedInAt: toMillisOrNull(one.signedInAt),
-      leftAt: toMillisOrNull(one.leftAt),
-      hasPasscode: Boolean(one.hasPasscode),
-      joinedBySelf: Boolean(one.joinedBySelf),
-      groups: members.filter(({ studentId }) => studentId === one.id).map(({ groupId }) => groupId),
-      supports: supports === null ? noSupports : fromJson<Supports>(supports),
-    })),
-    groups,
-    assignments: given!.n,
+    roll: enrollments.map((enrollment) =>
+      lineOf(enrollment, groups, handedIn.get(enrollment.studentId) ?? 0),
+    ),
+    groups: groups.map(({ id, name }) => ({ id, name })),
+    assignments: await AssignmentClass.count({ where: { classId } }),
   };
+}
+
+function lineOf(
+  { student: enrolled, rosterNumber, joinedBySelf, leftAt }: Enrollment,
+  groups: readonly ClassGroup[],
+  handedIn: number,
+): AnswerOf<typeof api.readClass>['roll'][number] {
+  const student = present(enrolled, 'student of the class');
+  return {
+    id: student.id,
+    rollNumber: rosterNumber,
+    givenName: student.givenName,
+    familyName: student.familyName,
+    studentNumber: student.studentNumber ?? '',
+    email: student.email ?? '',
+    grade: student.grade,
+    signedInAt: toMillisOrNull(student.signedInAt),
+    hasPasscode: student.secretHash !== '',
+    joinedBySelf,
+    leftAt: toMillisOrNull(leftAt),
+    handedIn,
+    groups: groups
+      .filter(({ members = [] }) => members.some(({ studentId }) => studentId === student.id))
+      .map(({ id }) => id),
+    supports: student.accommodation?.content ?? noSupports,
+  };
+}
+
+/** How many assignments of the class each student has handed in. */
+async function handedInBy({ models }: Database, classId: number): Promise<Map<number, number>> {
+  const { Assignment, AssignmentStudent, Attempt } = models;
+  const assigned = await AssignmentStudent.findAll({
+    attributes: ['assignmentId', 'studentId'],
+    where: {
+      classId,
+      assignmentId: { [Op.in]: valuesOf(Assignment, 'id', { unassignedAt: null }) },
+    },
+  });
+  const attempts = await Attempt.findAll({
+    attributes: ['assignmentId', 'studentId'],
+    where: {
+      assignmentId: [...new Set(assigned.map(({ assignmentId }) => assignmentId))],
+      handedInAt: { [Op.ne]: null },
+    },
+  });
+  const work = new Set(
+    attempts.map(({ assignmentId, studentId }) => `${assignmentId} ${studentId}`),
+  );
+  const counts = new Map<number, number>();
+  for (const { assignmentId, studentId } of assigned)
+    if (work.has(`${assignmentId} ${studentId}`))
+      counts.set(studentId, (counts.get(studentId) ?? 0) + 1);
+  return counts;
 }
 
 /** Students of the class, by their ids; one who is not, or has left, is not found. */
 export async function insistOnStudents(
-  database: Database,
+  { models }: Database,
   classId: number,
   students: readonly number[],
   transaction?: Transaction,
 ): Promise<void> {
   const ids = [...new Set(students)];
-  if (ids.length === 0) return;
-  const found = await rows(
-    database,
-    'SELECT student_id FROM enrolments WHERE class_id = :classId AND student_id IN (:ids) AND left_at IS NULL',
-    { classId, ids },
-    transaction,
-  );
-  if (found.length !== ids.length)
+  const where = { classId, studentId: ids, leftAt: null };
+  if ((await models.Enrollment.count({ where, transaction })) !== ids.length)
     throw notFound(ids.length === 1 ? 'The student' : 'One of the students');
 }
 
@@ -104,28 +117,21 @@ export async function describeStudent(
 ): Promise<void> {
   await insistOnRunning(database, me, classId);
   await insistOnStudents(database, classId, [studentId]);
+  const { Account } = database.models;
+  const { givenName, familyName, grade } = facts;
+  const studentNumber = facts.studentNumber || null;
   const other =
-    facts.studentNumber === ''
-      ? undefined
-      : await row<{ name: string }>(
-          database,
-          "SELECT CONCAT(given_name, ' ', family_name) AS name FROM accounts WHERE school_id = :school AND student_number = :number AND id <> :studentId",
-          { ...asking(me), number: facts.studentNumber, studentId },
-        );
+    studentNumber &&
+    (await Account.findOne({
+      where: { schoolId: me.account.schoolId, studentNumber, id: { [Op.ne]: studentId } },
+    }));
   if (other)
     throw invalid([
-      { pointer: '/studentNumber', message: `That is ${other.name}’s student number.` },
+      { pointer: '/studentNumber', message: `That is ${other.fullName}’s student number.` },
     ]);
-  await database.query(
-    `UPDATE accounts SET given_name = :givenName, family_name = :familyName, student_number = :studentNumber, email = :email, grade = :grade WHERE id = :studentId`,
-    {
-      replacements: {
-        ...facts,
-        studentNumber: facts.studentNumber || null,
-        email: facts.email || null,
-        studentId,
-      },
-    },
+  await Account.update(
+    { givenName, familyName, studentNumber, email: facts.email || null, grade },
+    { where: { id: studentId } },
   );
 }
 
@@ -138,24 +144,22 @@ export async function setLeft(
 ): Promise<{ working: number }> {
   return database.transaction(async (transaction) => {
     await insistOnRunning(database, me, classId, transaction);
-    const place = await row<{ leftAt: Date | null }>(
-      database,
-      'SELECT left_at AS leftAt FROM enrolments WHERE class_id = :classId AND student_id = :studentId FOR UPDATE',
-      { classId, studentId },
+    const { AssignmentStudent, Attempt, Enrollment } = database.models;
+    const place = await Enrollment.findOne({
+      where: { classId, studentId },
+      lock: true,
       transaction,
-    );
+    });
     if (!place) throw notFound('The student');
     const time = new Date(now());
     if ((place.leftAt !== null) !== left)
       await (left ? leave : comeBack)(database, { classId, studentId }, time, transaction);
-    const working = await row<{ n: number }>(
-      database,
-      `SELECT COUNT(*) AS n FROM attempts t JOIN assignment_students g ON g.assignment_id = t.assignment_id AND g.student_id = t.student_id
-        WHERE t.student_id = :studentId AND g.class_id = :classId AND t.handed_in_at IS NULL`,
-      { classId, studentId },
+    const assigned = valuesOf(AssignmentStudent, 'assignmentId', { studentId, classId });
+    const working = await Attempt.count({
+      where: { studentId, handedInAt: null, assignmentId: { [Op.in]: assigned } },
       transaction,
-    );
-    return { working: working!.n };
+    });
+    return { working };
   });
 }
 
@@ -175,15 +179,14 @@ export async function renewPasscodes(
     }),
   );
   await database.transaction(async (transaction) => {
+    const { Account, Session } = database.models;
     for (const { studentId, hash } of slips)
-      await database.query(
-        "UPDATE accounts SET secret_hash = :hash WHERE id = :studentId AND role = 'student'",
-        { replacements: { studentId, hash }, transaction },
+      await Account.update(
+        { secretHash: hash },
+        { where: { id: studentId, role: 'student' }, transaction },
       );
-    await database.query('DELETE FROM sessions WHERE account_id IN (:students)', {
-      replacements: { students: slips.map(({ studentId }) => studentId) },
-      transaction,
-    });
+    const accountId = slips.map(({ studentId }) => studentId);
+    await Session.destroy({ where: { accountId }, transaction });
   });
   await throttle.forgive(slips.map(({ studentId }) => `student ${studentId}`));
   return slips.map(({ studentId, passcode }) => ({ studentId, passcode }));
@@ -198,20 +201,15 @@ export async function setSupports(
   await insistOnRunning(database, me, classId);
   await insistOnStudents(database, classId, [studentId]);
   const none = JSON.stringify(content) === JSON.stringify(noSupports);
-  await database.query(
-    none
-      ? 'DELETE FROM student_supports WHERE student_id = :studentId'
-      : `INSERT INTO student_supports (student_id, content, changed_by, changed_at) VALUES (:studentId, :content, :me, :time)
-         ON DUPLICATE KEY UPDATE content = VALUES(content), changed_by = VALUES(changed_by), changed_at = VALUES(changed_at)`,
-    {
-      replacements: {
-        ...asking(me),
-        studentId,
-        content: JSON.stringify(content),
-        time: new Date(now()),
-      },
-    },
-  );
+  const { Accommodation } = database.models;
+  if (none) await Accommodation.destroy({ where: { studentId } });
+  else
+    await Accommodation.upsert({
+      studentId,
+      content,
+      changedBy: me.account.id,
+      changedAt: new Date(now()),
+    });
 }
 
 export const groupNameTaken = (name: string) =>

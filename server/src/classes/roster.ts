@@ -1,10 +1,12 @@
 /** The school's roster service: OneRoster 1.2 by REST, read only (1EdTech; paths and names from memory). */
 import type { api, AnswerOf } from '@oaken/contract';
 import { readOneRoster, type RosterReading } from '@oaken/core/rosters';
-import { asking, ownClass } from '../access';
+import { Op } from 'sequelize';
+import { rule } from '../access';
 import type { SignedIn } from '../accounts/sessions';
-import { row, rows, type Database } from '../database/connect';
+import { type Database } from '../database/connect';
 import { Problem } from '../http/problem';
+import { present } from '../database/present';
 
 export interface RosterService {
   read(): Promise<RosterReading>;
@@ -139,16 +141,11 @@ export async function readRoster(
 ): Promise<AnswerOf<typeof api.readRoster>> {
   if (!roster) return { there: false, classes: [], problems: [] };
   const { classes, problems } = await roster.read();
-  const tied = await rows<{ id: number; sourcedId: string }>(
-    database,
-    `SELECT c.id, c.sourced_id AS sourcedId FROM classes c WHERE c.sourced_id IS NOT NULL AND ${ownClass}`,
-    asking(me),
-  );
-  const mail = (await row<{ email: string | null }>(
-    database,
-    'SELECT email FROM accounts WHERE id = :me',
-    asking(me),
-  ))!.email;
+  const { Account, SchoolClass } = database.models;
+  const tied = await SchoolClass.scope(rule('taughtBy', me)).findAll({
+    where: { sourcedId: { [Op.ne]: null } },
+  });
+  const { email: mail } = present(await Account.findByPk(me.account.id), 'account');
   const mine = classes.flatMap((own) => {
     const classId = tied.find(({ sourcedId }) => sourcedId === own.sourcedId)?.id ?? null;
     const taught = mail !== null && own.teachers.some(({ email }) => email === mail.toLowerCase());

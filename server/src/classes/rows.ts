@@ -1,41 +1,52 @@
 import type { ClassRow } from '@oaken/contract/classes';
-import { asking, ownClass } from '../access';
 import type { SignedIn } from '../accounts/sessions';
-import { rows, toMillisOrNull, type Database } from '../database/connect';
+import { toMillisOrNull, type Database } from '../database/connect';
 import type { Transaction } from 'sequelize';
-
-type Stored = Omit<ClassRow, 'putAway' | 'until' | 'joiningUntil'> & {
-  putAwayAt: Date | null;
-  until: Date | null;
-  joiningUntil: Date | null;
-};
+import type { SchoolClass } from '../models';
+import { countOf } from '../database/count-of';
+import { present } from '../database/present';
+import { rule } from '../access';
 
 /** My classes, those in use first; `classId` narrows to one. */
 export async function readClasses(
-  database: Database,
+  { models }: Database,
   me: SignedIn,
   classId: number | null = null,
   transaction?: Transaction,
 ): Promise<ClassRow[]> {
-  const found = await rows<Stored>(
-    database,
-    `SELECT c.id, c.name, c.period, c.grade, c.subject, c.term, c.notes, c.code, c.sourced_id AS sourcedId, COUNT(e.student_id) AS students,
-            c.put_away_at AS putAwayAt, c.joining_until AS joiningUntil, mine.part, mine.until
-       FROM classes c JOIN class_teachers mine ON mine.class_id = c.id AND mine.teacher_id = :me
-       LEFT JOIN enrolments e ON e.class_id = c.id AND e.left_at IS NULL
-      WHERE ${ownClass} AND (:classId IS NULL OR c.id = :classId)
-      GROUP BY c.id ORDER BY c.put_away_at IS NOT NULL, c.name`,
-    { ...asking(me), classId },
+  const classes = await models.SchoolClass.scope(rule('taughtBy', me)).findAll({
+    where: classId === null ? {} : { id: classId },
+    include: [{ association: 'teachers', where: { teacherId: me.account.id } }],
     transaction,
-  );
-  return found.map(({ putAwayAt, ...own }) => ({
-    ...own,
-    putAway: putAwayAt !== null,
-    until: toMillisOrNull(own.until),
+  });
+  const students = await models.Enrollment.count({
+    where: { classId: classes.map(({ id }) => id), leftAt: null },
+    group: ['classId'],
+    transaction,
+  });
+  return classes
+    .map((taught) => asRow(taught, me, countOf(students, 'classId', taught.id)))
+    .sort((a, b) => Number(a.putAway) - Number(b.putAway) || a.name.localeCompare(b.name));
+}
+
+function asRow(taught: SchoolClass, me: SignedIn, students: number): ClassRow {
+  const { id, name, period, grade, subject, term, notes, code, sourcedId, joiningUntil } = taught;
+  const mine = present(taught.teachers?.[0], 'place of the teacher');
+  return {
+    id,
+    name,
+    period,
+    grade,
+    subject,
+    term,
+    notes,
+    code,
+    sourcedId,
+    students,
+    part: mine.role,
+    putAway: taught.archivedAt !== null,
+    until: toMillisOrNull(mine.until),
     // A time that has passed is no longer one.
-    joiningUntil:
-      own.joiningUntil !== null && own.joiningUntil.getTime() > me.at
-        ? own.joiningUntil.getTime()
-        : null,
-  }));
+    joiningUntil: joiningUntil && joiningUntil.getTime() > me.at ? joiningUntil.getTime() : null,
+  };
 }

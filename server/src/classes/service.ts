@@ -2,12 +2,15 @@
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import type { ClassFacts } from '@oaken/contract/classes';
 import { randomInt } from 'node:crypto';
-import type { Transaction } from 'sequelize';
-import { asking, insistOnClass, insistOnRunning } from '../access';
+import { type Transaction, Op, type WhereOptions } from 'sequelize';
+import { insistOnClass, insistOnRunning } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { insertedId, row, rows, toMillisOrNull, type Database } from '../database/connect';
+import { toMillisOrNull, type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
+import type { Account } from '../models';
+import { present } from '../database/present';
+import { valuesOf } from '../database/subquery';
 
 /** Without letters and digits that look alike: it is read from a board. */
 const signs = 'ABCDEFGHJKMNPQRTUVWXY346789';
@@ -21,31 +24,29 @@ export async function makeClass(
   { clientKey, sourcedId = null }: { clientKey: string | null; sourcedId?: string | null },
   transaction: Transaction,
 ): Promise<number> {
-  const known = await row<{ id: number }>(
-    database,
-    'SELECT id FROM classes WHERE client_key = :clientKey FOR UPDATE',
-    { clientKey },
-    transaction,
-  );
+  const { ClassTeacher, SchoolClass } = database.models;
+  const known =
+    clientKey !== null &&
+    (await SchoolClass.findOne({ where: { clientKey }, lock: true, transaction }));
   if (known) {
     await insistOnClass(database, me, known.id, transaction);
     return known.id;
   }
   let code = newCode();
-  while (await row(database, 'SELECT id FROM classes WHERE code = :code', { code }, transaction))
-    code = newCode();
-  const id = await insertedId(
-    database,
-    `INSERT INTO classes (school_id, name, period, grade, subject, term, notes, code, sourced_id, client_key, created_at)
-     VALUES (:school, :name, :period, :grade, :subject, :term, :notes, :code, :sourcedId, :clientKey, :time)`,
-    { ...asking(me), ...facts, code, sourcedId, clientKey, time: new Date(now()) },
-    transaction,
+  while (await SchoolClass.count({ where: { code }, transaction })) code = newCode();
+  const { id: classId } = await SchoolClass.create(
+    {
+      ...facts,
+      schoolId: me.account.schoolId,
+      code,
+      sourcedId,
+      clientKey,
+      createdAt: new Date(now()),
+    },
+    { transaction },
   );
-  await database.query('INSERT INTO class_teachers (class_id, teacher_id) VALUES (:id, :me)', {
-    replacements: { ...asking(me), id },
-    transaction,
-  });
-  return id;
+  await ClassTeacher.create({ classId, teacherId: me.account.id }, { transaction });
+  return classId;
 }
 
 export async function describeClass(
@@ -55,9 +56,10 @@ export async function describeClass(
   facts: ClassFacts,
 ) {
   await insistOnRunning(database, me, classId);
-  await database.query(
-    `UPDATE classes SET name = :name, period = :period, grade = :grade, subject = :subject, term = :term, notes = :notes WHERE id = :classId`,
-    { replacements: { ...facts, classId } },
+  const { name, period, grade, subject, term, notes } = facts;
+  await database.models.SchoolClass.update(
+    { name, period, grade, subject, term, notes },
+    { where: { id: classId } },
   );
 }
 
@@ -68,10 +70,11 @@ export async function putAway(
   away: boolean,
 ) {
   await insistOnRunning(database, me, classId);
-  await database.query(
-    'UPDATE classes SET put_away_at = IF(:away, COALESCE(put_away_at, :time), NULL), joining_until = NULL WHERE id = :classId',
-    { replacements: { classId, away, time: new Date(now()) } },
-  );
+  const taught = present(await database.models.SchoolClass.findByPk(classId), 'class');
+  await taught.update({
+    archivedAt: away ? (taught.archivedAt ?? new Date(now())) : null,
+    joiningUntil: null,
+  });
 }
 
 export async function removeClass(
@@ -81,26 +84,16 @@ export async function removeClass(
 ): Promise<void> {
   await database.transaction(async (transaction) => {
     await insistOnRunning(database, me, classId, transaction);
-    const given = await row<{ n: number }>(
-      database,
-      'SELECT COUNT(*) AS n FROM assignment_classes WHERE class_id = :classId',
-      { classId },
-      transaction,
-    );
-    if (given!.n > 0)
+    const { AssignmentClass, Enrollment, SchoolClass } = database.models;
+    const given = await AssignmentClass.count({ where: { classId }, transaction });
+    if (given > 0)
       throw new Problem(
         409,
         'This class has work in it.',
-        `${given!.n} ${given!.n === 1 ? 'assignment was' : 'assignments were'} given to it, and their results would be lost. Put the class away instead: it leaves your list and keeps everything.`,
+        `${given} ${given === 1 ? 'assignment was' : 'assignments were'} given to it, and their results would be lost. Put the class away instead: it leaves your list and keeps everything.`,
       );
-    await database.query('DELETE FROM enrolments WHERE class_id = :classId', {
-      replacements: { classId },
-      transaction,
-    });
-    await database.query('DELETE FROM classes WHERE id = :classId', {
-      replacements: { classId },
-      transaction,
-    });
+    await Enrollment.destroy({ where: { classId }, transaction });
+    await SchoolClass.destroy({ where: { id: classId }, transaction });
   });
 }
 
@@ -117,9 +110,10 @@ export async function openJoining(
     throw invalid([
       { pointer: '/until', message: 'A class can be open for joining for at most 60 days.' },
     ]);
-  await database.query('UPDATE classes SET joining_until = :until WHERE id = :classId', {
-    replacements: { classId, until: until === null ? null : new Date(until) },
-  });
+  await database.models.SchoolClass.update(
+    { joiningUntil: until === null ? null : new Date(until) },
+    { where: { id: classId } },
+  );
 }
 
 export async function readTeachers(
@@ -128,30 +122,34 @@ export async function readTeachers(
   classId: number,
 ): Promise<AnswerOf<typeof api.readTeachers>> {
   await insistOnClass(database, me, classId);
-  const teachers = await rows<{
-    accountId: number;
-    name: string;
-    part: 'teacher' | 'co-teacher' | 'substitute';
-    until: Date | null;
-  }>(
-    database,
-    `SELECT a.id AS accountId, CONCAT(a.given_name, ' ', a.family_name) AS name, ct.part, ct.until
-       FROM class_teachers ct JOIN accounts a ON a.id = ct.teacher_id WHERE ct.class_id = :classId ORDER BY ct.part, a.family_name`,
-    { classId },
-  );
-  const colleagues = await rows<{ accountId: number; name: string }>(
-    database,
-    `SELECT a.id AS accountId, CONCAT(a.given_name, ' ', a.family_name) AS name FROM accounts a
-      WHERE a.school_id = :school AND a.role = 'teacher' AND a.disabled_at IS NULL
-        AND a.id NOT IN (SELECT ct.teacher_id FROM class_teachers ct WHERE ct.class_id = :classId AND ct.part = 'teacher')
-      ORDER BY a.family_name, a.given_name`,
-    { ...asking(me), classId },
-  );
+  const { Account, ClassTeacher } = database.models;
+  const teachers = await ClassTeacher.findAll({
+    where: { classId },
+    include: ['teacher'],
+    order: ['role', ['teacher', 'familyName', 'ASC']],
+  });
+  const colleagues = await Account.findAll({
+    where: mayJoin(database, me, classId),
+    order: ['familyName', 'givenName'],
+  });
   return {
-    teachers: teachers.map((own) => ({ ...own, until: toMillisOrNull(own.until) })),
-    colleagues,
+    teachers: teachers.map(({ teacherId, teacher, role, until }) => ({
+      accountId: teacherId,
+      name: teacher?.fullName ?? '',
+      part: role,
+      until: toMillisOrNull(until),
+    })),
+    colleagues: colleagues.map(({ id, fullName }) => ({ accountId: id, name: fullName })),
   };
 }
+
+/** Teachers of the school who can teach a class too: all but those whose class it is. */
+const mayJoin = ({ models }: Database, me: SignedIn, classId: number): WhereOptions<Account> => ({
+  schoolId: me.account.schoolId,
+  role: 'teacher',
+  disabledAt: null,
+  id: { [Op.notIn]: valuesOf(models.ClassTeacher, 'teacherId', { classId, role: 'teacher' }) },
+});
 
 export async function setTeachers(
   { database, now }: Context,
@@ -172,32 +170,24 @@ export async function setTeachers(
           message: 'The last day of the substitute has already passed.',
         },
       ]);
-    const known = await rows(
-      database,
-      `SELECT id FROM accounts WHERE id IN (:ids) AND school_id = :school AND role = 'teacher' AND disabled_at IS NULL
-          AND id NOT IN (SELECT teacher_id FROM class_teachers WHERE class_id = :classId AND part = 'teacher')`,
-      { ...asking(me), classId, ids: [0, ...ids] },
+    const { Account, ClassTeacher } = database.models;
+    const known = await Account.count({
+      where: { [Op.and]: [mayJoin(database, me, classId), { id: ids }] },
       transaction,
+    });
+    if (known !== ids.length) throw notFound('One of the colleagues');
+    await ClassTeacher.destroy({
+      where: { classId, role: { [Op.ne]: 'teacher' } },
+      transaction,
+    });
+    await ClassTeacher.bulkCreate(
+      others.map((other) => ({
+        classId,
+        teacherId: other.accountId,
+        role: other.part,
+        until: other.part === 'substitute' ? new Date(other.until) : null,
+      })),
+      { transaction },
     );
-    if (known.length !== ids.length) throw notFound('One of the colleagues');
-    await database.query(
-      "DELETE FROM class_teachers WHERE class_id = :classId AND part <> 'teacher'",
-      { replacements: { classId }, transaction },
-    );
-    if (others.length > 0)
-      await database.query(
-        'INSERT INTO class_teachers (class_id, teacher_id, part, until) VALUES :lines',
-        {
-          replacements: {
-            lines: others.map((own) => [
-              classId,
-              own.accountId,
-              own.part,
-              own.part === 'substitute' ? new Date(own.until) : null,
-            ]),
-          },
-          transaction,
-        },
-      );
   });
 }

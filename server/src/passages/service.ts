@@ -1,20 +1,20 @@
 import type { api, BodyOf } from '@oaken/contract';
 import type { PassageRow } from '@oaken/contract/passages';
 import { passageWords, type PassageContent } from '@oaken/core/passages';
-import type { Transaction } from 'sequelize';
-import { asking, bankRight, readableBank } from '../access';
+import { type Transaction, Op } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import { insistOnPlace } from '../banks/shelves';
 import type { Context } from '../context';
-import { fromJson, row, rows, toMillis, type Database } from '../database/connect';
+import { toMillis, type Database } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import { insistOnPassageWording } from '../wording';
-
-const columns = `p.id, p.revision_id AS revisionId, b.name AS bank, b.id AS bankId, ${bankRight} AS may,
-  JSON_UNQUOTE(JSON_EXTRACT(pr.content, '$.title')) AS title,
-  (SELECT COUNT(*) FROM items i JOIN revisions r ON r.id = i.revision_id
-    WHERE r.passage_id = p.id AND i.retired_at IS NULL) AS items`;
-const from = `passages p JOIN banks b ON b.id = p.bank_id JOIN passage_revisions pr ON pr.id = p.revision_id`;
+import { type BankAccess, readableBanks } from '../banks/rights';
+import type { Passage, PassageRevision } from '../models';
+import { createOnce } from '../database/create-once';
+import { escapeLike } from '../database/escape-like';
+import { factsOf, readRevisions } from '../banks/rows';
+import { present } from '../database/present';
+import { writeRevision } from '../banks/revisions';
 
 export async function listPassages(
   { database }: Context,
@@ -22,17 +22,52 @@ export async function listPassages(
   words = '',
 ): Promise<{ passages: PassageRow[] }> {
   const typed = words.split(/\s+/).filter(Boolean).slice(0, 8);
-  const values = Object.fromEntries(
-    typed.map((word, at) => [`w${at}`, `%${word.replace(/[\\%_]/g, '\\$&')}%`]),
-  );
-  const all = typed.map((_, at) => `AND pr.words LIKE :w${at}`).join(' ');
-  return {
-    passages: await rows<PassageRow>(
-      database,
-      `SELECT ${columns} FROM ${from} WHERE ${readableBank} ${all} ORDER BY title LIMIT 100`,
-      { ...asking(me), ...values },
-    ),
-  };
+  const banks = await readableBanks(database, me);
+  const passages = await database.models.Passage.findAll({
+    where: { bankId: [...banks.keys()] },
+    include: [
+      {
+        association: 'revision',
+        where: {
+          [Op.and]: typed.map((word) => ({ words: { [Op.substring]: escapeLike(word) } })),
+        },
+      },
+    ],
+  });
+  const rows = await asRows(database, banks, passages);
+  return { passages: rows.sort((a, b) => a.title.localeCompare(b.title)).slice(0, 100) };
+}
+
+/** Passages that were read with their revision, as the contract tells them. */
+async function asRows(
+  { models }: Database,
+  banks: ReadonlyMap<number, BankAccess>,
+  passages: readonly Passage[],
+): Promise<PassageRow[]> {
+  const items = await models.Item.findAll({
+    attributes: ['id'],
+    where: { retiredAt: null },
+    include: [
+      {
+        association: 'revision',
+        attributes: ['passageId'],
+        where: { passageId: passages.map(({ id }) => id) },
+      },
+    ],
+  });
+  return passages.map(({ id, bankId, revision }) => {
+    const bank = present(banks.get(bankId), 'bank of the passage');
+    const { id: revisionId, content } = present(revision, 'revision of the passage');
+    return {
+      id,
+      revisionId,
+      bank: bank.name,
+      bankId,
+      may: bank.right,
+      title: content.title,
+      items: items.filter((item) => item.revision?.passageId === id).length,
+    };
+  });
 }
 
 export async function readPassage(
@@ -41,101 +76,85 @@ export async function readPassage(
   passageId: number,
   revision: number | undefined,
 ) {
-  const values = { ...asking(me), passageId, revision: revision ?? 0 };
-  const passage = await row<PassageRow>(
-    database,
-    `SELECT ${columns} FROM ${from} WHERE p.id = :passageId AND ${readableBank}`,
-    values,
-  );
-  if (!passage) throw notFound('The passage');
-  const wanted = await row<{ content: unknown }>(
-    database,
-    'SELECT content FROM passage_revisions WHERE passage_id = :passageId AND id = :wanted',
-    { ...values, wanted: revision ?? passage.revisionId },
-  );
+  const { Passage, PassageRevision } = database.models;
+  const banks = await readableBanks(database, me);
+  const found = await Passage.findOne({
+    where: { id: passageId, bankId: [...banks.keys()] },
+    include: ['revision'],
+  });
+  if (!found) throw notFound('The passage');
+  const wanted = revision
+    ? await PassageRevision.findOne({ where: { id: revision, passageId } })
+    : found.revision;
   if (!wanted) throw notFound('The revision of the passage');
-  const revisions = await rows<{ id: number; number: number; by: string; at: Date }>(
-    database,
-    `SELECT r.id, r.number, CONCAT(a.given_name, ' ', a.family_name) AS \`by\`, r.created_at AS at
-       FROM passage_revisions r JOIN accounts a ON a.id = r.created_by WHERE r.passage_id = :passageId ORDER BY r.id DESC LIMIT 100`,
-    values,
-  );
+  const revisions = await PassageRevision.findAll({
+    attributes: ['id', 'number', 'createdAt'],
+    where: { passageId },
+    include: ['creator'],
+    order: [['id', 'DESC']],
+    limit: 100,
+  });
+  const [passage] = await asRows(database, banks, [found]);
   return {
-    passage,
-    content: fromJson<PassageContent>(wanted.content),
-    revisions: revisions.map((own) => ({ ...own, at: toMillis(own.at) })),
+    passage: present(passage, 'passage'),
+    content: wanted.content,
+    revisions: revisions.map(({ id, number, creator, createdAt }) => ({
+      id,
+      number,
+      by: creator?.fullName ?? '',
+      at: toMillis(createdAt),
+    })),
   };
 }
 
 async function write(
   { database, now }: Context,
   me: SignedIn,
-  passageId: number,
+  passage: Passage,
   content: PassageContent,
   transaction: Transaction,
 ): Promise<number> {
-  await database.query(
-    `INSERT INTO passage_revisions (passage_id, number, content, words, created_by, created_at)
-     SELECT :passageId, 1 + COALESCE(MAX(number), 0), :content, :words, :me, :time FROM passage_revisions WHERE passage_id = :passageId`,
-    {
-      replacements: {
-        ...asking(me),
-        passageId,
-        content: JSON.stringify(content),
-        words: passageWords(content),
-        time: new Date(now()),
-      },
-      transaction,
-    },
-  );
-  const { id } = (await row<{ id: number }>(
-    database,
-    'SELECT LAST_INSERT_ID() AS id',
-    {},
-    transaction,
-  ))!;
-  await database.query('UPDATE passages SET revision_id = :id WHERE id = :passageId', {
-    replacements: { id, passageId },
+  const { PassageRevision } = database.models;
+  const passageId = passage.id;
+  const last = await PassageRevision.max<number | null, PassageRevision>('number', {
+    where: { passageId },
     transaction,
   });
+  const { id } = await PassageRevision.create(
+    {
+      passageId,
+      number: (last ?? 0) + 1,
+      content,
+      words: passageWords(content),
+      createdBy: me.account.id,
+      createdAt: new Date(now()),
+    },
+    { transaction },
+  );
+  await passage.update({ revisionId: id }, { transaction });
   return id;
 }
 
 export async function makePassage(
   context: Context,
   me: SignedIn,
-  own: BodyOf<typeof api.makePassage>,
+  { bank, clientKey, content }: BodyOf<typeof api.makePassage>,
 ) {
   const { database, now } = context;
   return database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, { bank: own.bank, folder: null }, transaction);
-    await insistOnPassageWording(own.content);
-    const made = await row<{ id: number; revisionId: number }>(
-      database,
-      'SELECT id, revision_id AS revisionId FROM passages WHERE created_by = :me AND client_key = :clientKey FOR UPDATE',
-      { ...asking(me), clientKey: own.clientKey },
+    await insistOnPlace(database, me, { bank, folder: null }, transaction);
+    await insistOnPassageWording(content);
+    const createdBy = me.account.id;
+    const { row: passage, fresh } = await createOnce(
+      database.models.Passage,
+      { createdBy, clientKey },
+      { bankId: bank, createdBy, createdAt: new Date(now()), clientKey },
       transaction,
     );
-    if (made) return made;
-    await database.query(
-      'INSERT INTO passages (bank_id, created_by, created_at, client_key) VALUES (:bank, :me, :time, :clientKey)',
-      {
-        replacements: {
-          ...asking(me),
-          bank: own.bank,
-          clientKey: own.clientKey,
-          time: new Date(now()),
-        },
-        transaction,
-      },
-    );
-    const { id } = (await row<{ id: number }>(
-      database,
-      'SELECT LAST_INSERT_ID() AS id',
-      {},
-      transaction,
-    ))!;
-    return { id, revisionId: await write(context, me, id, own.content, transaction) };
+    const revisionId = fresh
+      ? await write(context, me, passage, content, transaction)
+      : present(passage.revisionId, 'revision of the passage');
+    return { id: passage.id, revisionId };
   });
 }
 
@@ -143,32 +162,31 @@ export async function revisePassage(
   context: Context,
   me: SignedIn,
   passageId: number,
-  own: BodyOf<typeof api.revisePassage>,
+  { basedOn, content }: BodyOf<typeof api.revisePassage>,
 ): Promise<{ revisionId: number; items: number }> {
   const { database } = context;
   return database.transaction(async (transaction) => {
-    const held = await row<{ revisionId: number; may: string }>(
-      database,
-      `SELECT p.revision_id AS revisionId, ${bankRight} AS may FROM passages p JOIN banks b ON b.id = p.bank_id
-        WHERE p.id = :passageId AND ${readableBank} FOR UPDATE`,
-      { ...asking(me), passageId },
+    const banks = await readableBanks(database, me, transaction);
+    const passage = await database.models.Passage.findOne({
+      where: { id: passageId, bankId: [...banks.keys()] },
+      lock: true,
       transaction,
-    );
-    if (!held) throw notFound('The passage');
-    if (held.may !== 'edit')
+    });
+    if (!passage) throw notFound('The passage');
+    if (banks.get(passage.bankId)?.right !== 'edit')
       throw new Problem(
         403,
         'This passage’s bank belongs to others.',
         'Copy its text into a passage of yours.',
       );
-    if (held.revisionId !== own.basedOn)
+    if (passage.revisionId !== basedOn)
       throw new Problem(
         409,
         'Somebody saved this passage meanwhile.',
         'Nothing of yours is lost; copy your text before you load the page again.',
       );
-    await insistOnPassageWording(own.content);
-    const revisionId = await write(context, me, passageId, own.content, transaction);
+    await insistOnPassageWording(content);
+    const revisionId = await write(context, me, passage, content, transaction);
     return { revisionId, items: await bringItems(context, me, passageId, revisionId, transaction) };
   });
 }
@@ -181,69 +199,46 @@ async function bringItems(
   passageRevision: number,
   transaction: Transaction,
 ): Promise<number> {
-  const items = await rows<{ id: number; revisionId: number }>(
+  const { Item } = database.models;
+  const items = await Item.findAll({
+    where: { retiredAt: null },
+    include: [{ association: 'revision', attributes: ['id'], where: { passageId } }],
+    order: ['id'],
+    lock: true,
+    transaction,
+  });
+  const rows = await readRevisions(
     database,
-    `SELECT i.id, i.revision_id AS revisionId FROM items i JOIN revisions r ON r.id = i.revision_id
-      WHERE r.passage_id = :passageId AND i.retired_at IS NULL ORDER BY i.id FOR UPDATE`,
-    { passageId },
+    me,
+    items.flatMap(({ revisionId }) => revisionId ?? []),
     transaction,
   );
-  for (const item of items) {
-    const values = { ...asking(me), ...item, passageRevision, time: new Date(now()) };
-    await database.query(
-      `INSERT INTO revisions (item_id, number, based_on_id, content, words, choice_words, kind, points, marked_by, media, passage_id,
-                              subject, depth, seconds, author, licence, created_by, created_at)
-       SELECT item_id, number + 1, id, JSON_SET(content, '$.passage.revision', :passageRevision), words, choice_words, kind, points,
-              marked_by, media, passage_id, subject, depth, seconds, author, licence, :me, :time
-         FROM revisions WHERE id = :revisionId`,
-      { replacements: values, transaction },
-    );
-    const { id } = (await row<{ id: number }>(
-      database,
-      'SELECT LAST_INSERT_ID() AS id',
-      {},
-      transaction,
-    ))!;
-    await copyLists(database, item.revisionId, id, transaction);
-    await database.query('UPDATE items SET revision_id = :made WHERE id = :id', {
-      replacements: { made: id, id: item.id },
-      transaction,
-    });
+  for (const row of rows) {
+    const revision = {
+      itemId: row.id,
+      testId: null,
+      basedOn: row.revisionId,
+      content: { ...row.content, passage: { id: passageId, revision: passageRevision } },
+      facts: factsOf(row),
+      by: me.account.id,
+      at: now(),
+    };
+    const revisionId = await writeRevision(database, revision, transaction);
+    await Item.update({ revisionId }, { where: { id: row.id }, transaction });
   }
   return items.length;
 }
 
-async function copyLists(
-  database: Database,
-  before: number,
-  made: number,
-  transaction: Transaction,
-): Promise<void> {
-  for (const [table, column] of [
-    ['revision_standards', 'standard_id'],
-    ['revision_grades', 'grade'],
-    ['revision_tags', 'tag'],
-  ])
-    await database.query(
-      `INSERT INTO ${table} (revision_id, ${column}) SELECT :made, ${column} FROM ${table} WHERE revision_id = :before`,
-      { replacements: { made, before }, transaction },
-    );
-}
-
 /** Passages by the ids of their revisions, for a test that is given. */
 export async function passagesOf(
-  database: Database,
+  { models }: Database,
   revisions: number[],
   transaction?: Transaction,
 ) {
-  if (revisions.length === 0) return {};
-  const found = await rows<{ id: number; content: unknown }>(
-    database,
-    'SELECT id, content FROM passage_revisions WHERE id IN (:revisions)',
-    { revisions },
+  const found = await models.PassageRevision.findAll({
+    attributes: ['id', 'content'],
+    where: { id: revisions },
     transaction,
-  );
-  return Object.fromEntries(
-    found.map(({ id, content }) => [String(id), fromJson<PassageContent>(content)]),
-  );
+  });
+  return Object.fromEntries(found.map(({ id, content }) => [String(id), content]));
 }

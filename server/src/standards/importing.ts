@@ -4,9 +4,9 @@ import type { FrameworkFile } from '@oaken/core/standards';
 import type { Request } from 'express';
 import type { Transaction } from 'sequelize';
 import type { Context } from '../context';
-import { insertedId, row } from '../database/connect';
 import { announcedSize, piecesOf } from '../files/receive';
 import { invalid } from '../http/problem';
+import { present } from '../database/present';
 
 const largest = 12 * 1024 * 1024;
 const shownLines = 300;
@@ -41,11 +41,11 @@ export async function previewFramework(
 ): Promise<AnswerOf<typeof api.previewFramework>> {
   const file = await readSent(context, request, type);
   const depths = depthsOf(file);
-  const known = await row<{ n: number }>(
-    context.database,
-    'SELECT COUNT(DISTINCT code) AS n FROM standards WHERE code IN (:codes)',
-    { codes: file.lines.map(({ code }) => code) },
-  );
+  const known = await context.database.models.Standard.count({
+    where: { code: file.lines.map(({ code }) => code) },
+    distinct: true,
+    col: 'code',
+  });
   return {
     framework: {
       name: file.name || name.replace(/\.\w+$/, ''),
@@ -60,7 +60,7 @@ export async function previewFramework(
       grades,
       depth: depths.get(key)!,
     })),
-    known: Number(known!.n),
+    known,
   };
 }
 
@@ -72,19 +72,12 @@ export async function importFramework(
   const { database, now } = context;
   const file = await readSent(context, request, type);
   return database.transaction(async (transaction) => {
-    const same = await row(
-      database,
-      'SELECT id FROM frameworks WHERE name = :name FOR UPDATE',
-      { name },
-      transaction,
-    );
-    if (same)
+    const { Framework } = database.models;
+    if (await Framework.findOne({ where: { name }, lock: true, transaction }))
       throw invalid([{ pointer: '/name', message: `There is a framework “${name}” already.` }]);
-    const id = await insertedId(
-      database,
-      'INSERT INTO frameworks (name, publisher, created_at) VALUES (:name, :publisher, :time)',
-      { name, publisher, time: new Date(now()) },
-      transaction,
+    const { id } = await Framework.create(
+      { name, publisher, createdAt: new Date(now()) },
+      { transaction },
     );
     await writeStandards(context, id, subject, file, transaction);
     return { id, standards: file.lines.length };
@@ -99,38 +92,40 @@ async function writeStandards(
   file: FrameworkFile,
   transaction: Transaction,
 ): Promise<void> {
+  const { Standard, StandardGrade } = database.models;
   const ids = new Map<string, number>();
   const depths = depthsOf(file);
-  const placed = file.lines.map((line, at) => ({ ...line, position: at + 1 }));
+  const placed = file.lines.map((line, place) => ({ ...line, position: place + 1 }));
   for (let depth = 0; ids.size < placed.length; depth++) {
     const level = placed.filter(({ key }) => depths.get(key) === depth);
-    for (let from = 0; from < level.length; from += atOnce) {
-      const lines = level.slice(from, from + atOnce);
-      const first = await insertedId(
-        database,
-        `INSERT INTO standards (framework_id, parent_id, code, statement, subject, position) VALUES :lines`,
-        {
-          lines: lines.map(({ parent, code, statement, position }) => [
-            frameworkId,
-            parent === null ? null : ids.get(parent)!,
-            code,
-            statement,
-            subject,
-            position,
-          ]),
-        },
-        transaction,
+    for (const lines of chunks(level)) {
+      await Standard.bulkCreate(
+        lines.map(({ parent, code, statement, position }) => ({
+          frameworkId,
+          parentId: parent === null ? null : present(ids.get(parent), 'parent of the standard'),
+          code,
+          statement,
+          subject,
+          position,
+        })),
+        { transaction },
       );
-      // Rows of one plain INSERT get ids that follow each other (innodb_autoinc_lock_mode 1).
-      lines.forEach(({ key }, at) => ids.set(key, first + at));
+      const written = await Standard.findAll({
+        attributes: ['id', 'position'],
+        where: { frameworkId, position: lines.map(({ position }) => position) },
+        transaction,
+      });
+      const idAt = new Map(written.map(({ id, position }) => [position, id]));
+      for (const { key, position } of lines)
+        ids.set(key, present(idAt.get(position), 'standard that was written'));
     }
   }
   const grades = placed.flatMap(({ key, grades: list }) =>
-    list.map((grade) => [ids.get(key)!, grade]),
+    list.map((grade) => ({ standardId: present(ids.get(key), 'standard'), grade })),
   );
-  for (let from = 0; from < grades.length; from += atOnce)
-    await database.query('INSERT INTO standard_grades (standard_id, grade) VALUES :lines', {
-      replacements: { lines: grades.slice(from, from + atOnce) },
-      transaction,
-    });
+  for (const lines of chunks(grades)) await StandardGrade.bulkCreate(lines, { transaction });
+}
+
+function* chunks<T>(list: readonly T[]): Generator<T[]> {
+  for (let from = 0; from < list.length; from += atOnce) yield list.slice(from, from + atOnce);
 }

@@ -1,6 +1,5 @@
 import { api } from '@oaken/contract';
 import type { Context } from '../context';
-import { rows } from '../database/connect';
 import type { Bind } from '../http/bind';
 import { importFramework, previewFramework } from './importing';
 import { readStandards } from './service';
@@ -11,17 +10,16 @@ export function standardRoutes(bind: Bind, context: Context): void {
   bind(api.importFramework, ({ query, request }) => importFramework(context, request, query));
 
   bind(api.listFrameworks, async () => {
-    const frameworks = await rows<{ id: number; name: string; publisher: string }>(
-      database,
-      'SELECT id, name, publisher FROM frameworks ORDER BY name',
-    );
+    const frameworks = await database.models.Framework.findAll({ order: ['name'] });
     const standards = await readStandards(database);
     return {
-      frameworks: frameworks.map((own) => ({
-        ...own,
+      frameworks: frameworks.map(({ id, name, publisher }) => ({
+        id,
+        name,
+        publisher,
         standards: standards
-          .filter(({ frameworkId }) => frameworkId === own.id)
-          .map(({ frameworkId: _, ...one }) => one),
+          .filter(({ frameworkId }) => frameworkId === id)
+          .map(({ frameworkId: _, ...standard }) => standard),
       })),
     };
   });
