@@ -1,44 +1,42 @@
 /** What can be changed after a test was given: times, rules, words; more for some; stopping; taking back. */
 import type { api, BodyOf } from '@oaken/contract';
-import type { AssignmentRules } from '@oaken/core/assignments';
-import type { Supports } from '@oaken/core/supports';
 import { lastClockEnd } from '@oaken/core/stages';
 import { deadlineOf, earlier, minute, windowEnd } from '@oaken/core/timing';
 import type { Transaction } from 'sequelize';
-import { insistOnRunningAssignment } from '../access';
+import { rule } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { recount } from '../attempts/counting';
-import { stageColumns, stagedOf, type StoredStages } from '../attempts/staged';
+import { stagedOf } from '../attempts/staged';
 import type { Context } from '../context';
-import { fromJson, row, rows, toMillis, toMillisOrNull, type Database } from '../database/connect';
+import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import { asDate, wishColumns, wishProblems } from './giving';
 import {
-  ownColumns,
   schoolZone,
-  timeColumns,
   timeRules,
   windowOf,
   type StoredOwn,
-  type StoredTimes,
+  exceptionsOf,
+  timesOf,
+  withAccommodation,
 } from './times';
-
-type Stored = StoredTimes & { rules: AssignmentRules };
+import type { Assignment, Attempt, Models } from '../models';
+import { extendStudents } from './queries';
+import { present } from '../database/present';
 
 async function lock(
   database: Database,
   me: SignedIn,
   assignmentId: number,
   transaction: Transaction,
-): Promise<Stored> {
-  await insistOnRunningAssignment(database, me, assignmentId, transaction);
-  const own = await row<StoredTimes & { rules: unknown }>(
-    database,
-    `SELECT ${timeColumns}, a.rules FROM assignments a WHERE a.id = :assignmentId FOR UPDATE`,
-    { assignmentId },
+): Promise<Assignment> {
+  const assignment = await database.models.Assignment.scope(rule('runBy', me)).findOne({
+    where: { id: assignmentId },
+    lock: true,
     transaction,
-  );
-  return { ...own!, rules: fromJson<AssignmentRules>(own!.rules) };
+  });
+  if (!assignment) throw notFound('The assignment');
+  return assignment;
 }
 
 /** Deadlines of attempts under way follow the times; they were fixed when the attempt began, by the same sum. */
@@ -47,52 +45,55 @@ export async function renewDeadlines(
   assignmentId: number,
   transaction: Transaction,
 ): Promise<void> {
-  const stored = (await row<StoredTimes & { rules: unknown }>(
-    database,
-    `SELECT ${timeColumns}, a.rules FROM assignments a WHERE a.id = :assignmentId`,
-    { assignmentId },
-    transaction,
-  ))!;
-  const rules = fromJson<AssignmentRules>(stored.rules);
-  const zone = await schoolZone(database);
-  const working = await rows<
-    StoredOwn &
-      StoredStages & {
-        id: number;
-        beganAt: Date;
-        given: unknown;
-        pausedAt: Date | null;
-        pausedMs: number;
-      }
-  >(
-    database,
-    `SELECT t.id, t.began_at AS beganAt, t.given, t.paused_at AS pausedAt, t.paused_ms AS pausedMs, ${stageColumns}, ${ownColumns}
-       FROM attempts t JOIN assignment_students g ON g.assignment_id = t.assignment_id AND g.student_id = t.student_id
-       LEFT JOIN student_supports u ON u.student_id = g.student_id
-      WHERE t.assignment_id = :assignmentId AND t.handed_in_at IS NULL ORDER BY t.id FOR UPDATE`,
-    { assignmentId },
-    transaction,
+  const { Assignment, AssignmentStudent, Attempt } = database.models;
+  const assignment = present(
+    await Assignment.findByPk(assignmentId, { transaction }),
+    'assignment',
   );
-  for (const own of working) {
-    const given =
-      own.given === null ? null : fromJson<{ supports: Supports | null }>(own.given).supports;
-    const staged = stagedOf(own);
-    const times = timeRules({ ...stored, rules }, own, zone, given);
-    const whole = deadlineOf(
-      { ...times, extra: (times.extra ?? 0) + own.pausedMs },
-      toMillis(own.beganAt),
-    );
-    // While the clock stands still only the window can end it.
-    const deadline =
-      own.pausedAt !== null
-        ? windowEnd(times)
-        : earlier(whole, staged && lastClockEnd(staged.stages, staged.course));
-    await database.query('UPDATE attempts SET deadline_at = :deadline WHERE id = :id', {
-      replacements: { id: own.id, deadline: asDate(deadline) },
-      transaction,
-    });
+  const zone = await schoolZone(database);
+  const working = await Attempt.findAll({
+    where: { assignmentId, handedInAt: null },
+    order: ['id'],
+    lock: true,
+    transaction,
+  });
+  const lines = await AssignmentStudent.findAll({
+    where: { assignmentId, studentId: working.map(({ studentId }) => studentId) },
+    include: [withAccommodation],
+    transaction,
+  });
+  const lineOf = new Map(lines.map((line) => [line.studentId, line]));
+  for (const attempt of working) {
+    const line = present(lineOf.get(attempt.studentId), 'line of the student');
+    const deadline = deadlineFor(assignment, attempt, exceptionsOf(line), zone);
+    await attempt.update({ deadlineAt: asDate(deadline) }, { transaction });
   }
 }
+
+function deadlineFor(
+  assignment: Assignment,
+  attempt: Attempt,
+  exceptions: StoredOwn,
+  zone: string,
+): number | null {
+  const stored = { ...timesOf(assignment), rules: assignment.rules };
+  const times = timeRules(stored, exceptions, zone, attempt.conditions?.supports ?? null);
+  // While the clock stands still only the window can end it.
+  if (attempt.pausedAt !== null) return windowEnd(times);
+  const extra = (times.extra ?? 0) + attempt.pausedMs;
+  const staged = stagedOf(stagesOf(attempt));
+  return earlier(
+    deadlineOf({ ...times, extra }, toMillis(attempt.beganAt)),
+    staged && lastClockEnd(staged.stages, staged.course),
+  );
+}
+
+const stagesOf = ({ stages, stage, clockAt, stagesLeftAt }: Attempt) => ({
+  stages,
+  stage,
+  clockAt,
+  leftAt: stagesLeftAt,
+});
 
 export async function changeAssignment(
   { database, now }: Context,
@@ -106,22 +107,17 @@ export async function changeAssignment(
   await database.transaction(async (transaction) => {
     const before = await lock(database, me, assignmentId, transaction);
     const open = wanted.closesAt === null || wanted.closesAt > now();
-    await database.query(
-      `UPDATE assignments SET opens_at = :opensAt, closes_at = :closesAt, late_until = :lateUntil, late_off = :lateOff, visible_from = :visibleFrom,
-         answers_from = :answersFrom, rules = :rules, word = :word, instructions = :instructions, note = :note,
-         stopped_at = IF(:open, NULL, stopped_at) WHERE id = :assignmentId`,
+    const { counts } = before.rules;
+    await before.update(
       {
-        replacements: {
-          ...wishColumns(wanted),
-          opensAt: new Date(wanted.opensAt),
-          open,
-          assignmentId,
-        },
-        transaction,
+        ...wishColumns(wanted),
+        opensAt: new Date(wanted.opensAt),
+        stoppedAt: open ? null : before.stoppedAt,
       },
+      { transaction },
     );
     await renewDeadlines(database, assignmentId, transaction);
-    if (before.rules.counts !== wanted.rules.counts)
+    if (counts !== wanted.rules.counts)
       await recount(database, assignmentId, wanted.rules.counts, null, transaction);
   });
 }
@@ -134,19 +130,17 @@ export async function stopAssignment(
 ): Promise<void> {
   await database.transaction(async (transaction) => {
     const stored = await lock(database, me, assignmentId, transaction);
-    const end = windowEnd(windowOf(stored));
+    const end = windowEnd(windowOf(timesOf(stored)));
     const time = now();
     if (toMillis(stored.opensAt) > time)
       throw new Problem(409, 'It has not opened yet.', 'Change when it opens, or take it back.');
     if (stored.stoppedAt !== null || (end !== null && end <= time)) return;
-    await database.query(
-      'UPDATE assignments SET closes_at = LEAST(COALESCE(closes_at, :time), :time), late_until = NULL, stopped_at = :time WHERE id = :assignmentId',
-      { replacements: { assignmentId, time: new Date(time) }, transaction },
-    );
+    const closesAt = new Date(Math.min(toMillisOrNull(stored.closesAt) ?? time, time));
+    await stored.update({ closesAt, lateUntil: null, stoppedAt: new Date(time) }, { transaction });
     // Longer times that somebody was given end too; one that is given afterwards opens it again for them alone.
-    await database.query(
-      'UPDATE assignment_students SET closes_at = NULL WHERE assignment_id = :assignmentId',
-      { replacements: { assignmentId }, transaction },
+    await database.models.AssignmentStudent.update(
+      { closesAt: null },
+      { where: { assignmentId }, transaction },
     );
     await renewDeadlines(database, assignmentId, transaction);
   });
@@ -176,61 +170,43 @@ export async function extendAssignment(
       ]);
     if (closesAt === null && minutes === 0 && attempts === 0)
       throw invalid([{ pointer: '', message: 'Say what they get more of.' }]);
-    const own = await rows<{ studentId: number }>(
-      database,
-      `SELECT student_id AS studentId FROM assignment_students WHERE assignment_id = :assignmentId AND withdrawn_at IS NULL
-          AND (:all OR student_id IN (:ids)) FOR UPDATE`,
-      { assignmentId, all: studentIds === null, ids: studentIds ?? [0] },
+    const lines = await database.models.AssignmentStudent.findAll({
+      where: {
+        assignmentId,
+        withdrawnAt: null,
+        ...(studentIds === null ? {} : { studentId: studentIds }),
+      },
+      lock: true,
       transaction,
-    );
-    if (studentIds !== null && own.length !== new Set(studentIds).size)
+    });
+    if (studentIds !== null && lines.length !== new Set(studentIds).size)
       throw notFound('One of the students');
+    const chosen = lines.map(({ studentId }) => studentId);
     // For everybody it is the assignment's own time that moves.
     if (studentIds === null && closesAt !== null)
-      await database.query(
-        'UPDATE assignments SET closes_at = :closesAt, stopped_at = NULL, late_until = IF(late_until <= :closesAt, NULL, late_until) WHERE id = :assignmentId',
-        { replacements: { assignmentId, closesAt: new Date(closesAt) }, transaction },
-      );
-    const longer = studentIds === null ? null : closesAt;
-    await database.query(
-      `UPDATE assignment_students SET closes_at = IF(:longer IS NULL, closes_at, GREATEST(COALESCE(closes_at, :longer), :longer)),
-         extra_minutes = LEAST(extra_minutes + :minutes, 10000), extra_attempts = LEAST(extra_attempts + :attempts, 100)
-        WHERE assignment_id = :assignmentId AND student_id IN (:ids)`,
-      {
-        replacements: {
-          assignmentId,
-          longer: asDate(longer),
-          minutes,
-          attempts,
-          ids: [0, ...own.map(({ studentId }) => studentId)],
-        },
-        transaction,
-      },
-    );
-    // Where parts have times of their own, it is the present part that gets them.
-    if (minutes > 0)
-      await database.query(
-        'UPDATE attempts SET clock_at = clock_at + INTERVAL :minutes MINUTE WHERE assignment_id = :assignmentId AND handed_in_at IS NULL AND student_id IN (:ids)',
+      await stored.update(
         {
-          replacements: {
-            assignmentId,
-            minutes,
-            ids: [0, ...own.map(({ studentId }) => studentId)],
-          },
-          transaction,
+          closesAt: new Date(closesAt),
+          stoppedAt: null,
+          lateUntil:
+            stored.lateUntil && toMillis(stored.lateUntil) > closesAt ? stored.lateUntil : null,
         },
+        { transaction },
       );
-    // Minutes that the window would cut off are no minutes: it stays open as long for those who work on.
-    if (minutes > 0)
-      await stretch(
-        database,
+    await extendStudents(
+      database,
+      {
         assignmentId,
-        own.map(({ studentId }) => studentId),
+        studentIds: chosen,
+        closesAt: asDate(studentIds === null ? null : closesAt),
         minutes,
-        transaction,
-      );
+        attempts,
+      },
+      transaction,
+    );
+    if (minutes > 0) await lengthen(database, stored, chosen, minutes * minute, transaction);
     await renewDeadlines(database, assignmentId, transaction);
-    return { students: own.length };
+    return { students: chosen.length };
   });
 }
 
@@ -243,47 +219,55 @@ export async function letIn(
 ): Promise<void> {
   await database.transaction(async (transaction) => {
     await lock(database, me, assignmentId, transaction);
-    const own = await row<{ id: number }>(
-      database,
-      'SELECT id FROM attempts WHERE assignment_id = :assignmentId AND student_id = :studentId AND handed_in_at IS NULL FOR UPDATE',
-      { assignmentId, studentId },
-      transaction,
-    );
-    if (!own) throw notFound('The work of this student');
-    await database.query('UPDATE attempts SET seen_at = NULL WHERE id = :id', {
-      replacements: { id: own.id },
+    const attempt = await database.models.Attempt.findOne({
+      where: { assignmentId, studentId, handedInAt: null },
+      lock: true,
       transaction,
     });
+    if (!attempt) throw notFound('The work of this student');
+    await attempt.update({ seenAt: null }, { transaction });
   });
 }
 
-async function stretch(
-  database: Database,
-  assignmentId: number,
-  ids: number[],
-  minutes: number,
+/** Minutes for those who are working on it. */
+async function lengthen(
+  { models }: Database,
+  assignment: Assignment,
+  studentId: number[],
+  more: number,
   transaction: Transaction,
-) {
-  const cut = await rows<{ studentId: number; deadlineAt: Date }>(
-    database,
-    `SELECT t.student_id AS studentId, t.deadline_at AS deadlineAt FROM attempts t JOIN assignments a ON a.id = t.assignment_id
-      WHERE t.assignment_id = :assignmentId AND t.handed_in_at IS NULL AND t.student_id IN (:ids) AND a.closes_at IS NOT NULL AND a.stopped_at IS NULL
-        AND t.deadline_at + INTERVAL :minutes MINUTE > GREATEST(a.closes_at, COALESCE(a.late_until, a.closes_at))`,
-    { assignmentId, ids: [0, ...ids], minutes },
+): Promise<void> {
+  const working = await models.Attempt.findAll({
+    where: { assignmentId: assignment.id, studentId, handedInAt: null },
+    order: ['id'],
+    lock: true,
     transaction,
-  );
-  for (const { studentId, deadlineAt } of cut)
-    await database.query(
-      'UPDATE assignment_students SET closes_at = GREATEST(COALESCE(closes_at, :until), :until) WHERE assignment_id = :assignmentId AND student_id = :studentId',
-      {
-        replacements: {
-          assignmentId,
-          studentId,
-          until: new Date(deadlineAt.getTime() + minutes * minute),
-        },
-        transaction,
-      },
-    );
+  });
+  const end = windowEnd(windowOf(timesOf(assignment)));
+  for (const attempt of working) {
+    // Where parts have times of their own, it is the present part that gets them.
+    if (attempt.clockAt !== null)
+      await attempt.update(
+        { clockAt: new Date(toMillis(attempt.clockAt) + more) },
+        { transaction },
+      );
+    const until = attempt.deadlineAt === null ? null : toMillis(attempt.deadlineAt) + more;
+    // Minutes that the window would cut off are no minutes: it stays open as long for those who work on.
+    if (until !== null && end !== null && until > end && assignment.stoppedAt === null)
+      await keepOpen(models, attempt, until, transaction);
+  }
+}
+
+async function keepOpen(
+  { AssignmentStudent }: Models,
+  { assignmentId, studentId }: Attempt,
+  until: number,
+  transaction: Transaction,
+): Promise<void> {
+  const where = { assignmentId, studentId };
+  const line = await AssignmentStudent.findOne({ where, transaction });
+  const closesAt = Math.max(toMillisOrNull(line?.closesAt ?? null) ?? until, until);
+  await line?.update({ closesAt: new Date(closesAt) }, { transaction });
 }
 
 export async function takeBack(
@@ -292,27 +276,26 @@ export async function takeBack(
   assignmentId: number,
 ): Promise<void> {
   await database.transaction(async (transaction) => {
-    await lock(database, me, assignmentId, transaction);
-    const begun = await row<{ n: number }>(
-      database,
-      'SELECT COUNT(DISTINCT student_id) AS n FROM attempts WHERE assignment_id = :assignmentId',
-      { assignmentId },
+    const assignment = await lock(database, me, assignmentId, transaction);
+    const { Attempt, Letter } = database.models;
+    const begun = await Attempt.count({
+      where: { assignmentId },
+      distinct: true,
+      col: 'studentId',
       transaction,
-    );
-    if (begun!.n > 0)
+    });
+    if (begun > 0)
       throw new Problem(
         409,
         'It cannot be taken back any more.',
-        `${begun!.n} ${begun!.n === 1 ? 'student has' : 'students have'} begun.`,
+        `${begun} ${begun === 1 ? 'student has' : 'students have'} begun.`,
       );
     // What was not sent yet is not sent any more.
-    await database.query(
-      'UPDATE letters SET given_up_at = :time WHERE assignment_id = :assignmentId AND sent_at IS NULL',
-      { replacements: { assignmentId, time: new Date(now()) }, transaction },
+    const time = new Date(now());
+    await Letter.update(
+      { abandonedAt: time },
+      { where: { assignmentId, sentAt: null }, transaction },
     );
-    await database.models.Assignment.update(
-      { unassignedAt: new Date(now()) },
-      { where: { id: assignmentId }, transaction },
-    );
+    await assignment.update({ unassignedAt: time }, { transaction });
   });
 }

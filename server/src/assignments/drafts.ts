@@ -1,37 +1,39 @@
 /** Assignments that are begun to be filled in, kept on the server for another day. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
-import { asking, editableTest } from '../access';
+import { Op, type WhereOptions } from 'sequelize';
+import { rule } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, insertedId, row, rows, toMillis, type Database } from '../database/connect';
+import { toMillis, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
+import type { AssignmentDraft } from '../models';
 
-interface Stored {
-  id: number;
-  testId: number;
-  title: string;
-  kind: string;
-  changedAt: Date;
-  form: unknown;
+async function readDrafts(
+  { models }: Database,
+  me: SignedIn,
+  where: WhereOptions<AssignmentDraft> = {},
+) {
+  const drafts = await models.AssignmentDraft.findAll({
+    where: { ...where, ownerId: me.account.id },
+    include: [{ association: 'test', where: { removedAt: null } }],
+    order: [['changedAt', 'DESC']],
+  });
+  return drafts.map(({ id, testId, test, changedAt, form }) => ({
+    id,
+    testId,
+    title: test?.title ?? '',
+    kind: test?.outline.kind ?? 'test',
+    changedAt: toMillis(changedAt),
+    form,
+  }));
 }
-
-const readDrafts = (database: Database, me: SignedIn, draftId: number | null) =>
-  rows<Stored>(
-    database,
-    `SELECT d.id, d.test_id AS testId, t.title, COALESCE(JSON_VALUE(t.outline, '$.kind'), 'test') AS kind, d.changed_at AS changedAt, d.form
-       FROM assignment_drafts d JOIN tests t ON t.id = d.test_id AND t.removed_at IS NULL
-      WHERE d.owner_id = :me AND (:draftId IS NULL OR d.id = :draftId) ORDER BY d.changed_at DESC`,
-    { ...asking(me), draftId },
-  );
 
 export async function listDrafts(
   database: Database,
   me: SignedIn,
 ): Promise<AnswerOf<typeof api.listDrafts>> {
-  const found = await readDrafts(database, me, null);
-  return {
-    drafts: found.map(({ form: _, ...own }) => ({ ...own, changedAt: toMillis(own.changedAt) })),
-  };
+  const drafts = await readDrafts(database, me);
+  return { drafts: drafts.map(({ form: _, ...draft }) => draft) };
 }
 
 export async function readDraft(
@@ -39,13 +41,9 @@ export async function readDraft(
   me: SignedIn,
   draftId: number,
 ): Promise<AnswerOf<typeof api.readDraft>> {
-  const [own] = await readDrafts(database, me, draftId);
-  if (!own) throw notFound('The draft');
-  return {
-    ...own,
-    changedAt: toMillis(own.changedAt),
-    form: fromJson<Record<string, unknown>>(own.form),
-  };
+  const [draft] = await readDrafts(database, me, { id: draftId });
+  if (!draft) throw notFound('The draft');
+  return draft;
 }
 
 export async function keepDraft(
@@ -54,43 +52,28 @@ export async function keepDraft(
   draftId: number,
   { clientKey, testId, form }: BodyOf<typeof api.keepDraft>,
 ): Promise<{ id: number }> {
+  const { AssignmentDraft, Test } = database.models;
+  const ownerId = me.account.id;
+  const changedAt = new Date(now());
   return database.transaction(async (transaction) => {
-    const values = {
-      ...asking(me),
-      draftId,
-      clientKey,
-      testId,
-      form: JSON.stringify(form),
-      time: new Date(now()),
-    };
-    const test = await row(
-      database,
-      `SELECT t.id FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${editableTest}`,
-      values,
+    const test = await Test.scope(rule('editableBy', me)).findOne({
+      where: { id: testId, removedAt: null },
       transaction,
-    );
+    });
     if (!test) throw notFound('The test');
-    const known = await row<{ id: number }>(
-      database,
-      'SELECT id FROM assignment_drafts WHERE owner_id = :me AND (id = :draftId OR client_key = :clientKey) FOR UPDATE',
-      values,
+    const known = await AssignmentDraft.findOne({
+      where: { ownerId, [Op.or]: [{ id: draftId }, { clientKey }] },
+      lock: true,
       transaction,
-    );
+    });
     if (!known && draftId !== 0) throw notFound('The draft');
-    if (known) {
-      await database.query(
-        'UPDATE assignment_drafts SET form = :form, changed_at = :time WHERE id = :id',
-        { replacements: { ...values, id: known.id }, transaction },
-      );
-      return { id: known.id };
-    }
-    const id = await insertedId(
-      database,
-      'INSERT INTO assignment_drafts (owner_id, test_id, client_key, form, changed_at) VALUES (:me, :testId, :clientKey, :form, :time)',
-      values,
-      transaction,
-    );
-    return { id };
+    const draft = known
+      ? await known.update({ form, changedAt }, { transaction })
+      : await AssignmentDraft.create(
+          { ownerId, testId, clientKey, form, changedAt },
+          { transaction },
+        );
+    return { id: draft.id };
   });
 }
 
@@ -99,9 +82,8 @@ export async function removeDraft(
   me: SignedIn,
   draftId: number,
 ): Promise<void> {
-  const values = { ...asking(me), draftId };
-  const mine = 'id = :draftId AND owner_id = :me';
-  if (!(await row(database, `SELECT id FROM assignment_drafts WHERE ${mine}`, values)))
-    throw notFound('The draft');
-  await database.query(`DELETE FROM assignment_drafts WHERE ${mine}`, { replacements: values });
+  const removed = await database.models.AssignmentDraft.destroy({
+    where: { id: draftId, ownerId: me.account.id },
+  });
+  if (removed === 0) throw notFound('The draft');
 }

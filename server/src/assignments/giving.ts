@@ -1,4 +1,5 @@
 /** Giving a test: it is frozen as it stands, and each student gets a line of their own. */
+import type { Outline } from '@oaken/core/assessments';
 import type { api, BodyOf } from '@oaken/contract';
 import { ruleProblems } from '@oaken/core/assignments';
 import { entriesOf } from '@oaken/core/forms';
@@ -7,15 +8,16 @@ import { countItems, hindrances, readOutline, totalPoints } from '@oaken/core/as
 import { longestWork } from '@oaken/core/stages';
 import { windowProblems, type LateRule } from '@oaken/core/timing';
 import { randomBytes } from 'node:crypto';
-import { asking, editableTest } from '../access';
+import type { Transaction } from 'sequelize';
+import { rule } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, insertedId, row } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import { invite } from '../letters/invitations';
 import { freeze } from '../assessments/edition';
 import { poolSizes } from '../assessments/pools';
-import { resolveWho, type Recipient } from './recipients';
+import { resolveWho, type Recipient, type Resolved } from './recipients';
+import type { Database } from '../database/connect';
 
 type Wanted = BodyOf<typeof api.giveAssignment>;
 
@@ -66,11 +68,11 @@ export const wishColumns = (
 ) => ({
   closesAt: asDate(own.closesAt),
   lateUntil: own.lateRule.late === 'until' ? new Date(own.lateRule.until) : null,
-  lateOff: own.lateRule.late === 'until' ? own.lateRule.offPerDay : 0,
+  lateDeduction: own.lateRule.late === 'until' ? own.lateRule.offPerDay : 0,
   visibleFrom: asDate(own.visibleFrom),
   answersFrom: asDate(own.answersFrom),
-  rules: JSON.stringify(own.rules),
-  word: own.word,
+  rules: own.rules,
+  startWord: own.word,
   instructions: own.instructions,
   note: own.note,
 });
@@ -93,138 +95,149 @@ export async function giveAssignment(
   wanted: Wanted,
 ): Promise<{ id: number; students: number; link: string | null }> {
   const { database, now } = context;
+  const { Assignment, AssignmentDraft, AssignmentStudent, Test } = database.models;
+  const assignedBy = me.account.id;
   const time = now();
-  const opensAt = wanted.opensAt ?? time;
   return database.transaction(async (transaction) => {
-    const test = await row<{ version: number; outline: unknown }>(
-      database,
-      `SELECT t.version, t.outline FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${editableTest} FOR UPDATE`,
-      { ...asking(me), testId: wanted.testId },
+    const test = await Test.scope(rule('editableBy', me)).findOne({
+      where: { id: wanted.testId, removedAt: null },
+      lock: true,
       transaction,
-    );
+    });
     if (!test) throw notFound('The test');
-    const earlier = await row<{ id: number; students: number; link: string | null }>(
-      database,
-      `SELECT a.id, a.link_token AS link, (SELECT COUNT(*) FROM assignment_students g WHERE g.assignment_id = a.id) AS students
-         FROM assignments a WHERE a.given_by = :me AND a.client_key = :clientKey`,
-      { ...asking(me), clientKey: wanted.clientKey },
+    const earlier = await Assignment.findOne({
+      where: { assignedBy, clientKey: wanted.clientKey },
       transaction,
-    );
-    if (earlier) return earlier;
-
-    const outline = readOutline(fromJson(test.outline));
-    const wrong = wishProblems({ ...wanted, opensAt }, time, { items: countItems(outline) });
-    wrong.push(...partProblems(wanted.rules, outline));
-    if (wrong.length > 0)
-      throw invalid(wrong.map(({ field, message }) => ({ pointer: `/${field}`, message })));
-    const inTheWay = hindrances(outline, { pools: await poolSizes(context, me, outline) });
-    if (inTheWay.length > 0)
-      throw invalid(inTheWay.map(({ words }) => ({ pointer: '/testId', message: words })));
-    if (test.version !== wanted.testVersion)
-      throw new Problem(
-        409,
-        'The test was changed since this page was opened.',
-        'Look at the slip again before you give it.',
-      );
-    const known = (form: string | null) =>
-      form === null || outline.forms.some(({ id }) => id === form);
-    if (![...wanted.forms, ...wanted.formsFor.map(({ form }) => form)].every(known))
-      throw notFound('One of the forms');
-
+    });
+    if (earlier) {
+      const where = { assignmentId: earlier.id };
+      const students = await AssignmentStudent.count({ where, transaction });
+      return { id: earlier.id, students, link: earlier.linkToken };
+    }
+    const outline = readOutline(test.outline);
+    await refuseWrong(context, me, wanted, { version: test.version, outline });
     const { recipients, classes } = await resolveWho(database, me, wanted.who, transaction);
     if (recipients.length === 0 && !wanted.who.link)
       throw invalid([{ pointer: '/who', message: nobodyWords(wanted.who) }]);
-
-    const edition = await freeze(context, me, wanted.testId, outline);
-    const editionId = await insertedId(
-      database,
-      'INSERT INTO editions (test_id, content, items, points, created_at) VALUES (:testId, :content, :items, :points, :time)',
-      {
-        testId: wanted.testId,
-        content: JSON.stringify(edition),
-        items: countItems(outline),
-        points: totalPoints(outline),
-        time: new Date(time),
-      },
-      transaction,
-    );
-    await database.query(
-      'INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id) VALUES :pins',
-      {
-        replacements: {
-          pins: entriesOf(edition).map((entry) => [
-            editionId,
-            entry.id,
-            entry.itemId,
-            entry.revisionId,
-          ]),
-        },
-        transaction,
-      },
-    );
-    const link = wanted.who.link ? randomBytes(16).toString('base64url') : null;
+    const editionId = await writeEdition(context, me, wanted.testId, outline, transaction);
     const { who, forms, formsFor } = wanted;
-    const id = await insertedId(
-      database,
-      `INSERT INTO assignments (school_id, edition_id, given_by, title, kind, opens_at, closes_at, late_until, late_off, visible_from,
-         answers_from, rules, word, instructions, note, wishes, link_token, client_key, created_at)
-       VALUES (:school, :editionId, :me, :title, :kind, :opensAt, :closesAt, :lateUntil, :lateOff, :visibleFrom,
-         :answersFrom, :rules, :word, :instructions, :note, :wishes, :link, :clientKey, :time)`,
+    const assignment = await Assignment.create(
       {
-        ...asking(me),
         ...wishColumns(wanted),
+        schoolId: me.account.schoolId,
         editionId,
+        assignedBy,
         title: outline.title,
         kind: outline.kind,
-        opensAt: new Date(opensAt),
-        wishes: JSON.stringify({ who, forms, formsFor }),
-        link,
+        opensAt: new Date(wanted.opensAt ?? time),
+        recipients: { who, forms, formsFor },
+        linkToken: who.link ? randomBytes(16).toString('base64url') : null,
         clientKey: wanted.clientKey,
-        time: new Date(time),
+        createdAt: new Date(time),
       },
-      transaction,
+      { transaction },
     );
-    if (classes.length > 0)
-      await database.query(
-        'INSERT INTO assignment_classes (assignment_id, class_id, whole) VALUES :lines',
-        {
-          replacements: { lines: classes.map((own) => [id, own.id, own.whole]) },
-          transaction,
-        },
-      );
-    // Places in the deal are drawn by lot, so that neighbours on the roll do not share their items.
-    const dealt = randomFrom(randomBytes(16).toString('hex')).shuffle(recipients);
-    let turned = 0;
-    const turn = () => wanted.forms[turned++ % wanted.forms.length] ?? null;
-    if (dealt.length > 0)
-      await database.query(
-        'INSERT INTO assignment_students (assignment_id, student_id, class_id, place, form) VALUES :lines',
-        {
-          replacements: {
-            lines: dealt.map((own, at) => [
-              id,
-              own.studentId,
-              own.classId,
-              at,
-              formFor(own, turn, wanted),
-            ]),
-          },
-          transaction,
-        },
-      );
+    await writeRecipients(database, assignment.id, wanted, { recipients, classes }, transaction);
     if (wanted.invite && context.post)
-      await invite(database, id, context.site.origin, time, transaction);
+      await invite(database, assignment.id, context.site.origin, time, transaction);
     // What is given is ready, whether or not anybody said so before.
-    await database.query(
-      `UPDATE tests SET ready = TRUE, facts = NULL, outline = JSON_SET(outline, '$.ready', JSON_EXTRACT('[true]', '$[0]')) WHERE id = :testId`,
-      { replacements: { testId: wanted.testId }, transaction },
+    await test.update(
+      { ready: true, facts: null, outline: { ...test.outline, ready: true } },
+      { transaction },
     );
-    await database.query('DELETE FROM assignment_drafts WHERE id = :draftId AND owner_id = :me', {
-      replacements: { ...asking(me), draftId: wanted.draftId },
+    await AssignmentDraft.destroy({
+      where: { id: wanted.draftId ?? 0, ownerId: assignedBy },
       transaction,
     });
-    return { id, students: recipients.length, link };
+    return { id: assignment.id, students: recipients.length, link: assignment.linkToken };
   });
+}
+
+/** @throws Problem 422 for wishes that do not hold, 409 for a test that was changed since its page was opened */
+async function refuseWrong(
+  context: Context,
+  me: SignedIn,
+  wanted: Wanted,
+  { version, outline }: { version: number; outline: Outline },
+): Promise<void> {
+  const time = context.now();
+  const times = { ...wanted, opensAt: wanted.opensAt ?? time };
+  const wrong = wishProblems(times, time, { items: countItems(outline) });
+  wrong.push(...partProblems(wanted.rules, outline));
+  if (wrong.length > 0)
+    throw invalid(wrong.map(({ field, message }) => ({ pointer: `/${field}`, message })));
+  const inTheWay = hindrances(outline, { pools: await poolSizes(context, me, outline) });
+  if (inTheWay.length > 0)
+    throw invalid(inTheWay.map(({ words }) => ({ pointer: '/testId', message: words })));
+  if (version !== wanted.testVersion)
+    throw new Problem(
+      409,
+      'The test was changed since this page was opened.',
+      'Look at the slip again before you give it.',
+    );
+  const known = (form: string | null) =>
+    form === null || outline.forms.some(({ id }) => id === form);
+  if (![...wanted.forms, ...wanted.formsFor.map(({ form }) => form)].every(known))
+    throw notFound('One of the forms');
+}
+
+/** Freezes the test as it stands. @returns the edition's id */
+async function writeEdition(
+  context: Context,
+  me: SignedIn,
+  testId: number,
+  outline: Outline,
+  transaction: Transaction,
+): Promise<number> {
+  const { Edition, EditionRevision } = context.database.models;
+  const content = await freeze(context, me, testId, outline);
+  const { id: editionId } = await Edition.create(
+    {
+      testId,
+      content,
+      itemCount: countItems(outline),
+      points: totalPoints(outline),
+      createdAt: new Date(context.now()),
+    },
+    { transaction },
+  );
+  await EditionRevision.bulkCreate(
+    entriesOf(content).map(({ id, itemId, revisionId }) => ({
+      editionId,
+      entryId: id,
+      itemId,
+      revisionId,
+    })),
+    { transaction },
+  );
+  return editionId;
+}
+
+async function writeRecipients(
+  { models }: Database,
+  assignmentId: number,
+  wanted: Wanted,
+  { recipients, classes }: Pick<Resolved, 'recipients' | 'classes'>,
+  transaction: Transaction,
+): Promise<void> {
+  await models.AssignmentClass.bulkCreate(
+    classes.map(({ id, whole }) => ({ assignmentId, classId: id, wholeClass: whole })),
+    { transaction },
+  );
+  // Places in the deal are drawn by lot, so that neighbours on the roster do not share their items.
+  const dealt = randomFrom(randomBytes(16).toString('hex')).shuffle(recipients);
+  let turned = 0;
+  const turn = () => wanted.forms[turned++ % wanted.forms.length] ?? null;
+  await models.AssignmentStudent.bulkCreate(
+    dealt.map((recipient, seat) => ({
+      assignmentId,
+      studentId: recipient.studentId,
+      classId: recipient.classId,
+      seat,
+      form: formFor(recipient, turn, wanted),
+    })),
+    { transaction },
+  );
 }
 
 function nobodyWords({ classIds, groupIds, studentIds }: Wanted['who']): string {

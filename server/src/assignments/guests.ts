@@ -1,15 +1,18 @@
 /** Guests: whoever has the link types a name and sits; later the teacher says which student it was. */
 import type { api, AnswerOf } from '@oaken/contract';
-import type { AssignmentRules } from '@oaken/core/assignments';
 import { splitName } from '@oaken/core/rosters';
 import { windowState } from '@oaken/core/timing';
+import { Op, type Transaction } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { recount } from '../attempts/counting';
 import type { Context } from '../context';
-import { fromJson, insertedId, row, toMillis, type Database } from '../database/connect';
+import { toMillis, type Database } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
-import { timeColumns, windowOf, type StoredTimes } from './times';
+import { windowOf, type StoredTimes, timesOf } from './times';
+import { nextSeat, rarestForm } from '../classes/enrolling';
+import { present } from '../database/present';
+import { valuesOf } from '../database/subquery';
 
 /** A link leads so many to one assignment; more is no classroom. */
 const mostGuests = 500;
@@ -21,13 +24,21 @@ export interface Linked extends StoredTimes {
   teacher: string;
 }
 
-export const findLink = (database: Database, token: string) =>
-  row<Linked>(
-    database,
-    `SELECT a.id, a.school_id AS schoolId, a.title, CONCAT(o.given_name, ' ', o.family_name) AS teacher, ${timeColumns}
-       FROM assignments a JOIN accounts o ON o.id = a.given_by WHERE a.link_token = :token AND a.taken_back_at IS NULL`,
-    { token },
+export async function findLink({ models }: Database, token: string): Promise<Linked | null> {
+  const assignment = await models.Assignment.findOne({
+    where: { linkToken: token, unassignedAt: null },
+    include: ['assigner'],
+  });
+  return (
+    assignment && {
+      ...timesOf(assignment),
+      id: assignment.id,
+      schoolId: assignment.schoolId,
+      title: assignment.title,
+      teacher: assignment.assigner?.fullName ?? '',
+    }
   );
+}
 
 export const linkAnswer = (own: Linked, now: number): AnswerOf<typeof api.readLink> => ({
   title: own.title,
@@ -52,35 +63,35 @@ export function addGuest(
       'Ask your teacher.',
     );
   return database.transaction(async (transaction) => {
-    const held = await row<{ n: number; place: number }>(
-      database,
-      `SELECT COALESCE(SUM(class_id IS NULL), 0) AS n, COALESCE(MAX(place), -1) + 1 AS place FROM assignment_students WHERE assignment_id = :id FOR UPDATE`,
-      { id: own.id },
+    const { Account, AssignmentStudent } = database.models;
+    const given = await AssignmentStudent.findAll({
+      where: { assignmentId: own.id },
+      lock: true,
       transaction,
-    );
-    if (held!.n >= mostGuests)
+    });
+    if (given.filter(({ classId }) => classId === null).length >= mostGuests)
       throw new Problem(409, 'Too many guests have come by this link.', 'Ask your teacher.');
-    const guest = await insertedId(
-      database,
-      `INSERT INTO accounts (school_id, role, given_name, family_name, secret_hash, guest_of, created_at)
-       VALUES (:schoolId, 'student', :givenName, :familyName, '', :id, :time)`,
-      { ...splitName(name), schoolId: own.schoolId, id: own.id, time: new Date(time) },
-      transaction,
-    );
-    const form = await row<{ form: string | null }>(
-      database,
-      'SELECT form FROM assignment_students WHERE assignment_id = :id GROUP BY form ORDER BY COUNT(*), form LIMIT 1',
-      { id: own.id },
-      transaction,
-    );
-    await database.query(
-      'INSERT INTO assignment_students (assignment_id, student_id, class_id, place, form) VALUES (:id, :guest, NULL, :place, :form)',
+    const guest = await Account.create(
       {
-        replacements: { id: own.id, guest, place: held!.place, form: form?.form ?? null },
-        transaction,
+        ...splitName(name),
+        schoolId: own.schoolId,
+        role: 'student',
+        secretHash: '',
+        guestOf: own.id,
+        createdAt: new Date(time),
       },
+      { transaction },
     );
-    return guest;
+    await AssignmentStudent.create(
+      {
+        assignmentId: own.id,
+        studentId: guest.id,
+        seat: nextSeat(given),
+        form: rarestForm(given),
+      },
+      { transaction },
+    );
+    return guest.id;
   });
 }
 
@@ -92,91 +103,83 @@ export async function tieGuest(
   guestId: number,
   studentId: number,
 ): Promise<void> {
+  const { Account, Assignment, Attempt, Enrollment, Session, StoredFile } = database.models;
   await database.transaction(async (transaction) => {
     await insistOnRunningAssignment(database, me, assignmentId, transaction);
-    const values = {
-      assignmentId,
-      guestId,
-      studentId,
-      teacher: me.account.id,
-      time: new Date(now()),
-    };
-    const run = (sql: string) => database.query(sql, { replacements: values, transaction });
-    const guest = await row(
-      database,
-      'SELECT id FROM accounts WHERE id = :guestId AND guest_of = :assignmentId AND disabled_at IS NULL FOR UPDATE',
-      values,
+    const guest = await Account.findOne({
+      where: { id: guestId, guestOf: assignmentId, disabledAt: null },
+      lock: true,
       transaction,
-    );
+    });
     if (!guest) throw notFound('The guest');
-    const student = await row<{ classId: number }>(
-      database,
-      `SELECT MIN(e.class_id) AS classId FROM enrolments e JOIN class_teachers ct ON ct.class_id = e.class_id AND ct.teacher_id = :teacher
-        WHERE e.student_id = :studentId AND e.left_at IS NULL HAVING classId IS NOT NULL`,
-      values,
+    const place = await Enrollment.findOne({
+      where: {
+        studentId,
+        leftAt: null,
+        classId: {
+          [Op.in]: valuesOf(database.models.ClassTeacher, 'classId', {
+            teacherId: me.account.id,
+          }),
+        },
+      },
+      order: ['classId'],
       transaction,
-    );
-    if (!student) throw notFound('The student');
-    const working = await row(
-      database,
-      'SELECT id FROM attempts WHERE assignment_id = :assignmentId AND student_id IN (:guestId, :studentId) AND handed_in_at IS NULL',
-      values,
+    });
+    if (!place) throw notFound('The student');
+    const attempts = await Attempt.findAll({
+      where: { assignmentId, studentId: [guestId, studentId] },
+      order: ['number'],
+      lock: true,
       transaction,
-    );
-    if (working)
+    });
+    if (attempts.some(({ handedInAt }) => handedInAt === null))
       throw new Problem(
         409,
         'One of the two is still working.',
         'Wait until the work is handed in.',
       );
-    const before = await row<{ most: number }>(
+    const ofStudent = attempts.filter((attempt) => attempt.studentId === studentId);
+    const last = Math.max(0, ...ofStudent.map(({ number }) => number));
+    for (const attempt of attempts.filter((other) => other.studentId === guestId))
+      await attempt.update({ studentId, number: attempt.number + last }, { transaction });
+    await moveLine(
       database,
-      'SELECT COALESCE(MAX(number), 0) AS most FROM attempts WHERE assignment_id = :assignmentId AND student_id = :studentId',
-      values,
+      { assignmentId, guestId, studentId, classId: place.classId },
       transaction,
     );
-    await database.query(
-      'UPDATE attempts SET student_id = :studentId, number = number + :most WHERE assignment_id = :assignmentId AND student_id = :guestId',
-      { replacements: { ...values, most: before!.most }, transaction },
+    await StoredFile.update({ madeBy: studentId }, { where: { madeBy: guestId }, transaction });
+    await guest.update({ disabledAt: new Date(now()) }, { transaction });
+    await Session.destroy({ where: { accountId: guestId }, transaction });
+    const assignment = present(
+      await Assignment.findByPk(assignmentId, { transaction }),
+      'assignment',
     );
-    const line = await row(
-      database,
-      'SELECT student_id FROM assignment_students WHERE assignment_id = :assignmentId AND student_id = :studentId',
-      values,
-      transaction,
-    );
-    if (line) {
-      await run(
-        'UPDATE assignment_students SET withdrawn_at = NULL WHERE assignment_id = :assignmentId AND student_id = :studentId',
-      );
-      await run(
-        'DELETE FROM assignment_students WHERE assignment_id = :assignmentId AND student_id = :guestId',
-      );
-    } else {
-      await database.query(
-        'UPDATE assignment_students SET student_id = :studentId, class_id = :classId WHERE assignment_id = :assignmentId AND student_id = :guestId',
-        { replacements: { ...values, classId: student.classId }, transaction },
-      );
-      await database.query(
-        'INSERT IGNORE INTO assignment_classes (assignment_id, class_id, whole) VALUES (:assignmentId, :classId, FALSE)',
-        { replacements: { ...values, classId: student.classId }, transaction },
-      );
-    }
-    await run('UPDATE files SET made_by = :studentId WHERE made_by = :guestId');
-    await run('UPDATE accounts SET disabled_at = :time WHERE id = :guestId');
-    await run('DELETE FROM sessions WHERE account_id = :guestId');
-    const { rules } = (await row<{ rules: unknown }>(
-      database,
-      'SELECT rules FROM assignments WHERE id = :assignmentId',
-      values,
-      transaction,
-    ))!;
-    await recount(
-      database,
-      assignmentId,
-      fromJson<AssignmentRules>(rules).counts,
-      studentId,
-      transaction,
-    );
+    await recount(database, assignmentId, assignment.rules.counts, studentId, transaction);
+  });
+}
+
+/** The guest's place in the assignment becomes the student's, or goes where the student has one. */
+async function moveLine(
+  { models }: Database,
+  {
+    assignmentId,
+    guestId,
+    studentId,
+    classId,
+  }: { assignmentId: number; guestId: number; studentId: number; classId: number },
+  transaction: Transaction,
+): Promise<void> {
+  const { AssignmentClass, AssignmentStudent } = models;
+  const ofGuest = { where: { assignmentId, studentId: guestId }, transaction };
+  const line = await AssignmentStudent.findOne({ where: { assignmentId, studentId }, transaction });
+  if (line) {
+    await line.update({ withdrawnAt: null }, { transaction });
+    await AssignmentStudent.destroy(ofGuest);
+    return;
+  }
+  await AssignmentStudent.update({ studentId, classId }, ofGuest);
+  await AssignmentClass.bulkCreate([{ assignmentId, classId, wholeClass: false }], {
+    ignoreDuplicates: true,
+    transaction,
   });
 }

@@ -1,122 +1,153 @@
 import type { AssignmentRow } from '@oaken/contract/assignments';
-import { recipientsInWords, type AssignmentRules, type Recipients } from '@oaken/core/assignments';
+import { recipientsInWords, type Recipients } from '@oaken/core/assignments';
 import { windowEnd } from '@oaken/core/timing';
-import { asking, ownAssignment } from '../access';
+import { Op, type WhereOptions } from 'sequelize';
+import { rule } from '../access';
 import type { SignedIn } from '../accounts/sessions';
-import { fromJson, rows, toMillis, toMillisOrNull, type Database } from '../database/connect';
+import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import {
   lateRuleOf,
-  ownColumns,
   schoolZone,
   studentWindow,
-  timeColumns,
   windowOf,
-  type StoredOwn,
-  type StoredTimes,
+  exceptionsOf,
+  timesOf,
+  withAccommodation,
 } from './times';
+import type { Assignment } from '../models';
+import { countOf } from '../database/count-of';
+import { groupInWords } from './recipients';
+import { present } from '../database/present';
+import { progressOf } from './queries';
 
-interface Stored extends StoredTimes {
-  id: number;
-  testId: number;
-  title: string;
-  kind: string;
-  classes: string | null;
-  groups: string | null;
-  singles: string | null;
-  link: string | null;
-  items: number;
-  points: number;
-  rules: unknown;
-  releasedAt: Date | null;
-  given: number;
-  begun: number;
-  working: number;
-  meanShare: number | null;
-}
-
-const split = (list: string | null) => (list === null ? [] : list.split('\n'));
-
-/** Names of groups and single students, out of the wishes that were kept with the assignment. */
-const namesOf = (what: 'groupIds' | 'studentIds', name: string, from: string) =>
-  `(SELECT GROUP_CONCAT(${name} SEPARATOR '\n') FROM ${from} WHERE JSON_CONTAINS(COALESCE(JSON_EXTRACT(a.wishes, '$.who.${what}'), '[]'), CAST(x.id AS CHAR)))`;
-
-/** My assignments that meet `condition` (on `a`), with how far their students are, by closing time. */
+/** My assignments that meet a condition, with how far their students are, the latest closing first. */
 export async function readAssignments(
   database: Database,
   me: SignedIn,
-  condition = 'TRUE',
-  values: Record<string, unknown> = {},
+  where: WhereOptions<Assignment> = {},
 ): Promise<AssignmentRow[]> {
-  const found = await rows<Stored>(
-    database,
-    `SELECT a.id, e.test_id AS testId, a.title, a.kind, e.items, e.points, ${timeColumns}, a.rules, a.released_at AS releasedAt, a.link_token AS link,
-            (SELECT GROUP_CONCAT(c.id, ' ', ac.whole, ' ', c.name ORDER BY c.name SEPARATOR '\n') FROM assignment_classes ac
-               JOIN classes c ON c.id = ac.class_id WHERE ac.assignment_id = a.id) AS classes,
-            ${namesOf('groupIds', "CONCAT(x.name, ' of ', y.name)", 'class_groups x JOIN classes y ON y.id = x.class_id')} AS \`groups\`,
-            IF(JSON_LENGTH(a.wishes, '$.who.studentIds') > 0,
-              ${namesOf('studentIds', "CONCAT(x.given_name, ' ', x.family_name)", 'accounts x')}, NULL) AS singles,
-            (SELECT COUNT(*) FROM assignment_students g WHERE g.assignment_id = a.id AND g.withdrawn_at IS NULL) AS given,
-            (SELECT COUNT(DISTINCT w.student_id) FROM attempts w WHERE w.assignment_id = a.id AND w.handed_in_at IS NULL) AS working,
-            COUNT(t.id) AS begun, AVG(IF(t.excused OR EXISTS (SELECT 1 FROM scores s WHERE s.attempt_id = t.id AND s.waits), NULL, t.counted / NULLIF(t.most, 0))) AS meanShare
-       FROM assignments a JOIN editions e ON e.id = a.edition_id LEFT JOIN attempts t ON t.assignment_id = a.id AND t.counts
-      WHERE ${ownAssignment} AND ${condition}
-      GROUP BY a.id ORDER BY a.closes_at IS NULL, a.closes_at DESC`,
-    { ...asking(me), ...values },
-  );
-  const ends = await lastEnds(database, found);
-  return found.map(
-    ({ begun, working, classes, groups, singles, link, lateUntil, lateOff, ...one }) => {
-      const through = split(classes).map((line) => {
-        const [id = '', whole = '', ...name] = line.split(' ');
-        return { id: Number(id), whole: whole === '1', name: name.join(' ') };
-      });
-      const names: Recipients = {
-        classes: through.filter(({ whole }) => whole).map(({ name }) => name),
-        groups: split(groups),
-        students: split(singles),
-        link: link !== null,
-      };
+  const { Assignment, AssignmentStudent } = database.models;
+  const assignments = await Assignment.scope(rule('readableBy', me)).findAll({
+    where,
+    include: [
+      { association: 'edition', attributes: { exclude: ['content'] } },
+      { association: 'assignmentClasses', separate: true, include: ['class'] },
+    ],
+  });
+  const ids = assignments.map(({ id }) => id);
+  const [ends, progress, names, given] = await Promise.all([
+    lastEnds(database, assignments),
+    progressOf(database, ids),
+    readNames(database, assignments),
+    AssignmentStudent.count({
+      where: { assignmentId: ids, withdrawnAt: null },
+      group: ['assignmentId'],
+    }),
+  ]);
+  return assignments
+    .map((assignment) => {
+      const { begun = 0, working = 0, meanShare = null } = progress.get(assignment.id) ?? {};
+      const students = countOf(given, 'assignmentId', assignment.id);
       return {
-        ...one,
-        recipients: recipientsInWords(names),
-        classes: through.map(({ id, name }) => ({ id, name })),
-        lateRule: lateRuleOf({ lateUntil, lateOff }),
-        rules: fromJson<AssignmentRules>(one.rules),
-        opensAt: toMillis(one.opensAt),
-        closesAt: toMillisOrNull(one.closesAt),
-        stoppedAt: toMillisOrNull(one.stoppedAt),
-        releasedAt: toMillisOrNull(one.releasedAt),
-        lastEnd: ends.get(one.id) ?? null,
-        notBegun: Math.max(0, one.given - begun),
+        ...factsOf(assignment),
+        recipients: recipientsInWords(names(assignment)),
+        lastEnd: ends.get(assignment.id) ?? null,
+        given: students,
+        notBegun: Math.max(0, students - begun),
         working,
         handedIn: begun - working,
+        meanShare,
       };
-    },
-  );
+    })
+    .sort((a, b) => (b.closesAt ?? -Infinity) - (a.closesAt ?? -Infinity));
+}
+
+/** What stands in the assignment's own row. */
+function factsOf(assignment: Assignment) {
+  const { testId, itemCount, points } = present(assignment.edition, 'edition');
+  return {
+    id: assignment.id,
+    testId,
+    title: assignment.title,
+    kind: assignment.kind,
+    items: itemCount,
+    points,
+    classes: classesOf(assignment).map(({ id, name }) => ({ id, name })),
+    lateRule: lateRuleOf(timesOf(assignment)),
+    rules: assignment.rules,
+    opensAt: toMillis(assignment.opensAt),
+    closesAt: toMillisOrNull(assignment.closesAt),
+    stoppedAt: toMillisOrNull(assignment.stoppedAt),
+    releasedAt: toMillisOrNull(assignment.releasedAt),
+  };
+}
+
+const classesOf = ({ assignmentClasses = [] }: Assignment) =>
+  assignmentClasses
+    .map(({ classId, class: taught, wholeClass }) => ({
+      id: classId,
+      name: taught?.name ?? '',
+      wholeClass,
+    }))
+    .sort((a, b) => a.name.localeCompare(b.name));
+
+const inOrder = (ids: readonly number[] = []) => [...ids].sort((a, b) => a - b);
+
+/** Names of the classes, groups and single students that each assignment was given to. */
+async function readNames({ models }: Database, assignments: readonly Assignment[]) {
+  const { Account, ClassGroup } = models;
+  const chosen = (what: 'groupIds' | 'studentIds') => [
+    ...new Set(assignments.flatMap(({ recipients }) => recipients?.who[what] ?? [])),
+  ];
+  const groups = await ClassGroup.findAll({
+    where: { id: chosen('groupIds') },
+    include: ['class'],
+  });
+  const students = await Account.findAll({ where: { id: chosen('studentIds') } });
+  const groupNames = new Map(groups.map((group) => [group.id, groupInWords(group)]));
+  const studentNames = new Map(students.map(({ id, fullName }) => [id, fullName]));
+  return (assignment: Assignment): Recipients => {
+    const who = assignment.recipients?.who;
+    return {
+      classes: classesOf(assignment)
+        .filter(({ wholeClass }) => wholeClass)
+        .map(({ name }) => name),
+      groups: inOrder(who?.groupIds).flatMap((id) => groupNames.get(id) ?? []),
+      students: inOrder(who?.studentIds).flatMap((id) => studentNames.get(id) ?? []),
+      link: assignment.linkToken !== null,
+    };
+  };
 }
 
 /** When the last window of each assignment ends; those that never end have none. */
 async function lastEnds(
   database: Database,
-  found: (StoredTimes & { id: number })[],
+  assignments: readonly Assignment[],
 ): Promise<Map<number, number>> {
   const zone = await schoolZone(database);
+  const byId = new Map(assignments.map((assignment) => [assignment.id, assignment]));
   const ends = new Map<number, number>();
-  for (const own of found) {
-    const end = windowEnd(windowOf(own));
-    if (end !== null) ends.set(own.id, end);
+  for (const assignment of assignments) {
+    const end = windowEnd(windowOf(timesOf(assignment)));
+    if (end !== null) ends.set(assignment.id, end);
   }
   // Only those few whose window is longer than everybody's.
-  const longer = await rows<StoredOwn & { id: number }>(
-    database,
-    `SELECT g.assignment_id AS id, ${ownColumns} FROM assignment_students g LEFT JOIN student_supports u ON u.student_id = g.student_id
-      WHERE g.assignment_id IN (:ids) AND g.withdrawn_at IS NULL AND (g.closes_at IS NOT NULL OR JSON_VALUE(u.content, '$.extraDays') > 0)`,
-    { ids: [0, ...ends.keys()] },
-  );
-  const byId = new Map(found.map((own) => [own.id, own]));
-  for (const own of longer) {
-    const end = windowEnd(studentWindow(byId.get(own.id)!, own, zone))!;
-    ends.set(own.id, Math.max(end, ends.get(own.id)!));
+  const lines = await database.models.AssignmentStudent.findAll({
+    where: {
+      assignmentId: [...ends.keys()],
+      withdrawnAt: null,
+      [Op.or]: [
+        { closesAt: { [Op.ne]: null } },
+        { '$student.accommodation.student_id$': { [Op.ne]: null } },
+      ],
+    },
+    include: [withAccommodation],
+  });
+  for (const line of lines) {
+    const assignment = present(byId.get(line.assignmentId), 'assignment of the student');
+    const end = windowEnd(studentWindow(timesOf(assignment), exceptionsOf(line), zone));
+    const known = ends.get(assignment.id);
+    if (end !== null && known !== undefined) ends.set(assignment.id, Math.max(end, known));
   }
   return ends;
 }

@@ -9,7 +9,8 @@ import {
   type TimeRules,
   type Window,
 } from '@oaken/core/timing';
-import { fromJson, row, toMillis, toMillisOrNull, type Database } from '../database/connect';
+import { fromJson, toMillis, toMillisOrNull, type Database } from '../database/connect';
+import type { Assignment, AssignmentStudent } from '../models';
 
 export interface StoredTimes {
   opensAt: Date;
@@ -31,6 +32,25 @@ export interface StoredOwn {
 
 /** SQL for the columns of StoredOwn, of the student's line as `g` and their supports as `u`. */
 export const ownColumns = `g.closes_at AS ownClosesAt, g.extra_minutes AS extraMinutes, g.extra_attempts AS extraAttempts, u.content AS supports`;
+
+export const timesOf = (assignment: Assignment): StoredTimes => ({
+  opensAt: assignment.opensAt,
+  closesAt: assignment.closesAt,
+  lateUntil: assignment.lateUntil,
+  lateOff: assignment.lateDeduction,
+  stoppedAt: assignment.stoppedAt,
+});
+
+/** How a student's line is read for `exceptionsOf`. */
+export const withAccommodation = { association: 'student', include: ['accommodation'] };
+
+/** What one student has beside the times of everybody. @param line read with `withAccommodation` */
+export const exceptionsOf = (line: AssignmentStudent): StoredOwn => ({
+  ownClosesAt: line.closesAt,
+  extraMinutes: line.extraMinutes,
+  extraAttempts: line.extraAttempts,
+  supports: line.student?.accommodation?.content ?? null,
+});
 
 export const lateRuleOf = ({
   lateUntil,
@@ -84,14 +104,15 @@ export const standingOf = (
 ): Standing => ({ window, handedIn, working, extraAttempts: own.extraAttempts });
 
 const zones = new WeakMap<Database, Promise<string>>();
+
 /** The school's time zone; it is set when the school is made and stays. */
 export function schoolZone(database: Database): Promise<string> {
   const known = zones.get(database);
   if (known) return known;
-  const read = row<{ zone: string }>(database, 'SELECT zone FROM schools ORDER BY id LIMIT 1').then(
-    (own) => own?.zone ?? 'UTC',
+  const zone = database.models.School.findOne({ order: ['id'] }).then(
+    (school) => school?.zone ?? 'UTC',
   );
-  zones.set(database, read);
-  read.catch(() => zones.delete(database));
-  return read;
+  zones.set(database, zone);
+  zone.catch(() => zones.delete(database));
+  return zone;
 }

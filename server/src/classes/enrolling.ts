@@ -131,11 +131,11 @@ async function giveOpen(
 }
 
 /** The next place of the deal. */
-const nextSeat = (given: readonly AssignmentStudent[]) =>
+export const nextSeat = (given: readonly AssignmentStudent[]) =>
   Math.max(-1, ...given.map(({ seat }) => seat)) + 1;
 
 /** The form that the fewest have; of several, the first. */
-function rarestForm(given: readonly AssignmentStudent[]): string | null {
+export function rarestForm(given: readonly AssignmentStudent[]): string | null {
   const counts = new Map<string | null, number>();
   for (const { form } of given) counts.set(form, (counts.get(form) ?? 0) + 1);
   const [rarest] = [...counts].sort(([a, n], [b, m]) => n - m || (a ?? '').localeCompare(b ?? ''));

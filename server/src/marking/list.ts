@@ -33,8 +33,7 @@ export async function listMarking(
     asking(me),
   );
   const ids = [...new Set(found.map(({ assignmentId }) => assignmentId))];
-  const assignments =
-    ids.length === 0 ? [] : await readAssignments(database, me, 'a.id IN (:ids)', { ids });
+  const assignments = ids.length === 0 ? [] : await readAssignments(database, me, { id: ids });
   const lines = await Promise.all(
     found.map(async (own) => {
       const assignment = assignments.find(({ id }) => id === own.assignmentId);

@@ -3,6 +3,7 @@ import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { kindOf } from '@oaken/core/items';
 import { sameSpelling } from '@oaken/core/marking';
 import { day } from '@oaken/core/timing';
+import { Op } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { readAssignments } from '../assignments/rows';
@@ -19,6 +20,7 @@ import {
   type Handed,
   type Place,
 } from './place';
+import { valuesOf } from '../database/subquery';
 
 /** Older work is left in peace. Common practice, no source. */
 const recent = 30 * day;
@@ -59,12 +61,10 @@ export async function listUnknown(
 ): Promise<AnswerOf<typeof api.listMarking>['unknown']> {
   const { database, now } = context;
   const since = new Date(now() - recent);
-  const assignments = await readAssignments(
-    database,
-    me,
-    'EXISTS (SELECT 1 FROM attempts w WHERE w.assignment_id = a.id AND w.handed_in_at > :since)',
-    { since },
-  );
+  const handedIn = valuesOf(database.models.Attempt, 'assignmentId', {
+    handedInAt: { [Op.gt]: since },
+  });
+  const assignments = await readAssignments(database, me, { id: { [Op.in]: handedIn } });
   const wrong = new Set(
     (
       await readWrong(

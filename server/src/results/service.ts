@@ -32,9 +32,7 @@ export async function ownAssignmentRow(
   me: SignedIn,
   assignmentId: number,
 ): Promise<AssignmentRow> {
-  const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', {
-    assignmentId,
-  });
+  const [assignment] = await readAssignments(database, me, { id: assignmentId });
   if (!assignment) throw notFound('The assignment');
   return assignment;
 }

@@ -1,6 +1,7 @@
 import { api, type AnswerOf } from '@oaken/contract';
 import { count, listing, wholePercent } from '@oaken/core/text';
 import { day } from '@oaken/core/timing';
+import { Op } from 'sequelize';
 import { readAssignments } from '../assignments/rows';
 import type { Context } from '../context';
 import { rows, toMillis } from '../database/connect';
@@ -15,14 +16,9 @@ const recent = 21 * day;
 export function todayRoutes(bind: Bind, { database, now }: Context): void {
   bind(api.readToday, async ({ me }) => {
     const time = now();
-    const mine = await readAssignments(
-      database,
-      me,
-      '(a.closes_at IS NULL OR a.closes_at > :since)',
-      {
-        since: new Date(time - recent),
-      },
-    );
+    const mine = await readAssignments(database, me, {
+      closesAt: { [Op.or]: [null, { [Op.gt]: new Date(time - recent) }] },
+    });
     const open = mine.filter((own) => own.opensAt <= time && !isComplete(own, time));
     const windows = mine
       .filter(

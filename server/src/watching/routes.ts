@@ -27,9 +27,7 @@ export function watchingRoutes(bind: Bind, context: Context, editions: Editions)
     me: SignedIn,
     assignmentId: number,
   ): Promise<Pick<Watched, 'assignment' | 'mayAct'>> {
-    const [assignment] = await readAssignments(database, me, 'a.id = :assignmentId', {
-      assignmentId,
-    });
+    const [assignment] = await readAssignments(database, me, { id: assignmentId });
     if (!assignment) throw notFound('The assignment');
     const own = await row<{ may: number }>(
       database,
