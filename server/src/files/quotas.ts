@@ -1,11 +1,10 @@
 /** How much may be kept, and how much is. */
-import { asking } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { row } from '../database/connect';
-import type { Transaction } from 'sequelize';
+import type { Transaction, WhereOptions } from 'sequelize';
 import { Problem } from '../http/problem';
 import { leastFree, MB, quotas } from './limits';
+import type { StoredFile } from '../models';
 
 export interface Use {
   files: number;
@@ -13,23 +12,19 @@ export interface Use {
 }
 
 async function readUseBy(
-  context: Context,
-  condition: string,
-  values: Record<string, unknown>,
+  { database }: Context,
+  where: WhereOptions<StoredFile>,
   transaction?: Transaction,
 ): Promise<Use> {
-  const used = await row<{ files: number; bytes: number }>(
-    context.database,
-    `SELECT COUNT(*) AS files, CAST(COALESCE(SUM(bytes), 0) AS DOUBLE) AS bytes FROM files WHERE ${condition}`,
-    values,
-    transaction,
-  );
-  return { files: Number(used!.files), bytes: Number(used!.bytes) };
+  const { StoredFile } = database.models;
+  const files = await StoredFile.count({ where, transaction });
+  const bytes = await StoredFile.sum('bytes', { where, transaction });
+  return { files, bytes: Number(bytes ?? 0) };
 }
 
 /** What the school keeps altogether. */
 export const readUse = (context: Context, schoolId: number, transaction?: Transaction) =>
-  readUseBy(context, 'school_id = :schoolId', { schoolId }, transaction);
+  readUseBy(context, { schoolId }, transaction);
 
 const full = (title: string, detail: string) => new Problem(507, title, detail);
 const inMB = (bytes: number) => `${Math.floor(bytes / MB).toLocaleString('en')} MB`;
@@ -51,9 +46,8 @@ export async function insistOnRoom(
       'There is no room for files on the school’s server.',
       'Answers are saved as before. Tell whoever looks after the server.',
     );
-  const values = { ...asking(me), attemptId };
   if (attemptId !== null) {
-    const ofAttempt = await readUseBy(context, 'attempt_id = :attemptId', values, transaction);
+    const ofAttempt = await readUseBy(context, { attemptId }, transaction);
     if (ofAttempt.files >= quotas.attemptFiles)
       throw full(
         'These are too many files.',
@@ -65,7 +59,7 @@ export async function insistOnRoom(
         `One test can hold ${inMB(quotas.attempt)} of yours.`,
       );
   }
-  const ofPerson = await readUseBy(context, 'made_by = :me', values, transaction);
+  const ofPerson = await readUseBy(context, { madeBy: me.account.id }, transaction);
   const most = attemptId === null ? quotas.teacher : quotas.student;
   if (ofPerson.bytes + size > most)
     throw full(

@@ -6,17 +6,16 @@ import { defaultGrace } from '@oaken/core/timing';
 import type { Request } from 'express';
 import { createHash, randomBytes } from 'node:crypto';
 import { setTimeout as rest } from 'node:timers/promises';
-import { asking, givenToMe } from '../access';
+import { Op } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
-import type { Context } from '../context';
-import { row, rows } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import { Line } from '../threads/line';
 import { insistOnRoom } from './quotas';
 import { largest, largestText, MB, pieceSize, uploadsAtOnce } from './limits';
 import { announcedSize, piecesOf } from './receive';
 import { isBinary, readFile, type Known, type Sort } from './types';
+import type { Context } from '../context';
 
 const words: Record<Sort, string> = {
   picture: 'a picture',
@@ -88,12 +87,10 @@ async function insistOnOpen(
   me: SignedIn,
   attemptId: number,
 ): Promise<void> {
-  const attempt = await row<{ handedInAt: Date | null; deadlineAt: Date | null }>(
-    database,
-    `SELECT handed_in_at AS handedInAt, deadline_at AS deadlineAt
-       FROM attempts WHERE id = :attemptId AND student_id = :me`,
-    { ...asking(me), attemptId },
-  );
+  const attempt = await database.models.Attempt.findOne({
+    attributes: ['handedInAt', 'deadlineAt'],
+    where: { id: attemptId, studentId: me.account.id },
+  });
   if (!attempt) throw notFound('The attempt');
   const { handedInAt, deadlineAt } = attempt;
   if (handedInAt !== null || (deadlineAt !== null && deadlineAt.getTime() + defaultGrace < now()))
@@ -109,14 +106,21 @@ async function partOf(
   entryId: string,
   partId: string,
 ): Promise<Part | undefined> {
-  const given = await row<{ editionId: number }>(
-    database,
-    `SELECT a.edition_id AS editionId FROM attempts t JOIN assignments a ON a.id = t.assignment_id
-       JOIN assignment_students g ON g.assignment_id = a.id WHERE t.id = :attemptId AND ${givenToMe}`,
-    { ...asking(me), attemptId },
-  );
+  const { AssignmentStudent, Attempt } = database.models;
+  const studentId = me.account.id;
+  const attempt = await Attempt.findOne({
+    attributes: ['assignmentId'],
+    where: { id: attemptId, studentId },
+    include: [{ association: 'assignment', where: { unassignedAt: null } }],
+  });
+  const assignment = attempt?.assignment;
+  const given =
+    assignment &&
+    (await AssignmentStudent.count({
+      where: { assignmentId: assignment.id, studentId, withdrawnAt: null },
+    }));
   if (!given) throw notFound('The attempt');
-  const { edition } = await editions.get(given.editionId);
+  const { edition } = await editions.get(assignment.editionId);
   const entry = entriesOf(edition).find(({ id }) => id === entryId);
   return entry?.content.parts.find(({ id }) => id === partId);
 }
@@ -151,22 +155,26 @@ function begin(
   size: number,
 ): Promise<string> {
   const { database, now } = context;
-  const id = randomBytes(16).toString('base64url');
-  const values = {
-    ...asking(me),
-    id,
-    name: name.slice(0, 200),
-    size,
-    attemptId,
-    time: new Date(now()),
-  };
+  const { Account, StoredFile } = database.models;
+  const { id: madeBy, schoolId } = me.account;
   return database.transaction(async (transaction) => {
-    await row(database, 'SELECT id FROM accounts WHERE id = :me FOR UPDATE', values, transaction);
+    await Account.findByPk(madeBy, { lock: true, transaction });
     await insistOnRoom(context, me, attemptId, size, transaction);
-    await database.query(
-      `INSERT INTO files (id, school_id, made_by, name, type, bytes, digest, attempt_id, created_at, whole)
-       VALUES (:id, :school, :me, :name, '', :size, :digest, :attemptId, :time, FALSE)`,
-      { replacements: { ...values, digest: Buffer.alloc(32) }, transaction },
+    const { id } = await StoredFile.create(
+      {
+        id: randomBytes(16).toString('base64url'),
+        schoolId,
+        madeBy,
+        name: name.slice(0, 200),
+        // What it is will be known when its first piece has arrived.
+        type: '',
+        bytes: size,
+        digest: Buffer.alloc(32),
+        attemptId,
+        createdAt: new Date(now()),
+        complete: false,
+      },
+      { transaction },
     );
     return id;
   });
@@ -205,12 +213,7 @@ const longestRest = 150;
 export const writePiece = ({ database }: Context, id: string, number: number, piece: Uint8Array) =>
   writing.pass(async () => {
     const from = performance.now();
-    await database.query(
-      'INSERT INTO file_chunks (file_id, number, bytes) VALUES (:id, :number, :piece)',
-      {
-        replacements: { id, number, piece: Buffer.from(piece) },
-      },
-    );
+    await database.models.FileChunk.create({ fileId: id, number, bytes: Buffer.from(piece) });
     await rest(Math.min(longestRest, 2 * (performance.now() - from)));
   });
 
@@ -247,28 +250,23 @@ async function finish(
 ): Promise<KeptFile> {
   const { database } = context;
   const { type, width, height } = file;
-  const same = await row<{ id: string }>(
-    database,
-    'SELECT id FROM files WHERE made_by = :me AND digest = :digest AND attempt_id <=> :attemptId AND whole',
-    { ...asking(me), digest, attemptId },
-  );
+  const { StoredFile } = database.models;
+  const same = await StoredFile.findOne({
+    where: { madeBy: me.account.id, digest, attemptId, complete: true },
+  });
   if (same) await remove(context, id);
-  else
-    await database.query(
-      `UPDATE files SET type = :type, width = :width, height = :height, digest = :digest, whole = TRUE WHERE id = :id`,
-      { replacements: { type, width, height, digest, id } },
-    );
+  else await StoredFile.update({ type, width, height, digest, complete: true }, { where: { id } });
   return { address: addressOf(same?.id ?? id), name, type, bytes: size, width, height };
 }
 
 async function remove({ database }: Context, id: string): Promise<void> {
-  await database.query('DELETE FROM files WHERE id = :id', { replacements: { id } });
+  await database.models.StoredFile.destroy({ where: { id } });
 }
 
 /** What broke off while no server looked is removed after a while. */
 export async function removeUnfinished({ database, now }: Context): Promise<void> {
-  await database.query('DELETE FROM files WHERE NOT whole AND created_at < :before', {
-    replacements: { before: new Date(now() - 3_600_000) },
+  await database.models.StoredFile.destroy({
+    where: { complete: false, createdAt: { [Op.lt]: new Date(now() - 3_600_000) } },
   });
 }
 
@@ -292,16 +290,13 @@ const endings: Record<string, string> = {
  */
 export async function findFile({ database }: Context, me: SignedIn, id: string): Promise<Served> {
   const staff = me.account.role !== 'student';
-  const found = await row<Served & { mine: number }>(
-    database,
-    `SELECT f.id, f.name, f.type, f.bytes, f.made_by = :me AS mine FROM files f
-      WHERE f.id = :id AND f.whole AND (f.attempt_id IS NULL OR f.made_by = :me OR (:staff AND f.school_id = :school))`,
-    { ...asking(me), id, staff },
-  );
-  if (!found) throw notFound('The file');
-  const { mine, ...file } = found;
-  const ending = endings[file.type] ?? file.type.split('/')[1];
-  return { ...file, name: staff || mine ? file.name : `file.${ending}` };
+  const file = await database.models.StoredFile.findOne({ where: { id, complete: true } });
+  const mine = file?.madeBy === me.account.id;
+  const ofMySchool = staff && file?.schoolId === me.account.schoolId;
+  if (!file || !(file.attemptId === null || mine || ofMySchool)) throw notFound('The file');
+  const { name, type, bytes } = file;
+  const ending = endings[type] ?? type.split('/')[1];
+  return { id, type, bytes, name: staff || mine ? name : `file.${ending}` };
 }
 
 /** The bytes from `from` to `to`, both included, a piece at a time. */
@@ -312,11 +307,7 @@ export async function* readBytes(
   to: number,
 ): AsyncGenerator<Buffer> {
   for (let number = Math.floor(from / pieceSize); number * pieceSize <= to; number++) {
-    const [piece] = await rows<{ bytes: Buffer }>(
-      database,
-      'SELECT bytes FROM file_chunks WHERE file_id = :id AND number = :number',
-      { id, number },
-    );
+    const piece = await database.models.FileChunk.findOne({ where: { fileId: id, number } });
     if (!piece) return;
     const start = number * pieceSize;
     yield piece.bytes.subarray(

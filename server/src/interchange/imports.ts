@@ -1,16 +1,16 @@
 /** Importing items: first every row is checked, then the good ones are made, all in one transaction. */
+import { insertItems } from './queries';
 import type { ImportState } from '@oaken/contract/interchange';
 import { itemFacts, type ItemFacts } from '@oaken/core/items';
 import type { RowProblem, UnreadColumn } from '@oaken/core/interchange';
 import type { Request } from 'express';
 import { randomBytes } from 'node:crypto';
-import type { Transaction } from 'sequelize';
-import { asking, readableBank } from '../access';
+import { type Transaction, Op, literal } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import { readableBanks } from '../banks/rights';
 import { insistOnPlace } from '../banks/shelves';
 import type { Context } from '../context';
-import { fromJson, row, rows, type Database } from '../database/connect';
+import { type Database } from '../database/connect';
 import { insistOnRoom } from '../files/quotas';
 import { announcedSize, piecesOf } from '../files/receive';
 import { writePiece } from '../files/service';
@@ -18,6 +18,7 @@ import { pieceSize } from '../files/limits';
 import { invalid, notFound, Problem } from '../http/problem';
 import type { BadRow, GoodRow, RowPicture } from '../reading/item-rows';
 import { Line } from '../threads/line';
+import type { ItemImport } from '../models';
 
 const mostProblems = 1000;
 const mostNear = 300;
@@ -27,14 +28,6 @@ const charactersAtOnce = 2_000_000;
 const largestFile = 25 * 1024 * 1024;
 /** Files that are received at once. */
 const receiving = new Line(8, 0);
-
-interface Stored {
-  id: string;
-  account: number;
-  bank: number;
-  folder: number | null;
-  state: ImportState['state'];
-}
 
 export async function beginImport(
   context: Context,
@@ -51,7 +44,7 @@ export async function beginImport(
       let number = 0;
       for await (const piece of piecesOf(request)) await writeChunk(context, id, number++, piece);
     } catch (error) {
-      await context.database.query('DELETE FROM imports WHERE id = :id', { replacements: { id } });
+      await context.database.models.ItemImport.destroy({ where: { id } });
       throw error;
     }
     void inBackground(context, id, () => check(context, me, id));
@@ -68,43 +61,35 @@ async function begin(
   await database.transaction(async (transaction) => {
     await insistOnPlace(database, me, { bank, folder: folder ?? null }, transaction);
     // What is still about from earlier is no longer wanted.
-    await database.query('DELETE FROM imports WHERE account_id = :me AND created_at < :old', {
-      replacements: { ...asking(me), old: new Date(now() - 86_400_000) },
+    const { ItemImport } = database.models;
+    const accountId = me.account.id;
+    await ItemImport.destroy({
+      where: { accountId, createdAt: { [Op.lt]: new Date(now() - 86_400_000) } },
       transaction,
     });
-    await database.query(
-      `INSERT INTO imports (id, account_id, bank_id, folder_id, name, state, problems, near, created_at)
-       VALUES (:id, :me, :bank, :folder, :name, 'reading', '[]', '[]', :time)`,
+    await ItemImport.create(
       {
-        replacements: {
-          ...asking(me),
-          id,
-          bank,
-          folder: folder ?? null,
-          name: name.slice(0, 200),
-          time: new Date(now()),
-        },
-        transaction,
+        id,
+        accountId,
+        bankId: bank,
+        folderId: folder ?? null,
+        name: name.slice(0, 200),
+        state: 'reading',
+        problems: [],
+        similar: [],
+        createdAt: new Date(now()),
       },
+      { transaction },
     );
   });
   return id;
 }
 
 const writeChunk = ({ database }: Context, id: string, number: number, piece: Buffer) =>
-  database.query(
-    'INSERT INTO import_chunks (import_id, number, bytes) VALUES (:id, :number, :piece)',
-    {
-      replacements: { id, number, piece },
-    },
-  );
+  database.models.ImportChunk.create({ importId: id, number, bytes: piece });
 
-async function find(database: Database, me: SignedIn, id: string): Promise<Stored> {
-  const found = await row<Stored>(
-    database,
-    'SELECT id, account_id AS account, bank_id AS bank, folder_id AS folder, state FROM imports WHERE id = :id AND account_id = :me',
-    { ...asking(me), id },
-  );
+async function find({ models }: Database, me: SignedIn, id: string): Promise<ItemImport> {
+  const found = await models.ItemImport.findOne({ where: { id, accountId: me.account.id } });
   if (!found) throw notFound('The import');
   return found;
 }
@@ -114,29 +99,28 @@ export async function readImport(
   me: SignedIn,
   id: string,
 ): Promise<ImportState> {
-  await find(database, me, id);
-  const own = await row<
-    Omit<ImportState, 'rows' | 'problems' | 'near'> & {
-      total: number;
-      problems: unknown;
-      near: unknown;
-    }
-  >(
-    database,
-    'SELECT id, name, state, total, done, good, bad, problems, near, message FROM imports WHERE id = :id',
-    {
-      id,
-    },
-  );
-  const { total, problems, near, ...rest } = own!;
-  return { ...rest, rows: total, problems: fromJson(problems), near: fromJson(near) };
+  const stored = await find(database, me, id);
+  const { name, state, totalRows, doneRows, goodRows, badRows, problems, similar, message } =
+    stored;
+  return {
+    id,
+    name,
+    state,
+    rows: totalRows,
+    done: doneRows,
+    good: goodRows,
+    bad: badRows,
+    problems,
+    near: similar,
+    message,
+  };
 }
 
 export async function cancelImport({ database }: Context, me: SignedIn, id: string) {
   await find(database, me, id);
-  await database.query(
-    "UPDATE imports SET state = 'cancelled' WHERE id = :id AND state IN ('reading', 'checked', 'writing')",
-    { replacements: { id } },
+  await database.models.ItemImport.update(
+    { state: 'cancelled' },
+    { where: { id, state: ['reading', 'checked', 'writing'] } },
   );
 }
 
@@ -162,9 +146,9 @@ export async function applyImport(
       'Mend them and bring the file in again, or take the good rows only.',
     );
   if (own.good === 0) throw new Problem(409, 'There is no good row to make an item of.');
-  await database.query(
-    "UPDATE imports SET state = 'writing', done = 0 WHERE id = :id AND state = 'checked'",
-    { replacements: { id } },
+  await database.models.ItemImport.update(
+    { state: 'writing', doneRows: 0 },
+    { where: { id, state: 'checked' } },
   );
   void inBackground(context, id, () => write(context, me, id));
 }
@@ -184,24 +168,20 @@ async function inBackground(
     const message = known
       ? (error.errors?.[0]?.message ?? error.message)
       : 'Something went wrong on the server. It was noted there; try again.';
-    await database
-      .query("UPDATE imports SET state = 'failed', message = :message WHERE id = :id", {
-        replacements: { id, message: message.slice(0, 500) },
-      })
-      .catch(() => undefined);
+    await database.models.ItemImport.update(
+      { state: 'failed', message: message.slice(0, 500) },
+      { where: { id } },
+    ).catch(() => undefined);
   }
 }
 
 class Cancelled extends Error {}
 
-async function report(database: Database, id: string, done: number): Promise<void> {
-  await database.query("UPDATE imports SET done = :done WHERE id = :id AND state <> 'cancelled'", {
-    replacements: { id, done },
-  });
-  const own = await row<{ state: string }>(database, 'SELECT state FROM imports WHERE id = :id', {
-    id,
-  });
-  if (own?.state === 'cancelled') throw new Cancelled();
+async function report({ models }: Database, id: string, done: number): Promise<void> {
+  const { ItemImport } = models;
+  await ItemImport.update({ doneRows: done }, { where: { id, state: { [Op.ne]: 'cancelled' } } });
+  const stored = await ItemImport.findByPk(id, { attributes: ['state'] });
+  if (stored?.state === 'cancelled') throw new Cancelled();
 }
 
 interface Ready {
@@ -226,17 +206,13 @@ async function readRows(
   take: (checked: Checked[], unread: UnreadColumn[]) => Promise<void>,
 ): Promise<void> {
   const { database, reader } = context;
-  const pieces = await rows<{ bytes: Buffer }>(
-    database,
-    'SELECT bytes FROM import_chunks WHERE import_id = :id ORDER BY number',
-    { id },
+  const { ImportChunk, Standard } = database.models;
+  const pieces = await ImportChunk.findAll({ where: { importId: id }, order: ['number'] });
+  // Of frameworks that share a code the first one counts.
+  const known = await Standard.findAll({ order: [['frameworkId', 'DESC']] });
+  const standards = new Map<string, KnownStandard>(
+    known.map((standard) => [squash(standard.code), standard]),
   );
-  const standards = new Map<string, KnownStandard>();
-  for (const standard of await rows<KnownStandard>(
-    database,
-    'SELECT id, code, subject FROM standards ORDER BY framework_id DESC',
-  ))
-    standards.set(squash(standard.code), standard);
   await reader.read(
     'items',
     Buffer.concat(pieces.map(({ bytes }) => bytes)),
@@ -284,19 +260,18 @@ async function lostReferences(
 ): Promise<RowProblem[]> {
   const lost: RowProblem[] = [];
   if (files.length > 0) {
-    const known = await rows(database, 'SELECT id FROM files WHERE id IN (:files) AND whole', {
-      files,
+    const known = await database.models.StoredFile.count({
+      where: { id: files, complete: true },
     });
-    if (known.length < files.length)
+    if (known < files.length)
       lost.push({ column: 'whole', message: 'A picture, sound or film of it is not kept here.' });
   }
   if (passage) {
-    const known = await row(
-      database,
-      `SELECT r.id FROM passage_revisions r JOIN passages p ON p.id = r.passage_id JOIN banks b ON b.id = p.bank_id
-        WHERE r.id = :revision AND p.id = :id AND ${readableBank}`,
-      { ...asking(me), ...passage },
-    );
+    const banks = await readableBanks(database, me);
+    const known = await database.models.PassageRevision.findOne({
+      where: { id: passage.revision, passageId: passage.id },
+      include: [{ association: 'passage', where: { bankId: [...banks.keys()] } }],
+    });
     if (!known) lost.push({ column: 'whole', message: 'The passage of it is not here.' });
   }
   return lost;
@@ -335,30 +310,26 @@ async function check(context: Context, me: SignedIn, id: string): Promise<void> 
         problems.push(...told.map((problem) => ({ line: checked.line, ...problem })));
       }
     }
-    await database.query('UPDATE imports SET total = :done WHERE id = :id', {
-      replacements: { id, done },
-    });
+    await database.models.ItemImport.update({ totalRows: done }, { where: { id } });
     await report(database, id, done);
   });
-  await database.query(
-    `UPDATE imports SET state = 'checked', total = :done, done = :done, good = :good, bad = :bad, problems = :problems,
-            near = :near WHERE id = :id AND state = 'reading'`,
+  await database.models.ItemImport.update(
     {
-      replacements: {
-        id,
-        done,
-        good,
-        bad: done - good,
-        problems: JSON.stringify(problems),
-        near: JSON.stringify(near),
-      },
+      state: 'checked',
+      totalRows: done,
+      doneRows: done,
+      goodRows: good,
+      badRows: done - good,
+      problems,
+      similar: near,
     },
+    { where: { id, state: 'reading' } },
   );
 }
 
 async function write(context: Context, me: SignedIn, id: string): Promise<void> {
   const { database } = context;
-  const { bank, folder } = await find(database, me, id);
+  const { bankId: bank, folderId: folder } = await find(database, me, id);
   await database.transaction(async (transaction) => {
     await insistOnPlace(database, me, { bank, folder }, transaction);
     let waiting: Ready[] = [];
@@ -390,18 +361,14 @@ async function write(context: Context, me: SignedIn, id: string): Promise<void> 
     await flush();
     // The search index looks for what changed lately, and this may have taken long.
     if (first < Infinity)
-      await database.query(
-        'UPDATE items SET touched_at = NOW(3) WHERE id >= :first AND bank_id = :bank',
-        {
-          replacements: { first, bank },
-          transaction,
-        },
+      await database.models.Item.update(
+        { touchedAt: literal('CURRENT_TIMESTAMP(3)') },
+        { where: { id: { [Op.gte]: first }, bankId: bank }, transaction },
       );
   });
-  await database.query("UPDATE imports SET state = 'done' WHERE id = :id AND state = 'writing'", {
-    replacements: { id },
-  });
-  await database.query('DELETE FROM import_chunks WHERE import_id = :id', { replacements: { id } });
+  const { ImportChunk, ItemImport } = database.models;
+  await ItemImport.update({ state: 'done' }, { where: { id, state: 'writing' } });
+  await ImportChunk.destroy({ where: { importId: id } });
 }
 
 /** Keeps a picture of the zip under the id that the item's wording names. */
@@ -412,23 +379,18 @@ async function keepPicture(
 ) {
   await insistOnRoom(context, me, null, bytes.length);
   const { type, width, height } = file;
-  await context.database.query(
-    `INSERT INTO files (id, school_id, made_by, name, type, bytes, width, height, digest, created_at)
-     VALUES (:id, :school, :me, :name, :type, :size, :width, :height, :digest, :time)`,
-    {
-      replacements: {
-        ...asking(me),
-        id,
-        name: name.slice(0, 200),
-        type,
-        size: bytes.length,
-        width,
-        height,
-        digest: Buffer.from(digest),
-        time: new Date(context.now()),
-      },
-    },
-  );
+  await context.database.models.StoredFile.create({
+    id,
+    schoolId: me.account.schoolId,
+    madeBy: me.account.id,
+    name: name.slice(0, 200),
+    type,
+    bytes: bytes.length,
+    width,
+    height,
+    digest: Buffer.from(digest),
+    createdAt: new Date(context.now()),
+  });
   for (let number = 0; number * pieceSize < bytes.length; number++)
     await writePiece(
       context,
@@ -438,7 +400,7 @@ async function keepPicture(
     );
 }
 
-/** @returns the first of the new ids. Many items in few statements: rows of one plain INSERT get ids that follow each other (innodb_autoinc_lock_mode 1). */
+/** @returns the first of the new items' ids */
 async function insertMany(
   { database, now }: Context,
   me: SignedIn,
@@ -446,66 +408,54 @@ async function insertMany(
   list: Ready[],
   transaction: Transaction,
 ): Promise<number> {
-  const time = new Date(now());
-  const by = me.account.id;
-  const insert = async (table: string, columns: string, lines: unknown[][]) => {
-    if (lines.length === 0) return 0;
-    await database.query(`INSERT INTO ${table} (${columns}) VALUES :lines`, {
-      replacements: { lines },
-      transaction,
-    });
-    return (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!
-      .id;
-  };
-  const item = await insert(
-    'items',
-    'bank_id, folder_id, created_by, created_at',
-    list.map(() => [bank, folder, by, time]),
+  const { RevisionGrade, RevisionStandard, RevisionTag } = database.models;
+  const { item, revision } = await insertItems(
+    database,
+    {
+      bankId: bank,
+      folderId: folder,
+      createdBy: me.account.id,
+      createdAt: new Date(now()),
+    },
+    list.map(({ row: { content, described, passage }, facts }) => ({
+      content,
+      described,
+      passageId: passage?.id ?? null,
+      subject: facts.subject,
+      depth: facts.depth,
+      seconds: facts.seconds,
+      author: facts.author,
+      licence: facts.licence,
+    })),
+    transaction,
   );
-  const revision = await insert(
-    'revisions',
-    'item_id, number, content, words, choice_words, kind, points, marked_by, media, passage_id, subject, depth, seconds, author, licence, created_by, created_at',
-    list.map(({ row: { content, described, passage }, facts }, at) => [
-      ...[
-        item + at,
-        1,
-        content,
-        described.words,
-        described.choiceWords,
-        described.kind,
-        described.points,
-      ],
-      ...[
-        described.markedBy,
-        described.media,
-        passage?.id ?? null,
-        facts.subject,
-        facts.depth,
-        facts.seconds,
-      ],
-      ...[facts.author, facts.licence, by, time],
-    ]),
+  const beside = <T, Line>(
+    valuesIn: (facts: ItemFacts) => readonly T[],
+    line: (revisionId: number, value: T) => Line,
+  ) =>
+    list.flatMap(({ facts }, place) =>
+      [...new Set(valuesIn(facts))].map((value) => line(revision + place, value)),
+    );
+  await RevisionStandard.bulkCreate(
+    beside(
+      ({ standards }) => standards,
+      (revisionId, standardId) => ({ revisionId, standardId }),
+    ),
+    { transaction },
   );
-  await database.query(
-    'UPDATE items SET revision_id = id - :item + :revision WHERE id BETWEEN :item AND :last',
-    { replacements: { item, revision, last: item + list.length - 1 }, transaction },
+  await RevisionGrade.bulkCreate(
+    beside(
+      ({ grades }) => grades,
+      (revisionId, grade) => ({ revisionId, grade }),
+    ),
+    { transaction },
   );
-  const lists = (of: (facts: ItemFacts) => readonly (string | number)[]) =>
-    list.flatMap(({ facts }, at) => [...new Set(of(facts))].map((value) => [revision + at, value]));
-  await insert(
-    'revision_standards',
-    'revision_id, standard_id',
-    lists(({ standards }) => standards),
-  );
-  await insert(
-    'revision_grades',
-    'revision_id, grade',
-    lists(({ grades }) => grades),
-  );
-  await insert(
-    'revision_tags',
-    'revision_id, tag',
-    lists(({ tags }) => tags),
+  await RevisionTag.bulkCreate(
+    beside(
+      ({ tags }) => tags,
+      (revisionId, tag) => ({ revisionId, tag }),
+    ),
+    { transaction },
   );
   return item;
 }

@@ -1,30 +1,16 @@
 import type { AssignmentRules } from '@oaken/core/assignments';
 import { invitation } from '@oaken/core/letters';
-import type { Transaction } from 'sequelize';
+import { type Transaction, Op } from 'sequelize';
 import {
   schoolZone,
   studentWindow,
   supportsOf,
-  ownColumns,
-  timeColumns,
-  type StoredOwn,
-  type StoredTimes,
+  exceptionsOf,
+  timesOf,
+  withAccommodation,
 } from '../assignments/times';
-import { fromJson, rows, toMillis, type Database } from '../database/connect';
-
-interface Line extends StoredTimes, StoredOwn {
-  accountId: number;
-  address: string;
-  name: string;
-  title: string;
-  kind: string;
-  items: number;
-  teacher: string;
-  school: string;
-  rules: unknown;
-  instructions: string;
-  visibleFrom: Date | null;
-}
+import { toMillis, type Database, toMillisOrNull } from '../database/connect';
+import { present } from '../database/present';
 
 /** Writes an invitation to every student who was given it and has an address; they leave when the student can see it. */
 export async function invite(
@@ -34,44 +20,54 @@ export async function invite(
   now: number,
   transaction: Transaction,
 ): Promise<number> {
+  const { Assignment, AssignmentStudent, Letter, School } = database.models;
   const zone = await schoolZone(database);
-  const lines = await rows<Line>(
-    database,
-    `SELECT s.id AS accountId, s.email AS address, s.given_name AS name, a.title, a.kind, e.items, CONCAT(o.given_name, ' ', o.family_name) AS teacher,
-            h.name AS school, a.rules, a.instructions, a.visible_from AS visibleFrom, ${timeColumns}, ${ownColumns}
-       FROM assignment_students g JOIN assignments a ON a.id = g.assignment_id JOIN editions e ON e.id = a.edition_id
-       JOIN accounts s ON s.id = g.student_id JOIN accounts o ON o.id = a.given_by JOIN schools h ON h.id = a.school_id
-       LEFT JOIN student_supports u ON u.student_id = g.student_id
-      WHERE g.assignment_id = :assignmentId AND s.email IS NOT NULL`,
-    { assignmentId },
-    transaction,
+  const assignment = present(
+    await Assignment.findByPk(assignmentId, {
+      include: ['assigner', { association: 'edition', attributes: ['itemCount'] }],
+      transaction,
+    }),
+    'assignment',
   );
-  if (lines.length === 0) return 0;
-  const letters = lines.map((own) => {
-    const { limitMinutes } = fromJson<AssignmentRules>(own.rules);
-    const time = supportsOf(own)?.time;
-    const sendAfter = Math.max(now, own.visibleFrom ? toMillis(own.visibleFrom) : 0);
+  const school = present(await School.findByPk(assignment.schoolId, { transaction }), 'school');
+  const lines = await AssignmentStudent.findAll({
+    where: { assignmentId },
+    include: [{ ...withAccommodation, where: { email: { [Op.ne]: null } } }],
+    transaction,
+  });
+  const sendAfter = Math.max(now, toMillisOrNull(assignment.visibleFrom) ?? 0);
+  const letters = lines.map((line) => {
+    const exceptions = exceptionsOf(line);
+    const student = present(line.student, 'account of the student');
     const { subject, body } = invitation({
-      ...own,
-      opensAt: toMillis(own.opensAt),
-      closesAt: studentWindow(own, own, zone).closesAt,
-      limitMinutes: limitMinutes === null || time === null ? null : limitMinutes * (time ?? 1),
+      name: student.givenName,
+      title: assignment.title,
+      kind: assignment.kind,
+      items: assignment.edition?.itemCount ?? 0,
+      teacher: assignment.assigner?.fullName ?? '',
+      school: school.name,
+      instructions: assignment.instructions,
+      opensAt: toMillis(assignment.opensAt),
+      closesAt: studentWindow(timesOf(assignment), exceptions, zone).closesAt,
+      limitMinutes: limitFor(assignment.rules, supportsOf(exceptions)?.time),
       address: `${origin}/seat`,
       zone,
       now: sendAfter,
     });
-    return [
-      own.accountId,
+    return {
+      accountId: student.id,
       assignmentId,
-      own.address,
-      subject.slice(0, 250),
+      address: student.email ?? '',
+      subject: subject.slice(0, 250),
       body,
-      new Date(sendAfter),
-    ];
+      sendAfter: new Date(sendAfter),
+    };
   });
-  await database.query(
-    'INSERT INTO letters (account_id, assignment_id, address, subject, body, send_after) VALUES :letters',
-    { replacements: { letters }, transaction },
-  );
+  await Letter.bulkCreate(letters, { transaction });
   return letters.length;
+}
+
+/** @param factor how much longer the student has; null: without a limit */
+function limitFor({ limitMinutes }: AssignmentRules, factor: number | null | undefined) {
+  return limitMinutes === null || factor === null ? null : limitMinutes * (factor ?? 1);
 }

@@ -1,22 +1,18 @@
 import { api } from '@oaken/contract';
-import { asking, ownClass } from '../access';
+import { Op } from 'sequelize';
+import { rule } from '../access';
 import type { Context } from '../context';
-import { rows } from '../database/connect';
+import { type Database } from '../database/connect';
 import type { Bind } from '../http/bind';
 import { Problem } from '../http/problem';
+import type { SignedIn } from '../accounts/sessions';
+import { valuesOf } from '../database/subquery';
 
 export function letterRoutes(bind: Bind, context: Context): void {
   bind(api.readMailbox, async ({ me }) => {
     const { database, mailbox } = context;
     if (!mailbox) return { there: false, letters: [] };
-    const mine = await rows<{ email: string }>(
-      database,
-      `SELECT email FROM accounts WHERE id = :me AND email IS NOT NULL UNION
-       SELECT s.email FROM accounts s JOIN enrolments e ON e.student_id = s.id JOIN classes c ON c.id = e.class_id
-        WHERE s.email IS NOT NULL AND ${ownClass}`,
-      asking(me),
-    );
-    const addresses = new Set(mine.map(({ email }) => email.toLowerCase()));
+    const addresses = await addressesOf(database, me);
     const letters = await mailbox.read().catch(() => {
       throw new Problem(
         502,
@@ -29,4 +25,25 @@ export function letterRoutes(bind: Bind, context: Context): void {
       letters: letters.filter(({ to }) => addresses.has(to.toLowerCase())).reverse(),
     };
   });
+}
+
+/** My own address, and those of the students of my classes. */
+async function addressesOf({ models }: Database, me: SignedIn): Promise<Set<string>> {
+  const classes = await models.SchoolClass.scope(rule('taughtBy', me)).findAll({
+    attributes: ['id'],
+  });
+  const classId = classes.map(({ id }) => id);
+  const accounts = await models.Account.findAll({
+    attributes: ['email'],
+    where: {
+      email: { [Op.ne]: null },
+      id: {
+        [Op.or]: [
+          me.account.id,
+          { [Op.in]: valuesOf(models.Enrollment, 'studentId', { classId }) },
+        ],
+      },
+    },
+  });
+  return new Set(accounts.flatMap(({ email }) => email?.toLowerCase() ?? []));
 }
