@@ -20,18 +20,19 @@ export async function listColleagues({ models }: Database, me: SignedIn) {
   return colleagues.map(({ id, fullName }) => ({ accountId: id, name: fullName }));
 }
 
-/** @throws Problem 404 where one of them is no colleague */
+/** @throws Problem 404 where somebody is no colleague */
 export async function insistOnColleagues(
   { models }: Database,
   me: SignedIn,
   ids: readonly number[],
-  transaction: Transaction,
+  transaction?: Transaction,
 ): Promise<void> {
   const known = await models.Account.count({
     where: { [Op.and]: [colleaguesOf(me), { id: [...ids] }] },
     transaction,
   });
-  if (known < ids.length) throw notFound('One of the colleagues');
+  if (known < ids.length)
+    throw notFound(ids.length === 1 ? 'The colleague' : 'One of the colleagues');
 }
 
 /** Shares as the contract tells them, in the order of family names. */

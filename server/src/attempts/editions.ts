@@ -1,5 +1,6 @@
 import { entriesOf, type Edition } from '@oaken/core/forms';
-import { fromJson, row, type Database } from '../database/connect';
+import { type Database } from '../database/connect';
+import { present } from '../database/present';
 
 interface Held {
   edition: Edition;
@@ -25,15 +26,8 @@ export class Editions {
   }
 
   private async read(id: number): Promise<Held> {
-    const stored = await row<{ content: unknown }>(
-      this.database,
-      'SELECT content FROM editions WHERE id = :id',
-      {
-        id,
-      },
-    );
-    if (!stored) throw new Error(`Edition ${id} is missing.`);
-    const edition = fromJson<Edition>(stored.content);
+    const stored = await this.database.models.Edition.findByPk(id);
+    const edition = present(stored, `edition ${id}`).content;
     return { edition, entryIds: new Set(entriesOf(edition).map((entry) => entry.id)) };
   }
 }

@@ -1,47 +1,36 @@
 /** What leaves the server when an attempt is opened, or its next stage entered. */
 import type { AttemptAnswer, StoredAnswer } from '@oaken/contract/attempts';
 import { entriesOf, formForSitting, type Edition } from '@oaken/core/forms';
-import type { Responses } from '@oaken/core/items';
 import { untouched } from '@oaken/core/practice';
 import { progressOf } from '@oaken/core/sitting';
 import { defaultGrace } from '@oaken/core/timing';
 import type { Transaction } from 'sequelize';
 import type { Context } from '../context';
-import { fromJson, rows, toMillisOrNull, type Database } from '../database/connect';
+import { toMillisOrNull, type Database } from '../database/connect';
 import { attemptForm, type Attempt, type Given } from './given';
 import { helpOf, readPractised } from './practice';
 import { stagedOf, type Staged } from './staged';
 import { Veil } from './veil';
 
 async function readAnswers(
-  database: Database,
-  id: number,
+  { models }: Database,
+  attemptId: number,
   transaction?: Transaction,
 ): Promise<StoredAnswer[]> {
-  const stored = await rows<Omit<StoredAnswer, 'responses'> & { responses: unknown }>(
-    database,
-    'SELECT entry_id AS entry, number, device, responses, flagged FROM answers WHERE attempt_id = :id',
-    { id },
-    transaction,
-  );
-  return stored.map((own) => ({
-    ...own,
-    flagged: Boolean(own.flagged),
-    responses: fromJson<Responses>(own.responses),
+  const answers = await models.Answer.findAll({ where: { attemptId }, transaction });
+  return answers.map(({ entryId, number, device, responses, flagged }) => ({
+    entry: entryId,
+    number,
+    device,
+    responses,
+    flagged,
   }));
 }
 
-const readPlays = async (database: Database, id: number, transaction?: Transaction) =>
-  Object.fromEntries(
-    (
-      await rows<{ file: string; times: number }>(
-        database,
-        'SELECT file_id AS file, times FROM plays WHERE attempt_id = :id',
-        { id },
-        transaction,
-      )
-    ).map(({ file, times }) => [file, times]),
-  );
+async function readPlays({ models }: Database, attemptId: number, transaction?: Transaction) {
+  const plays = await models.MediaPlay.findAll({ where: { attemptId }, transaction });
+  return Object.fromEntries(plays.map(({ fileId, playCount }) => [fileId, playCount]));
+}
 
 /** The course as the page needs it; of questions that are not open, only how far they came. */
 function courseFor(

@@ -1,24 +1,14 @@
 /** What a student's page says of itself while it is open, and what it hears in return. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { minute } from '@oaken/core/timing';
+import { Op } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { row, rows, toMillis, toMillisOrNull } from '../database/connect';
+import { toMillis, toMillisOrNull } from '../database/connect';
 import { notFound } from '../http/problem';
 import { wasAway } from './away';
 import { noteSilence } from './silences';
-
-interface Own {
-  assignmentId: number;
-  beganAt: Date;
-  deadlineAt: Date | null;
-  clockAt: Date | null;
-  pausedAt: Date | null;
-  handedInAt: Date | null;
-  seenAt: Date | null;
-  /** The last sign of the page. */
-  presentAt: Date | null;
-}
+import { noteSign, noteTimes } from './queries';
 
 export async function stayHere(
   { database, now }: Context,
@@ -26,30 +16,28 @@ export async function stayHere(
   attemptId: number,
   { entry, hidden, left, heard, page, spent }: BodyOf<typeof api.stayHere>,
 ): Promise<AnswerOf<typeof api.stayHere>> {
-  const own = await row<Own>(
-    database,
-    `SELECT t.assignment_id AS assignmentId, t.began_at AS beganAt, t.deadline_at AS deadlineAt, t.clock_at AS clockAt, t.paused_at AS pausedAt,
-            t.handed_in_at AS handedInAt, t.seen_at AS seenAt, p.seen_at AS presentAt
-       FROM attempts t LEFT JOIN presence p ON p.attempt_id = t.id WHERE t.id = :attemptId AND t.student_id = :me`,
-    { attemptId, me: me.account.id },
-  );
+  const { Attempt, Notice } = database.models;
+  const own = await Attempt.findOne({
+    attributes: [
+      ...['id', 'assignmentId', 'beganAt', 'deadlineAt', 'clockAt'],
+      ...['pausedAt', 'handedInAt', 'seenAt'],
+    ],
+    where: { id: attemptId, studentId: me.account.id },
+    include: ['presence'],
+  });
   if (!own) throw notFound('The attempt');
   const time = now();
-  if (own.presentAt !== null) await noteSilence(database, attemptId, toMillis(own.presentAt), time);
+  // The last sign of the page.
+  if (own.presence) await noteSilence(database, attemptId, toMillis(own.presence.seenAt), time);
   // Also after the end: a page that is still there was not without network. Leaving it then is nobody's matter.
   const leaves = own.handedInAt === null ? left : 0;
-  const replacements = { attemptId, entry, hidden, leaves, time: new Date(time) };
-  await database.query(
-    `INSERT INTO presence (attempt_id, seen_at, entry_id, hidden, leaves) VALUES (:attemptId, :time, :entry, :hidden, :leaves)
-     ON DUPLICATE KEY UPDATE seen_at = VALUES(seen_at), entry_id = VALUES(entry_id), hidden = VALUES(hidden), leaves = LEAST(leaves + VALUES(leaves), 60000)`,
-    { replacements },
-  );
+  await noteSign(database, { attemptId, entry, hidden, leaves, time: new Date(time) });
   if (own.handedInAt === null) {
     // Only a sitting that must not be left has been given a first sign; one that was let in again gets it on opening.
     if (own.seenAt !== null && !wasAway(own.seenAt, time))
-      await database.query(
-        'UPDATE attempts SET seen_at = :time WHERE id = :attemptId AND seen_at IS NOT NULL',
-        { replacements },
+      await Attempt.update(
+        { seenAt: new Date(time) },
+        { where: { id: attemptId, seenAt: { [Op.ne]: null } } },
       );
   }
   // The last question's time arrives just after handing in.
@@ -58,15 +46,25 @@ export async function stayHere(
     spent?.length &&
     (own.handedInAt === null || time - toMillis(own.handedInAt) < minute)
   )
-    await database.query(
-      'INSERT INTO spent (attempt_id, entry_id, page, ms) VALUES :lines ON DUPLICATE KEY UPDATE ms = GREATEST(ms, VALUES(ms))',
-      { replacements: { lines: spent.map((one) => [attemptId, one.entry, page, one.ms]) } },
+    await noteTimes(
+      database,
+      spent.map((time) => ({
+        attemptId,
+        entryId: time.entry,
+        page,
+        milliseconds: time.ms,
+      })),
     );
-  const notices = await rows<{ id: number; text: string }>(
-    database,
-    'SELECT id, text FROM notices WHERE assignment_id = :assignmentId AND id > :heard AND (student_id IS NULL OR student_id = :me) AND said_at >= :beganAt ORDER BY id LIMIT 20',
-    { assignmentId: own.assignmentId, heard, me: me.account.id, beganAt: own.beganAt },
-  );
+  const notices = await Notice.findAll({
+    where: {
+      assignmentId: own.assignmentId,
+      id: { [Op.gt]: heard },
+      studentId: { [Op.or]: [null, me.account.id] },
+      sentAt: { [Op.gte]: own.beganAt },
+    },
+    order: ['id'],
+    limit: 20,
+  });
   return {
     now: time,
     deadlineAt: toMillisOrNull(own.deadlineAt),
@@ -74,6 +72,6 @@ export async function stayHere(
     paused: own.pausedAt !== null,
     away: own.handedInAt === null && wasAway(own.seenAt, time),
     handedIn: own.handedInAt !== null,
-    notices,
+    notices: notices.map(({ id, text }) => ({ id, text })),
   };
 }

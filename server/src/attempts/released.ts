@@ -1,7 +1,7 @@
 /** How a score that is released is shown, and what is known about its release. */
 import type { ShownScore } from '@oaken/contract/attempts';
 import { bandOf, type AssignmentRules, type ReleaseFacts } from '@oaken/core/assignments';
-import { rows, toMillisOrNull, type Database } from '../database/connect';
+import { toMillisOrNull, type Database } from '../database/connect';
 import type { Attempt, Given } from './given';
 
 /**
@@ -28,15 +28,17 @@ export function shown(
 
 /** Points that wait for the teacher, by attempt; attempts that wait for nothing have no line. */
 export async function readWaiting(
-  database: Database,
+  { models }: Database,
   attemptIds: readonly number[],
 ): Promise<Map<number, number>> {
-  const waiting = await rows<{ id: number; most: number }>(
-    database,
-    'SELECT attempt_id AS id, SUM(most) AS most FROM scores WHERE waits AND attempt_id IN (:ids) GROUP BY attempt_id',
-    { ids: [0, ...attemptIds] },
-  );
-  return new Map(waiting.map(({ id, most }) => [id, Number(most)]));
+  const unmarked = await models.Score.findAll({
+    attributes: ['attemptId', 'maxPoints'],
+    where: { needsMarking: true, attemptId: [...attemptIds] },
+  });
+  const points = new Map<number, number>();
+  for (const { attemptId, maxPoints } of unmarked)
+    points.set(attemptId, (points.get(attemptId) ?? 0) + maxPoints);
+  return points;
 }
 
 /** What is known without asking about everybody else: enough for the score. */

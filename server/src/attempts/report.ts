@@ -9,19 +9,19 @@ import {
   responsesInWords,
   rightInWords,
   type ItemContent,
-  type Levels,
-  type Responses,
 } from '@oaken/core/items';
 import { windowEnd } from '@oaken/core/timing';
+import { Op } from 'sequelize';
 import { somebodyCanAnswer } from '../assignments/standing';
 import { schoolZone, studentWindow } from '../assignments/times';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, rows, type Database } from '../database/connect';
+import { type Database } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
 import { attemptForm, readAttempts, readGiven, type Attempt } from './given';
 import { factsOf, readWaiting, shown } from './released';
+import type { Mark } from '../models';
 
 export async function readReport(
   context: Context,
@@ -46,20 +46,19 @@ export async function readReport(
   const open = await somebodyCanAnswer(database, assignmentId, given, now);
   const facts: ReleaseFacts = { ...score, closed: score.closed && !open, somebodyCanAnswer: open };
   const out = (what: Released) => isReleased(given.rules, what, facts);
-  const [title] = await rows<{ title: string; points: number }>(
-    database,
-    'SELECT a.title, e.points FROM assignments a JOIN editions e ON e.id = a.edition_id WHERE a.id = :assignmentId',
-    { assignmentId },
-  );
-  if (!title) throw notFound('The assignment');
+  const assignment = await database.models.Assignment.findByPk(assignmentId, {
+    attributes: ['title'],
+    include: [{ association: 'edition', attributes: ['points'] }],
+  });
+  if (!assignment?.edition) throw notFound('The assignment');
   const { edition } = await editions.get(given.editionId);
   const waiting = await readWaiting(database, [counting.id]);
   return {
-    title: title.title,
+    title: assignment.title,
     score: shown(
       given.rules,
       counting.counted,
-      counting.most ?? title.points,
+      counting.most ?? assignment.edition.points,
       waiting.get(counting.id) ?? 0,
     ),
     attempt: counting.number,
@@ -74,14 +73,15 @@ export async function readReport(
   };
 }
 
-const readScores = async (database: Database, attemptId: number) =>
-  (
-    await rows<{ entry: string; points: number; most: number; waits: number }>(
-      database,
-      'SELECT entry_id AS entry, points, most, waits FROM scores WHERE attempt_id = :attemptId',
-      { attemptId },
-    )
-  ).map((own) => ({ ...own, waits: Boolean(own.waits) }));
+const readScores = async ({ models }: Database, attemptId: number) =>
+  (await models.Score.findAll({ where: { attemptId } })).map(
+    ({ entryId, points, maxPoints, needsMarking }) => ({
+      entry: entryId,
+      points,
+      most: maxPoints,
+      waits: needsMarking,
+    }),
+  );
 
 async function readStandards({ database }: Context, attempt: Attempt, edition: Edition) {
   const standardsOf = new Map(
@@ -89,11 +89,10 @@ async function readStandards({ database }: Context, attempt: Attempt, edition: E
   );
   const own = byStandard(await readScores(database, attempt.id), standardsOf);
   if (own.length === 0) return [];
-  const known = await rows<{ code: string; statement: string }>(
-    database,
-    'SELECT code, MIN(statement) AS statement FROM standards WHERE code IN (:codes) GROUP BY code',
-    { codes: own.map(({ code }) => code) },
-  );
+  const known = await database.models.Standard.findAll({
+    where: { code: own.map(({ code }) => code) },
+    order: [['statement', 'DESC']],
+  });
   const statements = new Map(known.map(({ code, statement }) => [code, statement]));
   return own.map((one) => ({
     code: one.code,
@@ -112,11 +111,10 @@ async function readNotes(
   form: Edition,
 ): Promise<string[]> {
   const decided = await readAdjusted(database, attempt.id);
-  const told = await rows<{ entry: string; reason: string }>(
-    database,
-    'SELECT entry_id AS entry, reason FROM repairs WHERE assignment_id = :id AND told AND undone_at IS NULL ORDER BY id',
-    { id: attempt.assignmentId },
-  );
+  const told = await database.models.Rescore.findAll({
+    where: { assignmentId: attempt.assignmentId, studentsTold: true, undoneAt: null },
+    order: ['id'],
+  });
   const order = entriesOf({ sections: form.sections }).map(({ id }) => id);
   return [
     ...decided
@@ -127,42 +125,25 @@ async function readNotes(
           : `This work does not count: ${own.reason}`,
       ),
     ...told
-      .filter(({ entry }) => order.includes(entry))
+      .filter(({ entryId }) => order.includes(entryId))
       .map(
-        ({ entry, reason }) =>
-          `Question ${order.indexOf(entry) + 1} was scored anew${reason ? `: ${reason}` : '.'}`,
+        ({ entryId, reason }) =>
+          `Question ${order.indexOf(entryId) + 1} was scored anew${reason ? `: ${reason}` : '.'}`,
       ),
   ];
 }
 
-interface Decided {
-  entry: string;
-  kind: 'excused' | 'override' | 'bonus';
-  points: number | null;
-  reason: string;
-}
-
-const readAdjusted = (database: Database, id: number) =>
-  rows<Decided>(
-    database,
-    'SELECT entry_id AS entry, kind, points, reason FROM adjustments WHERE attempt_id = :id AND undone_at IS NULL ORDER BY id',
-    { id },
+const readAdjusted = async ({ models }: Database, attemptId: number) =>
+  (await models.Adjustment.findAll({ where: { attemptId, undoneAt: null }, order: ['id'] })).map(
+    ({ entryId, kind, points, reason }) => ({ entry: entryId, kind, points, reason }),
   );
 
-interface Marked {
-  entry: string;
-  part: string;
-  comment: string;
-  levels: unknown;
-}
-
 /** The levels that a part's work reached, in words. */
-function levelsOf({ parts }: ItemContent, { part: id, levels }: Marked) {
-  const part = parts.find((one) => one.id === id);
+function levelsOf({ parts }: ItemContent, { partId, levels }: Mark) {
+  const part = parts.find(({ id }) => id === partId);
   if (levels === null || !part || !('criteria' in part)) return [];
-  const reached = fromJson<Levels>(levels);
   return (part.criteria ?? []).flatMap((own) => {
-    const level = own.levels[reached[own.id] ?? -1];
+    const level = own.levels[levels[own.id] ?? -1];
     return level
       ? [
           {
@@ -190,27 +171,22 @@ async function readEntries(
   out: (what: Released) => boolean,
 ): Promise<Entries> {
   const scores = await readScores(database, attempt.id);
-  const answers = await rows<{ entry: string; responses: unknown }>(
-    database,
-    'SELECT entry_id AS entry, responses FROM answers WHERE attempt_id = :attemptId',
-    { attemptId: attempt.id },
-  );
-  const marks = await rows<Marked>(
-    database,
-    'SELECT entry_id AS entry, part_id AS part, comment, levels FROM marks WHERE attempt_id = :id AND points IS NOT NULL ORDER BY part_id',
-    { id: attempt.id },
-  );
+  const answers = await database.models.Answer.findAll({ where: { attemptId: attempt.id } });
+  const marks = await database.models.Mark.findAll({
+    where: { attemptId: attempt.id, points: { [Op.ne]: null } },
+    order: ['partId'],
+  });
   const decided = await readAdjusted(database, attempt.id);
   return entriesOf({ sections: form.sections }).map(({ id, points, content, settled }) => {
     const own = decided.find(({ entry }) => entry === id);
-    const mine = out('marks') ? marks.filter(({ entry }) => entry === id) : [];
+    const mine = out('marks') ? marks.filter(({ entryId }) => entryId === id) : [];
     const score = scores.find(({ entry }) => entry === id);
     return {
       stem: content.stem,
       asks: asksFor(content),
       mine: responsesInWords(
         content,
-        fromJson<Responses>(answers.find(({ entry }) => entry === id)?.responses ?? {}),
+        answers.find(({ entryId }) => entryId === id)?.responses ?? {},
       ),
       most: score?.most ?? points,
       points: out('marks') ? (score?.points ?? 0) : null,

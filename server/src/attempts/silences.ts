@@ -2,8 +2,8 @@
  * When nothing was heard of a student's page. An answer that arrives after the end can have been written before it only if
  * the page could not send it then: a page whose signs of life went on was never without network.
  */
-import type { Transaction } from 'sequelize';
-import { row, rows, toMillis, type Database } from '../database/connect';
+import { type Transaction, Op } from 'sequelize';
+import { toMillis, type Database, toMillisOrNull } from '../database/connect';
 
 /** Pages give a sign every 8 seconds; two that are missing are a silence. */
 const shortest = 20_000;
@@ -26,12 +26,9 @@ export async function noteSilence(
   transaction?: Transaction,
 ): Promise<void> {
   if (now - seenAt < shortest) return;
-  await database.query(
-    'INSERT INTO silences (attempt_id, began_at, ended_at) VALUES (:attemptId, :began, :ended)',
-    {
-      replacements: { attemptId, began: new Date(seenAt), ended: new Date(now) },
-      transaction,
-    },
+  await database.models.ConnectionGap.create(
+    { attemptId, beganAt: new Date(seenAt), endedAt: new Date(now) },
+    { transaction },
   );
 }
 
@@ -42,25 +39,25 @@ async function recentSilences(
   now: number,
   transaction: Transaction,
 ): Promise<Silence[]> {
-  const last = await row<{ seenAt: Date }>(
-    database,
-    `SELECT GREATEST(t.began_at, COALESCE(p.seen_at, t.began_at)) AS seenAt
-       FROM attempts t LEFT JOIN presence p ON p.attempt_id = t.id WHERE t.id = :attemptId`,
-    { attemptId },
+  const { Attempt, ConnectionGap } = database.models;
+  const attempt = await Attempt.findByPk(attemptId, {
+    attributes: ['id', 'beganAt'],
+    include: ['presence'],
     transaction,
-  );
-  const noted = await rows<{ beganAt: Date; endedAt: Date }>(
-    database,
-    `SELECT began_at AS beganAt, ended_at AS endedAt FROM silences
-      WHERE attempt_id = :attemptId AND ended_at >= :since ORDER BY id DESC LIMIT 20`,
-    { attemptId, since: new Date(now - soon) },
+  });
+  const noted = await ConnectionGap.findAll({
+    where: { attemptId, endedAt: { [Op.gte]: new Date(now - soon) } },
+    order: [['id', 'DESC']],
+    limit: 20,
     transaction,
-  );
+  });
   const silences = noted.map((own) => ({
     beganAt: toMillis(own.beganAt),
     endedAt: toMillis(own.endedAt),
   }));
-  const seenAt = last ? toMillis(last.seenAt) : now;
+  const seenAt = attempt
+    ? Math.max(toMillis(attempt.beganAt), toMillisOrNull(attempt.presence?.seenAt ?? null) ?? 0)
+    : now;
   // The sign that ended one silence may be the last before the next.
   const goesOn = now - seenAt >= shortest && !silences.some(({ endedAt }) => endedAt > seenAt);
   if (!goesOn) return silences;
@@ -81,12 +78,11 @@ export async function silencesAround(
   transaction: Transaction,
 ): Promise<(Silence | null)[]> {
   const silences = await recentSilences(database, attemptId, now, transaction);
-  const saved = await rows<{ savedAt: Date }>(
-    database,
-    'SELECT saved_at AS savedAt FROM answers WHERE attempt_id = :attemptId AND NOT arrived_late',
-    { attemptId },
+  const saved = await database.models.Answer.findAll({
+    attributes: ['savedAt'],
+    where: { attemptId, arrivedLate: false },
     transaction,
-  );
+  });
   // What was saved is a sign of life too.
   const signs = saved.map(({ savedAt }) => toMillis(savedAt));
   return times.map((time) => {

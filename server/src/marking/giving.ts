@@ -7,7 +7,7 @@ import { scoreAnew } from '../attempts/arriving';
 import type { Editions } from '../attempts/editions';
 import { lockAttempt, readGiven } from '../attempts/given';
 import type { Context } from '../context';
-import { row, type Database } from '../database/connect';
+import { type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import { findPart, type Place } from './place';
 
@@ -80,50 +80,40 @@ export async function giveMark(
   if (attempt.handedInAt === null)
     throw new Problem(409, 'It is open again.', 'It can be marked once it is handed in.');
   await insistOnVersion(database, { ...place, attemptId }, version, transaction);
-  const replacements = {
+  const stored = {
     ...mark,
-    levels: mark.levels && JSON.stringify(mark.levels),
     attemptId,
     entryId: place.entryId,
     partId: place.partId,
-    by: me.account.id,
-    time: new Date(now()),
+    markedBy: me.account.id,
+    markedAt: new Date(now()),
   };
-  const columns = 'attempt_id, entry_id, part_id, points, comment, levels, marked_by, marked_at';
-  const values = ':attemptId, :entryId, :partId, :points, :comment, :levels, :by, :time';
-  await database.query(`INSERT INTO mark_log (${columns}) VALUES (${values})`, {
-    replacements,
-    transaction,
-  });
-  await database.query(
-    `INSERT INTO marks (${columns}) VALUES (${values}) ON DUPLICATE KEY UPDATE points = VALUES(points), comment = VALUES(comment),
-       levels = VALUES(levels), marked_by = VALUES(marked_by), marked_at = VALUES(marked_at), version = version + 1`,
-    { replacements, transaction },
-  );
+  const { Mark, MarkLogEntry } = database.models;
+  await MarkLogEntry.create(stored, { transaction });
+  await Mark.upsert({ ...stored, version: version + 1 }, { transaction });
   const given = await readGiven(database, attempt.studentId, attempt.assignmentId, transaction);
   await scoreAnew(database, editions, attempt, given, now(), transaction);
   return version + 1;
 }
 
 async function insistOnVersion(
-  database: Database,
-  of: Place & { attemptId: number },
+  { models }: Database,
+  { attemptId, entryId, partId }: Place & { attemptId: number },
   version: number,
   transaction: Transaction,
 ): Promise<void> {
-  const held = await row<{ version: number; points: number | null; by: string }>(
-    database,
-    `SELECT m.version, m.points, TRIM(CONCAT(k.given_name, ' ', k.family_name)) AS \`by\` FROM marks m JOIN accounts k ON k.id = m.marked_by
-      WHERE m.attempt_id = :attemptId AND m.entry_id = :entryId AND m.part_id = :partId FOR UPDATE`,
-    { ...of },
+  const held = await models.Mark.findOne({
+    where: { attemptId, entryId, partId },
+    include: ['marker'],
+    lock: true,
     transaction,
-  );
+  });
   if ((held?.version ?? 0) === version) return;
   const points =
     held?.points == null ? 'no points' : `${held.points} ${held.points === 1 ? 'point' : 'points'}`;
   throw new Problem(
     409,
-    `${held?.by ?? 'Somebody'} has marked this meanwhile: ${points}.`,
+    `${held?.marker?.fullName ?? 'Somebody'} has marked this meanwhile: ${points}.`,
     'Look at it again before you mark it.',
   );
 }

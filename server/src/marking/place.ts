@@ -8,11 +8,12 @@ import {
   type Responses,
   type SittingPart,
 } from '@oaken/core/items';
-import { asking, ownAssignment, runsAssignment } from '../access';
+import { Op } from 'sequelize';
+import { rule } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { fromJson, row, rows, type Database } from '../database/connect';
+import { type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 
 export interface Place {
@@ -49,13 +50,12 @@ export async function findAssignment(
   me: SignedIn,
   assignmentId: number,
 ): Promise<Found> {
-  const own = await row<{ editionId: number; title: string; mayMark: number }>(
-    database,
-    `SELECT a.edition_id AS editionId, a.title, ${runsAssignment} AS mayMark FROM assignments a WHERE a.id = :assignmentId AND ${ownAssignment}`,
-    { ...asking(me), assignmentId },
-  );
-  if (!own) throw notFound('The assignment');
-  return { ...own, mayMark: Boolean(own.mayMark), parts: await partsOf(editions, own.editionId) };
+  const { Assignment } = database.models;
+  const assignment = await Assignment.scope(rule('readableBy', me)).findByPk(assignmentId);
+  if (!assignment) throw notFound('The assignment');
+  const { editionId, title } = assignment;
+  const mayMark = await Assignment.scope(rule('runBy', me)).count({ where: { id: assignmentId } });
+  return { editionId, title, mayMark: mayMark > 0, parts: await partsOf(editions, editionId) };
 }
 
 export async function partsOf(editions: Editions, editionId: number): Promise<Handed[]> {
@@ -93,21 +93,52 @@ export interface Answered {
 
 /** Everybody's handed-in answers to some entries, in the order of handing in. */
 export async function readAnswers(
-  database: Database,
+  { models }: Database,
   assignmentId: number,
   entries: string[],
 ): Promise<Answered[]> {
-  const found = await rows<Omit<Answered, 'responses'> & { responses: unknown }>(
-    database,
-    `SELECT t.id AS attemptId, r.entry_id AS entry, s.id AS studentId, TRIM(CONCAT(s.given_name, ' ', s.family_name)) AS name, c.name AS className,
-            n.roll_number AS rollNumber, r.responses
-       FROM attempts t JOIN answers r ON r.attempt_id = t.id AND r.entry_id IN (:entries) JOIN accounts s ON s.id = t.student_id
-       JOIN assignment_students g ON g.assignment_id = t.assignment_id AND g.student_id = t.student_id LEFT JOIN classes c ON c.id = g.class_id
-       LEFT JOIN enrolments n ON n.class_id = g.class_id AND n.student_id = g.student_id
-      WHERE t.assignment_id = :assignmentId AND t.handed_in_at IS NOT NULL ORDER BY t.handed_in_at, t.id`,
-    { assignmentId, entries: ['', ...entries] },
+  const { Answer, AssignmentStudent, Enrollment } = models;
+  const answers = await Answer.findAll({
+    where: { entryId: entries },
+    include: [
+      {
+        association: 'attempt',
+        attributes: ['id', 'studentId', 'handedInAt'],
+        where: { assignmentId, handedInAt: { [Op.ne]: null } },
+        include: ['student'],
+      },
+    ],
+    order: [
+      ['attempt', 'handedInAt', 'ASC'],
+      ['attempt', 'id', 'ASC'],
+    ],
+  });
+  const lines = await AssignmentStudent.findAll({ where: { assignmentId }, include: ['class'] });
+  const lineOf = new Map(lines.map((line) => [line.studentId, line]));
+  const enrollments = await Enrollment.findAll({
+    where: { classId: [...new Set(lines.flatMap(({ classId }) => classId ?? []))] },
+  });
+  const numberOf = new Map(
+    enrollments.map(({ classId, studentId, rosterNumber }) => [
+      `${classId} ${studentId}`,
+      rosterNumber,
+    ]),
   );
-  return found.map((own) => ({ ...own, responses: fromJson<Responses>(own.responses) }));
+  return answers.flatMap(({ attempt, entryId, responses }): Answered[] => {
+    const line = attempt && lineOf.get(attempt.studentId);
+    if (!line) return [];
+    return [
+      {
+        attemptId: attempt.id,
+        entry: entryId,
+        studentId: attempt.studentId,
+        name: attempt.student?.fullName ?? '',
+        className: line.class?.name ?? null,
+        rollNumber: numberOf.get(`${line.classId} ${line.studentId}`) ?? null,
+        responses,
+      },
+    ];
+  });
 }
 
 /** The answer to one part; undefined where there is none. */

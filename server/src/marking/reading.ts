@@ -5,7 +5,7 @@ import { wordsIn } from '@oaken/core/plain';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { fromJson, rows, toMillis, type Database } from '../database/connect';
+import { toMillis, type Database } from '../database/connect';
 import {
   answerTo,
   findAssignment,
@@ -23,19 +23,27 @@ export interface StoredMark {
   version: number;
   points: number | null;
   comment: string;
-  levels: unknown;
+  levels: Levels | null;
   by: string;
   at: Date;
 }
 
-export const readMarks = (database: Database, assignmentId: number) =>
-  rows<StoredMark>(
-    database,
-    `SELECT m.attempt_id AS attemptId, m.entry_id AS entry, m.part_id AS part, m.version, m.points, m.comment, m.levels,
-            TRIM(CONCAT(k.given_name, ' ', k.family_name)) AS \`by\`, m.marked_at AS at
-       FROM attempts t JOIN marks m ON m.attempt_id = t.id JOIN accounts k ON k.id = m.marked_by WHERE t.assignment_id = :assignmentId`,
-    { assignmentId },
-  );
+export async function readMarks({ models }: Database, assignmentId: number): Promise<StoredMark[]> {
+  const marks = await models.Mark.findAll({
+    include: [{ association: 'attempt', attributes: [], where: { assignmentId } }, 'marker'],
+  });
+  return marks.map((mark) => ({
+    attemptId: mark.attemptId,
+    entry: mark.entryId,
+    part: mark.partId,
+    version: mark.version,
+    points: mark.points,
+    comment: mark.comment,
+    levels: mark.levels,
+    by: mark.marker?.fullName ?? '',
+    at: mark.markedAt,
+  }));
+}
 
 export const markOf = ({
   points,
@@ -47,7 +55,7 @@ export const markOf = ({
 }: Omit<StoredMark, 'attemptId' | 'entry' | 'part'>) => ({
   points,
   comment,
-  levels: levels === null ? null : fromJson<Levels>(levels),
+  levels,
   by,
   at: toMillis(at),
   version,

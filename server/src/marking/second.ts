@@ -3,11 +3,12 @@ import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import type { MarkingWork } from '@oaken/contract/marking';
 import { kindOf } from '@oaken/core/items';
 import { agreementOf } from '@oaken/core/marking';
-import { asking, insistOnRunningAssignment } from '../access';
+import { Op, type WhereOptions } from 'sequelize';
+import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { row, rows, toMillis, type Database } from '../database/connect';
+import { toMillis, type Database } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import { giveMark, markFor } from './giving';
 import {
@@ -20,6 +21,9 @@ import {
   type Place,
 } from './place';
 import { readMarks, workOf, type StoredMark } from './reading';
+import type { SecondMarking } from '../models';
+import { insistOnColleagues, listColleagues } from '../accounts/colleagues';
+import { present } from '../database/present';
 
 interface Reading extends Place {
   id: number;
@@ -31,26 +35,58 @@ interface Reading extends Place {
   editionId: number;
 }
 
-const readReadings = (database: Database, condition: string, values: Record<string, unknown>) =>
-  rows<Reading>(
-    database,
-    `SELECT q.id, q.assignment_id AS assignmentId, q.entry_id AS entryId, q.part_id AS partId, q.reader_id AS readerId, q.asked_at AS askedAt, a.title,
-            a.edition_id AS editionId, TRIM(CONCAT(r.given_name, ' ', r.family_name)) AS reader, TRIM(CONCAT(k.given_name, ' ', k.family_name)) AS askedBy
-       FROM second_readings q JOIN assignments a ON a.id = q.assignment_id AND a.taken_back_at IS NULL
-       JOIN accounts r ON r.id = q.reader_id JOIN accounts k ON k.id = q.asked_by WHERE ${condition} ORDER BY q.asked_at, q.id`,
-    values,
-  );
+async function readReadings(
+  { models }: Database,
+  where: WhereOptions<SecondMarking>,
+): Promise<Reading[]> {
+  const markings = await models.SecondMarking.findAll({
+    where,
+    include: [
+      { association: 'assignment', where: { unassignedAt: null } },
+      'secondMarker',
+      'requester',
+    ],
+    order: ['requestedAt', 'id'],
+  });
+  return markings.map((marking) => {
+    const { title, editionId } = present(marking.assignment, 'assignment');
+    return {
+      id: marking.id,
+      assignmentId: marking.assignmentId,
+      entryId: marking.entryId,
+      partId: marking.partId,
+      reader: marking.secondMarker?.fullName ?? '',
+      readerId: marking.secondMarkerId,
+      askedBy: marking.requester?.fullName ?? '',
+      askedAt: marking.requestedAt,
+      title,
+      editionId,
+    };
+  });
+}
 
 type StoredSecond = StoredMark & { firstPoints: number | null; settledAt: Date | null };
 
 /** The second marks of a reading, in the shape of first ones. */
-const readSeconds = (database: Database, { id, entryId, partId, reader }: Reading) =>
-  rows<StoredSecond>(
-    database,
-    `SELECT attempt_id AS attemptId, :entryId AS entry, :partId AS part, version, points, comment, levels, :reader AS \`by\`, marked_at AS at,
-            first_points AS firstPoints, settled_at AS settledAt FROM second_marks WHERE reading_id = :id`,
-    { id, entryId, partId, reader },
-  );
+async function readSeconds(
+  { models }: Database,
+  { id, entryId, partId, reader }: Reading,
+): Promise<StoredSecond[]> {
+  const marks = await models.SecondMark.findAll({ where: { secondMarkingId: id } });
+  return marks.map((mark) => ({
+    attemptId: mark.attemptId,
+    entry: entryId,
+    part: partId,
+    version: mark.version,
+    points: mark.points,
+    comment: mark.comment,
+    levels: mark.levels,
+    by: reader,
+    at: mark.markedAt,
+    firstPoints: mark.firstPoints,
+    settledAt: mark.adjudicatedAt,
+  }));
+}
 
 async function handedOf(
   editions: Editions,
@@ -66,7 +102,7 @@ export async function listSeconds(
   editions: Editions,
   me: SignedIn,
 ): Promise<AnswerOf<typeof api.listMarking>['seconds']> {
-  const mine = await readReadings(database, 'q.reader_id = :me', asking(me));
+  const mine = await readReadings(database, { secondMarkerId: me.account.id });
   const lines = [];
   for (const own of mine) {
     const handed = await handedOf(editions, own);
@@ -100,9 +136,9 @@ async function findMine(
   me: SignedIn,
   readingId: number,
 ) {
-  const [own] = await readReadings(database, 'q.id = :readingId AND q.reader_id = :me', {
-    ...asking(me),
-    readingId,
+  const [own] = await readReadings(database, {
+    id: readingId,
+    secondMarkerId: me.account.id,
   });
   const handed = own && (await handedOf(editions, own));
   if (!own || !handed) throw notFound('The second reading');
@@ -135,23 +171,25 @@ export async function giveSecond(
   const { database, now } = context;
   const { own, handed } = await findMine(context, editions, me, readingId);
   const mark = markFor(handed.part, wanted);
+  const { Attempt, SecondMark } = database.models;
   return database.transaction(async (transaction) => {
     const versions = [];
     for (const { attemptId, version } of attempts) {
-      const attempt = await row<{ id: number }>(
-        database,
-        'SELECT id FROM attempts WHERE id = :attemptId AND assignment_id = :assignmentId AND handed_in_at IS NOT NULL',
-        { attemptId, assignmentId: own.assignmentId },
+      const handedIn = await Attempt.count({
+        where: {
+          id: attemptId,
+          assignmentId: own.assignmentId,
+          handedInAt: { [Op.ne]: null },
+        },
         transaction,
-      );
-      if (!attempt) throw notFound('The work');
-      const held = await row<{ version: number; settledAt: Date | null }>(
-        database,
-        'SELECT version, settled_at AS settledAt FROM second_marks WHERE reading_id = :readingId AND attempt_id = :attemptId FOR UPDATE',
-        { readingId, attemptId },
+      });
+      if (handedIn === 0) throw notFound('The work');
+      const held = await SecondMark.findOne({
+        where: { secondMarkingId: readingId, attemptId },
+        lock: true,
         transaction,
-      );
-      if (held?.settledAt)
+      });
+      if (held?.adjudicatedAt)
         throw new Problem(409, 'This one is settled already.', 'Your mark of it stays as it was.');
       if ((held?.version ?? 0) !== version)
         throw new Problem(
@@ -159,20 +197,10 @@ export async function giveSecond(
           'You have marked this on another page meanwhile.',
           'Look at it again.',
         );
-      await database.query(
-        `INSERT INTO second_marks (reading_id, attempt_id, points, comment, levels, marked_at) VALUES (:readingId, :attemptId, :points, :comment, :levels, :time)
-         ON DUPLICATE KEY UPDATE points = VALUES(points), comment = VALUES(comment), levels = VALUES(levels), marked_at = VALUES(marked_at), version = version + 1`,
-        {
-          replacements: {
-            ...mark,
-            levels: mark.levels && JSON.stringify(mark.levels),
-            readingId,
-            attemptId,
-            time: new Date(now()),
-          },
-          transaction,
-        },
-      );
+      const marked = { ...mark, markedAt: new Date(now()), version: version + 1 };
+      await (held
+        ? held.update(marked, { transaction })
+        : SecondMark.create({ ...marked, secondMarkingId: readingId, attemptId }, { transaction }));
       versions.push({ attemptId, version: version + 1 });
     }
     return { versions };
@@ -181,11 +209,7 @@ export async function giveSecond(
 
 /** The reading of a part of mine, if somebody was asked. */
 async function readingOf({ database }: Context, { assignmentId, entryId, partId }: Place) {
-  const [own] = await readReadings(
-    database,
-    'q.assignment_id = :assignmentId AND q.entry_id = :entryId AND q.part_id = :partId',
-    { assignmentId, entryId, partId },
-  );
+  const [own] = await readReadings(database, { assignmentId, entryId, partId });
   return own ?? null;
 }
 
@@ -197,12 +221,7 @@ export async function readAgreement(
 ): Promise<AnswerOf<typeof api.readAgreement>> {
   const { database } = context;
   const { title, entry, part } = await findPart(context, editions, me, place);
-  const colleagues = await rows<{ accountId: number; name: string }>(
-    database,
-    `SELECT a.id AS accountId, TRIM(CONCAT(a.given_name, ' ', a.family_name)) AS name FROM accounts a
-      WHERE a.school_id = :school AND a.role = 'teacher' AND a.id <> :me ORDER BY a.family_name, a.given_name`,
-    asking(me),
-  );
+  const colleagues = await listColleagues(database, me);
   const own = await readingOf(context, place);
   const about = { title, stem: entry.content.stem, most: kindOf(part).points(part), colleagues };
   if (!own) return { ...about, reading: null };
@@ -256,37 +275,34 @@ export async function askSecond(
   reader: number | null,
 ): Promise<void> {
   const { database, now } = context;
+  const { SecondMark, SecondMarking } = database.models;
   await insistOnRunningAssignment(database, me, place.assignmentId);
   await findPart(context, editions, me, place);
   const held = await readingOf(context, place);
   if (held && held.readerId === reader) return;
   if (held) {
-    const marked = await row<{ n: number }>(
-      database,
-      'SELECT COUNT(*) AS n FROM second_marks WHERE reading_id = :id AND points IS NOT NULL',
-      { id: held.id },
-    );
-    if (Number(marked!.n) > 0)
+    const marked = await SecondMark.count({
+      where: { secondMarkingId: held.id, points: { [Op.ne]: null } },
+    });
+    if (marked > 0)
       throw new Problem(
         409,
         `${held.reader} has begun to mark.`,
         'What was marked blind is kept; nobody else can be asked for this question.',
       );
-    await database.query('DELETE FROM second_readings WHERE id = :id', {
-      replacements: { id: held.id },
-    });
+    await SecondMarking.destroy({ where: { id: held.id } });
   }
   if (reader === null) return;
-  const known = await row<{ id: number }>(
-    database,
-    `SELECT id FROM accounts WHERE id = :reader AND school_id = :school AND role = 'teacher' AND id <> :me`,
-    { ...asking(me), reader },
-  );
-  if (!known) throw notFound('The colleague');
-  await database.query(
-    'INSERT INTO second_readings (assignment_id, entry_id, part_id, reader_id, asked_by, asked_at) VALUES (:assignmentId, :entryId, :partId, :reader, :me, :time)',
-    { replacements: { ...place, reader, me: me.account.id, time: new Date(now()) } },
-  );
+  await insistOnColleagues(database, me, [reader]);
+  const { assignmentId, entryId, partId } = place;
+  await SecondMarking.create({
+    assignmentId,
+    entryId,
+    partId,
+    secondMarkerId: reader,
+    requestedBy: me.account.id,
+    requestedAt: new Date(now()),
+  });
 }
 
 export async function settle(
@@ -303,23 +319,25 @@ export async function settle(
   if (!own) throw notFound('The second reading');
   await database.transaction(async (transaction) => {
     const mark = markFor(part, { points, levels: null, comment });
-    const second = await row<{ n: number }>(
-      database,
-      'SELECT COUNT(*) AS n FROM second_marks WHERE reading_id = :id AND attempt_id = :attemptId AND points IS NOT NULL',
-      { id: own.id, attemptId },
+    const { Mark, SecondMark } = database.models;
+    const second = await SecondMark.findOne({
+      where: { secondMarkingId: own.id, attemptId, points: { [Op.ne]: null } },
+      lock: true,
       transaction,
-    );
-    if (Number(second!.n) === 0) throw notFound('The second mark');
-    // The points that were given blind are what agreement is about, also after settling.
-    await database.query(
-      `UPDATE second_marks s JOIN marks m ON m.attempt_id = s.attempt_id AND m.entry_id = :entryId AND m.part_id = :partId
-          SET s.first_points = COALESCE(s.first_points, m.points), s.settled_by = :me, s.settled_at = :time
-        WHERE s.reading_id = :id AND s.attempt_id = :attemptId`,
-      {
-        replacements: { id: own.id, attemptId, ...place, me: me.account.id, time: new Date(now()) },
-        transaction,
-      },
-    );
+    });
+    if (!second) throw notFound('The second mark');
+    const { entryId, partId } = place;
+    const first = await Mark.findOne({ where: { attemptId, entryId, partId }, transaction });
+    if (first)
+      await second.update(
+        {
+          // The points that were given blind are what agreement is about, also after settling.
+          firstPoints: second.firstPoints ?? first.points,
+          adjudicatedBy: me.account.id,
+          adjudicatedAt: new Date(now()),
+        },
+        { transaction },
+      );
     await giveMark(context, editions, me, place, { attemptId, version }, mark, transaction);
   });
 }

@@ -9,7 +9,7 @@ import type { SignedIn } from '../accounts/sessions';
 import { readAssignments } from '../assignments/rows';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { rows, type Database } from '../database/connect';
+import { type Database } from '../database/connect';
 import {
   answerTo,
   findAssignment,
@@ -47,12 +47,15 @@ function unknownIn({ entry, part }: Handed, answers: Answered[]): Unknown[] {
   return [...found.values()].sort((a, b) => b.students - a.students);
 }
 
-const readWrong = (database: Database, assignmentIds: number[]) =>
-  rows<Place & { spelling: string }>(
-    database,
-    'SELECT assignment_id AS assignmentId, entry_id AS entryId, part_id AS partId, spelling FROM wrong_answers WHERE assignment_id IN (:ids)',
-    { ids: [0, ...assignmentIds] },
-  );
+async function readWrong({ models }: Database, assignmentId: number[]) {
+  const rejected = await models.RejectedAnswer.findAll({ where: { assignmentId } });
+  return rejected.map(({ assignmentId: id, entryId, partId, spelling }) => ({
+    assignmentId: id,
+    entryId,
+    partId,
+    spelling,
+  }));
+}
 
 export async function listUnknown(
   context: Context,
@@ -138,26 +141,15 @@ export async function decideWrong(
   const { database, now } = context;
   await insistOnRunningAssignment(database, me, place.assignmentId);
   await findPart(context, editions, me, place, isTyped);
-  const values = { ...place, spellings, me: me.account.id, time: new Date(now()) };
-  if (wrong)
-    await database.query(
-      'INSERT IGNORE INTO wrong_answers (assignment_id, entry_id, part_id, spelling, decided_by, decided_at) VALUES :lines',
-      {
-        replacements: {
-          lines: spellings.map((spelling) => [
-            place.assignmentId,
-            place.entryId,
-            place.partId,
-            spelling,
-            values.me,
-            values.time,
-          ]),
-        },
-      },
-    );
-  else
-    await database.query(
-      'DELETE FROM wrong_answers WHERE assignment_id = :assignmentId AND entry_id = :entryId AND part_id = :partId AND spelling IN (:spellings)',
-      { replacements: values },
-    );
+  const { RejectedAnswer } = database.models;
+  const { assignmentId, entryId, partId } = place;
+  if (!wrong) {
+    await RejectedAnswer.destroy({ where: { assignmentId, entryId, partId, spelling: spellings } });
+    return;
+  }
+  const decision = { decidedBy: me.account.id, decidedAt: new Date(now()) };
+  await RejectedAnswer.bulkCreate(
+    spellings.map((spelling) => ({ assignmentId, entryId, partId, spelling, ...decision })),
+    { ignoreDuplicates: true },
+  );
 }
