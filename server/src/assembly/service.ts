@@ -8,23 +8,22 @@ import {
   type PlannedItem,
 } from '@oaken/core/assembly';
 import { mostEntries } from '@oaken/core/assessments';
-import { chainsOf, type TreeRow } from '@oaken/core/tree';
-import { asking, editableTest, usableBank } from '../access';
+import { chainsOf } from '@oaken/core/tree';
+import { Op, type WhereOptions } from 'sequelize';
+import { rule } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { readItems } from '../banks/rows';
 import type { Context } from '../context';
-import { row, rows, type Database } from '../database/connect';
+import { type Database } from '../database/connect';
 import { invalid, notFound } from '../http/problem';
 import { enemiesAmong } from '../assessments/reading';
+import type { Item, Revision } from '../models';
+import { present } from '../database/present';
+import { usableBanks } from '../banks/rights';
+import { valuesOf } from '../database/subquery';
 
 /** What an item without an estimate is taken to need, in seconds; the page's footing counts the same. */
 const usualSeconds = 60;
-
-interface Row extends Omit<PlannedItem, 'standards' | 'byHand'> {
-  standards: string | null;
-  byHand: number;
-  source: number | null;
-}
 
 type Wanted = BodyOf<typeof api.fillBlueprint>;
 
@@ -34,12 +33,10 @@ export async function insistOnFillable(
   testId: number,
   { blueprint }: Wanted,
 ) {
-  const test = await row(
-    database,
-    `SELECT t.id FROM tests t WHERE t.id = :testId AND t.removed_at IS NULL AND ${editableTest}`,
-    { ...asking(me), testId },
-  );
-  if (!test) throw notFound('The test');
+  const test = await database.models.Test.scope(rule('editableBy', me)).count({
+    where: { id: testId, removedAt: null },
+  });
+  if (test === 0) throw notFound('The test');
   const problems = blueprintProblems(blueprint, mostEntries);
   if (problems.length > 0)
     throw invalid(problems.map((message) => ({ pointer: '/blueprint', message })));
@@ -117,49 +114,88 @@ async function candidatesFor(
   testId: number,
   { blueprint, keep }: Wanted,
 ) {
-  const standards = await rows<TreeRow>(
-    database,
-    'SELECT id, parent_id AS parentId FROM standards',
-  );
+  const { Item, Revision, Standard, TestRevision } = database.models;
+  const standards = await Standard.findAll({ attributes: ['id', 'parentId'] });
   const chain = chainsOf(standards);
   const rowsOf = new Set(blueprint.rows.map(({ standard }) => standard));
   const below = standards
     .map(({ id }) => id)
-    .filter((id) => chain(id).some((own) => rowsOf.has(own)));
-  const found = await rows<Row>(
-    database,
-    `SELECT i.id, r.depth, r.points, COALESCE(r.seconds, :usualSeconds) AS seconds,
-            CASE WHEN i.seen_n > 0 THEN i.seen_share END AS facility, i.separation, r.marked_by = 'hand' AS byHand,
-            i.source_item_id AS source, GROUP_CONCAT(rs.standard_id) AS standards
-       FROM items i STRAIGHT_JOIN banks b ON b.id = i.bank_id STRAIGHT_JOIN revisions r ON r.id = i.revision_id
-       LEFT JOIN revision_standards rs ON rs.revision_id = r.id
-      WHERE (i.id IN (:keep) AND i.id IN (SELECT own.item_id FROM test_revisions tr JOIN revisions own ON own.id = tr.revision_id WHERE tr.test_id = :testId))
-         OR (${usableBank} AND ${condition(blueprint, below.length > 0)})
-      GROUP BY i.id`,
-    { ...asking(me), ...blueprint, usualSeconds, testId, keep: [0, ...keep], below },
+    .filter((id) => chain(id).some((standard) => rowsOf.has(standard)));
+  const pinned = valuesOf(Revision, 'itemId', {
+    id: { [Op.in]: valuesOf(TestRevision, 'revisionId', { testId }) },
+  });
+  const fitting =
+    below.length === 0
+      ? []
+      : await Item.findAll({
+          where: await fittingItems(database, me, blueprint),
+          include: [{ ...withRevision, where: fittingRevisions(database, blueprint, below) }],
+        });
+  const kept = await Item.findAll({
+    where: { [Op.and]: [{ id: keep }, { id: { [Op.in]: pinned } }] },
+    include: [withRevision],
+  });
+  const items = new Map([...fitting, ...kept].map((item) => [item.id, item]));
+  const copies = [...items.values()].flatMap(({ id, sourceItemId }): [number, number][] =>
+    sourceItemId !== null && items.has(sourceItemId) ? [[id, sourceItemId]] : [],
   );
-  const ids = new Set(found.map(({ id }) => id));
-  const copies = found.flatMap(({ id, source }): [number, number][] =>
-    source !== null && ids.has(source) ? [[id, source]] : [],
-  );
-  const candidates = found.map(({ standards: list, byHand, source: _, ...own }): PlannedItem => ({
-    ...own,
-    byHand: Boolean(byHand),
-    standards: (list?.split(',') ?? []).map((id) => chain(Number(id))),
-  }));
+  const candidates = [...items.values()]
+    .sort((a, b) => a.id - b.id)
+    .map((item) => planned(item, chain));
   return { candidates, copies };
 }
 
-function condition({ banks, grades }: Blueprint, anyStandard: boolean): string {
-  if (!anyStandard) return 'FALSE';
-  return [
-    'i.retired_at IS NULL',
-    'r.id IN (SELECT own.revision_id FROM revision_standards own WHERE own.standard_id IN (:below))',
+/** Of an item only what is planned with. */
+const withRevision = {
+  association: 'revision',
+  required: true,
+  attributes: ['id', 'depth', 'points', 'seconds', 'markedBy'],
+  include: [{ association: 'revisionStandards', separate: true }],
+};
+
+async function fittingItems(
+  database: Database,
+  me: SignedIn,
+  { banks }: Blueprint,
+): Promise<WhereOptions<Item>> {
+  const usable = [...(await usableBanks(database, me))];
+  const bankId = banks.length > 0 ? usable.filter((id) => banks.includes(id)) : usable;
+  return { retiredAt: null, bankId };
+}
+
+function fittingRevisions(
+  { models }: Database,
+  { grades }: Blueprint,
+  standards: number[],
+): WhereOptions<Revision> {
+  const onStandards = valuesOf(models.RevisionStandard, 'revisionId', { standardId: standards });
+  const forGrades = valuesOf(models.RevisionGrade, 'revisionId', { grade: grades });
+  return {
     // What gives no points measures nothing.
-    'r.points > 0',
-    ...(banks.length > 0 ? ['i.bank_id IN (:banks)'] : []),
-    ...(grades.length > 0
-      ? ['r.id IN (SELECT g.revision_id FROM revision_grades g WHERE g.grade IN (:grades))']
-      : []),
-  ].join(' AND ');
+    points: { [Op.gt]: 0 },
+    [Op.and]: [
+      { id: { [Op.in]: onStandards } },
+      ...(grades.length > 0 ? [{ id: { [Op.in]: forGrades } }] : []),
+    ],
+  };
+}
+
+function planned(item: Item, chain: (standard: number) => number[]): PlannedItem {
+  const {
+    depth,
+    points,
+    seconds,
+    markedBy,
+    revisionStandards = [],
+  } = present(item.revision, 'revision of the item');
+  return {
+    id: item.id,
+    depth,
+    points,
+    seconds: seconds ?? usualSeconds,
+    facility: item.answerCount > 0 ? item.averageScore : null,
+    separation: item.itemRestCorrelation,
+    byHand: markedBy === 'hand',
+    standards: revisionStandards.map(({ standardId }) => chain(standardId)),
+  };
 }

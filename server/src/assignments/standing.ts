@@ -3,7 +3,7 @@ import type { api, AnswerOf } from '@oaken/contract';
 import type { Assigned } from '@oaken/contract/assignments';
 import { canStillAnswer, mayBeAway, type AssignmentRules } from '@oaken/core/assignments';
 import { supportsInWords } from '@oaken/core/supports';
-import { rule } from '../access';
+import { mayRun } from '../access';
 import { toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { readAssignments } from './rows';
@@ -83,9 +83,6 @@ export async function readAssignment(
   );
   const { sections } = present(stored.edition, 'edition').content;
   const { recipients } = stored;
-  const mayChange = await Assignment.scope(rule('runBy', me)).count({
-    where: { id: assignmentId },
-  });
   const lines = await readLines(database, assignmentId);
   return {
     assignment,
@@ -106,7 +103,7 @@ export async function readAssignment(
     link: stored.linkToken,
     students: lines.map((line) => assigned(line, assignment.rules.oneSitting ? now : null)),
     letters: await countLetters(database, assignmentId),
-    mayChange: mayChange > 0,
+    mayChange: await mayRun(database, me, assignmentId),
   };
 }
 

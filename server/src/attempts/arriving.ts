@@ -113,9 +113,9 @@ export async function scoreAnew(
 ): Promise<void> {
   const how = { ranOut: attempt.handedInBy !== 'student', lateOff: Number(attempt.lateOff) };
   const { points, most } = await writeScores(database, editions, attempt, given, how, transaction);
-  await database.query(
-    'UPDATE attempts SET points = :points, counted = :points, most = :most, scored_at = :time WHERE id = :id',
-    { replacements: { id: attempt.id, points, most, time: new Date(now) }, transaction },
+  await database.models.Attempt.update(
+    { points, countedPoints: points, maxPoints: most, scoredAt: new Date(now) },
+    { where: { id: attempt.id }, transaction },
   );
   await recount(database, attempt.assignmentId, given.rules.counts, attempt.studentId, transaction);
 }

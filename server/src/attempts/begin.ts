@@ -74,9 +74,7 @@ async function noteSign(
   { id }: Attempt,
 ): Promise<void> {
   if (!rules.oneSitting) return;
-  await database.query('UPDATE attempts SET seen_at = :time WHERE id = :id', {
-    replacements: { id, time: new Date(now()) },
-  });
+  await database.models.Attempt.update({ seenAt: new Date(now()) }, { where: { id } });
 }
 
 /** The form that supports ask for by name, where the test has it; otherwise the one that was dealt. */
@@ -130,23 +128,29 @@ async function newAttempt(
       deadlineOf(rules, time),
       stages && course && lastClockEnd(stages, course),
     );
-    await database.query(
-      `INSERT IGNORE INTO attempts (assignment_id, student_id, number, seed, place, form, given, began_at, deadline_at, stages, stage, clock_at, left_at, counts)
-       VALUES (:assignmentId, :student, :number, :seed, :place, :form, :fixed, :time, :deadline, :stages, :stage, :clockAt, :leftAt, :number = 1)`,
-      {
-        replacements: {
+    const number = made.length + 1;
+    const { stage, clockAt, leftAt } = courseColumns(course);
+    // Two tabs that begin at once begin one attempt.
+    await database.models.Attempt.bulkCreate(
+      [
+        {
           assignmentId,
-          student,
-          number: made.length + 1,
-          ...sitter,
-          ...courseColumns(course),
-          stages: stages && JSON.stringify(stages),
-          fixed: JSON.stringify(fixed),
-          time: new Date(time),
-          deadline: deadline === null ? null : new Date(deadline),
+          studentId: student,
+          number,
+          seed: sitter.seed,
+          seat: sitter.place,
+          form: sitter.form,
+          conditions: fixed,
+          beganAt: new Date(time),
+          deadlineAt: deadline === null ? null : new Date(deadline),
+          stages,
+          stage,
+          clockAt,
+          stagesLeftAt: leftAt,
+          counts: number === 1,
         },
-        transaction,
-      },
+      ],
+      { ignoreDuplicates: true, transaction },
     );
     return (await readAttempts(database, student, assignmentId, transaction)).at(-1)!;
   });

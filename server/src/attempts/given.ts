@@ -1,14 +1,20 @@
 /** What one student was given, and the attempts at it. */
+import type { Attempt as StoredAttempt, AssignmentStudent, SittingConditions } from '../models';
 import { formRules, type AssignmentRules } from '@oaken/core/assignments';
 import { formOf, type Edition, type FormRules } from '@oaken/core/forms';
-import type { Supports } from '@oaken/core/supports';
 import type { Transaction } from 'sequelize';
-import { givenToMe } from '../access';
-import { ownColumns, timeColumns, type StoredOwn, type StoredTimes } from '../assignments/times';
-import { fromJson, row, rows, type Database } from '../database/connect';
+import {
+  type StoredOwn,
+  type StoredTimes,
+  exceptionsOf,
+  timesOf,
+  withAccommodation,
+} from '../assignments/times';
+import { type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { awayProblem, wasAway } from './away';
-import { pausedProblem, stageColumns, type StoredStages } from './staged';
+import { pausedProblem, type StoredStages } from './staged';
+import { present } from '../database/present';
 
 export interface Given extends StoredTimes, StoredOwn {
   assignmentId: number;
@@ -22,10 +28,8 @@ export interface Given extends StoredTimes, StoredOwn {
   form: string | null;
 }
 
-/** What an attempt was begun with and keeps: supports and order, whatever is changed later. */
-export interface Fixed extends FormRules {
-  supports: Supports | null;
-}
+/** What an attempt was begun with and keeps: accommodations and order, whatever is changed later. */
+export type Fixed = SittingConditions;
 
 export interface Attempt extends StoredStages {
   id: number;
@@ -39,66 +43,94 @@ export interface Attempt extends StoredStages {
   deadlineAt: Date | null;
   handedInAt: Date | null;
   handedInBy: 'student' | 'server' | 'teacher' | null;
-  late: number;
-  lateOff: number | string;
+  late: boolean;
+  lateOff: number;
   points: number | null;
   counted: number | null;
   most: number | null;
-  counts: number;
+  counts: boolean;
   /** When a sitting that must not be left was last heard from; null: not asked, or let in again. */
   seenAt: Date | null;
   /** The teacher has stopped the clock. */
   pausedAt: Date | null;
 }
 
-const givenColumns = `a.id AS assignmentId, a.edition_id AS editionId, ${timeColumns}, a.rules, a.visible_from AS visibleFrom,
-  a.answers_from AS answersFrom, a.released_at AS releasedAt, a.word, g.place, g.form, ${ownColumns}`;
-const givenTables = `assignments a JOIN assignment_students g ON g.assignment_id = a.id LEFT JOIN student_supports u ON u.student_id = g.student_id`;
-
 /** @throws Problem 404 for what was not given to the student, or cannot be seen yet */
 export async function readGiven(
-  database: Database,
+  { models }: Database,
   student: number,
   assignmentId: number,
   transaction?: Transaction,
 ): Promise<Given> {
-  const found = await row<Omit<Given, 'rules'> & { rules: unknown }>(
-    database,
-    `SELECT ${givenColumns} FROM ${givenTables}
-      WHERE a.id = :assignmentId AND ${givenToMe} ${transaction ? 'LOCK IN SHARE MODE' : ''}`,
-    { me: student, assignmentId },
-    transaction,
-  );
-  if (!found) throw notFound('The assignment');
-  return { ...found, rules: fromJson<AssignmentRules>(found.rules) };
+  const line = await models.AssignmentStudent.findOne({
+    where: { assignmentId, studentId: student, withdrawnAt: null },
+    include: [
+      withAccommodation,
+      { association: 'assignment', where: { unassignedAt: null }, required: true },
+    ],
+    ...(transaction && { transaction, lock: transaction.LOCK.SHARE }),
+  });
+  if (!line) throw notFound('The assignment');
+  return givenOf(line);
 }
 
-export const attemptColumns = `t.id, t.assignment_id AS assignmentId, t.number, t.seed, t.place, t.form, t.given, t.began_at AS beganAt, t.deadline_at AS deadlineAt,
-  t.handed_in_at AS handedInAt, t.handed_in_by AS handedInBy, t.late, t.late_off AS lateOff, t.points, t.counted, t.most, t.counts, ${stageColumns}, t.seen_at AS seenAt, t.paused_at AS pausedAt`;
+/** @param line read with its assignment and `withAccommodation` */
+export function givenOf(line: AssignmentStudent): Given {
+  const assignment = present(line.assignment, 'assignment of the student');
+  return {
+    ...timesOf(assignment),
+    ...exceptionsOf(line),
+    assignmentId: assignment.id,
+    editionId: assignment.editionId,
+    rules: assignment.rules,
+    visibleFrom: assignment.visibleFrom,
+    answersFrom: assignment.answersFrom,
+    releasedAt: assignment.releasedAt,
+    word: assignment.startWord,
+    place: line.seat,
+    form: line.form,
+  };
+}
 
-/** An attempt as the database gives it. */
-export type StoredAttempt = Omit<Attempt, 'given'> & { given: unknown };
-
-export const asAttempt = (own: StoredAttempt): Attempt => ({
-  ...own,
-  given: own.given === null ? null : fromJson<Fixed>(own.given),
+export const asAttempt = (stored: StoredAttempt): Attempt => ({
+  id: stored.id,
+  assignmentId: stored.assignmentId,
+  number: stored.number,
+  seed: stored.seed,
+  place: stored.seat,
+  form: stored.form,
+  given: stored.conditions,
+  beganAt: stored.beganAt,
+  deadlineAt: stored.deadlineAt,
+  handedInAt: stored.handedInAt,
+  handedInBy: stored.handedInBy,
+  late: stored.late,
+  lateOff: stored.lateDeduction,
+  points: stored.points,
+  counted: stored.countedPoints,
+  most: stored.maxPoints,
+  counts: stored.counts,
+  stages: stored.stages,
+  stage: stored.stage,
+  clockAt: stored.clockAt,
+  leftAt: stored.stagesLeftAt,
+  seenAt: stored.seenAt,
+  pausedAt: stored.pausedAt,
 });
 
 /** A student's attempts, the first one first; at one assignment or at all. */
 export async function readAttempts(
-  database: Database,
-  student: number,
+  { models }: Database,
+  studentId: number,
   assignmentId: number | null,
   transaction?: Transaction,
 ): Promise<Attempt[]> {
-  const found = await rows<StoredAttempt>(
-    database,
-    `SELECT ${attemptColumns} FROM attempts t
-      WHERE t.student_id = :student ${assignmentId === null ? '' : 'AND t.assignment_id = :assignmentId'} ORDER BY t.assignment_id, t.number`,
-    { student, assignmentId },
+  const attempts = await models.Attempt.findAll({
+    where: assignmentId === null ? { studentId } : { studentId, assignmentId },
+    order: ['assignmentId', 'number'],
     transaction,
-  );
-  return found.map(asAttempt);
+  });
+  return attempts.map(asAttempt);
 }
 
 /** @throws Problem 423 while the teacher has stopped the clock, or where a sitting that must not be left was left for long */
@@ -111,17 +143,12 @@ export function insistOnSitting(
 }
 
 export async function lockAttempt(
-  database: Database,
+  { models }: Database,
   attemptId: number,
   transaction: Transaction,
 ): Promise<(Attempt & { studentId: number }) | undefined> {
-  const found = await row<StoredAttempt & { studentId: number }>(
-    database,
-    `SELECT ${attemptColumns}, t.student_id AS studentId FROM attempts t WHERE t.id = :attemptId FOR UPDATE`,
-    { attemptId },
-    transaction,
-  );
-  return found && { ...asAttempt(found), studentId: found.studentId };
+  const stored = await models.Attempt.findByPk(attemptId, { lock: true, transaction });
+  return stored ? { ...asAttempt(stored), studentId: stored.studentId } : undefined;
 }
 
 /** Who sits the attempt, as core deals and scores it. */

@@ -5,7 +5,7 @@ import { entered, lastClockEnd } from '@oaken/core/stages';
 import { attemptState, defaultGrace, earlier } from '@oaken/core/timing';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { row, toMillis, toMillisOrNull } from '../database/connect';
+import { toMillis, toMillisOrNull } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
 import { insistOnSitting, lockAttempt, readGiven } from './given';
@@ -58,9 +58,10 @@ export async function enterNext(
       ...courseColumns(course),
       deadlineAt: deadlineAt === null ? null : new Date(deadlineAt),
     };
-    await database.query(
-      'UPDATE attempts SET stage = :stage, clock_at = :clockAt, left_at = :leftAt, deadline_at = :deadlineAt WHERE id = :attemptId',
-      { replacements: { ...columns, attemptId }, transaction },
+    const { leftAt: stagesLeftAt, ...moved } = columns;
+    await database.models.Attempt.update(
+      { ...moved, stagesLeftAt },
+      { where: { id: attemptId }, transaction },
     );
     return openedAttempt(context, edition, given, { ...attempt, ...columns }, transaction);
   });
@@ -84,16 +85,11 @@ export async function countPlay(
     );
     const { edition } = await editions.get(editionId);
     if (!JSON.stringify(edition).includes(`/api/files/${file}`)) throw notFound('The file');
-    await database.query(
-      'INSERT INTO plays (attempt_id, file_id, times) VALUES (:attemptId, :file, :times) ON DUPLICATE KEY UPDATE times = GREATEST(times, VALUES(times))',
-      { replacements: { attemptId, file, times }, transaction },
-    );
-    const own = await row<{ times: number }>(
-      database,
-      'SELECT times FROM plays WHERE attempt_id = :attemptId AND file_id = :file',
-      { attemptId, file },
-      transaction,
-    );
-    return { times: own!.times };
+    // The attempt is locked, so nobody else counts meanwhile.
+    const { MediaPlay } = database.models;
+    const known = await MediaPlay.findOne({ where: { attemptId, fileId: file }, transaction });
+    const playCount = Math.max(times, known?.playCount ?? 0);
+    await MediaPlay.upsert({ attemptId, fileId: file, playCount }, { transaction });
+    return { times: playCount };
   });
 }

@@ -1,10 +1,10 @@
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import { lateAnswerRule } from '@oaken/core/assignments';
 import { attemptState, defaultGrace, isLate, latePenalty } from '@oaken/core/timing';
-import type { Transaction } from 'sequelize';
+import { type Transaction, Op } from 'sequelize';
 import { schoolZone, studentWindow } from '../assignments/times';
 import type { Context } from '../context';
-import { rows, toMillis, toMillisOrNull, type Database } from '../database/connect';
+import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { awayProblem, wasAway } from './away';
 import { recount } from './counting';
@@ -87,24 +87,21 @@ export async function handIn(
       { ranOut, lateOff: off },
       transaction,
     );
-    await database.query(
-      `UPDATE attempts SET handed_in_at = :handedInAt, handed_in_by = :by, arrived_at = :arrivedAt, late = :late, late_off = :off,
-         points = :points, counted = :points, most = :most, paused_at = NULL, scored_at = :scoredAt WHERE id = :attemptId`,
+    await database.models.Attempt.update(
       {
-        replacements: {
-          attemptId,
-          handedInAt: new Date(handedInAt),
-          by: by.kind === 'teacher' ? 'teacher' : ranOut ? 'server' : 'student',
-          // Half a minute is the network's; more is worth saying.
-          arrivedAt: onTime && now - claimed > 30_000 ? new Date(now) : null,
-          scoredAt: new Date(now),
-          late,
-          off,
-          points,
-          most,
-        },
-        transaction,
+        handedInAt: new Date(handedInAt),
+        handedInBy: handedInBy(by.kind, ranOut),
+        // Half a minute is the network's; more is worth saying.
+        arrivedAt: onTime && now - claimed > 30_000 ? new Date(now) : null,
+        late,
+        lateDeduction: off,
+        points,
+        countedPoints: points,
+        maxPoints: most,
+        pausedAt: null,
+        scoredAt: new Date(now),
       },
+      { where: { id: attemptId }, transaction },
     );
     if (attempt.number > 1)
       await recount(
@@ -116,6 +113,11 @@ export async function handIn(
       );
     return { handedInAt, late };
   });
+}
+
+function handedInBy(by: 'student' | 'server' | 'teacher', ranOut: boolean) {
+  if (by === 'teacher') return 'teacher';
+  return ranOut ? 'server' : 'student';
 }
 
 /** When it was handed in on a device without network, where the rule takes the device's word and nothing was heard of it. */
@@ -140,11 +142,15 @@ async function claimedTime(
 
 /** Hands in every attempt whose deadline and grace have passed, also those that ended while no server ran. */
 export async function handInOverdue(context: Context, editions: Editions): Promise<number> {
-  const overdue = await rows<{ id: number }>(
-    context.database,
-    `SELECT id FROM attempts WHERE handed_in_at IS NULL AND deadline_at <= :latest ORDER BY deadline_at LIMIT 500`,
-    { latest: new Date(context.now() - defaultGrace) },
-  );
+  const overdue = await context.database.models.Attempt.findAll({
+    attributes: ['id'],
+    where: {
+      handedInAt: null,
+      deadlineAt: { [Op.lte]: new Date(context.now() - defaultGrace) },
+    },
+    order: ['deadlineAt'],
+    limit: 500,
+  });
   for (const { id } of overdue) await handIn(context, editions, id, { kind: 'server' });
   return overdue.length;
 }

@@ -1,26 +1,17 @@
 /** The student's own list. */
 import type { api, AnswerOf } from '@oaken/contract';
 import type { SeatRow } from '@oaken/contract/attempts';
-import {
-  attemptsLeft,
-  isReleased,
-  sittingInWords,
-  type AssignmentRules,
-} from '@oaken/core/assignments';
+import { attemptsLeft, isReleased, sittingInWords } from '@oaken/core/assignments';
 import { attemptState, defaultGrace, windowEnd, windowState } from '@oaken/core/timing';
-import { givenToMe } from '../access';
-import {
-  ownColumns,
-  schoolZone,
-  studentWindow,
-  supportsOf,
-  timeColumns,
-} from '../assignments/times';
+import { Op } from 'sequelize';
+import { schoolZone, studentWindow, supportsOf, withAccommodation } from '../assignments/times';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, rows, toMillis, toMillisOrNull } from '../database/connect';
-import { readAttempts, type Attempt, type Given } from './given';
+import { toMillis, toMillisOrNull } from '../database/connect';
+import { readAttempts, type Attempt, type Given, givenOf } from './given';
 import { factsOf, readWaiting, shown } from './released';
+import { present } from '../database/present';
+import { valuesOf } from '../database/subquery';
 
 interface Line extends Given {
   title: string;
@@ -29,32 +20,52 @@ interface Line extends Given {
   items: number;
   points: number;
   instructions: string;
-  lastEnd: Date | null;
 }
 
 async function readLines({ database, now }: Context, me: SignedIn): Promise<Line[]> {
-  const found = await rows<Omit<Line, 'rules'> & { rules: unknown }>(
-    database,
-    `SELECT a.id AS assignmentId, a.edition_id AS editionId, a.title, a.kind, CONCAT(o.given_name, ' ', o.family_name) AS teacher,
-            e.items, e.points, ${timeColumns}, a.rules, a.visible_from AS visibleFrom, a.answers_from AS answersFrom, a.released_at AS releasedAt,
-            a.word, a.instructions, g.place, g.form, ${ownColumns}
-       FROM assignment_students g JOIN assignments a ON a.id = g.assignment_id JOIN editions e ON e.id = a.edition_id
-       JOIN accounts o ON o.id = a.given_by LEFT JOIN student_supports u ON u.student_id = g.student_id
-      WHERE ${givenToMe} AND (a.visible_from IS NULL OR a.visible_from <= :time) ORDER BY a.closes_at IS NULL, a.closes_at`,
-    { me: me.account.id, time: new Date(now()) },
-  );
-  return found.map((own) => ({ ...own, rules: fromJson<AssignmentRules>(own.rules) }));
+  const lines = await database.models.AssignmentStudent.findAll({
+    where: { studentId: me.account.id, withdrawnAt: null },
+    include: [
+      withAccommodation,
+      {
+        association: 'assignment',
+        required: true,
+        where: {
+          unassignedAt: null,
+          visibleFrom: { [Op.or]: [null, { [Op.lte]: new Date(now()) }] },
+        },
+        include: ['assigner', { association: 'edition', attributes: ['itemCount', 'points'] }],
+      },
+    ],
+  });
+  return lines
+    .map((line) => {
+      const assignment = present(line.assignment, 'assignment of the student');
+      const edition = present(assignment.edition, 'edition');
+      return {
+        ...givenOf(line),
+        title: assignment.title,
+        kind: assignment.kind,
+        teacher: assignment.assigner?.fullName ?? '',
+        items: edition.itemCount,
+        points: edition.points,
+        instructions: assignment.instructions,
+      };
+    })
+    .sort((a, b) => (a.closesAt?.getTime() ?? Infinity) - (b.closesAt?.getTime() ?? Infinity));
 }
 
 /** Late answers that wait for the teacher, by attempt. */
-async function countUndecided({ database }: Context, me: SignedIn): Promise<Map<number, number>> {
-  const counted = await rows<{ attemptId: number; waiting: number }>(
-    database,
-    `SELECT l.attempt_id AS attemptId, COUNT(*) AS waiting FROM late_answers l JOIN attempts t ON t.id = l.attempt_id
-      WHERE t.student_id = :me AND l.decision = 'waiting' GROUP BY l.attempt_id`,
-    { me: me.account.id },
-  );
-  return new Map(counted.map(({ attemptId, waiting }) => [attemptId, Number(waiting)]));
+async function countUndecided(
+  { database: { models } }: Context,
+  me: SignedIn,
+): Promise<Map<number, number>> {
+  const attempts = valuesOf(models.Attempt, 'id', { studentId: me.account.id });
+  const waiting = await models.LateAnswer.count({
+    where: { decision: 'waiting', attemptId: { [Op.in]: attempts } },
+    group: ['attemptId'],
+  });
+  return new Map(waiting.map(({ attemptId, count }) => [Number(attemptId), count]));
 }
 
 const isOver = (attempt: Attempt, now: number) =>

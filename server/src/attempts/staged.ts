@@ -2,15 +2,15 @@
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import { standingIn, type Course, type Stage } from '@oaken/core/stages';
 import { defaultGrace } from '@oaken/core/timing';
-import { fromJson, toMillisOrNull } from '../database/connect';
+import { toMillisOrNull } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import { isInTime } from './written';
 
 export interface StoredStages {
-  stages: unknown;
+  stages: Stage[] | null;
   stage: number;
   clockAt: Date | null;
-  leftAt: unknown;
+  leftAt: number[] | null;
 }
 
 /** SQL for the columns of StoredStages, of an attempt as `t`. */
@@ -26,11 +26,11 @@ export const stagedOf = ({ stages, stage, clockAt, leftAt }: StoredStages): Stag
   stages === null
     ? null
     : {
-        stages: fromJson<Stage[]>(stages),
+        stages,
         course: {
           stage,
           clockAt: toMillisOrNull(clockAt),
-          left: leftAt === null ? [] : fromJson<number[]>(leftAt),
+          left: leftAt ?? [],
         },
       };
 
@@ -38,7 +38,7 @@ export const stagedOf = ({ stages, stage, clockAt, leftAt }: StoredStages): Stag
 export const courseColumns = (course: Course | null) => ({
   stage: course?.stage ?? 0,
   clockAt: course?.clockAt == null ? null : new Date(course.clockAt),
-  leftAt: course === null ? null : JSON.stringify(course.left),
+  leftAt: course?.left ?? null,
 });
 
 export interface Sorted {

@@ -2,6 +2,7 @@
 import type { Database } from '../database/connect';
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import type { Transaction } from 'sequelize';
+import { present } from '../database/present';
 
 export const isInTime = ({ writtenAt }: SavedAnswer, end: number, beganAt: number) =>
   writtenAt !== undefined && writtenAt <= end && writtenAt >= beganAt;
@@ -13,11 +14,8 @@ export async function markLate(
   transaction: Transaction,
 ): Promise<void> {
   for (const { entry, number, device, writtenAt } of answers)
-    await database.query(
-      'UPDATE answers SET arrived_late = TRUE, written_at = :writtenAt WHERE attempt_id = :attemptId AND entry_id = :entry AND number = :number AND device = :device',
-      {
-        replacements: { attemptId, entry, number, device, writtenAt: new Date(writtenAt!) },
-        transaction,
-      },
+    await database.models.Answer.update(
+      { arrivedLate: true, writtenAt: new Date(present(writtenAt, 'time of a late answer')) },
+      { where: { attemptId, entryId: entry, number, device }, transaction },
     );
 }

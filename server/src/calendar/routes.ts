@@ -6,9 +6,9 @@ import { readAssignments } from '../assignments/rows';
 import { listSeat } from '../attempts/list';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { row } from '../database/connect';
 import type { Bind } from '../http/bind';
 import { Problem, signInFirst } from '../http/problem';
+import { present } from '../database/present';
 
 interface Entry {
   id: number;
@@ -28,32 +28,26 @@ export function calendarRoutes(bind: Bind, context: Context): void {
     if (request.headers['x-csrf-token'] !== visitor.csrf)
       throw new Problem(403, 'This page is out of date.', 'Load it again.');
     const id = visitor.account.id;
-    const held = await row<{ token: string | null }>(
-      database,
-      'SELECT calendar_token AS token FROM accounts WHERE id = :id',
-      { id },
-    );
-    const token = body.renew || !held?.token ? randomBytes(24).toString('base64url') : held.token;
-    await database.query('UPDATE accounts SET calendar_token = :token WHERE id = :id', {
-      replacements: { id, token },
-    });
+    const account = present(await database.models.Account.findByPk(id), 'account');
+    const kept = body.renew ? null : account.calendarToken;
+    const token = kept ?? randomBytes(24).toString('base64url');
+    await account.update({ calendarToken: token });
     return { path: `/api/calendar/${token}.ics` };
   });
 
   bind(api.readCalendar, async ({ params, response }) => {
-    const owner = await row<SignedIn['account'] & { school: string }>(
-      database,
-      `SELECT a.id, a.school_id AS schoolId, a.role, a.given_name AS givenName, a.family_name AS familyName, s.name AS school
-         FROM accounts a JOIN schools s ON s.id = a.school_id WHERE a.calendar_token = :token AND a.disabled_at IS NULL`,
-      { token: params.token.slice(0, -4) },
-    );
+    const owner = await database.models.Account.findOne({
+      where: { calendarToken: params.token.slice(0, -4), disabledAt: null },
+      include: ['school'],
+    });
     if (!owner) throw new Problem(404, 'There is no calendar at this address.');
-    const { school, ...account } = owner;
+    const { id, schoolId, role, givenName, familyName } = owner;
+    const account = { id, schoolId, role, givenName, familyName };
     const me: SignedIn = { account, csrf: '', at: now() };
     const entries =
       account.role === 'student' ? await ofStudent(context, me) : await ofTeacher(context, me);
     const feed = ical({
-      name: `${school}: ${account.givenName} ${account.familyName}`,
+      name: `${owner.school?.name}: ${owner.fullName}`,
       prodId: { company: 'Oaken Ledger', product: 'Schedule', language: 'EN' },
       ttl: 900,
     });

@@ -6,46 +6,85 @@ import {
   usualGroupRules,
   type PracticeItem,
 } from '@oaken/core/follow-up';
-import { asking, insistOnRunningAssignment, usableBank } from '../access';
+import { Op } from 'sequelize';
+import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import { makeGroup } from '../classes/groups';
 import type { Context } from '../context';
-import { row, rows, type Database } from '../database/connect';
+import { type Database } from '../database/connect';
 import { invalid, notFound } from '../http/problem';
 import { gather } from '../results/gather';
 import { ownAssignmentRow } from '../results/service';
 import { readStatements, scoredWork } from '../results/standards';
 import { makeTest } from '../assessments/building';
+import type { Attempt } from '../models';
+import { present } from '../database/present';
+import { usableBanks } from '../banks/rights';
+import { valuesOf } from '../database/subquery';
 
 /** Items on these standards that I may use and that are scored by a key, so that practice answers at once. */
-const readPool = async (
+async function readPool(
   database: Database,
   me: SignedIn,
   codes: string[],
-): Promise<PracticeItem[]> =>
-  (
-    await rows<{ id: number; facility: number | null; codes: string }>(
-      database,
-      `SELECT i.id, CASE WHEN i.seen_n > 0 THEN i.seen_share END AS facility, GROUP_CONCAT(DISTINCT d.code SEPARATOR '\n') AS codes
-         FROM standards d JOIN revision_standards s ON s.standard_id = d.id JOIN revisions r ON r.id = s.revision_id
-         JOIN items i ON i.revision_id = r.id JOIN banks b ON b.id = i.bank_id
-        WHERE d.code IN (:codes) AND r.marked_by = 'machine' AND i.retired_at IS NULL AND ${usableBank} GROUP BY i.id LIMIT 5000`,
-      { ...asking(me), codes: ['', ...codes] },
-    )
-  ).map((own) => ({ ...own, codes: undefined, standards: own.codes.split('\n') }));
+): Promise<PracticeItem[]> {
+  const { Item, RevisionStandard, Standard } = database.models;
+  const standards = await Standard.findAll({ where: { code: codes } });
+  const codeOf = new Map(standards.map(({ id, code }) => [id, code]));
+  const items = await Item.findAll({
+    attributes: ['id', 'answerCount', 'averageScore'],
+    where: {
+      retiredAt: null,
+      bankId: [...(await usableBanks(database, me))],
+      revisionId: {
+        [Op.in]: valuesOf(RevisionStandard, 'revisionId', { standardId: [...codeOf.keys()] }),
+      },
+    },
+    include: [
+      {
+        association: 'revision',
+        attributes: ['id'],
+        where: { markedBy: 'machine' },
+        include: [{ association: 'revisionStandards', separate: true }],
+      },
+    ],
+    limit: mostPractice,
+  });
+  return items.map(({ id, answerCount, averageScore, revision }) => {
+    const own = (revision?.revisionStandards ?? []).flatMap(
+      ({ standardId }) => codeOf.get(standardId) ?? [],
+    );
+    return { id, facility: answerCount > 0 ? averageScore : null, standards: [...new Set(own)] };
+  });
+}
+
+const mostPractice = 5000;
 
 /** Items that each student has met in anything that they began. */
-async function readSeen(database: Database, students: number[]): Promise<Map<number, Set<number>>> {
-  const found = await rows<{ studentId: number; itemId: number }>(
-    database,
-    `SELECT DISTINCT t.student_id AS studentId, er.item_id AS itemId FROM attempts t JOIN assignments a ON a.id = t.assignment_id
-       JOIN edition_revisions er ON er.edition_id = a.edition_id WHERE t.student_id IN (:students)`,
-    { students: [0, ...students] },
-  );
+async function readSeen(
+  { models }: Database,
+  students: number[],
+): Promise<Map<number, Set<number>>> {
+  const attempts = await models.Attempt.findAll({
+    attributes: ['studentId'],
+    where: { studentId: students },
+    include: [{ association: 'assignment', attributes: ['editionId'] }],
+  });
+  const editionOf = ({ assignment }: Attempt) => present(assignment, 'assignment').editionId;
+  const pinned = await models.EditionRevision.findAll({
+    attributes: ['editionId', 'itemId'],
+    where: { editionId: [...new Set(attempts.map(editionOf))] },
+  });
+  const itemsOf = new Map<number, number[]>();
+  for (const { editionId, itemId } of pinned)
+    itemsOf.set(editionId, [...(itemsOf.get(editionId) ?? []), itemId]);
   const seen = new Map<number, Set<number>>();
-  for (const { studentId, itemId } of found)
-    seen.set(studentId, (seen.get(studentId) ?? new Set()).add(itemId));
+  for (const attempt of attempts) {
+    const items = seen.get(attempt.studentId) ?? new Set();
+    for (const itemId of itemsOf.get(editionOf(attempt)) ?? []) items.add(itemId);
+    seen.set(attempt.studentId, items);
+  }
   return seen;
 }
 
@@ -129,11 +168,8 @@ export async function makeFollowUp(
 ): Promise<AnswerOf<typeof api.makeFollowUp>> {
   const { database } = context;
   await insistOnRunningAssignment(database, me, assignmentId);
-  const given = await rows<{ studentId: number; classId: number | null }>(
-    database,
-    'SELECT student_id AS studentId, class_id AS classId FROM assignment_students WHERE assignment_id = :assignmentId',
-    { assignmentId },
-  );
+  const { AssignmentStudent, ClassGroup } = database.models;
+  const given = await AssignmentStudent.findAll({ where: { assignmentId } });
   const classOf = new Map(given.map(({ studentId, classId }) => [studentId, classId]));
   if (!groups.every(({ students }) => students.every((id) => classOf.has(id))))
     throw notFound('One of the students');
@@ -174,11 +210,7 @@ export async function makeFollowUp(
     const groupIds: number[] = [];
     for (const classId of new Set(students.flatMap((id) => classOf.get(id) ?? []))) {
       const members = students.filter((id) => classOf.get(id) === classId);
-      const held = await row<{ id: number }>(
-        database,
-        'SELECT id FROM class_groups WHERE class_id = :classId AND name = :name',
-        { classId, name },
-      );
+      const held = await ClassGroup.findOne({ where: { classId, name } });
       groupIds.push(
         held ? held.id : (await makeGroup(context, me, classId, { name, students: members })).id,
       );

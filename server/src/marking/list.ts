@@ -1,14 +1,15 @@
 /** What waits for marks. */
 import type { api, AnswerOf } from '@oaken/contract';
-import { asking, ownAssignment } from '../access';
+import { unmarkedEntries } from './queries';
 import { readAssignments } from '../assignments/rows';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { rows, toMillis } from '../database/connect';
+import { toMillis } from '../database/connect';
 import { isByHand, partsOf } from './place';
 import { listSeconds } from './second';
 import { listUnknown } from './unknown';
+import { rule } from '../access';
 
 export async function listMarking(
   context: Context,
@@ -16,21 +17,12 @@ export async function listMarking(
   me: SignedIn,
 ): Promise<AnswerOf<typeof api.listMarking>> {
   const { database } = context;
-  const found = await rows<{
-    assignmentId: number;
-    editionId: number;
-    entry: string;
-    waits: string;
-    marked: string;
-    oldest: Date;
-  }>(
+  const mine = await database.models.Assignment.scope(rule('readableBy', me)).findAll({
+    attributes: ['id'],
+  });
+  const found = await unmarkedEntries(
     database,
-    `SELECT a.id AS assignmentId, a.edition_id AS editionId, s.entry_id AS entry, SUM(s.waits) AS waits,
-            SUM(EXISTS (SELECT 1 FROM marks m WHERE m.attempt_id = t.id AND m.entry_id = s.entry_id AND m.points IS NOT NULL)) AS marked,
-            MIN(IF(s.waits, t.handed_in_at, NULL)) AS oldest
-       FROM assignments a JOIN attempts t ON t.assignment_id = a.id AND t.handed_in_at IS NOT NULL JOIN scores s ON s.attempt_id = t.id
-      WHERE ${ownAssignment} GROUP BY a.id, s.entry_id HAVING waits > 0 ORDER BY oldest, a.id, s.entry_id`,
-    asking(me),
+    mine.map(({ id }) => id),
   );
   const ids = [...new Set(found.map(({ assignmentId }) => assignmentId))];
   const assignments = ids.length === 0 ? [] : await readAssignments(database, me, { id: ids });

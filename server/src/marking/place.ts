@@ -9,7 +9,7 @@ import {
   type SittingPart,
 } from '@oaken/core/items';
 import { Op } from 'sequelize';
-import { rule } from '../access';
+import { rule, mayRun } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
@@ -54,8 +54,8 @@ export async function findAssignment(
   const assignment = await Assignment.scope(rule('readableBy', me)).findByPk(assignmentId);
   if (!assignment) throw notFound('The assignment');
   const { editionId, title } = assignment;
-  const mayMark = await Assignment.scope(rule('runBy', me)).count({ where: { id: assignmentId } });
-  return { editionId, title, mayMark: mayMark > 0, parts: await partsOf(editions, editionId) };
+  const mayMark = await mayRun(database, me, assignmentId);
+  return { editionId, title, mayMark, parts: await partsOf(editions, editionId) };
 }
 
 export async function partsOf(editions: Editions, editionId: number): Promise<Handed[]> {

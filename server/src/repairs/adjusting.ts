@@ -1,14 +1,13 @@
 /** What a teacher decides about one student's work: excused, other points, points besides. All of it is kept with its reason. */
 import type { api, BodyOf } from '@oaken/contract';
 import { entriesOf } from '@oaken/core/forms';
-import type { Transaction } from 'sequelize';
+import { type Transaction, Op } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { scoreAnew } from '../attempts/arriving';
 import type { Editions } from '../attempts/editions';
 import { attemptForm, lockAttempt, readGiven } from '../attempts/given';
 import type { Context } from '../context';
-import { insertedId, row } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 
 interface Place {
@@ -22,12 +21,11 @@ async function lockCounting(
   { assignmentId, studentId }: Place,
   transaction: Transaction,
 ) {
-  const found = await row<{ id: number }>(
-    database,
-    'SELECT id FROM attempts WHERE assignment_id = :assignmentId AND student_id = :studentId AND counts',
-    { assignmentId, studentId },
+  const found = await database.models.Attempt.findOne({
+    attributes: ['id'],
+    where: { assignmentId, studentId, counts: true },
     transaction,
-  );
+  });
   const attempt = found && (await lockAttempt(database, found.id, transaction));
   if (!attempt || attempt.handedInAt === null)
     throw new Problem(
@@ -45,11 +43,10 @@ async function follow(
   transaction: Transaction,
 ) {
   const { database } = context;
-  await database.query(
-    `UPDATE attempts SET excused = EXISTS (SELECT 1 FROM adjustments x WHERE x.attempt_id = :id AND x.entry_id = '' AND x.kind = 'excused' AND x.undone_at IS NULL)
-      WHERE id = :id`,
-    { replacements: { id: attempt.id }, transaction },
-  );
+  const { Adjustment, Attempt } = database.models;
+  const wholeWork = { attemptId: attempt.id, entryId: '', kind: 'excused' as const };
+  const excused = await Adjustment.count({ where: { ...wholeWork, undoneAt: null }, transaction });
+  await Attempt.update({ excused: excused > 0 }, { where: { id: attempt.id }, transaction });
   await scoreAnew(
     database,
     editions,
@@ -95,35 +92,27 @@ export async function adjust(
         ]);
     }
     // A later decision about the same thing takes the place of the earlier one; points besides add up.
+    const { Adjustment } = database.models;
+    const time = new Date(now());
+    const about = { attemptId: attempt.id, entryId: entry ?? '' };
     if (kind !== 'bonus')
-      await database.query(
-        `UPDATE adjustments SET undone_by = :me, undone_at = :time WHERE attempt_id = :id AND entry_id = :entry AND kind <> 'bonus' AND undone_at IS NULL`,
-        {
-          replacements: {
-            id: attempt.id,
-            entry: entry ?? '',
-            me: me.account.id,
-            time: new Date(now()),
-          },
-          transaction,
-        },
+      await Adjustment.update(
+        { undoneBy: me.account.id, undoneAt: time },
+        { where: { ...about, kind: { [Op.ne]: 'bonus' }, undoneAt: null }, transaction },
       );
-    const id = await insertedId(
-      database,
-      `INSERT INTO adjustments (attempt_id, entry_id, kind, points, reason, made_by, made_at) VALUES (:id, :entry, :kind, :points, :reason, :me, :time)`,
+    const adjustment = await Adjustment.create(
       {
-        id: attempt.id,
-        entry: entry ?? '',
+        ...about,
         kind,
         points: kind === 'excused' ? null : points,
         reason,
-        me: me.account.id,
-        time: new Date(now()),
+        madeBy: me.account.id,
+        madeAt: time,
       },
-      transaction,
+      { transaction },
     );
     await follow(context, editions, attempt, transaction);
-    return { id };
+    return { id: adjustment.id };
   });
 }
 
@@ -136,22 +125,17 @@ export async function takeAdjustmentBack(
   const { database, now } = context;
   await insistOnRunningAssignment(database, me, assignmentId);
   await database.transaction(async (transaction) => {
-    const own = await row<{ attemptId: number; undoneAt: Date | null }>(
-      database,
-      `SELECT x.attempt_id AS attemptId, x.undone_at AS undoneAt FROM adjustments x JOIN attempts t ON t.id = x.attempt_id
-        WHERE x.id = :adjustmentId AND t.assignment_id = :assignmentId AND t.student_id = :studentId`,
-      { adjustmentId, assignmentId, studentId },
+    const own = await database.models.Adjustment.findOne({
+      where: { id: adjustmentId },
+      include: [{ association: 'attempt', attributes: [], where: { assignmentId, studentId } }],
       transaction,
-    );
+    });
     if (!own) throw notFound('The decision');
     const attempt = await lockAttempt(database, own.attemptId, transaction);
     if (!attempt || attempt.handedInAt === null)
       throw new Problem(409, 'It is open again.', 'Decide once it is handed in.');
     if (own.undoneAt !== null) return;
-    await database.query(
-      'UPDATE adjustments SET undone_by = :me, undone_at = :time WHERE id = :adjustmentId',
-      { replacements: { adjustmentId, me: me.account.id, time: new Date(now()) }, transaction },
-    );
+    await own.update({ undoneBy: me.account.id, undoneAt: new Date(now()) }, { transaction });
     await follow(context, editions, attempt, transaction);
   });
 }

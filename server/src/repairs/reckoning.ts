@@ -5,12 +5,13 @@ import { countAttempts, type EntryScore } from '@oaken/core/attempts';
 import { entriesOf, type Edition } from '@oaken/core/forms';
 import { shareOf } from '@oaken/core/repairs';
 import type { Transaction } from 'sequelize';
-import { fromJson, rows, type Database } from '../database/connect';
-import { attemptColumns, asAttempt, type Attempt, type StoredAttempt } from '../attempts/given';
+import { type Database } from '../database/connect';
+import { asAttempt, type Attempt } from '../attempts/given';
 import { readWork, scoresOf, worthOf, type Sums } from '../attempts/scoring';
 import { tableOf } from '../results/table';
+import { present } from '../database/present';
 
-type Sat = Attempt & { studentId: number; excused: number };
+type Sat = Attempt & { studentId: number; excused: boolean };
 
 /** What is stored of everybody's work, whatever edition it is scored under. */
 export interface Stored {
@@ -29,17 +30,16 @@ export async function readStored(
   rules: AssignmentRules,
   transaction?: Transaction,
 ): Promise<Stored> {
-  const found = await rows<StoredAttempt & { studentId: number; excused: number }>(
-    database,
-    `SELECT ${attemptColumns}, t.student_id AS studentId, t.excused FROM attempts t
-      WHERE t.assignment_id = :assignmentId ORDER BY t.id ${transaction ? 'FOR UPDATE' : ''}`,
-    { assignmentId },
+  const stored = await database.models.Attempt.findAll({
+    where: { assignmentId },
+    order: ['id'],
+    lock: transaction !== undefined,
     transaction,
-  );
-  const all = found.map((own) => ({
-    ...asAttempt(own),
-    studentId: own.studentId,
-    excused: own.excused,
+  });
+  const all = stored.map((attempt) => ({
+    ...asAttempt(attempt),
+    studentId: attempt.studentId,
+    excused: attempt.excused,
   }));
   const attempts = all.filter(({ handedInAt }) => handedInAt !== null);
   return {
@@ -127,18 +127,10 @@ export function figuresOf(
   };
 }
 
-export const readEdition = async (
-  database: Database,
+export async function readEdition(
+  { models }: Database,
   id: number,
   transaction?: Transaction,
-): Promise<Edition> =>
-  fromJson<Edition>(
-    (
-      await rows<{ content: unknown }>(
-        database,
-        'SELECT content FROM editions WHERE id = :id',
-        { id },
-        transaction,
-      )
-    )[0]!.content,
-  );
+): Promise<Edition> {
+  return present(await models.Edition.findByPk(id, { transaction }), `edition ${id}`).content;
+}

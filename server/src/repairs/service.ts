@@ -12,23 +12,25 @@ import {
 } from '@oaken/core/repairs';
 import { roundPoints } from '@oaken/core/scoring';
 import type { Transaction } from 'sequelize';
-import { asking, insistOnRunningAssignment, ownAssignment, runsAssignment } from '../access';
+import { insistOnRunningAssignment, rule, mayRun } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { replaceScores } from '../attempts/scoring';
 import type { Context } from '../context';
-import { fromJson, insertedId, row, rows, toMillis, type Database } from '../database/connect';
+import { toMillis, type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import { insistOnItemWording } from '../wording';
 import { figuresOf, readEdition, readStored, reckon, type Reckoning } from './reckoning';
+import { present } from '../database/present';
+import { writeWorths } from './queries';
 
 type Change = BodyOf<typeof api.lookAhead>;
 
-interface Assignment {
+interface Repairable {
   id: number;
   editionId: number;
   rules: AssignmentRules;
-  released: number;
-  mayRepair: number;
+  released: boolean;
+  mayRepair: boolean;
 }
 
 async function find(
@@ -36,16 +38,20 @@ async function find(
   me: SignedIn,
   id: number,
   transaction?: Transaction,
-): Promise<Assignment> {
-  const own = await row<Omit<Assignment, 'rules'> & { rules: unknown }>(
-    database,
-    `SELECT a.id, a.edition_id AS editionId, a.rules, a.released_at IS NOT NULL AS released, ${runsAssignment} AS mayRepair
-       FROM assignments a WHERE a.id = :id AND ${ownAssignment} ${transaction ? 'FOR UPDATE' : ''}`,
-    { ...asking(me), id },
+): Promise<Repairable> {
+  const { Assignment } = database.models;
+  const assignment = await Assignment.scope(rule('readableBy', me)).findByPk(id, {
+    lock: transaction !== undefined,
     transaction,
-  );
-  if (!own) throw notFound('The assignment');
-  return { ...own, rules: fromJson<AssignmentRules>(own.rules) };
+  });
+  if (!assignment) throw notFound('The assignment');
+  return {
+    id,
+    editionId: assignment.editionId,
+    rules: assignment.rules,
+    released: assignment.releasedAt !== null,
+    mayRepair: await mayRun(database, me, id, transaction),
+  };
 }
 
 const entryIn = (edition: Edition, id: string): EditionEntry => {
@@ -74,19 +80,22 @@ async function changed(
   }
 }
 
-interface Named {
-  id: number;
-  name: string;
-  class: string;
-}
-
-const readNames = (database: Database, assignmentId: number) =>
-  rows<Named>(
-    database,
-    `SELECT s.id, CONCAT(s.given_name, ' ', s.family_name) AS name, COALESCE(c.name, 'Guests') AS class
-       FROM assignment_students g JOIN accounts s ON s.id = g.student_id LEFT JOIN classes c ON c.id = g.class_id WHERE g.assignment_id = :assignmentId`,
-    { assignmentId },
+async function readNames({ models }: Database, assignmentId: number) {
+  const lines = await models.AssignmentStudent.findAll({
+    where: { assignmentId },
+    include: ['student', 'class'],
+  });
+  return new Map(
+    lines.map((line) => [
+      line.studentId,
+      {
+        id: line.studentId,
+        name: line.student?.fullName ?? '',
+        class: line.class?.name ?? 'Guests',
+      },
+    ]),
   );
+}
 
 /** Each student's worth before and after. */
 function worths(before: Reckoning, after: Reckoning) {
@@ -109,12 +118,12 @@ export async function lookAhead(
   const { after, words } = await changed(edition, change);
   const stored = await readStored(database, assignmentId, assignment.rules);
   const [old, made] = [reckon(stored, edition), reckon(stored, after)];
-  const names = new Map((await readNames(database, assignmentId)).map((own) => [own.id, own]));
+  const names = await readNames(database, assignmentId);
   const { show, bands } = assignment.rules.release;
   const effect = effectOf(worths(old, made), show === 'band' ? bands : []);
   const named = ({ student, ...own }: (typeof effect.gain)[number]) => ({
     ...own,
-    student: { ...names.get(student)!, name: names.get(student)!.name.trim() },
+    student: present(names.get(student), 'student of the assignment'),
   });
   return {
     edition: assignment.editionId,
@@ -126,7 +135,7 @@ export async function lookAhead(
     bands: effect.bands,
     figures: { before: figuresOf(old, stored, edition), after: figuresOf(made, stored, after) },
     working: stored.working,
-    released: Boolean(assignment.released),
+    released: assignment.released,
   };
 }
 
@@ -141,40 +150,40 @@ const pointsOf = ({ sections }: Edition) =>
   );
 
 async function keepEdition(
-  database: Database,
+  { models }: Database,
   before: number,
   after: Edition,
   now: number,
   transaction: Transaction,
 ) {
-  const id = await insertedId(
-    database,
-    'INSERT INTO editions (test_id, content, items, points, created_at) SELECT test_id, :content, items, :points, :time FROM editions WHERE id = :before',
-    { before, content: JSON.stringify(after), points: pointsOf(after), time: new Date(now) },
-    transaction,
-  );
-  await database.query(
-    'INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id, settled) VALUES :pins',
-    {
-      replacements: {
-        pins: entriesOf(after).map((own) => [
-          id,
-          own.id,
-          own.itemId,
-          own.revisionId,
-          own.settled ?? null,
-        ]),
-      },
+  const { testId, itemCount } = present(
+    await models.Edition.findByPk(before, {
+      attributes: ['testId', 'itemCount'],
       transaction,
-    },
+    }),
+    'edition before',
   );
-  return id;
+  const { id: editionId } = await models.Edition.create(
+    { testId, itemCount, content: after, points: pointsOf(after), createdAt: new Date(now) },
+    { transaction },
+  );
+  await models.EditionRevision.bulkCreate(
+    entriesOf(after).map(({ id, itemId, revisionId, settled = null }) => ({
+      editionId,
+      entryId: id,
+      itemId,
+      revisionId,
+      settled,
+    })),
+    { transaction },
+  );
+  return editionId;
 }
 
 /** Scores all that was handed in under `edition` and makes it the assignment's, within the caller's transaction. */
 async function rescore(
   { database }: Context,
-  assignment: Assignment,
+  assignment: Repairable,
   editionId: number,
   edition: Edition,
   transaction: Transaction,
@@ -191,21 +200,15 @@ async function rescore(
   });
   await replaceScores(database, differing, transaction);
   const worth = made.lines.map(({ id, studentId, number, points, most }) => {
-    const counted = made.counted.get(studentId)!;
+    const counted = present(made.counted.get(studentId), 'counting attempt');
     const counts = counted.attempt.number === number;
-    return [id, points, most, counts ? 1 : 0, counts ? counted.points : points];
+    return { id, points, maxPoints: most, counts, countedPoints: counts ? counted.points : points };
   });
-  if (worth.length > 0)
-    await database.query(
-      `UPDATE attempts t JOIN JSON_TABLE(:worth, '$[*]' COLUMNS (id INT UNSIGNED PATH '$[0]', points DOUBLE PATH '$[1]', most DOUBLE PATH '$[2]',
-              counts BOOLEAN PATH '$[3]', counted DOUBLE PATH '$[4]')) w ON w.id = t.id
-          SET t.points = w.points, t.most = w.most, t.counts = w.counts, t.counted = w.counted`,
-      { replacements: { worth: JSON.stringify(worth) }, transaction },
-    );
+  await writeWorths(database, worth, transaction);
   // The items' own figures follow from the scores.
-  await database.query(
-    'UPDATE assignments SET edition_id = :editionId, figures_at = NULL WHERE id = :id',
-    { replacements: { id: assignment.id, editionId }, transaction },
+  await database.models.Assignment.update(
+    { editionId, figuresAt: null },
+    { where: { id: assignment.id }, transaction },
   );
   const { gain, lose } = effectOf(worths(old, made), []);
   return { attempts: made.lines.length, gained: gain.length, lost: lose.length };
@@ -219,12 +222,13 @@ async function lockAll(
   transaction: Transaction,
 ) {
   await insistOnRunningAssignment(context.database, me, assignmentId);
-  await rows(
-    context.database,
-    'SELECT id FROM attempts WHERE assignment_id = :assignmentId ORDER BY id FOR UPDATE',
-    { assignmentId },
+  await context.database.models.Attempt.findAll({
+    attributes: ['id'],
+    where: { assignmentId },
+    order: ['id'],
+    lock: true,
     transaction,
-  );
+  });
   return find(context, me, assignmentId, transaction);
 }
 
@@ -249,23 +253,21 @@ export async function makeRepair(
     );
     const editionId = await keepEdition(database, assignment.editionId, after, now(), transaction);
     const done = await rescore(context, assignment, editionId, after, transaction);
-    const id = await insertedId(
-      database,
-      `INSERT INTO repairs (assignment_id, entry_id, edition_before, edition_after, words, reason, gained, lost, told, made_by, made_at)
-       VALUES (:assignmentId, :entry, :before, :editionId, :words, :reason, :gained, :lost, :tell, :me, :time)`,
+    const { id } = await database.models.Rescore.create(
       {
         assignmentId,
-        entry: change.entry,
-        before: assignment.editionId,
-        editionId,
-        words: words.join(' ').slice(0, 4000),
+        entryId: change.entry,
+        editionBefore: assignment.editionId,
+        editionAfter: editionId,
+        summary: words.join(' ').slice(0, 4000),
         reason,
-        ...done,
-        tell,
-        me: me.account.id,
-        time: new Date(now()),
+        gainedCount: done.gained,
+        lostCount: done.lost,
+        studentsTold: tell,
+        madeBy: me.account.id,
+        madeAt: new Date(now()),
       },
-      transaction,
+      { transaction },
     );
     return { id, ...done };
   });
@@ -280,27 +282,24 @@ export async function undoRepair(
   const { database, now } = context;
   return database.transaction(async (transaction) => {
     const assignment = await lockAll(context, me, assignmentId, transaction);
-    const own = await row<{ before: number; after: number; undoneAt: Date | null }>(
-      database,
-      'SELECT edition_before AS `before`, edition_after AS `after`, undone_at AS undoneAt FROM repairs WHERE id = :repairId AND assignment_id = :assignmentId FOR UPDATE',
-      { repairId, assignmentId },
+    const rescored = await database.models.Rescore.findOne({
+      where: { id: repairId, assignmentId },
+      lock: true,
       transaction,
-    );
-    if (!own) throw notFound('The change');
-    if (own.undoneAt !== null) return { attempts: 0 };
-    if (own.after !== assignment.editionId)
+    });
+    if (!rescored) throw notFound('The change');
+    const { editionBefore, editionAfter, undoneAt } = rescored;
+    if (undoneAt !== null) return { attempts: 0 };
+    if (editionAfter !== assignment.editionId)
       throw new Problem(409, 'Something was changed after it.', 'Undo the later change first.');
     const { attempts } = await rescore(
       context,
       assignment,
-      own.before,
-      await readEdition(database, own.before, transaction),
+      editionBefore,
+      await readEdition(database, editionBefore, transaction),
       transaction,
     );
-    await database.query(
-      'UPDATE repairs SET undone_by = :me, undone_at = :time WHERE id = :repairId',
-      { replacements: { repairId, me: me.account.id, time: new Date(now()) }, transaction },
-    );
+    await rescored.update({ undoneBy: me.account.id, undoneAt: new Date(now()) }, { transaction });
     return { attempts };
   });
 }
@@ -315,34 +314,28 @@ export async function readRepairs(
   const order = new Map(
     entriesOf(await readEdition(database, editionId)).map(({ id }, at) => [id, at + 1]),
   );
-  const found = await rows<{
-    id: number;
-    entry: string;
-    after: number;
-    words: string;
-    reason: string;
-    gained: number;
-    lost: number;
-    told: number;
-    by: string;
-    at: Date;
-    undoneBy: string | null;
-    undoneAt: Date | null;
-  }>(
-    database,
-    `SELECT r.id, r.entry_id AS entry, r.edition_after AS \`after\`, r.words, r.reason, r.gained, r.lost, r.told, CONCAT(m.given_name, ' ', m.family_name) AS \`by\`,
-            r.made_at AS at, CONCAT(u.given_name, ' ', u.family_name) AS undoneBy, r.undone_at AS undoneAt
-       FROM repairs r JOIN accounts m ON m.id = r.made_by LEFT JOIN accounts u ON u.id = r.undone_by WHERE r.assignment_id = :assignmentId ORDER BY r.id DESC`,
-    { assignmentId },
-  );
+  const rescores = await database.models.Rescore.findAll({
+    where: { assignmentId },
+    include: ['maker', 'undoer'],
+    order: [['id', 'DESC']],
+  });
   return {
-    repairs: found.map(({ after, undoneBy, undoneAt, told, ...own }) => ({
-      ...own,
-      told: Boolean(told),
-      number: order.get(own.entry) ?? null,
-      at: toMillis(own.at),
-      undone: undoneAt === null ? null : { by: undoneBy ?? '', at: toMillis(undoneAt) },
-      mayUndo: Boolean(mayRepair) && undoneAt === null && after === editionId,
+    repairs: rescores.map((rescored) => ({
+      id: rescored.id,
+      entry: rescored.entryId,
+      words: rescored.summary,
+      reason: rescored.reason,
+      gained: rescored.gainedCount,
+      lost: rescored.lostCount,
+      told: rescored.studentsTold,
+      by: rescored.maker?.fullName ?? '',
+      number: order.get(rescored.entryId) ?? null,
+      at: toMillis(rescored.madeAt),
+      undone:
+        rescored.undoneAt === null
+          ? null
+          : { by: rescored.undoer?.fullName ?? '', at: toMillis(rescored.undoneAt) },
+      mayUndo: mayRepair && rescored.undoneAt === null && rescored.editionAfter === editionId,
     })),
   };
 }

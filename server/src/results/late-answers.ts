@@ -1,6 +1,6 @@
 /** Answers that arrived after the end and wait until the teacher has looked. */
 import type { StudentWork } from '@oaken/contract/results';
-import { responsesInWords, type ItemContent, type Responses } from '@oaken/core/items';
+import { responsesInWords, type ItemContent } from '@oaken/core/items';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { scoreAnew } from '../attempts/arriving';
@@ -9,23 +9,8 @@ import { lockAttempt, readGiven } from '../attempts/given';
 import { writeLast } from '../attempts/writing';
 import { markLate } from '../attempts/written';
 import type { Context } from '../context';
-import { fromJson, row, rows, toMillis, type Database } from '../database/connect';
+import { toMillis, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
-
-interface Late {
-  entry: string;
-  number: number;
-  device: string;
-  responses: unknown;
-  flagged: number;
-  writtenAt: Date;
-  arrivedAt: Date;
-  silentFrom: Date;
-  decision: 'waiting' | 'counted' | 'refused';
-}
-
-const columns = `entry_id AS entry, number, device, responses, flagged, written_at AS writtenAt, arrived_at AS arrivedAt,
-  silent_from AS silentFrom, decision`;
 
 /** @param entries the questions of the attempt, with their places */
 export async function readLateAnswers(
@@ -33,22 +18,21 @@ export async function readLateAnswers(
   attemptId: number,
   entries: { id: string; number: number; content: ItemContent }[],
 ): Promise<StudentWork['lateAnswers']> {
-  const late = await rows<Late>(
-    database,
-    `SELECT ${columns} FROM late_answers WHERE attempt_id = :attemptId ORDER BY written_at`,
-    { attemptId },
-  );
+  const late = await database.models.LateAnswer.findAll({
+    where: { attemptId },
+    order: ['writtenAt'],
+  });
   return late.flatMap((answer) => {
-    const entry = entries.find(({ id }) => id === answer.entry);
+    const entry = entries.find(({ id }) => id === answer.entryId);
     if (!entry) return [];
     return [
       {
         entry: entry.id,
         number: entry.number,
-        words: responsesInWords(entry.content, fromJson<Responses>(answer.responses)),
+        words: responsesInWords(entry.content, answer.responses),
         writtenAt: toMillis(answer.writtenAt),
         arrivedAt: toMillis(answer.arrivedAt),
-        silentFrom: toMillis(answer.silentFrom),
+        silentFrom: toMillis(answer.offlineSince),
         decision: answer.decision,
       },
     ];
@@ -65,41 +49,27 @@ export async function decideLateAnswers(
 ): Promise<void> {
   await insistOnRunningAssignment(database, me, assignmentId);
   await database.transaction(async (transaction) => {
-    const place = { attemptId, assignmentId, studentId };
-    const found = await row(
-      database,
-      'SELECT id FROM attempts WHERE id = :attemptId AND assignment_id = :assignmentId AND student_id = :studentId',
-      place,
-      transaction,
-    );
-    const attempt = found && (await lockAttempt(database, attemptId, transaction));
-    if (!attempt) throw notFound('The student’s work');
-    const waiting = await rows<Late>(
-      database,
-      `SELECT ${columns} FROM late_answers WHERE attempt_id = :attemptId AND decision = 'waiting' FOR UPDATE`,
-      { attemptId },
-      transaction,
-    );
-    await database.query(
-      `UPDATE late_answers SET decision = :decision, decided_by = :me, decided_at = :time
-        WHERE attempt_id = :attemptId AND decision = 'waiting'`,
+    const { LateAnswer } = database.models;
+    const attempt = await lockAttempt(database, attemptId, transaction);
+    if (attempt?.assignmentId !== assignmentId || attempt.studentId !== studentId)
+      throw notFound('The student’s work');
+    const where = { attemptId, decision: 'waiting' as const };
+    const waiting = await LateAnswer.findAll({ where, lock: true, transaction });
+    await LateAnswer.update(
       {
-        replacements: {
-          attemptId,
-          decision: count ? 'counted' : 'refused',
-          me: me.account.id,
-          time: new Date(now()),
-        },
-        transaction,
+        decision: count ? 'counted' : 'refused',
+        decidedBy: me.account.id,
+        decidedAt: new Date(now()),
       },
+      { where, transaction },
     );
     if (!count || waiting.length === 0) return;
-    const answers = waiting.map(({ entry, number, device, responses, flagged, writtenAt }) => ({
-      entry,
+    const answers = waiting.map(({ entryId, number, device, responses, flagged, writtenAt }) => ({
+      entry: entryId,
       number,
       device,
-      responses: fromJson<Responses>(responses),
-      flagged: Boolean(flagged),
+      responses,
+      flagged,
       writtenAt: toMillis(writtenAt),
     }));
     await writeLast(database, attemptId, answers, now(), transaction);

@@ -5,7 +5,7 @@
 import type { AssignmentRow } from '@oaken/contract/assignments';
 import { writePlainCsv } from '../csv';
 import { strToU8, zipSync } from 'fflate';
-import { rows, type Database } from '../database/connect';
+import { type Database } from '../database/connect';
 import type { ResultsAnswer } from '@oaken/contract/results';
 
 export const headers = {
@@ -81,24 +81,25 @@ const date = (at: number) => new Date(at).toISOString().slice(0, 10);
 
 /** What the roster calls classes and students; what it does not know goes by our own ids. */
 async function sourcedIds(database: Database, assignmentId: number) {
-  const students = await rows<{ id: number; sourcedId: string | null; classId: number | null }>(
-    database,
-    'SELECT s.id, s.sourced_id AS sourcedId, g.class_id AS classId FROM assignment_students g JOIN accounts s ON s.id = g.student_id WHERE g.assignment_id = :assignmentId',
-    { assignmentId },
-  );
-  const classes = await rows<{ id: number; sourcedId: string | null }>(
-    database,
-    'SELECT c.id, c.sourced_id AS sourcedId FROM assignment_classes ac JOIN classes c ON c.id = ac.class_id WHERE ac.assignment_id = :assignmentId',
-    { assignmentId },
-  );
+  const { AssignmentClass, AssignmentStudent } = database.models;
+  const students = await AssignmentStudent.findAll({
+    where: { assignmentId },
+    include: ['student'],
+  });
+  const classes = await AssignmentClass.findAll({ where: { assignmentId }, include: ['class'] });
   return {
     students: new Map(
-      students.map(({ id, sourcedId, classId }) => [
-        id,
-        { sourcedId: sourcedId ?? `student-${id}`, classId },
+      students.map(({ studentId, student, classId }) => [
+        studentId,
+        { sourcedId: student?.sourcedId ?? `student-${studentId}`, classId },
       ]),
     ),
-    classes: new Map(classes.map(({ id, sourcedId }) => [id, sourcedId ?? `class-${id}`])),
+    classes: new Map(
+      classes.map(({ classId, class: taught }) => [
+        classId,
+        taught?.sourcedId ?? `class-${classId}`,
+      ]),
+    ),
   };
 }
 

@@ -4,7 +4,6 @@ import { inWords } from '@oaken/core/timing';
 import type { Editions } from '../attempts/editions';
 import { schoolZone } from '../assignments/times';
 import type { Context } from '../context';
-import { row } from '../database/connect';
 import type { Bind } from '../http/bind';
 import { Download } from '../http/download';
 import { itemsCsv, standardsCsv, studentsCsv } from './export';
@@ -15,6 +14,7 @@ import { ownAssignmentRow, readResults } from './service';
 import { bringSheet, listSheets, readSheetResults, removeSheet } from './sheets';
 import { rate, readStandardResults } from './standards';
 import { readStudentWork } from './student';
+import { present } from '../database/present';
 
 export function resultRoutes(bind: Bind, context: Context, editions: Editions): void {
   const { database, now } = context;
@@ -72,11 +72,7 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
   bind(api.exportStudentReport, async ({ me, params, query }) => {
     const work = await readStudentWork(context, editions, me, params);
     const zone = await schoolZone(database);
-    const school = (await row<{ name: string }>(
-      database,
-      'SELECT name FROM schools WHERE id = :school',
-      { school: me.account.schoolId },
-    ))!;
+    const school = present(await database.models.School.findByPk(me.account.schoolId), 'school');
     const at = (when: number) => inWords(when, zone, now());
     const { handedInAt, late } = work.attempt;
     const pdf = await reportPdf(work, {

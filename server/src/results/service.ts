@@ -7,15 +7,15 @@ import {
 } from '@oaken/contract/results';
 import { analyse, bandsInReach, caution, spreadOf, type Analysis } from '@oaken/core/analysis';
 import type { EditionEntry } from '@oaken/core/forms';
-import { asking, runsAssignment } from '../access';
 import { readAssignments } from '../assignments/rows';
 import type { SignedIn } from '../accounts/sessions';
-import { row, toMillis, toMillisOrNull, type Database } from '../database/connect';
+import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { chosenLines, gather, type Gathered, type Line } from './gather';
 import { answerTo, chosenIn, itemResults } from './items';
 import { Looks } from './looks';
 import { tableOf } from './table';
+import { mayRun } from '../access';
 
 /** Whether nothing more can arrive: all have handed in, or the window has ended and nobody is working. */
 export function isComplete(own: AssignmentRow, now: number): boolean {
@@ -47,11 +47,6 @@ export async function readResults(
   query: ResultsQuery = everything,
 ): Promise<ResultsAnswer> {
   const assignment = await ownAssignmentRow(database, me, assignmentId);
-  const runs = await row<{ may: number }>(
-    database,
-    `SELECT ${runsAssignment} AS may FROM assignments a WHERE a.id = :assignmentId`,
-    { ...asking(me), assignmentId },
-  );
   const gathered = await gather(database, assignmentId);
   const lines = chosenLines(gathered, query);
   const finished = lines.filter(isFinished);
@@ -74,7 +69,7 @@ export async function readResults(
   return {
     title: assignment.title,
     assignment,
-    mayChange: Boolean(runs!.may),
+    mayChange: await mayRun(database, me, assignmentId),
     points: assignment.points,
     filters: {
       classes: assignment.classes,

@@ -18,7 +18,7 @@ import { delimiterOf } from '@oaken/core/csv';
 import { parse } from 'csv-parse/sync';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { insertedId, row, rows, toMillis } from '../database/connect';
+import { toMillis } from '../database/connect';
 import { invalid, notFound } from '../http/problem';
 
 /** @throws Problem 422 that points at `pointer`, with the line */
@@ -176,21 +176,14 @@ export async function bringSheet(
 ): Promise<{ id: number }> {
   // What cannot be analysed is not kept.
   resultsOf({ title, answers, key, emptyRows }, true);
-  const id = await database.transaction((transaction) =>
-    insertedId(
-      database,
-      'INSERT INTO sheets (owner_id, title, answers, answer_key, empty_rows, created_at) VALUES (:me, :title, :answers, :key, :emptyRows, :time)',
-      {
-        me: me.account.id,
-        title,
-        answers,
-        emptyRows,
-        key: key?.trim() ? key : null,
-        time: new Date(now()),
-      },
-      transaction,
-    ),
-  );
+  const { id } = await database.models.AnswerSheet.create({
+    ownerId: me.account.id,
+    title,
+    answers,
+    emptyRows,
+    answerKey: key?.trim() ? key : null,
+    createdAt: new Date(now()),
+  });
   return { id };
 }
 
@@ -198,12 +191,18 @@ export async function listSheets(
   { database }: Context,
   me: SignedIn,
 ): Promise<AnswerOf<typeof api.listSheets>> {
-  const found = await rows<{ id: number; title: string; at: Date }>(
-    database,
-    'SELECT id, title, created_at AS at FROM sheets WHERE owner_id = :me ORDER BY id DESC',
-    { me: me.account.id },
-  );
-  return { sheets: found.map(({ id, title, at }) => ({ id, title, createdAt: toMillis(at) })) };
+  const sheets = await database.models.AnswerSheet.findAll({
+    attributes: ['id', 'title', 'createdAt'],
+    where: { ownerId: me.account.id },
+    order: [['id', 'DESC']],
+  });
+  return {
+    sheets: sheets.map(({ id, title, createdAt }) => ({
+      id,
+      title,
+      createdAt: toMillis(createdAt),
+    })),
+  };
 }
 
 export async function readSheetResults(
@@ -211,19 +210,17 @@ export async function readSheetResults(
   me: SignedIn,
   id: number,
 ): Promise<ResultsAnswer> {
-  const own = await row<Stored>(
-    database,
-    'SELECT title, answers, answer_key AS `key`, empty_rows AS emptyRows FROM sheets WHERE id = :id AND owner_id = :me',
-    { id, me: me.account.id },
-  );
-  if (!own) throw notFound('What was brought in');
-  return resultsOf({ ...own, emptyRows: own.emptyRows ?? 'zero' }, false);
+  const sheet = await database.models.AnswerSheet.findOne({
+    where: { id, ownerId: me.account.id },
+  });
+  if (!sheet) throw notFound('What was brought in');
+  const { title, answers, answerKey, emptyRows } = sheet;
+  return resultsOf({ title, answers, key: answerKey, emptyRows: emptyRows ?? 'zero' }, false);
 }
 
 export async function removeSheet({ database }: Context, me: SignedIn, id: number): Promise<void> {
-  const values = { id, me: me.account.id };
-  const mine = 'id = :id AND owner_id = :me';
-  if (!(await row(database, `SELECT id FROM sheets WHERE ${mine}`, values)))
-    throw notFound('What was brought in');
-  await database.query(`DELETE FROM sheets WHERE ${mine}`, { replacements: values });
+  const removed = await database.models.AnswerSheet.destroy({
+    where: { id, ownerId: me.account.id },
+  });
+  if (removed === 0) throw notFound('What was brought in');
 }

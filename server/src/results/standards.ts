@@ -3,56 +3,42 @@ import type { api, AnswerOf, QueryOf } from '@oaken/contract';
 import type { StandardResult } from '@oaken/contract/results';
 import { StandardTally, type Earned } from '@oaken/core/analysis';
 import { entriesOf } from '@oaken/core/forms';
-import { asking, insistOnRunningAssignment, ownAssignment } from '../access';
+import { insistOnRunningAssignment, rule } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { row, rows, toMillis, type Database } from '../database/connect';
 import { invalid, Problem } from '../http/problem';
+import { scoredEntries, type ScoredEntry } from './queries';
 import { chosenLines, gather } from './gather';
 import { ownAssignmentRow } from './service';
 
 type Query = QueryOf<typeof api.readStandardResults>;
 
-interface Work {
-  assignmentId: number;
-  editionId: number;
-  title: string;
-  at: Date;
-  studentId: number;
-  entry: string;
-  points: number;
-  most: number;
-}
-
 /**
  * What was scored of these students: in one assignment, or in every one of mine. A question that was not reached counts as
  * it does in the score, as nothing of its points.
  */
-const readWork = (
+async function readWork(
   database: Database,
   me: SignedIn,
   students: number[],
   assignmentId: number | null,
   { from, to }: Query,
-) =>
-  rows<Work>(
-    database,
-    `SELECT a.id AS assignmentId, a.edition_id AS editionId, a.title, COALESCE(a.closes_at, t.handed_in_at) AS at, t.student_id AS studentId,
-            s.entry_id AS entry, s.points, s.most
-       FROM attempts t JOIN assignments a ON a.id = t.assignment_id JOIN scores s ON s.attempt_id = t.id AND NOT s.waits AND s.most > 0
-      WHERE t.student_id IN (:students) AND t.counts AND NOT t.excused AND t.handed_in_at IS NOT NULL AND ${ownAssignment}
-        AND (:assignmentId IS NULL OR a.id = :assignmentId) AND (:from IS NULL OR t.handed_in_at >= :from) AND (:to IS NULL OR t.handed_in_at < :to)`,
-    {
-      ...asking(me),
-      students: [0, ...students],
-      assignmentId,
-      from: from === undefined ? null : new Date(from),
-      to: to === undefined ? null : new Date(to),
-    },
-  );
+): Promise<ScoredEntry[]> {
+  const mine = await database.models.Assignment.scope(rule('readableBy', me)).findAll({
+    attributes: ['id'],
+    where: assignmentId === null ? {} : { id: assignmentId },
+  });
+  return scoredEntries(database, {
+    assignmentIds: mine.map(({ id }) => id),
+    students,
+    from: from === undefined ? null : new Date(from),
+    to: to === undefined ? null : new Date(to),
+  });
+}
 
-interface Scored extends Earned, Pick<Work, 'assignmentId' | 'title' | 'at' | 'studentId'> {
+interface Scored extends Earned, Pick<ScoredEntry, 'assignmentId' | 'title' | 'at' | 'studentId'> {
   standards: string[];
 }
 

@@ -2,18 +2,17 @@
 import type { StudentWork } from '@oaken/contract/results';
 import { entriesOf } from '@oaken/core/forms';
 import { asksFor, responsesInWords, rightInWords } from '@oaken/core/items';
-import { asking, ownAssignment, runsAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import { readEvents } from '../attempts/events';
 import { attemptForm, readAttempts } from '../attempts/given';
 import type { Context } from '../context';
-import { fromJson, row, rows, toMillis, toMillisOrNull, type Database } from '../database/connect';
+import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { gather } from './gather';
 import { readLateAnswers } from './late-answers';
 import { readRatings, readStatements } from './standards';
-import type { AssignmentRules } from '@oaken/core/assignments';
+import { mayRun, rule } from '../access';
 
 export async function readStudentWork(
   { database }: Context,
@@ -22,45 +21,36 @@ export async function readStudentWork(
   { assignmentId, studentId }: { assignmentId: number; studentId: number },
   attemptId?: number,
 ): Promise<StudentWork> {
-  const own = await row<{
-    title: string;
-    editionId: number;
-    rules: unknown;
-    name: string;
-    class: string;
-    mayChange: number;
-  }>(
-    database,
-    `SELECT a.title, a.edition_id AS editionId, a.rules, TRIM(CONCAT(s.given_name, ' ', s.family_name)) AS name, COALESCE(c.name, 'Guests') AS class,
-            ${runsAssignment} AS mayChange
-       FROM assignments a JOIN assignment_students g ON g.assignment_id = a.id AND g.student_id = :studentId JOIN accounts s ON s.id = g.student_id
-       LEFT JOIN classes c ON c.id = g.class_id WHERE a.id = :assignmentId AND ${ownAssignment}`,
-    { ...asking(me), assignmentId, studentId },
-  );
-  if (!own) throw notFound('The student’s work');
+  const { Assignment, AssignmentStudent } = database.models;
+  const own = await Assignment.scope(rule('readableBy', me)).findByPk(assignmentId);
+  const place = await AssignmentStudent.findOne({
+    where: { assignmentId, studentId },
+    include: ['student', 'class'],
+  });
+  if (!own || !place?.student) throw notFound('The student’s work');
   const attempts = await readAttempts(database, studentId, assignmentId);
   const shown =
     attempts.find(({ id }) => id === attemptId) ??
     attempts.find(({ counts }) => counts) ??
     attempts.at(-1);
   if (!shown) throw notFound('The student’s work');
-  const rules = fromJson<AssignmentRules>(own.rules);
+  const { rules } = own;
   const { edition } = await editions.get(own.editionId);
   const order = entriesOf(edition).map(({ id }) => id);
   const gathered = await gather(database, assignmentId);
   const line = gathered.lines.find((one) => one.attemptId === shown.id)!;
-  const marks = await rows<{
-    entry: string;
-    by: string;
-    points: number | null;
-    comment: string;
-    at: Date;
-  }>(
-    database,
-    `SELECT m.entry_id AS entry, TRIM(CONCAT(k.given_name, ' ', k.family_name)) AS \`by\`, m.points, m.comment, m.marked_at AS at
-       FROM mark_log m JOIN accounts k ON k.id = m.marked_by WHERE m.attempt_id = :id ORDER BY m.id`,
-    { id: shown.id },
-  );
+  const logged = await database.models.MarkLogEntry.findAll({
+    where: { attemptId: shown.id },
+    include: ['marker'],
+    order: ['id'],
+  });
+  const marks = logged.map(({ entryId, marker, points, comment, markedAt }) => ({
+    entry: entryId,
+    by: marker?.fullName ?? '',
+    points,
+    comment,
+    at: markedAt,
+  }));
   const decided = await readDecisions(database, shown.id);
   const entries = entriesOf({ sections: attemptForm(edition, shown, rules).sections });
   const standards = [...new Set(entries.flatMap((entry) => entry.standards))].sort();
@@ -68,8 +58,8 @@ export async function readStudentWork(
   const ratings = await readRatings(database, assignmentId);
   return {
     title: own.title,
-    student: { id: studentId, name: own.name, class: own.class },
-    mayChange: Boolean(own.mayChange),
+    student: { id: studentId, name: place.student.fullName, class: place.class?.name ?? 'Guests' },
+    mayChange: await mayRun(database, me, assignmentId),
     attempt: {
       id: shown.id,
       number: shown.number,
@@ -155,14 +145,24 @@ interface Decision {
   undoneAt: Date | null;
 }
 
-const readDecisions = (database: Database, attemptId: number) =>
-  rows<Decision>(
-    database,
-    `SELECT x.id, x.entry_id AS entry, x.kind, x.points, x.reason, TRIM(CONCAT(k.given_name, ' ', k.family_name)) AS \`by\`, x.made_at AS at,
-            TRIM(CONCAT(u.given_name, ' ', u.family_name)) AS undoneBy, x.undone_at AS undoneAt
-       FROM adjustments x JOIN accounts k ON k.id = x.made_by LEFT JOIN accounts u ON u.id = x.undone_by WHERE x.attempt_id = :attemptId ORDER BY x.id`,
-    { attemptId },
-  );
+async function readDecisions({ models }: Database, attemptId: number): Promise<Decision[]> {
+  const adjustments = await models.Adjustment.findAll({
+    where: { attemptId },
+    include: ['maker', 'undoer'],
+    order: ['id'],
+  });
+  return adjustments.map((adjustment) => ({
+    id: adjustment.id,
+    entry: adjustment.entryId,
+    kind: adjustment.kind,
+    points: adjustment.points,
+    reason: adjustment.reason,
+    by: adjustment.maker?.fullName ?? '',
+    at: adjustment.madeAt,
+    undoneBy: adjustment.undoer?.fullName ?? null,
+    undoneAt: adjustment.undoneAt,
+  }));
+}
 
 type Line = Awaited<ReturnType<typeof gather>>['lines'][number];
 

@@ -1,7 +1,7 @@
 /** What a teacher does to sittings under way. Each act is done for those who are in a state for it, and is kept with who did it. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { minute, windowEnd } from '@oaken/core/timing';
-import type { Transaction } from 'sequelize';
+import { type Transaction, Op } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { couldKnow } from '../attempts/arriving';
@@ -12,46 +12,42 @@ import { handIn } from '../attempts/hand-in';
 import { renewDeadlines } from '../assignments/changing';
 import { schoolZone, studentWindow } from '../assignments/times';
 import type { Context } from '../context';
-import { row, rows, toMillis, type Database } from '../database/connect';
+import { toMillis, type Database } from '../database/connect';
 import { Problem } from '../http/problem';
+import type { Attempt } from '../models';
+import { extendStudents } from '../assignments/queries';
+import { present } from '../database/present';
+import { valuesOf } from '../database/subquery';
 
 type Body = BodyOf<typeof api.actOnSittings>;
 
 export const note = (
-  database: Database,
+  { models }: Database,
   attemptId: number,
   by: number | null,
   what: string,
   now: number,
   transaction?: Transaction,
 ) =>
-  database.query(
-    'INSERT INTO attempt_events (attempt_id, done_by, what, done_at) VALUES (:attemptId, :by, :what, :time)',
-    {
-      replacements: { attemptId, by, what, time: new Date(now) },
-      ...(transaction && { transaction }),
-    },
+  models.AttemptEvent.create(
+    { attemptId, doneBy: by, event: what, doneAt: new Date(now) },
+    { transaction },
   );
 
-interface Latest {
-  id: number;
-  studentId: number;
-  handedInAt: Date | null;
-  pausedAt: Date | null;
-}
-
-const latest = (
-  database: Database,
+/** The latest attempt of each student. */
+async function latest(
+  { models }: Database,
   assignmentId: number,
   { studentIds }: Pick<Body, 'studentIds'>,
-) =>
-  rows<Latest>(
-    database,
-    `SELECT t.id, t.student_id AS studentId, t.handed_in_at AS handedInAt, t.paused_at AS pausedAt FROM attempts t
-      WHERE t.assignment_id = :assignmentId AND (:all OR t.student_id IN (:ids))
-        AND t.number = (SELECT MAX(l.number) FROM attempts l WHERE l.assignment_id = t.assignment_id AND l.student_id = t.student_id) ORDER BY t.id`,
-    { assignmentId, all: studentIds === null, ids: studentIds ?? [0] },
-  );
+): Promise<Attempt[]> {
+  const attempts = await models.Attempt.findAll({
+    attributes: ['id', 'studentId', 'number', 'handedInAt', 'pausedAt'],
+    where: studentIds === null ? { assignmentId } : { assignmentId, studentId: studentIds },
+    order: ['number'],
+  });
+  const byStudent = new Map(attempts.map((attempt) => [attempt.studentId, attempt]));
+  return [...byStudent.values()].sort((a, b) => a.id - b.id);
+}
 
 export async function actOnSittings(
   context: Context,
@@ -97,17 +93,14 @@ async function change(
     const attempt = await lockAttempt(database, id, transaction);
     if (!attempt) return false;
     const now = context.now();
-    const set = (columns: string, values: Record<string, unknown> = {}) =>
-      database.query(`UPDATE attempts SET ${columns} WHERE id = :id`, {
-        replacements: { id, time: new Date(now), ...values },
-        transaction,
-      });
+    const { Attempt, Score } = database.models;
+    const stored = present(await Attempt.findByPk(id, { transaction }), 'attempt');
     if (act === 'pause') {
       if (attempt.handedInAt !== null || attempt.pausedAt !== null) return false;
-      await set('paused_at = :time');
+      await stored.update({ pausedAt: new Date(now) }, { transaction });
     } else if (act === 'resume') {
       if (attempt.handedInAt !== null || attempt.pausedAt === null) return false;
-      await letRun(set, now - toMillis(attempt.pausedAt));
+      await letRun(stored, now - toMillis(attempt.pausedAt), transaction);
     } else {
       if (attempt.handedInAt === null) return false;
       const given = await readGiven(database, attempt.studentId, attempt.assignmentId, transaction);
@@ -118,14 +111,16 @@ async function change(
           'Take the release back first, or give another attempt.',
         );
       // The time since it was handed in did not run.
-      await letRun(set, now - toMillis(attempt.handedInAt));
-      await set(
-        'handed_in_at = NULL, handed_in_by = NULL, arrived_at = NULL, late = FALSE, late_off = 0, points = NULL, counted = NULL, most = NULL, seen_at = NULL, scored_at = :time',
+      await letRun(stored, now - toMillis(attempt.handedInAt), transaction);
+      await stored.update(
+        {
+          ...{ handedInAt: null, handedInBy: null, arrivedAt: null, late: false, lateDeduction: 0 },
+          ...{ points: null, countedPoints: null, maxPoints: null, seenAt: null },
+          scoredAt: new Date(now),
+        },
+        { transaction },
       );
-      await database.query('DELETE FROM scores WHERE attempt_id = :id', {
-        replacements: { id },
-        transaction,
-      });
+      await Score.destroy({ where: { attemptId: id }, transaction });
       await stretch(
         database,
         attempt.assignmentId,
@@ -135,7 +130,7 @@ async function change(
         now,
         transaction,
       );
-      if (minutes > 0) await set('clock_at = clock_at + INTERVAL :minutes MINUTE', { minutes });
+      if (minutes > 0) await moveClock(stored, minutes * minute, transaction);
       await recount(
         database,
         attempt.assignmentId,
@@ -150,14 +145,20 @@ async function change(
 }
 
 /** Lets the clock go on after it stood still for so long. */
-const letRun = (
-  set: (columns: string, values?: Record<string, unknown>) => Promise<unknown>,
+async function letRun(attempt: Attempt, length: number, transaction: Transaction): Promise<void> {
+  await attempt.update({ pausedAt: null, pausedMs: attempt.pausedMs + length }, { transaction });
+  await moveClock(attempt, length, transaction);
+}
+
+/** Where the present part has a time of its own, it ends so much later. */
+async function moveClock(
+  attempt: Attempt,
   length: number,
-) =>
-  set(
-    'paused_at = NULL, paused_ms = paused_ms + :ms, clock_at = clock_at + INTERVAL :us MICROSECOND',
-    { ms: length, us: length * 1000 },
-  );
+  transaction: Transaction,
+): Promise<void> {
+  if (attempt.clockAt === null) return;
+  await attempt.update({ clockAt: new Date(toMillis(attempt.clockAt) + length) }, { transaction });
+}
 
 /** More minutes for one student, and a window that is long enough for them. */
 async function stretch(
@@ -170,19 +171,11 @@ async function stretch(
   transaction: Transaction,
 ): Promise<void> {
   const until = now + minutes * minute;
-  await database.query(
-    `UPDATE assignment_students SET extra_minutes = LEAST(extra_minutes + :minutes, 10000), closes_at = IF(:short, GREATEST(COALESCE(closes_at, :until), :until), closes_at)
-      WHERE assignment_id = :assignmentId AND student_id = :studentId`,
-    {
-      replacements: {
-        assignmentId,
-        studentId,
-        minutes,
-        short: end !== null && end < until,
-        until: new Date(until),
-      },
-      transaction,
-    },
+  const closesAt = end !== null && end < until ? new Date(until) : null;
+  await extendStudents(
+    database,
+    { assignmentId, studentIds: [studentId], closesAt, minutes, attempts: 0 },
+    transaction,
   );
 }
 
@@ -195,23 +188,22 @@ async function takeBackFrom(
   if (studentIds === null) throw new Problem(409, 'Pick from whom to take it back.');
   // Whoever begins at this very moment waits for the lock, and then finds it taken back.
   const taken = await database.transaction(async (transaction) => {
-    const found = await rows<{ studentId: number }>(
-      database,
-      `SELECT g.student_id AS studentId FROM assignment_students g WHERE g.assignment_id = :assignmentId AND g.student_id IN (:studentIds) AND g.withdrawn_at IS NULL
-          AND NOT EXISTS (SELECT 1 FROM attempts t WHERE t.assignment_id = g.assignment_id AND t.student_id = g.student_id) FOR UPDATE`,
-      { assignmentId, studentIds },
-      transaction,
-    );
-    await database.query(
-      'UPDATE assignment_students SET withdrawn_at = :time WHERE assignment_id = :assignmentId AND student_id IN (:ids)',
-      {
-        replacements: {
-          assignmentId,
-          time: new Date(now()),
-          ids: [0, ...found.map(({ studentId }) => studentId)],
+    const { AssignmentStudent, Attempt } = database.models;
+    const found = await AssignmentStudent.findAll({
+      where: {
+        assignmentId,
+        withdrawnAt: null,
+        studentId: {
+          [Op.in]: studentIds,
+          [Op.notIn]: valuesOf(Attempt, 'studentId', { assignmentId }),
         },
-        transaction,
       },
+      lock: true,
+      transaction,
+    });
+    await AssignmentStudent.update(
+      { withdrawnAt: new Date(now()) },
+      { where: { assignmentId, studentId: found.map(({ studentId }) => studentId) }, transaction },
     );
     return found;
   });
@@ -226,26 +218,19 @@ export async function sayToStudents(
 ): Promise<void> {
   await insistOnRunningAssignment(database, me, assignmentId);
   if (studentIds !== null) {
-    const own = await row<{ n: number }>(
-      database,
-      'SELECT COUNT(*) AS n FROM assignment_students WHERE assignment_id = :assignmentId AND student_id IN (:studentIds)',
-      { assignmentId, studentIds },
-    );
-    if (own!.n !== new Set(studentIds).size)
+    const given = await database.models.AssignmentStudent.count({
+      where: { assignmentId, studentId: studentIds },
+    });
+    if (given !== new Set(studentIds).size)
       throw new Problem(404, 'One of the students was not found.');
   }
-  await database.query(
-    'INSERT INTO notices (assignment_id, student_id, said_by, text, said_at) VALUES :lines',
-    {
-      replacements: {
-        lines: (studentIds ?? [null]).map((own) => [
-          assignmentId,
-          own,
-          me.account.id,
-          text,
-          new Date(now()),
-        ]),
-      },
-    },
+  await database.models.Notice.bulkCreate(
+    (studentIds ?? [null]).map((studentId) => ({
+      assignmentId,
+      studentId,
+      sentBy: me.account.id,
+      text,
+      sentAt: new Date(now()),
+    })),
   );
 }

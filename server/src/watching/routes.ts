@@ -1,17 +1,16 @@
 import { api } from '@oaken/contract';
 import type { Watched } from '@oaken/contract/watching';
-import { asking, runsAssignment } from '../access';
 import { readAssignments } from '../assignments/rows';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { row } from '../database/connect';
 import { quietly, readCookie, type Bind } from '../http/bind';
 import { notFound } from '../http/problem';
 import { actOnSittings, sayToStudents } from './acts';
 import { Look } from './look';
 import { Rooms, type Seen } from './rooms';
 import { readWork } from './work';
+import { mayRun } from '../access';
 
 /** A proxy between lets go of a connection on which nothing is said for long, and a page has to hear when it is cut off. */
 const breathEvery = 5_000;
@@ -29,12 +28,7 @@ export function watchingRoutes(bind: Bind, context: Context, editions: Editions)
   ): Promise<Pick<Watched, 'assignment' | 'mayAct'>> {
     const [assignment] = await readAssignments(database, me, { id: assignmentId });
     if (!assignment) throw notFound('The assignment');
-    const own = await row<{ may: number }>(
-      database,
-      `SELECT ${runsAssignment} AS may FROM assignments a WHERE a.id = :assignmentId`,
-      { ...asking(me), assignmentId },
-    );
-    return { assignment, mayAct: Boolean(own!.may) };
+    return { assignment, mayAct: await mayRun(database, me, assignmentId) };
   }
 
   bind(api.watchAssignment, async ({ me, params: { assignmentId } }) => ({
