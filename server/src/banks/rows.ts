@@ -1,66 +1,80 @@
 /** Item rows as the contract gives them, for revisions that were chosen elsewhere. */
 import type { ItemRow } from '@oaken/contract/banks';
 import type { ItemFacts } from '@oaken/core/items';
-import type { Transaction } from 'sequelize';
+import type { InferAttributes, Transaction } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
+import { byId } from '../database/by-id';
 import { toMillis, type Database } from '../database/connect';
 import { present } from '../database/present';
 import type { Item, Revision } from '../models';
+import { listsBeside } from './lists';
 import { namedBanks, readableBanks, type BankAccess } from './rights';
 
 type Row = ItemRow & { testId: number | null };
 
-/** Lists that stand beside revisions, each read in one statement for all. */
-const lists = [
-  {
-    association: 'revisionStandards',
-    separate: true,
-    include: [{ association: 'standard', attributes: ['id', 'code', 'statement', 'position'] }],
-  },
-  { association: 'grades', separate: true, order: ['grade'] },
-  { association: 'tags', separate: true, order: ['tag'] },
-];
+/** As rows come from the database: this is asked at each search, and a model of each would take longer than the reading. */
+type ItemColumns = InferAttributes<Item>;
+type RevisionColumns = InferAttributes<Revision>;
 
-/** Only while a revision asks what its item asks now are the item's figures its own. */
-const asksAsNow = (revision: Revision, item: Item) =>
-  revision.id === item.revisionId ||
-  (revision.asked !== null && revision.asked === item.revision?.asked);
+/** A revision, its item and the bank it lies in; figures are the item's own only while both ask the same. */
+interface Place {
+  revision: RevisionColumns;
+  item: ItemColumns;
+  bank: BankAccess;
+  asksAsNow: boolean;
+}
 
-const standardsOf = ({ revisionStandards = [] }: Revision) =>
-  revisionStandards
-    .flatMap(({ standard }) => standard ?? [])
-    .sort((a, b) => a.position - b.position)
-    .map(({ id, code, statement }) => ({ id, code, statement }));
-
-function asRow(revision: Revision, item: Item, bank: BankAccess): Row {
-  const figures = asksAsNow(revision, item);
-  return {
-    id: item.id,
-    revisionId: revision.id,
-    revision: revision.number,
-    testId: revision.testId,
-    content: revision.content,
-    kind: revision.kind,
-    markedBy: revision.markedBy,
-    points: revision.points,
-    subject: revision.subject,
-    grades: (revision.grades ?? []).map(({ grade }) => grade),
-    standards: standardsOf(revision),
-    depth: revision.depth,
-    seconds: revision.seconds,
-    tags: (revision.tags ?? []).map(({ tag }) => tag),
-    author: revision.author,
-    licence: revision.licence,
-    bank: bank.name,
-    bankId: bank.id,
-    folderId: item.folderId,
-    may: bank.right,
-    facility:
-      figures && item.answerCount > 0 ? { value: item.averageScore, n: item.answerCount } : null,
-    separation: figures ? item.itemRestCorrelation : null,
-    uses: item.useCount,
-    editedAt: toMillis(revision.createdAt),
-  };
+/** In the order of `places`. */
+async function asRows(
+  database: Database,
+  places: Place[],
+  transaction?: Transaction,
+): Promise<Row[]> {
+  const ids = places.map(({ revision }) => revision.id);
+  const listsOf = await listsBeside(database, ids, transaction);
+  const standards = byId(
+    await database.models.Standard.findAll({
+      attributes: ['id', 'code', 'statement', 'position'],
+      where: { id: [...new Set(ids.flatMap((id) => listsOf(id).standards))] },
+      raw: true,
+      transaction,
+    }),
+  );
+  return places.map(({ revision, item, bank, asksAsNow }) => {
+    const lists = listsOf(revision.id);
+    return {
+      id: item.id,
+      revisionId: revision.id,
+      revision: revision.number,
+      testId: revision.testId,
+      content: revision.content,
+      kind: revision.kind,
+      markedBy: revision.markedBy,
+      points: revision.points,
+      subject: revision.subject,
+      grades: lists.grades,
+      standards: lists.standards
+        .flatMap((id) => standards.get(id) ?? [])
+        .sort((a, b) => a.position - b.position)
+        .map(({ id, code, statement }) => ({ id, code, statement })),
+      depth: revision.depth,
+      seconds: revision.seconds,
+      tags: lists.tags,
+      author: revision.author,
+      licence: revision.licence,
+      bank: bank.name,
+      bankId: bank.id,
+      folderId: item.folderId,
+      may: bank.right,
+      facility:
+        asksAsNow && item.answerCount > 0
+          ? { value: item.averageScore, n: item.answerCount }
+          : null,
+      separation: asksAsNow ? item.itemRestCorrelation : null,
+      uses: item.useCount,
+      editedAt: toMillis(revision.createdAt),
+    };
+  });
 }
 
 /** In the order of `revisionIds`; ids that do not exist are left out. */
@@ -71,27 +85,39 @@ export async function readRevisions(
   transaction?: Transaction,
 ): Promise<Row[]> {
   if (revisionIds.length === 0) return [];
-  const revisions = await database.models.Revision.findAll({
-    where: { id: revisionIds },
-    include: [
-      ...lists,
-      {
-        association: 'item',
-        include: [{ association: 'revision', attributes: ['id', 'asked'] }],
-      },
-    ],
-    transaction,
-  });
-  const items = revisions.map(({ item }) => present(item, 'item of the revision'));
-  const bankIds = items.map(({ bankId }) => bankId);
-  const banks = await namedBanks(database, me, bankIds, transaction);
-  const byId = new Map(
-    revisions.map((revision) => {
-      const item = present(revision.item, 'item of the revision');
-      return [revision.id, asRow(revision, item, present(banks.get(item.bankId), 'bank'))];
-    }),
+  const { Item, Revision } = database.models;
+  const revisions = byId(
+    await Revision.findAll({ where: { id: revisionIds }, raw: true, transaction }),
   );
-  return revisionIds.flatMap((id) => byId.get(id) ?? []);
+  const itemIds = [...revisions.values()].map(({ itemId }) => itemId);
+  const items = byId(await Item.findAll({ where: { id: itemIds }, raw: true, transaction }));
+  const presentIds = [...items.values()].flatMap(({ revisionId }) => revisionId ?? []);
+  const askedNow = new Map(
+    (
+      await Revision.findAll({
+        attributes: ['id', 'asked'],
+        where: { id: presentIds },
+        raw: true,
+        transaction,
+      })
+    ).map(({ id, asked }) => [id, asked]),
+  );
+  const bankIds = [...items.values()].map(({ bankId }) => bankId);
+  const banks = await namedBanks(database, me, bankIds, transaction);
+  const places = revisionIds.flatMap((id) => {
+    const revision = revisions.get(id);
+    if (!revision) return [];
+    const item = present(items.get(revision.itemId), 'item of the revision');
+    const isNow = item.revisionId === id;
+    const asked = item.revisionId === null ? null : askedNow.get(item.revisionId);
+    return {
+      revision,
+      item,
+      bank: present(banks.get(item.bankId), 'bank'),
+      asksAsNow: isNow || (revision.asked !== null && revision.asked === asked),
+    };
+  });
+  return asRows(database, places, transaction);
 }
 
 /** The items as they stand now, in the order of `itemIds`; those that I may not read are left out. */
@@ -102,22 +128,28 @@ export async function readItems(
   { retired = false }: { retired?: boolean } = {},
 ): Promise<ItemRow[]> {
   if (itemIds.length === 0) return [];
+  const { Item, Revision } = database.models;
   const banks = await readableBanks(database, me);
-  const items = await database.models.Item.findAll({
-    where: {
-      id: itemIds,
-      bankId: [...banks.keys()],
-      ...(retired ? {} : { retiredAt: null }),
-    },
-    include: [{ association: 'revision', required: true, include: lists }],
-  });
-  const byId = new Map(
-    items.map((item) => {
-      const bank = present(banks.get(item.bankId), 'bank');
-      return [item.id, asRow(present(item.revision, 'revision of the item'), item, bank)];
+  const items = byId(
+    await Item.findAll({
+      where: { id: itemIds, bankId: [...banks.keys()], ...(retired ? {} : { retiredAt: null }) },
+      raw: true,
     }),
   );
-  return itemIds.flatMap((id) => byId.get(id) ?? []);
+  const presentIds = [...items.values()].flatMap(({ revisionId }) => revisionId ?? []);
+  const revisions = byId(await Revision.findAll({ where: { id: presentIds }, raw: true }));
+  const places = itemIds.flatMap((id) => {
+    const item = items.get(id);
+    if (!item) return [];
+    const revision = revisions.get(present(item.revisionId, 'revision of the item'));
+    return {
+      revision: present(revision, 'revision of the item'),
+      item,
+      bank: present(banks.get(item.bankId), 'bank'),
+      asksAsNow: true,
+    };
+  });
+  return asRows(database, places);
 }
 
 /** The facts of a row, as a new revision takes them over. */

@@ -1,8 +1,11 @@
 /** Reads what the index has to know of items. */
 import type { FindableItem, StandardPlace } from '@oaken/core/finding';
+import type { InferAttributes } from 'sequelize';
 import { toMillis, type Database } from '../../database/connect';
+import { byId } from '../../database/by-id';
 import { present } from '../../database/present';
-import type { Folder, Item, Standard } from '../../models';
+import type { Folder, Item, Revision, Standard } from '../../models';
+import { listsBeside, type Lists } from '../lists';
 import { touchedItems } from '../queries';
 
 const atOnce = 1000;
@@ -30,39 +33,49 @@ export async function* readFindable(
   database: Database,
   ids: number[],
 ): AsyncGenerator<[number, FindableItem | null]> {
-  const { Item } = database.models;
-  for (let from = 0; from < ids.length; from += atOnce) {
-    const some = ids.slice(from, from + atOnce);
-    const items = await Item.findAll({
-      where: { id: some },
-      include: [
-        {
-          association: 'revision',
-          required: true,
-          attributes: { exclude: ['content'] },
-          include: [
-            { association: 'revisionStandards', separate: true },
-            { association: 'grades', separate: true },
-            { association: 'tags', separate: true },
-            {
-              association: 'passage',
-              include: [{ association: 'revision', attributes: ['words'] }],
-            },
-          ],
-        },
-      ],
-    });
-    const left = new Set(some);
-    for (const item of items) {
-      left.delete(item.id);
-      yield [item.id, item.retiredAt === null ? findable(item) : null];
+  for (let from = 0; from < ids.length; from += atOnce)
+    yield* readSome(database, ids.slice(from, from + atOnce));
+}
+
+async function* readSome(
+  database: Database,
+  ids: number[],
+): AsyncGenerator<[number, FindableItem | null]> {
+  const { Item, Passage, Revision } = database.models;
+  const items = byId(await Item.findAll({ where: { id: ids }, raw: true }));
+  const revisionIds = [...items.values()].flatMap(({ revisionId }) => revisionId ?? []);
+  const revisions = byId(
+    await Revision.findAll({
+      attributes: { exclude: ['content'] },
+      where: { id: revisionIds },
+      raw: true,
+    }),
+  );
+  const listsOf = await listsBeside(database, revisionIds);
+  const passageIds = [...revisions.values()].flatMap(({ passageId }) => passageId ?? []);
+  const passages = byId(
+    await Passage.findAll({
+      where: { id: [...new Set(passageIds)] },
+      include: { association: 'revision', attributes: ['words'] },
+    }),
+  );
+  for (const id of ids) {
+    const item = items.get(id);
+    const revision = item?.revisionId && revisions.get(item.revisionId);
+    if (!item || !revision || item.retiredAt !== null) yield [id, null];
+    else {
+      const passage = revision.passageId === null ? null : passages.get(revision.passageId);
+      yield [id, findable(item, revision, listsOf(revision.id), passage?.revision?.words ?? '')];
     }
-    for (const id of left) yield [id, null];
   }
 }
 
-function findable(item: Item): FindableItem {
-  const revision = present(item.revision, 'revision of the item');
+function findable(
+  item: InferAttributes<Item>,
+  revision: InferAttributes<Revision>,
+  { grades, standards, tags }: Lists,
+  passage: string,
+): FindableItem {
   return {
     id: item.id,
     bank: item.bankId,
@@ -77,16 +90,12 @@ function findable(item: Item): FindableItem {
     facility: item.answerCount > 0 ? item.averageScore : null,
     separation: item.itemRestCorrelation,
     uses: item.useCount,
-    grades: (revision.grades ?? []).map(({ grade }) => grade),
-    standards: (revision.revisionStandards ?? []).map(({ standardId }) => standardId),
-    tags: (revision.tags ?? []).map(({ tag }) => tag),
+    grades,
+    standards,
+    tags,
     createdAt: toMillis(item.createdAt),
     editedAt: toMillis(revision.createdAt),
-    text: {
-      stem: revision.words,
-      choices: revision.choiceWords,
-      passage: revision.passage?.revision?.words ?? '',
-    },
+    text: { stem: revision.words, choices: revision.choiceWords, passage },
   };
 }
 
