@@ -11,7 +11,7 @@ import { createApp, type App } from './app';
 import { RemoteAssembler } from './assembly/assembler';
 import { RemoteFinder } from './banks/finding/remote';
 import { RemoteRoster } from './classes/roster';
-import { connect, createDatabase, row, type Database } from './database/connect';
+import { connect, createDatabase, type Database } from './database/connect';
 import { migrator } from './database/migrate';
 import { RemoteMailbox } from './letters/mailbox';
 import { SmtpPost } from './letters/post';
@@ -42,11 +42,8 @@ const { place, port, folder } = settings;
 
 /** A real school must never be opened as the demonstration, whose passwords everybody knows, nor the other way round. */
 async function insistOnKind(database: Database): Promise<void> {
-  const school = await row<{ demonstration: number }>(
-    database,
-    'SELECT demonstration FROM schools ORDER BY id LIMIT 1',
-  );
-  if (!school || Boolean(school.demonstration) === (settings.kind === 'demonstration')) return;
+  const school = await database.models.School.findOne({ order: ['id'] });
+  if (!school || school.demonstration === (settings.kind === 'demonstration')) return;
   stopWith(
     school.demonstration
       ? 'This data folder holds the demonstration. Give the school another one with OAKEN_DATA.'

@@ -1,5 +1,5 @@
 import { api, type Audience, type Endpoint } from '@oaken/contract';
-import { rows } from '../src/database/connect';
+import { rows } from './support/sql';
 import { clientKey, openSchool, giveTest, type School, type Visitor } from './support/school';
 
 let school: School;

@@ -1,5 +1,5 @@
 import { entriesOf, type Edition } from '@oaken/core/forms';
-import { fromJson, row, rows } from '../src/database/connect';
+import { fromJson, row, rows } from './support/sql';
 import {
   answer,
   clientKey,

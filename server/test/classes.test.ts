@@ -3,7 +3,7 @@ import type { ListedStudent } from '@oaken/core/rosters';
 import { rosterService } from '@oaken/stand-ins';
 import type { AddressInfo } from 'node:net';
 import { RemoteRoster } from '../src/classes/roster';
-import { row, rows } from '../src/database/connect';
+import { row, rows } from './support/sql';
 import { clientKey, giveTest, openSchool, type School, type Visitor } from './support/school';
 
 let school: School;

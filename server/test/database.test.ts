@@ -1,4 +1,5 @@
-import { connect, createDatabase, rows } from '../src/database/connect';
+import { connect, createDatabase } from '../src/database/connect';
+import { rows } from './support/sql';
 import { migrator } from '../src/database/migrate';
 import { demonstrationSchool } from '@oaken/demo';
 import { openSchool, schoolMorning } from './support/school';

@@ -1,7 +1,7 @@
 /** Kept files: what they are by their own bytes, who may fetch them, and in parts. */
 import { readFile } from '../src/files/types';
 import { request } from 'node:http';
-import { row } from '../src/database/connect';
+import { row } from './support/sql';
 import { answer, giveTest, openSchool, type School, type Visitor } from './support/school';
 
 let school: School;

@@ -1,7 +1,7 @@
 import { mailService } from '@oaken/stand-ins';
 import ICAL from 'ical.js';
 import type { AddressInfo } from 'node:net';
-import { row } from '../src/database/connect';
+import { row } from './support/sql';
 import { SmtpPost } from '../src/letters/post';
 import { RemoteMailbox } from '../src/letters/mailbox';
 import { giveTest, openSchool, plainRules, type School, type Visitor } from './support/school';

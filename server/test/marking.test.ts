@@ -1,4 +1,4 @@
-import { rows } from '../src/database/connect';
+import { rows } from './support/sql';
 import {
   answer,
   clientKey,

@@ -1,6 +1,7 @@
 /** The models say what the migrated database holds: columns, types, what may be empty, and which row belongs to which. */
 import { Op, type Model, type ModelAttributeColumnOptions, type ModelStatic } from 'sequelize';
-import { rows, type Database } from '../src/database/connect';
+import { type Database } from '../src/database/connect';
+import { rows } from './support/sql';
 import { links } from '../src/models/links';
 import { openSchool } from './support/school';
 

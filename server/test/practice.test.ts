@@ -1,5 +1,5 @@
 import { entriesOf, type Edition } from '@oaken/core/forms';
-import { fromJson, row } from '../src/database/connect';
+import { fromJson, row } from './support/sql';
 import {
   answer,
   giveTest,

@@ -1,4 +1,4 @@
-import { fromJson, row, rows } from '../src/database/connect';
+import { fromJson, row, rows } from './support/sql';
 import { readEdition, readStored, reckon } from '../src/repairs/reckoning';
 import { renewFigures } from '../src/results/figures';
 import {

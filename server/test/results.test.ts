@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { parse } from 'csv-parse/sync';
 import { strFromU8, unzipSync } from 'fflate';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
-import { rows } from '../src/database/connect';
+import { rows } from './support/sql';
 import { scoreWords } from '../src/results/report-pdf';
 import {
   answer,

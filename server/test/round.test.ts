@@ -2,7 +2,7 @@ import { markedBy, partKinds } from '@oaken/core/items';
 import { parse } from 'csv-parse/sync';
 import { itemWordingProblems } from '../src/wording';
 import { mean, sampleCorrelation } from 'simple-statistics';
-import { row, rows } from '../src/database/connect';
+import { row, rows } from './support/sql';
 import {
   answer,
   clientKey,

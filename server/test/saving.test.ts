@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { api } from '@oaken/contract';
-import { row, rows } from '../src/database/connect';
+import { row, rows } from './support/sql';
 import {
   answer,
   giveTest,

@@ -1,7 +1,7 @@
 /** Tests through their routes, on a real MariaDB: sharing, copies, the shelf, draws, forms, and what a blueprint finds. */
 import { entriesOf, formOf, type Edition } from '@oaken/core/forms';
 import { emptySection } from '@oaken/core/assessments';
-import { fromJson, row, rows } from '../src/database/connect';
+import { fromJson, row, rows } from './support/sql';
 import {
   clientKey,
   giveTest,

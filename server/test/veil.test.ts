@@ -1,6 +1,6 @@
 /** The ids of what can be chosen: a student's page knows others than the author, and others for each attempt. */
 import { forSitting, idsOf, partKinds, type SittingItem } from '@oaken/core/items';
-import { fromJson, row } from '../src/database/connect';
+import { fromJson, row } from './support/sql';
 import { answer, giveTest, openSchool, type School, type Visitor } from './support/school';
 
 let school: School;

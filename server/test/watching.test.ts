@@ -1,4 +1,4 @@
-import { row } from '../src/database/connect';
+import { row } from './support/sql';
 import {
   answer,
   giveTest,

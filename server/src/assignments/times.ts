@@ -9,7 +9,7 @@ import {
   type TimeRules,
   type Window,
 } from '@oaken/core/timing';
-import { fromJson, toMillis, toMillisOrNull, type Database } from '../database/connect';
+import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import type { Assignment, AssignmentStudent } from '../models';
 
 export interface StoredTimes {
@@ -27,7 +27,7 @@ export interface StoredOwn {
   ownClosesAt: Date | null;
   extraMinutes: number;
   extraAttempts: number;
-  supports: unknown;
+  supports: Supports | null;
 }
 
 /** SQL for the columns of StoredOwn, of the student's line as `g` and their supports as `u`. */
@@ -66,12 +66,9 @@ export const windowOf = (own: StoredTimes): Window => ({
   lateRule: lateRuleOf(own),
 });
 
-export const supportsOf = (own: { supports: unknown }): Supports | null =>
-  own.supports === null ? null : fromJson<Supports>(own.supports);
-
 /** The window of one student. What was stopped is stopped for those with supports too; only a time given afterwards opens it. */
 export function studentWindow(stored: StoredTimes, own: StoredOwn, zone: string): Window {
-  const extraDays = stored.stoppedAt === null ? (supportsOf(own)?.extraDays ?? 0) : 0;
+  const extraDays = stored.stoppedAt === null ? (own.supports?.extraDays ?? 0) : 0;
   return ownWindow(
     windowOf(stored),
     { extraDays, closesAt: toMillisOrNull(own.ownClosesAt) },
@@ -84,7 +81,7 @@ export function timeRules(
   stored: StoredTimes & { rules: AssignmentRules },
   own: StoredOwn,
   zone: string,
-  given: Pick<Supports, 'time'> | null = supportsOf(own),
+  given: Pick<Supports, 'time'> | null = own.supports,
 ): TimeRules {
   const { limitMinutes } = stored.rules;
   return {

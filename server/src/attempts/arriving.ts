@@ -15,7 +15,7 @@ import { recount } from './counting';
 import type { Editions } from './editions';
 import { lockAttempt, readGiven, type Attempt, type Given } from './given';
 import { takeLateAnswers } from './late';
-import type { Stored } from './writing';
+import type { Stored } from './queries';
 import { writeScores } from './scoring';
 import { stagedOf, sorted } from './staged';
 import { Veil } from './veil';

@@ -6,7 +6,7 @@ import { foldName } from '@oaken/core/rosters';
 import { begun, lastClockEnd, stagesOf } from '@oaken/core/stages';
 import { attemptState, deadlineOf, defaultGrace, earlier, windowState } from '@oaken/core/timing';
 import { randomBytes } from 'node:crypto';
-import { schoolZone, supportsOf, timeRules } from '../assignments/times';
+import { schoolZone, timeRules } from '../assignments/times';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { toMillisOrNull } from '../database/connect';
@@ -114,7 +114,7 @@ async function newAttempt(
   await insistOnWord(context, student, given, word);
   return database.transaction(async (transaction) => {
     await readGiven(database, student, assignmentId, transaction);
-    const supports = supportsOf(given);
+    const supports = given.supports;
     const fixed: Fixed = { ...formRules(given.rules), supports };
     const sitter = {
       seed: randomBytes(16).toString('base64url'),

@@ -142,13 +142,38 @@ export function insistOnSitting(
   if (wasAway(seenAt, now)) throw awayProblem();
 }
 
+/** An attempt and whose it is. */
+export type StudentsAttempt = Attempt & { studentId: number };
+
+const asStudentsAttempt = (stored: StoredAttempt): StudentsAttempt => ({
+  ...asAttempt(stored),
+  studentId: stored.studentId,
+});
+
+/** The attempt, locked against everybody else until the transaction ends. */
 export async function lockAttempt(
   { models }: Database,
   attemptId: number,
   transaction: Transaction,
-): Promise<(Attempt & { studentId: number }) | undefined> {
+): Promise<StudentsAttempt | undefined> {
   const stored = await models.Attempt.findByPk(attemptId, { lock: true, transaction });
-  return stored ? { ...asAttempt(stored), studentId: stored.studentId } : undefined;
+  return stored ? asStudentsAttempt(stored) : undefined;
+}
+
+/** Attempts that others may read but nobody may change, such as hand in, until the transaction ends. */
+export async function shareAttempts(
+  { models }: Database,
+  attemptIds: readonly number[],
+  transaction: Transaction,
+): Promise<StudentsAttempt[]> {
+  const stored = await models.Attempt.findAll({
+    where: { id: [...new Set(attemptIds)] },
+    order: ['id'],
+    lock: transaction.LOCK.SHARE,
+    raw: true,
+    transaction,
+  });
+  return stored.map(asStudentsAttempt);
 }
 
 /** Who sits the attempt, as core deals and scores it. */

@@ -4,7 +4,9 @@ import type { SavedAnswer } from '@oaken/contract/attempts';
 import { lateAnswerRule, type AssignmentRules } from '@oaken/core/assignments';
 import type { Transaction } from 'sequelize';
 import { silencesAround } from './silences';
-import { writeLast, type Stored } from './writing';
+import { present } from '../database/present';
+import { keepLateAnswer, type Stored } from './queries';
+import { writeLast } from './writing';
 import { markLate } from './written';
 
 export interface Taken {
@@ -32,7 +34,7 @@ export async function takeLateAnswers(
   const rule = lateAnswerRule(rules);
   const refusedAll = { stored: [], counted: false, refused: answers.map(({ entry }) => entry) };
   if (rule === 'refuse' || answers.length === 0) return refusedAll;
-  const times = answers.map(({ writtenAt }) => writtenAt!);
+  const times = answers.map(({ writtenAt }) => present(writtenAt, 'time of a late answer'));
   const silences = await silencesAround(database, attemptId, times, now, transaction);
   const believed = answers.flatMap((answer, at) =>
     silences[at] ? [{ answer, silence: silences[at] }] : [],
@@ -46,7 +48,17 @@ export async function takeLateAnswers(
     return { stored: [...stored.values()], counted: true, refused };
   }
   for (const { answer, silence } of believed)
-    await keepForTeacher(database, attemptId, answer, silence.beganAt, now, transaction);
+    await keepLateAnswer(
+      database,
+      {
+        attemptId,
+        answer,
+        writtenAt: new Date(present(answer.writtenAt, 'time of a late answer')),
+        arrivedAt: new Date(now),
+        offlineSince: new Date(silence.beganAt),
+      },
+      transaction,
+    );
   const stored = believed.map(({ answer: { entry, number, device } }) => ({
     entry,
     number,
@@ -54,37 +66,3 @@ export async function takeLateAnswers(
   }));
   return { stored, counted: false, refused };
 }
-
-/** The highest number stands, as with answers that count; what was decided about stays decided. */
-const keepForTeacher = (
-  database: Database,
-  attemptId: number,
-  { entry, number, device, responses, flagged, writtenAt }: SavedAnswer,
-  silentFrom: number,
-  now: number,
-  transaction: Transaction,
-) =>
-  database.query(
-    `INSERT INTO late_answers (attempt_id, entry_id, number, device, responses, flagged, written_at, arrived_at, silent_from)
-     VALUES (:attemptId, :entry, :number, :device, :responses, :flagged, :writtenAt, :now, :silentFrom)
-     ON DUPLICATE KEY UPDATE
-       device = IF(VALUES(number) > number AND decision = 'waiting', VALUES(device), device),
-       responses = IF(VALUES(number) > number AND decision = 'waiting', VALUES(responses), responses),
-       flagged = IF(VALUES(number) > number AND decision = 'waiting', VALUES(flagged), flagged),
-       written_at = IF(VALUES(number) > number AND decision = 'waiting', VALUES(written_at), written_at),
-       number = IF(decision = 'waiting', GREATEST(number, VALUES(number)), number)`,
-    {
-      replacements: {
-        attemptId,
-        entry,
-        number,
-        device,
-        responses: JSON.stringify(responses),
-        flagged,
-        writtenAt: new Date(writtenAt!),
-        now: new Date(now),
-        silentFrom: new Date(silentFrom),
-      },
-      transaction,
-    },
-  );

@@ -4,7 +4,7 @@ import type { SeatRow } from '@oaken/contract/attempts';
 import { attemptsLeft, isReleased, sittingInWords } from '@oaken/core/assignments';
 import { attemptState, defaultGrace, windowEnd, windowState } from '@oaken/core/timing';
 import { Op } from 'sequelize';
-import { schoolZone, studentWindow, supportsOf, withAccommodation } from '../assignments/times';
+import { schoolZone, studentWindow, withAccommodation } from '../assignments/times';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { toMillis, toMillisOrNull } from '../database/connect';
@@ -105,7 +105,7 @@ export async function listSeat(
       extraAttempts: own.extraAttempts,
     });
     const { limitMinutes } = own.rules;
-    const time = supportsOf(own)?.time;
+    const time = own.supports?.time;
     const end = windowEnd(window);
     const scoreOut =
       counting?.counted != null &&

@@ -8,7 +8,8 @@ import type { Transaction } from 'sequelize';
 import type { Context } from '../context';
 import { toMillisOrNull, type Database } from '../database/connect';
 import { attemptForm, type Attempt, type Given } from './given';
-import { helpOf, readPractised } from './practice';
+import { helpOf } from './practice';
+import { readRecord } from './record';
 import { stagedOf, type Staged } from './staged';
 import { Veil } from './veil';
 
@@ -78,8 +79,8 @@ export async function openedAttempt(
   const open = staged && new Set(staged.stages[staged.course.stage]!.entries);
   const answers = await readAnswers(database, attempt.id, transaction);
   const { mode, offPerTry } = rules;
-  const practised =
-    mode === 'practice' ? await readPractised(database, attempt.id, transaction) : null;
+  const record =
+    mode === 'practice' ? await readRecord(database, attempt.id, ['practice'], transaction) : null;
   return {
     id: attempt.id,
     now: now(),
@@ -93,11 +94,11 @@ export async function openedAttempt(
     offPerTry,
     course: staged && courseFor(staged, form, answers),
     oneSitting: rules.oneSitting,
-    help: practised
+    help: record
       ? Object.fromEntries(
           entriesOf({ sections: form.sections }).map((entry) => {
-            const own = practised.get(entry.id);
-            return [entry.id, helpOf(entry, own ?? untouched, offPerTry, own?.responses ?? {})];
+            const held = record.practice.get(entry.id);
+            return [entry.id, helpOf(entry, held ?? untouched, offPerTry, held?.last ?? {})];
           }),
         )
       : {},

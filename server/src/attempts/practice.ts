@@ -12,43 +12,15 @@ import {
   type Practised,
 } from '@oaken/core/practice';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
-import type { Transaction } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { fromJson, rows, toMillisOrNull, type Database } from '../database/connect';
+import { toMillisOrNull } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
 import { attemptForm, insistOnSitting, lockAttempt, readGiven } from './given';
+import { readRecord } from './record';
 import { Veil } from './veil';
 import { writeLast } from './writing';
-
-interface Line extends Practised {
-  entry: string;
-  lastNumber: number;
-  /** The answer that was checked last: what was typed since is judged by nothing. */
-  responses: Responses;
-}
-
-/** What happened to each question of an attempt, by its entry. */
-export async function readPractised(
-  database: Database,
-  attemptId: number,
-  transaction?: Transaction,
-): Promise<Map<string, Line>> {
-  const found = await rows<Omit<Line, 'responses'> & { responses: unknown }>(
-    database,
-    `SELECT p.entry_id AS entry, p.tries, p.share, p.best_try AS bestTry, p.best_share AS bestShare, p.hints, p.shown, p.last_number AS lastNumber, p.last_responses AS responses
-       FROM practised p WHERE p.attempt_id = :attemptId`,
-    { attemptId },
-    transaction,
-  );
-  return new Map(
-    found.map((own) => [
-      own.entry,
-      { ...own, shown: Boolean(own.shown), responses: fromJson<Responses>(own.responses ?? {}) },
-    ]),
-  );
-}
 
 const shareOf = (entry: EditionEntry, responses: Responses) => {
   const { points, most, parts } = scoreItem(entry.content, responses);
@@ -116,10 +88,11 @@ export async function askHelp(
     const form = attemptForm(edition, attempt, given.rules);
     const entry = entriesOf({ sections: form.sections }).find(({ id }) => id === entryId);
     if (!entry) throw notFound('The item');
-    const held = (await readPractised(database, attemptId, transaction)).get(entryId);
+    const { practice } = await readRecord(database, attemptId, ['practice'], transaction);
+    const held = practice.get(entryId);
     const before: Practised = held ?? untouched;
     let after = before;
-    let responses = held?.responses ?? {};
+    let responses = held?.last ?? {};
     let number = held?.lastNumber ?? 0;
     if (body.want === 'check') {
       if (body.answer.entry !== entryId) throw notFound('The item');
@@ -145,29 +118,27 @@ export async function askHelp(
       after = { ...before, shown: true };
     }
     if (after !== before) {
-      const first = before.tries === 0 && after.tries === 1;
-      await database.query(
-        `INSERT INTO practised (attempt_id, entry_id, tries, share, hints, shown, first_responses, first_share,
-           best_try, best_share, best_responses, last_responses, last_number, changed_at)
-         VALUES (:attemptId, :entryId, :tries, :share, :hints, :shown, :first, :firstShare, :bestTry, :bestShare, :best, :last, :number, :time)
-         ON DUPLICATE KEY UPDATE tries = VALUES(tries), share = VALUES(share), hints = VALUES(hints), shown = VALUES(shown),
-           first_responses = COALESCE(first_responses, VALUES(first_responses)), first_share = COALESCE(first_share, VALUES(first_share)),
-           best_try = VALUES(best_try), best_share = VALUES(best_share), best_responses = COALESCE(VALUES(best_responses), best_responses),
-           last_responses = VALUES(last_responses), last_number = VALUES(last_number), changed_at = VALUES(changed_at)`,
+      // The attempt is locked, so nobody else writes this record meanwhile.
+      const isFirst = before.tries === 0 && after.tries === 1;
+      const isBest = after.bestTry > before.bestTry;
+      await database.models.PracticeRecord.upsert(
         {
-          replacements: {
-            ...after,
-            attemptId,
-            entryId,
-            first: first ? JSON.stringify(responses) : null,
-            firstShare: first ? after.share : null,
-            best: after.bestTry > before.bestTry ? JSON.stringify(responses) : null,
-            last: JSON.stringify(responses),
-            number,
-            time: new Date(now),
-          },
-          transaction,
+          attemptId,
+          entryId,
+          tries: after.tries,
+          share: after.share,
+          bestTry: after.bestTry,
+          bestShare: after.bestShare,
+          hints: after.hints,
+          shown: after.shown,
+          firstResponses: isFirst ? responses : (held?.first ?? null),
+          firstShare: isFirst ? after.share : (held?.firstShare ?? null),
+          bestResponses: isBest ? responses : (held?.best ?? null),
+          lastResponses: responses,
+          lastNumber: number,
+          changedAt: new Date(now),
         },
+        { transaction },
       );
     }
     return helpOf(entry, after, given.rules.offPerTry, responses);

@@ -1,4 +1,7 @@
-/** What of attempts stays SQL, beside the saving path. */
+/** What of attempts stays SQL. */
+import type { SavedAnswer } from '@oaken/contract/attempts';
+import type { EntryScore } from '@oaken/core/attempts';
+import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 
 /**
@@ -31,4 +34,117 @@ export async function noteTimes(
       },
     },
   );
+}
+
+/** What became of an answer: the number that stands for its entry, and the page that wrote it. */
+export interface Stored {
+  entry: string;
+  number: number;
+  device: string;
+}
+
+export interface WrittenAnswer {
+  attemptId: number;
+  answer: SavedAnswer;
+}
+
+/**
+ * Writes answers, of which the highest number of each entry stands; an equal one changes nothing, so a retry is harmless.
+ * SQL, because a whole school's changes of a moment are one statement that compares, writes and tells what stands.
+ */
+export async function upsertAnswers(
+  database: Database,
+  answers: readonly WrittenAnswer[],
+  time: Date,
+  transaction: Transaction,
+): Promise<(Stored & { attemptId: number })[]> {
+  const lines = answers.map(({ attemptId, answer }) => [
+    attemptId,
+    answer.entry,
+    answer.number,
+    answer.device,
+    JSON.stringify(answer.responses),
+    answer.flagged,
+    time,
+  ]);
+  return database.query(
+    `INSERT INTO answers (attempt_id, entry_id, number, device, responses, flagged, saved_at) VALUES :lines
+     ON DUPLICATE KEY UPDATE
+       device = IF(VALUES(number) > number, VALUES(device), device),
+       responses = IF(VALUES(number) > number, VALUES(responses), responses),
+       flagged = IF(VALUES(number) > number, VALUES(flagged), flagged),
+       saved_at = IF(VALUES(number) > number, VALUES(saved_at), saved_at),
+       number = GREATEST(number, VALUES(number))
+     RETURNING attempt_id AS attemptId, entry_id AS entry, number, device`,
+    { type: QueryTypes.SELECT, replacements: { lines }, transaction },
+  );
+}
+
+/**
+ * Keeps an answer that arrived after its end for the teacher to look at. SQL, because the highest number stands as with
+ * answers that count, and what was decided about stays decided, all in one step.
+ */
+export async function keepLateAnswer(
+  database: Database,
+  late: {
+    attemptId: number;
+    answer: SavedAnswer;
+    writtenAt: Date;
+    arrivedAt: Date;
+    offlineSince: Date;
+  },
+  transaction: Transaction,
+): Promise<void> {
+  const { answer, ...times } = late;
+  await database.query(
+    `INSERT INTO late_answers (attempt_id, entry_id, number, device, responses, flagged, written_at, arrived_at, silent_from)
+     VALUES (:attemptId, :entry, :number, :device, :responses, :flagged, :writtenAt, :arrivedAt, :offlineSince)
+     ON DUPLICATE KEY UPDATE
+       device = IF(VALUES(number) > number AND decision = 'waiting', VALUES(device), device),
+       responses = IF(VALUES(number) > number AND decision = 'waiting', VALUES(responses), responses),
+       flagged = IF(VALUES(number) > number AND decision = 'waiting', VALUES(flagged), flagged),
+       written_at = IF(VALUES(number) > number AND decision = 'waiting', VALUES(written_at), written_at),
+       number = IF(decision = 'waiting', GREATEST(number, VALUES(number)), number)`,
+    {
+      replacements: {
+        ...times,
+        entry: answer.entry,
+        number: answer.number,
+        device: answer.device,
+        responses: JSON.stringify(answer.responses),
+        flagged: answer.flagged,
+      },
+      transaction,
+    },
+  );
+}
+
+/** Lines of one statement; a grade's rescoring has tens of thousands. */
+const scoresAtOnce = 5_000;
+
+/**
+ * Puts scores in place of those that are there. SQL, because a rescoring writes tens of thousands of lines, of which a model
+ * each would cost more than the writing.
+ */
+export async function replaceScores(
+  database: Database,
+  scored: readonly { attemptId: number; scores: readonly EntryScore[] }[],
+  transaction: Transaction,
+): Promise<void> {
+  const lines = scored.flatMap(({ attemptId, scores }) =>
+    scores.map(({ entry, points, most, reached, waits }) => [
+      attemptId,
+      entry,
+      points,
+      most,
+      reached,
+      waits,
+    ]),
+  );
+  for (let from = 0; from < lines.length; from += scoresAtOnce)
+    await database.query(
+      `INSERT INTO scores (attempt_id, entry_id, points, most, reached, waits) VALUES :lines
+       ON DUPLICATE KEY UPDATE points = VALUES(points), most = VALUES(most), reached = VALUES(reached), waits = VALUES(waits)`,
+      { replacements: { lines: lines.slice(from, from + scoresAtOnce) }, transaction },
+    );
 }

@@ -11,17 +11,15 @@ import {
   type ItemContent,
 } from '@oaken/core/items';
 import { windowEnd } from '@oaken/core/timing';
-import { Op } from 'sequelize';
 import { somebodyCanAnswer } from '../assignments/standing';
 import { schoolZone, studentWindow } from '../assignments/times';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { type Database } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
 import { attemptForm, readAttempts, readGiven, type Attempt } from './given';
+import { readRecord, type StoredMark } from './record';
 import { factsOf, readWaiting, shown } from './released';
-import type { Mark } from '../models';
 
 export async function readReport(
   context: Context,
@@ -73,21 +71,12 @@ export async function readReport(
   };
 }
 
-const readScores = async ({ models }: Database, attemptId: number) =>
-  (await models.Score.findAll({ where: { attemptId } })).map(
-    ({ entryId, points, maxPoints, needsMarking }) => ({
-      entry: entryId,
-      points,
-      most: maxPoints,
-      waits: needsMarking,
-    }),
-  );
-
 async function readStandards({ database }: Context, attempt: Attempt, edition: Edition) {
   const standardsOf = new Map(
     entriesOf(edition).map(({ id, standards, settled }) => [id, settled ? [] : standards]),
   );
-  const own = byStandard(await readScores(database, attempt.id), standardsOf);
+  const { scores } = await readRecord(database, attempt.id, ['scores']);
+  const own = byStandard([...scores.values()], standardsOf);
   if (own.length === 0) return [];
   const known = await database.models.Standard.findAll({
     where: { code: own.map(({ code }) => code) },
@@ -110,15 +99,15 @@ async function readNotes(
   attempt: Attempt,
   form: Edition,
 ): Promise<string[]> {
-  const decided = await readAdjusted(database, attempt.id);
+  const { adjustments } = await readRecord(database, attempt.id, ['adjustments']);
   const told = await database.models.Rescore.findAll({
     where: { assignmentId: attempt.assignmentId, studentsTold: true, undoneAt: null },
     order: ['id'],
   });
   const order = entriesOf({ sections: form.sections }).map(({ id }) => id);
   return [
-    ...decided
-      .filter(({ entry }) => entry === '')
+    ...adjustments
+      .filter(({ entryId }) => entryId === '')
       .map((own) =>
         own.kind === 'bonus'
           ? `${pointsWords(own.points!)} besides: ${own.reason}`
@@ -133,13 +122,8 @@ async function readNotes(
   ];
 }
 
-const readAdjusted = async ({ models }: Database, attemptId: number) =>
-  (await models.Adjustment.findAll({ where: { attemptId, undoneAt: null }, order: ['id'] })).map(
-    ({ entryId, kind, points, reason }) => ({ entry: entryId, kind, points, reason }),
-  );
-
 /** The levels that a part's work reached, in words. */
-function levelsOf({ parts }: ItemContent, { partId, levels }: Mark) {
+function levelsOf({ parts }: ItemContent, { partId, levels }: StoredMark) {
   const part = parts.find(({ id }) => id === partId);
   if (levels === null || !part || !('criteria' in part)) return [];
   return (part.criteria ?? []).flatMap((own) => {
@@ -170,27 +154,24 @@ async function readEntries(
   form: ReturnType<typeof attemptForm>,
   out: (what: Released) => boolean,
 ): Promise<Entries> {
-  const scores = await readScores(database, attempt.id);
-  const answers = await database.models.Answer.findAll({ where: { attemptId: attempt.id } });
-  const marks = await database.models.Mark.findAll({
-    where: { attemptId: attempt.id, points: { [Op.ne]: null } },
-    order: ['partId'],
-  });
-  const decided = await readAdjusted(database, attempt.id);
+  const record = await readRecord(database, attempt.id, [
+    'answers',
+    'scores',
+    'marks',
+    'adjustments',
+  ]);
   return entriesOf({ sections: form.sections }).map(({ id, points, content, settled }) => {
-    const own = decided.find(({ entry }) => entry === id);
-    const mine = out('marks') ? marks.filter(({ entryId }) => entryId === id) : [];
-    const score = scores.find(({ entry }) => entry === id);
+    const own = record.adjustments.find(({ entryId }) => entryId === id);
+    const marks = (record.marks.get(id) ?? []).filter(({ points }) => points !== null);
+    const mine = out('marks') ? marks : [];
+    const score = record.scores.get(id);
     return {
       stem: content.stem,
       asks: asksFor(content),
-      mine: responsesInWords(
-        content,
-        answers.find(({ entryId }) => entryId === id)?.responses ?? {},
-      ),
+      mine: responsesInWords(content, record.answers.get(id) ?? {}),
       most: score?.most ?? points,
       points: out('marks') ? (score?.points ?? 0) : null,
-      waits: Boolean(score?.waits),
+      waits: score?.waits ?? false,
       right: out('answers') ? rightInWords(content) : null,
       explanation: out('explanations') ? content.explanation : null,
       comments: mine.map(({ comment }) => comment).filter((said) => said !== ''),

@@ -6,15 +6,17 @@
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
 import type { Transaction } from 'sequelize';
-import type { AssignmentRules } from '@oaken/core/assignments';
-import { fromJson, rows, type Database } from '../database/connect';
+import type { Database } from '../database/connect';
 import { busyDatabase, isDatabaseAway, notFound, Problem } from '../http/problem';
 import { awayProblem, wasAway } from './away';
 import type { Editions } from './editions';
-import { sorted, stageColumns, stagedOf, type Sorted, type StoredStages } from './staged';
+import { shareAttempts, type StudentsAttempt } from './given';
+import { sorted, stagedOf, type Sorted } from './staged';
 import { Veil } from './veil';
 import { takeLateAnswers, type Taken } from './late';
-import { answerKey, upsertAnswers, type Stored } from './writing';
+import { present } from '../database/present';
+import type { Stored } from './queries';
+import { answerKey, storeAnswers } from './writing';
 
 /** What became of a save: what stands now for each answer that was taken, and which entries take no more. */
 export interface Outcome {
@@ -28,18 +30,6 @@ interface Save {
   answers: SavedAnswer[];
   resolve(outcome: Outcome): void;
   reject(why: unknown): void;
-}
-
-interface AttemptRow extends StoredStages {
-  id: number;
-  studentId: number;
-  assignmentId: number;
-  seed: string;
-  beganAt: Date;
-  deadlineAt: Date | null;
-  handedInAt: Date | null;
-  pausedAt: Date | null;
-  seenAt: Date | null;
 }
 
 /** Rows of one transaction; more wait for the next. */
@@ -123,14 +113,8 @@ async function writeAnswers(
   batch: Save[],
   transaction: Transaction,
 ): Promise<() => void> {
-  const attempts = await rows<AttemptRow>(
-    database,
-    `SELECT t.id, t.student_id AS studentId, t.assignment_id AS assignmentId, t.seed, t.began_at AS beganAt,
-            t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt, t.paused_at AS pausedAt, t.seen_at AS seenAt, ${stageColumns}
-       FROM attempts t WHERE t.id IN (:ids) ORDER BY t.id LOCK IN SHARE MODE`,
-    { ids: [...new Set(batch.map(({ attemptId }) => attemptId))] },
-    transaction,
-  );
+  const attemptIds = batch.map(({ attemptId }) => attemptId);
+  const attempts = await shareAttempts(database, attemptIds, transaction);
   const editionIds = await editionsOf(database, attempts, transaction);
   const byId = new Map(attempts.map((own) => [own.id, own]));
   const settled: (() => void)[] = [];
@@ -155,7 +139,7 @@ async function writeAnswers(
   }
   const stored =
     newest.size > 0
-      ? await upsertAnswers(database, [...newest.values()], now, transaction)
+      ? await storeAnswers(database, [...newest.values()], now, transaction)
       : new Map<string, Stored>();
   for (const { save, taken } of accepted) {
     const standing = taken.now.map(({ entry }) => stored.get(answerKey(save.attemptId, entry))!);
@@ -172,41 +156,37 @@ async function writeAnswers(
 /** Answers to questions that were left meanwhile, by the rule of the assignment; rare, so their rule is read only then. */
 async function takeLeft(
   database: Database,
-  { id, assignmentId }: AttemptRow,
+  { id, assignmentId }: StudentsAttempt,
   answers: SavedAnswer[],
   now: number,
   transaction: Transaction,
 ): Promise<Pick<Taken, 'stored' | 'refused'>> {
   if (answers.length === 0) return { stored: [], refused: [] };
-  const [assignment] = await rows<{ rules: unknown }>(
-    database,
-    'SELECT rules FROM assignments WHERE id = :assignmentId',
-    { assignmentId },
+  const assignment = await database.models.Assignment.findByPk(assignmentId, {
+    attributes: ['rules'],
     transaction,
-  );
-  return takeLateAnswers(
-    database,
-    id,
-    fromJson<AssignmentRules>(assignment!.rules),
-    answers,
-    now,
-    transaction,
-  );
+  });
+  const { rules } = present(assignment, 'assignment of the attempt');
+  return takeLateAnswers(database, id, rules, answers, now, transaction);
 }
 
 /** Which edition each assignment has; read without a lock, so that nobody who changes an assignment holds saves up. */
-async function editionsOf(database: Database, attempts: AttemptRow[], transaction: Transaction) {
+async function editionsOf(
+  database: Database,
+  attempts: StudentsAttempt[],
+  transaction: Transaction,
+) {
   if (attempts.length === 0) return new Map<number, number>();
-  const found = await rows<{ id: number; editionId: number }>(
-    database,
-    'SELECT id, edition_id AS editionId FROM assignments WHERE id IN (:ids)',
-    { ids: [...new Set(attempts.map(({ assignmentId }) => assignmentId))] },
+  const assignments = await database.models.Assignment.findAll({
+    attributes: ['id', 'editionId'],
+    where: { id: [...new Set(attempts.map(({ assignmentId }) => assignmentId))] },
+    raw: true,
     transaction,
-  );
-  return new Map(found.map(({ id, editionId }) => [id, editionId]));
+  });
+  return new Map(assignments.map(({ id, editionId }) => [id, editionId]));
 }
 
-function open(attempt: AttemptRow, answers: SavedAnswer[], now: number): Sorted | Problem {
+function open(attempt: StudentsAttempt, answers: SavedAnswer[], now: number): Sorted | Problem {
   try {
     return sorted(
       { staged: stagedOf(attempt), pausedAt: attempt.pausedAt },
@@ -221,7 +201,7 @@ function open(attempt: AttemptRow, answers: SavedAnswer[], now: number): Sorted 
 }
 
 async function unveiled(
-  { seed, assignmentId }: AttemptRow,
+  { seed, assignmentId }: StudentsAttempt,
   answers: SavedAnswer[],
   { editions, editionIds }: { editions: Editions; editionIds: ReadonlyMap<number, number> },
 ): Promise<SavedAnswer[]> {
@@ -231,7 +211,7 @@ async function unveiled(
 
 async function refusal(
   save: Save,
-  attempt: AttemptRow | undefined,
+  attempt: StudentsAttempt | undefined,
   { editions, editionIds }: { editions: Editions; editionIds: ReadonlyMap<number, number> },
   now: number,
 ): Promise<Problem | null> {

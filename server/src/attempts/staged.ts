@@ -13,9 +13,6 @@ export interface StoredStages {
   leftAt: number[] | null;
 }
 
-/** SQL for the columns of StoredStages, of an attempt as `t`. */
-export const stageColumns = `t.stages, t.stage, t.clock_at AS clockAt, t.left_at AS leftAt`;
-
 export interface Staged {
   stages: Stage[];
   course: Course;

@@ -1,49 +1,23 @@
 /** Answers as they are stored. */
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import type { Transaction } from 'sequelize';
-import { rows, type Database } from '../database/connect';
-
-export interface Stored {
-  entry: string;
-  number: number;
-  device: string;
-}
+import type { Database } from '../database/connect';
+import { upsertAnswers, type Stored, type WrittenAnswer } from './queries';
 
 export const answerKey = (attemptId: number, entry: string) => `${attemptId} ${entry}`;
 
-/** The highest number wins; an equal one changes nothing, so a retry is harmless. */
-export async function upsertAnswers(
+/** @returns what stands now for each answer, by `answerKey` */
+export async function storeAnswers(
   database: Database,
-  answers: { attemptId: number; answer: SavedAnswer }[],
+  answers: WrittenAnswer[],
   now: number,
   transaction: Transaction,
 ): Promise<Map<string, Stored>> {
   // Always in the same order, so that two processes never wait for each other's rows.
-  answers.sort((a, b) => a.attemptId - b.attemptId || (a.answer.entry < b.answer.entry ? -1 : 1));
-  const time = new Date(now);
-  const stored = await rows<Stored & { attemptId: number }>(
-    database,
-    `INSERT INTO answers (attempt_id, entry_id, number, device, responses, flagged, saved_at) VALUES :lines
-     ON DUPLICATE KEY UPDATE
-       device = IF(VALUES(number) > number, VALUES(device), device),
-       responses = IF(VALUES(number) > number, VALUES(responses), responses),
-       flagged = IF(VALUES(number) > number, VALUES(flagged), flagged),
-       saved_at = IF(VALUES(number) > number, VALUES(saved_at), saved_at),
-       number = GREATEST(number, VALUES(number))
-     RETURNING attempt_id AS attemptId, entry_id AS entry, number, device`,
-    {
-      lines: answers.map(({ attemptId, answer }) => [
-        attemptId,
-        answer.entry,
-        answer.number,
-        answer.device,
-        JSON.stringify(answer.responses),
-        answer.flagged,
-        time,
-      ]),
-    },
-    transaction,
+  const ordered = answers.toSorted(
+    (a, b) => a.attemptId - b.attemptId || (a.answer.entry < b.answer.entry ? -1 : 1),
   );
+  const stored = await upsertAnswers(database, ordered, new Date(now), transaction);
   return new Map(
     stored.map(({ attemptId, entry, number, device }) => [
       answerKey(attemptId, entry),
@@ -60,7 +34,7 @@ export const writeLast = (
   now: number,
   transaction: Transaction,
 ) =>
-  upsertAnswers(
+  storeAnswers(
     database,
     answers.map((answer) => ({ attemptId, answer })),
     now,

@@ -1,4 +1,4 @@
-import { QueryTypes, Sequelize, type Options, type Transaction } from 'sequelize';
+import { Sequelize, type Options } from 'sequelize';
 import { addAccessScopes } from '../access/scopes';
 import { modelsOn, type Models } from '../models';
 
@@ -51,44 +51,6 @@ export async function createDatabase({ socket, name }: DatabasePlace): Promise<v
     await server.close();
   }
 }
-
-/** Named values for one statement; they are bound, never pasted. */
-export type Values = Record<string, unknown>;
-
-/** Rows of a SELECT. The caller states their shape, as the SQL beside it gives it. */
-export async function rows<Row extends object>(
-  database: Sequelize,
-  sql: string,
-  replacements: Values = {},
-  transaction?: Transaction,
-): Promise<Row[]> {
-  return database.query<Row>(sql, { type: QueryTypes.SELECT, replacements, transaction });
-}
-
-export async function row<Row extends object>(
-  database: Sequelize,
-  sql: string,
-  replacements: Values = {},
-  transaction?: Transaction,
-): Promise<Row | undefined> {
-  return (await rows<Row>(database, sql, replacements, transaction))[0];
-}
-
-/** Runs one INSERT and gives the id that it made. */
-export async function insertedId(
-  database: Sequelize,
-  sql: string,
-  replacements: Values,
-  transaction: Transaction,
-): Promise<number> {
-  await database.query(sql, { replacements, transaction });
-  return (await row<{ id: number }>(database, 'SELECT LAST_INSERT_ID() AS id', {}, transaction))!
-    .id;
-}
-
-/** JSON columns arrive parsed or as text, depending on how the server names their type. */
-export const fromJson = <T>(value: unknown): T =>
-  (typeof value === 'string' ? JSON.parse(value) : value) as T;
 
 export const toMillis = (date: Date) => date.getTime();
 export const toMillisOrNull = (date: Date | null) => date?.getTime() ?? null;

@@ -14,7 +14,7 @@ import { makeGroup } from '../classes/groups';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
 import { invalid, notFound } from '../http/problem';
-import { gather } from '../results/gather';
+import { isFinished, readLines } from '../results/lines';
 import { ownAssignmentRow } from '../results/service';
 import { readStatements, scoredWork } from '../results/standards';
 import { makeTest } from '../assessments/building';
@@ -100,14 +100,8 @@ export async function readFollowUp(
 ): Promise<AnswerOf<typeof api.readFollowUp>> {
   const { database } = context;
   await ownAssignmentRow(database, me, assignmentId);
-  const { lines } = await gather(database, assignmentId);
-  const students = [
-    ...new Map(
-      lines
-        .filter(({ handedInAt, excused }) => handedInAt && !excused)
-        .map((own) => [own.studentId, own]),
-    ).values(),
-  ];
+  const finished = (await readLines(database, assignmentId)).filter(isFinished);
+  const students = [...new Map(finished.map((line) => [line.studentId, line])).values()];
   const ids = students.map(({ studentId }) => studentId);
   const work = await scoredWork(context, editions, me, ids, over === 'this' ? assignmentId : null, {
     over,

@@ -4,7 +4,6 @@ import { type Transaction, Op } from 'sequelize';
 import {
   schoolZone,
   studentWindow,
-  supportsOf,
   exceptionsOf,
   timesOf,
   withAccommodation,
@@ -49,7 +48,7 @@ export async function invite(
       instructions: assignment.instructions,
       opensAt: toMillis(assignment.opensAt),
       closesAt: studentWindow(timesOf(assignment), exceptions, zone).closesAt,
-      limitMinutes: limitFor(assignment.rules, supportsOf(exceptions)?.time),
+      limitMinutes: limitFor(assignment.rules, exceptions.supports?.time),
       address: `${origin}/seat`,
       zone,
       now: sendAfter,

@@ -9,6 +9,7 @@ import {
   type SittingPart,
 } from '@oaken/core/items';
 import { Op } from 'sequelize';
+import { readAssigned } from '../assignments/assigned';
 import { rule, mayRun } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
@@ -93,19 +94,17 @@ export interface Answered {
 
 /** Everybody's handed-in answers to some entries, in the order of handing in. */
 export async function readAnswers(
-  { models }: Database,
+  database: Database,
   assignmentId: number,
   entries: string[],
 ): Promise<Answered[]> {
-  const { Answer, AssignmentStudent, Enrollment } = models;
-  const answers = await Answer.findAll({
+  const answers = await database.models.Answer.findAll({
     where: { entryId: entries },
     include: [
       {
         association: 'attempt',
         attributes: ['id', 'studentId', 'handedInAt'],
         where: { assignmentId, handedInAt: { [Op.ne]: null } },
-        include: ['student'],
       },
     ],
     order: [
@@ -113,28 +112,19 @@ export async function readAnswers(
       ['attempt', 'id', 'ASC'],
     ],
   });
-  const lines = await AssignmentStudent.findAll({ where: { assignmentId }, include: ['class'] });
-  const lineOf = new Map(lines.map((line) => [line.studentId, line]));
-  const enrollments = await Enrollment.findAll({
-    where: { classId: [...new Set(lines.flatMap(({ classId }) => classId ?? []))] },
-  });
-  const numberOf = new Map(
-    enrollments.map(({ classId, studentId, rosterNumber }) => [
-      `${classId} ${studentId}`,
-      rosterNumber,
-    ]),
-  );
+  const students = await readAssigned(database, assignmentId);
+  const studentOf = new Map(students.map((student) => [student.studentId, student]));
   return answers.flatMap(({ attempt, entryId, responses }): Answered[] => {
-    const line = attempt && lineOf.get(attempt.studentId);
-    if (!line) return [];
+    const student = attempt && studentOf.get(attempt.studentId);
+    if (!student) return [];
     return [
       {
         attemptId: attempt.id,
         entry: entryId,
-        studentId: attempt.studentId,
-        name: attempt.student?.fullName ?? '',
-        className: line.class?.name ?? null,
-        rollNumber: numberOf.get(`${line.classId} ${line.studentId}`) ?? null,
+        studentId: student.studentId,
+        name: student.name,
+        className: student.className,
+        rollNumber: student.rosterNumber,
         responses,
       },
     ];

@@ -7,7 +7,8 @@ import { shareOf } from '@oaken/core/repairs';
 import type { Transaction } from 'sequelize';
 import { type Database } from '../database/connect';
 import { asAttempt, type Attempt } from '../attempts/given';
-import { readWork, scoresOf, worthOf, type Sums } from '../attempts/scoring';
+import { readRecords, type AttemptRecord } from '../attempts/record';
+import { bonusOf, scoredParts, scoresOf, worthOf, type Sums } from '../attempts/scoring';
 import { tableOf } from '../results/table';
 import { present } from '../database/present';
 
@@ -20,7 +21,7 @@ export interface Stored {
   attempts: Sat[];
   /** Students who are still at it. */
   working: number;
-  work: Awaited<ReturnType<typeof readWork>>;
+  recordOf: (attemptId: number) => Pick<AttemptRecord, (typeof scoredParts)[number]>;
 }
 
 /** @param transaction with it, the attempts are locked: nobody is marked or hands in meanwhile */
@@ -48,7 +49,7 @@ export async function readStored(
     working: new Set(
       all.filter(({ handedInAt }) => handedInAt === null).map(({ studentId }) => studentId),
     ).size,
-    work: await readWork(database, { assignmentId }, transaction),
+    recordOf: await readRecords(database, { assignmentId }, scoredParts, transaction),
   };
 }
 
@@ -65,16 +66,16 @@ export interface Reckoning {
   counted: Map<number, { attempt: Line; points: number }>;
 }
 
-export function reckon({ rules, attempts, work }: Stored, edition: Edition): Reckoning {
+export function reckon({ rules, attempts, recordOf }: Stored, edition: Edition): Reckoning {
   const lines = attempts.map((own): Line => {
-    const held = work(own.id);
-    const scores = scoresOf(edition, own, held, rules, own.handedInBy !== 'student');
+    const record = recordOf(own.id);
+    const scores = scoresOf(edition, own, record, rules, own.handedInBy !== 'student');
     return {
       id: own.id,
       studentId: own.studentId,
       number: own.number,
       scores,
-      ...worthOf(scores, held.bonus, Number(own.lateOff)),
+      ...worthOf(scores, bonusOf(record), Number(own.lateOff)),
     };
   });
   const byStudent = new Map<number, Line[]>();
@@ -117,7 +118,9 @@ export function figuresOf(
     ({ id, settled }) => asked.has(id) && settled !== 'left-out',
   );
   const finished = own.map(({ attempt }) => ({ attemptId: attempt.id }));
-  const { reliability } = analyse(tableOf({ entries, scores }, finished));
+  const { reliability } = analyse(
+    tableOf({ entries, scoresOf: (attemptId) => scores.get(attemptId) }, finished),
+  );
   return {
     mean: spreadOf(own.map(({ points }) => points)).mean,
     meanShare: spreadOf(own.map(({ attempt, points }) => shareOf({ points, most: attempt.most })))

@@ -14,7 +14,7 @@ import { roundPoints } from '@oaken/core/scoring';
 import type { Transaction } from 'sequelize';
 import { insistOnRunningAssignment, rule, mayRun } from '../access';
 import type { SignedIn } from '../accounts/sessions';
-import { replaceScores } from '../attempts/scoring';
+import { replaceScores } from '../attempts/queries';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';

@@ -17,17 +17,18 @@ import { asksFor, opinionCounts, type AnswerOption, type Responses } from '@oake
 import { isAnswered } from '@oaken/core/sitting';
 import { plainText } from '@oaken/core/text';
 import type { EditionEntry } from '@oaken/core/forms';
-import type { Gathered, Line } from './gather';
+import type { Gathered } from './gather';
+import type { Finished } from './lines';
 import type { Looks } from './looks';
-import { choicePart, tableOf } from './table';
+import { choicePart, tableOf, type Scores } from './table';
 
 const nothing: Responses = {};
 
 export const answerTo = (
-  { answers }: Pick<Gathered, 'answers'>,
+  { recordOf }: Pick<Gathered, 'recordOf'>,
   attemptId: number,
   { id }: EditionEntry,
-): Responses => answers.get(attemptId)?.get(id) ?? nothing;
+): Responses => recordOf(attemptId).answers.get(id) ?? nothing;
 
 /** Which choices somebody chose, for the table. */
 export const chosenIn =
@@ -37,7 +38,7 @@ export const chosenIn =
 /** @param analysis of the items that count, in the order of `counting` */
 export function itemResults(
   gathered: Gathered,
-  finished: Line[],
+  finished: Finished[],
   analysis: Analysis,
   counting: EditionEntry[],
   looks: Looks,
@@ -75,7 +76,7 @@ export function itemResults(
       options: options.map((option, o) => ({ ...option, ...own.options[o]! })),
       wrongAnswers: wrongAnswers(gathered, finished, entry, looks),
       blank: finished.filter(
-        ({ attemptId }) => gathered.scores.get(attemptId!)?.has(entry.id) && isBlank(attemptId!),
+        ({ attemptId }) => gathered.recordOf(attemptId).scores.has(entry.id) && isBlank(attemptId),
       ).length,
       practice: practiceOn(gathered, finished, entry),
       time: times.length > 0 ? spreadOf(times).median : noFigure('nobody’s time is known'),
@@ -97,22 +98,27 @@ const leftOut = noFigure('it is left out');
 
 function aloneIn(
   gathered: Gathered,
-  finished: Line[],
+  finished: Finished[],
   entry: EditionEntry,
   looks: Looks,
 ): Analysis['items'][number] {
-  const scores: Gathered['scores'] = new Map();
+  const scores = new Map<number, Scores>();
   for (const { attemptId } of finished) {
-    const score = gathered.scores.get(attemptId!)?.get(entry.id);
-    const { share } = looks.of(entry, answerTo(gathered, attemptId!, entry));
+    const score = gathered.recordOf(attemptId).scores.get(entry.id);
+    const { share } = looks.of(entry, answerTo(gathered, attemptId, entry));
     if (score)
       scores.set(
-        attemptId!,
+        attemptId,
         new Map([[entry.id, { ...score, points: share * entry.points, most: entry.points }]]),
       );
   }
-  const own = analyse(tableOf({ scores, entries: [entry] }, finished, chosenIn(gathered, looks)))
-    .items[0]!;
+  const own = analyse(
+    tableOf(
+      { scoresOf: (attemptId) => scores.get(attemptId), entries: [entry] },
+      finished,
+      chosenIn(gathered, looks),
+    ),
+  ).items[0]!;
   return {
     ...own,
     itemRest: leftOut,
@@ -127,10 +133,10 @@ const noPoints = noFigure('it gives no points');
 /** Of an opinion: who answered, and what was chosen how often. */
 function unscoredIn(
   gathered: Gathered,
-  finished: Line[],
+  finished: Finished[],
   entry: EditionEntry,
 ): Analysis['items'][number] & { choices: AnswerOption[] } {
-  const given = finished.flatMap(({ attemptId }) => [answerTo(gathered, attemptId!, entry)]);
+  const given = finished.flatMap(({ attemptId }) => [answerTo(gathered, attemptId, entry)]);
   const answered = given.filter((responses) => Object.values(responses).some(isAnswered));
   const counts = opinionCounts(entry.content, answered);
   return {
@@ -155,34 +161,34 @@ function unscoredIn(
 /** Times of those who answered, in ms. */
 const timesOn = (
   gathered: Gathered,
-  finished: Line[],
+  finished: Finished[],
   entry: EditionEntry,
   isBlank: (attemptId: number) => boolean,
 ) =>
   finished.flatMap(({ attemptId }) => {
-    const ms = gathered.spent.get(attemptId!)?.get(entry.id);
-    return ms === undefined || isBlank(attemptId!) ? [] : [ms];
+    const ms = gathered.recordOf(attemptId).timeSpent.get(entry.id);
+    return ms === undefined || isBlank(attemptId) ? [] : [ms];
   });
 
 /** What somebody answered first: of a practice the first checked answer, else the one that was handed in. */
 const firstAnswer = (gathered: Gathered, attemptId: number, entry: EditionEntry): Responses =>
-  gathered.practised.get(attemptId)?.get(entry.id)?.first ?? answerTo(gathered, attemptId, entry);
+  gathered.recordOf(attemptId).practice.get(entry.id)?.first ??
+  answerTo(gathered, attemptId, entry);
 
 /** What the strong students answered instead of the key, in the first part of which there is such an answer. */
 function sharedIn(
   gathered: Gathered,
-  finished: Line[],
+  finished: Finished[],
   entry: EditionEntry,
   looks: Looks,
 ): SharedAnswer | null {
   const byPart = new Map<string, GivenAnswer[]>();
   for (const { attemptId } of finished) {
-    const scores = gathered.scores.get(attemptId!);
-    if (!scores?.get(entry.id)?.reached) continue;
+    const { scores } = gathered.recordOf(attemptId);
+    if (!scores.get(entry.id)?.reached) continue;
     let rest = 0;
     for (const [id, { points, waits }] of scores) if (id !== entry.id && !waits) rest += points;
-    for (const { part, ...given } of looks.of(entry, firstAnswer(gathered, attemptId!, entry))
-      .given)
+    for (const { part, ...given } of looks.of(entry, firstAnswer(gathered, attemptId, entry)).given)
       byPart.set(part, [...(byPart.get(part) ?? []), { ...given, rest }]);
   }
   for (const given of byPart.values()) {
@@ -195,13 +201,13 @@ function sharedIn(
 /** First answers that earned nothing in their part, gathered by what they say. */
 function wrongAnswers(
   gathered: Gathered,
-  finished: Line[],
+  finished: Finished[],
   entry: EditionEntry,
   looks: Looks,
 ): ItemResult['wrongAnswers'] {
   const tally = new Map<string, ItemResult['wrongAnswers'][number]>();
   for (const { attemptId } of finished)
-    for (const { key, ...own } of looks.of(entry, firstAnswer(gathered, attemptId!, entry)).wrong) {
+    for (const { key, ...own } of looks.of(entry, firstAnswer(gathered, attemptId, entry)).wrong) {
       const held = tally.get(key);
       if (held) held.n++;
       else tally.set(key, { ...own, n: 1 });
@@ -210,12 +216,13 @@ function wrongAnswers(
 }
 
 function practiceOn(
-  { practised }: Gathered,
-  finished: Line[],
+  { recordOf }: Gathered,
+  finished: Finished[],
   { id }: EditionEntry,
 ): ItemResult['practice'] {
-  if (practised.size === 0) return null;
-  const all = finished.flatMap(({ attemptId }) => practised.get(attemptId!)?.get(id) ?? []);
+  const records = finished.map(({ attemptId }) => recordOf(attemptId).practice);
+  if (records.every((practice) => practice.size === 0)) return null;
+  const all = records.flatMap((practice) => practice.get(id) ?? []);
   const isRight = (share: number | null) => share !== null && share >= 1 - 1e-9;
   return {
     first: all.filter(({ firstShare }) => isRight(firstShare)).length,

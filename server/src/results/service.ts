@@ -11,7 +11,8 @@ import { readAssignments } from '../assignments/rows';
 import type { SignedIn } from '../accounts/sessions';
 import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
-import { chosenLines, gather, type Gathered, type Line } from './gather';
+import { gather, type Gathered } from './gather';
+import { chosenLines, isFinished, isHandedIn, type Finished, type Line } from './lines';
 import { answerTo, chosenIn, itemResults } from './items';
 import { Looks } from './looks';
 import { tableOf } from './table';
@@ -22,9 +23,6 @@ export function isComplete(own: AssignmentRow, now: number): boolean {
   if (own.handedIn === own.given) return true;
   return own.lastEnd !== null && now >= own.lastEnd && own.working === 0;
 }
-
-/** Work that counts in the figures of a class. */
-export const isFinished = ({ handedInAt, excused }: Line) => handedInAt !== null && !excused;
 
 /** @throws Problem 404 for what is not mine */
 export async function ownAssignmentRow(
@@ -53,7 +51,7 @@ export async function readResults(
   const counting = gathered.entries.filter(({ settled }) => settled !== 'left-out');
   const looks = new Looks();
   const table = tableOf(
-    { scores: gathered.scores, entries: counting },
+    { scoresOf: scoresIn(gathered), entries: counting },
     finished,
     chosenIn(gathered, looks),
   );
@@ -129,19 +127,24 @@ export async function readResults(
 }
 
 /** Some of the work has still to be marked, so that its total says nothing yet. */
-const waitsIn = ({ scores }: Gathered, { attemptId }: Line) =>
-  [...(scores.get(attemptId!)?.values() ?? [])].some(({ waits }) => waits);
+const waitsIn = ({ recordOf }: Gathered, { attemptId }: Finished) =>
+  [...recordOf(attemptId).scores.values()].some(({ waits }) => waits);
+
+const scoresIn =
+  ({ recordOf }: Gathered) =>
+  (attemptId: number) =>
+    recordOf(attemptId).scores;
 
 /** Whatever rests on totals is taken from work that is marked whole; facility and choices from all of it. */
 function ofMarked(
   all: Analysis,
   gathered: Gathered,
   counting: EditionEntry[],
-  finished: Line[],
-  marked: Line[],
+  finished: Finished[],
+  marked: Finished[],
 ): Analysis {
   if (marked.length === finished.length) return all;
-  const whole = analyse(tableOf({ scores: gathered.scores, entries: counting }, marked));
+  const whole = analyse(tableOf({ scoresOf: scoresIn(gathered), entries: counting }, marked));
   const items = all.items.map((own, at) => {
     const { itemRest, itemTotal, upperLower, alphaWithout } = whole.items[at]!;
     return { ...own, itemRest, itemTotal, upperLower, alphaWithout };
@@ -153,11 +156,11 @@ function leftOut(
   gathered: Gathered,
   counting: EditionEntry[],
   lines: Line[],
-  finished: Line[],
-  marked: Line[],
+  finished: Finished[],
+  marked: Finished[],
 ): ResultsAnswer['left'] {
   const scores = finished.flatMap(({ attemptId }) =>
-    counting.flatMap(({ id }) => gathered.scores.get(attemptId!)?.get(id) ?? []),
+    counting.flatMap(({ id }) => gathered.recordOf(attemptId).scores.get(id) ?? []),
   );
   return {
     waiting: finished.length - marked.length,
@@ -168,13 +171,13 @@ function leftOut(
 }
 
 /** Totals as they count: with what lateness takes off, and points besides the items. */
-function withTotals(analysis: Analysis, marked: Line[]): Analysis {
+function withTotals(analysis: Analysis, marked: Finished[]): Analysis {
   return { ...analysis, spread: spreadOf(marked.map(({ points }) => points ?? 0)) };
 }
 
 function compared(
   gathered: Gathered,
-  own: Line[],
+  own: Finished[],
   name: string,
 ): ResultsAnswer['compare']['classes'][number] {
   const marked = own.filter((line) => !waitsIn(gathered, line));
@@ -188,7 +191,7 @@ function compared(
     sd: spread.sd,
     facilities: gathered.entries.map(({ id, points }) => {
       const earned = own.flatMap(({ attemptId }) => {
-        const score = gathered.scores.get(attemptId!)?.get(id);
+        const score = gathered.recordOf(attemptId).scores.get(id);
         return score?.reached && !score.waits && score.most > 0 ? [score.points / points] : [];
       });
       return spreadOf(earned).mean.value;
@@ -207,26 +210,26 @@ function studentResult(
   bands: { name: string; from: number }[],
 ): StudentResult {
   const { attemptId, handedInAt } = own;
-  const practised = [...(gathered.practised.get(attemptId ?? -1)?.values() ?? [])];
+  const practised = attemptId === null ? [] : [...gathered.recordOf(attemptId).practice.values()];
   return {
     id: own.studentId,
     attemptId,
-    rollNumber: own.rollNumber,
-    name: `${own.givenName} ${own.familyName}`.trim(),
+    rollNumber: own.rosterNumber ?? 0,
+    name: own.name,
     class: own.class,
     state: handedInAt ? 'handed-in' : attemptId === null ? 'not-begun' : 'working',
     handedInBy: own.handedInBy,
     handedInAt: toMillisOrNull(handedInAt),
-    late: Boolean(own.late),
-    lateAnswers: Number(own.lateAnswers),
-    lateWaiting: Number(own.lateWaiting),
+    late: own.late,
+    lateAnswers: own.lateAnswers,
+    lateWaiting: own.lateWaiting,
     arrivedAt: toMillisOrNull(own.arrivedAt),
     seconds: secondsOf(own),
     attempt: own.number ?? 0,
     attempts: own.attempts,
     tries: practised.reduce((sum, { tries }) => sum + tries, 0),
     hints: practised.reduce((sum, { hints }) => sum + hints, 0),
-    excused: Boolean(own.excused),
+    excused: own.excused,
     form: own.form,
     points: own.points,
     most: own.most,
@@ -234,8 +237,8 @@ function studentResult(
       own.points === null || own.most === null
         ? []
         : bandsInReach(own.points, own.most, error ?? 0, bands),
-    cells: handedInAt
-      ? gathered.entries.map((entry) => cellOf(gathered, looks, attemptId!, entry))
+    cells: isHandedIn(own)
+      ? gathered.entries.map((entry) => cellOf(gathered, looks, own.attemptId, entry))
       : [],
   };
 }
@@ -246,9 +249,10 @@ function cellOf(
   attemptId: number,
   entry: EditionEntry,
 ): StudentResult['cells'][number] {
-  const score = gathered.scores.get(attemptId)?.get(entry.id);
+  const record = gathered.recordOf(attemptId);
+  const score = record.scores.get(entry.id);
   if (!score) return null;
-  const tries = gathered.practised.get(attemptId)?.get(entry.id)?.tries ?? 0;
+  const tries = record.practice.get(entry.id)?.tries ?? 0;
   const excused = score.most === 0 && entry.points > 0;
   return {
     share: score.reached && !excused && entry.points > 0 ? score.points / entry.points : null,

@@ -7,10 +7,11 @@ import { insistOnRunningAssignment, rule } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { row, rows, toMillis, type Database } from '../database/connect';
+import { toMillis, type Database } from '../database/connect';
+import { present } from '../database/present';
 import { invalid, Problem } from '../http/problem';
 import { scoredEntries, type ScoredEntry } from './queries';
-import { chosenLines, gather } from './gather';
+import { chosenLines, readGroups, readLines } from './lines';
 import { ownAssignmentRow } from './service';
 
 type Query = QueryOf<typeof api.readStandardResults>;
@@ -79,9 +80,9 @@ export async function readStandardResults(
 ): Promise<AnswerOf<typeof api.readStandardResults>> {
   const { database } = context;
   const assignment = await ownAssignmentRow(database, me, assignmentId);
-  const { lines: all, groups } = await gather(database, assignmentId);
+  const groups = await readGroups(database, assignmentId);
   const lines = chosenLines(
-    { lines: all, groups },
+    { lines: await readLines(database, assignmentId), groups },
     { ...query, attempt: 'counting', from: undefined, to: undefined },
   );
   const students = [...new Map(lines.map((own) => [own.studentId, own])).values()];
@@ -120,7 +121,7 @@ export async function readStandardResults(
         groups: groups.map(({ id, name }) => ({ id, name, earned: of(subjects.group(id)) })),
         students: students.map((student) => ({
           id: student.studentId,
-          name: `${student.givenName} ${student.familyName}`.trim(),
+          name: student.name,
           class: student.class,
           earned: of(subjects.student(student.studentId)),
           rating: ratings.get(`${student.studentId} ${code}`) ?? null,
@@ -188,29 +189,26 @@ function tallied(
 }
 
 export async function readStatements(
-  database: Database,
+  { models }: Database,
   codes: string[],
 ): Promise<Map<string, string>> {
-  const known = await rows<{ code: string; statement: string }>(
-    database,
-    'SELECT code, MIN(statement) AS statement FROM standards WHERE code IN (:codes) GROUP BY code',
-    { codes: ['', ...codes] },
-  );
+  // Of a code that several frameworks have, the first statement by the alphabet, so that it is always the same.
+  const known = await models.Standard.findAll({
+    attributes: ['code', 'statement'],
+    where: { code: codes },
+    order: [['statement', 'DESC']],
+  });
   return new Map(known.map(({ code, statement }) => [code, statement]));
 }
 
 /** The ratings that stand, by student and standard. */
 export async function readRatings(
-  database: Database,
+  { models }: Database,
   assignmentId: number,
 ): Promise<Map<string, number>> {
-  const found = await rows<{ studentId: number; standard: string; rating: number | null }>(
-    database,
-    'SELECT student_id AS studentId, standard, rating FROM ratings WHERE assignment_id = :assignmentId ORDER BY id',
-    { assignmentId },
-  );
+  const given = await models.Rating.findAll({ where: { assignmentId }, order: ['id'] });
   const ratings = new Map<string, number>();
-  for (const { studentId, standard, rating } of found) {
+  for (const { studentId, standard, rating } of given) {
     if (rating === null) ratings.delete(`${studentId} ${standard}`);
     else ratings.set(`${studentId} ${standard}`, rating);
   }
@@ -227,32 +225,19 @@ export async function rate(
   rating: number | null,
 ): Promise<void> {
   await insistOnRunningAssignment(database, me, assignmentId);
-  const begun = await row(
-    database,
-    'SELECT id FROM attempts WHERE assignment_id = :assignmentId AND student_id = :studentId LIMIT 1',
-    { assignmentId, studentId },
-  );
-  if (!begun)
+  const { Assignment, Attempt, Rating } = database.models;
+  if ((await Attempt.count({ where: { assignmentId, studentId } })) === 0)
     throw new Problem(409, 'This student has not begun it.', 'A rating says what the work shows.');
-  const given = (await row<{ editionId: number }>(
-    database,
-    'SELECT edition_id AS editionId FROM assignments WHERE id = :assignmentId',
-    { assignmentId },
-  ))!;
-  const { edition } = await editions.get(given.editionId);
+  const assignment = present(await Assignment.findByPk(assignmentId), 'assignment');
+  const { edition } = await editions.get(assignment.editionId);
   if (!entriesOf(edition).some(({ standards }) => standards.includes(standard)))
     throw invalid([{ pointer: '/standard', message: 'No item of this test is on that standard.' }]);
-  await database.query(
-    'INSERT INTO ratings (assignment_id, student_id, standard, rating, rated_by, rated_at) VALUES (:assignmentId, :studentId, :standard, :rating, :me, :time)',
-    {
-      replacements: {
-        assignmentId,
-        studentId,
-        standard,
-        rating,
-        me: me.account.id,
-        time: new Date(now()),
-      },
-    },
-  );
+  await Rating.create({
+    assignmentId,
+    studentId,
+    standard,
+    rating,
+    ratedBy: me.account.id,
+    ratedAt: new Date(now()),
+  });
 }

@@ -5,11 +5,11 @@ import { asksFor, responsesInWords, rightInWords } from '@oaken/core/items';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import { readEvents } from '../attempts/events';
-import { attemptForm, readAttempts } from '../attempts/given';
+import { attemptForm, readAttempts, type Attempt } from '../attempts/given';
 import type { Context } from '../context';
 import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
-import { gather } from './gather';
+import { readRecord } from '../attempts/record';
 import { readLateAnswers } from './late-answers';
 import { readRatings, readStatements } from './standards';
 import { mayRun, rule } from '../access';
@@ -37,8 +37,12 @@ export async function readStudentWork(
   const { rules } = own;
   const { edition } = await editions.get(own.editionId);
   const order = entriesOf(edition).map(({ id }) => id);
-  const gathered = await gather(database, assignmentId);
-  const line = gathered.lines.find((one) => one.attemptId === shown.id)!;
+  const record = await readRecord(database, shown.id, [
+    'answers',
+    'scores',
+    'practice',
+    'timeSpent',
+  ]);
   const logged = await database.models.MarkLogEntry.findAll({
     where: { attemptId: shown.id },
     include: ['marker'],
@@ -70,7 +74,9 @@ export async function readStudentWork(
       lateOff: Number(shown.lateOff),
       points: shown.counted,
       most: shown.most,
-      excused: Boolean(line.excused),
+      excused: decided.some(
+        (own) => own.undoneAt === null && own.entry === '' && own.kind === 'excused',
+      ),
     },
     attempts: attempts.map(({ number, points, most, counts }) => ({
       number,
@@ -79,9 +85,9 @@ export async function readStudentWork(
       counts: Boolean(counts),
     })),
     entries: entries.map((entry) => {
-      const score = gathered.scores.get(shown.id)?.get(entry.id);
-      const practised = gathered.practised.get(shown.id)?.get(entry.id);
-      const responses = gathered.answers.get(shown.id)?.get(entry.id) ?? {};
+      const score = record.scores.get(entry.id);
+      const practised = record.practice.get(entry.id);
+      const responses = record.answers.get(entry.id) ?? {};
       const said = responsesInWords(entry.content, responses);
       const first = practised?.first ? responsesInWords(entry.content, practised.first) : said;
       const latest = new Map(
@@ -103,7 +109,7 @@ export async function readStudentWork(
         tries: practised?.tries ?? 0,
         hints: practised?.hints ?? 0,
         shown: practised?.shown ?? false,
-        ms: gathered.spent.get(shown.id)?.get(entry.id) ?? null,
+        ms: record.timeSpent.get(entry.id) ?? null,
         comments: [...latest.values()].map(({ by, points, comment }) => ({ by, points, comment })),
         settled: entry.settled ?? null,
       };
@@ -129,7 +135,7 @@ export async function readStudentWork(
       statement: statements.get(standard) ?? '',
       rating: ratings.get(`${studentId} ${standard}`) ?? null,
     })),
-    history: await readHistory(database, shown.id, line, marks, decided, order),
+    history: await readHistory(database, shown, place.student.fullName, marks, decided, order),
   };
 }
 
@@ -164,28 +170,25 @@ async function readDecisions({ models }: Database, attemptId: number): Promise<D
   }));
 }
 
-type Line = Awaited<ReturnType<typeof gather>>['lines'][number];
-
 async function readHistory(
   database: Database,
-  attemptId: number,
-  line: Line,
+  attempt: Attempt,
+  student: string,
   marks: { entry: string; by: string; points: number | null; at: Date }[],
   decided: Decision[],
   order: string[],
 ): Promise<StudentWork['history']> {
-  const student = `${line.givenName} ${line.familyName}`.trim();
   const question = (entry: string) => `question ${order.indexOf(entry) + 1}`;
-  const events = await readEvents(database, attemptId);
+  const events = await readEvents(database, attempt.id);
   const lines: { at: Date; by: string; words: string }[] = [
-    { at: line.beganAt!, by: student, words: 'began' },
-    ...(line.handedInAt
+    { at: attempt.beganAt, by: student, words: 'began' },
+    ...(attempt.handedInAt
       ? [
           {
-            at: line.handedInAt,
-            by: line.handedInBy === 'student' ? student : '',
+            at: attempt.handedInAt,
+            by: attempt.handedInBy === 'student' ? student : '',
             words:
-              line.handedInBy === 'server'
+              attempt.handedInBy === 'server'
                 ? 'time ran out: handed in with what was saved'
                 : 'handed in',
           },

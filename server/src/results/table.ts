@@ -1,8 +1,8 @@
 /** The work of some students as the analysis reads it. */
 import type { ScoreTable } from '@oaken/core/analysis';
+import type { EntryScore } from '@oaken/core/attempts';
 import type { EditionEntry } from '@oaken/core/forms';
 import { kindOf, type AnswerOption, type Part } from '@oaken/core/items';
-import type { Gathered } from './gather';
 
 /** The part whose choices are counted: the first that has any. */
 export function choicePart({
@@ -15,14 +15,20 @@ export function choicePart({
   return null;
 }
 
+/** What one attempt earned, by entry. */
+export type Scores = ReadonlyMap<string, EntryScore>;
+
 /**
  * Rows in the order of `finished`, columns in that of `entries`.
  *
  * @param chosenBy which choices were chosen, as bits; without it choices are not looked at
  */
 export function tableOf(
-  { entries, scores }: Pick<Gathered, 'entries' | 'scores'>,
-  finished: readonly { attemptId: number | null }[],
+  {
+    entries,
+    scoresOf,
+  }: { entries: readonly EditionEntry[]; scoresOf: (attemptId: number) => Scores | undefined },
+  finished: readonly { attemptId: number }[],
   chosenBy?: (attemptId: number, entry: EditionEntry) => number,
 ): ScoreTable {
   const k = entries.length;
@@ -30,14 +36,14 @@ export function tableOf(
   const chosen = new Uint32Array(finished.length * k);
   let differing = false;
   finished.forEach(({ attemptId }, s) => {
-    const own = scores.get(attemptId!);
+    const own = scoresOf(attemptId);
     entries.forEach((entry, i) => {
       const score = own?.get(entry.id);
       if (!score) differing = true;
       // What waits to be marked says nothing about the item yet; what is excused is not asked.
       if (!score?.reached || score.waits || score.most === 0) return;
       points[s * k + i] = score.points;
-      if (chosenBy) chosen[s * k + i] = chosenBy(attemptId!, entry);
+      if (chosenBy) chosen[s * k + i] = chosenBy(attemptId, entry);
     });
   });
   return {

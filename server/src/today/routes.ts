@@ -4,7 +4,8 @@ import { day } from '@oaken/core/timing';
 import { Op } from 'sequelize';
 import { readAssignments } from '../assignments/rows';
 import type { Context } from '../context';
-import { rows, toMillis } from '../database/connect';
+import { toMillis } from '../database/connect';
+import { unmarkedEntries } from '../marking/queries';
 import type { Bind } from '../http/bind';
 import { isComplete, readResults } from '../results/service';
 
@@ -67,19 +68,20 @@ export function todayRoutes(bind: Bind, { database, now }: Context): void {
         count: own.notBegun,
         detail: `${count(own.notBegun, 'student has', 'students have')} not begun and it closes within a day`,
       });
-    const toMark = await rows<{ id: number; n: number; oldest: Date }>(
+    const unmarked = await unmarkedEntries(
       database,
-      `SELECT t.assignment_id AS id, COUNT(*) AS n, MIN(t.handed_in_at) AS oldest FROM attempts t JOIN scores s ON s.attempt_id = t.id AND s.waits
-        WHERE t.handed_in_at IS NOT NULL AND t.assignment_id IN (:ids) GROUP BY t.assignment_id`,
-      { ids: [0, ...mine.map(({ id }) => id)] },
+      mine.map(({ id }) => id),
     );
-    for (const { id, n, oldest } of toMark) {
-      const own = mine.find((one) => one.id === id)!;
+    for (const own of mine) {
+      const entries = unmarked.filter(({ assignmentId }) => assignmentId === own.id);
+      const [oldest] = entries;
+      if (!oldest) continue;
+      const n = entries.reduce((sum, { waits }) => sum + Number(waits), 0);
       waiting.push({
-        assignmentId: id,
+        assignmentId: own.id,
         title: own.title,
         classes: listing(own.classes.map(({ name }) => name)),
-        at: toMillis(oldest),
+        at: toMillis(oldest.oldest),
         what: 'to-mark',
         count: n,
         detail: `${count(n, 'answer waits', 'answers wait')} for your mark`,

@@ -5,37 +5,22 @@ import { entriesOf, type EditionEntry } from '@oaken/core/forms';
 import { scoreItem, type Responses } from '@oaken/core/items';
 import { progressOf } from '@oaken/core/sitting';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
-import { attemptForm, type Attempt, type Fixed } from '../attempts/given';
+import { Op } from 'sequelize';
+import { readAssigned, withAttempts, type Assigned } from '../assignments/assigned';
+import { asAttempt, attemptForm, type Attempt } from '../attempts/given';
 import type { Editions } from '../attempts/editions';
-import { fromJson, row, rows, toMillisOrNull, type Database } from '../database/connect';
+import { toMillisOrNull, type Database } from '../database/connect';
+import { present } from '../database/present';
+import type { Presence } from '../models';
 import { Breather } from '../threads/breather';
 
 type Cell = NonNullable<WatchedStudent['cells'][number]>;
 
-interface Line extends Pick<
-  Attempt,
-  'seed' | 'place' | 'form' | 'deadlineAt' | 'handedInAt' | 'handedInBy' | 'clockAt' | 'pausedAt'
-> {
-  studentId: number;
-  name: string;
-  className: string | null;
-  rollNumber: number | null;
-  withdrawnAt: Date | null;
-  attemptId: number | null;
-  number: number | null;
-  given: unknown;
-  signAt: Date | null;
-  sittingSeenAt: Date | null;
-  entry: string | null;
-  hidden: number | null;
-  leaves: number | null;
-}
-
-interface Saved {
-  attemptId: number;
-  entry: string;
-  number: number;
-  flagged: number;
+/** One student with the latest attempt and its last sign; both are null where nothing was begun. */
+interface Line {
+  student: Assigned;
+  attempt: Attempt | null;
+  sign: Presence | null;
 }
 
 /** Answers of so many attempts are read in one statement; a whole grade's would arrive in one piece. */
@@ -56,12 +41,9 @@ export class Look {
   ) {}
 
   async now(time: number): Promise<Pick<Watched, 'columns' | 'students' | 'oneSitting'>> {
-    const assignment = (await row<{ editionId: number; rules: unknown }>(
-      this.database,
-      'SELECT edition_id AS editionId, rules FROM assignments WHERE id = :id',
-      { id: this.assignmentId },
-    ))!;
-    const rules = fromJson<AssignmentRules>(assignment.rules);
+    const { Assignment } = this.database.models;
+    const assignment = present(await Assignment.findByPk(this.assignmentId), 'assignment');
+    const { rules } = assignment;
     const { edition } = await this.editions.get(assignment.editionId);
     if (assignment.editionId !== this.editionId) {
       // Another key: what was right or wrong by the old one is looked at again.
@@ -71,23 +53,19 @@ export class Look {
     }
     const lines = await this.lines();
     const breather = new Breather();
-    for (const own of lines) {
+    const attempts = lines.flatMap(({ attempt }) => attempt ?? []);
+    for (const attempt of attempts) {
       await breather.breathe();
-      if (own.attemptId !== null && !this.forms.has(own.attemptId)) {
-        const form = attemptForm(
-          edition,
-          { ...own, given: own.given === null ? null : fromJson<Fixed>(own.given) },
-          rules,
-        );
-        this.forms.set(
-          own.attemptId,
-          form.sections.flatMap(({ entries }) => entries),
-        );
-      }
+      if (this.forms.has(attempt.id)) continue;
+      const { sections } = attemptForm(edition, attempt, rules);
+      this.forms.set(
+        attempt.id,
+        sections.flatMap(({ entries }) => entries),
+      );
     }
-    const attempts = lines.flatMap(({ attemptId }) => attemptId ?? []);
-    for (let from = 0; from < attempts.length; from += attemptsAtOnce)
-      await this.readCells(attempts.slice(from, from + attemptsAtOnce), breather);
+    const attemptIds = attempts.map(({ id }) => id);
+    for (let from = 0; from < attemptIds.length; from += attemptsAtOnce)
+      await this.readCells(attemptIds.slice(from, from + attemptsAtOnce), breather);
     // Where students have different items, a column is a place in each one's own order.
     const differ =
       edition.sections.some(({ draw }) => draw != null) || (edition.forms ?? []).length > 0;
@@ -109,106 +87,101 @@ export class Look {
     return { oneSitting: rules.oneSitting, columns, students };
   }
 
-  private lines(): Promise<Line[]> {
-    return rows<Line>(
-      this.database,
-      `SELECT g.student_id AS studentId, CONCAT(s.given_name, ' ', s.family_name) AS name, c.name AS className, n.roll_number AS rollNumber,
-              g.withdrawn_at AS withdrawnAt, t.id AS attemptId, t.number, t.seed, t.place, t.form, t.given, t.deadline_at AS deadlineAt,
-              t.handed_in_at AS handedInAt, t.handed_in_by AS handedInBy, t.clock_at AS clockAt, t.paused_at AS pausedAt, t.seen_at AS sittingSeenAt,
-              p.seen_at AS signAt, p.entry_id AS entry, p.hidden, p.leaves
-         FROM assignment_students g JOIN accounts s ON s.id = g.student_id LEFT JOIN classes c ON c.id = g.class_id
-         LEFT JOIN enrolments n ON n.class_id = g.class_id AND n.student_id = g.student_id
-         LEFT JOIN attempts t ON t.assignment_id = g.assignment_id AND t.student_id = g.student_id
-           AND t.number = (SELECT MAX(l.number) FROM attempts l WHERE l.assignment_id = g.assignment_id AND l.student_id = g.student_id)
-         LEFT JOIN presence p ON p.attempt_id = t.id
-        WHERE g.assignment_id = :id AND (g.withdrawn_at IS NULL OR t.id IS NOT NULL)
-        ORDER BY c.name IS NULL, c.name, n.roll_number, s.family_name, s.id`,
-      { id: this.assignmentId },
-    );
+  private async lines(): Promise<Line[]> {
+    const { Attempt, Presence } = this.database.models;
+    const where = { assignmentId: this.assignmentId };
+    const students = await readAssigned(this.database, this.assignmentId);
+    const attempts = await Attempt.findAll({ where, order: ['studentId', 'number'], raw: true });
+    const latest = [...new Map(attempts.map((own) => [own.studentId, own])).values()];
+    const signs = await Presence.findAll({
+      where: { attemptId: latest.map(({ id }) => id) },
+      raw: true,
+    });
+    const signOf = new Map(signs.map((sign) => [sign.attemptId, sign]));
+    return withAttempts(students, latest).map(([student, attempt]) => ({
+      student,
+      attempt: attempt && asAttempt(attempt),
+      sign: (attempt && signOf.get(attempt.id)) ?? null,
+    }));
   }
 
   /** Reads only the answers that have changed since the last look. */
-  private async readCells(attempts: number[], breather: Breather): Promise<void> {
-    const saved = await rows<Saved>(
-      this.database,
-      'SELECT attempt_id AS attemptId, entry_id AS entry, number, flagged FROM answers WHERE attempt_id IN (:attempts)',
-      { attempts },
-    );
-    const changed = saved.filter(
-      (own) => this.cells.get(`${own.attemptId} ${own.entry}`)?.number !== own.number,
-    );
-    if (changed.length === 0) return;
-    const read = await rows<Saved & { responses: unknown }>(
-      this.database,
-      'SELECT attempt_id AS attemptId, entry_id AS entry, number, flagged, responses FROM answers WHERE (attempt_id, entry_id) IN (:keys)',
-      { keys: changed.map(({ attemptId, entry }) => [attemptId, entry]) },
-    );
-    for (const { attemptId, entry, number, flagged, responses } of read) {
+  private async readCells(attemptIds: number[], breather: Breather): Promise<void> {
+    const { Answer } = this.database.models;
+    const saved = await Answer.findAll({
+      attributes: ['attemptId', 'entryId', 'number'],
+      where: { attemptId: attemptIds },
+      raw: true,
+    });
+    const changed = new Map<number, string[]>();
+    for (const { attemptId, entryId, number } of saved)
+      if (this.cells.get(`${attemptId} ${entryId}`)?.number !== number)
+        changed.set(attemptId, [...(changed.get(attemptId) ?? []), entryId]);
+    if (changed.size === 0) return;
+    const read = await Answer.findAll({
+      where: { [Op.or]: [...changed].map(([attemptId, entryId]) => ({ attemptId, entryId })) },
+      raw: true,
+    });
+    for (const { attemptId, entryId, number, flagged, responses } of read) {
       await breather.breathe();
-      const own = this.forms.get(attemptId)?.find(({ id }) => id === entry);
-      if (own)
-        this.cells.set(`${attemptId} ${entry}`, {
+      const entry = this.forms.get(attemptId)?.find(({ id }) => id === entryId);
+      if (entry)
+        this.cells.set(`${attemptId} ${entryId}`, {
           number,
-          cell: cellOf(own, fromJson<Responses>(responses), Boolean(flagged)),
+          cell: cellOf(entry, responses, Boolean(flagged)),
         });
     }
   }
 
   private student(
-    own: Line,
+    { student, attempt, sign }: Line,
     columns: Watched['columns'],
     rules: AssignmentRules,
     time: number,
   ): WatchedStudent {
-    const form = own.attemptId === null ? [] : (this.forms.get(own.attemptId) ?? []);
-    const times = {
-      deadlineAt: toMillisOrNull(own.deadlineAt),
-      handedInAt: toMillisOrNull(own.handedInAt),
-    };
-    const over = own.attemptId !== null && attemptState(times, defaultGrace, time) === 'over';
-    const state =
-      own.attemptId === null
-        ? 'not-begun'
-        : over
-          ? 'handed-in'
-          : own.pausedAt !== null
-            ? 'paused'
-            : 'working';
+    const form = (attempt && this.forms.get(attempt.id)) ?? [];
+    const state = stateOf(attempt, time);
     const sits = state === 'working' || state === 'paused';
+    const entryId = sits ? (sign?.entryId ?? null) : null;
     const cellAt = (entry: EditionEntry | undefined) => {
-      if (!entry) return null;
-      const known = this.cells.get(`${own.attemptId} ${entry.id}`)?.cell;
-      return known ?? cellOf(entry, {}, false);
+      if (!entry || !attempt) return null;
+      return this.cells.get(`${attempt.id} ${entry.id}`)?.cell ?? cellOf(entry, {}, false);
     };
     return {
-      studentId: own.studentId,
-      name: own.name.trim(),
-      className: own.className ?? '',
-      rollNumber: own.rollNumber,
-      state: own.withdrawnAt !== null ? 'left-class' : state,
-      attempt: own.number ?? 0,
-      at: sits ? own.entry : null,
-      on:
-        sits && own.entry !== null
-          ? form.findIndex(({ id }) => id === own.entry) + 1 || null
-          : null,
-      deadlineAt: times.deadlineAt,
-      partEndsAt: toMillisOrNull(own.clockAt),
-      handedInAt: times.handedInAt,
-      handedInBy: own.handedInBy,
-      seenAt: toMillisOrNull(own.signAt),
-      hidden: sits && Boolean(own.hidden),
-      leaves: own.leaves ?? 0,
-      away:
-        sits &&
-        rules.oneSitting &&
-        own.sittingSeenAt !== null &&
-        time - own.sittingSeenAt.getTime() > mayBeAway,
+      studentId: student.studentId,
+      name: student.name,
+      className: student.className ?? '',
+      rollNumber: student.rosterNumber,
+      state: student.withdrawnAt === null ? state : 'left-class',
+      attempt: attempt?.number ?? 0,
+      at: entryId,
+      on: form.findIndex(({ id }) => id === entryId) + 1 || null,
+      deadlineAt: toMillisOrNull(attempt?.deadlineAt ?? null),
+      partEndsAt: toMillisOrNull(attempt?.clockAt ?? null),
+      handedInAt: toMillisOrNull(attempt?.handedInAt ?? null),
+      handedInBy: attempt?.handedInBy ?? null,
+      seenAt: toMillisOrNull(sign?.seenAt ?? null),
+      hidden: sits && Boolean(sign?.hidden),
+      leaves: sign?.leftPageCount ?? 0,
+      away: sits && rules.oneSitting && wasAwayLong(attempt?.seenAt ?? null, time),
       cells: columns.map(({ entry }, n) =>
         cellAt(entry === '' ? form[n] : form.find(({ id }) => id === entry)),
       ),
     };
   }
+}
+
+const wasAwayLong = (seenAt: Date | null, time: number) =>
+  seenAt !== null && time - seenAt.getTime() > mayBeAway;
+
+function stateOf(attempt: Attempt | null, time: number): WatchedStudent['state'] {
+  if (attempt === null) return 'not-begun';
+  const times = {
+    deadlineAt: toMillisOrNull(attempt.deadlineAt),
+    handedInAt: toMillisOrNull(attempt.handedInAt),
+  };
+  if (attemptState(times, defaultGrace, time) === 'over') return 'handed-in';
+  return attempt.pausedAt === null ? 'working' : 'paused';
 }
 
 function cellOf({ content }: EditionEntry, responses: Responses, flagged: boolean): Cell {

@@ -8,9 +8,10 @@ import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import { readEvents } from '../attempts/events';
 import { attemptForm, readAttempts, readGiven } from '../attempts/given';
+import { readRecord } from '../attempts/record';
 import type { Context } from '../context';
 import { notFound } from '../http/problem';
-import { toMillis } from '../database/connect';
+import { toMillis, toMillisOrNull } from '../database/connect';
 
 export async function readWork(
   { database }: Context,
@@ -19,7 +20,7 @@ export async function readWork(
   assignmentId: number,
   studentId: number,
 ): Promise<AnswerOf<typeof api.readWork>> {
-  const { Answer, Assignment, AssignmentStudent } = database.models;
+  const { Assignment, AssignmentStudent } = database.models;
   const readable = await Assignment.scope(rule('readableBy', me)).count({
     where: { id: assignmentId },
   });
@@ -32,15 +33,13 @@ export async function readWork(
   if (!attempt) throw notFound('The work of this student');
   const given = await readGiven(database, studentId, assignmentId);
   const { edition } = await editions.get(given.editionId);
-  const stored = await Answer.findAll({ where: { attemptId: attempt.id } });
-  const answers = new Map(stored.map((answer) => [answer.entryId, answer]));
+  const { answers, savedAt } = await readRecord(database, attempt.id, ['answers', 'savedAt']);
   const events = await readEvents(database, attempt.id);
   return {
     name: line?.student?.fullName ?? '',
     entries: entriesOf({ sections: attemptForm(edition, attempt, given.rules).sections }).map(
       ({ id, content }, n) => {
-        const saved = answers.get(id);
-        const responses = saved?.responses ?? {};
+        const responses = answers.get(id) ?? {};
         const { points, most, waits } = scoreItem(content, responses);
         const answered = Object.values(responses).some(isAnswered);
         return {
@@ -50,7 +49,7 @@ export async function readWork(
           mine: responsesInWords(content, responses),
           right: rightInWords(content),
           share: answered && !waits && most > 0 ? points / most : null,
-          savedAt: saved ? toMillis(saved.savedAt) : null,
+          savedAt: toMillisOrNull(savedAt.get(id) ?? null),
         };
       },
     ),

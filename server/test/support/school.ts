@@ -1,7 +1,8 @@
 /** The demonstration school on a database and a server of its own, with a clock that a test can set. */
 import { hash } from '@node-rs/argon2';
 import { createApp, type App } from '../../src/app';
-import { connect, createDatabase, row } from '../../src/database/connect';
+import { connect, createDatabase } from '../../src/database/connect';
+import { row } from './sql';
 import { migrator } from '../../src/database/migrate';
 import { logTo } from '../../src/log';
 import { Reader } from '../../src/reading/reader';

@@ -1,0 +1,83 @@
+/** Who an assignment was given to, in the order of a register. */
+import type { Database } from '../database/connect';
+import type { Attempt } from '../models';
+
+/** One student who was given an assignment. */
+export interface Assigned {
+  studentId: number;
+  givenName: string;
+  familyName: string;
+  name: string;
+  /** Null: a guest, or someone who was given it outside a class. */
+  classId: number | null;
+  className: string | null;
+  rosterNumber: number | null;
+  form: string | null;
+  /** Since when the student has left the class; the work that was begun stays. */
+  withdrawnAt: Date | null;
+}
+
+interface Read extends Omit<Assigned, 'name' | 'rosterNumber' | 'className'> {
+  student: { givenName: string; familyName: string };
+  class: { name: string | null };
+}
+
+/** Everybody, class by class and in a class by the roster; those without a class come last. */
+export async function readAssigned(
+  { models }: Database,
+  assignmentId: number,
+): Promise<Assigned[]> {
+  const lines = (await models.AssignmentStudent.findAll({
+    attributes: ['studentId', 'classId', 'form', 'withdrawnAt'],
+    where: { assignmentId },
+    include: [
+      { association: 'student', attributes: ['givenName', 'familyName'] },
+      { association: 'class', attributes: ['name'] },
+    ],
+    order: [
+      ['class', 'name', 'ASC'],
+      ['student', 'familyName', 'ASC'],
+      ['studentId', 'ASC'],
+    ],
+    raw: true,
+    nest: true,
+  })) as unknown as Read[];
+  const classIds = [...new Set(lines.flatMap(({ classId }) => classId ?? []))];
+  const enrollments = await models.Enrollment.findAll({
+    attributes: ['classId', 'studentId', 'rosterNumber'],
+    where: { classId: classIds },
+    raw: true,
+  });
+  const key = (classId: number | null, studentId: number) => `${classId} ${studentId}`;
+  const numbers = new Map(
+    enrollments.map((own) => [key(own.classId, own.studentId), own.rosterNumber]),
+  );
+  const place = new Map(classIds.map((id, index) => [id, index]));
+  const placeOf = ({ classId }: Assigned) =>
+    classId === null ? classIds.length : (place.get(classId) ?? 0);
+  return lines
+    .map(({ student, class: { name }, ...line }): Assigned => ({
+      ...line,
+      givenName: student.givenName,
+      familyName: student.familyName,
+      name: `${student.givenName} ${student.familyName}`.trim(),
+      className: name,
+      rosterNumber: numbers.get(key(line.classId, line.studentId)) ?? null,
+    }))
+    .sort((a, b) => placeOf(a) - placeOf(b) || (a.rosterNumber ?? 0) - (b.rosterNumber ?? 0));
+}
+
+/** The students with what each of them made; a student without any attempt stands once, with none. */
+export const withAttempts = <Made extends Pick<Attempt, 'studentId'>>(
+  students: readonly Assigned[],
+  attempts: readonly Made[],
+): [Assigned, Made | null][] => {
+  const byStudent = new Map<number, Made[]>();
+  for (const attempt of attempts)
+    byStudent.set(attempt.studentId, [...(byStudent.get(attempt.studentId) ?? []), attempt]);
+  return students.flatMap((student): [Assigned, Made | null][] => {
+    const made = byStudent.get(student.studentId);
+    if (made) return made.map((attempt) => [student, attempt]);
+    return student.withdrawnAt === null ? [[student, null]] : [];
+  });
+};
