@@ -42,7 +42,7 @@ export async function largeTest(teacher: number, items: number, random: Random) 
     );
     const { insertId } = await pool.query(
       `INSERT INTO assignments (school_id, edition_id, given_by, title, kind, opens_at, closes_at, rules, wishes, word, instructions, note, client_key, created_at)
-     VALUES (1, ?, ?, 'Bench', 'test', ?, ?, ?, '{}', '', '', '', UUID(), ?)`,
+     VALUES (1, ?, ?, 'Bench', 'test', ?, ?, ?, NULL, '', '', '', UUID(), ?)`,
       [
         editionId,
         teacher,

@@ -81,7 +81,7 @@ function deadlineFor(
   // While the clock stands still only the window can end it.
   if (attempt.pausedAt !== null) return windowEnd(times);
   const extra = (times.extra ?? 0) + attempt.pausedMs;
-  const staged = stagedOf(stagesOf(attempt));
+  const staged = stagedOf(attempt);
   return earlier(
     deadlineOf({ ...times, extra }, toMillis(attempt.beganAt)),
     staged && lastClockEnd(staged.stages, staged.course),
@@ -92,7 +92,7 @@ const stagesOf = ({ stages, stage, clockAt, stagesLeftAt }: Attempt) => ({
   stages,
   stage,
   clockAt,
-  leftAt: stagesLeftAt,
+  stagesLeftAt: stagesLeftAt,
 });
 
 export async function changeAssignment(

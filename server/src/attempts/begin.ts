@@ -129,7 +129,7 @@ async function newAttempt(
       stages && course && lastClockEnd(stages, course),
     );
     const number = made.length + 1;
-    const { stage, clockAt, leftAt } = courseColumns(course);
+    const { stage, clockAt, stagesLeftAt } = courseColumns(course);
     // Two tabs that begin at once begin one attempt.
     await database.models.Attempt.bulkCreate(
       [
@@ -146,7 +146,7 @@ async function newAttempt(
           stages,
           stage,
           clockAt,
-          stagesLeftAt: leftAt,
+          stagesLeftAt,
           counts: number === 1,
         },
       ],

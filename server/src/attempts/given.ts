@@ -113,7 +113,7 @@ export const asAttempt = (stored: StoredAttempt): Attempt => ({
   stages: stored.stages,
   stage: stored.stage,
   clockAt: stored.clockAt,
-  leftAt: stored.stagesLeftAt,
+  stagesLeftAt: stored.stagesLeftAt,
   seenAt: stored.seenAt,
   pausedAt: stored.pausedAt,
 });
@@ -158,22 +158,6 @@ export async function lockAttempt(
 ): Promise<StudentsAttempt | undefined> {
   const stored = await models.Attempt.findByPk(attemptId, { lock: true, transaction });
   return stored ? asStudentsAttempt(stored) : undefined;
-}
-
-/** Attempts that others may read but nobody may change, such as hand in, until the transaction ends. */
-export async function shareAttempts(
-  { models }: Database,
-  attemptIds: readonly number[],
-  transaction: Transaction,
-): Promise<StudentsAttempt[]> {
-  const stored = await models.Attempt.findAll({
-    where: { id: [...new Set(attemptIds)] },
-    order: ['id'],
-    lock: transaction.LOCK.SHARE,
-    raw: true,
-    transaction,
-  });
-  return stored.map(asStudentsAttempt);
 }
 
 /** Who sits the attempt, as core deals and scores it. */

@@ -58,11 +58,7 @@ export async function enterNext(
       ...courseColumns(course),
       deadlineAt: deadlineAt === null ? null : new Date(deadlineAt),
     };
-    const { leftAt: stagesLeftAt, ...moved } = columns;
-    await database.models.Attempt.update(
-      { ...moved, stagesLeftAt },
-      { where: { id: attemptId }, transaction },
-    );
+    await database.models.Attempt.update(columns, { where: { id: attemptId }, transaction });
     return openedAttempt(context, edition, given, { ...attempt, ...columns }, transaction);
   });
 }

@@ -16,19 +16,19 @@ export async function stayHere(
   attemptId: number,
   { entry, hidden, left, heard, page, spent }: BodyOf<typeof api.stayHere>,
 ): Promise<AnswerOf<typeof api.stayHere>> {
-  const { Attempt, Notice } = database.models;
+  const { Attempt, Notice, Presence } = database.models;
   const own = await Attempt.findOne({
     attributes: [
       ...['id', 'assignmentId', 'beganAt', 'deadlineAt', 'clockAt'],
       ...['pausedAt', 'handedInAt', 'seenAt'],
     ],
     where: { id: attemptId, studentId: me.account.id },
-    include: ['presence'],
+    raw: true,
   });
   if (!own) throw notFound('The attempt');
   const time = now();
-  // The last sign of the page.
-  if (own.presence) await noteSilence(database, attemptId, toMillis(own.presence.seenAt), time);
+  const last = await Presence.findByPk(attemptId, { attributes: ['seenAt'], raw: true });
+  if (last) await noteSilence(database, attemptId, toMillis(last.seenAt), time);
   // Also after the end: a page that is still there was not without network. Leaving it then is nobody's matter.
   const leaves = own.handedInAt === null ? left : 0;
   await noteSign(database, { attemptId, entry, hidden, leaves, time: new Date(time) });
@@ -64,6 +64,7 @@ export async function stayHere(
     },
     order: ['id'],
     limit: 20,
+    raw: true,
   });
   return {
     now: time,

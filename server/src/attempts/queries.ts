@@ -3,6 +3,7 @@ import type { SavedAnswer } from '@oaken/contract/attempts';
 import type { EntryScore } from '@oaken/core/attempts';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
+import type { Attempt } from '../models';
 
 /**
  * A sign of an attempt's page. SQL, because it adds to how often the page was left in the same step: two pages of one attempt
@@ -34,6 +35,68 @@ export async function noteTimes(
       },
     },
   );
+}
+
+/** An attempt that answers are saved into, as far as a save has to know it. */
+export type OpenAttempt = Pick<
+  Attempt,
+  | 'id'
+  | 'studentId'
+  | 'assignmentId'
+  | 'seed'
+  | 'beganAt'
+  | 'deadlineAt'
+  | 'handedInAt'
+  | 'pausedAt'
+  | 'seenAt'
+  | 'stages'
+  | 'stage'
+  | 'clockAt'
+  | 'stagesLeftAt'
+>;
+
+/**
+ * The attempts of a batch of saves, which nobody may change, such as hand in, until the transaction ends. SQL, because every
+ * save waits for it: through the model a save took twice as long (median 6.5 ms against 3.4 ms of 600 students).
+ */
+export async function attemptsToSaveInto(
+  database: Database,
+  attemptIds: readonly number[],
+  transaction: Transaction,
+): Promise<OpenAttempt[]> {
+  const attempts = await database.query<OpenAttempt>(
+    `SELECT t.id, t.student_id AS studentId, t.assignment_id AS assignmentId, t.seed, t.began_at AS beganAt,
+            t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt, t.paused_at AS pausedAt, t.seen_at AS seenAt,
+            t.stages, t.stage, t.clock_at AS clockAt, t.left_at AS stagesLeftAt
+       FROM attempts t WHERE t.id IN (:attemptIds) ORDER BY t.id LOCK IN SHARE MODE`,
+    {
+      type: QueryTypes.SELECT,
+      replacements: { attemptIds: [...new Set(attemptIds)] },
+      transaction,
+    },
+  );
+  return attempts;
+}
+
+/**
+ * Which edition each assignment has, read without a lock, so that nobody who changes an assignment holds saves up. SQL for the
+ * reason of `attemptsToSaveInto`.
+ */
+export async function editionsOf(
+  database: Database,
+  assignmentIds: readonly number[],
+  transaction: Transaction,
+): Promise<Map<number, number>> {
+  if (assignmentIds.length === 0) return new Map();
+  const assignments = await database.query<{ id: number; editionId: number }>(
+    'SELECT id, edition_id AS editionId FROM assignments WHERE id IN (:assignmentIds)',
+    {
+      type: QueryTypes.SELECT,
+      replacements: { assignmentIds: [...new Set(assignmentIds)] },
+      transaction,
+    },
+  );
+  return new Map(assignments.map(({ id, editionId }) => [id, editionId]));
 }
 
 /** What became of an answer: the number that stands for its entry, and the page that wrote it. */

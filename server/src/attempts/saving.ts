@@ -10,12 +10,11 @@ import type { Database } from '../database/connect';
 import { busyDatabase, isDatabaseAway, notFound, Problem } from '../http/problem';
 import { awayProblem, wasAway } from './away';
 import type { Editions } from './editions';
-import { shareAttempts, type StudentsAttempt } from './given';
 import { sorted, stagedOf, type Sorted } from './staged';
 import { Veil } from './veil';
 import { takeLateAnswers, type Taken } from './late';
 import { present } from '../database/present';
-import type { Stored } from './queries';
+import { attemptsToSaveInto, editionsOf, type OpenAttempt, type Stored } from './queries';
 import { answerKey, storeAnswers } from './writing';
 
 /** What became of a save: what stands now for each answer that was taken, and which entries take no more. */
@@ -114,8 +113,9 @@ async function writeAnswers(
   transaction: Transaction,
 ): Promise<() => void> {
   const attemptIds = batch.map(({ attemptId }) => attemptId);
-  const attempts = await shareAttempts(database, attemptIds, transaction);
-  const editionIds = await editionsOf(database, attempts, transaction);
+  const attempts = await attemptsToSaveInto(database, attemptIds, transaction);
+  const assignmentIds = attempts.map(({ assignmentId }) => assignmentId);
+  const editionIds = await editionsOf(database, assignmentIds, transaction);
   const byId = new Map(attempts.map((own) => [own.id, own]));
   const settled: (() => void)[] = [];
   const accepted: { save: Save; taken: Sorted }[] = [];
@@ -156,7 +156,7 @@ async function writeAnswers(
 /** Answers to questions that were left meanwhile, by the rule of the assignment; rare, so their rule is read only then. */
 async function takeLeft(
   database: Database,
-  { id, assignmentId }: StudentsAttempt,
+  { id, assignmentId }: OpenAttempt,
   answers: SavedAnswer[],
   now: number,
   transaction: Transaction,
@@ -170,23 +170,7 @@ async function takeLeft(
   return takeLateAnswers(database, id, rules, answers, now, transaction);
 }
 
-/** Which edition each assignment has; read without a lock, so that nobody who changes an assignment holds saves up. */
-async function editionsOf(
-  database: Database,
-  attempts: StudentsAttempt[],
-  transaction: Transaction,
-) {
-  if (attempts.length === 0) return new Map<number, number>();
-  const assignments = await database.models.Assignment.findAll({
-    attributes: ['id', 'editionId'],
-    where: { id: [...new Set(attempts.map(({ assignmentId }) => assignmentId))] },
-    raw: true,
-    transaction,
-  });
-  return new Map(assignments.map(({ id, editionId }) => [id, editionId]));
-}
-
-function open(attempt: StudentsAttempt, answers: SavedAnswer[], now: number): Sorted | Problem {
+function open(attempt: OpenAttempt, answers: SavedAnswer[], now: number): Sorted | Problem {
   try {
     return sorted(
       { staged: stagedOf(attempt), pausedAt: attempt.pausedAt },
@@ -201,7 +185,7 @@ function open(attempt: StudentsAttempt, answers: SavedAnswer[], now: number): So
 }
 
 async function unveiled(
-  { seed, assignmentId }: StudentsAttempt,
+  { seed, assignmentId }: OpenAttempt,
   answers: SavedAnswer[],
   { editions, editionIds }: { editions: Editions; editionIds: ReadonlyMap<number, number> },
 ): Promise<SavedAnswer[]> {
@@ -211,7 +195,7 @@ async function unveiled(
 
 async function refusal(
   save: Save,
-  attempt: StudentsAttempt | undefined,
+  attempt: OpenAttempt | undefined,
   { editions, editionIds }: { editions: Editions; editionIds: ReadonlyMap<number, number> },
   now: number,
 ): Promise<Problem | null> {

@@ -10,7 +10,7 @@ export interface StoredStages {
   stages: Stage[] | null;
   stage: number;
   clockAt: Date | null;
-  leftAt: number[] | null;
+  stagesLeftAt: number[] | null;
 }
 
 export interface Staged {
@@ -19,7 +19,7 @@ export interface Staged {
 }
 
 /** Null: all questions are open together. */
-export const stagedOf = ({ stages, stage, clockAt, leftAt }: StoredStages): Staged | null =>
+export const stagedOf = ({ stages, stage, clockAt, stagesLeftAt }: StoredStages): Staged | null =>
   stages === null
     ? null
     : {
@@ -27,7 +27,7 @@ export const stagedOf = ({ stages, stage, clockAt, leftAt }: StoredStages): Stag
         course: {
           stage,
           clockAt: toMillisOrNull(clockAt),
-          left: leftAt ?? [],
+          left: stagesLeftAt ?? [],
         },
       };
 
@@ -35,7 +35,7 @@ export const stagedOf = ({ stages, stage, clockAt, leftAt }: StoredStages): Stag
 export const courseColumns = (course: Course | null) => ({
   stage: course?.stage ?? 0,
   clockAt: course?.clockAt == null ? null : new Date(course.clockAt),
-  leftAt: course?.left ?? null,
+  stagesLeftAt: course?.left ?? null,
 });
 
 export interface Sorted {
