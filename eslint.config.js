@@ -47,5 +47,19 @@ export default ts.config(
   { files: ['**/*.vue', '**/*.ts'], rules: { 'no-undef': 'off' } },
   // What a test reads from the wire has the shape that the test then asserts.
   { files: ['**/test/**'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
+  {
+    // What stays SQL has a name, in the queries.ts of its folder.
+    files: ['server/src/**'],
+    ignores: ['server/src/**/queries.ts', 'server/src/database/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.property.name='query']",
+          message: 'SQL is a named query in the queries.ts of its folder; all else asks a model.',
+        },
+      ],
+    },
+  },
   { files: ['**/*.cjs'], rules: { '@typescript-eslint/no-require-imports': 'off' } },
 );

@@ -132,10 +132,10 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
         secret_hash: secrets[at]!,
         created_at: long,
       });
-      put('enrolments', { class_id: classId, student_id: one.id, roll_number: at + 1 });
+      put('enrollments', { class_id: classId, student_id: one.id, roster_number: at + 1 });
       const supports = supportOf(own.name, at + 1);
       if (supports)
-        put('student_supports', {
+        put('accommodations', {
           student_id: one.id,
           content: JSON.stringify(supports),
           changed_by: staffIds.get(own.teacher)!,
@@ -256,7 +256,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
         revision_id: id,
         created_by: by,
         created_at: long,
-        uses: 0,
+        use_count: 0,
       });
       const passage = own.passage === undefined ? null : passageIds.get(own.passage)!;
       const letters = stream(`ids/${id}`);
@@ -322,11 +322,11 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
     });
     for (const itemId of new Set(allEntries(own).map((entry) => entry.itemId))) {
       const held = tables.get('items')![itemId - 1]!;
-      held.uses = Number(held.uses) + 1;
+      held.use_count = Number(held.use_count) + 1;
       put('test_revisions', { test_id: id, revision_id: itemId });
     }
     if (withThem)
-      put('test_shares', { test_id: id, account_id: staffIds.get(withThem)!, may: 'edit' });
+      put('test_shares', { test_id: id, account_id: staffIds.get(withThem)!, right: 'edit' });
     for (const name of folder === null ? [] : folders) {
       const folderId = put('test_folders', {
         id: (tables.get('test_folders')?.length ?? 0) + 1,
@@ -335,7 +335,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
         name,
       });
       if (name === folder)
-        put('test_places', { account_id: owner, test_id: id, folder_id: folderId });
+        put('test_filings', { account_id: owner, test_id: id, folder_id: folderId });
     }
   }
 
@@ -429,14 +429,14 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       id,
       test_id: id,
       content: JSON.stringify(edition),
-      items: entries.length,
+      item_count: entries.length,
       points,
       created_at: made,
     });
     const items = tables.get('items')!;
     for (const entry of entries) {
       const held = items[entry.itemId - 1]!;
-      held.uses = Number(held.uses) + 1;
+      held.use_count = Number(held.use_count) + 1;
       put('test_revisions', { test_id: id, revision_id: entry.itemId });
       put('edition_revisions', {
         edition_id: id,
@@ -470,7 +470,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       id,
       school_id: 1,
       edition_id: id,
-      given_by: by,
+      assigned_by: by,
       title: plan.title,
       kind: plan.kind,
       opens_at: new Date(opens),
@@ -554,11 +554,11 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
         began_at: new Date(began),
         deadline_at: deadline,
         handed_in_at: handedIn,
-        most: handedIn ? points : null,
+        max_points: handedIn ? points : null,
         handed_in_by: stillWorking ? null : ranOut ? 'server' : 'student',
         late: false,
         points: earned,
-        counted: earned,
+        counted_points: earned,
       });
       let step = 0;
       for (const [entry, given] of answers)
@@ -576,9 +576,9 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
           attempt_id: attemptId,
           entry_id: score.entry,
           points: score.points,
-          most: score.most,
+          max_points: score.most,
           reached: score.reached,
-          waits: score.waits,
+          needs_marking: score.waits,
         });
     }
   }

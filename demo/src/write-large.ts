@@ -58,9 +58,9 @@ export async function writeLarge(
         'revision_id',
         'created_by',
         'created_at',
-        'seen_n',
-        'seen_share',
-        'separation',
+        'answer_count',
+        'average_score',
+        'item_rest_correlation',
       ],
       lines.map(({ own, id, revision: r, at }) => [
         id,

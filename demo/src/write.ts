@@ -25,7 +25,7 @@ export async function fill(socketPath: string, database: string, now: number): P
         const lines = rows.slice(from, from + 500);
         const marks = `(${columns.map(() => '?').join(', ')})`;
         await connection.query(
-          `INSERT INTO ${table} (${columns.join(', ')}) VALUES ${lines.map(() => marks).join(', ')}`,
+          `INSERT INTO ${table} (${columns.map((column) => `\`${column}\``).join(', ')}) VALUES ${lines.map(() => marks).join(', ')}`,
           lines.flatMap((row) => columns.map((column) => row[column] ?? null)),
         );
       }

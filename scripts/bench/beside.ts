@@ -42,11 +42,11 @@ async function open(sittings: number): Promise<{ assignment: number; attempts: n
   ]);
   const later = new Date(Date.now() + 3_600_000);
   await pool.batch(
-    'INSERT INTO assignment_students (assignment_id, student_id, class_id, place) VALUES (?, ?, NULL, ?)',
+    'INSERT INTO assignment_students (assignment_id, student_id, class_id, seat) VALUES (?, ?, NULL, ?)',
     students(0, savers).map((id, at) => [assignment, id, 5_000 + at]),
   );
   await pool.batch(
-    "INSERT INTO attempts (assignment_id, student_id, number, seed, place, began_at, deadline_at, counts) VALUES (?, ?, 1, 'seedseedseedseedseed00', ?, ?, ?, TRUE)",
+    "INSERT INTO attempts (assignment_id, student_id, number, seed, seat, began_at, deadline_at, counts) VALUES (?, ?, 1, 'seedseedseedseedseed00', ?, ?, ?, TRUE)",
     students(0, savers).map((id, at) => [assignment, id, at, new Date(), later]),
   );
   const rows = await pool.query(

@@ -64,7 +64,7 @@ async function cases(): Promise<Case[]> {
       query: `grades=6&standard=${strand.id}&kind=single-choice`,
       joins: `${standard} ${grade('6')}`,
       where: "r.kind = 'single-choice'",
-      order: 'i.seen_n DESC, i.id',
+      order: 'i.answer_count DESC, i.id',
       threeFilters: true,
     },
     {
@@ -72,15 +72,15 @@ async function cases(): Promise<Case[]> {
       query: 'grades=6,7&depth=2&words=lighthouse',
       joins: grade('6, 7'),
       where: `r.depth = 2 AND ${words('lighthouse')}`,
-      order: 'i.seen_n DESC, i.id',
+      order: 'i.answer_count DESC, i.id',
       threeFilters: true,
     },
     {
       name: 'strand, difficulty and two words',
       query: `standard=${strand.id}&difficulty=hard&words=river%20bridge`,
       joins: standard,
-      where: `i.seen_n > 0 AND i.seen_share < 0.4 AND ${words('river', 'bridge')}`,
-      order: 'i.seen_n DESC, i.id',
+      where: `i.answer_count > 0 AND i.average_score < 0.4 AND ${words('river', 'bridge')}`,
+      order: 'i.answer_count DESC, i.id',
       threeFilters: true,
     },
     {
@@ -88,7 +88,7 @@ async function cases(): Promise<Case[]> {
       query: 'kind=numeric&depth=3&grades=8&sort=hardest',
       joins: grade('8'),
       where: "r.kind = 'numeric' AND r.depth = 3",
-      order: 'i.seen_n = 0, i.seen_share, i.id',
+      order: 'i.answer_count = 0, i.average_score, i.id',
       threeFilters: true,
     },
     {
@@ -96,23 +96,29 @@ async function cases(): Promise<Case[]> {
       query: 'words=river',
       joins: '',
       where: words('river'),
-      order: 'i.seen_n DESC, i.id',
+      order: 'i.answer_count DESC, i.id',
     },
     {
       name: 'three letters',
       query: 'words=har',
       joins: '',
       where: words('har'),
-      order: 'i.seen_n DESC, i.id',
+      order: 'i.answer_count DESC, i.id',
     },
     {
       name: 'a word with a mistake in it',
       query: 'words=lighthuose',
       joins: '',
       where: words('lighthuose'),
-      order: 'i.seen_n DESC, i.id',
+      order: 'i.answer_count DESC, i.id',
     },
-    { name: 'nothing but all', query: '', joins: '', where: 'TRUE', order: 'i.seen_n DESC, i.id' },
+    {
+      name: 'nothing but all',
+      query: '',
+      joins: '',
+      where: 'TRUE',
+      order: 'i.answer_count DESC, i.id',
+    },
     {
       name: 'far down the list',
       query: 'sort=newest&from=60000',
@@ -131,7 +137,7 @@ async function bare({ joins, where, order, query }: Case): Promise<void> {
     pool.query(`SELECT COUNT(DISTINCT i.id) AS n ${from}`),
     pool.query(`SELECT r.kind, COUNT(DISTINCT i.id) AS n ${from} GROUP BY r.kind`),
     pool.query(
-      `SELECT DISTINCT i.id, r.content, r.kind, r.points, r.subject, r.depth, i.seen_n, i.seen_share, i.created_at ${from} ORDER BY ${order} LIMIT ${skip}, 50`,
+      `SELECT DISTINCT i.id, r.content, r.kind, r.points, r.subject, r.depth, i.answer_count, i.average_score, i.created_at ${from} ORDER BY ${order} LIMIT ${skip}, 50`,
     ),
   ]);
 }

@@ -33,7 +33,7 @@ export async function largeTest(teacher: number, items: number, random: Random) 
   async function handedIn(students: number[]): Promise<number> {
     const now = new Date(Date.now() - 60_000);
     const { insertId: editionId } = await pool.query(
-      'INSERT INTO editions (test_id, content, items, points, created_at) VALUES (1, ?, ?, ?, ?)',
+      'INSERT INTO editions (test_id, content, item_count, points, created_at) VALUES (1, ?, ?, ?, ?)',
       [JSON.stringify(edition), items, items, now],
     );
     await pool.batch(
@@ -41,7 +41,7 @@ export async function largeTest(teacher: number, items: number, random: Random) 
       entries.map((own) => [editionId, own.id, own.itemId, own.revisionId]),
     );
     const { insertId } = await pool.query(
-      `INSERT INTO assignments (school_id, edition_id, given_by, title, kind, opens_at, closes_at, rules, wishes, word, instructions, note, client_key, created_at)
+      `INSERT INTO assignments (school_id, edition_id, assigned_by, title, kind, opens_at, closes_at, rules, recipients, start_word, instructions, note, client_key, created_at)
      VALUES (1, ?, ?, 'Bench', 'test', ?, ?, ?, NULL, '', '', '', UUID(), ?)`,
       [
         editionId,
@@ -54,11 +54,11 @@ export async function largeTest(teacher: number, items: number, random: Random) 
     );
     const id = Number(insertId);
     await pool.batch(
-      'INSERT INTO assignment_students (assignment_id, student_id, class_id, place) VALUES (?, ?, 1, ?)',
+      'INSERT INTO assignment_students (assignment_id, student_id, class_id, seat) VALUES (?, ?, 1, ?)',
       students.map((student, at) => [id, student, at]),
     );
     await pool.batch(
-      "INSERT INTO attempts (assignment_id, student_id, number, seed, place, began_at, handed_in_at, handed_in_by, counts) VALUES (?, ?, 1, 'seedseedseedseedseed00', ?, ?, ?, 'student', TRUE)",
+      "INSERT INTO attempts (assignment_id, student_id, number, seed, seat, began_at, handed_in_at, handed_in_by, counts) VALUES (?, ?, 1, 'seedseedseedseedseed00', ?, ?, ?, 'student', TRUE)",
       students.map((student, at) => [id, student, at, new Date(now.getTime() - 1_200_000), now]),
     );
     const attempts: { id: number }[] = await pool.query(
@@ -96,10 +96,13 @@ export async function largeTest(teacher: number, items: number, random: Random) 
       answers,
     );
     await pool.batch(
-      'INSERT INTO scores (attempt_id, entry_id, points, most, reached, waits) VALUES (?, ?, ?, ?, ?, ?)',
+      'INSERT INTO scores (attempt_id, entry_id, points, max_points, reached, needs_marking) VALUES (?, ?, ?, ?, ?, ?)',
       scores,
     );
-    await pool.batch('UPDATE attempts SET points = ?, counted = ?, most = ? WHERE id = ?', sums);
+    await pool.batch(
+      'UPDATE attempts SET points = ?, counted_points = ?, max_points = ? WHERE id = ?',
+      sums,
+    );
     return id;
   }
   return { edition, entries, handedIn };

@@ -55,7 +55,7 @@ async function median(browser: Browser, path: string, ready: string): Promise<nu
 
 await prepareSchool(1);
 await pool.query(
-  'INSERT INTO assignment_students (assignment_id, student_id, class_id, place) VALUES (?, ?, NULL, 1000), (?, ?, NULL, 1000)',
+  'INSERT INTO assignment_students (assignment_id, student_id, class_id, seat) VALUES (?, ?, NULL, 1000), (?, ?, NULL, 1000)',
   [plain, firstStudent, withFormulas, firstStudent],
 );
 await pool.query('UPDATE assignments SET closes_at = ? WHERE id = ?', [

@@ -180,7 +180,7 @@ async function sit(n: number, from: number): Promise<void> {
 
 await prepareSchool(students);
 await pool.batch(
-  'INSERT INTO assignment_students (assignment_id, student_id, class_id, place) VALUES (?, ?, NULL, ?)',
+  'INSERT INTO assignment_students (assignment_id, student_id, class_id, seat) VALUES (?, ?, NULL, ?)',
   studentIds(students).map((id, n) => [assignment, id, 1_000 + n]),
 );
 await pool.query(

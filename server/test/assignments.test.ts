@@ -109,7 +109,7 @@ describe('who gets it', () => {
     // Whoever comes into a class later gets what was given to all of it, not what went to some.
     const whole = await rows<{ classId: number; whole: number }>(
       school.database,
-      'SELECT class_id AS classId, whole FROM assignment_classes WHERE assignment_id = :id ORDER BY class_id',
+      'SELECT class_id AS classId, whole_class AS whole FROM assignment_classes WHERE assignment_id = :id ORDER BY class_id',
       { id: given.assignmentId },
     );
     expect(whole.map((one) => Boolean(one.whole))).toEqual([false, true]);
@@ -336,7 +336,7 @@ describe('times and release', () => {
     expect(await hand(student, attempt.id)).toMatchObject({ late: true });
     const stored = await row<{ points: number; most: number; off: string }>(
       school.database,
-      'SELECT points, most, late_off AS off FROM attempts WHERE id = :id',
+      'SELECT points, max_points AS most, late_deduction AS off FROM attempts WHERE id = :id',
       { id: attempt.id },
     );
     expect([stored!.points / stored!.most, Number(stored!.off)]).toEqual([0.75, 0.25]);

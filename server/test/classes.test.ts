@@ -188,7 +188,7 @@ describe('a list into a class', () => {
       (
         await rows<{ classId: number; out: Date | null }>(
           school.database,
-          'SELECT class_id AS classId, left_at AS `out` FROM enrolments WHERE student_id = :id ORDER BY class_id',
+          'SELECT class_id AS classId, left_at AS `out` FROM enrollments WHERE student_id = :id ORDER BY class_id',
           { id: mover.id },
         )
       ).map(({ classId, out }) => [classId, out === null]);

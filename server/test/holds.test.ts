@@ -103,7 +103,7 @@ async function ids(): Promise<Record<string, string>> {
   const first = async (sql: string) =>
     String((await row<{ id: number | string }>(database, sql))?.id ?? 1);
   const assignment = await first(
-    "SELECT MAX(a.id) AS id FROM assignments a WHERE a.given_by = (SELECT id FROM accounts WHERE sign_in_name = 'holloway')",
+    "SELECT MAX(a.id) AS id FROM assignments a WHERE a.assigned_by = (SELECT id FROM accounts WHERE sign_in_name = 'holloway')",
   );
   return {
     assignmentId: assignment,

@@ -72,7 +72,7 @@ describe('invitations by SMTP (RFC 5321, to the mail stand-in)', () => {
     // A support shows in the student's own times and nowhere else.
     const supported = await row<{ email: string }>(
       school.database,
-      "SELECT s.email FROM accounts s JOIN student_supports u ON u.student_id = s.id WHERE JSON_VALUE(u.content, '$.time') = 1.5 LIMIT 1",
+      "SELECT s.email FROM accounts s JOIN accommodations u ON u.student_id = s.id WHERE JSON_VALUE(u.content, '$.time') = 1.5 LIMIT 1",
     );
     const theirs = letters.find(({ to }: { to: string }) => to === supported!.email);
     expect(theirs.text).toContain('You have 30 minutes to work.');

@@ -95,7 +95,7 @@ async function handedIn(texts: string[], from: number, more: object = {}) {
     (
       await rows<{ points: number; waits: number }>(
         school.database,
-        'SELECT t.points, (SELECT SUM(s.waits) FROM scores s WHERE s.attempt_id = t.id) AS waits FROM attempts t WHERE t.assignment_id = :assignmentId ORDER BY t.id',
+        'SELECT t.points, (SELECT SUM(s.needs_marking) FROM scores s WHERE s.attempt_id = t.id) AS waits FROM attempts t WHERE t.assignment_id = :assignmentId ORDER BY t.id',
         { assignmentId },
       )
     ).map(({ points, waits }) => [points, Number(waits)]);

@@ -88,6 +88,17 @@ test('each model has the columns of its table', () => {
   }
 });
 
+test('a column has the name of its attribute', () => {
+  const underscored = (name: string) =>
+    name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+  const differing = modelsOf().flatMap((model) =>
+    Object.entries<ModelAttributeColumnOptions>(model.getAttributes())
+      .filter(([name, { field }]) => field !== underscored(name))
+      .map(([name, { field }]) => `${model.name}.${name}: ${field}`),
+  );
+  expect(differing).toEqual([]);
+});
+
 test('every foreign key of the database is a link between models, and the other way round', async () => {
   const stored = await rows<{ link: string }>(
     database,

@@ -112,7 +112,7 @@ describe('practice', () => {
         async ({ id }) =>
           (await row<{ points: number; most: number }>(
             school.database,
-            'SELECT points, most FROM scores WHERE attempt_id = :attempt AND entry_id = :id',
+            'SELECT points, max_points AS most FROM scores WHERE attempt_id = :attempt AND entry_id = :id',
             { attempt: attempt.id, id },
           ))!,
       ),
@@ -124,7 +124,7 @@ describe('practice', () => {
     expect((await student.post(path(4), { want: 'hint', after: 0 })).status).toBe(409);
     const kept = await row<{ responses: unknown; share: number }>(
       school.database,
-      'SELECT first_responses AS responses, first_share AS share FROM practised WHERE attempt_id = :attempt AND entry_id = :entry',
+      'SELECT first_responses AS responses, first_share AS share FROM practice_records WHERE attempt_id = :attempt AND entry_id = :entry',
       { attempt: attempt.id, entry: entries[0]!.id },
     );
     expect([Object.values(fromJson<object>(kept!.responses)), kept!.share]).toEqual([

@@ -103,7 +103,7 @@ async function sat(all: (string[] | null)[], from: number, change: Record<string
     (
       await rows<{ counted: number; most: number }>(
         school.database,
-        'SELECT counted, most FROM attempts WHERE assignment_id = :assignmentId AND counted IS NOT NULL ORDER BY id',
+        'SELECT counted_points AS counted, max_points AS most FROM attempts WHERE assignment_id = :assignmentId AND counted_points IS NOT NULL ORDER BY id',
         { assignmentId },
       )
     ).map(({ counted, most }) => `${counted}/${most}`);
@@ -214,7 +214,7 @@ test('more answers, all the points, other points, leaving out; the bank learns n
   await renewFigures({ database: school.database, now: () => school.clock.now } as never);
   const seen = await rows<{ n: number }>(
     school.database,
-    'SELECT seen_n AS n FROM items WHERE id IN (:ids) ORDER BY id',
+    'SELECT answer_count AS n FROM items WHERE id IN (:ids) ORDER BY id',
     { ids: own.itemIds },
   );
   expect(seen.map(({ n }) => n)).toEqual([3, 0, 3]);

@@ -102,7 +102,7 @@ describe('finding', () => {
     const known = (await search('words=notebooks')).items[0]!;
     const seen = await rows<{ share: number }>(
       school.database,
-      `SELECT s.points / s.most AS share FROM scores s JOIN attempts t ON t.id = s.attempt_id JOIN assignments a ON a.id = t.assignment_id
+      `SELECT s.points / s.max_points AS share FROM scores s JOIN attempts t ON t.id = s.attempt_id JOIN assignments a ON a.id = t.assignment_id
          JOIN edition_revisions e ON e.edition_id = a.edition_id AND e.entry_id = s.entry_id
         WHERE e.item_id = :id AND s.reached AND t.handed_in_at IS NOT NULL`,
       { id: known.id },
@@ -113,8 +113,8 @@ describe('finding', () => {
     // How well it separates: students of each assignment around their own means, by simple-statistics.
     const answers = await rows<{ assignment: number; x: number; y: number }>(
       school.database,
-      `SELECT t.assignment_id AS assignment, s.points / s.most AS x,
-              (SELECT SUM(o.points) / SUM(o.most) FROM scores o WHERE o.attempt_id = t.id AND o.entry_id <> s.entry_id AND NOT o.waits) AS y
+      `SELECT t.assignment_id AS assignment, s.points / s.max_points AS x,
+              (SELECT SUM(o.points) / SUM(o.max_points) FROM scores o WHERE o.attempt_id = t.id AND o.entry_id <> s.entry_id AND NOT o.needs_marking) AS y
          FROM scores s JOIN attempts t ON t.id = s.attempt_id JOIN assignments a ON a.id = t.assignment_id
          JOIN edition_revisions e ON e.edition_id = a.edition_id AND e.entry_id = s.entry_id
         WHERE e.item_id = :id AND s.reached AND t.handed_in_at IS NOT NULL`,
@@ -265,7 +265,7 @@ describe('giving', () => {
 
   test('a student of two chosen classes gets it once', async () => {
     await school.database.query(
-      'INSERT INTO enrolments (class_id, student_id, roll_number) SELECT 2, student_id, 90 FROM enrolments WHERE class_id = 1 AND roll_number = 5',
+      'INSERT INTO enrollments (class_id, student_id, roster_number) SELECT 2, student_id, 90 FROM enrollments WHERE class_id = 1 AND roster_number = 5',
     );
     const { students, assignmentId } = await giveTest(school, teacher, {
       change: { who: wishes([1, 2], null).who },
@@ -280,7 +280,9 @@ describe('giving', () => {
       { assignmentId },
     );
     expect(twice!.n).toBe(53);
-    await school.database.query('DELETE FROM enrolments WHERE class_id = 2 AND roll_number = 90');
+    await school.database.query(
+      'DELETE FROM enrollments WHERE class_id = 2 AND roster_number = 90',
+    );
   });
 
   test('it can be taken back until somebody has begun', async () => {

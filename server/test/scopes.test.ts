@@ -1,6 +1,7 @@
 /** Who may see and do what: each rule of `access/scopes.ts` on a few rows of its own. */
 import { randomBytes, randomUUID } from 'node:crypto';
 import type { Viewer } from '../src/access/scopes';
+import { rightIn, shareOf } from '../src/banks/rights';
 import { connect, createDatabase, type Database } from '../src/database/connect';
 import { migrator } from '../src/database/migrate';
 import type { Reach, TeachingRole } from '../src/models';
@@ -106,6 +107,36 @@ describe('a bank', () => {
     const bankId = await bank('mine', colleague);
     await database.models.BankShare.create({ bankId, accountId: me.accountId, right });
     expect(await rulesFor('Bank', bankId, me, rules)).toEqual(expected);
+  });
+});
+
+describe('what a bank’s row tells of my right is what the rules say', () => {
+  const reaches: Reach[] = ['mine', 'school', 'everybody'];
+  const owners = ['me', 'colleague', 'nobody'] as const;
+  const shares = [null, 'read', 'use', 'edit'] as const;
+  const cases = reaches.flatMap((reach) =>
+    owners.flatMap((owner) => shares.map((right) => [reach, owner, right] as const)),
+  );
+
+  test.each(cases)('for %s, of %s, shared to %s', async (reach, owner, right) => {
+    const { Bank, BankShare } = database.models;
+    const ownerId = { me: me.accountId, colleague: colleague.accountId, nobody: null }[owner];
+    const { id: bankId } = await Bank.create({
+      schoolId: me.schoolId,
+      ownerId,
+      reach,
+      name: 'A bank',
+      createdAt: now,
+    });
+    if (right) await BankShare.create({ bankId, accountId: me.accountId, right });
+    const account = { id: me.accountId, schoolId: me.schoolId, role: 'teacher' as const };
+    const signedIn = { account: { ...account, givenName: '', familyName: '' }, csrf: '', at: 0 };
+    const bank = await Bank.findByPk(bankId, { include: shareOf(signedIn), rejectOnEmpty: true });
+    const allowed = await rulesFor('Bank', bankId, me, ['readableBy', 'usableBy', 'editableBy']);
+    // Of a bank that I may not read no right is ever told.
+    if (allowed.length === 0) return;
+    const told = { read: 1, use: 2, edit: 3 }[rightIn(bank, signedIn)];
+    expect(allowed.length).toBe(told);
   });
 });
 

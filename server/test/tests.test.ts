@@ -268,7 +268,7 @@ describe('draws and forms, from the test to the results', () => {
   const dealt = (assignmentId: number) =>
     rows<{ place: number; form: string | null }>(
       school.database,
-      'SELECT place, form FROM assignment_students WHERE assignment_id = :assignmentId ORDER BY place',
+      'SELECT seat AS place, form FROM assignment_students WHERE assignment_id = :assignmentId ORDER BY seat',
       { assignmentId },
     );
 
@@ -309,7 +309,7 @@ describe('draws and forms, from the test to the results', () => {
     // The first two in the deal have no item in common; results know who was asked what.
     const first = await rows<{ roll: number }>(
       school.database,
-      'SELECT n.roll_number AS roll FROM assignment_students g JOIN enrolments n ON n.student_id = g.student_id AND n.class_id = g.class_id WHERE g.assignment_id = :id AND g.place < 2',
+      'SELECT n.roster_number AS roll FROM assignment_students g JOIN enrollments n ON n.student_id = g.student_id AND n.class_id = g.class_id WHERE g.assignment_id = :id AND g.seat < 2',
       { id: body.id },
     );
     for (const { roll } of first) {
@@ -421,7 +421,7 @@ describe('draws and forms, from the test to the results', () => {
     const inB = (
       await rows<{ n: number }>(
         school.database,
-        "SELECT e.roll_number AS n FROM assignment_students g JOIN enrolments e ON e.student_id = g.student_id AND e.class_id = g.class_id WHERE g.assignment_id = :id AND g.form = 'form-b' ORDER BY n",
+        "SELECT e.roster_number AS n FROM assignment_students g JOIN enrollments e ON e.student_id = g.student_id AND e.class_id = g.class_id WHERE g.assignment_id = :id AND g.form = 'form-b' ORDER BY n",
         { id: body.id },
       )
     )[0]!.n;

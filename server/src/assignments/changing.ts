@@ -88,13 +88,6 @@ function deadlineFor(
   );
 }
 
-const stagesOf = ({ stages, stage, clockAt, stagesLeftAt }: Attempt) => ({
-  stages,
-  stage,
-  clockAt,
-  stagesLeftAt: stagesLeftAt,
-});
-
 export async function changeAssignment(
   { database, now }: Context,
   me: SignedIn,

@@ -24,8 +24,8 @@ export async function progressOf(
   const progress = await database.query<Progress>(
     `SELECT t.assignment_id AS assignmentId, CAST(SUM(t.counts) AS UNSIGNED) AS begun,
             COUNT(DISTINCT IF(t.handed_in_at IS NULL, t.student_id, NULL)) AS working,
-            AVG(IF(t.counts AND NOT t.excused AND NOT EXISTS (SELECT 1 FROM scores s WHERE s.attempt_id = t.id AND s.waits),
-                   t.counted / NULLIF(t.most, 0), NULL)) AS meanShare
+            AVG(IF(t.counts AND NOT t.excused AND NOT EXISTS (SELECT 1 FROM scores s WHERE s.attempt_id = t.id AND s.needs_marking),
+                   t.counted_points / NULLIF(t.max_points, 0), NULL)) AS meanShare
        FROM attempts t WHERE t.assignment_id IN (:assignmentIds) GROUP BY t.assignment_id`,
     { type: QueryTypes.SELECT, replacements: { assignmentIds } },
   );

@@ -14,9 +14,9 @@ export async function noteSign(
   sign: { attemptId: number; entry: string | null; hidden: boolean; leaves: number; time: Date },
 ): Promise<void> {
   await database.query(
-    `INSERT INTO presence (attempt_id, seen_at, entry_id, hidden, leaves) VALUES (:attemptId, :time, :entry, :hidden, :leaves)
+    `INSERT INTO presence (attempt_id, seen_at, entry_id, hidden, left_page_count) VALUES (:attemptId, :time, :entry, :hidden, :leaves)
      ON DUPLICATE KEY UPDATE seen_at = VALUES(seen_at), entry_id = VALUES(entry_id), hidden = VALUES(hidden),
-       leaves = LEAST(leaves + VALUES(leaves), 60000)`,
+       left_page_count = LEAST(left_page_count + VALUES(left_page_count), 60000)`,
     { replacements: sign },
   );
 }
@@ -27,8 +27,8 @@ export async function noteTimes(
   times: readonly { attemptId: number; entryId: string; page: string; milliseconds: number }[],
 ): Promise<void> {
   await database.query(
-    `INSERT INTO spent (attempt_id, entry_id, page, ms) VALUES :lines
-     ON DUPLICATE KEY UPDATE ms = GREATEST(ms, VALUES(ms))`,
+    `INSERT INTO time_spent (attempt_id, entry_id, page, milliseconds) VALUES :lines
+     ON DUPLICATE KEY UPDATE milliseconds = GREATEST(milliseconds, VALUES(milliseconds))`,
     {
       replacements: {
         lines: times.map((time) => [time.attemptId, time.entryId, time.page, time.milliseconds]),
@@ -67,7 +67,7 @@ export async function attemptsToSaveInto(
   const attempts = await database.query<OpenAttempt>(
     `SELECT t.id, t.student_id AS studentId, t.assignment_id AS assignmentId, t.seed, t.began_at AS beganAt,
             t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt, t.paused_at AS pausedAt, t.seen_at AS seenAt,
-            t.stages, t.stage, t.clock_at AS clockAt, t.left_at AS stagesLeftAt
+            t.stages, t.stage, t.clock_at AS clockAt, t.stages_left_at AS stagesLeftAt
        FROM attempts t WHERE t.id IN (:attemptIds) ORDER BY t.id LOCK IN SHARE MODE`,
     {
       type: QueryTypes.SELECT,
@@ -160,7 +160,7 @@ export async function keepLateAnswer(
 ): Promise<void> {
   const { answer, ...times } = late;
   await database.query(
-    `INSERT INTO late_answers (attempt_id, entry_id, number, device, responses, flagged, written_at, arrived_at, silent_from)
+    `INSERT INTO late_answers (attempt_id, entry_id, number, device, responses, flagged, written_at, arrived_at, offline_since)
      VALUES (:attemptId, :entry, :number, :device, :responses, :flagged, :writtenAt, :arrivedAt, :offlineSince)
      ON DUPLICATE KEY UPDATE
        device = IF(VALUES(number) > number AND decision = 'waiting', VALUES(device), device),
@@ -206,8 +206,9 @@ export async function replaceScores(
   );
   for (let from = 0; from < lines.length; from += scoresAtOnce)
     await database.query(
-      `INSERT INTO scores (attempt_id, entry_id, points, most, reached, waits) VALUES :lines
-       ON DUPLICATE KEY UPDATE points = VALUES(points), most = VALUES(most), reached = VALUES(reached), waits = VALUES(waits)`,
+      `INSERT INTO scores (attempt_id, entry_id, points, max_points, reached, needs_marking) VALUES :lines
+       ON DUPLICATE KEY UPDATE points = VALUES(points), max_points = VALUES(max_points), reached = VALUES(reached),
+         needs_marking = VALUES(needs_marking)`,
       { replacements: { lines: lines.slice(from, from + scoresAtOnce) }, transaction },
     );
 }

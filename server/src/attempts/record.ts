@@ -183,7 +183,11 @@ const readers: Record<RecordPart, Read> = {
   async timeSpent({ models }, chosen, of) {
     const sums = await models.TimeSpent.findAll({
       ...chosen,
-      attributes: ['attemptId', 'entryId', [fn('SUM', col('TimeSpent.ms')), 'milliseconds']],
+      attributes: [
+        'attemptId',
+        'entryId',
+        [fn('SUM', col('TimeSpent.milliseconds')), 'milliseconds'],
+      ],
       group: ['TimeSpent.attempt_id', 'TimeSpent.entry_id'],
     });
     for (const { attemptId, entryId, milliseconds } of sums)

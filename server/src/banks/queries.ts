@@ -13,7 +13,7 @@ export async function recountUses(
 ): Promise<void> {
   if (items.length === 0) return;
   await database.query(
-    `UPDATE items i SET i.uses = (
+    `UPDATE items i SET i.use_count = (
        SELECT COUNT(DISTINCT t.id) FROM revisions r JOIN test_revisions tr ON tr.revision_id = r.id
          JOIN tests t ON t.id = tr.test_id AND t.removed_at IS NULL WHERE r.item_id = i.id) WHERE i.id IN (:items)`,
     { replacements: { items }, transaction },

@@ -18,7 +18,12 @@ export const shareOf = (me: SignedIn) => ({
   where: { accountId: me.account.id },
 });
 
-/** @param bank read with `shareOf` */
+/**
+ * What I may do in a bank that I may read, as its row tells it; the scopes of the model say the same of banks that are looked
+ * for.
+ *
+ * @param bank read with `shareOf`
+ */
 export function rightIn(
   { ownerId, reach, schoolId, shares = [] }: Bank,
   { account }: SignedIn,
@@ -55,8 +60,11 @@ export async function usableBanks(
   me: SignedIn,
   transaction?: Transaction,
 ): Promise<Set<number>> {
-  const banks = await readableBanks(database, me, transaction);
-  return new Set([...banks.values()].filter(({ right }) => right !== 'read').map(({ id }) => id));
+  const banks = await database.models.Bank.scope(rule('usableBy', me)).findAll({
+    attributes: ['id'],
+    transaction,
+  });
+  return new Set(banks.map(({ id }) => id));
 }
 
 /** Banks by id, whether I may read them or not: what a test holds is shown wherever it came from. */

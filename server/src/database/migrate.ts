@@ -25,6 +25,7 @@ import { scoredAt } from './migrations/022-scored-at';
 import { emptyRows } from './migrations/023-empty-rows';
 import { itemHistory } from './migrations/024-item-history';
 import { sentChanges } from './migrations/025-sent-changes';
+import { names } from './migrations/026-names';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -54,6 +55,7 @@ const migrations: Migration[] = [
   emptyRows,
   itemHistory,
   sentChanges,
+  names,
 ];
 
 export function migrator(database: Sequelize) {

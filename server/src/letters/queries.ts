@@ -22,8 +22,8 @@ export const lockDueLetters = (
   transaction: Transaction,
 ): Promise<DueLetter[]> =>
   database.query(
-    `SELECT id, address, subject, body, tries AS attemptCount FROM letters
-      WHERE sent_at IS NULL AND given_up_at IS NULL AND send_after <= :now
+    `SELECT id, address, subject, body, attempt_count AS attemptCount FROM letters
+      WHERE sent_at IS NULL AND abandoned_at IS NULL AND send_after <= :now
       ORDER BY send_after LIMIT :limit FOR UPDATE SKIP LOCKED`,
     { type: QueryTypes.SELECT, replacements: { now, limit }, transaction },
   );

@@ -23,9 +23,9 @@ export async function unmarkedEntries(
 ): Promise<UnmarkedEntry[]> {
   if (assignmentIds.length === 0) return [];
   return database.query(
-    `SELECT a.id AS assignmentId, a.edition_id AS editionId, s.entry_id AS entry, SUM(s.waits) AS waits,
+    `SELECT a.id AS assignmentId, a.edition_id AS editionId, s.entry_id AS entry, SUM(s.needs_marking) AS waits,
             SUM(EXISTS (SELECT 1 FROM marks m WHERE m.attempt_id = t.id AND m.entry_id = s.entry_id AND m.points IS NOT NULL)) AS marked,
-            MIN(IF(s.waits, t.handed_in_at, NULL)) AS oldest
+            MIN(IF(s.needs_marking, t.handed_in_at, NULL)) AS oldest
        FROM assignments a JOIN attempts t ON t.assignment_id = a.id AND t.handed_in_at IS NOT NULL JOIN scores s ON s.attempt_id = t.id
       WHERE a.id IN (:assignmentIds) GROUP BY a.id, s.entry_id HAVING waits > 0 ORDER BY oldest, a.id, s.entry_id`,
     { type: QueryTypes.SELECT, replacements: { assignmentIds } },

@@ -164,7 +164,7 @@ export class Accommodation extends Model<
   declare student?: NonAttribute<Account>;
 }
 
-export const defineAccommodation = table(Accommodation, 'student_supports', {
+export const defineAccommodation = table(Accommodation, 'accommodations', {
   studentId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   content: required(JSON),
   changedBy: required(INTEGER.UNSIGNED),

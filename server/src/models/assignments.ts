@@ -73,7 +73,7 @@ export const defineAssignment = table(Assignment, 'assignments', {
   id: rowId,
   schoolId: required(INTEGER.UNSIGNED),
   editionId: required(INTEGER.UNSIGNED),
-  assignedBy: required(INTEGER.UNSIGNED, { field: 'given_by' }),
+  assignedBy: required(INTEGER.UNSIGNED),
   title: required(STRING(200)),
   kind: required(STRING(20)),
   opensAt: required(DATE(3)),
@@ -83,16 +83,16 @@ export const defineAssignment = table(Assignment, 'assignments', {
   releasedAt: optional(DATE(3)),
   clientKey: required(CHAR(36)),
   createdAt: required(DATE(3)),
-  unassignedAt: optional(DATE(3), { field: 'taken_back_at' }),
+  unassignedAt: optional(DATE(3)),
   figuresAt: optional(DATE(3)),
-  lateDeduction: withDefault(DECIMAL(5, 4), 0, { field: 'late_off' }),
+  lateDeduction: withDefault(DECIMAL(5, 4), 0),
   visibleFrom: optional(DATE(3)),
   answersFrom: optional(DATE(3)),
   stoppedAt: optional(DATE(3)),
-  startWord: withDefault(STRING(40), '', { field: 'word' }),
+  startWord: withDefault(STRING(40), ''),
   instructions: withDefault(STRING(2000), ''),
   note: withDefault(STRING(2000), ''),
-  recipients: optional(JSON, { field: 'wishes' }),
+  recipients: optional(JSON),
   linkToken: optional(CHAR(22)),
 });
 
@@ -112,7 +112,7 @@ export class AssignmentClass extends Model<
 export const defineAssignmentClass = table(AssignmentClass, 'assignment_classes', {
   assignmentId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   classId: required(INTEGER.UNSIGNED, { primaryKey: true }),
-  wholeClass: withDefault(BOOLEAN, true, { field: 'whole' }),
+  wholeClass: withDefault(BOOLEAN, true),
 });
 
 /** A student who was given an assignment, with exceptions of their own. */
@@ -139,7 +139,7 @@ export const defineAssignmentStudent = table(AssignmentStudent, 'assignment_stud
   assignmentId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   studentId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   classId: optional(INTEGER.UNSIGNED),
-  seat: withDefault(SMALLINT.UNSIGNED, 0, { field: 'place' }),
+  seat: withDefault(SMALLINT.UNSIGNED, 0),
   form: optional(STRING(24)),
   withdrawnAt: optional(DATE(3)),
   closesAt: optional(DATE(3)),
@@ -190,9 +190,9 @@ export const defineNotice = table(Notice, 'notices', {
   id: rowId,
   assignmentId: required(INTEGER.UNSIGNED),
   studentId: optional(INTEGER.UNSIGNED),
-  sentBy: required(INTEGER.UNSIGNED, { field: 'said_by' }),
+  sentBy: required(INTEGER.UNSIGNED),
   text: required(STRING(500)),
-  sentAt: required(DATE(3), { field: 'said_at' }),
+  sentAt: required(DATE(3)),
 });
 
 /** A letter that waits to be sent, or was. */
@@ -220,7 +220,7 @@ export const defineLetter = table(Letter, 'letters', {
   subject: required(STRING(250)),
   body: required(TEXT),
   sendAfter: required(DATE(3)),
-  attemptCount: withDefault(SMALLINT.UNSIGNED, 0, { field: 'tries' }),
+  attemptCount: withDefault(SMALLINT.UNSIGNED, 0),
   sentAt: optional(DATE(3)),
-  abandonedAt: optional(DATE(3), { field: 'given_up_at' }),
+  abandonedAt: optional(DATE(3)),
 });

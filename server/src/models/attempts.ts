@@ -98,18 +98,18 @@ export const defineAttempt = table(Attempt, 'attempts', {
   handedInBy: optional(ENUM('student', 'server', 'teacher')),
   late: withDefault(BOOLEAN, false),
   points: optional(DOUBLE),
-  seat: withDefault(SMALLINT.UNSIGNED, 0, { field: 'place' }),
+  seat: withDefault(SMALLINT.UNSIGNED, 0),
   form: optional(STRING(24)),
-  maxPoints: optional(DOUBLE, { field: 'most' }),
+  maxPoints: optional(DOUBLE),
   counts: withDefault(BOOLEAN, true),
-  countedPoints: optional(DOUBLE, { field: 'counted' }),
-  lateDeduction: withDefault(DECIMAL(5, 4), 0, { field: 'late_off' }),
-  conditions: optional(JSON, { field: 'given' }),
+  countedPoints: optional(DOUBLE),
+  lateDeduction: withDefault(DECIMAL(5, 4), 0),
+  conditions: optional(JSON),
   arrivedAt: optional(DATE(3)),
   stages: optional(JSON),
   stage: withDefault(SMALLINT.UNSIGNED, 0),
   clockAt: optional(DATE(3)),
-  stagesLeftAt: optional(JSON, { field: 'left_at' }),
+  stagesLeftAt: optional(JSON),
   seenAt: optional(DATE(3)),
   pausedAt: optional(DATE(3)),
   pausedMs: withDefault(INTEGER.UNSIGNED, 0),
@@ -175,7 +175,7 @@ export const defineLateAnswer = table(LateAnswer, 'late_answers', {
   flagged: required(BOOLEAN),
   writtenAt: required(DATE(3)),
   arrivedAt: required(DATE(3)),
-  offlineSince: required(DATE(3), { field: 'silent_from' }),
+  offlineSince: required(DATE(3)),
   decision: withDefault(ENUM('waiting', 'counted', 'refused'), 'waiting'),
   decidedBy: optional(INTEGER.UNSIGNED),
   decidedAt: optional(DATE(3)),
@@ -200,7 +200,7 @@ export const defineAttemptEvent = table(AttemptEvent, 'attempt_events', {
   id: rowId,
   attemptId: required(INTEGER.UNSIGNED),
   doneBy: optional(INTEGER.UNSIGNED),
-  event: required(STRING(20), { field: 'what' }),
+  event: required(STRING(20)),
   doneAt: required(DATE(3)),
 });
 
@@ -220,7 +220,7 @@ export const definePresence = table(Presence, 'presence', {
   seenAt: required(DATE(3)),
   entryId: optional(STRING(24)),
   hidden: withDefault(BOOLEAN, false),
-  leftPageCount: withDefault(SMALLINT.UNSIGNED, 0, { field: 'leaves' }),
+  leftPageCount: withDefault(SMALLINT.UNSIGNED, 0),
 });
 
 /** A time in which nothing was heard of an attempt’s page. */
@@ -236,7 +236,7 @@ export class ConnectionGap extends Model<
   declare attempt?: NonAttribute<Attempt>;
 }
 
-export const defineConnectionGap = table(ConnectionGap, 'silences', {
+export const defineConnectionGap = table(ConnectionGap, 'connection_gaps', {
   id: rowId,
   attemptId: required(INTEGER.UNSIGNED),
   beganAt: required(DATE(3)),
@@ -255,10 +255,10 @@ export class MediaPlay extends Model<
   declare attempt?: NonAttribute<Attempt>;
 }
 
-export const defineMediaPlay = table(MediaPlay, 'plays', {
+export const defineMediaPlay = table(MediaPlay, 'media_plays', {
   attemptId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   fileId: required(CHAR(22), { primaryKey: true }),
-  playCount: required(SMALLINT.UNSIGNED, { field: 'times' }),
+  playCount: required(SMALLINT.UNSIGNED),
 });
 
 /** Time on one entry, as one page counted it. */
@@ -274,11 +274,11 @@ export class TimeSpent extends Model<
   declare attempt?: NonAttribute<Attempt>;
 }
 
-export const defineTimeSpent = table(TimeSpent, 'spent', {
+export const defineTimeSpent = table(TimeSpent, 'time_spent', {
   attemptId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   entryId: required(STRING(24), { primaryKey: true }),
   page: required(STRING(12), { primaryKey: true }),
-  milliseconds: required(INTEGER.UNSIGNED, { field: 'ms' }),
+  milliseconds: required(INTEGER.UNSIGNED),
 });
 
 /** Tries and help on one entry in practice mode. */
@@ -304,7 +304,7 @@ export class PracticeRecord extends Model<
   declare attempt?: NonAttribute<Attempt>;
 }
 
-export const definePracticeRecord = table(PracticeRecord, 'practised', {
+export const definePracticeRecord = table(PracticeRecord, 'practice_records', {
   attemptId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   entryId: required(STRING(24), { primaryKey: true }),
   tries: withDefault(SMALLINT.UNSIGNED, 0),

@@ -61,7 +61,7 @@ export class BankShare extends Model<
 export const defineBankShare = table(BankShare, 'bank_shares', {
   bankId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   accountId: required(INTEGER.UNSIGNED, { primaryKey: true }),
-  right: required(ENUM('read', 'use', 'edit'), { field: 'may' }),
+  right: required(ENUM('read', 'use', 'edit')),
 });
 
 /** A place in a bank’s tree. */
@@ -101,7 +101,7 @@ export class SavedSearch extends Model<
   declare account?: NonAttribute<Account>;
 }
 
-export const defineSavedSearch = table(SavedSearch, 'kept_searches', {
+export const defineSavedSearch = table(SavedSearch, 'saved_searches', {
   id: rowId,
   accountId: required(INTEGER.UNSIGNED),
   name: required(STRING(120)),

@@ -52,7 +52,7 @@ export const defineSchoolClass = table(SchoolClass, 'classes', {
   subject: required(STRING(60)),
   term: required(STRING(60)),
   code: required(CHAR(8)),
-  archivedAt: optional(DATE(3), { field: 'put_away_at' }),
+  archivedAt: optional(DATE(3)),
   createdAt: required(DATE(3)),
   notes: withDefault(STRING(2000), ''),
   sourcedId: optional(STRING(64)),
@@ -77,7 +77,7 @@ export class ClassTeacher extends Model<
 export const defineClassTeacher = table(ClassTeacher, 'class_teachers', {
   classId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   teacherId: required(INTEGER.UNSIGNED, { primaryKey: true }),
-  role: withDefault(ENUM('teacher', 'co-teacher', 'substitute'), 'teacher', { field: 'part' }),
+  role: withDefault(ENUM('teacher', 'co-teacher', 'substitute'), 'teacher'),
   until: optional(DATE(3)),
 });
 
@@ -96,10 +96,10 @@ export class Enrollment extends Model<
   declare student?: NonAttribute<Account>;
 }
 
-export const defineEnrollment = table(Enrollment, 'enrolments', {
+export const defineEnrollment = table(Enrollment, 'enrollments', {
   classId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   studentId: required(INTEGER.UNSIGNED, { primaryKey: true }),
-  rosterNumber: required(SMALLINT.UNSIGNED, { field: 'roll_number' }),
+  rosterNumber: required(SMALLINT.UNSIGNED),
   leftAt: optional(DATE(3)),
   joinedBySelf: withDefault(BOOLEAN, false),
 });
@@ -158,11 +158,11 @@ export class RosterChange extends Model<
   declare maker?: NonAttribute<Account>;
 }
 
-export const defineRosterChange = table(RosterChange, 'roll_changes', {
+export const defineRosterChange = table(RosterChange, 'roster_changes', {
   id: rowId,
-  madeBy: required(INTEGER.UNSIGNED, { field: 'by_id' }),
+  madeBy: required(INTEGER.UNSIGNED),
   clientKey: required(CHAR(36)),
-  madeAt: required(DATE(3), { field: 'at' }),
+  madeAt: required(DATE(3)),
   outcome: required(JSON),
   steps: required(JSON),
   undoneAt: optional(DATE(3)),

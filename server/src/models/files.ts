@@ -64,7 +64,7 @@ export const defineStoredFile = table(StoredFile, 'files', {
   digest: required(BINARY_32),
   attemptId: optional(INTEGER.UNSIGNED),
   createdAt: required(DATE(3)),
-  complete: withDefault(BOOLEAN, true, { field: 'whole' }),
+  complete: withDefault(BOOLEAN, true),
 });
 
 /** A piece of a file’s bytes. */
@@ -110,19 +110,19 @@ export class ItemImport extends Model<
   declare chunks?: NonAttribute<ImportChunk[]>;
 }
 
-export const defineItemImport = table(ItemImport, 'imports', {
+export const defineItemImport = table(ItemImport, 'item_imports', {
   id: required(CHAR(22), { primaryKey: true }),
   accountId: required(INTEGER.UNSIGNED),
   bankId: required(INTEGER.UNSIGNED),
   folderId: optional(INTEGER.UNSIGNED),
   name: required(STRING(200)),
   state: required(ENUM('reading', 'checked', 'writing', 'done', 'cancelled', 'failed')),
-  totalRows: withDefault(INTEGER.UNSIGNED, 0, { field: 'total' }),
-  doneRows: withDefault(INTEGER.UNSIGNED, 0, { field: 'done' }),
-  goodRows: withDefault(INTEGER.UNSIGNED, 0, { field: 'good' }),
-  badRows: withDefault(INTEGER.UNSIGNED, 0, { field: 'bad' }),
+  totalRows: withDefault(INTEGER.UNSIGNED, 0),
+  doneRows: withDefault(INTEGER.UNSIGNED, 0),
+  goodRows: withDefault(INTEGER.UNSIGNED, 0),
+  badRows: withDefault(INTEGER.UNSIGNED, 0),
   problems: required(JSON),
-  similar: required(JSON, { field: 'near' }),
+  similar: required(JSON),
   message: withDefault(STRING(500), ''),
   createdAt: required(DATE(3)),
 });

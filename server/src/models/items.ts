@@ -57,11 +57,11 @@ export const defineItem = table(Item, 'items', {
   createdBy: required(INTEGER.UNSIGNED),
   createdAt: required(DATE(3)),
   retiredAt: optional(DATE(3)),
-  answerCount: withDefault(INTEGER.UNSIGNED, 0, { field: 'seen_n' }),
-  averageScore: withDefault(DOUBLE, 0, { field: 'seen_share' }),
+  answerCount: withDefault(INTEGER.UNSIGNED, 0),
+  averageScore: withDefault(DOUBLE, 0),
   touchedAt: touched(),
-  useCount: withDefault(INTEGER.UNSIGNED, 0, { field: 'uses' }),
-  itemRestCorrelation: optional(DOUBLE, { field: 'separation' }),
+  useCount: withDefault(INTEGER.UNSIGNED, 0),
+  itemRestCorrelation: optional(DOUBLE),
   retiredBy: optional(INTEGER.UNSIGNED),
   clientKey: optional(CHAR(36)),
   sourceItemId: optional(INTEGER.UNSIGNED),
@@ -192,8 +192,8 @@ export class EnemyItems extends Model<
 }
 
 export const defineEnemyItems = table(EnemyItems, 'item_enemies', {
-  itemId: required(INTEGER.UNSIGNED, { primaryKey: true, field: 'one_id' }),
-  enemyId: required(INTEGER.UNSIGNED, { primaryKey: true, field: 'other_id' }),
+  itemId: required(INTEGER.UNSIGNED, { primaryKey: true }),
+  enemyId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   declaredBy: required(INTEGER.UNSIGNED),
   declaredAt: required(DATE(3)),
 });
@@ -215,9 +215,9 @@ export class ItemFigures extends Model<
 export const defineItemFigures = table(ItemFigures, 'item_figures', {
   itemId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   grade: required(TINYINT.UNSIGNED, { primaryKey: true }),
-  answerCount: required(INTEGER.UNSIGNED, { field: 'n' }),
-  averageScore: required(DOUBLE, { field: 'share' }),
-  itemRestCorrelation: optional(DOUBLE, { field: 'separation' }),
+  answerCount: required(INTEGER.UNSIGNED),
+  averageScore: required(DOUBLE),
+  itemRestCorrelation: optional(DOUBLE),
 });
 
 /** Sums over one assignment’s answers, from which figures of any selection follow (x: share on the item, y: on the rest). */

@@ -32,9 +32,9 @@ export const defineScore = table(Score, 'scores', {
   attemptId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   entryId: required(STRING(24), { primaryKey: true }),
   points: required(DOUBLE),
-  maxPoints: required(DOUBLE, { field: 'most' }),
+  maxPoints: required(DOUBLE),
   reached: required(BOOLEAN),
-  needsMarking: withDefault(BOOLEAN, false, { field: 'waits' }),
+  needsMarking: withDefault(BOOLEAN, false),
 });
 
 /** Points and a comment given by hand to one part. */
@@ -115,14 +115,14 @@ export class SecondMarking extends Model<
   declare secondMarks?: NonAttribute<SecondMark[]>;
 }
 
-export const defineSecondMarking = table(SecondMarking, 'second_readings', {
+export const defineSecondMarking = table(SecondMarking, 'second_markings', {
   id: rowId,
   assignmentId: required(INTEGER.UNSIGNED),
   entryId: required(STRING(24)),
   partId: required(STRING(24)),
-  secondMarkerId: required(INTEGER.UNSIGNED, { field: 'reader_id' }),
-  requestedBy: required(INTEGER.UNSIGNED, { field: 'asked_by' }),
-  requestedAt: required(DATE(3), { field: 'asked_at' }),
+  secondMarkerId: required(INTEGER.UNSIGNED),
+  requestedBy: required(INTEGER.UNSIGNED),
+  requestedAt: required(DATE(3)),
 });
 
 /** What the second marker gave. */
@@ -147,7 +147,7 @@ export class SecondMark extends Model<
 }
 
 export const defineSecondMark = table(SecondMark, 'second_marks', {
-  secondMarkingId: required(INTEGER.UNSIGNED, { primaryKey: true, field: 'reading_id' }),
+  secondMarkingId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   attemptId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   points: optional(DOUBLE),
   comment: withDefault(STRING(2000), ''),
@@ -155,8 +155,8 @@ export const defineSecondMark = table(SecondMark, 'second_marks', {
   version: withDefault(INTEGER.UNSIGNED, 1),
   markedAt: required(DATE(3)),
   firstPoints: optional(DOUBLE),
-  adjudicatedBy: optional(INTEGER.UNSIGNED, { field: 'settled_by' }),
-  adjudicatedAt: optional(DATE(3), { field: 'settled_at' }),
+  adjudicatedBy: optional(INTEGER.UNSIGNED),
+  adjudicatedAt: optional(DATE(3)),
 });
 
 /** A typed answer that the teacher has decided to be wrong. */
@@ -175,7 +175,7 @@ export class RejectedAnswer extends Model<
   declare decider?: NonAttribute<Account>;
 }
 
-export const defineRejectedAnswer = table(RejectedAnswer, 'wrong_answers', {
+export const defineRejectedAnswer = table(RejectedAnswer, 'rejected_answers', {
   assignmentId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   entryId: required(STRING(24), { primaryKey: true }),
   partId: required(STRING(24), { primaryKey: true }),
@@ -242,17 +242,17 @@ export class Rescore extends Model<InferAttributes<Rescore>, InferCreationAttrib
   declare undoer?: NonAttribute<Account>;
 }
 
-export const defineRescore = table(Rescore, 'repairs', {
+export const defineRescore = table(Rescore, 'rescores', {
   id: rowId,
   assignmentId: required(INTEGER.UNSIGNED),
   entryId: required(STRING(24)),
   editionBefore: required(INTEGER.UNSIGNED),
   editionAfter: required(INTEGER.UNSIGNED),
-  summary: required(STRING(4000), { field: 'words' }),
+  summary: required(STRING(4000)),
   reason: required(STRING(500)),
-  gainedCount: required(SMALLINT.UNSIGNED, { field: 'gained' }),
-  lostCount: required(SMALLINT.UNSIGNED, { field: 'lost' }),
-  studentsTold: required(BOOLEAN, { field: 'told' }),
+  gainedCount: required(SMALLINT.UNSIGNED),
+  lostCount: required(SMALLINT.UNSIGNED),
+  studentsTold: required(BOOLEAN),
   madeBy: required(INTEGER.UNSIGNED),
   madeAt: required(DATE(3)),
   undoneBy: optional(INTEGER.UNSIGNED),
@@ -300,7 +300,7 @@ export class AnswerSheet extends Model<
   declare owner?: NonAttribute<Account>;
 }
 
-export const defineAnswerSheet = table(AnswerSheet, 'sheets', {
+export const defineAnswerSheet = table(AnswerSheet, 'answer_sheets', {
   id: rowId,
   ownerId: required(INTEGER.UNSIGNED),
   title: required(STRING(200)),

@@ -95,7 +95,7 @@ export class TestShare extends Model<
 export const defineTestShare = table(TestShare, 'test_shares', {
   testId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   accountId: required(INTEGER.UNSIGNED, { primaryKey: true }),
-  right: required(ENUM('read', 'edit'), { field: 'may' }),
+  right: required(ENUM('read', 'edit')),
 });
 
 /** A folder in which somebody keeps tests. */
@@ -134,7 +134,7 @@ export class TestFiling extends Model<
   declare test?: NonAttribute<Test>;
 }
 
-export const defineTestFiling = table(TestFiling, 'test_places', {
+export const defineTestFiling = table(TestFiling, 'test_filings', {
   accountId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   testId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   folderId: required(INTEGER.UNSIGNED),
@@ -193,7 +193,7 @@ export const defineEdition = table(Edition, 'editions', {
   id: rowId,
   testId: required(INTEGER.UNSIGNED),
   content: required(JSON),
-  itemCount: required(INTEGER.UNSIGNED, { field: 'items' }),
+  itemCount: required(INTEGER.UNSIGNED),
   points: required(DOUBLE),
   createdAt: required(DATE(3)),
 });

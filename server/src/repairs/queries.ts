@@ -24,7 +24,7 @@ export async function writeWorths(
   await database.query(
     `UPDATE attempts t JOIN JSON_TABLE(:worths, '$[*]' COLUMNS (id INT UNSIGNED PATH '$.id', points DOUBLE PATH '$.points',
             most DOUBLE PATH '$.maxPoints', counts BOOLEAN PATH '$.counts', counted DOUBLE PATH '$.countedPoints')) w ON w.id = t.id
-        SET t.points = w.points, t.most = w.most, t.counts = w.counts, t.counted = w.counted`,
+        SET t.points = w.points, t.max_points = w.most, t.counts = w.counts, t.counted_points = w.counted`,
     {
       replacements: {
         // Switches go as numbers: JSON's true is no number to the database.
