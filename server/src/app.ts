@@ -1,3 +1,4 @@
+import { present } from '@oaken/core/certain';
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express, type Request } from 'express';
 import { setTimeout as wait } from 'node:timers/promises';
@@ -46,7 +47,6 @@ import { forgetSentChanges } from './assessments/building';
 import { testRoutes } from './assessments/routes';
 import type { DeskThread } from './threads/desk';
 import { deskRoutes } from './threads/desk-routes';
-import { todayRoutes } from './today/routes';
 import { watchingRoutes } from './watching/routes';
 
 export interface AppOptions extends BindOptions {
@@ -134,6 +134,20 @@ export function createApp(options: AppOptions): App {
     mailbox,
   };
 
+  const http = bareExpress(proxies);
+  const routes = interfaceRoutes(context, { seatDatabase, desk, editions, checkAnswers });
+  http.use((request, response, next) =>
+    request.path.startsWith('/api/') ? routes(request, response, next) : next(),
+  );
+  http.use(guard(site));
+  http.use(compression());
+  if (pages !== null) servePages(http, pages);
+  http.use(problemHandler(log));
+  return { http, context, chores: choresOf(context, editions) };
+}
+
+/** Express as it is before any route. */
+function bareExpress(proxies: string[]): Express {
   const http = express();
   http.disable('x-powered-by');
   // Answers of the interface are never cached; documents and assets carry their own tags.
@@ -141,11 +155,28 @@ export function createApp(options: AppOptions): App {
   http.set('query parser', 'simple');
   http.set('trust proxy', proxies.length > 0 ? proxies : false);
   http.use(identify);
+  return http;
+}
 
+/** Everything under /api, in the order in which it is looked through. */
+function interfaceRoutes(
+  context: Context,
+  {
+    seatDatabase,
+    desk,
+    editions,
+    checkAnswers,
+  }: {
+    seatDatabase: Database;
+    desk: DeskThread | null;
+    editions: Editions;
+    checkAnswers: boolean;
+  },
+): express.Router {
   const routes = express.Router();
   routes.use((_request, response, next) => {
     response.set({ 'Cache-Control': 'no-store', 'X-Content-Type-Options': 'nosniff' });
-    if (site.secure) response.set('Strict-Transport-Security', 'max-age=31536000');
+    if (context.site.secure) response.set('Strict-Transport-Security', 'max-age=31536000');
     next();
   });
   const bind = binder(routes, context, { checkAnswers });
@@ -167,28 +198,23 @@ export function createApp(options: AppOptions): App {
   classRoutes(bind, context);
   assignmentRoutes(bind, context);
   markingRoutes(bind, context, editions);
-  deskRoutes(desk ? desk.bind(bind) : bind, context, new Editions(database));
-  todayRoutes(bind, context);
+  deskRoutes(desk ? desk.bind(bind) : bind, context, new Editions(context.database));
   letterRoutes(bind, context);
   calendarRoutes(bind, context);
   routes.get('/api/health', async (_request, response) => {
-    await database.authenticate();
-    response.json({ status: 'well', now: now() });
+    await context.database.authenticate();
+    response.json({ status: 'well', now: context.now() });
   });
   routes.get('/api/openapi.json', (_request, response) => void response.json(openApi()));
   routes.use('/api', () => {
     throw new Problem(404, 'There is nothing at this address.');
   });
-  http.use((request, response, next) =>
-    request.path.startsWith('/api/') ? routes(request, response, next) : next(),
-  );
+  return routes;
+}
 
-  http.use(guard(site));
-  http.use(compression());
-  if (pages !== null) servePages(http, pages);
-  http.use(problemHandler(log));
-
-  const chores: App['chores'] = [
+/** What has to happen by itself. */
+function choresOf(context: Context, editions: Editions): App['chores'] {
+  return [
     { name: 'hand in overdue attempts', every: 1_000, run: () => handInOverdue(context, editions) },
     { name: 'send letters', every: 2_000, run: () => sendLetters(context) },
     { name: 'renew item figures', every: 15_000, run: () => renewFigures(context) },
@@ -198,14 +224,13 @@ export function createApp(options: AppOptions): App {
       run: () =>
         Promise.all([
           context.sessions.sweep(),
-          throttle.sweep(),
-          devices.sweep(),
+          context.throttle.sweep(),
+          context.devices.sweep(),
           removeUnfinished(context),
           forgetSentChanges(context),
         ]),
     },
   ];
-  return { http, context, chores };
 }
 
 const tooLarge = (limit: number) =>
@@ -248,7 +273,12 @@ function unexpected(error: unknown, request: Request, log: Logger): Problem {
   const route =
     (request.route as { path?: string } | undefined)?.path ?? request.path.slice(0, 100);
   log.error(
-    { requestId: requestIdOf(request.res!), method: request.method, route, err: error },
+    {
+      requestId: requestIdOf(present(request.res, 'response of the request')),
+      method: request.method,
+      route,
+      err: error,
+    },
     'unexpected error',
   );
   return new Problem(

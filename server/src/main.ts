@@ -52,6 +52,20 @@ async function insistOnKind(database: Database): Promise<void> {
   );
 }
 
+function stopForPort(error: NodeJS.ErrnoException): never {
+  if (error.code === 'EADDRINUSE')
+    return stopWith(
+      `Port ${port} is already in use. Set OAKEN_PORT to another one, or stop the program that has it.`,
+      3,
+    );
+  if (error.code === 'EACCES')
+    return stopWith(
+      `Port ${port} may not be opened by this user. Set OAKEN_PORT to one above 1023.`,
+      3,
+    );
+  return stopWith(`The server could not start: ${error.message}`, 1);
+}
+
 async function prepare(): Promise<void> {
   const database = connect(place);
   try {
@@ -105,19 +119,7 @@ async function main(): Promise<void> {
   server.requestTimeout = 20 * 60_000;
   server.keepAliveTimeout = 75_000;
   server.headersTimeout = 80_000;
-  server.on('error', (error: NodeJS.ErrnoException) =>
-    error.code === 'EADDRINUSE'
-      ? stopWith(
-          `Port ${port} is already in use. Set OAKEN_PORT to another one, or stop the program that has it.`,
-          3,
-        )
-      : error.code === 'EACCES'
-        ? stopWith(
-            `Port ${port} may not be opened by this user. Set OAKEN_PORT to one above 1023.`,
-            3,
-          )
-        : stopWith(`The server could not start: ${error.message}`, 1),
-  );
+  server.on('error', stopForPort);
   const timers = await startChores(app);
   server.listen(port, '127.0.0.1', () => {
     log.info({ port }, 'listening');

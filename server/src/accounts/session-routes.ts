@@ -3,6 +3,7 @@ import { api, type AnswerOf } from '@oaken/contract';
 import type { Request, Response } from 'express';
 import { addGuest, findLink, linkAnswer } from '../assignments/guests';
 import type { Context } from '../context';
+import type { Database } from '../database/connect';
 import { readCookie, type Bind } from '../http/bind';
 import { outOfDate, Problem } from '../http/problem';
 import { browserName } from './browser';
@@ -57,11 +58,8 @@ export function signingIn({ database, now, sessions, devices, site }: Context) {
   return { answer, begin };
 }
 
-export function sessionRoutes(bind: Bind, context: Context): void {
-  const { database, now, sessions, throttle, devices, site } = context;
-  const { answer, begin } = signingIn(context);
-  const { Account, Enrollment, SchoolClass } = database.models;
-
+/** Guesses at what only its owner knows; wrong ones make the next ones slower. */
+function guessing({ database, throttle, devices }: Context) {
   /** What is counted for a guess at an account's secret. */
   const subjectsOf = async (
     name: string,
@@ -73,7 +71,8 @@ export function sessionRoutes(bind: Bind, context: Context): void {
       ? { device: `${name}@${device}` }
       : { pair: `${name}@${request.ip}`, account: name };
   };
-  const guessAtAccount = async (name: string, accountId: number | null, request: Request) => {
+
+  const atAccount = async (name: string, accountId: number | null, request: Request) => {
     const from: Origin = { address: String(request.ip), patience: patience.accounts };
     const subjects = await subjectsOf(name, accountId, request);
     // A device that is known to the account does not stand in line with others of its address either.
@@ -97,7 +96,7 @@ export function sessionRoutes(bind: Bind, context: Context): void {
 
   const classByCode = async (code: string, request: Request) => {
     const found = await byCode('code', request, () =>
-      SchoolClass.findOne({ where: { code, archivedAt: null } }),
+      database.models.SchoolClass.findOne({ where: { code, archivedAt: null } }),
     );
     if (!found) throw new Problem(404, 'No class has this code.', 'Check it with your teacher.');
     return found;
@@ -109,13 +108,57 @@ export function sessionRoutes(bind: Bind, context: Context): void {
       throw new Problem(404, 'This link leads nowhere.', 'Ask your teacher for it again.');
     return found;
   };
+  return { atAccount, classByCode, linkByToken };
+}
 
+/** The students of a class, as they choose themselves from its list; two of one name are told apart by their numbers. */
+async function studentsToChoose({ models }: Database, classId: number) {
+  const enrollments = await models.Enrollment.findAll({
+    where: { classId, leftAt: null },
+    include: { association: 'student', where: { disabledAt: null } },
+    order: [
+      ['student', 'givenName', 'ASC'],
+      ['student', 'familyName', 'ASC'],
+    ],
+  });
+  const students = enrollments.map(({ studentId, student, rosterNumber }) => ({
+    id: studentId,
+    name: student?.fullName ?? '',
+    rosterNumber,
+  }));
+  const twice = (name: string) => students.filter((student) => student.name === name).length > 1;
+  return students.map(({ id, name, rosterNumber }) => ({
+    id,
+    name: twice(name) ? `${name}, number ${rosterNumber}` : name,
+  }));
+}
+
+export function sessionRoutes(bind: Bind, context: Context): void {
+  const { answer } = signingIn(context);
+  const { sessions, site } = context;
   bind(api.readSession, ({ visitor }) => answer(visitor));
+  staffRoutes(bind, context);
+  studentRoutes(bind, context);
+  linkRoutes(bind, context);
+
+  bind(api.signOut, async ({ request, response, visitor }) => {
+    if (visitor && request.headers['x-csrf-token'] !== visitor.csrf) throw outOfDate();
+    const token = readCookie(request, site.cookieName);
+    if (token) await sessions.end(token);
+    response.clearCookie(site.cookieName, site.cookie);
+    return {};
+  });
+}
+
+function staffRoutes(bind: Bind, context: Context): void {
+  const { begin } = signingIn(context);
+  const guessed = guessing(context);
+  const { Account } = context.database.models;
 
   bind(api.signInStaff, async ({ body, request, response }) => {
     const name = body.name.toLowerCase();
     const account = await Account.findOne({ where: { signInName: name, disabledAt: null } });
-    const guess = await guessAtAccount(name, account?.id ?? null, request);
+    const guess = await guessed.atAccount(name, account?.id ?? null, request);
     if (!(await isSecret(account?.secretHash, body.password)) || !account) {
       await guess.wrong();
       throw wrong('The name');
@@ -123,54 +166,33 @@ export function sessionRoutes(bind: Bind, context: Context): void {
     await guess.right();
     return begin(account.id, request, response);
   });
+}
+
+/** Students come by the code of their class. */
+function studentRoutes(bind: Bind, context: Context): void {
+  const { database, now, throttle } = context;
+  const { begin } = signingIn(context);
+  const guessed = guessing(context);
 
   bind(api.findClass, async ({ body, request }) => {
-    const found = await classByCode(body.code, request);
-    const enrollments = await Enrollment.findAll({
-      where: { classId: found.id, leftAt: null },
-      include: { association: 'student', where: { disabledAt: null } },
-      order: [
-        ['student', 'givenName', 'ASC'],
-        ['student', 'familyName', 'ASC'],
-      ],
-    });
-    const students = enrollments.map(({ studentId, student, rosterNumber }) => ({
-      id: studentId,
-      name: student?.fullName ?? '',
-      rosterNumber,
-    }));
-    const twice = (name: string) => students.filter((student) => student.name === name).length > 1;
+    const { id, name, joiningUntil } = await guessed.classByCode(body.code, request);
     return {
-      name: found.name,
-      students: students.map(({ id, name, rosterNumber }) => ({
-        id,
-        name: twice(name) ? `${name}, number ${rosterNumber}` : name,
-      })),
-      joining: found.joiningUntil !== null && found.joiningUntil.getTime() > now(),
+      name,
+      students: await studentsToChoose(database, id),
+      joining: joiningUntil !== null && joiningUntil.getTime() > now(),
     };
   });
 
   bind(api.joinClass, async ({ body, request, response }) => {
-    const found = await classByCode(body.code, request);
+    const found = await guessed.classByCode(body.code, request);
     await throttle.guess({ arrival: `class ${found.id} ${request.ip}` });
     const { studentId, passcode } = await joinClass({ database, now }, found, body);
     return { ...(await begin(studentId, request, response)), passcode };
   });
 
-  bind(api.readLink, async ({ body, request }) =>
-    linkAnswer(await linkByToken(body.token, request), now()),
-  );
-
-  bind(api.comeAsGuest, async ({ body, request, response }) => {
-    const found = await linkByToken(body.token, request);
-    await throttle.guess({ arrival: `link ${found.id} ${request.ip}` });
-    const guest = await addGuest({ database, now }, found, body.name);
-    return { ...(await begin(guest, request, response)), assignmentId: found.id };
-  });
-
   bind(api.signInStudent, async ({ body, request, response }) => {
-    const guess = await guessAtAccount(`student ${body.studentId}`, body.studentId, request);
-    const enrollment = await Enrollment.findOne({
+    const guess = await guessed.atAccount(`student ${body.studentId}`, body.studentId, request);
+    const enrollment = await database.models.Enrollment.findOne({
       where: { studentId: body.studentId, leftAt: null },
       include: [
         { association: 'student', where: { disabledAt: null, role: 'student' } },
@@ -189,12 +211,22 @@ export function sessionRoutes(bind: Bind, context: Context): void {
     await guess.right();
     return begin(student.id, request, response);
   });
+}
 
-  bind(api.signOut, async ({ request, response, visitor }) => {
-    if (visitor && request.headers['x-csrf-token'] !== visitor.csrf) throw outOfDate();
-    const token = readCookie(request, site.cookieName);
-    if (token) await sessions.end(token);
-    response.clearCookie(site.cookieName, site.cookie);
-    return {};
+/** Guests come by the link of an assignment. */
+function linkRoutes(bind: Bind, context: Context): void {
+  const { database, now, throttle } = context;
+  const { begin } = signingIn(context);
+  const guessed = guessing(context);
+
+  bind(api.readLink, async ({ body, request }) =>
+    linkAnswer(await guessed.linkByToken(body.token, request), now()),
+  );
+
+  bind(api.comeAsGuest, async ({ body, request, response }) => {
+    const found = await guessed.linkByToken(body.token, request);
+    await throttle.guess({ arrival: `link ${found.id} ${request.ip}` });
+    const guest = await addGuest({ database, now }, found, body.name);
+    return { ...(await begin(guest, request, response)), assignmentId: found.id };
   });
 }

@@ -36,13 +36,18 @@ function provedBound({ whole }: Program, model: Model, { constants }: Highs): nu
 
 function modelData({ cost, lower, upper, whole, rows }: Program, { constants }: Highs): ModelData {
   const starts = new Int32Array(rows.length + 1);
-  rows.forEach(({ columns }, at) => (starts[at + 1] = starts[at]! + columns.length));
-  const indices = new Int32Array(starts[rows.length]!);
-  const values = new Float64Array(starts[rows.length]!);
-  rows.forEach((row, at) => {
-    indices.set(row.columns, starts[at]!);
-    values.set(row.values, starts[at]!);
-  });
+  let entries = 0;
+  for (const [at, { columns }] of rows.entries()) {
+    starts[at] = entries;
+    entries += columns.length;
+  }
+  starts[rows.length] = entries;
+  const indices = new Int32Array(entries);
+  const values = new Float64Array(entries);
+  for (const [at, row] of rows.entries()) {
+    indices.set(row.columns, starts[at]);
+    values.set(row.values, starts[at]);
+  }
   const { integer, continuous } = constants.variableType;
   const size = { numRows: rows.length, numCols: cost.length };
   return {

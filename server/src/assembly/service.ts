@@ -18,7 +18,7 @@ import { type Database } from '../database/connect';
 import { invalid, notFound } from '../http/problem';
 import { enemiesAmong } from '../assessments/reading';
 import type { Item, Revision } from '../models';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { usableBanks } from '../banks/rights';
 import { valuesOf } from '../database/subquery';
 

@@ -1,4 +1,5 @@
 /** Making and changing tests. */
+import { present } from '@oaken/core/certain';
 import type { api, BodyOf } from '@oaken/contract';
 import { replacesType } from '@oaken/contract/assessments';
 import {
@@ -116,6 +117,12 @@ const pinsOf = (change: Change, outline: Outline): { revisionId: number; itemId:
   return entry ? [{ itemId: entry.itemId, revisionId: change.revisionId }] : [];
 };
 
+function passagesIn(change: Change) {
+  if (change.do === 'put-form') return change.form.passages;
+  if (change.do === 'describe-form') return change.facts.passages ?? [];
+  return [];
+}
+
 /** The passages that a form puts in others' places must be known, and readable. */
 async function checkPassages(
   database: Database,
@@ -123,12 +130,7 @@ async function checkPassages(
   change: Change,
   transaction: Transaction,
 ) {
-  const passages =
-    change.do === 'put-form'
-      ? change.form.passages
-      : change.do === 'describe-form'
-        ? (change.facts.passages ?? [])
-        : [];
+  const passages = passagesIn(change);
   if (passages.length === 0) return;
   const banks = await readableBanks(database, me, transaction);
   for (const { id, revision } of passages) {
@@ -243,15 +245,16 @@ export async function reviseEntry(
         'Your wording is still here; close it to see the other one.',
       );
     await refuseBroken(database, content, [], transaction);
-    const [base] = await readRevisions(database, me, [basedOn], transaction);
+    const [stored] = await readRevisions(database, me, [basedOn], transaction);
+    const base = present(stored, 'revision that was changed');
     const made = await writeRevision(
       database,
       {
-        itemId: base!.id,
+        itemId: base.id,
         testId,
         basedOn,
         content,
-        facts: factsOf(base!),
+        facts: factsOf(base),
         by: me.account.id,
         at: now(),
       },

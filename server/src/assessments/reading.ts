@@ -13,7 +13,7 @@ import { forecastOf } from './forecast';
 import { poolSizes } from './pools';
 import type { Test } from '../models';
 import { classNames } from '../classes/names';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { readableBanks, shareOf } from '../banks/rights';
 import { withAccounts } from '../accounts/colleagues';
 

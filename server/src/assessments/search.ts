@@ -12,7 +12,7 @@ import { toMillis, type Database } from '../database/connect';
 import { renewFacts } from './facts';
 import type { TestFacts } from '../models';
 import type { Assignment, Test } from '../models';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { shareOf } from '../banks/rights';
 
 const pageSize = 50;

@@ -8,7 +8,7 @@ import { readItems } from '../banks/rows';
 import type { Context } from '../context';
 import { notFound } from '../http/problem';
 import type { Item, Revision } from '../models';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { usableBanks } from '../banks/rights';
 import { valuesOf } from '../database/subquery';
 import type { Database } from '../database/connect';

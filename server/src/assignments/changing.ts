@@ -22,7 +22,7 @@ import {
 } from './times';
 import type { Assignment, Attempt, Models } from '../models';
 import { extendStudents } from './queries';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 
 async function lock(
   database: Database,

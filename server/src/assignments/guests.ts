@@ -11,7 +11,7 @@ import { toMillis, type Database } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import { windowOf, type StoredTimes, timesOf } from './times';
 import { nextSeat, rarestForm } from '../classes/enrolling';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { valuesOf } from '../database/subquery';
 
 /** A link leads so many to one assignment; more is no classroom. */

@@ -4,7 +4,7 @@ import type { Context } from '../context';
 import { toMillisOrNull } from '../database/connect';
 import { readAssignments } from './rows';
 import { whoCanAnswer } from './standing';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { timesOf } from './times';
 
 /** Lets students see what the rules hold back, or takes that back; says what shows to whom by it. */

@@ -17,7 +17,7 @@ import {
 import type { Assignment } from '../models';
 import { countOf } from '../database/count-of';
 import { groupInWords } from './recipients';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { progressOf } from './queries';
 
 /** My assignments that meet a condition, with how far their students are, the latest closing first. */

@@ -16,7 +16,7 @@ import {
   withAccommodation,
 } from './times';
 import type { AssignmentStudent, Attempt } from '../models';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import type { SignedIn } from '../accounts/sessions';
 
 /** A student of an assignment, with the attempts at it. */

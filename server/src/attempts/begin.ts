@@ -1,10 +1,18 @@
 /** Beginning an attempt, or finding the one that was begun: reload, second tab and other device all come here. */
+import { elementAt } from '@oaken/core/certain';
 import type { AttemptAnswer } from '@oaken/contract/attempts';
 import { attemptsLeft, formRules } from '@oaken/core/assignments';
 import type { Edition } from '@oaken/core/forms';
 import { foldName } from '@oaken/core/rosters';
 import { begun, lastClockEnd, stagesOf } from '@oaken/core/stages';
-import { attemptState, deadlineOf, defaultGrace, earlier, windowState } from '@oaken/core/timing';
+import {
+  attemptState,
+  deadlineOf,
+  defaultGrace,
+  earlier,
+  windowState,
+  type TimeRules,
+} from '@oaken/core/timing';
 import { randomBytes } from 'node:crypto';
 import { schoolZone, timeRules } from '../assignments/times';
 import type { SignedIn } from '../accounts/sessions';
@@ -98,6 +106,31 @@ async function newAttempt(
   const { assignmentId } = given;
   const time = now();
   const rules = timeRules(given, given, await schoolZone(database));
+  insistOnOpen(rules, given, made.length, time);
+  await insistOnWord(context, student, given, word);
+  return database.transaction(async (transaction) => {
+    await readGiven(database, student, assignmentId, transaction);
+    const attempt = startOf(edition, given, rules, time);
+    // Two tabs that begin at once begin one attempt.
+    await database.models.Attempt.bulkCreate(
+      [
+        {
+          ...attempt,
+          assignmentId,
+          studentId: student,
+          number: made.length + 1,
+          beganAt: new Date(time),
+          counts: made.length === 0,
+        },
+      ],
+      { ignoreDuplicates: true, transaction },
+    );
+    return elementAt(await readAttempts(database, student, assignmentId, transaction), -1);
+  });
+}
+
+/** @throws Problem 409 before the window, after it, and where no attempt is left */
+function insistOnOpen(rules: TimeRules, given: Given, made: number, time: number): void {
   const state = windowState(rules, time);
   if (state === 'before')
     throw new Problem(
@@ -109,51 +142,35 @@ async function newAttempt(
     );
   if (state === 'closed')
     throw new Problem(409, 'It has closed.', 'Ask your teacher if you should still do it.');
-  if (attemptsLeft(given.rules, { handedIn: made.length, extraAttempts: given.extraAttempts }) <= 0)
+  if (attemptsLeft(given.rules, { handedIn: made, extraAttempts: given.extraAttempts }) <= 0)
     throw new Problem(409, 'You have no attempts left.', 'What was saved counts.');
-  await insistOnWord(context, student, given, word);
-  return database.transaction(async (transaction) => {
-    await readGiven(database, student, assignmentId, transaction);
-    const supports = given.supports;
-    const fixed: Fixed = { ...formRules(given.rules), supports };
-    const sitter = {
-      seed: randomBytes(16).toString('base64url'),
-      place: given.place,
-      form: ownForm(edition, given.form, supports?.form ?? null),
-    };
-    const { sections } = attemptForm(edition, { ...sitter, given: fixed }, given.rules);
-    const stages = stagesOf(sections, given.rules, rules.timeFactor);
-    const course = stages && begun(stages, time);
-    const deadline = earlier(
-      deadlineOf(rules, time),
-      stages && course && lastClockEnd(stages, course),
-    );
-    const number = made.length + 1;
-    const { stage, clockAt, stagesLeftAt } = courseColumns(course);
-    // Two tabs that begin at once begin one attempt.
-    await database.models.Attempt.bulkCreate(
-      [
-        {
-          assignmentId,
-          studentId: student,
-          number,
-          seed: sitter.seed,
-          seat: sitter.place,
-          form: sitter.form,
-          conditions: fixed,
-          beganAt: new Date(time),
-          deadlineAt: deadline === null ? null : new Date(deadline),
-          stages,
-          stage,
-          clockAt,
-          stagesLeftAt,
-          counts: number === 1,
-        },
-      ],
-      { ignoreDuplicates: true, transaction },
-    );
-    return (await readAttempts(database, student, assignmentId, transaction)).at(-1)!;
-  });
+}
+
+/** What an attempt begins with: its form, its order, its stages and its deadline. */
+function startOf(edition: Edition, given: Given, rules: TimeRules, time: number) {
+  const { supports } = given;
+  const conditions: Fixed = { ...formRules(given.rules), supports };
+  const sitter = {
+    seed: randomBytes(16).toString('base64url'),
+    place: given.place,
+    form: ownForm(edition, given.form, supports?.form ?? null),
+  };
+  const { sections } = attemptForm(edition, { ...sitter, given: conditions }, given.rules);
+  const stages = stagesOf(sections, given.rules, rules.timeFactor);
+  const course = stages && begun(stages, time);
+  const deadline = earlier(
+    deadlineOf(rules, time),
+    stages && course && lastClockEnd(stages, course),
+  );
+  return {
+    seed: sitter.seed,
+    seat: sitter.place,
+    form: sitter.form,
+    conditions,
+    deadlineAt: deadline === null ? null : new Date(deadline),
+    stages,
+    ...courseColumns(course),
+  };
 }
 
 /** Guesses wait longer each time, from wherever they come. */

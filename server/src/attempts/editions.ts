@@ -1,6 +1,6 @@
 import { entriesOf, type Edition } from '@oaken/core/forms';
 import { type Database } from '../database/connect';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 
 interface Held {
   edition: Edition;
@@ -18,7 +18,8 @@ export class Editions {
   get(id: number): Promise<Held> {
     const known = this.held.get(id);
     if (known) return known;
-    if (this.held.size >= most) this.held.delete(this.held.keys().next().value!);
+    const [oldest] = this.held.keys();
+    if (oldest !== undefined && this.held.size >= most) this.held.delete(oldest);
     const read = this.read(id);
     this.held.set(id, read);
     read.catch(() => this.held.delete(id));

@@ -14,7 +14,7 @@ import { type Database } from '../database/connect';
 import { notFound } from '../http/problem';
 import { awayProblem, wasAway } from './away';
 import { pausedProblem, type StoredStages } from './staged';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 
 export interface Given extends StoredTimes, StoredOwn {
   assignmentId: number;

@@ -50,7 +50,6 @@ export async function handIn(
     if (by.kind === 'student' && wasAway(attempt.seenAt, now)) throw awayProblem();
     const given = await readGiven(database, attempt.studentId, attempt.assignmentId, transaction);
     const { edition, entryIds } = await editions.get(given.editionId);
-    const beganAt = toMillis(attempt.beganAt);
     const deadlineAt = toMillisOrNull(attempt.deadlineAt);
     const ended = attemptState({ deadlineAt, handedInAt: null }, defaultGrace, now) === 'over';
     // Handed in on the device before the end, and on its way since: it counts from then, and says so.
@@ -60,21 +59,11 @@ export async function handIn(
         : null;
     const onTime = claimed !== null && (deadlineAt === null || claimed <= deadlineAt);
     const ranOut = by.kind !== 'student' || (ended && !onTime);
-    const handedInAt = onTime ? claimed : deadlineAt === null ? now : Math.min(now, deadlineAt);
+    const handedInAt = onTime ? claimed : Math.min(now, deadlineAt ?? Infinity);
     if (by.kind === 'student' && by.answers.length > 0) {
       if (!by.answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
       const sent = new Veil(attempt.seed).stored(by.answers, edition);
-      const written = ended ? sent.filter((own) => isInTime(own, deadlineAt!, beganAt)) : sent;
-      const own = sorted(
-        { staged: stagedOf(attempt), pausedAt: attempt.pausedAt },
-        written,
-        beganAt,
-        now,
-      );
-      if (!ended && own.now.length > 0)
-        await writeLast(database, attemptId, own.now, now, transaction);
-      const late = ended ? [...own.now, ...own.late] : own.late;
-      await takeLateAnswers(database, attemptId, given.rules, late, now, transaction);
+      await takeLastAnswers(database, attempt, given, { sent, ended, now }, transaction);
     }
     const window = studentWindow(given, given, await schoolZone(database));
     const late = isLate(window, handedInAt);
@@ -113,6 +102,29 @@ export async function handIn(
       );
     return { handedInAt, late };
   });
+}
+
+/** What comes along with the handing in; after the end only what was written before it, by the rule for late answers. */
+async function takeLastAnswers(
+  database: Database,
+  attempt: Attempt,
+  { rules }: Given,
+  { sent, ended, now }: { sent: SavedAnswer[]; ended: boolean; now: number },
+  transaction: Transaction,
+): Promise<void> {
+  const beganAt = toMillis(attempt.beganAt);
+  const end = toMillisOrNull(attempt.deadlineAt) ?? Infinity;
+  const written = ended ? sent.filter((answer) => isInTime(answer, end, beganAt)) : sent;
+  const taken = sorted(
+    { staged: stagedOf(attempt), pausedAt: attempt.pausedAt },
+    written,
+    beganAt,
+    now,
+  );
+  if (!ended && taken.now.length > 0)
+    await writeLast(database, attempt.id, taken.now, now, transaction);
+  const late = ended ? [...taken.now, ...taken.late] : taken.late;
+  await takeLateAnswers(database, attempt.id, rules, late, now, transaction);
 }
 
 function handedInBy(by: 'student' | 'server' | 'teacher', ranOut: boolean) {

@@ -4,7 +4,7 @@ import type { SavedAnswer } from '@oaken/contract/attempts';
 import { lateAnswerRule, type AssignmentRules } from '@oaken/core/assignments';
 import type { Transaction } from 'sequelize';
 import { silencesAround } from './silences';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { keepLateAnswer, type Stored } from './queries';
 import { writeLast } from './writing';
 import { markLate } from './written';

@@ -2,7 +2,14 @@
 import type { api, AnswerOf } from '@oaken/contract';
 import type { SeatRow } from '@oaken/contract/attempts';
 import { attemptsLeft, isReleased, sittingInWords } from '@oaken/core/assignments';
-import { attemptState, defaultGrace, windowEnd, windowState } from '@oaken/core/timing';
+import {
+  attemptState,
+  defaultGrace,
+  windowEnd,
+  windowState,
+  type WindowState,
+  type Window,
+} from '@oaken/core/timing';
 import { Op } from 'sequelize';
 import { schoolZone, studentWindow, withAccommodation } from '../assignments/times';
 import type { SignedIn } from '../accounts/sessions';
@@ -10,7 +17,7 @@ import type { Context } from '../context';
 import { toMillis, toMillisOrNull } from '../database/connect';
 import { readAttempts, type Attempt, type Given, givenOf } from './given';
 import { factsOf, readWaiting, shown } from './released';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { valuesOf } from '../database/subquery';
 
 interface Line extends Given {
@@ -68,6 +75,19 @@ async function countUndecided(
   return new Map(waiting.map(({ attemptId, count }) => [Number(attemptId), count]));
 }
 
+/** What a row says before anything was begun, by its window. */
+const notBegun = { before: 'coming', open: 'open', late: 'open', closed: 'missed' } as const;
+
+/** How many attempts can still be begun; null: as many as are wanted. */
+function countedLeft(state: WindowState, left: number): number | null {
+  if (state === 'closed') return 0;
+  return left === Infinity ? null : left;
+}
+
+/** Between the deadline and the server's own hand-in it is already over for the student. */
+const stateOf = (attempt: Attempt, now: number) =>
+  isOver(attempt, now) ? ('handed-in' as const) : ('working' as const);
+
 const isOver = (attempt: Attempt, now: number) =>
   attemptState(
     {
@@ -94,67 +114,85 @@ export async function listSeat(
     database,
     attempts.filter(({ counts, handedInAt }) => counts && handedInAt !== null).map(({ id }) => id),
   );
-  const assignments = lines.map((own): SeatRow => {
-    const made = attempts.filter(({ assignmentId }) => assignmentId === own.assignmentId);
-    const latest = made.at(-1);
-    const counting = made.find(({ counts }) => counts);
-    const window = studentWindow(own, own, zone);
-    const state = windowState(window, now);
-    const left = attemptsLeft(own.rules, {
-      handedIn: made.length,
-      extraAttempts: own.extraAttempts,
-    });
-    const { limitMinutes } = own.rules;
-    const time = own.supports?.time;
-    const end = windowEnd(window);
-    const scoreOut =
-      counting?.counted != null &&
-      isReleased(own.rules, 'score', factsOf(own, counting, end !== null && end <= now, now));
-    return {
-      assignmentId: own.assignmentId,
-      title: own.title,
-      kind: own.kind,
-      teacher: own.teacher,
-      items: own.items,
-      points: own.points,
-      opensAt: toMillis(own.opensAt),
-      closesAt: window.closesAt,
-      lateUntil: window.lateRule.late === 'until' ? window.lateRule.until : null,
-      limitMinutes:
-        limitMinutes === null || time === null
-          ? null
-          : limitMinutes * (time ?? 1) + own.extraMinutes,
-      instructions: own.instructions,
-      offPerTry: own.rules.mode === 'practice' ? own.rules.offPerTry : null,
-      timed: time === null ? null : (own.rules.stageLimit?.of ?? null),
-      sitting: sittingInWords(own.rules, time === undefined ? 1 : time),
-      asksWord: own.word !== '' && (latest === undefined || isOver(latest, now)),
-      attemptsMade: made.length,
-      attemptsLeft: state === 'closed' ? 0 : left === Infinity ? null : left,
-      // Between the deadline and the server's own hand-in it is already over for the student.
-      state: latest
-        ? isOver(latest, now)
-          ? 'handed-in'
-          : 'working'
-        : state === 'before'
-          ? 'coming'
-          : state === 'closed'
-            ? 'missed'
-            : 'open',
-      deadlineAt: toMillisOrNull(latest?.deadlineAt ?? null),
-      handedInAt: toMillisOrNull(latest?.handedInAt ?? null),
-      handedInBy: latest?.handedInBy ?? null,
-      undecided: undecided.get(latest?.id ?? 0) ?? 0,
-      score: scoreOut
-        ? shown(
-            own.rules,
-            counting!.counted!,
-            counting!.most ?? own.points,
-            waiting.get(counting!.id) ?? 0,
-          )
-        : null,
-      canRead: scoreOut,
-    };
-  });
-  return { now, assignments };
+  const seen = { zone, now, waiting, undecided };
+  return {
+    now,
+    assignments: lines.map((line) => {
+      const made = attempts.filter(({ assignmentId }) => assignmentId === line.assignmentId);
+      return rowOf(line, made, seen);
+    }),
+  };
+}
+
+/** What all rows are read with. */
+interface Seen {
+  zone: string;
+  now: number;
+  /** Points that wait for a mark, and late answers that wait for the teacher, by attempt. */
+  waiting: ReadonlyMap<number, number>;
+  undecided: ReadonlyMap<number, number>;
+}
+
+function rowOf(line: Line, made: Attempt[], { zone, now, waiting, undecided }: Seen): SeatRow {
+  const { rules } = line;
+  const latest = made.at(-1);
+  const window = studentWindow(line, line, zone);
+  const state = windowState(window, now);
+  const left = attemptsLeft(rules, { handedIn: made.length, extraAttempts: line.extraAttempts });
+  const score = scoreOf(line, made, window, now, waiting);
+  return {
+    assignmentId: line.assignmentId,
+    title: line.title,
+    kind: line.kind,
+    teacher: line.teacher,
+    items: line.items,
+    points: line.points,
+    opensAt: toMillis(line.opensAt),
+    closesAt: window.closesAt,
+    lateUntil: window.lateRule.late === 'until' ? window.lateRule.until : null,
+    ...timeOf(line),
+    instructions: line.instructions,
+    offPerTry: rules.mode === 'practice' ? rules.offPerTry : null,
+    asksWord: line.word !== '' && (latest === undefined || isOver(latest, now)),
+    attemptsMade: made.length,
+    attemptsLeft: countedLeft(state, left),
+    state: latest ? stateOf(latest, now) : notBegun[state],
+    deadlineAt: toMillisOrNull(latest?.deadlineAt ?? null),
+    handedInAt: toMillisOrNull(latest?.handedInAt ?? null),
+    handedInBy: latest?.handedInBy ?? null,
+    undecided: undecided.get(latest?.id ?? 0) ?? 0,
+    score,
+    canRead: score !== null,
+  };
+}
+
+/** How long it may take this student. */
+function timeOf({ rules, supports, extraMinutes }: Line) {
+  const { limitMinutes } = rules;
+  // Undefined: no supports at all. Null: supports without any limit of time.
+  const factor = supports?.time;
+  const unlimited = factor === null;
+  return {
+    limitMinutes:
+      limitMinutes === null || unlimited ? null : limitMinutes * (factor ?? 1) + extraMinutes,
+    timed: unlimited ? null : (rules.stageLimit?.of ?? null),
+    sitting: sittingInWords(rules, factor === undefined ? 1 : factor),
+  };
+}
+
+/** The score of the attempt that counts, where it is released. */
+function scoreOf(
+  line: Line,
+  made: Attempt[],
+  window: Window,
+  now: number,
+  waiting: Seen['waiting'],
+): SeatRow['score'] {
+  const counting = made.find(({ counts }) => counts);
+  if (!counting || counting.counted === null) return null;
+  const end = windowEnd(window);
+  const closed = end !== null && end <= now;
+  if (!isReleased(line.rules, 'score', factsOf(line, counting, closed, now))) return null;
+  const { id, counted, most } = counting;
+  return shown(line.rules, counted, most ?? line.points, waiting.get(id) ?? 0);
 }

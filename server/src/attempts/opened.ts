@@ -1,4 +1,6 @@
 /** What leaves the server when an attempt is opened, or its next stage entered. */
+import type { Stage } from '@oaken/core/stages';
+import { elementAt } from '@oaken/core/certain';
 import type { AttemptAnswer, StoredAnswer } from '@oaken/contract/attempts';
 import { entriesOf, formForSitting, type Edition } from '@oaken/core/forms';
 import { untouched } from '@oaken/core/practice';
@@ -42,10 +44,12 @@ function courseFor(
   const parts = new Map(
     entriesOf({ sections: form.sections }).map(({ id, content }) => [id, content.parts]),
   );
-  const here = stages[course.stage]!;
+  const here = elementAt(stages, course.stage);
   const sectionOf = (entry: string | undefined) =>
     form.sections.find(({ entries }) => entries.some(({ id }) => id === entry));
   const after = stages[course.stage + 1];
+  const nextAfter = ({ entries }: Stage) =>
+    sectionOf(entries[0]) === sectionOf(here.entries[0]) ? 'item' : 'section';
   const earlier = stages.slice(0, course.stage).flatMap(({ entries }) => entries);
   return {
     stage: course.stage,
@@ -57,11 +61,7 @@ function courseFor(
       here.clock && course.clockAt !== null
         ? { of: here.clock.of, length: here.clock.length, endsAt: course.clockAt }
         : null,
-    next: after
-      ? sectionOf(after.entries[0]) === sectionOf(here.entries[0])
-        ? 'item'
-        : 'section'
-      : null,
+    next: after ? nextAfter(after) : null,
   };
 }
 
@@ -76,7 +76,7 @@ export async function openedAttempt(
   const form = attemptForm(edition, attempt, rules);
   const veil = new Veil(attempt.seed);
   const staged = stagedOf(attempt);
-  const open = staged && new Set(staged.stages[staged.course.stage]!.entries);
+  const open = staged && new Set(elementAt(staged.stages, staged.course.stage).entries);
   const answers = await readAnswers(database, attempt.id, transaction);
   const { mode, offPerTry } = rules;
   const record =

@@ -1,6 +1,6 @@
 /** Help in practice mode: nothing of it leaves the server before it was asked for. */
 import type { api, BodyOf } from '@oaken/contract';
-import type { Help } from '@oaken/contract/attempts';
+import type { Help, SavedAnswer } from '@oaken/contract/attempts';
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';
 import { rightInWords, scoreItem, type Responses } from '@oaken/core/items';
 import {
@@ -17,8 +17,15 @@ import type { Context } from '../context';
 import { toMillisOrNull } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
-import { attemptForm, insistOnSitting, lockAttempt, readGiven } from './given';
-import { readRecord } from './record';
+import {
+  attemptForm,
+  insistOnSitting,
+  lockAttempt,
+  readGiven,
+  type Attempt,
+  type Given,
+} from './given';
+import { readRecord, type StoredPractice } from './record';
 import { Veil } from './veil';
 import { writeLast } from './writing';
 
@@ -54,93 +61,139 @@ export function helpOf(
   };
 }
 
+type Asked = BodyOf<typeof api.askHelp>;
+
+/** Where a question stands: what was tried and helped, and the answer that was checked last. */
+interface Standing {
+  practised: Practised;
+  responses: Responses;
+  number: number;
+}
+
 export async function askHelp(
   context: Context,
   editions: Editions,
   me: SignedIn,
   { attemptId, entryId }: { attemptId: number; entryId: string },
-  body: BodyOf<typeof api.askHelp>,
+  body: Asked,
 ): Promise<Help> {
   const { database } = context;
   return database.transaction(async (transaction) => {
     const attempt = await lockAttempt(database, attemptId, transaction);
     if (!attempt || attempt.studentId !== me.account.id) throw notFound('The attempt');
     const given = await readGiven(database, me.account.id, attempt.assignmentId, transaction);
-    if (given.rules.mode !== 'practice')
-      throw new Problem(
-        403,
-        'There is no help in a test.',
-        'It comes when your teacher releases it.',
-      );
+    const { offPerTry } = given.rules;
     const now = context.now();
-    const times = {
-      deadlineAt: toMillisOrNull(attempt.deadlineAt),
-      handedInAt: toMillisOrNull(attempt.handedInAt),
-    };
-    if (attemptState(times, defaultGrace, now) === 'over')
-      throw new Problem(
-        409,
-        times.handedInAt === null ? 'The time is over.' : 'This work was already handed in.',
-        'What was saved before counts.',
-      );
-    insistOnSitting(attempt, now);
+    insistOnPractice(attempt, given, now);
     const { edition } = await editions.get(given.editionId);
     const form = attemptForm(edition, attempt, given.rules);
     const entry = entriesOf({ sections: form.sections }).find(({ id }) => id === entryId);
     if (!entry) throw notFound('The item');
     const { practice } = await readRecord(database, attemptId, ['practice'], transaction);
     const held = practice.get(entryId);
-    const before: Practised = held ?? untouched;
-    let after = before;
-    let responses = held?.last ?? {};
-    let number = held?.lastNumber ?? 0;
-    if (body.want === 'check') {
-      if (body.answer.entry !== entryId) throw notFound('The item');
-      // The same check again, after an answer was lost on its way, is no further try.
-      if (body.answer.number > number && !isDone(before)) {
-        const [answer] = new Veil(attempt.seed).stored([body.answer], edition);
-        responses = answer!.responses;
-        const { parts } = scoreItem(entry.content, responses);
-        if (parts.every(({ answered }) => !answered))
-          throw new Problem(409, 'There is no answer to check yet.');
-        if (parts.some(({ waits }) => waits))
-          throw new Problem(409, 'Your teacher reads this answer; it cannot be checked here.');
-        await writeLast(database, attemptId, [answer!], now, transaction);
-        after = checked(before, shareOf(entry, responses).share, given.rules.offPerTry);
-        number = body.answer.number;
-      }
-    } else if (body.want === 'hint') {
-      after = {
-        ...before,
-        hints: Math.min(entry.content.hints.length, Math.max(before.hints, body.after + 1)),
-      };
-    } else if (!isDone(before)) {
-      after = { ...before, shown: true };
+    const before: Standing = {
+      practised: held ?? untouched,
+      responses: held?.last ?? {},
+      number: held?.lastNumber ?? 0,
+    };
+    const answer = isNewCheck(body, entryId, before)
+      ? new Veil(attempt.seed).stored([body.answer], edition)[0]
+      : undefined;
+    if (answer) {
+      insistOnCheckable(entry, answer.responses);
+      await writeLast(database, attemptId, [answer], now, transaction);
     }
-    if (after !== before) {
-      // The attempt is locked, so nobody else writes this record meanwhile.
-      const isFirst = before.tries === 0 && after.tries === 1;
-      const isBest = after.bestTry > before.bestTry;
+    const after = answer
+      ? afterCheck(entry, before, answer, offPerTry)
+      : { ...before, practised: helped(entry, before.practised, body) };
+    if (after.practised !== before.practised) {
+      const columns = recordOf(held, before, after);
       await database.models.PracticeRecord.upsert(
-        {
-          attemptId,
-          entryId,
-          tries: after.tries,
-          share: after.share,
-          bestTry: after.bestTry,
-          bestShare: after.bestShare,
-          hints: after.hints,
-          shown: after.shown,
-          firstResponses: isFirst ? responses : (held?.first ?? null),
-          firstShare: isFirst ? after.share : (held?.firstShare ?? null),
-          bestResponses: isBest ? responses : (held?.best ?? null),
-          lastResponses: responses,
-          lastNumber: number,
-          changedAt: new Date(now),
-        },
+        { ...columns, attemptId, entryId, changedAt: new Date(now) },
         { transaction },
       );
     }
-    return helpOf(entry, after, given.rules.offPerTry, responses);
+    return helpOf(entry, after.practised, offPerTry, after.responses);
   });
+}
+
+/** @throws Problem 403 in a test; 409 once it is over; 423 while the clock stands still or the sitting was left */
+function insistOnPractice(attempt: Attempt, { rules }: Given, now: number): void {
+  if (rules.mode !== 'practice')
+    throw new Problem(
+      403,
+      'There is no help in a test.',
+      'It comes when your teacher releases it.',
+    );
+  const times = {
+    deadlineAt: toMillisOrNull(attempt.deadlineAt),
+    handedInAt: toMillisOrNull(attempt.handedInAt),
+  };
+  if (attemptState(times, defaultGrace, now) === 'over')
+    throw new Problem(
+      409,
+      times.handedInAt === null ? 'The time is over.' : 'This work was already handed in.',
+      'What was saved before counts.',
+    );
+  insistOnSitting(attempt, now);
+}
+
+/** The same check again, after an answer was lost on its way, is no further try. */
+function isNewCheck(
+  body: Asked,
+  entryId: string,
+  { practised, number }: Standing,
+): body is Extract<Asked, { want: 'check' }> {
+  if (body.want !== 'check') return false;
+  if (body.answer.entry !== entryId) throw notFound('The item');
+  return body.answer.number > number && !isDone(practised);
+}
+
+/** @throws Problem 409 where nothing was answered, or a person has to read it */
+function insistOnCheckable({ content }: EditionEntry, responses: Responses): void {
+  const { parts } = scoreItem(content, responses);
+  if (parts.every(({ answered }) => !answered))
+    throw new Problem(409, 'There is no answer to check yet.');
+  if (parts.some(({ waits }) => waits))
+    throw new Problem(409, 'Your teacher reads this answer; it cannot be checked here.');
+}
+
+const afterCheck = (
+  entry: EditionEntry,
+  { practised }: Standing,
+  { responses, number }: SavedAnswer,
+  offPerTry: number,
+): Standing => ({
+  practised: checked(practised, shareOf(entry, responses).share, offPerTry),
+  responses,
+  number,
+});
+
+/** A hint more, or the answer; a check that was made before changes nothing. */
+function helped({ content }: EditionEntry, practised: Practised, body: Asked): Practised {
+  if (body.want === 'hint') {
+    const hints = Math.min(content.hints.length, Math.max(practised.hints, body.after + 1));
+    return { ...practised, hints };
+  }
+  return body.want === 'check' || isDone(practised) ? practised : { ...practised, shown: true };
+}
+
+/** The record as it is stored; the attempt is locked, so nobody else writes it meanwhile. */
+function recordOf(held: StoredPractice | undefined, before: Standing, after: Standing) {
+  const { practised, responses, number } = after;
+  const isFirst = before.practised.tries === 0 && practised.tries === 1;
+  const isBest = practised.bestTry > before.practised.bestTry;
+  return {
+    tries: practised.tries,
+    share: practised.share,
+    bestTry: practised.bestTry,
+    bestShare: practised.bestShare,
+    hints: practised.hints,
+    shown: practised.shown,
+    firstResponses: isFirst ? responses : (held?.first ?? null),
+    firstShare: isFirst ? practised.share : (held?.firstShare ?? null),
+    bestResponses: isBest ? responses : (held?.best ?? null),
+    lastResponses: responses,
+    lastNumber: number,
+  };
 }

@@ -18,7 +18,7 @@ import type { Context } from '../context';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
 import { attemptForm, readAttempts, readGiven, type Attempt } from './given';
-import { readRecord, type StoredMark } from './record';
+import { readRecord, type StoredAdjustment, type StoredMark } from './record';
 import { factsOf, readWaiting, shown } from './released';
 
 export async function readReport(
@@ -110,7 +110,7 @@ async function readNotes(
       .filter(({ entryId }) => entryId === '')
       .map((own) =>
         own.kind === 'bonus'
-          ? `${pointsWords(own.points!)} besides: ${own.reason}`
+          ? `${pointsWords(own.points ?? 0)} besides: ${own.reason}`
           : `This work does not count: ${own.reason}`,
       ),
     ...told
@@ -141,7 +141,13 @@ function levelsOf({ parts }: ItemContent, { partId, levels }: StoredMark) {
   });
 }
 
+const decisionNote = ({ kind, reason }: StoredAdjustment) =>
+  kind === 'excused'
+    ? `This question does not count for you: ${reason}`
+    : `Your teacher set the points: ${reason}`;
+
 const settledNotes = {
+  usual: null,
   'all-points': 'Everybody has all the points here.',
   'left-out': 'This question does not count.',
 };
@@ -176,11 +182,7 @@ async function readEntries(
       explanation: out('explanations') ? content.explanation : null,
       comments: mine.map(({ comment }) => comment).filter((said) => said !== ''),
       levels: mine.flatMap((one) => levelsOf(content, one)),
-      note: own
-        ? `${own.kind === 'excused' ? 'This question does not count for you' : 'Your teacher set the points'}: ${own.reason}`
-        : settled
-          ? settledNotes[settled]
-          : null,
+      note: own ? decisionNote(own) : settledNotes[settled ?? 'usual'],
     };
   });
 }

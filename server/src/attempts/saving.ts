@@ -13,7 +13,7 @@ import type { Editions } from './editions';
 import { sorted, stagedOf, type Sorted } from './staged';
 import { Veil } from './veil';
 import { takeLateAnswers, type Taken } from './late';
-import { present } from '../database/present';
+import { present, valueOf } from '@oaken/core/certain';
 import { attemptsToSaveInto, editionsOf, type OpenAttempt, type Stored } from './queries';
 import { answerKey, storeAnswers } from './writing';
 
@@ -71,8 +71,10 @@ export class SavingQueue {
     await new Promise((resolve) => setImmediate(resolve));
     while (this.waiting.length > 0) {
       const batch: Save[] = [];
-      for (let count = 0; this.waiting.length > 0 && count < mostRows;) {
-        const next = this.waiting.shift()!;
+      let count = 0;
+      while (count < mostRows) {
+        const next = this.waiting.shift();
+        if (!next) break;
         count += next.answers.length;
         batch.push(next);
       }
@@ -104,6 +106,12 @@ export class SavingQueue {
   }
 }
 
+/** The editions, and which of them each assignment has. */
+interface KnownEditions {
+  editions: Editions;
+  editionIds: ReadonlyMap<number, number>;
+}
+
 /** @returns what settles the saves; to be called after the commit */
 async function writeAnswers(
   database: Database,
@@ -118,18 +126,16 @@ async function writeAnswers(
   const editionIds = await editionsOf(database, assignmentIds, transaction);
   const byId = new Map(attempts.map((own) => [own.id, own]));
   const settled: (() => void)[] = [];
-  const accepted: { save: Save; taken: Sorted }[] = [];
+  const accepted: { save: Save; attempt: OpenAttempt; taken: Sorted }[] = [];
   const newest = new Map<string, { attemptId: number; answer: SavedAnswer }>();
   for (const save of batch) {
     const attempt = byId.get(save.attemptId);
-    const taken =
-      (await refusal(save, attempt, { editions, editionIds }, now)) ??
-      open(attempt!, await unveiled(attempt!, save.answers, { editions, editionIds }), now);
-    if (taken instanceof Problem) {
+    const taken = await take(save, attempt, { editions, editionIds }, now);
+    if (!attempt || taken instanceof Problem) {
       settled.push(() => save.reject(taken));
       continue;
     }
-    accepted.push({ save, taken });
+    accepted.push({ save, attempt, taken });
     for (const answer of taken.now) {
       const at = answerKey(save.attemptId, answer.entry);
       const held = newest.get(at);
@@ -141,9 +147,11 @@ async function writeAnswers(
     newest.size > 0
       ? await storeAnswers(database, [...newest.values()], now, transaction)
       : new Map<string, Stored>();
-  for (const { save, taken } of accepted) {
-    const standing = taken.now.map(({ entry }) => stored.get(answerKey(save.attemptId, entry))!);
-    const late = await takeLeft(database, byId.get(save.attemptId)!, taken.late, now, transaction);
+  for (const { save, attempt, taken } of accepted) {
+    const standing = taken.now.map(({ entry }) =>
+      valueOf(stored, answerKey(save.attemptId, entry)),
+    );
+    const late = await takeLeft(database, attempt, taken.late, now, transaction);
     const outcome = {
       stored: [...standing, ...late.stored],
       closed: [...taken.closed, ...late.refused],
@@ -187,19 +195,30 @@ function open(attempt: OpenAttempt, answers: SavedAnswer[], now: number): Sorted
 async function unveiled(
   { seed, assignmentId }: OpenAttempt,
   answers: SavedAnswer[],
-  { editions, editionIds }: { editions: Editions; editionIds: ReadonlyMap<number, number> },
+  { editions, editionIds }: KnownEditions,
 ): Promise<SavedAnswer[]> {
-  const { edition } = await editions.get(editionIds.get(assignmentId)!);
+  const { edition } = await editions.get(valueOf(editionIds, assignmentId));
   return new Veil(seed).stored(answers, edition);
+}
+
+/** What of a save is written, or why nothing of it is. */
+async function take(
+  save: Save,
+  attempt: OpenAttempt | undefined,
+  known: KnownEditions,
+  now: number,
+): Promise<Sorted | Problem> {
+  if (!attempt || attempt.studentId !== save.studentId) return notFound('The attempt');
+  const refused = await refusal(save, attempt, known, now);
+  return refused ?? open(attempt, await unveiled(attempt, save.answers, known), now);
 }
 
 async function refusal(
   save: Save,
-  attempt: OpenAttempt | undefined,
-  { editions, editionIds }: { editions: Editions; editionIds: ReadonlyMap<number, number> },
+  attempt: OpenAttempt,
+  { editions, editionIds }: KnownEditions,
   now: number,
 ): Promise<Problem | null> {
-  if (!attempt || attempt.studentId !== save.studentId) return notFound('The attempt');
   const state = attemptState(
     {
       deadlineAt: attempt.deadlineAt?.getTime() ?? null,
@@ -213,6 +232,6 @@ async function refusal(
       ? new Problem(409, 'This work was already handed in.', 'What was saved before counts.')
       : new Problem(409, 'The time is over.', 'What was saved before counts.');
   if (wasAway(attempt.seenAt, now)) return awayProblem();
-  const { entryIds } = await editions.get(editionIds.get(attempt.assignmentId)!);
+  const { entryIds } = await editions.get(valueOf(editionIds, attempt.assignmentId));
   return save.answers.every(({ entry }) => entryIds.has(entry)) ? null : notFound('The item');
 }

@@ -76,7 +76,7 @@ export function sorted(
     if (!standing.open && end === null) throw notFound('The item');
     // A save that was under way when the clock ran out; what was left on purpose is left at once.
     if (standing.open && (end === null || now < end + defaultGrace)) found.now.push(answer);
-    else if (isInTime(answer, end!, beganAt)) found.late.push(answer);
+    else if (end !== null && isInTime(answer, end, beganAt)) found.late.push(answer);
     else found.closed.push(answer.entry);
   }
   return found;

@@ -1,4 +1,5 @@
 /** The ids under which one attempt's page knows what can be chosen: other ones for each attempt, and nothing in them. */
+import { elementAt, valueOf } from '@oaken/core/certain';
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import { entriesOf, type Edition, type EditionEntry, type SittingForm } from '@oaken/core/forms';
 import {
@@ -27,8 +28,8 @@ export class Veil {
       sections: form.sections.map((section) => ({
         ...section,
         entries: section.entries.map((entry) => {
-          const names = this.namesOf(entry.id, contents.get(entry.id)!);
-          return { ...entry, item: veiledItem(entry.item, (part) => names.get(part)!) };
+          const names = this.namesOf(entry.id, valueOf(contents, entry.id));
+          return { ...entry, item: veiledItem(entry.item, (part) => valueOf(names, part)) };
         }),
       })),
     };
@@ -78,7 +79,7 @@ export class Veil {
       forSitting(content).parts.map((part) => {
         const ids = idsOf(part);
         const letters = this.letters(`${entryId}/${part.id}`, ids.length);
-        return [part.id, new Map(ids.map((id, at) => [id, letters[at]!]))];
+        return [part.id, new Map(ids.map((id, at) => [id, elementAt(letters, at)]))];
       }),
     );
   }

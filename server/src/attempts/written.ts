@@ -2,7 +2,7 @@
 import type { Database } from '../database/connect';
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import type { Transaction } from 'sequelize';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 
 export const isInTime = ({ writtenAt }: SavedAnswer, end: number, beganAt: number) =>
   writtenAt !== undefined && writtenAt <= end && writtenAt >= beganAt;

@@ -14,7 +14,7 @@ import { readableBanks } from './rights';
 import { insistOnPlace } from './shelves';
 import { usesOf } from './uses';
 import type { Item } from '../models';
-import { present } from '../database/present';
+import { present, valueOf } from '@oaken/core/certain';
 import { sumsOfEarlierWordings } from './queries';
 
 export async function readItem({ database }: Context, me: SignedIn, itemId: number) {
@@ -228,14 +228,15 @@ export async function reviseItem(
   own: BodyOf<typeof api.reviseItem>,
 ): Promise<{ revisionId: number }> {
   return database.transaction(async (transaction) => {
-    const [item] = await hold(database, me, [itemId], transaction);
-    if (item!.revisionId !== own.basedOn)
+    const [held] = await hold(database, me, [itemId], transaction);
+    const item = present(held, 'item that was held');
+    if (item.revisionId !== own.basedOn)
       throw new Problem(
         409,
         'Somebody saved this item meanwhile.',
         'Nothing of yours is lost. Look at both and choose.',
       );
-    if (item!.retired)
+    if (item.retired)
       throw new Problem(409, 'This item was retired meanwhile.', 'Bring it back first, then save.');
     await refuseBroken(database, own.content, own.facts.standards, transaction);
     await insistOnPassage(database, me, own.content, transaction);
@@ -431,7 +432,7 @@ export async function findNear(
     near.map(({ id }) => id),
   );
   const likeness = new Map(near.map((own) => [own.id, own.likeness]));
-  return { near: items.map((item) => ({ item, likeness: likeness.get(item.id)! })) };
+  return { near: items.map((item) => ({ item, likeness: valueOf(likeness, item.id) })) };
 }
 
 /** Each item at its closest; those that are asked about are not near copies of one another here. */
@@ -455,6 +456,9 @@ export async function findNearOf(context: Context, me: SignedIn, asked: number[]
     ).map((item) => [item.id, item]),
   );
   return {
-    near: pairs.flatMap(({ of, id }) => (items.has(id) ? [{ of, item: items.get(id)! }] : [])),
+    near: pairs.flatMap(({ of, id }) => {
+      const item = items.get(id);
+      return item ? [{ of, item }] : [];
+    }),
   };
 }

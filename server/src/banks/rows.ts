@@ -5,7 +5,7 @@ import type { InferAttributes, Transaction } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import { byId } from '../database/by-id';
 import { toMillis, type Database } from '../database/connect';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import type { Item, Revision } from '../models';
 import { listsBeside } from './lists';
 import { namedBanks, readableBanks, type BankAccess } from './rights';

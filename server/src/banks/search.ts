@@ -13,7 +13,7 @@ import { rule } from '../access';
 import { readableBanks } from './rights';
 import type { SignedIn } from '../accounts/sessions';
 import { readItems } from './rows';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import type { Context } from '../context';
 
 type Search = Omit<z.output<typeof search>, 'from'> & { from?: number };

@@ -6,7 +6,7 @@ import { toMillis, type Database } from '../database/connect';
 import { testRight } from '../assessments/rights';
 import { shareOf } from './rights';
 import { classNames } from '../classes/names';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { valuesOf } from '../database/subquery';
 
 /** Tests of my own school are told; of others only how many there are. */

@@ -8,7 +8,7 @@ import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
 import { Problem, signInFirst } from '../http/problem';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 
 interface Entry {
   id: number;

@@ -17,7 +17,7 @@ import { invalid, notFound, Problem } from '../http/problem';
 import { comeBack, countOpen, createStudent, enrol, leave } from './enrolling';
 import { makeClass } from './service';
 import type { Account } from '../models';
-import { present } from '../database/present';
+import { elementAt, present } from '@oaken/core/certain';
 import { valuesOf } from '../database/subquery';
 
 /** Every student of the school, with the classes that each is or was in. */
@@ -162,11 +162,13 @@ export async function applyRolls(
     const outcome: Outcome = { classIds: [], added: 0, joined: 0, changed: 0, left: 0 };
     const made = new Map<string, number>();
     for (const [at, own] of wanted.rolls.entries()) {
-      const classId = own.classId ?? (await makeNew(context, me, own.make!, transaction));
+      const classId =
+        own.classId ??
+        (await makeNew(context, me, present(own.make, 'wish for a new class'), transaction));
       if (own.classId !== null && own.sourcedId !== null)
         await tie(database, me, classId, own.sourcedId, transaction);
       outcome.classIds.push(classId);
-      for (const write of settled[at]!)
+      for (const write of elementAt(settled, at))
         await perform(
           { database, me, time, transaction, known, made, steps, outcome, classId },
           write,
@@ -248,7 +250,10 @@ async function perform(on: Performing, write: RollWrite): Promise<void> {
       return;
     }
     case 'change': {
-      const own = known.find(({ id }) => id === write.studentId)!;
+      const own = present(
+        known.find(({ id }) => id === write.studentId),
+        'student of the list',
+      );
       const fields: Fields = Object.fromEntries(
         write.fields.map(({ field, to }) => [field, field === 'grade' ? Number(to) : to]),
       );

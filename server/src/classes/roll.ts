@@ -11,7 +11,7 @@ import { invalid, notFound, Problem } from '../http/problem';
 import { comeBack, leave } from './enrolling';
 import { readClasses } from './rows';
 import type { ClassGroup, Enrollment } from '../models';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { valuesOf } from '../database/subquery';
 
 export async function readRoll(

@@ -6,7 +6,7 @@ import { rule } from '../access';
 import type { SignedIn } from '../accounts/sessions';
 import { type Database } from '../database/connect';
 import { Problem } from '../http/problem';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 
 export interface RosterService {
   read(): Promise<RosterReading>;
@@ -41,11 +41,15 @@ export class RemoteRoster implements RosterService {
     try {
       const token = await this.token();
       const all = async (name: string) => this.all(name, token);
-      const [classes, users, enrollments, academicSessions, courses] = await Promise.all(
-        ['classes', 'users', 'enrollments', 'academicSessions', 'courses'].map(all),
-      );
+      const [classes, users, enrollments, academicSessions, courses] = await Promise.all([
+        all('classes'),
+        all('users'),
+        all('enrollments'),
+        all('academicSessions'),
+        all('courses'),
+      ]);
       return readOneRoster({
-        classes: classes!.map((own) => ({
+        classes: classes.map((own) => ({
           ...head(own),
           title: text(own.title),
           grades: listed(own.grades),
@@ -54,7 +58,7 @@ export class RemoteRoster implements RosterService {
           courseSourcedId: idOf(own.course),
           termSourcedIds: listed(own.terms),
         })),
-        users: users!.map((own) => ({
+        users: users.map((own) => ({
           ...head(own),
           givenName: text(own.givenName),
           familyName: text(own.familyName),
@@ -64,17 +68,17 @@ export class RemoteRoster implements RosterService {
           email: text(own.email),
           grades: listed(own.grades),
         })),
-        enrollments: enrollments!.map((own) => ({
+        enrollments: enrollments.map((own) => ({
           ...head(own),
           classSourcedId: idOf(own.class),
           userSourcedId: idOf(own.user),
           role: text(own.role),
         })),
-        academicSessions: academicSessions!.map((own) => ({
+        academicSessions: academicSessions.map((own) => ({
           ...head(own),
           title: text(own.title),
         })),
-        courses: courses!.map((own) => ({
+        courses: courses.map((own) => ({
           ...head(own),
           title: text(own.title),
           grades: listed(own.grades),

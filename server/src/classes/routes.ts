@@ -1,3 +1,4 @@
+import { present } from '@oaken/core/certain';
 import { api } from '@oaken/contract';
 import type { Context } from '../context';
 import { quietly, type Bind } from '../http/bind';
@@ -57,7 +58,7 @@ export function classRoutes(bind: Bind, context: Context): void {
   bind(api.setSupports, ({ me, params, body }) => quietly(setSupports(context, me, params, body)));
   bind(api.renewPasscode, async ({ me, params: { classId, studentId } }) => {
     const [slip] = await renewPasscodes(context, me, classId, [studentId]);
-    return { passcode: slip!.passcode };
+    return { passcode: present(slip, 'slip of the student').passcode };
   });
   bind(api.makeSlips, async ({ me, params, body }) => ({
     slips: await renewPasscodes(context, me, params.classId, body.students),

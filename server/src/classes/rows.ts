@@ -4,7 +4,7 @@ import { toMillisOrNull, type Database } from '../database/connect';
 import type { Transaction } from 'sequelize';
 import type { SchoolClass } from '../models';
 import { countOf } from '../database/count-of';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { rule } from '../access';
 
 /** My classes, those in use first; `classId` narrows to one. */

@@ -9,7 +9,7 @@ import type { Context } from '../context';
 import { toMillisOrNull, type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import type { Account } from '../models';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { valuesOf } from '../database/subquery';
 
 /** Without letters and digits that look alike: it is read from a board. */

@@ -1,4 +1,5 @@
 /** Files in the database, in pieces, so that every server process and every backup has them. */
+import { present } from '@oaken/core/certain';
 import type { KeptFile } from '@oaken/contract/files';
 import { entriesOf } from '@oaken/core/forms';
 import type { Part } from '@oaken/core/items';
@@ -200,7 +201,7 @@ async function store(context: Context, request: Request, id: string, wish: Wish,
     hash.update(piece);
     await writePiece(context, id, number++, piece);
   }
-  return { file: file!, digest: hash.digest() };
+  return { file: present(file, 'first piece'), digest: hash.digest() };
 }
 
 /** The longest rest after a piece, in ms. */
@@ -233,7 +234,7 @@ async function recognize(
     );
   let file: Known | undefined;
   await reader.read('recognize', piece, { claimed }, (reading) => void (file = known(reading)));
-  return file!;
+  return present(file, 'reading of the file');
 }
 
 function known(reading: ReturnType<typeof readFile>): Known {

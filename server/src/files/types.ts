@@ -1,4 +1,5 @@
 /** What a file is by its own first bytes, whatever its name says. */
+import { elementAt, present } from '@oaken/core/certain';
 import { disableTypes, imageSize } from 'image-size';
 import { filetypeinfo } from 'magic-bytes.js';
 import { svgProblem } from './svg';
@@ -98,7 +99,8 @@ function typesOf(bytes: Buffer): string[] {
     mime ? [usual(mime)] : [],
   );
   // Raw MPEG frames carry no mark that every reader knows.
-  if (found.length === 0 && bytes[0] === 0xff && (bytes[1]! & 0xe0) === 0xe0) return ['audio/mpeg'];
+  if (found.length === 0 && bytes[0] === 0xff && ((bytes[1] ?? 0) & 0xe0) === 0xe0)
+    return ['audio/mpeg'];
   return found;
 }
 
@@ -111,7 +113,7 @@ export function readFile(bytes: Buffer, claimed: string): Reading {
     const format = brandOf(bytes).startsWith('ftypavi') ? 'AVIF' : 'HEIC, as phones take it';
     return refused(`This is a photo as ${format}. Save it as JPEG and send that.`);
   }
-  const said = usual(claimed.toLowerCase().split(';')[0]!.trim());
+  const said = usual(elementAt(claimed.toLowerCase().split(';'), 0).trim());
   const found = typesOf(bytes).filter((type) => type in sorts && !isWritten(type));
   let type = found.find((own) => own === said) ?? found[0];
   if (type === undefined && isText(bytes)) {
@@ -133,7 +135,7 @@ export function readFile(bytes: Buffer, claimed: string): Reading {
     sorts[said] !== sorts[type]
   )
     return refused(`The file says that it is ${said}, but it is ${type}.`);
-  const sort = sorts[type]!;
+  const sort = present(sorts[type], `sort of ${type}`);
   if (sort !== 'picture') return { ok: true, file: { type, sort, width: null, height: null } };
   try {
     // A copy of its own: the reader looks at the whole memory behind a slice.

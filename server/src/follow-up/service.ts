@@ -19,7 +19,7 @@ import { ownAssignmentRow } from '../results/service';
 import { readStatements, scoredWork } from '../results/standards';
 import { makeTest } from '../assessments/building';
 import type { Attempt } from '../models';
-import { present } from '../database/present';
+import { elementAt, present, valueOf } from '@oaken/core/certain';
 import { usableBanks } from '../banks/rights';
 import { valuesOf } from '../database/subquery';
 
@@ -119,7 +119,7 @@ export async function readFollowUp(
       ] as const;
     }),
   );
-  const missing = ids.map((student) => ({ student, standards: earned.get(student)! }));
+  const missing = ids.map((student) => ({ student, standards: valueOf(earned, student) }));
   const groups = groupByMissed(missing, { ...usualGroupRules, below: below / 100, mostGroups });
   const pool = await readPool(database, me, codes);
   const seen = await readSeen(database, ids);
@@ -133,13 +133,13 @@ export async function readFollowUp(
       return {
         codes: own.codes,
         students: own.students.map((id) => {
-          const line = byId.get(id)!;
+          const line = valueOf(byId, id);
           return {
             id,
             name: `${line.givenName} ${line.familyName}`.trim(),
             class: line.class,
             evidence: own.codes.map((code) => {
-              const on = earned.get(id)!.find((one) => one.code === code);
+              const on = valueOf(earned, id).find((one) => one.code === code);
               return { code, share: on?.share ?? null, items: on?.items ?? 0 };
             }),
           };
@@ -187,7 +187,7 @@ export async function makeFollowUp(
     throw invalid([
       {
         pointer: `/groups/${empty}`,
-        message: `For “${planned[empty]!.name}” your banks have no items on these standards that none of its students has met.`,
+        message: `For “${elementAt(planned, empty).name}” your banks have no items on these standards that none of its students has met.`,
       },
     ]);
   const made: AnswerOf<typeof api.makeFollowUp>['made'] = [];

@@ -9,7 +9,7 @@ import {
   withAccommodation,
 } from '../assignments/times';
 import { toMillis, type Database, toMillisOrNull } from '../database/connect';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 
 /** Writes an invitation to every student who was given it and has an address; they leave when the student can see it. */
 export async function invite(

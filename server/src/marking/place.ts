@@ -1,4 +1,5 @@
 /** Which part of which item of which assignment, and who may look at it. */
+import { present } from '@oaken/core/certain';
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';
 import {
   forSitting,
@@ -35,7 +36,10 @@ export const isByHand = (part: Part) => kindOf(part).markedBy === 'hand';
 export const isTyped = ({ kind }: Part) => kind === 'short-text' || kind === 'numeric';
 
 export const shownOf = ({ entry, part }: Handed): SittingPart =>
-  forSitting(entry.content).parts.find(({ id }) => id === part.id)!;
+  present(
+    forSitting(entry.content).parts.find(({ id }) => id === part.id),
+    'part as students see it',
+  );
 
 export interface Found {
   title: string;

@@ -23,7 +23,7 @@ import {
 import { readMarks, workOf, type StoredMark } from './reading';
 import type { SecondMarking } from '../models';
 import { insistOnColleagues, listColleagues } from '../accounts/colleagues';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 
 interface Reading extends Place {
   id: number;

@@ -13,7 +13,7 @@ import type { Passage, PassageRevision } from '../models';
 import { createOnce } from '../database/create-once';
 import { escapeLike } from '../database/escape-like';
 import { factsOf, readRevisions } from '../banks/rows';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { writeRevision } from '../banks/revisions';
 
 export async function listPassages(

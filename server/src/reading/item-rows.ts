@@ -1,4 +1,5 @@
 /** Items in a table, alone or in a zip with pictures. What takes long is done here: reading, checking, describing. */
+import { elementAt, present } from '@oaken/core/certain';
 import { asAttribute } from '@oaken/core/text';
 import {
   columnNames,
@@ -90,7 +91,7 @@ function tableIn(files: Map<string, Buffer> | null): Buffer | null {
   const tables = [...files].filter(([name]) => name.endsWith('.csv'));
   const held = tables.length === 0 ? 'no CSV file' : `${tables.length} CSV files`;
   if (tables.length !== 1) throw new Unreadable(`The zip holds ${held}; it must hold one.`);
-  return tables[0]![1];
+  return elementAt(tables, 0)[1];
 }
 
 function insistOnQuestion(names: string[]): void {
@@ -109,7 +110,9 @@ async function readRow(line: Line, files: ReadonlyMap<string, Buffer>): Promise<
     problems.push({ column: columnOf(pointer), message });
   const picture = read.picture ? readPicture(read.picture.file, files, problems) : null;
   if (problems.length > 0) return { line: line.number, problems };
-  const shown = picture ? withPicture(read.content, picture, read.picture!.words) : read.content;
+  const shown = picture
+    ? withPicture(read.content, picture, read.picture?.words ?? '')
+    : read.content;
   const content = JSON.stringify(concealIds(shown, randomLetters));
   const known = new Set(picture ? [picture.id] : []);
   return {
@@ -157,8 +160,11 @@ function readPicture(
 }
 
 function withPicture(content: ItemContent, { id, file }: RowPicture, words: string): ItemContent {
-  const width = Math.min(widest, file.width!);
-  const height = Math.round((width * file.height!) / file.width!);
+  const width = Math.min(widest, present(file.width, 'width of the picture'));
+  const height = Math.round(
+    (width * present(file.height, 'height of the picture')) /
+      present(file.width, 'width of the picture'),
+  );
   const image = `<img src="/api/files/${id}" alt="${asAttribute(words)}" width="${width}" height="${height}">`;
   return { ...content, stem: `<p>${image}</p>${content.stem}` };
 }

@@ -1,7 +1,11 @@
 /** Reads one file in a thread of its own; the next piece is made when it is asked for. */
+import { present } from '@oaken/core/certain';
 import { parentPort, workerData } from 'node:worker_threads';
 import { Unreadable } from './limits';
 import { tasks } from './tasks';
+
+/** Whoever started this thread. */
+const port = present(parentPort, 'thread that asks');
 
 const { task, bytes, options } = workerData as {
   task: keyof typeof tasks;
@@ -23,4 +27,4 @@ async function next(): Promise<unknown> {
   }
 }
 
-parentPort!.on('message', () => void next().then((answer) => parentPort!.postMessage(answer)));
+port.on('message', () => void next().then((answer) => port.postMessage(answer)));

@@ -1,8 +1,9 @@
+import { elementAt } from '@oaken/core/certain';
 import { fromBuffer, type Entry, type ZipFile } from 'yauzl';
 import { limits, Unreadable } from './limits';
 
 const isZip = (bytes: Buffer) => bytes.subarray(0, 4).toString('latin1') === 'PK\u0003\u0004';
-const baseName = (path: string) => path.split('/').at(-1)!.toLowerCase();
+const baseName = (path: string) => elementAt(path.split('/'), -1).toLowerCase();
 const isOfNoInterest = (name: string) => name.endsWith('/') || name.startsWith('__MACOSX');
 
 const open = (bytes: Buffer) =>

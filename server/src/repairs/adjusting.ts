@@ -83,7 +83,7 @@ export async function adjust(
         ({ id }) => id === entry,
       );
       if (!own) throw notFound('This question among the student’s');
-      if (kind === 'override' && points! > own.points)
+      if (kind === 'override' && points !== null && points > own.points)
         throw invalid([
           {
             pointer: '/points',

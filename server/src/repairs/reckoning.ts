@@ -10,7 +10,7 @@ import { asAttempt, type Attempt } from '../attempts/given';
 import { readRecords, type AttemptRecord } from '../attempts/record';
 import { bonusOf, scoredParts, scoresOf, worthOf, type Sums } from '../attempts/scoring';
 import { tableOf } from '../results/table';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 
 type Sat = Attempt & { studentId: number; excused: boolean };
 
@@ -85,7 +85,10 @@ export function reckon({ rules, attempts, recordOf }: Stored, edition: Edition):
   for (const [studentId, own] of byStudent) {
     const { number, points } = countAttempts(own, rules.counts);
     counted.set(studentId, {
-      attempt: own.find((line) => line.number === number)!,
+      attempt: present(
+        own.find((line) => line.number === number),
+        'attempt that counts',
+      ),
       points: points ?? 0,
     });
   }

@@ -20,7 +20,7 @@ import { toMillis, type Database } from '../database/connect';
 import { invalid, notFound, Problem } from '../http/problem';
 import { insistOnItemWording } from '../wording';
 import { figuresOf, readEdition, readStored, reckon, type Reckoning } from './reckoning';
-import { present } from '../database/present';
+import { present, valueOf } from '@oaken/core/certain';
 import { writeWorths } from './queries';
 
 type Change = BodyOf<typeof api.lookAhead>;
@@ -100,7 +100,7 @@ async function readNames({ models }: Database, assignmentId: number) {
 /** Each student's worth before and after. */
 function worths(before: Reckoning, after: Reckoning) {
   return [...before.counted].map(([studentId, old]) => {
-    const made = after.counted.get(studentId)!;
+    const made = valueOf(after.counted, studentId);
     const worth = ({ attempt, points }: typeof old) => ({ points, most: attempt.most });
     return { student: studentId, before: worth(old), after: worth(made) };
   });
@@ -194,7 +194,7 @@ async function rescore(
   const was = new Map(old.lines.map((line) => [line.id, line]));
   // Only what differs is written; everything is reckoned.
   const differing = made.lines.flatMap(({ id, scores }) => {
-    const before = was.get(id)!.scores;
+    const before = valueOf(was, id).scores;
     const own = scores.filter((score, at) => JSON.stringify(score) !== JSON.stringify(before[at]));
     return own.length > 0 ? [{ attemptId: id, scores: own }] : [];
   });

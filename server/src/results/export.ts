@@ -5,6 +5,12 @@ import { writeCsv } from '../csv';
 const number = (value: number | null | undefined, digits = 4) =>
   value === null || value === undefined ? '' : String(Number(value.toFixed(digits)));
 
+function stateInWords({ excused, state, handedInBy }: ResultsAnswer['students'][number]): string {
+  if (excused) return 'excused';
+  if (state !== 'handed-in') return state.replace('-', ' ');
+  return handedInBy === 'server' ? 'time ran out' : 'handed in';
+}
+
 export function studentsCsv({ students, items, points, practice }: ResultsAnswer): string {
   const head = [
     'Roll number',
@@ -26,13 +32,7 @@ export function studentsCsv({ students, items, points, practice }: ResultsAnswer
       String(own.rollNumber),
       own.name,
       own.class,
-      own.excused
-        ? 'excused'
-        : own.state === 'handed-in'
-          ? own.handedInBy === 'server'
-            ? 'time ran out'
-            : 'handed in'
-          : own.state.replace('-', ' '),
+      stateInWords(own),
       number(own.points),
       number(own.most ?? points),
       own.points === null || !own.most ? '' : number((100 * own.points) / own.most, 1),

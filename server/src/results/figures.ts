@@ -8,7 +8,7 @@ import { pooledCorrelation } from '@oaken/core/analysis';
 import type { Transaction } from 'sequelize';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import {
   staleFigures,
   sumsAsAskedNow,

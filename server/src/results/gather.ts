@@ -2,7 +2,7 @@
 import { entriesOf, type Edition, type EditionEntry } from '@oaken/core/forms';
 import { readRecords, type AttemptRecord } from '../attempts/record';
 import type { Database } from '../database/connect';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { readGroups, readLines, type Group, type Line } from './lines';
 
 const parts = ['answers', 'scores', 'practice', 'timeSpent'] as const;

@@ -1,4 +1,5 @@
 /** What is known of each item from some students' work. */
+import { elementAt } from '@oaken/core/certain';
 import type { ItemResult } from '@oaken/contract/results';
 import {
   analyse,
@@ -49,7 +50,8 @@ export function itemResults(
     const unscored = asks === 'points' ? null : unscoredIn(gathered, finished, entry);
     // What was left out is looked at alone: its choices still say why.
     const own =
-      unscored ?? (place >= 0 ? analysis.items[place]! : aloneIn(gathered, finished, entry, looks));
+      unscored ??
+      (place >= 0 ? elementAt(analysis.items, place) : aloneIn(gathered, finished, entry, looks));
     const options = unscored?.choices ?? choicePart(entry)?.options ?? [];
     const { facility, upperLower } = own;
     const isBlank = (attemptId: number) =>
@@ -73,7 +75,7 @@ export function itemResults(
       upperLower,
       band: upperLower.value === null ? null : discriminationBand(upperLower.value),
       alphaWithout: own.alphaWithout,
-      options: options.map((option, o) => ({ ...option, ...own.options[o]! })),
+      options: options.map((option, o) => ({ ...option, ...elementAt(own.options, o) })),
       wrongAnswers: wrongAnswers(gathered, finished, entry, looks),
       blank: finished.filter(
         ({ attemptId }) => gathered.recordOf(attemptId).scores.has(entry.id) && isBlank(attemptId),
@@ -112,13 +114,16 @@ function aloneIn(
         new Map([[entry.id, { ...score, points: share * entry.points, most: entry.points }]]),
       );
   }
-  const own = analyse(
-    tableOf(
-      { scoresOf: (attemptId) => scores.get(attemptId), entries: [entry] },
-      finished,
-      chosenIn(gathered, looks),
-    ),
-  ).items[0]!;
+  const own = elementAt(
+    analyse(
+      tableOf(
+        { scoresOf: (attemptId) => scores.get(attemptId), entries: [entry] },
+        finished,
+        chosenIn(gathered, looks),
+      ),
+    ).items,
+    0,
+  );
   return {
     ...own,
     itemRest: leftOut,

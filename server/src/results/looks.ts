@@ -1,4 +1,5 @@
 /** What an answer says, worked out once for all who gave the same one: a whole grade gives few different answers. */
+import { elementAt } from '@oaken/core/certain';
 import {
   countable,
   kindOf,
@@ -74,10 +75,12 @@ function look(entry: EditionEntry, responses: Responses): Look {
     }
   return {
     said: responsesInWords(content, responses),
-    given: content.parts.flatMap((part, place) => givenTo(part, responses, parts[place]!)),
+    given: content.parts.flatMap((part, place) =>
+      givenTo(part, responses, elementAt(parts, place)),
+    ),
     blank: parts.every(({ answered }) => !answered),
     wrong: content.parts.flatMap((part, at) =>
-      parts[at]!.points > 0 ? [] : wrongIn(part, responses),
+      elementAt(parts, at).points > 0 ? [] : wrongIn(part, responses),
     ),
     chosen,
     share: most > 0 ? points / most : 0,

@@ -2,11 +2,12 @@
  * Scores for a gradebook. Source: 1EdTech OneRoster 1.2, CSV binding: manifest.csv, categories.csv, lineItems.csv and
  * results.csv with their headers in order. From memory.
  */
+import { valueOf } from '@oaken/core/certain';
 import type { AssignmentRow } from '@oaken/contract/assignments';
 import { writePlainCsv } from '../csv';
 import { strToU8, zipSync } from 'fflate';
 import { type Database } from '../database/connect';
-import type { ResultsAnswer } from '@oaken/contract/results';
+import type { ResultsAnswer, StudentResult } from '@oaken/contract/results';
 
 export const headers = {
   categories: ['sourcedId', 'status', 'dateLastModified', 'title', 'weight'],
@@ -103,6 +104,25 @@ async function sourcedIds(database: Database, assignmentId: number) {
   };
 }
 
+/** OneRoster 1.2, gradebook service, enumeration scoreStatus. */
+function scoreStatus({ excused, points }: StudentResult, waits: boolean): string {
+  if (excused) return 'exempt';
+  if (points === null) return 'not submitted';
+  return waits ? 'partially graded' : 'fully graded';
+}
+
+/** Which files the archive has, as OneRoster’s manifest.csv says it. */
+const manifest = (): string[][] => [
+  ['manifest.version', '1.0'],
+  ['oneroster.version', '1.2'],
+  ...files.map((name) => [
+    `file.${name}`,
+    ['categories', 'lineItems', 'results'].includes(name) ? 'bulk' : 'absent',
+  ]),
+  ['source.systemName', 'Oaken Ledger'],
+  ['source.systemCode', 'oaken-ledger'],
+];
+
 /** One line item for each class, and a result for each of its students. */
 export async function gradebookZip(
   database: Database,
@@ -131,23 +151,17 @@ export async function gradebookZip(
     // A guest belongs to no class, and a gradebook would not know them.
     if (classId === null || !ids.classes.has(classId)) return [];
     const waits = own.cells.some((cell) => cell?.waits);
-    const scored = own.points !== null && !own.excused;
+    const earned = own.excused ? null : own.points;
     return [
       {
         ...active,
         sourcedId: `${lineItemOf(classId)}-${own.id}`,
         lineItemSourcedId: lineItemOf(classId),
         studentSourcedId: sourcedId,
-        scoreStatus: own.excused
-          ? 'exempt'
-          : !scored
-            ? 'not submitted'
-            : waits
-              ? 'partially graded'
-              : 'fully graded',
-        score: scored ? String(Math.round(own.points! * 1e4) / 1e4) : '',
+        scoreStatus: scoreStatus(own, waits),
+        score: earned === null ? '' : String(Math.round(earned * 1e4) / 1e4),
         scoreDate: date(own.handedInAt ?? now),
-        classSourcedId: ids.classes.get(classId)!,
+        classSourcedId: valueOf(ids.classes, classId),
         inProgress: String(own.state === 'working'),
         incomplete: String(own.state === 'handed-in' && waits),
         late: String(own.late),
@@ -155,18 +169,8 @@ export async function gradebookZip(
       },
     ];
   });
-  const manifest = [
-    ['manifest.version', '1.0'],
-    ['oneroster.version', '1.2'],
-    ...files.map((name) => [
-      `file.${name}`,
-      ['categories', 'lineItems', 'results'].includes(name) ? 'bulk' : 'absent',
-    ]),
-    ['source.systemName', 'Oaken Ledger'],
-    ['source.systemCode', 'oaken-ledger'],
-  ];
   return zipSync({
-    'manifest.csv': strToU8(writePlainCsv(['propertyName', 'value'], manifest)),
+    'manifest.csv': strToU8(writePlainCsv(['propertyName', 'value'], manifest())),
     'categories.csv': strToU8(
       csv(headers.categories, [{ ...active, sourcedId: category, title: assignment.kind }]),
     ),

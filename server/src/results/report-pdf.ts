@@ -40,119 +40,157 @@ export function scoreWords({ attempt, entries }: Pick<StudentWork, 'attempt' | '
   return `${points(earned)} of ${points(most - waiting)} points so far; ${points(waiting)} more wait to be marked`;
 }
 
-export function reportPdf(work: StudentWork, facts: ReportFacts): Promise<Buffer> {
-  const pdf = new PDFDocument({
-    size: 'A4',
-    margin,
-    bufferPages: true,
-    info: { Title: `${work.title}: ${work.student.name}`, Author: facts.school },
-  });
-  const chunks: Buffer[] = [];
-  pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const whole = new Promise<Buffer>((done, failed) => {
-    pdf.on('end', () => done(Buffer.concat(chunks)));
-    pdf.on('error', failed);
-  });
-  const width = pdf.page.width - 2 * margin;
-  const say = (
+/** What a question gave, in words; empty where nothing is known. */
+function earnedInWords({ settled, waits, points: earned, most }: StudentWork['entries'][number]) {
+  if (settled === 'left-out') return 'does not count';
+  if (waits) return 'waits to be marked';
+  return earned === null ? '' : `${points(earned)} of ${points(most)}`;
+}
+
+/** How a line of text looks. */
+interface Style {
+  size?: number;
+  font?: keyof typeof fonts;
+  colour?: string;
+  /** From the left, in points. */
+  indent?: number;
+  /** Below, in tenths of a line. */
+  gap?: number;
+}
+
+/** A paper that is written from top to bottom. */
+class Paper {
+  private readonly pdf: PDFKit.PDFDocument;
+  private readonly width: number;
+
+  constructor(title: string, author: string) {
+    this.pdf = new PDFDocument({
+      size: 'A4',
+      margin,
+      bufferPages: true,
+      info: { Title: title, Author: author },
+    });
+    this.width = this.pdf.page.width - 2 * margin;
+  }
+
+  say(
     text: string,
-    {
-      size = 10,
-      font = 'plain',
-      colour = ink,
-      indent = 0,
-      gap = 3,
-    }: {
-      size?: number;
-      font?: keyof typeof fonts;
-      colour?: string;
-      indent?: number;
-      gap?: number;
-    } = {},
-  ) =>
-    pdf
+    { size = 10, font = 'plain', colour = ink, indent = 0, gap = 3 }: Style = {},
+  ): void {
+    this.pdf
       .font(fonts[font])
       .fontSize(size)
       .fillColor(colour)
-      .text(text, margin + indent, undefined, { width: width - indent })
+      .text(text, margin + indent, undefined, { width: this.width - indent })
       .moveDown(gap / 10);
-  const line = () => {
-    pdf
-      .moveTo(margin, pdf.y + 2)
-      .lineTo(margin + width, pdf.y + 2)
+  }
+
+  line(): void {
+    this.pdf
+      .moveTo(margin, this.pdf.y + 2)
+      .lineTo(margin + this.width, this.pdf.y + 2)
       .lineWidth(0.6)
       .strokeColor(rule)
       .stroke();
-    pdf.y += 8;
-  };
+    this.pdf.y += 8;
+  }
 
-  const { attempt, student } = work;
-  say(`${facts.school} · ${facts.printed}`, { size: 8.5, colour: faded });
-  say(work.title, { size: 18, font: 'title', gap: 1 });
-  say(`${student.name}, ${student.class}`, { size: 12, gap: 2 });
-  line();
-  if (attempt.excused) say('This work is not scored.', { font: 'bold' });
-  else if (attempt.points !== null && attempt.most)
-    say(scoreWords(work), { size: 13, font: 'bold' });
-  say(facts.handedIn, { colour: faded });
-  if (attempt.lateOff > 0)
-    say(`${points(attempt.lateOff * 100)} % is taken off because it was late.`, { colour: faded });
-  for (const own of work.adjustments.filter(({ entry }) => entry === null))
-    say(
-      own.kind === 'bonus'
-        ? `${points(own.points!)} points besides: ${own.reason}`
-        : `Not scored: ${own.reason}`,
-    );
-  if (facts.standards.length > 0) {
-    say('By standard', { size: 13, font: 'title', gap: 2 });
-    for (const own of facts.standards) {
-      say(own.statement || own.code, { font: 'bold', gap: 0 });
-      say(`${own.words}${own.statement ? ` (${own.code})` : ''}`, { colour: faded });
-    }
+  space(): void {
+    this.pdf.moveDown(0.4);
   }
-  if (facts.answers) {
-    pdf.moveDown(0.4);
-    for (const [at, entry] of work.entries.entries()) {
-      // A heading never stands alone at the foot of a page.
-      if (pdf.y > pdf.page.height - margin - 90) pdf.addPage();
-      line();
-      const earned =
-        entry.settled === 'left-out'
-          ? 'does not count'
-          : entry.waits
-            ? 'waits to be marked'
-            : entry.points === null
-              ? ''
-              : `${points(entry.points)} of ${points(entry.most)}`;
-      say(`Question ${at + 1}${earned ? `, ${earned}` : ''}`, { font: 'bold', gap: 1 });
-      say(plainText(entry.stem));
-      say(`Answer: ${entry.said || 'none'}`, { indent: 12 });
-      for (const right of entry.right) say(`Right: ${right}`, { indent: 12, colour: faded });
-      for (const { comment } of entry.comments.filter((own) => own.comment !== ''))
-        say(`Teacher: ${comment}`, { indent: 12, font: 'bold' });
-      for (const own of work.adjustments.filter((one) => one.entry === entry.entry))
-        say(
-          `${own.kind === 'excused' ? 'Not scored' : `Set to ${points(own.points!)}`}: ${own.reason}`,
-          {
-            indent: 12,
-          },
-        );
-    }
+
+  /** Goes on with the next page where less than this is left, so that a heading never stands alone at the foot. */
+  keep(height: number): void {
+    if (this.pdf.y > this.pdf.page.height - margin - height) this.pdf.addPage();
   }
-  const { count } = pdf.bufferedPageRange();
-  for (let page = 0; page < count; page++) {
-    pdf.switchToPage(page);
+
+  /** Ends the paper with the pages counted. */
+  async finish(name: string): Promise<Buffer> {
+    const chunks: Buffer[] = [];
+    this.pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
+    const whole = new Promise<Buffer>((done, failed) => {
+      this.pdf.on('end', () => done(Buffer.concat(chunks)));
+      this.pdf.on('error', failed);
+    });
+    const { count } = this.pdf.bufferedPageRange();
+    for (let page = 0; page < count; page++) {
+      this.pdf.switchToPage(page);
+      this.foot(`${name} · ${page + 1} of ${count}`);
+    }
+    this.pdf.end();
+    return whole;
+  }
+
+  private foot(text: string): void {
     // Below the margin a text would begin another page.
-    pdf.page.margins.bottom = 0;
-    pdf
+    this.pdf.page.margins.bottom = 0;
+    this.pdf
       .font(fonts.plain)
       .fontSize(8)
       .fillColor(faded)
-      .text(`${student.name} · ${page + 1} of ${count}`, margin, pdf.page.height - 34, {
-        width,
-        align: 'right',
-      });
+      .text(text, margin, this.pdf.page.height - 34, { width: this.width, align: 'right' });
   }
-  pdf.end();
-  return whole;
 }
+
+/** A student's report on paper. */
+export function reportPdf(work: StudentWork, facts: ReportFacts): Promise<Buffer> {
+  const paper = new Paper(`${work.title}: ${work.student.name}`, facts.school);
+  writeHead(paper, work, facts);
+  writeStandards(paper, facts);
+  if (facts.answers) writeAnswers(paper, work);
+  return paper.finish(work.student.name);
+}
+
+function writeHead(paper: Paper, work: StudentWork, facts: ReportFacts): void {
+  const { attempt, student } = work;
+  paper.say(`${facts.school} · ${facts.printed}`, { size: 8.5, colour: faded });
+  paper.say(work.title, { size: 18, font: 'title', gap: 1 });
+  paper.say(`${student.name}, ${student.class}`, { size: 12, gap: 2 });
+  paper.line();
+  if (attempt.excused) paper.say('This work is not scored.', { font: 'bold' });
+  else if (attempt.points !== null && attempt.most)
+    paper.say(scoreWords(work), { size: 13, font: 'bold' });
+  paper.say(facts.handedIn, { colour: faded });
+  if (attempt.lateOff > 0)
+    paper.say(`${points(attempt.lateOff * 100)} % is taken off because it was late.`, {
+      colour: faded,
+    });
+  for (const { kind, points: given, reason } of decisionsAbout(work, null))
+    paper.say(
+      kind === 'bonus'
+        ? `${points(given ?? 0)} points besides: ${reason}`
+        : `Not scored: ${reason}`,
+    );
+}
+
+function writeStandards(paper: Paper, { standards }: ReportFacts): void {
+  if (standards.length === 0) return;
+  paper.say('By standard', { size: 13, font: 'title', gap: 2 });
+  for (const { code, statement, words } of standards) {
+    paper.say(statement || code, { font: 'bold', gap: 0 });
+    paper.say(`${words}${statement ? ` (${code})` : ''}`, { colour: faded });
+  }
+}
+
+function writeAnswers(paper: Paper, work: StudentWork): void {
+  paper.space();
+  for (const [place, entry] of work.entries.entries()) {
+    paper.keep(90);
+    paper.line();
+    const earned = earnedInWords(entry);
+    paper.say(`Question ${place + 1}${earned ? `, ${earned}` : ''}`, { font: 'bold', gap: 1 });
+    paper.say(plainText(entry.stem));
+    paper.say(`Answer: ${entry.said || 'none'}`, { indent: 12 });
+    for (const right of entry.right) paper.say(`Right: ${right}`, { indent: 12, colour: faded });
+    for (const { comment } of entry.comments)
+      if (comment !== '') paper.say(`Teacher: ${comment}`, { indent: 12, font: 'bold' });
+    for (const { kind, points: given, reason } of decisionsAbout(work, entry.entry)) {
+      const decision = kind === 'excused' ? 'Not scored' : `Set to ${points(given ?? 0)}`;
+      paper.say(`${decision}: ${reason}`, { indent: 12 });
+    }
+  }
+}
+
+/** What was decided about a question, or about the whole work. */
+const decisionsAbout = ({ adjustments }: StudentWork, entry: string | null) =>
+  adjustments.filter((adjustment) => adjustment.entry === entry);

@@ -14,7 +14,7 @@ import { ownAssignmentRow, readResults } from './service';
 import { bringSheet, listSheets, readSheetResults, removeSheet } from './sheets';
 import { rate, readStandardResults } from './standards';
 import { readStudentWork } from './student';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 
 export function resultRoutes(bind: Bind, context: Context, editions: Editions): void {
   const { database, now } = context;

@@ -1,3 +1,4 @@
+import { elementAt } from '@oaken/core/certain';
 import type { AssignmentRow } from '@oaken/contract/assignments';
 import {
   resultsQuery,
@@ -48,82 +49,81 @@ export async function readResults(
   const gathered = await gather(database, assignmentId);
   const lines = chosenLines(gathered, query);
   const finished = lines.filter(isFinished);
+  const marked = finished.filter((line) => !waitsIn(gathered, line));
   const counting = gathered.entries.filter(({ settled }) => settled !== 'left-out');
   const looks = new Looks();
-  const table = tableOf(
-    { scoresOf: scoresIn(gathered), entries: counting },
-    finished,
-    chosenIn(gathered, looks),
-  );
-  const marked = finished.filter((own) => !waitsIn(gathered, own));
-  const analysis = withTotals(
-    ofMarked(analyse(table), gathered, counting, finished, marked),
-    marked,
-  );
+  const analysis = analysisOf(gathered, counting, finished, marked, looks);
   const { spread, reliability, groupSize } = analysis;
-  const { show, bands } = assignment.rules.release;
-  const seconds = spreadOf(finished.map((own) => secondsOf(own)!));
-  const forms = (gathered.edition.forms ?? []).map(({ id, name }) => ({ id, name }));
+  const { release, mode } = assignment.rules;
+  const bands = release.show === 'band' ? release.bands : [];
+  const { median, lowerQuartile, upperQuartile } = spreadOf(finished.map(secondsOf));
   return {
     title: assignment.title,
     assignment,
     mayChange: await mayRun(database, me, assignmentId),
     points: assignment.points,
-    filters: {
-      classes: assignment.classes,
-      groups: gathered.groups.map(({ id, name }) => ({ id, name })),
-      forms: forms.length > 0 ? [{ id: '', name: 'A' }, ...forms] : [],
-      attempts: gathered.lines.some(({ attempts }) => attempts > 1),
-    },
-    practice: assignment.rules.mode === 'practice',
+    filters: filtersOf(assignment, gathered),
+    practice: mode === 'practice',
     complete: isComplete(assignment, now),
     caution: caution(finished.length),
     groupSize,
-    bands: show === 'band' ? bands : [],
+    bands,
     spread,
     left: leftOut(gathered, counting, lines, finished, marked),
-    meanShare: spreadOf(
-      marked.flatMap(({ points, most }) => (points === null || !most ? [] : [points / most])),
-    ).mean,
+    meanShare: spreadOf(marked.flatMap(shareOf)).mean,
     reliability,
-    seconds: {
-      median: seconds.median,
-      lowerQuartile: seconds.lowerQuartile,
-      upperQuartile: seconds.upperQuartile,
-    },
+    seconds: { median, lowerQuartile, upperQuartile },
     items: itemResults(gathered, finished, analysis, counting, looks),
-    students: lines.map((own) =>
-      studentResult(
-        gathered,
-        looks,
-        own,
-        reliability.standardError.value,
-        show === 'band' ? bands : [],
-      ),
+    students: lines.map((line) =>
+      studentResult(gathered, looks, line, reliability.standardError.value, bands),
     ),
-    compare: {
-      classes:
-        assignment.classes.length > 1
-          ? assignment.classes.map(({ id, name }) =>
-              compared(
-                gathered,
-                finished.filter(({ classId }) => classId === id),
-                name,
-              ),
-            )
-          : [],
-      forms:
-        forms.length > 0
-          ? [{ id: '', name: 'A' }, ...forms].map(({ id, name }) =>
-              compared(
-                gathered,
-                finished.filter((own) => (own.form ?? '') === id),
-                `Form ${name}`,
-              ),
-            )
-          : [],
-    },
+    compare: comparisons(assignment, gathered, finished),
   };
+}
+
+/** The forms of the test, of which the first has no line of its own; none where there is only that. */
+function formsOf({ edition }: Gathered): { id: string; name: string }[] {
+  const others = (edition.forms ?? []).map(({ id, name }) => ({ id, name }));
+  return others.length > 0 ? [{ id: '', name: 'A' }, ...others] : [];
+}
+
+const filtersOf = ({ classes }: AssignmentRow, gathered: Gathered): ResultsAnswer['filters'] => ({
+  classes,
+  groups: gathered.groups.map(({ id, name }) => ({ id, name })),
+  forms: formsOf(gathered),
+  attempts: gathered.lines.some(({ attempts }) => attempts > 1),
+});
+
+/** Classes and forms beside each other, where there are several. */
+function comparisons(
+  { classes }: AssignmentRow,
+  gathered: Gathered,
+  finished: Finished[],
+): ResultsAnswer['compare'] {
+  const ofClass = (id: number) => finished.filter(({ classId }) => classId === id);
+  const ofForm = (id: string) => finished.filter(({ form }) => (form ?? '') === id);
+  const several = classes.length > 1 ? classes : [];
+  return {
+    classes: several.map(({ id, name }) => compared(gathered, ofClass(id), name)),
+    forms: formsOf(gathered).map(({ id, name }) => compared(gathered, ofForm(id), `Form ${name}`)),
+  };
+}
+
+/** The share of its points that a work earned; none while it has no points. */
+const shareOf = ({ points, most }: Line): number[] =>
+  points === null || !most ? [] : [points / most];
+
+/** The figures of the items that count, with totals as they count. */
+function analysisOf(
+  gathered: Gathered,
+  counting: EditionEntry[],
+  finished: Finished[],
+  marked: Finished[],
+  looks: Looks,
+): Analysis {
+  const work = { scoresOf: scoresIn(gathered), entries: counting };
+  const table = tableOf(work, finished, chosenIn(gathered, looks));
+  return withTotals(ofMarked(analyse(table), gathered, counting, finished, marked), marked);
 }
 
 /** Some of the work has still to be marked, so that its total says nothing yet. */
@@ -146,7 +146,7 @@ function ofMarked(
   if (marked.length === finished.length) return all;
   const whole = analyse(tableOf({ scoresOf: scoresIn(gathered), entries: counting }, marked));
   const items = all.items.map((own, at) => {
-    const { itemRest, itemTotal, upperLower, alphaWithout } = whole.items[at]!;
+    const { itemRest, itemTotal, upperLower, alphaWithout } = elementAt(whole.items, at);
     return { ...own, itemRest, itemTotal, upperLower, alphaWithout };
   });
   return { ...whole, items };
@@ -181,9 +181,7 @@ function compared(
   name: string,
 ): ResultsAnswer['compare']['classes'][number] {
   const marked = own.filter((line) => !waitsIn(gathered, line));
-  const spread = spreadOf(
-    marked.flatMap(({ points, most }) => (points === null || !most ? [] : [points / most])),
-  );
+  const spread = spreadOf(marked.flatMap(shareOf));
   return {
     name,
     n: own.length,
@@ -199,8 +197,13 @@ function compared(
   };
 }
 
-const secondsOf = ({ beganAt, handedInAt }: Line) =>
-  beganAt && handedInAt ? Math.round((toMillis(handedInAt) - toMillis(beganAt)) / 1000) : null;
+const secondsOf = ({ beganAt, handedInAt }: Finished): number =>
+  Math.round((toMillis(handedInAt) - toMillis(beganAt)) / 1000);
+
+function stateOf({ handedInAt, attemptId }: Line): StudentResult['state'] {
+  if (handedInAt !== null) return 'handed-in';
+  return attemptId === null ? 'not-begun' : 'working';
+}
 
 function studentResult(
   gathered: Gathered,
@@ -217,14 +220,14 @@ function studentResult(
     rollNumber: own.rosterNumber ?? 0,
     name: own.name,
     class: own.class,
-    state: handedInAt ? 'handed-in' : attemptId === null ? 'not-begun' : 'working',
+    state: stateOf(own),
     handedInBy: own.handedInBy,
     handedInAt: toMillisOrNull(handedInAt),
     late: own.late,
     lateAnswers: own.lateAnswers,
     lateWaiting: own.lateWaiting,
     arrivedAt: toMillisOrNull(own.arrivedAt),
-    seconds: secondsOf(own),
+    seconds: isHandedIn(own) ? secondsOf(own) : null,
     attempt: own.number ?? 0,
     attempts: own.attempts,
     tries: practised.reduce((sum, { tries }) => sum + tries, 0),

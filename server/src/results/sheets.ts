@@ -1,6 +1,7 @@
 /** Answers from elsewhere: kept as they came, analysed anew whenever they are read. */
+import { elementAt, numberAt } from '@oaken/core/certain';
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
-import type { ResultsAnswer } from '@oaken/contract/results';
+import type { ResultsAnswer, StudentResult } from '@oaken/contract/results';
 import {
   analyse,
   caution,
@@ -11,6 +12,7 @@ import {
   SheetProblem,
   sheetTable,
   spreadOf,
+  type Analysis,
   type SheetReading,
   type SheetTable,
 } from '@oaken/core/analysis';
@@ -44,6 +46,12 @@ interface Stored {
   emptyRows: SheetReading['emptyRows'];
 }
 
+/** Which of the fields that were sent a problem is about. */
+function pointerOf({ about, message }: SheetProblem): string {
+  if (about === 'empty rows') return '/emptyRows';
+  return /key/i.test(message) ? '/key' : '/answers';
+}
+
 function resultsOf({ title, answers, key, emptyRows }: Stored, insist: boolean): ResultsAnswer {
   const keyRows = key === null || key.trim() === '' ? null : readCsv(key, '/key');
   try {
@@ -55,12 +63,7 @@ function resultsOf({ title, answers, key, emptyRows }: Stored, insist: boolean):
     if (error instanceof SheetProblem)
       throw invalid([
         {
-          pointer:
-            error.about === 'empty rows'
-              ? '/emptyRows'
-              : /key/i.test(error.message)
-                ? '/key'
-                : '/answers',
+          pointer: pointerOf(error),
           message: error.message,
         },
       ]);
@@ -71,10 +74,11 @@ function resultsOf({ title, answers, key, emptyRows }: Stored, insist: boolean):
 const unknown = noFigure('it was not brought in');
 
 /** The same shape as the results of an assignment; what a sheet cannot know has none. */
-function asResults(title: string, { students, items, table }: SheetTable): ResultsAnswer {
+function asResults(title: string, sheet: SheetTable): ResultsAnswer {
+  const { students, items, table } = sheet;
   const analysis = analyse(table);
   const { spread, reliability, groupSize, totals } = analysis;
-  const points = items.reduce((sum, { most }) => sum + most, 0);
+  const points = pointsOf(items);
   const shares = Array.from(totals, (total) => (points > 0 ? total / points : 0));
   return {
     title,
@@ -92,82 +96,99 @@ function asResults(title: string, { students, items, table }: SheetTable): Resul
     meanShare: spreadOf(shares).mean,
     reliability,
     seconds: { median: unknown, lowerQuartile: unknown, upperQuartile: unknown },
-    items: items.map(({ id, key, most, answers, cells }, at) => {
-      const own = analysis.items[at]!;
-      const options = answers
-        .slice(0, own.options.length)
-        .map((answer) => ({ id: answer, label: answer, right: answer === key }));
-      return {
-        entry: id,
-        number: at + 1,
-        itemId: null,
-        content: null,
-        stem: id,
-        asks: 'points',
-        standards: [],
-        most,
-        settled: null,
-        n: own.n,
-        facility: own.facility,
-        interval: own.facility.value === null ? null : shareInterval(own.facility.value, own.n),
-        itemRest: own.itemRest,
-        itemTotal: own.itemTotal,
-        upperLower: own.upperLower,
-        band: own.upperLower.value === null ? null : discriminationBand(own.upperLower.value),
-        alphaWithout: own.alphaWithout,
-        options: options.map((option, o) => ({ ...option, ...own.options[o]! })),
-        wrongAnswers: answers
-          .filter((answer) => answer !== key)
-          .map((answer) => ({
-            answer,
-            n: cells.filter((cell) => cell === answer).length,
-            chosen: true,
-            part: '',
-            response: null,
-          }))
-          .slice(0, 12),
-        blank: cells.filter((cell) => cell === '').length,
-        practice: null,
-        time: unknown,
-        flags: flagsOf(own, options, groupSize),
-      };
-    }),
-    students: students.map((name, s) => ({
-      id: s + 1,
-      attemptId: null,
-      rollNumber: s + 1,
-      name,
-      class: '',
-      state: 'handed-in',
-      handedInBy: null,
-      handedInAt: null,
-      late: false,
-      lateAnswers: 0,
-      lateWaiting: 0,
-      arrivedAt: null,
-      seconds: null,
-      attempt: 1,
-      attempts: 1,
-      tries: 0,
-      hints: 0,
-      excused: false,
-      form: null,
-      points: totals[s]!,
-      most: points,
-      bands: [],
-      cells: items.map(({ most, cells }, at) => {
-        const earned = table.points[s * items.length + at]!;
-        return {
-          share: most > 0 ? earned / most : null,
-          points: earned,
-          said: cells[s]!,
-          waits: false,
-        };
-      }),
-    })),
+    items: items.map((item, place) => itemOf(item, place, analysis)),
+    students: students.map((name, place) => studentOf(name, place, sheet, analysis)),
     compare: { classes: [], forms: [] },
   };
 }
+
+function itemOf(
+  { id, key, most, answers, cells }: SheetTable['items'][number],
+  place: number,
+  analysis: Analysis,
+): ResultsAnswer['items'][number] {
+  const own = elementAt(analysis.items, place);
+  const options = answers
+    .slice(0, own.options.length)
+    .map((answer) => ({ id: answer, label: answer, right: answer === key }));
+  return {
+    entry: id,
+    number: place + 1,
+    itemId: null,
+    content: null,
+    stem: id,
+    asks: 'points',
+    standards: [],
+    most,
+    settled: null,
+    n: own.n,
+    facility: own.facility,
+    interval: own.facility.value === null ? null : shareInterval(own.facility.value, own.n),
+    itemRest: own.itemRest,
+    itemTotal: own.itemTotal,
+    upperLower: own.upperLower,
+    band: own.upperLower.value === null ? null : discriminationBand(own.upperLower.value),
+    alphaWithout: own.alphaWithout,
+    options: options.map((option, o) => ({ ...option, ...elementAt(own.options, o) })),
+    wrongAnswers: answers
+      .filter((answer) => answer !== key)
+      .map((answer) => ({
+        answer,
+        n: cells.filter((cell) => cell === answer).length,
+        chosen: true,
+        part: '',
+        response: null,
+      }))
+      .slice(0, 12),
+    blank: cells.filter((cell) => cell === '').length,
+    practice: null,
+    time: unknown,
+    flags: flagsOf(own, options, analysis.groupSize),
+  };
+}
+
+function studentOf(
+  name: string,
+  row: number,
+  { items, table }: SheetTable,
+  { totals }: Analysis,
+): StudentResult {
+  return {
+    id: row + 1,
+    attemptId: null,
+    rollNumber: row + 1,
+    name,
+    class: '',
+    state: 'handed-in',
+    handedInBy: null,
+    handedInAt: null,
+    late: false,
+    lateAnswers: 0,
+    lateWaiting: 0,
+    arrivedAt: null,
+    seconds: null,
+    attempt: 1,
+    attempts: 1,
+    tries: 0,
+    hints: 0,
+    excused: false,
+    form: null,
+    points: numberAt(totals, row),
+    most: pointsOf(items),
+    bands: [],
+    cells: items.map(({ most, cells }, at) => {
+      const earned = numberAt(table.points, row * items.length + at);
+      return {
+        share: most > 0 ? earned / most : null,
+        points: earned,
+        said: elementAt(cells, row),
+        waits: false,
+      };
+    }),
+  };
+}
+
+const pointsOf = (items: SheetTable['items']) => items.reduce((sum, { most }) => sum + most, 0);
 
 export async function bringSheet(
   { database, now }: Context,

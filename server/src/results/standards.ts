@@ -8,7 +8,7 @@ import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
-import { present } from '../database/present';
+import { present, valueOf } from '@oaken/core/certain';
 import { invalid, Problem } from '../http/problem';
 import { scoredEntries, type ScoredEntry } from './queries';
 import { chosenLines, readGroups, readLines } from './lines';
@@ -66,7 +66,7 @@ export async function scoredWork(
     );
   }
   return found.flatMap((own) => {
-    const entry = known.get(own.editionId)!.get(own.entry);
+    const entry = valueOf(known, own.editionId).get(own.entry);
     return entry ? [{ ...own, ...entry }] : [];
   });
 }
@@ -105,14 +105,14 @@ export async function readStandardResults(
   return {
     assignments: new Set(work.map((line) => line.assignmentId)).size,
     standards: codes.map((code): StandardResult => {
-      const of = (subject: string) => tallies.get(code)!.by.get(subject)?.result ?? null;
-      const times = [...tallies.get(code)!.assignments.values()].sort(
+      const of = (subject: string) => valueOf(tallies, code).by.get(subject)?.result ?? null;
+      const times = [...valueOf(tallies, code).assignments.values()].sort(
         (a, b) => toMillis(a.at) - toMillis(b.at),
       );
       return {
         code,
         statement: statements.get(code) ?? '',
-        all: of(subjects.all)!,
+        all: present(of(subjects.all), 'tally of everybody'),
         classes: assignment.classes.map(({ id, name }) => ({
           id,
           name,
@@ -130,7 +130,7 @@ export async function readStandardResults(
           assignmentId: line.assignmentId,
           title: line.title,
           at: toMillis(line.at),
-          earned: of(subjects.assignment(line.assignmentId))!,
+          earned: present(of(subjects.assignment(line.assignmentId)), 'tally of the assignment'),
         })),
       };
     }),

@@ -6,7 +6,7 @@ import type { Transaction } from 'sequelize';
 import type { Context } from '../context';
 import { announcedSize, piecesOf } from '../files/receive';
 import { invalid } from '../http/problem';
-import { present } from '../database/present';
+import { elementAt, present, valueOf } from '@oaken/core/certain';
 
 const largest = 12 * 1024 * 1024;
 const shownLines = 300;
@@ -21,9 +21,9 @@ async function readSent(
     throw invalid([{ pointer: '', message: 'The file is empty.' }]);
   const pieces: Buffer[] = [];
   for await (const piece of piecesOf(request)) pieces.push(piece);
-  let file: FrameworkFile | null = null;
-  await reader.read('framework', Buffer.concat(pieces), { type }, (read) => void (file = read));
-  return file!;
+  const files: FrameworkFile[] = [];
+  await reader.read('framework', Buffer.concat(pieces), { type }, (read) => void files.push(read));
+  return elementAt(files, 0);
 }
 
 /** How deep each line stands, by its key. */
@@ -58,7 +58,7 @@ export async function previewFramework(
       code,
       statement,
       grades,
-      depth: depths.get(key)!,
+      depth: valueOf(depths, key),
     })),
     known,
   };

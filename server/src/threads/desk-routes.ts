@@ -5,6 +5,7 @@ import { followUpRoutes } from '../follow-up/routes';
 import type { Bind } from '../http/bind';
 import { repairRoutes } from '../repairs/routes';
 import { resultRoutes } from '../results/routes';
+import { todayRoutes } from '../today/routes';
 
 /** The routes that compute much: what a whole grade did and what follows from it, and lists of whole classes. */
 export function deskRoutes(bind: Bind, context: Context, editions: Editions): void {
@@ -12,4 +13,5 @@ export function deskRoutes(bind: Bind, context: Context, editions: Editions): vo
   resultRoutes(bind, context, editions);
   repairRoutes(bind, context, editions);
   followUpRoutes(bind, context, editions);
+  todayRoutes(bind, context);
 }

@@ -1,4 +1,5 @@
 /** The thread that answers the routes of `desk-routes.ts`. */
+import { present, valueOf } from '@oaken/core/certain';
 import { parentPort, workerData } from 'node:worker_threads';
 import { Editions } from '../attempts/editions';
 import type { Context } from '../context';
@@ -9,6 +10,9 @@ import { Problem } from '../http/problem';
 import { loggable } from '../log';
 import { endpointName, type Answered, type Asked } from './desk';
 import { deskRoutes } from './desk-routes';
+
+/** Whoever started this thread. */
+const port = present(parentPort, 'thread that asks');
 
 const connections = 6;
 const database = connect(workerData as DatabasePlace, connections);
@@ -23,7 +27,7 @@ deskRoutes(keep, { database, now: Date.now } as Context, new Editions(database))
 
 async function answer({ number, endpoint, ...call }: Asked): Promise<Answered> {
   try {
-    const made = await handlers.get(endpoint)!({ ...call, visitor: call.me } as never);
+    const made = await valueOf(handlers, endpoint)({ ...call, visitor: call.me } as never);
     if (made instanceof Download)
       return {
         number,
@@ -47,7 +51,7 @@ async function answer({ number, endpoint, ...call }: Asked): Promise<Answered> {
   }
 }
 
-parentPort!.on(
+port.on(
   'message',
-  (asked: Asked) => void answer(asked).then((answered) => parentPort!.postMessage(answered)),
+  (asked: Asked) => void answer(asked).then((answered) => port.postMessage(answered)),
 );

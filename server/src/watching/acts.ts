@@ -16,7 +16,7 @@ import { toMillis, type Database } from '../database/connect';
 import { Problem } from '../http/problem';
 import type { Attempt } from '../models';
 import { extendStudents } from '../assignments/queries';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import { valuesOf } from '../database/subquery';
 
 type Body = BodyOf<typeof api.actOnSittings>;

@@ -10,7 +10,7 @@ import { readAssigned, withAttempts, type Assigned } from '../assignments/assign
 import { asAttempt, attemptForm, type Attempt } from '../attempts/given';
 import type { Editions } from '../attempts/editions';
 import { toMillisOrNull, type Database } from '../database/connect';
-import { present } from '../database/present';
+import { present } from '@oaken/core/certain';
 import type { Presence } from '../models';
 import { Breather } from '../threads/breather';
 

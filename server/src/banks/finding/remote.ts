@@ -4,14 +4,11 @@ import { Worker } from 'node:worker_threads';
 import type { DatabasePlace } from '../../database/connect';
 import type { Finder } from './finder';
 
-export interface Asked {
-  id: number;
-  call: 'find' | 'near';
-  question?: Question;
-  text?: string;
-  banks?: number[];
-  but?: number | null;
-}
+type Call =
+  | { call: 'find'; question: Question }
+  | { call: 'near'; text: string; banks: number[]; but: number | null };
+
+export type Asked = Call & { id: number };
 
 export interface Answered {
   id: number;
@@ -52,7 +49,7 @@ export class RemoteFinder implements Finder {
     await this.worker?.terminate();
   }
 
-  private ask<T>(asked: Omit<Asked, 'id'>): Promise<T> {
+  private ask<T>(asked: Call): Promise<T> {
     const id = ++this.last;
     const worker = this.worker ?? this.start();
     return new Promise<T>((resolve, reject) => {

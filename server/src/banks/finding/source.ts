@@ -3,7 +3,7 @@ import type { FindableItem, StandardPlace } from '@oaken/core/finding';
 import type { InferAttributes } from 'sequelize';
 import { toMillis, type Database } from '../../database/connect';
 import { byId } from '../../database/by-id';
-import { present } from '../../database/present';
+import { present } from '@oaken/core/certain';
 import type { Folder, Item, Revision, Standard } from '../../models';
 import { listsBeside, type Lists } from '../lists';
 import { touchedItems } from '../queries';

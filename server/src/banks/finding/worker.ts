@@ -1,21 +1,29 @@
 /** The index in a thread of its own, so that a search never holds up an answer that is being saved. */
+import { present } from '@oaken/core/certain';
 import { parentPort, workerData } from 'node:worker_threads';
 import { connect, type DatabasePlace } from '../../database/connect';
 import { LocalFinder } from './finder';
 import type { Asked, Answered } from './remote';
 
+/** Whoever started this thread. */
+const port = present(parentPort, 'thread that asks');
+
 const finder = new LocalFinder(connect(workerData as DatabasePlace));
 
-parentPort!.on('message', async ({ call, id, ...own }: Asked) => {
+port.on('message', async (asked: Asked) => {
+  const { id } = asked;
   try {
     const value =
-      call === 'find'
-        ? await finder.find(own.question!)
-        : await finder.near(own.text!, own.banks!, own.but!);
-    parentPort!.postMessage({ id, value } satisfies Answered);
+      asked.call === 'find'
+        ? await finder.find(asked.question)
+        : await finder.near(asked.text, asked.banks, asked.but);
+    port.postMessage({ id, value } satisfies Answered);
   } catch (error) {
     const { message, stack, name } = error as Error;
-    parentPort!.postMessage({ id, error: { message, stack, name } } satisfies Answered);
+    port.postMessage({
+      id,
+      error: { message, stack, name },
+    } satisfies Answered);
   }
 });
 

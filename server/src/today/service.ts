@@ -1,0 +1,104 @@
+/** What a teacher finds in the morning: which windows are open or near, and what waits for them. */
+import type { api, AnswerOf } from '@oaken/contract';
+import type { AssignmentRow } from '@oaken/contract/assignments';
+import { count, listing, wholePercent } from '@oaken/core/text';
+import { day } from '@oaken/core/timing';
+import { Op } from 'sequelize';
+import type { SignedIn } from '../accounts/sessions';
+import { readAssignments } from '../assignments/rows';
+import type { Context } from '../context';
+import { toMillis, type Database } from '../database/connect';
+import { unmarkedEntries } from '../marking/queries';
+import { isComplete } from '../results/service';
+import type { FlaggedItems } from './flagged';
+
+type Today = AnswerOf<typeof api.readToday>;
+type Waiting = Today['waiting'][number];
+
+/** Results older than this are no news. */
+const recent = 21 * day;
+
+export async function readToday(
+  { database, now }: Context,
+  flagged: FlaggedItems,
+  me: SignedIn,
+): Promise<Today> {
+  const time = now();
+  const mine = await readAssignments(database, me, {
+    closesAt: { [Op.or]: [null, { [Op.gt]: new Date(time - recent) }] },
+  });
+  const open = mine.filter((own) => own.opensAt <= time && !isComplete(own, time));
+  const complete = mine.filter((own) => own.handedIn > 0 && isComplete(own, time));
+  const ids = complete.map(({ id }) => id);
+  const flags = await flagged.of(me, ids, time);
+  const waiting = [
+    ...complete.flatMap((own) => finished(own, flags.get(own.id), time)),
+    ...open.flatMap((own) => notBegun(own, time)),
+    ...(await toMark(database, mine)),
+  ];
+  return {
+    now: time,
+    windows: windowsOf(mine, open, time),
+    waiting: waiting.sort((a, b) => b.at - a.at),
+    footing: {
+      open: open.length,
+      working: open.reduce((sum, own) => sum + own.working, 0),
+      complete: complete.length,
+    },
+  };
+}
+
+/** Windows that are open, open within a week, or ended since yesterday; the one that ends first comes first. */
+function windowsOf(mine: AssignmentRow[], open: AssignmentRow[], time: number): AssignmentRow[] {
+  return mine
+    .filter(
+      (own) =>
+        own.opensAt < time + 7 * day &&
+        (open.includes(own) || own.opensAt > time || (own.closesAt ?? 0) > time - day),
+    )
+    .sort((a, b) => (a.closesAt ?? Infinity) - (b.closesAt ?? Infinity));
+}
+
+const lineOf = ({ id, title, classes }: AssignmentRow) => ({
+  assignmentId: id,
+  title,
+  classes: listing(classes.map(({ name }) => name)),
+});
+
+/** That the results are there, and which items want a look. */
+function finished(
+  own: AssignmentRow,
+  flagged: { count: number; detail: string } | undefined,
+  time: number,
+): Waiting[] {
+  const line = { ...lineOf(own), at: own.closesAt ?? time };
+  const mean = own.meanShare === null ? '' : `, mean ${wholePercent(own.meanShare)} %`;
+  const detail = `${own.handedIn} of ${own.given} handed in${mean}`;
+  const complete: Waiting = { ...line, what: 'complete', count: own.handedIn, detail };
+  return flagged ? [{ ...line, what: 'flagged', ...flagged }, complete] : [complete];
+}
+
+/** Students who have not begun what closes within a day. */
+function notBegun(own: AssignmentRow, time: number): Waiting[] {
+  const { closesAt, notBegun: students } = own;
+  if (students === 0 || closesAt === null || closesAt >= time + day) return [];
+  const who = count(students, 'student has', 'students have');
+  const detail = `${who} not begun and it closes within a day`;
+  return [{ ...lineOf(own), at: closesAt, what: 'not-begun', count: students, detail }];
+}
+
+/** Answers that wait for a mark. */
+async function toMark(database: Database, mine: AssignmentRow[]): Promise<Waiting[]> {
+  const ids = mine.map(({ id }) => id);
+  const unmarked = await unmarkedEntries(database, ids);
+  return mine.flatMap((own): Waiting[] => {
+    const entries = unmarked.filter(({ assignmentId }) => assignmentId === own.id);
+    const [oldest] = entries;
+    if (!oldest) return [];
+    const answers = entries.reduce((sum, { waits }) => sum + Number(waits), 0);
+    const detail = `${count(answers, 'answer waits', 'answers wait')} for your mark`;
+    return [
+      { ...lineOf(own), at: toMillis(oldest.oldest), what: 'to-mark', count: answers, detail },
+    ];
+  });
+}
