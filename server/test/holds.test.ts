@@ -14,17 +14,16 @@ import { nastyBodies, nastyQueries } from './support/nasty';
 import { fillSchool, signInsOf, Visitor } from './support/school';
 import { passcodesOf } from '@oaken/demo';
 
-/** What the issue of holding is about: 50 ms, on a machine that parses a megabyte of JSON in `usual`. */
-const longest = 50;
+/** Nothing holds the server for longer than this, on a machine that parses a megabyte of JSON in `usual`. */
+const limit = 50;
 const usual = 12;
-const tries = 4;
+const tries = 6;
 
 const socket = process.env.OAKEN_TEST_SOCKET!;
 const place = { socket, name: `t_${randomBytes(6).toString('hex')}` };
 const database = connect(place);
 const port = 20_000 + (process.pid % 20_000);
 let server: ChildProcess;
-let limit = longest;
 const people = new Map<string, Visitor>();
 
 beforeAll(async () => {
@@ -58,7 +57,6 @@ beforeAll(async () => {
     await signedIn(visitor(), '/api/session/student', { code, studentId, passcode }),
   );
   people.set('anyone', visitor()).set('staff', people.get('teacher')!);
-  limit = longest * Math.max(1, machine() / usual);
 });
 afterAll(async () => {
   server.kill('SIGKILL');
@@ -85,7 +83,10 @@ function longestHold(): Promise<number> {
   return new Promise((done) => server.once('message', (said: { hold: number }) => done(said.hold)));
 }
 
-/** The shortest of several measurements, and the last status. */
+/**
+ * The shortest of several measurements, and the last status. What takes too long is set against what the machine does at that
+ * moment, since others use it too.
+ */
 async function holdOf(
   ask: () => Promise<{ status: number }>,
 ): Promise<{ hold: number; status: number }> {
@@ -93,7 +94,9 @@ async function holdOf(
   for (let n = 0; n < tries && hold > limit; n++) {
     await longestHold();
     ({ status } = await ask());
-    hold = Math.min(hold, await longestHold());
+    const measured = await longestHold();
+    const slowness = measured > limit ? Math.max(1, machine() / usual) : 1;
+    hold = Math.min(hold, measured / slowness);
   }
   return { hold, status };
 }

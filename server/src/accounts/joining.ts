@@ -1,7 +1,10 @@
 /** A student puts themselves on the roll of a class that is open for it; the teacher sees who did. */
 import { foldName, mostInClass } from '@oaken/core/rosters';
 import { createStudent, enrol } from '../classes/enrolling';
+import type { Transaction } from 'sequelize';
 import type { Context } from '../context';
+import type { Database } from '../database/connect';
+import type { Enrollment } from '../models';
 import { Problem } from '../http/problem';
 import { hashSecret, newPasscode } from './secrets';
 
@@ -10,6 +13,38 @@ interface OpenClass {
   schoolId: number;
   grade: number;
   joiningUntil: Date | null;
+}
+
+/** @throws Problem 409 where the name is on the list already, or the class is full */
+function insistOnRoom(
+  roster: readonly Enrollment[],
+  { givenName, familyName }: { givenName: string; familyName: string },
+): void {
+  const name = foldName(`${givenName} ${familyName}`);
+  if (roster.some(({ student }) => student && foldName(student.fullName) === name))
+    throw new Problem(
+      409,
+      'That name is on the list of this class already.',
+      'Choose it from the list, or ask your teacher for your passcode.',
+    );
+  if (roster.filter(({ leftAt }) => leftAt === null).length >= mostInClass)
+    throw new Problem(409, 'This class is full.', 'Ask your teacher.');
+}
+
+/** @throws Problem 409 where somebody of the school has the number */
+async function insistOnFreeNumber(
+  { models }: Database,
+  schoolId: number,
+  studentNumber: string,
+  transaction: Transaction,
+): Promise<void> {
+  if (studentNumber === '') return;
+  if ((await models.Account.count({ where: { schoolId, studentNumber }, transaction })) > 0)
+    throw new Problem(
+      409,
+      'Somebody at this school has that student number.',
+      'Check it, or ask your teacher to put you on the list.',
+    );
 }
 
 export async function joinClass(
@@ -31,31 +66,15 @@ export async function joinClass(
   const passcode = newPasscode();
   const secretHash = await hashSecret(passcode);
   return database.transaction(async (transaction) => {
-    const { Account, Enrollment, SchoolClass } = database.models;
+    const { Enrollment, SchoolClass } = database.models;
     await SchoolClass.findByPk(own.id, { transaction, lock: true });
     const roster = await Enrollment.findAll({
       where: { classId: own.id },
       include: 'student',
       transaction,
     });
-    const name = foldName(`${givenName} ${familyName}`);
-    if (roster.some(({ student }) => student && foldName(student.fullName) === name))
-      throw new Problem(
-        409,
-        'That name is on the list of this class already.',
-        'Choose it from the list, or ask your teacher for your passcode.',
-      );
-    if (roster.filter(({ leftAt }) => leftAt === null).length >= mostInClass)
-      throw new Problem(409, 'This class is full.', 'Ask your teacher.');
-    const taken =
-      studentNumber !== '' &&
-      (await Account.count({ where: { schoolId: own.schoolId, studentNumber }, transaction }));
-    if (taken)
-      throw new Problem(
-        409,
-        'Somebody at this school has that student number.',
-        'Check it, or ask your teacher to put you on the list.',
-      );
+    insistOnRoom(roster, { givenName, familyName });
+    await insistOnFreeNumber(database, own.schoolId, studentNumber, transaction);
     const student = {
       givenName,
       familyName,

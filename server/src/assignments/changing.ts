@@ -139,30 +139,41 @@ export async function stopAssignment(
   });
 }
 
+type More = BodyOf<typeof api.extendAssignment>;
+
+/** @throws Problem 422 for a time that gives nothing more, or where nothing is asked for */
+function insistOnMore(
+  { closesAt, minutes, attempts }: More,
+  everybody: number | null,
+  now: number,
+): void {
+  if (closesAt !== null && closesAt <= now)
+    throw invalid([{ pointer: '/closesAt', message: 'That time has already passed.' }]);
+  if (closesAt !== null && (everybody === null || closesAt <= everybody))
+    throw invalid([
+      {
+        pointer: '/closesAt',
+        message:
+          everybody === null
+            ? 'It never closes for anybody.'
+            : 'It is open longer than that for everybody.',
+      },
+    ]);
+  if (closesAt === null && minutes === 0 && attempts === 0)
+    throw invalid([{ pointer: '', message: 'Say what they get more of.' }]);
+}
+
 /** More for some students, or for all of them. */
 export async function extendAssignment(
   { database, now }: Context,
   me: SignedIn,
   assignmentId: number,
-  { studentIds, closesAt, minutes, attempts }: BodyOf<typeof api.extendAssignment>,
+  more: More,
 ): Promise<{ students: number }> {
+  const { studentIds, closesAt, minutes, attempts } = more;
   return database.transaction(async (transaction) => {
     const stored = await lock(database, me, assignmentId, transaction);
-    const everybody = toMillisOrNull(stored.closesAt);
-    if (closesAt !== null && closesAt <= now())
-      throw invalid([{ pointer: '/closesAt', message: 'That time has already passed.' }]);
-    if (closesAt !== null && (everybody === null || closesAt <= everybody))
-      throw invalid([
-        {
-          pointer: '/closesAt',
-          message:
-            everybody === null
-              ? 'It never closes for anybody.'
-              : 'It is open longer than that for everybody.',
-        },
-      ]);
-    if (closesAt === null && minutes === 0 && attempts === 0)
-      throw invalid([{ pointer: '', message: 'Say what they get more of.' }]);
+    insistOnMore(more, toMillisOrNull(stored.closesAt), now());
     const lines = await database.models.AssignmentStudent.findAll({
       where: {
         assignmentId,

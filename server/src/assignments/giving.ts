@@ -89,13 +89,37 @@ function formFor(
   return own ? own.form : turn();
 }
 
+interface GivenOut {
+  id: number;
+  students: number;
+  link: string | null;
+}
+
+/** The same wish again, after its answer was lost on its way, gives nothing twice. */
+async function givenBefore(
+  { models }: Database,
+  me: SignedIn,
+  clientKey: string,
+  transaction: Transaction,
+): Promise<GivenOut | null> {
+  const assignedBy = me.account.id;
+  const earlier = await models.Assignment.findOne({
+    where: { assignedBy, clientKey },
+    transaction,
+  });
+  if (!earlier) return null;
+  const where = { assignmentId: earlier.id };
+  const students = await models.AssignmentStudent.count({ where, transaction });
+  return { id: earlier.id, students, link: earlier.linkToken };
+}
+
 export async function giveAssignment(
   context: Context,
   me: SignedIn,
   wanted: Wanted,
-): Promise<{ id: number; students: number; link: string | null }> {
+): Promise<GivenOut> {
   const { database, now } = context;
-  const { Assignment, AssignmentDraft, AssignmentStudent, Test } = database.models;
+  const { Assignment, AssignmentDraft, Test } = database.models;
   const assignedBy = me.account.id;
   const time = now();
   return database.transaction(async (transaction) => {
@@ -105,15 +129,8 @@ export async function giveAssignment(
       transaction,
     });
     if (!test) throw notFound('The test');
-    const earlier = await Assignment.findOne({
-      where: { assignedBy, clientKey: wanted.clientKey },
-      transaction,
-    });
-    if (earlier) {
-      const where = { assignmentId: earlier.id };
-      const students = await AssignmentStudent.count({ where, transaction });
-      return { id: earlier.id, students, link: earlier.linkToken };
-    }
+    const earlier = await givenBefore(database, me, wanted.clientKey, transaction);
+    if (earlier) return earlier;
     const outline = readOutline(test.outline);
     await refuseWrong(context, me, wanted, { version: test.version, outline });
     const { recipients, classes } = await resolveWho(database, me, wanted.who, transaction);

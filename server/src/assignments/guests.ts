@@ -12,6 +12,7 @@ import { notFound, Problem } from '../http/problem';
 import { windowOf, type StoredTimes, timesOf } from './times';
 import { nextSeat, rarestForm } from '../classes/enrolling';
 import { present } from '@oaken/core/certain';
+import type { Enrollment } from '../models';
 import { valuesOf } from '../database/subquery';
 
 /** A link leads so many to one assignment; more is no classroom. */
@@ -95,6 +96,23 @@ export function addGuest(
   });
 }
 
+/** @throws Problem 404 for a student of none of my classes */
+async function placeOf(
+  { models }: Database,
+  me: SignedIn,
+  studentId: number,
+  transaction: Transaction,
+): Promise<Enrollment> {
+  const taught = valuesOf(models.ClassTeacher, 'classId', { teacherId: me.account.id });
+  const place = await models.Enrollment.findOne({
+    where: { studentId, leftAt: null, classId: { [Op.in]: taught } },
+    order: ['classId'],
+    transaction,
+  });
+  if (!place) throw notFound('The student');
+  return place;
+}
+
 /** The guest's work becomes the student's, behind whatever attempts the student has already. */
 export async function tieGuest(
   { database, now }: Context,
@@ -103,7 +121,7 @@ export async function tieGuest(
   guestId: number,
   studentId: number,
 ): Promise<void> {
-  const { Account, Assignment, Attempt, Enrollment, Session, StoredFile } = database.models;
+  const { Account, Assignment, Attempt, Session, StoredFile } = database.models;
   await database.transaction(async (transaction) => {
     await insistOnRunningAssignment(database, me, assignmentId, transaction);
     const guest = await Account.findOne({
@@ -112,20 +130,7 @@ export async function tieGuest(
       transaction,
     });
     if (!guest) throw notFound('The guest');
-    const place = await Enrollment.findOne({
-      where: {
-        studentId,
-        leftAt: null,
-        classId: {
-          [Op.in]: valuesOf(database.models.ClassTeacher, 'classId', {
-            teacherId: me.account.id,
-          }),
-        },
-      },
-      order: ['classId'],
-      transaction,
-    });
-    if (!place) throw notFound('The student');
+    const place = await placeOf(database, me, studentId, transaction);
     const attempts = await Attempt.findAll({
       where: { assignmentId, studentId: [guestId, studentId] },
       order: ['number'],

@@ -9,7 +9,7 @@ import { notFound } from '../http/problem';
 import { awayProblem, wasAway } from './away';
 import { recount } from './counting';
 import type { Editions } from './editions';
-import { lockAttempt, readGiven, type Attempt, type Given } from './given';
+import { lockAttempt, readGiven, type Attempt, type Given, type StudentsAttempt } from './given';
 import { takeLateAnswers } from './late';
 import { writeLast } from './writing';
 import { writeScores } from './scoring';
@@ -65,42 +65,10 @@ export async function handIn(
       const sent = new Veil(attempt.seed).stored(by.answers, edition);
       await takeLastAnswers(database, attempt, given, { sent, ended, now }, transaction);
     }
-    const window = studentWindow(given, given, await schoolZone(database));
-    const late = isLate(window, handedInAt);
-    const off = latePenalty(window, handedInAt);
-    const { points, most } = await writeScores(
-      database,
-      editions,
-      attempt,
-      given,
-      { ranOut, lateOff: off },
-      transaction,
-    );
-    await database.models.Attempt.update(
-      {
-        handedInAt: new Date(handedInAt),
-        handedInBy: handedInBy(by.kind, ranOut),
-        // Half a minute is the network's; more is worth saying.
-        arrivedAt: onTime && now - claimed > 30_000 ? new Date(now) : null,
-        late,
-        lateDeduction: off,
-        points,
-        countedPoints: points,
-        maxPoints: most,
-        pausedAt: null,
-        scoredAt: new Date(now),
-      },
-      { where: { id: attemptId }, transaction },
-    );
-    if (attempt.number > 1)
-      await recount(
-        database,
-        attempt.assignmentId,
-        given.rules.counts,
-        attempt.studentId,
-        transaction,
-      );
-    return { handedInAt, late };
+    // Half a minute is the network's; more is worth saying.
+    const arrivedAt = onTime && now - claimed > 30_000 ? new Date(now) : null;
+    const end = { handedInAt, handedInBy: handedInBy(by.kind, ranOut), arrivedAt, ranOut, now };
+    return writeEnd(database, editions, attempt, given, end, transaction);
   });
 }
 
@@ -127,7 +95,52 @@ async function takeLastAnswers(
   await takeLateAnswers(database, attempt.id, rules, late, now, transaction);
 }
 
-function handedInBy(by: 'student' | 'server' | 'teacher', ranOut: boolean) {
+/** Scores what is there, and writes the end of the attempt down. */
+async function writeEnd(
+  database: Database,
+  editions: Editions,
+  attempt: StudentsAttempt,
+  given: Given,
+  end: {
+    handedInAt: number;
+    handedInBy: 'student' | 'server' | 'teacher';
+    arrivedAt: Date | null;
+    ranOut: boolean;
+    now: number;
+  },
+  transaction: Transaction,
+): Promise<HandedIn> {
+  const { handedInAt, ranOut } = end;
+  const window = studentWindow(given, given, await schoolZone(database));
+  const late = isLate(window, handedInAt);
+  const lateOff = latePenalty(window, handedInAt);
+  const scoring = { ranOut, lateOff };
+  const worth = await writeScores(database, editions, attempt, given, scoring, transaction);
+  await database.models.Attempt.update(
+    {
+      handedInAt: new Date(handedInAt),
+      handedInBy: end.handedInBy,
+      arrivedAt: end.arrivedAt,
+      late,
+      lateDeduction: lateOff,
+      points: worth.points,
+      countedPoints: worth.points,
+      maxPoints: worth.most,
+      pausedAt: null,
+      scoredAt: new Date(end.now),
+    },
+    { where: { id: attempt.id }, transaction },
+  );
+  const { assignmentId, studentId } = attempt;
+  if (attempt.number > 1)
+    await recount(database, assignmentId, given.rules.counts, studentId, transaction);
+  return { handedInAt, late };
+}
+
+function handedInBy(
+  by: 'student' | 'server' | 'teacher',
+  ranOut: boolean,
+): 'student' | 'server' | 'teacher' {
   if (by === 'teacher') return 'teacher';
   return ranOut ? 'server' : 'student';
 }

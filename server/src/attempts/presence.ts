@@ -4,7 +4,8 @@ import { minute } from '@oaken/core/timing';
 import { Op } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { toMillis, toMillisOrNull } from '../database/connect';
+import { toMillis, toMillisOrNull, type Database } from '../database/connect';
+import type { Attempt } from '../models';
 import { notFound } from '../http/problem';
 import { wasAway } from './away';
 import { noteSilence } from './silences';
@@ -16,7 +17,7 @@ export async function stayHere(
   attemptId: number,
   { entry, hidden, left, heard, page, spent }: BodyOf<typeof api.stayHere>,
 ): Promise<AnswerOf<typeof api.stayHere>> {
-  const { Attempt, Notice, Presence } = database.models;
+  const { Attempt, Presence } = database.models;
   const own = await Attempt.findOne({
     attributes: [
       ...['id', 'assignmentId', 'beganAt', 'deadlineAt', 'clockAt'],
@@ -55,17 +56,7 @@ export async function stayHere(
         milliseconds: time.ms,
       })),
     );
-  const notices = await Notice.findAll({
-    where: {
-      assignmentId: own.assignmentId,
-      id: { [Op.gt]: heard },
-      studentId: { [Op.or]: [null, me.account.id] },
-      sentAt: { [Op.gte]: own.beganAt },
-    },
-    order: ['id'],
-    limit: 20,
-    raw: true,
-  });
+  const notices = await noticesFor(database, me, own, heard);
   return {
     now: time,
     deadlineAt: toMillisOrNull(own.deadlineAt),
@@ -76,3 +67,22 @@ export async function stayHere(
     notices: notices.map(({ id, text }) => ({ id, text })),
   };
 }
+
+/** What the teacher said to this student, or to all, since the attempt began and after what was heard. */
+const noticesFor = (
+  { models }: Database,
+  me: SignedIn,
+  { assignmentId, beganAt }: Attempt,
+  heard: number,
+) =>
+  models.Notice.findAll({
+    where: {
+      assignmentId,
+      id: { [Op.gt]: heard },
+      studentId: { [Op.or]: [null, me.account.id] },
+      sentAt: { [Op.gte]: beganAt },
+    },
+    order: ['id'],
+    limit: 20,
+    raw: true,
+  });

@@ -107,6 +107,39 @@ async function setFields(
   });
 }
 
+type Roll = BodyOf<typeof api.applyRolls>['rolls'][number];
+type Settled = Extract<ReturnType<typeof settleRoll>, { ok: true }>['writes'];
+
+/** What a list does to its class. @throws Problem 409 where the preview is out of date, 422 for what has to be chosen first */
+async function settle(
+  { models }: Database,
+  roll: Roll,
+  place: number,
+  known: Awaited<ReturnType<typeof readKnown>>,
+  transaction: Transaction,
+): Promise<Settled> {
+  const { classId, make, whole } = roll;
+  const existing = await models.SchoolClass.findByPk(classId ?? 0, { transaction });
+  const subject = make?.subject ?? present(existing, 'class').subject;
+  const target = { classId, subject, whole };
+  const plan = planRoll(target, roll.listed, known);
+  if (seenOf(plan) !== roll.seen)
+    throw new Problem(
+      409,
+      'The classes were changed since this preview.',
+      'Look at it again before you bring the list in.',
+    );
+  const result = settleRoll(target, plan, roll.choices, known);
+  if (!result.ok)
+    throw invalid(
+      result.problems.map(({ line, message }) => ({
+        pointer: `/rolls/${place}/lines/${line}`,
+        message,
+      })),
+    );
+  return result.writes;
+}
+
 export async function applyRolls(
   context: Context,
   me: SignedIn,
@@ -122,7 +155,7 @@ export async function applyRolls(
       throw invalid([
         { pointer: `/rolls/${nowhere}/make`, message: 'Say which class, or describe a new one.' },
       ]);
-    const { RosterChange, SchoolClass } = database.models;
+    const { RosterChange } = database.models;
     const key = { madeBy: me.account.id, clientKey: wanted.clientKey };
     const earlier = await RosterChange.findOne({ where: key, lock: true, transaction });
     if (earlier) return { changeId: earlier.id, ...(earlier.outcome as Outcome) };
@@ -133,30 +166,9 @@ export async function applyRolls(
 
     const known = await readKnown(database, me, transaction);
     // Everything is decided on what stood there before, as the preview was; only then is anything written.
-    const settled = await Promise.all(
-      wanted.rolls.map(async (own, at) => {
-        const subject =
-          own.make?.subject ??
-          present(await SchoolClass.findByPk(own.classId ?? 0, { transaction }), 'class').subject;
-        const target = { classId: own.classId, subject, whole: own.whole };
-        const plan = planRoll(target, own.listed, known);
-        if (seenOf(plan) !== own.seen)
-          throw new Problem(
-            409,
-            'The classes were changed since this preview.',
-            'Look at it again before you bring the list in.',
-          );
-        const result = settleRoll(target, plan, own.choices, known);
-        if (!result.ok)
-          throw invalid(
-            result.problems.map(({ line, message }) => ({
-              pointer: `/rolls/${at}/lines/${line}`,
-              message,
-            })),
-          );
-        return result.writes;
-      }),
-    );
+    const settled: Settled[] = [];
+    for (const [place, roll] of wanted.rolls.entries())
+      settled.push(await settle(database, roll, place, known, transaction));
 
     const steps: Step[] = [];
     const outcome: Outcome = { classIds: [], added: 0, joined: 0, changed: 0, left: 0 };

@@ -91,6 +91,23 @@ async function readSeen(
 const seenByAny = (seen: Map<number, Set<number>>, students: number[]) =>
   new Set(students.flatMap((id) => [...(seen.get(id) ?? [])]));
 
+/** What each student earned on each standard; one that was not asked of the student has no line. */
+const earnedByStudent = (
+  students: number[],
+  codes: string[],
+  work: Awaited<ReturnType<typeof scoredWork>>,
+) =>
+  new Map(
+    students.map((id) => {
+      const made = work.filter(({ studentId }) => studentId === id);
+      const ofStudent = codes.flatMap((code) => {
+        const on = onStandard(made.filter(({ standards }) => standards.includes(code)));
+        return on ? [{ code, share: on.share, items: on.items }] : [];
+      });
+      return [id, ofStudent];
+    }),
+  );
+
 export async function readFollowUp(
   context: Context,
   editions: Editions,
@@ -107,18 +124,7 @@ export async function readFollowUp(
     over,
   });
   const codes = [...new Set(work.flatMap(({ standards }) => standards))].sort();
-  const earned = new Map(
-    ids.map((id) => {
-      const own = work.filter(({ studentId }) => studentId === id);
-      return [
-        id,
-        codes.flatMap((code) => {
-          const on = onStandard(own.filter(({ standards }) => standards.includes(code)));
-          return on ? [{ code, share: on.share, items: on.items }] : [];
-        }),
-      ] as const;
-    }),
-  );
+  const earned = earnedByStudent(ids, codes, work);
   const missing = ids.map((student) => ({ student, standards: valueOf(earned, student) }));
   const groups = groupByMissed(missing, { ...usualGroupRules, below: below / 100, mostGroups });
   const pool = await readPool(database, me, codes);
@@ -136,7 +142,7 @@ export async function readFollowUp(
           const line = valueOf(byId, id);
           return {
             id,
-            name: `${line.givenName} ${line.familyName}`.trim(),
+            name: line.name,
             class: line.class,
             evidence: own.codes.map((code) => {
               const on = valueOf(earned, id).find((one) => one.code === code);

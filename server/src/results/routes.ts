@@ -1,4 +1,6 @@
 import { api } from '@oaken/contract';
+import type { StudentWork } from '@oaken/contract/results';
+import type { SignedIn } from '../accounts/sessions';
 import { byStandard, shareInWords } from '@oaken/core/attempts';
 import { inWords } from '@oaken/core/timing';
 import type { Editions } from '../attempts/editions';
@@ -9,7 +11,7 @@ import { Download } from '../http/download';
 import { itemsCsv, standardsCsv, studentsCsv } from './export';
 import { decideLateAnswers } from './late-answers';
 import { gradebookZip } from './oneroster';
-import { reportPdf } from './report-pdf';
+import { reportPdf, type ReportFacts } from './report-pdf';
 import { ownAssignmentRow, readResults } from './service';
 import { bringSheet, listSheets, readSheetResults, removeSheet } from './sheets';
 import { rate, readStandardResults } from './standards';
@@ -21,27 +23,6 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
   bind(api.readResults, ({ me, params, query }) =>
     readResults(database, me, params.assignmentId, now(), query),
   );
-
-  bind(api.exportResults, async ({ me, params: { assignmentId }, query: { by, ...query } }) => {
-    const results = await readResults(database, me, assignmentId, now(), query);
-    const csv = async () => {
-      if (by === 'students') return studentsCsv(results);
-      if (by === 'items') return itemsCsv(results);
-      const { standards } = await readStandardResults(context, editions, me, assignmentId, {
-        ...query,
-        over: 'this',
-      });
-      return standardsCsv(standards);
-    };
-    return new Download(`${results.title} ${by}.csv`, 'text/csv; charset=utf-8', await csv());
-  });
-
-  bind(api.exportForGradebook, async ({ me, params }) => {
-    const assignment = await ownAssignmentRow(database, me, params.assignmentId);
-    const results = await readResults(database, me, params.assignmentId, now());
-    const zip = Buffer.from(await gradebookZip(database, assignment, results, now()));
-    return new Download(`${assignment.title} gradebook.zip`, 'application/zip', zip);
-  });
 
   bind(api.readStandardResults, ({ me, params, query }) =>
     readStandardResults(context, editions, me, params.assignmentId, query),
@@ -69,31 +50,7 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
     return {};
   });
 
-  bind(api.exportStudentReport, async ({ me, params, query }) => {
-    const work = await readStudentWork(context, editions, me, params);
-    const zone = await schoolZone(database);
-    const school = present(await database.models.School.findByPk(me.account.schoolId), 'school');
-    const at = (when: number) => inWords(when, zone, now());
-    const { handedInAt, late } = work.attempt;
-    const pdf = await reportPdf(work, {
-      school: school.name,
-      printed: new Date(now()).toLocaleDateString('en', { timeZone: zone, dateStyle: 'long' }),
-      handedIn:
-        handedInAt === null
-          ? 'Not handed in.'
-          : `Handed in ${at(handedInAt)}${late ? ', late' : ''}.`,
-      standards: byStandard(
-        work.entries.map((own) => ({ ...own, points: own.points ?? 0 })),
-        new Map(work.entries.map(({ entry, standards }) => [entry, standards])),
-      ).map((own) => ({
-        code: own.code,
-        statement: work.ratings.find(({ standard }) => standard === own.code)?.statement ?? '',
-        words: shareInWords(own),
-      })),
-      answers: query.answers === 'yes',
-    });
-    return new Download(`${work.title} ${work.student.name}.pdf`, 'application/pdf', pdf);
-  });
+  exportRoutes(bind, context, editions);
 
   bind(api.listSheets, ({ me }) => listSheets(context, me));
   bind(api.bringSheet, ({ me, body }) => bringSheet(context, me, body));
@@ -102,4 +59,67 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
     await removeSheet(context, me, params.sheetId);
     return {};
   });
+}
+
+/** What of results is taken away as a file. */
+function exportRoutes(bind: Bind, context: Context, editions: Editions): void {
+  const { database, now } = context;
+  bind(api.exportResults, async ({ me, params: { assignmentId }, query: { by, ...query } }) => {
+    const results = await readResults(database, me, assignmentId, now(), query);
+    const csv = async () => {
+      if (by === 'students') return studentsCsv(results);
+      if (by === 'items') return itemsCsv(results);
+      const { standards } = await readStandardResults(context, editions, me, assignmentId, {
+        ...query,
+        over: 'this',
+      });
+      return standardsCsv(standards);
+    };
+    return new Download(`${results.title} ${by}.csv`, 'text/csv; charset=utf-8', await csv());
+  });
+
+  bind(api.exportForGradebook, async ({ me, params }) => {
+    const assignment = await ownAssignmentRow(database, me, params.assignmentId);
+    const results = await readResults(database, me, params.assignmentId, now());
+    const zip = Buffer.from(await gradebookZip(database, assignment, results, now()));
+    return new Download(`${assignment.title} gradebook.zip`, 'application/zip', zip);
+  });
+
+  bind(api.exportStudentReport, async ({ me, params, query }) => {
+    const work = await readStudentWork(context, editions, me, params);
+    const pdf = await reportPdf(work, await factsOf(context, me, work, query.answers === 'yes'));
+    return new Download(`${work.title} ${work.student.name}.pdf`, 'application/pdf', pdf);
+  });
+}
+
+/** What a report on paper says beside the work. */
+async function factsOf(
+  { database, now }: Context,
+  me: SignedIn,
+  work: StudentWork,
+  answers: boolean,
+): Promise<ReportFacts> {
+  const zone = await schoolZone(database);
+  const school = present(await database.models.School.findByPk(me.account.schoolId), 'school');
+  const { handedInAt, late } = work.attempt;
+  const earned = byStandard(
+    work.entries.map((entry) => ({ ...entry, points: entry.points ?? 0 })),
+    new Map(work.entries.map(({ entry, standards }) => [entry, standards])),
+  );
+  const statementOf = (code: string) =>
+    work.ratings.find(({ standard }) => standard === code)?.statement ?? '';
+  return {
+    school: school.name,
+    printed: new Date(now()).toLocaleDateString('en', { timeZone: zone, dateStyle: 'long' }),
+    handedIn:
+      handedInAt === null
+        ? 'Not handed in.'
+        : `Handed in ${inWords(handedInAt, zone, now())}${late ? ', late' : ''}.`,
+    standards: earned.map((standard) => ({
+      code: standard.code,
+      statement: statementOf(standard.code),
+      words: shareInWords(standard),
+    })),
+    answers,
+  };
 }

@@ -1,5 +1,6 @@
 /** What was earned by standard, of classes, groups and students, in one assignment or in all of them; and teachers' own ratings. */
 import type { api, AnswerOf, QueryOf } from '@oaken/contract';
+import type { AssignmentRow } from '@oaken/contract/assignments';
 import type { StandardResult } from '@oaken/contract/results';
 import { StandardTally, type Earned } from '@oaken/core/analysis';
 import { entriesOf } from '@oaken/core/forms';
@@ -11,7 +12,7 @@ import { toMillis, type Database } from '../database/connect';
 import { present, valueOf } from '@oaken/core/certain';
 import { invalid, Problem } from '../http/problem';
 import { scoredEntries, type ScoredEntry } from './queries';
-import { chosenLines, readGroups, readLines } from './lines';
+import { chosenLines, readGroups, readLines, type Group } from './lines';
 import { ownAssignmentRow } from './service';
 
 type Query = QueryOf<typeof api.readStandardResults>;
@@ -104,36 +105,51 @@ export async function readStandardResults(
   const ratings = await readRatings(database, assignmentId);
   return {
     assignments: new Set(work.map((line) => line.assignmentId)).size,
-    standards: codes.map((code): StandardResult => {
-      const of = (subject: string) => valueOf(tallies, code).by.get(subject)?.result ?? null;
-      const times = [...valueOf(tallies, code).assignments.values()].sort(
-        (a, b) => toMillis(a.at) - toMillis(b.at),
-      );
-      return {
-        code,
-        statement: statements.get(code) ?? '',
-        all: present(of(subjects.all), 'tally of everybody'),
-        classes: assignment.classes.map(({ id, name }) => ({
-          id,
-          name,
-          earned: of(subjects.class(id)),
-        })),
-        groups: groups.map(({ id, name }) => ({ id, name, earned: of(subjects.group(id)) })),
-        students: students.map((student) => ({
-          id: student.studentId,
-          name: student.name,
-          class: student.class,
-          earned: of(subjects.student(student.studentId)),
-          rating: ratings.get(`${student.studentId} ${code}`) ?? null,
-        })),
-        overTime: times.map((line) => ({
-          assignmentId: line.assignmentId,
-          title: line.title,
-          at: toMillis(line.at),
-          earned: present(of(subjects.assignment(line.assignmentId)), 'tally of the assignment'),
-        })),
-      };
-    }),
+    standards: codes.map((code) => ({
+      code,
+      statement: statements.get(code) ?? '',
+      ...resultOf(valueOf(tallies, code), assignment, groups),
+      students: students.map((student) => ({
+        id: student.studentId,
+        name: student.name,
+        class: student.class,
+        earned: earnedBy(valueOf(tallies, code), subjects.student(student.studentId)),
+        rating: ratings.get(`${student.studentId} ${code}`) ?? null,
+      })),
+    })),
+  };
+}
+
+const earnedBy = ({ by }: Tallies, subject: string) => by.get(subject)?.result ?? null;
+
+/** What was earned on one standard by everybody, by classes and groups, and from one assignment to the next. */
+function resultOf(
+  tallies: Tallies,
+  { classes }: AssignmentRow,
+  groups: Group[],
+): Pick<StandardResult, 'all' | 'classes' | 'groups' | 'overTime'> {
+  const times = [...tallies.assignments.values()].sort((a, b) => toMillis(a.at) - toMillis(b.at));
+  return {
+    all: present(earnedBy(tallies, subjects.all), 'tally of everybody'),
+    classes: classes.map(({ id, name }) => ({
+      id,
+      name,
+      earned: earnedBy(tallies, subjects.class(id)),
+    })),
+    groups: groups.map(({ id, name }) => ({
+      id,
+      name,
+      earned: earnedBy(tallies, subjects.group(id)),
+    })),
+    overTime: times.map(({ assignmentId, title, at }) => ({
+      assignmentId,
+      title,
+      at: toMillis(at),
+      earned: present(
+        earnedBy(tallies, subjects.assignment(assignmentId)),
+        'tally of the assignment',
+      ),
+    })),
   };
 }
 

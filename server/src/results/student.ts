@@ -1,6 +1,6 @@
 /** One student's work on an assignment, every answer with its history. */
 import type { StudentWork } from '@oaken/contract/results';
-import { entriesOf } from '@oaken/core/forms';
+import { entriesOf, type EditionEntry } from '@oaken/core/forms';
 import { asksFor, responsesInWords, rightInWords } from '@oaken/core/items';
 import type { SignedIn } from '../accounts/sessions';
 import type { Editions } from '../attempts/editions';
@@ -9,7 +9,7 @@ import { attemptForm, readAttempts, type Attempt } from '../attempts/given';
 import type { Context } from '../context';
 import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
-import { readRecord } from '../attempts/record';
+import { readRecord, type AttemptRecord } from '../attempts/record';
 import { readLateAnswers } from './late-answers';
 import { readRatings, readStatements } from './standards';
 import { mayRun, rule } from '../access';
@@ -34,110 +34,149 @@ export async function readStudentWork(
     attempts.find(({ counts }) => counts) ??
     attempts.at(-1);
   if (!shown) throw notFound('The student’s work');
-  const { rules } = own;
   const { edition } = await editions.get(own.editionId);
   const order = entriesOf(edition).map(({ id }) => id);
-  const record = await readRecord(database, shown.id, [
-    'answers',
-    'scores',
-    'practice',
-    'timeSpent',
-  ]);
-  const logged = await database.models.MarkLogEntry.findAll({
-    where: { attemptId: shown.id },
+  const numberOf = (entryId: string) => order.indexOf(entryId) + 1;
+  const { sections } = attemptForm(edition, shown, own.rules);
+  const asked = entriesOf({ sections });
+  const entries = asked.map((entry) => ({ ...entry, number: numberOf(entry.id) }));
+  const record = await readRecord(database, shown.id, workParts);
+  const marks = await readGivenMarks(database, shown.id);
+  const decided = await readDecisions(database, shown.id);
+  const { fullName: name } = place.student;
+  return {
+    title: own.title,
+    student: { id: studentId, name, class: place.class?.name ?? 'Guests' },
+    mayChange: await mayRun(database, me, assignmentId),
+    attempt: attemptFacts(shown, decided),
+    attempts: attempts.map(({ number, points, most, counts }) => ({
+      number,
+      points,
+      most,
+      counts,
+    })),
+    entries: entries.map((entry) => entryWork(entry, record, marks)),
+    lateAnswers: await readLateAnswers(database, shown.id, entries),
+    adjustments: standing(decided),
+    ratings: await ratingsOf(database, { assignmentId, studentId }, entries),
+    history: await readHistory(database, shown, name, marks, decided, numberOf),
+  };
+}
+
+const attemptFacts = (attempt: Attempt, decided: Decision[]): StudentWork['attempt'] => ({
+  id: attempt.id,
+  number: attempt.number,
+  counts: attempt.counts,
+  beganAt: toMillis(attempt.beganAt),
+  handedInAt: toMillisOrNull(attempt.handedInAt),
+  late: attempt.late,
+  lateOff: Number(attempt.lateOff),
+  points: attempt.counted,
+  most: attempt.most,
+  excused: decided.some(isExcused),
+});
+
+const workParts = ['answers', 'scores', 'practice', 'timeSpent'] as const;
+
+type WorkRecord = Pick<AttemptRecord, (typeof workParts)[number]>;
+
+/** A mark as somebody gave it, or took it back. */
+interface GivenMark {
+  entry: string;
+  by: string;
+  points: number | null;
+  comment: string;
+  at: Date;
+}
+
+/** Every mark that was ever given, the earliest first. */
+async function readGivenMarks({ models }: Database, attemptId: number): Promise<GivenMark[]> {
+  const logged = await models.MarkLogEntry.findAll({
+    where: { attemptId },
     include: ['marker'],
     order: ['id'],
   });
-  const marks = logged.map(({ entryId, marker, points, comment, markedAt }) => ({
+  return logged.map(({ entryId, marker, points, comment, markedAt }) => ({
     entry: entryId,
     by: marker?.fullName ?? '',
     points,
     comment,
     at: markedAt,
   }));
-  const decided = await readDecisions(database, shown.id);
-  const entries = entriesOf({ sections: attemptForm(edition, shown, rules).sections });
+}
+
+type Entry = EditionEntry & { number: number };
+
+/** One question with what was answered, earned and said about it. */
+function entryWork(
+  entry: Entry,
+  record: WorkRecord,
+  marks: GivenMark[],
+): StudentWork['entries'][number] {
+  const { content } = entry;
+  const score = record.scores.get(entry.id);
+  const practice = record.practice.get(entry.id);
+  const said = responsesInWords(content, record.answers.get(entry.id) ?? {});
+  const first = practice?.first ? responsesInWords(content, practice.first) : said;
+  // Of everybody who marked it, what they gave last.
+  const latest = new Map(
+    marks.filter((mark) => mark.entry === entry.id).map((mark) => [mark.by, mark]),
+  );
+  return {
+    entry: entry.id,
+    number: entry.number,
+    stem: content.stem,
+    asks: asksFor(content),
+    standards: entry.standards,
+    said,
+    first: first === said ? null : first,
+    right: rightInWords(content),
+    points: score?.points ?? null,
+    most: score?.most ?? entry.points,
+    share: score && score.reached && score.most > 0 ? score.points / score.most : null,
+    waits: score?.waits ?? false,
+    tries: practice?.tries ?? 0,
+    hints: practice?.hints ?? 0,
+    shown: practice?.shown ?? false,
+    ms: record.timeSpent.get(entry.id) ?? null,
+    comments: [...latest.values()].map(({ by, points, comment }) => ({ by, points, comment })),
+    settled: entry.settled ?? null,
+  };
+}
+
+/** The teacher's own ratings on the standards that the work speaks of. */
+async function ratingsOf(
+  database: Database,
+  { assignmentId, studentId }: { assignmentId: number; studentId: number },
+  entries: Entry[],
+): Promise<StudentWork['ratings']> {
   const standards = [...new Set(entries.flatMap((entry) => entry.standards))].sort();
   const statements = await readStatements(database, standards);
   const ratings = await readRatings(database, assignmentId);
-  return {
-    title: own.title,
-    student: { id: studentId, name: place.student.fullName, class: place.class?.name ?? 'Guests' },
-    mayChange: await mayRun(database, me, assignmentId),
-    attempt: {
-      id: shown.id,
-      number: shown.number,
-      counts: Boolean(shown.counts),
-      beganAt: toMillis(shown.beganAt),
-      handedInAt: toMillisOrNull(shown.handedInAt),
-      late: Boolean(shown.late),
-      lateOff: Number(shown.lateOff),
-      points: shown.counted,
-      most: shown.most,
-      excused: decided.some(
-        (own) => own.undoneAt === null && own.entry === '' && own.kind === 'excused',
-      ),
-    },
-    attempts: attempts.map(({ number, points, most, counts }) => ({
-      number,
-      points,
-      most,
-      counts: Boolean(counts),
-    })),
-    entries: entries.map((entry) => {
-      const score = record.scores.get(entry.id);
-      const practised = record.practice.get(entry.id);
-      const responses = record.answers.get(entry.id) ?? {};
-      const said = responsesInWords(entry.content, responses);
-      const first = practised?.first ? responsesInWords(entry.content, practised.first) : said;
-      const latest = new Map(
-        marks.filter((one) => one.entry === entry.id).map((one) => [one.by, one]),
-      );
-      return {
-        entry: entry.id,
-        number: order.indexOf(entry.id) + 1,
-        stem: entry.content.stem,
-        asks: asksFor(entry.content),
-        standards: entry.standards,
-        said,
-        first: first === said ? null : first,
-        right: rightInWords(entry.content),
-        points: score?.points ?? null,
-        most: score?.most ?? entry.points,
-        share: score && score.reached && score.most > 0 ? score.points / score.most : null,
-        waits: score?.waits ?? false,
-        tries: practised?.tries ?? 0,
-        hints: practised?.hints ?? 0,
-        shown: practised?.shown ?? false,
-        ms: record.timeSpent.get(entry.id) ?? null,
-        comments: [...latest.values()].map(({ by, points, comment }) => ({ by, points, comment })),
-        settled: entry.settled ?? null,
-      };
-    }),
-    lateAnswers: await readLateAnswers(
-      database,
-      shown.id,
-      entries.map((entry) => ({ ...entry, number: order.indexOf(entry.id) + 1 })),
-    ),
-    adjustments: decided
-      .filter(({ undoneAt }) => undoneAt === null)
-      .map(({ id, entry, kind, points, reason, by, at }) => ({
-        id,
-        entry: entry || null,
-        kind,
-        points,
-        reason,
-        by,
-        at: toMillis(at),
-      })),
-    ratings: standards.map((standard) => ({
-      standard,
-      statement: statements.get(standard) ?? '',
-      rating: ratings.get(`${studentId} ${standard}`) ?? null,
-    })),
-    history: await readHistory(database, shown, place.student.fullName, marks, decided, order),
-  };
+  return standards.map((standard) => ({
+    standard,
+    statement: statements.get(standard) ?? '',
+    rating: ratings.get(`${studentId} ${standard}`) ?? null,
+  }));
 }
+
+/** The whole work is excused. */
+const isExcused = ({ undoneAt, entry, kind }: Decision) =>
+  undoneAt === null && entry === '' && kind === 'excused';
+
+/** Decisions that were not taken back. */
+const standing = (decided: Decision[]): StudentWork['adjustments'] =>
+  decided
+    .filter(({ undoneAt }) => undoneAt === null)
+    .map(({ id, entry, kind, points, reason, by, at }) => ({
+      id,
+      entry: entry || null,
+      kind,
+      points,
+      reason,
+      by,
+      at: toMillis(at),
+    }));
 
 interface Decision {
   id: number;
@@ -174,11 +213,11 @@ async function readHistory(
   database: Database,
   attempt: Attempt,
   student: string,
-  marks: { entry: string; by: string; points: number | null; at: Date }[],
+  marks: GivenMark[],
   decided: Decision[],
-  order: string[],
+  numberOf: (entryId: string) => number,
 ): Promise<StudentWork['history']> {
-  const question = (entry: string) => `question ${order.indexOf(entry) + 1}`;
+  const question = (entry: string) => `question ${numberOf(entry)}`;
   const events = await readEvents(database, attempt.id);
   const lines: { at: Date; by: string; words: string }[] = [
     { at: attempt.beganAt, by: student, words: 'began' },

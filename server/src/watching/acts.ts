@@ -7,7 +7,7 @@ import type { SignedIn } from '../accounts/sessions';
 import { couldKnow } from '../attempts/arriving';
 import { recount } from '../attempts/counting';
 import type { Editions } from '../attempts/editions';
-import { lockAttempt, readGiven } from '../attempts/given';
+import { lockAttempt, readGiven, type StudentsAttempt } from '../attempts/given';
 import { handIn } from '../attempts/hand-in';
 import { renewDeadlines } from '../assignments/changing';
 import { schoolZone, studentWindow } from '../assignments/times';
@@ -93,7 +93,7 @@ async function change(
     const attempt = await lockAttempt(database, id, transaction);
     if (!attempt) return false;
     const now = context.now();
-    const { Attempt, Score } = database.models;
+    const { Attempt } = database.models;
     const stored = present(await Attempt.findByPk(id, { transaction }), 'attempt');
     if (act === 'pause') {
       if (attempt.handedInAt !== null || attempt.pausedAt !== null) return false;
@@ -103,45 +103,47 @@ async function change(
       await letRun(stored, now - toMillis(attempt.pausedAt), transaction);
     } else {
       if (attempt.handedInAt === null) return false;
-      const given = await readGiven(database, attempt.studentId, attempt.assignmentId, transaction);
-      if (await couldKnow(context, attempt, given))
-        throw new Problem(
-          409,
-          'It cannot be opened again: what is right could be read already.',
-          'Take the release back first, or give another attempt.',
-        );
-      // The time since it was handed in did not run.
-      await letRun(stored, now - toMillis(attempt.handedInAt), transaction);
-      await stored.update(
-        {
-          ...{ handedInAt: null, handedInBy: null, arrivedAt: null, late: false, lateDeduction: 0 },
-          ...{ points: null, countedPoints: null, maxPoints: null, seenAt: null },
-          scoredAt: new Date(now),
-        },
-        { transaction },
-      );
-      await Score.destroy({ where: { attemptId: id }, transaction });
-      await stretch(
-        database,
-        attempt.assignmentId,
-        attempt.studentId,
-        minutes,
-        windowEnd(studentWindow(given, given, await schoolZone(database))),
-        now,
-        transaction,
-      );
-      if (minutes > 0) await moveClock(stored, minutes * minute, transaction);
-      await recount(
-        database,
-        attempt.assignmentId,
-        given.rules.counts,
-        attempt.studentId,
-        transaction,
-      );
+      await reopen(context, attempt, stored, minutes, transaction);
     }
     await note(database, id, me.account.id, act, now, transaction);
     return true;
   });
+}
+
+/** @throws Problem 409 where what is right could be read already */
+async function reopen(
+  context: Context,
+  attempt: StudentsAttempt,
+  stored: Attempt,
+  minutes: number,
+  transaction: Transaction,
+): Promise<void> {
+  const { database } = context;
+  const now = context.now();
+  const { assignmentId, studentId } = attempt;
+  const given = await readGiven(database, studentId, assignmentId, transaction);
+  if (await couldKnow(context, attempt, given))
+    throw new Problem(
+      409,
+      'It cannot be opened again: what is right could be read already.',
+      'Take the release back first, or give another attempt.',
+    );
+  // The time since it was handed in did not run.
+  const handedInAt = present(attempt.handedInAt, 'time of handing in');
+  await letRun(stored, now - toMillis(handedInAt), transaction);
+  await stored.update(
+    {
+      ...{ handedInAt: null, handedInBy: null, arrivedAt: null, late: false, lateDeduction: 0 },
+      ...{ points: null, countedPoints: null, maxPoints: null, seenAt: null },
+      scoredAt: new Date(now),
+    },
+    { transaction },
+  );
+  await database.models.Score.destroy({ where: { attemptId: attempt.id }, transaction });
+  const end = windowEnd(studentWindow(given, given, await schoolZone(database)));
+  await stretch(database, assignmentId, studentId, minutes, end, now, transaction);
+  if (minutes > 0) await moveClock(stored, minutes * minute, transaction);
+  await recount(database, assignmentId, given.rules.counts, studentId, transaction);
 }
 
 /** Lets the clock go on after it stood still for so long. */
