@@ -178,12 +178,7 @@ export function analyse(table: ScoreTable): Analysis {
     const square = m > 0 ? xx - (x * x) / m : 0;
     items.push({
       n: m,
-      facility:
-        m === 0
-          ? noFigure(reasons.notReached)
-          : most[i]! > 0
-            ? figure(x / m / most[i]!)
-            : noFigure(reasons.noPoints),
+      facility: facilityOf(x, m, most[i]!),
       sd:
         m > 1
           ? figure(Math.sqrt(Math.max(0, square) / (m - 1)))
@@ -248,17 +243,7 @@ export function analyse(table: ScoreTable): Analysis {
   }
 
   function reliability(): Reliability {
-    const why = table.differing
-      ? reasons.differentItems
-      : n === 0
-        ? reasons.nobody
-        : n === 1
-          ? reasons.oneStudent
-          : k < 2
-            ? reasons.oneItem
-            : flatTotals
-              ? reasons.sameTotals
-              : null;
+    const why = unreliable(table, flatTotals);
     if (why !== null) {
       const none = noFigure(why);
       return { alpha: none, kr20: none, kr21: none, splitHalf: none, standardError: none };
@@ -291,19 +276,36 @@ export function analyse(table: ScoreTable): Analysis {
               (1 - ((mean / unit) * (k - mean / unit)) / k / (totalSquares / n / unit ** 2)),
           )
         : noFigure(why20),
-      // Spearman-Brown: the reliability of a test twice as long as its half.
-      splitHalf:
-        halves.value === null
-          ? halves
-          : halves.value <= -1
-            ? noFigure(reasons.noHalves)
-            : figure((2 * halves.value) / (1 + halves.value)),
+      splitHalf: twiceAsLong(halves),
       standardError:
         alpha < 0
           ? noFigure(reasons.alphaBelowZero)
           : figure(sd * Math.sqrt(Math.max(0, 1 - alpha))),
     };
   }
+}
+
+/** The mean share of the points of an item over the answers to it. */
+function facilityOf(points: number, answers: number, most: number): Figure {
+  if (answers === 0) return noFigure(reasons.notReached);
+  return most > 0 ? figure(points / answers / most) : noFigure(reasons.noPoints);
+}
+
+/** Why a table says nothing about reliability; null where it does. */
+function unreliable({ differing, students, items }: ScoreTable, flatTotals: boolean) {
+  if (differing) return reasons.differentItems;
+  if (students === 0) return reasons.nobody;
+  if (students === 1) return reasons.oneStudent;
+  if (items < 2) return reasons.oneItem;
+  return flatTotals ? reasons.sameTotals : null;
+}
+
+/** Spearman-Brown: the reliability of a test twice as long as its half. */
+function twiceAsLong(half: Figure): Figure {
+  if (half.value === null) return half;
+  return half.value <= -1
+    ? noFigure(reasons.noHalves)
+    : figure((2 * half.value) / (1 + half.value));
 }
 
 function sumGroups(

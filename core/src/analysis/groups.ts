@@ -19,7 +19,10 @@ export function groupWeights(
     else if (total === cut) tied++;
   }
   const share = (size - beyond) / tied;
-  return totals.map((total) => (total === cut ? share : sign * (total - cut) > 0 ? 1 : 0));
+  return totals.map((total) => {
+    if (total === cut) return share;
+    return sign * (total - cut) > 0 ? 1 : 0;
+  });
 }
 
 /** Source: Kelley (1939), "The selection of upper and lower groups for the validation of test items": 27 %. */

@@ -12,7 +12,9 @@ export type Band = 'very good' | 'good' | 'marginal' | 'poor';
 export function discriminationBand(d: number): Band {
   // Rounded as it is shown, so that a printed 0.40 is never called less than very good.
   const shown = Math.round(d * 100) / 100;
-  return shown >= 0.4 ? 'very good' : shown >= 0.3 ? 'good' : shown >= 0.2 ? 'marginal' : 'poor';
+  if (shown >= 0.4) return 'very good';
+  if (shown >= 0.3) return 'good';
+  return shown >= 0.2 ? 'marginal' : 'poor';
 }
 
 /** Common practice, no source: below 10 hardly anything, below 30 only a hint. */

@@ -95,12 +95,7 @@ export function slipOf(facts: SlipFacts): Slip {
   const closes = facts.closesAt === null ? 'never closes' : `closes ${at(facts.closesAt)}`;
   const { limitMinutes, stageLimit } = rules;
   const whole = limitMinutes === null ? '' : lengthInWords(limitMinutes * minute);
-  const parts =
-    stageLimit === null
-      ? ''
-      : stageLimit.of === 'items'
-        ? `${exactLength(stageLimit.minutes * minute)} an item`
-        : 'sections timed';
+  const parts = stageLimitInWords(stageLimit);
   const limit = [whole, parts].filter(Boolean).join(', ') || 'no time limit';
   return {
     line: `1 ${facts.kind}, ${who}, ${count(facts.students, 'student')}, ${opens}, ${closes}, ${limit}`,
@@ -171,18 +166,23 @@ function attemptWords({ attempts, counts }: AssignmentRules): string {
   return ` ${attempts === null ? 'As many attempts as they like' : `${attempts} attempts`}; ${countingWords[counts]}.`;
 }
 
+function stageLimitInWords(limit: AssignmentRules['stageLimit']): string {
+  if (limit === null) return '';
+  return limit.of === 'items' ? `${exactLength(limit.minutes * minute)} an item` : 'sections timed';
+}
+
+/** Who gets the forms that nobody was given by name. */
+function restWords(forms: readonly string[], someByName: boolean): string {
+  const [only] = forms;
+  if (only === undefined) return '';
+  if (forms.length === 1) return `${someByName ? 'all others' : 'All'} get form ${only}`;
+  return `${someByName ? 'forms' : 'Forms'} ${listing([...forms])} go round in turn${someByName ? ' among all others' : ''}`;
+}
+
 function formWords({ forms = [], formsFor = [], draws = false }: SlipFacts): string {
-  const all = formsFor.length > 0 ? 'All others' : 'All';
-  const rest =
-    forms.length > 1
-      ? `Forms ${listing(forms)} go round in turn${formsFor.length > 0 ? ' among all others' : ''}`
-      : forms.length === 1
-        ? `${all} get form ${forms[0]}`
-        : '';
-  const own = formsFor.map(({ party, form }) => `${party} gets form ${form}`);
-  const given =
-    rest &&
-    ` ${[...own, own.length > 0 ? rest[0]!.toLowerCase() + rest.slice(1) : rest].join('; ')}.`;
+  const rest = restWords(forms, formsFor.length > 0);
+  const byName = formsFor.map(({ party, form }) => `${party} gets form ${form}`);
+  const given = rest && ` ${[...byName, rest].join('; ')}.`;
   return `${given}${draws ? ' Each student draws items of their own.' : ''}`;
 }
 

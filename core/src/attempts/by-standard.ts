@@ -44,7 +44,15 @@ export function byStandard(
 const fewest = 3;
 const round = (n: number) => Math.round(n * 100) / 100;
 
-/** For the student: what was earned, and what to make of it. The cuts are common practice, no source. */
+/** What to make of a share of the points. The cuts are common practice, no source. */
+function adviceOn(share: number): string {
+  if (share >= 0.85) return 'this is secure';
+  if (share >= 0.6) return 'you are nearly there';
+  if (share >= 0.3) return 'you are part of the way; look at it again';
+  return 'this is the next thing to practise';
+}
+
+/** For the student: what was earned, and what to make of it. */
 export function shareInWords({ items, points, most, waits }: StandardShare): string {
   const marked = items - waits;
   const waiting =
@@ -52,14 +60,7 @@ export function shareInWords({ items, points, most, waits }: StandardShare): str
   if (marked === 0) return `${count(items, 'question')}.${waiting}`;
   const earned = `${round(points)} of ${round(most)} ${most === 1 ? 'point' : 'points'} on ${count(marked, 'question')}`;
   const share = points / most;
-  const said =
-    share >= 0.85
-      ? 'this is secure'
-      : share >= 0.6
-        ? 'you are nearly there'
-        : share >= 0.3
-          ? 'you are part of the way; look at it again'
-          : 'this is the next thing to practise';
+  const said = adviceOn(share);
   return marked < fewest
     ? `${earned}. So few questions say little.${waiting}`
     : `${earned}: ${said}.${waiting}`;

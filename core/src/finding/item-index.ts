@@ -255,7 +255,8 @@ export class ItemIndex {
     };
     const compare = (a: number, b: number) => {
       const [x, y] = [key(a), key(b)];
-      return x === y ? id[a]! - id[b]! : x < y ? -1 : 1;
+      if (x === y) return id[a]! - id[b]!;
+      return x < y ? -1 : 1;
     };
     const fresh = Int32Array.from(
       { length: this.slots - known.length },

@@ -1,4 +1,5 @@
 /** Who should practise what next: students grouped by the standards that they missed, and items that they have not seen. */
+import { byCharacters } from '../text';
 
 /** What one student earned on a standard. */
 export interface StandardEarned {
@@ -36,13 +37,11 @@ export const usualGroupRules: GroupRules = {
   smallest: 3,
 };
 
-const compare = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
-
 /** What a student missed, the lowest share first. */
 export const missedBy = ({ standards }: Missing, below: number): StandardEarned[] =>
   standards
     .filter(({ share }) => share < below - 1e-9)
-    .sort((a, b) => a.share - b.share || compare(a.code, b.code));
+    .sort((a, b) => a.share - b.share || byCharacters(a.code, b.code));
 
 /**
  * Students who missed the same standards together; small groups join those they have most in common with. Who missed
@@ -60,7 +59,7 @@ export function groupByMissed(
   );
   const byCodes = new Map<string, FollowUpGroup>();
   for (const [student, codes] of [...needs].sort(([a], [b]) => a - b)) {
-    const sorted = [...codes].sort(compare);
+    const sorted = [...codes].sort(byCharacters);
     const key = sorted.join('\n');
     const held = byCodes.get(key);
     if (held) held.students.push(student);
@@ -68,7 +67,7 @@ export function groupByMissed(
   }
   let groups = [...byCodes.values()];
   const order = (a: FollowUpGroup, b: FollowUpGroup) =>
-    b.students.length - a.students.length || compare(a.codes.join(), b.codes.join());
+    b.students.length - a.students.length || byCharacters(a.codes.join(), b.codes.join());
   for (;;) {
     groups = groups.sort(order);
     const last = groups.at(-1);
@@ -96,7 +95,7 @@ function mostMissed(
   for (const student of students)
     for (const code of needs.get(student)!) tally.set(code, (tally.get(code) ?? 0) + 1);
   return [...tally]
-    .sort((a, b) => b[1] - a[1] || compare(a[0], b[0]))
+    .sort((a, b) => b[1] - a[1] || byCharacters(a[0], b[0]))
     .slice(0, most)
     .map(([code]) => code);
 }

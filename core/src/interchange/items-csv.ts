@@ -196,6 +196,14 @@ function columnOf(pointer: string, kind: RowKind): string {
   return pointer.startsWith('/notes') ? 'notes' : 'question';
 }
 
+type Tolerance = Extract<Part, { kind: 'numeric' }>['key']['tolerance'];
+
+/** A tolerance as a cell says it; exact is empty. */
+function toleranceCell(tolerance: Tolerance): string {
+  if (tolerance.by === 'absolute') return String(tolerance.within);
+  return tolerance.by === 'percent' ? `${tolerance.within} %` : '';
+}
+
 function partOf(kind: RowKind, cell: (name: string) => string, wrong: Wrong): Part {
   const blank = blankPart(kind, 'a');
   const points = cell('points') === '' ? 1 : Number(cell('points').replace(',', '.'));
@@ -314,13 +322,11 @@ function partCells(part: Part): Record<string, string> {
     case 'true-false':
       return { ...cells, right: String(part.key) };
     case 'numeric': {
-      const { tolerance: by, units } = part.key;
-      const tolerance =
-        by.by === 'absolute' ? String(by.within) : by.by === 'percent' ? `${by.within} %` : '';
+      const { tolerance, units } = part.key;
       return {
         ...cells,
         right: part.key.value,
-        tolerance,
+        tolerance: toleranceCell(tolerance),
         units: units.map(({ name }) => name).join(';'),
       };
     }

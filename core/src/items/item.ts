@@ -137,14 +137,10 @@ export function scoreItem(
     const counts = answered && (own.needs === undefined || isWhole(own.needs));
     const most = kind.points(own);
     const mark = counts && kind.markedBy === 'hand' ? marks[own.id] : undefined;
+    const byKey = counts ? kind.score(own, response) : 0;
     parts.push({
       id: own.id,
-      points:
-        mark !== undefined
-          ? Math.min(most, Math.max(0, mark))
-          : counts
-            ? kind.score(own, response)
-            : 0,
+      points: mark === undefined ? byKey : Math.min(most, Math.max(0, mark)),
       most,
       answered,
       waits: counts && kind.markedBy === 'hand' && mark === undefined,
@@ -209,7 +205,8 @@ export function searchableText(content: ItemContent): { stem: string; choices: s
 /** Who marks the item: a person as soon as one part needs one, nobody when no part gives points. */
 export function markedBy({ parts }: Pick<ItemContent, 'parts'>): MarkedBy {
   const by = parts.map((own) => kindOf(own).markedBy);
-  return by.includes('hand') ? 'hand' : by.includes('machine') ? 'machine' : 'nobody';
+  if (by.includes('hand')) return 'hand';
+  return by.includes('machine') ? 'machine' : 'nobody';
 }
 
 /** What a student sees or hears besides text. */

@@ -25,12 +25,11 @@ export function checkPairs(
 ): void {
   key.forEach((own, n) => {
     const [one, other] = parted(own);
-    const missing = !left.some(({ id }) => id === one)
-      ? one
-      : !right.some(({ id }) => id === other)
-        ? other
-        : null;
-    if (missing !== null)
+    const missing = [
+      ...(left.some(({ id }) => id === one) ? [] : [one]),
+      ...(right.some(({ id }) => id === other) ? [] : [other]),
+    ][0];
+    if (missing !== undefined)
       context.addIssue({
         code: 'custom',
         path: [...at, n],

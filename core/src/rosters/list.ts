@@ -109,8 +109,8 @@ function byContent(rows: readonly (readonly string[])[], width: number): (ListFi
     texts.length === 1 || some.some((row) => texts.every((at, n) => n === 0 || !row[at]?.trim()));
   return kinds.map((kind, at) => {
     if (kind !== 'text') return kind;
-    if (inOne) return at === texts[0] ? 'fullName' : null;
-    return at === texts[0] ? 'givenName' : at === texts[1] ? 'familyName' : null;
+    const names = inOne ? (['fullName'] as const) : (['givenName', 'familyName'] as const);
+    return names[texts.indexOf(at)] ?? null;
   });
 }
 
@@ -195,6 +195,13 @@ function lineWords(
   return issue.message;
 }
 
+/** What a mark of sameness is called in a sentence, by its first word. */
+const markNames = new Map([
+  ['name', 'name'],
+  ['mail', 'e-mail address'],
+  ['roll', 'roll number'],
+]);
+
 /** The same student twice in one list counts once; the later line says so. */
 function apart(students: ListedStudent[], problems: ListProblem[]): ListReading {
   const seen = new Map<string, number>();
@@ -210,13 +217,8 @@ function apart(students: ListedStudent[], problems: ListProblem[]): ListReading 
     const double = marks.find((mark) => seen.has(mark));
     for (const mark of marks) if (!seen.has(mark)) seen.set(mark, own.line);
     if (!double) return true;
-    const what = double.startsWith('name')
-      ? 'name'
-      : double.startsWith('mail')
-        ? 'e-mail address'
-        : double.startsWith('roll')
-          ? 'roll number'
-          : 'student number';
+    const [sort = ''] = double.split(' ');
+    const what = markNames.get(sort) ?? 'student number';
     problems.push({
       line: own.line,
       message: `The same ${what} as line ${seen.get(double)}, so it is left out.`,

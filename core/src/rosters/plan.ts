@@ -39,6 +39,16 @@ export interface FieldChange {
 }
 
 /** `ask`: likely somebody known, and a person has to say who it is. */
+/** What becomes of a student of the list, as far as it follows from whether and where the student is known. */
+function actFor(
+  student: KnownStudent | null | undefined,
+  here: { left: boolean } | null | undefined,
+): RollAct {
+  if (!student) return 'add';
+  if (!here) return 'join';
+  return here.left ? 'back' : 'keep';
+}
+
 export type RollAct = 'add' | 'join' | 'back' | 'keep' | 'ask';
 
 export interface RollLine {
@@ -89,22 +99,13 @@ export function planRoll(
         (place) =>
           !place.left && place.classId !== target.classId && place.subject === target.subject,
       ) ?? null;
-    const act: RollAct = !student
-      ? likely.length > 0
-        ? 'ask'
-        : 'add'
-      : !here
-        ? 'join'
-        : here.left
-          ? 'back'
-          : 'keep';
+    const act: RollAct = !student && likely.length > 0 ? 'ask' : actFor(student, here);
     const rollNumber = here?.rollNumber ?? numbers.take(own.rollNumber);
-    const numbered =
-      own.rollNumber !== null && own.rollNumber !== rollNumber
-        ? here
-          ? `Keeps roll number ${rollNumber}, which stays the same all year.`
-          : `Roll number ${own.rollNumber} is somebody’s already; ${rollNumber} is free.`
-        : '';
+    const differs = own.rollNumber !== null && own.rollNumber !== rollNumber;
+    const why = here
+      ? `Keeps roll number ${rollNumber}, which stays the same all year.`
+      : `Roll number ${own.rollNumber} is somebody’s already; ${rollNumber} is free.`;
+    const numbered = differs ? why : '';
     return {
       listed: own,
       act,
@@ -341,7 +342,7 @@ export function settleRoll(
       const here = chosen?.places.find(({ classId }) => classId === target.classId);
       studentId = chosen?.id ?? null;
       changes = chosen ? corrections(chosen, line.listed, ownerOf).changes : [];
-      act = !chosen ? 'add' : !here ? 'join' : here.left ? 'back' : 'keep';
+      act = actFor(chosen, here);
     }
     const from = choice.move === false ? null : (line.from?.classId ?? null);
     if (act === 'add')

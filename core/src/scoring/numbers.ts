@@ -82,14 +82,13 @@ function underConvention(text: string, sign: '.' | ','): string | null {
   return `${whole}.${grouped[3] ?? ''}${exponent === undefined ? '' : `e${Number(exponent)}`}`;
 }
 
+/** What may stand before the fraction of a number. */
+const decimalSigns = { either: ['.', ','], point: ['.'], comma: [','] } as const;
+
 function readPlain(text: string, decimal: DecimalSign): Rational[] {
-  const signs =
-    decimal === 'either'
-      ? (['.', ','] as const)
-      : decimal === 'point'
-        ? (['.'] as const)
-        : ([','] as const);
-  const found = signs.map((sign) => underConvention(text, sign)).filter((t) => t !== null);
+  const found = decimalSigns[decimal]
+    .map((sign) => underConvention(text, sign))
+    .filter((t) => t !== null);
   return [...new Set(found)].map(fromDecimal);
 }
 

@@ -96,7 +96,8 @@ export function findTests(
   const typed = wordsOf(wanted.words ?? '');
   const asked = (name: Facet): readonly unknown[] => {
     const own = wanted[name];
-    return own === undefined ? [] : Array.isArray(own) ? own : [own];
+    if (own === undefined) return [];
+    return Array.isArray(own) ? own : [own];
   };
   const active = facetNames.filter((name) => asked(name).length > 0);
   const counts = Object.fromEntries(facetNames.map((name) => [name, new Map<unknown, number>()]));

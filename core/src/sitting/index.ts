@@ -17,7 +17,8 @@ export function progressOf(
   const asked = parts.filter(({ kind }) => kind !== 'information');
   if (asked.length === 0) return 'to read';
   const done = asked.filter(({ id }) => isAnswered(responses[id])).length;
-  return done === asked.length ? 'answered' : done === 0 ? 'unanswered' : 'partly';
+  if (done === asked.length) return 'answered';
+  return done === 0 ? 'unanswered' : 'partly';
 }
 
 export interface Numbered {

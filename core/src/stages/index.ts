@@ -114,19 +114,19 @@ export function standingIn(stages: readonly Stage[], course: Course, entry: stri
   return { open: false, leftAt: of >= 0 && of < course.stage ? course.left[of]! : null };
 }
 
+/** The minutes of all stages together; null where they have no limit, or nobody knows how many items there are. */
+function stageMinutes(limit: StageRules['stageLimit'], items: number | null): number | null {
+  if (limit === null) return null;
+  if (limit.of === 'sections')
+    return Object.values(limit.minutes).reduce((sum, minutes) => sum + minutes, 0);
+  return items === null ? null : items * limit.minutes;
+}
+
 /** The longest that anybody without supports can work, in milliseconds; null where nothing but the window ends it. */
 export function longestWork(
   { limitMinutes, stageLimit }: Pick<StageRules, 'stageLimit'> & { limitMinutes: number | null },
   items: number | null,
 ): number | null {
-  const stages =
-    stageLimit === null
-      ? null
-      : stageLimit.of === 'sections'
-        ? Object.values(stageLimit.minutes).reduce((sum, own) => sum + own, 0)
-        : items === null
-          ? null
-          : items * stageLimit.minutes;
-  const minutes = limitMinutes ?? stages;
+  const minutes = limitMinutes ?? stageMinutes(stageLimit, items);
   return minutes === null ? null : minutes * minute;
 }

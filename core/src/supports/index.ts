@@ -32,10 +32,15 @@ export const noSupports: Supports = {
   extraDays: 0,
 };
 
+function timeInWords(factor: Supports['time']): string {
+  if (factor === null) return 'no time limit';
+  return factor === 1 ? '' : `time ×${factor}`;
+}
+
 /** Each support in words, the short way that a roll has room for. */
 export function supportsInWords(own: Supports): string[] {
   return [
-    own.time === null ? 'no time limit' : own.time === 1 ? '' : `time ×${own.time}`,
+    timeInWords(own.time),
     own.aloud ? 'read aloud' : '',
     own.textSize === 1 ? '' : 'larger text',
     own.form === null ? '' : `form ${own.form}`,

@@ -48,4 +48,10 @@ export function listing(words: string[], joint = 'and'): string {
  * A share in whole percent, as it is printed everywhere and as letter bands compare it: halves up, without the dust of
  * binary fractions.
  */
+/** The order of the characters, the same on every machine and in every language. */
+export function byCharacters(a: string, b: string): number {
+  if (a === b) return 0;
+  return a < b ? -1 : 1;
+}
+
 export const wholePercent = (share: number) => Math.round(Math.round(share * 1e8) / 1e6);

@@ -81,8 +81,10 @@ export function deadlineOf(rules: TimeRules, beganAt: number): number | null {
 }
 
 /** The earlier of two ends, either of which may be none. */
-export const earlier = (a: number | null, b: number | null) =>
-  a === null ? b : b === null ? a : Math.min(a, b);
+export function earlier(a: number | null, b: number | null): number | null {
+  if (a === null || b === null) return a ?? b;
+  return Math.min(a, b);
+}
 
 export type WindowState = 'before' | 'open' | 'late' | 'closed';
 

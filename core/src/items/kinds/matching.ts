@@ -11,6 +11,7 @@ import {
   type PartBase,
   type ShownChoice,
 } from '../kind';
+import { byCharacters } from '../../text';
 import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs, parted } from '../pairs';
 import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
 import { allPairs, inOrder, mostJoined, pairsInWords } from './joining';
@@ -82,7 +83,7 @@ export const matching: Kind<Matching, string[], SittingMatching> = {
     prompt,
     left: shown(left),
     // The order of the words, so that partners do not stand side by side.
-    right: shown(right).sort((a, b) => (a.text < b.text ? -1 : a.text > b.text ? 1 : 0)),
+    right: shown(right).sort((a, b) => byCharacters(a.text, b.text)),
     once,
   }),
   rename: (own, to) => ({

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { pointsForSet, setRule } from '../../scoring';
-import { count, listing, plainText } from '../../text';
+import { byCharacters, count, listing, plainText } from '../../text';
 import {
   choice,
   labelOf,
@@ -100,7 +100,7 @@ export const sorting: Kind<Sorting, string[], SittingSorting> = {
     kind,
     prompt,
     // The order of the words, so that things of one group do not stand together.
-    choices: shown(choices).sort((a, b) => (a.text < b.text ? -1 : a.text > b.text ? 1 : 0)),
+    choices: shown(choices).sort((a, b) => byCharacters(a.text, b.text)),
     groups: shown(groups),
   }),
   rename: (own, to) => ({

@@ -115,7 +115,7 @@ export const wordsInText: Kind<WordsInText, string[], SittingWordsInText> = {
       kind: 'words-in-text',
       prompt: gist.prompt,
       needs: gist.needs,
-      text: has ? text : spans.length > 0 ? `<p>${spans.join(' ')}</p>` : '<p></p>',
+      text: has ? text : `<p>${spans.join(' ')}</p>`,
       key: gist.right ?? [],
       rule: setRuleOf(gist, true, 'wrong-takes-away'),
     };
