@@ -49,7 +49,7 @@ export default ts.config(
   { files: ['**/test/**'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
   // No condition inside another's branch: it is a function with early returns, or a table.
   {
-    files: ['core/src/**', 'contract/src/**', 'server/src/**'],
+    files: ['core/src/**', 'contract/src/**', 'server/src/**', 'web/src/**'],
     rules: { 'no-nested-ternary': 'error' },
   },
   {

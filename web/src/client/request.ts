@@ -57,7 +57,7 @@ async function send(
     response = await fetch(path, {
       method,
       headers,
-      body: body === undefined ? undefined : file ? body : JSON.stringify(body),
+      body: file || body === undefined ? (body as BodyInit | undefined) : JSON.stringify(body),
       ...options,
     });
   } catch (error) {

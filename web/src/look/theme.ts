@@ -4,13 +4,13 @@ export const themes = ['light', 'cream', 'dark', 'strong'] as const;
 export type Theme = (typeof themes)[number];
 
 const stored = themes.find((own) => own === localStorage.getItem('oaken-theme'));
-const preferred: Theme = matchMedia('(prefers-contrast: more)').matches
-  ? 'strong'
-  : matchMedia('(prefers-color-scheme: dark)').matches
-    ? 'dark'
-    : 'light';
+/** What the device asks for. */
+function preferred(): Theme {
+  if (matchMedia('(prefers-contrast: more)').matches) return 'strong';
+  return matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
+}
 
-export const theme = ref<Theme>(stored ?? preferred);
+export const theme = ref<Theme>(stored ?? preferred());
 
 watchEffect(() => {
   document.documentElement.dataset.theme = theme.value;

@@ -61,8 +61,10 @@ async function makeLink(person: StaffRow): Promise<void> {
 
 const rowClass = ({ row }: { row: StaffRow }) => (row.blocked ? 'blocked' : '');
 const byName = (a: StaffRow, b: StaffRow) => a.familyName.localeCompare(b.familyName);
-const lastSignIn = ({ blocked, signedInAt }: StaffRow) =>
-  blocked ? 'blocked' : signedInAt === null ? 'not yet' : words.time(signedInAt);
+function lastSignIn({ blocked, signedInAt }: StaffRow): string {
+  if (blocked) return 'blocked';
+  return signedInAt === null ? 'not yet' : words.time(signedInAt);
+}
 </script>
 
 <template>

@@ -25,19 +25,18 @@ const choices = computed(() =>
     : props.part.choices,
 );
 const many = computed(() => props.part.kind === 'multiple-choice');
-const chosen = computed<string[]>(() =>
-  Array.isArray(props.response)
-    ? (props.response as string[])
-    : props.response
-      ? [String(props.response)]
-      : [],
-);
+const chosen = computed<string[]>(() => {
+  if (Array.isArray(props.response)) return props.response as string[];
+  return props.response ? [String(props.response)] : [];
+});
 const most = computed(() => ('mostChosen' in props.part ? props.part.mostChosen : undefined));
 const full = computed(() => most.value !== undefined && chosen.value.length >= most.value);
 
 /** A formula alone gives a browser no name to read out. */
-const nameOf = (text: string) =>
-  text === '' ? 'Empty choice' : text.includes('data-formula') ? plainText(text) : undefined;
+function nameOf(text: string): string | undefined {
+  if (text === '') return 'Empty choice';
+  return text.includes('data-formula') ? plainText(text) : undefined;
+}
 function choose(id: string): void {
   if (!many.value) return emit('answer', id);
   const next = chosen.value.includes(id)

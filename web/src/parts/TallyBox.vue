@@ -8,15 +8,11 @@ const props = defineProps<{
   figure?: string;
   waits?: boolean;
 }>();
-const level = computed(() =>
-  props.share === null
-    ? null
-    : props.share >= 0.999
-      ? 'secure'
-      : props.share >= 0.5
-        ? 'partial'
-        : 'low',
-);
+const level = computed(() => {
+  if (props.share === null) return null;
+  if (props.share >= 0.999) return 'secure';
+  return props.share >= 0.5 ? 'partial' : 'low';
+});
 const height = computed(() => `${Math.round(100 * (props.share ?? 0))}%`);
 </script>
 

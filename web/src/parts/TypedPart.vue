@@ -13,13 +13,11 @@ const emit = defineEmits<{ answer: [response: string] }>();
 
 const field = ref<HTMLInputElement | null>(null);
 const numeric = computed(() => props.part.kind === 'numeric');
-const label = computed(() =>
-  !numeric.value
-    ? 'Your answer'
-    : 'unitRequired' in props.part && props.part.unitRequired
-      ? 'Your answer, with its unit'
-      : 'Your answer, as a number',
-);
+const label = computed(() => {
+  if (!numeric.value) return 'Your answer';
+  const withUnit = 'unitRequired' in props.part && props.part.unitRequired;
+  return withUnit ? 'Your answer, with its unit' : 'Your answer, as a number';
+});
 </script>
 
 <template>

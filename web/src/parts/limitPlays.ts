@@ -1,8 +1,10 @@
 /** Sounds and films that can be played only so often: one button in place of the browser's controls, and no way back in it. */
 import type { Plays } from './plays';
 
-const leftWords = (left: number) =>
-  left === 0 ? 'No plays left' : left === 1 ? 'Play (1 time left)' : `Play (${left} times left)`;
+function leftWords(left: number): string {
+  if (left === 0) return 'No plays left';
+  return `Play (${left} ${left === 1 ? 'time' : 'times'} left)`;
+}
 
 /** Puts the button beside every such sound or film under `place`. */
 export function limitPlays(place: HTMLElement, plays: Plays): void {

@@ -24,12 +24,8 @@ const said = computed(() => {
   if (done) return `Right${tries > 1 ? `, at try ${tries}` : ''}: ${ofPoints(worth)}.`;
   if (tries === 0) return '';
   const right = parts.filter((own) => own.right).length;
-  const some =
-    parts.length > 1
-      ? ` ${right} of ${parts.length} parts are right.`
-      : (share ?? 0) > 0
-        ? ' Some of it is right.'
-        : '';
+  const ofOne = (share ?? 0) > 0 ? ' Some of it is right.' : '';
+  const some = parts.length > 1 ? ` ${right} of ${parts.length} parts are right.` : ofOne;
   const so = earned > 0 ? ` You have ${ofPoints(earned)} so far.` : '';
   return `Not right yet.${some}${so} ${worth > earned ? `A right answer now gives ${ofPoints(worth)}.` : 'You can try again; it takes nothing away.'}`;
 });

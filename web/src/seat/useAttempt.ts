@@ -288,12 +288,12 @@ export function useAttempt(assignmentId: number) {
     helpWrong.value = '';
     try {
       const { responses, flagged } = answerTo(entry);
-      const body =
-        want === 'check'
-          ? { want, answer: outbox!.numbered(entry, responses, flagged) }
-          : want === 'hint'
-            ? { want, after: attempt.value.help[entry]?.hints.length ?? 0 }
-            : { want };
+      const bodies = {
+        check: () => ({ want, answer: outbox!.numbered(entry, responses, flagged) }),
+        hint: () => ({ want, after: attempt.value?.help[entry]?.hints.length ?? 0 }),
+        answer: () => ({ want }),
+      };
+      const body = bodies[want]();
       attempt.value.help[entry] = await request<Help>(
         'POST',
         `/api/seat/attempts/${attempt.value.id}/entries/${entry}/help`,

@@ -150,12 +150,8 @@ function show(entry: string): void {
 }
 function goTo(at: Hindrance['at']): void {
   forms.chosenId.value = null;
-  const where =
-    typeof at === 'object'
-      ? `[data-at="${at.section}"] button`
-      : at === 'title'
-        ? '.title'
-        : '.found input';
+  const named = at === 'title' ? '.title' : '.found input';
+  const where = typeof at === 'object' ? `[data-at="${at.section}"] button` : named;
   document.querySelector<HTMLElement>(where)?.focus();
 }
 const change = (text: string, ...changes: Change[]) => test.change(text, ...changes);

@@ -20,9 +20,10 @@ const emit = defineEmits<{ draw: [draw: Draw | null] }>();
 const library = useLibrary();
 
 const anything: PoolSearch = { standard: null, grade: null, depth: null, bank: null };
-const way = computed(() =>
-  !props.section.draw ? 'all' : props.section.draw.search ? 'search' : 'these',
-);
+const way = computed(() => {
+  if (!props.section.draw) return 'all';
+  return props.section.draw.search ? 'search' : 'these';
+});
 const picking = ref(false);
 const found = ref<number | null>(null);
 const wrong = ref('');

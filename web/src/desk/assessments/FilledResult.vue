@@ -71,12 +71,8 @@ const sentences = computed(() => {
   return said;
 });
 function scoreInWords({ value, bound }: NonNullable<Filled['score']>): string {
-  const of =
-    props.blueprint.facility === null
-      ? 'each other'
-      : several.value
-        ? 'the aim and each other'
-        : 'the aim';
+  const withAim = several.value ? 'the aim and each other' : 'the aim';
+  const of = props.blueprint.facility === null ? 'each other' : withAim;
   const missed = `Expected scores miss ${of} by ${value.toFixed(2)} points`;
   const better = value - bound;
   if (better < 0.005) return `${missed}; no choice from these items comes nearer.`;

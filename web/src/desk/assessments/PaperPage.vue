@@ -125,8 +125,10 @@ function step(entry: Entry, by: 1 | -1): void {
   );
 }
 
-const countsOf = (section: Section) =>
-  section.draw ? 'draw' : props.outline.heldTotal === null ? 'value' : 'share';
+function countsOf(section: Section) {
+  if (section.draw) return 'draw';
+  return props.outline.heldTotal === null ? 'value' : 'share';
+}
 const edit = (entry: Entry) => router.push(`/tests/${props.testId}/items/${entry.id}`);
 const addSection = () =>
   emit('change', 'adding a section', {

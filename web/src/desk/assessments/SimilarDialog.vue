@@ -31,12 +31,11 @@ function take(item: ItemRow): void {
   emit('take', item);
   open.value = false;
 }
-const closeness = (distance: number | null) =>
-  distance === null
-    ? 'difficulty not known'
-    : distance < 0.005
-      ? 'just as hard'
-      : `${Math.round(distance * 100)} points of difficulty away`;
+function closeness(distance: number | null): string {
+  if (distance === null) return 'difficulty not known';
+  if (distance < 0.005) return 'just as hard';
+  return `${Math.round(distance * 100)} points of difficulty away`;
+}
 </script>
 
 <template>

@@ -28,9 +28,10 @@ const form = reactive({
 });
 const wrong = ref('');
 const busy = ref(false);
-const minutes = computed(() =>
-  form.choice === 'none' ? 0 : form.choice === 'other' ? form.otherMinutes : form.choice,
-);
+const minutes = computed(() => {
+  if (form.choice === 'none') return 0;
+  return form.choice === 'other' ? form.otherMinutes : form.choice;
+});
 const tomorrow = () =>
   wallOf(Math.max(session.now(), props.own.closesAt ?? 0) + day, session.school.zone).slice(0, 11);
 whenOpened(open, () => {

@@ -87,12 +87,9 @@ const names = computed(() =>
   props.forms.filter(({ id }) => form.value.forms.includes(id)).map(({ name }) => name),
 );
 const formWords = computed(() => {
-  const own =
-    names.value.length > 1
-      ? `${listing(names.value)} in turn`
-      : names.value.length === 1
-        ? `form ${names.value[0]} for all`
-        : 'none chosen';
+  const [first = 'none chosen', ...others] = names.value;
+  const only = names.value.length === 0 ? first : `form ${first} for all`;
+  const own = others.length > 0 ? `${listing(names.value)} in turn` : only;
   return form.value.formsFor.length ? `${own}, others by class or group` : own;
 });
 const beginning = computed(

@@ -141,16 +141,16 @@ function describe(bank: Bank | null): void {
   bankShown.value = bank;
   bankOpen.value = true;
 }
-const reachWords = (bank: Bank) =>
-  bank.mine
-    ? bank.reach === 'mine'
-      ? 'mine'
-      : `mine, for ${bank.reach === 'school' ? 'my school' : 'everybody'}`
-    : bank.reach === 'school'
-      ? 'my school’s'
-      : bank.reach === 'everybody'
-        ? 'everybody’s'
-        : `shared by ${bank.owner}`;
+const reachOfMine = {
+  mine: 'mine',
+  school: 'mine, for my school',
+  everybody: 'mine, for everybody',
+};
+function reachWords(bank: Bank): string {
+  if (bank.mine) return reachOfMine[bank.reach];
+  if (bank.reach === 'school') return 'my school’s';
+  return bank.reach === 'everybody' ? 'everybody’s' : `shared by ${bank.owner}`;
+}
 </script>
 
 <template>

@@ -67,12 +67,12 @@ async function made(id: number): Promise<void> {
   await list();
   await router.push(`/classes/${id}`);
 }
-const partWords = (one: ClassRow) =>
-  one.part === 'teacher'
-    ? ''
-    : one.part === 'co-teacher'
-      ? ' · with a colleague'
-      : ' · as a substitute';
+const roles = {
+  teacher: '',
+  'co-teacher': ' · with a colleague',
+  substitute: ' · as a substitute',
+};
+const partWords = (one: ClassRow) => roles[one.part];
 </script>
 
 <template>

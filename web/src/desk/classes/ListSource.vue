@@ -47,9 +47,9 @@ const fieldWords: Record<ListField, string> = {
 };
 function set(at: number, event: Event): void {
   const field = ((event.target as HTMLSelectElement).value || null) as ListField | null;
-  columns.value.fields = columns.value.fields.map((own, n) =>
-    n === at ? field : own === field ? null : own,
-  );
+  // A field stands in one column at most.
+  const others = columns.value.fields.map((own) => (own === field ? null : own));
+  columns.value.fields = others.with(at, field);
 }
 /** The two names change places. */
 function turnRound(): void {

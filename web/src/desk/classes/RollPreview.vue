@@ -35,12 +35,19 @@ function answer(line: PlanLine, event: Event): void {
   else
     decide(line, {
       take: true,
-      as: value === '' ? undefined : value === 'new' ? null : Number(value),
+      as: asOf(value),
     });
 }
+/** Who a line is, by the choice that stands for it: nobody yet, somebody new, or a student that is known. */
+function asOf(value: string): number | null | undefined {
+  if (value === '') return undefined;
+  return value === 'new' ? null : Number(value);
+}
 const answered = (line: PlanLine) => {
-  const own = of(line);
-  return !own.take ? 'out' : own.as === undefined ? '' : own.as === null ? 'new' : String(own.as);
+  const { take, as } = of(line);
+  if (!take) return 'out';
+  if (as === undefined) return '';
+  return as === null ? 'new' : String(as);
 };
 function happens(line: PlanLine): string {
   if (line.act === 'add') return 'is new';

@@ -29,8 +29,10 @@ const groupNames = (student: RollRow) =>
     .filter(({ id }) => student.groups.includes(id))
     .map(({ name }) => name)
     .join(', ');
-const signedIn = ({ signedInAt, hasPasscode }: RollRow) =>
-  signedInAt !== null ? words.time(signedInAt) : hasPasscode ? 'not yet' : 'no passcode';
+function signedIn({ signedInAt, hasPasscode }: RollRow): string {
+  if (signedInAt !== null) return words.time(signedInAt);
+  return hasPasscode ? 'not yet' : 'no passcode';
+}
 const params = (student: RollRow) => ({ classId: props.own.class.id, studentId: student.id });
 
 async function renew(student: RollRow): Promise<void> {

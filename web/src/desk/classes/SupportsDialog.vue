@@ -25,8 +25,10 @@ watch(student, (now) => {
   wrong.value = {};
 });
 const said = computed(() => supportsInWords(own));
-const timeWords = (factor: number | null) =>
-  factor === null ? 'no time limit' : factor === 1 ? 'as everybody' : `×${factor}`;
+function timeWords(factor: number | null): string {
+  if (factor === null) return 'no time limit';
+  return factor === 1 ? 'as everybody' : `×${factor}`;
+}
 async function save(): Promise<void> {
   const of = student.value!;
   const params = { classId: props.classId, studentId: of.id };

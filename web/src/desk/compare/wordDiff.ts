@@ -45,12 +45,17 @@ export const linesOfPassage = (own: PassageContent): Lines =>
     ['Taken from', own.source],
   ]);
 
+function changeOf(added: boolean, removed: boolean): Piece['change'] {
+  if (added) return 'new';
+  return removed ? 'gone' : 'same';
+}
+
 export function compare(old: Lines, now: Lines): ComparedLine[] {
   return [...new Set([...old.keys(), ...now.keys()])].map((name) => {
     const pieces = diffWords(old.get(name) ?? '', now.get(name) ?? '').map(
       ({ value, added, removed }): Piece => ({
         text: value,
-        change: added ? 'new' : removed ? 'gone' : 'same',
+        change: changeOf(added, removed),
       }),
     );
     return { name, pieces, same: pieces.every(({ change }) => change === 'same') };

@@ -39,7 +39,8 @@ onUnmounted(() => clearTimeout(timer));
 const where = computed(() => {
   const bank = library.banks.find(({ id }) => id === place.value.bank);
   const folder = bank?.folders.find(({ id }) => id === place.value.folder);
-  return bank ? (folder ? `${bank.name} · ${folder.name}` : bank.name) : 'no bank';
+  if (!bank) return 'no bank';
+  return folder ? `${bank.name} · ${folder.name}` : bank.name;
 });
 const running = computed(
   () => state.value?.state === 'reading' || state.value?.state === 'writing',

@@ -17,18 +17,17 @@ import AnswerShown from './AnswerShown.vue';
 import GuideLevels from './GuideLevels.vue';
 import { isMarked, markOf, useMarking, type Given, type Source, type Task } from './useMarking';
 
+/** What is marked, by the page's address. */
+function sourceOf(at: Record<string, unknown>): Source {
+  if (at.readingId) return { by: 'second', readingId: Number(at.readingId) };
+  const assignmentId = Number(at.assignmentId);
+  if (!at.entryId) return { by: 'student', assignmentId };
+  return { by: 'item', assignmentId, entry: String(at.entryId), part: String(at.partId) };
+}
+
 const words = useWords();
 const { params } = useRoute();
-const source: Source = params.readingId
-  ? { by: 'second', readingId: Number(params.readingId) }
-  : params.entryId
-    ? {
-        by: 'item',
-        assignmentId: Number(params.assignmentId),
-        entry: String(params.entryId),
-        part: String(params.partId),
-      }
-    : { by: 'student', assignmentId: Number(params.assignmentId) };
+const source = sourceOf(params);
 const { work, tasks, load, give } = useMarking(source);
 
 const at = ref(0);

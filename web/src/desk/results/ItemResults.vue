@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ariaSort } from '../ariaSort';
 import type { ItemResult, ResultsAnswer } from '@oaken/contract/results';
 import { count, plainText } from '@oaken/core/text';
 import { lengthInWords } from '@oaken/core/timing';
@@ -38,8 +39,7 @@ const sorted = computed(() => {
 const most: Column[] = ['choices', 'notes', 'time'];
 const sortBy = (by: Column) =>
   (sort.value = { by, down: sort.value.by === by ? !sort.value.down : most.includes(by) });
-const sortWord = (by: Column) =>
-  sort.value.by === by ? (sort.value.down ? 'descending' : 'ascending') : 'none';
+const sortWord = (by: Column) => ariaSort(sort.value, by);
 
 /** The same wrong first answer from three students or more. */
 const repeated = (item: ItemResult) =>

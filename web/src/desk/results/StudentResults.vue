@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Students by items. Only the rows in view are drawn, so that a whole grade scrolls and sorts without waiting. */
+import { ariaSort } from '../ariaSort';
 import type { ResultsAnswer, StudentResult } from '@oaken/contract/results';
 import { lengthInWords } from '@oaken/core/timing';
 import { count, wholePercent } from '@oaken/core/text';
@@ -99,8 +100,7 @@ const sortBy = (by: Column) =>
     by,
     down: sort.value.by === by ? !sort.value.down : by === 'points' || by === 'percent',
   });
-const sortWord = (by: Column) =>
-  sort.value.by === by ? (sort.value.down ? 'descending' : 'ascending') : 'none';
+const sortWord = (by: Column) => ariaSort(sort.value, by);
 
 function stateWords(own: StudentResult): string {
   if (own.state === 'not-begun') return props.results.complete ? 'did not begin' : 'not begun';

@@ -28,6 +28,7 @@ const allPicked = computed(
 const nameOf = (own: WatchedStudent) =>
   props.hidden ? `Student ${own.rollNumber ?? ''}` : own.name;
 
+const byWords = { student: '', server: ', time ran out', teacher: ' by you' };
 function stateWords(own: WatchedStudent): string {
   switch (own.state) {
     case 'not-begun':
@@ -41,7 +42,7 @@ function stateWords(own: WatchedStudent): string {
     case 'handed-in':
       return own.handedInAt === null
         ? 'time is over'
-        : `handed in ${words.time(own.handedInAt)}${own.handedInBy === 'server' ? ', time ran out' : own.handedInBy === 'teacher' ? ' by you' : ''}`;
+        : `handed in ${words.time(own.handedInAt)}${byWords[own.handedInBy ?? 'student']}`;
   }
 }
 /** Minutes, and below ten of them seconds too. */

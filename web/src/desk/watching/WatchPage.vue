@@ -37,13 +37,11 @@ const project = (on: boolean) => router.replace({ query: on ? { projector: '' } 
 const chosen = computed(
   () => watched.value?.students.filter(({ studentId }) => picked.value.includes(studentId)) ?? [],
 );
-const whom = computed(() =>
-  chosen.value.length === 0
-    ? 'all'
-    : chosen.value.length === 1
-      ? chosen.value[0]!.name
-      : count(chosen.value.length, 'student'),
-);
+const whom = computed(() => {
+  const [first, ...others] = chosen.value;
+  if (!first) return 'all';
+  return others.length === 0 ? first.name : count(chosen.value.length, 'student');
+});
 const studentIds = computed(() => (chosen.value.length === 0 ? null : picked.value));
 const some = (...states: string[]) =>
   (chosen.value.length ? chosen.value : (watched.value?.students ?? [])).some(({ state }) =>

@@ -32,8 +32,18 @@ watch(
     list.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest', inline: 'center' });
   },
 );
-const inWords = (own: Step) =>
-  `Question ${own.number}, ${own.shut === 'ahead' ? 'still to come' : own.progress === 'partly' ? 'partly answered' : own.progress}${own.shut === 'left' ? ', left' : ''}${own.flagged ? ', flagged' : ''}${own.here ? ', here' : ''}`;
+function inWords({ number, shut, progress, flagged, here }: Step): string {
+  const done = progress === 'partly' ? 'partly answered' : progress;
+  return [
+    `Question ${number}`,
+    shut === 'ahead' ? 'still to come' : done,
+    shut === 'left' ? 'left' : '',
+    flagged ? 'flagged' : '',
+    here ? 'here' : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
 </script>
 
 <template>

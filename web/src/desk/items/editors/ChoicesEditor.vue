@@ -21,7 +21,8 @@ const change = (own: object) =>
 
 function setKey(id: string, right: boolean): void {
   const rest = part.value.key.filter((own) => own !== id);
-  change({ key: !right ? rest : ticks.value ? [...rest, id] : [id] });
+  const withIt = ticks.value ? [...rest, id] : [id];
+  change({ key: right ? withIt : rest });
 }
 const setChoice = (at: number, own: Partial<Choice>) =>
   change({ choices: part.value.choices.map((one, n) => (n === at ? { ...one, ...own } : one)) });

@@ -21,24 +21,21 @@ const kindsOfTolerance = {
   percent: 'within a percent',
   significant: 'to significant figures',
 };
-function setTolerance(by: string): void {
-  const tolerance: Key['tolerance'] =
-    by === 'absolute'
-      ? { by, within: 0.1 }
-      : by === 'percent'
-        ? { by, within: 1 }
-        : by === 'significant'
-          ? { by, figures: 3 }
-          : { by: 'exact' };
-  setKey({ tolerance });
+/** What each kind of tolerance begins with. */
+const usualTolerances: Record<keyof typeof kindsOfTolerance, Key['tolerance']> = {
+  exact: { by: 'exact' },
+  absolute: { by: 'absolute', within: 0.1 },
+  percent: { by: 'percent', within: 1 },
+  significant: { by: 'significant', figures: 3 },
+};
+function setTolerance(event: Event): void {
+  setKey({ tolerance: usualTolerances[valueOf(event) as keyof typeof kindsOfTolerance] });
 }
-const amount = computed(() =>
-  'within' in part.value.key.tolerance
-    ? part.value.key.tolerance.within
-    : 'figures' in part.value.key.tolerance
-      ? part.value.key.tolerance.figures
-      : null,
-);
+const amount = computed(() => {
+  const { tolerance } = part.value.key;
+  if ('within' in tolerance) return tolerance.within;
+  return 'figures' in tolerance ? tolerance.figures : null;
+});
 function setAmount(event: Event): void {
   const { tolerance } = part.value.key;
   const typed = Number(valueOf(event).replace(',', '.'));
@@ -84,11 +81,7 @@ const percent = computed({
     /></label>
     <label>
       <span class="label">Counts</span>
-      <select
-        class="plain-input"
-        :value="part.key.tolerance.by"
-        @change="setTolerance(valueOf($event))"
-      >
+      <select class="plain-input" :value="part.key.tolerance.by" @change="setTolerance">
         <option v-for="(name, by) in kindsOfTolerance" :key="by" :value="by">{{ name }}</option>
       </select>
     </label>

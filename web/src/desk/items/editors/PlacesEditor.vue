@@ -132,12 +132,13 @@ function shapeOf(area: Area) {
   if (area.shape === 'circle') return { is: 'circle', cx: area.x, cy: area.y, r: area.radius };
   return { is: 'polygon', points: area.points.join(' ') };
 }
-const middle = (area: Area) =>
-  area.shape === 'rect'
-    ? { x: area.x + area.width / 2, y: area.y + area.height / 2 }
-    : area.shape === 'circle'
-      ? { x: area.x, y: area.y }
-      : { x: area.points[0]!, y: area.points[1]! };
+/** Where the name of an area stands. */
+function middle(area: Area): { x: number; y: number } {
+  if (area.shape === 'rect') return { x: area.x + area.width / 2, y: area.y + area.height / 2 };
+  if (area.shape === 'circle') return { x: area.x, y: area.y };
+  const [x = 0, y = 0] = area.points;
+  return { x, y };
+}
 const general = computed(() =>
   props.problems.filter(
     ({ pointer }) =>

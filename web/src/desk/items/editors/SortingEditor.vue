@@ -13,11 +13,8 @@ const groupOf = (pattern: string[], thing: string) =>
 
 function setGroup(at: number, thing: string, group: string): void {
   const rest = part.value.keys[at]!.filter((own) => parted(own)[0] !== thing);
-  change({
-    keys: part.value.keys.map((own, n) =>
-      n === at ? (group ? [...rest, joined(thing, group)] : rest) : own,
-    ),
-  });
+  const key = group ? [...rest, joined(thing, group)] : rest;
+  change({ keys: part.value.keys.with(at, key) });
 }
 const dropped = (id: string, side: 0 | 1) =>
   change({ keys: part.value.keys.map((key) => key.filter((own) => parted(own)[side] !== id)) });
