@@ -243,6 +243,55 @@ export interface Read {
   rules: AssignmentRules;
 }
 
+interface FieldProblem {
+  field: string;
+  message: string;
+}
+
+/** What cannot be of the values that are no times on the wall; the first of a field is the one to be said. */
+function valueProblems(form: WishForm): FieldProblem[] {
+  const { limited, limitMinutes, mode, attempts, lateOff, offPercent } = form;
+  const warnings = hasTime(form) ? warnMinutes(form.warns) : [];
+  const checks: [right: boolean, field: string, message: string][] = [
+    [
+      !limited || (limitMinutes >= 1 && limitMinutes <= 1440),
+      'limit',
+      'The time limit must be from 1 minute to a day.',
+    ],
+    [
+      warnings.every((minutes) => minutes > 0 && minutes <= 600),
+      'warnMinutes',
+      'Write minutes, parted by commas, such as 5, 1.',
+    ],
+    [warnings.length <= 4, 'warnMinutes', 'At most four warnings.'],
+    [
+      timedParts(form).every((minutes) => minutes >= 0.1 && minutes <= 600),
+      'stageLimit',
+      'A part can have from 0.1 to 600 minutes.',
+    ],
+    [
+      Number.isInteger(attempts) && attempts >= 0 && attempts <= 20,
+      'attempts',
+      'Attempts are a whole number from 1 to 20.',
+    ],
+    [lateOff >= 0 && lateOff <= 100, 'lateRule', 'Each late day can take off from 0 to 100 %.'],
+    [
+      mode !== 'practice' || (offPercent >= 0 && offPercent <= 100),
+      'offPerTry',
+      'A wrong try can take off from 0 to 100 %.',
+    ],
+    [form.forms.length > 0, 'forms', 'Choose at least one form.'],
+  ];
+  return checks.flatMap(([right, field, message]) => (right ? [] : [{ field, message }]));
+}
+
+/** The minutes of the parts that have times of their own. */
+function timedParts({ mode, partsTimed, itemMinutes, sectionMinutes }: WishForm): number[] {
+  if (mode !== 'test' || partsTimed === 'none') return [];
+  if (partsTimed === 'items') return [itemMinutes];
+  return Object.values(sectionMinutes).filter((minutes) => minutes !== '');
+}
+
 /** The wishes, as far as they can be read, and what stands against them, by field. */
 export function readForm(
   form: WishForm,
@@ -266,29 +315,7 @@ export function readForm(
     'answersFrom',
     form.answersLater ? atWall(form.answersWall, zone) : null,
   );
-  if (form.limited && !(form.limitMinutes >= 1 && form.limitMinutes <= 1440))
-    say('limit', 'The time limit must be from 1 minute to a day.');
-  if (hasTime(form) && warnMinutes(form.warns).some((own) => !(own > 0 && own <= 600)))
-    say('warnMinutes', 'Write minutes, parted by commas, such as 5, 1.');
-  if (hasTime(form) && warnMinutes(form.warns).length > 4)
-    say('warnMinutes', 'At most four warnings.');
-  const parts =
-    form.partsTimed === 'items'
-      ? [form.itemMinutes]
-      : Object.values(form.sectionMinutes).filter((own) => own !== '');
-  if (
-    form.mode === 'test' &&
-    form.partsTimed !== 'none' &&
-    !parts.every((own) => own >= 0.1 && own <= 600)
-  )
-    say('stageLimit', 'A part can have from 0.1 to 600 minutes.');
-  if (!(Number.isInteger(form.attempts) && form.attempts >= 0 && form.attempts <= 20))
-    say('attempts', 'Attempts are a whole number from 1 to 20.');
-  if (!(form.lateOff >= 0 && form.lateOff <= 100))
-    say('lateRule', 'Each late day can take off from 0 to 100 %.');
-  if (form.mode === 'practice' && !(form.offPercent >= 0 && form.offPercent <= 100))
-    say('offPerTry', 'A wrong try can take off from 0 to 100 %.');
-  if (form.forms.length === 0) say('forms', 'Choose at least one form.');
+  for (const { field, message } of valueProblems(form)) say(field, message);
   if (opensAt === null || Object.keys(problems).length > 0) return { read: null, problems };
   const rules = rulesOf(form);
   const lateRule =
