@@ -2,6 +2,7 @@ export { asksFor, opinionCounts, rightInWords, type Asks } from './asks';
 export type { AnswerOption, Choice, PartText, ShownChoice } from './kind';
 export { freshId } from './kind';
 export { criteriaPoints, levelPoints, type Criterion, type Levels } from './kinds/by-hand';
+export { choiceLetter } from './letters';
 export { joined, parted } from './pairs';
 export { pastedChoices, type PastedChoices } from './pasted';
 export { fileAddress, picture, type Picture } from './picture';

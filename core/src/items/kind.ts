@@ -93,6 +93,12 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   inWords(part: P, response: R): string;
   /** What counts as right, in one sentence. */
   keyInWords(part: P): string;
+  /**
+   * The key as short as an answer key on paper has it: letters where choices have letters. The letters are those of the part as
+   * it is shown, which may stand in another order than its author's. Null where nothing is right or wrong; kinds that leave it out
+   * have the sentence of `keyInWords`.
+   */
+  keyOnPaper?(part: P): string | null;
   /** The part with other ids, for kinds whose ids would tell what belongs together or in which order. */
   rename?(part: P, to: (id: string) => string): P;
   /** The part's rich texts besides its prompt. */

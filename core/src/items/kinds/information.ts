@@ -23,6 +23,7 @@ export const information: Kind<Information, null, SittingInformation> = {
   isEmpty: () => true,
   forSitting: ({ id, kind, prompt }) => ({ id, kind, prompt }),
   inWords: () => '',
+  keyOnPaper: () => null,
   keyInWords: () => 'A page to read; nothing is asked.',
   texts: () => [],
   toGist: ({ prompt, needs }) => ({ prompt, needs }),

@@ -12,6 +12,7 @@ import {
   type ShownChoice,
 } from '../kind';
 import { byCharacters } from '../../text';
+import { letterOf } from '../letters';
 import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs, parted } from '../pairs';
 import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
 import { allPairs, inOrder, mostJoined, pairsInWords } from './joining';
@@ -98,6 +99,17 @@ export const matching: Kind<Matching, string[], SittingMatching> = {
   arrange: (own, order) => ({ ...own, left: reorder(own.left, order) }),
   folded: (_, response) => inOrder(response),
   inWords: ({ left, right }, response) => pairsInWords(left, right, response),
+  keyOnPaper(own) {
+    const { left, right } = matching.forSitting(own);
+    const pairs = own.key.map((pair) => {
+      const [one, other] = parted(pair);
+      return { number: left.findIndex(({ id }) => id === one) + 1, letter: letterOf(right, other) };
+    });
+    return pairs
+      .sort((a, b) => a.number - b.number)
+      .map(({ number, letter }) => `${number} ${letter}`)
+      .join(', ');
+  },
   keyInWords: ({ left, right, key, rule }) =>
     setRuleInWords(rule, pairsInWords(left, right, key), 'pair'),
   texts: ({ left, right }) => [...textsOf(left, 'left'), ...textsOf(right, 'right')],

@@ -17,6 +17,7 @@ import {
   type PartBase,
   type ShownChoice,
 } from '../kind';
+import { lettersOf } from '../letters';
 import { choicesFrom, choicesGist } from './gists';
 import { setRuleInWords } from './rule-words';
 
@@ -93,6 +94,7 @@ export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoic
   options: ({ choices, key }) => asOptions(choices, key),
   chosen: (response) => response,
   inWords: ({ choices }, response) => listing(response.map((id) => labelOf(choices, id))),
+  keyOnPaper: (own) => lettersOf(multipleChoice.forSitting(own).choices, own.key).join(', '),
   keyInWords({ choices, key, rule }) {
     const right = listing(key.map((id) => `“${labelOf(choices, id)}”`));
     return setRuleInWords(rule, right, 'choice');

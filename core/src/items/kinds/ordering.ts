@@ -14,6 +14,7 @@ import {
   type PartBase,
   type ShownChoice,
 } from '../kind';
+import { letterOf } from '../letters';
 import { choicesOf, mistakesOf, padded } from './gists';
 
 const part = z
@@ -103,6 +104,10 @@ export const ordering: Kind<Ordering, string[], SittingOrdering> = {
   arrange: (own, order) => ({ ...own, choices: order(own.choices) }),
   folded: (_, response) => response.join(' '),
   inWords: ({ choices }, response) => response.map((id) => labelOf(choices, id)).join(' → '),
+  keyOnPaper(own) {
+    const { choices } = ordering.forSitting(own);
+    return own.key.map((id) => letterOf(choices, id)).join(', ');
+  },
   keyInWords: (own) =>
     `${ordering.inWords(own, own.key)}: ${words[own.rule.rule](count(own.rule.points, 'point'))}.`,
   texts: ({ choices }) => textsOf(choices, 'choices'),

@@ -17,6 +17,7 @@ import {
   type PartBase,
   type ShownChoice,
 } from '../kind';
+import { lettersOf } from '../letters';
 import { choicesFrom, choicesGist } from './gists';
 
 const part = z
@@ -86,6 +87,7 @@ export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice
   chosen: (response) => (response === null ? [] : [response]),
   accept: accepting,
   inWords: ({ choices }, response) => (response === null ? '' : labelOf(choices, response)),
+  keyOnPaper: (own) => lettersOf(singleChoice.forSitting(own).choices, own.key).join(' or '),
   keyInWords({ choices, key, rule }) {
     const right = listing(
       key.map((id) => `“${labelOf(choices, id)}”`),

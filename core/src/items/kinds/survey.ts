@@ -68,6 +68,7 @@ export const survey: Kind<Survey, string[], SittingSurvey> = {
     style === 'words'
       ? (response[0] ?? '').trim()
       : listing(response.map((id) => labelOf(choices, id))),
+  keyOnPaper: () => null,
   keyInWords: () => 'Every answer is welcome; it gives no points.',
   texts: ({ choices }) => textsOf(choices, 'choices'),
   toGist: ({ prompt, needs, choices }) => ({ prompt, needs, choices: shown(choices) }),

@@ -39,6 +39,7 @@ export const trueFalse: Kind<TrueFalse, 'true' | 'false' | null, SittingTrueFals
     }),
   chosen: (response) => (response === null ? [] : [response]),
   inWords: (_, response) => (response === null ? '' : words[response]),
+  keyOnPaper: ({ key }) => (key ? 'True' : 'False'),
   keyInWords: ({ key, rule }) =>
     `“${key ? 'True' : 'False'}” earns ${count(rule.points, 'point')}.`,
   texts: () => [],

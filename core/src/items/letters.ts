@@ -1,0 +1,12 @@
+/** The letters of choices, on paper and where choices are spoken of. */
+
+export const choiceLetter = (place: number): string =>
+  'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[place] ?? String(place + 1);
+
+/** The letter of a choice in the order in which the choices are shown. */
+export const letterOf = (shown: readonly { id: string }[], id: string | undefined): string =>
+  choiceLetter(shown.findIndex((choice) => choice.id === id));
+
+/** The letters of some of the choices, in the order in which these are shown. */
+export const lettersOf = (shown: readonly { id: string }[], ids: readonly string[]): string[] =>
+  shown.flatMap(({ id }, place) => (ids.includes(id) ? choiceLetter(place) : []));
