@@ -2,7 +2,17 @@
  * Items as rows of a table. The common kinds have columns that a person can fill in; whatever those cannot say stands
  * whole in a column of its own, so that what is taken out comes back the same.
  */
-import { blankPart, forSitting, readItem, type ItemContent, type Part } from '../items';
+import {
+  blankPart,
+  forSitting,
+  kindOf,
+  listOf,
+  partKinds,
+  readItem,
+  type ItemContent,
+  type Part,
+  type PartKind,
+} from '../items';
 import { asRichText, plainText } from '../text';
 
 export const mostChoices = 8;
@@ -74,23 +84,10 @@ export type RowReading =
   | { ok: false; problems: RowProblem[] };
 
 type Cells = Readonly<Record<string, string>>;
-const rowKinds = [
-  'single-choice',
-  'multiple-choice',
-  'true-false',
-  'numeric',
-  'short-text',
-  'long-text',
-  'survey',
-  'information',
-] as const;
-type RowKind = (typeof rowKinds)[number];
 
-const list = (text: string, sign: string) =>
-  text
-    .split(sign)
-    .map((own) => own.trim())
-    .filter(Boolean);
+/** The kinds that a person can write in a table. */
+const rowKinds = partKinds.filter((kind) => kindOf({ kind }).inTable);
+
 /** Plain words become a paragraph; what has tags already is taken as it is. */
 const rich = (text: string, wrapped: boolean) => {
   const own = text.trim();
@@ -118,9 +115,9 @@ export function itemFromRow(cells: Cells): RowReading {
     return null;
   };
   const facts: RowFacts = {
-    standards: list(cell('standards'), ';'),
+    standards: listOf(cell('standards'), ';'),
     subject: cell('subject'),
-    grades: list(cell('grades'), ';').flatMap((own) => {
+    grades: listOf(cell('grades'), ';').flatMap((own) => {
       const grade = Number(own);
       if (Number.isInteger(grade) && grade >= 0 && grade <= 13) return [grade];
       wrong('grades', `“${own}” is not a school year from 0 to 13.`);
@@ -128,7 +125,7 @@ export function itemFromRow(cells: Cells): RowReading {
     }),
     depth: whole('depth', 1, 4),
     seconds: whole('seconds', 5, 7200),
-    tags: [...new Set(list(cell('tags'), ';').map((tag) => tag.toLowerCase()))],
+    tags: [...new Set(listOf(cell('tags'), ';').map((tag) => tag.toLowerCase()))],
     author: cell('author'),
     licence: cell('licence'),
   };
@@ -159,8 +156,9 @@ function wholeOf(json: string, wrong: Wrong): ItemContent | null {
 }
 
 function contentOf(cell: (name: string) => string, wrong: Wrong): ItemContent | null {
-  const kind = cell('kind').toLowerCase() as RowKind;
-  if (!rowKinds.includes(kind)) {
+  const name = cell('kind').toLowerCase();
+  const kind = rowKinds.find((own) => own === name);
+  if (kind === undefined) {
     wrong(
       'kind',
       cell('kind') === ''
@@ -173,7 +171,7 @@ function contentOf(cell: (name: string) => string, wrong: Wrong): ItemContent | 
     stem: rich(cell('question'), true),
     parts: [partOf(kind, cell, wrong)],
     explanation: rich(cell('explanation'), true),
-    hints: list(cell('hints'), '|').map((own) => rich(own, true)),
+    hints: listOf(cell('hints'), '|').map((own) => rich(own, true)),
     notes: cell('notes'),
   });
   if (read.ok) return read.content;
@@ -182,7 +180,7 @@ function contentOf(cell: (name: string) => string, wrong: Wrong): ItemContent | 
 }
 
 /** The column in which something is wrong, by its place in the item. */
-function columnOf(pointer: string, kind: RowKind): string {
+function columnOf(pointer: string, kind: PartKind): string {
   const choice = /^\/parts\/0\/choices\/(\d+)/.exec(pointer);
   if (choice) return `choice ${Number(choice[1]) + 1}`;
   if (pointer.startsWith('/parts/0/choices')) return 'choice 1';
@@ -190,79 +188,34 @@ function columnOf(pointer: string, kind: RowKind): string {
   if (pointer.startsWith('/parts/0/key/units')) return 'units';
   if (pointer.startsWith('/parts/0/key')) return 'right';
   if (pointer.startsWith('/parts/0/rule')) return 'points';
-  if (pointer.startsWith('/parts/0')) return kind === 'long-text' ? 'points' : 'kind';
+  if (pointer.startsWith('/parts/0')) return kindOf({ kind }).inTable?.otherwise ?? 'kind';
   if (pointer.startsWith('/explanation')) return 'explanation';
   if (pointer.startsWith('/hints')) return 'hints';
   return pointer.startsWith('/notes') ? 'notes' : 'question';
 }
 
-type Tolerance = Extract<Part, { kind: 'numeric' }>['key']['tolerance'];
-
-/** A tolerance as a cell says it; exact is empty. */
-function toleranceCell(tolerance: Tolerance): string {
-  if (tolerance.by === 'absolute') return String(tolerance.within);
-  return tolerance.by === 'percent' ? `${tolerance.within} %` : '';
-}
-
-function partOf(kind: RowKind, cell: (name: string) => string, wrong: Wrong): Part {
-  const blank = blankPart(kind, 'a');
+/** A part from a row, by its kind; what it says is checked with the whole item. */
+function partOf(kind: PartKind, cell: (name: string) => string, wrong: Wrong): unknown {
   const points = cell('points') === '' ? 1 : Number(cell('points').replace(',', '.'));
   if (Number.isNaN(points)) wrong('points', `“${cell('points')}” is not a number.`);
-  const choices = choiceColumns.flatMap((name, at) =>
-    cell(name) === '' ? [] : [{ id: 'abcdefgh'[at]!, text: rich(cell(name), false) }],
+  const choices = choiceColumns.flatMap((name, place) =>
+    cell(name) === '' ? [] : [{ id: choiceId(place), text: rich(cell(name), false) }],
   );
-  const right = cell('right');
-  const once = { rule: 'all-or-nothing', points } as const;
-  const key = () =>
-    list(right.replace(/,/g, ';'), ';').flatMap((own) => {
-      const at = /^[a-h]$/i.test(own) ? own.toLowerCase().charCodeAt(0) - 96 : Number(own);
-      const id = Number.isInteger(at) ? 'abcdefgh'[at - 1] : undefined;
-      if (id !== undefined && choices.some((choice) => choice.id === id)) return [id];
-      wrong('right', `“${own}” is not the number of a choice.`);
+  const rightChoices = () =>
+    listOf(cell('right').replace(/,/g, ';'), ';').flatMap((named) => {
+      const place = /^[a-h]$/i.test(named)
+        ? named.toLowerCase().charCodeAt(0) - 97
+        : Number(named) - 1;
+      const choice = Number.isInteger(place) && choices.find(({ id }) => id === choiceId(place));
+      if (choice) return [choice.id];
+      wrong('right', `“${named}” is not the number of a choice.`);
       return [];
     });
-  switch (kind) {
-    case 'single-choice':
-      return { ...blank, choices, key: key(), rule: once } as Part;
-    case 'multiple-choice': {
-      const rule = cell('rule') || 'all-or-nothing';
-      if (!['all-or-nothing', 'each-right', 'wrong-takes-away'].includes(rule))
-        wrong('rule', `“${rule}” is not a rule.`);
-      return { ...blank, choices, key: key(), rule: { rule, points } } as Part;
-    }
-    case 'true-false':
-      if (!/^(true|false)$/i.test(right)) wrong('right', 'Write true or false.');
-      return { ...blank, key: right.toLowerCase() === 'true', rule: once } as Part;
-    case 'numeric': {
-      const share = /^([\d.,]+)\s*%$/.exec(cell('tolerance'));
-      const within = Number((share?.[1] ?? cell('tolerance')).replace(',', '.'));
-      if (Number.isNaN(within)) wrong('tolerance', `“${cell('tolerance')}” is not a tolerance.`);
-      const tolerance =
-        cell('tolerance') === '' ? { by: 'exact' } : { by: share ? 'percent' : 'absolute', within };
-      const units = list(cell('units'), ';').map((name) => ({ name, factor: 1 }));
-      return {
-        ...blank,
-        key: { value: right, tolerance, decimal: 'point', units, unitRequired: false },
-        rule: once,
-      } as Part;
-    }
-    case 'short-text':
-      return {
-        ...blank,
-        key: {
-          ...(blank as Extract<Part, { kind: 'short-text' }>).key,
-          variants: list(right, '|'),
-        },
-        rule: once,
-      } as Part;
-    case 'long-text':
-      return { ...blank, rule: { rule: 'by-hand', points } } as Part;
-    case 'survey':
-      return { ...blank, style: choices.length === 0 ? 'words' : 'one', choices } as Part;
-    case 'information':
-      return blank;
-  }
+  const row = { cell, choices, points, rightChoices, wrong };
+  return kindOf({ kind }).inTable?.read(row, blankPart(kind, 'a'));
 }
+
+const choiceId = (place: number) => 'abcdefgh'.charAt(place);
 
 /** One row that gives the same item again. Columns that a person reads are filled in as far as they can say it. */
 export function itemToRow(content: ItemContent, facts: RowFacts): Record<string, string> {
@@ -312,29 +265,7 @@ function partCells(part: Part): Record<string, string> {
   const cells: Record<string, string> = {};
   choices.slice(0, mostChoices).forEach(({ text }, at) => (cells[`choice ${at + 1}`] = text));
   if ('rule' in part && 'points' in part.rule) cells.points = String(part.rule.points);
-  const places = (key: readonly string[]) =>
-    key.map((id) => choices.findIndex((own) => own.id === id) + 1).join(';');
-  switch (part.kind) {
-    case 'single-choice':
-      return { ...cells, right: places(part.key) };
-    case 'multiple-choice':
-      return { ...cells, right: places(part.key), rule: part.rule.rule };
-    case 'true-false':
-      return { ...cells, right: String(part.key) };
-    case 'numeric': {
-      const { tolerance, units } = part.key;
-      return {
-        ...cells,
-        right: part.key.value,
-        tolerance: toleranceCell(tolerance),
-        units: units.map(({ name }) => name).join(';'),
-      };
-    }
-    case 'short-text':
-      return { ...cells, right: part.key.variants.join('|') };
-    default:
-      return cells;
-  }
+  return { ...cells, ...kindOf(part).inTable?.write(part) };
 }
 
 /** The first lines of a template, one of each kind that a person would write in a table. */

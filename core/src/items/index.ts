@@ -4,6 +4,7 @@ export { freshId } from './kind';
 export { criteriaPoints, levelPoints, type Criterion, type Levels } from './kinds/by-hand';
 export { choiceLetter } from './letters';
 export { joined, parted } from './pairs';
+export { listOf } from './table';
 export { pastedChoices, type PastedChoices } from './pasted';
 export { fileAddress, picture, type Picture } from './picture';
 export { concealIds } from './conceal';

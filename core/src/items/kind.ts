@@ -7,6 +7,7 @@ import { mostPoints, type SetRule } from '../scoring';
 import { plainText, richText } from '../text';
 import type { Gist } from './gist';
 import { checkDistinct } from './pairs';
+import type { InTable } from './table';
 
 export const partId = z
   .string()
@@ -99,6 +100,8 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
    * have the sentence of `keyInWords`.
    */
   keyOnPaper?(part: P): string | null;
+  /** How a person writes the part in a table; kinds that no table can say leave it out. */
+  inTable?: InTable<P>;
   /** The part with other ids, for kinds whose ids would tell what belongs together or in which order. */
   rename?(part: P, to: (id: string) => string): P;
   /** The part's rich texts besides its prompt. */

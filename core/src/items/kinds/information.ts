@@ -24,6 +24,7 @@ export const information: Kind<Information, null, SittingInformation> = {
   forSitting: ({ id, kind, prompt }) => ({ id, kind, prompt }),
   inWords: () => '',
   keyOnPaper: () => null,
+  inTable: { read: (_row, blank) => blank, write: () => ({}) },
   keyInWords: () => 'A page to read; nothing is asked.',
   texts: () => [],
   toGist: ({ prompt, needs }) => ({ prompt, needs }),

@@ -56,6 +56,11 @@ export const longText: Kind<LongText, string, SittingLongText> = {
     mostWords,
   }),
   inWords: (_, response) => response.trim(),
+  inTable: {
+    read: ({ points }, blank) => ({ ...blank, rule: { rule: 'by-hand', points } }),
+    write: () => ({}),
+    otherwise: 'points',
+  },
   keyInWords({ leastWords, mostWords, rule }) {
     const length = [
       leastWords && `at least ${count(leastWords, 'word')}`,

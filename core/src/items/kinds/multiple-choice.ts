@@ -20,6 +20,7 @@ import {
 import { lettersOf } from '../letters';
 import { choicesFrom, choicesGist } from './gists';
 import { setRuleInWords } from './rule-words';
+import { choiceNumbers } from '../table';
 
 const part = z
   .strictObject({
@@ -95,6 +96,15 @@ export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoic
   chosen: (response) => response,
   inWords: ({ choices }, response) => listing(response.map((id) => labelOf(choices, id))),
   keyOnPaper: (own) => lettersOf(multipleChoice.forSitting(own).choices, own.key).join(', '),
+  inTable: {
+    read({ cell, choices, rightChoices, points, wrong }, blank) {
+      const rule = cell('rule') || 'all-or-nothing';
+      if (!['all-or-nothing', 'each-right', 'wrong-takes-away'].includes(rule))
+        wrong('rule', `“${rule}” is not a rule.`);
+      return { ...blank, choices, key: rightChoices(), rule: { rule, points } };
+    },
+    write: ({ choices, key, rule }) => ({ right: choiceNumbers(choices, key), rule: rule.rule }),
+  },
   keyInWords({ choices, key, rule }) {
     const right = listing(key.map((id) => `“${labelOf(choices, id)}”`));
     return setRuleInWords(rule, right, 'choice');

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { allOrNothing, exact, longestNumber, readNumber, type Reading } from '../../scoring';
 import { count, listing } from '../../text';
 import { labelOf, partBase, type Kind, type PartBase } from '../kind';
+import { allOrNothingFor, listOf } from '../table';
 
 const tolerance = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('exact') }),
@@ -165,6 +166,12 @@ function otherSpellings(key: NumericKey): string[] {
   return found.filter((own) => own.replace(/\s/g, '') !== typed);
 }
 
+/** A tolerance as a cell says it; exact is empty. */
+function toleranceCell(tolerance: NumericKey['tolerance']): string {
+  if (tolerance.by === 'absolute') return String(tolerance.within);
+  return tolerance.by === 'percent' ? `${tolerance.within} %` : '';
+}
+
 export const numeric: Kind<Numeric, string, SittingNumeric> = {
   kind: 'numeric',
   title: 'Number',
@@ -201,6 +208,23 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
     return { ...own, key: { ...own.key, also: [...(own.key.also ?? []), exact.inWords(value)] } };
   },
   inWords: (_, response) => response.trim(),
+  inTable: {
+    read({ cell, points, wrong }, blank) {
+      const share = /^([\d.,]+)\s*%$/.exec(cell('tolerance'));
+      const within = Number((share?.[1] ?? cell('tolerance')).replace(',', '.'));
+      if (Number.isNaN(within)) wrong('tolerance', `“${cell('tolerance')}” is not a tolerance.`);
+      const tolerance =
+        cell('tolerance') === '' ? { by: 'exact' } : { by: share ? 'percent' : 'absolute', within };
+      const units = listOf(cell('units'), ';').map((name) => ({ name, factor: 1 }));
+      const key = { value: cell('right'), tolerance, decimal: 'point', units, unitRequired: false };
+      return { ...blank, key, rule: allOrNothingFor(points) };
+    },
+    write: ({ key: { value, tolerance, units } }) => ({
+      right: value,
+      tolerance: toleranceCell(tolerance),
+      units: units.map(({ name }) => name).join(';'),
+    }),
+  },
   keyInWords({ key, rule }) {
     const { tolerance: by } = key;
     const within = {

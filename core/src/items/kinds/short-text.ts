@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { acceptInTable, fold, mostPoints, oneRule, pointsForSet } from '../../scoring';
 import { count, listing } from '../../text';
 import { labelOf, partBase, type Kind, type PartBase } from '../kind';
+import { allOrNothingFor, listOf } from '../table';
 
 const key = z.strictObject({
   /** Every way of saying it that is right. */
@@ -80,6 +81,14 @@ export const shortText: Kind<ShortText, string, SittingShortText> = {
     return rule.rule === 'table' ? acceptInTable(more, rule, response.trim()) : more;
   },
   inWords: (_, response) => response.trim(),
+  inTable: {
+    read: ({ cell, points }, blank) => ({
+      ...blank,
+      key: { ...blank.key, variants: listOf(cell('right'), '|') },
+      rule: allOrNothingFor(points),
+    }),
+    write: ({ key }) => ({ right: key.variants.join('|') }),
+  },
   keyInWords({ key: { variants, fold: folding }, rule }) {
     const accepted = listing(
       variants.map((variant) => `“${variant}”`),

@@ -19,6 +19,7 @@ import {
 } from '../kind';
 import { lettersOf } from '../letters';
 import { choicesFrom, choicesGist } from './gists';
+import { allOrNothingFor, choiceNumbers } from '../table';
 
 const part = z
   .strictObject({
@@ -88,6 +89,15 @@ export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice
   accept: accepting,
   inWords: ({ choices }, response) => (response === null ? '' : labelOf(choices, response)),
   keyOnPaper: (own) => lettersOf(singleChoice.forSitting(own).choices, own.key).join(' or '),
+  inTable: {
+    read: ({ choices, rightChoices, points }, blank) => ({
+      ...blank,
+      choices,
+      key: rightChoices(),
+      rule: allOrNothingFor(points),
+    }),
+    write: ({ choices, key }) => ({ right: choiceNumbers(choices, key) }),
+  },
   keyInWords({ choices, key, rule }) {
     const right = listing(
       key.map((id) => `“${labelOf(choices, id)}”`),

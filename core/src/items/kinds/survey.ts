@@ -69,6 +69,14 @@ export const survey: Kind<Survey, string[], SittingSurvey> = {
       ? (response[0] ?? '').trim()
       : listing(response.map((id) => labelOf(choices, id))),
   keyOnPaper: () => null,
+  inTable: {
+    read: ({ choices }, blank) => ({
+      ...blank,
+      style: choices.length === 0 ? 'words' : 'one',
+      choices,
+    }),
+    write: () => ({}),
+  },
   keyInWords: () => 'Every answer is welcome; it gives no points.',
   texts: ({ choices }) => textsOf(choices, 'choices'),
   toGist: ({ prompt, needs, choices }) => ({ prompt, needs, choices: shown(choices) }),

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { allOrNothing } from '../../scoring';
 import { count, plainText } from '../../text';
 import { partBase, type Kind, type PartBase } from '../kind';
+import { allOrNothingFor } from '../table';
 
 const part = z.strictObject({
   ...partBase,
@@ -40,6 +41,14 @@ export const trueFalse: Kind<TrueFalse, 'true' | 'false' | null, SittingTrueFals
   chosen: (response) => (response === null ? [] : [response]),
   inWords: (_, response) => (response === null ? '' : words[response]),
   keyOnPaper: ({ key }) => (key ? 'True' : 'False'),
+  inTable: {
+    read({ cell, points, wrong }, blank) {
+      const right = cell('right');
+      if (!/^(true|false)$/i.test(right)) wrong('right', 'Write true or false.');
+      return { ...blank, key: right.toLowerCase() === 'true', rule: allOrNothingFor(points) };
+    },
+    write: ({ key }) => ({ right: String(key) }),
+  },
   keyInWords: ({ key, rule }) =>
     `“${key ? 'True' : 'False'}” earns ${count(rule.points, 'point')}.`,
   texts: () => [],
