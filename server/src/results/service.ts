@@ -46,7 +46,10 @@ export async function readResults(
   query: ResultsQuery = everything,
 ): Promise<ResultsAnswer> {
   const assignment = await ownAssignmentRow(database, me, assignmentId);
-  const gathered = await gather(database, assignmentId);
+  const [gathered, mayChange] = await Promise.all([
+    gather(database, assignmentId),
+    mayRun(database, me, assignmentId),
+  ]);
   const lines = chosenLines(gathered, query);
   const finished = lines.filter(isFinished);
   const marked = finished.filter((line) => !waitsIn(gathered, line));
@@ -60,7 +63,7 @@ export async function readResults(
   return {
     title: assignment.title,
     assignment,
-    mayChange: await mayRun(database, me, assignmentId),
+    mayChange,
     points: assignment.points,
     filters: filtersOf(assignment, gathered),
     practice: mode === 'practice',
