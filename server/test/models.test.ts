@@ -3,7 +3,7 @@ import { Op, type Model, type ModelAttributeColumnOptions, type ModelStatic } fr
 import { type Database } from '../src/database/connect';
 import { rows } from './support/sql';
 import { links } from '../src/models/links';
-import { openSchool } from './support/school';
+import { openSchool, type School } from './support/school';
 
 interface Column {
   table: string;
@@ -42,8 +42,11 @@ const typeOf = ({ type }: ModelAttributeColumnOptions) =>
       : (type as { toSql(how: object): string }).toSql({ escape: quoted }),
   );
 
+let school: School;
+afterAll(() => school.close());
 beforeAll(async () => {
-  ({ database } = await openSchool());
+  school = await openSchool();
+  ({ database } = school);
   const stored = await rows<Column>(
     database,
     `SELECT table_name AS \`table\`, column_name AS name, column_type AS type, is_nullable = 'YES' AS nullable, column_key AS \`key\`
