@@ -10,8 +10,9 @@ import {
   timesOf,
   withAccommodation,
 } from '../assignments/times';
-import { type Database } from '../database/connect';
-import { notFound } from '../http/problem';
+import { attemptState, defaultGrace } from '@oaken/core/timing';
+import { toMillisOrNull, type Database } from '../database/connect';
+import { notFound, Problem } from '../http/problem';
 import { awayProblem, wasAway } from './away';
 import { pausedProblem, type StoredStages } from './staged';
 import { present } from '@oaken/core/certain';
@@ -140,6 +141,21 @@ export function insistOnSitting(
 ): void {
   if (pausedAt !== null) throw pausedProblem();
   if (wasAway(seenAt, now)) throw awayProblem();
+}
+
+/** @throws Problem 409 once the attempt is over, and where `insistOnSitting` has something against it */
+export function insistOnUnderWay(attempt: Attempt, now: number): void {
+  const times = {
+    deadlineAt: toMillisOrNull(attempt.deadlineAt),
+    handedInAt: toMillisOrNull(attempt.handedInAt),
+  };
+  if (attemptState(times, defaultGrace, now) === 'over')
+    throw new Problem(
+      409,
+      times.handedInAt === null ? 'The time is over.' : 'This work was already handed in.',
+      'What was saved before counts.',
+    );
+  insistOnSitting(attempt, now);
 }
 
 /** An attempt and whose it is. */

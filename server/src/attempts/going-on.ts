@@ -2,13 +2,13 @@
 import type { api, BodyOf } from '@oaken/contract';
 import type { AttemptAnswer } from '@oaken/contract/attempts';
 import { entered, lastClockEnd } from '@oaken/core/stages';
-import { attemptState, defaultGrace, earlier } from '@oaken/core/timing';
+import { earlier } from '@oaken/core/timing';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { toMillis, toMillisOrNull } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
-import { insistOnSitting, lockAttempt, readGiven } from './given';
+import { lockAttempt, readGiven, insistOnUnderWay } from './given';
 import { takeLateAnswers } from './late';
 import { openedAttempt } from './opened';
 import { Veil } from './veil';
@@ -28,17 +28,7 @@ export async function enterNext(
     if (!attempt || attempt.studentId !== me.account.id) throw notFound('The attempt');
     const given = await readGiven(database, me.account.id, attempt.assignmentId, transaction);
     const now = context.now();
-    const times = {
-      deadlineAt: toMillisOrNull(attempt.deadlineAt),
-      handedInAt: toMillisOrNull(attempt.handedInAt),
-    };
-    if (attemptState(times, defaultGrace, now) === 'over')
-      throw new Problem(
-        409,
-        times.handedInAt === null ? 'The time is over.' : 'This work was already handed in.',
-        'What was saved before counts.',
-      );
-    insistOnSitting(attempt, context.now());
+    insistOnUnderWay(attempt, now);
     const staged = stagedOf(attempt);
     if (!staged) throw new Problem(409, 'All questions are open together.');
     const { edition, entryIds } = await editions.get(given.editionId);
@@ -53,7 +43,10 @@ export async function enterNext(
     const course = entered(staged.stages, staged.course, now);
     if (!course)
       throw new Problem(409, 'Nothing comes after this.', 'Hand it in when you are done.');
-    const deadlineAt = earlier(times.deadlineAt, lastClockEnd(staged.stages, course));
+    const deadlineAt = earlier(
+      toMillisOrNull(attempt.deadlineAt),
+      lastClockEnd(staged.stages, course),
+    );
     const columns = {
       ...courseColumns(course),
       deadlineAt: deadlineAt === null ? null : new Date(deadlineAt),

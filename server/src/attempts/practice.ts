@@ -11,15 +11,13 @@ import {
   untouched,
   type Practised,
 } from '@oaken/core/practice';
-import { attemptState, defaultGrace } from '@oaken/core/timing';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
-import { toMillisOrNull } from '../database/connect';
 import { notFound, Problem } from '../http/problem';
 import type { Editions } from './editions';
 import {
   attemptForm,
-  insistOnSitting,
+  insistOnUnderWay,
   lockAttempt,
   readGiven,
   type Attempt,
@@ -125,17 +123,7 @@ function insistOnPractice(attempt: Attempt, { rules }: Given, now: number): void
       'There is no help in a test.',
       'It comes when your teacher releases it.',
     );
-  const times = {
-    deadlineAt: toMillisOrNull(attempt.deadlineAt),
-    handedInAt: toMillisOrNull(attempt.handedInAt),
-  };
-  if (attemptState(times, defaultGrace, now) === 'over')
-    throw new Problem(
-      409,
-      times.handedInAt === null ? 'The time is over.' : 'This work was already handed in.',
-      'What was saved before counts.',
-    );
-  insistOnSitting(attempt, now);
+  insistOnUnderWay(attempt, now);
 }
 
 /** The same check again, after an answer was lost on its way, is no further try. */
