@@ -33,8 +33,8 @@ module.exports = {
     {
       name: 'seat-carries-no-desk',
       severity: 'error',
-      from: { path: '^web/src/(seat|parts)' },
-      to: { path: '^web/src/(desk|office)|element-plus|echarts|@tiptap' },
+      from: { path: '^web/src/(seat|parts|kinds/.*(Answer\\.vue|answers\\.ts|ItemView\\.vue)$)' },
+      to: { path: '^web/src/(desk|office|rich|kinds/authoring)|element-plus|echarts|@tiptap' },
     },
   ],
   options: {

@@ -23,8 +23,8 @@ export async function expectAccessible(where: string, page: Page): Promise<void>
   const { violations } = await new AxeBuilder({ page })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
     .analyze();
-  const said = violations.map(
+  const messages = violations.map(
     ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`,
   );
-  expect([where, said]).toEqual([where, []]);
+  expect([where, messages]).toEqual([where, []]);
 }

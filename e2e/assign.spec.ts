@@ -29,7 +29,7 @@ test('a group and single students, a word, two attempts and bands: the slip says
   await page.getByRole('checkbox', { name: /group Ratio table/ }).check();
   await page.getByRole('checkbox', { name: '2 Ines Abara' }).check();
   await expect(slip()).toContainText('8 students of group Ratio table of 6B and 1 single student');
-  await expect(slip()).toContainText('Supports act by themselves:');
+  await expect(slip()).toContainText('Accommodations act by themselves:');
   await page.getByLabel('guests by a link').check();
   await page.getByText('Beginning', { exact: true }).click();
   await page.getByLabel('A word that I read out').fill('Walnut');
@@ -57,12 +57,12 @@ test('a group and single students, a word, two attempts and bands: the slip says
   await expect(page.getByLabel('A word that I read out')).toHaveValue('Walnut');
   await page.getByText('Answers that arrive late', { exact: true }).click();
   await expect(page.getByRole('radio', { name: 'don’t count' })).toBeChecked();
-  for (const said of [
+  for (const text of [
     '2 attempts; the best one counts.',
     'Each types the word that you read out to begin.',
     'Students see scores as letter bands as soon as they hand in',
   ])
-    await expect(slip()).toContainText(said);
+    await expect(slip()).toContainText(text);
   await page.getByRole('button', { name: 'Give to 8 students' }).click();
   await expect(page.getByText('Guests come by', { exact: false })).toBeVisible();
   address = page.url();
@@ -75,33 +75,35 @@ test('a group and single students, a word, two attempts and bands: the slip says
 test('a student types the word, sees a band, and tries again; another is refused without it', async ({
   browser,
 }) => {
-  const own = await student(browser, '6B', 'BRN6B2', 1, { viewport: { width: 390, height: 844 } });
-  watch(own.page, complaints);
-  const line = row(own.page, title).filter({ hasText: 'closes' });
+  const sitter = await student(browser, '6B', 'BRN6B2', 1, {
+    viewport: { width: 390, height: 844 },
+  });
+  watch(sitter.page, complaints);
+  const line = row(sitter.page, title).filter({ hasText: 'closes' });
   await line.getByRole('link', { name: 'Begin' }).click();
-  await expect(own.page.getByText('Scratch paper is on the shelf.')).toBeVisible();
-  await expectAccessible('before beginning', own.page);
-  await own.page.getByLabel('The word that your teacher reads out').fill('hazel');
-  await own.page.getByRole('button', { name: 'Begin' }).click();
-  await expect(own.page.getByText('That is not the word.', { exact: false })).toBeVisible();
-  await own.page.getByLabel('The word that your teacher reads out').fill('walnut');
-  await own.page.getByRole('button', { name: 'Begin' }).click();
-  await answerAnything(own.page);
-  await own.page.getByRole('button', { name: 'Hand in', exact: true }).click();
-  await own.page.getByRole('button', { name: 'Hand in now' }).click();
-  await own.page.getByRole('link', { name: 'Back to my work' }).click();
-  const done = row(own.page, title).filter({ hasText: '1 attempt left' });
+  await expect(sitter.page.getByText('Scratch paper is on the shelf.')).toBeVisible();
+  await expectAccessible('before beginning', sitter.page);
+  await sitter.page.getByLabel('The word that your teacher reads out').fill('hazel');
+  await sitter.page.getByRole('button', { name: 'Begin' }).click();
+  await expect(sitter.page.getByText('That is not the word.', { exact: false })).toBeVisible();
+  await sitter.page.getByLabel('The word that your teacher reads out').fill('walnut');
+  await sitter.page.getByRole('button', { name: 'Begin' }).click();
+  await answerAnything(sitter.page);
+  await sitter.page.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await sitter.page.getByRole('button', { name: 'Hand in now' }).click();
+  await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
+  const done = row(sitter.page, title).filter({ hasText: '1 attempt left' });
   await expect(done.getByRole('link', { name: 'F', exact: true })).toBeVisible();
   await done.getByRole('link', { name: 'F', exact: true }).click();
-  await expect(own.page.getByText('What was right, and why, is not out yet.')).toBeVisible();
-  await expectAccessible('a report', own.page);
-  await own.page.getByRole('link', { name: 'Back to my work' }).click();
-  await row(own.page, title)
+  await expect(sitter.page.getByText('What was right, and why, is not out yet.')).toBeVisible();
+  await expectAccessible('a report', sitter.page);
+  await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
+  await row(sitter.page, title)
     .filter({ hasText: '1 attempt left' })
     .getByRole('link', { name: 'Try again' })
     .click();
-  await expect(own.page.getByText('This is attempt 2.')).toBeVisible();
-  await own.page.context().close();
+  await expect(sitter.page.getByText('This is attempt 2.')).toBeVisible();
+  await sitter.page.context().close();
 });
 
 test('a guest comes by the link, and the teacher says who it was', async ({ browser }) => {
@@ -187,54 +189,56 @@ test('practice: checked, tried again, helped, read again after a reload; letters
   const feed = (await page.locator('code').textContent())!.trim();
   expect(await (await page.request.get(feed)).text()).toMatch(/^BEGIN:VCALENDAR\r\n/);
 
-  const own = await student(browser, '7A', 'BRN7A5', 2, { viewport: { width: 390, height: 844 } });
-  watch(own.page, complaints);
-  const given = row(own.page, practice).filter({ hasText: 'closes' });
+  const sitter = await student(browser, '7A', 'BRN7A5', 2, {
+    viewport: { width: 390, height: 844 },
+  });
+  watch(sitter.page, complaints);
+  const given = row(sitter.page, practice).filter({ hasText: 'closes' });
   await expect(given).toContainText('practice · closes');
   await given.getByRole('link', { name: 'Begin' }).click();
-  const help = own.page.getByRole('region', { name: 'Help' });
+  const help = sitter.page.getByRole('region', { name: 'Help' });
   const check = help.getByRole('button', { name: 'Check my answer' });
   await expect(check).toBeDisabled();
   await expect(help).toContainText('Each wrong try takes 33 % off what a right answer still gives');
-  const choices = own.page.getByRole('radio');
+  const choices = sitter.page.getByRole('radio');
   // The first question with choices will do.
   while (!(await choices.first().isVisible()))
-    await own.page.getByRole('button', { name: 'Next' }).click();
+    await sitter.page.getByRole('button', { name: 'Next' }).click();
   await expect(choices.first()).toBeVisible();
-  for (let at = 0; at < (await choices.count()); at++) {
-    await choices.nth(at).check();
-    await Promise.all([own.page.waitForResponse(/\/help$/), check.click()]);
+  for (let index = 0; index < (await choices.count()); index++) {
+    await choices.nth(index).check();
+    await Promise.all([sitter.page.waitForResponse(/\/help$/), check.click()]);
     await expect(help.getByRole('status')).toBeVisible();
-    const said = help.getByRole('status');
-    await expect(said).toHaveText(
-      at === 0 ? /^Right: |^Not right yet/ : /^Right, at try|^Not right yet/,
+    const byRole = help.getByRole('status');
+    await expect(byRole).toHaveText(
+      index === 0 ? /^Right: |^Not right yet/ : /^Right, at try|^Not right yet/,
     );
-    if (/^Right/.test((await said.textContent())!)) break;
+    if (/^Right/.test((await byRole.textContent())!)) break;
   }
-  await expect(own.page.getByText('1 of 8 done')).toBeVisible();
+  await expect(sitter.page.getByText('1 of 8 done')).toBeVisible();
   await expect(help.getByText(/^Right: “/)).toBeVisible();
   await expect(choices.first()).toBeDisabled();
-  await expectAccessible('practice, solved', own.page);
-  await own.page.getByRole('button', { name: 'Next' }).click();
+  await expectAccessible('practice, solved', sitter.page);
+  await sitter.page.getByRole('button', { name: 'Next' }).click();
   await help.getByRole('button', { name: 'Show the answer' }).click();
   await expect(
     help.getByText('The answer was shown, so this question gives no points.'),
   ).toBeVisible();
-  await own.page.reload();
-  await expect(own.page.getByText('2 of 8 done')).toBeVisible();
+  await sitter.page.reload();
+  await expect(sitter.page.getByText('2 of 8 done')).toBeVisible();
   await expect(
     help.getByText('The answer was shown, so this question gives no points.'),
   ).toBeVisible();
-  await own.page.context().setOffline(true);
-  await own.page.getByRole('button', { name: 'Next' }).click();
-  await answerAnything(own.page);
+  await sitter.page.context().setOffline(true);
+  await sitter.page.getByRole('button', { name: 'Next' }).click();
+  await answerAnything(sitter.page);
   await check.click();
   // Without network the answer is kept and the help says why it has to wait.
   await expect(help.getByText('The server cannot be reached.', { exact: false })).toBeVisible();
-  await own.page.context().setOffline(false);
+  await sitter.page.context().setOffline(false);
   await check.click();
   await expect(help.getByRole('status')).toBeVisible();
-  await own.page.context().close();
+  await sitter.page.context().close();
 
   await page.goto('/mailbox');
   await expect(page.getByText(`${practice}: open now`).first()).toBeVisible();

@@ -155,7 +155,7 @@ test.describe.serial('one item', () => {
     await expect(both.locator('td ins', { hasText: 'Mine again' })).toBeVisible();
     await both.getByRole('button', { name: 'Save mine as the next revision' }).click();
     await expect(footing('Item')).toContainText('Revision 6, as saved');
-    problems.splice(0, problems.length, ...problems.filter((own) => !own.includes('409')));
+    problems.splice(0, problems.length, ...problems.filter((problem) => !problem.includes('409')));
   });
 });
 
@@ -219,7 +219,7 @@ test('a picture needs words; one of a false type is refused in the dialog, and w
   await expect(
     page.getByRole('region', { name: 'Beside it' }).getByRole('img', { name: 'A dot' }),
   ).toBeVisible();
-  problems.splice(0, problems.length, ...problems.filter((own) => !own.includes('422')));
+  problems.splice(0, problems.length, ...problems.filter((problem) => !problem.includes('422')));
 });
 
 test('folders by keyboard, copies, where used, retiring and bringing back', async () => {
@@ -337,18 +337,18 @@ test('every kind can be answered by keyboard alone in its student’s view', asy
     await page.keyboard.press('Enter');
     return rows().first();
   };
-  const scored = async (own: ReturnType<typeof rows>, n: number) => {
-    await own.getByRole('button', { name: 'Score my answer' }).press('Enter');
-    await expect(own.getByRole('status')).toContainText(`${n} of ${n} point`);
+  const scored = async (returnType: ReturnType<typeof rows>, n: number) => {
+    await returnType.getByRole('button', { name: 'Score my answer' }).press('Enter');
+    await expect(returnType.getByRole('status')).toContainText(`${n} of ${n} point`);
   };
   const ordering = await open('kind=ordering&words=hardness');
   const steps = ['talc', 'calcite', 'quartz', 'diamond'];
   for (let to = 0; to < 4; to++)
     for (let guard = 0; guard < 4; guard++) {
       const list = await ordering.locator('ol li .text').allTextContents();
-      const at = list.findIndex((own) => own.trim() === steps[to]);
-      if (at === to) break;
-      await ordering.locator('ol li').nth(at).focus();
+      const index = list.findIndex((text) => text.trim() === steps[to]);
+      if (index === to) break;
+      await ordering.locator('ol li').nth(index).focus();
       await page.keyboard.press('Alt+ArrowUp');
     }
   if (await ordering.getByRole('button', { name: 'This order is right' }).count())
@@ -380,8 +380,8 @@ test('every kind can be answered by keyboard alone in its student’s view', asy
   await scored(grid, 4);
 
   const words = await open('kind=words-in-text&words=condensation');
-  for (const own of ['the grass was wet with dew', 'the kettle’s steam left drops on the window'])
-    await words.getByRole('checkbox', { name: own }).press('Space');
+  for (const text of ['the grass was wet with dew', 'the kettle’s steam left drops on the window'])
+    await words.getByRole('checkbox', { name: text }).press('Space');
   await scored(words, 2);
   await accessible('words in a text');
 
@@ -396,11 +396,11 @@ test('every kind can be answered by keyboard alone in its student’s view', asy
   await accessible('choices in a text');
 
   const sorting = await open('kind=sorting&words=renewable');
-  for (const own of ['wind', 'sunlight', 'wood from a tended forest', 'coal', 'natural gas']) {
-    await sorting.getByRole('button', { name: own, exact: true }).press('Enter');
+  for (const text of ['wind', 'sunlight', 'wood from a tended forest', 'coal', 'natural gas']) {
+    await sorting.getByRole('button', { name: text, exact: true }).press('Enter');
     await sorting
       .getByRole('button', {
-        name: `Put here: ${own} to ${/coal|gas/.test(own) ? 'runs out' : 'renewable'}`,
+        name: `Put here: ${text} to ${/coal|gas/.test(text) ? 'runs out' : 'renewable'}`,
       })
       .press('Enter');
   }

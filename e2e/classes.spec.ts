@@ -22,9 +22,9 @@ async function makeClass(page: Page, name: string): Promise<void> {
   await expect(page.getByText('Nobody is in this class yet.')).toBeVisible();
 }
 const paste = (page: Page, text: string) =>
-  page.evaluate((own) => {
+  page.evaluate((keep) => {
     const clipboardData = new DataTransfer();
-    clipboardData.setData('text/plain', own);
+    clipboardData.setData('text/plain', keep);
     document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true }));
   }, text);
 const deleteClass = async (page: Page) => {
@@ -41,7 +41,7 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   watch(page, complaints);
   await page.getByRole('link', { name: 'Classes' }).click();
   await expect(page.getByText('Class code BRN5E6')).toBeVisible();
-  await expectAccessible('roll', page);
+  await expectAccessible('roster', page);
   await makeClass(page, '5K');
   const known = passcodesOf(demoSeed, '5E')[3]!.name;
   const [given, family] = [known.split(' ')[0]!, known.split(' ').slice(1).join(' ')];
@@ -53,7 +53,9 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   const right = page.getByRole('region', { name: 'What it does' });
   await expect(page.getByText('3 students read, 2 lines with something wrong.')).toBeVisible();
   await expect(page.getByText('Line 4: The same name as line 2, so it is left out.')).toBeVisible();
-  await expect(page.getByText('Line 6: “7000” is not a roll number from 1 to 999.')).toBeVisible();
+  await expect(
+    page.getByText('Line 6: “7000” is not a roster number from 1 to 999.'),
+  ).toBeVisible();
   await expect(right.getByText('1 likely known already and 2 new.')).toBeVisible();
   await expectAccessible('bring students in', page);
   const bring = page.getByRole('button', { name: /Do this for/ });
@@ -67,9 +69,11 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   await expect(bring).toHaveText(/Do this for 3 students/);
   await bring.click();
   await expect(page.getByText('Done: 2 new, 1 joined and 1 changed.')).toBeVisible();
-  const roll = page.getByRole('region', { name: 'Roll' });
-  await expect(roll.getByRole('row', { name: /7 Émile Brook/ })).toBeVisible();
-  await expect(roll.getByText('2 students have no passcode yet and cannot sign in.')).toBeVisible();
+  const roster = page.getByRole('region', { name: 'Students' });
+  await expect(roster.getByRole('row', { name: /7 Émile Brook/ })).toBeVisible();
+  await expect(
+    roster.getByText('2 students have no passcode yet and cannot sign in.'),
+  ).toBeVisible();
   // What was brought in goes again, the corrected name too; and comes back.
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('heading', { name: 'Bring students in' })).toBeVisible();
@@ -78,7 +82,7 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   await expect(right.getByText('2 new.')).toBeVisible();
   await page.getByRole('button', { name: /Do this for/ }).click();
 
-  // Groups by ticking and by dragging, supports, and a corrected name.
+  // Groups by ticking and by dragging, accommodations, and a corrected name.
   await page.getByRole('tab', { name: 'Groups' }).click();
   for (const name of ['Blue', 'Gold']) {
     await page.getByLabel('New group').fill(name);
@@ -100,25 +104,25 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   await expect(page.getByLabel('Émile Brook in Blue')).toBeChecked();
   await expect(page.getByLabel('Émile Brook in Gold')).toBeChecked();
   await expectAccessible('groups', page);
-  await page.getByRole('tab', { name: 'Roll' }).click();
+  await page.getByRole('tab', { name: 'Students' }).click();
   const more = async (what: string) => {
     await page.getByRole('button', { name: 'More for Émile Brook' }).click();
     await page.getByRole('menuitem', { name: what }).click();
   };
-  await more('Supports');
+  await more('Accommodations');
   const needs = page.getByRole('dialog', { name: 'What Émile Brook needs' });
   await needs.getByLabel('×1.5').first().check();
   await needs.getByLabel('questions can be read aloud').check();
-  await expectAccessible('supports', page);
+  await expectAccessible('accommodations', page);
   await needs.getByRole('button', { name: 'Save' }).click();
-  await expect(roll.getByRole('row', { name: /Émile Brook/ })).toContainText(
+  await expect(roster.getByRole('row', { name: /Émile Brook/ })).toContainText(
     'time ×1.5, read aloud',
   );
   await page.getByRole('tab', { name: 'About the class' }).click();
   await expectAccessible('about the class', page);
 
   // Slips on paper: each with its passcode, which lets the student in.
-  await page.getByRole('tab', { name: 'Roll' }).click();
+  await page.getByRole('tab', { name: 'Students' }).click();
   await page.getByRole('link', { name: 'Sign-in slips' }).click();
   await expect(page.getByText('2 slips')).toBeVisible();
   await page.getByRole('button', { name: 'Make the slips' }).click();
@@ -177,7 +181,7 @@ test('the school’s roster is matched; a file without what it needs is refused 
   await page.getByRole('button', { name: 'Do this for 4 students' }).click();
   await expect(page.getByText('Done: 1 new, 1 joined, 1 changed and 1 left.')).toBeVisible();
   await expect(
-    page.getByRole('region', { name: 'Roll' }).getByRole('row', { name: /28 Ottilie Brandt/ }),
+    page.getByRole('region', { name: 'Students' }).getByRole('row', { name: /28 Ottilie Brandt/ }),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('heading', { name: 'Bring students in' })).toBeVisible();
@@ -204,7 +208,7 @@ test('the school’s roster is matched; a file without what it needs is refused 
               strToU8(
                 [
                   columns.join(','),
-                  ...lines.map((line) => columns.map((own) => line[own]).join(',')),
+                  ...lines.map((line) => columns.map((column) => line[column]).join(',')),
                 ].join('\r\n'),
               ),
             ];
@@ -246,7 +250,7 @@ test('students join by themselves while the class is open for it, on a phone', a
   await page.getByRole('tab', { name: 'About the class' }).click();
   await page.getByRole('button', { name: 'Open it' }).click();
   await expect(
-    page.getByText('Students can put themselves on the roll until', { exact: false }),
+    page.getByText('Students can put themselves on the roster until', { exact: false }),
   ).toBeVisible();
 
   const phone = await (
@@ -266,7 +270,7 @@ test('students join by themselves while the class is open for it, on a phone', a
   await expect(phone.getByRole('heading', { name: 'Kai Ash' })).toBeVisible();
   await phone.context().close();
 
-  await page.getByRole('tab', { name: 'Roll' }).click();
+  await page.getByRole('tab', { name: 'Students' }).click();
   await page.reload();
   await expect(page.getByRole('row', { name: /Kai Ash/ })).toContainText('joined by themselves');
   await deleteClass(page);

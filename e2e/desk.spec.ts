@@ -101,12 +101,12 @@ test('each role has its own places, and the dark page stays dark', async ({ brow
 test('a student reads what was released: own answers, right answers and explanations', async ({
   browser,
 }) => {
-  for (let at = 0; ; at++) {
-    const { page, context } = await student(browser, '5E', 'BRN5E6', at);
+  for (let index = 0; ; index++) {
+    const { page, context } = await student(browser, '5E', 'BRN5E6', index);
     watch(page, complaints);
-    const own = row(page, 'The rope ferry');
-    await expect(own).toBeVisible();
-    const score = own.getByRole('link', { name: /of \d+, \d+ %$/ });
+    const locator = row(page, 'The rope ferry');
+    await expect(locator).toBeVisible();
+    const score = locator.getByRole('link', { name: /of \d+, \d+ %$/ });
     if (await score.count()) {
       await score.click();
       await expect(page.getByText(/of \d+, \d+ %/)).toBeVisible();

@@ -20,7 +20,7 @@ test('texts are marked by key, the same ones together, undone, and read by the s
         })
       ).json();
     const bank = (await (await fetch('/api/banks')).json()).banks.find(
-      (own: { mine: boolean }) => own.mine,
+      (candidate: { mine: boolean }) => candidate.mine,
     ).id;
     const content = {
       stem: '<p>Why do tides come twice a day?</p>',
@@ -95,21 +95,21 @@ test('texts are marked by key, the same ones together, undone, and read by the s
   await expect(page.getByText('Given to 28 students.')).toBeVisible();
   const texts = ['The moon pulls the water.', 'the moon pulls  the water', 'It is the wind.'];
   for (const [n, text] of texts.entries()) {
-    const own = await student(browser, '7A', 'BRN7A5', 10 + n);
-    watch(own.page, complaints);
-    await row(own.page, 'Tides').getByRole('link', { name: 'Begin' }).click();
-    await own.page
+    const sitter = await student(browser, '7A', 'BRN7A5', 10 + n);
+    watch(sitter.page, complaints);
+    await row(sitter.page, 'Tides').getByRole('link', { name: 'Begin' }).click();
+    await sitter.page
       .getByLabel(/^Your answer/)
       .first()
       .fill(text);
-    await own.page
+    await sitter.page
       .getByLabel(/^Your answer/)
       .last()
       .fill(n === 0 ? 'High Tide' : 'the flood');
-    await own.page.getByRole('button', { name: 'Hand in' }).click();
-    await own.page.getByRole('button', { name: 'Hand in now' }).click();
-    await expect(own.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
-    await own.context.close();
+    await sitter.page.getByRole('button', { name: 'Hand in' }).click();
+    await sitter.page.getByRole('button', { name: 'Hand in now' }).click();
+    await expect(sitter.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+    await sitter.context.close();
   }
   await page.goto('/');
   await page.getByRole('link', { name: /^To mark Tides/ }).click();
@@ -178,10 +178,10 @@ test('texts are marked by key, the same ones together, undone, and read by the s
   await page.getByRole('button', { name: 'Take 2' }).click();
   await expect(page.getByText('All differences are settled.')).toBeVisible();
 
-  const own = await student(browser, '7A', 'BRN7A5', 12);
-  watch(own.page, complaints);
-  await expect(row(own.page, 'Tides')).toContainText('3 of 5, 60 %');
-  await own.context.close();
+  const writer = await student(browser, '7A', 'BRN7A5', 12);
+  watch(writer.page, complaints);
+  await expect(row(writer.page, 'Tides')).toContainText('3 of 5, 60 %');
+  await writer.context.close();
   expect(complaints).toEqual([]);
   await page.evaluate(async ({ item, test: id }) => {
     const { csrf } = await (await fetch('/api/session')).json();

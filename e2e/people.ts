@@ -35,15 +35,15 @@ export interface Student {
   context: BrowserContext;
 }
 
-/** The student with a place on a class's roll, from 0, signed in on a device of its own. */
+/** The student with a place on a class's roster, from 0, signed in on a device of its own. */
 export async function student(
   browser: Browser,
   className: string,
   code: string,
-  at: number,
+  index: number,
   options: Parameters<Browser['newContext']>[0] = {},
 ): Promise<Student> {
-  const { name, passcode } = passcodesOf(demoSeed, className)[at]!;
+  const { name, passcode } = passcodesOf(demoSeed, className)[index]!;
   const context = await browser.newContext(options);
   const page = await context.newPage();
   await page.goto('/seat');
@@ -60,10 +60,10 @@ export const row = (page: Page, title: string) =>
   page.getByRole('listitem').filter({ hasText: title });
 
 /** Answers whatever kind of question is open, with the choice at `at` or some text. */
-export async function answerAnything(page: Page, at = 0): Promise<void> {
+export async function answerAnything(page: Page, index = 0): Promise<void> {
   const choices = page.getByRole('radio').or(page.getByRole('checkbox'));
   const typed = page.getByLabel(/^Your answer/);
   await expect(choices.or(typed).first()).toBeVisible();
-  if (await typed.count()) await typed.fill(String(40 + at));
-  else await choices.nth(at).check();
+  if (await typed.count()) await typed.fill(String(40 + index));
+  else await choices.nth(index).check();
 }

@@ -1,4 +1,4 @@
-/** Reading results, one student's work, repairing a key, follow-up practice, and answers from elsewhere. */
+/** Reading results, one student's work, rescoring a key, follow-up practice, and answers from elsewhere. */
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { expectAccessible } from './accessible';
@@ -87,7 +87,7 @@ test('a wrong key: who gains and loses is said before, rescored, and undone', as
   await page.goto(`${path}/items?item=2`);
   await page.getByRole('link', { name: 'Change what counts …' }).click();
   await expect(page.getByRole('heading', { name: 'What counts: question 2' })).toBeVisible();
-  await expectAccessible('repair', page);
+  await expectAccessible('rescore', page);
   await page.getByRole('checkbox', { name: '3/5' }).uncheck();
   await page.getByRole('checkbox', { name: '3/8' }).check();
   const effect = page.getByText(/\d+ students gain, \d+ lose, \d+ stand as before\./);
@@ -132,11 +132,18 @@ test('follow-up: groups with their evidence, a test for each, and on to assignin
     const { csrf } = await (await fetch('/api/session')).json();
     const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
     const { tests } = await (await fetch('/api/tests?shelf=mine&words=practice')).json();
-    for (const own of tests.filter((one: { title: string }) => one.title.startsWith('Practice ')))
-      await fetch(`/api/tests/${own.id}`, { method: 'DELETE', headers });
+    for (const test of tests.filter((candidate: { title: string }) =>
+      candidate.title.startsWith('Practice '),
+    ))
+      await fetch(`/api/tests/${test.id}`, { method: 'DELETE', headers });
     const { groups } = await (await fetch('/api/groups')).json();
-    for (const own of groups.filter((one: { name: string }) => one.name.startsWith('Practice ')))
-      await fetch(`/api/classes/${own.classId}/groups/${own.id}`, { method: 'DELETE', headers });
+    for (const group of groups.filter((candidate: { name: string }) =>
+      candidate.name.startsWith('Practice '),
+    ))
+      await fetch(`/api/classes/${group.classId}/groups/${group.id}`, {
+        method: 'DELETE',
+        headers,
+      });
   });
 });
 

@@ -57,8 +57,8 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
   // The first by key, the others by mouse.
   await rows().nth(0).locator('.row').focus();
   await page.keyboard.press('Space');
-  for (let at = 1; at < 8; at++)
-    await rows().nth(at).getByRole('checkbox', { name: /^Pick/ }).check();
+  for (let index = 1; index < 8; index++)
+    await rows().nth(index).getByRole('checkbox', { name: /^Pick/ }).check();
   await expect(page.getByRole('region', { name: 'Picked items' })).toContainText('8 picked');
   await page.getByRole('button', { name: 'Put into a test' }).click();
   await page.getByRole('textbox', { name: 'Title' }).fill(title);
@@ -102,7 +102,7 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
     .locator('.stem')
     .dragTo(entries().nth(2), { targetPosition: { x: 60, y: 4 } });
   await expect(entries()).toHaveCount(8);
-  expect((await stems()).some((own) => own.startsWith(dragged))).toBe(true);
+  expect((await stems()).some((text) => text.startsWith(dragged))).toBe(true);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(entries()).toHaveCount(7);
 
@@ -191,53 +191,53 @@ test('4. students sit it: one loses the page and hands in, another lets the time
   await answerAnything(slow.page);
   await expect(slow.page.getByText('Saved', { exact: true })).toBeVisible();
 
-  const own: Student = await student(browser, '6B', 'BRN6B2', 0);
-  watch(own.page, complaints);
-  await row(own.page, title)
+  const sitter: Student = await student(browser, '6B', 'BRN6B2', 0);
+  watch(sitter.page, complaints);
+  await row(sitter.page, title)
     .filter({ hasText: '20 minutes' })
     .getByRole('link', { name: 'Begin' })
     .click();
-  await expect(own.page.getByText(/(20|19) minutes left/)).toBeVisible();
-  const state = (name: string) => own.page.locator('.state', { hasText: name });
-  await answerAnything(own.page, 0);
-  await own.page.getByRole('button', { name: 'Next' }).click();
-  await answerAnything(own.page, 1);
-  await own.page.getByRole('button', { name: 'Flag to come back' }).click();
+  await expect(sitter.page.getByText(/(20|19) minutes left/)).toBeVisible();
+  const state = (name: string) => sitter.page.locator('.state', { hasText: name });
+  await answerAnything(sitter.page, 0);
+  await sitter.page.getByRole('button', { name: 'Next' }).click();
+  await answerAnything(sitter.page, 1);
+  await sitter.page.getByRole('button', { name: 'Flag to come back' }).click();
   await expect(state('Saved')).toBeVisible();
 
   // Without network: it is kept on the device, says so, and survives a lost page.
-  await own.context.setOffline(true);
-  await own.page.getByRole('button', { name: 'Next' }).click();
-  await answerAnything(own.page, 0);
+  await sitter.context.setOffline(true);
+  await sitter.page.getByRole('button', { name: 'Next' }).click();
+  await answerAnything(sitter.page, 0);
   await expect(state('Kept on this device')).toBeVisible();
-  await own.page.close();
-  await own.context.setOffline(false);
-  own.page = await own.context.newPage();
-  watch(own.page, complaints);
-  await own.page.goto('/seat');
-  await row(own.page, title)
+  await sitter.page.close();
+  await sitter.context.setOffline(false);
+  sitter.page = await sitter.context.newPage();
+  watch(sitter.page, complaints);
+  await sitter.page.goto('/seat');
+  await row(sitter.page, title)
     .filter({ hasText: 'begun' })
     .getByRole('link', { name: 'Go on' })
     .click();
   const answered = () => way.getByRole('button', { name: /, answered/ });
-  const way = own.page.getByRole('navigation', { name: 'Way through the questions' });
+  const way = sitter.page.getByRole('navigation', { name: 'Way through the questions' });
   await expect(answered()).toHaveCount(3);
   await expect(way.getByRole('button', { name: 'Question 2, answered, flagged' })).toBeVisible();
-  await expect(own.page.locator('.state', { hasText: 'Saved' })).toBeVisible();
+  await expect(sitter.page.locator('.state', { hasText: 'Saved' })).toBeVisible();
 
   // Changing an answer, then the rest, then handing in.
   await way.getByRole('button', { name: /^Question 1,/ }).click();
-  await answerAnything(own.page, 1);
-  for (let at = 3; at < 7; at++) {
-    await way.getByRole('button', { name: new RegExp(`^Question ${at + 1},`) }).click();
-    await answerAnything(own.page, at % 2);
+  await answerAnything(sitter.page, 1);
+  for (let index = 3; index < 7; index++) {
+    await way.getByRole('button', { name: new RegExp(`^Question ${index + 1},`) }).click();
+    await answerAnything(sitter.page, index % 2);
   }
-  await own.page.getByRole('button', { name: 'Hand in', exact: true }).click();
-  await expect(own.page.getByRole('dialog')).toContainText('Flagged to come back:');
-  await own.page.getByRole('button', { name: 'Hand in now' }).dblclick();
-  await expect(own.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
-  await own.page.getByRole('link', { name: 'Back to my work' }).click();
-  await expect(row(own.page, title).filter({ hasText: 'score not out yet' })).toBeVisible();
+  await sitter.page.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await expect(sitter.page.getByRole('dialog')).toContainText('Flagged to come back:');
+  await sitter.page.getByRole('button', { name: 'Hand in now' }).dblclick();
+  await expect(sitter.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
+  await expect(row(sitter.page, title).filter({ hasText: 'score not out yet' })).toBeVisible();
 
   // The other one's minute has passed meanwhile, or passes now; the server hands in.
   await expect(slow.page.getByRole('heading', { name: 'Handed in' })).toBeVisible({
@@ -249,7 +249,7 @@ test('4. students sit it: one loses the page and hands in, another lets the time
 
 test('5. the teacher reads results by item and by student, and exports them', async () => {
   // One student handed the one in, the server the other one.
-  for (const [at, how] of [/handed in today/, /time ran out today/].entries()) {
+  for (const [index, how] of [/handed in today/, /time ran out today/].entries()) {
     await page.goto('/schedule');
     const given = page.getByRole('row', { name: new RegExp(`${title}.* 1 1 27 `) });
     await expect(given).toHaveCount(2);
@@ -257,7 +257,7 @@ test('5. the teacher reads results by item and by student, and exports them', as
       .getByRole('link')
       .evaluateAll((all) => all.map((link) => link.getAttribute('href')!));
     const ids = links.map((link) => Number(link.split('/').at(-1))).sort((a, b) => a - b);
-    await page.goto(`/results/${ids[at]}`);
+    await page.goto(`/results/${ids[index]}`);
     await expect(page.getByText('26 students may still hand in', { exact: false })).toBeVisible();
     await expect(page.getByText('Only 1 student:', { exact: false })).toBeVisible();
     await page.getByRole('tab', { name: 'Students' }).click();

@@ -11,19 +11,19 @@ const port = 4672;
 const folder = mkdtempSync(join(tmpdir(), 'oaken-school-'));
 const complaints: string[] = [];
 let starter: ChildProcess;
-let said = '';
+let text = '';
 
 /** Starts the school, and gives the link that it prints, when it has not begun. */
 async function start(): Promise<string | undefined> {
-  said = '';
+  text = '';
   starter = spawn(process.execPath, ['scripts/school.mjs'], {
     cwd: resolve(import.meta.dirname, '..'),
     env: { ...process.env, OAKEN_PORT: String(port), OAKEN_DATA: folder },
   });
   for (const stream of [starter.stdout!, starter.stderr!])
-    stream.on('data', (chunk) => (said += chunk));
-  await expect.poll(() => said, { timeout: 300_000 }).toContain('Ctrl+C stops it.');
-  return /http\S+\/setup#\S+/.exec(said)?.[0];
+    stream.on('data', (chunk) => (text += chunk));
+  await expect.poll(() => text, { timeout: 300_000 }).toContain('Ctrl+C stops it.');
+  return /http\S+\/setup#\S+/.exec(text)?.[0];
 }
 async function stop(): Promise<void> {
   starter.kill('SIGTERM');

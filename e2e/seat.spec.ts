@@ -16,17 +16,17 @@ async function fresh(
   from: number,
   options?: Parameters<typeof student>[4],
 ) {
-  for (let at = from; ; at++) {
-    const own = await student(browser, '6D', 'BRN6D4', at, options);
-    const begin = row(own.page, open).getByRole('link', { name: 'Begin' });
-    await expect(row(own.page, open)).toBeVisible();
+  for (let index = from; ; index++) {
+    const sitter = await student(browser, '6D', 'BRN6D4', index, options);
+    const begin = row(sitter.page, open).getByRole('link', { name: 'Begin' });
+    await expect(row(sitter.page, open)).toBeVisible();
     if (await begin.count()) {
-      watch(own.page, complaints);
+      watch(sitter.page, complaints);
       await begin.click();
-      await expect(own.page.getByRole('heading', { name: /^Question 1/ })).toBeVisible();
-      return { ...own, at };
+      await expect(sitter.page.getByRole('heading', { name: /^Question 1/ })).toBeVisible();
+      return { ...sitter, at: index };
     }
-    await own.context.close();
+    await sitter.context.close();
   }
 }
 let used = 0;
@@ -154,12 +154,12 @@ test('the database is killed while a student works: nothing is lost and nobody h
 test('the first question needs little, nothing from outside, and no key', async ({ browser }) => {
   const { page, at } = await fresh(browser, used);
   used = at + 1;
-  const own = new URL(page.url()).origin;
+  const origin = new URL(page.url()).origin;
   const scripts = new Set<string>();
   const strangers: string[] = [];
   const bodies: string[] = [];
   page.on('response', async (response) => {
-    if (!response.url().startsWith(own)) strangers.push(response.url());
+    if (!response.url().startsWith(origin)) strangers.push(response.url());
     if (/\.js$/.test(response.url())) scripts.add(response.url());
     if (response.url().includes('/api/')) bodies.push(await response.text().catch(() => ''));
   });

@@ -20,16 +20,16 @@ test.beforeAll(async ({ browser }) => {
 test.afterAll(() => page.context().close());
 
 /** Gives the test to one student of 6D, whose list it then stands on. */
-async function give(at: number, fill: () => Promise<void>): Promise<void> {
+async function give(index: number, fill: () => Promise<void>): Promise<void> {
   await page.goto('/tests');
   const way = await page.getByRole('link', { name: `Assign ${title}` }).getAttribute('href');
-  await giveTo(at, way!, fill);
+  await giveTo(index, way!, fill);
 }
-async function giveTo(at: number, way: string, fill = async () => {}): Promise<void> {
+async function giveTo(index: number, way: string, fill = async () => {}): Promise<void> {
   await page.goto(way);
   await page.getByRole('button', { name: 'some of them: 6D' }).click();
   await page
-    .getByRole('checkbox', { name: `${at + 1} ${passcodesOf(demoSeed, '6D')[at]!.name}` })
+    .getByRole('checkbox', { name: `${index + 1} ${passcodesOf(demoSeed, '6D')[index]!.name}` })
     .check();
   await fill();
   await page.getByRole('button', { name: 'Give to 1 student' }).click();
@@ -38,10 +38,10 @@ async function giveTo(at: number, way: string, fill = async () => {}): Promise<v
 /** Takes a test off the shelf again, and retires an item of its own. */
 const takeOff = (testId: number, item?: number) =>
   page.evaluate(
-    async ([own, id]) => {
+    async ([value, id]) => {
       const { csrf } = await (await fetch('/api/session')).json();
       const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
-      await fetch(`/api/tests/${own}`, { method: 'DELETE', headers });
+      await fetch(`/api/tests/${value}`, { method: 'DELETE', headers });
       if (id !== undefined)
         await fetch('/api/items/retire', {
           method: 'POST',
@@ -51,17 +51,17 @@ const takeOff = (testId: number, item?: number) =>
     },
     [testId, item] as const,
   );
-async function begin(browser: Browser, at: number, options?: Parameters<typeof student>[4]) {
-  const own = await student(browser, '6D', 'BRN6D4', at, options);
-  watch(own.page, complaints);
-  await row(own.page, title).getByRole('link', { name: 'Begin' }).click();
-  return own;
+async function begin(browser: Browser, index: number, options?: Parameters<typeof student>[4]) {
+  const sitter = await student(browser, '6D', 'BRN6D4', index, options);
+  watch(sitter.page, complaints);
+  await row(sitter.page, title).getByRole('link', { name: 'Begin' }).click();
+  return sitter;
 }
-const question = (own: Page, n: number) =>
-  expect(own.getByRole('heading', { name: new RegExp(`^Question ${n} `) })).toBeVisible();
-const button = (own: Page, name: string | RegExp) =>
-  own.getByRole('button', { name, exact: typeof name === 'string' });
-const step = (own: Page, name: RegExp) => own.getByRole('button', { name });
+const question = (sitting: Page, n: number) =>
+  expect(sitting.getByRole('heading', { name: new RegExp(`^Question ${n} `) })).toBeVisible();
+const button = (sitting: Page, name: string | RegExp) =>
+  sitting.getByRole('button', { name, exact: typeof name === 'string' });
+const step = (sitting: Page, name: RegExp) => sitting.getByRole('button', { name });
 
 test('sections with times of their own: said before, one after the other, and no way back', async ({
   browser,
@@ -80,33 +80,33 @@ test('sections with times of their own: said before, one after the other, and no
       'Each section has its own time: Part one 20 minutes and Part two: percent 15 minutes.',
     );
   });
-  const { page: own, context } = await begin(browser, 20, phone);
+  const { page: studentPage, context } = await begin(browser, 20, phone);
   await expect(
-    own.getByText('A section that was left cannot be opened again.', { exact: false }),
+    studentPage.getByText('A section that was left cannot be opened again.', { exact: false }),
   ).toBeVisible();
-  await expectAccessible('before beginning', own);
-  await button(own, 'Begin').click();
-  await question(own, 1);
-  await expect(own.getByText('20 minutes left for this section')).toBeVisible();
-  await answerAnything(own);
-  await step(own, /^Question 8,/).click();
-  await button(own, 'Next section').click();
-  const sheet = own.getByRole('dialog', { name: 'Go on to the next section?' });
+  await expectAccessible('before beginning', studentPage);
+  await button(studentPage, 'Begin').click();
+  await question(studentPage, 1);
+  await expect(studentPage.getByText('20 minutes left for this section')).toBeVisible();
+  await answerAnything(studentPage);
+  await step(studentPage, /^Question 8,/).click();
+  await button(studentPage, 'Next section').click();
+  const sheet = studentPage.getByRole('dialog', { name: 'Go on to the next section?' });
   await expect(sheet).toContainText('7 questions are not answered:');
-  await expectAccessible('leaving a section', own);
+  await expectAccessible('leaving a section', studentPage);
   await sheet.getByRole('button', { name: 'Go to question 3' }).click();
-  await question(own, 3);
-  await step(own, /^Question 8,/).click();
-  await button(own, 'Next section').click();
+  await question(studentPage, 3);
+  await step(studentPage, /^Question 8,/).click();
+  await button(studentPage, 'Next section').click();
   await sheet.getByRole('button', { name: 'Go on' }).click();
-  await question(own, 9);
-  await expect(own.getByText('15 minutes left for this section')).toBeVisible();
-  await expect(step(own, /^Question 1, answered, left/)).toBeDisabled();
-  await own.reload();
-  await question(own, 9);
-  await button(own, 'Hand in').click();
-  await button(own, 'Hand in now').click();
-  await expect(own.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await question(studentPage, 9);
+  await expect(studentPage.getByText('15 minutes left for this section')).toBeVisible();
+  await expect(step(studentPage, /^Question 1, answered, left/)).toBeDisabled();
+  await studentPage.reload();
+  await question(studentPage, 9);
+  await button(studentPage, 'Hand in').click();
+  await button(studentPage, 'Hand in now').click();
+  await expect(studentPage.getByRole('heading', { name: 'Handed in' })).toBeVisible();
   await context.close();
 });
 
@@ -120,26 +120,28 @@ test('each question with its own time, in one sitting: the next one comes by its
     await page.getByRole('radio', { name: /^in one sitting/ }).check();
     await expect(page.locator('.slip')).toContainText('Each item has 6 seconds. In one sitting');
   });
-  const { page: own, context } = await begin(browser, 21);
-  await expect(own.getByText('Each question has 6 seconds.', { exact: false })).toBeVisible();
-  await button(own, 'Begin').click();
-  await question(own, 1);
+  const { page: studentPage, context } = await begin(browser, 21);
   await expect(
-    own.getByText('You cannot come back to this question once you have gone on.'),
+    studentPage.getByText('Each question has 6 seconds.', { exact: false }),
   ).toBeVisible();
-  await expect(button(own, 'Flag to come back')).toHaveCount(0);
-  await question(own, 2);
+  await button(studentPage, 'Begin').click();
+  await question(studentPage, 1);
+  await expect(
+    studentPage.getByText('You cannot come back to this question once you have gone on.'),
+  ).toBeVisible();
+  await expect(button(studentPage, 'Flag to come back')).toHaveCount(0);
+  await question(studentPage, 2);
   await context.setOffline(true);
   await expect(
-    own.getByText(
+    studentPage.getByText(
       'The time for this question is over; what comes next is shown as soon as there is',
       { exact: false },
     ),
   ).toBeVisible();
-  await expectAccessible('between questions without network', own);
+  await expectAccessible('between questions without network', studentPage);
   await context.setOffline(false);
-  await question(own, 3);
-  await expect(own.getByText(/[456] seconds left for this question/)).toBeVisible();
+  await question(studentPage, 3);
+  await expect(studentPage.getByText(/[456] seconds left for this question/)).toBeVisible();
   await context.close();
 });
 
@@ -147,70 +149,70 @@ test('text and colours are the student’s own, and the line guide moves by keyb
   browser,
 }) => {
   await give(22, async () => {});
-  const { page: own, context } = await begin(browser, 22, phone);
-  await question(own, 1);
+  const { page: studentPage, context } = await begin(browser, 22, phone);
+  await question(studentPage, 1);
   for (const name of ['Cream', 'Black on white', 'Dark']) {
-    await button(own, 'Text and colours').click();
-    await own.getByRole('radio', { name }).check();
-    await expectAccessible(`looks: ${name}, the sheet`, own);
-    await button(own, 'Done').click();
-    await expectAccessible(`looks: ${name}`, own);
+    await button(studentPage, 'Text and colours').click();
+    await studentPage.getByRole('radio', { name }).check();
+    await expectAccessible(`looks: ${name}, the sheet`, studentPage);
+    await button(studentPage, 'Done').click();
+    await expectAccessible(`looks: ${name}`, studentPage);
   }
-  await button(own, 'Text and colours').click();
-  await own.getByRole('radio', { name: '200 %' }).check();
-  await own.getByRole('checkbox', { name: /^Show a few lines/ }).check();
-  await button(own, 'Done').click();
+  await button(studentPage, 'Text and colours').click();
+  await studentPage.getByRole('radio', { name: '200 %' }).check();
+  await studentPage.getByRole('checkbox', { name: /^Show a few lines/ }).check();
+  await button(studentPage, 'Done').click();
   expect(
-    await own.evaluate(
+    await studentPage.evaluate(
       () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
     ),
   ).toBe(0);
-  const guide = own.getByRole('slider', { name: 'Line guide' });
+  const guide = studentPage.getByRole('slider', { name: 'Line guide' });
   await guide.focus();
   const before = (await guide.boundingBox())!.y;
-  await own.keyboard.press('ArrowDown');
+  await studentPage.keyboard.press('ArrowDown');
   await expect.poll(async () => (await guide.boundingBox())!.y).toBeGreaterThan(before + 10);
-  await own.reload();
+  await studentPage.reload();
   await expect(guide).toBeVisible();
-  await expect(own.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await expect(studentPage.locator('html')).toHaveAttribute('data-theme', 'dark');
   await context.close();
 });
 
 test('without network the page opens again with everything, takes answers, and sends them when there is', async ({
   browser,
 }) => {
-  const { page: own, context } = await student(browser, '6D', 'BRN6D4', 22);
-  watch(own, complaints);
-  await row(own, title)
+  const { page: studentPage, context } = await student(browser, '6D', 'BRN6D4', 22);
+  watch(studentPage, complaints);
+  await row(studentPage, title)
     .getByRole('link', { name: /^(Begin|Go on)$/ })
     .click();
-  await answerAnything(own, 0);
-  await expect(own.getByText('Saved', { exact: true })).toBeVisible();
-  await own.evaluate(async () => void (await navigator.serviceWorker.ready));
-  await own.reload();
+  await answerAnything(studentPage, 0);
+  await expect(studentPage.getByText('Saved', { exact: true })).toBeVisible();
+  await studentPage.evaluate(async () => void (await navigator.serviceWorker.ready));
+  await studentPage.reload();
   await expect
-    .poll(() => own.evaluate(() => navigator.serviceWorker.controller !== null))
+    .poll(() => studentPage.evaluate(() => navigator.serviceWorker.controller !== null))
     .toBe(true);
-  await question(own, 1);
+  await question(studentPage, 1);
   await context.setOffline(true);
-  await own.reload();
-  await question(own, 1);
-  await expect(step(own, /^Question 1, answered/)).toBeVisible();
-  await button(own, 'Next').click();
-  await answerAnything(own, 1);
-  await expect(own.getByText('Kept on this device', { exact: true })).toBeVisible();
+  await studentPage.reload();
+  await question(studentPage, 1);
+  await expect(step(studentPage, /^Question 1, answered/)).toBeVisible();
+  await button(studentPage, 'Next').click();
+  await answerAnything(studentPage, 1);
+  await expect(studentPage.getByText('Kept on this device', { exact: true })).toBeVisible();
   // The battery gives out; the list of another page knows what is open here.
-  await own.goto('/seat');
-  await expect(own.getByRole('heading', { name: 'Open on this device' })).toBeVisible();
-  await expectAccessible('the list without network', own);
-  await own
+  await studentPage.goto('/seat');
+  await expect(studentPage.getByRole('heading', { name: 'Open on this device' })).toBeVisible();
+  await expectAccessible('the list without network', studentPage);
+  await studentPage
     .getByRole('listitem')
     .filter({ hasText: title })
     .getByRole('link', { name: 'Go on' })
     .click();
-  await expect(step(own, /^Question [12], answered/)).toHaveCount(2);
+  await expect(step(studentPage, /^Question [12], answered/)).toHaveCount(2);
   await context.setOffline(false);
-  await expect(own.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(studentPage.getByText('Saved', { exact: true })).toBeVisible();
   const other = await student(browser, '6D', 'BRN6D4', 22);
   await row(other.page, title).getByRole('link', { name: 'Go on' }).click();
   await expect(step(other.page, /^Question [12], answered/)).toHaveCount(2);
@@ -244,29 +246,29 @@ test('a sound is played only as often as allowed, whichever device it is heard o
       [8, 'WAVEfmt '],
       [36, 'data'],
     ];
-    for (const [at, text] of words)
-      [...text].forEach((letter, n) => head.setUint8(at + n, letter.charCodeAt(0)));
-    for (const [at, own] of [
+    for (const [position, text] of words)
+      [...text].forEach((letter, n) => head.setUint8(position + n, letter.charCodeAt(0)));
+    for (const [position, label] of [
       [4, 1636],
       [16, 16],
       [24, 8000],
       [28, 8000],
       [40, 1600],
     ] as const)
-      head.setUint32(at, own, true);
-    for (const [at, own] of [
+      head.setUint32(position, label, true);
+    for (const [position, label] of [
       [20, 1],
       [22, 1],
       [32, 1],
       [34, 8],
     ] as const)
-      head.setUint16(at, own, true);
+      head.setUint16(position, label, true);
     const { address } = await send(
       '/api/files?name=tone.wav&type=audio/wav&as=sound',
       new Blob([head, new Uint8Array(1600).fill(128)]),
     );
     const bank = (await (await fetch('/api/banks')).json()).banks.find(
-      (own: { mine: boolean }) => own.mine,
+      (candidate: { mine: boolean }) => candidate.mine,
     ).id;
     const content = {
       stem: `<p>What do you hear?</p><audio src="${address}" title="A tone" controls="" data-plays="2"></audio>`,
@@ -299,7 +301,7 @@ test('a sound is played only as often as allowed, whichever device it is heard o
   const first = await student(browser, '6D', 'BRN6D4', 24);
   watch(first.page, complaints);
   await row(first.page, 'Heard twice').getByRole('link', { name: 'Begin' }).click();
-  const play = (own: Page) => own.getByRole('button', { name: /: A tone$/ });
+  const play = (sitting: Page) => sitting.getByRole('button', { name: /: A tone$/ });
   await expect(play(first.page)).toHaveText('Play (2 times left)');
   await expectAccessible('a sound that can be played twice', first.page);
   await play(first.page).click();
@@ -323,7 +325,7 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
   const kinds = await page.evaluate(
     async (kinds) => {
       const { csrf } = await (await fetch('/api/session')).json();
-      const found = await Promise.all(
+      const boxes = await Promise.all(
         kinds.map(
           async (kind) =>
             (await (await fetch(`/api/items?kind=${kind}`)).json()).items[0].id as number,
@@ -333,7 +335,7 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
         clientKey: crypto.randomUUID(),
         title: 'One of every kind',
         kind: 'quiz',
-        itemIds: found,
+        itemIds: boxes,
       });
       const { id } = await (
         await fetch('/api/tests', {
@@ -347,13 +349,13 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
     [...partKinds],
   );
   await giveTo(25, `/tests/${kinds}/assign`);
-  const { page: own, context } = await student(browser, '6D', 'BRN6D4', 25, {
+  const { page: studentPage, context } = await student(browser, '6D', 'BRN6D4', 25, {
     ...phone,
     hasTouch: true,
   });
-  watch(own, complaints);
-  await row(own, 'One of every kind').getByRole('link', { name: 'Begin' }).tap();
-  const item = own.locator('.item');
+  watch(studentPage, complaints);
+  await row(studentPage, 'One of every kind').getByRole('link', { name: 'Begin' }).tap();
+  const item = studentPage.locator('.item');
   const first = (role: Parameters<Page['getByRole']>[0], name?: RegExp) =>
     item.getByRole(role, { name }).first();
   const drag = async () => {
@@ -376,7 +378,7 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
     numeric: async () => {
       await item.getByRole('textbox').fill('32');
       // The cursor between the digits: the sign goes there.
-      await own.keyboard.press('ArrowLeft');
+      await studentPage.keyboard.press('ArrowLeft');
       await first('button', /^Signs/).tap();
       await item.getByRole('button', { name: '½ fraction' }).tap();
       await expect(item.getByRole('textbox')).toHaveValue('3½2');
@@ -396,26 +398,26 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
     information: async () => {},
   };
   for (const [n, kind] of partKinds.entries()) {
-    await question(own, n + 1);
+    await question(studentPage, n + 1);
     expect([
       kind,
-      await own.evaluate(
+      await studentPage.evaluate(
         () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
       ),
     ]).toEqual([kind, 0]);
     await byTouch[kind]();
     await expect(
       step(
-        own,
+        studentPage,
         new RegExp(
           `^Question ${n + 1}, (${kind === 'information' ? 'to read' : 'answered|partly answered'}), here`,
         ),
       ),
     ).toBeVisible();
-    await expectAccessible(`${kind} on a phone`, own);
-    if (n < partKinds.length - 1) await button(own, 'Next').tap();
+    await expectAccessible(`${kind} on a phone`, studentPage);
+    if (n < partKinds.length - 1) await button(studentPage, 'Next').tap();
   }
-  await expect(own.locator('.state', { hasText: 'Saved' })).toBeVisible();
+  await expect(studentPage.locator('.state', { hasText: 'Saved' })).toBeVisible();
   await context.close();
   await takeOff(kinds);
 });
@@ -424,8 +426,8 @@ test('practice by keyboard alone: answer, check, hint or answer, on to the next'
   browser,
 }) => {
   await give(23, () => page.getByRole('radio', { name: 'practice' }).check());
-  const { page: own, context } = await begin(browser, 23, phone);
-  const key = (name: string) => own.keyboard.press(name);
+  const { page: studentPage, context } = await begin(browser, 23, phone);
+  const key = (name: string) => studentPage.keyboard.press(name);
   /** Tabs on to a control, as a hand without a mouse does. */
   const tabTo = async (to: ReturnType<Page['getByRole']>) => {
     for (let tab = 0; tab < 40; tab++) {
@@ -435,17 +437,18 @@ test('practice by keyboard alone: answer, check, hint or answer, on to the next'
     }
     throw new Error('It cannot be reached by the Tab key.');
   };
-  const help = own.getByRole('region', { name: 'Help' });
+  const help = studentPage.getByRole('region', { name: 'Help' });
   for (let n = 1; n <= 3; n++) {
-    await question(own, n);
+    await question(studentPage, n);
     if (n < 3) {
       await tabTo(
-        own
+        studentPage
           .getByRole('radio')
-          .or(own.getByRole('checkbox'))
-          .or(own.getByLabel(/^Your answer/)),
+          .or(studentPage.getByRole('checkbox'))
+          .or(studentPage.getByLabel(/^Your answer/)),
       );
-      if (await own.getByLabel(/^Your answer/).count()) await own.keyboard.type('12');
+      if (await studentPage.getByLabel(/^Your answer/).count())
+        await studentPage.keyboard.type('12');
       else await key('Space');
       await tabTo(help.getByRole('button', { name: 'Check my answer' }));
       await key('Enter');
@@ -455,15 +458,15 @@ test('practice by keyboard alone: answer, check, hint or answer, on to the next'
       await key('Enter');
       await expect(help.getByText('The answer was shown', { exact: false })).toBeVisible();
     }
-    await tabTo(button(own, 'Next'));
+    await tabTo(button(studentPage, 'Next'));
     await key('Enter');
   }
-  await question(own, 4);
+  await question(studentPage, 4);
   // Handing in is reached by keys too, and the sheet asks.
-  await tabTo(button(own, 'Hand in'));
+  await tabTo(button(studentPage, 'Hand in'));
   await key('Enter');
-  await tabTo(button(own, 'Hand in now'));
+  await tabTo(button(studentPage, 'Hand in now'));
   await key('Enter');
-  await expect(own.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await expect(studentPage.getByRole('heading', { name: 'Handed in' })).toBeVisible();
   await context.close();
 });

@@ -13,7 +13,7 @@ test('notes in the margin follow every change, lead to their items and can be pu
   const rows = page.getByRole('list', { name: 'Items' }).getByRole('listitem');
   await page.goto('/banks?words=ma6rat1&kind=single-choice');
   await expect(rows.nth(1)).toBeVisible();
-  for (const at of [0, 1]) await rows.nth(at).getByRole('checkbox').check();
+  for (const row of [0, 1]) await rows.nth(row).getByRole('checkbox').check();
   await page.getByRole('button', { name: 'Put into a test' }).click();
   await page.getByRole('textbox', { name: 'Title' }).fill('Two are few');
   await page.getByRole('button', { name: 'Make the test' }).click();
@@ -323,7 +323,7 @@ test('a better wording is made in a test and given back to the bank, which is sh
         })
       ).json();
     const bank = (await (await fetch('/api/banks')).json()).banks.find(
-      (own: { mine: boolean }) => own.mine,
+      (candidate: { mine: boolean }) => candidate.mine,
     ).id;
     const content = {
       stem: '<p>Which harbour is nearer to the mill?</p>',
@@ -375,10 +375,10 @@ test('a better wording is made in a test and given back to the bank, which is sh
   await expect(page.getByText('changed for this test only')).toHaveCount(0);
   expect(problems).toEqual([]);
   await page.evaluate(
-    async ([id, own]) => {
+    async ([id, value]) => {
       const { csrf } = await (await fetch('/api/session')).json();
       const headers = { 'content-type': 'application/json', 'x-csrf-token': csrf };
-      await fetch(`/api/tests/${own}`, { method: 'DELETE', headers });
+      await fetch(`/api/tests/${value}`, { method: 'DELETE', headers });
       await fetch('/api/items/retire', {
         method: 'POST',
         headers,
@@ -520,18 +520,18 @@ test('on paper: every item whole on one page, keys only where they belong, each 
     expect(whole).toContain(text);
   // Each form counts its own pages.
   expect(booklets[0]).toMatch(/form A\s+page 1/);
-  expect(booklets.find((own) => /form B/.test(own))).toMatch(/form B\s+page 1/);
+  expect(booklets.find((booklet) => /form B/.test(booklet))).toMatch(/form B\s+page 1/);
   // Nothing of the keys, rules or explanations.
   for (const secret of ['earns', 'Answer key', 'Explanation', 'MA.6.RAT'])
     expect(whole).not.toContain(secret);
   // An item's first words and its last choice stand on one page.
-  const pages = booklets.filter((own) => /form A/.test(own));
-  expect(pages.some((own) => own.includes('In a running club, the ratio of seventh'))).toBe(true);
+  const pages = booklets.filter((booklet) => /form A/.test(booklet));
+  expect(pages.some((text) => text.includes('In a running club, the ratio of seventh'))).toBe(true);
   for (const [begins, ends] of [
     ['How many litres', 'Answer:'],
     ['Which pack gives the lowest price', '10 for $7.00'],
   ] as const)
-    expect(pages.some((own) => own.includes(begins) && own.includes(ends))).toBe(true);
+    expect(pages.some((text) => text.includes(begins) && text.includes(ends))).toBe(true);
 
   await page.getByRole('checkbox', { name: 'booklet' }).uncheck();
   await page.getByRole('checkbox', { name: 'answer key' }).check();

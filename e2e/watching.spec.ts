@@ -13,7 +13,7 @@ const title = 'Ratio, rate and percent: end of unit';
 const place = 5;
 const { name } = passcodesOf(demoSeed, '7A')[place]!;
 let page: Page;
-let own: Student;
+let sitter: Student;
 test.beforeAll(async ({ browser }) => {
   page = await teacherPage(browser, 'holloway');
   watch(page, complaints);
@@ -38,24 +38,24 @@ test.beforeAll(async ({ browser }) => {
     .first()
     .click();
   await page.getByRole('link', { name: 'Watch' }).click();
-  own = await student(browser, '7A', 'BRN7A5', place);
-  watch(own.page, complaints);
+  sitter = await student(browser, '7A', 'BRN7A5', place);
+  watch(sitter.page, complaints);
 });
 test.afterAll(async () => {
   await page.context().close();
-  await own.context.close();
+  await sitter.context.close();
 });
 const line = () => page.getByRole('row').filter({ hasText: name });
 const pick = () => page.getByRole('checkbox', { name: `Pick ${name}` }).check();
 
 test('where the student is, what is answered, and leaving the page are there as they happen', async () => {
   await expect(line()).toContainText('not begun');
-  await row(own.page, title).getByRole('link', { name: 'Begin' }).click();
+  await row(sitter.page, title).getByRole('link', { name: 'Begin' }).click();
   await expect(line()).toContainText('working on 1');
-  await answerAnything(own.page);
+  await answerAnything(sitter.page);
   await expect(line().getByRole('img', { name: `${name}, item 1: answered` })).toBeVisible();
-  await own.page.getByRole('button', { name: 'Next' }).click();
-  await own.page.getByRole('button', { name: 'Flag to come back' }).click();
+  await sitter.page.getByRole('button', { name: 'Next' }).click();
+  await sitter.page.getByRole('button', { name: 'Flag to come back' }).click();
   await expect(line()).toContainText('working on 2');
   await expect(line().getByRole('img', { name: /item 2: not answered, flagged/ })).toBeVisible();
   await expectAccessible('watching', page);
@@ -82,21 +82,21 @@ test('something said, a pause, handing in and opening again reach the student’
   await page.getByLabel('What their pages show').fill('Use the scratch paper.');
   await page.getByRole('button', { name: 'Say it' }).click();
   await expect(
-    own.page.getByRole('alert').filter({ hasText: 'Use the scratch paper.' }),
+    sitter.page.getByRole('alert').filter({ hasText: 'Use the scratch paper.' }),
   ).toBeVisible();
-  await expectAccessible('something was said', own.page);
-  await own.page.getByRole('button', { name: 'I have read it' }).click();
+  await expectAccessible('something was said', sitter.page);
+  await sitter.page.getByRole('button', { name: 'I have read it' }).click();
 
   await page.getByRole('button', { name: 'Pause', exact: true }).click();
   await expect(line()).toContainText('paused');
-  await expect(own.page.getByRole('heading', { name: 'Paused by your teacher' })).toBeVisible();
-  await expectAccessible('paused', own.page);
+  await expect(sitter.page.getByRole('heading', { name: 'Paused by your teacher' })).toBeVisible();
+  await expectAccessible('paused', sitter.page);
   // A reload finds no way round it.
-  await own.page.reload();
-  await expect(own.page.getByRole('heading', { name: 'Paused by your teacher' })).toBeVisible();
+  await sitter.page.reload();
+  await expect(sitter.page.getByRole('heading', { name: 'Paused by your teacher' })).toBeVisible();
   await pick();
   await page.getByRole('button', { name: 'Go on', exact: true }).click();
-  await expect(own.page.getByRole('heading', { name: /^Question \d/ })).toBeVisible();
+  await expect(sitter.page.getByRole('heading', { name: /^Question \d/ })).toBeVisible();
 
   // Minutes come first, nothing else is ticked, and whoever was picked stays picked.
   await pick();
@@ -112,20 +112,20 @@ test('something said, a pause, handing in and opening again reach the student’
   await page.getByRole('button', { name: 'Hand in' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
   await expect(line()).toContainText('by you');
-  await expect(own.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await expect(sitter.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
   await pick();
   await page.getByRole('button', { name: 'Open again' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Open again' }).click();
   await expect(line()).toContainText('working');
-  await own.page.getByRole('link', { name: 'Back to my work' }).click();
-  await row(own.page, title).getByRole('link', { name: 'Go on' }).click();
-  await expect(own.page.getByRole('button', { name: /^Question 1, answered/ })).toBeVisible();
+  await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
+  await row(sitter.page, title).getByRole('link', { name: 'Go on' }).click();
+  await expect(sitter.page.getByRole('button', { name: /^Question 1, answered/ })).toBeVisible();
 });
 
 test('a student without network is said to be so, and comes back', async () => {
-  await own.context.setOffline(true);
+  await sitter.context.setOffline(true);
   await expect(line()).toContainText('no connection for', { timeout: 60_000 });
-  await own.context.setOffline(false);
+  await sitter.context.setOffline(false);
   await expect(line()).not.toContainText('no connection', { timeout: 60_000 });
 });
 
@@ -136,9 +136,9 @@ test('a teacher’s page that lost its connection says so, and knows what happen
   ).toBeVisible({
     timeout: 60_000,
   });
-  await own.page.getByRole('button', { name: 'Hand in' }).click();
-  await own.page.getByRole('button', { name: 'Hand in now' }).click();
-  await expect(own.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await sitter.page.getByRole('button', { name: 'Hand in' }).click();
+  await sitter.page.getByRole('button', { name: 'Hand in now' }).click();
+  await expect(sitter.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
   await expect(line()).toContainText('working');
   await page.context().setOffline(false);
   await expect(line()).toContainText('handed in', { timeout: 60_000 });
@@ -151,24 +151,24 @@ test('what was written without network and arrives after the end waits for the t
   await pick();
   await page.getByRole('button', { name: 'Open again' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Open again' }).click();
-  await own.page.getByRole('link', { name: 'Back to my work' }).click();
-  await row(own.page, title).getByRole('link', { name: 'Go on' }).click();
+  await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
+  await row(sitter.page, title).getByRole('link', { name: 'Go on' }).click();
   await expect(line()).toContainText('working on');
   await expect(line()).not.toContainText('no connection');
-  await own.context.setOffline(true);
-  await answerAnything(own.page, 1);
-  await expect(own.page.getByText('Kept on this device', { exact: true })).toBeVisible();
+  await sitter.context.setOffline(true);
+  await answerAnything(sitter.page, 1);
+  await expect(sitter.page.getByText('Kept on this device', { exact: true })).toBeVisible();
   await expect(line()).toContainText('no connection for');
   await pick();
   await page.getByRole('button', { name: 'Hand in' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
   await expect(line()).toContainText('by you');
-  await own.context.setOffline(false);
-  const said = '1 answer arrived after the end. Your teacher decides whether it counts.';
-  await expect(own.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
-  await expect(own.page.getByText(said)).toBeVisible();
-  await own.page.getByRole('link', { name: 'Back to my work' }).click();
-  await expect(row(own.page, title)).toContainText(said);
+  await sitter.context.setOffline(false);
+  const text = '1 answer arrived after the end. Your teacher decides whether it counts.';
+  await expect(sitter.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await expect(sitter.page.getByText(text)).toBeVisible();
+  await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
+  await expect(row(sitter.page, title)).toContainText(text);
 
   await page.goto(page.url().replace(/watch\/(\d+)$/, 'results/$1/students'));
   await page.getByRole('button', { name, exact: true }).click();
@@ -176,7 +176,7 @@ test('what was written without network and arrives after the end waits for the t
   await expectAccessible('late answers', page);
   await page.getByRole('button', { name: 'Count', exact: true }).click();
   await expect(page.getByText('1 late answer counted.')).toBeVisible();
-  await own.page.reload();
-  await expect(row(own.page, title)).toContainText('score not out yet');
-  await expect(own.page.getByText(said)).toHaveCount(0);
+  await sitter.page.reload();
+  await expect(row(sitter.page, title)).toContainText('score not out yet');
+  await expect(sitter.page.getByText(text)).toHaveCount(0);
 });

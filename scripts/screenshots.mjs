@@ -95,7 +95,7 @@ runMain(async () => {
   await page.getByRole('checkbox', { name: '3/5' }).uncheck();
   await page.getByRole('checkbox', { name: '3/8' }).check();
   await page.getByText('students gain').waitFor();
-  await shoot(page, 'repair');
+  await shoot(page, 'rescore');
   // Written work waits for a colleague.
   const other = await (
     await browser.newContext({ viewport: { width: 1280, height: 800 } })

@@ -28,11 +28,11 @@ const nothing = z.object({});
 const kB = 1024;
 /** Enough for any form that a person fills in. */
 const usual = 64 * kB;
-/** For what holds an item, a passage, a roll or a table. */
+/** For what holds an item, a passage, a roster or a table. */
 export const roomy = 1024 * kB;
 
 export function endpoint<A, P = Record<string, never>, Q = Record<string, never>, B = undefined>(
-  own: Pick<Endpoint, 'method' | 'path' | 'who' | 'does'> & {
+  definition: Pick<Endpoint, 'method' | 'path' | 'who' | 'does'> & {
     params?: z.ZodType<P>;
     query?: z.ZodType<Q>;
     body?: z.ZodType<B>;
@@ -41,12 +41,12 @@ export function endpoint<A, P = Record<string, never>, Q = Record<string, never>
   },
 ): Endpoint<P, Q, B, A> {
   return {
-    ...own,
-    largest: own.body === undefined ? 0 : (own.largest ?? usual),
-    params: own.params ?? (nothing as unknown as z.ZodType<P>),
-    query: own.query ?? (nothing as unknown as z.ZodType<Q>),
+    ...definition,
+    largest: definition.body === undefined ? 0 : (definition.largest ?? usual),
+    params: definition.params ?? (nothing as unknown as z.ZodType<P>),
+    query: definition.query ?? (nothing as unknown as z.ZodType<Q>),
     // Whatever is sent to an endpoint that needs nothing is not looked at.
-    body: own.body ?? (z.unknown().transform(() => undefined) as unknown as z.ZodType<B>),
+    body: definition.body ?? (z.unknown().transform(() => undefined) as unknown as z.ZodType<B>),
   };
 }
 

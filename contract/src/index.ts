@@ -11,7 +11,7 @@ import * as followUp from './follow-up';
 import * as letters from './letters';
 import * as marking from './marking';
 import * as passages from './passages';
-import * as repairs from './repairs';
+import * as rescores from './rescoring';
 import * as results from './results';
 import * as standards from './standards';
 import * as tests from './assessments';
@@ -111,19 +111,19 @@ export const api = {
   openJoining: classes.openJoining,
   readTeachers: classes.readTeachers,
   setTeachers: classes.setTeachers,
-  planRolls: classes.planRolls,
-  applyRolls: classes.applyRolls,
-  undoRolls: classes.undoRolls,
+  planRosters: classes.planRosters,
+  applyRosters: classes.applyRosters,
+  undoRosters: classes.undoRosters,
   describeStudent: classes.describeStudent,
   leaveClass: classes.leaveClass,
   renewPasscode: classes.renewPasscode,
   makeSlips: classes.makeSlips,
-  setSupports: classes.setSupports,
+  setAccommodations: classes.setAccommodations,
   makeGroup: classes.makeGroup,
   renameGroup: classes.renameGroup,
   removeGroup: classes.removeGroup,
   changeMembers: classes.changeMembers,
-  readRoster: classes.readRoster,
+  readRosterService: classes.readRosterService,
   listAssignments: assignments.listAssignments,
   giveAssignment: assignments.giveAssignment,
   readAssignment: assignments.readAssignment,
@@ -181,12 +181,12 @@ export const api = {
   bringSheet: results.bringSheet,
   readSheetResults: results.readSheetResults,
   removeSheet: results.removeSheet,
-  readRepairs: repairs.readRepairs,
-  lookAhead: repairs.lookAhead,
-  makeRepair: repairs.makeRepair,
-  undoRepair: repairs.undoRepair,
-  adjust: repairs.adjust,
-  takeAdjustmentBack: repairs.takeAdjustmentBack,
+  readRescores: rescores.readRescores,
+  lookAhead: rescores.lookAhead,
+  makeRescore: rescores.makeRescore,
+  undoRescore: rescores.undoRescore,
+  adjust: rescores.adjust,
+  takeAdjustmentBack: rescores.takeAdjustmentBack,
   readFollowUp: followUp.readFollowUp,
   makeFollowUp: followUp.makeFollowUp,
   readToday: today.readToday,

@@ -17,11 +17,11 @@ import fc from 'fast-check';
 import { jStat } from 'jstat';
 import { mean, sampleCorrelation, sampleStandardDeviation, variance } from 'simple-statistics';
 
-const table = (rows: number[][], most: number[] = rows[0]!.map(() => 1)): ScoreTable => ({
+const table = (rows: number[][], maxPoints: number[] = rows[0]!.map(() => 1)): ScoreTable => ({
   students: rows.length,
-  items: most.length,
+  items: maxPoints.length,
   points: Float64Array.from(rows.flat()),
-  most: Float64Array.from(most),
+  maxPoints: Float64Array.from(maxPoints),
 });
 const value = (figure: Figure) => figure.value;
 const near = (figure: Figure, expected: number) => expect(figure.value).toBeCloseTo(expected, 10);
@@ -60,10 +60,12 @@ describe('against reference libraries', () => {
       simulated('strong', 40, 8),
       simulated('weak', 25, 8).map((row) => [row[0]!, ...row.slice(1).map((x) => x / 4)]),
     ];
-    const pairs = sittings.map((own) => own.map((row) => [row[0]!, sum(row.slice(1))] as const));
-    const sums = pairs.map((own): PairSums => {
-      const all = { n: own.length, x: 0, y: 0, xx: 0, yy: 0, xy: 0 };
-      for (const [x, y] of own)
+    const pairs = sittings.map((sitting) =>
+      sitting.map((row) => [row[0]!, sum(row.slice(1))] as const),
+    );
+    const sums = pairs.map((pair): PairSums => {
+      const all = { n: pair.length, x: 0, y: 0, xx: 0, yy: 0, xy: 0 };
+      for (const [x, y] of pair)
         for (const [name, add] of Object.entries({ x, y, xx: x * x, yy: y * y, xy: x * y }))
           all[name as 'x'] += add;
       return all;
@@ -75,9 +77,9 @@ describe('against reference libraries', () => {
         pairs[0]!.map(([, y]) => y),
       ),
     );
-    const around = pairs.flatMap((own) => {
-      const [mx, my] = [mean(own.map(([x]) => x)), mean(own.map(([, y]) => y))];
-      return own.map(([x, y]) => [x - mx, y - my] as const);
+    const around = pairs.flatMap((pair) => {
+      const [mx, my] = [mean(pair.map(([x]) => x)), mean(pair.map(([, y]) => y))];
+      return pair.map(([x, y]) => [x - mx, y - my] as const);
     });
     near(
       pooledCorrelation(sums),
@@ -95,15 +97,15 @@ describe('against reference libraries', () => {
 
   test('facility and correlations of every item', () => {
     result.items.forEach((item, i) => {
-      const own = column(rows, i);
-      near(item.facility, mean(own));
-      near(item.sd, sampleStandardDeviation(own));
-      near(item.itemTotal, sampleCorrelation(own, totals));
+      const scores = column(rows, i);
+      near(item.facility, mean(scores));
+      near(item.sd, sampleStandardDeviation(scores));
+      near(item.itemTotal, sampleCorrelation(scores, totals));
       near(
         item.itemRest,
         sampleCorrelation(
-          own,
-          totals.map((total, s) => total - own[s]!),
+          scores,
+          totals.map((total, s) => total - scores[s]!),
         ),
       );
     });
@@ -113,8 +115,8 @@ describe('against reference libraries', () => {
     const k = 12;
     const alphaOf = (list: number[][]) => {
       const width = list[0]!.length;
-      const own = sum(list[0]!.map((_, i) => variance(column(list, i))));
-      return (width / (width - 1)) * (1 - own / variance(list.map(sum)));
+      const itemVariance = sum(list[0]!.map((_, i) => variance(column(list, i))));
+      return (width / (width - 1)) * (1 - itemVariance / variance(list.map(sum)));
     };
     near(result.reliability.alpha, alphaOf(rows));
     // Kuder and Richardson (1937), formula 20, with p and q of right and wrong: equals alpha with one denominator.
@@ -133,7 +135,7 @@ describe('against reference libraries', () => {
       sampleStandardDeviation(totals) * Math.sqrt(1 - alphaOf(rows)),
     );
     result.items.forEach((item, i) =>
-      near(item.alphaWithout, alphaOf(rows.map((row) => row.filter((_, own) => own !== i)))),
+      near(item.alphaWithout, alphaOf(rows.map((row) => row.filter((_, index) => index !== i)))),
     );
   });
 });
@@ -188,16 +190,16 @@ describe('upper and lower groups', () => {
 
 test('KR-20 and KR-21 do not depend on the unit of points, and are not given for unequal ones', () => {
   const rows = simulated('unit', 30, 6);
-  const [one, two] = [1, 2].map((most) =>
+  const [analysis, two] = [1, 2].map((limit) =>
     analyse(
       table(
-        rows.map((row) => row.map((x) => x * most)),
-        Array.from({ length: 6 }, () => most),
+        rows.map((row) => row.map((x) => x * limit)),
+        Array.from({ length: 6 }, () => limit),
       ),
     ),
   );
-  near(two!.reliability.kr20, one!.reliability.kr20.value!);
-  near(two!.reliability.kr21, one!.reliability.kr21.value!);
+  near(two!.reliability.kr20, analysis!.reliability.kr20.value!);
+  near(two!.reliability.kr21, analysis!.reliability.kr21.value!);
   const mixed = analyse(
     table(
       rows.map((row) => row.map((x, i) => (i === 0 ? 2 * x : x))),
@@ -258,25 +260,30 @@ test('choices: counts, shares of the groups and correlations', () => {
 
 describe('figures that are not defined say why', () => {
   const why = (figure: Figure) => (figure.value === null ? figure.reason : figure.value);
-  test.each<[string, ScoreTable, (own: ReturnType<typeof analyse>) => Figure, string]>([
-    ['nobody', table([], [1, 1]), (own) => own.spread.mean, 'nobody has handed in'],
+  test.each<[string, ScoreTable, (returnType: ReturnType<typeof analyse>) => Figure, string]>([
+    ['nobody', table([], [1, 1]), (analysis) => analysis.spread.mean, 'nobody has handed in'],
     [
       'nobody: reliability',
       table([], [1, 1]),
-      (own) => own.reliability.alpha,
+      (analysis) => analysis.reliability.alpha,
       'nobody has handed in',
     ],
-    ['one student', table([[1, 0]]), (own) => own.spread.sd, 'needs at least two students'],
+    [
+      'one student',
+      table([[1, 0]]),
+      (analysis) => analysis.spread.sd,
+      'needs at least two students',
+    ],
     [
       'one student: item',
       table([[1, 0]]),
-      (own) => own.items[0]!.itemRest,
+      (analysis) => analysis.items[0]!.itemRest,
       'needs at least two students',
     ],
     [
       'one student: D',
       table([[1, 0]]),
-      (own) => own.items[0]!.upperLower,
+      (analysis) => analysis.items[0]!.upperLower,
       'needs at least two students',
     ],
     [
@@ -286,7 +293,7 @@ describe('figures that are not defined say why', () => {
         [1, 0],
         [1, 0],
       ]),
-      (own) => own.reliability.alpha,
+      (analysis) => analysis.reliability.alpha,
       'all students have the same total',
     ],
     [
@@ -296,7 +303,7 @@ describe('figures that are not defined say why', () => {
         [1, 1],
         [1, 0],
       ]),
-      (own) => own.items[0]!.itemRest,
+      (analysis) => analysis.items[0]!.itemRest,
       'all students earned the same on this item',
     ],
     [
@@ -306,7 +313,7 @@ describe('figures that are not defined say why', () => {
         [0, 0],
         [1, 0],
       ]),
-      (own) => own.items[0]!.itemRest,
+      (analysis) => analysis.items[0]!.itemRest,
       'all students have the same total on the other items',
     ],
     [
@@ -316,7 +323,7 @@ describe('figures that are not defined say why', () => {
         [0, 1],
         [1, 0],
       ]),
-      (own) => own.items[0]!.upperLower,
+      (analysis) => analysis.items[0]!.upperLower,
       'all students have the same total',
     ],
     [
@@ -325,7 +332,7 @@ describe('figures that are not defined say why', () => {
         [1, NaN],
         [0, NaN],
       ]),
-      (own) => own.items[1]!.facility,
+      (analysis) => analysis.items[1]!.facility,
       'nobody reached it',
     ],
     [
@@ -337,13 +344,13 @@ describe('figures that are not defined say why', () => {
         ],
         [1, 0],
       ),
-      (own) => own.items[1]!.facility,
+      (analysis) => analysis.items[1]!.facility,
       'the item gives no points',
     ],
     [
       'one item',
       table([[1], [0]], [1]),
-      (own) => own.reliability.alpha,
+      (analysis) => analysis.reliability.alpha,
       'needs at least two items',
     ],
     [
@@ -353,7 +360,7 @@ describe('figures that are not defined say why', () => {
         [0, 1],
         [1, 1],
       ]),
-      (own) => own.reliability.kr20,
+      (analysis) => analysis.reliability.kr20,
       'only for items that are right or wrong',
     ],
     [
@@ -363,10 +370,10 @@ describe('figures that are not defined say why', () => {
         [0, 1],
         [1, 1],
       ]),
-      (own) => own.items[0]!.alphaWithout,
+      (analysis) => analysis.items[0]!.alphaWithout,
       'needs at least three items',
     ],
-  ])('%s', (_, own, pick, reason) => expect(why(pick(analyse(own)))).toBe(reason));
+  ])('%s', (_, scoreTable, pick, reason) => expect(why(pick(analyse(scoreTable)))).toBe(reason));
 
   test('never NaN or infinite, whatever the table', () => {
     const cell = fc.constantFrom(0, 1, 0.5, 0.1, 0.2, NaN);
@@ -382,10 +389,10 @@ describe('figures that are not defined say why', () => {
           ),
         ([k, rows]) => {
           const all: unknown[] = [];
-          const visit = (own: unknown): void => {
-            if (typeof own === 'number') all.push(own);
-            else if (own && typeof own === 'object' && !ArrayBuffer.isView(own))
-              Object.values(own).forEach(visit);
+          const visit = (node: unknown): void => {
+            if (typeof node === 'number') all.push(node);
+            else if (node && typeof node === 'object' && !ArrayBuffer.isView(node))
+              Object.values(node).forEach(visit);
           };
           visit(
             analyse(
@@ -404,7 +411,7 @@ describe('figures that are not defined say why', () => {
 
 test('a table of the wrong size is refused', () => {
   expect(() =>
-    analyse({ students: 2, items: 2, points: new Float64Array(3), most: new Float64Array(2) }),
+    analyse({ students: 2, items: 2, points: new Float64Array(3), maxPoints: new Float64Array(2) }),
   ).toThrow('A table of 2 x 2 needs 4 points and 2 maxima.');
 });
 
@@ -444,17 +451,17 @@ describe('flags', () => {
   const flagged = (strong: number[], weak: number[], key = 0) => {
     const takes = [...strong, ...weak];
     const rows = takes.map((choice, s) => [choice === key ? 1 : 0, s < strong.length ? 20 : 0]);
-    const own = {
+    const listed = {
       ...table(rows, [1, 20]),
       chosen: Uint32Array.from(takes.flatMap((choice) => [1 << choice, 0])),
       choices: Uint8Array.from([3, 0]),
     };
-    const result = analyse(own);
-    const choices = ['a', 'b', 'c'].map((id, at) => ({
+    const result = analyse(listed);
+    const choices = ['a', 'b', 'c'].map((id, index) => ({
       id,
       label: id,
-      right: at === key,
-      mistake: at === 1 ? 'Adds them.' : undefined,
+      right: index === key,
+      mistake: index === 1 ? 'Adds them.' : undefined,
     }));
     return flagsOf(result.items[0]!, choices, result.groupSize);
   };

@@ -14,7 +14,12 @@ import {
 } from '@oaken/core/assignments';
 import { wholePercent } from '@oaken/core/text';
 import { countAttempts } from '@oaken/core/attempts';
-import { countSupports, noSupports, supports, supportsInWords } from '@oaken/core/supports';
+import {
+  countAccommodations,
+  noAccommodations,
+  accommodations,
+  accommodationsInWords,
+} from '@oaken/core/accommodations';
 import {
   atWall,
   day,
@@ -99,7 +104,7 @@ describe('the slip', () => {
       closesAt: null,
       answersFrom: now + 9 * day,
       word: 'walnut',
-      supports: [
+      accommodations: [
         { words: 'time ×1.5', students: 2 },
         { words: 'read aloud', students: 1 },
       ],
@@ -125,7 +130,7 @@ describe('the slip', () => {
       '1 test, classes 6B and 6D, group Ratio table of 7A, Ada Park and guests by link, 27 students, opens Wed 10:00, never closes, no time limit',
     );
     expect(slip.sentences.join(' ')).toBe(
-      '27 students of classes 6B and 6D, group Ratio table of 7A, Ada Park and guests by link get “Rates”: 8 items, 9.5 points. Supports act by themselves: time ×1.5 for 2 and read aloud for 1. ' +
+      '27 students of classes 6B and 6D, group Ratio table of 7A, Ada Park and guests by link get “Rates”: 8 items, 9.5 points. Accommodations act by themselves: time ×1.5 for 2 and read aloud for 1. ' +
         'It opens Wed 10:00 and never closes, with no time limit. Nobody sees it before today 11:00. Each types the word that you read out to begin. ' +
         'Test mode: no help while working. 3 attempts; their mean counts. Forms A and B go round in turn. Each student draws items of their own. Items are in a different order for each student; choices stand as you wrote them. ' +
         'Students see scores as letter bands as soon as they hand in; what was right or wrong once nobody can answer any more; right answers and explanations when you release them, not before Thu 12 Mar, 11:00.',
@@ -180,59 +185,61 @@ describe('what is released, and when', () => {
     answersFrom: null,
     now,
   };
-  const at = (score: AssignmentRules['release']['score']) => ({
+  const releaseAt = (score: AssignmentRules['release']['score']) => ({
     ...rules,
     release: { ...rules.release, score, answers: score },
   });
 
   test('scores by their rule; what shows answers never while somebody can still give one', () => {
-    expect(isReleased(at('at-hand-in'), 'score', facts)).toBe(true);
+    expect(isReleased(releaseAt('at-hand-in'), 'score', facts)).toBe(true);
     expect(
-      isReleased(at('at-hand-in'), 'score', { ...facts, handedIn: false, releasedAt: 1 }),
+      isReleased(releaseAt('at-hand-in'), 'score', { ...facts, handedIn: false, releasedAt: 1 }),
     ).toBe(false);
-    expect(isReleased(at('after-closing'), 'score', facts)).toBe(false);
-    expect(isReleased(at('after-closing'), 'score', { ...facts, closed: true })).toBe(true);
-    expect(isReleased(at('by-hand'), 'score', { ...facts, closed: true })).toBe(false);
-    expect(isReleased(at('by-hand'), 'score', { ...facts, releasedAt: now })).toBe(true);
+    expect(isReleased(releaseAt('after-closing'), 'score', facts)).toBe(false);
+    expect(isReleased(releaseAt('after-closing'), 'score', { ...facts, closed: true })).toBe(true);
+    expect(isReleased(releaseAt('by-hand'), 'score', { ...facts, closed: true })).toBe(false);
+    expect(isReleased(releaseAt('by-hand'), 'score', { ...facts, releasedAt: now })).toBe(true);
     for (const what of ['marks', 'answers', 'explanations'] as const)
-      expect(isReleased(at('at-hand-in'), what, { ...facts, releasedAt: 1, closed: true })).toBe(
-        false,
-      );
+      expect(
+        isReleased(releaseAt('at-hand-in'), what, { ...facts, releasedAt: 1, closed: true }),
+      ).toBe(false);
     const done = { ...facts, somebodyCanAnswer: false };
-    expect(isReleased(at('at-hand-in'), 'answers', done)).toBe(true);
-    expect(isReleased(at('at-hand-in'), 'answers', { ...done, answersFrom: now + 1 })).toBe(false);
-    expect(isReleased(at('by-hand'), 'answers', { ...done, closed: true })).toBe(false);
+    expect(isReleased(releaseAt('at-hand-in'), 'answers', done)).toBe(true);
+    expect(isReleased(releaseAt('at-hand-in'), 'answers', { ...done, answersFrom: now + 1 })).toBe(
+      false,
+    );
+    expect(isReleased(releaseAt('by-hand'), 'answers', { ...done, closed: true })).toBe(false);
   });
 
   test('who can still answer: whoever is working, and whoever has an attempt left while the window is open', () => {
     const window: Window = { opensAt: now - hour, closesAt: now + hour, lateRule: { late: 'no' } };
-    const own = { window, handedIn: 1, working: false, extraAttempts: 0 };
-    expect(canStillAnswer(rules, own, now)).toBe(false);
-    expect(canStillAnswer(rules, { ...own, extraAttempts: 1 }, now)).toBe(true);
-    expect(canStillAnswer({ attempts: null }, own, now)).toBe(true);
-    expect(canStillAnswer({ attempts: null }, own, now + hour)).toBe(false);
-    expect(canStillAnswer(rules, { ...own, working: true }, now + hour)).toBe(true);
+    const assignment = { window, handedIn: 1, working: false, extraAttempts: 0 };
+    expect(canStillAnswer(rules, assignment, now)).toBe(false);
+    expect(canStillAnswer(rules, { ...assignment, extraAttempts: 1 }, now)).toBe(true);
+    expect(canStillAnswer({ attempts: null }, assignment, now)).toBe(true);
+    expect(canStillAnswer({ attempts: null }, assignment, now + hour)).toBe(false);
+    expect(canStillAnswer(rules, { ...assignment, working: true }, now + hour)).toBe(true);
     expect(attemptsLeft({ attempts: 2 }, { handedIn: 5, extraAttempts: 1 })).toBe(0);
   });
 });
 
 test('which attempt counts', () => {
   const made = [
-    { number: 1, points: 6, most: 10 },
-    { number: 2, points: 4, most: 5 },
-    { number: 3, points: 7, most: 10 },
-    { number: 4, points: null, most: null },
+    { number: 1, points: 6, maxPoints: 10 },
+    { number: 2, points: 4, maxPoints: 5 },
+    { number: 3, points: 7, maxPoints: 10 },
+    { number: 4, points: null, maxPoints: null },
   ];
   expect(
     ['best', 'latest', 'first', 'mean'].map((counts) => countAttempts(made, counts as 'best')),
   ).toEqual([
-    { number: 2, points: 4, most: 5 },
-    { number: 3, points: 7, most: 10 },
-    { number: 1, points: 6, most: 10 },
+    { number: 2, points: 4, maxPoints: 5 },
+    { number: 3, points: 7, maxPoints: 10 },
+    { number: 1, points: 6, maxPoints: 10 },
     // Shares of 0.6, 0.8 and 0.7, of the latest one's 10 points.
     { number: 3, points: 7 },
   ]);
-  expect(countAttempts([{ number: 1, points: null, most: null }], 'mean')).toEqual({
+  expect(countAttempts([{ number: 1, points: null, maxPoints: null }], 'mean')).toEqual({
     number: 1,
     points: null,
   });
@@ -240,7 +247,7 @@ test('which attempt counts', () => {
     fc.property(
       fc.array(fc.integer({ min: 0, max: 10 }), { minLength: 1, maxLength: 6 }),
       (earned) => {
-        const all = earned.map((points, at) => ({ number: at + 1, points, most: 10 }));
+        const all = earned.map((points, index) => ({ number: index + 1, points, maxPoints: 10 }));
         const best = countAttempts(all, 'best').points!;
         const mean = countAttempts(all, 'mean').points!;
         expect(best).toBe(Math.max(...earned));
@@ -262,7 +269,7 @@ describe('times of one’s own', () => {
     // New York went to daylight time on 8 March 2026 (IANA).
     const friday = atWall('2026-03-06T15:30', zone);
     if (!friday.ok) throw new Error(friday.message);
-    const own = ownWindow(
+    const student = ownWindow(
       {
         ...window,
         closesAt: friday.at,
@@ -271,9 +278,9 @@ describe('times of one’s own', () => {
       { extraDays: 3, closesAt: null },
       zone,
     );
-    expect(wallOf(own.closesAt!, zone)).toBe('2026-03-09T15:30');
-    expect(own.closesAt! - friday.at).toBe(3 * day - hour);
-    expect(windowEnd(own)).toBe(own.closesAt! + day);
+    expect(wallOf(student.closesAt!, zone)).toBe('2026-03-09T15:30');
+    expect(student.closesAt! - friday.at).toBe(3 * day - hour);
+    expect(windowEnd(student)).toBe(student.closesAt! + day);
     expect(daysLater(friday.at, 3, 'UTC') - friday.at).toBe(3 * day);
   });
 
@@ -283,9 +290,11 @@ describe('times of one’s own', () => {
         fc.integer({ min: 0, max: 30 }),
         fc.option(fc.integer({ min: now - day, max: now + 9 * day })),
         (extraDays, closesAt) => {
-          const own = ownWindow(window, { extraDays, closesAt }, zone);
-          expect(windowEnd(own)!).toBeGreaterThanOrEqual(windowEnd(window)!);
-          expect(own.closesAt!).toBeGreaterThanOrEqual(Math.max(window.closesAt!, closesAt ?? 0));
+          const student = ownWindow(window, { extraDays, closesAt }, zone);
+          expect(windowEnd(student)!).toBeGreaterThanOrEqual(windowEnd(window)!);
+          expect(student.closesAt!).toBeGreaterThanOrEqual(
+            Math.max(window.closesAt!, closesAt ?? 0),
+          );
         },
       ),
     );
@@ -311,10 +320,10 @@ test('bands: the lowest share of each, and what is wrong with them', () => {
     'F',
   ]);
   // What is printed is what is compared, for every score of a test of any length.
-  for (let most = 1; most <= 1000; most += 37)
-    for (let points = 0; points <= most; points++)
-      expect(bandOf(points / most, usualBands)!.name === 'A').toBe(
-        wholePercent(points / most) >= 90,
+  for (let index = 1; index <= 1000; index += 37)
+    for (let points = 0; points <= index; points++)
+      expect(bandOf(points / index, usualBands)!.name === 'A').toBe(
+        wholePercent(points / index) >= 90,
       );
   expect(wholePercent(0.575)).toBe(58);
   const wrong = (bands: { name: string; from: number }[]) =>
@@ -346,8 +355,8 @@ test('what a change does is said before it is made', () => {
     rules,
   };
   const counts = { notBegun: 4, working: 2, handedIn: 3 };
-  const say = (change: Partial<typeof times>, own = counts) =>
-    changeEffects(times, { ...times, ...change }, own, zone, now);
+  const say = (change: Partial<typeof times>, numbers = counts) =>
+    changeEffects(times, { ...times, ...change }, numbers, zone, now);
   expect(say({})).toEqual([]);
   expect(say({ closesAt: now })).toEqual([
     'It closes at once. 2 students working now are handed in with what is saved. 4 students can no longer begin.',
@@ -377,7 +386,7 @@ test('what a change does is said before it is made', () => {
 
 test('supports in words, and how many have each', () => {
   const many = {
-    ...noSupports,
+    ...noAccommodations,
     time: 1.5 as const,
     aloud: true,
     form: 'B',
@@ -385,7 +394,7 @@ test('supports in words, and how many have each', () => {
     extraDays: 1,
     textSize: 2 as const,
   };
-  expect(supportsInWords(many)).toEqual([
+  expect(accommodationsInWords(many)).toEqual([
     'time ×1.5',
     'read aloud',
     'larger text',
@@ -393,12 +402,14 @@ test('supports in words, and how many have each', () => {
     '3 choices',
     '1 day longer',
   ]);
-  expect(supportsInWords(noSupports)).toEqual([]);
-  expect(countSupports([many, { ...noSupports, aloud: true }, noSupports]).slice(0, 2)).toEqual([
+  expect(accommodationsInWords(noAccommodations)).toEqual([]);
+  expect(
+    countAccommodations([many, { ...noAccommodations, aloud: true }, noAccommodations]).slice(0, 2),
+  ).toEqual([
     { words: 'read aloud', students: 2 },
     { words: '1 day longer', students: 1 },
   ]);
-  expect(supports.safeParse({ ...many, time: 3 }).success).toBe(false);
+  expect(accommodations.safeParse({ ...many, time: 3 }).success).toBe(false);
 });
 
 test('a release says what shows to whom now, and what the rest waits for', () => {
@@ -411,16 +422,16 @@ test('a release says what shows to whom now, and what the rest waits for', () =>
     answersFrom: null,
     practice: false,
   };
-  const said = (change: Partial<Shows>) => releaseInWords({ ...shows, ...change }, zone, now);
-  expect(said({})).toBe(
+  const words = (change: Partial<Shows>) => releaseInWords({ ...shows, ...change }, zone, now);
+  expect(words({})).toBe(
     '24 students can read their scores now. What was right shows once nobody can answer any more: 3 students still can, the last until today 12:00.',
   );
-  expect(said({ canAnswer: 0 })).toBe('24 students can read scores and right answers now.');
-  expect(said({ canAnswer: 0, answersFrom: now + hour })).toBe(
+  expect(words({ canAnswer: 0 })).toBe('24 students can read scores and right answers now.');
+  expect(words({ canAnswer: 0, answersFrom: now + hour })).toBe(
     '24 students can read their scores now. What was right shows today 11:00.',
   );
-  expect(said({ handedIn: 1, canAnswer: 1, lastEnd: null })).toBe(
+  expect(words({ handedIn: 1, canAnswer: 1, lastEnd: null })).toBe(
     '1 student can read the score now. What was right shows once nobody can answer any more: 1 student still can, and it never closes.',
   );
-  expect(said({ handedIn: 0 })).toMatch(/^Nobody has handed in yet; whoever does can read/);
+  expect(words({ handedIn: 0 })).toMatch(/^Nobody has handed in yet; whoever does can read/);
 });

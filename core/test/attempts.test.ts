@@ -41,22 +41,22 @@ const edition: Edition = {
   ],
 };
 const plain = { shuffleItems: false, shuffleChoices: false };
-const said = (...ids: [string, string[]][]) =>
+const answersOf = (...ids: [string, string[]][]) =>
   new Map(ids.map(([id, chosen]) => [id, { p: chosen }]));
 const reachedOf = (scores: ReturnType<typeof scoreAttempt>) =>
-  scores.filter(({ reached }) => reached).map((own) => own.entry);
+  scores.filter(({ reached }) => reached).map((score) => score.entry);
 
 test('an item’s own points are a share of what the test gives for it', () => {
   const scores = scoreAttempt(
     edition,
-    said(['e1', ['a']], ['e2', ['a', 'b']], ['e3', ['a', 'b']]),
+    answersOf(['e1', ['a']], ['e2', ['a', 'b']], ['e3', ['a', 'b']]),
     {
       seed: 's',
       rules: plain,
       ranOut: false,
     },
   );
-  expect(scores.map(({ points, most }) => [points, most])).toEqual([
+  expect(scores.map(({ points, maxPoints }) => [points, maxPoints])).toEqual([
     [2.5, 5],
     [1, 1],
     [0, 0],
@@ -66,7 +66,7 @@ test('an item’s own points are a share of what the test gives for it', () => {
 
 // Common practice, no source: blanks at the end count as not reached only when the time ran out.
 test('what was not reached, in the student’s own order', () => {
-  const answers = said(['e2', ['a']]);
+  const answers = answersOf(['e2', ['a']]);
   const attempt = { seed: 's', rules: plain };
   expect(reachedOf(scoreAttempt(edition, answers, { ...attempt, ranOut: true }))).toEqual([
     'e1',
@@ -81,7 +81,9 @@ test('what was not reached, in the student’s own order', () => {
   expect(reachedOf(scoreAttempt(edition, new Map(), { ...attempt, ranOut: true }))).toEqual([]);
   // An answer that was taken away again does not count as one.
   expect(
-    reachedOf(scoreAttempt(edition, said(['e1', ['b']], ['e4', []]), { ...attempt, ranOut: true })),
+    reachedOf(
+      scoreAttempt(edition, answersOf(['e1', ['b']], ['e4', []]), { ...attempt, ranOut: true }),
+    ),
   ).toEqual(['e1']);
   // With the items shuffled, what stands before the last answered one in that student's order was reached.
   const orders = new Set<string>();
@@ -113,11 +115,11 @@ test('how far a question is, part by part; a page of information is only read', 
 });
 
 test('what was earned on each standard, in words that do not claim more than a few questions can say', () => {
-  const score = (name: string, points: number, most = 1, waits = false) => ({
+  const score = (name: string, points: number, limit = 1, needsMarking = false) => ({
     entry: name,
     points,
-    most,
-    waits,
+    maxPoints: limit,
+    needsMarking: needsMarking,
   });
   const standards = new Map([
     ['a', ['R.1']],
@@ -126,7 +128,7 @@ test('what was earned on each standard, in words that do not claim more than a f
     ['d', ['R.2']],
     ['e', ['R.3']],
   ]);
-  const own = byStandard(
+  const standardShares = byStandard(
     [
       score('a', 1),
       score('b', 0.5),
@@ -137,22 +139,22 @@ test('what was earned on each standard, in words that do not claim more than a f
     ],
     standards,
   );
-  expect(own).toEqual([
-    { code: 'R.1', items: 3, points: 2.5, most: 3, waits: 0 },
-    { code: 'R.2', items: 2, points: 0.5, most: 1, waits: 1 },
+  expect(standardShares).toEqual([
+    { code: 'R.1', items: 3, points: 2.5, maxPoints: 3, unmarked: 0 },
+    { code: 'R.2', items: 2, points: 0.5, maxPoints: 1, unmarked: 1 },
   ]);
-  expect(own.map(shareInWords)).toEqual([
+  expect(standardShares.map(shareInWords)).toEqual([
     '2.5 of 3 points on 3 questions: you are nearly there.',
     '0.5 of 1 point on 1 question. So few questions say little. 1 waits for your teacher.',
   ]);
-  const said = (points: number) =>
-    shareInWords({ code: '', items: 4, points, most: 4, waits: 0 }).split(': ')[1];
-  expect([4, 2, 1].map(said)).toEqual([
+  const words = (points: number) =>
+    shareInWords({ code: '', items: 4, points, maxPoints: 4, unmarked: 0 }).split(': ')[1];
+  expect([4, 2, 1].map(words)).toEqual([
     'this is secure.',
     'you are part of the way; look at it again.',
     'this is the next thing to practise.',
   ]);
-  expect(shareInWords({ code: '', items: 2, points: 0, most: 0, waits: 2 })).toBe(
+  expect(shareInWords({ code: '', items: 2, points: 0, maxPoints: 0, unmarked: 2 })).toBe(
     '2 questions. 2 wait for your teacher.',
   );
 });

@@ -40,7 +40,7 @@ const plain: FindableItem = {
   tags: [],
   seenN: 0,
   facility: null,
-  separation: null,
+  itemRestCorrelation: null,
   uses: 0,
   createdAt: 0,
   editedAt: 0,
@@ -58,7 +58,11 @@ const ask = (index: ItemIndex, question: Partial<Question>) =>
   index.find({ order: 'relevance', from: 0, size: 50, banks: [1, 2], ...question });
 const withWords = (...stems: string[]) =>
   indexOf(
-    stems.map((stem, at) => ({ ...plain, id: at + 1, text: { stem, choices: '', passage: '' } })),
+    stems.map((stem, index) => ({
+      ...plain,
+      id: index + 1,
+      text: { stem, choices: '', passage: '' },
+    })),
   );
 
 describe('filters and counts', () => {
@@ -77,12 +81,13 @@ describe('filters and counts', () => {
     tags: fc.uniqueArray(some(['mock', 'warm up']), { maxLength: 2 }),
     seenN: fc.nat(50),
     facility: fc.option(fc.double({ min: 0, max: 1, noNaN: true })),
-    separation: fc.option(fc.double({ min: -1, max: 1, noNaN: true })),
+    itemRestCorrelation: fc.option(fc.double({ min: -1, max: 1, noNaN: true })),
     uses: fc.nat(6),
     createdAt: fc.nat(20),
     editedAt: fc.nat(20),
   });
-  const optional = <T>(own: fc.Arbitrary<T>) => fc.option(own, { nil: undefined, freq: 2 });
+  const optional = <T>(arbitrary: fc.Arbitrary<T>) =>
+    fc.option(arbitrary, { nil: undefined, freq: 2 });
   const filters = fc.record({
     framework: optional(some([1, 2])),
     standard: optional(some([1, 2, 3, 5])),
@@ -104,104 +109,112 @@ describe('filters and counts', () => {
 
   /** Each filter said again in the plainest way. */
   const says: {
-    [F in keyof Wanted]-?: (own: FindableItem, wanted: NonNullable<Wanted[F]>) => boolean;
+    [F in keyof Wanted]-?: (findableItem: FindableItem, wanted: NonNullable<Wanted[F]>) => boolean;
   } = {
-    framework: (own, wanted) => own.standards.some((s) => (s === 5 ? 2 : 1) === wanted),
-    standard: (own, wanted) => own.standards.some((s) => below[wanted]!.includes(s)),
-    grades: (own, wanted) =>
-      wanted.length === 0 || own.grades.some((grade) => wanted.includes(grade)),
-    subject: (own, wanted) => own.subject === wanted,
-    kind: (own, wanted) => own.kind === wanted,
-    depth: (own, wanted) => own.depth === wanted,
-    markedBy: (own, wanted) => own.markedBy === wanted,
-    has: (own, wanted) => Math.floor(own.media / mediaBits[wanted]) % 2 === 1,
-    passage: (own, wanted) => own.hasPassage === wanted,
-    bank: (own, wanted) => own.bank === wanted,
-    folder: (own, wanted) => inFolder[wanted]!.includes(own.folder ?? 0),
-    tag: (own, wanted) => own.tags.includes(wanted),
-    difficulty: (own, wanted) =>
-      own.facility !== null && (wanted === 'easy' ? own.facility >= 0.7 : own.facility < 0.4),
-    uses: (own, wanted) => (wanted === 'none' ? own.uses === 0 : own.uses > 0 && own.uses < 5),
-    editedSince: (own, wanted) => own.editedAt >= wanted,
+    framework: (findableItem, wanted) =>
+      findableItem.standards.some((s) => (s === 5 ? 2 : 1) === wanted),
+    standard: (findableItem, wanted) =>
+      findableItem.standards.some((s) => below[wanted]!.includes(s)),
+    grades: (findableItem, wanted) =>
+      wanted.length === 0 || findableItem.grades.some((grade) => wanted.includes(grade)),
+    subject: (findableItem, wanted) => findableItem.subject === wanted,
+    kind: (findableItem, wanted) => findableItem.kind === wanted,
+    depth: (findableItem, wanted) => findableItem.depth === wanted,
+    markedBy: (findableItem, wanted) => findableItem.markedBy === wanted,
+    has: (findableItem, wanted) => Math.floor(findableItem.media / mediaBits[wanted]) % 2 === 1,
+    passage: (findableItem, wanted) => findableItem.hasPassage === wanted,
+    bank: (findableItem, wanted) => findableItem.bank === wanted,
+    folder: (findableItem, wanted) => inFolder[wanted]!.includes(findableItem.folder ?? 0),
+    tag: (findableItem, wanted) => findableItem.tags.includes(wanted),
+    difficulty: (findableItem, wanted) =>
+      findableItem.facility !== null &&
+      (wanted === 'easy' ? findableItem.facility >= 0.7 : findableItem.facility < 0.4),
+    uses: (findableItem, wanted) =>
+      wanted === 'none' ? findableItem.uses === 0 : findableItem.uses > 0 && findableItem.uses < 5,
+    editedSince: (findableItem, wanted) => findableItem.editedAt >= wanted,
   };
-  const keeps = (own: FindableItem, wanted: Wanted, but?: string) =>
-    own.bank !== 3 &&
+  const keeps = (findableItem: FindableItem, wanted: Wanted, but?: string) =>
+    findableItem.bank !== 3 &&
     Object.entries(wanted).every(
       ([name, value]) =>
-        name === but || value === undefined || says[name as 'kind'](own, value as never),
+        name === but || value === undefined || says[name as 'kind'](findableItem, value as never),
     );
 
   test('are those of the plainest reading, for every filter alone and together, after changes and removals too', () => {
     const some = fc.array(item, { maxLength: 25 });
     fc.assert(
       fc.property(some, some, fc.nat(10), filters, (first, second, gone, wanted) => {
-        const items = [...first, ...second.slice(0, 5)].map((own, at) => ({
+        const items = [...first, ...second.slice(0, 5)].map((candidate, position) => ({
           ...plain,
-          ...own,
-          id: at + 1,
+          ...candidate,
+          id: position + 1,
         }));
         // What a later change left behind must not be found any more.
         const index = indexOf(
-          items.map((own) => ({
-            ...own,
+          items.map((candidate) => ({
+            ...candidate,
             kind: 'numeric' as const,
             subject: 'Geography',
             standards: [5],
           })),
         );
-        items.forEach((own) => index.put(own));
+        items.forEach((candidate) => index.put(candidate));
         index.remove(gone);
         const there = items.filter(({ id }) => id !== gone);
-        const found = ask(index, { ...wanted, size: 1000 });
-        const right = there.filter((own) => keeps(own, wanted));
-        expect([...found.ids].sort((a, b) => a - b)).toEqual(right.map(({ id }) => id));
-        expect(found.total).toBe(right.length);
+        const answer = ask(index, { ...wanted, size: 1000 });
+        const right = there.filter((expected) => keeps(expected, wanted));
+        expect([...answer.ids].sort((a, b) => a - b)).toEqual(right.map(({ id }) => id));
+        expect(answer.total).toBe(right.length);
 
         const tally = (
           but: string,
-          values: (own: FindableItem) => (string | number | boolean)[],
+          values: (findableItem: FindableItem) => (string | number | boolean)[],
         ) => {
           const counts = new Map<string | number | boolean, number>();
-          for (const own of there.filter((one) => keeps(one, wanted, but)))
-            for (const value of values(own)) counts.set(value, (counts.get(value) ?? 0) + 1);
+          for (const currentItem of there.filter((candidate) => keeps(candidate, wanted, but)))
+            for (const value of values(currentItem))
+              counts.set(value, (counts.get(value) ?? 0) + 1);
           return counts;
         };
-        const up = (own: FindableItem) =>
-          [1, 2, 3, 4, 5].filter((s) => own.standards.some((t) => below[s]!.includes(t)));
-        expect(new Map<string | number, number>(found.counts!.standards)).toEqual(
+        const up = (findableItem: FindableItem) =>
+          [1, 2, 3, 4, 5].filter((s) => findableItem.standards.some((t) => below[s]!.includes(t)));
+        expect(new Map<string | number, number>(answer.counts!.standards)).toEqual(
           tally('standard', up),
         );
-        expect(new Map<string | number, number>(found.counts!.grades)).toEqual(
-          tally('grades', (own) => [...own.grades]),
+        expect(new Map<string | number, number>(answer.counts!.grades)).toEqual(
+          tally('grades', (findableItem) => [...findableItem.grades]),
         );
-        expect(new Map<string | number, number>(found.counts!.kinds)).toEqual(
-          tally('kind', (own) => [own.kind]),
+        expect(new Map<string | number, number>(answer.counts!.kinds)).toEqual(
+          tally('kind', (findableItem) => [findableItem.kind]),
         );
-        expect(new Map<string | number, number>(found.counts!.tags)).toEqual(
-          tally('tag', (own) => [...own.tags]),
+        expect(new Map<string | number, number>(answer.counts!.tags)).toEqual(
+          tally('tag', (findableItem) => [...findableItem.tags]),
         );
-        expect(new Map<string | number, number>(found.counts!.media)).toEqual(
-          tally('has', (own) => media.filter((one) => says.has(own, one))),
+        expect(new Map<string | number, number>(answer.counts!.media)).toEqual(
+          tally('has', (findableItem) => media.filter((medium) => says.has(findableItem, medium))),
         );
-        expect(new Map<string | number, number>(found.counts!.folders)).toEqual(
-          tally('folder', (own) =>
-            [10, 11, 12].filter((f) => inFolder[f]!.includes(own.folder ?? 0)),
+        expect(new Map<string | number, number>(answer.counts!.folders)).toEqual(
+          tally('folder', (findableItem) =>
+            [10, 11, 12].filter((f) => inFolder[f]!.includes(findableItem.folder ?? 0)),
           ),
         );
-        expect(new Map<string | number, number>(found.counts!.uses)).toEqual(
-          tally('uses', (own) => [
-            usesBands.find(({ from, to }) => own.uses >= from && own.uses < to)!.id,
+        expect(new Map<string | number, number>(answer.counts!.uses)).toEqual(
+          tally('uses', (findableItem) => [
+            usesBands.find(({ from, to }) => findableItem.uses >= from && findableItem.uses < to)!
+              .id,
           ]),
         );
-        expect(new Map<string | number, number>(found.counts!.difficulty)).toEqual(
+        expect(new Map<string | number, number>(answer.counts!.difficulty)).toEqual(
           tally('difficulty', ({ facility }) =>
             difficultyBands
               .filter(({ from, to }) => facility !== null && facility >= from && facility < to)
               .map(({ id }) => id),
           ),
         );
-        expect(new Map<string | number, number>(found.counts!.frameworks)).toEqual(
-          tally('framework', (own) => [1, 2].filter((f) => says.framework(own, f))),
+        expect(new Map<string | number, number>(answer.counts!.frameworks)).toEqual(
+          tally('framework', (findableItem) =>
+            [1, 2].filter((f) => says.framework(findableItem, f)),
+          ),
         );
       }),
       { numRuns: 150 },
@@ -211,20 +224,27 @@ describe('filters and counts', () => {
   test('every order is kept over all pages, with the unknown last', () => {
     fc.assert(
       fc.property(fc.array(item, { minLength: 5, maxLength: 30 }), some(orders), (list, order) => {
-        const items = list.map((own, at) => ({ ...plain, ...own, bank: 1, id: at + 1 }));
+        const items = list.map((candidate, position) => ({
+          ...plain,
+          ...candidate,
+          bank: 1,
+          id: position + 1,
+        }));
         const index = indexOf(items);
         const pages = [0, 7, 14, 21, 28].flatMap(
           (from) => ask(index, { order, from, size: 7 }).ids,
         );
         expect(new Set(pages).size).toBe(items.length);
-        const key: Record<typeof order, (own: FindableItem) => number | null> = {
-          relevance: (own) => -own.seenN,
-          'most-used': (own) => -own.uses,
-          newest: (own) => -own.createdAt,
-          oldest: (own) => own.createdAt,
-          easiest: (own) => (own.facility === null ? null : -own.facility),
-          hardest: (own) => own.facility,
-          'best-separating': (own) => (own.separation === null ? null : -own.separation),
+        const key: Record<typeof order, (findableItem: FindableItem) => number | null> = {
+          relevance: (findableItem) => -findableItem.seenN,
+          'most-used': (findableItem) => -findableItem.uses,
+          newest: (findableItem) => -findableItem.createdAt,
+          oldest: (findableItem) => findableItem.createdAt,
+          easiest: (findableItem) =>
+            findableItem.facility === null ? null : -findableItem.facility,
+          hardest: (findableItem) => findableItem.facility,
+          'best-separating': (findableItem) =>
+            findableItem.itemRestCorrelation === null ? null : -findableItem.itemRestCorrelation,
         };
         const keys = pages.map((id) => key[order](items[id - 1]!) ?? Infinity);
         expect(keys).toEqual([...keys].sort((a, b) => (a === b ? 0 : a - b)));
@@ -287,17 +307,17 @@ describe('words', () => {
         { stem: 'a delta', choices: 'river', passage: '' },
         { stem: 'nothing', choices: '', passage: 'river' },
         { stem: 'riverside', choices: '', passage: '' },
-      ].map((text, at) => ({ ...plain, id: at + 1, text })),
+      ].map((text, position) => ({ ...plain, id: position + 1, text })),
     );
     expect(ask(index, { words: 'river' }).ids).toEqual([1, 2, 3, 4]);
   });
 
   test('what is not readable or left out is neither found nor counted', () => {
     const index = indexOf([plain, { ...plain, id: 2, bank: 9 }, { ...plain, id: 3 }]);
-    const found = ask(index, { banks: [1], without: [3] });
-    expect(found.ids).toEqual([1]);
-    expect(found.counts!.kinds).toEqual([['single-choice', 1]]);
-    expect(found.counts!.banks).toEqual([[1, 1]]);
+    const answer = ask(index, { banks: [1], without: [3] });
+    expect(answer.ids).toEqual([1]);
+    expect(answer.counts!.kinds).toEqual([['single-choice', 1]]);
+    expect(answer.counts!.banks).toEqual([[1, 1]]);
   });
 });
 

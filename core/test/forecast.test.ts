@@ -197,7 +197,7 @@ test('of the very test that the figures are from the forecast is its own mean an
     students: 60,
     items: 20,
     points: Float64Array.from(answers.flat()),
-    most: new Float64Array(20).fill(1),
+    maxPoints: new Float64Array(20).fill(1),
   };
   const figures = analyse(table);
   const { mean, reliability } = forecast(
@@ -212,14 +212,14 @@ test('of the very test that the figures are from the forecast is its own mean an
 test('what classes differ is found where they differ, and is nothing where they do not', () => {
   const random = randomFrom('components');
   const items = simulatedItems(30, 1, random);
-  const found = [0, 0.5].map((difference) =>
+  const classVariances = [0, 0.5].map((difference) =>
     classVarianceOf(
       Array.from({ length: 400 }, (_, id) =>
         sumsOf(items, sitting(items, difference * random.normal(), students, random), id),
       ).flat(),
     ),
   );
-  expect(found[0]!.common).toBeLessThan(0.0004);
+  expect(classVariances[0]!.common).toBeLessThan(0.0004);
   // A class half a standard deviation above the others moves the mean share by 0.5 times the slope of its curve.
   const slope = mean(
     nodes.map(
@@ -230,9 +230,9 @@ test('what classes differ is found where they differ, and is nothing where they 
         ) / 30,
     ),
   );
-  expect(found[1]!.common / (0.5 * slope) ** 2).toBeGreaterThan(0.8);
-  expect(found[1]!.common / (0.5 * slope) ** 2).toBeLessThan(1.2);
-  expect(found[1]!.freedom).toBeCloseTo(399, 6);
+  expect(classVariances[1]!.common / (0.5 * slope) ** 2).toBeGreaterThan(0.8);
+  expect(classVariances[1]!.common / (0.5 * slope) ** 2).toBeLessThan(1.2);
+  expect(classVariances[1]!.freedom).toBeCloseTo(399, 6);
 });
 
 test('nothing is said where nothing is known', () => {

@@ -49,12 +49,12 @@ const edition: Edition = {
   ],
 };
 const both = { shuffleItems: true, shuffleChoices: true };
-const orderOf = (own: Edition) =>
-  entriesOf(own)
+const orderOf = (testForm: Edition) =>
+  entriesOf(testForm)
     .map(({ id }) => id.slice(5))
     .join('');
-const choicesOf = (own: Edition, id: string) => {
-  const [part] = entriesOf(own).find((one) => one.id === id)!.content.parts;
+const choicesOf = (testForm: Edition, id: string) => {
+  const [part] = entriesOf(testForm).find((editionEntry) => editionEntry.id === id)!.content.parts;
   return part && 'choices' in part ? part.choices.map((choice) => choice.id).join('') : '';
 };
 
@@ -62,7 +62,7 @@ const choicesOf = (own: Edition, id: string) => {
 // shuffling needs a new name in the attempt.
 test('golden: seeds give these forms for ever', () => {
   const forms = ['s1', 's2', 'Qk3Zx9'].map((seed) => formOf(edition, { seed }, both));
-  expect(forms.map((own) => [orderOf(own), choicesOf(own, 'entry1'), choicesOf(own, 'entry6')]))
+  expect(forms.map((form) => [orderOf(form), choicesOf(form, 'entry1'), choicesOf(form, 'entry6')]))
     .toMatchInlineSnapshot(`
    [
      [
@@ -162,7 +162,7 @@ test('draws use items evenly, and give nobody an item twice', () => {
         for (let place = 0; place < students; place++) {
           const hand = dealtTo(place, count, size, randomFrom(seed));
           expect(new Set(hand).size).toBe(count);
-          for (const at of hand) used[at]!++;
+          for (const currentEntry of hand) used[currentEntry]!++;
           expect(Math.max(...used) - Math.min(...used)).toBeLessThanOrEqual(1);
         }
       },
@@ -208,9 +208,9 @@ describe('forms and draws of an edition', () => {
   });
 
   test('what a form leaves out is not dealt: everybody gets as many as the draw gives', () => {
-    const own = { ...dealt, forms: [{ ...dealt.forms![0]!, without: ['entry1', 'entry2'] }] };
+    const withForms = { ...dealt, forms: [{ ...dealt.forms![0]!, without: ['entry1', 'entry2'] }] };
     for (let place = 0; place < 6; place++) {
-      const [drawn] = formOf(own, { seed: 's', place, form: 'formB' }, none).sections;
+      const [drawn] = formOf(withForms, { seed: 's', place, form: 'formB' }, none).sections;
       expect(drawn!.entries.map(({ id }) => id)).toEqual(['entry3', 'entry4']);
     }
   });
@@ -228,7 +228,7 @@ describe('forms and draws of an edition', () => {
       content: { ...content(n), passage: { id, revision: id * 10 } },
     });
     const bare = { shuffle: false, mostChoices: null, swaps: [], without: [] };
-    const own: Edition = {
+    const shuffled: Edition = {
       ...dealt,
       sections: [{ ...edition.sections[1]!, entries: [about(5, 1), about(6, 2)] }],
       passages: {
@@ -248,14 +248,14 @@ describe('forms and draws of an edition', () => {
       ],
     };
     const read = (form: string | null) => {
-      const { sections, passages } = formForSitting(formOf(own, { seed: 's', form }, none));
+      const { sections, passages } = formForSitting(formOf(shuffled, { seed: 's', form }, none));
       return sections[0]!.entries.map(({ item }) => passages[String(item.passage!.revision)]!.body);
     };
     expect(read(null)).toEqual(['<p>Long</p>', '<p>Hard</p>']);
     expect(read('easier')).toEqual(['<p>Other, easy</p>', '<p>Easy</p>']);
     expect(read('other')).toEqual(['<p>Long</p>', '<p>Other</p>']);
     // A student’s page never gets a passage of another form, nor the version that is not theirs.
-    expect(JSON.stringify(formForSitting(formOf(own, { seed: 's' }, none)))).not.toMatch(
+    expect(JSON.stringify(formForSitting(formOf(shuffled, { seed: 's' }, none)))).not.toMatch(
       /Other|Easy/,
     );
   });
@@ -282,7 +282,7 @@ describe('forms and draws of an edition', () => {
       ...entry(n),
       content: { ...content(n), passage: { id, revision: id } },
     });
-    const own = {
+    const drawn = {
       ...edition,
       deal: 'd',
       sections: [
@@ -294,7 +294,7 @@ describe('forms and draws of an edition', () => {
     };
     const orders = new Set<string>();
     for (let n = 0; n < 60; n++) {
-      const order = orderOf(formOf(own, { seed: `${n}` }, both));
+      const order = orderOf(formOf(drawn, { seed: `${n}` }, both));
       orders.add(order);
       expect(order).toMatch(/23|32/);
       expect(order).toMatch(/56|65/);
@@ -303,7 +303,7 @@ describe('forms and draws of an edition', () => {
     expect(
       orderOf(
         formOf(
-          { ...own, sections: [{ ...own.sections[0]!, keepOrder: true }] },
+          { ...drawn, sections: [{ ...drawn.sections[0]!, keepOrder: true }] },
           { seed: 'x' },
           both,
         ),

@@ -32,7 +32,7 @@ const problems = (cells: Record<string, string>) => {
   return read.ok ? [] : read.problems.map(({ column, message }) => `${column}: ${message}`);
 };
 test('what is taken out comes back the same, for every kind and for several parts', () => {
-  for (const content of [...Object.values(parts).map((own) => item(own)), whole]) {
+  for (const content of [...Object.values(parts).map((part) => item(part)), whole]) {
     const cells = itemToRow(content, facts);
     expect(Object.keys(cells).sort()).toEqual([...columnNames].sort());
     const read = itemFromRow(cells);

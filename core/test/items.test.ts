@@ -21,10 +21,10 @@ const score = (part: Part, response: unknown) =>
 test('every kind scores its key in full and nothing for no answer', () => {
   expect(Object.keys(parts).sort()).toEqual([...partKinds].sort());
   expect(readItem(whole)).toEqual({ ok: true, content: whole });
-  const marked = scoreItem(whole, right).parts.filter(({ waits }) => !waits);
-  for (const { id, points, most } of marked) expect([id, points]).toEqual([id, most]);
-  expect(scoreItem(whole, right).most).toBe(itemPoints(whole));
-  expect(scoreItem(whole, {})).toMatchObject({ points: 0, most: 31, waits: false });
+  const marked = scoreItem(whole, right).parts.filter(({ needsMarking }) => !needsMarking);
+  for (const { id, points, maxPoints } of marked) expect([id, points]).toEqual([id, maxPoints]);
+  expect(scoreItem(whole, right).maxPoints).toBe(itemPoints(whole));
+  expect(scoreItem(whole, {})).toMatchObject({ points: 0, maxPoints: 31, needsMarking: false });
   expect(responsesInWords(whole, right)).toBe(
     'choice b | choice a and choice c | False | 1/2 | Side-river | It wets the soil. | wets; carries | Oslo – Norway; Bern – Switzerland | ' +
       'Granite – Igneous; Basalt – Igneous; Marble – Metamorphic | One → Two → Three | First – Yes; Second – No | sea | South | ' +
@@ -137,8 +137,8 @@ describe('numbers', () => {
   });
 
   test('equal numbers are counted together, however they are written', () => {
-    const own = numeric({});
-    const counted = ['0.50', '1/2', '50%'].map((text) => countable(own, { n: text }).free);
+    const part = numeric({});
+    const counted = ['0.50', '1/2', '50%'].map((text) => countable(part, { n: text }).free);
     expect(new Set(counted).size).toBe(1);
   });
 });
@@ -169,7 +169,9 @@ test('a table gives each choice and each variant its own points', () => {
       otherwise: 0,
     },
   };
-  expect(['river-mouth', 'DELTA', 'lake'].map((own) => score(text, own))).toEqual([2, 1, 0]);
+  expect(['river-mouth', 'DELTA', 'lake'].map((response) => score(text, response))).toEqual([
+    2, 1, 0,
+  ]);
 });
 
 test('more choices than may be chosen earn nothing', () => {
@@ -182,69 +184,69 @@ test('more choices than may be chosen earn nothing', () => {
 });
 
 describe('a broken item is refused with the place of each fault', () => {
-  const faults = (change: (own: ItemContent) => unknown) => {
-    const own = JSON.parse(JSON.stringify(whole)) as ItemContent;
-    const read = readItem(change(own) ?? own);
+  const faults = (change: (itemContent: ItemContent) => unknown) => {
+    const copy = JSON.parse(JSON.stringify(whole)) as ItemContent;
+    const read = readItem(change(copy) ?? copy);
     return read.ok ? [] : read.problems.map(({ pointer, message }) => `${pointer} ${message}`);
   };
-  const at = <K extends Part['kind']>(own: ItemContent, kind: K) =>
-    own.parts.find((part) => part.kind === kind) as Extract<Part, { kind: K }>;
+  const partOf = <K extends Part['kind']>(itemContent: ItemContent, kind: K) =>
+    itemContent.parts.find((part) => part.kind === kind) as Extract<Part, { kind: K }>;
 
-  test.each<[string, (own: ItemContent) => void, string]>([
-    ['no wording', (own) => (own.stem = '<p> </p>'), '/stem The question has no wording.'],
-    ['no parts', (own) => (own.parts = []), '/parts An item needs at least one part.'],
+  test.each<[string, (itemContent: ItemContent) => void, string]>([
+    ['no wording', (content) => (content.stem = '<p> </p>'), '/stem The question has no wording.'],
+    ['no parts', (content) => (content.parts = []), '/parts An item needs at least one part.'],
     [
       'a key that is not there',
-      (own) => (at(own, 'single-choice').key = ['z']),
+      (content) => (partOf(content, 'single-choice').key = ['z']),
       '/parts/0/key/0 The key “z” is not among the choices.',
     ],
     [
       'no key',
-      (own) => (at(own, 'multiple-choice').key = []),
+      (content) => (partOf(content, 'multiple-choice').key = []),
       '/parts/1/key No choice is marked as the key.',
     ],
     [
       'an empty choice',
-      (own) => (at(own, 'single-choice').choices[1]!.text = '<p></p>'),
+      (content) => (partOf(content, 'single-choice').choices[1]!.text = '<p></p>'),
       '/parts/0/choices/1/text A choice cannot be empty.',
     ],
     [
       'two same choices',
-      (own) => (at(own, 'single-choice').choices[1]!.text = '<em>choice</em> a'),
+      (content) => (partOf(content, 'single-choice').choices[1]!.text = '<em>choice</em> a'),
       '/parts/0/choices/1/text Choices 1 and 2 are the same.',
     ],
     [
       'negative points',
-      (own) => (at(own, 'true-false').rule.points = -1),
+      (content) => (partOf(content, 'true-false').rule.points = -1),
       '/parts/2/rule/points Points cannot be below zero.',
     ],
     [
       'a key that is no number',
-      (own) => (at(own, 'numeric').key.value = '12 cm'),
+      (content) => (partOf(content, 'numeric').key.value = '12 cm'),
       '/parts/3/key/value “12 cm” is not a number. Write it like 12.5, 3/4 or 1 1/2, without a unit.',
     ],
     [
       'a negative tolerance',
-      (own) => (at(own, 'numeric').key.tolerance = { by: 'absolute', within: -1 }),
+      (content) => (partOf(content, 'numeric').key.tolerance = { by: 'absolute', within: -1 }),
       '/parts/3/key/tolerance/within A tolerance cannot be below zero.',
     ],
     [
       'a variant twice',
-      (own) => (at(own, 'short-text').key.variants = ['Tributary', 'tributary.']),
+      (content) => (partOf(content, 'short-text').key.variants = ['Tributary', 'tributary.']),
       '/parts/4/key/variants/1 “tributary.” is already accepted as “Tributary”.',
     ],
     [
       'the same id twice',
-      (own) => (own.parts[1]!.id = 'p1'),
+      (content) => (content.parts[1]!.id = 'p1'),
       '/parts/1/id Two parts have the id “p1”.',
     ],
     [
       'an unknown kind',
-      (own) => (own.parts[0] = { id: 'p1', kind: 'telepathy' } as never),
+      (content) => (content.parts[0] = { id: 'p1', kind: 'telepathy' } as never),
       '/parts/0/kind There is no kind of part “telepathy”.',
     ],
   ])('%s', (_, change, message) => {
-    expect(faults((own) => void change(own))).toContain(message);
+    expect(faults((content) => void change(content))).toContain(message);
   });
 
   test.each([null, 7, 'text', [], {}])('%j is no item', (input) =>

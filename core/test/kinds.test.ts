@@ -24,8 +24,8 @@ import { item, parts, right, whole } from './support/one-of-each';
 const score = (part: Part, response: unknown) =>
   scoreItem(item(part), { [part.id]: response }).points;
 const named = (...texts: string[]) => texts.map((text) => ({ id: text.toLowerCase(), text }));
-const problemsOf = (...own: Part[]) => {
-  const read = readItem(item(...own));
+const problemsOf = (...parts: Part[]) => {
+  const read = readItem(item(...parts));
   return read.ok ? [] : read.problems.map(({ pointer, message }) => `${pointer} ${message}`);
 };
 
@@ -159,19 +159,19 @@ describe('order', () => {
 describe('several parts', () => {
   const b: Part = { ...parts.numeric, id: 'b', needs: 'p1' };
   test('B counts only when A is wholly right, where wanted', () => {
-    const own = item(parts['single-choice'], b);
-    expect(scoreItem(own, { p1: 'b', b: '0.5' }).points).toBe(2);
-    expect(scoreItem(own, { p1: 'a', b: '0.5' })).toMatchObject({ points: 0, most: 2 });
+    const twoParts = item(parts['single-choice'], b);
+    expect(scoreItem(twoParts, { p1: 'b', b: '0.5' }).points).toBe(2);
+    expect(scoreItem(twoParts, { p1: 'a', b: '0.5' })).toMatchObject({ points: 0, maxPoints: 2 });
     expect(
       scoreItem(item(parts['single-choice'], { ...b, needs: undefined }), { p1: 'a', b: '0.5' })
         .points,
     ).toBe(1);
-    expect(keysInWords(own)[1]).toContain('It counts only when part A is right.');
+    expect(keysInWords(twoParts)[1]).toContain('It counts only when part A is right.');
   });
   test('a chain of needs breaks where the first is wrong', () => {
-    const own = item(parts['single-choice'], b, { ...parts['true-false'], needs: 'b' });
-    expect(scoreItem(own, { p1: 'a', b: '0.5', p3: 'false' }).points).toBe(0);
-    expect(scoreItem(own, { p1: 'b', b: '0.5', p3: 'false' }).points).toBe(3);
+    const dependent = item(parts['single-choice'], b, { ...parts['true-false'], needs: 'b' });
+    expect(scoreItem(dependent, { p1: 'a', b: '0.5', p3: 'false' }).points).toBe(0);
+    expect(scoreItem(dependent, { p1: 'b', b: '0.5', p3: 'false' }).points).toBe(3);
   });
   test('only an earlier part that a machine marks can be needed', () => {
     expect(problemsOf(b, parts['single-choice'])).toEqual([
@@ -185,17 +185,25 @@ describe('several parts', () => {
 
 test('what a teacher marks earns nothing by machine and waits once it is answered', () => {
   for (const kind of ['long-text', 'drawing', 'upload'] as const) {
-    const own = parts[kind];
-    expect(scoreItem(item(own), { [own.id]: right[own.id] })).toMatchObject({
+    const part = parts[kind];
+    expect(scoreItem(item(part), { [part.id]: right[part.id] })).toMatchObject({
       points: 0,
-      most: 3,
-      waits: true,
+      maxPoints: 3,
+      needsMarking: true,
     });
-    expect(scoreItem(item(own), {})).toMatchObject({ points: 0, most: 3, waits: false });
+    expect(scoreItem(item(part), {})).toMatchObject({
+      points: 0,
+      maxPoints: 3,
+      needsMarking: false,
+    });
   }
   expect(markedBy(item(parts.numeric, parts['long-text']))).toBe('hand');
   expect(markedBy(item(parts.survey, parts.information))).toBe('nobody');
-  expect(scoreItem(item(parts.survey), right)).toMatchObject({ points: 0, most: 0, waits: false });
+  expect(scoreItem(item(parts.survey), right)).toMatchObject({
+    points: 0,
+    maxPoints: 0,
+    needsMarking: false,
+  });
 });
 
 test('pictures, sound and film are noticed wherever a student meets them, and nowhere else', () => {
@@ -232,7 +240,7 @@ test('the words of every kind are found by a search, those for teachers are not'
     'river runs',
     'A map',
     'Glad',
-  ].map((own) => own))
+  ].map((text) => text))
     expect(choices.replace(/\s+/g, ' ')).toContain(word.replace('river runs', 'river'));
   expect(choices).not.toMatch(/mistake|guide|tributary/);
   const pointers = textsOfItem(whole).map(({ at }) => at);
@@ -335,7 +343,7 @@ describe('a part that could not be answered as it should is refused', () => {
     ],
     [
       'a place without a name',
-      { ...parts.places, places: parts.places.places.map((own) => ({ ...own, label: ' ' })) },
+      { ...parts.places, places: parts.places.places.map((place) => ({ ...place, label: ' ' })) },
       '/parts/0/places/0/label A place needs a name that can be read aloud.',
     ],
     [

@@ -3,7 +3,7 @@ import { agreementOf, agreementWord, sameAnswers, sameSpelling } from '@oaken/co
 import fc from 'fast-check';
 
 const gathered = (...texts: unknown[]) =>
-  sameAnswers(texts.map((response, at) => ({ response, at }))).map(({ all }) =>
+  sameAnswers(texts.map((response, index) => ({ response, at: index }))).map(({ all }) =>
     all.map(({ at }) => at),
   );
 
@@ -43,16 +43,16 @@ const pairsOf = (table: number[][]) =>
 
 test('kappa agrees with a published table', () => {
   // Fleiss (1981), "Statistical Methods for Rates and Proportions", 2nd ed., table 13.1: 100 patients, kappa 0.68. From memory.
-  const own = agreementOf(
+  const agreement = agreementOf(
     pairsOf([
       [75, 1, 4],
       [5, 4, 1],
       [0, 0, 10],
     ]),
   );
-  expect([own.n, own.same]).toEqual([100, 89]);
-  expect(own.kappa.value!.toFixed(2)).toBe('0.68');
-  expect(agreementWord(own.kappa.value!)).toBe('substantial');
+  expect([agreement.n, agreement.same]).toEqual([100, 89]);
+  expect(agreement.kappa.value!.toFixed(2)).toBe('0.68');
+  expect(agreementWord(agreement.kappa.value!)).toBe('substantial');
   // Fleiss, Cohen and Everitt (1969), "Large sample standard errors of kappa and weighted kappa": 200 patients, kappa 0.429. From memory.
   const earlier = agreementOf(
     pairsOf([
@@ -68,7 +68,7 @@ test('weighted kappa is what its definition says, does not ask who was first, an
   const mark = fc.integer({ min: 0, max: 4 });
   fc.assert(
     fc.property(fc.array(fc.tuple(mark, mark), { minLength: 2, maxLength: 40 }), (pairs) => {
-      const own = agreementOf(pairs);
+      const agreement = agreementOf(pairs);
       const turned = agreementOf(pairs.map(([a, b]) => [b, a] as const));
       const n = pairs.length;
       const seen = pairs.reduce((sum, [a, b]) => sum + (a - b) ** 2, 0) / n;
@@ -79,13 +79,13 @@ test('weighted kappa is what its definition says, does not ask who was first, an
         ) /
         n ** 2;
       if (chance === 0)
-        expect(own.weighted).toEqual({
+        expect(agreement.weighted).toEqual({
           value: null,
           reason: 'both gave everybody the same points',
         });
-      else expect(own.weighted.value).toBeCloseTo(1 - seen / chance, 9);
+      else expect(agreement.weighted.value).toBeCloseTo(1 - seen / chance, 9);
       expect(turned.kappa.value ?? 'none').toEqual(
-        own.kappa.value === null ? 'none' : expect.closeTo(own.kappa.value, 9),
+        agreement.kappa.value === null ? 'none' : expect.closeTo(agreement.kappa.value, 9),
       );
       const two = agreementOf(pairs.map(([a, b]) => [Math.min(1, a), Math.min(1, b)] as const));
       expect(two.weighted.value ?? 2).toBeCloseTo(two.kappa.value ?? 2, 9);
@@ -117,10 +117,10 @@ test('a guide with criteria adds up, and levels give points once each criterion 
       ],
     },
   ];
-  const part = (points: number, own: object[] = criteria) => ({
+  const part = (points: number, scale: object[] = criteria) => ({
     stem: '<p>Why?</p>',
     parts: [
-      { id: 'p', kind: 'long-text', guide: '', criteria: own, rule: { rule: 'by-hand', points } },
+      { id: 'p', kind: 'long-text', guide: '', criteria: scale, rule: { rule: 'by-hand', points } },
     ],
   });
   expect(itemContent.safeParse(part(3.5)).success).toBe(true);

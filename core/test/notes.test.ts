@@ -9,7 +9,7 @@ import {
 } from '@oaken/core/notes';
 
 let next = 0;
-const item = (own: Partial<NotedItem> = {}): NotedItem => ({
+const item = (notedItem: Partial<NotedItem> = {}): NotedItem => ({
   entry: `e${++next}`,
   itemId: next,
   number: next,
@@ -24,13 +24,13 @@ const item = (own: Partial<NotedItem> = {}): NotedItem => ({
   retired: false,
   seconds: 60,
   facility: null,
-  separation: null,
-  ...own,
+  itemRestCorrelation: null,
+  ...notedItem,
 });
-const about = (items: NotedItem[], own: Partial<NotedTest> = {}) =>
-  notesOn(items, { ...plainTest, ...own }).map((note) => note.about);
-const said = (items: NotedItem[], kind: string, own: Partial<NotedTest> = {}) =>
-  notesOn(items, { ...plainTest, ...own })
+const about = (items: NotedItem[], notedTest: Partial<NotedTest> = {}) =>
+  notesOn(items, { ...plainTest, ...notedTest }).map((note) => note.about);
+const notesOf = (items: NotedItem[], kind: string, notedTest: Partial<NotedTest> = {}) =>
+  notesOn(items, { ...plainTest, ...notedTest })
     .filter((note) => note.about === kind)
     .map(({ words }) => words);
 beforeEach(() => (next = 0));
@@ -42,10 +42,10 @@ describe('notes in the margin', () => {
 
   test('items without a standard, and standards with too few items; what gives no points is left out', () => {
     const items = [item({ standards: [] }), item(), item(), item({ standards: [], points: 0 })];
-    expect(said(items, 'standard')).toEqual([
+    expect(notesOf(items, 'standard')).toEqual([
       'Item 1 has no standard, so results by standard leave it out.',
     ]);
-    expect(said(items, 'few')).toEqual([
+    expect(notesOf(items, 'few')).toEqual([
       'Fewer than 3 items say little about a standard: MA.6.RAT.1 has 2.',
     ]);
   });
@@ -54,19 +54,19 @@ describe('notes in the margin', () => {
     const text =
       'A glassblower melts sand soda and lime. Which one lowers the melting point? soda sand lime iron';
     const twice = [item({ text }), item({ text: text.replace('iron', 'zinc') }), item()];
-    expect(said(twice, 'near')).toEqual(['Items 1 and 2 ask almost the same.']);
+    expect(notesOf(twice, 'near')).toEqual(['Items 1 and 2 ask almost the same.']);
     next = 0;
     const key = { at: 0, of: 4, words: 'Sandstone' };
     const tells = item({ stem: 'How does sandstone form?' });
-    const asks = (own: Partial<NotedItem>) =>
-      item({ key, stem: 'Which rock is made of grains?', ...own });
-    expect(said([tells, asks({})], 'cue')).toEqual([
+    const asks = (notedItem: Partial<NotedItem>) =>
+      item({ key, stem: 'Which rock is made of grains?', ...notedItem });
+    expect(notesOf([tells, asks({})], 'cue')).toEqual([
       'Item 1 names “Sandstone”, which is the answer to item 2.',
     ]);
-    expect(said([{ ...tells, passage: 4 }, asks({ passage: 4 })], 'cue')).toEqual([]);
-    expect(said([tells, asks({ stem: 'Is it sandstone or slate?' })], 'cue')).toEqual([]);
+    expect(notesOf([{ ...tells, passage: 4 }, asks({ passage: 4 })], 'cue')).toEqual([]);
+    expect(notesOf([tells, asks({ stem: 'Is it sandstone or slate?' })], 'cue')).toEqual([]);
     expect(
-      said(
+      notesOf(
         [
           item({ stem: 'Write 12 500 in words.' }),
           asks({ key: { at: 0, of: 4, words: '12 500' } }),
@@ -78,17 +78,17 @@ describe('notes in the margin', () => {
 
   test('a run of one letter, and a letter that is right too often', () => {
     const keyed = (letters: string) =>
-      [...letters].map((own) => item({ key: { at: 'ABCD'.indexOf(own), of: 4, words: '' } }));
-    expect(said(keyed('ABCCCCDA'), 'keys')).toEqual([
+      [...letters].map((letter) => item({ key: { at: 'ABCD'.indexOf(letter), of: 4, words: '' } }));
+    expect(notesOf(keyed('ABCCCCDA'), 'keys')).toEqual([
       'C is the key 4 times on end, in items 3, 4, 5 and 6; shuffled choices mend that.',
     ]);
     next = 0;
-    expect(said(keyed('ABCDABCDABCD'), 'keys')).toEqual([]);
+    expect(notesOf(keyed('ABCDABCDABCD'), 'keys')).toEqual([]);
     next = 0;
     // Of 12 letters 3 are due with a standard deviation of 1.5: 6 is the most that chance is taken to give.
-    expect(said(keyed('BABCBDBABCBD').slice(0, 12), 'keys')).toEqual([]);
+    expect(notesOf(keyed('BABCBDBABCBD').slice(0, 12), 'keys')).toEqual([]);
     next = 0;
-    expect(said(keyed('BABCBDBBCBBD'), 'keys')).toEqual([
+    expect(notesOf(keyed('BABCBDBBCBBD'), 'keys')).toEqual([
       'B is the key of 7 of 12 choices; shuffled choices mend that.',
     ]);
   });
@@ -100,23 +100,23 @@ describe('notes in the margin', () => {
       { title: 'MA.6.NUM.1', want: 2, have: 2 },
     ];
     const items = [item({ retired: true }), item({ keyless: true }), item({ seconds: 300 })];
-    expect(said(items, 'blueprint', { cells })).toEqual([
+    expect(notesOf(items, 'blueprint', { cells })).toEqual([
       'MA.6.RAT.1, depth 2 has 1 of 3 items: 2 too few.',
       'MA.6.RAT.2 has 2 of 1 item: 1 too many.',
     ]);
     expect(
-      said(items, 'enemies', {
+      notesOf(items, 'enemies', {
         enemies: [
           [1, 3],
           [2, 9],
         ],
       }),
     ).toEqual(['Items 1 and 3 were declared not to stand in one test.']);
-    expect(said(items, 'minutes', { minutes: 6 })).toEqual([
+    expect(notesOf(items, 'minutes', { minutes: 6 })).toEqual([
       'The items take about 7 minutes; the test is made for 6.',
     ]);
-    expect(said(items, 'no-key')).toEqual(['Item 2 has no key; nobody can earn its points.']);
-    expect(said(items, 'retired')).toEqual([
+    expect(notesOf(items, 'no-key')).toEqual(['Item 2 has no key; nobody can earn its points.']);
+    expect(notesOf(items, 'retired')).toEqual([
       'Item 1 was retired from the bank; the test keeps it.',
     ]);
   });
@@ -149,7 +149,7 @@ describe('notes in the margin', () => {
         content,
         standards: [],
         facility: null,
-        separation: null,
+        itemRestCorrelation: null,
         retired: false,
         seconds: 60,
       }),

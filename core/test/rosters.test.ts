@@ -1,10 +1,10 @@
 import {
   linesOfNames,
-  planRoll,
+  planRoster,
   readList,
   readOneRoster,
   recogniseColumns,
-  settleRoll,
+  settleRoster,
   type KnownStudent,
   type ListedStudent,
 } from '@oaken/core/rosters';
@@ -29,7 +29,7 @@ describe('lists as they are pasted', () => {
         familyName: 'Nuñez',
         studentNumber: 'B001',
         email: 'jose.n@brindlemere.test',
-        rollNumber: 4,
+        rosterNumber: 4,
       },
       {
         line: 3,
@@ -37,14 +37,14 @@ describe('lists as they are pasted', () => {
         familyName: 'Okonkwo-Ó Briain',
         studentNumber: 'B002',
         email: '',
-        rollNumber: 5,
+        rosterNumber: 5,
       },
     ]);
   });
 
   test('without names of columns, by what stands in them', () => {
     expect(recogniseColumns(cells('1\tAda\tPark\tB123\n2\tBo\tLind\tB124')).fields).toEqual([
-      'rollNumber',
+      'rosterNumber',
       'givenName',
       'familyName',
       'studentNumber',
@@ -113,7 +113,7 @@ describe('lists as they are pasted', () => {
     );
     expect(students.map(({ line }) => line)).toEqual([2]);
     expect(problems).toEqual([
-      { line: 3, message: '“70000” is not a roll number from 1 to 999.' },
+      { line: 3, message: '“70000” is not a roster number from 1 to 999.' },
       { line: 4, message: '“not an address” is not an e-mail address.' },
       { line: 5, message: 'The given name is missing.' },
       { line: 6, message: 'The same e-mail address as line 2, so it is left out.' },
@@ -122,7 +122,7 @@ describe('lists as they are pasted', () => {
 
   test('5,000 lines are no class', () => {
     const { students, problems } = read(
-      Array.from({ length: 5000 }, (_, at) => `Ada${at} Park`).join('\n'),
+      Array.from({ length: 5000 }, (_, index) => `Ada${index} Park`).join('\n'),
     );
     expect(students).toEqual([]);
     expect(problems[0]!.message).toMatch(/5,000 lines; a class holds at most 500/);
@@ -141,7 +141,7 @@ const listed = (
   studentNumber: '',
   email: '',
   grade: null,
-  rollNumber: null,
+  rosterNumber: null,
   sourcedId: null,
   ...more,
 });
@@ -150,7 +150,7 @@ const known = (
   givenName: string,
   familyName: string,
   studentNumber: string,
-  ...places: [classId: number, rollNumber: number, left?: boolean][]
+  ...places: [classId: number, rosterNumber: number, left?: boolean][]
 ): KnownStudent => ({
   id,
   givenName,
@@ -159,11 +159,11 @@ const known = (
   email: '',
   grade: 6,
   sourcedId: null,
-  places: places.map(([classId, rollNumber, left = false]) => ({
+  places: places.map(([classId, rosterNumber, left = false]) => ({
     classId,
     className: `class ${classId}`,
     subject: 'Mathematics',
-    rollNumber,
+    rosterNumber,
     left,
   })),
 });
@@ -179,19 +179,19 @@ describe('what a list does to a class', () => {
   ];
 
   test('added, changed, back, moved and gone', () => {
-    const plan = planRoll(
+    const plan = planRoster(
       target,
       [
-        listed(1, 'Adah', 'Park', { studentNumber: 'b1', rollNumber: 9 }),
+        listed(1, 'Adah', 'Park', { studentNumber: 'b1', rosterNumber: 9 }),
         listed(2, 'Cy', 'Moss', { studentNumber: 'B3' }),
         listed(3, 'Di', 'Fern', { studentNumber: 'B4' }),
-        listed(4, 'Flo', 'Gray', { rollNumber: 4 }),
+        listed(4, 'Flo', 'Gray', { rosterNumber: 4 }),
         listed(5, 'ed', 'ROOK'),
       ],
       school,
     );
     expect(
-      plan.lines.map(({ act, studentId, rollNumber }) => [act, studentId, rollNumber]),
+      plan.lines.map(({ act, studentId, rosterNumber }) => [act, studentId, rosterNumber]),
     ).toEqual([
       ['keep', 1, 1],
       ['back', 3, 3],
@@ -199,14 +199,14 @@ describe('what a list does to a class', () => {
       ['add', null, 6],
       ['keep', 5, 4],
     ]);
-    expect(plan.lines[0]!.note).toBe('Keeps roll number 1, which stays the same all year.');
+    expect(plan.lines[0]!.note).toBe('Keeps roster number 1, which stays the same all year.');
     expect(plan.lines[0]!.changes).toEqual([
       { field: 'givenName', from: 'Ada', to: 'Adah' },
       { field: 'studentNumber', from: 'B1', to: 'b1' },
     ]);
     expect(plan.lines[2]!.from).toEqual({ classId: 2, className: 'class 2' });
-    expect(plan.lines[3]!.note).toBe('Roll number 4 is somebody’s already; 6 is free.');
-    expect(plan.gone).toEqual([{ studentId: 2, name: 'Bo Lind', rollNumber: 2 }]);
+    expect(plan.lines[3]!.note).toBe('Roster number 4 is somebody’s already; 6 is free.');
+    expect(plan.gone).toEqual([{ studentId: 2, name: 'Bo Lind', rosterNumber: 2 }]);
   });
 
   test('likely the same person is asked about, and nothing goes on until it is answered', () => {
@@ -216,7 +216,7 @@ describe('what a list does to a class', () => {
       listed(3, 'Quite', 'Another', { studentNumber: 'B1' }),
       listed(4, 'Bo', 'Lint', { studentNumber: 'B77' }),
     ];
-    const plan = planRoll({ ...target, whole: false }, list, school);
+    const plan = planRoster({ ...target, whole: false }, list, school);
     expect(
       plan.lines.map(({ act, likely }) => [
         act,
@@ -229,7 +229,7 @@ describe('what a list does to a class', () => {
       // Another student number is another student, however alike the names.
       ['add', []],
     ]);
-    const open = settleRoll(target, plan, { lines: {}, leaving: [] }, school);
+    const open = settleRoster(target, plan, { lines: {}, leaving: [] }, school);
     expect(open).toMatchObject({ ok: false, problems: [{ line: 1 }, { line: 2 }, { line: 3 }] });
     const lines = {
       1: { take: true, as: 2 },
@@ -237,15 +237,15 @@ describe('what a list does to a class', () => {
       3: { take: false },
       4: { take: true },
     };
-    const settled = settleRoll(target, plan, { lines, leaving: [] }, school);
-    expect(settled.ok && settled.writes.map((own) => own.do)).toEqual([
+    const settled = settleRoster(target, plan, { lines, leaving: [] }, school);
+    expect(settled.ok && settled.writes.map((write) => write.do)).toEqual([
       'change',
       'create',
       'create',
     ]);
     // A number that is somebody's cannot become a second student's.
     expect(
-      settleRoll(
+      settleRoster(
         target,
         plan,
         { lines: { ...lines, 3: { take: true, as: null } }, leaving: [] },
@@ -258,13 +258,13 @@ describe('what a list does to a class', () => {
       ],
     });
     // One student cannot stand for two lines.
-    const both = planRoll(
+    const both = planRoster(
       target,
       [listed(1, 'Lind', 'Bo'), listed(2, 'Lind', 'Bo', { email: 'x@y.test' })],
       school,
     );
     expect(
-      settleRoll(
+      settleRoster(
         target,
         both,
         { lines: { 1: { take: true, as: 2 }, 2: { take: true, as: 2 } }, leaving: [] },
@@ -274,11 +274,11 @@ describe('what a list does to a class', () => {
   });
 
   test('a number that a correction would take from somebody else stays theirs', () => {
-    const own = { ...school[0]!, sourcedId: 's1' };
-    const plan = planRoll(
+    const student = { ...school[0]!, sourcedId: 's1' };
+    const plan = planRoster(
       target,
       [listed(1, 'Ada', 'Park', { sourcedId: 's1', studentNumber: 'B2' })],
-      [own, ...school.slice(1)],
+      [student, ...school.slice(1)],
     );
     expect(plan.lines[0]).toMatchObject({
       act: 'keep',
@@ -288,46 +288,51 @@ describe('what a list does to a class', () => {
     });
   });
 
-  test('a list read again changes nothing, and no roll number is ever given twice', () => {
+  test('a list read again changes nothing, and no roster number is ever given twice', () => {
     const names = fc.constantFrom('Ada', 'Bo', 'Cy', 'Di', 'Ed', 'Flo', 'Gus');
     const line = fc.record({
       given: names,
       number: fc.option(fc.integer({ min: 1, max: 9 }), { nil: null }),
-      roll: fc.option(fc.integer({ min: 1, max: 8 }), { nil: null }),
+      roster: fc.option(fc.integer({ min: 1, max: 8 }), { nil: null }),
     });
     fc.assert(
       fc.property(
         fc.uniqueArray(line, { selector: ({ number }) => number, maxLength: 8 }),
         (drawn) => {
-          const list = drawn.map(({ given, number, roll }, at) =>
-            listed(at + 1, given, `Park${at}`, {
+          const list = drawn.map(({ given, number, roster }, index) =>
+            listed(index + 1, given, `Park${index}`, {
               studentNumber: number === null ? '' : `B${number}`,
-              rollNumber: roll,
+              rosterNumber: roster,
             }),
           );
-          const plan = planRoll(target, list, school);
+          const plan = planRoster(target, list, school);
           const answers = Object.fromEntries(
-            plan.lines.map((own) => [own.listed.line, { take: own.act !== 'ask' }]),
+            plan.lines.map((rosterLine) => [
+              rosterLine.listed.line,
+              { take: rosterLine.act !== 'ask' },
+            ]),
           );
-          const settled = settleRoll(target, plan, { lines: answers, leaving: [] }, school);
+          const settled = settleRoster(target, plan, { lines: answers, leaving: [] }, school);
           if (!settled.ok) throw new Error('every question was answered');
-          const after = school.map((one) => ({
-            ...one,
-            places: one.places.map((place) => ({ ...place })),
+          const after = school.map((knownStudent) => ({
+            ...knownStudent,
+            places: knownStudent.places.map((place) => ({ ...place })),
           }));
           let next = 100;
           for (const write of settled.writes) {
-            const place = (rollNumber: number) => ({
+            const place = (rosterNumber: number) => ({
               classId: 1,
               className: 'class 1',
               subject: 'Mathematics',
-              rollNumber,
+              rosterNumber,
               left: false,
             });
             if (write.do === 'create')
-              after.push({ ...write.student, id: next++, places: [place(write.rollNumber)] });
+              after.push({ ...write.student, id: next++, places: [place(write.rosterNumber)] });
             if (write.do === 'enrol')
-              after.find(({ id }) => id === write.studentId)!.places.push(place(write.rollNumber));
+              after
+                .find(({ id }) => id === write.studentId)!
+                .places.push(place(write.rosterNumber));
             if (write.do === 'return')
               after.find(({ id }) => id === write.studentId)!.places[0]!.left = false;
             if (write.do === 'change')
@@ -337,11 +342,11 @@ describe('what a list does to a class', () => {
                   { [field]: to },
                 );
           }
-          const rolls = after.flatMap(({ places }) =>
-            places.filter(({ classId }) => classId === 1).map((own) => own.rollNumber),
+          const rosters = after.flatMap(({ places }) =>
+            places.filter(({ classId }) => classId === 1).map((place) => place.rosterNumber),
           );
-          expect(new Set(rolls).size).toBe(rolls.length);
-          const again = planRoll(
+          expect(new Set(rosters).size).toBe(rosters.length);
+          const again = planRoster(
             target,
             list.filter(({ line: at }) => answers[at]!.take),
             after,
@@ -358,7 +363,9 @@ describe('what a list does to a class', () => {
 describe('OneRoster 1.2 CSV (1EdTech; file and column names and enumerations from memory)', () => {
   const line = (names: string, ...rows: string[]) =>
     rows.map((row) =>
-      Object.fromEntries(names.split(',').map((name, at) => [name, row.split('|')[at] ?? ''])),
+      Object.fromEntries(
+        names.split(',').map((name, index) => [name, row.split('|')[index] ?? '']),
+      ),
     );
   const tables = {
     manifest: line(
@@ -420,7 +427,7 @@ describe('OneRoster 1.2 CSV (1EdTech; file and column names and enumerations fro
             studentNumber: 'B1',
             email: 'ada@b.test',
             grade: 6,
-            rollNumber: null,
+            rosterNumber: null,
             sourcedId: 'u1',
           },
         ],

@@ -162,14 +162,14 @@ describe('rules', () => {
         fc.subarray(ids, { minLength: 1 }),
         subset,
         fc.integer({ min: 1, max: 20 }),
-        (name, right, chosen, most) => {
-          const points = pointsForSet({ rule: name, points: most } as SetRule, right, chosen);
+        (name, right, chosen, limit) => {
+          const points = pointsForSet({ rule: name, points: limit } as SetRule, right, chosen);
           expect(points).toBeGreaterThanOrEqual(0);
-          expect(points).toBeLessThanOrEqual(most);
+          expect(points).toBeLessThanOrEqual(limit);
           const same =
             right.every((id) => chosen.includes(id)) &&
             (name === 'each-right' || chosen.length === right.length);
-          expect(points === most).toBe(same);
+          expect(points === limit).toBe(same);
         },
       ),
     );
@@ -183,7 +183,7 @@ describe('rules', () => {
         ['0'],
       );
       const parts = Array<number>(shares).fill(share);
-      expect(roundPoints(parts.reduce((sum, own) => sum + own, 0))).toBe(1);
+      expect(roundPoints(parts.reduce((sum, part) => sum + part, 0))).toBe(1);
       expect(sumPoints(parts.map(roundPoints))).toBe(1);
     }
   });

@@ -26,37 +26,43 @@ const keyOf = (k: number) => [
   ['item', 'key'],
   ...Array.from({ length: k }, (_, i) => [`q${i + 1}`, letters[i % 4]!]),
 ];
-const flat = (list: number[]) => list.every((own) => own === list[0]);
+const flat = (list: number[]) => list.every((value) => value === list[0]);
 const near = (ours: number | null, theirs: number) => expect(ours).toBeCloseTo(theirs, 9);
 
 test('figures agree with a general statistics library and with the formulas written out', () => {
   fc.assert(
     fc.property(answers, (cells) => {
       const k = cells[0]!.length;
-      const own = analyseSheet(table(cells), keyOf(k));
+      const sheetAnalysis = analyseSheet(table(cells), keyOf(k));
       const x = cells.map((row) => row.map((cell, i) => Number(cell === letters[i % 4])));
-      const totals = x.map((row) => row.reduce((sum, one) => sum + one, 0));
-      near(own.mean, mean(totals));
-      near(own.sd, sampleStandardDeviation(totals));
+      const totals = x.map((row) => row.reduce((sum, value) => sum + value, 0));
+      near(sheetAnalysis.mean, mean(totals));
+      near(sheetAnalysis.sd, sampleStandardDeviation(totals));
       if (flat(totals)) {
-        expect([own.alpha, own.kr20, own.kr21, own.sem]).toEqual([null, null, null, null]);
-        expect(own.notes).toContain('alpha: all students have the same total.');
+        expect([
+          sheetAnalysis.alpha,
+          sheetAnalysis.kr20,
+          sheetAnalysis.kr21,
+          sheetAnalysis.sem,
+        ]).toEqual([null, null, null, null]);
+        expect(sheetAnalysis.notes).toContain('alpha: all students have the same total.');
       } else {
         const column = (i: number) => x.map((row) => row[i]!);
         const within = Array.from({ length: k }, (_, i) => sampleVariance(column(i))).reduce(
-          (sum, one) => sum + one,
+          (sum, value) => sum + value,
           0,
         );
         const alpha = (k / (k - 1)) * (1 - within / sampleVariance(totals));
-        near(own.alpha, alpha);
-        near(own.kr20, alpha);
+        near(sheetAnalysis.alpha, alpha);
+        near(sheetAnalysis.kr20, alpha);
         const m = mean(totals);
-        near(own.kr21, (k / (k - 1)) * (1 - (m * (k - m)) / (k * variance(totals))));
+        near(sheetAnalysis.kr21, (k / (k - 1)) * (1 - (m * (k - m)) / (k * variance(totals))));
         // Below zero it is an error of nothing; at zero rounding decides.
-        if (alpha < -1e-9) expect(own.sem).toBeNull();
-        if (alpha > 1e-9) near(own.sem, sampleStandardDeviation(totals) * Math.sqrt(1 - alpha));
+        if (alpha < -1e-9) expect(sheetAnalysis.sem).toBeNull();
+        if (alpha > 1e-9)
+          near(sheetAnalysis.sem, sampleStandardDeviation(totals) * Math.sqrt(1 - alpha));
       }
-      own.items.forEach((item, i) => {
+      sheetAnalysis.items.forEach((item, i) => {
         const column = x.map((row) => row[i]!);
         const rest = totals.map((total, s) => total - column[s]!);
         near(item.facility, mean(column));
@@ -71,7 +77,7 @@ test('figures agree with a general statistics library and with the formulas writ
           else expect(correlation).toBeNull();
         }
       });
-      expect(JSON.stringify(own)).not.toMatch(/NaN|Infinity/);
+      expect(JSON.stringify(sheetAnalysis)).not.toMatch(/NaN|Infinity/);
     }),
   );
 });
@@ -80,9 +86,9 @@ test('the order of students changes nothing; a copy of an item raises alpha', ()
   fc.assert(
     fc.property(answers, fc.integer(), (cells, seed) => {
       const key = keyOf(cells[0]!.length);
-      const round = (own: unknown) =>
-        JSON.stringify(own, (_, one: unknown) =>
-          typeof one === 'number' ? Number(one.toFixed(9)) : one,
+      const round = (node: unknown) =>
+        JSON.stringify(node, (_, value: unknown) =>
+          typeof value === 'number' ? Number(value.toFixed(9)) : value,
         );
       const turned = cells.map((_, s) => cells[(s + Math.abs(seed)) % cells.length]!).reverse();
       expect(round(analyseSheet(table(turned), key))).toBe(round(analyseSheet(table(cells), key)));
@@ -104,7 +110,7 @@ test('the order of students changes nothing; a copy of an item raises alpha', ()
 
 test('scores without a key; groups of 27 % share those who are tied; quartiles of type 7', () => {
   // Totals 0, 1, 1, 2: 27 % of four is one student; the two in the middle belong to neither group.
-  const own = analyseSheet(
+  const sheetAnalysis = analyseSheet(
     [
       ['student', 'q1', 'q2'],
       ['A', '0', '0'],
@@ -114,13 +120,15 @@ test('scores without a key; groups of 27 % share those who are tied; quartiles o
     ],
     null,
   );
-  expect(own.items.map(({ id, facility, d27, options }) => [id, facility, d27, options])).toEqual([
+  expect(
+    sheetAnalysis.items.map(({ id, facility, d27, options }) => [id, facility, d27, options]),
+  ).toEqual([
     ['q1', 0.5, 1, []],
     ['q2', 0.375, 1, []],
   ]);
   // Totals 0, 1, 2, 5 by type 7: at 0.75 of 3 steps.
-  expect([own.quartiles, own.kr20]).toEqual([[0.75, 1.5, 2.75], null]);
-  expect(own.notes).toContain('kr20 and kr21: only for items that are right or wrong.');
+  expect([sheetAnalysis.quartiles, sheetAnalysis.kr20]).toEqual([[0.75, 1.5, 2.75], null]);
+  expect(sheetAnalysis.notes).toContain('kr20 and kr21: only for items that are right or wrong.');
   const tied = analyseSheet(
     [
       ['q1', 'q2', 'q3'],
@@ -184,15 +192,15 @@ test.each<[string, string[][], string[][] | null, string]>([
 
 test('nobody, one student, and all the same give reasons and not numbers', () => {
   expect(analyseSheet([['q1', 'q2']], null)).toMatchObject({ n: 0, mean: null, alpha: null });
-  const one = analyseSheet(
+  const sheetAnalysis = analyseSheet(
     [
       ['q1', 'q2'],
       ['1', '0'],
     ],
     null,
   );
-  expect([one.mean, one.sd, one.alpha]).toEqual([1, null, null]);
-  expect(one.notes).toContain('alpha: needs at least two students.');
+  expect([sheetAnalysis.mean, sheetAnalysis.sd, sheetAnalysis.alpha]).toEqual([1, null, null]);
+  expect(sheetAnalysis.notes).toContain('alpha: needs at least two students.');
 });
 
 describe('tables of points and keys', () => {
@@ -203,12 +211,13 @@ describe('tables of points and keys', () => {
       insist: true,
       ...reading,
     });
-  const most = (...asked: Parameters<typeof read>) => read(...asked).items.map((item) => item.most);
+  const maxPoints = (...asked: Parameters<typeof read>) =>
+    read(...asked).items.map((item) => item.maxPoints);
 
   test('an item gives what the table says, also where nobody solved it', () => {
-    expect(most('student,q1,q2\npoints,2,4\nAda,1,0\nBo,2,0')).toEqual([2, 4]);
-    expect(most('student,q1,q2\nAda,1,0\nBo,2,0', 'item,points\nq1,2\nq2,4')).toEqual([2, 4]);
-    expect(most('student,q1,q2\nAda,1,0\nBo,,0')).toEqual([1, 1]);
+    expect(maxPoints('student,q1,q2\npoints,2,4\nAda,1,0\nBo,2,0')).toEqual([2, 4]);
+    expect(maxPoints('student,q1,q2\nAda,1,0\nBo,2,0', 'item,points\nq1,2\nq2,4')).toEqual([2, 4]);
+    expect(maxPoints('student,q1,q2\nAda,1,0\nBo,,0')).toEqual([1, 1]);
     expect(read('student,q1,q2\nMaximum,2,4\nAda,1,0').students).toEqual(['Ada']);
   });
 
@@ -237,8 +246,11 @@ describe('tables of points and keys', () => {
   });
 
   test('capitals make no other answer', () => {
-    const { items, table: own } = read('student,q1\nAda,B\nBo,b\nCy,A\nDi,a', 'item,key\nq1,b');
-    expect([items[0]!.answers, [...own.points]]).toEqual([
+    const { items, table: scoreTable } = read(
+      'student,q1\nAda,B\nBo,b\nCy,A\nDi,a',
+      'item,key\nq1,b',
+    );
+    expect([items[0]!.answers, [...scoreTable.points]]).toEqual([
       ['b', 'A'],
       [1, 1, 0, 0],
     ]);

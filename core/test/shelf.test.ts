@@ -23,7 +23,7 @@ const aTest = (id: number): fc.Arbitrary<ShelvedTest> =>
 const tests = fc
   .nat(30)
   .chain((n) => fc.tuple(...Array.from({ length: n }, (_, id) => aTest(id + 1))));
-const maybe = <T>(own: fc.Arbitrary<T>) => fc.option(own, { nil: undefined });
+const maybe = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: undefined });
 const filters: fc.Arbitrary<ShelfFilters> = fc.record({
   words: maybe(fc.constantFrom('rat', 'rates riv', 'sand', 'PERCENT')),
   shelf: maybe(fc.constantFrom('mine', 'school')),
@@ -38,23 +38,23 @@ const filters: fc.Arbitrary<ShelfFilters> = fc.record({
 });
 
 /** One test at a time, one question at a time. */
-function fits(own: ShelvedTest, wanted: ShelfFilters): boolean {
+function fits(shelvedTest: ShelvedTest, wanted: ShelfFilters): boolean {
   const band = sizeBands.find(({ id }) => id === wanted.size);
-  const words = `${own.title} ${own.text}`.toLowerCase().split(/\W+/);
+  const words = `${shelvedTest.title} ${shelvedTest.text}`.toLowerCase().split(/\W+/);
   return (
     (wanted.words ?? '')
       .toLowerCase()
       .split(' ')
       .every((typed) => words.some((word) => word.startsWith(typed))) &&
-    (wanted.shelf === undefined || own.shelf === wanted.shelf) &&
-    (wanted.standard === undefined || own.standards.includes(wanted.standard)) &&
-    (!wanted.grades?.length || wanted.grades.some((grade) => own.grades.includes(grade))) &&
-    (wanted.subject === undefined || own.subject === wanted.subject) &&
-    (wanted.kind === undefined || own.kind === wanted.kind) &&
-    (band === undefined || (own.items >= band.from && own.items < band.to)) &&
-    (wanted.machine === undefined || own.machine === wanted.machine) &&
-    (wanted.has === undefined || own.media.includes(wanted.has)) &&
-    (wanted.folder === undefined || own.folders.includes(wanted.folder))
+    (wanted.shelf === undefined || shelvedTest.shelf === wanted.shelf) &&
+    (wanted.standard === undefined || shelvedTest.standards.includes(wanted.standard)) &&
+    (!wanted.grades?.length || wanted.grades.some((grade) => shelvedTest.grades.includes(grade))) &&
+    (wanted.subject === undefined || shelvedTest.subject === wanted.subject) &&
+    (wanted.kind === undefined || shelvedTest.kind === wanted.kind) &&
+    (band === undefined || (shelvedTest.items >= band.from && shelvedTest.items < band.to)) &&
+    (wanted.machine === undefined || shelvedTest.machine === wanted.machine) &&
+    (wanted.has === undefined || shelvedTest.media.includes(wanted.has)) &&
+    (wanted.folder === undefined || shelvedTest.folders.includes(wanted.folder))
   );
 }
 
@@ -66,34 +66,34 @@ test('the shelf finds what fits, in its order, and counts what each other choice
       fc.constantFrom('newest', 'most-used', 'title'),
       (all, wanted, order) => {
         const { ids, counts } = findTests(all, wanted, order);
-        const expected = all.filter((own) => fits(own, wanted));
+        const expected = all.filter((shelvedTest) => fits(shelvedTest, wanted));
         expect([...ids].sort((a, b) => a - b)).toEqual(expected.map(({ id }) => id));
-        const found = ids.map((id) => all.find((own) => own.id === id)!);
+        const shelvedTests = ids.map((id) => all.find((shelvedTest) => shelvedTest.id === id)!);
         const key = {
-          newest: (own: ShelvedTest) => -own.changedAt,
-          'most-used': (own: ShelvedTest) => -own.given,
+          newest: (shelvedTest: ShelvedTest) => -shelvedTest.changedAt,
+          'most-used': (shelvedTest: ShelvedTest) => -shelvedTest.given,
           title: () => 0,
         }[order];
-        found.slice(1).forEach((own, at) => {
-          expect(key(found[at]!)).toBeLessThanOrEqual(key(own));
-          if (order === 'title') expect(found[at]!.title <= own.title).toBe(true);
+        shelvedTests.slice(1).forEach((shelvedTest, index) => {
+          expect(key(shelvedTests[index]!)).toBeLessThanOrEqual(key(shelvedTest));
+          if (order === 'title') expect(shelvedTests[index]!.title <= shelvedTest.title).toBe(true);
         });
         const counted = <T>(list: readonly (readonly [T, number])[], value: T) =>
-          list.find(([own]) => own === value)?.[1] ?? 0;
+          list.find(([entry]) => entry === value)?.[1] ?? 0;
         for (const kind of ['quiz', 'test', 'worksheet'] as const)
           expect(counted(counts.kind, kind)).toBe(
-            all.filter((own) => fits(own, { ...wanted, kind })).length,
+            all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, kind })).length,
           );
         for (const standard of [1, 2, 3, 4])
           expect(counted(counts.standard, standard)).toBe(
-            all.filter((own) => fits(own, { ...wanted, standard })).length,
+            all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, standard })).length,
           );
         for (const { id } of sizeBands)
           expect(counted(counts.size, id)).toBe(
-            all.filter((own) => fits(own, { ...wanted, size: id })).length,
+            all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, size: id })).length,
           );
         expect(counted(counts.machine, true)).toBe(
-          all.filter((own) => fits(own, { ...wanted, machine: true })).length,
+          all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, machine: true })).length,
         );
       },
     ),
@@ -111,7 +111,7 @@ describe('items that stand in for others', () => {
       kind: fc.constantFrom('single-choice', 'numeric'),
       byHand: fc.boolean(),
     });
-  const own: ComparedItem = {
+  const comparedItem: ComparedItem = {
     id: 99,
     standards: [1],
     depth: 2,
@@ -124,23 +124,23 @@ describe('items that stand in for others', () => {
   test('share a standard, have the same depth before another, and are close in difficulty', () => {
     fc.assert(
       fc.property(bank, (candidates) => {
-        const found = similarTo(own, candidates, 30);
+        const similars = similarTo(comparedItem, candidates, 30);
         const near = candidates.filter(({ standards }) => standards.includes(1));
-        expect(found.map(({ item }) => item.id).sort((a, b) => a - b)).toEqual(
+        expect(similars.map(({ item }) => item.id).sort((a, b) => a - b)).toEqual(
           near.map(({ id }) => id),
         );
-        for (const { item, sameDepth, distance } of found) {
+        for (const { item, sameDepth, distance } of similars) {
           expect(sameDepth).toBe(item.depth === 2);
           expect(distance).toEqual(item.facility === null ? null : Math.abs(item.facility - 0.6));
         }
-        const alike = (one: ComparedItem) =>
-          one.depth === 2 && !one.byHand && one.kind === 'numeric' && one.facility !== null;
+        const alike = (item: ComparedItem) =>
+          item.depth === 2 && !item.byHand && item.kind === 'numeric' && item.facility !== null;
         const closest = near
           .filter(alike)
           .sort((a, b) => Math.abs(a.facility! - 0.6) - Math.abs(b.facility! - 0.6))[0];
         // Whatever comes before it is no further away.
-        const place = found.findIndex(({ item }) => item === closest);
-        for (const { item } of found.slice(0, Math.max(0, place))) {
+        const place = similars.findIndex(({ item }) => item === closest);
+        for (const { item } of similars.slice(0, Math.max(0, place))) {
           expect(item.byHand).toBe(false);
           if (item.facility !== null && item.depth === 2)
             expect(Math.abs(item.facility - 0.6)).toBeLessThanOrEqual(
@@ -155,22 +155,26 @@ describe('items that stand in for others', () => {
     fc.assert(
       fc.property(bank, (candidates) => {
         const list = [1, 2, 3, 4].map((n): ComparedItem => ({
-          ...own,
+          ...comparedItem,
           id: 100 + n,
           facility: 0.3 + n / 10,
         }));
-        const found = standInsFor(list, candidates);
-        const taken = [...found.values()].map(({ id }) => id);
+        const alternatives = standInsFor(list, candidates);
+        const taken = [...alternatives.values()].map(({ id }) => id);
         expect(new Set(taken).size).toBe(taken.length);
         const able = candidates.filter(({ standards }) => standards.includes(1)).length;
-        expect(found.size).toBe(Math.min(list.length, able));
+        expect(alternatives.size).toBe(Math.min(list.length, able));
       }),
     );
     // Two equally close ones on either side: the second choice evens out the first.
-    const at = (id: number, facility: number): ComparedItem => ({ ...own, id, facility });
+    const candidate = (id: number, facility: number): ComparedItem => ({
+      ...comparedItem,
+      id,
+      facility,
+    });
     const form = standInsFor(
-      [at(101, 0.5), at(102, 0.5)],
-      [at(1, 0.53), at(2, 0.54), at(3, 0.47), at(4, 0.46)],
+      [candidate(101, 0.5), candidate(102, 0.5)],
+      [candidate(1, 0.53), candidate(2, 0.54), candidate(3, 0.47), candidate(4, 0.46)],
     );
     const sum = [...form.values()].reduce((all, { facility }) => all + facility!, 0);
     expect(Math.abs(sum - 1)).toBeLessThan(0.011);

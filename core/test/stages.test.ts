@@ -21,11 +21,11 @@ const sections = [
 const both = { of: 'sections', minutes: { s1: 5, s3: 10 } } as const;
 const stages = (rules: StageRules, factor: number | null = 1) => stagesOf(sections, rules, factor)!;
 /** Walks to the end, each stage left after so long. */
-function walk(all: readonly Stage[], waits: readonly number[]): Course[] {
+function walk(all: readonly Stage[], waiting: readonly number[]): Course[] {
   let now = 0;
   const courses = [begun(all, now)];
   for (let turn = 0; ; turn++) {
-    now += waits[turn % waits.length] ?? 0;
+    now += waiting[turn % waiting.length] ?? 0;
     const next = entered(all, courses.at(-1)!, now);
     if (!next) return courses;
     courses.push(next);
@@ -76,7 +76,7 @@ test('a section’s clock goes on over its questions, and takes all of them with
     { open: false, leftAt: 2 * minute },
     { open: false, leftAt: null },
   ]);
-  expect([first, second, third].map((own) => lastClockEnd(all, own))).toEqual([
+  expect([first, second, third].map((course) => lastClockEnd(all, course))).toEqual([
     null,
     null,
     19 * minute,
@@ -93,11 +93,11 @@ test('whatever the rules and however long each stage takes: every question once,
     fc.property(
       rules,
       fc.array(fc.integer({ min: 0, max: 8 * minute }), { minLength: 1, maxLength: 6 }),
-      (own, waits) => {
-        const all = stagesOf(sections, own, 1);
+      (rule, waiting) => {
+        const all = stagesOf(sections, rule, 1);
         fc.pre(all !== null);
         expect(all.flatMap(({ entries }) => entries)).toEqual(['a', 'b', 'c', 'd', 'e']);
-        const courses = walk(all, waits);
+        const courses = walk(all, waiting);
         courses.forEach((course, n) => {
           expect(course.left).toHaveLength(course.stage);
           expect([...course.left].sort((x, y) => x - y)).toEqual(course.left);

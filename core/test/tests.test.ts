@@ -49,10 +49,10 @@ const emptyForm = (id: string): Form => ({
   easier: false,
   passages: [],
 });
-const orderOf = (own: Outline) =>
-  own.sections.map(({ entries }) => entries.map(({ id }) => id[0]).join('')).join('|');
+const orderOf = (plan: Outline) =>
+  plan.sections.map(({ entries }) => entries.map(({ id }) => id[0]).join('')).join('|');
 const after = (...changes: Change[]) =>
-  orderOf(changes.reduce((own, one) => applyChange(own, one).outline, outline));
+  orderOf(changes.reduce((plan, change) => applyChange(plan, change).outline, outline));
 
 test('moving, within and across sections', () => {
   expect(after({ do: 'move', entry: 'aaaa', section: 'sect1', before: 'cccc' })).toBe('bac|d');
@@ -69,9 +69,9 @@ test('moving, within and across sections', () => {
 });
 
 /** Any change that fits an outline; with `spare` as the id of what is added. */
-const anyChange = (own: Outline, spare: string): fc.Arbitrary<Change> => {
-  const sections = own.sections.map(({ id }) => id);
-  const ids = allEntries(own).map(({ id }) => id);
+const anyChange = (plan: Outline, spare: string): fc.Arbitrary<Change> => {
+  const sections = plan.sections.map(({ id }) => id);
+  const ids = allEntries(plan).map(({ id }) => id);
   const section = fc.constantFrom(...sections);
   const before = fc.constantFrom<string | null>(null, ...ids);
   const some: fc.Arbitrary<Change>[] = [
@@ -99,7 +99,7 @@ const anyChange = (own: Outline, spare: string): fc.Arbitrary<Change> => {
       facts: fc.record({ title: fc.string({ maxLength: 9 }) }),
     }),
   ];
-  if (own.forms.length < mostForms)
+  if (plan.forms.length < mostForms)
     some.push(
       fc.record({
         do: fc.constant('put-form' as const),
@@ -107,8 +107,8 @@ const anyChange = (own: Outline, spare: string): fc.Arbitrary<Change> => {
         before: fc.constant(null),
       }),
     );
-  if (own.forms.length > 0) {
-    const form = fc.constantFrom(...own.forms.map(({ id }) => id));
+  if (plan.forms.length > 0) {
+    const form = fc.constantFrom(...plan.forms.map(({ id }) => id));
     some.push(
       fc.record({
         do: fc.constant('describe-form' as const),
@@ -158,20 +158,20 @@ test('every change can be taken back, and the outline before is never touched', 
   fc.assert(
     fc.property(fc.infiniteStream(fc.nat()), (dice) => {
       const frozen = JSON.stringify(outline);
-      let own = outline;
+      let plan = outline;
       const back: { change: Change; before: Outline }[] = [];
       for (let step = 0; step < 8; step++) {
         const [seed] = [...dice.take(1)];
-        const [wanted] = fc.sample(anyChange(own, `new${step}`), { seed: seed!, numRuns: 1 });
-        const applied = applyChange(own, wanted!);
-        back.push({ change: applied.inverse, before: own });
-        own = applied.outline;
-        expect(new Set(allEntries(own).map(({ id }) => id)).size).toBe(allEntries(own).length);
+        const [wanted] = fc.sample(anyChange(plan, `new${step}`), { seed: seed!, numRuns: 1 });
+        const applied = applyChange(plan, wanted!);
+        back.push({ change: applied.inverse, before: plan });
+        plan = applied.outline;
+        expect(new Set(allEntries(plan).map(({ id }) => id)).size).toBe(allEntries(plan).length);
       }
       for (const { change, before } of back.reverse()) {
         expect(changeSchema.safeParse(change).success).toBe(true);
-        own = applyChange(own, change).outline;
-        expect(own).toEqual(before);
+        plan = applyChange(plan, change).outline;
+        expect(plan).toEqual(before);
       }
       expect(JSON.stringify(outline)).toBe(frozen);
     }),
@@ -181,9 +181,9 @@ test('every change can be taken back, and the outline before is never touched', 
 
 test('what does not fit is refused in words', () => {
   const refused =
-    (wanted: Change, own = outline) =>
+    (wanted: Change, plan = outline) =>
     () =>
-      applyChange(own, wanted);
+      applyChange(plan, wanted);
   expect(refused({ do: 'remove', entry: 'zzzz' })).toThrow(
     'That item is no longer in the test; somebody has removed it.',
   );
@@ -210,7 +210,8 @@ test('what does not fit is refused in words', () => {
   );
 });
 
-const wordsOf = (own: Outline, pools = {}) => hindrances(own, { pools }).map(({ words }) => words);
+const wordsOf = (plan: Outline, pools = {}) =>
+  hindrances(plan, { pools }).map(({ words }) => words);
 
 test('what keeps a test from being given', () => {
   expect(hindrances(outline)).toEqual([]);
@@ -243,12 +244,12 @@ test('what keeps a test from being given', () => {
   ]);
   expect(wordsOf({ ...drawing(2, null), forms: [short] })).toEqual([]);
   const anything = { standard: null, grade: null, depth: null, bank: null };
-  const found = {
+  const pinned = {
     ...drawing(2, anything),
     sections: [{ ...drawing(2, anything).sections[0]!, entries: [] }],
   };
-  expect(wordsOf(found, { sect1: 2 })).toEqual([]);
-  expect(wordsOf(found, { sect1: 1 })).toEqual(['Section 1 draws 2 items out of 1.']);
+  expect(wordsOf(pinned, { sect1: 2 })).toEqual([]);
+  expect(wordsOf(pinned, { sect1: 1 })).toEqual(['Section 1 draws 2 items out of 1.']);
 });
 
 test('a total that is held is shared out to the hundredth, and equally within a draw', () => {
@@ -259,11 +260,11 @@ test('a total that is held is shared out to the hundredth, and equally within a 
       fc.array(fc.integer({ min: 0, max: 9 }), { minLength: 1, maxLength: 40 }),
       (total, weights) => {
         const parts = shareOut(total, weights);
-        const whole = weights.reduce((sum, own) => sum + own, 0);
-        if (whole === 0) return expect(parts.every((own) => own === 0)).toBe(true);
-        expect(Math.round(parts.reduce((sum, own) => sum + own, 0) * 100)).toBe(total * 100);
-        parts.forEach((own, at) =>
-          expect(Math.abs(own - (total * weights[at]!) / whole)).toBeLessThan(0.0101),
+        const whole = weights.reduce((sum, weight) => sum + weight, 0);
+        if (whole === 0) return expect(parts.every((part) => part === 0)).toBe(true);
+        expect(Math.round(parts.reduce((sum, part) => sum + part, 0) * 100)).toBe(total * 100);
+        parts.forEach((part, index) =>
+          expect(Math.abs(part - (total * weights[index]!) / whole)).toBeLessThan(0.0101),
         );
       },
     ),
@@ -271,11 +272,11 @@ test('a total that is held is shared out to the hundredth, and equally within a 
   const held = { ...outline, heldTotal: 100 };
   expect([...pointsOf(held).entries.values()]).toEqual([18.18, 18.18, 18.18, 45.46]);
   // Two out of three, each worth the same whichever they are; the last item takes the rest.
-  const [one, two] = held.sections;
+  const [firstSection, two] = held.sections;
   const drawing = {
     ...held,
     sections: [
-      { ...one!, draw: { count: 2, points: 1, search: null } },
+      { ...firstSection!, draw: { count: 2, points: 1, search: null } },
       { ...two!, entries: [entry('dddd', 5)] },
     ],
   };
@@ -283,8 +284,10 @@ test('a total that is held is shared out to the hundredth, and equally within a 
   expect(pointsOf(drawing).total).toBe(100);
   // With nothing beside the draw the shares are not rounded.
   expect(
-    pointsOf({ ...held, sections: [{ ...one!, draw: { count: 3, points: 1, search: null } }] })
-      .total,
+    pointsOf({
+      ...held,
+      sections: [{ ...firstSection!, draw: { count: 3, points: 1, search: null } }],
+    }).total,
   ).toBe(100);
 });
 
@@ -301,31 +304,34 @@ describe('items of one passage', () => {
     ],
   });
   const passageOf: PassageOf = ({ id }) => (/\d/.test(id) ? id.charCodeAt(0) : null);
-  const shown = (own: Outline, changes: Change[]) =>
+  const shown = (plan: Outline, changes: Change[]) =>
     changes
-      .reduce((before, one) => applyChange(before, one).outline, own)
+      .reduce((before, change) => applyChange(before, change).outline, plan)
       .sections.map(({ entries }) =>
         entries.map(({ id }) => id.slice(0, 2).replace('-', '')).join(' '),
       )
       .join(' | ');
-  const own = of('x', 'a1', 'a2', 'y', 'b1', 'b2', 'z');
+  const currentPlan = of('x', 'a1', 'a2', 'y', 'b1', 'b2', 'z');
 
   test('come in behind the others, and nothing comes between them', () => {
     const before = (id: string) => ({ section: 'sect1', before: `${id}--` });
-    expect(placeFor(own, entry('a3--'), before('z'), passageOf)).toEqual(before('y'));
-    expect(placeFor(own, entry('w---'), before('a2'), passageOf)).toEqual(before('y'));
-    expect(placeFor(own, entry('w---'), before('b1'), passageOf)).toEqual(before('b1'));
+    expect(placeFor(currentPlan, entry('a3--'), before('z'), passageOf)).toEqual(before('y'));
+    expect(placeFor(currentPlan, entry('w---'), before('a2'), passageOf)).toEqual(before('y'));
+    expect(placeFor(currentPlan, entry('w---'), before('b1'), passageOf)).toEqual(before('b1'));
   });
   test('move as one, and within their passage alone', () => {
     const to = (id: string, before: string | null, section = 'sect1') =>
-      shown(own, movesTo(own, `${id}--`, { section, before: before && `${before}--` }, passageOf));
+      shown(
+        currentPlan,
+        movesTo(currentPlan, `${id}--`, { section, before: before && `${before}--` }, passageOf),
+      );
     expect(to('a2', 'z')).toBe('x y b1 b2 a1 a2 z | ');
     expect(to('a2', 'a1')).toBe('x a2 a1 y b1 b2 z | ');
     expect(to('x', 'b2')).toBe('a1 a2 y b1 b2 x z | ');
     expect(to('b1', null, 'sect2')).toBe('x a1 a2 y z | b1 b2');
   });
   test('step past each other whole', () => {
-    const by = (id: string, step: 1 | -1, from = own) =>
+    const by = (id: string, step: 1 | -1, from = currentPlan) =>
       shown(from, stepOf(from, `${id}--`, step, passageOf));
     expect(by('x', 1)).toBe('a1 a2 x y b1 b2 z | ');
     expect(by('a1', 1)).toBe('x a2 a1 y b1 b2 z | ');
@@ -339,9 +345,9 @@ describe('items of one passage', () => {
       fc.property(
         fc.array(fc.tuple(fc.nat(6), fc.option(fc.nat(6)), fc.boolean()), { maxLength: 12 }),
         (moves) => {
-          let now: Outline = own;
+          let now: Outline = currentPlan;
           for (const [who, before, second] of moves) {
-            const all = allEntries(own).map(({ id }) => id);
+            const all = allEntries(currentPlan).map(({ id }) => id);
             for (const change of movesTo(
               now,
               all[who]!,
@@ -356,8 +362,8 @@ describe('items of one passage', () => {
           expect(allEntries(now)).toHaveLength(7);
           for (const { entries } of now.sections) {
             const runs = entries
-              .map((own) => passageOf(own))
-              .filter((own, at, all) => own !== null && own !== all[at - 1]);
+              .map((itemId) => passageOf(itemId))
+              .filter((value, index, all) => value !== null && value !== all[index - 1]);
             expect(new Set(runs).size).toBe(runs.length);
           }
         },
@@ -410,7 +416,7 @@ describe('changes that waited', () => {
 
 describe('what was found for a blueprint', () => {
   let made = 0;
-  const found = (itemId: number, points = 1) => ({ itemId, revisionId: itemId * 10, points });
+  const filling = (itemId: number, points = 1) => ({ itemId, revisionId: itemId * 10, points });
   const pinned = (id: string, itemId: number) => ({
     id,
     itemId,
@@ -433,16 +439,20 @@ describe('what was found for a blueprint', () => {
     passageOf: ({ itemId }) => (itemId === 5 || itemId === 6 ? 1 : null),
     newKey: () => `made${++made}`,
   });
-  const filled = (own: Outline, forms: Parameters<typeof fillingChanges>[1], keep: boolean) =>
-    fillingChanges(own, forms, options(keep)).reduce(
-      (before, one) => applyChange(before, one).outline,
-      own,
+  const filled = (
+    currentPlan: Outline,
+    forms: Parameters<typeof fillingChanges>[1],
+    keep: boolean,
+  ) =>
+    fillingChanges(currentPlan, forms, options(keep)).reduce(
+      (before, change) => applyChange(before, change).outline,
+      currentPlan,
     );
-  const itemsOf = (own: Outline) =>
-    own.sections.map(({ entries }) => entries.map(({ itemId }) => itemId));
+  const itemsOf = (currentPlan: Outline) =>
+    currentPlan.sections.map(({ entries }) => entries.map(({ itemId }) => itemId));
 
   test('comes in beside what is kept, or takes its place; pools of draws are left alone, passages stay together', () => {
-    const forms = [[found(1), found(5), found(12), found(6)]];
+    const forms = [[filling(1), filling(5), filling(12), filling(6)]];
     expect(itemsOf(filled(plan, forms, true))).toEqual([[1, 2, 5, 6, 12], [9]]);
     const replaced = filled(plan, forms, false);
     expect(itemsOf(replaced)).toEqual([[1, 5, 6, 12], [9]]);
@@ -453,13 +463,13 @@ describe('what was found for a blueprint', () => {
 
   test('gives each further form what stands in the same place, and leaves what both have', () => {
     const forms = [
-      [found(1), found(12), found(3)],
-      [found(21), found(22), found(3)],
-      [found(31), found(32), found(33)],
+      [filling(1), filling(12), filling(3)],
+      [filling(21), filling(22), filling(3)],
+      [filling(31), filling(32), filling(33)],
     ];
-    const own = filled({ ...plan, sections: [plan.sections[0]!] }, forms, false);
-    const itemOf = new Map(allEntries(own).map(({ id, itemId }) => [id, itemId]));
-    const swaps = own.forms.map(({ name, swaps }) => [
+    const currentPlan = filled({ ...plan, sections: [plan.sections[0]!] }, forms, false);
+    const itemOf = new Map(allEntries(currentPlan).map(({ id, itemId }) => [id, itemId]));
+    const swaps = currentPlan.forms.map(({ name, swaps }) => [
       name,
       swaps.map(({ of, itemId }) => [itemOf.get(of)!, itemId]).sort(([a], [b]) => a! - b!),
     ]);
@@ -480,7 +490,7 @@ describe('what was found for a blueprint', () => {
         ],
       ],
     ]);
-    expect(freeName(own)).toBe('D');
+    expect(freeName(currentPlan)).toBe('D');
   });
 });
 

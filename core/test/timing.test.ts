@@ -63,25 +63,27 @@ test('properties: never past the window, extra time never shortens, states follo
       anyRules,
       fc.integer({ min: 0, max: 30 * day }),
       fc.array(fc.integer({ min: 0, max: 60 * day }), { minLength: 2 }),
-      (own, into, waits) => {
+      (anyRule, into, waiting) => {
         const began = start + into;
-        const deadline = deadlineOf(own, began);
-        const end = windowEnd(own);
+        const deadline = deadlineOf(anyRule, began);
+        const end = windowEnd(anyRule);
         if (end !== null) expect(deadline).not.toBeNull();
         if (deadline !== null && end !== null) expect(deadline).toBeLessThanOrEqual(end);
         const more = deadlineOf(
-          { ...own, timeFactor: own.timeFactor === null ? null : own.timeFactor * 2 },
+          { ...anyRule, timeFactor: anyRule.timeFactor === null ? null : anyRule.timeFactor * 2 },
           began,
         );
         if (deadline !== null && more !== null) expect(more).toBeGreaterThanOrEqual(deadline);
-        const times = [...waits].sort((a, b) => a - b).map((wait) => start + wait);
+        const times = [...waiting].sort((a, b) => a - b).map((wait) => start + wait);
         const attempt = ['working', 'grace', 'over'];
         const seen = times.map((now) =>
-          attempt.indexOf(attemptState({ deadlineAt: deadline, handedInAt: null }, own.grace, now)),
+          attempt.indexOf(
+            attemptState({ deadlineAt: deadline, handedInAt: null }, anyRule.grace, now),
+          ),
         );
         expect(seen).toEqual([...seen].sort());
         const windows = ['before', 'open', 'late', 'closed'];
-        const states = times.map((now) => windows.indexOf(windowState(own, now)));
+        const states = times.map((now) => windows.indexOf(windowState(anyRule, now)));
         expect(states).toEqual([...states].sort());
       },
     ),
@@ -118,20 +120,22 @@ test('what is wrong with a window is said', () => {
 // IANA zone data: America/New_York went to daylight time on 8 March 2026 at 02:00 and back on 1 November 2026 at 02:00.
 describe('clock changes', () => {
   const zone = 'America/New_York';
-  const at = (wall: string) => {
+  const localTime = (wall: string) => {
     const read = atWall(wall, zone);
     return read.ok ? new Date(read.at).toISOString().slice(0, 16) : read.message;
   };
   test('before, within and after', () => {
-    expect(at('2026-03-08T01:59')).toBe('2026-03-08T06:59');
-    expect(at('2026-03-08T02:30')).toBe('That time does not exist: the clocks go forward over it.');
-    expect(at('2026-03-08T03:00')).toBe('2026-03-08T07:00');
-    expect(at('2026-11-01T01:30')).toBe('2026-11-01T05:30');
-    expect(at('2026-11-01T02:30')).toBe('2026-11-01T07:30');
+    expect(localTime('2026-03-08T01:59')).toBe('2026-03-08T06:59');
+    expect(localTime('2026-03-08T02:30')).toBe(
+      'That time does not exist: the clocks go forward over it.',
+    );
+    expect(localTime('2026-03-08T03:00')).toBe('2026-03-08T07:00');
+    expect(localTime('2026-11-01T01:30')).toBe('2026-11-01T05:30');
+    expect(localTime('2026-11-01T02:30')).toBe('2026-11-01T07:30');
   });
   test('a school day over the change is an hour shorter or longer, and the deadline does not care', () => {
     const length = (from: string, to: string) =>
-      Date.parse(`${at(to)}Z`) - Date.parse(`${at(from)}Z`);
+      Date.parse(`${localTime(to)}Z`) - Date.parse(`${localTime(from)}Z`);
     expect(length('2026-03-07T12:00', '2026-03-08T12:00')).toBe(23 * hour);
     expect(length('2026-10-31T12:00', '2026-11-01T12:00')).toBe(25 * hour);
     const began = Date.parse('2026-03-08T06:50Z');
@@ -144,10 +148,10 @@ describe('clock changes', () => {
       fc.property(
         fc.integer({ min: Date.UTC(2020, 0), max: Date.UTC(2035, 0) }),
         fc.constantFrom(zone, 'Europe/Berlin', 'Australia/Lord_Howe', 'Asia/Kathmandu'),
-        (instant, own) => {
-          const wall = wallOf(instant, own);
-          const read = atWall(wall, own);
-          expect(read.ok && wallOf(read.at, own)).toBe(wall);
+        (instant, text) => {
+          const wall = wallOf(instant, text);
+          const read = atWall(wall, text);
+          expect(read.ok && wallOf(read.at, text)).toBe(wall);
         },
       ),
     );
@@ -164,14 +168,14 @@ describe('clock changes', () => {
 
 test('times and lengths in words', () => {
   const now = Date.UTC(2026, 2, 3, 15);
-  const said = (at: number) => inWords(at, 'Europe/Berlin', now);
+  const words = (time: number) => inWords(time, 'Europe/Berlin', now);
   expect([
-    said(now),
-    said(now + day),
-    said(now + 6 * day),
-    said(now + 7 * day),
-    said(now - day),
-    said(Date.UTC(2027, 0, 4, 9)),
+    words(now),
+    words(now + day),
+    words(now + 6 * day),
+    words(now + 7 * day),
+    words(now - day),
+    words(Date.UTC(2027, 0, 4, 9)),
   ]).toEqual([
     'today 16:00',
     'Wed 16:00',

@@ -26,15 +26,15 @@ export const drafts: Draft[] = [
     by: 'holloway',
     folder: 'Unit tests',
     outline(id, { itemsOn, standardId }) {
-      const entry = (at: number, own: { itemId: number; points: number }) => ({
-        id: `d${id}x${String(at).padStart(2, '0')}`,
-        ...own,
-        revisionId: own.itemId,
+      const entry = (index: number, item: { itemId: number; points: number }) => ({
+        id: `d${id}x${String(index).padStart(2, '0')}`,
+        ...item,
+        revisionId: item.itemId,
       });
-      const core = [...itemsOn('MA.6.RAT.1', 4), ...itemsOn('MA.6.RAT.2', 4)].map((own, at) =>
-        entry(at + 1, own),
+      const core = [...itemsOn('MA.6.RAT.1', 4), ...itemsOn('MA.6.RAT.2', 4)].map((item, index) =>
+        entry(index + 1, item),
       );
-      const drawn = itemsOn('MA.6.RAT.3', 6).map((own, at) => entry(at + 21, own));
+      const drawn = itemsOn('MA.6.RAT.3', 6).map((item, index) => entry(index + 21, item));
       return {
         ...emptyOutline('Ratio, rate and percent: end of unit', 'test', emptySection('core')),
         subject: 'Mathematics',
@@ -87,10 +87,10 @@ export const drafts: Draft[] = [
     withThem: 'holloway',
     folder: null,
     outline(id, { itemsOn }) {
-      const entries = itemsOn('ES.6.WEA.1', 4).map((own, at) => ({
-        id: `d${id}x0${at + 1}`,
-        ...own,
-        revisionId: own.itemId,
+      const entries = itemsOn('ES.6.WEA.1', 4).map((item, index) => ({
+        id: `d${id}x0${index + 1}`,
+        ...item,
+        revisionId: item.itemId,
       }));
       return {
         ...emptyOutline(

@@ -251,14 +251,14 @@ export function standardLines(): StandardLine[] {
           grades: [grade],
         };
       });
-      const own = {
+      const strandStandard = {
         code: `${subject.code}.${strand.code}`,
         parent: subject.code,
         statement: strand.name,
         subject: subject.name,
         grades: all,
       };
-      return [own, ...goals];
+      return [strandStandard, ...goals];
     });
     return [
       {

@@ -26,7 +26,7 @@ import { files } from './media';
 import { passages } from './passages';
 import { drafts, folders, type Draft } from './drafts';
 import { plans, written, type Plan } from './plan';
-import { classSourcedId, groupsBy, mailOf, rolls, supportOf } from './rolls';
+import { classSourcedId, groupsBy, mailOf, rosters, accommodationOf } from './rosters';
 import { answerOf, canBeSimulated } from './simulate';
 
 export type Value = string | number | boolean | Date | Buffer | null;
@@ -40,7 +40,7 @@ export interface SchoolOptions {
 }
 
 export { demoSeed } from './people';
-export { officeRoster } from './rolls';
+export { officeRoster } from './rosters';
 
 export const signIns = {
   teacher: { name: staff[0].name, password: demoPassword },
@@ -74,18 +74,18 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
   });
   const password = await hash(demoPassword);
   const staffIds = new Map<string, number>();
-  for (const own of staff) {
+  for (const account of staff) {
     const id = staffIds.size + 1;
-    staffIds.set(own.name, id);
+    staffIds.set(account.name, id);
     put('accounts', {
       id,
       school_id: 1,
-      role: own.role,
-      given_name: own.given,
-      family_name: own.family,
-      sign_in_name: own.name,
+      role: account.role,
+      given_name: account.given,
+      family_name: account.family,
+      sign_in_name: account.name,
       student_number: null,
-      email: mailOf(own.given, own.family),
+      email: mailOf(account.given, account.family),
       sourced_id: null,
       grade: null,
       secret_hash: password,
@@ -94,63 +94,63 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
   }
 
   // Students and classes.
-  const roll = new Map<string, { id: number; ability: number }[]>();
+  const roster = new Map<string, { id: number; ability: number }[]>();
   const classIds = new Map<string, number>();
-  for (const { own, classId, members } of rolls(seed)) {
-    classIds.set(own.name, classId);
+  for (const { plannedClass, classId, members } of rosters(seed)) {
+    classIds.set(plannedClass.name, classId);
     put('classes', {
       id: classId,
       school_id: 1,
-      name: own.name,
-      period: own.period,
-      grade: own.grade,
-      subject: own.subject,
+      name: plannedClass.name,
+      period: plannedClass.period,
+      grade: plannedClass.grade,
+      subject: plannedClass.subject,
       term: 'This year',
-      code: own.code,
+      code: plannedClass.code,
       sourced_id: classSourcedId(classId),
       created_at: long,
     });
-    put('class_teachers', { class_id: classId, teacher_id: staffIds.get(own.teacher)! });
-    const abilities = stream(`ability/${own.name}`);
-    roll.set(
-      own.name,
-      members.map(({ id }) => ({ id, ability: own.ability + abilities.normal() })),
+    put('class_teachers', { class_id: classId, teacher_id: staffIds.get(plannedClass.teacher)! });
+    const abilities = stream(`ability/${plannedClass.name}`);
+    roster.set(
+      plannedClass.name,
+      members.map(({ id }) => ({ id, ability: plannedClass.ability + abilities.normal() })),
     );
     const secrets = await Promise.all(members.map(({ passcode }) => hash(passcode)));
-    members.forEach((one, at) => {
+    members.forEach((member, index) => {
       put('accounts', {
-        id: one.id,
+        id: member.id,
         school_id: 1,
         role: 'student',
-        given_name: one.given,
-        family_name: one.family,
+        given_name: member.given,
+        family_name: member.family,
         sign_in_name: null,
-        student_number: one.number,
-        email: one.email,
-        sourced_id: one.sourcedId,
-        grade: own.grade,
-        secret_hash: secrets[at]!,
+        student_number: member.number,
+        email: member.email,
+        sourced_id: member.sourcedId,
+        grade: plannedClass.grade,
+        secret_hash: secrets[index]!,
         created_at: long,
       });
-      put('enrollments', { class_id: classId, student_id: one.id, roster_number: at + 1 });
-      const supports = supportOf(own.name, at + 1);
-      if (supports)
+      put('enrollments', { class_id: classId, student_id: member.id, roster_number: index + 1 });
+      const accommodations = accommodationOf(plannedClass.name, index + 1);
+      if (accommodations)
         put('accommodations', {
-          student_id: one.id,
-          content: JSON.stringify(supports),
-          changed_by: staffIds.get(own.teacher)!,
+          student_id: member.id,
+          content: JSON.stringify(accommodations),
+          changed_by: staffIds.get(plannedClass.teacher)!,
           changed_at: long,
         });
     });
-    for (const { name, rollNumbers } of groupsBy[own.name] ?? []) {
+    for (const { name, rosterNumbers } of groupsBy[plannedClass.name] ?? []) {
       const groupId = put('class_groups', {
         id: (tables.get('class_groups')?.length ?? 0) + 1,
         class_id: classId,
         name,
         created_at: long,
       });
-      for (const at of rollNumbers)
-        put('group_members', { group_id: groupId, student_id: members[at - 1]!.id });
+      for (const rosterNumber of rosterNumbers)
+        put('group_members', { group_id: groupId, student_id: members[rosterNumber - 1]!.id });
     }
   }
 
@@ -189,11 +189,11 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
     name: 'Open shelf',
     created_at: long,
   });
-  for (const [at, own] of staff.filter(({ role }) => role === 'teacher').entries())
+  for (const [index, teacher] of staff.filter(({ role }) => role === 'teacher').entries())
     put('banks', {
-      id: 3 + at,
+      id: 3 + index,
       school_id: 1,
-      owner_id: staffIds.get(own.name)!,
+      owner_id: staffIds.get(teacher.name)!,
       reach: 'mine',
       name: 'My bank',
       created_at: long,
@@ -240,32 +240,38 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
   /** As they are stored: with the passages that they ask about. */
   const contents = new Map<DemoItem, ItemContent>();
   const byStandard = new Map<string, DemoItem[]>();
-  for (const [at, [folder, items]] of itemsByFolder.entries()) {
+  for (const [index, [folder, items]] of itemsByFolder.entries()) {
     const bankId = folder === 'Reading' ? 2 : 1;
-    put('folders', { id: at + 1, bank_id: bankId, parent_id: null, name: folder, position: at });
-    for (const own of items) {
+    put('folders', {
+      id: index + 1,
+      bank_id: bankId,
+      parent_id: null,
+      name: folder,
+      position: index,
+    });
+    for (const item of items) {
       const id = itemIds.size + 1;
-      itemIds.set(own, id);
-      byStandard.set(own.standard, [...(byStandard.get(own.standard) ?? []), own]);
+      itemIds.set(item, id);
+      byStandard.set(item.standard, [...(byStandard.get(item.standard) ?? []), item]);
       const by = staffIds.get(authors[folder]!)!;
-      const grade = Number(own.standard.split('.')[1]);
+      const grade = Number(item.standard.split('.')[1]);
       put('items', {
         id,
         bank_id: bankId,
-        folder_id: at + 1,
+        folder_id: index + 1,
         revision_id: id,
         created_by: by,
         created_at: long,
         use_count: 0,
       });
-      const passage = own.passage === undefined ? null : passageIds.get(own.passage)!;
+      const passage = item.passage === undefined ? null : passageIds.get(item.passage)!;
       const letters = stream(`ids/${id}`);
-      const hidden = concealIds(own.content, (n) =>
+      const hidden = concealIds(item.content, (n) =>
         Array.from({ length: n }, () => letters.pick([...'abcdefghijklmnopqrstuvwxyz'])).join(''),
       );
       const content =
         passage === null ? hidden : { ...hidden, passage: { id: passage, revision: passage } };
-      contents.set(own, content);
+      contents.set(item, content);
       const { words, choiceWords, kind, points, markedBy, media } = describeItem(content);
       put('revisions', {
         id,
@@ -280,28 +286,31 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
         marked_by: markedBy,
         media,
         subject: folder,
-        depth: own.depth,
-        seconds: own.seconds,
+        depth: item.depth,
+        seconds: item.seconds,
         created_by: by,
         created_at: long,
       });
-      put('revision_standards', { revision_id: id, standard_id: standardIds.get(own.standard)! });
+      put('revision_standards', { revision_id: id, standard_id: standardIds.get(item.standard)! });
       put('revision_grades', { revision_id: id, grade });
     }
   }
 
-  for (const [at, plan] of plans.entries()) giveAndSit(at + 1, plan);
-  drafts.forEach((draft, at) => putDraft(plans.length + at + 1, draft));
+  for (const [index, plan] of plans.entries()) giveAndSit(index + 1, plan);
+  drafts.forEach((draft, index) => putDraft(plans.length + index + 1, draft));
   giveAndSit(plans.length + drafts.length + 1, written);
   return tables;
 
   function putDraft(id: number, { by, withThem, folder, outline }: Draft): void {
-    const own = outline(id, {
+    const testOutline = outline(id, {
       itemsOn: (code, n) =>
         (byStandard.get(code) ?? [])
           .filter(canBeSimulated)
           .slice(0, n)
-          .map((one) => ({ itemId: itemIds.get(one)!, points: itemPoints(one.content) })),
+          .map((demoItem) => ({
+            itemId: itemIds.get(demoItem)!,
+            points: itemPoints(demoItem.content),
+          })),
       standardId: (code) => standardIds.get(code)!,
     });
     const made = new Date(now - 3 * hour);
@@ -311,8 +320,8 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       id,
       school_id: 1,
       owner_id: owner,
-      title: own.title,
-      outline: JSON.stringify(own),
+      title: testOutline.title,
+      outline: JSON.stringify(testOutline),
       version: 1,
       ready: false,
       reach: 'mine',
@@ -320,7 +329,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       created_at: made,
       changed_at: made,
     });
-    for (const itemId of new Set(allEntries(own).map((entry) => entry.itemId))) {
+    for (const itemId of new Set(allEntries(testOutline).map((entry) => entry.itemId))) {
       const held = tables.get('items')![itemId - 1]!;
       held.use_count = Number(held.use_count) + 1;
       put('test_revisions', { test_id: id, revision_id: itemId });
@@ -354,24 +363,24 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
   function giveAndSit(id: number, plan: Plan): void {
     const chosen = pick(plan);
     const sectionId = `sec${id}`.padEnd(6, '0');
-    const entries = chosen.map((own, at) => ({
-      own,
-      id: `e${id}x${String(at + 1).padStart(2, '0')}`,
-      itemId: itemIds.get(own)!,
-      points: itemPoints(own.content),
+    const entries = chosen.map((demoItem, index) => ({
+      item: demoItem,
+      id: `e${id}x${String(index + 1).padStart(2, '0')}`,
+      itemId: itemIds.get(demoItem)!,
+      points: itemPoints(demoItem.content),
     }));
     const opens = schoolDay(now, ...plan.opens);
     const closes = schoolDay(now, ...plan.closes);
     const made = new Date(Math.min(opens, now) - 2 * day);
     const by = staffIds.get(plan.by)!;
     const head = { title: plan.title, directions: plan.directions };
-    const own = classes.find(({ name }) => name === plan.classes[0])!;
+    const plannedClass = classes.find(({ name }) => name === plan.classes[0])!;
     const points = sumPoints(entries.map(({ points: each }) => each));
     const outline = {
       ...head,
       kind: plan.kind,
-      subject: own.subject,
-      grades: [own.grade],
+      subject: plannedClass.subject,
+      grades: [plannedClass.grade],
       ready: true,
       sections: [
         {
@@ -393,7 +402,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       passages: Object.fromEntries(
         asked.map((name) => [String(passageIds.get(name)!), passages[name]!]),
       ),
-      subject: own.subject,
+      subject: plannedClass.subject,
       sections: [
         {
           id: sectionId,
@@ -404,9 +413,9 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
             itemId: entry.itemId,
             revisionId: entry.itemId,
             points: entry.points,
-            content: contents.get(entry.own)!,
-            standards: [entry.own.standard],
-            depth: entry.own.depth,
+            content: contents.get(entry.item)!,
+            standards: [entry.item.standard],
+            depth: entry.item.depth,
           })),
         },
       ],
@@ -483,7 +492,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       const classId = classIds.get(name)!;
       put('assignment_classes', { assignment_id: id, class_id: classId });
       const random = stream(`sitting/${id}/${name}`);
-      for (const student of roll.get(name)!) {
+      for (const student of roster.get(name)!) {
         put('assignment_students', {
           assignment_id: id,
           student_id: student.id,
@@ -505,10 +514,10 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
       when: { opens: number; closes: number; absent: number; working: number },
       random: Random,
     ): void {
-      const roll = random.next();
-      if (roll < when.absent) return;
+      const roster = random.next();
+      if (roster < when.absent) return;
       const limit = plan.limitMinutes === null ? null : plan.limitMinutes * minute;
-      const stillWorking = roll < when.absent + when.working;
+      const stillWorking = roster < when.absent + when.working;
       const pace = Math.exp(0.25 * random.normal());
       const expected = chosen.reduce((sum, { seconds }) => sum + seconds * 1000, 0) * pace * 1.1;
       const ranOut = !stillWorking && limit !== null && expected > limit;
@@ -531,7 +540,7 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
           : shown.length;
       const answers = new Map<string, Responses>();
       shown.slice(0, done).forEach(({ id: entryId }) => {
-        const { own: item } = entries.find((entry) => entry.id === entryId)!;
+        const { item } = entries.find((entry) => entry.id === entryId)!;
         const given = answerOf(item, student.ability, random);
         if (Object.keys(given).length > 0) answers.set(entryId, given);
       });
@@ -576,9 +585,9 @@ export async function demonstrationSchool({ seed, now, hash }: SchoolOptions): P
           attempt_id: attemptId,
           entry_id: score.entry,
           points: score.points,
-          max_points: score.most,
+          max_points: score.maxPoints,
           reached: score.reached,
-          needs_marking: score.waits,
+          needs_marking: score.needsMarking,
         });
     }
   }
@@ -589,7 +598,7 @@ export const passcodesOf = (
   seed: string,
   className: string,
 ): { name: string; passcode: string }[] =>
-  rolls(seed)
-    .find(({ own }) => own.name === className)
+  rosters(seed)
+    .find(({ plannedClass }) => plannedClass.name === className)
     ?.members.map(({ given, family, passcode }) => ({ name: `${given} ${family}`, passcode })) ??
   [];

@@ -68,7 +68,7 @@ function partOf(random: Random): Part {
     };
   if (roll < 0.25)
     return { id, kind: 'long-text', lines: 8, guide: '', rule: { rule: 'by-hand', points: 4 } };
-  const choices = [...'abcd'].map((own) => ({ id: own, text: phrase(random) }));
+  const choices = [...'abcd'].map((text) => ({ id: text, text: phrase(random) }));
   if (roll < 0.4)
     return {
       id,
@@ -96,14 +96,14 @@ export interface LargeItem {
   tags: string[];
   seenN: number;
   seenShare: number;
-  separation: number | null;
+  itemRestCorrelation: number | null;
   /** Days before now. */
   age: number;
 }
 
 export function* largeBank(seed: string, n: number, standards: number): Generator<LargeItem> {
   const random = randomFrom(seed);
-  for (let at = 0; at < n; at++) {
+  for (let index = 0; index < n; index++) {
     const stem = phrase(random);
     const content: ItemContent = {
       stem: `<p>${stem[0]!.toUpperCase()}${stem.slice(1)}, and ${phrase(random)}. ${random.pick(words.ask)}?</p>`,
@@ -125,7 +125,8 @@ export function* largeBank(seed: string, n: number, standards: number): Generato
           : [],
       seenN,
       seenShare: seenN > 0 ? 0.2 + 0.7 * random.next() : 0,
-      separation: seenN > 30 ? Math.round((random.next() * 0.7 - 0.1) * 1000) / 1000 : null,
+      itemRestCorrelation:
+        seenN > 30 ? Math.round((random.next() * 0.7 - 0.1) * 1000) / 1000 : null,
       age: random.below(700),
     };
   }

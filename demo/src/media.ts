@@ -24,14 +24,16 @@ const drawing = (name: string, width: number, height: number, inside: string): D
   ),
 });
 
-const text = (x: number, y: number, own: string, more = '') =>
-  `<text x="${x}" y="${y}" text-anchor="middle" ${more}>${own}</text>`;
+const text = (x: number, y: number, label: string, more = '') =>
+  `<text x="${x}" y="${y}" text-anchor="middle" ${more}>${label}</text>`;
 const line = (d: string, colour = '#20292d', width = 2, more = '') =>
   `<path d="${d}" fill="none" stroke="${colour}" stroke-width="${width}" ${more}/>`;
 
-const ticks = Array.from({ length: 13 }, (_, at) => {
-  const x = 40 + 43 * at;
-  return line(`M${x} 62v16`) + (at % 3 === 0 ? text(x, 102, String(at - 6).replace('-', '−')) : '');
+const ticks = Array.from({ length: 13 }, (_, index) => {
+  const x = 40 + 43 * index;
+  return (
+    line(`M${x} 62v16`) + (index % 3 === 0 ? text(x, 102, String(index - 6).replace('-', '−')) : '')
+  );
 }).join('');
 
 const bars = [
@@ -42,8 +44,8 @@ const bars = [
   ['Fri', 14],
 ]
   .map(
-    ([day, mm], at) =>
-      `<rect x="${78 + 88 * at}" y="${262 - 10 * Number(mm)}" width="52" height="${10 * Number(mm)}" fill="#1d6a78"/>${text(104 + 88 * at, 284, String(day))}`,
+    ([day, mm], index) =>
+      `<rect x="${78 + 88 * index}" y="${262 - 10 * Number(mm)}" width="52" height="${10 * Number(mm)}" fill="#1d6a78"/>${text(104 + 88 * index, 284, String(day))}`,
   )
   .join('');
 
@@ -52,13 +54,13 @@ function tone(name: string, pulses: { hertz: number; seconds: number; pause: num
   const rate = 11_025;
   const samples = pulses.flatMap(({ hertz, seconds, pause }) => {
     const n = Math.round(rate * seconds);
-    const sound = Array.from({ length: n }, (_, at) => {
-      const swell = Math.min(1, at / 400, (n - at) / 800);
+    const sound = Array.from({ length: n }, (_, index) => {
+      const swell = Math.min(1, index / 400, (n - index) / 800);
       return Math.round(
         9000 *
           swell *
-          (Math.sin((2 * Math.PI * hertz * at) / rate) +
-            0.3 * Math.sin((4 * Math.PI * hertz * at) / rate)),
+          (Math.sin((2 * Math.PI * hertz * index) / rate) +
+            0.3 * Math.sin((4 * Math.PI * hertz * index) / rate)),
       );
     });
     return [...sound, ...Array.from({ length: Math.round(rate * pause) }, () => 0)];
@@ -76,7 +78,7 @@ function tone(name: string, pulses: { hertz: number; seconds: number; pause: num
   bytes.writeUInt16LE(16, 34);
   bytes.write('data', 36);
   bytes.writeUInt32LE(2 * samples.length, 40);
-  samples.forEach((own, at) => bytes.writeInt16LE(own, 44 + 2 * at));
+  samples.forEach((sample, index) => bytes.writeInt16LE(sample, 44 + 2 * index));
   return {
     id: idOf(name),
     name: `${name}.wav`,
@@ -92,16 +94,16 @@ type Point = readonly [x: number, y: number];
 /** A mark on a front: where it stands, which way the front runs there, and to which side it points. */
 type Mark = (place: Point, along: Point, out: Point) => string;
 
-const at = ([x, y]: Point, [dx, dy]: Point, by: number): Point => [
+const offset = ([x, y]: Point, [dx, dy]: Point, by: number): Point => [
   Math.round(x + by * dx),
   Math.round(y + by * dy),
 ];
 const triangle: Mark = (place, along, out) => {
-  const points = [at(place, along, -12), at(place, out, 22), at(place, along, 12)];
+  const points = [offset(place, along, -12), offset(place, out, 22), offset(place, along, 12)];
   return `<path d="M${points.map((point) => point.join(' ')).join('L')}z" fill="#1d6a78"/>`;
 };
 const halfCircle: Mark = (place, along) =>
-  `<path d="M${at(place, along, -12).join(' ')}A12 12 0 0 1 ${at(place, along, 12).join(' ')}z" fill="#a3452f"/>`;
+  `<path d="M${offset(place, along, -12).join(' ')}A12 12 0 0 1 ${offset(place, along, 12).join(' ')}z" fill="#a3452f"/>`;
 
 /** A front from the low outward as a quadratic curve, with four marks on the side to which it moves. */
 function front([start, bend, end]: [Point, Point, Point], colour: string, mark: Mark): string {
@@ -207,8 +209,8 @@ export const files = {
       [120, 310, 'Metamorphic rock'],
     ]
       .map(
-        ([x, y, own]) =>
-          `<rect x="${Number(x) - 90}" y="${Number(y) - 32}" width="180" height="64" rx="6" fill="#f3ece0" stroke="#5b3f2a" stroke-width="2"/>${text(Number(x), Number(y) + 5, String(own))}`,
+        ([x, y, label]) =>
+          `<rect x="${Number(x) - 90}" y="${Number(y) - 32}" width="180" height="64" rx="6" fill="#f3ece0" stroke="#5b3f2a" stroke-width="2"/>${text(Number(x), Number(y) + 5, String(label))}`,
       )
       .join('') +
       line('M214 90H380', '#20292d', 2, 'marker-end="url(#a)"') +
@@ -232,8 +234,8 @@ export const files = {
       ['#7d6a52', 'dark mud A'],
     ]
       .map(
-        ([fill, own], at) =>
-          `<rect x="40" y="${40 + 70 * at}" width="520" height="70" fill="${fill}" stroke="#20292d"/>${text(300, 80 + 70 * at, String(own))}`,
+        ([fill, bar], index) =>
+          `<rect x="40" y="${40 + 70 * index}" width="520" height="70" fill="${fill}" stroke="#20292d"/>${text(300, 80 + 70 * index, String(bar))}`,
       )
       .join('') +
       line('M430 320L500 40', '#20292d', 14) +
@@ -245,15 +247,15 @@ export const files = {
     420,
     Array.from(
       { length: 6 },
-      (_, at) =>
-        line(`M${60 + 80 * at} 40V380`, '#ddd5c5', 1) +
-        (at < 5 ? text(100 + 80 * at, 400, 'ABCDE'[at]!) : ''),
+      (_, index) =>
+        line(`M${60 + 80 * index} 40V380`, '#ddd5c5', 1) +
+        (index < 5 ? text(100 + 80 * index, 400, 'ABCDE'[index]!) : ''),
     ).join('') +
       Array.from(
         { length: 5 },
-        (_, at) =>
-          line(`M60 ${40 + 85 * at}H460`, '#ddd5c5', 1) +
-          (at < 4 ? text(44, 88 + 85 * at, String(4 - at)) : ''),
+        (_, index) =>
+          line(`M60 ${40 + 85 * index}H460`, '#ddd5c5', 1) +
+          (index < 4 ? text(44, 88 + 85 * index, String(4 - index)) : ''),
       ).join('') +
       '<rect x="80" y="60" width="40" height="40" fill="#a67c52"/><circle cx="260" cy="172" r="20" fill="#1d6a78"/><path d="M400 330l24-40 24 40z" fill="#5b3f2a"/><rect x="165" y="292" width="50" height="30" fill="#c08a2e"/>' +
       text(100, 120, 'mill') +
@@ -337,8 +339,8 @@ export const pictureOf = (name: FileName, alternative: string) => {
 
 /** A picture in a wording. */
 export const shownPicture = (name: FileName, alternative: string, width = 420) => {
-  const own = files[name];
-  return `<p><img src="${addressOf(name)}" alt="${alternative}" width="${width}" height="${Math.round((width * own.height!) / own.width!)}"></p>`;
+  const file = files[name];
+  return `<p><img src="${addressOf(name)}" alt="${alternative}" width="${width}" height="${Math.round((width * file.height!) / file.width!)}"></p>`;
 };
 
 export const heard = (name: FileName, title: string) =>

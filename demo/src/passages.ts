@@ -5,7 +5,7 @@ const body = (text: string) =>
   text
     .trim()
     .split(/\n\s*\n/)
-    .map((own) => `<p>${own.trim().replace(/\s+/g, ' ')}</p>`)
+    .map((piece) => `<p>${piece.trim().replace(/\s+/g, ' ')}</p>`)
     .join('');
 
 export const passages: Record<string, PassageContent> = {
@@ -71,7 +71,7 @@ export const passages: Record<string, PassageContent> = {
       'The hut is for waiting, not for sleeping.',
       'Lost things are kept for a year in the mill.',
     ]
-      .map((own) => `<p>${own}</p>`)
+      .map((text) => `<p>${text}</p>`)
       .join(''),
     easier: '',
   },

@@ -15,22 +15,26 @@ const lines = [
   '',
   '| sign-in name | who | role |',
   '| --- | --- | --- |',
-  ...staff.map((own) => `| ${own.name} | ${own.given} ${own.family} | ${own.role} |`),
+  ...staff.map(
+    (account) => `| ${account.name} | ${account.given} ${account.family} | ${account.role} |`,
+  ),
   '',
   '## Students',
   '',
   'At `/seat` with the class code, the name from the list and the passcode.',
 ];
-for (const own of classes) {
+for (const plannedClass of classes) {
   lines.push(
     '',
-    `### ${own.name}, ${own.subject}: class code \`${own.code}\``,
+    `### ${plannedClass.name}, ${plannedClass.subject}: class code \`${plannedClass.code}\``,
     '',
     '| name | passcode |',
     '| --- | --- |',
   );
   lines.push(
-    ...passcodesOf(demoSeed, own.name).map(({ name, passcode }) => `| ${name} | \`${passcode}\` |`),
+    ...passcodesOf(demoSeed, plannedClass.name).map(
+      ({ name, passcode }) => `| ${name} | \`${passcode}\` |`,
+    ),
   );
 }
 process.stdout.write(`${lines.join('\n')}\n`);

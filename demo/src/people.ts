@@ -100,7 +100,7 @@ const digits = '23456789';
 /** Names that stand only once, each with a personal passcode. */
 export function students(random: Random, count: number) {
   const names = new Set<string>();
-  return Array.from({ length: count }, (_, at) => {
+  return Array.from({ length: count }, (_, index) => {
     let name: [string, string];
     do name = [random.pick(given), random.pick(family)];
     while (names.has(name.join(' ')));
@@ -110,7 +110,7 @@ export function students(random: Random, count: number) {
     return {
       given: name[0],
       family: name[1],
-      number: `B${String(20_400 + at * 7).padStart(6, '0')}`,
+      number: `B${String(20_400 + index * 7).padStart(6, '0')}`,
       passcode: `${draw(letters, 3)}${draw(digits, 3)}`,
     };
   });

@@ -7,32 +7,32 @@ import { floodPlain } from './written';
 
 interface Traits {
   difficulty: number;
-  separation: number;
+  itemRestCorrelation: number;
   /** How strongly each choice draws those who do not know. */
   pull: Map<string, number>;
 }
 
-function traitsOf(own: DemoItem): Traits {
-  const random = randomFrom(`traits/${own.content.stem}`);
-  const [part] = own.content.parts;
+function traitsOf(demoItem: DemoItem): Traits {
+  const random = randomFrom(`traits/${demoItem.content.stem}`);
+  const [part] = demoItem.content.parts;
   const pull = new Map<string, number>();
   if (part && 'choices' in part)
     for (const { id } of part.choices) pull.set(id, 0.6 + random.next());
   // Whoever marked the wrong key fell for it, and so do others.
-  if (own.planted?.truth && part?.kind === 'single-choice')
+  if (demoItem.planted?.truth && part?.kind === 'single-choice')
     for (const id of part.key) pull.set(id, 4);
-  if (own.planted?.tempting) pull.set(own.planted.tempting, 7);
-  const hard = own.planted?.tempting ? 0.5 : 0;
+  if (demoItem.planted?.tempting) pull.set(demoItem.planted.tempting, 7);
+  const hard = demoItem.planted?.tempting ? 0.5 : 0;
   return {
-    difficulty: -0.9 + 0.35 * (own.depth - 1) + 0.6 * random.normal() + hard,
-    separation: 1 + 0.8 * random.next(),
+    difficulty: -0.9 + 0.35 * (demoItem.depth - 1) + 0.6 * random.normal() + hard,
+    itemRestCorrelation: 1 + 0.8 * random.next(),
     pull,
   };
 }
 
 /** The three-parameter logistic model with the scaling constant 1.7 (Birnbaum 1968). */
-const chance = (ability: number, { difficulty, separation }: Traits, guess: number) =>
-  guess + (1 - guess) / (1 + Math.exp(-1.7 * separation * (ability - difficulty)));
+const chance = (ability: number, { difficulty, itemRestCorrelation }: Traits, guess: number) =>
+  guess + (1 - guess) / (1 + Math.exp(-1.7 * itemRestCorrelation * (ability - difficulty)));
 
 /** Kinds whose answers are made up, with the chance of a lucky guess; items of others are in the bank, but nobody has sat them. */
 const guesses: Partial<Record<Part['kind'], number>> = {
@@ -44,8 +44,8 @@ const guesses: Partial<Record<Part['kind'], number>> = {
 };
 
 function weighted(random: Random, pull: [string, number][]): string {
-  let at = random.next() * pull.reduce((sum, [, weight]) => sum + weight, 0);
-  for (const [id, weight] of pull) if ((at -= weight) <= 0) return id;
+  let remaining = random.next() * pull.reduce((sum, [, weight]) => sum + weight, 0);
+  for (const [id, weight] of pull) if ((remaining -= weight) <= 0) return id;
   return pull.at(-1)![0];
 }
 
@@ -53,25 +53,25 @@ export const canBeSimulated = ({ content: { parts } }: DemoItem) =>
   parts.length === 1 && parts[0]!.kind in guesses;
 
 /** One student's answer to an item; a part without an answer is left out. */
-export function answerOf(own: DemoItem, ability: number, random: Random): Responses {
-  const traits = traitsOf(own);
-  const [part] = own.content.parts;
+export function answerOf(demoItem: DemoItem, ability: number, random: Random): Responses {
+  const traits = traitsOf(demoItem);
+  const [part] = demoItem.content.parts;
   if (!part) return {};
   const knows = random.next() < chance(ability, traits, guesses[part.kind] ?? 0);
   if (!knows && random.next() < 0.04) return {};
-  return { [part.id]: respond(part, own, knows, traits, random) };
+  return { [part.id]: respond(part, demoItem, knows, traits, random) };
 }
 
 function respond(
   part: Part,
-  own: DemoItem,
+  demoItem: DemoItem,
   knows: boolean,
   { pull }: Traits,
   random: Random,
 ): unknown {
   switch (part.kind) {
     case 'single-choice': {
-      const right = own.planted?.truth ?? part.key;
+      const right = demoItem.planted?.truth ?? part.key;
       if (knows) return right[0];
       return weighted(
         random,
@@ -92,7 +92,7 @@ function respond(
     case 'short-text':
       return knows
         ? sayWord(random.pick(part.key.variants.slice(0, 2)), random)
-        : wrongWord(own, random);
+        : wrongWord(demoItem, random);
     case 'long-text':
       // Only one question is written on in the demonstration.
       return floodPlain[
@@ -125,20 +125,22 @@ function wrongNumber(value: string, random: Random): string {
 }
 
 function sayWord(word: string, random: Random): string {
-  const roll = random.next();
-  return roll < 0.3
+  const roster = random.next();
+  return roster < 0.3
     ? `${word[0]!.toUpperCase()}${word.slice(1)}`
-    : roll < 0.4
+    : roster < 0.4
       ? `${word} `
-      : roll < 0.45
+      : roster < 0.45
         ? `${word}.`
         : word;
 }
 
 /** Words of the same subject that mean something else. */
-function wrongWord(own: DemoItem, random: Random): string {
-  const subject = own.standard.slice(0, 2);
-  const others = allItems.filter((other) => other !== own && other.standard.startsWith(subject));
+function wrongWord(demoItem: DemoItem, random: Random): string {
+  const subject = demoItem.standard.slice(0, 2);
+  const others = allItems.filter(
+    (other) => other !== demoItem && other.standard.startsWith(subject),
+  );
   const words = others.flatMap(({ content: { parts } }) =>
     parts[0]?.kind === 'short-text' ? parts[0].key.variants.slice(0, 1) : [],
   );

@@ -41,12 +41,12 @@ export async function writeLarge(
   let waiting: LargeItem[] = [];
 
   const flush = async () => {
-    const lines = waiting.map((own) => ({
-      own,
+    const lines = waiting.map((largeItem) => ({
+      largeItem,
       id: ++itemId,
       revision: ++revisionId,
-      standard: standards[own.standard]!,
-      at: new Date(now - own.age * day),
+      standard: standards[largeItem.standard]!,
+      at: new Date(now - largeItem.age * day),
     }));
     waiting = [];
     await connection.beginTransaction();
@@ -62,15 +62,15 @@ export async function writeLarge(
         'average_score',
         'item_rest_correlation',
       ],
-      lines.map(({ own, id, revision: r, at }) => [
+      lines.map(({ largeItem, id, revision: r, at }) => [
         id,
         bank,
         r,
         owner.id,
         at,
-        own.seenN,
-        own.seenShare,
-        own.separation,
+        largeItem.seenN,
+        largeItem.seenShare,
+        largeItem.itemRestCorrelation,
       ]),
     );
     await insert(
@@ -92,11 +92,11 @@ export async function writeLarge(
         'created_by',
         'created_at',
       ],
-      lines.map(({ own: { described: d, ...own }, id, revision: r, standard, at }) => [
+      lines.map(({ largeItem: { described: d, ...largeItem }, id, revision: r, standard, at }) => [
         r,
         id,
         1,
-        JSON.stringify(own.content),
+        JSON.stringify(largeItem.content),
         d.words,
         d.choiceWords,
         d.kind,
@@ -104,8 +104,8 @@ export async function writeLarge(
         d.markedBy,
         d.media,
         standard.subject,
-        own.depth,
-        own.seconds,
+        largeItem.depth,
+        largeItem.seconds,
         owner.id,
         at,
       ]),
@@ -123,15 +123,15 @@ export async function writeLarge(
     await insert(
       'revision_tags',
       ['revision_id', 'tag'],
-      lines.flatMap(({ own, revision: r }) => own.tags.map((tag) => [r, tag])),
+      lines.flatMap(({ largeItem, revision: r }) => largeItem.tags.map((tag) => [r, tag])),
     );
     await connection.commit();
   };
 
   await connection.query('SET FOREIGN_KEY_CHECKS = 0');
   let done = 0;
-  for (const own of largeBank('large', n, standards.length)) {
-    waiting.push(own);
+  for (const largeItem of largeBank('large', n, standards.length)) {
+    waiting.push(largeItem);
     if (waiting.length < atOnce) continue;
     await flush();
     progress((done += atOnce));

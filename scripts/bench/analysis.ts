@@ -23,7 +23,7 @@ function simulated(): ScoreTable {
     students,
     items,
     points,
-    most: new Float64Array(items).fill(1),
+    maxPoints: new Float64Array(items).fill(1),
     chosen,
     choices: new Uint8Array(items).fill(choices),
   };
@@ -63,9 +63,9 @@ function byHand({ points, chosen }: ScoreTable) {
       x[i]! += p;
       xx[i]! += p * p;
       xt[i]! += p * total;
-      const at = i * choices + 31 - Math.clz32(chosen![row + i]!);
-      counts[at]!++;
-      rests[at]! += total - p;
+      const option = i * choices + 31 - Math.clz32(chosen![row + i]!);
+      counts[option]!++;
+      rests[option]! += total - p;
     }
   }
   const sorted = totals.slice().sort();
@@ -97,18 +97,18 @@ function byHand({ points, chosen }: ScoreTable) {
   const figures = new Float64Array(k * 6);
   const correlations = new Float64Array(k * choices);
   for (let i = 0; i < k; i++) {
-    const own = xx[i]! - (x[i]! * x[i]!) / n;
+    const variance = xx[i]! - (x[i]! * x[i]!) / n;
     const shared = xt[i]! - (x[i]! * t) / n;
-    const restSquares = totalSquares + own - 2 * shared;
+    const restSquares = totalSquares + variance - 2 * shared;
     const rest = t - x[i]!;
     figures.set(
       [
         x[i]! / n,
-        Math.sqrt(own / (n - 1)),
-        shared / Math.sqrt(own * totalSquares),
-        (shared - own) / Math.sqrt(own * restSquares),
+        Math.sqrt(variance / (n - 1)),
+        shared / Math.sqrt(variance * totalSquares),
+        (shared - variance) / Math.sqrt(variance * restSquares),
         (groupX[i]! - groupX[k + i]!) / g,
-        ((k - 1) / (k - 2)) * (1 - (itemSquares - own) / restSquares),
+        ((k - 1) / (k - 2)) * (1 - (itemSquares - variance) / restSquares),
       ],
       i * 6,
     );

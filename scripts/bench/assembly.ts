@@ -19,21 +19,21 @@ const standards = 25;
 
 function bank(): PlannedItem[] {
   const random = randomFrom('bench bank');
-  return Array.from({ length: items }, (_, at) => ({
-    id: at + 1,
+  return Array.from({ length: items }, (_, index) => ({
+    id: index + 1,
     standards: [[1 + random.below(standards)]],
     depth: 1 + random.below(4),
     points: 1 + random.below(3),
     seconds: 30 + random.below(200),
     facility: Math.min(0.98, Math.max(0.05, 0.6 + 0.2 * random.normal())),
-    separation: 0.6 * random.next(),
+    itemRestCorrelation: 0.6 * random.next(),
     byHand: random.next() < 0.1,
   }));
 }
 const blueprint: Blueprint = {
   measure: 'items',
   byDepth: true,
-  rows: Array.from({ length: 10 }, (_, at) => ({ standard: at + 1, wants: [1, 1, 1, 1] })),
+  rows: Array.from({ length: 10 }, (_, index) => ({ standard: index + 1, wants: [1, 1, 1, 1] })),
   minutes: 60,
   facility: 0.62,
   unknownToo: false,
@@ -45,14 +45,14 @@ const blueprint: Blueprint = {
 const seconds = () => performance.now() / 1000;
 const candidates = bank();
 
-async function fill(forms: number, own = blueprint): Promise<{ found: Assembled; took: number }> {
+async function fill(forms: number, plan = blueprint): Promise<{ found: Assembled; took: number }> {
   const began = seconds();
-  const found = await assemble(
-    { blueprint: own, candidates, keep: [], enemies: [], forms },
+  const assembled = await assemble(
+    { blueprint: plan, candidates, keep: [], enemies: [], forms },
     highsSolve,
     { seconds: 20, clock: seconds },
   );
-  return { found: found!, took: seconds() - began };
+  return { found: assembled!, took: seconds() - began };
 }
 
 /** The first program of a run, without whole numbers. */

@@ -10,6 +10,6 @@ declare module 'autocannon' {
     url: string;
     connections: number;
     duration: number;
-    requests: { setupRequest(own: Record<string, unknown>): Record<string, unknown> }[];
+    requests: { setupRequest(client: Record<string, unknown>): Record<string, unknown> }[];
   }): Promise<Result>;
 }

@@ -31,7 +31,7 @@ await prepareSchool(savers + history);
 const { token, id: teacher } = await signInStaff('holloway');
 const { entries, handedIn } = await largeTest(teacher, items, randomFrom('beside'));
 const students = (from: number, n: number) =>
-  Array.from({ length: n }, (_, at) => firstStudent + from + at);
+  Array.from({ length: n }, (_, index) => firstStudent + from + index);
 
 /** An assignment of the same items with so many sittings behind it, on which the savers sit now. @returns their attempts */
 async function open(sittings: number): Promise<{ assignment: number; attempts: number[] }> {
@@ -43,11 +43,11 @@ async function open(sittings: number): Promise<{ assignment: number; attempts: n
   const later = new Date(Date.now() + 3_600_000);
   await pool.batch(
     'INSERT INTO assignment_students (assignment_id, student_id, class_id, seat) VALUES (?, ?, NULL, ?)',
-    students(0, savers).map((id, at) => [assignment, id, 5_000 + at]),
+    students(0, savers).map((id, index) => [assignment, id, 5_000 + index]),
   );
   await pool.batch(
     "INSERT INTO attempts (assignment_id, student_id, number, seed, seat, began_at, deadline_at, counts) VALUES (?, ?, 1, 'seedseedseedseedseed00', ?, ?, ?, TRUE)",
-    students(0, savers).map((id, at) => [assignment, id, at, new Date(), later]),
+    students(0, savers).map((id, index) => [assignment, id, index, new Date(), later]),
   );
   const rows = await pool.query(
     'SELECT id FROM attempts WHERE assignment_id = ? AND handed_in_at IS NULL ORDER BY student_id',

@@ -12,13 +12,13 @@ export interface Measured {
 
 const round = (n: number) => Number(n.toPrecision(4));
 
-export function report(own: Measured): void {
-  const { value, floor, median } = own;
-  const ratio = own.ratio ?? (floor ? value / floor : undefined);
+export function report(measured: Measured): void {
+  const { value, floor, median } = measured;
+  const ratio = measured.ratio ?? (floor ? value / floor : undefined);
   process.stdout.write(
-    `${JSON.stringify({ ...own, value: round(value), ...(median !== undefined && { median: round(median) }), ...(floor !== undefined && { floor: round(floor) }), ...(ratio !== undefined && { ratio: round(ratio) }) })}\n`,
+    `${JSON.stringify({ ...measured, value: round(value), ...(median !== undefined && { median: round(median) }), ...(floor !== undefined && { floor: round(floor) }), ...(ratio !== undefined && { ratio: round(ratio) }) })}\n`,
   );
-  if (own.holds === false) process.exitCode = 1;
+  if (measured.holds === false) process.exitCode = 1;
 }
 
 export function percentile(values: number[], share: number): number {

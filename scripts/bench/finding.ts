@@ -57,7 +57,7 @@ async function cases(): Promise<Case[]> {
   const grade = (list: string) =>
     `JOIN revision_grades rg ON rg.revision_id = r.id AND rg.grade IN (${list})`;
   const words = (...list: string[]) =>
-    list.map((own) => `CONCAT(r.words, ' ', r.choice_words) LIKE '%${own}%'`).join(' AND ');
+    list.map((text) => `CONCAT(r.words, ' ', r.choice_words) LIKE '%${text}%'`).join(' AND ');
   return [
     {
       name: 'grade, strand and kind',
@@ -191,24 +191,24 @@ async function main(): Promise<void> {
     const list = await cases();
     // A server that has answered for a while, as a school's has: its code is compiled, and the filling is long over.
     for (let round = 0; round < 20; round++) for (const { query } of list) await ask(query);
-    for (const own of list) {
+    for (const search of list) {
       const mine: number[] = [];
       const floor: number[] = [];
       // Turn and turn about, so that what else the machine does falls on both.
       for (let round = 0; round < 8; round++) {
-        mine.push(...(await timed(5, () => ask(own.query))));
-        floor.push(...(await timed(2, () => bare(own))));
+        mine.push(...(await timed(5, () => ask(search.query))));
+        floor.push(...(await timed(2, () => bare(search))));
       }
       const p95 = percentile(mine, 0.95);
       report({
-        name: `search: ${own.name}, p95`,
+        name: `search: ${search.name}, p95`,
         value: p95,
         median: percentile(mine, 0.5),
         unit: 'ms',
         floor: percentile(floor, 0.95),
         holds: p95 <= limit,
       });
-      if (own.threeFilters) {
+      if (search.threeFilters) {
         ours.push(...mine);
         floors.push(...floor);
       }

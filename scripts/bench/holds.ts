@@ -38,7 +38,7 @@ const server = await start(
 
 const longestHold = () =>
   new Promise<number>((done) => {
-    server.once('message', (said: { hold: number }) => done(said.hold));
+    server.once('message', (message: { hold: number }) => done(message.hold));
     server.send('hold');
   });
 const headers = staffHeaders(token);
@@ -84,19 +84,19 @@ const film = Buffer.concat([
   Buffer.from('mp42'),
   randomBytes(39_000_000),
 ]);
-const rolls = Array.from({ length: 60 }, (_, roll) => ({
+const rosters = Array.from({ length: 60 }, (_, roster) => ({
   classId: null,
   whole: true,
   subject: 'Mathematics',
   listed: Array.from({ length: 60 }, (_unused, n) => ({
     line: n + 1,
     givenName: `Ana${n}`,
-    familyName: `Lee${roll}`,
+    familyName: `Lee${roster}`,
     studentNumber: '',
     email: '',
     grade: 6,
     sourcedId: null,
-    rollNumber: null,
+    rosterNumber: null,
   })),
 }));
 
@@ -112,10 +112,10 @@ const acts: [string, () => Promise<unknown>][] = [
   ],
   [
     'rescoring 600 attempts, looked ahead',
-    () => post(`${path}/repairs/look-ahead`, { entry: choice.id, content: rekeyed }),
+    () => post(`${path}/rescores/look-ahead`, { entry: choice.id, content: rekeyed }),
   ],
   ['watching 600 students', () => get(`${path}/watch`)],
-  ['lists of 3,600 students', () => post('/api/rolls/plan', { rolls })],
+  ['lists of 3,600 students', () => post('/api/rosters/plan', { rosters })],
   [
     'near copies of a long item',
     () =>

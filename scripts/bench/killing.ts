@@ -71,10 +71,10 @@ const ask = (method: string, path: string, n: number, body: string) =>
 /** Said again until it is heard, as the page does. */
 async function insist(method: string, path: string, n: number, body: string): Promise<string> {
   for (;;) {
-    const own = await ask(method, path, n, body);
-    if (own.status === 200) return own.body;
-    if (own.status > 0 && own.status < 500)
-      throw new Error(`${method} ${path}: ${own.status} ${own.body}`);
+    const response = await ask(method, path, n, body);
+    if (response.status === 200) return response.body;
+    if (response.status > 0 && response.status < 500)
+      throw new Error(`${method} ${path}: ${response.status} ${response.body}`);
     await wait(500 + 500 * random.next());
   }
 }

@@ -11,8 +11,8 @@ export async function largeTest(teacher: number, items: number, random: Random) 
     `SELECT i.id AS item, r.id AS revision, r.content FROM items i JOIN revisions r ON r.id = i.revision_id
     WHERE r.kind IN ('single-choice', 'numeric', 'short-text', 'true-false') ORDER BY i.id LIMIT ${items}`,
   );
-  const entries = chosen.map(({ item, revision, content }, at): EditionEntry => ({
-    id: `b${at}`,
+  const entries = chosen.map(({ item, revision, content }, index): EditionEntry => ({
+    id: `b${index}`,
     itemId: item,
     revisionId: revision,
     points: 1,
@@ -38,7 +38,7 @@ export async function largeTest(teacher: number, items: number, random: Random) 
     );
     await pool.batch(
       'INSERT INTO edition_revisions (edition_id, entry_id, item_id, revision_id) VALUES (?, ?, ?, ?)',
-      entries.map((own) => [editionId, own.id, own.itemId, own.revisionId]),
+      entries.map((entry) => [editionId, entry.id, entry.itemId, entry.revisionId]),
     );
     const { insertId } = await pool.query(
       `INSERT INTO assignments (school_id, edition_id, assigned_by, title, kind, opens_at, closes_at, rules, recipients, start_word, instructions, note, client_key, created_at)
@@ -55,11 +55,17 @@ export async function largeTest(teacher: number, items: number, random: Random) 
     const id = Number(insertId);
     await pool.batch(
       'INSERT INTO assignment_students (assignment_id, student_id, class_id, seat) VALUES (?, ?, 1, ?)',
-      students.map((student, at) => [id, student, at]),
+      students.map((student, index) => [id, student, index]),
     );
     await pool.batch(
       "INSERT INTO attempts (assignment_id, student_id, number, seed, seat, began_at, handed_in_at, handed_in_by, counts) VALUES (?, ?, 1, 'seedseedseedseedseed00', ?, ?, ?, 'student', TRUE)",
-      students.map((student, at) => [id, student, at, new Date(now.getTime() - 1_200_000), now]),
+      students.map((student, index) => [
+        id,
+        student,
+        index,
+        new Date(now.getTime() - 1_200_000),
+        now,
+      ]),
     );
     const attempts: { id: number }[] = await pool.query(
       'SELECT id FROM attempts WHERE assignment_id = ? ORDER BY id',
@@ -86,9 +92,16 @@ export async function largeTest(teacher: number, items: number, random: Random) 
       });
       for (const [entry, responses] of given)
         answers.push([attempt.id, entry, 1, 'benchdevice0', JSON.stringify(responses), false, now]);
-      for (const own of scored)
-        scores.push([attempt.id, own.entry, own.points, own.most, own.reached, own.waits]);
-      const points = scored.reduce((sum, own) => sum + own.points, 0);
+      for (const entryScore of scored)
+        scores.push([
+          attempt.id,
+          entryScore.entry,
+          entryScore.points,
+          entryScore.maxPoints,
+          entryScore.reached,
+          entryScore.needsMarking,
+        ]);
+      const points = scored.reduce((sum, entryScore) => sum + entryScore.points, 0);
       sums.push([points, points, items, attempt.id]);
     }
     await pool.batch(

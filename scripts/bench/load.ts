@@ -89,23 +89,23 @@ export const headersOf = (n: number) => ({
 
 /** A session for somebody of the staff. @returns its token, and their id */
 export async function signInStaff(signInName: string): Promise<{ token: string; id: number }> {
-  const own = `bench-${signInName}`;
+  const text = `bench-${signInName}`;
   const [{ id }] = await pool.query('SELECT id FROM accounts WHERE sign_in_name = ?', [signInName]);
   await pool.query(
     'INSERT INTO sessions (token_hash, account_id, csrf, created_at, expires_at) VALUES (?, ?, ?, ?, ?)',
     [
-      createHash('sha256').update(own).digest(),
+      createHash('sha256').update(text).digest(),
       id,
       csrf,
       new Date(),
       new Date(Date.now() + 3_600_000),
     ],
   );
-  return { token: own, id };
+  return { token: text, id };
 }
 
-export const staffHeaders = (own: string) => ({
+export const staffHeaders = (text: string) => ({
   'content-type': 'application/json',
-  cookie: `oaken=${own}`,
+  cookie: `oaken=${text}`,
   'x-csrf-token': csrf,
 });

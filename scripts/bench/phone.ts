@@ -39,8 +39,8 @@ async function once(browser: Browser, path: string, ready: string): Promise<numb
     await page.goto(address + path);
     // The page's own policy forbids a waiting expression; asking again does as well.
     for (;;) {
-      const at = (await page.evaluate('window.readable_ ?? null')) as number | null;
-      if (at !== null) return at;
+      const readableAt = (await page.evaluate('window.readable_ ?? null')) as number | null;
+      if (readableAt !== null) return readableAt;
       await page.waitForTimeout(100);
     }
   } finally {

@@ -145,17 +145,17 @@ const ask = async (path: string, body: unknown) => {
   if (response.status !== 200) throw new Error(`${path}: ${await response.text()}`);
   return response.json();
 };
-const own = entriesOf(edition).find(({ content }) => content.parts[0]!.kind === 'single-choice')!;
-const [part] = own.content.parts;
+const entry = entriesOf(edition).find(({ content }) => content.parts[0]!.kind === 'single-choice')!;
+const [part] = entry.content.parts;
 const others = kindOf(part!).options!(part!).map(({ id }) => id);
 const rescored: number[] = [];
 for (let run = 0; run < runs; run++) {
   const before = (part as unknown as { key: string[] }).key[0]!;
   const key = [run % 2 === 0 ? others.find((id) => id !== before)! : before];
-  const change = { entry: own.id, content: { ...own.content, parts: [{ ...part, key }] } };
-  const { edition: looked } = await ask(`/api/assignments/${large}/repairs/look-ahead`, change);
+  const change = { entry: entry.id, content: { ...entry.content, parts: [{ ...part, key }] } };
+  const { edition: looked } = await ask(`/api/assignments/${large}/rescores/look-ahead`, change);
   const began = performance.now();
-  await ask(`/api/assignments/${large}/repairs`, {
+  await ask(`/api/assignments/${large}/rescores`, {
     change,
     edition: looked,
     reason: '',
@@ -180,7 +180,7 @@ for (let run = 0; run < runs; run++) {
   );
   await pool.batch(
     'UPDATE scores SET points = points WHERE attempt_id = ? AND entry_id = ?',
-    attempts.map(({ id }) => [id, own.id]),
+    attempts.map(({ id }) => [id, entry.id]),
   );
   writes.push(performance.now() - began);
 }

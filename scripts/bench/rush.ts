@@ -74,10 +74,10 @@ const times = {
 };
 const errors = { begin: 0, save: 0, sign: 0, 'hand-in': 0 };
 async function timed(what: keyof typeof times, reply: Promise<Reply>): Promise<Reply> {
-  const own = await reply;
-  times[what].push(own.milliseconds);
-  if (own.status !== 200) errors[what]++;
-  return own;
+  const response = await reply;
+  times[what].push(response.milliseconds);
+  if (response.status !== 200) errors[what]++;
+  return response;
 }
 
 /** When each student was first seen in a state by whoever watches, and when the server had told the student so. */
@@ -98,10 +98,10 @@ function watch(token: string): () => void {
         for (let end = text.indexOf('\n\n'); end >= 0; end = text.indexOf('\n\n')) {
           const data = /^data: (.*)$/m.exec(text.slice(0, end))?.[1];
           text = text.slice(end + 2);
-          const { students: own = [] } = JSON.parse(data ?? '{}') as {
+          const { students: sitting = [] } = JSON.parse(data ?? '{}') as {
             students?: { studentId: number; state: string }[];
           };
-          for (const { studentId, state } of own)
+          for (const { studentId, state } of sitting)
             if (!seen.has(`${studentId} ${state}`))
               seen.set(`${studentId} ${state}`, performance.now());
         }
@@ -115,7 +115,7 @@ function watch(token: string): () => void {
 
 /** One student: begins at a moment of the first minute, saves every three seconds, hands in at a moment of the rush. */
 async function sit(n: number, from: number): Promise<void> {
-  const until = (at: number) => wait(Math.max(0, from + at - performance.now()));
+  const until = (index: number) => wait(Math.max(0, from + index - performance.now()));
   await until((beginWithin * n) / students);
   const begun = await timed(
     'begin',
@@ -130,7 +130,7 @@ async function sit(n: number, from: number): Promise<void> {
   const entries = attempt.form.sections.flatMap((section) => section.entries.map(({ id }) => id));
   let working = true;
   void (async () => {
-    for (let at = 0; working; at++) {
+    for (let index = 0; working; index++) {
       await timed(
         'sign',
         ask(
@@ -138,12 +138,12 @@ async function sit(n: number, from: number): Promise<void> {
           `/api/seat/attempts/${attempt.id}/here`,
           n,
           JSON.stringify({
-            entry: entries[at % entries.length],
+            entry: entries[index % entries.length],
             hidden: false,
             left: 0,
             heard: 0,
             page: 'benchpage0',
-            spent: [{ entry: entries[at % entries.length], ms: (at + 1) * 1_000 }],
+            spent: [{ entry: entries[index % entries.length], ms: (index + 1) * 1_000 }],
           }),
         ),
       );
@@ -197,7 +197,9 @@ await Promise.all(Array.from({ length: students }, (_, n) => sit(n, from)));
 
 await wait(3_000);
 leave();
-const lags = [...known].map(([what, at]) => Math.max(0, (seen.get(what) ?? Infinity) - at));
+const lags = [...known].map(([what, changedAt]) =>
+  Math.max(0, (seen.get(what) ?? Infinity) - changedAt),
+);
 const lag = percentile(lags, 0.99);
 report({
   name: `rush: until the teacher sees it, p99 of ${lags.length}`,

@@ -45,10 +45,10 @@ async function schoolLoad(
   const times: number[] = [];
   let refused = 0;
   const last = new Map<string, number>();
-  const save = (n: number, own: number) =>
+  const save = (n: number, value: number) =>
     new Promise<void>((done) => {
-      const entry = entries[own % entries.length]!;
-      const body = bodyOf(entry, own);
+      const entry = entries[value % entries.length]!;
+      const body = bodyOf(entry, value);
       const from = performance.now();
       const sent = request(
         {
@@ -63,7 +63,7 @@ async function schoolLoad(
           response.resume();
           response.on('end', () => {
             times.push(performance.now() - from);
-            if (response.statusCode === 200) last.set(`${firstStudent + n} ${entry}`, own);
+            if (response.statusCode === 200) last.set(`${firstStudent + n} ${entry}`, value);
             else refused++;
             done();
           });
@@ -95,13 +95,13 @@ async function countLost(last: Map<string, number>): Promise<number> {
     'SELECT attempt_id, entry_id, number FROM answers WHERE attempt_id >= ?',
     [firstStudent],
   );
-  const found = new Map(
+  const savedNumbers = new Map(
     stored.map((row: { attempt_id: number; entry_id: string; number: bigint }) => [
       `${row.attempt_id} ${row.entry_id}`,
       Number(row.number),
     ]),
   );
-  return [...last].filter(([key, own]) => found.get(key) !== own).length;
+  return [...last].filter(([key, value]) => savedNumbers.get(key) !== value).length;
 }
 
 async function fullSpeed(
@@ -109,17 +109,17 @@ async function fullSpeed(
   entries: string[],
   seconds: number,
 ): Promise<number> {
-  let at = 0;
+  let turn = 0;
   const result = await autocannon({
     url: `http://127.0.0.1:${to.port}`,
     connections: 100,
     duration: seconds,
     requests: [
       {
-        setupRequest: (own) => {
-          const n = at++ % students;
+        setupRequest: (client) => {
+          const n = turn++ % students;
           const body = bodyOf(entries[n % entries.length]!, ++number);
-          return Object.assign(own, {
+          return Object.assign(client, {
             method: 'PUT',
             path: to.path(n),
             headers: headersOf(n),

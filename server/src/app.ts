@@ -18,7 +18,7 @@ import { handInOverdue } from './attempts/hand-in';
 import { LocalFinder, type Finder } from './banks/finding/finder';
 import { calendarRoutes } from './calendar/routes';
 import { bankRoutes } from './banks/routes';
-import type { RosterService } from './classes/roster';
+import type { RosterService } from './classes/roster-service';
 import { classRoutes } from './classes/routes';
 import type { Context } from './context';
 import { quotas } from './files/limits';
@@ -69,7 +69,7 @@ export interface AppOptions extends BindOptions {
   fileRoom?: number;
   /** Answers what computes much; without one, this thread does. */
   desk?: DeskThread | null;
-  roster?: RosterService | null;
+  rosterService?: RosterService | null;
   post?: Post | null;
   mailbox?: Mailbox | null;
   /** The address that people type, by the settings; null where nobody but this machine asks. */
@@ -97,7 +97,7 @@ export function createApp(options: AppOptions): App {
     pages,
     finder,
     assembler,
-    roster = null,
+    rosterService = null,
     post = null,
     mailbox = null,
     checkAnswers,
@@ -129,7 +129,7 @@ export function createApp(options: AppOptions): App {
     saving: new SavingQueue(seatDatabase, editions, now),
     finder: finder ?? new LocalFinder(database),
     assembler: assembler ?? localAssembler,
-    roster,
+    rosterService,
     post,
     mailbox,
   };

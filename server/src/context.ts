@@ -4,7 +4,7 @@ import type { Sessions } from './accounts/sessions';
 import type { Throttle } from './accounts/throttle';
 import type { Assembler } from './assembly/assembler';
 import type { Finder } from './banks/finding/finder';
-import type { RosterService } from './classes/roster';
+import type { RosterService } from './classes/roster-service';
 import type { Reader } from './reading/reader';
 import type { Post } from './letters/post';
 import type { Mailbox } from './letters/mailbox';
@@ -31,7 +31,7 @@ export interface Context {
   finder: Finder;
   assembler: Assembler;
   /** The school's roster service; null where it has none. */
-  roster: RosterService | null;
+  rosterService: RosterService | null;
   /** Sends letters; null where the school has no mail service, and then none are written. */
   post: Post | null;
   /** The simulated mailbox of the demonstration; null where letters go to real ones. */

@@ -10,7 +10,7 @@ import { makeSetupLink } from './accounts/setup';
 import { createApp, type App } from './app';
 import { RemoteAssembler } from './assembly/assembler';
 import { RemoteFinder } from './banks/finding/remote';
-import { RemoteRoster } from './classes/roster';
+import { RemoteRoster } from './classes/roster-service';
 import { connect, createDatabase, type Database } from './database/connect';
 import { migrator } from './database/migrate';
 import { RemoteMailbox } from './letters/mailbox';
@@ -108,7 +108,7 @@ async function main(): Promise<void> {
     log,
     finder: new RemoteFinder(new URL('./finder.mjs', import.meta.url), place, log),
     assembler: new RemoteAssembler(new URL('./assembler.mjs', import.meta.url)),
-    roster: settings.roster && new RemoteRoster(settings.roster),
+    rosterService: settings.rosterService && new RemoteRoster(settings.rosterService),
     post: settings.mail && new SmtpPost(settings.mail.url, settings.mail.from),
     mailbox: settings.mailbox === null ? null : new RemoteMailbox(settings.mailbox),
     checkAnswers: false,

@@ -25,7 +25,7 @@ export function readSettings(env: Environment) {
     localAddress: `http://127.0.0.1:${port}`,
     proxies: (env.OAKEN_PROXY ?? '').split(/[\s,]+/).filter(Boolean),
     fileRoom: env.OAKEN_FILES_GB ? gigabytes(env.OAKEN_FILES_GB) : undefined,
-    roster: rosterOf(env),
+    rosterService: rosterServiceOf(env),
     mail: env.OAKEN_SMTP_URL
       ? {
           url: env.OAKEN_SMTP_URL,
@@ -52,7 +52,7 @@ function gigabytes(setting: string): number {
   return n * 1024 ** 3;
 }
 
-function rosterOf(env: Environment) {
+function rosterServiceOf(env: Environment) {
   const { OAKEN_ROSTER_URL: base, OAKEN_ROSTER_TOKEN_URL: tokenUrl } = env;
   if (!base || !tokenUrl) return null;
   return {

@@ -110,8 +110,8 @@ describe('what belongs to somebody else answers like what does not exist', () =>
     const other = await school.staff('lindqvist');
     expect((await other.get('/api/items/46')).status).toBe(200);
     expect((await people.teacher.get('/api/items/46')).status).toBe(404);
-    const found = await people.teacher.ok('GET', '/api/items?words=sandstone');
-    expect(found.items.map(({ id }: { id: number }) => id)).not.toContain(46);
+    const page = await people.teacher.ok('GET', '/api/items?words=sandstone');
+    expect(page.items.map(({ id }: { id: number }) => id)).not.toContain(46);
     const body = {
       clientKey: '00000000-0000-4000-a000-000000000001',
       title: 'Taken',
@@ -143,12 +143,14 @@ describe('what belongs to somebody else answers like what does not exist', () =>
         content: { ...pin.content, stem: '<p>Mine alone</p>' },
       },
     );
-    const own = revised.revisions.find(({ forThisTest }: { forThisTest: boolean }) => forThisTest);
+    const revision = revised.revisions.find(
+      ({ forThisTest }: { forThisTest: boolean }) => forThisTest,
+    );
     const second = await giveTest(school, people.teacher);
     const entry = second.test.outline.sections[0].entries.find(
       ({ itemId }: { itemId: number }) => itemId === pin.itemId,
     );
-    const changes = [{ do: 'revise', entry: entry.id, revisionId: own.id }];
+    const changes = [{ do: 'revise', entry: entry.id, revisionId: revision.id }];
     expect(
       (await people.teacher.post(`/api/tests/${second.testId}/changes`, { changes })).status,
     ).toBe(404);
@@ -202,7 +204,7 @@ test('pages may load and run only what comes from the server itself', async () =
       "frame-ancestors 'none'",
       "base-uri 'none'",
     ])
-      expect(policy.split(';').map((own) => own.trim())).toContain(rule);
+      expect(policy.split(';').map((piece) => piece.trim())).toContain(rule);
     expect(policy.replace(unsafe ?? '', '')).not.toMatch(/unsafe|\*|https?:/);
     expect(headers.get('x-content-type-options')).toBe('nosniff');
     expect(headers.get('x-powered-by')).toBeNull();
@@ -222,57 +224,59 @@ test('the OpenAPI page names every endpoint, with its parameters and bodies', as
   const { paths, openapi } = await people.nobody.ok('GET', '/api/openapi.json');
   expect(openapi).toBe('3.1.0');
   for (const [name, endpoint] of Object.entries(api) as [string, Endpoint][]) {
-    const own = paths[endpoint.path.replace(/:(\w+)/g, '{$1}')][endpoint.method.toLowerCase()];
-    expect([own.operationId, own.summary]).toEqual([name, endpoint.does]);
+    const operation =
+      paths[endpoint.path.replace(/:(\w+)/g, '{$1}')][endpoint.method.toLowerCase()];
+    expect([operation.operationId, operation.summary]).toEqual([name, endpoint.does]);
   }
   expect(
     paths['/api/tests'].post.requestBody.content['application/json'].schema.required,
   ).toContain('clientKey');
-  expect(paths['/api/items'].get.parameters.map((own: { name: string }) => own.name)).toContain(
-    'standard',
-  );
+  expect(
+    paths['/api/items'].get.parameters.map((parameter: { name: string }) => parameter.name),
+  ).toContain('standard');
 });
 
 describe('sessions', () => {
   test('a change without the session’s token, or from another site, is refused', async () => {
-    const own = await school.staff('nwosu');
+    const visitor = await school.staff('nwosu');
     const body = {
       clientKey: '00000000-0000-4000-a000-000000000002',
       title: 'T',
       kind: 'quiz',
       itemIds: [],
     };
-    const csrf = own.csrf;
-    own.csrf = '';
-    expect((await own.post('/api/tests', body)).status).toBe(403);
-    own.csrf = csrf;
+    const csrf = visitor.csrf;
+    visitor.csrf = '';
+    expect((await visitor.post('/api/tests', body)).status).toBe(403);
+    visitor.csrf = csrf;
     expect(
-      (await own.send('POST', '/api/tests', body, { origin: 'https://elsewhere.example' })).status,
+      (await visitor.send('POST', '/api/tests', body, { origin: 'https://elsewhere.example' }))
+        .status,
     ).toBe(403);
     expect(
-      (await own.send('POST', '/api/tests', body, { 'sec-fetch-site': 'cross-site' })).status,
+      (await visitor.send('POST', '/api/tests', body, { 'sec-fetch-site': 'cross-site' })).status,
     ).toBe(403);
-    expect((await own.post('/api/tests', body)).status).toBe(200);
+    expect((await visitor.post('/api/tests', body)).status).toBe(200);
   });
 
   test('the cookie cannot be read by a page or sent from another site, and its token is stored only as a hash', async () => {
-    const own = school.visitor();
-    const { headers } = await own.post('/api/session/staff', {
+    const visitor = school.visitor();
+    const { headers } = await visitor.post('/api/session/staff', {
       name: 'nwosu',
       password: 'oak-and-ink',
     });
     expect(headers.get('set-cookie')).toMatch(/HttpOnly.*SameSite=Lax/);
-    const token = /oaken=([^;]*)/.exec(own.cookie)![1]!;
+    const token = /oaken=([^;]*)/.exec(visitor.cookie)![1]!;
     const stored = await rows(school.database, 'SELECT HEX(token_hash) AS hash FROM sessions');
     expect(JSON.stringify(stored)).not.toContain(Buffer.from(token).toString('hex').toUpperCase());
   });
 
   test('signing out ends it, and so does its time', async () => {
-    const own = await school.staff('castellano');
-    const cookie = own.cookie;
-    await own.ok('DELETE', '/api/session');
-    own.cookie = cookie;
-    expect((await own.get('/api/tests')).status).toBe(401);
+    const visitor = await school.staff('castellano');
+    const cookie = visitor.cookie;
+    await visitor.ok('DELETE', '/api/session');
+    visitor.cookie = cookie;
+    expect((await visitor.get('/api/tests')).status).toBe(401);
     const late = await school.staff('castellano');
     school.clock.now += 12 * 3_600_000 + 1;
     expect((await late.get('/api/tests')).status).toBe(401);
@@ -293,12 +297,12 @@ describe('wrong tries', () => {
   test('a new passcode ends the old one and its sessions', async () => {
     const teacher = await school.staff('nwosu');
     const { classes } = await teacher.ok('GET', '/api/classes');
-    const { roll } = await teacher.ok('GET', `/api/classes/${classes[0].id}`);
+    const { roster } = await teacher.ok('GET', `/api/classes/${classes[0].id}`);
     school.clock.now += 3_600_000;
     const before = await school.student('8C', 0);
     const { passcode } = await teacher.ok(
       'POST',
-      `/api/classes/${classes[0].id}/students/${roll[0].id}/passcode`,
+      `/api/classes/${classes[0].id}/students/${roster[0].id}/passcode`,
       {},
     );
     school.clock.now += 6_000;
@@ -308,7 +312,7 @@ describe('wrong tries', () => {
       (
         await again.post('/api/session/student', {
           code: 'BRN8C3',
-          studentId: roll[0].id,
+          studentId: roster[0].id,
           passcode,
         })
       ).status,

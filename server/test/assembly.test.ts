@@ -13,14 +13,14 @@ import { RemoteAssembler } from '../src/assembly/assembler';
 import { highsSolve } from '../src/assembly/highs';
 
 const bank = (n: number, random: Random, standards = 2): PlannedItem[] =>
-  Array.from({ length: n }, (_, at) => ({
-    id: at + 1,
+  Array.from({ length: n }, (_, index) => ({
+    id: index + 1,
     standards: [[1 + random.below(standards), 99]],
     depth: 1 + random.below(2),
     points: 1 + random.below(2),
     seconds: 30 + 30 * random.below(6),
     facility: Math.round(100 * (0.2 + 0.7 * random.next())) / 100,
-    separation: random.next(),
+    itemRestCorrelation: random.next(),
     byHand: random.below(4) === 0,
   }));
 const plain: Blueprint = {
@@ -35,15 +35,15 @@ const plain: Blueprint = {
   grades: [],
   without: [],
 };
-const run = (own: Partial<Wish> & { blueprint: Blueprint; candidates: PlannedItem[] }) =>
-  assemble({ keep: [], enemies: [], forms: 1, ...own }, highsSolve, {
+const run = (wish: Partial<Wish> & { blueprint: Blueprint; candidates: PlannedItem[] }) =>
+  assemble({ keep: [], enemies: [], forms: 1, ...wish }, highsSolve, {
     seconds: 20,
     clock: () => performance.now() / 1000,
   }) as Promise<Assembled>;
 
 function* subsets(n: number): Generator<number[]> {
   for (let bits = 0; bits < 2 ** n; bits++)
-    yield Array.from({ length: n }, (_, at) => at).filter((at) => bits & (1 << at));
+    yield Array.from({ length: n }, (_, index) => index).filter((index) => bits & (1 << index));
 }
 /** What a choice misses, counted as the program prices it. */
 function missed(
@@ -63,7 +63,7 @@ function missed(
   );
   const byHand = Math.max(
     0,
-    items.filter((own) => own.byHand).length - (blueprint.byHand ?? Infinity),
+    items.filter((item) => item.byHand).length - (blueprint.byHand ?? Infinity),
   );
   return cells + minutes + byHand;
 }
@@ -136,7 +136,7 @@ test('what must be missed somewhere is missed where the score comes nearest', as
     points: 1,
     seconds: 60,
     facility,
-    separation: 0.3,
+    itemRestCorrelation: 0.3,
     byHand: false,
   });
   const rows = [1, 2].map((standard) => ({ standard, wants: [1] }));
@@ -223,8 +223,8 @@ test('three forms from too few items are short alike', async () => {
 });
 
 /** The largest difference between two tallies. */
-function farthest(one: [key: number, n: number][], other: [key: number, n: number][]): number {
-  const [first, second] = [new Map(one), new Map(other)];
+function farthest(left: [key: number, n: number][], other: [key: number, n: number][]): number {
+  const [first, second] = [new Map(left), new Map(other)];
   const keys = [...first.keys(), ...second.keys()];
   return Math.max(...keys.map((key) => Math.abs((first.get(key) ?? 0) - (second.get(key) ?? 0))));
 }
@@ -268,17 +268,17 @@ test('of a large bank the items that separate best are taken, as many as there a
         return cell.row === row && cell.column === column;
       });
       return inCell
-        .map(({ separation }) => separation!)
+        .map(({ itemRestCorrelation }) => itemRestCorrelation!)
         .sort((a, b) => b - a)
         .slice(0, 5)
         .reduce((a, b) => a + b, 0);
     }),
   );
-  const most = best.reduce((a, b) => a + b, 0);
+  const total = best.reduce((a, b) => a + b, 0);
   const answer = await run({ blueprint, candidates });
-  expect(answer.sharpness!.value).toBeGreaterThan(most - 0.03);
-  expect(answer.sharpness!.bound).toBeGreaterThanOrEqual(most - 1e-6);
-  expect(answer.sharpness!.bound).toBeLessThan(most + 0.03);
+  expect(answer.sharpness!.value).toBeGreaterThan(total - 0.03);
+  expect(answer.sharpness!.bound).toBeGreaterThanOrEqual(total - 1e-6);
+  expect(answer.sharpness!.bound).toBeLessThan(total + 0.03);
 });
 
 test('a kept item stands in a further form only where nothing can stand for it', async () => {
@@ -348,11 +348,11 @@ test('what is kept stays, what is kept out or unknown never comes, and strands t
     facility: 0.5,
     without: [7, 8],
   };
-  const found = await run({ blueprint, candidates, keep: [3, 4] });
-  const ids = found.forms[0]!;
+  const assembled = await run({ blueprint, candidates, keep: [3, 4] });
+  const ids = assembled.forms[0]!;
   expect(ids).toEqual(expect.arrayContaining([3, 4]));
   expect(ids.filter((id) => [6, 7, 8].includes(id))).toEqual([]);
-  expect(found.unknown).toBe(1);
+  expect(assembled.unknown).toBe(1);
   const taken = await run({
     blueprint: {
       ...blueprint,
@@ -367,7 +367,7 @@ test('what is kept stays, what is kept out or unknown never comes, and strands t
   expect(
     cellStates(
       blueprint,
-      ids.map((id) => candidates.find((own) => own.id === id)!),
+      ids.map((id) => candidates.find((candidate) => candidate.id === id)!),
     ).map(({ have }) => have),
   ).toEqual([6, 1]);
   // More kept than a cell wants cannot be: it says so, and keeps them.
@@ -386,7 +386,7 @@ test('a solver that runs out of time: what was found is not called the nearest, 
   const options = { seconds: 1, clock: () => 0 };
   const late = await assemble(
     wish,
-    async (program, own) => ({ ...(await highsSolve(program, own))!, bound: 0 }),
+    async (program, solveOptions) => ({ ...(await highsSolve(program, solveOptions))!, bound: 0 }),
     options,
   );
   expect([late!.nearest, late!.shortfalls[0]!.what]).toEqual([false, 'short']);

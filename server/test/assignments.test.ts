@@ -28,13 +28,14 @@ const hand = (by: Visitor, id: number) =>
   by.ok('POST', `/api/seat/attempts/${id}/hand-in`, { answers: [] });
 const lineOf = async (by: Visitor, assignmentId: number) =>
   (await by.ok('GET', '/api/seat')).assignments.find(
-    (own: { assignmentId: number }) => own.assignmentId === assignmentId,
+    (assignment: { assignmentId: number }) => assignment.assignmentId === assignmentId,
   );
-const rollOf = async (classId: number) => (await teacher.ok('GET', `/api/classes/${classId}`)).roll;
+const rosterOf = async (classId: number) =>
+  (await teacher.ok('GET', `/api/classes/${classId}`)).roster;
 const standing = (assignmentId: number) => teacher.ok('GET', `/api/assignments/${assignmentId}`);
-const changing = (own: any, change: object = {}) => {
-  const { opensAt, closesAt, lateRule, rules } = own.assignment;
-  const { visibleFrom, answersFrom, word, instructions, note } = own;
+const changing = (changed: any, change: object = {}) => {
+  const { opensAt, closesAt, lateRule, rules } = changed.assignment;
+  const { visibleFrom, answersFrom, word, instructions, note } = changed;
   return {
     opensAt,
     closesAt,
@@ -69,7 +70,7 @@ async function answerFirst(by: Visitor, attempt: any, right: (entry: string) => 
 
 describe('who gets it', () => {
   test('classes, groups and single students, each student once, through the class that was chosen', async () => {
-    const [b, d] = [await rollOf(1), await rollOf(2)];
+    const [b, d] = [await rosterOf(1), await rosterOf(2)];
     const { groups } = await teacher.ok('GET', '/api/groups');
     const table = groups.find(({ name }: { name: string }) => name === 'Ratio table');
     expect(table.students).toHaveLength(7);
@@ -82,7 +83,7 @@ describe('who gets it', () => {
     const reckoned = await teacher.ok('POST', '/api/recipients', who);
     // Two of the single students are in the group or the class already.
     expect(reckoned.students).toBe(26 + 7 + 1);
-    expect(reckoned.supports).toContainEqual({ words: 'time ×1.5', students: 1 });
+    expect(reckoned.accommodations).toContainEqual({ words: 'time ×1.5', students: 1 });
     expect(reckoned.forms).toEqual([{ name: 'B', students: 1 }]);
     expect(reckoned.has.map(({ title }: { title: string }) => title)).toContain(
       'Percent and rates, second look',
@@ -98,11 +99,11 @@ describe('who gets it', () => {
       { classId: 1, n: 8 },
       { classId: 2, n: 26 },
     ]);
-    const own = await standing(given.assignmentId);
-    expect(own.assignment.recipients).toBe(
+    const student = await standing(given.assignmentId);
+    expect(student.assignment.recipients).toBe(
       `class 6D, group Ratio table of 6B, ${[b[2], b[0], d[3]]
         .sort((x, y) => x.id - y.id)
-        .map((one) => `${one.givenName} ${one.familyName}`)
+        .map((candidate) => `${candidate.givenName} ${candidate.familyName}`)
         .join(', ')
         .replace(/, ([^,]*)$/, ' and $1')}`,
     );
@@ -112,13 +113,13 @@ describe('who gets it', () => {
       'SELECT class_id AS classId, whole_class AS whole FROM assignment_classes WHERE assignment_id = :id ORDER BY class_id',
       { id: given.assignmentId },
     );
-    expect(whole.map((one) => Boolean(one.whole))).toEqual([false, true]);
+    expect(whole.map((candidate) => Boolean(candidate.whole))).toEqual([false, true]);
   });
 
   test('others’ classes, groups and students are not there', async () => {
     const lindqvist = await school.staff('lindqvist');
     const { groups } = await teacher.ok('GET', '/api/groups');
-    const student = (await rollOf(1))[0].id;
+    const student = (await rosterOf(1))[0].id;
     for (const who of [{ classIds: [1] }, { groupIds: [groups[0].id] }, { studentIds: [student] }])
       expect(
         (await lindqvist.post('/api/recipients', { ...wishes([], null).who, ...who })).status,
@@ -139,11 +140,12 @@ describe('who gets it', () => {
   });
 });
 
-describe('supports act by themselves', () => {
+describe('accommodations act by themselves', () => {
   test('time, choices, a form by name, text and a longer window; what was begun keeps them', async () => {
     const given = await giveTest(school, teacher, { className: '6B' });
-    const roll = await rollOf(1);
-    const at = (place: number) => `/api/classes/1/students/${roll[place].id}/supports`;
+    const roster = await rosterOf(1);
+    const accommodationsPath = (place: number) =>
+      `/api/classes/1/students/${roster[place].id}/accommodations`;
     const none = {
       time: 1,
       aloud: false,
@@ -152,7 +154,7 @@ describe('supports act by themselves', () => {
       mostChoices: null,
       extraDays: 0,
     };
-    await teacher.ok('PUT', at(1), {
+    await teacher.ok('PUT', accommodationsPath(1), {
       ...none,
       time: 2,
       mostChoices: 2,
@@ -161,24 +163,24 @@ describe('supports act by themselves', () => {
       extraDays: 2,
     });
     const [plain, helped] = [await school.student('6B', 0), await school.student('6B', 1)];
-    const [one, two] = [
+    const [first, two] = [
       await begin(plain, given.assignmentId),
       await begin(helped, given.assignmentId),
     ];
-    expect([one.deadlineAt - one.now, two.deadlineAt - two.now]).toEqual([
+    expect([first.deadlineAt - first.now, two.deadlineAt - two.now]).toEqual([
       20 * 60_000,
       40 * 60_000,
     ]);
-    expect([two.aloud, two.textSize, one.aloud]).toEqual([true, 1.5, false]);
+    expect([two.aloud, two.textSize, first.aloud]).toEqual([true, 1.5, false]);
     const choices = ({ form }: any) =>
       Math.max(...form.sections[0].entries.map((entry: any) => entry.item.parts[0].choices.length));
-    expect([choices(one) > 2, choices(two)]).toEqual([true, 2]);
+    expect([choices(first) > 2, choices(two)]).toEqual([true, 2]);
     expect(
       (await lineOf(helped, given.assignmentId)).closesAt -
         (await lineOf(plain, given.assignmentId)).closesAt,
     ).toBe(48 * hour);
     // Taken away meanwhile: this attempt goes on as it began.
-    await teacher.ok('PUT', at(1), none);
+    await teacher.ok('PUT', accommodationsPath(1), none);
     const again = await begin(helped, given.assignmentId);
     expect([again.deadlineAt, choices(again), again.aloud]).toEqual([two.deadlineAt, 2, true]);
     expect(await hand(helped, two.id)).toMatchObject({ late: false });
@@ -189,8 +191,8 @@ describe('supports act by themselves', () => {
       className: '6D',
       change: { closesAt: school.clock.now + hour },
     });
-    const roll = await rollOf(2);
-    await teacher.ok('PUT', `/api/classes/2/students/${roll[5].id}/supports`, {
+    const roster = await rosterOf(2);
+    await teacher.ok('PUT', `/api/classes/2/students/${roster[5].id}/accommodations`, {
       time: null,
       aloud: false,
       textSize: 1,
@@ -208,7 +210,11 @@ describe('supports act by themselves', () => {
     expect(attempt.deadlineAt).toBe(school.clock.now - 2 * hour + 25 * hour);
     await hand(helped, attempt.id);
     school.clock.now -= 2 * hour;
-    await teacher.ok('PUT', `/api/classes/2/students/${roll[5].id}/supports`, roll[5].supports);
+    await teacher.ok(
+      'PUT',
+      `/api/classes/2/students/${roster[5].id}/accommodations`,
+      roster[5].accommodations,
+    );
   });
 });
 
@@ -252,12 +258,12 @@ describe('attempts', () => {
     // Others can still answer, so nothing shows what is right.
     expect([report.attempt, report.attempts, report.entries]).toEqual([2, 3, null]);
     const results = await teacher.ok('GET', `/api/assignments/${given.assignmentId}/results`);
-    expect(results.students.find((own: any) => own.points !== null)).toMatchObject({
+    expect(results.students.find((candidate: any) => candidate.points !== null)).toMatchObject({
       points: 1,
       state: 'handed-in',
     });
     expect(results.students).toHaveLength(27);
-    const own = await standing(given.assignmentId);
+    const currentStudent = await standing(given.assignmentId);
     for (const [counts, expected] of [
       ['latest', 0],
       ['first', 0],
@@ -266,12 +272,12 @@ describe('attempts', () => {
       await teacher.ok(
         'PUT',
         `/api/assignments/${given.assignmentId}`,
-        changing(own, { rules: { ...own.assignment.rules, counts } }),
+        changing(currentStudent, { rules: { ...currentStudent.assignment.rules, counts } }),
       );
       expect([counts, await points()]).toEqual([counts, expected]);
     }
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, {
-      studentIds: [(await rollOf(1))[12].id],
+      studentIds: [(await rosterOf(1))[12].id],
       closesAt: null,
       minutes: 0,
       attempts: 1,
@@ -334,15 +340,15 @@ describe('times and release', () => {
     const answers = [...parts].map(([entry, part]) => answer(entry, 1, { [part.id]: part.key[0] }));
     await student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
     expect(await hand(student, attempt.id)).toMatchObject({ late: true });
-    const stored = await row<{ points: number; most: number; off: string }>(
+    const stored = await row<{ points: number; maxPoints: number; off: string }>(
       school.database,
-      'SELECT points, max_points AS most, late_deduction AS off FROM attempts WHERE id = :id',
+      'SELECT points, max_points AS maxPoints, late_deduction AS off FROM attempts WHERE id = :id',
       { id: attempt.id },
     );
-    expect([stored!.points / stored!.most, Number(stored!.off)]).toEqual([0.75, 0.25]);
+    expect([stored!.points / stored!.maxPoints, Number(stored!.off)]).toEqual([0.75, 0.25]);
     expect((await lineOf(student, given.assignmentId)).score).toEqual({
       points: null,
-      most: null,
+      maxPoints: null,
       share: null,
       band: 'Near',
       waiting: 0,
@@ -392,7 +398,7 @@ describe('times and release', () => {
     });
     expect(await entries()).toBeNull();
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, {
-      studentIds: [(await rollOf(2))[11].id],
+      studentIds: [(await rosterOf(2))[11].id],
       closesAt: start + 5 * hour,
       minutes: 0,
       attempts: 0,
@@ -408,8 +414,8 @@ describe('times and release', () => {
     });
     const { byStandard } = await report();
     expect(byStandard.length).toBeGreaterThan(0);
-    for (const own of byStandard)
-      expect(own).toMatchObject({
+    for (const standard of byStandard)
+      expect(standard).toMatchObject({
         share: 0,
         statement: expect.stringMatching(/\w{4}/),
         words: expect.stringMatching(/^0 of /),
@@ -427,17 +433,17 @@ describe('changing what was given', () => {
     const student = await school.student('6B', 16);
     const attempt = await begin(student, given.assignmentId);
     const deadline = async () => (await begin(student, given.assignmentId)).deadlineAt - start;
-    const own = await standing(given.assignmentId);
+    const currentStudent = await standing(given.assignmentId);
     const change = (more: object) =>
-      teacher.ok('PUT', `/api/assignments/${given.assignmentId}`, changing(own, more));
-    await change({ rules: { ...own.assignment.rules, limitMinutes: 45 } });
+      teacher.ok('PUT', `/api/assignments/${given.assignmentId}`, changing(currentStudent, more));
+    await change({ rules: { ...currentStudent.assignment.rules, limitMinutes: 45 } });
     expect(await deadline()).toBe(45 * 60_000);
-    await change({ rules: { ...own.assignment.rules, limitMinutes: null } });
+    await change({ rules: { ...currentStudent.assignment.rules, limitMinutes: null } });
     expect(await deadline()).toBe(hour);
     // More minutes for one reach beyond the closing time, for that student alone.
-    await change({ rules: { ...own.assignment.rules, limitMinutes: 50 } });
+    await change({ rules: { ...currentStudent.assignment.rules, limitMinutes: 50 } });
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, {
-      studentIds: [(await rollOf(1))[16].id],
+      studentIds: [(await rosterOf(1))[16].id],
       closesAt: null,
       minutes: 30,
       attempts: 0,
@@ -452,7 +458,7 @@ describe('changing what was given', () => {
     expect((await other.post(attemptAt(given.assignmentId))).body.title).toBe('It has closed.');
     // Open again for one, then for all.
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, {
-      studentIds: [(await rollOf(1))[17].id],
+      studentIds: [(await rosterOf(1))[17].id],
       closesAt: start + 2 * hour,
       minutes: 0,
       attempts: 0,
@@ -471,7 +477,7 @@ describe('changing what was given', () => {
 
   test('what does not fit is said at its field, and nothing changes', async () => {
     const given = await giveTest(school, teacher);
-    const own = await standing(given.assignmentId);
+    const student = await standing(given.assignmentId);
     const refused = async (method: string, path: string, body: object) => {
       const { status, body: problem } = await teacher.send(
         method,
@@ -480,12 +486,11 @@ describe('changing what was given', () => {
       );
       return [status, problem.errors?.[0]];
     };
-    expect(await refused('PUT', '', changing(own, { closesAt: own.assignment.opensAt }))).toEqual([
-      422,
-      { pointer: '/closesAt', message: 'It closes at the moment it opens.' },
-    ]);
     expect(
-      await refused('PUT', '', changing(own, { answersFrom: own.assignment.opensAt - 1 })),
+      await refused('PUT', '', changing(student, { closesAt: student.assignment.opensAt })),
+    ).toEqual([422, { pointer: '/closesAt', message: 'It closes at the moment it opens.' }]);
+    expect(
+      await refused('PUT', '', changing(student, { answersFrom: student.assignment.opensAt - 1 })),
     ).toEqual([
       422,
       { pointer: '/answersFrom', message: 'Answers cannot be seen before it opens.' },
@@ -498,7 +503,7 @@ describe('changing what was given', () => {
     expect(
       (await refused('POST', '/extend', { ...extend, closesAt: school.clock.now + hour }))[1],
     ).toEqual({ pointer: '/closesAt', message: 'It is open longer than that for everybody.' });
-    expect((await standing(given.assignmentId)).assignment).toEqual(own.assignment);
+    expect((await standing(given.assignmentId)).assignment).toEqual(student.assignment);
   });
 
   test('drafts are kept until they are given', async () => {
@@ -537,7 +542,7 @@ describe('guests by a link', () => {
     await guest.signIn(guest.post('/api/session/guest', { token: link, name: 'Ida Somebody' }));
     expect((await guest.ok('GET', '/api/seat')).assignments).toHaveLength(1);
     const attempt = await begin(guest, given.assignmentId);
-    const student = (await rollOf(1))[20];
+    const student = (await rosterOf(1))[20];
     const [line] = (await standing(given.assignmentId)).students;
     expect(line).toMatchObject({ name: 'Ida Somebody', guest: true, state: 'working' });
     const tie = `/api/assignments/${given.assignmentId}/guests/${line.studentId}/tie`;
@@ -556,7 +561,7 @@ describe('guests by a link', () => {
     school.clock.now += 6_000;
     expect((await guest.get('/api/seat')).status).toBe(401);
     school.clock.now -= 6_000;
-    const wrong = (await rollOf(2))[0].id;
+    const wrong = (await rosterOf(2))[0].id;
     expect((await (await school.staff('nwosu')).post(tie, { studentId: wrong })).status).toBe(404);
   });
 });

@@ -37,7 +37,7 @@ const problem = async (reply: Promise<Reply>) => {
 
 test('an item that is far too long is refused before anything of it is kept', async () => {
   const bank = (await teacher.ok('GET', '/api/banks')).banks.find(
-    (own: { mine: boolean }) => own.mine,
+    (candidate: { mine: boolean }) => candidate.mine,
   ).id;
   const part = {
     id: 'p',
@@ -331,7 +331,7 @@ describe('a student’s answers', () => {
       {},
     ];
     const replies = await Promise.all(
-      odd.map((responses, at) => save(answer(ids[at], 1, responses))),
+      odd.map((responses, index) => save(answer(ids[index], 1, responses))),
     );
     expect(replies.map(({ status }) => status)).toEqual([200, 200, 200, 200, 200, 200]);
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });

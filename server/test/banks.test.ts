@@ -10,7 +10,7 @@ beforeAll(async () => {
   holloway = await school.staff('holloway');
   lindqvist = await school.staff('lindqvist');
   const { banks } = await holloway.ok('GET', '/api/banks');
-  myBank = banks.find((own: any) => own.mine).id;
+  myBank = banks.find((bank: any) => bank.mine).id;
 });
 afterAll(() => school.close());
 
@@ -24,7 +24,8 @@ const facts = {
   author: 'A. Holloway',
   licence: '',
 };
-const choices = (...texts: string[]) => texts.map((text, at) => ({ id: 'abcdef'[at]!, text }));
+const choices = (...texts: string[]) =>
+  texts.map((text, index) => ({ id: 'abcdef'[index]!, text }));
 const content = (stem: string, more: object = {}) => ({
   stem: `<p>${stem}</p>`,
   parts: [
@@ -78,7 +79,7 @@ describe('writing items', () => {
   });
 
   test('saying it twice makes one item', async () => {
-    const own = {
+    const revision = {
       clientKey: clientKey(),
       bank: myBank,
       folder: null,
@@ -86,8 +87,8 @@ describe('writing items', () => {
       facts,
     };
     const [first, second] = [
-      await holloway.ok('POST', '/api/items', own),
-      await holloway.ok('POST', '/api/items', own),
+      await holloway.ok('POST', '/api/items', revision),
+      await holloway.ok('POST', '/api/items', revision),
     ];
     expect(second).toEqual(first);
   });
@@ -109,16 +110,16 @@ describe('writing items', () => {
   });
 
   test('what is broken is refused with its place and a sentence', async () => {
-    const send = (own: object, more: object = {}) =>
+    const send = (change: object, more: object = {}) =>
       holloway.post('/api/items', {
         clientKey: clientKey(),
         bank: myBank,
         folder: null,
-        content: own,
+        content: change,
         facts: { ...facts, ...more },
       });
     const places = async (reply: ReturnType<typeof send>) =>
-      (await reply).body.errors.map((own: any) => [own.pointer, own.message]);
+      (await reply).body.errors.map((problem: any) => [problem.pointer, problem.message]);
     expect(await places(send(content('<script>x</script>')))).toEqual([
       ['/content/stem', '<script> is not allowed in a wording.'],
     ]);
@@ -146,7 +147,9 @@ describe('who may do what', () => {
     ).accountId;
     const share = (may: string) =>
       holloway.ok('PUT', `/api/banks/${bank}/shares`, { shares: [{ accountId, may }] });
-    const theirs = (await lindqvist.ok('GET', '/api/banks')).banks.find((own: any) => own.mine).id;
+    const theirs = (await lindqvist.ok('GET', '/api/banks')).banks.find(
+      (candidate: any) => candidate.mine,
+    ).id;
     const attempts = async () => [
       (await find(lindqvist, 'words=xylographs')).total,
       (await lindqvist.get(`/api/items/${id}`)).status,
@@ -183,7 +186,7 @@ describe('who may do what', () => {
 
   test('a shelf for everybody can be used, not changed; a school’s bank is its teachers’', async () => {
     const { banks } = await holloway.ok('GET', '/api/banks');
-    expect(banks.map((own: any) => [own.reach, own.may])).toEqual([
+    expect(banks.map((bank: any) => [bank.reach, bank.may])).toEqual([
       ['mine', 'edit'],
       ['mine', 'edit'],
       ['school', 'edit'],
@@ -215,7 +218,7 @@ describe('where it is used', () => {
       }),
     );
     const together = await lindqvist.ok('POST', '/api/items/uses', {
-      items: test.outline.sections[0].entries.map((own: any) => own.itemId),
+      items: test.outline.sections[0].entries.map((candidate: any) => candidate.itemId),
     });
     expect(together.uses).toContainEqual(
       expect.objectContaining({ testId, mine: false, items: 6 }),
@@ -229,7 +232,7 @@ describe('where it is used', () => {
       ({ itemId }: { itemId: number }) => itemId === entry.itemId,
     );
     expect(after.outline).toEqual(test.outline);
-    const told = (own: any) => ({ ...own, bank: { ...own.bank, retired: own.id === pinned } });
+    const told = (item: any) => ({ ...item, bank: { ...item.bank, retired: item.id === pinned } });
     expect(after.revisions).toEqual(test.revisions.map(told));
     expect((await holloway.get(`/api/assignments/${assignmentId}/results`)).status).toBe(200);
     const { items } = await holloway.ok('GET', '/api/retired');
@@ -280,7 +283,7 @@ describe('moving and copying', () => {
     ).id;
     const { id } = await make(holloway, myBank);
     const folders = async () =>
-      (await holloway.ok('GET', '/api/banks')).banks.flatMap((own: any) => own.folders).length;
+      (await holloway.ok('GET', '/api/banks')).banks.flatMap((bank: any) => bank.folders).length;
     const before = await folders();
     const { from } = await holloway.ok('POST', '/api/items/move', {
       items: [id],
@@ -300,7 +303,7 @@ describe('moving and copying', () => {
 
   test('a copy knows its source, sees its newer revision, and can take it or leave it', async () => {
     const school1 = (await lindqvist.ok('GET', '/api/banks')).banks.find(
-      (own: any) => own.reach === 'school',
+      (bank: any) => bank.reach === 'school',
     ).id;
     const { id: source, revisionId } = await make(
       lindqvist,
@@ -375,13 +378,13 @@ describe('folders', () => {
     holloway.post('/api/folders/move', { folders, bank: myBank, parent, before });
   const tree = async () => {
     const { banks } = await holloway.ok('GET', '/api/banks');
-    const list = banks.find((own: any) => own.id === myBank).folders as {
+    const list = banks.find((bank: any) => bank.id === myBank).folders as {
       id: number;
       parentId: number | null;
       name: string;
     }[];
     return (parent: number | null) =>
-      list.filter((own) => own.parentId === parent).map(({ name }) => name);
+      list.filter((candidate) => candidate.parentId === parent).map(({ name }) => name);
   };
 
   test('several move at once, in order, and never into themselves', async () => {

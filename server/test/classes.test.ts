@@ -2,7 +2,7 @@ import { demoSeed, officeRoster } from '@oaken/demo';
 import type { ListedStudent } from '@oaken/core/rosters';
 import { rosterService } from '@oaken/stand-ins';
 import type { AddressInfo } from 'node:net';
-import { RemoteRoster } from '../src/classes/roster';
+import { RemoteRoster } from '../src/classes/roster-service';
 import { row, rows } from './support/sql';
 import { clientKey, giveTest, openSchool, type School, type Visitor } from './support/school';
 
@@ -34,39 +34,41 @@ const listed = (
   studentNumber: '',
   email: '',
   grade: null,
-  rollNumber: null,
+  rosterNumber: null,
   sourcedId: null,
   ...more,
 });
 const makeClass = async (name: string, by = teacher) =>
   (await by.ok('POST', '/api/classes', { clientKey: clientKey(), facts: { ...facts, name } }))
     .id as number;
-const rollOf = async (classId: number, by = teacher) =>
-  (await by.ok('GET', `/api/classes/${classId}`)).roll;
-const here = (roll: { leftAt: number | null; givenName: string; rollNumber: number }[]) =>
-  roll.filter(({ leftAt }) => leftAt === null).map((own) => [own.rollNumber, own.givenName]);
+const rosterOf = async (classId: number, by = teacher) =>
+  (await by.ok('GET', `/api/classes/${classId}`)).roster;
+const here = (roster: { leftAt: number | null; givenName: string; rosterNumber: number }[]) =>
+  roster
+    .filter(({ leftAt }) => leftAt === null)
+    .map((student) => [student.rosterNumber, student.givenName]);
 
 async function plan(classId: number | null, list: ListedStudent[], whole = false, by = teacher) {
-  const { plans } = await by.ok('POST', '/api/rolls/plan', {
-    rolls: [{ classId, subject: 'Mathematics', listed: list, whole }],
+  const { plans } = await by.ok('POST', '/api/rosters/plan', {
+    rosters: [{ classId, subject: 'Mathematics', listed: list, whole }],
   });
   return plans[0];
 }
 const applying = (
   classId: number | null,
   list: ListedStudent[],
-  own: { seen: string },
+  currentShown: { seen: string },
   more: object = {},
 ) => ({
   clientKey: clientKey(),
-  rolls: [
+  rosters: [
     {
       classId,
       listed: list,
       whole: false,
       make: null,
       sourcedId: null,
-      seen: own.seen,
+      seen: currentShown.seen,
       choices: { lines: {}, leaving: [] },
       ...more,
     },
@@ -77,43 +79,43 @@ async function bring(
   list: ListedStudent[],
   more: { whole?: boolean; choices?: object } = {},
 ) {
-  const own = await plan(classId, list, more.whole);
-  return teacher.ok('POST', '/api/rolls/apply', applying(classId, list, own, more));
+  const planned = await plan(classId, list, more.whole);
+  return teacher.ok('POST', '/api/rosters/apply', applying(classId, list, planned, more));
 }
 
 describe('a list into a class', () => {
   test('is shown first, done once, and can be taken back', async () => {
     const classId = await makeClass('7Z');
     const list = [
-      listed(1, 'Ada', 'Park', { studentNumber: 'N1', rollNumber: 5 }),
+      listed(1, 'Ada', 'Park', { studentNumber: 'N1', rosterNumber: 5 }),
       listed(2, 'Bo', 'Lind'),
     ];
-    const own = await plan(classId, list);
+    const planned = await plan(classId, list);
     expect(
-      own.lines.map(({ act, rollNumber }: { act: string; rollNumber: number }) => [
+      planned.lines.map(({ act, rosterNumber }: { act: string; rosterNumber: number }) => [
         act,
-        rollNumber,
+        rosterNumber,
       ]),
     ).toEqual([
       ['add', 5],
       ['add', 1],
     ]);
-    expect(await rollOf(classId)).toEqual([]);
-    const body = applying(classId, list, own);
-    const first = await teacher.ok('POST', '/api/rolls/apply', body);
+    expect(await rosterOf(classId)).toEqual([]);
+    const body = applying(classId, list, planned);
+    const first = await teacher.ok('POST', '/api/rosters/apply', body);
     expect(first).toMatchObject({ added: 2, joined: 0, changed: 0, left: 0 });
     // The answer was lost and the browser says it again.
-    expect(await teacher.ok('POST', '/api/rolls/apply', body)).toEqual(first);
-    expect(here(await rollOf(classId))).toEqual([
+    expect(await teacher.ok('POST', '/api/rosters/apply', body)).toEqual(first);
+    expect(here(await rosterOf(classId))).toEqual([
       [1, 'Bo'],
       [5, 'Ada'],
     ]);
     // What was shown no longer holds.
     expect(
-      (await teacher.post('/api/rolls/apply', { ...body, clientKey: clientKey() })).status,
+      (await teacher.post('/api/rosters/apply', { ...body, clientKey: clientKey() })).status,
     ).toBe(409);
-    await teacher.ok('POST', `/api/rolls/changes/${first.changeId}/undo`, {});
-    expect(await rollOf(classId)).toEqual([]);
+    await teacher.ok('POST', `/api/rosters/changes/${first.changeId}/undo`, {});
+    expect(await rosterOf(classId)).toEqual([]);
     expect(
       await row(school.database, "SELECT id FROM accounts WHERE student_number = 'N1'"),
     ).toBeUndefined();
@@ -122,8 +124,8 @@ describe('a list into a class', () => {
   test('whoever leaves and comes back keeps number and results; what was not begun is not asked meanwhile', async () => {
     const given = await giveTest(school, teacher, { className: '6D' });
     const [student, other] = [await school.student('6D', 3), await school.student('6D', 4)];
-    const roll = await rollOf(given.classId);
-    const [one, two] = [roll[3], roll[4]];
+    const roster = await rosterOf(given.classId);
+    const [first, two] = [roster[3], roster[4]];
     const attempt = await student.ok(
       'POST',
       `/api/seat/assignments/${given.assignmentId}/attempt`,
@@ -131,7 +133,7 @@ describe('a list into a class', () => {
     );
     const left = `/api/classes/${given.classId}/students`;
     expect(
-      (await teacher.ok('POST', `${left}/${one.id}/left`, { left: true })).working,
+      (await teacher.ok('POST', `${left}/${first.id}/left`, { left: true })).working,
     ).toBeGreaterThan(0);
     await teacher.ok('POST', `${left}/${two.id}/left`, { left: true });
     // Removed while sitting: the work goes on and counts.
@@ -150,7 +152,7 @@ describe('a list into a class', () => {
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
     const seen = async (by: Visitor) =>
       (await by.ok('GET', '/api/seat')).assignments.some(
-        (own: { assignmentId: number }) => own.assignmentId === given.assignmentId,
+        (assignment: { assignmentId: number }) => assignment.assignmentId === given.assignmentId,
       );
     expect([await seen(student), await seen(other)]).toEqual([true, false]);
     expect((await other.post(`/api/seat/assignments/${given.assignmentId}/attempt`)).status).toBe(
@@ -159,16 +161,16 @@ describe('a list into a class', () => {
     await bring(given.classId, [
       listed(1, two.givenName, two.familyName, {
         studentNumber: two.studentNumber,
-        rollNumber: 44,
+        rosterNumber: 44,
       }),
     ]);
-    const after = (await rollOf(given.classId)).find(({ id }: { id: number }) => id === two.id);
-    expect(after).toMatchObject({ rollNumber: two.rollNumber, leftAt: null });
+    const after = (await rosterOf(given.classId)).find(({ id }: { id: number }) => id === two.id);
+    expect(after).toMatchObject({ rosterNumber: two.rosterNumber, leftAt: null });
     expect(await seen(other)).toBe(true);
-    await teacher.ok('POST', `${left}/${one.id}/left`, { left: false });
+    await teacher.ok('POST', `${left}/${first.id}/left`, { left: false });
     expect(
-      (await rollOf(given.classId)).find(({ id }: { id: number }) => id === one.id).handedIn,
-    ).toBe(one.handedIn + 1);
+      (await rosterOf(given.classId)).find(({ id }: { id: number }) => id === first.id).handedIn,
+    ).toBe(first.handedIn + 1);
   });
 
   test('who changes class takes the results along and gets what is open there', async () => {
@@ -176,13 +178,13 @@ describe('a list into a class', () => {
       await giveTest(school, teacher, { className: '6B' }),
       await giveTest(school, teacher, { className: '6D' }),
     ];
-    const mover = (await rollOf(from.classId))[10];
+    const mover = (await rosterOf(from.classId))[10];
     const list = [
       listed(1, mover.givenName, mover.familyName, { studentNumber: mover.studentNumber }),
     ];
-    const own = await plan(to.classId, list);
-    expect(own.lines[0]).toMatchObject({ act: 'join', from: { className: '6B' } });
-    expect(own.open).toBeGreaterThan(0);
+    const planned = await plan(to.classId, list);
+    expect(planned.lines[0]).toMatchObject({ act: 'join', from: { className: '6B' } });
+    expect(planned.open).toBeGreaterThan(0);
     const { changeId } = await bring(to.classId, list);
     const places = async () =>
       (
@@ -202,18 +204,18 @@ describe('a list into a class', () => {
       { id: mover.id, ids: [from.assignmentId, to.assignmentId] },
     );
     expect(open.map(({ id }) => id)).toEqual([to.assignmentId]);
-    await teacher.ok('POST', `/api/rolls/changes/${changeId}/undo`, {});
+    await teacher.ok('POST', `/api/rosters/changes/${changeId}/undo`, {});
     expect(await places()).toEqual([[from.classId, true]]);
   });
 
   test('lists of two classes at once: who stands on both is one student', async () => {
     const both = listed(1, 'Gus', 'Vale', { studentNumber: 'N9', sourcedId: 'x9' });
-    const rollsOf = [
+    const rostersOf = [
       { ...facts, name: '7X', sourcedId: 'k1' },
       { ...facts, name: '7Y', subject: 'Geography', sourcedId: 'k2' },
     ];
-    const { plans } = await teacher.ok('POST', '/api/rolls/plan', {
-      rolls: rollsOf.map(({ subject }) => ({
+    const { plans } = await teacher.ok('POST', '/api/rosters/plan', {
+      rosters: rostersOf.map(({ subject }) => ({
         classId: null,
         subject,
         listed: [both],
@@ -222,72 +224,74 @@ describe('a list into a class', () => {
     });
     const body = {
       clientKey: clientKey(),
-      rolls: rollsOf.map((make, at) => ({
+      rosters: rostersOf.map((make, index) => ({
         classId: null,
         make,
         sourcedId: null,
         listed: [both],
         whole: true,
-        seen: plans[at].seen,
+        seen: plans[index].seen,
         choices: { lines: {}, leaving: [] },
       })),
     };
-    const done = await teacher.ok('POST', '/api/rolls/apply', body);
+    const done = await teacher.ok('POST', '/api/rosters/apply', body);
     expect(done).toMatchObject({ added: 1, joined: 1 });
-    const [one, two] = await Promise.all(done.classIds.map((id: number) => rollOf(id)));
-    expect(one[0].id).toBe(two[0].id);
+    const [firstRoster, two] = await Promise.all(done.classIds.map((id: number) => rosterOf(id)));
+    expect(firstRoster[0].id).toBe(two[0].id);
   });
 
   test('others’ classes, oversized lists and unanswered questions are refused, and nothing is written', async () => {
-    const own = await makeClass('7W');
+    const value = await makeClass('7W');
     const theirs = (await (await school.staff('lindqvist')).ok('GET', '/api/classes')).classes[0]
       .id;
     expect(
       (
-        await teacher.post('/api/rolls/plan', {
-          rolls: [{ classId: theirs, subject: 'x', listed: [], whole: false }],
+        await teacher.post('/api/rosters/plan', {
+          rosters: [{ classId: theirs, subject: 'x', listed: [], whole: false }],
         })
       ).status,
     ).toBe(404);
-    const many = Array.from({ length: 501 }, (_, at) => listed(at + 1, `Ada${at}`, 'Park'));
+    const many = Array.from({ length: 501 }, (_, index) =>
+      listed(index + 1, `Ada${index}`, 'Park'),
+    );
     expect(
       (
-        await teacher.post('/api/rolls/plan', {
-          rolls: [{ classId: own, subject: 'x', listed: many, whole: false }],
+        await teacher.post('/api/rosters/plan', {
+          rosters: [{ classId: value, subject: 'x', listed: many, whole: false }],
         })
       ).status,
     ).toBe(422);
-    const known = (await rollOf((await teacher.ok('GET', '/api/classes')).classes[0].id))[0];
+    const known = (await rosterOf((await teacher.ok('GET', '/api/classes')).classes[0].id))[0];
     const list = [listed(1, known.familyName, known.givenName), listed(2, 'New', 'Face')];
-    const shown = await plan(own, list);
+    const shown = await plan(value, list);
     expect(shown.lines[0].act).toBe('ask');
-    const refused = await teacher.post('/api/rolls/apply', applying(own, list, shown));
+    const refused = await teacher.post('/api/rosters/apply', applying(value, list, shown));
     expect(refused.body.errors).toEqual([
-      { pointer: '/rolls/0/lines/1', message: expect.stringContaining('likely somebody known') },
+      { pointer: '/rosters/0/lines/1', message: expect.stringContaining('likely somebody known') },
     ]);
-    expect(await rollOf(own)).toEqual([]);
+    expect(await rosterOf(value)).toEqual([]);
     const nowhere = await teacher.post(
-      '/api/rolls/apply',
+      '/api/rosters/apply',
       applying(null, [listed(1, 'New', 'Face')], shown),
     );
     expect(nowhere.body.errors[0]).toEqual({
-      pointer: '/rolls/0/make',
+      pointer: '/rosters/0/make',
       message: 'Say which class, or describe a new one.',
     });
   });
 });
 
 describe('one student, one class', () => {
-  test('corrections, passcodes for slips, supports and groups', async () => {
+  test('corrections, passcodes for slips, accommodations and groups', async () => {
     const classId = await makeClass('7S');
     await bring(classId, [
       listed(1, 'Ida', 'Stone', { studentNumber: 'S1' }),
       listed(2, 'Jo', 'Reed', { studentNumber: 'S2' }),
     ]);
-    const [ida, jo] = await rollOf(classId);
-    expect([ida.hasPasscode, ida.supports.time]).toEqual([false, 1]);
-    const at = `/api/classes/${classId}/students/${ida.id}`;
-    const wrong = await teacher.send('PUT', at, {
+    const [ida, jo] = await rosterOf(classId);
+    expect([ida.hasPasscode, ida.accommodations.time]).toEqual([false, 1]);
+    const studentPath = `/api/classes/${classId}/students/${ida.id}`;
+    const wrong = await teacher.send('PUT', studentPath, {
       givenName: 'Ida',
       familyName: 'Stone',
       studentNumber: 'S2',
@@ -297,7 +301,7 @@ describe('one student, one class', () => {
     expect(wrong.body.errors).toEqual([
       { pointer: '/studentNumber', message: 'That is Jo Reed’s student number.' },
     ]);
-    await teacher.ok('PUT', at, {
+    await teacher.ok('PUT', studentPath, {
       givenName: 'Ida',
       familyName: 'Stone',
       studentNumber: '',
@@ -314,7 +318,7 @@ describe('one student, one class', () => {
     });
     expect((await signIn(slips[0].passcode)).status).toBe(200);
 
-    const supports = {
+    const accommodations = {
       time: null,
       aloud: true,
       textSize: 1.5,
@@ -322,11 +326,12 @@ describe('one student, one class', () => {
       mostChoices: 3,
       extraDays: 1,
     };
-    await teacher.ok('PUT', `${at}/supports`, supports);
-    expect((await rollOf(classId))[0].supports).toEqual(supports);
-    expect((await teacher.send('PUT', `${at}/supports`, { ...supports, time: 9 })).status).toBe(
-      422,
-    );
+    await teacher.ok('PUT', `${studentPath}/accommodations`, accommodations);
+    expect((await rosterOf(classId))[0].accommodations).toEqual(accommodations);
+    expect(
+      (await teacher.send('PUT', `${studentPath}/accommodations`, { ...accommodations, time: 9 }))
+        .status,
+    ).toBe(422);
 
     const group = await teacher.ok('POST', `/api/classes/${classId}/groups`, {
       name: 'Rows',
@@ -339,10 +344,9 @@ describe('one student, one class', () => {
       put: [jo.id],
       take: [ida.id],
     });
-    expect((await rollOf(classId)).map((own: { groups: number[] }) => own.groups)).toEqual([
-      [],
-      [group.id],
-    ]);
+    expect(
+      (await rosterOf(classId)).map((student: { groups: number[] }) => student.groups),
+    ).toEqual([[], [group.id]]);
     expect(
       (
         await teacher.post(`/api/classes/${classId}/groups/${group.id}/members`, {
@@ -374,7 +378,7 @@ describe('one student, one class', () => {
       passcode: expect.stringMatching(/^[a-z]{3}\d{3}$/),
     });
     expect((await join('KAI')).body.title).toMatch(/on the list of this class already/);
-    expect((await rollOf(classId))[0]).toMatchObject({
+    expect((await rosterOf(classId))[0]).toMatchObject({
       givenName: 'Kai',
       joinedBySelf: true,
       hasPasscode: true,
@@ -401,12 +405,12 @@ describe('one student, one class', () => {
   test('a co-teacher runs the class; a substitute watches until the date and changes nobody', async () => {
     const given = await giveTest(school, teacher, { className: '6B' });
     const [co, sub] = [await school.staff('lindqvist'), await school.staff('nwosu')];
-    const at = `/api/classes/${given.classId}`;
-    const { colleagues } = await teacher.ok('GET', `${at}/teachers`);
+    const classPath = `/api/classes/${given.classId}`;
+    const { colleagues } = await teacher.ok('GET', `${classPath}/teachers`);
     const id = (family: string) =>
       colleagues.find(({ name }: { name: string }) => name.endsWith(family)).accountId;
     const until = school.clock.now + 3_600_000;
-    await teacher.ok('PUT', `${at}/teachers`, {
+    await teacher.ok('PUT', `${classPath}/teachers`, {
       others: [
         { accountId: id('Lindqvist'), part: 'co-teacher' },
         { accountId: id('Nwosu'), part: 'substitute', until },
@@ -414,20 +418,21 @@ describe('one student, one class', () => {
     });
     const listing = async (by: Visitor) =>
       (await by.ok('GET', '/api/assignments')).assignments.some(
-        ({ id: own }: { id: number }) => own === given.assignmentId,
+        ({ id: value }: { id: number }) => value === given.assignmentId,
       );
     expect([
-      (await co.get(at)).status,
-      (await sub.get(at)).status,
+      (await co.get(classPath)).status,
+      (await sub.get(classPath)).status,
       await listing(co),
       await listing(sub),
     ]).toEqual([200, 200, true, true]);
-    const student = (await rollOf(given.classId))[0].id;
-    const leave = (by: Visitor) => by.post(`${at}/students/${student}/left`, { left: false });
+    const student = (await rosterOf(given.classId))[0].id;
+    const leave = (by: Visitor) =>
+      by.post(`${classPath}/students/${student}/left`, { left: false });
     expect([(await leave(co)).status, (await leave(sub)).status]).toEqual([200, 404]);
-    expect((await sub.post(`${at}/students/${student}/passcode`)).status).toBe(404);
+    expect((await sub.post(`${classPath}/students/${student}/passcode`)).status).toBe(404);
     school.clock.now = until;
-    expect([(await sub.get(at)).status, await listing(sub)]).toEqual([404, false]);
+    expect([(await sub.get(classPath)).status, await listing(sub)]).toEqual([404, false]);
     school.clock.now -= 3_600_000;
     // An assignment that also went to a class which is not theirs is not theirs to read.
     const other = (await teacher.ok('GET', '/api/classes')).classes.find(
@@ -438,8 +443,8 @@ describe('one student, one class', () => {
       { replacements: { a: given.assignmentId, c: other } },
     );
     expect(await listing(co)).toBe(false);
-    await teacher.ok('PUT', `${at}/teachers`, { others: [] });
-    expect((await co.get(at)).status).toBe(404);
+    await teacher.ok('PUT', `${classPath}/teachers`, { others: [] });
+    expect((await co.get(classPath)).status).toBe(404);
   });
 });
 
@@ -451,19 +456,19 @@ describe('the roster service (OneRoster 1.2 REST by the stand-in)', () => {
       clientSecret: 's',
     });
     await new Promise<void>((ready) => stand.listen(0, '127.0.0.1', ready));
-    const at = `http://127.0.0.1:${(stand.address() as AddressInfo).port}`;
+    const address = `http://127.0.0.1:${(stand.address() as AddressInfo).port}`;
     const place = {
-      base: `${at}/ims/oneroster/rostering/v1p2`,
-      tokenUrl: `${at}/token`,
+      base: `${address}/ims/oneroster/rostering/v1p2`,
+      tokenUrl: `${address}/token`,
       clientId: 'oaken',
       clientSecret: 's',
     };
     const fresh = await openSchool();
     try {
-      const own = await fresh.staff('holloway');
-      expect((await own.ok('GET', '/api/roster')).there).toBe(false);
-      fresh.app.context.roster = new RemoteRoster(place);
-      const { classes } = await own.ok('GET', '/api/roster');
+      const visitor = await fresh.staff('holloway');
+      expect((await visitor.ok('GET', '/api/roster-service')).there).toBe(false);
+      fresh.app.context.rosterService = new RemoteRoster(place);
+      const { classes } = await visitor.ok('GET', '/api/roster-service');
       expect(
         classes.map(({ title, classId }: { title: string; classId: number }) => [title, classId]),
       ).toEqual([
@@ -478,9 +483,9 @@ describe('the roster service (OneRoster 1.2 REST by the stand-in)', () => {
         subject,
         whole: true,
       }));
-      const { plans } = await own.ok('POST', '/api/rolls/plan', { rolls: wanted });
-      const acts = (at: number, act: string) =>
-        plans[at].lines.filter((line: { act: string }) => line.act === act);
+      const { plans } = await visitor.ok('POST', '/api/rosters/plan', { rosters: wanted });
+      const acts = (index: number, act: string) =>
+        plans[index].lines.filter((line: { act: string }) => line.act === act);
       expect([acts(0, 'add').length, acts(0, 'keep').length, plans[0].gone.length]).toEqual([
         1, 25, 2,
       ]);
@@ -488,20 +493,21 @@ describe('the roster service (OneRoster 1.2 REST by the stand-in)', () => {
         plans[0].lines.filter((line: { changes: unknown[] }) => line.changes.length > 0),
       ).toHaveLength(1);
       expect(acts(1, 'join')).toMatchObject([{ from: { className: '6B' } }]);
-      const rolls = wanted.map(({ subject: _, ...roll }, n) => ({
-        ...roll,
+      const rosters = wanted.map(({ subject: _, ...roster }, n) => ({
+        ...roster,
         make: null,
         sourcedId: [b, d][n].sourcedId,
         seen: plans[n].seen,
         choices: {
           lines: {},
-          leaving: n === 0 ? plans[0].gone.map((one: { studentId: number }) => one.studentId) : [],
+          leaving:
+            n === 0 ? plans[0].gone.map((student: { studentId: number }) => student.studentId) : [],
         },
       }));
       expect(
-        await own.ok('POST', '/api/rolls/apply', { clientKey: clientKey(), rolls }),
+        await visitor.ok('POST', '/api/rosters/apply', { clientKey: clientKey(), rosters }),
       ).toMatchObject({ added: 1, joined: 1, changed: 1, left: 2 });
-      const again = await own.ok('POST', '/api/rolls/plan', { rolls: wanted });
+      const again = await visitor.ok('POST', '/api/rosters/plan', { rosters: wanted });
       expect(
         again.plans.flatMap(({ lines, gone }: any) => [
           ...gone,
@@ -509,11 +515,13 @@ describe('the roster service (OneRoster 1.2 REST by the stand-in)', () => {
         ]),
       ).toEqual([]);
 
-      fresh.app.context.roster = new RemoteRoster({ ...place, clientSecret: 'wrong' });
-      expect((await own.get('/api/roster')).body.title).toMatch(/does not let this server in/);
+      fresh.app.context.rosterService = new RemoteRoster({ ...place, clientSecret: 'wrong' });
+      expect((await visitor.get('/api/roster-service')).body.title).toMatch(
+        /does not let this server in/,
+      );
       stand.closeAllConnections();
       await new Promise((closed) => stand.close(closed));
-      const gone = await own.get('/api/roster');
+      const gone = await visitor.get('/api/roster-service');
       expect([gone.status, gone.body.title]).toEqual([
         502,
         'The school’s roster service did not answer as it should.',

@@ -16,14 +16,14 @@ test('migrations go up, down and up again', async () => {
   const place = { socket: process.env.OAKEN_TEST_SOCKET!, name: `t_migrations_${process.pid}` };
   await createDatabase(place);
   const database = connect(place);
-  const own = migrator(database);
-  await own.up();
+  const umzug = migrator(database);
+  await umzug.up();
   const first = await tables(database);
   expect(first).toContain('answers');
-  await own.up();
-  await own.down({ to: 0 });
+  await umzug.up();
+  await umzug.down({ to: 0 });
   expect(await tables(database)).toEqual(['migrations']);
-  await own.up();
+  await umzug.up();
   expect(await tables(database)).toEqual(first);
   await database.query(`DROP DATABASE ${place.name}`);
   await database.close();
@@ -37,7 +37,10 @@ test('durable, utf8mb4, with foreign keys that hold', async () => {
     "SHOW VARIABLES WHERE Variable_name IN ('innodb_flush_log_at_trx_commit', 'skip_networking', 'character_set_database', 'innodb_doublewrite')",
   );
   const value = Object.fromEntries(
-    settings.map((own: any) => [own.Variable_name ?? own.name, own.Value ?? own.value]),
+    settings.map((setting: any) => [
+      setting.Variable_name ?? setting.name,
+      setting.Value ?? setting.value,
+    ]),
   );
   expect(value).toMatchObject({
     innodb_flush_log_at_trx_commit: '1',
@@ -79,31 +82,33 @@ describe('the demonstration', () => {
     expect(first.get('accounts')).not.toEqual(other.get('accounts'));
   });
   test('people, classes and assignments are as many as promised', async () => {
-    const own = await make('a');
-    const accounts = own.get('accounts')!;
-    const names = accounts.map((one) => `${String(one.given_name)} ${String(one.family_name)}`);
+    const made = await make('a');
+    const accounts = made.get('accounts')!;
+    const names = accounts.map(
+      (account) => `${String(account.given_name)} ${String(account.family_name)}`,
+    );
     expect(new Set(names).size).toBe(names.length);
-    const count = (role: string) => accounts.filter((one) => one.role === role).length;
+    const count = (role: string) => accounts.filter((account) => account.role === role).length;
     expect([
       count('teacher'),
       count('administrator'),
       count('student') >= 155,
-      own.get('classes')!.length,
+      made.get('classes')!.length,
     ]).toEqual([4, 1, true, 6]);
   });
   test.each([0, 1, 2, 3, 4, 5, 6])(
     'made on any day (+%i): seven assignments are over, one is open, one is coming, and nothing is handed in after now',
     async (days) => {
       const now = schoolMorning + days * 86_400_000;
-      const own = await make('a', now);
-      const windows = own
+      const made = await make('a', now);
+      const windows = made
         .get('assignments')!
-        .map((one) => [Number(one.opens_at), Number(one.closes_at)] as const);
+        .map((row) => [Number(row.opens_at), Number(row.closes_at)] as const);
       const over = windows.filter(([, closes]) => closes < now).length;
       const open = windows.filter(([opens, closes]) => opens < now && closes > now).length;
       const coming = windows.filter(([opens]) => opens > now + 4 * 86_400_000).length;
       expect([over, open, coming]).toEqual([7, 1, 1]);
-      for (const attempt of own.get('attempts')!)
+      for (const attempt of made.get('attempts')!)
         if (attempt.handed_in_at) expect(Number(attempt.handed_in_at)).toBeLessThanOrEqual(now);
     },
   );

@@ -21,57 +21,64 @@ describe('without a failure of the server', () => {
     [
       'an Origin that is no address',
       403,
-      (own) => own.send('POST', '/api/tests', '{}', { origin: 'http://[bad' }),
+      (visitor) => visitor.send('POST', '/api/tests', '{}', { origin: 'http://[bad' }),
     ],
-    ['an Origin of null', 403, (own) => own.send('POST', '/api/tests', '{}', { origin: 'null' })],
+    [
+      'an Origin of null',
+      403,
+      (visitor) => visitor.send('POST', '/api/tests', '{}', { origin: 'null' }),
+    ],
     [
       'half a surrogate pair',
       200,
-      (own) => own.send('POST', '/api/tests', title('"a \\ud83d b \\\\ud83d"')),
+      (visitor) => visitor.send('POST', '/api/tests', title('"a \\ud83d b \\\\ud83d"')),
     ],
     [
       'JSON nested 31 deep',
       422,
-      (own) => own.send('POST', '/api/items/rows', `{"items":${nested(31)}}`),
+      (visitor) => visitor.send('POST', '/api/items/rows', `{"items":${nested(31)}}`),
     ],
     [
       'JSON nested 100,000 deep',
       422,
-      (own) => own.send('POST', '/api/tests', title(nested(20_000))),
+      (visitor) => visitor.send('POST', '/api/tests', title(nested(20_000))),
     ],
-    ['half a JSON text', 400, (own) => own.send('POST', '/api/tests', '{"title":"a\\')],
-    ['no JSON', 400, (own) => own.send('POST', '/api/tests', '{"title":"a" "b"}')],
+    ['half a JSON text', 400, (visitor) => visitor.send('POST', '/api/tests', '{"title":"a\\')],
+    ['no JSON', 400, (visitor) => visitor.send('POST', '/api/tests', '{"title":"a" "b"}')],
     [
       'compressed JSON',
       415,
-      (own) => own.send('POST', '/api/tests', '{}', { 'content-encoding': 'gzip' }),
+      (visitor) => visitor.send('POST', '/api/tests', '{}', { 'content-encoding': 'gzip' }),
     ],
     [
       'another alphabet in an id',
       422,
-      (own) =>
-        own.get(`/api/assignments/${given.assignmentId}/results?form=${encodeURIComponent('Ä')}`),
+      (visitor) =>
+        visitor.get(
+          `/api/assignments/${given.assignmentId}/results?form=${encodeURIComponent('Ä')}`,
+        ),
     ],
     [
       'another alphabet in an address',
       404,
-      (own) => own.get(`/api/files/${encodeURIComponent('ÄÖÜ')}`),
+      (visitor) => visitor.get(`/api/files/${encodeURIComponent('ÄÖÜ')}`),
     ],
-    ['a broken escape in an address', 400, (own) => own.get('/api/tests/%E0%A4%A')],
+    ['a broken escape in an address', 400, (visitor) => visitor.get('/api/tests/%E0%A4%A')],
     [
       'a date after the year 9999',
       422,
-      (own) => own.post(`/api/classes/${given.classId}/joining`, { until: longAgo }),
+      (visitor) => visitor.post(`/api/classes/${given.classId}/joining`, { until: longAgo }),
     ],
     [
       'a date beyond numbers',
       422,
-      (own) => own.get(`/api/assignments/${given.assignmentId}/results?from=1e300`),
+      (visitor) => visitor.get(`/api/assignments/${given.assignmentId}/results?from=1e300`),
     ],
     [
       'more values than anybody types',
       422,
-      (own) => own.send('POST', '/api/rolls/plan', `{"rolls":[${'[],'.repeat(200_000)}[]]}`),
+      (visitor) =>
+        visitor.send('POST', '/api/rosters/plan', `{"rosters":[${'[],'.repeat(200_000)}[]]}`),
     ],
   ])('%s', async (_, status, ask) => {
     const reply = await ask(teacher);
@@ -80,7 +87,7 @@ describe('without a failure of the server', () => {
 
   test('half a surrogate pair is kept as the replacement character, an escaped backslash as it is', async () => {
     const { tests } = await teacher.ok('GET', '/api/tests');
-    expect(tests.map((own: { title: string }) => own.title)).toContain('a \ufffd b \\ud83d');
+    expect(tests.map((test: { title: string }) => test.title)).toContain('a \ufffd b \\ud83d');
   });
 });
 

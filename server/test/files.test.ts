@@ -202,9 +202,9 @@ describe('a student’s file', () => {
     const student = await school.student('6B', place);
     const begin = (id: number) => student.ok('POST', `/api/seat/assignments/${id}/attempt`);
     const [attempt, other] = [await begin(assignmentId), await begin(choices)];
-    const pathOf = (own: typeof attempt) => {
-      const entry = own.form.sections[0].entries[0];
-      return `/api/seat/attempts/${own.id}/files?type=&name=right-answer-is-B.png&entry=${entry.id}&part=${entry.item.parts[0].id}`;
+    const pathOf = (sitting: typeof attempt) => {
+      const entry = sitting.form.sections[0].entries[0];
+      return `/api/seat/attempts/${sitting.id}/files?type=&name=right-answer-is-B.png&entry=${entry.id}&part=${entry.item.parts[0].id}`;
     };
     return { student, attempt, path: pathOf(attempt), elsewhere: pathOf(other) };
   }

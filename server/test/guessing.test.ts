@@ -22,13 +22,16 @@ const tryStaff = (visitor: Visitor, name: string, typed: string) =>
   visitor.post('/api/session/staff', { name, password: typed });
 const counted = (replies: { status: number }[]) =>
   Object.fromEntries(
-    [401, 404, 429, 200].map((own) => [own, replies.filter(({ status }) => status === own).length]),
+    [401, 404, 429, 200].map((value) => [
+      value,
+      replies.filter(({ status }) => status === value).length,
+    ]),
   );
 
 /** The student at a place of the class list, with the passcode. */
-async function studentOf(at: number) {
+async function studentOf(index: number) {
   const { students } = await school.visitor().ok('POST', '/api/session/class', { code });
-  const { name, passcode } = passcodesOf('test', '6D')[at]!;
+  const { name, passcode } = passcodesOf('test', '6D')[index]!;
   const { id } = students.find((student: { name: string }) => student.name === name);
   return { code, studentId: id as number, passcode };
 }
@@ -57,14 +60,14 @@ test('120 guesses at once are five', async () => {
 });
 
 test('an account that keeps failing waits longer each time, and then may try again', async () => {
-  const waits: number[] = [];
+  const delays: number[] = [];
   for (let n = 0; n < 9; n++) {
     const { status, body } = await tryStaff(school.visitor(), 'holloway', `wrong ${n}`);
     if (status !== 429) continue;
-    waits.push(body.retryAfter);
+    delays.push(body.retryAfter);
     school.clock.now += body.retryAfter * 1000;
   }
-  expect(waits).toEqual([15, 30]);
+  expect(delays).toEqual([15, 30]);
   school.clock.now += 3_600_000;
   expect((await tryStaff(school.visitor(), 'holloway', password)).status).toBe(200);
 });
@@ -100,7 +103,7 @@ test('a whole class behind one address signs in while one of them keeps failing'
   const failing = await studentOf(0);
   for (let n = 0; n < 8; n++)
     await school.visitor().post('/api/session/student', { ...failing, passcode: 'wrong' });
-  for (let at = 1; at < 26; at++) await school.student('6D', at);
+  for (let index = 1; index < 26; index++) await school.student('6D', index);
   expect((await school.visitor().post('/api/session/student', failing)).status).toBe(429);
 });
 
@@ -110,7 +113,7 @@ test('a new passcode ends the wait for whoever forgot the old one', async () => 
     await school.visitor().post('/api/session/student', { ...forgetful, passcode: 'wrong' });
   const teacher = await school.staff('holloway');
   const { classes } = await teacher.ok('GET', '/api/classes');
-  const { id } = classes.find((own: { name: string }) => own.name === '6D');
+  const { id } = classes.find((schoolClass: { name: string }) => schoolClass.name === '6D');
   const { passcode } = await teacher.ok(
     'POST',
     `/api/classes/${id}/students/${forgetful.studentId}/passcode`,

@@ -70,15 +70,15 @@ async function sat() {
     ['Two', yes],
     ['Three', yes],
   ] as const) {
-    const own = content(stem, part);
+    const item = content(stem, part);
     const made = await teacher.ok('POST', '/api/items', {
       clientKey: clientKey(),
       bank,
       folder: null,
-      content: own,
+      content: item,
       facts,
     });
-    items.push({ ...made, content: own });
+    items.push({ ...made, content: item });
   }
   const { id: testId } = await teacher.ok('POST', '/api/tests', {
     clientKey: clientKey(),
@@ -99,7 +99,7 @@ async function sat() {
     const student = await school.student('6B', n);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
     const { entries } = attempt.form.sections[0];
-    const said = (place: number, response: unknown) =>
+    const save = (place: number, response: unknown) =>
       answer(entries[place].id, 1, { [entries[place].item.parts[0].id]: response });
     const choices = entries[2].item.parts[0].choices as { id: string; text: string }[];
     const chosen = (strong ? ['c', 'd'] : ['a', 'b']).map(
@@ -107,12 +107,12 @@ async function sat() {
     );
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, {
       answers: [
-        said(0, strong ? '.75' : `${n}`),
-        said(1, strong ? 'Mean' : n < 8 ? 'median' : 'mode'),
-        said(2, chosen),
-        said(3, String(strong)),
-        said(4, String(strong || n === 8)),
-        said(5, String(strong || n === 9)),
+        save(0, strong ? '.75' : `${n}`),
+        save(1, strong ? 'Mean' : n < 8 ? 'median' : 'mode'),
+        save(2, chosen),
+        save(3, String(strong)),
+        save(4, String(strong || n === 8)),
+        save(5, String(strong || n === 9)),
       ],
     });
     school.clock.now += 1_000;
@@ -155,10 +155,10 @@ test('figures of an item are those of its wording and key; what was seen before 
     return { facility: row.facility, earlier, grades: byGrade.length, revisionId: row.revisionId };
   };
   expect(await read()).toMatchObject({ facility: { value: 0, n: 10 }, earlier: null, grades: 1 });
-  const save = async (own: object) =>
+  const save = async (change: object) =>
     teacher.ok('POST', `/api/items/${item!.id}/revisions`, {
       basedOn: (await read()).revisionId,
-      content: own,
+      content: change,
       facts,
     });
   await save(content('Three quarters as a decimal', numeric('0.75')));

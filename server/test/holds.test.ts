@@ -51,7 +51,7 @@ beforeAll(async () => {
   const code = 'BRN6B2';
   const { students } = await visitor().ok('POST', '/api/session/class', { code });
   const { name, passcode } = passcodesOf('test', '6B')[0]!;
-  const { id: studentId } = students.find((own: { name: string }) => own.name === name);
+  const { id: studentId } = students.find((student: { name: string }) => student.name === name);
   people.set(
     'student',
     await signedIn(visitor(), '/api/session/student', { code, studentId, passcode }),
@@ -80,7 +80,9 @@ function machine(): number {
 
 function longestHold(): Promise<number> {
   server.send('hold');
-  return new Promise((done) => server.once('message', (said: { hold: number }) => done(said.hold)));
+  return new Promise((done) =>
+    server.once('message', (message: { hold: number }) => done(message.hold)),
+  );
 }
 
 /**
@@ -185,16 +187,16 @@ describe('what is right, and as large as it may be', () => {
   };
   const formulas = `<p>${`<span data-formula="${'\\dddot{x}'.repeat(11)}"></span>`.repeat(180)}</p>`;
   const passage = { title: 'Formulas', body: formulas, numbering: 'none', easier: '', source: '' };
-  const listed = (roll: number) =>
+  const listed = (roster: number) =>
     Array.from({ length: 60 }, (_, n) => ({
       line: n + 1,
       givenName: `Ana${n}`,
-      familyName: `Lee${roll}`,
+      familyName: `Lee${roster}`,
       studentNumber: '',
       email: '',
       grade: 6,
       sourcedId: null,
-      rollNumber: null,
+      rosterNumber: null,
     }));
   const lines = (students: number, items: number) =>
     [
@@ -240,11 +242,11 @@ describe('what is right, and as large as it may be', () => {
       [200, 422],
     ],
     [
-      'sixty rolls',
+      'sixty rosters',
       'POST',
-      '/api/rolls/plan',
+      '/api/rosters/plan',
       () => ({
-        rolls: Array.from({ length: 60 }, (_, n) => ({
+        rosters: Array.from({ length: 60 }, (_, n) => ({
           classId: null,
           listed: listed(n),
           whole: true,

@@ -8,7 +8,7 @@ let bank: number;
 beforeAll(async () => {
   school = await openSchool();
   teacher = await school.staff('holloway');
-  bank = (await teacher.ok('GET', '/api/banks')).banks.find((own: any) => own.mine).id;
+  bank = (await teacher.ok('GET', '/api/banks')).banks.find((candidate: any) => candidate.mine).id;
 });
 afterAll(() => school.close());
 
@@ -29,8 +29,8 @@ async function send(
 }
 async function until(id: string, ...states: string[]) {
   for (;;) {
-    const own = await teacher.ok('GET', `/api/imports/${id}`);
-    if ([...states, 'failed'].includes(own.state)) return own;
+    const state = await teacher.ok('GET', `/api/imports/${id}`);
+    if ([...states, 'failed'].includes(state.state)) return state;
     await new Promise((resolve) => setTimeout(resolve, 30));
   }
 }
@@ -40,8 +40,8 @@ async function check(bytes: Buffer | string) {
   return until(body.id, 'checked');
 }
 /** The same whatever order an object's names stand in. */
-const text = (own: unknown): string =>
-  JSON.stringify(own, (_, value) =>
+const text = (content: unknown): string =>
+  JSON.stringify(content, (_, value) =>
     typeof value === 'object' && value !== null && !Array.isArray(value)
       ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
       : value,
@@ -53,7 +53,7 @@ const head = 'kind,question,choice 1,choice 2,right,standards,grades,tags,pictur
 function zip(files: [string, Buffer][]): Buffer {
   const locals: Buffer[] = [];
   const centrals: Buffer[] = [];
-  let at = 0;
+  let position = 0;
   for (const [name, bytes] of files) {
     const packed = deflateRawSync(bytes);
     const common = Buffer.alloc(26);
@@ -70,7 +70,7 @@ function zip(files: [string, Buffer][]): Buffer {
       packed,
     ]);
     const tail = Buffer.alloc(14);
-    tail.writeUInt32LE(at, 10);
+    tail.writeUInt32LE(position, 10);
     centrals.push(
       Buffer.concat([
         Buffer.from('PK\u0001\u0002', 'latin1'),
@@ -81,7 +81,7 @@ function zip(files: [string, Buffer][]): Buffer {
       ]),
     );
     locals.push(local);
-    at += local.length;
+    position += local.length;
   }
   const central = Buffer.concat(centrals);
   const end = Buffer.alloc(22);
@@ -89,13 +89,13 @@ function zip(files: [string, Buffer][]): Buffer {
   end.writeUInt16LE(files.length, 8);
   end.writeUInt16LE(files.length, 10);
   end.writeUInt32LE(central.length, 12);
-  end.writeUInt32LE(at, 16);
+  end.writeUInt32LE(position, 16);
   return Buffer.concat([...locals, central, end]);
 }
 
 test('a dry run names every fault with line and column and makes nothing; then the good rows are made', async () => {
   const before = await total(`bank=${bank}`);
-  const own = await check(
+  const checked = await check(
     [
       head,
       'true-false,"Sand is a\nkind of rock.",,,false,ES.5.ROC.1,5,import one,,',
@@ -104,8 +104,8 @@ test('a dry run names every fault with line and column and makes nothing; then t
       'true-false,Ice floats.,,,true,es5wat1,5,import one,,',
     ].join('\r\n'),
   );
-  expect(own).toMatchObject({ rows: 4, good: 2, bad: 2 });
-  expect(own.problems).toEqual([
+  expect(checked).toMatchObject({ rows: 4, good: 2, bad: 2 });
+  expect(checked.problems).toEqual([
     {
       line: 4,
       column: 'right',
@@ -114,15 +114,15 @@ test('a dry run names every fault with line and column and makes nothing; then t
     { line: 5, column: 'choice 2', message: 'Choices 1 and 2 are the same.' },
   ]);
   expect(await total(`bank=${bank}`)).toBe(before);
-  const refused = await teacher.post(`/api/imports/${own.id}/apply`, { take: 'all' });
+  const refused = await teacher.post(`/api/imports/${checked.id}/apply`, { take: 'all' });
   expect([refused.status, refused.body.title]).toEqual([
     409,
     '2 rows have something wrong with them, so nothing was made.',
   ]);
-  await teacher.ok('POST', `/api/imports/${own.id}/apply`, { take: 'good' });
-  expect(await until(own.id, 'done')).toMatchObject({ state: 'done', done: 2 });
-  const found = await teacher.ok('GET', `/api/items?bank=${bank}&tag=import%20one`);
-  expect(found.items.map(({ standards, grades }: any) => [standards[0].code, grades])).toEqual([
+  await teacher.ok('POST', `/api/imports/${checked.id}/apply`, { take: 'good' });
+  expect(await until(checked.id, 'done')).toMatchObject({ state: 'done', done: 2 });
+  const page = await teacher.ok('GET', `/api/items?bank=${bank}&tag=import%20one`);
+  expect(page.items.map(({ standards, grades }: any) => [standards[0].code, grades])).toEqual([
     ['ES.5.ROC.1', [5]],
     ['ES.5.WAT.1', [5]],
   ]);
@@ -164,14 +164,14 @@ test.each<[string, (text: string) => Buffer]>([
   ['Windows-1252, with semicolons', (text) => Buffer.from(text.replaceAll(',', ';'), 'latin1')],
 ])('%s is read as it was meant', async (name, encode) => {
   const tag = name.toLowerCase().replace(/[^a-z0-9]/g, '');
-  const own = await check(
+  const checked = await check(
     encode(
       `kind,question,right,subject,tags\ntrue-false,Où est la forêt? Übermütig é.,true,Reading,${tag}\n`,
     ),
   );
-  expect(own).toMatchObject({ good: 1, bad: 0 });
-  await teacher.ok('POST', `/api/imports/${own.id}/apply`, { take: 'all' });
-  await until(own.id, 'done');
+  expect(checked).toMatchObject({ good: 1, bad: 0 });
+  await teacher.ok('POST', `/api/imports/${checked.id}/apply`, { take: 'all' });
+  await until(checked.id, 'done');
   const { items } = await teacher.ok('GET', `/api/items?tag=${tag}`);
   expect(items[0].content.stem).toBe('<p>Où est la forêt? Übermütig é.</p>');
 });
@@ -186,15 +186,15 @@ describe('a zip', () => {
     );
 
   test('brings its pictures along', async () => {
-    const own = await check(
+    const checked = await check(
       zip([
         ['items.csv', table('Field.SVG')],
         ['pictures/field.svg', drawing],
       ]),
     );
-    expect(own).toMatchObject({ good: 1, bad: 0 });
-    await teacher.ok('POST', `/api/imports/${own.id}/apply`, { take: 'all' });
-    await until(own.id, 'done');
+    expect(checked).toMatchObject({ good: 1, bad: 0 });
+    await teacher.ok('POST', `/api/imports/${checked.id}/apply`, { take: 'all' });
+    await until(checked.id, 'done');
     const { items } = await teacher.ok('GET', '/api/items?tag=zipped&has=picture');
     expect(items[0].content.stem).toMatch(
       /^<p><img src="\/api\/files\/[\w-]{22}" alt="A dark field" width="40" height="30"><\/p>/,
@@ -229,14 +229,14 @@ describe('a zip', () => {
 test('ten thousand rows show how far they are, and a cancellation leaves nothing', async () => {
   const lines = Array.from(
     { length: 10_000 },
-    (_, at) => `true-false,Statement number ${at} of the long list.,true,Reading,long list`,
+    (_, index) => `true-false,Statement number ${index} of the long list.,true,Reading,long list`,
   );
   const { body } = await send(`kind,question,right,subject,tags\n${lines.join('\n')}`);
-  const own = await until(body.id, 'checked');
-  expect(own).toMatchObject({ rows: 10_000, good: 10_000, bad: 0 });
-  await teacher.ok('POST', `/api/imports/${own.id}/apply`, { take: 'all' });
-  await teacher.ok('POST', `/api/imports/${own.id}/cancel`);
-  expect((await until(own.id, 'cancelled')).state).toBe('cancelled');
+  const checked = await until(body.id, 'checked');
+  expect(checked).toMatchObject({ rows: 10_000, good: 10_000, bad: 0 });
+  await teacher.ok('POST', `/api/imports/${checked.id}/apply`, { take: 'all' });
+  await teacher.ok('POST', `/api/imports/${checked.id}/cancel`);
+  expect((await until(checked.id, 'cancelled')).state).toBe('cancelled');
   expect(await total('tag=long%20list')).toBe(0);
   const again = await check(`kind,question,right,subject,tags\n${lines.slice(0, 1000).join('\n')}`);
   await teacher.ok('POST', `/api/imports/${again.id}/apply`, { take: 'good' });
@@ -345,10 +345,10 @@ test('a cell that a spreadsheet would run leaves as text, and comes back as it w
 });
 
 test('columns that nothing is read from are named, with what they may have been meant to be', async () => {
-  const own = await check(
+  const checked = await check(
     'Kind,Stem,question,right,standard,Option B,House\ntrue-false,x,Is granite igneous?,true,ES.8.ROC.1,,Oak',
   );
-  expect(own.problems.filter(({ line }: { line: number }) => line === 1)).toEqual([
+  expect(checked.problems.filter(({ line }: { line: number }) => line === 1)).toEqual([
     { line: 1, column: 'stem', message: 'Nothing is read from this column.' },
     {
       line: 1,

@@ -114,7 +114,7 @@ describe('calendar feeds (iCalendar, RFC 5545, read back by ical.js)', () => {
     expect(headers.get('content-type')).toContain('text/calendar');
     return new ICAL.Component(ICAL.parse(body))
       .getAllSubcomponents('vevent')
-      .map((own) => new ICAL.Event(own));
+      .map((allSubcomponent) => new ICAL.Event(allSubcomponent));
   };
 
   test('a teacher’s and a student’s own windows; what cannot be seen yet is not in it', async () => {
@@ -126,14 +126,14 @@ describe('calendar feeds (iCalendar, RFC 5545, read back by ical.js)', () => {
     const student = await school.student('6B', 2);
     const [mine, theirs] = [await feed(teacher), await feed(student)];
     expect(await feed(student)).toBe(theirs);
-    const own = (await events(mine)) as ICAL.Event[];
-    const event = own.find(({ uid }) => uid.startsWith(`assignment-${given.assignmentId}-`))!;
+    const entries = (await events(mine)) as ICAL.Event[];
+    const event = entries.find(({ uid }) => uid.startsWith(`assignment-${given.assignmentId}-`))!;
     expect([
       event.summary,
       event.startDate.toJSDate().getTime(),
       event.endDate.toJSDate().getTime(),
     ]).toEqual(['Given (class 6B)', start + 2 * hour, start + 5 * hour]);
-    expect(new Set(own.map(({ uid }) => uid)).size).toBe(own.length);
+    expect(new Set(entries.map(({ uid }) => uid)).size).toBe(entries.length);
     const has = async () =>
       ((await events(theirs)) as ICAL.Event[]).some(({ uid }) =>
         uid.startsWith(`assignment-${given.assignmentId}-`),

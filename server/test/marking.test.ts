@@ -77,28 +77,30 @@ async function handedIn(texts: string[], from: number, more: object = {}) {
     rules,
   });
   const students = [];
-  for (const [n, said] of texts.entries()) {
+  for (const [n, currentText] of texts.entries()) {
     const student = await school.student('6B', from + n);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
     const [first] = attempt.form.sections[0].entries;
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, {
-      answers: [answer(first.id, 1, { [first.item.parts[0].id]: said })],
+      answers: [answer(first.id, 1, { [first.item.parts[0].id]: currentText })],
     });
     students.push({ student, attemptId: attempt.id as number });
     school.clock.now += 60_000;
   }
   const { waiting } = await teacher.ok('GET', '/api/marking');
-  const line = waiting.find((own: { assignmentId: number }) => own.assignmentId === assignmentId);
+  const line = waiting.find(
+    (assignment: { assignmentId: number }) => assignment.assignmentId === assignmentId,
+  );
   const path = `/api/marking/${assignmentId}/${line?.entry}/${line?.part}`;
   const read = `/api/marking/${assignmentId}?entry=${line?.entry}&part=${line?.part}`;
   const scores = async () =>
     (
-      await rows<{ points: number; waits: number }>(
+      await rows<{ points: number; unmarked: number }>(
         school.database,
-        'SELECT t.points, (SELECT SUM(s.needs_marking) FROM scores s WHERE s.attempt_id = t.id) AS waits FROM attempts t WHERE t.assignment_id = :assignmentId ORDER BY t.id',
+        'SELECT t.points, (SELECT SUM(s.needs_marking) FROM scores s WHERE s.attempt_id = t.id) AS unmarked FROM attempts t WHERE t.assignment_id = :assignmentId ORDER BY t.id',
         { assignmentId },
       )
-    ).map(({ points, waits }) => [points, Number(waits)]);
+    ).map(({ points, unmarked }) => [points, Number(unmarked)]);
   return { assignmentId, students, waiting, line, path, read, scores };
 }
 
@@ -107,11 +109,11 @@ test('the same answers are marked once for all who gave them; scores follow; a m
     ['The moon pulls the water.', 'the  moon pulls the water', 'Because of wind'],
     0,
   );
-  expect(line).toMatchObject({ title: 'Tides', waits: 3, marked: 0, recipients: 'class 6B' });
+  expect(line).toMatchObject({ title: 'Tides', unmarked: 3, marked: 0, recipients: 'class 6B' });
   const paper = await teacher.ok('GET', read);
   expect(paper).toMatchObject({
     mayMark: true,
-    parts: [{ most: 4, guide: '<p>Names the moon.</p>', comments: [] }],
+    parts: [{ maxPoints: 4, guide: '<p>Names the moon.</p>', comments: [] }],
   });
   expect(paper.answers.map(({ response, words }: any) => [response, words])).toEqual([
     ['The moon pulls the water.', 5],
@@ -203,12 +205,12 @@ test('the same answers are marked once for all who gave them; scores follow; a m
   await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: true });
   school.clock.now += 60_000;
   expect((await report())[0].comments).toEqual(['Say why twice.']);
-  const scoreOf = async (at: number) =>
-    (await (await school.student('6B', at)).ok('GET', '/api/seat')).assignments.find(
-      (own: any) => own.assignmentId === assignmentId,
+  const scoreOf = async (index: number) =>
+    (await (await school.student('6B', index)).ok('GET', '/api/seat')).assignments.find(
+      (assignment: any) => assignment.assignmentId === assignmentId,
     ).score;
-  expect(await scoreOf(0)).toMatchObject({ points: 0, most: 1, share: null, waiting: 4 });
-  expect(await scoreOf(1)).toMatchObject({ points: 3.5, most: 5, share: 0.7, waiting: 0 });
+  expect(await scoreOf(0)).toMatchObject({ points: 0, maxPoints: 1, share: null, waiting: 4 });
+  expect(await scoreOf(1)).toMatchObject({ points: 3.5, maxPoints: 5, share: 0.7, waiting: 0 });
 });
 
 test('two who mark the same answer: the second is told, and nothing of theirs is half done', async () => {
@@ -243,14 +245,16 @@ test('is for those who teach the class, and only for what is marked by hand and 
     404, 404,
   ]);
   expect(
-    (await other.ok('GET', '/api/marking')).waiting.map((own: any) => own.assignmentId),
+    (await other.ok('GET', '/api/marking')).waiting.map(
+      (assignment: any) => assignment.assignmentId,
+    ),
   ).not.toContain(assignmentId);
   expect(
     (await teacher.send('PUT', `/api/marking/${assignmentId}/${line.entry}/nothing`, body)).status,
   ).toBe(404);
   expect((await teacher.ok('GET', `/api/marking/${assignmentId}`)).parts).toHaveLength(1);
   const { students: all } = await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`);
-  const { studentId } = all.find((own: any) => own.state === 'handed-in');
+  const { studentId } = all.find((student: any) => student.state === 'handed-in');
   await teacher.ok('POST', `/api/assignments/${assignmentId}/sittings`, {
     act: 'reopen',
     studentIds: [studentId],
@@ -297,20 +301,21 @@ test('a guide with levels: points are their sum, and the student reads which lev
     `/api/seat/assignments/${assignmentId}/report`,
   );
   expect(report.entries[0].levels).toEqual([
-    { criterion: 'Claim', words: 'Says it clearly', points: 2, most: 2 },
-    { criterion: 'Evidence', words: 'One fact', points: 1, most: 2 },
+    { criterion: 'Claim', words: 'Says it clearly', points: 2, maxPoints: 2 },
+    { criterion: 'Evidence', words: 'One fact', points: 1, maxPoints: 2 },
   ]);
 });
 
 test('a second reader sees neither names nor marks; agreement is that of the blind marks, also after settling', async () => {
   const { students, path, scores } = await handedIn(['One.', 'Two.', 'Three.'], 12);
   const ids = students.map(({ attemptId }) => attemptId);
-  const mark = (at: number, points: number, version = 0) => ({
-    attempts: [{ attemptId: ids[at], version }],
+  const mark = (index: number, points: number, version = 0) => ({
+    attempts: [{ attemptId: ids[index], version }],
     points,
-    comment: `first ${at}`,
+    comment: `first ${index}`,
   });
-  for (const [at, points] of [4, 2, 0].entries()) await teacher.ok('PUT', path, mark(at, points));
+  for (const [index, points] of [4, 2, 0].entries())
+    await teacher.ok('PUT', path, mark(index, points));
   const { colleagues, reading: none } = await teacher.ok('GET', `${path}/second`);
   expect(none).toBeNull();
   const colleague = colleagues.find(({ name }: any) => /Lindqvist/.test(name)).accountId;
@@ -323,14 +328,16 @@ test('a second reader sees neither names nor marks; agreement is that of the bli
   const blind = `/api/second-readings/${seconds[0].readingId}`;
   expect((await teacher.get(blind)).status).toBe(404);
   const work = await other.ok('GET', blind);
-  expect(work.answers.map(({ student, mark: own }: any) => [student, own])).toEqual([
-    [null, null],
-    [null, null],
-    [null, null],
-  ]);
+  expect(work.answers.map(({ student, mark: currentMark }: any) => [student, currentMark])).toEqual(
+    [
+      [null, null],
+      [null, null],
+      [null, null],
+    ],
+  );
   expect(JSON.stringify(work)).not.toContain('first');
-  for (const [at, points] of [4, 3, 0].entries())
-    await other.ok('PUT', blind, { ...mark(at, points), comment: 'second' });
+  for (const [index, points] of [4, 3, 0].entries())
+    await other.ok('PUT', blind, { ...mark(index, points), comment: 'second' });
   expect(await scores()).toEqual([
     [4, 0],
     [2, 0],
@@ -415,17 +422,17 @@ test('short answers that the key does not know are asked about once; what stays 
     testVersion: version,
     ...wishes([1], school.clock.now + 3_600_000),
   });
-  for (const [n, said] of ['average', 'Average ', 'mean', 'sum'].entries()) {
+  for (const [n, text] of ['average', 'Average ', 'mean', 'sum'].entries()) {
     const student = await school.student('6B', 16 + n);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
     const [first] = attempt.form.sections[0].entries;
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, {
-      answers: [answer(first.id, 1, { [first.item.parts[0].id]: said })],
+      answers: [answer(first.id, 1, { [first.item.parts[0].id]: text })],
     });
   }
   const mine = async () =>
     (await teacher.ok('GET', '/api/marking')).unknown.filter(
-      (own: any) => own.assignmentId === assignmentId,
+      (assignment: any) => assignment.assignmentId === assignmentId,
     );
   const [line] = await mine();
   expect([line.answers, line.students]).toEqual([2, 3]);
@@ -440,11 +447,11 @@ test('short answers that the key does not know are asked about once; what stays 
   const change = { entry: line.entry, accept: { part: line.part, response: 'average' } };
   const { edition, gain } = await teacher.ok(
     'POST',
-    `/api/assignments/${assignmentId}/repairs/look-ahead`,
+    `/api/assignments/${assignmentId}/rescores/look-ahead`,
     change,
   );
   expect(gain).toHaveLength(2);
-  await teacher.ok('POST', `/api/assignments/${assignmentId}/repairs`, {
+  await teacher.ok('POST', `/api/assignments/${assignmentId}/rescores`, {
     change,
     edition,
     reason: '',

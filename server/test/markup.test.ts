@@ -17,7 +17,7 @@ const file = `/api/files/${'a'.repeat(22)}`;
 
 test('every published vector with markup in it is refused, alone, in a paragraph and in an attribute', () => {
   expect(vectors.length).toBeGreaterThan(150);
-  for (const vector of vectors.filter((own) => own.includes('<'))) {
+  for (const vector of vectors.filter((text) => text.includes('<'))) {
     for (const html of [
       vector,
       `<p>${vector}</p>`,
@@ -29,7 +29,7 @@ test('every published vector with markup in it is refused, alone, in a paragraph
 });
 
 test('a vector without markup is only text, and stays text in an attribute', () => {
-  for (const vector of vectors.filter((own) => !own.includes('<'))) {
+  for (const vector of vectors.filter((text) => !text.includes('<'))) {
     expect(problemOf(`<p>${vector}</p>`)).toBeNull();
     const escaped = vector.replace(/&/g, '&amp;').replace(/"/g, '&quot;');
     const latexLess = problemOf(`<p><img src="${file}" alt="${escaped}"></p>`);
@@ -66,7 +66,7 @@ test('what an author writes passes: every allowed element with its attributes', 
             ? ['src', 'title']
             : [];
       const given = [...new Set([...needed, ...(attribute ? [attribute] : [])])];
-      const html = `<${element}${given.map((own) => ` ${own}="${values[own]}"`).join('')}>`;
+      const html = `<${element}${given.map((text) => ` ${text}="${values[text]}"`).join('')}>`;
       expect([html, problemOf(html)]).toEqual([html, null]);
     }
 });

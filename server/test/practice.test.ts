@@ -25,7 +25,7 @@ const practice = {
   release: { ...plainRules.release, score: 'at-hand-in' },
 };
 
-async function begun(at: number, rules: object = practice) {
+async function begun(index: number, rules: object = practice) {
   const given = await giveTest(school, teacher, { change: { rules } });
   const { content } = (await row<{ content: unknown }>(
     school.database,
@@ -33,7 +33,7 @@ async function begun(at: number, rules: object = practice) {
     { id: given.assignmentId },
   ))!;
   const entries = entriesOf(fromJson<Edition>(content));
-  const student = await school.student('6B', at);
+  const student = await school.student('6B', index);
   const begin = () => student.ok('POST', `/api/seat/assignments/${given.assignmentId}/attempt`, {});
   const attempt = await begin();
   let number = 0;
@@ -41,14 +41,26 @@ async function begun(at: number, rules: object = practice) {
   const wrong = (n: number) =>
     (entries[n]!.content.parts[0] as any).choices.find(({ id }: { id: string }) => id !== right(n))
       .id as string;
-  const said = (n: number, choice: string) =>
+  const currentAnswer = (n: number, choice: string) =>
     answer(entries[n]!.id, ++number, { [entries[n]!.content.parts[0]!.id]: choice });
   const path = (n: number) => `/api/seat/attempts/${attempt.id}/entries/${entries[n]!.id}/help`;
   const check = (n: number, choice: string) =>
-    student.ok('POST', path(n), { want: 'check', answer: said(n, choice) });
+    student.ok('POST', path(n), { want: 'check', answer: currentAnswer(n, choice) });
   const handIn = () =>
     student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
-  return { given, entries, student, attempt, begin, right, wrong, said, path, check, handIn };
+  return {
+    given,
+    entries,
+    student,
+    attempt,
+    begin,
+    right,
+    wrong,
+    said: currentAnswer,
+    path,
+    check,
+    handIn,
+  };
 }
 
 describe('practice', () => {
@@ -110,15 +122,15 @@ describe('practice', () => {
     const scores = await Promise.all(
       entries.map(
         async ({ id }) =>
-          (await row<{ points: number; most: number }>(
+          (await row<{ points: number; maxPoints: number }>(
             school.database,
-            'SELECT points, max_points AS most FROM scores WHERE attempt_id = :attempt AND entry_id = :id',
+            'SELECT points, max_points AS maxPoints FROM scores WHERE attempt_id = :attempt AND entry_id = :id',
             { attempt: attempt.id, id },
           ))!,
       ),
     );
     // Solved at the third try; shown; last checked wrong, whatever was typed later; never checked but right; and two left open.
-    expect(scores.map(({ points, most }) => points / most)).toEqual([0.5, 0, 0, 1, 0, 0]);
+    expect(scores.map(({ points, maxPoints }) => points / maxPoints)).toEqual([0.5, 0, 0, 1, 0, 0]);
     const report = await student.ok('GET', `/api/seat/assignments/${given.assignmentId}/report`);
     expect(report.entries).toHaveLength(6);
     expect((await student.post(path(4), { want: 'hint', after: 0 })).status).toBe(409);
@@ -137,32 +149,36 @@ describe('practice', () => {
     const { path, student, attempt } = await begun(1, plainRules);
     for (const body of [{ want: 'answer' }, { want: 'hint', after: 0 }])
       expect((await student.post(path(0), body)).status).toBe(403);
-    const own = await begun(2);
-    expect((await student.post(own.path(0), { want: 'answer' })).status).toBe(404);
+    const currentPractice = await begun(2);
+    expect((await student.post(currentPractice.path(0), { want: 'answer' })).status).toBe(404);
     expect(
-      (await own.student.post(own.path(0).replace(own.entries[0]!.id, 'zzzz'), { want: 'answer' }))
-        .status,
+      (
+        await currentPractice.student.post(
+          currentPractice.path(0).replace(currentPractice.entries[0]!.id, 'zzzz'),
+          { want: 'answer' },
+        )
+      ).status,
     ).toBe(404);
     expect(
       (
-        await own.student.post(own.path(0), {
+        await currentPractice.student.post(currentPractice.path(0), {
           want: 'check',
-          answer: answer(own.entries[1]!.id, 9, {}),
+          answer: answer(currentPractice.entries[1]!.id, 9, {}),
         })
       ).status,
     ).toBe(404);
     expect(
       (
-        await own.student.post(own.path(0), {
+        await currentPractice.student.post(currentPractice.path(0), {
           want: 'check',
-          answer: answer(own.entries[0]!.id, 9, {}),
+          answer: answer(currentPractice.entries[0]!.id, 9, {}),
         })
       ).body.title,
     ).toBe('There is no answer to check yet.');
     school.clock.now += 21 * 60_000;
-    expect((await own.student.post(own.path(0), { want: 'answer' })).body.title).toBe(
-      'The time is over.',
-    );
+    expect(
+      (await currentPractice.student.post(currentPractice.path(0), { want: 'answer' })).body.title,
+    ).toBe('The time is over.');
     school.clock.now -= 21 * 60_000;
     expect(attempt.help).toEqual({});
   });

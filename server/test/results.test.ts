@@ -32,30 +32,30 @@ const whole = '/api/assignments/1/results';
 test('filters ask for some of the work, and every figure follows', async () => {
   const all = await teacher.ok('GET', whole);
   const [first, second] = all.filters.classes;
-  const one = await teacher.ok('GET', `${whole}?classId=${first.id}`);
+  const ofClass = await teacher.ok('GET', `${whole}?classId=${first.id}`);
   const other = await teacher.ok('GET', `${whole}?classId=${second.id}`);
-  expect(one.spread.n + other.spread.n).toBe(all.spread.n);
-  const points = (own: any) =>
-    own.students
+  expect(ofClass.spread.n + other.spread.n).toBe(all.spread.n);
+  const points = (results: any) =>
+    results.students
       .filter(({ points: earned }: any) => earned !== null)
       .map((line: any) => line.points);
-  expect([one.spread.mean.value, one.spread.sd.value]).toEqual([
-    expect.closeTo(mean(points(one)), 9),
-    expect.closeTo(sampleStandardDeviation(points(one)), 9),
+  expect([ofClass.spread.mean.value, ofClass.spread.sd.value]).toEqual([
+    expect.closeTo(mean(points(ofClass)), 9),
+    expect.closeTo(sampleStandardDeviation(points(ofClass)), 9),
   ]);
-  const facility = (own: any) => own.items[4].facility.value;
+  const facility = (results: any) => results.items[4].facility.value;
   expect(
-    (facility(one) * one.spread.n + facility(other) * other.spread.n) / all.spread.n,
+    (facility(ofClass) * ofClass.spread.n + facility(other) * other.spread.n) / all.spread.n,
   ).toBeCloseTo(facility(all), 9);
   // Side by side they say the same.
   expect(all.compare.classes.map(({ n, facilities }: any) => [n, facilities[4]])).toEqual([
-    [one.spread.n, expect.closeTo(facility(one), 9)],
+    [ofClass.spread.n, expect.closeTo(facility(ofClass), 9)],
     [other.spread.n, expect.closeTo(facility(other), 9)],
   ]);
   const [group] = all.filters.groups;
   const few = await teacher.ok('GET', `${whole}?groupId=${group.id}`);
   expect(few.students.length).toBeGreaterThan(0);
-  expect(few.students.length).toBeLessThan(one.students.length);
+  expect(few.students.length).toBeLessThan(ofClass.students.length);
   const handed = all.students
     .map(({ handedInAt }: any) => handedInAt)
     .filter(Boolean)
@@ -83,9 +83,9 @@ async function sat(all: string[][], from: number, change: Record<string, unknown
     "SELECT id FROM standards WHERE code = 'MA.6.RAT.1'",
   );
   const itemIds = [];
-  for (let at = 0; at < 3; at++) {
+  for (let index = 0; index < 3; index++) {
     const content = {
-      stem: `<p>Question ${at + 1}?</p>`,
+      stem: `<p>Question ${index + 1}?</p>`,
       parts: [
         {
           id: 'p',
@@ -144,15 +144,15 @@ async function sat(all: string[][], from: number, change: Record<string, unknown
   const students = [];
   for (const [n, attempts] of all.entries()) {
     const student = await school.student('6B', from + n);
-    for (const said of attempts) {
+    for (const currentAnswers of attempts) {
       const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {
         again: true,
       });
       const entries = attempt.form.sections.flatMap((section: any) => section.entries);
       const idOf = (entry: any, text: string) =>
-        entry.item.parts[0].choices.find((own: any) => own.text === `<p>${text}</p>`).id;
-      const answers = [...said].map((own, i) =>
-        answer(entries[i].id, 1, { [entries[i].item.parts[0].id]: idOf(entries[i], own) }),
+        entry.item.parts[0].choices.find((choice: any) => choice.text === `<p>${text}</p>`).id;
+      const answers = [...currentAnswers].map((text, i) =>
+        answer(entries[i].id, 1, { [entries[i].item.parts[0].id]: idOf(entries[i], text) }),
       );
       school.clock.now += 20_000;
       await student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, {
@@ -174,8 +174,8 @@ test('which attempt is read: the counting, the best, latest, first, their mean, 
   const { path, students } = await sat([['aab', 'abb', 'aaa'], ['bbb']], 0);
   const points = async (attempt: string) =>
     (await teacher.ok('GET', `${path}/results?attempt=${attempt}`)).students
-      .filter(({ points: own }: any) => own !== null)
-      .map((own: any) => own.points);
+      .filter(({ points: currentPoints }: any) => currentPoints !== null)
+      .map((student: any) => student.points);
   expect(await points('counting')).toEqual([3, 0]);
   expect(await points('latest')).toEqual([3, 0]);
   expect(await points('first')).toEqual([2, 0]);
@@ -188,23 +188,27 @@ test('which attempt is read: the counting, the best, latest, first, their mean, 
     null,
   ]);
   // The same sign said again adds nothing.
-  const [own] = students;
-  await own!.student.send('POST', `/api/seat/attempts/${own!.attemptId}/here`, {
-    entry: own!.entries[0].id,
-    hidden: false,
-    left: 0,
-    heard: 0,
-    page: 'page00000001',
-    spent: [{ entry: own!.entries[0].id, ms: 8_000 }],
-  });
+  const [currentStudent] = students;
+  await currentStudent!.student.send(
+    'POST',
+    `/api/seat/attempts/${currentStudent!.attemptId}/here`,
+    {
+      entry: currentStudent!.entries[0].id,
+      hidden: false,
+      left: 0,
+      heard: 0,
+      page: 'page00000001',
+      spent: [{ entry: currentStudent!.entries[0].id, ms: 8_000 }],
+    },
+  );
   expect((await teacher.ok('GET', `${path}/results?attempt=first`)).items[0].time).toEqual({
     value: 9_000,
   });
 });
 
 test('one student alone, and all the same: reasons instead of figures', async () => {
-  const one = await sat([['aab']], 3);
-  const alone = await teacher.ok('GET', `${one.path}/results`);
+  const sitting = await sat([['aab']], 3);
+  const alone = await teacher.ok('GET', `${sitting.path}/results`);
   expect([alone.spread.sd.reason, alone.reliability.alpha.reason]).toEqual([
     'needs at least two students',
     'needs at least two students',
@@ -229,11 +233,11 @@ test('practice: first answers, tries and hints are read', async () => {
     { again: true },
   );
   const entries = again.form.sections.flatMap((section: any) => section.entries);
-  const check = (at: number, said: string, number: number) =>
-    student.ok('POST', `/api/seat/attempts/${again.id}/entries/${entries[at].id}/help`, {
+  const check = (index: number, text: string, number: number) =>
+    student.ok('POST', `/api/seat/attempts/${again.id}/entries/${entries[index].id}/help`, {
       want: 'check',
-      answer: answer(entries[at].id, number, {
-        [entries[at].item.parts[0].id]: idOf(entries[at], said),
+      answer: answer(entries[index].id, number, {
+        [entries[index].item.parts[0].id]: idOf(entries[index], text),
       }),
     });
   await check(0, 'a', 1);
@@ -253,34 +257,39 @@ test('practice: first answers, tries and hints are read', async () => {
     practice,
   } = await teacher.ok('GET', `${path}/results?attempt=latest`);
   expect(practice).toBe(true);
-  expect(items.map((own: any) => own.practice)).toEqual([
+  expect(items.map((item: any) => item.practice)).toEqual([
     { first: 1, later: 0, shown: 0, hints: 0 },
     { first: 0, later: 1, shown: 0, hints: 0 },
     { first: 0, later: 0, shown: 1, hints: 1 },
   ]);
   expect(items[1].wrongAnswers[0]).toMatchObject({ answer: 'b', n: 1 });
-  const own = lines.find(({ attemptId }: any) => attemptId === again.id);
-  expect([own.tries, own.hints]).toEqual([3, 1]);
+  const line = lines.find(({ attemptId }: any) => attemptId === again.id);
+  expect([line.tries, line.hints]).toEqual([3, 1]);
 });
 
 test('standards: what was earned, on how many items, over time; ratings are kept and are not for students', async () => {
-  const own = await sat([['aab'], ['bbb']], 10);
-  const { standards } = await teacher.ok('GET', `${own.path}/results/standards`);
+  const sitting = await sat([['aab'], ['bbb']], 10);
+  const { standards } = await teacher.ok('GET', `${sitting.path}/results/standards`);
   const [line] = standards;
   expect(line.all).toMatchObject({ share: expect.closeTo(2 / 6, 9), items: 3, answers: 6 });
-  const earned = line.students.filter((one: any) => one.earned).map((one: any) => one.earned.share);
+  const earned = line.students
+    .filter((candidate: any) => candidate.earned)
+    .map((candidate: any) => candidate.earned.share);
   expect(earned).toEqual([expect.closeTo(2 / 3, 9), 0]);
-  const over = await teacher.ok('GET', `${own.path}/results/standards?over=all`);
+  const over = await teacher.ok('GET', `${sitting.path}/results/standards?over=all`);
   const long = over.standards.find(({ code }: any) => code === line.code);
   expect(long.overTime.length).toBeGreaterThan(1);
   expect(long.all.answers).toBe(
-    long.overTime.reduce((sum: number, one: any) => sum + one.earned.answers, 0),
+    long.overTime.reduce((sum: number, step: any) => sum + step.earned.answers, 0),
   );
-  const student = line.students.find((one: any) => one.earned).id;
+  const student = line.students.find((candidate: any) => candidate.earned).id;
   const rate = (rating: number | null) =>
-    teacher.ok('PUT', `${own.path}/students/${student}/ratings`, { standard: line.code, rating });
+    teacher.ok('PUT', `${sitting.path}/students/${student}/ratings`, {
+      standard: line.code,
+      rating,
+    });
   const rating = async () =>
-    (await teacher.ok('GET', `${own.path}/results/standards`)).standards[0].students.find(
+    (await teacher.ok('GET', `${sitting.path}/results/standards`)).standards[0].students.find(
       ({ id }: any) => id === student,
     ).rating;
   await rate(3);
@@ -291,7 +300,7 @@ test('standards: what was earned, on how many items, over time; ratings are kept
   expect(await rating()).toBeNull();
   expect(
     (
-      await teacher.send('PUT', `${own.path}/students/${student}/ratings`, {
+      await teacher.send('PUT', `${sitting.path}/students/${student}/ratings`, {
         standard: line.code,
         rating: 5,
       })
@@ -300,38 +309,40 @@ test('standards: what was earned, on how many items, over time; ratings are kept
   // Only what the work can show: a standard of the test, and somebody who has begun.
   expect(
     (
-      await teacher.send('PUT', `${own.path}/students/${student}/ratings`, {
+      await teacher.send('PUT', `${sitting.path}/students/${student}/ratings`, {
         standard: 'XX.9.NO.1',
         rating: 2,
       })
     ).status,
   ).toBe(422);
-  const idle = (await teacher.ok('GET', `${own.path}/results`)).students.find(
+  const idle = (await teacher.ok('GET', `${sitting.path}/results`)).students.find(
     ({ state }: any) => state === 'not-begun',
   );
   if (idle)
     expect(
       (
-        await teacher.send('PUT', `${own.path}/students/${idle.id}/ratings`, {
+        await teacher.send('PUT', `${sitting.path}/students/${idle.id}/ratings`, {
           standard: line.code,
           rating: 2,
         })
       ).status,
     ).toBe(409);
-  expect((await own.students[0]!.student.get(`${own.path}/results/standards`)).status).toBe(403);
+  expect((await sitting.students[0]!.student.get(`${sitting.path}/results/standards`)).status).toBe(
+    403,
+  );
 });
 
 test('one student’s work with its history, and as PDF with every word in it', async () => {
-  const own = await sat([['aab']], 13);
-  const { students } = await teacher.ok('GET', `${own.path}/results`);
+  const sitting = await sat([['aab']], 13);
+  const { students } = await teacher.ok('GET', `${sitting.path}/results`);
   const { id } = students.find(({ points }: any) => points !== null);
-  await teacher.ok('POST', `${own.path}/students/${id}/adjustments`, {
+  await teacher.ok('POST', `${sitting.path}/students/${id}/adjustments`, {
     kind: 'bonus',
     entry: null,
     points: 1,
     reason: 'Helped a neighbour — très bien',
   });
-  const work = await teacher.ok('GET', `${own.path}/students/${id}`);
+  const work = await teacher.ok('GET', `${sitting.path}/students/${id}`);
   expect(work.entries.map(({ said, points }: any) => [said, points])).toEqual([
     ['a', 1],
     ['a', 1],
@@ -342,7 +353,7 @@ test('one student’s work with its history, and as PDF with every word in it', 
     'handed in',
     'gave 1 besides: Helped a neighbour — très bien',
   ]);
-  const response = await fetch(`${school.base}${own.path}/students/${id}/report.pdf`, {
+  const response = await fetch(`${school.base}${sitting.path}/students/${id}/report.pdf`, {
     headers: { cookie: teacher.cookie },
   });
   expect(response.headers.get('content-type')).toMatch('application/pdf');
@@ -358,9 +369,9 @@ test('one student’s work with its history, and as PDF with every word in it', 
 });
 
 test('a report of work that waits to be marked says points so far, and no percentage of the whole', () => {
-  const entry = (most: number, waits: boolean) => ({ most, waits });
+  const entry = (limit: number, needsMarking: boolean) => ({ maxPoints: limit, needsMarking });
   const words = (earned: number, entries: object[]) =>
-    scoreWords({ attempt: { points: earned, most: 10 }, entries } as unknown as Parameters<
+    scoreWords({ attempt: { points: earned, maxPoints: 10 }, entries } as unknown as Parameters<
       typeof scoreWords
     >[0]);
   expect(words(5, [entry(6, false), entry(4, true)])).toBe(
@@ -394,17 +405,17 @@ test('a gradebook gets OneRoster 1.2 files: headers in order, a result for each 
   const results = table('results.csv');
   const { students } = await teacher.ok('GET', whole);
   expect(results).toHaveLength(students.length);
-  expect(new Set(results.map((own) => own.lineItemSourcedId))).toEqual(
-    new Set(items.map((own) => own.sourcedId)),
+  expect(new Set(results.map((result) => result.lineItemSourcedId))).toEqual(
+    new Set(items.map((item) => item.sourcedId)),
   );
   const scored = students
     .filter(({ points }: any) => points !== null)
-    .map((own: any) => own.points)
+    .map((student: any) => student.points)
     .sort();
   expect(
     results
-      .filter((own) => own.scoreStatus === 'fully graded')
-      .map((own) => Number(own.score))
+      .filter((result) => result.scoreStatus === 'fully graded')
+      .map((result) => Number(result.score))
       .sort(),
   ).toEqual(scored);
   const roster = await rows<{ sourcedId: string }>(
@@ -412,7 +423,7 @@ test('a gradebook gets OneRoster 1.2 files: headers in order, a result for each 
     "SELECT sourced_id AS sourcedId FROM accounts WHERE role = 'student' AND sourced_id IS NOT NULL",
   );
   const known = new Set(roster.map(({ sourcedId }) => sourcedId));
-  expect(results.every((own) => known.has(own.studentSourcedId!))).toBe(true);
+  expect(results.every((result) => known.has(result.studentSourcedId!))).toBe(true);
 });
 
 test('answers from elsewhere are read in the same shape; what is wrong with them is said with its place', async () => {
@@ -448,7 +459,9 @@ test('answers from elsewhere are read in the same shape; what is wrong with them
   const other = await school.staff('lindqvist');
   expect((await other.get(`/api/sheets/${id}/results`)).status).toBe(404);
   expect((await other.send('DELETE', `/api/sheets/${id}`)).status).toBe(404);
-  expect((await teacher.ok('GET', '/api/sheets')).sheets.map((own: any) => own.id)).toContain(id);
+  expect((await teacher.ok('GET', '/api/sheets')).sheets.map((sheet: any) => sheet.id)).toContain(
+    id,
+  );
   await teacher.ok('DELETE', `/api/sheets/${id}`);
   expect((await teacher.get(`/api/sheets/${id}/results`)).status).toBe(404);
 });
@@ -457,45 +470,45 @@ test('follow-up: groups with their evidence, and practice from items that nobody
   const path = '/api/assignments/1/follow-up';
   const { groups, secure } = await teacher.ok('GET', path);
   const { spread } = await teacher.ok('GET', whole);
-  expect(groups.reduce((sum: number, own: any) => sum + own.students.length, secure)).toBe(
+  expect(groups.reduce((sum: number, group: any) => sum + group.students.length, secure)).toBe(
     spread.n,
   );
-  for (const own of groups)
-    for (const student of own.students)
+  for (const group of groups)
+    for (const student of group.students)
       expect(student.evidence.some(({ share }: any) => share !== null && share < 0.6)).toBe(true);
   const some = groups.filter(({ available }: any) => available.some(({ items }: any) => items > 0));
   const key = clientKey();
   const body = {
     clientKey: key,
     each: 2,
-    groups: some.map((own: any, at: number) => ({
-      name: `Practice ${at + 1}`,
-      codes: own.codes,
-      students: own.students.map(({ id }: any) => id),
+    groups: some.map((group: any, index: number) => ({
+      name: `Practice ${index + 1}`,
+      codes: group.codes,
+      students: group.students.map(({ id }: any) => id),
     })),
   };
   const { made } = await teacher.ok('POST', path, body);
   expect(made).toHaveLength(some.length);
-  for (const [at, own] of made.entries()) {
-    const { outline } = await teacher.ok('GET', `/api/tests/${own.testId}`);
+  for (const [index, group] of made.entries()) {
+    const { outline } = await teacher.ok('GET', `/api/tests/${group.testId}`);
     const itemIds = outline.sections.flatMap(({ entries }: any) =>
       entries.map(({ itemId }: any) => itemId),
     );
-    expect(itemIds).toHaveLength(own.items);
+    expect(itemIds).toHaveLength(group.items);
     const met = await rows(
       school.database,
       `SELECT 1 FROM attempts t JOIN assignments a ON a.id = t.assignment_id JOIN edition_revisions er ON er.edition_id = a.edition_id
       WHERE t.student_id IN (:students) AND er.item_id IN (:itemIds)`,
-      { students: own.students, itemIds },
+      { students: group.students, itemIds },
     );
     expect(met).toEqual([]);
-    expect(own.students).toEqual(body.groups[at]!.students);
+    expect(group.students).toEqual(body.groups[index]!.students);
     const members = await rows(
       school.database,
       'SELECT student_id FROM group_members WHERE group_id IN (:ids)',
-      { ids: own.groupIds },
+      { ids: group.groupIds },
     );
-    expect(members).toHaveLength(own.students.length);
+    expect(members).toHaveLength(group.students.length);
   }
   // Said again after the answer was lost, nothing is made twice.
   const again = await teacher.ok('POST', path, body);
@@ -560,8 +573,8 @@ test('an opinion shows how often each choice was taken, and neither it nor a pag
       },
     },
   });
-  for (const [at, choice] of [0, 0, 1].entries()) {
-    const student = await school.student('6B', 12 + at);
+  for (const [index, choice] of [0, 0, 1].entries()) {
+    const student = await school.student('6B', 12 + index);
     const attempt = await student.ok(
       'POST',
       `/api/seat/assignments/${given.assignmentId}/attempt`,
@@ -586,8 +599,8 @@ test('an opinion shows how often each choice was taken, and neither it nor a pag
     ['Sure', 2, expect.closeTo(2 / 3, 9)],
     ['Not sure', 1, expect.closeTo(1 / 3, 9)],
   ]);
-  const own = students.find(({ state }: any) => state === 'handed-in');
-  const { entries } = await teacher.ok('GET', `${path}/students/${own.id}`);
+  const currentStudent = students.find(({ state }: any) => state === 'handed-in');
+  const { entries } = await teacher.ok('GET', `${path}/students/${currentStudent.id}`);
   expect(entries.map(({ asks, right }: any) => [asks, right.length])).toEqual(
     expect.arrayContaining([
       ['opinion', 0],
@@ -596,8 +609,8 @@ test('an opinion shows how often each choice was taken, and neither it nor a pag
     ]),
   );
   const { students: watched } = await teacher.ok('GET', `${path}/watch`);
-  const { cells } = watched.find(({ studentId }: any) => studentId === own.id);
-  expect(cells.map(({ waits }: any) => waits)).toEqual([false, false, false]);
+  const { cells } = watched.find(({ studentId }: any) => studentId === currentStudent.id);
+  expect(cells.map(({ needsMarking }: any) => needsMarking)).toEqual([false, false, false]);
 });
 
 test('what was not reached counts for a standard as it does in the score', async () => {
@@ -625,18 +638,20 @@ test('what was not reached counts for a standard as it does in the score', async
   const { students, left } = await (
     await school.staff('holloway')
   ).ok('GET', `/api/assignments/${given.assignmentId}/results`);
-  const own = students.find(({ state }: any) => state === 'handed-in');
+  const currentStudent = students.find(({ state }: any) => state === 'handed-in');
   const { standards } = await (
     await school.staff('holloway')
   ).ok('GET', `/api/assignments/${given.assignmentId}/results/standards`);
-  const share = (line: any) => line.students.find(({ id }: any) => id === own.id).earned;
+  const share = (line: any) => line.students.find(({ id }: any) => id === currentStudent.id).earned;
   const earned = standards.map(share).filter(Boolean);
-  expect([own.points, own.most, left.notReached]).toEqual([1, 6, 5]);
+  expect([currentStudent.points, currentStudent.maxPoints, left.notReached]).toEqual([1, 6, 5]);
   // The items of the test are on standards of one strand; together they are the score.
   expect(earned.reduce((sum: number, line: any) => sum + line.share * line.answers, 0)).toBeCloseTo(
-    own.points,
+    currentStudent.points,
     9,
   );
-  expect(earned.reduce((sum: number, line: any) => sum + line.answers, 0)).toBe(own.most);
+  expect(earned.reduce((sum: number, line: any) => sum + line.answers, 0)).toBe(
+    currentStudent.maxPoints,
+  );
   school.clock.now = start;
 });

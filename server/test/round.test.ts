@@ -30,7 +30,7 @@ interface Found {
     standards: { code: string }[];
     grades: number[];
     kind: string;
-    separation: number | null;
+    itemRestCorrelation: number | null;
     facility: { value: number; n: number } | null;
   }[];
   counts: Record<'standards' | 'grades' | 'kinds' | 'depths', [number | string, number][]>;
@@ -48,8 +48,8 @@ describe('finding', () => {
     const within = await search(`grades=6&standard=${strand.id}`);
     expect(
       within.items.every(
-        ({ grades, standards: own }) =>
-          grades.includes(6) && own.some(({ code }) => code.startsWith('MA.6.RAT')),
+        ({ grades, standards: currentStandards }) =>
+          grades.includes(6) && currentStandards.some(({ code }) => code.startsWith('MA.6.RAT')),
       ),
     ).toBe(true);
     expect(within.total).toBe(new Map(all.counts.standards).get(strand.id));
@@ -78,13 +78,13 @@ describe('finding', () => {
   });
 
   test('the demonstration bank is what it promises: kinds, mistakes and explanations', async () => {
-    const found = await Promise.all(
+    const founds = await Promise.all(
       [0, 50, 100, 150, 200, 250].map((from) => search(`from=${from}`)),
     );
-    const items = found.flatMap((page) => page.items) as (Found['items'][number] & {
+    const items = founds.flatMap((page) => page.items) as (Found['items'][number] & {
       content: any;
     })[];
-    expect(items.length).toBe(found[0]!.total);
+    expect(items.length).toBe(founds[0]!.total);
     expect(items.length).toBeGreaterThanOrEqual(240);
     expect(new Set(items.map(({ kind }) => kind))).toEqual(new Set(partKinds));
     for (const { content } of items) {
@@ -121,17 +121,22 @@ describe('finding', () => {
       { id: known.id },
     );
     const around = answers.map(({ assignment, x, y }) => {
-      const own = answers.filter((one) => one.assignment === assignment);
-      return [x - mean(own.map((one) => one.x)), y - mean(own.map((one) => one.y))] as const;
+      const point = answers.filter((answer) => answer.assignment === assignment);
+      return [
+        x - mean(point.map((candidate) => candidate.x)),
+        y - mean(point.map((candidate) => candidate.y)),
+      ] as const;
     });
-    expect(known.separation).toBeCloseTo(
+    expect(known.itemRestCorrelation).toBeCloseTo(
       sampleCorrelation(
         around.map(([x]) => x),
         around.map(([, y]) => y),
       ),
       10,
     );
-    const best = (await search('sort=best-separating')).items.map(({ separation }) => separation!);
+    const best = (await search('sort=best-separating')).items.map(
+      ({ itemRestCorrelation }) => itemRestCorrelation!,
+    );
     expect(best.length).toBeGreaterThan(20);
     expect(best.slice(0, 20)).toEqual([...best.slice(0, 20)].sort((a, b) => b - a));
     expect(best[0]).toBeGreaterThan(0.3);
@@ -197,9 +202,11 @@ describe('building', () => {
     const content = { ...pin.content, stem: '<p>Changed <strong>for us</strong></p>' };
     const path = `/api/tests/${testId}/entries/${entry.id}/revision`;
     const revised = await teacher.ok('POST', path, { basedOn: pin.id, content });
-    const own = revised.revisions.find(({ itemId }: { itemId: number }) => itemId === entry.itemId);
-    expect([own.forThisTest, own.content.stem]).toEqual([true, content.stem]);
-    expect(own.standards).toEqual(pin.standards);
+    const revision = revised.revisions.find(
+      ({ itemId }: { itemId: number }) => itemId === entry.itemId,
+    );
+    expect([revision.forThisTest, revision.content.stem]).toEqual([true, content.stem]);
+    expect(revision.standards).toEqual(pin.standards);
     const after = await teacher.ok('GET', `/api/items/${entry.itemId}`);
     expect(after.item.content).toEqual(before.item.content);
     expect(after.item.revisionId).toBe(before.item.revisionId);
@@ -308,11 +315,11 @@ describe('results', () => {
     const [entry] = test.outline.sections[0].entries;
     const [part] = test.revisions[0].content.parts;
     const wrong = part.choices.find(({ id }: { id: string }) => !part.key.includes(id)).id;
-    for (let at = 0; at < 10; at++) {
-      const student = await school.student('6B', at);
+    for (let index = 0; index < 10; index++) {
+      const student = await school.student('6B', index);
       const { id } = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
       await student.ok('POST', `/api/seat/attempts/${id}/hand-in`, {
-        answers: [answer(entry.id, 1, { [part.id]: at < 6 ? part.key[0] : wrong })],
+        answers: [answer(entry.id, 1, { [part.id]: index < 6 ? part.key[0] : wrong })],
       });
     }
     const results = await teacher.ok('GET', `/api/assignments/${assignmentId}/results`);
@@ -399,13 +406,13 @@ describe('results', () => {
     const report = () => student.get(`/api/seat/assignments/${assignmentId}/report`);
     expect((await report()).status).toBe(403);
     await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: true });
-    const most = given.outline.sections[0].entries.reduce(
-      (sum: number, own: { points: number }) => sum + own.points,
+    const total = given.outline.sections[0].entries.reduce(
+      (sum: number, entry: { points: number }) => sum + entry.points,
       0,
     );
     // Released by hand while others can still answer: the score alone.
     expect((await report()).body).toMatchObject({
-      score: { points: 0, most, share: 0, band: null },
+      score: { points: 0, maxPoints: total, share: 0, band: null },
       entries: null,
     });
     await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: false });

@@ -44,9 +44,9 @@ beforeAll(async () => {
 });
 afterAll(() => school.close());
 
-async function begin(at: number, options: Parameters<typeof giveTest>[2] = {}) {
+async function begin(index: number, options: Parameters<typeof giveTest>[2] = {}) {
   const given = await giveTest(school, teacher, options);
-  const student = await school.student('6B', at);
+  const student = await school.student('6B', index);
   const attempt = await student.ok<Attempt>(
     'POST',
     `/api/seat/assignments/${given.assignmentId}/attempt`,
@@ -56,7 +56,8 @@ async function begin(at: number, options: Parameters<typeof giveTest>[2] = {}) {
     student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
   const again = () =>
     student.ok<Attempt>('POST', `/api/seat/assignments/${given.assignmentId}/attempt`);
-  const stored = async () => new Map((await again()).answers.map((own) => [own.entry, own]));
+  const stored = async () =>
+    new Map((await again()).answers.map((answer) => [answer.entry, answer]));
   const handIn = (...answers: unknown[]) =>
     student.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers });
   return { ...given, student, attempt, entries, save, stored, again, handIn };
@@ -88,7 +89,7 @@ describe('numbers decide, not arrival', () => {
       Array.from({ length: 30 }, (_, n) => answer(id, n + 1, text(`${id} ${n + 1}`))),
     );
     saves.sort((a, b) => ((a.number * 7919) % 31) - ((b.number * 7919) % 31));
-    const replies = await Promise.all(saves.map((own) => save(own)));
+    const replies = await Promise.all(saves.map((candidate) => save(candidate)));
     expect(new Set(replies.map(({ status }) => status))).toEqual(new Set([200]));
     const after = await stored();
     for (const { id } of entries)
@@ -142,7 +143,7 @@ describe('the clock is the server’s', () => {
     expect(JSON.stringify(after!.responses)).toContain('in time');
     expect(
       (await student.ok('GET', '/api/seat')).assignments.find(
-        (own: { handedInBy: string }) => own.handedInBy === 'server',
+        (assignment: { handedInBy: string }) => assignment.handedInBy === 'server',
       ).state,
     ).toBe('handed-in');
     school.clock.now = start;
@@ -201,9 +202,9 @@ describe('the clock is the server’s', () => {
         lateRule: { late: 'until', until: start + 7_200_000, offPerDay: 0.1 },
       },
     });
-    const { roll } = await teacher.ok('GET', `/api/classes/${classId}`);
-    await teacher.ok('PUT', `/api/classes/${classId}/students/${roll[8].id}/supports`, {
-      ...roll[8].supports,
+    const { roster } = await teacher.ok('GET', `/api/classes/${classId}`);
+    await teacher.ok('PUT', `/api/classes/${classId}/students/${roster[8].id}/accommodations`, {
+      ...roster[8].accommodations,
       time: 1.5,
     });
     school.clock.now = start + 3_600_000 + 5;
@@ -256,8 +257,8 @@ describe('handing in', () => {
       change: { rules: { ...plainRules, order: 'shuffled' } },
     });
     const orders = new Set<string>();
-    for (const at of [11, 12, 13]) {
-      const student = await school.student('6B', at);
+    for (const place of [11, 12, 13]) {
+      const student = await school.student('6B', place);
       const path = `/api/seat/assignments/${assignmentId}/attempt`;
       const first = await student.ok<Attempt>('POST', path);
       expect((await student.ok<Attempt>('POST', path)).form).toEqual(first.form);
@@ -266,7 +267,7 @@ describe('handing in', () => {
           first.form.sections.map(({ entries }) =>
             entries.map(({ id, item }) => [
               id,
-              item.parts.map(({ choices }) => choices?.map((own) => own.id)),
+              item.parts.map(({ choices }) => choices?.map((choice) => choice.id)),
             ]),
           ),
         ),
@@ -354,7 +355,7 @@ test.each([
         ]),
       ])
       // A short word may well stand in another item's question.
-      .filter((own: string | undefined) => own && own.length > 16);
+      .filter((key: string | undefined) => key && key.length > 16);
     expect(texts.length).toBeGreaterThan(8);
     // First while it is open (the walk itself hands in), then after it was handed in and nothing is released.
     for (const replies of [await walk(), await walk()]) {
@@ -381,36 +382,37 @@ test.each([
         'stayHere',
       ]);
       // Help that was not asked for is there by name only, and empty.
-      const said = JSON.stringify(replies).replace(
+      const currentText = JSON.stringify(replies).replace(
         /"hints":\[\],|"right":null,|"explanation":null/g,
         '',
       );
-      expect(said).not.toMatch(secrets);
+      expect(currentText).not.toMatch(secrets);
       // One by one, only the first two questions have been seen.
       if (name === 'one by one')
         for (const { content } of revisions.slice(2))
-          expect(said).not.toContain(JSON.stringify(content.stem).slice(1, -1));
-      for (const secret of texts) expect(said).not.toContain(JSON.stringify(secret).slice(1, -1));
+          expect(currentText).not.toContain(JSON.stringify(content.stem).slice(1, -1));
+      for (const secret of texts)
+        expect(currentText).not.toContain(JSON.stringify(secret).slice(1, -1));
     }
   },
 );
 
 test('a save waits for nobody who changes the assignment or renews the figures of its items', async () => {
-  const own = await begin(19);
+  const late = await begin(19);
   await school.database.transaction(async (transaction) => {
     await row(
       school.database,
       'SELECT id FROM assignments WHERE id = :id FOR UPDATE',
-      { id: own.assignmentId },
+      { id: late.assignmentId },
       transaction,
     );
     await rows(school.database, 'SELECT id FROM items FOR UPDATE', {}, transaction);
-    expect((await own.save(answer(own.entries[0]!.id, 1, text('1')))).status).toBe(200);
+    expect((await late.save(answer(late.entries[0]!.id, 1, text('1')))).status).toBe(200);
   });
 });
 
 describe('answers that arrive after the end', () => {
-  const at = async (place: number, change: Record<string, unknown> = {}) => {
+  const sittingAt = async (place: number, change: Record<string, unknown> = {}) => {
     const rules = { ...plainRules, lateAnswers: 'count', ...(change.rules as object) };
     const { assignmentId } = await giveTest(school, teacher, {
       className: '6D',
@@ -426,8 +428,8 @@ describe('answers that arrive after the end', () => {
       ...answer(entry!.id, number, text(words)),
       ...(writtenAt !== undefined && { writtenAt }),
     });
-    const save = (own: object) =>
-      student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [own] });
+    const save = (currentSave: object) =>
+      student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [currentSave] });
     const stored = () =>
       row<{ number: number; late: number }>(
         school.database,
@@ -439,13 +441,13 @@ describe('answers that arrive after the end', () => {
 
   test('are taken when they were written before it, scored anew, and the teacher sees how many', async () => {
     const start = school.clock.now;
-    const { assignmentId, attempt, written, save, stored } = await at(0);
+    const { assignmentId, attempt, written, save, stored } = await sittingAt(0);
     const end = attempt.deadlineAt;
     school.clock.now = end + 15 * 60_000;
     await school.chores();
     // Without a word of when, or written after the end, or before it was begun: too late.
-    for (const own of [written(1), written(1, end + 1), written(1, start - 1)])
-      expect((await save(own)).status).toBe(409);
+    for (const currentSave of [written(1), written(1, end + 1), written(1, start - 1)])
+      expect((await save(currentSave)).status).toBe(409);
     expect(await stored()).toBeUndefined();
     expect((await save(written(2, end - 1_000))).status).toBe(200);
     expect((await save(written(1, end - 5_000))).body.stored).toEqual([
@@ -455,7 +457,7 @@ describe('answers that arrive after the end', () => {
     const fresh = await school.staff('holloway');
     const { students } = await fresh.ok('GET', `/api/assignments/${assignmentId}/results`);
     expect(
-      students.find((own: { handedInBy: string }) => own.handedInBy === 'server'),
+      students.find((student: { handedInBy: string }) => student.handedInBy === 'server'),
     ).toMatchObject({
       lateAnswers: 1,
     });
@@ -464,12 +466,14 @@ describe('answers that arrive after the end', () => {
 
   test('not after handing in oneself, and never once what is right can be read', async () => {
     const start = school.clock.now;
-    const own = await at(1);
-    await own.student.ok('POST', `/api/seat/attempts/${own.attempt.id}/hand-in`, { answers: [] });
-    expect((await own.save(own.written(3, start))).status).toBe(409);
+    const sitting = await sittingAt(1);
+    await sitting.student.ok('POST', `/api/seat/attempts/${sitting.attempt.id}/hand-in`, {
+      answers: [],
+    });
+    expect((await sitting.save(sitting.written(3, start))).status).toBe(409);
 
     const released = { ...plainRules, release: { ...plainRules.release, marks: 'after-closing' } };
-    const other = await at(2, { closesAt: start + 30 * 60_000, rules: released });
+    const other = await sittingAt(2, { closesAt: start + 30 * 60_000, rules: released });
     school.clock.now = other.attempt.deadlineAt + 60_000;
     await school.chores();
     // The window of the others is still open, so nothing is out.
@@ -481,7 +485,7 @@ describe('answers that arrive after the end', () => {
 
   test('what was handed in without network counts from then, and says when it arrived', async () => {
     const start = school.clock.now;
-    const { attempt, assignmentId, student, written, stored } = await at(3);
+    const { attempt, assignmentId, student, written, stored } = await sittingAt(3);
     school.clock.now = attempt.deadlineAt + 5_000;
     const body = {
       answers: [written(4, attempt.deadlineAt - 60_000)],
@@ -500,7 +504,7 @@ describe('answers that arrive after the end', () => {
       await school.staff('holloway')
     ).ok('GET', `/api/assignments/${assignmentId}/results`);
     expect(
-      students.find((own: { handedInBy: string }) => own.handedInBy === 'student'),
+      students.find((candidate: { handedInBy: string }) => candidate.handedInBy === 'student'),
     ).toMatchObject({ arrivedAt: school.clock.now, late: false });
     school.clock.now = start;
   });
@@ -532,26 +536,26 @@ describe('answers that arrive after the end', () => {
   test('by default wait until the teacher has looked, who sees since when nothing was heard of the page', async () => {
     const start = school.clock.now;
     const rules = { lateAnswers: undefined };
-    const own = await at(4, { rules });
-    school.clock.now = own.attempt.deadlineAt + 60_000;
+    const sitting = await sittingAt(4, { rules });
+    school.clock.now = sitting.attempt.deadlineAt + 60_000;
     await school.chores();
-    const writtenAt = own.attempt.deadlineAt - 5_000;
-    expect((await own.save(own.written(1, writtenAt))).body.stored).toEqual([
+    const writtenAt = sitting.attempt.deadlineAt - 5_000;
+    expect((await sitting.save(sitting.written(1, writtenAt))).body.stored).toEqual([
       expect.objectContaining({ number: 1 }),
     ]);
-    expect(await own.stored()).toBeUndefined();
+    expect(await sitting.stored()).toBeUndefined();
     const undecided = async () => {
-      const { assignments } = await own.student.ok('GET', '/api/seat');
+      const { assignments } = await sitting.student.ok('GET', '/api/seat');
       return assignments.find(
-        (given: { assignmentId: number }) => given.assignmentId === own.assignmentId,
+        (given: { assignmentId: number }) => given.assignmentId === sitting.assignmentId,
       ).undecided;
     };
     expect(await undecided()).toBe(1);
-    const student = await studentOf(own.attempt.id);
-    const before = await worked(own.assignmentId, student);
+    const student = await studentOf(sitting.attempt.id);
+    const before = await worked(sitting.assignmentId, student);
     expect(before.lateAnswers).toEqual([
       {
-        entry: own.entry.id,
+        entry: sitting.entry.id,
         number: expect.any(Number),
         words: expect.any(String),
         writtenAt,
@@ -560,16 +564,16 @@ describe('answers that arrive after the end', () => {
         decision: 'waiting',
       },
     ]);
-    await decide(own.assignmentId, student, own.attempt.id, true);
-    expect(await own.stored()).toMatchObject({ number: 1, late: 1 });
-    expect((await worked(own.assignmentId, student)).lateAnswers[0].decision).toBe('counted');
+    await decide(sitting.assignmentId, student, sitting.attempt.id, true);
+    expect(await sitting.stored()).toMatchObject({ number: 1, late: 1 });
+    expect((await worked(sitting.assignmentId, student)).lateAnswers[0].decision).toBe('counted');
     expect(await undecided()).toBe(0);
     school.clock.now = start;
   });
 
   test('that the teacher refuses, and those of an assignment that counts none, change nothing', async () => {
     const start = school.clock.now;
-    const [looked, none] = [await at(5, late('review')), await at(6, late('refuse'))];
+    const [looked, none] = [await sittingAt(5, late('review')), await sittingAt(6, late('refuse'))];
     school.clock.now = none.attempt.deadlineAt + 60_000;
     await school.chores();
     expect((await none.save(none.written(1, none.attempt.deadlineAt - 1_000))).status).toBe(409);
@@ -587,20 +591,22 @@ describe('answers that arrive after the end', () => {
 
   test('a page that came back with a single sign and was cut off again was without network', async () => {
     const start = school.clock.now;
-    const own = await at(9);
+    const sitting = await sittingAt(9);
     const sign = () =>
-      own.student.ok('POST', `/api/seat/attempts/${own.attempt.id}/here`, {
+      sitting.student.ok('POST', `/api/seat/attempts/${sitting.attempt.id}/here`, {
         entry: null,
         hidden: false,
         left: 0,
         heard: 0,
       });
     await sign();
-    school.clock.now = own.attempt.deadlineAt - 60_000;
+    school.clock.now = sitting.attempt.deadlineAt - 60_000;
     await sign();
-    school.clock.now = own.attempt.deadlineAt + 30_000;
+    school.clock.now = sitting.attempt.deadlineAt + 30_000;
     await school.chores();
-    expect((await own.save(own.written(1, own.attempt.deadlineAt - 30_000))).status).toBe(200);
+    expect(
+      (await sitting.save(sitting.written(1, sitting.attempt.deadlineAt - 30_000))).status,
+    ).toBe(200);
     school.clock.now = start;
   });
 
@@ -608,22 +614,24 @@ describe('answers that arrive after the end', () => {
     'a page that was never without network cannot send any (%s)',
     async (rule) => {
       const start = school.clock.now;
-      const own = await at(rule === 'count' ? 7 : 8, late(rule));
+      const sitting = await sittingAt(rule === 'count' ? 7 : 8, late(rule));
       const sign = () =>
-        own.student.ok('POST', `/api/seat/attempts/${own.attempt.id}/here`, {
+        sitting.student.ok('POST', `/api/seat/attempts/${sitting.attempt.id}/here`, {
           entry: null,
           hidden: false,
           left: 0,
           heard: 0,
         });
-      for (; school.clock.now < own.attempt.deadlineAt + 30_000; school.clock.now += 8_000)
+      for (; school.clock.now < sitting.attempt.deadlineAt + 30_000; school.clock.now += 8_000)
         await sign();
       await school.chores();
       await sign();
-      expect((await own.save(own.written(1, own.attempt.deadlineAt - 60_000))).status).toBe(409);
+      expect(
+        (await sitting.save(sitting.written(1, sitting.attempt.deadlineAt - 60_000))).status,
+      ).toBe(409);
       expect([
-        await own.stored(),
-        (await worked(own.assignmentId, await studentOf(own.attempt.id))).lateAnswers,
+        await sitting.stored(),
+        (await worked(sitting.assignmentId, await studentOf(sitting.attempt.id))).lateAnswers,
       ]).toEqual([undefined, []]);
       school.clock.now = start;
     },
@@ -641,23 +649,23 @@ describe('the database goes away', () => {
         .split('\n')
         .at(-1)!,
     ) as { socket: string; pid: number };
-  let own: School;
+  let sitting: School;
   let pid: number;
   beforeAll(async () => {
     const database = start();
     pid = database.pid;
-    own = await openSchool({ socket: database.socket });
+    sitting = await openSchool({ socket: database.socket });
   });
   afterAll(async () => {
-    await own.close();
+    await sitting.close();
     execFileSync(process.execPath, ['scripts/database.mjs', 'stop', folder]);
     rmSync(folder, { recursive: true, force: true });
   });
 
   test('killed in the middle of saving: every acknowledged answer is there afterwards, the rest were told to wait', async () => {
-    const own_teacher = await own.staff('holloway');
-    const { assignmentId } = await giveTest(own, own_teacher);
-    const student = await own.student('6B', 0);
+    const own_teacher = await sitting.staff('holloway');
+    const { assignmentId } = await giveTest(sitting, own_teacher);
+    const student = await sitting.student('6B', 0);
     const attempt = await student.ok<Attempt>(
       'POST',
       `/api/seat/assignments/${assignmentId}/attempt`,
@@ -695,7 +703,7 @@ describe('the database goes away', () => {
     const back = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
     expect(back.answers).toHaveLength(entries.length);
     for (const stored of back.answers) expect(stored.number).toBeGreaterThanOrEqual(acknowledged);
-    expect(own.log.join('\n')).not.toContain('unexpected');
+    expect(sitting.log.join('\n')).not.toContain('unexpected');
     expect((await student.get('/api/health')).body.status).toBe('well');
   }, 60_000);
 });

@@ -81,12 +81,12 @@ describe('staff', () => {
     const { links } = await admin.ok('POST', '/api/accounts', {
       people: [person(1, 'Ana'), person(2, 'Ben')],
     });
-    expect(links.map((own: { signInName: string }) => own.signInName)).toEqual(['ana', 'ben']);
+    expect(links.map((link: { signInName: string }) => link.signInName)).toEqual(['ana', 'ben']);
   });
 
   test('a one-time link lets its person choose a password, once; an earlier one has ended', async () => {
     const ana = (await admin.ok('GET', '/api/accounts')).staff.find(
-      (own: any) => own.signInName === 'ana',
+      (account: any) => account.signInName === 'ana',
     );
     const [old, fresh] = [
       await admin.ok('POST', `/api/accounts/${ana.id}/link`),
@@ -108,7 +108,9 @@ describe('staff', () => {
     ).toBe(404);
     const teacher = await signIn('ana', 'ten letters');
     expect(
-      (await teacher.ok('GET', '/api/banks')).banks.map((own: { name: string }) => own.name).sort(),
+      (await teacher.ok('GET', '/api/banks')).banks
+        .map((bank: { name: string }) => bank.name)
+        .sort(),
     ).toEqual(['Alder Street School bank', 'My bank']);
     const facts = { name: '6A', period: '', grade: 6, subject: 'Mathematics', term: '', notes: '' };
     await teacher.ok('POST', '/api/classes', {
@@ -119,7 +121,7 @@ describe('staff', () => {
 
   test('who is blocked is out at once, and back when let in', async () => {
     const ana = (await admin.ok('GET', '/api/accounts')).staff.find(
-      (own: any) => own.signInName === 'ana',
+      (account: any) => account.signInName === 'ana',
     );
     const teacher = await signIn('ana', 'ten letters');
     await admin.ok('POST', `/api/accounts/${ana.id}/blocked`, { blocked: true });
@@ -142,9 +144,9 @@ describe('my own account', () => {
   test('says where I am signed in, and ends it there', async () => {
     const [here, there] = [await signIn('ana', 'ten letters'), await signIn('ana', 'ten letters')];
     const { sessions } = await here.ok('GET', '/api/me/sessions');
-    expect(sessions.filter((own: any) => own.here)).toHaveLength(1);
-    for (const own of sessions)
-      if (!own.here) await here.ok('DELETE', `/api/me/sessions/${own.id}`);
+    expect(sessions.filter((session: any) => session.here)).toHaveLength(1);
+    for (const session of sessions)
+      if (!session.here) await here.ok('DELETE', `/api/me/sessions/${session.id}`);
     expect([(await here.get('/api/banks')).status, (await there.get('/api/banks')).status]).toEqual(
       [200, 401],
     );

@@ -30,10 +30,10 @@ async function begun(place: number, rules: object) {
   const student = await school.student('6B', place);
   const begin = () => student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
   const attempt = await begin();
-  const entriesOf = (own: any): any[] =>
-    own.form.sections.flatMap((section: any) => section.entries);
+  const entriesOf = (stage: any): any[] =>
+    stage.form.sections.flatMap((section: any) => section.entries);
   let number = 0;
-  const said = (entry: any, writtenAt?: number) => ({
+  const currentAnswer = (entry: any, writtenAt?: number) => ({
     ...answer(entry.id, ++number, { [entry.item.parts[0].id]: entry.item.parts[0].choices[0].id }),
     ...(writtenAt !== undefined && { writtenAt }),
   });
@@ -53,7 +53,18 @@ async function begun(place: number, rules: object) {
       'SELECT handed_in_at AS handedInAt, handed_in_by AS `by`, (SELECT SUM(reached) FROM scores WHERE attempt_id = t.id) AS reached FROM attempts t WHERE id = :id',
       { id: attempt.id },
     );
-  return { assignmentId, student, begin, attempt, entriesOf, said, save, next, stored, line };
+  return {
+    assignmentId,
+    student,
+    begin,
+    attempt,
+    entriesOf,
+    said: currentAnswer,
+    save,
+    next,
+    stored,
+    line,
+  };
 }
 
 describe('each item with a time of its own', () => {
@@ -121,7 +132,7 @@ describe('each item with a time of its own', () => {
   });
 
   test('supports stretch it, more minutes go to the question that is open, and a new rule finds nobody on the way', async () => {
-    // The fifth on the roll of 6B has half as much time again.
+    // The fifth on the roster of 6B has half as much time again.
     const { assignmentId, begin, attempt, next } = await begun(4, rules);
     expect(attempt.course.clock.length).toBe(1.5 * minute);
     await teacher.ok('POST', `/api/assignments/${assignmentId}/extend`, {
@@ -131,9 +142,9 @@ describe('each item with a time of its own', () => {
       attempts: 0,
     });
     expect((await begin()).course.clock.endsAt).toBe(school.clock.now + 3.5 * minute);
-    const own = await teacher.ok('GET', `/api/assignments/${assignmentId}`);
-    expect(own.sections).toHaveLength(1);
-    const { opensAt, closesAt, lateRule } = own.assignment;
+    const assignment = await teacher.ok('GET', `/api/assignments/${assignmentId}`);
+    expect(assignment.sections).toHaveLength(1);
+    const { opensAt, closesAt, lateRule } = assignment.assignment;
     const change = {
       opensAt,
       closesAt,
@@ -206,14 +217,14 @@ test('in one sitting: a reload is no leaving, a long time away is, and the teach
     (await student.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers: [late] })).status,
   ).toBe(423);
   const { students } = await teacher.ok('GET', `/api/assignments/${assignmentId}`);
-  const away = students.filter((own: { away: boolean }) => own.away);
+  const away = students.filter((candidate: { away: boolean }) => candidate.away);
   expect(away).toHaveLength(1);
   const path = `/api/assignments/${assignmentId}/students/${away[0].studentId}/let-in`;
   expect((await (await school.staff('lindqvist')).post(path)).status).toBe(404);
   await teacher.ok('POST', path);
   await begin();
   expect((await save(late)).status).toBe(200);
-  const other = students.find((own: { state: string }) => own.state === 'not-begun');
+  const other = students.find((candidate: { state: string }) => candidate.state === 'not-begun');
   expect(
     (await teacher.post(`/api/assignments/${assignmentId}/students/${other.studentId}/let-in`))
       .status,

@@ -24,12 +24,12 @@ function run(
   env: Record<string, string>,
 ): Promise<{ code: number | null; said: string }> {
   const child = spawn(process.execPath, [script, ...args], { env: { ...process.env, ...env } });
-  let said = '';
-  child.stdout.on('data', (chunk) => (said += chunk));
-  child.stderr.on('data', (chunk) => (said += chunk));
-  return new Promise((done) => child.on('close', (code) => done({ code, said })));
+  let text = '';
+  child.stdout.on('data', (chunk) => (text += chunk));
+  child.stderr.on('data', (chunk) => (text += chunk));
+  return new Promise((done) => child.on('close', (code) => done({ code, said: text })));
 }
-const plain = (said: string) => expect(said).not.toMatch(/\n\s+at |node:internal|Error:/);
+const plain = (text: string) => expect(text).not.toMatch(/\n\s+at |node:internal|Error:/);
 
 test('a port that is taken, and one that is none', async () => {
   const taken = createServer();
@@ -76,7 +76,7 @@ describe('what is started is kept running', () => {
   const data = join(folder, 'kept');
   let port = 0;
   let starter: ChildProcess;
-  let said = '';
+  let text = '';
 
   /** Processes that the starter has begun, by what stands in their command line. */
   const childOf = (pattern: RegExp): number | undefined =>
@@ -109,11 +109,11 @@ describe('what is started is kept running', () => {
     starter = spawn(process.execPath, ['scripts/start.mjs'], {
       env: { ...process.env, OAKEN_PORT: String(port), OAKEN_DATA: data },
     });
-    said = '';
+    text = '';
     for (const stream of [starter.stdout!, starter.stderr!])
-      stream.on('data', (chunk) => (said += chunk));
+      stream.on('data', (chunk) => (text += chunk));
     await until(() => isWell());
-    await until(() => said.includes('is open'));
+    await until(() => text.includes('is open'));
   }
   const ended = () =>
     new Promise<number | null>((done) => starter.once('exit', (code) => done(code)));
@@ -138,7 +138,7 @@ describe('what is started is kept running', () => {
       process.kill(before, signal);
       await until(() => server() !== undefined && server() !== before);
       await until(isWell);
-      expect(said).toContain('The server ended (');
+      expect(text).toContain('The server ended (');
     },
   );
 
@@ -197,9 +197,9 @@ describe('what is started is kept running', () => {
     rmSync(join(data, 'data'), { recursive: true });
     process.kill(database()!, 'SIGKILL');
     expect(await ended()).toBe(12);
-    expect(said).toContain('The database keeps ending');
+    expect(text).toContain('The database keeps ending');
     // Nothing was made anew in place of what is lost.
     expect(existsSync(join(data, 'data', 'mysql'))).toBe(false);
-    plain(said);
+    plain(text);
   }, 120_000);
 });

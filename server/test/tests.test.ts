@@ -18,7 +18,7 @@ let nwosu: Visitor;
 beforeAll(async () => {
   school = await openSchool();
   [holloway, lindqvist, nwosu] = (await Promise.all(
-    ['holloway', 'lindqvist', 'nwosu'].map((own) => school.staff(own)),
+    ['holloway', 'lindqvist', 'nwosu'].map((text) => school.staff(text)),
   )) as [Visitor, Visitor, Visitor];
 });
 afterAll(() => school.close());
@@ -113,16 +113,16 @@ describe('sharing', () => {
 
   test('a copy takes wordings of one test, and items of banks that its owner may not use, along as its own', async () => {
     const { banks } = await holloway.ok('GET', '/api/banks');
-    const mine = banks.find((own: any) => own.mine && own.reach === 'mine').id;
+    const mine = banks.find((bank: any) => bank.mine && bank.reach === 'mine').id;
     const [hidden, plain] = await itemsFor(holloway, 'words=RAT&kind=single-choice', 2);
     await holloway.ok('POST', '/api/items/move', { items: [hidden], bank: mine, folder: null });
     const test = await make(holloway, 'With hidden items', [hidden!, plain!]);
     const { outline, revisions } = await read(holloway, test);
-    const own = revisions.find(({ itemId }: any) => itemId === plain);
+    const revision = revisions.find(({ itemId }: any) => itemId === plain);
     const entry = outline.sections[0].entries.find(({ itemId }: any) => itemId === plain);
     await holloway.ok('POST', `/api/tests/${test}/entries/${entry.id}/revision`, {
-      basedOn: own.id,
-      content: { ...own.content, stem: '<p>For us alone</p>' },
+      basedOn: revision.id,
+      content: { ...revision.content, stem: '<p>For us alone</p>' },
       form: null,
     });
     await change(holloway, test, ready);
@@ -171,10 +171,15 @@ describe('sharing', () => {
     const fresh = await itemsFor(holloway, 'words=NUM', 6);
     const putting = async (who: Visitor, ids: number[], name: string) => {
       const { items } = await who.ok('POST', '/api/items/rows', { items: ids });
-      for (const [at, item] of items.entries())
+      for (const [index, item] of items.entries())
         await change(who, test, {
           do: 'put',
-          entry: { id: `${name}-${at}`, itemId: item.id, revisionId: item.revisionId, points: 1 },
+          entry: {
+            id: `${name}-${index}`,
+            itemId: item.id,
+            revisionId: item.revisionId,
+            points: 1,
+          },
           section: section.id,
           before: null,
         });
@@ -214,9 +219,9 @@ describe('the shelf', () => {
       school.database,
       "SELECT id FROM standards WHERE code = 'MA.6.RAT.1'",
     ))!.id;
-    const found = await holloway.ok('GET', `/api/tests?standard=${standard}&sort=title`);
-    expect(found.tests.every(({ standards }: any) => standards.includes('MA.6.RAT.1'))).toBe(true);
-    expect(found.tests.map(({ title }: any) => title)).toContain('Ratios and unit rates');
+    const page = await holloway.ok('GET', `/api/tests?standard=${standard}&sort=title`);
+    expect(page.tests.every(({ standards }: any) => standards.includes('MA.6.RAT.1'))).toBe(true);
+    expect(page.tests.map(({ title }: any) => title)).toContain('Ratios and unit rates');
     expect(await titles(nwosu, `standard=${standard}&shelf=mine`)).toEqual([]);
   });
 
@@ -307,29 +312,29 @@ describe('draws and forms, from the test to the results', () => {
     expect(Math.max(...used.values()) - Math.min(...used.values())).toBeLessThanOrEqual(1);
 
     // The first two in the deal have no item in common; results know who was asked what.
-    const first = await rows<{ roll: number }>(
+    const first = await rows<{ roster: number }>(
       school.database,
-      'SELECT n.roster_number AS roll FROM assignment_students g JOIN enrollments n ON n.student_id = g.student_id AND n.class_id = g.class_id WHERE g.assignment_id = :id AND g.seat < 2',
+      'SELECT n.roster_number AS roster FROM assignment_students g JOIN enrollments n ON n.student_id = g.student_id AND n.class_id = g.class_id WHERE g.assignment_id = :id AND g.seat < 2',
       { id: body.id },
     );
-    for (const { roll } of first) {
-      const student = await school.student('6B', roll - 1);
+    for (const { roster } of first) {
+      const student = await school.student('6B', roster - 1);
       const attempt = await student.ok('POST', `/api/seat/assignments/${body.id}/attempt`);
-      const entries = attempt.form.sections.flatMap((own: any) => own.entries);
+      const entries = attempt.form.sections.flatMap((candidate: any) => candidate.entries);
       expect(entries).toHaveLength(2);
       expect(JSON.stringify(attempt)).not.toContain('"draw"');
       await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
       const [listed] = (await student.ok('GET', '/api/seat')).assignments.filter(
-        (own: any) => own.assignmentId === body.id,
+        (assignment: any) => assignment.assignmentId === body.id,
       );
       expect([listed.items, listed.points]).toEqual([2, 4]);
     }
     const results = await holloway.ok('GET', `/api/assignments/${body.id}/results`);
     const finished = results.students.filter(({ state }: any) => state === 'handed-in');
     expect(
-      finished.map(({ cells, most }: any) => [
+      finished.map(({ cells, maxPoints }: any) => [
         cells.filter((cell: unknown) => cell !== null).length,
-        most,
+        maxPoints,
       ]),
     ).toEqual([
       [2, 4],
@@ -349,8 +354,8 @@ describe('draws and forms, from the test to the results', () => {
     ))!.id;
     const search = { standard, grade: null, depth: null, bank: null };
     const all = await holloway.ok('GET', `/api/items?standard=${standard}&markedBy=machine`);
-    const [own] = all.items;
-    const test = await make(holloway, 'Searched', [own.id]);
+    const [item] = all.items;
+    const test = await make(holloway, 'Searched', [item.id]);
     const section = {
       id: 'drawn-section',
       title: 'Drawn',
@@ -362,13 +367,13 @@ describe('draws and forms, from the test to the results', () => {
     };
     const { pools } = await change(holloway, test, { do: 'put-section', section, before: null });
     expect(pools).toEqual({ 'drawn-section': all.total - 1 });
-    expect(await holloway.ok('POST', '/api/tests/pool', { search, but: [own.id] })).toEqual({
+    expect(await holloway.ok('POST', '/api/tests/pool', { search, but: [item.id] })).toEqual({
       total: all.total - 1,
     });
     const { body } = await give(test);
     const edition = await editionOf(body.id);
     expect(edition.sections[1]!.entries).toHaveLength(all.total - 1);
-    expect(edition.sections[1]!.entries.map(({ itemId }) => itemId)).not.toContain(own.id);
+    expect(edition.sections[1]!.entries.map(({ itemId }) => itemId)).not.toContain(item.id);
     expect(
       formOf(edition, { seed: 's', place: 3 }, { shuffleItems: false, shuffleChoices: true })
         .sections[1]!.entries,
@@ -412,7 +417,7 @@ describe('draws and forms, from the test to the results', () => {
     expect(again.edition).toEqual(seen.edition);
     const { body } = await give(test, [null, 'form-b']);
     expect(await editionOf(body.id)).toEqual(seen.edition);
-    expect((await dealt(body.id)).map(({ form: own }) => own).slice(0, 4)).toEqual([
+    expect((await dealt(body.id)).map(({ form: text }) => text).slice(0, 4)).toEqual([
       null,
       'form-b',
       null,
@@ -427,17 +432,17 @@ describe('draws and forms, from the test to the results', () => {
     )[0]!.n;
     const student = await school.student('6B', inB - 1);
     const attempt = await student.ok('POST', `/api/seat/assignments/${body.id}/attempt`);
-    const entries = attempt.form.sections.flatMap((own: any) => own.entries);
+    const entries = attempt.form.sections.flatMap((section: any) => section.entries);
     expect(entries.map(({ id, points }: any) => [id, points])).toEqual([['swapped1', 5]]);
     expect(entries[0].item.parts[0].choices).toHaveLength(2);
     expect(JSON.stringify(attempt)).not.toContain('second row');
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
     const [listed] = (await student.ok('GET', '/api/seat')).assignments.filter(
-      (own: any) => own.assignmentId === body.id,
+      (assignment: any) => assignment.assignmentId === body.id,
     );
     expect(listed.score ?? null).toBeNull();
     const results = await holloway.ok('GET', `/api/assignments/${body.id}/results`);
-    expect(results.students.find(({ state }: any) => state === 'handed-in').most).toBe(5);
+    expect(results.students.find(({ state }: any) => state === 'handed-in').maxPoints).toBe(5);
   });
 });
 
@@ -450,10 +455,10 @@ describe('changing what stands in a test', () => {
       each: 5,
     });
     const [{ items }] = found;
-    const own = test.revisions.find(
+    const revision = test.revisions.find(
       ({ itemId }: any) => itemId === test.outline.sections[0].entries[0].itemId,
     );
-    const codes = own.standards.map(({ code }: any) => code);
+    const codes = revision.standards.map(({ code }: any) => code);
     for (const { item } of items) {
       expect(item.standards.some(({ code }: any) => codes.includes(code))).toBe(true);
       expect(test.outline.sections[0].entries.map(({ itemId }: any) => itemId)).not.toContain(
@@ -462,7 +467,7 @@ describe('changing what stands in a test', () => {
     }
     expect(items[0].sameDepth).toBe(true);
     const all = await holloway.ok('POST', `/api/tests/${testId}/similar`, { entries, each: 1 });
-    const taken = all.found.flatMap((one: any) => one.items.map(({ item }: any) => item.id));
+    const taken = all.found.flatMap((group: any) => group.items.map(({ item }: any) => item.id));
     expect(taken.length).toBeGreaterThan(2);
     expect(new Set(taken).size).toBe(taken.length);
     expect(
@@ -473,16 +478,16 @@ describe('changing what stands in a test', () => {
   test('a better wording goes back to the bank, never over one that nobody looked at', async () => {
     const { testId, test } = await giveTest(school, holloway);
     const [entry] = test.outline.sections[0].entries;
-    const own = test.revisions.find(({ id }: any) => id === entry.revisionId);
+    const revision = test.revisions.find(({ id }: any) => id === entry.revisionId);
     const path = `/api/tests/${testId}/entries/${entry.id}`;
-    expect(await refusal(holloway.post(`${path}/give-back`, { over: own.id }))).toEqual([
+    expect(await refusal(holloway.post(`${path}/give-back`, { over: revision.id }))).toEqual([
       409,
       'The bank has this wording already.',
     ]);
     const stem = '<p>Clearer than before: which is it?</p>';
     const revised = await holloway.ok('POST', `${path}/revision`, {
-      basedOn: own.id,
-      content: { ...own.content, stem },
+      basedOn: revision.id,
+      content: { ...revision.content, stem },
       form: null,
     });
     const mine = revised.revisions.find(
@@ -521,14 +526,14 @@ describe('changing what stands in a test', () => {
       passages: [],
     };
     await change(holloway, test, { do: 'put-form', form, before: null });
-    const own = revisions.find(({ id }: any) => id === entry.revisionId);
+    const revision = revisions.find(({ id }: any) => id === entry.revisionId);
     const body = (basedOn: number, stem: string) => ({
       basedOn,
-      content: { ...own.content, stem },
+      content: { ...revision.content, stem },
       form: 'easier',
     });
     const path = `/api/tests/${test}/entries/${entry.id}/revision`;
-    const first = await holloway.ok('POST', path, body(own.id, '<p>Easier</p>'));
+    const first = await holloway.ok('POST', path, body(revision.id, '<p>Easier</p>'));
     const [swap] = first.outline.forms[0].swaps;
     expect(swap).toMatchObject({ of: entry.id, itemId: entry.itemId });
     expect(first.outline.sections[0].entries[0]).toEqual(entry);
@@ -581,7 +586,7 @@ describe('changing what stands in a test', () => {
         facts: { draw: { count: 0, points: 1, search: null } },
       }),
     ).toEqual(['A draw gives at least one item.']);
-    const many = Array.from({ length: 300 }, (_, at) => at + 1);
+    const many = Array.from({ length: 300 }, (_, index) => index + 1);
     const refused = await holloway.post('/api/tests', {
       clientKey: clientKey(),
       title: 'Long',
@@ -662,10 +667,10 @@ describe('blueprints', () => {
     const [missing] = lines.at(-1).shortfalls;
     expect(missing).toMatchObject({ what: 'short', row: 0, column: 0 });
     expect(lines.at(-1).forms[0].length).toBe(total + 4 - missing.by);
-    const refused = async (own: object) =>
+    const refused = async (currentChange: object) =>
       (
         await holloway.post(`/api/tests/${test}/fill`, {
-          blueprint: { ...blueprint, ...own },
+          blueprint: { ...blueprint, ...currentChange },
           keep: [],
           forms: 1,
           seconds: 5,
@@ -709,15 +714,15 @@ describe('blueprints', () => {
     };
     const { context } = school.app;
     const before = context.assembler;
-    const said = async (fill: typeof before.fill) => {
+    const filledWords = async (fill: typeof before.fill) => {
       context.assembler = { fill };
       return (await fillLines(test, body)).at(-1);
     };
-    expect(await said(async () => null)).toEqual({
+    expect(await filledWords(async () => null)).toEqual({
       line: 'failed',
       words: 'Nothing that fits was found within 5 seconds. Give it more time, or ask for less.',
     });
-    expect(await said(() => Promise.reject(new Error('out of memory')))).toEqual({
+    expect(await filledWords(() => Promise.reject(new Error('out of memory')))).toEqual({
       line: 'failed',
       words: 'The machine could not finish. Nothing was changed; try again.',
     });

@@ -131,7 +131,7 @@ async function signIn() {
     headers: { origin: `https://${host}` },
     body: JSON.stringify({ name, password }),
   });
-  const cookie = reply.cookies.map((own) => own.split(';')[0]).join('; ');
+  const cookie = reply.cookies.map((cooky) => cooky.split(';')[0]).join('; ');
   return {
     reply,
     headers: { cookie, origin: `https://${host}`, 'x-csrf-token': JSON.parse(reply.text).csrf },

@@ -27,9 +27,9 @@ async function sit(kind: string, place: number) {
   );
   const written = ({ id }: Entry) => {
     const { revisionId } = given.outline.sections[0].entries.find(
-      (own: { id: string }) => own.id === id,
+      (entry: { id: string }) => entry.id === id,
     );
-    return given.revisions.find((own: { id: number }) => own.id === revisionId).content;
+    return given.revisions.find((revision: { id: number }) => revision.id === revisionId).content;
   };
   const save = (...answers: unknown[]) =>
     student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
@@ -67,10 +67,10 @@ test.each(choosing)(
         'SELECT responses FROM answers WHERE attempt_id = :attempt AND entry_id = :entry',
         { attempt: attempt.id, entry: entry.id },
       );
-      const [one, pair] = fromJson<Record<string, string[]>>(stored!.responses)[part]!;
-      expect([one, ...pair!.split(' ')].every((id) => authors[0]!.includes(id!))).toBe(true);
+      const [text, pair] = fromJson<Record<string, string[]>>(stored!.responses)[part]!;
+      expect([text, ...pair!.split(' ')].every((id) => authors[0]!.includes(id!))).toBe(true);
       const again = (await begin()).answers.find(
-        (own: { entry: string }) => own.entry === entry.id,
+        (answer: { entry: string }) => answer.entry === entry.id,
       );
       expect(again.responses[part][0]).toBe(shown[0]);
       checked++;
@@ -80,8 +80,8 @@ test.each(choosing)(
 );
 
 test('another attempt has others', async () => {
-  const [one, two] = [await sit('single-choice', 21), await sit('single-choice', 22)];
-  const idsIn = ({ entries }: typeof one) =>
+  const [first, two] = [await sit('single-choice', 21), await sit('single-choice', 22)];
+  const idsIn = ({ entries }: typeof first) =>
     entries.flatMap(({ item }) => item.parts.flatMap(idsOf));
-  expect(idsIn(one).filter((id) => idsIn(two).includes(id))).toEqual([]);
+  expect(idsIn(first).filter((id) => idsIn(two).includes(id))).toEqual([]);
 });

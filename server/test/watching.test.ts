@@ -52,11 +52,13 @@ async function watch(by: Visitor, assignmentId: number, base = school.base) {
     }
   };
   /** Reads on until the student is as wanted. */
-  const until = async (studentId: number, wanted: (own: any) => boolean) => {
+  const until = async (studentId: number, wanted: (student: any) => boolean) => {
     for (;;) {
       const { data } = await next();
-      const own = data.students.find((one: { studentId: number }) => one.studentId === studentId);
-      if (own && wanted(own)) return own;
+      const student = data.students.find(
+        (candidate: { studentId: number }) => candidate.studentId === studentId,
+      );
+      if (student && wanted(student)) return student;
     }
   };
   return { next, until, stop: () => stop.abort() };
@@ -68,12 +70,14 @@ async function begun(place: number, change: Record<string, unknown> = {}) {
   const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
   const entries = attempt.form.sections[0].entries as any[];
   let number = 0;
-  const said = (at: number) =>
-    answer(entries[at].id, ++number, {
-      [entries[at].item.parts[0].id]: entries[at].item.parts[0].choices[0].id,
+  const currentAnswer = (index: number) =>
+    answer(entries[index].id, ++number, {
+      [entries[index].item.parts[0].id]: entries[index].item.parts[0].choices[0].id,
     });
-  const save = (at: number) =>
-    student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers: [said(at)] });
+  const save = (index: number) =>
+    student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
+      answers: [currentAnswer(index)],
+    });
   const here = (more: object = {}) =>
     student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, {
       entry: null,
@@ -93,14 +97,14 @@ async function begun(place: number, change: Record<string, unknown> = {}) {
     });
   const standing = async () =>
     (await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`)).students.find(
-      (own: any) => own.studentId === studentId,
+      (candidate: any) => candidate.studentId === studentId,
     );
   return {
     assignmentId,
     student,
     attempt,
     entries,
-    said,
+    said: currentAnswer,
     save,
     here,
     again,
@@ -129,7 +133,7 @@ describe('watching', () => {
     expect(saved.cells[0]).toEqual({
       progress: 'unanswered',
       share: null,
-      waits: false,
+      needsMarking: false,
       flagged: false,
     });
     await here({ entry: entries[2].id, left: 1, hidden: true });
@@ -143,11 +147,13 @@ describe('watching', () => {
     // A second teacher's page, and one that lost its connection, begin with the whole as it is by then.
     const second = await watch(teacher, assignmentId);
     expect(
-      (await second.next()).data.students.find((own: any) => own.studentId === studentId),
+      (await second.next()).data.students.find(
+        (candidate: any) => candidate.studentId === studentId,
+      ),
     ).toMatchObject({ on: 4, leaves: 2 });
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
-    for (const own of [room, second])
-      expect(await own.until(studentId, ({ state }) => state === 'handed-in')).toMatchObject({
+    for (const watcher of [room, second])
+      expect(await watcher.until(studentId, ({ state }) => state === 'handed-in')).toMatchObject({
         handedInBy: 'student',
         on: null,
       });
@@ -213,7 +219,7 @@ describe('from there', () => {
     const { assignmentId, attempt, save, again, act, standing, studentId } = await begun(4, {
       rules: { ...rules, limitMinutes: 20, release: { ...rules.release, score: 'at-hand-in' } },
     });
-    // The fifth of the roll has half as much time again.
+    // The fifth of the roster has half as much time again.
     expect(attempt.deadlineAt).toBe(schoolMorning + 30 * minute);
     await save(0);
     pass(10 * minute);
@@ -245,7 +251,7 @@ describe('from there', () => {
   test('not once what is right could be read', async () => {
     const { assignmentId, student, attempt, act } = await begun(5);
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
-    // Closed for all at once: nobody's supports keep it open any longer.
+    // Closed for all at once: nobody's accommodations keep it open any longer.
     await teacher.ok('POST', `/api/assignments/${assignmentId}/stop`, {});
     pass(minute);
     await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: true });
@@ -275,7 +281,9 @@ describe('from there', () => {
     });
     expect(await standing()).toMatchObject({ state: 'working' });
     const after = (await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`)).students;
-    expect(after.map((own: { studentId: number }) => own.studentId)).not.toContain(other.studentId);
+    expect(after.map((student: { studentId: number }) => student.studentId)).not.toContain(
+      other.studentId,
+    );
   });
 
   test('leaving the page counts while one works, and not after handing in', async () => {

@@ -30,16 +30,16 @@ const shapes: Record<string, (line: Line) => object> = {
     grades: list(grades),
     subjects: list(subjects),
   }),
-  classes: (own) => ({
-    sourcedId: own.sourcedId,
-    status: own.status,
-    title: own.title,
+  classes: (schoolClass) => ({
+    sourcedId: schoolClass.sourcedId,
+    status: schoolClass.status,
+    title: schoolClass.title,
     classType: 'scheduled',
-    grades: list(own.grades),
-    subjects: list(own.subjects),
-    periods: list(own.periods),
-    course: reference('course', own.courseSourcedId),
-    terms: list(own.termSourcedIds).map((id) => reference('academicSession', id)),
+    grades: list(schoolClass.grades),
+    subjects: list(schoolClass.subjects),
+    periods: list(schoolClass.periods),
+    course: reference('course', schoolClass.courseSourcedId),
+    terms: list(schoolClass.termSourcedIds).map((id) => reference('academicSession', id)),
   }),
   users: ({ sourcedId, status, givenName, familyName, identifier, email, grades }) => ({
     sourcedId,
@@ -51,12 +51,12 @@ const shapes: Record<string, (line: Line) => object> = {
     email,
     grades: list(grades),
   }),
-  enrollments: (own) => ({
-    sourcedId: own.sourcedId,
-    status: own.status,
-    role: own.role,
-    class: reference('class', own.classSourcedId),
-    user: reference('user', own.userSourcedId),
+  enrollments: (schoolClass) => ({
+    sourcedId: schoolClass.sourcedId,
+    status: schoolClass.status,
+    role: schoolClass.role,
+    class: reference('class', schoolClass.classSourcedId),
+    user: reference('user', schoolClass.userSourcedId),
   }),
 };
 
@@ -92,9 +92,9 @@ export function rosterService({ tables, clientId, clientSecret }: RosterOptions)
     const lines = tables[name];
     if (!shape || !lines) return failure(response, 404, 'unknownobject');
     if (sourcedId) {
-      const found = lines.find((own) => own.sourcedId === sourcedId);
-      return found
-        ? answer(response, 200, { [name.replace(/e?s$/, '')]: shape(found) })
+      const line = lines.find((record) => record.sourcedId === sourcedId);
+      return line
+        ? answer(response, 200, { [name.replace(/e?s$/, '')]: shape(line) })
         : failure(response, 404, 'unknownobject');
     }
     const limit = Number(address.searchParams.get('limit') ?? 100);

@@ -19,8 +19,9 @@ class FakeServer {
     const trouble = this.next.shift();
     if (trouble === 'no network') throw new TypeError('network');
     if (trouble) return new Response(JSON.stringify(trouble.body), { status: trouble.status });
-    for (const own of answers)
-      if (own.number > (this.kept.get(own.entry)?.number ?? 0)) this.kept.set(own.entry, own);
+    for (const answer of answers)
+      if (answer.number > (this.kept.get(answer.entry)?.number ?? 0))
+        this.kept.set(answer.entry, answer);
     const stored = answers
       .map(({ entry }) => this.kept.get(entry)!)
       .map(({ entry, number, device }) => ({ entry, number, device }));
@@ -51,7 +52,7 @@ beforeEach(() => {
   attempt++;
 });
 afterEach(() => {
-  open.splice(0).forEach((own) => own.close());
+  open.splice(0).forEach((outbox) => outbox.close());
   jest.useRealTimers();
   jest.restoreAllMocks();
 });
@@ -266,7 +267,7 @@ test('after handing in nothing is kept and nothing is sent', async () => {
 
 describe('what a page left behind', () => {
   // Nobody else's leavings of the tests above.
-  const own = 900;
+  const value = 900;
   const paths: string[] = [];
   const bodies: { answers: SavedAnswer[]; handedInAt?: number }[] = [];
   const listen = (...next: (number | 'no network')[]) => {
@@ -289,19 +290,19 @@ describe('what a page left behind', () => {
 
   test('is sent by the next one, with when it was written and handed in, and only for whose it is', async () => {
     server.next = ['no network'];
-    const { outbox } = await start([], own);
+    const { outbox } = await start([], value);
     outbox.change('one', { p: 'written offline' }, false);
     await pass(500);
     outbox.close();
-    await keepHandedIn({ attempt, student: own, at: 900 });
+    await keepHandedIn({ attempt, student: value, at: 900 });
     const path = `/api/seat/attempts/${attempt}`;
     listen();
-    expect(await sendKept(own + 1)).toBe(0);
+    expect(await sendKept(value + 1)).toBe(0);
     expect(paths).toEqual([]);
     listen('no network');
-    expect(await sendKept(own)).toBe(1);
+    expect(await sendKept(value)).toBe(1);
     listen();
-    expect(await sendKept(own)).toBe(0);
+    expect(await sendKept(value)).toBe(0);
     expect(paths).toEqual([`POST ${path}/hand-in`, `PUT ${path}/answers`]);
     expect(bodies[0]).toEqual({
       handedInAt: 900,
@@ -314,22 +315,22 @@ describe('what a page left behind', () => {
       ],
     });
     listen();
-    await sendKept(own);
+    await sendKept(value);
     expect(paths).toEqual([]);
   });
 
   test('is let go when the server will never take it, and kept while nobody is signed in', async () => {
     server.next = ['no network'];
-    const { outbox } = await start([], own);
+    const { outbox } = await start([], value);
     outbox.change('one', { p: 'x' }, false);
     await pass(500);
     outbox.close();
     listen(401);
-    expect(await sendKept(own)).toBe(1);
+    expect(await sendKept(value)).toBe(1);
     listen(409);
-    expect(await sendKept(own)).toBe(0);
+    expect(await sendKept(value)).toBe(0);
     listen();
-    await sendKept(own);
+    await sendKept(value);
     expect(paths).toEqual([]);
   });
 });

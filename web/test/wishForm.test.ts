@@ -188,21 +188,21 @@ describe('the limit in words', () => {
 describe('an assignment that was given', () => {
   /** What the server would say of a form that was given. */
   function given(change: Partial<WishForm>) {
-    const own = form(change);
-    const { read: wishes } = readForm(own, zone, now, false, 10);
+    const wishForm = form(change);
+    const { read: wishes } = readForm(wishForm, zone, now, false, 10);
     return {
       ...wishes!,
       who: {
-        classIds: own.classIds,
-        groupIds: own.groupIds,
-        studentIds: own.studentIds,
-        link: own.link,
+        classIds: wishForm.classIds,
+        groupIds: wishForm.groupIds,
+        studentIds: wishForm.studentIds,
+        link: wishForm.link,
       },
-      word: own.word,
-      instructions: own.instructions,
-      note: own.note,
-      forms: own.forms,
-      formsFor: own.formsFor,
+      word: wishForm.word,
+      instructions: wishForm.instructions,
+      note: wishForm.note,
+      forms: wishForm.forms,
+      formsFor: wishForm.formsFor,
     } as Omit<Wishes, 'opensAt' | 'invite'> & { opensAt: number };
   }
 

@@ -13,8 +13,8 @@ export const seatWorker = (): Plugin => ({
   apply: 'build',
   async generateBundle(_, bundle) {
     const seat = Object.values(bundle).find(
-      (own): own is Rollup.OutputChunk =>
-        own.type === 'chunk' && own.isEntry && own.name === 'seat',
+      (file): file is Rollup.OutputChunk =>
+        file.type === 'chunk' && file.isEntry && file.name === 'seat',
     );
     if (!seat) throw new Error('The seat has no entry in this build.');
     const files = [...reached(bundle, seat)]
@@ -32,28 +32,28 @@ export const seatWorker = (): Plugin => ({
   },
 });
 
-const sizeOf = (own: Rollup.OutputAsset | Rollup.OutputChunk | undefined) =>
-  own === undefined ? 0 : own.type === 'chunk' ? own.code.length : own.source.length;
+const sizeOf = (file: Rollup.OutputAsset | Rollup.OutputChunk | undefined) =>
+  file === undefined ? 0 : file.type === 'chunk' ? file.code.length : file.source.length;
 
 /** The chunk and all that it and what it imports can load: scripts, styles and fonts. */
 function reached(
   bundle: Rollup.OutputBundle,
   from: Rollup.OutputChunk,
-  found = new Set<string>(),
+  paths = new Set<string>(),
 ): Set<string> {
-  if (found.has(from.fileName)) return found;
-  found.add(from.fileName);
-  for (const name of from.viteMetadata?.importedCss ?? []) found.add(name);
-  for (const name of from.viteMetadata?.importedAssets ?? []) found.add(name);
-  for (const name of [...found]) {
-    const own = bundle[name];
-    if (own?.type === 'asset' && name.endsWith('.css'))
-      for (const [, asset] of String(own.source).matchAll(/url\(\/(assets\/[^)"']+)\)/g))
-        found.add(asset!);
+  if (paths.has(from.fileName)) return paths;
+  paths.add(from.fileName);
+  for (const name of from.viteMetadata?.importedCss ?? []) paths.add(name);
+  for (const name of from.viteMetadata?.importedAssets ?? []) paths.add(name);
+  for (const name of [...paths]) {
+    const chunk = bundle[name];
+    if (chunk?.type === 'asset' && name.endsWith('.css'))
+      for (const [, asset] of String(chunk.source).matchAll(/url\(\/(assets\/[^)"']+)\)/g))
+        paths.add(asset!);
   }
   for (const name of [...from.imports, ...from.dynamicImports]) {
-    const own = bundle[name];
-    if (own?.type === 'chunk') reached(bundle, own, found);
+    const chunk = bundle[name];
+    if (chunk?.type === 'chunk') reached(bundle, chunk, paths);
   }
-  return found;
+  return paths;
 }

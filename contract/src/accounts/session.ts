@@ -62,7 +62,7 @@ export const joinClass = endpoint({
   method: 'POST',
   path: '/api/session/join',
   who: 'anyone',
-  does: 'Puts a student on the roll of a class that is open for it, and signs them in; the passcode is shown this once.',
+  does: 'Puts a student on the roster of a class that is open for it, and signs them in; the passcode is shown this once.',
   body: z.strictObject({
     code: classCode,
     givenName: z.string().trim().min(1, 'Type your given name.').max(80),

@@ -20,7 +20,7 @@ export const pinned = z.object({
   seconds: z.number().nullable(),
   facility: z.object({ value: z.number(), n: z.number() }).nullable(),
   /** Item-rest correlation over all work seen; null while too few have met it. */
-  separation: z.number().nullable(),
+  itemRestCorrelation: z.number().nullable(),
   bank: z.object({
     id,
     name: z.string(),
@@ -198,7 +198,7 @@ export const readEdition = endpoint({
   params: testId,
   answer: z.object({
     edition: z.custom<Edition>(
-      (own) => typeof own === 'object' && own !== null && 'sections' in own,
+      (changed) => typeof changed === 'object' && changed !== null && 'sections' in changed,
     ),
     /** Why it cannot be given yet, in words. */
     hindrances: z.array(z.string()),

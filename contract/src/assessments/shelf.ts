@@ -55,7 +55,7 @@ export const searchTests = endpoint({
     grades: gradesInAddress.optional(),
     subject: z.string().max(60).optional(),
     kind: z.enum(testKinds).optional(),
-    size: z.enum(sizeBands.map((own) => own.id) as [string, ...string[]]).optional(),
+    size: z.enum(sizeBands.map((sizeBand) => sizeBand.id) as [string, ...string[]]).optional(),
     machine: z.enum(['yes', 'no']).optional(),
     has: z.enum(media).optional(),
     /** A folder with everything below it. */

@@ -19,7 +19,7 @@ export const assignmentRow = z.object({
   rules: assignmentRules,
   releasedAt: instant.nullable(),
   stoppedAt: instant.nullable(),
-  /** When the last student's window ends, supports and own times included; null: never. */
+  /** When the last student's window ends, accommodations and own times included; null: never. */
   lastEnd: instant.nullable(),
   given: z.number(),
   notBegun: z.number(),
@@ -61,14 +61,14 @@ const assigned = z.object({
   studentId: id,
   name: z.string(),
   className: z.string(),
-  rollNumber: z.number().nullable(),
+  rosterNumber: z.number().nullable(),
   /** Came by the link and is not tied to a student yet. */
   guest: z.boolean(),
   form: z.string().nullable(),
   state: z.enum(['not-begun', 'working', 'handed-in', 'withdrawn']),
   attempts: z.number(),
-  /** What the student's supports do, in words; fixed once begun. */
-  supports: z.string(),
+  /** What the student's accommodations do, in words; fixed once begun. */
+  accommodations: z.string(),
   /** A closing time of their own. */
   closesAt: instant.nullable(),
   extraMinutes: z.number(),
@@ -212,7 +212,10 @@ export const keepDraft = endpoint({
     testId: id,
     form: z
       .record(z.string().max(40), z.unknown())
-      .refine((own) => JSON.stringify(own).length <= 60_000, 'That is more than a draft can hold.'),
+      .refine(
+        (candidate) => JSON.stringify(candidate).length <= 60_000,
+        'That is more than a draft can hold.',
+      ),
   }),
   answer: z.object({ id }),
 });

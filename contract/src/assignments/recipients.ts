@@ -22,12 +22,12 @@ export const readRecipients = endpoint({
   method: 'POST',
   path: '/api/recipients',
   who: 'teacher',
-  does: 'Counts the students of classes, groups and single ones, each once, with their supports and what they already have.',
+  does: 'Counts the students of classes, groups and single ones, each once, with their accommodations and what they already have.',
   body: who,
   answer: z.object({
     students: z.number(),
-    supports: z.array(z.object({ words: z.string(), students: z.number() })),
-    /** Forms that supports ask for by name. */
+    accommodations: z.array(z.object({ words: z.string(), students: z.number() })),
+    /** Forms that accommodations ask for by name. */
     forms: z.array(z.object({ name: z.string(), students: z.number() })),
     /** How many can be written to; null where the school has no mail service. */
     reachable: z.number().nullable(),

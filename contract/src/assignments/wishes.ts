@@ -22,7 +22,7 @@ export const who = z.strictObject({
 });
 export type Who = z.infer<typeof who>;
 
-const words = (most: number) => z.string().trim().max(most, `At most ${most} characters.`);
+const words = (limit: number) => z.string().trim().max(limit, `At most ${limit} characters.`);
 
 /** What can still be changed after it was given. */
 export const changeable = {

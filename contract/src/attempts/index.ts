@@ -8,7 +8,7 @@ import { endpoint, id, idInPath, instant, roomy, shortId } from '../define';
 /** A score as it may be shown: what the teacher does not show is null. */
 export const shownScore = z.object({
   points: z.number().nullable(),
-  most: z.number().nullable(),
+  maxPoints: z.number().nullable(),
   share: z.number().nullable(),
   band: z.string().nullable(),
   /** Points that wait for the teacher. While there are any, the score is of what is marked, without share and band. */
@@ -132,7 +132,7 @@ export const attemptAnswer = z.object({
   oneSitting: z.boolean(),
   /** In practice, what was asked of each question so far, with the help that was given; it can be read again at no cost. */
   help: z.record(z.string(), help),
-  /** What the student's supports ask of the page. */
+  /** What the student's accommodations ask of the page. */
   aloud: z.boolean(),
   textSize: z.number(),
   form: z.object({
@@ -198,7 +198,7 @@ export const savedAnswer = z.strictObject({
   number: z.int().min(1),
   device: z.string().regex(/^[a-z0-9]{12}$/),
   responses: responses.refine(
-    (own) => JSON.stringify(own).length <= 20_000,
+    (responses) => JSON.stringify(responses).length <= 20_000,
     'That answer is too long to be saved.',
   ),
   flagged: z.boolean(),
@@ -357,11 +357,11 @@ export const readReport = endpoint({
           /** Points, an opinion that cannot be wrong, or nothing but to be read. */
           asks: z.enum(['points', 'opinion', 'nothing']),
           mine: z.string(),
-          most: z.number(),
+          maxPoints: z.number(),
           /** Right or wrong: null until released. */
           points: z.number().nullable(),
           /** A teacher has still to mark it. */
-          waits: z.boolean(),
+          needsMarking: z.boolean(),
           /** Null until released. */
           right: z.array(z.string()).nullable(),
           explanation: z.string().nullable(),
@@ -373,7 +373,7 @@ export const readReport = endpoint({
               criterion: z.string(),
               words: z.string(),
               points: z.number(),
-              most: z.number(),
+              maxPoints: z.number(),
             }),
           ),
           /** What was decided about it after the test, in words; null where nothing was. */

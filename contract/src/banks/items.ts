@@ -32,7 +32,7 @@ export const readItem = endpoint({
         grade: z.number(),
         n: z.number(),
         share: z.number(),
-        separation: z.number().nullable(),
+        itemRestCorrelation: z.number().nullable(),
       }),
     ),
     revisions: z.array(

@@ -1,4 +1,4 @@
-import { difficultyBands, orders, separationBands, usesBands } from '@oaken/core/finding';
+import { difficultyBands, orders, itemRestCorrelationBands, usesBands } from '@oaken/core/finding';
 import { itemContent, markers, media, partKinds } from '@oaken/core/items';
 import { z } from 'zod';
 import { endpoint, id, idInPath, instant } from '../define';
@@ -14,7 +14,7 @@ const numbers = z
 const dayInAddress = z.iso.date('Write the day like 2026-09-01.');
 
 const band = (list: readonly { id: string }[]) =>
-  z.enum(list.map((own) => own.id) as [string, ...string[]]);
+  z.enum(list.map((candidate) => candidate.id) as [string, ...string[]]);
 
 export const filters = z.object({
   words: z.string().trim().max(200).optional(),
@@ -33,7 +33,7 @@ export const filters = z.object({
   folder: idInPath.optional(),
   tag: z.string().max(60).optional(),
   difficulty: band(difficultyBands).optional(),
-  separation: band(separationBands).optional(),
+  itemRestCorrelation: band(itemRestCorrelationBands).optional(),
   uses: band(usesBands).optional(),
   editedSince: dayInAddress.optional(),
   /** Leaves out what my classes, or the one named beside it, were given since that day. */
@@ -75,7 +75,7 @@ export const itemRow = z.object({
   /** Share of the points earned by those who met it; null while nobody has. */
   facility: z.object({ value: z.number(), n: z.number() }).nullable(),
   /** Item-rest correlation over all work seen; null while too few have met it. */
-  separation: z.number().nullable(),
+  itemRestCorrelation: z.number().nullable(),
   /** In how many tests it stands, mine and others'. */
   uses: z.number(),
   editedAt: instant,
@@ -109,7 +109,7 @@ export const searchItems = endpoint({
         folders: tally(id),
         tags: tally(z.string()),
         difficulty: tally(z.string()),
-        separation: tally(z.string()),
+        itemRestCorrelation: tally(z.string()),
         uses: tally(z.string()),
       })
       .nullable(),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { clientKey, endpoint, id, idInPath, instant } from '../define';
 
-const line = (most: number) => z.string().trim().max(most, `At most ${most} characters.`);
+const line = (limit: number) => z.string().trim().max(limit, `At most ${limit} characters.`);
 
 /** What a teacher says about a class. */
 export const classFacts = z.strictObject({
@@ -34,7 +34,7 @@ export const classRow = z.object({
   putAway: z.boolean(),
   part: z.enum(classParts),
   until: instant.nullable(),
-  /** Until when students may put themselves on the roll with the class code. */
+  /** Until when students may put themselves on the roster with the class code. */
   joiningUntil: instant.nullable(),
   sourcedId: z.string().nullable(),
 });
@@ -92,7 +92,7 @@ export const openJoining = endpoint({
   method: 'POST',
   path: '/api/classes/:classId/joining',
   who: 'teacher',
-  does: 'Lets students put themselves on the roll with the class code until a time; null ends it.',
+  does: 'Lets students put themselves on the roster with the class code until a time; null ends it.',
   params: inClass,
   body: z.strictObject({ until: instant.nullable() }),
   answer: z.object({}),

@@ -1,4 +1,4 @@
 export * from './classes';
 export * from './groups';
-export * from './roll';
 export * from './roster';
+export * from './roster-service';

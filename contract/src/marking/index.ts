@@ -22,7 +22,7 @@ export const listMarking = endpoint({
   who: 'teacher',
   does: 'Lists what waits for my mark, by item, the oldest first; what colleagues asked me to read; and short answers that no key knows.',
   answer: z.object({
-    waiting: z.array(line.extend({ waits: z.number(), marked: z.number(), oldest: instant })),
+    waiting: z.array(line.extend({ unmarked: z.number(), marked: z.number(), oldest: instant })),
     seconds: z.array(
       z.object({
         readingId: id,

@@ -15,7 +15,7 @@ export const readAgreement = endpoint({
   answer: z.object({
     title: z.string(),
     stem: z.string(),
-    most: z.number(),
+    maxPoints: z.number(),
     colleagues: z.array(z.object({ accountId: id, name: z.string() })),
     reading: z
       .object({

@@ -25,7 +25,7 @@ export const readUnknown = endpoint({
   }),
 });
 
-/** That it is right is said as a repair of the key. */
+/** That it is right is said as a rescore of the key. */
 export const decideWrong = endpoint({
   method: 'PUT',
   path: '/api/marking/:assignmentId/:entryId/:partId/unknown',

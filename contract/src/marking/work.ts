@@ -31,7 +31,7 @@ export const markedPart = z.object({
       levels: z.array(z.object({ points: z.number(), words: z.string() })),
     }),
   ) as unknown as z.ZodType<Criterion[]>,
-  most: z.number(),
+  maxPoints: z.number(),
   /** Comments that were given on it, most used first. */
   comments: z.array(z.string()),
 });
@@ -43,7 +43,7 @@ export const markedAnswer = z.object({
   attemptId: id,
   /** Without names for a second reader. */
   student: z
-    .object({ id, name: z.string(), className: z.string(), rollNumber: z.number().nullable() })
+    .object({ id, name: z.string(), className: z.string(), rosterNumber: z.number().nullable() })
     .nullable(),
   response: z.unknown(),
   /** Of a text. */

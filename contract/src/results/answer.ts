@@ -36,7 +36,7 @@ export const itemResult = z.object({
   /** Points, an opinion that cannot be wrong, or nothing but to be read. */
   asks: z.enum(['points', 'opinion', 'nothing']),
   standards: z.array(z.string()),
-  most: z.number(),
+  maxPoints: z.number(),
   settled: z.enum(['all-points', 'left-out']).nullable(),
   n: z.number(),
   facility: figure,
@@ -75,7 +75,7 @@ const cell = z
     points: z.number(),
     said: z.string(),
     /** A teacher has still to mark it. */
-    waits: z.boolean(),
+    needsMarking: z.boolean(),
     excused: z.boolean().optional(),
     /** Of a practice, where there was more than one. */
     tries: z.number().optional(),
@@ -85,7 +85,7 @@ const cell = z
 export const studentResult = z.object({
   id,
   attemptId: id.nullable(),
-  rollNumber: z.number(),
+  rosterNumber: z.number(),
   name: z.string(),
   class: z.string(),
   state: z.enum(['not-begun', 'working', 'handed-in']),
@@ -109,7 +109,7 @@ export const studentResult = z.object({
   form: z.string().nullable(),
   points: z.number().nullable(),
   /** What the student could earn, by the items that they were given; null until handed in. */
-  most: z.number().nullable(),
+  maxPoints: z.number().nullable(),
   /** The bands within one standard error of the score, the highest first; one where the score is sure of it. */
   bands: z.array(z.string()),
   /** One cell for each entry, in the edition's order; null where the student's form or draw does not have it. */

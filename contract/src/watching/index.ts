@@ -7,7 +7,7 @@ export const watchedStudent = z.object({
   studentId: id,
   name: z.string(),
   className: z.string(),
-  rollNumber: z.number().nullable(),
+  rosterNumber: z.number().nullable(),
   state: z.enum(['not-begun', 'working', 'paused', 'handed-in', 'left-class']),
   attempt: z.number(),
   /** The entry that is open on the student's page. */
@@ -32,7 +32,7 @@ export const watchedStudent = z.object({
         /** The share of the points that the answer would earn now; null where it is not answered or a teacher marks it. */
         share: z.number().nullable(),
         /** A teacher has to mark it. */
-        waits: z.boolean(),
+        needsMarking: z.boolean(),
         flagged: z.boolean(),
       })
       .nullable(),

@@ -15,7 +15,7 @@ export interface ScoreTable {
   /** students x items, row by row: points earned; NaN where the student did not reach the item. */
   points: Float64Array;
   /** items: the most points each can give. */
-  most: Float64Array;
+  maxPoints: Float64Array;
   /** students x items, row by row: bit k is set where choice k was chosen. At most 32 choices. */
   chosen?: Uint32Array;
   /** items: how many choices each has; 0 for items without. */
@@ -88,8 +88,8 @@ function correlation(
 }
 
 export function analyse(table: ScoreTable): Analysis {
-  const { students: n, items: k, points, most, chosen, choices } = table;
-  if (points.length !== n * k || most.length !== k)
+  const { students: n, items: k, points, maxPoints: maxPoints, chosen, choices } = table;
+  if (points.length !== n * k || maxPoints.length !== k)
     throw new RangeError(`A table of ${n} x ${k} needs ${n * k} points and ${k} maxima.`);
   // Each item's choices stand in one flat array, from `first[i]` on.
   const first = new Int32Array(k + 1);
@@ -141,7 +141,7 @@ export function analyse(table: ScoreTable): Analysis {
         sumX[i]! += x;
         sumXX[i]! += x * x;
         sumXT[i]! += x * total;
-        if (x !== most[i]) rightWrong = false;
+        if (x !== maxPoints[i]) rightWrong = false;
       }
       let bits = optionCount > 0 ? chosen![row + i]! : 0;
       while (bits !== 0) {
@@ -178,7 +178,7 @@ export function analyse(table: ScoreTable): Analysis {
     const square = m > 0 ? xx - (x * x) / m : 0;
     items.push({
       n: m,
-      facility: facilityOf(x, m, most[i]!),
+      facility: facilityOf(x, m, maxPoints[i]!),
       sd:
         m > 1
           ? figure(Math.sqrt(Math.max(0, square) / (m - 1)))
@@ -199,21 +199,21 @@ export function analyse(table: ScoreTable): Analysis {
     if (n < 2) return noFigure(n === 0 ? reasons.nobody : reasons.oneStudent);
     if (groupSize === 0) return noFigure(reasons.groupsTooSmall);
     if (!groups) return noFigure(reasons.sameTotals);
-    if (!(most[i]! > 0)) return noFigure(reasons.noPoints);
+    if (!(maxPoints[i]! > 0)) return noFigure(reasons.noPoints);
     const [upperN, lowerN] = [groups.upperN[i]!, groups.lowerN[i]!];
     if (upperN === 0 || lowerN === 0) return noFigure(reasons.notReached);
-    return figure((groups.upperX[i]! / upperN - groups.lowerX[i]! / lowerN) / most[i]!);
+    return figure((groups.upperX[i]! / upperN - groups.lowerX[i]! / lowerN) / maxPoints[i]!);
   }
 
   function alphaWithout(i: number): Figure {
     if (table.differing) return noFigure(reasons.differentItems);
     if (k < 3) return noFigure(reasons.twoItems);
     if (n < 2) return noFigure(n === 0 ? reasons.nobody : reasons.oneStudent);
-    const own = sumXX[i]! - (sumX[i]! * sumX[i]!) / n;
+    const value = sumXX[i]! - (sumX[i]! * sumX[i]!) / n;
     const shared = sumXT[i]! - (sumX[i]! * sumT) / n;
-    const restSquares = totalSquares + own - 2 * shared;
+    const restSquares = totalSquares + value - 2 * shared;
     if (isZero(restSquares, sumTT)) return noFigure(reasons.sameOnRest);
-    return figure(((k - 1) / (k - 2)) * (1 - (itemSquares - own) / restSquares));
+    return figure(((k - 1) / (k - 2)) * (1 - (itemSquares - value) / restSquares));
   }
 
   function optionFigures(i: number, m: number, rest: number, restRest: number): OptionFigures[] {
@@ -250,8 +250,8 @@ export function analyse(table: ScoreTable): Analysis {
     }
     const alpha = (k / (k - 1)) * (1 - itemSquares / totalSquares);
     // Kuder and Richardson's formulas are for items of one point each; with equal points they hold in that unit.
-    const unit = most[0]!;
-    const alike = rightWrong && most.every((own) => own === unit);
+    const unit = maxPoints[0]!;
+    const alike = rightWrong && maxPoints.every((value) => value === unit);
     const why20 = rightWrong ? reasons.equalPoints : reasons.notRightWrong;
     const mean = sumT / n;
     const even = sumT - sumOdd;
@@ -286,9 +286,9 @@ export function analyse(table: ScoreTable): Analysis {
 }
 
 /** The mean share of the points of an item over the answers to it. */
-function facilityOf(points: number, answers: number, most: number): Figure {
+function facilityOf(points: number, answers: number, limit: number): Figure {
   if (answers === 0) return noFigure(reasons.notReached);
-  return most > 0 ? figure(points / answers / most) : noFigure(reasons.noPoints);
+  return limit > 0 ? figure(points / answers / limit) : noFigure(reasons.noPoints);
 }
 
 /** Why a table says nothing about reliability; null where it does. */
@@ -332,9 +332,9 @@ function sumGroups(
         sumX[i]! += w * x;
         let bits = optionCount > 0 ? chosen![row + i]! : 0;
         while (bits !== 0) {
-          const at = first[i]! + 31 - Math.clz32(bits & -bits);
+          const choice = first[i]! + 31 - Math.clz32(bits & -bits);
           bits &= bits - 1;
-          if (at < first[i + 1]!) option[at]! += w;
+          if (choice < first[i + 1]!) option[choice]! += w;
         }
       }
     }

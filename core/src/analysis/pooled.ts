@@ -18,15 +18,15 @@ export interface PairSums {
  */
 export function pooledCorrelation(sittings: readonly PairSums[]): Figure {
   let [n, x, y, xy, scaleX, scaleY] = [0, 0, 0, 0, 0, 0];
-  for (const own of sittings) {
+  for (const sitting of sittings) {
     // One student alone says nothing about who earns more.
-    if (own.n < 2) continue;
-    n += own.n;
-    x += own.xx - (own.x * own.x) / own.n;
-    y += own.yy - (own.y * own.y) / own.n;
-    xy += own.xy - (own.x * own.y) / own.n;
-    scaleX += own.xx;
-    scaleY += own.yy;
+    if (sitting.n < 2) continue;
+    n += sitting.n;
+    x += sitting.xx - (sitting.x * sitting.x) / sitting.n;
+    y += sitting.yy - (sitting.y * sitting.y) / sitting.n;
+    xy += sitting.xy - (sitting.x * sitting.y) / sitting.n;
+    scaleX += sitting.xx;
+    scaleY += sitting.yy;
   }
   if (n === 0) return noFigure(reasons.oneStudent);
   if (isZero(x, scaleX)) return noFigure(reasons.sameOnItem);

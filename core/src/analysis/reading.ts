@@ -32,7 +32,7 @@ export interface Flag {
     | 'key-suspect'
     | 'two-right'
     | 'tempting-choice'
-    | 'no-separation'
+    | 'no-discrimination'
     | 'too-hard'
     | 'hurried'
     | 'unused-choice';
@@ -73,8 +73,8 @@ export function flagsOf(
   const flags: Flag[] = [];
   const { n, options } = figures;
   if (n < enough) return flags;
-  const seen = choices.flatMap((choice, at) =>
-    options[at] ? [{ ...choice, ...options[at] }] : [],
+  const seen = choices.flatMap((choice, index) =>
+    options[index] ? [{ ...choice, ...options[index] }] : [],
   );
   const oneKey = seen.filter(({ right }) => right).length === 1;
   const key = oneKey ? seen.find(({ right }) => right) : undefined;
@@ -83,7 +83,8 @@ export function flagsOf(
 
   const drawsStrong = wrong
     .filter(
-      (own) => key && own.upper !== null && key.upper !== null && own.upper > key.upper + rounding,
+      (choice) =>
+        key && choice.upper !== null && key.upper !== null && choice.upper > key.upper + rounding,
     )
     .sort((a, b) => (Math.abs(b.upper! - a.upper!) < rounding ? 0 : b.upper! - a.upper!))[0];
   if (key && drawsStrong) {
@@ -102,15 +103,15 @@ export function flagsOf(
     });
   // Two choices that both draw the strong, and both more than the weak. Common practice, no source.
   const alsoStrong = wrong.find(
-    (own) =>
+    (choice) =>
       key &&
       !drawsStrong &&
       key.upper !== null &&
-      own.upper !== null &&
-      own.lower !== null &&
-      own.upper >= 0.25 - rounding &&
-      own.upper >= 0.6 * key.upper - rounding &&
-      own.upper > own.lower + rounding,
+      choice.upper !== null &&
+      choice.lower !== null &&
+      choice.upper >= 0.25 - rounding &&
+      choice.upper >= 0.6 * key.upper - rounding &&
+      choice.upper > choice.lower + rounding,
   );
   if (key && alsoStrong)
     flags.push({
@@ -121,12 +122,12 @@ export function flagsOf(
     });
   const rest = n - (key?.n ?? 0);
   const tempting = wrong.find(
-    (own) =>
+    (choice) =>
       key &&
-      own !== drawsStrong &&
-      own !== alsoStrong &&
-      own.share >= 0.3 &&
-      own.n >= 0.6 * rest &&
+      choice !== drawsStrong &&
+      choice !== alsoStrong &&
+      choice.share >= 0.3 &&
+      choice.n >= 0.6 * rest &&
       wrong.length > 1,
   );
   if (tempting) {
@@ -147,7 +148,7 @@ export function flagsOf(
     facility.value < 0.95
   )
     flags.push({
-      kind: 'no-separation',
+      kind: 'no-discrimination',
       title: 'Does not separate',
       reason: `Students who did well on the rest did no better here (item-rest correlation ${itemRest.value.toFixed(2)}).`,
     });
@@ -164,7 +165,7 @@ export function flagsOf(
       reason: `${hurried.n} of ${n} answered within ${hurried.limit < 1000 ? 'a second' : `${Math.round(hurried.limit / 1000)} s`}: too fast to have read it.`,
     });
   if (n >= 20) {
-    const unused = wrong.filter((own) => own.n === 0);
+    const unused = wrong.filter((choice) => choice.n === 0);
     if (unused.length > 0 && wrong.length > 1)
       flags.push({
         kind: 'unused-choice',

@@ -13,16 +13,18 @@ export function readPoints(rows: readonly (readonly string[])[]): Map<string, nu
   const [item, points] = [names.indexOf('item'), names.indexOf('points')];
   if (item < 0 || points < 0 || names.includes('key')) return null;
   return new Map(
-    rows.slice(1).map((row, at) => [row[item]?.trim() ?? '', mostOf(row[points] ?? '', at + 2)]),
+    rows
+      .slice(1)
+      .map((row, index) => [row[item]?.trim() ?? '', mostOf(row[points] ?? '', index + 2)]),
   );
 }
 
 /** @throws SheetProblem for what is no number above zero */
 export function mostOf(cell: string, row: number): number {
-  const most = Number(cell.trim().replace(/^(\d+),(\d+)$/, '$1.$2'));
-  if (!(most > 0))
+  const maxPoints = Number(cell.trim().replace(/^(\d+),(\d+)$/, '$1.$2'));
+  if (!(maxPoints > 0))
     throw new SheetProblem(`Row ${row}: “${cell.trim()}” is no number of points above zero.`);
-  return most;
+  return maxPoints;
 }
 
 /** Only 0, 1 and nothing: each item gives one point. */

@@ -20,7 +20,7 @@ export interface Item {
   /** Null: cells are scores. */
   key: string | null;
   /** What it gives at most. */
-  most: number;
+  maxPoints: number;
   cells: string[];
 }
 
@@ -45,11 +45,11 @@ export function readSheet(
   const [names = [], ...cells] = rows.map((row) => row.map((cell) => cell.trim()));
   if (names.length === 0)
     throw new SheetProblem('The table is empty; its first row names the columns.');
-  const twice = names.find((name, at) => names.indexOf(name) !== at);
+  const twice = names.find((name, index) => names.indexOf(name) !== index);
   if (twice !== undefined) throw new SheetProblem(`Two columns are named “${twice}”.`);
   const unnamed = names.indexOf('');
   if (unnamed >= 0) throw new SheetProblem(`Column ${unnamed + 1} has no name.`);
-  const lines = cells.map((line, at) => ({ row: at + 2, line }));
+  const lines = cells.map((line, index) => ({ row: index + 2, line }));
   for (const { row, line } of lines)
     if (line.length !== names.length)
       throw new SheetProblem(
@@ -62,7 +62,7 @@ export function readSheet(
     keys === null && who >= 0 && isPointsRow(line[who]!);
   const mostRow = lines.find(isMost);
   const present = withoutEmpty(
-    lines.filter((own) => own !== mostRow),
+    lines.filter((line) => line !== mostRow),
     who,
     reading,
   );
@@ -70,8 +70,8 @@ export function readSheet(
     row,
     name: (who >= 0 && line[who]) || `Row ${row}`,
   }));
-  const columns = names.flatMap((id, at) =>
-    at === who ? [] : [{ id, at, cells: present.map(({ line }) => line[at]!) }],
+  const columns = names.flatMap((id, index) =>
+    index === who ? [] : [{ id, at: index, cells: present.map(({ line }) => line[index]!) }],
   );
   if (columns.length === 0) throw new SheetProblem('There is no column but the students’.');
   for (const id of keys?.keys() ?? [])
@@ -79,15 +79,24 @@ export function readSheet(
   if (keys !== null)
     return {
       students,
-      items: columns.map(({ id, cells: own }) => ({ id, most: 1, ...alike(keyOf(keys, id), own) })),
+      items: columns.map(({ id, cells: cellTexts }) => ({
+        id,
+        maxPoints: 1,
+        ...alike(keyOf(keys, id), cellTexts),
+      })),
     };
   const ones = isRightWrong(columns.map((column) => column.cells));
-  const items = columns.map(({ id, at, cells: own }): Item => {
+  const items = columns.map(({ id, at, cells: cellTexts }): Item => {
     if (told !== null && !told.has(id))
       throw new SheetProblem(`The points have no line for “${id}”.`);
-    const most =
+    const maxPoints =
       told?.get(id) ?? (mostRow && mostOf(mostRow.line[at]!, mostRow.row)) ?? (ones ? 1 : null);
-    return { id, key: null, cells: own, most: most ?? largestIn(id, own, students) };
+    return {
+      id,
+      key: null,
+      cells: cellTexts,
+      maxPoints: maxPoints ?? largestIn(id, cellTexts, students),
+    };
   });
   if (reading.insist && !ones && told === null && mostRow === undefined)
     throw new SheetProblem(askForPoints(items));
@@ -97,7 +106,7 @@ export function readSheet(
 const askForPoints = (items: Item[]) =>
   `How many points does each item give? Add a row named “points” below the names, or paste a second table with the columns item and points. The most that was seen: ${items
     .slice(0, 8)
-    .map(({ id, most }) => `${id} ${most}`)
+    .map(({ id, maxPoints }) => `${id} ${maxPoints}`)
     .join(', ')}${items.length > 8 ? ' …' : ''}.`;
 
 /** Rows with any answer; those without are left out, or stay, as the reader says. */
@@ -107,10 +116,10 @@ function withoutEmpty(
   { emptyRows }: SheetReading,
 ): { row: number; line: string[] }[] {
   const isEmpty = ({ line }: { line: string[] }) =>
-    line.every((cell, at) => at === who || cell === '');
+    line.every((cell, index) => index === who || cell === '');
   const empty = lines.filter(isEmpty);
   if (empty.length === 0 || emptyRows === 'zero') return lines;
-  if (emptyRows === 'left-out') return lines.filter((own) => !isEmpty(own));
+  if (emptyRows === 'left-out') return lines.filter((line) => !isEmpty(line));
   const named = empty
     .slice(0, 5)
     .map(({ row, line }) => (who >= 0 && line[who] ? `${line[who]} (row ${row})` : `row ${row}`));
@@ -137,21 +146,21 @@ function readKey(rows: readonly string[][]): Map<string, string> {
   const [names = [], ...lines] = rows.map((row) => row.map((cell) => cell.trim()));
   const [item, key] = [names.indexOf('item'), names.indexOf('key')];
   if (item < 0 || key < 0) throw new SheetProblem('The key needs the columns “item” and “key”.');
-  const found = new Map<string, string>();
-  lines.forEach((line, at) => {
+  const keyLetters = new Map<string, string>();
+  lines.forEach((line, index) => {
     const [id = '', right = ''] = [line[item], line[key]];
     if (id === '' || right === '')
-      throw new SheetProblem(`Row ${at + 2} of the key is not complete.`);
-    if (found.has(id)) throw new SheetProblem(`The key names “${id}” twice.`);
-    found.set(id, right);
+      throw new SheetProblem(`Row ${index + 2} of the key is not complete.`);
+    if (keyLetters.has(id)) throw new SheetProblem(`The key names “${id}” twice.`);
+    keyLetters.set(id, right);
   });
-  return found;
+  return keyLetters;
 }
 
 function keyOf(keys: Map<string, string>, id: string): string {
-  const own = keys.get(id);
-  if (own === undefined) throw new SheetProblem(`The key has no line for “${id}”.`);
-  return own;
+  const key = keys.get(id);
+  if (key === undefined) throw new SheetProblem(`The key has no line for “${id}”.`);
+  return key;
 }
 
 function scoreOf({ id, key }: Pick<Item, 'id' | 'key'>, cell: string, row: number): number {
@@ -171,9 +180,9 @@ export function pointsIn(items: Item[], students: Sheet['students']): Float64Arr
   items.forEach((item, i) =>
     item.cells.forEach((cell, s) => {
       const score = scoreOf(item, cell, students[s]!.row);
-      if (score > item.most)
+      if (score > item.maxPoints)
         throw new SheetProblem(
-          `Row ${students[s]!.row}, “${item.id}”: ${score} is more than the ${item.most} that it gives.`,
+          `Row ${students[s]!.row}, “${item.id}”: ${score} is more than the ${item.maxPoints} that it gives.`,
         );
       points[s * k + i] = score;
     }),
@@ -183,6 +192,6 @@ export function pointsIn(items: Item[], students: Sheet['students']): Float64Arr
 
 const largestIn = (id: string, cells: string[], students: Sheet['students']) =>
   cells.reduce(
-    (most, cell, s) => Math.max(most, scoreOf({ id, key: null }, cell, students[s]!.row)),
+    (limit, cell, s) => Math.max(limit, scoreOf({ id, key: null }, cell, students[s]!.row)),
     0,
   );

@@ -69,7 +69,7 @@ export function analyseSheet(
     students: n,
     items: k,
     points,
-    most: Float64Array.from(items, ({ most }) => most),
+    maxPoints: Float64Array.from(items, ({ maxPoints }) => maxPoints),
     ...choicesOf(items, answers, n),
   });
   const take = (of: string, { value, reason }: Figure): number | null => {
@@ -100,15 +100,15 @@ export function analyseSheet(
       const figures = analysis.items[i]!;
       const rest = totals.map((total, student) => total - points[student * k + i]!);
       const options = optionsOf(item, answers[i]!, rest, notes);
-      const own = (name: string, of: Figure) => take(`${item.id}: ${name}`, of);
+      const itemFigure = (name: string, of: Figure) => take(`${item.id}: ${name}`, of);
       return {
         id: item.id,
         n: figures.n,
-        facility: own('facility', figures.facility),
-        itemTotal: own('itemTotal', figures.itemTotal),
-        itemRest: own('itemRest', figures.itemRest),
-        alphaWithout: own('alphaWithout', figures.alphaWithout),
-        d27: own('d27', figures.upperLower),
+        facility: itemFigure('facility', figures.facility),
+        itemTotal: itemFigure('itemTotal', figures.itemTotal),
+        itemRest: itemFigure('itemRest', figures.itemRest),
+        alphaWithout: itemFigure('alphaWithout', figures.alphaWithout),
+        d27: itemFigure('d27', figures.upperLower),
         options,
         flags: flagsOf(figures, shownAnswers(item, answers[i]!), groupSize),
       };
@@ -125,7 +125,7 @@ export interface SheetTable {
     id: string;
     /** Null: cells are scores. */
     key: string | null;
-    most: number;
+    maxPoints: number;
     /** With a key: every answer that was given, the key first, then by how many gave it. */
     answers: string[];
     /** By row, without spaces at the ends. */
@@ -159,7 +159,7 @@ export function sheetTable(
       students: n,
       items: k,
       points,
-      most: Float64Array.from(items, ({ most }) => most),
+      maxPoints: Float64Array.from(items, ({ maxPoints }) => maxPoints),
       ...choicesOf(items, answers, n),
     },
   };

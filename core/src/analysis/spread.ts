@@ -20,11 +20,11 @@ export interface Spread {
  * @param share in [0, 1]
  */
 export function quantile(sorted: ArrayLike<number>, share: number): number {
-  const at = (sorted.length - 1) * share;
-  const below = Math.floor(at);
+  const position = (sorted.length - 1) * share;
+  const below = Math.floor(position);
   const low = sorted[below]!;
   const high = sorted[Math.min(below + 1, sorted.length - 1)]!;
-  return low + (at - below) * (high - low);
+  return low + (position - below) * (high - low);
 }
 
 export function spreadOf(values: ArrayLike<number>): Spread {

@@ -7,7 +7,7 @@ export interface Earned {
   /** Which item; the same one twice says no more about the standard. */
   item: string | number;
   points: number;
-  most: number;
+  maxPoints: number;
 }
 
 export interface OnStandard {
@@ -22,14 +22,14 @@ export interface OnStandard {
 /** Gathers what was earned on a standard, one answer at a time. */
 export class StandardTally {
   private points = 0;
-  private most = 0;
+  private maxPoints = 0;
   private answers = 0;
   private readonly items = new Set<string | number>();
 
-  add({ item, points, most }: Earned): void {
-    if (most <= 0) return;
+  add({ item, points, maxPoints }: Earned): void {
+    if (maxPoints <= 0) return;
     this.points += points;
-    this.most += most;
+    this.maxPoints += maxPoints;
     this.answers++;
     this.items.add(item);
   }
@@ -39,8 +39,8 @@ export class StandardTally {
    * items that were asked, however many students answered them. Null where nothing was asked.
    */
   get result(): OnStandard | null {
-    if (this.most === 0) return null;
-    const share = this.points / this.most;
+    if (this.maxPoints === 0) return null;
+    const share = this.points / this.maxPoints;
     const items = this.items.size;
     return {
       share,
@@ -71,15 +71,15 @@ export interface ScoreBand {
  */
 export function bandsInReach(
   points: number,
-  most: number,
+  limit: number,
   error: number,
   bands: readonly ScoreBand[],
 ): string[] {
-  if (most <= 0 || bands.length === 0) return [];
+  if (limit <= 0 || bands.length === 0) return [];
   // In whole percent, as they are printed.
-  const at = (own: number) =>
-    bands.findIndex(({ from }) => wholePercent(own / most) >= Math.round(from * 10_000) / 100);
+  const quantile = (value: number) =>
+    bands.findIndex(({ from }) => wholePercent(value / limit) >= Math.round(from * 10_000) / 100);
   const last = bands.length - 1;
-  const [high, low] = [at(points + error), at(points - error)];
+  const [high, low] = [quantile(points + error), quantile(points - error)];
   return bands.slice(high < 0 ? last : high, (low < 0 ? last : low) + 1).map(({ name }) => name);
 }

@@ -16,7 +16,7 @@ const longest = 10_000;
  */
 export function hurriedIn(times: readonly number[]): Hurried {
   if (times.length === 0) return { limit: 0, n: 0 };
-  const mean = times.reduce((sum, own) => sum + own, 0) / times.length;
+  const mean = times.reduce((sum, time) => sum + time, 0) / times.length;
   const limit = Math.min(longest, mean / 10);
-  return { limit, n: times.filter((own) => own < limit).length };
+  return { limit, n: times.filter((time) => time < limit).length };
 }

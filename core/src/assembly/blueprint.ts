@@ -67,7 +67,7 @@ export interface PlannedItem {
   /** Share of the points earned by those who met it; null while nobody has. */
   facility: number | null;
   /** Item-rest correlation over all work seen; null while too few have met it. */
-  separation: number | null;
+  itemRestCorrelation: number | null;
   byHand: boolean;
 }
 
@@ -87,14 +87,14 @@ export function cellOf(
 ): Cell | null {
   if (byDepth && item.depth === null) return null;
   const column = byDepth ? item.depth! - 1 : 0;
-  let found: { row: number; far: number } | null = null;
+  let farthest: { row: number; far: number } | null = null;
   rows.forEach(({ standard }, row) => {
     for (const chain of item.standards) {
       const far = chain.indexOf(standard);
-      if (far >= 0 && (!found || far < found.far)) found = { row, far };
+      if (far >= 0 && (!farthest || far < farthest.far)) farthest = { row, far };
     }
   });
-  return found === null ? null : { row: (found as { row: number }).row, column };
+  return farthest === null ? null : { row: (farthest as { row: number }).row, column };
 }
 
 export interface CellState extends Cell {
@@ -103,9 +103,9 @@ export interface CellState extends Cell {
 }
 
 /** What each cell wants and has, row by row; cells without either are there too. */
-export function cellStates(own: Blueprint, items: readonly PlannedItem[]): CellState[] {
-  const columns = own.byDepth ? depths.length : 1;
-  const states = own.rows.flatMap(({ wants }, row) =>
+export function cellStates(plan: Blueprint, items: readonly PlannedItem[]): CellState[] {
+  const columns = plan.byDepth ? depths.length : 1;
+  const states = plan.rows.flatMap(({ wants }, row) =>
     Array.from({ length: columns }, (_, column): CellState => ({
       row,
       column,
@@ -114,33 +114,33 @@ export function cellStates(own: Blueprint, items: readonly PlannedItem[]): CellS
     })),
   );
   for (const item of items) {
-    const cell = cellOf(own, item);
+    const cell = cellOf(plan, item);
     if (cell)
-      states[cell.row * columns + cell.column]!.have += own.measure === 'items' ? 1 : item.points;
+      states[cell.row * columns + cell.column]!.have += plan.measure === 'items' ? 1 : item.points;
   }
   return states;
 }
 
 export const totalWanted = ({ rows }: Blueprint) =>
-  rows.reduce((sum, { wants }) => sum + wants.reduce((all, own) => all + own, 0), 0);
+  rows.reduce((sum, { wants }) => sum + wants.reduce((all, want) => all + want, 0), 0);
 
 /** What makes a blueprint contradict itself, in words; empty when it may be tried. */
-export function blueprintProblems(own: Blueprint, most: number): string[] {
+export function blueprintProblems(plan: Blueprint, limit: number): string[] {
   const problems: string[] = [];
-  if (own.rows.length === 0)
+  if (plan.rows.length === 0)
     problems.push('The blueprint has no rows. Add the standards that the test should cover.');
-  else if (totalWanted(own) === 0)
+  else if (totalWanted(plan) === 0)
     problems.push('The blueprint wants nothing yet. Write how many into its cells.');
-  const twice = own.rows.find(
-    ({ standard }, at) => own.rows.findIndex((row) => row.standard === standard) !== at,
+  const twice = plan.rows.find(
+    ({ standard }, index) => plan.rows.findIndex((row) => row.standard === standard) !== index,
   );
   if (twice) problems.push('The same standard has two rows; take one of them out.');
-  if (own.measure === 'items') {
-    const uneven = own.rows.some(({ wants }) => wants.some((want) => !Number.isInteger(want)));
+  if (plan.measure === 'items') {
+    const uneven = plan.rows.some(({ wants }) => wants.some((want) => !Number.isInteger(want)));
     if (uneven) problems.push('Cells that count items hold whole numbers.');
-    const total = totalWanted(own);
-    if (total > most)
-      problems.push(`The blueprint wants ${count(total, 'item')}; a test holds at most ${most}.`);
+    const total = totalWanted(plan);
+    if (total > limit)
+      problems.push(`The blueprint wants ${count(total, 'item')}; a test holds at most ${limit}.`);
   }
   return problems;
 }

@@ -301,7 +301,7 @@ export class Model {
   }
 
   private separate(): void {
-    const terms = this.weighed(0, ({ separation }) => -(separation ?? 0));
+    const terms = this.weighed(0, ({ itemRestCorrelation }) => -(itemRestCorrelation ?? 0));
     this.price('sharpness', terms);
   }
 

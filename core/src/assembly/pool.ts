@@ -105,7 +105,7 @@ function thinnedCell(
     (a, b) => Number(a.byHand) - Number(b.byHand) || a.seconds - b.seconds || a.id - b.id,
   );
   const sharpest = [...list].sort(
-    (a, b) => (b.separation ?? 0) - (a.separation ?? 0) || a.id - b.id,
+    (a, b) => (b.itemRestCorrelation ?? 0) - (a.itemRestCorrelation ?? 0) || a.id - b.id,
   );
   const chosen = new Set([...quickest.slice(0, third), ...sharpest.slice(0, third)]);
   const others = list

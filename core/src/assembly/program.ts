@@ -43,11 +43,11 @@ export class ProgramBuilder implements Program {
   readonly rows: Row[] = [];
 
   /** @returns the column's place */
-  column(own: { cost?: number; lower?: number; upper?: number; whole?: boolean }): number {
-    this.cost.push(own.cost ?? 0);
-    this.lower.push(own.lower ?? 0);
-    this.upper.push(own.upper ?? Infinity);
-    this.whole.push(own.whole ?? false);
+  column(bounds: { cost?: number; lower?: number; upper?: number; whole?: boolean }): number {
+    this.cost.push(bounds.cost ?? 0);
+    this.lower.push(bounds.lower ?? 0);
+    this.upper.push(bounds.upper ?? Infinity);
+    this.whole.push(bounds.whole ?? false);
     return this.cost.length - 1;
   }
 

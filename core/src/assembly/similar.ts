@@ -24,32 +24,38 @@ const unknownDistance = 0.2;
  * another one, then the closest difficulty, then the same kind of answer.
  */
 export function similarTo<T extends ComparedItem>(
-  own: ComparedItem,
+  comparedItem: ComparedItem,
   candidates: readonly T[],
-  most: number,
+  limit: number,
 ): Similar<T>[] {
   const ranked = candidates
     .filter(
-      ({ id, standards }) => id !== own.id && standards.some((one) => own.standards.includes(one)),
+      ({ id, standards }) =>
+        id !== comparedItem.id &&
+        standards.some((standard) => comparedItem.standards.includes(standard)),
     )
     .map((item) => {
       const distance =
-        own.facility === null || item.facility === null
+        comparedItem.facility === null || item.facility === null
           ? null
-          : Math.abs(own.facility - item.facility);
+          : Math.abs(comparedItem.facility - item.facility);
       const deeper =
-        own.depth === null || item.depth === null ? 1 : Math.abs(own.depth - item.depth);
+        comparedItem.depth === null || item.depth === null
+          ? 1
+          : Math.abs(comparedItem.depth - item.depth);
       // Somebody who replaces what a machine marks does not want to mark by hand.
-      const other = (item.kind === own.kind ? 0 : 0.04) + (item.byHand === own.byHand ? 0 : 1);
+      const other =
+        (item.kind === comparedItem.kind ? 0 : 0.04) +
+        (item.byHand === comparedItem.byHand ? 0 : 1);
       return {
         item,
-        sameDepth: item.depth === own.depth,
+        sameDepth: item.depth === comparedItem.depth,
         distance,
         rank: deeper * 0.3 + (distance ?? unknownDistance) + other,
       };
     });
   ranked.sort((a, b) => a.rank - b.rank || a.item.id - b.item.id);
-  return ranked.slice(0, most).map(({ rank: _, ...rest }) => rest);
+  return ranked.slice(0, limit).map(({ rank: _, ...rest }) => rest);
 }
 
 /**
@@ -61,12 +67,15 @@ export function standInsFor<T extends ComparedItem>(
   candidates: readonly T[],
 ): Map<number, T> {
   const taken = new Set<number>();
-  const found = new Map<number, T>();
+  const alternatives = new Map<number, T>();
   let drift = 0;
   // Who has the fewest to choose from chooses first.
-  const choices = list.map((own) => ({ own, near: similarTo(own, candidates, 40) }));
+  const choices = list.map((item) => ({
+    item,
+    near: similarTo(item, candidates, 40),
+  }));
   choices.sort((a, b) => a.near.length - b.near.length);
-  for (const { own, near } of choices) {
+  for (const { item: wanted, near } of choices) {
     const free = near.filter(({ item }) => !taken.has(item.id));
     const same = free.filter(({ sameDepth }) => sameDepth === free[0]!.sameDepth);
     const closest = same[0]?.distance ?? null;
@@ -74,12 +83,12 @@ export function standInsFor<T extends ComparedItem>(
       ({ distance }) => closest === null || (distance !== null && distance <= closest + 0.05),
     );
     const change = ({ item }: Similar<T>) =>
-      own.facility === null || item.facility === null ? 0 : item.facility - own.facility;
+      wanted.facility === null || item.facility === null ? 0 : item.facility - wanted.facility;
     const best = close.sort((a, b) => Math.abs(drift + change(a)) - Math.abs(drift + change(b)))[0];
     if (!best) continue;
     drift += change(best);
     taken.add(best.item.id);
-    found.set(own.id, best.item);
+    alternatives.set(wanted.id, best.item);
   }
-  return found;
+  return alternatives;
 }

@@ -71,54 +71,56 @@ export class ChangeRefused extends Error {
 }
 
 function find(outline: Outline, id: string): { section: Section; at: number; entry: Entry } {
-  for (const own of outline.sections) {
-    const at = own.entries.findIndex((candidate) => candidate.id === id);
-    if (at >= 0) return { section: own, at, entry: own.entries[at]! };
+  for (const section of outline.sections) {
+    const index = section.entries.findIndex((candidate) => candidate.id === id);
+    if (index >= 0) return { section: section, at: index, entry: section.entries[index]! };
   }
   throw new ChangeRefused('That item is no longer in the test; somebody has removed it.');
 }
 
 function sectionOf(outline: Outline, id: string): Section {
-  const found = outline.sections.find((own) => own.id === id);
-  if (!found)
+  const section = outline.sections.find((candidate) => candidate.id === id);
+  if (!section)
     throw new ChangeRefused('That section is no longer in the test; somebody has removed it.');
-  return found;
+  return section;
 }
 
 function formOf(outline: Outline, id: string): Form {
-  const found = outline.forms.find((own) => own.id === id);
-  if (!found)
+  const form = outline.forms.find((candidate) => candidate.id === id);
+  if (!form)
     throw new ChangeRefused('That form is no longer in the test; somebody has removed it.');
-  return found;
+  return form;
 }
 
 function insert<T extends { id: string }>(list: T[], item: T, before: string | null): void {
-  const at = before === null ? -1 : list.findIndex(({ id }) => id === before);
-  list.splice(at < 0 ? list.length : at, 0, item);
+  const index = before === null ? -1 : list.findIndex(({ id }) => id === before);
+  list.splice(index < 0 ? list.length : index, 0, item);
 }
 
-const copySection = (own: Section): Section => ({
-  ...own,
-  entries: own.entries.map((one) => ({ ...one })),
+const copySection = (section: Section): Section => ({
+  ...section,
+  entries: section.entries.map((entry) => ({ ...entry })),
 });
 /** In one order whatever was done to it, so that what is taken back leaves no trace. */
-const copyForm = (own: Form): Form => ({
-  ...own,
-  swaps: [...own.swaps].sort((a, b) => (a.of < b.of ? -1 : 1)),
-  without: [...own.without].sort(),
+const copyForm = (form: Form): Form => ({
+  ...form,
+  swaps: [...form.swaps].sort((a, b) => (a.of < b.of ? -1 : 1)),
+  without: [...form.without].sort(),
 });
-const copy = (own: Outline): Outline => ({
-  ...own,
-  grades: [...own.grades],
-  sections: own.sections.map(copySection),
-  forms: own.forms.map(copyForm),
+const copy = (outline: Outline): Outline => ({
+  ...outline,
+  grades: [...outline.grades],
+  sections: outline.sections.map(copySection),
+  forms: outline.forms.map(copyForm),
 });
 
-const after = (list: readonly { id: string }[], at: number) => list[at + 1]?.id ?? null;
+const after = (list: readonly { id: string }[], index: number) => list[index + 1]?.id ?? null;
 
 /** What `facts` names, as it stands in `own`. */
-const namedIn = <T extends object>(own: T, names: object): Partial<T> =>
-  Object.fromEntries(Object.keys(names).map((name) => [name, own[name as keyof T]])) as Partial<T>;
+const namedIn = <T extends object>(changed: T, names: object): Partial<T> =>
+  Object.fromEntries(
+    Object.keys(names).map((name) => [name, changed[name as keyof T]]),
+  ) as Partial<T>;
 
 /**
  * Applies one change to a copy of `before`.
@@ -168,15 +170,15 @@ export function applyChange(
       };
     }
     case 'give-points': {
-      const found = find(next, wanted.entry);
-      const old = found.entry.points;
-      found.entry.points = wanted.points;
+      const location = find(next, wanted.entry);
+      const old = location.entry.points;
+      location.entry.points = wanted.points;
       return { outline: next, inverse: { ...wanted, points: old } };
     }
     case 'revise': {
-      const found = find(next, wanted.entry);
-      const old = found.entry.revisionId;
-      found.entry.revisionId = wanted.revisionId;
+      const location = find(next, wanted.entry);
+      const old = location.entry.revisionId;
+      location.entry.revisionId = wanted.revisionId;
       return { outline: next, inverse: { ...wanted, revisionId: old } };
     }
     case 'put-section': {
@@ -188,19 +190,19 @@ export function applyChange(
       return { outline: next, inverse: { do: 'remove-section', section: wanted.section.id } };
     }
     case 'describe-section': {
-      const own = sectionOf(next, wanted.section);
-      const old = namedIn(own, wanted.facts);
-      Object.assign(own, wanted.facts);
+      const section = sectionOf(next, wanted.section);
+      const old = namedIn(section, wanted.facts);
+      Object.assign(section, wanted.facts);
       return { outline: next, inverse: { ...wanted, facts: old } };
     }
     case 'remove-section': {
-      const own = sectionOf(next, wanted.section);
+      const section = sectionOf(next, wanted.section);
       if (next.sections.length === 1) throw new ChangeRefused('A test needs at least one section.');
-      const at = next.sections.indexOf(own);
-      next.sections.splice(at, 1);
+      const index = next.sections.indexOf(section);
+      next.sections.splice(index, 1);
       return {
         outline: next,
-        inverse: { do: 'put-section', section: own, before: next.sections[at]?.id ?? null },
+        inverse: { do: 'put-section', section: section, before: next.sections[index]?.id ?? null },
       };
     }
     case 'put-form': {
@@ -212,34 +214,34 @@ export function applyChange(
       return { outline: next, inverse: { do: 'remove-form', form: wanted.form.id } };
     }
     case 'describe-form': {
-      const own = formOf(next, wanted.form);
-      const old = namedIn(own, wanted.facts);
-      Object.assign(own, wanted.facts);
+      const form = formOf(next, wanted.form);
+      const old = namedIn(form, wanted.facts);
+      Object.assign(form, wanted.facts);
       return { outline: next, inverse: { ...wanted, facts: old } };
     }
     case 'remove-form': {
-      const own = formOf(next, wanted.form);
-      const at = next.forms.indexOf(own);
-      next.forms.splice(at, 1);
+      const form = formOf(next, wanted.form);
+      const index = next.forms.indexOf(form);
+      next.forms.splice(index, 1);
       return {
         outline: next,
-        inverse: { do: 'put-form', form: own, before: next.forms[at]?.id ?? null },
+        inverse: { do: 'put-form', form: form, before: next.forms[index]?.id ?? null },
       };
     }
     case 'swap': {
-      const own = formOf(next, wanted.form);
-      const old = own.swaps.find(({ of }) => of === wanted.of) ?? null;
-      own.swaps = own.swaps.filter(({ of }) => of !== wanted.of);
-      if (wanted.swap) own.swaps.push(wanted.swap);
-      Object.assign(own, copyForm(own));
+      const form = formOf(next, wanted.form);
+      const old = form.swaps.find(({ of }) => of === wanted.of) ?? null;
+      form.swaps = form.swaps.filter(({ of }) => of !== wanted.of);
+      if (wanted.swap) form.swaps.push(wanted.swap);
+      Object.assign(form, copyForm(form));
       return { outline: next, inverse: { ...wanted, swap: old } };
     }
     case 'leave-out': {
-      const own = formOf(next, wanted.form);
-      const was = own.without.includes(wanted.entry);
-      own.without = own.without.filter((id) => id !== wanted.entry);
-      if (wanted.out) own.without.push(wanted.entry);
-      Object.assign(own, copyForm(own));
+      const form = formOf(next, wanted.form);
+      const was = form.without.includes(wanted.entry);
+      form.without = form.without.filter((id) => id !== wanted.entry);
+      if (wanted.out) form.without.push(wanted.entry);
+      Object.assign(form, copyForm(form));
       return { outline: next, inverse: { ...wanted, out: was } };
     }
   }

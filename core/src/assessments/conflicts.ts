@@ -98,7 +98,7 @@ function betweenWords(theirs: unknown, mine: unknown): string {
 function asWords(value: unknown): string | null {
   if (value === null || value === '') return 'empty';
   if (typeof value === 'number') return String(value);
-  if (Array.isArray(value) && value.every((own) => typeof own === 'number'))
+  if (Array.isArray(value) && value.every((element) => typeof element === 'number'))
     return value.join(', ') || 'empty';
   return typeof value === 'string' && value.length <= 80 ? `“${value}”` : null;
 }

@@ -22,21 +22,21 @@ export interface FillingOptions {
  * @returns changes that make it so, in order; none when it is so already
  */
 export function fillingChanges(
-  own: Outline,
+  outline: Outline,
   forms: readonly (readonly FoundItem[])[],
   options: FillingOptions,
 ): Change[] {
   const { keep, passageOf, newKey } = options;
   const [first = [], ...others] = forms;
   const changes: Change[] = [];
-  let next = own;
+  let next = outline;
   const apply = (change: Change) => {
     changes.push(change);
     next = applyChange(next, change).outline;
   };
   const wanted = new Set(first.map(({ itemId }) => itemId));
   if (!keep)
-    for (const { draw, entries } of own.sections)
+    for (const { draw, entries } of outline.sections)
       if (!draw)
         for (const entry of entries)
           if (!wanted.has(entry.itemId)) apply({ do: 'remove', entry: entry.id });
@@ -55,18 +55,18 @@ export function fillingChanges(
 }
 
 function parallelForm(
-  own: Outline,
+  outline: Outline,
   first: readonly FoundItem[],
   items: readonly FoundItem[],
   newKey: () => string,
 ): Form {
   const standIns = new Map(first.map(({ itemId }, place) => [itemId, items[place]]));
-  const swaps = allEntries(own).flatMap((entry) => {
+  const swaps = allEntries(outline).flatMap((entry) => {
     const item = standIns.get(entry.itemId);
     if (!item || item.itemId === entry.itemId) return [];
     return [{ of: entry.id, id: newKey(), itemId: item.itemId, revisionId: item.revisionId }];
   });
-  const name = freeName(own);
+  const name = freeName(outline);
   return {
     id: newKey(),
     name,

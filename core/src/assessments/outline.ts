@@ -116,18 +116,19 @@ export type Outline = z.infer<typeof outline>;
 export const readOutline = (stored: unknown): Outline => outline.parse(stored);
 
 /** Items that a student gets of a section. */
-export const sectionCount = ({ draw: own, entries }: Section) => (own ? own.count : entries.length);
+export const sectionCount = ({ draw: drawRule, entries }: Section) =>
+  drawRule ? drawRule.count : entries.length;
 /** Items that a student gets. */
 export const countItems = ({ sections }: Outline) =>
-  sections.reduce((n, own) => n + sectionCount(own), 0);
+  sections.reduce((n, candidate) => n + sectionCount(candidate), 0);
 export const countEntries = ({ sections }: Outline) =>
   sections.reduce((n, { entries }) => n + entries.length, 0);
 export const allEntries = ({ sections }: Outline) => sections.flatMap(({ entries }) => entries);
 
 /** Every revision that the test pins, in any form. */
-export const allPins = (own: Outline): { itemId: number; revisionId: number }[] => [
-  ...allEntries(own),
-  ...own.forms.flatMap(({ swaps }) => swaps),
+export const allPins = (plan: Outline): { itemId: number; revisionId: number }[] => [
+  ...allEntries(plan),
+  ...plan.forms.flatMap(({ swaps }) => swaps),
 ];
 
 export const emptySection = (id: string, entries: Entry[] = []): Section => ({

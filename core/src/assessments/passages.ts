@@ -11,10 +11,14 @@ interface Place {
 }
 
 /** The run of entries around `at` that share its passage. */
-function runAround(entries: readonly Entry[], at: number, passageOf: PassageOf): [number, number] {
-  const passage = passageOf(entries[at]!);
-  if (passage === null) return [at, at + 1];
-  let [from, to] = [at, at + 1];
+function runAround(
+  entries: readonly Entry[],
+  index: number,
+  passageOf: PassageOf,
+): [number, number] {
+  const passage = passageOf(entries[index]!);
+  if (passage === null) return [index, index + 1];
+  let [from, to] = [index, index + 1];
   while (from > 0 && passageOf(entries[from - 1]!) === passage) from--;
   while (to < entries.length && passageOf(entries[to]!) === passage) to++;
   return [from, to];
@@ -28,24 +32,29 @@ function outsideRuns(
   passageOf: PassageOf,
 ) {
   const rest = section.entries.filter(({ id }) => !moving.has(id));
-  const at = before === null ? -1 : rest.findIndex(({ id }) => id === before);
+  const index = before === null ? -1 : rest.findIndex(({ id }) => id === before);
   // Gone, or in another section by now: the end.
-  if (at < 0) return null;
-  const [from, to] = runAround(rest, at, passageOf);
-  return from === at ? before : (rest[to]?.id ?? null);
+  if (index < 0) return null;
+  const [from, to] = runAround(rest, index, passageOf);
+  return from === index ? before : (rest[to]?.id ?? null);
 }
 
 /** Where an entry that comes in belongs: behind the items of its passage, wherever they stand, else where it was put. */
-export function placeFor(own: Outline, entry: Entry, wanted: Place, passageOf: PassageOf): Place {
+export function placeFor(
+  outline: Outline,
+  entry: Entry,
+  wanted: Place,
+  passageOf: PassageOf,
+): Place {
   const passage = passageOf(entry);
-  for (const section of own.sections) {
+  for (const section of outline.sections) {
     const last =
       passage === null
         ? -1
         : section.entries.findLastIndex((other) => passageOf(other) === passage);
     if (last >= 0) return { section: section.id, before: section.entries[last + 1]?.id ?? null };
   }
-  const section = own.sections.find(({ id }) => id === wanted.section);
+  const section = outline.sections.find(({ id }) => id === wanted.section);
   return section
     ? { ...wanted, before: outsideRuns(section, wanted.before, new Set(), passageOf) }
     : wanted;
@@ -55,18 +64,23 @@ export function placeFor(own: Outline, entry: Entry, wanted: Place, passageOf: P
  * The changes that move an entry to a place: within its run of one passage it moves alone, out of it the whole run
  * goes along.
  */
-export function movesTo(own: Outline, id: string, wanted: Place, passageOf: PassageOf): Change[] {
-  const from = own.sections.find(({ entries }) => entries.some((entry) => entry.id === id));
-  const to = own.sections.find((section) => section.id === wanted.section);
+export function movesTo(
+  outline: Outline,
+  id: string,
+  wanted: Place,
+  passageOf: PassageOf,
+): Change[] {
+  const from = outline.sections.find(({ entries }) => entries.some((entry) => entry.id === id));
+  const to = outline.sections.find((section) => section.id === wanted.section);
   if (!from || !to) return [];
-  const at = from.entries.findIndex((entry) => entry.id === id);
-  const [first, end] = runAround(from.entries, at, passageOf);
+  const index = from.entries.findIndex((entry) => entry.id === id);
+  const [first, end] = runAround(from.entries, index, passageOf);
   const run = from.entries.slice(first, end);
   const within =
     from === to &&
     (run.some((entry) => entry.id === wanted.before) ||
       (from.entries[end]?.id ?? null) === wanted.before);
-  const moving = within ? [from.entries[at]!] : run;
+  const moving = within ? [from.entries[index]!] : run;
   const before = within
     ? wanted.before
     : outsideRuns(to, wanted.before, new Set(moving.map((entry) => entry.id)), passageOf);
@@ -77,20 +91,20 @@ export function movesTo(own: Outline, id: string, wanted: Place, passageOf: Pass
  * The changes for one step up or down: within its passage the entry alone, past the end of it the whole run past the
  * whole of its neighbour, at the end of a section into the next one.
  */
-export function stepOf(own: Outline, id: string, by: 1 | -1, passageOf: PassageOf): Change[] {
-  const s = own.sections.findIndex(({ entries }) => entries.some((entry) => entry.id === id));
+export function stepOf(outline: Outline, id: string, by: 1 | -1, passageOf: PassageOf): Change[] {
+  const s = outline.sections.findIndex(({ entries }) => entries.some((entry) => entry.id === id));
   if (s < 0) return [];
-  const { entries } = own.sections[s]!;
-  const at = entries.findIndex((entry) => entry.id === id);
-  const [first, end] = runAround(entries, at, passageOf);
-  const inside = by === 1 ? at + 1 < end : at > first;
+  const { entries } = outline.sections[s]!;
+  const index = entries.findIndex((entry) => entry.id === id);
+  const [first, end] = runAround(entries, index, passageOf);
+  const inside = by === 1 ? index + 1 < end : index > first;
   if (inside)
     return movesTo(
-      own,
+      outline,
       id,
       {
-        section: own.sections[s]!.id,
-        before: (by === 1 ? entries[at + 2] : entries[at - 1])?.id ?? null,
+        section: outline.sections[s]!.id,
+        before: (by === 1 ? entries[index + 2] : entries[index - 1])?.id ?? null,
       },
       passageOf,
     );
@@ -98,19 +112,19 @@ export function stepOf(own: Outline, id: string, by: 1 | -1, passageOf: PassageO
   if (next >= 0 && next < entries.length) {
     const [from, to] = runAround(entries, next, passageOf);
     return movesTo(
-      own,
+      outline,
       id,
       {
-        section: own.sections[s]!.id,
+        section: outline.sections[s]!.id,
         before: (by === 1 ? entries[to]?.id : entries[from]!.id) ?? null,
       },
       passageOf,
     );
   }
-  const target = own.sections[s + by];
+  const target = outline.sections[s + by];
   if (!target) return [];
   return movesTo(
-    own,
+    outline,
     id,
     { section: target.id, before: by === 1 ? (target.entries[0]?.id ?? null) : null },
     passageOf,

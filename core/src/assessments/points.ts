@@ -11,17 +11,17 @@ const steps = 100;
  * @returns zeros when there is no weight at all
  */
 export function shareOut(total: number, weights: readonly number[]): number[] {
-  const whole = weights.reduce((sum, own) => sum + own, 0);
+  const whole = weights.reduce((sum, weight) => sum + weight, 0);
   if (whole <= 0) return weights.map(() => 0);
   const all = Math.round(total * steps);
-  const exact = weights.map((own) => (own / whole) * all);
+  const exact = weights.map((weight) => (weight / whole) * all);
   const parts = exact.map(Math.floor);
-  const left = all - parts.reduce((sum, own) => sum + own, 0);
+  const left = all - parts.reduce((sum, part) => sum + part, 0);
   const byRemainder = exact
-    .map((own, at) => at)
+    .map((value, index) => index)
     .sort((a, b) => exact[b]! - parts[b]! - (exact[a]! - parts[a]!) || a - b);
-  for (const at of byRemainder.slice(0, left)) parts[at]!++;
-  return parts.map((own) => own / steps);
+  for (const index of byRemainder.slice(0, left)) parts[index]!++;
+  return parts.map((part) => part / steps);
 }
 
 export interface PointsOf {
@@ -39,8 +39,8 @@ export function pointsOf({ sections, heldTotal }: Outline): PointsOf {
   const drawn = new Map<string, number>();
   const places = sections.flatMap(
     (section): { weight: number; times: number; give: (points: number) => void }[] => {
-      const own = section.draw;
-      if (!own)
+      const draw = section.draw;
+      if (!draw)
         return section.entries.map(({ id, points }) => ({
           weight: points,
           times: 1,
@@ -48,8 +48,8 @@ export function pointsOf({ sections, heldTotal }: Outline): PointsOf {
         }));
       return [
         {
-          weight: own.points,
-          times: own.count,
+          weight: draw.points,
+          times: draw.count,
           give: (each) => {
             drawn.set(section.id, each);
             for (const { id } of section.entries) entries.set(id, each);
@@ -60,8 +60,12 @@ export function pointsOf({ sections, heldTotal }: Outline): PointsOf {
   );
   const shares =
     heldTotal === null ? places.map(({ weight }) => weight) : heldShares(heldTotal, places);
-  places.forEach(({ give }, at) => give(shares[at]!));
-  return { entries, drawn, total: sumPoints(places.map(({ times }, at) => times * shares[at]!)) };
+  places.forEach(({ give }, index) => give(shares[index]!));
+  return {
+    entries,
+    drawn,
+    total: sumPoints(places.map(({ times }, index) => times * shares[index]!)),
+  };
 }
 
 function heldShares(total: number, places: readonly { weight: number; times: number }[]): number[] {
@@ -75,12 +79,12 @@ function heldShares(total: number, places: readonly { weight: number; times: num
   const shares = places.map((place) =>
     isSingle(place) ? 0 : Math.floor((place.weight / whole) * total * steps) / steps,
   );
-  const left = total - shares.reduce((sum, own, at) => sum + own * places[at]!.times, 0);
+  const left = total - shares.reduce((sum, share, index) => sum + share * places[index]!.times, 0);
   const single = shareOut(
     left,
     places.map((place) => (isSingle(place) ? place.weight : 0)),
   );
-  return shares.map((own, at) => own + single[at]!);
+  return shares.map((share, index) => share + single[index]!);
 }
 
-export const totalPoints = (own: Outline) => pointsOf(own).total;
+export const totalPoints = (outline: Outline) => pointsOf(outline).total;

@@ -18,7 +18,9 @@ export function clashesOf(
   if (closesAt === null) return [];
   const date = dayOf(closesAt, zone);
   return others
-    .filter((own) => own.closesAt !== null && dayOf(own.closesAt, zone) === date)
+    .filter(
+      (assignment) => assignment.closesAt !== null && dayOf(assignment.closesAt, zone) === date,
+    )
     .sort((a, b) => b.students - a.students)
     .map(
       ({ title, teacher, students }) =>

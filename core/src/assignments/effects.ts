@@ -24,18 +24,20 @@ export function changeEffects(
   zone: string,
   now: number,
 ): string[] {
-  const found: string[] = [];
-  const at = (instant: number) => inWords(instant, zone, now);
+  const effects: string[] = [];
+  const timeInWords = (instant: number) => inWords(instant, zone, now);
   const [was, is] = [windowEnd(before), windowEnd(after)];
   const open = before.opensAt <= now;
   if (after.opensAt > now && open && counts.working + counts.handedIn > 0)
-    found.push(`It is closed again until ${at(after.opensAt)}; whoever has begun goes on working.`);
+    effects.push(
+      `It is closed again until ${timeInWords(after.opensAt)}; whoever has begun goes on working.`,
+    );
   else if (after.opensAt !== before.opensAt && after.opensAt > now)
-    found.push(`Nobody can begin before ${at(after.opensAt)}.`);
-  else if (after.opensAt !== before.opensAt && !open) found.push('Students can begin at once.');
+    effects.push(`Nobody can begin before ${timeInWords(after.opensAt)}.`);
+  else if (after.opensAt !== before.opensAt && !open) effects.push('Students can begin at once.');
   if (is !== was) {
     if (is !== null && is <= now)
-      found.push(
+      effects.push(
         `It closes at once.${counts.working > 0 ? ` ${count(counts.working, 'student')} working now ${counts.working === 1 ? 'is' : 'are'} handed in with what is saved.` : ''}${counts.notBegun > 0 ? ` ${count(counts.notBegun, 'student')} can no longer begin.` : ''}`,
       );
     else if (was !== null && (is === null || is > was)) {
@@ -43,16 +45,16 @@ export function changeEffects(
         counts.working > 0
           ? ` ${count(counts.working, 'student')} working now ${counts.working === 1 ? 'has' : 'have'} until then, within the time limit.`
           : '';
-      found.push(
-        `${was <= now ? 'It is open again' : 'It stays open'}${is === null ? ' and never closes' : ` until ${at(is)}`}.${longer}`,
+      effects.push(
+        `${was <= now ? 'It is open again' : 'It stays open'}${is === null ? ' and never closes' : ` until ${timeInWords(is)}`}.${longer}`,
       );
       if (counts.handedIn > 0)
-        found.push(
+        effects.push(
           `${count(counts.handedIn, 'student')} who handed in stay${counts.handedIn === 1 ? 's' : ''} handed in.`,
         );
     } else if (is !== null)
-      found.push(
-        `It closes earlier, ${at(is)}.${counts.working > 0 ? ` ${count(counts.working, 'student')} working now must be done by then.` : ''}`,
+      effects.push(
+        `It closes earlier, ${timeInWords(is)}.${counts.working > 0 ? ` ${count(counts.working, 'student')} working now must be done by then.` : ''}`,
       );
   }
   const [limitWas, limitIs] = [before.rules.limitMinutes, after.rules.limitMinutes];
@@ -61,37 +63,37 @@ export function changeEffects(
       limitIs === null
         ? 'There is no time limit any more'
         : `The time limit is ${lengthInWords(limitIs * minute)}`;
-    found.push(
+    effects.push(
       `${words}${counts.working > 0 ? `, also for the ${count(counts.working, 'student')} working now, counted from when each began` : ''}.`,
     );
   }
   if (before.rules.attempts !== after.rules.attempts) {
     const less =
       after.rules.attempts !== null && (before.rules.attempts ?? Infinity) > after.rules.attempts;
-    found.push(
+    effects.push(
       less
         ? 'Attempts under way are finished; no further ones than now allowed can be begun.'
         : 'Students who handed in can try again.',
     );
   }
   if (before.rules.counts !== after.rules.counts && counts.handedIn > 0)
-    found.push('Scores of students with several attempts are counted anew.');
+    effects.push('Scores of students with several attempts are counted anew.');
   if (
     (before.rules.order !== after.rules.order ||
       before.rules.shuffleChoices !== after.rules.shuffleChoices) &&
     counts.working + counts.handedIn > 0
   )
-    found.push('Whoever has begun keeps the order that they have.');
+    effects.push('Whoever has begun keeps the order that they have.');
   const parts = ({ rules }: AssignmentTimes) => JSON.stringify([rules.stageLimit, rules.goBack]);
   if (parts(before) !== parts(after) && counts.working > 0)
-    found.push(
+    effects.push(
       'Whoever has begun keeps the times of sections and items, and the going back, that they have.',
     );
   if (before.rules.oneSitting !== after.rules.oneSitting && counts.working > 0)
-    found.push(
+    effects.push(
       `Those working now ${after.rules.oneSitting ? 'must stay from now on' : 'can leave and come back'}.`,
     );
   if (JSON.stringify(before.lateRule) !== JSON.stringify(after.lateRule) && counts.handedIn > 0)
-    found.push('Work that is handed in keeps its marks for lateness.');
-  return found;
+    effects.push('Work that is handed in keeps its marks for lateness.');
+  return effects;
 }

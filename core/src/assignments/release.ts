@@ -14,20 +14,20 @@ export interface Standing {
 
 export const attemptsLeft = (
   rules: Pick<AssignmentRules, 'attempts'>,
-  own: Pick<Standing, 'handedIn' | 'extraAttempts'>,
+  standing: Pick<Standing, 'handedIn' | 'extraAttempts'>,
 ) =>
   rules.attempts === null
     ? Infinity
-    : Math.max(0, rules.attempts + own.extraAttempts - own.handedIn);
+    : Math.max(0, rules.attempts + standing.extraAttempts - standing.handedIn);
 
 /** Whether a student can still give an answer, in an attempt under way or in another one. */
 export function canStillAnswer(
   rules: Pick<AssignmentRules, 'attempts'>,
-  own: Standing,
+  standing: Standing,
   now: number,
 ): boolean {
-  if (own.working) return true;
-  return attemptsLeft(rules, own) > 0 && windowState(own.window, now) !== 'closed';
+  if (standing.working) return true;
+  return attemptsLeft(rules, standing) > 0 && windowState(standing.window, now) !== 'closed';
 }
 
 export interface ReleaseFacts {

@@ -122,43 +122,46 @@ export const usualBands: Band[] = [
 
 /** What stands against the rules themselves, in words, each at its field. */
 export function ruleProblems(rules: AssignmentRules): { field: string; message: string }[] {
-  const found: { field: string; message: string }[] = [];
+  const problems: { field: string; message: string }[] = [];
   const { bands, show } = rules.release;
   if (show === 'band') {
     if (bands.length < 2)
-      found.push({ field: 'bands', message: 'Letter bands need at least two bands.' });
-    else if (bands.some(({ from }, at) => at > 0 && from >= bands[at - 1]!.from))
-      found.push({ field: 'bands', message: 'Each band must begin lower than the one before it.' });
+      problems.push({ field: 'bands', message: 'Letter bands need at least two bands.' });
+    else if (bands.some(({ from }, index) => index > 0 && from >= bands[index - 1]!.from))
+      problems.push({
+        field: 'bands',
+        message: 'Each band must begin lower than the one before it.',
+      });
     else if (bands.at(-1)!.from !== 0)
-      found.push({ field: 'bands', message: 'The last band must begin at 0 %.' });
+      problems.push({ field: 'bands', message: 'The last band must begin at 0 %.' });
     if (new Set(bands.map(({ name }) => name)).size < bands.length)
-      found.push({ field: 'bands', message: 'Two bands have the same name.' });
+      problems.push({ field: 'bands', message: 'Two bands have the same name.' });
   }
   if (rules.limitMinutes !== null && rules.warnMinutes.some((warn) => warn >= rules.limitMinutes!))
-    found.push({
+    problems.push({
       field: 'warnMinutes',
       message: 'A warning must come after the time has begun to run.',
     });
   if (rules.mode === 'practice' && rules.stageLimit !== null)
-    found.push({
+    problems.push({
       field: 'stageLimit',
       message: 'In practice, sections and items have no times of their own.',
     });
   if (rules.mode === 'practice' && !rules.goBack)
-    found.push({ field: 'goBack', message: 'In practice, students can always go back.' });
+    problems.push({ field: 'goBack', message: 'In practice, students can always go back.' });
   const { limitMinutes, stageLimit } = rules;
   if (stageLimit !== null && limitMinutes !== null) {
     const parts =
       stageLimit.of === 'items' ? [stageLimit.minutes] : Object.values(stageLimit.minutes);
-    if (parts.some((own) => own > limitMinutes))
-      found.push({
+    if (parts.some((part) => part > limitMinutes))
+      problems.push({
         field: 'stageLimit',
         message: `A part cannot have more time than the whole, ${lengthInWords(limitMinutes * minute)}.`,
       });
   }
   if (stageLimit?.of === 'sections' && Object.keys(stageLimit.minutes).length === 0)
-    found.push({ field: 'stageLimit', message: 'Give at least one section a time.' });
-  return found;
+    problems.push({ field: 'stageLimit', message: 'Give at least one section a time.' });
+  return problems;
 }
 
 /** The band of a share, compared in whole percent, as it is printed: who reads 90 % has the band that begins at 90 %. */

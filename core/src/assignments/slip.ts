@@ -29,7 +29,7 @@ export interface SlipFacts {
   /** Some section deals each student items of their own. */
   draws?: boolean;
   /** For how many students each support acts. */
-  supports?: { words: string; students: number }[];
+  accommodations?: { words: string; students: number }[];
   zone: string;
   now: number;
 }
@@ -53,8 +53,8 @@ export interface Slip {
 
 /** "class 6B, group Ratio table of 6D and 2 students" */
 export function recipientsInWords({ classes, groups, students, link }: Recipients): string {
-  const some = (names: string[], one: string, many: string) =>
-    names.length === 0 ? [] : [`${names.length === 1 ? one : many} ${listing(names)}`];
+  const some = (names: string[], text: string, many: string) =>
+    names.length === 0 ? [] : [`${names.length === 1 ? text : many} ${listing(names)}`];
   const named = students.length > 3 ? [count(students.length, 'student')] : students;
   return listing([
     ...some(classes, 'class', 'classes'),
@@ -89,10 +89,10 @@ const showWords = {
 
 export function slipOf(facts: SlipFacts): Slip {
   const { rules, zone, now } = facts;
-  const at = (instant: number) => inWords(instant, zone, now);
+  const timeInWords = (instant: number) => inWords(instant, zone, now);
   const who = recipientsInWords(facts.who) || 'nobody yet';
-  const opens = facts.opensAt <= now ? 'opens now' : `opens ${at(facts.opensAt)}`;
-  const closes = facts.closesAt === null ? 'never closes' : `closes ${at(facts.closesAt)}`;
+  const opens = facts.opensAt <= now ? 'opens now' : `opens ${timeInWords(facts.opensAt)}`;
+  const closes = facts.closesAt === null ? 'never closes' : `closes ${timeInWords(facts.closesAt)}`;
   const { limitMinutes, stageLimit } = rules;
   const whole = limitMinutes === null ? '' : lengthInWords(limitMinutes * minute);
   const parts = stageLimitInWords(stageLimit);
@@ -100,7 +100,7 @@ export function slipOf(facts: SlipFacts): Slip {
   return {
     line: `1 ${facts.kind}, ${who}, ${count(facts.students, 'student')}, ${opens}, ${closes}, ${limit}`,
     sentences: [
-      `${toWhom(facts, who)} get “${facts.title}”: ${count(facts.items, 'item')}, ${count(facts.points, 'point')}.${supportsWords(facts)}`,
+      `${toWhom(facts, who)} get “${facts.title}”: ${count(facts.items, 'item')}, ${count(facts.points, 'point')}.${accommodationsWords(facts)}`,
       `It ${opens} and ${closes}, with ${whole ? `${whole} to work` : `no time limit${parts && ' for the whole'}`}. ${stageWords(facts)}${visibleWords(facts)}${lateWords(facts)}`,
       `${modeWords(rules)}${attemptWords(rules)}${formWords(facts)} ${orderWords(rules)}`,
       releasedWords(facts),
@@ -120,8 +120,8 @@ function stageWords({ rules: { stageLimit, oneSitting }, sections = [] }: SlipFa
   if (stageLimit.of === 'items')
     return `Each item has ${exactLength(stageLimit.minutes * minute)}. ${sitting}`;
   const named = Object.entries(stageLimit.minutes).map(([id, minutes]) => {
-    const at = sections.findIndex((own) => own.id === id);
-    return `${sections[at]?.title || `section ${at < 0 ? '' : at + 1}`.trim()} ${exactLength(minutes * minute)}`;
+    const index = sections.findIndex((section) => section.id === id);
+    return `${sections[index]?.title || `section ${index < 0 ? '' : index + 1}`.trim()} ${exactLength(minutes * minute)}`;
   });
   return `Each section has its own time: ${listing(named)}. ${sitting}`;
 }
@@ -129,10 +129,10 @@ function stageWords({ rules: { stageLimit, oneSitting }, sections = [] }: SlipFa
 const toWhom = ({ students, who }: SlipFacts, words: string) =>
   students === 0 && who.link ? 'Guests by link' : `${count(students, 'student')} of ${words}`;
 
-const supportsWords = ({ supports = [] }: SlipFacts) =>
-  supports.length === 0
+const accommodationsWords = ({ accommodations = [] }: SlipFacts) =>
+  accommodations.length === 0
     ? ''
-    : ` Supports act by themselves: ${listing(supports.map(({ words, students }) => `${words} for ${students}`))}.`;
+    : ` Accommodations act by themselves: ${listing(accommodations.map(({ words, students }) => `${words} for ${students}`))}.`;
 
 function visibleWords({ opensAt, visibleFrom, word, zone, now }: SlipFacts): string {
   const begin = word ? ' Each types the word that you read out to begin.' : '';

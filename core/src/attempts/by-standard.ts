@@ -10,8 +10,8 @@ export interface StandardShare {
   items: number;
   /** Of those that are marked. */
   points: number;
-  most: number;
-  waits: number;
+  maxPoints: number;
+  unmarked: number;
 }
 
 /**
@@ -20,24 +20,30 @@ export interface StandardShare {
  * @param standardsOf codes by the id of the entry
  */
 export function byStandard(
-  scores: readonly Pick<EntryScore, 'entry' | 'points' | 'most' | 'waits'>[],
+  scores: readonly Pick<EntryScore, 'entry' | 'points' | 'maxPoints' | 'needsMarking'>[],
   standardsOf: ReadonlyMap<string, readonly string[]>,
 ): StandardShare[] {
-  const found = new Map<string, StandardShare>();
-  for (const { entry, points, most, waits } of scores) {
-    if (most === 0) continue;
+  const shares = new Map<string, StandardShare>();
+  for (const { entry, points, maxPoints, needsMarking } of scores) {
+    if (maxPoints === 0) continue;
     for (const code of new Set(standardsOf.get(entry) ?? [])) {
-      const own = found.get(code) ?? { code, items: 0, points: 0, most: 0, waits: 0 };
-      found.set(code, {
+      const standardShare = shares.get(code) ?? {
         code,
-        items: own.items + 1,
-        points: sumPoints([own.points, waits ? 0 : points]),
-        most: sumPoints([own.most, waits ? 0 : most]),
-        waits: own.waits + (waits ? 1 : 0),
+        items: 0,
+        points: 0,
+        maxPoints: 0,
+        unmarked: 0,
+      };
+      shares.set(code, {
+        code,
+        items: standardShare.items + 1,
+        points: sumPoints([standardShare.points, needsMarking ? 0 : points]),
+        maxPoints: sumPoints([standardShare.maxPoints, needsMarking ? 0 : maxPoints]),
+        unmarked: standardShare.unmarked + (needsMarking ? 1 : 0),
       });
     }
   }
-  return [...found.values()];
+  return [...shares.values()];
 }
 
 /** Fewer questions than this say little about a standard. Common practice, no source. */
@@ -53,15 +59,15 @@ function adviceOn(share: number): string {
 }
 
 /** For the student: what was earned, and what to make of it. */
-export function shareInWords({ items, points, most, waits }: StandardShare): string {
-  const marked = items - waits;
+export function shareInWords({ items, points, maxPoints, unmarked }: StandardShare): string {
+  const marked = items - unmarked;
   const waiting =
-    waits > 0 ? ` ${waits === 1 ? '1 waits' : `${waits} wait`} for your teacher.` : '';
+    unmarked > 0 ? ` ${unmarked === 1 ? '1 waits' : `${unmarked} wait`} for your teacher.` : '';
   if (marked === 0) return `${count(items, 'question')}.${waiting}`;
-  const earned = `${round(points)} of ${round(most)} ${most === 1 ? 'point' : 'points'} on ${count(marked, 'question')}`;
-  const share = points / most;
-  const said = adviceOn(share);
+  const earned = `${round(points)} of ${round(maxPoints)} ${maxPoints === 1 ? 'point' : 'points'} on ${count(marked, 'question')}`;
+  const share = points / maxPoints;
+  const text = adviceOn(share);
   return marked < fewest
     ? `${earned}. So few questions say little.${waiting}`
-    : `${earned}: ${said}.${waiting}`;
+    : `${earned}: ${text}.${waiting}`;
 }

@@ -5,7 +5,7 @@ export interface CountedAttempt {
   number: number;
   /** Points earned, after what lateness took off; null while it is not handed in. */
   points: number | null;
-  most: number | null;
+  maxPoints: number | null;
 }
 
 /**
@@ -18,12 +18,12 @@ export function countAttempts(
 ): { number: number; points: number | null } {
   const all = [...attempts].sort((a, b) => a.number - b.number);
   const done = all.filter(
-    (own): own is CountedAttempt & { points: number; most: number } =>
-      own.points !== null && own.most !== null,
+    (countedAttempt): countedAttempt is CountedAttempt & { points: number; maxPoints: number } =>
+      countedAttempt.points !== null && countedAttempt.maxPoints !== null,
   );
   if (done.length === 0) return { number: all[0]?.number ?? 1, points: null };
-  const share = ({ points, most }: { points: number; most: number }) =>
-    most > 0 ? points / most : 0;
+  const share = ({ points, maxPoints }: { points: number; maxPoints: number }) =>
+    maxPoints > 0 ? points / maxPoints : 0;
   const latest = done.at(-1)!;
   switch (counts) {
     case 'first':
@@ -31,10 +31,10 @@ export function countAttempts(
     case 'latest':
       return latest;
     case 'best':
-      return done.reduce((best, own) => (share(own) > share(best) + 1e-9 ? own : best));
+      return done.reduce((best, attempt) => (share(attempt) > share(best) + 1e-9 ? attempt : best));
     case 'mean': {
-      const mean = done.reduce((sum, own) => sum + share(own), 0) / done.length;
-      return { number: latest.number, points: sumPoints([mean * latest.most]) };
+      const mean = done.reduce((sum, attempt) => sum + share(attempt), 0) / done.length;
+      return { number: latest.number, points: sumPoints([mean * latest.maxPoints]) };
     }
   }
 }

@@ -6,10 +6,10 @@ import { roundPoints } from '../scoring';
 export interface EntryScore {
   entry: string;
   points: number;
-  most: number;
+  maxPoints: number;
   reached: boolean;
   /** A teacher has still to mark some of it. */
-  waits: boolean;
+  needsMarking: boolean;
 }
 
 /** What a teacher decided about one entry of one student: not scored, or so many points whatever was answered. */
@@ -40,25 +40,31 @@ export function scoreAttempt(
     scoreItem(content, answers.get(id) ?? {}, attempt.marks?.get(id)),
   );
   const lastAnswered = scored.findLastIndex(({ parts }) => parts.some(({ answered }) => answered));
-  return order.map(({ id, points, settled }, at) => {
-    const own = scored[at]!;
+  return order.map(({ id, points, settled }, index) => {
+    const scoredItem = scored[index]!;
     const decided = attempt.adjusted?.get(id);
     if (settled === 'left-out' || decided === 'excused')
-      return { entry: id, points: 0, most: 0, reached: true, waits: false };
+      return { entry: id, points: 0, maxPoints: 0, reached: true, needsMarking: false };
     if (decided !== undefined || settled === 'all-points')
-      return { entry: id, points: decided ?? points, most: points, reached: true, waits: false };
-    const saved = own.most > 0 ? own.points / own.most : 0;
+      return {
+        entry: id,
+        points: decided ?? points,
+        maxPoints: points,
+        reached: true,
+        needsMarking: false,
+      };
+    const saved = scoredItem.maxPoints > 0 ? scoredItem.points / scoredItem.maxPoints : 0;
     const { practice } = attempt;
     const share = practice
       ? practiceShare(practice.of.get(id) ?? untouched, practice.offPerTry, saved)
       : saved;
-    const reached = !attempt.ranOut || at <= lastAnswered;
+    const reached = !attempt.ranOut || index <= lastAnswered;
     return {
       entry: id,
       points: roundPoints(share * points),
-      most: points,
+      maxPoints: points,
       reached,
-      waits: own.waits,
+      needsMarking: scoredItem.needsMarking,
     };
   });
 }

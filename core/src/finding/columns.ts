@@ -37,12 +37,12 @@ export class Scratch {
     length: number,
     as: 'zeros' | 'left' = 'zeros',
   ): T {
-    let own = this.held.get(name) as T | undefined;
-    if (!own || own.length < length) {
-      own = new Kind(Math.max(1024, Math.ceil(length * 1.25)));
-      this.held.set(name, own);
-    } else if (as === 'zeros') own.fill(0, 0, length);
-    return own;
+    let column = this.held.get(name) as T | undefined;
+    if (!column || column.length < length) {
+      column = new Kind(Math.max(1024, Math.ceil(length * 1.25)));
+      this.held.set(name, column);
+    } else if (as === 'zeros') column.fill(0, 0, length);
+    return column;
   }
 }
 
@@ -84,8 +84,8 @@ export class Lists {
   includes(slot: number, wanted: number): boolean {
     const starts = this.starts.all;
     const values = this.values.all;
-    for (let at = starts[slot]!; at < starts[slot + 1]!; at++)
-      if (values[at] === wanted) return true;
+    for (let index = starts[slot]!; index < starts[slot + 1]!; index++)
+      if (values[index] === wanted) return true;
     return false;
   }
 

@@ -1,7 +1,7 @@
 /** What an item is counted under, one column a filter, and the counts beside each filter's choices. */
 import { markers, media, mediaBits, partKinds } from '../items';
 import { bytes, Ints, ints, Lists, Names, Scratch, type Column } from './columns';
-import { bandOf, difficultyBands, separationBands, usesBands } from './findable';
+import { bandOf, difficultyBands, itemRestCorrelationBands, usesBands } from './findable';
 import type { Band, FindableItem } from './findable';
 import type { Counts, Filters } from './question';
 import { Tree } from './tree';
@@ -21,7 +21,7 @@ export const bit = {
   folder: 1024,
   tag: 2048,
   difficulty: 4096,
-  separation: 8192,
+  itemRestCorrelation: 8192,
   uses: 16384,
   editedSince: 32768,
 } as const;
@@ -50,7 +50,7 @@ export class Facets {
   private readonly frameworks = ints();
   private readonly depth = bytes();
   private readonly difficulty = bytes();
-  private readonly separation = bytes();
+  private readonly itemRestCorrelation = bytes();
   private readonly uses = bytes();
   /** Numbers of an item's standards and of all above them. */
   private readonly above = new Lists();
@@ -88,9 +88,11 @@ export class Facets {
       slot,
       item.facility === null ? none : bandOf(difficultyBands, item.facility),
     );
-    this.separation.set(
+    this.itemRestCorrelation.set(
       slot,
-      item.separation === null ? none : bandOf(separationBands, item.separation),
+      item.itemRestCorrelation === null
+        ? none
+        : bandOf(itemRestCorrelationBands, item.itemRestCorrelation),
     );
     this.uses.set(slot, bandOf(usesBands, item.uses));
     this.tags.push(item.tags.map((tag) => this.tagNames.number(tag)));
@@ -108,10 +110,10 @@ export class Facets {
   private place(slot: number, standards: readonly number[]): void {
     const above = this.standards.withAbove(standards);
     this.above.push(above);
-    for (const own of above) (this.below[own] ??= new Ints()).push(slot);
+    for (const value of above) (this.below[value] ??= new Ints()).push(slot);
     this.frameworks.set(
       slot,
-      above.reduce((mask, own) => mask | (1 << this.frameworkOf[own]!), 0),
+      above.reduce((mask, value) => mask | (1 << this.frameworkOf[value]!), 0),
     );
   }
 
@@ -125,15 +127,15 @@ export class Facets {
   /** Slots of the items under any of these standards, each once. */
   *under(standards: ReadonlySet<number>): Generator<number> {
     const seen = new Set<number>();
-    for (const own of standards)
-      for (const slot of this.below[this.standards.number(own)]?.all ?? [])
+    for (const standard of standards)
+      for (const slot of this.below[this.standards.number(standard)]?.all ?? [])
         if (standards.size === 1 || (!seen.has(slot) && seen.add(slot))) yield slot;
   }
 
   /** Whether an item lies in one of these banks. */
   readable(banks: readonly number[]): (slot: number) => boolean {
     const may = new Uint8Array(this.banks.list.length + 1);
-    for (const own of banks) may[this.banks.find(own) + 1] = 1;
+    for (const bank of banks) may[this.banks.find(bank) + 1] = 1;
     const column = this.bank.all;
     return (slot) => may[column[slot]! + 1] === 1;
   }
@@ -141,24 +143,28 @@ export class Facets {
   /** Adds to `fails` for each slot the bits of the filters that it fails. */
   failures(q: Filters, slots: number, fails: Uint32Array): void {
     /** For what is dear to look up: an item that fails two filters already is counted nowhere, whatever else it fails. */
-    const refuse = (own: number, keeps: (slot: number) => boolean) => {
+    const refuse = (value: number, keeps: (slot: number) => boolean) => {
       for (let slot = 0; slot < slots; slot++) {
         const failed = fails[slot]!;
-        if ((failed & (failed - 1)) === 0 && !keeps(slot)) fails[slot] = failed | own;
+        if ((failed & (failed - 1)) === 0 && !keeps(slot)) fails[slot] = failed | value;
       }
     };
     const equal = (
-      own: number,
+      value: number,
       column: Column<Uint8Array> | Column<Int32Array>,
       wanted: number,
     ) => {
       const values = column.all;
-      for (let slot = 0; slot < slots; slot++) if (values[slot] !== wanted) fails[slot]! |= own;
+      for (let slot = 0; slot < slots; slot++) if (values[slot] !== wanted) fails[slot]! |= value;
     };
-    const meets = (own: number, column: Column<Uint8Array> | Column<Int32Array>, mask: number) => {
+    const meets = (
+      value: number,
+      column: Column<Uint8Array> | Column<Int32Array>,
+      mask: number,
+    ) => {
       const values = column.all;
       for (let slot = 0; slot < slots; slot++)
-        if ((values[slot]! & mask) === 0) fails[slot]! |= own;
+        if ((values[slot]! & mask) === 0) fails[slot]! |= value;
     };
     const band = (list: readonly Band[], wanted: string) =>
       list.findIndex(({ id }) => id === wanted);
@@ -188,8 +194,12 @@ export class Facets {
     }
     if (q.difficulty !== undefined)
       equal(bit.difficulty, this.difficulty, band(difficultyBands, q.difficulty));
-    if (q.separation !== undefined)
-      equal(bit.separation, this.separation, band(separationBands, q.separation));
+    if (q.itemRestCorrelation !== undefined)
+      equal(
+        bit.itemRestCorrelation,
+        this.itemRestCorrelation,
+        band(itemRestCorrelationBands, q.itemRestCorrelation),
+      );
     if (q.uses !== undefined) equal(bit.uses, this.uses, band(usesBands, q.uses));
     if (q.standard !== undefined) {
       const inside = this.scratch.take('inside', Uint8Array, slots);
@@ -213,47 +223,51 @@ export class Facets {
    * @param failing for a filter's bit, the items that fail it and no other
    */
   counts(passing: Int32Array, failing: ReadonlyMap<number, ArrayLike<number>>): Counts {
-    const each = (own: number, see: (slots: ArrayLike<number>) => void) => {
+    const each = (value: number, see: (slots: ArrayLike<number>) => void) => {
       see(passing);
-      const others = failing.get(own);
+      const others = failing.get(value);
       if (others) see(others);
     };
-    const tally = (own: number, column: Column<Uint8Array> | Column<Int32Array>, size: number) => {
+    const tally = (
+      facet: number,
+      column: Column<Uint8Array> | Column<Int32Array>,
+      size: number,
+    ) => {
       const counts = new Uint32Array(size);
       const values = column.all;
-      each(own, (slots) => {
-        for (let at = 0; at < slots.length; at++) {
-          const value = values[slots[at]!]!;
+      each(facet, (slots) => {
+        for (let index = 0; index < slots.length; index++) {
+          const value = values[slots[index]!]!;
           if (value >= 0 && value < size) counts[value]!++;
         }
       });
       return counts;
     };
     /** Counts for each bit of a mask. */
-    const tallyBits = (own: number, column: Column<Uint8Array> | Column<Int32Array>) => {
+    const tallyBits = (value: number, column: Column<Uint8Array> | Column<Int32Array>) => {
       const counts = new Uint32Array(32);
       const values = column.all;
-      each(own, (slots) => {
-        for (let at = 0; at < slots.length; at++)
-          for (let left = values[slots[at]!]!; left !== 0; left &= left - 1)
+      each(value, (slots) => {
+        for (let index = 0; index < slots.length; index++)
+          for (let left = values[slots[index]!]!; left !== 0; left &= left - 1)
             counts[31 - Math.clz32(left & -left)]!++;
       });
       return counts;
     };
-    const tallyLists = (own: number, lists: Lists, size: number) => {
+    const tallyLists = (value: number, lists: Lists, size: number) => {
       const counts = new Uint32Array(size);
       const { starts, values } = lists.all;
-      each(own, (slots) => {
-        for (let at = 0; at < slots.length; at++) {
-          const slot = slots[at]!;
+      each(value, (slots) => {
+        for (let index = 0; index < slots.length; index++) {
+          const slot = slots[index]!;
           for (let k = starts[slot]!; k < starts[slot + 1]!; k++) counts[values[k]!]!++;
         }
       });
       return counts;
     };
-    const bands = (own: number, column: Column<Uint8Array>, list: readonly Band[]) =>
+    const bands = (value: number, column: Column<Uint8Array>, list: readonly Band[]) =>
       named(
-        tally(own, column, list.length),
+        tally(value, column, list.length),
         list.map(({ id }) => id),
       );
 
@@ -285,7 +299,11 @@ export class Facets {
       folders: [...this.folders.summedUp(new Map(perFolder))],
       tags: tags.sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0])).slice(0, mostTags),
       difficulty: bands(bit.difficulty, this.difficulty, difficultyBands),
-      separation: bands(bit.separation, this.separation, separationBands),
+      itemRestCorrelation: bands(
+        bit.itemRestCorrelation,
+        this.itemRestCorrelation,
+        itemRestCorrelationBands,
+      ),
       uses: bands(bit.uses, this.uses, usesBands),
     };
   }
@@ -294,6 +312,6 @@ export class Facets {
 /** The counts above zero, under their names. */
 function named<T>(counts: Uint32Array, names: readonly T[]): [T, number][] {
   const list: [T, number][] = [];
-  counts.forEach((n, at) => n > 0 && list.push([names[at]!, n]));
+  counts.forEach((n, index) => n > 0 && list.push([names[index]!, n]));
   return list;
 }

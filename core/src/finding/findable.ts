@@ -22,7 +22,7 @@ export interface FindableItem {
   seenN: number;
   facility: number | null;
   /** Item-rest correlation over all work seen. */
-  separation: number | null;
+  itemRestCorrelation: number | null;
   /** In how many tests it stands. */
   uses: number;
   createdAt: number;
@@ -47,7 +47,7 @@ export const difficultyBands = bands([
   { id: 'middle', title: 'middle (0.40 to 0.69)', from: 0.4, to: 0.7 },
   { id: 'hard', title: 'hard (below 0.40)', from: -Infinity, to: 0.4 },
 ]);
-export const separationBands = bands([
+export const itemRestCorrelationBands = bands([
   { id: 'good', title: 'good (0.30 and more)', from: 0.3, to: Infinity },
   { id: 'fair', title: 'fair (0.20 to 0.29)', from: 0.2, to: 0.3 },
   { id: 'poor', title: 'poor (below 0.20)', from: -Infinity, to: 0.2 },

@@ -1,5 +1,10 @@
 export { ItemIndex, type NearCopy, type StandardPlace } from './item-index';
-export { difficultyBands, separationBands, usesBands, type FindableItem } from './findable';
+export {
+  difficultyBands,
+  itemRestCorrelationBands,
+  usesBands,
+  type FindableItem,
+} from './findable';
 export {
   orders,
   type Counts,

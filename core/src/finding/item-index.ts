@@ -41,7 +41,7 @@ export class ItemIndex {
   private readonly lengths = ints();
   private readonly seenN = ints();
   private readonly facility = doubles();
-  private readonly separation = doubles();
+  private readonly itemRestCorrelation = doubles();
   private readonly uses = ints();
   private readonly createdAt = doubles();
   /** Slots never change their figures, so an order stays right for the slots it has seen. */
@@ -75,7 +75,7 @@ export class ItemIndex {
     this.live.set(slot, 1);
     this.seenN.set(slot, item.seenN);
     this.facility.set(slot, item.facility ?? NaN);
-    this.separation.set(slot, item.separation ?? NaN);
+    this.itemRestCorrelation.set(slot, item.itemRestCorrelation ?? NaN);
     this.uses.set(slot, item.uses);
     this.createdAt.set(slot, item.createdAt);
     const length = this.addWords(item, slot);
@@ -198,7 +198,7 @@ export class ItemIndex {
       if (candidates.size > 5000) break;
       for (const slot of slots) candidates.add(slot);
     }
-    const found: NearCopy[] = [];
+    const nearCopies: NearCopy[] = [];
     for (const slot of candidates) {
       const item = this.items[slot]!;
       if (!this.live.all[slot] || item.id === but || !mayRead(slot)) continue;
@@ -210,9 +210,9 @@ export class ItemIndex {
         else rest += rarity(this.vocabulary.get(word)!.slots.length);
       }
       const likeness = shared / (whole + rest);
-      if (likeness >= least) found.push({ id: item.id, likeness });
+      if (likeness >= least) nearCopies.push({ id: item.id, likeness });
     }
-    return found.sort((a, b) => b.likeness - a.likeness || a.id - b.id).slice(0, 5);
+    return nearCopies.sort((a, b) => b.likeness - a.likeness || a.id - b.id).slice(0, 5);
   }
 
   /** The slots of one page, in order. */
@@ -245,7 +245,7 @@ export class ItemIndex {
         oldest: [this.createdAt.all, 1],
         easiest: [this.facility.all, -1],
         hardest: [this.facility.all, 1],
-        'best-separating': [this.separation.all, -1],
+        'best-separating': [this.itemRestCorrelation.all, -1],
       } as const
     )[order];
     const id = this.id.all;
@@ -260,11 +260,11 @@ export class ItemIndex {
     };
     const fresh = Int32Array.from(
       { length: this.slots - known.length },
-      (_, at) => known.length + at,
+      (_, index) => known.length + index,
     ).sort(compare);
     const merged = new Int32Array(this.slots);
-    for (let at = 0, a = 0, b = 0; at < merged.length; at++)
-      merged[at] =
+    for (let index = 0, a = 0, b = 0; index < merged.length; index++)
+      merged[index] =
         b === fresh.length || (a < known.length && compare(known[a]!, fresh[b]!) <= 0)
           ? known[a++]!
           : fresh[b++]!;
@@ -280,15 +280,16 @@ function byFailure(
   room: Int32Array,
 ): Map<number, Int32Array> {
   const ends = new Uint32Array(33);
-  for (let at = 0; at < slots.length; at++) ends[32 - Math.clz32(fails[slots[at]!]!)]!++;
-  for (let own = 1; own < ends.length; own++) ends[own]! += ends[own - 1]!;
+  for (let index = 0; index < slots.length; index++)
+    ends[32 - Math.clz32(fails[slots[index]!]!)]!++;
+  for (let index = 1; index < ends.length; index++) ends[index]! += ends[index - 1]!;
   const starts = ends.slice();
-  for (let at = 0; at < slots.length; at++)
-    room[--starts[32 - Math.clz32(fails[slots[at]!]!)]!] = slots[at]!;
+  for (let index = 0; index < slots.length; index++)
+    room[--starts[32 - Math.clz32(fails[slots[index]!]!)]!] = slots[index]!;
   const runs = new Map<number, Int32Array>();
-  for (let own = 0; own < 32; own++)
-    if (starts[own + 1]! < ends[own + 1]!)
-      runs.set(2 ** own, room.subarray(starts[own + 1], ends[own + 1]));
+  for (let index = 0; index < 32; index++)
+    if (starts[index + 1]! < ends[index + 1]!)
+      runs.set(2 ** index, room.subarray(starts[index + 1], ends[index + 1]));
   return runs;
 }
 
@@ -297,7 +298,7 @@ function byScore(
   scores: Float64Array,
   passes: Uint8Array,
   whole: Int32Array,
-  most: number,
+  limit: number,
 ): number[] {
   // A histogram finds the score below which nothing can be among them, so that only a few have to be sorted.
   const bins = 2048;
@@ -310,14 +311,14 @@ function byScore(
   for (let slot = 0; slot < passes.length; slot++)
     if (passes[slot]) histogram[Math.floor(scores[slot]! * scale)]!++;
   let least = bins - 1;
-  for (let above = histogram[least]!; above < most && least > 0; above += histogram[least]!)
+  for (let above = histogram[least]!; above < limit && least > 0; above += histogram[least]!)
     least--;
 
-  const found: number[] = [];
+  const matching: number[] = [];
   for (let place = 0; place < whole.length; place++) {
     const slot = whole[place]!;
-    if (passes[slot] && Math.floor(scores[slot]! * scale) >= least) found.push(slot);
+    if (passes[slot] && Math.floor(scores[slot]! * scale) >= least) matching.push(slot);
   }
   // The sort keeps the order of equals.
-  return found.sort((a, b) => scores[b]! - scores[a]!).slice(0, most);
+  return matching.sort((a, b) => scores[b]! - scores[a]!).slice(0, limit);
 }

@@ -49,9 +49,9 @@ export function match(typed: string, index: Searchable): Match | null {
   const addCandidate = ({ word, postings, likeness }: Candidate, rarity: number) => {
     matched.add(word);
     const { slots, weights } = postings;
-    for (let at = 0; at < slots.length; at++) {
-      const slot = slots[at]!;
-      const tf = weights[at]! / 2;
+    for (let position = 0; position < slots.length; position++) {
+      const slot = slots[position]!;
+      const tf = weights[position]! / 2;
       const norm = 1.2 * (0.25 + (0.75 * index.lengths[slot]!) / index.averageLength);
       hit(slot, (likeness * rarity * tf * 2.2) / (tf + norm));
     }
@@ -67,7 +67,7 @@ export function match(typed: string, index: Searchable): Match | null {
     let candidates = index.vocabulary.startingWith(word);
     if (candidates.length === 0 && !named) {
       candidates = index.vocabulary.nearly(word);
-      mended.push({ typed: word, taken: candidates.map((own) => own.word) });
+      mended.push({ typed: word, taken: candidates.map((candidate) => candidate.word) });
     }
     // One rarity for the typed word: a rare longer word that only begins so is no better a match.
     const n = Math.min(

@@ -28,7 +28,7 @@ export interface Filters {
   folder?: number | undefined;
   tag?: string | undefined;
   difficulty?: string | undefined;
-  separation?: string | undefined;
+  itemRestCorrelation?: string | undefined;
   uses?: string | undefined;
   editedSince?: number | undefined;
 }
@@ -61,7 +61,7 @@ export interface Counts {
   folders: [number, number][];
   tags: [string, number][];
   difficulty: [string, number][];
-  separation: [string, number][];
+  itemRestCorrelation: [string, number][];
   uses: [string, number][];
 }
 

@@ -7,7 +7,7 @@ export class Tree {
 
   constructor(list: readonly { id: number; parentId: number | null }[]) {
     this.ids = list.map(({ id }) => id);
-    this.numbers = new Map(this.ids.map((id, at) => [id, at]));
+    this.numbers = new Map(this.ids.map((id, index) => [id, index]));
     this.parents = new Map(list.map(({ id, parentId }) => [id, parentId]));
     for (const { id, parentId } of list)
       if (parentId !== null)
@@ -27,35 +27,36 @@ export class Tree {
   *upwards(id: number): Generator<number> {
     const seen = new Set<number>();
     for (
-      let at: number | null = id;
-      at !== null && !seen.has(at);
-      at = this.parents.get(at) ?? null
+      let index: number | null = id;
+      index !== null && !seen.has(index);
+      index = this.parents.get(index) ?? null
     ) {
-      seen.add(at);
-      yield at;
+      seen.add(index);
+      yield index;
     }
   }
 
   /** `id` with everything below it. */
   below(id: number): Set<number> {
-    const found = new Set([id]);
-    for (const own of found) for (const child of this.children.get(own) ?? []) found.add(child);
-    return found;
+    const descendants = new Set([id]);
+    for (const value of descendants)
+      for (const child of this.children.get(value) ?? []) descendants.add(child);
+    return descendants;
   }
 
   /** The numbers of `ids` and of all above them, each once; ids that are not in the tree are left out. */
   withAbove(ids: readonly number[]): Uint16Array {
-    const found = new Set<number>();
-    for (const id of ids) for (const own of this.upwards(id)) found.add(this.number(own));
-    found.delete(-1);
-    return Uint16Array.from(found);
+    const ancestors = new Set<number>();
+    for (const id of ids) for (const value of this.upwards(id)) ancestors.add(this.number(value));
+    ancestors.delete(-1);
+    return Uint16Array.from(ancestors);
   }
 
   /** Counts by id, each one's own with all below it. */
   summedUp(counts: ReadonlyMap<number, number>): Map<number, number> {
     const sums = new Map<number, number>();
     for (const [id, n] of counts)
-      for (const at of this.upwards(id)) sums.set(at, (sums.get(at) ?? 0) + n);
+      for (const ancestor of this.upwards(id)) sums.set(ancestor, (sums.get(ancestor) ?? 0) + n);
     return sums;
   }
 }

@@ -41,38 +41,38 @@ export class Vocabulary {
 
   /** The word itself and words that begin with it. */
   startingWith(typed: string): Candidate[] {
-    const own = this.words.get(typed);
-    const found: Candidate[] = own ? [{ word: typed, postings: own, likeness: 1 }] : [];
-    if (typed.length < 3 && own) return found;
+    const listed = this.words.get(typed);
+    const candidates: Candidate[] = listed ? [{ word: typed, postings: listed, likeness: 1 }] : [];
+    if (typed.length < 3 && listed) return candidates;
     const longer: Candidate[] = [];
     for (const [word, postings] of this.map.atPrefix(typed))
       if (word !== typed)
         longer.push({ word, postings, likeness: (0.8 * typed.length) / word.length });
     if (longer.length > mostCandidates)
       longer.sort((a, b) => b.likeness - a.likeness).length = mostCandidates;
-    return [...found, ...longer];
+    return [...candidates, ...longer];
   }
 
   /** Words within one or, when it is long, two mistakes of `typed`; figures are never taken for other figures. */
   nearly(typed: string): Candidate[] {
     if (typed.length < 4 || /^\p{N}+$/u.test(typed)) return [];
-    const found: Candidate[] = [];
+    const candidates: Candidate[] = [];
     for (const [word, [postings, distance]] of this.map.fuzzyGet(typed, typed.length < 8 ? 1 : 2))
-      found.push({ word, postings, likeness: distance === 0 ? 1 : 0.5 / distance });
+      candidates.push({ word, postings, likeness: distance === 0 ? 1 : 0.5 / distance });
     // Two letters that changed places are two changes by edit distance, but one slip of the hand.
     if (typed.length < 8)
       for (const swapped of transposed(typed)) {
         const postings = this.words.get(swapped);
-        if (postings) found.push({ word: swapped, postings, likeness: 0.5 });
+        if (postings) candidates.push({ word: swapped, postings, likeness: 0.5 });
       }
-    return found
+    return candidates
       .sort((a, b) => b.likeness - a.likeness || a.word.localeCompare(b.word))
       .slice(0, 8);
   }
 }
 
 function* transposed(word: string): Generator<string> {
-  for (let at = 0; at + 1 < word.length; at++)
-    if (word[at] !== word[at + 1])
-      yield word.slice(0, at) + word[at + 1]! + word[at]! + word.slice(at + 2);
+  for (let index = 0; index + 1 < word.length; index++)
+    if (word[index] !== word[index + 1])
+      yield word.slice(0, index) + word[index + 1]! + word[index]! + word.slice(index + 2);
 }

@@ -47,20 +47,20 @@ export class Codes {
   split(words: readonly string[]): { standards: Set<number>[]; rest: string[] } {
     const standards: Set<number>[] = [];
     const rest: string[] = [];
-    for (let at = 0; at < words.length;) {
-      const length = this.longestRun(words, at);
-      if (length === 0) rest.push(words[at++]!);
+    for (let index = 0; index < words.length;) {
+      const length = this.longestRun(words, index);
+      if (length === 0) rest.push(words[index++]!);
       else {
-        standards.push(this.byRun.get(words.slice(at, at + length).join(''))!);
-        at += length;
+        standards.push(this.byRun.get(words.slice(index, index + length).join(''))!);
+        index += length;
       }
     }
     return { standards, rest };
   }
 
-  private longestRun(words: readonly string[], at: number): number {
-    for (let length = Math.min(8, words.length - at); length > 0; length--) {
-      const run = words.slice(at, at + length).join('');
+  private longestRun(words: readonly string[], index: number): number {
+    for (let length = Math.min(8, words.length - index); length > 0; length--) {
+      const run = words.slice(index, index + length).join('');
       const mixed = /\p{L}/u.test(run) && /\p{N}/u.test(run);
       if (mixed && this.byRun.has(run)) return length;
     }

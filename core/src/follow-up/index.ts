@@ -52,9 +52,9 @@ export function groupByMissed(
   rules: GroupRules = usualGroupRules,
 ): FollowUpGroup[] {
   const needs = new Map(
-    students.flatMap((own) => {
-      const missed = missedBy(own, rules.below).slice(0, rules.mostStandards);
-      return missed.length > 0 ? [[own.student, missed.map(({ code }) => code)] as const] : [];
+    students.flatMap((student) => {
+      const missed = missedBy(student, rules.below).slice(0, rules.mostStandards);
+      return missed.length > 0 ? [[student.student, missed.map(({ code }) => code)] as const] : [];
     }),
   );
   const byCodes = new Map<string, FollowUpGroup>();
@@ -76,12 +76,12 @@ export function groupByMissed(
     const common = ({ codes }: FollowUpGroup) =>
       codes.filter((code) => last.codes.includes(code)).length;
     const [into] = groups.slice(0, -1).sort((a, b) => common(b) - common(a) || order(a, b));
-    groups = groups.filter((own) => own !== last && own !== into);
+    groups = groups.filter((group) => group !== last && group !== into);
     const members = [...into!.students, ...last.students].sort((a, b) => a - b);
     groups.push({ students: members, codes: mostMissed(members, needs, rules.mostStandards) });
   }
   return groups
-    .map((own) => ({ ...own, codes: mostMissed(own.students, needs, rules.mostStandards) }))
+    .map((group) => ({ ...group, codes: mostMissed(group.students, needs, rules.mostStandards) }))
     .sort(order);
 }
 
@@ -89,14 +89,14 @@ export function groupByMissed(
 function mostMissed(
   students: number[],
   needs: ReadonlyMap<number, readonly string[]>,
-  most: number,
+  limit: number,
 ): string[] {
   const tally = new Map<string, number>();
   for (const student of students)
     for (const code of needs.get(student)!) tally.set(code, (tally.get(code) ?? 0) + 1);
   return [...tally]
     .sort((a, b) => b[1] - a[1] || byCharacters(a[0], b[0]))
-    .slice(0, most)
+    .slice(0, limit)
     .map(([code]) => code);
 }
 

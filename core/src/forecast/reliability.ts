@@ -50,8 +50,8 @@ export function forecastReliability(
   const widened = sampling + unknownPart(known, count, covariance, alpha);
   const numerator = (2 / widened) * (count / (count - 1));
   const denominator = numerator * (count - 1);
-  const at = (share: number) => 1 - (1 - alpha) * quantileOfF(share, numerator, denominator);
-  return { value: alpha, low: Math.max(-1, at(0.975)), high: at(0.025) };
+  const limitAt = (share: number) => 1 - (1 - alpha) * quantileOfF(share, numerator, denominator);
+  return { value: alpha, low: Math.max(-1, limitAt(0.975)), high: limitAt(0.025) };
 }
 
 /**

@@ -9,7 +9,7 @@ import type { Random } from '../random';
  * @returns places in the pool, from 0, in order
  */
 export function dealtTo(place: number, count: number, size: number, random: Random): number[] {
-  const all = Array.from({ length: size }, (_, at) => at);
+  const all = Array.from({ length: size }, (_, index) => index);
   if (count >= size) return all;
   let deck: number[] = [];
   let hand: number[] = [];
@@ -19,7 +19,10 @@ export function dealtTo(place: number, count: number, size: number, random: Rand
       // What the hand holds already goes to the end of the new deck: nobody gets an item twice.
       const held = new Set(hand);
       const fresh = random.shuffle(all);
-      deck = [...fresh.filter((own) => !held.has(own)), ...fresh.filter((own) => held.has(own))];
+      deck = [
+        ...fresh.filter((value) => !held.has(value)),
+        ...fresh.filter((value) => held.has(value)),
+      ];
       hand.push(...deck.splice(0, count - hand.length));
     }
   }

@@ -33,7 +33,7 @@ export function formOf(whole: Edition, sitter: Sitter, rules: FormRules): Editio
   const { seed, place = 0, form = null, mostChoices = null } = sitter;
   const edition = mostChoices === null ? whole : withFewerChoicesEverywhere(whole, mostChoices);
   const common: Streams = (name) => randomFrom(`${edition.deal ?? ''}/${name}`);
-  const own: Streams = (name) => randomFrom(`${seed}/${name}`);
+  const streams: Streams = (name) => randomFrom(`${seed}/${name}`);
   const chosen = edition.forms?.find(({ id }) => id === form) ?? null;
   const together = edition.deal !== undefined;
   const sections = edition.sections.map((section) => {
@@ -41,12 +41,12 @@ export function formOf(whole: Edition, sitter: Sitter, rules: FormRules): Editio
     let entries = section.entries.filter(({ id }) => !chosen?.without.includes(id));
     if (section.draw != null)
       entries = dealtTo(place, section.draw, entries.length, common(`deal/${section.id}`)).map(
-        (at) => entries[at]!,
+        (index) => entries[index]!,
       );
     if (chosen) entries = inForm({ ...section, entries }, chosen, common);
     if (rules.shuffleItems && !section.keepOrder)
-      entries = shuffled(entries, own(`items/${section.id}`), together);
-    if (rules.shuffleChoices) entries = entries.map((entry) => withShuffledChoices(entry, own));
+      entries = shuffled(entries, streams(`items/${section.id}`), together);
+    if (rules.shuffleChoices) entries = entries.map((entry) => withShuffledChoices(entry, streams));
     return { ...section, entries };
   });
   return { ...edition, sections, ...(chosen?.easier && { passages: easierOf(edition.passages) }) };
@@ -55,9 +55,9 @@ export function formOf(whole: Edition, sitter: Sitter, rules: FormRules): Editio
 /** Each passage in its easier version, where it has one. */
 const easierOf = (passages: Edition['passages'] = {}): Edition['passages'] =>
   Object.fromEntries(
-    Object.entries(passages).map(([id, own]) => [
+    Object.entries(passages).map(([id, passage]) => [
       id,
-      plainText(own.easier) === '' ? own : { ...own, body: own.easier },
+      plainText(passage.easier) === '' ? passage : { ...passage, body: passage.easier },
     ]),
   );
 
@@ -69,9 +69,9 @@ function inForm(
 ): EditionEntry[] {
   const streams: Streams = (name) => common(`form/${form.id}/${name}`);
   const passages = new Map(
-    form.passages.map((own) => [own.of, { id: own.id, revision: own.revision }]),
+    form.passages.map((passage) => [passage.of, { id: passage.id, revision: passage.revision }]),
   );
-  let own = entries
+  let editionEntries = entries
     .map((entry) => {
       const swap = form.swaps.find(({ of }) => of === entry.id);
       return swap ? { ...swap, points: entry.points } : entry;
@@ -81,10 +81,11 @@ function inForm(
       return passage ? { ...entry, content: { ...entry.content, passage } } : entry;
     });
   const { mostChoices } = form;
-  if (mostChoices !== null) own = own.map((entry) => withFewerChoices(entry, mostChoices, streams));
-  if (!form.shuffle) return own;
-  if (!keepOrder) own = shuffled(own, streams(`items/${id}`), true);
-  return own.map((entry) => withShuffledChoices(entry, streams));
+  if (mostChoices !== null)
+    editionEntries = editionEntries.map((entry) => withFewerChoices(entry, mostChoices, streams));
+  if (!form.shuffle) return editionEntries;
+  if (!keepOrder) editionEntries = shuffled(editionEntries, streams(`items/${id}`), true);
+  return editionEntries.map((entry) => withShuffledChoices(entry, streams));
 }
 
 /** The entries in another order; those of one passage that stood beside each other still do. */
@@ -108,21 +109,21 @@ function withShuffledChoices(entry: EditionEntry, streams: Streams): EditionEntr
   return { ...entry, content: { ...entry.content, parts } };
 }
 
-function withFewerChoices(entry: EditionEntry, most: number, streams: Streams): EditionEntry {
+function withFewerChoices(entry: EditionEntry, limit: number, streams: Streams): EditionEntry {
   const parts = entry.content.parts.map((part) => {
     const random = streams(`fewer/${entry.id}/${part.id}`);
-    return kindOf(part).fewer?.(part, most, (list) => random.shuffle(list)) ?? part;
+    return kindOf(part).fewer?.(part, limit, (list) => random.shuffle(list)) ?? part;
   });
   return { ...entry, content: { ...entry.content, parts } };
 }
 
 /** The edition with at most so many choices everywhere, for a student who needs fewer; the same for all who do. */
-export const withFewerChoicesEverywhere = (edition: Edition, most: number): Edition => ({
+export const withFewerChoicesEverywhere = (edition: Edition, limit: number): Edition => ({
   ...edition,
   sections: edition.sections.map((section) => ({
     ...section,
     entries: section.entries.map((entry) =>
-      withFewerChoices(entry, most, (name) => randomFrom(`${edition.deal ?? ''}/support/${name}`)),
+      withFewerChoices(entry, limit, (name) => randomFrom(`${edition.deal ?? ''}/support/${name}`)),
     ),
   })),
 });

@@ -37,7 +37,10 @@ export function formForSitting(
     open === null
       ? whole
       : whole
-          .map((own) => ({ ...own, entries: own.entries.filter(({ id }) => open.has(id)) }))
+          .map((editionSection) => ({
+            ...editionSection,
+            entries: editionSection.entries.filter(({ id }) => open.has(id)),
+          }))
           .filter(({ entries }) => entries.length > 0);
   const used = new Set(
     sections.flatMap(({ entries }) =>
@@ -50,7 +53,7 @@ export function formForSitting(
     passages: Object.fromEntries(
       Object.entries(passages)
         .filter(([id]) => used.has(Number(id)))
-        .map(([id, own]) => [id, passageForSitting(own)]),
+        .map(([id, passage]) => [id, passageForSitting(passage)]),
     ),
     sections: sections.map((section) => ({
       id: section.id,

@@ -16,7 +16,7 @@ import {
 import { asRichText, plainText } from '../text';
 
 export const mostChoices = 8;
-const choiceColumns = Array.from({ length: mostChoices }, (_, at) => `choice ${at + 1}`);
+const choiceColumns = Array.from({ length: mostChoices }, (_, index) => `choice ${index + 1}`);
 
 /** Every column, with what goes into it; the order of the template. */
 export const itemColumns: readonly [name: string, explains: string][] = [
@@ -25,9 +25,9 @@ export const itemColumns: readonly [name: string, explains: string][] = [
     'single-choice, multiple-choice, true-false, numeric, short-text, long-text, survey or information',
   ],
   ['question', 'The wording; plain text, or markup such as <p>, <strong>, <sub>'],
-  ...choiceColumns.map((own, at): [string, string] => [
-    own,
-    at === 0 ? 'The first choice, where the kind has choices' : 'The next choice',
+  ...choiceColumns.map((choiceColumn, index): [string, string] => [
+    choiceColumn,
+    index === 0 ? 'The first choice, where the kind has choices' : 'The next choice',
   ]),
   [
     'right',
@@ -90,9 +90,9 @@ const rowKinds = partKinds.filter((kind) => kindOf({ kind }).inTable);
 
 /** Plain words become a paragraph; what has tags already is taken as it is. */
 const rich = (text: string, wrapped: boolean) => {
-  const own = text.trim();
-  if (own === '' || /<\/?[a-z]/i.test(own)) return own;
-  const lines = own
+  const word = text.trim();
+  if (word === '' || /<\/?[a-z]/i.test(word)) return word;
+  const lines = word
     .split(/\r?\n/)
     .map((line) => asRichText(line.trim()))
     .filter(Boolean);
@@ -105,22 +105,22 @@ export function itemFromRow(cells: Cells): RowReading {
   const cell = (name: string) => cells[name]?.trim() ?? '';
   // The first thing wrong with a cell is what has to be mended; the rest mostly follows from it.
   const wrong = (column: string, message: string) => {
-    if (!problems.some((own) => own.column === column)) problems.push({ column, message });
+    if (!problems.some((problem) => problem.column === column)) problems.push({ column, message });
   };
-  const whole = (column: string, least: number, most: number): number | null => {
+  const whole = (column: string, least: number, limit: number): number | null => {
     if (cell(column) === '') return null;
     const value = Number(cell(column));
-    if (Number.isInteger(value) && value >= least && value <= most) return value;
-    wrong(column, `“${cell(column)}” is not a whole number from ${least} to ${most}.`);
+    if (Number.isInteger(value) && value >= least && value <= limit) return value;
+    wrong(column, `“${cell(column)}” is not a whole number from ${least} to ${limit}.`);
     return null;
   };
   const facts: RowFacts = {
     standards: listOf(cell('standards'), ';'),
     subject: cell('subject'),
-    grades: listOf(cell('grades'), ';').flatMap((own) => {
-      const grade = Number(own);
+    grades: listOf(cell('grades'), ';').flatMap((text) => {
+      const grade = Number(text);
       if (Number.isInteger(grade) && grade >= 0 && grade <= 13) return [grade];
-      wrong('grades', `“${own}” is not a school year from 0 to 13.`);
+      wrong('grades', `“${text}” is not a school year from 0 to 13.`);
       return [];
     }),
     depth: whole('depth', 1, 4),
@@ -157,7 +157,7 @@ function wholeOf(json: string, wrong: Wrong): ItemContent | null {
 
 function contentOf(cell: (name: string) => string, wrong: Wrong): ItemContent | null {
   const name = cell('kind').toLowerCase();
-  const kind = rowKinds.find((own) => own === name);
+  const kind = rowKinds.find((rowKind) => rowKind === name);
   if (kind === undefined) {
     wrong(
       'kind',
@@ -171,7 +171,7 @@ function contentOf(cell: (name: string) => string, wrong: Wrong): ItemContent | 
     stem: rich(cell('question'), true),
     parts: [partOf(kind, cell, wrong)],
     explanation: rich(cell('explanation'), true),
-    hints: listOf(cell('hints'), '|').map((own) => rich(own, true)),
+    hints: listOf(cell('hints'), '|').map((text) => rich(text, true)),
     notes: cell('notes'),
   });
   if (read.ok) return read.content;
@@ -254,16 +254,16 @@ function sorted(value: unknown): unknown {
   if (typeof value !== 'object' || value === null) return value;
   return Object.fromEntries(
     Object.entries(value)
-      .filter(([, own]) => own !== undefined)
+      .filter(([, list]) => list !== undefined)
       .sort(([x], [y]) => (x < y ? -1 : 1))
-      .map(([name, own]) => [name, sorted(own)]),
+      .map(([name, list]) => [name, sorted(list)]),
   );
 }
 
 function partCells(part: Part): Record<string, string> {
   const choices = 'choices' in part ? part.choices : [];
   const cells: Record<string, string> = {};
-  choices.slice(0, mostChoices).forEach(({ text }, at) => (cells[`choice ${at + 1}`] = text));
+  choices.slice(0, mostChoices).forEach(({ text }, index) => (cells[`choice ${index + 1}`] = text));
   if ('rule' in part && 'points' in part.rule) cells.points = String(part.rule.points);
   return { ...cells, ...kindOf(part).inTable?.write(part) };
 }

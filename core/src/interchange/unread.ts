@@ -8,7 +8,7 @@ export interface UnreadColumn {
 
 /** Changes of one letter that lead from one word to the other. Source: Levenshtein (1966), by dynamic programming. */
 function distance(from: string, to: string): number {
-  let row = Array.from({ length: to.length + 1 }, (_, at) => at);
+  let row = Array.from({ length: to.length + 1 }, (_, index) => index);
   for (let i = 1; i <= from.length; i++) {
     const next = [i];
     for (let j = 1; j <= to.length; j++)
@@ -64,7 +64,7 @@ export function unreadColumns(names: readonly string[]): UnreadColumn[] {
         (known) => distance(short, known) <= Math.max(1, Math.floor(known.length / 4)),
       );
       const meant =
-        [choice, wordly, near].find((own) => own !== undefined && free.includes(own)) ?? null;
+        [choice, wordly, near].find((text) => text !== undefined && free.includes(text)) ?? null;
       return { name, meant };
     });
 }

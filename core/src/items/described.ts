@@ -25,7 +25,7 @@ export function describeItem(content: ItemContent): DescribedItem {
     kind: content.parts[0]!.kind,
     points: itemPoints(content),
     markedBy: markedBy(content),
-    media: allMedia.reduce((sum, own) => sum + (shows[own] ? mediaBits[own] : 0), 0),
+    media: allMedia.reduce((sum, medium) => sum + (shows[medium] ? mediaBits[medium] : 0), 0),
     words: stem.slice(0, longestWords),
     choiceWords: choices.slice(0, longestWords),
   };

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
-const line = (most: number, what: string) =>
-  z.string().trim().max(most, `${what} is longer than ${most} characters.`);
+const line = (limit: number, what: string) =>
+  z.string().trim().max(limit, `${what} is longer than ${limit} characters.`);
 
 /** What is known about an item beside its content; by it the item is found. */
 export const itemFacts = z.strictObject({

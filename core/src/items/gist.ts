@@ -59,8 +59,10 @@ const names: Record<Exclude<keyof Gist, 'prompt' | 'needs'>, string> = {
 function isSaid(value: unknown): boolean {
   if (value === undefined || value === '') return false;
   if (Array.isArray(value))
-    return value.some((own) =>
-      typeof own === 'object' && own !== null && 'text' in own ? own.text !== '' : isSaid(own),
+    return value.some((element) =>
+      typeof element === 'object' && element !== null && 'text' in element
+        ? element.text !== ''
+        : isSaid(element),
     );
   return typeof value !== 'object' || value === null || Object.keys(value).length > 0;
 }

@@ -1,5 +1,5 @@
 export { asksFor, opinionCounts, rightInWords, type Asks } from './asks';
-export type { AnswerOption, Choice, PartText, ShownChoice } from './kind';
+export type { AnswerOption, Choice, PartText, RuleName, ShownChoice, Worth } from './kind';
 export { freshId } from './kind';
 export { criteriaPoints, levelPoints, type Criterion, type Levels } from './kinds/by-hand';
 export { choiceLetter } from './letters';

@@ -21,26 +21,26 @@ export const itemContent = z
   })
   .superRefine(({ parts }, context) => {
     const seen = new Set<string>();
-    parts.forEach(({ id, needs }, at) => {
+    parts.forEach(({ id, needs }, index) => {
       if (needs !== undefined && !seen.has(needs))
         context.addIssue({
           code: 'custom',
-          path: ['parts', at, 'needs'],
+          path: ['parts', index, 'needs'],
           message: 'A part can only depend on one that stands before it.',
         });
       else if (
         needs !== undefined &&
-        kindOf(parts.find((own) => own.id === needs)!).markedBy !== 'machine'
+        kindOf(parts.find((part) => part.id === needs)!).markedBy !== 'machine'
       )
         context.addIssue({
           code: 'custom',
-          path: ['parts', at, 'needs'],
+          path: ['parts', index, 'needs'],
           message: 'A part can only depend on one that is marked by machine.',
         });
       if (seen.has(id))
         context.addIssue({
           code: 'custom',
-          path: ['parts', at, 'id'],
+          path: ['parts', index, 'id'],
           message: `Two parts have the id “${id}”.`,
         });
       seen.add(id);
@@ -83,36 +83,36 @@ export function readItem(input: unknown): Parsed {
 
 /** The most points an item gives by its own rules. */
 export const itemPoints = ({ parts }: Pick<ItemContent, 'parts'>) =>
-  roundPoints(parts.reduce((sum, own) => sum + kindOf(own).points(own), 0));
+  roundPoints(parts.reduce((sum, part) => sum + kindOf(part).points(part), 0));
 
 /** The item without anything that gives the answer away. */
 export function forSitting({ stem, parts, passage }: ItemContent): SittingItem {
   return {
     stem,
     ...(passage && { passage }),
-    parts: parts.map((own) => kindOf(own).forSitting(own)),
+    parts: parts.map((part) => kindOf(part).forSitting(part)),
   };
 }
 
 /** Reads one part's response; what does not fit the kind counts as no answer. */
-export function responseTo(own: Part, given: Responses): unknown {
-  const read = kindOf(own).response.safeParse(given[own.id]);
+export function responseTo(part: Part, given: Responses): unknown {
+  const read = kindOf(part).response.safeParse(given[part.id]);
   return read.success ? read.data : undefined;
 }
 
 export interface ScoredPart {
   id: string;
   points: number;
-  most: number;
+  maxPoints: number;
   answered: boolean;
   /** Answered, and a teacher has still to mark it. */
-  waits: boolean;
+  needsMarking: boolean;
 }
 
 export interface ScoredItem {
   points: number;
-  most: number;
-  waits: boolean;
+  maxPoints: number;
+  needsMarking: boolean;
   parts: ScoredPart[];
 }
 
@@ -129,29 +129,29 @@ export function scoreItem(
 ): ScoredItem {
   const parts: ScoredPart[] = [];
   const isWhole = (id: string) =>
-    parts.some((own) => own.id === id && own.most > 0 && own.points >= own.most);
-  for (const own of item.parts) {
-    const kind = kindOf(own);
-    const response = responseTo(own, given);
+    parts.some((part) => part.id === id && part.maxPoints > 0 && part.points >= part.maxPoints);
+  for (const part of item.parts) {
+    const kind = kindOf(part);
+    const response = responseTo(part, given);
     const answered = response !== undefined && !kind.isEmpty(response);
-    const counts = answered && (own.needs === undefined || isWhole(own.needs));
-    const most = kind.points(own);
-    const mark = counts && kind.markedBy === 'hand' ? marks[own.id] : undefined;
-    const byKey = counts ? kind.score(own, response) : 0;
+    const counts = answered && (part.needs === undefined || isWhole(part.needs));
+    const maxPoints = kind.points(part);
+    const mark = counts && kind.markedBy === 'hand' ? marks[part.id] : undefined;
+    const byKey = counts ? kind.score(part, response) : 0;
     parts.push({
-      id: own.id,
-      points: mark === undefined ? byKey : Math.min(most, Math.max(0, mark)),
-      most,
+      id: part.id,
+      points: mark === undefined ? byKey : Math.min(maxPoints, Math.max(0, mark)),
+      maxPoints: maxPoints,
       answered,
-      waits: counts && kind.markedBy === 'hand' && mark === undefined,
+      needsMarking: counts && kind.markedBy === 'hand' && mark === undefined,
     });
   }
-  const sum = (pick: 'points' | 'most') =>
-    roundPoints(parts.reduce((total, own) => total + own[pick], 0));
+  const sum = (pick: 'points' | 'maxPoints') =>
+    roundPoints(parts.reduce((total, part) => total + part[pick], 0));
   return {
     points: sum('points'),
-    most: sum('most'),
-    waits: parts.some(({ waits }) => waits),
+    maxPoints: sum('maxPoints'),
+    needsMarking: parts.some(({ needsMarking }) => needsMarking),
     parts,
   };
 }
@@ -159,20 +159,20 @@ export function scoreItem(
 /** The responses to an item in words, for lists and exports. */
 export function responsesInWords({ parts }: Pick<ItemContent, 'parts'>, given: Responses): string {
   return parts
-    .map((own) => {
-      const response = responseTo(own, given);
-      return response === undefined ? '' : kindOf(own).inWords(own, response);
+    .map((part) => {
+      const response = responseTo(part, given);
+      return response === undefined ? '' : kindOf(part).inWords(part, response);
     })
     .join(' | ');
 }
 
 /** What counts as right, a sentence for each part. */
 export const keysInWords = ({ parts }: Pick<ItemContent, 'parts'>) =>
-  parts.map((own) => {
-    const needed = parts.findIndex(({ id }) => id === own.needs);
+  parts.map((part) => {
+    const needed = parts.findIndex(({ id }) => id === part.needs);
     const only =
       needed < 0 ? '' : ` It counts only when part ${'ABCDEFGHIJKLMNOPQRST'[needed]} is right.`;
-    return kindOf(own).keyInWords(own) + only;
+    return kindOf(part).keyInWords(part) + only;
   });
 
 /** Every rich text of an item with its JSON pointer, for whatever has to look at all of them. */
@@ -180,22 +180,22 @@ export function textsOfItem({ stem, parts, explanation, hints }: ItemContent): P
   return [
     { at: '/stem', html: stem },
     { at: '/explanation', html: explanation },
-    ...hints.map((html, at) => ({ at: `/hints/${at}`, html })),
-    ...parts.flatMap((own, at) => [
-      ...(own.prompt === undefined ? [] : [{ at: `/parts/${at}/prompt`, html: own.prompt }]),
-      ...kindOf(own)
-        .texts(own)
-        .map((text) => ({ at: `/parts/${at}${text.at}`, html: text.html })),
+    ...hints.map((html, index) => ({ at: `/hints/${index}`, html })),
+    ...parts.flatMap((part, index) => [
+      ...(part.prompt === undefined ? [] : [{ at: `/parts/${index}/prompt`, html: part.prompt }]),
+      ...kindOf(part)
+        .texts(part)
+        .map((text) => ({ at: `/parts/${index}${text.at}`, html: text.html })),
     ]),
   ];
 }
 
 /** All words of an item that a search should find: its stem, and what its parts show. */
 export function searchableText(content: ItemContent): { stem: string; choices: string } {
-  const shown = content.parts.flatMap((own) => [
-    own.prompt ?? '',
-    ...kindOf(own)
-      .texts(own)
+  const shown = content.parts.flatMap((part) => [
+    part.prompt ?? '',
+    ...kindOf(part)
+      .texts(part)
       .filter(({ at }) => at !== '/guide')
       .map(({ html }) => html),
   ]);
@@ -204,7 +204,7 @@ export function searchableText(content: ItemContent): { stem: string; choices: s
 
 /** Who marks the item: a person as soon as one part needs one, nobody when no part gives points. */
 export function markedBy({ parts }: Pick<ItemContent, 'parts'>): MarkedBy {
-  const by = parts.map((own) => kindOf(own).markedBy);
+  const by = parts.map((part) => kindOf(part).markedBy);
   if (by.includes('hand')) return 'hand';
   return by.includes('machine') ? 'machine' : 'nobody';
 }
@@ -213,10 +213,10 @@ export function markedBy({ parts }: Pick<ItemContent, 'parts'>): MarkedBy {
 export function mediaOf(content: ItemContent): { picture: boolean; sound: boolean; film: boolean } {
   const shown = [
     content.stem,
-    ...content.parts.flatMap((own) => [
-      own.prompt ?? '',
-      ...kindOf(own)
-        .texts(own)
+    ...content.parts.flatMap((part) => [
+      part.prompt ?? '',
+      ...kindOf(part)
+        .texts(part)
         .map(({ html }) => html),
     ]),
   ].join(' ');
@@ -224,7 +224,7 @@ export function mediaOf(content: ItemContent): { picture: boolean; sound: boolea
     picture:
       shown.includes('<img') ||
       content.parts.some(
-        (own) => 'picture' in own || ('ground' in own && own.ground !== undefined),
+        (part) => 'picture' in part || ('ground' in part && part.ground !== undefined),
       ),
     sound: shown.includes('<audio'),
     film: shown.includes('<video'),
@@ -232,10 +232,10 @@ export function mediaOf(content: ItemContent): { picture: boolean; sound: boolea
 }
 
 /** What was chosen or written in each part, under ids that can be counted. */
-export function countable(own: Part, given: Responses): { chosen: string[]; free: string | null } {
-  const kind = kindOf(own);
-  const response = responseTo(own, given);
+export function countable(part: Part, given: Responses): { chosen: string[]; free: string | null } {
+  const kind = kindOf(part);
+  const response = responseTo(part, given);
   if (response === undefined || kind.isEmpty(response)) return { chosen: [], free: null };
   if (kind.chosen) return { chosen: kind.chosen(response), free: null };
-  return { chosen: [], free: kind.folded?.(own, response) ?? null };
+  return { chosen: [], free: kind.folded?.(part, response) ?? null };
 }

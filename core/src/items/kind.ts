@@ -61,6 +61,23 @@ export interface PartText {
   html: string;
 }
 
+/** The rules by which points are given. */
+export type RuleName =
+  | 'all-or-nothing'
+  | 'each-right'
+  | 'wrong-takes-away'
+  | 'each-place'
+  | 'each-pair'
+  | 'table'
+  | 'by-hand';
+
+/** What points can be given for one by one. */
+export interface Worth {
+  value: string;
+  label: string;
+  right: boolean;
+}
+
 export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   readonly kind: P['kind'];
   /** The name on screen. */
@@ -70,6 +87,10 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   /** The QTI 3.0 interaction that carries it; null where nothing is asked. */
   readonly qti: string | null;
   readonly markedBy: 'machine' | 'hand' | 'nobody';
+  /** The rules that an author may choose from, the usual one first; kinds that give no points leave it out. */
+  readonly rules?: readonly RuleName[];
+  /** What is typed, where something is: a key for typed answers can take one more. */
+  readonly typed?: 'words' | 'number';
   readonly part: z.ZodType<P>;
   readonly response: z.ZodType<R>;
   /** The most points the part can give. */
@@ -82,10 +103,16 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   /** The part with its choices in the order that `order` gives; kinds without choices leave it out. */
   arrange?(part: P, order: <T>(list: readonly T[]) => T[]): P;
   /** The part with at most `most` choices, the right ones and at least one other among them; `order` says which others. */
-  fewer?(part: P, most: number, order: <T>(list: readonly T[]) => T[]): P;
+  fewer?(part: P, limit: number, order: <T>(list: readonly T[]) => T[]): P;
   /** What can be chosen, at most 30, for counting; kinds with free or joined answers leave it out. */
   options?(part: P): AnswerOption[];
   chosen?(response: R): string[];
+  /** What points can be given for one by one, where that is something else than `options`. */
+  worths?(part: P): Worth[];
+  /** What can be chosen where nothing is right; it is counted and not scored. */
+  opinions?(part: P): ShownChoice[];
+  /** Answers that the key lists, and ways in which students write the first of them; kinds that are not typed leave it out. */
+  spellings?(part: P): { listed: readonly string[]; tried: readonly string[] };
   /** One spelling for all answers that say the same; free answers are counted under it. */
   folded?(part: P, response: R): string;
   /** The part with this answer counted as right too; null where an answer is not one thing that can be added. */
@@ -127,11 +154,11 @@ export function checkKey(
   context: z.RefinementCtx,
 ): void {
   const ids = new Set(choices.map(({ id }) => id));
-  key.forEach((id, at) => {
+  key.forEach((id, index) => {
     if (!ids.has(id))
       context.addIssue({
         code: 'custom',
-        path: ['key', at],
+        path: ['key', index],
         message: `The key “${id}” is not among the choices.`,
       });
   });
@@ -141,20 +168,20 @@ export function checkKey(
 export function checkReachable(
   rule: SetRule,
   values: string[],
-  most: number | undefined,
+  limit: number | undefined,
   context: z.RefinementCtx,
 ): void {
   if (rule.rule !== 'table') return;
   const { upper, lower: _, ...unbounded } = rule;
-  const reachable = mostPoints(unbounded, values, most);
+  const reachable = mostPoints(unbounded, values, limit);
   const issue = (path: string[], message: string) =>
     context.addIssue({ code: 'custom', path: ['rule', ...path], message });
   if (reachable <= 0) issue(['values'], 'No answer earns points by this table.');
   else if (upper !== undefined && upper > reachable)
     issue(['upper'], `Nobody can reach ${upper} points: the best answer earns ${reachable}.`);
-  rule.values.forEach(({ value }, at) => {
+  rule.values.forEach(({ value }, index) => {
     if (values.length > 0 && !values.includes(value))
-      issue(['values', String(at), 'value'], `“${value}” is not among the choices.`);
+      issue(['values', String(index), 'value'], `“${value}” is not among the choices.`);
   });
 }
 
@@ -162,13 +189,13 @@ export function checkReachable(
 export function fewerChoices<T extends { id: string }>(
   choices: readonly T[],
   key: readonly string[],
-  most: number,
+  limit: number,
   order: <U>(list: readonly U[]) => U[],
 ): T[] {
   const others = order(choices.filter(({ id }) => !key.includes(id)));
   const kept = new Set([
     ...key,
-    ...others.slice(0, Math.max(1, most - key.length)).map(({ id }) => id),
+    ...others.slice(0, Math.max(1, limit - key.length)).map(({ id }) => id),
   ]);
   return choices.filter(({ id }) => kept.has(id));
 }
@@ -179,7 +206,7 @@ export function reorder<T extends { fixed?: boolean | undefined }>(
   order: <U>(list: readonly U[]) => U[],
 ): T[] {
   const free = order(choices.filter(({ fixed }) => !fixed));
-  return choices.map((own) => (own.fixed ? own : free.shift()!));
+  return choices.map((candidate) => (candidate.fixed ? candidate : free.shift()!));
 }
 
 export const shown = (choices: readonly ShownChoice[]): ShownChoice[] =>
@@ -194,10 +221,10 @@ export const asOptions = (choices: readonly Choice[], key: readonly string[]): A
   }));
 
 export const labelOf = (choices: readonly ShownChoice[], id: string) =>
-  plainText(choices.find((own) => own.id === id)?.text ?? '') || id;
+  plainText(choices.find((shownChoice) => shownChoice.id === id)?.text ?? '') || id;
 
-export const textsOf = (list: readonly ShownChoice[], at: string): PartText[] =>
-  list.map(({ text }, n) => ({ at: `/${at}/${n}/text`, html: text }));
+export const textsOf = (list: readonly ShownChoice[], path: string): PartText[] =>
+  list.map(({ text }, n) => ({ at: `/${path}/${n}/text`, html: text }));
 
 /** An id that none of `taken` has: a, b, c … then c2, c3 … */
 export function freshId(taken: readonly string[]): string {

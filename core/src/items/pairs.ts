@@ -10,9 +10,9 @@ export const pairs = z.array(pair).max(400);
 
 export const joined = (left: string, right: string) => `${left} ${right}`;
 
-export function parted(own: string): [left: string, right: string] {
-  const at = own.indexOf(' ');
-  return [own.slice(0, at), own.slice(at + 1)];
+export function parted(text: string): [left: string, right: string] {
+  const index = text.indexOf(' ');
+  return [text.slice(0, index), text.slice(index + 1)];
 }
 
 /** Points at pairs that name something that is not there. */
@@ -20,30 +20,30 @@ export function checkPairs(
   key: string[],
   left: readonly { id: string }[],
   right: readonly { id: string }[],
-  at: (string | number)[],
+  path: (string | number)[],
   context: z.RefinementCtx,
 ): void {
-  key.forEach((own, n) => {
-    const [one, other] = parted(own);
+  key.forEach((text, n) => {
+    const [leftId, other] = parted(text);
     const missing = [
-      ...(left.some(({ id }) => id === one) ? [] : [one]),
+      ...(left.some(({ id }) => id === leftId) ? [] : [leftId]),
       ...(right.some(({ id }) => id === other) ? [] : [other]),
     ][0];
     if (missing !== undefined)
       context.addIssue({
         code: 'custom',
-        path: [...at, n],
+        path: [...path, n],
         message: `The key joins “${missing}”, which is not there.`,
       });
   });
   if (new Set(key).size < key.length)
-    context.addIssue({ code: 'custom', path: at, message: 'A pair stands twice in the key.' });
+    context.addIssue({ code: 'custom', path: path, message: 'A pair stands twice in the key.' });
 }
 
 /** Points at two of `list` with one id or the same words. */
 export function checkDistinct(
   list: readonly Pick<Choice, 'id' | 'text'>[],
-  at: (string | number)[],
+  path: (string | number)[],
   what: string,
   context: z.RefinementCtx,
 ): void {
@@ -53,29 +53,30 @@ export function checkDistinct(
     if (ids.has(id))
       context.addIssue({
         code: 'custom',
-        path: [...at, n, 'id'],
+        path: [...path, n, 'id'],
         message: `Two ${what} have the id “${id}”.`,
       });
     ids.set(id, n);
-    const said = text.includes('data-formula') || text.includes('<img') ? text : plainText(text);
-    const earlier = words.get(said);
+    const shownText =
+      text.includes('data-formula') || text.includes('<img') ? text : plainText(text);
+    const earlier = words.get(shownText);
     // Of an empty one it is said already that it is empty.
-    if (earlier !== undefined && said !== '')
+    if (earlier !== undefined && shownText !== '')
       context.addIssue({
         code: 'custom',
-        path: [...at, n, 'text'],
+        path: [...path, n, 'text'],
         message: `${what[0]!.toUpperCase()}${what.slice(1)} ${earlier + 1} and ${n + 1} are the same.`,
       });
-    words.set(said, n);
+    words.set(shownText, n);
   });
 }
 
 /** Whether some left side is joined to more than `most`. */
-export function joinsMoreThan(most: number, given: readonly string[], side: 0 | 1 = 0): boolean {
+export function joinsMoreThan(limit: number, given: readonly string[], side: 0 | 1 = 0): boolean {
   const counts = new Map<string, number>();
-  for (const own of new Set(given)) {
-    const id = parted(own)[side];
+  for (const text of new Set(given)) {
+    const id = parted(text)[side];
     counts.set(id, (counts.get(id) ?? 0) + 1);
   }
-  return [...counts.values()].some((n) => n > most);
+  return [...counts.values()].some((n) => n > limit);
 }

@@ -33,10 +33,10 @@ export function pastedChoices(lines: readonly string[]): PastedChoices | null {
       right = letters.indexOf(answer[1]!.toUpperCase());
       continue;
     }
-    const found = choicesInLine(line, choices.length);
-    if (choices.length === 0 && found.before.trim() !== '') stem.push(found.before.trim());
-    else if (found.before.trim() !== '') return null;
-    for (const { text, starred } of found.choices) {
+    const pasted = choicesInLine(line, choices.length);
+    if (choices.length === 0 && pasted.before.trim() !== '') stem.push(pasted.before.trim());
+    else if (pasted.before.trim() !== '') return null;
+    for (const { text, starred } of pasted.choices) {
       if (starred) right = choices.length;
       choices.push(text);
     }

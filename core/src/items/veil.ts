@@ -20,13 +20,14 @@ const thingsIn = (part: Loose, list: string) =>
 /** Every id in a part that an answer can name; sorted, so that it does not matter how the part is arranged. */
 export function idsOf(part: SittingPart): string[] {
   const ids = new Set<string>();
-  const gather = (own: Loose) => {
+  const gather = (loose: Loose) => {
     for (const list of lists)
-      for (const thing of thingsIn(own, list)) {
+      for (const thing of thingsIn(loose, list)) {
         ids.add(thing.id);
         gather(thing);
       }
-    if (typeof own.text === 'string') for (const [, , id] of own.text.matchAll(marks)) ids.add(id!);
+    if (typeof loose.text === 'string')
+      for (const [, , id] of loose.text.matchAll(marks)) ids.add(id!);
   };
   // The part's own id names its answer and stays.
   gather(part as unknown as Loose);
@@ -74,7 +75,7 @@ export function translated(response: unknown, names: ReadonlyMap<string, string>
     ];
     return left !== undefined && right !== undefined ? `${left} ${right}` : response;
   }
-  if (Array.isArray(response)) return response.map((one) => translated(one, names));
+  if (Array.isArray(response)) return response.map((element) => translated(element, names));
   if (typeof response !== 'object' || response === null) return response;
   return Object.fromEntries(
     Object.entries(response).map(([id, value]) => [names.get(id) ?? id, translated(value, names)]),

@@ -11,7 +11,7 @@ export interface InvitationFacts {
   items: number;
   opensAt: number;
   closesAt: number | null;
-  /** The student's own time, supports included. */
+  /** The student's own time, accommodations included. */
   limitMinutes: number | null;
   instructions: string;
   /** Where to sign in. */
@@ -20,12 +20,13 @@ export interface InvitationFacts {
   now: number;
 }
 
-/** An invitation to an assignment. It says nothing of supports but what they do to the times. */
+/** An invitation to an assignment. It says nothing of accommodations but what they do to the times. */
 export function invitation(facts: InvitationFacts): { subject: string; body: string } {
-  const at = (instant: number) => inWords(instant, facts.zone, facts.now);
+  const timeInWords = (instant: number) => inWords(instant, facts.zone, facts.now);
   const closes =
-    facts.closesAt === null ? 'It does not close.' : `It closes ${at(facts.closesAt)}.`;
-  const opens = facts.opensAt <= facts.now ? 'It is open now.' : `It opens ${at(facts.opensAt)}.`;
+    facts.closesAt === null ? 'It does not close.' : `It closes ${timeInWords(facts.closesAt)}.`;
+  const opens =
+    facts.opensAt <= facts.now ? 'It is open now.' : `It opens ${timeInWords(facts.opensAt)}.`;
   const limit =
     facts.limitMinutes === null
       ? 'There is no time limit.'
@@ -38,7 +39,7 @@ export function invitation(facts: InvitationFacts): { subject: string; body: str
     facts.school,
   ];
   return {
-    subject: `${facts.title}: ${facts.opensAt <= facts.now ? 'open now' : `opens ${at(facts.opensAt)}`}`,
+    subject: `${facts.title}: ${facts.opensAt <= facts.now ? 'open now' : `opens ${timeInWords(facts.opensAt)}`}`,
     body: body.filter(Boolean).join('\n\n'),
   };
 }

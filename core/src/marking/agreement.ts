@@ -24,10 +24,11 @@ export function agreementOf(
 ): Agreement {
   const n = pairs.length;
   const points = [...new Set(pairs.flat())].sort((a, b) => a - b);
-  const at = new Map(points.map((own, place) => [own, place]));
+  const placeOfValue = new Map(points.map((value, place) => [value, place]));
   const table = points.map(() => points.map(() => 0));
-  for (const [first, second] of pairs) table[at.get(first)!]![at.get(second)!]!++;
-  const rows = table.map((row) => row.reduce((sum, own) => sum + own, 0));
+  for (const [first, second] of pairs)
+    table[placeOfValue.get(first)!]![placeOfValue.get(second)!]!++;
+  const rows = table.map((row) => row.reduce((sum, value) => sum + value, 0));
   const columns = points.map((_, column) => table.reduce((sum, row) => sum + row[column]!, 0));
 
   /** One minus the disagreement that was seen over the one that chance would give. */

@@ -44,12 +44,13 @@ function numberOfWord(word: string): string | null {
 export function sameAnswers<Own extends { response: unknown }>(
   answers: readonly Own[],
 ): Gathered<Own>[] {
-  const found = new Map<string, Gathered<Own>>();
-  answers.forEach((own, at) => {
-    const key = typeof own.response === 'string' ? `=${sameSpelling(own.response)}` : `#${at}`;
-    const held = found.get(key);
-    if (held) held.all.push(own);
-    else found.set(key, { response: own.response, all: [own] });
+  const groups = new Map<string, Gathered<Own>>();
+  answers.forEach((answer, index) => {
+    const key =
+      typeof answer.response === 'string' ? `=${sameSpelling(answer.response)}` : `#${index}`;
+    const held = groups.get(key);
+    if (held) held.all.push(answer);
+    else groups.set(key, { response: answer.response, all: [answer] });
   });
-  return [...found.values()];
+  return [...groups.values()];
 }

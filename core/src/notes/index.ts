@@ -63,8 +63,8 @@ export function notesOn(
   { grades, minutes, enemies, cells, measure }: NotedTest,
 ): Note[] {
   const notes: Note[] = [];
-  const note = (about: Note['about'], words: string, own: readonly NotedItem[]) =>
-    notes.push({ about, words, entries: own.map(({ entry }) => entry) });
+  const note = (about: Note['about'], words: string, notedItems: readonly NotedItem[]) =>
+    notes.push({ about, words, entries: notedItems.map(({ entry }) => entry) });
 
   for (const { title, want, have } of cells)
     if (have !== want)
@@ -74,19 +74,19 @@ export function notesOn(
         [],
       );
 
-  for (const [one, other] of enemies) {
-    const pair = items.filter(({ itemId }) => itemId === one || itemId === other);
+  for (const [value, other] of enemies) {
+    const pair = items.filter(({ itemId }) => itemId === value || itemId === other);
     if (pair.length > 1)
       note('enemies', `${itemsAt(pair)} were declared not to stand in one test.`, pair);
   }
-  const keyless = items.filter((own) => own.keyless && own.points > 0);
+  const keyless = items.filter((item) => item.keyless && item.points > 0);
   if (keyless.length > 0)
     note(
       'no-key',
       `${itemsAt(keyless)} ${keyless.length === 1 ? 'has' : 'have'} no key; nobody can earn ${keyless.length === 1 ? 'its' : 'their'} points.`,
       keyless,
     );
-  const retired = items.filter((own) => own.retired);
+  const retired = items.filter((item) => item.retired);
   if (retired.length > 0)
     note(
       'retired',
@@ -103,7 +103,7 @@ export function notesOn(
       tells,
       of,
     ]);
-  for (const { words, items: own } of keyNotes(items)) note('keys', words, own);
+  for (const { words, items: notedItems } of keyNotes(items)) note('keys', words, notedItems);
 
   const scored = items.filter(({ points }) => points > 0);
   const loose = scored.filter(({ standards }) => standards.length === 0);
@@ -114,12 +114,16 @@ export function notesOn(
       loose,
     );
 
-  const thin = [...byStandard(scored)].filter(([, own]) => own.length < leastForStandard);
+  const thin = [...byStandard(scored)].filter(
+    ([, notedItems]) => notedItems.length < leastForStandard,
+  );
   if (thin.length > 0)
     note(
       'few',
-      `Fewer than ${leastForStandard} items say little about a standard: ${listing(thin.map(([code, own]) => `${code} has ${own.length}`))}.`,
-      [...new Set(thin.flatMap(([, own]) => own))].sort((a, b) => a.number - b.number),
+      `Fewer than ${leastForStandard} items say little about a standard: ${listing(thin.map(([code, notedItems]) => `${code} has ${notedItems.length}`))}.`,
+      [...new Set(thin.flatMap(([, notedItems]) => notedItems))].sort(
+        (a, b) => a.number - b.number,
+      ),
     );
 
   const grade = readingGrade(items.map(({ text }) => text).join('\n'));
@@ -130,7 +134,7 @@ export function notesOn(
       [],
     );
 
-  const byHand = items.filter((own) => own.byHand);
+  const byHand = items.filter((item) => item.byHand);
   if (byHand.length > 0)
     note(
       'hand',
@@ -141,10 +145,11 @@ export function notesOn(
 }
 
 function byStandard(items: readonly NotedItem[]): Map<string, NotedItem[]> {
-  const found = new Map<string, NotedItem[]>();
+  const itemsByWords = new Map<string, NotedItem[]>();
   for (const item of items)
-    for (const { code } of item.standards) found.set(code, [...(found.get(code) ?? []), item]);
-  return new Map([...found].sort(([a], [b]) => a.localeCompare(b)));
+    for (const { code } of item.standards)
+      itemsByWords.set(code, [...(itemsByWords.get(code) ?? []), item]);
+  return new Map([...itemsByWords].sort(([a], [b]) => a.localeCompare(b)));
 }
 
 /** One sentence a figure, with how sure it is and what that rests on. */

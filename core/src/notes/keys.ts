@@ -2,16 +2,18 @@
 import { listing } from '../text';
 import type { NotedItem } from './noted';
 
-const letter = (at: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[at] ?? String(at + 1);
+const letter = (index: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index] ?? String(index + 1);
 /** So many equal letters on end catch the eye of a student who guesses (common practice, no source). */
 const longRun = 4;
 
 /** Runs of one letter, and a letter that is right far more often than the others. Nothing of it matters once choices are shuffled. */
 export function keyNotes(items: readonly NotedItem[]): { words: string; items: NotedItem[] }[] {
-  const keyed = items.filter((own) => own.key !== null && own.key.of > 2);
+  const keyed = items.filter((item) => item.key !== null && item.key.of > 2);
   const notes: { words: string; items: NotedItem[] }[] = [];
   for (let from = 0; from < keyed.length;) {
-    const end = keyed.findIndex((own, at) => at > from && own.key!.at !== keyed[from]!.key!.at);
+    const end = keyed.findIndex(
+      (notedItem, index) => index > from && notedItem.key!.at !== keyed[from]!.key!.at,
+    );
     const run = keyed.slice(from, end === -1 ? keyed.length : end);
     from += run.length;
     if (run.length < longRun) continue;
@@ -20,16 +22,16 @@ export function keyNotes(items: readonly NotedItem[]): { words: string; items: N
       items: run,
     });
   }
-  const most = Math.max(0, ...keyed.map(({ key }) => key!.of));
-  for (let at = 0; at < most; at++) {
-    const those = keyed.filter(({ key }) => key!.at === at);
+  const mostChoices = Math.max(0, ...keyed.map(({ key }) => key!.of));
+  for (let index = 0; index < mostChoices; index++) {
+    const those = keyed.filter(({ key }) => key!.at === index);
     // Two standard deviations above what chance would give; each item adds the chance that its own letter comes up.
-    const chances = keyed.map(({ key }) => (at < key!.of ? 1 / key!.of : 0));
+    const chances = keyed.map(({ key }) => (index < key!.of ? 1 / key!.of : 0));
     const mean = chances.reduce((sum, p) => sum + p, 0);
     const sd = Math.sqrt(chances.reduce((sum, p) => sum + p * (1 - p), 0));
     if (keyed.length >= 8 && those.length > mean + 2 * sd)
       notes.push({
-        words: `${letter(at)} is the key of ${those.length} of ${keyed.length} choices; shuffled choices mend that.`,
+        words: `${letter(index)} is the key of ${those.length} of ${keyed.length} choices; shuffled choices mend that.`,
         items: those,
       });
   }

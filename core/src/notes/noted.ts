@@ -26,25 +26,30 @@ export interface NotedItem {
   /** The time that it takes, in seconds. */
   seconds: number;
   facility: { value: number; n: number } | null;
-  separation: number | null;
+  itemRestCorrelation: number | null;
 }
 
 /** The notes' view of an item, from what a test's page knows of it. */
 export function notedItem(
   entry: { id: string; itemId: number; points: number },
   number: number,
-  own: Pick<NotedItem, 'standards' | 'facility' | 'separation' | 'retired' | 'seconds'> & {
+  pinned: Pick<
+    NotedItem,
+    'standards' | 'facility' | 'itemRestCorrelation' | 'retired' | 'seconds'
+  > & {
     content: ItemContent;
   },
 ): NotedItem {
-  const { content, standards, facility, separation, retired, seconds } = own;
+  const { content, standards, facility, itemRestCorrelation, retired, seconds } = pinned;
   const { stem, choices } = searchableText(content);
   const [part] = content.parts;
-  const one =
+  const singleChoice =
     content.parts.length === 1 && part?.kind === 'single-choice' && part.key.length === 1
       ? part
       : null;
-  const at = one ? one.choices.findIndex(({ id }) => id === one.key[0]) : -1;
+  const keyIndex = singleChoice
+    ? singleChoice.choices.findIndex(({ id }) => id === singleChoice.key[0])
+    : -1;
   return {
     entry: entry.id,
     itemId: entry.itemId,
@@ -53,8 +58,12 @@ export function notedItem(
     text: `${stem}\n${choices}`,
     stem,
     key:
-      one && at >= 0
-        ? { at, of: one.choices.length, words: plainText(one.choices[at]!.text) }
+      singleChoice && keyIndex >= 0
+        ? {
+            at: keyIndex,
+            of: singleChoice.choices.length,
+            words: plainText(singleChoice.choices[keyIndex]!.text),
+          }
         : null,
     passage: content.passage?.id ?? null,
     standards,
@@ -63,6 +72,6 @@ export function notedItem(
     retired,
     seconds,
     facility,
-    separation,
+    itemRestCorrelation,
   };
 }

@@ -11,11 +11,11 @@ export function nearPairs(items: readonly NotedItem[]): [NotedItem, NotedItem][]
   const pairs: [NotedItem, NotedItem][] = [];
   for (let a = 0; a < items.length; a++)
     for (let b = a + 1; b < items.length; b++) {
-      const [one, other] = [words[a]!, words[b]!];
-      if (Math.min(one.size, other.size) < 4) continue;
+      const [first, other] = [words[a]!, words[b]!];
+      if (Math.min(first.size, other.size) < 4) continue;
       let shared = 0;
-      for (const word of one) if (other.has(word)) shared++;
-      if (shared / (one.size + other.size - shared) >= leastLikeness)
+      for (const word of first) if (other.has(word)) shared++;
+      if (shared / (first.size + other.size - shared) >= leastLikeness)
         pairs.push([items[a]!, items[b]!]);
     }
   return pairs;
@@ -32,15 +32,15 @@ export function cues(
   return items.flatMap((of) => {
     const words = of.key ? wordsOf(of.key.words) : [];
     const phrase = words.join(' ');
-    if (phrase.length < 5 || words.length > 6 || words.every((own) => /^\d/.test(own))) return [];
+    if (phrase.length < 5 || words.length > 6 || words.every((word) => /^\d/.test(word))) return [];
     // What the question itself names cannot be given away any more.
     if (stems[items.indexOf(of)]!.includes(` ${phrase} `)) return [];
     return items
       .filter(
-        (own, at) =>
-          own !== of &&
-          stems[at]!.includes(` ${phrase} `) &&
-          (own.passage === null || own.passage !== of.passage),
+        (item, index) =>
+          item !== of &&
+          stems[index]!.includes(` ${phrase} `) &&
+          (item.passage === null || item.passage !== of.passage),
       )
       .map((tells) => ({ tells, key: of.key!.words, of }));
   });

@@ -2,9 +2,9 @@
 
 /** Groups of vowels, without a silent e at the end; at least one. English only. */
 function syllables(word: string): number {
-  const own = word.toLowerCase().replace(/[^a-z]/g, '');
-  if (own.length <= 3) return own.length > 0 ? 1 : 0;
-  const spoken = own.replace(/(?:[^laeiouy]es|[^laeiouytd]ed|[^laeiouy]e)$/, (end) => end[0]!);
+  const text = word.toLowerCase().replace(/[^a-z]/g, '');
+  if (text.length <= 3) return text.length > 0 ? 1 : 0;
+  const spoken = text.replace(/(?:[^laeiouy]es|[^laeiouytd]ed|[^laeiouy]e)$/, (end) => end[0]!);
   return Math.max(1, spoken.match(/[aeiouy]+/g)?.length ?? 1);
 }
 
@@ -19,7 +19,7 @@ const leastWords = 100;
 export function readingGrade(text: string): number | null {
   const sentences = text
     .split(/(?<=[.!?])\s+|\n+/)
-    .map((own) => own.match(/\p{L}[\p{L}'’-]*/gu) ?? [])
+    .map((piece) => piece.match(/\p{L}[\p{L}'’-]*/gu) ?? [])
     .filter(({ length }) => length > 0);
   const words = sentences.flat();
   if (words.length < leastWords) return null;

@@ -30,7 +30,7 @@ export const isSolved = ({ share, tries }: Pick<Practised, 'share' | 'tries'>) =
   tries > 0 && share >= 1 - 1e-9;
 
 /** Done: solved, or its answer was shown. It can be read again with its help, but earns nothing more. */
-export const isDone = (own: Practised) => own.shown || isSolved(own);
+export const isDone = (practised: Practised) => practised.shown || isSolved(practised);
 
 /** What an answer gives at a try, less `offPerTry` for each one before it. */
 const priced = (share: number, tries: number, offPerTry: number) =>
@@ -51,14 +51,14 @@ const earned = ({ tries, share, bestTry, bestShare }: Practised, offPerTry: numb
  *
  * @param saved the share that the saved answer would earn
  */
-export function practiceShare(own: Practised, offPerTry: number, saved: number): number {
-  if (own.shown) return 0;
-  return own.tries === 0 ? saved : earned(own, offPerTry);
+export function practiceShare(practised: Practised, offPerTry: number, saved: number): number {
+  if (practised.shown) return 0;
+  return practised.tries === 0 ? saved : earned(practised, offPerTry);
 }
 
 /** What the question gives if the next answer is right. */
-export const nextWorth = (own: Practised, offPerTry: number) =>
-  Math.max(earned(own, offPerTry), priced(1, own.tries + 1, offPerTry));
+export const nextWorth = (practised: Practised, offPerTry: number) =>
+  Math.max(earned(practised, offPerTry), priced(1, practised.tries + 1, offPerTry));
 
 /**
  * What happened to a question, judged by a key that may have changed since: a first answer that is right by it needed no
@@ -67,11 +67,11 @@ export const nextWorth = (own: Practised, offPerTry: number) =>
  * @param shareOf what an answer earns by the key, from 0 to 1
  */
 export function judgedAgain<Answer>(
-  own: Practised & { first: Answer | null; best: Answer | null; last: Answer | null },
+  practised: Practised & { first: Answer | null; best: Answer | null; last: Answer | null },
   shareOf: (answer: Answer) => number,
 ): Practised {
-  const { tries, bestTry, hints, shown, first, best, last } = own;
-  if (tries === 0 || first === null || last === null) return own;
+  const { tries, bestTry, hints, shown, first, best, last } = practised;
+  if (tries === 0 || first === null || last === null) return practised;
   if (isSolved({ tries: 1, share: shareOf(first) }))
     return { tries: 1, share: 1, bestTry: 1, bestShare: 1, hints, shown: false };
   const bestShare = best === null ? shareOf(first) : shareOf(best);
@@ -86,9 +86,10 @@ export function judgedAgain<Answer>(
 }
 
 /** One more checked answer. After it is solved or shown nothing changes. */
-export function checked(own: Practised, share: number, offPerTry: number): Practised {
-  if (isDone(own)) return own;
-  const tries = own.tries + 1;
-  const isBest = own.bestTry === 0 || priced(share, tries, offPerTry) > earned(own, offPerTry);
-  return { ...own, tries, share, ...(isBest && { bestTry: tries, bestShare: share }) };
+export function checked(practised: Practised, share: number, offPerTry: number): Practised {
+  if (isDone(practised)) return practised;
+  const tries = practised.tries + 1;
+  const isBest =
+    practised.bestTry === 0 || priced(share, tries, offPerTry) > earned(practised, offPerTry);
+  return { ...practised, tries, share, ...(isBest && { bestTry: tries, bestShare: share }) };
 }

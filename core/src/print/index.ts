@@ -23,11 +23,11 @@ export interface PrintedKey {
 }
 
 export function keysOnPaper({ parts }: ItemContent): PrintedKey[] {
-  return parts.flatMap((part, at) => {
+  return parts.flatMap((part, index) => {
     const words = keyOnPaper(part);
     return words === null
       ? []
-      : [{ part: parts.length > 1 ? choiceLetter(at).toLowerCase() : '', words }];
+      : [{ part: parts.length > 1 ? choiceLetter(index).toLowerCase() : '', words }];
   });
 }
 

@@ -11,18 +11,18 @@ export {
   type ListReading,
 } from './list';
 export {
-  planRoll,
-  settleRoll,
+  planRoster,
+  settleRoster,
   type Changeable,
   type FieldChange,
   type KnownStudent,
   type LineChoice,
-  type RollAct,
-  type RollChoices,
-  type RollLine,
-  type RollPlan,
-  type RollTarget,
-  type RollWrite,
+  type RosterAct,
+  type RosterChoices,
+  type RosterLine,
+  type RosterPlan,
+  type RosterTarget,
+  type RosterWrite,
 } from './plan';
 export {
   readOneRoster,

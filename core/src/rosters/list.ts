@@ -2,7 +2,7 @@
 import { foldName, listedStudent, mostInClass, type ListedStudent } from './listed';
 
 export const listFields = [
-  'rollNumber',
+  'rosterNumber',
   'givenName',
   'familyName',
   'fullName',
@@ -47,7 +47,7 @@ export function linesOfNames(rows: readonly (readonly string[])[], sign: string)
 }
 
 const headings: Record<ListField, RegExp> = {
-  rollNumber: /^(no|nr|number|#|roll|roll (no|nr|number)|place|seat)$/,
+  rosterNumber: /^(no|nr|number|#|roll|roll (no|nr|number)|place|seat)$/,
   givenName:
     /^(given|given names?|first|first names?|forenames?|christian name|vorname|prenom|nombre)$/,
   familyName: /^(family|family names?|last|last names?|surnames?|nachname|nom|apellidos?)$/,
@@ -59,8 +59,8 @@ const headings: Record<ListField, RegExp> = {
 };
 
 const headingOf = (cell: string): ListField | null => {
-  const own = cell.trim() === '#' ? '#' : foldName(cell);
-  return listFields.find((field) => headings[field].test(own)) ?? null;
+  const text = cell.trim() === '#' ? '#' : foldName(cell);
+  return listFields.find((field) => headings[field].test(text)) ?? null;
 };
 
 /**
@@ -70,7 +70,7 @@ const headingOf = (cell: string): ListField | null => {
  */
 export function recogniseColumns(rows: readonly (readonly string[])[]): Columns {
   const width = Math.max(0, ...rows.slice(0, 50).map((row) => row.length));
-  const first = Array.from({ length: width }, (_, at) => headingOf(rows[0]?.[at] ?? ''));
+  const first = Array.from({ length: width }, (_, index) => headingOf(rows[0]?.[index] ?? ''));
   const named = first.filter((field) => field !== null).length;
   const hasName = first.some(
     (field) => field === 'fullName' || field === 'givenName' || field === 'familyName',
@@ -87,43 +87,44 @@ export function recogniseColumns(rows: readonly (readonly string[])[]): Columns 
 
 /** Each field once; a second column of the same kind is not read. */
 const once = (fields: (ListField | null)[]) =>
-  fields.map((field, at) => (field !== null && fields.indexOf(field) === at ? field : null));
+  fields.map((field, index) => (field !== null && fields.indexOf(field) === index ? field : null));
 
 function byContent(rows: readonly (readonly string[])[], width: number): (ListField | null)[] {
   const some = rows.slice(0, 200);
-  const kinds = Array.from({ length: width }, (_, at) => {
-    const cells = some.map((row) => row[at]?.trim() ?? '').filter(Boolean);
+  const kinds = Array.from({ length: width }, (_, index) => {
+    const cells = some.map((row) => row[index]?.trim() ?? '').filter(Boolean);
     const all = (test: (cell: string, n: number) => boolean) =>
       cells.length > 0 && cells.every(test);
     if (cells.length === 0) return null;
     if (cells.filter((cell) => cell.includes('@')).length * 2 > cells.length)
       return 'email' as const;
     if (all((cell) => /^\d{1,3}$/.test(cell)))
-      return new Set(cells).size === cells.length ? ('rollNumber' as const) : ('grade' as const);
+      return new Set(cells).size === cells.length ? ('rosterNumber' as const) : ('grade' as const);
     if (cells.filter((cell) => /\d/.test(cell)).length * 2 > cells.length)
       return 'studentNumber' as const;
     return 'text' as const;
   });
-  const texts = kinds.flatMap((kind, at) => (kind === 'text' ? [at] : []));
+  const texts = kinds.flatMap((kind, index) => (kind === 'text' ? [index] : []));
   const inOne =
-    texts.length === 1 || some.some((row) => texts.every((at, n) => n === 0 || !row[at]?.trim()));
-  return kinds.map((kind, at) => {
+    texts.length === 1 ||
+    some.some((row) => texts.every((text, n) => n === 0 || !row[text]?.trim()));
+  return kinds.map((kind, index) => {
     if (kind !== 'text') return kind;
     const names = inOne ? (['fullName'] as const) : (['givenName', 'familyName'] as const);
-    return names[texts.indexOf(at)] ?? null;
+    return names[texts.indexOf(index)] ?? null;
   });
 }
 
 /** "Nuñez, José" and "José Nuñez" as given and family name; the last word is the family's where no comma says otherwise. */
 export function splitName(name: string): { givenName: string; familyName: string } {
-  const own = name.replace(/\s+/g, ' ').trim();
-  const comma = own.indexOf(',');
+  const text = name.replace(/\s+/g, ' ').trim();
+  const comma = text.indexOf(',');
   if (comma > 0)
-    return { familyName: own.slice(0, comma).trim(), givenName: own.slice(comma + 1).trim() };
-  const space = own.lastIndexOf(' ');
+    return { familyName: text.slice(0, comma).trim(), givenName: text.slice(comma + 1).trim() };
+  const space = text.lastIndexOf(' ');
   return space < 0
-    ? { givenName: own, familyName: '' }
-    : { givenName: own.slice(0, space), familyName: own.slice(space + 1) };
+    ? { givenName: text, familyName: '' }
+    : { givenName: text.slice(0, space), familyName: text.slice(space + 1) };
 }
 
 export interface ListProblem {
@@ -159,10 +160,10 @@ export function readList(
       students: [],
       problems: [{ line: 1, message: 'No column is the name. Say which one is.' }],
     };
-  body.forEach((cells, at) => {
-    const line = at + (header ? 2 : 1);
+  body.forEach((cells, index) => {
+    const line = index + (header ? 2 : 1);
     const cell = (field: ListField) => cells[fields.indexOf(field)]?.trim() ?? '';
-    if (cells.every((own) => own.trim() === '')) return;
+    if (cells.every((text) => text.trim() === '')) return;
     const whole = (field: ListField): number | null =>
       cell(field) === '' ? null : Number(cell(field).replace(/^(grade|year)\s*/i, ''));
     const names =
@@ -175,7 +176,7 @@ export function readList(
       studentNumber: cell('studentNumber'),
       email: cell('email').toLowerCase(),
       grade: whole('grade'),
-      rollNumber: whole('rollNumber'),
+      rosterNumber: whole('rosterNumber'),
       sourcedId: null,
     });
     if (read.success) students.push(read.data);
@@ -189,8 +190,8 @@ function lineWords(
   cell: (field: ListField) => string,
 ): string {
   const field = String(issue.path[0]) as ListField;
-  if (field === 'rollNumber' || field === 'grade')
-    return `“${cell(field)}” is not a ${field === 'grade' ? 'grade from 0 to 13' : 'roll number from 1 to 999'}.`;
+  if (field === 'rosterNumber' || field === 'grade')
+    return `“${cell(field)}” is not a ${field === 'grade' ? 'grade from 0 to 13' : 'roster number from 1 to 999'}.`;
   if (field === 'email') return `“${cell(field)}” is not an e-mail address.`;
   return issue.message;
 }
@@ -199,28 +200,28 @@ function lineWords(
 const markNames = new Map([
   ['name', 'name'],
   ['mail', 'e-mail address'],
-  ['roll', 'roll number'],
+  ['roll', 'roster number'],
 ]);
 
 /** The same student twice in one list counts once; the later line says so. */
 function apart(students: ListedStudent[], problems: ListProblem[]): ListReading {
   const seen = new Map<string, number>();
-  const kept = students.filter((own) => {
-    const name = foldName(`${own.givenName} ${own.familyName}`);
+  const kept = students.filter((student) => {
+    const name = foldName(`${student.givenName} ${student.familyName}`);
     const marks = [
-      own.studentNumber && `number ${own.studentNumber.toLowerCase()}`,
-      own.email && `mail ${own.email}`,
-      own.rollNumber !== null && `roll ${own.rollNumber}`,
+      student.studentNumber && `number ${student.studentNumber.toLowerCase()}`,
+      student.email && `mail ${student.email}`,
+      student.rosterNumber !== null && `roll ${student.rosterNumber}`,
       // Two of one name are two students only where something else tells them apart.
-      !own.studentNumber && !own.email && `name ${name}`,
+      !student.studentNumber && !student.email && `name ${name}`,
     ].filter((mark): mark is string => Boolean(mark));
     const double = marks.find((mark) => seen.has(mark));
-    for (const mark of marks) if (!seen.has(mark)) seen.set(mark, own.line);
+    for (const mark of marks) if (!seen.has(mark)) seen.set(mark, student.line);
     if (!double) return true;
     const [sort = ''] = double.split(' ');
     const what = markNames.get(sort) ?? 'student number';
     problems.push({
-      line: own.line,
+      line: student.line,
       message: `The same ${what} as line ${seen.get(double)}, so it is left out.`,
     });
     return false;

@@ -4,7 +4,7 @@ import { fold, foldEverything } from '../scoring';
 /** A class holds at most so many; a whole school comes in as a OneRoster zip, class by class. */
 export const mostInClass = 500;
 
-const oneLine = (most: number) => z.string().trim().max(most, `At most ${most} characters.`);
+const oneLine = (limit: number) => z.string().trim().max(limit, `At most ${limit} characters.`);
 
 /** One student as a list, a file or the roster service names them. What a list does not say is empty. */
 export const listedStudent = z.strictObject({
@@ -15,18 +15,18 @@ export const listedStudent = z.strictObject({
   studentNumber: oneLine(40),
   email: z.union([z.literal(''), z.email('That is not an e-mail address.').max(254)]),
   grade: z.int().min(0).max(13).nullable(),
-  rollNumber: z
-    .int('A roll number is a whole number.')
+  rosterNumber: z
+    .int('A roster number is a whole number.')
     .min(1)
-    .max(999, 'A roll number is at most 999.')
+    .max(999, 'A roster number is at most 999.')
     .nullable(),
   /** The id under which the roster service or a OneRoster file knows the student. */
   sourcedId: oneLine(64).nullable(),
 });
 export type ListedStudent = z.infer<typeof listedStudent>;
 
-export const nameOf = (own: { givenName: string; familyName: string }) =>
-  `${own.givenName} ${own.familyName}`.trim();
+export const nameOf = (person: { givenName: string; familyName: string }) =>
+  `${person.givenName} ${person.familyName}`.trim();
 
 /** So that “José  Nuñez” and “jose nunez” are one name. */
 export const foldName = (name: string) =>

@@ -71,39 +71,41 @@ export function readOneRoster(tables: RosterTables): RosterReading {
     new Map((tables[file] ?? []).map((line) => [line.sourcedId, line]));
   const [users, terms, courses] = [byId('users'), byId('academicSessions'), byId('courses')];
   const classes = new Map<string, RosterClass>();
-  for (const own of tables.classes!) {
-    if (!active(own)) continue;
-    const course = courses.get(own.courseSourcedId ?? '');
-    classes.set(own.sourcedId!, {
-      sourcedId: own.sourcedId!,
-      title: own.title!.trim(),
-      period: firstOf(own.periods),
-      grade: gradeOf(own.grades) ?? gradeOf(course?.grades),
-      subject: firstOf(own.subjects) || firstOf(course?.subjects),
-      term: terms.get(firstOf(own.termSourcedIds))?.title ?? '',
+  for (const oneRosterClass of tables.classes!) {
+    if (!active(oneRosterClass)) continue;
+    const course = courses.get(oneRosterClass.courseSourcedId ?? '');
+    classes.set(oneRosterClass.sourcedId!, {
+      sourcedId: oneRosterClass.sourcedId!,
+      title: oneRosterClass.title!.trim(),
+      period: firstOf(oneRosterClass.periods),
+      grade: gradeOf(oneRosterClass.grades) ?? gradeOf(course?.grades),
+      subject: firstOf(oneRosterClass.subjects) || firstOf(course?.subjects),
+      term: terms.get(firstOf(oneRosterClass.termSourcedIds))?.title ?? '',
       teachers: [],
       students: [],
     });
   }
   const left = new Set(
-    tables.classes!.filter((own) => !active(own)).map(({ sourcedId }) => sourcedId),
+    tables
+      .classes!.filter((oneRosterClass) => !active(oneRosterClass))
+      .map(({ sourcedId }) => sourcedId),
   );
-  tables.enrollments!.forEach((own, at) => {
-    const line = at + 2;
+  tables.enrollments!.forEach((enrollment, index) => {
+    const line = index + 2;
     const say = (message: string) => problems.push({ file: 'enrollments.csv', line, message });
-    if (!active(own) || left.has(own.classSourcedId)) return;
-    const target = classes.get(own.classSourcedId!);
-    if (!target) return say(`There is no class “${own.classSourcedId}” in classes.csv.`);
-    const user = users.get(own.userSourcedId);
-    if (!user) return say(`There is no user “${own.userSourcedId}” in users.csv.`);
+    if (!active(enrollment) || left.has(enrollment.classSourcedId)) return;
+    const target = classes.get(enrollment.classSourcedId!);
+    if (!target) return say(`There is no class “${enrollment.classSourcedId}” in classes.csv.`);
+    const user = users.get(enrollment.userSourcedId);
+    if (!user) return say(`There is no user “${enrollment.userSourcedId}” in users.csv.`);
     if (!active(user)) return;
-    if (own.role === 'teacher')
+    if (enrollment.role === 'teacher')
       target.teachers.push({
         sourcedId: user.sourcedId!,
         name: `${user.givenName} ${user.familyName}`.trim(),
         email: user.email?.toLowerCase() ?? '',
       });
-    if (own.role !== 'student') return;
+    if (enrollment.role !== 'student') return;
     const read = listedStudent.safeParse({
       line,
       givenName: (user.preferredGivenName || user.givenName) ?? '',
@@ -111,15 +113,15 @@ export function readOneRoster(tables: RosterTables): RosterReading {
       studentNumber: user.identifier ?? '',
       email: user.email?.toLowerCase() ?? '',
       grade: gradeOf(user.grades),
-      rollNumber: null,
+      rosterNumber: null,
       sourcedId: user.sourcedId,
     });
-    if (!read.success) say(`User “${own.userSourcedId}”: ${read.error.issues[0]!.message}`);
+    if (!read.success) say(`User “${enrollment.userSourcedId}”: ${read.error.issues[0]!.message}`);
     else if (!target.students.some(({ sourcedId }) => sourcedId === read.data.sourcedId))
       target.students.push(read.data);
   });
-  for (const own of classes.values())
-    own.students.sort(
+  for (const rosterClass of classes.values())
+    rosterClass.students.sort(
       (a, b) => a.familyName.localeCompare(b.familyName) || a.givenName.localeCompare(b.givenName),
     );
   return {

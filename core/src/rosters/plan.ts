@@ -17,12 +17,12 @@ export interface KnownStudent {
     classId: number;
     className: string;
     subject: string;
-    rollNumber: number;
+    rosterNumber: number;
     left: boolean;
   }[];
 }
 
-export interface RollTarget {
+export interface RosterTarget {
   /** Null: a class that is still to be made. */
   classId: number | null;
   subject: string;
@@ -43,21 +43,21 @@ export interface FieldChange {
 function actFor(
   student: KnownStudent | null | undefined,
   here: { left: boolean } | null | undefined,
-): RollAct {
+): RosterAct {
   if (!student) return 'add';
   if (!here) return 'join';
   return here.left ? 'back' : 'keep';
 }
 
-export type RollAct = 'add' | 'join' | 'back' | 'keep' | 'ask';
+export type RosterAct = 'add' | 'join' | 'back' | 'keep' | 'ask';
 
-export interface RollLine {
+export interface RosterLine {
   listed: ListedStudent;
-  act: RollAct;
+  act: RosterAct;
   /** Who it is, where that is certain. */
   studentId: number | null;
   name: string;
-  rollNumber: number;
+  rosterNumber: number;
   changes: FieldChange[];
   /** Another class of the same subject that the student would leave; moving is offered, being in both is possible. */
   from: { classId: number; className: string } | null;
@@ -65,53 +65,56 @@ export interface RollLine {
   note: string;
 }
 
-export interface RollPlan {
-  lines: RollLine[];
-  gone: { studentId: number; name: string; rollNumber: number }[];
+export interface RosterPlan {
+  lines: RosterLine[];
+  gone: { studentId: number; name: string; rosterNumber: number }[];
 }
 
 const same = (a: string, b: string) => a !== '' && a.toLowerCase() === b.toLowerCase();
 
-export function planRoll(
-  target: RollTarget,
+export function planRoster(
+  target: RosterTarget,
   listed: readonly ListedStudent[],
   known: readonly KnownStudent[],
-): RollPlan {
+): RosterPlan {
   const find = lookup(known);
   const used = new Set<number>();
   // Certain ones first, so that a likely one is never taken by a name that is somebody else's number.
-  const certain = listed.map((own) => {
-    const found = find.certain(own, target.classId);
-    if (!found || used.has(found.id)) return null;
-    used.add(found.id);
-    return found;
+  const certain = listed.map((listedStudent) => {
+    const knownStudent = find.certain(listedStudent, target.classId);
+    if (!knownStudent || used.has(knownStudent.id)) return null;
+    used.add(knownStudent.id);
+    return knownStudent;
   });
-  const numbers = rollNumbers(target, known);
-  const lines = listed.map((own, at): RollLine => {
-    const student = certain[at] ?? null;
+  const numbers = rosterNumbers(target, known);
+  const lines = listed.map((listedStudent, index): RosterLine => {
+    const student = certain[index] ?? null;
     const likely = student
       ? []
-      : find.likely(own, target.classId).filter(({ studentId }) => !used.has(studentId));
-    const corrected = student ? corrections(student, own, find.ownerOf) : { changes: [], note: '' };
+      : find.likely(listedStudent, target.classId).filter(({ studentId }) => !used.has(studentId));
+    const corrected = student
+      ? corrections(student, listedStudent, find.ownerOf)
+      : { changes: [], note: '' };
     const here = student?.places.find(({ classId }) => classId === target.classId) ?? null;
     const elsewhere =
       student?.places.find(
         (place) =>
           !place.left && place.classId !== target.classId && place.subject === target.subject,
       ) ?? null;
-    const act: RollAct = !student && likely.length > 0 ? 'ask' : actFor(student, here);
-    const rollNumber = here?.rollNumber ?? numbers.take(own.rollNumber);
-    const differs = own.rollNumber !== null && own.rollNumber !== rollNumber;
+    const act: RosterAct = !student && likely.length > 0 ? 'ask' : actFor(student, here);
+    const rosterNumber = here?.rosterNumber ?? numbers.take(listedStudent.rosterNumber);
+    const differs =
+      listedStudent.rosterNumber !== null && listedStudent.rosterNumber !== rosterNumber;
     const why = here
-      ? `Keeps roll number ${rollNumber}, which stays the same all year.`
-      : `Roll number ${own.rollNumber} is somebody’s already; ${rollNumber} is free.`;
+      ? `Keeps roster number ${rosterNumber}, which stays the same all year.`
+      : `Roster number ${listedStudent.rosterNumber} is somebody’s already; ${rosterNumber} is free.`;
     const numbered = differs ? why : '';
     return {
-      listed: own,
+      listed: listedStudent,
       act,
       studentId: student?.id ?? null,
-      name: nameOf(own),
-      rollNumber,
+      name: nameOf(listedStudent),
+      rosterNumber,
       changes: corrected.changes,
       from:
         act === 'keep' || !elsewhere
@@ -123,13 +126,21 @@ export function planRoll(
   });
   const gone = target.whole
     ? known
-        .flatMap((own) => {
-          const here = own.places.find(({ classId, left }) => classId === target.classId && !left);
-          return here && !used.has(own.id)
-            ? [{ studentId: own.id, name: nameOf(own), rollNumber: here.rollNumber }]
+        .flatMap((knownStudent) => {
+          const here = knownStudent.places.find(
+            ({ classId, left }) => classId === target.classId && !left,
+          );
+          return here && !used.has(knownStudent.id)
+            ? [
+                {
+                  studentId: knownStudent.id,
+                  name: nameOf(knownStudent),
+                  rosterNumber: here.rosterNumber,
+                },
+              ]
             : [];
         })
-        .sort((a, b) => a.rollNumber - b.rollNumber)
+        .sort((a, b) => a.rosterNumber - b.rosterNumber)
     : [];
   return { lines, gone };
 }
@@ -137,27 +148,28 @@ export function planRoll(
 /** What a list does not say changes nothing, and a student number that is somebody else's stays theirs. */
 function corrections(
   student: KnownStudent,
-  own: ListedStudent,
+  listedStudent: ListedStudent,
   ownerOf: (number: string) => KnownStudent | undefined,
 ) {
-  const owner = own.studentNumber === '' ? undefined : ownerOf(own.studentNumber);
+  const owner =
+    listedStudent.studentNumber === '' ? undefined : ownerOf(listedStudent.studentNumber);
   const taken = owner !== undefined && owner.id !== student.id;
   const changes = changeable.flatMap((field): FieldChange[] => {
     if (field === 'studentNumber' && taken) return [];
-    const [from, to] = [String(student[field] ?? ''), String(own[field] ?? '')];
+    const [from, to] = [String(student[field] ?? ''), String(listedStudent[field] ?? '')];
     return to !== '' && to !== from ? [{ field, from, to }] : [];
   });
   const note = taken
-    ? `Student number ${own.studentNumber} is ${nameOf(owner)}’s, so it is not changed.`
+    ? `Student number ${listedStudent.studentNumber} is ${nameOf(owner)}’s, so it is not changed.`
     : '';
   return { changes, note };
 }
 
 /** Numbers of those who have left stay theirs. */
-function rollNumbers({ classId }: RollTarget, known: readonly KnownStudent[]) {
+function rosterNumbers({ classId }: RosterTarget, known: readonly KnownStudent[]) {
   const taken = new Set(
     known.flatMap(({ places }) =>
-      places.filter((own) => own.classId === classId).map(({ rollNumber }) => rollNumber),
+      places.filter((place) => place.classId === classId).map(({ rosterNumber }) => rosterNumber),
     ),
   );
   let next = Math.max(0, ...taken) + 1;
@@ -174,85 +186,107 @@ function rollNumbers({ classId }: RollTarget, known: readonly KnownStudent[]) {
 }
 
 function lookup(known: readonly KnownStudent[]) {
-  const by = (mark: (own: KnownStudent) => string) => {
+  const by = (mark: (knownStudent: KnownStudent) => string) => {
     const held = new Map<string, KnownStudent[]>();
-    for (const own of known) {
-      const at = mark(own);
-      if (at !== '') held.set(at, [...(held.get(at) ?? []), own]);
+    for (const knownStudent of known) {
+      const identity = mark(knownStudent);
+      if (identity !== '') held.set(identity, [...(held.get(identity) ?? []), knownStudent]);
     }
     return held;
   };
-  const sourced = by((own) => own.sourcedId ?? '');
-  const numbered = by((own) => own.studentNumber.toLowerCase());
-  const mailed = by((own) => own.email.toLowerCase());
-  const named = by((own) => foldName(nameOf(own)));
-  const turned = by((own) => foldName(`${own.familyName} ${own.givenName}`));
-  const given = by((own) => foldName(own.givenName));
-  const family = by((own) => foldName(own.familyName));
-  const isHere = (own: KnownStudent, classId: number | null) =>
-    own.places.some((place) => place.classId === classId);
+  const sourced = by((knownStudent) => knownStudent.sourcedId ?? '');
+  const numbered = by((knownStudent) => knownStudent.studentNumber.toLowerCase());
+  const mailed = by((knownStudent) => knownStudent.email.toLowerCase());
+  const named = by((knownStudent) => foldName(nameOf(knownStudent)));
+  const turned = by((knownStudent) =>
+    foldName(`${knownStudent.familyName} ${knownStudent.givenName}`),
+  );
+  const given = by((knownStudent) => foldName(knownStudent.givenName));
+  const family = by((knownStudent) => foldName(knownStudent.familyName));
+  const isHere = (knownStudent: KnownStudent, classId: number | null) =>
+    knownStudent.places.some((place) => place.classId === classId);
 
   return {
     ownerOf: (number: string) => numbered.get(number.toLowerCase())?.[0],
-    certain(own: ListedStudent, classId: number | null): KnownStudent | null {
-      const source = own.sourcedId === null ? undefined : sourced.get(own.sourcedId)?.[0];
+    certain(listedStudent: ListedStudent, classId: number | null): KnownStudent | null {
+      const source =
+        listedStudent.sourcedId === null ? undefined : sourced.get(listedStudent.sourcedId)?.[0];
       if (source) return source;
-      const number = numbered.get(own.studentNumber.toLowerCase())?.[0];
+      const number = numbered.get(listedStudent.studentNumber.toLowerCase())?.[0];
       // A number that stands beside quite another name is a slip as often as it is a new name: a person decides.
-      if (number) return near(nameOf(number), nameOf(own)) ? number : null;
-      const mail = mailed.get(own.email)?.[0];
-      if (mail && near(nameOf(mail), nameOf(own))) return mail;
+      if (number) return near(nameOf(number), nameOf(listedStudent)) ? number : null;
+      const mail = mailed.get(listedStudent.email)?.[0];
+      if (mail && near(nameOf(mail), nameOf(listedStudent))) return mail;
       // A list that knows only names means the one who is here.
-      const here = named.get(foldName(nameOf(own)))?.filter((one) => isHere(one, classId)) ?? [];
-      return here.length === 1 && !differs(here[0]!, own) ? here[0]! : null;
+      const here =
+        named
+          .get(foldName(nameOf(listedStudent)))
+          ?.filter((knownStudent) => isHere(knownStudent, classId)) ?? [];
+      return here.length === 1 && !differs(here[0]!, listedStudent) ? here[0]! : null;
     },
-    likely(own: ListedStudent, classId: number | null): RollLine['likely'] {
-      const name = foldName(nameOf(own));
-      const found = new Map<number, RollLine['likely'][number]>();
-      const say = (one: KnownStudent | undefined, why: string) => {
-        if (!one || found.has(one.id)) return;
-        const places = one.places.filter(({ left }) => !left).map(({ className }) => className);
-        found.set(one.id, { studentId: one.id, name: nameOf(one), why, where: places.join(', ') });
+    likely(listedStudent: ListedStudent, classId: number | null): RosterLine['likely'] {
+      const name = foldName(nameOf(listedStudent));
+      const likely = new Map<number, RosterLine['likely'][number]>();
+      const say = (knownStudent: KnownStudent | undefined, why: string) => {
+        if (!knownStudent || likely.has(knownStudent.id)) return;
+        const places = knownStudent.places
+          .filter(({ left }) => !left)
+          .map(({ className }) => className);
+        likely.set(knownStudent.id, {
+          studentId: knownStudent.id,
+          name: nameOf(knownStudent),
+          why,
+          where: places.join(', '),
+        });
       };
-      for (const one of numbered.get(own.studentNumber.toLowerCase()) ?? [])
-        say(one, `has the same student number, ${one.studentNumber}`);
-      for (const one of mailed.get(own.email) ?? []) say(one, 'has the same e-mail address');
-      for (const one of named.get(name) ?? [])
-        if (!differs(one, own))
-          say(one, isHere(one, classId) ? 'has the same name' : 'has the same name elsewhere');
-      for (const one of turned.get(name) ?? [])
-        if (!differs(one, own)) say(one, 'has given and family name the other way round');
+      for (const knownStudent of numbered.get(listedStudent.studentNumber.toLowerCase()) ?? [])
+        say(knownStudent, `has the same student number, ${knownStudent.studentNumber}`);
+      for (const knownStudent of mailed.get(listedStudent.email) ?? [])
+        say(knownStudent, 'has the same e-mail address');
+      for (const knownStudent of named.get(name) ?? [])
+        if (!differs(knownStudent, listedStudent))
+          say(
+            knownStudent,
+            isHere(knownStudent, classId) ? 'has the same name' : 'has the same name elsewhere',
+          );
+      for (const knownStudent of turned.get(name) ?? [])
+        if (!differs(knownStudent, listedStudent))
+          say(knownStudent, 'has given and family name the other way round');
       const close = [
-        ...(given.get(foldName(own.givenName)) ?? []),
-        ...(family.get(foldName(own.familyName)) ?? []),
+        ...(given.get(foldName(listedStudent.givenName)) ?? []),
+        ...(family.get(foldName(listedStudent.familyName)) ?? []),
       ];
-      for (const one of close)
-        if (isHere(one, classId) && !differs(one, own) && near(nameOf(one), nameOf(own)))
-          say(one, 'has nearly the same name');
-      return [...found.values()].slice(0, 5);
+      for (const knownStudent of close)
+        if (
+          isHere(knownStudent, classId) &&
+          !differs(knownStudent, listedStudent) &&
+          near(nameOf(knownStudent), nameOf(listedStudent))
+        )
+          say(knownStudent, 'has nearly the same name');
+      return [...likely.values()].slice(0, 5);
     },
   };
 }
 
 /** Two student numbers that are not the same are two students, whatever their names. */
-const differs = (one: KnownStudent, own: ListedStudent) =>
-  one.studentNumber !== '' &&
-  own.studentNumber !== '' &&
-  !same(one.studentNumber, own.studentNumber);
+const differs = (knownStudent: KnownStudent, listedStudent: ListedStudent) =>
+  knownStudent.studentNumber !== '' &&
+  listedStudent.studentNumber !== '' &&
+  !same(knownStudent.studentNumber, listedStudent.studentNumber);
 
 /** Equal but for two slips of the pen, or one of the names equal and the other begun alike. */
 function near(a: string, b: string): boolean {
-  const [one, other] = [foldName(a), foldName(b)];
-  if (one === other || [...one].sort().join('') === [...other].sort().join('')) return true;
-  const [words, others] = [one.split(' '), other.split(' ')];
+  const [text, other] = [foldName(a), foldName(b)];
+  if (text === other || [...text].sort().join('') === [...other].sort().join('')) return true;
+  const [words, others] = [text.split(' '), other.split(' ')];
   if (words.some((word) => word.length > 2 && others.includes(word))) return true;
-  return distance(one, other, 2) <= 2;
+  return distance(text, other, 2) <= 2;
 }
 
 /** Edits between two words (Levenshtein 1966); more than `most` is as good as any more. */
-function distance(a: string, b: string, most: number): number {
-  if (Math.abs(a.length - b.length) > most) return most + 1;
-  let row = Array.from({ length: b.length + 1 }, (_, at) => at);
+function distance(a: string, b: string, limit: number): number {
+  if (Math.abs(a.length - b.length) > limit) return limit + 1;
+  let row = Array.from({ length: b.length + 1 }, (_, index) => index);
   for (let i = 1; i <= a.length; i++) {
     const next = [i];
     for (let j = 1; j <= b.length; j++)
@@ -275,32 +309,33 @@ export interface LineChoice {
   move?: boolean;
 }
 
-export interface RollChoices {
+export interface RosterChoices {
   /** By the line of the list. */
   lines: Readonly<Record<string, LineChoice>>;
   /** Of those who are gone from the list: who leaves the class. */
   leaving: readonly number[];
 }
 
-export type RollWrite =
-  | { do: 'create'; student: ListedStudent; rollNumber: number }
-  | { do: 'enrol'; studentId: number; rollNumber: number; from: number | null }
+export type RosterWrite =
+  | { do: 'create'; student: ListedStudent; rosterNumber: number }
+  | { do: 'enrol'; studentId: number; rosterNumber: number; from: number | null }
   | { do: 'return'; studentId: number; from: number | null }
   | { do: 'change'; studentId: number; fields: FieldChange[]; sourcedId: string | null }
   | { do: 'leave'; studentId: number };
 
 export type Settled =
-  { ok: true; writes: RollWrite[] } | { ok: false; problems: { line: number; message: string }[] };
+  | { ok: true; writes: RosterWrite[] }
+  | { ok: false; problems: { line: number; message: string }[] };
 
 /** What is written for a plan and the decisions on it; a line that asks and was not answered stands in the way. */
-export function settleRoll(
-  target: RollTarget,
-  plan: RollPlan,
-  choices: RollChoices,
+export function settleRoster(
+  target: RosterTarget,
+  plan: RosterPlan,
+  choices: RosterChoices,
   known: readonly KnownStudent[],
 ): Settled {
   const problems: { line: number; message: string }[] = [];
-  const writes: RollWrite[] = [];
+  const writes: RosterWrite[] = [];
   const { ownerOf } = lookup(known);
   const taken = new Set(plan.lines.flatMap(({ studentId }) => studentId ?? []));
   for (const line of plan.lines) {
@@ -319,7 +354,9 @@ export function settleRoll(
       }
       if (
         choice.as !== null &&
-        (!chosen || taken.has(choice.as) || !line.likely.some((own) => own.studentId === choice.as))
+        (!chosen ||
+          taken.has(choice.as) ||
+          !line.likely.some((candidate) => candidate.studentId === choice.as))
       ) {
         problems.push({
           line: line.listed.line,
@@ -346,7 +383,7 @@ export function settleRoll(
     }
     const from = choice.move === false ? null : (line.from?.classId ?? null);
     if (act === 'add')
-      writes.push({ do: 'create', student: line.listed, rollNumber: line.rollNumber });
+      writes.push({ do: 'create', student: line.listed, rosterNumber: line.rosterNumber });
     else {
       if (changes.length > 0 || line.listed.sourcedId !== null)
         writes.push({
@@ -356,7 +393,7 @@ export function settleRoll(
           sourcedId: line.listed.sourcedId,
         });
       if (act === 'join')
-        writes.push({ do: 'enrol', studentId: studentId!, rollNumber: line.rollNumber, from });
+        writes.push({ do: 'enrol', studentId: studentId!, rosterNumber: line.rosterNumber, from });
       if (act === 'back') writes.push({ do: 'return', studentId: studentId!, from });
     }
   }

@@ -99,8 +99,8 @@ const oneSpace = (text: string) =>
     .trim();
 
 export const fold = (text: string, folding: Folding): string =>
-  settled(oneSpelling(text), (own) => {
-    let folded = own;
+  settled(oneSpelling(text), (spelling) => {
+    let folded = spelling;
     if (folding.accents) folded = plainLetters(folded);
     if (folding.case) folded = folded.toLowerCase().replace(/ß/g, 'ss');
     if (folding.space) folded = oneSpace(folded);

@@ -86,10 +86,10 @@ function underConvention(text: string, sign: '.' | ','): string | null {
 const decimalSigns = { either: ['.', ','], point: ['.'], comma: [','] } as const;
 
 function readPlain(text: string, decimal: DecimalSign): Rational[] {
-  const found = decimalSigns[decimal]
+  const separator = decimalSigns[decimal]
     .map((sign) => underConvention(text, sign))
     .filter((t) => t !== null);
-  return [...new Set(found)].map(fromDecimal);
+  return [...new Set(separator)].map(fromDecimal);
 }
 
 /**

@@ -5,12 +5,12 @@
 
 /** Share of the places that hold the right thing. */
 export function shareOfPlaces(right: readonly string[], given: readonly string[]): number {
-  return right.filter((id, at) => given[at] === id).length / right.length;
+  return right.filter((id, index) => given[index] === id).length / right.length;
 }
 
 /** Share of all pairs that stand in the right order. */
 export function shareOfPairs(right: readonly string[], given: readonly string[]): number {
-  const place = new Map(given.map((id, at) => [id, at]));
+  const place = new Map(given.map((id, index) => [id, index]));
   let pairs = 0;
   let inOrder = 0;
   for (let first = 0; first < right.length; first++)

@@ -28,11 +28,11 @@ export const pointsTable = z
   })
   .superRefine((table, context) => {
     const seen = new Set<string>();
-    table.values.forEach(({ value }, at) => {
+    table.values.forEach(({ value }, index) => {
       if (seen.has(value))
         context.addIssue({
           code: 'custom',
-          path: ['values', at, 'value'],
+          path: ['values', index, 'value'],
           message: `“${value}” stands twice in the table of points.`,
         });
       seen.add(value);
@@ -75,7 +75,7 @@ export const roundPoints = (value: number) => Math.round(value * 1e12) / 1e12;
 
 /** The points of several items together. A hundred thirds, each rounded to 1e-12, are off by 5e-11 at most. */
 export const sumPoints = (items: readonly number[]) =>
-  Math.round(items.reduce((sum, own) => sum + own, 0) * 1e9) / 1e9;
+  Math.round(items.reduce((sum, item) => sum + item, 0) * 1e9) / 1e9;
 
 /** Together never below zero, unless the teacher lets it. */
 function withinBounds(
@@ -135,12 +135,12 @@ export function mostPoints(rule: SetRule, values: string[], mostChosen = values.
 
 /** A part whose table gives `value` as much as the best value has. */
 export function acceptInTable<P extends { rule: OneRule }>(
-  own: P,
+  p: P,
   rule: PointsTable,
   value: string,
 ): P {
   const best = Math.max(...rule.values.map(({ points: worth }) => worth));
   const values = [...rule.values.filter((line) => line.value !== value), { value, points: best }];
   const known = rule.values.find((line) => line.value === value);
-  return known && known.points >= best ? own : { ...own, rule: { ...rule, values } };
+  return known && known.points >= best ? p : { ...p, rule: { ...rule, values } };
 }

@@ -51,16 +51,19 @@ export interface ShelfFilters {
 
 /** What each filter looks at: the values of a test among which one must be asked for. */
 const facets = {
-  shelf: (own: ShelvedTest): readonly Shelf[] => [own.shelf],
-  standard: (own: ShelvedTest): readonly number[] => own.standards,
-  grades: (own: ShelvedTest): readonly number[] => own.grades,
-  subject: (own: ShelvedTest): readonly string[] => (own.subject === '' ? [] : [own.subject]),
-  kind: (own: ShelvedTest): readonly TestKind[] => [own.kind],
-  size: (own: ShelvedTest): readonly string[] =>
-    sizeBands.filter(({ from, to }) => own.items >= from && own.items < to).map(({ id }) => id),
-  machine: (own: ShelvedTest): readonly boolean[] => [own.machine],
-  has: (own: ShelvedTest): readonly Medium[] => own.media,
-  folder: (own: ShelvedTest): readonly number[] => own.folders,
+  shelf: (shelvedTest: ShelvedTest): readonly Shelf[] => [shelvedTest.shelf],
+  standard: (shelvedTest: ShelvedTest): readonly number[] => shelvedTest.standards,
+  grades: (shelvedTest: ShelvedTest): readonly number[] => shelvedTest.grades,
+  subject: (shelvedTest: ShelvedTest): readonly string[] =>
+    shelvedTest.subject === '' ? [] : [shelvedTest.subject],
+  kind: (shelvedTest: ShelvedTest): readonly TestKind[] => [shelvedTest.kind],
+  size: (shelvedTest: ShelvedTest): readonly string[] =>
+    sizeBands
+      .filter(({ from, to }) => shelvedTest.items >= from && shelvedTest.items < to)
+      .map(({ id }) => id),
+  machine: (shelvedTest: ShelvedTest): readonly boolean[] => [shelvedTest.machine],
+  has: (shelvedTest: ShelvedTest): readonly Medium[] => shelvedTest.media,
+  folder: (shelvedTest: ShelvedTest): readonly number[] => shelvedTest.folders,
 };
 type Facet = keyof typeof facets;
 const facetNames = Object.keys(facets) as Facet[];
@@ -76,9 +79,9 @@ export interface ShelfFound {
 }
 
 /** Every typed word must begin a word of the title or of what stands beside it. */
-function says(own: ShelvedTest, typed: readonly string[]): boolean {
+function says(shelvedTest: ShelvedTest, typed: readonly string[]): boolean {
   if (typed.length === 0) return true;
-  const words = wordsOf(`${own.title} ${own.text}`);
+  const words = wordsOf(`${shelvedTest.title} ${shelvedTest.text}`);
   return typed.every((word) => words.some((other) => other.startsWith(word)));
 }
 
@@ -95,28 +98,28 @@ export function findTests(
 ): ShelfFound {
   const typed = wordsOf(wanted.words ?? '');
   const asked = (name: Facet): readonly unknown[] => {
-    const own = wanted[name];
-    if (own === undefined) return [];
-    return Array.isArray(own) ? own : [own];
+    const wantedFacet = wanted[name];
+    if (wantedFacet === undefined) return [];
+    return Array.isArray(wantedFacet) ? wantedFacet : [wantedFacet];
   };
   const active = facetNames.filter((name) => asked(name).length > 0);
   const counts = Object.fromEntries(facetNames.map((name) => [name, new Map<unknown, number>()]));
-  const found: ShelvedTest[] = [];
+  const shelvedTests: ShelvedTest[] = [];
   for (const test of tests) {
     if (!says(test, typed)) continue;
     const failed = active.filter(
       (name) => !facets[name](test).some((value) => asked(name).includes(value)),
     );
     if (failed.length > 1) continue;
-    if (failed.length === 0) found.push(test);
+    if (failed.length === 0) shelvedTests.push(test);
     // A test that fails one filter is what that filter's other choices would give.
     for (const name of failed.length === 1 ? failed : facetNames)
       for (const value of new Set<unknown>(facets[name](test)))
         counts[name]!.set(value, (counts[name]!.get(value) ?? 0) + 1);
   }
-  found.sort((a, b) => compare[order](a, b) || a.id - b.id);
+  shelvedTests.sort((a, b) => compare[order](a, b) || a.id - b.id);
   return {
-    ids: found.map(({ id }) => id),
+    ids: shelvedTests.map(({ id }) => id),
     counts: Object.fromEntries(
       facetNames.map((name) => [name, [...counts[name]!]]),
     ) as unknown as ShelfCounts,

@@ -79,21 +79,25 @@ export function readStaffList(text: string, taken: Iterable<string> = []): Staff
     (cell) => columns.find(([, pattern]) => pattern.test(cell))?.[0],
   );
   const hasHead = head.some((column) => column !== undefined);
-  lines.forEach((line, at) => {
-    if (line.trim() === '' || (hasHead && at === 0)) return;
+  lines.forEach((line, index) => {
+    if (line.trim() === '' || (hasHead && index === 0)) return;
     if (list.people.length >= mostStaff) {
       if (list.people.length === mostStaff)
-        list.problems.push({ line: at + 1, message: `At most ${mostStaff} people at once.` });
+        list.problems.push({ line: index + 1, message: `At most ${mostStaff} people at once.` });
       return;
     }
     const cells = cellsOf(line, sign);
     const cell = (column: (typeof columns)[number][0]) =>
       hasHead ? (cells[head.indexOf(column)] ?? '') : '';
-    const email = hasHead ? cell('email') : (cells.find((own) => own.includes('@')) ?? '');
-    const unnamed = hasHead ? cell('name') : cells.filter((own) => !own.includes('@')).join(' ');
+    const email = hasHead
+      ? cell('email')
+      : (cells.find((candidate) => candidate.includes('@')) ?? '');
+    const unnamed = hasHead
+      ? cell('name')
+      : cells.filter((candidate) => !candidate.includes('@')).join(' ');
     const { givenName, familyName } = splitName(unnamed);
     const person = {
-      line: at + 1,
+      line: index + 1,
       givenName: cell('givenName') || givenName,
       familyName: cell('familyName') || familyName,
       email,
@@ -102,12 +106,12 @@ export function readStaffList(text: string, taken: Iterable<string> = []): Staff
     const suggested = suggestSignInName(person.givenName, person.familyName, used);
     const read = listedPerson.safeParse({ ...person, signInName: cell('signInName') || suggested });
     if (!read.success) {
-      list.problems.push({ line: at + 1, message: read.error.issues[0]!.message });
+      list.problems.push({ line: index + 1, message: read.error.issues[0]!.message });
       return;
     }
     if (used.has(read.data.signInName)) {
       list.problems.push({
-        line: at + 1,
+        line: index + 1,
         message: `The sign-in name “${read.data.signInName}” is taken.`,
       });
       return;

@@ -29,15 +29,15 @@ const grades: Record<string, number> = { K: 0, KG: 0, PK: 0, TK: 0 };
 
 /** Grades as frameworks write them: “KG”, “06”, “6-8”, “6;7”. Those outside of 0 to 13 are left out. */
 export function readGrades(text: string): number[] {
-  const found = new Set<number>();
+  const branch = new Set<number>();
   for (const piece of text.split(/[;,\s]+/).filter(Boolean)) {
     const [from, to = from] = piece
       .split(/[-–]/)
       .map((word) => grades[word.toUpperCase()] ?? Number(word));
     if (from === undefined || to === undefined || Number.isNaN(from) || Number.isNaN(to)) continue;
-    for (let grade = Math.max(0, from); grade <= Math.min(13, to); grade++) found.add(grade);
+    for (let grade = Math.max(0, from); grade <= Math.min(13, to); grade++) branch.add(grade);
   }
-  return [...found].sort((a, b) => a - b);
+  return [...branch].sort((a, b) => a - b);
 }
 
 /**

@@ -34,8 +34,8 @@ export function shorten(words: string, length: number): string {
 }
 
 /** "1 item", "3 items". */
-export function count(n: number, one: string, many = `${one}s`): string {
-  return `${n.toLocaleString('en')} ${n === 1 ? one : many}`;
+export function count(n: number, text: string, many = `${text}s`): string {
+  return `${n.toLocaleString('en')} ${n === 1 ? text : many}`;
 }
 
 /** "a", "a and b", "a, b and c". */

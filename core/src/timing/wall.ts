@@ -25,17 +25,17 @@ export function atWall(wall: string, zone: string): WallReading {
 }
 
 /** The wall time of an instant, as a form field writes it: "2026-03-06T14:30". */
-export const wallOf = (at: number, zone: string) =>
-  DateTime.fromMillis(at, { zone }).toFormat("yyyy-MM-dd'T'HH:mm");
+export const wallOf = (index: number, zone: string) =>
+  DateTime.fromMillis(index, { zone }).toFormat("yyyy-MM-dd'T'HH:mm");
 
 /** The same time on the wall so many days later, also across a clock change. */
-export const daysLater = (at: number, days: number, zone: string) =>
-  DateTime.fromMillis(at, { zone }).plus({ days }).toMillis();
+export const daysLater = (index: number, days: number, zone: string) =>
+  DateTime.fromMillis(index, { zone }).plus({ days }).toMillis();
 
 /** Monday 00:00 of the week that holds an instant, in the zone. */
-export const weekOf = (at: number, zone: string) =>
-  DateTime.fromMillis(at, { zone }).startOf('week').toMillis();
+export const weekOf = (index: number, zone: string) =>
+  DateTime.fromMillis(index, { zone }).startOf('week').toMillis();
 
 /** Midnight at the start of the day that holds an instant, in the zone. */
-export const dayOf = (at: number, zone: string) =>
-  DateTime.fromMillis(at, { zone }).startOf('day').toMillis();
+export const dayOf = (index: number, zone: string) =>
+  DateTime.fromMillis(index, { zone }).startOf('day').toMillis();

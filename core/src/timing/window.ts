@@ -46,11 +46,11 @@ export interface OwnEnd {
 }
 
 /** The window as it is for one student: never shorter than everybody's, and late work is taken as long after closing. */
-export function ownWindow<Own extends Window>(window: Own, own: OwnEnd, zone: string): Own {
+export function ownWindow<Own extends Window>(window: Own, ownEnd: OwnEnd, zone: string): Own {
   const { closesAt, lateRule } = window;
   if (closesAt === null) return window;
-  const later = own.extraDays > 0 ? daysLater(closesAt, own.extraDays, zone) : closesAt;
-  const closes = Math.max(later, own.closesAt ?? later);
+  const later = ownEnd.extraDays > 0 ? daysLater(closesAt, ownEnd.extraDays, zone) : closesAt;
+  const closes = Math.max(later, ownEnd.closesAt ?? later);
   const shifted =
     lateRule.late === 'until'
       ? { ...lateRule, until: Math.max(lateRule.until, lateRule.until + closes - closesAt) }
@@ -71,13 +71,13 @@ export function latePenalty({ closesAt, lateRule }: Window, handedInAt: number):
  * @returns null when nothing ends it
  */
 export function deadlineOf(rules: TimeRules, beganAt: number): number | null {
-  const own =
+  const value =
     rules.limit === null || rules.timeFactor === null
       ? null
       : beganAt + Math.round(rules.limit * rules.timeFactor) + (rules.extra ?? 0);
   const end = windowEnd(rules);
-  if (own === null) return end;
-  return end === null ? own : Math.min(own, end);
+  if (value === null) return end;
+  return end === null ? value : Math.min(value, end);
 }
 
 /** The earlier of two ends, either of which may be none. */
@@ -120,26 +120,26 @@ export function windowProblems(
   now: number,
 ): { field: string; message: string }[] {
   const { opensAt, closesAt, lateRule } = window;
-  const found: { field: string; message: string }[] = [];
+  const problems: { field: string; message: string }[] = [];
   if (closesAt !== null && closesAt <= opensAt)
-    found.push({
+    problems.push({
       field: 'closesAt',
       message:
         closesAt === opensAt ? 'It closes at the moment it opens.' : 'It closes before it opens.',
     });
   else if (closesAt !== null && closesAt <= now)
-    found.push({ field: 'closesAt', message: 'The closing time has already passed.' });
+    problems.push({ field: 'closesAt', message: 'The closing time has already passed.' });
   else if (closesAt !== null && limit !== null && closesAt - Math.max(opensAt, now) < limit)
-    found.push({
+    problems.push({
       field: 'limit',
       message: 'The time limit is longer than the window, so nobody could use all of it.',
     });
   if (lateRule.late === 'until' && (closesAt === null || lateRule.until <= closesAt))
-    found.push({
+    problems.push({
       field: 'lateRule',
       message: 'Late work must be possible for some time after closing.',
     });
   if (lateRule.late === 'until' && !(lateRule.offPerDay >= 0 && lateRule.offPerDay <= 1))
-    found.push({ field: 'lateRule', message: 'Each late day can take off from 0 to 100 %.' });
-  return found;
+    problems.push({ field: 'lateRule', message: 'Each late day can take off from 0 to 100 %.' });
+  return problems;
 }

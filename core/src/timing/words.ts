@@ -3,7 +3,7 @@ import { day, minute, second } from './window';
 
 const formats = new Map<string, Intl.DateTimeFormat>();
 
-function partsOf(at: number, zone: string): Record<string, string> {
+function partsOf(index: number, zone: string): Record<string, string> {
   let format = formats.get(zone);
   if (!format) {
     format = new Intl.DateTimeFormat('en-GB', {
@@ -18,15 +18,15 @@ function partsOf(at: number, zone: string): Record<string, string> {
     });
     formats.set(zone, format);
   }
-  return Object.fromEntries(format.formatToParts(at).map(({ type, value }) => [type, value]));
+  return Object.fromEntries(format.formatToParts(index).map(({ type, value }) => [type, value]));
 }
 
 const dayNumber = ({ year, month, day: date }: Record<string, string>) =>
   Date.parse(`${date} ${month!.slice(0, 3)} ${year} 00:00 UTC`) / day;
 
 /** "today 14:30", "Fri 14:30" within six days, "Fri 6 Mar, 14:30" otherwise, with the year when it is another. */
-export function inWords(at: number, zone: string, now: number): string {
-  const then = partsOf(at, zone);
+export function inWords(time: number, zone: string, now: number): string {
+  const then = partsOf(time, zone);
   const today = partsOf(now, zone);
   const days = dayNumber(then) - dayNumber(today);
   const clock = `${then.hour}:${then.minute}`;

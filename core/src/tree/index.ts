@@ -11,11 +11,11 @@ export function chainsOf(rows: Iterable<TreeRow>): (id: number) => number[] {
   return (id) => {
     const chain: number[] = [];
     for (
-      let at: number | null | undefined = id;
-      at != null && !chain.includes(at);
-      at = parentOf.get(at)
+      let index: number | null | undefined = id;
+      index != null && !chain.includes(index);
+      index = parentOf.get(index)
     )
-      chain.push(at);
+      chain.push(index);
     return chain;
   };
 }

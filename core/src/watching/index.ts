@@ -30,16 +30,16 @@ export function connectionOf(
 }
 
 /** Facts about a sitting that are worth saying, in words; a page that was left is a fact, not a verdict. */
-export function signsInWords(own: Sitting, now: number): string[] {
-  const { state, seenAt, hidden, leaves } = own;
-  const said: string[] = [];
-  const connection = connectionOf(own, now);
+export function signsInWords(sitting: Sitting, now: number): string[] {
+  const { state, seenAt, hidden, leaves } = sitting;
+  const events: string[] = [];
+  const connection = connectionOf(sitting, now);
   if (connection === 'lost')
-    said.push(seenAt === null ? 'no connection yet' : `no connection for ${ago(now - seenAt)}`);
-  else if (connection === 'there' && hidden) said.push('another window is open');
+    events.push(seenAt === null ? 'no connection yet' : `no connection for ${ago(now - seenAt)}`);
+  else if (connection === 'there' && hidden) events.push('another window is open');
   if (leaves > 0 && state !== 'not-begun')
-    said.push(leaves === 1 ? 'left the page once' : `left the page ${leaves} times`);
-  return said;
+    events.push(leaves === 1 ? 'left the page once' : `left the page ${leaves} times`);
+  return events;
 }
 
 const ago = (length: number) =>

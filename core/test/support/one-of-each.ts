@@ -141,9 +141,9 @@ export const right: Record<string, unknown> = {
   p17: null,
 };
 
-export const item = (...own: Part[]): ItemContent => ({
+export const item = (...contentParts: Part[]): ItemContent => ({
   stem: '<p>What?</p>',
-  parts: own,
+  parts: contentParts,
   explanation: 'Because.',
   hints: ['Think.'],
   notes: 'For us.',

@@ -62,12 +62,12 @@ function lettered(stem: string, right: string[], wrong: Wrong[]) {
   const inOrder = all.every(({ text }) => isNumber(text))
     ? all.sort((a, b) => size(a.text) - size(b.text))
     : randomFrom(stem).shuffle(all);
-  const choices = inOrder.map(({ text, mistake }, at) => ({
-    id: 'abcdefgh'[at]!,
+  const choices = inOrder.map(({ text, mistake }, index) => ({
+    id: 'abcdefgh'[index]!,
     text,
     ...(mistake && { mistake }),
   }));
-  return { choices, key: choices.filter((_, at) => inOrder[at]!.right).map(({ id }) => id) };
+  return { choices, key: choices.filter((_, index) => inOrder[index]!.right).map(({ id }) => id) };
 }
 
 export function single(
@@ -190,36 +190,39 @@ export function about(text: string, items: DemoItem[]): DemoItem[] {
     .split(/\n\s*\n/)
     .map((p) => `<p>${p.trim().replace(/\s+/g, ' ')}</p>`)
     .join('');
-  return items.map((one) => ({
-    ...one,
-    content: { ...one.content, stem: `<blockquote>${shown}</blockquote>${one.content.stem}` },
+  return items.map((demoItem) => ({
+    ...demoItem,
+    content: {
+      ...demoItem.content,
+      stem: `<blockquote>${shown}</blockquote>${demoItem.content.stem}`,
+    },
   }));
 }
 
-function choiceWith(own: DemoItem, text: string) {
-  const [part] = own.content.parts;
-  const found =
+function choiceWith(demoItem: DemoItem, text: string) {
+  const [part] = demoItem.content.parts;
+  const marked =
     part && 'choices' in part ? part.choices.find((choice) => choice.text === text) : undefined;
-  if (!part || part.kind !== 'single-choice' || !found) throw new Error(`No choice “${text}”.`);
-  return { part, id: found.id };
+  if (!part || part.kind !== 'single-choice' || !marked) throw new Error(`No choice “${text}”.`);
+  return { part, id: marked.id };
 }
 
 /** The same item with a key that is wrong, for Results to find; `belief` is what its author holds against the right choice. */
-export function withWrongKey(own: DemoItem, marked: string, belief: string): DemoItem {
-  const { part, id } = choiceWith(own, marked);
+export function withWrongKey(demoItem: DemoItem, marked: string, belief: string): DemoItem {
+  const { part, id } = choiceWith(demoItem, marked);
   const choices = part.choices.map(({ mistake, ...choice }) =>
     choice.id === id
       ? choice
       : { ...choice, mistake: part.key.includes(choice.id) ? belief : mistake },
   );
   return {
-    ...own,
-    content: { ...own.content, parts: [{ ...part, choices, key: [id] }] },
+    ...demoItem,
+    content: { ...demoItem.content, parts: [{ ...part, choices, key: [id] }] },
     planted: { truth: part.key },
   };
 }
 
 /** The same item with a wrong choice that most who do not know take. */
-export function tempts(own: DemoItem, text: string): DemoItem {
-  return { ...own, planted: { tempting: choiceWith(own, text).id } };
+export function tempts(demoItem: DemoItem, text: string): DemoItem {
+  return { ...demoItem, planted: { tempting: choiceWith(demoItem, text).id } };
 }

@@ -6,7 +6,7 @@ import { paragraph, type DemoItem } from './build';
 type Rule = 'all-or-nothing' | 'each-right' | 'wrong-takes-away';
 type PartOf<K extends Part['kind']> = Extract<Part, { kind: K }>;
 const named = (texts: readonly string[], sign: string) =>
-  texts.map((text, at) => ({ id: `${sign}${at + 1}`, text }));
+  texts.map((text, index) => ({ id: `${sign}${index + 1}`, text }));
 
 const made = (
   standard: string,
@@ -38,10 +38,10 @@ export const match = (
   rule: Rule = 'each-right',
 ) => {
   const left = named(
-    pairs.map(([own]) => own),
+    pairs.map(([text]) => text),
     'l',
   );
-  const right = named([...pairs.map(([, own]) => own), ...spare], 'r');
+  const right = named([...pairs.map(([, pair]) => pair), ...spare], 'r');
   return made(
     standard,
     depth,
@@ -53,7 +53,7 @@ export const match = (
         kind: 'matching',
         left,
         right,
-        key: left.map(({ id }, at) => `${id} ${right[at]!.id}`),
+        key: left.map(({ id }, index) => `${id} ${right[index]!.id}`),
         once: true,
         rule: { rule, points: pairs.length },
       },
@@ -73,8 +73,10 @@ export const sort = (
 ) => {
   const shelves = named(Object.keys(groups), 'g');
   const choices = named([...Object.values(groups).flat(), ...out], 'c');
-  const key = Object.values(groups).flatMap((things, at) =>
-    things.map((own) => `${choices.find(({ text }) => text === own)!.id} ${shelves[at]!.id}`),
+  const key = Object.values(groups).flatMap((things, index) =>
+    things.map(
+      (thing) => `${choices.find(({ text }) => text === thing)!.id} ${shelves[index]!.id}`,
+    ),
   );
   return made(
     standard,
@@ -136,8 +138,8 @@ export const gaps = (
   const html = text.replace(/\{([^}]*)\}/g, (_, inside: string) => {
     const id = `g${list.length + 1}`;
     const words = inside.split('|');
-    const choices = [...words].sort().map((own, at) => ({ id: 'abcdef'[at]!, text: own }));
-    list.push({ id, choices, key: [choices.find((own) => own.text === words[0])!.id] });
+    const choices = [...words].sort().map((word, index) => ({ id: 'abcdef'[index]!, text: word }));
+    list.push({ id, choices, key: [choices.find((choice) => choice.text === words[0])!.id] });
     return `<span data-gap="${id}"></span>`;
   });
   return made(
@@ -203,8 +205,8 @@ export const places = (
   right: string[],
   explanation: string,
 ) => {
-  const list = spots.map(([label, x, y, radius], at) => ({
-    id: `p${at + 1}`,
+  const list = spots.map(([label, x, y, radius], index) => ({
+    id: `p${index + 1}`,
     label,
     area: { shape: 'circle' as const, x, y, radius },
   }));
@@ -239,10 +241,12 @@ export const grid = (
 ) => {
   const heads = named(columns, 'c');
   const lines = named(
-    rows.map(([own]) => own),
+    rows.map(([text]) => text),
     'r',
   );
-  const key = rows.map(([, own], at) => `${lines[at]!.id} ${heads[columns.indexOf(own)]!.id}`);
+  const key = rows.map(
+    ([, row], index) => `${lines[index]!.id} ${heads[columns.indexOf(row)]!.id}`,
+  );
   return made(
     standard,
     depth,
@@ -281,8 +285,8 @@ export const essay = (
       ...(mostWords && { mostWords }),
       guide: paragraph(guide),
       ...(criteria && {
-        criteria: criteria.map(([name, levels], at) => ({
-          id: `c${at + 1}`,
+        criteria: criteria.map(([name, levels], index) => ({
+          id: `c${index + 1}`,
           name,
           levels: levels.map(([worth, words]) => ({ points: worth, words })),
         })),

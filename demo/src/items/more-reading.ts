@@ -1,7 +1,7 @@
 import { several, short, single, trueFalse, type DemoItem } from './build';
 import { ask, essay, gaps, grid, match, order, page, sort, twoParts, words } from './kinds';
 
-const on = (passage: string, items: DemoItem[]) => items.map((own) => ({ ...own, passage }));
+const on = (passage: string, items: DemoItem[]) => items.map((item) => ({ ...item, passage }));
 
 export const moreReading: DemoItem[] = [
   ...on('lighthouse', [

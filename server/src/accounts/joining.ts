@@ -1,4 +1,4 @@
-/** A student puts themselves on the roll of a class that is open for it; the teacher sees who did. */
+/** A student puts themselves on the roster of a class that is open for it; the teacher sees who did. */
 import { foldName, mostInClass } from '@oaken/core/rosters';
 import { createStudent, enrol } from '../classes/enrolling';
 import type { Transaction } from 'sequelize';
@@ -49,7 +49,7 @@ async function insistOnFreeNumber(
 
 export async function joinClass(
   { database, now }: Pick<Context, 'database' | 'now'>,
-  own: OpenClass,
+  openClass: OpenClass,
   {
     givenName,
     familyName,
@@ -57,7 +57,7 @@ export async function joinClass(
   }: { givenName: string; familyName: string; studentNumber: string },
 ): Promise<{ studentId: number; passcode: string }> {
   const time = new Date(now());
-  if (own.joiningUntil === null || own.joiningUntil <= time)
+  if (openClass.joiningUntil === null || openClass.joiningUntil <= time)
     throw new Problem(
       403,
       'This class is not open for joining.',
@@ -67,28 +67,28 @@ export async function joinClass(
   const secretHash = await hashSecret(passcode);
   return database.transaction(async (transaction) => {
     const { Enrollment, SchoolClass } = database.models;
-    await SchoolClass.findByPk(own.id, { transaction, lock: true });
+    await SchoolClass.findByPk(openClass.id, { transaction, lock: true });
     const roster = await Enrollment.findAll({
-      where: { classId: own.id },
+      where: { classId: openClass.id },
       include: 'student',
       transaction,
     });
     insistOnRoom(roster, { givenName, familyName });
-    await insistOnFreeNumber(database, own.schoolId, studentNumber, transaction);
+    await insistOnFreeNumber(database, openClass.schoolId, studentNumber, transaction);
     const student = {
       givenName,
       familyName,
       studentNumber,
       email: '',
-      grade: own.grade,
+      grade: openClass.grade,
       sourcedId: null,
       secretHash,
     };
-    const studentId = await createStudent(database, own.schoolId, student, time, transaction);
-    const rollNumber = Math.max(0, ...roster.map(({ rosterNumber }) => rosterNumber)) + 1;
+    const studentId = await createStudent(database, openClass.schoolId, student, time, transaction);
+    const rosterNumber = Math.max(0, ...roster.map(({ rosterNumber }) => rosterNumber)) + 1;
     await enrol(
       database,
-      { classId: own.id, studentId, rollNumber, bySelf: true },
+      { classId: openClass.id, studentId, rosterNumber, bySelf: true },
       time,
       transaction,
     );

@@ -89,24 +89,25 @@ function guessing({ database, throttle, devices }: Context) {
     const device = await devices.known(request, null);
     const from = { address: `${kind} ${device ?? request.ip}`, patience: patience.codes };
     await throttle.guess({}, from);
-    const found = await find();
-    if (!found) await throttle.failed(from);
-    return found;
+    const credential = await find();
+    if (!credential) await throttle.failed(from);
+    return credential;
   };
 
   const classByCode = async (code: string, request: Request) => {
-    const found = await byCode('code', request, () =>
+    const schoolClass = await byCode('code', request, () =>
       database.models.SchoolClass.findOne({ where: { code, archivedAt: null } }),
     );
-    if (!found) throw new Problem(404, 'No class has this code.', 'Check it with your teacher.');
-    return found;
+    if (!schoolClass)
+      throw new Problem(404, 'No class has this code.', 'Check it with your teacher.');
+    return schoolClass;
   };
 
   const linkByToken = async (token: string, request: Request) => {
-    const found = await byCode('link', request, () => findLink(database, token));
-    if (!found)
+    const linked = await byCode('link', request, () => findLink(database, token));
+    if (!linked)
       throw new Problem(404, 'This link leads nowhere.', 'Ask your teacher for it again.');
-    return found;
+    return linked;
   };
   return { atAccount, classByCode, linkByToken };
 }
@@ -184,9 +185,9 @@ function studentRoutes(bind: Bind, context: Context): void {
   });
 
   bind(api.joinClass, async ({ body, request, response }) => {
-    const found = await guessed.classByCode(body.code, request);
-    await throttle.guess({ arrival: `class ${found.id} ${request.ip}` });
-    const { studentId, passcode } = await joinClass({ database, now }, found, body);
+    const schoolClass = await guessed.classByCode(body.code, request);
+    await throttle.guess({ arrival: `class ${schoolClass.id} ${request.ip}` });
+    const { studentId, passcode } = await joinClass({ database, now }, schoolClass, body);
     return { ...(await begin(studentId, request, response)), passcode };
   });
 
@@ -224,9 +225,9 @@ function linkRoutes(bind: Bind, context: Context): void {
   );
 
   bind(api.comeAsGuest, async ({ body, request, response }) => {
-    const found = await guessed.linkByToken(body.token, request);
-    await throttle.guess({ arrival: `link ${found.id} ${request.ip}` });
-    const guest = await addGuest({ database, now }, found, body.name);
-    return { ...(await begin(guest, request, response)), assignmentId: found.id };
+    const linked = await guessed.linkByToken(body.token, request);
+    await throttle.guess({ arrival: `link ${linked.id} ${request.ip}` });
+    const guest = await addGuest({ database, now }, linked, body.name);
+    return { ...(await begin(guest, request, response)), assignmentId: linked.id };
   });
 }

@@ -75,13 +75,13 @@ export async function addStaff(
   return database.transaction(async (transaction) => {
     const taken = await Account.findAll({ where: { signInName: names }, transaction, lock: true });
     const used = new Set(taken.map(({ signInName }) => signInName?.toLowerCase()));
-    const wrong = people.flatMap(({ signInName, line }, at) => {
+    const wrong = people.flatMap(({ signInName, line }, index) => {
       const twice = used.has(signInName);
       used.add(signInName);
       return twice
         ? [
             {
-              pointer: `/people/${at}/signInName`,
+              pointer: `/people/${index}/signInName`,
               message: `Line ${line}: the sign-in name “${signInName}” is taken.`,
             },
           ]

@@ -53,8 +53,8 @@ export class RemoteAssembler implements Assembler {
     return new Promise<Assembled | null>((resolve, reject) => {
       const late = setTimeout(() => resolve(null), (seconds + patience) * 1000);
       signal.addEventListener('abort', () => reject(new Error('It was stopped.')), { once: true });
-      worker.on('message', (said: Said) =>
-        'step' in said ? step(said.step) : resolve(said.assembled),
+      worker.on('message', (message: Said) =>
+        'step' in message ? step(message.step) : resolve(message.assembled),
       );
       worker.on('error', reject);
       worker.on('exit', () => {

@@ -37,16 +37,16 @@ function provedBound({ whole }: Program, model: Model, { constants }: Highs): nu
 function modelData({ cost, lower, upper, whole, rows }: Program, { constants }: Highs): ModelData {
   const starts = new Int32Array(rows.length + 1);
   let entries = 0;
-  for (const [at, { columns }] of rows.entries()) {
-    starts[at] = entries;
+  for (const [index, { columns }] of rows.entries()) {
+    starts[index] = entries;
     entries += columns.length;
   }
   starts[rows.length] = entries;
   const indices = new Int32Array(entries);
   const values = new Float64Array(entries);
-  for (const [at, row] of rows.entries()) {
-    indices.set(row.columns, starts[at]);
-    values.set(row.values, starts[at]);
+  for (const [index, row] of rows.entries()) {
+    indices.set(row.columns, starts[index]);
+    values.set(row.values, starts[index]);
   }
   const { integer, continuous } = constants.variableType;
   const size = { numRows: rows.length, numCols: cost.length };
@@ -58,6 +58,6 @@ function modelData({ cost, lower, upper, whole, rows }: Program, { constants }: 
     rowLower: rows.map((row) => row.lower),
     rowUpper: rows.map((row) => row.upper),
     matrix: { format: 'csr', ...size, starts, indices, values },
-    integrality: whole.map((own) => (own ? integer : continuous)),
+    integrality: whole.map((isWhole) => (isWhole ? integer : continuous)),
   };
 }

@@ -97,7 +97,7 @@ export async function* fillBlueprint(
     line: 'done',
     ...assembled,
     forms: await Promise.all(
-      assembled.forms.map((own) => readItems(context.database, me, own, { retired: true })),
+      assembled.forms.map((form) => readItems(context.database, me, form, { retired: true })),
     ),
     candidates: candidates.length,
     seconds: (performance.now() - began) / 1000,
@@ -194,7 +194,7 @@ function planned(item: Item, chain: (standard: number) => number[]): PlannedItem
     points,
     seconds: seconds ?? usualSeconds,
     facility: item.answerCount > 0 ? item.averageScore : null,
-    separation: item.itemRestCorrelation,
+    itemRestCorrelation: item.itemRestCorrelation,
     byHand: markedBy === 'hand',
     standards: revisionStandards.map(({ standardId }) => chain(standardId)),
   };

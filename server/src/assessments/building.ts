@@ -30,12 +30,12 @@ import { createOnce } from '../database/create-once';
 export async function insertTest(
   { database, now }: Context,
   me: SignedIn,
-  own: { clientKey: string; outline: Outline; source: { id: number; title: string } | null },
+  newTest: { clientKey: string; outline: Outline; source: { id: number; title: string } | null },
   transaction: Transaction,
 ): Promise<{ id: number; fresh: boolean }> {
   const { id: ownerId, schoolId } = me.account;
   const time = new Date(now());
-  const { clientKey, outline, source } = own;
+  const { clientKey, outline, source } = newTest;
   const { row, fresh } = await createOnce(
     database.models.Test,
     { ownerId, clientKey },
@@ -70,12 +70,14 @@ export async function makeTest(
   }));
   // Items of one passage come in beside each other, where its first one was picked.
   const passageOf = new Map(items.map(({ id, content }) => [id, content.passage?.id ?? null]));
-  const firstOf = ({ itemId }: Entry, at: number) => {
+  const firstOf = ({ itemId }: Entry, index: number) => {
     const passage = passageOf.get(itemId);
-    return passage == null ? at : entries.findIndex((own) => passageOf.get(own.itemId) === passage);
+    return passage == null
+      ? index
+      : entries.findIndex((entry) => passageOf.get(entry.itemId) === passage);
   };
   const ordered = entries
-    .map((entry, at) => ({ entry, at, first: firstOf(entry, at) }))
+    .map((entry, index) => ({ entry, at: index, first: firstOf(entry, index) }))
     .sort((a, b) => a.first - b.first || a.at - b.at)
     .map(({ entry }) => entry);
   const outline: Outline = {
@@ -97,14 +99,14 @@ export async function makeTest(
 
 async function pickedItems(database: Database, me: SignedIn, itemIds: number[]) {
   const wanted = [...new Set(itemIds)];
-  const found = (await readItems(database, me, wanted)).filter(({ may }) => may !== 'read');
-  if (found.length < wanted.length)
+  const items = (await readItems(database, me, wanted)).filter(({ may }) => may !== 'read');
+  if (items.length < wanted.length)
     throw new Problem(
       404,
-      `${wanted.length - found.length} of the picked items can no longer be found.`,
+      `${wanted.length - items.length} of the picked items can no longer be found.`,
       'They were retired or are not shared with you any more.',
     );
-  return found;
+  return items;
 }
 
 const pinsOf = (change: Change, outline: Outline): { revisionId: number; itemId: number }[] => {
@@ -222,9 +224,9 @@ function pinnedIn(outline: Outline, entryId: string, form: string | null) {
   const entry = allEntries(outline).find(({ id }) => id === entryId);
   if (!entry) throw notFound('The item in this test');
   if (form === null) return entry;
-  const own = outline.forms.find(({ id }) => id === form);
-  if (!own) throw notFound('The form');
-  return own.swaps.find(({ of }) => of === entryId) ?? { ...entry, id: newKey() };
+  const dealtForm = outline.forms.find(({ id }) => id === form);
+  if (!dealtForm) throw notFound('The form');
+  return dealtForm.swaps.find(({ of }) => of === entryId) ?? { ...entry, id: newKey() };
 }
 
 export async function reviseEntry(
@@ -284,16 +286,16 @@ export async function giveBack(
   over: number,
 ) {
   const { database } = context;
-  const found = await database.transaction((transaction) =>
+  const built = await database.transaction((transaction) =>
     hold(database, me, testId, transaction),
   );
-  const entry = pinnedIn(found.outline, entryId, null);
-  const [own] = await readRevisions(database, me, [entry.revisionId]);
-  if (own?.testId !== testId) throw new Problem(409, 'The bank has this wording already.');
-  const { revisionId } = await reviseItem(context, me, own.id, {
+  const entry = pinnedIn(built.outline, entryId, null);
+  const [row] = await readRevisions(database, me, [entry.revisionId]);
+  if (row?.testId !== testId) throw new Problem(409, 'The bank has this wording already.');
+  const { revisionId } = await reviseItem(context, me, row.id, {
     basedOn: over,
-    content: own.content,
-    facts: factsOf(own),
+    content: row.content,
+    facts: factsOf(row),
   });
   await changeTest(context, me, testId, {
     changes: [{ do: 'revise', entry: entryId, revisionId }],

@@ -37,9 +37,9 @@ export async function copyTest(
       transaction,
     );
     if (!made.fresh) return { id: made.id };
-    const own = await ownRevisions(context, me, made.id, outline, transaction);
-    await Test.update({ outline: own }, { where: { id: made.id }, transaction });
-    await pin(database, made.id, own, null, transaction);
+    const copies = await ownRevisions(context, me, made.id, outline, transaction);
+    await Test.update({ outline: copies }, { where: { id: made.id }, transaction });
+    await pin(database, made.id, copies, null, transaction);
     return { id: made.id };
   });
 }
@@ -55,22 +55,22 @@ async function ownRevisions(
   const pinned = [...new Set(allPins(outline).map(({ revisionId }) => revisionId))];
   const free = await usable(database, me, pinned, transaction);
   const replaced = new Map<number, number>();
-  for (const own of await readRevisions(database, me, pinned, transaction)) {
-    if (free.has(own.revisionId)) continue;
+  for (const row of await readRevisions(database, me, pinned, transaction)) {
+    if (free.has(row.revisionId)) continue;
     const revision = {
-      itemId: own.id,
+      itemId: row.id,
       testId,
-      basedOn: own.revisionId,
-      content: own.content,
-      facts: factsOf(own),
+      basedOn: row.revisionId,
+      content: row.content,
+      facts: factsOf(row),
       by: me.account.id,
       at: now(),
     };
-    replaced.set(own.revisionId, await writeRevision(database, revision, transaction));
+    replaced.set(row.revisionId, await writeRevision(database, revision, transaction));
   }
-  const renew = <T extends { revisionId: number }>(own: T): T => ({
-    ...own,
-    revisionId: replaced.get(own.revisionId) ?? own.revisionId,
+  const renew = <T extends { revisionId: number }>(entry: T): T => ({
+    ...entry,
+    revisionId: replaced.get(entry.revisionId) ?? entry.revisionId,
   });
   return {
     ...outline,

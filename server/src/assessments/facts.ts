@@ -38,9 +38,9 @@ async function factsOf(
     attributes: ['media'],
     where: { id: ids },
   });
-  const shown = bits.reduce((all, own) => all | own.media, 0);
+  const shown = bits.reduce((all, bit) => all | bit.media, 0);
   const standards = new Map(
-    pinned.flatMap((own) => own.standards.map(({ id, code }) => [id, code] as const)),
+    pinned.flatMap((row) => row.standards.map(({ id, code }) => [id, code] as const)),
   );
   const words = pinned.map(({ content }) => Object.values(searchableText(content)).join(' '));
   return {
@@ -53,7 +53,7 @@ async function factsOf(
     items: countItems(outline),
     points: totalPoints(outline),
     machine: pinned.every(({ markedBy }) => markedBy !== 'hand'),
-    media: media.filter((own) => (shown & mediaBits[own]) !== 0),
+    media: media.filter((medium) => (shown & mediaBits[medium]) !== 0),
     words: [outline.directions, ...outline.sections.map(({ title }) => title), ...words]
       .join(' ')
       .slice(0, mostText),

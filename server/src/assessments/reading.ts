@@ -142,7 +142,7 @@ async function pinnedOf(database: Database, me: SignedIn, outline: Outline): Pro
       depth: row.depth,
       seconds: row.seconds,
       facility: row.facility,
-      separation: row.separation,
+      itemRestCorrelation: row.itemRestCorrelation,
       bank: {
         id: row.bankId,
         name: bank?.name ?? 'a bank of a colleague',

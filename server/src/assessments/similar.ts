@@ -124,11 +124,11 @@ function standIns<E extends { id: string }>(
   itemOf: (entry: E) => ComparedItem,
   candidates: ComparedItem[],
 ) {
-  const found = standInsFor(asked.map(itemOf), candidates);
+  const suggestions = standInsFor(asked.map(itemOf), candidates);
   return asked.map((entry) => {
-    const own = itemOf(entry);
-    const item = found.get(own.id);
-    return { entry: entry.id, similar: item ? similarTo(own, [item], 1) : [] };
+    const comparedItem = itemOf(entry);
+    const item = suggestions.get(comparedItem.id);
+    return { entry: entry.id, similar: item ? similarTo(comparedItem, [item], 1) : [] };
   });
 }
 

@@ -50,7 +50,10 @@ export async function readAssigned(
   });
   const key = (classId: number | null, studentId: number) => `${classId} ${studentId}`;
   const numbers = new Map(
-    enrollments.map((own) => [key(own.classId, own.studentId), own.rosterNumber]),
+    enrollments.map((enrollment) => [
+      key(enrollment.classId, enrollment.studentId),
+      enrollment.rosterNumber,
+    ]),
   );
   const place = new Map(classIds.map((id, index) => [id, index]));
   const placeOf = ({ classId }: Assigned) =>

@@ -77,7 +77,7 @@ function deadlineFor(
   zone: string,
 ): number | null {
   const stored = { ...timesOf(assignment), rules: assignment.rules };
-  const times = timeRules(stored, exceptions, zone, attempt.conditions?.supports ?? null);
+  const times = timeRules(stored, exceptions, zone, attempt.conditions?.accommodations ?? null);
   // While the clock stands still only the window can end it.
   if (attempt.pausedAt !== null) return windowEnd(times);
   const extra = (times.extra ?? 0) + attempt.pausedMs;

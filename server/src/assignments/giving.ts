@@ -31,20 +31,20 @@ interface Times {
 
 /** What stands against wishes, each at its field; `after` lets a window that has ended be changed. */
 export function wishProblems(
-  own: Times & Pick<Wanted, 'rules'>,
+  times: Times & Pick<Wanted, 'rules'>,
   now: number,
   { given = false, items = null }: { given?: boolean; items?: number | null } = {},
 ): { field: string; message: string }[] {
-  const found = windowProblems(
-    own,
-    longestWork(own.rules, items),
-    given ? Math.min(now, own.opensAt) : now,
+  const problems = windowProblems(
+    times,
+    longestWork(times.rules, items),
+    given ? Math.min(now, times.opensAt) : now,
   );
-  if (own.visibleFrom !== null && own.visibleFrom > Math.max(own.opensAt, now))
-    found.push({ field: 'visibleFrom', message: 'They must be able to see it when it opens.' });
-  if (own.answersFrom !== null && own.answersFrom < own.opensAt)
-    found.push({ field: 'answersFrom', message: 'Answers cannot be seen before it opens.' });
-  return [...found, ...ruleProblems(own.rules)];
+  if (times.visibleFrom !== null && times.visibleFrom > Math.max(times.opensAt, now))
+    problems.push({ field: 'visibleFrom', message: 'They must be able to see it when it opens.' });
+  if (times.answersFrom !== null && times.answersFrom < times.opensAt)
+    problems.push({ field: 'answersFrom', message: 'Answers cannot be seen before it opens.' });
+  return [...problems, ...ruleProblems(times.rules)];
 }
 
 /** Times are for sections that the test has. */
@@ -54,27 +54,27 @@ function partProblems(
 ) {
   const known =
     stageLimit?.of !== 'sections' ||
-    Object.keys(stageLimit.minutes).every((id) => sections.some((own) => own.id === id));
+    Object.keys(stageLimit.minutes).every((id) => sections.some((section) => section.id === id));
   return known
     ? []
     : [{ field: 'stageLimit', message: 'The test no longer has one of these sections.' }];
 }
 
-export const asDate = (at: number | null) => (at === null ? null : new Date(at));
+export const asDate = (time: number | null) => (time === null ? null : new Date(time));
 
 /** The wishes as columns of an assignment. */
 export const wishColumns = (
-  own: Omit<Times, 'opensAt'> & Pick<Wanted, 'rules' | 'word' | 'instructions' | 'note'>,
+  times: Omit<Times, 'opensAt'> & Pick<Wanted, 'rules' | 'word' | 'instructions' | 'note'>,
 ) => ({
-  closesAt: asDate(own.closesAt),
-  lateUntil: own.lateRule.late === 'until' ? new Date(own.lateRule.until) : null,
-  lateDeduction: own.lateRule.late === 'until' ? own.lateRule.offPerDay : 0,
-  visibleFrom: asDate(own.visibleFrom),
-  answersFrom: asDate(own.answersFrom),
-  rules: own.rules,
-  startWord: own.word,
-  instructions: own.instructions,
-  note: own.note,
+  closesAt: asDate(times.closesAt),
+  lateUntil: times.lateRule.late === 'until' ? new Date(times.lateRule.until) : null,
+  lateDeduction: times.lateRule.late === 'until' ? times.lateRule.offPerDay : 0,
+  visibleFrom: asDate(times.visibleFrom),
+  answersFrom: asDate(times.answersFrom),
+  rules: times.rules,
+  startWord: times.word,
+  instructions: times.instructions,
+  note: times.note,
 });
 
 /** A group's form goes before its class's; all others get the forms in turn. */
@@ -83,10 +83,10 @@ function formFor(
   turn: () => string | null,
   { formsFor }: Wanted,
 ): string | null {
-  const own =
+  const formOfGroup =
     formsFor.find(({ groupId }) => groupId !== undefined && groupIds.includes(groupId)) ??
-    formsFor.find((one) => one.classId === classId);
-  return own ? own.form : turn();
+    formsFor.find((choice) => choice.classId === classId);
+  return formOfGroup ? formOfGroup.form : turn();
 }
 
 interface GivenOut {

@@ -41,22 +41,22 @@ export async function findLink({ models }: Database, token: string): Promise<Lin
   );
 }
 
-export const linkAnswer = (own: Linked, now: number): AnswerOf<typeof api.readLink> => ({
-  title: own.title,
-  teacher: own.teacher,
-  opensAt: toMillis(own.opensAt),
-  state: windowState(windowOf(own), now),
+export const linkAnswer = (linked: Linked, now: number): AnswerOf<typeof api.readLink> => ({
+  title: linked.title,
+  teacher: linked.teacher,
+  opensAt: toMillis(linked.opensAt),
+  state: windowState(windowOf(linked), now),
   now,
 });
 
 /** Makes the guest's account, which lets them into this one assignment. */
 export function addGuest(
   { database, now }: Pick<Context, 'database' | 'now'>,
-  own: Linked,
+  linked: Linked,
   name: string,
 ): Promise<number> {
   const time = now();
-  const state = windowState(windowOf(own), time);
+  const state = windowState(windowOf(linked), time);
   if (state === 'before' || state === 'closed')
     throw new Problem(
       409,
@@ -66,7 +66,7 @@ export function addGuest(
   return database.transaction(async (transaction) => {
     const { Account, AssignmentStudent } = database.models;
     const given = await AssignmentStudent.findAll({
-      where: { assignmentId: own.id },
+      where: { assignmentId: linked.id },
       lock: true,
       transaction,
     });
@@ -75,17 +75,17 @@ export function addGuest(
     const guest = await Account.create(
       {
         ...splitName(name),
-        schoolId: own.schoolId,
+        schoolId: linked.schoolId,
         role: 'student',
         secretHash: '',
-        guestOf: own.id,
+        guestOf: linked.id,
         createdAt: new Date(time),
       },
       { transaction },
     );
     await AssignmentStudent.create(
       {
-        assignmentId: own.id,
+        assignmentId: linked.id,
         studentId: guest.id,
         seat: nextSeat(given),
         form: rarestForm(given),

@@ -3,7 +3,7 @@ import { day } from '@oaken/core/timing';
 import type { api, AnswerOf } from '@oaken/contract';
 import type { Who } from '@oaken/contract/assignments';
 import type { Recipients } from '@oaken/core/assignments';
-import { countSupports } from '@oaken/core/supports';
+import { countAccommodations } from '@oaken/core/accommodations';
 import { type Transaction, Op } from 'sequelize';
 import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
@@ -101,7 +101,7 @@ function recipientsOf(
   return [...byStudent.values()];
 }
 
-/** The head count, the supports, and what these students have within some weeks from whichever teacher. */
+/** The head count, the accommodations, and what these students have within some weeks from whichever teacher. */
 export async function readRecipients(
   { database, post }: Context,
   me: SignedIn,
@@ -111,15 +111,16 @@ export async function readRecipients(
   const { recipients } = await resolveWho(database, me, who);
   const studentId = recipients.map((recipient) => recipient.studentId);
   const stored = await Accommodation.findAll({ where: { studentId } });
-  const supports = stored.map(({ content }) => content);
+  const accommodations = stored.map(({ content }) => content);
   const forms = new Map<string, number>();
-  for (const { form } of supports) if (form !== null) forms.set(form, (forms.get(form) ?? 0) + 1);
+  for (const { form } of accommodations)
+    if (form !== null) forms.set(form, (forms.get(form) ?? 0) + 1);
   return {
     students: recipients.length,
     reachable: post
       ? await Account.count({ where: { id: studentId, email: { [Op.ne]: null } } })
       : null,
-    supports: countSupports(supports),
+    accommodations: countAccommodations(accommodations),
     forms: [...forms].map(([name, students]) => ({ name, students })),
     has: await assignmentsOf(database, me, studentId),
   };

@@ -2,7 +2,7 @@
 import type { api, AnswerOf } from '@oaken/contract';
 import type { Assigned } from '@oaken/contract/assignments';
 import { canStillAnswer, mayBeAway, type AssignmentRules } from '@oaken/core/assignments';
-import { supportsInWords } from '@oaken/core/supports';
+import { accommodationsInWords } from '@oaken/core/accommodations';
 import { mayRun } from '../access';
 import { toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../http/problem';
@@ -128,19 +128,19 @@ function assigned(line: Line, now: number | null): Assigned {
   const account = present(student.student, 'account of the student');
   const begun = attempts.at(-1);
   // What was fixed when the work began stays, whatever is changed since.
-  const supports = begun?.conditions
-    ? begun.conditions.supports
+  const accommodations = begun?.conditions
+    ? begun.conditions.accommodations
     : (account.accommodation?.content ?? null);
   return {
     studentId: student.studentId,
     name: account.fullName,
     className: student.class?.name ?? '',
-    rollNumber: line.rosterNumber,
+    rosterNumber: line.rosterNumber,
     guest: account.guestOf !== null,
     form: student.form,
     state: stateOf(line),
     attempts: attempts.length,
-    supports: supports ? supportsInWords(supports).join(', ') : '',
+    accommodations: accommodations ? accommodationsInWords(accommodations).join(', ') : '',
     closesAt: toMillisOrNull(student.closesAt),
     extraMinutes: student.extraMinutes,
     extraAttempts: student.extraAttempts,

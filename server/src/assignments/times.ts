@@ -1,6 +1,6 @@
 /** An assignment's times as they are stored, read as core reads them. */
 import type { AssignmentRules, Standing } from '@oaken/core/assignments';
-import type { Supports } from '@oaken/core/supports';
+import type { Accommodations } from '@oaken/core/accommodations';
 import {
   defaultGrace,
   minute,
@@ -27,11 +27,8 @@ export interface StoredOwn {
   ownClosesAt: Date | null;
   extraMinutes: number;
   extraAttempts: number;
-  supports: Supports | null;
+  accommodations: Accommodations | null;
 }
-
-/** SQL for the columns of StoredOwn, of the student's line as `g` and their supports as `u`. */
-export const ownColumns = `g.closes_at AS ownClosesAt, g.extra_minutes AS extraMinutes, g.extra_attempts AS extraAttempts, u.content AS supports`;
 
 export const timesOf = (assignment: Assignment): StoredTimes => ({
   opensAt: assignment.opensAt,
@@ -49,7 +46,7 @@ export const exceptionsOf = (line: AssignmentStudent): StoredOwn => ({
   ownClosesAt: line.closesAt,
   extraMinutes: line.extraMinutes,
   extraAttempts: line.extraAttempts,
-  supports: line.student?.accommodation?.content ?? null,
+  accommodations: line.student?.accommodation?.content ?? null,
 });
 
 export const lateRuleOf = ({
@@ -60,45 +57,45 @@ export const lateRuleOf = ({
     ? { late: 'no' }
     : { late: 'until', until: toMillis(lateUntil), offPerDay: Number(lateOff) };
 
-export const windowOf = (own: StoredTimes): Window => ({
-  opensAt: toMillis(own.opensAt),
-  closesAt: toMillisOrNull(own.closesAt),
-  lateRule: lateRuleOf(own),
+export const windowOf = (storedTimes: StoredTimes): Window => ({
+  opensAt: toMillis(storedTimes.opensAt),
+  closesAt: toMillisOrNull(storedTimes.closesAt),
+  lateRule: lateRuleOf(storedTimes),
 });
 
-/** The window of one student. What was stopped is stopped for those with supports too; only a time given afterwards opens it. */
-export function studentWindow(stored: StoredTimes, own: StoredOwn, zone: string): Window {
-  const extraDays = stored.stoppedAt === null ? (own.supports?.extraDays ?? 0) : 0;
+/** The window of one student. What was stopped is stopped for those with accommodations too; only a time given afterwards opens it. */
+export function studentWindow(stored: StoredTimes, storedOwn: StoredOwn, zone: string): Window {
+  const extraDays = stored.stoppedAt === null ? (storedOwn.accommodations?.extraDays ?? 0) : 0;
   return ownWindow(
     windowOf(stored),
-    { extraDays, closesAt: toMillisOrNull(own.ownClosesAt) },
+    { extraDays, closesAt: toMillisOrNull(storedOwn.ownClosesAt) },
     zone,
   );
 }
 
-/** @param given the supports that were fixed when the attempt began; before that, the student's present ones */
+/** @param given the accommodations that were fixed when the attempt began; before that, the student's present ones */
 export function timeRules(
   stored: StoredTimes & { rules: AssignmentRules },
-  own: StoredOwn,
+  storedOwn: StoredOwn,
   zone: string,
-  given: Pick<Supports, 'time'> | null = own.supports,
+  given: Pick<Accommodations, 'time'> | null = storedOwn.accommodations,
 ): TimeRules {
   const { limitMinutes } = stored.rules;
   return {
-    ...studentWindow(stored, own, zone),
+    ...studentWindow(stored, storedOwn, zone),
     limit: limitMinutes === null ? null : limitMinutes * minute,
     timeFactor: given === null ? 1 : given.time,
-    extra: own.extraMinutes * minute,
+    extra: storedOwn.extraMinutes * minute,
     grace: defaultGrace,
   };
 }
 
 export const standingOf = (
   window: Window,
-  own: Pick<StoredOwn, 'extraAttempts'>,
+  storedOwn: Pick<StoredOwn, 'extraAttempts'>,
   handedIn: number,
   working: boolean,
-): Standing => ({ window, handedIn, working, extraAttempts: own.extraAttempts });
+): Standing => ({ window, handedIn, working, extraAttempts: storedOwn.extraAttempts });
 
 const zones = new WeakMap<Database, Promise<string>>();
 

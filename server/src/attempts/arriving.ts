@@ -26,7 +26,9 @@ const longest = 72 * hour;
 
 /** The last instant at which an answer could be written; null while there is none. */
 const endOf = (attempt: Attempt): number | null => {
-  const ends = [attempt.deadlineAt, attempt.handedInAt].flatMap((at) => (at ? [toMillis(at)] : []));
+  const ends = [attempt.deadlineAt, attempt.handedInAt].flatMap((time) =>
+    time ? [toMillis(time)] : [],
+  );
   return ends.length > 0 ? Math.min(...ends) : null;
 };
 
@@ -71,7 +73,7 @@ export async function takeLate(
     const end = attempt ? endOf(attempt) : null;
     if (!attempt || attempt.studentId !== studentId || end === null) throw why;
     const beganAt = toMillis(attempt.beganAt);
-    const written = answers.filter((own) => isInTime(own, end, beganAt));
+    const written = answers.filter((answer) => isInTime(answer, end, beganAt));
     const { now: held, late: left } = sorted(
       { staged: stagedOf(attempt), pausedAt: attempt.pausedAt },
       written,
@@ -112,9 +114,16 @@ export async function scoreAnew(
   transaction: Transaction,
 ): Promise<void> {
   const how = { ranOut: attempt.handedInBy !== 'student', lateOff: Number(attempt.lateOff) };
-  const { points, most } = await writeScores(database, editions, attempt, given, how, transaction);
+  const { points, maxPoints } = await writeScores(
+    database,
+    editions,
+    attempt,
+    given,
+    how,
+    transaction,
+  );
   await database.models.Attempt.update(
-    { points, countedPoints: points, maxPoints: most, scoredAt: new Date(now) },
+    { points, countedPoints: points, maxPoints: maxPoints, scoredAt: new Date(now) },
     { where: { id: attempt.id }, transaction },
   );
   await recount(database, attempt.assignmentId, given.rules.counts, attempt.studentId, transaction);

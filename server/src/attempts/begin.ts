@@ -85,13 +85,13 @@ async function noteSign(
   await database.models.Attempt.update({ seenAt: new Date(now()) }, { where: { id } });
 }
 
-/** The form that supports ask for by name, where the test has it; otherwise the one that was dealt. */
+/** The form that accommodations ask for by name, where the test has it; otherwise the one that was dealt. */
 function ownForm(edition: Edition, dealt: string | null, wanted: string | null): string | null {
   if (wanted === null) return dealt;
   const name = foldName(wanted);
   // The first form has no line of its own; it is called A.
   if (name === 'a') return null;
-  return edition.forms?.find((own) => foldName(own.name) === name)?.id ?? dealt;
+  return edition.forms?.find((form) => foldName(form.name) === name)?.id ?? dealt;
 }
 
 async function newAttempt(
@@ -148,12 +148,12 @@ function insistOnOpen(rules: TimeRules, given: Given, made: number, time: number
 
 /** What an attempt begins with: its form, its order, its stages and its deadline. */
 function startOf(edition: Edition, given: Given, rules: TimeRules, time: number) {
-  const { supports } = given;
-  const conditions: Fixed = { ...formRules(given.rules), supports };
+  const { accommodations } = given;
+  const conditions: Fixed = { ...formRules(given.rules), accommodations };
   const sitter = {
     seed: randomBytes(16).toString('base64url'),
     place: given.place,
-    form: ownForm(edition, given.form, supports?.form ?? null),
+    form: ownForm(edition, given.form, accommodations?.form ?? null),
   };
   const { sections } = attemptForm(edition, { ...sitter, given: conditions }, given.rules);
   const stages = stagesOf(sections, given.rules, rules.timeFactor);

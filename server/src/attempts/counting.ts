@@ -28,7 +28,7 @@ export async function recount(
       made.map((attempt) => ({
         number: attempt.number,
         points: attempt.points,
-        most: attempt.maxPoints,
+        maxPoints: attempt.maxPoints,
       })),
       counts,
     );

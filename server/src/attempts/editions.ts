@@ -7,7 +7,7 @@ interface Held {
   entryIds: ReadonlySet<string>;
 }
 
-const most = 200;
+const batchSize = 200;
 
 /** Editions never change, so the ones in use are kept in memory. */
 export class Editions {
@@ -19,7 +19,7 @@ export class Editions {
     const known = this.held.get(id);
     if (known) return known;
     const [oldest] = this.held.keys();
-    if (oldest !== undefined && this.held.size >= most) this.held.delete(oldest);
+    if (oldest !== undefined && this.held.size >= batchSize) this.held.delete(oldest);
     const read = this.read(id);
     this.held.set(id, read);
     read.catch(() => this.held.delete(id));

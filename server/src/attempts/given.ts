@@ -48,7 +48,7 @@ export interface Attempt extends StoredStages {
   lateOff: number;
   points: number | null;
   counted: number | null;
-  most: number | null;
+  maxPoints: number | null;
   counts: boolean;
   /** When a sitting that must not be left was last heard from; null: not asked, or let in again. */
   seenAt: Date | null;
@@ -109,7 +109,7 @@ export const asAttempt = (stored: StoredAttempt): Attempt => ({
   lateOff: stored.lateDeduction,
   points: stored.points,
   counted: stored.countedPoints,
-  most: stored.maxPoints,
+  maxPoints: stored.maxPoints,
   counts: stored.counts,
   stages: stored.stages,
   stage: stored.stage,
@@ -186,7 +186,7 @@ export const sitterOf = ({
   seed,
   place,
   form,
-  mostChoices: given?.supports?.mostChoices ?? null,
+  mostChoices: given?.accommodations?.mostChoices ?? null,
 });
 
 export const orderOf = ({ given }: Pick<Attempt, 'given'>, rules: AssignmentRules): FormRules =>

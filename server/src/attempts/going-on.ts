@@ -34,9 +34,9 @@ export async function enterNext(
     const { edition, entryIds } = await editions.get(given.editionId);
     if (!answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
     const sent = new Veil(attempt.seed).stored(answers, edition);
-    const own = sorted({ staged, pausedAt: null }, sent, toMillis(attempt.beganAt), now);
-    if (own.now.length > 0) await writeLast(database, attemptId, own.now, now, transaction);
-    await takeLateAnswers(database, attemptId, given.rules, own.late, now, transaction);
+    const arrived = sorted({ staged, pausedAt: null }, sent, toMillis(attempt.beganAt), now);
+    if (arrived.now.length > 0) await writeLast(database, attemptId, arrived.now, now, transaction);
+    await takeLateAnswers(database, attemptId, given.rules, arrived.late, now, transaction);
     // Another tab or device was here before, or the answer to this was lost on its way: what stands now is given again.
     if (leave !== staged.course.stage)
       return openedAttempt(context, edition, given, attempt, transaction);

@@ -125,7 +125,7 @@ async function writeEnd(
       lateDeduction: lateOff,
       points: worth.points,
       countedPoints: worth.points,
-      maxPoints: worth.most,
+      maxPoints: worth.maxPoints,
       pausedAt: null,
       scoredAt: new Date(end.now),
     },

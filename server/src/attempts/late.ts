@@ -36,10 +36,10 @@ export async function takeLateAnswers(
   if (rule === 'refuse' || answers.length === 0) return refusedAll;
   const times = answers.map(({ writtenAt }) => present(writtenAt, 'time of a late answer'));
   const silences = await silencesAround(database, attemptId, times, now, transaction);
-  const believed = answers.flatMap((answer, at) =>
-    silences[at] ? [{ answer, silence: silences[at] }] : [],
+  const believed = answers.flatMap((answer, index) =>
+    silences[index] ? [{ answer, silence: silences[index] }] : [],
   );
-  const refused = answers.filter((_, at) => silences[at] === null).map(({ entry }) => entry);
+  const refused = answers.filter((_, index) => silences[index] === null).map(({ entry }) => entry);
   if (believed.length === 0) return refusedAll;
   if (rule === 'count') {
     const counting = believed.map(({ answer }) => answer);

@@ -167,10 +167,10 @@ function rowOf(line: Line, made: Attempt[], { zone, now, waiting, undecided }: S
 }
 
 /** How long it may take this student. */
-function timeOf({ rules, supports, extraMinutes }: Line) {
+function timeOf({ rules, accommodations, extraMinutes }: Line) {
   const { limitMinutes } = rules;
-  // Undefined: no supports at all. Null: supports without any limit of time.
-  const factor = supports?.time;
+  // Undefined: no accommodations at all. Null: accommodations without any limit of time.
+  const factor = accommodations?.time;
   const unlimited = factor === null;
   return {
     limitMinutes:
@@ -193,6 +193,6 @@ function scoreOf(
   const end = windowEnd(window);
   const closed = end !== null && end <= now;
   if (!isReleased(line.rules, 'score', factsOf(line, counting, closed, now))) return null;
-  const { id, counted, most } = counting;
-  return shown(line.rules, counted, most ?? line.points, waiting.get(id) ?? 0);
+  const { id, counted, maxPoints } = counting;
+  return shown(line.rules, counted, maxPoints ?? line.points, waiting.get(id) ?? 0);
 }

@@ -72,7 +72,7 @@ export async function openedAttempt(
   attempt: Attempt,
   transaction?: Transaction,
 ): Promise<AttemptAnswer> {
-  const supports = attempt.given?.supports ?? null;
+  const accommodations = attempt.given?.accommodations ?? null;
   const form = attemptForm(edition, attempt, rules);
   const veil = new Veil(attempt.seed);
   const staged = stagedOf(attempt);
@@ -102,8 +102,8 @@ export async function openedAttempt(
           }),
         )
       : {},
-    aloud: supports?.aloud ?? false,
-    textSize: supports?.textSize ?? 1,
+    aloud: accommodations?.aloud ?? false,
+    textSize: accommodations?.textSize ?? 1,
     form: veil.form(formForSitting(form, open), edition),
     plays: await readPlays(database, attempt.id, transaction),
     answers: veil.shown(

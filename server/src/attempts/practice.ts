@@ -28,32 +28,35 @@ import { Veil } from './veil';
 import { writeLast } from './writing';
 
 const shareOf = (entry: EditionEntry, responses: Responses) => {
-  const { points, most, parts } = scoreItem(entry.content, responses);
+  const { points, maxPoints, parts } = scoreItem(entry.content, responses);
   return {
-    share: most > 0 ? points / most : 1,
-    parts: parts.map((own) => ({ id: own.id, right: own.most > 0 && own.points >= own.most })),
+    share: maxPoints > 0 ? points / maxPoints : 1,
+    parts: parts.map((part) => ({
+      id: part.id,
+      right: part.maxPoints > 0 && part.points >= part.maxPoints,
+    })),
   };
 };
 
 /** @param responses the answer that was checked last */
 export function helpOf(
   entry: EditionEntry,
-  own: Practised,
+  practised: Practised,
   offPerTry: number,
   responses: Responses,
 ): Help {
   const { content } = entry;
-  const done = isDone(own);
+  const done = isDone(practised);
   return {
-    tries: own.tries,
-    share: own.tries > 0 ? own.share : null,
-    parts: own.tries > 0 ? shareOf(entry, responses).parts : [],
-    hints: content.hints.slice(0, own.hints),
+    tries: practised.tries,
+    share: practised.tries > 0 ? practised.share : null,
+    parts: practised.tries > 0 ? shareOf(entry, responses).parts : [],
+    hints: content.hints.slice(0, practised.hints),
     hintsInAll: content.hints.length,
-    shown: own.shown,
+    shown: practised.shown,
     done,
-    earned: practiceShare(own, offPerTry, 0),
-    worth: done ? practiceShare(own, offPerTry, 0) : nextWorth(own, offPerTry),
+    earned: practiceShare(practised, offPerTry, 0),
+    worth: done ? practiceShare(practised, offPerTry, 0) : nextWorth(practised, offPerTry),
     right: done ? rightInWords(content) : null,
     explanation: done ? content.explanation : null,
   };
@@ -142,7 +145,7 @@ function insistOnCheckable({ content }: EditionEntry, responses: Responses): voi
   const { parts } = scoreItem(content, responses);
   if (parts.every(({ answered }) => !answered))
     throw new Problem(409, 'There is no answer to check yet.');
-  if (parts.some(({ waits }) => waits))
+  if (parts.some(({ needsMarking }) => needsMarking))
     throw new Problem(409, 'Your teacher reads this answer; it cannot be checked here.');
 }
 

@@ -18,7 +18,7 @@ export async function stayHere(
   { entry, hidden, left, heard, page, spent }: BodyOf<typeof api.stayHere>,
 ): Promise<AnswerOf<typeof api.stayHere>> {
   const { Attempt, Presence } = database.models;
-  const own = await Attempt.findOne({
+  const attempt = await Attempt.findOne({
     attributes: [
       ...['id', 'assignmentId', 'beganAt', 'deadlineAt', 'clockAt'],
       ...['pausedAt', 'handedInAt', 'seenAt'],
@@ -26,16 +26,16 @@ export async function stayHere(
     where: { id: attemptId, studentId: me.account.id },
     raw: true,
   });
-  if (!own) throw notFound('The attempt');
+  if (!attempt) throw notFound('The attempt');
   const time = now();
   const last = await Presence.findByPk(attemptId, { attributes: ['seenAt'], raw: true });
   if (last) await noteSilence(database, attemptId, toMillis(last.seenAt), time);
   // Also after the end: a page that is still there was not without network. Leaving it then is nobody's matter.
-  const leaves = own.handedInAt === null ? left : 0;
+  const leaves = attempt.handedInAt === null ? left : 0;
   await noteSign(database, { attemptId, entry, hidden, leaves, time: new Date(time) });
-  if (own.handedInAt === null) {
+  if (attempt.handedInAt === null) {
     // Only a sitting that must not be left has been given a first sign; one that was let in again gets it on opening.
-    if (own.seenAt !== null && !wasAway(own.seenAt, time))
+    if (attempt.seenAt !== null && !wasAway(attempt.seenAt, time))
       await Attempt.update(
         { seenAt: new Date(time) },
         { where: { id: attemptId, seenAt: { [Op.ne]: null } } },
@@ -45,7 +45,7 @@ export async function stayHere(
   if (
     page &&
     spent?.length &&
-    (own.handedInAt === null || time - toMillis(own.handedInAt) < minute)
+    (attempt.handedInAt === null || time - toMillis(attempt.handedInAt) < minute)
   )
     await noteTimes(
       database,
@@ -56,14 +56,14 @@ export async function stayHere(
         milliseconds: time.ms,
       })),
     );
-  const notices = await noticesFor(database, me, own, heard);
+  const notices = await noticesFor(database, me, attempt, heard);
   return {
     now: time,
-    deadlineAt: toMillisOrNull(own.deadlineAt),
-    partEndsAt: toMillisOrNull(own.clockAt),
-    paused: own.pausedAt !== null,
-    away: own.handedInAt === null && wasAway(own.seenAt, time),
-    handedIn: own.handedInAt !== null,
+    deadlineAt: toMillisOrNull(attempt.deadlineAt),
+    partEndsAt: toMillisOrNull(attempt.clockAt),
+    paused: attempt.pausedAt !== null,
+    away: attempt.handedInAt === null && wasAway(attempt.seenAt, time),
+    handedIn: attempt.handedInAt !== null,
     notices: notices.map(({ id, text }) => ({ id, text })),
   };
 }

@@ -195,13 +195,13 @@ export async function replaceScores(
   transaction: Transaction,
 ): Promise<void> {
   const lines = scored.flatMap(({ attemptId, scores }) =>
-    scores.map(({ entry, points, most, reached, waits }) => [
+    scores.map(({ entry, points, maxPoints, reached, needsMarking }) => [
       attemptId,
       entry,
       points,
-      most,
+      maxPoints,
       reached,
-      waits,
+      needsMarking,
     ]),
   );
   for (let from = 0; from < lines.length; from += scoresAtOnce)

@@ -126,9 +126,9 @@ const readers: Record<RecordPart, Read> = {
       of(score.attemptId).scores.set(score.entryId, {
         entry: score.entryId,
         points: score.points,
-        most: score.maxPoints,
+        maxPoints: score.maxPoints,
         reached: Boolean(score.reached),
-        waits: Boolean(score.needsMarking),
+        needsMarking: Boolean(score.needsMarking),
       });
   },
 

@@ -11,15 +11,15 @@ import type { Attempt, Given } from './given';
 export function shown(
   { release: { show, bands } }: AssignmentRules,
   points: number,
-  most: number,
+  limit: number,
   waiting: number,
 ): ShownScore {
-  const share = most > 0 ? points / most : 0;
+  const share = limit > 0 ? points / limit : 0;
   const inPoints = show === 'points' || show === 'both';
   const whole = waiting === 0;
   return {
     points: inPoints ? points : null,
-    most: inPoints ? most - waiting : null,
+    maxPoints: inPoints ? limit - waiting : null,
     share: whole && (show === 'percent' || show === 'both') ? share : null,
     band: whole && show === 'band' ? (bandOf(share, bands)?.name ?? null) : null,
     waiting,
@@ -43,7 +43,7 @@ export async function readWaiting(
 
 /** What is known without asking about everybody else: enough for the score. */
 export const factsOf = (
-  own: Given,
+  given: Given,
   counting: Attempt | undefined,
   closed: boolean,
   now: number,
@@ -51,7 +51,7 @@ export const factsOf = (
   handedIn: counting !== undefined && counting.handedInAt !== null,
   closed,
   somebodyCanAnswer: true,
-  releasedAt: toMillisOrNull(own.releasedAt),
-  answersFrom: toMillisOrNull(own.answersFrom),
+  releasedAt: toMillisOrNull(given.releasedAt),
+  answersFrom: toMillisOrNull(given.answersFrom),
   now,
 });

@@ -56,7 +56,7 @@ export async function readReport(
     score: shown(
       given.rules,
       counting.counted,
-      counting.most ?? assignment.edition.points,
+      counting.maxPoints ?? assignment.edition.points,
       waiting.get(counting.id) ?? 0,
     ),
     attempt: counting.number,
@@ -76,18 +76,18 @@ async function readStandards({ database }: Context, attempt: Attempt, edition: E
     entriesOf(edition).map(({ id, standards, settled }) => [id, settled ? [] : standards]),
   );
   const { scores } = await readRecord(database, attempt.id, ['scores']);
-  const own = byStandard([...scores.values()], standardsOf);
-  if (own.length === 0) return [];
+  const standardShares = byStandard([...scores.values()], standardsOf);
+  if (standardShares.length === 0) return [];
   const known = await database.models.Standard.findAll({
-    where: { code: own.map(({ code }) => code) },
+    where: { code: standardShares.map(({ code }) => code) },
     order: [['statement', 'DESC']],
   });
   const statements = new Map(known.map(({ code, statement }) => [code, statement]));
-  return own.map((one) => ({
-    code: one.code,
-    statement: statements.get(one.code) ?? '',
-    share: one.most > 0 ? one.points / one.most : null,
-    words: shareInWords(one),
+  return standardShares.map((standardShare) => ({
+    code: standardShare.code,
+    statement: statements.get(standardShare.code) ?? '',
+    share: standardShare.maxPoints > 0 ? standardShare.points / standardShare.maxPoints : null,
+    words: shareInWords(standardShare),
   }));
 }
 
@@ -108,10 +108,10 @@ async function readNotes(
   return [
     ...adjustments
       .filter(({ entryId }) => entryId === '')
-      .map((own) =>
-        own.kind === 'bonus'
-          ? `${pointsWords(own.points ?? 0)} besides: ${own.reason}`
-          : `This work does not count: ${own.reason}`,
+      .map((adjustment) =>
+        adjustment.kind === 'bonus'
+          ? `${pointsWords(adjustment.points ?? 0)} besides: ${adjustment.reason}`
+          : `This work does not count: ${adjustment.reason}`,
       ),
     ...told
       .filter(({ entryId }) => order.includes(entryId))
@@ -126,15 +126,15 @@ async function readNotes(
 function levelsOf({ parts }: ItemContent, { partId, levels }: StoredMark) {
   const part = parts.find(({ id }) => id === partId);
   if (levels === null || !part || !('criteria' in part)) return [];
-  return (part.criteria ?? []).flatMap((own) => {
-    const level = own.levels[levels[own.id] ?? -1];
+  return (part.criteria ?? []).flatMap((criterion) => {
+    const level = criterion.levels[levels[criterion.id] ?? -1];
     return level
       ? [
           {
-            criterion: own.name,
+            criterion: criterion.name,
             words: level.words,
             points: level.points,
-            most: criteriaPoints([own]),
+            maxPoints: criteriaPoints([criterion]),
           },
         ]
       : [];
@@ -167,7 +167,7 @@ async function readEntries(
     'adjustments',
   ]);
   return entriesOf({ sections: form.sections }).map(({ id, points, content, settled }) => {
-    const own = record.adjustments.find(({ entryId }) => entryId === id);
+    const adjustment = record.adjustments.find(({ entryId }) => entryId === id);
     const marks = (record.marks.get(id) ?? []).filter(({ points }) => points !== null);
     const mine = out('marks') ? marks : [];
     const score = record.scores.get(id);
@@ -175,14 +175,14 @@ async function readEntries(
       stem: content.stem,
       asks: asksFor(content),
       mine: responsesInWords(content, record.answers.get(id) ?? {}),
-      most: score?.most ?? points,
+      maxPoints: score?.maxPoints ?? points,
       points: out('marks') ? (score?.points ?? 0) : null,
-      waits: score?.waits ?? false,
+      needsMarking: score?.needsMarking ?? false,
       right: out('answers') ? rightInWords(content) : null,
       explanation: out('explanations') ? content.explanation : null,
-      comments: mine.map(({ comment }) => comment).filter((said) => said !== ''),
-      levels: mine.flatMap((one) => levelsOf(content, one)),
-      note: own ? decisionNote(own) : settledNotes[settled ?? 'usual'],
+      comments: mine.map(({ comment }) => comment).filter((text) => text !== ''),
+      levels: mine.flatMap((storedMark) => levelsOf(content, storedMark)),
+      note: adjustment ? decisionNote(adjustment) : settledNotes[settled ?? 'usual'],
     };
   });
 }

@@ -124,7 +124,7 @@ async function writeAnswers(
   const attempts = await attemptsToSaveInto(database, attemptIds, transaction);
   const assignmentIds = attempts.map(({ assignmentId }) => assignmentId);
   const editionIds = await editionsOf(database, assignmentIds, transaction);
-  const byId = new Map(attempts.map((own) => [own.id, own]));
+  const byId = new Map(attempts.map((attempt) => [attempt.id, attempt]));
   const settled: (() => void)[] = [];
   const accepted: { save: Save; attempt: OpenAttempt; taken: Sorted }[] = [];
   const newest = new Map<string, { attemptId: number; answer: SavedAnswer }>();
@@ -137,10 +137,10 @@ async function writeAnswers(
     }
     accepted.push({ save, attempt, taken });
     for (const answer of taken.now) {
-      const at = answerKey(save.attemptId, answer.entry);
-      const held = newest.get(at);
+      const key = answerKey(save.attemptId, answer.entry);
+      const held = newest.get(key);
       if (!held || held.answer.number < answer.number)
-        newest.set(at, { attemptId: save.attemptId, answer });
+        newest.set(key, { attemptId: save.attemptId, answer });
     }
   }
   const stored =

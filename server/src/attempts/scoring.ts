@@ -44,8 +44,8 @@ export const bonusOf = ({ adjustments }: Pick<AttemptRecord, 'adjustments'>): nu
   adjustments.reduce((sum, { kind, points }) => sum + (kind === 'bonus' ? (points ?? 0) : 0), 0);
 
 const keyShare = (entry: EditionEntry) => (answer: Responses) => {
-  const { points, most } = scoreItem(entry.content, answer);
-  return most > 0 ? points / most : 1;
+  const { points, maxPoints } = scoreItem(entry.content, answer);
+  return maxPoints > 0 ? points / maxPoints : 1;
 };
 
 /** The tries of a practice by the keys of the edition, which may be others than those of the time. */
@@ -82,15 +82,16 @@ export function scoresOf(
 
 export interface Sums {
   points: number;
-  most: number;
+  maxPoints: number;
 }
 
 /** What an attempt is worth: its items, less what lateness takes off, and what a teacher gave besides. */
 export function worthOf(scores: EntryScore[], bonus: number, lateOff: number): Sums {
-  const sum = (pick: 'points' | 'most') => scores.reduce((total, own) => total + own[pick], 0);
+  const sum = (pick: 'points' | 'maxPoints') =>
+    scores.reduce((total, score) => total + score[pick], 0);
   return {
     points: sumPoints([sum('points') * (1 - lateOff), bonus]),
-    most: sumPoints([sum('most')]),
+    maxPoints: sumPoints([sum('maxPoints')]),
   };
 }
 

@@ -51,9 +51,9 @@ async function recentSilences(
     limit: 20,
     transaction,
   });
-  const silences = noted.map((own) => ({
-    beganAt: toMillis(own.beganAt),
-    endedAt: toMillis(own.endedAt),
+  const silences = noted.map((connectionGap) => ({
+    beganAt: toMillis(connectionGap.beganAt),
+    endedAt: toMillis(connectionGap.endedAt),
   }));
   const seenAt = attempt
     ? Math.max(toMillis(attempt.beganAt), toMillisOrNull(attempt.presence?.seenAt ?? null) ?? 0)

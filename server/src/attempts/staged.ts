@@ -64,20 +64,20 @@ export function sorted(
   if (pausedAt !== null) {
     // What was under way when the clock stopped is taken; what was written since waits on its device until it goes on.
     const end = pausedAt.getTime();
-    if (!answers.every((own) => now < end + defaultGrace || isInTime(own, end, beganAt)))
+    if (!answers.every((answer) => now < end + defaultGrace || isInTime(answer, end, beganAt)))
       throw pausedProblem();
     return sorted({ staged, pausedAt: null }, answers, beganAt, Math.min(now, end));
   }
   if (staged === null) return { now: answers, late: [], closed: [] };
-  const found: Sorted = { now: [], late: [], closed: [] };
+  const outcome: Sorted = { now: [], late: [], closed: [] };
   for (const answer of answers) {
     const standing = standingIn(staged.stages, staged.course, answer.entry);
     const end = standing.open ? standing.until : standing.leftAt;
     if (!standing.open && end === null) throw notFound('The item');
     // A save that was under way when the clock ran out; what was left on purpose is left at once.
-    if (standing.open && (end === null || now < end + defaultGrace)) found.now.push(answer);
-    else if (end !== null && isInTime(answer, end, beganAt)) found.late.push(answer);
-    else found.closed.push(answer.entry);
+    if (standing.open && (end === null || now < end + defaultGrace)) outcome.now.push(answer);
+    else if (end !== null && isInTime(answer, end, beganAt)) outcome.late.push(answer);
+    else outcome.closed.push(answer.entry);
   }
-  return found;
+  return outcome;
 }

@@ -79,7 +79,7 @@ export class Veil {
       forSitting(content).parts.map((part) => {
         const ids = idsOf(part);
         const letters = this.letters(`${entryId}/${part.id}`, ids.length);
-        return [part.id, new Map(ids.map((id, at) => [id, elementAt(letters, at)]))];
+        return [part.id, new Map(ids.map((id, index) => [id, elementAt(letters, index)]))];
       }),
     );
   }
@@ -89,8 +89,10 @@ export class Veil {
     const names: string[] = [];
     for (let round = 0; names.length < count; round++) {
       const digest = createHash('sha512').update(`${this.seed}/${place}/${round}`).digest();
-      for (let at = 0; at < perDigest && names.length < count; at++)
-        names.push(`c${digest.subarray(at * bytesEach, (at + 1) * bytesEach).toString('hex')}`);
+      for (let index = 0; index < perDigest && names.length < count; index++)
+        names.push(
+          `c${digest.subarray(index * bytesEach, (index + 1) * bytesEach).toString('hex')}`,
+        );
     }
     return names;
   }

@@ -34,7 +34,7 @@ export async function readItem({ database }: Context, me: SignedIn, itemId: numb
       grade,
       n: answerCount,
       share: averageScore,
-      separation: itemRestCorrelation,
+      itemRestCorrelation: itemRestCorrelation,
     })),
     revisions: await revisionsOf(database, me, itemId),
     ...(await kinOf(database, me, stored)),
@@ -126,20 +126,24 @@ async function insistOnPassage(
     throw notFound('The passage');
 }
 
-export async function makeItem(context: Context, me: SignedIn, own: BodyOf<typeof api.makeItem>) {
+export async function makeItem(
+  context: Context,
+  me: SignedIn,
+  bodyOf: BodyOf<typeof api.makeItem>,
+) {
   const { database, now } = context;
   return database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, own, transaction);
+    await insistOnPlace(database, me, bodyOf, transaction);
     // The same client key again is the same press of the button again.
     const made = await database.models.Item.findOne({
-      where: { createdBy: me.account.id, clientKey: own.clientKey },
+      where: { createdBy: me.account.id, clientKey: bodyOf.clientKey },
       transaction,
       lock: true,
     });
     if (made) return { id: made.id, revisionId: present(made.revisionId, 'revision of the item') };
-    await refuseBroken(database, own.content, own.facts.standards, transaction);
-    await insistOnPassage(database, me, own.content, transaction);
-    return insertItem(database, me, { ...own, at: now(), source: null }, transaction);
+    await refuseBroken(database, bodyOf.content, bodyOf.facts.standards, transaction);
+    await insistOnPassage(database, me, bodyOf.content, transaction);
+    return insertItem(database, me, { ...bodyOf, at: now(), source: null }, transaction);
   });
 }
 
@@ -225,12 +229,12 @@ export async function reviseItem(
   { database, now }: Context,
   me: SignedIn,
   itemId: number,
-  own: BodyOf<typeof api.reviseItem>,
+  bodyOf: BodyOf<typeof api.reviseItem>,
 ): Promise<{ revisionId: number }> {
   return database.transaction(async (transaction) => {
     const [held] = await hold(database, me, [itemId], transaction);
     const item = present(held, 'item that was held');
-    if (item.revisionId !== own.basedOn)
+    if (item.revisionId !== bodyOf.basedOn)
       throw new Problem(
         409,
         'Somebody saved this item meanwhile.',
@@ -238,9 +242,9 @@ export async function reviseItem(
       );
     if (item.retired)
       throw new Problem(409, 'This item was retired meanwhile.', 'Bring it back first, then save.');
-    await refuseBroken(database, own.content, own.facts.standards, transaction);
-    await insistOnPassage(database, me, own.content, transaction);
-    const { content, facts, basedOn } = own;
+    await refuseBroken(database, bodyOf.content, bodyOf.facts.standards, transaction);
+    await insistOnPassage(database, me, bodyOf.content, transaction);
+    const { content, facts, basedOn } = bodyOf;
     const revision = {
       itemId,
       testId: null,
@@ -251,7 +255,7 @@ export async function reviseItem(
       at: now(),
     };
     const revisionId = await writeRevision(database, revision, transaction);
-    const { sourceRevision = null } = own;
+    const { sourceRevision = null } = bodyOf;
     await database.models.Item.update(
       { revisionId, ...(sourceRevision === null ? {} : { sourceRevisionId: sourceRevision }) },
       { where: { id: itemId }, transaction },
@@ -282,14 +286,14 @@ export async function settleSource(
 export async function moveItems(
   { database }: Context,
   me: SignedIn,
-  own: BodyOf<typeof api.moveItems>,
+  bodyOf: BodyOf<typeof api.moveItems>,
 ) {
   return database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, own, transaction);
-    const held = await hold(database, me, own.items, transaction);
+    await insistOnPlace(database, me, bodyOf, transaction);
+    const held = await hold(database, me, bodyOf.items, transaction);
     await database.models.Item.update(
-      { bankId: own.bank, folderId: own.folder },
-      { where: { id: own.items }, transaction },
+      { bankId: bodyOf.bank, folderId: bodyOf.folder },
+      { where: { id: bodyOf.items }, transaction },
     );
     return { from: held.map(({ id, bank, folder }) => ({ item: id, bank, folder })) };
   });
@@ -298,10 +302,10 @@ export async function moveItems(
 export async function copyItems(
   { database, now }: Context,
   me: SignedIn,
-  own: BodyOf<typeof api.copyItems>,
+  bodyOf: BodyOf<typeof api.copyItems>,
 ) {
-  const sources = await readItems(database, me, [...new Set(own.items)]);
-  if (sources.length < new Set(own.items).size) throw notFound('One of the items');
+  const sources = await readItems(database, me, [...new Set(bodyOf.items)]);
+  if (sources.length < new Set(bodyOf.items).size) throw notFound('One of the items');
   const onlyRead = sources.filter(({ may }) => may === 'read').length;
   if (onlyRead > 0)
     throw new Problem(
@@ -310,10 +314,10 @@ export async function copyItems(
       'Ask the bank’s owner.',
     );
   return database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, own, transaction);
+    await insistOnPlace(database, me, bodyOf, transaction);
     const items: number[] = [];
     for (const source of sources) {
-      const { bank, folder } = own;
+      const { bank, folder } = bodyOf;
       const facts = { ...factsOf(source), author: source.author };
       const from = { item: source.id, revision: source.revisionId };
       const made = await insertItem(
@@ -375,10 +379,10 @@ export async function listRetired({ database }: Context, me: SignedIn) {
 export async function labelItems(
   { database, now }: Context,
   me: SignedIn,
-  own: BodyOf<typeof api.labelItems>,
+  bodyOf: BodyOf<typeof api.labelItems>,
 ) {
   return database.transaction(async (transaction) => {
-    const held = await hold(database, me, own.items, transaction);
+    const held = await hold(database, me, bodyOf.items, transaction);
     const current = await readRevisions(
       database,
       me,
@@ -387,13 +391,13 @@ export async function labelItems(
     );
     let changed = 0;
     const mixed = <T>(list: readonly T[], add: readonly T[], remove: readonly T[]) =>
-      [...new Set([...list, ...add])].filter((one) => !remove.includes(one));
+      [...new Set([...list, ...add])].filter((label) => !remove.includes(label));
     for (const item of current) {
       const before = factsOf(item);
       const facts = {
         ...before,
-        standards: mixed(before.standards, own.addStandards, own.removeStandards),
-        tags: mixed(before.tags, own.addTags, own.removeTags).sort(),
+        standards: mixed(before.standards, bodyOf.addStandards, bodyOf.removeStandards),
+        tags: mixed(before.tags, bodyOf.addTags, bodyOf.removeTags).sort(),
       };
       if (JSON.stringify(facts) === JSON.stringify(before)) continue;
       await refuseBroken(database, item.content, facts.standards, transaction);
@@ -431,7 +435,7 @@ export async function findNear(
     me,
     near.map(({ id }) => id),
   );
-  const likeness = new Map(near.map((own) => [own.id, own.likeness]));
+  const likeness = new Map(near.map((nearCopy) => [nearCopy.id, nearCopy.likeness]));
   return { near: items.map((item) => ({ item, likeness: valueOf(likeness, item.id) })) };
 }
 

@@ -70,7 +70,7 @@ async function asRows(
         asksAsNow && item.answerCount > 0
           ? { value: item.averageScore, n: item.answerCount }
           : null,
-      separation: asksAsNow ? item.itemRestCorrelation : null,
+      itemRestCorrelation: asksAsNow ? item.itemRestCorrelation : null,
       uses: item.useCount,
       editedAt: toMillis(revision.createdAt),
     };

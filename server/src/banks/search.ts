@@ -78,8 +78,8 @@ async function questionOf(
 export async function searchItems(context: Context, me: SignedIn, wanted: Search) {
   const question = await questionOf(context, me, wanted, pageSize);
   // Counts stand beside the first page; they would be the same for every other.
-  const found = await context.finder.find({ ...question, counted: question.from === 0 });
-  const { total, counts, matched, mended, ids } = found;
+  const page = await context.finder.find({ ...question, counted: question.from === 0 });
+  const { total, counts, matched, mended, ids } = page;
   return { total, counts, matched, mended, items: await readItems(context.database, me, ids) };
 }
 
@@ -108,8 +108,8 @@ export async function findAllIds(
   context: Context,
   me: SignedIn,
   wanted: Filters,
-  most: number,
+  limit: number,
 ): Promise<number[]> {
-  const question = await questionOf(context, me, { ...wanted, sort: 'relevance' }, most);
+  const question = await questionOf(context, me, { ...wanted, sort: 'relevance' }, limit);
   return (await context.finder.find({ ...question, counted: false })).ids;
 }

@@ -172,17 +172,17 @@ const deepest = 12;
 export async function makeFolder(
   { database }: Context,
   me: SignedIn,
-  own: BodyOf<typeof api.makeFolder>,
+  bodyOf: BodyOf<typeof api.makeFolder>,
 ) {
   return database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, { bank: own.bank, folder: own.parent }, transaction);
-    if ((await above(database, own.parent, transaction)).length >= deepest)
+    await insistOnPlace(database, me, { bank: bodyOf.bank, folder: bodyOf.parent }, transaction);
+    if ((await above(database, bodyOf.parent, transaction)).length >= deepest)
       throw invalid([{ pointer: '/parent', message: `Folders can lie ${deepest} deep at most.` }]);
     const { Folder } = database.models;
-    const place = { bankId: own.bank, parentId: own.parent };
+    const place = { bankId: bodyOf.bank, parentId: bodyOf.parent };
     const last = await Folder.max<number | null, Folder>('position', { where: place, transaction });
     const { id } = await Folder.create(
-      { ...place, name: own.name, position: (last ?? 0) + 1 },
+      { ...place, name: bodyOf.name, position: (last ?? 0) + 1 },
       { transaction },
     );
     return { id };
@@ -220,13 +220,13 @@ async function above(
 export async function moveFolders(
   { database }: Context,
   me: SignedIn,
-  own: BodyOf<typeof api.moveFolders>,
+  bodyOf: BodyOf<typeof api.moveFolders>,
 ) {
   const { Folder, Item } = database.models;
   await database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, { bank: own.bank, folder: own.parent }, transaction);
-    const upwards = await above(database, own.parent, transaction);
-    for (const id of own.folders) {
+    await insistOnPlace(database, me, { bank: bodyOf.bank, folder: bodyOf.parent }, transaction);
+    const upwards = await above(database, bodyOf.parent, transaction);
+    for (const id of bodyOf.folders) {
       const held = await holdFolder(database, me, id, transaction);
       if (upwards.includes(id))
         throw invalid([
@@ -235,21 +235,21 @@ export async function moveFolders(
             message: 'A folder cannot be moved into itself or into a folder inside it.',
           },
         ]);
-      if (held.bankId !== own.bank) {
+      if (held.bankId !== bodyOf.bank) {
         const inside = await folderWithBelow(database, id, transaction);
-        await Folder.update({ bankId: own.bank }, { where: { id: inside }, transaction });
-        await Item.update({ bankId: own.bank }, { where: { folderId: inside }, transaction });
+        await Folder.update({ bankId: bodyOf.bank }, { where: { id: inside }, transaction });
+        await Item.update({ bankId: bodyOf.bank }, { where: { folderId: inside }, transaction });
       }
-      await Folder.update({ parentId: own.parent }, { where: { id }, transaction });
+      await Folder.update({ parentId: bodyOf.parent }, { where: { id }, transaction });
     }
     const siblings = await Folder.findAll({
-      where: { bankId: own.bank, parentId: own.parent },
+      where: { bankId: bodyOf.bank, parentId: bodyOf.parent },
       order: ['position', 'id'],
       transaction,
     });
-    const rest = siblings.map(({ id }) => id).filter((id) => !own.folders.includes(id));
-    const at = own.before === null ? rest.length : Math.max(0, rest.indexOf(own.before));
-    rest.splice(at, 0, ...own.folders);
+    const rest = siblings.map(({ id }) => id).filter((id) => !bodyOf.folders.includes(id));
+    const index = bodyOf.before === null ? rest.length : Math.max(0, rest.indexOf(bodyOf.before));
+    rest.splice(index, 0, ...bodyOf.folders);
     for (const [position, id] of rest.entries())
       await Folder.update({ position }, { where: { id }, transaction });
   });

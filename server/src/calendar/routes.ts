@@ -51,15 +51,15 @@ export function calendarRoutes(bind: Bind, context: Context): void {
       prodId: { company: 'Oaken Ledger', product: 'Schedule', language: 'EN' },
       ttl: 900,
     });
-    for (const own of entries)
+    for (const entry of entries)
       feed.createEvent({
-        id: `assignment-${own.id}-${account.id}@oaken-ledger`,
-        stamp: new Date(own.opensAt),
-        start: new Date(own.opensAt),
+        id: `assignment-${entry.id}-${account.id}@oaken-ledger`,
+        stamp: new Date(entry.opensAt),
+        start: new Date(entry.opensAt),
         // One that never closes stands at its opening.
-        end: new Date(own.closesAt ?? own.opensAt + hour),
-        summary: own.title,
-        description: own.words,
+        end: new Date(entry.closesAt ?? entry.opensAt + hour),
+        summary: entry.title,
+        description: entry.words,
         // A window is no appointment: the days it spans stay free.
         transparency: ICalEventTransparency.TRANSPARENT,
       });
@@ -69,21 +69,21 @@ export function calendarRoutes(bind: Bind, context: Context): void {
 
 async function ofTeacher({ database }: Context, me: SignedIn): Promise<Entry[]> {
   const all = await readAssignments(database, me);
-  return all.map((own) => ({
-    ...own,
-    title: `${own.title} (${own.recipients})`,
-    words: `${own.given} given, ${own.handedIn} handed in`,
+  return all.map((assignment) => ({
+    ...assignment,
+    title: `${assignment.title} (${assignment.recipients})`,
+    words: `${assignment.given} given, ${assignment.handedIn} handed in`,
   }));
 }
 
 /** What the student's own list has; nothing that cannot be seen yet. */
 async function ofStudent(context: Context, me: SignedIn): Promise<Entry[]> {
   const { assignments } = await listSeat(context, me);
-  return assignments.map((own) => ({
-    id: own.assignmentId,
-    title: own.title,
-    opensAt: own.opensAt,
-    closesAt: own.closesAt,
-    words: `${own.teacher}, ${own.items} ${own.items === 1 ? 'question' : 'questions'}`,
+  return assignments.map((assignment) => ({
+    id: assignment.assignmentId,
+    title: assignment.title,
+    opensAt: assignment.opensAt,
+    closesAt: assignment.closesAt,
+    words: `${assignment.teacher}, ${assignment.items} ${assignment.items === 1 ? 'question' : 'questions'}`,
   }));
 }

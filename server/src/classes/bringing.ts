@@ -1,11 +1,11 @@
 /** Lists into classes: what they would do, doing just that, and taking it back. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import {
-  planRoll,
-  settleRoll,
+  planRoster,
+  settleRoster,
   type KnownStudent,
-  type RollPlan,
-  type RollWrite,
+  type RosterPlan,
+  type RosterWrite,
 } from '@oaken/core/rosters';
 import { createHash } from 'node:crypto';
 import { type Transaction, Op } from 'sequelize';
@@ -43,7 +43,7 @@ async function readKnown(
       classId,
       className: taught?.name ?? '',
       subject: taught?.subject ?? '',
-      rollNumber: rosterNumber,
+      rosterNumber: rosterNumber,
       left: leftAt !== null,
     });
   return [...byId.values()];
@@ -60,19 +60,19 @@ const asKnown = (student: Account): KnownStudent => ({
   places: [],
 });
 
-const seenOf = (plan: RollPlan) =>
+const seenOf = (plan: RosterPlan) =>
   createHash('sha256').update(JSON.stringify(plan)).digest('base64url');
 
-export async function planRolls(
+export async function planRosters(
   { database, now }: Context,
   me: SignedIn,
-  wanted: BodyOf<typeof api.planRolls>['rolls'],
-): Promise<AnswerOf<typeof api.planRolls>> {
+  wanted: BodyOf<typeof api.planRosters>['rosters'],
+): Promise<AnswerOf<typeof api.planRosters>> {
   for (const { classId } of wanted)
     if (classId !== null) await insistOnRunning(database, me, classId);
   const known = await readKnown(database, me);
   const plans = wanted.map(async ({ listed, ...target }) => {
-    const plan = planRoll(target, listed, known);
+    const plan = planRoster(target, listed, known);
     const open =
       target.classId === null ? 0 : await countOpen(database, target.classId, new Date(now()));
     return { ...plan, seen: seenOf(plan), open };
@@ -93,7 +93,7 @@ type Step =
   | { undo: 'leave'; classId: number; studentId: number }
   | { undo: 'change'; studentId: number; fields: Fields };
 
-type Outcome = Omit<AnswerOf<typeof api.applyRolls>, 'changeId'>;
+type Outcome = Omit<AnswerOf<typeof api.applyRosters>, 'changeId'>;
 
 async function setFields(
   { models }: Database,
@@ -107,80 +107,80 @@ async function setFields(
   });
 }
 
-type Roll = BodyOf<typeof api.applyRolls>['rolls'][number];
-type Settled = Extract<ReturnType<typeof settleRoll>, { ok: true }>['writes'];
+type Roster = BodyOf<typeof api.applyRosters>['rosters'][number];
+type Settled = Extract<ReturnType<typeof settleRoster>, { ok: true }>['writes'];
 
 /** What a list does to its class. @throws Problem 409 where the preview is out of date, 422 for what has to be chosen first */
 async function settle(
   { models }: Database,
-  roll: Roll,
+  roster: Roster,
   place: number,
   known: Awaited<ReturnType<typeof readKnown>>,
   transaction: Transaction,
 ): Promise<Settled> {
-  const { classId, make, whole } = roll;
+  const { classId, make, whole } = roster;
   const existing = await models.SchoolClass.findByPk(classId ?? 0, { transaction });
   const subject = make?.subject ?? present(existing, 'class').subject;
   const target = { classId, subject, whole };
-  const plan = planRoll(target, roll.listed, known);
-  if (seenOf(plan) !== roll.seen)
+  const plan = planRoster(target, roster.listed, known);
+  if (seenOf(plan) !== roster.seen)
     throw new Problem(
       409,
       'The classes were changed since this preview.',
       'Look at it again before you bring the list in.',
     );
-  const result = settleRoll(target, plan, roll.choices, known);
+  const result = settleRoster(target, plan, roster.choices, known);
   if (!result.ok)
     throw invalid(
       result.problems.map(({ line, message }) => ({
-        pointer: `/rolls/${place}/lines/${line}`,
+        pointer: `/rosters/${place}/lines/${line}`,
         message,
       })),
     );
   return result.writes;
 }
 
-export async function applyRolls(
+export async function applyRosters(
   context: Context,
   me: SignedIn,
-  wanted: BodyOf<typeof api.applyRolls>,
-): Promise<AnswerOf<typeof api.applyRolls>> {
+  wanted: BodyOf<typeof api.applyRosters>,
+): Promise<AnswerOf<typeof api.applyRosters>> {
   const { database, now } = context;
   const time = new Date(now());
   return database.transaction(async (transaction) => {
-    const nowhere = wanted.rolls.findIndex(
+    const nowhere = wanted.rosters.findIndex(
       ({ classId, make }) => classId === null && make === null,
     );
     if (nowhere >= 0)
       throw invalid([
-        { pointer: `/rolls/${nowhere}/make`, message: 'Say which class, or describe a new one.' },
+        { pointer: `/rosters/${nowhere}/make`, message: 'Say which class, or describe a new one.' },
       ]);
     const { RosterChange } = database.models;
     const key = { madeBy: me.account.id, clientKey: wanted.clientKey };
     const earlier = await RosterChange.findOne({ where: key, lock: true, transaction });
     if (earlier) return { changeId: earlier.id, ...(earlier.outcome as Outcome) };
-    for (const classId of wanted.rolls
-      .map((own) => own.classId)
+    for (const classId of wanted.rosters
+      .map((roster) => roster.classId)
       .sort((a, b) => (a ?? 0) - (b ?? 0)))
       if (classId !== null) await insistOnRunning(database, me, classId, transaction);
 
     const known = await readKnown(database, me, transaction);
     // Everything is decided on what stood there before, as the preview was; only then is anything written.
     const settled: Settled[] = [];
-    for (const [place, roll] of wanted.rolls.entries())
-      settled.push(await settle(database, roll, place, known, transaction));
+    for (const [place, roster] of wanted.rosters.entries())
+      settled.push(await settle(database, roster, place, known, transaction));
 
     const steps: Step[] = [];
     const outcome: Outcome = { classIds: [], added: 0, joined: 0, changed: 0, left: 0 };
     const made = new Map<string, number>();
-    for (const [at, own] of wanted.rolls.entries()) {
+    for (const [index, roster] of wanted.rosters.entries()) {
       const classId =
-        own.classId ??
-        (await makeNew(context, me, present(own.make, 'wish for a new class'), transaction));
-      if (own.classId !== null && own.sourcedId !== null)
-        await tie(database, me, classId, own.sourcedId, transaction);
+        roster.classId ??
+        (await makeNew(context, me, present(roster.make, 'wish for a new class'), transaction));
+      if (roster.classId !== null && roster.sourcedId !== null)
+        await tie(database, me, classId, roster.sourcedId, transaction);
       outcome.classIds.push(classId);
-      for (const write of elementAt(settled, at))
+      for (const write of elementAt(settled, index))
         await perform(
           { database, me, time, transaction, known, made, steps, outcome, classId },
           write,
@@ -194,7 +194,7 @@ export async function applyRolls(
   });
 }
 
-type Made = NonNullable<BodyOf<typeof api.applyRolls>['rolls'][number]['make']>;
+type Made = NonNullable<BodyOf<typeof api.applyRosters>['rosters'][number]['make']>;
 
 function makeNew(
   context: Context,
@@ -240,7 +240,7 @@ interface Performing {
   classId: number;
 }
 
-async function perform(on: Performing, write: RollWrite): Promise<void> {
+async function perform(on: Performing, write: RosterWrite): Promise<void> {
   const { database, me, time, transaction, known, made, steps, outcome, classId } = on;
   const departs = async (studentId: number, from: number | null) => {
     if (from === null) return;
@@ -249,41 +249,41 @@ async function perform(on: Performing, write: RollWrite): Promise<void> {
   };
   switch (write.do) {
     case 'create': {
-      const { student, rollNumber } = write;
+      const { student, rosterNumber } = write;
       const mark = student.sourcedId ?? student.studentNumber;
       let studentId = mark ? made.get(mark) : undefined;
       const fresh = studentId === undefined;
       studentId ??= await createStudent(database, me.account.schoolId, student, time, transaction);
       if (mark) made.set(mark, studentId);
-      await enrol(database, { classId, studentId, rollNumber }, time, transaction);
+      await enrol(database, { classId, studentId, rosterNumber }, time, transaction);
       steps.push({ undo: fresh ? 'create' : 'enrol', classId, studentId });
       outcome.added += fresh ? 1 : 0;
       outcome.joined += fresh ? 0 : 1;
       return;
     }
     case 'change': {
-      const own = present(
+      const knownStudent = present(
         known.find(({ id }) => id === write.studentId),
         'student of the list',
       );
       const fields: Fields = Object.fromEntries(
         write.fields.map(({ field, to }) => [field, field === 'grade' ? Number(to) : to]),
       );
-      if (write.sourcedId !== null && write.sourcedId !== own.sourcedId)
+      if (write.sourcedId !== null && write.sourcedId !== knownStudent.sourcedId)
         fields.sourcedId = write.sourcedId;
       const before = Object.fromEntries(
-        Object.keys(fields).map((field) => [field, own[field as 'email'] || null]),
+        Object.keys(fields).map((field) => [field, knownStudent[field as 'email'] || null]),
       );
-      await setFields(database, own.id, fields, transaction);
+      await setFields(database, knownStudent.id, fields, transaction);
       if (Object.keys(fields).length > 0)
-        steps.push({ undo: 'change', studentId: own.id, fields: before });
+        steps.push({ undo: 'change', studentId: knownStudent.id, fields: before });
       outcome.changed += write.fields.length > 0 ? 1 : 0;
       return;
     }
     case 'enrol':
       await enrol(
         database,
-        { classId, studentId: write.studentId, rollNumber: write.rollNumber },
+        { classId, studentId: write.studentId, rosterNumber: write.rosterNumber },
         time,
         transaction,
       );
@@ -301,7 +301,7 @@ async function perform(on: Performing, write: RollWrite): Promise<void> {
   }
 }
 
-export async function undoRolls(
+export async function undoRosters(
   { database, now }: Context,
   me: SignedIn,
   changeId: number,

@@ -1,5 +1,5 @@
 /**
- * Coming into a class and leaving it. A roll number is given once and stays; leaving hides what was not begun and keeps
+ * Coming into a class and leaving it. A roster number is given once and stays; leaving hides what was not begun and keeps
  * what was; whoever comes is given what is open for the whole class.
  */
 import { type Transaction, Op, type WhereOptions } from 'sequelize';
@@ -41,11 +41,16 @@ export async function createStudent(
 
 export async function enrol(
   database: Database,
-  own: { classId: number; studentId: number; rollNumber: number; bySelf?: boolean },
+  enrollment: { classId: number; studentId: number; rosterNumber: number; bySelf?: boolean },
   time: Date,
   transaction: Transaction,
 ): Promise<void> {
-  const { classId, studentId, rollNumber: rosterNumber, bySelf: joinedBySelf = false } = own;
+  const {
+    classId,
+    studentId,
+    rosterNumber: rosterNumber,
+    bySelf: joinedBySelf = false,
+  } = enrollment;
   await database.models.Enrollment.create(
     { classId, studentId, rosterNumber, joinedBySelf },
     { transaction },
@@ -53,7 +58,7 @@ export async function enrol(
   await giveOpen(database, classId, studentId, time, transaction);
 }
 
-/** Back in the class, under the roll number of before. */
+/** Back in the class, under the roster number of before. */
 export async function comeBack(
   database: Database,
   { classId, studentId }: { classId: number; studentId: number },

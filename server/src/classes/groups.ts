@@ -5,7 +5,7 @@ import type { SignedIn } from '../accounts/sessions';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
 import { notFound } from '../http/problem';
-import { groupNameTaken, insistOnStudents } from './roll';
+import { groupNameTaken, insistOnStudents } from './roster';
 import type { ClassGroup } from '../models';
 
 interface Place {
@@ -52,17 +52,17 @@ export function makeGroup(
   { database, now }: Context,
   me: SignedIn,
   classId: number,
-  own: { name: string; students: number[] },
+  group: { name: string; students: number[] },
 ) {
   return database.transaction(async (transaction) => {
     await insistOnRunning(database, me, classId, transaction);
-    await insistOnStudents(database, classId, own.students, transaction);
-    await insistOnName(database, { classId, groupId: 0, name: own.name }, transaction);
+    await insistOnStudents(database, classId, group.students, transaction);
+    await insistOnName(database, { classId, groupId: 0, name: group.name }, transaction);
     const { id } = await database.models.ClassGroup.create(
-      { classId, name: own.name, createdAt: new Date(now()) },
+      { classId, name: group.name, createdAt: new Date(now()) },
       { transaction },
     );
-    await put(database, id, own.students, transaction);
+    await put(database, id, group.students, transaction);
     return { id };
   });
 }

@@ -1,159 +1,218 @@
-/** The school's roster service: OneRoster 1.2 by REST, read only (1EdTech; paths and names from memory). */
-import type { api, AnswerOf } from '@oaken/contract';
-import { readOneRoster, type RosterReading } from '@oaken/core/rosters';
-import { Op } from 'sequelize';
-import { rule } from '../access';
+/** The roll of one class, and what is done to one student on it. */
+import type { api, AnswerOf, BodyOf } from '@oaken/contract';
+import { noAccommodations, type Accommodations } from '@oaken/core/accommodations';
+import { type Transaction, Op } from 'sequelize';
+import { insistOnRunning } from '../access';
+import { hashSecret, newPasscode } from '../accounts/secrets';
 import type { SignedIn } from '../accounts/sessions';
-import { type Database } from '../database/connect';
-import { Problem } from '../http/problem';
+import type { Context } from '../context';
+import { toMillisOrNull, type Database } from '../database/connect';
+import { invalid, notFound, Problem } from '../http/problem';
+import { comeBack, leave } from './enrolling';
+import { readClasses } from './rows';
+import type { ClassGroup, Enrollment } from '../models';
 import { present } from '@oaken/core/certain';
+import { valuesOf } from '../database/subquery';
 
-export interface RosterService {
-  read(): Promise<RosterReading>;
-}
-
-export interface RosterPlace {
-  /** Such as http://127.0.0.1:4610/ims/oneroster/rostering/v1p2 */
-  base: string;
-  tokenUrl: string;
-  clientId: string;
-  clientSecret: string;
-}
-
-const pageSize = 200;
-const mostPages = 200;
-const patience = 10_000;
-
-type Json = Record<string, unknown>;
-const idOf = (ref: unknown) =>
-  String((ref as { sourcedId?: unknown } | undefined)?.sourcedId ?? '');
-const listed = (value: unknown) =>
-  Array.isArray(value)
-    ? value.map((own) => (typeof own === 'object' ? idOf(own) : String(own))).join(',')
-    : '';
-const text = (value: unknown) => (value === null || value === undefined ? '' : String(value));
-const scopes = 'https://purl.imsglobal.org/spec/or/v1p2/scope/roster.readonly';
-
-export class RemoteRoster implements RosterService {
-  constructor(private readonly place: RosterPlace) {}
-
-  async read(): Promise<RosterReading> {
-    try {
-      const token = await this.token();
-      const all = async (name: string) => this.all(name, token);
-      const [classes, users, enrollments, academicSessions, courses] = await Promise.all([
-        all('classes'),
-        all('users'),
-        all('enrollments'),
-        all('academicSessions'),
-        all('courses'),
-      ]);
-      return readOneRoster({
-        classes: classes.map((own) => ({
-          ...head(own),
-          title: text(own.title),
-          grades: listed(own.grades),
-          periods: listed(own.periods),
-          subjects: listed(own.subjects),
-          courseSourcedId: idOf(own.course),
-          termSourcedIds: listed(own.terms),
-        })),
-        users: users.map((own) => ({
-          ...head(own),
-          givenName: text(own.givenName),
-          familyName: text(own.familyName),
-          preferredGivenName: text(own.preferredFirstName),
-          preferredFamilyName: text(own.preferredLastName),
-          identifier: text(own.identifier),
-          email: text(own.email),
-          grades: listed(own.grades),
-        })),
-        enrollments: enrollments.map((own) => ({
-          ...head(own),
-          classSourcedId: idOf(own.class),
-          userSourcedId: idOf(own.user),
-          role: text(own.role),
-        })),
-        academicSessions: academicSessions.map((own) => ({
-          ...head(own),
-          title: text(own.title),
-        })),
-        courses: courses.map((own) => ({
-          ...head(own),
-          title: text(own.title),
-          grades: listed(own.grades),
-          subjects: listed(own.subjects),
-        })),
-      });
-    } catch (error) {
-      if (error instanceof Problem) throw error;
-      const why =
-        error instanceof RangeError
-          ? error.message
-          : 'Try again in a while, or bring the list in from a file.';
-      throw new Problem(502, 'The school’s roster service did not answer as it should.', why);
-    }
-  }
-
-  private async token(): Promise<string> {
-    const { tokenUrl, clientId, clientSecret } = this.place;
-    const response = await fetch(tokenUrl, {
-      method: 'POST',
-      headers: {
-        authorization: `Basic ${Buffer.from(`${clientId}:${clientSecret}`).toString('base64')}`,
-        'content-type': 'application/x-www-form-urlencoded',
-      },
-      body: new URLSearchParams({ grant_type: 'client_credentials', scope: scopes }).toString(),
-      signal: AbortSignal.timeout(patience),
-    });
-    if (!response.ok)
-      throw new Problem(
-        502,
-        'The school’s roster service does not let this server in.',
-        'The office can check its client id and secret.',
-      );
-    return ((await response.json()) as { access_token: string }).access_token;
-  }
-
-  /** All pages of a collection. */
-  private async all(name: string, token: string): Promise<Json[]> {
-    const found: Json[] = [];
-    for (let page = 0; page < mostPages; page++) {
-      const response = await fetch(
-        `${this.place.base}/${name}?limit=${pageSize}&offset=${page * pageSize}`,
-        {
-          headers: { authorization: `Bearer ${token}`, accept: 'application/json' },
-          signal: AbortSignal.timeout(patience),
-        },
-      );
-      if (!response.ok) throw new Error(`${name}: ${response.status}`);
-      const lines = ((await response.json()) as Record<string, Json[]>)[name] ?? [];
-      found.push(...lines);
-      if (lines.length < pageSize) break;
-    }
-    return found;
-  }
-}
-
-const head = (own: Json) => ({ sourcedId: text(own.sourcedId), status: text(own.status) });
-
-/** The roster's classes that I teach by my e-mail address, and those that my classes are tied to. */
-export async function readRoster(
+export async function readClassRoster(
   database: Database,
   me: SignedIn,
-  roster: RosterService | null,
-): Promise<AnswerOf<typeof api.readRoster>> {
-  if (!roster) return { there: false, classes: [], problems: [] };
-  const { classes, problems } = await roster.read();
-  const { Account, SchoolClass } = database.models;
-  const tied = await SchoolClass.scope(rule('taughtBy', me)).findAll({
-    where: { sourcedId: { [Op.ne]: null } },
+  classId: number,
+): Promise<AnswerOf<typeof api.readClass>> {
+  const [schoolClass] = await readClasses(database, me, classId);
+  if (!schoolClass) throw notFound('The class');
+  const { AssignmentClass, ClassGroup, Enrollment } = database.models;
+  const enrollments = await Enrollment.findAll({
+    where: { classId },
+    include: [{ association: 'student', include: ['accommodation'] }],
+    order: ['rosterNumber'],
   });
-  const { email: mail } = present(await Account.findByPk(me.account.id), 'account');
-  const mine = classes.flatMap((own) => {
-    const classId = tied.find(({ sourcedId }) => sourcedId === own.sourcedId)?.id ?? null;
-    const taught = mail !== null && own.teachers.some(({ email }) => email === mail.toLowerCase());
-    return classId !== null || taught ? [{ ...own, classId }] : [];
+  const groups = await ClassGroup.findAll({
+    where: { classId },
+    include: [{ association: 'members', separate: true }],
+    order: ['name'],
   });
-  return { there: true, classes: mine, problems };
+  const handedIn = await handedInBy(database, classId);
+  return {
+    class: schoolClass,
+    roster: enrollments.map((enrollment) =>
+      lineOf(enrollment, groups, handedIn.get(enrollment.studentId) ?? 0),
+    ),
+    groups: groups.map(({ id, name }) => ({ id, name })),
+    assignments: await AssignmentClass.count({ where: { classId } }),
+  };
 }
+
+function lineOf(
+  { student: enrolled, rosterNumber, joinedBySelf, leftAt }: Enrollment,
+  groups: readonly ClassGroup[],
+  handedIn: number,
+): AnswerOf<typeof api.readClass>['roster'][number] {
+  const student = present(enrolled, 'student of the class');
+  return {
+    id: student.id,
+    rosterNumber: rosterNumber,
+    givenName: student.givenName,
+    familyName: student.familyName,
+    studentNumber: student.studentNumber ?? '',
+    email: student.email ?? '',
+    grade: student.grade,
+    signedInAt: toMillisOrNull(student.signedInAt),
+    hasPasscode: student.secretHash !== '',
+    joinedBySelf,
+    leftAt: toMillisOrNull(leftAt),
+    handedIn,
+    groups: groups
+      .filter(({ members = [] }) => members.some(({ studentId }) => studentId === student.id))
+      .map(({ id }) => id),
+    accommodations: student.accommodation?.content ?? noAccommodations,
+  };
+}
+
+/** How many assignments of the class each student has handed in. */
+async function handedInBy({ models }: Database, classId: number): Promise<Map<number, number>> {
+  const { Assignment, AssignmentStudent, Attempt } = models;
+  const assigned = await AssignmentStudent.findAll({
+    attributes: ['assignmentId', 'studentId'],
+    where: {
+      classId,
+      assignmentId: { [Op.in]: valuesOf(Assignment, 'id', { unassignedAt: null }) },
+    },
+  });
+  const attempts = await Attempt.findAll({
+    attributes: ['assignmentId', 'studentId'],
+    where: {
+      assignmentId: [...new Set(assigned.map(({ assignmentId }) => assignmentId))],
+      handedInAt: { [Op.ne]: null },
+    },
+  });
+  const work = new Set(
+    attempts.map(({ assignmentId, studentId }) => `${assignmentId} ${studentId}`),
+  );
+  const counts = new Map<number, number>();
+  for (const { assignmentId, studentId } of assigned)
+    if (work.has(`${assignmentId} ${studentId}`))
+      counts.set(studentId, (counts.get(studentId) ?? 0) + 1);
+  return counts;
+}
+
+/** Students of the class, by their ids; one who is not, or has left, is not found. */
+export async function insistOnStudents(
+  { models }: Database,
+  classId: number,
+  students: readonly number[],
+  transaction?: Transaction,
+): Promise<void> {
+  const ids = [...new Set(students)];
+  const where = { classId, studentId: ids, leftAt: null };
+  if ((await models.Enrollment.count({ where, transaction })) !== ids.length)
+    throw notFound(ids.length === 1 ? 'The student' : 'One of the students');
+}
+
+export async function describeStudent(
+  { database }: Context,
+  me: SignedIn,
+  { classId, studentId }: { classId: number; studentId: number },
+  facts: BodyOf<typeof api.describeStudent>,
+): Promise<void> {
+  await insistOnRunning(database, me, classId);
+  await insistOnStudents(database, classId, [studentId]);
+  const { Account } = database.models;
+  const { givenName, familyName, grade } = facts;
+  const studentNumber = facts.studentNumber || null;
+  const other =
+    studentNumber &&
+    (await Account.findOne({
+      where: { schoolId: me.account.schoolId, studentNumber, id: { [Op.ne]: studentId } },
+    }));
+  if (other)
+    throw invalid([
+      { pointer: '/studentNumber', message: `That is ${other.fullName}’s student number.` },
+    ]);
+  await Account.update(
+    { givenName, familyName, studentNumber, email: facts.email || null, grade },
+    { where: { id: studentId } },
+  );
+}
+
+/** @returns how many attempts the student is working on: they go on and count */
+export async function setLeft(
+  { database, now }: Context,
+  me: SignedIn,
+  { classId, studentId }: { classId: number; studentId: number },
+  left: boolean,
+): Promise<{ working: number }> {
+  return database.transaction(async (transaction) => {
+    await insistOnRunning(database, me, classId, transaction);
+    const { AssignmentStudent, Attempt, Enrollment } = database.models;
+    const place = await Enrollment.findOne({
+      where: { classId, studentId },
+      lock: true,
+      transaction,
+    });
+    if (!place) throw notFound('The student');
+    const time = new Date(now());
+    if ((place.leftAt !== null) !== left)
+      await (left ? leave : comeBack)(database, { classId, studentId }, time, transaction);
+    const assigned = valuesOf(AssignmentStudent, 'assignmentId', { studentId, classId });
+    const working = await Attempt.count({
+      where: { studentId, handedInAt: null, assignmentId: { [Op.in]: assigned } },
+      transaction,
+    });
+    return { working };
+  });
+}
+
+/** New passcodes; the old ones and their sessions end, and so does waiting for wrong tries. */
+export async function renewPasscodes(
+  { database, throttle }: Context,
+  me: SignedIn,
+  classId: number,
+  students: readonly number[],
+) {
+  await insistOnRunning(database, me, classId);
+  await insistOnStudents(database, classId, students);
+  const slips = await Promise.all(
+    [...new Set(students)].map(async (studentId) => {
+      const passcode = newPasscode();
+      return { studentId, passcode, hash: await hashSecret(passcode) };
+    }),
+  );
+  await database.transaction(async (transaction) => {
+    const { Account, Session } = database.models;
+    for (const { studentId, hash } of slips)
+      await Account.update(
+        { secretHash: hash },
+        { where: { id: studentId, role: 'student' }, transaction },
+      );
+    const accountId = slips.map(({ studentId }) => studentId);
+    await Session.destroy({ where: { accountId }, transaction });
+  });
+  await throttle.forgive(slips.map(({ studentId }) => `student ${studentId}`));
+  return slips.map(({ studentId, passcode }) => ({ studentId, passcode }));
+}
+
+export async function setAccommodations(
+  { database, now }: Context,
+  me: SignedIn,
+  { classId, studentId }: { classId: number; studentId: number },
+  content: Accommodations,
+): Promise<void> {
+  await insistOnRunning(database, me, classId);
+  await insistOnStudents(database, classId, [studentId]);
+  const none = JSON.stringify(content) === JSON.stringify(noAccommodations);
+  const { Accommodation } = database.models;
+  if (none) await Accommodation.destroy({ where: { studentId } });
+  else
+    await Accommodation.upsert({
+      studentId,
+      content,
+      changedBy: me.account.id,
+      changedAt: new Date(now()),
+    });
+}
+
+export const groupNameTaken = (name: string) =>
+  new Problem(409, `There is a group “${name}” already.`, 'Choose another name.', [
+    { pointer: '/name', message: 'There is a group of this name already.' },
+  ]);

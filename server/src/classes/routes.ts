@@ -2,10 +2,16 @@ import { present } from '@oaken/core/certain';
 import { api } from '@oaken/contract';
 import type { Context } from '../context';
 import { quietly, type Bind } from '../http/bind';
-import { applyRolls, planRolls, undoRolls } from './bringing';
+import { applyRosters, planRosters, undoRosters } from './bringing';
 import { changeMembers, makeGroup, removeGroup, renameGroup } from './groups';
-import { describeStudent, readRoll, renewPasscodes, setLeft, setSupports } from './roll';
-import { readRoster } from './roster';
+import {
+  describeStudent,
+  readClassRoster,
+  renewPasscodes,
+  setLeft,
+  setAccommodations,
+} from './roster';
+import { readRosterService } from './roster-service';
 import { readClasses } from './rows';
 import {
   describeClass,
@@ -18,10 +24,10 @@ import {
 } from './service';
 
 /** Lists of whole classes: comparing thousands of names takes a while. */
-export function rollRoutes(bind: Bind, context: Context): void {
-  bind(api.planRolls, ({ me, body }) => planRolls(context, me, body.rolls));
-  bind(api.applyRolls, ({ me, body }) => applyRolls(context, me, body));
-  bind(api.undoRolls, ({ me, params }) => quietly(undoRolls(context, me, params.changeId)));
+export function rosterRoutes(bind: Bind, context: Context): void {
+  bind(api.planRosters, ({ me, body }) => planRosters(context, me, body.rosters));
+  bind(api.applyRosters, ({ me, body }) => applyRosters(context, me, body));
+  bind(api.undoRosters, ({ me, params }) => quietly(undoRosters(context, me, params.changeId)));
 }
 
 export function classRoutes(bind: Bind, context: Context): void {
@@ -33,7 +39,7 @@ export function classRoutes(bind: Bind, context: Context): void {
       id: await makeClass(context, me, facts, { clientKey }, transaction),
     })),
   );
-  bind(api.readClass, ({ me, params }) => readRoll(database, me, params.classId));
+  bind(api.readClass, ({ me, params }) => readClassRoster(database, me, params.classId));
   bind(api.describeClass, ({ me, params, body }) =>
     quietly(describeClass(context, me, params.classId, body)),
   );
@@ -49,13 +55,15 @@ export function classRoutes(bind: Bind, context: Context): void {
     quietly(setTeachers(context, me, params.classId, body)),
   );
 
-  bind(api.readRoster, ({ me }) => readRoster(database, me, context.roster));
+  bind(api.readRosterService, ({ me }) => readRosterService(database, me, context.rosterService));
 
   bind(api.describeStudent, ({ me, params, body }) =>
     quietly(describeStudent(context, me, params, body)),
   );
   bind(api.leaveClass, ({ me, params, body }) => setLeft(context, me, params, body.left));
-  bind(api.setSupports, ({ me, params, body }) => quietly(setSupports(context, me, params, body)));
+  bind(api.setAccommodations, ({ me, params, body }) =>
+    quietly(setAccommodations(context, me, params, body)),
+  );
   bind(api.renewPasscode, async ({ me, params: { classId, studentId } }) => {
     const [slip] = await renewPasscodes(context, me, classId, [studentId]);
     return { passcode: present(slip, 'slip of the student').passcode };

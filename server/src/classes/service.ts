@@ -162,7 +162,9 @@ export async function setTeachers(
     const ids = others.map(({ accountId }) => accountId);
     if (new Set(ids).size !== ids.length)
       throw invalid([{ pointer: '/others', message: 'Somebody is named twice.' }]);
-    const late = others.findIndex((own) => own.part === 'substitute' && own.until <= now());
+    const late = others.findIndex(
+      (position) => position.part === 'substitute' && position.until <= now(),
+    );
     if (late >= 0)
       throw invalid([
         {

@@ -26,6 +26,7 @@ import { emptyRows } from './migrations/023-empty-rows';
 import { itemHistory } from './migrations/024-item-history';
 import { sentChanges } from './migrations/025-sent-changes';
 import { names } from './migrations/026-names';
+import { words } from './migrations/027-words';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -56,6 +57,7 @@ const migrations: Migration[] = [
   itemHistory,
   sentChanges,
   names,
+  words,
 ];
 
 export function migrator(database: Sequelize) {

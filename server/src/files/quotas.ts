@@ -60,11 +60,11 @@ export async function insistOnRoom(
       );
   }
   const ofPerson = await readUseBy(context, { madeBy: me.account.id }, transaction);
-  const most = attemptId === null ? quotas.teacher : quotas.student;
-  if (ofPerson.bytes + size > most)
+  const quota = attemptId === null ? quotas.teacher : quotas.student;
+  if (ofPerson.bytes + size > quota)
     throw full(
       'Your files take too much room.',
-      `All of them together may have ${inMB(most)}. Ask your school.`,
+      `All of them together may have ${inMB(quota)}. Ask your school.`,
     );
   const ofSchool = await readUse(context, me.account.schoolId, transaction);
   if (ofSchool.bytes + size > context.fileRoom)

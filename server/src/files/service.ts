@@ -189,12 +189,12 @@ async function store(context: Context, request: Request, id: string, wish: Wish,
   for await (const piece of piecesOf(request)) {
     if (number === 0) {
       file = await recognize(context, piece, wish.type, size);
-      const most = largest[file.sort];
-      if (size > most)
+      const sizeLimit = largest[file.sort];
+      if (size > sizeLimit)
         throw new Problem(
           413,
           'That is too large.',
-          `The file has ${inMB(size)} MB; ${words[file.sort]} may have at most ${most / MB} MB.`,
+          `The file has ${inMB(size)} MB; ${words[file.sort]} may have at most ${sizeLimit / MB} MB.`,
         );
       wish.check(file);
     }

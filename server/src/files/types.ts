@@ -95,13 +95,13 @@ function typesOf(bytes: Buffer): string[] {
   if (/^ftypM4[AB]/.test(brand)) return ['audio/mp4'];
   if (stillPicture.test(brand)) return [];
   if (brand.startsWith('ftyp')) return ['video/mp4'];
-  const found = filetypeinfo([...bytes.subarray(0, 600)]).flatMap(({ mime }) =>
+  const types = filetypeinfo([...bytes.subarray(0, 600)]).flatMap(({ mime }) =>
     mime ? [usual(mime)] : [],
   );
   // Raw MPEG frames carry no mark that every reader knows.
-  if (found.length === 0 && bytes[0] === 0xff && ((bytes[1] ?? 0) & 0xe0) === 0xe0)
+  if (types.length === 0 && bytes[0] === 0xff && ((bytes[1] ?? 0) & 0xe0) === 0xe0)
     return ['audio/mpeg'];
-  return found;
+  return types;
 }
 
 /**
@@ -113,9 +113,9 @@ export function readFile(bytes: Buffer, claimed: string): Reading {
     const format = brandOf(bytes).startsWith('ftypavi') ? 'AVIF' : 'HEIC, as phones take it';
     return refused(`This is a photo as ${format}. Save it as JPEG and send that.`);
   }
-  const said = usual(elementAt(claimed.toLowerCase().split(';'), 0).trim());
-  const found = typesOf(bytes).filter((type) => type in sorts && !isWritten(type));
-  let type = found.find((own) => own === said) ?? found[0];
+  const claimedType = usual(elementAt(claimed.toLowerCase().split(';'), 0).trim());
+  const types = typesOf(bytes).filter((type) => type in sorts && !isWritten(type));
+  let type = types.find((text) => text === claimedType) ?? types[0];
   if (type === undefined && isText(bytes)) {
     const text = bytes.toString('utf8');
     if (/<svg[\s>]/i.test(text)) {
@@ -129,12 +129,12 @@ export function readFile(bytes: Buffer, claimed: string): Reading {
       'What this file is cannot be recognised. PNG, JPEG, GIF, WebP, SVG, MP3, WAV, OGG, MP4, WebM and PDF can be kept.',
     );
   if (
-    said !== '' &&
-    said !== 'application/octet-stream' &&
-    said in sorts &&
-    sorts[said] !== sorts[type]
+    claimedType !== '' &&
+    claimedType !== 'application/octet-stream' &&
+    claimedType in sorts &&
+    sorts[claimedType] !== sorts[type]
   )
-    return refused(`The file says that it is ${said}, but it is ${type}.`);
+    return refused(`The file says that it is ${claimedType}, but it is ${type}.`);
   const sort = present(sorts[type], `sort of ${type}`);
   if (sort !== 'picture') return { ok: true, file: { type, sort, width: null, height: null } };
   try {

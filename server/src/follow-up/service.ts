@@ -52,10 +52,14 @@ async function readPool(
     limit: mostPractice,
   });
   return items.map(({ id, answerCount, averageScore, revision }) => {
-    const own = (revision?.revisionStandards ?? []).flatMap(
+    const standardCodes = (revision?.revisionStandards ?? []).flatMap(
       ({ standardId }) => codeOf.get(standardId) ?? [],
     );
-    return { id, facility: answerCount > 0 ? averageScore : null, standards: [...new Set(own)] };
+    return {
+      id,
+      facility: answerCount > 0 ? averageScore : null,
+      standards: [...new Set(standardCodes)],
+    };
   });
 }
 
@@ -129,28 +133,28 @@ export async function readFollowUp(
   const groups = groupByMissed(missing, { ...usualGroupRules, below: below / 100, mostGroups });
   const pool = await readPool(database, me, codes);
   const seen = await readSeen(database, ids);
-  const byId = new Map(students.map((own) => [own.studentId, own]));
+  const byId = new Map(students.map((student) => [student.studentId, student]));
   const statements = await readStatements(database, codes);
   return {
     statements: codes.map((code) => ({ code, statement: statements.get(code) ?? '' })),
-    secure: ids.length - groups.reduce((sum, own) => sum + own.students.length, 0),
-    groups: groups.map((own) => {
-      const met = seenByAny(seen, own.students);
+    secure: ids.length - groups.reduce((sum, group) => sum + group.students.length, 0),
+    groups: groups.map((group) => {
+      const met = seenByAny(seen, group.students);
       return {
-        codes: own.codes,
-        students: own.students.map((id) => {
+        codes: group.codes,
+        students: group.students.map((id) => {
           const line = valueOf(byId, id);
           return {
             id,
             name: line.name,
             class: line.class,
-            evidence: own.codes.map((code) => {
-              const on = valueOf(earned, id).find((one) => one.code === code);
+            evidence: group.codes.map((code) => {
+              const on = valueOf(earned, id).find((need) => need.code === code);
               return { code, share: on?.share ?? null, items: on?.items ?? 0 };
             }),
           };
         }),
-        available: own.codes.map((code) => ({
+        available: group.codes.map((code) => ({
           code,
           items: pool.filter(({ id, standards }) => standards.includes(code) && !met.has(id))
             .length,
@@ -182,9 +186,9 @@ export async function makeFollowUp(
     database,
     groups.flatMap(({ students }) => students),
   );
-  const planned = groups.map((own) => ({
-    ...own,
-    practice: practiceItems(own.codes, pool, seenByAny(seen, own.students), each),
+  const planned = groups.map((group) => ({
+    ...group,
+    practice: practiceItems(group.codes, pool, seenByAny(seen, group.students), each),
   }));
   const empty = planned.findIndex(({ practice }) =>
     practice.every(({ items }) => items.length === 0),
@@ -197,10 +201,10 @@ export async function makeFollowUp(
       },
     ]);
   const made: AnswerOf<typeof api.makeFollowUp>['made'] = [];
-  for (const [at, { name, students, practice }] of planned.entries()) {
+  for (const [index, { name, students, practice }] of planned.entries()) {
     const itemIds = practice.flatMap(({ items }) => items);
     // The same act said twice makes each test once.
-    const key = `${clientKey.slice(0, -2)}${at.toString(16).padStart(2, '0')}`;
+    const key = `${clientKey.slice(0, -2)}${index.toString(16).padStart(2, '0')}`;
     const { id: testId } = await makeTest(context, me, {
       clientKey: key,
       title: name,

@@ -19,13 +19,13 @@ const [openList, closeList, openObject, closeObject] = [0x5b, 0x5d, 0x7b, 0x7d];
 function measure(text: string): void {
   let depth = 0;
   let values = 1;
-  for (let at = 0; at < text.length; at++) {
-    const code = text.charCodeAt(at);
+  for (let index = 0; index < text.length; index++) {
+    const code = text.charCodeAt(index);
     if (code === quote) {
-      at = text.indexOf('"', at + 1);
-      while (at > 0 && isEscaped(text, at)) at = text.indexOf('"', at + 1);
+      index = text.indexOf('"', index + 1);
+      while (index > 0 && isEscaped(text, index)) index = text.indexOf('"', index + 1);
       // A text that never ends is the parser's to refuse.
-      if (at < 0) return;
+      if (index < 0) return;
     } else if (code === openList || code === openObject) {
       if (++depth > deepest) throw new Problem(422, 'Something in it is nested too deeply.');
       values++;
@@ -36,9 +36,9 @@ function measure(text: string): void {
 }
 
 /** Whether the character at `at` stands behind an odd number of backslashes. */
-function isEscaped(text: string, at: number): boolean {
+function isEscaped(text: string, index: number): boolean {
   let slashes = 0;
-  while (text.charCodeAt(at - 1 - slashes) === backslash) slashes++;
+  while (text.charCodeAt(index - 1 - slashes) === backslash) slashes++;
   return slashes % 2 === 1;
 }
 
@@ -48,7 +48,7 @@ const escapes =
 const halfPairLength = '\\ud800'.length;
 
 /** Half of a surrogate pair, which no keyboard types and no database keeps, becomes the replacement character. */
-const repaired = (text: string) =>
+const rescored = (text: string) =>
   text.replace(escapes, (escape) => (escape.length === halfPairLength ? '\\ufffd' : escape));
 
 /**
@@ -58,7 +58,7 @@ const repaired = (text: string) =>
 export function readJson(text: string): unknown {
   measure(text);
   try {
-    return JSON.parse(repaired(text));
+    return JSON.parse(rescored(text));
   } catch {
     throw new Problem(400, 'That could not be read as JSON.');
   }

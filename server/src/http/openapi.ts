@@ -7,15 +7,15 @@ const schema = (type: z.ZodType, io: 'input' | 'output') =>
 /** The OpenAPI 3.1 description, made from the contract. */
 export function openApi() {
   const paths: Record<string, Record<string, unknown>> = {};
-  for (const [name, own] of Object.entries(api) as [string, Endpoint][]) {
-    const path = own.path.replace(/:(\w+)/g, '{$1}');
-    const named = [...own.path.matchAll(/:(\w+)/g)].map(([, parameter]) => ({
+  for (const [name, endpoint] of Object.entries(api) as [string, Endpoint][]) {
+    const path = endpoint.path.replace(/:(\w+)/g, '{$1}');
+    const named = [...endpoint.path.matchAll(/:(\w+)/g)].map(([, parameter]) => ({
       name: parameter,
       in: 'path',
       required: true,
       schema: { type: 'string' },
     }));
-    const query = Object.entries(schema(own.query, 'input').properties ?? {}).map(
+    const query = Object.entries(schema(endpoint.query, 'input').properties ?? {}).map(
       ([parameter, type]) => ({
         name: parameter,
         in: 'query',
@@ -23,11 +23,13 @@ export function openApi() {
       }),
     );
     const body =
-      own.method !== 'GET' && own.body instanceof z.ZodObject ? schema(own.body, 'input') : null;
-    (paths[path] ??= {})[own.method.toLowerCase()] = {
+      endpoint.method !== 'GET' && endpoint.body instanceof z.ZodObject
+        ? schema(endpoint.body, 'input')
+        : null;
+    (paths[path] ??= {})[endpoint.method.toLowerCase()] = {
       operationId: name,
-      summary: own.does,
-      description: `For ${own.who}.`,
+      summary: endpoint.does,
+      description: `For ${endpoint.who}.`,
       parameters: [...named, ...query],
       ...(body && {
         requestBody: { required: true, content: { 'application/json': { schema: body } } },
@@ -35,7 +37,7 @@ export function openApi() {
       responses: {
         200: {
           description: 'Done.',
-          content: { 'application/json': { schema: schema(own.answer, 'output') } },
+          content: { 'application/json': { schema: schema(endpoint.answer, 'output') } },
         },
         default: {
           description: 'A problem (RFC 9457).',

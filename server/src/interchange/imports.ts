@@ -89,9 +89,9 @@ const writeChunk = ({ database }: Context, id: string, number: number, piece: Bu
   database.models.ImportChunk.create({ importId: id, number, bytes: piece });
 
 async function find({ models }: Database, me: SignedIn, id: string): Promise<ItemImport> {
-  const found = await models.ItemImport.findOne({ where: { id, accountId: me.account.id } });
-  if (!found) throw notFound('The import');
-  return found;
+  const itemImport = await models.ItemImport.findOne({ where: { id, accountId: me.account.id } });
+  if (!itemImport) throw notFound('The import');
+  return itemImport;
 }
 
 export async function readImport(
@@ -132,20 +132,20 @@ export async function applyImport(
 ) {
   const { database } = context;
   const { state } = await find(database, me, id);
-  const own = await readImport(context, me, id);
+  const importRow = await readImport(context, me, id);
   if (state !== 'checked')
     throw new Problem(
       409,
       'This import is not waiting for a decision.',
       'It is still being read, or it has ended.',
     );
-  if (take === 'all' && own.bad > 0)
+  if (take === 'all' && importRow.bad > 0)
     throw new Problem(
       409,
-      `${own.bad} rows have something wrong with them, so nothing was made.`,
+      `${importRow.bad} rows have something wrong with them, so nothing was made.`,
       'Mend them and bring the file in again, or take the good rows only.',
     );
-  if (own.good === 0) throw new Problem(409, 'There is no good row to make an item of.');
+  if (importRow.good === 0) throw new Problem(409, 'There is no good row to make an item of.');
   await database.models.ItemImport.update(
     { state: 'writing', doneRows: 0 },
     { where: { id, state: 'checked' } },
@@ -300,11 +300,11 @@ async function check(context: Context, me: SignedIn, id: string): Promise<void> 
       done++;
       if (checked.ok) {
         good++;
-        const { row: found } = checked.ready;
+        const { row: row } = checked.ready;
         if (done > mostNear || near.length >= 50) continue;
-        const { words, choiceWords } = found.described;
+        const { words, choiceWords } = row.described;
         const [closest] = await finder.near(`${words} ${choiceWords}`, banks, null);
-        if (closest) near.push({ line: found.line, itemId: closest.id, words: found.words });
+        if (closest) near.push({ line: row.line, itemId: closest.id, words: row.words });
       } else if (problems.length < mostProblems) {
         const told = checked.problems.slice(0, mostProblems - problems.length);
         problems.push(...told.map((problem) => ({ line: checked.line, ...problem })));

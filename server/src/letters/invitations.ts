@@ -48,7 +48,7 @@ export async function invite(
       instructions: assignment.instructions,
       opensAt: toMillis(assignment.opensAt),
       closesAt: studentWindow(timesOf(assignment), exceptions, zone).closesAt,
-      limitMinutes: limitFor(assignment.rules, exceptions.supports?.time),
+      limitMinutes: limitFor(assignment.rules, exceptions.accommodations?.time),
       address: `${origin}/seat`,
       zone,
       now: sendAfter,

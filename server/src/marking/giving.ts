@@ -20,7 +20,7 @@ export interface Mark {
 /** The mark with the points of its levels. @throws Problem 422 for more than the part gives, or a guide filled in half */
 export function markFor(part: Part, { points, levels, comment }: Mark): Mark {
   const criteria = 'criteria' in part ? (part.criteria ?? []) : [];
-  const most = kindOf(part).points(part);
+  const maxPoints = kindOf(part).points(part);
   if (points !== null && levels !== null && criteria.length > 0) {
     const sum = levelPoints(criteria, levels);
     if (sum === null)
@@ -32,11 +32,11 @@ export function markFor(part: Part, { points, levels, comment }: Mark): Mark {
       ]);
     return { points: sum, levels, comment };
   }
-  if (points !== null && points > most)
+  if (points !== null && points > maxPoints)
     throw invalid([
       {
         pointer: '/points',
-        message: `This gives at most ${most} ${most === 1 ? 'point' : 'points'}.`,
+        message: `This gives at most ${maxPoints} ${maxPoints === 1 ? 'point' : 'points'}.`,
       },
     ]);
   return { points, levels: null, comment };
@@ -55,10 +55,10 @@ export async function giveMarks(
   const mark = markFor((await findPart(context, editions, me, place)).part, wanted);
   return database.transaction(async (transaction) => {
     const versions: { attemptId: number; version: number }[] = [];
-    for (const own of [...attempts].sort((a, b) => a.attemptId - b.attemptId))
+    for (const attempt of [...attempts].sort((a, b) => a.attemptId - b.attemptId))
       versions.push({
-        attemptId: own.attemptId,
-        version: await giveMark(context, editions, me, place, own, mark, transaction),
+        attemptId: attempt.attemptId,
+        version: await giveMark(context, editions, me, place, attempt, mark, transaction),
       });
     return { versions };
   });

@@ -20,29 +20,29 @@ export async function listMarking(
   const mine = await database.models.Assignment.scope(rule('readableBy', me)).findAll({
     attributes: ['id'],
   });
-  const found = await unmarkedEntries(
+  const unmarked = await unmarkedEntries(
     database,
     mine.map(({ id }) => id),
   );
-  const ids = [...new Set(found.map(({ assignmentId }) => assignmentId))];
+  const ids = [...new Set(unmarked.map(({ assignmentId }) => assignmentId))];
   const assignments = ids.length === 0 ? [] : await readAssignments(database, me, { id: ids });
   const lines = await Promise.all(
-    found.map(async (own) => {
-      const assignment = assignments.find(({ id }) => id === own.assignmentId);
-      const parts = (await partsOf(editions, own.editionId)).filter(
-        ({ entry, part }) => entry.id === own.entry && isByHand(part),
+    unmarked.map(async (unmarkedEntry) => {
+      const assignment = assignments.find(({ id }) => id === unmarkedEntry.assignmentId);
+      const parts = (await partsOf(editions, unmarkedEntry.editionId)).filter(
+        ({ entry, part }) => entry.id === unmarkedEntry.entry && isByHand(part),
       );
       if (!assignment) return [];
       return parts.map(({ entry, part }) => ({
-        assignmentId: own.assignmentId,
+        assignmentId: unmarkedEntry.assignmentId,
         title: assignment.title,
         recipients: assignment.recipients,
-        entry: own.entry,
+        entry: unmarkedEntry.entry,
         part: part.id,
         stem: entry.content.stem,
-        waits: Number(own.waits),
-        marked: Number(own.marked),
-        oldest: toMillis(own.oldest),
+        unmarked: Number(unmarkedEntry.unmarked),
+        marked: Number(unmarkedEntry.marked),
+        oldest: toMillis(unmarkedEntry.oldest),
       }));
     }),
   );

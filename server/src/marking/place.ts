@@ -33,7 +33,7 @@ export interface Handed {
 
 export const isByHand = (part: Part) => kindOf(part).markedBy === 'hand';
 /** Typed answers that a key compares: the kinds whose key can take one more. */
-export const isTyped = ({ kind }: Part) => kind === 'short-text' || kind === 'numeric';
+export const isTyped = (part: Part) => kindOf(part).typed !== undefined;
 
 export const shownOf = ({ entry, part }: Handed): SittingPart =>
   present(
@@ -65,8 +65,8 @@ export async function findAssignment(
 
 export async function partsOf(editions: Editions, editionId: number): Promise<Handed[]> {
   const { edition } = await editions.get(editionId);
-  return entriesOf(edition).flatMap((entry, at) =>
-    entry.content.parts.map((part) => ({ entry, part, number: at + 1 })),
+  return entriesOf(edition).flatMap((entry, index) =>
+    entry.content.parts.map((part) => ({ entry, part, number: index + 1 })),
   );
 }
 
@@ -78,12 +78,12 @@ export async function findPart(
   { assignmentId, entryId, partId }: Place,
   fits: (part: Part) => boolean = isByHand,
 ): Promise<Found & Handed> {
-  const found = await findAssignment(context, editions, me, assignmentId);
-  const own = found.parts.find(
+  const assignment = await findAssignment(context, editions, me, assignmentId);
+  const handed = assignment.parts.find(
     ({ entry, part }) => entry.id === entryId && part.id === partId && fits(part),
   );
-  if (!own) throw notFound('The question');
-  return { ...found, ...own };
+  if (!handed) throw notFound('The question');
+  return { ...assignment, ...handed };
 }
 
 export interface Answered {
@@ -92,7 +92,7 @@ export interface Answered {
   studentId: number;
   name: string;
   className: string | null;
-  rollNumber: number | null;
+  rosterNumber: number | null;
   responses: Responses;
 }
 
@@ -128,7 +128,7 @@ export async function readAnswers(
         studentId: student.studentId,
         name: student.name,
         className: student.className,
-        rollNumber: student.rosterNumber,
+        rosterNumber: student.rosterNumber,
         responses,
       },
     ];

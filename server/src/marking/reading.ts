@@ -69,26 +69,26 @@ export function workOf(
   { names }: { names: boolean },
 ): Pick<MarkingWork, 'parts' | 'answers'> {
   const key = (attemptId: number, entry: string, part: string) => `${attemptId} ${entry} ${part}`;
-  const held = new Map(marks.map((own) => [key(own.attemptId, own.entry, own.part), own]));
+  const held = new Map(marks.map((mark) => [key(mark.attemptId, mark.entry, mark.part), mark]));
   return {
-    parts: parts.map((own) => partOf(own, marks)),
+    parts: parts.map((part) => partOf(part, marks)),
     answers: parts.flatMap(({ entry, part }) =>
-      answers.flatMap((own): MarkedAnswer[] => {
-        if (own.entry !== entry.id) return [];
-        const response = answerTo(part, own.responses);
+      answers.flatMap((answer): MarkedAnswer[] => {
+        if (answer.entry !== entry.id) return [];
+        const response = answerTo(part, answer.responses);
         if (response === undefined) return [];
-        const mark = held.get(key(own.attemptId, entry.id, part.id));
+        const mark = held.get(key(answer.attemptId, entry.id, part.id));
         return [
           {
             entry: entry.id,
             part: part.id,
-            attemptId: own.attemptId,
+            attemptId: answer.attemptId,
             student: names
               ? {
-                  id: own.studentId,
-                  name: own.name,
-                  className: own.className ?? '',
-                  rollNumber: own.rollNumber,
+                  id: answer.studentId,
+                  name: answer.name,
+                  className: answer.className ?? '',
+                  rosterNumber: answer.rosterNumber,
                 }
               : null,
             response,
@@ -101,8 +101,8 @@ export function workOf(
   };
 }
 
-function partOf(own: Handed, marks: StoredMark[]): MarkedPart {
-  const { entry, part, number } = own;
+function partOf(handed: Handed, marks: StoredMark[]): MarkedPart {
+  const { entry, part, number } = handed;
   const used = new Map<string, number>();
   for (const { entry: of, part: id, comment } of marks)
     if (comment && of === entry.id && id === part.id)
@@ -112,10 +112,10 @@ function partOf(own: Handed, marks: StoredMark[]): MarkedPart {
     part: part.id,
     number,
     stem: entry.content.stem,
-    shown: shownOf(own),
+    shown: shownOf(handed),
     guide: 'guide' in part ? part.guide : '',
     criteria: 'criteria' in part ? (part.criteria ?? []) : [],
-    most: kindOf(part).points(part),
+    maxPoints: kindOf(part).points(part),
     comments: [...used]
       .sort((a, b) => b[1] - a[1])
       .map(([comment]) => comment)

@@ -1,7 +1,7 @@
 /** A second reader: blind marks beside the first ones, how far the two agree, and settling what they do not. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import type { MarkingWork } from '@oaken/contract/marking';
-import { kindOf } from '@oaken/core/items';
+import { kindOf, type Part } from '@oaken/core/items';
 import { agreementOf } from '@oaken/core/marking';
 import { Op, type WhereOptions } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
@@ -104,26 +104,26 @@ export async function listSeconds(
 ): Promise<AnswerOf<typeof api.listMarking>['seconds']> {
   const mine = await readReadings(database, { secondMarkerId: me.account.id });
   const lines = [];
-  for (const own of mine) {
-    const handed = await handedOf(editions, own);
+  for (const reading of mine) {
+    const handed = await handedOf(editions, reading);
     if (!handed) continue;
     const done = new Set(
-      (await readSeconds(database, own)).flatMap(({ attemptId, points }) =>
+      (await readSeconds(database, reading)).flatMap(({ attemptId, points }) =>
         points === null ? [] : [attemptId],
       ),
     );
-    const answers = await readAnswers(database, own.assignmentId, [own.entryId]);
+    const answers = await readAnswers(database, reading.assignmentId, [reading.entryId]);
     const left = answers.filter(
       ({ attemptId, responses }) =>
         answerTo(handed.part, responses) !== undefined && !done.has(attemptId),
     ).length;
     lines.push({
-      readingId: own.id,
-      title: own.title,
+      readingId: reading.id,
+      title: reading.title,
       stem: handed.entry.content.stem,
-      askedBy: own.askedBy,
+      askedBy: reading.askedBy,
       left,
-      askedAt: toMillis(own.askedAt),
+      askedAt: toMillis(reading.askedAt),
     });
   }
   return lines.filter(({ left }) => left > 0);
@@ -136,13 +136,13 @@ async function findMine(
   me: SignedIn,
   readingId: number,
 ) {
-  const [own] = await readReadings(database, {
+  const [reading] = await readReadings(database, {
     id: readingId,
     secondMarkerId: me.account.id,
   });
-  const handed = own && (await handedOf(editions, own));
-  if (!own || !handed) throw notFound('The second reading');
-  return { own, handed };
+  const handed = reading && (await handedOf(editions, reading));
+  if (!reading || !handed) throw notFound('The second reading');
+  return { reading, handed };
 }
 
 export async function readSecond(
@@ -151,14 +151,14 @@ export async function readSecond(
   me: SignedIn,
   readingId: number,
 ): Promise<MarkingWork> {
-  const { own, handed } = await findMine(context, editions, me, readingId);
-  const answers = await readAnswers(context.database, own.assignmentId, [own.entryId]);
+  const { reading: mine, handed } = await findMine(context, editions, me, readingId);
+  const answers = await readAnswers(context.database, mine.assignmentId, [mine.entryId]);
   // Another order than the first marker's, so that places tell nothing.
   answers.sort((a, b) => b.attemptId - a.attemptId);
-  const work = workOf([handed], answers, await readSeconds(context.database, own), {
+  const work = workOf([handed], answers, await readSeconds(context.database, mine), {
     names: false,
   });
-  return { title: own.title, mayMark: true, ...work };
+  return { title: mine.title, mayMark: true, ...work };
 }
 
 export async function giveSecond(
@@ -169,7 +169,7 @@ export async function giveSecond(
   { attempts, ...wanted }: BodyOf<typeof api.giveSecond>,
 ): Promise<AnswerOf<typeof api.giveSecond>> {
   const { database, now } = context;
-  const { own, handed } = await findMine(context, editions, me, readingId);
+  const { reading: mine, handed } = await findMine(context, editions, me, readingId);
   const mark = markFor(handed.part, wanted);
   const { Attempt, SecondMark } = database.models;
   return database.transaction(async (transaction) => {
@@ -178,7 +178,7 @@ export async function giveSecond(
       const handedIn = await Attempt.count({
         where: {
           id: attemptId,
-          assignmentId: own.assignmentId,
+          assignmentId: mine.assignmentId,
           handedInAt: { [Op.ne]: null },
         },
         transaction,
@@ -209,8 +209,35 @@ export async function giveSecond(
 
 /** The reading of a part of mine, if somebody was asked. */
 async function readingOf({ database }: Context, { assignmentId, entryId, partId }: Place) {
-  const [own] = await readReadings(database, { assignmentId, entryId, partId });
-  return own ?? null;
+  const [reading] = await readReadings(database, { assignmentId, entryId, partId });
+  return reading ?? null;
+}
+
+/** The answers to a part, those of them that both markers gave points, and how many the second one did. */
+async function markedByBoth(database: Database, place: Place, part: Part, reading: Reading) {
+  const answers = (await readAnswers(database, place.assignmentId, [place.entryId])).filter(
+    ({ responses }) => answerTo(part, responses) !== undefined,
+  );
+  const first = new Map(
+    (await readMarks(database, place.assignmentId))
+      .filter((mark) => mark.entry === place.entryId && mark.part === place.partId)
+      .map((mark) => [mark.attemptId, mark]),
+  );
+  const second = new Map(
+    (await readSeconds(database, reading)).map((storedSecond) => [
+      storedSecond.attemptId,
+      storedSecond,
+    ]),
+  );
+  const both = answers.flatMap((answer) => {
+    const [a, b] = [first.get(answer.attemptId), second.get(answer.attemptId)];
+    const points = b?.firstPoints ?? a?.points ?? null;
+    return a && b && points !== null && b.points !== null
+      ? [{ answer, a, b, first: points, second: b.points }]
+      : [];
+  });
+  const done = [...second.values()].filter(({ points }) => points !== null).length;
+  return { answers, both, done };
 }
 
 export async function readAgreement(
@@ -222,37 +249,27 @@ export async function readAgreement(
   const { database } = context;
   const { title, entry, part } = await findPart(context, editions, me, place);
   const colleagues = await listColleagues(database, me);
-  const own = await readingOf(context, place);
-  const about = { title, stem: entry.content.stem, most: kindOf(part).points(part), colleagues };
-  if (!own) return { ...about, reading: null };
-  const answers = (await readAnswers(database, place.assignmentId, [place.entryId])).filter(
-    ({ responses }) => answerTo(part, responses) !== undefined,
-  );
-  const first = new Map(
-    (await readMarks(database, place.assignmentId))
-      .filter((one) => one.entry === place.entryId && one.part === place.partId)
-      .map((one) => [one.attemptId, one]),
-  );
-  const second = new Map((await readSeconds(database, own)).map((one) => [one.attemptId, one]));
-  const both = answers.flatMap((answer) => {
-    const [a, b] = [first.get(answer.attemptId), second.get(answer.attemptId)];
-    const points = b?.firstPoints ?? a?.points ?? null;
-    return a && b && points !== null && b.points !== null
-      ? [{ answer, a, b, first: points, second: b.points }]
-      : [];
-  });
-  const agreement = agreementOf(both.map((one) => [one.first, one.second] as const));
+  const reading = await readingOf(context, place);
+  const about = {
+    title,
+    stem: entry.content.stem,
+    maxPoints: kindOf(part).points(part),
+    colleagues,
+  };
+  if (!reading) return { ...about, reading: null };
+  const { answers, both, done } = await markedByBoth(database, place, part, reading);
+  const agreement = agreementOf(both.map((pair) => [pair.first, pair.second] as const));
   return {
     ...about,
     reading: {
-      id: own.id,
-      reader: own.reader,
-      askedAt: toMillis(own.askedAt),
-      done: [...second.values()].filter(({ points }) => points !== null).length,
+      id: reading.id,
+      reader: reading.reader,
+      askedAt: toMillis(reading.askedAt),
+      done,
       all: answers.length,
       ...agreement,
       differences: both
-        .filter((one) => one.first !== one.second)
+        .filter((pair) => pair.first !== pair.second)
         .map(({ answer, a, b, ...points }) => ({
           attemptId: answer.attemptId,
           student: answer.name,
@@ -315,13 +332,13 @@ export async function settle(
   const { database, now } = context;
   await insistOnRunningAssignment(database, me, place.assignmentId);
   const { part } = await findPart(context, editions, me, place);
-  const own = await readingOf(context, place);
-  if (!own) throw notFound('The second reading');
+  const reading = await readingOf(context, place);
+  if (!reading) throw notFound('The second reading');
   await database.transaction(async (transaction) => {
     const mark = markFor(part, { points, levels: null, comment });
     const { Mark, SecondMark } = database.models;
     const second = await SecondMark.findOne({
-      where: { secondMarkingId: own.id, attemptId, points: { [Op.ne]: null } },
+      where: { secondMarkingId: reading.id, attemptId, points: { [Op.ne]: null } },
       lock: true,
       transaction,
     });

@@ -34,17 +34,17 @@ interface Unknown {
 
 /** The answers to a part that its key gives nothing for, gathered by what they say. */
 function unknownIn({ entry, part }: Handed, answers: Answered[]): Unknown[] {
-  const found = new Map<string, Unknown>();
+  const unknownAnswers = new Map<string, Unknown>();
   const kind = kindOf(part);
-  for (const own of answers) {
-    const response = own.entry === entry.id ? answerTo(part, own.responses) : undefined;
+  for (const answer of answers) {
+    const response = answer.entry === entry.id ? answerTo(part, answer.responses) : undefined;
     if (typeof response !== 'string' || kind.score(part, response as never) > 0) continue;
     const spelling = sameSpelling(response).slice(0, longestSpelling);
-    const held = found.get(spelling);
+    const held = unknownAnswers.get(spelling);
     if (held) held.students++;
-    else found.set(spelling, { spelling, said: response.trim(), students: 1 });
+    else unknownAnswers.set(spelling, { spelling, said: response.trim(), students: 1 });
   }
-  return [...found.values()].sort((a, b) => b.students - a.students);
+  return [...unknownAnswers.values()].sort((a, b) => b.students - a.students);
 }
 
 async function readWrong({ models }: Database, assignmentId: number[]) {
@@ -74,30 +74,33 @@ export async function listUnknown(
         database,
         assignments.map(({ id }) => id),
       )
-    ).map((own) => `${own.assignmentId} ${own.entryId} ${own.partId} ${own.spelling}`),
+    ).map(
+      (settledSpelling) =>
+        `${settledSpelling.assignmentId} ${settledSpelling.entryId} ${settledSpelling.partId} ${settledSpelling.spelling}`,
+    ),
   );
   const lines = [];
   // A wrong number is seldom a new way to be right: those are looked at from the results.
   for (const { id, title, recipients } of assignments) {
     const typed = (await findAssignment(context, editions, me, id)).parts.filter(
-      ({ part, entry }) => part.kind === 'short-text' && entry.settled === undefined,
+      ({ part, entry }) => kindOf(part).typed === 'words' && entry.settled === undefined,
     );
     if (typed.length === 0) continue;
     const answers = await readAnswers(database, id, [
       ...new Set(typed.map(({ entry }) => entry.id)),
     ]);
-    for (const own of typed) {
-      const left = unknownIn(own, answers).filter(
-        ({ spelling }) => !wrong.has(`${id} ${own.entry.id} ${own.part.id} ${spelling}`),
+    for (const handed of typed) {
+      const left = unknownIn(handed, answers).filter(
+        ({ spelling }) => !wrong.has(`${id} ${handed.entry.id} ${handed.part.id} ${spelling}`),
       );
       if (left.length > 0)
         lines.push({
           assignmentId: id,
           title,
           recipients,
-          entry: own.entry.id,
-          part: own.part.id,
-          stem: own.entry.content.stem,
+          entry: handed.entry.id,
+          part: handed.part.id,
+          stem: handed.entry.content.stem,
           answers: left.length,
           students: left.reduce((sum, { students }) => sum + students, 0),
         });
@@ -112,7 +115,7 @@ export async function readUnknown(
   me: SignedIn,
   place: Place,
 ): Promise<AnswerOf<typeof api.readUnknown>> {
-  const found = await findPart(context, editions, me, place, isTyped);
+  const part = await findPart(context, editions, me, place, isTyped);
   const answers = await readAnswers(context.database, place.assignmentId, [place.entryId]);
   const wrong = new Set(
     (await readWrong(context.database, [place.assignmentId]))
@@ -120,13 +123,13 @@ export async function readUnknown(
       .map(({ spelling }) => spelling),
   );
   return {
-    title: found.title,
-    stem: found.entry.content.stem,
-    key: kindOf(found.part).keyInWords(found.part),
-    mayDecide: found.mayMark,
-    answers: unknownIn(found, answers).map((own) => ({
-      ...own,
-      staysWrong: wrong.has(own.spelling),
+    title: part.title,
+    stem: part.entry.content.stem,
+    key: kindOf(part.part).keyInWords(part.part),
+    mayDecide: part.mayMark,
+    answers: unknownIn(part, answers).map((unknown) => ({
+      ...unknown,
+      staysWrong: wrong.has(unknown.spelling),
     })),
   };
 }

@@ -1,5 +1,5 @@
 /** People, and how they come in. */
-import type { Supports } from '@oaken/core/supports';
+import type { Accommodations } from '@oaken/core/accommodations';
 import {
   DataTypes,
   Model,
@@ -156,7 +156,7 @@ export class Accommodation extends Model<
   InferCreationAttributes<Accommodation>
 > {
   declare studentId: number;
-  declare content: Supports;
+  declare content: Accommodations;
   declare changedBy: number;
   declare changedAt: Date;
 

@@ -2,7 +2,7 @@
 import type { Responses } from '@oaken/core/items';
 import type { Stage } from '@oaken/core/stages';
 import type { FormRules } from '@oaken/core/forms';
-import type { Supports } from '@oaken/core/supports';
+import type { Accommodations } from '@oaken/core/accommodations';
 import {
   DataTypes,
   Model,
@@ -34,7 +34,7 @@ const {
 
 /** What an attempt was begun with and keeps: accommodations and order, whatever is changed later. */
 export interface SittingConditions extends FormRules {
-  supports: Supports | null;
+  accommodations: Accommodations | null;
 }
 
 /** One student’s go at an assignment. */

@@ -34,7 +34,10 @@ function family(models: Models, names: readonly ModelName[]): string {
   );
   const arrows = links
     .filter(({ child }) => names.includes(child))
-    .map(({ child, parent, as, one }) => `  ${parent} ||--o${one ? '|' : '{'} ${child} : "${as}"`);
+    .map(
+      ({ child, parent, as, one: single }) =>
+        `  ${parent} ||--o${single ? '|' : '{'} ${child} : "${as}"`,
+    );
   return ['```mermaid', 'erDiagram', ...entities, ...arrows, '```'].join('\n');
 }
 

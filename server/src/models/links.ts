@@ -360,9 +360,17 @@ export const links: readonly Link[] = [
 
 /** Lets the models of one connection know each other. */
 export function connectModels(models: Record<ModelName, ModelStatic<Model>>): void {
-  for (const { child, key: foreignKey, parent, as, many, one, onDelete = 'RESTRICT' } of links) {
+  for (const {
+    child,
+    key: foreignKey,
+    parent,
+    as,
+    many,
+    one: single,
+    onDelete = 'RESTRICT',
+  } of links) {
     models[child].belongsTo(models[parent], { as, foreignKey, onDelete });
     if (many) models[parent].hasMany(models[child], { as: many, foreignKey, onDelete });
-    if (one) models[parent].hasOne(models[child], { as: one, foreignKey, onDelete });
+    if (single) models[parent].hasOne(models[child], { as: single, foreignKey, onDelete });
   }
 }

@@ -78,14 +78,14 @@ export async function readPassage(
 ) {
   const { Passage, PassageRevision } = database.models;
   const banks = await readableBanks(database, me);
-  const found = await Passage.findOne({
+  const row = await Passage.findOne({
     where: { id: passageId, bankId: [...banks.keys()] },
     include: ['revision'],
   });
-  if (!found) throw notFound('The passage');
+  if (!row) throw notFound('The passage');
   const wanted = revision
     ? await PassageRevision.findOne({ where: { id: revision, passageId } })
-    : found.revision;
+    : row.revision;
   if (!wanted) throw notFound('The revision of the passage');
   const revisions = await PassageRevision.findAll({
     attributes: ['id', 'number', 'createdAt'],
@@ -94,7 +94,7 @@ export async function readPassage(
     order: [['id', 'DESC']],
     limit: 100,
   });
-  const [passage] = await asRows(database, banks, [found]);
+  const [passage] = await asRows(database, banks, [row]);
   return {
     passage: present(passage, 'passage'),
     content: wanted.content,
@@ -235,10 +235,10 @@ export async function passagesOf(
   revisions: number[],
   transaction?: Transaction,
 ) {
-  const found = await models.PassageRevision.findAll({
+  const passageRevisions = await models.PassageRevision.findAll({
     attributes: ['id', 'content'],
     where: { id: revisions },
     transaction,
   });
-  return Object.fromEntries(found.map(({ id, content }) => [String(id), content]));
+  return Object.fromEntries(passageRevisions.map(({ id, content }) => [String(id), content]));
 }

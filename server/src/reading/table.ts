@@ -74,7 +74,7 @@ export async function* readTable(
         );
       yield {
         number,
-        cells: Object.fromEntries(columns.map((name, at) => [name, fused(record[at] ?? '')])),
+        cells: Object.fromEntries(columns.map((name, index) => [name, fused(record[index] ?? '')])),
       };
     }
   } catch (error) {

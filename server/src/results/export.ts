@@ -13,7 +13,7 @@ function stateInWords({ excused, state, handedInBy }: ResultsAnswer['students'][
 
 export function studentsCsv({ students, items, points, practice }: ResultsAnswer): string {
   const head = [
-    'Roll number',
+    'Roster number',
     'Name',
     'Class',
     'State',
@@ -27,21 +27,29 @@ export function studentsCsv({ students, items, points, practice }: ResultsAnswer
   ];
   const help = practice ? ['Tries', 'Hints'] : [];
   return writeCsv(
-    [...head, ...help, ...items.map((item) => `Item ${item.number} (of ${number(item.most)})`)],
-    students.map((own) => [
-      String(own.rollNumber),
-      own.name,
-      own.class,
-      stateInWords(own),
-      number(own.points),
-      number(own.most ?? points),
-      own.points === null || !own.most ? '' : number((100 * own.points) / own.most, 1),
-      own.seconds === null ? '' : number(own.seconds / 60, 1),
-      own.late ? 'late' : '',
-      own.attempt ? String(own.attempt) : '',
-      String(own.attempts),
-      ...(practice ? [String(own.tries), String(own.hints)] : []),
-      ...items.map((_, at) => (own.cells[at]?.share != null ? number(own.cells[at].points) : '')),
+    [
+      ...head,
+      ...help,
+      ...items.map((item) => `Item ${item.number} (of ${number(item.maxPoints)})`),
+    ],
+    students.map((student) => [
+      String(student.rosterNumber),
+      student.name,
+      student.class,
+      stateInWords(student),
+      number(student.points),
+      number(student.maxPoints ?? points),
+      student.points === null || !student.maxPoints
+        ? ''
+        : number((100 * student.points) / student.maxPoints, 1),
+      student.seconds === null ? '' : number(student.seconds / 60, 1),
+      student.late ? 'late' : '',
+      student.attempt ? String(student.attempt) : '',
+      String(student.attempts),
+      ...(practice ? [String(student.tries), String(student.hints)] : []),
+      ...items.map((_, index) =>
+        student.cells[index]?.share != null ? number(student.cells[index].points) : '',
+      ),
     ]),
   );
 }
@@ -68,7 +76,7 @@ export function itemsCsv({ items }: ResultsAnswer): string {
       String(item.number),
       plainText(item.stem),
       item.standards.join(' '),
-      number(item.most),
+      number(item.maxPoints),
       String(item.n),
       number(item.facility.value),
       number(item.itemRest.value),
@@ -122,9 +130,13 @@ export function standardsCsv(standards: StandardResult[]): string {
       ];
       return [
         line('all', '', '', all),
-        ...classes.map((own) => line('class', own.name, own.name, own.earned)),
-        ...groups.map((own) => line('group', own.name, '', own.earned)),
-        ...students.map((own) => line('student', own.name, own.class, own.earned, own.rating)),
+        ...classes.map((classLine) =>
+          line('class', classLine.name, classLine.name, classLine.earned),
+        ),
+        ...groups.map((group) => line('group', group.name, '', group.earned)),
+        ...students.map((student) =>
+          line('student', student.name, student.class, student.earned, student.rating),
+        ),
       ];
     }),
   );

@@ -44,38 +44,38 @@ export function itemResults(
   counting: EditionEntry[],
   looks: Looks,
 ): ItemResult[] {
-  return gathered.entries.map((entry, at) => {
+  return gathered.entries.map((entry, index) => {
     const place = counting.indexOf(entry);
     const asks = asksFor(entry.content);
     const unscored = asks === 'points' ? null : unscoredIn(gathered, finished, entry);
     // What was left out is looked at alone: its choices still say why.
-    const own =
+    const itemFigures =
       unscored ??
       (place >= 0 ? elementAt(analysis.items, place) : aloneIn(gathered, finished, entry, looks));
     const options = unscored?.choices ?? choicePart(entry)?.options ?? [];
-    const { facility, upperLower } = own;
+    const { facility, upperLower } = itemFigures;
     const isBlank = (attemptId: number) =>
       looks.of(entry, answerTo(gathered, attemptId, entry)).blank;
     const times = timesOn(gathered, finished, entry, isBlank);
     return {
       entry: entry.id,
-      number: at + 1,
+      number: index + 1,
       itemId: entry.itemId,
       content: entry.content,
       stem: entry.content.stem,
       asks,
       standards: entry.standards,
-      most: entry.points,
+      maxPoints: entry.points,
       settled: entry.settled ?? null,
-      n: own.n,
+      n: itemFigures.n,
       facility,
-      interval: facility.value === null ? null : shareInterval(facility.value, own.n),
-      itemRest: own.itemRest,
-      itemTotal: own.itemTotal,
+      interval: facility.value === null ? null : shareInterval(facility.value, itemFigures.n),
+      itemRest: itemFigures.itemRest,
+      itemTotal: itemFigures.itemTotal,
       upperLower,
       band: upperLower.value === null ? null : discriminationBand(upperLower.value),
-      alphaWithout: own.alphaWithout,
-      options: options.map((option, o) => ({ ...option, ...elementAt(own.options, o) })),
+      alphaWithout: itemFigures.alphaWithout,
+      options: options.map((option, o) => ({ ...option, ...elementAt(itemFigures.options, o) })),
       wrongAnswers: wrongAnswers(gathered, finished, entry, looks),
       blank: finished.filter(
         ({ attemptId }) => gathered.recordOf(attemptId).scores.has(entry.id) && isBlank(attemptId),
@@ -86,7 +86,7 @@ export function itemResults(
         entry.settled || unscored
           ? []
           : flagsOf(
-              own,
+              itemFigures,
               options,
               analysis.groupSize,
               hurriedIn(times),
@@ -111,10 +111,10 @@ function aloneIn(
     if (score)
       scores.set(
         attemptId,
-        new Map([[entry.id, { ...score, points: share * entry.points, most: entry.points }]]),
+        new Map([[entry.id, { ...score, points: share * entry.points, maxPoints: entry.points }]]),
       );
   }
-  const own = elementAt(
+  const item = elementAt(
     analyse(
       tableOf(
         { scoresOf: (attemptId) => scores.get(attemptId), entries: [entry] },
@@ -125,7 +125,7 @@ function aloneIn(
     0,
   );
   return {
-    ...own,
+    ...item,
     itemRest: leftOut,
     itemTotal: leftOut,
     upperLower: leftOut,
@@ -192,7 +192,8 @@ function sharedIn(
     const { scores } = gathered.recordOf(attemptId);
     if (!scores.get(entry.id)?.reached) continue;
     let rest = 0;
-    for (const [id, { points, waits }] of scores) if (id !== entry.id && !waits) rest += points;
+    for (const [id, { points, needsMarking }] of scores)
+      if (id !== entry.id && !needsMarking) rest += points;
     for (const { part, ...given } of looks.of(entry, firstAnswer(gathered, attemptId, entry)).given)
       byPart.set(part, [...(byPart.get(part) ?? []), { ...given, rest }]);
   }
@@ -212,10 +213,11 @@ function wrongAnswers(
 ): ItemResult['wrongAnswers'] {
   const tally = new Map<string, ItemResult['wrongAnswers'][number]>();
   for (const { attemptId } of finished)
-    for (const { key, ...own } of looks.of(entry, firstAnswer(gathered, attemptId, entry)).wrong) {
+    for (const { key, ...choice } of looks.of(entry, firstAnswer(gathered, attemptId, entry))
+      .wrong) {
       const held = tally.get(key);
       if (held) held.n++;
-      else tally.set(key, { ...own, n: 1 });
+      else tally.set(key, { ...choice, n: 1 });
     }
   return [...tally.values()].sort((x, y) => y.n - x.n).slice(0, 12);
 }
@@ -231,7 +233,12 @@ function practiceOn(
   const isRight = (share: number | null) => share !== null && share >= 1 - 1e-9;
   return {
     first: all.filter(({ firstShare }) => isRight(firstShare)).length,
-    later: all.filter((own) => !isRight(own.firstShare) && isRight(own.share) && !own.shown).length,
+    later: all.filter(
+      (storedPractice) =>
+        !isRight(storedPractice.firstShare) &&
+        isRight(storedPractice.share) &&
+        !storedPractice.shown,
+    ).length,
     shown: all.filter(({ shown }) => shown).length,
     hints: all.reduce((sum, { hints }) => sum + hints, 0),
   };

@@ -22,7 +22,7 @@ export interface Line extends Omit<Assigned, 'className'> {
   counts: boolean;
   counted: number | null;
   points: number | null;
-  most: number | null;
+  maxPoints: number | null;
   /** How many attempts the student made. */
   attempts: number;
 }
@@ -81,7 +81,7 @@ export async function readLines(database: Database, assignmentId: number): Promi
       counts: Boolean(attempt?.counts),
       counted: attempt?.countedPoints ?? null,
       points: attempt?.points ?? null,
-      most: attempt?.maxPoints ?? null,
+      maxPoints: attempt?.maxPoints ?? null,
       attempts: made.get(student.studentId) ?? 0,
     };
   });

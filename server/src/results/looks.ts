@@ -65,13 +65,13 @@ export class Looks {
 
 function look(entry: EditionEntry, responses: Responses): Look {
   const { content } = entry;
-  const { parts, points, most } = scoreItem(content, responses);
-  const own = choicePart(entry);
+  const { parts, points, maxPoints } = scoreItem(content, responses);
+  const choices = choicePart(entry);
   let chosen = 0;
-  if (own)
-    for (const id of countable(own.part, responses).chosen) {
-      const at = own.options.findIndex((option) => option.id === id);
-      if (at >= 0) chosen |= 1 << at;
+  if (choices)
+    for (const id of countable(choices.part, responses).chosen) {
+      const index = choices.options.findIndex((option) => option.id === id);
+      if (index >= 0) chosen |= 1 << index;
     }
   return {
     said: responsesInWords(content, responses),
@@ -79,22 +79,22 @@ function look(entry: EditionEntry, responses: Responses): Look {
       givenTo(part, responses, elementAt(parts, place)),
     ),
     blank: parts.every(({ answered }) => !answered),
-    wrong: content.parts.flatMap((part, at) =>
-      elementAt(parts, at).points > 0 ? [] : wrongIn(part, responses),
+    wrong: content.parts.flatMap((part, index) =>
+      elementAt(parts, index).points > 0 ? [] : wrongIn(part, responses),
     ),
     chosen,
-    share: most > 0 ? points / most : 0,
+    share: maxPoints > 0 ? points / maxPoints : 0,
   };
 }
 
 function givenTo(
   part: Part,
   responses: Responses,
-  scored: { points: number; most: number },
+  scored: { points: number; maxPoints: number },
 ): Given[] {
   const kind = kindOf(part);
   const isChoiceOfOne = kind.options?.(part)?.filter(({ right }) => right).length === 1;
-  if (kind.markedBy !== 'machine' || isChoiceOfOne || scored.most === 0) return [];
+  if (kind.markedBy !== 'machine' || isChoiceOfOne || scored.maxPoints === 0) return [];
   const response = responseTo(part, responses);
   const isEmpty = response === undefined || kind.isEmpty(response as never);
   const { chosen, free } = countable(part, responses);
@@ -105,7 +105,7 @@ function givenTo(
       part: part.id,
       key: isEmpty ? null : spelled,
       label: isEmpty ? '' : shorten(kind.inWords(part, response as never), longestLabel),
-      right: scored.points >= scored.most - 1e-9,
+      right: scored.points >= scored.maxPoints - 1e-9,
     },
   ];
 }
@@ -127,7 +127,7 @@ function wrongIn(part: Part, responses: Responses): Wrong[] {
     ];
   const options = kind.options?.(part) ?? [];
   return chosen.flatMap((id) => {
-    const option = options.find((one) => one.id === id);
+    const option = options.find((answerOption) => answerOption.id === id);
     if (!option || option.right) return [];
     return [
       {

@@ -78,7 +78,7 @@ const csv = (head: readonly string[], lines: Record<string, string>[]) =>
     lines.map((line) => head.map((name) => line[name] ?? '')),
   );
 
-const date = (at: number) => new Date(at).toISOString().slice(0, 10);
+const date = (time: number) => new Date(time).toISOString().slice(0, 10);
 
 /** What the roster calls classes and students; what it does not know goes by our own ids. */
 async function sourcedIds(database: Database, assignmentId: number) {
@@ -105,10 +105,10 @@ async function sourcedIds(database: Database, assignmentId: number) {
 }
 
 /** OneRoster 1.2, gradebook service, enumeration scoreStatus. */
-function scoreStatus({ excused, points }: StudentResult, waits: boolean): string {
+function scoreStatus({ excused, points }: StudentResult, needsMarking: boolean): string {
   if (excused) return 'exempt';
   if (points === null) return 'not submitted';
-  return waits ? 'partially graded' : 'fully graded';
+  return needsMarking ? 'partially graded' : 'fully graded';
 }
 
 /** Which files the archive has, as OneRoster’s manifest.csv says it. */
@@ -146,26 +146,26 @@ export async function gradebookZip(
     resultValueMin: '0',
     resultValueMax: String(points),
   }));
-  const results = students.flatMap((own) => {
-    const { sourcedId = '', classId = null } = ids.students.get(own.id) ?? {};
+  const results = students.flatMap((student) => {
+    const { sourcedId = '', classId = null } = ids.students.get(student.id) ?? {};
     // A guest belongs to no class, and a gradebook would not know them.
     if (classId === null || !ids.classes.has(classId)) return [];
-    const waits = own.cells.some((cell) => cell?.waits);
-    const earned = own.excused ? null : own.points;
+    const needsMarking = student.cells.some((cell) => cell?.needsMarking);
+    const earned = student.excused ? null : student.points;
     return [
       {
         ...active,
-        sourcedId: `${lineItemOf(classId)}-${own.id}`,
+        sourcedId: `${lineItemOf(classId)}-${student.id}`,
         lineItemSourcedId: lineItemOf(classId),
         studentSourcedId: sourcedId,
-        scoreStatus: scoreStatus(own, waits),
+        scoreStatus: scoreStatus(student, needsMarking),
         score: earned === null ? '' : String(Math.round(earned * 1e4) / 1e4),
-        scoreDate: date(own.handedInAt ?? now),
+        scoreDate: date(student.handedInAt ?? now),
         classSourcedId: valueOf(ids.classes, classId),
-        inProgress: String(own.state === 'working'),
-        incomplete: String(own.state === 'handed-in' && waits),
-        late: String(own.late),
-        missing: String(own.state === 'not-begun'),
+        inProgress: String(student.state === 'working'),
+        incomplete: String(student.state === 'handed-in' && needsMarking),
+        late: String(student.late),
+        missing: String(student.state === 'not-begun'),
       },
     ];
   });

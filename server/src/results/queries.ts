@@ -11,7 +11,7 @@ export interface ScoredEntry {
   studentId: number;
   entry: string;
   points: number;
-  most: number;
+  maxPoints: number;
 }
 
 /**
@@ -30,7 +30,7 @@ export async function scoredEntries(
   if (wanted.assignmentIds.length === 0 || wanted.students.length === 0) return [];
   return database.query(
     `SELECT a.id AS assignmentId, a.edition_id AS editionId, a.title, COALESCE(a.closes_at, t.handed_in_at) AS at, t.student_id AS studentId,
-            s.entry_id AS entry, s.points, s.max_points AS most
+            s.entry_id AS entry, s.points, s.max_points AS maxPoints
        FROM attempts t JOIN assignments a ON a.id = t.assignment_id JOIN scores s ON s.attempt_id = t.id AND NOT s.needs_marking AND s.max_points > 0
       WHERE t.student_id IN (:students) AND a.id IN (:assignmentIds) AND t.counts AND NOT t.excused AND t.handed_in_at IS NOT NULL
         AND (:from IS NULL OR t.handed_in_at >= :from) AND (:to IS NULL OR t.handed_in_at < :to)`,
@@ -68,12 +68,12 @@ export async function sumsOfAssignment(
          LEFT JOIN assignment_students g ON g.assignment_id = t.assignment_id AND g.student_id = t.student_id
         WHERE t.assignment_id = :assignmentId AND t.counts AND NOT t.excused AND t.handed_in_at IS NOT NULL
      ), whole AS (
-       SELECT w.attempt_id, w.grade, w.class_id, SUM(s.points) AS points, SUM(s.max_points) AS most
+       SELECT w.attempt_id, w.grade, w.class_id, SUM(s.points) AS points, SUM(s.max_points) AS max_points
          FROM work w JOIN scores s ON s.attempt_id = w.attempt_id AND NOT s.needs_marking
         GROUP BY w.attempt_id, w.grade, w.class_id
      ), pairs AS (
        SELECT er.item_id, er.revision_id, w.grade, w.class_id, s.points / s.max_points AS x,
-              CASE WHEN w.most > s.max_points THEN (w.points - s.points) / (w.most - s.max_points) END AS y
+              CASE WHEN w.max_points > s.max_points THEN (w.points - s.points) / (w.max_points - s.max_points) END AS y
          FROM whole w JOIN scores s ON s.attempt_id = w.attempt_id AND s.reached AND NOT s.needs_marking AND s.max_points > 0
          JOIN assignments a ON a.id = :assignmentId
          JOIN edition_revisions er ON er.edition_id = a.edition_id AND er.entry_id = s.entry_id AND er.settled IS NULL

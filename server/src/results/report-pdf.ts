@@ -31,20 +31,28 @@ export interface ReportFacts {
 
 /** While something waits to be marked, what is marked so far out of what that gives; never a percentage of the whole. */
 export function scoreWords({ attempt, entries }: Pick<StudentWork, 'attempt' | 'entries'>): string {
-  const most = attempt.most ?? 0;
+  const maxPoints = attempt.maxPoints ?? 0;
   const earned = attempt.points ?? 0;
-  const waiting = entries.reduce((sum, entry) => sum + (entry.waits ? entry.most : 0), 0);
+  const waiting = entries.reduce(
+    (sum, entry) => sum + (entry.needsMarking ? entry.maxPoints : 0),
+    0,
+  );
   if (waiting === 0)
-    return `${points(earned)} of ${points(most)} points, ${percent(earned / most)}`;
-  if (waiting >= most) return `${points(waiting)} points wait to be marked`;
-  return `${points(earned)} of ${points(most - waiting)} points so far; ${points(waiting)} more wait to be marked`;
+    return `${points(earned)} of ${points(maxPoints)} points, ${percent(earned / maxPoints)}`;
+  if (waiting >= maxPoints) return `${points(waiting)} points wait to be marked`;
+  return `${points(earned)} of ${points(maxPoints - waiting)} points so far; ${points(waiting)} more wait to be marked`;
 }
 
 /** What a question gave, in words; empty where nothing is known. */
-function earnedInWords({ settled, waits, points: earned, most }: StudentWork['entries'][number]) {
+function earnedInWords({
+  settled,
+  needsMarking,
+  points: earned,
+  maxPoints,
+}: StudentWork['entries'][number]) {
   if (settled === 'left-out') return 'does not count';
-  if (waits) return 'waits to be marked';
-  return earned === null ? '' : `${points(earned)} of ${points(most)}`;
+  if (needsMarking) return 'waits to be marked';
+  return earned === null ? '' : `${points(earned)} of ${points(maxPoints)}`;
 }
 
 /** How a line of text looks. */
@@ -148,7 +156,7 @@ function writeHead(paper: Paper, work: StudentWork, facts: ReportFacts): void {
   paper.say(`${student.name}, ${student.class}`, { size: 12, gap: 2 });
   paper.line();
   if (attempt.excused) paper.say('This work is not scored.', { font: 'bold' });
-  else if (attempt.points !== null && attempt.most)
+  else if (attempt.points !== null && attempt.maxPoints)
     paper.say(scoreWords(work), { size: 13, font: 'bold' });
   paper.say(facts.handedIn, { colour: faded });
   if (attempt.lateOff > 0)

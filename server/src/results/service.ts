@@ -20,9 +20,9 @@ import { tableOf } from './table';
 import { mayRun } from '../access';
 
 /** Whether nothing more can arrive: all have handed in, or the window has ended and nobody is working. */
-export function isComplete(own: AssignmentRow, now: number): boolean {
-  if (own.handedIn === own.given) return true;
-  return own.lastEnd !== null && now >= own.lastEnd && own.working === 0;
+export function isComplete(assignment: AssignmentRow, now: number): boolean {
+  if (assignment.handedIn === assignment.given) return true;
+  return assignment.lastEnd !== null && now >= assignment.lastEnd && assignment.working === 0;
 }
 
 /** @throws Problem 404 for what is not mine */
@@ -113,8 +113,8 @@ function comparisons(
 }
 
 /** The share of its points that a work earned; none while it has no points. */
-const shareOf = ({ points, most }: Line): number[] =>
-  points === null || !most ? [] : [points / most];
+const shareOf = ({ points, maxPoints }: Line): number[] =>
+  points === null || !maxPoints ? [] : [points / maxPoints];
 
 /** The figures of the items that count, with totals as they count. */
 function analysisOf(
@@ -131,7 +131,7 @@ function analysisOf(
 
 /** Some of the work has still to be marked, so that its total says nothing yet. */
 const waitsIn = ({ recordOf }: Gathered, { attemptId }: Finished) =>
-  [...recordOf(attemptId).scores.values()].some(({ waits }) => waits);
+  [...recordOf(attemptId).scores.values()].some(({ needsMarking }) => needsMarking);
 
 const scoresIn =
   ({ recordOf }: Gathered) =>
@@ -148,9 +148,9 @@ function ofMarked(
 ): Analysis {
   if (marked.length === finished.length) return all;
   const whole = analyse(tableOf({ scoresOf: scoresIn(gathered), entries: counting }, marked));
-  const items = all.items.map((own, at) => {
-    const { itemRest, itemTotal, upperLower, alphaWithout } = elementAt(whole.items, at);
-    return { ...own, itemRest, itemTotal, upperLower, alphaWithout };
+  const items = all.items.map((item, index) => {
+    const { itemRest, itemTotal, upperLower, alphaWithout } = elementAt(whole.items, index);
+    return { ...item, itemRest, itemTotal, upperLower, alphaWithout };
   });
   return { ...whole, items };
 }
@@ -167,7 +167,7 @@ function leftOut(
   );
   return {
     waiting: finished.length - marked.length,
-    responses: scores.filter(({ waits }) => waits).length,
+    responses: scores.filter(({ needsMarking }) => needsMarking).length,
     excused: lines.filter(({ excused }) => excused).length,
     notReached: scores.filter(({ reached }) => !reached).length,
   };
@@ -180,20 +180,22 @@ function withTotals(analysis: Analysis, marked: Finished[]): Analysis {
 
 function compared(
   gathered: Gathered,
-  own: Finished[],
+  finisheds: Finished[],
   name: string,
 ): ResultsAnswer['compare']['classes'][number] {
-  const marked = own.filter((line) => !waitsIn(gathered, line));
+  const marked = finisheds.filter((line) => !waitsIn(gathered, line));
   const spread = spreadOf(marked.flatMap(shareOf));
   return {
     name,
-    n: own.length,
+    n: finisheds.length,
     mean: spread.mean,
     sd: spread.sd,
     facilities: gathered.entries.map(({ id, points }) => {
-      const earned = own.flatMap(({ attemptId }) => {
+      const earned = finisheds.flatMap(({ attemptId }) => {
         const score = gathered.recordOf(attemptId).scores.get(id);
-        return score?.reached && !score.waits && score.most > 0 ? [score.points / points] : [];
+        return score?.reached && !score.needsMarking && score.maxPoints > 0
+          ? [score.points / points]
+          : [];
       });
       return spreadOf(earned).mean.value;
     }),
@@ -211,40 +213,40 @@ function stateOf({ handedInAt, attemptId }: Line): StudentResult['state'] {
 function studentResult(
   gathered: Gathered,
   looks: Looks,
-  own: Line,
+  line: Line,
   error: number | null,
   bands: { name: string; from: number }[],
 ): StudentResult {
-  const { attemptId, handedInAt } = own;
+  const { attemptId, handedInAt } = line;
   const practised = attemptId === null ? [] : [...gathered.recordOf(attemptId).practice.values()];
   return {
-    id: own.studentId,
+    id: line.studentId,
     attemptId,
-    rollNumber: own.rosterNumber ?? 0,
-    name: own.name,
-    class: own.class,
-    state: stateOf(own),
-    handedInBy: own.handedInBy,
+    rosterNumber: line.rosterNumber ?? 0,
+    name: line.name,
+    class: line.class,
+    state: stateOf(line),
+    handedInBy: line.handedInBy,
     handedInAt: toMillisOrNull(handedInAt),
-    late: own.late,
-    lateAnswers: own.lateAnswers,
-    lateWaiting: own.lateWaiting,
-    arrivedAt: toMillisOrNull(own.arrivedAt),
-    seconds: isHandedIn(own) ? secondsOf(own) : null,
-    attempt: own.number ?? 0,
-    attempts: own.attempts,
+    late: line.late,
+    lateAnswers: line.lateAnswers,
+    lateWaiting: line.lateWaiting,
+    arrivedAt: toMillisOrNull(line.arrivedAt),
+    seconds: isHandedIn(line) ? secondsOf(line) : null,
+    attempt: line.number ?? 0,
+    attempts: line.attempts,
     tries: practised.reduce((sum, { tries }) => sum + tries, 0),
     hints: practised.reduce((sum, { hints }) => sum + hints, 0),
-    excused: own.excused,
-    form: own.form,
-    points: own.points,
-    most: own.most,
+    excused: line.excused,
+    form: line.form,
+    points: line.points,
+    maxPoints: line.maxPoints,
     bands:
-      own.points === null || own.most === null
+      line.points === null || line.maxPoints === null
         ? []
-        : bandsInReach(own.points, own.most, error ?? 0, bands),
-    cells: isHandedIn(own)
-      ? gathered.entries.map((entry) => cellOf(gathered, looks, own.attemptId, entry))
+        : bandsInReach(line.points, line.maxPoints, error ?? 0, bands),
+    cells: isHandedIn(line)
+      ? gathered.entries.map((entry) => cellOf(gathered, looks, line.attemptId, entry))
       : [],
   };
 }
@@ -259,12 +261,12 @@ function cellOf(
   const score = record.scores.get(entry.id);
   if (!score) return null;
   const tries = record.practice.get(entry.id)?.tries ?? 0;
-  const excused = score.most === 0 && entry.points > 0;
+  const excused = score.maxPoints === 0 && entry.points > 0;
   return {
     share: score.reached && !excused && entry.points > 0 ? score.points / entry.points : null,
     points: score.points,
     said: looks.of(entry, answerTo(gathered, attemptId, entry)).said,
-    waits: score.waits,
+    needsMarking: score.needsMarking,
     ...(excused && { excused }),
     ...(tries > 1 && { tries }),
   };

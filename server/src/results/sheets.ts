@@ -103,13 +103,13 @@ function asResults(title: string, sheet: SheetTable): ResultsAnswer {
 }
 
 function itemOf(
-  { id, key, most, answers, cells }: SheetTable['items'][number],
+  { id, key, maxPoints, answers, cells }: SheetTable['items'][number],
   place: number,
   analysis: Analysis,
 ): ResultsAnswer['items'][number] {
-  const own = elementAt(analysis.items, place);
+  const item = elementAt(analysis.items, place);
   const options = answers
-    .slice(0, own.options.length)
+    .slice(0, item.options.length)
     .map((answer) => ({ id: answer, label: answer, right: answer === key }));
   return {
     entry: id,
@@ -119,17 +119,17 @@ function itemOf(
     stem: id,
     asks: 'points',
     standards: [],
-    most,
+    maxPoints,
     settled: null,
-    n: own.n,
-    facility: own.facility,
-    interval: own.facility.value === null ? null : shareInterval(own.facility.value, own.n),
-    itemRest: own.itemRest,
-    itemTotal: own.itemTotal,
-    upperLower: own.upperLower,
-    band: own.upperLower.value === null ? null : discriminationBand(own.upperLower.value),
-    alphaWithout: own.alphaWithout,
-    options: options.map((option, o) => ({ ...option, ...elementAt(own.options, o) })),
+    n: item.n,
+    facility: item.facility,
+    interval: item.facility.value === null ? null : shareInterval(item.facility.value, item.n),
+    itemRest: item.itemRest,
+    itemTotal: item.itemTotal,
+    upperLower: item.upperLower,
+    band: item.upperLower.value === null ? null : discriminationBand(item.upperLower.value),
+    alphaWithout: item.alphaWithout,
+    options: options.map((option, o) => ({ ...option, ...elementAt(item.options, o) })),
     wrongAnswers: answers
       .filter((answer) => answer !== key)
       .map((answer) => ({
@@ -143,7 +143,7 @@ function itemOf(
     blank: cells.filter((cell) => cell === '').length,
     practice: null,
     time: unknown,
-    flags: flagsOf(own, options, analysis.groupSize),
+    flags: flagsOf(item, options, analysis.groupSize),
   };
 }
 
@@ -156,7 +156,7 @@ function studentOf(
   return {
     id: row + 1,
     attemptId: null,
-    rollNumber: row + 1,
+    rosterNumber: row + 1,
     name,
     class: '',
     state: 'handed-in',
@@ -174,21 +174,22 @@ function studentOf(
     excused: false,
     form: null,
     points: numberAt(totals, row),
-    most: pointsOf(items),
+    maxPoints: pointsOf(items),
     bands: [],
-    cells: items.map(({ most, cells }, at) => {
-      const earned = numberAt(table.points, row * items.length + at);
+    cells: items.map(({ maxPoints, cells }, index) => {
+      const earned = numberAt(table.points, row * items.length + index);
       return {
-        share: most > 0 ? earned / most : null,
+        share: maxPoints > 0 ? earned / maxPoints : null,
         points: earned,
         said: elementAt(cells, row),
-        waits: false,
+        needsMarking: false,
       };
     }),
   };
 }
 
-const pointsOf = (items: SheetTable['items']) => items.reduce((sum, { most }) => sum + most, 0);
+const pointsOf = (items: SheetTable['items']) =>
+  items.reduce((sum, { maxPoints }) => sum + maxPoints, 0);
 
 export async function bringSheet(
   { database, now }: Context,

@@ -53,22 +53,24 @@ export async function scoredWork(
   assignmentId: number | null,
   query: Query,
 ): Promise<Scored[]> {
-  const found = await readWork(database, me, students, assignmentId, query);
+  const work = await readWork(database, me, students, assignmentId, query);
   const known = new Map<number, Map<string, { item: number; standards: string[] }>>();
-  for (const id of new Set(found.map(({ editionId }) => editionId))) {
+  for (const id of new Set(work.map(({ editionId }) => editionId))) {
     const { edition } = await editions.get(id);
     known.set(
       id,
       new Map(
-        entriesOf(edition).flatMap((own) =>
-          own.settled ? [] : [[own.id, { item: own.itemId, standards: own.standards }] as const],
+        entriesOf(edition).flatMap((entry) =>
+          entry.settled
+            ? []
+            : [[entry.id, { item: entry.itemId, standards: entry.standards }] as const],
         ),
       ),
     );
   }
-  return found.flatMap((own) => {
-    const entry = valueOf(known, own.editionId).get(own.entry);
-    return entry ? [{ ...own, ...entry }] : [];
+  return work.flatMap((scoredEntry) => {
+    const entry = valueOf(known, scoredEntry.editionId).get(scoredEntry.entry);
+    return entry ? [{ ...scoredEntry, ...entry }] : [];
   });
 }
 
@@ -86,7 +88,7 @@ export async function readStandardResults(
     { lines: await readLines(database, assignmentId), groups },
     { ...query, attempt: 'counting', from: undefined, to: undefined },
   );
-  const students = [...new Map(lines.map((own) => [own.studentId, own])).values()];
+  const students = [...new Map(lines.map((line) => [line.studentId, line])).values()];
   const work = await scoredWork(
     context,
     editions,

@@ -22,22 +22,22 @@ export async function readStudentWork(
   attemptId?: number,
 ): Promise<StudentWork> {
   const { Assignment, AssignmentStudent } = database.models;
-  const own = await Assignment.scope(rule('readableBy', me)).findByPk(assignmentId);
+  const assignment = await Assignment.scope(rule('readableBy', me)).findByPk(assignmentId);
   const place = await AssignmentStudent.findOne({
     where: { assignmentId, studentId },
     include: ['student', 'class'],
   });
-  if (!own || !place?.student) throw notFound('The student’s work');
+  if (!assignment || !place?.student) throw notFound('The student’s work');
   const attempts = await readAttempts(database, studentId, assignmentId);
   const shown =
     attempts.find(({ id }) => id === attemptId) ??
     attempts.find(({ counts }) => counts) ??
     attempts.at(-1);
   if (!shown) throw notFound('The student’s work');
-  const { edition } = await editions.get(own.editionId);
+  const { edition } = await editions.get(assignment.editionId);
   const order = entriesOf(edition).map(({ id }) => id);
   const numberOf = (entryId: string) => order.indexOf(entryId) + 1;
-  const { sections } = attemptForm(edition, shown, own.rules);
+  const { sections } = attemptForm(edition, shown, assignment.rules);
   const asked = entriesOf({ sections });
   const entries = asked.map((entry) => ({ ...entry, number: numberOf(entry.id) }));
   const record = await readRecord(database, shown.id, workParts);
@@ -45,14 +45,14 @@ export async function readStudentWork(
   const decided = await readDecisions(database, shown.id);
   const { fullName: name } = place.student;
   return {
-    title: own.title,
+    title: assignment.title,
     student: { id: studentId, name, class: place.class?.name ?? 'Guests' },
     mayChange: await mayRun(database, me, assignmentId),
     attempt: attemptFacts(shown, decided),
-    attempts: attempts.map(({ number, points, most, counts }) => ({
+    attempts: attempts.map(({ number, points, maxPoints, counts }) => ({
       number,
       points,
-      most,
+      maxPoints,
       counts,
     })),
     entries: entries.map((entry) => entryWork(entry, record, marks)),
@@ -72,7 +72,7 @@ const attemptFacts = (attempt: Attempt, decided: Decision[]): StudentWork['attem
   late: attempt.late,
   lateOff: Number(attempt.lateOff),
   points: attempt.counted,
-  most: attempt.most,
+  maxPoints: attempt.maxPoints,
   excused: decided.some(isExcused),
 });
 
@@ -116,8 +116,8 @@ function entryWork(
   const { content } = entry;
   const score = record.scores.get(entry.id);
   const practice = record.practice.get(entry.id);
-  const said = responsesInWords(content, record.answers.get(entry.id) ?? {});
-  const first = practice?.first ? responsesInWords(content, practice.first) : said;
+  const text = responsesInWords(content, record.answers.get(entry.id) ?? {});
+  const first = practice?.first ? responsesInWords(content, practice.first) : text;
   // Of everybody who marked it, what they gave last.
   const latest = new Map(
     marks.filter((mark) => mark.entry === entry.id).map((mark) => [mark.by, mark]),
@@ -128,13 +128,13 @@ function entryWork(
     stem: content.stem,
     asks: asksFor(content),
     standards: entry.standards,
-    said,
-    first: first === said ? null : first,
+    said: text,
+    first: first === text ? null : first,
     right: rightInWords(content),
     points: score?.points ?? null,
-    most: score?.most ?? entry.points,
-    share: score && score.reached && score.most > 0 ? score.points / score.most : null,
-    waits: score?.waits ?? false,
+    maxPoints: score?.maxPoints ?? entry.points,
+    share: score && score.reached && score.maxPoints > 0 ? score.points / score.maxPoints : null,
+    needsMarking: score?.needsMarking ?? false,
     tries: practice?.tries ?? 0,
     hints: practice?.hints ?? 0,
     shown: practice?.shown ?? false,
@@ -242,22 +242,22 @@ async function readHistory(
           ? `took the mark of ${question(entry)} back`
           : `marked ${question(entry)}: ${points}`,
     })),
-    ...decided.flatMap((own) => {
-      const what = own.entry ? question(own.entry) : 'the whole work';
+    ...decided.flatMap((decision) => {
+      const what = decision.entry ? question(decision.entry) : 'the whole work';
       const words = {
         excused: `does not count ${what}`,
-        override: `set ${what} to ${own.points}`,
-        bonus: `gave ${own.points} besides`,
-      }[own.kind];
+        override: `set ${what} to ${decision.points}`,
+        bonus: `gave ${decision.points} besides`,
+      }[decision.kind];
       return [
-        { at: own.at, by: own.by, words: `${words}: ${own.reason}` },
-        ...(own.undoneAt
-          ? [{ at: own.undoneAt, by: own.undoneBy ?? '', words: `took back: ${words}` }]
+        { at: decision.at, by: decision.by, words: `${words}: ${decision.reason}` },
+        ...(decision.undoneAt
+          ? [{ at: decision.undoneAt, by: decision.undoneBy ?? '', words: `took back: ${words}` }]
           : []),
       ];
     }),
   ];
   return lines
     .sort((a, b) => a.at.getTime() - b.at.getTime())
-    .map((own) => ({ ...own, at: toMillis(own.at) }));
+    .map((line) => ({ ...line, at: toMillis(line.at) }));
 }

@@ -36,12 +36,12 @@ export function tableOf(
   const chosen = new Uint32Array(finished.length * k);
   let differing = false;
   finished.forEach(({ attemptId }, s) => {
-    const own = scoresOf(attemptId);
+    const scores = scoresOf(attemptId);
     entries.forEach((entry, i) => {
-      const score = own?.get(entry.id);
+      const score = scores?.get(entry.id);
       if (!score) differing = true;
       // What waits to be marked says nothing about the item yet; what is excused is not asked.
-      if (!score?.reached || score.waits || score.most === 0) return;
+      if (!score?.reached || score.needsMarking || score.maxPoints === 0) return;
       points[s * k + i] = score.points;
       if (chosenBy) chosen[s * k + i] = chosenBy(attemptId, entry);
     });
@@ -50,7 +50,7 @@ export function tableOf(
     students: finished.length,
     items: k,
     points,
-    most: Float64Array.from(entries, (entry) => entry.points),
+    maxPoints: Float64Array.from(entries, (entry) => entry.points),
     chosen,
     choices: Uint8Array.from(
       entries,

@@ -1,17 +1,17 @@
 import type { Editions } from '../attempts/editions';
-import { rollRoutes } from '../classes/routes';
+import { rosterRoutes } from '../classes/routes';
 import type { Context } from '../context';
 import { followUpRoutes } from '../follow-up/routes';
 import type { Bind } from '../http/bind';
-import { repairRoutes } from '../repairs/routes';
+import { rescoreRoutes } from '../rescoring/routes';
 import { resultRoutes } from '../results/routes';
 import { todayRoutes } from '../today/routes';
 
 /** The routes that compute much: what a whole grade did and what follows from it, and lists of whole classes. */
 export function deskRoutes(bind: Bind, context: Context, editions: Editions): void {
-  rollRoutes(bind, context);
+  rosterRoutes(bind, context);
   resultRoutes(bind, context, editions);
-  repairRoutes(bind, context, editions);
+  rescoreRoutes(bind, context, editions);
   followUpRoutes(bind, context, editions);
   todayRoutes(bind, context);
 }

@@ -26,15 +26,15 @@ export class FlaggedItems {
   /** By assignment; those without such items have no line. */
   async of(me: SignedIn, assignmentIds: number[], time: number): Promise<Map<number, Flagged>> {
     const signs = await this.signsOf(assignmentIds);
-    const found = new Map<number, Flagged>();
+    const flaggedByAssignment = new Map<number, Flagged>();
     for (const id of assignmentIds) {
       const sign = signs.get(id) ?? '';
       const held = this.known.get(id);
       const flagged = held?.sign === sign ? held.flagged : await this.read(me, id, time);
       this.keep(id, sign, flagged);
-      if (flagged) found.set(id, flagged);
+      if (flagged) flaggedByAssignment.set(id, flagged);
     }
-    return found;
+    return flaggedByAssignment;
   }
 
   /** A sign that changes whenever work of an assignment is handed in, marked, rescored or excused. */

@@ -27,13 +27,17 @@ export async function readToday(
   const mine = await readAssignments(database, me, {
     closesAt: { [Op.or]: [null, { [Op.gt]: new Date(time - recent) }] },
   });
-  const open = mine.filter((own) => own.opensAt <= time && !isComplete(own, time));
-  const complete = mine.filter((own) => own.handedIn > 0 && isComplete(own, time));
+  const open = mine.filter(
+    (assignment) => assignment.opensAt <= time && !isComplete(assignment, time),
+  );
+  const complete = mine.filter(
+    (assignment) => assignment.handedIn > 0 && isComplete(assignment, time),
+  );
   const ids = complete.map(({ id }) => id);
   const flags = await flagged.of(me, ids, time);
   const waiting = [
-    ...complete.flatMap((own) => finished(own, flags.get(own.id), time)),
-    ...open.flatMap((own) => notBegun(own, time)),
+    ...complete.flatMap((assignment) => finished(assignment, flags.get(assignment.id), time)),
+    ...open.flatMap((assignment) => notBegun(assignment, time)),
     ...(await toMark(database, mine)),
   ];
   return {
@@ -42,7 +46,7 @@ export async function readToday(
     waiting: waiting.sort((a, b) => b.at - a.at),
     footing: {
       open: open.length,
-      working: open.reduce((sum, own) => sum + own.working, 0),
+      working: open.reduce((sum, assignment) => sum + assignment.working, 0),
       complete: complete.length,
     },
   };
@@ -52,9 +56,11 @@ export async function readToday(
 function windowsOf(mine: AssignmentRow[], open: AssignmentRow[], time: number): AssignmentRow[] {
   return mine
     .filter(
-      (own) =>
-        own.opensAt < time + 7 * day &&
-        (open.includes(own) || own.opensAt > time || (own.closesAt ?? 0) > time - day),
+      (assignment) =>
+        assignment.opensAt < time + 7 * day &&
+        (open.includes(assignment) ||
+          assignment.opensAt > time ||
+          (assignment.closesAt ?? 0) > time - day),
     )
     .sort((a, b) => (a.closesAt ?? Infinity) - (b.closesAt ?? Infinity));
 }
@@ -67,38 +73,45 @@ const lineOf = ({ id, title, classes }: AssignmentRow) => ({
 
 /** That the results are there, and which items want a look. */
 function finished(
-  own: AssignmentRow,
+  assignment: AssignmentRow,
   flagged: { count: number; detail: string } | undefined,
   time: number,
 ): Waiting[] {
-  const line = { ...lineOf(own), at: own.closesAt ?? time };
-  const mean = own.meanShare === null ? '' : `, mean ${wholePercent(own.meanShare)} %`;
-  const detail = `${own.handedIn} of ${own.given} handed in${mean}`;
-  const complete: Waiting = { ...line, what: 'complete', count: own.handedIn, detail };
+  const line = { ...lineOf(assignment), at: assignment.closesAt ?? time };
+  const mean =
+    assignment.meanShare === null ? '' : `, mean ${wholePercent(assignment.meanShare)} %`;
+  const detail = `${assignment.handedIn} of ${assignment.given} handed in${mean}`;
+  const complete: Waiting = { ...line, what: 'complete', count: assignment.handedIn, detail };
   return flagged ? [{ ...line, what: 'flagged', ...flagged }, complete] : [complete];
 }
 
 /** Students who have not begun what closes within a day. */
-function notBegun(own: AssignmentRow, time: number): Waiting[] {
-  const { closesAt, notBegun: students } = own;
+function notBegun(assignment: AssignmentRow, time: number): Waiting[] {
+  const { closesAt, notBegun: students } = assignment;
   if (students === 0 || closesAt === null || closesAt >= time + day) return [];
   const who = count(students, 'student has', 'students have');
   const detail = `${who} not begun and it closes within a day`;
-  return [{ ...lineOf(own), at: closesAt, what: 'not-begun', count: students, detail }];
+  return [{ ...lineOf(assignment), at: closesAt, what: 'not-begun', count: students, detail }];
 }
 
 /** Answers that wait for a mark. */
 async function toMark(database: Database, mine: AssignmentRow[]): Promise<Waiting[]> {
   const ids = mine.map(({ id }) => id);
   const unmarked = await unmarkedEntries(database, ids);
-  return mine.flatMap((own): Waiting[] => {
-    const entries = unmarked.filter(({ assignmentId }) => assignmentId === own.id);
+  return mine.flatMap((assignment): Waiting[] => {
+    const entries = unmarked.filter(({ assignmentId }) => assignmentId === assignment.id);
     const [oldest] = entries;
     if (!oldest) return [];
-    const answers = entries.reduce((sum, { waits }) => sum + Number(waits), 0);
+    const answers = entries.reduce((sum, line) => sum + Number(line.unmarked), 0);
     const detail = `${count(answers, 'answer waits', 'answers wait')} for your mark`;
     return [
-      { ...lineOf(own), at: toMillis(oldest.oldest), what: 'to-mark', count: answers, detail },
+      {
+        ...lineOf(assignment),
+        at: toMillis(oldest.oldest),
+        what: 'to-mark',
+        count: answers,
+        detail,
+      },
     ];
   });
 }

@@ -191,7 +191,7 @@ async function takeBackFrom(
   // Whoever begins at this very moment waits for the lock, and then finds it taken back.
   const taken = await database.transaction(async (transaction) => {
     const { AssignmentStudent, Attempt } = database.models;
-    const found = await AssignmentStudent.findAll({
+    const assignmentStudents = await AssignmentStudent.findAll({
       where: {
         assignmentId,
         withdrawnAt: null,
@@ -205,9 +205,12 @@ async function takeBackFrom(
     });
     await AssignmentStudent.update(
       { withdrawnAt: new Date(now()) },
-      { where: { assignmentId, studentId: found.map(({ studentId }) => studentId) }, transaction },
+      {
+        where: { assignmentId, studentId: assignmentStudents.map(({ studentId }) => studentId) },
+        transaction,
+      },
     );
-    return found;
+    return assignmentStudents;
   });
   return { students: taken.length };
 }

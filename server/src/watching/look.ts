@@ -71,7 +71,7 @@ export class Look {
       edition.sections.some(({ draw }) => draw != null) || (edition.forms ?? []).length > 0;
     const columns = differ
       ? Array.from(
-          { length: Math.max(0, ...[...this.forms.values()].map((own) => own.length)) },
+          { length: Math.max(0, ...[...this.forms.values()].map((form) => form.length)) },
           (_, n) => ({ entry: '', number: n + 1, stem: '' }),
         )
       : entriesOf(edition).map(({ id, content }, n) => ({
@@ -92,7 +92,7 @@ export class Look {
     const where = { assignmentId: this.assignmentId };
     const students = await readAssigned(this.database, this.assignmentId);
     const attempts = await Attempt.findAll({ where, order: ['studentId', 'number'], raw: true });
-    const latest = [...new Map(attempts.map((own) => [own.studentId, own])).values()];
+    const latest = [...new Map(attempts.map((attempt) => [attempt.studentId, attempt])).values()];
     const signs = await Presence.findAll({
       where: { attemptId: latest.map(({ id }) => id) },
       raw: true,
@@ -151,7 +151,7 @@ export class Look {
       studentId: student.studentId,
       name: student.name,
       className: student.className ?? '',
-      rollNumber: student.rosterNumber,
+      rosterNumber: student.rosterNumber,
       state: student.withdrawnAt === null ? state : 'left-class',
       attempt: attempt?.number ?? 0,
       at: entryId,
@@ -186,11 +186,11 @@ function stateOf(attempt: Attempt | null, time: number): WatchedStudent['state']
 
 function cellOf({ content }: EditionEntry, responses: Responses, flagged: boolean): Cell {
   const progress = progressOf(content.parts, responses);
-  const { points, most, waits } = scoreItem(content, responses);
+  const { points, maxPoints, needsMarking } = scoreItem(content, responses);
   return {
     progress,
-    share: progress === 'unanswered' || waits || most === 0 ? null : points / most,
-    waits,
+    share: progress === 'unanswered' || needsMarking || maxPoints === 0 ? null : points / maxPoints,
+    needsMarking,
     flagged,
   };
 }

@@ -61,12 +61,12 @@ class Room {
       lines.push([student, JSON.stringify(student)]);
     }
     const changed = lines
-      .filter(([own, line]) => this.known.get(own.studentId) !== line)
-      .map(([own]) => own);
+      .filter(([studentId, line]) => this.known.get(studentId.studentId) !== line)
+      .map(([studentId]) => studentId);
     this.seen = seen;
-    this.known = new Map(lines.map(([own, line]) => [own.studentId, line]));
-    if (shape !== this.shape) for (const own of this.watchers) own.whole(seen);
-    else if (changed.length > 0) for (const own of this.watchers) own.students(changed);
+    this.known = new Map(lines.map(([studentId, line]) => [studentId.studentId, line]));
+    if (shape !== this.shape) for (const watcher of this.watchers) watcher.whole(seen);
+    else if (changed.length > 0) for (const watcher of this.watchers) watcher.students(changed);
     this.shape = shape;
   }
 }
@@ -88,10 +88,10 @@ export class Rooms {
       room = new Room(new Look(this.database, this.editions, assignmentId), this.now, this.log);
       this.rooms.set(assignmentId, room);
     }
-    const own = room;
-    own.join(watcher);
+    const watchers = room;
+    watchers.join(watcher);
     return () => {
-      if (own.leave(watcher) && this.rooms.get(assignmentId) === own)
+      if (watchers.leave(watcher) && this.rooms.get(assignmentId) === watchers)
         this.rooms.delete(assignmentId);
     };
   }

@@ -40,7 +40,7 @@ export async function readWork(
     entries: entriesOf({ sections: attemptForm(edition, attempt, given.rules).sections }).map(
       ({ id, content }, n) => {
         const responses = answers.get(id) ?? {};
-        const { points, most, waits } = scoreItem(content, responses);
+        const { points, maxPoints, needsMarking } = scoreItem(content, responses);
         const answered = Object.values(responses).some(isAnswered);
         return {
           number: n + 1,
@@ -48,7 +48,7 @@ export async function readWork(
           asks: asksFor(content),
           mine: responsesInWords(content, responses),
           right: rightInWords(content),
-          share: answered && !waits && most > 0 ? points / most : null,
+          share: answered && !needsMarking && maxPoints > 0 ? points / maxPoints : null,
           savedAt: toMillisOrNull(savedAt.get(id) ?? null),
         };
       },

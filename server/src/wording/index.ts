@@ -54,10 +54,10 @@ async function problemsIn(texts: PartText[]): Promise<WrongField[]> {
     const formulas = formulasIn(html);
     letters += formulas.reduce((sum, latex) => sum + latex.length, 0);
     if (letters > formulaLettersLimit) {
-      const most = formulaLettersLimit.toLocaleString('en');
+      const mostLetters = formulaLettersLimit.toLocaleString('en');
       return [
         ...problems,
-        { pointer, message: `The formulas have more than ${most} characters together.` },
+        { pointer, message: `The formulas have more than ${mostLetters} characters together.` },
       ];
     }
     const message = await firstFormulaProblem(formulas);

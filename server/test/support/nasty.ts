@@ -32,7 +32,7 @@ function sample(schema: Schema, depth = 0): unknown {
     const entries = Object.entries(schema.properties ?? {}).filter(
       ([name]) => depth < 6 || schema.required?.includes(name),
     );
-    return Object.fromEntries(entries.map(([name, own]) => [name, sample(own, depth + 1)]));
+    return Object.fromEntries(entries.map(([name, entry]) => [name, sample(entry, depth + 1)]));
   }
   if (schema.type === 'array')
     return Array.from({ length: schema.minItems ?? 1 }, () =>
@@ -67,9 +67,9 @@ const longTexts = (size: number) =>
     piece.repeat(Math.floor(size / Buffer.byteLength(JSON.stringify(piece).slice(1, -1)))),
   );
 const longLists = (size: number, element: unknown) =>
-  [element, 0, {}, 'a'].map((own) => {
-    const length = Math.floor(size / (JSON.stringify(own).length + 1));
-    return Array<unknown>(Math.max(0, length)).fill(own);
+  [element, 0, {}, 'a'].map((nasty) => {
+    const length = Math.floor(size / (JSON.stringify(nasty).length + 1));
+    return Array<unknown>(Math.max(0, length)).fill(nasty);
   });
 
 /** Every body in which one place of the smallest body holds something as large as the endpoint takes. */
@@ -83,15 +83,15 @@ export function* nastyBodies(body: z.ZodType, largest: number): Generator<string
     Object.fromEntries(Array.from({ length: largest / 14 }, (_, n) => [`k${n}`, n])),
   );
   for (const place of placesIn(base)) {
-    const value = at(base, place);
+    const value = valueAt(base, place);
     const large =
       typeof value === 'string'
         ? longTexts(room)
         : Array.isArray(value)
           ? longLists(room, value[0] ?? 1)
           : [];
-    for (const own of large) {
-      const text = JSON.stringify(replaced(base, place, own));
+    for (const currentValue of large) {
+      const text = JSON.stringify(replaced(base, place, currentValue));
       if (text.length <= largest) yield text;
     }
   }
@@ -102,17 +102,18 @@ type Place = (string | number)[];
 function* placesIn(value: unknown, place: Place = []): Generator<Place> {
   if (typeof value === 'string' || Array.isArray(value)) yield place;
   if (typeof value !== 'object' || value === null) return;
-  for (const [name, own] of Object.entries(value))
-    yield* placesIn(own, [...place, Array.isArray(value) ? Number(name) : name]);
+  for (const [name, child] of Object.entries(value))
+    yield* placesIn(child, [...place, Array.isArray(value) ? Number(name) : name]);
 }
 
-const at = (value: any, place: Place): unknown => place.reduce((own, name) => own[name], value);
+const valueAt = (value: any, place: Place): unknown =>
+  place.reduce((holder, name) => holder[name], value);
 
 function replaced(value: unknown, place: Place, by: unknown): unknown {
   const [name, ...rest] = place;
   if (name === undefined) return by;
   if (Array.isArray(value))
-    return value.map((own, n) => (n === name ? replaced(own, rest, by) : own));
+    return value.map((child, n) => (n === name ? replaced(child, rest, by) : child));
   return {
     ...(value as object),
     [name]: replaced((value as Record<string, unknown>)[name as string], rest, by),

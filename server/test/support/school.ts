@@ -107,7 +107,7 @@ export interface School {
   visitor(): Visitor;
   staff(name: string): Promise<Visitor>;
   /** The student with a place in a class's list, from 0. */
-  student(className: string, at: number): Promise<Visitor>;
+  student(className: string, index: number): Promise<Visitor>;
   /** Everything that has to happen by itself, once. */
   chores(): Promise<void>;
   close(): Promise<void>;
@@ -161,13 +161,13 @@ export async function openSchool({
     log,
     visitor,
     staff(name) {
-      const own = visitor();
-      return own.signIn(
-        own.post('/api/session/staff', { name, password: signIns.teacher.password }),
+      const client = visitor();
+      return client.signIn(
+        client.post('/api/session/staff', { name, password: signIns.teacher.password }),
       );
     },
-    async student(className, at) {
-      const own = visitor();
+    async student(className, index) {
+      const client = visitor();
       const { code } = (await row<{ code: string }>(
         database,
         'SELECT code FROM classes WHERE name = :className',
@@ -175,10 +175,10 @@ export async function openSchool({
           className,
         },
       ))!;
-      const { name, passcode } = passcodesOf(seed, className)[at]!;
-      const list = await own.ok('POST', '/api/session/class', { code });
-      const { id } = list.students.find((one: { name: string }) => one.name === name);
-      return own.signIn(own.post('/api/session/student', { code, studentId: id, passcode }));
+      const { name, passcode } = passcodesOf(seed, className)[index]!;
+      const list = await client.ok('POST', '/api/session/class', { code });
+      const { id } = list.students.find((student: { name: string }) => student.name === name);
+      return client.signIn(client.post('/api/session/student', { code, studentId: id, passcode }));
     },
     async chores() {
       for (const { run } of app.chores) await run();
@@ -246,8 +246,8 @@ export async function giveTest(
     change = {},
   }: { words?: string; className?: string; search?: string; change?: Record<string, unknown> } = {},
 ) {
-  const found = await teacher.ok('GET', `/api/items?${search}`);
-  const itemIds = found.items.slice(0, 6).map(({ id }: { id: number }) => id);
+  const page = await teacher.ok('GET', `/api/items?${search}`);
+  const itemIds = page.items.slice(0, 6).map(({ id }: { id: number }) => id);
   const { id: testId } = await teacher.ok('POST', '/api/tests', {
     clientKey: clientKey(),
     title: 'Given',

@@ -93,7 +93,7 @@ export async function request<Answer>(
 export async function requestLines<Line>(
   path: string,
   body: unknown,
-  options: { signal?: AbortSignal; line(own: Line): void },
+  options: { signal?: AbortSignal; line(line: Line): void },
 ): Promise<void> {
   const response = await send('POST', path, body, options);
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();

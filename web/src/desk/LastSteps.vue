@@ -22,7 +22,7 @@ const open = ref(false);
       </button>
     </template>
     <ul v-if="open" class="steps" aria-label="Last steps">
-      <li v-for="(step, at) in steps" :key="at">
+      <li v-for="(step, index) in steps" :key="index">
         <span>{{ step.text }}</span>
         <ElButton size="small" @click="takeBack(step)">Undo</ElButton>
       </li>

@@ -2,9 +2,9 @@
 import { computed, ref, watch, type Ref } from 'vue';
 import { useSession } from '../client/session';
 
-const asText = (own: unknown) => JSON.stringify(own);
+const asText = (content: unknown) => JSON.stringify(content);
 /** A copy that holds only what JSON can say, as the server gets it. */
-export const plain = <T>(own: T): T => JSON.parse(asText(own)) as T;
+export const plain = <T>(content: T): T => JSON.parse(asText(content)) as T;
 
 /**
  * @param name under which this browser keeps unsaved text, for each account
@@ -25,9 +25,9 @@ export function useKeptText<Text>(name: string, basedOn: () => string | number) 
   const changed = computed(() => text.value !== null && asText(text.value) !== saved.value);
 
   /** Starts from what the server has. */
-  function take(own: Text): void {
-    text.value = plain(own);
-    saved.value = asText(own);
+  function take(keptText: Text): void {
+    text.value = plain(keptText);
+    saved.value = asText(keptText);
     base.value = basedOn();
     recovered.value = false;
   }

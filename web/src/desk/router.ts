@@ -194,8 +194,8 @@ const routes: RouteRecordRaw[] = [
     meta: teacher('Student'),
   },
   {
-    path: '/results/:assignmentId(\\d+)/repair/:entryId',
-    component: () => import('./repairs/RepairPage.vue'),
+    path: '/results/:assignmentId(\\d+)/rescore/:entryId',
+    component: () => import('./rescoring/RescorePage.vue'),
     meta: teacher('What counts'),
   },
   {

@@ -7,7 +7,7 @@ export function useWords() {
   const session = useSession();
   return {
     /** "Fri 14:30", in the school's zone. */
-    time: (at: number) => inWords(at, session.school.zone, session.now()),
+    time: (time: number) => inWords(time, session.school.zone, session.now()),
     /** "closes Fri 14:30, in 2 days" */
     closing(closesAt: number | null): string {
       if (closesAt === null) return 'never closes';

@@ -3,7 +3,7 @@ import { ref, watchEffect } from 'vue';
 export const themes = ['light', 'cream', 'dark', 'strong'] as const;
 export type Theme = (typeof themes)[number];
 
-const stored = themes.find((own) => own === localStorage.getItem('oaken-theme'));
+const stored = themes.find((text) => text === localStorage.getItem('oaken-theme'));
 /** What the device asks for. */
 function preferred(): Theme {
   if (matchMedia('(prefers-contrast: more)').matches) return 'strong';
@@ -18,9 +18,9 @@ watchEffect(() => {
   document.documentElement.classList.toggle('dark', theme.value === 'dark');
 });
 
-export function setTheme(own: Theme): void {
-  theme.value = own;
-  localStorage.setItem('oaken-theme', own);
+export function setTheme(text: Theme): void {
+  theme.value = text;
+  localStorage.setItem('oaken-theme', text);
 }
 
 export const turnTheme = () => setTheme(theme.value === 'dark' ? 'light' : 'dark');

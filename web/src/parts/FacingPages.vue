@@ -46,12 +46,12 @@ function drag(event: PointerEvent): void {
   <div class="facing">
     <div class="sides" role="group" aria-label="Pages">
       <button
-        v-for="own in ['left', 'right'] as const"
-        :key="own"
-        :aria-pressed="side === own"
-        @click="side = own"
+        v-for="entry in ['left', 'right'] as const"
+        :key="entry"
+        :aria-pressed="side === entry"
+        @click="side = entry"
       >
-        {{ own === 'left' ? left : right }}
+        {{ entry === 'left' ? left : right }}
       </button>
     </div>
     <div ref="box" class="spread" :class="side" :style="{ gridTemplateColumns: columns }">

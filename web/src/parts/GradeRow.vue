@@ -11,7 +11,7 @@ defineProps<{
 }>();
 function toggle(grade: number): void {
   chosen.value = chosen.value.includes(grade)
-    ? chosen.value.filter((own) => own !== grade)
+    ? chosen.value.filter((value) => value !== grade)
     : [...chosen.value, grade].sort((a, b) => a - b);
 }
 </script>

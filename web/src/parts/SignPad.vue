@@ -35,8 +35,8 @@ const names: Record<string, string> = {
   ...raised,
 };
 const nameOf = (sign: string, group: string) => {
-  const at = '⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(sign);
-  if (at >= 0) return `${sign} raised ${at}`;
+  const index = '⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(sign);
+  if (index >= 0) return `${sign} raised ${index}`;
   const low = '₀₁₂₃₄₅₆₇₈₉'.indexOf(sign);
   return low >= 0
     ? `${sign} lowered ${low}`

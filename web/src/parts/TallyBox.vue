@@ -6,7 +6,7 @@ const props = defineProps<{
   share: number | null;
   label: string;
   figure?: string;
-  waits?: boolean;
+  needsMarking?: boolean;
 }>();
 const level = computed(() => {
   if (props.share === null) return null;
@@ -19,7 +19,7 @@ const height = computed(() => `${Math.round(100 * (props.share ?? 0))}%`);
 <template>
   <span
     class="tally"
-    :class="[level, { missed: share === null, waits }]"
+    :class="[level, { missed: share === null, needsMarking }]"
     role="img"
     :aria-label="label"
     :title="label"

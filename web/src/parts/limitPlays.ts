@@ -11,7 +11,7 @@ export function limitPlays(place: HTMLElement, plays: Plays): void {
   for (const media of place.querySelectorAll<HTMLMediaElement>(
     'audio[data-plays], video[data-plays]',
   )) {
-    const most = Number(media.dataset.plays);
+    const playLimit = Number(media.dataset.plays);
     const src = media.getAttribute('src') ?? '';
     media.controls = false;
     const button = document.createElement('button');
@@ -19,7 +19,7 @@ export function limitPlays(place: HTMLElement, plays: Plays): void {
     button.className = 'btn play';
     let playing = false;
     const show = () => {
-      const left = Math.max(0, most - plays.of(src));
+      const left = Math.max(0, playLimit - plays.of(src));
       button.disabled = playing || left === 0;
       button.textContent = playing ? 'Playing …' : leftWords(left);
       button.setAttribute('aria-label', `${button.textContent}: ${media.title}`);
@@ -29,7 +29,7 @@ export function limitPlays(place: HTMLElement, plays: Plays): void {
       show();
     };
     button.onclick = () => {
-      if (playing || plays.of(src) >= most) return;
+      if (playing || plays.of(src) >= playLimit) return;
       playing = true;
       media.currentTime = 0;
       // It counts once it is heard: what cannot be loaded costs nothing.

@@ -21,7 +21,8 @@ onMounted(async () => {
   try {
     const answer = await request<{ now: number; assignments: SeatRow[] }>('GET', '/api/seat');
     session.setClock(answer.now);
-    row.value = answer.assignments.find((own) => own.assignmentId === assignmentId) ?? null;
+    row.value =
+      answer.assignments.find((assignment) => assignment.assignmentId === assignmentId) ?? null;
     if (!row.value) wrong.value = 'This is not on your list.';
   } catch (error) {
     wrong.value = inWords(error);
@@ -44,7 +45,7 @@ async function begin(): Promise<void> {
     busy.value = false;
   }
 }
-const time = (at: number) => timeInWords(at, session.school.zone, session.now());
+const time = (moment: number) => timeInWords(moment, session.school.zone, session.now());
 </script>
 
 <template>

@@ -74,7 +74,7 @@ const groups = computed(() => {
     { title: 'Missed', rows: of('missed').reverse(), empty: '' },
   ];
 });
-const time = (at: number) => timeInWords(at, session.school.zone, session.now());
+const time = (moment: number) => timeInWords(moment, session.school.zone, session.now());
 const items = (row: SeatRow) => `${row.items} ${row.items === 1 ? 'question' : 'questions'}`;
 const canTryAgain = (row: SeatRow) =>
   row.state === 'handed-in' && row.handedInAt !== null && row.attemptsLeft !== 0;
@@ -119,9 +119,9 @@ async function leave(): Promise<void> {
     <section v-if="open.length">
       <h2>Open on this device</h2>
       <ul>
-        <li v-for="own in open" :key="own.id">
-          <p class="title">{{ own.title }}</p>
-          <RouterLink class="btn main" :to="`/sit/${own.id}`">Go on</RouterLink>
+        <li v-for="entry in open" :key="entry.id">
+          <p class="title">{{ entry.title }}</p>
+          <RouterLink class="btn main" :to="`/sit/${entry.id}`">Go on</RouterLink>
         </li>
       </ul>
     </section>

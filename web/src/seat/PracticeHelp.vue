@@ -18,12 +18,12 @@ const emit = defineEmits<{ check: []; hint: []; show: [] }>();
 const round = (n: number) => Math.round(n * 100) / 100;
 const ofPoints = (share: number) =>
   `${round(share * props.points)} of ${props.points} ${props.points === 1 ? 'point' : 'points'}`;
-const said = computed(() => {
+const helpWords = computed(() => {
   const { done, shown, tries, share, parts, earned, worth } = props.help;
   if (shown) return 'The answer was shown, so this question gives no points.';
   if (done) return `Right${tries > 1 ? `, at try ${tries}` : ''}: ${ofPoints(worth)}.`;
   if (tries === 0) return '';
-  const right = parts.filter((own) => own.right).length;
+  const right = parts.filter((part) => part.right).length;
   const ofOne = (share ?? 0) > 0 ? ' Some of it is right.' : '';
   const some = parts.length > 1 ? ` ${right} of ${parts.length} parts are right.` : ofOne;
   const so = earned > 0 ? ` You have ${ofPoints(earned)} so far.` : '';
@@ -37,15 +37,15 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
     <p v-if="help.tries === 0 && !help.done" class="price">
       {{ practiceInWords(offPerTry).join(' ') }}
     </p>
-    <p v-if="said" class="said" :class="{ done: help.done && !help.shown }" role="status">
-      {{ said }}
+    <p v-if="helpWords" class="said" :class="{ done: help.done && !help.shown }" role="status">
+      {{ helpWords }}
     </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ol v-if="help.hints.length" class="hints">
-      <li v-for="(hint, at) in help.hints" :key="at"><RichText :html="hint" /></li>
+      <li v-for="(hint, index) in help.hints" :key="index"><RichText :html="hint" /></li>
     </ol>
     <template v-if="help.done">
-      <p v-for="(sentence, at) in help.right ?? []" :key="at">Right: {{ sentence }}</p>
+      <p v-for="(sentence, position) in help.right ?? []" :key="position">Right: {{ sentence }}</p>
       <RichText v-if="help.explanation" class="why" :html="help.explanation" />
     </template>
     <div class="ask">

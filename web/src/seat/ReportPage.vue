@@ -44,12 +44,17 @@ const round = (n: number) => Math.round(n * 100) / 100;
       <section v-if="report.byStandard?.length">
         <h2>By standard</h2>
         <ul class="standards">
-          <li v-for="own in report.byStandard" :key="own.code">
-            <TallyBox :share="own.share ?? 0" :waits="own.share === null" :label="own.words" />
+          <li v-for="entry in report.byStandard" :key="entry.code">
+            <TallyBox
+              :share="entry.share ?? 0"
+              :needs-marking="entry.share === null"
+              :label="entry.words"
+            />
             <div>
-              <p class="statement">{{ own.statement || own.code }}</p>
+              <p class="statement">{{ entry.statement || entry.code }}</p>
               <p>
-                {{ own.words }} <span v-if="own.statement" class="faded small">{{ own.code }}</span>
+                {{ entry.words }}
+                <span v-if="entry.statement" class="faded small">{{ entry.code }}</span>
               </p>
             </div>
           </li>
@@ -59,12 +64,12 @@ const round = (n: number) => Math.round(n * 100) / 100;
         <h2>
           <TallyBox
             v-if="entry.points !== null && entry.asks === 'points'"
-            :share="entry.most ? entry.points / entry.most : 0"
-            :waits="entry.waits"
+            :share="entry.maxPoints ? entry.points / entry.maxPoints : 0"
+            :needs-marking="entry.needsMarking"
             :label="
-              entry.waits
+              entry.needsMarking
                 ? 'Waits for your teacher'
-                : `${round(entry.points)} of ${round(entry.most)} points`
+                : `${round(entry.points)} of ${round(entry.maxPoints)} points`
             "
           />
           Question {{ n + 1 }}
@@ -73,9 +78,9 @@ const round = (n: number) => Math.round(n * 100) / 100;
           >
           <span v-else-if="entry.asks === 'nothing'" class="faded">to read</span>
           <span v-else-if="entry.points !== null" class="faded">{{
-            entry.waits
+            entry.needsMarking
               ? 'waits for your teacher'
-              : `${round(entry.points)} of ${round(entry.most)}`
+              : `${round(entry.points)} of ${round(entry.maxPoints)}`
           }}</span>
         </h2>
         <RichText :html="entry.stem" />
@@ -85,11 +90,13 @@ const round = (n: number) => Math.round(n * 100) / 100;
         <p v-if="entry.note" class="said">{{ entry.note }}</p>
         <ul v-if="entry.levels.length" class="said">
           <li v-for="level in entry.levels" :key="level.criterion">
-            {{ level.criterion }}: {{ round(level.points) }} of {{ round(level.most)
+            {{ level.criterion }}: {{ round(level.points) }} of {{ round(level.maxPoints)
             }}{{ level.words ? `. ${level.words}` : '' }}
           </li>
         </ul>
-        <p v-for="said in entry.comments" :key="said" class="said">Your teacher: {{ said }}</p>
+        <p v-for="comment in entry.comments" :key="comment" class="said">
+          Your teacher: {{ comment }}
+        </p>
         <p v-for="(sentence, s) in entry.right ?? []" :key="s">Right: {{ sentence }}</p>
         <RichText v-if="entry.explanation" class="explanation" :html="entry.explanation" />
       </article>

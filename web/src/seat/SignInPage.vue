@@ -8,8 +8,8 @@ const session = useSession();
 const route = useRoute();
 const router = useRouter();
 const form = reactive({ code: '', studentId: 0, passcode: '' });
-const own = reactive({ givenName: '', familyName: '', studentNumber: '' });
-const found = ref<{
+const student = reactive({ givenName: '', familyName: '', studentNumber: '' });
+const foundClass = ref<{
   name: string;
   students: { id: number; name: string }[];
   joining: boolean;
@@ -34,9 +34,9 @@ async function act(step: () => Promise<void>): Promise<void> {
 }
 const findClass = () =>
   act(async () => {
-    found.value = await request('POST', '/api/session/class', { code: form.code });
+    foundClass.value = await request('POST', '/api/session/class', { code: form.code });
     form.studentId = 0;
-    joining.value = found.value!.joining && found.value!.students.length === 0;
+    joining.value = foundClass.value!.joining && foundClass.value!.students.length === 0;
   });
 // A sign-in slip's code leads here with the class code in the address.
 onMounted(() => {
@@ -60,7 +60,7 @@ const join = () =>
     const answer = await request<SessionAnswer & { passcode: string }>(
       'POST',
       '/api/session/join',
-      { code: form.code, ...own },
+      { code: form.code, ...student },
     );
     session.take(answer);
     fresh.value = answer.passcode;
@@ -72,12 +72,12 @@ const join = () =>
     <p class="name">Oaken Ledger</p>
     <h1>{{ session.school.name || 'Sign in' }}</h1>
     <section v-if="fresh" class="welcome">
-      <p>You are on the list of {{ found?.name }}. Your passcode is</p>
+      <p>You are on the list of {{ foundClass?.name }}. Your passcode is</p>
       <p class="passcode">{{ fresh }}</p>
       <p>Write it down: you need it each time you sign in, and it is shown only now.</p>
       <button class="btn main wide" @click="goOn">I have written it down</button>
     </section>
-    <form v-else-if="!found" @submit.prevent="findClass">
+    <form v-else-if="!foundClass" @submit.prevent="findClass">
       <label class="field">
         <span class="label">Class code</span>
         <input
@@ -99,13 +99,13 @@ const join = () =>
     </form>
     <form v-else-if="joining" @submit.prevent="join">
       <p>
-        Class <b>{{ found.name }}</b>
+        Class <b>{{ foundClass.name }}</b>
         <button type="button" class="word" @click="joining = false">I am on the list</button>
       </p>
       <label class="field">
         <span class="label">Given name</span>
         <input
-          v-model="own.givenName"
+          v-model="student.givenName"
           class="plain-input big"
           autocomplete="given-name"
           maxlength="80"
@@ -115,7 +115,7 @@ const join = () =>
       <label class="field">
         <span class="label">Family name</span>
         <input
-          v-model="own.familyName"
+          v-model="student.familyName"
           class="plain-input big"
           autocomplete="family-name"
           maxlength="80"
@@ -125,7 +125,7 @@ const join = () =>
       <label class="field">
         <span class="label">Student number <span class="faded">if you know it</span></span>
         <input
-          v-model="own.studentNumber"
+          v-model="student.studentNumber"
           class="plain-input big"
           autocomplete="off"
           maxlength="40"
@@ -136,15 +136,15 @@ const join = () =>
     </form>
     <form v-else @submit.prevent="signIn">
       <p>
-        Class <b>{{ found.name }}</b>
-        <button type="button" class="word" @click="found = null">Another class</button>
+        Class <b>{{ foundClass.name }}</b>
+        <button type="button" class="word" @click="foundClass = null">Another class</button>
       </p>
       <label class="field">
         <span class="label">My name</span>
         <select v-model="form.studentId" class="plain-input big" required>
           <option :value="0" disabled>Choose your name</option>
-          <option v-for="one in found.students" :key="one.id" :value="one.id">
-            {{ one.name }}
+          <option v-for="entry in foundClass.students" :key="entry.id" :value="entry.id">
+            {{ entry.name }}
           </option>
         </select>
       </label>
@@ -163,7 +163,7 @@ const join = () =>
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <button class="btn main wide" :disabled="busy">Sign in</button>
-      <p v-if="found.joining" class="other">
+      <p v-if="foundClass.joining" class="other">
         <button type="button" class="word" @click="joining = true">
           My name is not on the list
         </button>

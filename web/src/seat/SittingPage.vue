@@ -58,8 +58,10 @@ function partUp(): void {
 }
 /** Of a time that is short, the last fifth is told where the teacher's warnings come too early for it. */
 function warnFor(length: number): number[] {
-  const own = attempt.value!.warnMinutes.map((one) => one * minute).filter((one) => one < length);
-  return own.length > 0 ? own : [length / 5];
+  const warnings = attempt
+    .value!.warnMinutes.map((value) => value * minute)
+    .filter((value) => value < length);
+  return warnings.length > 0 ? warnings : [length / 5];
 }
 /** Beside a part's time, the whole's matters only when it is near. */
 const wholeShown = computed(() => {
@@ -72,7 +74,7 @@ const wholeShown = computed(() => {
 const partWords = computed(() => (clock.value?.of === 'item' ? 'this question' : 'this section'));
 const doneInPractice = computed(() =>
   Object.entries(attempt.value?.help ?? {})
-    .filter(([, own]) => own.done)
+    .filter(([, stage]) => stage.done)
     .map(([id]) => id),
 );
 const settled = computed(
@@ -81,16 +83,18 @@ const settled = computed(
 const hasAnswer = (id: string) => Object.values(answers[id]?.responses ?? {}).some(isAnswered);
 const account = computed(() => `${doneInPractice.value.length} of ${entries.value.length} done`);
 
-const at = ref(0);
+const index = ref(0);
 const asking = ref(false);
 const { chosen, guide } = useLooks();
 /** A support sets where the size begins; the student can still change it. */
 const size = computed({
   get: () => chosen.value ?? attempt.value?.textSize ?? 1,
-  set: (own) => (chosen.value = own),
+  set: (value) => (chosen.value = value),
 });
 const choosingLooks = ref(false);
-provide(sendFileKey, (file, part) => sendFile(file, { entry: entries.value[at.value]!.id, part }));
+provide(sendFileKey, (file, part) =>
+  sendFile(file, { entry: entries.value[index.value]!.id, part }),
+);
 provide(playsKey, plays);
 const placeKey = computed(
   () => `oaken-place-${attempt.value?.id}-${attempt.value?.course?.stage ?? 0}`,
@@ -99,16 +103,16 @@ const placeKey = computed(
 // Coming back leads to the question where the student was.
 watch(attempt, (now, before) => {
   if (!now || before) return;
-  at.value = Math.min(
+  index.value = Math.min(
     Number(sessionStorage.getItem(placeKey.value)) || 0,
     entries.value.length - 1,
   );
 });
-watch(() => (ended.value === 'no' ? entries.value[at.value]?.id : null) ?? null, standsAt);
+watch(() => (ended.value === 'no' ? entries.value[index.value]?.id : null) ?? null, standsAt);
 watch([ended, wrong], () => (asking.value = false));
 
 function left(): void {
-  sessionStorage.setItem(placeKey.value, String(at.value));
+  sessionStorage.setItem(placeKey.value, String(index.value));
   flush();
 }
 const end = computed(() => (ended.value === 'no' ? null : endWords(ended.value, late.value)));
@@ -148,9 +152,11 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
     <p v-if="wrong" class="wrong note" role="alert">
       {{ wrong }} <RouterLink to="/">Back to my work</RouterLink>
     </p>
-    <p v-for="own in notices" :key="own.id" class="note said" role="alert">
-      <span><b>Your teacher says:</b> {{ own.text }}</span>
-      <button class="word" @click="notices.splice(notices.indexOf(own), 1)">I have read it</button>
+    <p v-for="notice in notices" :key="notice.id" class="note said" role="alert">
+      <span><b>Your teacher says:</b> {{ notice.text }}</span>
+      <button class="word" @click="notices.splice(notices.indexOf(notice), 1)">
+        I have read it
+      </button>
     </p>
     <p v-if="goingOn === 'no-network'" class="note" role="status">
       There is no network now.
@@ -178,7 +184,7 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
 
     <main v-else-if="attempt" class="working">
       <SittingWork
-        v-model:at="at"
+        v-model:at="index"
         v-model:asking="asking"
         :form="attempt.form as SittingForm"
         :answers="answers"

@@ -36,7 +36,7 @@ interface Opened {
   attempt: AttemptAnswer;
 }
 
-export const keepOpened = async (own: Opened) => (await store())?.put('opened', own);
+export const keepOpened = async (attempt: Opened) => (await store())?.put('opened', attempt);
 export const letGoOpened = async (student: number, assignment: number) =>
   (await store())?.delete('opened', [student, assignment]);
 export const readOpened = async (student: number, assignment: number) =>
@@ -44,10 +44,11 @@ export const readOpened = async (student: number, assignment: number) =>
 /** Whatever work of a student is open on this device. */
 export const listOpened = async (student: number) =>
   (((await (await store())?.getAll('opened')) ?? []) as Opened[]).filter(
-    (own) => own.student === student,
+    (attempt) => attempt.student === student,
   );
 
-export const keepHandedIn = async (own: HandedIn) => (await store())?.put('handed-in', own);
+export const keepHandedIn = async (handedIn: HandedIn) =>
+  (await store())?.put('handed-in', handedIn);
 
 /** What the server will never take: there is nothing left to send. */
 const isFinal = (error: unknown) =>
@@ -67,17 +68,17 @@ async function sendAll(student: number): Promise<number> {
   const database = await store();
   if (!database) return 0;
   const answers = ((await database.getAll('answers')) as Kept[]).filter(
-    (own) => own.student === student,
+    (attempt) => attempt.student === student,
   );
   const handedIn = ((await database.getAll('handed-in')) as HandedIn[]).filter(
-    (own) => own.student === student,
+    (attempt) => attempt.student === student,
   );
   const attempts = new Set([...answers, ...handedIn].map(({ attempt }) => attempt));
   let waiting = 0;
   for (const attempt of attempts) {
-    const own = answers.filter((one) => one.attempt === attempt);
-    const bare = own.map(({ attempt: _, student: __, ...answer }) => answer);
-    const intent = handedIn.find((one) => one.attempt === attempt);
+    const kepts = answers.filter((answer) => answer.attempt === attempt);
+    const bare = kepts.map(({ attempt: _, student: __, ...answer }) => answer);
+    const intent = handedIn.find((record) => record.attempt === attempt);
     try {
       const path = `/api/seat/attempts/${attempt}`;
       if (intent)
@@ -91,7 +92,7 @@ async function sendAll(student: number): Promise<number> {
       }
     }
     await database.delete('handed-in', attempt);
-    for (const { entry, number } of own) {
+    for (const { entry, number } of kepts) {
       const now = (await database.get('answers', [attempt, entry])) as Kept | undefined;
       if (now?.number === number) await database.delete('answers', [attempt, entry]);
     }

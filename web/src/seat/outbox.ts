@@ -68,7 +68,7 @@ export class Outbox {
     events: OutboxEvents,
   ): Promise<{ outbox: Outbox; answers: Map<string, SavedAnswer> }> {
     const outbox = new Outbox(attempt, student, events);
-    const answers = new Map<string, SavedAnswer>(stored.map((own) => [own.entry, own]));
+    const answers = new Map<string, SavedAnswer>(stored.map((answer) => [answer.entry, answer]));
     const database = await store();
     const kept = ((await database?.getAll('answers')) ?? []) as Kept[];
     for (const { attempt: of, student: by, ...answer } of kept) {

@@ -4,17 +4,17 @@ import type { ShownScore } from '@oaken/contract/attempts';
 const round = (n: number) => Math.round(n * 100) / 100;
 
 /** A score in as much as the teacher shows of it: "7 of 8, 88 %", "88 %" or "B"; "1 of 1 so far" while some is not marked. */
-export function scoreInWords({ points, most, share, band, waiting }: ShownScore): string {
+export function scoreInWords({ points, maxPoints, share, band, waiting }: ShownScore): string {
   if (waiting > 0)
-    return points === null || most === null || most <= 0
+    return points === null || maxPoints === null || maxPoints <= 0
       ? 'Not marked yet'
-      : `${round(points)} of ${round(most)} so far`;
-  const said = [
-    points === null || most === null ? '' : `${round(points)} of ${round(most)}`,
+      : `${round(points)} of ${round(maxPoints)} so far`;
+  const words = [
+    points === null || maxPoints === null ? '' : `${round(points)} of ${round(maxPoints)}`,
     share === null ? '' : `${wholePercent(share)} %`,
     band ?? '',
   ].filter(Boolean);
-  return said.join(', ') || 'Read it';
+  return words.join(', ') || 'Read it';
 }
 
 /** What waits, for the student; empty where all is marked. */

@@ -94,8 +94,10 @@ export function useAttempt(assignmentId: number) {
         device: box.device,
         ...answerTo(id),
       }));
-    const own = JSON.parse(JSON.stringify({ ...attempt.value, answers: known })) as AttemptAnswer;
-    await keepOpened({ student: student(), assignment: assignmentId, attempt: own });
+    const snapshot = JSON.parse(
+      JSON.stringify({ ...attempt.value, answers: known }),
+    ) as AttemptAnswer;
+    await keepOpened({ student: student(), assignment: assignmentId, attempt: snapshot });
   }
 
   let again: ReturnType<typeof setTimeout> | undefined;
@@ -204,8 +206,8 @@ export function useAttempt(assignmentId: number) {
     change(id);
   }
   function flag(id: string): void {
-    const own = answerTo(id);
-    own.flagged = !own.flagged;
+    const stored = answerTo(id);
+    stored.flagged = !stored.flagged;
     change(id);
   }
 
@@ -258,7 +260,7 @@ export function useAttempt(assignmentId: number) {
     if (!attempt.value || handingIn.value) return;
     handingIn.value = true;
     wrong.value = '';
-    const at = session.now();
+    const time = session.now();
     try {
       await outbox?.flush();
       await request('POST', `/api/seat/attempts/${attempt.value.id}/hand-in`, {
@@ -267,7 +269,7 @@ export function useAttempt(assignmentId: number) {
       await over();
     } catch (error) {
       if (error instanceof Unreachable) {
-        await keepHandedIn({ attempt: attempt.value.id, student: student(), at });
+        await keepHandedIn({ attempt: attempt.value.id, student: student(), at: time });
         ended.value = 'kept';
         outbox?.close();
         void finish();

@@ -38,45 +38,48 @@ export function usePresence(
 
   async function say(): Promise<void> {
     clearTimeout(timer);
-    const own = attempt.value;
+    const current = attempt.value;
     tally();
-    if (own && (events.sits() || unsaid.size > 0)) {
-      const said = left;
+    if (current && (events.sits() || unsaid.size > 0)) {
+      const value = left;
       const times = [...unsaid].map((id) => ({ entry: id, ms: Math.round(spent.get(id)!) }));
       const body = {
         entry,
         hidden: document.visibilityState === 'hidden',
-        left: said,
+        left: value,
         heard,
         page,
         spent: times,
       };
-      const answer = await request<Heard>('POST', `/api/seat/attempts/${own.id}/here`, body).catch(
-        () => null,
-      );
+      const answer = await request<Heard>(
+        'POST',
+        `/api/seat/attempts/${current.id}/here`,
+        body,
+      ).catch(() => null);
       // What could not be said now is said with the next sign.
       if (answer) {
-        left -= said;
-        for (const one of times)
-          if (Math.round(spent.get(one.entry)!) === one.ms) unsaid.delete(one.entry);
-        hear(own, answer);
+        left -= value;
+        for (const time of times)
+          if (Math.round(spent.get(time.entry)!) === time.ms) unsaid.delete(time.entry);
+        hear(current, answer);
       }
     }
     if (!stopped) timer = setTimeout(() => void say(), signEvery);
   }
   function hear(
-    own: AttemptAnswer,
+    attemptAnswer: AttemptAnswer,
     { now, deadlineAt, partEndsAt, paused: stands, away, handedIn, notices: said }: Heard,
   ): void {
     session.setClock(now);
-    for (const one of said) {
-      heard = Math.max(heard, one.id);
-      if (!notices.some(({ id }) => id === one.id)) notices.push(one);
+    for (const notice of said) {
+      heard = Math.max(heard, notice.id);
+      if (!notices.some(({ id }) => id === notice.id)) notices.push(notice);
     }
     if (handedIn) return events.over();
     if (away) return events.away();
-    own.deadlineAt = deadlineAt;
-    if (own.course?.clock && partEndsAt !== null) own.course.clock.endsAt = partEndsAt;
+    attemptAnswer.deadlineAt = deadlineAt;
+    if (attemptAnswer.course?.clock && partEndsAt !== null)
+      attemptAnswer.course.clock.endsAt = partEndsAt;
     const was = paused.value;
     paused.value = stands;
     if (was && !stands) events.goesOn();

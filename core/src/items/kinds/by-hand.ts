@@ -34,46 +34,48 @@ const best = ({ levels }: Criterion) => Math.max(...levels.map(({ points }) => p
 
 /** The most points that criteria give together. */
 export const criteriaPoints = (all: readonly Criterion[]) =>
-  roundPoints(all.reduce((sum, own) => sum + best(own), 0));
+  roundPoints(all.reduce((sum, candidate) => sum + best(candidate), 0));
 
 /** Which level was given for each criterion, by their ids, as the place among its levels. */
 export type Levels = Readonly<Record<string, number>>;
 
 /** The points of these levels; null while a criterion has none, or one that it does not know. */
 export function levelPoints(all: readonly Criterion[], levels: Levels): number | null {
-  const points = all.map(({ id, levels: own }) => own[levels[id] ?? -1]?.points);
-  return points.every((one) => one !== undefined)
-    ? roundPoints(points.reduce((sum, one) => sum + one, 0))
+  const points = all.map(
+    ({ id, levels: criterionLevels }) => criterionLevels[levels[id] ?? -1]?.points,
+  );
+  return points.every((value) => value !== undefined)
+    ? roundPoints(points.reduce((sum, value) => sum + value, 0))
     : null;
 }
 
 /** Points at criteria that do not add up to the points of the part. */
 export function checkCriteria(
-  own: { criteria?: Criterion[] | undefined; rule: { points: number } },
+  part: { criteria?: Criterion[] | undefined; rule: { points: number } },
   context: z.RefinementCtx,
 ): void {
-  if (!own.criteria?.length) return;
+  if (!part.criteria?.length) return;
   const issue = (message: string) =>
     context.addIssue({ code: 'custom', path: ['criteria'], message });
-  if (new Set(own.criteria.map(({ id }) => id)).size < own.criteria.length)
+  if (new Set(part.criteria.map(({ id }) => id)).size < part.criteria.length)
     issue('Two criteria are the same.');
-  const sum = criteriaPoints(own.criteria);
-  if (sum !== own.rule.points)
-    issue(`The criteria give ${count(sum, 'point')} together, but the part ${own.rule.points}.`);
+  const sum = criteriaPoints(part.criteria);
+  if (sum !== part.rule.points)
+    issue(`The criteria give ${count(sum, 'point')} together, but the part ${part.rule.points}.`);
 }
 
-export const handGist = (own: {
+export const handGist = (part: {
   prompt?: string | undefined;
   needs?: string | undefined;
   guide: string;
   criteria?: Criterion[] | undefined;
   rule: { points: number };
 }): Gist => ({
-  prompt: own.prompt,
-  needs: own.needs,
-  guide: own.guide,
-  criteria: own.criteria,
-  points: own.rule.points,
+  prompt: part.prompt,
+  needs: part.needs,
+  guide: part.guide,
+  criteria: part.criteria,
+  points: part.rule.points,
 });
 
 /** What a part that is marked by hand takes from another part. */
@@ -82,12 +84,12 @@ export const fromHandGist = ({
   needs,
   points = 4,
   guide: kept = '',
-  criteria: own,
+  criteria: partCriteria,
 }: Gist) => ({
   prompt,
   needs,
   guide: kept,
-  ...(own !== undefined && { criteria: own as Criterion[] }),
+  ...(partCriteria !== undefined && { criteria: partCriteria as Criterion[] }),
   rule: { rule: 'by-hand' as const, points },
 });
 

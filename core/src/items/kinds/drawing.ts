@@ -5,7 +5,7 @@ import { partBase, type Kind, type PartBase } from '../kind';
 import { picture, type Picture } from '../picture';
 import { checkCriteria, criteria, fromHandGist, guide, handGist, handInWords } from './by-hand';
 
-const part = z
+const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('drawing'),
@@ -17,7 +17,7 @@ const part = z
   })
   .superRefine(checkCriteria);
 
-export type Drawing = z.infer<typeof part>;
+export type Drawing = z.infer<typeof schema>;
 
 /** Strokes in the order drawn, on a sheet 1000 wide; the same sheet on a phone and on paper. */
 const stroke = z.strictObject({
@@ -40,7 +40,8 @@ export const drawing: Kind<Drawing, Stroke[], SittingDrawing> = {
   asks: 'A sketch, on an empty sheet or on a picture; you mark it',
   qti: 'qti-drawing-interaction',
   markedBy: 'hand',
-  part,
+  rules: ['by-hand'],
+  part: schema,
   response: z
     .array(stroke)
     .max(600)
@@ -54,8 +55,8 @@ export const drawing: Kind<Drawing, Stroke[], SittingDrawing> = {
   forSitting: ({ id, kind, prompt, ground }) => ({ id, kind, prompt, ground }),
   inWords: (_, response) => `a drawing of ${count(response.length, 'stroke')}`,
   keyInWords: ({ rule }) => handInWords(rule, 'the drawing'),
-  texts: (own) => [{ at: '/guide', html: own.guide }],
-  toGist: (own) => ({ ...handGist(own), picture: own.ground }),
+  texts: (part) => [{ at: '/guide', html: part.guide }],
+  toGist: (part) => ({ ...handGist(part), picture: part.ground }),
   fromGist: (gist, id) => ({
     id,
     kind: 'drawing',

@@ -41,10 +41,10 @@ export function choicesOf(gist: Gist): { choices: Choice[]; right: string[] } {
         text,
         ...(mistakes[id] && { mistake: mistakes[id] }),
       })),
-      right: (gist.right ?? []).filter((id) => choices.some((own) => own.id === id)),
+      right: (gist.right ?? []).filter((id) => choices.some((choice) => choice.id === id)),
     };
   const made: Choice[] = [];
-  for (const text of accepted.filter((own) => plainText(own) !== ''))
+  for (const text of accepted.filter((variant) => plainText(variant) !== ''))
     made.push({ id: freshId(made.map(({ id }) => id)), text });
   const right = made.map(({ id }) => id);
   return { choices: made, right };

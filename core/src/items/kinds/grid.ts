@@ -15,7 +15,7 @@ import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
 import { allPairs, inOrder, mostJoined, pairsInWords } from './joining';
 import { setRuleInWords } from './rule-words';
 
-const part = z
+const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('grid'),
@@ -29,33 +29,33 @@ const part = z
     many: z.boolean().default(false),
     rule: setRule,
   })
-  .superRefine((own, context) => {
-    checkDistinct(own.rows, ['rows'], 'rows', context);
-    checkDistinct(own.columns, ['columns'], 'columns', context);
-    checkPairs(own.key, own.rows, own.columns, ['key'], context);
-    if (!own.many) {
-      own.rows.forEach(({ id }, at) => {
-        const marks = own.key.filter((one) => parted(one)[0] === id).length;
+  .superRefine((part, context) => {
+    checkDistinct(part.rows, ['rows'], 'rows', context);
+    checkDistinct(part.columns, ['columns'], 'columns', context);
+    checkPairs(part.key, part.rows, part.columns, ['key'], context);
+    if (!part.many) {
+      part.rows.forEach(({ id }, index) => {
+        const marks = part.key.filter((text) => parted(text)[0] === id).length;
         if (marks !== 1)
           context.addIssue({
             code: 'custom',
-            path: ['rows', at],
+            path: ['rows', index],
             message:
               marks === 0
-                ? `Row ${at + 1} has no right column.`
-                : `Row ${at + 1} has ${marks} right columns, but one may be marked.`,
+                ? `Row ${index + 1} has no right column.`
+                : `Row ${index + 1} has ${marks} right columns, but one may be marked.`,
           });
       });
     }
     checkReachable(
-      own.rule,
-      allPairs(own.rows, own.columns),
-      own.many ? undefined : own.rows.length,
+      part.rule,
+      allPairs(part.rows, part.columns),
+      part.many ? undefined : part.rows.length,
       context,
     );
   });
 
-export type Grid = z.infer<typeof part>;
+export type Grid = z.infer<typeof schema>;
 
 export interface SittingGrid extends PartBase {
   kind: 'grid';
@@ -71,7 +71,8 @@ export const grid: Kind<Grid, string[], SittingGrid> = {
   asks: 'A mark in each row: yes or no, true or false, which of these',
   qti: 'qti-match-interaction',
   markedBy: 'machine',
-  part,
+  rules: ['all-or-nothing', 'each-right', 'wrong-takes-away'],
+  part: schema,
   response: pairs,
   points: ({ rule, rows, columns, many }) =>
     mostJoined(rule, rows, columns, many ? columns.length : 1),
@@ -88,7 +89,7 @@ export const grid: Kind<Grid, string[], SittingGrid> = {
     columns: shown(columns),
     many,
   }),
-  arrange: (own, order) => ({ ...own, rows: order(own.rows) }),
+  arrange: (part, order) => ({ ...part, rows: order(part.rows) }),
   folded: (_, response) => inOrder(response),
   inWords: ({ rows, columns }, response) => pairsInWords(rows, columns, response),
   keyInWords: ({ rows, columns, key, rule }) =>
@@ -115,7 +116,7 @@ export const grid: Kind<Grid, string[], SittingGrid> = {
       gist.joins ??
       (gist.partners || right.length === 0
         ? []
-        : rows.map(({ id: own }) => `${own} ${right.includes(own) ? 'yes' : 'no'}`));
+        : rows.map(({ id: text }) => `${text} ${right.includes(text) ? 'yes' : 'no'}`));
     const many = joinsMoreThan(1, key);
     return {
       id,

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { partBase, type Kind, type PartBase } from '../kind';
 
-const part = z.strictObject({ ...partBase, kind: z.literal('information') });
+const schema = z.strictObject({ ...partBase, kind: z.literal('information') });
 
-export type Information = z.infer<typeof part>;
+export type Information = z.infer<typeof schema>;
 
 export interface SittingInformation extends PartBase {
   kind: 'information';
@@ -16,7 +16,7 @@ export const information: Kind<Information, null, SittingInformation> = {
   asks: 'Nothing: a page to read before the next questions',
   qti: null,
   markedBy: 'nobody',
-  part,
+  part: schema,
   response: z.null(),
   points: () => 0,
   score: () => 0,

@@ -30,7 +30,7 @@ const gap = z.strictObject({
   key: z.array(partId).min(1, 'No choice is marked as the key.'),
 });
 
-const part = z
+const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('inline-choice'),
@@ -39,29 +39,30 @@ const part = z
     gaps: z.array(gap).min(1, 'The text has no gap yet.').max(30, 'More than 30 gaps.'),
     rule: setRule,
   })
-  .superRefine((own, context) => {
+  .superRefine((part, context) => {
     const issue = (path: (string | number)[], message: string) =>
       context.addIssue({ code: 'custom', path, message });
-    const inText = marked(own.text, 'data-gap').map(({ id }) => id);
-    own.gaps.forEach(({ id, choices, key }, at) => {
-      checkDistinct(choices, ['gaps', at, 'choices'], 'choices', context);
-      if (!inText.includes(id)) issue(['gaps', at], `Gap ${at + 1} does not stand in the text.`);
-      key.forEach((one, n) => {
-        if (!choices.some((choice) => choice.id === one))
-          issue(['gaps', at, 'key', n], `The key “${one}” is not among the choices.`);
+    const inText = marked(part.text, 'data-gap').map(({ id }) => id);
+    part.gaps.forEach(({ id, choices, key }, index) => {
+      checkDistinct(choices, ['gaps', index, 'choices'], 'choices', context);
+      if (!inText.includes(id))
+        issue(['gaps', index], `Gap ${index + 1} does not stand in the text.`);
+      key.forEach((text, n) => {
+        if (!choices.some((choice) => choice.id === text))
+          issue(['gaps', index, 'key', n], `The key “${text}” is not among the choices.`);
       });
     });
     for (const id of inText) {
-      if (!own.gaps.some((one) => one.id === id))
+      if (!part.gaps.some((candidate) => candidate.id === id))
         issue(['text'], 'A gap in the text has no choices.');
       if (inText.indexOf(id) !== inText.lastIndexOf(id))
         issue(['text'], 'A gap stands twice in the text.');
     }
-    if (own.rule.rule === 'table')
+    if (part.rule.rule === 'table')
       issue(['rule'], 'Points for single choices are not possible here.');
   });
 
-export type InlineChoice = z.infer<typeof part>;
+export type InlineChoice = z.infer<typeof schema>;
 
 export interface SittingInlineChoice extends PartBase {
   kind: 'inline-choice';
@@ -69,8 +70,8 @@ export interface SittingInlineChoice extends PartBase {
   gaps: { id: string; choices: ShownChoice[] }[];
 }
 
-const gapOf = (own: Pick<InlineChoice, 'gaps'>, id: string) =>
-  own.gaps.find((one) => one.id === id);
+const gapOf = (part: Pick<InlineChoice, 'gaps'>, id: string) =>
+  part.gaps.find((candidate) => candidate.id === id);
 const right = ({ gaps }: InlineChoice) =>
   listing(
     gaps.map(
@@ -89,19 +90,20 @@ export const inlineChoice: Kind<InlineChoice, string[], SittingInlineChoice> = {
   asks: 'A word for each gap, out of a few',
   qti: 'qti-inline-choice-interaction',
   markedBy: 'machine',
-  part,
+  rules: ['all-or-nothing', 'each-right', 'wrong-takes-away'],
+  part: schema,
   response: pairs,
   points: ({ rule }) => ('points' in rule ? rule.points : 0),
-  score(own, response) {
+  score(part, response) {
     if (joinsMoreThan(1, response)) return 0;
     // A gap has one right filling, whichever of its right choices it is.
-    const filled = response.map((one) => {
-      const [id, choice] = parted(one);
-      return gapOf(own, id)?.key.includes(choice) ? id : `wrong ${id}`;
+    const filled = response.map((text) => {
+      const [id, choice] = parted(text);
+      return gapOf(part, id)?.key.includes(choice) ? id : `wrong ${id}`;
     });
     return pointsForSet(
-      own.rule,
-      own.gaps.map(({ id }) => id),
+      part.rule,
+      part.gaps.map(({ id }) => id),
       filled,
     );
   },
@@ -111,28 +113,28 @@ export const inlineChoice: Kind<InlineChoice, string[], SittingInlineChoice> = {
     kind,
     prompt,
     text,
-    gaps: gaps.map((own) => ({ id: own.id, choices: shown(own.choices) })),
+    gaps: gaps.map(({ id, choices }) => ({ id, choices: shown(choices) })),
   }),
-  fewer: (own, most, order) => ({
-    ...own,
-    gaps: own.gaps.map((one) => ({
-      ...one,
-      choices: fewerChoices(one.choices, one.key, most, order),
+  fewer: (part, limit, order) => ({
+    ...part,
+    gaps: part.gaps.map((candidate) => ({
+      ...candidate,
+      choices: fewerChoices(candidate.choices, candidate.key, limit, order),
     })),
   }),
-  arrange: (own, order) => ({
-    ...own,
-    gaps: own.gaps.map((one) => ({ ...one, choices: order(one.choices) })),
+  arrange: (part, order) => ({
+    ...part,
+    gaps: part.gaps.map((candidate) => ({ ...candidate, choices: order(candidate.choices) })),
   }),
-  folded: (own, response) => inlineChoice.inWords(own, response),
-  inWords: (own, response) =>
-    own.gaps
+  folded: (part, response) => inlineChoice.inWords(part, response),
+  inWords: (part, response) =>
+    part.gaps
       .map(({ id, choices }) => {
-        const filled = response.map(parted).find(([one]) => one === id);
+        const filled = response.map(parted).find(([text]) => text === id);
         return filled ? labelOf(choices, filled[1]) : '–';
       })
       .join('; '),
-  keyInWords: (own) => setRuleInWords(own.rule, right(own), 'gap'),
+  keyInWords: (part) => setRuleInWords(part.rule, right(part), 'gap'),
   texts: ({ text }) => [{ at: '/text', html: text }],
   toGist: ({ prompt, needs, text, gaps, rule }) => ({
     prompt,
@@ -145,7 +147,7 @@ export const inlineChoice: Kind<InlineChoice, string[], SittingInlineChoice> = {
   fromGist: (gist, id) => {
     const { choices, right: key } = choicesOf(gist);
     const plain = padded(
-      choices.map((own) => ({ id: own.id, text: plainText(own.text) })),
+      choices.map((choice) => ({ id: choice.id, text: plainText(choice.text) })),
       2,
     );
     const gaps = (gist.gaps as InlineChoice['gaps'] | undefined) ?? [

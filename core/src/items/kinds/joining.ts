@@ -10,8 +10,8 @@ export function pairsInWords(
   given: readonly string[],
 ) {
   return left
-    .flatMap(({ id }) => given.map(parted).filter(([one]) => one === id))
-    .map(([one, other]) => `${labelOf(left, one)} – ${labelOf(right, other)}`)
+    .flatMap(({ id }) => given.map(parted).filter(([text]) => text === id))
+    .map(([text, other]) => `${labelOf(left, text)} – ${labelOf(right, other)}`)
     .join('; ');
 }
 
@@ -22,17 +22,17 @@ export function mostJoined(
   rule: SetRule,
   left: readonly { id: string }[],
   right: readonly { id: string }[],
-  most: number,
+  limit: number,
 ): number {
   if (rule.rule !== 'table') return rule.points;
   const { lower: _, upper, ...open } = rule;
   const sum = left.reduce(
-    (total, one) =>
+    (total, pair) =>
       total +
       mostPoints(
         open,
-        right.map(({ id }) => joined(one.id, id)),
-        most,
+        right.map(({ id }) => joined(pair.id, id)),
+        limit,
       ),
     0,
   );
@@ -40,4 +40,4 @@ export function mostJoined(
 }
 
 export const allPairs = (left: readonly { id: string }[], right: readonly { id: string }[]) =>
-  left.flatMap((one) => right.map(({ id }) => joined(one.id, id)));
+  left.flatMap((leftId) => right.map(({ id }) => joined(leftId.id, id)));

@@ -4,7 +4,7 @@ import { count } from '../../text';
 import { partBase, type Kind, type PartBase } from '../kind';
 import { checkCriteria, criteria, fromHandGist, guide, handGist, handInWords } from './by-hand';
 
-const part = z
+const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('long-text'),
@@ -16,9 +16,9 @@ const part = z
     criteria,
     rule: byHand,
   })
-  .superRefine((own, context) => {
-    const { leastWords = 0, mostWords = Infinity } = own;
-    checkCriteria(own, context);
+  .superRefine((part, context) => {
+    const { leastWords = 0, mostWords = Infinity } = part;
+    checkCriteria(part, context);
     if (leastWords > mostWords)
       context.addIssue({
         code: 'custom',
@@ -27,7 +27,7 @@ const part = z
       });
   });
 
-export type LongText = z.infer<typeof part>;
+export type LongText = z.infer<typeof schema>;
 
 export interface SittingLongText extends PartBase {
   kind: 'long-text';
@@ -42,7 +42,8 @@ export const longText: Kind<LongText, string, SittingLongText> = {
   asks: 'Sentences or an essay; you mark it',
   qti: 'qti-extended-text-interaction',
   markedBy: 'hand',
-  part,
+  rules: ['by-hand'],
+  part: schema,
   response: z.string().max(30_000),
   points: ({ rule }) => rule.points,
   score: () => 0,
@@ -70,11 +71,11 @@ export const longText: Kind<LongText, string, SittingLongText> = {
       rule,
       `a text${length
         .filter(Boolean)
-        .map((own) => `, ${own}`)
+        .map((words) => `, ${words}`)
         .join('')}`,
     );
   },
-  texts: (own) => [{ at: '/guide', html: own.guide }],
+  texts: (part) => [{ at: '/guide', html: part.guide }],
   toGist: handGist,
   fromGist: (gist, id) => ({ id, kind: 'long-text', lines: 8, ...fromHandGist(gist) }),
 };

@@ -24,7 +24,7 @@ const sides = (what: string) =>
     .min(2, `Matching needs at least two on the ${what}.`)
     .max(20, `More than 20 on the ${what}.`);
 
-const part = z
+const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('matching'),
@@ -35,21 +35,21 @@ const part = z
     once: z.boolean().default(true),
     rule: setRule,
   })
-  .superRefine((own, context) => {
+  .superRefine((part, context) => {
     const issue = (path: string[], message: string) =>
       context.addIssue({ code: 'custom', path, message });
-    checkDistinct(own.left, ['left'], 'things on the left', context);
-    checkDistinct(own.right, ['right'], 'things on the right', context);
-    checkPairs(own.key, own.left, own.right, ['key'], context);
-    if (joinsMoreThan(1, own.key)) issue(['key'], 'Each one on the left has at most one partner.');
-    if (own.once && joinsMoreThan(1, own.key, 1))
+    checkDistinct(part.left, ['left'], 'things on the left', context);
+    checkDistinct(part.right, ['right'], 'things on the right', context);
+    checkPairs(part.key, part.left, part.right, ['key'], context);
+    if (joinsMoreThan(1, part.key)) issue(['key'], 'Each one on the left has at most one partner.');
+    if (part.once && joinsMoreThan(1, part.key, 1))
       issue(['key'], 'Two pairs share a partner, but each partner may be used only once.');
-    if (own.once && own.rule.rule === 'table')
+    if (part.once && part.rule.rule === 'table')
       issue(['rule'], 'Points for single pairs need partners that may be used more than once.');
-    checkReachable(own.rule, allPairs(own.left, own.right), own.left.length, context);
+    checkReachable(part.rule, allPairs(part.left, part.right), part.left.length, context);
   });
 
-export type Matching = z.infer<typeof part>;
+export type Matching = z.infer<typeof schema>;
 
 export interface SittingMatching extends PartBase {
   kind: 'matching';
@@ -65,7 +65,8 @@ export const matching: Kind<Matching, string[], SittingMatching> = {
   asks: 'What belongs to what, one to one',
   qti: 'qti-match-interaction',
   markedBy: 'machine',
-  part,
+  rules: ['all-or-nothing', 'each-right', 'wrong-takes-away'],
+  part: schema,
   response: pairs,
   points: ({ rule, left, right }) => mostJoined(rule, left, right, 1),
   score({ key, rule, once }, response) {
@@ -87,23 +88,26 @@ export const matching: Kind<Matching, string[], SittingMatching> = {
     right: shown(right).sort((a, b) => byCharacters(a.text, b.text)),
     once,
   }),
-  rename: (own, to) => ({
-    ...own,
-    left: own.left.map((one) => ({ ...one, id: to(`left ${one.id}`) })),
-    right: own.right.map((one) => ({ ...one, id: to(`right ${one.id}`) })),
-    key: own.key.map((one) => {
-      const [left, right] = parted(one);
+  rename: (part, to) => ({
+    ...part,
+    left: part.left.map((line) => ({ ...line, id: to(`left ${line.id}`) })),
+    right: part.right.map((line) => ({ ...line, id: to(`right ${line.id}`) })),
+    key: part.key.map((text) => {
+      const [left, right] = parted(text);
       return joined(to(`left ${left}`), to(`right ${right}`));
     }),
   }),
-  arrange: (own, order) => ({ ...own, left: reorder(own.left, order) }),
+  arrange: (part, order) => ({ ...part, left: reorder(part.left, order) }),
   folded: (_, response) => inOrder(response),
   inWords: ({ left, right }, response) => pairsInWords(left, right, response),
-  keyOnPaper(own) {
-    const { left, right } = matching.forSitting(own);
-    const pairs = own.key.map((pair) => {
-      const [one, other] = parted(pair);
-      return { number: left.findIndex(({ id }) => id === one) + 1, letter: letterOf(right, other) };
+  keyOnPaper(part) {
+    const { left, right } = matching.forSitting(part);
+    const pairs = part.key.map((pair) => {
+      const [text, other] = parted(pair);
+      return {
+        number: left.findIndex(({ id }) => id === text) + 1,
+        letter: letterOf(right, other),
+      };
     });
     return pairs
       .sort((a, b) => a.number - b.number)
@@ -126,7 +130,8 @@ export const matching: Kind<Matching, string[], SittingMatching> = {
     const left = padded(choicesOf(gist).choices, 3);
     const right = padded(gist.partners ?? [], 3);
     const key =
-      gist.joins ?? left.slice(0, right.length).map((own, at) => joined(own.id, right[at]!.id));
+      gist.joins ??
+      left.slice(0, right.length).map((line, index) => joined(line.id, right[index]!.id));
     const once = !joinsMoreThan(1, key, 1);
     return {
       id,

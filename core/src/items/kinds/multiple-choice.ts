@@ -22,7 +22,7 @@ import { choicesFrom, choicesGist } from './gists';
 import { setRuleInWords } from './rule-words';
 import { choiceNumbers } from '../table';
 
-const part = z
+const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('multiple-choice'),
@@ -35,23 +35,23 @@ const part = z
     mostChosen: z.int().min(1).max(20).optional(),
     rule: setRule,
   })
-  .superRefine((own, context) => {
-    checkChoices(own.choices, own.key, context);
+  .superRefine((part, context) => {
+    checkChoices(part.choices, part.key, context);
     checkReachable(
-      own.rule,
-      own.choices.map(({ id }) => id),
-      own.mostChosen,
+      part.rule,
+      part.choices.map(({ id }) => id),
+      part.mostChosen,
       context,
     );
-    if (own.mostChosen !== undefined && own.mostChosen < own.key.length)
+    if (part.mostChosen !== undefined && part.mostChosen < part.key.length)
       context.addIssue({
         code: 'custom',
         path: ['mostChosen'],
-        message: `At most ${own.mostChosen} may be chosen, but ${own.key.length} are right.`,
+        message: `At most ${part.mostChosen} may be chosen, but ${part.key.length} are right.`,
       });
   });
 
-export type MultipleChoice = z.infer<typeof part>;
+export type MultipleChoice = z.infer<typeof schema>;
 
 export interface SittingMultipleChoice extends PartBase {
   kind: 'multiple-choice';
@@ -65,7 +65,8 @@ export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoic
   asks: 'Every right answer out of several',
   qti: 'qti-choice-interaction',
   markedBy: 'machine',
-  part,
+  rules: ['wrong-takes-away', 'all-or-nothing', 'each-right', 'table'],
+  part: schema,
   response: z.array(partId).max(20),
   points: ({ rule, choices, mostChosen }) =>
     mostPoints(
@@ -87,15 +88,15 @@ export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoic
     choices: shown(choices),
     mostChosen,
   }),
-  arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
-  fewer: (own, most, order) => ({
-    ...own,
-    choices: fewerChoices(own.choices, own.key, most, order),
+  arrange: (part, order) => ({ ...part, choices: reorder(part.choices, order) }),
+  fewer: (part, limit, order) => ({
+    ...part,
+    choices: fewerChoices(part.choices, part.key, limit, order),
   }),
   options: ({ choices, key }) => asOptions(choices, key),
   chosen: (response) => response,
   inWords: ({ choices }, response) => listing(response.map((id) => labelOf(choices, id))),
-  keyOnPaper: (own) => lettersOf(multipleChoice.forSitting(own).choices, own.key).join(', '),
+  keyOnPaper: (part) => lettersOf(multipleChoice.forSitting(part).choices, part.key).join(', '),
   inTable: {
     read({ cell, choices, rightChoices, points, wrong }, blank) {
       const rule = cell('rule') || 'all-or-nothing';

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { allOrNothing, exact, longestNumber, readNumber, type Reading } from '../../scoring';
 import { count, listing } from '../../text';
 import { labelOf, partBase, type Kind, type PartBase } from '../kind';
+import { numberSpellings } from './spellings';
 import { allOrNothingFor, listOf } from '../table';
 
 const tolerance = z.discriminatedUnion('by', [
@@ -48,24 +49,24 @@ function keyValue({
 const rightValues = (key: NumericKey): exact.Rational[] =>
   [key.value, ...(key.also ?? [])].flatMap((value) => keyValue({ ...key, value }) ?? []);
 
-const part = z
+const schema = z
   .strictObject({ ...partBase, kind: z.literal('numeric'), key, rule: allOrNothing })
-  .superRefine((own, context) => {
-    if (keyValue(own.key) === null)
+  .superRefine((part, context) => {
+    if (keyValue(part.key) === null)
       context.addIssue({
         code: 'custom',
         path: ['key', 'value'],
-        message: `“${own.key.value}” is not a number. Write it like 12.5, 3/4 or 1 1/2, without a unit.`,
+        message: `“${part.key.value}” is not a number. Write it like 12.5, 3/4 or 1 1/2, without a unit.`,
       });
-    own.key.also?.forEach((value, at) => {
-      if (keyValue({ ...own.key, value }) === null)
+    part.key.also?.forEach((value, index) => {
+      if (keyValue({ ...part.key, value }) === null)
         context.addIssue({
           code: 'custom',
-          path: ['key', 'also', at],
+          path: ['key', 'also', index],
           message: `“${value}” is not a number without a unit.`,
         });
     });
-    if (own.key.unitRequired && own.key.units.length === 0)
+    if (part.key.unitRequired && part.key.units.length === 0)
       context.addIssue({
         code: 'custom',
         path: ['key', 'units'],
@@ -73,7 +74,7 @@ const part = z
       });
   });
 
-export type Numeric = z.infer<typeof part>;
+export type Numeric = z.infer<typeof schema>;
 
 export interface SittingNumeric extends PartBase {
   kind: 'numeric';
@@ -158,12 +159,13 @@ function otherSpellings(key: NumericKey): string[] {
   const value = keyValue(key);
   if (value === null || key.units.length > 0) return [];
   if (value.d === 1n) return [];
-  const found = [value.toFraction()];
+  const spellings = [value.toFraction()];
   const decimal = exact.toNumber(value);
-  if (String(decimal).length < 10) found.push(String(decimal));
-  if (Math.abs(decimal) <= 1 && String(decimal * 100).length < 6) found.push(`${decimal * 100} %`);
+  if (String(decimal).length < 10) spellings.push(String(decimal));
+  if (Math.abs(decimal) <= 1 && String(decimal * 100).length < 6)
+    spellings.push(`${decimal * 100} %`);
   const typed = key.value.replace(/\s/g, '');
-  return found.filter((own) => own.replace(/\s/g, '') !== typed);
+  return spellings.filter((text) => text.replace(/\s/g, '') !== typed);
 }
 
 /** A tolerance as a cell says it; exact is empty. */
@@ -178,34 +180,43 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
   asks: 'A number, with or without a unit',
   qti: 'qti-text-entry-interaction',
   markedBy: 'machine',
-  part,
+  rules: ['all-or-nothing'],
+  typed: 'number',
+  part: schema,
   response: z.string().max(200),
   points: ({ rule }) => rule.points,
   score({ key, rule }, response) {
     const right = rightValues(key);
     const isRight = readNumber(response, key.decimal).some((reading) => {
       const value = inKeyUnit(reading, key);
-      return value !== null && right.some((one) => isWithin(value, one, key.tolerance));
+      return value !== null && right.some((fraction) => isWithin(value, fraction, key.tolerance));
     });
     return isRight ? rule.points : 0;
   },
   isEmpty: (response) => response.trim() === '',
   forSitting: ({ id, kind, prompt, key }) => ({ id, kind, prompt, unitRequired: key.unitRequired }),
-  folded(own, response) {
-    const [reading] = readNumber(response, own.key.decimal);
+  spellings: ({ key: { value, units } }) => ({
+    listed: [value],
+    tried: numberSpellings(value, units[0]?.name ?? ''),
+  }),
+  folded(part, response) {
+    const [reading] = readNumber(response, part.key.decimal);
     if (!reading) return response.trim().toLowerCase();
-    const value = inKeyUnit(reading, own.key);
+    const value = inKeyUnit(reading, part.key);
     return value
       ? String(Number(exact.toNumber(value).toPrecision(12)))
       : `${exact.toNumber(reading.value)} ${reading.unit}`;
   },
-  accept(own, response) {
-    if (numeric.score(own, response) > 0) return own;
-    const value = readNumber(response, own.key.decimal)
-      .map((reading) => inKeyUnit(reading, own.key))
-      .find((found) => found !== null);
+  accept(part, response) {
+    if (numeric.score(part, response) > 0) return part;
+    const value = readNumber(response, part.key.decimal)
+      .map((reading) => inKeyUnit(reading, part.key))
+      .find((fraction) => fraction !== null);
     if (!value) return null;
-    return { ...own, key: { ...own.key, also: [...(own.key.also ?? []), exact.inWords(value)] } };
+    return {
+      ...part,
+      key: { ...part.key, also: [...(part.key.also ?? []), exact.inWords(value)] },
+    };
   },
   inWords: (_, response) => response.trim(),
   inTable: {
@@ -254,9 +265,9 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
   fromGist: (gist, id) => {
     const { prompt, needs, points = 1, accepted = [], choices = [], right = [] } = gist;
     const kept = gist.units as { units: NumericKey['units']; required: boolean } | undefined;
-    const words = [...accepted, ...right.map((own) => labelOf(choices, own))];
+    const words = [...accepted, ...right.map((text) => labelOf(choices, text))];
     const [value = '', ...also] = words.filter(
-      (own) => keyValue({ value: own, decimal: 'point' }) !== null,
+      (word) => keyValue({ value: word, decimal: 'point' }) !== null,
     );
     return {
       id,

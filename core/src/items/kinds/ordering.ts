@@ -17,7 +17,7 @@ import {
 import { letterOf } from '../letters';
 import { choicesOf, mistakesOf, padded } from './gists';
 
-const part = z
+const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('ordering'),
@@ -31,9 +31,9 @@ const part = z
     ends: z.strictObject({ first: z.string().max(60), last: z.string().max(60) }).optional(),
     rule: orderRule,
   })
-  .superRefine((own, context) => {
-    checkChoices(own.choices, own.key, context);
-    if (new Set(own.key).size !== own.choices.length || own.key.length !== own.choices.length)
+  .superRefine((part, context) => {
+    checkChoices(part.choices, part.key, context);
+    if (new Set(part.key).size !== part.choices.length || part.key.length !== part.choices.length)
       context.addIssue({
         code: 'custom',
         path: ['key'],
@@ -41,7 +41,7 @@ const part = z
       });
   });
 
-export type Ordering = z.infer<typeof part>;
+export type Ordering = z.infer<typeof schema>;
 
 export interface SittingOrdering extends PartBase {
   kind: 'ordering';
@@ -58,7 +58,8 @@ const words: Record<OrderRule['rule'], (points: string) => string> = {
 
 /** The choices in an order that does not give the key away and is the same each time. */
 function mixed({ id, choices, key }: Ordering): Ordering['choices'] {
-  const inOrder = (list: Ordering['choices']) => list.every((own, at) => own.id === key[at]);
+  const inOrder = (list: Ordering['choices']) =>
+    list.every((choice, index) => choice.id === key[index]);
   if (!inOrder(choices)) return choices;
   const random = randomFrom(`${id}/${choices.map(({ text }) => text).join('/')}`);
   const shuffled = random.shuffle(choices);
@@ -72,7 +73,8 @@ export const ordering: Kind<Ordering, string[], SittingOrdering> = {
   asks: 'Steps, events or sizes in their order',
   qti: 'qti-order-interaction',
   markedBy: 'machine',
-  part,
+  rules: ['all-or-nothing', 'each-place', 'each-pair'],
+  part: schema,
   response: z.array(partId).max(20),
   points: ({ rule }) => rule.points,
   score({ key, rule }, response) {
@@ -89,27 +91,27 @@ export const ordering: Kind<Ordering, string[], SittingOrdering> = {
     }
   },
   isEmpty: (response) => response.length === 0,
-  forSitting: (own) => ({
-    id: own.id,
-    kind: own.kind,
-    prompt: own.prompt,
-    choices: shown(mixed(own)),
-    ends: own.ends,
+  forSitting: (part) => ({
+    id: part.id,
+    kind: part.kind,
+    prompt: part.prompt,
+    choices: shown(mixed(part)),
+    ends: part.ends,
   }),
-  rename: (own, to) => ({
-    ...own,
-    choices: own.choices.map((one) => ({ ...one, id: to(one.id) })),
-    key: own.key.map(to),
+  rename: (part, to) => ({
+    ...part,
+    choices: part.choices.map((choice) => ({ ...choice, id: to(choice.id) })),
+    key: part.key.map(to),
   }),
-  arrange: (own, order) => ({ ...own, choices: order(own.choices) }),
+  arrange: (part, order) => ({ ...part, choices: order(part.choices) }),
   folded: (_, response) => response.join(' '),
   inWords: ({ choices }, response) => response.map((id) => labelOf(choices, id)).join(' → '),
-  keyOnPaper(own) {
-    const { choices } = ordering.forSitting(own);
-    return own.key.map((id) => letterOf(choices, id)).join(', ');
+  keyOnPaper(part) {
+    const { choices } = ordering.forSitting(part);
+    return part.key.map((id) => letterOf(choices, id)).join(', ');
   },
-  keyInWords: (own) =>
-    `${ordering.inWords(own, own.key)}: ${words[own.rule.rule](count(own.rule.points, 'point'))}.`,
+  keyInWords: (part) =>
+    `${ordering.inWords(part, part.key)}: ${words[part.rule.rule](count(part.rule.points, 'point'))}.`,
   texts: ({ choices }) => textsOf(choices, 'choices'),
   toGist: ({ prompt, needs, choices, key, rule }) => ({
     prompt,
@@ -132,7 +134,7 @@ export const ordering: Kind<Ordering, string[], SittingOrdering> = {
       prompt: gist.prompt,
       needs: gist.needs,
       choices,
-      key: gist.order ?? choices.map((own) => own.id),
+      key: gist.order ?? choices.map((choice) => choice.id),
       rule: { rule, points: gist.points ?? 1 },
     };
   },

@@ -40,7 +40,7 @@ const place = z.strictObject({
   area: shape,
 });
 
-const part = z
+const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('places'),
@@ -53,31 +53,31 @@ const part = z
     mostChosen: z.int().min(1).max(30).optional(),
     rule: setRule,
   })
-  .superRefine((own, context) => {
+  .superRefine((part, context) => {
     const issue = (path: (string | number)[], message: string) =>
       context.addIssue({ code: 'custom', path, message });
-    const ids = own.places.map(({ id }) => id);
+    const ids = part.places.map(({ id }) => id);
     if (new Set(ids).size < ids.length) issue(['places'], 'Two places have the same id.');
-    own.places.forEach(({ label }, at) => {
-      const earlier = own.places.findIndex(
-        (one) => one.label.toLowerCase() === label.toLowerCase(),
+    part.places.forEach(({ label }, index) => {
+      const earlier = part.places.findIndex(
+        (other) => other.label.toLowerCase() === label.toLowerCase(),
       );
-      if (earlier < at)
+      if (earlier < index)
         issue(
-          ['places', at, 'label'],
-          `Places ${earlier + 1} and ${at + 1} are both called “${label}”.`,
+          ['places', index, 'label'],
+          `Places ${earlier + 1} and ${index + 1} are both called “${label}”.`,
         );
     });
-    checkKey(own.places, own.key, context);
-    if (own.mostChosen !== undefined && own.mostChosen < own.key.length)
+    checkKey(part.places, part.key, context);
+    if (part.mostChosen !== undefined && part.mostChosen < part.key.length)
       issue(
         ['mostChosen'],
-        `At most ${own.mostChosen} may be chosen, but ${own.key.length} are right.`,
+        `At most ${part.mostChosen} may be chosen, but ${part.key.length} are right.`,
       );
-    checkReachable(own.rule, ids, own.mostChosen, context);
+    checkReachable(part.rule, ids, part.mostChosen, context);
   });
 
-export type Places = z.infer<typeof part>;
+export type Places = z.infer<typeof schema>;
 
 export interface SittingPlaces extends PartBase {
   kind: 'places';
@@ -96,13 +96,14 @@ export const places: Kind<Places, string[], SittingPlaces> = {
   asks: 'Where on a map, drawing or photo',
   qti: 'qti-hotspot-interaction',
   markedBy: 'machine',
-  part,
+  rules: ['wrong-takes-away', 'all-or-nothing', 'each-right', 'table'],
+  part: schema,
   response: z.array(partId).max(30),
-  points: (own) =>
+  points: (part) =>
     mostPoints(
-      own.rule,
-      own.places.map(({ id }) => id),
-      own.mostChosen,
+      part.rule,
+      part.places.map(({ id }) => id),
+      part.mostChosen,
     ),
   score({ key, rule, mostChosen }, chosen) {
     if (chosen.length === 0 || (mostChosen !== undefined && new Set(chosen).size > mostChosen))
@@ -121,29 +122,29 @@ export const places: Kind<Places, string[], SittingPlaces> = {
   options: optionsOf,
   chosen: (response) => response,
   inWords: ({ places: list }, response) =>
-    listing(response.map((id) => list.find((own) => own.id === id)?.label ?? id)),
-  keyInWords: (own) =>
+    listing(response.map((id) => list.find((candidate) => candidate.id === id)?.label ?? id)),
+  keyInWords: (part) =>
     setRuleInWords(
-      own.rule,
-      listing(own.key.map((id) => `“${places.inWords(own, [id])}”`)),
+      part.rule,
+      listing(part.key.map((id) => `“${places.inWords(part, [id])}”`)),
       'place',
     ),
   texts: ({ picture: { alternative } }) => [{ at: '/picture/alternative', html: alternative }],
-  toGist: (own) => ({
-    prompt: own.prompt,
-    needs: own.needs,
-    picture: own.picture,
-    places: own.places.map(({ id, area }) => ({ id, area })),
-    choices: own.places.map(({ id, label }) => ({ id, text: label })),
-    right: own.key,
-    ...ruleGist(own.rule),
+  toGist: (part) => ({
+    prompt: part.prompt,
+    needs: part.needs,
+    picture: part.picture,
+    places: part.places.map(({ id, area }) => ({ id, area })),
+    choices: part.places.map(({ id, label }) => ({ id, text: label })),
+    right: part.key,
+    ...ruleGist(part.rule),
   }),
   fromGist: (gist, id) => {
     const areas = (gist.places ?? []) as { id: string; area: PlaceShape }[];
-    const kept = areas.map(({ id: own, area }) => ({
-      id: own,
+    const kept = areas.map(({ id: text, area }) => ({
+      id: text,
       area,
-      label: gist.choices?.find((one) => one.id === own)?.text ?? '',
+      label: gist.choices?.find((choice) => choice.id === text)?.text ?? '',
     }));
     return {
       id,

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { acceptInTable, fold, mostPoints, oneRule, pointsForSet } from '../../scoring';
 import { count, listing } from '../../text';
 import { labelOf, partBase, type Kind, type PartBase } from '../kind';
+import { textSpellings } from './spellings';
 import { allOrNothingFor, listOf } from '../table';
 
 const key = z.strictObject({
@@ -18,30 +19,30 @@ const key = z.strictObject({
   }),
 });
 
-const part = z
+const schema = z
   .strictObject({ ...partBase, kind: z.literal('short-text'), key, rule: oneRule })
-  .superRefine((own, context) => {
+  .superRefine((part, context) => {
     const seen = new Map<string, string>();
-    own.key.variants.forEach((variant, at) => {
-      const folded = fold(variant, own.key.fold);
+    part.key.variants.forEach((variant, index) => {
+      const folded = fold(variant, part.key.fold);
       const earlier = seen.get(folded);
       if (earlier !== undefined)
         context.addIssue({
           code: 'custom',
-          path: ['key', 'variants', at],
+          path: ['key', 'variants', index],
           message: `“${variant}” is already accepted as “${earlier}”.`,
         });
       if (folded === '')
         context.addIssue({
           code: 'custom',
-          path: ['key', 'variants', at],
+          path: ['key', 'variants', index],
           message: `“${variant}” is only punctuation, and punctuation does not count here.`,
         });
       seen.set(folded, variant);
     });
   });
 
-export type ShortText = z.infer<typeof part>;
+export type ShortText = z.infer<typeof schema>;
 
 export interface SittingShortText extends PartBase {
   kind: 'short-text';
@@ -53,7 +54,9 @@ export const shortText: Kind<ShortText, string, SittingShortText> = {
   asks: 'A word or a few',
   qti: 'qti-text-entry-interaction',
   markedBy: 'machine',
-  part,
+  rules: ['all-or-nothing', 'table'],
+  typed: 'words',
+  part: schema,
   response: z.string().max(2000),
   points: ({ rule, key: { variants } }) => mostPoints(rule, variants, 1),
   score({ key: { variants, fold: folding }, rule }, response) {
@@ -69,15 +72,21 @@ export const shortText: Kind<ShortText, string, SittingShortText> = {
   },
   isEmpty: (response) => response.trim() === '',
   forSitting: ({ id, kind, prompt }) => ({ id, kind, prompt }),
+  worths: ({ key: { variants } }) =>
+    variants.map((variant) => ({ value: variant, label: variant, right: true })),
+  spellings: ({ key: { variants } }) => ({
+    listed: variants,
+    tried: textSpellings(variants[0] ?? ''),
+  }),
   folded: ({ key: { fold: folding } }, response) => fold(response, folding),
-  accept(own, response) {
-    const { key, rule } = own;
+  accept(part, response) {
+    const { key, rule } = part;
     const given = fold(response, key.fold);
     if (given === '') return null;
     const known = key.variants.some((variant) => fold(variant, key.fold) === given);
     const more = known
-      ? own
-      : { ...own, key: { ...key, variants: [...key.variants, response.trim()] } };
+      ? part
+      : { ...part, key: { ...key, variants: [...key.variants, response.trim()] } };
     return rule.rule === 'table' ? acceptInTable(more, rule, response.trim()) : more;
   },
   inWords: (_, response) => response.trim(),
@@ -117,7 +126,7 @@ export const shortText: Kind<ShortText, string, SittingShortText> = {
     prompt,
     needs,
     key: {
-      variants: accepted.length > 0 ? accepted : right.map((own) => labelOf(choices, own)),
+      variants: accepted.length > 0 ? accepted : right.map((text) => labelOf(choices, text)),
       fold: { case: true, space: true, accents: true, punctuation: true },
     },
     rule: { rule: 'all-or-nothing', points },

@@ -21,7 +21,7 @@ import { lettersOf } from '../letters';
 import { choicesFrom, choicesGist } from './gists';
 import { allOrNothingFor, choiceNumbers } from '../table';
 
-const part = z
+const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('single-choice'),
@@ -33,29 +33,29 @@ const part = z
     key: z.array(partId).min(1, 'No choice is marked as the key.'),
     rule: oneRule,
   })
-  .superRefine((own, context) => {
-    checkChoices(own.choices, own.key, context);
+  .superRefine((part, context) => {
+    checkChoices(part.choices, part.key, context);
     checkReachable(
-      own.rule,
-      own.choices.map(({ id }) => id),
+      part.rule,
+      part.choices.map(({ id }) => id),
       1,
       context,
     );
   });
 
-export type SingleChoice = z.infer<typeof part>;
+export type SingleChoice = z.infer<typeof schema>;
 
 export interface SittingSingleChoice extends PartBase {
   kind: 'single-choice';
   choices: ShownChoice[];
 }
 
-function accepting(own: SingleChoice, response: string | null): SingleChoice | null {
-  const { rule, key, choices } = own;
+function accepting(part: SingleChoice, response: string | null): SingleChoice | null {
+  const { rule, key, choices } = part;
   if (response === null || !choices.some(({ id }) => id === response)) return null;
   if (rule.rule === 'all-or-nothing')
-    return key.includes(response) ? own : { ...own, key: [...key, response] };
-  return acceptInTable(own, rule, response);
+    return key.includes(response) ? part : { ...part, key: [...key, response] };
+  return acceptInTable(part, rule, response);
 }
 
 export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice> = {
@@ -64,7 +64,8 @@ export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice
   asks: 'One answer out of a few',
   qti: 'qti-choice-interaction',
   markedBy: 'machine',
-  part,
+  rules: ['all-or-nothing', 'table'],
+  part: schema,
   response: partId.nullable(),
   points: ({ rule, choices }) =>
     mostPoints(
@@ -79,16 +80,16 @@ export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice
   },
   isEmpty: (response) => response === null,
   forSitting: ({ id, kind, prompt, choices }) => ({ id, kind, prompt, choices: shown(choices) }),
-  arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
-  fewer: (own, most, order) => ({
-    ...own,
-    choices: fewerChoices(own.choices, own.key, most, order),
+  arrange: (part, order) => ({ ...part, choices: reorder(part.choices, order) }),
+  fewer: (part, limit, order) => ({
+    ...part,
+    choices: fewerChoices(part.choices, part.key, limit, order),
   }),
   options: ({ choices, key }) => asOptions(choices, key),
   chosen: (response) => (response === null ? [] : [response]),
   accept: accepting,
   inWords: ({ choices }, response) => (response === null ? '' : labelOf(choices, response)),
-  keyOnPaper: (own) => lettersOf(singleChoice.forSitting(own).choices, own.key).join(' or '),
+  keyOnPaper: (part) => lettersOf(singleChoice.forSitting(part).choices, part.key).join(' or '),
   inTable: {
     read: ({ choices, rightChoices, points }, blank) => ({
       ...blank,

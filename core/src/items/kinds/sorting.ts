@@ -17,7 +17,7 @@ import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
 import { inOrder, pairsInWords } from './joining';
 import { setRuleInWords } from './rule-words';
 
-const part = z
+const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('sorting'),
@@ -36,21 +36,22 @@ const part = z
       .max(20),
     rule: setRule,
   })
-  .superRefine((own, context) => {
-    checkDistinct(own.choices, ['choices'], 'things', context);
-    checkDistinct(own.groups, ['groups'], 'groups', context);
+  .superRefine((part, context) => {
+    checkDistinct(part.choices, ['choices'], 'things', context);
+    checkDistinct(part.groups, ['groups'], 'groups', context);
     const seen = new Map<string, number>();
-    own.keys.forEach((key, at) => {
+    part.keys.forEach((key, index) => {
       const issue = (message: string) =>
-        context.addIssue({ code: 'custom', path: ['keys', at], message });
-      checkPairs(key, own.choices, own.groups, ['keys', at], context);
-      if (joinsMoreThan(1, key)) issue(`In answer pattern ${at + 1} a thing lies in two groups.`);
+        context.addIssue({ code: 'custom', path: ['keys', index], message });
+      checkPairs(key, part.choices, part.groups, ['keys', index], context);
+      if (joinsMoreThan(1, key))
+        issue(`In answer pattern ${index + 1} a thing lies in two groups.`);
       const earlier = seen.get(inOrder(key));
       if (earlier !== undefined)
-        issue(`Answer patterns ${earlier + 1} and ${at + 1} are the same.`);
-      seen.set(inOrder(key), at);
+        issue(`Answer patterns ${earlier + 1} and ${index + 1} are the same.`);
+      seen.set(inOrder(key), index);
     });
-    if (own.rule.rule === 'table')
+    if (part.rule.rule === 'table')
       context.addIssue({
         code: 'custom',
         path: ['rule'],
@@ -58,7 +59,7 @@ const part = z
       });
   });
 
-export type Sorting = z.infer<typeof part>;
+export type Sorting = z.infer<typeof schema>;
 
 export interface SittingSorting extends PartBase {
   kind: 'sorting';
@@ -75,7 +76,7 @@ const inGroups = (
       const inside = key
         .map(parted)
         .filter(([, group]) => group === id)
-        .map(([own]) => labelOf(choices, own));
+        .map(([choiceId]) => labelOf(choices, choiceId));
       return `${plainText(text)}: ${listing(inside) || 'nothing'}`;
     })
     .join('; ');
@@ -87,7 +88,8 @@ export const sorting: Kind<Sorting, string[], SittingSorting> = {
   asks: 'Which things belong to which group',
   qti: 'qti-match-interaction',
   markedBy: 'machine',
-  part,
+  rules: ['all-or-nothing', 'each-right', 'wrong-takes-away'],
+  part: schema,
   response: pairs,
   points: ({ rule }) => ('points' in rule ? rule.points : 0),
   score({ keys, rule }, response) {
@@ -103,25 +105,25 @@ export const sorting: Kind<Sorting, string[], SittingSorting> = {
     choices: shown(choices).sort((a, b) => byCharacters(a.text, b.text)),
     groups: shown(groups),
   }),
-  rename: (own, to) => ({
-    ...own,
-    choices: own.choices.map((one) => ({ ...one, id: to(`thing ${one.id}`) })),
-    groups: own.groups.map((one) => ({ ...one, id: to(`group ${one.id}`) })),
-    keys: own.keys.map((key) =>
-      key.map((one) => {
-        const [thing, group] = parted(one);
+  rename: (part, to) => ({
+    ...part,
+    choices: part.choices.map((choice) => ({ ...choice, id: to(`thing ${choice.id}`) })),
+    groups: part.groups.map((group) => ({ ...group, id: to(`group ${group.id}`) })),
+    keys: part.keys.map((key) =>
+      key.map((text) => {
+        const [thing, group] = parted(text);
         return joined(to(`thing ${thing}`), to(`group ${group}`));
       }),
     ),
   }),
-  arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
+  arrange: (part, order) => ({ ...part, choices: reorder(part.choices, order) }),
   folded: (_, response) => inOrder(response),
   inWords: ({ choices, groups }, response) => pairsInWords(choices, groups, response),
-  keyInWords(own) {
-    const [first, ...others] = own.keys;
+  keyInWords(part) {
+    const [first, ...others] = part.keys;
     const more =
       others.length > 0 ? ` (or one of ${count(others.length, 'other answer pattern')})` : '';
-    return setRuleInWords(own.rule, `${inGroups(own, first!)}${more}`, 'thing');
+    return setRuleInWords(part.rule, `${inGroups(part, first!)}${more}`, 'thing');
   },
   texts: ({ choices, groups }) => [...textsOf(choices, 'choices'), ...textsOf(groups, 'groups')],
   toGist: ({ prompt, needs, choices, groups, keys, rule }) => ({
@@ -142,7 +144,7 @@ export const sorting: Kind<Sorting, string[], SittingSorting> = {
     const joins =
       gist.joins ??
       (right.length > 0 && !gist.partners
-        ? things.map(({ id: own }) => `${own} ${groups[right.includes(own) ? 0 : 1]!.id}`)
+        ? things.map(({ id: text }) => `${text} ${groups[right.includes(text) ? 0 : 1]!.id}`)
         : []);
     return {
       id,

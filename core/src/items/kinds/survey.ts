@@ -14,7 +14,7 @@ import {
 import { checkDistinct } from '../pairs';
 import { choicesOf, padded } from './gists';
 
-const part = z
+const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('survey'),
@@ -35,7 +35,7 @@ const part = z
       });
   });
 
-export type Survey = z.infer<typeof part>;
+export type Survey = z.infer<typeof schema>;
 
 export interface SittingSurvey extends PartBase {
   kind: 'survey';
@@ -50,7 +50,7 @@ export const survey: Kind<Survey, string[], SittingSurvey> = {
   asks: 'An opinion; it has no key and gives no points',
   qti: 'qti-choice-interaction',
   markedBy: 'nobody',
-  part,
+  part: schema,
   response: z.array(z.string().max(5000)).max(20),
   points: () => 0,
   score: () => 0,
@@ -62,7 +62,8 @@ export const survey: Kind<Survey, string[], SittingSurvey> = {
     style,
     choices: shown(choices),
   }),
-  arrange: (own, order) => ({ ...own, choices: reorder(own.choices, order) }),
+  arrange: (part, order) => ({ ...part, choices: reorder(part.choices, order) }),
+  opinions: ({ style, choices }) => (style === 'words' ? [] : shown(choices)),
   folded: (_, response) => listing(response),
   inWords: ({ style, choices }, response) =>
     style === 'words'

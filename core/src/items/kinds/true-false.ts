@@ -4,7 +4,7 @@ import { count, plainText } from '../../text';
 import { partBase, type Kind, type PartBase } from '../kind';
 import { allOrNothingFor } from '../table';
 
-const part = z.strictObject({
+const schema = z.strictObject({
   ...partBase,
   kind: z.literal('true-false'),
   key: z.boolean('Say whether the statement is true or false.'),
@@ -13,7 +13,7 @@ const part = z.strictObject({
   rule: allOrNothing,
 });
 
-export type TrueFalse = z.infer<typeof part>;
+export type TrueFalse = z.infer<typeof schema>;
 
 export interface SittingTrueFalse extends PartBase {
   kind: 'true-false';
@@ -27,7 +27,8 @@ export const trueFalse: Kind<TrueFalse, 'true' | 'false' | null, SittingTrueFals
   asks: 'Whether a statement holds',
   qti: 'qti-choice-interaction',
   markedBy: 'machine',
-  part,
+  rules: ['all-or-nothing'],
+  part: schema,
   response: z.enum(['true', 'false']).nullable(),
   points: ({ rule }) => rule.points,
   score: ({ key, rule }, response) => (response === String(key) ? rule.points : 0),
@@ -62,10 +63,10 @@ export const trueFalse: Kind<TrueFalse, 'true' | 'false' | null, SittingTrueFals
   }),
   fromGist: ({ prompt, needs, points = 1, choices = [], right = [], mistakes = {} }, id) => {
     // Choices that say true and false keep their key; any others cannot be kept.
-    const said = (own: string) =>
-      plainText(choices.find((one) => one.id === own)?.text ?? '').toLowerCase();
-    const key = said(right[0] ?? '') !== 'false';
-    const mistake = Object.entries(mistakes).find(([own]) => said(own) === String(!key))?.[1];
+    const truth = (text: string) =>
+      plainText(choices.find((choice) => choice.id === text)?.text ?? '').toLowerCase();
+    const key = truth(right[0] ?? '') !== 'false';
+    const mistake = Object.entries(mistakes).find(([text]) => truth(text) === String(!key))?.[1];
     return {
       id,
       kind: 'true-false',

@@ -5,7 +5,7 @@ import { partBase, type Kind, type PartBase } from '../kind';
 import { fileAddress } from '../picture';
 import { checkCriteria, criteria, fromHandGist, guide, handGist, handInWords } from './by-hand';
 
-const part = z
+const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('upload'),
@@ -17,7 +17,7 @@ const part = z
   })
   .superRefine(checkCriteria);
 
-export type Upload = z.infer<typeof part>;
+export type Upload = z.infer<typeof schema>;
 
 export interface SittingUpload extends PartBase {
   kind: 'upload';
@@ -32,7 +32,8 @@ export const upload: Kind<Upload, string[], SittingUpload> = {
   asks: 'A photo of work on paper, or a file; you mark it',
   qti: 'qti-upload-interaction',
   markedBy: 'hand',
-  part,
+  rules: ['by-hand'],
+  part: schema,
   response: z.array(fileAddress).max(5),
   points: ({ rule }) => rule.points,
   score: () => 0,
@@ -40,7 +41,7 @@ export const upload: Kind<Upload, string[], SittingUpload> = {
   forSitting: ({ id, kind, prompt, accepts, most }) => ({ id, kind, prompt, accepts, most }),
   inWords: ({ accepts }, response) => count(response.length, accepts),
   keyInWords: ({ accepts, rule }) => handInWords(rule, `the ${accepts}`),
-  texts: (own) => [{ at: '/guide', html: own.guide }],
+  texts: (part) => [{ at: '/guide', html: part.guide }],
   toGist: handGist,
   fromGist: (gist, id) => ({
     id,

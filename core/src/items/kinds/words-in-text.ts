@@ -12,7 +12,7 @@ import {
 import { ruleGist, setRuleOf } from './gists';
 import { setRuleInWords } from './rule-words';
 
-const part = z
+const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('words-in-text'),
@@ -22,31 +22,31 @@ const part = z
     mostChosen: z.int().min(1).max(30).optional(),
     rule: setRule,
   })
-  .superRefine((own, context) => {
+  .superRefine((part, context) => {
     const issue = (path: (string | number)[], message: string) =>
       context.addIssue({ code: 'custom', path, message });
-    const spots = marked(own.text, 'data-words');
+    const spots = marked(part.text, 'data-words');
     const ids = spots.map(({ id }) => id);
     if (ids.length < 2) issue(['text'], 'Mark at least two places in the text that can be chosen.');
     if (ids.length > 30) issue(['text'], 'More than 30 places can be chosen.');
     if (new Set(ids).size < ids.length) issue(['text'], 'Two places in the text have the same id.');
     spots.forEach(
-      ({ text }, at) =>
-        text === '' && issue(['text'], `Place ${at + 1} in the text holds no words.`),
+      ({ text }, index) =>
+        text === '' && issue(['text'], `Place ${index + 1} in the text holds no words.`),
     );
-    own.key.forEach(
-      (id, at) =>
-        !ids.includes(id) && issue(['key', at], `The key “${id}” is not in the text any more.`),
+    part.key.forEach(
+      (id, index) =>
+        !ids.includes(id) && issue(['key', index], `The key “${id}” is not in the text any more.`),
     );
-    if (own.mostChosen !== undefined && own.mostChosen < own.key.length)
+    if (part.mostChosen !== undefined && part.mostChosen < part.key.length)
       issue(
         ['mostChosen'],
-        `At most ${own.mostChosen} may be chosen, but ${own.key.length} are right.`,
+        `At most ${part.mostChosen} may be chosen, but ${part.key.length} are right.`,
       );
-    checkReachable(own.rule, ids, own.mostChosen, context);
+    checkReachable(part.rule, ids, part.mostChosen, context);
   });
 
-export type WordsInText = z.infer<typeof part>;
+export type WordsInText = z.infer<typeof schema>;
 
 export interface SittingWordsInText extends PartBase {
   kind: 'words-in-text';
@@ -55,10 +55,10 @@ export interface SittingWordsInText extends PartBase {
 }
 
 const optionsOf = ({ text, key }: Pick<WordsInText, 'text' | 'key'>): AnswerOption[] =>
-  marked(text, 'data-words').map((own) => ({
-    id: own.id,
-    label: own.text,
-    right: key.includes(own.id),
+  marked(text, 'data-words').map((span) => ({
+    id: span.id,
+    label: span.text,
+    right: key.includes(span.id),
   }));
 
 /** Response: the ids of the chosen words. */
@@ -68,13 +68,14 @@ export const wordsInText: Kind<WordsInText, string[], SittingWordsInText> = {
   asks: 'The words or sentences of a text that fit',
   qti: 'qti-hottext-interaction',
   markedBy: 'machine',
-  part,
+  rules: ['wrong-takes-away', 'all-or-nothing', 'each-right', 'table'],
+  part: schema,
   response: z.array(partId).max(30),
-  points: (own) =>
+  points: (part) =>
     mostPoints(
-      own.rule,
-      optionsOf(own).map(({ id }) => id),
-      own.mostChosen,
+      part.rule,
+      optionsOf(part).map(({ id }) => id),
+      part.mostChosen,
     ),
   score({ key, rule, mostChosen }, chosen) {
     if (chosen.length === 0 || (mostChosen !== undefined && new Set(chosen).size > mostChosen))
@@ -85,14 +86,14 @@ export const wordsInText: Kind<WordsInText, string[], SittingWordsInText> = {
   forSitting: ({ id, kind, prompt, text, mostChosen }) => ({ id, kind, prompt, text, mostChosen }),
   options: optionsOf,
   chosen: (response) => response,
-  inWords: (own, response) => {
-    const labels = new Map(optionsOf(own).map(({ id, label }) => [id, label]));
+  inWords: (part, response) => {
+    const labels = new Map(optionsOf(part).map(({ id, label }) => [id, label]));
     return listing(response.map((id) => labels.get(id) ?? id));
   },
-  keyInWords: (own) =>
+  keyInWords: (part) =>
     setRuleInWords(
-      own.rule,
-      listing(own.key.map((id) => `“${wordsInText.inWords(own, [id])}”`)),
+      part.rule,
+      listing(part.key.map((id) => `“${wordsInText.inWords(part, [id])}”`)),
       'place',
     ),
   texts: ({ text }) => [{ at: '/text', html: text }],
@@ -108,7 +109,7 @@ export const wordsInText: Kind<WordsInText, string[], SittingWordsInText> = {
     const { choices = [], text = '' } = gist;
     const has = marked(text, 'data-words').length > 0;
     const spans = choices.map(
-      (own) => `<span data-words="${own.id}">${own.text.replace(/<\/?p>/g, '')}</span>`,
+      (choice) => `<span data-words="${choice.id}">${choice.text.replace(/<\/?p>/g, '')}</span>`,
     );
     return {
       id,

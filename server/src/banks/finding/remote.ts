@@ -62,10 +62,10 @@ export class RemoteFinder implements Finder {
     const worker = new Worker(this.script, { workerData: this.place });
     this.worker = worker;
     worker.on('message', ({ id, value, error }: Answered) => {
-      const own = this.waiting.get(id);
+      const waiting = this.waiting.get(id);
       this.waiting.delete(id);
-      if (error) own?.reject(Object.assign(new Error(error.message), error));
-      else own?.resolve(value);
+      if (error) waiting?.reject(Object.assign(new Error(error.message), error));
+      else waiting?.resolve(value);
     });
     worker.on('error', (error) => this.log.error({ err: error }, 'the search index failed'));
     worker.on('exit', () => {

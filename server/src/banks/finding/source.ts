@@ -88,7 +88,7 @@ function findable(
     depth: revision.depth,
     seenN: item.answerCount,
     facility: item.answerCount > 0 ? item.averageScore : null,
-    separation: item.itemRestCorrelation,
+    itemRestCorrelation: item.itemRestCorrelation,
     uses: item.useCount,
     grades,
     standards,

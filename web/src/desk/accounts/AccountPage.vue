@@ -13,7 +13,7 @@ type Own = Awaited<ReturnType<typeof call<'listSessions'>>>;
 
 const session = useSession();
 const words = useWords();
-const own = ref<Own | null>(null);
+const account = ref<Own | null>(null);
 const wrong = ref('');
 const form = reactive({ old: '', password: '' });
 const busy = ref(false);
@@ -21,7 +21,7 @@ const { attempt, errorAt, general } = useFieldErrors();
 
 async function load(): Promise<void> {
   try {
-    own.value = await call('listSessions', {});
+    account.value = await call('listSessions', {});
   } catch (error) {
     wrong.value = inWords(error);
   }
@@ -52,9 +52,9 @@ async function signOutThere(sessionId: string): Promise<void> {
   <PageHead title="My account" :where="session.school.name" />
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <template v-if="own">
+    <template v-if="account">
       <p>
-        {{ session.name }}, sign-in name <b>{{ own.signInName }}</b>
+        {{ session.name }}, sign-in name <b>{{ account.signInName }}</b>
       </p>
       <section class="narrow" aria-labelledby="password">
         <h2 id="password">Change password</h2>
@@ -83,7 +83,7 @@ async function signOutThere(sessionId: string): Promise<void> {
       </section>
       <section aria-labelledby="sessions">
         <h2 id="sessions">Where you are signed in</h2>
-        <ElTable :data="own.sessions" row-key="id">
+        <ElTable :data="account.sessions" row-key="id">
           <ElTableColumn label="Device" prop="browser" min-width="180" />
           <ElTableColumn label="Address" prop="address" min-width="140" />
           <ElTableColumn label="Signed in" min-width="160">

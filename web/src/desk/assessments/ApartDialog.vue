@@ -43,14 +43,14 @@ function finish(): void {
       blueprint never takes both.
     </p>
     <ul class="others">
-      <li v-for="own in others" :key="own.entry.id">
+      <li v-for="option in others" :key="option.entry.id">
         <label
           ><input
             type="checkbox"
-            :checked="ticked.has(own.entry.itemId)"
-            @change="toggle(own.entry.itemId)"
+            :checked="ticked.has(option.entry.itemId)"
+            @change="toggle(option.entry.itemId)"
           />
-          <b>{{ own.number }}</b> {{ own.words }}</label
+          <b>{{ option.number }}</b> {{ option.words }}</label
         >
       </li>
       <li v-if="others.length === 0" class="faded">The test has no other item yet.</li>

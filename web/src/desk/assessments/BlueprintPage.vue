@@ -53,12 +53,12 @@ const blueprint = computed<Blueprint>(() => outline.value?.blueprint ?? emptyBlu
 const entries = computed(() => (outline.value ? allEntries(outline.value) : []));
 const planned = computed(() =>
   entries.value.flatMap(({ id, revisionId }) => {
-    const own = revisions.value.get(revisionId);
-    return own
+    const revision = revisions.value.get(revisionId);
+    return revision
       ? [
           {
-            ...plannedOf(own, library.chainOf),
-            points: points.value?.entries.get(id) ?? own.points,
+            ...plannedOf(revision, library.chainOf),
+            points: points.value?.entries.get(id) ?? revision.points,
           },
         ]
       : [];
@@ -70,7 +70,7 @@ const problems = computed(() => blueprintProblems(blueprint.value, mostEntries))
 function change(next: Blueprint, text = 'the blueprint'): void {
   test.change(text, { do: 'describe', facts: { blueprint: next } });
 }
-const set = (own: Partial<Blueprint>) => change({ ...blueprint.value, ...own });
+const set = (changed: Partial<Blueprint>) => change({ ...blueprint.value, ...changed });
 function takeStandards(ids: number[]): void {
   const columns = blueprint.value.byDepth ? 4 : 1;
   const held = new Map(blueprint.value.rows.map((row) => [row.standard, row]));
@@ -86,7 +86,7 @@ function takeStandards(ids: number[]): void {
 }
 function splitByDepth(byDepth: boolean): void {
   const rows = blueprint.value.rows.map(({ standard, wants }) => {
-    const all = wants.reduce((sum, own) => sum + own, 0);
+    const all = wants.reduce((sum, want) => sum + want, 0);
     return { standard, wants: byDepth ? [0, all, 0, 0] : [all] };
   });
   change({ ...blueprint.value, byDepth, rows }, 'how the blueprint counts depth');
@@ -94,7 +94,9 @@ function splitByDepth(byDepth: boolean): void {
 /** What the test has now, as the wish: a beginning that is never far off. */
 function fromTest(): void {
   const ids = [
-    ...new Set(planned.value.flatMap(({ standards }) => standards.flatMap(([own]) => own ?? []))),
+    ...new Set(
+      planned.value.flatMap(({ standards }) => standards.flatMap(([value]) => value ?? [])),
+    ),
   ];
   const rows = ids.map((standard) => ({
     standard,
@@ -119,25 +121,25 @@ const limits = {
 } as const;
 const fieldWrong = ref('');
 function setNumber(name: keyof typeof limits): void {
-  const [least, most, sentence] = limits[name];
+  const [least, maximum, sentence] = limits[name];
   const text = fields[name].value.trim();
-  const own = text === '' ? null : Number(text.replace(',', '.'));
+  const value = text === '' ? null : Number(text.replace(',', '.'));
   if (
-    own !== null &&
-    (!(own >= least && own <= most) || (name === 'byHand' && !Number.isInteger(own)))
+    value !== null &&
+    (!(value >= least && value <= maximum) || (name === 'byHand' && !Number.isInteger(value)))
   )
     fieldWrong.value = sentence;
   else {
     fieldWrong.value = '';
-    set({ [name]: own });
+    set({ [name]: value });
   }
 }
 const toggleBank = (value: number) => {
-  const own = blueprint.value.banks;
+  const banks = blueprint.value.banks;
   set({
-    banks: own.includes(value)
-      ? own.filter((one) => one !== value)
-      : [...own, value].sort((a, b) => a - b),
+    banks: banks.includes(value)
+      ? banks.filter((bank) => bank !== value)
+      : [...banks, value].sort((a, b) => a - b),
   });
 };
 const usable = computed(() => library.banks.filter(({ may }) => may !== 'read'));

@@ -20,7 +20,7 @@ const textOf = (want: number | undefined) => (want ? String(want) : '');
 watch(
   () => [props.blueprint.rows, columns.value] as const,
   ([rows, width], before) => {
-    const shape = (own: Blueprint['rows']) => own.map(({ standard }) => standard).join();
+    const shape = (lines: Blueprint['rows']) => lines.map(({ standard }) => standard).join();
     const same = before !== undefined && shape(before[0]) === shape(rows) && before[1] === width;
     typed.value = rows.map(({ wants }, r) =>
       Array.from({ length: width }, (_, c) =>
@@ -36,18 +36,18 @@ const name = (row: number) =>
 
 function want(row: number, column: number): void {
   const text = typed.value[row]![column]!.trim();
-  const own = text === '' ? 0 : Number(text.replace(',', '.'));
-  if (!(own >= 0 && own <= 500)) wrong.value = 'A cell holds a number from 0 to 500.';
-  else if (props.blueprint.measure === 'items' && !Number.isInteger(own))
+  const value = text === '' ? 0 : Number(text.replace(',', '.'));
+  if (!(value >= 0 && value <= 500)) wrong.value = 'A cell holds a number from 0 to 500.';
+  else if (props.blueprint.measure === 'items' && !Number.isInteger(value))
     wrong.value = 'Cells that count items hold whole numbers.';
   else {
     wrong.value = '';
-    const rows = props.blueprint.rows.map((line, at) =>
-      at === row
+    const rows = props.blueprint.rows.map((line, index) =>
+      index === row
         ? {
             ...line,
             wants: Array.from({ length: columns.value }, (_, c) =>
-              c === column ? own : (line.wants[c] ?? 0),
+              c === column ? value : (line.wants[c] ?? 0),
             ),
           }
         : line,
@@ -58,11 +58,11 @@ function want(row: number, column: number): void {
 const remove = (row: number) =>
   emit(
     'change',
-    { ...props.blueprint, rows: props.blueprint.rows.filter((_, at) => at !== row) },
+    { ...props.blueprint, rows: props.blueprint.rows.filter((_, index) => index !== row) },
     'a row of the blueprint',
   );
 const sumOf = (list: readonly (CellState | undefined)[], what: 'want' | 'have') =>
-  list.reduce((sum, own) => sum + (own?.[what] ?? 0), 0);
+  list.reduce((sum, cellState) => sum + (cellState?.[what] ?? 0), 0);
 const inRow = (row: number) =>
   Array.from({ length: columns.value }, (_, column) => stateAt(row, column));
 const inColumn = (column: number) => props.blueprint.rows.map((_, row) => stateAt(row, column));

@@ -52,8 +52,11 @@ const { put, inTest } = putting;
 const wrong = ref('');
 const indexOpen = ref(false);
 const asking = ref<'share' | 'copy' | 'similar' | 'apart' | null>(null);
-const dialog = (own: NonNullable<typeof asking.value>) =>
-  computed({ get: () => asking.value === own, set: (now) => (asking.value = now ? own : null) });
+const dialog = (nonNullable: NonNullable<typeof asking.value>) =>
+  computed({
+    get: () => asking.value === nonNullable,
+    set: (now) => (asking.value = now ? nonNullable : null),
+  });
 const sharing = dialog('share');
 const copying = dialog('copy');
 const replacing = dialog('similar');
@@ -85,9 +88,9 @@ const entries = computed(() => (outline.value ? allEntries(outline.value) : []))
 const numberOf = (entry: Entry | null) => entries.value.findIndex(({ id }) => id === entry?.id) + 1;
 const others = computed(() =>
   entries.value
-    .map((entry, at) => ({
+    .map((entry, index) => ({
       entry,
-      number: at + 1,
+      number: index + 1,
       words: stemLine(revisions.value.get(entry.revisionId)?.content.stem ?? '', 110),
     }))
     .filter(({ entry }) => entry.id !== chosen.value?.id),
@@ -119,8 +122,8 @@ async function keepApart(
   }
 }
 function partPair(pair: string[], apart: boolean): void {
-  const [one, other] = pair.map((id) => entries.value.find((entry) => entry.id === id)?.itemId);
-  if (one !== undefined && other !== undefined) void keepApart(one, [{ other, apart }]);
+  const [value, other] = pair.map((id) => entries.value.find((entry) => entry.id === id)?.itemId);
+  if (value !== undefined && other !== undefined) void keepApart(value, [{ other, apart }]);
 }
 
 const totals = computed(() => {
@@ -148,10 +151,10 @@ function show(entry: string): void {
   forms.chosenId.value = null;
   document.querySelector<HTMLElement>(`[data-entry="${entry}"]`)?.focus();
 }
-function goTo(at: Hindrance['at']): void {
+function goTo(place: Hindrance['at']): void {
   forms.chosenId.value = null;
-  const named = at === 'title' ? '.title' : '.found input';
-  const where = typeof at === 'object' ? `[data-at="${at.section}"] button` : named;
+  const named = place === 'title' ? '.title' : '.found input';
+  const where = typeof place === 'object' ? `[data-at="${place.section}"] button` : named;
   document.querySelector<HTMLElement>(where)?.focus();
 }
 const change = (text: string, ...changes: Change[]) => test.change(text, ...changes);

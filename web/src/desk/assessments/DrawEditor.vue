@@ -25,11 +25,13 @@ const way = computed(() => {
   return props.section.draw.search ? 'search' : 'these';
 });
 const picking = ref(false);
-const found = ref<number | null>(null);
+const poolSize = ref<number | null>(null);
 const wrong = ref('');
 const typedCount = useTyped(() => props.section.draw?.count);
 const typedPoints = useTyped(() => props.section.draw?.points);
-const pool = computed(() => (way.value === 'search' ? found.value : props.section.entries.length));
+const pool = computed(() =>
+  way.value === 'search' ? poolSize.value : props.section.entries.length,
+);
 const short = computed(
   () => pool.value !== null && props.section.draw !== null && props.section.draw.count > pool.value,
 );
@@ -37,11 +39,11 @@ const short = computed(
 watch(
   () => [props.section.draw?.search, props.but.length] as const,
   async ([search]) => {
-    found.value = null;
+    poolSize.value = null;
     if (!search) return;
     try {
       const { total } = await call('countPool', { body: { search, but: [...props.but] } });
-      if (props.section.draw?.search === search) found.value = total;
+      if (props.section.draw?.search === search) poolSize.value = total;
       wrong.value = '';
     } catch (error) {
       wrong.value = inWords(error);
@@ -54,15 +56,15 @@ function choose(next: string): void {
   if (next === 'all') return emit('draw', null);
   const had = props.section.draw;
   const points = had?.points ?? props.section.entries[0]?.points ?? 1;
-  const most = next === 'these' ? Math.max(1, props.section.entries.length) : 5;
+  const count = next === 'these' ? Math.max(1, props.section.entries.length) : 5;
   emit('draw', {
-    count: Math.min(had?.count ?? 3, most),
+    count: Math.min(had?.count ?? 3, count),
     points,
     search: next === 'search' ? (had?.search ?? anything) : null,
   });
 }
-function change(own: Partial<Draw>): void {
-  emit('draw', { ...props.section.draw!, ...own });
+function change(draw: Partial<Draw>): void {
+  emit('draw', { ...props.section.draw!, ...draw });
 }
 function changeCount(): void {
   const next = Number(typedCount.value);
@@ -82,8 +84,8 @@ function changePoints(): void {
     change({ points: next });
   }
 }
-const look = (own: Partial<PoolSearch>) =>
-  change({ search: { ...(props.section.draw?.search ?? anything), ...own } });
+const look = (poolSearch: Partial<PoolSearch>) =>
+  change({ search: { ...(props.section.draw?.search ?? anything), ...poolSearch } });
 const chosen = computed(() => library.standards.get(props.section.draw?.search?.standard ?? 0));
 const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).value) || null;
 </script>

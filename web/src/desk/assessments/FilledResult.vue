@@ -43,32 +43,32 @@ const nameOf = (form: number) => (several.value ? `Form ${'ABC'[form]}` : 'The t
 /** What was reached, how sure that is, and out of what. */
 const sentences = computed(() => {
   const { score, sharpness, candidates, seconds, unknown, figures } = props.filled;
-  const said: string[] = [];
-  if (score !== null) said.push(scoreInWords(score));
+  const words: string[] = [];
+  if (score !== null) words.push(scoreInWords(score));
   if (sharpness !== null && sharpness.value > 0)
-    said.push(
+    words.push(
       `The discriminations of its items add up to ${sharpness.value.toFixed(2)}; with everything above kept, no choice has more than ${sharpness.bound.toFixed(2)}.`,
     );
   figures.forEach((form, place) => {
     if (form.unknown > 0)
-      said.push(
+      words.push(
         `${nameOf(place)}: the difficulty of ${count(form.unknown, 'item')} is not known; each is counted like the known ones of its cell.`,
       );
     if (form.otherPoints > 0)
-      said.push(
+      words.push(
         `${nameOf(place)}: ${count(form.otherPoints, 'item')} ${form.otherPoints === 1 ? 'gives' : 'give'} other points in the bank and ${form.otherPoints === 1 ? 'counts' : 'count'} like the one in the same place of form A.`,
       );
     if (form.shared > 0)
-      said.push(
+      words.push(
         `${nameOf(place)} keeps ${count(form.shared, 'item')} of form A: nothing else can stand there.`,
       );
   });
-  said.push(`Chosen out of ${count(candidates, 'item')} in ${seconds.toFixed(1)} s.`);
+  words.push(`Chosen out of ${count(candidates, 'item')} in ${seconds.toFixed(1)} s.`);
   if (unknown > 0)
-    said.push(
+    words.push(
       `${count(unknown, 'item')} of unknown difficulty ${unknown === 1 ? 'was' : 'were'} left aside.`,
     );
-  return said;
+  return words;
 });
 function scoreInWords({ value, bound }: NonNullable<Filled['score']>): string {
   const withAim = several.value ? 'the aim and each other' : 'the aim';
@@ -101,13 +101,13 @@ function scoreInWords({ value, bound }: NonNullable<Filled['score']>): string {
     <slot />
     <div v-if="several" class="tabs" role="tablist" aria-label="Items of">
       <button
-        v-for="(_, at) in filled.forms"
-        :key="at"
+        v-for="(_, index) in filled.forms"
+        :key="index"
         role="tab"
-        :aria-selected="shown === at"
-        @click="shown = at"
+        :aria-selected="shown === index"
+        @click="shown = index"
       >
-        Form {{ 'ABC'[at] }}
+        Form {{ 'ABC'[index] }}
       </button>
     </div>
     <ol class="items">

@@ -31,7 +31,7 @@ function tallies(of: 'depths' | 'standards', label: (key: number) => string): Li
   const keys = new Set(props.figures.flatMap((form) => form[of].map(([key]) => key)));
   return [...keys]
     .sort((a, b) => a - b)
-    .map((key) => line(label(key), (form) => form[of].find(([own]) => own === key)?.[1] ?? 0));
+    .map((key) => line(label(key), (form) => form[of].find(([value]) => value === key)?.[1] ?? 0));
 }
 
 const lines = computed(() => [
@@ -49,7 +49,7 @@ const lines = computed(() => [
     : []),
 ]);
 const difference = ({ values }: Line) => Math.max(...values) - Math.min(...values);
-const isZero = (own: Line) => Number(own.text(difference(own))) === 0;
+const isZero = (figureLine: Line) => Number(figureLine.text(difference(figureLine))) === 0;
 </script>
 
 <template>

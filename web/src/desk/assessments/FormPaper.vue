@@ -63,12 +63,12 @@ const sections = computed(() => {
     }),
   }));
 });
-const lines = computed(() => sections.value.flatMap((own) => own.lines));
+const lines = computed(() => sections.value.flatMap((section) => section.lines));
 const kept = computed(() => lines.value.filter(({ out }) => !out));
 /** What one student gets of this form: of a draw so many as it gives, of the rest what is not left out. */
 const given = computed(() => {
-  const parts = sections.value.map(({ section, lines: own }) => {
-    const here = own.filter(({ out }) => !out);
+  const parts = sections.value.map(({ section, lines: entries }) => {
+    const here = entries.filter(({ out }) => !out);
     const { draw } = section;
     const each = section.draw ? (props.points.drawn.get(section.id) ?? 0) : 0;
     if (!draw)
@@ -85,8 +85,8 @@ const given = computed(() => {
   };
 });
 const meanOf = (list: (Pinned | undefined)[]) => {
-  const known = list.flatMap((own) => own?.facility?.value ?? []);
-  return known.length ? known.reduce((sum, own) => sum + own, 0) / known.length : null;
+  const known = list.flatMap((item) => item?.facility?.value ?? []);
+  return known.length ? known.reduce((sum, value) => sum + value, 0) / known.length : null;
 };
 /** How hard it is beside the first form, over the items whose difficulty is known. */
 const beside = computed(() => {
@@ -130,10 +130,10 @@ const passages = computed(() => [
   ),
 ]);
 const titles = usePassageTitles(() => passages.value);
-const insteadOf = (of: number) => props.form.passages.find((own) => own.of === of);
-function putPassage(of: number, own: { id: number; revision: number } | undefined): void {
+const insteadOf = (of: number) => props.form.passages.find((passage) => passage.of === of);
+function putPassage(of: number, passage: { id: number; revision: number } | undefined): void {
   const rest = props.form.passages.filter((other) => other.of !== of);
-  describe({ passages: own && own.id !== of ? [...rest, { of, ...own }] : rest });
+  describe({ passages: passage && passage.id !== of ? [...rest, { of, ...passage }] : rest });
 }
 </script>
 
@@ -212,14 +212,14 @@ function putPassage(of: number, own: { id: number; revision: number } | undefine
       {{ given.items }} of {{ countItems(outline) }} items, {{ pointsText(given.points) }} points.
       {{ beside }}
     </p>
-    <section v-for="{ section, lines: own } in sections" :key="section.id">
+    <section v-for="{ section, lines: option } in sections" :key="section.id">
       <h3 v-if="section.title">{{ section.title }}</h3>
       <p v-if="section.draw?.search" class="faded">
         Its items are drawn for each student; a form changes nothing here.
       </p>
       <ol>
         <li
-          v-for="line in own"
+          v-for="line in option"
           :key="line.entry.id"
           :class="{ out: line.out, swapped: line.swapped }"
         >

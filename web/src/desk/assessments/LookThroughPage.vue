@@ -27,14 +27,14 @@ const wrong = ref('');
 const copying = ref(false);
 /** Whose form it is: form and place in the deal, and how choices and items stand. */
 const whose = reactive({ form: null as string | null, place: 0, shuffle: false });
-const support = reactive({
+const accommodation = reactive({
   size: 1,
   fewer: null as number | null,
   aloud: false,
   time: null as number | null,
 });
 const answers = reactive<Record<string, { responses: Responses; flagged: boolean }>>({});
-const at = ref(0);
+const index = ref(0);
 const asking = ref(false);
 const choosingLooks = ref(false);
 const guide = ref(false);
@@ -55,9 +55,9 @@ provide(sendFileKey, async () => {
 const edition = computed(
   () =>
     test.value &&
-    (support.fewer === null
+    (accommodation.fewer === null
       ? test.value.edition
-      : withFewerChoicesEverywhere(test.value.edition, support.fewer)),
+      : withFewerChoicesEverywhere(test.value.edition, accommodation.fewer)),
 );
 const rules = computed(() => ({ shuffleItems: whose.shuffle, shuffleChoices: whose.shuffle }));
 const sitter = computed(() => ({
@@ -65,24 +65,24 @@ const sitter = computed(() => ({
   place: whose.place,
   form: whose.form,
 }));
-const own = computed(() => edition.value && formOf(edition.value, sitter.value, rules.value));
-const form = computed(() => own.value && formForSitting(own.value));
+const dealtForm = computed(() => edition.value && formOf(edition.value, sitter.value, rules.value));
+const form = computed(() => dealtForm.value && formForSitting(dealtForm.value));
 const draws = computed(
   () => test.value?.edition.sections.some(({ draw }) => draw != null) ?? false,
 );
 const forms = computed(() => test.value?.edition.forms ?? []);
 const minutes = computed(() => test.value?.minutes ?? null);
 const deadline = computed(() =>
-  support.time === null || minutes.value === null
+  accommodation.time === null || minutes.value === null
     ? null
-    : beganAt.value + minutes.value * support.time * minute,
+    : beganAt.value + minutes.value * accommodation.time * minute,
 );
 
 function again(): void {
   for (const id of Object.keys(answers)) delete answers[id];
-  [at.value, over.value, asking.value, beganAt.value] = [0, 'no', false, session.now()];
+  [index.value, over.value, asking.value, beganAt.value] = [0, 'no', false, session.now()];
 }
-watch([() => ({ ...whose }), () => support.fewer, () => support.time], again);
+watch([() => ({ ...whose }), () => accommodation.fewer, () => accommodation.time], again);
 
 const answerTo = (id: string) => (answers[id] ??= { responses: {}, flagged: false });
 const answer = (id: string, part: string, response: unknown) =>
@@ -93,18 +93,18 @@ function end(how: 'handed-in' | 'time'): void {
 }
 
 const result = computed(() => {
-  if (over.value === 'no' || !edition.value || !own.value) return null;
+  if (over.value === 'no' || !edition.value || !dealtForm.value) return null;
   const given = new Map(Object.entries(answers).map(([id, { responses }]) => [id, responses]));
   const scores = scoreAttempt(edition.value, given, {
     ...sitter.value,
     rules: rules.value,
     ranOut: over.value === 'time',
   });
-  const entries = own.value.sections.flatMap((section) => section.entries);
+  const entries = dealtForm.value.sections.flatMap((section) => section.entries);
   return {
     points: scores.reduce((sum, { points }) => sum + points, 0),
-    most: scores.reduce((sum, { most }) => sum + most, 0),
-    waits: scores.filter(({ waits }) => waits).length,
+    maxPoints: scores.reduce((sum, { maxPoints }) => sum + maxPoints, 0),
+    needsMarking: scores.filter(({ needsMarking }) => needsMarking).length,
     lines: entries.map(({ id, content }, n) => ({
       ...scores[n]!,
       number: n + 1,
@@ -136,12 +136,12 @@ const result = computed(() => {
     }}</RouterLink>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <div v-if="test" class="options" role="group" aria-label="Form and supports">
+  <div v-if="test" class="options" role="group" aria-label="Form and accommodations">
     <label v-if="forms.length"
       >Form
       <select v-model="whose.form" class="plain-input">
         <option :value="null">A</option>
-        <option v-for="one in forms" :key="one.id" :value="one.id">{{ one.name }}</option>
+        <option v-for="entry in forms" :key="entry.id" :value="entry.id">{{ entry.name }}</option>
       </select></label
     >
     <label v-if="draws"
@@ -163,7 +163,7 @@ const result = computed(() => {
     <label><input v-model="whose.shuffle" type="checkbox" /> shuffled</label>
     <label
       >Text
-      <select v-model.number="support.size" class="plain-input" aria-label="Text size">
+      <select v-model.number="accommodation.size" class="plain-input" aria-label="Text size">
         <option :value="1">as usual</option>
         <option v-for="size in [1.2, 1.4, 1.7, 2]" :key="size" :value="size">
           {{ Math.round(size * 100) }} %
@@ -172,14 +172,14 @@ const result = computed(() => {
     >
     <label
       >Choices
-      <select v-model="support.fewer" class="plain-input" aria-label="Choices">
+      <select v-model="accommodation.fewer" class="plain-input" aria-label="Choices">
         <option :value="null">all</option>
         <option v-for="n in [2, 3, 4]" :key="n" :value="n">at most {{ n }}</option>
       </select></label
     >
     <label v-if="minutes !== null"
       >Time
-      <select v-model="support.time" class="plain-input" aria-label="Time">
+      <select v-model="accommodation.time" class="plain-input" aria-label="Time">
         <option :value="null">no limit</option>
         <option :value="1">{{ minutes }} min</option>
         <option :value="1.25">×1.25</option>
@@ -187,7 +187,7 @@ const result = computed(() => {
         <option :value="2">×2</option>
       </select></label
     >
-    <label><input v-model="support.aloud" type="checkbox" /> read aloud</label>
+    <label><input v-model="accommodation.aloud" type="checkbox" /> read aloud</label>
     <TimeLeft
       v-if="deadline !== null && over === 'no'"
       :key="deadline"
@@ -198,11 +198,13 @@ const result = computed(() => {
   </div>
   <p v-for="why in test?.hindrances ?? []" :key="why" class="wrong inset">{{ why }}</p>
   <div v-if="result" class="one-sheet result">
-    <h2>{{ pointsText(result.points) }} of {{ count(result.most, 'point') }}</h2>
+    <h2>{{ pointsText(result.points) }} of {{ count(result.maxPoints, 'point') }}</h2>
     <p class="faded">
       {{ over === 'time' ? 'Time ran out. ' : ''
       }}{{
-        result.waits ? `${count(result.waits, 'item')} would wait for a mark by hand. ` : ''
+        result.needsMarking
+          ? `${count(result.needsMarking, 'item')} would wait for a mark by hand. `
+          : ''
       }}Nothing was recorded.
       <button class="word" @click="again">Sit it again</button>
     </p>
@@ -225,7 +227,11 @@ const result = computed(() => {
             <p v-for="sentence in line.right" :key="sentence">{{ sentence }}</p>
           </td>
           <td class="figures">
-            {{ line.waits ? 'waits' : `${pointsText(line.points)} of ${pointsText(line.most)}` }}
+            {{
+              line.needsMarking
+                ? 'waits'
+                : `${pointsText(line.points)} of ${pointsText(line.maxPoints)}`
+            }}
           </td>
         </tr>
       </tbody>
@@ -234,15 +240,15 @@ const result = computed(() => {
   <div
     v-else-if="form && form.sections.some(({ entries }) => entries.length)"
     class="sitting"
-    :style="{ fontSize: `${support.size}rem` }"
+    :style="{ fontSize: `${accommodation.size}rem` }"
   >
     <SittingWork
-      v-model:at="at"
+      v-model:at="index"
       v-model:asking="asking"
       :form="form"
       :answers="answers"
       :busy="false"
-      :aloud="support.aloud"
+      :aloud="accommodation.aloud"
       :guide="guide"
       @answer="answer"
       @flag="flag"
@@ -253,7 +259,7 @@ const result = computed(() => {
   <p v-else-if="test" class="inset">There is nothing to sit yet: this form has no items.</p>
   <LooksSheet
     v-if="choosingLooks"
-    v-model:size="support.size"
+    v-model:size="accommodation.size"
     v-model:guide="guide"
     @close="choosingLooks = false"
   />

@@ -91,7 +91,9 @@ const names: Record<TestKind, string> = { quiz: 'Quiz', test: 'Test', worksheet:
         ><span class="label">Or into a test that you have</span>
         <select class="plain-input" aria-label="Put them into a test" value="" @change="putInto">
           <option value="">choose …</option>
-          <option v-for="own in known" :key="own.id" :value="own.id">{{ own.title }}</option>
+          <option v-for="standard in known" :key="standard.id" :value="standard.id">
+            {{ standard.title }}
+          </option>
         </select></label
       >
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

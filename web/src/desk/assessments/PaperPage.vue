@@ -43,14 +43,16 @@ const paper = ref<HTMLElement>();
 const numbers = computed(
   () =>
     new Map(
-      props.outline.sections.flatMap(({ entries }) => entries).map(({ id }, at) => [id, at + 1]),
+      props.outline.sections
+        .flatMap(({ entries }) => entries)
+        .map(({ id }, index) => [id, index + 1]),
     ),
 );
 const inTest = computed(() => allPins(props.outline).map(({ itemId }) => itemId));
 
 /** The entry before which something dropped at `at` belongs, not counting the one that moves. */
-const beforeAt = (section: Section, at: number, moving?: string) =>
-  section.entries.filter(({ id }) => id !== moving)[at]?.id ?? null;
+const beforeAt = (section: Section, index: number, moving?: string) =>
+  section.entries.filter(({ id }) => id !== moving)[index]?.id ?? null;
 
 const sectionOf = (list: HTMLElement) =>
   props.outline.sections.find(({ id }) => id === list.dataset.section)!;
@@ -73,13 +75,13 @@ function move(changes: Change[]): void {
 function dropped(event: SortableEvent): void {
   const id = event.item.dataset.entry!;
   const section = sectionOf(event.to);
-  const at = event.newDraggableIndex ?? 0;
+  const newDraggableIndex = event.newDraggableIndex ?? 0;
   putBack(event);
   move(
     movesTo(
       props.outline,
       id,
-      { section: section.id, before: beforeAt(section, at, id) },
+      { section: section.id, before: beforeAt(section, newDraggableIndex, id) },
       props.passageOf,
     ),
   );
@@ -98,7 +100,7 @@ function droppedFromBank(event: DragEvent, section: Section): void {
 let lists: Sortable[] = [];
 async function listen(): Promise<void> {
   await nextTick();
-  lists.forEach((own) => own.destroy());
+  lists.forEach((sortable) => sortable.destroy());
   const places = props.mayChange
     ? (paper.value?.querySelectorAll<HTMLElement>('[data-section]') ?? [])
     : [];
@@ -115,7 +117,7 @@ async function listen(): Promise<void> {
 watch(() => props.outline.sections.map(({ id }) => id).join() + props.mayChange, listen, {
   immediate: true,
 });
-onUnmounted(() => lists.forEach((own) => own.destroy()));
+onUnmounted(() => lists.forEach((sortable) => sortable.destroy()));
 
 /** One place up or down, also into the neighbouring section; the items of a passage pass others whole. */
 function step(entry: Entry, by: 1 | -1): void {

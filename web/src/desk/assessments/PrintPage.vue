@@ -48,7 +48,7 @@ const papers = computed(() => {
     .filter(({ id }) => chosen.value.includes(id))
     .flatMap(({ id, name }) =>
       Array.from({ length: places }, (_, place) => {
-        const own = formOf(
+        const form = formOf(
           edition,
           { seed: 'paper', place, form: id },
           { shuffleItems: false, shuffleChoices: false },
@@ -56,7 +56,7 @@ const papers = computed(() => {
         const label = [forms.value.length > 1 ? name : '', places > 1 ? `no. ${place + 1}` : '']
           .filter(Boolean)
           .join(', ');
-        return { key: `${id}/${place}`, name: label, edition: own, form: formForSitting(own) };
+        return { key: `${id}/${place}`, name: label, edition: form, form: formForSitting(form) };
       }),
     );
 });
@@ -135,10 +135,10 @@ const print = () => window.print();
       >Tick the booklet, the key or the guide above, and at least one form.</EmptyNote
     >
     <div
-      v-for="({ kind, paper }, at) in sheets"
+      v-for="({ kind, paper }, index) in sheets"
       :key="`${kind}/${paper.key}`"
       class="sheet"
-      :class="pageName(at)"
+      :class="pageName(index)"
       :data-sheet="kind"
     >
       <BookletSheet

@@ -26,9 +26,9 @@ const open = ref(false);
       role="group"
       aria-label="What stands in the way"
     >
-      <p v-for="own in inTheWay" :key="own.words">
-        {{ own.words }}
-        <button class="word" @click="(emit('show', own.at), (open = false))">Go there</button>
+      <p v-for="problem in inTheWay" :key="problem.words">
+        {{ problem.words }}
+        <button class="word" @click="(emit('show', problem.at), (open = false))">Go there</button>
       </p>
     </div>
   </span>

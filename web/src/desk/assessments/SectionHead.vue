@@ -44,14 +44,14 @@ const giveDraw = (draw: Draw | null) => describe('a draw', { draw });
 const name = computed(() => `section ${props.number}`);
 const rules = computed(() => {
   const { draw, entries, minutes: time, keepOrder } = props.section;
-  const said = [
+  const words = [
     draw
       ? `each student gets ${count(sectionCount(props.section), 'item')} of ${draw.search ? 'what a search finds' : entries.length}, ${pointsText(draw.points)} pt each`
       : 'everybody gets all items',
     ...(keepOrder ? ['always in this order'] : []),
     ...(time === null ? [] : [`${time} min`]),
   ];
-  return said.join('; ');
+  return words.join('; ');
 });
 </script>
 

@@ -27,14 +27,14 @@ whenOpened(open, async () => {
 const others = computed(
   () =>
     sharing.value?.colleagues.filter(
-      ({ accountId }) => !sharing.value!.shares.some((own) => own.accountId === accountId),
+      ({ accountId }) => !sharing.value!.shares.some((share) => share.accountId === accountId),
     ) ?? [],
 );
 function add(event: Event): void {
   const field = event.target as HTMLSelectElement;
-  const own = others.value.find(({ accountId }) => accountId === Number(field.value));
+  const colleague = others.value.find(({ accountId }) => accountId === Number(field.value));
   field.value = '';
-  if (own) sharing.value!.shares.push({ ...own, may: 'edit' });
+  if (colleague) sharing.value!.shares.push({ ...colleague, may: 'edit' });
 }
 async function save(): Promise<void> {
   if (!sharing.value) return;
@@ -67,8 +67,9 @@ const rightWords = { read: 'look and copy', edit: 'change it with me' };
     <template v-if="sharing">
       <fieldset>
         <legend>On the shelf for</legend>
-        <label v-for="own in reaches" :key="own"
-          ><input v-model="sharing.reach" type="radio" :value="own" /> {{ reachWords[own] }}</label
+        <label v-for="entry in reaches" :key="entry"
+          ><input v-model="sharing.reach" type="radio" :value="entry" />
+          {{ reachWords[entry] }}</label
         >
       </fieldset>
       <p v-if="!ready && sharing.reach !== 'mine'" class="faded">
@@ -78,14 +79,14 @@ const rightWords = { read: 'look and copy', edit: 'change it with me' };
       <p v-if="sharing.shares.length === 0" class="faded">Nobody by name yet.</p>
       <table v-else class="ruled">
         <tbody>
-          <tr v-for="(own, at) in sharing.shares" :key="own.accountId">
-            <td>{{ own.name }}</td>
+          <tr v-for="(share, index) in sharing.shares" :key="share.accountId">
+            <td>{{ share.name }}</td>
             <td>
               may
               <select
-                v-model="own.may"
+                v-model="share.may"
                 class="plain-input right"
-                :aria-label="`What ${own.name} may do`"
+                :aria-label="`What ${share.name} may do`"
               >
                 <option v-for="(words, may) in rightWords" :key="may" :value="may">
                   {{ words }}
@@ -93,7 +94,7 @@ const rightWords = { read: 'look and copy', edit: 'change it with me' };
               </select>
             </td>
             <td class="figures">
-              <button class="word" @click="sharing!.shares.splice(at, 1)">take away</button>
+              <button class="word" @click="sharing!.shares.splice(index, 1)">take away</button>
             </td>
           </tr>
         </tbody>
@@ -105,8 +106,8 @@ const rightWords = { read: 'look and copy', edit: 'change it with me' };
         @change="add"
       >
         <option value="">Share with a colleague …</option>
-        <option v-for="own in others" :key="own.accountId" :value="own.accountId">
-          {{ own.name }}
+        <option v-for="other in others" :key="other.accountId" :value="other.accountId">
+          {{ other.name }}
         </option>
       </select>
     </template>

@@ -11,18 +11,18 @@ import { percent, stemLine } from '../words';
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ testId: number; entry: string | null; number: number }>();
 const emit = defineEmits<{ take: [item: ItemRow] }>();
-const found = ref<AnswerOf<typeof api.findSimilar>['found'][number]['items'] | null>(null);
+const similarItems = ref<AnswerOf<typeof api.findSimilar>['found'][number]['items'] | null>(null);
 const wrong = ref('');
 
 watch(open, async (now) => {
   if (!now || props.entry === null) return;
-  [found.value, wrong.value] = [null, ''];
+  [similarItems.value, wrong.value] = [null, ''];
   try {
     const answer = await call('findSimilar', {
       params: { testId: props.testId },
       body: { entries: [props.entry], each: 8 },
     });
-    found.value = answer.found[0]?.items ?? [];
+    similarItems.value = answer.found[0]?.items ?? [];
   } catch (error) {
     wrong.value = inWords(error);
   }
@@ -44,13 +44,13 @@ function closeness(distance: number | null): string {
       Same standard, closest in depth and difficulty, from the banks that you may use.
     </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <p v-else-if="found === null" class="faded">Looking …</p>
-    <p v-else-if="found.length === 0">
+    <p v-else-if="similarItems === null" class="faded">Looking …</p>
+    <p v-else-if="similarItems.length === 0">
       Nothing similar is left: every other item with its standard stands in this test or its forms,
       or it has no standard. Look in the banks on the left page.
     </p>
     <ol v-else class="similar">
-      <li v-for="{ item, sameDepth, distance } in found" :key="item.id">
+      <li v-for="{ item, sameDepth, distance } in similarItems" :key="item.id">
         <div>
           <p>{{ stemLine(item.content.stem, 200) }}</p>
           <p class="faded small">

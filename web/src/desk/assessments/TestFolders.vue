@@ -27,7 +27,7 @@ const lines = computed<Line[]>(() => {
 });
 const below = (id: number): number[] => [
   id,
-  ...folders.value.filter(({ parentId }) => parentId === id).flatMap((own) => below(own.id)),
+  ...folders.value.filter(({ parentId }) => parentId === id).flatMap((folder) => below(folder.id)),
 ];
 
 const menu = ref<number | null>(null);
@@ -71,12 +71,12 @@ const moveTo = (id: number, event: Event) => {
   const to = Number((event.target as HTMLSelectElement).value) || null;
   void act(() => call('changeTestFolder', { params: { folderId: id }, body: { parent: to } }));
 };
-const remove = (own: TestFolder) =>
+const remove = (testFolder: TestFolder) =>
   act(async () => {
     menu.value = null;
-    await call('removeTestFolder', { params: { folderId: own.id } });
-    if (filters.folder === own.id) filters.folder = null;
-    done(`${own.name} is gone; its tests lie one step up.`);
+    await call('removeTestFolder', { params: { folderId: testFolder.id } });
+    if (filters.folder === testFolder.id) filters.folder = null;
+    done(`${testFolder.name} is gone; its tests lie one step up.`);
   });
 function drop(event: DragEvent, folder: number | null): void {
   over.value = null;
@@ -142,11 +142,11 @@ const isTest = (event: DragEvent) =>
           >
             <option value="">no folder</option>
             <option
-              v-for="own in folders.filter(({ id }) => !below(folder.id).includes(id))"
-              :key="own.id"
-              :value="own.id"
+              v-for="include in folders.filter(({ id }) => !below(folder.id).includes(id))"
+              :key="include.id"
+              :value="include.id"
             >
-              {{ own.name }}
+              {{ include.name }}
             </option>
           </select></label
         >

@@ -27,10 +27,10 @@ function keep(name: 'title' | 'directions' | 'subject'): void {
   const text = fields[name].value;
   if (text !== props.outline[name]) describe({ [name]: text });
 }
-function keepNumber(name: 'minutes' | 'heldTotal', most: number, sentence: string): void {
+function keepNumber(name: 'minutes' | 'heldTotal', limit: number, sentence: string): void {
   const typed = fields[name].value.trim();
   const next = typed === '' ? null : Number(typed.replace(',', '.'));
-  if (next !== null && !(next > 0 && next <= most)) wrong.value = sentence;
+  if (next !== null && !(next > 0 && next <= limit)) wrong.value = sentence;
   else {
     wrong.value = '';
     if (next !== props.outline[name])
@@ -38,7 +38,7 @@ function keepNumber(name: 'minutes' | 'heldTotal', most: number, sentence: strin
   }
 }
 const subjects = computed(() =>
-  [...new Set([...library.standards.values()].map((own) => own.subject))].filter(Boolean),
+  [...new Set([...library.standards.values()].map((standard) => standard.subject))].filter(Boolean),
 );
 const hold = (event: Event) =>
   describe(
@@ -88,7 +88,9 @@ const grades = computed(() =>
         :readonly="!mayChange"
         @change="keep('subject')"
       />
-      <datalist id="subjects"><option v-for="own in subjects" :key="own" :value="own" /></datalist>
+      <datalist id="subjects">
+        <option v-for="entry in subjects" :key="entry" :value="entry" />
+      </datalist>
       <GradeRow
         :model-value="outline.grades"
         :grades="grades"

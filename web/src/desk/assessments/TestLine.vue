@@ -18,10 +18,10 @@ const whose = computed(() => {
   return may === 'edit' ? `built with ${owner}` : `by ${owner}`;
 });
 const standards = computed(() => {
-  const own = props.test.standards;
-  return own.length > 5
-    ? `${own.slice(0, 4).join(', ')} and ${own.length - 4} more`
-    : own.join(', ');
+  const codes = props.test.standards;
+  return codes.length > 5
+    ? `${codes.slice(0, 4).join(', ')} and ${codes.length - 4} more`
+    : codes.join(', ');
 });
 </script>
 

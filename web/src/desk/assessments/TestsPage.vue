@@ -52,8 +52,8 @@ async function place(ids: number[], folder: number | null): Promise<void> {
     done(
       `${ids.length === 1 ? `“${before[0]?.title ?? 'The test'}” is` : `${ids.length} tests are`} in ${where}.`,
       async () => {
-        for (const own of before)
-          await call('placeTests', { body: { tests: [own.id], folder: own.folder } });
+        for (const test of before)
+          await call('placeTests', { body: { tests: [test.id], folder: test.folder } });
         await shelf.load();
       },
     );
@@ -86,12 +86,13 @@ const struck = computed(() =>
       text: `in ${folders.value.find(({ id }) => id === filters.folder)?.name ?? 'a folder'}`,
       strike: () => (filters.folder = null),
     },
-  ].filter((own) => own !== false),
+  ].filter((part) => part !== false),
 );
 const narrowed = computed(() => {
   const { shelf: _, sort: __, ...rest } = filters;
   return Object.entries(rest).some(
-    ([name, own]) => JSON.stringify(own) !== JSON.stringify(noFilters()[name as keyof typeof rest]),
+    ([name, filter]) =>
+      JSON.stringify(filter) !== JSON.stringify(noFilters()[name as keyof typeof rest]),
   );
 });
 const clear = () =>
@@ -107,15 +108,15 @@ const clear = () =>
       <nav class="index" aria-label="Index of tests">
         <div class="shelves" role="group" aria-label="Whose tests">
           <button
-            v-for="own in shelves"
-            :key="own"
+            v-for="name in shelves"
+            :key="name"
             class="entry"
-            :class="{ chosen: filters.shelf === own }"
-            :aria-pressed="filters.shelf === own"
-            @click="filters.shelf = filters.shelf === own ? null : own"
+            :class="{ chosen: filters.shelf === name }"
+            :aria-pressed="filters.shelf === name"
+            @click="filters.shelf = filters.shelf === name ? null : name"
           >
-            <span>{{ shelfWords[own] }}</span><span class="faded">{{
-              tally('shelf').get(own) ?? 0
+            <span>{{ shelfWords[name] }}</span><span class="faded">{{
+              tally('shelf').get(name) ?? 0
             }}</span>
           </button>
         </div>
@@ -143,20 +144,20 @@ const clear = () =>
         />
         <select v-model="filters.subject" class="plain-input" aria-label="Subject">
           <option :value="null">Any subject</option>
-          <option v-for="[own, n] in tally('subject')" :key="own" :value="own">
-            {{ own }} ({{ n }})
+          <option v-for="[entry, n] in tally('subject')" :key="entry" :value="entry">
+            {{ entry }} ({{ n }})
           </option>
         </select>
         <select v-model="filters.kind" class="plain-input" aria-label="Kind">
           <option :value="null">Any kind</option>
-          <option v-for="own in testKinds" :key="own" :value="own">
-            {{ own }} ({{ tally('kind').get(own) ?? 0 }})
+          <option v-for="testKind in testKinds" :key="testKind" :value="testKind">
+            {{ testKind }} ({{ tally('kind').get(testKind) ?? 0 }})
           </option>
         </select>
         <select v-model="filters.size" class="plain-input" aria-label="Number of items">
           <option :value="null">Any length</option>
-          <option v-for="own in sizeBands" :key="own.id" :value="own.id">
-            {{ own.title }} ({{ tally('size').get(own.id) ?? 0 }})
+          <option v-for="sizeBand in sizeBands" :key="sizeBand.id" :value="sizeBand.id">
+            {{ sizeBand.title }} ({{ tally('size').get(sizeBand.id) ?? 0 }})
           </option>
         </select>
         <select v-model="filters.machine" class="plain-input" aria-label="How it is marked">
@@ -166,8 +167,8 @@ const clear = () =>
         </select>
         <select v-model="filters.has" class="plain-input" aria-label="What it shows">
           <option :value="null">Any media</option>
-          <option v-for="own in media" :key="own" :value="own">
-            {{ mediumWords[own] }} ({{ tally('has').get(own) ?? 0 }})
+          <option v-for="medium in media" :key="medium" :value="medium">
+            {{ mediumWords[medium] }} ({{ tally('has').get(medium) ?? 0 }})
           </option>
         </select>
         <select v-model="filters.sort" class="plain-input" aria-label="Order">
@@ -178,13 +179,13 @@ const clear = () =>
       </div>
       <p v-if="struck.length || narrowed" class="struck">
         <button
-          v-for="own in struck"
-          :key="own.text"
+          v-for="option in struck"
+          :key="option.text"
           class="word"
-          :aria-label="`Strike out ${own.text}`"
-          @click="own.strike()"
+          :aria-label="`Strike out ${option.text}`"
+          @click="option.strike()"
         >
-          {{ own.text }} ×
+          {{ option.text }} ×
         </button>
         <button v-if="narrowed" class="word" @click="clear">Let everything in</button>
       </p>
@@ -240,9 +241,9 @@ const clear = () =>
           In no folder
         </button>
       </li>
-      <li v-for="own in folders" :key="own.id">
-        <button class="word" @click="(place([chosen!.id], own.id), (placing = false))">
-          {{ own.name }}
+      <li v-for="entry in folders" :key="entry.id">
+        <button class="word" @click="(place([chosen!.id], entry.id), (placing = false))">
+          {{ entry.name }}
         </button>
       </li>
     </ul>

@@ -68,7 +68,7 @@ export class ChangeQueue {
 
   /** The teacher's word on what is stuck: it replaces what stands there, or is let go. */
   async decide(key: string, word: 'replace' | 'let-go'): Promise<void> {
-    const kept = this.kept.find((own) => own.key === key);
+    const kept = this.kept.find((queued) => queued.key === key);
     if (!kept) return;
     if (word === 'let-go') return this.letGo(kept);
     delete kept.stuck;

@@ -10,13 +10,16 @@ export const usualSeconds = 60;
  *
  * @param chainOf a standard with those above it, from below
  */
-export const plannedOf = (own: Pinned, chainOf: (standard: number) => number[]): PlannedItem => ({
-  id: own.itemId,
-  standards: own.standards.map(({ id }) => chainOf(id)),
-  depth: own.depth,
-  points: own.points,
-  seconds: own.seconds ?? usualSeconds,
-  facility: own.facility?.value ?? null,
-  separation: own.separation,
-  byHand: markedBy(own.content) === 'hand',
+export const plannedOf = (
+  pinned: Pinned,
+  chainOf: (standard: number) => number[],
+): PlannedItem => ({
+  id: pinned.itemId,
+  standards: pinned.standards.map(({ id }) => chainOf(id)),
+  depth: pinned.depth,
+  points: pinned.points,
+  seconds: pinned.seconds ?? usualSeconds,
+  facility: pinned.facility?.value ?? null,
+  itemRestCorrelation: pinned.itemRestCorrelation,
+  byHand: markedBy(pinned.content) === 'hand',
 });

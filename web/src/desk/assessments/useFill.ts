@@ -37,10 +37,10 @@ export function useFill(testId: number, test: ReturnType<typeof useTest>) {
         { blueprint, ...wanted },
         {
           signal: mine.signal,
-          line: (own) => {
-            if (own.line === 'step') [step.value, candidates.value] = [own.what, own.candidates];
-            else if (own.line === 'failed') wrong.value = own.words;
-            else filled.value = own;
+          line: (line) => {
+            if (line.line === 'step') [step.value, candidates.value] = [line.what, line.candidates];
+            else if (line.line === 'failed') wrong.value = line.words;
+            else filled.value = line;
           },
         },
       );

@@ -18,14 +18,14 @@ interface Noted {
 export function useNotes({ outline, revisions, points, about }: Noted) {
   const library = useLibrary();
   const pinned = computed(() =>
-    (outline.value ? allEntries(outline.value) : []).flatMap((entry, at) => {
-      const own = revisions.value.get(entry.revisionId);
-      return own
+    (outline.value ? allEntries(outline.value) : []).flatMap((entry, index) => {
+      const revision = revisions.value.get(entry.revisionId);
+      return revision
         ? [
             {
               entry,
-              number: at + 1,
-              own,
+              number: index + 1,
+              item: revision,
               worth: points.value?.entries.get(entry.id) ?? entry.points,
             },
           ]
@@ -33,19 +33,19 @@ export function useNotes({ outline, revisions, points, about }: Noted) {
     }),
   );
   const items = computed(() =>
-    pinned.value.map(({ entry, number, own, worth }) =>
+    pinned.value.map(({ entry, number, item, worth }) =>
       notedItem({ ...entry, points: worth }, number, {
-        ...own,
-        retired: own.bank.retired,
-        seconds: own.seconds ?? usualSeconds,
+        ...item,
+        retired: item.bank.retired,
+        seconds: item.seconds ?? usualSeconds,
       }),
     ),
   );
   const cells = computed(() => {
     const blueprint = outline.value?.blueprint;
     if (!blueprint) return [];
-    const planned = pinned.value.map(({ own, worth }) => ({
-      ...plannedOf(own, library.chainOf),
+    const planned = pinned.value.map(({ item, worth }) => ({
+      ...plannedOf(item, library.chainOf),
       points: worth,
     }));
     return cellStates(blueprint, planned).map(({ row, column, want, have }) => ({
@@ -67,12 +67,13 @@ export function useNotes({ outline, revisions, points, about }: Noted) {
     notes,
     /** What is said of each entry, by its id. */
     notesAt: computed(() => {
-      const found = new Map<string, string[]>();
+      const itemsByPassage = new Map<string, string[]>();
       for (const { entries, words, about: kind } of notes.value)
         // What almost every item shares says nothing beside a single row.
         if (kind !== 'few' && kind !== 'hand')
-          for (const id of entries) found.set(id, [...(found.get(id) ?? []), words]);
-      return found;
+          for (const id of entries)
+            itemsByPassage.set(id, [...(itemsByPassage.get(id) ?? []), words]);
+      return itemsByPassage;
     }),
     forecasts: computed(() => (about.value ? forecastInWords(about.value.forecast) : [])),
   };

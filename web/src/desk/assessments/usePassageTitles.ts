@@ -7,7 +7,7 @@ export function usePassageTitles(ids: () => readonly number[]): Map<number, stri
   watch(
     ids,
     async (wanted) => {
-      for (const id of wanted.filter((own) => !titles.has(own))) {
+      for (const id of wanted.filter((value) => !titles.has(value))) {
         titles.set(id, '…');
         const read = await call('readPassage', { params: { passageId: id } }).catch(() => null);
         titles.set(id, read?.content.title ?? 'a passage of a colleague');

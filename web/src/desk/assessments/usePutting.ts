@@ -28,8 +28,13 @@ export function usePutting(test: ReturnType<typeof useTest>) {
 
   /** A test that says nothing of its subject and grades yet takes them from its first item. */
   function describedBy({ subject, grades }: ItemRow): Change[] {
-    const own = outline.value;
-    if (!own || allEntries(own).length > 0 || own.subject !== '' || own.grades.length > 0)
+    const current = outline.value;
+    if (
+      !current ||
+      allEntries(current).length > 0 ||
+      current.subject !== '' ||
+      current.grades.length > 0
+    )
       return [];
     return [{ do: 'describe', facts: { subject, grades } }];
   }
@@ -49,12 +54,12 @@ export function usePutting(test: ReturnType<typeof useTest>) {
 
   /** From a row of the bank that was dropped on the paper. */
   function putFound(
-    found: readonly ItemRow[],
+    items: readonly ItemRow[],
     itemId: number,
     section: string,
     before: string | null,
   ): void {
-    const item = found.find(({ id }) => id === itemId);
+    const item = items.find(({ id }) => id === itemId);
     if (item) put(item, section, before);
   }
 

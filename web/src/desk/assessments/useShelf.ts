@@ -49,13 +49,13 @@ export function useShelf() {
     const mine = ++latest;
     try {
       const { grades, ...rest } = filters;
-      const found = await call('searchTests', {
+      const page = await call('searchTests', {
         query: { ...rest, grades: grades.join(','), from },
       });
       if (mine !== latest) return;
-      tests.value = from === 0 ? found.tests : [...(tests.value ?? []), ...found.tests];
-      total.value = found.total;
-      counts.value = found.counts;
+      tests.value = from === 0 ? page.tests : [...(tests.value ?? []), ...page.tests];
+      total.value = page.total;
+      counts.value = page.counts;
       wrong.value = '';
     } catch (error) {
       if (mine === latest) wrong.value = inWords(error);

@@ -41,7 +41,7 @@ export const pinOf = (item: ItemRow): Pinned => ({
   depth: item.depth,
   seconds: item.seconds,
   facility: item.facility,
-  separation: item.separation,
+  itemRestCorrelation: item.itemRestCorrelation,
   bank: {
     id: item.bankId,
     name: item.bank,
@@ -74,7 +74,7 @@ export function useTest(testId: number) {
     about.value = rest;
     revisions.value = new Map([
       ...revisions.value,
-      ...pinned.map((own): [number, Pinned] => [own.id, own]),
+      ...pinned.map((item): [number, Pinned] => [item.id, item]),
     ]);
     // While more changes are on their way, what is on screen is ahead of this answer.
     if (pending.value === 0) outline.value = answer.outline;
@@ -165,7 +165,7 @@ export function useTest(testId: number) {
   function know(...items: ItemRow[]): void {
     revisions.value = new Map([
       ...revisions.value,
-      ...items.map((own): [number, Pinned] => [own.revisionId, pinOf(own)]),
+      ...items.map((item): [number, Pinned] => [item.revisionId, pinOf(item)]),
     ]);
   }
 

@@ -5,9 +5,9 @@ import { ref, watch, type Ref } from 'vue';
  * answer of the server, or a colleague's change elsewhere, never wipes out what is being typed.
  */
 export function useTyped(value: () => string | number | null | undefined): Ref<string> {
-  const asText = (own: string | number | null | undefined) =>
-    own === null || own === undefined ? '' : String(own);
+  const asText = (content: string | number | null | undefined) =>
+    content === null || content === undefined ? '' : String(content);
   const typed = ref(asText(value()));
-  watch(value, (own) => (typed.value = asText(own)));
+  watch(value, (changed) => (typed.value = asText(changed)));
   return typed;
 }

@@ -3,9 +3,9 @@ import { listing } from '@oaken/core/text';
 import type { AboutTest } from './useTest';
 
 export function whoseWords(
-  own: Pick<AboutTest, 'mine' | 'may' | 'owner' | 'builders' | 'copiedFrom' | 'reach'>,
+  aboutTest: Pick<AboutTest, 'mine' | 'may' | 'owner' | 'builders' | 'copiedFrom' | 'reach'>,
 ): string {
-  const { mine, may, owner, builders, copiedFrom, reach } = own;
+  const { mine, may, owner, builders, copiedFrom, reach } = aboutTest;
   if (may === 'read')
     return `${owner}’s original. You can look at it and copy it; nothing here changes it.`;
   if (!mine)

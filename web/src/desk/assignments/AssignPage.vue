@@ -41,23 +41,26 @@ const clientKey = crypto.randomUUID();
 
 onMounted(async () => {
   try {
-    const [own, mine, parties] = await Promise.all([
+    const [assignment, mine, parties] = await Promise.all([
       call('readTest', { params: { testId } }),
       call('listClasses', {}),
       call('listGroups', {}),
     ]);
     classes.value = mine.classes.filter(({ putAway }) => !putAway);
     groups.value = parties.groups;
-    const seconds = own.revisions.reduce((sum, revision) => sum + (revision.seconds ?? 60), 0);
+    const seconds = assignment.revisions.reduce(
+      (sum, revision) => sum + (revision.seconds ?? 60),
+      0,
+    );
     form.value.limitMinutes =
-      own.outline.minutes ?? Math.max(10, Math.ceil((seconds * 1.5) / 300) * 5);
+      assignment.outline.minutes ?? Math.max(10, Math.ceil((seconds * 1.5) / 300) * 5);
     form.value.sectionMinutes = Object.fromEntries(
-      own.outline.sections.map(({ id, minutes }) => [id, minutes ?? '']),
+      assignment.outline.sections.map(({ id, minutes }) => [id, minutes ?? '']),
     );
     await startFrom();
     initial = JSON.stringify(form.value);
     takeUp();
-    test.value = own;
+    test.value = assignment;
   } catch (error) {
     wrong.value = inWords(error);
   }
@@ -99,13 +102,13 @@ async function startFrom(): Promise<void> {
     });
     const { opensAt, closesAt, lateRule, rules } = given.assignment;
     const who = { classIds: [], groupIds: [], studentIds: [], link: false };
-    const own = formOfWishes(
+    const wishForm = formOfWishes(
       { ...given, who, opensAt, closesAt, lateRule, rules, forms: [null], formsFor: [] },
       form.value,
       zone.value,
     );
     const weeks = Math.max(0, Math.ceil((session.now() - opensAt) / (7 * day)));
-    form.value = moveDays(own, weeks * 7);
+    form.value = moveDays(wishForm, weeks * 7);
   } else {
     // Come here for some students: they are chosen already.
     const ids = (list: unknown) =>
@@ -144,7 +147,7 @@ const chosen = computed(
   () => who.value.classIds.length + who.value.groupIds.length + who.value.studentIds.length > 0,
 );
 
-/** Head count, supports and calendar by the server, which knows who is in two classes and what colleagues gave. */
+/** Head count, accommodations and calendar by the server, which knows who is in two classes and what colleagues gave. */
 const recipients = ref<Recipients | null>(null);
 let asked = '';
 watch(
@@ -155,12 +158,12 @@ watch(
     asked = key;
     recipients.value = chosen.value
       ? null
-      : { students: 0, supports: [], forms: [], reachable: null, has: [] };
+      : { students: 0, accommodations: [], forms: [], reachable: null, has: [] };
     if (!chosen.value) return;
     try {
-      const found = await call('readRecipients', { body: now });
+      const answer = await call('readRecipients', { body: now });
       // A later choice has its own count on the way.
-      if (asked === key) recipients.value = found;
+      if (asked === key) recipients.value = answer;
     } catch (error) {
       wrong.value = inWords(error);
     }
@@ -169,8 +172,8 @@ watch(
 );
 
 const forms = computed(() => {
-  const own = test.value?.outline.forms ?? [];
-  return own.length === 0 ? [] : [{ id: null, name: 'A', note: '' }, ...own];
+  const testForms = test.value?.outline.forms ?? [];
+  return testForms.length === 0 ? [] : [{ id: null, name: 'A', note: '' }, ...testForms];
 });
 const parties = computed(() => [
   ...classes.value
@@ -184,13 +187,13 @@ const parties = computed(() => [
       groupId: id,
     })),
 ]);
-/** Supports ask for forms by name; those that this test does not have are named, so that nobody is surprised. */
+/** Accommodations ask for forms by name; those that this test does not have are named, so that nobody is surprised. */
 const missingForms = computed(
   () =>
     recipients.value?.forms.filter(
       ({ name }) =>
         name.toLowerCase() !== 'a' &&
-        !forms.value.some((own) => own.name.toLowerCase() === name.toLowerCase()),
+        !forms.value.some((candidate) => candidate.name.toLowerCase() === name.toLowerCase()),
     ) ?? [],
 );
 
@@ -220,15 +223,15 @@ const slip = computed(() => {
     word: form.value.word,
     forms: forms.value.filter(({ id }) => form.value.forms.includes(id)).map(({ name }) => name),
     formsFor: form.value.formsFor.flatMap(({ classId, groupId, form: id }) => {
-      const party = parties.value.find((own) =>
-        'classId' in own ? own.classId === classId : own.groupId === groupId,
+      const party = parties.value.find((candidate) =>
+        'classId' in candidate ? candidate.classId === classId : candidate.groupId === groupId,
       );
-      const dealt = forms.value.find((own) => own.id === id);
+      const dealt = forms.value.find((candidate) => candidate.id === id);
       return party && dealt ? [{ party: party.name, form: dealt.name }] : [];
     }),
     sections: outline.sections,
     draws: outline.sections.some(({ draw }) => draw !== null),
-    supports: recipients.value.supports,
+    accommodations: recipients.value.accommodations,
     zone: zone.value,
     now: session.now(),
   });
@@ -243,14 +246,16 @@ const canGive = computed(
 );
 
 const bars = computed(() =>
-  (recipients.value?.has ?? []).map((own) => ({
-    id: own.mine ? own.assignmentId : 0,
-    title: own.title,
-    classes: own.mine ? '' : own.teacher,
-    opensAt: own.opensAt,
-    closesAt: own.closesAt,
+  (recipients.value?.has ?? []).map((recipient) => ({
+    id: recipient.mine ? recipient.assignmentId : 0,
+    title: recipient.title,
+    classes: recipient.mine ? '' : recipient.teacher,
+    opensAt: recipient.opensAt,
+    closesAt: recipient.closesAt,
     account:
-      own.students === recipients.value!.students ? 'all of them' : `${own.students} of them`,
+      recipient.students === recipients.value!.students
+        ? 'all of them'
+        : `${recipient.students} of them`,
   })),
 );
 const extra = computed(() => {
@@ -393,9 +398,10 @@ const closingDay = computed(() =>
               {{ count(recipients.reachable, 'letter goes', 'letters go') }} out when they can see
               it.
             </p>
-            <p v-for="own in missingForms" :key="own.name" class="warn">
-              {{ count(own.students, 'student needs', 'students need') }} form {{ own.name }}, which
-              this test does not have; they get the form that is dealt.
+            <p v-for="missingForm in missingForms" :key="missingForm.name" class="warn">
+              {{ count(missingForm.students, 'student needs', 'students need') }} form
+              {{ missingForm.name }}, which this test does not have; they get the form that is
+              dealt.
             </p>
           </template>
           <p v-else class="faded">It says what goes to whom, and when, once somebody is chosen.</p>

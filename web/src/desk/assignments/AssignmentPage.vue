@@ -30,7 +30,7 @@ const session = useSession();
 const words = useWords();
 const router = useRouter();
 const assignmentId = Number(useRoute().params.assignmentId);
-const own = ref<Own | null>(null);
+const opened = ref<Own | null>(null);
 const form = ref<WishForm | null>(null);
 const wrong = ref('');
 const fieldErrors = ref<Record<string, string>>({});
@@ -41,8 +41,8 @@ const tying = ref<Student | null>(null);
 
 async function load(): Promise<void> {
   try {
-    own.value = await call('readAssignment', { params: { assignmentId } });
-    const { assignment, ...rest } = own.value;
+    opened.value = await call('readAssignment', { params: { assignmentId } });
+    const { assignment, ...rest } = opened.value;
     form.value = formOfWishes(
       { ...rest, ...assignment },
       blankForm(session.now(), session.school.zone),
@@ -55,7 +55,9 @@ async function load(): Promise<void> {
 }
 onMounted(load);
 
-const state = computed(() => (own.value ? stateOf(own.value.assignment, session.now()) : null));
+const state = computed(() =>
+  opened.value ? stateOf(opened.value.assignment, session.now()) : null,
+);
 const reading = computed(() =>
   form.value ? readForm(form.value, session.school.zone, session.now(), true, null) : null,
 );
@@ -67,15 +69,15 @@ const wanted = computed(() => {
   return { ...read, word, instructions, note };
 });
 const present = computed(() => {
-  if (!own.value) return null;
-  const { opensAt, closesAt, lateRule, rules } = own.value.assignment;
-  const { visibleFrom, answersFrom, word, instructions, note } = own.value;
+  if (!opened.value) return null;
+  const { opensAt, closesAt, lateRule, rules } = opened.value.assignment;
+  const { visibleFrom, answersFrom, word, instructions, note } = opened.value;
   return { opensAt, closesAt, lateRule, visibleFrom, answersFrom, rules, word, instructions, note };
 });
 /** To the minute, as a field shows it: what was given at once has seconds too. */
 const minutes = (value: unknown) =>
-  JSON.stringify(value, (_, one: unknown) =>
-    typeof one === 'number' && one > 1e11 ? Math.floor(one / 60_000) : one,
+  JSON.stringify(value, (_, part: unknown) =>
+    typeof part === 'number' && part > 1e11 ? Math.floor(part / 60_000) : part,
   );
 const keys = [
   'opensAt',
@@ -108,11 +110,11 @@ const exact = computed(() => {
   };
 });
 const effects = computed(() =>
-  changed.value && own.value && exact.value
+  changed.value && opened.value && exact.value
     ? changeEffects(
         present.value!,
         exact.value,
-        own.value.assignment,
+        opened.value.assignment,
         session.school.zone,
         session.now(),
       )
@@ -121,7 +123,7 @@ const effects = computed(() =>
 
 async function act<Answer>(
   work: () => Promise<Answer>,
-  said: string | ((answer: Answer) => string),
+  notice: string | ((answer: Answer) => string),
 ): Promise<void> {
   if (busy.value) return;
   busy.value = true;
@@ -129,7 +131,7 @@ async function act<Answer>(
   try {
     const answer = await work();
     await load();
-    done(typeof said === 'string' ? said : said(answer));
+    done(typeof notice === 'string' ? notice : notice(answer));
   } catch (error) {
     if (error instanceof Refused && error.problem.errors)
       fieldErrors.value = Object.fromEntries(
@@ -144,7 +146,7 @@ const params = { assignmentId };
 const change = () =>
   act(() => call('changeAssignment', { params, body: exact.value! }), 'It is changed.');
 async function stop(): Promise<void> {
-  const { working, notBegun } = own.value!.assignment;
+  const { working, notBegun } = opened.value!.assignment;
   const sure = await ElMessageBox.confirm(
     `${count(working, 'student')} working now ${working === 1 ? 'is' : 'are'} handed in with what is saved; ${count(notBegun, 'student')} can no longer begin. It can be opened again.`,
     'Close it now for everybody?',
@@ -155,13 +157,13 @@ async function stop(): Promise<void> {
 const letIn = ({ studentId, name }: Student) =>
   act(() => call('letIn', { params: { assignmentId, studentId } }), `${name} can go on.`);
 async function release(released: boolean): Promise<void> {
-  const said = (shows: Shows) =>
+  const releaseWords = (shows: Shows) =>
     released
       ? releaseInWords(shows, session.school.zone, session.now())
       : 'The release is taken back.';
   await act(
     () => call('releaseAssignment', { params, body: { released } }),
-    ({ shows }) => said(shows),
+    ({ shows }) => releaseWords(shows),
   );
 }
 async function takeBack(): Promise<void> {
@@ -194,44 +196,44 @@ const more = ({ closesAt, extraMinutes, extraAttempts }: Student) =>
     ].filter(Boolean),
   );
 const letterWords = computed(() => {
-  const { sent, waiting, failed: lost } = own.value!.letters;
-  const said = [
+  const { sent, waiting, failed: lost } = opened.value!.letters;
+  const sentences = [
     sent ? `${count(sent, 'letter')} sent` : '',
     waiting ? `${waiting} to be sent` : '',
     lost ? `${lost} could not be sent` : '',
   ].filter(Boolean);
-  return said.length ? `${listing(said)}.` : '';
+  return sentences.length ? `${listing(sentences)}.` : '';
 });
 const pickable = computed(
-  () => own.value?.students.filter((one) => one.state !== 'withdrawn') ?? [],
+  () => opened.value?.students.filter((student) => student.state !== 'withdrawn') ?? [],
 );
 const allPicked = computed(
   () => picked.value.length > 0 && picked.value.length === pickable.value.length,
 );
-async function extended(said: string): Promise<void> {
+async function extended(text: string): Promise<void> {
   picked.value = [];
   await load();
-  done(said);
+  done(text);
 }
 </script>
 
 <template>
   <PageHead
-    :title="own?.assignment.title ?? 'Assignment'"
-    :where="own ? `Schedule · ${own.assignment.recipients}` : 'Schedule'"
+    :title="opened?.assignment.title ?? 'Assignment'"
+    :where="opened ? `Schedule · ${opened.assignment.recipients}` : 'Schedule'"
   >
     <RouterLink to="/schedule">Back to the schedule</RouterLink>
-    <RouterLink v-if="own" :to="`/watch/${assignmentId}`">Watch</RouterLink>
-    <RouterLink v-if="own" :to="`/results/${assignmentId}`">Results</RouterLink>
+    <RouterLink v-if="opened" :to="`/watch/${assignmentId}`">Watch</RouterLink>
+    <RouterLink v-if="opened" :to="`/results/${assignmentId}`">Results</RouterLink>
     <el-button
-      v-if="own"
-      @click="router.push(`/tests/${own.assignment.testId}/assign?again=${assignmentId}`)"
+      v-if="opened"
+      @click="router.push(`/tests/${opened.assignment.testId}/assign?again=${assignmentId}`)"
       >Give it again</el-button
     >
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <FacingPages
-    v-if="own && form"
+    v-if="opened && form"
     name="assignment"
     left="Students"
     right="Times and rules"
@@ -240,36 +242,36 @@ async function extended(said: string): Promise<void> {
     <template #left>
       <div class="inset">
         <p class="state">
-          <b>{{ stateWords[state!] }}</b>, {{ words.closing(own.assignment.closesAt) }}.
+          <b>{{ stateWords[state!] }}</b>, {{ words.closing(opened.assignment.closesAt) }}.
           <template
             v-if="
-              own.assignment.lastEnd &&
-              own.assignment.closesAt &&
-              own.assignment.lastEnd > own.assignment.closesAt
+              opened.assignment.lastEnd &&
+              opened.assignment.closesAt &&
+              opened.assignment.lastEnd > opened.assignment.closesAt
             "
-            >The last student has until {{ words.time(own.assignment.lastEnd) }}.</template
+            >The last student has until {{ words.time(opened.assignment.lastEnd) }}.</template
           >
         </p>
-        <p v-if="own.note" class="note">{{ own.note }}</p>
-        <p v-if="own.word">
-          The word to begin: <b>{{ own.word }}</b>
+        <p v-if="opened.note" class="note">{{ opened.note }}</p>
+        <p v-if="opened.word">
+          The word to begin: <b>{{ opened.word }}</b>
         </p>
         <p v-if="letterWords" class="faded">{{ letterWords }}</p>
-        <GuestLink v-if="own.link" :token="own.link" />
-        <p v-if="own.mayChange" class="acts">
+        <GuestLink v-if="opened.link" :token="opened.link" />
+        <p v-if="opened.mayChange" class="acts">
           <button v-if="state === 'open'" class="word" @click="stop">Close it now</button>
           <button
-            v-if="own.assignment.releasedAt === null && own.assignment.handedIn > 0"
+            v-if="opened.assignment.releasedAt === null && opened.assignment.handedIn > 0"
             class="word"
             @click="release(true)"
           >
             Release
           </button>
-          <button v-if="own.assignment.releasedAt !== null" class="word" @click="release(false)">
+          <button v-if="opened.assignment.releasedAt !== null" class="word" @click="release(false)">
             Take the release back
           </button>
           <button
-            v-if="own.assignment.working + own.assignment.handedIn === 0"
+            v-if="opened.assignment.working + opened.assignment.handedIn === 0"
             class="word"
             @click="takeBack"
           >
@@ -277,7 +279,7 @@ async function extended(said: string): Promise<void> {
           </button>
         </p>
       </div>
-      <EmptyNote v-if="own.students.length === 0" title="Nobody has it yet."
+      <EmptyNote v-if="opened.students.length === 0" title="Nobody has it yet."
         >Guests come by the link above.</EmptyNote
       >
       <table v-else class="ruled">
@@ -293,12 +295,12 @@ async function extended(said: string): Promise<void> {
             </th>
             <th>Student</th>
             <th>State</th>
-            <th>Supports</th>
+            <th>Accommodations</th>
             <th>Of their own</th>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="student in own.students" :key="student.studentId">
+          <tr v-for="student in opened.students" :key="student.studentId">
             <td>
               <input
                 v-if="student.state !== 'withdrawn'"
@@ -311,7 +313,7 @@ async function extended(said: string): Promise<void> {
             <td>
               {{ student.name }}
               <span class="faded small">{{
-                student.guest ? 'guest' : `${student.className} no. ${student.rollNumber}`
+                student.guest ? 'guest' : `${student.className} no. ${student.rosterNumber}`
               }}</span>
             </td>
             <td>
@@ -320,7 +322,7 @@ async function extended(said: string): Promise<void> {
               <template v-if="student.away">
                 <span class="away">left the sitting</span>
                 <button
-                  v-if="own.mayChange"
+                  v-if="opened.mayChange"
                   class="word"
                   :aria-label="`let in again: ${student.name}`"
                   @click="letIn(student)"
@@ -329,11 +331,11 @@ async function extended(said: string): Promise<void> {
                 </button>
               </template>
             </td>
-            <td class="small">{{ student.supports }}</td>
+            <td class="small">{{ student.accommodations }}</td>
             <td class="small">
               {{ more(student) }}
               <button
-                v-if="student.guest && own.mayChange"
+                v-if="student.guest && opened.mayChange"
                 class="word"
                 :aria-label="`say who it is: ${student.name}`"
                 @click="tying = student"
@@ -347,7 +349,7 @@ async function extended(said: string): Promise<void> {
     </template>
     <template #right>
       <form class="inset wish-form" @submit.prevent="change">
-        <fieldset :disabled="!own.mayChange">
+        <fieldset :disabled="!opened.mayChange">
           <legend class="unseen">Times and rules</legend>
           <WhenBlock v-model="form" :problems="problems" given />
           <HowBlock
@@ -355,11 +357,11 @@ async function extended(said: string): Promise<void> {
             :problems="problems"
             :forms="[]"
             :parties="[]"
-            :sections="own.sections"
+            :sections="opened.sections"
             given
           />
         </fieldset>
-        <div v-if="own.mayChange" class="slip" aria-live="polite">
+        <div v-if="opened.mayChange" class="slip" aria-live="polite">
           <h2>What the change does</h2>
           <p v-if="!changed" class="faded">Nothing is changed yet. All but the mode can be.</p>
           <template v-else>
@@ -383,17 +385,17 @@ async function extended(said: string): Promise<void> {
       </form>
     </template>
   </FacingPages>
-  <FootingLine v-if="own" label="How it goes">
+  <FootingLine v-if="opened" label="How it goes">
     <span
-      ><b>{{ own.assignment.given }}</b> given</span
+      ><b>{{ opened.assignment.given }}</b> given</span
     ><span
-      ><b>{{ own.assignment.notBegun }}</b> not begun</span
+      ><b>{{ opened.assignment.notBegun }}</b> not begun</span
     ><span
-      ><b>{{ own.assignment.working }}</b> working</span
+      ><b>{{ opened.assignment.working }}</b> working</span
     ><span
-      ><b>{{ own.assignment.handedIn }}</b> handed in</span
+      ><b>{{ opened.assignment.handedIn }}</b> handed in</span
     >
-    <template v-if="own.mayChange" #actions>
+    <template v-if="opened.mayChange" #actions>
       <el-button :disabled="picked.length === 0" @click="extending = true">
         {{
           picked.length ? `More for ${count(picked.length, 'student')}` : 'More for whom is picked'
@@ -402,14 +404,14 @@ async function extended(said: string): Promise<void> {
     </template>
   </FootingLine>
   <ExtendDialog
-    v-if="own"
+    v-if="opened"
     v-model="extending"
-    :own="own.assignment"
+    :assignment="opened.assignment"
     :student-ids="allPicked ? null : picked"
     :students="picked.length"
     @done="extended"
   />
-  <TieDialog v-if="own" v-model="tying" :assignment-id="assignmentId" @done="extended" />
+  <TieDialog v-if="opened" v-model="tying" :assignment-id="assignmentId" @done="extended" />
 </template>
 
 <style scoped>

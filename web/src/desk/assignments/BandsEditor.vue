@@ -4,8 +4,8 @@ import type { Band } from '@oaken/core/assignments';
 
 const bands = defineModel<Band[]>({ required: true });
 defineProps<{ wrong: string | undefined }>();
-const set = (at: number, change: Partial<Band>) =>
-  (bands.value = bands.value.map((own, n) => (n === at ? { ...own, ...change } : own)));
+const set = (index: number, change: Partial<Band>) =>
+  (bands.value = bands.value.map((band, n) => (n === index ? { ...band, ...change } : band)));
 const text = (event: Event) => (event.target as HTMLInputElement).value;
 const share = (event: Event) =>
   Math.min(1, Math.max(0, Math.round(Number(text(event)) * 100) / 10_000));
@@ -20,14 +20,14 @@ const add = () =>
 <template>
   <table class="bands">
     <tbody>
-      <tr v-for="(own, at) in bands" :key="at">
+      <tr v-for="(entry, index) in bands" :key="index">
         <td>
           <input
             class="plain-input name"
-            :value="own.name"
+            :value="entry.name"
             maxlength="20"
-            :aria-label="`Name of band ${at + 1}`"
-            @change="set(at, { name: text($event) })"
+            :aria-label="`Name of band ${index + 1}`"
+            @change="set(index, { name: text($event) })"
           />
         </td>
         <td>
@@ -38,9 +38,9 @@ const add = () =>
             min="0"
             max="100"
             step="0.5"
-            :value="Math.round(own.from * 10000) / 100"
-            :aria-label="`Band ${at + 1} begins at percent`"
-            @change="set(at, { from: share($event) })"
+            :value="Math.round(entry.from * 10000) / 100"
+            :aria-label="`Band ${index + 1} begins at percent`"
+            @change="set(index, { from: share($event) })"
           />
           %
         </td>
@@ -49,8 +49,8 @@ const add = () =>
             v-if="bands.length > 2"
             type="button"
             class="word small"
-            :aria-label="`take away band ${own.name}`"
-            @click="bands = bands.filter((_, n) => n !== at)"
+            :aria-label="`take away band ${entry.name}`"
+            @click="bands = bands.filter((_, n) => n !== index)"
           >
             take away
           </button>

@@ -13,7 +13,11 @@ import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 /** Null ids: everybody, so that the assignment's own time moves. */
-const props = defineProps<{ own: AssignmentRow; studentIds: number[] | null; students: number }>();
+const props = defineProps<{
+  assignment: AssignmentRow;
+  studentIds: number[] | null;
+  students: number;
+}>();
 const emit = defineEmits<{ done: [said: string] }>();
 const session = useSession();
 const words = useWords();
@@ -33,7 +37,10 @@ const minutes = computed(() => {
   return form.choice === 'other' ? form.otherMinutes : form.choice;
 });
 const tomorrow = () =>
-  wallOf(Math.max(session.now(), props.own.closesAt ?? 0) + day, session.school.zone).slice(0, 11);
+  wallOf(Math.max(session.now(), props.assignment.closesAt ?? 0) + day, session.school.zone).slice(
+    0,
+    11,
+  );
 whenOpened(open, () => {
   Object.assign(form, {
     choice: 5,
@@ -52,7 +59,7 @@ async function extend(): Promise<void> {
     const closesAt = wall?.ok ? wall.at : null;
     const { attempts } = form;
     const { students } = await call('extendAssignment', {
-      params: { assignmentId: props.own.id },
+      params: { assignmentId: props.assignment.id },
       body: { studentIds: props.studentIds, closesAt, minutes: minutes.value, attempts },
     });
     open.value = false;
@@ -97,7 +104,9 @@ async function extend(): Promise<void> {
         for them.
       </p>
       <p class="line">
-        <ElCheckbox v-model="form.longer" :disabled="own.closesAt === null">open until</ElCheckbox>
+        <ElCheckbox v-model="form.longer" :disabled="assignment.closesAt === null"
+          >open until</ElCheckbox
+        >
         <WallField v-model="form.wall" label="Open until" :disabled="!form.longer" />
       </p>
       <p class="line">

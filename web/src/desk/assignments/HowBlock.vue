@@ -89,8 +89,8 @@ const names = computed(() =>
 const formWords = computed(() => {
   const [first = 'none chosen', ...others] = names.value;
   const only = names.value.length === 0 ? first : `form ${first} for all`;
-  const own = others.length > 0 ? `${listing(names.value)} in turn` : only;
-  return form.value.formsFor.length ? `${own}, others by class or group` : own;
+  const text = others.length > 0 ? `${listing(names.value)} in turn` : only;
+  return form.value.formsFor.length ? `${text}, others by class or group` : text;
 });
 const beginning = computed(
   () =>
@@ -107,22 +107,22 @@ const outcome = computed(() => {
   return `${showWords[show]} ${releaseWords[score]}, right answers ${answerWords[answers]}`;
 });
 const formOf = (party: { classId?: number; groupId?: number }) => {
-  const own = form.value.formsFor.find(
-    (one) => one.classId === party.classId && one.groupId === party.groupId,
+  const formOfParty = form.value.formsFor.find(
+    (candidate) => candidate.classId === party.classId && candidate.groupId === party.groupId,
   );
-  return own ? String(own.form) : 'turn';
+  return formOfParty ? String(formOfParty.form) : 'turn';
 };
 function setForm({ classId, groupId }: { classId?: number; groupId?: number }, event: Event): void {
   const value = (event.target as HTMLSelectElement).value;
   const rest = form.value.formsFor.filter(
-    (one) => one.classId !== classId || one.groupId !== groupId,
+    (candidate) => candidate.classId !== classId || candidate.groupId !== groupId,
   );
-  const own = {
+  const formChoice = {
     ...(classId !== undefined && { classId }),
     ...(groupId !== undefined && { groupId }),
     form: value === 'null' ? null : value,
   };
-  form.value.formsFor = value === 'turn' ? rest : [...rest, own];
+  form.value.formsFor = value === 'turn' ? rest : [...rest, formChoice];
 }
 </script>
 
@@ -187,20 +187,20 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
       >
     </div>
     <template v-if="form.mode === 'test' && form.partsTimed === 'sections'">
-      <div v-for="(own, n) in sections" :key="own.id" class="pair">
+      <div v-for="(entry, n) in sections" :key="entry.id" class="pair">
         <span class="label" />
         <label
           ><input
-            v-model.number="form.sectionMinutes[own.id]"
+            v-model.number="form.sectionMinutes[entry.id]"
             class="plain-input few"
             type="number"
             min="0.1"
             max="600"
             step="any"
-            :aria-label="`Minutes for ${own.title || `section ${n + 1}`}`"
+            :aria-label="`Minutes for ${entry.title || `section ${n + 1}`}`"
             :aria-invalid="Boolean(problems.stageLimit)"
           />
-          minutes for {{ own.title || `section ${n + 1}` }}</label
+          minutes for {{ entry.title || `section ${n + 1}` }}</label
         >
       </div>
     </template>
@@ -248,16 +248,16 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
       name="Forms"
       :value="formWords"
     >
-      <label v-for="own in forms" :key="own.name"
-        ><input v-model="form.forms" type="checkbox" :value="own.id" /> form {{ own.name }}
-        <span v-if="own.note" class="faded">{{ own.note }}</span></label
+      <label v-for="entry in forms" :key="entry.name"
+        ><input v-model="form.forms" type="checkbox" :value="entry.id" /> form {{ entry.name }}
+        <span v-if="entry.note" class="faded">{{ entry.note }}</span></label
       >
       <label v-for="party in parties" :key="party.key"
         >{{ party.name }}:
         <select class="plain-input auto" :value="formOf(party)" @change="setForm(party, $event)">
           <option value="turn">the chosen forms in turn</option>
-          <option v-for="own in forms" :key="own.name" :value="String(own.id)">
-            form {{ own.name }}
+          <option v-for="entry in forms" :key="entry.name" :value="String(entry.id)">
+            form {{ entry.name }}
           </option>
         </select></label
       >

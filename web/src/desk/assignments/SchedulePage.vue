@@ -46,36 +46,36 @@ const bars = computed(() => (assignments.value ?? []).map(barOf));
 const filter = ref({ classId: 0, state: '' as AssignmentState | '', since: '' });
 const classes = computed(() => {
   const all = new Map(
-    (assignments.value ?? []).flatMap((own) =>
-      own.classes.map(({ id, name }) => [id, name] as const),
+    (assignments.value ?? []).flatMap((assignment) =>
+      assignment.classes.map(({ id, name }) => [id, name] as const),
     ),
   );
   return [...all].sort((a, b) => a[1].localeCompare(b[1]));
 });
-const state = (own: AssignmentRow) => stateOf(own, session.now());
+const state = (assignment: AssignmentRow) => stateOf(assignment, session.now());
 const listed = computed(() => {
   const { classId, state: wanted, since } = filter.value;
   const day = since === '' ? null : Date.parse(`${since}T00:00Z`);
   return (assignments.value ?? []).filter(
-    (own) =>
-      (classId === 0 || own.classes.some(({ id }) => id === classId)) &&
-      (wanted === '' || state(own) === wanted) &&
+    (assignment) =>
+      (classId === 0 || assignment.classes.some(({ id }) => id === classId)) &&
+      (wanted === '' || state(assignment) === wanted) &&
       (day === null ||
-        own.closesAt === null ||
-        dayOf(own.closesAt, session.school.zone) >= day - 86_400_000),
+        assignment.closesAt === null ||
+        dayOf(assignment.closesAt, session.school.zone) >= day - 86_400_000),
   );
 });
 const byState = (wanted: AssignmentState) =>
-  assignments.value?.filter((own) => state(own) === wanted).length ?? 0;
-async function throwAway(own: (typeof drafts.value)[number]): Promise<void> {
+  assignments.value?.filter((assignment) => state(assignment) === wanted).length ?? 0;
+async function throwAway(draft: (typeof drafts.value)[number]): Promise<void> {
   try {
-    const { form } = await call('readDraft', { params: { draftId: own.id } });
-    await call('removeDraft', { params: { draftId: own.id } });
+    const { form } = await call('readDraft', { params: { draftId: draft.id } });
+    await call('removeDraft', { params: { draftId: draft.id } });
     await load();
-    done(`The draft of “${own.title}” is gone.`, async () => {
+    done(`The draft of “${draft.title}” is gone.`, async () => {
       await call('keepDraft', {
         params: { draftId: 0 },
-        body: { clientKey: crypto.randomUUID(), testId: own.testId, form },
+        body: { clientKey: crypto.randomUUID(), testId: draft.testId, form },
       });
       await load();
     });
@@ -112,16 +112,16 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <section v-if="drafts.length" class="drafts" aria-label="Drafts">
-      <p v-for="own in drafts" :key="own.id">
+      <p v-for="entry in drafts" :key="entry.id">
         Draft:
-        <RouterLink :to="`/tests/${own.testId}/assign?draft=${own.id}`">{{
-          own.title
+        <RouterLink :to="`/tests/${entry.testId}/assign?draft=${entry.id}`">{{
+          entry.title
         }}</RouterLink>, kept
-        {{ words.time(own.changedAt) }}
+        {{ words.time(entry.changedAt) }}
         <button
           class="word small"
-          :aria-label="`throw away the draft of ${own.title}`"
-          @click="throwAway(own)"
+          :aria-label="`throw away the draft of ${entry.title}`"
+          @click="throwAway(entry)"
         >
           throw away
         </button>
@@ -173,19 +173,21 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
           </tr>
         </thead>
         <tbody>
-          <tr v-for="own in listed" :key="own.id">
+          <tr v-for="assignment in listed" :key="assignment.id">
             <td>
-              <RouterLink :to="`/assignments/${own.id}`">{{ own.title }}</RouterLink>
+              <RouterLink :to="`/assignments/${assignment.id}`">{{ assignment.title }}</RouterLink>
             </td>
-            <td>{{ own.recipients }}</td>
-            <td>{{ own.rules.mode }}</td>
-            <td>{{ stateWords[state(own)] }}</td>
-            <td>{{ words.time(own.opensAt) }}</td>
-            <td>{{ own.closesAt === null ? 'never' : words.time(own.closesAt) }}</td>
-            <td class="figures">{{ own.working + own.handedIn }}</td>
-            <td class="figures">{{ own.handedIn }}</td>
-            <td class="figures">{{ own.given }}</td>
-            <td class="figures">{{ own.meanShare === null ? '—' : percent(own.meanShare) }}</td>
+            <td>{{ assignment.recipients }}</td>
+            <td>{{ assignment.rules.mode }}</td>
+            <td>{{ stateWords[state(assignment)] }}</td>
+            <td>{{ words.time(assignment.opensAt) }}</td>
+            <td>{{ assignment.closesAt === null ? 'never' : words.time(assignment.closesAt) }}</td>
+            <td class="figures">{{ assignment.working + assignment.handedIn }}</td>
+            <td class="figures">{{ assignment.handedIn }}</td>
+            <td class="figures">{{ assignment.given }}</td>
+            <td class="figures">
+              {{ assignment.meanShare === null ? '—' : percent(assignment.meanShare) }}
+            </td>
           </tr>
         </tbody>
       </table>

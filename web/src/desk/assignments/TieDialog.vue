@@ -5,14 +5,14 @@ import type { ClassRow } from '@oaken/contract/classes';
 import { ref, watch } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
-import { fullName, type RollRow } from '../classes/useClass';
+import { fullName, type RosterRow } from '../classes/useClass';
 
 const guest = defineModel<Assigned | null>({ required: true });
 const props = defineProps<{ assignmentId: number }>();
 const emit = defineEmits<{ done: [said: string] }>();
 const classes = ref<ClassRow[]>([]);
 const classId = ref(0);
-const roll = ref<RollRow[]>([]);
+const roster = ref<RosterRow[]>([]);
 const studentId = ref(0);
 const wrong = ref('');
 watch(guest, async (now) => {
@@ -25,24 +25,24 @@ watch(guest, async (now) => {
   }
 });
 watch(classId, async (id) => {
-  roll.value = [];
+  roster.value = [];
   studentId.value = 0;
   if (id)
-    roll.value = (
-      await call('readClass', { params: { classId: id } }).catch(() => ({ roll: [] }))
-    ).roll.filter(({ leftAt }) => leftAt === null);
+    roster.value = (
+      await call('readClass', { params: { classId: id } }).catch(() => ({ roster: [] }))
+    ).roster.filter(({ leftAt }) => leftAt === null);
 });
 async function tie(): Promise<void> {
-  const own = guest.value!;
+  const current = guest.value!;
   try {
     await call('tieGuest', {
-      params: { assignmentId: props.assignmentId, guestId: own.studentId },
+      params: { assignmentId: props.assignmentId, guestId: current.studentId },
       body: { studentId: studentId.value },
     });
     guest.value = null;
     emit(
       'done',
-      `What ${own.name} wrote is ${fullName(roll.value.find(({ id }) => id === studentId.value)!)}’s now.`,
+      `What ${current.name} wrote is ${fullName(roster.value.find(({ id }) => id === studentId.value)!)}’s now.`,
     );
   } catch (error) {
     wrong.value = inWords(error);
@@ -62,17 +62,17 @@ async function tie(): Promise<void> {
         ><span class="label">Class</span>
         <select v-model="classId" class="plain-input">
           <option :value="0">Choose …</option>
-          <option v-for="own in classes" :key="own.id" :value="own.id">
-            {{ own.name }}, {{ own.subject }}
+          <option v-for="schoolClass in classes" :key="schoolClass.id" :value="schoolClass.id">
+            {{ schoolClass.name }}, {{ schoolClass.subject }}
           </option>
         </select></label
       >
       <label class="field"
         ><span class="label">Student</span>
-        <select v-model="studentId" class="plain-input" :disabled="roll.length === 0">
+        <select v-model="studentId" class="plain-input" :disabled="roster.length === 0">
           <option :value="0">Choose …</option>
-          <option v-for="own in roll" :key="own.id" :value="own.id">
-            {{ own.rollNumber }} {{ fullName(own) }}
+          <option v-for="student in roster" :key="student.id" :value="student.id">
+            {{ student.rosterNumber }} {{ fullName(student) }}
           </option>
         </select></label
       >

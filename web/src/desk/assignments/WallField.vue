@@ -5,10 +5,10 @@ import { computed } from 'vue';
 const wall = defineModel<string>({ required: true });
 const props = defineProps<{ label: string; disabled?: boolean; wrong?: string | undefined }>();
 const weekday = computed(() => {
-  const at = Date.parse(`${wall.value.slice(0, 10)}T00:00Z`);
-  return Number.isNaN(at) || props.disabled
+  const midnight = Date.parse(`${wall.value.slice(0, 10)}T00:00Z`);
+  return Number.isNaN(midnight) || props.disabled
     ? ''
-    : new Date(at).toLocaleDateString('en', { weekday: 'short', timeZone: 'UTC' });
+    : new Date(midnight).toLocaleDateString('en', { weekday: 'short', timeZone: 'UTC' });
 });
 </script>
 

@@ -15,11 +15,11 @@ const props = defineProps<{
 const session = useSession();
 const place = computed(() => session.school.zone.split('/').at(-1)?.replace('_', ' '));
 const rare = computed(() => {
-  const said = [
+  const words = [
     form.value.hidden ? 'hidden until its day' : '',
     form.value.answersLater ? 'answers from a day on' : '',
   ].filter(Boolean);
-  return said.join(', ') || 'seen at once, answers by the release rules';
+  return words.join(', ') || 'seen at once, answers by the release rules';
 });
 const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.problems.answersFrom));
 </script>

@@ -6,7 +6,7 @@ import { count, listing } from '@oaken/core/text';
 import { computed, reactive, ref } from 'vue';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import { fullName, type RollRow } from '../classes/useClass';
+import { fullName, type RosterRow } from '../classes/useClass';
 import { failed } from '../undo';
 import type { WishForm } from './wishForm';
 
@@ -20,14 +20,14 @@ const props = defineProps<{
   reachable: number | null;
 }>();
 
-/** Rolls that were opened to choose single students from. */
-const rolls = reactive<Record<number, RollRow[]>>({});
+/** Rosters that were opened to choose single students from. */
+const rosters = reactive<Record<number, RosterRow[]>>({});
 const open = ref<number[]>([]);
 async function unfold(classId: number): Promise<void> {
   if (open.value.includes(classId))
     return void (open.value = open.value.filter((id) => id !== classId));
   try {
-    rolls[classId] ??= (await call('readClass', { params: { classId } })).roll.filter(
+    rosters[classId] ??= (await call('readClass', { params: { classId } })).roster.filter(
       ({ leftAt }) => leftAt === null,
     );
     open.value.push(classId);
@@ -35,15 +35,15 @@ async function unfold(classId: number): Promise<void> {
     failed(error);
   }
 }
-const groupsOf = (classId: number) => props.groups.filter((own) => own.classId === classId);
+const groupsOf = (classId: number) => props.groups.filter((group) => group.classId === classId);
 const singles = (classId: number) =>
-  (rolls[classId] ?? []).filter(({ id }) => form.value.studentIds.includes(id)).length;
+  (rosters[classId] ?? []).filter(({ id }) => form.value.studentIds.includes(id)).length;
 
 const grades = computed(() =>
   [...new Set(props.classes.map(({ grade }) => grade))].sort((a, b) => a - b),
 );
 const ofGrade = (grade: number) =>
-  props.classes.filter((own) => own.grade === grade).map(({ id }) => id);
+  props.classes.filter((schoolClass) => schoolClass.grade === grade).map(({ id }) => id);
 const isWhole = (grade: number) => ofGrade(grade).every((id) => form.value.classIds.includes(id));
 function toggleGrade(grade: number): void {
   const ids = ofGrade(grade);
@@ -53,10 +53,10 @@ function toggleGrade(grade: number): void {
 /** Every class that somebody comes through, for the grade that does not fit. */
 const touched = computed(() => {
   const through = new Set(form.value.classIds);
-  for (const own of props.groups)
-    if (form.value.groupIds.includes(own.id)) through.add(own.classId);
-  for (const [classId, roll] of Object.entries(rolls))
-    if (roll.some(({ id }) => form.value.studentIds.includes(id))) through.add(Number(classId));
+  for (const group of props.groups)
+    if (form.value.groupIds.includes(group.id)) through.add(group.classId);
+  for (const [classId, roster] of Object.entries(rosters))
+    if (roster.some(({ id }) => form.value.studentIds.includes(id))) through.add(Number(classId));
   return props.classes.filter(({ id }) => through.has(id));
 });
 const otherGrade = computed(() =>
@@ -79,44 +79,46 @@ const otherGrade = computed(() =>
         {{ grade }}</label
       >
     </p>
-    <template v-for="own in classes" :key="own.id">
-      <div class="class" :class="{ chosen: form.classIds.includes(own.id) }">
+    <template v-for="schoolClass in classes" :key="schoolClass.id">
+      <div class="class" :class="{ chosen: form.classIds.includes(schoolClass.id) }">
         <label>
-          <input v-model="form.classIds" type="checkbox" :value="own.id" />
-          <b>{{ own.name }}</b><span>{{
-            [own.subject, own.period].filter(Boolean).join(', ')
+          <input v-model="form.classIds" type="checkbox" :value="schoolClass.id" />
+          <b>{{ schoolClass.name }}</b><span>{{
+            [schoolClass.subject, schoolClass.period].filter(Boolean).join(', ')
           }}</span
-          ><span class="faded">grade {{ own.grade }} · {{ count(own.students, 'student') }}</span>
+          ><span class="faded"
+            >grade {{ schoolClass.grade }} · {{ count(schoolClass.students, 'student') }}</span
+          >
         </label>
         <button
           type="button"
           class="word small"
-          :aria-expanded="open.includes(own.id)"
-          :aria-label="`some of them: ${own.name}`"
-          @click="unfold(own.id)"
+          :aria-expanded="open.includes(schoolClass.id)"
+          :aria-label="`some of them: ${schoolClass.name}`"
+          @click="unfold(schoolClass.id)"
         >
           some of them
         </button>
       </div>
       <div
         v-if="
-          open.includes(own.id) ||
-          groupsOf(own.id).some(({ id }) => form.groupIds.includes(id)) ||
-          singles(own.id)
+          open.includes(schoolClass.id) ||
+          groupsOf(schoolClass.id).some(({ id }) => form.groupIds.includes(id)) ||
+          singles(schoolClass.id)
         "
         class="some"
       >
-        <p v-if="groupsOf(own.id).length" class="groups">
-          <label v-for="group in groupsOf(own.id)" :key="group.id"
+        <p v-if="groupsOf(schoolClass.id).length" class="groups">
+          <label v-for="group in groupsOf(schoolClass.id)" :key="group.id"
             ><input v-model="form.groupIds" type="checkbox" :value="group.id" /> group
             {{ group.name }} <span class="faded">{{ group.students.length }}</span></label
           >
         </p>
-        <ul v-if="open.includes(own.id)">
-          <li v-for="student in rolls[own.id]" :key="student.id">
+        <ul v-if="open.includes(schoolClass.id)">
+          <li v-for="student in rosters[schoolClass.id]" :key="student.id">
             <label
               ><input v-model="form.studentIds" type="checkbox" :value="student.id" />
-              {{ student.rollNumber }} {{ fullName(student) }}</label
+              {{ student.rosterNumber }} {{ fullName(student) }}</label
             >
           </li>
         </ul>

@@ -14,7 +14,7 @@ const props = defineProps<{
 }>();
 const session = useSession();
 const zone = computed(() => session.school.zone);
-const dateOf = (at: number) => wallOf(at, zone.value).slice(0, 10);
+const dateOf = (time: number) => wallOf(time, zone.value).slice(0, 10);
 
 /** Dates as plain days, so that a clock change never shifts a column. */
 const asDay = (date: string) => Date.parse(`${date}T00:00Z`) / day;
@@ -24,12 +24,16 @@ const firstDay = computed(() => {
 });
 const weeks = computed(() => Array.from({ length: props.weeks }, (_, w) => firstDay.value + 7 * w));
 const names = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
-const label = (at: number) =>
-  new Date(at * day).toLocaleDateString('en', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+const label = (time: number) =>
+  new Date(time * day).toLocaleDateString('en', {
+    day: 'numeric',
+    month: 'short',
+    timeZone: 'UTC',
+  });
 const today = computed(() => asDay(dateOf(session.now())));
 
 const all = computed(() => [
-  ...props.bars.map((own) => ({ ...own, mine: false })),
+  ...props.bars.map((bar) => ({ ...bar, mine: false })),
   ...(props.extra ? [{ ...props.extra, id: 0, account: '', mine: true }] : []),
 ]);
 
@@ -50,7 +54,7 @@ function inWeek(monday: number) {
       ends: bar.last <= monday + 6,
     }));
 }
-const hour = (at: number) => wallOf(at, zone.value).slice(11, 16);
+const hour = (time: number) => wallOf(time, zone.value).slice(11, 16);
 </script>
 
 <template>
@@ -74,8 +78,8 @@ const hour = (at: number) => wallOf(at, zone.value).slice(11, 16);
       <div class="bars">
         <component
           :is="bar.id ? 'RouterLink' : 'div'"
-          v-for="(bar, at) in inWeek(monday)"
-          :key="at"
+          v-for="(bar, index) in inWeek(monday)"
+          :key="index"
           :to="bar.id ? `/assignments/${bar.id}` : undefined"
           class="bar"
           :class="{ mine: bar.mine, begins: bar.begins, ends: bar.ends }"

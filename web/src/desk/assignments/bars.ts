@@ -14,11 +14,11 @@ export interface Bar {
 export const accountOf = ({ given, notBegun, working, handedIn }: AssignmentRow) =>
   `${given} given, ${notBegun} not begun, ${working} working, ${handedIn} handed in`;
 
-export const barOf = (own: AssignmentRow): Bar => ({
-  id: own.id,
-  title: own.title,
-  classes: own.recipients,
-  opensAt: own.opensAt,
-  closesAt: own.closesAt,
-  account: accountOf(own),
+export const barOf = (assignment: AssignmentRow): Bar => ({
+  id: assignment.id,
+  title: assignment.title,
+  classes: assignment.recipients,
+  opensAt: assignment.opensAt,
+  closesAt: assignment.closesAt,
+  account: accountOf(assignment),
 });

@@ -9,8 +9,8 @@ export const stateWords: Record<AssignmentState, string> = {
 };
 
 /** Where an assignment stands: open until the last student's window has ended; released once a teacher did so after that. */
-export function stateOf(own: AssignmentRow, now: number): AssignmentState {
-  const { opensAt, closesAt, lastEnd, notBegun, working, releasedAt, rules } = own;
+export function stateOf(assignment: AssignmentRow, now: number): AssignmentState {
+  const { opensAt, closesAt, lastEnd, notBegun, working, releasedAt, rules } = assignment;
   if (opensAt > now) return 'scheduled';
   // Nobody has a use for a longer window once everybody has handed in.
   const done = closesAt !== null && closesAt <= now && notBegun === 0 && working === 0;

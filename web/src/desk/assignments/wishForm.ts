@@ -123,30 +123,30 @@ export function blankForm(now: number, zone: string): WishForm {
 
 /** The form of an assignment that was given, to change it or to give it again. */
 export function formOfWishes(
-  own: Omit<Wishes, 'opensAt' | 'invite'> & { opensAt: number },
+  wishes: Omit<Wishes, 'opensAt' | 'invite'> & { opensAt: number },
   blank: WishForm,
   zone: string,
 ): WishForm {
-  const wall = (at: number | null, otherwise: string) =>
-    at === null ? otherwise : wallOf(at, zone);
-  const { rules, lateRule } = own;
+  const wall = (time: number | null, otherwise: string) =>
+    time === null ? otherwise : wallOf(time, zone);
+  const { rules, lateRule } = wishes;
   return {
     ...blank,
-    ...own.who,
+    ...wishes.who,
     opens: 'later',
-    opensWall: wallOf(own.opensAt, zone),
-    never: own.closesAt === null,
-    closesWall: wall(own.closesAt, blank.closesWall),
+    opensWall: wallOf(wishes.opensAt, zone),
+    never: wishes.closesAt === null,
+    closesWall: wall(wishes.closesAt, blank.closesWall),
     lateWork: lateRule.late === 'until',
     lateWall: lateRule.late === 'until' ? wallOf(lateRule.until, zone) : blank.lateWall,
     lateOff: lateRule.late === 'until' ? Math.round(lateRule.offPerDay * 1000) / 10 : 0,
-    hidden: own.visibleFrom !== null,
-    visibleWall: wall(own.visibleFrom, blank.visibleWall),
-    answersLater: own.answersFrom !== null,
-    answersWall: wall(own.answersFrom, blank.answersWall),
-    word: own.word,
-    instructions: own.instructions,
-    note: own.note,
+    hidden: wishes.visibleFrom !== null,
+    visibleWall: wall(wishes.visibleFrom, blank.visibleWall),
+    answersLater: wishes.answersFrom !== null,
+    answersWall: wall(wishes.answersFrom, blank.answersWall),
+    word: wishes.word,
+    instructions: wishes.instructions,
+    note: wishes.note,
     mode: rules.mode,
     offPercent: Math.round(rules.offPerTry * 1000) / 10,
     limited: rules.limitMinutes !== null,
@@ -167,8 +167,8 @@ export function formOfWishes(
       ...rules.release,
       bands: rules.release.bands.length > 0 ? rules.release.bands : usualBands,
     },
-    forms: own.forms,
-    formsFor: own.formsFor as WishForm['formsFor'],
+    forms: wishes.forms,
+    formsFor: wishes.formsFor as WishForm['formsFor'],
   };
 }
 
@@ -206,7 +206,7 @@ function stageLimitOf({
   if (mode === 'practice' || partsTimed === 'none') return null;
   if (partsTimed === 'items') return { of: 'items', minutes: itemMinutes };
   const given = Object.entries(sectionMinutes).filter(
-    (own): own is [string, number] => own[1] !== '',
+    (entry): entry is [string, number] => entry[1] !== '',
   );
   return { of: 'sections', minutes: Object.fromEntries(given) };
 }
@@ -223,7 +223,7 @@ export function rulesOf(form: WishForm): AssignmentRules {
     lateAnswers: form.lateAnswers ?? undefined,
     warnMinutes: hasTime(form)
       ? warnMinutes(form.warns).filter(
-          (own) => own > 0 && !(form.limited && own >= form.limitMinutes),
+          (value) => value > 0 && !(form.limited && value >= form.limitMinutes),
         )
       : [],
     attempts: form.attempts === 0 ? null : form.attempts,
@@ -322,7 +322,7 @@ export function readForm(
     until === null
       ? ({ late: 'no' } as const)
       : ({ late: 'until', until, offPerDay: form.lateOff / 100 } as const);
-  for (const own of [
+  for (const part of [
     ...windowProblems(
       { opensAt, closesAt, lateRule },
       longestWork(rules, items),
@@ -330,7 +330,7 @@ export function readForm(
     ),
     ...ruleProblems(rules),
   ])
-    say(own.field, own.message);
+    say(part.field, part.message);
   if (visibleFrom !== null && visibleFrom > Math.max(opensAt, now))
     say('visibleFrom', 'They must be able to see it when it opens.');
   if (answersFrom !== null && answersFrom < opensAt)

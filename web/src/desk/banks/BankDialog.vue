@@ -37,14 +37,14 @@ whenOpened(open, async () => {
 });
 const others = computed(() =>
   colleagues.value.filter(
-    ({ accountId }) => !shares.value.some((own) => own.accountId === accountId),
+    ({ accountId }) => !shares.value.some((share) => share.accountId === accountId),
   ),
 );
 function add(event: Event): void {
   const field = event.target as HTMLSelectElement;
-  const own = colleagues.value.find(({ accountId }) => accountId === Number(field.value));
+  const colleague = colleagues.value.find(({ accountId }) => accountId === Number(field.value));
   field.value = '';
-  if (own) shares.value.push({ ...own, may: 'use' });
+  if (colleague) shares.value.push({ ...colleague, may: 'use' });
 }
 async function save(): Promise<void> {
   busy.value = true;
@@ -82,8 +82,8 @@ const rightWords = { read: 'read', use: 'use and copy', edit: 'change' };
     /></label>
     <fieldset class="reach">
       <legend>Who may read it</legend>
-      <label v-for="own in reaches" :key="own"
-        ><input v-model="reach" type="radio" :value="own" /> {{ reachWords[own] }}</label
+      <label v-for="entry in reaches" :key="entry"
+        ><input v-model="reach" type="radio" :value="entry" /> {{ reachWords[entry] }}</label
       >
     </fieldset>
     <template v-if="bank">
@@ -91,20 +91,20 @@ const rightWords = { read: 'read', use: 'use and copy', edit: 'change' };
       <p v-if="shares.length === 0" class="faded">Nobody by name yet.</p>
       <table v-else class="ruled">
         <tbody>
-          <tr v-for="(own, at) in shares" :key="own.accountId">
-            <td>{{ own.name }}</td>
+          <tr v-for="(share, index) in shares" :key="share.accountId">
+            <td>{{ share.name }}</td>
             <td>
               may
               <select
-                v-model="own.may"
+                v-model="share.may"
                 class="plain-input right"
-                :aria-label="`What ${own.name} may do`"
+                :aria-label="`What ${share.name} may do`"
               >
                 <option v-for="may in rights" :key="may" :value="may">{{ rightWords[may] }}</option>
               </select>
             </td>
             <td class="figures">
-              <button class="word" @click="shares.splice(at, 1)">take away</button>
+              <button class="word" @click="shares.splice(index, 1)">take away</button>
             </td>
           </tr>
         </tbody>
@@ -116,8 +116,8 @@ const rightWords = { read: 'read', use: 'use and copy', edit: 'change' };
         @change="add"
       >
         <option value="">Share with a colleague …</option>
-        <option v-for="own in others" :key="own.accountId" :value="own.accountId">
-          {{ own.name }}
+        <option v-for="other in others" :key="other.accountId" :value="other.accountId">
+          {{ other.name }}
         </option>
       </select>
     </template>

@@ -32,8 +32,11 @@ const search = useSearch(fromAddress(route.query));
 type Picked = Pick<ItemRow, 'id' | 'points' | 'seconds' | 'may'>;
 const picked = useKeptPicks<Picked>();
 const asking = ref<'test' | 'copy' | 'move' | 'label' | 'retire' | 'picked' | null>(null);
-const open = (own: NonNullable<typeof asking.value>) =>
-  computed({ get: () => asking.value === own, set: (now) => (asking.value = now ? own : null) });
+const open = (nonNullable: NonNullable<typeof asking.value>) =>
+  computed({
+    get: () => asking.value === nonNullable,
+    set: (now) => (asking.value = now ? nonNullable : null),
+  });
 const [test, copy, move, label, retire, seen] = (
   ['test', 'copy', 'move', 'label', 'retire', 'picked'] as const
 ).map(open) as [
@@ -102,15 +105,15 @@ async function place({ bank, folder }: Place, act: 'copy' | 'move'): Promise<voi
     } else {
       const { from } = await call('moveItems', { body: { items, bank, folder } });
       done(`${count(items.length, 'item')} moved to ${where}.`, async () => {
-        const places = new Map(from.map((own) => [`${own.bank} ${own.folder}`, own]));
-        for (const own of places.values())
+        const places = new Map(from.map((key) => [`${key.bank} ${key.folder}`, key]));
+        for (const target of places.values())
           await call('moveItems', {
             body: {
               items: from
-                .filter((one) => one.bank === own.bank && one.folder === own.folder)
-                .map((one) => one.item),
-              bank: own.bank,
-              folder: own.folder,
+                .filter((item) => item.bank === target.bank && item.folder === target.folder)
+                .map((item) => item.item),
+              bank: target.bank,
+              folder: target.folder,
             },
           });
         await refresh();

@@ -99,9 +99,9 @@ const moveItems = (items: number[], { bank, folder }: Place) =>
     done(
       `${items.length === 1 ? 'The item is' : `${items.length} items are`} in ${folder === null ? library.bankName(bank) : library.folderName(folder)}.`,
       async () => {
-        for (const one of from)
+        for (const item of from)
           await call('moveItems', {
-            body: { items: [one.item], bank: one.bank, folder: one.folder },
+            body: { items: [item.item], bank: item.bank, folder: item.folder },
           });
         await library.loadBanks();
         emit('changed');

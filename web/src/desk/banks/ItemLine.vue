@@ -23,9 +23,10 @@ const several = computed(() =>
   props.item.content.parts.length > 1 ? `, ${props.item.content.parts.length} parts` : '',
 );
 const figureTitle = computed(() => {
-  const { facility, separation } = props.item;
+  const { facility, itemRestCorrelation } = props.item;
   if (!facility) return 'Nobody has answered it yet';
-  const separates = separation === null ? '' : `; item-rest correlation ${separation.toFixed(2)}`;
+  const separates =
+    itemRestCorrelation === null ? '' : `; item-rest correlation ${itemRestCorrelation.toFixed(2)}`;
   return `Students earned ${percent(facility.value)} of the points, ${facility.n} answers${separates}`;
 });
 </script>
@@ -48,7 +49,7 @@ const figureTitle = computed(() => {
     />
     <div class="body" @click="emit('open')">
       <p class="stem">
-        <template v-for="(piece, at) in pieces" :key="at"
+        <template v-for="(piece, index) in pieces" :key="index"
           ><mark v-if="piece.hit">{{ piece.text }}</mark
           ><template v-else>{{ piece.text }}</template></template
         >

@@ -79,16 +79,16 @@ watch(matched, () => {
 const measure = (element: Element | ComponentPublicInstance | null) =>
   element instanceof Element && virtual.value.measureElement(element);
 
-function pick(item: ItemRow, at: number, withShift: boolean): void {
+function pick(item: ItemRow, index: number, withShift: boolean): void {
   if (withShift && lastPicked >= 0) {
     const range: ItemRow[] = [];
-    for (let n = Math.min(at, lastPicked); n <= Math.max(at, lastPicked); n++) {
-      const own = rows.value.get(n);
-      if (own) range.push(own);
+    for (let n = Math.min(index, lastPicked); n <= Math.max(index, lastPicked); n++) {
+      const row = rows.value.get(n);
+      if (row) range.push(row);
     }
     emit('pickRange', range);
   } else emit('pick', item);
-  lastPicked = at;
+  lastPicked = index;
 }
 /** A row that is drawn, by its place in the list. */
 const rowAt = (place: number) =>
@@ -106,19 +106,19 @@ watch(rows, async () => {
 });
 const toggleOpen = (id: number) => (openId.value = openId.value === id ? null : id);
 
-async function keyDown(event: KeyboardEvent, item: ItemRow, at: number): Promise<void> {
+async function keyDown(event: KeyboardEvent, item: ItemRow, index: number): Promise<void> {
   if (event.target !== event.currentTarget) return;
   const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
   if (step !== undefined) {
     event.preventDefault();
-    const to = at + step;
+    const to = index + step;
     if (to < 0 || to >= total.value) return;
     if (!rowAt(to)) virtual.value.scrollToIndex(to);
     await nextTick();
     rowAt(to)?.focus();
   } else if (event.key === ' ') {
     event.preventDefault();
-    pick(item, at, event.shiftKey);
+    pick(item, index, event.shiftKey);
   } else if (event.key === 'Enter') {
     event.preventDefault();
     if (props.compact) emit('put', item);
@@ -202,22 +202,22 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, at: number): Promise
     <div ref="scroller" class="scroller" tabindex="-1">
       <ul class="rows" aria-label="Items" :style="{ height: `${virtual.getTotalSize()}px` }">
         <li
-          v-for="own in inView"
-          :key="String(own.key)"
+          v-for="entry in inView"
+          :key="String(entry.key)"
           :ref="measure"
           class="line"
-          :data-index="own.index"
-          :data-at="own.index"
-          :data-item="rows.get(own.index)?.id"
+          :data-index="entry.index"
+          :data-at="entry.index"
+          :data-item="rows.get(entry.index)?.id"
           :aria-setsize="total"
-          :aria-posinset="own.index + 1"
+          :aria-posinset="entry.index + 1"
           :class="{
-            picked: picked.has(rows.get(own.index)?.id ?? 0),
-            open: openId === rows.get(own.index)?.id,
+            picked: picked.has(rows.get(entry.index)?.id ?? 0),
+            open: openId === rows.get(entry.index)?.id,
           }"
-          :style="{ transform: `translateY(${own.start}px)` }"
+          :style="{ transform: `translateY(${entry.start}px)` }"
         >
-          <template v-for="item in [rows.get(own.index)]" :key="item?.id ?? 0">
+          <template v-for="item in [rows.get(entry.index)]" :key="item?.id ?? 0">
             <ItemLine
               v-if="item"
               :item="item"
@@ -226,12 +226,14 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, at: number): Promise
               :open="openId === item.id"
               :matched="matched"
               :in-test="inTest?.has(item.id) ?? false"
-              @keydown="keyDown($event, item, own.index)"
-              @pick="pick(item, own.index, $event)"
+              @keydown="keyDown($event, item, entry.index)"
+              @pick="pick(item, entry.index, $event)"
               @open="toggleOpen(item.id)"
               @put="emit('put', item)"
             />
-            <div v-else class="waiting" :aria-label="`Item ${own.index + 1} is being read`">…</div>
+            <div v-else class="waiting" :aria-label="`Item ${entry.index + 1} is being read`">
+              …
+            </div>
             <OpenItem v-if="item && openId === item.id" :item="item" @changed="emit('changed')" />
           </template>
         </li>

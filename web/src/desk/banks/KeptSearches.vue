@@ -28,11 +28,11 @@ async function keep(): Promise<void> {
     failed(error);
   }
 }
-async function forget(own: (typeof kept.value)[number]): Promise<void> {
+async function forget(search: (typeof kept.value)[number]): Promise<void> {
   try {
-    await call('forgetSearch', { params: { searchId: own.id } });
-    done(`“${own.name}” is no longer kept.`, async () => {
-      await call('keepSearch', { body: { name: own.name, address: own.address } });
+    await call('forgetSearch', { params: { searchId: search.id } });
+    done(`“${search.name}” is no longer kept.`, async () => {
+      await call('keepSearch', { body: { name: search.name, address: search.address } });
       await load();
     });
     await load();
@@ -40,8 +40,8 @@ async function forget(own: (typeof kept.value)[number]): Promise<void> {
     failed(error);
   }
 }
-function use(own: string): void {
-  const query = Object.fromEntries(new URLSearchParams(own));
+function use(text: string): void {
+  const query = Object.fromEntries(new URLSearchParams(text));
   Object.assign(filters, noFilters(), fromAddress(query));
   void router.replace({ query });
 }
@@ -50,11 +50,16 @@ function use(own: string): void {
 <template>
   <h3>Kept searches</h3>
   <ul v-if="kept.length" class="kept">
-    <li v-for="own in kept" :key="own.id">
-      <button class="word" :aria-current="own.address === address" @click="use(own.address)">
-        {{ own.name }}
+    <li v-for="entry in kept" :key="entry.id">
+      <button class="word" :aria-current="entry.address === address" @click="use(entry.address)">
+        {{ entry.name }}
       </button>
-      <button class="out" :aria-label="`Forget ${own.name}`" title="Forget" @click="forget(own)">
+      <button
+        class="out"
+        :aria-label="`Forget ${entry.name}`"
+        title="Forget"
+        @click="forget(entry)"
+      >
         ✕
       </button>
     </li>

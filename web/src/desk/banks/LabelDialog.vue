@@ -36,19 +36,19 @@ const nothing = computed(
 async function apply(): Promise<void> {
   busy.value = true;
   wrong.value = '';
-  const own = {
+  const change = {
     addStandards: standards.value,
     addTags: listed(addTags.value),
     removeTags: listed(removeTags.value),
     removeStandards: [] as number[],
   };
   try {
-    const { changed } = await call('labelItems', { body: { items: props.items, ...own } });
+    const { changed } = await call('labelItems', { body: { items: props.items, ...change } });
     const back = {
       addStandards: [],
-      removeStandards: own.addStandards,
-      addTags: own.removeTags,
-      removeTags: own.addTags,
+      removeStandards: change.addStandards,
+      addTags: change.removeTags,
+      removeTags: change.addTags,
     };
     done(`${count(changed, 'item')} changed.`, async () => {
       await call('labelItems', { body: { items: props.items, ...back } });

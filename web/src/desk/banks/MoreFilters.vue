@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The rarer filters, each with how many items its choices would leave. */
-import { difficultyBands, separationBands, usesBands } from '@oaken/core/finding';
+import { difficultyBands, itemRestCorrelationBands, usesBands } from '@oaken/core/finding';
 import { markers, media } from '@oaken/core/items';
 import { onMounted, ref } from 'vue';
 import { call } from '../../client/call';
@@ -20,7 +20,7 @@ const {
   passage,
   tags,
   difficulty,
-  separation,
+  itemRestCorrelation,
   uses,
 } = counts;
 </script>
@@ -31,15 +31,17 @@ const {
       >Subject
       <select v-model="filters.subject" class="plain-input">
         <option :value="null">any</option>
-        <option v-for="[own, n] in subjects" :key="own" :value="own">{{ own }} ({{ n }})</option>
+        <option v-for="[subject, n] in subjects" :key="subject" :value="subject">
+          {{ subject }} ({{ n }})
+        </option>
       </select>
     </label>
     <label
       >Marked
       <select v-model="filters.markedBy" class="plain-input">
         <option :value="null">any way</option>
-        <option v-for="own in markers" :key="own" :value="own">
-          {{ markedWords[own].replace('marked ', '') }} ({{ markedBy.get(own) ?? 0 }})
+        <option v-for="marker in markers" :key="marker" :value="marker">
+          {{ markedWords[marker].replace('marked ', '') }} ({{ markedBy.get(marker) ?? 0 }})
         </option>
       </select>
     </label>
@@ -47,8 +49,8 @@ const {
       >Shows
       <select v-model="filters.has" class="plain-input">
         <option :value="null">anything</option>
-        <option v-for="own in media" :key="own" :value="own">
-          {{ mediumWords[own] }} ({{ mediaCounts.get(own) ?? 0 }})
+        <option v-for="medium in media" :key="medium" :value="medium">
+          {{ mediumWords[medium] }} ({{ mediaCounts.get(medium) ?? 0 }})
         </option>
       </select>
     </label>
@@ -64,24 +66,28 @@ const {
       >Tag
       <select v-model="filters.tag" class="plain-input">
         <option :value="null">any</option>
-        <option v-for="[own, n] in tags" :key="own" :value="own">{{ own }} ({{ n }})</option>
+        <option v-for="[tag, n] in tags" :key="tag" :value="tag">{{ tag }} ({{ n }})</option>
       </select>
     </label>
     <label
       >Difficulty seen
       <select v-model="filters.difficulty" class="plain-input">
         <option :value="null">any</option>
-        <option v-for="own in difficultyBands" :key="own.id" :value="own.id">
-          {{ own.title }} ({{ difficulty.get(own.id) ?? 0 }})
+        <option
+          v-for="difficultyBand in difficultyBands"
+          :key="difficultyBand.id"
+          :value="difficultyBand.id"
+        >
+          {{ difficultyBand.title }} ({{ difficulty.get(difficultyBand.id) ?? 0 }})
         </option>
       </select>
     </label>
     <label
-      >Separation seen
-      <select v-model="filters.separation" class="plain-input">
+      >Discrimination
+      <select v-model="filters.itemRestCorrelation" class="plain-input">
         <option :value="null">any</option>
-        <option v-for="own in separationBands" :key="own.id" :value="own.id">
-          {{ own.title }} ({{ separation.get(own.id) ?? 0 }})
+        <option v-for="band in itemRestCorrelationBands" :key="band.id" :value="band.id">
+          {{ band.title }} ({{ itemRestCorrelation.get(band.id) ?? 0 }})
         </option>
       </select>
     </label>
@@ -89,8 +95,8 @@ const {
       >Uses
       <select v-model="filters.uses" class="plain-input">
         <option :value="null">any</option>
-        <option v-for="own in usesBands" :key="own.id" :value="own.id">
-          {{ own.title }} ({{ uses.get(own.id) ?? 0 }})
+        <option v-for="usesBand in usesBands" :key="usesBand.id" :value="usesBand.id">
+          {{ usesBand.title }} ({{ uses.get(usesBand.id) ?? 0 }})
         </option>
       </select>
     </label>
@@ -104,7 +110,9 @@ const {
       >Not given to
       <select v-model="filters.unusedBy" class="plain-input" :disabled="!filters.unusedSince">
         <option :value="null">my classes</option>
-        <option v-for="own in classes" :key="own.id" :value="own.id">{{ own.name }}</option>
+        <option v-for="schoolClass in classes" :key="schoolClass.id" :value="schoolClass.id">
+          {{ schoolClass.name }}
+        </option>
       </select>
     </label>
   </div>

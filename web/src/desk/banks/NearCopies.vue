@@ -25,11 +25,11 @@ onMounted(async () => {
       >
     </p>
     <ul>
-      <li v-for="own in near" :key="own.of">
-        <RouterLink :to="`/items/${own.item.id}`" target="_blank">{{
-          stemLine(own.item.content.stem, 70)
+      <li v-for="copy in near" :key="copy.of">
+        <RouterLink :to="`/items/${copy.item.id}`" target="_blank">{{
+          stemLine(copy.item.content.stem, 70)
         }}</RouterLink>
-        {{ ' ' }}<span class="faded">({{ own.item.bank }})</span>
+        {{ ' ' }}<span class="faded">({{ copy.item.bank }})</span>
       </li>
     </ul>
   </div>

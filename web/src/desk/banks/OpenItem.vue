@@ -42,11 +42,11 @@ watch(tab, async (now) => {
   <div class="opened">
     <div class="tabs" role="tablist" aria-label="About this item">
       <button
-        v-for="(name, own) in tabs"
-        :key="own"
+        v-for="(name, entry) in tabs"
+        :key="entry"
         role="tab"
-        :aria-selected="tab === own"
-        @click="tab = own"
+        :aria-selected="tab === entry"
+        @click="tab = entry"
       >
         {{ name }}
       </button>
@@ -55,7 +55,7 @@ watch(tab, async (now) => {
       <ItemPreview quiet :content="item.content" :name="`try-${item.id}`" />
     </div>
     <div v-else-if="tab === 'key'" class="sheet">
-      <p v-for="(sentence, at) in keysInWords(item.content)" :key="at">{{ sentence }}</p>
+      <p v-for="(sentence, index) in keysInWords(item.content)" :key="index">{{ sentence }}</p>
       <table v-if="options.length" class="ruled">
         <thead>
           <tr>
@@ -86,16 +86,18 @@ watch(tab, async (now) => {
           Students earned <b>{{ percent(item.facility.value) }}</b> of its points, over
           {{ count(item.facility.n, 'answer') }}.
         </p>
-        <p v-for="own in more?.byGrade ?? []" :key="own.grade" class="faded small">
-          Grade {{ own.grade }}: {{ percent(own.share) }} of the points by
-          {{ count(own.n, 'student')
+        <p v-for="entry in more?.byGrade ?? []" :key="entry.grade" class="faded small">
+          Grade {{ entry.grade }}: {{ percent(entry.share) }} of the points by
+          {{ count(entry.n, 'student')
           }}{{
-            own.separation === null ? '' : `, item-rest correlation ${decimal(own.separation)}`
+            entry.itemRestCorrelation === null
+              ? ''
+              : `, item-rest correlation ${decimal(entry.itemRestCorrelation)}`
           }}.
         </p>
-        <p v-if="item.separation !== null">
-          Item-rest correlation <b>{{ decimal(item.separation) }}</b>: how well it separates strong
-          from weak students.
+        <p v-if="item.itemRestCorrelation !== null">
+          Item-rest correlation <b>{{ decimal(item.itemRestCorrelation) }}</b>: how well it
+          separates strong from weak students.
         </p>
         <p v-else class="faded">Too few have answered it to say how well it separates.</p>
       </template>

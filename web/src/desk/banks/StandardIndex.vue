@@ -32,13 +32,13 @@ interface Line {
 /** The tree as lines: only standards of the chosen grades, and only what is opened. */
 const lines = computed<Line[]>(() => {
   const list: Line[] = [];
-  for (const own of library.frameworks) {
-    if (framework.value !== null && framework.value !== own.id) continue;
+  for (const tree of library.frameworks) {
+    if (framework.value !== null && framework.value !== tree.id) continue;
     const below = new Map<number | null, Standard[]>();
-    for (const one of own.standards)
-      below.set(one.parentId, [...(below.get(one.parentId) ?? []), one]);
-    const fits = (one: Standard) =>
-      grades.value.length === 0 || one.grades.some((grade) => grades.value.includes(grade));
+    for (const standard of tree.standards)
+      below.set(standard.parentId, [...(below.get(standard.parentId) ?? []), standard]);
+    const fits = (standard: Standard) =>
+      grades.value.length === 0 || standard.grades.some((grade) => grades.value.includes(grade));
     const visit = (parent: number | null, level: number) => {
       for (const standard of below.get(parent) ?? []) {
         if (!fits(standard)) continue;
@@ -68,10 +68,14 @@ function toggle(id: number): void {
 // A standard that comes with the page's address is unfolded down to its own line.
 watch(
   () => [chosen.value, library.standards] as const,
-  ([own, standards]) => {
+  ([value, standards]) => {
     const next = new Set(opened.value);
-    for (let at = standards.get(own ?? 0)?.parentId; at; at = standards.get(at)?.parentId)
-      next.add(at);
+    for (
+      let index = standards.get(value ?? 0)?.parentId;
+      index;
+      index = standards.get(index)?.parentId
+    )
+      next.add(index);
     if (next.size > opened.value.size) opened.value = next;
   },
   { immediate: true },
@@ -95,15 +99,15 @@ function choose({ standard, hasBelow }: Line): void {
   <template v-else>
     <h3>Frameworks</h3>
     <button
-      v-for="own in library.frameworks"
-      :key="own.id"
+      v-for="entry in library.frameworks"
+      :key="entry.id"
       class="entry"
-      :class="{ chosen: framework === own.id }"
-      :aria-pressed="framework === own.id"
-      @click="framework = framework === own.id ? null : own.id"
+      :class="{ chosen: framework === entry.id }"
+      :aria-pressed="framework === entry.id"
+      @click="framework = framework === entry.id ? null : entry.id"
     >
-      <span class="name">{{ own.name }}</span><span class="n">{{
-        tally(frameworkCounts?.get(own.id))
+      <span class="name">{{ entry.name }}</span><span class="n">{{
+        tally(frameworkCounts?.get(entry.id))
       }}</span>
     </button>
   </template>

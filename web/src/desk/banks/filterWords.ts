@@ -1,5 +1,5 @@
 /** Every filter in plain words, as it is struck out above the list. */
-import { difficultyBands, separationBands, usesBands } from '@oaken/core/finding';
+import { difficultyBands, itemRestCorrelationBands, usesBands } from '@oaken/core/finding';
 import { kinds, type MarkedBy, type Medium } from '@oaken/core/items';
 import type { useLibrary } from './library';
 import type { FilterName, Filters } from './useSearch';
@@ -15,7 +15,7 @@ export const mediumWords: Record<Medium, string> = {
   film: 'film',
 };
 const band = (list: readonly { id: string; title: string }[], id: string) =>
-  list.find((own) => own.id === id)?.title ?? id;
+  list.find((candidate) => candidate.id === id)?.title ?? id;
 
 type Say = {
   [Name in FilterName]: (
@@ -28,21 +28,21 @@ type Say = {
 const say: Say = {
   words: (words) => `“${words.trim()}”`,
   framework: (id, _, { frameworks }) =>
-    frameworks.find((own) => own.id === id)?.name ?? 'a framework',
+    frameworks.find((framework) => framework.id === id)?.name ?? 'a framework',
   grades: (grades) => `grade ${grades.join(' or ')}`,
   subject: (subject) => subject,
   standard: (id, _, { standards }) => standards.get(id)?.code ?? 'a standard',
   kind: (kind) => kinds[kind].title.toLowerCase(),
   depth: (depth) => `depth ${depth}`,
-  markedBy: (own) => markedWords[own],
-  has: (own) => `with ${mediumWords[own]}`,
-  passage: (own) => (own === 'yes' ? 'with a passage' : 'without a passage'),
+  markedBy: (markedBy) => markedWords[markedBy],
+  has: (medium) => `with ${mediumWords[medium]}`,
+  passage: (answer) => (answer === 'yes' ? 'with a passage' : 'without a passage'),
   bank: (id, _, { bankName }) => `in ${bankName(id)}`,
   folder: (id, _, { folderName }) => `in ${folderName(id)}`,
   tag: (tag) => `tagged ${tag}`,
-  difficulty: (own) => band(difficultyBands, own),
-  separation: (own) => `separation ${band(separationBands, own)}`,
-  uses: (own) => band(usesBands, own),
+  difficulty: (text) => band(difficultyBands, text),
+  itemRestCorrelation: (text) => `discrimination ${band(itemRestCorrelationBands, text)}`,
+  uses: (text) => band(usesBands, text),
   editedSince: (day) => `edited since ${day}`,
   unusedSince: (day, { unusedBy }) =>
     `not given to ${unusedBy === null ? 'my classes' : 'that class'} since ${day}`,
@@ -64,7 +64,7 @@ export function activeFilters(
       return [];
     // A folder says its bank already.
     if (name === 'bank' && filters.folder !== null) return [];
-    const text = (say[name] as (own: unknown, filters: Filters, library: unknown) => string)(
+    const text = (say[name] as (choice: unknown, filters: Filters, library: unknown) => string)(
       value,
       filters,
       library,

@@ -49,20 +49,23 @@ export const useLibrary = defineStore('library', () => {
   const standards = computed(
     () =>
       new Map(
-        frameworks.value.flatMap((own) =>
-          own.standards.map((one): [number, Standard] => [one.id, one]),
+        frameworks.value.flatMap((framework) =>
+          framework.standards.map((standard): [number, Standard] => [standard.id, standard]),
         ),
       ),
   );
   /** A standard with those above it, from below. */
   const chainOf = computed(() => chainsOf(standards.value.values()));
   const grades = computed(() =>
-    [...new Set([...standards.value.values()].flatMap((own) => own.grades))].sort((a, b) => a - b),
+    [...new Set([...standards.value.values()].flatMap((standard) => standard.grades))].sort(
+      (a, b) => a - b,
+    ),
   );
   const mayChange = computed(() => banks.value.filter(({ may }) => may === 'edit'));
   const folderName = (id: number) =>
-    banks.value.flatMap(({ folders }) => folders).find((own) => own.id === id)?.name ?? 'a folder';
-  const bankName = (id: number) => banks.value.find((own) => own.id === id)?.name ?? 'a bank';
+    banks.value.flatMap(({ folders }) => folders).find((folder) => folder.id === id)?.name ??
+    'a folder';
+  const bankName = (id: number) => banks.value.find((bank) => bank.id === id)?.name ?? 'a bank';
   return {
     frameworks,
     banks,

@@ -21,7 +21,7 @@ export interface Filters {
   folder: number | null;
   tag: string | null;
   difficulty: string | null;
-  separation: string | null;
+  itemRestCorrelation: string | null;
   uses: string | null;
   editedSince: string | null;
   unusedSince: string | null;
@@ -46,7 +46,7 @@ export const noFilters = (): Filters => ({
   folder: null,
   tag: null,
   difficulty: null,
-  separation: null,
+  itemRestCorrelation: null,
   uses: null,
   editedSince: null,
   unusedSince: null,
@@ -87,16 +87,16 @@ export function useSearch(start: Partial<Filters> = {}) {
     }
     asked.add(from);
     try {
-      const found = await call('searchItems', { query: { ...asQuery(filters), from } });
+      const page = await call('searchItems', { query: { ...asQuery(filters), from } });
       if (mine !== latest) return;
-      total.value = found.total;
+      total.value = page.total;
       if (from === 0) {
         rows.value = new Map();
-        matched.value = found.matched;
-        mended.value = found.mended;
+        matched.value = page.matched;
+        mended.value = page.mended;
       }
-      if (found.counts) counts.value = found.counts;
-      found.items.forEach((item, at) => rows.value.set(from + at, item));
+      if (page.counts) counts.value = page.counts;
+      page.items.forEach((item, index) => rows.value.set(from + index, item));
       triggerRef(rows);
       wrong.value = '';
     } catch (error) {
@@ -154,7 +154,7 @@ export function useSearch(start: Partial<Filters> = {}) {
       folders: tallyOf('folders'),
       tags: tallyOf('tags'),
       difficulty: tallyOf('difficulty'),
-      separation: tallyOf('separation'),
+      itemRestCorrelation: tallyOf('itemRestCorrelation'),
       uses: tallyOf('uses'),
     },
     known: computed(() => counts.value !== null),

@@ -16,8 +16,8 @@ import { done } from '../undo';
 import { takeOver } from './handOver';
 import ListSource from './ListSource.vue';
 import { readFile } from './readTable';
-import RollPreview from './RollPreview.vue';
-import { useBringing, type Roll } from './useBringing';
+import RosterPreview from './RosterPreview.vue';
+import { useBringing, type Roster } from './useBringing';
 
 const router = useRouter();
 const classId = Number(useRoute().params.classId);
@@ -32,9 +32,9 @@ const busy = ref(false);
 const reading = ref(false);
 const problems = ref<RosterReading['problems']>([]);
 const fileName = ref('');
-const own = computed(() => classes.value.find(({ id }) => id === classId));
+const schoolClass = computed(() => classes.value.find(({ id }) => id === classId));
 const {
-  rolls,
+  rosters,
   plans,
   planning,
   wrong: planWrong,
@@ -59,40 +59,42 @@ onMounted(async () => {
 function takeList(students: ListedStudent[]): void {
   kept.write(text.value);
   if (source.value === 'list')
-    rolls.value = [
+    rosters.value = [
       { key: 'list', source: null, listed: students, target: classId, whole: whole.value },
     ];
 }
 function setWhole(now: boolean): void {
   whole.value = now;
-  for (const roll of rolls.value) if (!roll.source) roll.whole = now;
+  for (const roster of rosters.value) if (!roster.source) roster.whole = now;
 }
 /** Classes of a file or of the roster go where they are tied, the one of this class's name here, the others nowhere yet. */
-function takeClasses(found: (RosterClass & { classId?: number | null })[]): void {
-  const target = (one: RosterClass & { classId?: number | null }): Roll['target'] => {
-    if (one.classId) return one.classId;
-    const tied = classes.value.find(({ sourcedId }) => sourcedId === one.sourcedId);
+function takeClasses(rosterClasses: (RosterClass & { classId?: number | null })[]): void {
+  const target = (rosterClass: RosterClass & { classId?: number | null }): Roster['target'] => {
+    if (rosterClass.classId) return rosterClass.classId;
+    const tied = classes.value.find(({ sourcedId }) => sourcedId === rosterClass.sourcedId);
     if (tied) return tied.id;
-    return found.length === 1 || one.title === own.value?.name ? classId : 'out';
+    return rosterClasses.length === 1 || rosterClass.title === schoolClass.value?.name
+      ? classId
+      : 'out';
   };
-  rolls.value = found.map((one) => ({
-    key: one.sourcedId,
-    source: one,
-    listed: one.students,
-    target: target(one),
+  rosters.value = rosterClasses.map((rosterClass) => ({
+    key: rosterClass.sourcedId,
+    source: rosterClass,
+    listed: rosterClass.students,
+    target: target(rosterClass),
     whole: true,
   }));
-  rolls.value.sort((a, b) => Number(b.target === classId) - Number(a.target === classId));
+  rosters.value.sort((a, b) => Number(b.target === classId) - Number(a.target === classId));
 }
 function choose(next: typeof source.value): void {
   source.value = next;
-  [rolls.value, problems.value, wrong.value, fileName.value] = [[], [], '', ''];
+  [rosters.value, problems.value, wrong.value, fileName.value] = [[], [], '', ''];
   if (next === 'roster') void askRoster();
 }
 async function askRoster(): Promise<void> {
   reading.value = true;
   try {
-    const roster = await call('readRoster', {});
+    const roster = await call('readRosterService', {});
     if (!roster.there)
       wrong.value = 'This school has no roster service. Paste a list, or bring in a file.';
     else if (roster.classes.length === 0)
@@ -110,7 +112,7 @@ async function takeFile(event: Event): Promise<void> {
   const file = field.files?.[0];
   field.value = '';
   if (!file) return;
-  [wrong.value, problems.value, rolls.value, fileName.value] = ['', [], [], file.name];
+  [wrong.value, problems.value, rosters.value, fileName.value] = ['', [], [], file.name];
   try {
     const read = await readFile(file);
     if (read.kind === 'roster') {
@@ -132,15 +134,17 @@ async function takeFile(event: Event): Promise<void> {
   }
 }
 
-const titleOf = (roll: Roll) => {
+const titleOf = (roster: Roster) => {
   const target =
-    roll.target === 'new'
-      ? `${roll.source!.title}, a new class`
-      : (classes.value.find(({ id }) => id === roll.target)?.name ?? '');
-  return roll.source && roll.source.title !== target ? `${roll.source.title} → ${target}` : target;
+    roster.target === 'new'
+      ? `${roster.source!.title}, a new class`
+      : (classes.value.find(({ id }) => id === roster.target)?.name ?? '');
+  return roster.source && roster.source.title !== target
+    ? `${roster.source.title} → ${target}`
+    : target;
 };
 const shown = computed(() =>
-  rolls.value.filter(({ key, target }) => target !== 'out' && plans.value[key]),
+  rosters.value.filter(({ key, target }) => target !== 'out' && plans.value[key]),
 );
 function stay(key: string, studentId: number, stays: boolean): void {
   const held = staying[key] ?? [];
@@ -153,16 +157,16 @@ async function bring(): Promise<void> {
   busy.value = false;
   if (!outcome) return;
   kept.forget();
-  const said = [
+  const words = [
     outcome.added ? `${outcome.added} new` : '',
     outcome.joined ? `${outcome.joined} joined` : '',
     outcome.changed ? `${outcome.changed} changed` : '',
     outcome.left ? `${outcome.left} left` : '',
   ].filter(Boolean);
   done(
-    said.length ? `Done: ${listing(said)}.` : 'Everything was as the list has it.',
+    words.length ? `Done: ${listing(words)}.` : 'Everything was as the list has it.',
     async () => {
-      await call('undoRolls', { params: { changeId: outcome.changeId } });
+      await call('undoRosters', { params: { changeId: outcome.changeId } });
       await router.push(`/classes/${classId}/bring`);
     },
     outcome.added ? { to: `/classes/${classId}/slips`, text: 'Print sign-in slips' } : undefined,
@@ -174,7 +178,7 @@ async function bring(): Promise<void> {
 </script>
 
 <template>
-  <PageHead title="Bring students in" :where="`Classes · ${own?.name ?? ''}`">
+  <PageHead title="Bring students in" :where="`Classes · ${schoolClass?.name ?? ''}`">
     <RouterLink :to="`/classes/${classId}`">Back to the class</RouterLink>
   </PageHead>
   <FacingPages name="bring" left="The list" right="What it does" :start="44">
@@ -212,7 +216,7 @@ async function bring(): Promise<void> {
         </template>
         <p v-if="reading" class="faded" role="status">Asking the school’s roster …</p>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-        <table v-if="source !== 'list' && rolls.length" class="ruled">
+        <table v-if="source !== 'list' && rosters.length" class="ruled">
           <thead>
             <tr>
               <th>{{ source === 'roster' ? 'In the roster' : 'In the file' }}</th>
@@ -221,23 +225,23 @@ async function bring(): Promise<void> {
             </tr>
           </thead>
           <tbody>
-            <tr v-for="roll in rolls" :key="roll.key">
+            <tr v-for="roster in rosters" :key="roster.key">
               <td>
-                {{ roll.source!.title }}
+                {{ roster.source!.title }}
                 <span class="faded small">{{
-                  [roll.source!.subject, roll.source!.term].filter(Boolean).join(', ')
+                  [roster.source!.subject, roster.source!.term].filter(Boolean).join(', ')
                 }}</span>
               </td>
-              <td class="figures">{{ roll.listed.length }}</td>
+              <td class="figures">{{ roster.listed.length }}</td>
               <td>
                 <select
-                  v-model="roll.target"
+                  v-model="roster.target"
                   class="plain-input"
-                  :aria-label="`Where ${roll.source!.title} goes`"
+                  :aria-label="`Where ${roster.source!.title} goes`"
                 >
                   <option value="out">nowhere</option>
-                  <option v-for="one in classes" :key="one.id" :value="one.id">
-                    {{ one.name }}, {{ one.subject }}
+                  <option v-for="entry in classes" :key="entry.id" :value="entry.id">
+                    {{ entry.name }}, {{ entry.subject }}
                   </option>
                   <option value="new">a new class</option>
                 </select>
@@ -246,8 +250,8 @@ async function bring(): Promise<void> {
           </tbody>
         </table>
         <ul v-if="problems.length" class="problems">
-          <li v-for="(one, at) in problems.slice(0, 30)" :key="at" class="wrong">
-            {{ one.file }}, line {{ one.line }}: {{ one.message }}
+          <li v-for="(problem, index) in problems.slice(0, 30)" :key="index" class="wrong">
+            {{ problem.file }}, line {{ problem.line }}: {{ problem.message }}
           </li>
           <li v-if="problems.length > 30" class="faded">and {{ problems.length - 30 }} more</li>
         </ul>
@@ -260,15 +264,15 @@ async function bring(): Promise<void> {
           ? 'Type or paste the names on the left; here stands what would happen to each, before anything does.'
           : 'Choose on the left where a class of the list goes.'
       }}</EmptyNote>
-      <RollPreview
-        v-for="roll in shown"
-        :key="roll.key"
-        :title="titleOf(roll)"
-        :plan="plans[roll.key]!"
-        :choice="(line) => choiceOf(roll.key, line)"
-        :staying="staying[roll.key] ?? []"
-        @decide="(line, choice) => decide(roll.key, line, choice)"
-        @stay="(studentId, stays) => stay(roll.key, studentId, stays)"
+      <RosterPreview
+        v-for="roster in shown"
+        :key="roster.key"
+        :title="titleOf(roster)"
+        :plan="plans[roster.key]!"
+        :choice="(line) => choiceOf(roster.key, line)"
+        :staying="staying[roster.key] ?? []"
+        @decide="(line, choice) => decide(roster.key, line, choice)"
+        @stay="(studentId, stays) => stay(roster.key, studentId, stays)"
       />
     </template>
   </FacingPages>

@@ -15,14 +15,14 @@ import { fieldErrors } from './fieldErrors';
 import type { OpenClass } from './useClass';
 
 const props = defineProps<{
-  own: OpenClass;
+  openClass: OpenClass;
   mayChange: boolean;
   act: (work: () => Promise<unknown>) => Promise<boolean>;
 }>();
 const emit = defineEmits<{ gone: [] }>();
 const session = useSession();
 const words = useWords();
-const params = { classId: props.own.class.id };
+const params = { classId: props.openClass.class.id };
 const factsOf = ({ name, subject, period, term, grade, notes }: ClassFacts): ClassFacts => ({
   name,
   subject,
@@ -31,14 +31,14 @@ const factsOf = ({ name, subject, period, term, grade, notes }: ClassFacts): Cla
   grade,
   notes,
 });
-const facts = reactive(factsOf(props.own.class));
+const facts = reactive(factsOf(props.openClass.class));
 const wrong = ref<Record<string, string>>({});
 const changed = computed(
-  () => JSON.stringify(factsOf(facts)) !== JSON.stringify(factsOf(props.own.class)),
+  () => JSON.stringify(factsOf(facts)) !== JSON.stringify(factsOf(props.openClass.class)),
 );
 
 async function save(): Promise<void> {
-  const before = factsOf(props.own.class);
+  const before = factsOf(props.openClass.class);
   try {
     await call('describeClass', { params, body: factsOf(facts) });
   } catch (error) {
@@ -74,10 +74,11 @@ const joining = ref({
 const others = computed(
   () =>
     teachers.value?.colleagues.filter(
-      ({ accountId }) => !teachers.value!.teachers.some((one) => one.accountId === accountId),
+      ({ accountId }) =>
+        !teachers.value!.teachers.some((teacher) => teacher.accountId === accountId),
     ) ?? [],
 );
-async function setTeachers(list: Teachers['teachers'], said: string): Promise<void> {
+async function setTeachers(list: Teachers['teachers'], text: string): Promise<void> {
   const before = teachers.value!.teachers;
   const send = (all: Teachers['teachers']) => {
     const others = all.flatMap(
@@ -91,7 +92,7 @@ async function setTeachers(list: Teachers['teachers'], said: string): Promise<vo
   try {
     await send(list);
     teachersWrong.value = '';
-    done(said, async () => {
+    done(text, async () => {
       await send(before);
       await readTeachers();
     });
@@ -115,7 +116,7 @@ function addTeacher(): void {
 }
 const drop = (accountId: number, name: string) =>
   setTeachers(
-    teachers.value!.teachers.filter((one) => one.accountId !== accountId),
+    teachers.value!.teachers.filter((teacher) => teacher.accountId !== accountId),
     `${name} is no longer with this class.`,
   );
 
@@ -133,8 +134,8 @@ async function putAway(away: boolean): Promise<void> {
   if (ok)
     done(
       away
-        ? `${props.own.class.name} is put away, with everything in it.`
-        : `${props.own.class.name} is in use again.`,
+        ? `${props.openClass.class.name} is put away, with everything in it.`
+        : `${props.openClass.class.name} is in use again.`,
       () =>
         props
           .act(() => call('putClassAway', { params, body: { away: !away } }))
@@ -144,13 +145,13 @@ async function putAway(away: boolean): Promise<void> {
 async function remove(): Promise<void> {
   const sure = await ElMessageBox.confirm(
     'Its roll and groups go with it. The students’ accounts stay.',
-    `Delete ${props.own.class.name} for good?`,
+    `Delete ${props.openClass.class.name} for good?`,
     { confirmButtonText: 'Delete the class', cancelButtonText: 'Keep it' },
   ).catch(() => false);
   if (!sure) return;
   try {
     await call('removeClass', { params });
-    done(`${props.own.class.name} is deleted.`);
+    done(`${props.openClass.class.name} is deleted.`);
     emit('gone');
   } catch (error) {
     failed(error);
@@ -172,15 +173,17 @@ async function remove(): Promise<void> {
       <h2>Teachers</h2>
       <table v-if="teachers" class="ruled">
         <tbody>
-          <tr v-for="one in teachers.teachers" :key="one.accountId">
-            <td>{{ one.name }}</td>
-            <td>{{ one.part }}{{ one.until ? ` until ${words.time(one.until)}` : '' }}</td>
+          <tr v-for="teacher in teachers.teachers" :key="teacher.accountId">
+            <td>{{ teacher.name }}</td>
+            <td>
+              {{ teacher.part }}{{ teacher.until ? ` until ${words.time(teacher.until)}` : '' }}
+            </td>
             <td class="figures">
               <button
-                v-if="mayChange && one.part !== 'teacher'"
+                v-if="mayChange && teacher.part !== 'teacher'"
                 class="word"
-                :aria-label="`take away ${one.name}`"
-                @click="drop(one.accountId, one.name)"
+                :aria-label="`take away ${teacher.name}`"
+                @click="drop(teacher.accountId, teacher.name)"
               >
                 take away
               </button>
@@ -191,8 +194,8 @@ async function remove(): Promise<void> {
       <form v-if="mayChange && others.length" class="adding" @submit.prevent="addTeacher">
         <select v-model="joining.colleague" class="plain-input" aria-label="Colleague">
           <option :value="0">Add a colleague …</option>
-          <option v-for="one in others" :key="one.accountId" :value="one.accountId">
-            {{ one.name }}
+          <option v-for="other in others" :key="other.accountId" :value="other.accountId">
+            {{ other.name }}
           </option>
         </select>
         <select v-model="joining.part" class="plain-input" aria-label="As what">
@@ -209,21 +212,21 @@ async function remove(): Promise<void> {
         <button class="word" :disabled="joining.colleague === 0">Add</button>
       </form>
       <p class="faded small">
-        A co-teacher does all that you do. A substitute sees the roll and the results, and gives
+        A co-teacher does all that you do. A substitute sees the roster and the results, and gives
         passcodes, until the time you set.
       </p>
       <p v-if="teachersWrong" class="wrong" role="alert">{{ teachersWrong }}</p>
     </section>
 
-    <section v-if="mayChange && !own.class.putAway">
+    <section v-if="mayChange && !openClass.class.putAway">
       <h2>Joining by class code</h2>
-      <p v-if="own.class.joiningUntil">
-        Students can put themselves on the roll until {{ words.time(own.class.joiningUntil) }}, with
-        code <b>{{ own.class.code }}</b>.
+      <p v-if="openClass.class.joiningUntil">
+        Students can put themselves on the roster until
+        {{ words.time(openClass.class.joiningUntil) }}, with code <b>{{ openClass.class.code }}</b>.
         <button class="word" @click="setJoining(null)">End it now</button>
       </p>
       <p v-else>
-        Let students put themselves on the roll with the class code for
+        Let students put themselves on the roster with the class code for
         <select v-model.number="openHours" class="plain-input hours" aria-label="For how long">
           <option :value="2">two hours</option>
           <option :value="24">a day</option>
@@ -234,8 +237,8 @@ async function remove(): Promise<void> {
     </section>
 
     <section v-if="mayChange">
-      <h2>{{ own.class.putAway ? 'Put away' : 'When the term is over' }}</h2>
-      <p v-if="own.class.putAway">
+      <h2>{{ openClass.class.putAway ? 'Put away' : 'When the term is over' }}</h2>
+      <p v-if="openClass.class.putAway">
         This class is put away: its code does not let anybody in, and everything in it is kept.
         <button class="word" @click="putAway(false)">Use it again</button>
       </p>
@@ -243,7 +246,7 @@ async function remove(): Promise<void> {
         <button class="word" @click="putAway(true)">Put the class away</button>
         <span class="faded"> It leaves your list; students, assignments and results are kept.</span>
       </p>
-      <p v-if="own.assignments === 0">
+      <p v-if="openClass.assignments === 0">
         <button class="word" @click="remove">Delete the class</button>
         <span class="faded"> Nothing was ever given to it.</span>
       </p>

@@ -15,17 +15,17 @@ const fields = [
 <template>
   <fieldset class="facts" :disabled="disabled">
     <legend class="unseen">About the class</legend>
-    <label v-for="own in fields" :key="own.key" class="field">
+    <label v-for="field in fields" :key="field.key" class="field">
       <span class="label"
-        >{{ own.label }} <span v-if="own.hint" class="faded small">{{ own.hint }}</span></span
+        >{{ field.label }} <span v-if="field.hint" class="faded small">{{ field.hint }}</span></span
       >
       <input
-        v-model="facts[own.key]"
+        v-model="facts[field.key]"
         class="plain-input"
-        :maxlength="own.key === 'period' ? 40 : 60"
-        :aria-invalid="Boolean(wrong[own.key])"
+        :maxlength="field.key === 'period' ? 40 : 60"
+        :aria-invalid="Boolean(wrong[field.key])"
       />
-      <span v-if="wrong[own.key]" class="wrong">{{ wrong[own.key] }}</span>
+      <span v-if="wrong[field.key]" class="wrong">{{ wrong[field.key] }}</span>
     </label>
     <label class="field">
       <span class="label">Grade <span class="faded small">the school year they are in</span></span>

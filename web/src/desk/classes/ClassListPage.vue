@@ -9,7 +9,7 @@ import { fullName, useClass } from './useClass';
 
 const session = useSession();
 const classId = Number(useRoute().params.classId);
-const { own, wrong, open, here } = useClass(() => undefined);
+const { openClass, wrong, open, here } = useClass(() => undefined);
 onMounted(() => open(classId));
 const numbers = ref(true);
 const empty = ref(6);
@@ -19,9 +19,11 @@ const print = () => window.print();
 
 <template>
   <div class="screen-only">
-    <PageHead title="Class list" :where="`Classes · ${own?.class.name ?? ''}`">
+    <PageHead title="Class list" :where="`Classes · ${openClass?.class.name ?? ''}`">
       <RouterLink :to="`/classes/${classId}`">Back to the class</RouterLink>
-      <el-button type="primary" :disabled="!own" @click="print">Print or save as PDF</el-button>
+      <el-button type="primary" :disabled="!openClass" @click="print"
+        >Print or save as PDF</el-button
+      >
     </PageHead>
     <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
     <div class="options" role="group" aria-label="What is printed">
@@ -39,11 +41,15 @@ const print = () => window.print();
       </label>
     </div>
   </div>
-  <PrintDesk v-if="own" label="The class list">
+  <PrintDesk v-if="openClass" label="The class list">
     <div class="sheet">
-      <h2>{{ own.class.name }}, {{ own.class.subject }}</h2>
+      <h2>{{ openClass.class.name }}, {{ openClass.class.subject }}</h2>
       <p class="faded">
-        {{ [session.school.name, own.class.period, own.class.term].filter(Boolean).join(' · ') }}
+        {{
+          [session.school.name, openClass.class.period, openClass.class.term]
+            .filter(Boolean)
+            .join(' · ')
+        }}
       </p>
       <table>
         <thead>
@@ -56,7 +62,7 @@ const print = () => window.print();
         </thead>
         <tbody>
           <tr v-for="student in here" :key="student.id">
-            <td class="figures">{{ student.rollNumber }}</td>
+            <td class="figures">{{ student.rosterNumber }}</td>
             <td>{{ fullName(student) }}</td>
             <td v-if="numbers">{{ student.studentNumber }}</td>
             <td v-for="n in columns" :key="n" />

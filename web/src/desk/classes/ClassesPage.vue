@@ -13,7 +13,7 @@ import ClassAbout from './ClassAbout.vue';
 import GroupColumns from './GroupColumns.vue';
 import { handOver } from './handOver';
 import NewClassDialog from './NewClassDialog.vue';
-import RollTable from './RollTable.vue';
+import RosterTable from './RosterTable.vue';
 import { useClass } from './useClass';
 
 const route = useRoute();
@@ -21,8 +21,8 @@ const router = useRouter();
 const classes = ref<ClassRow[] | null>(null);
 const listWrong = ref('');
 const making = ref(false);
-const tab = ref<'roll' | 'groups' | 'about'>('roll');
-const tabs = { roll: 'Roll', groups: 'Groups', about: 'About the class' } as const;
+const tab = ref<'roster' | 'groups' | 'about'>('roster');
+const tabs = { roster: 'Students', groups: 'Groups', about: 'About the class' } as const;
 
 async function list(): Promise<void> {
   try {
@@ -32,7 +32,7 @@ async function list(): Promise<void> {
     listWrong.value = inWords(error);
   }
 }
-const { own, wrong, open, act, here, left, mayChange } = useClass(list);
+const { openClass, wrong, open, act, here, left, mayChange } = useClass(list);
 const used = computed(() => classes.value?.filter(({ putAway }) => !putAway) ?? []);
 const away = computed(() => classes.value?.filter(({ putAway }) => putAway) ?? []);
 const total = computed(() => used.value.reduce((sum, { students }) => sum + students, 0));
@@ -51,15 +51,15 @@ watch(
 function paste(event: ClipboardEvent): void {
   const field = (event.target as HTMLElement).closest('input, textarea, select, [contenteditable]');
   const text = event.clipboardData?.getData('text/plain') ?? '';
-  if (field || text.trim() === '' || !own.value || !mayChange.value) return;
+  if (field || text.trim() === '' || !openClass.value || !mayChange.value) return;
   handOver(text);
-  void router.push(`/classes/${own.value.class.id}/bring`);
+  void router.push(`/classes/${openClass.value.class.id}/bring`);
 }
 document.addEventListener('paste', paste);
 onUnmounted(() => document.removeEventListener('paste', paste));
 
 async function gone(): Promise<void> {
-  own.value = null;
+  openClass.value = null;
   await list();
   await router.push(used.value[0] ? `/classes/${used.value[0].id}` : '/classes');
 }
@@ -72,17 +72,20 @@ const roles = {
   'co-teacher': ' · with a colleague',
   substitute: ' · as a substitute',
 };
-const partWords = (one: ClassRow) => roles[one.part];
+const partWords = (schoolClass: ClassRow) => roles[schoolClass.part];
 </script>
 
 <template>
-  <PageHead title="Classes" :where="own ? `${own.class.name}, ${own.class.subject}` : ''">
+  <PageHead
+    title="Classes"
+    :where="openClass ? `${openClass.class.name}, ${openClass.class.subject}` : ''"
+  >
     <el-button :type="used.length === 0 ? 'primary' : undefined" @click="making = true"
       >New class</el-button
     >
   </PageHead>
   <p v-if="listWrong || wrong" class="wrong inset" role="alert">{{ listWrong || wrong }}</p>
-  <FacingPages name="classes" left="Classes" right="Roll" :start="26">
+  <FacingPages name="classes" left="Classes" right="Students" :start="26">
     <template #left>
       <EmptyNote v-if="classes && used.length === 0" title="No classes yet."
         >Make one with “New class”; then paste its list of students, bring in a file, or match it
@@ -90,17 +93,19 @@ const partWords = (one: ClassRow) => roles[one.part];
       >
       <nav class="classes" aria-label="My classes">
         <RouterLink
-          v-for="one in used"
-          :key="one.id"
-          :to="`/classes/${one.id}`"
-          :class="{ here: own?.class.id === one.id }"
+          v-for="schoolClass in used"
+          :key="schoolClass.id"
+          :to="`/classes/${schoolClass.id}`"
+          :class="{ here: openClass?.class.id === schoolClass.id }"
         >
-          <span class="name">{{ one.name }}</span>
+          <span class="name">{{ schoolClass.name }}</span>
           <span
-            >{{ one.subject }}<template v-if="one.period">, {{ one.period }}</template></span
+            >{{ schoolClass.subject
+            }}<template v-if="schoolClass.period">, {{ schoolClass.period }}</template></span
           >
           <span class="faded small"
-            >grade {{ one.grade }} · {{ count(one.students, 'student') }}{{ partWords(one) }}</span
+            >grade {{ schoolClass.grade }} · {{ count(schoolClass.students, 'student')
+            }}{{ partWords(schoolClass) }}</span
           >
         </RouterLink>
       </nav>
@@ -108,22 +113,23 @@ const partWords = (one: ClassRow) => roles[one.part];
         <summary>{{ count(away.length, 'class', 'classes') }} put away</summary>
         <nav class="classes" aria-label="Classes put away">
           <RouterLink
-            v-for="one in away"
-            :key="one.id"
-            :to="`/classes/${one.id}`"
-            :class="{ here: own?.class.id === one.id }"
+            v-for="schoolClass in away"
+            :key="schoolClass.id"
+            :to="`/classes/${schoolClass.id}`"
+            :class="{ here: openClass?.class.id === schoolClass.id }"
           >
-            <span class="name">{{ one.name }}</span>
-            <span>{{ one.subject }}</span>
+            <span class="name">{{ schoolClass.name }}</span>
+            <span>{{ schoolClass.subject }}</span>
             <span class="faded small"
-              >{{ one.term || 'put away' }} · {{ count(one.students, 'student') }}</span
+              >{{ schoolClass.term || 'put away' }} ·
+              {{ count(schoolClass.students, 'student') }}</span
             >
           </RouterLink>
         </nav>
       </details>
     </template>
     <template #right>
-      <template v-if="own">
+      <template v-if="openClass">
         <div class="tabs" role="tablist" aria-label="What to see of the class">
           <button
             v-for="(words, key) in tabs"
@@ -135,9 +141,9 @@ const partWords = (one: ClassRow) => roles[one.part];
             {{ words }}
           </button>
         </div>
-        <RollTable
-          v-if="tab === 'roll'"
-          :own="own"
+        <RosterTable
+          v-if="tab === 'roster'"
+          :open-class="openClass"
           :here="here"
           :left="left"
           :may-change="mayChange"
@@ -145,15 +151,15 @@ const partWords = (one: ClassRow) => roles[one.part];
         />
         <GroupColumns
           v-else-if="tab === 'groups'"
-          :own="own"
+          :open-class="openClass"
           :here="here"
           :may-change="mayChange"
           :act="act"
         />
         <ClassAbout
           v-else
-          :key="own.class.id"
-          :own="own"
+          :key="openClass.class.id"
+          :open-class="openClass"
           :may-change="mayChange"
           :act="act"
           @gone="gone"

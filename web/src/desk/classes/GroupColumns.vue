@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Groups as columns beside the roll; names are dragged between them, or put in and taken out by the boxes at each name. */
+/** Groups as columns beside the roster; names are dragged between them, or put in and taken out by the boxes at each name. */
 import { count } from '@oaken/core/text';
 import Sortable, { type SortableEvent } from 'sortablejs';
 import { nextTick, onUnmounted, ref, watch } from 'vue';
@@ -7,11 +7,11 @@ import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import { done } from '../undo';
-import { fullName, type Group, type OpenClass, type RollRow } from './useClass';
+import { fullName, type Group, type OpenClass, type RosterRow } from './useClass';
 
 const props = defineProps<{
-  own: OpenClass;
-  here: RollRow[];
+  openClass: OpenClass;
+  here: RosterRow[];
   mayChange: boolean;
   act: (work: () => Promise<unknown>) => Promise<boolean>;
 }>();
@@ -19,16 +19,16 @@ const fresh = ref('');
 const wrong = ref('');
 const board = ref<HTMLElement>();
 const members = (group: Group) => props.here.filter(({ groups }) => groups.includes(group.id));
-const classId = () => props.own.class.id;
+const classId = () => props.openClass.class.id;
 
 const change = (groupId: number, put: number[], take: number[]) =>
   call('changeMembers', { params: { classId: classId(), groupId }, body: { put, take } });
 
-/** What one drag does: out of the roll it puts in, between groups it moves. */
+/** What one drag does: out of the roster it puts in, between groups it moves. */
 async function move(studentId: number, from: number | null, to: number | null): Promise<void> {
   if (from === to) return;
   const name = fullName(props.here.find(({ id }) => id === studentId)!);
-  const nameOf = (id: number) => props.own.groups.find((group) => group.id === id)!.name;
+  const nameOf = (id: number) => props.openClass.groups.find((group) => group.id === id)!.name;
   const was = to !== null && props.here.find(({ id }) => id === studentId)!.groups.includes(to);
   const ok = await props.act(async () => {
     if (to !== null) await change(to, [studentId], []);
@@ -44,7 +44,7 @@ async function move(studentId: number, from: number | null, to: number | null): 
       .then(() => undefined);
   done(to === null ? `${name} is out of ${nameOf(from!)}.` : `${name} is in ${nameOf(to)}.`, back);
 }
-function toggle(student: RollRow, group: Group): void {
+function toggle(student: RosterRow, group: Group): void {
   if (student.groups.includes(group.id)) void move(student.id, group.id, null);
   else void move(student.id, null, group.id);
 }
@@ -95,16 +95,16 @@ async function remove(group: Group): Promise<void> {
 }
 
 let lists: Sortable[] = [];
-const release = () => lists.forEach((own) => own.destroy());
+const release = () => lists.forEach((sortable) => sortable.destroy());
 async function wire(): Promise<void> {
   release();
   lists = [];
   await nextTick();
   if (!props.mayChange || !board.value) return;
   lists = [...board.value.querySelectorAll<HTMLElement>('[data-column]')].map((column) => {
-    const roll = column.dataset.column === 'roll';
+    const roster = column.dataset.column === 'roster';
     return new Sortable(column, {
-      group: { name: 'students', pull: roll ? 'clone' : true, put: true },
+      group: { name: 'students', pull: roster ? 'clone' : true, put: true },
       sort: false,
       animation: 120,
       draggable: '[data-student]',
@@ -114,21 +114,21 @@ async function wire(): Promise<void> {
         // What the page shows comes from the server's answer, not from where the mouse put it.
         if (event.pullMode === 'clone') event.clone.replaceWith(event.item);
         else event.from.insertBefore(event.item, event.from.children[event.oldIndex ?? 0] ?? null);
-        const place = (at: HTMLElement) =>
-          at.dataset.column === 'roll' ? null : Number(at.dataset.column);
+        const place = (hTMLElement: HTMLElement) =>
+          hTMLElement.dataset.column === 'roster' ? null : Number(hTMLElement.dataset.column);
         void move(Number(event.item.dataset.student), place(event.from), place(event.to));
       },
     });
   });
 }
-watch(() => [props.own.groups.length, props.own.class.id, props.here.length], wire, {
+watch(() => [props.openClass.groups.length, props.openClass.class.id, props.here.length], wire, {
   immediate: true,
 });
 onUnmounted(release);
 </script>
 
 <template>
-  <div ref="board" class="board" :style="{ '--columns': own.groups.length + 1 }">
+  <div ref="board" class="board" :style="{ '--columns': openClass.groups.length + 1 }">
     <section class="column">
       <h3>
         Everybody <span class="faded">{{ here.length }}</span>
@@ -136,14 +136,14 @@ onUnmounted(release);
       <p class="faded small">
         Drag a name into a group, or tick it there. A student may be in several.
       </p>
-      <p v-if="own.groups.length" class="names" aria-hidden="true">
-        <span v-for="group in own.groups" :key="group.id">{{ group.name }}</span>
+      <p v-if="openClass.groups.length" class="names" aria-hidden="true">
+        <span v-for="group in openClass.groups" :key="group.id">{{ group.name }}</span>
       </p>
-      <ul data-column="roll" aria-label="Everybody">
+      <ul data-column="roster" aria-label="Everybody">
         <li v-for="student in here" :key="student.id" :data-student="student.id">
-          <span class="who">{{ student.rollNumber }} {{ fullName(student) }}</span>
-          <span v-if="own.groups.length" class="ticks">
-            <label v-for="group in own.groups" :key="group.id" :title="group.name"
+          <span class="who">{{ student.rosterNumber }} {{ fullName(student) }}</span>
+          <span v-if="openClass.groups.length" class="ticks">
+            <label v-for="group in openClass.groups" :key="group.id" :title="group.name"
               ><input
                 type="checkbox"
                 :checked="student.groups.includes(group.id)"
@@ -155,7 +155,7 @@ onUnmounted(release);
         </li>
       </ul>
     </section>
-    <section v-for="group in own.groups" :key="group.id" class="column">
+    <section v-for="group in openClass.groups" :key="group.id" class="column">
       <h3>
         <input
           class="plain-input title"
@@ -169,7 +169,7 @@ onUnmounted(release);
       </h3>
       <ul :data-column="group.id" :aria-label="group.name">
         <li v-for="student in members(group)" :key="student.id" :data-student="student.id">
-          <span class="who">{{ student.rollNumber }} {{ fullName(student) }}</span>
+          <span class="who">{{ student.rosterNumber }} {{ fullName(student) }}</span>
         </li>
         <li v-if="members(group).length === 0" class="faded small">Nobody yet.</li>
       </ul>

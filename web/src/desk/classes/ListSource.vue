@@ -37,7 +37,7 @@ const reading = computed(() =>
 watch(reading, ({ students }) => emit('read', students), { immediate: true });
 
 const fieldWords: Record<ListField, string> = {
-  rollNumber: 'roll number',
+  rosterNumber: 'roster number',
   givenName: 'given name',
   familyName: 'family name',
   fullName: 'whole name',
@@ -45,11 +45,11 @@ const fieldWords: Record<ListField, string> = {
   email: 'e-mail',
   grade: 'grade',
 };
-function set(at: number, event: Event): void {
+function set(index: number, event: Event): void {
   const field = ((event.target as HTMLSelectElement).value || null) as ListField | null;
   // A field stands in one column at most.
-  const others = columns.value.fields.map((own) => (own === field ? null : own));
-  columns.value.fields = others.with(at, field);
+  const others = columns.value.fields.map((other) => (other === field ? null : other));
+  columns.value.fields = others.with(index, field);
 }
 /** The two names change places. */
 function turnRound(): void {
@@ -91,16 +91,16 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
       <table class="ruled small">
         <thead>
           <tr>
-            <th v-for="(field, at) in columns.fields" :key="at">
+            <th v-for="(field, index) in columns.fields" :key="index">
               <select
                 class="plain-input"
                 :value="field ?? ''"
-                :aria-label="`Column ${at + 1} is`"
-                @change="set(at, $event)"
+                :aria-label="`Column ${index + 1} is`"
+                @change="set(index, $event)"
               >
                 <option value="">not read</option>
-                <option v-for="own in listFields" :key="own" :value="own">
-                  {{ fieldWords[own] }}
+                <option v-for="listField in listFields" :key="listField" :value="listField">
+                  {{ fieldWords[listField] }}
                 </option>
               </select>
             </th>
@@ -108,7 +108,7 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
         </thead>
         <tbody>
           <tr v-for="(row, n) in sample" :key="n" :class="{ head: columns.header && n === 0 }">
-            <td v-for="(_, at) in columns.fields" :key="at">{{ row[at] }}</td>
+            <td v-for="(_, position) in columns.fields" :key="position">{{ row[position] }}</td>
           </tr>
         </tbody>
       </table>
@@ -124,8 +124,8 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
       <ElButton v-if="columns.unsure" size="small" @click="turnRound">The other way round</ElButton>
     </p>
     <ul v-if="reading.problems.length" class="problems">
-      <li v-for="own in reading.problems.slice(0, 30)" :key="own.line" class="wrong">
-        Line {{ own.line }}: {{ own.message }}
+      <li v-for="problem in reading.problems.slice(0, 30)" :key="problem.line" class="wrong">
+        Line {{ problem.line }}: {{ problem.message }}
       </li>
       <li v-if="reading.problems.length > 30" class="faded">
         and {{ reading.problems.length - 30 }} more

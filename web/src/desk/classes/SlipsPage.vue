@@ -12,11 +12,11 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import PrintDesk from '../print/PrintDesk.vue';
-import { fullName, useClass, type RollRow } from './useClass';
+import { fullName, useClass, type RosterRow } from './useClass';
 
 const session = useSession();
 const classId = Number(useRoute().params.classId);
-const { own, wrong, open, here } = useClass(() => undefined);
+const { openClass, wrong, open, here } = useClass(() => undefined);
 const chosen = ref<number[]>([]);
 const slips = ref<Record<number, string>>({});
 const busy = ref(false);
@@ -31,17 +31,20 @@ const replaced = computed(
   () => here.value.filter(({ id, hasPasscode }) => hasPasscode && chosen.value.includes(id)).length,
 );
 const printed = computed(() => here.value.filter(({ id }) => slips.value[id]));
-const all = (of: (student: RollRow) => boolean) =>
+const all = (of: (student: RosterRow) => boolean) =>
   (chosen.value = here.value.filter(of).map(({ id }) => id));
 
 async function make(): Promise<void> {
   busy.value = true;
   try {
     const made = await call('makeSlips', { params: { classId }, body: { students: chosen.value } });
-    code.value = await QRCode.toString(`${address.value}/sign-in?code=${own.value!.class.code}`, {
-      type: 'svg',
-      margin: 0,
-    });
+    code.value = await QRCode.toString(
+      `${address.value}/sign-in?code=${openClass.value!.class.code}`,
+      {
+        type: 'svg',
+        margin: 0,
+      },
+    );
     slips.value = Object.fromEntries(
       made.slips.map(({ studentId, passcode }) => [studentId, passcode]),
     );
@@ -78,7 +81,7 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
 
 <template>
   <div class="screen-only">
-    <PageHead title="Sign-in slips" :where="`Classes · ${own?.class.name ?? ''}`">
+    <PageHead title="Sign-in slips" :where="`Classes · ${openClass?.class.name ?? ''}`">
       <RouterLink :to="`/classes/${classId}`">Back to the class</RouterLink>
       <el-button v-if="printed.length" type="primary" @click="print"
         >Print or save as PDF</el-button
@@ -86,7 +89,7 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
     </PageHead>
     <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   </div>
-  <template v-if="own && printed.length === 0">
+  <template v-if="openClass && printed.length === 0">
     <div class="one-sheet">
       <p>
         A slip gives a student a new passcode. It is shown only on the slip, and the student’s old
@@ -107,7 +110,8 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
       <ul class="choices">
         <li v-for="student in here" :key="student.id">
           <label
-            ><input v-model="chosen" type="checkbox" :value="student.id" /> {{ student.rollNumber }}
+            ><input v-model="chosen" type="checkbox" :value="student.id" />
+            {{ student.rosterNumber }}
             {{ fullName(student) }}
             <span v-if="!student.hasPasscode" class="faded small">no passcode yet</span></label
           >
@@ -126,7 +130,7 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
       </template>
     </FootingLine>
   </template>
-  <PrintDesk v-else-if="own" label="The slips">
+  <PrintDesk v-else-if="openClass" label="The slips">
     <p class="screen-only faded">
       These passcodes are shown only now. Print them before you leave this page.
     </p>
@@ -134,12 +138,15 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
       <article v-for="student in printed" :key="student.id" class="slip">
         <div>
           <p class="who">{{ fullName(student) }}</p>
-          <p>{{ own.class.name }}, number {{ student.rollNumber }} · {{ session.school.name }}</p>
+          <p>
+            {{ openClass.class.name }}, number {{ student.rosterNumber }} ·
+            {{ session.school.name }}
+          </p>
           <dl>
             <dt>Address</dt>
             <dd>{{ address }}</dd>
             <dt>Class code</dt>
-            <dd class="secret">{{ own.class.code }}</dd>
+            <dd class="secret">{{ openClass.class.code }}</dd>
             <dt>Passcode</dt>
             <dd class="secret">{{ slips[student.id] }}</dd>
           </dl>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-/** Correcting what is known of one student. The roll number stays the same all year. */
+/** Correcting what is known of one student. The roster number stays the same all year. */
 import { reactive, ref, watch } from 'vue';
 import { call } from '../../client/call';
 import { done } from '../undo';
 import { fieldErrors } from './fieldErrors';
-import { fullName, type RollRow } from './useClass';
+import { fullName, type RosterRow } from './useClass';
 
-const student = defineModel<RollRow | null>({ required: true });
+const student = defineModel<RosterRow | null>({ required: true });
 const props = defineProps<{
   classId: number;
   act: (work: () => Promise<unknown>) => Promise<boolean>;
@@ -19,9 +19,9 @@ const facts = reactive({
   grade: '' as string | number,
 });
 const wrong = ref<Record<string, string>>({});
-watch(student, (own) => {
-  if (!own) return;
-  const { givenName, familyName, studentNumber, email, grade } = own;
+watch(student, (changed) => {
+  if (!changed) return;
+  const { givenName, familyName, studentNumber, email, grade } = changed;
   Object.assign(facts, { givenName, familyName, studentNumber, email, grade: grade ?? '' });
   wrong.value = {};
 });
@@ -33,15 +33,15 @@ const fields = [
   { key: 'grade', label: 'Grade' },
 ] as const;
 async function save(): Promise<void> {
-  const own = student.value!;
-  const params = { classId: props.classId, studentId: own.id };
+  const current = student.value!;
+  const params = { classId: props.classId, studentId: current.id };
   const body = { ...facts, grade: facts.grade === '' ? null : Number(facts.grade) };
   const before = {
-    givenName: own.givenName,
-    familyName: own.familyName,
-    studentNumber: own.studentNumber,
-    email: own.email,
-    grade: own.grade,
+    givenName: current.givenName,
+    familyName: current.familyName,
+    studentNumber: current.studentNumber,
+    email: current.email,
+    grade: current.grade,
   };
   try {
     await call('describeStudent', { params, body });
@@ -65,14 +65,14 @@ async function save(): Promise<void> {
     @close="student = null"
   >
     <form id="student" @submit.prevent="save">
-      <label v-for="own in fields" :key="own.key" class="field">
-        <span class="label">{{ own.label }}</span>
+      <label v-for="field in fields" :key="field.key" class="field">
+        <span class="label">{{ field.label }}</span>
         <input
-          v-model.trim="facts[own.key]"
+          v-model.trim="facts[field.key]"
           class="plain-input"
-          :aria-invalid="Boolean(wrong[own.key])"
+          :aria-invalid="Boolean(wrong[field.key])"
         />
-        <span v-if="wrong[own.key]" class="wrong">{{ wrong[own.key] }}</span>
+        <span v-if="wrong[field.key]" class="wrong">{{ wrong[field.key] }}</span>
       </label>
       <p v-if="wrong['']" class="wrong" role="alert">{{ wrong[''] }}</p>
     </form>

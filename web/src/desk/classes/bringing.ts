@@ -3,7 +3,7 @@ import type { AnswerOf, api } from '@oaken/contract';
 import type { Changeable, LineChoice } from '@oaken/core/rosters';
 import { count, listing } from '@oaken/core/text';
 
-export type Plan = AnswerOf<typeof api.planRolls>['plans'][number];
+export type Plan = AnswerOf<typeof api.planRosters>['plans'][number];
 export type PlanLine = Plan['lines'][number];
 
 const fieldWords: Record<Changeable, string> = {
@@ -22,7 +22,7 @@ export const isQuiet = (line: PlanLine) =>
   line.act === 'keep' && line.changes.length === 0 && line.note === '';
 const order = { ask: 0, add: 1, join: 2, back: 3, keep: 4 } as const;
 export const inOrder = (lines: readonly PlanLine[]) =>
-  [...lines].sort((a, b) => order[a.act] - order[b.act] || a.rollNumber - b.rollNumber);
+  [...lines].sort((a, b) => order[a.act] - order[b.act] || a.rosterNumber - b.rosterNumber);
 
 /** A line that asks and was not answered. */
 export const isOpen = (line: PlanLine, choice: LineChoice | undefined) =>
@@ -31,8 +31,8 @@ export const isOpen = (line: PlanLine, choice: LineChoice | undefined) =>
 /** "1 new, 1 moves here, 24 stay as they are" */
 export function planInWords(plan: Plan): string {
   const number = (test: (line: PlanLine) => boolean) => plan.lines.filter(test).length;
-  const say = (n: number, one: string, many = one) =>
-    n === 0 ? [] : [`${n} ${n === 1 ? one : many}`];
+  const say = (n: number, text: string, many = text) =>
+    n === 0 ? [] : [`${n} ${n === 1 ? text : many}`];
   return (
     listing([
       ...say(

@@ -4,7 +4,7 @@ import { unzipSync } from 'fflate';
 import { delimiterOf, encodingOf } from '@oaken/core/csv';
 import { linesOfNames, readOneRoster, type RosterReading } from '@oaken/core/rosters';
 
-const most = 60 * 1024 * 1024;
+const largestTable = 60 * 1024 * 1024;
 
 export function readRows(text: string): string[][] {
   const delimiter = delimiterOf(text);
@@ -35,7 +35,7 @@ export type FileReading =
 
 /** @throws Error in plain words */
 export async function readFile(file: File): Promise<FileReading> {
-  if (file.size > most) throw new Error('That file is larger than 60 MB.');
+  if (file.size > largestTable) throw new Error('That file is larger than 60 MB.');
   const bytes = new Uint8Array(await file.arrayBuffer());
   if (bytes.length === 0) throw new Error('That file is empty.');
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) {
@@ -49,13 +49,13 @@ export async function readFile(file: File): Promise<FileReading> {
     files = unzipSync(bytes, {
       filter({ name, originalSize }) {
         size += originalSize;
-        return name.endsWith('.csv') && size <= most;
+        return name.endsWith('.csv') && size <= largestTable;
       },
     });
   } catch {
     throw new Error('That zip cannot be read.');
   }
-  if (size > most) throw new Error('That zip unpacks to more than 60 MB.');
+  if (size > largestTable) throw new Error('That zip unpacks to more than 60 MB.');
   const names = Object.keys(files);
   if (names.length === 0)
     throw new Error('There is no CSV file in that zip. A spreadsheet is saved as CSV first.');

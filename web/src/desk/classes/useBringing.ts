@@ -7,7 +7,7 @@ import { inWords, Refused } from '../../client/request';
 import { isOpen, type Plan } from './bringing';
 
 /** One list and the class that it goes to. */
-export interface Roll {
+export interface Roster {
   key: string;
   /** The class of the file or the roster service; null for a list of names. */
   source: RosterClass | null;
@@ -17,17 +17,17 @@ export interface Roll {
   whole: boolean;
 }
 
-export const factsOf = (own: RosterClass): ClassFacts => ({
-  name: own.title.slice(0, 60),
-  subject: own.subject.slice(0, 60) || 'Class',
-  period: own.period.slice(0, 40),
-  grade: own.grade ?? 0,
-  term: own.term.slice(0, 60),
+export const factsOf = (rosterClass: RosterClass): ClassFacts => ({
+  name: rosterClass.title.slice(0, 60),
+  subject: rosterClass.subject.slice(0, 60) || 'Class',
+  period: rosterClass.period.slice(0, 40),
+  grade: rosterClass.grade ?? 0,
+  term: rosterClass.term.slice(0, 60),
   notes: '',
 });
 
 export function useBringing(classes: () => readonly ClassRow[]) {
-  const rolls = ref<Roll[]>([]);
+  const rosters = ref<Roster[]>([]);
   const plans = ref<Record<string, Plan>>({});
   const choices = reactive<Record<string, Record<string, LineChoice>>>({});
   /** Of those gone from a list: who stays in the class all the same. */
@@ -38,14 +38,14 @@ export function useBringing(classes: () => readonly ClassRow[]) {
   let latest = 0;
 
   const going = computed(() =>
-    rolls.value.filter(
+    rosters.value.filter(
       ({ target, listed, whole }) => target !== 'out' && (listed.length > 0 || whole),
     ),
   );
-  const subjectOf = (own: Roll) =>
-    own.target === 'new'
-      ? factsOf(own.source!).subject
-      : (classes().find(({ id }) => id === own.target)?.subject ?? '');
+  const subjectOf = (roster: Roster) =>
+    roster.target === 'new'
+      ? factsOf(roster.source!).subject
+      : (classes().find(({ id }) => id === roster.target)?.subject ?? '');
 
   async function plan(): Promise<void> {
     const mine = ++latest;
@@ -54,18 +54,18 @@ export function useBringing(classes: () => readonly ClassRow[]) {
     if (wanted.length === 0) return void (plans.value = {});
     planning.value = true;
     try {
-      const { plans: made } = await call('planRolls', {
+      const { plans: made } = await call('planRosters', {
         body: {
-          rolls: wanted.map((own) => ({
-            classId: own.target === 'new' ? null : (own.target as number),
-            subject: subjectOf(own),
-            listed: own.listed,
-            whole: own.whole,
+          rosters: wanted.map((roster) => ({
+            classId: roster.target === 'new' ? null : (roster.target as number),
+            subject: subjectOf(roster),
+            listed: roster.listed,
+            whole: roster.whole,
           })),
         },
       });
       if (mine === latest)
-        plans.value = Object.fromEntries(wanted.map(({ key }, at) => [key, made[at]!]));
+        plans.value = Object.fromEntries(wanted.map(({ key }, index) => [key, made[index]!]));
     } catch (error) {
       if (mine !== latest) return;
       plans.value = {};
@@ -90,15 +90,15 @@ export function useBringing(classes: () => readonly ClassRow[]) {
   }
   const open = computed(() =>
     Object.entries(plans.value).reduce(
-      (sum, [key, own]) =>
-        sum + own.lines.filter((line) => isOpen(line, choiceOf(key, line.listed.line))).length,
+      (sum, [key, roster]) =>
+        sum + roster.lines.filter((line) => isOpen(line, choiceOf(key, line.listed.line))).length,
       0,
     ),
   );
   /** How many students something happens to. */
   const touched = computed(() =>
-    Object.entries(plans.value).reduce((sum, [key, own]) => {
-      const taken = own.lines.filter(
+    Object.entries(plans.value).reduce((sum, [key, roster]) => {
+      const taken = roster.lines.filter(
         (line) =>
           (choiceOf(key, line.listed.line)?.take ?? true) &&
           (line.act !== 'keep' || line.changes.length > 0),
@@ -106,7 +106,7 @@ export function useBringing(classes: () => readonly ClassRow[]) {
       return (
         sum +
         taken.length +
-        own.gone.filter(({ studentId }) => !staying[key]?.includes(studentId)).length
+        roster.gone.filter(({ studentId }) => !staying[key]?.includes(studentId)).length
       );
     }, 0),
   );
@@ -114,23 +114,23 @@ export function useBringing(classes: () => readonly ClassRow[]) {
   async function apply() {
     const wanted = going.value;
     try {
-      return await call('applyRolls', {
+      return await call('applyRosters', {
         body: {
           clientKey,
-          rolls: wanted.map((own) => ({
-            classId: own.target === 'new' ? null : (own.target as number),
-            listed: own.listed,
-            whole: own.whole,
+          rosters: wanted.map((roster) => ({
+            classId: roster.target === 'new' ? null : (roster.target as number),
+            listed: roster.listed,
+            whole: roster.whole,
             make:
-              own.target === 'new'
-                ? { ...factsOf(own.source!), sourcedId: own.source!.sourcedId }
+              roster.target === 'new'
+                ? { ...factsOf(roster.source!), sourcedId: roster.source!.sourcedId }
                 : null,
-            sourcedId: own.source?.sourcedId ?? null,
-            seen: plans.value[own.key]!.seen,
+            sourcedId: roster.source?.sourcedId ?? null,
+            seen: plans.value[roster.key]!.seen,
             choices: {
-              lines: choices[own.key] ?? {},
-              leaving: plans.value[own.key]!.gone.map(({ studentId }) => studentId).filter(
-                (id) => !staying[own.key]?.includes(id),
+              lines: choices[roster.key] ?? {},
+              leaving: plans.value[roster.key]!.gone.map(({ studentId }) => studentId).filter(
+                (id) => !staying[roster.key]?.includes(id),
               ),
             },
           })),
@@ -148,7 +148,7 @@ export function useBringing(classes: () => readonly ClassRow[]) {
     }
   }
   return {
-    rolls,
+    rosters,
     going,
     plans,
     planning,

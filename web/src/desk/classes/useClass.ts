@@ -6,28 +6,28 @@ import { inWords } from '../../client/request';
 import { failed } from '../undo';
 
 export type OpenClass = AnswerOf<typeof api.readClass>;
-export type RollRow = OpenClass['roll'][number];
+export type RosterRow = OpenClass['roster'][number];
 export type Group = OpenClass['groups'][number];
 
-export const fullName = (own: { givenName: string; familyName: string }) =>
-  `${own.givenName} ${own.familyName}`.trim();
+export const fullName = (person: { givenName: string; familyName: string }) =>
+  `${person.givenName} ${person.familyName}`.trim();
 
 export function useClass(changed: () => Promise<unknown> | void) {
-  const own = ref<OpenClass | null>(null);
+  const openClass = ref<OpenClass | null>(null);
   const wrong = ref('');
 
   async function open(classId: number): Promise<void> {
     try {
-      own.value = await call('readClass', { params: { classId } });
+      openClass.value = await call('readClass', { params: { classId } });
       wrong.value = '';
     } catch (error) {
-      own.value = null;
+      openClass.value = null;
       wrong.value = inWords(error);
     }
   }
   /** Does something and reads the class again; what went wrong is said at the foot. @returns whether it was done */
   async function act(work: () => Promise<unknown>): Promise<boolean> {
-    const classId = own.value!.class.id;
+    const classId = openClass.value!.class.id;
     try {
       await work();
       return true;
@@ -39,9 +39,15 @@ export function useClass(changed: () => Promise<unknown> | void) {
       await changed();
     }
   }
-  const here = computed(() => own.value?.roll.filter(({ leftAt }) => leftAt === null) ?? []);
-  const left = computed(() => own.value?.roll.filter(({ leftAt }) => leftAt !== null) ?? []);
+  const here = computed(
+    () => openClass.value?.roster.filter(({ leftAt }) => leftAt === null) ?? [],
+  );
+  const left = computed(
+    () => openClass.value?.roster.filter(({ leftAt }) => leftAt !== null) ?? [],
+  );
   /** A substitute sees and helps, but does not change who is in the class. */
-  const mayChange = computed(() => own.value !== null && own.value.class.part !== 'substitute');
-  return { own, wrong, open, act, here, left, mayChange };
+  const mayChange = computed(
+    () => openClass.value !== null && openClass.value.class.part !== 'substitute',
+  );
+  return { openClass, wrong, open, act, here, left, mayChange };
 }

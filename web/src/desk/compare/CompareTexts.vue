@@ -22,7 +22,7 @@ const shown = computed(() => lines.value.filter(({ same }) => all.value || !same
       <tr v-for="line in shown" :key="line.name">
         <th scope="row">{{ line.name }}</th>
         <td>
-          <template v-for="(piece, at) in line.pieces" :key="at">
+          <template v-for="(piece, index) in line.pieces" :key="index">
             <del v-if="piece.change === 'gone'">{{ piece.text }}</del>
             <ins v-else-if="piece.change === 'new'">{{ piece.text }}</ins>
             <template v-else>{{ piece.text }}</template>

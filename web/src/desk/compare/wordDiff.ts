@@ -21,28 +21,28 @@ export type Lines = ReadonlyMap<string, string>;
 export function linesOfItem(content: ItemContent): Lines {
   const lines = new Map<string, string>([['Question', plainText(content.stem)]]);
   const keys = keysInWords(content);
-  content.parts.forEach((part, at) => {
-    const name = content.parts.length > 1 ? `Part ${'ABCDEFGHIJKLMNOPQRST'[at]}: ` : '';
+  content.parts.forEach((part, index) => {
+    const name = content.parts.length > 1 ? `Part ${'ABCDEFGHIJKLMNOPQRST'[index]}: ` : '';
     lines.set(`${name}Kind`, kinds[part.kind].title);
     if (part.prompt) lines.set(`${name}Prompt`, plainText(part.prompt));
     kindOf(part)
       .texts(part)
       .forEach(({ html }, n) => lines.set(`${name}Text ${n + 1}`, plainText(html)));
-    lines.set(`${name}What counts`, keys[at]!);
+    lines.set(`${name}What counts`, keys[index]!);
   });
   if (plainText(content.explanation)) lines.set('Explanation', plainText(content.explanation));
-  content.hints.forEach((hint, at) => lines.set(`Hint ${at + 1}`, plainText(hint)));
+  content.hints.forEach((hint, index) => lines.set(`Hint ${index + 1}`, plainText(hint)));
   if (content.notes) lines.set('Notes', content.notes);
   return lines;
 }
 
-export const linesOfPassage = (own: PassageContent): Lines =>
+export const linesOfPassage = (passageContent: PassageContent): Lines =>
   new Map([
-    ['Title', own.title],
-    ['Text', plainText(own.body)],
-    ['Numbers', own.numbering],
-    ['Easier version', plainText(own.easier)],
-    ['Taken from', own.source],
+    ['Title', passageContent.title],
+    ['Text', plainText(passageContent.body)],
+    ['Numbers', passageContent.numbering],
+    ['Easier version', plainText(passageContent.easier)],
+    ['Taken from', passageContent.source],
   ]);
 
 function changeOf(added: boolean, removed: boolean): Piece['change'] {

@@ -91,19 +91,19 @@ const apply = (take: 'good' | 'all') =>
   act(call('applyImport', { params: { importId: state.value!.id }, body: { take } }));
 const cancel = () => act(call('cancelImport', { params: { importId: state.value!.id } }));
 const stateWords = computed(() => {
-  const own = state.value;
-  if (!own) return '';
-  const of = own.rows
-    ? `${own.done.toLocaleString('en')} of ${count(own.rows, 'row')}`
+  const current = state.value;
+  if (!current) return '';
+  const of = current.rows
+    ? `${current.done.toLocaleString('en')} of ${count(current.rows, 'row')}`
     : 'the first rows';
   return {
     reading: `Checking ${of} …`,
-    checked: `${count(own.rows, 'row')} checked: ${own.good.toLocaleString('en')} good, ${own.bad.toLocaleString('en')} with something wrong.`,
-    writing: `Making items, ${own.done.toLocaleString('en')} of ${own.good.toLocaleString('en')} …`,
-    done: `${count(own.done, 'item')} ${own.done === 1 ? 'is' : 'are'} in ${where.value}.`,
+    checked: `${count(current.rows, 'row')} checked: ${current.good.toLocaleString('en')} good, ${current.bad.toLocaleString('en')} with something wrong.`,
+    writing: `Making items, ${current.done.toLocaleString('en')} of ${current.good.toLocaleString('en')} …`,
+    done: `${count(current.done, 'item')} ${current.done === 1 ? 'is' : 'are'} in ${where.value}.`,
     cancelled: 'Cancelled. Nothing was made.',
-    failed: own.message,
-  }[own.state];
+    failed: current.message,
+  }[current.state];
 });
 </script>
 
@@ -171,19 +171,19 @@ const stateWords = computed(() => {
               </tr>
             </thead>
             <tbody>
-              <tr v-for="(own, at) in state.problems" :key="at">
-                <td class="figures">{{ own.line }}</td>
-                <td>{{ own.column }}</td>
-                <td>{{ own.message }}</td>
+              <tr v-for="(problem, index) in state.problems" :key="index">
+                <td class="figures">{{ problem.line }}</td>
+                <td>{{ problem.column }}</td>
+                <td>{{ problem.message }}</td>
               </tr>
             </tbody>
           </table>
           <template v-if="state.near.length && state.state === 'checked'">
             <h3>Almost the same words as items that are there</h3>
             <ul>
-              <li v-for="own in state.near" :key="own.line">
-                Line {{ own.line }}: {{ own.words }}
-                <RouterLink :to="`/items/${own.itemId}`" target="_blank"
+              <li v-for="copy in state.near" :key="copy.line">
+                Line {{ copy.line }}: {{ copy.words }}
+                <RouterLink :to="`/items/${copy.itemId}`" target="_blank"
                   >the item that is there</RouterLink
                 >
               </li>

@@ -4,7 +4,7 @@ import type { ItemFacts } from '@oaken/core/items';
 import { computed, ref } from 'vue';
 import { useLibrary } from '../banks/library';
 import { depthNames } from '../words';
-import { under, type Problem } from './problems';
+import { under, type Problem } from '../../parts/problems';
 import StandardPicker from './StandardPicker.vue';
 
 const facts = defineModel<ItemFacts>({ required: true });
@@ -33,7 +33,7 @@ const tags = computed({
 function toggleGrade(grade: number): void {
   const { grades } = facts.value;
   facts.value.grades = grades.includes(grade)
-    ? grades.filter((own) => own !== grade)
+    ? grades.filter((value) => value !== grade)
     : [...grades, grade].sort((a, b) => a - b);
 }
 /** A standard brings its subject and grades where none were given yet. */
@@ -55,12 +55,12 @@ const seconds = computed({
     <div class="wide">
       <span class="label">Standards</span>
       <ul v-if="standards.length" class="list">
-        <li v-for="own in standards" :key="own.id">
-          <b>{{ own.code }}</b> {{ own.statement }}
+        <li v-for="standard in standards" :key="standard.id">
+          <b>{{ standard.code }}</b> {{ standard.statement }}
           <button
             type="button"
             class="word"
-            @click="setStandards(facts.standards.filter((id) => id !== own.id))"
+            @click="setStandards(facts.standards.filter((id) => id !== standard.id))"
           >
             take away
           </button>
@@ -76,7 +76,9 @@ const seconds = computed({
     <label>
       <span class="label">Subject</span>
       <input v-model="facts.subject" class="plain-input" list="subjects" maxlength="60" />
-      <datalist id="subjects"><option v-for="own in subjects" :key="own" :value="own" /></datalist>
+      <datalist id="subjects">
+        <option v-for="entry in subjects" :key="entry" :value="entry" />
+      </datalist>
       <span v-for="problem in under(problems, '/subject')" :key="problem.message" class="wrong">{{
         problem.message
       }}</span>

@@ -5,8 +5,8 @@ import { nextTick, ref } from 'vue';
 import PartEditor from './PartEditor.vue';
 import PassagePicker from './PassagePicker.vue';
 import PastedChoicesStrip from './PastedChoicesStrip.vue';
-import { under, type Problem } from './problems';
-import RichField from './rich/RichField.vue';
+import { under, type Problem } from '../../parts/problems';
+import RichField from '../../rich/RichField.vue';
 
 const content = defineModel<ItemContent>({ required: true });
 defineProps<{ problems: Problem[] }>();
@@ -17,16 +17,16 @@ const strip = ref<InstanceType<typeof PastedChoicesStrip>>();
 const lookForChoices = () => void nextTick(() => strip.value?.look());
 
 function addPart(): void {
-  const id = freshId(content.value.parts.map((own) => own.id));
+  const id = freshId(content.value.parts.map((part) => part.id));
   content.value.parts.push(blankPart('single-choice', id));
 }
-function removePart(at: number): void {
-  const [gone] = content.value.parts.splice(at, 1);
-  for (const own of content.value.parts) if (own.needs === gone?.id) own.needs = undefined;
+function removePart(index: number): void {
+  const [gone] = content.value.parts.splice(index, 1);
+  for (const part of content.value.parts) if (part.needs === gone?.id) part.needs = undefined;
 }
-function movePart(at: number, step: number): void {
-  const [own] = content.value.parts.splice(at, 1);
-  content.value.parts.splice(at + step, 0, own!);
+function movePart(index: number, step: number): void {
+  const [part] = content.value.parts.splice(index, 1);
+  content.value.parts.splice(index + step, 0, part!);
 }
 function addHint(): void {
   hasHints.value = true;
@@ -48,15 +48,15 @@ function addHint(): void {
   </p>
   <PassagePicker v-model="content.passage" />
   <PartEditor
-    v-for="(part, at) in content.parts"
+    v-for="(part, index) in content.parts"
     :key="part.id"
-    v-model="content.parts[at]!"
-    :at="at"
+    v-model="content.parts[index]!"
+    :at="index"
     :several="content.parts.length > 1"
-    :earlier="content.parts.slice(0, at)"
-    :problems="under(problems, `/parts/${at}`)"
-    @remove="removePart(at)"
-    @move="movePart(at, $event)"
+    :earlier="content.parts.slice(0, index)"
+    :problems="under(problems, `/parts/${index}`)"
+    @remove="removePart(index)"
+    @move="movePart(index, $event)"
   />
   <p class="add">
     <button type="button" class="word" :disabled="content.parts.length >= 20" @click="addPart">
@@ -71,17 +71,17 @@ function addHint(): void {
   <h2 class="gap">
     Hints <span class="faded small">in the order in which a student may ask for them</span>
   </h2>
-  <div v-for="(_, at) in content.hints" :key="at" class="hint">
-    <RichField v-model="content.hints[at]!" small :label="`Hint ${at + 1}`" />
+  <div v-for="(_, position) in content.hints" :key="position" class="hint">
+    <RichField v-model="content.hints[position]!" small :label="`Hint ${position + 1}`" />
     <button
       type="button"
       class="word"
-      :disabled="at === 0"
-      @click="content.hints.splice(at - 1, 0, content.hints.splice(at, 1)[0]!)"
+      :disabled="position === 0"
+      @click="content.hints.splice(position - 1, 0, content.hints.splice(position, 1)[0]!)"
     >
       up
     </button>
-    <button type="button" class="word" @click="content.hints.splice(at, 1)">remove</button>
+    <button type="button" class="word" @click="content.hints.splice(position, 1)">remove</button>
   </div>
   <button v-if="content.hints.length < 10" type="button" class="word" @click="addHint">
     Add a hint

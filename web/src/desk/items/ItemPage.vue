@@ -23,8 +23,8 @@ import { linesOfItem } from '../compare/wordDiff';
 import FactsEditor from './FactsEditor.vue';
 import ItemEditor from './ItemEditor.vue';
 import ItemPreview from './ItemPreview.vue';
-import { under } from './problems';
-import { readOnlyKey } from './rich/readonly';
+import { under } from '../../parts/problems';
+import { readOnlyKey } from '../../rich/readonly';
 import UsesList from './UsesList.vue';
 import { useDraft } from './useDraft';
 
@@ -80,15 +80,15 @@ const tabs = {
 };
 const clientKey = crypto.randomUUID();
 
-const factsOf = (own: ItemRow): ItemFacts => ({
-  subject: own.subject,
-  grades: own.grades,
-  standards: own.standards.map(({ id }) => id),
-  depth: own.depth,
-  seconds: own.seconds,
-  tags: own.tags,
-  author: own.author,
-  licence: own.licence,
+const factsOf = (item: ItemRow): ItemFacts => ({
+  subject: item.subject,
+  grades: item.grades,
+  standards: item.standards.map(({ id }) => id),
+  depth: item.depth,
+  seconds: item.seconds,
+  tags: item.tags,
+  author: item.author,
+  licence: item.licence,
 });
 
 async function load(): Promise<void> {
@@ -123,7 +123,7 @@ async function load(): Promise<void> {
 onMounted(async () => {
   try {
     await Promise.all([library.load(), load()]);
-    place.value.bank ??= library.banks.find((own) => own.mine)?.id ?? null;
+    place.value.bank ??= library.banks.find((bank) => bank.mine)?.id ?? null;
     // Somebody saved while the browser was away: both are shown at once.
     if (recover()) other.value = read.value?.item ?? null;
   } catch (error) {
@@ -146,12 +146,12 @@ const where = computed(() => {
 const usedIn = computed(() => (read.value ? read.value.uses.length + read.value.hiddenUses : 0));
 
 let timer: ReturnType<typeof setTimeout> | undefined;
-watch(valid, (own) => {
+watch(valid, (item) => {
   clearTimeout(timer);
-  if (!own || !changed.value) return;
+  if (!item || !changed.value) return;
   timer = setTimeout(async () => {
     near.value = (
-      await call('findNear', { body: { content: own, but: itemId } }).catch(() => ({ near: [] }))
+      await call('findNear', { body: { content: item, but: itemId } }).catch(() => ({ near: [] }))
     ).near;
   }, 900);
 });
@@ -309,11 +309,11 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
     <template #right>
       <div class="tabs" role="tablist" aria-label="Beside the item">
         <button
-          v-for="(name, own) in tabs"
-          :key="own"
+          v-for="(name, entry) in tabs"
+          :key="entry"
           role="tab"
-          :aria-selected="tab === own"
-          @click="tab = own"
+          :aria-selected="tab === entry"
+          @click="tab = entry"
         >
           {{ name }}
         </button>
@@ -321,12 +321,12 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
       <div class="inset">
         <div v-if="near.length && tab === 'view'" class="margin-note" role="status">
           Almost the same words as
-          <template v-for="(own, at) in near" :key="own.item.id"
-            ><template v-if="at">, </template
-            ><RouterLink :to="`/items/${own.item.id}`" target="_blank">{{
-              stemLine(own.item.content.stem, 70)
+          <template v-for="(copy, index) in near" :key="copy.item.id"
+            ><template v-if="index">, </template
+            ><RouterLink :to="`/items/${copy.item.id}`" target="_blank">{{
+              stemLine(copy.item.content.stem, 70)
             }}</RouterLink
-            >{{ ' ' }}<span class="faded">({{ own.item.bank }})</span></template
+            >{{ ' ' }}<span class="faded">({{ copy.item.bank }})</span></template
           >
         </div>
         <ItemPreview

@@ -10,11 +10,11 @@ import {
 } from '@oaken/core/items';
 import { count } from '@oaken/core/text';
 import { computed, reactive, ref, watch } from 'vue';
-import ItemView from '../../parts/ItemView.vue';
+import ItemView from '../../kinds/ItemView.vue';
 import PassageView from '../../parts/PassageView.vue';
 import { pointsText } from '../words';
 import { useShownPassage } from './passages';
-import type { Problem } from './problems';
+import type { Problem } from '../../parts/problems';
 
 const props = defineProps<{
   content: ItemContent;
@@ -66,9 +66,9 @@ function again(): void {
   </p>
   <template v-else>
     <p class="score" role="status">
-      <template v-if="counts || scored.most > 0"
-        ><b>{{ pointsText(scored.points) }} of {{ count(scored.most, 'point') }}</b> for this
-        answer{{ scored.waits ? ', and a part that you would mark' : '' }}.</template
+      <template v-if="counts || scored.maxPoints > 0"
+        ><b>{{ pointsText(scored.points) }} of {{ count(scored.maxPoints, 'point') }}</b> for this
+        answer{{ scored.needsMarking ? ', and a part that you would mark' : '' }}.</template
       ><template v-else>This gives no points.</template>{{ ' ' }}
       <button
         v-if="quiet || Object.keys(responses).length"
@@ -79,8 +79,8 @@ function again(): void {
         Start again
       </button>
     </p>
-    <p v-for="(sentence, at) in keysInWords(content)" :key="at" class="faded">
-      <b v-if="content.parts.length > 1">{{ 'ABCDEFGHIJKLMNOPQRST'[at] }} </b>{{ sentence }}
+    <p v-for="(sentence, index) in keysInWords(content)" :key="index" class="faded">
+      <b v-if="content.parts.length > 1">{{ 'ABCDEFGHIJKLMNOPQRST'[index] }} </b>{{ sentence }}
     </p>
   </template>
 </template>

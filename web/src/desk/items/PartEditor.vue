@@ -1,49 +1,18 @@
 <script setup lang="ts">
-/** One part: its kind, its key and its rule. Which editor serves which kind stands here. */
+/** One part: its kind, its key and its rule. The kind's own editor comes from `kinds/authoring`. */
 import { changeKind, kinds, partKinds, type Part, type PartKind } from '@oaken/core/items';
 import { listing } from '@oaken/core/text';
-import { computed, ref, type Component } from 'vue';
-import ChoicesEditor from './editors/ChoicesEditor.vue';
-import GridEditor from './editors/GridEditor.vue';
-import HandEditor from './editors/HandEditor.vue';
-import InlineEditor from './editors/InlineEditor.vue';
-import MatchingEditor from './editors/MatchingEditor.vue';
-import NumericEditor from './editors/NumericEditor.vue';
-import OrderingEditor from './editors/OrderingEditor.vue';
-import PlacesEditor from './editors/PlacesEditor.vue';
-import RuleEditor from './editors/RuleEditor.vue';
-import ShortTextEditor from './editors/ShortTextEditor.vue';
-import SortingEditor from './editors/SortingEditor.vue';
-import SurveyEditor from './editors/SurveyEditor.vue';
-import TrueFalseEditor from './editors/TrueFalseEditor.vue';
-import WordsEditor from './editors/WordsEditor.vue';
-import { under, type Problem } from './problems';
-import RichField from './rich/RichField.vue';
+import { computed, ref } from 'vue';
+import { authoring } from '../../kinds/authoring';
+import RuleEditor from './RuleEditor.vue';
+import { under, type Problem } from '../../parts/problems';
+import RichField from '../../rich/RichField.vue';
 
 const part = defineModel<Part>({ required: true });
 const props = defineProps<{ problems: Problem[]; at: number; earlier: Part[]; several: boolean }>();
 const emit = defineEmits<{ remove: []; move: [step: number] }>();
 
-const editors: Record<PartKind, Component | null> = {
-  'single-choice': ChoicesEditor,
-  'multiple-choice': ChoicesEditor,
-  'true-false': TrueFalseEditor,
-  numeric: NumericEditor,
-  'short-text': ShortTextEditor,
-  'long-text': HandEditor,
-  'inline-choice': InlineEditor,
-  matching: MatchingEditor,
-  sorting: SortingEditor,
-  ordering: OrderingEditor,
-  grid: GridEditor,
-  'words-in-text': WordsEditor,
-  places: PlacesEditor,
-  drawing: HandEditor,
-  upload: HandEditor,
-  survey: SurveyEditor,
-  information: null,
-};
-const letter = (at: number) => 'ABCDEFGHIJKLMNOPQRST'[at]!;
+const letter = (index: number) => 'ABCDEFGHIJKLMNOPQRST'[index]!;
 
 /** A change of kind that loses something is asked about first. */
 const wanted = ref<{ part: Part; lost: string[] } | null>(null);
@@ -59,7 +28,7 @@ function change(): void {
   wanted.value = null;
 }
 const machine = computed(() =>
-  props.earlier.filter((own) => kinds[own.kind].markedBy === 'machine'),
+  props.earlier.filter((earlierPart) => kinds[earlierPart.kind].markedBy === 'machine'),
 );
 const hasPrompt = computed(() => props.several || part.value.prompt !== undefined);
 const setPrompt = (prompt: string) =>
@@ -113,8 +82,8 @@ const general = computed(() =>
       />
     </template>
     <component
-      :is="editors[part.kind]"
-      v-if="editors[part.kind]"
+      :is="authoring[part.kind].editor"
+      v-if="authoring[part.kind].editor"
       :key="part.kind"
       v-model="part"
       :problems="problems"
@@ -124,8 +93,8 @@ const general = computed(() =>
       Counts
       <select v-model="needs" class="plain-input">
         <option value="">by itself</option>
-        <option v-for="own in machine" :key="own.id" :value="own.id">
-          only when part {{ letter(earlier.indexOf(own)) }} is right
+        <option v-for="earlierPart in machine" :key="earlierPart.id" :value="earlierPart.id">
+          only when part {{ letter(earlier.indexOf(earlierPart)) }} is right
         </option>
       </select>
     </label>

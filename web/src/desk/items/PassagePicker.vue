@@ -12,13 +12,13 @@ import { whenOpened } from '../../parts/whenOpened';
 const passage = defineModel<ItemContent['passage']>({ required: true });
 const open = ref(false);
 const words = ref('');
-const found = ref<PassageRow[]>([]);
+const passages = ref<PassageRow[]>([]);
 const wrong = ref('');
 const shown = useShownPassage(() => passage.value);
 
 async function look(): Promise<void> {
   try {
-    found.value = (await call('listPassages', { query: { words: words.value } })).passages;
+    passages.value = (await call('listPassages', { query: { words: words.value } })).passages;
     wrong.value = '';
   } catch (error) {
     wrong.value = inWords(error);
@@ -30,8 +30,8 @@ watch(words, () => {
   clearTimeout(timer);
   timer = setTimeout(look, 200);
 });
-function choose(own: PassageRow): void {
-  passage.value = { id: own.id, revision: own.revisionId };
+function choose(row: PassageRow): void {
+  passage.value = { id: row.id, revision: row.revisionId };
   open.value = false;
 }
 </script>
@@ -58,11 +58,11 @@ function choose(own: PassageRow): void {
     />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ul class="found">
-      <li v-for="own in found" :key="own.id">
-        <button type="button" class="word" @click="choose(own)">{{ own.title }}</button>
-        <span class="faded small"> {{ own.bank }}, {{ count(own.items, 'item') }}</span>
+      <li v-for="entry in passages" :key="entry.id">
+        <button type="button" class="word" @click="choose(entry)">{{ entry.title }}</button>
+        <span class="faded small"> {{ entry.bank }}, {{ count(entry.items, 'item') }}</span>
       </li>
-      <li v-if="found.length === 0" class="faded">No passage has these words.</li>
+      <li v-if="passages.length === 0" class="faded">No passage has these words.</li>
     </ul>
     <p><RouterLink to="/passages/new" target="_blank">Write a new passage</RouterLink></p>
   </el-dialog>

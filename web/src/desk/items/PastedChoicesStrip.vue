@@ -11,13 +11,13 @@ import { count, plainText, shorten } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 
 const content = defineModel<ItemContent>({ required: true });
-const found = ref<PastedChoices | null>(null);
+const pasted = ref<PastedChoices | null>(null);
 
 /** Looks at the question as it stands now, paragraph by paragraph. */
 function look(): void {
   const { body } = new DOMParser().parseFromString(content.value.stem, 'text/html');
   const lines = Array.from(body.children).flatMap((block) => block.innerHTML.split(/<br\s*\/?>/));
-  found.value = pastedChoices(lines);
+  pasted.value = pastedChoices(lines);
 }
 defineExpose({ look });
 
@@ -29,12 +29,12 @@ const written = computed(() =>
     : 0,
 );
 const words = computed(
-  () => found.value?.choices.map((choice) => shorten(plainText(choice), 24)).join(' · ') ?? '',
+  () => pasted.value?.choices.map((choice) => shorten(plainText(choice), 24)).join(' · ') ?? '',
 );
 
 function take(): void {
-  if (!found.value) return;
-  const { stem, choices, right } = found.value;
+  if (!pasted.value) return;
+  const { stem, choices, right } = pasted.value;
   const ids: string[] = [];
   for (const _ of choices) ids.push(freshId(ids));
   const kept = part.value.kind === 'multiple-choice' ? part.value : null;
@@ -43,20 +43,20 @@ function take(): void {
   const list = choices.map((text, place) => ({ id: ids[place]!, text }));
   content.value.stem = stem.map((line) => `<p>${line}</p>`).join('');
   content.value.parts[0] = { ...blank, choices: list, key } as ItemContent['parts'][number];
-  found.value = null;
+  pasted.value = null;
 }
 </script>
 
 <template>
-  <div v-if="found" class="strip" role="status" aria-label="Choices in what was pasted">
+  <div v-if="pasted" class="strip" role="status" aria-label="Choices in what was pasted">
     <p>
-      What you pasted has {{ count(found.choices.length, 'choice') }}: {{ words
+      What you pasted has {{ count(pasted.choices.length, 'choice') }}: {{ words
       }}{{
         written > 0 ? `. They would take the place of the ${count(written, 'choice')} below` : ''
       }}.
     </p>
     <el-button size="small" type="primary" @click="take">Make them the choices</el-button>
-    <el-button size="small" @click="found = null">Leave them in the question</el-button>
+    <el-button size="small" @click="pasted = null">Leave them in the question</el-button>
   </div>
 </template>
 

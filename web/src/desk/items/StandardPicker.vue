@@ -13,15 +13,15 @@ const words = ref('');
 const ticked = ref(new Set<number>());
 whenOpened(open, () => ((ticked.value = new Set(props.chosen)), (words.value = '')));
 
-const most = 200;
-const found = computed(() => {
+const shownLimit = 200;
+const matches = computed(() => {
   const typed = wordsOf(words.value);
   const squashed = typed.join('');
   return [...library.standards.values()].filter(({ code, statement }) => {
-    const own = wordsOf(`${code} ${statement}`);
+    const standardWords = wordsOf(`${code} ${statement}`);
     return (
       wordsOf(code).join('').includes(squashed) ||
-      typed.every((word) => own.some((one) => one.startsWith(word)))
+      typed.every((word) => standardWords.some((text) => text.startsWith(word)))
     );
   });
 });
@@ -46,15 +46,15 @@ function finish(): void {
       aria-label="Code or words of a standard"
     />
     <ul class="standards">
-      <li v-for="own in found.slice(0, most)" :key="own.id">
+      <li v-for="match in matches.slice(0, shownLimit)" :key="match.id">
         <label
-          ><input type="checkbox" :checked="ticked.has(own.id)" @change="toggle(own.id)" />
-          <b>{{ own.code }}</b> {{ own.statement }}</label
+          ><input type="checkbox" :checked="ticked.has(match.id)" @change="toggle(match.id)" />
+          <b>{{ match.code }}</b> {{ match.statement }}</label
         >
       </li>
-      <li v-if="found.length === 0" class="faded">No standard has these words. Try fewer.</li>
-      <li v-if="found.length > most" class="faded">
-        {{ found.length - most }} more; type some words.
+      <li v-if="matches.length === 0" class="faded">No standard has these words. Try fewer.</li>
+      <li v-if="matches.length > shownLimit" class="faded">
+        {{ matches.length - shownLimit }} more; type some words.
       </li>
     </ul>
     <template #footer>

@@ -5,15 +5,18 @@ import { call } from '../../client/call';
 
 const known = new Map<number, Promise<PassageContent>>();
 
-export function readPassageContent(own: { id: number; revision: number }): Promise<PassageContent> {
-  const held = known.get(own.revision);
+export function readPassageContent(passage: {
+  id: number;
+  revision: number;
+}): Promise<PassageContent> {
+  const held = known.get(passage.revision);
   if (held) return held;
   const read = call('readPassage', {
-    params: { passageId: own.id },
-    query: { revision: own.revision },
+    params: { passageId: passage.id },
+    query: { revision: passage.revision },
   }).then(({ content }) => content);
-  known.set(own.revision, read);
-  read.catch(() => known.delete(own.revision));
+  known.set(passage.revision, read);
+  read.catch(() => known.delete(passage.revision));
   return read;
 }
 

@@ -2,21 +2,21 @@
 import { readItem, type ItemContent } from '@oaken/core/items';
 import { computed, ref, watch } from 'vue';
 import { plain, useKeptText } from '../keptText';
-import type { Problem } from './problems';
+import type { Problem } from '../../parts/problems';
 
 /** @see useKeptText */
 export function useDraft<Facts extends object>(key: string, basedOn: () => string | number) {
   const { text, ...kept } = useKeptText<{ content: ItemContent; facts: Facts }>(key, basedOn);
   const content = computed({
     get: () => text.value?.content ?? null,
-    set: (own) => {
-      if (text.value && own) text.value.content = own;
+    set: (changed) => {
+      if (text.value && changed) text.value.content = changed;
     },
   });
   const facts = computed({
     get: () => text.value?.facts ?? null,
-    set: (own) => {
-      if (text.value && own) text.value.facts = own;
+    set: (changed) => {
+      if (text.value && changed) text.value.facts = changed;
     },
   });
   const serverProblems = ref<Problem[]>([]);
@@ -24,12 +24,12 @@ export function useDraft<Facts extends object>(key: string, basedOn: () => strin
 
   const parsed = computed(() => (content.value ? readItem(plain(content.value)) : null));
   const problems = computed<Problem[]>(() => {
-    const own = parsed.value && !parsed.value.ok ? parsed.value.problems : [];
+    const itemProblems = parsed.value && !parsed.value.ok ? parsed.value.problems : [];
     return [
-      ...own,
-      ...serverProblems.value.map((one) => ({
-        ...one,
-        pointer: one.pointer.replace(/^\/content/, ''),
+      ...itemProblems,
+      ...serverProblems.value.map((serverProblem) => ({
+        ...serverProblem,
+        pointer: serverProblem.pointer.replace(/^\/content/, ''),
       })),
     ];
   });

@@ -34,12 +34,12 @@ onUnmounted(() => clearInterval(timer));
     <EmptyNote v-else-if="box?.letters.length === 0" title="Nothing has come yet."
       >Give a test and tick “write to them”; the letters arrive here within seconds.</EmptyNote
     >
-    <details v-for="(own, at) in box?.letters" :key="`${own.at}${own.to}${at}`">
+    <details v-for="(letter, index) in box?.letters" :key="`${letter.at}${letter.to}${index}`">
       <summary>
-        <b>{{ own.subject }}</b>
-        <span class="faded">to {{ own.to }}, {{ words.time(own.at) }}</span>
+        <b>{{ letter.subject }}</b>
+        <span class="faded">to {{ letter.to }}, {{ words.time(letter.at) }}</span>
       </summary>
-      <p class="text">{{ own.text }}</p>
+      <p class="text">{{ letter.text }}</p>
     </details>
   </div>
 </template>

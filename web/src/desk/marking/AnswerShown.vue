@@ -2,7 +2,7 @@
 /** One answer, large and alone: text as written, drawings and photos to look at closely. */
 import type { SittingItem } from '@oaken/core/items';
 import { computed } from 'vue';
-import ItemView from '../../parts/ItemView.vue';
+import ItemView from '../../kinds/ItemView.vue';
 import MagnifiedView from './MagnifiedView.vue';
 import type { Task } from './useMarking';
 
@@ -23,13 +23,17 @@ const isPhoto = computed(
 <template>
   <div v-if="typeof task.response === 'string'" class="text">{{ task.response }}</div>
   <template v-else-if="photos && isPhoto">
-    <MagnifiedView v-for="(own, at) in photos" :key="own"
-      ><img :src="own" :alt="`Photo ${at + 1} of ${photos.length}`" class="photo" draggable="false"
+    <MagnifiedView v-for="(photo, index) in photos" :key="photo"
+      ><img
+        :src="photo"
+        :alt="`Photo ${index + 1} of ${photos.length}`"
+        class="photo"
+        draggable="false"
     /></MagnifiedView>
   </template>
   <ul v-else-if="photos">
-    <li v-for="(own, at) in photos" :key="own">
-      <a :href="own" target="_blank">File {{ at + 1 }}</a>
+    <li v-for="(photo, index) in photos" :key="photo">
+      <a :href="photo" target="_blank">File {{ index + 1 }}</a>
     </li>
   </ul>
   <MagnifiedView v-else>

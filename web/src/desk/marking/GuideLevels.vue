@@ -8,14 +8,23 @@ defineProps<{ criteria: Criterion[]; disabled?: boolean }>();
 </script>
 
 <template>
-  <fieldset v-for="own in criteria" :key="own.id" class="criterion" :disabled="disabled">
-    <legend>{{ own.name }}</legend>
-    <label v-for="(level, at) in own.levels" :key="at" :class="{ here: chosen[own.id] === at }">
+  <fieldset
+    v-for="criterion in criteria"
+    :key="criterion.id"
+    class="criterion"
+    :disabled="disabled"
+  >
+    <legend>{{ criterion.name }}</legend>
+    <label
+      v-for="(level, index) in criterion.levels"
+      :key="index"
+      :class="{ here: chosen[criterion.id] === index }"
+    >
       <input
         type="radio"
-        :name="`level-${own.id}`"
-        :checked="chosen[own.id] === at"
-        @change="chosen = { ...chosen, [own.id]: at }"
+        :name="`level-${criterion.id}`"
+        :checked="chosen[criterion.id] === index"
+        @change="chosen = { ...chosen, [criterion.id]: index }"
       />
       <b>{{ pointsText(level.points) }}</b>
       <span>{{ level.words }}</span>

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 
 const scale = ref(1);
 const turned = ref(0);
-const at = ref({ x: 0, y: 0 });
+const taskIndex = ref({ x: 0, y: 0 });
 const nearest = 6;
 const zoom = (by: number) =>
   (scale.value = Math.min(nearest, Math.max(1, Math.round(scale.value * by * 100) / 100)));
@@ -12,18 +12,18 @@ const turn = () => (turned.value = (turned.value + 90) % 360);
 function whole(): void {
   scale.value = 1;
   turned.value = 0;
-  at.value = { x: 0, y: 0 };
+  taskIndex.value = { x: 0, y: 0 };
 }
 const style = computed(() => ({
-  transform: `translate(${at.value.x}px, ${at.value.y}px) rotate(${turned.value}deg) scale(${scale.value})`,
+  transform: `translate(${taskIndex.value.x}px, ${taskIndex.value.y}px) rotate(${turned.value}deg) scale(${scale.value})`,
 }));
 function drag(event: PointerEvent): void {
   if (event.button !== 0 || (event.target as HTMLElement).closest('a')) return;
   const box = event.currentTarget as HTMLElement;
-  const [x, y] = [event.clientX - at.value.x, event.clientY - at.value.y];
+  const [x, y] = [event.clientX - taskIndex.value.x, event.clientY - taskIndex.value.y];
   box.setPointerCapture(event.pointerId);
   const follow = (moved: PointerEvent) =>
-    (at.value = { x: moved.clientX - x, y: moved.clientY - y });
+    (taskIndex.value = { x: moved.clientX - x, y: moved.clientY - y });
   box.addEventListener('pointermove', follow);
   box.addEventListener('pointerup', () => box.removeEventListener('pointermove', follow), {
     once: true,
@@ -36,7 +36,8 @@ function key(event: KeyboardEvent): void {
   if (event.key === '+') zoom(1.25);
   else if (event.key === '-') zoom(0.8);
   else if (event.key === 't') turn();
-  else if (step) at.value = { x: at.value.x + step[0]!, y: at.value.y + step[1]! };
+  else if (step)
+    taskIndex.value = { x: taskIndex.value.x + step[0]!, y: taskIndex.value.y + step[1]! };
   else return;
   event.preventDefault();
 }

@@ -10,12 +10,12 @@ import PageHead from '../../parts/PageHead.vue';
 import { useWords } from '../words';
 
 const words = useWords();
-const own = ref<AnswerOf<typeof api.listMarking> | null>(null);
+const list = ref<AnswerOf<typeof api.listMarking> | null>(null);
 const stem = (html: string) => shorten(plainText(html), 90);
 const wrong = ref('');
 onMounted(async () => {
   try {
-    own.value = await call('listMarking', {});
+    list.value = await call('listMarking', {});
   } catch (error) {
     wrong.value = inWords(error);
   }
@@ -26,13 +26,13 @@ onMounted(async () => {
   <PageHead title="Marking" where="Answers that no key can score" />
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <EmptyNote
-    v-if="own && own.waiting.length + own.seconds.length + own.unknown.length === 0"
+    v-if="list && list.waiting.length + list.seconds.length + list.unknown.length === 0"
     title="Nothing waits for a mark."
     >Texts, drawings and photos stand here once students hand them in; so do short answers that a
     key does not know.</EmptyNote
   >
-  <div v-else-if="own" class="lists" tabindex="0" role="region" aria-label="What waits">
-    <section v-if="own.waiting.length">
+  <div v-else-if="list" class="lists" tabindex="0" role="region" aria-label="What waits">
+    <section v-if="list.waiting.length">
       <h2>To mark, the oldest first</h2>
       <table class="ruled">
         <thead>
@@ -46,7 +46,7 @@ onMounted(async () => {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="line in own.waiting" :key="`${line.assignmentId} ${line.entry} ${line.part}`">
+          <tr v-for="line in list.waiting" :key="`${line.assignmentId} ${line.entry} ${line.part}`">
             <td>
               <RouterLink :to="`/marking/${line.assignmentId}/${line.entry}/${line.part}`">{{
                 stem(line.stem)
@@ -55,7 +55,7 @@ onMounted(async () => {
             <td>
               {{ line.title }} <span class="faded small">{{ line.recipients }}</span>
             </td>
-            <td class="figures">{{ line.waits }}</td>
+            <td class="figures">{{ line.unmarked }}</td>
             <td class="figures">{{ line.marked }}</td>
             <td class="short">{{ words.time(line.oldest) }}</td>
             <td>
@@ -67,11 +67,11 @@ onMounted(async () => {
         </tbody>
       </table>
     </section>
-    <section v-if="own.seconds.length">
+    <section v-if="list.seconds.length">
       <h2>To read a second time, for colleagues</h2>
       <table class="ruled">
         <tbody>
-          <tr v-for="line in own.seconds" :key="line.readingId">
+          <tr v-for="line in list.seconds" :key="line.readingId">
             <td>
               <RouterLink :to="`/marking/second/${line.readingId}`">{{
                 stem(line.stem)
@@ -84,7 +84,7 @@ onMounted(async () => {
         </tbody>
       </table>
     </section>
-    <section v-if="own.unknown.length">
+    <section v-if="list.unknown.length">
       <h2>Short answers that the key does not know</h2>
       <p class="faded">They earned nothing. A decision counts for all who wrote the same.</p>
       <table class="ruled">
@@ -97,7 +97,7 @@ onMounted(async () => {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="line in own.unknown" :key="`${line.assignmentId} ${line.entry} ${line.part}`">
+          <tr v-for="line in list.unknown" :key="`${line.assignmentId} ${line.entry} ${line.part}`">
             <td>
               <RouterLink
                 :to="`/marking/${line.assignmentId}/${line.entry}/${line.part}/unknown`"

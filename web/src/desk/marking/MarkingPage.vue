@@ -18,11 +18,11 @@ import GuideLevels from './GuideLevels.vue';
 import { isMarked, markOf, useMarking, type Given, type Source, type Task } from './useMarking';
 
 /** What is marked, by the page's address. */
-function sourceOf(at: Record<string, unknown>): Source {
-  if (at.readingId) return { by: 'second', readingId: Number(at.readingId) };
-  const assignmentId = Number(at.assignmentId);
-  if (!at.entryId) return { by: 'student', assignmentId };
-  return { by: 'item', assignmentId, entry: String(at.entryId), part: String(at.partId) };
+function sourceOf(query: Record<string, unknown>): Source {
+  if (query.readingId) return { by: 'second', readingId: Number(query.readingId) };
+  const assignmentId = Number(query.assignmentId);
+  if (!query.entryId) return { by: 'student', assignmentId };
+  return { by: 'item', assignmentId, entry: String(query.entryId), part: String(query.partId) };
 }
 
 const words = useWords();
@@ -30,7 +30,7 @@ const { params } = useRoute();
 const source = sourceOf(params);
 const { work, tasks, load, give } = useMarking(source);
 
-const at = ref(0);
+const currentIndex = ref(0);
 const points = ref('');
 const levels = ref<Levels>({});
 const comment = ref('');
@@ -39,7 +39,7 @@ const wrong = ref('');
 const busy = ref(false);
 const area = ref<HTMLElement>();
 
-const here = computed(() => tasks.value[at.value] ?? null);
+const here = computed(() => tasks.value[currentIndex.value] ?? null);
 const part = computed(() => here.value?.part ?? null);
 const mayMark = computed(() => work.value?.mayMark ?? false);
 const marked = computed(() => tasks.value.filter(isMarked).length);
@@ -96,7 +96,7 @@ watch([points, levels, comment], () => {
 });
 
 function show(to: number): void {
-  at.value = to;
+  currentIndex.value = to;
   if (here.value) {
     const given = givenOf(here.value);
     const earlier = kept.read()?.[keyOf(here.value)];
@@ -126,7 +126,7 @@ function unmarkedAfter(from: number): number | null {
   return order.find((n) => !isMarked(tasks.value[n]!)) ?? null;
 }
 function nextUnmarked(): void {
-  const to = unmarkedAfter(at.value);
+  const to = unmarkedAfter(currentIndex.value);
   if (to === null) done('Everything is marked.');
   else show(to);
 }
@@ -162,14 +162,14 @@ async function put(given: Given): Promise<boolean> {
 async function mark(): Promise<void> {
   const task = here.value;
   if (!task) return;
-  const { most } = task.part;
+  const { maxPoints } = task.part;
   const value = Number(points.value.replace(',', '.'));
-  if (points.value.trim() === '' || !(value >= 0 && value <= most)) {
-    wrong.value = `Points are a number from 0 to ${pointsText(most)}.`;
+  if (points.value.trim() === '' || !(value >= 0 && value <= maxPoints)) {
+    wrong.value = `Points are a number from 0 to ${pointsText(maxPoints)}.`;
     return;
   }
   const before = markOf(task);
-  const index = at.value;
+  const index = currentIndex.value;
   if (
     !(await put({
       points: value,
@@ -181,7 +181,7 @@ async function mark(): Promise<void> {
   const to = unmarkedAfter(index);
   const all = to === null ? ' Everything is marked.' : '';
   done(
-    `${pointsText(value)} of ${pointsText(most)} for ${count(task.all.length, 'student')}.${all}`,
+    `${pointsText(value)} of ${pointsText(maxPoints)} for ${count(task.all.length, 'student')}.${all}`,
     async () => {
       show(index);
       const back = {
@@ -196,7 +196,7 @@ async function mark(): Promise<void> {
   show(to ?? index);
 }
 async function takeBack(): Promise<void> {
-  if (await put({ points: null, levels: null, comment: '' })) show(at.value);
+  if (await put({ points: null, levels: null, comment: '' })) show(currentIndex.value);
 }
 
 /** Points by number key, Enter to give them, N for the next unmarked; not while something is typed. */
@@ -205,7 +205,7 @@ function key(event: KeyboardEvent): void {
   const target = event.target instanceof HTMLElement ? event.target : null;
   const typing = target?.matches('input:not([type=radio]), textarea, select') ?? false;
   if (typing && !(event.key === 'Enter' && target instanceof HTMLInputElement)) return;
-  if (/^\d$/.test(event.key) && Number(event.key) <= part.value.most) points.value = event.key;
+  if (/^\d$/.test(event.key) && Number(event.key) <= part.value.maxPoints) points.value = event.key;
   else if (
     event.key === 'Enter' &&
     !(target instanceof HTMLButtonElement || target instanceof HTMLAnchorElement)
@@ -256,7 +256,7 @@ function hide(): void {
             >: the same answer, marked once for all of them</template
           >
         </p>
-        <AnswerShown :key="at" :task="here" />
+        <AnswerShown :key="currentIndex" :task="here" />
         <p v-if="here.all[0]!.words !== null" class="faded">
           {{ count(here.all[0]!.words!, 'word') }}
         </p>
@@ -279,7 +279,7 @@ function hide(): void {
           <span class="label"
             >Points
             <span class="faded"
-              >of {{ pointsText(part.most) }};
+              >of {{ pointsText(part.maxPoints) }};
               {{ part.criteria.length ? 'the sum of the levels' : 'a number key will do' }}</span
             ></span
           >
@@ -307,9 +307,9 @@ function hide(): void {
           />
         </label>
         <ul v-if="part.comments.length" class="kept" aria-label="Comments given before">
-          <li v-for="one in part.comments" :key="one">
-            <button type="button" class="word" :disabled="!mayMark" @click="comment = one">
-              {{ one }}
+          <li v-for="option in part.comments" :key="option">
+            <button type="button" class="word" :disabled="!mayMark" @click="comment = option">
+              {{ option }}
             </button>
           </li>
         </ul>
@@ -330,13 +330,15 @@ function hide(): void {
   </FacingPages>
   <FootingLine v-if="tasks.length" label="How far">
     <span
-      >answer <b>{{ at + 1 }}</b> of {{ tasks.length }}</span
+      >answer <b>{{ currentIndex + 1 }}</b> of {{ tasks.length }}</span
     ><span
       ><b>{{ marked }}</b> marked</span
     >
     <template #actions>
-      <el-button :disabled="at === 0" @click="show(at - 1)">Back</el-button>
-      <el-button :disabled="at === tasks.length - 1" @click="show(at + 1)">On</el-button>
+      <el-button :disabled="currentIndex === 0" @click="show(currentIndex - 1)">Back</el-button>
+      <el-button :disabled="currentIndex === tasks.length - 1" @click="show(currentIndex + 1)"
+        >On</el-button
+      >
       <el-button @click="nextUnmarked">Next unmarked (N)</el-button>
     </template>
   </FootingLine>

@@ -23,17 +23,17 @@ const place = {
 };
 type Own = AnswerOf<typeof api.readAgreement>;
 type Difference = NonNullable<Own['reading']>['differences'][number];
-const own = ref<Own | null>(null);
+const second = ref<Own | null>(null);
 const reader = ref<number | null>(null);
 const wrong = ref('');
 const third = ref<Record<number, string>>({});
 
-async function act(what: () => Promise<unknown>, said = ''): Promise<void> {
+async function act(what: () => Promise<unknown>, text = ''): Promise<void> {
   wrong.value = '';
   try {
     await what();
-    own.value = await call('readAgreement', { params: place });
-    if (said) done(said);
+    second.value = await call('readAgreement', { params: place });
+    if (text) done(text);
   } catch (error) {
     wrong.value = inWords(error);
   }
@@ -52,27 +52,27 @@ function settle(line: Difference, points: number, comment: string): Promise<void
 }
 function settleAt(line: Difference): void {
   const points = Number((third.value[line.attemptId] ?? '').replace(',', '.'));
-  if (third.value[line.attemptId]?.trim() && points >= 0 && points <= own.value!.most)
+  if (third.value[line.attemptId]?.trim() && points >= 0 && points <= second.value!.maxPoints)
     void settle(line, points, line.first.comment);
-  else wrong.value = `Points are a number from 0 to ${pointsText(own.value!.most)}.`;
+  else wrong.value = `Points are a number from 0 to ${pointsText(second.value!.maxPoints)}.`;
 }
-const reading = computed(() => own.value?.reading ?? null);
+const reading = computed(() => second.value?.reading ?? null);
 const left = computed(
   () => reading.value?.differences.filter(({ settled }) => settled === null).length ?? 0,
 );
 </script>
 
 <template>
-  <PageHead :title="own?.title ?? 'Second reader'" where="Second reader">
+  <PageHead :title="second?.title ?? 'Second reader'" where="Second reader">
     <RouterLink :to="`/marking/${place.assignmentId}/${place.entryId}/${place.partId}`"
       >Back to marking</RouterLink
     >
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <FacingPages v-if="own" name="second" left="Agreement" right="Differences" :start="44">
+  <FacingPages v-if="second" name="second" left="Agreement" right="Differences" :start="44">
     <template #left>
       <div class="inset">
-        <RichText :html="own.stem" />
+        <RichText :html="second.stem" />
         <template v-if="!reading">
           <p>
             A colleague marks the same answers without seeing names or your marks. Scores stay
@@ -82,8 +82,12 @@ const left = computed(
             <span class="label">Colleague</span>
             <select v-model="reader" class="plain-input">
               <option :value="null" disabled>Choose</option>
-              <option v-for="one in own.colleagues" :key="one.accountId" :value="one.accountId">
-                {{ one.name }}
+              <option
+                v-for="colleague in second.colleagues"
+                :key="colleague.accountId"
+                :value="colleague.accountId"
+              >
+                {{ colleague.name }}
               </option>
             </select>
           </label>
@@ -159,9 +163,14 @@ const left = computed(
               </tr>
             </thead>
             <tbody>
-              <tr v-for="(line, at) in reading.table" :key="at">
-                <th class="figures">{{ pointsText(reading.points[at]!) }}</th>
-                <td v-for="(n, to) in line" :key="to" class="figures" :class="{ same: at === to }">
+              <tr v-for="(line, index) in reading.table" :key="index">
+                <th class="figures">{{ pointsText(reading.points[index]!) }}</th>
+                <td
+                  v-for="(n, to) in line"
+                  :key="to"
+                  class="figures"
+                  :class="{ same: index === to }"
+                >
                   {{ n || '·' }}
                 </td>
               </tr>

@@ -10,8 +10,8 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../../parts/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
-import RepairEffect from '../repairs/RepairEffect.vue';
-import { useRepair } from '../repairs/useRepair';
+import RescoreEffect from '../rescoring/RescoreEffect.vue';
+import { useRescore } from '../rescoring/useRescore';
 import { done, failed } from '../undo';
 
 const { params } = useRoute();
@@ -20,21 +20,21 @@ const place = {
   entryId: String(params.entryId),
   partId: String(params.partId),
 };
-const own = ref<AnswerOf<typeof api.readUnknown> | null>(null);
+const unknown = ref<AnswerOf<typeof api.readUnknown> | null>(null);
 const chosen = ref('');
 const failedToLoad = ref('');
 async function load(): Promise<void> {
   chosen.value = '';
-  own.value = await call('readUnknown', { params: place });
+  unknown.value = await call('readUnknown', { params: place });
 }
 onMounted(() => load().catch((error: unknown) => (failedToLoad.value = inWords(error))));
-const { ahead, wrong, busy, look, make, forget } = useRepair(place.assignmentId, load);
+const { ahead, wrong, busy, look, make, forget } = useRescore(place.assignmentId, load);
 
-const open = computed(() => own.value?.answers.filter(({ staysWrong }) => !staysWrong) ?? []);
-const decided = computed(() => own.value?.answers.filter(({ staysWrong }) => staysWrong) ?? []);
-function consider(said: string): void {
-  chosen.value = said;
-  void look({ entry: place.entryId, accept: { part: place.partId, response: said } });
+const open = computed(() => unknown.value?.answers.filter(({ staysWrong }) => !staysWrong) ?? []);
+const decided = computed(() => unknown.value?.answers.filter(({ staysWrong }) => staysWrong) ?? []);
+function consider(text: string): void {
+  chosen.value = text;
+  void look({ entry: place.entryId, accept: { part: place.partId, response: text } });
 }
 async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> {
   try {
@@ -50,15 +50,15 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
 </script>
 
 <template>
-  <PageHead :title="own?.title ?? 'Marking'" where="Answers that the key does not know">
+  <PageHead :title="unknown?.title ?? 'Marking'" where="Answers that the key does not know">
     <RouterLink to="/marking">All that waits</RouterLink>
   </PageHead>
   <p v-if="failedToLoad" class="wrong inset" role="alert">{{ failedToLoad }}</p>
-  <FacingPages v-if="own" name="unknown" left="Answers" right="What would change" :start="54">
+  <FacingPages v-if="unknown" name="unknown" left="Answers" right="What would change" :start="54">
     <template #left>
       <div class="inset">
-        <RichText :html="own.stem" />
-        <p class="faded">Right: {{ own.key }}</p>
+        <RichText :html="unknown.stem" />
+        <p class="faded">Right: {{ unknown.key }}</p>
         <EmptyNote v-if="open.length === 0" title="Every answer is decided."
           >New ones stand here as students hand in.</EmptyNote
         >
@@ -81,7 +81,7 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
               </td>
               <td class="figures">{{ answer.students }}</td>
               <td class="acts">
-                <template v-if="own.mayDecide">
+                <template v-if="unknown.mayDecide">
                   <button type="button" class="word" @click="consider(answer.said)">
                     Counts as right …
                   </button>
@@ -93,7 +93,7 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
             </tr>
           </tbody>
         </table>
-        <p v-if="own.mayDecide && open.length > 1">
+        <p v-if="unknown.mayDecide && open.length > 1">
           <el-button
             size="small"
             @click="
@@ -112,7 +112,7 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
               {{ answer.said }} <span class="faded">{{ count(answer.students, 'student') }}</span>
               {{ ' '
               }}<button
-                v-if="own.mayDecide"
+                v-if="unknown.mayDecide"
                 type="button"
                 class="word"
                 @click="leaveWrong([answer.spelling], false)"
@@ -129,7 +129,7 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
         <template v-if="ahead">
           <h2>“{{ chosen }}” counts as right</h2>
-          <RepairEffect :ahead="ahead">
+          <RescoreEffect :ahead="ahead">
             <p>
               <el-button type="primary" :loading="busy" @click="make('', false)"
                 >Rescore {{ count(ahead.attempts, 'attempt') }}</el-button
@@ -142,7 +142,7 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
                 >Leave it</el-button
               >
             </p>
-          </RepairEffect>
+          </RescoreEffect>
         </template>
         <p v-else-if="!wrong" class="faded">
           Before an answer is taken into the key, this page says who gains by it. The key of the

@@ -35,15 +35,15 @@ export function useMarking(source: Source) {
     if (!work.value) return [];
     const parts = work.value.parts;
     const partOf = ({ entry, part }: MarkedAnswer) =>
-      parts.find((own) => own.entry === entry && own.part === part)!;
+      parts.find((candidate) => candidate.entry === entry && candidate.part === part)!;
     if (source.by !== 'student')
       return parts.flatMap((part) =>
         sameAnswers(work.value!.answers).map(({ response, all }) => ({ part, response, all })),
       );
     const order = new Map(
-      [...new Set(work.value.answers.map(({ attemptId }) => attemptId))].map((own, at) => [
-        own,
-        at,
+      [...new Set(work.value.answers.map(({ attemptId }) => attemptId))].map((value, index) => [
+        value,
+        index,
       ]),
     );
     return [...work.value.answers]
@@ -51,7 +51,7 @@ export function useMarking(source: Source) {
         (a, b) =>
           order.get(a.attemptId)! - order.get(b.attemptId)! || partOf(a).number - partOf(b).number,
       )
-      .map((own) => ({ part: partOf(own), response: own.response, all: [own] }));
+      .map((answer) => ({ part: partOf(answer), response: answer.response, all: [answer] }));
   });
 
   async function load(): Promise<void> {

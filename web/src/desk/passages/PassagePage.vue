@@ -19,9 +19,9 @@ import PassageView from '../../parts/PassageView.vue';
 import { useLibrary } from '../banks/library';
 import SavedMeanwhile from '../compare/SavedMeanwhile.vue';
 import { linesOfPassage } from '../compare/wordDiff';
-import { under, type Problem } from '../items/problems';
-import { readOnlyKey } from '../items/rich/readonly';
-import RichField from '../items/rich/RichField.vue';
+import { under, type Problem } from '../../parts/problems';
+import { readOnlyKey } from '../../rich/readonly';
+import RichField from '../../rich/RichField.vue';
 import { useKeptText } from '../keptText';
 import { done } from '../undo';
 import { useWords } from '../words';
@@ -77,7 +77,7 @@ onMounted(async () => {
     await Promise.all([library.load(), load()]);
     bank.value =
       read.value?.passage.bankId ??
-      library.banks.find((own) => own.mine)?.id ??
+      library.banks.find((candidate) => candidate.mine)?.id ??
       library.mayChange[0]?.id ??
       null;
     if (recover()) other.value = read.value;
@@ -99,10 +99,10 @@ const whole = computed<PassageContent | null>(
 const different = computed(() => changed.value || whole.value?.easier !== content.value?.easier);
 const problems = computed<Problem[]>(() => {
   const parsed = passageContent.safeParse(whole.value);
-  const own = parsed.success
+  const faults = parsed.success
     ? []
     : parsed.error.issues.map(({ path, message }) => ({ pointer: `/${path.join('/')}`, message }));
-  return [...own, ...serverProblems.value];
+  return [...faults, ...serverProblems.value];
 });
 const shown = computed(() => whole.value && passageForSitting(whole.value, seeEasier.value));
 
@@ -112,11 +112,11 @@ async function save(basedOn = Number(base.value)): Promise<void> {
   wrong.value = '';
   serverProblems.value = [];
   const sent = asSent();
-  const own = whole.value;
+  const passage = whole.value;
   try {
     if (passageId === null) {
       const made = await call('makePassage', {
-        body: { clientKey, bank: bank.value, content: own },
+        body: { clientKey, bank: bank.value, content: passage },
       });
       forget();
       rebase(sent);
@@ -125,7 +125,7 @@ async function save(basedOn = Number(base.value)): Promise<void> {
     } else {
       const { items } = await call('revisePassage', {
         params: { passageId },
-        body: { basedOn, content: own },
+        body: { basedOn, content: passage },
       });
       read.value = await call('readPassage', { params: { passageId } });
       forget();
@@ -142,9 +142,9 @@ async function save(basedOn = Number(base.value)): Promise<void> {
       if (now && now.passage.revisionId !== basedOn) other.value = now;
       else wrong.value = inWords(error);
     } else if (error instanceof Refused && error.problem.errors)
-      serverProblems.value = error.problem.errors.map((one) => ({
-        ...one,
-        pointer: one.pointer.replace(/^\/content/, ''),
+      serverProblems.value = error.problem.errors.map((problem) => ({
+        ...problem,
+        pointer: problem.pointer.replace(/^\/content/, ''),
       }));
     else wrong.value = inWords(error);
   } finally {
@@ -223,7 +223,11 @@ const numberingWords: Record<Numbering, string> = {
         <label class="field gap">
           <span class="label">Numbers at the left</span>
           <select v-model="content.numbering" class="plain-input">
-            <option v-for="(name, own) in numberingWords" :key="own" :value="own">
+            <option
+              v-for="(name, numberingWord) in numberingWords"
+              :key="numberingWord"
+              :value="numberingWord"
+            >
               {{ name }}
             </option>
           </select>
@@ -245,22 +249,22 @@ const numberingWords: Record<Numbering, string> = {
         <label v-if="passageId === null" class="field">
           <span class="label">Bank</span>
           <select v-model="bank" class="plain-input">
-            <option v-for="own in library.mayChange" :key="own.id" :value="own.id">
-              {{ own.name }}
+            <option v-for="entry in library.mayChange" :key="entry.id" :value="entry.id">
+              {{ entry.name }}
             </option>
           </select>
         </label>
         <template v-if="read && read.revisions.length > 1">
           <h3>Revisions</h3>
           <ul>
-            <li v-for="own in read.revisions" :key="own.id">
-              Revision {{ own.number }}
-              <span class="faded">by {{ own.by }}, {{ words.time(own.at) }}</span>
+            <li v-for="option in read.revisions" :key="option.id">
+              Revision {{ option.number }}
+              <span class="faded">by {{ option.by }}, {{ words.time(option.at) }}</span>
               <button
-                v-if="own.id !== read.passage.revisionId"
+                v-if="option.id !== read.passage.revisionId"
                 type="button"
                 class="word"
-                @click="lookBack(own.id)"
+                @click="lookBack(option.id)"
               >
                 go back to it
               </button>

@@ -9,13 +9,13 @@ import PageHead from '../../parts/PageHead.vue';
 
 const router = useRouter();
 const words = ref('');
-const found = ref<PassageRow[] | null>(null);
+const passages = ref<PassageRow[] | null>(null);
 const wrong = ref('');
 let timer: ReturnType<typeof setTimeout> | undefined;
 
 async function look(): Promise<void> {
   try {
-    found.value = (await call('listPassages', { query: { words: words.value } })).passages;
+    passages.value = (await call('listPassages', { query: { words: words.value } })).passages;
     wrong.value = '';
   } catch (error) {
     wrong.value = inWords(error);
@@ -43,10 +43,10 @@ watch(words, () => {
       aria-label="Words of a passage"
     />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <EmptyNote v-else-if="found?.length === 0" title="No passage has these words."
+    <EmptyNote v-else-if="passages?.length === 0" title="No passage has these words."
       >A passage is a text, picture, sound or film that several items ask about.</EmptyNote
     >
-    <table v-else-if="found" class="ruled">
+    <table v-else-if="passages" class="ruled">
       <thead>
         <tr>
           <th>Passage</th>
@@ -55,12 +55,14 @@ watch(words, () => {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="own in found" :key="own.id">
+        <tr v-for="passage in passages" :key="passage.id">
           <td>
-            <RouterLink class="title-link" :to="`/passages/${own.id}`">{{ own.title }}</RouterLink>
+            <RouterLink class="title-link" :to="`/passages/${passage.id}`">{{
+              passage.title
+            }}</RouterLink>
           </td>
-          <td>{{ own.bank }}</td>
-          <td class="figures">{{ own.items }}</td>
+          <td>{{ passage.bank }}</td>
+          <td class="figures">{{ passage.items }}</td>
         </tr>
       </tbody>
     </table>

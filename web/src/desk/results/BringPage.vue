@@ -39,7 +39,7 @@ async function bring(): Promise<void> {
     await router.push(`/results/sheet/${id}`);
   } catch (error) {
     if (error instanceof Refused && error.problem.errors)
-      for (const one of error.problem.errors) wrong.value[one.pointer] ??= one.message;
+      for (const problem of error.problem.errors) wrong.value[problem.pointer] ??= problem.message;
     else wrong.value[''] = inWords(error);
   } finally {
     busy.value = false;

@@ -11,10 +11,10 @@ const props = defineProps<{
 }>();
 const share = (value: number | null, option: Option) => value ?? option.share;
 const letters = 'abcdefghijklmnopqrst';
-const signOf = (option: Option, at: number) =>
-  props.named ? option.label.slice(0, 3) : letters[at];
-const words = (option: Option, at: number) =>
-  `${props.named ? '' : `${letters[at]} `}${option.label}${option.right ? ', the key' : ''}: ${count(option.n, 'student')}` +
+const signOf = (option: Option, index: number) =>
+  props.named ? option.label.slice(0, 3) : letters[index];
+const words = (option: Option, index: number) =>
+  `${props.named ? '' : `${letters[index]} `}${option.label}${option.right ? ', the key' : ''}: ${count(option.n, 'student')}` +
   (option.upper === null || option.lower === null
     ? ''
     : `, strong ${percent(option.upper)}, weak ${percent(option.lower)}`);
@@ -23,12 +23,12 @@ const words = (option: Option, at: number) =>
 <template>
   <ul class="choices">
     <li
-      v-for="(option, at) in options"
+      v-for="(option, position) in options"
       :key="option.id"
       :class="{ key: option.right }"
-      :title="words(option, at)"
+      :title="words(option, position)"
     >
-      <span class="unseen">{{ words(option, at) }}</span>
+      <span class="unseen">{{ words(option, position) }}</span>
       <svg viewBox="0 0 24 30" aria-hidden="true">
         <rect
           x="2"
@@ -40,7 +40,7 @@ const words = (option: Option, at: number) =>
         <rect x="2" y="16" width="20" :height="14 * share(option.lower, option)" class="weak" />
         <path d="M0 15H24" class="base" />
       </svg>
-      <span class="sign" aria-hidden="true">{{ signOf(option, at) }} {{ option.n }}</span>
+      <span class="sign" aria-hidden="true">{{ signOf(option, position) }} {{ option.n }}</span>
     </li>
   </ul>
 </template>

@@ -13,8 +13,8 @@ const tables = computed(() =>
 );
 type Compared = ResultsAnswer['compare']['classes'][number];
 /** How far the strongest and the weakest are apart. */
-function apart(all: Compared[], at: number): number | null {
-  const known = all.flatMap(({ facilities }) => facilities[at] ?? []);
+function apart(all: Compared[], index: number): number | null {
+  const known = all.flatMap(({ facilities }) => facilities[index] ?? []);
   return known.length < 2 ? null : Math.max(...known) - Math.min(...known);
 }
 /** A difference that is worth a look, in shares. Common practice, no source. */
@@ -34,7 +34,7 @@ const large = 0.2;
           <tr>
             <th class="figures">No.</th>
             <th>Question</th>
-            <th v-for="own in all" :key="own.name" class="figures">{{ own.name }}</th>
+            <th v-for="figure in all" :key="figure.name" class="figures">{{ figure.name }}</th>
             <th class="figures">Apart</th>
           </tr>
         </thead>
@@ -44,22 +44,25 @@ const large = 0.2;
             <td>
               <b>The whole</b>
             </td>
-            <td v-for="own in all" :key="own.name" class="figures">
-              <b>{{ own.mean.value === null ? '—' : percent(own.mean.value) }}</b>
+            <td v-for="entry in all" :key="entry.name" class="figures">
+              <b>{{ entry.mean.value === null ? '—' : percent(entry.mean.value) }}</b>
               <div class="faded small">
-                n {{ own.n }}{{ own.sd.value === null ? '' : `, sd ${percent(own.sd.value)}` }}
+                n {{ entry.n
+                }}{{ entry.sd.value === null ? '' : `, sd ${percent(entry.sd.value)}` }}
               </div>
             </td>
             <td />
           </tr>
-          <tr v-for="(item, at) in results.items" :key="item.entry">
+          <tr v-for="(item, position) in results.items" :key="item.entry">
             <td class="figures">{{ item.number }}</td>
             <td>{{ stemLine(item.stem, 90) }}</td>
-            <td v-for="own in all" :key="own.name" class="figures">
-              {{ own.facilities[at] == null ? '—' : percent(own.facilities[at]!) }}
+            <td v-for="option in all" :key="option.name" class="figures">
+              {{
+                option.facilities[position] == null ? '—' : percent(option.facilities[position]!)
+              }}
             </td>
-            <td class="figures" :class="{ large: (apart(all, at) ?? 0) >= large }">
-              {{ apart(all, at) === null ? '—' : percent(apart(all, at)!) }}
+            <td class="figures" :class="{ large: (apart(all, position) ?? 0) >= large }">
+              {{ apart(all, position) === null ? '—' : percent(apart(all, position)!) }}
             </td>
           </tr>
         </tbody>

@@ -17,7 +17,7 @@ type Own = AnswerOf<typeof api.readFollowUp>;
 const assignmentId = Number(useRoute().params.assignmentId);
 const rules = reactive({ below: 60, over: 'this' as 'this' | 'all', groups: 5 });
 const each = ref(3);
-const own = ref<Own | null>(null);
+const followUp = ref<Own | null>(null);
 const names = ref<string[]>([]);
 const left = ref(new Set<number>());
 const made = ref<AnswerOf<typeof api.makeFollowUp>['made'] | null>(null);
@@ -27,8 +27,10 @@ let key = crypto.randomUUID();
 
 async function load(): Promise<void> {
   try {
-    own.value = await call('readFollowUp', { params: { assignmentId }, query: { ...rules } });
-    names.value = own.value.groups.map(({ codes }) => `Practice ${codes.join(', ')}`.slice(0, 80));
+    followUp.value = await call('readFollowUp', { params: { assignmentId }, query: { ...rules } });
+    names.value = followUp.value.groups.map(({ codes }) =>
+      `Practice ${codes.join(', ')}`.slice(0, 80),
+    );
     left.value = new Set();
     made.value = null;
     key = crypto.randomUUID();
@@ -44,16 +46,17 @@ const mean = ({ evidence }: Student) =>
   evidence.reduce((sum, { share }) => sum + (share ?? 1), 0) / evidence.length;
 const weakestFirst = (students: Student[]) => [...students].sort((a, b) => mean(a) - mean(b));
 const statement = (code: string) =>
-  own.value?.statements.find((one) => one.code === code)?.statement || code;
+  followUp.value?.statements.find((standard) => standard.code === code)?.statement || code;
 const chosen = computed(
   () =>
-    own.value?.groups.map((group, at) => ({ group, at })).filter(({ at }) => !left.value.has(at)) ??
-    [],
+    followUp.value?.groups
+      .map((group, index) => ({ group, at: index }))
+      .filter(({ at }) => !left.value.has(at)) ?? [],
 );
-const toggle = (at: number) =>
-  (left.value = left.value.has(at)
-    ? new Set([...left.value].filter((one) => one !== at))
-    : new Set([...left.value, at]));
+const toggle = (index: number) =>
+  (left.value = left.value.has(index)
+    ? new Set([...left.value].filter((value) => value !== index))
+    : new Set([...left.value, index]));
 async function make(): Promise<void> {
   busy.value = true;
   wrong.value = '';
@@ -119,22 +122,26 @@ async function make(): Promise<void> {
   </div>
   <div class="sheet" tabindex="0" role="region" aria-label="Groups of students">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <EmptyNote v-if="own && own.groups.length === 0" title="Nobody missed anything."
+    <EmptyNote v-if="followUp && followUp.groups.length === 0" title="Nobody missed anything."
       >Everybody earned at least {{ rules.below }} % on every standard, or nobody has handed in
       yet.</EmptyNote
     >
-    <article v-for="(group, at) in own?.groups ?? []" :key="at" :class="{ off: left.has(at) }">
+    <article
+      v-for="(group, position) in followUp?.groups ?? []"
+      :key="position"
+      :class="{ off: left.has(position) }"
+    >
       <header>
         <input
           type="checkbox"
-          :checked="!left.has(at)"
-          :aria-label="`Make practice for group ${at + 1}`"
-          @change="toggle(at)"
+          :checked="!left.has(position)"
+          :aria-label="`Make practice for group ${position + 1}`"
+          @change="toggle(position)"
         />
         <input
-          v-model="names[at]"
+          v-model="names[position]"
           class="plain-input"
-          :aria-label="`Name of group ${at + 1}`"
+          :aria-label="`Name of group ${position + 1}`"
           maxlength="80"
         />
         <span class="faded">{{ count(group.students.length, 'student') }}</span>
@@ -152,21 +159,24 @@ async function make(): Promise<void> {
           >
         </li>
       </ul>
-      <p v-if="made?.find(({ name }) => name === names[at])" class="made">
-        <template v-for="one in made.filter(({ name }) => name === names[at])" :key="one.testId">
-          <b>{{ count(one.items, 'item') }}</b>{{
-            one.without.length ? `, none for ${listing(one.without)}` : ''
+      <p v-if="made?.find(({ name }) => name === names[position])" class="made">
+        <template
+          v-for="entry in made.filter(({ name }) => name === names[position])"
+          :key="entry.testId"
+        >
+          <b>{{ count(entry.items, 'item') }}</b>{{
+            entry.without.length ? `, none for ${listing(entry.without)}` : ''
           }}.
-          <RouterLink :to="`/tests/${one.testId}`">Look at the test</RouterLink>
+          <RouterLink :to="`/tests/${entry.testId}`">Look at the test</RouterLink>
           {{ ' ' }}
           <RouterLink
             :to="{
-              path: `/tests/${one.testId}/assign`,
+              path: `/tests/${entry.testId}/assign`,
               query: {
                 practice: '1',
-                ...(one.groupIds.length
-                  ? { groups: one.groupIds.join(',') }
-                  : { students: one.students.join(',') }),
+                ...(entry.groupIds.length
+                  ? { groups: entry.groupIds.join(',') }
+                  : { students: entry.students.join(',') }),
               },
             }"
             >Assign it to them</RouterLink
@@ -202,12 +212,13 @@ async function make(): Promise<void> {
     </article>
   </div>
   <FootingLine label="Groups">
-    <template v-if="own">
+    <template v-if="followUp">
       <span
-        ><b>{{ own.groups.length }}</b> {{ own.groups.length === 1 ? 'group' : 'groups' }}</span
+        ><b>{{ followUp.groups.length }}</b>
+        {{ followUp.groups.length === 1 ? 'group' : 'groups' }}</span
       >
       <span
-        ><b>{{ own.secure }}</b> with at least {{ rules.below }} % on every standard</span
+        ><b>{{ followUp.secure }}</b> with at least {{ rules.below }} % on every standard</span
       >
     </template>
     <template #actions>

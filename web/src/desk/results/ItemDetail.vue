@@ -1,16 +1,16 @@
 <script setup lang="ts">
-/** One item as it was, with everything that is known about it; from here it is repaired. */
+/** One item as it was, with everything that is known about it; from here it is rescored. */
 import type { ItemResult, ResultsAnswer } from '@oaken/contract/results';
 import { forSitting, keysInWords } from '@oaken/core/items';
 import { computed } from 'vue';
-import ItemView from '../../parts/ItemView.vue';
+import ItemView from '../../kinds/ItemView.vue';
 import RichText from '../../parts/RichText.vue';
 import { percent } from '../words';
 import { figureText, figureTitle } from './figures';
 
 const props = defineProps<{ item: ItemResult; results: ResultsAnswer }>();
-const repair = computed(
-  () => `/results/${props.results.assignment?.id}/repair/${props.item.entry}`,
+const rescore = computed(
+  () => `/results/${props.results.assignment?.id}/rescore/${props.item.entry}`,
 );
 const may = computed(() => props.results.mayChange && props.item.content !== null);
 </script>
@@ -25,12 +25,12 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
         disabled
         @answer="() => {}"
       />
-      <p v-for="(sentence, at) in keysInWords(item.content)" :key="at" class="faded">
+      <p v-for="(sentence, index) in keysInWords(item.content)" :key="index" class="faded">
         Key: {{ sentence }}
       </p>
       <RichText v-if="item.content.explanation" :html="item.content.explanation" />
       <p v-if="may" class="acts">
-        <RouterLink :to="repair" class="button">Change what counts …</RouterLink>
+        <RouterLink :to="rescore" class="button">Change what counts …</RouterLink>
         <RouterLink v-if="item.itemId" :to="`/items/${item.itemId}`">The bank’s item</RouterLink>
       </p>
     </div>
@@ -72,16 +72,16 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
         </thead>
         <tbody>
           <tr
-            v-for="own in item.wrongAnswers.filter(({ chosen }) => !chosen)"
-            :key="own.part + own.answer"
+            v-for="entry in item.wrongAnswers.filter(({ chosen }) => !chosen)"
+            :key="entry.part + entry.answer"
           >
-            <td>{{ own.answer }}</td>
-            <td class="figures">{{ own.n }}</td>
+            <td>{{ entry.answer }}</td>
+            <td class="figures">{{ entry.n }}</td>
             <td>
               <RouterLink
-                v-if="may && typeof own.response === 'string'"
+                v-if="may && typeof entry.response === 'string'"
                 class="small"
-                :to="{ path: repair, query: { part: own.part, accept: own.response } }"
+                :to="{ path: rescore, query: { part: entry.part, accept: entry.response } }"
                 >count it as right …</RouterLink
               >
             </td>

@@ -36,9 +36,9 @@ const sorted = computed(() => {
       : (a: ItemResult, b: ItemResult) => values[by](a) - values[by](b);
   return [...props.results.items].sort((a, b) => (down ? -1 : 1) * order(a, b));
 });
-const most: Column[] = ['choices', 'notes', 'time'];
+const wideColumns: Column[] = ['choices', 'notes', 'time'];
 const sortBy = (by: Column) =>
-  (sort.value = { by, down: sort.value.by === by ? !sort.value.down : most.includes(by) });
+  (sort.value = { by, down: sort.value.by === by ? !sort.value.down : wideColumns.includes(by) });
 const sortWord = (by: Column) => ariaSort(sort.value, by);
 
 /** The same wrong first answer from three students or more. */

@@ -83,11 +83,12 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
             the score could as well be in another band.
           </p>
           <ul class="flags">
-            <li v-for="own in atEdge" :key="own.id">
-              <RouterLink :to="`${base}/students/${own.id}`">{{ own.name }}</RouterLink>{{ ' '
+            <li v-for="student in atEdge" :key="student.id">
+              <RouterLink :to="`${base}/students/${student.id}`">{{ student.name }}</RouterLink>{{
+                ' '
               }}<span class="faded"
-                >{{ pointsText(own.points ?? 0) }} of {{ pointsText(own.most ?? 0) }}:
-                {{ own.bands.join(' or ') }}</span
+                >{{ pointsText(student.points ?? 0) }} of {{ pointsText(student.maxPoints ?? 0) }}:
+                {{ student.bands.join(' or ') }}</span
               >
             </li>
           </ul>

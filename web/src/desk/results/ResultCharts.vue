@@ -48,9 +48,9 @@ const axis = computed(() => ({
 /** Ten equal steps of the points possible; the last one holds full marks. */
 const steps = computed(() => {
   const counts = Array.from({ length: 10 }, () => 0);
-  for (const { points, most, excused } of props.results.students)
-    if (points !== null && most && !excused)
-      counts[Math.min(9, Math.max(0, Math.floor((10 * points) / most + 1e-9)))]!++;
+  for (const { points, maxPoints, excused } of props.results.students)
+    if (points !== null && maxPoints && !excused)
+      counts[Math.min(9, Math.max(0, Math.floor((10 * points) / maxPoints + 1e-9)))]!++;
   return counts;
 });
 const distribution = computed(() => ({
@@ -60,7 +60,7 @@ const distribution = computed(() => ({
   tooltip: {},
   xAxis: {
     type: 'category',
-    data: steps.value.map((_, at) => `${at * 10}–${at * 10 + 10}`),
+    data: steps.value.map((_, index) => `${index * 10}–${index * 10 + 10}`),
     name: 'percent of the points',
     nameLocation: 'middle',
     nameGap: 28,
@@ -135,8 +135,8 @@ const scatter = computed(() => ({
           Students by percent of the points
         </caption>
         <tbody>
-          <tr v-for="(n, at) in steps" :key="at">
-            <th>{{ at * 10 }} to {{ at * 10 + 10 }} %</th>
+          <tr v-for="(n, position) in steps" :key="position">
+            <th>{{ position * 10 }} to {{ position * 10 + 10 }} %</th>
             <td>{{ n }}</td>
           </tr>
         </tbody>

@@ -22,8 +22,8 @@ const pick = (name: FilterName, event: Event) =>
   emit('filter', name, chosen(event) === '*' ? null : chosen(event));
 /** Days in the school's zone; "to" is the day itself, and asks for what came before the next one. */
 const day = 86_400_000;
-const dayOf = (at: string | undefined, less = 0) =>
-  at === undefined ? '' : wallOf(Number(at) - less, session.school.zone).slice(0, 10);
+const dayOf = (time: string | undefined, less = 0) =>
+  time === undefined ? '' : wallOf(Number(time) - less, session.school.zone).slice(0, 10);
 function pickDay(name: 'from' | 'to', event: Event): void {
   const typed = chosen(event);
   if (typed === '') return emit('filter', name, null);
@@ -49,8 +49,12 @@ function pickDay(name: 'from' | 'to', event: Event): void {
       >Class
       <select class="plain-input" :value="filters.classId ?? '*'" @change="pick('classId', $event)">
         <option value="*">all</option>
-        <option v-for="own in results.filters.classes" :key="own.id" :value="String(own.id)">
-          {{ own.name }}
+        <option
+          v-for="schoolClass in results.filters.classes"
+          :key="schoolClass.id"
+          :value="String(schoolClass.id)"
+        >
+          {{ schoolClass.name }}
         </option>
       </select>
     </label>
@@ -58,8 +62,8 @@ function pickDay(name: 'from' | 'to', event: Event): void {
       >Group
       <select class="plain-input" :value="filters.groupId ?? '*'" @change="pick('groupId', $event)">
         <option value="*">all</option>
-        <option v-for="own in results.filters.groups" :key="own.id" :value="String(own.id)">
-          {{ own.name }}
+        <option v-for="group in results.filters.groups" :key="group.id" :value="String(group.id)">
+          {{ group.name }}
         </option>
       </select>
     </label>
@@ -67,8 +71,8 @@ function pickDay(name: 'from' | 'to', event: Event): void {
       >Form
       <select class="plain-input" :value="filters.form ?? '*'" @change="pick('form', $event)">
         <option value="*">all</option>
-        <option v-for="own in results.filters.forms" :key="own.id" :value="own.id">
-          {{ own.name }}
+        <option v-for="form in results.filters.forms" :key="form.id" :value="form.id">
+          {{ form.name }}
         </option>
       </select>
     </label>
@@ -79,7 +83,9 @@ function pickDay(name: 'from' | 'to', event: Event): void {
         :value="filters.attempt ?? 'counting'"
         @change="pick('attempt', $event)"
       >
-        <option v-for="(words, own) in attempts" :key="own" :value="own">{{ words }}</option>
+        <option v-for="(words, attempt) in attempts" :key="attempt" :value="attempt">
+          {{ words }}
+        </option>
       </select>
     </label>
     <label

@@ -49,18 +49,22 @@ const withWork = computed(
         </tr>
       </thead>
       <tbody>
-        <tr v-for="own in withWork" :key="own.id">
+        <tr v-for="assignment in withWork" :key="assignment.id">
           <td>
-            <RouterLink :to="`/results/${own.id}`" class="title-link">{{ own.title }}</RouterLink>
+            <RouterLink :to="`/results/${assignment.id}`" class="title-link">{{
+              assignment.title
+            }}</RouterLink>
           </td>
-          <td>{{ own.kind }}</td>
-          <td>{{ listing(own.classes.map(({ name }) => name)) }}</td>
-          <td>{{ words.closing(own.closesAt) }}</td>
-          <td class="figures">{{ own.handedIn }} of {{ own.given }}</td>
+          <td>{{ assignment.kind }}</td>
+          <td>{{ listing(assignment.classes.map(({ name }) => name)) }}</td>
+          <td>{{ words.closing(assignment.closesAt) }}</td>
+          <td class="figures">{{ assignment.handedIn }} of {{ assignment.given }}</td>
           <td class="figures">
-            <template v-if="own.meanShare !== null"
-              >{{ percent(own.meanShare) }}
-              <TallyBox :share="own.meanShare" :label="`Mean ${percent(own.meanShare)}`"
+            <template v-if="assignment.meanShare !== null"
+              >{{ percent(assignment.meanShare) }}
+              <TallyBox
+                :share="assignment.meanShare"
+                :label="`Mean ${percent(assignment.meanShare)}`"
             /></template>
             <template v-else>—</template>
           </td>
@@ -71,13 +75,13 @@ const withWork = computed(
       <h2 class="brought">Brought in from elsewhere</h2>
       <table class="ruled">
         <tbody>
-          <tr v-for="own in sheets" :key="own.id">
+          <tr v-for="entry in sheets" :key="entry.id">
             <td>
-              <RouterLink :to="`/results/sheet/${own.id}`" class="title-link">{{
-                own.title
+              <RouterLink :to="`/results/sheet/${entry.id}`" class="title-link">{{
+                entry.title
               }}</RouterLink>
             </td>
-            <td class="faded">{{ words.time(own.createdAt) }}</td>
+            <td class="faded">{{ words.time(entry.createdAt) }}</td>
           </tr>
         </tbody>
       </table>

@@ -40,18 +40,18 @@ const sheet = ref<HTMLElement>();
 const grid = ref<InstanceType<typeof StudentResults>>();
 onMounted(load);
 
-const own = computed(() => results.value?.assignment ?? null);
+const assignment = computed(() => results.value?.assignment ?? null);
 const arriving = computed(() => {
   if (!results.value) return '';
-  if (!own.value) return 'Brought in from elsewhere';
+  if (!assignment.value) return 'Brought in from elsewhere';
   if (results.value.complete) return 'Complete: nothing more can arrive.';
-  return `${count(own.value.given - own.value.handedIn, 'student')} may still hand in; it ${words.closing(own.value.closesAt)}.`;
+  return `${count(assignment.value.given - assignment.value.handedIn, 'student')} may still hand in; it ${words.closing(assignment.value.closesAt)}.`;
 });
 const where = computed(() => {
   if (!results.value) return 'Results';
   return [
     'Results',
-    own.value && listing(own.value.classes.map(({ name }) => name)),
+    assignment.value && listing(assignment.value.classes.map(({ name }) => name)),
     arriving.value,
   ]
     .filter(Boolean)
@@ -78,7 +78,7 @@ const shown = () =>
   linesOf(sheet.value?.querySelector('table'));
 const copy = () => copyLines(shown());
 /** Figures and comparisons, and whatever was brought in, are saved as they stand here; the rest comes from the server, with more in it. */
-const savedHere = computed(() => !own.value || copied.value !== tab.value);
+const savedHere = computed(() => !assignment.value || copied.value !== tab.value);
 const save = () => saveLines(`${results.value!.title} ${copied.value}`, shown());
 
 async function release(released: boolean): Promise<void> {
@@ -117,12 +117,12 @@ async function removeSheet(): Promise<void> {
       <button v-if="savedHere" type="button" class="word" @click="save">
         Export {{ copied }} as CSV
       </button>
-      <template v-if="own">
+      <template v-if="assignment">
         <a v-if="!savedHere" :href="csv" download>Export {{ by }} as CSV</a>
         <a :href="gradebook" download title="OneRoster 1.2 CSV: line items and results"
           >Export for a gradebook</a
         >
-        <el-button v-if="own.releasedAt === null" @click="release(true)"
+        <el-button v-if="assignment.releasedAt === null" @click="release(true)"
           >Release to students</el-button
         >
         <el-button v-else @click="release(false)">Take release back</el-button>
@@ -143,7 +143,7 @@ async function removeSheet(): Promise<void> {
     <span v-if="results?.caution" class="caution">{{ results.caution }}</span>
   </div>
   <ResultFilters
-    v-if="results && own"
+    v-if="results && assignment"
     :results="results"
     :filters="filters"
     @filter="filter"
@@ -183,8 +183,10 @@ async function removeSheet(): Promise<void> {
       <span
         >reliability <b>{{ figureText(results.reliability.alpha) }}</b></span
       >
-      <span v-if="own">{{
-        results.complete ? 'complete' : `${own.given - own.handedIn} may still hand in`
+      <span v-if="assignment">{{
+        results.complete
+          ? 'complete'
+          : `${assignment.given - assignment.handedIn} may still hand in`
       }}</span>
     </template>
   </FootingLine>

@@ -21,7 +21,7 @@ type Own = AnswerOf<typeof api.readStandardResults>;
 type Standard = Own['standards'][number];
 const words = useWords();
 const assignmentId = props.results.assignment!.id;
-const own = ref<Own | null>(null);
+const standards = ref<Own | null>(null);
 const over = ref<'this' | 'all'>('this');
 const open = ref<string | null>(null);
 const wrong = ref('');
@@ -30,11 +30,11 @@ async function load(): Promise<void> {
   const { classId, groupId, from, to } = props.filters;
   const asked = JSON.stringify([over.value, props.filters]);
   try {
-    const found = await call('readStandardResults', {
+    const results = await call('readStandardResults', {
       params: { assignmentId },
       query: { over: over.value, classId, groupId, from, to },
     });
-    if (asked === JSON.stringify([over.value, props.filters])) own.value = found;
+    if (asked === JSON.stringify([over.value, props.filters])) standards.value = results;
     wrong.value = '';
   } catch (error) {
     wrong.value = inWords(error);
@@ -44,24 +44,24 @@ watch([over, () => props.filters], load, { immediate: true });
 
 const sure = ({ items }: EarnedOn) => `${count(items, 'item')}${items < 3 ? ': says little' : ''}`;
 /** The weakest first: that is where teaching goes on. */
-const students = (one: Standard) =>
-  [...one.students].sort((a, b) => (a.earned?.share ?? 2) - (b.earned?.share ?? 2));
+const students = (standard: Standard) =>
+  [...standard.students].sort((a, b) => (a.earned?.share ?? 2) - (b.earned?.share ?? 2));
 const parties = computed(
-  () => (one: Standard) =>
-    [...(one.classes.length > 1 ? one.classes : []), ...one.groups].filter(
+  () => (standard: Standard) =>
+    [...(standard.classes.length > 1 ? standard.classes : []), ...standard.groups].filter(
       ({ earned }) => earned !== null,
     ),
 );
 
-async function rate(one: Standard, studentId: number, event: Event): Promise<void> {
+async function rate(standard: Standard, studentId: number, event: Event): Promise<void> {
   const field = event.target as HTMLSelectElement;
   const rating = field.value === '' ? null : Number(field.value);
   try {
     await call('rate', {
       params: { assignmentId, studentId },
-      body: { standard: one.code, rating },
+      body: { standard: standard.code, rating },
     });
-    one.students.find(({ id }) => id === studentId)!.rating = rating;
+    standard.students.find(({ id }) => id === studentId)!.rating = rating;
   } catch (error) {
     failed(error);
     await load();
@@ -79,18 +79,18 @@ async function rate(one: Standard, studentId: number, event: Event): Promise<voi
           <option value="all">everything that these students handed in</option>
         </select>
       </label>
-      <span v-if="own && over === 'all'" class="faded small">{{
-        count(own.assignments, 'assignment')
+      <span v-if="standards && over === 'all'" class="faded small">{{
+        count(standards.assignments, 'assignment')
       }}</span>
       <RouterLink :to="`/results/${assignmentId}/follow-up`"
         >Follow-up: practice for what was missed …</RouterLink
       >
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <EmptyNote v-if="own && own.standards.length === 0" title="No standards here."
+    <EmptyNote v-if="standards && standards.standards.length === 0" title="No standards here."
       >The items of this test carry none, or nobody has handed in yet.</EmptyNote
     >
-    <table v-else-if="own" class="ruled">
+    <table v-else-if="standards" class="ruled">
       <thead>
         <tr>
           <th>Standard</th>
@@ -103,31 +103,33 @@ async function rate(one: Standard, studentId: number, event: Event): Promise<voi
         </tr>
       </thead>
       <tbody>
-        <template v-for="one in own.standards" :key="one.code">
+        <template v-for="entry in standards.standards" :key="entry.code">
           <tr>
             <td>
               <button
                 class="word name"
-                :aria-expanded="open === one.code"
-                @click="open = open === one.code ? null : one.code"
+                :aria-expanded="open === entry.code"
+                @click="open = open === entry.code ? null : entry.code"
               >
-                {{ one.statement || one.code }}
+                {{ entry.statement || entry.code }}
               </button>
-              <div class="faded small">{{ one.code }}</div>
+              <div class="faded small">{{ entry.code }}</div>
             </td>
             <td
               class="line"
-              :data-copy="`${percent(one.all.interval[0])} to ${percent(one.all.interval[1])}`"
+              :data-copy="`${percent(entry.all.interval[0])} to ${percent(entry.all.interval[1])}`"
             >
-              <ShareLine :earned="one.all" />
+              <ShareLine :earned="entry.all" />
             </td>
             <td class="figures">
-              <b>{{ percent(one.all.share) }}</b>
+              <b>{{ percent(entry.all.share) }}</b>
             </td>
-            <td class="faded small">{{ sure(one.all) }}, {{ count(one.all.answers, 'answer') }}</td>
+            <td class="faded small">
+              {{ sure(entry.all) }}, {{ count(entry.all.answers, 'answer') }}
+            </td>
             <td v-if="over === 'all'">
               <span
-                v-for="time in one.overTime"
+                v-for="time in entry.overTime"
                 :key="time.assignmentId"
                 class="time"
                 :title="`${time.title}, ${words.time(time.at)}: ${percent(time.earned.share)} on ${count(time.earned.items, 'item')}`"
@@ -140,7 +142,7 @@ async function rate(one: Standard, studentId: number, event: Event): Promise<voi
             </td>
           </tr>
           <tr
-            v-for="party in open === one.code ? parties(one) : []"
+            v-for="party in open === entry.code ? parties(entry) : []"
             :key="`party ${party.id} ${party.name}`"
             class="below"
           >
@@ -151,7 +153,7 @@ async function rate(one: Standard, studentId: number, event: Event): Promise<voi
             <td v-if="over === 'all'" />
           </tr>
           <tr
-            v-for="student in open === one.code ? students(one) : []"
+            v-for="student in open === entry.code ? students(entry) : []"
             :key="student.id"
             class="below"
           >
@@ -173,8 +175,8 @@ async function rate(one: Standard, studentId: number, event: Event): Promise<voi
                   class="plain-input"
                   :value="student.rating ?? ''"
                   :disabled="!results.mayChange"
-                  :aria-label="`Rating of ${student.name} on ${one.code}`"
-                  @change="rate(one, student.id, $event)"
+                  :aria-label="`Rating of ${student.name} on ${entry.code}`"
+                  @change="rate(entry, student.id, $event)"
                 >
                   <option value="">—</option>
                   <option v-for="n in 4" :key="n" :value="n">{{ n }}</option>
@@ -186,7 +188,7 @@ async function rate(one: Standard, studentId: number, event: Event): Promise<voi
         </template>
       </tbody>
     </table>
-    <p v-if="own?.standards.length" class="faded small note">
+    <p v-if="standards?.standards.length" class="faded small note">
       The interval is reckoned over the items, not over the answers: a standard is wider than the
       few items that were asked. Ratings from 1 to 4 are your own, and only staff see them.
     </p>

@@ -18,7 +18,7 @@ import { percent, pointsText, useWords } from '../words';
 const { params: address } = useRoute();
 const params = { assignmentId: Number(address.assignmentId), studentId: Number(address.studentId) };
 const words = useWords();
-const own = ref<StudentWork | null>(null);
+const work = ref<StudentWork | null>(null);
 const wrong = ref('');
 const attempt = ref<number | null>(null);
 /** The decision that is being made: about one question, or the whole. */
@@ -33,7 +33,7 @@ const form = reactive({
 
 async function load(): Promise<void> {
   try {
-    own.value = await call('readStudentWork', {
+    work.value = await call('readStudentWork', {
       params,
       query: attempt.value ? { attempt: attempt.value } : {},
     });
@@ -45,11 +45,12 @@ async function load(): Promise<void> {
 onMounted(load);
 const pdf = addressOf('exportStudentReport', params);
 const share = computed(() =>
-  own.value?.attempt.points != null && own.value.attempt.most
-    ? own.value.attempt.points / own.value.attempt.most
+  work.value?.attempt.points != null && work.value.attempt.maxPoints
+    ? work.value.attempt.points / work.value.attempt.maxPoints
     : null,
 );
-const decisionOn = (entry: string) => own.value?.adjustments.find((one) => one.entry === entry);
+const decisionOn = (entry: string) =>
+  work.value?.adjustments.find((adjustment) => adjustment.entry === entry);
 
 function decide(kind: typeof form.kind, entry: string): void {
   Object.assign(form, { open: true, kind, entry, points: '', reason: '', wrong: '' });
@@ -105,30 +106,32 @@ const settledWords = {
 
 <template>
   <PageHead
-    :title="own?.student.name ?? 'Student'"
-    :where="own ? `${own.title} · ${own.student.class}` : 'Results'"
+    :title="work?.student.name ?? 'Student'"
+    :where="work ? `${work.title} · ${work.student.class}` : 'Results'"
   >
     <RouterLink :to="`/results/${params.assignmentId}/students`">All students</RouterLink>
-    <a v-if="own" :href="pdf" download>Report as PDF</a>
-    <template v-if="own?.mayChange && own.attempt.handedInAt !== null">
+    <a v-if="work" :href="pdf" download>Report as PDF</a>
+    <template v-if="work?.mayChange && work.attempt.handedInAt !== null">
       <el-button @click="decide('bonus', '')">Points besides …</el-button>
-      <el-button v-if="!own.attempt.excused" @click="decide('excused', '')">Not scored …</el-button>
+      <el-button v-if="!work.attempt.excused" @click="decide('excused', '')"
+        >Not scored …</el-button
+      >
     </template>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <FacingPages v-if="own" name="student-work" left="Answers" right="About it" :start="64">
+  <FacingPages v-if="work" name="student-work" left="Answers" right="About it" :start="64">
     <template #left>
       <div class="inset">
-        <article v-for="entry in own.entries" :key="entry.entry">
+        <article v-for="entry in work.entries" :key="entry.entry">
           <h3>
             <TallyBox
               v-if="entry.asks === 'points'"
               :share="entry.share"
-              :waits="entry.waits"
+              :needs-marking="entry.needsMarking"
               :label="
-                entry.waits
+                entry.needsMarking
                   ? 'Waits to be marked'
-                  : `${pointsText(entry.points ?? 0)} of ${pointsText(entry.most)}`
+                  : `${pointsText(entry.points ?? 0)} of ${pointsText(entry.maxPoints)}`
               "
             />
             Question {{ entry.number }}
@@ -137,13 +140,13 @@ const settledWords = {
                 ? entry.asks === 'opinion'
                   ? 'an opinion, without points'
                   : 'to read'
-                : entry.waits
+                : entry.needsMarking
                   ? 'waits to be marked'
                   : entry.points === null
                     ? ''
-                    : `${pointsText(entry.points)} of ${pointsText(entry.most)}`
+                    : `${pointsText(entry.points)} of ${pointsText(entry.maxPoints)}`
             }}</span>
-            <span v-if="own.mayChange && own.attempt.handedInAt !== null" class="acts">
+            <span v-if="work.mayChange && work.attempt.handedInAt !== null" class="acts">
               <button type="button" class="word small" @click="decide('override', entry.entry)">
                 other points …
               </button>
@@ -168,9 +171,9 @@ const settledWords = {
             <template v-if="entry.ms !== null">Open for {{ lengthInWords(entry.ms) }}. </template>
             {{ entry.standards.join(', ') }}
           </p>
-          <p v-for="one in entry.comments" :key="one.by" class="comment">
-            {{ one.by }}{{ one.points === null ? '' : `: ${pointsText(one.points)}`
-            }}{{ one.comment ? `. ${one.comment}` : '' }}
+          <p v-for="comment in entry.comments" :key="comment.by" class="comment">
+            {{ comment.by }}{{ comment.points === null ? '' : `: ${pointsText(comment.points)}`
+            }}{{ comment.comment ? `. ${comment.comment}` : '' }}
           </p>
           <p v-if="entry.settled" class="comment">{{ settledWords[entry.settled] }}</p>
           <p v-if="decisionOn(entry.entry)" class="comment">
@@ -181,7 +184,7 @@ const settledWords = {
             }}:
             {{ decisionOn(entry.entry)!.reason }}
             <button
-              v-if="own.mayChange"
+              v-if="work.mayChange"
               type="button"
               class="word"
               @click="takeBack(decisionOn(entry.entry)!.id)"
@@ -195,26 +198,26 @@ const settledWords = {
     <template #right>
       <div class="inset">
         <p class="score">
-          <b v-if="own.attempt.excused">Not scored</b>
-          <template v-else-if="own.attempt.points !== null && own.attempt.most !== null">
-            <b>{{ pointsText(own.attempt.points) }}</b> of {{ pointsText(own.attempt.most)
+          <b v-if="work.attempt.excused">Not scored</b>
+          <template v-else-if="work.attempt.points !== null && work.attempt.maxPoints !== null">
+            <b>{{ pointsText(work.attempt.points) }}</b> of {{ pointsText(work.attempt.maxPoints)
             }}{{ share === null ? '' : `, ${percent(share)}` }}
           </template>
           <template v-else>Not handed in</template>
         </p>
-        <LateAnswers :work="own" :place="params" @decided="load" />
-        <p v-if="own.attempt.lateOff > 0" class="faded">
-          {{ percent(own.attempt.lateOff) }} off: it was late.
+        <LateAnswers :work="work" :place="params" @decided="load" />
+        <p v-if="work.attempt.lateOff > 0" class="faded">
+          {{ percent(work.attempt.lateOff) }} off: it was late.
         </p>
-        <label v-if="own.attempts.length > 1" class="field">
+        <label v-if="work.attempts.length > 1" class="field">
           <span class="label">Attempt</span>
-          <span v-for="one in own.attempts" :key="one.number" class="attempt">
-            {{ one.number }}:
+          <span v-for="option in work.attempts" :key="option.number" class="attempt">
+            {{ option.number }}:
             {{
-              one.points === null
+              option.points === null
                 ? 'open'
-                : `${pointsText(one.points)} of ${pointsText(one.most ?? 0)}`
-            }}{{ one.counts ? ', counts' : '' }}
+                : `${pointsText(option.points)} of ${pointsText(option.maxPoints ?? 0)}`
+            }}{{ option.counts ? ', counts' : '' }}
           </span>
         </label>
         <form v-if="form.open" class="deciding" @submit.prevent="put">
@@ -223,9 +226,9 @@ const settledWords = {
               form.kind === 'bonus'
                 ? 'Points besides the questions'
                 : form.kind === 'override'
-                  ? `Other points for question ${own.entries.find(({ entry }) => entry === form.entry)?.number}`
+                  ? `Other points for question ${work.entries.find(({ entry }) => entry === form.entry)?.number}`
                   : form.entry
-                    ? `Question ${own.entries.find(({ entry }) => entry === form.entry)?.number} is not scored`
+                    ? `Question ${work.entries.find(({ entry }) => entry === form.entry)?.number} is not scored`
                     : 'The whole work is not scored'
             }}
           </h3>
@@ -249,38 +252,38 @@ const settledWords = {
           <el-button type="primary" native-type="submit">Keep it</el-button>
           <el-button @click="form.open = false">Leave it</el-button>
         </form>
-        <template v-if="own.adjustments.some(({ entry }) => entry === null)">
+        <template v-if="work.adjustments.some(({ entry }) => entry === null)">
           <h3>Decisions about the whole</h3>
           <p
-            v-for="one in own.adjustments.filter(({ entry }) => entry === null)"
-            :key="one.id"
+            v-for="line in work.adjustments.filter(({ entry }) => entry === null)"
+            :key="line.id"
             class="comment"
           >
             {{
-              one.kind === 'excused'
+              line.kind === 'excused'
                 ? 'Not scored'
-                : `${pointsText(one.points!)} ${kindWords[one.kind]}`
+                : `${pointsText(line.points!)} ${kindWords[line.kind]}`
             }}:
-            {{ one.reason }}
-            <span class="faded small">{{ one.by }}, {{ words.time(one.at) }}</span>
+            {{ line.reason }}
+            <span class="faded small">{{ line.by }}, {{ words.time(line.at) }}</span>
             {{ ' '
-            }}<button v-if="own.mayChange" type="button" class="word" @click="takeBack(one.id)">
+            }}<button v-if="work.mayChange" type="button" class="word" @click="takeBack(line.id)">
               Take it back
             </button>
           </p>
         </template>
-        <template v-if="own.ratings.length">
+        <template v-if="work.ratings.length">
           <h3>My ratings <span class="faded small">1 to 4, for staff only</span></h3>
-          <label v-for="one in own.ratings" :key="one.standard" class="rating">
+          <label v-for="line in work.ratings" :key="line.standard" class="rating">
             <span
-              >{{ one.statement || one.standard }}
-              <span class="faded small">{{ one.standard }}</span></span
+              >{{ line.statement || line.standard }}
+              <span class="faded small">{{ line.standard }}</span></span
             >
             <select
               class="plain-input"
-              :value="one.rating ?? ''"
-              :disabled="!own.mayChange"
-              @change="rate(one.standard, $event)"
+              :value="line.rating ?? ''"
+              :disabled="!work.mayChange"
+              @change="rate(line.standard, $event)"
             >
               <option value="">—</option>
               <option v-for="n in 4" :key="n" :value="n">{{ n }}</option>
@@ -290,7 +293,7 @@ const settledWords = {
         <h3>What happened</h3>
         <table class="ruled">
           <tbody>
-            <tr v-for="(event, at) in own.history" :key="at">
+            <tr v-for="(event, index) in work.history" :key="index">
               <td class="faded small when">{{ words.time(event.at) }}</td>
               <td>{{ event.by }} {{ event.words }}</td>
             </tr>

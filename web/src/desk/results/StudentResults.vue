@@ -18,7 +18,7 @@ const hidden = ref(false);
 const boxes = ref<'share' | 'points' | 'percent'>('share');
 
 type Column =
-  | 'roll'
+  | 'roster'
   | 'name'
   | 'class'
   | 'points'
@@ -30,7 +30,7 @@ type Column =
   | 'hints'
   | 'state';
 const all: Record<Column, string> = {
-  roll: 'No.',
+  roster: 'No.',
   name: 'Student',
   class: 'Class',
   points: 'Points',
@@ -46,7 +46,7 @@ const all: Record<Column, string> = {
 const offered = computed(() => {
   const { practice, filters, bands, assignment } = props.results;
   const fits: Record<Column, boolean> = {
-    roll: true,
+    roster: true,
     name: true,
     class: filters.classes.length > 1,
     points: true,
@@ -58,7 +58,7 @@ const offered = computed(() => {
     hints: practice,
     state: assignment !== null,
   };
-  return (Object.keys(all) as Column[]).filter((own) => fits[own]);
+  return (Object.keys(all) as Column[]).filter((column) => fits[column]);
 });
 const off = ref(
   new Set<string>(JSON.parse(localStorage.getItem('oaken-results-off') ?? '[]') as string[]),
@@ -66,19 +66,21 @@ const off = ref(
 watch(off, (now) => localStorage.setItem('oaken-results-off', JSON.stringify([...now])));
 const toggle = (name: string) =>
   (off.value = off.value.has(name)
-    ? new Set([...off.value].filter((own) => own !== name))
+    ? new Set([...off.value].filter((candidate) => candidate !== name))
     : new Set([...off.value, name]));
 const columns = computed(() =>
-  offered.value.filter((own) => own === 'name' || !off.value.has(own)),
+  offered.value.filter((column) => column === 'name' || !off.value.has(column)),
 );
 const items = computed(() => (off.value.has('items') ? [] : props.results.items));
 
-const sort = ref<{ by: Column; down: boolean }>({ by: 'roll', down: false });
-const share = (own: StudentResult) =>
-  own.points === null || !own.most ? null : own.points / own.most;
+const sort = ref<{ by: Column; down: boolean }>({ by: 'roster', down: false });
+const share = (studentResult: StudentResult) =>
+  studentResult.points === null || !studentResult.maxPoints
+    ? null
+    : studentResult.points / studentResult.maxPoints;
 const compare: Record<Column, (a: StudentResult, b: StudentResult) => number> = {
-  roll: (a, b) =>
-    a.class.localeCompare(b.class) || a.rollNumber - b.rollNumber || a.attempt - b.attempt,
+  roster: (a, b) =>
+    a.class.localeCompare(b.class) || a.rosterNumber - b.rosterNumber || a.attempt - b.attempt,
   name: (a, b) => a.name.localeCompare(b.name),
   class: (a, b) => a.class.localeCompare(b.class),
   points: (a, b) => (a.points ?? -1) - (b.points ?? -1),
@@ -102,37 +104,40 @@ const sortBy = (by: Column) =>
   });
 const sortWord = (by: Column) => ariaSort(sort.value, by);
 
-function stateWords(own: StudentResult): string {
-  if (own.state === 'not-begun') return props.results.complete ? 'did not begin' : 'not begun';
-  if (own.state === 'working') return 'working';
-  const how = `${own.handedInBy === 'server' ? 'time ran out' : 'handed in'} ${own.handedInAt === null ? '' : words.time(own.handedInAt)}`;
-  const arrived = own.arrivedAt === null ? '' : `, arrived ${words.time(own.arrivedAt)}`;
+function stateWords(studentResult: StudentResult): string {
+  if (studentResult.state === 'not-begun')
+    return props.results.complete ? 'did not begin' : 'not begun';
+  if (studentResult.state === 'working') return 'working';
+  const how = `${studentResult.handedInBy === 'server' ? 'time ran out' : 'handed in'} ${studentResult.handedInAt === null ? '' : words.time(studentResult.handedInAt)}`;
+  const arrived =
+    studentResult.arrivedAt === null ? '' : `, arrived ${words.time(studentResult.arrivedAt)}`;
   const after =
-    own.lateAnswers === 0
+    studentResult.lateAnswers === 0
       ? ''
-      : `, ${count(own.lateAnswers, 'answer')} written in time arrived after the end`;
+      : `, ${count(studentResult.lateAnswers, 'answer')} written in time arrived after the end`;
   const waiting =
-    own.lateWaiting === 0
+    studentResult.lateWaiting === 0
       ? ''
-      : `, ${count(own.lateWaiting, 'late answer')} to look at: open the student’s work`;
-  return `${own.excused ? 'not scored; ' : ''}${how}${own.late ? ', late' : ''}${arrived}${after}${waiting}`;
+      : `, ${count(studentResult.lateWaiting, 'late answer')} to look at: open the student’s work`;
+  return `${studentResult.excused ? 'not scored; ' : ''}${how}${studentResult.late ? ', late' : ''}${arrived}${after}${waiting}`;
 }
-const nameOf = (own: StudentResult) => (hidden.value ? `Student ${own.rollNumber}` : own.name);
-const cellWords = (own: StudentResult, at: number) => {
-  const cell = own.cells[at]!;
-  const item = props.results.items[at]!;
-  const who = `${nameOf(own)}, item ${item.number}`;
+const nameOf = (studentResult: StudentResult) =>
+  hidden.value ? `Student ${studentResult.rosterNumber}` : studentResult.name;
+const cellWords = (studentResult: StudentResult, index: number) => {
+  const cell = studentResult.cells[index]!;
+  const item = props.results.items[index]!;
+  const who = `${nameOf(studentResult)}, item ${item.number}`;
   if (cell.excused) return `${who}: does not count${cell.said ? `, “${cell.said}”` : ''}`;
   if (item.asks !== 'points')
     return `${who}: ${item.asks === 'nothing' ? 'to read' : `gives no points${cell.said ? `, “${cell.said}”` : ''}`}`;
   if (cell.share === null) return `${who}: not reached`;
-  if (cell.waits) return `${who}: waits to be marked`;
+  if (cell.needsMarking) return `${who}: waits to be marked`;
   const tries = cell.tries ? `, ${cell.tries} tries` : '';
-  return `${who}: ${pointsText(cell.points)} of ${pointsText(item.most)}${cell.said ? `, “${cell.said}”` : ', no answer'}${tries}`;
+  return `${who}: ${pointsText(cell.points)} of ${pointsText(item.maxPoints)}${cell.said ? `, “${cell.said}”` : ', no answer'}${tries}`;
 };
-const cellFigure = (own: StudentResult, at: number): string | undefined => {
-  const cell = own.cells[at]!;
-  if (boxes.value === 'share' || cell.share === null || cell.waits) return undefined;
+const cellFigure = (studentResult: StudentResult, index: number): string | undefined => {
+  const cell = studentResult.cells[index]!;
+  if (boxes.value === 'share' || cell.share === null || cell.needsMarking) return undefined;
   return boxes.value === 'points' ? pointsText(cell.points) : String(wholePercent(cell.share));
 };
 const short = (seconds: number) =>
@@ -140,42 +145,48 @@ const short = (seconds: number) =>
     .replace('minute', 'min')
     .replace('mins', 'min');
 /** What a column says of a student, in the table and on the clipboard. */
-function text(own: StudentResult, column: Column): string {
+function text(studentResult: StudentResult, column: Column): string {
   switch (column) {
-    case 'roll':
-      return String(own.rollNumber);
+    case 'roster':
+      return String(studentResult.rosterNumber);
     case 'name':
-      return nameOf(own);
+      return nameOf(studentResult);
     case 'class':
-      return own.class;
+      return studentResult.class;
     case 'points':
-      return own.points === null ? '—' : pointsText(own.points);
+      return studentResult.points === null ? '—' : pointsText(studentResult.points);
     case 'percent':
-      return share(own) === null ? '—' : percent(share(own)!);
+      return share(studentResult) === null ? '—' : percent(share(studentResult)!);
     case 'band':
-      return own.bands.join(' or ');
+      return studentResult.bands.join(' or ');
     case 'time':
-      return own.seconds === null ? '—' : short(own.seconds);
+      return studentResult.seconds === null ? '—' : short(studentResult.seconds);
     case 'attempt':
-      return own.attempt === 0 ? '—' : `${own.attempt} of ${own.attempts}`;
+      return studentResult.attempt === 0
+        ? '—'
+        : `${studentResult.attempt} of ${studentResult.attempts}`;
     case 'tries':
-      return own.state === 'not-begun' ? '—' : String(own.tries);
+      return studentResult.state === 'not-begun' ? '—' : String(studentResult.tries);
     case 'hints':
-      return own.state === 'not-begun' ? '—' : String(own.hints);
+      return studentResult.state === 'not-begun' ? '—' : String(studentResult.hints);
     case 'state':
-      return stateWords(own);
+      return stateWords(studentResult);
   }
 }
 const isFigure = (column: Column) => !['name', 'class', 'band', 'state'].includes(column);
 const differing = computed(() => props.results.students.some(({ cells }) => cells.includes(null)));
 /** The most frequent wrong first answer of three or more. */
-const repeatedOn = (at: number) => {
-  const [first] = props.results.items[at]!.wrongAnswers;
+const repeatedOn = (index: number) => {
+  const [first] = props.results.items[index]!.wrongAnswers;
   return first && first.n >= 3 ? first : null;
 };
-function open(own: StudentResult): void {
-  if (props.results.assignment && own.state !== 'not-begun' && own.attemptId !== null)
-    void router.push(`${props.base}/students/${own.id}`);
+function open(studentResult: StudentResult): void {
+  if (
+    props.results.assignment &&
+    studentResult.state !== 'not-begun' &&
+    studentResult.attemptId !== null
+  )
+    void router.push(`${props.base}/students/${studentResult.id}`);
 }
 
 const box = ref<HTMLElement>();
@@ -197,11 +208,14 @@ const below = computed(() => virtual.value.getTotalSize() - (rows.value.at(-1)?.
 defineExpose({
   /** The whole grid for a spreadsheet, also the rows that are not drawn. */
   lines: () => [
-    [...columns.value.map((own) => all[own]), ...items.value.map(({ number }) => String(number))],
-    ...sorted.value.map((own) => [
-      ...columns.value.map((column) => text(own, column)),
-      ...items.value.map((_, at) =>
-        own.cells[at]?.share != null ? pointsText(own.cells[at].points) : '',
+    [
+      ...columns.value.map((column) => all[column]),
+      ...items.value.map(({ number }) => String(number)),
+    ],
+    ...sorted.value.map((student) => [
+      ...columns.value.map((column) => text(student, column)),
+      ...items.value.map((_, index) =>
+        student.cells[index]?.share != null ? pointsText(student.cells[index].points) : '',
       ),
     ]),
   ],
@@ -223,9 +237,9 @@ defineExpose({
       <details class="columns">
         <summary>Columns</summary>
         <div class="list">
-          <label v-for="own in offered.filter((name) => name !== 'name')" :key="own"
-            ><input type="checkbox" :checked="!off.has(own)" @change="toggle(own)" />
-            {{ all[own] }}</label
+          <label v-for="entry in offered.filter((name) => name !== 'name')" :key="entry"
+            ><input type="checkbox" :checked="!off.has(entry)" @change="toggle(entry)" />
+            {{ all[entry] }}</label
           >
           <label
             ><input type="checkbox" :checked="!off.has('items')" @change="toggle('items')" />
@@ -247,12 +261,12 @@ defineExpose({
         <thead>
           <tr>
             <th
-              v-for="own in columns"
-              :key="own"
-              :class="[own, { figures: isFigure(own) }]"
-              :aria-sort="sortWord(own)"
+              v-for="entry in columns"
+              :key="entry"
+              :class="[entry, { figures: isFigure(entry) }]"
+              :aria-sort="sortWord(entry)"
             >
-              <button @click="sortBy(own)">{{ all[own] }}</button>
+              <button @click="sortBy(entry)">{{ all[entry] }}</button>
             </th>
             <th v-for="item in items" :key="item.entry" class="cell">
               <button
@@ -269,8 +283,8 @@ defineExpose({
             <td :style="{ height: `${above}px` }" class="gap" />
           </tr>
           <tr v-for="{ index } in rows" :key="index" :aria-rowindex="index + 2">
-            <template v-for="own in columns" :key="own">
-              <th v-if="own === 'name'" scope="row" class="name">
+            <template v-for="option in columns" :key="option">
+              <th v-if="option === 'name'" scope="row" class="name">
                 <button
                   v-if="results.assignment && sorted[index]!.attemptId !== null"
                   class="word"
@@ -280,18 +294,21 @@ defineExpose({
                 </button>
                 <template v-else>{{ nameOf(sorted[index]!) }}</template>
               </th>
-              <td v-else :class="[own, { figures: isFigure(own), 'faded small': own === 'state' }]">
-                <b v-if="own === 'points'">{{ text(sorted[index]!, own) }}</b>
-                <template v-else>{{ text(sorted[index]!, own) }}</template>
+              <td
+                v-else
+                :class="[option, { figures: isFigure(option), 'faded small': option === 'state' }]"
+              >
+                <b v-if="option === 'points'">{{ text(sorted[index]!, option) }}</b>
+                <template v-else>{{ text(sorted[index]!, option) }}</template>
               </td>
             </template>
-            <td v-for="(item, at) in items" :key="item.entry" class="cell">
+            <td v-for="(item, position) in items" :key="item.entry" class="cell">
               <TallyBox
-                v-if="sorted[index]!.cells[at] && item.asks === 'points'"
-                :share="sorted[index]!.cells[at]!.share"
-                :waits="sorted[index]!.cells[at]!.waits"
-                :figure="cellFigure(sorted[index]!, at)"
-                :label="cellWords(sorted[index]!, at)"
+                v-if="sorted[index]!.cells[position] && item.asks === 'points'"
+                :share="sorted[index]!.cells[position]!.share"
+                :needs-marking="sorted[index]!.cells[position]!.needsMarking"
+                :figure="cellFigure(sorted[index]!, position)"
+                :label="cellWords(sorted[index]!, position)"
               />
             </td>
           </tr>
@@ -301,16 +318,16 @@ defineExpose({
         </tbody>
         <tfoot>
           <tr>
-            <template v-for="own in columns" :key="own">
-              <th v-if="own === 'name'" scope="row" class="name">Class mean</th>
-              <td v-else :class="{ figures: isFigure(own) }">
-                <b v-if="own === 'points'">{{
+            <template v-for="entry in columns" :key="entry">
+              <th v-if="entry === 'name'" scope="row" class="name">Class mean</th>
+              <td v-else :class="{ figures: isFigure(entry) }">
+                <b v-if="entry === 'points'">{{
                   results.spread.mean.value === null ? '—' : pointsText(results.spread.mean.value)
                 }}</b>
-                <template v-else-if="own === 'percent'">{{
+                <template v-else-if="entry === 'percent'">{{
                   results.meanShare.value === null ? '—' : percent(results.meanShare.value)
                 }}</template>
-                <template v-else-if="own === 'time'">{{
+                <template v-else-if="entry === 'time'">{{
                   results.seconds.median.value === null ? '—' : short(results.seconds.median.value)
                 }}</template>
               </td>
@@ -324,21 +341,21 @@ defineExpose({
             </td>
           </tr>
           <tr>
-            <template v-for="own in columns" :key="own">
-              <th v-if="own === 'name'" scope="row" class="name">Repeated error</th>
+            <template v-for="entry in columns" :key="entry">
+              <th v-if="entry === 'name'" scope="row" class="name">Repeated error</th>
               <td v-else />
             </template>
             <td
-              v-for="(item, at) in items"
+              v-for="(item, position) in items"
               :key="item.entry"
               class="cell mean"
               :title="
-                repeatedOn(at)
-                  ? `${repeatedOn(at)!.n} answered “${repeatedOn(at)!.answer}”`
+                repeatedOn(position)
+                  ? `${repeatedOn(position)!.n} answered “${repeatedOn(position)!.answer}”`
                   : 'No wrong answer of three or more'
               "
             >
-              {{ repeatedOn(at)?.n ?? '·' }}
+              {{ repeatedOn(position)?.n ?? '·' }}
             </td>
           </tr>
         </tfoot>

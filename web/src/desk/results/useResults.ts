@@ -20,10 +20,10 @@ export function useResults() {
   const busy = ref(false);
 
   const filters = computed(() => {
-    const own: Partial<Record<FilterName, string>> = {};
+    const currentChosen: Partial<Record<FilterName, string>> = {};
     for (const name of filterNames)
-      if (typeof route.query[name] === 'string') own[name] = route.query[name];
-    return own;
+      if (typeof route.query[name] === 'string') currentChosen[name] = route.query[name];
+    return currentChosen;
   });
   /** An empty form is the first one; anything else that is empty asks for nothing. */
   function filter(name: FilterName, value: string | null): void {
@@ -39,21 +39,21 @@ export function useResults() {
   /** The latest question counts, whichever answer comes last. */
   let asked = 0;
   async function load(): Promise<void> {
-    const own = ++asked;
+    const value = ++asked;
     busy.value = true;
     try {
-      const found = sheetId
+      const answer = sheetId
         ? await call('readSheetResults', { params: { sheetId } })
         : await call('readResults', {
             params: { assignmentId: assignmentId! },
             query: filters.value,
           });
-      if (own === asked) results.value = found;
+      if (value === asked) results.value = answer;
       wrong.value = '';
     } catch (error) {
-      if (own === asked) wrong.value = inWords(error);
+      if (value === asked) wrong.value = inWords(error);
     } finally {
-      if (own === asked) busy.value = false;
+      if (value === asked) busy.value = false;
     }
   }
   watch(filters, (now, before) => JSON.stringify(now) !== JSON.stringify(before) && void load());

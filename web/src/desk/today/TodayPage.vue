@@ -30,8 +30,8 @@ const timer = setInterval(load, 30_000);
 onUnmounted(() => clearInterval(timer));
 
 const zone = computed(() => session.school.zone);
-const dateOf = (at: number) => wallOf(at, zone.value).slice(0, 10);
-const hourOf = (at: number) => wallOf(at, zone.value).slice(11, 16);
+const dateOf = (time: number) => wallOf(time, zone.value).slice(0, 10);
+const hourOf = (time: number) => wallOf(time, zone.value).slice(11, 16);
 const title = computed(() =>
   new Intl.DateTimeFormat('en', {
     weekday: 'long',
@@ -53,18 +53,23 @@ interface Line {
 
 const lines = computed<Line[]>(() =>
   (today.value?.windows ?? [])
-    .flatMap((own) => {
+    .flatMap((window) => {
       const shared = {
-        id: own.id,
-        title: own.title,
-        classes: listing(own.classes.map(({ name }) => name)),
-        account: `${own.handedIn} of ${own.given} handed in${own.working ? `, ${own.working} working` : ''}`,
+        id: window.id,
+        title: window.title,
+        classes: listing(window.classes.map(({ name }) => name)),
+        account: `${window.handedIn} of ${window.given} handed in${window.working ? `, ${window.working} working` : ''}`,
       };
       const events: Line[] = [
-        { ...shared, at: own.opensAt, time: hourOf(own.opensAt), verb: 'opens' },
+        { ...shared, at: window.opensAt, time: hourOf(window.opensAt), verb: 'opens' },
       ];
-      if (own.closesAt !== null)
-        events.push({ ...shared, at: own.closesAt, time: hourOf(own.closesAt), verb: 'closes' });
+      if (window.closesAt !== null)
+        events.push({
+          ...shared,
+          at: window.closesAt,
+          time: hourOf(window.closesAt),
+          verb: 'closes',
+        });
       return events;
     })
     .sort((a, b) => a.at - b.at),
@@ -72,7 +77,8 @@ const lines = computed<Line[]>(() =>
 const now = computed(() => today.value?.now ?? session.now());
 const openNow = computed(() =>
   (today.value?.windows ?? []).filter(
-    (own) => own.opensAt <= now.value && (own.closesAt === null || own.closesAt > now.value),
+    (window) =>
+      window.opensAt <= now.value && (window.closesAt === null || window.closesAt > now.value),
   ),
 );
 const todays = computed(() => lines.value.filter(({ at }) => dateOf(at) === dateOf(now.value)));
@@ -116,18 +122,20 @@ const headings = {
           No assignment is open. Give one from <RouterLink to="/tests">Tests</RouterLink>.
         </p>
         <ul class="lines">
-          <li v-for="own in openNow" :key="own.id">
-            <RouterLink :to="`/watch/${own.id}`" class="title">{{ own.title }}</RouterLink>
-            <span class="faded"> · {{ listing(own.classes.map(({ name }) => name)) }}</span>
+          <li v-for="assignment in openNow" :key="assignment.id">
+            <RouterLink :to="`/watch/${assignment.id}`" class="title">{{
+              assignment.title
+            }}</RouterLink>
+            <span class="faded"> · {{ listing(assignment.classes.map(({ name }) => name)) }}</span>
             <div class="account">
               <span
-                ><b>{{ own.working }}</b> working</span
+                ><b>{{ assignment.working }}</b> working</span
               ><span
-                ><b>{{ own.handedIn }}</b> handed in</span
+                ><b>{{ assignment.handedIn }}</b> handed in</span
               >
               <span
-                ><b>{{ own.notBegun }}</b> not begun</span
-              ><span class="faded">{{ words.closing(own.closesAt) }}</span>
+                ><b>{{ assignment.notBegun }}</b> not begun</span
+              ><span class="faded">{{ words.closing(assignment.closesAt) }}</span>
             </div>
           </li>
         </ul>
@@ -172,22 +180,22 @@ const headings = {
         </EmptyNote>
         <ul class="lines">
           <li
-            v-for="own in today?.waiting"
-            :key="own.what + own.assignmentId"
+            v-for="entry in today?.waiting"
+            :key="entry.what + entry.assignmentId"
             class="waiting"
-            :class="own.what"
+            :class="entry.what"
           >
             <RouterLink
               :to="
-                own.what === 'to-mark'
+                entry.what === 'to-mark'
                   ? '/marking'
-                  : `/results/${own.assignmentId}/${own.what === 'flagged' ? 'items' : own.what === 'not-begun' ? 'students' : 'overview'}`
+                  : `/results/${entry.assignmentId}/${entry.what === 'flagged' ? 'items' : entry.what === 'not-begun' ? 'students' : 'overview'}`
               "
               class="row"
             >
-              <span class="what">{{ headings[own.what] }}</span>
-              <span class="title">{{ own.title }}</span>
-              <span class="faded">{{ own.classes }} · {{ own.detail }}</span>
+              <span class="what">{{ headings[entry.what] }}</span>
+              <span class="title">{{ entry.title }}</span>
+              <span class="faded">{{ entry.classes }} · {{ entry.detail }}</span>
             </RouterLink>
           </li>
         </ul>

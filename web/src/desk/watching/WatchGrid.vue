@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** The class as rows by roll number, items as columns: where each one is, what is answered, and signs of life. */
+/** The class as rows by roster number, items as columns: where each one is, what is answered, and signs of life. */
 import type { Watched, WatchedStudent } from '@oaken/contract/watching';
 import { plainText, wholePercent } from '@oaken/core/text';
 import { lengthInWords, minute } from '@oaken/core/timing';
@@ -25,12 +25,12 @@ const several = computed(
 const allPicked = computed(
   () => picked.value.length > 0 && picked.value.length === props.watched.students.length,
 );
-const nameOf = (own: WatchedStudent) =>
-  props.hidden ? `Student ${own.rollNumber ?? ''}` : own.name;
+const nameOf = (watchedStudent: WatchedStudent) =>
+  props.hidden ? `Student ${watchedStudent.rosterNumber ?? ''}` : watchedStudent.name;
 
 const byWords = { student: '', server: ', time ran out', teacher: ' by you' };
-function stateWords(own: WatchedStudent): string {
-  switch (own.state) {
+function stateWords(watchedStudent: WatchedStudent): string {
+  switch (watchedStudent.state) {
     case 'not-begun':
       return 'not begun';
     case 'left-class':
@@ -38,18 +38,20 @@ function stateWords(own: WatchedStudent): string {
     case 'paused':
       return 'paused';
     case 'working':
-      return own.on === null ? 'working' : `working on ${own.on}`;
+      return watchedStudent.on === null ? 'working' : `working on ${watchedStudent.on}`;
     case 'handed-in':
-      return own.handedInAt === null
+      return watchedStudent.handedInAt === null
         ? 'time is over'
-        : `handed in ${words.time(own.handedInAt)}${byWords[own.handedInBy ?? 'student']}`;
+        : `handed in ${words.time(watchedStudent.handedInAt)}${byWords[watchedStudent.handedInBy ?? 'student']}`;
   }
 }
 /** Minutes, and below ten of them seconds too. */
-function timeLeft(own: WatchedStudent): string {
-  if (own.state === 'paused') return 'stands still';
-  if (own.state !== 'working') return '';
-  const ends = [own.deadlineAt, own.partEndsAt].filter((at) => at !== null);
+function timeLeft(watchedStudent: WatchedStudent): string {
+  if (watchedStudent.state === 'paused') return 'stands still';
+  if (watchedStudent.state !== 'working') return '';
+  const ends = [watchedStudent.deadlineAt, watchedStudent.partEndsAt].filter(
+    (index) => index !== null,
+  );
   if (ends.length === 0) return '';
   const left = Math.max(0, Math.min(...ends) - props.now);
   return left < minute
@@ -64,15 +66,15 @@ const progressWords = {
   answered: 'answered',
   'to read': 'only read',
 };
-function cellWords(own: WatchedStudent, at: number): string {
-  const { progress, share, flagged } = own.cells[at]!;
+function cellWords(watchedStudent: WatchedStudent, index: number): string {
+  const { progress, share, flagged } = watchedStudent.cells[index]!;
   const mark = props.marks && share !== null ? `, ${wholePercent(share)} %` : '';
-  return `${nameOf(own)}, item ${at + 1}: ${progressWords[progress]}${mark}${flagged ? ', flagged' : ''}`;
+  return `${nameOf(watchedStudent)}, item ${index + 1}: ${progressWords[progress]}${mark}${flagged ? ', flagged' : ''}`;
 }
-const isHere = (own: WatchedStudent, at: number) =>
-  own.at !== null &&
-  (props.watched.columns[at]!.entry === own.at ||
-    (props.watched.columns[at]!.entry === '' && own.on === at + 1));
+const isHere = (watchedStudent: WatchedStudent, index: number) =>
+  watchedStudent.at !== null &&
+  (props.watched.columns[index]!.entry === watchedStudent.at ||
+    (props.watched.columns[index]!.entry === '' && watchedStudent.on === index + 1));
 </script>
 
 <template>
@@ -91,70 +93,74 @@ const isHere = (own: WatchedStudent, at: number) =>
         <th class="figures">Time left</th>
         <th class="name">Student</th>
         <th
-          v-for="own in watched.columns"
-          :key="own.number"
+          v-for="column in watched.columns"
+          :key="column.number"
           class="cell"
-          :title="plainText(own.stem)"
+          :title="plainText(column.stem)"
         >
-          {{ own.number }}
+          {{ column.number }}
         </th>
         <th>Signs</th>
       </tr>
     </thead>
     <tbody>
-      <tr v-for="own in watched.students" :key="own.studentId" :class="connectionOf(own, now)">
+      <tr
+        v-for="entry in watched.students"
+        :key="entry.studentId"
+        :class="connectionOf(entry, now)"
+      >
         <td>
           <input
             v-model="picked"
             type="checkbox"
-            :value="own.studentId"
-            :aria-label="`Pick ${nameOf(own)}`"
+            :value="entry.studentId"
+            :aria-label="`Pick ${nameOf(entry)}`"
           />
         </td>
-        <td class="state" :class="own.state">{{ stateWords(own) }}</td>
-        <td class="figures">{{ timeLeft(own) }}</td>
+        <td class="state" :class="entry.state">{{ stateWords(entry) }}</td>
+        <td class="figures">{{ timeLeft(entry) }}</td>
         <th scope="row" class="name">
-          <button v-if="own.attempt > 0" class="word" @click="emit('open', own.studentId)">
-            {{ nameOf(own) }}
+          <button v-if="entry.attempt > 0" class="word" @click="emit('open', entry.studentId)">
+            {{ nameOf(entry) }}
           </button>
-          <template v-else>{{ nameOf(own) }}</template>
+          <template v-else>{{ nameOf(entry) }}</template>
           {{ ' '
           }}<span class="faded small"
-            >{{ several ? own.className : '' }} {{ own.rollNumber ?? 'guest' }}</span
+            >{{ several ? entry.className : '' }} {{ entry.rosterNumber ?? 'guest' }}</span
           >
         </th>
         <td
-          v-for="(cell, at) in own.cells"
-          :key="at"
+          v-for="(cell, position) in entry.cells"
+          :key="position"
           class="cell"
-          :class="{ here: isHere(own, at) }"
+          :class="{ here: isHere(entry, position) }"
         >
-          <template v-if="cell && own.attempt > 0">
+          <template v-if="cell && entry.attempt > 0">
             <TallyBox
-              v-if="marks && (cell.share !== null || cell.waits)"
+              v-if="marks && (cell.share !== null || cell.needsMarking)"
               :share="cell.share ?? 0"
-              :waits="cell.waits"
-              :label="cellWords(own, at)"
+              :needs-marking="cell.needsMarking"
+              :label="cellWords(entry, position)"
             />
             <span
               v-else
               class="box"
               :class="[cell.progress, { flagged: cell.flagged }]"
               role="img"
-              :aria-label="cellWords(own, at)"
-              :title="cellWords(own, at)"
+              :aria-label="cellWords(entry, position)"
+              :title="cellWords(entry, position)"
             />
           </template>
         </td>
         <td class="small signs">
-          {{ signsInWords(own, now).join(', ') }}
-          <template v-if="own.away">
+          {{ signsInWords(entry, now).join(', ') }}
+          <template v-if="entry.away">
             {{ ' ' }}<b>left the sitting</b>
             <button
               v-if="watched.mayAct"
               class="word"
-              :aria-label="`let in again: ${nameOf(own)}`"
-              @click="emit('letIn', own.studentId)"
+              :aria-label="`let in again: ${nameOf(entry)}`"
+              @click="emit('letIn', entry.studentId)"
             >
               let in again
             </button>

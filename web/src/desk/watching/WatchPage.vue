@@ -55,15 +55,15 @@ const acted: Record<Act, string> = {
   reopen: 'Open again for',
   'take-back': 'Taken back from',
 };
-async function act(own: Act, minutes = 0): Promise<void> {
+async function act(text: Act, minutes = 0): Promise<void> {
   if (busy.value) return;
   busy.value = true;
   try {
     const { students } = await call('actOnSittings', {
       params: { assignmentId },
-      body: { act: own, studentIds: studentIds.value, minutes },
+      body: { act: text, studentIds: studentIds.value, minutes },
     });
-    done(`${acted[own]} ${count(students, 'student')}.`);
+    done(`${acted[text]} ${count(students, 'student')}.`);
   } catch (error) {
     failed(error);
   } finally {
@@ -245,7 +245,7 @@ const lastEnd = computed(() => {
     />
     <ExtendDialog
       v-model="extending"
-      :own="watched.assignment"
+      :assignment="watched.assignment"
       :student-ids="studentIds"
       :students="picked.length"
       @done="done"

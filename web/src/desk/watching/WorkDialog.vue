@@ -36,29 +36,29 @@ const open = computed({
   <el-dialog v-model="open" :title="work ? `${work.name}, so far` : 'Work so far'" width="760px">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="work">
-      <p v-for="own in work.events" :key="`${own.at} ${own.words}`" class="faded small">
-        {{ own.by }} {{ own.words }}, {{ words.time(own.at) }}.
+      <p v-for="event in work.events" :key="`${event.at} ${event.words}`" class="faded small">
+        {{ event.by }} {{ event.words }}, {{ words.time(event.at) }}.
       </p>
       <ol class="work">
-        <li v-for="own in work.entries" :key="own.number">
+        <li v-for="entry in work.entries" :key="entry.number">
           <TallyBox
-            v-if="own.mine && own.asks === 'points'"
-            :share="own.share ?? 0"
-            :waits="own.share === null"
-            :label="own.share === null ? 'Waits for a mark' : `${wholePercent(own.share)} %`"
+            v-if="entry.mine && entry.asks === 'points'"
+            :share="entry.share ?? 0"
+            :needs-marking="entry.share === null"
+            :label="entry.share === null ? 'Waits for a mark' : `${wholePercent(entry.share)} %`"
           />
           <span v-else class="none" />
           <div>
-            <RichText :html="own.stem" />
+            <RichText :html="entry.stem" />
             <p>
               <b>{{
-                own.mine || (own.asks === 'nothing' ? 'only to be read' : 'no answer yet')
+                entry.mine || (entry.asks === 'nothing' ? 'only to be read' : 'no answer yet')
               }}</b>
-              <span v-if="own.savedAt !== null" class="faded small">
-                saved {{ words.time(own.savedAt) }}</span
+              <span v-if="entry.savedAt !== null" class="faded small">
+                saved {{ words.time(entry.savedAt) }}</span
               >
             </p>
-            <p class="faded small">{{ own.right.join(' ') }}</p>
+            <p class="faded small">{{ entry.right.join(' ') }}</p>
           </div>
         </li>
       </ol>

@@ -36,10 +36,10 @@ export function useWatch(assignmentId: number) {
       heard = performance.now();
       const changed = JSON.parse(data) as { now: number; students: WatchedStudent[] };
       session.setClock(changed.now);
-      const byId = new Map(changed.students.map((own) => [own.studentId, own]));
+      const byId = new Map(changed.students.map((student) => [student.studentId, student]));
       if (watched.value)
         watched.value.students = watched.value.students.map(
-          (own) => byId.get(own.studentId) ?? own,
+          (student) => byId.get(student.studentId) ?? student,
         );
     });
     source.onerror = () => {

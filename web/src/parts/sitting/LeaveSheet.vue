@@ -21,7 +21,7 @@ const lists = computed(() => {
   const open = props.way.filter(
     ({ progress }) => progress === 'unanswered' || progress === 'partly',
   );
-  const flagged = props.way.filter((own) => own.flagged);
+  const flagged = props.way.filter((step) => step.flagged);
   return [
     {
       title: `${open.length === 1 ? '1 question is' : `${open.length} questions are`} not answered:`,
@@ -45,13 +45,13 @@ const lists = computed(() => {
     <div v-for="list in single ? [] : lists" :key="list.title">
       <p>{{ list.title }}</p>
       <button
-        v-for="own in list.questions"
-        :key="own.id"
+        v-for="entry in list.questions"
+        :key="entry.id"
         class="number"
-        :aria-label="`Go to question ${own.number}`"
-        @click="emit('go', own.number)"
+        :aria-label="`Go to question ${entry.number}`"
+        @click="emit('go', entry.number)"
       >
-        {{ own.number }}
+        {{ entry.number }}
       </button>
     </div>
     <p class="faded">{{ end }}</p>

@@ -5,7 +5,7 @@ import { onMounted, onUnmounted, ref } from 'vue';
 const area = ref<HTMLElement>();
 /** The middle of what is left open, as a share of the height. */
 const place = ref(0.3);
-const clamp = (own: number) => Math.min(1, Math.max(0, own));
+const clamp = (value: number) => Math.min(1, Math.max(0, value));
 function follow({ clientY }: PointerEvent): void {
   const box = area.value!.getBoundingClientRect();
   if (clientY >= box.top && clientY <= box.bottom)

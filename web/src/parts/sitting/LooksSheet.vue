@@ -10,7 +10,7 @@ const sizes = [1, 1.2, 1.4, 1.7, 2];
 const sheet = ref<HTMLDialogElement>();
 onMounted(() => sheet.value?.showModal());
 const names = { light: 'Light', cream: 'Cream', dark: 'Dark', strong: 'Black on white' };
-const percent = (own: number) => `${Math.round(own * 100)} %`;
+const percent = (value: number) => `${Math.round(value * 100)} %`;
 </script>
 
 <template>
@@ -24,16 +24,16 @@ const percent = (own: number) => `${Math.round(own * 100)} %`;
     <h2 id="looks-title">Text and colours</h2>
     <fieldset>
       <legend>Size of text</legend>
-      <label v-for="own in sizes" :key="own" class="option">
-        <input type="radio" name="size" :checked="size === own" @change="size = own" />
-        {{ percent(own) }}
+      <label v-for="entry in sizes" :key="entry" class="option">
+        <input type="radio" name="size" :checked="size === entry" @change="size = entry" />
+        {{ percent(entry) }}
       </label>
     </fieldset>
     <fieldset>
       <legend>Colours</legend>
-      <label v-for="own in themes" :key="own" class="option">
-        <input type="radio" name="theme" :checked="theme === own" @change="setTheme(own)" />
-        <span class="swatch" :data-theme="own" aria-hidden="true">ab</span> {{ names[own] }}
+      <label v-for="option in themes" :key="option" class="option">
+        <input type="radio" name="theme" :checked="theme === option" @change="setTheme(option)" />
+        <span class="swatch" :data-theme="option" aria-hidden="true">ab</span> {{ names[option] }}
       </label>
     </fieldset>
     <fieldset>

@@ -23,11 +23,11 @@ function readAloud(): void {
   if (reading.value) return voice.cancel();
   voiceless.value = !voice || voice.getVoices().length === 0;
   if (voiceless.value) return;
-  const said = new SpeechSynthesisUtterance(props.words());
-  said.lang = document.documentElement.lang;
-  said.onend = said.onerror = () => (reading.value = false);
+  const utterance = new SpeechSynthesisUtterance(props.words());
+  utterance.lang = document.documentElement.lang;
+  utterance.onend = utterance.onerror = () => (reading.value = false);
   reading.value = true;
-  voice.speak(said);
+  voice.speak(utterance);
 }
 const silence = () => window.speechSynthesis?.cancel();
 watch(() => props.entry, silence);

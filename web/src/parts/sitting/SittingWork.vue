@@ -5,7 +5,8 @@ import type { AttemptAnswer } from '@oaken/contract/attempts';
 import type { Responses, SittingItem } from '@oaken/core/items';
 import { progressOf } from '@oaken/core/sitting';
 import { computed, nextTick, reactive, ref, watch } from 'vue';
-import ItemView from '../ItemView.vue';
+import { canCrossOut } from '../../kinds/answers';
+import ItemView from '../../kinds/ItemView.vue';
 import PassageView from '../PassageView.vue';
 import LeaveSheet from './LeaveSheet.vue';
 import LineGuide from './LineGuide.vue';
@@ -13,7 +14,7 @@ import QuestionTools from './QuestionTools.vue';
 import WayThrough, { type Step } from './WayThrough.vue';
 import './seat.css';
 
-const at = defineModel<number>('at', { required: true });
+const index = defineModel<number>('at', { required: true });
 /** Whether the sheet that asks before handing in is open. */
 const asking = defineModel<boolean>('asking', { required: true });
 const props = defineProps<{
@@ -33,7 +34,7 @@ const props = defineProps<{
 }>();
 defineSlots<{
   /** What stands under the question that is open. */
-  help?(own: { entry: SittingEntry }): unknown;
+  help?(slot: { entry: SittingEntry }): unknown;
 }>();
 const emit = defineEmits<{
   answer: [entry: string, part: string, response: unknown];
@@ -52,7 +53,7 @@ const entries = computed(() =>
 );
 const none = { responses: {}, flagged: false };
 const answerOf = (id: string) => props.answers[id] ?? none;
-const here = computed(() => entries.value[at.value]);
+const here = computed(() => entries.value[index.value]);
 const opensSection = computed(
   () =>
     here.value?.section.entries[0]?.id === here.value?.id &&
@@ -65,21 +66,18 @@ const crossing = ref(false);
 const struck = reactive<Record<string, Record<string, string[]>>>({});
 const question = ref<HTMLElement>();
 const hasChoices = computed(
-  () =>
-    here.value?.item.parts.some(
-      ({ kind }) => kind === 'single-choice' || kind === 'multiple-choice',
-    ) ?? false,
+  () => here.value?.item.parts.some(({ kind }) => canCrossOut(kind)) ?? false,
 );
 
 const words = () => question.value?.querySelector<HTMLElement>('.item')?.innerText ?? '';
 
 function strike(part: string, choice: string): void {
-  const own = (struck[here.value!.id] ??= {});
-  const list = (own[part] ??= []);
-  own[part] = list.includes(choice) ? list.filter((id) => id !== choice) : [...list, choice];
+  const struckHere = (struck[here.value!.id] ??= {});
+  const list = (struckHere[part] ??= []);
+  struckHere[part] = list.includes(choice) ? list.filter((id) => id !== choice) : [...list, choice];
 }
 async function go(to: number): Promise<void> {
-  at.value = Math.max(0, Math.min(entries.value.length - 1, to));
+  index.value = Math.max(0, Math.min(entries.value.length - 1, to));
   emit('left');
   await nextTick();
   question.value?.focus();
@@ -89,7 +87,7 @@ async function go(to: number): Promise<void> {
 /** How far the student has come: by where they were, and by what they answered. */
 const furthest = ref(0);
 watch(
-  at,
+  index,
   (now) =>
     (furthest.value = Math.max(
       furthest.value,
@@ -105,7 +103,7 @@ const openSteps = computed(() =>
   entries.value.map((entry, n): Step => ({
     id: entry.id,
     number: before.value + n + 1,
-    here: n === at.value,
+    here: n === index.value,
     shut: props.stepwise === true && n > furthest.value + 1 ? 'ahead' : null,
     progress: progressOf(entry.item.parts, answerOf(entry.id).responses),
     flagged: answerOf(entry.id).flagged,
@@ -132,7 +130,7 @@ const way = computed((): Step[] => {
 
 const leaving = ref(false);
 const nextWords = computed(() => {
-  if (at.value < entries.value.length - 1) return 'Next';
+  if (index.value < entries.value.length - 1) return 'Next';
   if (!props.course?.next) return null;
   return props.course.next === 'section' ? 'Next section' : 'Next';
 });
@@ -192,10 +190,10 @@ watch(
         ref="question"
         class="question"
         tabindex="-1"
-        :aria-label="`Question ${before + at + 1} of ${total}`"
+        :aria-label="`Question ${before + index + 1} of ${total}`"
       >
         <div class="column">
-          <p v-if="before + at === 0 && form.directions" class="directions">
+          <p v-if="before + index === 0 && form.directions" class="directions">
             {{ form.directions }}
           </p>
           <p v-if="here.section.title" class="faded">{{ here.section.title }}</p>
@@ -213,7 +211,7 @@ watch(
           </p>
           <div class="top">
             <h2>
-              Question {{ before + at + 1 }}
+              Question {{ before + index + 1 }}
               <span class="faded"
                 >of {{ total
                 }}{{
@@ -253,13 +251,13 @@ watch(
     </div>
     <WayThrough
       :way="way"
-      :first="at === 0"
+      :first="index === 0"
       :next="nextWords"
-      :last="at === entries.length - 1"
+      :last="index === entries.length - 1"
       :hand-in="!course?.next"
       @go="(number) => go(number - 1 - before)"
-      @back="go(at - 1)"
-      @next="at < entries.length - 1 ? go(at + 1) : leave()"
+      @back="go(index - 1)"
+      @next="index < entries.length - 1 ? go(index + 1) : leave()"
       @hand-in="asking = true"
     />
     <LeaveSheet

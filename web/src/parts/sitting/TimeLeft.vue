@@ -34,8 +34,8 @@ const timer = setInterval(() => {
 onUnmounted(() => clearInterval(timer));
 watch(
   () => props.deadlineAt,
-  (at) => {
-    [upSaid, left.value, warning.value] = [false, at - session.now(), ''];
+  (index) => {
+    [upSaid, left.value, warning.value] = [false, index - session.now(), ''];
   },
 );
 

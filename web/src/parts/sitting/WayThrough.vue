@@ -50,21 +50,21 @@ function inWords({ number, shut, progress, flagged, here }: Step): string {
   <nav class="foot" aria-label="Way through the questions">
     <button class="btn" :disabled="first" @click="emit('back')">Back</button>
     <ol ref="list" class="way">
-      <li v-for="own in way" :key="own.id">
+      <li v-for="step in way" :key="step.id">
         <button
           :class="{
-            here: own.here,
-            done: own.progress === 'answered',
-            partly: own.progress === 'partly',
-            flagged: own.flagged,
-            left: own.shut === 'left',
+            here: step.here,
+            done: step.progress === 'answered',
+            partly: step.progress === 'partly',
+            flagged: step.flagged,
+            left: step.shut === 'left',
           }"
-          :disabled="own.shut !== null"
-          :aria-label="inWords(own)"
-          :aria-current="own.here ? 'step' : undefined"
-          @click="emit('go', own.number)"
+          :disabled="step.shut !== null"
+          :aria-label="inWords(step)"
+          :aria-current="step.here ? 'step' : undefined"
+          @click="emit('go', step.number)"
         >
-          {{ own.number }}
+          {{ step.number }}
         </button>
       </li>
     </ol>

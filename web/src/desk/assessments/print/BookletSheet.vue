@@ -28,17 +28,17 @@ const sections = computed(() => {
   return props.form.sections.map((section) => {
     const first = number;
     const revisions = section.entries.map(({ item }) => item.passage?.revision);
-    const lines = section.entries.map((entry, at): Numbered => {
+    const lines = section.entries.map((entry, index): Numbered => {
       number++;
-      const own = revisions[at];
-      const begins = own !== undefined && revisions[at - 1] !== own;
-      const shown = begins ? props.form.passages[String(own)] : undefined;
-      let to = at;
-      while (shown && revisions[to + 1] === own) to++;
+      const revision = revisions[index];
+      const begins = revision !== undefined && revisions[index - 1] !== revision;
+      const shown = begins ? props.form.passages[String(revision)] : undefined;
+      let to = index;
+      while (shown && revisions[to + 1] === revision) to++;
       return {
         entry,
         number,
-        passage: shown ? { shown, from: first + at + 1, to: first + to + 1 } : null,
+        passage: shown ? { shown, from: first + index + 1, to: first + to + 1 } : null,
       };
     });
     return { ...section, lines };
@@ -98,12 +98,12 @@ const total = computed(() =>
               >
               <RichText class="stem" :html="line.entry.item.stem" />
               <div
-                v-for="(part, at) in (line.entry.item as SittingItem).parts"
+                v-for="(part, position) in (line.entry.item as SittingItem).parts"
                 :key="part.id"
                 class="part"
               >
                 <p v-if="line.entry.item.parts.length > 1" class="partletter">
-                  {{ 'abcdefghijklmnopqrst'[at] }})
+                  {{ 'abcdefghijklmnopqrst'[position] }})
                 </p>
                 <RichText v-if="part.prompt" :html="part.prompt" />
                 <PaperPart :part="part" />

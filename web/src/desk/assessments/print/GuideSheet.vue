@@ -8,9 +8,9 @@ import { pointsText } from '../../words';
 
 const props = defineProps<{ form: Edition; name: string }>();
 const lines = computed(() =>
-  entriesOf({ sections: props.form.sections }).map((entry, at) => ({
+  entriesOf({ sections: props.form.sections }).map((entry, index) => ({
     entry,
-    number: at + 1,
+    number: index + 1,
     byHand: markedBy(entry.content) === 'hand',
     keys: keysInWords(entry.content),
     mistakes: entry.content.parts
@@ -44,10 +44,10 @@ const lines = computed(() =>
       <template v-for="part in entry.content.parts" :key="part.id">
         <RichText v-if="'guide' in part && part.guide" :html="part.guide" />
         <ul v-if="'criteria' in part && part.criteria?.length">
-          <li v-for="own in part.criteria" :key="own.id">
-            {{ own.name }}:
+          <li v-for="criterion in part.criteria" :key="criterion.id">
+            {{ criterion.name }}:
             {{
-              own.levels
+              criterion.levels
                 .map(({ points, words }) => `${pointsText(points)} ${words}`.trim())
                 .join('; ')
             }}
@@ -58,8 +58,8 @@ const lines = computed(() =>
         <p class="label">Explanation</p>
         <RichText :html="entry.content.explanation" />
       </template>
-      <p v-for="own in mistakes" :key="own.id" class="small">
-        “{{ own.label }}”: {{ own.mistake }}
+      <p v-for="choice in mistakes" :key="choice.id" class="small">
+        “{{ choice.label }}”: {{ choice.mistake }}
       </p>
       <p v-if="entry.content.notes" class="small">Notes: {{ entry.content.notes }}</p>
       <p class="small">

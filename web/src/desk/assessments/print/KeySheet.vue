@@ -8,9 +8,9 @@ import { pointsText } from '../../words';
 
 const props = defineProps<{ form: Edition; name: string }>();
 const lines = computed(() =>
-  entriesOf({ sections: props.form.sections }).map((entry, at) => ({
+  entriesOf({ sections: props.form.sections }).map((entry, index) => ({
     entry,
-    number: at + 1,
+    number: index + 1,
     keys: keysOnPaper(entry.content),
   })),
 );
@@ -36,8 +36,8 @@ const total = computed(() => lines.value.reduce((sum, { entry }) => sum + entry.
         <tr v-for="{ entry, number, keys } in lines" :key="entry.id">
           <td>{{ number }}</td>
           <td>
-            <p v-for="own in keys" :key="own.part">
-              <b v-if="own.part">{{ own.part }}) </b>{{ own.words }}
+            <p v-for="key in keys" :key="key.part">
+              <b v-if="key.part">{{ key.part }}) </b>{{ key.words }}
             </p>
             <p v-if="keys.length === 0">no key</p>
           </td>

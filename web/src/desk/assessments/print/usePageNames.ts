@@ -6,20 +6,20 @@ import { onUnmounted, watch } from 'vue';
 
 const quoted = (text: string) => `"${text.replace(/["\\\n]/g, ' ')}"`;
 
-export const pageName = (at: number) => `sheet${at}`;
+export const pageName = (index: number) => `sheet${index}`;
 
 export function usePageNames(feet: () => readonly string[]): void {
   const sheet = new CSSStyleSheet();
   document.adoptedStyleSheets = [...document.adoptedStyleSheets, sheet];
   watch(
     feet,
-    (own) => {
+    (candidate) => {
       const box = 'font: 9pt sans-serif; color: #333;';
       sheet.replaceSync(
-        `@page { size: auto; margin: 15mm 15mm 17mm; }\n${own
+        `@page { size: auto; margin: 15mm 15mm 17mm; }\n${candidate
           .map(
-            (foot, at) =>
-              `@page ${pageName(at)} { counter-increment: page-of-${at}; @bottom-left { ${box} content: ${quoted(foot)}; } @bottom-right { ${box} content: "page " counter(page-of-${at}); } }\n.${pageName(at)} { page: ${pageName(at)}; }`,
+            (foot, index) =>
+              `@page ${pageName(index)} { counter-increment: page-of-${index}; @bottom-left { ${box} content: ${quoted(foot)}; } @bottom-right { ${box} content: "page " counter(page-of-${index}); } }\n.${pageName(index)} { page: ${pageName(index)}; }`,
           )
           .join('\n')}`,
       );
@@ -28,6 +28,8 @@ export function usePageNames(feet: () => readonly string[]): void {
   );
   onUnmounted(
     () =>
-      (document.adoptedStyleSheets = document.adoptedStyleSheets.filter((own) => own !== sheet)),
+      (document.adoptedStyleSheets = document.adoptedStyleSheets.filter(
+        (adoptedStyleSheet) => adoptedStyleSheet !== sheet,
+      )),
   );
 }

@@ -1,0 +1,149 @@
+/**
+ * Changing what counts after a test was given: another key, more accepted answers, other points, all the points for
+ * everybody, or leaving an item out. What students saw stays as they saw it.
+ */
+import { entriesOf, type Edition, type EditionEntry, type Settled } from '../forms';
+import {
+  forSitting,
+  keysInWords,
+  kindOf,
+  readItem,
+  responseTo,
+  type ItemContent,
+  type Responses,
+} from '../items';
+import { count, listing } from '../text';
+
+/** What becomes of one entry; what is not named stays. */
+export interface Rescore {
+  entry: string;
+  content?: ItemContent | undefined;
+  points?: number | undefined;
+  /** Null: it is scored by its key again. */
+  settled?: Settled | null | undefined;
+}
+
+/** Why a rescore cannot be done, in words for the page; `pointer` is the place in the rescore. */
+export class RescoreProblem extends Error {
+  constructor(
+    readonly pointer: string,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+/** @throws RepairProblem where it would change nothing, or anything that students saw */
+export function rescoredEntry(
+  entry: EditionEntry,
+  { content, points, settled }: Rescore,
+): EditionEntry {
+  if (content !== undefined) {
+    const read = readItem(content);
+    if (!read.ok)
+      throw new RescoreProblem(`/content${read.problems[0]!.pointer}`, read.problems[0]!.message);
+    if (JSON.stringify(forSitting(content)) !== JSON.stringify(forSitting(entry.content)))
+      throw new RescoreProblem(
+        '/content',
+        'This changes what students saw. After a test only what counts as right can change.',
+      );
+  }
+  if (points !== undefined && !(points > 0 && points <= 1000))
+    throw new RescoreProblem(
+      '/points',
+      'An item is worth more than 0 and at most 1,000 points. To count it for nobody, leave it out.',
+    );
+  const { settled: before, ...rest } = entry;
+  const after = settled === undefined ? before : (settled ?? undefined);
+  const made: EditionEntry = {
+    ...rest,
+    ...(content && { content }),
+    ...(points !== undefined && { points }),
+    ...(after && { settled: after }),
+  };
+  if (rescoreInWords(entry, made).length === 0)
+    throw new RescoreProblem('', 'Nothing would change: it is scored like this already.');
+  return made;
+}
+
+/** The edition with one entry rescored, wherever it stands: in a section, or in the place of another in a form. */
+export function rescored(edition: Edition, rescore: Rescore): Edition {
+  const editionEntry = entriesOf(edition).find(({ id }) => id === rescore.entry);
+  if (!editionEntry) throw new RescoreProblem('/entry', 'The test has no such item.');
+  const made = rescoredEntry(editionEntry, rescore);
+  const put = <E extends EditionEntry>(entry: E): E => {
+    if (entry.id !== made.id) return entry;
+    const { settled: _, ...rest } = { ...entry, ...made };
+    return { ...rest, ...(made.settled && { settled: made.settled }) } as E;
+  };
+  // What stands in the place of another is worth what the other one is worth.
+  const worth = (of: string) =>
+    of === made.id && rescore.points !== undefined ? { points: made.points } : {};
+  return {
+    ...edition,
+    sections: edition.sections.map((section) => ({
+      ...section,
+      entries: section.entries.map(put),
+    })),
+    ...(edition.forms && {
+      forms: edition.forms.map((form) => ({
+        ...form,
+        swaps: form.swaps.map((swap) => ({ ...put(swap), ...worth(swap.of) })),
+      })),
+    }),
+  };
+}
+
+/** What differs between an entry before and after, a sentence for each. */
+export function rescoreInWords(before: EditionEntry, after: EditionEntry): string[] {
+  const [old, made] = [keysInWords(before.content), keysInWords(after.content)];
+  const keys = made.flatMap((words, index) =>
+    words === old[index] ? [] : [`Key: ${words} Before: ${old[index]}`],
+  );
+  // A key whose words are the same can still differ in how it compares.
+  if (keys.length === 0 && JSON.stringify(scored(before)) !== JSON.stringify(scored(after)))
+    keys.push('The way answers are compared changes.');
+  const points =
+    before.points === after.points
+      ? []
+      : [`Worth ${count(after.points, 'point')} instead of ${before.points}.`];
+  const settled = before.settled === after.settled ? [] : [settledWords[after.settled ?? 'none']];
+  return [...settled, ...keys, ...points];
+}
+
+const scored = ({ content }: EditionEntry) =>
+  content.parts.map((part) =>
+    'key' in part ? [part.key, 'rule' in part && part.rule] : 'rule' in part && part.rule,
+  );
+
+const settledWords = {
+  'all-points': 'Everybody who was given it has all its points.',
+  'left-out': 'It is left out: it counts for nobody.',
+  none: 'It is scored by its key again.',
+};
+
+/**
+ * The item with one more answer counted as right in a part.
+ *
+ * @throws RepairProblem where the part's kind has no single answer to add, or accepts it already
+ */
+export function withAccepted(content: ItemContent, partId: string, given: unknown): ItemContent {
+  const index = content.parts.findIndex(({ id }) => id === partId);
+  const part = content.parts[index];
+  if (!part) throw new RescoreProblem('/accept', 'The item has no such part.');
+  const kind = kindOf(part);
+  const response = responseTo(part, { [partId]: given } satisfies Responses);
+  const more =
+    response === undefined || kind.isEmpty(response) ? null : kind.accept?.(part, response);
+  if (!more)
+    throw new RescoreProblem(
+      '/accept',
+      `“${kind.title}” takes no further answer; change its key instead.`,
+    );
+  if (JSON.stringify(more) === JSON.stringify(part))
+    throw new RescoreProblem(
+      '/accept',
+      `${listing([kind.inWords(part, response)])} counts as right already.`,
+    );
+  return { ...content, parts: content.parts.with(index, more) };
+}

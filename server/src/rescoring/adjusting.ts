@@ -1,0 +1,144 @@
+/** What a teacher decides about one student's work: excused, other points, points besides. All of it is kept with its reason. */
+import type { api, BodyOf } from '@oaken/contract';
+import { entriesOf } from '@oaken/core/forms';
+import { type Transaction, Op } from 'sequelize';
+import { insistOnRunningAssignment } from '../access';
+import type { SignedIn } from '../accounts/sessions';
+import { scoreAnew } from '../attempts/arriving';
+import type { Editions } from '../attempts/editions';
+import { attemptForm, lockAttempt, readGiven } from '../attempts/given';
+import type { Context } from '../context';
+import { invalid, notFound, Problem } from '../http/problem';
+
+interface Place {
+  assignmentId: number;
+  studentId: number;
+}
+
+/** The attempt of a student that counts, locked. */
+async function lockCounting(
+  { database }: Context,
+  { assignmentId, studentId }: Place,
+  transaction: Transaction,
+) {
+  const row = await database.models.Attempt.findOne({
+    attributes: ['id'],
+    where: { assignmentId, studentId, counts: true },
+    transaction,
+  });
+  const attempt = row && (await lockAttempt(database, row.id, transaction));
+  if (!attempt || attempt.handedInAt === null)
+    throw new Problem(
+      409,
+      'There is no work of this student to decide about.',
+      'It has to be handed in first.',
+    );
+  return attempt;
+}
+
+async function follow(
+  context: Context,
+  editions: Editions,
+  attempt: Awaited<ReturnType<typeof lockCounting>>,
+  transaction: Transaction,
+) {
+  const { database } = context;
+  const { Adjustment, Attempt } = database.models;
+  const wholeWork = { attemptId: attempt.id, entryId: '', kind: 'excused' as const };
+  const excused = await Adjustment.count({ where: { ...wholeWork, undoneAt: null }, transaction });
+  await Attempt.update({ excused: excused > 0 }, { where: { id: attempt.id }, transaction });
+  await scoreAnew(
+    database,
+    editions,
+    attempt,
+    await readGiven(database, attempt.studentId, attempt.assignmentId, transaction),
+    context.now(),
+    transaction,
+  );
+}
+
+export async function adjust(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  place: Place,
+  { kind, entry, points, reason }: BodyOf<typeof api.adjust>,
+): Promise<{ id: number }> {
+  const { database, now } = context;
+  if (kind === 'override' && entry === null)
+    throw invalid([{ pointer: '/entry', message: 'Say which question gets other points.' }]);
+  if (kind === 'bonus' && entry !== null)
+    throw invalid([{ pointer: '/entry', message: 'Points besides belong to the whole work.' }]);
+  if (kind !== 'excused' && points === null)
+    throw invalid([{ pointer: '/points', message: 'Say how many points.' }]);
+  if (kind === 'bonus' && points === 0)
+    throw invalid([{ pointer: '/points', message: 'Say how many points: 0 adds nothing.' }]);
+  await insistOnRunningAssignment(database, me, place.assignmentId);
+  return database.transaction(async (transaction) => {
+    const attempt = await lockCounting(context, place, transaction);
+    const given = await readGiven(database, attempt.studentId, attempt.assignmentId, transaction);
+    if (entry !== null) {
+      const { edition } = await editions.get(given.editionId);
+      const editionEntry = entriesOf({
+        sections: attemptForm(edition, attempt, given.rules).sections,
+      }).find(({ id }) => id === entry);
+      if (!editionEntry) throw notFound('This question among the student’s');
+      if (kind === 'override' && points !== null && points > editionEntry.points)
+        throw invalid([
+          {
+            pointer: '/points',
+            message: `The question gives at most ${editionEntry.points}. Points above that are points besides.`,
+          },
+        ]);
+    }
+    // A later decision about the same thing takes the place of the earlier one; points besides add up.
+    const { Adjustment } = database.models;
+    const time = new Date(now());
+    const about = { attemptId: attempt.id, entryId: entry ?? '' };
+    if (kind !== 'bonus')
+      await Adjustment.update(
+        { undoneBy: me.account.id, undoneAt: time },
+        { where: { ...about, kind: { [Op.ne]: 'bonus' }, undoneAt: null }, transaction },
+      );
+    const adjustment = await Adjustment.create(
+      {
+        ...about,
+        kind,
+        points: kind === 'excused' ? null : points,
+        reason,
+        madeBy: me.account.id,
+        madeAt: time,
+      },
+      { transaction },
+    );
+    await follow(context, editions, attempt, transaction);
+    return { id: adjustment.id };
+  });
+}
+
+export async function takeAdjustmentBack(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  { assignmentId, studentId, adjustmentId }: Place & { adjustmentId: number },
+): Promise<void> {
+  const { database, now } = context;
+  await insistOnRunningAssignment(database, me, assignmentId);
+  await database.transaction(async (transaction) => {
+    const adjustment = await database.models.Adjustment.findOne({
+      where: { id: adjustmentId },
+      include: [{ association: 'attempt', attributes: [], where: { assignmentId, studentId } }],
+      transaction,
+    });
+    if (!adjustment) throw notFound('The decision');
+    const attempt = await lockAttempt(database, adjustment.attemptId, transaction);
+    if (!attempt || attempt.handedInAt === null)
+      throw new Problem(409, 'It is open again.', 'Decide once it is handed in.');
+    if (adjustment.undoneAt !== null) return;
+    await adjustment.update(
+      { undoneBy: me.account.id, undoneAt: new Date(now()) },
+      { transaction },
+    );
+    await follow(context, editions, attempt, transaction);
+  });
+}

@@ -1,0 +1,142 @@
+<script setup lang="ts">
+/** What a student needs in every assignment; staff only. */
+import {
+  noAccommodations,
+  accommodationsInWords,
+  textSizes,
+  timeFactors,
+  type Accommodations,
+} from '@oaken/core/accommodations';
+import { computed, reactive, ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { done } from '../undo';
+import { fieldErrors } from './fieldErrors';
+import { fullName, type RosterRow } from './useClass';
+
+const student = defineModel<RosterRow | null>({ required: true });
+const props = defineProps<{
+  classId: number;
+  act: (work: () => Promise<unknown>) => Promise<boolean>;
+}>();
+const accommodations = reactive<Accommodations>({ ...noAccommodations });
+const wrong = ref<Record<string, string>>({});
+watch(student, (now) => {
+  if (now) Object.assign(accommodations, now.accommodations);
+  wrong.value = {};
+});
+const accommodationWords = computed(() => accommodationsInWords(accommodations));
+function timeWords(factor: number | null): string {
+  if (factor === null) return 'no time limit';
+  return factor === 1 ? 'as everybody' : `×${factor}`;
+}
+async function save(): Promise<void> {
+  const of = student.value!;
+  const params = { classId: props.classId, studentId: of.id };
+  try {
+    await call('setAccommodations', {
+      params,
+      body: { ...accommodations, form: accommodations.form?.trim() || null },
+    });
+  } catch (error) {
+    wrong.value = fieldErrors(error);
+    return;
+  }
+  student.value = null;
+  await props.act(async () => undefined);
+  done(`${fullName(of)}: ${accommodationWords.value.join(', ') || 'no accommodations'}.`, () =>
+    props
+      .act(() => call('setAccommodations', { params, body: of.accommodations }))
+      .then(() => undefined),
+  );
+}
+</script>
+
+<template>
+  <el-dialog
+    :model-value="student !== null"
+    :title="student ? `What ${fullName(student)} needs` : ''"
+    width="540px"
+    @close="student = null"
+  >
+    <form id="accommodations" @submit.prevent="save">
+      <p class="faded">
+        It acts by itself in every assignment that {{ student?.givenName }} has not begun. Only
+        teachers of {{ student?.givenName }}’s classes see it.
+      </p>
+      <fieldset>
+        <legend>Time</legend>
+        <label v-for="factor in [...timeFactors, null]" :key="String(factor)"
+          ><input v-model="accommodations.time" type="radio" :value="factor" />
+          {{ timeWords(factor) }}</label
+        >
+      </fieldset>
+      <fieldset>
+        <legend>Text size</legend>
+        <label v-for="size in textSizes" :key="size"
+          ><input v-model="accommodations.textSize" type="radio" :value="size" />
+          {{ size === 1 ? 'usual' : `×${size}` }}</label
+        >
+      </fieldset>
+      <fieldset>
+        <legend>Choices</legend>
+        <label v-for="count in [null, 3, 2] as const" :key="String(count)"
+          ><input v-model="accommodations.mostChoices" type="radio" :value="count" />
+          {{ count === null ? 'all' : `at most ${count}` }}</label
+        >
+      </fieldset>
+      <label class="line"
+        ><input v-model="accommodations.aloud" type="checkbox" /> questions can be read aloud</label
+      >
+      <label class="line"
+        >Form
+        <input
+          :value="accommodations.form ?? ''"
+          class="plain-input few"
+          maxlength="20"
+          @input="accommodations.form = ($event.target as HTMLInputElement).value || null"
+        />
+        <span class="faded small">the name of a form, wherever a test has it</span>
+      </label>
+      <label class="line"
+        >Window open
+        <input
+          v-model.number="accommodations.extraDays"
+          class="plain-input few"
+          type="number"
+          min="0"
+          max="30"
+          :aria-invalid="Boolean(wrong.extraDays)"
+        />
+        days longer
+      </label>
+      <p v-for="(message, key) in wrong" :key="key" class="wrong" role="alert">{{ message }}</p>
+    </form>
+    <template #footer>
+      <el-button @click="student = null">Cancel</el-button>
+      <el-button type="primary" native-type="submit" form="accommodations">Save</el-button>
+    </template>
+  </el-dialog>
+</template>
+
+<style scoped>
+fieldset {
+  border: 0;
+  margin: 0 0 12px;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 18px;
+}
+legend {
+  font-weight: 600;
+}
+.line {
+  display: flex;
+  align-items: baseline;
+  gap: 8px;
+  padding: 4px 0;
+}
+.few {
+  width: 80px;
+}
+</style>

@@ -1,0 +1,183 @@
+<script setup lang="ts">
+/** How points are given: the rule, the points, or points for each choice. */
+import { kindOf, type Part, type RuleName, type Worth } from '@oaken/core/items';
+import { plainText } from '@oaken/core/text';
+import { computed } from 'vue';
+import { under, type Problem } from '../../parts/problems';
+
+const part = defineModel<Part>({ required: true });
+const props = defineProps<{ problems: Problem[] }>();
+
+const names: Record<RuleName, string> = {
+  'all-or-nothing': 'All or nothing',
+  'each-right': 'Each right one counts',
+  'wrong-takes-away': 'Each right one counts, wrong ones take away',
+  'each-place': 'Each one in its own place counts',
+  'each-pair': 'Each two in the right order count',
+  table: 'Points for each choice',
+  'by-hand': 'A teacher marks it',
+};
+
+const kind = computed(() => kindOf(part.value));
+const offered = computed(() => kind.value.rules ?? []);
+type AnyRule = {
+  rule: RuleName;
+  points?: number;
+  values?: { value: string; points: number }[];
+  otherwise?: number;
+  lower?: number | undefined;
+  upper?: number | undefined;
+};
+const rule = computed(() => ('rule' in part.value ? (part.value.rule as AnyRule) : null));
+const set = (anyRule: AnyRule) => (part.value = { ...part.value, rule: anyRule } as Part);
+
+/** What points can be given for one by one: the choices, or the accepted answers. */
+const worths = computed<Worth[]>(() => {
+  const { worths: listed, options } = kind.value;
+  if (listed) return listed(part.value);
+  return (options?.(part.value) ?? []).map(({ id, label, right }) => ({
+    value: id,
+    label: plainText(label) || '(empty)',
+    right,
+  }));
+});
+function choose(next: RuleName): void {
+  if (next !== 'table') return void set({ rule: next, points: rule.value?.points ?? 1 });
+  const worth = rule.value?.points ?? 1;
+  set({
+    rule: 'table',
+    values: worths.value.map(({ value, right }) => ({ value, points: right ? worth : 0 })),
+    otherwise: 0,
+  });
+}
+const typed = (event: Event) => {
+  const text = (event.target as HTMLInputElement).value.replace(',', '.').replace('−', '-').trim();
+  return text === '' ? Number.NaN : Number(text);
+};
+function setValue(value: string, points: number): void {
+  const rest = (rule.value!.values ?? []).filter((candidate) => candidate.value !== value);
+  set({ ...rule.value!, values: [...rest, { value, points }] });
+}
+const pointsOf = (value: string) =>
+  rule.value?.values?.find((candidate) => candidate.value === value)?.points ??
+  rule.value?.otherwise ??
+  0;
+function setBound(name: 'lower' | 'upper', event: Event): void {
+  const value = typed(event);
+  const { [name]: _, ...rest } = rule.value!;
+  set(Number.isNaN(value) ? rest : { ...rest, [name]: value });
+}
+const shown = (value: number | undefined) =>
+  value === undefined || Number.isNaN(value) ? '' : value;
+/** Ticking everything would earn everything; where only one thing can be ticked it is no answer at all. */
+const paysForAll = computed(() => {
+  const options = kind.value.options?.(part.value) ?? [];
+  const everything = kind.value.response.safeParse(options.map(({ id }) => id));
+  if (!everything.success || options.every(({ right }) => right)) return false;
+  const maxPoints = kind.value.points(part.value);
+  return maxPoints > 0 && kind.value.score(part.value, everything.data) >= maxPoints;
+});
+const ruleProblems = computed(() => under(props.problems, '/rule'));
+</script>
+
+<template>
+  <div v-if="rule" class="rule">
+    <label v-if="offered.length > 1">
+      <span class="label">Rule</span>
+      <select
+        class="plain-input"
+        :value="rule.rule"
+        @change="choose(($event.target as HTMLSelectElement).value as RuleName)"
+      >
+        <option v-for="name in offered" :key="name" :value="name">{{ names[name] }}</option>
+      </select>
+    </label>
+    <label v-if="rule.rule !== 'table' && !('criteria' in part && part.criteria?.length)">
+      <span class="label">{{ rule.rule === 'by-hand' ? 'Points at most' : 'Points' }}</span>
+      <input
+        class="plain-input narrow"
+        inputmode="decimal"
+        :value="shown(rule.points)"
+        @input="set({ ...rule, points: typed($event) })"
+      />
+    </label>
+  </div>
+  <table v-if="rule?.rule === 'table'" class="ruled points">
+    <thead>
+      <tr>
+        <th>{{ kind.worths ? 'Accepted answer' : 'Choice' }}</th>
+        <th class="figures">Points</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="line in worths" :key="line.value">
+        <td>{{ line.label }}</td>
+        <td class="figures">
+          <input
+            class="plain-input narrow"
+            inputmode="decimal"
+            :value="shown(pointsOf(line.value))"
+            :aria-label="`Points for ${line.label}`"
+            @input="setValue(line.value, typed($event))"
+          />
+        </td>
+      </tr>
+      <tr>
+        <td class="faded">Everything together at least / at most</td>
+        <td class="figures bounds">
+          <input
+            class="plain-input narrow"
+            inputmode="decimal"
+            :value="shown(rule.lower)"
+            placeholder="0"
+            aria-label="Points at least"
+            @change="setBound('lower', $event)"
+          />
+          <input
+            class="plain-input narrow"
+            inputmode="decimal"
+            :value="shown(rule.upper)"
+            placeholder="any"
+            aria-label="Points at most"
+            @change="setBound('upper', $event)"
+          />
+        </td>
+      </tr>
+    </tbody>
+  </table>
+  <p v-if="paysForAll" class="caution" role="status">
+    Whoever picks everything earns all the points. Let wrong ones take points away, or let students
+    pick only so many.
+  </p>
+  <p v-for="problem in ruleProblems" :key="problem.pointer + problem.message" class="wrong">
+    {{ problem.message }}
+  </p>
+</template>
+
+<style scoped>
+.rule {
+  display: flex;
+  gap: 16px;
+  margin-top: 12px;
+}
+.label {
+  display: block;
+  font-weight: 600;
+}
+.narrow {
+  width: 80px;
+}
+.points {
+  margin-top: 10px;
+}
+.points .narrow {
+  text-align: right;
+}
+.bounds {
+  white-space: nowrap;
+}
+.caution {
+  margin: 8px 0 0;
+  color: var(--partial-ink);
+}
+</style>

@@ -1,0 +1,63 @@
+/** A change of what counts: looked at first, then done, then undone if need be. */
+import type { AnswerOf, api, BodyOf } from '@oaken/contract';
+import { count } from '@oaken/core/text';
+import { ref } from 'vue';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { done } from '../undo';
+
+type Change = BodyOf<typeof api.lookAhead>;
+
+/** @param after what the page does once it was done or undone */
+export function useRescore(assignmentId: number, after: () => Promise<unknown>) {
+  const ahead = ref<AnswerOf<typeof api.lookAhead> | null>(null);
+  const wrong = ref('');
+  const busy = ref(false);
+  let looked: Change | null = null;
+
+  async function act(what: () => Promise<unknown>): Promise<void> {
+    busy.value = true;
+    wrong.value = '';
+    try {
+      await what();
+    } catch (error) {
+      wrong.value = inWords(error);
+    } finally {
+      busy.value = false;
+    }
+  }
+
+  /** The latest look counts, whichever answer comes last. */
+  async function look(change: Change): Promise<void> {
+    looked = change;
+    await act(async () => {
+      const effect = await call('lookAhead', { params: { assignmentId }, body: change });
+      if (looked === change) ahead.value = effect;
+    });
+    if (wrong.value && looked === change) ahead.value = null;
+  }
+  function forget(): void {
+    looked = null;
+    ahead.value = null;
+    wrong.value = '';
+  }
+  const undo = async (rescoreId: number) => {
+    await call('undoRescore', { params: { assignmentId, rescoreId } });
+    await after();
+  };
+  const make = (reason: string, tell: boolean) =>
+    act(async () => {
+      if (!looked || !ahead.value) return;
+      const made = await call('makeRescore', {
+        params: { assignmentId },
+        body: { change: looked, edition: ahead.value.edition, reason, tell },
+      });
+      forget();
+      done(
+        `${count(made.attempts, 'attempt')} scored anew: ${made.gained} gained, ${made.lost} lost.`,
+        () => undo(made.id),
+      );
+      await after();
+    });
+  return { ahead, wrong, busy, look, make, undo, forget };
+}

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+/** An item as a student sees it, answerable. The same in the seat, in a bank's row and beside the editor. */
+import type { Responses, SittingItem, SittingPart } from '@oaken/core/items';
+import { answers } from './answers';
+import RichText from '../parts/RichText.vue';
+
+const props = defineProps<{
+  item: SittingItem;
+  responses: Responses;
+  name: string;
+  disabled?: boolean;
+  struck?: Record<string, string[]>;
+  crossing?: boolean;
+}>();
+const emit = defineEmits<{
+  answer: [part: string, response: unknown];
+  strike: [part: string, choice: string];
+}>();
+
+const nameOf = (part: SittingPart) => `${props.name}-${part.id}`;
+</script>
+
+<template>
+  <div class="item">
+    <RichText class="stem" :html="item.stem" />
+    <div v-for="(part, index) in item.parts" :key="part.id" class="part">
+      <h3 v-if="item.parts.length > 1" class="letter">Part {{ 'ABCDEFGHIJKLMNOPQRST'[index] }}</h3>
+      <RichText v-if="part.prompt" :html="part.prompt" />
+      <component
+        :is="answers[part.kind]"
+        v-if="answers[part.kind]"
+        :part="part"
+        :response="responses[part.id]"
+        :name="nameOf(part)"
+        :disabled="disabled"
+        :struck="struck?.[part.id] ?? []"
+        :crossing="crossing"
+        @answer="emit('answer', part.id, $event)"
+        @strike="emit('strike', part.id, $event)"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.stem {
+  font-size: 1.08em;
+  margin-bottom: 14px;
+}
+.part + .part {
+  margin-top: 26px;
+  padding-top: 14px;
+  border-top: var(--line);
+}
+.letter {
+  margin: 0 0 6px;
+  font-size: 1em;
+  color: var(--faded);
+}
+</style>

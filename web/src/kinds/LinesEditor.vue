@@ -1,0 +1,164 @@
+<script setup lang="ts" generic="T extends { id: string; text: string }">
+/** A list of wordings: added, removed, and moved by their buttons or Alt with an arrow key. */
+import { freshId } from '@oaken/core/items';
+import { nextTick, ref } from 'vue';
+import RichField from '../rich/RichField.vue';
+
+const list = defineModel<T[]>({ required: true });
+const props = defineProps<{
+  /** What one of them is called, in small letters. */
+  what: string;
+  least: number;
+  maximum: number;
+  /** Problems of this list alone: pointers begin with the place in it. */
+  problems: { pointer: string; message: string }[];
+  /** Called A, B, C rather than 1, 2, 3. */
+  letters?: boolean;
+  /** Rows with a right answer in them. */
+  right?: readonly string[];
+}>();
+const emit = defineEmits<{ removed: [id: string] }>();
+defineSlots<{
+  mark?(slot: { line: T; at: number }): unknown;
+  more?(slot: { line: T; at: number }): unknown;
+}>();
+const rows = ref<HTMLElement>();
+
+const sign = (index: number) => (props.letters ? 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index] : index + 1);
+const title = (index: number) =>
+  `${props.what[0]!.toUpperCase()}${props.what.slice(1)} ${sign(index)}`;
+const problemsOf = (index: number) =>
+  props.problems.filter(
+    ({ pointer }) => pointer === `/${index}` || pointer.startsWith(`/${index}/`),
+  );
+const change = (index: number, text: string) =>
+  (list.value = list.value.map((row, n) => (n === index ? { ...row, text } : row)));
+
+async function add(): Promise<void> {
+  list.value = [...list.value, { id: freshId(list.value.map(({ id }) => id)), text: '' } as T];
+  await nextTick();
+  const fresh = rows.value?.querySelectorAll<HTMLElement>(':scope > .line')[list.value.length - 1];
+  fresh?.querySelector<HTMLElement>('.tiptap')?.focus();
+}
+function remove(index: number): void {
+  const { id } = list.value[index]!;
+  list.value = list.value.filter((_, n) => n !== index);
+  emit('removed', id);
+}
+function move(index: number, to: number): void {
+  if (to < 0 || to >= list.value.length) return;
+  const next = [...list.value];
+  const [moved] = next.splice(index, 1);
+  next.splice(to, 0, moved!);
+  list.value = next;
+}
+function key(event: KeyboardEvent, index: number): void {
+  const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+  if (!event.altKey || step === undefined) return;
+  event.preventDefault();
+  move(index, index + step);
+}
+</script>
+
+<template>
+  <div ref="rows">
+    <div
+      v-for="(line, position) in list"
+      :key="line.id"
+      class="line"
+      :class="{ right: right?.includes(line.id), marked: $slots.mark }"
+      @keydown="key($event, position)"
+    >
+      <slot name="mark" :line="line" :at="position" />
+      <div>
+        <RichField
+          :model-value="line.text"
+          small
+          :label="title(position)"
+          :invalid="problemsOf(position).length > 0"
+          @update:model-value="change(position, $event)"
+        />
+        <p v-for="problem in problemsOf(position)" :key="problem.message" class="wrong">
+          {{ problem.message }}
+        </p>
+        <slot name="more" :line="line" :at="position" />
+      </div>
+      <div class="acts">
+        <button
+          type="button"
+          :disabled="position === 0"
+          :aria-label="`${title(position)} up`"
+          title="Up (Alt ↑)"
+          @click="move(position, position - 1)"
+        >
+          ↑
+        </button>
+        <button
+          type="button"
+          :disabled="position === list.length - 1"
+          :aria-label="`${title(position)} down`"
+          title="Down (Alt ↓)"
+          @click="move(position, position + 1)"
+        >
+          ↓
+        </button>
+        <button
+          type="button"
+          :disabled="list.length <= least"
+          :aria-label="`Remove ${title(position).toLowerCase()}`"
+          title="Remove"
+          @click="remove(position)"
+        >
+          ✕
+        </button>
+      </div>
+    </div>
+    <p
+      v-for="problem in problems.filter(({ pointer }) => pointer === '')"
+      :key="problem.message"
+      class="wrong"
+    >
+      {{ problem.message }}
+    </p>
+    <button v-if="list.length < maximum" type="button" class="word" @click="add">
+      Add {{ /^[aeiou]/.test(what) ? 'an' : 'a' }} {{ what }}
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.line {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: start;
+  padding: 7px 0;
+  border-bottom: var(--line);
+}
+.marked {
+  grid-template-columns: 48px minmax(0, 1fr) auto;
+  padding-left: 8px;
+}
+.right {
+  box-shadow: inset 4px 0 var(--secure);
+}
+.acts {
+  display: flex;
+}
+.acts button {
+  width: 30px;
+  height: 36px;
+  border: 0;
+  background: none;
+  color: var(--faded);
+  cursor: pointer;
+  border-radius: var(--corner);
+}
+.acts button:hover {
+  background: var(--wash);
+}
+.acts button[disabled] {
+  opacity: 0.3;
+  cursor: default;
+}
+</style>

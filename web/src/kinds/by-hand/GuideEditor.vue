@@ -1,0 +1,121 @@
+<script setup lang="ts">
+/** The criteria of a marking guide, each with its levels; the points of the part are the sum of the best levels. */
+import { criteriaPoints, freshId, type Criterion } from '@oaken/core/items';
+import { count } from '@oaken/core/text';
+import { under, type Problem } from '../../parts/problems';
+
+const props = defineProps<{ criteria: Criterion[]; problems: Problem[] }>();
+const emit = defineEmits<{ change: [criteria: Criterion[]] }>();
+
+type Level = Criterion['levels'][number];
+const usual: Level[] = [3, 2, 1, 0].map((points) => ({ points, words: '' }));
+const add = () =>
+  emit('change', [
+    ...props.criteria,
+    { id: freshId(props.criteria.map(({ id }) => id)), name: '', levels: usual },
+  ]);
+const setAt = (index: number, criterion: Criterion) =>
+  emit('change', props.criteria.with(index, criterion));
+const remove = (index: number) => emit('change', props.criteria.toSpliced(index, 1));
+const setLevel = (index: number, to: number, level: Partial<Level>) =>
+  setAt(index, {
+    ...props.criteria[index]!,
+    levels: props.criteria[index]!.levels.with(to, {
+      ...props.criteria[index]!.levels[to]!,
+      ...level,
+    }),
+  });
+const addLevel = (index: number) =>
+  setAt(index, {
+    ...props.criteria[index]!,
+    levels: [...props.criteria[index]!.levels, { points: Number.NaN, words: '' }],
+  });
+const removeLevel = (index: number, to: number) =>
+  setAt(index, {
+    ...props.criteria[index]!,
+    levels: props.criteria[index]!.levels.toSpliced(to, 1),
+  });
+const text = (event: Event) => (event.target as HTMLInputElement).value;
+function points(event: Event): number {
+  const typed = text(event).trim().replace(',', '.');
+  return typed === '' ? Number.NaN : Number(typed);
+}
+</script>
+
+<template>
+  <p v-if="criteria.length" class="faded small">
+    Together {{ count(criteriaPoints(criteria) || 0, 'point') }}: the best level of each.
+  </p>
+  <section v-for="(entry, index) in criteria" :key="entry.id" class="criterion">
+    <p class="head">
+      <input
+        class="plain-input"
+        :value="entry.name"
+        :aria-label="`Criterion ${index + 1}`"
+        placeholder="What is looked at, such as: gives evidence"
+        @input="setAt(index, { ...entry, name: text($event) })"
+      />
+      <button type="button" class="word" @click="remove(index)">remove</button>
+    </p>
+    <p v-for="(level, to) in entry.levels" :key="to" class="level">
+      <input
+        class="plain-input"
+        inputmode="decimal"
+        :value="Number.isNaN(level.points) ? '' : level.points"
+        :aria-label="`Points of level ${to + 1} of criterion ${index + 1}`"
+        @change="setLevel(index, to, { points: points($event) })"
+      />
+      <input
+        class="plain-input"
+        :value="level.words"
+        :aria-label="`Words for level ${to + 1} of criterion ${index + 1}`"
+        placeholder="what work at this level looks like"
+        @input="setLevel(index, to, { words: text($event) })"
+      />
+      <button
+        v-if="entry.levels.length > 2"
+        type="button"
+        class="word"
+        @click="removeLevel(index, to)"
+      >
+        remove
+      </button>
+    </p>
+    <button v-if="entry.levels.length < 8" type="button" class="word" @click="addLevel(index)">
+      Add a level
+    </button>
+  </section>
+  <button v-if="criteria.length < 8" type="button" class="word" @click="add">
+    {{ criteria.length ? 'Add a criterion' : 'Add criteria with levels' }}
+  </button>
+  <p
+    v-for="problem in under(problems, '/criteria')"
+    :key="problem.pointer + problem.message"
+    class="wrong"
+  >
+    {{ problem.message }}
+  </p>
+</template>
+
+<style scoped>
+.criterion {
+  border-left: 3px solid var(--rule-strong);
+  padding-left: 12px;
+  margin: 10px 0;
+}
+p {
+  margin: 0 0 6px;
+}
+.head,
+.level {
+  display: grid;
+  grid-template-columns: 1fr 60px;
+  gap: 10px;
+}
+.level {
+  grid-template-columns: 64px 1fr 60px;
+}
+.head input {
+  font-weight: 600;
+}
+</style>

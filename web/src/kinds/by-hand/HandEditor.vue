@@ -1,0 +1,149 @@
+<script setup lang="ts">
+/** What a teacher marks: what is asked for, and what to look for when marking. */
+import {
+  criteriaPoints,
+  type Criterion,
+  type Drawing,
+  type LongText,
+  type Upload,
+} from '@oaken/core/items';
+import { ref } from 'vue';
+import { under, type Problem } from '../../parts/problems';
+import MediaDialog, { type Medium } from '../../rich/MediaDialog.vue';
+import GuideEditor from './GuideEditor.vue';
+import RichField from '../../rich/RichField.vue';
+
+const part = defineModel<LongText | Drawing | Upload>({ required: true });
+defineProps<{ problems: Problem[] }>();
+const asking = ref(false);
+const change = (edited: object) =>
+  (part.value = { ...part.value, ...edited } as LongText | Drawing | Upload);
+const number = (event: Event) => {
+  const typed = (event.target as HTMLInputElement).value.trim();
+  return typed === '' ? undefined : Number(typed);
+};
+/** The part is worth what its criteria give together. */
+const setCriteria = (criteria: Criterion[]) =>
+  change(
+    criteria.length === 0
+      ? { criteria: undefined }
+      : { criteria, rule: { rule: 'by-hand', points: criteriaPoints(criteria) } },
+  );
+const putGround = ({ src, words, width, height }: Medium) =>
+  change({
+    ground: {
+      file: src,
+      alternative: words,
+      width: Number(width) || 640,
+      height: Number(height) || 480,
+    },
+  });
+</script>
+
+<template>
+  <div v-if="part.kind === 'long-text'" class="facts">
+    <label
+      >Lines to write in
+      <input
+        class="plain-input"
+        inputmode="numeric"
+        :value="part.lines"
+        @change="change({ lines: number($event) ?? 8 })"
+    /></label>
+    <label
+      >At least, in words
+      <input
+        class="plain-input"
+        inputmode="numeric"
+        :value="part.leastWords ?? ''"
+        placeholder="any"
+        @change="change({ leastWords: number($event) })"
+    /></label>
+    <label
+      >At most, in words
+      <input
+        class="plain-input"
+        inputmode="numeric"
+        :value="part.mostWords ?? ''"
+        placeholder="any"
+        @change="change({ mostWords: number($event) })"
+    /></label>
+    <p
+      v-for="problem in [
+        ...under(problems, '/lines'),
+        ...under(problems, '/leastWords'),
+        ...under(problems, '/mostWords'),
+      ]"
+      :key="problem.message"
+      class="wrong"
+    >
+      {{ problem.message }}
+    </p>
+  </div>
+  <div v-else-if="part.kind === 'upload'" class="facts">
+    <label
+      >Students add
+      <select
+        class="plain-input"
+        :value="part.accepts"
+        @change="change({ accepts: ($event.target as HTMLSelectElement).value })"
+      >
+        <option value="photo">photos</option>
+        <option value="file">files of any kind</option>
+      </select>
+    </label>
+    <label
+      >At most
+      <input
+        class="plain-input"
+        inputmode="numeric"
+        :value="part.most"
+        @change="change({ most: number($event) ?? 1 })"
+    /></label>
+    <p v-for="problem in under(problems, '/most')" :key="problem.message" class="wrong">
+      {{ problem.message }}
+    </p>
+  </div>
+  <div v-else class="ground">
+    <img v-if="part.ground" :src="part.ground.file" :alt="part.ground.alternative" />
+    <button type="button" class="word" @click="asking = true">
+      {{ part.ground ? 'Another picture to draw on' : 'Put a picture under the sheet' }}
+    </button>
+    <button v-if="part.ground" type="button" class="word" @click="change({ ground: undefined })">
+      Empty sheet
+    </button>
+    <MediaDialog v-model="asking" kind="picture" :start="null" @done="putGround" />
+  </div>
+  <h3 class="gap">What to look for when marking</h3>
+  <RichField
+    :model-value="part.guide"
+    label="What to look for when marking"
+    @update:model-value="change({ guide: $event })"
+  />
+  <GuideEditor
+    class="gap"
+    :criteria="part.criteria ?? []"
+    :problems="problems"
+    @change="setCriteria"
+  />
+</template>
+
+<style scoped>
+.facts {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 12px;
+}
+.facts .wrong {
+  grid-column: 1 / -1;
+}
+.ground img {
+  display: block;
+  max-width: 100%;
+  max-height: 200px;
+  border: 1px solid var(--rule);
+}
+.gap {
+  margin: 14px 0 6px;
+}
+</style>

@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import type { SittingUpload } from '@oaken/core/items';
+import { computed, ref } from 'vue';
+import { useSendFile } from '../../parts/upload';
+
+const props = defineProps<{
+  part: SittingUpload;
+  response: unknown;
+  name: string;
+  disabled?: boolean;
+}>();
+const emit = defineEmits<{ answer: [response: string[]] }>();
+const send = useSendFile();
+const sending = ref('');
+const wrong = ref('');
+const files = computed(() => (Array.isArray(props.response) ? (props.response as string[]) : []));
+const photo = computed(() => props.part.accepts === 'photo');
+const full = computed(() => files.value.length >= props.part.most);
+const what = computed(() => (photo.value ? 'photo' : 'file'));
+
+async function add(event: Event): Promise<void> {
+  const field = event.target as HTMLInputElement;
+  const list = Array.from(field.files ?? []).slice(0, props.part.most - files.value.length);
+  field.value = '';
+  wrong.value = '';
+  if (!send) {
+    wrong.value = 'This is a preview: nothing is sent from here.';
+    return;
+  }
+  for (const file of list) {
+    sending.value = file.name;
+    try {
+      emit('answer', [...files.value, await send(file, props.part.id)]);
+    } catch (error) {
+      wrong.value = (error as Error).message;
+    }
+  }
+  sending.value = '';
+}
+const remove = (text: string) =>
+  emit(
+    'answer',
+    files.value.filter((file) => file !== text),
+  );
+</script>
+
+<template>
+  <p class="hint">
+    {{ part.most === 1 ? `Add one ${what}` : `Add up to ${part.most} ${what}s`
+    }}{{
+      photo ? ' of your work: take it now, or choose one.' : ' (picture, PDF, text, sound or film).'
+    }}
+  </p>
+  <ul v-if="files.length" class="files">
+    <li v-for="(entry, index) in files" :key="entry">
+      <img v-if="photo" :src="entry" :alt="`Photo ${index + 1}`" />
+      <a v-else :href="entry" target="_blank">File {{ index + 1 }}</a>
+      <button type="button" :disabled="disabled" @click="remove(entry)">
+        Remove {{ what }} {{ index + 1 }}
+      </button>
+    </li>
+  </ul>
+  <label v-if="!full" class="add" :class="{ disabled }">
+    <input
+      type="file"
+      :name="name"
+      :accept="photo ? 'image/*' : undefined"
+      :capture="photo ? 'environment' : undefined"
+      :multiple="part.most > 1"
+      :disabled="disabled || sending !== ''"
+      @change="add"
+    />
+    <span>{{ sending ? `Sending ${sending} …` : `Add a ${what}` }}</span>
+  </label>
+  <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+</template>
+
+<style scoped>
+.hint {
+  margin: 0 0 8px;
+  color: var(--faded);
+  font-size: 0.9em;
+}
+.files {
+  list-style: none;
+  margin: 0 0 10px;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+}
+.files img {
+  display: block;
+  max-width: 220px;
+  max-height: 220px;
+  border: 1px solid var(--rule);
+}
+.files button,
+.add {
+  display: inline-flex;
+  align-items: center;
+  min-height: 44px;
+  padding: 0 14px;
+  font: inherit;
+  color: inherit;
+  border: 1px solid var(--rule-strong);
+  border-radius: var(--corner);
+  background: var(--sheet);
+  cursor: pointer;
+}
+.add input {
+  position: absolute;
+  opacity: 0;
+  width: 1px;
+  height: 1px;
+}
+.add:focus-within {
+  outline: 2px solid var(--secure);
+  outline-offset: 2px;
+}
+</style>

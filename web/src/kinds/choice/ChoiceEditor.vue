@@ -1,0 +1,154 @@
+<script setup lang="ts">
+import type { Choice, MultipleChoice, SingleChoice } from '@oaken/core/items';
+import { computed, ref } from 'vue';
+import { under, type Problem } from '../../parts/problems';
+import LinesEditor from '../LinesEditor.vue';
+
+const part = defineModel<SingleChoice | MultipleChoice>({ required: true });
+const props = defineProps<{ problems: Problem[] }>();
+
+const many = computed(() => part.value.kind === 'multiple-choice');
+/** A single choice of which several are right: any one of them earns the points. */
+const anyOf = ref(part.value.kind === 'single-choice' && part.value.key.length > 1);
+const ticks = computed(() => many.value || anyOf.value);
+const signOf = (index: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index]!;
+const isRight = (id: string) => part.value.key.includes(id);
+const keyProblems = computed(() =>
+  props.problems.filter(({ pointer }) => /^\/(key|mostChosen)/.test(pointer)),
+);
+const change = (edited: object) =>
+  (part.value = { ...part.value, ...edited } as SingleChoice | MultipleChoice);
+
+function setKey(id: string, right: boolean): void {
+  const rest = part.value.key.filter((text) => text !== id);
+  const withIt = ticks.value ? [...rest, id] : [id];
+  change({ key: right ? withIt : rest });
+}
+const setChoice = (index: number, choice: Partial<Choice>) =>
+  change({
+    choices: part.value.choices.map((candidate, n) =>
+      n === index ? { ...candidate, ...choice } : candidate,
+    ),
+  });
+const mostChosen = computed({
+  get: () => ('mostChosen' in part.value ? (part.value.mostChosen ?? '') : ''),
+  set: (value) => change({ mostChosen: value === '' ? undefined : Number(value) }),
+});
+</script>
+
+<template>
+  <p class="faded small">
+    {{
+      many
+        ? 'Mark every right choice.'
+        : anyOf
+          ? 'Mark each choice that counts as right.'
+          : 'Mark the right choice.'
+    }}
+  </p>
+  <LinesEditor
+    :model-value="part.choices"
+    what="choice"
+    letters
+    :least="2"
+    :maximum="20"
+    :problems="under(problems, '/choices')"
+    :right="part.key"
+    @update:model-value="change({ choices: $event })"
+    @removed="setKey($event, false)"
+  >
+    <template #mark="{ line, at }">
+      <label class="mark" :title="isRight(line.id) ? 'This is the key' : 'Make this the key'">
+        <input
+          :type="ticks ? 'checkbox' : 'radio'"
+          :name="`key-${part.id}`"
+          :checked="isRight(line.id)"
+          :aria-label="`Choice ${signOf(at)} is right`"
+          @change="setKey(line.id, ($event.target as HTMLInputElement).checked)"
+        />
+        <span>{{ isRight(line.id) ? 'key' : signOf(at) }}</span>
+      </label>
+    </template>
+    <template #more="{ line, at }">
+      <div class="more">
+        <input
+          v-if="!isRight(line.id)"
+          class="mistake"
+          :value="line.mistake ?? ''"
+          maxlength="500"
+          :aria-label="`The mistake behind choice ${signOf(at)}`"
+          placeholder="The mistake behind it (teachers only)"
+          @input="
+            setChoice(at, { mistake: ($event.target as HTMLInputElement).value || undefined })
+          "
+        />
+        <label class="small faded">
+          <input
+            type="checkbox"
+            :checked="line.fixed ?? false"
+            @change="
+              setChoice(at, { fixed: ($event.target as HTMLInputElement).checked || undefined })
+            "
+          />
+          keeps its place
+        </label>
+      </div>
+    </template>
+  </LinesEditor>
+  <label v-if="many" class="most small">
+    At most
+    <input
+      v-model="mostChosen"
+      class="plain-input"
+      inputmode="numeric"
+      aria-label="At most so many may be chosen"
+      placeholder="any"
+    />
+    may be chosen
+  </label>
+  <label v-else class="small"
+    ><input v-model="anyOf" type="checkbox" :disabled="part.key.length > 1" /> more than one choice
+    counts as right</label
+  >
+  <p v-for="problem in keyProblems" :key="problem.pointer" class="wrong">{{ problem.message }}</p>
+</template>
+
+<style scoped>
+.mark {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  font-size: 0.85rem;
+  padding-top: 6px;
+  cursor: pointer;
+}
+.mark input {
+  width: 19px;
+  height: 19px;
+  accent-color: var(--secure);
+}
+.mark:has(:checked) {
+  color: var(--secure);
+  font-weight: 650;
+}
+.more {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+.more label {
+  white-space: nowrap;
+  margin-left: auto;
+}
+.mistake {
+  flex: 1;
+  border: 0;
+  background: none;
+  font-size: 0.88rem;
+  color: var(--faded);
+  padding: 4px 2px 0;
+}
+.most .plain-input {
+  width: 64px;
+}
+</style>

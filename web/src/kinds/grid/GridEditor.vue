@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { joined, parted, type Grid } from '@oaken/core/items';
+import { plainText } from '@oaken/core/text';
+import { under, type Problem } from '../../parts/problems';
+import LinesEditor from '../LinesEditor.vue';
+
+const part = defineModel<Grid>({ required: true });
+defineProps<{ problems: Problem[] }>();
+const change = (grid: Partial<Grid>) => (part.value = { ...part.value, ...grid });
+const name = (text: string) => plainText(text) || '(empty)';
+
+function mark(row: string, column: string): void {
+  const pair = joined(row, column);
+  const rest = part.value.many
+    ? part.value.key.filter((text) => text !== pair)
+    : part.value.key.filter((text) => parted(text)[0] !== row);
+  change({ key: part.value.many && part.value.key.includes(pair) ? rest : [...rest, pair] });
+}
+const dropped = (id: string, side: 0 | 1) =>
+  change({ key: part.value.key.filter((text) => parted(text)[side] !== id) });
+</script>
+
+<template>
+  <h3>Columns</h3>
+  <LinesEditor
+    :model-value="part.columns"
+    what="column"
+    :least="2"
+    :maximum="10"
+    :problems="under(problems, '/columns')"
+    @update:model-value="change({ columns: $event })"
+    @removed="dropped($event, 1)"
+  />
+  <h3 class="gap">Rows</h3>
+  <LinesEditor
+    :model-value="part.rows"
+    what="row"
+    :least="1"
+    :maximum="20"
+    :problems="under(problems, '/rows')"
+    @update:model-value="change({ rows: $event })"
+    @removed="dropped($event, 0)"
+  />
+  <h3 class="gap">What is right</h3>
+  <div class="scroll">
+    <table class="ruled">
+      <thead>
+        <tr>
+          <th>Row</th>
+          <th v-for="column in part.columns" :key="column.id">{{ name(column.text) }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in part.rows" :key="row.id">
+          <td>{{ name(row.text) }}</td>
+          <td v-for="column in part.columns" :key="column.id">
+            <input
+              :type="part.many ? 'checkbox' : 'radio'"
+              :name="`grid-${part.id}-${row.id}`"
+              :checked="part.key.includes(joined(row.id, column.id))"
+              :aria-label="`${name(row.text)}: ${name(column.text)} is right`"
+              @change="mark(row.id, column.id)"
+            />
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+  <label class="small"
+    ><input
+      type="checkbox"
+      :checked="part.many"
+      @change="change({ many: ($event.target as HTMLInputElement).checked })"
+    />
+    more than one may be marked in a row</label
+  >
+  <p v-for="problem in under(problems, '/key')" :key="problem.message" class="wrong">
+    {{ problem.message }}
+  </p>
+</template>
+
+<style scoped>
+.gap {
+  margin-top: 14px;
+}
+.scroll {
+  overflow-x: auto;
+}
+input {
+  width: 19px;
+  height: 19px;
+  accent-color: var(--secure);
+}
+</style>

@@ -1,0 +1,130 @@
+<script setup lang="ts">
+/** A text with gaps, and the choices of each gap in the order in which the gaps stand. */
+import { freshId, type InlineChoice } from '@oaken/core/items';
+import { marked } from '@oaken/core/text';
+import { computed } from 'vue';
+import { under, type Problem } from '../../parts/problems';
+import RichField from '../../rich/RichField.vue';
+
+const part = defineModel<InlineChoice>({ required: true });
+const props = defineProps<{ problems: Problem[] }>();
+type Gap = InlineChoice['gaps'][number];
+
+const change = (inlineChoice: Partial<InlineChoice>) =>
+  (part.value = { ...part.value, ...inlineChoice });
+/** Gaps follow the text: a new one brings two empty choices, one that was deleted takes its choices with it. */
+function setText(text: string): void {
+  const ids = [...new Set(marked(text, 'data-gap').map(({ id }) => id))];
+  const gaps = ids.map(
+    (id) =>
+      part.value.gaps.find((gap) => gap.id === id) ?? {
+        id,
+        choices: [
+          { id: 'a', text: '' },
+          { id: 'b', text: '' },
+        ],
+        key: ['a'],
+      },
+  );
+  change({ text, gaps });
+}
+const setGap = (index: number, edit: Partial<Gap>) =>
+  change({ gaps: part.value.gaps.map((gap, n) => (n === index ? { ...gap, ...edit } : gap)) });
+const setChoice = (index: number, id: string, text: string) =>
+  setGap(index, {
+    choices: part.value.gaps[index]!.choices.map((choice) =>
+      choice.id === id ? { id, text } : choice,
+    ),
+  });
+function toggle(index: number, id: string): void {
+  const { key } = part.value.gaps[index]!;
+  setGap(index, { key: key.includes(id) ? key.filter((text) => text !== id) : [...key, id] });
+}
+const add = (index: number) =>
+  setGap(index, {
+    choices: [
+      ...part.value.gaps[index]!.choices,
+      { id: freshId(part.value.gaps[index]!.choices.map(({ id }) => id)), text: '' },
+    ],
+  });
+const remove = (index: number, id: string) =>
+  setGap(index, {
+    choices: part.value.gaps[index]!.choices.filter((choice) => choice.id !== id),
+    key: part.value.gaps[index]!.key.filter((text) => text !== id),
+  });
+const textProblems = computed(() => [
+  ...under(props.problems, '/text'),
+  ...props.problems.filter(({ pointer }) => pointer === '/gaps'),
+]);
+</script>
+
+<template>
+  <p class="faded small">Write the text and put a gap where a word is to be chosen.</p>
+  <RichField
+    :model-value="part.text"
+    label="Text with gaps"
+    places="gaps"
+    :invalid="textProblems.length > 0"
+    @update:model-value="setText"
+  />
+  <p v-for="problem in textProblems" :key="problem.message" class="wrong">{{ problem.message }}</p>
+  <fieldset v-for="(gap, index) in part.gaps" :key="gap.id" class="gap">
+    <legend>Gap {{ gap.id }}</legend>
+    <div v-for="(choice, n) in gap.choices" :key="choice.id" class="choice">
+      <input
+        type="checkbox"
+        :checked="gap.key.includes(choice.id)"
+        :aria-label="`Choice ${n + 1} of gap ${index + 1} is right`"
+        @change="toggle(index, choice.id)"
+      />
+      <input
+        class="plain-input"
+        :value="choice.text"
+        maxlength="200"
+        :aria-label="`Choice ${n + 1} of gap ${index + 1}`"
+        @input="setChoice(index, choice.id, ($event.target as HTMLInputElement).value)"
+      />
+      <button
+        type="button"
+        class="word"
+        :disabled="gap.choices.length <= 2"
+        @click="remove(index, choice.id)"
+      >
+        remove
+      </button>
+    </div>
+    <button type="button" class="word" @click="add(index)">Add a choice</button>
+    <p
+      v-for="problem in under(problems, `/gaps/${index}`)"
+      :key="problem.pointer + problem.message"
+      class="wrong"
+    >
+      {{ problem.message }}
+    </p>
+  </fieldset>
+</template>
+
+<style scoped>
+.gap {
+  border: 1px solid var(--rule);
+  border-radius: var(--corner);
+  margin: 10px 0 0;
+  padding: 6px 12px 10px;
+}
+legend {
+  font-weight: 600;
+  font-size: 0.9rem;
+}
+.choice {
+  display: grid;
+  grid-template-columns: 24px minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: center;
+  margin-bottom: 4px;
+}
+.choice input[type='checkbox'] {
+  width: 19px;
+  height: 19px;
+  accent-color: var(--secure);
+}
+</style>

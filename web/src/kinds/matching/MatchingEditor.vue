@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { joined, parted, type Matching } from '@oaken/core/items';
+import { plainText } from '@oaken/core/text';
+import { under, type Problem } from '../../parts/problems';
+import LinesEditor from '../LinesEditor.vue';
+
+const part = defineModel<Matching>({ required: true });
+defineProps<{ problems: Problem[] }>();
+const change = (matching: Partial<Matching>) => (part.value = { ...part.value, ...matching });
+const partnerOf = (left: string) =>
+  part.value.key.map(parted).find(([text]) => text === left)?.[1] ?? '';
+
+function setPartner(left: string, right: string): void {
+  const rest = part.value.key.filter((text) => parted(text)[0] !== left);
+  change({ key: right ? [...rest, joined(left, right)] : rest });
+}
+const dropped = (id: string, side: 0 | 1) =>
+  change({ key: part.value.key.filter((text) => parted(text)[side] !== id) });
+</script>
+
+<template>
+  <h3>Cards to choose from</h3>
+  <LinesEditor
+    :model-value="part.right"
+    what="card"
+    :least="2"
+    :maximum="20"
+    :problems="under(problems, '/right')"
+    @update:model-value="change({ right: $event })"
+    @removed="dropped($event, 1)"
+  />
+  <h3 class="gap">Each with its partner</h3>
+  <LinesEditor
+    :model-value="part.left"
+    what="place"
+    :least="2"
+    :maximum="20"
+    :problems="under(problems, '/left')"
+    @update:model-value="change({ left: $event })"
+    @removed="dropped($event, 0)"
+  >
+    <template #more="{ line, at }">
+      <label class="small partner">
+        belongs to
+        <select
+          class="plain-input"
+          :value="partnerOf(line.id)"
+          :aria-label="`Partner of place ${at + 1}`"
+          @change="setPartner(line.id, ($event.target as HTMLSelectElement).value)"
+        >
+          <option value="">none of them</option>
+          <option v-for="card in part.right" :key="card.id" :value="card.id">
+            {{ plainText(card.text) || '(empty card)' }}
+          </option>
+        </select>
+      </label>
+    </template>
+  </LinesEditor>
+  <label class="small"
+    ><input
+      type="checkbox"
+      :checked="part.once"
+      @change="change({ once: ($event.target as HTMLInputElement).checked })"
+    />
+    each card may be used only once</label
+  >
+  <p v-for="problem in under(problems, '/key')" :key="problem.message" class="wrong">
+    {{ problem.message }}
+  </p>
+</template>
+
+<style scoped>
+.gap {
+  margin-top: 14px;
+}
+.partner {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 4px;
+  white-space: nowrap;
+}
+</style>

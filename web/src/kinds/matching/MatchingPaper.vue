@@ -1,0 +1,38 @@
+<script setup lang="ts">
+/** Numbers to write a letter beside. */
+import type { SittingMatching } from '@oaken/core/items';
+import { choiceLetter } from '@oaken/core/print';
+import RichText from '../../parts/RichText.vue';
+
+defineProps<{ part: SittingMatching }>();
+</script>
+
+<template>
+  <p class="how">
+    Write a letter beside each number.{{ part.once ? '' : ' A letter may be used more than once.' }}
+  </p>
+  <div class="two">
+    <ol>
+      <li v-for="(choice, index) in part.left" :key="choice.id">
+        <span class="blank small" /> <b>{{ index + 1 }}</b>
+        <RichText inline :html="choice.text" />
+      </li>
+    </ol>
+    <ol>
+      <li v-for="(choice, index) in part.right" :key="choice.id">
+        <b>{{ choiceLetter(index) }}</b> <RichText inline :html="choice.text" />
+      </li>
+    </ol>
+  </div>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 4px 20px;
+}
+.two li {
+  padding: 6px 0;
+}
+</style>

@@ -1,0 +1,129 @@
+<script setup lang="ts">
+/** Places on a picture. Each is a checkbox with a name of its own for keys and readers, and a frame on the picture. */
+import type { SittingPlaces } from '@oaken/core/items';
+import { computed } from 'vue';
+import { shapeOf } from './placeShape';
+
+const props = defineProps<{
+  part: SittingPlaces;
+  response: unknown;
+  name: string;
+  disabled?: boolean;
+}>();
+const emit = defineEmits<{ answer: [response: string[]] }>();
+const chosen = computed(() => (Array.isArray(props.response) ? (props.response as string[]) : []));
+const mostChosen = computed(() => props.part.mostChosen);
+
+function toggle(id: string): void {
+  if (props.disabled) return;
+  if (chosen.value.includes(id))
+    emit(
+      'answer',
+      chosen.value.filter((text) => text !== id),
+    );
+  else if (mostChosen.value === 1) emit('answer', [id]);
+  else if (mostChosen.value === undefined || chosen.value.length < mostChosen.value)
+    emit('answer', [...chosen.value, id]);
+}
+</script>
+
+<template>
+  <p class="hint">
+    {{
+      mostChosen === 1
+        ? 'Choose one place on the picture.'
+        : mostChosen
+          ? `Choose up to ${mostChosen} places on the picture.`
+          : 'Choose every place on the picture that fits.'
+    }}
+  </p>
+  <div class="picture" :style="{ maxWidth: `${part.picture.width}px` }">
+    <img
+      :src="part.picture.file"
+      :alt="part.picture.alternative"
+      :width="part.picture.width"
+      :height="part.picture.height"
+    />
+    <svg
+      :viewBox="`0 0 ${part.picture.width} ${part.picture.height}`"
+      role="group"
+      aria-label="Places on the picture"
+    >
+      <component
+        :is="shapeOf(place).is"
+        v-for="place in part.places"
+        :key="place.id"
+        v-bind="{ ...shapeOf(place), is: undefined }"
+        class="place"
+        role="checkbox"
+        tabindex="0"
+        :aria-checked="chosen.includes(place.id)"
+        :aria-label="place.label"
+        :aria-disabled="disabled"
+        @click="toggle(place.id)"
+        @keydown.space.prevent="toggle(place.id)"
+        @keydown.enter.prevent="toggle(place.id)"
+      >
+        <title>{{ place.label }}</title>
+      </component>
+    </svg>
+  </div>
+  <p class="hint chosen" aria-live="polite">
+    {{
+      chosen.length
+        ? `Chosen: ${part.places
+            .filter(({ id }) => chosen.includes(id))
+            .map(({ label }) => label)
+            .join(', ')}`
+        : 'Nothing is chosen yet.'
+    }}
+  </p>
+</template>
+
+<style scoped>
+.hint {
+  margin: 0 0 6px;
+  color: var(--faded);
+  font-size: 0.9em;
+}
+.chosen {
+  margin-top: 6px;
+}
+.picture {
+  position: relative;
+}
+img {
+  display: block;
+  width: 100%;
+  height: auto;
+  border: 1px solid var(--rule);
+}
+svg {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+}
+.place {
+  fill: var(--oak);
+  fill-opacity: 0;
+  stroke: var(--oak);
+  stroke-width: 2;
+  stroke-dasharray: 6 4;
+  vector-effect: non-scaling-stroke;
+  cursor: pointer;
+}
+.place:hover {
+  fill-opacity: 0.12;
+}
+.place[aria-checked='true'] {
+  fill-opacity: 0.35;
+  stroke-width: 4;
+  stroke-dasharray: none;
+}
+.place:focus-visible {
+  outline: none;
+  stroke: var(--secure);
+  stroke-width: 5;
+}
+</style>

@@ -1,0 +1,310 @@
+<script setup lang="ts">
+/**
+ * A picture with places drawn on it. A place is drawn with the mouse, or added and then moved and sized with the arrow
+ * keys, so that nobody needs a mouse.
+ */
+import { freshId, type Places } from '@oaken/core/items';
+import { computed, ref } from 'vue';
+import { under, type Problem } from '../../parts/problems';
+import MediaDialog, { type Medium } from '../../rich/MediaDialog.vue';
+
+const part = defineModel<Places>({ required: true });
+const props = defineProps<{ problems: Problem[] }>();
+type Place = Places['places'][number];
+type Area = Place['area'];
+
+const change = (places: Partial<Places>) => (part.value = { ...part.value, ...places });
+const asking = ref(false);
+const shape = ref<'rect' | 'circle' | 'poly'>('rect');
+const sheet = ref<SVGSVGElement>();
+const begun = ref<{ x: number; y: number } | null>(null);
+const drawn = ref<Area | null>(null);
+const corners = ref<number[]>([]);
+const picture = computed(() => part.value.picture);
+
+function putPicture({ src, words, width, height }: Medium): void {
+  change({
+    picture: {
+      file: src,
+      alternative: words,
+      width: Number(width) || 640,
+      height: Number(height) || 480,
+    },
+  });
+}
+function spot(event: PointerEvent | MouseEvent): { x: number; y: number } {
+  const box = sheet.value!.getBoundingClientRect();
+  const inside = (value: number, limit: number) => Math.round(Math.min(limit, Math.max(0, value)));
+  return {
+    x: inside((picture.value.width * (event.clientX - box.left)) / box.width, picture.value.width),
+    y: inside(
+      (picture.value.height * (event.clientY - box.top)) / box.height,
+      picture.value.height,
+    ),
+  };
+}
+const between = (a: { x: number; y: number }, b: { x: number; y: number }): Area =>
+  shape.value === 'circle'
+    ? { shape: 'circle', ...a, radius: Math.max(1, Math.round(Math.hypot(b.x - a.x, b.y - a.y))) }
+    : {
+        shape: 'rect',
+        x: Math.min(a.x, b.x),
+        y: Math.min(a.y, b.y),
+        width: Math.max(1, Math.abs(b.x - a.x)),
+        height: Math.max(1, Math.abs(b.y - a.y)),
+      };
+
+function down(event: PointerEvent): void {
+  if (shape.value === 'poly') {
+    const { x, y } = spot(event);
+    corners.value = [...corners.value, x, y];
+    return;
+  }
+  sheet.value!.setPointerCapture(event.pointerId);
+  begun.value = spot(event);
+}
+const drag = (event: PointerEvent) =>
+  begun.value && (drawn.value = between(begun.value, spot(event)));
+function up(): void {
+  const box = drawn.value;
+  [begun.value, drawn.value] = [null, null];
+  // A press without a drag draws nothing.
+  if (box && (box.shape !== 'rect' || box.width * box.height > 60)) add(box);
+}
+function closeShape(): void {
+  if (corners.value.length >= 6) add({ shape: 'poly', points: corners.value });
+  corners.value = [];
+}
+function add(area: Area): void {
+  const id = freshId(part.value.places.map((place) => place.id));
+  change({ places: [...part.value.places, { id, label: '', area }] });
+}
+function addInMiddle(): void {
+  const { width, height } = picture.value;
+  const [x, y] = [Math.round(width / 2), Math.round(height / 2)];
+  const size = Math.round(Math.min(width, height) / 8);
+  add(
+    shape.value === 'circle'
+      ? { shape: 'circle', x, y, radius: size }
+      : { shape: 'rect', x: x - size, y: y - size, width: 2 * size, height: 2 * size },
+  );
+}
+const setPlace = (index: number, place: Partial<Place>) =>
+  change({ places: part.value.places.map((old, n) => (n === index ? { ...old, ...place } : old)) });
+function remove(index: number): void {
+  const { id } = part.value.places[index]!;
+  change({
+    places: part.value.places.filter((_, n) => n !== index),
+    key: part.value.key.filter((text) => text !== id),
+  });
+}
+const toggle = (id: string) =>
+  change({
+    key: part.value.key.includes(id)
+      ? part.value.key.filter((text) => text !== id)
+      : [...part.value.key, id],
+  });
+
+/** Arrows move a place, Shift with an arrow makes it larger or smaller. */
+function key(event: KeyboardEvent, index: number): void {
+  const step = { ArrowUp: [0, -1], ArrowDown: [0, 1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] }[
+    event.key
+  ];
+  if (!step) return;
+  event.preventDefault();
+  const [dx, dy] = [step[0]! * 4, step[1]! * 4];
+  const { area } = part.value.places[index]!;
+  if (area.shape === 'poly')
+    setPlace(index, {
+      area: { ...area, points: area.points.map((value, n) => value + (n % 2 ? dy : dx)) },
+    });
+  else if (!event.shiftKey) setPlace(index, { area: { ...area, x: area.x + dx, y: area.y + dy } });
+  else if (area.shape === 'circle')
+    setPlace(index, { area: { ...area, radius: Math.max(4, area.radius + dx + dy) } });
+  else
+    setPlace(index, {
+      area: { ...area, width: Math.max(8, area.width + dx), height: Math.max(8, area.height + dy) },
+    });
+}
+function shapeOf(area: Area) {
+  if (area.shape === 'rect')
+    return { is: 'rect', x: area.x, y: area.y, width: area.width, height: area.height };
+  if (area.shape === 'circle') return { is: 'circle', cx: area.x, cy: area.y, r: area.radius };
+  return { is: 'polygon', points: area.points.join(' ') };
+}
+/** Where the name of an area stands. */
+function middle(area: Area): { x: number; y: number } {
+  if (area.shape === 'rect') return { x: area.x + area.width / 2, y: area.y + area.height / 2 };
+  if (area.shape === 'circle') return { x: area.x, y: area.y };
+  const [x = 0, y = 0] = area.points;
+  return { x, y };
+}
+const general = computed(() =>
+  props.problems.filter(
+    ({ pointer }) =>
+      /^\/(places|key|picture|mostChosen)/.test(pointer) && !/^\/places\/\d/.test(pointer),
+  ),
+);
+</script>
+
+<template>
+  <button v-if="!picture.file" type="button" class="word" @click="asking = true">
+    Choose the picture
+  </button>
+  <template v-else>
+    <div class="bar">
+      <label
+        v-for="(name, entry) in { rect: 'Rectangle', circle: 'Circle', poly: 'Any shape' }"
+        :key="entry"
+        class="small"
+        ><input v-model="shape" type="radio" :value="entry" /> {{ name }}</label
+      >
+      <button v-if="corners.length" type="button" class="word" @click="closeShape">
+        Close the shape
+      </button>
+      <button v-else-if="shape !== 'poly'" type="button" class="word" @click="addInMiddle">
+        Add one in the middle
+      </button>
+      <button type="button" class="word" @click="asking = true">Another picture</button>
+    </div>
+    <div class="picture">
+      <img :src="picture.file" :alt="picture.alternative" />
+      <svg
+        ref="sheet"
+        :viewBox="`0 0 ${picture.width} ${picture.height}`"
+        @pointerdown="down"
+        @pointermove="drag"
+        @pointerup="up"
+        @dblclick="closeShape"
+      >
+        <g v-for="(place, position) in part.places" :key="place.id">
+          <component
+            :is="shapeOf(place.area).is"
+            v-bind="{ ...shapeOf(place.area), is: undefined }"
+            class="place"
+            :class="{ right: part.key.includes(place.id) }"
+            tabindex="0"
+            role="img"
+            :aria-label="`Place ${position + 1}: arrows move it, Shift with arrows sizes it`"
+            @keydown="key($event, position)"
+          />
+          <text v-bind="middle(place.area)" class="number" :font-size="picture.width / 26">
+            {{ position + 1 }}
+          </text>
+        </g>
+        <component
+          :is="shapeOf(drawn).is"
+          v-if="drawn"
+          v-bind="{ ...shapeOf(drawn), is: undefined }"
+          class="place"
+        />
+        <polyline v-if="corners.length" :points="corners.join(' ')" class="place" />
+      </svg>
+    </div>
+    <p class="faded small">
+      Draw a place with the mouse; or add one and move it with the arrow keys.
+    </p>
+    <div v-for="(place, at) in part.places" :key="place.id" class="line">
+      <label class="small"
+        ><input
+          type="checkbox"
+          :checked="part.key.includes(place.id)"
+          :aria-label="`Place ${at + 1} is right`"
+          @change="toggle(place.id)"
+        />
+        {{ at + 1 }}</label
+      >
+      <input
+        class="plain-input"
+        :value="place.label"
+        maxlength="120"
+        :aria-label="`Name of place ${at + 1}, read aloud`"
+        placeholder="Its name, read aloud; it must not give the answer away"
+        @input="setPlace(at, { label: ($event.target as HTMLInputElement).value })"
+      />
+      <button type="button" class="word" @click="remove(at)">remove</button>
+      <p v-for="problem in under(problems, `/places/${at}`)" :key="problem.message" class="wrong">
+        {{ problem.message }}
+      </p>
+    </div>
+  </template>
+  <p v-for="problem in general" :key="problem.pointer + problem.message" class="wrong">
+    {{ problem.message }}
+  </p>
+  <MediaDialog
+    v-model="asking"
+    kind="picture"
+    :start="
+      picture.file
+        ? {
+            kind: 'picture',
+            src: picture.file,
+            words: picture.alternative,
+            width: String(picture.width),
+            height: String(picture.height),
+          }
+        : null
+    "
+    @done="putPicture"
+  />
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  margin-bottom: 6px;
+}
+.picture {
+  position: relative;
+}
+img {
+  display: block;
+  width: 100%;
+  border: 1px solid var(--rule);
+}
+svg {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  cursor: crosshair;
+  touch-action: none;
+}
+.place {
+  fill: var(--oak);
+  fill-opacity: 0.15;
+  stroke: var(--oak);
+  stroke-width: 2;
+  vector-effect: non-scaling-stroke;
+}
+.place.right {
+  fill: var(--secure);
+  stroke: var(--secure);
+}
+.place:focus-visible {
+  outline: none;
+  stroke-width: 5;
+}
+.number {
+  font-weight: 700;
+  text-anchor: middle;
+  dominant-baseline: central;
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 4;
+  fill: var(--ink);
+  pointer-events: none;
+}
+.line {
+  display: grid;
+  grid-template-columns: 48px minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: center;
+  margin-top: 6px;
+}
+.line .wrong {
+  grid-column: 2 / 4;
+}
+</style>

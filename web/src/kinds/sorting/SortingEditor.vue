@@ -1,0 +1,91 @@
+<script setup lang="ts">
+/** Things and groups; each answer pattern says where every thing belongs. */
+import { joined, parted, type Sorting } from '@oaken/core/items';
+import { plainText } from '@oaken/core/text';
+import { under, type Problem } from '../../parts/problems';
+import LinesEditor from '../LinesEditor.vue';
+
+const part = defineModel<Sorting>({ required: true });
+defineProps<{ problems: Problem[] }>();
+const change = (sorting: Partial<Sorting>) => (part.value = { ...part.value, ...sorting });
+const groupOf = (pattern: string[], thing: string) =>
+  pattern.map(parted).find(([text]) => text === thing)?.[1] ?? '';
+
+function setGroup(index: number, thing: string, group: string): void {
+  const rest = part.value.keys[index]!.filter((text) => parted(text)[0] !== thing);
+  const key = group ? [...rest, joined(thing, group)] : rest;
+  change({ keys: part.value.keys.with(index, key) });
+}
+const dropped = (id: string, side: 0 | 1) =>
+  change({ keys: part.value.keys.map((key) => key.filter((text) => parted(text)[side] !== id)) });
+const name = (text: string) => plainText(text) || '(empty)';
+</script>
+
+<template>
+  <h3>Groups</h3>
+  <LinesEditor
+    :model-value="part.groups"
+    what="group"
+    :least="2"
+    :maximum="8"
+    :problems="under(problems, '/groups')"
+    @update:model-value="change({ groups: $event })"
+    @removed="dropped($event, 1)"
+  />
+  <h3 class="gap">Things to sort</h3>
+  <LinesEditor
+    :model-value="part.choices"
+    what="thing"
+    :least="2"
+    :maximum="30"
+    :problems="under(problems, '/choices')"
+    @update:model-value="change({ choices: $event })"
+    @removed="dropped($event, 0)"
+  />
+  <section v-for="(pattern, index) in part.keys" :key="index" class="pattern">
+    <h3>
+      {{ part.keys.length > 1 ? `Answer pattern ${index + 1}` : 'Where they belong' }}
+      <button
+        v-if="part.keys.length > 1"
+        type="button"
+        class="word"
+        @click="change({ keys: part.keys.filter((_, n) => n !== index) })"
+      >
+        take away
+      </button>
+    </h3>
+    <table class="ruled">
+      <tbody>
+        <tr v-for="thing in part.choices" :key="thing.id">
+          <td>{{ name(thing.text) }}</td>
+          <td>
+            <select
+              class="plain-input"
+              :value="groupOf(pattern, thing.id)"
+              :aria-label="`Group of ${name(thing.text)}`"
+              @change="setGroup(index, thing.id, ($event.target as HTMLSelectElement).value)"
+            >
+              <option value="">stays out</option>
+              <option v-for="group in part.groups" :key="group.id" :value="group.id">
+                {{ name(group.text) }}
+              </option>
+            </select>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-for="problem in under(problems, `/keys/${index}`)" :key="problem.message" class="wrong">
+      {{ problem.message }}
+    </p>
+  </section>
+  <button type="button" class="word" @click="change({ keys: [...part.keys, [...part.keys[0]!]] })">
+    Add another answer pattern that is right
+  </button>
+</template>
+
+<style scoped>
+.gap,
+.pattern {
+  margin-top: 14px;
+}
+</style>

@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import type { Survey } from '@oaken/core/items';
+import { under, type Problem } from '../../parts/problems';
+import LinesEditor from '../LinesEditor.vue';
+
+const part = defineModel<Survey>({ required: true });
+defineProps<{ problems: Problem[] }>();
+const styles = {
+  one: 'one of the choices',
+  many: 'any number of the choices',
+  words: 'words of their own',
+};
+</script>
+
+<template>
+  <label class="field">
+    <span class="label">Students answer with</span>
+    <select
+      class="plain-input"
+      :value="part.style"
+      @change="
+        part = { ...part, style: ($event.target as HTMLSelectElement).value as Survey['style'] }
+      "
+    >
+      <option v-for="(name, style) in styles" :key="style" :value="style">{{ name }}</option>
+    </select>
+  </label>
+  <LinesEditor
+    v-if="part.style !== 'words'"
+    :model-value="part.choices"
+    what="choice"
+    :least="2"
+    :maximum="20"
+    :problems="under(problems, '/choices')"
+    @update:model-value="part = { ...part, choices: $event }"
+  />
+</template>

@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import type { ShortText } from '@oaken/core/items';
+import { computed } from 'vue';
+import type { Problem } from '../../parts/problems';
+import ExampleAnswers from './ExampleAnswers.vue';
+
+const part = defineModel<ShortText>({ required: true });
+const props = defineProps<{ problems: Problem[] }>();
+
+const lines = computed(() => part.value.key.variants.join('\n'));
+const setLines = (event: Event) =>
+  (part.value = {
+    ...part.value,
+    key: {
+      ...part.value.key,
+      variants: (event.target as HTMLTextAreaElement).value
+        .split('\n')
+        .filter((line) => line.trim()),
+    },
+  });
+const folds = {
+  case: 'Capitals do not matter',
+  space: 'Spacing does not matter',
+  accents: 'Accents do not matter',
+  punctuation: 'Full stops, quotes, hyphens between words and the like do not matter',
+} as const;
+const setFold = (name: keyof typeof folds, on: boolean) =>
+  (part.value = {
+    ...part.value,
+    key: { ...part.value.key, fold: { ...part.value.key.fold, [name]: on } },
+  });
+const keyProblems = computed(() =>
+  props.problems.filter(({ pointer }) => pointer.startsWith('/key')),
+);
+</script>
+
+<template>
+  <label class="field"
+    ><span class="label">Accepted answers, one a line</span
+    ><textarea class="plain-input" rows="3" :value="lines" @change="setLines" />
+  </label>
+  <label v-for="(text, name) in folds" :key="name" class="fold"
+    ><input
+      type="checkbox"
+      :checked="part.key.fold[name]"
+      @change="setFold(name, ($event.target as HTMLInputElement).checked)"
+    />
+    {{ text }}</label
+  >
+  <ExampleAnswers :part="part" />
+  <p v-for="problem in keyProblems" :key="problem.pointer" class="wrong">{{ problem.message }}</p>
+</template>
+
+<style scoped>
+.fold {
+  display: block;
+}
+</style>

@@ -1,0 +1,130 @@
+<script setup lang="ts">
+/** A formula entered as it looks, or as LaTeX for those who know it; both sides follow each other. */
+import 'mathlive/fonts.css';
+import { MathfieldElement } from 'mathlive';
+import katex from 'katex';
+import { computed, nextTick, ref } from 'vue';
+import { whenOpened } from '../parts/whenOpened';
+
+MathfieldElement.fontsDirectory = null;
+MathfieldElement.soundsDirectory = null;
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ start: string }>();
+const emit = defineEmits<{ done: [latex: string] }>();
+const latex = ref('');
+const field = ref<MathfieldElement>();
+
+whenOpened(open, async () => {
+  latex.value = props.start;
+  await nextTick();
+  field.value?.setValue(props.start, { silenceNotifications: true });
+});
+const problem = computed(() => {
+  try {
+    katex.renderToString(latex.value, { throwOnError: true, output: 'mathml', strict: 'ignore' });
+    return '';
+  } catch (error) {
+    return (error as Error).message.replace(/^KaTeX parse error: /, '');
+  }
+});
+function typed(event: Event): void {
+  latex.value = (event.target as HTMLTextAreaElement).value;
+  field.value?.setValue(latex.value, { silenceNotifications: true });
+}
+const shortcuts: [sign: string, latex: string, title: string][] = [
+  ['a⁄b', '\\frac{#@}{#?}', 'Fraction'],
+  ['xⁿ', '#@^{#?}', 'Power'],
+  ['xₙ', '#@_{#?}', 'Index'],
+  ['√', '\\sqrt{#0}', 'Root'],
+  ['ⁿ√', '\\sqrt[#?]{#0}', 'Root of a degree'],
+  ['|x|', '\\left|#0\\right|', 'Absolute value'],
+  ['×', '\\times', 'Times'],
+  ['÷', '\\div', 'Divided by'],
+  ['±', '\\pm', 'Plus or minus'],
+  ['π', '\\pi', 'Pi'],
+  ['≤', '\\le', 'At most'],
+  ['≥', '\\ge', 'At least'],
+  ['≠', '\\ne', 'Not equal'],
+  ['°', '^{\\circ}', 'Degree'],
+  ['( )', '\\left(#0\\right)', 'Brackets'],
+  ['1 1⁄2', '#?\\frac{#?}{#?}', 'Mixed number'],
+];
+const insert = (text: string) =>
+  field.value?.insert(text, { focus: true, selectionMode: 'placeholder' });
+function finish(): void {
+  if (problem.value || latex.value.trim() === '') return;
+  emit('done', latex.value.trim());
+  open.value = false;
+}
+</script>
+
+<template>
+  <el-dialog v-model="open" title="Formula" width="640px" append-to-body @opened="field?.focus()">
+    <div class="shortcuts" role="group" aria-label="Pieces of a formula">
+      <button
+        v-for="[sign, shortcut, title] in shortcuts"
+        :key="title"
+        type="button"
+        :title="title"
+        @mousedown.prevent
+        @click="insert(shortcut)"
+      >
+        {{ sign }}<span class="unseen"> {{ title }}</span>
+      </button>
+    </div>
+    <math-field
+      ref="field"
+      class="mathfield"
+      aria-label="Formula"
+      math-virtual-keyboard-policy="manual"
+      @input="latex = ($event.target as MathfieldElement).value"
+      @keydown.enter.prevent="finish"
+    />
+    <label class="field">
+      <span class="label">LaTeX</span>
+      <textarea class="plain-input" rows="2" :value="latex" spellcheck="false" @input="typed" />
+    </label>
+    <p v-if="latex && problem" class="wrong" role="alert">
+      This formula cannot be read: {{ problem }}
+    </p>
+    <template #footer>
+      <el-button @click="open = false">Cancel</el-button>
+      <el-button type="primary" :disabled="problem !== '' || latex.trim() === ''" @click="finish"
+        >Put in</el-button
+      >
+    </template>
+  </el-dialog>
+</template>
+
+<style scoped>
+.shortcuts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  margin-bottom: 10px;
+}
+.shortcuts button {
+  min-width: 44px;
+  min-height: 36px;
+  border: 1px solid var(--rule-strong);
+  border-radius: var(--corner);
+  background: var(--sheet);
+  font-family: var(--serif);
+  cursor: pointer;
+}
+.mathfield {
+  display: block;
+  font-size: 1.5rem;
+  padding: 8px 12px;
+  margin-bottom: 14px;
+  border: 1px solid var(--rule-strong);
+  border-radius: var(--corner);
+  background: var(--sheet);
+  color: var(--ink);
+}
+.mathfield::part(virtual-keyboard-toggle),
+.mathfield::part(menu-toggle) {
+  display: none;
+}
+</style>

@@ -1,0 +1,176 @@
+<script setup lang="ts">
+/** A picture, sound or film to be uploaded, with the words that those need who cannot see or hear it. */
+import { mostPlays } from '@oaken/core/text';
+import { computed, ref, watch } from 'vue';
+import { inWords } from '../client/request';
+import { withoutHeic } from '../parts/heic';
+import { keepFile, type KeptFile } from './files';
+
+export interface Medium {
+  kind: 'picture' | 'sound' | 'film';
+  src: string;
+  words: string;
+  width?: string | undefined;
+  height?: string | undefined;
+  /** A student can play it so often; none: as often as wanted. */
+  plays?: string | undefined;
+}
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ kind: Medium['kind']; start: Medium | null }>();
+const emit = defineEmits<{ done: [medium: Medium] }>();
+const file = ref<KeptFile | null>(null);
+const words = ref('');
+const width = ref('');
+const plays = ref('');
+const wrong = ref('');
+const progress = ref<number | null>(null);
+let stop: AbortController | null = null;
+
+const says = {
+  picture: {
+    title: 'Picture',
+    accept:
+      'image/png,image/jpeg,image/gif,image/webp,image/svg+xml,image/heic,image/heif,.heic,.heif',
+    label: 'What it shows, for those who cannot see it',
+    hint: 'PNG, JPEG, GIF, WebP, SVG or a phone’s HEIC, up to 8 MB.',
+  },
+  sound: {
+    title: 'Sound',
+    accept: 'audio/*',
+    label: 'Title',
+    hint: 'MP3, WAV, OGG or M4A, up to 20 MB.',
+  },
+  film: { title: 'Film', accept: 'video/*', label: 'Title', hint: 'MP4 or WebM, up to 40 MB.' },
+};
+const wording = computed(() => says[props.kind]);
+const src = computed(() => file.value?.address ?? props.start?.src ?? '');
+
+watch(open, (now) => {
+  if (!now) return stop?.abort();
+  file.value = null;
+  words.value = props.start?.words ?? '';
+  width.value = props.start?.width ?? '';
+  plays.value = props.start?.plays ?? '';
+  wrong.value = '';
+});
+
+async function choose(event: Event): Promise<void> {
+  const field = event.target as HTMLInputElement;
+  const chosen = field.files?.[0];
+  field.value = '';
+  if (!chosen) return;
+  wrong.value = '';
+  stop = new AbortController();
+  progress.value = 0;
+  try {
+    const sent = props.kind === 'picture' ? await withoutHeic(chosen) : chosen;
+    file.value = await keepFile(sent, props.kind, {
+      signal: stop.signal,
+      progress: (share) => (progress.value = share),
+    });
+    width.value = file.value.width ? String(Math.min(file.value.width, 640)) : '';
+    if (props.kind !== 'picture' && words.value === '')
+      words.value = chosen.name.replace(/\.\w+$/, '');
+  } catch (error) {
+    if (!stop.signal.aborted) wrong.value = inWords(error);
+  } finally {
+    progress.value = null;
+  }
+}
+function finish(): void {
+  if (words.value.trim() === '') {
+    wrong.value =
+      props.kind === 'picture'
+        ? 'A picture needs words for those who cannot see it.'
+        : 'Give it a title.';
+    return;
+  }
+  const often = plays.value.trim();
+  if (
+    props.kind !== 'picture' &&
+    often !== '' &&
+    !(/^\d+$/.test(often) && Number(often) >= 1 && Number(often) <= mostPlays)
+  ) {
+    wrong.value = `How often it can be played is a whole number from 1 to ${mostPlays}, or nothing.`;
+    return;
+  }
+  const kept = file.value;
+  const shown = Number(width.value);
+  const ratio =
+    kept?.width && kept.height
+      ? kept.height / kept.width
+      : Number(props.start?.height) / Number(props.start?.width);
+  const sized = props.kind === 'picture' && shown > 0 && ratio > 0;
+  emit('done', {
+    kind: props.kind,
+    src: src.value,
+    words: words.value.trim(),
+    ...(props.kind !== 'picture' && often !== '' && { plays: String(Number(often)) }),
+    ...(sized && { width: String(Math.round(shown)), height: String(Math.round(shown * ratio)) }),
+  });
+  open.value = false;
+}
+</script>
+
+<template>
+  <el-dialog v-model="open" :title="wording.title" width="560px" append-to-body>
+    <label class="field">
+      <span class="label">{{ src ? 'Another file' : 'File' }}</span>
+      <input type="file" :accept="wording.accept" :disabled="progress !== null" @change="choose" />
+      <span class="faded small">{{ wording.hint }}</span>
+    </label>
+    <p v-if="progress !== null" role="status">
+      Sending, {{ Math.round(progress * 100) }} % …
+      <button class="word" @click="stop?.abort()">Cancel</button>
+    </p>
+    <div v-if="src" class="shown">
+      <img v-if="kind === 'picture'" :src="src" alt="The chosen picture" />
+      <audio v-else-if="kind === 'sound'" :src="src" controls />
+      <video v-else :src="src" controls />
+    </div>
+    <label class="field">
+      <span class="label">{{ wording.label }}</span>
+      <textarea
+        v-if="kind === 'picture'"
+        v-model="words"
+        class="plain-input"
+        rows="2"
+        maxlength="500"
+      />
+      <input v-else v-model="words" class="plain-input" maxlength="200" />
+    </label>
+    <label v-if="kind === 'picture'" class="field">
+      <span class="label">Width on the page, in points</span>
+      <input v-model="width" class="plain-input narrow" inputmode="numeric" />
+    </label>
+    <label v-if="kind !== 'picture'" class="field">
+      <span class="label"
+        >A student can play it so often <span class="faded">empty: as often as wanted</span></span
+      >
+      <input v-model="plays" class="plain-input narrow" inputmode="numeric" maxlength="3" />
+    </label>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <template #footer>
+      <el-button @click="open = false">Cancel</el-button>
+      <el-button type="primary" :disabled="!src || progress !== null" @click="finish"
+        >Put in</el-button
+      >
+    </template>
+  </el-dialog>
+</template>
+
+<style scoped>
+.shown {
+  margin-bottom: 14px;
+}
+.shown img,
+.shown video {
+  max-width: 100%;
+  max-height: 240px;
+  border: 1px solid var(--rule);
+}
+.narrow {
+  width: 110px;
+}
+</style>

@@ -1,0 +1,114 @@
+/** What a wording can hold beside paragraphs, lists and tables; each says the markup that core allows. */
+import { Mark, mergeAttributes, Node } from '@tiptap/core';
+import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
+
+const data = (name: string) => ({
+  default: '',
+  parseHTML: (element: HTMLElement) => element.getAttribute(name) ?? '',
+  renderHTML: () => ({}),
+});
+const text = (name: string) => ({
+  default: null as string | null,
+  parseHTML: (element: HTMLElement) => element.getAttribute(name),
+});
+const kept = '[src^="/api/files/"]';
+
+/** A formula is one piece with its LaTeX; it is drawn by the page that shows it. */
+export const Formula = Node.create({
+  name: 'formula',
+  group: 'inline',
+  inline: true,
+  atom: true,
+  addAttributes: () => ({ latex: data('data-formula') }),
+  parseHTML: () => [{ tag: 'span[data-formula]' }],
+  renderHTML: ({ node }) => [
+    'span',
+    { 'data-formula': node.attrs.latex },
+    String(node.attrs.latex),
+  ],
+});
+
+export const Picture = Node.create({
+  name: 'picture',
+  group: 'inline',
+  inline: true,
+  atom: true,
+  draggable: true,
+  addAttributes: () => ({
+    src: text('src'),
+    alt: text('alt'),
+    width: text('width'),
+    height: text('height'),
+  }),
+  parseHTML: () => [{ tag: `img${kept}` }],
+  renderHTML: ({ HTMLAttributes }) => ['img', HTMLAttributes],
+});
+
+const player = (name: 'sound' | 'film', tag: 'audio' | 'video') =>
+  Node.create({
+    name,
+    group: 'block',
+    atom: true,
+    draggable: true,
+    addAttributes: () => ({
+      src: text('src'),
+      title: text('title'),
+      'data-plays': text('data-plays'),
+    }),
+    parseHTML: () => [{ tag: `${tag}${kept}` }],
+    renderHTML: ({ HTMLAttributes }) => [tag, mergeAttributes(HTMLAttributes, { controls: '' })],
+  });
+export const Sound = player('sound', 'audio');
+export const Film = player('film', 'video');
+
+export const sizes = { small: 'Small', large: 'Large', larger: 'Larger' } as const;
+
+/** Text in another size than the rest, in steps. */
+export const Size = Mark.create({
+  name: 'size',
+  addAttributes: () => ({ step: data('data-size') }),
+  parseHTML: () => [{ tag: 'span[data-size]' }],
+  renderHTML: ({ mark }) => ['span', { 'data-size': mark.attrs.step }, 0],
+});
+
+/** A gap in a text, to be filled. */
+export const Gap = Node.create({
+  name: 'gap',
+  group: 'inline',
+  inline: true,
+  atom: true,
+  addAttributes: () => ({ gap: data('data-gap') }),
+  parseHTML: () => [{ tag: 'span[data-gap]' }],
+  renderHTML: ({ node }) => ['span', { 'data-gap': node.attrs.gap }],
+});
+
+/** Words that a student can choose. */
+export const Words = Mark.create({
+  name: 'words',
+  inclusive: false,
+  addAttributes: () => ({ words: data('data-words') }),
+  parseHTML: () => [{ tag: 'span[data-words]' }],
+  renderHTML: ({ mark }) => ['span', { 'data-words': mark.attrs.words }, 0],
+});
+
+/** Tables without the widths that an editor would add: a page decides for itself. */
+const PlainTable = Table.extend({ renderHTML: () => ['table', ['tbody', 0]] });
+const span = (name: 'colspan' | 'rowspan') => ({
+  default: 1,
+  parseHTML: (element: HTMLElement) => Number(element.getAttribute(name)) || 1,
+  renderHTML: (attributes: Record<string, unknown>) =>
+    Number(attributes[name]) > 1 ? { [name]: attributes[name] } : {},
+});
+const cell = {
+  addAttributes: () => ({
+    colspan: span('colspan'),
+    rowspan: span('rowspan'),
+    colwidth: { default: null, rendered: false },
+  }),
+};
+export const tables = [
+  PlainTable.configure({ resizable: false }),
+  TableRow,
+  TableHeader.extend(cell),
+  TableCell.extend(cell),
+];
