@@ -24,6 +24,15 @@ module.exports = {
       to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
     },
     {
+      name: 'no-circles-between-folders',
+      comment:
+        'A folder is about one thing: what two of them need stands in a third. Types count too.',
+      scope: 'folder',
+      severity: 'error',
+      from: {},
+      to: { circular: true },
+    },
+    {
       name: 'core-has-no-world',
       comment: 'No Node, no DOM, no database in core.',
       severity: 'error',
@@ -33,7 +42,9 @@ module.exports = {
     {
       name: 'seat-carries-no-desk',
       severity: 'error',
-      from: { path: '^web/src/(seat|parts|kinds/.*(Answer\\.vue|answers\\.ts|ItemView\\.vue)$)' },
+      from: {
+        path: '^web/src/(seat|sitting|parts|kinds/.*(Answer\\.vue|answers\\.ts|ItemView\\.vue)$)',
+      },
       to: { path: '^web/src/(desk|office|rich|kinds/authoring)|element-plus|echarts|@tiptap' },
     },
   ],

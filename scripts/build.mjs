@@ -32,7 +32,7 @@ const bundle = (entry, outfile) =>
 const threads = [
   ['server/src/banks/finding/worker.ts', 'server/dist/finder.mjs'],
   ['server/src/assembly/worker.ts', 'server/dist/assembler.mjs'],
-  ['server/src/threads/desk-worker.ts', 'server/dist/desk.mjs'],
+  ['server/src/desk-worker.ts', 'server/dist/desk.mjs'],
   ['server/src/reading/worker.ts', 'server/dist/reader.mjs'],
 ];
 const serverProgram = ['server/src/main.ts', 'server/dist/main.mjs'];

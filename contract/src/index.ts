@@ -193,4 +193,4 @@ export const api = {
 };
 export type Api = typeof api;
 
-export * from './define';
+export * from './endpoint/define';

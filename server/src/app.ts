@@ -4,7 +4,7 @@ import express, { type ErrorRequestHandler, type Express, type Request } from 'e
 import { setTimeout as wait } from 'node:timers/promises';
 import { accountRoutes } from './accounts/account-routes';
 import { Devices } from './accounts/devices';
-import { sessionRoutes } from './accounts/session-routes';
+import { sessionRoutes } from './sign-in/session-routes';
 import { Sessions } from './accounts/sessions';
 import { Throttle } from './accounts/throttle';
 import { WaitingLines } from './accounts/waiting-lines';
@@ -29,7 +29,7 @@ import { binder, type BindOptions } from './http/bind';
 import { openApi } from './http/openapi';
 import { guard } from './http/guard';
 import { servePages } from './http/pages';
-import { busyDatabase, isDatabaseAway, Problem } from './http/problem';
+import { busyDatabase, isDatabaseAway, Problem } from './problems/problem';
 import { identify, requestIdOf } from './http/request-id';
 import { Site } from './http/site';
 import type { Logger } from './log';
@@ -40,13 +40,13 @@ import { sendLetters } from './letters/sending';
 import { interchangeRoutes } from './interchange/routes';
 import { markingRoutes } from './marking/routes';
 import { passageRoutes } from './passages/routes';
-import { renewFigures } from './results/figures';
+import { renewFigures } from './figures/renew';
 import type { Reader } from './reading/reader';
 import { standardRoutes } from './standards/routes';
 import { forgetSentChanges } from './assessments/building';
 import { testRoutes } from './assessments/routes';
 import type { DeskThread } from './threads/desk';
-import { deskRoutes } from './threads/desk-routes';
+import { deskRoutes } from './desk-routes';
 import { watchingRoutes } from './watching/routes';
 
 export interface AppOptions extends BindOptions {

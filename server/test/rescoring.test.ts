@@ -1,6 +1,6 @@
 import { fromJson, row, rows } from './support/sql';
 import { readEdition, readStored, reckon } from '../src/rescoring/reckoning';
-import { renewFigures } from '../src/results/figures';
+import { renewFigures } from '../src/figures/renew';
 import {
   answer,
   clientKey,

@@ -1,6 +1,6 @@
-/** Who may see and do what: each rule of `access/scopes.ts` on a few rows of its own. */
+/** Who may see and do what: each rule of `models/access-scopes.ts` on a few rows of its own. */
 import { randomBytes, randomUUID } from 'node:crypto';
-import type { Viewer } from '../src/access/scopes';
+import type { Viewer } from '../src/models/access-scopes';
 import { rightIn, shareOf } from '../src/banks/rights';
 import { connect, createDatabase, type Database } from '../src/database/connect';
 import { migrator } from '../src/database/migrate';

@@ -30,7 +30,7 @@ const call = jest.fn();
 const failed = jest.fn();
 const done = jest.fn();
 jest.mock('../src/client/call', () => ({ call: (...sent: unknown[]) => call(...sent) }));
-jest.mock('../src/desk/undo', () => ({
+jest.mock('../src/desk/shared/undo', () => ({
   failed: (error: unknown) => failed(error),
   done: (text: string) => done(text),
 }));

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { endpoint, id, instant } from '../define';
+import { endpoint, id, instant } from '../endpoint/define';
 
 export const account = z.object({
   id,

@@ -1,7 +1,7 @@
 /** The school's staff, as its administrators look after it; and everybody's own account. */
 import { listedPerson, mostStaff, password, signInName } from '@oaken/core/staff';
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant, roomy } from '../define';
+import { endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { account, sessionAnswer } from './session';
 
 const token = z.string().regex(/^[A-Za-z0-9_-]{43}$/, 'This link is not whole. Copy it again.');

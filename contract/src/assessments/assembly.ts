@@ -1,6 +1,6 @@
 import { blueprint } from '@oaken/core/assembly';
 import { z } from 'zod';
-import { endpoint, id, idInPath, roomy } from '../define';
+import { endpoint, id, idInPath, roomy } from '../endpoint/define';
 import { itemRow } from '../banks/search';
 
 const testId = z.object({ testId: idInPath });

@@ -4,7 +4,7 @@ import { change, mostEntries, outline, poolSearch, testKinds } from '@oaken/core
 import { z } from 'zod';
 import { reaches } from '../banks/shelves';
 import { itemRow } from '../banks/search';
-import { clientKey, endpoint, id, idInPath, instant, roomy, shortId } from '../define';
+import { clientKey, endpoint, id, idInPath, instant, roomy, shortId } from '../endpoint/define';
 
 /** A pinned revision, as the test's page shows it. */
 export const pinned = z.object({

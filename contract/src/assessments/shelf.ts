@@ -3,7 +3,7 @@ import { shelfOrders, shelves, sizeBands } from '@oaken/core/shelf';
 import { testKinds } from '@oaken/core/assessments';
 import { z } from 'zod';
 import { reaches } from '../banks/shelves';
-import { clientKey, endpoint, id, idInPath, instant } from '../define';
+import { clientKey, endpoint, id, idInPath, instant } from '../endpoint/define';
 
 const testId = z.object({ testId: idInPath });
 

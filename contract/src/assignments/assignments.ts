@@ -1,6 +1,6 @@
 import { assignmentRules } from '@oaken/core/assignments';
 import { z } from 'zod';
-import { clientKey, endpoint, id, idInPath, instant, roomy } from '../define';
+import { clientKey, endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { changeable, lateRule, wishes, who } from './wishes';
 
 export const assignmentRow = z.object({

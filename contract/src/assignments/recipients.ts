@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { endpoint, id, instant } from '../define';
+import { endpoint, id, instant } from '../endpoint/define';
 import { who } from './wishes';
 
 /** What these students already have, from whichever teacher. */

@@ -1,7 +1,7 @@
 /** What a teacher wishes when giving a test: to whom, when and how. */
 import { assignmentRules } from '@oaken/core/assignments';
 import { z } from 'zod';
-import { id, instant, shortId } from '../define';
+import { id, instant, shortId } from '../endpoint/define';
 
 export const lateRule = z.discriminatedUnion('late', [
   z.strictObject({ late: z.literal('no') }),

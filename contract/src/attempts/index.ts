@@ -3,7 +3,7 @@ import { responses, type SittingPart } from '@oaken/core/items';
 import { numberings } from '@oaken/core/passages';
 import { mostPlays } from '@oaken/core/text';
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant, roomy, shortId } from '../define';
+import { endpoint, id, idInPath, instant, roomy, shortId } from '../endpoint/define';
 
 /** A score as it may be shown: what the teacher does not show is null. */
 export const shownScore = z.object({

@@ -1,6 +1,6 @@
 import { itemContent, itemFacts } from '@oaken/core/items';
 import { z } from 'zod';
-import { clientKey, endpoint, id, idInPath, instant, roomy } from '../define';
+import { clientKey, endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { itemRow, mostAtOnce } from './search';
 
 export const use = z.object({

@@ -1,7 +1,7 @@
 import { difficultyBands, orders, itemRestCorrelationBands, usesBands } from '@oaken/core/finding';
 import { itemContent, markers, media, partKinds } from '@oaken/core/items';
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant } from '../define';
+import { endpoint, id, idInPath, instant } from '../endpoint/define';
 
 /** A list in an address: `grades=6,7`. */
 const numbers = z

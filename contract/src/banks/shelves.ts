@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { endpoint, id, idInPath } from '../define';
+import { endpoint, id, idInPath } from '../endpoint/define';
 
 export const reaches = ['mine', 'school', 'everybody'] as const;
 export const rights = ['read', 'use', 'edit'] as const;

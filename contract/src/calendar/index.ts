@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { endpoint } from '../define';
+import { endpoint } from '../endpoint/define';
 
 export const openCalendar = endpoint({
   method: 'POST',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { clientKey, endpoint, id, idInPath, instant } from '../define';
+import { clientKey, endpoint, id, idInPath, instant } from '../endpoint/define';
 
 const line = (limit: number) => z.string().trim().max(limit, `At most ${limit} characters.`);
 

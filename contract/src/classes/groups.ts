@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { endpoint, id, idInPath } from '../define';
+import { endpoint, id, idInPath } from '../endpoint/define';
 import { inClass } from './classes';
 
 const name = z.string().trim().min(1, 'A group needs a name.').max(60, 'At most 60 characters.');

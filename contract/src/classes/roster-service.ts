@@ -1,6 +1,6 @@
 import { listedStudent } from '@oaken/core/rosters';
 import { z } from 'zod';
-import { endpoint, id } from '../define';
+import { endpoint, id } from '../endpoint/define';
 
 const rosterClass = z.object({
   sourcedId: z.string(),

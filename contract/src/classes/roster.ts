@@ -1,7 +1,7 @@
 import { listedStudent, mostInClass } from '@oaken/core/rosters';
 import { accommodations } from '@oaken/core/accommodations';
 import { z } from 'zod';
-import { clientKey, endpoint, id, idInPath, instant, roomy } from '../define';
+import { clientKey, endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { classFacts, classRow, inClass } from './classes';
 
 export const rosterRow = z.object({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { endpoint, idInPath, shortId } from '../define';
+import { endpoint, idInPath, shortId } from '../endpoint/define';
 
 export const keptFile = z.object({
   /** Where it is fetched from. */

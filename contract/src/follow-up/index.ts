@@ -1,6 +1,6 @@
 /** Practice for those who missed something: groups with their evidence, and a test for each. */
 import { z } from 'zod';
-import { clientKey, endpoint, id, idInPath, roomy } from '../define';
+import { clientKey, endpoint, id, idInPath, roomy } from '../endpoint/define';
 
 const params = z.object({ assignmentId: idInPath });
 

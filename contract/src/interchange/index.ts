@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { endpoint, id, idInPath } from '../define';
+import { endpoint, id, idInPath } from '../endpoint/define';
 import { filters } from '../banks/search';
 
 const importId = z.string().regex(/^[A-Za-z0-9_-]{22}$/);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { endpoint, instant } from '../define';
+import { endpoint, instant } from '../endpoint/define';
 
 export const readMailbox = endpoint({
   method: 'GET',

@@ -1,6 +1,6 @@
 /** Marking by hand what no key can score. */
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant, roomy, shortId } from '../define';
+import { endpoint, id, idInPath, instant, roomy, shortId } from '../endpoint/define';
 import { given, markingWork, marks, partPlace } from './work';
 
 export * from './second';

@@ -1,6 +1,6 @@
 /** A second reader marks without seeing names or marks; then the two are compared and differences settled. */
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant, roomy } from '../define';
+import { endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { figure } from '../results';
 import { given, markingWork, marks, partPlace } from './work';
 

@@ -1,6 +1,6 @@
 /** Short answers that earned nothing and that nobody has looked at: a decision can become part of the key. */
 import { z } from 'zod';
-import { endpoint, roomy } from '../define';
+import { endpoint, roomy } from '../endpoint/define';
 import { partPlace } from './work';
 
 export const readUnknown = endpoint({

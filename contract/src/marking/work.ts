@@ -1,7 +1,7 @@
 /** What marking is about: parts that a person marks, answers to them, and marks. */
 import type { Criterion, SittingPart } from '@oaken/core/items';
 import { z } from 'zod';
-import { id, idInPath, instant, shortId } from '../define';
+import { id, idInPath, instant, shortId } from '../endpoint/define';
 
 /** The places of the levels that were given, by criterion. */
 export const levels = z.record(shortId, z.int().min(0).max(7));

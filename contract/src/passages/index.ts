@@ -1,6 +1,6 @@
 import { passageContent } from '@oaken/core/passages';
 import { z } from 'zod';
-import { clientKey, endpoint, id, idInPath, instant, roomy } from '../define';
+import { clientKey, endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 
 export const passageRow = z.object({
   id,

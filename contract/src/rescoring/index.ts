@@ -1,7 +1,7 @@
 /** Changing what counts after a test was given, and what was decided about single students' work. */
 import { itemContent } from '@oaken/core/items';
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant, roomy, shortId } from '../define';
+import { endpoint, id, idInPath, instant, roomy, shortId } from '../endpoint/define';
 import { figure } from '../results';
 
 const entry = shortId;

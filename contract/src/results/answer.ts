@@ -2,7 +2,7 @@
 import { itemContent } from '@oaken/core/items';
 import { z } from 'zod';
 import { assignmentRow } from '../assignments';
-import { id, idInPath, instant, instantInQuery, shortId } from '../define';
+import { id, idInPath, instant, instantInQuery, shortId } from '../endpoint/define';
 import { figure } from './figure';
 
 export const optionResult = z.object({

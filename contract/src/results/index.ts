@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { endpoint, idInPath } from '../define';
+import { endpoint, idInPath } from '../endpoint/define';
 import { resultsAnswer, resultsQuery } from './answer';
 
 const params = z.object({ assignmentId: idInPath });

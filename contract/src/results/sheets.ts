@@ -1,6 +1,6 @@
 /** Answers that were gathered elsewhere: kept as they came, and read in the same pages. */
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant, roomy } from '../define';
+import { endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { resultsAnswer } from './answer';
 
 const sheetId = z.object({ sheetId: idInPath });

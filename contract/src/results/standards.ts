@@ -1,6 +1,6 @@
 /** What was earned by standard: of a class, its groups and its students, across assignments and over time. */
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant, instantInQuery } from '../define';
+import { endpoint, id, idInPath, instant, instantInQuery } from '../endpoint/define';
 
 const earned = z.object({
   share: z.number(),

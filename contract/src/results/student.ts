@@ -1,6 +1,6 @@
 /** One student's work on an assignment with its history, for the teacher. */
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant } from '../define';
+import { endpoint, id, idInPath, instant } from '../endpoint/define';
 
 export const studentWork = z.object({
   title: z.string(),

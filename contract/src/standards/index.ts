@@ -1,6 +1,6 @@
 import { frameworkFacts } from '@oaken/core/standards';
 import { z } from 'zod';
-import { endpoint, id } from '../define';
+import { endpoint, id } from '../endpoint/define';
 
 export const standard = z.object({
   id,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { assignmentRow } from '../assignments';
-import { endpoint, id, instant } from '../define';
+import { endpoint, id, instant } from '../endpoint/define';
 
 export const readToday = endpoint({
   method: 'GET',

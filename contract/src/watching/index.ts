@@ -1,6 +1,6 @@
 /** Watching a sitting under way, and what a teacher does from there. */
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant } from '../define';
+import { endpoint, id, idInPath, instant } from '../endpoint/define';
 import { assignmentRow } from '../assignments/assignments';
 
 export const watchedStudent = z.object({

@@ -1,4 +1,4 @@
-import { lostBetween } from './gist';
+import { lostBetween } from './kind/gist';
 import { kinds, kindOf, type Part, type PartKind } from './kinds';
 
 /** `part` as another kind, and what it cannot keep, in words to be read before the change is made. */

@@ -1,6 +1,6 @@
 import { itemPoints, markedBy, mediaOf, searchableText, type ItemContent } from './item';
 import type { PartKind } from './kinds';
-import { media as allMedia, mediaBits, type MarkedBy } from './media';
+import { media as allMedia, mediaBits, type MarkedBy } from './kind/media';
 
 /** What is kept beside an item's content so that it can be found. */
 export interface DescribedItem {

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { roundPoints } from '../scoring';
 import { plainText, richText } from '../text';
-import type { PartText } from './kind';
+import type { PartText } from './kind/kind';
 import { kindOf, part, type Part, type SittingPart } from './kinds';
-import type { MarkedBy } from './media';
+import type { MarkedBy } from './kind/media';
 
 /** The content of one item revision: what is asked, what is right, what helps. Validated whole, stored as it is. */
 export const itemContent = z

@@ -9,4 +9,4 @@ export {
   mostPlays,
 } from './rules';
 export { safeMarkup } from './safe';
-export { tokensOf, withoutEntities, type Token } from './tokens';
+export { tokensOf, withoutEntities, type Token } from '../plain/tokens';

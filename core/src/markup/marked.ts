@@ -1,5 +1,5 @@
 import { plainText } from '../plain';
-import { tokensOf } from './tokens';
+import { tokensOf } from '../plain/tokens';
 
 /** The places of a text that carry a mark such as `data-gap`, with its value and the words inside. */
 export function marked(

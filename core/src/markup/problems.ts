@@ -8,7 +8,7 @@ import {
   longestFormula,
   mostPlays,
 } from './rules';
-import { tokensOf, withoutEntities, type Attributes } from './tokens';
+import { tokensOf, withoutEntities, type Attributes } from '../plain/tokens';
 
 const sizes = ['small', 'large', 'larger'];
 const placeId = /^[a-z0-9-]{1,24}$/;

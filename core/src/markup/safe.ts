@@ -1,5 +1,5 @@
 import { fileAddressPattern, isAllowedAttribute, isAllowedElement } from './rules';
-import { tokensOf, type Attributes } from './tokens';
+import { tokensOf, type Attributes } from '../plain/tokens';
 
 const escaped = (text: string) => text.replace(/</g, '&lt;').replace(/>/g, '&gt;');
 

@@ -1,5 +1,5 @@
 /** The words of a rich text; apart from its rules, so that a student's page loads nothing else for them. */
-import { tokensOf, withoutEntities } from '../markup/tokens';
+import { tokensOf, withoutEntities } from './tokens';
 
 const signs: Record<string, string> = {
   times: '×',

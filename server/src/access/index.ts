@@ -4,10 +4,11 @@
  */
 import type { Audience } from '@oaken/contract';
 import type { Model, ModelStatic, ScopeOptions, Transaction } from 'sequelize';
-import type { Role, SignedIn } from '../accounts/sessions';
+import type { SignedIn } from './signed-in';
+import type { Role } from '../models';
 import { type Database } from '../database/connect';
-import type { Viewer } from './scopes';
-import { notFound } from '../http/problem';
+import type { Viewer } from '../models/access-scopes';
+import { notFound } from '../problems/problem';
 
 const audiences: Record<Exclude<Audience, 'anyone'>, readonly Role[]> = {
   student: ['student'],

@@ -2,7 +2,7 @@
 import { api } from '@oaken/contract';
 import type { Context } from '../context';
 import { quietly, readCookie, type Bind } from '../http/bind';
-import { signingIn } from './session-routes';
+import { signingIn } from './signing-in';
 import { beginSchool, insistOnSetupLink, zones } from './setup';
 import {
   addStaff,

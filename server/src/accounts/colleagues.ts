@@ -1,9 +1,9 @@
 /** The other teachers of a school: those with whom banks and tests are shared. */
 import { Op, type Transaction, type WhereOptions } from 'sequelize';
 import type { Database } from '../database/connect';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 import type { Account } from '../models';
-import type { SignedIn } from './sessions';
+import type { SignedIn } from '../access/signed-in';
 
 const colleaguesOf = ({ account }: SignedIn): WhereOptions<Account> => ({
   schoolId: account.schoolId,

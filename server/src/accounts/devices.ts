@@ -6,6 +6,12 @@ import type { Database } from '../database/connect';
 import { readCookie } from '../http/bind';
 import type { Site } from '../http/site';
 
+declare module '../context' {
+  interface Context {
+    devices: Devices;
+  }
+}
+
 const remembered = 400 * 86_400_000;
 const tokenPattern = /^[A-Za-z0-9_-]{43}$/;
 

@@ -2,7 +2,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
-import { Problem } from '../http/problem';
+import { Problem } from '../problems/problem';
 
 const validity = { person: 14 * 86_400_000, setup: 7 * 86_400_000 };
 

@@ -1,15 +1,13 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { Op } from 'sequelize';
 import type { Database } from '../database/connect';
-import type { Role, Session } from '../models';
+import type { SignedIn } from '../access/signed-in';
+import type { Session } from '../models';
 
-export type { Role };
-
-export interface SignedIn {
-  account: { id: number; schoolId: number; role: Role; givenName: string; familyName: string };
-  csrf: string;
-  /** The instant of the request. */
-  at: number;
+declare module '../context' {
+  interface Context {
+    sessions: Sessions;
+  }
 }
 
 export const sessionHours = 12;

@@ -2,7 +2,7 @@
 import type { api, BodyOf } from '@oaken/contract';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
-import { invalid, Problem } from '../http/problem';
+import { invalid, Problem } from '../problems/problem';
 import { endedLink, endLink, findLink, makeLink } from './links';
 import { hashSecret } from './secrets';
 

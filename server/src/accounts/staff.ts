@@ -4,12 +4,12 @@ import type { PersonalLink } from '@oaken/contract/accounts';
 import { Op } from 'sequelize';
 import { toMillisOrNull } from '../database/connect';
 import type { Context } from '../context';
-import { valuesOf } from '../database/subquery';
-import { invalid, notFound, Problem } from '../http/problem';
+import { valuesOf } from '../models/subquery';
+import { invalid, notFound, Problem } from '../problems/problem';
 import type { Account, Role } from '../models';
 import { endedLink, endLink, findLink, makeLink } from './links';
 import { hashSecret, isSecret } from './secrets';
-import type { SignedIn } from './sessions';
+import type { SignedIn } from '../access/signed-in';
 
 const staffRoles: Role[] = ['administrator', 'teacher'];
 

@@ -8,10 +8,16 @@
  */
 import { Op, Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
-import { tooMany } from '../http/problem';
+import { tooMany } from '../problems/problem';
 import { addFailures } from './queries';
 import type { WaitingLines } from './waiting-lines';
 import { escapeLike } from '../database/escape-like';
+
+declare module '../context' {
+  interface Context {
+    throttle: Throttle;
+  }
+}
 
 interface Allowance {
   /** So many guesses are free. */

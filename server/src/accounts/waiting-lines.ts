@@ -1,4 +1,4 @@
-import { tooMany } from '../http/problem';
+import { tooMany } from '../problems/problem';
 
 /** One answer in so many milliseconds to an address that stands in line. */
 const turn = 500;

@@ -3,6 +3,12 @@ import { assemble, type Assembled, type Step, type Wish } from '@oaken/core/asse
 import { Worker } from 'node:worker_threads';
 import { highsSolve } from './highs';
 
+declare module '../context' {
+  interface Context {
+    assembler: Assembler;
+  }
+}
+
 export interface Filling {
   wish: Wish;
   seconds: number;

@@ -11,16 +11,16 @@ import { mostEntries } from '@oaken/core/assessments';
 import { chainsOf } from '@oaken/core/tree';
 import { Op, type WhereOptions } from 'sequelize';
 import { rule } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { readItems } from '../banks/rows';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { invalid, notFound } from '../http/problem';
+import { invalid, notFound } from '../problems/problem';
 import { enemiesAmong } from '../assessments/reading';
 import type { Item, Revision } from '../models';
 import { present } from '@oaken/core/certain';
 import { usableBanks } from '../banks/rights';
-import { valuesOf } from '../database/subquery';
+import { valuesOf } from '../models/subquery';
 
 /** What an item without an estimate is taken to need, in seconds; the page's footing counts the same. */
 const usualSeconds = 60;

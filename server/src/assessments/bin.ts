@@ -1,9 +1,9 @@
 import { Op } from 'sequelize';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { insistOnTest } from '../access';
 import { recountUses } from '../banks/queries';
 import type { Context } from '../context';
-import { valuesOf } from '../database/subquery';
+import { valuesOf } from '../models/subquery';
 
 /** Puts a test of mine into the bin or takes it out; what was given from it stays. */
 export async function putInBin(

@@ -15,13 +15,13 @@ import {
   type Outline,
 } from '@oaken/core/assessments';
 import { type Transaction, Op } from 'sequelize';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { reviseItem } from '../banks/items';
 import { refuseBroken, writeRevision } from '../banks/revisions';
 import { factsOf, readItems, readRevisions } from '../banks/rows';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { notFound, Problem } from '../http/problem';
+import { notFound, Problem } from '../problems/problem';
 import { checkPins, hold, newKey, pin, store } from './outlines';
 import { readableBanks } from '../banks/rights';
 import { createOnce } from '../database/create-once';

@@ -1,16 +1,16 @@
 /** A copy of a test is whole: it never leans on the original, nor on a bank that its owner may not use. */
 import { allPins, readOutline, type Outline } from '@oaken/core/assessments';
 import { type Transaction, Op } from 'sequelize';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { writeRevision } from '../banks/revisions';
 import { factsOf, readRevisions } from '../banks/rows';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 import { insertTest } from './building';
 import { pin } from './outlines';
 import { usableBanks } from '../banks/rights';
-import { valuesOf } from '../database/subquery';
+import { valuesOf } from '../models/subquery';
 import { rule } from '../access';
 
 export async function copyTest(

@@ -3,7 +3,7 @@ import type { ItemRow } from '@oaken/contract/banks';
 import { valueOf } from '@oaken/core/certain';
 import type { Edition, EditionEntry } from '@oaken/core/forms';
 import { allPins, pointsOf, type Outline } from '@oaken/core/assessments';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { readItems, readRevisions } from '../banks/rows';
 import type { Context } from '../context';
 import { passagesOf } from '../passages/service';

@@ -1,7 +1,7 @@
 /** What the shelf knows of a test, kept beside it and made anew after each change. */
 import { searchableText, media, mediaBits } from '@oaken/core/items';
 import { allEntries, countItems, readOutline, totalPoints } from '@oaken/core/assessments';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { readRevisions } from '../banks/rows';
 import { type Database } from '../database/connect';
 import type { TestFacts } from '../models';

@@ -2,10 +2,10 @@
 import type { api, BodyOf } from '@oaken/contract';
 import { chainsOf } from '@oaken/core/tree';
 import type { Transaction } from 'sequelize';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { invalid, notFound } from '../http/problem';
+import { invalid, notFound } from '../problems/problem';
 import { rule } from '../access';
 
 export async function listFolders({ database }: Context, me: SignedIn) {

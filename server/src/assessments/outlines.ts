@@ -3,14 +3,14 @@ import type { Revision } from '../models';
 import { hindrances, allPins, readOutline, type Outline } from '@oaken/core/assessments';
 import { randomBytes } from 'node:crypto';
 import type { Transaction } from 'sequelize';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { recountUses } from '../banks/queries';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { notFound, Problem } from '../http/problem';
+import { notFound, Problem } from '../problems/problem';
 import { poolSizes } from './pools';
 import { shareOf, usableBanks } from '../banks/rights';
-import { testRight } from './rights';
+import { testRight } from '../access/test-rights';
 import { rule } from '../access';
 
 export const newKey = () => randomBytes(6).toString('base64url');

@@ -2,7 +2,7 @@
 import type { Outline, PoolSearch } from '@oaken/core/assessments';
 import type { Question } from '@oaken/core/finding';
 import { allPins } from '@oaken/core/assessments';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { usableBanks } from '../banks/rights';
 

@@ -2,12 +2,12 @@
 import type { Pinned, TestAnswer } from '@oaken/contract/assessments';
 import { allPins, hindrances, readOutline, type Outline } from '@oaken/core/assessments';
 import { rule } from '../access';
-import { testRight } from './rights';
-import type { SignedIn } from '../accounts/sessions';
+import { testRight } from '../access/test-rights';
+import type { SignedIn } from '../access/signed-in';
 import { readRevisions } from '../banks/rows';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 import { freeze } from './edition';
 import { forecastOf } from './forecast';
 import { poolSizes } from './pools';

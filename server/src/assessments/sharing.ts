@@ -4,7 +4,7 @@ import type { Transaction } from 'sequelize';
 import { rule } from '../access';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { notFound, Problem } from '../http/problem';
+import { notFound, Problem } from '../problems/problem';
 import type { Test } from '../models';
 import {
   insistOnColleagues,
@@ -12,7 +12,7 @@ import {
   sharesInWords,
   withAccounts,
 } from '../accounts/colleagues';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 
 async function insistOnOwnTest(
   { models }: Database,

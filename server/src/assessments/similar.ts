@@ -3,14 +3,14 @@ import { similarTo, standInsFor, type ComparedItem } from '@oaken/core/assembly'
 import { allEntries, allPins, readOutline } from '@oaken/core/assessments';
 import { Op } from 'sequelize';
 import { rule } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { readItems } from '../banks/rows';
 import type { Context } from '../context';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 import type { Item, Revision } from '../models';
 import { present } from '@oaken/core/certain';
 import { usableBanks } from '../banks/rights';
-import { valuesOf } from '../database/subquery';
+import { valuesOf } from '../models/subquery';
 import type { Database } from '../database/connect';
 
 /** How a revision is read to be compared. */

@@ -4,12 +4,12 @@ import { lastClockEnd } from '@oaken/core/stages';
 import { deadlineOf, earlier, minute, windowEnd } from '@oaken/core/timing';
 import type { Transaction } from 'sequelize';
 import { rule } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { recount } from '../attempts/counting';
 import { stagedOf } from '../attempts/staged';
 import type { Context } from '../context';
 import { toMillis, toMillisOrNull, type Database } from '../database/connect';
-import { invalid, notFound, Problem } from '../http/problem';
+import { invalid, notFound, Problem } from '../problems/problem';
 import { asDate, wishColumns, wishProblems } from './giving';
 import {
   schoolZone,
@@ -19,7 +19,7 @@ import {
   exceptionsOf,
   timesOf,
   withAccommodation,
-} from './times';
+} from '../attempts/times';
 import type { Assignment, Attempt, Models } from '../models';
 import { extendStudents } from './queries';
 import { present } from '@oaken/core/certain';

@@ -2,10 +2,10 @@
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { Op, type WhereOptions } from 'sequelize';
 import { rule } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 import type { AssignmentDraft } from '../models';
 
 async function readDrafts(

@@ -4,16 +4,16 @@ import { splitName } from '@oaken/core/rosters';
 import { windowState } from '@oaken/core/timing';
 import { Op, type Transaction } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { recount } from '../attempts/counting';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
-import { notFound, Problem } from '../http/problem';
-import { windowOf, type StoredTimes, timesOf } from './times';
+import { notFound, Problem } from '../problems/problem';
+import { windowOf, type StoredTimes, timesOf } from '../attempts/times';
 import { nextSeat, rarestForm } from '../classes/enrolling';
 import { present } from '@oaken/core/certain';
 import type { Enrollment } from '../models';
-import { valuesOf } from '../database/subquery';
+import { valuesOf } from '../models/subquery';
 
 /** A link leads so many to one assignment; more is no classroom. */
 const mostGuests = 500;

@@ -1,11 +1,11 @@
 import type { AnswerOf, api } from '@oaken/contract';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillisOrNull } from '../database/connect';
 import { readAssignments } from './rows';
-import { whoCanAnswer } from './standing';
+import { whoCanAnswer } from '../attempts/students';
 import { present } from '@oaken/core/certain';
-import { timesOf } from './times';
+import { timesOf } from '../attempts/times';
 
 /** Lets students see what the rules hold back, or takes that back; says what shows to whom by it. */
 export async function releaseAssignment(

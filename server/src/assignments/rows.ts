@@ -3,7 +3,7 @@ import { recipientsInWords, type Recipients } from '@oaken/core/assignments';
 import { windowEnd } from '@oaken/core/timing';
 import { Op, type WhereOptions } from 'sequelize';
 import { rule } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import {
   lateRuleOf,
@@ -13,7 +13,7 @@ import {
   exceptionsOf,
   timesOf,
   withAccommodation,
-} from './times';
+} from '../attempts/times';
 import type { Assignment } from '../models';
 import { countOf } from '../database/count-of';
 import { groupInWords } from './recipients';

@@ -1,72 +1,16 @@
 /** One assignment with everything about it, and where each of its students stands. */
 import type { api, AnswerOf } from '@oaken/contract';
 import type { Assigned } from '@oaken/contract/assignments';
-import { canStillAnswer, mayBeAway, type AssignmentRules } from '@oaken/core/assignments';
+import { mayBeAway } from '@oaken/core/assignments';
 import { accommodationsInWords } from '@oaken/core/accommodations';
 import { mayRun } from '../access';
 import { toMillisOrNull, type Database } from '../database/connect';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 import { readAssignments } from './rows';
-import {
-  schoolZone,
-  standingOf,
-  studentWindow,
-  type StoredTimes,
-  exceptionsOf,
-  withAccommodation,
-} from './times';
-import type { AssignmentStudent, Attempt } from '../models';
+import { isWorking, readStudentAttempts, type StudentAttempts } from '../attempts/students';
+import type { Attempt } from '../models';
 import { present } from '@oaken/core/certain';
-import type { SignedIn } from '../accounts/sessions';
-
-/** A student of an assignment, with the attempts at it. */
-interface Line {
-  student: AssignmentStudent;
-  attempts: Attempt[];
-  /** Number on the roster of the class through which it came; null for guests. */
-  rosterNumber: number | null;
-}
-
-async function readLines({ models }: Database, assignmentId: number): Promise<Line[]> {
-  const { AssignmentStudent, Attempt, Enrollment } = models;
-  const students = await AssignmentStudent.findAll({
-    where: { assignmentId },
-    include: [withAccommodation, 'class'],
-  });
-  const attempts = await Attempt.findAll({
-    attributes: ['id', 'studentId', 'number', 'handedInAt', 'seenAt', 'conditions'],
-    where: { assignmentId },
-    order: ['number'],
-  });
-  const enrollments = await Enrollment.findAll({
-    where: {
-      classId: [...new Set(students.flatMap(({ classId }) => classId ?? []))],
-      studentId: students.map(({ studentId }) => studentId),
-    },
-  });
-  return students
-    .map((student) => ({
-      student,
-      attempts: attempts.filter(({ studentId }) => studentId === student.studentId),
-      rosterNumber:
-        enrollments.find(
-          ({ classId, studentId }) =>
-            classId === student.classId && studentId === student.studentId,
-        )?.rosterNumber ?? null,
-    }))
-    .sort(byRoster);
-}
-
-/** By class and roster number; guests last, by name. */
-const byRoster = (a: Line, b: Line) =>
-  Number(a.student.class === null) - Number(b.student.class === null) ||
-  (a.student.class?.name ?? '').localeCompare(b.student.class?.name ?? '') ||
-  (a.rosterNumber ?? 0) - (b.rosterNumber ?? 0) ||
-  familyName(a).localeCompare(familyName(b));
-
-const familyName = ({ student }: Line) => student.student?.familyName ?? '';
-
-const isWorking = ({ attempts }: Line) => attempts.some(({ handedInAt }) => handedInAt === null);
+import type { SignedIn } from '../access/signed-in';
 
 export async function readAssignment(
   database: Database,
@@ -83,7 +27,7 @@ export async function readAssignment(
   );
   const { sections } = present(stored.edition, 'edition').content;
   const { recipients } = stored;
-  const lines = await readLines(database, assignmentId);
+  const lines = await readStudentAttempts(database, assignmentId);
   return {
     assignment,
     who: recipients?.who ?? {
@@ -123,7 +67,7 @@ async function countLetters({ models }: Database, assignmentId: number) {
 }
 
 /** @param now null: it may be left as long as wanted */
-function assigned(line: Line, now: number | null): Assigned {
+function assigned(line: StudentAttempts, now: number | null): Assigned {
   const { student, attempts } = line;
   const account = present(student.student, 'account of the student');
   const begun = attempts.at(-1);
@@ -151,30 +95,7 @@ function assigned(line: Line, now: number | null): Assigned {
 const isAway = ({ handedInAt, seenAt }: Attempt, now: number) =>
   handedInAt === null && seenAt !== null && now - seenAt.getTime() > mayBeAway;
 
-function stateOf(line: Line): Assigned['state'] {
+function stateOf(line: StudentAttempts): Assigned['state'] {
   if (line.attempts.length === 0) return line.student.withdrawnAt ? 'withdrawn' : 'not-begun';
   return isWorking(line) ? 'working' : 'handed-in';
 }
-
-/** Students who were given it and can still give an answer. */
-export async function whoCanAnswer(
-  database: Database,
-  assignmentId: number,
-  stored: StoredTimes & { rules: AssignmentRules },
-  now: number,
-): Promise<number> {
-  const zone = await schoolZone(database);
-  const able = (await readLines(database, assignmentId)).filter((line) => {
-    const { student, attempts } = line;
-    if (student.withdrawnAt !== null && attempts.length === 0) return false;
-    const exceptions = exceptionsOf(student);
-    const handedIn = attempts.filter(({ handedInAt }) => handedInAt !== null).length;
-    const window = studentWindow(stored, exceptions, zone);
-    const standing = standingOf(window, exceptions, handedIn, isWorking(line));
-    return canStillAnswer(stored.rules, standing, now);
-  });
-  return able.length;
-}
-
-export const somebodyCanAnswer = async (...asked: Parameters<typeof whoCanAnswer>) =>
-  (await whoCanAnswer(...asked)) > 0;

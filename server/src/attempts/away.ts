@@ -1,7 +1,7 @@
 /** Sittings that must not be left: whoever was away for long is let in again by the teacher only. */
 import { mayBeAway } from '@oaken/core/assignments';
 import { lengthInWords } from '@oaken/core/timing';
-import { Problem } from '../http/problem';
+import { Problem } from '../problems/problem';
 
 /** @param seenAt the last sign; null where the sitting may be left, or where the student was let in again */
 export const wasAway = (seenAt: Date | null, now: number) =>

@@ -14,11 +14,11 @@ import {
   type TimeRules,
 } from '@oaken/core/timing';
 import { randomBytes } from 'node:crypto';
-import { schoolZone, timeRules } from '../assignments/times';
-import type { SignedIn } from '../accounts/sessions';
+import { schoolZone, timeRules } from './times';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillisOrNull } from '../database/connect';
-import { Problem } from '../http/problem';
+import { Problem } from '../problems/problem';
 import type { Editions } from './editions';
 import {
   attemptForm,

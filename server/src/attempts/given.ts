@@ -9,10 +9,10 @@ import {
   exceptionsOf,
   timesOf,
   withAccommodation,
-} from '../assignments/times';
+} from './times';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
 import { toMillisOrNull, type Database } from '../database/connect';
-import { notFound, Problem } from '../http/problem';
+import { notFound, Problem } from '../problems/problem';
 import { awayProblem, wasAway } from './away';
 import { pausedProblem, type StoredStages } from './staged';
 import { present } from '@oaken/core/certain';

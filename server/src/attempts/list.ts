@@ -11,14 +11,14 @@ import {
   type Window,
 } from '@oaken/core/timing';
 import { Op } from 'sequelize';
-import { schoolZone, studentWindow, withAccommodation } from '../assignments/times';
-import type { SignedIn } from '../accounts/sessions';
+import { schoolZone, studentWindow, withAccommodation } from './times';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillis, toMillisOrNull } from '../database/connect';
 import { readAttempts, type Attempt, type Given, givenOf } from './given';
 import { factsOf, readWaiting, shown } from './released';
 import { present } from '@oaken/core/certain';
-import { valuesOf } from '../database/subquery';
+import { valuesOf } from '../models/subquery';
 
 interface Line extends Given {
   title: string;

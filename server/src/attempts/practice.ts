@@ -11,9 +11,9 @@ import {
   untouched,
   type Practised,
 } from '@oaken/core/practice';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
-import { notFound, Problem } from '../http/problem';
+import { notFound, Problem } from '../problems/problem';
 import type { Editions } from './editions';
 import {
   attemptForm,

@@ -2,11 +2,11 @@
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { minute } from '@oaken/core/timing';
 import { Op } from 'sequelize';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import type { Attempt } from '../models';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 import { wasAway } from './away';
 import { noteSilence } from './silences';
 import { noteSign, noteTimes } from './queries';

@@ -11,11 +11,11 @@ import {
   type ItemContent,
 } from '@oaken/core/items';
 import { windowEnd } from '@oaken/core/timing';
-import { somebodyCanAnswer } from '../assignments/standing';
-import { schoolZone, studentWindow } from '../assignments/times';
-import type { SignedIn } from '../accounts/sessions';
+import { somebodyCanAnswer } from './students';
+import { schoolZone, studentWindow } from './times';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
-import { notFound, Problem } from '../http/problem';
+import { notFound, Problem } from '../problems/problem';
 import type { Editions } from './editions';
 import { attemptForm, readAttempts, readGiven, type Attempt } from './given';
 import { readRecord, type StoredAdjustment, type StoredMark } from './record';

@@ -1,7 +1,7 @@
 import { api } from '@oaken/contract';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
-import { Problem } from '../http/problem';
+import { Problem } from '../problems/problem';
 import { takeLate } from './arriving';
 import { beginAttempt } from './begin';
 import { countPlay, enterNext } from './going-on';

@@ -7,7 +7,7 @@ import type { SavedAnswer } from '@oaken/contract/attempts';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
-import { busyDatabase, isDatabaseAway, notFound, Problem } from '../http/problem';
+import { busyDatabase, isDatabaseAway, notFound, Problem } from '../problems/problem';
 import { awayProblem, wasAway } from './away';
 import type { Editions } from './editions';
 import { sorted, stagedOf, type Sorted } from './staged';
@@ -16,6 +16,12 @@ import { takeLateAnswers, type Taken } from './late';
 import { present, valueOf } from '@oaken/core/certain';
 import { attemptsToSaveInto, editionsOf, type OpenAttempt, type Stored } from './queries';
 import { answerKey, storeAnswers } from './writing';
+
+declare module '../context' {
+  interface Context {
+    saving: SavingQueue;
+  }
+}
 
 /** What became of a save: what stands now for each answer that was taken, and which entries take no more. */
 export interface Outcome {

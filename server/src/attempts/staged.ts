@@ -3,7 +3,7 @@ import type { SavedAnswer } from '@oaken/contract/attempts';
 import { standingIn, type Course, type Stage } from '@oaken/core/stages';
 import { defaultGrace } from '@oaken/core/timing';
 import { toMillisOrNull } from '../database/connect';
-import { notFound, Problem } from '../http/problem';
+import { notFound, Problem } from '../problems/problem';
 import { isInTime } from './written';
 
 export interface StoredStages {

@@ -1,7 +1,7 @@
 import type { api, BodyOf } from '@oaken/contract';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 import type { SavedSearch } from '../models';
 
 const asKept = ({ id, name, address }: SavedSearch) => ({ id, name, address });

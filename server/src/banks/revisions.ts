@@ -3,7 +3,7 @@ import { concealIds, describeItem, type ItemContent, type ItemFacts } from '@oak
 import { randomInt } from 'node:crypto';
 import type { Transaction } from 'sequelize';
 import { type Database } from '../database/connect';
-import { invalid, type WrongField } from '../http/problem';
+import { invalid, type WrongField } from '../problems/problem';
 import { itemWordingProblems } from '../wording';
 import { nextRevisionNumber } from './queries';
 

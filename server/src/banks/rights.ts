@@ -1,7 +1,7 @@
 /** What somebody may do in which banks. Banks are few, so what lies in them is asked by their ids and never joined to them. */
 import type { Transaction } from 'sequelize';
 import { rule } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Database } from '../database/connect';
 import type { Bank, BankRight } from '../models';
 

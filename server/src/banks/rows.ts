@@ -2,7 +2,7 @@
 import type { ItemRow } from '@oaken/contract/banks';
 import type { ItemFacts } from '@oaken/core/items';
 import type { InferAttributes, Transaction } from 'sequelize';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { byId } from '../database/by-id';
 import { toMillis, type Database } from '../database/connect';
 import { present } from '@oaken/core/certain';

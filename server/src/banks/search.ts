@@ -11,7 +11,7 @@ import type { z } from 'zod';
 import { Op } from 'sequelize';
 import { rule } from '../access';
 import { readableBanks } from './rights';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { readItems } from './rows';
 import { present } from '@oaken/core/certain';
 import type { Context } from '../context';

@@ -2,10 +2,10 @@
 import type { api, BodyOf } from '@oaken/contract';
 import type { Bank } from '@oaken/contract/banks';
 import { type Transaction, Op } from 'sequelize';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { invalid, notFound, Problem } from '../http/problem';
+import { invalid, notFound, Problem } from '../problems/problem';
 import type { Folder } from '../models';
 import { folderWithBelow } from './queries';
 import { rightIn, shareOf } from './rights';

@@ -1,13 +1,13 @@
 /** Where items are used, as far as the asking teacher may know. */
 import type { Use } from '@oaken/contract/banks';
 import { Op } from 'sequelize';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { toMillis, type Database } from '../database/connect';
-import { testRight } from '../assessments/rights';
+import { testRight } from '../access/test-rights';
 import { shareOf } from './rights';
 import { classNames } from '../classes/names';
 import { present } from '@oaken/core/certain';
-import { valuesOf } from '../database/subquery';
+import { valuesOf } from '../models/subquery';
 
 /** Tests of my own school are told; of others only how many there are. */
 export async function usesOf(database: Database, me: SignedIn, items: number[]) {

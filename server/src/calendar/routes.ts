@@ -4,10 +4,10 @@ import ical, { ICalEventTransparency } from 'ical-generator';
 import { randomBytes } from 'node:crypto';
 import { readAssignments } from '../assignments/rows';
 import { listSeat } from '../attempts/list';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
-import { Problem, signInFirst } from '../http/problem';
+import { Problem, signInFirst } from '../problems/problem';
 import { present } from '@oaken/core/certain';
 
 interface Entry {

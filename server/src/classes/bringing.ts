@@ -10,15 +10,15 @@ import {
 import { createHash } from 'node:crypto';
 import { type Transaction, Op } from 'sequelize';
 import { insistOnRunning } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { invalid, notFound, Problem } from '../http/problem';
+import { invalid, notFound, Problem } from '../problems/problem';
 import { comeBack, countOpen, createStudent, enrol, leave } from './enrolling';
 import { makeClass } from './service';
 import type { Account } from '../models';
 import { elementAt, present } from '@oaken/core/certain';
-import { valuesOf } from '../database/subquery';
+import { valuesOf } from '../models/subquery';
 
 /** Every student of the school, with the classes that each is or was in. */
 async function readKnown(

@@ -5,7 +5,7 @@
 import { type Transaction, Op, type WhereOptions } from 'sequelize';
 import { type Database } from '../database/connect';
 import type { Assignment, AssignmentStudent } from '../models';
-import { valuesOf } from '../database/subquery';
+import { valuesOf } from '../models/subquery';
 
 export interface NewStudent {
   givenName: string;

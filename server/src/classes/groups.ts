@@ -1,10 +1,10 @@
 /** Groups within a class; a student may be in several. */
 import { type Transaction, Op } from 'sequelize';
 import { insistOnRunning } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 import { groupNameTaken, insistOnStudents } from './roster';
 import type { ClassGroup } from '../models';
 

@@ -3,10 +3,17 @@ import type { api, AnswerOf } from '@oaken/contract';
 import { readOneRoster, type RosterReading } from '@oaken/core/rosters';
 import { Op } from 'sequelize';
 import { rule } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { type Database } from '../database/connect';
-import { Problem } from '../http/problem';
+import { Problem } from '../problems/problem';
 import { present } from '@oaken/core/certain';
+
+declare module '../context' {
+  interface Context {
+    /** The school's roster service; null where it has none. */
+    rosterService: RosterService | null;
+  }
+}
 
 export interface RosterService {
   read(): Promise<RosterReading>;

@@ -4,15 +4,15 @@ import { noAccommodations, type Accommodations } from '@oaken/core/accommodation
 import { type Transaction, Op } from 'sequelize';
 import { insistOnRunning } from '../access';
 import { hashSecret, newPasscode } from '../accounts/secrets';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillisOrNull, type Database } from '../database/connect';
-import { invalid, notFound, Problem } from '../http/problem';
+import { invalid, notFound, Problem } from '../problems/problem';
 import { comeBack, leave } from './enrolling';
 import { readClasses } from './rows';
 import type { ClassGroup, Enrollment } from '../models';
 import { present } from '@oaken/core/certain';
-import { valuesOf } from '../database/subquery';
+import { valuesOf } from '../models/subquery';
 
 export async function readClassRoster(
   database: Database,

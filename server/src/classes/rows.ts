@@ -1,5 +1,5 @@
 import type { ClassRow } from '@oaken/contract/classes';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { toMillisOrNull, type Database } from '../database/connect';
 import type { Transaction } from 'sequelize';
 import type { SchoolClass } from '../models';

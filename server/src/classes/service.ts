@@ -4,13 +4,13 @@ import type { ClassFacts } from '@oaken/contract/classes';
 import { randomInt } from 'node:crypto';
 import { type Transaction, Op, type WhereOptions } from 'sequelize';
 import { insistOnClass, insistOnRunning } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillisOrNull, type Database } from '../database/connect';
-import { invalid, notFound, Problem } from '../http/problem';
+import { invalid, notFound, Problem } from '../problems/problem';
 import type { Account } from '../models';
 import { present } from '@oaken/core/certain';
-import { valuesOf } from '../database/subquery';
+import { valuesOf } from '../models/subquery';
 
 /** Without letters and digits that look alike: it is read from a board. */
 const signs = 'ABCDEFGHJKMNPQRTUVWXY346789';

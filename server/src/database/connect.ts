@@ -1,5 +1,5 @@
 import { Sequelize, type Options } from 'sequelize';
-import { addAccessScopes } from '../access/scopes';
+import { addAccessScopes } from '../models/access-scopes';
 import { modelsOn, type Models } from '../models';
 
 export interface DatabasePlace {

@@ -1,8 +1,8 @@
 /** How much may be kept, and how much is. */
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import type { Transaction, WhereOptions } from 'sequelize';
-import { Problem } from '../http/problem';
+import { Problem } from '../problems/problem';
 import { leastFree, MB, quotas } from './limits';
 import type { StoredFile } from '../models';
 

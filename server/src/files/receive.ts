@@ -1,6 +1,6 @@
 /** Receives a body piece by piece, so that a large file takes no more memory than a piece of it. */
 import type { Request } from 'express';
-import { Problem } from '../http/problem';
+import { Problem } from '../problems/problem';
 import { largestOfAll, MB, pieceSize } from './limits';
 
 /**

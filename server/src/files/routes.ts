@@ -5,7 +5,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { Context } from '../context';
 import { readCookie, type Bind } from '../http/bind';
-import { notFound, Problem, signInFirst } from '../http/problem';
+import { notFound, Problem, signInFirst } from '../problems/problem';
 import { findFile, keepFile, keepWork, readBytes } from './service';
 
 /** `bytes=0-99`, `bytes=100-`, `bytes=-50`; null when there is none or it is of a kind that is not served in parts (RFC 9110). */

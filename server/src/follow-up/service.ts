@@ -8,12 +8,12 @@ import {
 } from '@oaken/core/follow-up';
 import { Op } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import { makeGroup } from '../classes/groups';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { invalid, notFound } from '../http/problem';
+import { invalid, notFound } from '../problems/problem';
 import { isFinished, readLines } from '../results/lines';
 import { ownAssignmentRow } from '../results/service';
 import { readStatements, scoredWork } from '../results/standards';
@@ -21,7 +21,7 @@ import { makeTest } from '../assessments/building';
 import type { Attempt } from '../models';
 import { elementAt, present, valueOf } from '@oaken/core/certain';
 import { usableBanks } from '../banks/rights';
-import { valuesOf } from '../database/subquery';
+import { valuesOf } from '../models/subquery';
 
 /** Items on these standards that I may use and that are scored by a key, so that practice answers at once. */
 async function readPool(

@@ -2,11 +2,11 @@ import type { AnswerOf, Audience, BodyOf, Endpoint, ParamsOf, QueryOf } from '@o
 import { parseCookie } from 'cookie';
 import { text, type Request, type Response, type Router } from 'express';
 import { mayCall } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { Download } from './download';
 import { readJson } from './json';
-import { fromZod, notForYou, outOfDate, Problem, signInFirst } from './problem';
+import { fromZod, notForYou, outOfDate, Problem, signInFirst } from '../problems/problem';
 
 export interface Call<E> {
   params: ParamsOf<E>;

@@ -1,5 +1,5 @@
 /** Reads the JSON of a request without ever holding the server up: what it would cost is known before it is parsed. */
-import { Problem } from './problem';
+import { Problem } from '../problems/problem';
 
 /** Deeper than anything that is sent on purpose; the database's own JSON ends at 32. */
 const deepest = 24;

@@ -1,6 +1,12 @@
 /** Where this server is reached, and what follows from it: which requests are our own, and how the session's cookie is kept. */
 import type { Request } from 'express';
-import { Problem } from './problem';
+import { Problem } from '../problems/problem';
+
+declare module '../context' {
+  interface Context {
+    site: Site;
+  }
+}
 
 export interface SiteOptions {
   /**

@@ -1,7 +1,7 @@
 import { api } from '@oaken/contract';
 import { columnNames, exampleRows, itemToRow } from '@oaken/core/interchange';
 import { pipeline } from 'node:stream/promises';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { factsOf, readItems } from '../banks/rows';
 import { findAllIds } from '../banks/search';
 import type { Context } from '../context';

@@ -7,7 +7,7 @@ import {
   exceptionsOf,
   timesOf,
   withAccommodation,
-} from '../assignments/times';
+} from '../attempts/times';
 import { toMillis, type Database, toMillisOrNull } from '../database/connect';
 import { present } from '@oaken/core/certain';
 

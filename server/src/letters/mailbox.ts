@@ -1,5 +1,12 @@
 import type { api, AnswerOf } from '@oaken/contract';
 
+declare module '../context' {
+  interface Context {
+    /** The simulated mailbox of the demonstration; null where letters go to real ones. */
+    mailbox: Mailbox | null;
+  }
+}
+
 type Letters = AnswerOf<typeof api.readMailbox>['letters'];
 
 /** The simulated mailbox of the demonstration, where one runs beside the server. */

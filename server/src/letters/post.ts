@@ -1,6 +1,13 @@
 /** The mail service, by SMTP (RFC 5321). */
 import { createTransport, type Transporter } from 'nodemailer';
 
+declare module '../context' {
+  interface Context {
+    /** Sends letters; null where the school has no mail service, and then none are written. */
+    post: Post | null;
+  }
+}
+
 export interface Post {
   send(letter: { to: string; subject: string; text: string }): Promise<void>;
 }

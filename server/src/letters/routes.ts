@@ -4,9 +4,9 @@ import { rule } from '../access';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
 import type { Bind } from '../http/bind';
-import { Problem } from '../http/problem';
-import type { SignedIn } from '../accounts/sessions';
-import { valuesOf } from '../database/subquery';
+import { Problem } from '../problems/problem';
+import type { SignedIn } from '../access/signed-in';
+import { valuesOf } from '../models/subquery';
 
 export function letterRoutes(bind: Bind, context: Context): void {
   bind(api.readMailbox, async ({ me }) => {

@@ -2,13 +2,13 @@ import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { kindOf, levelPoints, type Levels, type Part } from '@oaken/core/items';
 import type { Transaction } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { scoreAnew } from '../attempts/arriving';
 import type { Editions } from '../attempts/editions';
 import { lockAttempt, readGiven } from '../attempts/given';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { invalid, notFound, Problem } from '../http/problem';
+import { invalid, notFound, Problem } from '../problems/problem';
 import { findPart, type Place } from './place';
 
 export interface Mark {

@@ -2,7 +2,7 @@
 import type { api, AnswerOf } from '@oaken/contract';
 import { unmarkedEntries } from './queries';
 import { readAssignments } from '../assignments/rows';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { toMillis } from '../database/connect';

@@ -12,11 +12,11 @@ import {
 import { Op } from 'sequelize';
 import { readAssigned } from '../assignments/assigned';
 import { rule, mayRun } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 
 export interface Place {
   assignmentId: number;

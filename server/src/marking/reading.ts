@@ -2,7 +2,7 @@
 import type { MarkedAnswer, MarkedPart, MarkingWork } from '@oaken/contract/marking';
 import { kindOf, type Levels } from '@oaken/core/items';
 import { wordsIn } from '@oaken/core/plain';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';

@@ -5,11 +5,11 @@ import { kindOf, type Part } from '@oaken/core/items';
 import { agreementOf } from '@oaken/core/marking';
 import { Op, type WhereOptions } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
-import { notFound, Problem } from '../http/problem';
+import { notFound, Problem } from '../problems/problem';
 import { giveMark, markFor } from './giving';
 import {
   answerTo,

@@ -5,7 +5,7 @@ import { sameSpelling } from '@oaken/core/marking';
 import { day } from '@oaken/core/timing';
 import { Op } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { readAssignments } from '../assignments/rows';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
@@ -20,7 +20,7 @@ import {
   type Handed,
   type Place,
 } from './place';
-import { valuesOf } from '../database/subquery';
+import { valuesOf } from '../models/subquery';
 
 /** Older work is left in peace. Common practice, no source. */
 const recent = 30 * day;

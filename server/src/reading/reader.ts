@@ -1,9 +1,16 @@
 /** Reads what people send where it cannot hurt: in a thread with limits on memory and time, one for each file. */
 import { Worker } from 'node:worker_threads';
-import { invalid } from '../http/problem';
+import { invalid } from '../problems/problem';
 import { Line } from '../threads/line';
 import { limits } from './limits';
 import type { Tasks } from './tasks';
+
+declare module '../context' {
+  interface Context {
+    /** Reads what people send, in threads. */
+    reader: Reader;
+  }
+}
 
 /** Files read at once; each keeps a processor busy. */
 const atOnce = 2;

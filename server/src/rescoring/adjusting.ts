@@ -3,12 +3,12 @@ import type { api, BodyOf } from '@oaken/contract';
 import { entriesOf } from '@oaken/core/forms';
 import { type Transaction, Op } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { scoreAnew } from '../attempts/arriving';
 import type { Editions } from '../attempts/editions';
 import { attemptForm, lockAttempt, readGiven } from '../attempts/given';
 import type { Context } from '../context';
-import { invalid, notFound, Problem } from '../http/problem';
+import { invalid, notFound, Problem } from '../problems/problem';
 
 interface Place {
   assignmentId: number;

@@ -13,11 +13,11 @@ import {
 import { roundPoints } from '@oaken/core/scoring';
 import type { Transaction } from 'sequelize';
 import { insistOnRunningAssignment, rule, mayRun } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { replaceScores } from '../attempts/queries';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
-import { invalid, notFound, Problem } from '../http/problem';
+import { invalid, notFound, Problem } from '../problems/problem';
 import { insistOnItemWording } from '../wording';
 import { figuresOf, readEdition, readStored, reckon, type Reckoning } from './reckoning';
 import { present, valueOf } from '@oaken/core/certain';

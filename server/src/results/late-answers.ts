@@ -2,7 +2,7 @@
 import type { StudentWork } from '@oaken/contract/results';
 import { responsesInWords, type ItemContent } from '@oaken/core/items';
 import { insistOnRunningAssignment } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { scoreAnew } from '../attempts/arriving';
 import type { Editions } from '../attempts/editions';
 import { lockAttempt, readGiven } from '../attempts/given';
@@ -10,7 +10,7 @@ import { writeLast } from '../attempts/writing';
 import { markLate } from '../attempts/written';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 
 /** @param entries the questions of the attempt, with their places */
 export async function readLateAnswers(

@@ -1,10 +1,10 @@
 import { api } from '@oaken/contract';
 import type { StudentWork } from '@oaken/contract/results';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { byStandard, shareInWords } from '@oaken/core/attempts';
 import { inWords } from '@oaken/core/timing';
 import type { Editions } from '../attempts/editions';
-import { schoolZone } from '../assignments/times';
+import { schoolZone } from '../attempts/times';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
 import { Download } from '../http/download';

@@ -9,9 +9,9 @@ import {
 import { analyse, bandsInReach, caution, spreadOf, type Analysis } from '@oaken/core/analysis';
 import type { EditionEntry } from '@oaken/core/forms';
 import { readAssignments } from '../assignments/rows';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { toMillis, toMillisOrNull, type Database } from '../database/connect';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 import { gather, type Gathered } from './gather';
 import { chosenLines, isFinished, isHandedIn, type Finished, type Line } from './lines';
 import { answerTo, chosenIn, itemResults } from './items';

@@ -18,10 +18,10 @@ import {
 } from '@oaken/core/analysis';
 import { delimiterOf } from '@oaken/core/csv';
 import { parse } from 'csv-parse/sync';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillis } from '../database/connect';
-import { invalid, notFound } from '../http/problem';
+import { invalid, notFound } from '../problems/problem';
 
 /** @throws Problem 422 that points at `pointer`, with the line */
 function readCsv(text: string, pointer: string): string[][] {

@@ -2,13 +2,13 @@
 import type { StudentWork } from '@oaken/contract/results';
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';
 import { asksFor, responsesInWords, rightInWords } from '@oaken/core/items';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import { readEvents } from '../attempts/events';
 import { attemptForm, readAttempts, type Attempt } from '../attempts/given';
 import type { Context } from '../context';
 import { toMillis, toMillisOrNull, type Database } from '../database/connect';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 import { readRecord, type AttemptRecord } from '../attempts/record';
 import { readLateAnswers } from './late-answers';
 import { readRatings, readStatements } from './standards';

@@ -5,7 +5,7 @@ import type { Request } from 'express';
 import type { Transaction } from 'sequelize';
 import type { Context } from '../context';
 import { announcedSize, piecesOf } from '../files/receive';
-import { invalid } from '../http/problem';
+import { invalid } from '../problems/problem';
 import { elementAt, present, valueOf } from '@oaken/core/certain';
 
 const largest = 12 * 1024 * 1024;

@@ -4,10 +4,10 @@
  */
 import type { Endpoint } from '@oaken/contract';
 import { Worker } from 'node:worker_threads';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { DatabasePlace } from '../database/connect';
 import type { Bind } from '../http/bind';
-import { Problem, type WrongField } from '../http/problem';
+import { Problem, type WrongField } from '../problems/problem';
 import type { Logger } from '../log';
 import { Line } from './line';
 

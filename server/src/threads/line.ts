@@ -1,4 +1,4 @@
-import { Problem } from '../http/problem';
+import { Problem } from '../problems/problem';
 
 const busy = () =>
   new Problem(

@@ -1,7 +1,7 @@
 /** Items of finished tests that a teacher should look at: whose key looks wrong, or where one wrong choice tempts. */
 import { listing } from '@oaken/core/text';
 import { col, fn } from 'sequelize';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Database } from '../database/connect';
 import { readResults } from '../results/service';
 

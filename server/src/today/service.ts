@@ -4,7 +4,7 @@ import type { AssignmentRow } from '@oaken/contract/assignments';
 import { count, listing, wholePercent } from '@oaken/core/text';
 import { day } from '@oaken/core/timing';
 import { Op } from 'sequelize';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { readAssignments } from '../assignments/rows';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';

@@ -3,21 +3,21 @@ import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { minute, windowEnd } from '@oaken/core/timing';
 import { type Transaction, Op } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import { couldKnow } from '../attempts/arriving';
 import { recount } from '../attempts/counting';
 import type { Editions } from '../attempts/editions';
 import { lockAttempt, readGiven, type StudentsAttempt } from '../attempts/given';
 import { handIn } from '../attempts/hand-in';
 import { renewDeadlines } from '../assignments/changing';
-import { schoolZone, studentWindow } from '../assignments/times';
+import { schoolZone, studentWindow } from '../attempts/times';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
-import { Problem } from '../http/problem';
+import { Problem } from '../problems/problem';
 import type { Attempt } from '../models';
 import { extendStudents } from '../assignments/queries';
 import { present } from '@oaken/core/certain';
-import { valuesOf } from '../database/subquery';
+import { valuesOf } from '../models/subquery';
 
 type Body = BodyOf<typeof api.actOnSittings>;
 

@@ -1,11 +1,11 @@
 import { api } from '@oaken/contract';
 import type { Watched } from '@oaken/contract/watching';
 import { readAssignments } from '../assignments/rows';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { quietly, readCookie, type Bind } from '../http/bind';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 import { actOnSittings, sayToStudents } from './acts';
 import { Look } from './look';
 import { Rooms, type Seen } from './rooms';

@@ -4,13 +4,13 @@ import { entriesOf } from '@oaken/core/forms';
 import { asksFor, responsesInWords, rightInWords, scoreItem } from '@oaken/core/items';
 import { isAnswered } from '@oaken/core/sitting';
 import { rule } from '../access';
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import { readEvents } from '../attempts/events';
 import { attemptForm, readAttempts, readGiven } from '../attempts/given';
 import { readRecord } from '../attempts/record';
 import type { Context } from '../context';
-import { notFound } from '../http/problem';
+import { notFound } from '../problems/problem';
 import { toMillis, toMillisOrNull } from '../database/connect';
 
 export async function readWork(

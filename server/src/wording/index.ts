@@ -7,7 +7,7 @@ import { formulasIn, markupProblem } from '@oaken/core/markup';
 import { textsOfPassage, type PassageContent } from '@oaken/core/passages';
 import katex from 'katex';
 import { setImmediate as breath } from 'node:timers/promises';
-import { invalid, type WrongField } from '../http/problem';
+import { invalid, type WrongField } from '../problems/problem';
 
 /** All formulas of one item or passage together: each takes about 10 ms per thousand characters to check. */
 const formulaLettersLimit = 20_000;

@@ -17,14 +17,14 @@ import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useSession } from '../client/session';
 import { theme, turnTheme } from '../look/theme';
-import LastSteps from './LastSteps.vue';
+import LastSteps from './shared/LastSteps.vue';
 import SignInAgain from './accounts/SignInAgain.vue';
 import { open } from './router';
 import { forgetPicks } from './banks/keptPicks';
 import { sendKeptChanges } from './assessments/useChangeQueue';
-import { steps } from './undo';
+import { steps } from './shared/undo';
 import ServerAway from './ServerAway.vue';
-import UndoStrip from './UndoStrip.vue';
+import UndoStrip from './shared/UndoStrip.vue';
 
 const session = useSession();
 sendKeptChanges();

@@ -2,8 +2,8 @@
 /** One-time links, shown this once: to copy, or to print and hand out. */
 import type { PersonalLink } from '@oaken/contract/accounts';
 import { computed } from 'vue';
-import { done, failed } from '../desk/undo';
-import { useWords } from '../desk/words';
+import { done, failed } from '../desk/shared/undo';
+import { useWords } from '../desk/shared/words';
 
 const props = defineProps<{ links: PersonalLink[] }>();
 const emit = defineEmits<{ close: [] }>();

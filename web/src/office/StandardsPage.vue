@@ -7,7 +7,7 @@ import { addressOf, call } from '../client/call';
 import { inWords, request } from '../client/request';
 import { useSession } from '../client/session';
 import { useFieldErrors } from '../desk/accounts/fieldErrors';
-import { done } from '../desk/undo';
+import { done } from '../desk/shared/undo';
 import EmptyNote from '../parts/EmptyNote.vue';
 import FileButton from '../parts/FileButton.vue';
 import PageHead from '../parts/PageHead.vue';

@@ -4,18 +4,18 @@ import { isAnswered } from '@oaken/core/sitting';
 import { hour, minute } from '@oaken/core/timing';
 import { computed, defineAsyncComponent, provide, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import SittingWork from '../parts/sitting/SittingWork.vue';
+import SittingWork from '../sitting/SittingWork.vue';
 import { useSession } from '../client/session';
 import { endWords } from './endWords';
 import { playsKey } from '../parts/plays';
 import { sendFileKey } from '../parts/upload';
 import type { OutboxState } from './outbox';
-import TimeLeft from '../parts/sitting/TimeLeft.vue';
+import TimeLeft from '../sitting/TimeLeft.vue';
 import { useAttempt } from './useAttempt';
 import { useLooks } from './useLooks';
 
 /** Loaded when they are first asked for. */
-const LooksSheet = defineAsyncComponent(() => import('../parts/sitting/LooksSheet.vue'));
+const LooksSheet = defineAsyncComponent(() => import('../sitting/LooksSheet.vue'));
 /** A test has no use for it, so a test does not load it. */
 const PracticeHelp = defineAsyncComponent(() => import('./PracticeHelp.vue'));
 const router = useRouter();

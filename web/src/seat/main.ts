@@ -1,5 +1,5 @@
 import '../look/ledger.css';
-import '../parts/sitting/seat.css';
+import '../sitting/seat.css';
 import '../look/theme';
 import { createPinia } from 'pinia';
 import { createApp, watch } from 'vue';

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { count, richText } from '../../text';
 import { roundPoints } from '../../scoring';
-import type { Gist } from '../gist';
+import type { Gist } from '../kind/gist';
 
 /** What to look for when marking; for teachers only. */
 export const guide = richText.default('');

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { byHand } from '../../scoring';
 import { count } from '../../text';
-import { partBase, type Kind, type PartBase } from '../kind';
-import { picture, type Picture } from '../picture';
+import { partBase, type Kind, type PartBase } from '../kind/kind';
+import { picture, type Picture } from '../kind/picture';
 import { checkCriteria, criteria, fromHandGist, guide, handGist, handInWords } from './by-hand';
 
 const schema = z

@@ -1,8 +1,8 @@
 /** How kinds that share a shape say it and take it over. */
 import type { SetRule } from '../../scoring';
 import { plainText } from '../../text';
-import type { Gist } from '../gist';
-import { freshId, type Choice, type ShownChoice } from '../kind';
+import type { Gist } from '../kind/gist';
+import { freshId, type Choice, type ShownChoice } from '../kind/kind';
 
 interface ChoicesPart {
   prompt?: string | undefined;

@@ -9,8 +9,8 @@ import {
   type Kind,
   type PartBase,
   type ShownChoice,
-} from '../kind';
-import { checkDistinct, checkPairs, joinsMoreThan, pairs, parted } from '../pairs';
+} from '../kind/kind';
+import { checkDistinct, checkPairs, joinsMoreThan, pairs, parted } from '../kind/pairs';
 import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
 import { allPairs, inOrder, mostJoined, pairsInWords } from './joining';
 import { setRuleInWords } from './rule-words';

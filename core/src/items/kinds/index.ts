@@ -1,6 +1,6 @@
 /** All kinds of part. A new interaction is one module here and one line in each list. */
 import { z } from 'zod';
-import type { Kind, PartBase } from '../kind';
+import type { Kind, PartBase } from '../kind/kind';
 import { drawing, type Drawing, type SittingDrawing } from './drawing';
 import { grid, type Grid, type SittingGrid } from './grid';
 import { information, type Information, type SittingInformation } from './information';

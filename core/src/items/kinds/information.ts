@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { partBase, type Kind, type PartBase } from '../kind';
+import { partBase, type Kind, type PartBase } from '../kind/kind';
 
 const schema = z.strictObject({ ...partBase, kind: z.literal('information') });
 

@@ -10,8 +10,8 @@ import {
   type Kind,
   type PartBase,
   type ShownChoice,
-} from '../kind';
-import { checkDistinct, joinsMoreThan, pairs, parted } from '../pairs';
+} from '../kind/kind';
+import { checkDistinct, joinsMoreThan, pairs, parted } from '../kind/pairs';
 import { choicesOf, padded, ruleGist, setRuleOf } from './gists';
 import { setRuleInWords } from './rule-words';
 

@@ -1,7 +1,7 @@
 /** What the kinds share whose answers join things on two sides. */
 import { mostPoints, roundPoints, type SetRule } from '../../scoring';
-import { labelOf, type ShownChoice } from '../kind';
-import { joined, parted } from '../pairs';
+import { labelOf, type ShownChoice } from '../kind/kind';
+import { joined, parted } from '../kind/pairs';
 
 /** "Oslo – Norway; Bern – Switzerland", in the order of the left side. */
 export function pairsInWords(

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { byHand } from '../../scoring';
 import { count } from '../../text';
-import { partBase, type Kind, type PartBase } from '../kind';
+import { partBase, type Kind, type PartBase } from '../kind/kind';
 import { checkCriteria, criteria, fromHandGist, guide, handGist, handInWords } from './by-hand';
 
 const schema = z

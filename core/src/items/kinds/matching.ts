@@ -10,10 +10,10 @@ import {
   type Kind,
   type PartBase,
   type ShownChoice,
-} from '../kind';
+} from '../kind/kind';
 import { byCharacters } from '../../text';
-import { letterOf } from '../letters';
-import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs, parted } from '../pairs';
+import { letterOf } from '../kind/letters';
+import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs, parted } from '../kind/pairs';
 import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
 import { allPairs, inOrder, mostJoined, pairsInWords } from './joining';
 import { setRuleInWords } from './rule-words';

@@ -16,11 +16,11 @@ import {
   type Kind,
   type PartBase,
   type ShownChoice,
-} from '../kind';
-import { lettersOf } from '../letters';
+} from '../kind/kind';
+import { lettersOf } from '../kind/letters';
 import { choicesFrom, choicesGist } from './gists';
 import { setRuleInWords } from './rule-words';
-import { choiceNumbers } from '../table';
+import { choiceNumbers } from '../kind/table';
 
 const schema = z
   .strictObject({

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { allOrNothing, exact, longestNumber, readNumber, type Reading } from '../../scoring';
 import { count, listing } from '../../text';
-import { labelOf, partBase, type Kind, type PartBase } from '../kind';
+import { labelOf, partBase, type Kind, type PartBase } from '../kind/kind';
 import { numberSpellings } from './spellings';
-import { allOrNothingFor, listOf } from '../table';
+import { allOrNothingFor, listOf } from '../kind/table';
 
 const tolerance = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('exact') }),

@@ -13,8 +13,8 @@ import {
   type Kind,
   type PartBase,
   type ShownChoice,
-} from '../kind';
-import { letterOf } from '../letters';
+} from '../kind/kind';
+import { letterOf } from '../kind/letters';
 import { choicesOf, mistakesOf, padded } from './gists';
 
 const schema = z

@@ -9,8 +9,8 @@ import {
   type AnswerOption,
   type Kind,
   type PartBase,
-} from '../kind';
-import { picture, type Picture } from '../picture';
+} from '../kind/kind';
+import { picture, type Picture } from '../kind/picture';
 import { ruleGist, setRuleOf } from './gists';
 import { setRuleInWords } from './rule-words';
 

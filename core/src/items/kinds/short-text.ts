@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { acceptInTable, fold, mostPoints, oneRule, pointsForSet } from '../../scoring';
 import { count, listing } from '../../text';
-import { labelOf, partBase, type Kind, type PartBase } from '../kind';
+import { labelOf, partBase, type Kind, type PartBase } from '../kind/kind';
 import { textSpellings } from './spellings';
-import { allOrNothingFor, listOf } from '../table';
+import { allOrNothingFor, listOf } from '../kind/table';
 
 const key = z.strictObject({
   /** Every way of saying it that is right. */

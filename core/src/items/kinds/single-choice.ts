@@ -16,10 +16,10 @@ import {
   type Kind,
   type PartBase,
   type ShownChoice,
-} from '../kind';
-import { lettersOf } from '../letters';
+} from '../kind/kind';
+import { lettersOf } from '../kind/letters';
 import { choicesFrom, choicesGist } from './gists';
-import { allOrNothingFor, choiceNumbers } from '../table';
+import { allOrNothingFor, choiceNumbers } from '../kind/table';
 
 const schema = z
   .strictObject({

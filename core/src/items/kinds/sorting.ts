@@ -11,8 +11,8 @@ import {
   type Kind,
   type PartBase,
   type ShownChoice,
-} from '../kind';
-import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs, parted } from '../pairs';
+} from '../kind/kind';
+import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs, parted } from '../kind/pairs';
 import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
 import { inOrder, pairsInWords } from './joining';
 import { setRuleInWords } from './rule-words';

@@ -10,8 +10,8 @@ import {
   type Kind,
   type PartBase,
   type ShownChoice,
-} from '../kind';
-import { checkDistinct } from '../pairs';
+} from '../kind/kind';
+import { checkDistinct } from '../kind/pairs';
 import { choicesOf, padded } from './gists';
 
 const schema = z

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { allOrNothing } from '../../scoring';
 import { count, plainText } from '../../text';
-import { partBase, type Kind, type PartBase } from '../kind';
-import { allOrNothingFor } from '../table';
+import { partBase, type Kind, type PartBase } from '../kind/kind';
+import { allOrNothingFor } from '../kind/table';
 
 const schema = z.strictObject({
   ...partBase,

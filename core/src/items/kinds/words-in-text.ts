@@ -8,7 +8,7 @@ import {
   type AnswerOption,
   type Kind,
   type PartBase,
-} from '../kind';
+} from '../kind/kind';
 import { ruleGist, setRuleOf } from './gists';
 import { setRuleInWords } from './rule-words';
 

@@ -2,6 +2,12 @@ import type { Database } from '../../database/connect';
 import { ItemIndex, type Found, type NearCopy, type Question } from '@oaken/core/finding';
 import { readFindable, readFolders, readStandards, touchedSince, treesSign } from './source';
 
+declare module '../../context' {
+  interface Context {
+    finder: Finder;
+  }
+}
+
 /** Answers searches from an index that follows the database. */
 export interface Finder {
   find(question: Question): Promise<Found>;

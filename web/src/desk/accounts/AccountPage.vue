@@ -5,8 +5,8 @@ import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
 import PageHead from '../../parts/PageHead.vue';
-import { done, failed } from '../undo';
-import { useWords } from '../words';
+import { done, failed } from '../shared/undo';
+import { useWords } from '../shared/words';
 import { useFieldErrors } from './fieldErrors';
 
 type Own = Awaited<ReturnType<typeof call<'listSessions'>>>;

@@ -2,8 +2,8 @@
 /** Standards down, depths across: what each cell wants, and what the test has of it. */
 import { depths, totalWanted, type Blueprint, type CellState } from '@oaken/core/assembly';
 import { computed, ref, watch } from 'vue';
-import { useLibrary } from '../banks/library';
-import { depthNames, pointsText } from '../words';
+import { useLibrary } from '../library/library';
+import { depthNames, pointsText } from '../shared/words';
 
 const props = defineProps<{
   blueprint: Blueprint;

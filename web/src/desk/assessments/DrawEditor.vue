@@ -5,9 +5,9 @@ import { count } from '@oaken/core/text';
 import { computed, ref, watch } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
-import { useLibrary } from '../banks/library';
-import StandardPicker from '../items/StandardPicker.vue';
-import { depthNames } from '../words';
+import { useLibrary } from '../library/library';
+import StandardPicker from '../library/StandardPicker.vue';
+import { depthNames } from '../shared/words';
 import { useTyped } from './useTyped';
 
 const props = defineProps<{

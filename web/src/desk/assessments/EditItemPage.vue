@@ -14,7 +14,7 @@ import PageHead from '../../parts/PageHead.vue';
 import ItemEditor from '../items/ItemEditor.vue';
 import ItemPreview from '../items/ItemPreview.vue';
 import { useDraft } from '../items/useDraft';
-import { done } from '../undo';
+import { done } from '../shared/undo';
 import GiveBackDialog from './GiveBackDialog.vue';
 
 const route = useRoute();

@@ -4,8 +4,8 @@ import type { Filled } from '@oaken/contract/assessments';
 import type { Blueprint } from '@oaken/core/assembly';
 import { count, listing } from '@oaken/core/text';
 import { computed, ref } from 'vue';
-import { useLibrary } from '../banks/library';
-import { pointsText, stemLine } from '../words';
+import { useLibrary } from '../library/library';
+import { pointsText, stemLine } from '../shared/words';
 import FormFiguresTable from './FormFiguresTable.vue';
 
 const props = defineProps<{ filled: Filled; blueprint: Blueprint }>();

@@ -2,8 +2,8 @@
 /** The figures of each form, and by how much the forms differ in each. */
 import type { FormFigures } from '@oaken/core/assembly';
 import { computed } from 'vue';
-import { useLibrary } from '../banks/library';
-import { pointsText } from '../words';
+import { useLibrary } from '../library/library';
+import { pointsText } from '../shared/words';
 
 const props = defineProps<{ figures: readonly FormFigures[]; nameOf: (form: number) => string }>();
 const library = useLibrary();

@@ -12,7 +12,7 @@ import {
 } from '@oaken/core/assessments';
 import { computed } from 'vue';
 import PassagePicker from '../items/PassagePicker.vue';
-import { pointsText, stemLine } from '../words';
+import { pointsText, stemLine } from '../shared/words';
 import { usePassageTitles } from './usePassageTitles';
 import { useTyped } from './useTyped';
 

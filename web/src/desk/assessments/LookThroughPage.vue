@@ -13,11 +13,11 @@ import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
-import LooksSheet from '../../parts/sitting/LooksSheet.vue';
-import SittingWork from '../../parts/sitting/SittingWork.vue';
-import TimeLeft from '../../parts/sitting/TimeLeft.vue';
+import LooksSheet from '../../sitting/LooksSheet.vue';
+import SittingWork from '../../sitting/SittingWork.vue';
+import TimeLeft from '../../sitting/TimeLeft.vue';
 import { sendFileKey } from '../../parts/upload';
-import { pointsText } from '../words';
+import { pointsText } from '../shared/words';
 import CopyTestDialog from './CopyTestDialog.vue';
 
 const testId = Number(useRoute().params.testId);

@@ -4,7 +4,7 @@ import type { Pinned } from '@oaken/contract/assessments';
 import { kinds } from '@oaken/core/items';
 import type { Entry } from '@oaken/core/assessments';
 import { computed, ref, watch } from 'vue';
-import { pointsText, stemLine } from '../words';
+import { pointsText, stemLine } from '../shared/words';
 import { useTyped } from './useTyped';
 
 const props = defineProps<{

@@ -3,7 +3,7 @@
 import { sectionCount, type Change, type Draw, type Section } from '@oaken/core/assessments';
 import { count } from '@oaken/core/text';
 import { computed, ref } from 'vue';
-import { pointsText } from '../words';
+import { pointsText } from '../shared/words';
 import DrawEditor from './DrawEditor.vue';
 import { useTyped } from './useTyped';
 

@@ -5,7 +5,7 @@ import { reaches } from '@oaken/contract/banks';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
-import { done } from '../undo';
+import { done } from '../shared/undo';
 import { whenOpened } from '../../parts/whenOpened';
 
 type Sharing = AnswerOf<typeof api.readTestSharing>;

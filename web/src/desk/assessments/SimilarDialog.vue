@@ -6,7 +6,7 @@ import { kinds } from '@oaken/core/items';
 import { ref, watch } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
-import { percent, stemLine } from '../words';
+import { percent, stemLine } from '../shared/words';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ testId: number; entry: string | null; number: number }>();

@@ -3,7 +3,7 @@
 import type { TestFolder } from '@oaken/contract/assessments';
 import { computed, nextTick, ref } from 'vue';
 import { call } from '../../client/call';
-import { done, failed } from '../undo';
+import { done, failed } from '../shared/undo';
 import type { ShelfState } from './useShelf';
 
 const props = defineProps<{ shelf: ShelfState }>();

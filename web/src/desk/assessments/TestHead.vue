@@ -3,8 +3,8 @@
 import { testKinds, type Change, type Outline } from '@oaken/core/assessments';
 import { computed, ref } from 'vue';
 import GradeRow from '../../parts/GradeRow.vue';
-import { useLibrary } from '../banks/library';
-import { pointsText } from '../words';
+import { useLibrary } from '../library/library';
+import { pointsText } from '../shared/words';
 import { useTyped } from './useTyped';
 
 const props = defineProps<{ outline: Outline; total: number; mayChange: boolean }>();

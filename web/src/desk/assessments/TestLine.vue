@@ -4,7 +4,7 @@ import type { TestRow } from '@oaken/contract/assessments';
 import { count } from '@oaken/core/text';
 import { computed } from 'vue';
 import { mediumWords } from '../banks/filterWords';
-import { pointsText, useWords } from '../words';
+import { pointsText, useWords } from '../shared/words';
 
 const props = defineProps<{ test: TestRow }>();
 const emit = defineEmits<{ copy: []; bin: []; place: [] }>();

@@ -3,7 +3,7 @@ import type { ItemRow } from '@oaken/contract/banks';
 import { allEntries, freeName, type Change, type Form } from '@oaken/core/assessments';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
-import { done, failed } from '../undo';
+import { done, failed } from '../shared/undo';
 import { newKey, type useTest } from './useTest';
 
 export function useForms(testId: number, test: ReturnType<typeof useTest>) {

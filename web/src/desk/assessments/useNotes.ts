@@ -3,7 +3,7 @@ import { cellStates } from '@oaken/core/assembly';
 import { forecastInWords, notedItem, notesOn } from '@oaken/core/notes';
 import { allEntries, type Outline, type PointsOf } from '@oaken/core/assessments';
 import { computed, type Ref } from 'vue';
-import { useLibrary } from '../banks/library';
+import { useLibrary } from '../library/library';
 import { plannedOf, usualSeconds } from './planned';
 import type { AboutTest } from './useTest';
 

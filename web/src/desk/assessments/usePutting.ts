@@ -11,7 +11,7 @@ import {
 import { count } from '@oaken/core/text';
 import { computed } from 'vue';
 import { call } from '../../client/call';
-import { done, failed } from '../undo';
+import { done, failed } from '../shared/undo';
 import { newKey, type useTest } from './useTest';
 
 export function usePutting(test: ReturnType<typeof useTest>) {

@@ -15,7 +15,7 @@ import {
 } from '@oaken/core/assessments';
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue';
 import { call } from '../../client/call';
-import { done, failed } from '../undo';
+import { done, failed } from '../shared/undo';
 import { useChangeQueue } from './useChangeQueue';
 
 interface Step {

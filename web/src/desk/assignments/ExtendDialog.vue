@@ -7,7 +7,7 @@ import { computed, reactive, ref } from 'vue';
 import { call } from '../../client/call';
 import { useSession } from '../../client/session';
 import { fieldErrors } from '../classes/fieldErrors';
-import { useWords } from '../words';
+import { useWords } from '../shared/words';
 import WallField from './WallField.vue';
 import { whenOpened } from '../../parts/whenOpened';
 

@@ -7,7 +7,7 @@ import { computed, reactive, ref } from 'vue';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import { fullName, type RosterRow } from '../classes/useClass';
-import { failed } from '../undo';
+import { failed } from '../shared/undo';
 import type { WishForm } from './wishForm';
 
 type Group = AnswerOf<typeof api.listGroups>['groups'][number];

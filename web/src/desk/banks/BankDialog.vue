@@ -5,8 +5,8 @@ import { reaches, rights, type Bank } from '@oaken/contract/banks';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
-import { done } from '../undo';
-import { useLibrary } from './library';
+import { done } from '../shared/undo';
+import { useLibrary } from '../library/library';
 import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });

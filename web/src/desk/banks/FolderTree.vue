@@ -7,10 +7,10 @@ import type { Bank, Folder } from '@oaken/contract/banks';
 import { ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
-import { done, failed } from '../undo';
+import { done, failed } from '../shared/undo';
 import BankDialog from './BankDialog.vue';
-import { folderLines, useLibrary } from './library';
-import PlaceDialog, { type Place } from './PlaceDialog.vue';
+import { folderLines, useLibrary } from '../library/library';
+import PlaceDialog, { type Place } from '../library/PlaceDialog.vue';
 import type { SearchState } from './useSearch';
 
 const props = defineProps<{ search: SearchState; picked: ReadonlySet<number> }>();

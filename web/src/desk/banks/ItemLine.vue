@@ -4,7 +4,7 @@ import type { ItemRow } from '@oaken/contract/banks';
 import { kinds } from '@oaken/core/items';
 import { count } from '@oaken/core/text';
 import { computed } from 'vue';
-import { percent, pointsText, stemLine } from '../words';
+import { percent, pointsText, stemLine } from '../shared/words';
 import { markWords } from './markWords';
 
 const props = defineProps<{

@@ -4,7 +4,7 @@ import type { AnswerOf, api } from '@oaken/contract';
 import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../../client/call';
-import { failed, done } from '../undo';
+import { failed, done } from '../shared/undo';
 import { fromAddress, toAddress } from './address';
 import { noFilters, type SearchState } from './useSearch';
 

@@ -4,9 +4,9 @@ import { count } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
-import StandardPicker from '../items/StandardPicker.vue';
-import { done } from '../undo';
-import { useLibrary } from './library';
+import StandardPicker from '../library/StandardPicker.vue';
+import { done } from '../shared/undo';
+import { useLibrary } from '../library/library';
 import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });

@@ -4,7 +4,7 @@ import type { AnswerOf, api } from '@oaken/contract';
 import { count } from '@oaken/core/text';
 import { onMounted, ref } from 'vue';
 import { call } from '../../client/call';
-import { stemLine } from '../words';
+import { stemLine } from '../shared/words';
 
 const props = defineProps<{ items: number[] }>();
 const near = ref<AnswerOf<typeof api.findNearOf>['near']>([]);

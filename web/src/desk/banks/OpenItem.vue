@@ -9,7 +9,7 @@ import { inWords } from '../../client/request';
 import RichText from '../../parts/RichText.vue';
 import ItemPreview from '../items/ItemPreview.vue';
 import UsesList from '../items/UsesList.vue';
-import { decimal, minutesOf, percent, useWords } from '../words';
+import { decimal, minutesOf, percent, useWords } from '../shared/words';
 
 const props = defineProps<{ item: ItemRow }>();
 const words = useWords();

@@ -6,7 +6,7 @@ import { count } from '@oaken/core/text';
 import { ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
-import { pointsText, stemLine } from '../words';
+import { pointsText, stemLine } from '../shared/words';
 import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });

@@ -4,7 +4,7 @@ import { count } from '@oaken/core/text';
 import { ref, watch } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
-import { done } from '../undo';
+import { done } from '../shared/undo';
 import UsedIn from './UsedIn.vue';
 
 const open = defineModel<boolean>({ required: true });

@@ -9,8 +9,8 @@ import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
-import { done, failed } from '../undo';
-import { stemLine, useWords } from '../words';
+import { done, failed } from '../shared/undo';
+import { stemLine, useWords } from '../shared/words';
 
 const words = useWords();
 const list = ref<AnswerOf<typeof api.listRetired>['items'] | null>(null);

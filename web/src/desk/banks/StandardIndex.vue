@@ -3,7 +3,7 @@
 import type { Standard } from '@oaken/contract/standards';
 import { computed, ref, watch } from 'vue';
 import GradeRow from '../../parts/GradeRow.vue';
-import { useLibrary } from './library';
+import { useLibrary } from '../library/library';
 
 const grades = defineModel<number[]>('grades', { required: true });
 const chosen = defineModel<number | null>('standard', { required: true });

@@ -1,7 +1,7 @@
 /** Every filter in plain words, as it is struck out above the list. */
 import { difficultyBands, itemRestCorrelationBands, usesBands } from '@oaken/core/finding';
 import { kinds, type MarkedBy, type Medium } from '@oaken/core/items';
-import type { useLibrary } from './library';
+import type { useLibrary } from '../library/library';
 import type { FilterName, Filters } from './useSearch';
 
 export const markedWords: Record<MarkedBy, string> = {

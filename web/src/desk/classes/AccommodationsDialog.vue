@@ -9,7 +9,7 @@ import {
 } from '@oaken/core/accommodations';
 import { computed, reactive, ref, watch } from 'vue';
 import { call } from '../../client/call';
-import { done } from '../undo';
+import { done } from '../shared/undo';
 import { fieldErrors } from './fieldErrors';
 import { fullName, type RosterRow } from './useClass';
 

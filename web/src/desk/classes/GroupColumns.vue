@@ -6,7 +6,7 @@ import { nextTick, onUnmounted, ref, watch } from 'vue';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
-import { done } from '../undo';
+import { done } from '../shared/undo';
 import { fullName, type Group, type OpenClass, type RosterRow } from './useClass';
 
 const props = defineProps<{

@@ -2,7 +2,7 @@
 import type { ClassFacts } from '@oaken/contract/classes';
 import { reactive, ref } from 'vue';
 import { call } from '../../client/call';
-import { done } from '../undo';
+import { done } from '../shared/undo';
 import ClassFactsFields from './ClassFactsFields.vue';
 import { fieldErrors } from './fieldErrors';
 import { whenOpened } from '../../parts/whenOpened';

@@ -2,7 +2,7 @@
 /** Correcting what is known of one student. The roster number stays the same all year. */
 import { reactive, ref, watch } from 'vue';
 import { call } from '../../client/call';
-import { done } from '../undo';
+import { done } from '../shared/undo';
 import { fieldErrors } from './fieldErrors';
 import { fullName, type RosterRow } from './useClass';
 

@@ -3,7 +3,7 @@ import type { AnswerOf, api } from '@oaken/contract';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
-import { failed } from '../undo';
+import { failed } from '../shared/undo';
 
 export type OpenClass = AnswerOf<typeof api.readClass>;
 export type RosterRow = OpenClass['roster'][number];

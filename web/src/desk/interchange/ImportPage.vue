@@ -9,8 +9,8 @@ import { addressOf, call } from '../../client/call';
 import { inWords, request } from '../../client/request';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
-import { useLibrary } from '../banks/library';
-import PlaceDialog from '../banks/PlaceDialog.vue';
+import { useLibrary } from '../library/library';
+import PlaceDialog from '../library/PlaceDialog.vue';
 
 const route = useRoute();
 const library = useLibrary();

@@ -2,10 +2,10 @@
 /** By what an item is found: subject, grades, standards, depth, time, tags, author and licence. */
 import type { ItemFacts } from '@oaken/core/items';
 import { computed, ref } from 'vue';
-import { useLibrary } from '../banks/library';
-import { depthNames } from '../words';
+import { useLibrary } from '../library/library';
+import { depthNames } from '../shared/words';
 import { under, type Problem } from '../../parts/problems';
-import StandardPicker from './StandardPicker.vue';
+import StandardPicker from '../library/StandardPicker.vue';
 
 const facts = defineModel<ItemFacts>({ required: true });
 defineProps<{ problems: Problem[] }>();

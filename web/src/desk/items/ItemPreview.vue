@@ -12,7 +12,7 @@ import { count } from '@oaken/core/text';
 import { computed, reactive, ref, watch } from 'vue';
 import ItemView from '../../kinds/ItemView.vue';
 import PassageView from '../../parts/PassageView.vue';
-import { pointsText } from '../words';
+import { pointsText } from '../shared/words';
 import { useShownPassage } from './passages';
 import type { Problem } from '../../parts/problems';
 

@@ -2,7 +2,7 @@
 /** Where items are used, as far as I may know: tests, their owners, and to which classes they were given and when. */
 import type { Use } from '@oaken/contract/banks';
 import { count } from '@oaken/core/text';
-import { useWords } from '../words';
+import { useWords } from '../shared/words';
 
 defineProps<{
   uses: readonly (Use & { items?: number })[];

@@ -6,7 +6,7 @@ import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import PageHead from '../../parts/PageHead.vue';
-import { useWords } from '../words';
+import { useWords } from '../shared/words';
 
 const words = useWords();
 const box = ref<AnswerOf<typeof api.readMailbox> | null>(null);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The criteria of a guide with their levels; one level is chosen for each. */
 import type { Criterion, Levels } from '@oaken/core/items';
-import { pointsText } from '../words';
+import { pointsText } from '../shared/words';
 
 const chosen = defineModel<Levels>({ required: true });
 defineProps<{ criteria: Criterion[]; disabled?: boolean }>();

@@ -7,7 +7,7 @@ import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import PageHead from '../../parts/PageHead.vue';
-import { useWords } from '../words';
+import { useWords } from '../shared/words';
 
 const words = useWords();
 const list = ref<AnswerOf<typeof api.listMarking> | null>(null);

@@ -11,8 +11,8 @@ import FacingPages from '../../parts/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import { figureText, figureTitle } from '../results/figures';
-import { done } from '../undo';
-import { pointsText, useWords } from '../words';
+import { done } from '../shared/undo';
+import { pointsText, useWords } from '../shared/words';
 
 const words = useWords();
 const { params } = useRoute();

@@ -12,7 +12,7 @@ import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import RescoreEffect from '../rescoring/RescoreEffect.vue';
 import { useRescore } from '../rescoring/useRescore';
-import { done, failed } from '../undo';
+import { done, failed } from '../shared/undo';
 
 const { params } = useRoute();
 const place = {

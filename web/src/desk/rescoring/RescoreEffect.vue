@@ -3,7 +3,7 @@
 import type { AnswerOf, api } from '@oaken/contract';
 import { count } from '@oaken/core/text';
 import { figureText, figureTitle } from '../results/figures';
-import { percent, pointsText } from '../words';
+import { percent, pointsText } from '../shared/words';
 
 type Ahead = AnswerOf<typeof api.lookAhead>;
 const props = defineProps<{ ahead: Ahead; hidden?: boolean }>();

@@ -18,8 +18,8 @@ import FacingPages from '../../parts/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import PartEditor from '../items/PartEditor.vue';
-import { done, failed } from '../undo';
-import { pointsText, useWords } from '../words';
+import { done, failed } from '../shared/undo';
+import { pointsText, useWords } from '../shared/words';
 import RescoreEffect from './RescoreEffect.vue';
 import { useRescore } from './useRescore';
 

@@ -4,7 +4,7 @@ import { count } from '@oaken/core/text';
 import { ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
-import { done } from '../undo';
+import { done } from '../shared/undo';
 
 type Change = BodyOf<typeof api.lookAhead>;
 

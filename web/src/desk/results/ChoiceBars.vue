@@ -2,7 +2,7 @@
 /** Each choice as a pair of bars: the share of the strong above, of the weak below; the key is boxed. */
 import { count } from '@oaken/core/text';
 import type { ItemResult } from '@oaken/contract/results';
-import { percent } from '../words';
+import { percent } from '../shared/words';
 
 type Option = ItemResult['options'][number];
 const props = defineProps<{

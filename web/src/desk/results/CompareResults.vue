@@ -2,7 +2,7 @@
 /** Classes and forms side by side: the whole, and each item. */
 import type { ResultsAnswer } from '@oaken/contract/results';
 import { computed } from 'vue';
-import { percent, stemLine } from '../words';
+import { percent, stemLine } from '../shared/words';
 
 const props = defineProps<{ results: ResultsAnswer }>();
 const tables = computed(() =>

@@ -10,8 +10,8 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import TallyBox from '../../parts/TallyBox.vue';
-import { done } from '../undo';
-import { percent } from '../words';
+import { done } from '../shared/undo';
+import { percent } from '../shared/words';
 
 type Own = AnswerOf<typeof api.readFollowUp>;
 const assignmentId = Number(useRoute().params.assignmentId);

@@ -5,7 +5,7 @@ import { forSitting, keysInWords } from '@oaken/core/items';
 import { computed } from 'vue';
 import ItemView from '../../kinds/ItemView.vue';
 import RichText from '../../parts/RichText.vue';
-import { percent } from '../words';
+import { percent } from '../shared/words';
 import { figureText, figureTitle } from './figures';
 
 const props = defineProps<{ item: ItemResult; results: ResultsAnswer }>();

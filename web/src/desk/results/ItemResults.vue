@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import { ariaSort } from '../ariaSort';
+import { ariaSort } from '../shared/ariaSort';
 import type { ItemResult, ResultsAnswer } from '@oaken/contract/results';
 import { count, plainText } from '@oaken/core/text';
 import { lengthInWords } from '@oaken/core/timing';
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
-import { percent, stemLine } from '../words';
+import { percent, stemLine } from '../shared/words';
 import ChoiceBars from './ChoiceBars.vue';
 import { figureText, figureTitle } from './figures';
 import ItemDetail from './ItemDetail.vue';

@@ -4,8 +4,8 @@ import type { StudentWork } from '@oaken/contract/results';
 import { count } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
-import { done, failed } from '../undo';
-import { useWords } from '../words';
+import { done, failed } from '../shared/undo';
+import { useWords } from '../shared/words';
 
 const props = defineProps<{
   work: StudentWork;

@@ -3,7 +3,7 @@ import type { ResultsAnswer } from '@oaken/contract/results';
 import { lengthInWords } from '@oaken/core/timing';
 import { computed, defineAsyncComponent } from 'vue';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import { pointsText } from '../words';
+import { pointsText } from '../shared/words';
 import { leftWords } from './leftWords';
 import { figureText, figureTitle, type Figure } from './figures';
 

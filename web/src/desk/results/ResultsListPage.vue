@@ -9,7 +9,7 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import TallyBox from '../../parts/TallyBox.vue';
-import { percent, useWords } from '../words';
+import { percent, useWords } from '../shared/words';
 
 const words = useWords();
 const assignments = ref<AssignmentRow[] | null>(null);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A share as a tick on a line from nothing to all, with its interval. */
 import type { EarnedOn } from '@oaken/contract/results';
-import { percent } from '../words';
+import { percent } from '../shared/words';
 
 defineProps<{ earned: EarnedOn }>();
 </script>

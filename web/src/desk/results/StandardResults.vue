@@ -8,8 +8,8 @@ import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import TallyBox from '../../parts/TallyBox.vue';
-import { failed } from '../undo';
-import { percent, useWords } from '../words';
+import { failed } from '../shared/undo';
+import { percent, useWords } from '../shared/words';
 import ShareLine from './ShareLine.vue';
 import type { FilterName } from './useResults';
 

@@ -12,8 +12,8 @@ import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import LateAnswers from './LateAnswers.vue';
-import { done, failed } from '../undo';
-import { percent, pointsText, useWords } from '../words';
+import { done, failed } from '../shared/undo';
+import { percent, pointsText, useWords } from '../shared/words';
 
 const { params: address } = useRoute();
 const params = { assignmentId: Number(address.assignmentId), studentId: Number(address.studentId) };

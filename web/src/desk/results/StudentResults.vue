@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Students by items. Only the rows in view are drawn, so that a whole grade scrolls and sorts without waiting. */
-import { ariaSort } from '../ariaSort';
+import { ariaSort } from '../shared/ariaSort';
 import type { ResultsAnswer, StudentResult } from '@oaken/contract/results';
 import { lengthInWords } from '@oaken/core/timing';
 import { count, wholePercent } from '@oaken/core/text';
@@ -9,7 +9,7 @@ import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import TallyBox from '../../parts/TallyBox.vue';
-import { percent, pointsText, useWords } from '../words';
+import { percent, pointsText, useWords } from '../shared/words';
 
 const props = defineProps<{ results: ResultsAnswer; base: string }>();
 const router = useRouter();

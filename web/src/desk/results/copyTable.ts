@@ -1,7 +1,7 @@
 /** A table of the page for a spreadsheet: cells as they read, boxes as their figures. */
 import { defused } from '@oaken/core/csv';
 import { count } from '@oaken/core/text';
-import { done, failed } from '../undo';
+import { done, failed } from '../shared/undo';
 
 export type Lines = string[][];
 

@@ -1,4 +1,4 @@
-import { decimal } from '../words';
+import { decimal } from '../shared/words';
 
 export type Figure = { value: number } | { value: null; reason: string };
 

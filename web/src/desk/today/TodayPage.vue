@@ -9,7 +9,7 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../../parts/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
-import { useWords } from '../words';
+import { useWords } from '../shared/words';
 
 const session = useSession();
 const words = useWords();

@@ -6,7 +6,7 @@ import { lengthInWords, minute } from '@oaken/core/timing';
 import { connectionOf, signsInWords } from '@oaken/core/watching';
 import { computed } from 'vue';
 import TallyBox from '../../parts/TallyBox.vue';
-import { useWords } from '../words';
+import { useWords } from '../shared/words';
 
 const picked = defineModel<number[]>('picked', { required: true });
 const props = defineProps<{

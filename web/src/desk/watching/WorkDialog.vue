@@ -7,7 +7,7 @@ import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import RichText from '../../parts/RichText.vue';
 import TallyBox from '../../parts/TallyBox.vue';
-import { useWords } from '../words';
+import { useWords } from '../shared/words';
 
 const studentId = defineModel<number | null>({ required: true });
 const props = defineProps<{ assignmentId: number }>();

@@ -2,7 +2,7 @@
 import type { Choice, MultipleChoice, SingleChoice } from '@oaken/core/items';
 import { computed, ref } from 'vue';
 import { under, type Problem } from '../../parts/problems';
-import LinesEditor from '../LinesEditor.vue';
+import LinesEditor from '../lines/LinesEditor.vue';
 
 const part = defineModel<SingleChoice | MultipleChoice>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();

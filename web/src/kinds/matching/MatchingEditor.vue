@@ -2,7 +2,7 @@
 import { joined, parted, type Matching } from '@oaken/core/items';
 import { plainText } from '@oaken/core/text';
 import { under, type Problem } from '../../parts/problems';
-import LinesEditor from '../LinesEditor.vue';
+import LinesEditor from '../lines/LinesEditor.vue';
 
 const part = defineModel<Matching>({ required: true });
 defineProps<{ problems: Problem[] }>();

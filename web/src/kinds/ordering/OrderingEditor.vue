@@ -3,7 +3,7 @@
 import type { Ordering } from '@oaken/core/items';
 import { computed } from 'vue';
 import { under, type Problem } from '../../parts/problems';
-import LinesEditor from '../LinesEditor.vue';
+import LinesEditor from '../lines/LinesEditor.vue';
 
 const part = defineModel<Ordering>({ required: true });
 defineProps<{ problems: Problem[] }>();

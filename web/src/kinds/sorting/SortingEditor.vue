@@ -3,7 +3,7 @@
 import { joined, parted, type Sorting } from '@oaken/core/items';
 import { plainText } from '@oaken/core/text';
 import { under, type Problem } from '../../parts/problems';
-import LinesEditor from '../LinesEditor.vue';
+import LinesEditor from '../lines/LinesEditor.vue';
 
 const part = defineModel<Sorting>({ required: true });
 defineProps<{ problems: Problem[] }>();

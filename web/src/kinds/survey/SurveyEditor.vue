@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Survey } from '@oaken/core/items';
 import { under, type Problem } from '../../parts/problems';
-import LinesEditor from '../LinesEditor.vue';
+import LinesEditor from '../lines/LinesEditor.vue';
 
 const part = defineModel<Survey>({ required: true });
 defineProps<{ problems: Problem[] }>();

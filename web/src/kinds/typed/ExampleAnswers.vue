@@ -2,7 +2,7 @@
 /** Some answers that the key takes and some that it does not, judged by the key as it stands. */
 import { exampleAnswers, readItem, type Part } from '@oaken/core/items';
 import { computed } from 'vue';
-import { plain } from '../../desk/keptText';
+import { plain } from '../../desk/shared/keptText';
 
 const props = defineProps<{ part: Part }>();
 

@@ -6,7 +6,7 @@ import { count } from '@oaken/core/text';
 import { computed } from 'vue';
 import PassageView from '../../../parts/PassageView.vue';
 import RichText from '../../../parts/RichText.vue';
-import { pointsText } from '../../words';
+import { pointsText } from '../../shared/words';
 import type { PrintChoice } from './printChoice';
 import PaperPart from './PaperPart.vue';
 

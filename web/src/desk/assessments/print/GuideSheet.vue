@@ -4,7 +4,7 @@ import { entriesOf, type Edition } from '@oaken/core/forms';
 import { itemPoints, keysInWords, kindOf, markedBy } from '@oaken/core/items';
 import { computed } from 'vue';
 import RichText from '../../../parts/RichText.vue';
-import { pointsText } from '../../words';
+import { pointsText } from '../../shared/words';
 
 const props = defineProps<{ form: Edition; name: string }>();
 const lines = computed(() =>

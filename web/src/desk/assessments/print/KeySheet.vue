@@ -4,7 +4,7 @@ import { entriesOf, type Edition } from '@oaken/core/forms';
 import { keysOnPaper } from '@oaken/core/print';
 import { count } from '@oaken/core/text';
 import { computed } from 'vue';
-import { pointsText } from '../../words';
+import { pointsText } from '../../shared/words';
 
 const props = defineProps<{ form: Edition; name: string }>();
 const lines = computed(() =>

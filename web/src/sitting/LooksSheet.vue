@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Size of text, colours and the line guide, each seen at once behind the sheet. */
 import { onMounted, ref } from 'vue';
-import { setTheme, theme, themes } from '../../look/theme';
+import { setTheme, theme, themes } from '../look/theme';
 
 const size = defineModel<number>('size', { required: true });
 const guide = defineModel<boolean>('guide', { required: true });

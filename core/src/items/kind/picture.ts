@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fileAddressPattern } from '../markup';
+import { fileAddressPattern } from '../../markup';
 
 /** Where a file of this school's banks is fetched from. */
 export const fileAddress = z

@@ -1,12 +1,12 @@
 /** A student puts themselves on the roster of a class that is open for it; the teacher sees who did. */
 import { foldName, mostInClass } from '@oaken/core/rosters';
-import { createStudent, enrol } from '../classes/enrolling';
+import { createStudent, enrol } from './enrolling';
 import type { Transaction } from 'sequelize';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import type { Enrollment } from '../models';
-import { Problem } from '../http/problem';
-import { hashSecret, newPasscode } from './secrets';
+import { Problem } from '../problems/problem';
+import { hashSecret, newPasscode } from '../accounts/secrets';
 
 interface OpenClass {
   id: number;

@@ -1,6 +1,6 @@
 /** What is being written, kept in this browser until the server has it: a crash or a closed tab loses nothing. */
 import { computed, ref, watch, type Ref } from 'vue';
-import { useSession } from '../client/session';
+import { useSession } from '../../client/session';
 
 const asText = (content: unknown) => JSON.stringify(content);
 /** A copy that holds only what JSON can say, as the server gets it. */

@@ -2,7 +2,7 @@
 /** Time left as a word and a figure, by the server's clock. It can be hidden and comes back at the warnings. */
 import { lengthInWords, minute } from '@oaken/core/timing';
 import { computed, onUnmounted, ref, watch } from 'vue';
-import { useSession } from '../../client/session';
+import { useSession } from '../client/session';
 
 const props = defineProps<{
   deadlineAt: number;

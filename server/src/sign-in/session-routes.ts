@@ -1,62 +1,21 @@
 /** Signing in and out: staff by name, students by class code, guests by a link. */
-import { api, type AnswerOf } from '@oaken/contract';
-import type { Request, Response } from 'express';
+import { api } from '@oaken/contract';
+import type { Request } from 'express';
 import { addGuest, findLink, linkAnswer } from '../assignments/guests';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import { readCookie, type Bind } from '../http/bind';
-import { outOfDate, Problem } from '../http/problem';
-import { browserName } from './browser';
-import { joinClass } from './joining';
-import { isSecret } from './secrets';
-import { sessionHours, type SignedIn } from './sessions';
-import type { Origin, Subjects } from './throttle';
+import { outOfDate, Problem } from '../problems/problem';
+import { joinClass } from '../classes/joining';
+import { isSecret } from '../accounts/secrets';
+import { signingIn } from '../accounts/signing-in';
+import type { Origin, Subjects } from '../accounts/throttle';
 
 /** Failures of signing in and of codes from one address until its answers slow down. */
 const patience = { accounts: 100, codes: 20 };
 
 const wrong = (what: string) =>
   new Problem(401, `${what} or the password is not right.`, 'Check both and try again.');
-
-/** A session for an account, its cookies, and what the page has to know. */
-export function signingIn({ database, now, sessions, devices, site }: Context) {
-  const answer = async (signedIn: SignedIn | null): Promise<AnswerOf<typeof api.readSession>> => {
-    const school = await database.models.School.findOne({ order: ['id'] });
-    const account = signedIn?.account;
-    return {
-      account: account
-        ? {
-            id: account.id,
-            role: account.role,
-            givenName: account.givenName,
-            familyName: account.familyName,
-          }
-        : null,
-      csrf: signedIn?.csrf ?? null,
-      school: { name: school?.name ?? 'Oaken Ledger', zone: school?.zone ?? 'UTC' },
-      demonstration: school?.demonstration ?? false,
-      now: now(),
-    };
-  };
-
-  const begin = async (accountId: number, request: Request, response: Response) => {
-    const old = readCookie(request, site.cookieName);
-    if (old) await sessions.end(old);
-    const where = {
-      browser: browserName(request.headers['user-agent'] ?? ''),
-      address: request.ip ?? '',
-    };
-    const token = await sessions.begin(accountId, where);
-    response.cookie(site.cookieName, token, { ...site.cookie, maxAge: sessionHours * 3_600_000 });
-    await devices.remember(request, response, accountId);
-    await database.models.Account.update(
-      { signedInAt: new Date(now()) },
-      { where: { id: accountId } },
-    );
-    return answer(await sessions.find(token));
-  };
-  return { answer, begin };
-}
 
 /** Guesses at what only its owner knows; wrong ones make the next ones slower. */
 function guessing({ database, throttle, devices }: Context) {

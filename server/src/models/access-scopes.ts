@@ -1,7 +1,7 @@
 /** Who may see and do what, as scopes of the models: `Bank.scope({ method: ['readableBy', viewer] })`. */
 import { Op, type Model, type ModelStatic, type WhereOptions } from 'sequelize';
-import { valuesOf } from '../database/subquery';
-import type { Assignment, Bank, Models, SchoolClass, Test } from '../models';
+import { valuesOf } from './subquery';
+import type { Assignment, Bank, Models, SchoolClass, Test } from './index';
 
 /** Whoever asks, and when: substitutes teach a class until a day. */
 export interface Viewer {

@@ -1,7 +1,7 @@
 /** Times, shares and counts as the desk says them. */
 import { plainText, shorten, wholePercent } from '@oaken/core/text';
 import { inWords, roughly } from '@oaken/core/timing';
-import { useSession } from '../client/session';
+import { useSession } from '../../client/session';
 
 export function useWords() {
   const session = useSession();

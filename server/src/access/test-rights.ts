@@ -1,5 +1,5 @@
 /** What somebody may do with a test. */
-import type { SignedIn } from '../accounts/sessions';
+import type { SignedIn } from './signed-in';
 import type { Test } from '../models';
 
 /** @param test read with the share of whoever asks */

@@ -1,5 +1,5 @@
 /** A form that was filled in and not sent yet, kept in this browser for whoever is signed in. */
-import { useSession } from '../client/session';
+import { useSession } from '../../client/session';
 
 export interface KeptForm<Form> {
   /** @returns null when nothing was kept, or nothing that can be read */

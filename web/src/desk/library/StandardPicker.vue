@@ -2,7 +2,7 @@
 /** Standards to be ticked, found by code or words. */
 import { wordsOf } from '@oaken/core/finding';
 import { computed, ref } from 'vue';
-import { useLibrary } from '../banks/library';
+import { useLibrary } from './library';
 import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });

@@ -2,7 +2,7 @@
 /** A list of wordings: added, removed, and moved by their buttons or Alt with an arrow key. */
 import { freshId } from '@oaken/core/items';
 import { nextTick, ref } from 'vue';
-import RichField from '../rich/RichField.vue';
+import RichField from '../../rich/RichField.vue';
 
 const list = defineModel<T[]>({ required: true });
 const props = defineProps<{

@@ -3,8 +3,8 @@
  * module and a line in `kinds/index.ts`; nothing else asks which kind it has before it.
  */
 import { z } from 'zod';
-import { mostPoints, type SetRule } from '../scoring';
-import { plainText, richText } from '../text';
+import { mostPoints, type SetRule } from '../../scoring';
+import { plainText, richText } from '../../text';
 import type { Gist } from './gist';
 import { checkDistinct } from './pairs';
 import type { InTable } from './table';

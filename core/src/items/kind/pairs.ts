@@ -1,6 +1,6 @@
 /** Answers that join things: QTI's directed pairs, written as "left right". */
 import { z } from 'zod';
-import { plainText } from '../text';
+import { plainText } from '../../text';
 import type { Choice } from './kind';
 
 export const pair = z

@@ -1,14 +1,14 @@
 /** The thread that answers the routes of `desk-routes.ts`. */
 import { present, valueOf } from '@oaken/core/certain';
 import { parentPort, workerData } from 'node:worker_threads';
-import { Editions } from '../attempts/editions';
-import type { Context } from '../context';
-import { connect, type DatabasePlace } from '../database/connect';
-import type { Bind, Call } from '../http/bind';
-import { Download } from '../http/download';
-import { Problem } from '../http/problem';
-import { loggable } from '../log';
-import { endpointName, type Answered, type Asked } from './desk';
+import { Editions } from './attempts/editions';
+import type { Context } from './context';
+import { connect, type DatabasePlace } from './database/connect';
+import type { Bind, Call } from './http/bind';
+import { Download } from './http/download';
+import { Problem } from './problems/problem';
+import { loggable } from './log';
+import { endpointName, type Answered, type Asked } from './threads/desk';
 import { deskRoutes } from './desk-routes';
 
 /** Whoever started this thread. */

@@ -1,6 +1,6 @@
 /** What was just done, in words, with the way back; the last steps can still be taken back after the notice is gone. */
 import { ref } from 'vue';
-import { inWords } from '../client/request';
+import { inWords } from '../../client/request';
 
 type Undo = () => Promise<unknown> | void;
 

@@ -1,0 +1,17 @@
+import type { Editions } from './attempts/editions';
+import { rosterRoutes } from './classes/routes';
+import type { Context } from './context';
+import { followUpRoutes } from './follow-up/routes';
+import type { Bind } from './http/bind';
+import { rescoreRoutes } from './rescoring/routes';
+import { resultRoutes } from './results/routes';
+import { todayRoutes } from './today/routes';
+
+/** The routes that compute much: what a whole grade did and what follows from it, and lists of whole classes. */
+export function deskRoutes(bind: Bind, context: Context, editions: Editions): void {
+  rosterRoutes(bind, context);
+  resultRoutes(bind, context, editions);
+  rescoreRoutes(bind, context, editions);
+  followUpRoutes(bind, context, editions);
+  todayRoutes(bind, context);
+}
