@@ -47,6 +47,11 @@ export default ts.config(
   { files: ['**/*.vue', '**/*.ts'], rules: { 'no-undef': 'off' } },
   // What a test reads from the wire has the shape that the test then asserts.
   { files: ['**/test/**'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
+  // A component of a test is only what the test needs of it.
+  {
+    files: ['web/test/**'],
+    rules: { 'vue/one-component-per-file': 'off', 'vue/require-prop-types': 'off' },
+  },
   // No condition inside another's branch: it is a function with early returns, or a table.
   {
     files: ['core/src/**', 'contract/src/**', 'server/src/**', 'web/src/**'],

@@ -18,7 +18,16 @@ module.exports = {
       displayName: 'core',
       testMatch: ['<rootDir>/core/test/**/*.test.ts', '<rootDir>/demo/test/**/*.test.ts'],
     },
-    { ...shared, displayName: 'web', testMatch: ['<rootDir>/web/test/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'web',
+      testMatch: ['<rootDir>/web/test/**/*.test.ts'],
+      transform: {
+        ...shared.transform,
+        '^.+\\.vue$': '<rootDir>/web/test/support/vue-transform.cjs',
+      },
+      moduleNameMapper: { '\\.css$': '<rootDir>/web/test/support/no-style.cjs' },
+    },
     {
       ...shared,
       displayName: 'server',

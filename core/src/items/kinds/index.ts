@@ -1,23 +1,24 @@
-/** All kinds of part. A new interaction is one module here and one line in each list. */
+/** All kinds of part. A new interaction is one module here, its two types below, and a line in `list.ts`. */
 import { z } from 'zod';
 import type { Kind, PartBase } from '../kind/kind';
-import { drawing, type Drawing, type SittingDrawing } from './drawing';
-import { grid, type Grid, type SittingGrid } from './grid';
-import { information, type Information, type SittingInformation } from './information';
-import { inlineChoice, type InlineChoice, type SittingInlineChoice } from './inline-choice';
-import { longText, type LongText, type SittingLongText } from './long-text';
-import { matching, type Matching, type SittingMatching } from './matching';
-import { multipleChoice, type MultipleChoice, type SittingMultipleChoice } from './multiple-choice';
-import { numeric, type Numeric, type SittingNumeric } from './numeric';
-import { ordering, type Ordering, type SittingOrdering } from './ordering';
-import { places, type Places, type SittingPlaces } from './places';
-import { shortText, type ShortText, type SittingShortText } from './short-text';
-import { singleChoice, type SingleChoice, type SittingSingleChoice } from './single-choice';
-import { sorting, type SittingSorting, type Sorting } from './sorting';
-import { survey, type SittingSurvey, type Survey } from './survey';
-import { trueFalse, type SittingTrueFalse, type TrueFalse } from './true-false';
-import { upload, type SittingUpload, type Upload } from './upload';
-import { wordsInText, type SittingWordsInText, type WordsInText } from './words-in-text';
+import { kinds } from './list';
+import type { Drawing, SittingDrawing } from './drawing';
+import type { Grid, SittingGrid } from './grid';
+import type { Information, SittingInformation } from './information';
+import type { InlineChoice, SittingInlineChoice } from './inline-choice';
+import type { LongText, SittingLongText } from './long-text';
+import type { Matching, SittingMatching } from './matching';
+import type { MultipleChoice, SittingMultipleChoice } from './multiple-choice';
+import type { Numeric, SittingNumeric } from './numeric';
+import type { Ordering, SittingOrdering } from './ordering';
+import type { Places, SittingPlaces } from './places';
+import type { ShortText, SittingShortText } from './short-text';
+import type { SingleChoice, SittingSingleChoice } from './single-choice';
+import type { SittingSorting, Sorting } from './sorting';
+import type { SittingSurvey, Survey } from './survey';
+import type { SittingTrueFalse, TrueFalse } from './true-false';
+import type { SittingUpload, Upload } from './upload';
+import type { SittingWordsInText, WordsInText } from './words-in-text';
 
 export type Part =
   | SingleChoice
@@ -57,26 +58,7 @@ export type SittingPart =
   | SittingInformation;
 export type PartKind = Part['kind'];
 
-/** In the order in which an author is offered them. */
-export const kinds = {
-  'single-choice': singleChoice,
-  'multiple-choice': multipleChoice,
-  'true-false': trueFalse,
-  numeric,
-  'short-text': shortText,
-  'long-text': longText,
-  'inline-choice': inlineChoice,
-  matching,
-  sorting,
-  ordering,
-  grid,
-  'words-in-text': wordsInText,
-  places,
-  drawing,
-  upload,
-  survey,
-  information,
-} as const;
+export { kinds };
 
 export const partKinds = Object.keys(kinds) as [PartKind, ...PartKind[]];
 

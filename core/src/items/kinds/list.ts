@@ -1,0 +1,39 @@
+/** The list of kinds; a new one is a module beside this file and a line here. */
+import { drawing } from './drawing';
+import { grid } from './grid';
+import { information } from './information';
+import { inlineChoice } from './inline-choice';
+import { longText } from './long-text';
+import { matching } from './matching';
+import { multipleChoice } from './multiple-choice';
+import { numeric } from './numeric';
+import { ordering } from './ordering';
+import { places } from './places';
+import { shortText } from './short-text';
+import { singleChoice } from './single-choice';
+import { sorting } from './sorting';
+import { survey } from './survey';
+import { trueFalse } from './true-false';
+import { upload } from './upload';
+import { wordsInText } from './words-in-text';
+
+/** In the order in which an author is offered them. */
+export const kinds = {
+  'single-choice': singleChoice,
+  'multiple-choice': multipleChoice,
+  'true-false': trueFalse,
+  numeric,
+  'short-text': shortText,
+  'long-text': longText,
+  'inline-choice': inlineChoice,
+  matching,
+  sorting,
+  ordering,
+  grid,
+  'words-in-text': wordsInText,
+  places,
+  drawing,
+  upload,
+  survey,
+  information,
+} as const;

@@ -1,0 +1,2 @@
+/** Styles are looked at in the browser. */
+module.exports = {};
