@@ -281,9 +281,10 @@ test('5. the teacher reads results by item and by student, and exports them', as
   await expect(page.getByText('alpha without it', { exact: false })).toBeVisible();
 
   const download = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Export items as CSV' }).click();
+  await page.getByRole('button', { name: 'Export' }).click();
+  await page.getByRole('menuitem', { name: 'Items as CSV' }).click();
   const csv = readFileSync(await (await download).path(), 'utf8');
-  expect(csv.split('\r\n')[0]).toContain('Item,Question,Standards');
+  expect(csv.split('\r\n')[0]).toContain('No.,Question,Standards');
   await page.getByRole('tab', { name: 'Students' }).click();
   await page.getByLabel('Hide names').check();
   await expect(

@@ -171,7 +171,6 @@ export const api = {
   readReport: attempts.readReport,
   readResults: results.readResults,
   exportResults: results.exportResults,
-  exportForGradebook: results.exportForGradebook,
   readStandardResults: results.readStandardResults,
   rate: results.rate,
   readStudentWork: results.readStudentWork,

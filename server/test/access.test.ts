@@ -61,7 +61,7 @@ describe('what belongs to somebody else answers like what does not exist', () =>
       ['GET', (id) => `/api/classes/${id}`, mine.classId],
       ['POST', (id) => `/api/classes/${id}/students/6/passcode`, mine.classId, {}],
       ['GET', (id) => `/api/assignments/${id}/results`, mine.assignmentId],
-      ['GET', (id) => `/api/assignments/${id}/results.csv`, mine.assignmentId],
+      ['GET', (id) => `/api/assignments/${id}/exports/students`, mine.assignmentId],
       ['DELETE', (id) => `/api/assignments/${id}`, mine.assignmentId],
       ['POST', (id) => `/api/assignments/${id}/release`, mine.assignmentId, { released: true }],
     ];

@@ -382,7 +382,7 @@ test('a report of work that waits to be marked says points so far, and no percen
 });
 
 test('a gradebook gets OneRoster 1.2 files: headers in order, a result for each student', async () => {
-  const response = await fetch(`${school.base}/api/assignments/1/oneroster.zip`, {
+  const response = await fetch(`${school.base}/api/assignments/1/exports/gradebook`, {
     headers: { cookie: teacher.cookie },
   });
   const files = unzipSync(new Uint8Array(await response.arrayBuffer()));

@@ -341,7 +341,7 @@ describe('results', () => {
     });
 
     const { body, headers } = await teacher.get<string>(
-      `/api/assignments/${assignmentId}/results.csv?by=students`,
+      `/api/assignments/${assignmentId}/exports/students`,
     );
     expect(headers.get('content-type')).toContain('text/csv');
     expect(body).toContain('\r\n');
@@ -349,10 +349,10 @@ describe('results', () => {
     expect(lines).toHaveLength(27);
     expect(lines.filter((line) => line.Points === '1' && line.Percent === '100')).toHaveLength(6);
     const items = parse<Record<string, string>>(
-      (await teacher.get<string>(`/api/assignments/${assignmentId}/results.csv?by=items`)).body,
+      (await teacher.get<string>(`/api/assignments/${assignmentId}/exports/items`)).body,
       { columns: true, bom: true },
     );
-    expect(items).toEqual([expect.objectContaining({ Facility: '0.6', Students: '10' })]);
+    expect(items).toEqual([expect.objectContaining({ 'Average score': '0.6', Students: '10' })]);
   });
 
   test('the planted wrong key and the planted temptation are found, and nothing else is called a wrong key', async () => {
@@ -390,10 +390,10 @@ describe('results', () => {
     await school.database.query(
       "UPDATE accounts SET given_name = '=HYPERLINK(1)' WHERE id = (SELECT student_id FROM assignment_students WHERE assignment_id = 1 LIMIT 1)",
     );
-    const { body } = await teacher.get<string>('/api/assignments/1/results.csv');
+    const { body } = await teacher.get<string>('/api/assignments/1/exports/students');
     expect(
       parse<Record<string, string>>(body, { columns: true, bom: true }).some((line) =>
-        line.Name!.startsWith("'=HYPERLINK"),
+        line.Student!.startsWith("'=HYPERLINK"),
       ),
     ).toBe(true);
   });

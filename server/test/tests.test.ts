@@ -344,7 +344,7 @@ describe('draws and forms, from the test to the results', () => {
       value: null,
       reason: 'students had different items',
     });
-    expect((await holloway.get(`/api/assignments/${body.id}/results.csv`)).status).toBe(200);
+    expect((await holloway.get(`/api/assignments/${body.id}/exports/students`)).status).toBe(200);
   });
 
   test('a draw from a search says how many there are, and takes none that the test has', async () => {

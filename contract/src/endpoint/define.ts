@@ -16,6 +16,8 @@ export interface Endpoint<P = unknown, Q = unknown, B = unknown, A = unknown> {
   /** The most bytes of JSON that may be sent to it; 0 where no JSON is read. */
   readonly largest: number;
   readonly answer: z.ZodType<A>;
+  /** The media types of an answer that a browser saves as a file; none: the answer is JSON. */
+  readonly media: readonly string[];
 }
 
 export type ParamsOf<E> = E extends Endpoint<infer P, unknown, unknown, unknown> ? P : never;
@@ -38,9 +40,11 @@ export function endpoint<A, P = Record<string, never>, Q = Record<string, never>
     body?: z.ZodType<B>;
     largest?: number;
     answer: z.ZodType<A>;
+    media?: readonly string[];
   },
 ): Endpoint<P, Q, B, A> {
   return {
+    media: [],
     ...definition,
     largest: definition.body === undefined ? 0 : (definition.largest ?? usual),
     params: definition.params ?? (nothing as unknown as z.ZodType<P>),
@@ -49,6 +53,15 @@ export function endpoint<A, P = Record<string, never>, Q = Record<string, never>
     body: definition.body ?? (z.unknown().transform(() => undefined) as unknown as z.ZodType<B>),
   };
 }
+
+/** An endpoint that answers with a file of one of the media types instead of JSON. */
+export const downloadEndpoint = <P = Record<string, never>, Q = Record<string, never>>(
+  definition: Pick<Endpoint, 'method' | 'path' | 'who' | 'does' | 'media'> & {
+    params?: z.ZodType<P>;
+    query?: z.ZodType<Q>;
+  },
+): Endpoint<P, Q, undefined, string> =>
+  endpoint<string, P, Q, undefined>({ ...definition, answer: z.string() });
 
 /** An id in an address or a query. */
 export const idInPath = z.coerce.number().int().positive().max(4_294_967_295);

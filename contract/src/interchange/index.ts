@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { endpoint, id, idInPath } from '../endpoint/define';
+import { downloadEndpoint, endpoint, id, idInPath } from '../endpoint/define';
 import { filters } from '../banks/search';
 
 const importId = z.string().regex(/^[A-Za-z0-9_-]{22}$/);
@@ -59,19 +59,19 @@ export const cancelImport = endpoint({
   answer: z.object({}),
 });
 
-export const exportItems = endpoint({
+export const exportItems = downloadEndpoint({
   method: 'GET',
   path: '/api/items.csv',
   who: 'teacher',
   does: 'Takes all items that a search finds out as CSV, at most 10,000.',
   query: filters,
-  answer: z.string(),
+  media: ['text/csv'],
 });
 
-export const itemTemplate = endpoint({
+export const itemTemplate = downloadEndpoint({
   method: 'GET',
   path: '/api/items-template.csv',
   who: 'teacher',
   does: 'Gives an empty table with every column and three examples.',
-  answer: z.string(),
+  media: ['text/csv'],
 });

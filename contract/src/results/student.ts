@@ -1,6 +1,6 @@
 /** One student's work on an assignment with its history, for the teacher. */
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant } from '../endpoint/define';
+import { downloadEndpoint, endpoint, id, idInPath, instant } from '../endpoint/define';
 
 export const studentWork = z.object({
   title: z.string(),
@@ -109,13 +109,12 @@ export const decideLateAnswers = endpoint({
   answer: z.object({}),
 });
 
-/** Answers with application/pdf, not JSON. */
-export const exportStudentReport = endpoint({
+export const exportStudentReport = downloadEndpoint({
   method: 'GET',
   path: '/api/assignments/:assignmentId/students/:studentId/report.pdf',
   who: 'teacher',
   does: 'Gives a student’s report as PDF: score, standards, every answer with comments.',
   params,
   query: z.object({ answers: z.enum(['yes', 'no']).default('yes') }),
-  answer: z.string(),
+  media: ['application/pdf'],
 });

@@ -4,6 +4,12 @@ import { z } from 'zod';
 const schema = (type: z.ZodType, io: 'input' | 'output') =>
   z.toJSONSchema(type, { io, unrepresentable: 'any' });
 
+/** What a good answer is: JSON, or a file of one of the media types. */
+const contentOf = ({ media, answer }: Endpoint) =>
+  media.length > 0
+    ? Object.fromEntries(media.map((type) => [type, { schema: { type: 'string' } }]))
+    : { 'application/json': { schema: schema(answer, 'output') } };
+
 /** The OpenAPI 3.1 description, made from the contract. */
 export function openApi() {
   const paths: Record<string, Record<string, unknown>> = {};
@@ -37,7 +43,7 @@ export function openApi() {
       responses: {
         200: {
           description: 'Done.',
-          content: { 'application/json': { schema: schema(endpoint.answer, 'output') } },
+          content: contentOf(endpoint),
         },
         default: {
           description: 'A problem (RFC 9457).',

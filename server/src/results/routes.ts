@@ -8,11 +8,10 @@ import { schoolZone } from '../attempts/times';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
 import { Download } from '../http/download';
-import { itemsCsv, standardsCsv, studentsCsv } from './export';
+import { exportResults } from './exports';
 import { decideLateAnswers } from './late-answers';
-import { gradebookZip } from './oneroster';
 import { reportPdf, type ReportFacts } from './report-pdf';
-import { ownAssignmentRow, readResults } from './service';
+import { readResults } from './service';
 import { bringSheet, listSheets, readSheetResults, removeSheet } from './sheets';
 import { rate, readStandardResults } from './standards';
 import { readStudentWork } from './student';
@@ -63,27 +62,9 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
 
 /** What of results is taken away as a file. */
 function exportRoutes(bind: Bind, context: Context, editions: Editions): void {
-  const { database, now } = context;
-  bind(api.exportResults, async ({ me, params: { assignmentId }, query: { by, ...query } }) => {
-    const results = await readResults(database, me, assignmentId, now(), query);
-    const csv = async () => {
-      if (by === 'students') return studentsCsv(results);
-      if (by === 'items') return itemsCsv(results);
-      const { standards } = await readStandardResults(context, editions, me, assignmentId, {
-        ...query,
-        over: 'this',
-      });
-      return standardsCsv(standards);
-    };
-    return new Download(`${results.title} ${by}.csv`, 'text/csv; charset=utf-8', await csv());
-  });
-
-  bind(api.exportForGradebook, async ({ me, params }) => {
-    const assignment = await ownAssignmentRow(database, me, params.assignmentId);
-    const results = await readResults(database, me, params.assignmentId, now());
-    const zip = Buffer.from(await gradebookZip(database, assignment, results, now()));
-    return new Download(`${assignment.title} gradebook.zip`, 'application/zip', zip);
-  });
+  bind(api.exportResults, ({ me, params: { assignmentId, format }, query }) =>
+    exportResults(format, { context, editions, me, assignmentId, query }),
+  );
 
   bind(api.exportStudentReport, async ({ me, params, query }) => {
     const work = await readStudentWork(context, editions, me, params);

@@ -1,8 +1,15 @@
 <script setup lang="ts">
 import { ariaSort } from '../shared/ariaSort';
-import type { ItemResult, ResultsAnswer } from '@oaken/contract/results';
-import { count, plainText } from '@oaken/core/text';
-import { lengthInWords } from '@oaken/core/timing';
+import {
+  columnsOf,
+  itemColumns,
+  orderBy,
+  type ItemColumnId,
+  type ItemResult,
+  type ResultColumn,
+  type ResultsAnswer,
+} from '@oaken/contract/results';
+import { count } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { percent, stemLine } from '../shared/words';
@@ -14,32 +21,21 @@ const props = defineProps<{ results: ResultsAnswer }>();
 const route = useRoute();
 const open = ref<number | null>(Number(route.query.item) || null);
 
-type Column =
-  'number' | 'question' | 'facility' | 'choices' | 'discrimination' | 'rest' | 'time' | 'notes';
-const sort = ref<{ by: Column; down: boolean }>({ by: 'number', down: false });
-/** The most frequent wrong answer's number. */
-const tempting = (item: ItemResult) => item.wrongAnswers[0]?.n ?? 0;
-const values: Record<Exclude<Column, 'question'>, (item: ItemResult) => number> = {
-  number: (item) => item.number,
-  facility: (item) => item.facility.value ?? -2,
-  choices: tempting,
-  discrimination: (item) => item.upperLower.value ?? -2,
-  rest: (item) => item.itemRest.value ?? -2,
-  time: (item) => item.time.value ?? -1,
-  notes: (item) => item.flags.length * 1000 + tempting(item),
-};
+/** The columns of the page; the file has more. */
+const columns = computed(() =>
+  columnsOf<(typeof itemColumns)[number]>(itemColumns, props.results).filter(({ usual }) => usual),
+);
+const sort = ref<{ by: ItemColumnId; down: boolean }>({ by: 'number', down: false });
 const sorted = computed(() => {
-  const { by, down } = sort.value;
-  const order =
-    by === 'question'
-      ? (a: ItemResult, b: ItemResult) => plainText(a.stem).localeCompare(plainText(b.stem))
-      : (a: ItemResult, b: ItemResult) => values[by](a) - values[by](b);
-  return [...props.results.items].sort((a, b) => (down ? -1 : 1) * order(a, b));
+  const column: ResultColumn<ItemResult> = itemColumns.find(({ id }) => id === sort.value.by)!;
+  const order = orderBy(column, props.results);
+  return [...props.results.items].sort((a, b) => (sort.value.down ? -1 : 1) * order(a, b));
 });
-const wideColumns: Column[] = ['choices', 'notes', 'time'];
-const sortBy = (by: Column) =>
-  (sort.value = { by, down: sort.value.by === by ? !sort.value.down : wideColumns.includes(by) });
-const sortWord = (by: Column) => ariaSort(sort.value, by);
+/** Of these the most is looked for first. */
+const fromTheTop: ItemColumnId[] = ['choices', 'notes', 'time'];
+const sortBy = (by: ItemColumnId) =>
+  (sort.value = { by, down: sort.value.by === by ? !sort.value.down : fromTheTop.includes(by) });
+const sortWord = (by: ItemColumnId) => ariaSort(sort.value, by);
 
 /** The same wrong first answer from three students or more. */
 const repeated = (item: ItemResult) =>
@@ -54,41 +50,24 @@ const settledWords = {
   'all-points': 'Everybody has all its points.',
   'left-out': 'Left out: it counts for nobody.',
 };
-const timed = computed(() => props.results.items.some(({ time }) => time.value !== null));
+const timed = computed(() => columns.value.some(({ id }) => id === 'time'));
 </script>
 
 <template>
   <table class="ruled items">
     <thead>
       <tr>
-        <th class="figures" :aria-sort="sortWord('number')">
-          <button @click="sortBy('number')">No.</button>
-        </th>
-        <th :aria-sort="sortWord('question')">
-          <button @click="sortBy('question')">Question</button>
-        </th>
-        <th :aria-sort="sortWord('facility')">
-          <button @click="sortBy('facility')">Facility</button>
-        </th>
-        <th :aria-sort="sortWord('choices')">
-          <button @click="sortBy('choices')">Choices</button>
-          <span class="legend">upper row strong, lower row weak</span>
-        </th>
-        <th class="figures" :aria-sort="sortWord('discrimination')">
-          <button @click="sortBy('discrimination')">D</button>
-        </th>
         <th
-          class="figures"
-          title="Correlation with the points on the other items"
-          :aria-sort="sortWord('rest')"
+          v-for="column in columns"
+          :key="column.id"
+          :class="{ figures: column.isFigure && column.id !== 'facility' }"
+          :title="'meaning' in column ? column.meaning : undefined"
+          :aria-sort="sortWord(column.id)"
         >
-          <button @click="sortBy('rest')">Item-rest</button>
-        </th>
-        <th v-if="timed" class="figures" :aria-sort="sortWord('time')">
-          <button @click="sortBy('time')">Time</button>
-        </th>
-        <th :aria-sort="sortWord('notes')">
-          <button @click="sortBy('notes')">Errors and flags</button>
+          <button @click="sortBy(column.id)">{{ column.name }}</button>
+          <span v-if="column.id === 'choices'" class="legend"
+            >upper row strong, lower row weak</span
+          >
         </th>
       </tr>
     </thead>
@@ -152,13 +131,7 @@ const timed = computed(() => props.results.items.some(({ time }) => time.value !
             {{ figureText(item.itemRest) }}
           </td>
           <td v-if="timed" class="figures" :title="figureTitle(item.time)">
-            {{
-              item.time.value === null
-                ? '—'
-                : lengthInWords(item.time.value)
-                    .replace(/ minutes?/, ' min')
-                    .replace(/ seconds?/, ' s')
-            }}
+            {{ item.time.value === null ? '—' : Math.round(item.time.value / 1000) }}
           </td>
           <td class="notes">
             <p v-if="item.settled" class="flag">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { resultExports } from '@oaken/contract/results';
 import { releaseInWords } from '@oaken/core/assignments';
 import { count, listing } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
@@ -57,28 +58,34 @@ const where = computed(() => {
     .filter(Boolean)
     .join(' · ');
 });
-const by = computed(() =>
-  tab.value === 'items' || tab.value === 'standards' ? tab.value : 'students',
-);
 /** What the tab's table holds. */
 const copied = computed(
   () => ({ overview: 'figures', compare: 'comparison' })[tab.value] ?? tab.value,
 );
-const csv = computed(() =>
-  addressOf(
-    'exportResults',
-    { assignmentId: assignmentId ?? 0 },
-    { ...filters.value, by: by.value },
-  ),
+/** The files that the server writes; what a filter leaves out is not in them. */
+const files = computed(() =>
+  Object.entries(resultExports).map(([format, { title, carries, filtered }]) => ({
+    format,
+    title,
+    carries,
+    address: addressOf(
+      'exportResults',
+      { assignmentId: assignmentId ?? 0, format },
+      filtered ? filters.value : {},
+    ),
+  })),
 );
-const gradebook = addressOf('exportForGradebook', { assignmentId: assignmentId ?? 0 });
 /** What the tab shows; of the grid also the rows that are not drawn. */
 const shown = () =>
   (tab.value === 'students' ? grid.value?.lines() : undefined) ??
   linesOf(sheet.value?.querySelector('table'));
 const copy = () => copyLines(shown());
-/** Figures and comparisons, and whatever was brought in, are saved as they stand here; the rest comes from the server, with more in it. */
-const savedHere = computed(() => !assignment.value || copied.value !== tab.value);
+function download(address: string): void {
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = '';
+  link.click();
+}
 const save = () => saveLines(`${results.value!.title} ${copied.value}`, shown());
 
 async function release(released: boolean): Promise<void> {
@@ -114,14 +121,24 @@ async function removeSheet(): Promise<void> {
   <PageHead :title="results?.title ?? 'Results'" :where="where">
     <template v-if="results">
       <button type="button" class="word" @click="copy">Copy {{ copied }}</button>
-      <button v-if="savedHere" type="button" class="word" @click="save">
-        Export {{ copied }} as CSV
-      </button>
+      <ElDropdown trigger="click">
+        <el-button>Export</el-button>
+        <template #dropdown>
+          <ElDropdownMenu>
+            <ElDropdownItem @click="save">This table as CSV</ElDropdownItem>
+            <template v-if="assignment">
+              <ElDropdownItem
+                v-for="file in files"
+                :key="file.format"
+                :title="file.carries"
+                @click="download(file.address)"
+                >{{ file.title }}</ElDropdownItem
+              >
+            </template>
+          </ElDropdownMenu>
+        </template>
+      </ElDropdown>
       <template v-if="assignment">
-        <a v-if="!savedHere" :href="csv" download>Export {{ by }} as CSV</a>
-        <a :href="gradebook" download title="OneRoster 1.2 CSV: line items and results"
-          >Export for a gradebook</a
-        >
         <el-button v-if="assignment.releasedAt === null" @click="release(true)"
           >Release to students</el-button
         >

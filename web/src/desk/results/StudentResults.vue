@@ -1,9 +1,17 @@
 <script setup lang="ts">
 /** Students by items. Only the rows in view are drawn, so that a whole grade scrolls and sorts without waiting. */
 import { ariaSort } from '../shared/ariaSort';
-import type { ResultsAnswer, StudentResult } from '@oaken/contract/results';
-import { lengthInWords } from '@oaken/core/timing';
-import { count, wholePercent } from '@oaken/core/text';
+import {
+  columnsOf,
+  orderBy,
+  studentColumns,
+  textOf,
+  type ResultColumn,
+  type ResultsAnswer,
+  type StudentColumnId,
+  type StudentResult,
+} from '@oaken/contract/results';
+import { wholePercent } from '@oaken/core/text';
 import { useVirtualizer } from '@tanstack/vue-virtual';
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -17,51 +25,15 @@ const words = useWords();
 const hidden = ref(false);
 const boxes = ref<'share' | 'points' | 'percent'>('share');
 
-type Column =
-  | 'roster'
-  | 'name'
-  | 'class'
-  | 'points'
-  | 'percent'
-  | 'band'
-  | 'time'
-  | 'attempt'
-  | 'tries'
-  | 'hints'
-  | 'state';
-const all: Record<Column, string> = {
-  roster: 'No.',
-  name: 'Student',
-  class: 'Class',
-  points: 'Points',
-  percent: 'Percent',
-  band: 'Band',
-  time: 'Time',
-  attempt: 'Attempt',
-  tries: 'Tries',
-  hints: 'Hints',
-  state: 'State',
-};
+type Column = (typeof studentColumns)[number];
 /** Columns that say something here. */
-const offered = computed(() => {
-  const { practice, filters, bands, assignment } = props.results;
-  const fits: Record<Column, boolean> = {
-    roster: true,
-    name: true,
-    class: filters.classes.length > 1,
-    points: true,
-    percent: true,
-    band: bands.length > 0,
-    time: assignment !== null,
-    attempt: filters.attempts,
-    tries: practice,
-    hints: practice,
-    state: assignment !== null,
-  };
-  return (Object.keys(all) as Column[]).filter((column) => fits[column]);
-});
+const offered = computed(() => columnsOf<Column>(studentColumns, props.results));
+/** What is not on the page; at first what is only in the file. */
+const usuallyOff = studentColumns.filter(({ usual }) => !usual).map(({ id }) => id);
 const off = ref(
-  new Set<string>(JSON.parse(localStorage.getItem('oaken-results-off') ?? '[]') as string[]),
+  new Set<string>(
+    JSON.parse(localStorage.getItem('oaken-results-off') ?? JSON.stringify(usuallyOff)) as string[],
+  ),
 );
 watch(off, (now) => localStorage.setItem('oaken-results-off', JSON.stringify([...now])));
 const toggle = (name: string) =>
@@ -69,58 +41,24 @@ const toggle = (name: string) =>
     ? new Set([...off.value].filter((candidate) => candidate !== name))
     : new Set([...off.value, name]));
 const columns = computed(() =>
-  offered.value.filter((column) => column === 'name' || !off.value.has(column)),
+  offered.value.filter(({ id }) => id === 'name' || !off.value.has(id)),
 );
 const items = computed(() => (off.value.has('items') ? [] : props.results.items));
 
-const sort = ref<{ by: Column; down: boolean }>({ by: 'roster', down: false });
-const share = (studentResult: StudentResult) =>
-  studentResult.points === null || !studentResult.maxPoints
-    ? null
-    : studentResult.points / studentResult.maxPoints;
-const compare: Record<Column, (a: StudentResult, b: StudentResult) => number> = {
-  roster: (a, b) =>
-    a.class.localeCompare(b.class) || a.rosterNumber - b.rosterNumber || a.attempt - b.attempt,
-  name: (a, b) => a.name.localeCompare(b.name),
-  class: (a, b) => a.class.localeCompare(b.class),
-  points: (a, b) => (a.points ?? -1) - (b.points ?? -1),
-  percent: (a, b) => (share(a) ?? -1) - (share(b) ?? -1),
-  band: (a, b) => (share(a) ?? -1) - (share(b) ?? -1),
-  time: (a, b) => (a.seconds ?? -1) - (b.seconds ?? -1),
-  attempt: (a, b) => a.attempt - b.attempt,
-  tries: (a, b) => a.tries - b.tries,
-  hints: (a, b) => a.hints - b.hints,
-  state: (a, b) => (a.handedInAt ?? Infinity) - (b.handedInAt ?? Infinity),
-};
-const sorted = computed(() =>
-  [...props.results.students].sort(
-    (a, b) => (sort.value.down ? -1 : 1) * compare[sort.value.by](a, b),
-  ),
-);
-const sortBy = (by: Column) =>
+const sort = ref<{ by: StudentColumnId; down: boolean }>({ by: 'roster', down: false });
+const columnOf = (id: StudentColumnId): ResultColumn<StudentResult> =>
+  studentColumns.find((column) => column.id === id)!;
+const sorted = computed(() => {
+  const order = orderBy(columnOf(sort.value.by), props.results);
+  return [...props.results.students].sort((a, b) => (sort.value.down ? -1 : 1) * order(a, b));
+});
+const sortBy = (by: StudentColumnId) =>
   (sort.value = {
     by,
     down: sort.value.by === by ? !sort.value.down : by === 'points' || by === 'percent',
   });
-const sortWord = (by: Column) => ariaSort(sort.value, by);
+const sortWord = (by: StudentColumnId) => ariaSort(sort.value, by);
 
-function stateWords(studentResult: StudentResult): string {
-  if (studentResult.state === 'not-begun')
-    return props.results.complete ? 'did not begin' : 'not begun';
-  if (studentResult.state === 'working') return 'working';
-  const how = `${studentResult.handedInBy === 'server' ? 'time ran out' : 'handed in'} ${studentResult.handedInAt === null ? '' : words.time(studentResult.handedInAt)}`;
-  const arrived =
-    studentResult.arrivedAt === null ? '' : `, arrived ${words.time(studentResult.arrivedAt)}`;
-  const after =
-    studentResult.lateAnswers === 0
-      ? ''
-      : `, ${count(studentResult.lateAnswers, 'answer')} written in time arrived after the end`;
-  const waiting =
-    studentResult.lateWaiting === 0
-      ? ''
-      : `, ${count(studentResult.lateWaiting, 'late answer')} to look at: open the student’s work`;
-  return `${studentResult.excused ? 'not scored; ' : ''}${how}${studentResult.late ? ', late' : ''}${arrived}${after}${waiting}`;
-}
 const nameOf = (studentResult: StudentResult) =>
   hidden.value ? `Student ${studentResult.rosterNumber}` : studentResult.name;
 const cellWords = (studentResult: StudentResult, index: number) => {
@@ -140,40 +78,14 @@ const cellFigure = (studentResult: StudentResult, index: number): string | undef
   if (boxes.value === 'share' || cell.share === null || cell.needsMarking) return undefined;
   return boxes.value === 'points' ? pointsText(cell.points) : String(wholePercent(cell.share));
 };
-const short = (seconds: number) =>
-  lengthInWords(seconds * 1000)
-    .replace('minute', 'min')
-    .replace('mins', 'min');
-/** What a column says of a student, in the table and on the clipboard. */
-function text(studentResult: StudentResult, column: Column): string {
-  switch (column) {
-    case 'roster':
-      return String(studentResult.rosterNumber);
-    case 'name':
-      return nameOf(studentResult);
-    case 'class':
-      return studentResult.class;
-    case 'points':
-      return studentResult.points === null ? '—' : pointsText(studentResult.points);
-    case 'percent':
-      return share(studentResult) === null ? '—' : percent(share(studentResult)!);
-    case 'band':
-      return studentResult.bands.join(' or ');
-    case 'time':
-      return studentResult.seconds === null ? '—' : short(studentResult.seconds);
-    case 'attempt':
-      return studentResult.attempt === 0
-        ? '—'
-        : `${studentResult.attempt} of ${studentResult.attempts}`;
-    case 'tries':
-      return studentResult.state === 'not-begun' ? '—' : String(studentResult.tries);
-    case 'hints':
-      return studentResult.state === 'not-begun' ? '—' : String(studentResult.hints);
-    case 'state':
-      return stateWords(studentResult);
-  }
-}
-const isFigure = (column: Column) => !['name', 'class', 'band', 'state'].includes(column);
+/** What a column says of a student, on the page and on the clipboard. */
+const text = (student: StudentResult, column: Column) =>
+  column.id === 'name' ? nameOf(student) : textOf(column, student, props.results, words);
+/** Of those who handed in. */
+const medianMinutes = computed(() => {
+  const { value } = props.results.seconds.median;
+  return value === null ? '—' : String(Math.round(value / 6) / 10);
+});
 const differing = computed(() => props.results.students.some(({ cells }) => cells.includes(null)));
 /** The most frequent wrong first answer of three or more. */
 const repeatedOn = (index: number) => {
@@ -208,10 +120,7 @@ const below = computed(() => virtual.value.getTotalSize() - (rows.value.at(-1)?.
 defineExpose({
   /** The whole grid for a spreadsheet, also the rows that are not drawn. */
   lines: () => [
-    [
-      ...columns.value.map((column) => all[column]),
-      ...items.value.map(({ number }) => String(number)),
-    ],
+    [...columns.value.map(({ name }) => name), ...items.value.map(({ number }) => String(number))],
     ...sorted.value.map((student) => [
       ...columns.value.map((column) => text(student, column)),
       ...items.value.map((_, index) =>
@@ -237,9 +146,9 @@ defineExpose({
       <details class="columns">
         <summary>Columns</summary>
         <div class="list">
-          <label v-for="entry in offered.filter((name) => name !== 'name')" :key="entry"
-            ><input type="checkbox" :checked="!off.has(entry)" @change="toggle(entry)" />
-            {{ all[entry] }}</label
+          <label v-for="column in offered.filter(({ id }) => id !== 'name')" :key="column.id"
+            ><input type="checkbox" :checked="!off.has(column.id)" @change="toggle(column.id)" />
+            {{ column.name }}</label
           >
           <label
             ><input type="checkbox" :checked="!off.has('items')" @change="toggle('items')" />
@@ -261,12 +170,13 @@ defineExpose({
         <thead>
           <tr>
             <th
-              v-for="entry in columns"
-              :key="entry"
-              :class="[entry, { figures: isFigure(entry) }]"
-              :aria-sort="sortWord(entry)"
+              v-for="column in columns"
+              :key="column.id"
+              :class="[column.id, { figures: column.isFigure }]"
+              :title="'meaning' in column ? column.meaning : undefined"
+              :aria-sort="sortWord(column.id)"
             >
-              <button @click="sortBy(entry)">{{ all[entry] }}</button>
+              <button @click="sortBy(column.id)">{{ column.name }}</button>
             </th>
             <th v-for="item in items" :key="item.entry" class="cell">
               <button
@@ -283,8 +193,8 @@ defineExpose({
             <td :style="{ height: `${above}px` }" class="gap" />
           </tr>
           <tr v-for="{ index } in rows" :key="index" :aria-rowindex="index + 2">
-            <template v-for="option in columns" :key="option">
-              <th v-if="option === 'name'" scope="row" class="name">
+            <template v-for="column in columns" :key="column.id">
+              <th v-if="column.id === 'name'" scope="row" class="name">
                 <button
                   v-if="results.assignment && sorted[index]!.attemptId !== null"
                   class="word"
@@ -296,10 +206,13 @@ defineExpose({
               </th>
               <td
                 v-else
-                :class="[option, { figures: isFigure(option), 'faded small': option === 'state' }]"
+                :class="[
+                  column.id,
+                  { figures: column.isFigure, 'faded small': column.id === 'state' },
+                ]"
               >
-                <b v-if="option === 'points'">{{ text(sorted[index]!, option) }}</b>
-                <template v-else>{{ text(sorted[index]!, option) }}</template>
+                <b v-if="column.id === 'points'">{{ text(sorted[index]!, column) }}</b>
+                <template v-else>{{ text(sorted[index]!, column) }}</template>
               </td>
             </template>
             <td v-for="(item, position) in items" :key="item.entry" class="cell">
@@ -318,18 +231,16 @@ defineExpose({
         </tbody>
         <tfoot>
           <tr>
-            <template v-for="entry in columns" :key="entry">
-              <th v-if="entry === 'name'" scope="row" class="name">Class mean</th>
-              <td v-else :class="{ figures: isFigure(entry) }">
-                <b v-if="entry === 'points'">{{
+            <template v-for="column in columns" :key="column.id">
+              <th v-if="column.id === 'name'" scope="row" class="name">Class mean</th>
+              <td v-else :class="{ figures: column.isFigure }">
+                <b v-if="column.id === 'points'">{{
                   results.spread.mean.value === null ? '—' : pointsText(results.spread.mean.value)
                 }}</b>
-                <template v-else-if="entry === 'percent'">{{
+                <template v-else-if="column.id === 'percent'">{{
                   results.meanShare.value === null ? '—' : percent(results.meanShare.value)
                 }}</template>
-                <template v-else-if="entry === 'time'">{{
-                  results.seconds.median.value === null ? '—' : short(results.seconds.median.value)
-                }}</template>
+                <template v-else-if="column.id === 'time'">{{ medianMinutes }}</template>
               </td>
             </template>
             <td v-for="item in items" :key="item.entry" class="cell mean">
@@ -341,8 +252,8 @@ defineExpose({
             </td>
           </tr>
           <tr>
-            <template v-for="entry in columns" :key="entry">
-              <th v-if="entry === 'name'" scope="row" class="name">Repeated error</th>
+            <template v-for="column in columns" :key="column.id">
+              <th v-if="column.id === 'name'" scope="row" class="name">Repeated error</th>
               <td v-else />
             </template>
             <td
