@@ -29,7 +29,7 @@ import { binder, type BindOptions } from './http/bind';
 import { openApi } from './http/openapi';
 import { guard } from './http/guard';
 import { servePages } from './http/pages';
-import { busyDatabase, isDatabaseAway, Problem } from './problems/problem';
+import { busyDatabase, isDatabaseAway, problem, Problem } from './problems/problem';
 import { identify, requestIdOf } from './http/request-id';
 import { Site } from './http/site';
 import type { Logger } from './log';
@@ -207,7 +207,7 @@ function interfaceRoutes(
   });
   routes.get('/api/openapi.json', (_request, response) => void response.json(openApi()));
   routes.use('/api', () => {
-    throw new Problem(404, 'There is nothing at this address.');
+    throw problem('nothing-here');
   });
   return routes;
 }
@@ -257,14 +257,9 @@ function asProblem(error: unknown): Problem | null {
   if (isDatabaseAway(error)) return busyDatabase();
   const { type, status } = error as { type?: string; status?: number };
   if (type === 'entity.too.large')
-    return new Problem(
-      413,
-      'That is too large.',
-      tooLarge((error as { limit?: number }).limit ?? 0),
-    );
-  if (status === 404) return new Problem(404, 'There is nothing at this address.');
-  if (status !== undefined && status >= 400 && status < 500)
-    return new Problem(status, 'That request could not be read.');
+    return problem('too-large', { words: tooLarge((error as { limit?: number }).limit ?? 0) });
+  if (status === 404) return problem('nothing-here');
+  if (status !== undefined && status >= 400 && status < 500) return problem('unreadable');
   return null;
 }
 
@@ -281,9 +276,5 @@ function unexpected(error: unknown, request: Request, log: Logger): Problem {
     },
     'unexpected error',
   );
-  return new Problem(
-    500,
-    'Something went wrong on the server.',
-    'It was noted in the server’s log. What you typed is kept; try again.',
-  );
+  return problem('server-failed');
 }

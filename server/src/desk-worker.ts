@@ -35,10 +35,7 @@ async function answer({ number, endpoint, ...call }: Asked): Promise<Answered> {
       };
     return { number, answer: Buffer.from(JSON.stringify(made)) };
   } catch (error) {
-    if (error instanceof Problem) {
-      const { status, title, detail, errors, retryAfter } = error;
-      return { number, problem: { status, title, detail, errors, retryAfter } };
-    }
+    if (error instanceof Problem) return { number, problem: error.body };
     const { original } = error as { original?: { code?: string; errno?: number } };
     return {
       number,

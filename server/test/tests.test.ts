@@ -769,7 +769,7 @@ describe('changes that a page sends again', () => {
     expect(await send(mine)).toMatchObject({
       status: 409,
       body: {
-        type: 'replaces-what-others-wrote',
+        type: '/problems/changed-by-colleague',
         detail: 'The title is “Ratios” now; yours was “Unit rates”.',
       },
     });

@@ -82,7 +82,7 @@ test('what another person left on this computer is not sent', async () => {
 
 test('what a colleague stands in the way of is kept until the teacher decides; the rest goes on', async () => {
   const queue = new ChangeQueue(account, server);
-  server.troubles = [refused('replaces-what-others-wrote')];
+  server.troubles = [refused('/problems/changed-by-colleague')];
   await queue.add(step('A'));
   await queue.add(step('B'));
   expect(server.titles()).toEqual(['B']);

@@ -93,9 +93,6 @@ export const readTest = endpoint({
   answer: testAnswer,
 });
 
-/** The type of the problem where changes would replace what a colleague has written since their author looked. */
-export const replacesType = 'replaces-what-others-wrote';
-
 export const changeTest = endpoint({
   method: 'POST',
   path: '/api/tests/:testId/changes',

@@ -83,9 +83,11 @@ export const shortId = z.string().regex(/^[A-Za-z0-9_-]{0,24}$/, 'That is not an
 /** A key that the client makes up once for one act, so that saying it twice does it once. */
 export const clientKey = z.uuid();
 
-/** RFC 9457, with a pointer for each wrong field. */
+/** RFC 9457, with a pointer for each wrong field; `type` ends with a code of `contract/src/problems`. */
 export const problem = z.object({
   type: z.string(),
+  /** What the sentences are made from. */
+  params: z.record(z.string(), z.unknown()).optional(),
   title: z.string(),
   status: z.number(),
   detail: z.string().optional(),

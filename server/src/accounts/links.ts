@@ -2,7 +2,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
-import { Problem } from '../problems/problem';
+import { problem } from '../problems/problem';
 
 const validity = { person: 14 * 86_400_000, setup: 7 * 86_400_000 };
 
@@ -31,12 +31,7 @@ export async function makeLink(
   return { token, until };
 }
 
-export const endedLink = () =>
-  new Problem(
-    404,
-    'This link has ended.',
-    'Each works once, for some days. Ask an administrator of the school for another.',
-  );
+export const endedLink = () => problem('link-ended');
 
 /**
  * What a link is for, locked until the transaction ends.

@@ -2,7 +2,7 @@
 import type { api, BodyOf } from '@oaken/contract';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
-import { invalid, Problem } from '../problems/problem';
+import { invalid, problem } from '../problems/problem';
 import { endedLink, endLink, findLink, makeLink } from './links';
 import { hashSecret } from './secrets';
 
@@ -37,8 +37,7 @@ export async function beginSchool(
     const link = await findLink(database, token, now(), transaction);
     if (!link || link.accountId !== null) throw endedLink();
     const { Account, Bank, School } = database.models;
-    if (await School.findOne({ transaction, lock: true }))
-      throw new Problem(409, 'This school has begun already.', 'Sign in.');
+    if (await School.findOne({ transaction, lock: true })) throw problem('school-begun');
     const time = new Date(now());
     const { name, zone, grades } = school;
     const sorted = [...new Set(grades)].sort((a, b) => a - b);

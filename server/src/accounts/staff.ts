@@ -5,7 +5,7 @@ import { Op } from 'sequelize';
 import { toMillisOrNull } from '../database/connect';
 import type { Context } from '../context';
 import { valuesOf } from '../models/subquery';
-import { invalid, notFound, Problem } from '../problems/problem';
+import { invalid, notFound, problem } from '../problems/problem';
 import type { Account, Role } from '../models';
 import { endedLink, endLink, findLink, makeLink } from './links';
 import { hashSecret, isSecret } from './secrets';
@@ -131,8 +131,7 @@ export async function setBlocked(
 ): Promise<void> {
   const { now, sessions } = context;
   const person = await staffMember(context, me, accountId);
-  if (person.id === me.account.id)
-    throw new Problem(409, 'You cannot block yourself.', 'Another administrator can.');
+  if (person.id === me.account.id) throw problem('cannot-block-self');
   await person.update({ disabledAt: blocked ? new Date(now()) : null });
   if (blocked) await sessions.endOf(person.id, { but: null });
 }

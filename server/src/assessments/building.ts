@@ -1,7 +1,6 @@
 /** Making and changing tests. */
 import { present } from '@oaken/core/certain';
 import type { api, BodyOf } from '@oaken/contract';
-import { replacesType } from '@oaken/contract/assessments';
 import {
   allEntries,
   applyChange,
@@ -21,7 +20,7 @@ import { refuseBroken, writeRevision } from '../banks/revisions';
 import { factsOf, readItems, readRevisions } from '../banks/rows';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { notFound, Problem } from '../problems/problem';
+import { notFound, problem } from '../problems/problem';
 import { checkPins, hold, newKey, pin, store } from './outlines';
 import { readableBanks } from '../banks/rights';
 import { createOnce } from '../database/create-once';
@@ -101,11 +100,7 @@ async function pickedItems(database: Database, me: SignedIn, itemIds: number[]) 
   const wanted = [...new Set(itemIds)];
   const items = (await readItems(database, me, wanted)).filter(({ may }) => may !== 'read');
   if (items.length < wanted.length)
-    throw new Problem(
-      404,
-      `${wanted.length - items.length} of the picked items can no longer be found.`,
-      'They were retired or are not shared with you any more.',
-    );
+    throw problem('picked-items-gone', { items: wanted.length - items.length });
   return items;
 }
 
@@ -169,7 +164,7 @@ export async function changeTest(
       }
     } catch (error) {
       if (error instanceof ChangeRefused)
-        throw new Problem(409, 'That change does not fit any more.', error.message);
+        throw problem('change-does-not-fit', { why: error.message });
       throw error;
     }
     await store(context, me, testId, outline, held.outline, transaction);
@@ -188,9 +183,7 @@ function refuseReplacing(
   const conflict = conflictIn(outline, paired);
   if (!conflict || conflict.refusal !== null) return;
   const words = conflictInWords(outline, conflict.change);
-  throw new Problem(409, 'A colleague has changed the same thing meanwhile.', words).named(
-    replacesType,
-  );
+  throw problem('changed-by-colleague', { theirs: words });
 }
 
 /** Whether these changes have not been applied before; the test is locked, so nobody else asks meanwhile. */
@@ -240,12 +233,7 @@ export async function reviseEntry(
   await database.transaction(async (transaction) => {
     const held = await hold(database, me, testId, transaction);
     const { id, itemId, revisionId } = pinnedIn(held.outline, entryId, form);
-    if (revisionId !== basedOn)
-      throw new Problem(
-        409,
-        'This item was changed meanwhile.',
-        'Your wording is still here; close it to see the other one.',
-      );
+    if (revisionId !== basedOn) throw problem('item-changed-meanwhile');
     await refuseBroken(database, content, [], transaction);
     const [stored] = await readRevisions(database, me, [basedOn], transaction);
     const base = present(stored, 'revision that was changed');
@@ -291,7 +279,7 @@ export async function giveBack(
   );
   const entry = pinnedIn(built.outline, entryId, null);
   const [row] = await readRevisions(database, me, [entry.revisionId]);
-  if (row?.testId !== testId) throw new Problem(409, 'The bank has this wording already.');
+  if (row?.testId !== testId) throw problem('bank-has-wording');
   const { revisionId } = await reviseItem(context, me, row.id, {
     basedOn: over,
     content: row.content,

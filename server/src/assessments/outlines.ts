@@ -7,7 +7,7 @@ import type { SignedIn } from '../access/signed-in';
 import { recountUses } from '../banks/queries';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { notFound, Problem } from '../problems/problem';
+import { notFound, problem } from '../problems/problem';
 import { poolSizes } from './pools';
 import { shareOf, usableBanks } from '../banks/rights';
 import { testRight } from '../access/test-rights';
@@ -35,12 +35,7 @@ export async function hold(
     transaction,
   });
   if (!test) throw notFound('The test');
-  if (testRight(test, me) !== 'edit')
-    throw new Problem(
-      403,
-      'This test belongs to somebody else.',
-      'Make a copy; the copy is yours to change.',
-    );
+  if (testRight(test, me) !== 'edit') throw problem('test-not-yours');
   return { id: test.id, version: test.version, outline: readOutline(test.outline) };
 }
 

@@ -4,7 +4,7 @@ import type { Transaction } from 'sequelize';
 import { rule } from '../access';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { notFound, Problem } from '../problems/problem';
+import { notFound, problem } from '../problems/problem';
 import type { Test } from '../models';
 import {
   insistOnColleagues,
@@ -25,8 +25,7 @@ async function insistOnOwnTest(
     transaction,
   });
   if (!test) throw notFound('The test');
-  if (test.ownerId !== me.account.id)
-    throw new Problem(403, 'This test belongs to somebody else.', 'Only its owner can share it.');
+  if (test.ownerId !== me.account.id) throw problem('test-not-yours-to-share');
   return test;
 }
 

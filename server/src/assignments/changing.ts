@@ -9,7 +9,7 @@ import { recount } from '../attempts/counting';
 import { stagedOf } from '../attempts/staged';
 import type { Context } from '../context';
 import { toMillis, toMillisOrNull, type Database } from '../database/connect';
-import { invalid, notFound, Problem } from '../problems/problem';
+import { invalid, notFound, problem } from '../problems/problem';
 import { asDate, wishColumns, wishProblems } from './giving';
 import {
   schoolZone,
@@ -125,8 +125,7 @@ export async function stopAssignment(
     const stored = await lock(database, me, assignmentId, transaction);
     const end = windowEnd(windowOf(timesOf(stored)));
     const time = now();
-    if (toMillis(stored.opensAt) > time)
-      throw new Problem(409, 'It has not opened yet.', 'Change when it opens, or take it back.');
+    if (toMillis(stored.opensAt) > time) throw problem('not-open-to-stop');
     if (stored.stoppedAt !== null || (end !== null && end <= time)) return;
     const closesAt = new Date(Math.min(toMillisOrNull(stored.closesAt) ?? time, time));
     await stored.update({ closesAt, lateUntil: null, stoppedAt: new Date(time) }, { transaction });
@@ -288,12 +287,7 @@ export async function takeBack(
       col: 'studentId',
       transaction,
     });
-    if (begun > 0)
-      throw new Problem(
-        409,
-        'It cannot be taken back any more.',
-        `${begun} ${begun === 1 ? 'student has' : 'students have'} begun.`,
-      );
+    if (begun > 0) throw problem('already-begun', { students: begun });
     // What was not sent yet is not sent any more.
     const time = new Date(now());
     await Letter.update(

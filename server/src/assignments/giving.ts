@@ -12,7 +12,7 @@ import type { Transaction } from 'sequelize';
 import { rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
-import { invalid, notFound, Problem } from '../problems/problem';
+import { invalid, notFound, problem } from '../problems/problem';
 import { invite } from '../letters/invitations';
 import { freeze } from '../assessments/edition';
 import { poolSizes } from '../assessments/pools';
@@ -186,12 +186,7 @@ async function refuseWrong(
   const inTheWay = hindrances(outline, { pools: await poolSizes(context, me, outline) });
   if (inTheWay.length > 0)
     throw invalid(inTheWay.map(({ words }) => ({ pointer: '/testId', message: words })));
-  if (version !== wanted.testVersion)
-    throw new Problem(
-      409,
-      'The test was changed since this page was opened.',
-      'Look at the slip again before you give it.',
-    );
+  if (version !== wanted.testVersion) throw problem('test-changed-meanwhile');
   const known = (form: string | null) =>
     form === null || outline.forms.some(({ id }) => id === form);
   if (![...wanted.forms, ...wanted.formsFor.map(({ form }) => form)].every(known))

@@ -8,7 +8,7 @@ import type { SignedIn } from '../access/signed-in';
 import { recount } from '../attempts/counting';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
-import { notFound, Problem } from '../problems/problem';
+import { notFound, problem } from '../problems/problem';
 import { windowOf, type StoredTimes, timesOf } from '../attempts/times';
 import { nextSeat, rarestForm } from '../classes/enrolling';
 import { present } from '@oaken/core/certain';
@@ -58,11 +58,7 @@ export function addGuest(
   const time = now();
   const state = windowState(windowOf(linked), time);
   if (state === 'before' || state === 'closed')
-    throw new Problem(
-      409,
-      state === 'before' ? 'It has not opened yet.' : 'It has closed.',
-      'Ask your teacher.',
-    );
+    throw state === 'before' ? problem('not-open-yet') : problem('window-closed');
   return database.transaction(async (transaction) => {
     const { Account, AssignmentStudent } = database.models;
     const given = await AssignmentStudent.findAll({
@@ -71,7 +67,7 @@ export function addGuest(
       transaction,
     });
     if (given.filter(({ classId }) => classId === null).length >= mostGuests)
-      throw new Problem(409, 'Too many guests have come by this link.', 'Ask your teacher.');
+      throw problem('too-many-guests');
     const guest = await Account.create(
       {
         ...splitName(name),
@@ -137,12 +133,7 @@ export async function tieGuest(
       lock: true,
       transaction,
     });
-    if (attempts.some(({ handedInAt }) => handedInAt === null))
-      throw new Problem(
-        409,
-        'One of the two is still working.',
-        'Wait until the work is handed in.',
-      );
+    if (attempts.some(({ handedInAt }) => handedInAt === null)) throw problem('still-working');
     const ofStudent = attempts.filter((attempt) => attempt.studentId === studentId);
     const last = Math.max(0, ...ofStudent.map(({ number }) => number));
     for (const attempt of attempts.filter((other) => other.studentId === guestId))

@@ -18,7 +18,7 @@ import { schoolZone, timeRules } from './times';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillisOrNull } from '../database/connect';
-import { Problem } from '../problems/problem';
+import { problem } from '../problems/problem';
 import type { Editions } from './editions';
 import {
   attemptForm,
@@ -61,14 +61,13 @@ export async function beginAttempt(
       now(),
     ) === 'over';
   if (attempt && over && !(wish.again && attempt.handedInAt !== null))
-    throw new Problem(
-      409,
-      attempt.handedInAt === null ? 'The time is over.' : 'You have handed this in.',
-      attempt.handedInAt !== null &&
-        attemptsLeft(given.rules, { handedIn: made.length, extraAttempts: given.extraAttempts }) > 0
-        ? 'What was saved counts. You can try again from your list.'
-        : 'What was saved counts.',
-    );
+    throw problem('attempt-over', {
+      handedIn: attempt.handedInAt !== null,
+      again:
+        attempt.handedInAt !== null &&
+        attemptsLeft(given.rules, { handedIn: made.length, extraAttempts: given.extraAttempts }) >
+          0,
+    });
   if (!attempt || over) attempt = await newAttempt(context, student, given, edition, made, wish);
   insistOnSitting(attempt, context.now());
   await noteSign(context, given, attempt);
@@ -133,17 +132,10 @@ async function newAttempt(
 function insistOnOpen(rules: TimeRules, given: Given, made: number, time: number): void {
   const state = windowState(rules, time);
   if (state === 'before')
-    throw new Problem(
-      409,
-      'It has not opened yet.',
-      undefined,
-      undefined,
-      Math.ceil((rules.opensAt - time) / 1000),
-    );
-  if (state === 'closed')
-    throw new Problem(409, 'It has closed.', 'Ask your teacher if you should still do it.');
+    throw problem('not-open-yet', {}, { retryAfter: Math.ceil((rules.opensAt - time) / 1000) });
+  if (state === 'closed') throw problem('window-closed');
   if (attemptsLeft(given.rules, { handedIn: made, extraAttempts: given.extraAttempts }) <= 0)
-    throw new Problem(409, 'You have no attempts left.', 'What was saved counts.');
+    throw problem('no-attempts-left');
 }
 
 /** What an attempt begins with: its form, its order, its stages and its deadline. */
@@ -181,8 +173,8 @@ async function insistOnWord(
   word: string,
 ): Promise<void> {
   if (given.word === '') return;
-  if (word.trim() === '') throw new Problem(403, 'Type the word that your teacher reads out.');
+  if (word.trim() === '') throw problem('word-missing');
   const takeBack = await throttle.guess({ pair: `word ${given.assignmentId} ${student}` });
   if (foldName(word) === foldName(given.word)) return takeBack();
-  throw new Problem(403, 'That is not the word.', 'Listen for it again, or ask your teacher.');
+  throw problem('word-wrong');
 }

@@ -12,7 +12,7 @@ import {
 } from './times';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
 import { toMillisOrNull, type Database } from '../database/connect';
-import { notFound, Problem } from '../problems/problem';
+import { notFound, problem } from '../problems/problem';
 import { awayProblem, wasAway } from './away';
 import { pausedProblem, type StoredStages } from './staged';
 import { present } from '@oaken/core/certain';
@@ -150,11 +150,7 @@ export function insistOnUnderWay(attempt: Attempt, now: number): void {
     handedInAt: toMillisOrNull(attempt.handedInAt),
   };
   if (attemptState(times, defaultGrace, now) === 'over')
-    throw new Problem(
-      409,
-      times.handedInAt === null ? 'The time is over.' : 'This work was already handed in.',
-      'What was saved before counts.',
-    );
+    throw times.handedInAt === null ? problem('time-over') : problem('handed-in');
   insistOnSitting(attempt, now);
 }
 

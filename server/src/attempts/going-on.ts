@@ -6,7 +6,7 @@ import { earlier } from '@oaken/core/timing';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillis, toMillisOrNull } from '../database/connect';
-import { notFound, Problem } from '../problems/problem';
+import { notFound, problem } from '../problems/problem';
 import type { Editions } from './editions';
 import { lockAttempt, readGiven, insistOnUnderWay } from './given';
 import { takeLateAnswers } from './late';
@@ -30,7 +30,7 @@ export async function enterNext(
     const now = context.now();
     insistOnUnderWay(attempt, now);
     const staged = stagedOf(attempt);
-    if (!staged) throw new Problem(409, 'All questions are open together.');
+    if (!staged) throw problem('all-open-together');
     const { edition, entryIds } = await editions.get(given.editionId);
     if (!answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
     const sent = new Veil(attempt.seed).stored(answers, edition);
@@ -41,8 +41,7 @@ export async function enterNext(
     if (leave !== staged.course.stage)
       return openedAttempt(context, edition, given, attempt, transaction);
     const course = entered(staged.stages, staged.course, now);
-    if (!course)
-      throw new Problem(409, 'Nothing comes after this.', 'Hand it in when you are done.');
+    if (!course) throw problem('nothing-after');
     const deadlineAt = earlier(
       toMillisOrNull(attempt.deadlineAt),
       lastClockEnd(staged.stages, course),

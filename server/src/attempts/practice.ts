@@ -13,7 +13,7 @@ import {
 } from '@oaken/core/practice';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
-import { notFound, Problem } from '../problems/problem';
+import { notFound, problem } from '../problems/problem';
 import type { Editions } from './editions';
 import {
   attemptForm,
@@ -120,12 +120,7 @@ export async function askHelp(
 
 /** @throws Problem 403 in a test; 409 once it is over; 423 while the clock stands still or the sitting was left */
 function insistOnPractice(attempt: Attempt, { rules }: Given, now: number): void {
-  if (rules.mode !== 'practice')
-    throw new Problem(
-      403,
-      'There is no help in a test.',
-      'It comes when your teacher releases it.',
-    );
+  if (rules.mode !== 'practice') throw problem('no-help-in-test');
   insistOnUnderWay(attempt, now);
 }
 
@@ -143,10 +138,8 @@ function isNewCheck(
 /** @throws Problem 409 where nothing was answered, or a person has to read it */
 function insistOnCheckable({ content }: EditionEntry, responses: Responses): void {
   const { parts } = scoreItem(content, responses);
-  if (parts.every(({ answered }) => !answered))
-    throw new Problem(409, 'There is no answer to check yet.');
-  if (parts.some(({ needsMarking }) => needsMarking))
-    throw new Problem(409, 'Your teacher reads this answer; it cannot be checked here.');
+  if (parts.every(({ answered }) => !answered)) throw problem('nothing-to-check');
+  if (parts.some(({ needsMarking }) => needsMarking)) throw problem('teacher-reads-this');
 }
 
 const afterCheck = (

@@ -15,7 +15,7 @@ import { somebodyCanAnswer } from './students';
 import { schoolZone, studentWindow } from './times';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
-import { notFound, Problem } from '../problems/problem';
+import { notFound, problem } from '../problems/problem';
 import type { Editions } from './editions';
 import { attemptForm, readAttempts, readGiven, type Attempt } from './given';
 import { readRecord, type StoredAdjustment, type StoredMark } from './record';
@@ -36,11 +36,7 @@ export async function readReport(
   const end = windowEnd(studentWindow(given, given, zone));
   const score = factsOf(given, counting, end !== null && end <= now, now);
   if (!counting || counting.counted === null || !isReleased(given.rules, 'score', score))
-    throw new Problem(
-      403,
-      'The score is not out yet.',
-      'Your teacher decides when it can be read.',
-    );
+    throw problem('score-not-out');
   const open = await somebodyCanAnswer(database, assignmentId, given, now);
   const facts: ReleaseFacts = { ...score, closed: score.closed && !open, somebodyCanAnswer: open };
   const out = (what: Released) => isReleased(given.rules, what, facts);

@@ -7,7 +7,7 @@ import type { SavedAnswer } from '@oaken/contract/attempts';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
-import { busyDatabase, isDatabaseAway, notFound, Problem } from '../problems/problem';
+import { busyDatabase, isDatabaseAway, notFound, Problem, problem } from '../problems/problem';
 import { awayProblem, wasAway } from './away';
 import type { Editions } from './editions';
 import { sorted, stagedOf, type Sorted } from './staged';
@@ -233,10 +233,7 @@ async function refusal(
     defaultGrace,
     now,
   );
-  if (state === 'over')
-    return attempt.handedInAt
-      ? new Problem(409, 'This work was already handed in.', 'What was saved before counts.')
-      : new Problem(409, 'The time is over.', 'What was saved before counts.');
+  if (state === 'over') return attempt.handedInAt ? problem('handed-in') : problem('time-over');
   if (wasAway(attempt.seenAt, now)) return awayProblem();
   const { entryIds } = await editions.get(valueOf(editionIds, attempt.assignmentId));
   return save.answers.every(({ entry }) => entryIds.has(entry)) ? null : notFound('The item');

@@ -3,7 +3,7 @@ import type { SavedAnswer } from '@oaken/contract/attempts';
 import { standingIn, type Course, type Stage } from '@oaken/core/stages';
 import { defaultGrace } from '@oaken/core/timing';
 import { toMillisOrNull } from '../database/connect';
-import { notFound, Problem } from '../problems/problem';
+import { notFound, problem } from '../problems/problem';
 import { isInTime } from './written';
 
 export interface StoredStages {
@@ -47,12 +47,7 @@ export interface Sorted {
   closed: string[];
 }
 
-export const pausedProblem = () =>
-  new Problem(
-    423,
-    'Paused by your teacher.',
-    'Your time stands still, and what you wrote is kept.',
-  );
+export const pausedProblem = () => problem('paused');
 
 /** @throws Problem 404 for an entry that was not shown yet; 423 for answers that were written while the clock stands still */
 export function sorted(

@@ -6,7 +6,7 @@ import { type Transaction, Op } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillis, toMillisOrNull, type Database } from '../database/connect';
-import { notFound, Problem } from '../problems/problem';
+import { notFound, problem } from '../problems/problem';
 import { storeFigures } from '../figures/renew';
 import { refuseBroken, writeRevision } from './revisions';
 import { factsOf, readItems, readRevisions } from './rows';
@@ -208,14 +208,7 @@ async function hold(
   if (held.length < wanted.length)
     throw notFound(wanted.length === 1 ? 'The item' : 'One of the items');
   const locked = held.filter(({ bankId }) => banks.get(bankId)?.right !== 'edit').length;
-  if (locked > 0)
-    throw new Problem(
-      403,
-      locked === 1
-        ? 'This item’s bank belongs to others.'
-        : `${locked} of the items lie in banks of others.`,
-      'You can copy them into a bank of yours and change the copies.',
-    );
+  if (locked > 0) throw problem('items-not-yours', { items: locked });
   return held.map(({ id, revisionId, bankId, folderId, retiredAt }) => ({
     id,
     revisionId: present(revisionId, 'revision of the item'),
@@ -234,14 +227,8 @@ export async function reviseItem(
   return database.transaction(async (transaction) => {
     const [held] = await hold(database, me, [itemId], transaction);
     const item = present(held, 'item that was held');
-    if (item.revisionId !== bodyOf.basedOn)
-      throw new Problem(
-        409,
-        'Somebody saved this item meanwhile.',
-        'Nothing of yours is lost. Look at both and choose.',
-      );
-    if (item.retired)
-      throw new Problem(409, 'This item was retired meanwhile.', 'Bring it back first, then save.');
+    if (item.revisionId !== bodyOf.basedOn) throw problem('item-saved-meanwhile');
+    if (item.retired) throw problem('item-retired');
     await refuseBroken(database, bodyOf.content, bodyOf.facts.standards, transaction);
     await insistOnPassage(database, me, bodyOf.content, transaction);
     const { content, facts, basedOn } = bodyOf;
@@ -307,12 +294,7 @@ export async function copyItems(
   const sources = await readItems(database, me, [...new Set(bodyOf.items)]);
   if (sources.length < new Set(bodyOf.items).size) throw notFound('One of the items');
   const onlyRead = sources.filter(({ may }) => may === 'read').length;
-  if (onlyRead > 0)
-    throw new Problem(
-      403,
-      `${onlyRead === 1 ? 'An item is' : `${onlyRead} items are`} shared with you for reading only.`,
-      'Ask the bank’s owner.',
-    );
+  if (onlyRead > 0) throw problem('items-read-only', { items: onlyRead });
   return database.transaction(async (transaction) => {
     await insistOnPlace(database, me, bodyOf, transaction);
     const items: number[] = [];

@@ -5,7 +5,7 @@ import { type Transaction, Op } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { invalid, notFound, Problem } from '../problems/problem';
+import { invalid, notFound, problem } from '../problems/problem';
 import type { Folder } from '../models';
 import { folderWithBelow } from './queries';
 import { rightIn, shareOf } from './rights';
@@ -83,12 +83,7 @@ async function insistOnOwnBank(
     transaction,
   });
   if (!bank) throw notFound('The bank');
-  if (bank.ownerId !== me.account.id)
-    throw new Problem(
-      403,
-      'This bank belongs to somebody else.',
-      'Only its owner can rename or share it.',
-    );
+  if (bank.ownerId !== me.account.id) throw problem('bank-not-yours');
   return bank;
 }
 
@@ -143,12 +138,7 @@ export async function insistOnPlace(
     transaction,
   });
   if (!bank) throw notFound('The bank');
-  if (rightIn(bank, me) !== 'edit')
-    throw new Problem(
-      403,
-      'You may not change that bank.',
-      'Choose one of your own, or ask its owner.',
-    );
+  if (rightIn(bank, me) !== 'edit') throw problem('bank-read-only');
   if (folder !== null && !(await Folder.count({ where: { id: folder, bankId }, transaction })))
     throw notFound('The folder');
 }

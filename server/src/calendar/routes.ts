@@ -7,7 +7,7 @@ import { listSeat } from '../attempts/list';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
-import { Problem, signInFirst } from '../problems/problem';
+import { problem, signInFirst } from '../problems/problem';
 import { present } from '@oaken/core/certain';
 
 interface Entry {
@@ -25,8 +25,7 @@ export function calendarRoutes(bind: Bind, context: Context): void {
 
   bind(api.openCalendar, async ({ visitor, body, request }) => {
     if (!visitor) throw signInFirst();
-    if (request.headers['x-csrf-token'] !== visitor.csrf)
-      throw new Problem(403, 'This page is out of date.', 'Load it again.');
+    if (request.headers['x-csrf-token'] !== visitor.csrf) throw problem('out-of-date');
     const id = visitor.account.id;
     const account = present(await database.models.Account.findByPk(id), 'account');
     const kept = body.renew ? null : account.calendarToken;
@@ -40,7 +39,7 @@ export function calendarRoutes(bind: Bind, context: Context): void {
       where: { calendarToken: params.token.slice(0, -4), disabledAt: null },
       include: ['school'],
     });
-    if (!owner) throw new Problem(404, 'There is no calendar at this address.');
+    if (!owner) throw problem('no-calendar');
     const { id, schoolId, role, givenName, familyName } = owner;
     const account = { id, schoolId, role, givenName, familyName };
     const me: SignedIn = { account, csrf: '', at: now() };

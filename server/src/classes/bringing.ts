@@ -13,7 +13,7 @@ import { insistOnRunning } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { invalid, notFound, Problem } from '../problems/problem';
+import { invalid, notFound, problem } from '../problems/problem';
 import { comeBack, countOpen, createStudent, enrol, leave } from './enrolling';
 import { makeClass } from './service';
 import type { Account } from '../models';
@@ -123,12 +123,7 @@ async function settle(
   const subject = make?.subject ?? present(existing, 'class').subject;
   const target = { classId, subject, whole };
   const plan = planRoster(target, roster.listed, known);
-  if (seenOf(plan) !== roster.seen)
-    throw new Problem(
-      409,
-      'The classes were changed since this preview.',
-      'Look at it again before you bring the list in.',
-    );
+  if (seenOf(plan) !== roster.seen) throw problem('class-changed-meanwhile');
   const result = settleRoster(target, plan, roster.choices, known);
   if (!result.ok)
     throw invalid(
@@ -218,12 +213,7 @@ async function tie(
     where: { schoolId, sourcedId, id: { [Op.ne]: classId } },
     transaction,
   });
-  if (taken)
-    throw new Problem(
-      409,
-      `That class of the list already belongs to ${taken.name}.`,
-      'Choose the same class, or leave it out.',
-    );
+  if (taken) throw problem('roster-class-taken', { name: taken.name });
   await models.SchoolClass.update({ sourcedId }, { where: { id: classId }, transaction });
 }
 

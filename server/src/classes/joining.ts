@@ -5,7 +5,7 @@ import type { Transaction } from 'sequelize';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import type { Enrollment } from '../models';
-import { Problem } from '../problems/problem';
+import { problem } from '../problems/problem';
 import { hashSecret, newPasscode } from '../accounts/secrets';
 
 interface OpenClass {
@@ -22,13 +22,9 @@ function insistOnRoom(
 ): void {
   const name = foldName(`${givenName} ${familyName}`);
   if (roster.some(({ student }) => student && foldName(student.fullName) === name))
-    throw new Problem(
-      409,
-      'That name is on the list of this class already.',
-      'Choose it from the list, or ask your teacher for your passcode.',
-    );
+    throw problem('name-on-list');
   if (roster.filter(({ leftAt }) => leftAt === null).length >= mostInClass)
-    throw new Problem(409, 'This class is full.', 'Ask your teacher.');
+    throw problem('class-full');
 }
 
 /** @throws Problem 409 where somebody of the school has the number */
@@ -40,11 +36,7 @@ async function insistOnFreeNumber(
 ): Promise<void> {
   if (studentNumber === '') return;
   if ((await models.Account.count({ where: { schoolId, studentNumber }, transaction })) > 0)
-    throw new Problem(
-      409,
-      'Somebody at this school has that student number.',
-      'Check it, or ask your teacher to put you on the list.',
-    );
+    throw problem('student-number-taken');
 }
 
 export async function joinClass(
@@ -58,11 +50,7 @@ export async function joinClass(
 ): Promise<{ studentId: number; passcode: string }> {
   const time = new Date(now());
   if (openClass.joiningUntil === null || openClass.joiningUntil <= time)
-    throw new Problem(
-      403,
-      'This class is not open for joining.',
-      'Ask your teacher to put you on the list.',
-    );
+    throw problem('not-open-for-joining');
   const passcode = newPasscode();
   const secretHash = await hashSecret(passcode);
   return database.transaction(async (transaction) => {

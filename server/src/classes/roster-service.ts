@@ -5,7 +5,7 @@ import { Op } from 'sequelize';
 import { rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import { type Database } from '../database/connect';
-import { Problem } from '../problems/problem';
+import { problem, Problem } from '../problems/problem';
 import { present } from '@oaken/core/certain';
 
 declare module '../context' {
@@ -98,7 +98,7 @@ export class RemoteRoster implements RosterService {
         error instanceof RangeError
           ? error.message
           : 'Try again in a while, or bring the list in from a file.';
-      throw new Problem(502, 'The school’s roster service did not answer as it should.', why);
+      throw problem('roster-service-odd', { why });
     }
   }
 
@@ -113,12 +113,7 @@ export class RemoteRoster implements RosterService {
       body: new URLSearchParams({ grant_type: 'client_credentials', scope: scopes }).toString(),
       signal: AbortSignal.timeout(patience),
     });
-    if (!response.ok)
-      throw new Problem(
-        502,
-        'The school’s roster service does not let this server in.',
-        'The office can check its client id and secret.',
-      );
+    if (!response.ok) throw problem('roster-service-shut');
     return ((await response.json()) as { access_token: string }).access_token;
   }
 

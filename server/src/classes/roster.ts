@@ -7,7 +7,7 @@ import { hashSecret, newPasscode } from '../accounts/secrets';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillisOrNull, type Database } from '../database/connect';
-import { invalid, notFound, Problem } from '../problems/problem';
+import { invalid, notFound, problem } from '../problems/problem';
 import { comeBack, leave } from './enrolling';
 import { readClasses } from './rows';
 import type { ClassGroup, Enrollment } from '../models';
@@ -213,6 +213,8 @@ export async function setAccommodations(
 }
 
 export const groupNameTaken = (name: string) =>
-  new Problem(409, `There is a group “${name}” already.`, 'Choose another name.', [
-    { pointer: '/name', message: 'There is a group of this name already.' },
-  ]);
+  problem(
+    'group-name-taken',
+    { name },
+    { errors: [{ pointer: '/name', message: 'There is a group of this name already.' }] },
+  );

@@ -7,7 +7,7 @@ import { insistOnClass, insistOnRunning } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillisOrNull, type Database } from '../database/connect';
-import { invalid, notFound, Problem } from '../problems/problem';
+import { invalid, notFound, problem } from '../problems/problem';
 import type { Account } from '../models';
 import { present } from '@oaken/core/certain';
 import { valuesOf } from '../models/subquery';
@@ -86,12 +86,7 @@ export async function removeClass(
     await insistOnRunning(database, me, classId, transaction);
     const { AssignmentClass, Enrollment, SchoolClass } = database.models;
     const given = await AssignmentClass.count({ where: { classId }, transaction });
-    if (given > 0)
-      throw new Problem(
-        409,
-        'This class has work in it.',
-        `${given} ${given === 1 ? 'assignment was' : 'assignments were'} given to it, and their results would be lost. Put the class away instead: it leaves your list and keeps everything.`,
-      );
+    if (given > 0) throw problem('class-has-work', { assignments: given });
     await Enrollment.destroy({ where: { classId }, transaction });
     await SchoolClass.destroy({ where: { id: classId }, transaction });
   });

@@ -2,7 +2,7 @@
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import type { Transaction, WhereOptions } from 'sequelize';
-import { Problem } from '../problems/problem';
+import { problem } from '../problems/problem';
 import { leastFree, MB, quotas } from './limits';
 import type { StoredFile } from '../models';
 
@@ -26,7 +26,7 @@ async function readUseBy(
 export const readUse = (context: Context, schoolId: number, transaction?: Transaction) =>
   readUseBy(context, { schoolId }, transaction);
 
-const full = (title: string, detail: string) => new Problem(507, title, detail);
+const full = (title: string, detail: string) => problem('no-room', { what: title, help: detail });
 const inMB = (bytes: number) => `${Math.floor(bytes / MB).toLocaleString('en')} MB`;
 
 /**

@@ -1,6 +1,6 @@
 /** Receives a body piece by piece, so that a large file takes no more memory than a piece of it. */
 import type { Request } from 'express';
-import { Problem } from '../problems/problem';
+import { problem } from '../problems/problem';
 import { largestOfAll, MB, pieceSize } from './limits';
 
 /**
@@ -10,14 +10,11 @@ import { largestOfAll, MB, pieceSize } from './limits';
  */
 export function announcedSize(request: Request, limit = largestOfAll): number {
   const size = Number(request.headers['content-length']);
-  if (!Number.isInteger(size))
-    throw new Problem(411, 'The request does not say how large the file is.');
+  if (!Number.isInteger(size)) throw problem('length-missing');
   if (size > limit)
-    throw new Problem(
-      413,
-      'That is too large.',
-      `At most ${Math.floor(limit / MB)} MB can be sent at once.`,
-    );
+    throw problem('too-large', {
+      words: `At most ${Math.floor(limit / MB)} MB can be sent at once.`,
+    });
   return size;
 }
 

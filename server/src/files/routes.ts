@@ -5,7 +5,7 @@ import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { Context } from '../context';
 import { readCookie, type Bind } from '../http/bind';
-import { notFound, Problem, signInFirst } from '../problems/problem';
+import { notFound, problem, signInFirst } from '../problems/problem';
 import { findFile, keepFile, keepWork, readBytes } from './service';
 
 /** `bytes=0-99`, `bytes=100-`, `bytes=-50`; null when there is none or it is of a kind that is not served in parts (RFC 9110). */
@@ -48,7 +48,7 @@ export function fileRoutes(router: Router, bind: Bind, context: Context, edition
     });
     if (range === 'unsatisfiable') {
       response.set('Content-Range', `bytes */${file.bytes}`);
-      throw new Problem(416, 'That part of the file does not exist.');
+      throw problem('no-such-part-of-file');
     }
     const { from, to } = range ?? { from: 0, to: file.bytes - 1 };
     if (range) response.status(206).set('Content-Range', `bytes ${from}-${to}/${file.bytes}`);

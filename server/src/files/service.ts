@@ -10,7 +10,7 @@ import { setTimeout as rest } from 'node:timers/promises';
 import { Op } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
-import { invalid, notFound, Problem } from '../problems/problem';
+import { invalid, notFound, problem } from '../problems/problem';
 import { Line } from '../threads/line';
 import { insistOnRoom } from './quotas';
 import { largest, largestText, MB, pieceSize, uploadsAtOnce } from './limits';
@@ -70,7 +70,7 @@ export async function keepWork(
 ): Promise<KeptFile> {
   await insistOnOpen(context, me, attemptId);
   const asked = await partOf(context, editions, me, attemptId, entry, part);
-  if (asked?.kind !== 'upload') throw new Problem(409, 'This question asks for no file.');
+  if (asked?.kind !== 'upload') throw problem('no-file-asked');
   return receive(context, me, request, {
     name,
     type,
@@ -95,7 +95,7 @@ async function insistOnOpen(
   if (!attempt) throw notFound('The attempt');
   const { handedInAt, deadlineAt } = attempt;
   if (handedInAt !== null || (deadlineAt !== null && deadlineAt.getTime() + defaultGrace < now()))
-    throw new Problem(409, 'The time is over.', 'What was saved before counts.');
+    throw problem('time-over');
 }
 
 /** The part of the question for which a file is sent; undefined where the test has none by this name. */
@@ -191,11 +191,9 @@ async function store(context: Context, request: Request, id: string, wish: Wish,
       file = await recognize(context, piece, wish.type, size);
       const sizeLimit = largest[file.sort];
       if (size > sizeLimit)
-        throw new Problem(
-          413,
-          'That is too large.',
-          `The file has ${inMB(size)} MB; ${words[file.sort]} may have at most ${sizeLimit / MB} MB.`,
-        );
+        throw problem('too-large', {
+          words: `The file has ${inMB(size)} MB; ${words[file.sort]} may have at most ${sizeLimit / MB} MB.`,
+        });
       wish.check(file);
     }
     hash.update(piece);
@@ -227,11 +225,7 @@ async function recognize(
 ): Promise<Known> {
   if (isBinary(piece)) return known(readFile(piece, claimed));
   if (size > largestText)
-    throw new Problem(
-      413,
-      'That is too large.',
-      'A drawing (SVG) or a text may have at most 500 kB.',
-    );
+    throw problem('too-large', { words: 'A drawing (SVG) or a text may have at most 500 kB.' });
   let file: Known | undefined;
   await reader.read('recognize', piece, { claimed }, (reading) => void (file = known(reading)));
   return present(file, 'reading of the file');

@@ -6,7 +6,7 @@ import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { Download } from './download';
 import { readJson } from './json';
-import { fromZod, notForYou, outOfDate, Problem, signInFirst } from '../problems/problem';
+import { fromZod, notForYou, outOfDate, problem, signInFirst } from '../problems/problem';
 
 export interface Call<E> {
   params: ParamsOf<E>;
@@ -65,7 +65,7 @@ export function binder(router: Router, context: Context, { checkAnswers }: BindO
         if (changes && request.headers['x-csrf-token'] !== visitor.csrf) throw outOfDate();
       }
       const params = endpoint.params.safeParse(request.params);
-      if (!params.success) throw new Problem(404, 'There is nothing at this address.');
+      if (!params.success) throw problem('nothing-here');
       const query = endpoint.query.safeParse(request.query);
       if (!query.success) throw fromZod(query.error);
       const sent =

@@ -1,5 +1,5 @@
 /** Reads the JSON of a request without ever holding the server up: what it would cost is known before it is parsed. */
-import { Problem } from '../problems/problem';
+import { problem } from '../problems/problem';
 
 /** Deeper than anything that is sent on purpose; the database's own JSON ends at 32. */
 const deepest = 24;
@@ -27,11 +27,10 @@ function measure(text: string): void {
       // A text that never ends is the parser's to refuse.
       if (index < 0) return;
     } else if (code === openList || code === openObject) {
-      if (++depth > deepest) throw new Problem(422, 'Something in it is nested too deeply.');
+      if (++depth > deepest) throw problem('nested-too-deeply');
       values++;
     } else if (code === closeList || code === closeObject) depth--;
-    else if (code === comma && ++values > valueLimit)
-      throw new Problem(422, 'Too many values were sent at once.');
+    else if (code === comma && ++values > valueLimit) throw problem('too-many-values');
   }
 }
 
@@ -60,6 +59,6 @@ export function readJson(text: string): unknown {
   try {
     return JSON.parse(rescored(text));
   } catch {
-    throw new Problem(400, 'That could not be read as JSON.');
+    throw problem('unreadable-json');
   }
 }

@@ -1,6 +1,6 @@
 /** Where this server is reached, and what follows from it: which requests are our own, and how the session's cookie is kept. */
 import type { Request } from 'express';
-import { Problem } from '../problems/problem';
+import { problem } from '../problems/problem';
 
 declare module '../context' {
   interface Context {
@@ -58,13 +58,11 @@ export class Site {
       site === 'same-site' ||
       (origin !== undefined && !this.isOwn(origin, request))
     )
-      throw new Problem(
-        403,
-        'That came from another site.',
-        this.named
-          ? undefined
+      throw problem('other-site', {
+        hint: this.named
+          ? ''
           : 'If this is your school’s address, OAKEN_ORIGIN must be set to it on the server.',
-      );
+      });
   }
 
   private isOwn(origin: string, request: Request): boolean {

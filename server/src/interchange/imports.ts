@@ -15,7 +15,7 @@ import { insistOnRoom } from '../files/quotas';
 import { announcedSize, piecesOf } from '../files/receive';
 import { writePiece } from '../files/service';
 import { pieceSize } from '../files/limits';
-import { invalid, notFound, Problem } from '../problems/problem';
+import { invalid, notFound, problem, Problem } from '../problems/problem';
 import type { BadRow, GoodRow, RowPicture } from '../reading/item-rows';
 import { Line } from '../threads/line';
 import type { ItemImport } from '../models';
@@ -133,19 +133,10 @@ export async function applyImport(
   const { database } = context;
   const { state } = await find(database, me, id);
   const importRow = await readImport(context, me, id);
-  if (state !== 'checked')
-    throw new Problem(
-      409,
-      'This import is not waiting for a decision.',
-      'It is still being read, or it has ended.',
-    );
+  if (state !== 'checked') throw problem('import-not-waiting');
   if (take === 'all' && importRow.bad > 0)
-    throw new Problem(
-      409,
-      `${importRow.bad} rows have something wrong with them, so nothing was made.`,
-      'Mend them and bring the file in again, or take the good rows only.',
-    );
-  if (importRow.good === 0) throw new Problem(409, 'There is no good row to make an item of.');
+    throw problem('import-has-bad-rows', { rows: importRow.bad });
+  if (importRow.good === 0) throw problem('import-has-no-rows');
   await database.models.ItemImport.update(
     { state: 'writing', doneRows: 0 },
     { where: { id, state: 'checked' } },
@@ -166,7 +157,7 @@ async function inBackground(
     const known = error instanceof Problem;
     if (!known) log.error({ import: id, err: error }, 'an import failed');
     const message = known
-      ? (error.errors?.[0]?.message ?? error.message)
+      ? (error.body.errors?.[0]?.message ?? error.message)
       : 'Something went wrong on the server. It was noted there; try again.';
     await database.models.ItemImport.update(
       { state: 'failed', message: message.slice(0, 500) },

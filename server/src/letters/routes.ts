@@ -4,7 +4,7 @@ import { rule } from '../access';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
 import type { Bind } from '../http/bind';
-import { Problem } from '../problems/problem';
+import { problem } from '../problems/problem';
 import type { SignedIn } from '../access/signed-in';
 import { valuesOf } from '../models/subquery';
 
@@ -14,11 +14,7 @@ export function letterRoutes(bind: Bind, context: Context): void {
     if (!mailbox) return { there: false, letters: [] };
     const addresses = await addressesOf(database, me);
     const letters = await mailbox.read().catch(() => {
-      throw new Problem(
-        502,
-        'The simulated mailbox does not answer.',
-        'Letters are kept and sent when it is back.',
-      );
+      throw problem('mailbox-away');
     });
     return {
       there: true,

@@ -8,7 +8,7 @@ import type { Editions } from '../attempts/editions';
 import { lockAttempt, readGiven } from '../attempts/given';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
-import { invalid, notFound, Problem } from '../problems/problem';
+import { invalid, notFound, problem } from '../problems/problem';
 import { findPart, type Place } from './place';
 
 export interface Mark {
@@ -77,8 +77,7 @@ export async function giveMark(
   const { database, now } = context;
   const attempt = await lockAttempt(database, attemptId, transaction);
   if (!attempt || attempt.assignmentId !== place.assignmentId) throw notFound('The work');
-  if (attempt.handedInAt === null)
-    throw new Problem(409, 'It is open again.', 'It can be marked once it is handed in.');
+  if (attempt.handedInAt === null) throw problem('open-again');
   await insistOnVersion(database, { ...place, attemptId }, version, transaction);
   const stored = {
     ...mark,
@@ -111,9 +110,5 @@ async function insistOnVersion(
   if ((held?.version ?? 0) === version) return;
   const points =
     held?.points == null ? 'no points' : `${held.points} ${held.points === 1 ? 'point' : 'points'}`;
-  throw new Problem(
-    409,
-    `${held?.marker?.fullName ?? 'Somebody'} has marked this meanwhile: ${points}.`,
-    'Look at it again before you mark it.',
-  );
+  throw problem('marked-meanwhile', { who: held?.marker?.fullName ?? 'Somebody', points });
 }

@@ -9,7 +9,7 @@ import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
-import { notFound, Problem } from '../problems/problem';
+import { notFound, problem } from '../problems/problem';
 import { giveMark, markFor } from './giving';
 import {
   answerTo,
@@ -189,14 +189,8 @@ export async function giveSecond(
         lock: true,
         transaction,
       });
-      if (held?.adjudicatedAt)
-        throw new Problem(409, 'This one is settled already.', 'Your mark of it stays as it was.');
-      if ((held?.version ?? 0) !== version)
-        throw new Problem(
-          409,
-          'You have marked this on another page meanwhile.',
-          'Look at it again.',
-        );
+      if (held?.adjudicatedAt) throw problem('adjudicated');
+      if ((held?.version ?? 0) !== version) throw problem('marked-on-other-page');
       const marked = { ...mark, markedAt: new Date(now()), version: version + 1 };
       await (held
         ? held.update(marked, { transaction })
@@ -301,12 +295,7 @@ export async function askSecond(
     const marked = await SecondMark.count({
       where: { secondMarkingId: held.id, points: { [Op.ne]: null } },
     });
-    if (marked > 0)
-      throw new Problem(
-        409,
-        `${held.reader} has begun to mark.`,
-        'What was marked blind is kept; nobody else can be asked for this question.',
-      );
+    if (marked > 0) throw problem('second-marking-begun', { who: held.reader });
     await SecondMarking.destroy({ where: { id: held.id } });
   }
   if (reader === null) return;

@@ -6,7 +6,7 @@ import type { SignedIn } from '../access/signed-in';
 import { insistOnPlace } from '../banks/shelves';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
-import { notFound, Problem } from '../problems/problem';
+import { notFound, problem } from '../problems/problem';
 import { insistOnPassageWording } from '../wording';
 import { type BankAccess, readableBanks } from '../banks/rights';
 import type { Passage, PassageRevision } from '../models';
@@ -173,18 +173,8 @@ export async function revisePassage(
       transaction,
     });
     if (!passage) throw notFound('The passage');
-    if (banks.get(passage.bankId)?.right !== 'edit')
-      throw new Problem(
-        403,
-        'This passage’s bank belongs to others.',
-        'Copy its text into a passage of yours.',
-      );
-    if (passage.revisionId !== basedOn)
-      throw new Problem(
-        409,
-        'Somebody saved this passage meanwhile.',
-        'Nothing of yours is lost; copy your text before you load the page again.',
-      );
+    if (banks.get(passage.bankId)?.right !== 'edit') throw problem('passage-not-yours');
+    if (passage.revisionId !== basedOn) throw problem('passage-saved-meanwhile');
     await insistOnPassageWording(content);
     const revisionId = await write(context, me, passage, content, transaction);
     return { revisionId, items: await bringItems(context, me, passageId, revisionId, transaction) };

@@ -1,4 +1,10 @@
 import type { ProblemBody } from '@oaken/contract';
+import {
+  problemInWords,
+  problemType,
+  type ProblemCode,
+  type ProblemParams,
+} from '@oaken/contract/problems';
 import type { z } from 'zod';
 
 export interface WrongField {
@@ -7,48 +13,57 @@ export interface WrongField {
   message: string;
 }
 
+/** What a problem has beside its code and parameters. */
+export interface Beside {
+  errors?: WrongField[];
+  /** Seconds after which it can be tried again. */
+  retryAfter?: number;
+}
+
 /** An answer that is not what was asked for, in words for the person who asked (RFC 9457). */
 export class Problem extends Error {
   override name = 'Problem';
 
-  constructor(
-    readonly status: number,
-    readonly title: string,
-    readonly detail?: string,
-    readonly errors?: WrongField[],
-    readonly retryAfter?: number,
-  ) {
-    super(detail ?? title);
+  constructor(readonly body: ProblemBody) {
+    super(body.detail ?? body.title);
   }
 
-  private type = 'about:blank';
-
-  /** Names the problem for a page that can do something about it. */
-  named(type: string): this {
-    this.type = type;
-    return this;
+  get status(): number {
+    return this.body.status;
+  }
+  get title(): string {
+    return this.body.title;
+  }
+  get retryAfter(): number | undefined {
+    return this.body.retryAfter;
   }
 
   toBody(): ProblemBody {
-    const { type, status, title, detail, errors, retryAfter } = this;
-    return { type, title, status, detail, errors, retryAfter };
+    return this.body;
   }
 }
 
-export const notFound = (what: string) =>
-  new Problem(
-    404,
-    `${what} was not found.`,
-    'It may have been removed, or it belongs to somebody else.',
-  );
+/** Parameters are asked for where the problem's sentences are made from some. */
+type Given<C extends ProblemCode> =
+  ProblemParams<C> extends Record<string, never>
+    ? [params?: Record<string, never>, beside?: Beside]
+    : [params: ProblemParams<C>, beside?: Beside];
+
+/** A problem of the table in `contract/src/problems`: `throw problem('window-closed')`. */
+export function problem<C extends ProblemCode>(code: C, ...[given, beside]: Given<C>): Problem {
+  const params = (given ?? {}) as ProblemParams<C>;
+  return new Problem({
+    type: problemType(code),
+    ...problemInWords(code, params),
+    params: params as Record<string, unknown>,
+    ...beside,
+  });
+}
+
+export const notFound = (what: string) => problem('not-found', { what });
 
 export const invalid = (errors: WrongField[]) =>
-  new Problem(
-    422,
-    'Something in it is not right.',
-    errors.map(({ message }) => message).join(' '),
-    errors,
-  );
+  problem('invalid', { messages: errors.map(({ message }) => message) }, { errors });
 
 /** As many as a person would read; thousands would only hold the server up. */
 const toldAtOnce = 20;
@@ -61,33 +76,12 @@ export const fromZod = (error: z.core.$ZodError) =>
     })),
   );
 
-export const signInFirst = () =>
-  new Problem(
-    401,
-    'Nobody is signed in.',
-    'The session has ended. Sign in again; nothing is lost.',
-  );
-export const outOfDate = () =>
-  new Problem(403, 'This page is out of date.', 'Load it again; what you typed is kept.');
-export const notForYou = () => new Problem(403, 'That is not open to this account.');
-
-export const busyDatabase = () =>
-  new Problem(
-    503,
-    'The database is not answering.',
-    'Nothing is lost. It will be tried again in a moment.',
-    undefined,
-    2,
-  );
-
+export const signInFirst = () => problem('not-signed-in');
+export const outOfDate = () => problem('out-of-date');
+export const notForYou = () => problem('not-for-you');
+export const busyDatabase = () => problem('database-away', {}, { retryAfter: 2 });
 export const tooMany = (seconds: number) =>
-  new Problem(
-    429,
-    'Too many wrong tries.',
-    `Wait ${seconds < 90 ? `${seconds} seconds` : `${Math.ceil(seconds / 60)} minutes`} and try again, or ask for help.`,
-    undefined,
-    seconds,
-  );
+  problem('too-many-tries', { seconds }, { retryAfter: seconds });
 
 /** Errors of a database that is away, as opposed to those of a wrong statement. */
 export function isDatabaseAway(error: unknown): boolean {

@@ -8,7 +8,7 @@ import { scoreAnew } from '../attempts/arriving';
 import type { Editions } from '../attempts/editions';
 import { attemptForm, lockAttempt, readGiven } from '../attempts/given';
 import type { Context } from '../context';
-import { invalid, notFound, Problem } from '../problems/problem';
+import { invalid, notFound, problem } from '../problems/problem';
 
 interface Place {
   assignmentId: number;
@@ -27,12 +27,7 @@ async function lockCounting(
     transaction,
   });
   const attempt = row && (await lockAttempt(database, row.id, transaction));
-  if (!attempt || attempt.handedInAt === null)
-    throw new Problem(
-      409,
-      'There is no work of this student to decide about.',
-      'It has to be handed in first.',
-    );
+  if (!attempt || attempt.handedInAt === null) throw problem('no-work-yet');
   return attempt;
 }
 
@@ -132,8 +127,7 @@ export async function takeAdjustmentBack(
     });
     if (!adjustment) throw notFound('The decision');
     const attempt = await lockAttempt(database, adjustment.attemptId, transaction);
-    if (!attempt || attempt.handedInAt === null)
-      throw new Problem(409, 'It is open again.', 'Decide once it is handed in.');
+    if (!attempt || attempt.handedInAt === null) throw problem('open-again-to-decide');
     if (adjustment.undoneAt !== null) return;
     await adjustment.update(
       { undoneBy: me.account.id, undoneAt: new Date(now()) },

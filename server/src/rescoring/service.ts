@@ -17,7 +17,7 @@ import type { SignedIn } from '../access/signed-in';
 import { replaceScores } from '../attempts/queries';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
-import { invalid, notFound, Problem } from '../problems/problem';
+import { invalid, notFound, problem } from '../problems/problem';
 import { insistOnItemWording } from '../wording';
 import { figuresOf, readEdition, readStored, reckon, type Reckoning } from './reckoning';
 import { present, valueOf } from '@oaken/core/certain';
@@ -249,12 +249,7 @@ export async function makeRescore(
   const { database, now } = context;
   return database.transaction(async (transaction) => {
     const assignment = await lockAll(context, me, assignmentId, transaction);
-    if (assignment.editionId !== lookedAt)
-      throw new Problem(
-        409,
-        'What counts was changed meanwhile.',
-        'Look again at who gains and loses; your change is still here.',
-      );
+    if (assignment.editionId !== lookedAt) throw problem('rescored-meanwhile');
     const { after, words } = await changed(
       await readEdition(database, assignment.editionId, transaction),
       change,
@@ -298,8 +293,7 @@ export async function undoRescore(
     if (!rescored) throw notFound('The change');
     const { editionBefore, editionAfter, undoneAt } = rescored;
     if (undoneAt !== null) return { attempts: 0 };
-    if (editionAfter !== assignment.editionId)
-      throw new Problem(409, 'Something was changed after it.', 'Undo the later change first.');
+    if (editionAfter !== assignment.editionId) throw problem('rescored-after');
     const { attempts } = await rescore(
       context,
       assignment,

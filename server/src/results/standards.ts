@@ -10,7 +10,7 @@ import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
 import { present, valueOf } from '@oaken/core/certain';
-import { invalid, Problem } from '../problems/problem';
+import { invalid, problem } from '../problems/problem';
 import { scoredEntries, type ScoredEntry } from './queries';
 import { chosenLines, readGroups, readLines, type Group } from './lines';
 import { ownAssignmentRow } from './service';
@@ -245,7 +245,7 @@ export async function rate(
   await insistOnRunningAssignment(database, me, assignmentId);
   const { Assignment, Attempt, Rating } = database.models;
   if ((await Attempt.count({ where: { assignmentId, studentId } })) === 0)
-    throw new Problem(409, 'This student has not begun it.', 'A rating says what the work shows.');
+    throw problem('not-begun');
   const assignment = present(await Assignment.findByPk(assignmentId), 'assignment');
   const { edition } = await editions.get(assignment.editionId);
   if (!entriesOf(edition).some(({ standards }) => standards.includes(standard)))

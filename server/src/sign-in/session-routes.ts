@@ -5,7 +5,7 @@ import { addGuest, findLink, linkAnswer } from '../assignments/guests';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import { readCookie, type Bind } from '../http/bind';
-import { outOfDate, Problem } from '../problems/problem';
+import { outOfDate, problem } from '../problems/problem';
 import { joinClass } from '../classes/joining';
 import { isSecret } from '../accounts/secrets';
 import { signingIn } from '../accounts/signing-in';
@@ -14,8 +14,7 @@ import type { Origin, Subjects } from '../accounts/throttle';
 /** Failures of signing in and of codes from one address until its answers slow down. */
 const patience = { accounts: 100, codes: 20 };
 
-const wrong = (what: string) =>
-  new Problem(401, `${what} or the password is not right.`, 'Check both and try again.');
+const wrong = (what: string) => problem('wrong-password', { what });
 
 /** Guesses at what only its owner knows; wrong ones make the next ones slower. */
 function guessing({ database, throttle, devices }: Context) {
@@ -57,15 +56,13 @@ function guessing({ database, throttle, devices }: Context) {
     const schoolClass = await byCode('code', request, () =>
       database.models.SchoolClass.findOne({ where: { code, archivedAt: null } }),
     );
-    if (!schoolClass)
-      throw new Problem(404, 'No class has this code.', 'Check it with your teacher.');
+    if (!schoolClass) throw problem('no-such-class-code');
     return schoolClass;
   };
 
   const linkByToken = async (token: string, request: Request) => {
     const linked = await byCode('link', request, () => findLink(database, token));
-    if (!linked)
-      throw new Problem(404, 'This link leads nowhere.', 'Ask your teacher for it again.');
+    if (!linked) throw problem('no-such-link');
     return linked;
   };
   return { atAccount, classByCode, linkByToken };
@@ -162,11 +159,7 @@ function studentRoutes(bind: Bind, context: Context): void {
     const student = enrollment?.student;
     if (!(await isSecret(student?.secretHash, body.passcode.toLowerCase())) || !student) {
       await guess.wrong();
-      throw new Problem(
-        401,
-        'That passcode is not right.',
-        'Check your name and your passcode, or ask your teacher.',
-      );
+      throw problem('wrong-passcode');
     }
     await guess.right();
     return begin(student.id, request, response);

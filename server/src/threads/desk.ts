@@ -2,12 +2,12 @@
  * Answers requests that compute much, such as results, reports and rescoring, in a thread of its own with connections of its
  * own, so that the thread that saves answers never waits for them. The same routes run in both: here they only pass on.
  */
-import type { Endpoint } from '@oaken/contract';
+import type { Endpoint, ProblemBody } from '@oaken/contract';
 import { Worker } from 'node:worker_threads';
 import type { SignedIn } from '../access/signed-in';
 import type { DatabasePlace } from '../database/connect';
 import type { Bind } from '../http/bind';
-import { Problem, type WrongField } from '../problems/problem';
+import { problem, Problem } from '../problems/problem';
 import type { Logger } from '../log';
 import { Line } from './line';
 
@@ -24,15 +24,7 @@ export interface Asked {
 export type Answered = { number: number } & (
   | { answer: Uint8Array }
   | { download: { name: string; type: string; body: Uint8Array } }
-  | {
-      problem: {
-        status: number;
-        title: string;
-        detail?: string;
-        errors?: WrongField[];
-        retryAfter?: number;
-      };
-    }
+  | { problem: ProblemBody }
   | { failed: unknown }
 );
 
@@ -69,10 +61,7 @@ export class DeskThread {
       bind(endpoint, async ({ me, params, query, body, response }) => {
         const asked = { endpoint: endpointName(endpoint), me, params, query, body };
         const answered = await this.line.pass(() => this.ask(asked));
-        if ('problem' in answered) {
-          const { status, title, detail, errors, retryAfter } = answered.problem;
-          throw new Problem(status, title, detail, errors, retryAfter);
-        }
+        if ('problem' in answered) throw new Problem(answered.problem);
         if ('failed' in answered) throw Object.assign(new Error(), answered.failed);
         if ('answer' in answered) response.type('json').end(answered.answer);
         else {
@@ -115,11 +104,7 @@ export class DeskThread {
     worker.on('exit', () => {
       this.worker = null;
       if (!this.closed) this.log.warn('the thread of the desk has ended and will start again');
-      const ended = new Problem(
-        503,
-        'This took more than the server can give.',
-        'Nothing was changed. Ask for less at once, or try again.',
-      );
+      const ended = problem('took-too-much');
       for (const { reject } of this.waiting.values()) reject(ended);
       this.waiting.clear();
     });

@@ -1,13 +1,6 @@
-import { Problem } from '../problems/problem';
+import { problem } from '../problems/problem';
 
-const busy = () =>
-  new Problem(
-    503,
-    'The server has much to do just now.',
-    'Nothing is lost. Try again in a moment.',
-    undefined,
-    5,
-  );
+const busy = () => problem('server-busy', {}, { retryAfter: 5 });
 
 /** Lets so many through at once; the others wait their turn, the first one first. */
 export class Line {

@@ -13,7 +13,7 @@ import { renewDeadlines } from '../assignments/changing';
 import { schoolZone, studentWindow } from '../attempts/times';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
-import { Problem } from '../problems/problem';
+import { problem } from '../problems/problem';
 import type { Attempt } from '../models';
 import { extendStudents } from '../assignments/queries';
 import { present } from '@oaken/core/certain';
@@ -122,12 +122,7 @@ async function reopen(
   const now = context.now();
   const { assignmentId, studentId } = attempt;
   const given = await readGiven(database, studentId, assignmentId, transaction);
-  if (await couldKnow(context, attempt, given))
-    throw new Problem(
-      409,
-      'It cannot be opened again: what is right could be read already.',
-      'Take the release back first, or give another attempt.',
-    );
+  if (await couldKnow(context, attempt, given)) throw problem('cannot-reopen');
   // The time since it was handed in did not run.
   const handedInAt = present(attempt.handedInAt, 'time of handing in');
   await letRun(stored, now - toMillis(handedInAt), transaction);
@@ -187,7 +182,7 @@ async function takeBackFrom(
   assignmentId: number,
   { studentIds }: Body,
 ) {
-  if (studentIds === null) throw new Problem(409, 'Pick from whom to take it back.');
+  if (studentIds === null) throw problem('nobody-picked');
   // Whoever begins at this very moment waits for the lock, and then finds it taken back.
   const taken = await database.transaction(async (transaction) => {
     const { AssignmentStudent, Attempt } = database.models;
@@ -226,8 +221,7 @@ export async function sayToStudents(
     const given = await database.models.AssignmentStudent.count({
       where: { assignmentId, studentId: studentIds },
     });
-    if (given !== new Set(studentIds).size)
-      throw new Problem(404, 'One of the students was not found.');
+    if (given !== new Set(studentIds).size) throw problem('student-not-found');
   }
   await database.models.Notice.bulkCreate(
     (studentIds ?? [null]).map((studentId) => ({

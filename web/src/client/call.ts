@@ -6,10 +6,11 @@ import {
   type Endpoint,
   type ParamsOf,
 } from '@oaken/contract';
+import { filled } from './address';
 import { request } from './request';
 
 /** What an endpoint must be given; what it has no use for cannot be given. */
-type Given<E> = ([ParamsOf<E>] extends [Record<string, never>]
+export type Given<E> = ([ParamsOf<E>] extends [Record<string, never>]
   ? unknown
   : { params: ParamsOf<E> }) &
   ([BodyOf<E>] extends [undefined] ? unknown : { body: BodyOf<E> }) & {
@@ -22,14 +23,7 @@ export function addressOf(
   params: Record<string, unknown> = {},
   query: Record<string, unknown> = {},
 ): string {
-  const path = api[name].path.replace(/:(\w+)/g, (_, parameter: string) =>
-    encodeURIComponent(String(params[parameter])),
-  );
-  const search = new URLSearchParams();
-  for (const [key, value] of Object.entries(query))
-    if (value !== undefined && value !== null && String(value) !== '')
-      search.set(key, String(value));
-  return search.size > 0 ? `${path}?${search}` : path;
+  return filled(api[name].path, params, query);
 }
 
 /** Calls an endpoint of the contract by its name. */

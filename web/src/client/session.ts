@@ -1,7 +1,8 @@
 import type { Account } from '@oaken/contract/accounts';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
-import { request, setCsrf } from './request';
+import { setCsrf } from './request';
+import { seatCall } from './seatCall';
 
 export interface SessionAnswer {
   account: Account | null;
@@ -40,11 +41,11 @@ export const useSession = defineStore('session', () => {
   const now = () => Math.round(performance.now() + ahead.value);
 
   async function load(): Promise<void> {
-    take(await request<SessionAnswer>('GET', '/api/session'));
+    take(await seatCall('readSession', {}));
   }
 
   async function signOut(): Promise<void> {
-    await request('DELETE', '/api/session');
+    await seatCall('signOut', {});
     account.value = null;
     setCsrf(null);
   }

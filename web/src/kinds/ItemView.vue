@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** An item as a student sees it, answerable. The same in the seat, in a bank's row and beside the editor. */
 import type { Responses, SittingItem, SittingPart } from '@oaken/core/items';
-import { answers } from './answers';
+import { answers, canCrossOut } from './answers';
 import RichText from '../parts/RichText.vue';
 
 const props = defineProps<{
@@ -17,6 +17,15 @@ const emit = defineEmits<{
   strike: [part: string, choice: string];
 }>();
 
+/** For kinds whose choices can be crossed out while thinking. */
+const crossingOut = ({ id, kind }: SittingPart) =>
+  canCrossOut(kind)
+    ? {
+        struck: props.struck?.[id] ?? [],
+        crossing: props.crossing,
+        onStrike: (choice: string) => emit('strike', id, choice),
+      }
+    : {};
 const nameOf = (part: SittingPart) => `${props.name}-${part.id}`;
 </script>
 
@@ -33,10 +42,8 @@ const nameOf = (part: SittingPart) => `${props.name}-${part.id}`;
         :response="responses[part.id]"
         :name="nameOf(part)"
         :disabled="disabled"
-        :struck="struck?.[part.id] ?? []"
-        :crossing="crossing"
+        v-bind="crossingOut(part)"
         @answer="emit('answer', part.id, $event)"
-        @strike="emit('strike', part.id, $event)"
       />
     </div>
   </div>

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 /** The address of one's own calendar feed: to copy, or to renew when somebody else has it. */
 import { ref } from 'vue';
-import { inWords, request } from '../client/request';
+import { inWords } from '../client/request';
+import { seatCall } from '../client/seatCall';
 
 const address = ref('');
 const copied = ref(false);
 const wrong = ref('');
 async function open(renew: boolean): Promise<void> {
   try {
-    const { path } = await request<{ path: string }>('POST', '/api/calendar', { renew });
+    const { path } = await seatCall('openCalendar', { body: { renew } });
     [address.value, copied.value, wrong.value] = [`${location.origin}${path}`, false, ''];
   } catch (error) {
     wrong.value = inWords(error);

@@ -5,7 +5,8 @@ import { practiceInWords } from '@oaken/core/assignments';
 import { inWords as timeInWords } from '@oaken/core/timing';
 import { onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { inWords, request } from '../client/request';
+import { inWords } from '../client/request';
+import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
 import { limitWords } from './limitWords';
 
@@ -19,7 +20,7 @@ const busy = ref(false);
 
 onMounted(async () => {
   try {
-    const answer = await request<{ now: number; assignments: SeatRow[] }>('GET', '/api/seat');
+    const answer = await seatCall('listSeat', {});
     session.setClock(answer.now);
     row.value =
       answer.assignments.find((assignment) => assignment.assignmentId === assignmentId) ?? null;
@@ -37,7 +38,7 @@ async function begin(): Promise<void> {
       ...(word.value && { word: word.value }),
       again: (row.value?.attemptsMade ?? 0) > 0,
     };
-    await request('POST', `/api/seat/assignments/${assignmentId}/attempt`, body);
+    await seatCall('beginAttempt', { params: { assignmentId }, body });
     await router.replace(`/sit/${assignmentId}`);
   } catch (error) {
     wrong.value = inWords(error);

@@ -4,8 +4,9 @@ import type { AnswerOf, api } from '@oaken/contract';
 import { inWords as timeInWords } from '@oaken/core/timing';
 import { onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { inWords, request } from '../client/request';
-import { useSession, type SessionAnswer } from '../client/session';
+import { inWords } from '../client/request';
+import { seatCall } from '../client/seatCall';
+import { useSession } from '../client/session';
 
 const session = useSession();
 const router = useRouter();
@@ -16,7 +17,7 @@ const wrong = ref('');
 const busy = ref(false);
 onMounted(async () => {
   try {
-    link.value = await request('POST', '/api/session/link', { token });
+    link.value = await seatCall('readLink', { body: { token } });
   } catch (error) {
     wrong.value = inWords(error);
   }
@@ -26,11 +27,7 @@ async function come(): Promise<void> {
   busy.value = true;
   wrong.value = '';
   try {
-    const answer = await request<SessionAnswer & { assignmentId: number }>(
-      'POST',
-      '/api/session/guest',
-      { token, name: name.value },
-    );
+    const answer = await seatCall('comeAsGuest', { body: { token, name: name.value } });
     session.take(answer);
     await router.replace('/');
   } catch (error) {

@@ -3,7 +3,8 @@ import type { SeatRow } from '@oaken/contract/attempts';
 import { inWords as timeInWords } from '@oaken/core/timing';
 import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { inWords, request, Unreachable } from '../client/request';
+import { inWords, Unreachable } from '../client/request';
+import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
 import { undecidedInWords } from './endWords';
 import { listOpened, sendKept } from './keptStore';
@@ -25,7 +26,7 @@ async function load(): Promise<void> {
   try {
     // What this device still has from an earlier page goes first, so that the list knows of it.
     waiting.value = await sendKept(session.account?.id ?? 0);
-    const answer = await request<{ now: number; assignments: SeatRow[] }>('GET', '/api/seat');
+    const answer = await seatCall('listSeat', {});
     session.setClock(answer.now);
     rows.value = answer.assignments;
     wrong.value = '';

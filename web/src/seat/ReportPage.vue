@@ -2,7 +2,8 @@
 import type { AnswerOf, api } from '@oaken/contract';
 import { onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
-import { inWords, request } from '../client/request';
+import { inWords } from '../client/request';
+import { seatCall } from '../client/seatCall';
 import RichText from '../parts/RichText.vue';
 import TallyBox from '../parts/TallyBox.vue';
 import { scoreInWords, waitingInWords } from './scoreWords';
@@ -13,7 +14,7 @@ const wrong = ref('');
 const assignmentId = Number(useRoute().params.assignmentId);
 onMounted(async () => {
   try {
-    report.value = await request<Report>('GET', `/api/seat/assignments/${assignmentId}/report`);
+    report.value = await seatCall('readReport', { params: { assignmentId } });
   } catch (error) {
     wrong.value = inWords(error);
   }

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { onMounted, reactive, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { inWords, request } from '../client/request';
-import { useSession, type SessionAnswer } from '../client/session';
+import { inWords } from '../client/request';
+import { seatCall } from '../client/seatCall';
+import { useSession } from '../client/session';
 
 const session = useSession();
 const route = useRoute();
@@ -34,7 +35,7 @@ async function act(step: () => Promise<void>): Promise<void> {
 }
 const findClass = () =>
   act(async () => {
-    foundClass.value = await request('POST', '/api/session/class', { code: form.code });
+    foundClass.value = await seatCall('findClass', { body: { code: form.code } });
     form.studentId = 0;
     joining.value = foundClass.value!.joining && foundClass.value!.students.length === 0;
   });
@@ -52,16 +53,12 @@ function goOn(): void {
 const signIn = () =>
   act(async () => {
     if (!form.studentId) throw new Error('Choose your name first.');
-    session.take(await request<SessionAnswer>('POST', '/api/session/student', form));
+    session.take(await seatCall('signInStudent', { body: form }));
     goOn();
   });
 const join = () =>
   act(async () => {
-    const answer = await request<SessionAnswer & { passcode: string }>(
-      'POST',
-      '/api/session/join',
-      { code: form.code, ...student },
-    );
+    const answer = await seatCall('joinClass', { body: { code: form.code, ...student } });
     session.take(answer);
     fresh.value = answer.passcode;
   });

@@ -1,7 +1,8 @@
 /** What this browser keeps until the server has it: answers, and that something was handed in without network. */
 import type { AttemptAnswer, SavedAnswer } from '@oaken/contract/attempts';
 import { openDB, type IDBPDatabase } from 'idb';
-import { Refused, request } from '../client/request';
+import { Refused } from '../client/request';
+import { seatCall } from '../client/seatCall';
 
 export type Kept = SavedAnswer & {
   attempt: number;
@@ -80,11 +81,11 @@ async function sendAll(student: number): Promise<number> {
     const bare = kepts.map(({ attempt: _, student: __, ...answer }) => answer);
     const intent = handedIn.find((record) => record.attempt === attempt);
     try {
-      const path = `/api/seat/attempts/${attempt}`;
+      const params = { attemptId: attempt };
       if (intent)
-        await request('POST', `${path}/hand-in`, { answers: bare, handedInAt: intent.at });
+        await seatCall('handIn', { params, body: { answers: bare, handedInAt: intent.at } });
       // Where the server had handed in before, what was written in time is still taken.
-      if (bare.length > 0) await request('PUT', `${path}/answers`, { answers: bare });
+      if (bare.length > 0) await seatCall('saveAnswers', { params, body: { answers: bare } });
     } catch (error) {
       if (!isFinal(error)) {
         waiting++;

@@ -4,7 +4,8 @@
  */
 import type { SavedAnswer, StoredAnswer } from '@oaken/contract/attempts';
 import { backoff, outcomeOf } from '@oaken/core/sitting';
-import { Refused, request, Unreachable } from '../client/request';
+import { Refused, Unreachable } from '../client/request';
+import { seatCall } from '../client/seatCall';
 import { store, type Kept } from './keptStore';
 
 export type OutboxState = 'saved' | 'saving' | 'kept' | 'over' | 'signed-out';
@@ -191,14 +192,9 @@ export class Outbox {
     const sent = this.waiting;
     this.events.state('saving');
     try {
-      const answer = await request<{
-        stored: { entry: string; number: number; device: string }[];
-        closed: string[];
-        now: number;
-      }>(
-        'PUT',
-        `/api/seat/attempts/${this.attempt}/answers`,
-        { answers: sent },
+      const answer = await seatCall(
+        'saveAnswers',
+        { params: { attemptId: this.attempt }, body: { answers: sent } },
         { signal: AbortSignal.timeout(patience) },
       );
       this.tries = 0;

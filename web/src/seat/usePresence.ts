@@ -3,7 +3,7 @@ import type { AnswerOf, api } from '@oaken/contract';
 import type { AttemptAnswer } from '@oaken/contract/attempts';
 import { signEvery } from '@oaken/core/watching';
 import { onMounted, onUnmounted, reactive, ref, type Ref } from 'vue';
-import { request } from '../client/request';
+import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
 
 type Heard = AnswerOf<typeof api.stayHere>;
@@ -51,11 +51,9 @@ export function usePresence(
         page,
         spent: times,
       };
-      const answer = await request<Heard>(
-        'POST',
-        `/api/seat/attempts/${current.id}/here`,
-        body,
-      ).catch(() => null);
+      const answer = await seatCall('stayHere', { params: { attemptId: current.id }, body }).catch(
+        () => null,
+      );
       // What could not be said now is said with the next sign.
       if (answer) {
         left -= value;

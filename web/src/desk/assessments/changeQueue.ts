@@ -4,7 +4,8 @@
  * teacher, and not lost before they decide.
  */
 import type { api, BodyOf } from '@oaken/contract';
-import { replacesType, type TestAnswer } from '@oaken/contract/assessments';
+import type { TestAnswer } from '@oaken/contract/assessments';
+import { problemCode } from '@oaken/contract/problems';
 import { backoff } from '@oaken/core/sitting';
 import { reactive } from 'vue';
 import { Refused } from '../../client/request';
@@ -116,7 +117,10 @@ export class ChangeQueue {
   }
 
   private async setAside(kept: KeptChanges, { problem, message }: Refused): Promise<void> {
-    kept.stuck = { reason: problem.detail ?? message, replaces: problem.type === replacesType };
+    kept.stuck = {
+      reason: problem.detail ?? message,
+      replaces: problemCode(problem) === 'changed-by-colleague',
+    };
     await keepChanges(kept);
     // The page shows what the server has, without it.
     const answer = await this.doors.read(kept.test).catch(() => null);

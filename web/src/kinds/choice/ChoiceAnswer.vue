@@ -5,15 +5,18 @@ import { computed } from 'vue';
 import RichText from '../../parts/RichText.vue';
 
 type TrueFalse = { id: string; kind: 'true-false'; prompt?: string };
-const props = defineProps<{
-  part: SittingSingleChoice | SittingMultipleChoice | TrueFalse;
-  response: unknown;
-  name: string;
-  disabled?: boolean;
-  /** Choices that the student has crossed out. */
-  struck: string[];
-  crossing?: boolean;
-}>();
+const props = withDefaults(
+  defineProps<{
+    part: SittingSingleChoice | SittingMultipleChoice | TrueFalse;
+    response: unknown;
+    name: string;
+    disabled?: boolean;
+    /** Choices that the student has crossed out. */
+    struck?: string[];
+    crossing?: boolean;
+  }>(),
+  { struck: () => [] },
+);
 const emit = defineEmits<{ answer: [response: unknown]; strike: [choice: string] }>();
 
 const choices = computed(() =>

@@ -8,10 +8,8 @@ const props = defineProps<{
   response: unknown;
   name: string;
   disabled?: boolean;
-  struck: string[];
-  crossing?: boolean;
 }>();
-const emit = defineEmits<{ answer: [response: string[]]; strike: [choice: string] }>();
+const emit = defineEmits<{ answer: [response: string[]] }>();
 const given = computed(() => (Array.isArray(props.response) ? (props.response as string[]) : []));
 const asChoices = computed(() => ({
   id: props.part.id,
@@ -41,10 +39,8 @@ const answer = (response: unknown) =>
     :response="part.style === 'many' ? given : (given[0] ?? null)"
     :name="name"
     :disabled="disabled"
-    :struck="struck"
-    :crossing="crossing"
+    :struck="[]"
     @answer="answer"
-    @strike="emit('strike', $event)"
   />
 </template>
 
