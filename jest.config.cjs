@@ -1,6 +1,6 @@
 const shared = {
   transform: {
-    '^.+\\.ts$': [
+    '^.+\\.(ts|mjs|js)$': [
       '@swc/jest',
       { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
     ],
@@ -26,6 +26,8 @@ module.exports = {
         ...shared.transform,
         '^.+\\.vue$': '<rootDir>/web/test/support/vue-transform.cjs',
       },
+      // These packages have no CommonJS build.
+      transformIgnorePatterns: ['/node_modules/(?!(pinia|nostics)/)'],
       moduleNameMapper: { '\\.css$': '<rootDir>/web/test/support/no-style.cjs' },
     },
     {

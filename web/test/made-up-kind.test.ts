@@ -15,7 +15,10 @@ jest.mock('../../core/src/items/kinds/list', () => {
 });
 /** What the other kinds show is none of this test's business: their editors need the whole desk. */
 jest.mock('../src/kinds/authoring', () => ({ authoring: {} }));
-jest.mock('../src/rich/RichField.vue', () => ({ default: { render: () => null } }));
+jest.mock('../src/rich/RichField.vue', () => ({
+  __esModule: true,
+  default: { render: () => null },
+}));
 
 import { answers } from '../src/kinds/answers';
 import { authoring } from '../src/kinds/authoring';

@@ -99,11 +99,14 @@ async function readNames({ models }: Database, assignments: readonly Assignment[
   const chosen = (what: 'groupIds' | 'studentIds') => [
     ...new Set(assignments.flatMap(({ recipients }) => recipients?.who[what] ?? [])),
   ];
-  const groups = await ClassGroup.findAll({
-    where: { id: chosen('groupIds') },
-    include: ['class'],
-  });
-  const students = await Account.findAll({ where: { id: chosen('studentIds') } });
+  const [groupIds, studentIds] = [chosen('groupIds'), chosen('studentIds')];
+  // Most are given to whole classes: then nothing is asked.
+  const groups =
+    groupIds.length === 0
+      ? []
+      : await ClassGroup.findAll({ where: { id: groupIds }, include: ['class'] });
+  const students =
+    studentIds.length === 0 ? [] : await Account.findAll({ where: { id: studentIds } });
   const groupNames = new Map(groups.map((group) => [group.id, groupInWords(group)]));
   const studentNames = new Map(students.map(({ id, fullName }) => [id, fullName]));
   return (assignment: Assignment): Recipients => {

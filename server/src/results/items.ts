@@ -15,8 +15,10 @@ import {
   type SharedAnswer,
 } from '@oaken/core/analysis';
 import { asksFor, opinionCounts, type AnswerOption, type Responses } from '@oaken/core/items';
+import { roundPoints } from '@oaken/core/scoring';
 import { isAnswered } from '@oaken/core/sitting';
 import { plainText } from '@oaken/core/text';
+import type { EntryScore } from '@oaken/core/attempts';
 import type { EditionEntry } from '@oaken/core/forms';
 import type { Gathered } from './gather';
 import type { Finished } from './lines';
@@ -44,6 +46,7 @@ export function itemResults(
   counting: EditionEntry[],
   looks: Looks,
 ): ItemResult[] {
+  const totalOf = totalsOf(gathered);
   return gathered.entries.map((entry, index) => {
     const place = counting.indexOf(entry);
     const asks = asksFor(entry.content);
@@ -90,7 +93,7 @@ export function itemResults(
               options,
               analysis.groupSize,
               hurriedIn(times),
-              sharedIn(gathered, finished, entry, looks),
+              sharedIn(gathered, finished, entry, looks, totalOf),
             ),
     };
   });
@@ -180,22 +183,47 @@ const firstAnswer = (gathered: Gathered, attemptId: number, entry: EditionEntry)
   gathered.recordOf(attemptId).practice.get(entry.id)?.first ??
   answerTo(gathered, attemptId, entry);
 
+/** Points that count by now: what waits for a mark has none. */
+const markedPoints = (score: EntryScore | undefined) =>
+  score === undefined || score.needsMarking ? 0 : score.points;
+
+/** The marked points of a work over all its entries. */
+type TotalOf = (attemptId: number) => number;
+
+/** Each work is added up once, however many items ask. */
+function totalsOf({ recordOf }: Gathered): TotalOf {
+  const known = new Map<number, number>();
+  return (attemptId) => {
+    const held = known.get(attemptId);
+    if (held !== undefined) return held;
+    let total = 0;
+    for (const score of recordOf(attemptId).scores.values()) total += markedPoints(score);
+    known.set(attemptId, total);
+    return total;
+  };
+}
+
+function addTo<K, V>(lists: Map<K, V[]>, key: K, value: V): void {
+  const list = lists.get(key);
+  if (list) list.push(value);
+  else lists.set(key, [value]);
+}
+
 /** What the strong students answered instead of the key, in the first part of which there is such an answer. */
 function sharedIn(
   gathered: Gathered,
   finished: Finished[],
   entry: EditionEntry,
   looks: Looks,
+  totalOf: TotalOf,
 ): SharedAnswer | null {
   const byPart = new Map<string, GivenAnswer[]>();
   for (const { attemptId } of finished) {
     const { scores } = gathered.recordOf(attemptId);
     if (!scores.get(entry.id)?.reached) continue;
-    let rest = 0;
-    for (const [id, { points, needsMarking }] of scores)
-      if (id !== entry.id && !needsMarking) rest += points;
+    const rest = roundPoints(totalOf(attemptId) - markedPoints(scores.get(entry.id)));
     for (const { part, ...given } of looks.of(entry, firstAnswer(gathered, attemptId, entry)).given)
-      byPart.set(part, [...(byPart.get(part) ?? []), { ...given, rest }]);
+      addTo(byPart, part, { ...given, rest });
   }
   for (const given of byPart.values()) {
     const shared = sharedByStrong(given);

@@ -1,9 +1,10 @@
 /** The lines of an assignment's results: one for each attempt, and one for each student without any. */
 import type { ResultsQuery } from '@oaken/contract/results';
 import { countAttempts } from '@oaken/core/attempts';
-import type { GroupedCountResultItem } from 'sequelize';
+import { Op, type GroupedCountResultItem } from 'sequelize';
 import { readAssigned, withAttempts, type Assigned } from '../assignments/assigned';
 import type { Database } from '../database/connect';
+import { valuesOf } from '../models/subquery';
 
 /** One student's work; or a student without any. */
 export interface Line extends Omit<Assigned, 'className'> {
@@ -96,9 +97,10 @@ export interface Group {
 
 /** The groups of the classes that were given it; groups of one name in several classes say whose they are. */
 export async function readGroups({ models }: Database, assignmentId: number): Promise<Group[]> {
-  const given = await models.AssignmentClass.findAll({ where: { assignmentId } });
   const groups = await models.ClassGroup.findAll({
-    where: { classId: given.map(({ classId }) => classId) },
+    where: {
+      classId: { [Op.in]: valuesOf(models.AssignmentClass, 'classId', { assignmentId }) },
+    },
     include: ['class', 'members'],
     order: ['name', 'id'],
   });

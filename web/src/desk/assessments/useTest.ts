@@ -1,6 +1,6 @@
 /**
  * A test under construction. Each change is applied here at once, kept, and sent in order; the server applies it on top
- * of what others changed. Undo sends the inverse, so it never takes back somebody else's work.
+ * of what others changed.
  */
 import type { ItemRow } from '@oaken/contract/banks';
 import type { Pinned, TestAnswer } from '@oaken/contract/assessments';
@@ -13,16 +13,12 @@ import {
   type Entry,
   type Outline,
 } from '@oaken/core/assessments';
-import { computed, onUnmounted, ref, shallowRef, watch } from 'vue';
+import { computed, onUnmounted, ref, shallowRef, watch, type ComputedRef } from 'vue';
 import { call } from '../../client/call';
 import { done, failed } from '../shared/undo';
+import type { KeptChanges } from './changeStore';
 import { useChangeQueue } from './useChangeQueue';
-
-interface Step {
-  text: string;
-  there: Change[];
-  back: Change[];
-}
+import { useSteps } from './useSteps';
 
 export const newKey = () =>
   Array.from(
@@ -57,48 +53,61 @@ export type AboutTest = Omit<TestAnswer, 'outline' | 'revisions'>;
 /** So often the page asks whether a colleague has changed the test. */
 const askEvery = 6_000;
 
-export function useTest(testId: number) {
+/** Applies changes one after the other. @throws ChangeRefused where one does not fit */
+function applied(outline: Outline, changes: readonly Change[]) {
+  const made: { change: Change; inverse: Change }[] = [];
+  let next = outline;
+  for (const change of changes) {
+    const { outline: after, inverse } = applyChange(next, change);
+    next = after;
+    made.push({ change, inverse });
+  }
+  return { outline: next, made };
+}
+
+/** A page that was loaded anew shows what has not arrived yet; what does not fit any more is left to the server's word. */
+function withWaiting(arrived: Outline, waiting: readonly KeptChanges[]): Outline {
+  let shown = arrived;
+  for (const { change } of waiting.flatMap(({ changes }) => changes))
+    try {
+      shown = applyChange(shown, change).outline;
+    } catch (error) {
+      if (!(error instanceof ChangeRefused)) throw error;
+    }
+  return shown;
+}
+
+const pinnedBy = (pinned: readonly Pinned[]) =>
+  pinned.map((item): [number, Pinned] => [item.id, item]);
+
+/** The test as the server last gave it, with what was done here on top. */
+function useTestState(testId: number, queue: ReturnType<typeof useChangeQueue>) {
   const outline = shallowRef<Outline | null>(null);
   const about = shallowRef<AboutTest | null>(null);
   const version = ref(0);
   const revisions = shallowRef(new Map<number, Pinned>());
-  const queue = useChangeQueue();
   const pending = computed(() => queue.waiting(testId).length);
-  const past = ref<Step[]>([]);
-  const future = ref<Step[]>([]);
-  let sending: Promise<void> = Promise.resolve();
+  const know = (...pinned: Pinned[]) =>
+    (revisions.value = new Map([...revisions.value, ...pinnedBy(pinned)]));
 
   function take(answer: TestAnswer): void {
     version.value = answer.version;
-    const { outline: _, revisions: pinned, ...rest } = answer;
+    const { outline: arrived, revisions: pinned, ...rest } = answer;
     about.value = rest;
-    revisions.value = new Map([
-      ...revisions.value,
-      ...pinned.map((item): [number, Pinned] => [item.id, item]),
-    ]);
+    know(...pinned);
     // While more changes are on their way, what is on screen is ahead of this answer.
-    if (pending.value === 0) outline.value = answer.outline;
-    else outline.value ??= withWaiting(answer.outline);
+    if (pending.value === 0) outline.value = arrived;
+    else outline.value ??= withWaiting(arrived, queue.waiting(testId));
   }
+  const load = async () => take(await call('readTest', { params: { testId } }));
+  return { outline, about, version, revisions, pending, know, take, load };
+}
 
-  /** A page that was loaded anew shows what has not arrived yet; what does not fit any more is left to the server's word. */
-  function withWaiting(arrived: Outline): Outline {
-    let shown = arrived;
-    for (const { changes } of queue.waiting(testId))
-      for (const { change } of changes)
-        try {
-          shown = applyChange(shown, change).outline;
-        } catch (error) {
-          if (!(error instanceof ChangeRefused)) throw error;
-        }
-    return shown;
-  }
-
-  async function load(): Promise<void> {
-    take(await call('readTest', { params: { testId } }));
-  }
-
-  /** A colleague's changes come in by themselves; what was done here stays, and can still be taken back. */
+/** A colleague's changes come in by themselves; what was done here stays, and can still be taken back. */
+function useColleagues(
+  testId: number,
+  { outline, pending, version, load }: ReturnType<typeof useTestState>,
+) {
   async function askAgain(): Promise<void> {
     if (!outline.value || pending.value > 0 || document.hidden) return;
     const now = await call('readTestVersion', { params: { testId } }).catch(() => null);
@@ -110,68 +119,36 @@ export function useTest(testId: number) {
   }
   const asking = setInterval(() => void askAgain(), askEvery);
   onUnmounted(() => clearInterval(asking));
+}
 
-  // Whichever page's change it was that arrived, the test stands here as it is now.
-  onUnmounted(queue.listen(testId, take));
-  // What is taken back after a refusal would no longer meet what it was made for.
-  watch(
-    () => queue.stuck(testId).length,
-    (now, before) => {
-      if (now > before) [past.value, future.value] = [[], []];
-    },
-  );
+export function useTest(testId: number) {
+  const queue = useChangeQueue();
+  const state = useTestState(testId, queue);
+  const { outline, about, version, revisions, pending, take, load } = state;
+  let sending: Promise<void> = Promise.resolve();
+  useColleagues(testId, state);
 
   /** Applies changes as one step; the page shows them before the server has answered. */
   function play(text: string, changes: Change[]): Change[] | null {
     if (!outline.value) return null;
-    let next = outline.value;
-    const applied: { change: Change; inverse: Change }[] = [];
     try {
-      for (const change of changes) {
-        const { outline: after, inverse } = applyChange(next, change);
-        next = after;
-        applied.push({ change, inverse });
-      }
+      const { outline: next, made } = applied(outline.value, changes);
+      outline.value = next;
+      sending = queue.add({ test: testId, text, changes: made });
+      return made.map(({ inverse }) => inverse).reverse();
     } catch (error) {
       failed(error);
       return null;
     }
-    outline.value = next;
-    sending = queue.add({ test: testId, text, changes: applied });
-    return applied.map(({ inverse }) => inverse).reverse();
   }
+  const { forget, ...steps } = useSteps(play);
 
-  function change(text: string, ...changes: Change[]): void {
-    const back = play(text, changes);
-    if (!back) return;
-    past.value = [...past.value.slice(-99), { text, there: changes, back }];
-    future.value = [];
-  }
-
-  function undo(): void {
-    const step = past.value.at(-1);
-    if (!step || !play(step.text, step.back)) return;
-    past.value = past.value.slice(0, -1);
-    future.value = [...future.value, step];
-  }
-
-  function redo(): void {
-    const step = future.value.at(-1);
-    if (!step || !play(step.text, step.there)) return;
-    future.value = future.value.slice(0, -1);
-    past.value = [...past.value, step];
-  }
-
-  function know(...items: ItemRow[]): void {
-    revisions.value = new Map([
-      ...revisions.value,
-      ...items.map((item): [number, Pinned] => [item.revisionId, pinOf(item)]),
-    ]);
-  }
-
-  /** The passage of an entry, by the revision that it pins. */
-  const passageOf = (entry: Pick<Entry, 'revisionId'>) =>
-    revisions.value.get(entry.revisionId)?.content.passage?.id ?? null;
+  // Whichever page's change it was that arrived, the test stands here as it is now.
+  onUnmounted(queue.listen(testId, take));
+  watch(
+    () => queue.stuck(testId).length,
+    (now, before) => void (now > before && forget()),
+  );
 
   return {
     outline,
@@ -183,24 +160,31 @@ export function useTest(testId: number) {
       outline.value ? hindrances(outline.value, { pools: about.value?.pools ?? {} }) : [],
     ),
     mayChange: computed(() => about.value?.may === 'edit'),
-    passageOf,
+    /** The passage of an entry, by the revision that it pins. */
+    passageOf: (entry: Pick<Entry, 'revisionId'>) =>
+      revisions.value.get(entry.revisionId)?.content.passage?.id ?? null,
     load,
     take,
     /** Once everything that was done here has reached the server. */
     settled: () => sending,
-    change,
-    undo,
-    redo,
-    know,
+    ...steps,
+    know: (...items: ItemRow[]) => void state.know(...items.map(pinOf)),
     saving: computed(() => pending.value > 0),
-    /** How many steps wait for the network; none while they are on their way. */
-    waiting: computed(() => (queue.state.away ? pending.value : 0)),
-    /** Steps that need the teacher's word before they can go on. */
-    stuck: computed(() => queue.stuck(testId)),
-    decide: (key: string, word: 'replace' | 'let-go') => queue.decide(key, word),
-    /** Whether what waits is still there after the page was closed. */
-    keeps: computed(() => queue.state.keeps),
-    canUndo: computed(() => past.value.at(-1)?.text ?? null),
-    canRedo: computed(() => future.value.at(-1)?.text ?? null),
+    ...waitingOf(testId, queue, pending),
   };
 }
+
+/** What a page says of the changes that have not arrived. */
+const waitingOf = (
+  testId: number,
+  queue: ReturnType<typeof useChangeQueue>,
+  pending: ComputedRef<number>,
+) => ({
+  /** How many steps wait for the network; none while they are on their way. */
+  waiting: computed(() => (queue.state.away ? pending.value : 0)),
+  /** Steps that need the teacher's word before they can go on. */
+  stuck: computed(() => queue.stuck(testId)),
+  decide: (key: string, word: 'replace' | 'let-go') => queue.decide(key, word),
+  /** Whether what waits is still there after the page was closed. */
+  keeps: computed(() => queue.state.keeps),
+});

@@ -43,58 +43,60 @@ function points(event: Event): number {
 </script>
 
 <template>
-  <p v-if="criteria.length" class="faded small">
-    Together {{ count(criteriaPoints(criteria) || 0, 'point') }}: the best level of each.
-  </p>
-  <section v-for="(entry, index) in criteria" :key="entry.id" class="criterion">
-    <p class="head">
-      <input
-        class="plain-input"
-        :value="entry.name"
-        :aria-label="`Criterion ${index + 1}`"
-        placeholder="What is looked at, such as: gives evidence"
-        @input="setAt(index, { ...entry, name: text($event) })"
-      />
-      <button type="button" class="word" @click="remove(index)">remove</button>
+  <div>
+    <p v-if="criteria.length" class="faded small">
+      Together {{ count(criteriaPoints(criteria) || 0, 'point') }}: the best level of each.
     </p>
-    <p v-for="(level, to) in entry.levels" :key="to" class="level">
-      <input
-        class="plain-input"
-        inputmode="decimal"
-        :value="Number.isNaN(level.points) ? '' : level.points"
-        :aria-label="`Points of level ${to + 1} of criterion ${index + 1}`"
-        @change="setLevel(index, to, { points: points($event) })"
-      />
-      <input
-        class="plain-input"
-        :value="level.words"
-        :aria-label="`Words for level ${to + 1} of criterion ${index + 1}`"
-        placeholder="what work at this level looks like"
-        @input="setLevel(index, to, { words: text($event) })"
-      />
-      <button
-        v-if="entry.levels.length > 2"
-        type="button"
-        class="word"
-        @click="removeLevel(index, to)"
-      >
-        remove
+    <section v-for="(entry, index) in criteria" :key="entry.id" class="criterion">
+      <p class="head">
+        <input
+          class="plain-input"
+          :value="entry.name"
+          :aria-label="`Criterion ${index + 1}`"
+          placeholder="What is looked at, such as: gives evidence"
+          @input="setAt(index, { ...entry, name: text($event) })"
+        />
+        <button type="button" class="word" @click="remove(index)">remove</button>
+      </p>
+      <p v-for="(level, to) in entry.levels" :key="to" class="level">
+        <input
+          class="plain-input"
+          inputmode="decimal"
+          :value="Number.isNaN(level.points) ? '' : level.points"
+          :aria-label="`Points of level ${to + 1} of criterion ${index + 1}`"
+          @change="setLevel(index, to, { points: points($event) })"
+        />
+        <input
+          class="plain-input"
+          :value="level.words"
+          :aria-label="`Words for level ${to + 1} of criterion ${index + 1}`"
+          placeholder="what work at this level looks like"
+          @input="setLevel(index, to, { words: text($event) })"
+        />
+        <button
+          v-if="entry.levels.length > 2"
+          type="button"
+          class="word"
+          @click="removeLevel(index, to)"
+        >
+          remove
+        </button>
+      </p>
+      <button v-if="entry.levels.length < 8" type="button" class="word" @click="addLevel(index)">
+        Add a level
       </button>
-    </p>
-    <button v-if="entry.levels.length < 8" type="button" class="word" @click="addLevel(index)">
-      Add a level
+    </section>
+    <button v-if="criteria.length < 8" type="button" class="word" @click="add">
+      {{ criteria.length ? 'Add a criterion' : 'Add criteria with levels' }}
     </button>
-  </section>
-  <button v-if="criteria.length < 8" type="button" class="word" @click="add">
-    {{ criteria.length ? 'Add a criterion' : 'Add criteria with levels' }}
-  </button>
-  <p
-    v-for="problem in under(problems, '/criteria')"
-    :key="problem.pointer + problem.message"
-    class="wrong"
-  >
-    {{ problem.message }}
-  </p>
+    <p
+      v-for="problem in under(problems, '/criteria')"
+      :key="problem.pointer + problem.message"
+      class="wrong"
+    >
+      {{ problem.message }}
+    </p>
+  </div>
 </template>
 
 <style scoped>

@@ -19,6 +19,9 @@ const keyProblems = computed(() =>
 const change = (edited: object) =>
   (part.value = { ...part.value, ...edited } as SingleChoice | MultipleChoice);
 
+/** A choice that is gone is no key any more. */
+const setChoices = (choices: Choice[]) =>
+  change({ choices, key: part.value.key.filter((id) => choices.some((left) => left.id === id)) });
 function setKey(id: string, right: boolean): void {
   const rest = part.value.key.filter((text) => text !== id);
   const withIt = ticks.value ? [...rest, id] : [id];
@@ -54,8 +57,7 @@ const mostChosen = computed({
     :maximum="20"
     :problems="under(problems, '/choices')"
     :right="part.key"
-    @update:model-value="change({ choices: $event })"
-    @removed="setKey($event, false)"
+    @update:model-value="setChoices"
   >
     <template #mark="{ line, at }">
       <label class="mark" :title="isRight(line.id) ? 'This is the key' : 'Make this the key'">

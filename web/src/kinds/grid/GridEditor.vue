@@ -16,8 +16,9 @@ function mark(row: string, column: string): void {
     : part.value.key.filter((text) => parted(text)[0] !== row);
   change({ key: part.value.many && part.value.key.includes(pair) ? rest : [...rest, pair] });
 }
-const dropped = (id: string, side: 0 | 1) =>
-  change({ key: part.value.key.filter((text) => parted(text)[side] !== id) });
+/** The marks whose row or column is still there. */
+const keyOn = (lines: readonly { id: string }[], side: 0 | 1) =>
+  part.value.key.filter((pair) => lines.some(({ id }) => id === parted(pair)[side]));
 </script>
 
 <template>
@@ -28,8 +29,7 @@ const dropped = (id: string, side: 0 | 1) =>
     :least="2"
     :maximum="10"
     :problems="under(problems, '/columns')"
-    @update:model-value="change({ columns: $event })"
-    @removed="dropped($event, 1)"
+    @update:model-value="change({ columns: $event, key: keyOn($event, 1) })"
   />
   <h3 class="gap">Rows</h3>
   <LinesEditor
@@ -38,8 +38,7 @@ const dropped = (id: string, side: 0 | 1) =>
     :least="1"
     :maximum="20"
     :problems="under(problems, '/rows')"
-    @update:model-value="change({ rows: $event })"
-    @removed="dropped($event, 0)"
+    @update:model-value="change({ rows: $event, key: keyOn($event, 0) })"
   />
   <h3 class="gap">What is right</h3>
   <div class="scroll">

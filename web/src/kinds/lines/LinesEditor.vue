@@ -17,7 +17,6 @@ const props = defineProps<{
   /** Rows with a right answer in them. */
   right?: readonly string[];
 }>();
-const emit = defineEmits<{ removed: [id: string] }>();
 defineSlots<{
   mark?(slot: { line: T; at: number }): unknown;
   more?(slot: { line: T; at: number }): unknown;
@@ -40,11 +39,7 @@ async function add(): Promise<void> {
   const fresh = rows.value?.querySelectorAll<HTMLElement>(':scope > .line')[list.value.length - 1];
   fresh?.querySelector<HTMLElement>('.tiptap')?.focus();
 }
-function remove(index: number): void {
-  const { id } = list.value[index]!;
-  list.value = list.value.filter((_, n) => n !== index);
-  emit('removed', id);
-}
+const remove = (index: number) => (list.value = list.value.filter((_, n) => n !== index));
 function move(index: number, to: number): void {
   if (to < 0 || to >= list.value.length) return;
   const next = [...list.value];

@@ -14,8 +14,9 @@ function setPartner(left: string, right: string): void {
   const rest = part.value.key.filter((text) => parted(text)[0] !== left);
   change({ key: right ? [...rest, joined(left, right)] : rest });
 }
-const dropped = (id: string, side: 0 | 1) =>
-  change({ key: part.value.key.filter((text) => parted(text)[side] !== id) });
+/** The pairs whose line on that side is still there. */
+const keyOn = (lines: readonly { id: string }[], side: 0 | 1) =>
+  part.value.key.filter((pair) => lines.some(({ id }) => id === parted(pair)[side]));
 </script>
 
 <template>
@@ -26,8 +27,7 @@ const dropped = (id: string, side: 0 | 1) =>
     :least="2"
     :maximum="20"
     :problems="under(problems, '/right')"
-    @update:model-value="change({ right: $event })"
-    @removed="dropped($event, 1)"
+    @update:model-value="change({ right: $event, key: keyOn($event, 1) })"
   />
   <h3 class="gap">Each with its partner</h3>
   <LinesEditor
@@ -36,8 +36,7 @@ const dropped = (id: string, side: 0 | 1) =>
     :least="2"
     :maximum="20"
     :problems="under(problems, '/left')"
-    @update:model-value="change({ left: $event })"
-    @removed="dropped($event, 0)"
+    @update:model-value="change({ left: $event, key: keyOn($event, 0) })"
   >
     <template #more="{ line, at }">
       <label class="small partner">

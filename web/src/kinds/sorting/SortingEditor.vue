@@ -16,8 +16,11 @@ function setGroup(index: number, thing: string, group: string): void {
   const key = group ? [...rest, joined(thing, group)] : rest;
   change({ keys: part.value.keys.with(index, key) });
 }
-const dropped = (id: string, side: 0 | 1) =>
-  change({ keys: part.value.keys.map((key) => key.filter((text) => parted(text)[side] !== id)) });
+/** Each pattern without what belongs to a thing or a group that is gone. */
+const keysOn = (lines: readonly { id: string }[], side: 0 | 1) =>
+  part.value.keys.map((key) =>
+    key.filter((pair) => lines.some(({ id }) => id === parted(pair)[side])),
+  );
 const name = (text: string) => plainText(text) || '(empty)';
 </script>
 
@@ -29,8 +32,7 @@ const name = (text: string) => plainText(text) || '(empty)';
     :least="2"
     :maximum="8"
     :problems="under(problems, '/groups')"
-    @update:model-value="change({ groups: $event })"
-    @removed="dropped($event, 1)"
+    @update:model-value="change({ groups: $event, keys: keysOn($event, 1) })"
   />
   <h3 class="gap">Things to sort</h3>
   <LinesEditor
@@ -39,8 +41,7 @@ const name = (text: string) => plainText(text) || '(empty)';
     :least="2"
     :maximum="30"
     :problems="under(problems, '/choices')"
-    @update:model-value="change({ choices: $event })"
-    @removed="dropped($event, 0)"
+    @update:model-value="change({ choices: $event, keys: keysOn($event, 0) })"
   />
   <section v-for="(pattern, index) in part.keys" :key="index" class="pattern">
     <h3>

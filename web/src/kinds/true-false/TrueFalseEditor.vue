@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import type { TrueFalse } from '@oaken/core/items';
+import { under, type Problem } from '../../parts/problems';
 
 const part = defineModel<TrueFalse>({ required: true });
+defineProps<{ problems: Problem[] }>();
 const setMistake = (event: Event) => {
   const mistake = (event.target as HTMLInputElement).value;
   const { mistake: _, ...rest } = part.value;
@@ -32,6 +34,9 @@ const setMistake = (event: Event) => {
       @input="setMistake"
     />
   </label>
+  <p v-for="problem in under(problems, '/mistake')" :key="problem.message" class="wrong">
+    {{ problem.message }}
+  </p>
 </template>
 
 <style scoped>
