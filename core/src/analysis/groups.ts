@@ -1,4 +1,5 @@
 /** The strong and the weak students of a sitting. */
+import { present } from '../certain';
 
 /**
  * How much each student belongs to the group of the `size` with the highest totals (or lowest, with `sign` -1).
@@ -11,7 +12,7 @@ export function groupWeights(
   sign: 1 | -1,
 ): Float64Array {
   const n = totals.length;
-  const cut = sign === 1 ? sorted[n - size]! : sorted[size - 1]!;
+  const cut = present(sorted.at(sign === 1 ? n - size : size - 1), 'total at the cut');
   let beyond = 0;
   let tied = 0;
   for (const total of sorted) {

@@ -1,5 +1,5 @@
 /** What the figures say in words: bands, cautions and flags, each with its reason. */
-import type { ItemFigures } from './analyse';
+import type { ItemFigures, OptionFigures } from './analyse';
 import type { SharedAnswer } from './answers';
 import type { Hurried } from './time';
 
@@ -58,6 +58,150 @@ const percent = (share: number) => `${Math.round((share + rounding) * 100)} %`;
 /** Fewer students than this and a flag would be noise. Common practice, no source. */
 const enough = 8;
 
+const quote = (label: string) => `“${label}”`;
+
+type Seen = Choice & OptionFigures;
+
+/** What is known of an item when its signs are looked for. */
+interface Evidence {
+  figures: ItemFigures;
+  groupSize: number;
+  hurried: Hurried | null;
+  shared: SharedAnswer | null;
+  /** The only right choice; none where there are several, or no choices. */
+  key: Seen | undefined;
+  wrong: Seen[];
+  /** A wrong choice that the strongest students took more often than the key. */
+  drawsStrong: Seen | undefined;
+  /** Another one that may be right as well. */
+  alsoStrong: Seen | undefined;
+}
+
+/** The share of the upper group; nothing where there are no groups. */
+const upperOf = (choice: Seen | undefined) => choice?.upper ?? 0;
+
+function strongerThanKey(key: Seen | undefined, wrong: readonly Seen[]): Seen | undefined {
+  if (key?.upper == null) return undefined;
+  const keyShare = key.upper;
+  const stronger = wrong.filter(({ upper }) => upper !== null && upper > keyShare + rounding);
+  return stronger.sort((a, b) => {
+    const difference = upperOf(b) - upperOf(a);
+    return Math.abs(difference) < rounding ? 0 : difference;
+  })[0];
+}
+
+/** Two choices that both draw the strong, and both more than the weak. Common practice, no source. */
+function rightAsWell(key: Seen | undefined, wrong: readonly Seen[]): Seen | undefined {
+  if (key?.upper == null) return undefined;
+  const least = Math.max(0.25, 0.6 * key.upper) - rounding;
+  return wrong.find(
+    ({ upper, lower }) =>
+      upper !== null && lower !== null && upper >= least && upper > lower + rounding,
+  );
+}
+
+type Sign = (evidence: Evidence) => Flag | null;
+
+const keySuspect: Sign = ({ key, drawsStrong, groupSize, shared }) => {
+  const sign = { kind: 'key-suspect' as const, title: 'Key may be wrong' };
+  if (key && drawsStrong)
+    return {
+      ...sign,
+      reason: `${quote(drawsStrong.label)} was chosen by ${percent(upperOf(drawsStrong))} of the ${groupSize} strongest students, the key ${quote(key.label)} by only ${percent(upperOf(key))}.`,
+      option: drawsStrong.id,
+    };
+  if (!shared) return null;
+  return {
+    ...sign,
+    reason: `${percent(shared.strong)} of the ${shared.groupSize} strongest students answered ${quote(shared.label)}, only ${percent(shared.right)} what the key takes.`,
+  };
+};
+
+const twoRight: Sign = ({ key, alsoStrong, groupSize }) =>
+  key && alsoStrong
+    ? {
+        kind: 'two-right',
+        title: 'Two answers may be right',
+        reason: `The ${groupSize} strongest students are split: ${percent(upperOf(key))} chose the key ${quote(key.label)}, ${percent(upperOf(alsoStrong))} ${quote(alsoStrong.label)}, which the weakest chose less often.`,
+        option: alsoStrong.id,
+      }
+    : null;
+
+const temptingChoice: Sign = ({ figures: { n }, key, wrong, drawsStrong, alsoStrong }) => {
+  if (!key || wrong.length < 2) return null;
+  const others = n - key.n;
+  const tempting = wrong.find(
+    (choice) =>
+      choice !== drawsStrong &&
+      choice !== alsoStrong &&
+      choice.share >= 0.3 &&
+      choice.n >= 0.6 * others,
+  );
+  if (!tempting) return null;
+  const why = tempting.mistake ? ` It stands for: ${tempting.mistake}` : '';
+  return {
+    kind: 'tempting-choice',
+    title: 'One choice tempts many',
+    reason: `${tempting.n} of ${n} chose ${quote(tempting.label)}.${why}`,
+    option: tempting.id,
+  };
+};
+
+const noDiscrimination: Sign = ({ figures: { facility, itemRest }, drawsStrong }) => {
+  if (drawsStrong || itemRest.value === null || facility.value === null) return null;
+  if (itemRest.value >= 0.05 || facility.value >= 0.95) return null;
+  return {
+    kind: 'no-discrimination',
+    title: 'Does not separate',
+    reason: `Students who did well on the rest did no better here (item-rest correlation ${itemRest.value.toFixed(2)}).`,
+  };
+};
+
+const tooHard: Sign = ({ figures: { facility } }) =>
+  facility.value !== null && facility.value < 0.2
+    ? {
+        kind: 'too-hard',
+        title: 'Very hard',
+        reason: `Only ${percent(facility.value)} of the points were earned.`,
+      }
+    : null;
+
+const hurriedAnswers: Sign = ({ figures: { n }, hurried }) => {
+  if (!hurried || hurried.n < 3 || hurried.n < 0.1 * n - rounding) return null;
+  const limit = hurried.limit < 1000 ? 'a second' : `${Math.round(hurried.limit / 1000)} s`;
+  return {
+    kind: 'hurried',
+    title: 'Hurried answers',
+    reason: `${hurried.n} of ${n} answered within ${limit}: too fast to have read it.`,
+  };
+};
+
+/** Fewer students than this and a choice is left by chance. Common practice, no source. */
+const enoughToMiss = 20;
+
+const unusedChoice: Sign = ({ figures: { n }, wrong }) => {
+  const unused = wrong.filter((choice) => choice.n === 0);
+  const [first] = unused;
+  if (n < enoughToMiss || wrong.length < 2 || !first) return null;
+  return {
+    kind: 'unused-choice',
+    title: 'A choice nobody takes',
+    reason: `Nobody of ${n} chose ${unused.map(({ label }) => quote(label)).join(' or ')}.`,
+    option: first.id,
+  };
+};
+
+/** Most urgent first. */
+const signs: readonly Sign[] = [
+  keySuspect,
+  twoRight,
+  temptingChoice,
+  noDiscrimination,
+  tooHard,
+  hurriedAnswers,
+  unusedChoice,
+];
+
 /**
  * What a teacher should look at in an item, most urgent first.
  *
@@ -70,109 +214,16 @@ export function flagsOf(
   hurried: Hurried | null = null,
   shared: SharedAnswer | null = null,
 ): Flag[] {
-  const flags: Flag[] = [];
-  const { n, options } = figures;
-  if (n < enough) return flags;
-  const seen = choices.flatMap((choice, index) =>
-    options[index] ? [{ ...choice, ...options[index] }] : [],
-  );
-  const oneKey = seen.filter(({ right }) => right).length === 1;
-  const key = oneKey ? seen.find(({ right }) => right) : undefined;
-  const wrong = seen.filter(({ right }) => !right);
-  const quote = (label: string) => `“${label}”`;
-
-  const drawsStrong = wrong
-    .filter(
-      (choice) =>
-        key && choice.upper !== null && key.upper !== null && choice.upper > key.upper + rounding,
-    )
-    .sort((a, b) => (Math.abs(b.upper! - a.upper!) < rounding ? 0 : b.upper! - a.upper!))[0];
-  if (key && drawsStrong) {
-    flags.push({
-      kind: 'key-suspect',
-      title: 'Key may be wrong',
-      reason: `${quote(drawsStrong.label)} was chosen by ${percent(drawsStrong.upper!)} of the ${groupSize} strongest students, the key ${quote(key.label)} by only ${percent(key.upper!)}.`,
-      option: drawsStrong.id,
-    });
-  }
-  if (!drawsStrong && shared)
-    flags.push({
-      kind: 'key-suspect',
-      title: 'Key may be wrong',
-      reason: `${percent(shared.strong)} of the ${shared.groupSize} strongest students answered ${quote(shared.label)}, only ${percent(shared.right)} what the key takes.`,
-    });
-  // Two choices that both draw the strong, and both more than the weak. Common practice, no source.
-  const alsoStrong = wrong.find(
-    (choice) =>
-      key &&
-      !drawsStrong &&
-      key.upper !== null &&
-      choice.upper !== null &&
-      choice.lower !== null &&
-      choice.upper >= 0.25 - rounding &&
-      choice.upper >= 0.6 * key.upper - rounding &&
-      choice.upper > choice.lower + rounding,
-  );
-  if (key && alsoStrong)
-    flags.push({
-      kind: 'two-right',
-      title: 'Two answers may be right',
-      reason: `The ${groupSize} strongest students are split: ${percent(key.upper!)} chose the key ${quote(key.label)}, ${percent(alsoStrong.upper!)} ${quote(alsoStrong.label)}, which the weakest chose less often.`,
-      option: alsoStrong.id,
-    });
-  const rest = n - (key?.n ?? 0);
-  const tempting = wrong.find(
-    (choice) =>
-      key &&
-      choice !== drawsStrong &&
-      choice !== alsoStrong &&
-      choice.share >= 0.3 &&
-      choice.n >= 0.6 * rest &&
-      wrong.length > 1,
-  );
-  if (tempting) {
-    const why = tempting.mistake ? ` It stands for: ${tempting.mistake}` : '';
-    flags.push({
-      kind: 'tempting-choice',
-      title: 'One choice tempts many',
-      reason: `${tempting.n} of ${n} chose ${quote(tempting.label)}.${why}`,
-      option: tempting.id,
-    });
-  }
-  const { facility, itemRest } = figures;
-  if (
-    !drawsStrong &&
-    itemRest.value !== null &&
-    itemRest.value < 0.05 &&
-    facility.value !== null &&
-    facility.value < 0.95
-  )
-    flags.push({
-      kind: 'no-discrimination',
-      title: 'Does not separate',
-      reason: `Students who did well on the rest did no better here (item-rest correlation ${itemRest.value.toFixed(2)}).`,
-    });
-  if (facility.value !== null && facility.value < 0.2)
-    flags.push({
-      kind: 'too-hard',
-      title: 'Very hard',
-      reason: `Only ${percent(facility.value)} of the points were earned.`,
-    });
-  if (hurried && hurried.n >= 3 && hurried.n >= 0.1 * n - rounding)
-    flags.push({
-      kind: 'hurried',
-      title: 'Hurried answers',
-      reason: `${hurried.n} of ${n} answered within ${hurried.limit < 1000 ? 'a second' : `${Math.round(hurried.limit / 1000)} s`}: too fast to have read it.`,
-    });
-  if (n >= 20) {
-    const unused = wrong.filter((choice) => choice.n === 0);
-    if (unused.length > 0 && wrong.length > 1)
-      flags.push({
-        kind: 'unused-choice',
-        title: 'A choice nobody takes',
-        reason: `Nobody of ${n} chose ${unused.map(({ label }) => quote(label)).join(' or ')}.`,
-        option: unused[0]!.id,
-      });
-  }
-  return flags;
+  if (figures.n < enough) return [];
+  const seen = choices.flatMap((choice, index): Seen[] => {
+    const option = figures.options[index];
+    return option ? [{ ...choice, ...option }] : [];
+  });
+  const right = seen.filter((choice) => choice.right);
+  const wrong = seen.filter((choice) => !choice.right);
+  const key = right.length === 1 ? right[0] : undefined;
+  const drawsStrong = strongerThanKey(key, wrong);
+  const alsoStrong = drawsStrong ? undefined : rightAsWell(key, wrong);
+  const evidence = { figures, groupSize, hurried, shared, key, wrong, drawsStrong, alsoStrong };
+  return signs.flatMap((sign) => sign(evidence) ?? []);
 }

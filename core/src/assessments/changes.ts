@@ -116,11 +116,119 @@ const copy = (outline: Outline): Outline => ({
 
 const after = (list: readonly { id: string }[], index: number) => list[index + 1]?.id ?? null;
 
-/** What `facts` names, as it stands in `own`. */
+/** What `facts` names, as it stands in `changed`. */
 const namedIn = <T extends object>(changed: T, names: object): Partial<T> =>
   Object.fromEntries(
     Object.keys(names).map((name) => [name, changed[name as keyof T]]),
   ) as Partial<T>;
+
+type Named<D extends Change['do']> = Extract<Change, { do: D }>;
+
+/** Each change, done to a copy; gives the change that takes it back. */
+const doers: { [D in Change['do']]: (next: Outline, wanted: Named<D>) => Change } = {
+  describe(next, wanted) {
+    const old = namedIn(next, wanted.facts);
+    Object.assign(next, wanted.facts);
+    return { do: 'describe', facts: old };
+  },
+  put(next, wanted) {
+    if (countEntries(next) >= mostEntries)
+      throw new ChangeRefused(`A test holds at most ${mostEntries} items. Remove one first.`);
+    if (allEntries(next).some(({ id }) => id === wanted.entry.id))
+      throw new ChangeRefused('That item was already put in.');
+    insert(sectionOf(next, wanted.section).entries, wanted.entry, wanted.before);
+    return { do: 'remove', entry: wanted.entry.id };
+  },
+  move(next, wanted) {
+    const from = find(next, wanted.entry);
+    const inverse: Change = {
+      do: 'move',
+      entry: wanted.entry,
+      section: from.section.id,
+      before: after(from.section.entries, from.at),
+    };
+    const to = sectionOf(next, wanted.section);
+    if (wanted.before === wanted.entry) return inverse;
+    from.section.entries.splice(from.at, 1);
+    insert(to.entries, from.entry, wanted.before);
+    return inverse;
+  },
+  remove(next, wanted) {
+    const from = find(next, wanted.entry);
+    from.section.entries.splice(from.at, 1);
+    const beforeId = from.section.entries[from.at]?.id ?? null;
+    return { do: 'put', entry: from.entry, section: from.section.id, before: beforeId };
+  },
+  'give-points'(next, wanted) {
+    const location = find(next, wanted.entry);
+    const old = location.entry.points;
+    location.entry.points = wanted.points;
+    return { ...wanted, points: old };
+  },
+  revise(next, wanted) {
+    const location = find(next, wanted.entry);
+    const old = location.entry.revisionId;
+    location.entry.revisionId = wanted.revisionId;
+    return { ...wanted, revisionId: old };
+  },
+  'put-section'(next, wanted) {
+    if (next.sections.some(({ id }) => id === wanted.section.id))
+      throw new ChangeRefused('That section was already put in.');
+    if (countEntries(next) + wanted.section.entries.length > mostEntries)
+      throw new ChangeRefused(`A test holds at most ${mostEntries} items. Remove some first.`);
+    insert(next.sections, copySection(wanted.section), wanted.before);
+    return { do: 'remove-section', section: wanted.section.id };
+  },
+  'describe-section'(next, wanted) {
+    const section = sectionOf(next, wanted.section);
+    const old = namedIn(section, wanted.facts);
+    Object.assign(section, wanted.facts);
+    return { ...wanted, facts: old };
+  },
+  'remove-section'(next, wanted) {
+    const section = sectionOf(next, wanted.section);
+    if (next.sections.length === 1) throw new ChangeRefused('A test needs at least one section.');
+    const index = next.sections.indexOf(section);
+    next.sections.splice(index, 1);
+    return { do: 'put-section', section: section, before: next.sections[index]?.id ?? null };
+  },
+  'put-form'(next, wanted) {
+    if (next.forms.some(({ id }) => id === wanted.form.id))
+      throw new ChangeRefused('That form was already put in.');
+    if (next.forms.length >= mostForms)
+      throw new ChangeRefused(`A test holds at most ${mostForms} forms beside the first.`);
+    insert(next.forms, copyForm(wanted.form), wanted.before);
+    return { do: 'remove-form', form: wanted.form.id };
+  },
+  'describe-form'(next, wanted) {
+    const form = formOf(next, wanted.form);
+    const old = namedIn(form, wanted.facts);
+    Object.assign(form, wanted.facts);
+    return { ...wanted, facts: old };
+  },
+  'remove-form'(next, wanted) {
+    const form = formOf(next, wanted.form);
+    const index = next.forms.indexOf(form);
+    next.forms.splice(index, 1);
+    return { do: 'put-form', form: form, before: next.forms[index]?.id ?? null };
+  },
+  swap(next, wanted) {
+    const form = formOf(next, wanted.form);
+    const old = form.swaps.find(({ of }) => of === wanted.of) ?? null;
+    form.swaps = form.swaps.filter(({ of }) => of !== wanted.of);
+    if (wanted.swap) form.swaps.push(wanted.swap);
+    Object.assign(form, copyForm(form));
+    return { ...wanted, swap: old };
+  },
+  'leave-out'(next, wanted) {
+    const form = formOf(next, wanted.form);
+    const was = form.without.includes(wanted.entry);
+    form.without = form.without.filter((id) => id !== wanted.entry);
+    if (wanted.out) form.without.push(wanted.entry);
+    Object.assign(form, copyForm(form));
+    return { ...wanted, out: was };
+  },
+};
 
 /**
  * Applies one change to a copy of `before`.
@@ -133,116 +241,6 @@ export function applyChange(
   wanted: Change,
 ): { outline: Outline; inverse: Change } {
   const next = copy(before);
-  switch (wanted.do) {
-    case 'describe': {
-      Object.assign(next, wanted.facts);
-      return { outline: next, inverse: { do: 'describe', facts: namedIn(before, wanted.facts) } };
-    }
-    case 'put': {
-      if (countEntries(next) >= mostEntries)
-        throw new ChangeRefused(`A test holds at most ${mostEntries} items. Remove one first.`);
-      if (allEntries(next).some(({ id }) => id === wanted.entry.id))
-        throw new ChangeRefused('That item was already put in.');
-      insert(sectionOf(next, wanted.section).entries, wanted.entry, wanted.before);
-      return { outline: next, inverse: { do: 'remove', entry: wanted.entry.id } };
-    }
-    case 'move': {
-      const from = find(next, wanted.entry);
-      const inverse: Change = {
-        do: 'move',
-        entry: wanted.entry,
-        section: from.section.id,
-        before: after(from.section.entries, from.at),
-      };
-      const to = sectionOf(next, wanted.section);
-      if (wanted.before === wanted.entry) return { outline: next, inverse };
-      from.section.entries.splice(from.at, 1);
-      insert(to.entries, from.entry, wanted.before);
-      return { outline: next, inverse };
-    }
-    case 'remove': {
-      const from = find(next, wanted.entry);
-      from.section.entries.splice(from.at, 1);
-      const beforeId = from.section.entries[from.at]?.id ?? null;
-      return {
-        outline: next,
-        inverse: { do: 'put', entry: from.entry, section: from.section.id, before: beforeId },
-      };
-    }
-    case 'give-points': {
-      const location = find(next, wanted.entry);
-      const old = location.entry.points;
-      location.entry.points = wanted.points;
-      return { outline: next, inverse: { ...wanted, points: old } };
-    }
-    case 'revise': {
-      const location = find(next, wanted.entry);
-      const old = location.entry.revisionId;
-      location.entry.revisionId = wanted.revisionId;
-      return { outline: next, inverse: { ...wanted, revisionId: old } };
-    }
-    case 'put-section': {
-      if (next.sections.some(({ id }) => id === wanted.section.id))
-        throw new ChangeRefused('That section was already put in.');
-      if (countEntries(next) + wanted.section.entries.length > mostEntries)
-        throw new ChangeRefused(`A test holds at most ${mostEntries} items. Remove some first.`);
-      insert(next.sections, copySection(wanted.section), wanted.before);
-      return { outline: next, inverse: { do: 'remove-section', section: wanted.section.id } };
-    }
-    case 'describe-section': {
-      const section = sectionOf(next, wanted.section);
-      const old = namedIn(section, wanted.facts);
-      Object.assign(section, wanted.facts);
-      return { outline: next, inverse: { ...wanted, facts: old } };
-    }
-    case 'remove-section': {
-      const section = sectionOf(next, wanted.section);
-      if (next.sections.length === 1) throw new ChangeRefused('A test needs at least one section.');
-      const index = next.sections.indexOf(section);
-      next.sections.splice(index, 1);
-      return {
-        outline: next,
-        inverse: { do: 'put-section', section: section, before: next.sections[index]?.id ?? null },
-      };
-    }
-    case 'put-form': {
-      if (next.forms.some(({ id }) => id === wanted.form.id))
-        throw new ChangeRefused('That form was already put in.');
-      if (next.forms.length >= mostForms)
-        throw new ChangeRefused(`A test holds at most ${mostForms} forms beside the first.`);
-      insert(next.forms, copyForm(wanted.form), wanted.before);
-      return { outline: next, inverse: { do: 'remove-form', form: wanted.form.id } };
-    }
-    case 'describe-form': {
-      const form = formOf(next, wanted.form);
-      const old = namedIn(form, wanted.facts);
-      Object.assign(form, wanted.facts);
-      return { outline: next, inverse: { ...wanted, facts: old } };
-    }
-    case 'remove-form': {
-      const form = formOf(next, wanted.form);
-      const index = next.forms.indexOf(form);
-      next.forms.splice(index, 1);
-      return {
-        outline: next,
-        inverse: { do: 'put-form', form: form, before: next.forms[index]?.id ?? null },
-      };
-    }
-    case 'swap': {
-      const form = formOf(next, wanted.form);
-      const old = form.swaps.find(({ of }) => of === wanted.of) ?? null;
-      form.swaps = form.swaps.filter(({ of }) => of !== wanted.of);
-      if (wanted.swap) form.swaps.push(wanted.swap);
-      Object.assign(form, copyForm(form));
-      return { outline: next, inverse: { ...wanted, swap: old } };
-    }
-    case 'leave-out': {
-      const form = formOf(next, wanted.form);
-      const was = form.without.includes(wanted.entry);
-      form.without = form.without.filter((id) => id !== wanted.entry);
-      if (wanted.out) form.without.push(wanted.entry);
-      Object.assign(form, copyForm(form));
-      return { outline: next, inverse: { ...wanted, out: was } };
-    }
-  }
+  const act = doers[wanted.do] as (next: Outline, wanted: Change) => Change;
+  return { outline: next, inverse: act(next, wanted) };
 }
