@@ -42,6 +42,7 @@ export const problemKinds = {
   }),
   'nothing-here': plain(404, 'There is nothing at this address.'),
   unreadable: plain(400, 'That request could not be read.'),
+  'unreadable-encoding': plain(415, 'That request could not be read.'),
   'unreadable-json': plain(400, 'That could not be read as JSON.'),
   'nested-too-deeply': plain(422, 'Something in it is nested too deeply.'),
   'too-many-values': plain(422, 'Too many values were sent at once.'),

@@ -5,114 +5,106 @@ import { signEvery } from '@oaken/core/watching';
 import { onMounted, onUnmounted, reactive, ref, type Ref } from 'vue';
 import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
+import { TimeSpent } from './timeSpent';
 
 type Heard = AnswerOf<typeof api.stayHere>;
 /** Moving on is said so soon, going through quickly only once. */
 const soon = 700;
 
-export function usePresence(
-  attempt: Ref<AttemptAnswer | null>,
-  events: { sits(): boolean; over(): void; goesOn(): void; away(): void },
-) {
+interface Events {
+  /** Whether the attempt is still under way on this page. */
+  sits(): boolean;
+  over(): void;
+  goesOn(): void;
+  away(): void;
+}
+
+/** What the server answers to a sign. */
+function useHearing({ over, away, goesOn }: Events) {
   const session = useSession();
   const notices = reactive<{ id: number; text: string }[]>([]);
   const paused = ref(false);
-  let entry: string | null = null;
-  let left = 0;
   let heard = 0;
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  let stopped = false;
-  // How long each question was open and seen, on this page.
-  const page = Math.random().toString(36).slice(2, 12).padEnd(8, '0');
-  const spent = new Map<string, number>();
-  const unsaid = new Set<string>();
-  let since = performance.now();
-  function tally(): void {
-    const now = performance.now();
-    if (entry && document.visibilityState === 'visible' && !paused.value && events.sits()) {
-      spent.set(entry, (spent.get(entry) ?? 0) + now - since);
-      unsaid.add(entry);
-    }
-    since = now;
-  }
 
-  async function say(): Promise<void> {
-    clearTimeout(timer);
-    const current = attempt.value;
-    tally();
-    if (current && (events.sits() || unsaid.size > 0)) {
-      const value = left;
-      const times = [...unsaid].map((id) => ({ entry: id, ms: Math.round(spent.get(id)!) }));
-      const body = {
-        entry,
-        hidden: document.visibilityState === 'hidden',
-        left: value,
-        heard,
-        page,
-        spent: times,
-      };
-      const answer = await seatCall('stayHere', { params: { attemptId: current.id }, body }).catch(
-        () => null,
-      );
-      // What could not be said now is said with the next sign.
-      if (answer) {
-        left -= value;
-        for (const time of times)
-          if (Math.round(spent.get(time.entry)!) === time.ms) unsaid.delete(time.entry);
-        hear(current, answer);
-      }
-    }
-    if (!stopped) timer = setTimeout(() => void say(), signEvery);
-  }
-  function hear(
-    attemptAnswer: AttemptAnswer,
-    { now, deadlineAt, partEndsAt, paused: stands, away, handedIn, notices: said }: Heard,
-  ): void {
-    session.setClock(now);
-    for (const notice of said) {
+  function hear(attempt: AttemptAnswer, answer: Heard): void {
+    session.setClock(answer.now);
+    for (const notice of answer.notices) {
       heard = Math.max(heard, notice.id);
       if (!notices.some(({ id }) => id === notice.id)) notices.push(notice);
     }
-    if (handedIn) return events.over();
-    if (away) return events.away();
-    attemptAnswer.deadlineAt = deadlineAt;
-    if (attemptAnswer.course?.clock && partEndsAt !== null)
-      attemptAnswer.course.clock.endsAt = partEndsAt;
+    if (answer.handedIn) return over();
+    if (answer.away) return away();
+    attempt.deadlineAt = answer.deadlineAt;
+    if (attempt.course?.clock && answer.partEndsAt !== null)
+      attempt.course.clock.endsAt = answer.partEndsAt;
     const was = paused.value;
-    paused.value = stands;
-    if (was && !stands) events.goesOn();
+    paused.value = answer.paused;
+    if (was && !answer.paused) goesOn();
   }
+  /** The newest notice that this page has. */
+  return { notices, paused, hear, heard: () => heard };
+}
+
+export function usePresence(attempt: Ref<AttemptAnswer | null>, events: Events) {
+  const { notices, paused, hear, heard } = useHearing(events);
+  const time = new TimeSpent(() => performance.now());
+  const page = Math.random().toString(36).slice(2, 12).padEnd(8, '0');
+  let entry: string | null = null;
+  let left = 0;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let stopped = false;
+  const works = () => !paused.value && events.sits();
+  const isSeen = () => document.visibilityState === 'visible';
+
+  async function say(): Promise<void> {
+    clearTimeout(timer);
+    time.count(isSeen() && works() ? entry : null);
+    const current = attempt.value;
+    if (current && (events.sits() || time.waits)) await sign(current);
+    if (!stopped) timer = setTimeout(() => void say(), signEvery);
+  }
+
+  async function sign(current: AttemptAnswer): Promise<void> {
+    const [leaves, spent] = [left, time.toSay()];
+    const body = { entry, hidden: !isSeen(), left: leaves, heard: heard(), page, spent };
+    const params = { attemptId: current.id };
+    const answer = await seatCall('stayHere', { params, body }).catch(() => null);
+    // What could not be said now is said with the next sign.
+    if (!answer) return;
+    left -= leaves;
+    time.said(spent);
+    hear(current, answer);
+  }
+
   function soonSay(): void {
     clearTimeout(timer);
     timer = setTimeout(() => void say(), soon);
   }
+
   /** The question that is open now. */
   function standsAt(id: string | null): void {
     if (entry === id) return;
-    tally();
+    time.count(isSeen() && works() ? entry : null);
     entry = id;
     soonSay();
   }
-  const seen = () => {
-    // What lay between was seen, or hidden, until now.
-    if (document.visibilityState === 'hidden') {
-      left++;
-      if (entry && !paused.value && events.sits()) {
-        spent.set(entry, (spent.get(entry) ?? 0) + performance.now() - since);
-        unsaid.add(entry);
-      }
-    }
-    since = performance.now();
+
+  /** What lay between was seen, or hidden, until now. */
+  function turned(): void {
+    const leaving = !isSeen();
+    if (leaving) left++;
+    time.count(leaving && works() ? entry : null);
     soonSay();
-  };
+  }
+
   onMounted(() => {
-    document.addEventListener('visibilitychange', seen);
+    document.addEventListener('visibilitychange', turned);
     soonSay();
   });
   onUnmounted(() => {
     stopped = true;
     clearTimeout(timer);
-    document.removeEventListener('visibilitychange', seen);
+    document.removeEventListener('visibilitychange', turned);
   });
   return { notices, paused, standsAt };
 }

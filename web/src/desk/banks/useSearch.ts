@@ -1,7 +1,7 @@
 /** The search that a bank's pages share: filters, what was found, and more of it as it comes into view. */
 import type { AnswerOf, api } from '@oaken/contract';
 import { pageSize, type ItemRow, type Search } from '@oaken/contract/banks';
-import { computed, reactive, ref, shallowRef, triggerRef, watch } from 'vue';
+import { computed, reactive, ref, shallowRef, triggerRef, watch, type Ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 
@@ -128,10 +128,6 @@ export function useSearch(start: Partial<Filters> = {}) {
   );
   void load(0);
 
-  const tallyOf = <Name extends keyof Counts>(name: Name) =>
-    computed(
-      () => new Map(counts.value?.[name] as [Counts[Name][number][0], number][] | undefined),
-    );
   return {
     filters,
     total,
@@ -140,23 +136,7 @@ export function useSearch(start: Partial<Filters> = {}) {
     items: computed(() =>
       [...rows.value.entries()].sort(([a], [b]) => a - b).map(([, item]) => item),
     ),
-    counts: {
-      frameworks: tallyOf('frameworks'),
-      standards: tallyOf('standards'),
-      grades: tallyOf('grades'),
-      subjects: tallyOf('subjects'),
-      kinds: tallyOf('kinds'),
-      depths: tallyOf('depths'),
-      markedBy: tallyOf('markedBy'),
-      media: tallyOf('media'),
-      passage: tallyOf('passage'),
-      banks: tallyOf('banks'),
-      folders: tallyOf('folders'),
-      tags: tallyOf('tags'),
-      difficulty: tallyOf('difficulty'),
-      itemRestCorrelation: tallyOf('itemRestCorrelation'),
-      uses: tallyOf('uses'),
-    },
+    counts: talliesOf(counts),
     known: computed(() => counts.value !== null),
     matched,
     mended,
@@ -165,6 +145,31 @@ export function useSearch(start: Partial<Filters> = {}) {
     ensure,
     reload,
     clear: () => Object.assign(filters, noFilters(), { sort: filters.sort }),
+  };
+}
+
+/** How many items each value of a filter would leave. */
+function talliesOf(counts: Ref<Counts | null>) {
+  const tallyOf = <Name extends keyof Counts>(name: Name) =>
+    computed(
+      () => new Map(counts.value?.[name] as [Counts[Name][number][0], number][] | undefined),
+    );
+  return {
+    frameworks: tallyOf('frameworks'),
+    standards: tallyOf('standards'),
+    grades: tallyOf('grades'),
+    subjects: tallyOf('subjects'),
+    kinds: tallyOf('kinds'),
+    depths: tallyOf('depths'),
+    markedBy: tallyOf('markedBy'),
+    media: tallyOf('media'),
+    passage: tallyOf('passage'),
+    banks: tallyOf('banks'),
+    folders: tallyOf('folders'),
+    tags: tallyOf('tags'),
+    difficulty: tallyOf('difficulty'),
+    itemRestCorrelation: tallyOf('itemRestCorrelation'),
+    uses: tallyOf('uses'),
   };
 }
 
