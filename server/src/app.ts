@@ -259,6 +259,7 @@ function asProblem(error: unknown): Problem | null {
   if (type === 'entity.too.large')
     return problem('too-large', { words: tooLarge((error as { limit?: number }).limit ?? 0) });
   if (status === 404) return problem('nothing-here');
+  if (status === 415) return problem('unreadable-encoding');
   if (status !== undefined && status >= 400 && status < 500) return problem('unreadable');
   return null;
 }
