@@ -72,6 +72,57 @@ export interface RosterPlan {
 
 const same = (a: string, b: string) => a !== '' && a.toLowerCase() === b.toLowerCase();
 
+/** What else a plan knows while its lines are made. */
+interface Planning {
+  find: ReturnType<typeof lookup>;
+  /** Students whom a line stands for with certainty. */
+  used: ReadonlySet<number>;
+  numbers: ReturnType<typeof rosterNumbers>;
+}
+
+function lineOf(
+  target: RosterTarget,
+  listed: ListedStudent,
+  student: KnownStudent | null,
+  { find, used, numbers }: Planning,
+): RosterLine {
+  const likely = student
+    ? []
+    : find.likely(listed, target.classId).filter(({ studentId }) => !used.has(studentId));
+  const corrected = student
+    ? corrections(student, listed, find.ownerOf)
+    : { changes: [], note: '' };
+  const here = student?.places.find(({ classId }) => classId === target.classId) ?? null;
+  const elsewhere = student?.places.find(
+    ({ left, classId, subject }) =>
+      !left && classId !== target.classId && subject === target.subject,
+  );
+  const act: RosterAct = !student && likely.length > 0 ? 'ask' : actFor(student, here);
+  const rosterNumber = here?.rosterNumber ?? numbers.take(listed.rosterNumber);
+  const leaves = act === 'keep' ? undefined : elsewhere;
+  return {
+    listed,
+    act,
+    studentId: student?.id ?? null,
+    name: nameOf(listed),
+    rosterNumber,
+    changes: corrected.changes,
+    from: leaves ? { classId: leaves.classId, className: leaves.className } : null,
+    likely,
+    note: [numberNote(listed, rosterNumber, here !== null), corrected.note]
+      .filter(Boolean)
+      .join(' '),
+  };
+}
+
+/** Why a student does not get the number that the list says. */
+function numberNote({ rosterNumber: wanted }: ListedStudent, given: number, isHere: boolean) {
+  if (wanted === null || wanted === given) return '';
+  return isHere
+    ? `Keeps roster number ${given}, which stays the same all year.`
+    : `Roster number ${wanted} is somebody’s already; ${given} is free.`;
+}
+
 export function planRoster(
   target: RosterTarget,
   listed: readonly ListedStudent[],
@@ -87,43 +138,9 @@ export function planRoster(
     return knownStudent;
   });
   const numbers = rosterNumbers(target, known);
-  const lines = listed.map((listedStudent, index): RosterLine => {
-    const student = certain[index] ?? null;
-    const likely = student
-      ? []
-      : find.likely(listedStudent, target.classId).filter(({ studentId }) => !used.has(studentId));
-    const corrected = student
-      ? corrections(student, listedStudent, find.ownerOf)
-      : { changes: [], note: '' };
-    const here = student?.places.find(({ classId }) => classId === target.classId) ?? null;
-    const elsewhere =
-      student?.places.find(
-        (place) =>
-          !place.left && place.classId !== target.classId && place.subject === target.subject,
-      ) ?? null;
-    const act: RosterAct = !student && likely.length > 0 ? 'ask' : actFor(student, here);
-    const rosterNumber = here?.rosterNumber ?? numbers.take(listedStudent.rosterNumber);
-    const differs =
-      listedStudent.rosterNumber !== null && listedStudent.rosterNumber !== rosterNumber;
-    const why = here
-      ? `Keeps roster number ${rosterNumber}, which stays the same all year.`
-      : `Roster number ${listedStudent.rosterNumber} is somebody’s already; ${rosterNumber} is free.`;
-    const numbered = differs ? why : '';
-    return {
-      listed: listedStudent,
-      act,
-      studentId: student?.id ?? null,
-      name: nameOf(listedStudent),
-      rosterNumber,
-      changes: corrected.changes,
-      from:
-        act === 'keep' || !elsewhere
-          ? null
-          : { classId: elsewhere.classId, className: elsewhere.className },
-      likely,
-      note: [numbered, corrected.note].filter(Boolean).join(' '),
-    };
-  });
+  const lines = listed.map((listedStudent, index) =>
+    lineOf(target, listedStudent, certain[index] ?? null, { find, used, numbers }),
+  );
   const gone = target.whole
     ? known
         .flatMap((knownStudent) => {
@@ -327,6 +344,64 @@ export type Settled =
   | { ok: true; writes: RosterWrite[] }
   | { ok: false; problems: { line: number; message: string }[] };
 
+/** Who a line stands for once it was answered, and what happens to them. */
+type Answered =
+  { studentId: number | null; changes: FieldChange[]; act: RosterAct } | { message: string };
+
+interface Asking {
+  target: RosterTarget;
+  known: readonly KnownStudent[];
+  ownerOf: ReturnType<typeof lookup>['ownerOf'];
+  /** Students whom other lines of the list stand for. */
+  taken: Set<number>;
+}
+
+/** A line that asks, with the answer that was given: one of the likely students, or a new one. */
+function answered(
+  { target, known, ownerOf, taken }: Asking,
+  line: RosterLine,
+  as: LineChoice['as'],
+): Answered {
+  if (as === undefined)
+    return {
+      message: `${line.name} is likely somebody known. Say who it is, or that it is a new student.`,
+    };
+  const { studentNumber } = line.listed;
+  if (as === null) {
+    const owner = studentNumber === '' ? undefined : ownerOf(studentNumber);
+    return owner
+      ? {
+          message: `Student number ${studentNumber} is ${nameOf(owner)}’s. Correct it on one of the two.`,
+        }
+      : { studentId: null, changes: [], act: actFor(undefined, undefined) };
+  }
+  const chosen = known.find(({ id }) => id === as);
+  const isLikely = line.likely.some(({ studentId }) => studentId === as);
+  if (!chosen || taken.has(as) || !isLikely)
+    return { message: `${line.name}: that student stands for another line of the list.` };
+  taken.add(as);
+  const here = chosen.places.find(({ classId }) => classId === target.classId);
+  const { changes } = corrections(chosen, line.listed, ownerOf);
+  return { studentId: as, changes, act: actFor(chosen, here) };
+}
+
+/** What is written for one line. */
+function writesFor(
+  { listed, rosterNumber }: RosterLine,
+  { studentId, changes, act }: Exclude<Answered, { message: string }>,
+  from: number | null,
+): RosterWrite[] {
+  if (act === 'add' || studentId === null) return [{ do: 'create', student: listed, rosterNumber }];
+  const { sourcedId } = listed;
+  const writes: RosterWrite[] =
+    changes.length > 0 || sourcedId !== null
+      ? [{ do: 'change', studentId, fields: changes, sourcedId }]
+      : [];
+  if (act === 'join') writes.push({ do: 'enrol', studentId, rosterNumber, from });
+  if (act === 'back') writes.push({ do: 'return', studentId, from });
+  return writes;
+}
+
 /** What is written for a plan and the decisions on it; a line that asks and was not answered stands in the way. */
 export function settleRoster(
   target: RosterTarget,
@@ -341,61 +416,14 @@ export function settleRoster(
   for (const line of plan.lines) {
     const choice = choices.lines[line.listed.line] ?? { take: true };
     if (!choice.take) continue;
-    let { studentId, changes } = line;
-    let act = line.act;
-    if (act === 'ask') {
-      const chosen = choice.as === undefined ? undefined : known.find(({ id }) => id === choice.as);
-      if (choice.as === undefined) {
-        problems.push({
-          line: line.listed.line,
-          message: `${line.name} is likely somebody known. Say who it is, or that it is a new student.`,
-        });
-        continue;
-      }
-      if (
-        choice.as !== null &&
-        (!chosen ||
-          taken.has(choice.as) ||
-          !line.likely.some((candidate) => candidate.studentId === choice.as))
-      ) {
-        problems.push({
-          line: line.listed.line,
-          message: `${line.name}: that student stands for another line of the list.`,
-        });
-        continue;
-      }
-      const owner =
-        choice.as === null && line.listed.studentNumber !== ''
-          ? ownerOf(line.listed.studentNumber)
-          : undefined;
-      if (owner) {
-        problems.push({
-          line: line.listed.line,
-          message: `Student number ${line.listed.studentNumber} is ${nameOf(owner)}’s. Correct it on one of the two.`,
-        });
-        continue;
-      }
-      if (chosen) taken.add(chosen.id);
-      const here = chosen?.places.find(({ classId }) => classId === target.classId);
-      studentId = chosen?.id ?? null;
-      changes = chosen ? corrections(chosen, line.listed, ownerOf).changes : [];
-      act = actFor(chosen, here);
+    const answer =
+      line.act === 'ask' ? answered({ target, known, ownerOf, taken }, line, choice.as) : line;
+    if ('message' in answer) {
+      problems.push({ line: line.listed.line, message: answer.message });
+      continue;
     }
     const from = choice.move === false ? null : (line.from?.classId ?? null);
-    if (act === 'add')
-      writes.push({ do: 'create', student: line.listed, rosterNumber: line.rosterNumber });
-    else {
-      if (changes.length > 0 || line.listed.sourcedId !== null)
-        writes.push({
-          do: 'change',
-          studentId: studentId!,
-          fields: changes,
-          sourcedId: line.listed.sourcedId,
-        });
-      if (act === 'join')
-        writes.push({ do: 'enrol', studentId: studentId!, rosterNumber: line.rosterNumber, from });
-      if (act === 'back') writes.push({ do: 'return', studentId: studentId!, from });
-    }
+    writes.push(...writesFor(line, answer, from));
   }
   for (const { studentId } of plan.gone)
     if (choices.leaving.includes(studentId)) writes.push({ do: 'leave', studentId });
