@@ -57,92 +57,129 @@ export const plainTest: NotedTest = {
   measure: 'items',
 };
 
-/** @param items in the test's order */
-export function notesOn(
-  items: readonly NotedItem[],
-  { grades, minutes, enemies, cells, measure }: NotedTest,
-): Note[] {
-  const notes: Note[] = [];
-  const note = (about: Note['about'], words: string, notedItems: readonly NotedItem[]) =>
-    notes.push({ about, words, entries: notedItems.map(({ entry }) => entry) });
+/** A sentence, and the items that it speaks of. */
+type Observed = [words: string, items?: readonly NotedItem[]];
+type Items = readonly NotedItem[];
 
-  for (const { title, want, have } of cells)
-    if (have !== want)
-      note(
-        'blueprint',
-        `${title} has ${have} of ${count(want, measure.slice(0, -1))}: ${Math.abs(want - have)} too ${have < want ? 'few' : 'many'}.`,
-        [],
-      );
+/** One or several, as the verb and the pronoun need it. */
+const either = (items: Items, one: string, several: string) => (items.length === 1 ? one : several);
+/** A sentence about some items, where there are any. */
+const about = (items: Items, say: (items: Items) => string): Observed[] =>
+  items.length > 0 ? [[say(items), items]] : [];
 
-  for (const [value, other] of enemies) {
-    const pair = items.filter(({ itemId }) => itemId === value || itemId === other);
-    if (pair.length > 1)
-      note('enemies', `${itemsAt(pair)} were declared not to stand in one test.`, pair);
-  }
-  const keyless = items.filter((item) => item.keyless && item.points > 0);
-  if (keyless.length > 0)
-    note(
-      'no-key',
-      `${itemsAt(keyless)} ${keyless.length === 1 ? 'has' : 'have'} no key; nobody can earn ${keyless.length === 1 ? 'its' : 'their'} points.`,
-      keyless,
-    );
-  const retired = items.filter((item) => item.retired);
-  if (retired.length > 0)
-    note(
-      'retired',
-      `${itemsAt(retired)} ${retired.length === 1 ? 'was' : 'were'} retired from the bank; the test keeps ${retired.length === 1 ? 'it' : 'them'}.`,
-      retired,
-    );
-  const needed = Math.round(items.reduce((sum, { seconds }) => sum + seconds, 0) / 60);
-  if (minutes !== null && needed > minutes)
-    note('minutes', `The items take about ${needed} minutes; the test is made for ${minutes}.`, []);
-
-  for (const pair of nearPairs(items)) note('near', `${itemsAt(pair)} ask almost the same.`, pair);
-  for (const { tells, key, of } of cues(items))
-    note('cue', `Item ${tells.number} names “${key}”, which is the answer to item ${of.number}.`, [
-      tells,
-      of,
+const cellsMissed = (_: Items, { cells, measure }: NotedTest): Observed[] =>
+  cells
+    .filter(({ want, have }) => have !== want)
+    .map(({ title, want, have }) => [
+      `${title} has ${have} of ${count(want, measure.slice(0, -1))}: ${Math.abs(want - have)} too ${have < want ? 'few' : 'many'}.`,
     ]);
-  for (const { words, items: notedItems } of keyNotes(items)) note('keys', words, notedItems);
 
-  const scored = items.filter(({ points }) => points > 0);
-  const loose = scored.filter(({ standards }) => standards.length === 0);
-  if (loose.length > 0)
-    note(
-      'standard',
-      `${itemsAt(loose)} ${loose.length === 1 ? 'has' : 'have'} no standard, so results by standard leave ${loose.length === 1 ? 'it' : 'them'} out.`,
-      loose,
-    );
+const enemiesTogether = (items: Items, { enemies }: NotedTest): Observed[] =>
+  enemies
+    .map(([first, second]) => items.filter(({ itemId }) => itemId === first || itemId === second))
+    .filter((pair) => pair.length > 1)
+    .map((pair) => [`${itemsAt(pair)} were declared not to stand in one test.`, pair]);
 
-  const thin = [...byStandard(scored)].filter(
-    ([, notedItems]) => notedItems.length < leastForStandard,
+const withoutKey = (items: Items) =>
+  about(
+    items.filter(({ keyless, points }) => keyless && points > 0),
+    (some) =>
+      `${itemsAt(some)} ${either(some, 'has', 'have')} no key; nobody can earn ${either(some, 'its', 'their')} points.`,
   );
-  if (thin.length > 0)
-    note(
-      'few',
-      `Fewer than ${leastForStandard} items say little about a standard: ${listing(thin.map(([code, notedItems]) => `${code} has ${notedItems.length}`))}.`,
-      [...new Set(thin.flatMap(([, notedItems]) => notedItems))].sort(
-        (a, b) => a.number - b.number,
-      ),
-    );
 
-  const grade = readingGrade(items.map(({ text }) => text).join('\n'));
-  if (grade !== null && grades.length > 0 && grade > Math.max(...grades) + 1)
-    note(
-      'reading',
-      `The text reads like grade ${grade.toFixed(1)} (Flesch-Kincaid); the test is for grade ${Math.max(...grades)}.`,
-      [],
-    );
+const retiredItems = (items: Items) =>
+  about(
+    items.filter(({ retired }) => retired),
+    (some) =>
+      `${itemsAt(some)} ${either(some, 'was', 'were')} retired from the bank; the test keeps ${either(some, 'it', 'them')}.`,
+  );
 
-  const byHand = items.filter((item) => item.byHand);
-  if (byHand.length > 0)
-    note(
-      'hand',
-      `${count(byHand.length, 'item')} will wait for you to mark ${byHand.length === 1 ? 'it' : 'them'} by hand.`,
-      byHand,
-    );
-  return notes;
+function tooLong(items: Items, { minutes }: NotedTest): Observed[] {
+  const needed = Math.round(items.reduce((sum, { seconds }) => sum + seconds, 0) / 60);
+  return minutes !== null && needed > minutes
+    ? [[`The items take about ${needed} minutes; the test is made for ${minutes}.`]]
+    : [];
 }
+
+const nearlySame = (items: Items): Observed[] =>
+  nearPairs(items).map((pair) => [`${itemsAt(pair)} ask almost the same.`, pair]);
+
+const tellingOthers = (items: Items): Observed[] =>
+  cues(items).map(({ tells, key, of }) => [
+    `Item ${tells.number} names “${key}”, which is the answer to item ${of.number}.`,
+    [tells, of],
+  ]);
+
+const keysAlike = (items: Items): Observed[] =>
+  keyNotes(items).map(({ words, items: some }) => [words, some]);
+
+const scoredIn = (items: Items) => items.filter(({ points }) => points > 0);
+
+const withoutStandard = (items: Items) =>
+  about(
+    scoredIn(items).filter(({ standards }) => standards.length === 0),
+    (some) =>
+      `${itemsAt(some)} ${either(some, 'has', 'have')} no standard, so results by standard leave ${either(some, 'it', 'them')} out.`,
+  );
+
+function thinStandards(items: Items): Observed[] {
+  const thin = [...byStandard(scoredIn(items))].filter(
+    ([, some]) => some.length < leastForStandard,
+  );
+  if (thin.length === 0) return [];
+  const each = listing(thin.map(([code, some]) => `${code} has ${some.length}`));
+  const all = [...new Set(thin.flatMap(([, some]) => some))];
+  return [
+    [
+      `Fewer than ${leastForStandard} items say little about a standard: ${each}.`,
+      all.sort((a, b) => a.number - b.number),
+    ],
+  ];
+}
+
+function hardToRead(items: Items, { grades }: NotedTest): Observed[] {
+  const grade = readingGrade(items.map(({ text }) => text).join('\n'));
+  const highest = Math.max(...grades);
+  if (grade === null || grades.length === 0 || grade <= highest + 1) return [];
+  return [
+    [
+      `The text reads like grade ${grade.toFixed(1)} (Flesch-Kincaid); the test is for grade ${highest}.`,
+    ],
+  ];
+}
+
+const markedByHand = (items: Items) =>
+  about(
+    items.filter(({ byHand }) => byHand),
+    (some) =>
+      `${count(some.length, 'item')} will wait for you to mark ${either(some, 'it', 'them')} by hand.`,
+  );
+
+/** What is looked for, in the order in which a page shows it. */
+const observations: [Note['about'], (items: Items, test: NotedTest) => Observed[]][] = [
+  ['blueprint', cellsMissed],
+  ['enemies', enemiesTogether],
+  ['no-key', withoutKey],
+  ['retired', retiredItems],
+  ['minutes', tooLong],
+  ['near', nearlySame],
+  ['cue', tellingOthers],
+  ['keys', keysAlike],
+  ['standard', withoutStandard],
+  ['few', thinStandards],
+  ['reading', hardToRead],
+  ['hand', markedByHand],
+];
+
+/** @param items in the test's order */
+export const notesOn = (items: readonly NotedItem[], test: NotedTest): Note[] =>
+  observations.flatMap(([topic, observe]) =>
+    observe(items, test).map(([words, some = []]) => ({
+      about: topic,
+      words,
+      entries: some.map(({ entry }) => entry),
+    })),
+  );
 
 function byStandard(items: readonly NotedItem[]): Map<string, NotedItem[]> {
   const itemsByWords = new Map<string, NotedItem[]>();

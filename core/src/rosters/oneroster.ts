@@ -43,87 +43,105 @@ function gradeOf(levels: string | undefined): number | null {
   return /^\d{1,2}$/.test(first) && Number(first) <= 13 ? Number(first) : null;
 }
 
+type Say = (message: string) => void;
+
+/** The lines of a file that is needed, with the columns that are needed of it. */
+function linesOf(tables: RosterTables, file: string, columns: readonly string[]): readonly Line[] {
+  const lines = tables[file];
+  if (!lines)
+    throw new RangeError(`There is no ${file}.csv in it, which a OneRoster list of classes needs.`);
+  const [first] = lines;
+  const missing = first ? columns.filter((column) => first[column] === undefined) : [];
+  if (missing.length > 0)
+    throw new RangeError(`${file}.csv has no column ${missing.join(' and no column ')}.`);
+  return lines;
+}
+
+function insistOnVersion({ manifest }: RosterTables): void {
+  const version = manifest?.find(({ propertyName }) => propertyName === 'oneroster.version')?.value;
+  if (version !== undefined && !/^1\.[12]/.test(version))
+    throw new RangeError(`It is OneRoster ${version}; versions 1.1 and 1.2 can be read.`);
+}
+
+const idOf = ({ sourcedId = '' }: Line) => sourcedId;
+const byId = (lines: readonly Line[] = []) => new Map(lines.map((line) => [idOf(line), line]));
+
+/** The classes that are taught, by their id, without anybody in them yet. */
+function readClasses(tables: RosterTables, lines: readonly Line[]): Map<string, RosterClass> {
+  const [terms, courses] = [byId(tables.academicSessions), byId(tables.courses)];
+  return new Map(
+    lines.filter(active).map((line): [string, RosterClass] => {
+      const course = courses.get(line.courseSourcedId ?? '');
+      const made: RosterClass = {
+        sourcedId: idOf(line),
+        title: (line.title ?? '').trim(),
+        period: firstOf(line.periods),
+        grade: gradeOf(line.grades) ?? gradeOf(course?.grades),
+        subject: firstOf(line.subjects) || firstOf(course?.subjects),
+        term: terms.get(firstOf(line.termSourcedIds))?.title ?? '',
+        teachers: [],
+        students: [],
+      };
+      return [made.sourcedId, made];
+    }),
+  );
+}
+
+const teacherFrom = (user: Line) => ({
+  sourcedId: idOf(user),
+  name: `${user.givenName} ${user.familyName}`.trim(),
+  email: user.email?.toLowerCase() ?? '',
+});
+
+/** Somebody comes into a class, as a teacher or as a student; other roles are nobody here. */
+function enroll(target: RosterClass, user: Line, role: string | undefined, line: number, say: Say) {
+  if (role === 'teacher') target.teachers.push(teacherFrom(user));
+  if (role !== 'student') return;
+  const read = listedStudent.safeParse({
+    line,
+    givenName: (user.preferredGivenName || user.givenName) ?? '',
+    familyName: (user.preferredFamilyName || user.familyName) ?? '',
+    studentNumber: user.identifier ?? '',
+    email: user.email?.toLowerCase() ?? '',
+    grade: gradeOf(user.grades),
+    rosterNumber: null,
+    sourcedId: user.sourcedId,
+  });
+  if (!read.success) say(`User “${idOf(user)}”: ${read.error.issues[0]?.message ?? ''}`);
+  else if (!target.students.some(({ sourcedId }) => sourcedId === read.data.sourcedId))
+    target.students.push(read.data);
+}
+
+const byName = (a: ListedStudent, b: ListedStudent) =>
+  a.familyName.localeCompare(b.familyName) || a.givenName.localeCompare(b.givenName);
+
 /**
  * The classes with their students. Lines that point at nothing are left out and named.
  *
  * @throws RangeError in plain words where a file that is needed is missing or has no such columns
  */
 export function readOneRoster(tables: RosterTables): RosterReading {
-  for (const [file, columns] of Object.entries(needed)) {
-    const lines = tables[file];
-    if (!lines)
-      throw new RangeError(
-        `There is no ${file}.csv in it, which a OneRoster list of classes needs.`,
-      );
-    const missing =
-      lines.length === 0 ? [] : columns.filter((column) => lines[0]![column] === undefined);
-    if (missing.length > 0)
-      throw new RangeError(`${file}.csv has no column ${missing.join(' and no column ')}.`);
-  }
-  const version = tables.manifest?.find(
-    ({ propertyName }) => propertyName === 'oneroster.version',
-  )?.value;
-  if (version !== undefined && !/^1\.[12]/.test(version))
-    throw new RangeError(`It is OneRoster ${version}; versions 1.1 and 1.2 can be read.`);
-
-  const problems: RosterReading['problems'] = [];
-  const byId = (file: string) =>
-    new Map((tables[file] ?? []).map((line) => [line.sourcedId, line]));
-  const [users, terms, courses] = [byId('users'), byId('academicSessions'), byId('courses')];
-  const classes = new Map<string, RosterClass>();
-  for (const oneRosterClass of tables.classes!) {
-    if (!active(oneRosterClass)) continue;
-    const course = courses.get(oneRosterClass.courseSourcedId ?? '');
-    classes.set(oneRosterClass.sourcedId!, {
-      sourcedId: oneRosterClass.sourcedId!,
-      title: oneRosterClass.title!.trim(),
-      period: firstOf(oneRosterClass.periods),
-      grade: gradeOf(oneRosterClass.grades) ?? gradeOf(course?.grades),
-      subject: firstOf(oneRosterClass.subjects) || firstOf(course?.subjects),
-      term: terms.get(firstOf(oneRosterClass.termSourcedIds))?.title ?? '',
-      teachers: [],
-      students: [],
-    });
-  }
-  const left = new Set(
-    tables
-      .classes!.filter((oneRosterClass) => !active(oneRosterClass))
-      .map(({ sourcedId }) => sourcedId),
+  const lines = new Map(
+    Object.entries(needed).map(([file, columns]) => [file, linesOf(tables, file, columns)]),
   );
-  tables.enrollments!.forEach((enrollment, index) => {
+  insistOnVersion(tables);
+  const problems: RosterReading['problems'] = [];
+  const classLines = lines.get('classes') ?? [];
+  const classes = readClasses(tables, classLines);
+  const ended = new Set(classLines.filter((line) => !active(line)).map(idOf));
+  const users = byId(tables.users);
+  (lines.get('enrollments') ?? []).forEach((enrollment, index) => {
     const line = index + 2;
-    const say = (message: string) => problems.push({ file: 'enrollments.csv', line, message });
-    if (!active(enrollment) || left.has(enrollment.classSourcedId)) return;
-    const target = classes.get(enrollment.classSourcedId!);
-    if (!target) return say(`There is no class “${enrollment.classSourcedId}” in classes.csv.`);
-    const user = users.get(enrollment.userSourcedId);
-    if (!user) return say(`There is no user “${enrollment.userSourcedId}” in users.csv.`);
-    if (!active(user)) return;
-    if (enrollment.role === 'teacher')
-      target.teachers.push({
-        sourcedId: user.sourcedId!,
-        name: `${user.givenName} ${user.familyName}`.trim(),
-        email: user.email?.toLowerCase() ?? '',
-      });
-    if (enrollment.role !== 'student') return;
-    const read = listedStudent.safeParse({
-      line,
-      givenName: (user.preferredGivenName || user.givenName) ?? '',
-      familyName: (user.preferredFamilyName || user.familyName) ?? '',
-      studentNumber: user.identifier ?? '',
-      email: user.email?.toLowerCase() ?? '',
-      grade: gradeOf(user.grades),
-      rosterNumber: null,
-      sourcedId: user.sourcedId,
-    });
-    if (!read.success) say(`User “${enrollment.userSourcedId}”: ${read.error.issues[0]!.message}`);
-    else if (!target.students.some(({ sourcedId }) => sourcedId === read.data.sourcedId))
-      target.students.push(read.data);
+    const say: Say = (message) => problems.push({ file: 'enrollments.csv', line, message });
+    const { classSourcedId = '', userSourcedId = '' } = enrollment;
+    if (!active(enrollment) || ended.has(classSourcedId)) return;
+    const target = classes.get(classSourcedId);
+    if (!target) return say(`There is no class “${classSourcedId}” in classes.csv.`);
+    const user = users.get(userSourcedId);
+    if (!user) return say(`There is no user “${userSourcedId}” in users.csv.`);
+    if (active(user)) enroll(target, user, enrollment.role, line, say);
   });
-  for (const rosterClass of classes.values())
-    rosterClass.students.sort(
-      (a, b) => a.familyName.localeCompare(b.familyName) || a.givenName.localeCompare(b.givenName),
-    );
+  for (const { students } of classes.values()) students.sort(byName);
   return {
     classes: [...classes.values()].sort((a, b) => a.title.localeCompare(b.title)),
     problems,
