@@ -1,4 +1,5 @@
 /** Answers that are not choices: numbers, texts, sets of choices. What the strong students say instead of the key. */
+import { numberAt } from '../certain';
 import { groupSizeOf, groupWeights } from './groups';
 
 /** What one student answered to one part. */
@@ -38,8 +39,10 @@ export function sharedByStrong(given: readonly GivenAnswer[]): SharedAnswer | nu
   const strong = groupWeights(rests, sorted, groupSize, 1);
   const weak = groupWeights(rests, sorted, groupSize, -1);
   const shareOf = (weights: Float64Array, counts: (answer: GivenAnswer) => boolean) =>
-    given.reduce((sum, answer, student) => sum + (counts(answer) ? weights[student]! : 0), 0) /
-    groupSize;
+    given.reduce(
+      (sum, answer, student) => sum + (counts(answer) ? numberAt(weights, student) : 0),
+      0,
+    ) / groupSize;
 
   const right = shareOf(strong, (answer) => answer.right);
   const wrong = new Map<string, { label: string; n: number }>();

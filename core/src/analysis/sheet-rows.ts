@@ -1,4 +1,5 @@
 /** Reads a table of students by items as somebody brings it: with a key, or with scores. */
+import { elementAt } from '../certain';
 import { isPointsRow, isRightWrong, mostOf, readPoints } from './sheet-points';
 import { SheetProblem } from './sheet-problem';
 
@@ -30,18 +31,11 @@ export interface Sheet {
   students: { name: string; row: number }[];
 }
 
-/**
- * The students and items of a table, with what each item gives at most.
- *
- * @param notes takes what a reader should know of the table
- * @throws SheetProblem
- */
-export function readSheet(
-  rows: readonly string[][],
-  key: readonly string[][] | null,
-  notes: string[],
-  reading: SheetReading,
-): Sheet {
+/** The names of the columns and the lines below them, each with its number in the table. */
+function readCells(rows: readonly string[][]): {
+  names: string[];
+  lines: { row: number; line: string[] }[];
+} {
   const [names = [], ...cells] = rows.map((row) => row.map((cell) => cell.trim()));
   if (names.length === 0)
     throw new SheetProblem('The table is empty; its first row names the columns.');
@@ -55,11 +49,27 @@ export function readSheet(
       throw new SheetProblem(
         `Row ${row} has ${line.length} cells; the first row names ${names.length}.`,
       );
+  return { names, lines };
+}
+
+/**
+ * The students and items of a table, with what each item gives at most.
+ *
+ * @param notes takes what a reader should know of the table
+ * @throws SheetProblem
+ */
+export function readSheet(
+  rows: readonly string[][],
+  key: readonly string[][] | null,
+  notes: string[],
+  reading: SheetReading,
+): Sheet {
+  const { names, lines } = readCells(rows);
   const told = key === null ? null : readPoints(key);
   const keys = key === null || told !== null ? null : readKey(key);
   const who = names.indexOf(studentColumn);
   const isMost = ({ line }: { line: string[] }) =>
-    keys === null && who >= 0 && isPointsRow(line[who]!);
+    keys === null && who >= 0 && isPointsRow(elementAt(line, who));
   const mostRow = lines.find(isMost);
   const present = withoutEmpty(
     lines.filter((line) => line !== mostRow),
@@ -71,7 +81,9 @@ export function readSheet(
     name: (who >= 0 && line[who]) || `Row ${row}`,
   }));
   const columns = names.flatMap((id, index) =>
-    index === who ? [] : [{ id, at: index, cells: present.map(({ line }) => line[index]!) }],
+    index === who
+      ? []
+      : [{ id, at: index, cells: present.map(({ line }) => elementAt(line, index)) }],
   );
   if (columns.length === 0) throw new SheetProblem('There is no column but the students’.');
   for (const id of keys?.keys() ?? [])
@@ -90,7 +102,9 @@ export function readSheet(
     if (told !== null && !told.has(id))
       throw new SheetProblem(`The points have no line for “${id}”.`);
     const maxPoints =
-      told?.get(id) ?? (mostRow && mostOf(mostRow.line[at]!, mostRow.row)) ?? (ones ? 1 : null);
+      told?.get(id) ??
+      (mostRow && mostOf(elementAt(mostRow.line, at), mostRow.row)) ??
+      (ones ? 1 : null);
     return {
       id,
       key: null,
@@ -179,10 +193,11 @@ export function pointsIn(items: Item[], students: Sheet['students']): Float64Arr
   const points = new Float64Array(students.length * k);
   items.forEach((item, i) =>
     item.cells.forEach((cell, s) => {
-      const score = scoreOf(item, cell, students[s]!.row);
+      const { row } = elementAt(students, s);
+      const score = scoreOf(item, cell, row);
       if (score > item.maxPoints)
         throw new SheetProblem(
-          `Row ${students[s]!.row}, “${item.id}”: ${score} is more than the ${item.maxPoints} that it gives.`,
+          `Row ${row}, “${item.id}”: ${score} is more than the ${item.maxPoints} that it gives.`,
         );
       points[s * k + i] = score;
     }),
@@ -192,6 +207,7 @@ export function pointsIn(items: Item[], students: Sheet['students']): Float64Arr
 
 const largestIn = (id: string, cells: string[], students: Sheet['students']) =>
   cells.reduce(
-    (limit, cell, s) => Math.max(limit, scoreOf({ id, key: null }, cell, students[s]!.row)),
+    (limit, cell, s) =>
+      Math.max(limit, scoreOf({ id, key: null }, cell, elementAt(students, s).row)),
     0,
   );

@@ -1,5 +1,6 @@
 /** Answers that were gathered elsewhere: a table of students by items, with a key or with scores, to classical figures. */
-import { analyse, type ScoreTable } from './analyse';
+import { elementAt, numberAt } from '../certain';
+import { analyse, type ItemFigures, type ScoreTable } from './analyse';
 import { reasons, type Figure } from './figure';
 import { flagsOf, type Flag } from './reading';
 import { lenient, pointsIn, readSheet, type Item, type SheetReading } from './sheet-rows';
@@ -96,24 +97,46 @@ export function analyseSheet(
     kr21: kr21.value,
     sem: alpha === null || sd === null || alpha < 0 ? null : sd * Math.sqrt(1 - alpha),
     splitHalf: take('splitHalf', reliability.splitHalf),
-    items: items.map((item, i) => {
-      const figures = analysis.items[i]!;
-      const rest = totals.map((total, student) => total - points[student * k + i]!);
-      const options = optionsOf(item, answers[i]!, rest, notes);
-      const itemFigure = (name: string, of: Figure) => take(`${item.id}: ${name}`, of);
-      return {
-        id: item.id,
-        n: figures.n,
-        facility: itemFigure('facility', figures.facility),
-        itemTotal: itemFigure('itemTotal', figures.itemTotal),
-        itemRest: itemFigure('itemRest', figures.itemRest),
-        alphaWithout: itemFigure('alphaWithout', figures.alphaWithout),
-        d27: itemFigure('d27', figures.upperLower),
-        options,
-        flags: flagsOf(figures, shownAnswers(item, answers[i]!), groupSize),
-      };
-    }),
+    items: items.map((item, i) =>
+      figuresOf(item, elementAt(analysis.items, i), groupSize, {
+        answers: elementAt(answers, i),
+        rest: totals.map((total, student) => total - numberAt(points, student * k + i)),
+        take,
+        notes,
+      }),
+    ),
     notes,
+  };
+}
+
+/** What an item's figures are made from beside the analysis. */
+interface AboutItem {
+  answers: ReturnType<typeof answersOf>;
+  /** By student: the points on the other items. */
+  rest: Float64Array;
+  /** The value of a figure; why there is none becomes a note. */
+  take: (of: string, figure: Figure) => number | null;
+  notes: string[];
+}
+
+function figuresOf(
+  item: Item,
+  figures: ItemFigures,
+  groupSize: number,
+  { answers, rest, take, notes }: AboutItem,
+): SheetItem {
+  const figure = (name: string, of: Figure) => take(`${item.id}: ${name}`, of);
+  const options = optionsOf(item, answers, rest, notes);
+  return {
+    id: item.id,
+    n: figures.n,
+    facility: figure('facility', figures.facility),
+    itemTotal: figure('itemTotal', figures.itemTotal),
+    itemRest: figure('itemRest', figures.itemRest),
+    alphaWithout: figure('alphaWithout', figures.alphaWithout),
+    d27: figure('d27', figures.upperLower),
+    options,
+    flags: flagsOf(figures, shownAnswers(item, answers), groupSize),
   };
 }
 
@@ -154,7 +177,7 @@ export function sheetTable(
   const answers = items.map(answersOf);
   return {
     students: students.map(({ name }) => name),
-    items: items.map((item, i) => ({ ...item, answers: answers[i]! })),
+    items: items.map((item, i) => ({ ...item, answers: elementAt(answers, i) })),
     table: {
       students: n,
       items: k,
@@ -187,7 +210,9 @@ function choicesOf(
   const chosen = new Uint32Array(students * items.length);
   items.forEach(({ cells }, i) => {
     const places = new Map(
-      answers[i]!.slice(0, mostAnswers).map((answer, place) => [answer, place]),
+      elementAt(answers, i)
+        .slice(0, mostAnswers)
+        .map((answer, place) => [answer, place]),
     );
     cells.forEach((cell, student) => {
       const place = places.get(cell);

@@ -1,4 +1,5 @@
 /** Figures of a list of numbers. */
+import { numberAt } from '../certain';
 import { figure, noFigure, reasons, type Figure } from './figure';
 
 export interface Spread {
@@ -22,8 +23,8 @@ export interface Spread {
 export function quantile(sorted: ArrayLike<number>, share: number): number {
   const position = (sorted.length - 1) * share;
   const below = Math.floor(position);
-  const low = sorted[below]!;
-  const high = sorted[Math.min(below + 1, sorted.length - 1)]!;
+  const low = numberAt(sorted, below);
+  const high = numberAt(sorted, Math.min(below + 1, sorted.length - 1));
   return low + (position - below) * (high - low);
 }
 
@@ -55,8 +56,8 @@ export function spreadOf(values: ArrayLike<number>): Spread {
     sd: n > 1 ? figure(Math.sqrt(squares / (n - 1))) : noFigure(reasons.oneStudent),
     lowerQuartile: figure(quantile(sorted, 0.25)),
     upperQuartile: figure(quantile(sorted, 0.75)),
-    min: figure(sorted[0]!),
-    max: figure(sorted[n - 1]!),
+    min: figure(numberAt(sorted, 0)),
+    max: figure(numberAt(sorted, n - 1)),
   };
 }
 

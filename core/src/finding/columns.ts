@@ -113,3 +113,6 @@ export class Ints {
     return this.values.subarray(0, this.length);
   }
 }
+
+/** A column of whole numbers, however wide. */
+export type Numbers = Column<Uint8Array> | Column<Int32Array>;

@@ -1,9 +1,11 @@
 /** What an item is counted under, one column a filter, and the counts beside each filter's choices. */
 import { markers, media, mediaBits, partKinds } from '../items';
-import { bytes, Ints, ints, Lists, Names, Scratch, type Column } from './columns';
+import { bytes, Ints, ints, Lists, Names, Scratch } from './columns';
 import { bandOf, difficultyBands, itemRestCorrelationBands, usesBands } from './findable';
 import type { Band, FindableItem } from './findable';
 import type { Counts, Filters } from './question';
+import { Failing } from './failing';
+import { named, Tally } from './tally';
 import { Tree } from './tree';
 
 /** The bit that an item fails for each filter. */
@@ -29,6 +31,8 @@ export const bit = {
 const none = 255;
 const mostTags = 40;
 const gradeBits = Array.from({ length: 31 }, (_, grade) => 1 << grade);
+const gradeMask = (grades: readonly number[]) =>
+  grades.reduce((mask, grade) => mask | (gradeBits[grade] ?? 0), 0);
 
 export class Facets {
   private standards = new Tree([]);
@@ -79,10 +83,7 @@ export class Facets {
     this.media.set(slot, item.media);
     this.passage.set(slot, Number(item.hasPassage));
     this.subject.set(slot, this.subjects.number(item.subject));
-    this.grades.set(
-      slot,
-      item.grades.reduce((mask, grade) => mask | gradeBits[grade]!, 0),
-    );
+    this.grades.set(slot, gradeMask(item.grades));
     this.depth.set(slot, item.depth ?? none);
     this.difficulty.set(
       slot,
@@ -142,77 +143,62 @@ export class Facets {
 
   /** Adds to `fails` for each slot the bits of the filters that it fails. */
   failures(q: Filters, slots: number, fails: Uint32Array): void {
-    /** For what is dear to look up: an item that fails two filters already is counted nowhere, whatever else it fails. */
-    const refuse = (value: number, keeps: (slot: number) => boolean) => {
-      for (let slot = 0; slot < slots; slot++) {
-        const failed = fails[slot]!;
-        if ((failed & (failed - 1)) === 0 && !keeps(slot)) fails[slot] = failed | value;
-      }
-    };
-    const equal = (
-      value: number,
-      column: Column<Uint8Array> | Column<Int32Array>,
-      wanted: number,
-    ) => {
-      const values = column.all;
-      for (let slot = 0; slot < slots; slot++) if (values[slot] !== wanted) fails[slot]! |= value;
-    };
-    const meets = (
-      value: number,
-      column: Column<Uint8Array> | Column<Int32Array>,
-      mask: number,
-    ) => {
-      const values = column.all;
-      for (let slot = 0; slot < slots; slot++)
-        if ((values[slot]! & mask) === 0) fails[slot]! |= value;
-    };
+    const failing = new Failing(fails, slots);
+    this.failValues(q, failing);
+    this.failBands(q, failing);
+    this.failLists(q, failing, slots);
+  }
+
+  /** Filters on one value of an item, or on the bits of one. */
+  private failValues(q: Filters, failing: Failing): void {
+    if (q.framework !== undefined)
+      failing.meets(bit.framework, this.frameworks, 1 << this.frameworkNames.find(q.framework));
+    if (q.grades?.length) failing.meets(bit.grades, this.grades, gradeMask(q.grades));
+    if (q.subject !== undefined)
+      failing.equal(bit.subject, this.subject, this.subjects.find(q.subject));
+    if (q.kind !== undefined) failing.equal(bit.kind, this.kind, partKinds.indexOf(q.kind));
+    if (q.depth !== undefined) failing.equal(bit.depth, this.depth, q.depth);
+    if (q.markedBy !== undefined)
+      failing.equal(bit.markedBy, this.markedBy, markers.indexOf(q.markedBy));
+    if (q.has !== undefined) failing.meets(bit.has, this.media, mediaBits[q.has]);
+    if (q.passage !== undefined) failing.equal(bit.passage, this.passage, Number(q.passage));
+    if (q.bank !== undefined) failing.equal(bit.bank, this.bank, this.banks.find(q.bank));
+  }
+
+  private failBands(q: Filters, failing: Failing): void {
     const band = (list: readonly Band[], wanted: string) =>
       list.findIndex(({ id }) => id === wanted);
-
-    if (q.framework !== undefined)
-      meets(bit.framework, this.frameworks, 1 << this.frameworkNames.find(q.framework));
-    if (q.grades?.length)
-      meets(
-        bit.grades,
-        this.grades,
-        q.grades.reduce((mask, grade) => mask | gradeBits[grade]!, 0),
-      );
-    if (q.subject !== undefined) equal(bit.subject, this.subject, this.subjects.find(q.subject));
-    if (q.kind !== undefined) equal(bit.kind, this.kind, partKinds.indexOf(q.kind));
-    if (q.depth !== undefined) equal(bit.depth, this.depth, q.depth);
-    if (q.markedBy !== undefined) equal(bit.markedBy, this.markedBy, markers.indexOf(q.markedBy));
-    if (q.has !== undefined) meets(bit.has, this.media, mediaBits[q.has]);
-    if (q.passage !== undefined) equal(bit.passage, this.passage, Number(q.passage));
-    if (q.bank !== undefined) equal(bit.bank, this.bank, this.banks.find(q.bank));
-    if (q.folder !== undefined) {
-      const inside = new Set(
-        [...this.folders.below(q.folder)].map((id) => this.folderNames.find(id)),
-      );
-      inside.delete(-1);
-      const folder = this.folder.all;
-      refuse(bit.folder, (slot) => inside.has(folder[slot]!));
-    }
     if (q.difficulty !== undefined)
-      equal(bit.difficulty, this.difficulty, band(difficultyBands, q.difficulty));
+      failing.equal(bit.difficulty, this.difficulty, band(difficultyBands, q.difficulty));
     if (q.itemRestCorrelation !== undefined)
-      equal(
+      failing.equal(
         bit.itemRestCorrelation,
         this.itemRestCorrelation,
         band(itemRestCorrelationBands, q.itemRestCorrelation),
       );
-    if (q.uses !== undefined) equal(bit.uses, this.uses, band(usesBands, q.uses));
+    if (q.uses !== undefined) failing.equal(bit.uses, this.uses, band(usesBands, q.uses));
+  }
+
+  /** Filters that are dear to look up. */
+  private failLists(q: Filters, failing: Failing, slots: number): void {
+    if (q.folder !== undefined) {
+      const below = [...this.folders.below(q.folder)].map((id) => this.folderNames.find(id));
+      const inside = new Set(below.filter((folder) => folder >= 0));
+      const folder = this.folder.all;
+      failing.refuse(bit.folder, (slot) => inside.has(folder[slot]!));
+    }
     if (q.standard !== undefined) {
       const inside = this.scratch.take('inside', Uint8Array, slots);
       for (const slot of this.below[this.standards.number(q.standard)]?.all ?? []) inside[slot] = 1;
-      for (let slot = 0; slot < slots; slot++) if (inside[slot] === 0) fails[slot]! |= bit.standard;
+      failing.unmarked(bit.standard, inside);
     }
     if (q.tag !== undefined) {
       const wanted = this.tagNames.find(q.tag);
-      refuse(bit.tag, (slot) => this.tags.includes(slot, wanted));
+      failing.refuse(bit.tag, (slot) => this.tags.includes(slot, wanted));
     }
     if (q.editedSince !== undefined) {
       const since = q.editedSince;
-      refuse(bit.editedSince, (slot) => this.editedAt[slot]! >= since);
+      failing.refuse(bit.editedSince, (slot) => this.editedAt[slot]! >= since);
     }
   }
 
@@ -223,95 +209,41 @@ export class Facets {
    * @param failing for a filter's bit, the items that fail it and no other
    */
   counts(passing: Int32Array, failing: ReadonlyMap<number, ArrayLike<number>>): Counts {
-    const each = (value: number, see: (slots: ArrayLike<number>) => void) => {
-      see(passing);
-      const others = failing.get(value);
-      if (others) see(others);
-    };
-    const tally = (
-      facet: number,
-      column: Column<Uint8Array> | Column<Int32Array>,
-      size: number,
-    ) => {
-      const counts = new Uint32Array(size);
-      const values = column.all;
-      each(facet, (slots) => {
-        for (let index = 0; index < slots.length; index++) {
-          const value = values[slots[index]!]!;
-          if (value >= 0 && value < size) counts[value]!++;
-        }
-      });
-      return counts;
-    };
-    /** Counts for each bit of a mask. */
-    const tallyBits = (value: number, column: Column<Uint8Array> | Column<Int32Array>) => {
-      const counts = new Uint32Array(32);
-      const values = column.all;
-      each(value, (slots) => {
-        for (let index = 0; index < slots.length; index++)
-          for (let left = values[slots[index]!]!; left !== 0; left &= left - 1)
-            counts[31 - Math.clz32(left & -left)]!++;
-      });
-      return counts;
-    };
-    const tallyLists = (value: number, lists: Lists, size: number) => {
-      const counts = new Uint32Array(size);
-      const { starts, values } = lists.all;
-      each(value, (slots) => {
-        for (let index = 0; index < slots.length; index++) {
-          const slot = slots[index]!;
-          for (let k = starts[slot]!; k < starts[slot + 1]!; k++) counts[values[k]!]!++;
-        }
-      });
-      return counts;
-    };
-    const bands = (value: number, column: Column<Uint8Array>, list: readonly Band[]) =>
-      named(
-        tally(value, column, list.length),
-        list.map(({ id }) => id),
-      );
-
+    const tally = new Tally(passing, failing);
     const perFolder = named(
-      tally(bit.folder, this.folder, this.folderNames.list.length),
+      tally.column(bit.folder, this.folder, this.folderNames.list.length),
       this.folderNames.list,
     );
     const tags = named(
-      tallyLists(bit.tag, this.tags, this.tagNames.list.length),
+      tally.lists(bit.tag, this.tags, this.tagNames.list.length),
       this.tagNames.list,
     );
     return {
-      frameworks: named(tallyBits(bit.framework, this.frameworks), this.frameworkNames.list),
+      frameworks: named(tally.bits(bit.framework, this.frameworks), this.frameworkNames.list),
       standards: named(
-        tallyLists(bit.standard, this.above, this.standards.size),
+        tally.lists(bit.standard, this.above, this.standards.size),
         this.standards.ids,
       ),
-      grades: named(tallyBits(bit.grades, this.grades), [...gradeBits.keys()]),
+      grades: named(tally.bits(bit.grades, this.grades), [...gradeBits.keys()]),
       subjects: named(
-        tally(bit.subject, this.subject, this.subjects.list.length),
+        tally.column(bit.subject, this.subject, this.subjects.list.length),
         this.subjects.list,
       ),
-      kinds: named(tally(bit.kind, this.kind, partKinds.length), partKinds),
-      depths: named(tally(bit.depth, this.depth, 5), [0, 1, 2, 3, 4]),
-      markedBy: named(tally(bit.markedBy, this.markedBy, markers.length), markers),
-      media: named(tallyBits(bit.has, this.media), media),
-      passage: named(tally(bit.passage, this.passage, 2), [false, true]),
-      banks: named(tally(bit.bank, this.bank, this.banks.list.length), this.banks.list),
+      kinds: named(tally.column(bit.kind, this.kind, partKinds.length), partKinds),
+      depths: named(tally.column(bit.depth, this.depth, 5), [0, 1, 2, 3, 4]),
+      markedBy: named(tally.column(bit.markedBy, this.markedBy, markers.length), markers),
+      media: named(tally.bits(bit.has, this.media), media),
+      passage: named(tally.column(bit.passage, this.passage, 2), [false, true]),
+      banks: named(tally.column(bit.bank, this.bank, this.banks.list.length), this.banks.list),
       folders: [...this.folders.summedUp(new Map(perFolder))],
       tags: tags.sort((a, b) => b[1] - a[1] || a[0].localeCompare(b[0])).slice(0, mostTags),
-      difficulty: bands(bit.difficulty, this.difficulty, difficultyBands),
-      itemRestCorrelation: bands(
+      difficulty: tally.bands(bit.difficulty, this.difficulty, difficultyBands),
+      itemRestCorrelation: tally.bands(
         bit.itemRestCorrelation,
         this.itemRestCorrelation,
         itemRestCorrelationBands,
       ),
-      uses: bands(bit.uses, this.uses, usesBands),
+      uses: tally.bands(bit.uses, this.uses, usesBands),
     };
   }
-}
-
-/** The counts above zero, under their names. */
-function named<T>(counts: Uint32Array, names: readonly T[]): [T, number][] {
-  const list: [T, number][] = [];
-  counts.forEach((n, index) => n > 0 && list.push([names[index]!, n]));
-  return list;
 }

@@ -202,85 +202,88 @@ function rosterNumbers({ classId }: RosterTarget, known: readonly KnownStudent[]
   };
 }
 
+/** Known students by what they can be told by; whoever has no such mark is not there. */
+function byMark(known: readonly KnownStudent[], markOf: (student: KnownStudent) => string) {
+  const held = new Map<string, KnownStudent[]>();
+  for (const student of known) {
+    const mark = markOf(student);
+    if (mark !== '') held.set(mark, [...(held.get(mark) ?? []), student]);
+  }
+  return (mark: string): readonly KnownStudent[] => held.get(mark) ?? [];
+}
+
+const isHere = ({ places }: KnownStudent, classId: number | null) =>
+  places.some((place) => place.classId === classId);
+
+type Likely = RosterLine['likely'][number];
+
+/** As many as a person would look at. */
+const mostLikely = 5;
+
+function asLikely(student: KnownStudent, why: string): Likely {
+  const places = student.places.filter(({ left }) => !left).map(({ className }) => className);
+  return { studentId: student.id, name: nameOf(student), why, where: places.join(', ') };
+}
+
+/** Finds whom a line of a list means: with certainty, or who is likely meant. */
 function lookup(known: readonly KnownStudent[]) {
-  const by = (mark: (knownStudent: KnownStudent) => string) => {
-    const held = new Map<string, KnownStudent[]>();
-    for (const knownStudent of known) {
-      const identity = mark(knownStudent);
-      if (identity !== '') held.set(identity, [...(held.get(identity) ?? []), knownStudent]);
-    }
-    return held;
-  };
-  const sourced = by((knownStudent) => knownStudent.sourcedId ?? '');
-  const numbered = by((knownStudent) => knownStudent.studentNumber.toLowerCase());
-  const mailed = by((knownStudent) => knownStudent.email.toLowerCase());
-  const named = by((knownStudent) => foldName(nameOf(knownStudent)));
-  const turned = by((knownStudent) =>
-    foldName(`${knownStudent.familyName} ${knownStudent.givenName}`),
+  const sourced = byMark(known, ({ sourcedId }) => sourcedId ?? '');
+  const numbered = byMark(known, ({ studentNumber }) => studentNumber.toLowerCase());
+  const mailed = byMark(known, ({ email }) => email.toLowerCase());
+  const named = byMark(known, (student) => foldName(nameOf(student)));
+  const turned = byMark(known, ({ familyName, givenName }) =>
+    foldName(`${familyName} ${givenName}`),
   );
-  const given = by((knownStudent) => foldName(knownStudent.givenName));
-  const family = by((knownStudent) => foldName(knownStudent.familyName));
-  const isHere = (knownStudent: KnownStudent, classId: number | null) =>
-    knownStudent.places.some((place) => place.classId === classId);
+  const given = byMark(known, ({ givenName }) => foldName(givenName));
+  const family = byMark(known, ({ familyName }) => foldName(familyName));
 
   return {
-    ownerOf: (number: string) => numbered.get(number.toLowerCase())?.[0],
-    certain(listedStudent: ListedStudent, classId: number | null): KnownStudent | null {
-      const source =
-        listedStudent.sourcedId === null ? undefined : sourced.get(listedStudent.sourcedId)?.[0];
+    ownerOf: (number: string) => numbered(number.toLowerCase())[0],
+
+    certain(listed: ListedStudent, classId: number | null): KnownStudent | null {
+      const [source] = listed.sourcedId === null ? [] : sourced(listed.sourcedId);
       if (source) return source;
-      const number = numbered.get(listedStudent.studentNumber.toLowerCase())?.[0];
+      const [number] = numbered(listed.studentNumber.toLowerCase());
       // A number that stands beside quite another name is a slip as often as it is a new name: a person decides.
-      if (number) return near(nameOf(number), nameOf(listedStudent)) ? number : null;
-      const mail = mailed.get(listedStudent.email)?.[0];
-      if (mail && near(nameOf(mail), nameOf(listedStudent))) return mail;
+      if (number) return near(nameOf(number), nameOf(listed)) ? number : null;
+      const [mail] = mailed(listed.email);
+      if (mail && near(nameOf(mail), nameOf(listed))) return mail;
       // A list that knows only names means the one who is here.
-      const here =
-        named
-          .get(foldName(nameOf(listedStudent)))
-          ?.filter((knownStudent) => isHere(knownStudent, classId)) ?? [];
-      return here.length === 1 && !differs(here[0]!, listedStudent) ? here[0]! : null;
+      const [here, ...others] = named(foldName(nameOf(listed))).filter((student) =>
+        isHere(student, classId),
+      );
+      return here && others.length === 0 && !differs(here, listed) ? here : null;
     },
-    likely(listedStudent: ListedStudent, classId: number | null): RosterLine['likely'] {
-      const name = foldName(nameOf(listedStudent));
-      const likely = new Map<number, RosterLine['likely'][number]>();
-      const say = (knownStudent: KnownStudent | undefined, why: string) => {
-        if (!knownStudent || likely.has(knownStudent.id)) return;
-        const places = knownStudent.places
-          .filter(({ left }) => !left)
-          .map(({ className }) => className);
-        likely.set(knownStudent.id, {
-          studentId: knownStudent.id,
-          name: nameOf(knownStudent),
-          why,
-          where: places.join(', '),
-        });
-      };
-      for (const knownStudent of numbered.get(listedStudent.studentNumber.toLowerCase()) ?? [])
-        say(knownStudent, `has the same student number, ${knownStudent.studentNumber}`);
-      for (const knownStudent of mailed.get(listedStudent.email) ?? [])
-        say(knownStudent, 'has the same e-mail address');
-      for (const knownStudent of named.get(name) ?? [])
-        if (!differs(knownStudent, listedStudent))
-          say(
-            knownStudent,
-            isHere(knownStudent, classId) ? 'has the same name' : 'has the same name elsewhere',
-          );
-      for (const knownStudent of turned.get(name) ?? [])
-        if (!differs(knownStudent, listedStudent))
-          say(knownStudent, 'has given and family name the other way round');
-      const close = [
-        ...(given.get(foldName(listedStudent.givenName)) ?? []),
-        ...(family.get(foldName(listedStudent.familyName)) ?? []),
+
+    likely(listed: ListedStudent, classId: number | null): Likely[] {
+      const name = foldName(nameOf(listed));
+      const same = (students: readonly KnownStudent[]) =>
+        students.filter((student) => !differs(student, listed));
+      const alike = [
+        ...given(foldName(listed.givenName)),
+        ...family(foldName(listed.familyName)),
+      ].filter((student) => isHere(student, classId) && near(nameOf(student), nameOf(listed)));
+      const all = [
+        ...numbered(listed.studentNumber.toLowerCase()).map((student) =>
+          asLikely(student, `has the same student number, ${student.studentNumber}`),
+        ),
+        ...mailed(listed.email).map((student) => asLikely(student, 'has the same e-mail address')),
+        ...same(named(name)).map((student) =>
+          asLikely(
+            student,
+            isHere(student, classId) ? 'has the same name' : 'has the same name elsewhere',
+          ),
+        ),
+        ...same(turned(name)).map((student) =>
+          asLikely(student, 'has given and family name the other way round'),
+        ),
+        ...same(alike).map((student) => asLikely(student, 'has nearly the same name')),
       ];
-      for (const knownStudent of close)
-        if (
-          isHere(knownStudent, classId) &&
-          !differs(knownStudent, listedStudent) &&
-          near(nameOf(knownStudent), nameOf(listedStudent))
-        )
-          say(knownStudent, 'has nearly the same name');
-      return [...likely.values()].slice(0, 5);
+      // The first reason for each is the strongest.
+      const first = all.filter(
+        ({ studentId }, index) => all.findIndex((other) => other.studentId === studentId) === index,
+      );
+      return first.slice(0, mostLikely);
     },
   };
 }

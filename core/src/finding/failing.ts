@@ -1,0 +1,36 @@
+import type { Numbers } from './columns';
+
+/** Which filters each item fails, as bits. */
+export class Failing {
+  constructor(
+    private readonly fails: Uint32Array,
+    private readonly slots: number,
+  ) {}
+
+  /** For what is dear to look up: an item that fails two filters already is counted nowhere, whatever else it fails. */
+  refuse(facet: number, keeps: (slot: number) => boolean): void {
+    const { fails, slots } = this;
+    for (let slot = 0; slot < slots; slot++) {
+      const failed = fails[slot]!;
+      if ((failed & (failed - 1)) === 0 && !keeps(slot)) fails[slot] = failed | facet;
+    }
+  }
+
+  equal(facet: number, column: Numbers, wanted: number): void {
+    const { fails, slots } = this;
+    const values = column.all;
+    for (let slot = 0; slot < slots; slot++) if (values[slot] !== wanted) fails[slot]! |= facet;
+  }
+
+  meets(facet: number, column: Numbers, mask: number): void {
+    const { fails, slots } = this;
+    const values = column.all;
+    for (let slot = 0; slot < slots; slot++)
+      if ((values[slot]! & mask) === 0) fails[slot]! |= facet;
+  }
+
+  unmarked(facet: number, marks: Uint8Array): void {
+    const { fails, slots } = this;
+    for (let slot = 0; slot < slots; slot++) if (marks[slot] === 0) fails[slot]! |= facet;
+  }
+}
