@@ -6,6 +6,7 @@
  * the ones before it reached: forms share no item, the blueprint misses least, items are worth the same, the score is
  * near its aim; then several forms are alike otherwise, and the items of a single one separate strong from weak students.
  */
+import { elementAt } from '../certain';
 import type { Blueprint, Cell, PlannedItem } from './blueprint';
 import { figuresOf, inCellOrder, inPlacesOf, type FormFigures } from './figures';
 import { Model, type Aim } from './model';
@@ -118,7 +119,7 @@ export async function assemble(
     if (claim !== 'nothing to claim') claims.set(stage.aim, claim);
   }
   const forms = search.forms();
-  const first = inCellOrder(forms[0]!);
+  const first = inCellOrder(elementAt(forms, 0));
   const placed = [
     first.map((item) => ({ item, points: item.points })),
     ...forms.slice(1).map((form) => inPlacesOf(first, form)),

@@ -1,4 +1,5 @@
 /** How many items or points a test should give to each standard and depth, and what else it should keep to. */
+import { elementAt } from '../certain';
 import { z } from 'zod';
 import { count } from '../text';
 
@@ -116,7 +117,8 @@ export function cellStates(plan: Blueprint, items: readonly PlannedItem[]): Cell
   for (const item of items) {
     const cell = cellOf(plan, item);
     if (cell)
-      states[cell.row * columns + cell.column]!.have += plan.measure === 'items' ? 1 : item.points;
+      elementAt(states, cell.row * columns + cell.column).have +=
+        plan.measure === 'items' ? 1 : item.points;
   }
   return states;
 }

@@ -1,4 +1,5 @@
 /** The items that may fill a blueprint: which cell each counts in, and what is expected of it. */
+import { elementAt } from '../certain';
 import { cellOf, type Blueprint, type Cell, type PlannedItem } from './blueprint';
 
 export interface PooledItem extends PlannedItem {
@@ -32,7 +33,8 @@ export function poolFor({ blueprint, candidates, keep }: PoolRequest): Pool {
   const placed: Omit<PooledItem, 'expected'>[] = [];
   for (const item of candidates) {
     const cell = cellOf(blueprint, item);
-    const wanted = cell !== null && (blueprint.rows[cell.row]!.wants[cell.column] ?? 0) > 0;
+    const wanted =
+      cell !== null && (elementAt(blueprint.rows, cell.row).wants[cell.column] ?? 0) > 0;
     if (keptIds.has(item.id)) placed.push({ ...item, cell, kept: true });
     else if (wanted && !excludedIds.has(item.id)) {
       if (blueprint.facility !== null && item.facility === null && !blueprint.unknownToo) unknown++;
@@ -94,10 +96,12 @@ function thinnedCell(
   blueprint: Blueprint,
   forms: number,
 ): readonly PooledItem[] {
-  const { row, column } = list[0]!.cell!;
+  const { row, column } = elementAt(list, 0).cell!;
   const meanPoints = list.reduce((sum, { points }) => sum + points, 0) / list.length;
   const perItem = blueprint.measure === 'items' ? 1 : Math.max(0.5, meanPoints);
-  const wanted = Math.ceil((blueprint.rows[row]!.wants[column]! / perItem) * forms);
+  const wanted = Math.ceil(
+    (elementAt(elementAt(blueprint.rows, row).wants, column) / perItem) * forms,
+  );
   const room = Math.max(candidatesAtLeast, wanted * candidatesPerItem);
   if (list.length <= room) return list;
   const third = Math.ceil(room / 3);
@@ -113,6 +117,6 @@ function thinnedCell(
     .sort((a, b) => a.expected - b.expected || a.id - b.id);
   const missing = room - chosen.size;
   for (let step = 0; step < missing; step++)
-    chosen.add(others[Math.floor((step * others.length) / missing)]!);
+    chosen.add(elementAt(others, Math.floor((step * others.length) / missing)));
   return [...chosen];
 }

@@ -1,4 +1,5 @@
 /** Items that could stand in another's place. */
+import { elementAt } from '../certain';
 
 export interface ComparedItem {
   id: number;
@@ -77,7 +78,7 @@ export function standInsFor<T extends ComparedItem>(
   choices.sort((a, b) => a.near.length - b.near.length);
   for (const { item: wanted, near } of choices) {
     const free = near.filter(({ item }) => !taken.has(item.id));
-    const same = free.filter(({ sameDepth }) => sameDepth === free[0]!.sameDepth);
+    const same = free.filter(({ sameDepth }) => sameDepth === elementAt(free, 0).sameDepth);
     const closest = same[0]?.distance ?? null;
     const close = same.filter(
       ({ distance }) => closest === null || (distance !== null && distance <= closest + 0.05),

@@ -1,4 +1,5 @@
 /** A test changes only through named changes, each of which can be taken back. */
+import { elementAt } from '../certain';
 import { z } from 'zod';
 import {
   allEntries,
@@ -73,7 +74,8 @@ export class ChangeRefused extends Error {
 function find(outline: Outline, id: string): { section: Section; at: number; entry: Entry } {
   for (const section of outline.sections) {
     const index = section.entries.findIndex((candidate) => candidate.id === id);
-    if (index >= 0) return { section: section, at: index, entry: section.entries[index]! };
+    if (index >= 0)
+      return { section: section, at: index, entry: elementAt(section.entries, index) };
   }
   throw new ChangeRefused('That item is no longer in the test; somebody has removed it.');
 }

@@ -1,4 +1,5 @@
 /** Items of one passage stay together: they come in beside each other, and move as one. */
+import { elementAt } from '../certain';
 import type { Change } from './changes';
 import type { Entry, Outline, Section } from './outline';
 
@@ -16,11 +17,11 @@ function runAround(
   index: number,
   passageOf: PassageOf,
 ): [number, number] {
-  const passage = passageOf(entries[index]!);
+  const passage = passageOf(elementAt(entries, index));
   if (passage === null) return [index, index + 1];
   let [from, to] = [index, index + 1];
-  while (from > 0 && passageOf(entries[from - 1]!) === passage) from--;
-  while (to < entries.length && passageOf(entries[to]!) === passage) to++;
+  while (from > 0 && passageOf(elementAt(entries, from - 1)) === passage) from--;
+  while (to < entries.length && passageOf(elementAt(entries, to)) === passage) to++;
   return [from, to];
 }
 
@@ -80,7 +81,7 @@ export function movesTo(
     from === to &&
     (run.some((entry) => entry.id === wanted.before) ||
       (from.entries[end]?.id ?? null) === wanted.before);
-  const moving = within ? [from.entries[index]!] : run;
+  const moving = within ? [elementAt(from.entries, index)] : run;
   const before = within
     ? wanted.before
     : outsideRuns(to, wanted.before, new Set(moving.map((entry) => entry.id)), passageOf);
@@ -94,7 +95,7 @@ export function movesTo(
 export function stepOf(outline: Outline, id: string, by: 1 | -1, passageOf: PassageOf): Change[] {
   const s = outline.sections.findIndex(({ entries }) => entries.some((entry) => entry.id === id));
   if (s < 0) return [];
-  const { entries } = outline.sections[s]!;
+  const { entries } = elementAt(outline.sections, s);
   const index = entries.findIndex((entry) => entry.id === id);
   const [first, end] = runAround(entries, index, passageOf);
   const inside = by === 1 ? index + 1 < end : index > first;
@@ -103,7 +104,7 @@ export function stepOf(outline: Outline, id: string, by: 1 | -1, passageOf: Pass
       outline,
       id,
       {
-        section: outline.sections[s]!.id,
+        section: elementAt(outline.sections, s).id,
         before: (by === 1 ? entries[index + 2] : entries[index - 1])?.id ?? null,
       },
       passageOf,
@@ -115,8 +116,8 @@ export function stepOf(outline: Outline, id: string, by: 1 | -1, passageOf: Pass
       outline,
       id,
       {
-        section: outline.sections[s]!.id,
-        before: (by === 1 ? entries[to]?.id : entries[from]!.id) ?? null,
+        section: elementAt(outline.sections, s).id,
+        before: (by === 1 ? entries[to]?.id : elementAt(entries, from).id) ?? null,
       },
       passageOf,
     );

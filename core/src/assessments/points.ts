@@ -1,4 +1,5 @@
 /** What each item gives: its own value, or its share of a total that is held. */
+import { elementAt } from '../certain';
 import { sumPoints } from '../scoring';
 import type { Outline } from './outline';
 
@@ -19,7 +20,11 @@ export function shareOut(total: number, weights: readonly number[]): number[] {
   const left = all - parts.reduce((sum, part) => sum + part, 0);
   const byRemainder = exact
     .map((value, index) => index)
-    .sort((a, b) => exact[b]! - parts[b]! - (exact[a]! - parts[a]!) || a - b);
+    .sort(
+      (a, b) =>
+        elementAt(exact, b) - elementAt(parts, b) - (elementAt(exact, a) - elementAt(parts, a)) ||
+        a - b,
+    );
   for (const index of byRemainder.slice(0, left)) parts[index]!++;
   return parts.map((part) => part / steps);
 }
@@ -60,11 +65,11 @@ export function pointsOf({ sections, heldTotal }: Outline): PointsOf {
   );
   const shares =
     heldTotal === null ? places.map(({ weight }) => weight) : heldShares(heldTotal, places);
-  places.forEach(({ give }, index) => give(shares[index]!));
+  places.forEach(({ give }, index) => give(elementAt(shares, index)));
   return {
     entries,
     drawn,
-    total: sumPoints(places.map(({ times }, index) => times * shares[index]!)),
+    total: sumPoints(places.map(({ times }, index) => times * elementAt(shares, index))),
   };
 }
 
@@ -79,12 +84,13 @@ function heldShares(total: number, places: readonly { weight: number; times: num
   const shares = places.map((place) =>
     isSingle(place) ? 0 : Math.floor((place.weight / whole) * total * steps) / steps,
   );
-  const left = total - shares.reduce((sum, share, index) => sum + share * places[index]!.times, 0);
+  const left =
+    total - shares.reduce((sum, share, index) => sum + share * elementAt(places, index).times, 0);
   const single = shareOut(
     left,
     places.map((place) => (isSingle(place) ? place.weight : 0)),
   );
-  return shares.map((share, index) => share + single[index]!);
+  return shares.map((share, index) => share + elementAt(single, index));
 }
 
 export const totalPoints = (outline: Outline) => pointsOf(outline).total;

@@ -1,4 +1,5 @@
 /** The rules that an assignment adds to a test. */
+import { elementAt } from '../certain';
 import { wholePercent } from '../text';
 import { z } from 'zod';
 import type { FormRules } from '../forms';
@@ -127,12 +128,12 @@ export function ruleProblems(rules: AssignmentRules): { field: string; message: 
   if (show === 'band') {
     if (bands.length < 2)
       problems.push({ field: 'bands', message: 'Letter bands need at least two bands.' });
-    else if (bands.some(({ from }, index) => index > 0 && from >= bands[index - 1]!.from))
+    else if (bands.some(({ from }, index) => index > 0 && from >= elementAt(bands, index - 1).from))
       problems.push({
         field: 'bands',
         message: 'Each band must begin lower than the one before it.',
       });
-    else if (bands.at(-1)!.from !== 0)
+    else if (elementAt(bands, -1).from !== 0)
       problems.push({ field: 'bands', message: 'The last band must begin at 0 %.' });
     if (new Set(bands.map(({ name }) => name)).size < bands.length)
       problems.push({ field: 'bands', message: 'Two bands have the same name.' });

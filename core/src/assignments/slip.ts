@@ -1,4 +1,5 @@
 /** The slip: a whole assignment in a few plain sentences, said before it is given. */
+import { valueOf } from '../certain';
 import { count, listing } from '../text';
 import { exactLength, inWords, lengthInWords, minute, type LateRule } from '../timing';
 import { mayBeAway, type AssignmentRules, type ReleaseTime, type Released } from './rules';
@@ -216,7 +217,7 @@ function releasedWords({ rules: { mode, release }, answersFrom, zone, now }: Sli
     release.score !== 'at-hand-in' &&
     from === ''
   )
-    return `Students see scores ${showWords[release.show]}, ${listing(byTime.get(release.score)!)} ${releaseWords[release.score]}.`;
+    return `Students see scores ${showWords[release.show]}, ${listing(valueOf(byTime, release.score))} ${releaseWords[release.score]}.`;
   const answers = [...byTime].map(([when, what]) => `${listing(what)} ${answerWords[when]}`);
   return `Students see scores ${showWords[release.show]} ${releaseWords[release.score]}; ${answers.join('; ')}${from}.`;
 }

@@ -1,3 +1,4 @@
+import { elementAt } from '../certain';
 import type { Counting } from '../assignments';
 import { sumPoints } from '../scoring';
 
@@ -24,10 +25,10 @@ export function countAttempts(
   if (done.length === 0) return { number: all[0]?.number ?? 1, points: null };
   const share = ({ points, maxPoints }: { points: number; maxPoints: number }) =>
     maxPoints > 0 ? points / maxPoints : 0;
-  const latest = done.at(-1)!;
+  const latest = elementAt(done, -1);
   switch (counts) {
     case 'first':
-      return done[0]!;
+      return elementAt(done, 0);
     case 'latest':
       return latest;
     case 'best':

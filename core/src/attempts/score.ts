@@ -1,3 +1,4 @@
+import { elementAt } from '../certain';
 import { formOf, type Edition, type FormRules, type Sitter } from '../forms';
 import { scoreItem, type Responses } from '../items';
 import { practiceShare, untouched, type Practised } from '../practice';
@@ -41,7 +42,7 @@ export function scoreAttempt(
   );
   const lastAnswered = scored.findLastIndex(({ parts }) => parts.some(({ answered }) => answered));
   return order.map(({ id, points, settled }, index) => {
-    const scoredItem = scored[index]!;
+    const scoredItem = elementAt(scored, index);
     const decided = attempt.adjusted?.get(id);
     if (settled === 'left-out' || decided === 'excused')
       return { entry: id, points: 0, maxPoints: 0, reached: true, needsMarking: false };

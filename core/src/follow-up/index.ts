@@ -1,4 +1,5 @@
 /** Who should practise what next: students grouped by the standards that they missed, and items that they have not seen. */
+import { valueOf } from '../certain';
 import { byCharacters } from '../text';
 
 /** What one student earned on a standard. */
@@ -93,7 +94,7 @@ function mostMissed(
 ): string[] {
   const tally = new Map<string, number>();
   for (const student of students)
-    for (const code of needs.get(student)!) tally.set(code, (tally.get(code) ?? 0) + 1);
+    for (const code of valueOf(needs, student)) tally.set(code, (tally.get(code) ?? 0) + 1);
   return [...tally]
     .sort((a, b) => b[1] - a[1] || byCharacters(a[0], b[0]))
     .slice(0, limit)

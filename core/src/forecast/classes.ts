@@ -6,6 +6,7 @@
  * turns); variances follow from the mean squares (method of moments; Searle, Casella and McCulloch, "Variance
  * Components", 1992, chapter 4; from memory).
  */
+import { elementAt, valueOf } from '../certain';
 import { groupBy, historiesOf, total, type ClassSums } from './history';
 
 export interface ClassVariance {
@@ -37,7 +38,7 @@ export function classVarianceOf(sums: readonly ClassSums[]): ClassVariance | nul
   const classEffect = fitted(means, byClass, byItem);
 
   // How much of each class's own work is in the means that it is compared with.
-  const shareOf = (mean: Mean) => mean.n / histories.get(mean.item)!.n;
+  const shareOf = (mean: Mean) => mean.n / valueOf(histories, mean.item).n;
   const ownShare = new Map(
     [...byClass].map(([id, list]) => [id, total(list, shareOf) / list.length]),
   );
@@ -47,15 +48,15 @@ export function classVarianceOf(sums: readonly ClassSums[]): ClassVariance | nul
   const itemMean = new Map(
     [...byItem].map(([id, list]) => [
       id,
-      weightedMean(list, (mean) => mean.mean - classEffect.get(mean.class)!),
+      weightedMean(list, (mean) => mean.mean - valueOf(classEffect, mean.class)),
     ]),
   );
   const residual = (mean: Mean) =>
-    mean.mean - itemMean.get(mean.item)! - classEffect.get(mean.class)!;
+    mean.mean - valueOf(itemMean, mean.item) - valueOf(classEffect, mean.class);
   const residualFreedom = means.length - byItem.size - freedom;
   const chanceOfItem = total(means, (mean) => chanceIn(mean)) / means.length;
   function chanceIn({ item, n }: Mean): number {
-    const { variance, covariance } = histories.get(item)!;
+    const { variance, covariance } = valueOf(histories, item);
     return Math.max(0, (variance ?? 0) - Math.max(0, covariance ?? 0)) / n;
   }
   const residualSquare =
@@ -71,7 +72,7 @@ export function classVarianceOf(sums: readonly ClassSums[]): ClassVariance | nul
     total(
       byClass,
       ([id, list]) =>
-        (1 - ownShare.get(id)!) *
+        (1 - valueOf(ownShare, id)) *
         (sharedChance / meanStudents(list) + residualSquare / list.length),
     ) / freedom;
   return { common: classSquare - chance, ownOfItem: residualSquare - chanceOfItem, freedom };
@@ -87,8 +88,8 @@ function meansOf(sums: readonly ClassSums[]): Mean[] {
   return [...cells.values()].map((parts) => {
     const n = total(parts, (part) => part.n);
     return {
-      item: parts[0]!.item,
-      class: parts[0]!.class,
+      item: elementAt(parts, 0).item,
+      class: elementAt(parts, 0).class,
       n,
       mean: total(parts, (part) => part.x) / n,
     };
@@ -110,13 +111,13 @@ function fitted(
     const levels = new Map(
       [...byItem].map(([id, list]) => [
         id,
-        weightedMean(list, (mean) => mean.mean - effects.get(mean.class)!),
+        weightedMean(list, (mean) => mean.mean - valueOf(effects, mean.class)),
       ]),
     );
     let moved = 0;
     for (const [id, list] of byClass) {
-      const effect = weightedMean(list, (mean) => mean.mean - levels.get(mean.item)!);
-      moved = Math.max(moved, Math.abs(effect - effects.get(id)!));
+      const effect = weightedMean(list, (mean) => mean.mean - valueOf(levels, mean.item));
+      moved = Math.max(moved, Math.abs(effect - valueOf(effects, id)));
       effects.set(id, effect);
     }
     if (moved < still) break;

@@ -3,6 +3,7 @@
  * every later version. Each thing that is shuffled has a stream of its own, named after its id, so that a change to
  * one item never moves the choices of another.
  */
+import { elementAt } from '../certain';
 import { kindOf } from '../items';
 import { randomFrom, type Random } from '../random';
 import { plainText } from '../text';
@@ -41,7 +42,7 @@ export function formOf(whole: Edition, sitter: Sitter, rules: FormRules): Editio
     let entries = section.entries.filter(({ id }) => !chosen?.without.includes(id));
     if (section.draw != null)
       entries = dealtTo(place, section.draw, entries.length, common(`deal/${section.id}`)).map(
-        (index) => entries[index]!,
+        (index) => elementAt(entries, index),
       );
     if (chosen) entries = inForm({ ...section, entries }, chosen, common);
     if (rules.shuffleItems && !section.keepOrder)
@@ -95,7 +96,8 @@ function shuffled(entries: EditionEntry[], random: Random, together: boolean): E
   for (const entry of entries) {
     const passage = entry.content.passage?.id;
     const last = runs.at(-1);
-    if (last && passage !== undefined && last[0]!.content.passage?.id === passage) last.push(entry);
+    if (last && passage !== undefined && elementAt(last, 0).content.passage?.id === passage)
+      last.push(entry);
     else runs.push([entry]);
   }
   return random.shuffle(runs).flatMap((run) => random.shuffle(run));

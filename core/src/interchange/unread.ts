@@ -1,3 +1,4 @@
+import { elementAt } from '../certain';
 import { columnNames } from './items-csv';
 
 export interface UnreadColumn {
@@ -13,11 +14,15 @@ function distance(from: string, to: string): number {
     const next = [i];
     for (let j = 1; j <= to.length; j++)
       next.push(
-        Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + Number(from[i - 1] !== to[j - 1])),
+        Math.min(
+          elementAt(row, j) + 1,
+          elementAt(next, j - 1) + 1,
+          elementAt(row, j - 1) + Number(from[i - 1] !== to[j - 1]),
+        ),
       );
     row = next;
   }
-  return row[to.length]!;
+  return elementAt(row, to.length);
 }
 
 /** Other words for columns. */

@@ -1,3 +1,4 @@
+import { elementAt } from '../certain';
 import { keysInWords, type ItemContent } from './item';
 import { kindOf, type Part } from './kinds';
 
@@ -11,7 +12,9 @@ export function asksFor({ parts }: Pick<ItemContent, 'parts'>): Asks {
 
 /** What is right, a sentence for each part that a key decides; what a teacher marks and what is an opinion has none. */
 export const rightInWords = (content: Pick<ItemContent, 'parts'>) =>
-  keysInWords(content).filter((_, index) => kindOf(content.parts[index]!).markedBy === 'machine');
+  keysInWords(content).filter(
+    (_, index) => kindOf(elementAt(content.parts, index)).markedBy === 'machine',
+  );
 
 const opinionsOf = (part: Part) => kindOf(part).opinions?.(part) ?? [];
 

@@ -1,3 +1,4 @@
+import { elementAt } from '../certain';
 import { itemPoints, markedBy, mediaOf, searchableText, type ItemContent } from './item';
 import type { PartKind } from './kinds';
 import { media as allMedia, mediaBits, type MarkedBy } from './kind/media';
@@ -22,7 +23,7 @@ export function describeItem(content: ItemContent): DescribedItem {
   const { stem, choices } = searchableText(content);
   const shows = mediaOf(content);
   return {
-    kind: content.parts[0]!.kind,
+    kind: elementAt(content.parts, 0).kind,
     points: itemPoints(content),
     markedBy: markedBy(content),
     media: allMedia.reduce((sum, medium) => sum + (shows[medium] ? mediaBits[medium] : 0), 0),

@@ -1,4 +1,5 @@
 /** A question that was written elsewhere with its choices as lettered lines: "A) 3  B) 4  C) 5". */
+import { elementAt } from '../certain';
 
 export interface PastedChoices {
   /** Lines before the choices. */
@@ -52,7 +53,7 @@ function choicesInLine(
   const starts: { at: number; end: number; starred: boolean }[] = [];
   let position = 0;
   for (let place = from; place < letters.length; place++) {
-    const pattern = new RegExp(`(?:^|\\s|&nbsp;)${marker(letters[place]!)}`, 'g');
+    const pattern = new RegExp(`(?:^|\\s|&nbsp;)${marker(letters.charAt(place))}`, 'g');
     pattern.lastIndex = position;
     const match = pattern.exec(line);
     // The first choice of a line stands at its beginning, or the question runs on into "A)".
@@ -62,10 +63,10 @@ function choicesInLine(
     position = pattern.lastIndex;
   }
   // "See figure (a) or (b)" is a sentence; three letters after each other in a question are its choices.
-  const runsOn = starts.length > 0 && line.slice(0, starts[0]!.at).trim() !== '';
+  const runsOn = starts.length > 0 && line.slice(0, elementAt(starts, 0).at).trim() !== '';
   if (runsOn && starts.length < leastInQuestion) return { before: line, choices: [] };
   return {
-    before: starts.length === 0 ? line : line.slice(0, starts[0]!.at),
+    before: starts.length === 0 ? line : line.slice(0, elementAt(starts, 0).at),
     choices: starts.map(({ end, starred }, place) => ({
       text: line.slice(end, starts[place + 1]?.at).replace(/(?:\s|&nbsp;|[,;])+$/, ''),
       starred,

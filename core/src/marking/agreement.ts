@@ -1,4 +1,5 @@
 /** How far two who marked the same work without knowing of each other agree. */
+import { elementAt, valueOf } from '../certain';
 import { figure, noFigure, type Figure } from '../analysis';
 
 export interface Agreement {
@@ -27,9 +28,11 @@ export function agreementOf(
   const placeOfValue = new Map(points.map((value, place) => [value, place]));
   const table = points.map(() => points.map(() => 0));
   for (const [first, second] of pairs)
-    table[placeOfValue.get(first)!]![placeOfValue.get(second)!]!++;
+    elementAt(table, valueOf(placeOfValue, first))[valueOf(placeOfValue, second)]!++;
   const rows = table.map((row) => row.reduce((sum, value) => sum + value, 0));
-  const columns = points.map((_, column) => table.reduce((sum, row) => sum + row[column]!, 0));
+  const columns = points.map((_, column) =>
+    table.reduce((sum, row) => sum + elementAt(row, column), 0),
+  );
 
   /** One minus the disagreement that was seen over the one that chance would give. */
   function kappa(cost: (a: number, b: number) => number): Figure {
@@ -38,8 +41,12 @@ export function agreementOf(
     let chance = 0;
     table.forEach((row, a) =>
       row.forEach((count, b) => {
-        seen += cost(points[a]!, points[b]!) * count;
-        chance += (cost(points[a]!, points[b]!) * rows[a]! * columns[b]!) / n;
+        seen += cost(elementAt(points, a), elementAt(points, b)) * count;
+        chance +=
+          (cost(elementAt(points, a), elementAt(points, b)) *
+            elementAt(rows, a) *
+            elementAt(columns, b)) /
+          n;
       }),
     );
     return chance === 0

@@ -1,4 +1,5 @@
 /** Answers that say the same are marked once. */
+import {} from '../certain';
 import { fold, foldEverything, readNumber } from '../scoring';
 
 /** What a teacher has before them: one answer, and everybody who gave it. */
@@ -35,7 +36,7 @@ export function sameSpelling(text: string): string {
 /** A number within a sentence, with the mark that ends the sentence. */
 function numberOfWord(word: string): string | null {
   let end = word.length;
-  while (end > 0 && '.,;:!?)'.includes(word[end - 1]!)) end--;
+  while (end > 0 && '.,;:!?)'.includes(word.charAt(end - 1))) end--;
   const bare = word.slice(0, end);
   return /^[-+−(]?[\d.,½⅓⅔¼¾]/.test(bare) ? numberIn(bare.replace(/^\(/, '')) : null;
 }

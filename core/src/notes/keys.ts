@@ -1,4 +1,5 @@
 /** Where the right choices stand. */
+import { elementAt } from '../certain';
 import { listing } from '../text';
 import type { NotedItem } from './noted';
 
@@ -12,13 +13,13 @@ export function keyNotes(items: readonly NotedItem[]): { words: string; items: N
   const notes: { words: string; items: NotedItem[] }[] = [];
   for (let from = 0; from < keyed.length;) {
     const end = keyed.findIndex(
-      (notedItem, index) => index > from && notedItem.key!.at !== keyed[from]!.key!.at,
+      (notedItem, index) => index > from && notedItem.key!.at !== elementAt(keyed, from).key!.at,
     );
     const run = keyed.slice(from, end === -1 ? keyed.length : end);
     from += run.length;
     if (run.length < longRun) continue;
     notes.push({
-      words: `${letter(run[0]!.key!.at)} is the key ${run.length} times on end, in items ${listing(run.map(({ number }) => String(number)))}; shuffled choices mend that.`,
+      words: `${letter(elementAt(run, 0).key!.at)} is the key ${run.length} times on end, in items ${listing(run.map(({ number }) => String(number)))}; shuffled choices mend that.`,
       items: run,
     });
   }

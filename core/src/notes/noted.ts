@@ -1,3 +1,4 @@
+import { elementAt } from '../certain';
 import { itemPoints, markedBy, searchableText, type ItemContent } from '../items';
 import { plainText } from '../text';
 
@@ -62,7 +63,7 @@ export function notedItem(
         ? {
             at: keyIndex,
             of: singleChoice.choices.length,
-            words: plainText(singleChoice.choices[keyIndex]!.text),
+            words: plainText(elementAt(singleChoice.choices, keyIndex).text),
           }
         : null,
     passage: content.passage?.id ?? null,

@@ -1,4 +1,5 @@
 /** Items that stand in each other's way. */
+import { elementAt } from '../certain';
 import { wordsOf } from '../finding';
 import type { NotedItem } from './noted';
 
@@ -11,12 +12,12 @@ export function nearPairs(items: readonly NotedItem[]): [NotedItem, NotedItem][]
   const pairs: [NotedItem, NotedItem][] = [];
   for (let a = 0; a < items.length; a++)
     for (let b = a + 1; b < items.length; b++) {
-      const [first, other] = [words[a]!, words[b]!];
+      const [first, other] = [elementAt(words, a), elementAt(words, b)];
       if (Math.min(first.size, other.size) < 4) continue;
       let shared = 0;
       for (const word of first) if (other.has(word)) shared++;
       if (shared / (first.size + other.size - shared) >= leastLikeness)
-        pairs.push([items[a]!, items[b]!]);
+        pairs.push([elementAt(items, a), elementAt(items, b)]);
     }
   return pairs;
 }
@@ -34,12 +35,12 @@ export function cues(
     const phrase = words.join(' ');
     if (phrase.length < 5 || words.length > 6 || words.every((word) => /^\d/.test(word))) return [];
     // What the question itself names cannot be given away any more.
-    if (stems[items.indexOf(of)]!.includes(` ${phrase} `)) return [];
+    if (elementAt(stems, items.indexOf(of)).includes(` ${phrase} `)) return [];
     return items
       .filter(
         (item, index) =>
           item !== of &&
-          stems[index]!.includes(` ${phrase} `) &&
+          elementAt(stems, index).includes(` ${phrase} `) &&
           (item.passage === null || item.passage !== of.passage),
       )
       .map((tells) => ({ tells, key: of.key!.words, of }));

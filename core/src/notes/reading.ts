@@ -1,10 +1,13 @@
 /** How hard a text is to read. */
+import {} from '../certain';
 
 /** Groups of vowels, without a silent e at the end; at least one. English only. */
 function syllables(word: string): number {
   const text = word.toLowerCase().replace(/[^a-z]/g, '');
   if (text.length <= 3) return text.length > 0 ? 1 : 0;
-  const spoken = text.replace(/(?:[^laeiouy]es|[^laeiouytd]ed|[^laeiouy]e)$/, (end) => end[0]!);
+  const spoken = text.replace(/(?:[^laeiouy]es|[^laeiouytd]ed|[^laeiouy]e)$/, (end) =>
+    end.charAt(0),
+  );
   return Math.max(1, spoken.match(/[aeiouy]+/g)?.length ?? 1);
 }
 

@@ -2,6 +2,7 @@
  * Changing what counts after a test was given: another key, more accepted answers, other points, all the points for
  * everybody, or leaving an item out. What students saw stays as they saw it.
  */
+import { elementAt } from '../certain';
 import { entriesOf, type Edition, type EditionEntry, type Settled } from '../forms';
 import {
   forSitting,
@@ -41,7 +42,10 @@ export function rescoredEntry(
   if (content !== undefined) {
     const read = readItem(content);
     if (!read.ok)
-      throw new RescoreProblem(`/content${read.problems[0]!.pointer}`, read.problems[0]!.message);
+      throw new RescoreProblem(
+        `/content${elementAt(read.problems, 0).pointer}`,
+        elementAt(read.problems, 0).message,
+      );
     if (JSON.stringify(forSitting(content)) !== JSON.stringify(forSitting(entry.content)))
       throw new RescoreProblem(
         '/content',

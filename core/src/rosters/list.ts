@@ -1,4 +1,5 @@
 /** Lists as teachers have them: pasted from a spreadsheet, from a CSV, or typed one name a line. */
+import { elementAt } from '../certain';
 import { foldName, listedStudent, mostInClass, type ListedStudent } from './listed';
 
 export const listFields = [
@@ -180,7 +181,7 @@ export function readList(
       sourcedId: null,
     });
     if (read.success) students.push(read.data);
-    else problems.push({ line, message: lineWords(read.error.issues[0]!, cell) });
+    else problems.push({ line, message: lineWords(elementAt(read.error.issues, 0), cell) });
   });
   return apart(students, problems);
 }

@@ -2,6 +2,7 @@
  * What a list would do to a class: who is added, comes back, joins from elsewhere, changes, stays and is gone, and who is
  * likely somebody already known. Nothing happens by planning; `settleRoll` says what is written once a person has decided.
  */
+import { elementAt } from '../certain';
 import { foldName, nameOf, type ListedStudent } from './listed';
 
 export interface KnownStudent {
@@ -311,13 +312,13 @@ function distance(a: string, b: string, limit: number): number {
     const next = [i];
     for (let j = 1; j <= b.length; j++)
       next[j] = Math.min(
-        row[j]! + 1,
-        next[j - 1]! + 1,
-        row[j - 1]! + (a[i - 1] === b[j - 1] ? 0 : 1),
+        elementAt(row, j) + 1,
+        elementAt(next, j - 1) + 1,
+        elementAt(row, j - 1) + (a[i - 1] === b[j - 1] ? 0 : 1),
       );
     row = next;
   }
-  return row[b.length]!;
+  return elementAt(row, b.length);
 }
 
 /** What a person decided about a line; where nothing was decided the plan's own act holds. */

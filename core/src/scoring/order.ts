@@ -2,6 +2,7 @@
  * How near a given order comes to the right one. Common practice, no source for their use in marking; the share of
  * pairs is (tau + 1) / 2 with Kendall's tau.
  */
+import { elementAt } from '../certain';
 
 /** Share of the places that hold the right thing. */
 export function shareOfPlaces(right: readonly string[], given: readonly string[]): number {
@@ -16,7 +17,7 @@ export function shareOfPairs(right: readonly string[], given: readonly string[])
   for (let first = 0; first < right.length; first++)
     for (let second = first + 1; second < right.length; second++) {
       pairs++;
-      const [a, b] = [place.get(right[first]!), place.get(right[second]!)];
+      const [a, b] = [place.get(elementAt(right, first)), place.get(elementAt(right, second))];
       if (a !== undefined && b !== undefined && a < b) inOrder++;
     }
   return inOrder / pairs;

@@ -1,4 +1,5 @@
 /** Lists of teachers as a school has them: typed, pasted or from a CSV. */
+import { elementAt } from '../certain';
 import { z } from 'zod';
 import { foldName, splitName } from '../rosters';
 
@@ -106,7 +107,7 @@ export function readStaffList(text: string, taken: Iterable<string> = []): Staff
     const suggested = suggestSignInName(person.givenName, person.familyName, used);
     const read = listedPerson.safeParse({ ...person, signInName: cell('signInName') || suggested });
     if (!read.success) {
-      list.problems.push({ line: index + 1, message: read.error.issues[0]!.message });
+      list.problems.push({ line: index + 1, message: elementAt(read.error.issues, 0).message });
       return;
     }
     if (used.has(read.data.signInName)) {

@@ -2,6 +2,7 @@
  * The stages of a sitting: which questions are open together, and for how long. A sitting without stages has all of
  * its questions open until the end. Instants and lengths are milliseconds; the clock is the caller's.
  */
+import { elementAt } from '../certain';
 import { minute } from '../timing';
 
 /** What a teacher sets: going back, and times of their own for sections or single questions, in minutes. */
@@ -82,10 +83,10 @@ const shareClock = (a: Stage, b: Stage) => a.clock !== null && b.clock?.key === 
  * @returns null where nothing comes after
  */
 export function entered(stages: readonly Stage[], course: Course, now: number): Course | null {
-  const here = stages[course.stage]!;
+  const here = elementAt(stages, course.stage);
   const over = course.clockAt !== null && course.clockAt <= now;
   let next = course.stage + 1;
-  while (over && stages[next] && shareClock(here, stages[next]!)) next++;
+  while (over && stages[next] && shareClock(here, elementAt(stages, next))) next++;
   const stage = stages[next];
   if (!stage) return null;
   const leftAt = over ? course.clockAt! : now;
@@ -98,7 +99,7 @@ export function entered(stages: readonly Stage[], course: Course, now: number): 
 
 /** The end that the last clock sets to the whole attempt; null while other stages come after it, or there is none. */
 export function lastClockEnd(stages: readonly Stage[], { stage, clockAt }: Course): number | null {
-  const here = stages[stage]!;
+  const here = elementAt(stages, stage);
   return stages.slice(stage + 1).every((later) => shareClock(here, later)) ? clockAt : null;
 }
 
@@ -111,7 +112,7 @@ export type Standing =
 export function standingIn(stages: readonly Stage[], course: Course, entry: string): Standing {
   const of = stages.findIndex(({ entries }) => entries.includes(entry));
   if (of === course.stage) return { open: true, until: course.clockAt };
-  return { open: false, leftAt: of >= 0 && of < course.stage ? course.left[of]! : null };
+  return { open: false, leftAt: of >= 0 && of < course.stage ? elementAt(course.left, of) : null };
 }
 
 /** The minutes of all stages together; null where they have no limit, or nobody knows how many items there are. */

@@ -1,4 +1,5 @@
 /** Answers that join things: QTI's directed pairs, written as "left right". */
+import {} from '../../certain';
 import { z } from 'zod';
 import { plainText } from '../../text';
 import type { Choice } from './kind';
@@ -65,7 +66,7 @@ export function checkDistinct(
       context.addIssue({
         code: 'custom',
         path: [...path, n, 'text'],
-        message: `${what[0]!.toUpperCase()}${what.slice(1)} ${earlier + 1} and ${n + 1} are the same.`,
+        message: `${what.charAt(0).toUpperCase()}${what.slice(1)} ${earlier + 1} and ${n + 1} are the same.`,
       });
     words.set(shownText, n);
   });

@@ -1,3 +1,4 @@
+import { elementAt } from '../../certain';
 import { z } from 'zod';
 import { pointsForSet, setRule } from '../../scoring';
 import { listing, marked, plainText, richText } from '../../text';
@@ -140,7 +141,11 @@ export const inlineChoice: Kind<InlineChoice, string[], SittingInlineChoice> = {
     prompt,
     needs,
     ...(gaps.length === 1
-      ? { choices: gaps[0]!.choices, right: gaps[0]!.key, text: plainText(text) ? text : '' }
+      ? {
+          choices: elementAt(gaps, 0).choices,
+          right: elementAt(gaps, 0).key,
+          text: plainText(text) ? text : '',
+        }
       : { text, gaps }),
     ...ruleGist(rule),
   }),

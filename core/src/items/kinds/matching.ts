@@ -1,3 +1,4 @@
+import { elementAt } from '../../certain';
 import { z } from 'zod';
 import { pointsForSet, setRule } from '../../scoring';
 import {
@@ -131,7 +132,7 @@ export const matching: Kind<Matching, string[], SittingMatching> = {
     const right = padded(gist.partners ?? [], 3);
     const key =
       gist.joins ??
-      left.slice(0, right.length).map((line, index) => joined(line.id, right[index]!.id));
+      left.slice(0, right.length).map((line, index) => joined(line.id, elementAt(right, index).id));
     const once = !joinsMoreThan(1, key, 1);
     return {
       id,

@@ -1,3 +1,4 @@
+import { elementAt } from '../../certain';
 import { z } from 'zod';
 import { allOrNothing, exact, longestNumber, readNumber, type Reading } from '../../scoring';
 import { count, listing } from '../../text';
@@ -43,7 +44,9 @@ function keyValue({
   decimal,
 }: Pick<NumericKey, 'value' | 'decimal'>): exact.Rational | null {
   const readings = readNumber(value, decimal === 'either' ? 'point' : decimal);
-  return readings.length === 1 && readings[0]!.unit === '' ? readings[0]!.value : null;
+  return readings.length === 1 && elementAt(readings, 0).unit === ''
+    ? elementAt(readings, 0).value
+    : null;
 }
 
 const rightValues = (key: NumericKey): exact.Rational[] =>

@@ -1,3 +1,4 @@
+import { elementAt } from '../../certain';
 import { z } from 'zod';
 import { randomFrom } from '../../random';
 import { orderRule, shareOfPairs, shareOfPlaces, type OrderRule } from '../../scoring';
@@ -63,7 +64,7 @@ function mixed({ id, choices, key }: Ordering): Ordering['choices'] {
   if (!inOrder(choices)) return choices;
   const random = randomFrom(`${id}/${choices.map(({ text }) => text).join('/')}`);
   const shuffled = random.shuffle(choices);
-  return inOrder(shuffled) ? [...choices.slice(1), choices[0]!] : shuffled;
+  return inOrder(shuffled) ? [...choices.slice(1), elementAt(choices, 0)] : shuffled;
 }
 
 /** Response: all ids in the order given. Source of all-or-nothing: QTI 3.0 `match` of an ordered container. */

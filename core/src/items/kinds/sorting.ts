@@ -1,3 +1,4 @@
+import { elementAt } from '../../certain';
 import { z } from 'zod';
 import { pointsForSet, setRule } from '../../scoring';
 import { byCharacters, count, listing, plainText } from '../../text';
@@ -144,7 +145,9 @@ export const sorting: Kind<Sorting, string[], SittingSorting> = {
     const joins =
       gist.joins ??
       (right.length > 0 && !gist.partners
-        ? things.map(({ id: text }) => `${text} ${groups[right.includes(text) ? 0 : 1]!.id}`)
+        ? things.map(
+            ({ id: text }) => `${text} ${elementAt(groups, right.includes(text) ? 0 : 1).id}`,
+          )
         : []);
     return {
       id,
