@@ -114,8 +114,8 @@ async function wire(): Promise<void> {
         // What the page shows comes from the server's answer, not from where the mouse put it.
         if (event.pullMode === 'clone') event.clone.replaceWith(event.item);
         else event.from.insertBefore(event.item, event.from.children[event.oldIndex ?? 0] ?? null);
-        const place = (hTMLElement: HTMLElement) =>
-          hTMLElement.dataset.column === 'roster' ? null : Number(hTMLElement.dataset.column);
+        const place = (list: HTMLElement) =>
+          list.dataset.column === 'roster' ? null : Number(list.dataset.column);
         void move(Number(event.item.dataset.student), place(event.from), place(event.to));
       },
     });

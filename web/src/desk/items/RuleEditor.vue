@@ -29,7 +29,7 @@ type AnyRule = {
   upper?: number | undefined;
 };
 const rule = computed(() => ('rule' in part.value ? (part.value.rule as AnyRule) : null));
-const set = (anyRule: AnyRule) => (part.value = { ...part.value, rule: anyRule } as Part);
+const set = (changed: AnyRule) => (part.value = { ...part.value, rule: changed } as Part);
 
 /** What points can be given for one by one: the choices, or the accepted answers. */
 const worths = computed<Worth[]>(() => {

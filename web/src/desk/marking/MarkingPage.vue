@@ -30,7 +30,7 @@ const { params } = useRoute();
 const source = sourceOf(params);
 const { work, tasks, load, give } = useMarking(source);
 
-const currentIndex = ref(0);
+const taskIndex = ref(0);
 const points = ref('');
 const levels = ref<Levels>({});
 const comment = ref('');
@@ -39,7 +39,7 @@ const wrong = ref('');
 const busy = ref(false);
 const area = ref<HTMLElement>();
 
-const here = computed(() => tasks.value[currentIndex.value] ?? null);
+const here = computed(() => tasks.value[taskIndex.value] ?? null);
 const part = computed(() => here.value?.part ?? null);
 const mayMark = computed(() => work.value?.mayMark ?? false);
 const marked = computed(() => tasks.value.filter(isMarked).length);
@@ -96,7 +96,7 @@ watch([points, levels, comment], () => {
 });
 
 function show(to: number): void {
-  currentIndex.value = to;
+  taskIndex.value = to;
   if (here.value) {
     const given = givenOf(here.value);
     const earlier = kept.read()?.[keyOf(here.value)];
@@ -126,7 +126,7 @@ function unmarkedAfter(from: number): number | null {
   return order.find((n) => !isMarked(tasks.value[n]!)) ?? null;
 }
 function nextUnmarked(): void {
-  const to = unmarkedAfter(currentIndex.value);
+  const to = unmarkedAfter(taskIndex.value);
   if (to === null) done('Everything is marked.');
   else show(to);
 }
@@ -169,7 +169,7 @@ async function mark(): Promise<void> {
     return;
   }
   const before = markOf(task);
-  const index = currentIndex.value;
+  const index = taskIndex.value;
   if (
     !(await put({
       points: value,
@@ -196,7 +196,7 @@ async function mark(): Promise<void> {
   show(to ?? index);
 }
 async function takeBack(): Promise<void> {
-  if (await put({ points: null, levels: null, comment: '' })) show(currentIndex.value);
+  if (await put({ points: null, levels: null, comment: '' })) show(taskIndex.value);
 }
 
 /** Points by number key, Enter to give them, N for the next unmarked; not while something is typed. */
@@ -256,7 +256,7 @@ function hide(): void {
             >: the same answer, marked once for all of them</template
           >
         </p>
-        <AnswerShown :key="currentIndex" :task="here" />
+        <AnswerShown :key="taskIndex" :task="here" />
         <p v-if="here.all[0]!.words !== null" class="faded">
           {{ count(here.all[0]!.words!, 'word') }}
         </p>
@@ -330,13 +330,13 @@ function hide(): void {
   </FacingPages>
   <FootingLine v-if="tasks.length" label="How far">
     <span
-      >answer <b>{{ currentIndex + 1 }}</b> of {{ tasks.length }}</span
+      >answer <b>{{ taskIndex + 1 }}</b> of {{ tasks.length }}</span
     ><span
       ><b>{{ marked }}</b> marked</span
     >
     <template #actions>
-      <el-button :disabled="currentIndex === 0" @click="show(currentIndex - 1)">Back</el-button>
-      <el-button :disabled="currentIndex === tasks.length - 1" @click="show(currentIndex + 1)"
+      <el-button :disabled="taskIndex === 0" @click="show(taskIndex - 1)">Back</el-button>
+      <el-button :disabled="taskIndex === tasks.length - 1" @click="show(taskIndex + 1)"
         >On</el-button
       >
       <el-button @click="nextUnmarked">Next unmarked (N)</el-button>

@@ -29,7 +29,7 @@ export function usePageNames(feet: () => readonly string[]): void {
   onUnmounted(
     () =>
       (document.adoptedStyleSheets = document.adoptedStyleSheets.filter(
-        (adoptedStyleSheet) => adoptedStyleSheet !== sheet,
+        (known) => known !== sheet,
       )),
   );
 }
