@@ -6,7 +6,7 @@
  * the ones before it reached: forms share no item, the blueprint misses least, items are worth the same, the score is
  * near its aim; then several forms are alike otherwise, and the items of a single one separate strong from weak students.
  */
-import { elementAt } from '../certain';
+import { elementAt, present } from '../certain';
 import type { Blueprint, Cell, PlannedItem } from './blueprint';
 import { figuresOf, inCellOrder, inPlacesOf, type FormFigures } from './figures';
 import { Model, type Aim } from './model';
@@ -190,14 +190,19 @@ class Search {
     return this.values === null ? 0 : this.model.amount(aim, this.values);
   }
 
+  /** The choice of today; asked for only after a first one was found. */
+  private chosenValues(): Float64Array {
+    return present(this.values, 'choice of items');
+  }
+
   forms(): PooledItem[][] {
     return this.model
-      .formsIn(this.values!)
+      .formsIn(this.chosenValues())
       .map((ids) => this.model.items.filter(({ id }) => ids.has(id)));
   }
 
   shortfalls(): Shortfall[] {
-    return this.model.missedIn(this.values!).map(({ of, by }): Shortfall => {
+    return this.model.missedIn(this.chosenValues()).map(({ of, by }): Shortfall => {
       if (of.what !== 'cell') return { ...of, what: of.what, by };
       return { ...of, what: by > 0 ? 'over' : 'short', by: Math.abs(by) };
     });
@@ -209,7 +214,7 @@ class Search {
     const whole = (this.whole ??= this.modelOf(this.items));
     const bound = Math.max(least, await this.relaxed(whole.programFor(aim)));
     if (this.amount(aim) - bound <= enough || this.secondsLeft() < 1) return bound;
-    this.values = whole.valuesOf(this.model.formsIn(this.values!));
+    this.values = whole.valuesOf(this.model.formsIn(this.chosenValues()));
     this.model = whole;
     return Math.max(bound, await this.improve(stage, enough));
   }
@@ -228,14 +233,16 @@ class Search {
       const before = this.amount(aim);
       for (let piece = 0; piece < pieces; piece++) {
         if (this.amount(aim) <= enough || this.secondsLeft() <= 0) return;
-        const chosen = this.model.formsIn(this.values!);
+        const chosen = this.model.formsIn(this.chosenValues());
         // Each round puts other candidates together.
         const inPiece = (place: number) =>
           (place + Math.floor(place / pieces) * round) % pieces === piece;
         const free = new Set(
           items.filter(({ id }, place) => inPiece(place) || chosen.some((form) => form.has(id))),
         );
-        const program = this.model.programAround(aim, this.values!, (item) => free.has(item));
+        const program = this.model.programAround(aim, this.chosenValues(), (item) =>
+          free.has(item),
+        );
         await this.attempt(aim, program, Math.min(secondsAtOnce, this.secondsLeft()), enough);
       }
       if (this.amount(aim) > before - smallest) return;

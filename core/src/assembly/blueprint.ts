@@ -87,7 +87,7 @@ export function cellOf(
   item: Pick<PlannedItem, 'standards' | 'depth'>,
 ): Cell | null {
   if (byDepth && item.depth === null) return null;
-  const column = byDepth ? item.depth! - 1 : 0;
+  const column = byDepth && item.depth !== null ? item.depth - 1 : 0;
   let farthest: { row: number; far: number } | null = null;
   rows.forEach(({ standard }, row) => {
     for (const chain of item.standards) {

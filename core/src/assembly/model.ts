@@ -2,6 +2,7 @@
  * The program of a blueprint: which items stand in which form is a 0 or 1 for each, everything else follows from that.
  * All that may be made small stands in it from the beginning; each stage of the search gives a price to some of it.
  */
+import { elementAt, numberAt } from '../certain';
 import type { Blueprint, Cell } from './blueprint';
 import type { PooledItem } from './pool';
 import { ProgramBuilder, type Program } from './program';
@@ -59,7 +60,8 @@ export class Model {
   /** The program that makes one aim as small as can be. */
   programFor(aim: Aim): Program {
     const cost = this.builder.cost.map(() => 0);
-    for (const [column, price] of this.prices.get(aim) ?? []) cost[column]! += price;
+    for (const [column, price] of this.prices.get(aim) ?? [])
+      cost[column] = numberAt(cost, column) + price;
     const { lower, upper, whole, rows } = this.builder;
     return { cost, lower, upper, whole, rows };
   }
@@ -72,8 +74,8 @@ export class Model {
     this.items.forEach((item, place) => {
       if (free(item)) return;
       for (const columns of this.take) {
-        const column = columns[place]!;
-        lower[column] = upper[column] = Math.round(values[column]!);
+        const column = elementAt(columns, place);
+        lower[column] = upper[column] = Math.round(numberAt(values, column));
       }
     });
     return { ...program, lower, upper };
@@ -93,7 +95,8 @@ export class Model {
     const values = new Float64Array(this.builder.cost.length);
     forms.forEach((chosen, form) =>
       this.items.forEach(
-        ({ id }, place) => (values[this.take[form]![place]!] = chosen.has(id) ? 1 : 0),
+        ({ id }, place) =>
+          (values[elementAt(elementAt(this.take, form), place)] = chosen.has(id) ? 1 : 0),
       ),
     );
     for (const { column, terms } of this.totals) values[column] = sumOf(terms, values);
@@ -115,7 +118,9 @@ export class Model {
     return this.take.map(
       (columns) =>
         new Set(
-          this.items.flatMap(({ id }, place) => (values[columns[place]!]! > 0.5 ? [id] : [])),
+          this.items.flatMap(({ id }, place) =>
+            numberAt(values, elementAt(columns, place)) > 0.5 ? [id] : [],
+          ),
         ),
     );
   }
@@ -141,10 +146,10 @@ export class Model {
   }
 
   private weighed(form: number, weight: (item: PooledItem) => number): Term[] {
-    const columns = this.take[form]!;
+    const columns = elementAt(this.take, form);
     return this.items.flatMap((item, place): Term[] => {
       const value = weight(item);
-      return value === 0 ? [] : [[columns[place]!, value]];
+      return value === 0 ? [] : [[elementAt(columns, place), value]];
     });
   }
 
@@ -189,7 +194,7 @@ export class Model {
     const { builder, items, take } = this;
     if (forms > 1)
       items.forEach((item, place) => {
-        const columns = take.map((form): Term => [form[place]!, 1]);
+        const columns = take.map((form): Term => [elementAt(form, place), 1]);
         if (!item.kept) builder.row(0, 1, columns);
         else if (item.cell) this.price('shared', columns.slice(1));
       });
@@ -199,11 +204,11 @@ export class Model {
       const other = places.get(otherId);
       if (place === undefined || other === undefined) continue;
       // Whoever keeps both wants both.
-      if (items[place]!.kept && items[other]!.kept) continue;
+      if (elementAt(items, place).kept && elementAt(items, other).kept) continue;
       for (const form of take)
         builder.row(0, 1, [
-          [form[place]!, 1],
-          [form[other]!, 1],
+          [elementAt(form, place), 1],
+          [elementAt(form, other), 1],
         ]);
     }
   }
@@ -244,14 +249,14 @@ export class Model {
   /** Forms have as many items in every cell, and of the same points where cells count points; the rest as near as can be. */
   private matchForms(): void {
     const { measure } = this.request.blueprint;
-    const [first, ...others] = this.take;
+    const [first = [], ...others] = this.take;
     for (const places of this.groups(({ cell, points }) =>
       cell ? `${cell.row}/${cell.column}${measure === 'points' ? `/${points}` : ''}` : null,
     ))
       for (const other of others)
         this.builder.row(0, 0, [
-          ...places.map((place): Term => [first![place]!, 1]),
-          ...places.map((place): Term => [other[place]!, -1]),
+          ...places.map((place): Term => [elementAt(first, place), 1]),
+          ...places.map((place): Term => [elementAt(other, place), -1]),
         ]);
     if (measure === 'items' && new Set(this.items.map(({ points }) => points)).size > 1)
       for (const places of this.groups(({ cell, points }) =>
@@ -296,7 +301,7 @@ export class Model {
   }
 
   private rangeWithin(places: readonly number[]): number {
-    const inGroup = new Set(places.map((place) => this.items[place]!));
+    const inGroup = new Set(places.map((place) => elementAt(this.items, place)));
     return this.rangeOver((item) => (inGroup.has(item) ? 1 : 0));
   }
 
@@ -321,4 +326,4 @@ export class Model {
 }
 
 const sumOf = (terms: readonly Term[], values: ArrayLike<number>) =>
-  terms.reduce((sum, [column, value]) => sum + value * values[column]!, 0);
+  terms.reduce((sum, [column, value]) => sum + value * numberAt(values, column), 0);

@@ -1,5 +1,5 @@
 /** The items that may fill a blueprint: which cell each counts in, and what is expected of it. */
-import { elementAt } from '../certain';
+import { elementAt, present } from '../certain';
 import { cellOf, type Blueprint, type Cell, type PlannedItem } from './blueprint';
 
 export interface PooledItem extends PlannedItem {
@@ -96,7 +96,7 @@ function thinnedCell(
   blueprint: Blueprint,
   forms: number,
 ): readonly PooledItem[] {
-  const { row, column } = elementAt(list, 0).cell!;
+  const { row, column } = present(elementAt(list, 0).cell, 'cell of a candidate');
   const meanPoints = list.reduce((sum, { points }) => sum + points, 0) / list.length;
   const perItem = blueprint.measure === 'items' ? 1 : Math.max(0.5, meanPoints);
   const wanted = Math.ceil(

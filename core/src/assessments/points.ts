@@ -25,7 +25,7 @@ export function shareOut(total: number, weights: readonly number[]): number[] {
         elementAt(exact, b) - elementAt(parts, b) - (elementAt(exact, a) - elementAt(parts, a)) ||
         a - b,
     );
-  for (const index of byRemainder.slice(0, left)) parts[index]!++;
+  for (const index of byRemainder.slice(0, left)) parts[index] = elementAt(parts, index) + 1;
   return parts.map((part) => part / steps);
 }
 

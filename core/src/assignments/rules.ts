@@ -138,7 +138,8 @@ export function ruleProblems(rules: AssignmentRules): { field: string; message: 
     if (new Set(bands.map(({ name }) => name)).size < bands.length)
       problems.push({ field: 'bands', message: 'Two bands have the same name.' });
   }
-  if (rules.limitMinutes !== null && rules.warnMinutes.some((warn) => warn >= rules.limitMinutes!))
+  const { limitMinutes, stageLimit, warnMinutes } = rules;
+  if (limitMinutes !== null && warnMinutes.some((warn) => warn >= limitMinutes))
     problems.push({
       field: 'warnMinutes',
       message: 'A warning must come after the time has begun to run.',
@@ -150,7 +151,6 @@ export function ruleProblems(rules: AssignmentRules): { field: string; message: 
     });
   if (rules.mode === 'practice' && !rules.goBack)
     problems.push({ field: 'goBack', message: 'In practice, students can always go back.' });
-  const { limitMinutes, stageLimit } = rules;
   if (stageLimit !== null && limitMinutes !== null) {
     const parts =
       stageLimit.of === 'items' ? [stageLimit.minutes] : Object.values(stageLimit.minutes);

@@ -15,19 +15,22 @@ export function sittingInWords(
   }: Pick<AssignmentRules, 'stageLimit' | 'goBack' | 'oneSitting' | 'mode'>,
   timeFactor: number | null,
 ): string[] {
-  const timed = mode === 'test' && timeFactor !== null ? stageLimit : null;
+  const factor = mode === 'test' ? timeFactor : null;
+  const perItem =
+    factor !== null && stageLimit?.of === 'items' ? stageLimit.minutes * factor * minute : null;
+  const bySections = factor !== null && stageLimit?.of === 'sections';
   return [
-    ...(timed?.of === 'items'
+    ...(perItem !== null
       ? [
-          `Each question has ${exactLength(timed.minutes * timeFactor! * minute)}. Its time runs from when you see it, and then the next one comes.`,
+          `Each question has ${exactLength(perItem)}. Its time runs from when you see it, and then the next one comes.`,
         ]
       : []),
-    ...(timed?.of === 'sections'
+    ...(bySections
       ? [
           'Each section has a time of its own, which runs from when you see it. A section that was left cannot be opened again.',
         ]
       : []),
-    ...(goBack || timed?.of === 'items'
+    ...(goBack || perItem !== null
       ? []
       : ['You cannot go back to a question once you have gone on.']),
     ...(oneSitting

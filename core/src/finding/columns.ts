@@ -84,7 +84,8 @@ export class Lists {
   includes(slot: number, wanted: number): boolean {
     const starts = this.starts.all;
     const values = this.values.all;
-    for (let index = starts[slot]!; index < starts[slot + 1]!; index++)
+    const end = starts[slot + 1] ?? 0;
+    for (let index = starts[slot] ?? end; index < end; index++)
       if (values[index] === wanted) return true;
     return false;
   }

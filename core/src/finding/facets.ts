@@ -114,7 +114,7 @@ export class Facets {
     for (const value of above) (this.below[value] ??= new Ints()).push(slot);
     this.frameworks.set(
       slot,
-      above.reduce((mask, value) => mask | (1 << this.frameworkOf[value]!), 0),
+      above.reduce((mask, value) => mask | (1 << (this.frameworkOf[value] ?? 0)), 0),
     );
   }
 
@@ -138,7 +138,7 @@ export class Facets {
     const may = new Uint8Array(this.banks.list.length + 1);
     for (const bank of banks) may[this.banks.find(bank) + 1] = 1;
     const column = this.bank.all;
-    return (slot) => may[column[slot]! + 1] === 1;
+    return (slot) => may[(column[slot] ?? -1) + 1] === 1;
   }
 
   /** Adds to `fails` for each slot the bits of the filters that it fails. */
@@ -185,7 +185,7 @@ export class Facets {
       const below = [...this.folders.below(q.folder)].map((id) => this.folderNames.find(id));
       const inside = new Set(below.filter((folder) => folder >= 0));
       const folder = this.folder.all;
-      failing.refuse(bit.folder, (slot) => inside.has(folder[slot]!));
+      failing.refuse(bit.folder, (slot) => inside.has(folder[slot] ?? -1));
     }
     if (q.standard !== undefined) {
       const inside = this.scratch.take('inside', Uint8Array, slots);
@@ -198,7 +198,7 @@ export class Facets {
     }
     if (q.editedSince !== undefined) {
       const since = q.editedSince;
-      failing.refuse(bit.editedSince, (slot) => this.editedAt[slot]! >= since);
+      failing.refuse(bit.editedSince, (slot) => (this.editedAt[slot] ?? 0) >= since);
     }
   }
 
@@ -208,7 +208,7 @@ export class Facets {
    * @param passing items that pass every filter
    * @param failing for a filter's bit, the items that fail it and no other
    */
-  counts(passing: Int32Array, failing: ReadonlyMap<number, ArrayLike<number>>): Counts {
+  counts(passing: Int32Array, failing: ReadonlyMap<number, Int32Array>): Counts {
     const tally = new Tally(passing, failing);
     const perFolder = named(
       tally.column(bit.folder, this.folder, this.folderNames.list.length),

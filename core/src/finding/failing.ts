@@ -1,5 +1,9 @@
 import type { Numbers } from './columns';
 
+const mark = (fails: Uint32Array, slot: number, facet: number) => {
+  fails[slot] = (fails[slot] ?? 0) | facet;
+};
+
 /** Which filters each item fails, as bits. */
 export class Failing {
   constructor(
@@ -11,7 +15,7 @@ export class Failing {
   refuse(facet: number, keeps: (slot: number) => boolean): void {
     const { fails, slots } = this;
     for (let slot = 0; slot < slots; slot++) {
-      const failed = fails[slot]!;
+      const failed = fails[slot] ?? 0;
       if ((failed & (failed - 1)) === 0 && !keeps(slot)) fails[slot] = failed | facet;
     }
   }
@@ -19,18 +23,18 @@ export class Failing {
   equal(facet: number, column: Numbers, wanted: number): void {
     const { fails, slots } = this;
     const values = column.all;
-    for (let slot = 0; slot < slots; slot++) if (values[slot] !== wanted) fails[slot]! |= facet;
+    for (let slot = 0; slot < slots; slot++) if (values[slot] !== wanted) mark(fails, slot, facet);
   }
 
   meets(facet: number, column: Numbers, mask: number): void {
     const { fails, slots } = this;
     const values = column.all;
     for (let slot = 0; slot < slots; slot++)
-      if ((values[slot]! & mask) === 0) fails[slot]! |= facet;
+      if (((values[slot] ?? 0) & mask) === 0) mark(fails, slot, facet);
   }
 
   unmarked(facet: number, marks: Uint8Array): void {
     const { fails, slots } = this;
-    for (let slot = 0; slot < slots; slot++) if (marks[slot] === 0) fails[slot]! |= facet;
+    for (let slot = 0; slot < slots; slot++) if (marks[slot] === 0) mark(fails, slot, facet);
   }
 }

@@ -2,6 +2,7 @@
  * All items of all banks, in memory, answering every kind of search in one pass. Each filter has a bit; an item that
  * fails only one filter is what the counts beside that filter's choices show.
  */
+import { elementAt, numberAt } from '../certain';
 import { bytes, doubles, ints, Scratch } from './columns';
 import { Facets } from './facets';
 import type { FindableItem } from './findable';
@@ -106,7 +107,8 @@ export class ItemIndex {
   }
 
   private compact(): void {
-    const kept = [...this.slotOf.values()].sort((a, b) => a - b).map((slot) => this.items[slot]!);
+    const slots = [...this.slotOf.values()].sort((a, b) => a - b);
+    const kept = slots.map((slot) => elementAt(this.items, slot));
     this.slotOf = new Map();
     this.slots = 0;
     this.wordTotal = 0;
@@ -139,7 +141,7 @@ export class ItemIndex {
         !live[slot] ||
         !mayRead(slot) ||
         (scores !== null && scores[slot] === 0) ||
-        (without.size > 0 && without.has(id[slot]!));
+        (without.size > 0 && without.has(id[slot] ?? 0));
       // What nobody asked for fails more than one filter, so no filter has to look at it.
       if (out) fails[slot] = ~0;
     }
@@ -149,7 +151,7 @@ export class ItemIndex {
     // Items that fail one filter only, from the end of the same array: no item stands in both.
     let [total, first] = [0, slots];
     for (let slot = 0; slot < slots; slot++) {
-      const failed = fails[slot]!;
+      const failed = fails[slot] ?? 0;
       // An item that fails two filters is counted nowhere.
       if ((failed & (failed - 1)) !== 0) continue;
       if (failed === 0) {
@@ -165,7 +167,7 @@ export class ItemIndex {
       );
     return {
       total,
-      ids: this.page(question, passes.subarray(0, slots), scores).map((slot) => id[slot]!),
+      ids: this.page(question, passes.subarray(0, slots), scores).map((slot) => numberAt(id, slot)),
       counts:
         question.counted === false
           ? null
@@ -200,14 +202,14 @@ export class ItemIndex {
     }
     const nearCopies: NearCopy[] = [];
     for (const slot of candidates) {
-      const item = this.items[slot]!;
+      const item = elementAt(this.items, slot);
       if (!this.live.all[slot] || item.id === but || !mayRead(slot)) continue;
       let shared = 0;
       let rest = 0;
       for (const word of new Set(wordsOf(`${item.text.stem} ${item.text.choices}`))) {
         const weight = weightOf.get(word);
         if (weight !== undefined) shared += weight;
-        else rest += rarity(this.vocabulary.get(word)!.slots.length);
+        else rest += rarity(this.vocabulary.get(word)?.slots.length ?? 0);
       }
       const likeness = shared / (whole + rest);
       if (likeness >= least) nearCopies.push({ id: item.id, likeness });
@@ -226,8 +228,8 @@ export class ItemIndex {
       return byScore(scores, passes, whole, from + size).slice(from);
     const page: number[] = [];
     let skipped = 0;
-    for (let place = 0; place < whole.length && page.length < size; place++) {
-      const slot = whole[place]!;
+    for (const slot of whole) {
+      if (page.length === size) break;
       if (passes[slot] && skipped++ >= from) page.push(slot);
     }
     return page;
@@ -250,27 +252,43 @@ export class ItemIndex {
     )[order];
     const id = this.id.all;
     const key = (slot: number) => {
-      const value = values[slot]!;
+      const value = values[slot] ?? NaN;
       return Number.isNaN(value) ? Infinity : sign * value;
     };
     const compare = (a: number, b: number) => {
       const [x, y] = [key(a), key(b)];
-      if (x === y) return id[a]! - id[b]!;
+      if (x === y) return (id[a] ?? 0) - (id[b] ?? 0);
       return x < y ? -1 : 1;
     };
     const fresh = Int32Array.from(
       { length: this.slots - known.length },
       (_, index) => known.length + index,
     ).sort(compare);
-    const merged = new Int32Array(this.slots);
-    for (let index = 0, a = 0, b = 0; index < merged.length; index++)
-      merged[index] =
-        b === fresh.length || (a < known.length && compare(known[a]!, fresh[b]!) <= 0)
-          ? known[a++]!
-          : fresh[b++]!;
-    this.orders.set(order, merged);
-    return merged;
+    const whole = merged(known, fresh, compare);
+    this.orders.set(order, whole);
+    return whole;
   }
+}
+
+/** Two lists that are each in order, as one. */
+function merged(
+  left: Int32Array,
+  right: Int32Array,
+  compare: (a: number, b: number) => number,
+): Int32Array {
+  const whole = new Int32Array(left.length + right.length);
+  let taken = 0;
+  let place = 0;
+  for (const next of right) {
+    for (; taken < left.length; taken++) {
+      const slot = left[taken] ?? 0;
+      if (compare(slot, next) > 0) break;
+      whole[place++] = slot;
+    }
+    whole[place++] = next;
+  }
+  whole.set(left.subarray(taken), place);
+  return whole;
 }
 
 /** Slots that fail one filter, parted into one run for each filter's bit. */
@@ -279,17 +297,24 @@ function byFailure(
   fails: Uint32Array,
   room: Int32Array,
 ): Map<number, Int32Array> {
-  const ends = new Uint32Array(33);
-  for (let index = 0; index < slots.length; index++)
-    ends[32 - Math.clz32(fails[slots[index]!]!)]!++;
-  for (let index = 1; index < ends.length; index++) ends[index]! += ends[index - 1]!;
-  const starts = ends.slice();
-  for (let index = 0; index < slots.length; index++)
-    room[--starts[32 - Math.clz32(fails[slots[index]!]!)]!] = slots[index]!;
+  // Run n holds what fails the filter of bit n - 1; a counting sort: how many in each, so where each ends, then their places.
+  const runOf = (slot: number) => 32 - Math.clz32(fails[slot] ?? 0);
+  const lengths = new Uint32Array(33);
+  for (const slot of slots) lengths[runOf(slot)] = (lengths[runOf(slot)] ?? 0) + 1;
+  let end = 0;
+  const starts = lengths.map((length) => (end += length) - length);
+  const free = starts.slice();
+  for (const slot of slots) {
+    const run = runOf(slot);
+    const place = free[run] ?? 0;
+    room[place] = slot;
+    free[run] = place + 1;
+  }
   const runs = new Map<number, Int32Array>();
-  for (let index = 0; index < 32; index++)
-    if (starts[index + 1]! < ends[index + 1]!)
-      runs.set(2 ** index, room.subarray(starts[index + 1], ends[index + 1]));
+  lengths.forEach((length, run) => {
+    const start = numberAt(starts, run);
+    if (length > 0) runs.set(2 ** (run - 1), room.subarray(start, start + length));
+  });
   return runs;
 }
 
@@ -304,21 +329,22 @@ function byScore(
   const bins = 2048;
   let best = 0;
   for (let slot = 0; slot < passes.length; slot++)
-    if (passes[slot] && scores[slot]! > best) best = scores[slot]!;
+    if (passes[slot]) best = Math.max(best, scores[slot] ?? 0);
   if (best === 0) return [];
   const scale = (bins - 1) / best;
+  const binOf = (slot: number) => Math.floor((scores[slot] ?? 0) * scale);
   const histogram = new Uint32Array(bins);
-  for (let slot = 0; slot < passes.length; slot++)
-    if (passes[slot]) histogram[Math.floor(scores[slot]! * scale)]!++;
+  for (let slot = 0; slot < passes.length; slot++) {
+    if (!passes[slot]) continue;
+    const bin = binOf(slot);
+    histogram[bin] = (histogram[bin] ?? 0) + 1;
+  }
   let least = bins - 1;
-  for (let above = histogram[least]!; above < limit && least > 0; above += histogram[least]!)
-    least--;
+  let above = numberAt(histogram, least);
+  while (above < limit && least > 0) above += numberAt(histogram, --least);
 
   const matching: number[] = [];
-  for (let place = 0; place < whole.length; place++) {
-    const slot = whole[place]!;
-    if (passes[slot] && Math.floor(scores[slot]! * scale) >= least) matching.push(slot);
-  }
+  for (const slot of whole) if (passes[slot] && binOf(slot) >= least) matching.push(slot);
   // The sort keeps the order of equals.
-  return matching.sort((a, b) => scores[b]! - scores[a]!).slice(0, limit);
+  return matching.sort((a, b) => numberAt(scores, b) - numberAt(scores, a)).slice(0, limit);
 }

@@ -40,21 +40,23 @@ export function match(typed: string, index: Searchable): Match | null {
   const mended: Match['mended'] = [];
   let turn = 0;
 
+  const gainScore = (slot: number, gain: number) => {
+    scores[slot] = (scores[slot] ?? 0) + gain;
+  };
   const hit = (slot: number, gain: number) => {
     if (hits[slot] === turn) {
       hits[slot] = turn + 1;
-      scores[slot]! += gain;
-    } else if (hits[slot] === turn + 1) scores[slot]! += gain * 0.2;
+      gainScore(slot, gain);
+    } else if (hits[slot] === turn + 1) gainScore(slot, gain * 0.2);
   };
   const addCandidate = ({ word, postings, likeness }: Candidate, rarity: number) => {
     matched.add(word);
     const { slots, weights } = postings;
-    for (let position = 0; position < slots.length; position++) {
-      const slot = slots[position]!;
-      const tf = weights[position]! / 2;
-      const norm = 1.2 * (0.25 + (0.75 * index.lengths[slot]!) / index.averageLength);
+    slots.forEach((slot, position) => {
+      const tf = (weights[position] ?? 0) / 2;
+      const norm = 1.2 * (0.25 + (0.75 * (index.lengths[slot] ?? 0)) / index.averageLength);
       hit(slot, (likeness * rarity * tf * 2.2) / (tf + norm));
-    }
+    });
   };
 
   for (const meant of standards) {

@@ -1,14 +1,19 @@
+import { elementAt } from '../certain';
 import type { Column, Lists, Numbers } from './columns';
 import type { Band } from './findable';
+
+const count = (counts: Uint32Array, value: number) => {
+  counts[value] = (counts[value] ?? 0) + 1;
+};
 
 /** Counts over the items that pass, and for each filter over those that fail it alone. */
 export class Tally {
   constructor(
     private readonly passing: Int32Array,
-    private readonly failing: ReadonlyMap<number, ArrayLike<number>>,
+    private readonly failing: ReadonlyMap<number, Int32Array>,
   ) {}
 
-  private each(facet: number, see: (slots: ArrayLike<number>) => void): void {
+  private each(facet: number, see: (slots: Int32Array) => void): void {
     see(this.passing);
     const others = this.failing.get(facet);
     if (others) see(others);
@@ -19,9 +24,9 @@ export class Tally {
     const counts = new Uint32Array(size);
     const values = column.all;
     this.each(facet, (slots) => {
-      for (let index = 0; index < slots.length; index++) {
-        const value = values[slots[index]!]!;
-        if (value >= 0 && value < size) counts[value]!++;
+      for (const slot of slots) {
+        const value = values[slot] ?? -1;
+        if (value >= 0 && value < size) count(counts, value);
       }
     });
     return counts;
@@ -32,9 +37,9 @@ export class Tally {
     const counts = new Uint32Array(32);
     const values = column.all;
     this.each(facet, (slots) => {
-      for (let index = 0; index < slots.length; index++)
-        for (let left = values[slots[index]!]!; left !== 0; left &= left - 1)
-          counts[31 - Math.clz32(left & -left)]!++;
+      for (const slot of slots)
+        for (let left = values[slot] ?? 0; left !== 0; left &= left - 1)
+          count(counts, 31 - Math.clz32(left & -left));
     });
     return counts;
   }
@@ -44,9 +49,10 @@ export class Tally {
     const counts = new Uint32Array(size);
     const { starts, values } = lists.all;
     this.each(facet, (slots) => {
-      for (let index = 0; index < slots.length; index++) {
-        const slot = slots[index]!;
-        for (let k = starts[slot]!; k < starts[slot + 1]!; k++) counts[values[k]!]!++;
+      for (const slot of slots) {
+        const end = starts[slot + 1] ?? 0;
+        for (let place = starts[slot] ?? end; place < end; place++)
+          count(counts, values[place] ?? 0);
       }
     });
     return counts;
@@ -63,6 +69,6 @@ export class Tally {
 /** The counts above zero, under their names. */
 export function named<T>(counts: Uint32Array, names: readonly T[]): [T, number][] {
   const list: [T, number][] = [];
-  counts.forEach((n, index) => n > 0 && list.push([names[index]!, n]));
+  counts.forEach((n, index) => n > 0 && list.push([elementAt(names, index), n]));
   return list;
 }

@@ -28,7 +28,7 @@ export class Vocabulary {
       const postings = { slots: [slot], weights: [weight] };
       this.words.set(word, postings);
       this.map.set(word, postings);
-    } else if (held.slots.at(-1) === slot) held.weights[held.weights.length - 1]! += weight;
+    } else if (held.slots.at(-1) === slot) held.weights.push((held.weights.pop() ?? 0) + weight);
     else {
       held.slots.push(slot);
       held.weights.push(weight);
@@ -74,5 +74,7 @@ export class Vocabulary {
 function* transposed(word: string): Generator<string> {
   for (let index = 0; index + 1 < word.length; index++)
     if (word[index] !== word[index + 1])
-      yield word.slice(0, index) + word[index + 1]! + word[index]! + word.slice(index + 2);
+      yield (
+        word.slice(0, index) + word.charAt(index + 1) + word.charAt(index) + word.slice(index + 2)
+      );
 }

@@ -1,4 +1,5 @@
 /** How a text becomes the words that a search finds it by. */
+import { elementAt, valueOf } from '../certain';
 
 /** Small letters without accents; anything that is neither letter nor figure parts two words. */
 export function wordsOf(text: string): string[] {
@@ -49,9 +50,9 @@ export class Codes {
     const rest: string[] = [];
     for (let index = 0; index < words.length;) {
       const length = this.longestRun(words, index);
-      if (length === 0) rest.push(words[index++]!);
+      if (length === 0) rest.push(elementAt(words, index++));
       else {
-        standards.push(this.byRun.get(words.slice(index, index + length).join(''))!);
+        standards.push(valueOf(this.byRun, words.slice(index, index + length).join('')));
         index += length;
       }
     }

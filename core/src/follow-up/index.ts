@@ -1,5 +1,5 @@
 /** Who should practise what next: students grouped by the standards that they missed, and items that they have not seen. */
-import { valueOf } from '../certain';
+import { elementAt, valueOf } from '../certain';
 import { byCharacters } from '../text';
 
 /** What one student earned on a standard. */
@@ -76,9 +76,10 @@ export function groupByMissed(
     if (groups.length <= rules.mostGroups && last.students.length >= rules.smallest) break;
     const common = ({ codes }: FollowUpGroup) =>
       codes.filter((code) => last.codes.includes(code)).length;
-    const [into] = groups.slice(0, -1).sort((a, b) => common(b) - common(a) || order(a, b));
+    const others = groups.slice(0, -1).sort((a, b) => common(b) - common(a) || order(a, b));
+    const into = elementAt(others, 0);
     groups = groups.filter((group) => group !== last && group !== into);
-    const members = [...into!.students, ...last.students].sort((a, b) => a - b);
+    const members = [...into.students, ...last.students].sort((a, b) => a - b);
     groups.push({ students: members, codes: mostMissed(members, needs, rules.mostStandards) });
   }
   return groups

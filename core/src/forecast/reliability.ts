@@ -38,7 +38,8 @@ export function forecastReliability(
   // Items that nobody met vary as the known ones do.
   const single =
     (total(known, ({ weight, variance }) => weight ** 2 * variance) / knownSquares) * squares;
-  const covariance = meanCovariance(known)!;
+  const covariance = meanCovariance(known);
+  if (covariance === null) return null;
   const whole = single + (1 - squares) * covariance;
   if (single <= 0 || whole <= 0) return null;
   const count = items.length;

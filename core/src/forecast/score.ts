@@ -112,11 +112,11 @@ function studentVariance(weighted: readonly Weighted[], known: readonly Known[])
 export function meanCovariance(
   known: readonly { weight: number; history: ItemHistory }[],
 ): number | null {
-  const told = known.filter(({ history }) => history.covariance !== null);
-  const weight = total(told, (entry) => entry.weight);
-  return weight === 0
-    ? null
-    : total(told, (entry) => entry.weight * entry.history.covariance!) / weight;
+  const told = known.flatMap(({ weight, history: { covariance } }) =>
+    covariance === null ? [] : [{ weight, covariance }],
+  );
+  const whole = total(told, ({ weight }) => weight);
+  return whole === 0 ? null : total(told, (item) => item.weight * item.covariance) / whole;
 }
 
 /** Items that nobody met lie as far from the others as those lie from each other. */

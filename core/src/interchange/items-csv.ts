@@ -222,7 +222,7 @@ export function itemToRow(content: ItemContent, facts: RowFacts): Record<string,
   const [part] = content.parts;
   const cells: Record<string, string> = Object.fromEntries(columnNames.map((name) => [name, '']));
   Object.assign(cells, {
-    kind: content.parts.length === 1 ? part!.kind : 'several parts',
+    kind: part && content.parts.length === 1 ? part.kind : 'several parts',
     question: content.stem,
     explanation: content.explanation,
     hints: content.hints.join('|'),

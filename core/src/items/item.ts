@@ -1,3 +1,4 @@
+import { present } from '../certain';
 import { z } from 'zod';
 import { roundPoints } from '../scoring';
 import { plainText, richText } from '../text';
@@ -30,7 +31,12 @@ export const itemContent = z
         });
       else if (
         needs !== undefined &&
-        kindOf(parts.find((part) => part.id === needs)!).markedBy !== 'machine'
+        kindOf(
+          present(
+            parts.find((part) => part.id === needs),
+            'part before',
+          ),
+        ).markedBy !== 'machine'
       )
         context.addIssue({
           code: 'custom',
@@ -141,7 +147,7 @@ export function scoreItem(
     parts.push({
       id: part.id,
       points: mark === undefined ? byKey : Math.min(maxPoints, Math.max(0, mark)),
-      maxPoints: maxPoints,
+      maxPoints,
       answered,
       needsMarking: counts && kind.markedBy === 'hand' && mark === undefined,
     });

@@ -31,7 +31,7 @@ export function pastedChoices(lines: readonly string[]): PastedChoices | null {
   for (const line of lines) {
     const answer = answerLine.exec(line);
     if (answer && choices.length > 0) {
-      right = letters.indexOf(answer[1]!.toUpperCase());
+      right = letters.indexOf(elementAt(answer, 1).toUpperCase());
       continue;
     }
     const pasted = choicesInLine(line, choices.length);

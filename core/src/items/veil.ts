@@ -2,6 +2,7 @@
  * Other ids for the things of a part that can be chosen, so that what a student's page receives says nothing about the
  * order in which the author wrote them down. The answer comes back under those ids and is translated.
  */
+import { elementAt } from '../certain';
 import type { SittingItem } from './item';
 import type { SittingPart } from './kinds';
 
@@ -27,7 +28,7 @@ export function idsOf(part: SittingPart): string[] {
         gather(thing);
       }
     if (typeof loose.text === 'string')
-      for (const [, , id] of loose.text.matchAll(marks)) ids.add(id!);
+      for (const mark of loose.text.matchAll(marks)) ids.add(elementAt(mark, 2));
   };
   // The part's own id names its answer and stays.
   gather(part as unknown as Loose);

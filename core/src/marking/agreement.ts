@@ -27,8 +27,11 @@ export function agreementOf(
   const points = [...new Set(pairs.flat())].sort((a, b) => a - b);
   const placeOfValue = new Map(points.map((value, place) => [value, place]));
   const table = points.map(() => points.map(() => 0));
-  for (const [first, second] of pairs)
-    elementAt(table, valueOf(placeOfValue, first))[valueOf(placeOfValue, second)]!++;
+  for (const [first, second] of pairs) {
+    const row = elementAt(table, valueOf(placeOfValue, first));
+    const column = valueOf(placeOfValue, second);
+    row[column] = elementAt(row, column) + 1;
+  }
   const rows = table.map((row) => row.reduce((sum, value) => sum + value, 0));
   const columns = points.map((_, column) =>
     table.reduce((sum, row) => sum + elementAt(row, column), 0),

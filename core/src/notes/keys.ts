@@ -9,31 +9,32 @@ const longRun = 4;
 
 /** Runs of one letter, and a letter that is right far more often than the others. Nothing of it matters once choices are shuffled. */
 export function keyNotes(items: readonly NotedItem[]): { words: string; items: NotedItem[] }[] {
-  const keyed = items.filter((item) => item.key !== null && item.key.of > 2);
+  const keyed = items.flatMap((item) =>
+    item.key !== null && item.key.of > 2 ? [{ item, key: item.key }] : [],
+  );
   const notes: { words: string; items: NotedItem[] }[] = [];
   for (let from = 0; from < keyed.length;) {
-    const end = keyed.findIndex(
-      (notedItem, index) => index > from && notedItem.key!.at !== elementAt(keyed, from).key!.at,
-    );
-    const run = keyed.slice(from, end === -1 ? keyed.length : end);
+    const first = elementAt(keyed, from).key.at;
+    const end = keyed.findIndex(({ key }, index) => index > from && key.at !== first);
+    const run = keyed.slice(from, end === -1 ? keyed.length : end).map(({ item }) => item);
     from += run.length;
     if (run.length < longRun) continue;
     notes.push({
-      words: `${letter(elementAt(run, 0).key!.at)} is the key ${run.length} times on end, in items ${listing(run.map(({ number }) => String(number)))}; shuffled choices mend that.`,
+      words: `${letter(first)} is the key ${run.length} times on end, in items ${listing(run.map(({ number }) => String(number)))}; shuffled choices mend that.`,
       items: run,
     });
   }
-  const mostChoices = Math.max(0, ...keyed.map(({ key }) => key!.of));
+  const mostChoices = Math.max(0, ...keyed.map(({ key }) => key.of));
   for (let index = 0; index < mostChoices; index++) {
-    const those = keyed.filter(({ key }) => key!.at === index);
+    const those = keyed.filter(({ key }) => key.at === index);
     // Two standard deviations above what chance would give; each item adds the chance that its own letter comes up.
-    const chances = keyed.map(({ key }) => (index < key!.of ? 1 / key!.of : 0));
+    const chances = keyed.map(({ key }) => (index < key.of ? 1 / key.of : 0));
     const mean = chances.reduce((sum, p) => sum + p, 0);
     const sd = Math.sqrt(chances.reduce((sum, p) => sum + p * (1 - p), 0));
     if (keyed.length >= 8 && those.length > mean + 2 * sd)
       notes.push({
         words: `${letter(index)} is the key of ${those.length} of ${keyed.length} choices; shuffled choices mend that.`,
-        items: those,
+        items: those.map(({ item }) => item),
       });
   }
   return notes;

@@ -31,7 +31,8 @@ export function cues(
 ): { tells: NotedItem; key: string; of: NotedItem }[] {
   const stems = items.map(({ stem }) => ` ${wordsOf(stem).join(' ')} `);
   return items.flatMap((of) => {
-    const words = of.key ? wordsOf(of.key.words) : [];
+    const key = of.key?.words ?? '';
+    const words = wordsOf(key);
     const phrase = words.join(' ');
     if (phrase.length < 5 || words.length > 6 || words.every((word) => /^\d/.test(word))) return [];
     // What the question itself names cannot be given away any more.
@@ -43,6 +44,6 @@ export function cues(
           elementAt(stems, index).includes(` ${phrase} `) &&
           (item.passage === null || item.passage !== of.passage),
       )
-      .map((tells) => ({ tells, key: of.key!.words, of }));
+      .map((tells) => ({ tells, key, of }));
   });
 }

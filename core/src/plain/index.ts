@@ -45,8 +45,10 @@ export function plainText(html: string): string {
       else if (formula !== undefined) words.push(typed(withoutEntities(formula)));
       replaced = gap !== undefined || formula !== undefined;
       if (token.name === 'br') words.push(' ');
-      else if (alt !== undefined || title !== undefined)
-        words.push(` ${withoutEntities(alt ?? title!)} `);
+      else {
+        const described = alt ?? title;
+        if (described !== undefined) words.push(` ${withoutEntities(described)} `);
+      }
     }
   }
   return words.join('').replace(/\s+/g, ' ').trim();

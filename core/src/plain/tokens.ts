@@ -3,6 +3,7 @@
  * attributes in double quotes, tags closed by “>”. Whatever else holds a “<” is broken, since a browser could read it in
  * another way than we do. The work grows with the length of the text and with nothing else.
  */
+import { elementAt } from '../certain';
 
 /** Attributes as they stand, entities not resolved. */
 export type Attributes = Readonly<Record<string, string>>;
@@ -30,7 +31,7 @@ function readTag(html: string, from: number): { token: Token; end: number } | nu
   let end = from + begin[0].length;
   const attributes: Record<string, string> = {};
   for (let read = matchAt(attribute, html, end); read; read = matchAt(attribute, html, end)) {
-    const name = read[1]!.toLowerCase();
+    const name = elementAt(read, 1).toLowerCase();
     // Of two with one name browsers take the first; nobody writes two on purpose.
     if (Object.hasOwn(attributes, name)) return null;
     attributes[name] = read[2] ?? '';
@@ -38,7 +39,7 @@ function readTag(html: string, from: number): { token: Token; end: number } | nu
   }
   const close = matchAt(tagEnd, html, end);
   if (!close) return null;
-  const name = begin[2]!.toLowerCase();
+  const name = elementAt(begin, 2).toLowerCase();
   const token: Token =
     begin[1] === '/' ? { kind: 'close', name } : { kind: 'open', name, attributes };
   return { token, end: end + close[0].length };

@@ -5,6 +5,8 @@
  * through SplitMix32 from a 32-bit FNV-1a hash of the seed's UTF-16 units; Fisher-Yates as in Knuth, TAOCP 2, 3.4.2.
  * Constants are from memory; the golden tests pin what they give.
  */
+import { elementAt } from '../certain';
+
 export interface Random {
   /** Uniform in [0, 1), 32 bits. */
   next(): number;
@@ -33,19 +35,20 @@ export function randomFrom(seed: string): Random {
     z = Math.imul(z ^ (z >>> 15), 0x735a2d97);
     return (z ^ (z >>> 15)) >>> 0;
   };
-  // Whole numbers of 32 bits stay such in a typed array; as variables of a closure they would be boxed at every step.
-  const state = Int32Array.of(splitMix(), splitMix(), splitMix(), splitMix());
+  // Whole numbers of 32 bits stay such in a view of memory; as variables of a closure they would be boxed at every step.
+  const state = new DataView(new ArrayBuffer(16));
+  for (const place of [0, 4, 8, 12]) state.setInt32(place, splitMix());
 
   const bits = () => {
-    const second = state[1]!;
-    const result = Math.imul(rotate(Math.imul(second, 5), 7), 9) >>> 0;
-    state[2]! ^= state[0]!;
-    state[3]! ^= second;
-    state[1]! ^= state[2]!;
-    state[0]! ^= state[3]!;
-    state[2]! ^= second << 9;
-    state[3] = rotate(state[3]!, 11);
-    return result;
+    const first = state.getInt32(0);
+    const second = state.getInt32(4);
+    const third = state.getInt32(8) ^ first;
+    const fourth = state.getInt32(12) ^ second;
+    state.setInt32(0, first ^ fourth);
+    state.setInt32(4, second ^ third);
+    state.setInt32(8, third ^ (second << 9));
+    state.setInt32(12, rotate(fourth, 11));
+    return Math.imul(rotate(Math.imul(second, 5), 7), 9) >>> 0;
   };
 
   const random: Random = {
@@ -61,13 +64,13 @@ export function randomFrom(seed: string): Random {
       const copy = [...list];
       for (let i = copy.length - 1; i > 0; i--) {
         const j = random.below(i + 1);
-        [copy[i], copy[j]] = [copy[j]!, copy[i]!];
+        [copy[i], copy[j]] = [elementAt(copy, j), elementAt(copy, i)];
       }
       return copy;
     },
     pick(list) {
       if (list.length === 0) throw new RangeError('Nothing can be picked from an empty list.');
-      return list[random.below(list.length)]!;
+      return elementAt(list, random.below(list.length));
     },
     normal: () =>
       Math.sqrt(-2 * Math.log(1 - random.next())) * Math.cos(2 * Math.PI * random.next()),

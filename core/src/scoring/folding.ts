@@ -91,7 +91,7 @@ const plainLetters = (text: string) =>
     .normalize('NFD')
     .replace(/(\p{L})\p{Mn}+/gu, '$1')
     .normalize('NFC')
-    .replace(/[œæøłđŒÆØŁĐ]/g, (letter) => joinedLetters[letter]!);
+    .replace(/[œæøłđŒÆØŁĐ]/g, (letter) => joinedLetters[letter] ?? letter);
 const oneSpace = (text: string) =>
   text
     .replace(/\s+/g, ' ')

@@ -1,4 +1,5 @@
 /** Reads numbers as students write them: 1/2, 1 1/2, ½, 0.5, 0,5, 1,234.5, 3.2 × 10^4, 5E-1, (−3), −7 °C, 50 %. */
+import { elementAt } from '../certain';
 import { add, divide, fromDecimal, negate, rational, type Rational } from './rational';
 
 /** Which sign parts whole from fraction. With `either`, a number that can be read in two ways counts in both. */
@@ -102,8 +103,8 @@ export function readNumber(text: string, decimal: DecimalSign = 'either'): Readi
   let unit = '';
   const before = /^([-+]?) ?([$€£¥]) ?/.exec(rest);
   if (before) {
-    unit = before[2]!;
-    rest = before[1]! + rest.slice(before[0].length);
+    unit = elementAt(before, 2);
+    rest = elementAt(before, 1) + rest.slice(before[0].length);
   }
   const match = shape.exec(rest);
   if (!match?.groups) return [];
@@ -117,15 +118,15 @@ export function readNumber(text: string, decimal: DecimalSign = 'either'): Readi
   if (part.bottom !== undefined) {
     const bottom = BigInt(part.bottom);
     if (bottom === 0n) return [];
-    values = [add(rational(BigInt(part.whole!), 1n), rational(BigInt(part.top!), bottom))];
+    values = [add(rational(BigInt(part.whole ?? 0), 1n), rational(BigInt(part.top ?? 0), bottom))];
   } else if (part.under !== undefined) {
     const unders = readPlain(part.under, decimal).filter((under) => under.n !== 0n);
-    const quotients = readPlain(part.over!, decimal).flatMap((over) =>
+    const quotients = readPlain(part.over ?? '', decimal).flatMap((over) =>
       unders.map((under) => divide(over, under)),
     );
     values = part.minus === '-' ? quotients.map(negate) : quotients;
   } else {
-    values = readPlain(part.plain!, decimal);
+    values = readPlain(part.plain ?? '', decimal);
   }
   return values.map((value) => ({ value: part.sign === '-' ? negate(value) : value, unit }));
 }

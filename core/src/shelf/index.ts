@@ -1,4 +1,5 @@
 /** Finding tests on the shelf, as items are found in a bank: every filter shows what each of its choices would give. */
+import { valueOf } from '../certain';
 import { wordsOf } from '../finding';
 import type { Medium } from '../items';
 import type { TestKind } from '../assessments';
@@ -103,7 +104,7 @@ export function findTests(
     return Array.isArray(wantedFacet) ? wantedFacet : [wantedFacet];
   };
   const active = facetNames.filter((name) => asked(name).length > 0);
-  const counts = Object.fromEntries(facetNames.map((name) => [name, new Map<unknown, number>()]));
+  const counts = new Map(facetNames.map((name) => [name, new Map<unknown, number>()]));
   const shelvedTests: ShelvedTest[] = [];
   for (const test of tests) {
     if (!says(test, typed)) continue;
@@ -113,15 +114,17 @@ export function findTests(
     if (failed.length > 1) continue;
     if (failed.length === 0) shelvedTests.push(test);
     // A test that fails one filter is what that filter's other choices would give.
-    for (const name of failed.length === 1 ? failed : facetNames)
+    for (const name of failed.length === 1 ? failed : facetNames) {
+      const ofFacet = valueOf(counts, name);
       for (const value of new Set<unknown>(facets[name](test)))
-        counts[name]!.set(value, (counts[name]!.get(value) ?? 0) + 1);
+        ofFacet.set(value, (ofFacet.get(value) ?? 0) + 1);
+    }
   }
   shelvedTests.sort((a, b) => compare[order](a, b) || a.id - b.id);
   return {
     ids: shelvedTests.map(({ id }) => id),
     counts: Object.fromEntries(
-      facetNames.map((name) => [name, [...counts[name]!]]),
+      [...counts].map(([name, ofFacet]) => [name, [...ofFacet]]),
     ) as unknown as ShelfCounts,
   };
 }

@@ -84,12 +84,12 @@ const shareClock = (a: Stage, b: Stage) => a.clock !== null && b.clock?.key === 
  */
 export function entered(stages: readonly Stage[], course: Course, now: number): Course | null {
   const here = elementAt(stages, course.stage);
-  const over = course.clockAt !== null && course.clockAt <= now;
+  const over = course.clockAt !== null && course.clockAt <= now ? course.clockAt : null;
   let next = course.stage + 1;
-  while (over && stages[next] && shareClock(here, elementAt(stages, next))) next++;
+  while (over !== null && stages[next] && shareClock(here, elementAt(stages, next))) next++;
   const stage = stages[next];
   if (!stage) return null;
-  const leftAt = over ? course.clockAt! : now;
+  const leftAt = over ?? now;
   return {
     stage: next,
     clockAt: shareClock(here, stage) ? course.clockAt : startOf(stage, now),

@@ -2,6 +2,7 @@
  * Frameworks in 1EdTech CASE 1.0 as a CFPackage in JSON: CFDocument, CFItems and CFAssociations of the type “isChildOf”.
  * Source: 1EdTech Competencies and Academic Standards Exchange 1.0; the names of fields are from memory.
  */
+import { elementAt } from '../certain';
 import { z } from 'zod';
 import { FrameworkProblem, ordered, readGrades, type FrameworkFile } from './framework';
 
@@ -43,9 +44,9 @@ export function readCase(text: string): FrameworkFile {
   }
   const read = cfPackage.safeParse(parsed);
   if (!read.success) {
-    const [issue] = read.error.issues;
+    const issue = elementAt(read.error.issues, 0);
     throw new FrameworkProblem(
-      `The file is no CASE package: ${issue!.path.join('/') || 'the whole'}: ${issue!.message}`,
+      `The file is no CASE package: ${issue.path.join('/') || 'the whole'}: ${issue.message}`,
     );
   }
   const { CFDocument, CFItems, CFAssociations } = read.data;

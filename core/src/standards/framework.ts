@@ -55,13 +55,14 @@ export function ordered(lines: FrameworkLine[]): FrameworkLine[] {
   const children = new Map<string | null, FrameworkLine[]>();
   for (const line of lines) {
     const parent = line.parent !== null && byKey.has(line.parent) ? line.parent : null;
-    children.set(parent, [...(children.get(parent) ?? []), { ...line, parent }]);
+    const siblings = children.get(parent);
+    if (siblings) siblings.push({ ...line, parent });
+    else children.set(parent, [{ ...line, parent }]);
   }
   const result: FrameworkLine[] = [];
   const codes = new Set<string>();
   const waiting = [...(children.get(null) ?? [])].reverse();
-  while (waiting.length > 0) {
-    const line = waiting.pop()!;
+  for (let line = waiting.pop(); line; line = waiting.pop()) {
     const code = freeCode(line.code || line.statement, codes);
     codes.add(code.toLowerCase());
     result.push({ ...line, code, statement: line.statement.slice(0, longest.statement) });

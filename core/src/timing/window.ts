@@ -92,8 +92,8 @@ export type WindowState = 'before' | 'open' | 'late' | 'closed';
 export function windowState(window: Window, now: number): WindowState {
   if (now < window.opensAt) return 'before';
   if (window.closesAt === null || now < window.closesAt) return 'open';
-  const end = windowEnd(window)!;
-  return now < end ? 'late' : 'closed';
+  const end = windowEnd(window);
+  return end !== null && now >= end ? 'closed' : 'late';
 }
 
 export type AttemptState = 'working' | 'grace' | 'over';

@@ -1,9 +1,21 @@
 /** Instants and durations in words, for a place's own clock. */
+import { valueOf } from '../certain';
 import { day, minute, second } from './window';
 
 const formats = new Map<string, Intl.DateTimeFormat>();
 
-function partsOf(index: number, zone: string): Record<string, string> {
+/** What a calendar and a clock in a zone show. */
+interface Shown {
+  weekday: string;
+  day: string;
+  /** In full or short, as the language has it. */
+  month: string;
+  year: string;
+  hour: string;
+  minute: string;
+}
+
+function shownAt(time: number, zone: string): Shown {
   let format = formats.get(zone);
   if (!format) {
     format = new Intl.DateTimeFormat('en-GB', {
@@ -18,21 +30,29 @@ function partsOf(index: number, zone: string): Record<string, string> {
     });
     formats.set(zone, format);
   }
-  return Object.fromEntries(format.formatToParts(index).map(({ type, value }) => [type, value]));
+  const parts = new Map(format.formatToParts(time).map(({ type, value }) => [type, value]));
+  return {
+    weekday: valueOf(parts, 'weekday'),
+    day: valueOf(parts, 'day'),
+    month: valueOf(parts, 'month'),
+    year: valueOf(parts, 'year'),
+    hour: valueOf(parts, 'hour'),
+    minute: valueOf(parts, 'minute'),
+  };
 }
 
-const dayNumber = ({ year, month, day: date }: Record<string, string>) =>
-  Date.parse(`${date} ${month!.slice(0, 3)} ${year} 00:00 UTC`) / day;
+const dayNumber = ({ year, month, day: date }: Shown) =>
+  Date.parse(`${date} ${month.slice(0, 3)} ${year} 00:00 UTC`) / day;
 
 /** "today 14:30", "Fri 14:30" within six days, "Fri 6 Mar, 14:30" otherwise, with the year when it is another. */
 export function inWords(time: number, zone: string, now: number): string {
-  const then = partsOf(time, zone);
-  const today = partsOf(now, zone);
+  const then = shownAt(time, zone);
+  const today = shownAt(now, zone);
   const days = dayNumber(then) - dayNumber(today);
   const clock = `${then.hour}:${then.minute}`;
   if (days === 0) return `today ${clock}`;
   if (days > 0 && days < 7) return `${then.weekday} ${clock}`;
-  const date = `${then.weekday} ${then.day} ${then.month!.slice(0, 3)}`;
+  const date = `${then.weekday} ${then.day} ${then.month.slice(0, 3)}`;
   return then.year === today.year ? `${date}, ${clock}` : `${date} ${then.year}, ${clock}`;
 }
 

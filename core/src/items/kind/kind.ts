@@ -2,6 +2,7 @@
  * A kind of part is one module that says everything the product must know of one QTI interaction. A new kind is a new
  * module and a line in `kinds/index.ts`; nothing else asks which kind it has before it.
  */
+import { present } from '../../certain';
 import { z } from 'zod';
 import { mostPoints, type SetRule } from '../../scoring';
 import { plainText, richText } from '../../text';
@@ -206,7 +207,9 @@ export function reorder<T extends { fixed?: boolean | undefined }>(
   order: <U>(list: readonly U[]) => U[],
 ): T[] {
   const free = order(choices.filter(({ fixed }) => !fixed));
-  return choices.map((candidate) => (candidate.fixed ? candidate : free.shift()!));
+  return choices.map((candidate) =>
+    candidate.fixed ? candidate : present(free.shift(), 'free choice'),
+  );
 }
 
 export const shown = (choices: readonly ShownChoice[]): ShownChoice[] =>

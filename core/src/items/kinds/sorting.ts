@@ -124,7 +124,7 @@ export const sorting: Kind<Sorting, string[], SittingSorting> = {
     const [first, ...others] = part.keys;
     const more =
       others.length > 0 ? ` (or one of ${count(others.length, 'other answer pattern')})` : '';
-    return setRuleInWords(part.rule, `${inGroups(part, first!)}${more}`, 'thing');
+    return setRuleInWords(part.rule, `${inGroups(part, first ?? [])}${more}`, 'thing');
   },
   texts: ({ choices, groups }) => [...textsOf(choices, 'choices'), ...textsOf(groups, 'groups')],
   toGist: ({ prompt, needs, choices, groups, keys, rule }) => ({
