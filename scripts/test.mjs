@@ -85,7 +85,7 @@ async function unit() {
   const projects = ['core', 'web', 'server'];
   const chosen = projects.includes(which) ? ['--selectProjects', which] : [which].filter(Boolean);
   const file = join(output, 'jest.json');
-  const args = ['jest', '--forceExit', '--json', `--outputFile=${file}`, ...chosen];
+  const args = ['jest', '--json', `--outputFile=${file}`, ...chosen];
   await suite('Unit and server tests', args, root, () => {
     const result = readJson(file);
     const broken = result && result.numFailedTests + result.numRuntimeErrorTestSuites;

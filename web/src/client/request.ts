@@ -1,4 +1,5 @@
 /** One way to the server. Errors become `Refused`, with the server's own words and the place of each fault. */
+import { present } from '@oaken/core/certain';
 import type { ProblemBody } from '@oaken/contract';
 
 /** The name under which an administrator finds what happened in the server's log. */
@@ -96,13 +97,13 @@ export async function requestLines<Line>(
   options: { signal?: AbortSignal; line(line: Line): void },
 ): Promise<void> {
   const response = await send('POST', path, body, options);
-  const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
+  const reader = present(response.body, 'body').pipeThrough(new TextDecoderStream()).getReader();
   let rest = '';
   for (;;) {
     const { done, value } = await reader.read();
     if (done) break;
     const pieces = (rest + value).split('\n');
-    rest = pieces.pop()!;
+    rest = present(pieces.pop(), 'pop');
     for (const piece of pieces) if (piece) options.line(JSON.parse(piece) as Line);
   }
 }

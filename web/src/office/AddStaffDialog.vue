@@ -4,16 +4,15 @@ import type { PersonalLink } from '@oaken/contract/accounts';
 import { readStaffList } from '@oaken/core/staff';
 import { count } from '@oaken/core/text';
 import { computed, ref, watch } from 'vue';
+import { useDoing } from '../client/useDoing';
 import { call } from '../client/call';
-import { inWords } from '../client/request';
 import FileButton from '../parts/FileButton.vue';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ taken: string[] }>();
 const emit = defineEmits<{ added: [links: PersonalLink[]] }>();
 const text = ref('');
-const wrong = ref('');
-const busy = ref(false);
+const { wrong, busy, act } = useDoing();
 const list = computed(() => readStaffList(text.value, props.taken));
 
 watch(open, (now) => {
@@ -25,18 +24,12 @@ async function take(file: File): Promise<void> {
 }
 
 async function add(): Promise<void> {
-  busy.value = true;
-  wrong.value = '';
-  try {
+  await act(async () => {
     const { links } = await call('addStaff', { body: { people: list.value.people } });
     text.value = '';
     open.value = false;
     emit('added', links);
-  } catch (error) {
-    wrong.value = inWords(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 </script>
 

@@ -2,8 +2,8 @@
 /** The people of the school: who they are, adding them, blocking them, and links for new passwords. */
 import type { PersonalLink, StaffRow } from '@oaken/contract/accounts';
 import { onMounted, ref } from 'vue';
+import { useDoing } from '../client/useDoing';
 import { call } from '../client/call';
-import { inWords } from '../client/request';
 import { useSession } from '../client/session';
 import { done, failed } from '../desk/shared/undo';
 import { useWords } from '../desk/shared/words';
@@ -17,18 +17,15 @@ type Office = Awaited<ReturnType<typeof call<'listAccounts'>>>;
 const session = useSession();
 const words = useWords();
 const office = ref<Office | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const adding = ref(false);
 const links = ref<PersonalLink[]>([]);
 const roleNames = { teacher: 'Teacher', administrator: 'Administrator', student: 'Student' };
 
 async function load(): Promise<void> {
-  try {
+  await read(async () => {
     office.value = await call('listAccounts', {});
-    wrong.value = '';
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 onMounted(load);
 

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 /** The school's frameworks of standards, and bringing one in from an open format. */
+import { present } from '@oaken/core/certain';
 import type { FrameworkPreview } from '@oaken/contract/standards';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, reactive, ref } from 'vue';
+import { useDoing } from '../client/useDoing';
 import { addressOf, call } from '../client/call';
-import { inWords, request } from '../client/request';
+import { request } from '../client/request';
 import { useSession } from '../client/session';
 import { useFieldErrors } from '../desk/accounts/fieldErrors';
 import { done } from '../desk/shared/undo';
@@ -16,7 +18,7 @@ type Frameworks = Awaited<ReturnType<typeof call<'listFrameworks'>>>['frameworks
 
 const session = useSession();
 const frameworks = ref<Frameworks | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const file = ref<File | null>(null);
 const preview = ref<FrameworkPreview | null>(null);
 const form = reactive({ name: '', publisher: '', subject: '' });
@@ -28,11 +30,9 @@ const typeOf = ({ name }: File) => (/\.json$/i.test(name) ? 'case' : 'csv');
 const importing = computed({ get: () => file.value !== null, set: () => (file.value = null) });
 
 async function load(): Promise<void> {
-  try {
+  await read(async () => {
     frameworks.value = (await call('listFrameworks', {})).frameworks;
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 onMounted(load);
 
@@ -53,11 +53,13 @@ async function look(chosen: File): Promise<void> {
 async function importIt(): Promise<void> {
   busy.value = true;
   // Sent even where it is empty: the server says what is missing.
-  const query = new URLSearchParams({ ...form, type: typeOf(file.value!) });
-  const imported = await attempt(() => request('POST', `/api/frameworks?${query}`, file.value!));
+  const query = new URLSearchParams({ ...form, type: typeOf(present(file.value, 'file')) });
+  const imported = await attempt(() =>
+    request('POST', `/api/frameworks?${query}`, present(file.value, 'file')),
+  );
   busy.value = false;
   if (!imported) return;
-  done(`“${form.name}” imported: ${count(preview.value!.total, 'standard')}.`);
+  done(`“${form.name}” imported: ${count(present(preview.value, 'preview').total, 'standard')}.`);
   file.value = null;
   await load();
 }

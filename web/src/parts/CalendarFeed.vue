@@ -1,19 +1,17 @@
 <script setup lang="ts">
 /** The address of one's own calendar feed: to copy, or to renew when somebody else has it. */
 import { ref } from 'vue';
-import { inWords } from '../client/request';
+import { useDoing } from '../client/useDoing';
 import { seatCall } from '../client/seatCall';
 
 const address = ref('');
 const copied = ref(false);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 async function open(renew: boolean): Promise<void> {
-  try {
+  await read(async () => {
     const { path } = await seatCall('openCalendar', { body: { renew } });
     [address.value, copied.value, wrong.value] = [`${location.origin}${path}`, false, ''];
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 async function copy(): Promise<void> {
   copied.value = await navigator.clipboard.writeText(address.value).then(

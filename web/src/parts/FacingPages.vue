@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Two facing pages with a gutter that can be dragged, or moved with the arrow keys; two tabs on a narrow screen. */
+import { present } from '@oaken/core/certain';
 import { computed, ref } from 'vue';
 
 const props = withDefaults(
@@ -32,7 +33,7 @@ function drag(event: PointerEvent): void {
   const gutter = event.currentTarget as HTMLElement;
   gutter.setPointerCapture(event.pointerId);
   const follow = (moved: PointerEvent) => {
-    const { left, width } = box.value!.getBoundingClientRect();
+    const { left, width } = present(box.value, 'box').getBoundingClientRect();
     move((100 * (moved.clientX - left)) / width);
   };
   gutter.addEventListener('pointermove', follow);

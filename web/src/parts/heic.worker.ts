@@ -1,4 +1,5 @@
 /** Turns a photo in a phone's own format (HEIC) into a JPEG, away from the page. */
+import { present } from '@oaken/core/certain';
 import libheif from 'libheif-js/wasm-bundle';
 
 const quality = 0.88;
@@ -23,6 +24,6 @@ async function asJpeg(bytes: ArrayBuffer): Promise<Blob> {
   );
   image.free();
   const canvas = new OffscreenCanvas(width, height);
-  canvas.getContext('2d')!.putImageData(pixels, 0, 0);
+  present(canvas.getContext('2d'), 'get context').putImageData(pixels, 0, 0);
   return canvas.convertToBlob({ type: 'image/jpeg', quality });
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A field for a wording, with everything that a wording can hold; what is pasted arrives clean. */
+import { present } from '@oaken/core/certain';
 import {
   BoldIcon,
   ItalicIcon,
@@ -99,11 +100,11 @@ function draw(): void {
     for (const element of box.value?.querySelectorAll<HTMLElement>(
       '[data-formula]:not(:has(.katex))',
     ) ?? [])
-      drawFormulas(element.parentElement!);
+      drawFormulas(present(element.parentElement, 'parent element'));
   });
 }
 
-const chain = () => editor.value!.chain().focus();
+const chain = () => present(editor.value, 'editor').chain().focus();
 const marks = [
   { name: 'bold', icon: BoldIcon, title: 'Bold', run: () => chain().toggleBold().run() },
   { name: 'italic', icon: ItalicIcon, title: 'Italic', run: () => chain().toggleItalic().run() },
@@ -166,7 +167,7 @@ const mediaKind = ref<Medium['kind']>('picture');
 const mediaStart = ref<Medium | null>(null);
 function openMedia(kind: Medium['kind']): void {
   mediaKind.value = kind;
-  const attributes = editor.value!.getAttributes(kind);
+  const attributes = present(editor.value, 'editor').getAttributes(kind);
   mediaStart.value = attributes.src
     ? {
         kind,
@@ -199,7 +200,7 @@ const tableActs: [title: string, run: () => unknown][] = [
 
 /** A new place in the text, under the first name that is free. */
 function markPlace(): void {
-  const current = editor.value!;
+  const current = present(editor.value, 'editor');
   const [sign, attribute] = props.places === 'gaps' ? ['g', 'data-gap'] : ['w', 'data-words'];
   const taken = new Set(
     Array.from(

@@ -1,4 +1,5 @@
 /** What comes from a word processor or a spreadsheet, before the editor reads it. */
+import { present } from '@oaken/core/certain';
 
 /** Lists that a word processor writes as paragraphs with marks of its own become lists. */
 function listsFromMarks(body: HTMLElement): void {
@@ -20,7 +21,7 @@ function listsFromMarks(body: HTMLElement): void {
     }
     const item = body.ownerDocument.createElement('li');
     item.innerHTML = `<p>${paragraph.innerHTML.trim()}</p>`;
-    list!.append(item);
+    present(list, 'list').append(item);
     paragraph.remove();
   }
 }

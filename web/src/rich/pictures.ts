@@ -1,4 +1,5 @@
 /** Pictures in what is pasted: a screenshot, a word processor's, one that lies elsewhere. */
+import { elementAt, present } from '@oaken/core/certain';
 
 export interface PastedPictures {
   /** The text with a mark in the place of each picture that can be sent. */
@@ -52,10 +53,10 @@ export async function picturesIn(data: DataTransfer): Promise<PastedPictures | n
 async function fromData(source: string): Promise<File | null> {
   const match = /^data:(image\/[\w.+-]+);base64,([\w+/=\s]+)$/.exec(source);
   if (!match) return null;
-  const bytes = Uint8Array.from(atob(match[2]!.replace(/\s/g, '')), (letter) =>
+  const bytes = Uint8Array.from(atob(elementAt(match, 2).replace(/\s/g, '')), (letter) =>
     letter.charCodeAt(0),
   );
-  return new File([bytes], 'pasted', { type: match[1]! });
+  return new File([bytes], 'pasted', { type: elementAt(match, 1) });
 }
 
 /** Pictures as a word processor writes them beside its markup: hexadecimal, in groups of their own. */
@@ -64,11 +65,13 @@ export function picturesInRtf(rtf: string): File[] {
   for (const [, kind, hex] of rtf.matchAll(
     /\\(png|jpeg)blip\b(?:\{[^{}]*\}|[^{}])*?\s((?:[0-9a-f]{2}\s*){16,})\}/gi,
   )) {
-    const digits = hex!.replace(/\s/g, '');
+    const digits = present(hex, 'hex').replace(/\s/g, '');
     const bytes = Uint8Array.from({ length: digits.length / 2 }, (_, place) =>
       parseInt(digits.slice(2 * place, 2 * place + 2), 16),
     );
-    pictures.push(new File([bytes], 'pasted', { type: `image/${kind!.toLowerCase()}` }));
+    pictures.push(
+      new File([bytes], 'pasted', { type: `image/${present(kind, 'kind').toLowerCase()}` }),
+    );
   }
   return pictures;
 }

@@ -5,7 +5,7 @@ import { practiceInWords } from '@oaken/core/assignments';
 import { inWords as timeInWords } from '@oaken/core/timing';
 import { onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { inWords } from '../client/request';
+import { useDoing } from '../client/useDoing';
 import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
 import { limitWords } from './limitWords';
@@ -15,36 +15,27 @@ const router = useRouter();
 const assignmentId = Number(useRoute().params.assignmentId);
 const row = ref<SeatRow | null>(null);
 const word = ref('');
-const wrong = ref('');
-const busy = ref(false);
+const { wrong, busy, read, act } = useDoing();
 
 onMounted(async () => {
-  try {
+  await read(async () => {
     const answer = await seatCall('listSeat', {});
     session.setClock(answer.now);
     row.value =
       answer.assignments.find((assignment) => assignment.assignmentId === assignmentId) ?? null;
     if (!row.value) wrong.value = 'This is not on your list.';
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 async function begin(): Promise<void> {
   if (busy.value) return;
-  busy.value = true;
-  wrong.value = '';
-  try {
+  await act(async () => {
     const body = {
       ...(word.value && { word: word.value }),
       again: (row.value?.attemptsMade ?? 0) > 0,
     };
     await seatCall('beginAttempt', { params: { assignmentId }, body });
     await router.replace(`/sit/${assignmentId}`);
-  } catch (error) {
-    wrong.value = inWords(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 const time = (moment: number) => timeInWords(moment, session.school.zone, session.now());
 </script>

@@ -4,7 +4,7 @@ import type { AnswerOf, api } from '@oaken/contract';
 import { inWords as timeInWords } from '@oaken/core/timing';
 import { onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { inWords } from '../client/request';
+import { useDoing } from '../client/useDoing';
 import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
 
@@ -13,28 +13,19 @@ const router = useRouter();
 const token = String(useRoute().params.token);
 const link = ref<AnswerOf<typeof api.readLink> | null>(null);
 const name = ref('');
-const wrong = ref('');
-const busy = ref(false);
+const { wrong, busy, read, act } = useDoing();
 onMounted(async () => {
-  try {
+  await read(async () => {
     link.value = await seatCall('readLink', { body: { token } });
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 async function come(): Promise<void> {
   if (busy.value) return;
-  busy.value = true;
-  wrong.value = '';
-  try {
+  await act(async () => {
     const answer = await seatCall('comeAsGuest', { body: { token, name: name.value } });
     session.take(answer);
     await router.replace('/');
-  } catch (error) {
-    wrong.value = inWords(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 </script>
 

@@ -2,7 +2,7 @@
 import type { AnswerOf, api } from '@oaken/contract';
 import { onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
-import { inWords } from '../client/request';
+import { useDoing } from '../client/useDoing';
 import { seatCall } from '../client/seatCall';
 import RichText from '../parts/RichText.vue';
 import TallyBox from '../parts/TallyBox.vue';
@@ -10,14 +10,12 @@ import { scoreInWords, waitingInWords } from './scoreWords';
 
 type Report = AnswerOf<typeof api.readReport>;
 const report = ref<Report | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const assignmentId = Number(useRoute().params.assignmentId);
 onMounted(async () => {
-  try {
+  await read(async () => {
     report.value = await seatCall('readReport', { params: { assignmentId } });
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 const round = (n: number) => Math.round(n * 100) / 100;
 </script>

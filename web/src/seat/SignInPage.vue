@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { present } from '@oaken/core/certain';
 import { onMounted, reactive, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { inWords } from '../client/request';
+import { useDoing } from '../client/useDoing';
 import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
 
@@ -18,26 +19,15 @@ const foundClass = ref<{
 const joining = ref(false);
 /** The passcode of a student who has just joined; it is shown only now. */
 const fresh = ref('');
-const wrong = ref('');
-const busy = ref(false);
+const { wrong, busy, act } = useDoing();
 
-async function act(step: () => Promise<void>): Promise<void> {
-  if (busy.value) return;
-  busy.value = true;
-  wrong.value = '';
-  try {
-    await step();
-  } catch (error) {
-    wrong.value = inWords(error);
-  } finally {
-    busy.value = false;
-  }
-}
 const findClass = () =>
   act(async () => {
     foundClass.value = await seatCall('findClass', { body: { code: form.code } });
     form.studentId = 0;
-    joining.value = foundClass.value!.joining && foundClass.value!.students.length === 0;
+    joining.value =
+      present(foundClass.value, 'found class').joining &&
+      present(foundClass.value, 'found class').students.length === 0;
   });
 // A sign-in slip's code leads here with the class code in the address.
 onMounted(() => {

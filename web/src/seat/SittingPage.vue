@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { elementAt, present } from '@oaken/core/certain';
 import type { SittingForm } from '@oaken/core/forms';
 import { isAnswered } from '@oaken/core/sitting';
 import { hour, minute } from '@oaken/core/timing';
@@ -58,8 +59,8 @@ function partUp(): void {
 }
 /** Of a time that is short, the last fifth is told where the teacher's warnings come too early for it. */
 function warnFor(length: number): number[] {
-  const warnings = attempt
-    .value!.warnMinutes.map((value) => value * minute)
+  const warnings = present(attempt.value, 'attempt')
+    .warnMinutes.map((value) => value * minute)
     .filter((value) => value < length);
   return warnings.length > 0 ? warnings : [length / 5];
 }
@@ -93,7 +94,7 @@ const size = computed({
 });
 const choosingLooks = ref(false);
 provide(sendFileKey, (file, part) =>
-  sendFile(file, { entry: entries.value[index.value]!.id, part }),
+  sendFile(file, { entry: elementAt(entries.value, index.value).id, part }),
 );
 provide(playsKey, plays);
 const placeKey = computed(
@@ -139,7 +140,7 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
       />
       <TimeLeft
         v-if="attempt && wholeShown && ended === 'no' && !paused"
-        :deadline-at="attempt.deadlineAt!"
+        :deadline-at="present(attempt.deadlineAt, 'deadline at')"
         :of="clock ? 'all' : ''"
         :warn-at="attempt.warnMinutes.map((own) => own * minute)"
         @up="timeUp"
@@ -205,7 +206,7 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
           <PracticeHelp
             v-if="attempt.help[entry.id]"
             :key="entry.id"
-            :help="attempt.help[entry.id]!"
+            :help="present(attempt.help[entry.id], 'help')"
             :points="entry.points"
             :off-per-try="attempt.offPerTry"
             :answered="hasAnswer(entry.id)"

@@ -2,6 +2,7 @@
  * Answers on their way to the server. Each change gets a number, is kept in this browser at once, is sent within a
  * second, and is let go only when the server says that it is stored. Without network it waits and tries again.
  */
+import { present, valueOf } from '@oaken/core/certain';
 import type { SavedAnswer, StoredAnswer } from '@oaken/contract/attempts';
 import { backoff, outcomeOf } from '@oaken/core/sitting';
 import { Refused, Unreachable } from '../client/request';
@@ -108,7 +109,7 @@ export class Outbox {
   /** The answer under a number of its own, for what is sent with it; kept and saved like any change. */
   numbered(entry: string, responses: Record<string, unknown>, flagged: boolean): SavedAnswer {
     this.change(entry, responses, flagged);
-    const { changedAt: _, ...answer } = this.pending.get(entry)!;
+    const { changedAt: _, ...answer } = valueOf(this.pending, entry);
     return answer;
   }
 
@@ -201,7 +202,10 @@ export class Outbox {
       this.events.clock(answer.now);
       for (const stored of answer.stored)
         await this.settle(
-          sent.find(({ entry }) => entry === stored.entry)!,
+          present(
+            sent.find(({ entry }) => entry === stored.entry),
+            'sent',
+          ),
           stored,
         );
       // Their stage was left on another page, or its time was over: nothing more is taken, and this page is behind.
@@ -225,7 +229,7 @@ export class Outbox {
     }
     this.numbers.set(sent.entry, Math.max(stored.number, this.numbers.get(sent.entry) ?? 0));
     if (waiting && performance.now() - waiting.changedAt < fresh && waiting.changedAt > 0) {
-      const number = this.numbers.get(sent.entry)! + 1;
+      const number = valueOf(this.numbers, sent.entry) + 1;
       this.numbers.set(sent.entry, number);
       this.keep({ ...waiting, number, device: this.device });
     } else {

@@ -1,4 +1,5 @@
 /** One attempt as the sitting page holds it: its form, the answers, how they are kept, and how it ends. */
+import { present } from '@oaken/core/certain';
 import { onMounted, onUnmounted } from 'vue';
 import { usePlays } from './plays';
 import { sendWorkOf } from './sendWork';
@@ -29,7 +30,7 @@ export function useAttempt(assignmentId: number) {
   const { goingOn, goOn } = useGoingOn(sitting, { keep, begin });
   const help = useHelp(attempt, (entry) => {
     const { responses, flagged } = answerTo(sitting, entry);
-    return sitting.outbox!.numbered(entry, responses, flagged);
+    return present(sitting.outbox, 'outbox').numbered(entry, responses, flagged);
   });
 
   onMounted(begin);

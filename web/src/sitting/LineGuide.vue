@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Covers all but a few lines. It follows the mouse; its handle is dragged by touch and moved by the arrow keys. */
+import { present } from '@oaken/core/certain';
 import { onMounted, onUnmounted, ref } from 'vue';
 
 const area = ref<HTMLElement>();
@@ -7,7 +8,7 @@ const area = ref<HTMLElement>();
 const place = ref(0.3);
 const clamp = (value: number) => Math.min(1, Math.max(0, value));
 function follow({ clientY }: PointerEvent): void {
-  const box = area.value!.getBoundingClientRect();
+  const box = present(area.value, 'area').getBoundingClientRect();
   if (clientY >= box.top && clientY <= box.bottom)
     place.value = clamp((clientY - box.top) / box.height);
 }

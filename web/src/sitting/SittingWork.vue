@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The work of a sitting: passage and question, the tools, the way through, and handing in. The same in the seat and for a teacher who looks through. */
+import { present } from '@oaken/core/certain';
 import type { SittingEntry, SittingForm } from '@oaken/core/forms';
 import type { AttemptAnswer } from '@oaken/contract/attempts';
 import type { Responses, SittingItem } from '@oaken/core/items';
@@ -72,7 +73,7 @@ const hasChoices = computed(
 const words = () => question.value?.querySelector<HTMLElement>('.item')?.innerText ?? '';
 
 function strike(part: string, choice: string): void {
-  const struckHere = (struck[here.value!.id] ??= {});
+  const struckHere = (struck[present(here.value, 'here').id] ??= {});
   const list = (struckHere[part] ??= []);
   struckHere[part] = list.includes(choice) ? list.filter((id) => id !== choice) : [...list, choice];
 }
@@ -230,7 +231,7 @@ watch(
             :disabled="settled?.has(here.id)"
             :struck="struck[here.id]"
             :crossing="crossing"
-            @answer="(part, response) => emit('answer', here!.id, part, response)"
+            @answer="(part, response) => emit('answer', present(here, 'here').id, part, response)"
             @strike="strike"
           />
           <slot name="help" :entry="here" />

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** My own account: another password, and where I am signed in. */
 import { onMounted, reactive, ref } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
 import PageHead from '../../parts/PageHead.vue';
 import { done, failed } from '../shared/undo';
@@ -14,17 +14,15 @@ type Own = Awaited<ReturnType<typeof call<'listSessions'>>>;
 const session = useSession();
 const words = useWords();
 const account = ref<Own | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const form = reactive({ old: '', password: '' });
 const busy = ref(false);
 const { attempt, errorAt, general } = useFieldErrors();
 
 async function load(): Promise<void> {
-  try {
+  await read(async () => {
     account.value = await call('listSessions', {});
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 onMounted(load);
 

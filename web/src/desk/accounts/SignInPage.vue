@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue';
+import { reactive } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
 import DoorFrame from './DoorFrame.vue';
 import { rememberSignInName } from './signInName';
@@ -11,24 +11,17 @@ const session = useSession();
 const route = useRoute();
 const router = useRouter();
 const form = reactive({ name: '', password: '' });
-const wrong = ref('');
-const busy = ref(false);
+const { wrong, busy, act } = useDoing();
 
 async function signIn(): Promise<void> {
   if (busy.value) return;
-  busy.value = true;
-  wrong.value = '';
-  try {
+  await act(async () => {
     session.take(await call('signInStaff', { body: form }));
     rememberSignInName(form.name);
     // Only a path of our own, never another site.
     const to = String(route.query.to ?? '/');
     await router.push(/^\/(?!\/)/.test(to) ? to : '/');
-  } catch (error) {
-    wrong.value = inWords(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 </script>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Left what the test should be, right what the machine finds for it; the result becomes an ordinary test. */
+import { elementAt } from '@oaken/core/certain';
 import {
   blueprintProblems,
   cellStates,
@@ -10,7 +11,7 @@ import { allEntries, mostEntries } from '@oaken/core/assessments';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { inWords } from '../../client/request';
+import { useDoing } from '../../client/useDoing';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../../parts/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
@@ -34,7 +35,7 @@ const library = useLibrary();
 const test = useTest(testId);
 const { outline, revisions, points, mayChange } = test;
 const fill = useFill(testId, test);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const picking = ref(false);
 const keep = ref(true);
 const forms = ref(1);
@@ -42,11 +43,9 @@ const seconds = ref(20);
 
 onMounted(async () => {
   library.load().catch(failed);
-  try {
+  await read(async () => {
     await test.load();
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 
 const blueprint = computed<Blueprint>(() => outline.value?.blueprint ?? emptyBlueprint());
@@ -104,7 +103,7 @@ function fromTest(): void {
   }));
   const empty = { ...blueprint.value, rows };
   const wants = cellStates(empty, planned.value);
-  for (const { row, column, have } of wants) rows[row]!.wants[column] = have;
+  for (const { row, column, have } of wants) elementAt(rows, row).wants[column] = have;
   change(empty, 'a blueprint of what is there');
 }
 
@@ -175,7 +174,7 @@ function take(): void {
     const changes = fill.changesFor(outline.value, fill.filled.value, kept.value);
     if (changes.length > 0) test.change('filling the blueprint', ...changes);
     done(
-      `The test has the ${count(fill.filled.value.forms[0]!.length, 'item')} now. Go on as with any other test.`,
+      `The test has the ${count(elementAt(fill.filled.value.forms, 0).length, 'item')} now. Go on as with any other test.`,
     );
     void test.settled().then(() => router.push(`/tests/${testId}`));
   } catch (error) {
@@ -375,7 +374,7 @@ function take(): void {
               aria-label="Time used"
             />
             <p>
-              {{ stepWords[fill.step.value!] }} …
+              {{ fill.step.value && stepWords[fill.step.value] }} …
               {{
                 fill.candidates.value
                   ? `${fill.candidates.value.toLocaleString('en')} items, `

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Standards down, depths across: what each cell wants, and what the test has of it. */
+import { elementAt } from '@oaken/core/certain';
 import { depths, totalWanted, type Blueprint, type CellState } from '@oaken/core/assembly';
 import { computed, ref, watch } from 'vue';
 import { useLibrary } from '../library/library';
@@ -24,7 +25,9 @@ watch(
     const same = before !== undefined && shape(before[0]) === shape(rows) && before[1] === width;
     typed.value = rows.map(({ wants }, r) =>
       Array.from({ length: width }, (_, c) =>
-        same && before[0][r]!.wants[c] === wants[c] ? typed.value[r]![c]! : textOf(wants[c]),
+        same && elementAt(before[0], r).wants[c] === wants[c]
+          ? elementAt(elementAt(typed.value, r), c)
+          : textOf(wants[c]),
       ),
     );
   },
@@ -32,10 +35,13 @@ watch(
 );
 const stateAt = (row: number, column: number) => props.states[row * columns.value + column];
 const name = (row: number) =>
-  library.standards.get(props.blueprint.rows[row]!.standard)?.code ?? 'a standard';
+  library.standards.get(elementAt(props.blueprint.rows, row).standard)?.code ?? 'a standard';
 
+function type(row: number, column: number, event: Event): void {
+  elementAt(typed.value, row)[column] = (event.target as HTMLInputElement).value;
+}
 function want(row: number, column: number): void {
-  const text = typed.value[row]![column]!.trim();
+  const text = elementAt(elementAt(typed.value, row), column).trim();
   const value = text === '' ? 0 : Number(text.replace(',', '.'));
   if (!(value >= 0 && value <= 500)) wrong.value = 'A cell holds a number from 0 to 500.';
   else if (props.blueprint.measure === 'items' && !Number.isInteger(value))
@@ -97,13 +103,13 @@ const haveAll = computed(() => sumOf(props.states, 'have'));
           :class="{ off: stateAt(r, c)?.have !== stateAt(r, c)?.want }"
         >
           <input
-            v-if="typed[r]"
-            v-model="typed[r]![c]"
+            :value="typed[r]?.[c]"
             class="plain-input"
             inputmode="decimal"
             placeholder="0"
             :aria-label="`${name(r)}, ${blueprint.byDepth ? `depth ${c + 1}` : 'any depth'}: wanted`"
             :readonly="!mayChange"
+            @input="type(r, c, $event)"
             @change="want(r, c)"
           />
           <span class="have">has {{ pointsText(stateAt(r, c)?.have ?? 0) }}</span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '@oaken/core/certain';
 import type { ItemRow } from '@oaken/contract/banks';
 import {
   allEntries,
@@ -10,8 +11,8 @@ import {
 import { count } from '@oaken/core/text';
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import FacingPages from '../../parts/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
@@ -49,7 +50,7 @@ const { outline, revisions, about, points, inTheWay, mayChange } = test;
 const forms = useForms(testId, test);
 const putting = usePutting(test);
 const { put, inTest } = putting;
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const indexOpen = ref(false);
 const asking = ref<'share' | 'copy' | 'similar' | 'apart' | null>(null);
 const dialog = (nonNullable: NonNullable<typeof asking.value>) =>
@@ -64,7 +65,7 @@ const parting = dialog('apart');
 
 onMounted(async () => {
   library.load().catch(failed);
-  try {
+  await read(async () => {
     await test.load();
     if (outline.value?.grades.length) search.filters.grades = [...outline.value.grades];
     const picked =
@@ -75,9 +76,7 @@ onMounted(async () => {
       await router.replace({ query: {} });
       await putting.putPicked(picked);
     }
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 
 const none: ReadonlySet<number> = new Set();
@@ -255,7 +254,7 @@ onUnmounted(() => removeEventListener('keydown', keys));
           @change="change"
           @similar="ask('similar', $event)"
           @edit="router.push(`/tests/${testId}/items/${$event.id}?form=${forms.chosenId.value}`)"
-          @parallel="forms.parallel(forms.chosen.value!.id)"
+          @parallel="forms.parallel(present(forms.chosen.value, 'chosen').id)"
           @removed="forms.chosenId.value = null"
         />
         <PaperPage

@@ -2,16 +2,15 @@
 /** Makes a copy of a test that is mine to change. */
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ testId: number; title: string; owner: string; mine: boolean }>();
 const router = useRouter();
 const typed = ref('');
-const wrong = ref('');
-const busy = ref(false);
+const { wrong, busy, act } = useDoing();
 let key = '';
 whenOpened(open, () => {
   key = crypto.randomUUID();
@@ -20,19 +19,14 @@ whenOpened(open, () => {
 });
 async function copy(): Promise<void> {
   if (busy.value) return;
-  busy.value = true;
-  try {
+  await act(async () => {
     const { id } = await call('copyTest', {
       params: { testId: props.testId },
       body: { clientKey: key, title: typed.value },
     });
     open.value = false;
     await router.push(`/tests/${id}`);
-  } catch (error) {
-    wrong.value = inWords(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 </script>
 

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Which items of a section a student gets: all of them, so many of them, or so many of what a search finds. */
+import { present } from '@oaken/core/certain';
 import type { Draw, PoolSearch, Section } from '@oaken/core/assessments';
 import { count } from '@oaken/core/text';
 import { computed, ref, watch } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { useLibrary } from '../library/library';
 import StandardPicker from '../library/StandardPicker.vue';
 import { depthNames } from '../shared/words';
@@ -26,7 +27,7 @@ const way = computed(() => {
 });
 const picking = ref(false);
 const poolSize = ref<number | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const typedCount = useTyped(() => props.section.draw?.count);
 const typedPoints = useTyped(() => props.section.draw?.points);
 const pool = computed(() =>
@@ -41,13 +42,10 @@ watch(
   async ([search]) => {
     poolSize.value = null;
     if (!search) return;
-    try {
+    await read(async () => {
       const { total } = await call('countPool', { body: { search, but: [...props.but] } });
       if (props.section.draw?.search === search) poolSize.value = total;
-      wrong.value = '';
-    } catch (error) {
-      wrong.value = inWords(error);
-    }
+    });
   },
   { immediate: true },
 );
@@ -64,7 +62,7 @@ function choose(next: string): void {
   });
 }
 function change(draw: Partial<Draw>): void {
-  emit('draw', { ...props.section.draw!, ...draw });
+  emit('draw', { ...present(props.section.draw, 'draw'), ...draw });
 }
 function changeCount(): void {
   const next = Number(typedCount.value);
@@ -179,8 +177,9 @@ const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).va
       from them.
     </p>
     <p v-else-if="short" class="wrong" role="alert">
-      There {{ pool === 1 ? 'is only 1 item' : `are only ${count(pool!, 'item')}` }}. Ask for fewer,
-      or let more in.
+      There
+      {{ pool === 1 ? 'is only 1 item' : `are only ${count(present(pool, 'pool'), 'item')}` }}. Ask
+      for fewer, or let more in.
     </p>
     <p v-else-if="section.draw" class="faded small">
       Dealt like cards, so that all items are used evenly{{

@@ -6,6 +6,7 @@ import { allEntries } from '@oaken/core/assessments';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { inWords, Refused } from '../../client/request';
 import FacingPages from '../../parts/FacingPages.vue';
@@ -27,7 +28,7 @@ const formId = typeof route.query.form === 'string' ? route.query.form : null;
 const pinned = ref<Pinned | null>(null);
 const number = ref(0);
 const title = ref('');
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const busy = ref(false);
 const older = ref(false);
 const formName = ref('');
@@ -62,12 +63,10 @@ function show(answer: TestAnswer): void {
   else wrong.value = 'This item is no longer in the test.';
 }
 onMounted(async () => {
-  try {
+  await read(async () => {
     show(await call('readTest', { params: { testId } }));
     older.value = recover();
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 
 async function save(): Promise<void> {

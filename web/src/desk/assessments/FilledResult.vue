@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What the machine found for a blueprint: how well it fits, what is missing, and the items of each form. */
+import { elementAt, present } from '@oaken/core/certain';
 import type { Filled } from '@oaken/contract/assessments';
 import type { Blueprint } from '@oaken/core/assembly';
 import { count, listing } from '@oaken/core/text';
@@ -21,9 +22,12 @@ const missing = computed(() =>
     if (what === 'minutes') return `${pointsText(by)} minutes too long${where}.`;
     if (what === 'by-hand')
       return `${count(by, 'item')} more to mark by hand than allowed${where}.`;
-    const code = library.standards.get(props.blueprint.rows[row!]!.standard)?.code ?? 'A row';
-    const depth = props.blueprint.byDepth ? `, depth ${column! + 1}` : '';
-    const want = props.blueprint.rows[row!]!.wants[column!] ?? 0;
+    const code =
+      library.standards.get(elementAt(props.blueprint.rows, present(row, 'row')).standard)?.code ??
+      'A row';
+    const depth = props.blueprint.byDepth ? `, depth ${present(column, 'column') + 1}` : '';
+    const want =
+      elementAt(props.blueprint.rows, present(row, 'row')).wants[present(column, 'column')] ?? 0;
     return what === 'short'
       ? `${code}${depth}: ${count(by, unit.value)} short of ${pointsText(want)}${where}.`
       : `${code}${depth}: ${count(by, unit.value)} more than ${pointsText(want)}${where}.`;

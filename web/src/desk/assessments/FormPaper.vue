@@ -204,7 +204,7 @@ function putPassage(of: number, passage: { id: number; revision: number } | unde
       <span>In place of the passage “{{ titles.get(of) ?? '…' }}”</span>
       <PassagePicker
         v-if="mayChange"
-        :model-value="insteadOf(of) && { id: insteadOf(of)!.id, revision: insteadOf(of)!.revision }"
+        :model-value="insteadOf(of)"
         @update:model-value="putPassage(of, $event)"
       />
     </div>

@@ -3,8 +3,8 @@
 import type { ItemRow } from '@oaken/contract/banks';
 import type { Pinned } from '@oaken/contract/assessments';
 import { ref } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import UsedIn from '../banks/UsedIn.vue';
 import CompareTexts from '../compare/CompareTexts.vue';
 import { linesOfItem } from '../compare/wordDiff';
@@ -14,14 +14,12 @@ const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ pinned: Pinned; busy: boolean }>();
 const emit = defineEmits<{ give: [] }>();
 const bank = ref<ItemRow | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 whenOpened(open, async () => {
   [bank.value, wrong.value] = [null, ''];
-  try {
+  await read(async () => {
     bank.value = (await call('readItem', { params: { itemId: props.pinned.itemId } })).item;
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 </script>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A test sat by its teacher as a student would, in any form and with any support; nothing of it is kept. */
+import { elementAt } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
 import { scoreAttempt } from '@oaken/core/attempts';
 import { formForSitting, formOf, withFewerChoicesEverywhere } from '@oaken/core/forms';
@@ -8,8 +9,8 @@ import { count } from '@oaken/core/text';
 import { minute } from '@oaken/core/timing';
 import { computed, onMounted, provide, reactive, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
@@ -23,7 +24,7 @@ import CopyTestDialog from './CopyTestDialog.vue';
 const testId = Number(useRoute().params.testId);
 const session = useSession();
 const test = ref<AnswerOf<typeof api.readEdition> | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const copying = ref(false);
 /** Whose form it is: form and place in the deal, and how choices and items stand. */
 const whose = reactive({ form: null as string | null, place: 0, shuffle: false });
@@ -42,11 +43,9 @@ const over = ref<'no' | 'handed-in' | 'time'>('no');
 const beganAt = ref(session.now());
 
 onMounted(async () => {
-  try {
+  await read(async () => {
     test.value = await call('readEdition', { params: { testId } });
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 provide(sendFileKey, async () => {
   throw new Error('Files are not kept while looking through.');
@@ -106,7 +105,7 @@ const result = computed(() => {
     maxPoints: scores.reduce((sum, { maxPoints }) => sum + maxPoints, 0),
     needsMarking: scores.filter(({ needsMarking }) => needsMarking).length,
     lines: entries.map(({ id, content }, n) => ({
-      ...scores[n]!,
+      ...elementAt(scores, n),
       number: n + 1,
       stem: content.stem,
       mine: responsesInWords(content, given.get(id) ?? {}),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Notes to a test under construction: things to look at, never in the way. */
+import { elementAt } from '@oaken/core/certain';
 import type { Note } from '@oaken/core/notes';
 
 defineProps<{ notes: readonly Note[]; forecasts: readonly string[]; mayChange: boolean }>();
@@ -20,7 +21,11 @@ const pairs: Note['about'][] = ['near', 'cue'];
     <ul v-if="notes.length">
       <li v-for="note in notes" :key="note.words">
         {{ note.words }}
-        <button v-if="note.entries.length" class="word" @click="emit('show', note.entries[0]!)">
+        <button
+          v-if="note.entries.length"
+          class="word"
+          @click="emit('show', elementAt(note.entries, 0))"
+        >
           show
         </button>
         <button v-if="note.about === 'blueprint'" class="word" @click="emit('blueprint')">

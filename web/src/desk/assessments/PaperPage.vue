@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The right page: the test as the student's paper will run. */
+import { present, valueOf } from '@oaken/core/certain';
 import type { Pinned } from '@oaken/contract/assessments';
 import {
   allPins,
@@ -55,7 +56,10 @@ const beforeAt = (section: Section, index: number, moving?: string) =>
   section.entries.filter(({ id }) => id !== moving)[index]?.id ?? null;
 
 const sectionOf = (list: HTMLElement) =>
-  props.outline.sections.find(({ id }) => id === list.dataset.section)!;
+  present(
+    props.outline.sections.find(({ id }) => id === list.dataset.section),
+    'section',
+  );
 
 /** The list is Vue's: what the drag moved in the page is put back, then the change is made in the data. */
 function putBack({ item, from, oldIndex }: SortableEvent): void {
@@ -73,7 +77,7 @@ function move(changes: Change[]): void {
 }
 
 function dropped(event: SortableEvent): void {
-  const id = event.item.dataset.entry!;
+  const id = present(event.item.dataset.entry, 'entry');
   const section = sectionOf(event.to);
   const newDraggableIndex = event.newDraggableIndex ?? 0;
   putBack(event);
@@ -169,7 +173,7 @@ const addSection = () =>
           v-for="entry in section.entries"
           :key="entry.id"
           :entry="entry"
-          :number="numbers.get(entry.id)!"
+          :number="valueOf(numbers, entry.id)"
           :pinned="revisions.get(entry.revisionId)"
           :worth="points.entries.get(entry.id) ?? 0"
           :counts="countsOf(section)"

@@ -5,8 +5,8 @@ import { formForSitting, formOf } from '@oaken/core/forms';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import PageHead from '../../parts/PageHead.vue';
 import PrintDesk from '../print/PrintDesk.vue';
@@ -18,7 +18,7 @@ import { pageName, usePageNames } from './print/usePageNames';
 
 const testId = Number(useRoute().params.testId);
 const test = ref<AnswerOf<typeof api.readEdition> | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const choice = usePrintChoice();
 /** Ids of forms to print; null is the first. */
 const chosen = ref<(string | null)[]>([null]);
@@ -26,11 +26,9 @@ const chosen = ref<(string | null)[]>([null]);
 const copies = ref(1);
 
 onMounted(async () => {
-  try {
+  await read(async () => {
     test.value = await call('readEdition', { params: { testId } });
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 
 const forms = computed(() => [

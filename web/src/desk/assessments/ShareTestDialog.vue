@@ -3,8 +3,8 @@
 import type { AnswerOf, api } from '@oaken/contract';
 import { reaches } from '@oaken/contract/banks';
 import { computed, ref } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { done } from '../shared/undo';
 import { whenOpened } from '../../parts/whenOpened';
 
@@ -13,34 +13,30 @@ const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ testId: number; title: string; ready: boolean }>();
 const emit = defineEmits<{ changed: [] }>();
 const sharing = ref<Sharing | null>(null);
-const wrong = ref('');
-const busy = ref(false);
+const { wrong, busy, read, act } = useDoing();
 
 whenOpened(open, async () => {
   [sharing.value, wrong.value] = [null, ''];
-  try {
+  await read(async () => {
     sharing.value = await call('readTestSharing', { params: { testId: props.testId } });
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
-const others = computed(
-  () =>
-    sharing.value?.colleagues.filter(
-      ({ accountId }) => !sharing.value!.shares.some((share) => share.accountId === accountId),
-    ) ?? [],
-);
+const others = computed(() => {
+  const { colleagues, shares } = sharing.value ?? { colleagues: [], shares: [] };
+  return colleagues.filter(
+    ({ accountId }) => !shares.some((share) => share.accountId === accountId),
+  );
+});
 function add(event: Event): void {
   const field = event.target as HTMLSelectElement;
   const colleague = others.value.find(({ accountId }) => accountId === Number(field.value));
   field.value = '';
-  if (colleague) sharing.value!.shares.push({ ...colleague, may: 'edit' });
+  if (colleague) sharing.value?.shares.push({ ...colleague, may: 'edit' });
 }
 async function save(): Promise<void> {
   if (!sharing.value) return;
-  busy.value = true;
-  try {
-    const { reach, shares } = sharing.value;
+  const { reach, shares } = sharing.value;
+  await act(async () => {
     await call('shareTest', {
       params: { testId: props.testId },
       body: { reach, shares: shares.map(({ accountId, may }) => ({ accountId, may })) },
@@ -48,11 +44,7 @@ async function save(): Promise<void> {
     emit('changed');
     done('Sharing is changed.');
     open.value = false;
-  } catch (error) {
-    wrong.value = inWords(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 const reachWords = {
   mine: 'only me, and whom I name below',
@@ -94,7 +86,7 @@ const rightWords = { read: 'look and copy', edit: 'change it with me' };
               </select>
             </td>
             <td class="figures">
-              <button class="word" @click="sharing!.shares.splice(index, 1)">take away</button>
+              <button class="word" @click="sharing?.shares.splice(index, 1)">take away</button>
             </td>
           </tr>
         </tbody>

@@ -4,28 +4,27 @@ import type { AnswerOf, api } from '@oaken/contract';
 import type { ItemRow } from '@oaken/contract/banks';
 import { kinds } from '@oaken/core/items';
 import { ref, watch } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { percent, stemLine } from '../shared/words';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ testId: number; entry: string | null; number: number }>();
 const emit = defineEmits<{ take: [item: ItemRow] }>();
 const similarItems = ref<AnswerOf<typeof api.findSimilar>['found'][number]['items'] | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 
 watch(open, async (now) => {
-  if (!now || props.entry === null) return;
+  const { entry } = props;
+  if (!now || entry === null) return;
   [similarItems.value, wrong.value] = [null, ''];
-  try {
+  await read(async () => {
     const answer = await call('findSimilar', {
       params: { testId: props.testId },
-      body: { entries: [props.entry], each: 8 },
+      body: { entries: [entry], each: 8 },
     });
     similarItems.value = answer.found[0]?.items ?? [];
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 function take(item: ItemRow): void {
   emit('take', item);

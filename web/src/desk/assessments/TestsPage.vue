@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The shelf of tests: an index at the left, what it finds at the right. */
+import { present } from '@oaken/core/certain';
 import type { TestRow } from '@oaken/contract/assessments';
 import { media } from '@oaken/core/items';
 import { shelves, sizeBands } from '@oaken/core/shelf';
@@ -237,12 +238,18 @@ const clear = () =>
     </p>
     <ul class="places">
       <li>
-        <button class="word" @click="(place([chosen!.id], null), (placing = false))">
+        <button
+          class="word"
+          @click="(place([present(chosen, 'chosen').id], null), (placing = false))"
+        >
           In no folder
         </button>
       </li>
       <li v-for="entry in folders" :key="entry.id">
-        <button class="word" @click="(place([chosen!.id], entry.id), (placing = false))">
+        <button
+          class="word"
+          @click="(place([present(chosen, 'chosen').id], entry.id), (placing = false))"
+        >
           {{ entry.name }}
         </button>
       </li>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Steps that have not reached the server: how many wait for the network, and which need a word from the teacher. */
+import { present } from '@oaken/core/certain';
 import { count } from '@oaken/core/text';
 import type { KeptChanges } from './changeStore';
 
@@ -21,10 +22,10 @@ const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
     </p>
     <div v-for="step in stuck" :key="step.key" class="stuck" role="alert">
       <p>
-        <b>Not saved: {{ step.text }}.</b> {{ sentence(step.stuck!.reason) }}
+        <b>Not saved: {{ step.text }}.</b> {{ sentence(present(step.stuck, 'stuck').reason) }}
       </p>
       <el-button
-        v-if="step.stuck!.replaces"
+        v-if="present(step.stuck, 'stuck').replaces"
         size="small"
         type="primary"
         @click="emit('decide', step.key, 'replace')"
@@ -34,7 +35,7 @@ const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
         >Try again</el-button
       >
       <el-button size="small" @click="emit('decide', step.key, 'let-go')">{{
-        step.stuck!.replaces ? 'Keep theirs' : 'Let it go'
+        present(step.stuck, 'stuck').replaces ? 'Keep theirs' : 'Let it go'
       }}</el-button>
     </div>
   </div>

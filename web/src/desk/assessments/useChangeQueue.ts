@@ -1,4 +1,5 @@
 /** One queue for everybody who is signed in here; it goes on sending whichever page is open. */
+import { present } from '@oaken/core/certain';
 import { shallowRef, watch } from 'vue';
 import { call } from '../../client/call';
 import { useSession } from '../../client/session';
@@ -16,7 +17,8 @@ function queueFor(account: number): ChangeQueue {
 }
 
 /** The queue of whoever is signed in. */
-export const useChangeQueue = (): ChangeQueue => queueFor(useSession().account!.id);
+export const useChangeQueue = (): ChangeQueue =>
+  queueFor(present(useSession().account, 'account').id);
 
 /** Sends, as soon as somebody is signed in, what an earlier page of theirs could not. */
 export function sendKeptChanges(): void {

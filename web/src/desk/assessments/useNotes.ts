@@ -1,3 +1,4 @@
+import { elementAt } from '@oaken/core/certain';
 import type { Pinned } from '@oaken/contract/assessments';
 import { cellStates } from '@oaken/core/assembly';
 import { forecastInWords, notedItem, notesOn } from '@oaken/core/notes';
@@ -49,7 +50,7 @@ export function useNotes({ outline, revisions, points, about }: Noted) {
       points: worth,
     }));
     return cellStates(blueprint, planned).map(({ row, column, want, have }) => ({
-      title: `${library.standards.get(blueprint.rows[row]!.standard)?.code ?? 'A row'}${blueprint.byDepth ? `, depth ${column + 1}` : ''}`,
+      title: `${library.standards.get(elementAt(blueprint.rows, row).standard)?.code ?? 'A row'}${blueprint.byDepth ? `, depth ${column + 1}` : ''}`,
       want,
       have,
     }));

@@ -1,4 +1,5 @@
 /** How items come into a test: one by one, picked in the banks, or in the place of another. */
+import { elementAt } from '@oaken/core/certain';
 import type { ItemRow } from '@oaken/contract/banks';
 import {
   allEntries,
@@ -47,7 +48,7 @@ export function usePutting(test: ReturnType<typeof useTest>) {
     if (inTest.value.has(item.id)) return failed(new Error('That item is in the test already.'));
     test.know(item);
     const entry = entryOf(item);
-    const wanted = { section: section ?? outline.value.sections.at(-1)!.id, before };
+    const wanted = { section: section ?? elementAt(outline.value.sections, -1).id, before };
     const place = placeFor(outline.value, entry, wanted, test.passageOf);
     test.change('putting an item in', { do: 'put', entry, ...place }, ...describedBy(item));
   }
@@ -75,7 +76,7 @@ export function usePutting(test: ReturnType<typeof useTest>) {
       const place = placeFor(
         next,
         entry,
-        { section: next.sections.at(-1)!.id, before: null },
+        { section: elementAt(next.sections, -1).id, before: null },
         test.passageOf,
       );
       const change: Change = { do: 'put', entry, ...place };

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
 import type { ClassRow } from '@oaken/contract/classes';
 import type { TestAnswer } from '@oaken/contract/assessments';
@@ -8,6 +9,7 @@ import { count, listing } from '@oaken/core/text';
 import { day, wallOf } from '@oaken/core/timing';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { inWords, Refused } from '../../client/request';
 import { useSession } from '../../client/session';
@@ -33,14 +35,14 @@ const test = ref<TestAnswer | null>(null);
 const classes = ref<ClassRow[]>([]);
 const groups = ref<AnswerOf<typeof api.listGroups>['groups']>([]);
 const form = ref<WishForm>(blankForm(session.now(), session.school.zone));
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const fieldErrors = ref<Record<string, string>>({});
 const busy = ref(false);
 const draftId = ref(Number(route.query.draft) || 0);
 const clientKey = crypto.randomUUID();
 
 onMounted(async () => {
-  try {
+  await read(async () => {
     const [assignment, mine, parties] = await Promise.all([
       call('readTest', { params: { testId } }),
       call('listClasses', {}),
@@ -61,9 +63,7 @@ onMounted(async () => {
     initial = JSON.stringify(form.value);
     takeUp();
     test.value = assignment;
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 /** What was filled in and neither given nor kept as a draft is there again, also after signing in anew. */
 const kept = useKeptForm<{ started: string; form: WishForm }>(`assign-${testId}`);
@@ -160,13 +160,11 @@ watch(
       ? null
       : { students: 0, accommodations: [], forms: [], reachable: null, has: [] };
     if (!chosen.value) return;
-    try {
+    await read(async () => {
       const answer = await call('readRecipients', { body: now });
       // A later choice has its own count on the way.
       if (asked === key) recipients.value = answer;
-    } catch (error) {
-      wrong.value = inWords(error);
-    }
+    });
   },
   { immediate: true },
 );
@@ -253,7 +251,7 @@ const bars = computed(() =>
     opensAt: recipient.opensAt,
     closesAt: recipient.closesAt,
     account:
-      recipient.students === recipients.value!.students
+      recipient.students === present(recipients.value, 'recipients').students
         ? 'all of them'
         : `${recipient.students} of them`,
   })),
@@ -274,7 +272,7 @@ const clashes = computed(() =>
 );
 
 async function keepDraft(): Promise<void> {
-  try {
+  await read(async () => {
     const { id } = await call('keepDraft', {
       params: { draftId: draftId.value },
       body: { clientKey, testId, form: { ...form.value } },
@@ -283,9 +281,7 @@ async function keepDraft(): Promise<void> {
     kept.forget();
     await router.push('/schedule');
     done('The draft is kept. Nobody has been given anything.');
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 async function give(): Promise<void> {
   const { read } = reading.value;

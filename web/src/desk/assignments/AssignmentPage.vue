@@ -1,214 +1,73 @@
 <script setup lang="ts">
 /** One assignment: where each student stands, what can still be changed, and what a change would do. */
-import type { AnswerOf, api } from '@oaken/contract';
-import { changeEffects, releaseInWords, type Shows } from '@oaken/core/assignments';
-import { count, listing } from '@oaken/core/text';
-import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
+import { present } from '@oaken/core/certain';
+import { count } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
-import { inWords, Refused } from '../../client/request';
-import { useSession } from '../../client/session';
+import { useDoing, useForm } from '../../client/useDoing';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../../parts/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
-import { done, failed } from '../shared/undo';
-import { useWords } from '../shared/words';
+import { done, tell } from '../shared/undo';
+import AssignmentState from './AssignmentState.vue';
 import ExtendDialog from './ExtendDialog.vue';
-import GuestLink from './GuestLink.vue';
+import GivenStudents from './GivenStudents.vue';
 import HowBlock from './HowBlock.vue';
-import { stateOf, stateWords } from './states';
 import TieDialog from './TieDialog.vue';
+import { useChange, type OpenAssignment } from './useChange';
 import WhenBlock from './WhenBlock.vue';
-import { blankForm, formOfWishes, readForm, type WishForm } from './wishForm';
 import './wishes.css';
 
-type Own = AnswerOf<typeof api.readAssignment>;
-type Student = Own['students'][number];
-const session = useSession();
-const words = useWords();
+type Student = OpenAssignment['students'][number];
 const router = useRouter();
 const assignmentId = Number(useRoute().params.assignmentId);
-const opened = ref<Own | null>(null);
-const form = ref<WishForm | null>(null);
-const wrong = ref('');
-const fieldErrors = ref<Record<string, string>>({});
-const busy = ref(false);
+const params = { assignmentId };
+const opened = ref<OpenAssignment | null>(null);
+const { wrong, read } = useDoing();
+const changing = useForm((pointer) => pointer.split('/')[1] ?? '');
+const { form, begin, wanted, changed, effects, problems } = useChange(opened, changing.errors);
 const picked = ref<number[]>([]);
 const extending = ref(false);
 const tying = ref<Student | null>(null);
 
 async function load(): Promise<void> {
-  try {
-    opened.value = await call('readAssignment', { params: { assignmentId } });
-    const { assignment, ...rest } = opened.value;
-    form.value = formOfWishes(
-      { ...rest, ...assignment },
-      blankForm(session.now(), session.school.zone),
-      session.school.zone,
-    );
-    wrong.value = '';
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  await read(async () => {
+    opened.value = await call('readAssignment', { params });
+    begin(opened.value);
+  });
 }
 onMounted(load);
 
-const state = computed(() =>
-  opened.value ? stateOf(opened.value.assignment, session.now()) : null,
-);
-const reading = computed(() =>
-  form.value ? readForm(form.value, session.school.zone, session.now(), true, null) : null,
-);
-const problems = computed(() => ({ ...reading.value?.problems, ...fieldErrors.value }));
-const wanted = computed(() => {
-  const read = reading.value?.read;
-  if (!read || !form.value) return null;
-  const { word, instructions, note } = form.value;
-  return { ...read, word, instructions, note };
-});
-const present = computed(() => {
-  if (!opened.value) return null;
-  const { opensAt, closesAt, lateRule, rules } = opened.value.assignment;
-  const { visibleFrom, answersFrom, word, instructions, note } = opened.value;
-  return { opensAt, closesAt, lateRule, visibleFrom, answersFrom, rules, word, instructions, note };
-});
-/** To the minute, as a field shows it: what was given at once has seconds too. */
-const minutes = (value: unknown) =>
-  JSON.stringify(value, (_, part: unknown) =>
-    typeof part === 'number' && part > 1e11 ? Math.floor(part / 60_000) : part,
-  );
-const keys = [
-  'opensAt',
-  'closesAt',
-  'lateRule',
-  'visibleFrom',
-  'answersFrom',
-  'rules',
-  'word',
-  'instructions',
-  'note',
-] as const;
-const changed = computed(
-  () =>
-    wanted.value !== null &&
-    present.value !== null &&
-    keys.some((key) => minutes(wanted.value![key]) !== minutes(present.value![key])),
-);
-/** What the fields do not change stays exact to the millisecond. */
-const exact = computed(() => {
-  if (!wanted.value || !present.value) return null;
-  const keep = <K extends (typeof keys)[number]>(key: K) =>
-    minutes(wanted.value![key]) === minutes(present.value![key])
-      ? present.value![key]
-      : wanted.value![key];
-  return {
-    ...wanted.value,
-    opensAt: keep('opensAt') as number,
-    closesAt: keep('closesAt') as number | null,
-  };
-});
-const effects = computed(() =>
-  changed.value && opened.value && exact.value
-    ? changeEffects(
-        present.value!,
-        exact.value,
-        opened.value.assignment,
-        session.school.zone,
-        session.now(),
-      )
-    : [],
-);
-
+/** Does something with the assignment, reads it anew and says so. */
 async function act<Answer>(
   work: () => Promise<Answer>,
-  notice: string | ((answer: Answer) => string),
+  notice: (answer: Answer) => string,
 ): Promise<void> {
-  if (busy.value) return;
-  busy.value = true;
-  fieldErrors.value = {};
-  try {
+  if (changing.busy.value) return;
+  await changing.act(async () => {
     const answer = await work();
     await load();
-    done(typeof notice === 'string' ? notice : notice(answer));
-  } catch (error) {
-    if (error instanceof Refused && error.problem.errors)
-      fieldErrors.value = Object.fromEntries(
-        error.problem.errors.map(({ pointer, message }) => [pointer.split('/')[1] ?? '', message]),
-      );
-    else failed(error);
-  } finally {
-    busy.value = false;
-  }
+    done(notice(answer));
+  });
+  if (changing.wrong.value) tell({ text: changing.wrong.value, kind: 'failed' });
 }
-const params = { assignmentId };
 const change = () =>
-  act(() => call('changeAssignment', { params, body: exact.value! }), 'It is changed.');
-async function stop(): Promise<void> {
-  const { working, notBegun } = opened.value!.assignment;
-  const sure = await ElMessageBox.confirm(
-    `${count(working, 'student')} working now ${working === 1 ? 'is' : 'are'} handed in with what is saved; ${count(notBegun, 'student')} can no longer begin. It can be opened again.`,
-    'Close it now for everybody?',
-    { confirmButtonText: 'Close it now', cancelButtonText: 'Leave it open' },
-  ).catch(() => false);
-  if (sure) await act(() => call('stopAssignment', { params }), 'It is closed.');
-}
+  act(
+    () => call('changeAssignment', { params, body: present(wanted.value, 'change') }),
+    () => 'It is changed.',
+  );
 const letIn = ({ studentId, name }: Student) =>
-  act(() => call('letIn', { params: { assignmentId, studentId } }), `${name} can go on.`);
-async function release(released: boolean): Promise<void> {
-  const releaseWords = (shows: Shows) =>
-    released
-      ? releaseInWords(shows, session.school.zone, session.now())
-      : 'The release is taken back.';
-  await act(
-    () => call('releaseAssignment', { params, body: { released } }),
-    ({ shows }) => releaseWords(shows),
+  act(
+    () => call('letIn', { params: { assignmentId, studentId } }),
+    () => `${name} can go on.`,
   );
-}
-async function takeBack(): Promise<void> {
-  const sure = await ElMessageBox.confirm(
-    'Nobody has begun. It leaves the students’ lists.',
-    'Take the assignment back?',
-    { confirmButtonText: 'Take it back', cancelButtonText: 'Leave it' },
-  ).catch(() => false);
-  if (!sure) return;
-  try {
-    await call('takeBackAssignment', { params });
-    await router.push('/schedule');
-    done('It is taken back.');
-  } catch (error) {
-    failed(error);
-  }
-}
-const standing: Record<Student['state'], string> = {
-  'not-begun': 'not begun',
-  working: 'working',
-  'handed-in': 'handed in',
-  withdrawn: 'has left the class',
-};
-const more = ({ closesAt, extraMinutes, extraAttempts }: Student) =>
-  listing(
-    [
-      closesAt === null ? '' : `until ${words.time(closesAt)}`,
-      extraMinutes ? `${extraMinutes} minutes more` : '',
-      extraAttempts ? `${extraAttempts} ${extraAttempts === 1 ? 'attempt' : 'attempts'} more` : '',
-    ].filter(Boolean),
-  );
-const letterWords = computed(() => {
-  const { sent, waiting, failed: lost } = opened.value!.letters;
-  const sentences = [
-    sent ? `${count(sent, 'letter')} sent` : '',
-    waiting ? `${waiting} to be sent` : '',
-    lost ? `${lost} could not be sent` : '',
-  ].filter(Boolean);
-  return sentences.length ? `${listing(sentences)}.` : '';
-});
-const pickable = computed(
-  () => opened.value?.students.filter((student) => student.state !== 'withdrawn') ?? [],
-);
-const allPicked = computed(
-  () => picked.value.length > 0 && picked.value.length === pickable.value.length,
+const everybody = computed(
+  () =>
+    picked.value.length > 0 &&
+    picked.value.length ===
+      opened.value?.students.filter(({ state }) => state !== 'withdrawn').length,
 );
 async function extended(text: string): Promise<void> {
   picked.value = [];
@@ -240,112 +99,18 @@ async function extended(text: string): Promise<void> {
     :start="54"
   >
     <template #left>
-      <div class="inset">
-        <p class="state">
-          <b>{{ stateWords[state!] }}</b>, {{ words.closing(opened.assignment.closesAt) }}.
-          <template
-            v-if="
-              opened.assignment.lastEnd &&
-              opened.assignment.closesAt &&
-              opened.assignment.lastEnd > opened.assignment.closesAt
-            "
-            >The last student has until {{ words.time(opened.assignment.lastEnd) }}.</template
-          >
-        </p>
-        <p v-if="opened.note" class="note">{{ opened.note }}</p>
-        <p v-if="opened.word">
-          The word to begin: <b>{{ opened.word }}</b>
-        </p>
-        <p v-if="letterWords" class="faded">{{ letterWords }}</p>
-        <GuestLink v-if="opened.link" :token="opened.link" />
-        <p v-if="opened.mayChange" class="acts">
-          <button v-if="state === 'open'" class="word" @click="stop">Close it now</button>
-          <button
-            v-if="opened.assignment.releasedAt === null && opened.assignment.handedIn > 0"
-            class="word"
-            @click="release(true)"
-          >
-            Release
-          </button>
-          <button v-if="opened.assignment.releasedAt !== null" class="word" @click="release(false)">
-            Take the release back
-          </button>
-          <button
-            v-if="opened.assignment.working + opened.assignment.handedIn === 0"
-            class="word"
-            @click="takeBack"
-          >
-            Take it back
-          </button>
-        </p>
-      </div>
+      <AssignmentState :opened="opened" :act="act" />
       <EmptyNote v-if="opened.students.length === 0" title="Nobody has it yet."
         >Guests come by the link above.</EmptyNote
       >
-      <table v-else class="ruled">
-        <thead>
-          <tr>
-            <th>
-              <input
-                type="checkbox"
-                :checked="allPicked"
-                aria-label="Pick all"
-                @change="picked = allPicked ? [] : pickable.map(({ studentId }) => studentId)"
-              />
-            </th>
-            <th>Student</th>
-            <th>State</th>
-            <th>Accommodations</th>
-            <th>Of their own</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="student in opened.students" :key="student.studentId">
-            <td>
-              <input
-                v-if="student.state !== 'withdrawn'"
-                v-model="picked"
-                type="checkbox"
-                :value="student.studentId"
-                :aria-label="`Pick ${student.name}`"
-              />
-            </td>
-            <td>
-              {{ student.name }}
-              <span class="faded small">{{
-                student.guest ? 'guest' : `${student.className} no. ${student.rosterNumber}`
-              }}</span>
-            </td>
-            <td>
-              {{ standing[student.state]
-              }}<template v-if="student.attempts > 1">, attempt {{ student.attempts }}</template>
-              <template v-if="student.away">
-                <span class="away">left the sitting</span>
-                <button
-                  v-if="opened.mayChange"
-                  class="word"
-                  :aria-label="`let in again: ${student.name}`"
-                  @click="letIn(student)"
-                >
-                  let in again
-                </button>
-              </template>
-            </td>
-            <td class="small">{{ student.accommodations }}</td>
-            <td class="small">
-              {{ more(student) }}
-              <button
-                v-if="student.guest && opened.mayChange"
-                class="word"
-                :aria-label="`say who it is: ${student.name}`"
-                @click="tying = student"
-              >
-                say who it is
-              </button>
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <GivenStudents
+        v-else
+        v-model:picked="picked"
+        :students="opened.students"
+        :may-change="opened.mayChange"
+        @let-in="letIn"
+        @tie="tying = $event"
+      />
     </template>
     <template #right>
       <form class="inset wish-form" @submit.prevent="change">
@@ -375,7 +140,7 @@ async function extended(text: string): Promise<void> {
             type="primary"
             native-type="submit"
             :disabled="!changed || Object.keys(problems).length > 0"
-            :loading="busy"
+            :loading="changing.busy.value"
             >Change it</el-button
           >
         </div>
@@ -407,7 +172,7 @@ async function extended(text: string): Promise<void> {
     v-if="opened"
     v-model="extending"
     :assignment="opened.assignment"
-    :student-ids="allPicked ? null : picked"
+    :student-ids="everybody ? null : picked"
     :students="picked.length"
     @done="extended"
   />
@@ -415,32 +180,12 @@ async function extended(text: string): Promise<void> {
 </template>
 
 <style scoped>
-td:nth-child(3) {
-  white-space: nowrap;
-}
 .slip {
   position: sticky;
   bottom: 0;
 }
 .inset {
   padding: 14px 24px;
-}
-.state {
-  font-size: 1.05rem;
-}
-.note {
-  border-left: 4px solid var(--rule-strong);
-  padding-left: 10px;
-  white-space: pre-line;
-}
-.away {
-  color: var(--partial-ink);
-  font-weight: 600;
-}
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 18px;
 }
 fieldset {
   border: 0;

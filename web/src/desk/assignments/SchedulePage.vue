@@ -5,8 +5,8 @@ import type { AssignmentRow } from '@oaken/contract/assignments';
 import { count } from '@oaken/core/text';
 import { day, dayOf } from '@oaken/core/timing';
 import { computed, onMounted, ref, watch } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
 import CalendarFeed from '../../parts/CalendarFeed.vue';
 import EmptyNote from '../../parts/EmptyNote.vue';
@@ -22,7 +22,7 @@ const session = useSession();
 const words = useWords();
 const assignments = ref<AssignmentRow[] | null>(null);
 const drafts = ref<AnswerOf<typeof api.listDrafts>['drafts']>([]);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const views = { week: 'Week', month: 'Month', list: 'List' } as const;
 const kept = localStorage.getItem('oaken-schedule') as keyof typeof views | null;
 const view = ref<keyof typeof views>(kept && kept in views ? kept : 'week');
@@ -31,12 +31,10 @@ watch(view, (now) => localStorage.setItem('oaken-schedule', now));
 const step = ref(0);
 
 async function load(): Promise<void> {
-  try {
+  await read(async () => {
     const [given, kept] = await Promise.all([call('listAssignments', {}), call('listDrafts', {})]);
     [assignments.value, drafts.value] = [given.assignments, kept.drafts];
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 onMounted(load);
 
@@ -186,7 +184,7 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
             <td class="figures">{{ assignment.handedIn }}</td>
             <td class="figures">{{ assignment.given }}</td>
             <td class="figures">
-              {{ assignment.meanShare === null ? '—' : percent(assignment.meanShare) }}
+              {{ percent(assignment.meanShare) }}
             </td>
           </tr>
         </tbody>

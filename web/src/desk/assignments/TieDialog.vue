@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Which student a guest was. */
+import { present } from '@oaken/core/certain';
 import type { Assigned } from '@oaken/contract/assignments';
 import type { ClassRow } from '@oaken/contract/classes';
 import { ref, watch } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { fullName, type RosterRow } from '../classes/useClass';
 
 const guest = defineModel<Assigned | null>({ required: true });
@@ -14,15 +15,13 @@ const classes = ref<ClassRow[]>([]);
 const classId = ref(0);
 const roster = ref<RosterRow[]>([]);
 const studentId = ref(0);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 watch(guest, async (now) => {
   if (!now) return;
   [classId.value, studentId.value, wrong.value] = [0, 0, ''];
-  try {
+  await read(async () => {
     classes.value = (await call('listClasses', {})).classes.filter(({ putAway }) => !putAway);
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 watch(classId, async (id) => {
   roster.value = [];
@@ -33,8 +32,8 @@ watch(classId, async (id) => {
     ).roster.filter(({ leftAt }) => leftAt === null);
 });
 async function tie(): Promise<void> {
-  const current = guest.value!;
-  try {
+  const current = present(guest.value, 'guest');
+  await read(async () => {
     await call('tieGuest', {
       params: { assignmentId: props.assignmentId, guestId: current.studentId },
       body: { studentId: studentId.value },
@@ -42,11 +41,14 @@ async function tie(): Promise<void> {
     guest.value = null;
     emit(
       'done',
-      `What ${current.name} wrote is ${fullName(roster.value.find(({ id }) => id === studentId.value)!)}’s now.`,
+      `What ${current.name} wrote is ${fullName(
+        present(
+          roster.value.find(({ id }) => id === studentId.value),
+          'roster',
+        ),
+      )}’s now.`,
     );
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 </script>
 

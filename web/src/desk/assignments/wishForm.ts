@@ -10,15 +10,7 @@ import {
   type LateAnswerRule,
 } from '@oaken/core/assignments';
 import { longestWork } from '@oaken/core/stages';
-import {
-  atWall,
-  day,
-  lengthInWords,
-  minute,
-  wallOf,
-  windowProblems,
-  type WallReading,
-} from '@oaken/core/timing';
+import { atWall, day, lengthInWords, minute, wallOf, windowProblems } from '@oaken/core/timing';
 
 export interface WishForm {
   classIds: number[];
@@ -67,6 +59,11 @@ export interface WishForm {
   /** The forms that go round; null is the first. */
   forms: (string | null)[];
   formsFor: { classId?: number; groupId?: number; form: string | null }[];
+  /**
+   * Instants by the times on the wall that they are shown as. What was given at once has seconds too, and a field shows
+   * none; a time that nobody changes stays exact.
+   */
+  exact: Record<string, number>;
 }
 
 /** A week, to the time when school is over, unless a teacher says otherwise. */
@@ -118,6 +115,7 @@ export function blankForm(now: number, zone: string): WishForm {
     },
     forms: [null],
     formsFor: [],
+    exact: {},
   };
 }
 
@@ -169,7 +167,23 @@ export function formOfWishes(
     },
     forms: wishes.forms,
     formsFor: wishes.formsFor as WishForm['formsFor'],
+    exact: exactTimes(wishes, zone),
   };
+}
+
+function exactTimes(
+  {
+    opensAt,
+    closesAt,
+    lateRule,
+    visibleFrom,
+    answersFrom,
+  }: Pick<Wishes, 'closesAt' | 'lateRule' | 'visibleFrom' | 'answersFrom'> & { opensAt: number },
+  zone: string,
+): WishForm['exact'] {
+  const late = lateRule.late === 'until' ? lateRule.until : null;
+  const times = [opensAt, closesAt, late, visibleFrom, answersFrom].filter((time) => time !== null);
+  return Object.fromEntries(times.map((time) => [wallOf(time, zone), time]));
 }
 
 /** Moves every time on the wall by so many days. */
@@ -302,19 +316,19 @@ export function readForm(
 ): { read: Read | null; problems: Record<string, string> } {
   const problems: Record<string, string> = {};
   const say = (field: string, message: string) => (problems[field] ??= message);
-  const take = (field: string, wall: WallReading | null): number | null => {
-    if (wall === null) return null;
+  const take = (field: string, asked: boolean, text: string): number | null => {
+    if (!asked) return null;
+    const exact = form.exact[text];
+    if (exact !== undefined) return exact;
+    const wall = atWall(text, zone);
     if (!wall.ok) say(field, wall.message);
     return wall.ok ? wall.at : null;
   };
-  const opensAt = form.opens === 'now' ? now : take('opensAt', atWall(form.opensWall, zone));
-  const closesAt = take('closesAt', form.never ? null : atWall(form.closesWall, zone));
-  const until = take('lateRule', form.lateWork && !form.never ? atWall(form.lateWall, zone) : null);
-  const visibleFrom = take('visibleFrom', form.hidden ? atWall(form.visibleWall, zone) : null);
-  const answersFrom = take(
-    'answersFrom',
-    form.answersLater ? atWall(form.answersWall, zone) : null,
-  );
+  const opensAt = form.opens === 'now' ? now : take('opensAt', true, form.opensWall);
+  const closesAt = take('closesAt', !form.never, form.closesWall);
+  const until = take('lateRule', form.lateWork && !form.never, form.lateWall);
+  const visibleFrom = take('visibleFrom', form.hidden, form.visibleWall);
+  const answersFrom = take('answersFrom', form.answersLater, form.answersWall);
   for (const { field, message } of valueProblems(form)) say(field, message);
   if (opensAt === null || Object.keys(problems).length > 0) return { read: null, problems };
   const rules = rulesOf(form);

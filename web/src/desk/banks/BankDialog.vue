@@ -3,8 +3,8 @@
 import type { AnswerOf, api } from '@oaken/contract';
 import { reaches, rights, type Bank } from '@oaken/contract/banks';
 import { computed, ref } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { done } from '../shared/undo';
 import { useLibrary } from '../library/library';
 import { whenOpened } from '../../parts/whenOpened';
@@ -17,8 +17,7 @@ const name = ref('');
 const reach = ref<Bank['reach']>('mine');
 const shares = ref<AnswerOf<typeof api.readShares>['shares']>([]);
 const colleagues = ref<AnswerOf<typeof api.readShares>['colleagues']>([]);
-const wrong = ref('');
-const busy = ref(false);
+const { wrong, busy, read, act } = useDoing();
 
 whenOpened(open, async () => {
   [name.value, reach.value, wrong.value] = [
@@ -27,13 +26,12 @@ whenOpened(open, async () => {
     '',
   ];
   [shares.value, colleagues.value] = [[], []];
-  if (!props.bank) return;
-  try {
-    const read = await call('readShares', { params: { bankId: props.bank.id } });
-    [shares.value, colleagues.value] = [read.shares, read.colleagues];
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  const { bank } = props;
+  if (!bank) return;
+  await read(async () => {
+    const sharing = await call('readShares', { params: { bankId: bank.id } });
+    [shares.value, colleagues.value] = [sharing.shares, sharing.colleagues];
+  });
 });
 const others = computed(() =>
   colleagues.value.filter(
@@ -47,9 +45,7 @@ function add(event: Event): void {
   if (colleague) shares.value.push({ ...colleague, may: 'use' });
 }
 async function save(): Promise<void> {
-  busy.value = true;
-  wrong.value = '';
-  try {
+  await act(async () => {
     if (props.bank) {
       const params = { bankId: props.bank.id };
       await call('describeBank', { params, body: { name: name.value, reach: reach.value } });
@@ -61,11 +57,7 @@ async function save(): Promise<void> {
     await library.loadBanks();
     done(props.bank ? `${name.value} is changed.` : `${name.value} is there.`);
     open.value = false;
-  } catch (error) {
-    wrong.value = inWords(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 const reachWords = {
   mine: 'only me, and whom I share it with',

@@ -3,6 +3,7 @@
  * Banks with their folders. Items and folders are dragged onto a folder; with keys a folder is moved by its menu, and
  * items by the footing of the page.
  */
+import { elementAt } from '@oaken/core/certain';
 import type { Bank, Folder } from '@oaken/contract/banks';
 import { ref } from 'vue';
 import { call } from '../../client/call';
@@ -285,7 +286,9 @@ function reachWords(bank: Bank): string {
   <PlaceDialog
     v-model="askingPlace"
     :title="
-      moving.length === 1 ? `Move the folder “${moving[0]!.name}”` : `Move ${moving.length} folders`
+      moving.length === 1
+        ? `Move the folder “${elementAt(moving, 0).name}”`
+        : `Move ${moving.length} folders`
     "
     act="Move it here"
     note="Everything in it comes along. Tests and results are not touched."

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Search line, active filters in words, and the items found as ruled rows; only the rows in view are drawn. */
+import { elementAt } from '@oaken/core/certain';
 import type { ItemRow } from '@oaken/contract/banks';
 import { kinds, partKinds } from '@oaken/core/items';
 import { useVirtualizer } from '@tanstack/vue-virtual';
@@ -63,12 +64,12 @@ const steady = {
 };
 const virtual = useVirtualizer(computed(() => ({ ...steady, count: total.value })));
 const inView = computed(() => virtual.value.getVirtualItems());
-watch(inView, (list) => list.length && ensure(list[0]!.index, list.at(-1)!.index));
+watch(inView, (list) => list.length && ensure(elementAt(list, 0).index, elementAt(list, -1).index));
 watch(
   () => [rows.value, total.value],
   () => {
     const list = inView.value;
-    if (list.length) ensure(list[0]!.index, list.at(-1)!.index);
+    if (list.length) ensure(elementAt(list, 0).index, elementAt(list, -1).index);
   },
 );
 // A new question begins at its first answer.
@@ -194,7 +195,9 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, index: number): Prom
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <EmptyNote v-if="!loading && !wrong && total === 0" title="No item fits all of this.">
         <template v-if="struck.length"
-          >Strike out one of the words above, for instance “{{ struck.at(-1)!.text }}”.</template
+          >Strike out one of the words above, for instance “{{
+            elementAt(struck, -1).text
+          }}”.</template
         >
         <template v-else>There are no items in the banks that you may read.</template>
       </EmptyNote>

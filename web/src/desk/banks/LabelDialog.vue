@@ -2,8 +2,8 @@
 /** Standards and tags for many items at once. */
 import { count } from '@oaken/core/text';
 import { computed, ref } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import StandardPicker from '../library/StandardPicker.vue';
 import { done } from '../shared/undo';
 import { useLibrary } from '../library/library';
@@ -17,8 +17,7 @@ const standards = ref<number[]>([]);
 const addTags = ref('');
 const removeTags = ref('');
 const picking = ref(false);
-const busy = ref(false);
-const wrong = ref('');
+const { wrong, busy, act } = useDoing();
 whenOpened(
   open,
   () => ([standards.value, addTags.value, removeTags.value, wrong.value] = [[], '', '', '']),
@@ -34,15 +33,13 @@ const nothing = computed(
 );
 
 async function apply(): Promise<void> {
-  busy.value = true;
-  wrong.value = '';
   const change = {
     addStandards: standards.value,
     addTags: listed(addTags.value),
     removeTags: listed(removeTags.value),
     removeStandards: [] as number[],
   };
-  try {
+  await act(async () => {
     const { changed } = await call('labelItems', { body: { items: props.items, ...change } });
     const back = {
       addStandards: [],
@@ -56,11 +53,7 @@ async function apply(): Promise<void> {
     });
     open.value = false;
     emit('changed');
-  } catch (error) {
-    wrong.value = inWords(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 </script>
 

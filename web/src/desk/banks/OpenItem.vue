@@ -4,8 +4,8 @@ import type { ItemRow } from '@oaken/contract/banks';
 import { keysInWords, kindOf } from '@oaken/core/items';
 import { count } from '@oaken/core/text';
 import { computed, ref, watch } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import RichText from '../../parts/RichText.vue';
 import ItemPreview from '../items/ItemPreview.vue';
 import UsesList from '../items/UsesList.vue';
@@ -27,14 +27,12 @@ const options = computed(() =>
 
 type More = Awaited<ReturnType<typeof call<'readItem'>>>;
 const more = ref<More | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 watch(tab, async (now) => {
   if (more.value || !['figures', 'uses', 'history'].includes(now)) return;
-  try {
+  await read(async () => {
     more.value = await call('readItem', { params: { itemId: props.item.id } });
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 </script>
 

@@ -4,8 +4,8 @@ import type { ItemRow } from '@oaken/contract/banks';
 import { kinds } from '@oaken/core/items';
 import { count } from '@oaken/core/text';
 import { ref } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { pointsText, stemLine } from '../shared/words';
 import { whenOpened } from '../../parts/whenOpened';
 
@@ -13,15 +13,13 @@ const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ items: number[] }>();
 const emit = defineEmits<{ letGo: [item: ItemRow] }>();
 const rows = ref<ItemRow[] | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 
 whenOpened(open, async () => {
   [rows.value, wrong.value] = [null, ''];
-  try {
+  await read(async () => {
     rows.value = (await call('readRows', { body: { items: props.items } })).items;
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 function letGo(item: ItemRow): void {
   rows.value = rows.value?.filter(({ id }) => id !== item.id) ?? null;

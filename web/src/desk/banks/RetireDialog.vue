@@ -2,8 +2,8 @@
 /** Says where items are used before they go out of sight. */
 import { count } from '@oaken/core/text';
 import { ref, watch } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { done } from '../shared/undo';
 import UsedIn from './UsedIn.vue';
 
@@ -12,14 +12,12 @@ const props = defineProps<{ items: number[] }>();
 const emit = defineEmits<{ changed: [] }>();
 /** Nothing is retired before its uses were seen. */
 const told = ref(false);
-const busy = ref(false);
-const wrong = ref('');
+const { wrong, busy, act } = useDoing();
 
 watch(open, () => ([told.value, wrong.value] = [false, '']));
 async function retire(): Promise<void> {
-  busy.value = true;
   const items = [...props.items];
-  try {
+  await act(async () => {
     const { retired } = await call('retireItems', { body: { items } });
     done(`${count(retired, 'item')} retired.`, async () => {
       await call('restoreItems', { body: { items } });
@@ -27,11 +25,7 @@ async function retire(): Promise<void> {
     });
     open.value = false;
     emit('changed');
-  } catch (error) {
-    wrong.value = inWords(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 </script>
 

@@ -4,8 +4,8 @@ import type { AnswerOf, api } from '@oaken/contract';
 import { kinds } from '@oaken/core/items';
 import { count } from '@oaken/core/text';
 import { onMounted, ref } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
@@ -15,15 +15,13 @@ import { stemLine, useWords } from '../shared/words';
 const words = useWords();
 const list = ref<AnswerOf<typeof api.listRetired>['items'] | null>(null);
 const picked = ref(new Set<number>());
-const wrong = ref('');
+const { wrong, read } = useDoing();
 
 async function load(): Promise<void> {
-  try {
+  await read(async () => {
     list.value = (await call('listRetired', {})).items;
     picked.value = new Set();
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 onMounted(load);
 function pick(id: number): void {

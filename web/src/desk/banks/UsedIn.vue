@@ -3,21 +3,19 @@
 import type { AnswerOf, api } from '@oaken/contract';
 import { count } from '@oaken/core/text';
 import { onMounted, ref } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import UsesList from '../items/UsesList.vue';
 
 const props = defineProps<{ items: number[] }>();
 const emit = defineEmits<{ known: [] }>();
 const used = ref<AnswerOf<typeof api.readUses> | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 onMounted(async () => {
-  try {
+  await read(async () => {
     used.value = await call('readUses', { body: { items: props.items } });
     emit('known');
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 </script>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What a student needs in every assignment; staff only. */
+import { present } from '@oaken/core/certain';
 import {
   noAccommodations,
   accommodationsInWords,
@@ -30,7 +31,7 @@ function timeWords(factor: number | null): string {
   return factor === 1 ? 'as everybody' : `×${factor}`;
 }
 async function save(): Promise<void> {
-  const of = student.value!;
+  const of = present(student.value, 'student');
   const params = { classId: props.classId, studentId: of.id };
   try {
     await call('setAccommodations', {

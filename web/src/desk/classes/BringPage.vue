@@ -5,6 +5,7 @@ import type { ListedStudent, RosterClass, RosterReading } from '@oaken/core/rost
 import { count, listing } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
@@ -27,7 +28,7 @@ const sources = { list: 'Type or paste', file: 'File', roster: 'School’s roste
 const kept = useKeptForm<string>(`list-${classId}`);
 const text = ref(takeOver() || (kept.read() ?? ''));
 const whole = ref(false);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const busy = ref(false);
 const reading = ref(false);
 const problems = ref<RosterReading['problems']>([]);
@@ -47,13 +48,11 @@ const {
 } = useBringing(() => classes.value);
 
 onMounted(async () => {
-  try {
+  await read(async () => {
     classes.value = (await call('listClasses', {})).classes.filter(
       ({ putAway, part }) => !putAway && part !== 'substitute',
     );
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 
 function takeList(students: ListedStudent[]): void {
@@ -113,7 +112,7 @@ async function takeFile(event: Event): Promise<void> {
   field.value = '';
   if (!file) return;
   [wrong.value, problems.value, rosters.value, fileName.value] = ['', [], [], file.name];
-  try {
+  await read(async () => {
     const read = await readFile(file);
     if (read.kind === 'roster') {
       problems.value = read.roster.problems;
@@ -129,22 +128,27 @@ async function takeFile(event: Event): Promise<void> {
         .join('\n');
       source.value = 'list';
     }
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 
 const titleOf = (roster: Roster) => {
   const target =
     roster.target === 'new'
-      ? `${roster.source!.title}, a new class`
+      ? `${roster.source?.title ?? ''}, a new class`
       : (classes.value.find(({ id }) => id === roster.target)?.name ?? '');
   return roster.source && roster.source.title !== target
     ? `${roster.source.title} → ${target}`
     : target;
 };
+/** Classes of a list that is not typed here: each says where it comes from. */
+const listedClasses = computed(() =>
+  rosters.value.flatMap((roster) => (roster.source ? [{ roster, source: roster.source }] : [])),
+);
 const shown = computed(() =>
-  rosters.value.filter(({ key, target }) => target !== 'out' && plans.value[key]),
+  rosters.value.flatMap((roster) => {
+    const plan = roster.target === 'out' ? undefined : plans.value[roster.key];
+    return plan ? [{ ...roster, plan }] : [];
+  }),
 );
 function stay(key: string, studentId: number, stays: boolean): void {
   const held = staying[key] ?? [];
@@ -225,11 +229,11 @@ async function bring(): Promise<void> {
             </tr>
           </thead>
           <tbody>
-            <tr v-for="roster in rosters" :key="roster.key">
+            <tr v-for="{ roster, source: listed } in listedClasses" :key="roster.key">
               <td>
-                {{ roster.source!.title }}
+                {{ listed.title }}
                 <span class="faded small">{{
-                  [roster.source!.subject, roster.source!.term].filter(Boolean).join(', ')
+                  [listed.subject, listed.term].filter(Boolean).join(', ')
                 }}</span>
               </td>
               <td class="figures">{{ roster.listed.length }}</td>
@@ -237,7 +241,7 @@ async function bring(): Promise<void> {
                 <select
                   v-model="roster.target"
                   class="plain-input"
-                  :aria-label="`Where ${roster.source!.title} goes`"
+                  :aria-label="`Where ${listed.title} goes`"
                 >
                   <option value="out">nowhere</option>
                   <option v-for="entry in classes" :key="entry.id" :value="entry.id">
@@ -268,7 +272,7 @@ async function bring(): Promise<void> {
         v-for="roster in shown"
         :key="roster.key"
         :title="titleOf(roster)"
-        :plan="plans[roster.key]!"
+        :plan="roster.plan"
         :choice="(line) => choiceOf(roster.key, line)"
         :staying="staying[roster.key] ?? []"
         @decide="(line, choice) => decide(roster.key, line, choice)"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** What is said about a class, who teaches it, joining by code, and putting it away. */
+import { present } from '@oaken/core/certain';
 import type { AnswerOf, api, BodyOf } from '@oaken/contract';
 import type { ClassFacts } from '@oaken/contract/classes';
 import { atWall, hour, wallOf } from '@oaken/core/timing';
@@ -75,16 +76,20 @@ const others = computed(
   () =>
     teachers.value?.colleagues.filter(
       ({ accountId }) =>
-        !teachers.value!.teachers.some((teacher) => teacher.accountId === accountId),
+        !present(teachers.value, 'teachers').teachers.some(
+          (teacher) => teacher.accountId === accountId,
+        ),
     ) ?? [],
 );
 async function setTeachers(list: Teachers['teachers'], text: string): Promise<void> {
-  const before = teachers.value!.teachers;
+  const before = present(teachers.value, 'teachers').teachers;
   const send = (all: Teachers['teachers']) => {
     const others = all.flatMap(
       ({ accountId, part, until }): BodyOf<typeof api.setTeachers>['others'] => {
         if (part === 'teacher') return [];
-        return part === 'co-teacher' ? [{ accountId, part }] : [{ accountId, part, until: until! }];
+        return part === 'co-teacher'
+          ? [{ accountId, part }]
+          : [{ accountId, part, until: present(until, 'until') }];
       },
     );
     return call('setTeachers', { params, body: { others } });
@@ -116,7 +121,9 @@ function addTeacher(): void {
 }
 const drop = (accountId: number, name: string) =>
   setTeachers(
-    teachers.value!.teachers.filter((teacher) => teacher.accountId !== accountId),
+    present(teachers.value, 'teachers').teachers.filter(
+      (teacher) => teacher.accountId !== accountId,
+    ),
     `${name} is no longer with this class.`,
   );
 

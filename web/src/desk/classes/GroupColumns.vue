@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Groups as columns beside the roster; names are dragged between them, or put in and taken out by the boxes at each name. */
+import { present } from '@oaken/core/certain';
 import { count } from '@oaken/core/text';
 import Sortable, { type SortableEvent } from 'sortablejs';
 import { nextTick, onUnmounted, ref, watch } from 'vue';
@@ -27,9 +28,23 @@ const change = (groupId: number, put: number[], take: number[]) =>
 /** What one drag does: out of the roster it puts in, between groups it moves. */
 async function move(studentId: number, from: number | null, to: number | null): Promise<void> {
   if (from === to) return;
-  const name = fullName(props.here.find(({ id }) => id === studentId)!);
-  const nameOf = (id: number) => props.openClass.groups.find((group) => group.id === id)!.name;
-  const was = to !== null && props.here.find(({ id }) => id === studentId)!.groups.includes(to);
+  const name = fullName(
+    present(
+      props.here.find(({ id }) => id === studentId),
+      'here',
+    ),
+  );
+  const nameOf = (id: number) =>
+    present(
+      props.openClass.groups.find((group) => group.id === id),
+      'group',
+    ).name;
+  const was =
+    to !== null &&
+    present(
+      props.here.find(({ id }) => id === studentId),
+      'here',
+    ).groups.includes(to);
   const ok = await props.act(async () => {
     if (to !== null) await change(to, [studentId], []);
     if (from !== null) await change(from, [], [studentId]);
@@ -42,7 +57,12 @@ async function move(studentId: number, from: number | null, to: number | null): 
         if (to !== null && !was) await change(to, [], [studentId]);
       })
       .then(() => undefined);
-  done(to === null ? `${name} is out of ${nameOf(from!)}.` : `${name} is in ${nameOf(to)}.`, back);
+  done(
+    to === null
+      ? `${name} is out of ${nameOf(present(from, 'from'))}.`
+      : `${name} is in ${nameOf(to)}.`,
+    back,
+  );
 }
 function toggle(student: RosterRow, group: Group): void {
   if (student.groups.includes(group.id)) void move(student.id, group.id, null);

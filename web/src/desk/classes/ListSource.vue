@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A list of names, typed, pasted or out of a CSV: its columns are recognised and can be corrected. */
+import { elementAt } from '@oaken/core/certain';
 import {
   listFields,
   readList,
@@ -115,11 +116,11 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
     </div>
     <p v-if="reading.students.length" class="asread" :class="{ unsure: columns.unsure }">
       <template v-if="columns.unsure">Nothing says which name is which. </template>
-      Read as given name <b>{{ reading.students[0]!.givenName }}</b>, family name
-      <b>{{ reading.students[0]!.familyName || '(none)' }}</b><template
+      Read as given name <b>{{ elementAt(reading.students, 0).givenName }}</b>, family name
+      <b>{{ elementAt(reading.students, 0).familyName || '(none)' }}</b><template
         v-if="reading.students.length > 1"
-        >; <b>{{ reading.students[1]!.givenName }}</b>,
-        <b>{{ reading.students[1]!.familyName || '(none)' }}</b></template
+        >; <b>{{ elementAt(reading.students, 1).givenName }}</b>,
+        <b>{{ elementAt(reading.students, 1).familyName || '(none)' }}</b></template
       >.
       <ElButton v-if="columns.unsure" size="small" @click="turnRound">The other way round</ElButton>
     </p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The roster: who is in the class, with groups and accommodations, and what is done to one student. */
+import { present } from '@oaken/core/certain';
 import { accommodationsInWords } from '@oaken/core/accommodations';
 import { count } from '@oaken/core/text';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
@@ -178,7 +179,8 @@ function choose(student: RosterRow, what: string): void {
     </summary>
     <ul>
       <li v-for="student in left" :key="student.id">
-        {{ student.rosterNumber }} · {{ fullName(student) }}, left {{ words.time(student.leftAt!) }}
+        {{ student.rosterNumber }} · {{ fullName(student) }}, left
+        {{ words.time(present(student.leftAt, 'left at')) }}
         <button
           v-if="mayChange"
           class="word"

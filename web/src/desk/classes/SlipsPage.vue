@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Sign-in slips: a new passcode for each chosen student, printed once, to be cut apart. */
+import { present } from '@oaken/core/certain';
 import { count } from '@oaken/core/text';
 import QRCode from 'qrcode';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
@@ -39,7 +40,7 @@ async function make(): Promise<void> {
   try {
     const made = await call('makeSlips', { params: { classId }, body: { students: chosen.value } });
     code.value = await QRCode.toString(
-      `${address.value}/sign-in?code=${openClass.value!.class.code}`,
+      `${address.value}/sign-in?code=${present(openClass.value, 'open class').class.code}`,
       {
         type: 'svg',
         margin: 0,

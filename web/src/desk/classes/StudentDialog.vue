@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Correcting what is known of one student. The roster number stays the same all year. */
+import { present } from '@oaken/core/certain';
 import { reactive, ref, watch } from 'vue';
 import { call } from '../../client/call';
 import { done } from '../shared/undo';
@@ -33,7 +34,7 @@ const fields = [
   { key: 'grade', label: 'Grade' },
 ] as const;
 async function save(): Promise<void> {
-  const current = student.value!;
+  const current = present(student.value, 'student');
   const params = { classId: props.classId, studentId: current.id };
   const body = { ...facts, grade: facts.grade === '' ? null : Number(facts.grade) };
   const before = {

@@ -1,4 +1,5 @@
 /** Rows of cells out of what a person pastes or a file holds (CSV by RFC 4180, also parted by tabs or semicolons). */
+import { elementAt } from '@oaken/core/certain';
 import { parse } from 'csv-parse/browser/esm/sync';
 import { unzipSync } from 'fflate';
 import { delimiterOf, encodingOf } from '@oaken/core/csv';
@@ -56,18 +57,17 @@ export async function readFile(file: File): Promise<FileReading> {
     throw new Error('That zip cannot be read.');
   }
   if (size > largestTable) throw new Error('That zip unpacks to more than 60 MB.');
-  const names = Object.keys(files);
-  if (names.length === 0)
+  if (Object.keys(files).length === 0)
     throw new Error('There is no CSV file in that zip. A spreadsheet is saved as CSV first.');
   const tables = Object.fromEntries(
-    names.map((name) => {
-      const rows = parse(decode(files[name]!), {
+    Object.entries(files).map(([name, bytes]) => {
+      const rows = parse(decode(bytes), {
         bom: true,
         columns: true,
         relax_column_count: true,
         skip_empty_lines: true,
       }) as Record<string, string>[];
-      return [name.split('/').at(-1)!.slice(0, -4), rows];
+      return [elementAt(name.split('/'), -1).slice(0, -4), rows];
     }),
   );
   return { kind: 'roster', roster: readOneRoster(tables) };

@@ -1,4 +1,5 @@
 /** The open class, and what is done to it; every act is followed by what the server has then. */
+import { present } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
@@ -27,7 +28,7 @@ export function useClass(changed: () => Promise<unknown> | void) {
   }
   /** Does something and reads the class again; what went wrong is said at the foot. @returns whether it was done */
   async function act(work: () => Promise<unknown>): Promise<boolean> {
-    const classId = openClass.value!.class.id;
+    const classId = present(openClass.value, 'open class').class.id;
     try {
       await work();
       return true;

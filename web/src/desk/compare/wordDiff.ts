@@ -1,4 +1,5 @@
 /** Two revisions side by side, as named lines of text that can be compared word by word. */
+import { elementAt } from '@oaken/core/certain';
 import { keysInWords, kindOf, kinds, type ItemContent } from '@oaken/core/items';
 import type { PassageContent } from '@oaken/core/passages';
 import { plainText } from '@oaken/core/text';
@@ -28,7 +29,7 @@ export function linesOfItem(content: ItemContent): Lines {
     kindOf(part)
       .texts(part)
       .forEach(({ html }, n) => lines.set(`${name}Text ${n + 1}`, plainText(html)));
-    lines.set(`${name}What counts`, keys[index]!);
+    lines.set(`${name}What counts`, elementAt(keys, index));
   });
   if (plainText(content.explanation)) lines.set('Explanation', plainText(content.explanation));
   content.hints.forEach((hint, index) => lines.set(`Hint ${index + 1}`, plainText(hint)));

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 /** Bringing items in from a table: chosen, checked row by row, then made, all good rows or none. */
+import { present } from '@oaken/core/certain';
 import type { ImportState } from '@oaken/contract/interchange';
 import { itemColumns } from '@oaken/core/interchange';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, onUnmounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { addressOf, call } from '../../client/call';
 import { inWords, request } from '../../client/request';
 import FootingLine from '../../parts/FootingLine.vue';
@@ -21,18 +23,16 @@ const place = ref<{ bank: number | null; folder: number | null }>({
 });
 const choosing = ref(false);
 const state = ref<ImportState | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const sending = ref(false);
 let timer: ReturnType<typeof setTimeout> | undefined;
 
 onMounted(async () => {
-  try {
+  await read(async () => {
     await library.load();
     if (!library.mayChange.some(({ id }) => id === place.value.bank))
       place.value = { bank: library.mayChange[0]?.id ?? null, folder: null };
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 onUnmounted(() => clearTimeout(timer));
 
@@ -80,16 +80,17 @@ async function send(event: Event): Promise<void> {
   }
 }
 async function act(work: Promise<unknown>): Promise<void> {
-  try {
+  await read(async () => {
     await work;
-    await look(state.value!.id);
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+    await look(present(state.value, 'state').id);
+  });
 }
 const apply = (take: 'good' | 'all') =>
-  act(call('applyImport', { params: { importId: state.value!.id }, body: { take } }));
-const cancel = () => act(call('cancelImport', { params: { importId: state.value!.id } }));
+  act(
+    call('applyImport', { params: { importId: present(state.value, 'state').id }, body: { take } }),
+  );
+const cancel = () =>
+  act(call('cancelImport', { params: { importId: present(state.value, 'state').id } }));
 const stateWords = computed(() => {
   const current = state.value;
   if (!current) return '';

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Everything that is written in an item: question, parts, hints, explanation, notes. */
+import { elementAt, present } from '@oaken/core/certain';
 import { blankPart, freshId, type ItemContent } from '@oaken/core/items';
 import { nextTick, ref } from 'vue';
 import PartEditor from './PartEditor.vue';
@@ -26,7 +27,7 @@ function removePart(index: number): void {
 }
 function movePart(index: number, step: number): void {
   const [part] = content.value.parts.splice(index, 1);
-  content.value.parts.splice(index + step, 0, part!);
+  content.value.parts.splice(index + step, 0, present(part, 'part'));
 }
 function addHint(): void {
   hasHints.value = true;
@@ -50,7 +51,8 @@ function addHint(): void {
   <PartEditor
     v-for="(part, index) in content.parts"
     :key="part.id"
-    v-model="content.parts[index]!"
+    :model-value="part"
+    @update:model-value="content.parts[index] = $event"
     :at="index"
     :several="content.parts.length > 1"
     :earlier="content.parts.slice(0, index)"
@@ -71,13 +73,20 @@ function addHint(): void {
   <h2 class="gap">
     Hints <span class="faded small">in the order in which a student may ask for them</span>
   </h2>
-  <div v-for="(_, position) in content.hints" :key="position" class="hint">
-    <RichField v-model="content.hints[position]!" small :label="`Hint ${position + 1}`" />
+  <div v-for="(hint, position) in content.hints" :key="position" class="hint">
+    <RichField
+      :model-value="hint"
+      small
+      :label="`Hint ${position + 1}`"
+      @update:model-value="content.hints[position] = $event"
+    />
     <button
       type="button"
       class="word"
       :disabled="position === 0"
-      @click="content.hints.splice(position - 1, 0, content.hints.splice(position, 1)[0]!)"
+      @click="
+        content.hints.splice(position - 1, 0, elementAt(content.hints.splice(position, 1), 0))
+      "
     >
       up
     </button>

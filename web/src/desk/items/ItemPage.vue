@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A bank's item: left what is written, right the student's view. New items and old ones alike. */
+import { present } from '@oaken/core/certain';
 import type { AnswerOf } from '@oaken/contract';
 import type { api } from '@oaken/contract';
 import type { ItemRow } from '@oaken/contract/banks';
@@ -7,6 +8,7 @@ import { blankPart, itemPoints, type ItemFacts } from '@oaken/core/items';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, provide, ref, watch } from 'vue';
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { inWords, Refused } from '../../client/request';
 import { useSession } from '../../client/session';
@@ -37,14 +39,14 @@ const words = useWords();
 const itemId = route.params.itemId === 'new' ? null : Number(route.params.itemId);
 const number = (value: unknown) => (/^\d+$/.test(String(value)) ? Number(value) : null);
 
-const read = ref<Read | null>(null);
+const opened = ref<Read | null>(null);
 const place = ref<{ bank: number | null; folder: number | null }>({
   bank: number(route.query.bank),
   folder: number(route.query.folder),
 });
 const draft = useDraft<ItemFacts>(
   `oaken-item-${itemId ?? 'new'}`,
-  () => read.value?.item.revisionId ?? 'new',
+  () => opened.value?.item.revisionId ?? 'new',
 );
 const {
   content,
@@ -65,7 +67,7 @@ const {
 const startAgain = () => done('What was not saved is gone from the page.', startOver());
 /** A new item is not called wrong before its author thinks that it is done. */
 const attempted = ref(itemId !== null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const busy = ref(false);
 const choosing = ref(false);
 const near = ref<{ item: ItemRow; likeness: number }[]>([]);
@@ -115,23 +117,21 @@ async function load(): Promise<void> {
     });
     return;
   }
-  read.value = await call('readItem', { params: { itemId } });
-  const { item } = read.value;
+  opened.value = await call('readItem', { params: { itemId } });
+  const { item } = opened.value;
   place.value = { bank: item.bankId, folder: item.folderId };
   take({ content: item.content, facts: factsOf(item) });
 }
 onMounted(async () => {
-  try {
+  await read(async () => {
     await Promise.all([library.load(), load()]);
     place.value.bank ??= library.banks.find((bank) => bank.mine)?.id ?? null;
     // Somebody saved while the browser was away: both are shown at once.
-    if (recover()) other.value = read.value?.item ?? null;
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+    if (recover()) other.value = opened.value?.item ?? null;
+  });
 });
 
-const mayEdit = computed(() => read.value === null || read.value.item.may === 'edit');
+const mayEdit = computed(() => opened.value === null || opened.value.item.may === 'edit');
 provide(
   readOnlyKey,
   // A new item becomes another page once it is made: nothing may be typed between.
@@ -143,7 +143,9 @@ const where = computed(() => {
   const folder = bank.folders.find(({ id }) => id === place.value.folder);
   return folder ? `${bank.name} · ${folder.name}` : bank.name;
 });
-const usedIn = computed(() => (read.value ? read.value.uses.length + read.value.hiddenUses : 0));
+const usedIn = computed(() =>
+  opened.value ? opened.value.uses.length + opened.value.hiddenUses : 0,
+);
 
 let timer: ReturnType<typeof setTimeout> | undefined;
 watch(valid, (item) => {
@@ -168,7 +170,12 @@ async function save(
   try {
     if (itemId === null) {
       const made = await call('makeItem', {
-        body: { clientKey, bank: place.value.bank!, folder: place.value.folder, ...body },
+        body: {
+          clientKey,
+          bank: present(place.value.bank, 'bank'),
+          folder: place.value.folder,
+          ...body,
+        },
       });
       forget();
       rebase(sent);
@@ -177,13 +184,13 @@ async function save(
     } else {
       await call('reviseItem', { params: { itemId }, body: { basedOn, ...body, ...more } });
       const uses = usedIn.value;
-      read.value = await call('readItem', { params: { itemId } });
+      opened.value = await call('readItem', { params: { itemId } });
       forget();
       if (asSent() !== sent) rebase(sent);
-      else take({ content: read.value.item.content, facts: factsOf(read.value.item) });
+      else take({ content: opened.value.item.content, facts: factsOf(opened.value.item) });
       other.value = null;
       done(
-        `Revision ${read.value!.item.revision} is saved.${uses ? ` ${count(uses, 'test')} keep the revision that they had.` : ''}`,
+        `Revision ${present(opened.value, 'opened').item.revision} is saved.${uses ? ` ${count(uses, 'test')} keep the revision that they had.` : ''}`,
       );
     }
   } catch (error) {
@@ -211,7 +218,7 @@ function press(): void {
   else if (facts.value?.subject === '') tab.value = 'facts';
   else void save();
 }
-const keepMine = () => save(other.value!.revisionId);
+const keepMine = () => save(present(other.value, 'other').revisionId);
 async function takeTheirs(): Promise<void> {
   forget();
   other.value = null;
@@ -221,36 +228,36 @@ async function takeTheirs(): Promise<void> {
 /** A revision that is looked at beside the present text. */
 const compared = ref<{ item: ItemRow; name: string; source: boolean } | null>(null);
 async function look(revisionId: number, name: string, source = false): Promise<void> {
-  try {
+  await read(async () => {
     compared.value = {
       item: (await call('readRevision', { params: { revisionId } })).item,
       name,
       source,
     };
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 async function goBackTo(item: ItemRow, source: boolean): Promise<void> {
   content.value = JSON.parse(JSON.stringify(item.content)) as ItemRow['content'];
   compared.value = null;
   tab.value = 'view';
-  if (source && read.value?.source)
-    await save(read.value.item.revisionId, { sourceRevision: read.value.source.now });
+  if (source && opened.value?.source)
+    await save(opened.value.item.revisionId, { sourceRevision: opened.value.source.now });
 }
 async function leaveSource(): Promise<void> {
-  const source = read.value?.source;
+  const source = opened.value?.source;
   if (!source || itemId === null) return;
   await call('settleSource', { params: { itemId }, body: { revision: source.now } });
-  read.value = await call('readItem', { params: { itemId } });
+  opened.value = await call('readItem', { params: { itemId } });
 }
 const newerSource = computed(() => {
-  const source = read.value?.source;
+  const source = opened.value?.source;
   return source && source.now !== source.known ? source : null;
 });
 
 async function copyToMine(to: { bank: number; folder: number | null }): Promise<void> {
-  const { items } = await call('copyItems', { body: { items: [itemId!], ...to } });
+  const { items } = await call('copyItems', {
+    body: { items: [present(itemId, 'item id')], ...to },
+  });
   done('The copy is yours to change.');
   await router.push(`/items/${items[0]}`);
 }
@@ -262,7 +269,7 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
 
 <template>
   <PageHead
-    :title="read ? stemLine(read.item.content.stem, 60) : itemId === null ? 'New item' : 'Item'"
+    :title="opened ? stemLine(opened.item.content.stem, 60) : itemId === null ? 'New item' : 'Item'"
     :where="`Banks · ${where}`"
   >
     <RouterLink to="/banks">Back to the banks</RouterLink>
@@ -274,7 +281,7 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
   </p>
   <p v-if="!mayEdit" class="notice" role="status">
     This item belongs to others.
-    <button v-if="read?.item.may === 'use'" class="word" @click="choosing = true">
+    <button v-if="opened?.item.may === 'use'" class="word" @click="choosing = true">
       Copy it into a bank of yours
     </button>
     to change it.
@@ -345,29 +352,31 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
           <FactsEditor v-model="facts" :problems="factProblems" />
         </template>
         <template v-else-if="tab === 'uses'">
-          <UsesList :uses="read?.uses ?? []" :hidden="read?.hiddenUses ?? 0" />
-          <template v-if="read?.copies.length">
+          <UsesList :uses="opened?.uses ?? []" :hidden="opened?.hiddenUses ?? 0" />
+          <template v-if="opened?.copies.length">
             <h3>Copies</h3>
             <ul>
-              <li v-for="copy in read.copies" :key="copy.itemId">
+              <li v-for="copy in opened.copies" :key="copy.itemId">
                 <RouterLink :to="`/items/${copy.itemId}`">in {{ copy.bank }}</RouterLink>
                 <span class="faded">by {{ copy.by }}</span>
               </li>
             </ul>
           </template>
-          <p v-if="read?.source" class="faded">
+          <p v-if="opened?.source" class="faded">
             Copied from
-            <RouterLink :to="`/items/${read.source.itemId}`">{{ read.source.bank }}</RouterLink>.
+            <RouterLink :to="`/items/${opened.source.itemId}`">{{
+              opened.source.bank
+            }}</RouterLink>.
           </p>
         </template>
         <template v-else>
-          <p v-if="!read" class="faded">The first save is revision 1.</p>
+          <p v-if="!opened" class="faded">The first save is revision 1.</p>
           <ul v-else class="revisions">
-            <li v-for="revision in read.revisions" :key="revision.id">
+            <li v-for="revision in opened.revisions" :key="revision.id">
               <b>Revision {{ revision.number }}</b
               >{{ revision.forTest ? `, only for “${revision.forTest}”` : '' }}
               <span class="faded">by {{ revision.by }}, {{ words.time(revision.at) }}</span>
-              <span v-if="revision.id === read.item.revisionId" class="faded">
+              <span v-if="revision.id === opened.item.revisionId" class="faded">
                 · the one that stands</span
               >
               <button v-else class="word" @click="look(revision.id, `revision ${revision.number}`)">
@@ -407,14 +416,14 @@ const factProblems = computed(() => under(serverProblems.value, '/facts'));
     <span>{{
       changed
         ? 'Not saved yet; kept in this browser'
-        : read
-          ? `Revision ${read.item.revision}, as saved`
+        : opened
+          ? `Revision ${opened.item.revision}, as saved`
           : 'Nothing written yet'
     }}</span>
     <span v-if="valid"
       ><b>{{ count(itemPoints(valid), 'point') }}</b></span
     >
-    <span v-if="read">{{ usedIn ? `used in ${count(usedIn, 'test')}` : 'in no test yet' }}</span>
+    <span v-if="opened">{{ usedIn ? `used in ${count(usedIn, 'test')}` : 'in no test yet' }}</span>
     <span v-if="facts && facts.standards.length === 0" class="faded">no standard yet</span>
     <template #actions>
       <el-button :disabled="!changed" @click="startAgain">Start over</el-button>

@@ -4,8 +4,8 @@ import type { PassageRow } from '@oaken/contract/passages';
 import type { ItemContent } from '@oaken/core/items';
 import { count } from '@oaken/core/text';
 import { ref, watch } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { useShownPassage } from './passages';
 import { whenOpened } from '../../parts/whenOpened';
 
@@ -13,16 +13,13 @@ const passage = defineModel<ItemContent['passage']>({ required: true });
 const open = ref(false);
 const words = ref('');
 const passages = ref<PassageRow[]>([]);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const shown = useShownPassage(() => passage.value);
 
 async function look(): Promise<void> {
-  try {
+  await read(async () => {
     passages.value = (await call('listPassages', { query: { words: words.value } })).passages;
-    wrong.value = '';
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 whenOpened(open, () => look());
 let timer: ReturnType<typeof setTimeout> | undefined;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Offers to make choices of lettered lines that were pasted into the question. */
+import { elementAt } from '@oaken/core/certain';
 import {
   blankPart,
   freshId,
@@ -21,7 +22,7 @@ function look(): void {
 }
 defineExpose({ look });
 
-const part = computed(() => content.value.parts[0]!);
+const part = computed(() => elementAt(content.value.parts, 0));
 /** Choices that are written already would give way. */
 const written = computed(() =>
   'choices' in part.value
@@ -39,8 +40,8 @@ function take(): void {
   for (const _ of choices) ids.push(freshId(ids));
   const kept = part.value.kind === 'multiple-choice' ? part.value : null;
   const blank = kept ?? blankPart('single-choice', part.value.id);
-  const key = right === null ? [] : [ids[right]!];
-  const list = choices.map((text, place) => ({ id: ids[place]!, text }));
+  const key = right === null ? [] : [elementAt(ids, right)];
+  const list = choices.map((text, place) => ({ id: elementAt(ids, place), text }));
   content.value.stem = stem.map((line) => `<p>${line}</p>`).join('');
   content.value.parts[0] = { ...blank, choices: list, key } as ItemContent['parts'][number];
   pasted.value = null;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** How points are given: the rule, the points, or points for each choice. */
+import { present } from '@oaken/core/certain';
 import { kindOf, type Part, type RuleName, type Worth } from '@oaken/core/items';
 import { plainText } from '@oaken/core/text';
 import { computed } from 'vue';
@@ -55,8 +56,10 @@ const typed = (event: Event) => {
   return text === '' ? Number.NaN : Number(text);
 };
 function setValue(value: string, points: number): void {
-  const rest = (rule.value!.values ?? []).filter((candidate) => candidate.value !== value);
-  set({ ...rule.value!, values: [...rest, { value, points }] });
+  const rest = (present(rule.value, 'rule').values ?? []).filter(
+    (candidate) => candidate.value !== value,
+  );
+  set({ ...present(rule.value, 'rule'), values: [...rest, { value, points }] });
 }
 const pointsOf = (value: string) =>
   rule.value?.values?.find((candidate) => candidate.value === value)?.points ??
@@ -64,7 +67,7 @@ const pointsOf = (value: string) =>
   0;
 function setBound(name: 'lower' | 'upper', event: Event): void {
   const value = typed(event);
-  const { [name]: _, ...rest } = rule.value!;
+  const { [name]: _, ...rest } = present(rule.value, 'rule');
   set(Number.isNaN(value) ? rest : { ...rest, [name]: value });
 }
 const shown = (value: number | undefined) =>

@@ -2,25 +2,22 @@
 /** The simulated mailbox: what the mail service of the demonstration took, to me and to my students. */
 import type { AnswerOf, api } from '@oaken/contract';
 import { onMounted, onUnmounted, ref } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { useWords } from '../shared/words';
 
 const words = useWords();
 const box = ref<AnswerOf<typeof api.readMailbox> | null>(null);
-const wrong = ref('');
-async function read(): Promise<void> {
-  try {
+const { wrong, read } = useDoing();
+async function load(): Promise<void> {
+  await read(async () => {
     box.value = await call('readMailbox', {});
-    wrong.value = '';
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
-onMounted(read);
-const timer = setInterval(read, 3_000);
+onMounted(load);
+const timer = setInterval(load, 3_000);
 onUnmounted(() => clearInterval(timer));
 </script>
 

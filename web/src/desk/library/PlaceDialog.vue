@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** A bank and a folder to put things into: only those that I may change. */
 import { computed, ref } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { folderLines, useLibrary } from './library';
 import { whenOpened } from '../../parts/whenOpened';
 
@@ -22,7 +22,7 @@ const emit = defineEmits<{ done: [place: Place] }>();
 const library = useLibrary();
 const place = ref<{ bank: number | null; folder: number | null }>({ bank: null, folder: null });
 const newName = ref('');
-const wrong = ref('');
+const { wrong, act: attempt } = useDoing();
 
 whenOpened(open, () => {
   const known = library.mayChange.some(({ id }) => id === props.start.bank);
@@ -38,17 +38,16 @@ const parentName = computed(() =>
 );
 
 async function makeFolder(): Promise<void> {
-  if (newName.value.trim() === '' || place.value.bank === null) return;
-  try {
+  const { bank } = place.value;
+  if (newName.value.trim() === '' || bank === null) return;
+  await attempt(async () => {
     const { id } = await call('makeFolder', {
-      body: { bank: place.value.bank, parent: place.value.folder, name: newName.value },
+      body: { bank, parent: place.value.folder, name: newName.value },
     });
     await library.loadBanks();
     place.value.folder = id;
     newName.value = '';
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 function finish(): void {
   if (place.value.bank === null) return;

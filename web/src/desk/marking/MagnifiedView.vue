@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Looks at a drawing or a photo closely: nearer, further, turned, moved by dragging. */
+import { elementAt } from '@oaken/core/certain';
 import { computed, ref } from 'vue';
 
 const scale = ref(1);
@@ -37,7 +38,10 @@ function key(event: KeyboardEvent): void {
   else if (event.key === '-') zoom(0.8);
   else if (event.key === 't') turn();
   else if (step)
-    taskIndex.value = { x: taskIndex.value.x + step[0]!, y: taskIndex.value.y + step[1]! };
+    taskIndex.value = {
+      x: taskIndex.value.x + elementAt(step, 0),
+      y: taskIndex.value.y + elementAt(step, 1),
+    };
   else return;
   event.preventDefault();
 }

@@ -3,8 +3,8 @@
 import type { AnswerOf, api } from '@oaken/contract';
 import { count, plainText, shorten } from '@oaken/core/text';
 import { onMounted, ref } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { useWords } from '../shared/words';
@@ -12,13 +12,11 @@ import { useWords } from '../shared/words';
 const words = useWords();
 const list = ref<AnswerOf<typeof api.listMarking> | null>(null);
 const stem = (html: string) => shorten(plainText(html), 90);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 onMounted(async () => {
-  try {
+  await read(async () => {
     list.value = await call('listMarking', {});
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 </script>
 

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** Answers one after the other: an answer, large and alone; points by number key or levels, a comment, and the next one. */
+import { elementAt, present } from '@oaken/core/certain';
 import { levelPoints, type Levels } from '@oaken/core/items';
 import { count, listing } from '@oaken/core/text';
 import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../../parts/FacingPages.vue';
@@ -35,7 +37,7 @@ const points = ref('');
 const levels = ref<Levels>({});
 const comment = ref('');
 const hidden = ref(localStorage.getItem('oaken-marking-names') === 'hidden');
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const busy = ref(false);
 const area = ref<HTMLElement>();
 
@@ -107,7 +109,7 @@ function show(to: number): void {
   void nextTick(() => area.value?.focus());
 }
 onMounted(async () => {
-  try {
+  await read(async () => {
     await load();
     show(
       Math.max(
@@ -115,15 +117,13 @@ onMounted(async () => {
         tasks.value.findIndex((task) => !isMarked(task)),
       ),
     );
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 
 /** The next one that has no mark, from here on and then from the start; null when all have. */
 function unmarkedAfter(from: number): number | null {
   const order = tasks.value.map((_, n) => (from + 1 + n) % tasks.value.length);
-  return order.find((n) => !isMarked(tasks.value[n]!)) ?? null;
+  return order.find((n) => !isMarked(elementAt(tasks.value, n))) ?? null;
 }
 function nextUnmarked(): void {
   const to = unmarkedAfter(taskIndex.value);
@@ -134,7 +134,7 @@ function nextUnmarked(): void {
 /** Levels set the points; points typed by hand stand without them. */
 function choose(chosen: Levels): void {
   levels.value = chosen;
-  const sum = levelPoints(part.value!.criteria, chosen);
+  const sum = levelPoints(present(part.value, 'part').criteria, chosen);
   if (sum !== null) points.value = String(sum);
 }
 const levelsStand = computed(() => {
@@ -257,8 +257,8 @@ function hide(): void {
           >
         </p>
         <AnswerShown :key="taskIndex" :task="here" />
-        <p v-if="here.all[0]!.words !== null" class="faded">
-          {{ count(here.all[0]!.words!, 'word') }}
+        <p v-if="elementAt(here.all, 0).words !== null" class="faded">
+          {{ count(present(elementAt(here.all, 0).words, 'words'), 'word') }}
         </p>
       </div>
     </template>
@@ -322,8 +322,9 @@ function hide(): void {
           >Take the mark back</el-button
         >
         <p v-if="markOf(here)" class="faded small">
-          {{ markOf(here)!.points === null ? 'Taken back' : 'Marked' }} by {{ markOf(here)!.by }},
-          {{ words.time(markOf(here)!.at) }}.
+          {{ present(markOf(here), 'mark of').points === null ? 'Taken back' : 'Marked' }} by
+          {{ present(markOf(here), 'mark of').by }},
+          {{ words.time(present(markOf(here), 'mark of').at) }}.
         </p>
       </form>
     </template>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** A second reader for one question: who, how far, how far the two agree, and what they do not agree on. */
+import { elementAt, present } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
 import { agreementWord } from '@oaken/core/marking';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import FacingPages from '../../parts/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
@@ -25,36 +26,40 @@ type Own = AnswerOf<typeof api.readAgreement>;
 type Difference = NonNullable<Own['reading']>['differences'][number];
 const second = ref<Own | null>(null);
 const reader = ref<number | null>(null);
-const wrong = ref('');
+const { wrong, read, act } = useDoing();
 const third = ref<Record<number, string>>({});
 
-async function act(what: () => Promise<unknown>, text = ''): Promise<void> {
-  wrong.value = '';
-  try {
-    await what();
-    second.value = await call('readAgreement', { params: place });
-    if (text) done(text);
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+async function load(): Promise<void> {
+  second.value = await call('readAgreement', { params: place });
 }
-onMounted(() => act(async () => {}));
+const decide = (what: () => Promise<unknown>, text: string) =>
+  act(async () => {
+    await what();
+    await load();
+    done(text);
+  });
+onMounted(() => read(load));
 const ask = () =>
-  act(
+  decide(
     () => call('askSecond', { params: place, body: { reader: reader.value } }),
     'Asked. It stands on their marking page.',
   );
 const takeBack = () =>
-  act(() => call('askSecond', { params: place, body: { reader: null } }), 'Taken back.');
-function settle(line: Difference, points: number, comment: string): Promise<void> {
+  decide(() => call('askSecond', { params: place, body: { reader: null } }), 'Taken back.');
+function settle(line: Difference, points: number, comment: string): Promise<boolean> {
   const body = { attemptId: line.attemptId, version: line.version, points, comment };
-  return act(() => call('settle', { params: place, body }), `Settled at ${pointsText(points)}.`);
+  return decide(() => call('settle', { params: place, body }), `Settled at ${pointsText(points)}.`);
 }
 function settleAt(line: Difference): void {
   const points = Number((third.value[line.attemptId] ?? '').replace(',', '.'));
-  if (third.value[line.attemptId]?.trim() && points >= 0 && points <= second.value!.maxPoints)
+  if (
+    third.value[line.attemptId]?.trim() &&
+    points >= 0 &&
+    points <= present(second.value, 'second').maxPoints
+  )
     void settle(line, points, line.first.comment);
-  else wrong.value = `Points are a number from 0 to ${pointsText(second.value!.maxPoints)}.`;
+  else
+    wrong.value = `Points are a number from 0 to ${pointsText(present(second.value, 'second').maxPoints)}.`;
 }
 const reading = computed(() => second.value?.reading ?? null);
 const left = computed(
@@ -164,7 +169,7 @@ const left = computed(
             </thead>
             <tbody>
               <tr v-for="(line, index) in reading.table" :key="index">
-                <th class="figures">{{ pointsText(reading.points[index]!) }}</th>
+                <th class="figures">{{ pointsText(elementAt(reading.points, index)) }}</th>
                 <td
                   v-for="(n, to) in line"
                   :key="to"

@@ -1,4 +1,5 @@
 /** What is marked on a page, one after the other: one question across students, one student across questions, or blind. */
+import { present, valueOf } from '@oaken/core/certain';
 import type { MarkedAnswer, MarkedPart, MarkingWork } from '@oaken/contract/marking';
 import type { Levels } from '@oaken/core/items';
 import { sameAnswers } from '@oaken/core/marking';
@@ -35,10 +36,17 @@ export function useMarking(source: Source) {
     if (!work.value) return [];
     const parts = work.value.parts;
     const partOf = ({ entry, part }: MarkedAnswer) =>
-      parts.find((candidate) => candidate.entry === entry && candidate.part === part)!;
+      present(
+        parts.find((candidate) => candidate.entry === entry && candidate.part === part),
+        'part',
+      );
     if (source.by !== 'student')
       return parts.flatMap((part) =>
-        sameAnswers(work.value!.answers).map(({ response, all }) => ({ part, response, all })),
+        sameAnswers(present(work.value, 'work').answers).map(({ response, all }) => ({
+          part,
+          response,
+          all,
+        })),
       );
     const order = new Map(
       [...new Set(work.value.answers.map(({ attemptId }) => attemptId))].map((value, index) => [
@@ -49,7 +57,8 @@ export function useMarking(source: Source) {
     return [...work.value.answers]
       .sort(
         (a, b) =>
-          order.get(a.attemptId)! - order.get(b.attemptId)! || partOf(a).number - partOf(b).number,
+          valueOf(order, a.attemptId) - valueOf(order, b.attemptId) ||
+          partOf(a).number - partOf(b).number,
       )
       .map((answer) => ({ part: partOf(answer), response: answer.response, all: [answer] }));
   });

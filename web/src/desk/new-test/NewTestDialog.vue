@@ -4,8 +4,8 @@ import { testKinds, type TestKind } from '@oaken/core/assessments';
 import { count } from '@oaken/core/text';
 import { reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
@@ -15,8 +15,7 @@ const form = reactive({ title: '', kind: 'quiz' as TestKind });
 const way = ref<'blank' | 'blueprint'>('blank');
 /** The tests of mine that were changed last: picked items may belong into one of them. */
 const known = ref<{ id: number; title: string }[]>([]);
-const wrong = ref('');
-const busy = ref(false);
+const { wrong, busy, act } = useDoing();
 let key = '';
 
 whenOpened(open, () => {
@@ -35,8 +34,7 @@ function putInto(event: Event): void {
 
 async function make(): Promise<void> {
   if (busy.value) return;
-  busy.value = true;
-  try {
+  await act(async () => {
     const { id } = await call('makeTest', {
       body: { clientKey: key, ...form, itemIds: props.itemIds },
     });
@@ -44,11 +42,7 @@ async function make(): Promise<void> {
     await router.push(
       `/tests/${id}${way.value === 'blueprint' && props.itemIds.length === 0 ? '/blueprint' : ''}`,
     );
-  } catch (error) {
-    wrong.value = inWords(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 const names: Record<TestKind, string> = { quiz: 'Quiz', test: 'Test', worksheet: 'Worksheet' };
 </script>

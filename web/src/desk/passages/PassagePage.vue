@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A passage: left what is written, with an easier version beside the original; right as a student sees it. */
+import { present } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
 import {
   passageContent,
@@ -10,6 +11,7 @@ import {
 import { count } from '@oaken/core/text';
 import { computed, onMounted, provide, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { inWords, Refused } from '../../client/request';
 import FacingPages from '../../parts/FacingPages.vue';
@@ -34,8 +36,8 @@ const passageId = route.params.passageId === 'new' ? null : Number(route.params.
 const draftKey = `oaken-passage-${passageId ?? 'new'}`;
 const clientKey = crypto.randomUUID();
 
-const read = ref<AnswerOf<typeof api.readPassage> | null>(null);
-const kept = useKeptText<PassageContent>(draftKey, () => read.value?.passage.revisionId ?? 'new');
+const opened = ref<AnswerOf<typeof api.readPassage> | null>(null);
+const kept = useKeptText<PassageContent>(draftKey, () => opened.value?.passage.revisionId ?? 'new');
 const {
   text: content,
   changed,
@@ -62,31 +64,29 @@ const bank = ref<number | null>(null);
 const hasEasier = ref(false);
 const seeEasier = ref(false);
 const busy = ref(false);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const serverProblems = ref<Problem[]>([]);
 
 async function load(): Promise<void> {
   if (passageId === null)
     return take({ title: '', body: '', numbering: 'none', easier: '', source: '' });
-  read.value = await call('readPassage', { params: { passageId } });
-  take(read.value.content);
+  opened.value = await call('readPassage', { params: { passageId } });
+  take(opened.value.content);
 }
 const showEasier = () => (hasEasier.value = (content.value?.easier ?? '') !== '');
 onMounted(async () => {
-  try {
+  await read(async () => {
     await Promise.all([library.load(), load()]);
     bank.value =
-      read.value?.passage.bankId ??
+      opened.value?.passage.bankId ??
       library.banks.find((candidate) => candidate.mine)?.id ??
       library.mayChange[0]?.id ??
       null;
-    if (recover()) other.value = read.value;
+    if (recover()) other.value = opened.value;
     showEasier();
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
-const mayEdit = computed(() => read.value === null || read.value.passage.may === 'edit');
+const mayEdit = computed(() => opened.value === null || opened.value.passage.may === 'edit');
 provide(
   readOnlyKey,
   // A new passage becomes another page once it is made: nothing may be typed between.
@@ -127,10 +127,10 @@ async function save(basedOn = Number(base.value)): Promise<void> {
         params: { passageId },
         body: { basedOn, content: passage },
       });
-      read.value = await call('readPassage', { params: { passageId } });
+      opened.value = await call('readPassage', { params: { passageId } });
       forget();
       other.value = null;
-      if (asSent() === sent) take(read.value.content);
+      if (asSent() === sent) take(opened.value.content);
       else rebase(sent);
       done(
         `The passage is saved; ${count(items, 'item')} in banks ${items === 1 ? 'asks' : 'ask'} about the new text. Tests keep the text that they had.`,
@@ -151,7 +151,7 @@ async function save(basedOn = Number(base.value)): Promise<void> {
     busy.value = false;
   }
 }
-const keepMine = () => save(other.value!.passage.revisionId);
+const keepMine = () => save(present(other.value, 'other').passage.revisionId);
 async function takeTheirs(): Promise<void> {
   forget();
   other.value = null;
@@ -160,8 +160,12 @@ async function takeTheirs(): Promise<void> {
 }
 async function lookBack(revision: number): Promise<void> {
   content.value = {
-    ...(await call('readPassage', { params: { passageId: passageId! }, query: { revision } }))
-      .content,
+    ...(
+      await call('readPassage', {
+        params: { passageId: present(passageId, 'passage id') },
+        query: { revision },
+      })
+    ).content,
   };
   showEasier();
 }
@@ -254,14 +258,14 @@ const numberingWords: Record<Numbering, string> = {
             </option>
           </select>
         </label>
-        <template v-if="read && read.revisions.length > 1">
+        <template v-if="opened && opened.revisions.length > 1">
           <h3>Revisions</h3>
           <ul>
-            <li v-for="option in read.revisions" :key="option.id">
+            <li v-for="option in opened.revisions" :key="option.id">
               Revision {{ option.number }}
               <span class="faded">by {{ option.by }}, {{ words.time(option.at) }}</span>
               <button
-                v-if="option.id !== read.passage.revisionId"
+                v-if="option.id !== opened.passage.revisionId"
                 type="button"
                 class="word"
                 @click="lookBack(option.id)"
@@ -284,11 +288,15 @@ const numberingWords: Record<Numbering, string> = {
   </FacingPages>
   <FootingLine label="Passage">
     <span>{{
-      different ? 'Not saved yet; kept in this browser' : read ? 'As saved' : 'Nothing written yet'
+      different
+        ? 'Not saved yet; kept in this browser'
+        : opened
+          ? 'As saved'
+          : 'Nothing written yet'
     }}</span>
-    <span v-if="read"
-      ><b>{{ count(read.passage.items, 'item') }}</b>
-      {{ read.passage.items === 1 ? 'asks' : 'ask' }} about it</span
+    <span v-if="opened"
+      ><b>{{ count(opened.passage.items, 'item') }}</b>
+      {{ opened.passage.items === 1 ? 'asks' : 'ask' }} about it</span
     >
     <template #actions>
       <el-button

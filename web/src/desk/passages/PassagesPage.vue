@@ -2,24 +2,21 @@
 import type { PassageRow } from '@oaken/contract/passages';
 import { onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import PageHead from '../../parts/PageHead.vue';
 
 const router = useRouter();
 const words = ref('');
 const passages = ref<PassageRow[] | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 let timer: ReturnType<typeof setTimeout> | undefined;
 
 async function look(): Promise<void> {
-  try {
+  await read(async () => {
     passages.value = (await call('listPassages', { query: { words: words.value } })).passages;
-    wrong.value = '';
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 onMounted(look);
 watch(words, () => {

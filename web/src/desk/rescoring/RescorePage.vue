@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Changing what counts of one item after the test: left the change, right who gains and loses by it, before it is done. */
+import { present } from '@oaken/core/certain';
 import type { AnswerOf, api, BodyOf } from '@oaken/contract';
 import type { ItemResult, ResultsAnswer } from '@oaken/contract/results';
 import {
@@ -69,10 +70,13 @@ onMounted(async () => {
   // Come here from a wrong answer: it is added to the key as it was written.
   const part = content.value?.parts.find(({ id }) => id === accepted?.part);
   const more = part && accepted && kindOf(part).accept?.(part, accepted.response);
-  if (more) setPart(content.value!.parts.indexOf(part), more);
+  if (more) setPart(present(content.value, 'content').parts.indexOf(part), more);
 });
 const setPart = (index: number, part: Part) =>
-  (content.value = { ...content.value!, parts: content.value!.parts.with(index, part) });
+  (content.value = {
+    ...present(content.value, 'content'),
+    parts: present(content.value, 'content').parts.with(index, part),
+  });
 
 /** What differs from how it counts now; null while nothing does. */
 const change = computed<Change | null>(() => {
@@ -101,12 +105,12 @@ const quick = computed(
     ) ?? -1,
 );
 function toggleKey(index: number, id: string): void {
-  const part = content.value!.parts[index] as Part & { key: string[] };
+  const part = present(content.value, 'content').parts[index] as Part & { key: string[] };
   const key = part.key.includes(id) ? part.key.filter((text) => text !== id) : [...part.key, id];
   setPart(index, { ...part, key } as Part);
 }
 const choicesOf = (index: number) => {
-  const part = content.value!.parts[index] as Part & {
+  const part = present(content.value, 'content').parts[index] as Part & {
     key: string[];
     choices: { id: string; text: string }[];
   };
@@ -143,7 +147,7 @@ async function takeIntoBank(): Promise<void> {
     tags,
     author,
     licence,
-  } = bank.value!;
+  } = present(bank.value, 'bank');
   const facts = {
     subject,
     grades,
@@ -157,7 +161,7 @@ async function takeIntoBank(): Promise<void> {
   try {
     await call('reviseItem', {
       params: { itemId },
-      body: { basedOn, content: item.value!.content, facts },
+      body: { basedOn, content: present(item.value, 'item').content, facts },
     });
     done('The bank’s item has this key now; tests that pin the earlier revision keep it.');
     await readBank();

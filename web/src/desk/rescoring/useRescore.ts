@@ -2,8 +2,8 @@
 import type { AnswerOf, api, BodyOf } from '@oaken/contract';
 import { count } from '@oaken/core/text';
 import { ref } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { done } from '../shared/undo';
 
 type Change = BodyOf<typeof api.lookAhead>;
@@ -11,21 +11,8 @@ type Change = BodyOf<typeof api.lookAhead>;
 /** @param after what the page does once it was done or undone */
 export function useRescore(assignmentId: number, after: () => Promise<unknown>) {
   const ahead = ref<AnswerOf<typeof api.lookAhead> | null>(null);
-  const wrong = ref('');
-  const busy = ref(false);
+  const { wrong, busy, act } = useDoing();
   let looked: Change | null = null;
-
-  async function act(what: () => Promise<unknown>): Promise<void> {
-    busy.value = true;
-    wrong.value = '';
-    try {
-      await what();
-    } catch (error) {
-      wrong.value = inWords(error);
-    } finally {
-      busy.value = false;
-    }
-  }
 
   /** The latest look counts, whichever answer comes last. */
   async function look(change: Change): Promise<void> {

@@ -45,7 +45,7 @@ const large = 0.2;
               <b>The whole</b>
             </td>
             <td v-for="entry in all" :key="entry.name" class="figures">
-              <b>{{ entry.mean.value === null ? '—' : percent(entry.mean.value) }}</b>
+              <b>{{ percent(entry.mean.value) }}</b>
               <div class="faded small">
                 n {{ entry.n
                 }}{{ entry.sd.value === null ? '' : `, sd ${percent(entry.sd.value)}` }}
@@ -57,12 +57,10 @@ const large = 0.2;
             <td class="figures">{{ item.number }}</td>
             <td>{{ stemLine(item.stem, 90) }}</td>
             <td v-for="option in all" :key="option.name" class="figures">
-              {{
-                option.facilities[position] == null ? '—' : percent(option.facilities[position]!)
-              }}
+              {{ percent(option.facilities[position]) }}
             </td>
             <td class="figures" :class="{ large: (apart(all, position) ?? 0) >= large }">
-              {{ apart(all, position) === null ? '—' : percent(apart(all, position)!) }}
+              {{ percent(apart(all, position)) }}
             </td>
           </tr>
         </tbody>

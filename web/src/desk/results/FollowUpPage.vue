@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** Students grouped by what they missed, with the evidence; one step makes a practice test for each group. */
+import { elementAt } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
 import { count, listing } from '@oaken/core/text';
 import { computed, reactive, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
@@ -21,12 +22,11 @@ const followUp = ref<Own | null>(null);
 const names = ref<string[]>([]);
 const left = ref(new Set<number>());
 const made = ref<AnswerOf<typeof api.makeFollowUp>['made'] | null>(null);
-const wrong = ref('');
-const busy = ref(false);
+const { wrong, busy, read, act } = useDoing();
 let key = crypto.randomUUID();
 
 async function load(): Promise<void> {
-  try {
+  await read(async () => {
     followUp.value = await call('readFollowUp', { params: { assignmentId }, query: { ...rules } });
     names.value = followUp.value.groups.map(({ codes }) =>
       `Practice ${codes.join(', ')}`.slice(0, 80),
@@ -34,10 +34,7 @@ async function load(): Promise<void> {
     left.value = new Set();
     made.value = null;
     key = crypto.randomUUID();
-    wrong.value = '';
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 watch(rules, load, { immediate: true });
 
@@ -58,11 +55,9 @@ const toggle = (index: number) =>
     ? new Set([...left.value].filter((value) => value !== index))
     : new Set([...left.value, index]));
 async function make(): Promise<void> {
-  busy.value = true;
-  wrong.value = '';
-  try {
+  await act(async () => {
     const groups = chosen.value.map(({ group, at }) => ({
-      name: names.value[at]!,
+      name: elementAt(names.value, at),
       codes: group.codes,
       students: group.students.map(({ id }) => id),
     }));
@@ -73,11 +68,7 @@ async function make(): Promise<void> {
       })
     ).made;
     done(`${count(made.value.length, 'practice test')} made, each with its group in the class.`);
-  } catch (error) {
-    wrong.value = inWords(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 </script>
 

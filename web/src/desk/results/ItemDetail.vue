@@ -53,8 +53,8 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
               ><template v-else>{{ option.label }}</template>
             </td>
             <td class="figures">{{ option.n }}</td>
-            <td class="figures">{{ option.upper === null ? '—' : percent(option.upper) }}</td>
-            <td class="figures">{{ option.lower === null ? '—' : percent(option.lower) }}</td>
+            <td class="figures">{{ percent(option.upper) }}</td>
+            <td class="figures">{{ percent(option.lower) }}</td>
             <td class="figures" :title="figureTitle(option.correlation)">
               {{ figureText(option.correlation) }}
             </td>

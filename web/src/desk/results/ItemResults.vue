@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '@oaken/core/certain';
 import { ariaSort } from '../shared/ariaSort';
 import {
   columnsOf,
@@ -27,7 +28,10 @@ const columns = computed(() =>
 );
 const sort = ref<{ by: ItemColumnId; down: boolean }>({ by: 'number', down: false });
 const sorted = computed(() => {
-  const column: ResultColumn<ItemResult> = itemColumns.find(({ id }) => id === sort.value.by)!;
+  const column: ResultColumn<ItemResult> = present(
+    itemColumns.find(({ id }) => id === sort.value.by),
+    'item column',
+  );
   const order = orderBy(column, props.results);
   return [...props.results.items].sort((a, b) => (sort.value.down ? -1 : 1) * order(a, b));
 });

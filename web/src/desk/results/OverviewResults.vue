@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { elementAt } from '@oaken/core/certain';
 import type { ResultsAnswer } from '@oaken/contract/results';
 import { lengthInWords } from '@oaken/core/timing';
 import { computed, defineAsyncComponent } from 'vue';
@@ -98,8 +99,8 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
         <ul class="flags">
           <li v-for="item in flagged" :key="item.entry">
             <RouterLink :to="`${base}/items?item=${item.number}`"
-              >Item {{ item.number }}: {{ item.flags[0]!.title }}</RouterLink
-            >{{ ' ' }}<span class="faded">{{ item.flags[0]!.reason }}</span>
+              >Item {{ item.number }}: {{ elementAt(item.flags, 0).title }}</RouterLink
+            >{{ ' ' }}<span class="faded">{{ elementAt(item.flags, 0).reason }}</span>
           </li>
         </ul>
       </section>

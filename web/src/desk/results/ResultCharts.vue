@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { elementAt } from '@oaken/core/certain';
 import type { ResultsAnswer } from '@oaken/contract/results';
 import { BarChart, ScatterChart } from 'echarts/charts';
 import {
@@ -48,9 +49,11 @@ const axis = computed(() => ({
 /** Ten equal steps of the points possible; the last one holds full marks. */
 const steps = computed(() => {
   const counts = Array.from({ length: 10 }, () => 0);
-  for (const { points, maxPoints, excused } of props.results.students)
-    if (points !== null && maxPoints && !excused)
-      counts[Math.min(9, Math.max(0, Math.floor((10 * points) / maxPoints + 1e-9)))]!++;
+  for (const { points, maxPoints, excused } of props.results.students) {
+    if (points === null || !maxPoints || excused) continue;
+    const bar = Math.min(9, Math.max(0, Math.floor((10 * points) / maxPoints + 1e-9)));
+    counts[bar] = elementAt(counts, bar) + 1;
+  }
   return counts;
 });
 const distribution = computed(() => ({

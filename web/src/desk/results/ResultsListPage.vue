@@ -3,8 +3,8 @@ import type { AnswerOf, api } from '@oaken/contract';
 import type { AssignmentRow } from '@oaken/contract/assignments';
 import { count, listing } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
@@ -14,14 +14,12 @@ import { percent, useWords } from '../shared/words';
 const words = useWords();
 const assignments = ref<AssignmentRow[] | null>(null);
 const sheets = ref<AnswerOf<typeof api.listSheets>['sheets']>([]);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 onMounted(async () => {
-  try {
+  await read(async () => {
     assignments.value = (await call('listAssignments', {})).assignments;
     sheets.value = (await call('listSheets', {})).sheets;
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 const withWork = computed(
   () => assignments.value?.filter(({ handedIn, working }) => handedIn + working > 0) ?? [],

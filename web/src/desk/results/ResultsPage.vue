@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '@oaken/core/certain';
 import { resultExports } from '@oaken/contract/results';
 import { releaseInWords } from '@oaken/core/assignments';
 import { count, listing } from '@oaken/core/text';
@@ -86,16 +87,19 @@ function download(address: string): void {
   link.download = '';
   link.click();
 }
-const save = () => saveLines(`${results.value!.title} ${copied.value}`, shown());
+const save = () => saveLines(`${present(results.value, 'results').title} ${copied.value}`, shown());
 
 async function release(released: boolean): Promise<void> {
   try {
     const answer = await call('releaseAssignment', {
-      params: { assignmentId: assignmentId! },
+      params: { assignmentId: present(assignmentId, 'assignment id') },
       body: { released },
     });
-    const now = results.value!;
-    results.value = { ...now, assignment: { ...now.assignment!, releasedAt: answer.releasedAt } };
+    const now = present(results.value, 'results');
+    results.value = {
+      ...now,
+      assignment: { ...present(now.assignment, 'assignment'), releasedAt: answer.releasedAt },
+    };
     done(
       released
         ? releaseInWords(answer.shows, session.school.zone, session.now())
@@ -108,7 +112,7 @@ async function release(released: boolean): Promise<void> {
 }
 async function removeSheet(): Promise<void> {
   try {
-    await call('removeSheet', { params: { sheetId: sheetId! } });
+    await call('removeSheet', { params: { sheetId: present(sheetId, 'sheet id') } });
     done('Deleted. The file that it came from is still yours.');
     await router.push('/results');
   } catch (error) {

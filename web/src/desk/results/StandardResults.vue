@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** Standards with what was earned on them: class, groups, students, and over time. A row opens to the students below it. */
+import { present } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
 import type { EarnedOn, ResultsAnswer } from '@oaken/contract/results';
 import { count } from '@oaken/core/text';
 import { computed, ref, watch } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { failed } from '../shared/undo';
@@ -20,25 +21,22 @@ const props = defineProps<{
 type Own = AnswerOf<typeof api.readStandardResults>;
 type Standard = Own['standards'][number];
 const words = useWords();
-const assignmentId = props.results.assignment!.id;
+const assignmentId = present(props.results.assignment, 'assignment').id;
 const standards = ref<Own | null>(null);
 const over = ref<'this' | 'all'>('this');
 const open = ref<string | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 
 async function load(): Promise<void> {
   const { classId, groupId, from, to } = props.filters;
   const asked = JSON.stringify([over.value, props.filters]);
-  try {
+  await read(async () => {
     const results = await call('readStandardResults', {
       params: { assignmentId },
       query: { over: over.value, classId, groupId, from, to },
     });
     if (asked === JSON.stringify([over.value, props.filters])) standards.value = results;
-    wrong.value = '';
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 watch([over, () => props.filters], load, { immediate: true });
 
@@ -61,7 +59,10 @@ async function rate(standard: Standard, studentId: number, event: Event): Promis
       params: { assignmentId, studentId },
       body: { standard: standard.code, rating },
     });
-    standard.students.find(({ id }) => id === studentId)!.rating = rating;
+    present(
+      standard.students.find(({ id }) => id === studentId),
+      'student',
+    ).rating = rating;
   } catch (error) {
     failed(error);
     await load();
@@ -147,9 +148,9 @@ async function rate(standard: Standard, studentId: number, event: Event): Promis
             class="below"
           >
             <td>{{ party.name }}</td>
-            <td class="line"><ShareLine :earned="party.earned!" /></td>
-            <td class="figures">{{ percent(party.earned!.share) }}</td>
-            <td class="faded small">{{ sure(party.earned!) }}</td>
+            <td class="line"><ShareLine :earned="present(party.earned, 'earned')" /></td>
+            <td class="figures">{{ percent(present(party.earned, 'earned').share) }}</td>
+            <td class="faded small">{{ sure(present(party.earned, 'earned')) }}</td>
             <td v-if="over === 'all'" />
           </tr>
           <tr

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 /** One student's work: every answer with its mark and comment, what was decided, and what happened when. */
+import { present } from '@oaken/core/certain';
 import type { StudentWork } from '@oaken/contract/results';
 import { count } from '@oaken/core/text';
 import { lengthInWords } from '@oaken/core/timing';
 import { computed, onMounted, reactive, ref } from 'vue';
 import { useRoute } from 'vue-router';
+import { useDoing } from '../../client/useDoing';
 import { addressOf, call } from '../../client/call';
 import { inWords, Refused } from '../../client/request';
 import FacingPages from '../../parts/FacingPages.vue';
@@ -19,7 +21,7 @@ const { params: address } = useRoute();
 const params = { assignmentId: Number(address.assignmentId), studentId: Number(address.studentId) };
 const words = useWords();
 const work = ref<StudentWork | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 const attempt = ref<number | null>(null);
 /** The decision that is being made: about one question, or the whole. */
 const form = reactive({
@@ -32,15 +34,12 @@ const form = reactive({
 });
 
 async function load(): Promise<void> {
-  try {
+  await read(async () => {
     work.value = await call('readStudentWork', {
       params,
       query: attempt.value ? { attempt: attempt.value } : {},
     });
-    wrong.value = '';
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 onMounted(load);
 const pdf = addressOf('exportStudentReport', params);
@@ -178,16 +177,16 @@ const settledWords = {
           <p v-if="entry.settled" class="comment">{{ settledWords[entry.settled] }}</p>
           <p v-if="decisionOn(entry.entry)" class="comment">
             {{
-              decisionOn(entry.entry)!.kind === 'excused'
+              present(decisionOn(entry.entry), 'decision on').kind === 'excused'
                 ? 'Does not count'
-                : `Set to ${pointsText(decisionOn(entry.entry)!.points!)}`
+                : `Set to ${pointsText(present(present(decisionOn(entry.entry), 'decision on').points, 'points'))}`
             }}:
-            {{ decisionOn(entry.entry)!.reason }}
+            {{ present(decisionOn(entry.entry), 'decision on').reason }}
             <button
               v-if="work.mayChange"
               type="button"
               class="word"
-              @click="takeBack(decisionOn(entry.entry)!.id)"
+              @click="takeBack(present(decisionOn(entry.entry), 'decision on').id)"
             >
               Take it back
             </button>
@@ -262,7 +261,7 @@ const settledWords = {
             {{
               line.kind === 'excused'
                 ? 'Not scored'
-                : `${pointsText(line.points!)} ${kindWords[line.kind]}`
+                : `${pointsText(present(line.points, 'points'))} ${kindWords[line.kind]}`
             }}:
             {{ line.reason }}
             <span class="faded small">{{ line.by }}, {{ words.time(line.at) }}</span>

@@ -1,4 +1,5 @@
 /** The results that the page's address asks for: of which work, filtered how. */
+import { present } from '@oaken/core/certain';
 import type { ResultsAnswer } from '@oaken/contract/results';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -45,7 +46,7 @@ export function useResults() {
       const answer = sheetId
         ? await call('readSheetResults', { params: { sheetId } })
         : await call('readResults', {
-            params: { assignmentId: assignmentId! },
+            params: { assignmentId: present(assignmentId, 'assignment id') },
             query: filters.value,
           });
       if (value === asked) results.value = answer;

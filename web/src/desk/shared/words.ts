@@ -18,7 +18,9 @@ export function useWords() {
   };
 }
 
-export const percent = (share: number) => `${wholePercent(share)} %`;
+/** @param share of 1; where there is none, a dash */
+export const percent = (share: number | null | undefined) =>
+  share == null ? '—' : `${wholePercent(share)} %`;
 /** Nothing is below nothing: what rounds to 0 has no sign. */
 export const decimal = (value: number, digits = 2) =>
   value

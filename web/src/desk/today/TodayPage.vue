@@ -2,8 +2,8 @@
 import { count, listing } from '@oaken/core/text';
 import { day, wallOf } from '@oaken/core/timing';
 import { computed, onMounted, onUnmounted, ref } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../../parts/FacingPages.vue';
@@ -15,15 +15,12 @@ const session = useSession();
 const words = useWords();
 type Today = Awaited<ReturnType<typeof call<'readToday'>>>;
 const today = ref<Today | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 
 async function load(): Promise<void> {
-  try {
+  await read(async () => {
     today.value = await call('readToday', {});
-    wrong.value = '';
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 }
 onMounted(load);
 const timer = setInterval(load, 30_000);

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The class as rows by roster number, items as columns: where each one is, what is answered, and signs of life. */
+import { elementAt, present } from '@oaken/core/certain';
 import type { Watched, WatchedStudent } from '@oaken/contract/watching';
 import { plainText, wholePercent } from '@oaken/core/text';
 import { lengthInWords, minute } from '@oaken/core/timing';
@@ -67,14 +68,14 @@ const progressWords = {
   'to read': 'only read',
 };
 function cellWords(watchedStudent: WatchedStudent, index: number): string {
-  const { progress, share, flagged } = watchedStudent.cells[index]!;
+  const { progress, share, flagged } = present(watchedStudent.cells[index], 'cell');
   const mark = props.marks && share !== null ? `, ${wholePercent(share)} %` : '';
   return `${nameOf(watchedStudent)}, item ${index + 1}: ${progressWords[progress]}${mark}${flagged ? ', flagged' : ''}`;
 }
-const isHere = (watchedStudent: WatchedStudent, index: number) =>
-  watchedStudent.at !== null &&
-  (props.watched.columns[index]!.entry === watchedStudent.at ||
-    (props.watched.columns[index]!.entry === '' && watchedStudent.on === index + 1));
+function isHere({ at, on }: WatchedStudent, index: number): boolean {
+  const { entry } = elementAt(props.watched.columns, index);
+  return at !== null && (entry === at || (entry === '' && on === index + 1));
+}
 </script>
 
 <template>

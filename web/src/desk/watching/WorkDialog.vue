@@ -3,8 +3,8 @@
 import { wholePercent } from '@oaken/core/text';
 import type { AnswerOf, api } from '@oaken/contract';
 import { computed, ref, watch } from 'vue';
+import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import RichText from '../../parts/RichText.vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { useWords } from '../shared/words';
@@ -13,18 +13,16 @@ const studentId = defineModel<number | null>({ required: true });
 const props = defineProps<{ assignmentId: number }>();
 const words = useWords();
 const work = ref<AnswerOf<typeof api.readWork> | null>(null);
-const wrong = ref('');
+const { wrong, read } = useDoing();
 watch(studentId, async (now) => {
   // Nothing of it stays behind on a page that may be on a projector next.
   [work.value, wrong.value] = [null, ''];
   if (now === null) return;
-  try {
+  await read(async () => {
     work.value = await call('readWork', {
       params: { assignmentId: props.assignmentId, studentId: now },
     });
-  } catch (error) {
-    wrong.value = inWords(error);
-  }
+  });
 });
 const open = computed({
   get: () => studentId.value !== null,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A sheet to draw on with finger, pen or mouse, or with the arrow keys; strokes are kept as points, not as a picture. */
+import { elementAt, present } from '@oaken/core/certain';
 import type { SittingDrawing, Stroke } from '@oaken/core/items';
 import { computed, ref } from 'vue';
 
@@ -34,7 +35,7 @@ const pathOf = ({ points }: Stroke) => {
 const inside = (value: number, limit: number) => Math.round(Math.min(limit, Math.max(0, value)));
 
 function place(event: PointerEvent): [number, number] {
-  const box = sheet.value!.getBoundingClientRect();
+  const box = present(sheet.value, 'sheet').getBoundingClientRect();
   return [
     inside((1000 * (event.clientX - box.left)) / box.width, 1000),
     inside((height.value * (event.clientY - box.top)) / box.height, height.value),
@@ -42,7 +43,7 @@ function place(event: PointerEvent): [number, number] {
 }
 function begin(event: PointerEvent): void {
   if (props.disabled || event.button !== 0) return;
-  sheet.value!.setPointerCapture(event.pointerId);
+  present(sheet.value, 'sheet').setPointerCapture(event.pointerId);
   drawing.value = { ink: ink.value, width: width.value, points: place(event) };
 }
 function extend(to: [number, number]): void {
@@ -72,8 +73,8 @@ function key(event: KeyboardEvent): void {
     else end();
     return;
   }
-  stroke.x = inside(stroke.x + step![0]!, 1000);
-  stroke.y = inside(stroke.y + step![1]!, height.value);
+  stroke.x = inside(stroke.x + elementAt(present(step, 'step'), 0), 1000);
+  stroke.y = inside(stroke.y + elementAt(present(step, 'step'), 1), height.value);
   extend([stroke.x, stroke.y]);
 }
 </script>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The criteria of a marking guide, each with its levels; the points of the part are the sum of the best levels. */
+import { elementAt } from '@oaken/core/certain';
 import { criteriaPoints, freshId, type Criterion } from '@oaken/core/items';
 import { count } from '@oaken/core/text';
 import { under, type Problem } from '../../parts/problems';
@@ -19,21 +20,21 @@ const setAt = (index: number, criterion: Criterion) =>
 const remove = (index: number) => emit('change', props.criteria.toSpliced(index, 1));
 const setLevel = (index: number, to: number, level: Partial<Level>) =>
   setAt(index, {
-    ...props.criteria[index]!,
-    levels: props.criteria[index]!.levels.with(to, {
-      ...props.criteria[index]!.levels[to]!,
+    ...elementAt(props.criteria, index),
+    levels: elementAt(props.criteria, index).levels.with(to, {
+      ...elementAt(elementAt(props.criteria, index).levels, to),
       ...level,
     }),
   });
 const addLevel = (index: number) =>
   setAt(index, {
-    ...props.criteria[index]!,
-    levels: [...props.criteria[index]!.levels, { points: Number.NaN, words: '' }],
+    ...elementAt(props.criteria, index),
+    levels: [...elementAt(props.criteria, index).levels, { points: Number.NaN, words: '' }],
   });
 const removeLevel = (index: number, to: number) =>
   setAt(index, {
-    ...props.criteria[index]!,
-    levels: props.criteria[index]!.levels.toSpliced(to, 1),
+    ...elementAt(props.criteria, index),
+    levels: elementAt(props.criteria, index).levels.toSpliced(to, 1),
   });
 const text = (event: Event) => (event.target as HTMLInputElement).value;
 function points(event: Event): number {

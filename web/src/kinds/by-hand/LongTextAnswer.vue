@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '@oaken/core/certain';
 import type { SittingLongText } from '@oaken/core/items';
 import { wordsIn } from '@oaken/core/plain';
 import { computed, ref } from 'vue';
@@ -41,7 +42,7 @@ const over = computed(
   </label>
   <p class="hint" :class="{ over }">
     {{ words }} {{ words === 1 ? 'word' : 'words'
-    }}{{ over ? `, ${words - part.mostWords!} too many` : '' }}
+    }}{{ over ? `, ${words - present(part.mostWords, 'most words')} too many` : '' }}
   </p>
   <SignKeys :field="field" :disabled="disabled" />
 </template>

@@ -11,7 +11,7 @@ const many = computed(() => part.value.kind === 'multiple-choice');
 /** A single choice of which several are right: any one of them earns the points. */
 const anyOf = ref(part.value.kind === 'single-choice' && part.value.key.length > 1);
 const ticks = computed(() => many.value || anyOf.value);
-const signOf = (index: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index]!;
+const signOf = (index: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'.charAt(index);
 const isRight = (id: string) => part.value.key.includes(id);
 const keyProblems = computed(() =>
   props.problems.filter(({ pointer }) => /^\/(key|mostChosen)/.test(pointer)),

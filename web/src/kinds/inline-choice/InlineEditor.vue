@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** A text with gaps, and the choices of each gap in the order in which the gaps stand. */
+import { elementAt } from '@oaken/core/certain';
 import { freshId, type InlineChoice } from '@oaken/core/items';
 import { marked } from '@oaken/core/text';
 import { computed } from 'vue';
@@ -32,25 +33,25 @@ const setGap = (index: number, edit: Partial<Gap>) =>
   change({ gaps: part.value.gaps.map((gap, n) => (n === index ? { ...gap, ...edit } : gap)) });
 const setChoice = (index: number, id: string, text: string) =>
   setGap(index, {
-    choices: part.value.gaps[index]!.choices.map((choice) =>
+    choices: elementAt(part.value.gaps, index).choices.map((choice) =>
       choice.id === id ? { id, text } : choice,
     ),
   });
 function toggle(index: number, id: string): void {
-  const { key } = part.value.gaps[index]!;
+  const { key } = elementAt(part.value.gaps, index);
   setGap(index, { key: key.includes(id) ? key.filter((text) => text !== id) : [...key, id] });
 }
 const add = (index: number) =>
   setGap(index, {
     choices: [
-      ...part.value.gaps[index]!.choices,
-      { id: freshId(part.value.gaps[index]!.choices.map(({ id }) => id)), text: '' },
+      ...elementAt(part.value.gaps, index).choices,
+      { id: freshId(elementAt(part.value.gaps, index).choices.map(({ id }) => id)), text: '' },
     ],
   });
 const remove = (index: number, id: string) =>
   setGap(index, {
-    choices: part.value.gaps[index]!.choices.filter((choice) => choice.id !== id),
-    key: part.value.gaps[index]!.key.filter((text) => text !== id),
+    choices: elementAt(part.value.gaps, index).choices.filter((choice) => choice.id !== id),
+    key: elementAt(part.value.gaps, index).key.filter((text) => text !== id),
   });
 const textProblems = computed(() => [
   ...under(props.problems, '/text'),

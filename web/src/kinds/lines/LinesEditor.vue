@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T extends { id: string; text: string }">
 /** A list of wordings: added, removed, and moved by their buttons or Alt with an arrow key. */
+import { present } from '@oaken/core/certain';
 import { freshId } from '@oaken/core/items';
 import { nextTick, ref } from 'vue';
 import RichField from '../../rich/RichField.vue';
@@ -25,7 +26,7 @@ const rows = ref<HTMLElement>();
 
 const sign = (index: number) => (props.letters ? 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index] : index + 1);
 const title = (index: number) =>
-  `${props.what[0]!.toUpperCase()}${props.what.slice(1)} ${sign(index)}`;
+  `${props.what.charAt(0).toUpperCase()}${props.what.slice(1)} ${sign(index)}`;
 const problemsOf = (index: number) =>
   props.problems.filter(
     ({ pointer }) => pointer === `/${index}` || pointer.startsWith(`/${index}/`),
@@ -44,7 +45,7 @@ function move(index: number, to: number): void {
   if (to < 0 || to >= list.value.length) return;
   const next = [...list.value];
   const [moved] = next.splice(index, 1);
-  next.splice(to, 0, moved!);
+  next.splice(to, 0, present(moved, 'moved'));
   list.value = next;
 }
 function key(event: KeyboardEvent, index: number): void {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Things to be put in order: dragged, or moved by their buttons or Alt with an arrow key. */
+import { present } from '@oaken/core/certain';
 import { plainText } from '@oaken/core/plain';
 import type { SittingOrdering } from '@oaken/core/items';
 import { computed, nextTick, ref } from 'vue';
@@ -28,7 +29,7 @@ async function move(from: number, to: number, focus = false): Promise<void> {
   if (props.disabled || to < 0 || to >= order.value.length || from === to) return;
   const ids = order.value.map(({ id }) => id);
   const [moved] = ids.splice(from, 1);
-  ids.splice(to, 0, moved!);
+  ids.splice(to, 0, present(moved, 'moved'));
   emit('answer', ids);
   await nextTick();
   const shownChoice = order.value[to];

@@ -3,6 +3,7 @@
  * A picture with places drawn on it. A place is drawn with the mouse, or added and then moved and sized with the arrow
  * keys, so that nobody needs a mouse.
  */
+import { elementAt, present } from '@oaken/core/certain';
 import { freshId, type Places } from '@oaken/core/items';
 import { computed, ref } from 'vue';
 import { under, type Problem } from '../../parts/problems';
@@ -33,7 +34,7 @@ function putPicture({ src, words, width, height }: Medium): void {
   });
 }
 function spot(event: PointerEvent | MouseEvent): { x: number; y: number } {
-  const box = sheet.value!.getBoundingClientRect();
+  const box = present(sheet.value, 'sheet').getBoundingClientRect();
   const inside = (value: number, limit: number) => Math.round(Math.min(limit, Math.max(0, value)));
   return {
     x: inside((picture.value.width * (event.clientX - box.left)) / box.width, picture.value.width),
@@ -60,7 +61,7 @@ function down(event: PointerEvent): void {
     corners.value = [...corners.value, x, y];
     return;
   }
-  sheet.value!.setPointerCapture(event.pointerId);
+  present(sheet.value, 'sheet').setPointerCapture(event.pointerId);
   begun.value = spot(event);
 }
 const drag = (event: PointerEvent) =>
@@ -92,7 +93,7 @@ function addInMiddle(): void {
 const setPlace = (index: number, place: Partial<Place>) =>
   change({ places: part.value.places.map((old, n) => (n === index ? { ...old, ...place } : old)) });
 function remove(index: number): void {
-  const { id } = part.value.places[index]!;
+  const { id } = elementAt(part.value.places, index);
   change({
     places: part.value.places.filter((_, n) => n !== index),
     key: part.value.key.filter((text) => text !== id),
@@ -112,8 +113,8 @@ function key(event: KeyboardEvent, index: number): void {
   ];
   if (!step) return;
   event.preventDefault();
-  const [dx, dy] = [step[0]! * 4, step[1]! * 4];
-  const { area } = part.value.places[index]!;
+  const [dx, dy] = [elementAt(step, 0) * 4, elementAt(step, 1) * 4];
+  const { area } = elementAt(part.value.places, index);
   if (area.shape === 'poly')
     setPlace(index, {
       area: { ...area, points: area.points.map((value, n) => value + (n % 2 ? dy : dx)) },

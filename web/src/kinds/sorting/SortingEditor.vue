@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Things and groups; each answer pattern says where every thing belongs. */
+import { elementAt } from '@oaken/core/certain';
 import { joined, parted, type Sorting } from '@oaken/core/items';
 import { plainText } from '@oaken/core/text';
 import { under, type Problem } from '../../parts/problems';
@@ -12,7 +13,7 @@ const groupOf = (pattern: string[], thing: string) =>
   pattern.map(parted).find(([text]) => text === thing)?.[1] ?? '';
 
 function setGroup(index: number, thing: string, group: string): void {
-  const rest = part.value.keys[index]!.filter((text) => parted(text)[0] !== thing);
+  const rest = elementAt(part.value.keys, index).filter((text) => parted(text)[0] !== thing);
   const key = group ? [...rest, joined(thing, group)] : rest;
   change({ keys: part.value.keys.with(index, key) });
 }
@@ -79,7 +80,11 @@ const name = (text: string) => plainText(text) || '(empty)';
       {{ problem.message }}
     </p>
   </section>
-  <button type="button" class="word" @click="change({ keys: [...part.keys, [...part.keys[0]!]] })">
+  <button
+    type="button"
+    class="word"
+    @click="change({ keys: [...part.keys, [...elementAt(part.keys, 0)]] })"
+  >
     Add another answer pattern that is right
   </button>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Some answers that the key takes and some that it does not, judged by the key as it stands. */
+import { elementAt } from '@oaken/core/certain';
 import { exampleAnswers, readItem, type Part } from '@oaken/core/items';
 import { computed } from 'vue';
 import { plain } from '../../desk/shared/keptText';
@@ -9,7 +10,7 @@ const props = defineProps<{ part: Part }>();
 const examples = computed(() => {
   const part = plain(props.part);
   const whole = readItem({ stem: '<p>?</p>', parts: [part] });
-  return whole.ok ? exampleAnswers(whole.content.parts[0]!) : null;
+  return whole.ok ? exampleAnswers(elementAt(whole.content.parts, 0)) : null;
 });
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { present } from '@oaken/core/certain';
 import type { Numeric } from '@oaken/core/items';
 import { computed } from 'vue';
 import type { Problem } from '../../parts/problems';
@@ -53,7 +54,7 @@ function setUnits(event: Event): void {
     .map((piece) => piece.split('='))
     .filter(([name]) => name?.trim())
     .map(([name, factor]) => ({
-      name: name!.trim(),
+      name: present(name, 'name').trim(),
       factor: factor === undefined ? 1 : Number(factor),
     }));
   setKey({ units: list, unitRequired: list.length > 0 && part.value.key.unitRequired });

@@ -1,0 +1,141 @@
+<script setup lang="ts">
+/** How an assignment stands, and what can be done with the whole of it. */
+import type { Shows } from '@oaken/core/assignments';
+import { releaseInWords } from '@oaken/core/assignments';
+import { count, listing } from '@oaken/core/text';
+import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
+import { computed } from 'vue';
+import { useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { useSession } from '../../client/session';
+import { done, failed } from '../shared/undo';
+import { useWords } from '../shared/words';
+import GuestLink from './GuestLink.vue';
+import { stateOf, stateWords } from './states';
+import type { OpenAssignment } from './useChange';
+
+const props = defineProps<{
+  opened: OpenAssignment;
+  /** Does something with the assignment, reads it anew and says so. */
+  act: <Answer>(
+    work: () => Promise<Answer>,
+    notice: (answer: Answer) => string,
+  ) => Promise<unknown>;
+}>();
+const session = useSession();
+const words = useWords();
+const router = useRouter();
+const assignment = computed(() => props.opened.assignment);
+const params = computed(() => ({ assignmentId: assignment.value.id }));
+const state = computed(() => stateOf(assignment.value, session.now()));
+const lastEnd = computed(() => {
+  const { lastEnd: end, closesAt } = assignment.value;
+  return end && closesAt && end > closesAt ? end : null;
+});
+const letterWords = computed(() => {
+  const { sent, waiting, failed: lost } = props.opened.letters;
+  const sentences = [
+    sent ? `${count(sent, 'letter')} sent` : '',
+    waiting ? `${waiting} to be sent` : '',
+    lost ? `${lost} could not be sent` : '',
+  ].filter(Boolean);
+  return sentences.length ? `${listing(sentences)}.` : '';
+});
+
+const confirmed = (text: string, title: string, yes: string, no: string) =>
+  ElMessageBox.confirm(text, title, { confirmButtonText: yes, cancelButtonText: no }).then(
+    () => true,
+    () => false,
+  );
+
+async function stop(): Promise<void> {
+  const { working, notBegun } = assignment.value;
+  const sure = await confirmed(
+    `${count(working, 'student')} working now ${working === 1 ? 'is' : 'are'} handed in with what is saved; ${count(notBegun, 'student')} can no longer begin. It can be opened again.`,
+    'Close it now for everybody?',
+    'Close it now',
+    'Leave it open',
+  );
+  if (sure)
+    await props.act(
+      () => call('stopAssignment', { params: params.value }),
+      () => 'It is closed.',
+    );
+}
+
+const release = (released: boolean) =>
+  props.act(
+    () => call('releaseAssignment', { params: params.value, body: { released } }),
+    ({ shows }: { shows: Shows }) =>
+      released
+        ? releaseInWords(shows, session.school.zone, session.now())
+        : 'The release is taken back.',
+  );
+
+async function takeBack(): Promise<void> {
+  const sure = await confirmed(
+    'Nobody has begun. It leaves the students’ lists.',
+    'Take the assignment back?',
+    'Take it back',
+    'Leave it',
+  );
+  if (!sure) return;
+  try {
+    await call('takeBackAssignment', { params: params.value });
+    await router.push('/schedule');
+    done('It is taken back.');
+  } catch (error) {
+    failed(error);
+  }
+}
+</script>
+
+<template>
+  <div class="inset">
+    <p class="state">
+      <b>{{ stateWords[state] }}</b>, {{ words.closing(assignment.closesAt) }}.
+      <template v-if="lastEnd">The last student has until {{ words.time(lastEnd) }}.</template>
+    </p>
+    <p v-if="opened.note" class="note">{{ opened.note }}</p>
+    <p v-if="opened.word">
+      The word to begin: <b>{{ opened.word }}</b>
+    </p>
+    <p v-if="letterWords" class="faded">{{ letterWords }}</p>
+    <GuestLink v-if="opened.link" :token="opened.link" />
+    <p v-if="opened.mayChange" class="acts">
+      <button v-if="state === 'open'" class="word" @click="stop">Close it now</button>
+      <button
+        v-if="assignment.releasedAt === null && assignment.handedIn > 0"
+        class="word"
+        @click="release(true)"
+      >
+        Release
+      </button>
+      <button v-if="assignment.releasedAt !== null" class="word" @click="release(false)">
+        Take the release back
+      </button>
+      <button v-if="assignment.working + assignment.handedIn === 0" class="word" @click="takeBack">
+        Take it back
+      </button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.inset {
+  padding: 14px 24px;
+}
+.state {
+  font-size: 1.05rem;
+}
+.note {
+  border-left: 4px solid var(--rule-strong);
+  padding-left: 10px;
+  white-space: pre-line;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+}
+</style>
