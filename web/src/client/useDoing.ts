@@ -36,6 +36,12 @@ export function useDoing(explain: (error: unknown) => string = inWords) {
   };
 }
 
+/** One sentence of a refusal for a form with a single field. */
+export function sentenceOf(error: unknown): string {
+  const [first] = error instanceof Refused ? (error.problem.errors ?? []) : [];
+  return first?.message ?? inWords(error);
+}
+
 const lastName = (pointer: string) => pointer.split('/').at(-1) ?? '';
 
 /**
@@ -67,6 +73,11 @@ export function useForm(fieldOf: (pointer: string) => string = lastName) {
     act(work: () => Promise<unknown>): Promise<boolean> {
       refused.value = null;
       return doing.act(work);
+    },
+    /** Nothing has gone wrong: the form is begun anew. */
+    forget(): void {
+      refused.value = null;
+      doing.wrong.value = '';
     },
   };
 }

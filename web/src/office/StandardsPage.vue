@@ -4,11 +4,10 @@ import { present } from '@oaken/core/certain';
 import type { FrameworkPreview } from '@oaken/contract/standards';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, reactive, ref } from 'vue';
-import { useDoing } from '../client/useDoing';
+import { useDoing, useForm } from '../client/useDoing';
 import { addressOf, call } from '../client/call';
 import { request } from '../client/request';
 import { useSession } from '../client/session';
-import { useFieldErrors } from '../desk/accounts/fieldErrors';
 import { done } from '../desk/shared/undo';
 import EmptyNote from '../parts/EmptyNote.vue';
 import FileButton from '../parts/FileButton.vue';
@@ -22,8 +21,7 @@ const { wrong, read } = useDoing();
 const file = ref<File | null>(null);
 const preview = ref<FrameworkPreview | null>(null);
 const form = reactive({ name: '', publisher: '', subject: '' });
-const busy = ref(false);
-const { attempt, errorAt, general } = useFieldErrors();
+const { wrong: refused, busy, act, errorAt } = useForm();
 
 /** CASE is JSON; everything else is read as a table. */
 const typeOf = ({ name }: File) => (/\.json$/i.test(name) ? 'case' : 'csv');
@@ -40,7 +38,7 @@ async function look(chosen: File): Promise<void> {
   file.value = chosen;
   preview.value = null;
   const query = { name: chosen.name, type: typeOf(chosen) };
-  await attempt(async () => {
+  await act(async () => {
     preview.value = await request<FrameworkPreview>(
       'POST',
       addressOf('previewFramework', {}, query),
@@ -51,13 +49,11 @@ async function look(chosen: File): Promise<void> {
 }
 
 async function importIt(): Promise<void> {
-  busy.value = true;
   // Sent even where it is empty: the server says what is missing.
   const query = new URLSearchParams({ ...form, type: typeOf(present(file.value, 'file')) });
-  const imported = await attempt(() =>
+  const imported = await act(() =>
     request('POST', `/api/frameworks?${query}`, present(file.value, 'file')),
   );
-  busy.value = false;
   if (!imported) return;
   done(`“${form.name}” imported: ${count(present(preview.value, 'preview').total, 'standard')}.`);
   file.value = null;
@@ -97,9 +93,9 @@ const subjectsOf = (framework: Frameworks[number]) =>
     </ElTable>
   </div>
   <ElDialog v-model="importing" title="Import standards" width="820px">
-    <p v-if="general" class="wrong" role="alert">{{ general }}</p>
+    <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
     <p v-if="errorAt('')" class="wrong" role="alert">{{ errorAt('') }}</p>
-    <ElSkeleton v-if="!preview && !general && !errorAt('')" :rows="4" animated />
+    <ElSkeleton v-if="!preview && !refused && !errorAt('')" :rows="4" animated />
     <template v-if="preview">
       <ElForm label-position="top" class="facts" @submit.prevent="importIt">
         <ElFormItem label="Name" :error="errorAt('/name')"

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 /** My own account: another password, and where I am signed in. */
 import { onMounted, reactive, ref } from 'vue';
-import { useDoing } from '../../client/useDoing';
+import { useDoing, useForm } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { useSession } from '../../client/session';
 import PageHead from '../../parts/PageHead.vue';
 import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';
-import { useFieldErrors } from './fieldErrors';
 
 type Own = Awaited<ReturnType<typeof call<'listSessions'>>>;
 
@@ -16,8 +15,7 @@ const words = useWords();
 const account = ref<Own | null>(null);
 const { wrong, read } = useDoing();
 const form = reactive({ old: '', password: '' });
-const busy = ref(false);
-const { attempt, errorAt, general } = useFieldErrors();
+const { wrong: refused, busy, act, errorAt } = useForm();
 
 async function load(): Promise<void> {
   await read(async () => {
@@ -27,9 +25,7 @@ async function load(): Promise<void> {
 onMounted(load);
 
 async function change(): Promise<void> {
-  busy.value = true;
-  const changed = await attempt(() => call('changePassword', { body: form }));
-  busy.value = false;
+  const changed = await act(() => call('changePassword', { body: form }));
   if (!changed) return;
   Object.assign(form, { old: '', password: '' });
   done('Password changed. You are signed out everywhere else.');
@@ -75,7 +71,7 @@ async function signOutThere(sessionId: string): Promise<void> {
               maxlength="200"
             />
           </ElFormItem>
-          <p v-if="general" class="wrong" role="alert">{{ general }}</p>
+          <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
           <ElButton type="primary" native-type="submit" :loading="busy">Change password</ElButton>
         </ElForm>
       </section>

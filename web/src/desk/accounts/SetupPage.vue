@@ -3,18 +3,17 @@
 import { computed, onMounted, reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../../client/call';
+import { useForm } from '../../client/useDoing';
 import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
 import DoorFrame from './DoorFrame.vue';
-import { useFieldErrors } from './fieldErrors';
 
 const router = useRouter();
 const session = useSession();
 const token = location.hash.slice(1);
 const zones = ref<string[]>([]);
 const ended = ref('');
-const busy = ref(false);
-const { attempt, errorAt, general } = useFieldErrors();
+const { wrong, busy, act, errorAt } = useForm();
 const form = reactive({
   school: {
     name: '',
@@ -41,11 +40,9 @@ onMounted(async () => {
 });
 
 async function begin(): Promise<void> {
-  busy.value = true;
-  const began = await attempt(async () =>
+  const began = await act(async () =>
     session.take(await call('beginSchool', { body: { token, ...form } })),
   );
-  busy.value = false;
   if (began) await router.push('/office');
 }
 </script>
@@ -118,7 +115,7 @@ async function begin(): Promise<void> {
           />
         </ElFormItem>
       </div>
-      <p v-if="general" class="wrong" role="alert">{{ general }}</p>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <ElButton class="go" type="primary" native-type="submit" size="large" :loading="busy"
         >Begin the school</ElButton
       >

@@ -3,17 +3,16 @@
 import { reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../../client/call';
+import { useForm } from '../../client/useDoing';
 import { onSignedOut } from '../../client/request';
 import { useSession } from '../../client/session';
-import { useFieldErrors } from './fieldErrors';
 import { lastSignInName, rememberSignInName } from './signInName';
 
 const session = useSession();
 const router = useRouter();
 const open = ref(false);
-const busy = ref(false);
 const form = reactive({ name: '', password: '' });
-const { attempt, errorAt, general } = useFieldErrors();
+const { wrong, busy, act, errorAt } = useForm();
 
 /** Everything that was refused waits for the one answer. */
 let asked: Promise<boolean> | null = null;
@@ -32,12 +31,8 @@ onSignedOut(() => {
 });
 
 async function signIn(): Promise<void> {
-  busy.value = true;
   const before = session.account?.id;
-  const signedIn = await attempt(async () =>
-    session.take(await call('signInStaff', { body: form })),
-  );
-  busy.value = false;
+  const signedIn = await act(async () => session.take(await call('signInStaff', { body: form })));
   if (!signedIn) return;
   rememberSignInName(form.name);
   // Somebody else has pages of their own.
@@ -79,7 +74,7 @@ async function leave(): Promise<void> {
           autofocus
         />
       </ElFormItem>
-      <p v-if="general" class="wrong" role="alert">{{ general }}</p>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </ElForm>
     <template #footer>
       <ElButton @click="leave">Leave this page</ElButton>

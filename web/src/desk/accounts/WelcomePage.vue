@@ -3,10 +3,10 @@
 import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../../client/call';
+import { useForm } from '../../client/useDoing';
 import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
 import DoorFrame from './DoorFrame.vue';
-import { useFieldErrors } from './fieldErrors';
 
 const router = useRouter();
 const session = useSession();
@@ -14,8 +14,7 @@ const token = location.hash.slice(1);
 const person = ref<{ name: string; signInName: string } | null>(null);
 const ended = ref('');
 const password = ref('');
-const busy = ref(false);
-const { attempt, errorAt, general } = useFieldErrors();
+const { wrong, busy, act, errorAt } = useForm();
 
 onMounted(async () => {
   try {
@@ -26,10 +25,8 @@ onMounted(async () => {
 });
 
 async function choose(): Promise<void> {
-  busy.value = true;
   const body = { token, password: password.value };
-  const chosen = await attempt(async () => session.take(await call('choosePassword', { body })));
-  busy.value = false;
+  const chosen = await act(async () => session.take(await call('choosePassword', { body })));
   if (chosen) await router.push('/');
 }
 </script>
@@ -54,7 +51,7 @@ async function choose(): Promise<void> {
           maxlength="200"
         />
       </ElFormItem>
-      <p v-if="general" class="wrong" role="alert">{{ general }}</p>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <ElButton type="primary" native-type="submit" size="large" :loading="busy"
         >Save and sign in</ElButton
       >

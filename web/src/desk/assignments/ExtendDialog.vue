@@ -3,10 +3,10 @@
 import type { AssignmentRow } from '@oaken/contract/assignments';
 import { count, listing } from '@oaken/core/text';
 import { atWall, day, wallOf } from '@oaken/core/timing';
-import { computed, reactive, ref } from 'vue';
+import { computed, reactive } from 'vue';
 import { call } from '../../client/call';
+import { sentenceOf, useDoing } from '../../client/useDoing';
 import { useSession } from '../../client/session';
-import { fieldErrors } from '../classes/fieldErrors';
 import { useWords } from '../shared/words';
 import WallField from './WallField.vue';
 import { whenOpened } from '../../parts/whenOpened';
@@ -30,8 +30,7 @@ const form = reactive({
   wall: '',
   attempts: 0,
 });
-const wrong = ref('');
-const busy = ref(false);
+const { wrong, busy, act } = useDoing(sentenceOf);
 const minutes = computed(() => {
   if (form.choice === 'none') return 0;
   return form.choice === 'other' ? form.otherMinutes : form.choice;
@@ -54,8 +53,7 @@ whenOpened(open, () => {
 async function extend(): Promise<void> {
   const wall = form.longer ? atWall(form.wall, session.school.zone) : null;
   if (wall && !wall.ok) return void (wrong.value = wall.message);
-  busy.value = true;
-  try {
+  await act(async () => {
     const closesAt = wall?.ok ? wall.at : null;
     const { attempts } = form;
     const { students } = await call('extendAssignment', {
@@ -69,11 +67,7 @@ async function extend(): Promise<void> {
       attempts ? count(attempts, 'more attempt') : '',
     ].filter(Boolean);
     emit('done', `${count(students, 'student has', 'students have')} ${listing(what)}.`);
-  } catch (error) {
-    wrong.value = Object.values(fieldErrors(error))[0] ?? '';
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 </script>
 

@@ -8,10 +8,10 @@ import {
   timeFactors,
   type Accommodations,
 } from '@oaken/core/accommodations';
-import { computed, reactive, ref, watch } from 'vue';
+import { computed, reactive, watch } from 'vue';
 import { call } from '../../client/call';
+import { useForm } from '../../client/useDoing';
 import { done } from '../shared/undo';
-import { fieldErrors } from './fieldErrors';
 import { fullName, type RosterRow } from './useClass';
 
 const student = defineModel<RosterRow | null>({ required: true });
@@ -20,10 +20,10 @@ const props = defineProps<{
   act: (work: () => Promise<unknown>) => Promise<boolean>;
 }>();
 const accommodations = reactive<Accommodations>({ ...noAccommodations });
-const wrong = ref<Record<string, string>>({});
+const { wrong, act: send, errors, forget } = useForm();
 watch(student, (now) => {
   if (now) Object.assign(accommodations, now.accommodations);
-  wrong.value = {};
+  forget();
 });
 const accommodationWords = computed(() => accommodationsInWords(accommodations));
 function timeWords(factor: number | null): string {
@@ -33,15 +33,8 @@ function timeWords(factor: number | null): string {
 async function save(): Promise<void> {
   const of = present(student.value, 'student');
   const params = { classId: props.classId, studentId: of.id };
-  try {
-    await call('setAccommodations', {
-      params,
-      body: { ...accommodations, form: accommodations.form?.trim() || null },
-    });
-  } catch (error) {
-    wrong.value = fieldErrors(error);
-    return;
-  }
+  const body = { ...accommodations, form: accommodations.form?.trim() || null };
+  if (!(await send(() => call('setAccommodations', { params, body })))) return;
   student.value = null;
   await props.act(async () => undefined);
   done(`${fullName(of)}: ${accommodationWords.value.join(', ') || 'no accommodations'}.`, () =>
@@ -106,11 +99,12 @@ async function save(): Promise<void> {
           type="number"
           min="0"
           max="30"
-          :aria-invalid="Boolean(wrong.extraDays)"
+          :aria-invalid="Boolean(errors.extraDays)"
         />
         days longer
       </label>
-      <p v-for="(message, key) in wrong" :key="key" class="wrong" role="alert">{{ message }}</p>
+      <p v-for="(message, key) in errors" :key="key" class="wrong" role="alert">{{ message }}</p>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
     <template #footer>
       <el-button @click="student = null">Cancel</el-button>

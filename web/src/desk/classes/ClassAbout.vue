@@ -5,14 +5,14 @@ import type { AnswerOf, api, BodyOf } from '@oaken/contract';
 import type { ClassFacts } from '@oaken/contract/classes';
 import { atWall, hour, wallOf } from '@oaken/core/timing';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
+import isEqual from 'fast-deep-equal';
 import { computed, onMounted, reactive, ref } from 'vue';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
+import { sentenceOf, useDoing, useForm } from '../../client/useDoing';
 import { useSession } from '../../client/session';
 import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';
 import ClassFactsFields from './ClassFactsFields.vue';
-import { fieldErrors } from './fieldErrors';
 import type { OpenClass } from './useClass';
 
 const props = defineProps<{
@@ -33,20 +33,12 @@ const factsOf = ({ name, subject, period, term, grade, notes }: ClassFacts): Cla
   notes,
 });
 const facts = reactive(factsOf(props.openClass.class));
-const wrong = ref<Record<string, string>>({});
-const changed = computed(
-  () => JSON.stringify(factsOf(facts)) !== JSON.stringify(factsOf(props.openClass.class)),
-);
+const form = useForm();
+const changed = computed(() => !isEqual(factsOf(facts), factsOf(props.openClass.class)));
 
 async function save(): Promise<void> {
   const before = factsOf(props.openClass.class);
-  try {
-    await call('describeClass', { params, body: factsOf(facts) });
-  } catch (error) {
-    wrong.value = fieldErrors(error);
-    return;
-  }
-  wrong.value = {};
+  if (!(await form.act(() => call('describeClass', { params, body: factsOf(facts) })))) return;
   await props.act(async () => undefined);
   done(`${facts.name} is changed.`, async () => {
     Object.assign(facts, before);
@@ -56,13 +48,11 @@ async function save(): Promise<void> {
 
 type Teachers = AnswerOf<typeof api.readTeachers>;
 const teachers = ref<Teachers | null>(null);
-const teachersWrong = ref('');
+const { wrong: teachersWrong, read, act: actOnTeachers } = useDoing(sentenceOf);
 async function readTeachers(): Promise<void> {
-  try {
+  await read(async () => {
     teachers.value = await call('readTeachers', { params });
-  } catch (error) {
-    teachersWrong.value = inWords(error);
-  }
+  });
 }
 onMounted(readTeachers);
 const lastDay = (days: number) =>
@@ -72,17 +62,15 @@ const joining = ref({
   part: 'co-teacher' as 'co-teacher' | 'substitute',
   wall: lastDay(7),
 });
+const withClass = computed(() => teachers.value?.teachers ?? []);
 const others = computed(
   () =>
     teachers.value?.colleagues.filter(
-      ({ accountId }) =>
-        !present(teachers.value, 'teachers').teachers.some(
-          (teacher) => teacher.accountId === accountId,
-        ),
+      ({ accountId }) => !withClass.value.some((teacher) => teacher.accountId === accountId),
     ) ?? [],
 );
 async function setTeachers(list: Teachers['teachers'], text: string): Promise<void> {
-  const before = present(teachers.value, 'teachers').teachers;
+  const before = withClass.value;
   const send = (all: Teachers['teachers']) => {
     const others = all.flatMap(
       ({ accountId, part, until }): BodyOf<typeof api.setTeachers>['others'] => {
@@ -94,17 +82,14 @@ async function setTeachers(list: Teachers['teachers'], text: string): Promise<vo
     );
     return call('setTeachers', { params, body: { others } });
   };
-  try {
+  await actOnTeachers(async () => {
     await send(list);
-    teachersWrong.value = '';
     done(text, async () => {
       await send(before);
       await readTeachers();
     });
-  } catch (error) {
-    teachersWrong.value = Object.values(fieldErrors(error))[0] ?? '';
-  }
-  await readTeachers();
+    await readTeachers();
+  });
 }
 function addTeacher(): void {
   const colleague = others.value.find(({ accountId }) => accountId === joining.value.colleague);
@@ -121,9 +106,7 @@ function addTeacher(): void {
 }
 const drop = (accountId: number, name: string) =>
   setTeachers(
-    present(teachers.value, 'teachers').teachers.filter(
-      (teacher) => teacher.accountId !== accountId,
-    ),
+    withClass.value.filter((teacher) => teacher.accountId !== accountId),
     `${name} is no longer with this class.`,
   );
 
@@ -151,7 +134,7 @@ async function putAway(away: boolean): Promise<void> {
 }
 async function remove(): Promise<void> {
   const sure = await ElMessageBox.confirm(
-    'Its roll and groups go with it. The students’ accounts stay.',
+    'Its roster and groups go with it. The students’ accounts stay.',
     `Delete ${props.openClass.class.name} for good?`,
     { confirmButtonText: 'Delete the class', cancelButtonText: 'Keep it' },
   ).catch(() => false);
@@ -169,8 +152,8 @@ async function remove(): Promise<void> {
 <template>
   <div class="inset">
     <form @submit.prevent="save">
-      <ClassFactsFields v-model="facts" :wrong="wrong" :disabled="!mayChange" />
-      <p v-if="wrong['']" class="wrong" role="alert">{{ wrong[''] }}</p>
+      <ClassFactsFields v-model="facts" :wrong="form.errors.value" :disabled="!mayChange" />
+      <p v-if="form.wrong.value" class="wrong" role="alert">{{ form.wrong.value }}</p>
       <el-button v-if="mayChange" type="primary" native-type="submit" :disabled="!changed"
         >Save</el-button
       >

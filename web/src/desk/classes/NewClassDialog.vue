@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import type { ClassFacts } from '@oaken/contract/classes';
-import { reactive, ref } from 'vue';
+import { reactive } from 'vue';
 import { call } from '../../client/call';
+import { useForm } from '../../client/useDoing';
 import { done } from '../shared/undo';
 import ClassFactsFields from './ClassFactsFields.vue';
-import { fieldErrors } from './fieldErrors';
 import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
@@ -18,36 +18,30 @@ const blank = (): ClassFacts => ({
   notes: '',
 });
 const facts = reactive(blank());
-const wrong = ref<Record<string, string>>({});
-const busy = ref(false);
+const { wrong, busy, act, errors, forget } = useForm();
 let clientKey = '';
 whenOpened(open, () => {
   clientKey = crypto.randomUUID();
-  wrong.value = {};
+  forget();
 });
 async function make(): Promise<void> {
   if (busy.value) return;
-  busy.value = true;
-  try {
+  await act(async () => {
     const { id } = await call('makeClass', { body: { clientKey, facts: { ...facts } } });
     done(`${facts.name} is there. Now bring its students in.`);
     open.value = false;
     Object.assign(facts, blank());
     emit('made', id);
-  } catch (error) {
-    wrong.value = fieldErrors(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 </script>
 
 <template>
   <el-dialog v-model="open" title="A new class" width="620px">
     <form id="new-class" @submit.prevent="make">
-      <ClassFactsFields v-model="facts" :wrong="wrong" />
+      <ClassFactsFields v-model="facts" :wrong="errors" />
     </form>
-    <p v-if="wrong['']" class="wrong" role="alert">{{ wrong[''] }}</p>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
       <el-button @click="open = false">Cancel</el-button>
       <el-button type="primary" native-type="submit" form="new-class" :loading="busy"

@@ -7,7 +7,7 @@ import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { computed, onMounted, onUnmounted, ref } from 'vue';
 import { onBeforeRouteLeave, useRoute } from 'vue-router';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
+import { useDoing } from '../../client/useDoing';
 import { useSession } from '../../client/session';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
@@ -17,10 +17,10 @@ import { fullName, useClass, type RosterRow } from './useClass';
 
 const session = useSession();
 const classId = Number(useRoute().params.classId);
-const { openClass, wrong, open, here } = useClass(() => undefined);
+const { openClass, wrong: classWrong, open, here } = useClass(() => undefined);
+const { wrong, busy, act } = useDoing();
 const chosen = ref<number[]>([]);
 const slips = ref<Record<number, string>>({});
-const busy = ref(false);
 const code = ref('');
 const address = computed(() => `${location.origin}/seat`);
 onMounted(async () => {
@@ -36,8 +36,7 @@ const all = (of: (student: RosterRow) => boolean) =>
   (chosen.value = here.value.filter(of).map(({ id }) => id));
 
 async function make(): Promise<void> {
-  busy.value = true;
-  try {
+  await act(async () => {
     const made = await call('makeSlips', { params: { classId }, body: { students: chosen.value } });
     code.value = await QRCode.toString(
       `${address.value}/sign-in?code=${present(openClass.value, 'open class').class.code}`,
@@ -49,12 +48,7 @@ async function make(): Promise<void> {
     slips.value = Object.fromEntries(
       made.slips.map(({ studentId, passcode }) => [studentId, passcode]),
     );
-    wrong.value = '';
-  } catch (error) {
-    wrong.value = inWords(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 const print = () => {
   onPaper.value = true;
@@ -88,7 +82,7 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
         >Print or save as PDF</el-button
       >
     </PageHead>
-    <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+    <p v-if="classWrong || wrong" class="wrong inset" role="alert">{{ classWrong || wrong }}</p>
   </div>
   <template v-if="openClass && printed.length === 0">
     <div class="one-sheet">

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** Correcting what is known of one student. The roster number stays the same all year. */
 import { present } from '@oaken/core/certain';
-import { reactive, ref, watch } from 'vue';
+import { reactive, watch } from 'vue';
 import { call } from '../../client/call';
+import { useForm } from '../../client/useDoing';
 import { done } from '../shared/undo';
-import { fieldErrors } from './fieldErrors';
 import { fullName, type RosterRow } from './useClass';
 
 const student = defineModel<RosterRow | null>({ required: true });
@@ -19,12 +19,12 @@ const facts = reactive({
   email: '',
   grade: '' as string | number,
 });
-const wrong = ref<Record<string, string>>({});
+const { wrong, act: send, errors, forget } = useForm();
 watch(student, (changed) => {
   if (!changed) return;
   const { givenName, familyName, studentNumber, email, grade } = changed;
   Object.assign(facts, { givenName, familyName, studentNumber, email, grade: grade ?? '' });
-  wrong.value = {};
+  forget();
 });
 const fields = [
   { key: 'givenName', label: 'Given name' },
@@ -44,12 +44,7 @@ async function save(): Promise<void> {
     email: current.email,
     grade: current.grade,
   };
-  try {
-    await call('describeStudent', { params, body });
-  } catch (error) {
-    wrong.value = fieldErrors(error);
-    return;
-  }
+  if (!(await send(() => call('describeStudent', { params, body })))) return;
   student.value = null;
   await props.act(async () => undefined);
   done(`${fullName(body)} is corrected.`, () =>
@@ -71,11 +66,11 @@ async function save(): Promise<void> {
         <input
           v-model.trim="facts[field.key]"
           class="plain-input"
-          :aria-invalid="Boolean(wrong[field.key])"
+          :aria-invalid="Boolean(errors[field.key])"
         />
-        <span v-if="wrong[field.key]" class="wrong">{{ wrong[field.key] }}</span>
+        <span v-if="errors[field.key]" class="wrong">{{ errors[field.key] }}</span>
       </label>
-      <p v-if="wrong['']" class="wrong" role="alert">{{ wrong[''] }}</p>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
     <template #footer>
       <el-button @click="student = null">Cancel</el-button>

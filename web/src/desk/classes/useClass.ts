@@ -3,7 +3,7 @@ import { present } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
+import { useDoing } from '../../client/useDoing';
 import { failed } from '../shared/undo';
 
 export type OpenClass = AnswerOf<typeof api.readClass>;
@@ -15,16 +15,13 @@ export const fullName = (person: { givenName: string; familyName: string }) =>
 
 export function useClass(changed: () => Promise<unknown> | void) {
   const openClass = ref<OpenClass | null>(null);
-  const wrong = ref('');
+  const { wrong, read } = useDoing();
 
   async function open(classId: number): Promise<void> {
-    try {
+    const isThere = await read(async () => {
       openClass.value = await call('readClass', { params: { classId } });
-      wrong.value = '';
-    } catch (error) {
-      openClass.value = null;
-      wrong.value = inWords(error);
-    }
+    });
+    if (!isThere) openClass.value = null;
   }
   /** Does something and reads the class again; what went wrong is said at the foot. @returns whether it was done */
   async function act(work: () => Promise<unknown>): Promise<boolean> {

@@ -3,7 +3,7 @@
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../../client/call';
-import { inWords, Refused } from '../../client/request';
+import { useForm } from '../../client/useDoing';
 import FacingPages from '../../parts/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 
@@ -12,8 +12,7 @@ const title = ref('');
 const answers = ref('');
 const key = ref('');
 const emptyRows = ref<'left-out' | 'zero' | null>(null);
-const wrong = ref<Record<string, string>>({});
-const busy = ref(false);
+const { wrong, busy, act, errorAt } = useForm();
 
 async function take(event: Event, into: 'answers' | 'key'): Promise<void> {
   const [file] = (event.target as HTMLInputElement).files ?? [];
@@ -25,9 +24,7 @@ async function take(event: Event, into: 'answers' | 'key'): Promise<void> {
   } else key.value = text;
 }
 async function bring(): Promise<void> {
-  busy.value = true;
-  wrong.value = {};
-  try {
+  await act(async () => {
     const { id } = await call('bringSheet', {
       body: {
         title: title.value,
@@ -37,13 +34,7 @@ async function bring(): Promise<void> {
       },
     });
     await router.push(`/results/sheet/${id}`);
-  } catch (error) {
-    if (error instanceof Refused && error.problem.errors)
-      for (const problem of error.problem.errors) wrong.value[problem.pointer] ??= problem.message;
-    else wrong.value[''] = inWords(error);
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 </script>
 
@@ -60,9 +51,9 @@ async function bring(): Promise<void> {
             v-model="title"
             class="plain-input"
             maxlength="200"
-            :aria-invalid="Boolean(wrong['/title'])"
+            :aria-invalid="Boolean(errorAt('/title'))"
           />
-          <span v-if="wrong['/title']" class="wrong" role="alert">{{ wrong['/title'] }}</span>
+          <span v-if="errorAt('/title')" class="wrong" role="alert">{{ errorAt('/title') }}</span>
         </label>
         <label class="field">
           <span class="label">Answers <span class="faded">students by items, as CSV</span></span>
@@ -71,12 +62,12 @@ async function bring(): Promise<void> {
             class="plain-input sheet"
             rows="10"
             spellcheck="false"
-            :aria-invalid="Boolean(wrong['/answers'])"
+            :aria-invalid="Boolean(errorAt('/answers'))"
           />
         </label>
-        <p v-if="wrong['/answers']" class="wrong" role="alert">{{ wrong['/answers'] }}</p>
-        <template v-if="wrong['/emptyRows'] || emptyRows">
-          <p v-if="wrong['/emptyRows']" class="wrong" role="alert">{{ wrong['/emptyRows'] }}</p>
+        <p v-if="errorAt('/answers')" class="wrong" role="alert">{{ errorAt('/answers') }}</p>
+        <template v-if="errorAt('/emptyRows') || emptyRows">
+          <p v-if="errorAt('/emptyRows')" class="wrong" role="alert">{{ errorAt('/emptyRows') }}</p>
           <ElRadioGroup v-model="emptyRows" aria-label="Rows without any answer">
             <ElRadio value="left-out">They were not there: leave them out</ElRadio>
             <ElRadio value="zero">They answered nothing: count it as nothing</ElRadio>
@@ -102,10 +93,10 @@ async function bring(): Promise<void> {
             class="plain-input sheet"
             rows="6"
             spellcheck="false"
-            :aria-invalid="Boolean(wrong['/key'])"
+            :aria-invalid="Boolean(errorAt('/key'))"
           />
         </label>
-        <p v-if="wrong['/key']" class="wrong" role="alert">{{ wrong['/key'] }}</p>
+        <p v-if="errorAt('/key')" class="wrong" role="alert">{{ errorAt('/key') }}</p>
         <p>
           <input
             type="file"
@@ -114,7 +105,7 @@ async function bring(): Promise<void> {
             @change="take($event, 'key')"
           />
         </p>
-        <p v-if="wrong['']" class="wrong" role="alert">{{ wrong[''] }}</p>
+        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
         <el-button type="primary" native-type="submit" :loading="busy" :disabled="!answers.trim()"
           >Read the results</el-button
         >

@@ -1,6 +1,7 @@
 /** The results that the page's address asks for: of which work, filtered how. */
 import { present } from '@oaken/core/certain';
 import type { ResultsAnswer } from '@oaken/contract/results';
+import isEqual from 'fast-deep-equal';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
@@ -21,10 +22,10 @@ export function useResults() {
   const busy = ref(false);
 
   const filters = computed(() => {
-    const currentChosen: Partial<Record<FilterName, string>> = {};
+    const chosen: Partial<Record<FilterName, string>> = {};
     for (const name of filterNames)
-      if (typeof route.query[name] === 'string') currentChosen[name] = route.query[name];
-    return currentChosen;
+      if (typeof route.query[name] === 'string') chosen[name] = route.query[name];
+    return chosen;
   });
   /** An empty form is the first one; anything else that is empty asks for nothing. */
   function filter(name: FilterName, value: string | null): void {
@@ -57,6 +58,6 @@ export function useResults() {
       if (value === asked) busy.value = false;
     }
   }
-  watch(filters, (now, before) => JSON.stringify(now) !== JSON.stringify(before) && void load());
+  watch(filters, (now, before) => isEqual(now, before) || void load());
   return { assignmentId, sheetId, results, wrong, busy, filters, filter, all, load };
 }

@@ -2,32 +2,26 @@
 /** Something said to one, some or all who sit: their pages show it within seconds. */
 import { ref } from 'vue';
 import { call } from '../../client/call';
-import { fieldErrors } from '../classes/fieldErrors';
+import { sentenceOf, useDoing } from '../../client/useDoing';
 import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ assignmentId: number; studentIds: number[] | null; whom: string }>();
 const emit = defineEmits<{ done: [] }>();
 const text = ref('');
-const wrong = ref('');
-const busy = ref(false);
+const { wrong, busy, act } = useDoing(sentenceOf);
 whenOpened(open, () => ((text.value = ''), (wrong.value = '')));
 
 async function say(): Promise<void> {
   if (busy.value) return;
-  busy.value = true;
-  try {
+  await act(async () => {
     await call('sayToStudents', {
       params: { assignmentId: props.assignmentId },
       body: { studentIds: props.studentIds, text: text.value },
     });
     open.value = false;
     emit('done');
-  } catch (error) {
-    wrong.value = Object.values(fieldErrors(error))[0] ?? '';
-  } finally {
-    busy.value = false;
-  }
+  });
 }
 </script>
 
