@@ -191,6 +191,7 @@ export function moveDays(form: WishForm, days: number): WishForm {
   const moved = { ...form };
   for (const key of ['opensWall', 'closesWall', 'lateWall', 'visibleWall', 'answersWall'] as const)
     moved[key] = shiftDate(form[key], days);
+  moved.exact = {};
   return moved;
 }
 const shiftDate = (wall: string, days: number) =>

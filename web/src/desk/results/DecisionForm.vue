@@ -1,0 +1,75 @@
+<script setup lang="ts">
+/** Points that are decided on, or that something is not scored, with the reason that the student reads. */
+import { reactive, watch } from 'vue';
+import { call } from '../../client/call';
+import { sentenceOf, useDoing } from '../../client/useDoing';
+import { done } from '../shared/undo';
+import { decisionTitle, type Decision } from './decisions';
+
+/** Null while nothing is being decided. */
+const decision = defineModel<Decision | null>({ required: true });
+const props = defineProps<{
+  place: { assignmentId: number; studentId: number };
+  /** The question's number; none for the whole work. */
+  number: number | undefined;
+}>();
+const emit = defineEmits<{ decided: []; takeBack: [adjustmentId: number] }>();
+const form = reactive({ points: '', reason: '' });
+const { wrong, busy, act } = useDoing(sentenceOf);
+watch(decision, () => {
+  Object.assign(form, { points: '', reason: '' });
+  wrong.value = '';
+});
+
+function pointsOf({ kind }: Decision): number | null {
+  return kind === 'excused' ? null : Number(form.points.trim().replace(',', '.') || 'none');
+}
+async function keep(): Promise<void> {
+  if (!decision.value) return;
+  const { kind, entry } = decision.value;
+  const points = pointsOf(decision.value);
+  if (Number.isNaN(points)) return void (wrong.value = 'Points are a number.');
+  await act(async () => {
+    const { id } = await call('adjust', {
+      params: props.place,
+      body: { kind, entry, points, reason: form.reason },
+    });
+    decision.value = null;
+    done('Kept, and scored anew.', () => emit('takeBack', id));
+    emit('decided');
+  });
+}
+</script>
+
+<template>
+  <form v-if="decision" class="deciding" @submit.prevent="keep">
+    <h3>{{ decisionTitle(decision, number) }}</h3>
+    <label v-if="decision.kind !== 'excused'" class="field">
+      <span class="label">Points</span>
+      <input v-model="form.points" class="plain-input few" inputmode="decimal" autocomplete="off" />
+    </label>
+    <label class="field">
+      <span class="label"
+        >Reason <span class="faded">kept with the score, and for the student to read</span></span
+      >
+      <input v-model="form.reason" class="plain-input" maxlength="500" />
+    </label>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <el-button type="primary" native-type="submit" :loading="busy">Keep it</el-button>
+    <el-button @click="decision = null">Leave it</el-button>
+  </form>
+</template>
+
+<style scoped>
+.deciding {
+  border: 1px solid var(--rule-strong);
+  padding: 12px;
+  margin: 12px 0;
+}
+h3 {
+  margin: 0 0 6px;
+}
+.few {
+  width: 100px;
+}
+</style>
