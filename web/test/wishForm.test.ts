@@ -7,11 +7,10 @@ import {
   hasTime,
   limitWords,
   moveDays,
-  readForm,
-  rulesOf,
   warnMinutes,
   type WishForm,
 } from '../src/desk/assignments/wishForm';
+import { readForm, rulesOf } from '../src/desk/assignments/readForm';
 
 const zone = 'America/Chicago';
 /** Monday, 5 October 2026, 09:00 at school; summer time, so five hours behind. */
@@ -226,6 +225,25 @@ describe('an assignment that was given', () => {
       visibleFrom: wishes.visibleFrom,
       answersFrom: wishes.answersFrom,
       rules: wishes.rules,
+    });
+  });
+
+  describe('to the millisecond, though fields show minutes', () => {
+    const opensAt = now + 12_345;
+    const again = formOfWishes({ ...given({}), opensAt }, blankForm(now, zone), zone);
+
+    test('a time that nobody changes stays exact', () => {
+      expect(readForm(again, zone, now, true, 10).read?.opensAt).toBe(opensAt);
+    });
+
+    test('a time that is changed is what is written', () => {
+      const changed = { ...again, opensWall: '2026-10-05T09:01' };
+      expect(readForm(changed, zone, now, true, 10).read?.opensAt).toBe(now + 60_000);
+    });
+
+    test('a time that is moved by days is what is written', () => {
+      const moved = moveDays(again, 7);
+      expect(readForm(moved, zone, now, true, 10).read?.opensAt).toBe(now + 7 * 86_400_000);
     });
   });
 

@@ -21,7 +21,7 @@ import { useRecipients } from './useRecipients';
 import { useWishForm } from './useWishForm';
 import WhenBlock from './WhenBlock.vue';
 import WhoBlock from './WhoBlock.vue';
-import { readForm } from './wishForm';
+import { readForm } from './readForm';
 import './wishes.css';
 
 const session = useSession();

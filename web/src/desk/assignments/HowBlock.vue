@@ -5,19 +5,18 @@ import {
   mayBeAway,
   type Counting,
   type LateAnswerRule,
-  type Released,
-  type ReleaseTime,
-  type ScoreShow,
 } from '@oaken/core/assignments';
 import { lengthInWords } from '@oaken/core/timing';
 import { listing } from '@oaken/core/text';
 import { computed } from 'vue';
-import BandsEditor from './BandsEditor.vue';
 import FoldedSetting from './FoldedSetting.vue';
-import { hasTime, type WishForm } from './wishForm';
+import FormsSetting from './FormsSetting.vue';
+import ReleaseSetting from './ReleaseSetting.vue';
+import TimeFields from './TimeFields.vue';
+import type { WishForm } from './wishForm';
 
 const form = defineModel<WishForm>({ required: true });
-const props = defineProps<{
+defineProps<{
   problems: Record<string, string>;
   /** Every form of the test; none where there is only one. */
   forms: { id: string | null; name: string; note: string }[];
@@ -49,28 +48,6 @@ const lateAnswerWords: Record<LateAnswerRule, string> = {
   count: 'count',
   refuse: 'don’t count',
 };
-const releaseWords: Record<ReleaseTime, string> = {
-  'at-hand-in': 'as soon as they hand in',
-  'after-closing': 'after it has closed',
-  'by-hand': 'when I release them',
-};
-const answerWords: Record<ReleaseTime, string> = {
-  ...releaseWords,
-  'at-hand-in': 'once nobody can answer any more',
-};
-const releasedWords: Record<Released, string> = {
-  score: 'Scores',
-  marks: 'Right or wrong',
-  answers: 'Right answers',
-  explanations: 'Explanations',
-};
-const showWords: Record<ScoreShow, string> = {
-  both: 'points and percent',
-  points: 'points',
-  percent: 'percent',
-  band: 'letter band',
-};
-
 const attempts = computed(() =>
   form.value.attempts === 1
     ? 'one attempt'
@@ -83,15 +60,6 @@ const order = computed(
   () =>
     `${form.value.order === 'own' && back.value ? orderWords.fixed : orderWords[form.value.order]}${back.value}, choices ${form.value.shuffleChoices ? 'shuffled' : 'in my order'}`,
 );
-const names = computed(() =>
-  props.forms.filter(({ id }) => form.value.forms.includes(id)).map(({ name }) => name),
-);
-const formWords = computed(() => {
-  const [first = 'none chosen', ...others] = names.value;
-  const only = names.value.length === 0 ? first : `form ${first} for all`;
-  const text = others.length > 0 ? `${listing(names.value)} in turn` : only;
-  return form.value.formsFor.length ? `${text}, others by class or group` : text;
-});
 const beginning = computed(
   () =>
     listing(
@@ -102,126 +70,12 @@ const beginning = computed(
       ].filter(Boolean),
     ) || 'no word, no instructions',
 );
-const outcome = computed(() => {
-  const { score, show, answers } = form.value.release;
-  return `${showWords[show]} ${releaseWords[score]}, right answers ${answerWords[answers]}`;
-});
-const formOf = (party: { classId?: number; groupId?: number }) => {
-  const formOfParty = form.value.formsFor.find(
-    (candidate) => candidate.classId === party.classId && candidate.groupId === party.groupId,
-  );
-  return formOfParty ? String(formOfParty.form) : 'turn';
-};
-function setForm({ classId, groupId }: { classId?: number; groupId?: number }, event: Event): void {
-  const value = (event.target as HTMLSelectElement).value;
-  const rest = form.value.formsFor.filter(
-    (candidate) => candidate.classId !== classId || candidate.groupId !== groupId,
-  );
-  const formChoice = {
-    ...(classId !== undefined && { classId }),
-    ...(groupId !== undefined && { groupId }),
-    form: value === 'null' ? null : value,
-  };
-  form.value.formsFor = value === 'turn' ? rest : [...rest, formChoice];
-}
 </script>
 
 <template>
   <section>
     <h2>How</h2>
-    <div class="pair">
-      <span class="label">Mode</span>
-      <label><input v-model="form.mode" type="radio" value="test" :disabled="given" /> test</label>
-      <label
-        ><input v-model="form.mode" type="radio" value="practice" :disabled="given" />
-        practice</label
-      >
-      <label v-if="form.mode === 'practice'"
-        >a wrong try takes off
-        <input
-          v-model.number="form.offPercent"
-          class="plain-input few"
-          type="number"
-          min="0"
-          max="100"
-          step="any"
-          aria-label="Percent off for each wrong try"
-          :aria-invalid="Boolean(problems.offPerTry)"
-        />
-        %</label
-      >
-    </div>
-    <p v-if="problems.offPerTry" class="wrong">{{ problems.offPerTry }}</p>
-    <div class="pair">
-      <span class="label">Time limit</span>
-      <label><input v-model="form.limited" type="checkbox" aria-label="With a time limit" /></label>
-      <input
-        v-model.number="form.limitMinutes"
-        class="plain-input few"
-        type="number"
-        min="1"
-        max="1440"
-        aria-label="Minutes to work"
-        :disabled="!form.limited"
-        :aria-invalid="Boolean(problems.limit)"
-      />
-      minutes
-    </div>
-    <div v-if="form.mode === 'test'" class="pair">
-      <span class="label">Of parts</span>
-      <label><input v-model="form.partsTimed" type="radio" value="none" /> none</label>
-      <label><input v-model="form.partsTimed" type="radio" value="sections" /> each section</label>
-      <label><input v-model="form.partsTimed" type="radio" value="items" /> each item</label>
-      <label v-if="form.partsTimed === 'items'"
-        ><input
-          v-model.number="form.itemMinutes"
-          class="plain-input few"
-          type="number"
-          min="0.1"
-          max="600"
-          step="any"
-          aria-label="Minutes for each item"
-          :aria-invalid="Boolean(problems.stageLimit)"
-        />
-        minutes</label
-      >
-    </div>
-    <template v-if="form.mode === 'test' && form.partsTimed === 'sections'">
-      <div v-for="(entry, n) in sections" :key="entry.id" class="pair">
-        <span class="label" />
-        <label
-          ><input
-            v-model.number="form.sectionMinutes[entry.id]"
-            class="plain-input few"
-            type="number"
-            min="0.1"
-            max="600"
-            step="any"
-            :aria-label="`Minutes for ${entry.title || `section ${n + 1}`}`"
-            :aria-invalid="Boolean(problems.stageLimit)"
-          />
-          minutes for {{ entry.title || `section ${n + 1}` }}</label
-        >
-      </div>
-    </template>
-    <p v-if="form.mode === 'test' && form.partsTimed !== 'none'" class="faded small">
-      A part’s time runs from when the student sees it; then the next one comes, and there is no way
-      back to it.
-    </p>
-    <p v-if="problems.stageLimit" class="wrong">{{ problems.stageLimit }}</p>
-    <div v-if="hasTime(form)" class="pair">
-      <span class="label">Told at</span>
-      <input
-        v-model="form.warns"
-        class="plain-input few"
-        aria-label="Told so many minutes before the end"
-        :aria-invalid="Boolean(problems.warnMinutes)"
-      />
-      minutes before the end
-    </div>
-    <p v-if="problems.limit ?? problems.warnMinutes" class="wrong">
-      {{ problems.limit ?? problems.warnMinutes }}
-    </p>
+    <TimeFields v-model="form" :problems="problems" :sections="sections" :given="given" />
     <FoldedSetting :wrong="Boolean(problems.attempts)" name="Attempts" :value="attempts">
       <label
         ><input
@@ -242,27 +96,13 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
       >
       <p v-if="problems.attempts" class="wrong">{{ problems.attempts }}</p>
     </FoldedSetting>
-    <FoldedSetting
+    <FormsSetting
       v-if="forms.length && !given"
-      :wrong="Boolean(problems.forms)"
-      name="Forms"
-      :value="formWords"
-    >
-      <label v-for="entry in forms" :key="entry.name"
-        ><input v-model="form.forms" type="checkbox" :value="entry.id" /> form {{ entry.name }}
-        <span v-if="entry.note" class="faded">{{ entry.note }}</span></label
-      >
-      <label v-for="party in parties" :key="party.key"
-        >{{ party.name }}:
-        <select class="plain-input auto" :value="formOf(party)" @change="setForm(party, $event)">
-          <option value="turn">the chosen forms in turn</option>
-          <option v-for="entry in forms" :key="entry.name" :value="String(entry.id)">
-            form {{ entry.name }}
-          </option>
-        </select></label
-      >
-      <p v-if="problems.forms" class="wrong">{{ problems.forms }}</p>
-    </FoldedSetting>
+      v-model="form"
+      :problems="problems"
+      :forms="forms"
+      :parties="parties"
+    />
     <FoldedSetting
       name="Leaving"
       :value="
@@ -318,31 +158,7 @@ function setForm({ classId, groupId }: { classId?: number; groupId?: number }, e
         <textarea v-model.trim="form.note" class="plain-input" rows="2" maxlength="2000" />
       </label>
     </FoldedSetting>
-    <FoldedSetting :wrong="Boolean(problems.bands)" name="Release" :value="outcome">
-      <label
-        >Scores are shown as
-        <select v-model="form.release.show" class="plain-input auto">
-          <option v-for="(text, key) in showWords" :key="key" :value="key">{{ text }}</option>
-        </select></label
-      >
-      <BandsEditor
-        v-if="form.release.show === 'band'"
-        v-model="form.release.bands"
-        :wrong="problems.bands"
-      />
-      <label v-for="(name, what) in releasedWords" :key="what"
-        >{{ name }}
-        <select v-model="form.release[what]" class="plain-input auto">
-          <option
-            v-for="(text, time) in what === 'score' ? releaseWords : answerWords"
-            :key="time"
-            :value="time"
-          >
-            {{ text }}
-          </option>
-        </select></label
-      >
-    </FoldedSetting>
+    <ReleaseSetting v-model="form" :problems="problems" />
   </section>
 </template>
 

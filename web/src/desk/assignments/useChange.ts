@@ -4,7 +4,8 @@ import { changeEffects } from '@oaken/core/assignments';
 import isEqual from 'fast-deep-equal';
 import { computed, ref, type Ref } from 'vue';
 import { useSession } from '../../client/session';
-import { blankForm, formOfWishes, readForm, type WishForm } from './wishForm';
+import { readForm } from './readForm';
+import { blankForm, formOfWishes, type WishForm } from './wishForm';
 
 export type OpenAssignment = AnswerOf<typeof api.readAssignment>;
 

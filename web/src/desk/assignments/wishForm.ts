@@ -1,16 +1,13 @@
 /** The assigning form as it is filled in: plain values that a draft keeps, and how they become wishes. */
 import type { Wishes } from '@oaken/contract/assignments';
 import {
-  ruleProblems,
   usualBands,
-  usualOffPerTry,
   type AssignmentRules,
   type Counting,
   type Release,
   type LateAnswerRule,
 } from '@oaken/core/assignments';
-import { longestWork } from '@oaken/core/stages';
-import { atWall, day, lengthInWords, minute, wallOf, windowProblems } from '@oaken/core/timing';
+import { day, lengthInWords, minute, wallOf } from '@oaken/core/timing';
 
 export interface WishForm {
   classIds: number[];
@@ -210,148 +207,6 @@ export const warnMinutes = (text: string) =>
         .map(Number),
     ),
   ].sort((a, b) => b - a);
-
-function stageLimitOf({
-  mode,
-  partsTimed,
-  sectionMinutes,
-  itemMinutes,
-}: WishForm): AssignmentRules['stageLimit'] {
-  // A practice has none, whatever was filled in before the mode was chosen.
-  if (mode === 'practice' || partsTimed === 'none') return null;
-  if (partsTimed === 'items') return { of: 'items', minutes: itemMinutes };
-  const given = Object.entries(sectionMinutes).filter(
-    (entry): entry is [string, number] => entry[1] !== '',
-  );
-  return { of: 'sections', minutes: Object.fromEntries(given) };
-}
-
-export function rulesOf(form: WishForm): AssignmentRules {
-  return {
-    mode: form.mode,
-    // A third is a third, not 33.3 %.
-    offPerTry: form.offPercent === 33.3 ? usualOffPerTry : form.offPercent / 100,
-    limitMinutes: form.limited ? form.limitMinutes : null,
-    stageLimit: stageLimitOf(form),
-    goBack: form.goBack || form.mode === 'practice',
-    oneSitting: form.oneSitting,
-    lateAnswers: form.lateAnswers ?? undefined,
-    warnMinutes: hasTime(form)
-      ? warnMinutes(form.warns).filter(
-          (value) => value > 0 && !(form.limited && value >= form.limitMinutes),
-        )
-      : [],
-    attempts: form.attempts === 0 ? null : form.attempts,
-    counts: form.counts,
-    order: form.order,
-    shuffleChoices: form.shuffleChoices,
-    release: { ...form.release, bands: form.release.show === 'band' ? form.release.bands : [] },
-  };
-}
-
-export interface Read {
-  opensAt: number;
-  closesAt: number | null;
-  lateRule: Wishes['lateRule'];
-  visibleFrom: number | null;
-  answersFrom: number | null;
-  rules: AssignmentRules;
-}
-
-interface FieldProblem {
-  field: string;
-  message: string;
-}
-
-/** What cannot be of the values that are no times on the wall; the first of a field is the one to be said. */
-function valueProblems(form: WishForm): FieldProblem[] {
-  const { limited, limitMinutes, mode, attempts, lateOff, offPercent } = form;
-  const warnings = hasTime(form) ? warnMinutes(form.warns) : [];
-  const checks: [right: boolean, field: string, message: string][] = [
-    [
-      !limited || (limitMinutes >= 1 && limitMinutes <= 1440),
-      'limit',
-      'The time limit must be from 1 minute to a day.',
-    ],
-    [
-      warnings.every((minutes) => minutes > 0 && minutes <= 600),
-      'warnMinutes',
-      'Write minutes, parted by commas, such as 5, 1.',
-    ],
-    [warnings.length <= 4, 'warnMinutes', 'At most four warnings.'],
-    [
-      timedParts(form).every((minutes) => minutes >= 0.1 && minutes <= 600),
-      'stageLimit',
-      'A part can have from 0.1 to 600 minutes.',
-    ],
-    [
-      Number.isInteger(attempts) && attempts >= 0 && attempts <= 20,
-      'attempts',
-      'Attempts are a whole number from 1 to 20.',
-    ],
-    [lateOff >= 0 && lateOff <= 100, 'lateRule', 'Each late day can take off from 0 to 100 %.'],
-    [
-      mode !== 'practice' || (offPercent >= 0 && offPercent <= 100),
-      'offPerTry',
-      'A wrong try can take off from 0 to 100 %.',
-    ],
-    [form.forms.length > 0, 'forms', 'Choose at least one form.'],
-  ];
-  return checks.flatMap(([right, field, message]) => (right ? [] : [{ field, message }]));
-}
-
-/** The minutes of the parts that have times of their own. */
-function timedParts({ mode, partsTimed, itemMinutes, sectionMinutes }: WishForm): number[] {
-  if (mode !== 'test' || partsTimed === 'none') return [];
-  if (partsTimed === 'items') return [itemMinutes];
-  return Object.values(sectionMinutes).filter((minutes) => minutes !== '');
-}
-
-/** The wishes, as far as they can be read, and what stands against them, by field. */
-export function readForm(
-  form: WishForm,
-  zone: string,
-  now: number,
-  given: boolean,
-  items: number | null,
-): { read: Read | null; problems: Record<string, string> } {
-  const problems: Record<string, string> = {};
-  const say = (field: string, message: string) => (problems[field] ??= message);
-  const take = (field: string, asked: boolean, text: string): number | null => {
-    if (!asked) return null;
-    const exact = form.exact[text];
-    if (exact !== undefined) return exact;
-    const wall = atWall(text, zone);
-    if (!wall.ok) say(field, wall.message);
-    return wall.ok ? wall.at : null;
-  };
-  const opensAt = form.opens === 'now' ? now : take('opensAt', true, form.opensWall);
-  const closesAt = take('closesAt', !form.never, form.closesWall);
-  const until = take('lateRule', form.lateWork && !form.never, form.lateWall);
-  const visibleFrom = take('visibleFrom', form.hidden, form.visibleWall);
-  const answersFrom = take('answersFrom', form.answersLater, form.answersWall);
-  for (const { field, message } of valueProblems(form)) say(field, message);
-  if (opensAt === null || Object.keys(problems).length > 0) return { read: null, problems };
-  const rules = rulesOf(form);
-  const lateRule =
-    until === null
-      ? ({ late: 'no' } as const)
-      : ({ late: 'until', until, offPerDay: form.lateOff / 100 } as const);
-  for (const part of [
-    ...windowProblems(
-      { opensAt, closesAt, lateRule },
-      longestWork(rules, items),
-      given ? Math.min(now, opensAt) : now,
-    ),
-    ...ruleProblems(rules),
-  ])
-    say(part.field, part.message);
-  if (visibleFrom !== null && visibleFrom > Math.max(opensAt, now))
-    say('visibleFrom', 'They must be able to see it when it opens.');
-  if (answersFrom !== null && answersFrom < opensAt)
-    say('answersFrom', 'Answers cannot be seen before it opens.');
-  return { read: { opensAt, closesAt, lateRule, visibleFrom, answersFrom, rules }, problems };
-}
 
 export const limitWords = (form: WishForm) =>
   form.limited ? lengthInWords(form.limitMinutes * minute) : 'no time limit';

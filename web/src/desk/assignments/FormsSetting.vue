@@ -1,0 +1,75 @@
+<script setup lang="ts">
+/** Which forms of the test go round, and the classes and groups that all get one form. */
+import { listing } from '@oaken/core/text';
+import { computed } from 'vue';
+import FoldedSetting from './FoldedSetting.vue';
+import type { WishForm } from './wishForm';
+
+const form = defineModel<WishForm>({ required: true });
+const props = defineProps<{
+  problems: Record<string, string>;
+  /** Every form of the test. */
+  forms: { id: string | null; name: string; note: string }[];
+  /** Chosen classes and groups, which may each get one form. */
+  parties: Party[];
+}>();
+interface Party {
+  key: string;
+  name: string;
+  classId?: number;
+  groupId?: number;
+}
+
+const names = computed(() =>
+  props.forms.filter(({ id }) => form.value.forms.includes(id)).map(({ name }) => name),
+);
+const summary = computed(() => {
+  const [first = 'none chosen', ...others] = names.value;
+  const only = names.value.length === 0 ? first : `form ${first} for all`;
+  const text = others.length > 0 ? `${listing(names.value)} in turn` : only;
+  return form.value.formsFor.length ? `${text}, others by class or group` : text;
+});
+const isOf = (party: Party) => (chosen: WishForm['formsFor'][number]) =>
+  chosen.classId === party.classId && chosen.groupId === party.groupId;
+/** The form that a class or group gets; the first form has no id of its own. */
+const formOf = (party: Party) => {
+  const chosen = form.value.formsFor.find(isOf(party));
+  return chosen ? String(chosen.form) : 'turn';
+};
+function setForm(party: Party, event: Event): void {
+  const { value } = event.target as HTMLSelectElement;
+  const rest = form.value.formsFor.filter((chosen) => !isOf(party)(chosen));
+  const { classId, groupId } = party;
+  const chosen = {
+    ...(classId !== undefined && { classId }),
+    ...(groupId !== undefined && { groupId }),
+    form: value === 'null' ? null : value,
+  };
+  form.value.formsFor = value === 'turn' ? rest : [...rest, chosen];
+}
+</script>
+
+<template>
+  <FoldedSetting :wrong="Boolean(problems.forms)" name="Forms" :value="summary">
+    <label v-for="testForm in forms" :key="testForm.name"
+      ><input v-model="form.forms" type="checkbox" :value="testForm.id" /> form {{ testForm.name }}
+      <span v-if="testForm.note" class="faded">{{ testForm.note }}</span></label
+    >
+    <label v-for="party in parties" :key="party.key"
+      >{{ party.name }}:
+      <select class="plain-input auto" :value="formOf(party)" @change="setForm(party, $event)">
+        <option value="turn">the chosen forms in turn</option>
+        <option v-for="testForm in forms" :key="testForm.name" :value="String(testForm.id)">
+          form {{ testForm.name }}
+        </option>
+      </select></label
+    >
+    <p v-if="problems.forms" class="wrong">{{ problems.forms }}</p>
+  </FoldedSetting>
+</template>
+
+<style scoped>
+.auto {
+  width: auto;
+}
+</style>
