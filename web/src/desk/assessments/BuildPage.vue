@@ -1,13 +1,7 @@
 <script setup lang="ts">
-import { present } from '@oaken/core/certain';
+/** A test while it is built: the banks at the left, the paper at the right. */
 import type { ItemRow } from '@oaken/contract/banks';
-import {
-  allEntries,
-  countItems,
-  type Change,
-  type Entry,
-  type Hindrance,
-} from '@oaken/core/assessments';
+import { allEntries, type Change, type Entry, type Hindrance } from '@oaken/core/assessments';
 import { count } from '@oaken/core/text';
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -21,17 +15,13 @@ import ItemList from '../banks/ItemList.vue';
 import { useLibrary } from '../library/library';
 import { useSearch } from '../banks/useSearch';
 import { failed } from '../shared/undo';
-import { minutesOf, percent, pointsText, stemLine } from '../shared/words';
-import ApartDialog from './ApartDialog.vue';
-import CopyTestDialog from './CopyTestDialog.vue';
+import BuildDialogs, { type BuildDialog } from './BuildDialogs.vue';
+import BuildTotals from './BuildTotals.vue';
 import FormPaper from './FormPaper.vue';
 import FormStrip from './FormStrip.vue';
 import MarginNotes from './MarginNotes.vue';
 import PaperPage from './PaperPage.vue';
-import { usualSeconds } from './planned';
 import ReadyLine from './ReadyLine.vue';
-import ShareTestDialog from './ShareTestDialog.vue';
-import SimilarDialog from './SimilarDialog.vue';
 import { useForms } from './useForms';
 import { useNotes } from './useNotes';
 import { usePutting } from './usePutting';
@@ -52,16 +42,7 @@ const putting = usePutting(test);
 const { put, inTest } = putting;
 const { wrong, read } = useDoing();
 const indexOpen = ref(false);
-const asking = ref<'share' | 'copy' | 'similar' | 'apart' | null>(null);
-const dialog = (nonNullable: NonNullable<typeof asking.value>) =>
-  computed({
-    get: () => asking.value === nonNullable,
-    set: (now) => (asking.value = now ? nonNullable : null),
-  });
-const sharing = dialog('share');
-const copying = dialog('copy');
-const replacing = dialog('similar');
-const parting = dialog('apart');
+const dialog = ref<BuildDialog | null>(null);
 
 onMounted(async () => {
   library.load().catch(failed);
@@ -84,19 +65,9 @@ const none: ReadonlySet<number> = new Set();
 /** The entry that a dialog is about. */
 const chosen = ref<Entry | null>(null);
 const entries = computed(() => (outline.value ? allEntries(outline.value) : []));
-const numberOf = (entry: Entry | null) => entries.value.findIndex(({ id }) => id === entry?.id) + 1;
-const others = computed(() =>
-  entries.value
-    .map((entry, index) => ({
-      entry,
-      number: index + 1,
-      words: stemLine(revisions.value.get(entry.revisionId)?.content.stem ?? '', 110),
-    }))
-    .filter(({ entry }) => entry.id !== chosen.value?.id),
-);
 function ask(what: 'similar' | 'apart', entry: Entry): void {
   chosen.value = entry;
-  asking.value = what;
+  dialog.value = what;
 }
 
 /** In the first form the old item goes and the new one takes its place; in another form it only stands in for it. */
@@ -125,23 +96,6 @@ function partPair(pair: string[], apart: boolean): void {
   if (value !== undefined && other !== undefined) void keepApart(value, [{ other, apart }]);
 }
 
-const totals = computed(() => {
-  const pinned = entries.value.flatMap(({ revisionId }) => revisions.value.get(revisionId) ?? []);
-  const known = pinned.flatMap(({ facility }) => facility ?? []);
-  const meanSeconds =
-    pinned.reduce((sum, { seconds }) => sum + (seconds ?? usualSeconds), 0) /
-    Math.max(1, pinned.length);
-  const items = outline.value ? countItems(outline.value) : 0;
-  return {
-    items,
-    // A draw gives some of what stands there, or what is not here yet: it is taken to need as long as the others.
-    minutes: minutesOf((pinned.length > 0 ? meanSeconds : usualSeconds) * items),
-    facility: known.length ? known.reduce((sum, { value }) => sum + value, 0) / known.length : null,
-    known: known.length,
-    standards: new Set(pinned.flatMap(({ standards }) => standards.map(({ id }) => id))).size,
-  };
-});
-
 const { notes, notesAt, forecasts } = useNotes({ outline, revisions, points, about });
 const notesOpen = ref(localStorage.getItem(notesKey) !== 'no');
 watch(notesOpen, (now) => localStorage.setItem(notesKey, now ? 'yes' : 'no'));
@@ -157,6 +111,11 @@ function goTo(place: Hindrance['at']): void {
   document.querySelector<HTMLElement>(where)?.focus();
 }
 const change = (text: string, ...changes: Change[]) => test.change(text, ...changes);
+const standing = computed(() => {
+  if (test.waiting.value > 0) return 'Not saved yet';
+  if (test.saving.value) return 'Saving …';
+  return outline.value ? 'Saved' : '';
+});
 const setReady = (ready: boolean) =>
   change(ready ? 'calling it ready' : 'going back to draft', { do: 'describe', facts: { ready } });
 
@@ -176,15 +135,7 @@ onUnmounted(() => removeEventListener('keydown', keys));
     :title="outline?.title || 'Test'"
     :where="about && whoseWords(about) ? whoseWords(about) : 'Tests'"
   >
-    <span class="faded small" role="status">{{
-      test.waiting.value > 0
-        ? 'Not saved yet'
-        : test.saving.value
-          ? 'Saving …'
-          : outline
-            ? 'Saved'
-            : ''
-    }}</span>
+    <span class="faded small" role="status">{{ standing }}</span>
     <template v-if="mayChange">
       <el-button
         :disabled="!test.canUndo.value"
@@ -194,11 +145,11 @@ onUnmounted(() => removeEventListener('keydown', keys));
       >
       <el-button :disabled="!test.canRedo.value" @click="test.redo()">Redo</el-button>
     </template>
-    <el-button v-if="about?.mine" @click="sharing = true">Share</el-button>
+    <el-button v-if="about?.mine" @click="dialog = 'share'">Share</el-button>
     <el-button
       v-if="about"
       :type="about.may === 'read' ? 'primary' : 'default'"
-      @click="copying = true"
+      @click="dialog = 'copy'"
       >Copy</el-button
     >
   </PageHead>
@@ -254,7 +205,7 @@ onUnmounted(() => removeEventListener('keydown', keys));
           @change="change"
           @similar="ask('similar', $event)"
           @edit="router.push(`/tests/${testId}/items/${$event.id}?form=${forms.chosenId.value}`)"
-          @parallel="forms.parallel(present(forms.chosen.value, 'chosen').id)"
+          @parallel="forms.chosen.value && forms.parallel(forms.chosen.value.id)"
           @removed="forms.chosenId.value = null"
         />
         <PaperPage
@@ -287,21 +238,7 @@ onUnmounted(() => removeEventListener('keydown', keys));
   </FacingPages>
   <FootingLine label="The test’s totals">
     <template v-if="outline && points">
-      <span
-        ><b>{{ count(totals.items, 'item') }}</b></span
-      >
-      <span
-        ><b>{{ pointsText(points.total) }}</b> points</span
-      >
-      <span
-        >about <b>{{ totals.minutes }}</b> min</span
-      >
-      <span v-if="totals.facility !== null" :title="`Known of ${totals.known} items`"
-        >mean facility <b>{{ percent(totals.facility) }}</b></span
-      >
-      <span
-        ><b>{{ count(totals.standards, 'standard') }}</b></span
-      >
+      <BuildTotals :outline="outline" :revisions="revisions" :points="points" />
       <button class="word" :aria-expanded="notesOpen" @click="notesOpen = !notesOpen">
         {{ notes.length === 0 ? 'no notes' : count(notes.length, 'note') }}
       </button>
@@ -327,37 +264,14 @@ onUnmounted(() => removeEventListener('keydown', keys));
       </template>
     </template>
   </FootingLine>
-  <SimilarDialog
-    v-model="replacing"
+  <BuildDialogs
+    v-model="dialog"
     :test-id="testId"
-    :entry="chosen?.id ?? null"
-    :number="numberOf(chosen)"
+    :test="test"
+    :chosen="chosen"
     @take="take"
+    @apart="keepApart"
   />
-  <ApartDialog
-    v-model="parting"
-    :entry="chosen"
-    :number="numberOf(chosen)"
-    :others="others"
-    :enemies="about?.enemies ?? []"
-    @done="keepApart"
-  />
-  <template v-if="about && outline">
-    <ShareTestDialog
-      v-model="sharing"
-      :test-id="testId"
-      :title="outline.title"
-      :ready="outline.ready && inTheWay.length === 0"
-      @changed="test.load()"
-    />
-    <CopyTestDialog
-      v-model="copying"
-      :test-id="testId"
-      :title="outline.title"
-      :owner="about.owner"
-      :mine="about.mine"
-    />
-  </template>
 </template>
 
 <style scoped>

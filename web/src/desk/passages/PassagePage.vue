@@ -1,6 +1,5 @@
 <script setup lang="ts">
 /** A passage: left what is written, with an easier version beside the original; right as a student sees it. */
-import { present } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
 import {
   passageContent,
@@ -13,7 +12,6 @@ import { computed, onMounted, provide, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords, Refused } from '../../client/request';
 import FacingPages from '../../parts/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
@@ -26,8 +24,10 @@ import { readOnlyKey } from '../../rich/readonly';
 import RichField from '../../rich/RichField.vue';
 import { useKeptText } from '../shared/keptText';
 import { done } from '../shared/undo';
+import { useSaving } from '../shared/useSaving';
 import { useWords } from '../shared/words';
 
+type OpenPassage = AnswerOf<typeof api.readPassage>;
 const route = useRoute();
 const router = useRouter();
 const library = useLibrary();
@@ -36,7 +36,7 @@ const passageId = route.params.passageId === 'new' ? null : Number(route.params.
 const draftKey = `oaken-passage-${passageId ?? 'new'}`;
 const clientKey = crypto.randomUUID();
 
-const opened = ref<AnswerOf<typeof api.readPassage> | null>(null);
+const opened = ref<OpenPassage | null>(null);
 const kept = useKeptText<PassageContent>(draftKey, () => opened.value?.passage.revisionId ?? 'new');
 const {
   text: content,
@@ -58,13 +58,16 @@ function startAgain(): void {
     showEasier();
   });
 }
-/** Somebody saved meanwhile: both are shown, and the writer chooses. */
-const other = ref<AnswerOf<typeof api.readPassage> | null>(null);
 const bank = ref<number | null>(null);
 const hasEasier = ref(false);
 const seeEasier = ref(false);
-const busy = ref(false);
 const { wrong, read } = useDoing();
+const saving = useSaving<OpenPassage>(async (basedOn) => {
+  if (passageId === null) return null;
+  const now = await call('readPassage', { params: { passageId } });
+  return now.passage.revisionId === basedOn ? null : now;
+});
+const { busy, theirs } = saving;
 const serverProblems = ref<Problem[]>([]);
 
 async function load(): Promise<void> {
@@ -82,7 +85,7 @@ onMounted(async () => {
       library.banks.find((candidate) => candidate.mine)?.id ??
       library.mayChange[0]?.id ??
       null;
-    if (recover()) other.value = opened.value;
+    if (recover()) theirs.value = opened.value;
     showEasier();
   });
 });
@@ -106,67 +109,47 @@ const problems = computed<Problem[]>(() => {
 });
 const shown = computed(() => whole.value && passageForSitting(whole.value, seeEasier.value));
 
-async function save(basedOn = Number(base.value)): Promise<void> {
-  if (busy.value || bank.value === null || !whole.value) return;
-  busy.value = true;
-  wrong.value = '';
-  serverProblems.value = [];
+async function make(passage: PassageContent, bankId: number): Promise<void> {
   const sent = asSent();
-  const passage = whole.value;
-  try {
-    if (passageId === null) {
-      const made = await call('makePassage', {
-        body: { clientKey, bank: bank.value, content: passage },
-      });
-      forget();
-      rebase(sent);
-      done('The passage is there. Items can ask about it now.');
-      await router.replace(`/passages/${made.id}`);
-    } else {
-      const { items } = await call('revisePassage', {
-        params: { passageId },
-        body: { basedOn, content: passage },
-      });
-      opened.value = await call('readPassage', { params: { passageId } });
-      forget();
-      other.value = null;
-      if (asSent() === sent) take(opened.value.content);
-      else rebase(sent);
-      done(
-        `The passage is saved; ${count(items, 'item')} in banks ${items === 1 ? 'asks' : 'ask'} about the new text. Tests keep the text that they had.`,
-      );
-    }
-  } catch (error) {
-    if (error instanceof Refused && error.status === 409 && passageId !== null) {
-      const now = await call('readPassage', { params: { passageId } }).catch(() => null);
-      if (now && now.passage.revisionId !== basedOn) other.value = now;
-      else wrong.value = inWords(error);
-    } else if (error instanceof Refused && error.problem.errors)
-      serverProblems.value = error.problem.errors.map((problem) => ({
-        ...problem,
-        pointer: problem.pointer.replace(/^\/content/, ''),
-      }));
-    else wrong.value = inWords(error);
-  } finally {
-    busy.value = false;
-  }
+  const made = await call('makePassage', { body: { clientKey, bank: bankId, content: passage } });
+  forget();
+  rebase(sent);
+  done('The passage is there. Items can ask about it now.');
+  await router.replace(`/passages/${made.id}`);
 }
-const keepMine = () => save(present(other.value, 'other').passage.revisionId);
+async function revise(id: number, basedOn: number, passage: PassageContent): Promise<void> {
+  const sent = asSent();
+  const params = { passageId: id };
+  const { items } = await call('revisePassage', { params, body: { basedOn, content: passage } });
+  opened.value = await call('readPassage', { params });
+  forget();
+  if (asSent() === sent) take(opened.value.content);
+  else rebase(sent);
+  done(
+    `The passage is saved; ${count(items, 'item')} in banks ${items === 1 ? 'asks' : 'ask'} about the new text. Tests keep the text that they had.`,
+  );
+}
+async function save(basedOn = Number(base.value)): Promise<void> {
+  const [bankId, passage] = [bank.value, whole.value];
+  if (bankId === null || !passage) return;
+  const refused = await saving.save(basedOn, () =>
+    passageId === null ? make(passage, bankId) : revise(passageId, basedOn, passage),
+  );
+  serverProblems.value = refused.map((problem) => ({
+    ...problem,
+    pointer: problem.pointer.replace(/^\/content/, ''),
+  }));
+}
 async function takeTheirs(): Promise<void> {
   forget();
-  other.value = null;
+  theirs.value = null;
   await load();
   showEasier();
 }
 async function lookBack(revision: number): Promise<void> {
-  content.value = {
-    ...(
-      await call('readPassage', {
-        params: { passageId: present(passageId, 'passage id') },
-        query: { revision },
-      })
-    ).content,
-  };
+  if (passageId === null) return;
+  const earlier = await call('readPassage', { params: { passageId }, query: { revision } });
+  content.value = { ...earlier.content };
   showEasier();
 }
 const numberingWords: Record<Numbering, string> = {
@@ -180,7 +163,9 @@ const numberingWords: Record<Numbering, string> = {
   <PageHead :title="content?.title || 'New passage'" where="Banks · Passages"
     ><RouterLink to="/passages">All passages</RouterLink></PageHead
   >
-  <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+  <p v-if="wrong || saving.wrong.value" class="wrong inset" role="alert">
+    {{ wrong || saving.wrong.value }}
+  </p>
   <p v-if="recovered" class="notice" role="status">
     This is what you had typed before; it was not saved yet.
     <button class="word" @click="startAgain">Go back to the saved text</button>
@@ -189,11 +174,11 @@ const numberingWords: Record<Numbering, string> = {
     This passage belongs to others; you can use it in items of yours.
   </p>
   <SavedMeanwhile
-    v-if="other && whole"
+    v-if="theirs && whole"
     what="passage"
-    :theirs="linesOfPassage(other.content)"
+    :theirs="linesOfPassage(theirs.content)"
     :mine="linesOfPassage(whole)"
-    @mine="keepMine"
+    @mine="save(theirs.passage.revisionId)"
     @theirs="takeTheirs"
   />
   <FacingPages
@@ -227,11 +212,7 @@ const numberingWords: Record<Numbering, string> = {
         <label class="field gap">
           <span class="label">Numbers at the left</span>
           <select v-model="content.numbering" class="plain-input">
-            <option
-              v-for="(name, numberingWord) in numberingWords"
-              :key="numberingWord"
-              :value="numberingWord"
-            >
+            <option v-for="(name, numbering) in numberingWords" :key="numbering" :value="numbering">
               {{ name }}
             </option>
           </select>
@@ -253,22 +234,22 @@ const numberingWords: Record<Numbering, string> = {
         <label v-if="passageId === null" class="field">
           <span class="label">Bank</span>
           <select v-model="bank" class="plain-input">
-            <option v-for="entry in library.mayChange" :key="entry.id" :value="entry.id">
-              {{ entry.name }}
+            <option v-for="mine in library.mayChange" :key="mine.id" :value="mine.id">
+              {{ mine.name }}
             </option>
           </select>
         </label>
         <template v-if="opened && opened.revisions.length > 1">
           <h3>Revisions</h3>
           <ul>
-            <li v-for="option in opened.revisions" :key="option.id">
-              Revision {{ option.number }}
-              <span class="faded">by {{ option.by }}, {{ words.time(option.at) }}</span>
+            <li v-for="revision in opened.revisions" :key="revision.id">
+              Revision {{ revision.number }}
+              <span class="faded">by {{ revision.by }}, {{ words.time(revision.at) }}</span>
               <button
-                v-if="option.id !== opened.passage.revisionId"
+                v-if="revision.id !== opened.passage.revisionId"
                 type="button"
                 class="word"
-                @click="lookBack(option.id)"
+                @click="lookBack(revision.id)"
               >
                 go back to it
               </button>

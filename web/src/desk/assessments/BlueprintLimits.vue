@@ -1,0 +1,104 @@
+<script setup lang="ts">
+/** What a blueprint asks of the whole: its time, how hard it is, and how much is marked by hand. */
+import type { Blueprint } from '@oaken/core/assembly';
+import { ref } from 'vue';
+import { useTyped } from './useTyped';
+
+const props = defineProps<{ blueprint: Blueprint; mayChange: boolean }>();
+const emit = defineEmits<{ set: [changed: Partial<Blueprint>] }>();
+
+const fields = {
+  minutes: useTyped(() => props.blueprint.minutes),
+  facility: useTyped(() => props.blueprint.facility),
+  byHand: useTyped(() => props.blueprint.byHand),
+};
+const { minutes, facility, byHand } = fields;
+const limits = {
+  minutes: [1, 1440, 'The time is a number of minutes above zero.'],
+  facility: [0.05, 0.95, 'What students should earn is a share from 0.05 (hard) to 0.95 (easy).'],
+  byHand: [0, 200, 'So many must be a whole number from 0.'],
+} as const;
+const wrong = ref('');
+
+function setNumber(name: keyof typeof limits): void {
+  const [least, largest, sentence] = limits[name];
+  const text = fields[name].value.trim();
+  const value = text === '' ? null : Number(text.replace(',', '.'));
+  const fits =
+    value === null ||
+    (value >= least && value <= largest && (name !== 'byHand' || Number.isInteger(value)));
+  wrong.value = fits ? '' : sentence;
+  if (fits) emit('set', { [name]: value });
+}
+</script>
+
+<template>
+  <div class="limits">
+    <label
+      >At most
+      <input
+        v-model="minutes"
+        class="plain-input few"
+        inputmode="decimal"
+        aria-label="Minutes at most"
+        placeholder="–"
+        :readonly="!mayChange"
+        @change="setNumber('minutes')"
+      />
+      min</label
+    >
+    <label
+      >Students should earn about
+      <input
+        v-model="facility"
+        class="plain-input few"
+        inputmode="decimal"
+        aria-label="Share of the points that students should earn"
+        placeholder="–"
+        :readonly="!mayChange"
+        @change="setNumber('facility')"
+      />
+      of the points
+    </label>
+    <label
+      >Marked by hand at most
+      <input
+        v-model="byHand"
+        class="plain-input few"
+        inputmode="numeric"
+        aria-label="Items marked by hand at most"
+        placeholder="–"
+        :readonly="!mayChange"
+        @change="setNumber('byHand')"
+      />
+    </label>
+  </div>
+  <label v-if="blueprint.facility !== null" class="tick"
+    ><input
+      type="checkbox"
+      :checked="blueprint.unknownToo"
+      :disabled="!mayChange"
+      @change="emit('set', { unknownToo: ($event.target as HTMLInputElement).checked })"
+    />
+    items whose difficulty nobody knows yet may be taken too</label
+  >
+  <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+</template>
+
+<style scoped>
+.limits {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 16px;
+  margin: 14px 0 10px;
+}
+.plain-input {
+  width: 66px;
+  text-align: right;
+}
+.tick {
+  display: block;
+  padding: 3px 0;
+}
+</style>

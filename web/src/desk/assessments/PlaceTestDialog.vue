@@ -1,0 +1,38 @@
+<script setup lang="ts">
+/** The folder in which a test lies for me; a colleague may have it in another. */
+import type { TestRow } from '@oaken/contract/assessments';
+import { computed } from 'vue';
+
+/** The test; null while nothing is asked. */
+const test = defineModel<TestRow | null>({ required: true });
+defineProps<{ folders: readonly { id: number; name: string }[] }>();
+const emit = defineEmits<{ place: [testId: number, folder: number | null] }>();
+const open = computed({ get: () => test.value !== null, set: () => (test.value = null) });
+
+function place(folder: number | null): void {
+  if (test.value) emit('place', test.value.id, folder);
+  test.value = null;
+}
+</script>
+
+<template>
+  <el-dialog v-model="open" :title="`Where “${test?.title ?? ''}” lies for you`" width="420px">
+    <p v-if="folders.length === 0" class="faded">
+      You have no folder yet. Make one in the index at the left.
+    </p>
+    <ul class="places">
+      <li><button class="word" @click="place(null)">In no folder</button></li>
+      <li v-for="folder in folders" :key="folder.id">
+        <button class="word" @click="place(folder.id)">{{ folder.name }}</button>
+      </li>
+    </ul>
+  </el-dialog>
+</template>
+
+<style scoped>
+.places {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+</style>

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+/** An earlier revision, or the source as it is now, beside the wording in hand. */
+import type { ItemRow } from '@oaken/contract/banks';
+import type { ItemContent } from '@oaken/core/items';
+import { computed } from 'vue';
+import CompareTexts from '../compare/CompareTexts.vue';
+import { linesOfItem } from '../compare/wordDiff';
+import type { Compared } from './compared';
+
+const props = defineProps<{ compared: Compared; content: ItemContent; mayEdit: boolean }>();
+const emit = defineEmits<{ take: [item: ItemRow]; close: [] }>();
+
+/** What is older stands first: a revision before what is written now, mine before the source. */
+const sides = computed(() => {
+  const { item, name, isSource } = props.compared;
+  const now = { lines: linesOfItem(props.content), name: isSource ? 'mine' : 'now' };
+  const compared = { lines: linesOfItem(item.content), name };
+  return isSource ? { before: now, after: compared } : { before: compared, after: now };
+});
+</script>
+
+<template>
+  <section class="compared">
+    <h3>{{ compared.isSource ? 'The source beside mine' : `Now beside ${compared.name}` }}</h3>
+    <CompareTexts
+      :before="sides.before.lines"
+      :after="sides.after.lines"
+      :before-name="sides.before.name"
+      :after-name="sides.after.name"
+    />
+    <el-button v-if="mayEdit" type="primary" @click="emit('take', compared.item)">{{
+      compared.isSource ? 'Take it over' : 'Go back to it'
+    }}</el-button>
+    <el-button @click="emit('close')">Close</el-button>
+  </section>
+</template>
+
+<style scoped>
+.compared {
+  margin-top: 20px;
+  padding-top: 12px;
+  border-top: 3px double var(--rule-strong);
+}
+</style>

@@ -1,0 +1,24 @@
+<script setup lang="ts">
+/** Where an item is used, what was copied from it, and what it was copied from. */
+import type { OpenItem } from './useItem';
+import UsesList from './UsesList.vue';
+
+defineProps<{ opened: OpenItem | null }>();
+</script>
+
+<template>
+  <UsesList :uses="opened?.uses ?? []" :hidden="opened?.hiddenUses ?? 0" />
+  <template v-if="opened?.copies.length">
+    <h3>Copies</h3>
+    <ul>
+      <li v-for="copy in opened.copies" :key="copy.itemId">
+        <RouterLink :to="`/items/${copy.itemId}`">in {{ copy.bank }}</RouterLink>
+        <span class="faded">by {{ copy.by }}</span>
+      </li>
+    </ul>
+  </template>
+  <p v-if="opened?.source" class="faded">
+    Copied from
+    <RouterLink :to="`/items/${opened.source.itemId}`">{{ opened.source.bank }}</RouterLink>.
+  </p>
+</template>
