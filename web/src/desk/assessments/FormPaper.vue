@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** A form beside the first: what stands in it, and how it differs. */
 import type { Pinned } from '@oaken/contract/assessments';
-import { kinds } from '@oaken/core/items';
 import {
   countItems,
   type Change,
@@ -12,7 +11,9 @@ import {
 } from '@oaken/core/assessments';
 import { computed } from 'vue';
 import PassagePicker from '../items/PassagePicker.vue';
-import { pointsText, stemLine } from '../shared/words';
+import { pointsText } from '../shared/words';
+import FormEntry from './FormEntry.vue';
+import { besideFirst, formSections, givenBy, type FormLine } from './formLines';
 import { usePassageTitles } from './usePassageTitles';
 import { useTyped } from './useTyped';
 
@@ -39,76 +40,18 @@ type Facts = Extract<Change, { do: 'describe-form' }>['facts'];
 const describe = (facts: Facts) =>
   emit('change', 'a change of a form', { do: 'describe-form', form: props.form.id, facts });
 
-interface Line {
-  entry: Entry;
-  number: number | null;
-  pinned: Pinned | undefined;
-  swapped: boolean;
-  out: boolean;
-}
-const sections = computed(() => {
-  let number = 0;
-  return props.outline.sections.map((section) => ({
-    section,
-    lines: section.entries.map((entry): Line => {
-      const swap = props.form.swaps.find(({ of }) => of === entry.id);
-      const out = props.form.without.includes(entry.id);
-      return {
-        entry,
-        number: out ? null : ++number,
-        pinned: props.revisions.get(swap?.revisionId ?? entry.revisionId),
-        swapped: swap !== undefined,
-        out,
-      };
-    }),
-  }));
-});
-const lines = computed(() => sections.value.flatMap((section) => section.lines));
-const kept = computed(() => lines.value.filter(({ out }) => !out));
-/** What one student gets of this form: of a draw so many as it gives, of the rest what is not left out. */
-const given = computed(() => {
-  const parts = sections.value.map(({ section, lines: entries }) => {
-    const here = entries.filter(({ out }) => !out);
-    const { draw } = section;
-    const each = section.draw ? (props.points.drawn.get(section.id) ?? 0) : 0;
-    if (!draw)
-      return {
-        items: here.length,
-        points: here.reduce((sum, { entry }) => sum + (props.points.entries.get(entry.id) ?? 0), 0),
-      };
-    const items = draw.search ? draw.count : Math.min(draw.count, here.length);
-    return { items, points: items * each };
-  });
-  return {
-    items: parts.reduce((sum, { items }) => sum + items, 0),
-    points: parts.reduce((sum, { points }) => sum + points, 0),
-  };
-});
-const meanOf = (list: (Pinned | undefined)[]) => {
-  const known = list.flatMap((item) => item?.facility?.value ?? []);
-  return known.length ? known.reduce((sum, value) => sum + value, 0) / known.length : null;
-};
-/** How hard it is beside the first form, over the items whose difficulty is known. */
-const beside = computed(() => {
-  const [here, first] = [
-    meanOf(kept.value.map(({ pinned }) => pinned)),
-    meanOf(lines.value.map(({ entry }) => props.revisions.get(entry.revisionId))),
-  ];
-  if (here === null || first === null) return 'How hard it is beside form A is not known yet.';
-  const off = here - first;
-  return Math.abs(off) < 0.005
-    ? `As hard as form A: mean facility ${here.toFixed(3)} here, ${first.toFixed(3)} there.`
-    : `${off > 0 ? 'Easier' : 'Harder'} than form A by ${Math.abs(off).toFixed(3)}: mean facility ${here.toFixed(3)} here, ${first.toFixed(3)} there.`;
-});
+const sections = computed(() => formSections(props.outline, props.form, props.revisions));
+const given = computed(() => givenBy(sections.value, props.points));
+const beside = computed(() => besideFirst(sections.value, props.revisions));
 
-const leaveOut = ({ entry, out }: Line) =>
+const leaveOut = ({ entry, out }: FormLine) =>
   emit('change', out ? 'taking an item in' : 'leaving an item out', {
     do: 'leave-out',
     form: props.form.id,
     entry: entry.id,
     out: !out,
   });
-const asInFirst = ({ entry }: Line) =>
+const asInFirst = ({ entry }: FormLine) =>
   emit('change', 'an item as in form A', {
     do: 'swap',
     form: props.form.id,
@@ -212,62 +155,23 @@ function putPassage(of: number, passage: { id: number; revision: number } | unde
       {{ given.items }} of {{ countItems(outline) }} items, {{ pointsText(given.points) }} points.
       {{ beside }}
     </p>
-    <section v-for="{ section, lines: option } in sections" :key="section.id">
+    <section v-for="{ section, lines } in sections" :key="section.id">
       <h3 v-if="section.title">{{ section.title }}</h3>
       <p v-if="section.draw?.search" class="faded">
         Its items are drawn for each student; a form changes nothing here.
       </p>
       <ol>
-        <li
-          v-for="line in option"
+        <FormEntry
+          v-for="line in lines"
           :key="line.entry.id"
-          :class="{ out: line.out, swapped: line.swapped }"
-        >
-          <span class="number">{{ line.number ?? '–' }}</span>
-          <div>
-            <p>{{ line.pinned ? stemLine(line.pinned.content.stem, 140) : '…' }}</p>
-            <p class="faded small facts">
-              <span>{{ line.pinned?.standards.map(({ code }) => code).join(', ') }}</span>
-              <span v-if="line.pinned">{{ kinds[line.pinned.kind].title }}</span>
-              <span v-if="line.pinned?.depth">depth {{ line.pinned.depth }}</span>
-              <span v-if="line.pinned?.facility">{{ line.pinned.facility.value.toFixed(2) }}</span>
-              <b v-if="line.out">left out</b>
-              <b v-else-if="line.swapped">another item than in form A</b>
-              <span v-if="mayChange" class="acts">
-                <template v-if="!line.out">
-                  <button
-                    class="word"
-                    :aria-label="`Another: for item ${line.number}`"
-                    @click="emit('similar', line.entry)"
-                  >
-                    Another
-                  </button>
-                  <button
-                    class="word"
-                    :aria-label="`Edit here: item ${line.number}`"
-                    @click="emit('edit', line.entry)"
-                  >
-                    Edit here
-                  </button>
-                  <button
-                    v-if="line.swapped"
-                    class="word"
-                    :aria-label="`As in A: item ${line.number}`"
-                    @click="asInFirst(line)"
-                  >
-                    As in A
-                  </button>
-                </template>
-                <button class="word" @click="leaveOut(line)">
-                  {{ line.out ? 'Take in' : 'Leave out' }}
-                </button>
-              </span>
-            </p>
-          </div>
-          <span class="worth">{{
-            line.out ? '' : `${pointsText(points.entries.get(line.entry.id) ?? 0)} pt`
-          }}</span>
-        </li>
+          :line="line"
+          :points="points.entries.get(line.entry.id) ?? 0"
+          :may-change="mayChange"
+          @similar="emit('similar', line.entry)"
+          @edit="emit('edit', line.entry)"
+          @as-in-first="asInFirst(line)"
+          @leave-out="leaveOut(line)"
+        />
       </ol>
     </section>
   </div>
@@ -303,39 +207,5 @@ ol {
   list-style: none;
   margin: 0;
   padding: 0;
-}
-li {
-  display: grid;
-  grid-template-columns: 28px minmax(0, 1fr) auto;
-  gap: 8px;
-  padding: 8px 4px;
-  border-bottom: var(--line);
-  overflow-wrap: anywhere;
-}
-li p {
-  margin: 0;
-}
-li:hover {
-  background: var(--wash);
-}
-.swapped {
-  box-shadow: inset 4px 0 var(--secure);
-}
-.out p:first-child {
-  text-decoration: line-through;
-  color: var(--faded);
-}
-.number {
-  font-family: var(--serif);
-  font-weight: 600;
-  text-align: right;
-}
-.facts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 12px;
-}
-.acts {
-  margin-left: auto;
 }
 </style>

@@ -3,15 +3,14 @@
  * Banks with their folders. Items and folders are dragged onto a folder; with keys a folder is moved by its menu, and
  * items by the footing of the page.
  */
-import { elementAt } from '@oaken/core/certain';
 import type { Bank, Folder } from '@oaken/contract/banks';
-import { ref } from 'vue';
-import { call } from '../../client/call';
-import { inWords } from '../../client/request';
-import { done, failed } from '../shared/undo';
+import { computed, ref } from 'vue';
 import BankDialog from './BankDialog.vue';
 import { folderLines, useLibrary } from '../library/library';
 import PlaceDialog, { type Place } from '../library/PlaceDialog.vue';
+import { reachWords } from './reachWords';
+import { useFolderActs } from './useFolderActs';
+import { useFolderDrag } from './useFolderDrag';
 import type { SearchState } from './useSearch';
 
 const props = defineProps<{ search: SearchState; picked: ReadonlySet<number> }>();
@@ -26,8 +25,13 @@ const renaming = ref<number | null>(null);
 /** What is typed; counts that come in meanwhile must not write over it. */
 const typedName = ref('');
 const menu = ref<string | null>(null);
-const over = ref<string | null>(null);
 const moving = ref<Folder[]>([]);
+const movingWords = computed(() => {
+  const [first, ...others] = moving.value;
+  return first && others.length === 0
+    ? `Move the folder “${first.name}”`
+    : `Move ${moving.value.length} folders`;
+});
 const askingPlace = ref(false);
 const bankOpen = ref(false);
 const bankShown = ref<Bank | null>(null);
@@ -43,95 +47,45 @@ function fold(id: number): void {
   if (!next.delete(id)) next.add(id);
   folded.value = next;
 }
-async function act(work: () => Promise<void>): Promise<void> {
+const acts = useFolderActs(() => emit('changed'));
+const drag = useFolderDrag(acts.moveItems, moveFolders);
+const { over } = drag;
+function newFolder(bank: number, parent: number | null): void {
   menu.value = null;
-  try {
-    await work();
-    await library.loadBanks();
-    emit('changed');
-  } catch (error) {
-    failed(new Error(inWords(error)));
-  }
-}
-const newFolder = (bank: number, parent: number | null) =>
-  act(async () => {
-    const { id } = await call('makeFolder', { body: { bank, parent, name: 'New folder' } });
+  void acts.make(bank, parent, 'New folder', (id) => {
     if (parent !== null) folded.value.delete(parent);
     startRename(id, 'New folder');
   });
+}
 function startRename(id: number, name: string): void {
   menu.value = null;
   typedName.value = name;
   renaming.value = id;
 }
-const rename = (folder: Folder) =>
-  act(async () => {
-    renaming.value = null;
-    const name = typedName.value.trim();
-    if (name && name !== folder.name)
-      await call('renameFolder', { params: { folderId: folder.id }, body: { name } });
-  });
-const remove = (folder: Folder) =>
-  act(async () => {
-    const { items, folders } = await call('removeFolder', { params: { folderId: folder.id } });
-    done(
-      items + folders === 0
-        ? `${folder.name} is gone; it was empty.`
-        : `${folder.name} is gone; what was in it lies one step up.`,
-    );
-    if (filters.folder === folder.id) filters.folder = null;
-  });
+function rename(folder: Folder): void {
+  renaming.value = null;
+  void acts.rename(folder, typedName.value.trim());
+}
+async function remove(folder: Folder): Promise<void> {
+  menu.value = null;
+  if (filters.folder === folder.id) filters.folder = null;
+  await acts.remove(folder);
+}
 
 function askWhere(folder: Folder): void {
   menu.value = null;
-  const chosen = ticked.value.has(folder.id) ? ticked.value : new Set([folder.id]);
-  moving.value = library.banks.flatMap(({ folders }) => folders).filter(({ id }) => chosen.has(id));
+  const chosen = withTicked(folder);
+  moving.value = library.banks
+    .flatMap(({ folders }) => folders)
+    .filter(({ id }) => chosen.includes(id));
   askingPlace.value = true;
 }
-const moveFolders = (folders: number[], { bank, folder }: Place) =>
-  act(async () => {
-    await call('moveFolders', { body: { folders, bank, parent: folder, before: null } });
-    ticked.value = new Set();
-    done(folders.length === 1 ? 'The folder is moved.' : `${folders.length} folders are moved.`);
-  });
-const moveItems = (items: number[], { bank, folder }: Place) =>
-  act(async () => {
-    const { from } = await call('moveItems', { body: { items, bank, folder } });
-    done(
-      `${items.length === 1 ? 'The item is' : `${items.length} items are`} in ${folder === null ? library.bankName(bank) : library.folderName(folder)}.`,
-      async () => {
-        for (const item of from)
-          await call('moveItems', {
-            body: { items: [item.item], bank: item.bank, folder: item.folder },
-          });
-        await library.loadBanks();
-        emit('changed');
-      },
-    );
-  });
-
-const itemKind = 'application/x-oaken-item';
-const folderKind = 'application/x-oaken-folder';
-function dragFolder(event: DragEvent, folder: Folder): void {
-  const chosen = ticked.value.has(folder.id) ? [...ticked.value] : [folder.id];
-  event.dataTransfer?.setData(folderKind, JSON.stringify(chosen));
+async function moveFolders(folders: number[], to: Place): Promise<void> {
+  await acts.moveFolders(folders, to);
+  ticked.value = new Set();
 }
-function dragOver(event: DragEvent, key: string, bank: Bank): void {
-  const types = event.dataTransfer?.types ?? [];
-  if (bank.may !== 'edit' || (!types.includes(itemKind) && !types.includes(folderKind))) return;
-  event.preventDefault();
-  over.value = key;
-}
-function drop(event: DragEvent, bank: Bank, folder: number | null): void {
-  over.value = null;
-  const item = event.dataTransfer?.getData(itemKind);
-  const folders = event.dataTransfer?.getData(folderKind);
-  const place = { bank: bank.id, folder };
-  if (folders) void moveFolders(JSON.parse(folders) as number[], place);
-  // A picked row takes all that are picked along.
-  else if (item)
-    void moveItems(props.picked.has(Number(item)) ? [...props.picked] : [Number(item)], place);
-}
+/** The ticked folders move together, wherever one of them is taken. */
+const withTicked = ({ id }: Folder) => (ticked.value.has(id) ? [...ticked.value] : [id]);
 function tick(id: number): void {
   const next = new Set(ticked.value);
   if (!next.delete(id)) next.add(id);
@@ -142,16 +96,6 @@ function describe(bank: Bank | null): void {
   bankShown.value = bank;
   bankOpen.value = true;
 }
-const reachOfMine = {
-  mine: 'mine',
-  school: 'mine, for my school',
-  everybody: 'mine, for everybody',
-};
-function reachWords(bank: Bank): string {
-  if (bank.mine) return reachOfMine[bank.reach];
-  if (bank.reach === 'school') return 'my school’s';
-  return bank.reach === 'everybody' ? 'everybody’s' : `shared by ${bank.owner}`;
-}
 </script>
 
 <template>
@@ -160,9 +104,9 @@ function reachWords(bank: Bank): string {
       <li
         class="line bank"
         :class="{ over: over === `b${bank.id}` }"
-        @dragover="dragOver($event, `b${bank.id}`, bank)"
-        @dragleave="over = null"
-        @drop.prevent="drop($event, bank, null)"
+        @dragover="drag.hold($event, `b${bank.id}`, bank)"
+        @dragleave="drag.leave"
+        @drop.prevent="drag.drop($event, { bank: bank.id, folder: null }, picked)"
       >
         <button
           class="entry"
@@ -198,9 +142,9 @@ function reachWords(bank: Bank): string {
           class="line"
           :class="{ over: over === `f${line.folder.id}` }"
           :style="{ paddingLeft: `${4 + 16 * line.level}px` }"
-          @dragover="dragOver($event, `f${line.folder.id}`, bank)"
-          @dragleave="over = null"
-          @drop.prevent="drop($event, bank, line.folder.id)"
+          @dragover="drag.hold($event, `f${line.folder.id}`, bank)"
+          @dragleave="drag.leave"
+          @drop.prevent="drag.drop($event, { bank: bank.id, folder: line.folder.id }, picked)"
         >
           <button
             v-if="line.hasBelow"
@@ -232,7 +176,7 @@ function reachWords(bank: Bank): string {
             }"
             :aria-pressed="filters.folder === line.folder.id"
             :draggable="bank.may === 'edit'"
-            @dragstart="dragFolder($event, line.folder)"
+            @dragstart="drag.start($event, withTicked(line.folder))"
             @click="choose(bank.id, line.folder.id)"
           >
             <span class="name">{{ line.folder.name }}</span><span class="n">{{
@@ -285,11 +229,7 @@ function reachWords(bank: Bank): string {
   </p>
   <PlaceDialog
     v-model="askingPlace"
-    :title="
-      moving.length === 1
-        ? `Move the folder “${elementAt(moving, 0).name}”`
-        : `Move ${moving.length} folders`
-    "
+    :title="movingWords"
     act="Move it here"
     note="Everything in it comes along. Tests and results are not touched."
     :start="{ bank: filters.bank, folder: null }"

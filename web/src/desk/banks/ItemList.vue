@@ -1,16 +1,10 @@
 <script setup lang="ts">
-/** Search line, active filters in words, and the items found as ruled rows; only the rows in view are drawn. */
-import { elementAt } from '@oaken/core/certain';
+/** What a search found, as ruled rows under the search line; only the rows in view are drawn. */
 import type { ItemRow } from '@oaken/contract/banks';
-import { kinds, partKinds } from '@oaken/core/items';
 import { useVirtualizer } from '@tanstack/vue-virtual';
 import { computed, nextTick, ref, watch, type ComponentPublicInstance } from 'vue';
-import EmptyNote from '../../parts/EmptyNote.vue';
-import { depthNames } from '../shared/words';
-import { activeFilters, strike } from './filterWords';
 import ItemLine from './ItemLine.vue';
-import { useLibrary } from '../library/library';
-import MoreFilters from './MoreFilters.vue';
+import ItemSearch from './ItemSearch.vue';
 import OpenItem from './OpenItem.vue';
 import type { SearchState } from './useSearch';
 
@@ -29,31 +23,10 @@ const emit = defineEmits<{
   changed: [];
 }>();
 
-const library = useLibrary();
-const { filters, rows, total, loading, wrong, matched, mended, ensure } = props.search;
-const { kinds: kindCounts, depths: depthCounts } = props.search.counts;
+const { rows, total, matched, ensure } = props.search;
 const openId = ref<number | null>(null);
-const more = ref(false);
 const scroller = ref<HTMLElement>();
 let lastPicked = -1;
-
-const struck = computed(() => activeFilters(filters, library));
-const rare = computed(
-  () =>
-    struck.value.filter(
-      ({ name }) =>
-        !['words', 'grades', 'standard', 'kind', 'depth', 'bank', 'folder', 'framework'].includes(
-          name,
-        ),
-    ).length,
-);
-const notFound = computed(() =>
-  mended.value.map(({ typed, taken }) =>
-    taken.length
-      ? `“${typed}” stands nowhere; taken for ${taken.slice(0, 3).join(', ')}.`
-      : `“${typed}” stands nowhere.`,
-  ),
-);
 
 // The functions stay the same and ask nothing of Vue: of 100,000 rows each is asked whenever one in view was measured.
 const height = props.compact ? 76 : 72;
@@ -64,14 +37,10 @@ const steady = {
 };
 const virtual = useVirtualizer(computed(() => ({ ...steady, count: total.value })));
 const inView = computed(() => virtual.value.getVirtualItems());
-watch(inView, (list) => list.length && ensure(elementAt(list, 0).index, elementAt(list, -1).index));
-watch(
-  () => [rows.value, total.value],
-  () => {
-    const list = inView.value;
-    if (list.length) ensure(elementAt(list, 0).index, elementAt(list, -1).index);
-  },
-);
+watch([inView, rows, total], () => {
+  const [first, last] = [inView.value[0], inView.value.at(-1)];
+  if (first && last) ensure(first.index, last.index);
+});
 // A new question begins at its first answer.
 watch(matched, () => {
   virtual.value.measure();
@@ -130,97 +99,26 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, index: number): Prom
 
 <template>
   <div class="found">
-    <div class="head">
-      <div class="search" :class="{ compact }">
-        <input
-          v-model="filters.words"
-          class="plain-input"
-          type="search"
-          placeholder="Words or a standard’s code"
-          aria-label="Search words or a standard’s code"
-          maxlength="200"
-        />
-        <select v-model="filters.kind" class="plain-input pickone" aria-label="Kind">
-          <option :value="null">Any kind</option>
-          <option v-for="kind in partKinds" :key="kind" :value="kind">
-            {{ kinds[kind].title }} ({{ kindCounts.get(kind) ?? 0 }})
-          </option>
-        </select>
-        <select v-model="filters.depth" class="plain-input pickone" aria-label="Depth">
-          <option :value="null">Any depth</option>
-          <option v-for="depth in [1, 2, 3, 4]" :key="depth" :value="depth">
-            {{ depth }} {{ depthNames[depth] }} ({{ depthCounts.get(depth) ?? 0 }})
-          </option>
-        </select>
-        <select
-          v-if="!compact"
-          v-model="filters.sort"
-          class="plain-input pickone"
-          aria-label="Order"
-        >
-          <option value="relevance">
-            {{ filters.words ? 'Best match first' : 'Best known first' }}
-          </option>
-          <option value="most-used">Most used first</option>
-          <option value="newest">Newest first</option>
-          <option value="oldest">Oldest first</option>
-          <option value="easiest">Easiest first</option>
-          <option value="hardest">Hardest first</option>
-          <option value="best-separating">Best separating first</option>
-        </select>
-      </div>
-      <MoreFilters v-if="more" :search="search" />
-      <p class="filters" aria-live="polite">
-        <span class="total">{{
-          loading && rows.size === 0
-            ? 'Looking …'
-            : `${total.toLocaleString('en')} ${total === 1 ? 'item' : 'items'}`
-        }}</span>
-        <button
-          v-for="filter in struck"
-          :key="filter.name"
-          class="filter"
-          :aria-label="`Take away: ${filter.text}`"
-          @click="strike(filters, filter.name)"
-        >
-          {{ filter.text }}<span aria-hidden="true"> ✕</span>
-        </button>
-        <button v-if="struck.length > 1" class="word" @click="search.clear()">Take all away</button>
-        <button class="word" :aria-expanded="more" @click="more = !more">
-          {{ more ? 'Fewer filters' : rare ? `More filters (${rare})` : 'More filters' }}
-        </button>
-        <slot name="hint" />
-      </p>
-      <p v-for="sentence in notFound" :key="sentence" class="mended">{{ sentence }}</p>
-      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <EmptyNote v-if="!loading && !wrong && total === 0" title="No item fits all of this.">
-        <template v-if="struck.length"
-          >Strike out one of the words above, for instance “{{
-            elementAt(struck, -1).text
-          }}”.</template
-        >
-        <template v-else>There are no items in the banks that you may read.</template>
-      </EmptyNote>
-    </div>
+    <ItemSearch :search="search" :compact="compact ?? false"><slot name="hint" /></ItemSearch>
     <div ref="scroller" class="scroller" tabindex="-1">
       <ul class="rows" aria-label="Items" :style="{ height: `${virtual.getTotalSize()}px` }">
         <li
-          v-for="entry in inView"
-          :key="String(entry.key)"
+          v-for="drawn in inView"
+          :key="String(drawn.key)"
           :ref="measure"
           class="line"
-          :data-index="entry.index"
-          :data-at="entry.index"
-          :data-item="rows.get(entry.index)?.id"
+          :data-index="drawn.index"
+          :data-at="drawn.index"
+          :data-item="rows.get(drawn.index)?.id"
           :aria-setsize="total"
-          :aria-posinset="entry.index + 1"
+          :aria-posinset="drawn.index + 1"
           :class="{
-            picked: picked.has(rows.get(entry.index)?.id ?? 0),
-            open: openId === rows.get(entry.index)?.id,
+            picked: picked.has(rows.get(drawn.index)?.id ?? 0),
+            open: openId === rows.get(drawn.index)?.id,
           }"
-          :style="{ transform: `translateY(${entry.start}px)` }"
+          :style="{ transform: `translateY(${drawn.start}px)` }"
         >
-          <template v-for="item in [rows.get(entry.index)]" :key="item?.id ?? 0">
+          <template v-for="item in [rows.get(drawn.index)]" :key="item?.id ?? 0">
             <ItemLine
               v-if="item"
               :item="item"
@@ -229,12 +127,12 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, index: number): Prom
               :open="openId === item.id"
               :matched="matched"
               :in-test="inTest?.has(item.id) ?? false"
-              @keydown="keyDown($event, item, entry.index)"
-              @pick="pick(item, entry.index, $event)"
+              @keydown="keyDown($event, item, drawn.index)"
+              @pick="pick(item, drawn.index, $event)"
               @open="toggleOpen(item.id)"
               @put="emit('put', item)"
             />
-            <div v-else class="waiting" :aria-label="`Item ${entry.index + 1} is being read`">
+            <div v-else class="waiting" :aria-label="`Item ${drawn.index + 1} is being read`">
               …
             </div>
             <OpenItem v-if="item && openId === item.id" :item="item" @changed="emit('changed')" />
@@ -251,50 +149,6 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, index: number): Prom
   flex-direction: column;
   height: 100%;
   min-height: 0;
-}
-.head {
-  padding: 14px 18px 0;
-}
-.search {
-  display: flex;
-  gap: 10px;
-  margin-bottom: 8px;
-}
-.search .pickone {
-  width: auto;
-  max-width: 182px;
-}
-.search.compact {
-  flex-wrap: wrap;
-}
-.search.compact input {
-  flex-basis: 100%;
-}
-.filters {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 10px;
-  align-items: center;
-  min-height: 30px;
-  margin: 0 0 6px;
-}
-.total {
-  font-weight: 650;
-}
-.filter {
-  border: 0;
-  background: var(--wash);
-  border-radius: var(--corner);
-  padding: 1px 8px;
-  cursor: pointer;
-}
-.filter:hover {
-  text-decoration: line-through;
-}
-.mended {
-  margin: 0 0 6px;
-  color: var(--partial-text, var(--ink));
-  font-size: 0.9rem;
 }
 .scroller {
   flex: 1;

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+/** One item of a form, and what this form does with it. */
+import { kinds } from '@oaken/core/items';
+import { pointsText, stemLine } from '../shared/words';
+import type { FormLine } from './formLines';
+
+defineProps<{
+  line: FormLine;
+  /** What it gives. */
+  points: number;
+  mayChange: boolean;
+}>();
+const emit = defineEmits<{ similar: []; edit: []; asInFirst: []; leaveOut: [] }>();
+</script>
+
+<template>
+  <li :class="{ out: line.out, swapped: line.swapped }">
+    <span class="number">{{ line.number ?? '–' }}</span>
+    <div>
+      <p>{{ line.pinned ? stemLine(line.pinned.content.stem, 140) : '…' }}</p>
+      <p class="faded small facts">
+        <span>{{ line.pinned?.standards.map(({ code }) => code).join(', ') }}</span>
+        <span v-if="line.pinned">{{ kinds[line.pinned.kind].title }}</span>
+        <span v-if="line.pinned?.depth">depth {{ line.pinned.depth }}</span>
+        <span v-if="line.pinned?.facility">{{ line.pinned.facility.value.toFixed(2) }}</span>
+        <b v-if="line.out">left out</b>
+        <b v-else-if="line.swapped">another item than in form A</b>
+        <span v-if="mayChange" class="acts">
+          <template v-if="!line.out">
+            <button
+              class="word"
+              :aria-label="`Another: for item ${line.number}`"
+              @click="emit('similar')"
+            >
+              Another
+            </button>
+            <button
+              class="word"
+              :aria-label="`Edit here: item ${line.number}`"
+              @click="emit('edit')"
+            >
+              Edit here
+            </button>
+            <button
+              v-if="line.swapped"
+              class="word"
+              :aria-label="`As in A: item ${line.number}`"
+              @click="emit('asInFirst')"
+            >
+              As in A
+            </button>
+          </template>
+          <button class="word" @click="emit('leaveOut')">
+            {{ line.out ? 'Take in' : 'Leave out' }}
+          </button>
+        </span>
+      </p>
+    </div>
+    <span class="worth">{{ line.out ? '' : `${pointsText(points)} pt` }}</span>
+  </li>
+</template>
+
+<style scoped>
+li {
+  display: grid;
+  grid-template-columns: 28px minmax(0, 1fr) auto;
+  gap: 8px;
+  padding: 8px 4px;
+  border-bottom: var(--line);
+  overflow-wrap: anywhere;
+}
+li p {
+  margin: 0;
+}
+li:hover {
+  background: var(--wash);
+}
+.swapped {
+  box-shadow: inset 4px 0 var(--secure);
+}
+.out p:first-child {
+  text-decoration: line-through;
+  color: var(--faded);
+}
+.number {
+  font-family: var(--serif);
+  font-weight: 600;
+  text-align: right;
+}
+.facts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 12px;
+}
+.acts {
+  margin-left: auto;
+}
+</style>
