@@ -34,7 +34,7 @@ export function useMarking(source: Source) {
 
   const tasks = computed<Task[]>(() => {
     if (!work.value) return [];
-    const parts = work.value.parts;
+    const { parts, answers } = work.value;
     const partOf = ({ entry, part }: MarkedAnswer) =>
       present(
         parts.find((candidate) => candidate.entry === entry && candidate.part === part),
@@ -42,19 +42,12 @@ export function useMarking(source: Source) {
       );
     if (source.by !== 'student')
       return parts.flatMap((part) =>
-        sameAnswers(present(work.value, 'work').answers).map(({ response, all }) => ({
-          part,
-          response,
-          all,
-        })),
+        sameAnswers(answers).map(({ response, all }) => ({ part, response, all })),
       );
     const order = new Map(
-      [...new Set(work.value.answers.map(({ attemptId }) => attemptId))].map((value, index) => [
-        value,
-        index,
-      ]),
+      [...new Set(answers.map(({ attemptId }) => attemptId))].map((id, index) => [id, index]),
     );
-    return [...work.value.answers]
+    return [...answers]
       .sort(
         (a, b) =>
           valueOf(order, a.attemptId) - valueOf(order, b.attemptId) ||
