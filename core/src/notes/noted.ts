@@ -1,6 +1,4 @@
-import { elementAt } from '../certain';
-import { itemPoints, markedBy, searchableText, type ItemContent } from '../items';
-import { plainText } from '../text';
+import { itemPoints, kindOf, markedBy, searchableText, type ItemContent } from '../items';
 
 /** An item of a test as the notes look at it. */
 export interface NotedItem {
@@ -30,6 +28,16 @@ export interface NotedItem {
   itemRestCorrelation: number | null;
 }
 
+function keyOf({ parts }: ItemContent): NotedItem['key'] {
+  const [part, ...others] = parts;
+  const kind = part && kindOf(part);
+  if (!part || others.length > 0 || !kind?.markRight) return null;
+  const options = kind.options?.(part) ?? [];
+  const [right, ...more] = options.filter((option) => option.right);
+  if (!right || more.length > 0) return null;
+  return { at: options.indexOf(right), of: options.length, words: right.label };
+}
+
 /** The notes' view of an item, from what a test's page knows of it. */
 export function notedItem(
   entry: { id: string; itemId: number; points: number },
@@ -43,14 +51,6 @@ export function notedItem(
 ): NotedItem {
   const { content, standards, facility, itemRestCorrelation, retired, seconds } = pinned;
   const { stem, choices } = searchableText(content);
-  const [part] = content.parts;
-  const singleChoice =
-    content.parts.length === 1 && part?.kind === 'single-choice' && part.key.length === 1
-      ? part
-      : null;
-  const keyIndex = singleChoice
-    ? singleChoice.choices.findIndex(({ id }) => id === singleChoice.key[0])
-    : -1;
   return {
     entry: entry.id,
     itemId: entry.itemId,
@@ -58,14 +58,7 @@ export function notedItem(
     points: entry.points,
     text: `${stem}\n${choices}`,
     stem,
-    key:
-      singleChoice && keyIndex >= 0
-        ? {
-            at: keyIndex,
-            of: singleChoice.choices.length,
-            words: plainText(elementAt(singleChoice.choices, keyIndex).text),
-          }
-        : null,
+    key: keyOf(content),
     passage: content.passage?.id ?? null,
     standards,
     byHand: markedBy(content) === 'hand',

@@ -1,10 +1,8 @@
 <script setup lang="ts">
 /** The work of a sitting: passage and question, the tools, the way through, and handing in. The same in the seat and for a teacher who looks through. */
-import { present } from '@oaken/core/certain';
 import type { SittingEntry, SittingForm } from '@oaken/core/forms';
 import type { AttemptAnswer } from '@oaken/contract/attempts';
 import type { Responses, SittingItem } from '@oaken/core/items';
-import { progressOf } from '@oaken/core/sitting';
 import { computed, nextTick, reactive, ref, watch } from 'vue';
 import { canCrossOut } from '../kinds/answers';
 import ItemView from '../kinds/ItemView.vue';
@@ -12,7 +10,8 @@ import PassageView from '../parts/PassageView.vue';
 import LeaveSheet from './LeaveSheet.vue';
 import LineGuide from './LineGuide.vue';
 import QuestionTools from './QuestionTools.vue';
-import WayThrough, { type Step } from './WayThrough.vue';
+import { useWay } from './useWay';
+import WayThrough from './WayThrough.vue';
 import './seat.css';
 
 const index = defineModel<number>('at', { required: true });
@@ -73,7 +72,8 @@ const hasChoices = computed(
 const words = () => question.value?.querySelector<HTMLElement>('.item')?.innerText ?? '';
 
 function strike(part: string, choice: string): void {
-  const struckHere = (struck[present(here.value, 'here').id] ??= {});
+  if (!here.value) return;
+  const struckHere = (struck[here.value.id] ??= {});
   const list = (struckHere[part] ??= []);
   struckHere[part] = list.includes(choice) ? list.filter((id) => id !== choice) : [...list, choice];
 }
@@ -85,48 +85,12 @@ async function go(to: number): Promise<void> {
   question.value?.scrollTo({ top: 0 });
 }
 
-/** How far the student has come: by where they were, and by what they answered. */
-const furthest = ref(0);
-watch(
+const { before, total, openSteps, way, beginStage } = useWay({
+  entries,
+  answerOf,
   index,
-  (now) =>
-    (furthest.value = Math.max(
-      furthest.value,
-      now,
-      entries.value.findLastIndex(({ id }) => Object.keys(answerOf(id).responses).length > 0),
-    )),
-  { immediate: true },
-);
-/** Questions before the ones that are open, which were left for good. */
-const before = computed(() => props.course?.earlier.length ?? 0);
-const total = computed(() => before.value + entries.value.length + (props.course?.ahead ?? 0));
-const openSteps = computed(() =>
-  entries.value.map((entry, n): Step => ({
-    id: entry.id,
-    number: before.value + n + 1,
-    here: n === index.value,
-    shut: props.stepwise === true && n > furthest.value + 1 ? 'ahead' : null,
-    progress: progressOf(entry.item.parts, answerOf(entry.id).responses),
-    flagged: answerOf(entry.id).flagged,
-  })),
-);
-const way = computed((): Step[] => {
-  const shut = (n: number, progress: Step['progress'], why: Step['shut']): Step => ({
-    id: `n${n}`,
-    number: n,
-    here: false,
-    shut: why,
-    progress,
-    flagged: false,
-  });
-  const { earlier = [], ahead = 0 } = props.course ?? {};
-  return [
-    ...earlier.map((progress, n) => shut(n + 1, progress, 'left')),
-    ...openSteps.value,
-    ...Array.from({ length: ahead }, (_, n) =>
-      shut(before.value + entries.value.length + n + 1, 'unanswered', 'ahead'),
-    ),
-  ];
+  stepwise: () => props.stepwise === true,
+  course: () => props.course,
 });
 
 const leaving = ref(false);
@@ -169,8 +133,9 @@ watch(
   () => props.course?.stage,
   (now, earlier) => {
     leaving.value = false;
-    if (now !== undefined && earlier !== undefined) [furthest.value] = [0];
-    if (now !== undefined && earlier !== undefined) void go(0);
+    if (now === undefined || earlier === undefined) return;
+    beginStage();
+    void go(0);
   },
 );
 </script>
@@ -231,7 +196,7 @@ watch(
             :disabled="settled?.has(here.id)"
             :struck="struck[here.id]"
             :crossing="crossing"
-            @answer="(part, response) => emit('answer', present(here, 'here').id, part, response)"
+            @answer="(part, response) => here && emit('answer', here.id, part, response)"
             @strike="strike"
           />
           <slot name="help" :entry="here" />

@@ -108,6 +108,8 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   /** What can be chosen, at most 30, for counting; kinds with free or joined answers leave it out. */
   options?(part: P): AnswerOption[];
   chosen?(response: R): string[];
+  /** The part with a choice counted as right, or not any more; kinds whose key is not a set of choices leave it out. */
+  markRight?(part: P, choice: string, right: boolean): P;
   /** What points can be given for one by one, where that is something else than `options`. */
   worths?(part: P): Worth[];
   /** What can be chosen where nothing is right; it is counted and not scored. */
@@ -222,6 +224,12 @@ export const asOptions = (choices: readonly Choice[], key: readonly string[]): A
     right: key.includes(id),
     mistake,
   }));
+
+/** A part whose key is a set of choices, with one of them in it or not. */
+export function withRight<P extends { key: string[] }>(part: P, choice: string, right: boolean): P {
+  const others = part.key.filter((id) => id !== choice);
+  return { ...part, key: right ? [...others, choice] : others };
+}
 
 export const labelOf = (choices: readonly ShownChoice[], id: string) =>
   plainText(choices.find((shownChoice) => shownChoice.id === id)?.text ?? '') || id;

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+/** The bank's own item: its key can follow, where I may change it and students would see the same. */
+import type { ItemRow } from '@oaken/contract/banks';
+import { forSitting } from '@oaken/core/items';
+import isEqual from 'fast-deep-equal';
+import { computed, ref, watch } from 'vue';
+import { call } from '../../client/call';
+import { factsOf } from '../items/useItem';
+import { plain } from '../shared/keptText';
+import { done, failed } from '../shared/undo';
+import type { ChangeableItem } from './useItemChange';
+
+const props = defineProps<{ item: ChangeableItem }>();
+const bankItem = ref<ItemRow | null>(null);
+
+async function read(): Promise<void> {
+  const { itemId } = props.item;
+  // An item of a bank that I may no longer read is simply not offered.
+  bankItem.value = itemId
+    ? await call('readItem', { params: { itemId } }).then(
+        ({ item }) => item,
+        () => null,
+      )
+    : null;
+}
+watch(() => props.item, read, { immediate: true });
+
+const lags = computed(() => {
+  if (!bankItem.value || bankItem.value.may !== 'edit') return false;
+  const [inBank, here] = [plain(bankItem.value.content), plain(props.item.content)];
+  return !isEqual(inBank, here) && isEqual(plain(forSitting(inBank)), plain(forSitting(here)));
+});
+
+async function take(): Promise<void> {
+  if (!bankItem.value) return;
+  const { id: itemId, revisionId: basedOn } = bankItem.value;
+  const body = { basedOn, content: props.item.content, facts: factsOf(bankItem.value) };
+  try {
+    await call('reviseItem', { params: { itemId }, body });
+    done('The bank’s item has this key now; tests that pin the earlier revision keep it.');
+    await read();
+  } catch (error) {
+    failed(error);
+  }
+}
+</script>
+
+<template>
+  <p v-if="lags" class="bank">
+    The bank’s own item still has another key.
+    <button type="button" class="word" @click="take">Take this key into the bank</button>
+  </p>
+</template>
+
+<style scoped>
+.bank {
+  border-left: 4px solid var(--partial);
+  padding-left: 12px;
+}
+</style>
