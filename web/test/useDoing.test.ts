@@ -54,6 +54,14 @@ describe('useDoing', () => {
   });
 });
 
+describe('what the work itself finds wrong', () => {
+  test.each(['read', 'act'] as const)('stands after it was %s', async (way) => {
+    const doing = useDoing();
+    await doing[way](async () => void (doing.wrong.value = 'There is nothing in it.'));
+    expect(doing.wrong.value).toBe('There is nothing in it.');
+  });
+});
+
 describe('useForm', () => {
   const fault = { pointer: '/facts/name', message: 'Give it a name.' };
 

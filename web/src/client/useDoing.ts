@@ -11,9 +11,11 @@ export function useDoing(explain: (error: unknown) => string = inWords) {
 
   async function run(work: () => Promise<unknown>): Promise<boolean> {
     running.value++;
+    const before = wrong.value;
     try {
       await work();
-      wrong.value = '';
+      // What the work itself has found wrong stands.
+      if (wrong.value === before) wrong.value = '';
       return true;
     } catch (error) {
       wrong.value = explain(error);

@@ -9,6 +9,7 @@ import BankDialog from './BankDialog.vue';
 import { folderLines, useLibrary } from '../library/library';
 import PlaceDialog, { type Place } from '../library/PlaceDialog.vue';
 import { reachWords } from './reachWords';
+import ShelfLine from './ShelfLine.vue';
 import { useFolderActs } from './useFolderActs';
 import { useFolderDrag } from './useFolderDrag';
 import type { SearchState } from './useSearch';
@@ -22,8 +23,6 @@ const { filters } = props.search;
 const { banks: bankCounts, folders: folderCounts } = props.search.counts;
 const folded = ref(new Set<number>());
 const renaming = ref<number | null>(null);
-/** What is typed; counts that come in meanwhile must not write over it. */
-const typedName = ref('');
 const menu = ref<string | null>(null);
 const moving = ref<Folder[]>([]);
 const movingWords = computed(() => {
@@ -49,22 +48,24 @@ function fold(id: number): void {
 }
 const acts = useFolderActs(() => emit('changed'));
 const drag = useFolderDrag(acts.moveItems, moveFolders);
-const { over } = drag;
+/** What a line knows by its key: whether its menu is open, and whether something is held over it. */
+const lineOf = (key: string) => ({ menu: menu.value === key, over: drag.over.value === key });
 function newFolder(bank: number, parent: number | null): void {
   menu.value = null;
   void acts.make(bank, parent, 'New folder', (id) => {
     if (parent !== null) folded.value.delete(parent);
-    startRename(id, 'New folder');
+    startRename(id);
   });
 }
-function startRename(id: number, name: string): void {
+function startRename(id: number): void {
   menu.value = null;
-  typedName.value = name;
   renaming.value = id;
 }
-function rename(folder: Folder): void {
+/** @param name null to leave it as it is */
+function rename(folder: Folder, name: string | null): void {
+  if (renaming.value !== folder.id) return;
   renaming.value = null;
-  void acts.rename(folder, typedName.value.trim());
+  if (name) void acts.rename(folder, name);
 }
 async function remove(folder: Folder): Promise<void> {
   menu.value = null;
@@ -101,103 +102,46 @@ function describe(bank: Bank | null): void {
 <template>
   <ul class="shelf" aria-label="Banks and folders">
     <template v-for="bank in library.banks" :key="bank.id">
-      <li
-        class="line bank"
-        :class="{ over: over === `b${bank.id}` }"
+      <ShelfLine
+        v-bind="lineOf(`b${bank.id}`)"
+        :name="bank.name"
+        :about="reachWords(bank)"
+        :count="tally(bankCounts.get(bank.id))"
+        :chosen="filters.bank === bank.id && filters.folder === null"
+        :may-edit="bank.may === 'edit'"
+        @update:menu="menu = $event ? `b${bank.id}` : null"
+        @choose="choose(bank.id, null)"
         @dragover="drag.hold($event, `b${bank.id}`, bank)"
         @dragleave="drag.leave"
         @drop.prevent="drag.drop($event, { bank: bank.id, folder: null }, picked)"
       >
-        <button
-          class="entry"
-          :class="{ chosen: filters.bank === bank.id && filters.folder === null }"
-          :aria-pressed="filters.bank === bank.id && filters.folder === null"
-          @click="choose(bank.id, null)"
-        >
-          <span class="name"
-            >{{ bank.name }} <span class="faded small">{{ reachWords(bank) }}</span></span
-          >
-          <span class="n">{{ tally(bankCounts.get(bank.id)) }}</span>
-        </button>
-        <button
-          v-if="bank.may === 'edit'"
-          class="dots"
-          :aria-label="`More about ${bank.name}`"
-          :aria-expanded="menu === `b${bank.id}`"
-          @click="menu = menu === `b${bank.id}` ? null : `b${bank.id}`"
-        >
-          ⋯
-        </button>
-        <span v-else class="dots" />
-      </li>
-      <li v-if="menu === `b${bank.id}`" class="menu">
         <button class="word" @click="newFolder(bank.id, null)">New folder</button>
         <RouterLink :to="{ path: '/items/new', query: { bank: bank.id } }"
           >Write an item here</RouterLink
         >
         <button v-if="bank.mine" class="word" @click="describe(bank)">Name and sharing</button>
-      </li>
+      </ShelfLine>
       <template v-for="line in folderLines(bank, (id) => !folded.has(id))" :key="line.folder.id">
-        <li
-          class="line"
-          :class="{ over: over === `f${line.folder.id}` }"
-          :style="{ paddingLeft: `${4 + 16 * line.level}px` }"
+        <ShelfLine
+          v-bind="lineOf(`f${line.folder.id}`)"
+          :name="line.folder.name"
+          :level="line.level"
+          :folded="line.hasBelow ? folded.has(line.folder.id) : null"
+          :count="tally(folderCounts.get(line.folder.id))"
+          :chosen="filters.folder === line.folder.id"
+          :ticked="ticked.has(line.folder.id)"
+          :may-edit="bank.may === 'edit'"
+          :renaming="renaming === line.folder.id"
+          @update:menu="menu = $event ? `f${line.folder.id}` : null"
+          @update:folded="fold(line.folder.id)"
+          @choose="choose(bank.id, line.folder.id)"
+          @rename="rename(line.folder, $event)"
+          @drag="drag.start($event, withTicked(line.folder))"
           @dragover="drag.hold($event, `f${line.folder.id}`, bank)"
           @dragleave="drag.leave"
           @drop.prevent="drag.drop($event, { bank: bank.id, folder: line.folder.id }, picked)"
         >
-          <button
-            v-if="line.hasBelow"
-            class="turn"
-            :aria-expanded="!folded.has(line.folder.id)"
-            :aria-label="`${folded.has(line.folder.id) ? 'Unfold' : 'Fold'} ${line.folder.name}`"
-            @click="fold(line.folder.id)"
-          >
-            {{ folded.has(line.folder.id) ? '+' : '–' }}
-          </button>
-          <span v-else class="turn" />
-          <input
-            v-if="renaming === line.folder.id"
-            class="plain-input"
-            v-model="typedName"
-            maxlength="120"
-            :aria-label="`Name of the folder ${line.folder.name}`"
-            @vue:mounted="({ el }: any) => el.select()"
-            @keydown.enter="rename(line.folder)"
-            @keydown.esc="renaming = null"
-            @blur="renaming === line.folder.id && rename(line.folder)"
-          />
-          <button
-            v-else
-            class="entry"
-            :class="{
-              chosen: filters.folder === line.folder.id,
-              ticked: ticked.has(line.folder.id),
-            }"
-            :aria-pressed="filters.folder === line.folder.id"
-            :draggable="bank.may === 'edit'"
-            @dragstart="drag.start($event, withTicked(line.folder))"
-            @click="choose(bank.id, line.folder.id)"
-          >
-            <span class="name">{{ line.folder.name }}</span><span class="n">{{
-              tally(folderCounts.get(line.folder.id))
-            }}</span>
-          </button>
-          <button
-            v-if="bank.may === 'edit'"
-            class="dots"
-            :aria-label="`More about ${line.folder.name}`"
-            :aria-expanded="menu === `f${line.folder.id}`"
-            @click="menu = menu === `f${line.folder.id}` ? null : `f${line.folder.id}`"
-          >
-            ⋯
-          </button>
-          <span v-else class="dots" />
-        </li>
-        <li v-if="menu === `f${line.folder.id}`" class="menu">
-          <button class="word" @click="startRename(line.folder.id, line.folder.name)">
-            Rename
-          </button>
+          <button class="word" @click="startRename(line.folder.id)">Rename</button>
           <button class="word" @click="askWhere(line.folder)">
             Move{{ ticked.has(line.folder.id) && ticked.size > 1 ? ` all ${ticked.size}` : '' }}
           </button>
@@ -211,7 +155,7 @@ function describe(bank: Bank | null): void {
             >Write an item here</RouterLink
           >
           <button class="word" @click="remove(line.folder)">Take away</button>
-        </li>
+        </ShelfLine>
       </template>
     </template>
   </ul>
@@ -248,76 +192,6 @@ function describe(bank: Bank | null): void {
   list-style: none;
   margin: 0;
   padding: 0;
-}
-.line {
-  display: flex;
-  align-items: center;
-  border-radius: var(--corner);
-}
-.over {
-  box-shadow: inset 0 0 0 2px var(--secure);
-}
-.turn {
-  width: 24px;
-  flex: none;
-  height: 30px;
-  padding: 0;
-  border: 0;
-  background: none;
-  cursor: pointer;
-  color: var(--faded);
-}
-.entry {
-  flex: 1;
-  min-width: 0;
-  display: flex;
-  justify-content: space-between;
-  gap: 8px;
-  text-align: left;
-  border: 0;
-  background: none;
-  padding: 4px 6px;
-  cursor: pointer;
-  border-radius: var(--corner);
-  font-size: 0.93rem;
-  line-height: 1.4;
-}
-.bank .entry {
-  font-weight: 600;
-}
-.bank .small {
-  font-weight: 400;
-}
-.entry:hover {
-  background: var(--wash);
-}
-.chosen {
-  background: var(--wash);
-  box-shadow: inset 3px 0 var(--oak);
-}
-.ticked .name {
-  text-decoration: underline dotted;
-}
-.n {
-  color: var(--faded);
-}
-.dots {
-  width: 28px;
-  height: 28px;
-  flex: none;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--faded);
-  cursor: pointer;
-}
-.menu {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 10px;
-  padding: 4px 8px 6px 26px;
-  font-size: 0.88rem;
-  background: var(--wash);
 }
 .under {
   display: flex;

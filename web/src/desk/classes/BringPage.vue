@@ -1,39 +1,25 @@
 <script setup lang="ts">
 /** Bringing students in: the list on the left, on the right what it would do before anything is done. */
 import type { ClassRow } from '@oaken/contract/classes';
-import type { ListedStudent, RosterClass, RosterReading } from '@oaken/core/rosters';
 import { count, listing } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../../parts/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
-import { useKeptForm } from '../shared/keptForm';
 import { done } from '../shared/undo';
-import { takeOver } from './handOver';
 import ListSource from './ListSource.vue';
-import { readFile } from './readTable';
 import RosterPreview from './RosterPreview.vue';
 import { useBringing, type Roster } from './useBringing';
+import { sources, useListSource } from './useListSource';
 
 const router = useRouter();
 const classId = Number(useRoute().params.classId);
 const classes = ref<ClassRow[]>([]);
-const source = ref<'list' | 'file' | 'roster'>('list');
-const sources = { list: 'Type or paste', file: 'File', roster: 'School’s roster' } as const;
-const kept = useKeptForm<string>(`list-${classId}`);
-const text = ref(takeOver() || (kept.read() ?? ''));
-const whole = ref(false);
-const { wrong, read } = useDoing();
 const busy = ref(false);
-const reading = ref(false);
-const problems = ref<RosterReading['problems']>([]);
-const fileName = ref('');
-const schoolClass = computed(() => classes.value.find(({ id }) => id === classId));
 const {
   rosters,
   plans,
@@ -47,88 +33,22 @@ const {
   apply,
 } = useBringing(() => classes.value);
 
-onMounted(async () => {
-  await read(async () => {
-    classes.value = (await call('listClasses', {})).classes.filter(
-      ({ putAway, part }) => !putAway && part !== 'substitute',
-    );
-  });
-});
+const list = useListSource(classId, classes, rosters);
+const { here: schoolClass, source, text, whole, problems, fileName } = list;
+const { wrong: loadWrong, read } = useDoing();
+const wrong = computed(() => loadWrong.value || list.wrong.value);
 
-function takeList(students: ListedStudent[]): void {
-  kept.write(text.value);
-  if (source.value === 'list')
-    rosters.value = [
-      { key: 'list', source: null, listed: students, target: classId, whole: whole.value },
-    ];
-}
-function setWhole(now: boolean): void {
-  whole.value = now;
-  for (const roster of rosters.value) if (!roster.source) roster.whole = now;
-}
-/** Classes of a file or of the roster go where they are tied, the one of this class's name here, the others nowhere yet. */
-function takeClasses(rosterClasses: (RosterClass & { classId?: number | null })[]): void {
-  const target = (rosterClass: RosterClass & { classId?: number | null }): Roster['target'] => {
-    if (rosterClass.classId) return rosterClass.classId;
-    const tied = classes.value.find(({ sourcedId }) => sourcedId === rosterClass.sourcedId);
-    if (tied) return tied.id;
-    return rosterClasses.length === 1 || rosterClass.title === schoolClass.value?.name
-      ? classId
-      : 'out';
-  };
-  rosters.value = rosterClasses.map((rosterClass) => ({
-    key: rosterClass.sourcedId,
-    source: rosterClass,
-    listed: rosterClass.students,
-    target: target(rosterClass),
-    whole: true,
-  }));
-  rosters.value.sort((a, b) => Number(b.target === classId) - Number(a.target === classId));
-}
-function choose(next: typeof source.value): void {
-  source.value = next;
-  [rosters.value, problems.value, wrong.value, fileName.value] = [[], [], '', ''];
-  if (next === 'roster') void askRoster();
-}
-async function askRoster(): Promise<void> {
-  reading.value = true;
-  try {
-    const roster = await call('readRosterService', {});
-    if (!roster.there)
-      wrong.value = 'This school has no roster service. Paste a list, or bring in a file.';
-    else if (roster.classes.length === 0)
-      wrong.value = 'The roster knows no class that you teach. Ask the office.';
-    problems.value = roster.problems;
-    takeClasses(roster.classes);
-  } catch (error) {
-    wrong.value = inWords(error);
-  } finally {
-    reading.value = false;
-  }
-}
-async function takeFile(event: Event): Promise<void> {
+onMounted(() =>
+  read(async () => {
+    const { classes: mine } = await call('listClasses', {});
+    classes.value = mine.filter(({ putAway, part }) => !putAway && part !== 'substitute');
+  }),
+);
+function takeFile(event: Event): void {
   const field = event.target as HTMLInputElement;
   const file = field.files?.[0];
   field.value = '';
-  if (!file) return;
-  [wrong.value, problems.value, rosters.value, fileName.value] = ['', [], [], file.name];
-  await read(async () => {
-    const read = await readFile(file);
-    if (read.kind === 'roster') {
-      problems.value = read.roster.problems;
-      takeClasses(read.roster.classes);
-      if (read.roster.classes.length === 0) wrong.value = 'There is no class in use in that file.';
-    } else {
-      text.value = read.rows
-        .map((row) =>
-          row
-            .map((cell) => (/["\t\n]/.test(cell) ? `"${cell.replace(/"/g, '""')}"` : cell))
-            .join('\t'),
-        )
-        .join('\n');
-      source.value = 'list';
-    }
-  });
+  if (file) void list.takeFile(file);
 }
 
 const titleOf = (roster: Roster) => {
@@ -157,10 +77,9 @@ function stay(key: string, studentId: number, stays: boolean): void {
 async function bring(): Promise<void> {
   if (busy.value) return;
   busy.value = true;
-  const outcome = await apply();
-  busy.value = false;
+  const outcome = await apply().finally(() => (busy.value = false));
   if (!outcome) return;
-  kept.forget();
+  list.forget();
   const words = [
     outcome.added ? `${outcome.added} new` : '',
     outcome.joined ? `${outcome.joined} joined` : '',
@@ -193,19 +112,19 @@ async function bring(): Promise<void> {
           :key="key"
           role="tab"
           :aria-selected="source === key"
-          @click="choose(key)"
+          @click="list.choose(key)"
         >
           {{ words }}
         </button>
       </div>
       <div class="inset">
         <template v-if="source === 'list'">
-          <ListSource v-model="text" @read="takeList" />
+          <ListSource v-model="text" @read="list.takeList" />
           <label
             ><input
               type="checkbox"
               :checked="whole"
-              @change="setWhole(($event.target as HTMLInputElement).checked)"
+              @change="list.setWhole(($event.target as HTMLInputElement).checked)"
             />
             this is the whole class: whoever is not on it has left</label
           >
@@ -218,7 +137,9 @@ async function bring(): Promise<void> {
           /></label>
           <p v-if="fileName && !wrong" class="faded">{{ fileName }} is read.</p>
         </template>
-        <p v-if="reading" class="faded" role="status">Asking the school’s roster …</p>
+        <p v-if="list.busy.value && source === 'roster'" class="faded" role="status">
+          Asking the school’s roster …
+        </p>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
         <table v-if="source !== 'list' && rosters.length" class="ruled">
           <thead>

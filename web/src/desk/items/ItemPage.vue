@@ -29,6 +29,7 @@ import ItemNotices from './ItemNotices.vue';
 import ItemPreview from './ItemPreview.vue';
 import ItemRevisions from './ItemRevisions.vue';
 import ItemUses from './ItemUses.vue';
+import NearNote from './NearNote.vue';
 import { useDraft } from './useDraft';
 import { factsOf, useItem } from './useItem';
 import { useNearCopies } from './useNearCopies';
@@ -229,16 +230,7 @@ const standing = computed(() => {
         </button>
       </div>
       <div class="inset">
-        <div v-if="near.length && tab === 'view'" class="margin-note" role="status">
-          Almost the same words as
-          <template v-for="(copy, index) in near" :key="copy.item.id"
-            ><template v-if="index">, </template
-            ><RouterLink :to="`/items/${copy.item.id}`" target="_blank">{{
-              stemLine(copy.item.content.stem, 70)
-            }}</RouterLink
-            >{{ ' ' }}<span class="faded">({{ copy.item.bank }})</span></template
-          >
-        </div>
+        <NearNote v-if="tab === 'view'" :near="near" />
         <ItemPreview
           v-if="tab === 'view'"
           :content="valid ?? content"
@@ -307,11 +299,5 @@ const standing = computed(() => {
 }
 .label {
   font-weight: 600;
-}
-.margin-note {
-  border-left: 3px solid var(--partial);
-  padding: 4px 12px;
-  margin-bottom: 14px;
-  background: var(--wash);
 }
 </style>

@@ -25,13 +25,12 @@ import RichField from '../../rich/RichField.vue';
 import { useKeptText } from '../shared/keptText';
 import { done } from '../shared/undo';
 import { useSaving } from '../shared/useSaving';
-import { useWords } from '../shared/words';
+import PassageRevisions from './PassageRevisions.vue';
 
 type OpenPassage = AnswerOf<typeof api.readPassage>;
 const route = useRoute();
 const router = useRouter();
 const library = useLibrary();
-const words = useWords();
 const passageId = route.params.passageId === 'new' ? null : Number(route.params.passageId);
 const draftKey = `oaken-passage-${passageId ?? 'new'}`;
 const clientKey = crypto.randomUUID();
@@ -239,23 +238,11 @@ const numberingWords: Record<Numbering, string> = {
             </option>
           </select>
         </label>
-        <template v-if="opened && opened.revisions.length > 1">
-          <h3>Revisions</h3>
-          <ul>
-            <li v-for="revision in opened.revisions" :key="revision.id">
-              Revision {{ revision.number }}
-              <span class="faded">by {{ revision.by }}, {{ words.time(revision.at) }}</span>
-              <button
-                v-if="revision.id !== opened.passage.revisionId"
-                type="button"
-                class="word"
-                @click="lookBack(revision.id)"
-              >
-                go back to it
-              </button>
-            </li>
-          </ul>
-        </template>
+        <PassageRevisions
+          v-if="opened && opened.revisions.length > 1"
+          :opened="opened"
+          @go-back="lookBack"
+        />
       </fieldset>
     </template>
     <template #right>

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+/** Items that have almost the same words, beside the one that is written. */
+import type { ItemRow } from '@oaken/contract/banks';
+import { stemLine } from '../shared/words';
+
+defineProps<{ near: readonly { item: ItemRow }[] }>();
+</script>
+
+<template>
+  <div v-if="near.length" class="margin-note" role="status">
+    Almost the same words as
+    <template v-for="(copy, index) in near" :key="copy.item.id"
+      ><template v-if="index">, </template
+      ><RouterLink :to="`/items/${copy.item.id}`" target="_blank">{{
+        stemLine(copy.item.content.stem, 70)
+      }}</RouterLink
+      >{{ ' ' }}<span class="faded">({{ copy.item.bank }})</span></template
+    >
+  </div>
+</template>
+
+<style scoped>
+.margin-note {
+  border-left: 3px solid var(--partial);
+  padding: 4px 12px;
+  margin-bottom: 14px;
+  background: var(--wash);
+}
+</style>

@@ -1,0 +1,225 @@
+<script setup lang="ts">
+/** What can be done to a wording: marks, sizes, formulas, signs, media, tables and the places of its question. */
+import {
+  BoldIcon,
+  ItalicIcon,
+  ListIcon,
+  ListOrderedIcon,
+  OmegaIcon,
+  QuoteIcon,
+  SquareRadicalIcon,
+  SubscriptIcon,
+  SuperscriptIcon,
+  UnderlineIcon,
+} from '@lucide/vue';
+import type { Editor } from '@tiptap/vue-3';
+import { computed, defineAsyncComponent, nextTick, ref } from 'vue';
+import type { Places } from './extensions';
+import MediaDialog, { type Medium } from './MediaDialog.vue';
+import { sizes } from './nodes';
+import { signs } from './signs';
+
+const FormulaDialog = defineAsyncComponent(() => import('./FormulaDialog.vue'));
+
+const props = defineProps<{ editor: Editor; label: string; small: boolean; places?: Places }>();
+const emit = defineEmits<{ place: [] }>();
+
+const chain = () => props.editor.chain().focus();
+const marks = [
+  { name: 'bold', icon: BoldIcon, title: 'Bold', run: () => chain().toggleBold().run() },
+  { name: 'italic', icon: ItalicIcon, title: 'Italic', run: () => chain().toggleItalic().run() },
+  {
+    name: 'underline',
+    icon: UnderlineIcon,
+    title: 'Underline',
+    run: () => chain().toggleUnderline().run(),
+  },
+  {
+    name: 'subscript',
+    icon: SubscriptIcon,
+    title: 'Subscript',
+    run: () => chain().toggleSubscript().run(),
+  },
+  {
+    name: 'superscript',
+    icon: SuperscriptIcon,
+    title: 'Superscript',
+    run: () => chain().toggleSuperscript().run(),
+  },
+  {
+    name: 'bulletList',
+    icon: ListIcon,
+    title: 'List',
+    run: () => chain().toggleBulletList().run(),
+  },
+  {
+    name: 'orderedList',
+    icon: ListOrderedIcon,
+    title: 'Numbered list',
+    run: () => chain().toggleOrderedList().run(),
+  },
+  {
+    name: 'blockquote',
+    icon: QuoteIcon,
+    title: 'Quotation',
+    run: () => chain().toggleBlockquote().run(),
+  },
+];
+const size = computed({
+  get: () => String(props.editor.getAttributes('size').step ?? ''),
+  set: (step) => (step ? chain().setMark('size', { step }).run() : chain().unsetMark('size').run()),
+});
+
+const formulaOpen = ref(false);
+const formulaStart = ref('');
+/** Whether the dialog was asked for at all: it brings the formula editor with it. */
+const formulaWanted = ref(false);
+function openFormula(): void {
+  formulaWanted.value = true;
+  formulaStart.value = String(props.editor.getAttributes('formula').latex ?? '');
+  void nextTick(() => (formulaOpen.value = true));
+}
+const putFormula = (latex: string) =>
+  chain().insertContent({ type: 'formula', attrs: { latex } }).run();
+
+const mediaOpen = ref(false);
+const mediaKind = ref<Medium['kind']>('picture');
+const mediaStart = ref<Medium | null>(null);
+function openMedia(kind: Medium['kind']): void {
+  mediaKind.value = kind;
+  const attributes = props.editor.getAttributes(kind);
+  mediaStart.value = attributes.src
+    ? {
+        kind,
+        src: attributes.src,
+        words: attributes.alt ?? attributes.title ?? '',
+        plays: attributes['data-plays'],
+        width: attributes.width,
+        height: attributes.height,
+      }
+    : null;
+  mediaOpen.value = true;
+}
+function putMedia({ kind, src, words, width, height, plays }: Medium): void {
+  const attrs =
+    kind === 'picture'
+      ? { src, alt: words, width: width ?? null, height: height ?? null }
+      : { src, title: words, 'data-plays': plays ?? null };
+  chain().insertContent({ type: kind, attrs }).run();
+}
+
+const inTable = computed(() => props.editor.isActive('table'));
+const tableActs: [title: string, run: () => unknown][] = [
+  ['Row below', () => chain().addRowAfter().run()],
+  ['Column after', () => chain().addColumnAfter().run()],
+  ['Take row away', () => chain().deleteRow().run()],
+  ['Take column away', () => chain().deleteColumn().run()],
+  ['Head row', () => chain().toggleHeaderRow().run()],
+  ['Take table away', () => chain().deleteTable().run()],
+];
+const signsOpen = ref(false);
+const placeWords = computed(() => {
+  if (props.places === 'gaps') return 'New gap';
+  return props.editor.isActive('words') ? 'Not a place' : 'Selected words are a place';
+});
+</script>
+
+<template>
+  <div class="marks" role="toolbar" :aria-label="`Tools for ${label}`">
+    <button
+      v-for="mark in marks"
+      :key="mark.name"
+      type="button"
+      :title="mark.title"
+      :aria-label="mark.title"
+      :aria-pressed="editor.isActive(mark.name)"
+      @mousedown.prevent
+      @click="mark.run()"
+    >
+      <component :is="mark.icon" :size="17" aria-hidden="true" />
+    </button>
+    <select v-model="size" aria-label="Text size" title="Text size">
+      <option value="">Size</option>
+      <option v-for="(name, step) in sizes" :key="step" :value="step">{{ name }}</option>
+    </select>
+    <button
+      type="button"
+      title="Formula"
+      aria-label="Formula"
+      @mousedown.prevent
+      @click="openFormula"
+    >
+      <SquareRadicalIcon :size="17" aria-hidden="true" />
+    </button>
+    <button
+      type="button"
+      title="Signs"
+      aria-label="Signs"
+      :aria-expanded="signsOpen"
+      @mousedown.prevent
+      @click="signsOpen = !signsOpen"
+    >
+      <OmegaIcon :size="17" aria-hidden="true" />
+    </button>
+    <button type="button" class="wide" @mousedown.prevent @click="openMedia('picture')">
+      Picture
+    </button>
+    <template v-if="!small">
+      <button type="button" class="wide" @mousedown.prevent @click="openMedia('sound')">
+        Sound
+      </button>
+      <button type="button" class="wide" @mousedown.prevent @click="openMedia('film')">Film</button>
+      <button
+        v-if="!inTable"
+        type="button"
+        class="wide"
+        @mousedown.prevent
+        @click="chain().insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run()"
+      >
+        Table
+      </button>
+    </template>
+    <button
+      v-if="places"
+      type="button"
+      class="wide place"
+      @mousedown.prevent
+      @click="emit('place')"
+    >
+      {{ placeWords }}
+    </button>
+  </div>
+  <div v-if="inTable" class="marks" role="toolbar" aria-label="Table">
+    <button
+      v-for="[title, run] in tableActs"
+      :key="title"
+      type="button"
+      class="wide"
+      @mousedown.prevent
+      @click="run"
+    >
+      {{ title }}
+    </button>
+  </div>
+  <div v-if="signsOpen" class="signs">
+    <div v-for="[group, list] in signs" :key="group" role="group" :aria-label="group">
+      <button
+        v-for="sign in list.split(' ')"
+        :key="sign"
+        type="button"
+        @mousedown.prevent
+        @click="chain().insertContent(sign).run()"
+      >
+        {{ sign }}
+      </button>
+    </div>
+  </div>
+  <component
+    :is="FormulaDialog"
+    v-if="formulaWanted"
+    v-model="formulaOpen"
+    :start="formulaStart"
+    @done="putFormula"
+  />
+  <MediaDialog v-model="mediaOpen" :kind="mediaKind" :start="mediaStart" @done="putMedia" />
+</template>
