@@ -2,6 +2,7 @@
  * A bank of any size for trying the search out: verses from a few hundred words and thousands of invented place
  * names, so that common, rare and unique words all occur. The same seed gives the same bank.
  */
+import { elementAt } from '@oaken/core/certain';
 import { describeItem, type ItemContent, type Part } from '@oaken/core/items';
 import { randomFrom, type Random } from '@oaken/core/random';
 
@@ -33,12 +34,12 @@ const syllables =
 const place = (random: Random) => {
   const n = 2 + random.below(2);
   const name = Array.from({ length: n }, () => random.pick(syllables)).join('');
-  return name[0]!.toUpperCase() + name.slice(1);
+  return name.charAt(0).toUpperCase() + name.slice(1);
 };
 
 /** The more often a word comes first in the list, the more often it is used. */
 const often = (list: readonly string[], random: Random) =>
-  list[Math.floor(list.length * random.next() ** 2)]!;
+  elementAt(list, Math.floor(list.length * random.next() ** 2));
 
 const phrase = (random: Random) =>
   `the ${often(words.adjective, random)} ${often(words.noun, random)} of ${place(random)} ${often(words.verb, random)} ${2 + random.below(300)} ${often(words.noun, random)}s`;
@@ -106,7 +107,7 @@ export function* largeBank(seed: string, n: number, standards: number): Generato
   for (let index = 0; index < n; index++) {
     const stem = phrase(random);
     const content: ItemContent = {
-      stem: `<p>${stem[0]!.toUpperCase()}${stem.slice(1)}, and ${phrase(random)}. ${random.pick(words.ask)}?</p>`,
+      stem: `<p>${stem.charAt(0).toUpperCase()}${stem.slice(1)}, and ${phrase(random)}. ${random.pick(words.ask)}?</p>`,
       parts: [partOf(random)],
       explanation: '',
       hints: [],

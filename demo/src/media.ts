@@ -1,4 +1,5 @@
 /** Pictures and sounds of the demonstration, all our own: drawings as SVG, tones computed sample by sample. */
+import { elementAt, present } from '@oaken/core/certain';
 import { createHash } from 'node:crypto';
 
 export interface DemoFile {
@@ -109,14 +110,19 @@ const halfCircle: Mark = (place, along) =>
 function front([start, bend, end]: [Point, Point, Point], colour: string, mark: Mark): string {
   const marks = [0.2, 0.42, 0.64, 0.86].map((t) => {
     const place = [0, 1].map(
-      (k) => (1 - t) ** 2 * start[k]! + 2 * t * (1 - t) * bend[k]! + t ** 2 * end[k]!,
+      (k) =>
+        (1 - t) ** 2 * elementAt(start, k) +
+        2 * t * (1 - t) * elementAt(bend, k) +
+        t ** 2 * elementAt(end, k),
     );
     const run = [0, 1].map(
-      (k) => 2 * (1 - t) * (bend[k]! - start[k]!) + 2 * t * (end[k]! - bend[k]!),
+      (k) =>
+        2 * (1 - t) * (elementAt(bend, k) - elementAt(start, k)) +
+        2 * t * (elementAt(end, k) - elementAt(bend, k)),
     );
     const length = Math.hypot(...run);
-    const along: Point = [run[0]! / length, run[1]! / length];
-    return mark([place[0]!, place[1]!], along, [along[1], -along[0]]);
+    const along: Point = [elementAt(run, 0) / length, elementAt(run, 1) / length];
+    return mark([elementAt(place, 0), elementAt(place, 1)], along, [along[1], -along[0]]);
   });
   return line(`M${start.join(' ')}Q${bend.join(' ')} ${end.join(' ')}`, colour, 4) + marks.join('');
 }
@@ -169,7 +175,7 @@ export const files = {
     ]
       .map(
         ([cx, rx, ry, height]) =>
-          `<ellipse cx="${cx}" cy="200" rx="${rx}" ry="${ry}" fill="none" stroke="#a67c52" stroke-width="2"/>${text(Math.round(cx! + 0.72 * rx!) + 12, Math.round(200 + 0.72 * ry!) + 12, String(height))}`,
+          `<ellipse cx="${cx}" cy="200" rx="${rx}" ry="${ry}" fill="none" stroke="#a67c52" stroke-width="2"/>${text(Math.round(present(cx, 'cx') + 0.72 * present(rx, 'rx')) + 12, Math.round(200 + 0.72 * present(ry, 'ry')) + 12, String(height))}`,
       )
       .join('') +
       text(172, 205, '▲ 172 m') +
@@ -249,7 +255,7 @@ export const files = {
       { length: 6 },
       (_, index) =>
         line(`M${60 + 80 * index} 40V380`, '#ddd5c5', 1) +
-        (index < 5 ? text(100 + 80 * index, 400, 'ABCDE'[index]!) : ''),
+        (index < 5 ? text(100 + 80 * index, 400, 'ABCDE'.charAt(index)) : ''),
     ).join('') +
       Array.from(
         { length: 5 },
@@ -334,13 +340,18 @@ export const addressOf = (name: FileName) => `/api/files/${files[name].id}`;
 
 export const pictureOf = (name: FileName, alternative: string) => {
   const { width, height } = files[name];
-  return { file: addressOf(name), alternative, width: width!, height: height! };
+  return {
+    file: addressOf(name),
+    alternative,
+    width: present(width, 'width'),
+    height: present(height, 'height'),
+  };
 };
 
 /** A picture in a wording. */
 export const shownPicture = (name: FileName, alternative: string, width = 420) => {
   const file = files[name];
-  return `<p><img src="${addressOf(name)}" alt="${alternative}" width="${width}" height="${Math.round((width * file.height!) / file.width!)}"></p>`;
+  return `<p><img src="${addressOf(name)}" alt="${alternative}" width="${width}" height="${Math.round((width * present(file.height, 'height')) / present(file.width, 'width'))}"></p>`;
 };
 
 export const heard = (name: FileName, title: string) =>

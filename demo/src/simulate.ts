@@ -1,4 +1,5 @@
 /** Answers from an ability model: the better a student and the easier an item, the more often it is right. */
+import { elementAt } from '@oaken/core/certain';
 import { exact, readNumber } from '@oaken/core/scoring';
 import type { Part, Responses } from '@oaken/core/items';
 import { randomFrom, type Random } from '@oaken/core/random';
@@ -34,76 +35,94 @@ function traitsOf(demoItem: DemoItem): Traits {
 const chance = (ability: number, { difficulty, itemRestCorrelation }: Traits, guess: number) =>
   guess + (1 - guess) / (1 + Math.exp(-1.7 * itemRestCorrelation * (ability - difficulty)));
 
-/** Kinds whose answers are made up, with the chance of a lucky guess; items of others are in the bank, but nobody has sat them. */
-const guesses: Partial<Record<Part['kind'], number>> = {
-  'single-choice': 0.15,
-  'multiple-choice': 0.05,
-  'true-false': 0.45,
-  numeric: 0,
-  'short-text': 0,
-};
-
 function weighted(random: Random, pull: [string, number][]): string {
   let remaining = random.next() * pull.reduce((sum, [, weight]) => sum + weight, 0);
   for (const [id, weight] of pull) if ((remaining -= weight) <= 0) return id;
-  return pull.at(-1)![0];
+  return elementAt(pull, -1)[0];
 }
 
-export const canBeSimulated = ({ content: { parts } }: DemoItem) =>
-  parts.length === 1 && parts[0]!.kind in guesses;
-
-/** One student's answer to an item; a part without an answer is left out. */
-export function answerOf(demoItem: DemoItem, ability: number, random: Random): Responses {
-  const traits = traitsOf(demoItem);
-  const [part] = demoItem.content.parts;
-  if (!part) return {};
-  const knows = random.next() < chance(ability, traits, guesses[part.kind] ?? 0);
-  if (!knows && random.next() < 0.04) return {};
-  return { [part.id]: respond(part, demoItem, knows, traits, random) };
+/** What an answer is made up from. */
+interface Asked {
+  demoItem: DemoItem;
+  knows: boolean;
+  pull: Traits['pull'];
+  random: Random;
 }
 
-function respond(
-  part: Part,
-  demoItem: DemoItem,
-  knows: boolean,
-  { pull }: Traits,
-  random: Random,
-): unknown {
-  switch (part.kind) {
-    case 'single-choice': {
+/** How answers to a kind are made up. */
+interface Respondent<P extends Part> {
+  /** The chance of a lucky guess. */
+  guess: number;
+  /** Only one question of the kind is answered in the demonstration, which has its own texts. */
+  rare?: boolean;
+  respond(part: P, asked: Asked): unknown;
+}
+
+/** Items of other kinds are in the bank, but nobody has sat them. */
+const respondents: { [K in Part['kind']]?: Respondent<Extract<Part, { kind: K }>> } = {
+  'single-choice': {
+    guess: 0.15,
+    respond(part, { demoItem, knows, pull, random }) {
       const right = demoItem.planted?.truth ?? part.key;
       if (knows) return right[0];
       return weighted(
         random,
         [...pull].filter(([id]) => !right.includes(id)),
       );
-    }
-    case 'multiple-choice': {
+    },
+  },
+  'multiple-choice': {
+    guess: 0.05,
+    respond(part, { knows, random }) {
       if (knows) return part.key;
       const chosen = part.choices
         .filter(({ id }) => random.next() < (part.key.includes(id) ? 0.6 : 0.35))
         .map(({ id }) => id);
       return chosen.length > 0 ? chosen : [random.pick(part.choices).id];
-    }
-    case 'true-false':
-      return String(part.key === knows);
-    case 'numeric':
-      return knows ? sayNumber(part.key.value, random) : wrongNumber(part.key.value, random);
-    case 'short-text':
-      return knows
-        ? sayWord(random.pick(part.key.variants.slice(0, 2)), random)
-        : wrongWord(demoItem, random);
-    case 'long-text':
-      // Only one question is written on in the demonstration.
-      return floodPlain[
-        Math.min(
-          floodPlain.length - 1,
-          random.below(knows ? floodPlain.length : 4) + (knows ? 2 : 0),
-        )
-      ];
-    default:
-      throw new Error(`No answers are made up for ${part.kind}.`);
-  }
+    },
+  },
+  'true-false': {
+    guess: 0.45,
+    respond: (part, { knows }) => String(part.key === knows),
+  },
+  numeric: {
+    guess: 0,
+    respond: ({ key: { value } }, { knows, random }) =>
+      knows ? sayNumber(value, random) : wrongNumber(value, random),
+  },
+  'short-text': {
+    guess: 0,
+    respond: ({ key: { variants } }, { demoItem, knows, random }) =>
+      knows ? sayWord(random.pick(variants.slice(0, 2)), random) : wrongWord(demoItem, random),
+  },
+  'long-text': {
+    guess: 0,
+    rare: true,
+    respond(_, { knows, random }) {
+      const text = random.below(knows ? floodPlain.length : 4) + (knows ? 2 : 0);
+      return floodPlain[Math.min(floodPlain.length - 1, text)];
+    },
+  },
+};
+
+const respondentOf = ({ kind }: Part) => respondents[kind] as Respondent<Part> | undefined;
+
+export function canBeSimulated({ content: { parts } }: DemoItem): boolean {
+  const [part, ...others] = parts;
+  const respondent = part && respondentOf(part);
+  return others.length === 0 && respondent !== undefined && !respondent.rare;
+}
+
+/** One student's answer to an item; a part without an answer is left out. */
+export function answerOf(demoItem: DemoItem, ability: number, random: Random): Responses {
+  const traits = traitsOf(demoItem);
+  const [part] = demoItem.content.parts;
+  if (!part) return {};
+  const respondent = respondentOf(part);
+  const knows = random.next() < chance(ability, traits, respondent?.guess ?? 0);
+  if (!knows && random.next() < 0.04) return {};
+  if (!respondent) throw new Error(`No answers are made up for ${part.kind}.`);
+  return { [part.id]: respondent.respond(part, { demoItem, knows, pull: traits.pull, random }) };
 }
 
 function sayNumber(value: string, random: Random): string {
@@ -125,14 +144,10 @@ function wrongNumber(value: string, random: Random): string {
 }
 
 function sayWord(word: string, random: Random): string {
-  const roster = random.next();
-  return roster < 0.3
-    ? `${word[0]!.toUpperCase()}${word.slice(1)}`
-    : roster < 0.4
-      ? `${word} `
-      : roster < 0.45
-        ? `${word}.`
-        : word;
+  const luck = random.next();
+  if (luck < 0.3) return `${word.charAt(0).toUpperCase()}${word.slice(1)}`;
+  if (luck < 0.4) return `${word} `;
+  return luck < 0.45 ? `${word}.` : word;
 }
 
 /** Words of the same subject that mean something else. */
@@ -150,5 +165,5 @@ function wrongWord(demoItem: DemoItem, random: Random): string {
     RE: ['over', 'water'],
     MA: ['negative', 'none'],
   };
-  return random.pick([...words, ...usual[subject]!]);
+  return random.pick([...words, ...(usual[subject] ?? [])]);
 }

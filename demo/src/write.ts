@@ -1,4 +1,5 @@
 /** Fills an empty database with the demonstration school; leaves one that has a school alone. */
+import { elementAt } from '@oaken/core/certain';
 import { hash } from '@node-rs/argon2';
 import { createConnection } from 'mariadb';
 import { demonstrationSchool } from './index';
@@ -20,7 +21,7 @@ export async function fill(socketPath: string, database: string, now: number): P
     await connection.query('SET FOREIGN_KEY_CHECKS = 0');
     await connection.beginTransaction();
     for (const [table, rows] of tables) {
-      const columns = Object.keys(rows[0]!);
+      const columns = Object.keys(elementAt(rows, 0));
       for (let from = 0; from < rows.length; from += 500) {
         const lines = rows.slice(from, from + 500);
         const marks = `(${columns.map(() => '?').join(', ')})`;

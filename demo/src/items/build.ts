@@ -1,4 +1,5 @@
 /** Short ways to write an item of each kind down. Every wrong choice names the mistake that leads to it. */
+import { elementAt } from '@oaken/core/certain';
 import type { ItemContent, Part } from '@oaken/core/items';
 import { randomFrom } from '@oaken/core/random';
 
@@ -63,11 +64,14 @@ function lettered(stem: string, right: string[], wrong: Wrong[]) {
     ? all.sort((a, b) => size(a.text) - size(b.text))
     : randomFrom(stem).shuffle(all);
   const choices = inOrder.map(({ text, mistake }, index) => ({
-    id: 'abcdefgh'[index]!,
+    id: 'abcdefgh'.charAt(index),
     text,
     ...(mistake && { mistake }),
   }));
-  return { choices, key: choices.filter((_, index) => inOrder[index]!.right).map(({ id }) => id) };
+  return {
+    choices,
+    key: choices.filter((_, index) => elementAt(inOrder, index).right).map(({ id }) => id),
+  };
 }
 
 export function single(

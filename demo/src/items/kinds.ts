@@ -1,4 +1,5 @@
 /** Short ways to write down the kinds that are more than choices and typed answers. */
+import { elementAt, present } from '@oaken/core/certain';
 import type { Part } from '@oaken/core/items';
 import { pictureOf, type FileName } from '../media';
 import { paragraph, type DemoItem } from './build';
@@ -53,7 +54,7 @@ export const match = (
         kind: 'matching',
         left,
         right,
-        key: left.map(({ id }, index) => `${id} ${right[index]!.id}`),
+        key: left.map(({ id }, index) => `${id} ${elementAt(right, index).id}`),
         once: true,
         rule: { rule, points: pairs.length },
       },
@@ -75,7 +76,13 @@ export const sort = (
   const choices = named([...Object.values(groups).flat(), ...out], 'c');
   const key = Object.values(groups).flatMap((things, index) =>
     things.map(
-      (thing) => `${choices.find(({ text }) => text === thing)!.id} ${shelves[index]!.id}`,
+      (thing) =>
+        `${
+          present(
+            choices.find(({ text }) => text === thing),
+            'choice',
+          ).id
+        } ${elementAt(shelves, index).id}`,
     ),
   );
   return made(
@@ -138,8 +145,19 @@ export const gaps = (
   const html = text.replace(/\{([^}]*)\}/g, (_, inside: string) => {
     const id = `g${list.length + 1}`;
     const words = inside.split('|');
-    const choices = [...words].sort().map((word, index) => ({ id: 'abcdef'[index]!, text: word }));
-    list.push({ id, choices, key: [choices.find((choice) => choice.text === words[0])!.id] });
+    const choices = [...words]
+      .sort()
+      .map((word, index) => ({ id: 'abcdef'.charAt(index), text: word }));
+    list.push({
+      id,
+      choices,
+      key: [
+        present(
+          choices.find((choice) => choice.text === words[0]),
+          'choice',
+        ).id,
+      ],
+    });
     return `<span data-gap="${id}"></span>`;
   });
   return made(
@@ -245,7 +263,8 @@ export const grid = (
     'r',
   );
   const key = rows.map(
-    ([, row], index) => `${lines[index]!.id} ${heads[columns.indexOf(row)]!.id}`,
+    ([, row], index) =>
+      `${elementAt(lines, index).id} ${elementAt(heads, columns.indexOf(row)).id}`,
   );
   return made(
     standard,
@@ -348,8 +367,8 @@ export const twoParts = (
   const [a] = first.content.parts;
   const [b] = second.content.parts;
   const parts = [
-    { ...a!, id: 'a', prompt: paragraph(prompts[0]) },
-    { ...b!, id: 'b', prompt: paragraph(prompts[1]), ...(linked && { needs: 'a' }) },
+    { ...present(a, 'a'), id: 'a', prompt: paragraph(prompts[0]) },
+    { ...present(b, 'b'), id: 'b', prompt: paragraph(prompts[1]), ...(linked && { needs: 'a' }) },
   ] as Part[];
   return {
     ...first,

@@ -1,3 +1,4 @@
+import { elementAt } from '@oaken/core/certain';
 import { dayPoints, scatterWords, shownPicture } from '../media';
 import { f, number, several, short, single, trueFalse, type DemoItem } from './build';
 import {
@@ -460,10 +461,10 @@ export const moreMathematics: DemoItem[] = [
     'scatter',
     scatterWords,
     [
-      ['The point at 8.5 hours', ...dayPoints[0]!, 16],
-      ['The point at 11.5 hours', ...dayPoints[5]!, 16],
-      ['The point at 14.5 hours', ...dayPoints[9]!, 16],
-      ['The point at 15 hours', ...dayPoints[10]!, 16],
+      ['The point at 8.5 hours', ...elementAt(dayPoints, 0), 16],
+      ['The point at 11.5 hours', ...elementAt(dayPoints, 5), 16],
+      ['The point at 14.5 hours', ...elementAt(dayPoints, 9), 16],
+      ['The point at 15 hours', ...elementAt(dayPoints, 10), 16],
     ],
     ['The point at 15 hours'],
     'All others rise together; this one is low although the day is long.',

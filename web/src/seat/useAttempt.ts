@@ -3,13 +3,27 @@ import { present } from '@oaken/core/certain';
 import { onMounted, onUnmounted } from 'vue';
 import { usePlays } from './plays';
 import { sendWorkOf } from './sendWork';
-import { answerTo, entriesOf, newSitting } from './sitting';
+import { answerTo, entriesOf, newSitting, type Sitting } from './sitting';
 import { useBeginning } from './useBeginning';
 import { useEnding } from './useEnding';
 import { useGoingOn } from './useGoingOn';
 import { useHelp } from './useHelp';
 import { useKeeping } from './useKeeping';
 import { usePresence } from './usePresence';
+
+/** @param change keeps what an entry holds now */
+const answering = (sitting: Sitting, change: (entry: string) => void) => ({
+  answer(entry: string, part: string, response: unknown): void {
+    if (sitting.ended.value !== 'no') return;
+    answerTo(sitting, entry).responses[part] = response;
+    change(entry);
+  },
+  flag(entry: string): void {
+    const held = answerTo(sitting, entry);
+    held.flagged = !held.flagged;
+    change(entry);
+  },
+});
 
 export function useAttempt(assignmentId: number) {
   const sitting = newSitting(assignmentId);
@@ -40,16 +54,6 @@ export function useAttempt(assignmentId: number) {
     sitting.outbox?.close();
   });
 
-  function answer(entry: string, part: string, response: unknown): void {
-    if (ended.value !== 'no') return;
-    answerTo(sitting, entry).responses[part] = response;
-    change(entry);
-  }
-  function flag(entry: string): void {
-    const held = answerTo(sitting, entry);
-    held.flagged = !held.flagged;
-    change(entry);
-  }
   return {
     attempt,
     entries: entriesOf(sitting),
@@ -60,8 +64,7 @@ export function useAttempt(assignmentId: number) {
     late: ending.late,
     wrong,
     handingIn: ending.handingIn,
-    answer,
-    flag,
+    ...answering(sitting, change),
     flush: () => void sitting.outbox?.flush(),
     timeUp: ending.timeUp,
     goingOn,

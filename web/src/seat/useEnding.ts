@@ -11,10 +11,10 @@ const askAgain = 1_500;
 const askSeldom = 10_000;
 const soonTries = 20;
 
-export function useEnding(sitting: Sitting) {
-  const { assignmentId, attempt, ended, session, state, student, wrong } = sitting;
+/** Waits until the server says that the attempt is over, and has answered for all that is still here. */
+function useFinishing(sitting: Sitting) {
+  const { assignmentId, ended, state, student } = sitting;
   const late = ref<LateAnswers>({ undecided: 0, untaken: 0 });
-  const handingIn = ref(false);
   let finishing: Promise<void> | null = null;
 
   const seatRow = async () => {
@@ -55,6 +55,14 @@ export function useEnding(sitting: Sitting) {
     await sitting.outbox?.end();
     await letGoOpened(student(), assignmentId);
   }
+
+  return { late, finish, over };
+}
+
+export function useEnding(sitting: Sitting) {
+  const { attempt, ended, session, student, wrong } = sitting;
+  const { late, finish, over } = useFinishing(sitting);
+  const handingIn = ref(false);
 
   /** The server hands in at the deadline; the page sends what it still has and waits to hear of it. */
   async function timeUp(): Promise<void> {

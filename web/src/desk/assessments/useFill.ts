@@ -22,13 +22,8 @@ export function useFill(testId: number, test: ReturnType<typeof useTest>) {
   ): Promise<void> {
     stop();
     const mine = (stopper = new AbortController());
-    [filled.value, wrong.value, step.value, elapsed.value, candidates.value] = [
-      null,
-      '',
-      'reading',
-      0,
-      0,
-    ];
+    [filled.value, wrong.value, step.value] = [null, '', 'reading'];
+    [elapsed.value, candidates.value] = [0, 0];
     const began = Date.now();
     timer = setInterval(() => (elapsed.value = (Date.now() - began) / 1000), 200);
     try {

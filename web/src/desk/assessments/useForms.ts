@@ -6,6 +6,28 @@ import { call } from '../../client/call';
 import { done, failed } from '../shared/undo';
 import { newKey, type useTest } from './useTest';
 
+export type FormWay = 'order' | 'parallel' | 'adapted';
+
+/** A form before anything in it differs: another order, parallel items, or made easier to take in. */
+const newForm = (name: string, way: FormWay): Form => ({
+  id: newKey(),
+  name,
+  note: '',
+  shuffle: way === 'order',
+  mostChoices: way === 'adapted' ? 3 : null,
+  swaps: [],
+  without: [],
+  easier: way === 'adapted',
+  passages: [],
+});
+
+/** For each entry the nearest parallel item, where one is left. */
+async function parallelItems(testId: number, entries: string[]) {
+  if (entries.length === 0) return [];
+  const { found } = await call('findSimilar', { params: { testId }, body: { entries, each: 1 } });
+  return found.flatMap(({ entry, items }) => (items[0] ? [{ entry, item: items[0].item }] : []));
+}
+
 export function useForms(testId: number, test: ReturnType<typeof useTest>) {
   const chosenId = ref<string | null>(null);
   const chosen = computed(
@@ -26,13 +48,7 @@ export function useForms(testId: number, test: ReturnType<typeof useTest>) {
     const entries = allEntries(test.outline.value).map(({ id }) => id);
     busy.value = true;
     try {
-      const { found } =
-        entries.length === 0
-          ? { found: [] }
-          : await call('findSimilar', { params: { testId }, body: { entries, each: 1 } });
-      const pairs = found.flatMap(({ entry, items }) =>
-        items[0] ? [{ entry, item: items[0].item }] : [],
-      );
+      const pairs = await parallelItems(testId, entries);
       test.know(...pairs.map(({ item }) => item));
       test.change(
         'parallel items',
@@ -51,23 +67,12 @@ export function useForms(testId: number, test: ReturnType<typeof useTest>) {
     }
   }
 
-  async function add(way: 'order' | 'parallel' | 'adapted'): Promise<void> {
+  async function add(way: FormWay): Promise<void> {
     if (!test.outline.value) return;
-    const name = freeName(test.outline.value);
-    const form: Form = {
-      id: newKey(),
-      name,
-      note: '',
-      shuffle: way === 'order',
-      mostChoices: way === 'adapted' ? 3 : null,
-      swaps: [],
-      without: [],
-      easier: way === 'adapted',
-      passages: [],
-    };
+    const form = newForm(freeName(test.outline.value), way);
     const put: Change = { do: 'put-form', form, before: null };
     if (way === 'parallel') await parallel(form.id, [put]);
-    else test.change(`form ${name}`, put);
+    else test.change(`form ${form.name}`, put);
     if (test.outline.value?.forms.some(({ id }) => id === form.id)) chosenId.value = form.id;
   }
 

@@ -15,24 +15,33 @@ interface Noted {
   about: Ref<AboutTest | null>;
 }
 
+/** The items of a test with their numbers, and what each gives here. */
+function numbered(
+  outline: Outline | null,
+  revisions: ReadonlyMap<number, Pinned>,
+  points: PointsOf | null,
+) {
+  return (outline ? allEntries(outline) : []).flatMap((entry, index) => {
+    const item = revisions.get(entry.revisionId);
+    const worth = points?.entries.get(entry.id) ?? entry.points;
+    return item ? [{ entry, number: index + 1, item, worth }] : [];
+  });
+}
+
+/** What is said of each entry, by its id; what almost every item shares says nothing beside a single row. */
+function wordsByEntry(notes: ReturnType<typeof notesOn>): Map<string, string[]> {
+  const byEntry = new Map<string, string[]>();
+  for (const { entries, words, about } of notes) {
+    if (about === 'few' || about === 'hand') continue;
+    for (const id of entries) byEntry.set(id, [...(byEntry.get(id) ?? []), words]);
+  }
+  return byEntry;
+}
+
 /** What stands in the margin of a test, made anew with every change of it. */
 export function useNotes({ outline, revisions, points, about }: Noted) {
   const library = useLibrary();
-  const pinned = computed(() =>
-    (outline.value ? allEntries(outline.value) : []).flatMap((entry, index) => {
-      const revision = revisions.value.get(entry.revisionId);
-      return revision
-        ? [
-            {
-              entry,
-              number: index + 1,
-              item: revision,
-              worth: points.value?.entries.get(entry.id) ?? entry.points,
-            },
-          ]
-        : [];
-    }),
-  );
+  const pinned = computed(() => numbered(outline.value, revisions.value, points.value));
   const items = computed(() =>
     pinned.value.map(({ entry, number, item, worth }) =>
       notedItem({ ...entry, points: worth }, number, {
@@ -66,16 +75,7 @@ export function useNotes({ outline, revisions, points, about }: Noted) {
   );
   return {
     notes,
-    /** What is said of each entry, by its id. */
-    notesAt: computed(() => {
-      const itemsByPassage = new Map<string, string[]>();
-      for (const { entries, words, about: kind } of notes.value)
-        // What almost every item shares says nothing beside a single row.
-        if (kind !== 'few' && kind !== 'hand')
-          for (const id of entries)
-            itemsByPassage.set(id, [...(itemsByPassage.get(id) ?? []), words]);
-      return itemsByPassage;
-    }),
+    notesAt: computed(() => wordsByEntry(notes.value)),
     forecasts: computed(() => (about.value ? forecastInWords(about.value.forecast) : [])),
   };
 }

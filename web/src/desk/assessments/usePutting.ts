@@ -8,6 +8,7 @@ import {
   placeFor,
   type Change,
   type Entry,
+  type Outline,
 } from '@oaken/core/assessments';
 import { count } from '@oaken/core/text';
 import { computed } from 'vue';
@@ -15,31 +16,39 @@ import { call } from '../../client/call';
 import { done, failed } from '../shared/undo';
 import { newKey, type useTest } from './useTest';
 
+const entryOf = (item: ItemRow, points = item.points): Entry => ({
+  id: newKey(),
+  itemId: item.id,
+  revisionId: item.revisionId,
+  points,
+});
+
+/** A test that says nothing of its subject and grades yet takes them from its first item. */
+function describedBy({ subject, grades }: ItemRow, outline: Outline): Change[] {
+  const isDescribed = outline.subject !== '' || outline.grades.length > 0;
+  if (isDescribed || allEntries(outline).length > 0) return [];
+  return [{ do: 'describe', facts: { subject, grades } }];
+}
+
+type PassageOf = Parameters<typeof placeFor>[3];
+
+/** Puts items at the end, each beside the others of its passage wherever they stand. */
+function puttingAll(items: readonly ItemRow[], outline: Outline, passageOf: PassageOf): Change[] {
+  let next = outline;
+  return items.map((item): Change => {
+    const entry = entryOf(item);
+    const wanted = { section: elementAt(next.sections, -1).id, before: null };
+    const change: Change = { do: 'put', entry, ...placeFor(next, entry, wanted, passageOf) };
+    next = applyChange(next, change).outline;
+    return change;
+  });
+}
+
 export function usePutting(test: ReturnType<typeof useTest>) {
   const { outline } = test;
   const inTest = computed(
     () => new Set(outline.value ? allEntries(outline.value).map(({ itemId }) => itemId) : []),
   );
-  const entryOf = (item: ItemRow, points = item.points): Entry => ({
-    id: newKey(),
-    itemId: item.id,
-    revisionId: item.revisionId,
-    points,
-  });
-
-  /** A test that says nothing of its subject and grades yet takes them from its first item. */
-  function describedBy({ subject, grades }: ItemRow): Change[] {
-    const current = outline.value;
-    if (
-      !current ||
-      allEntries(current).length > 0 ||
-      current.subject !== '' ||
-      current.grades.length > 0
-    )
-      return [];
-    return [{ do: 'describe', facts: { subject, grades } }];
-  }
-
   /** Puts an item in, beside the others of its passage wherever they stand. */
   function put(item: ItemRow, section?: string, before: string | null = null): void {
     if (!outline.value) return;
@@ -50,7 +59,8 @@ export function usePutting(test: ReturnType<typeof useTest>) {
     const entry = entryOf(item);
     const wanted = { section: section ?? elementAt(outline.value.sections, -1).id, before };
     const place = placeFor(outline.value, entry, wanted, test.passageOf);
-    test.change('putting an item in', { do: 'put', entry, ...place }, ...describedBy(item));
+    const described = describedBy(item, outline.value);
+    test.change('putting an item in', { do: 'put', entry, ...place }, ...described);
   }
 
   /** From a row of the bank that was dropped on the paper. */
@@ -67,33 +77,15 @@ export function usePutting(test: ReturnType<typeof useTest>) {
   /** Items that were picked in the banks, as one step. */
   async function putPicked(ids: readonly number[]): Promise<void> {
     if (!outline.value) return;
-    const { items } = await call('readRows', { body: { items: ids.slice(0, mostEntries) } });
-    const fresh = items.filter(({ id, may }) => may !== 'read' && !inTest.value.has(id));
+    const answer = await call('readRows', { body: { items: ids.slice(0, mostEntries) } });
+    const fresh = answer.items.filter(({ id, may }) => may !== 'read' && !inTest.value.has(id));
     test.know(...fresh);
-    let next = outline.value;
-    const changes = fresh.map((item): Change => {
-      const entry = entryOf(item);
-      const place = placeFor(
-        next,
-        entry,
-        { section: elementAt(next.sections, -1).id, before: null },
-        test.passageOf,
-      );
-      const change: Change = { do: 'put', entry, ...place };
-      next = applyChange(next, change).outline;
-      return change;
-    });
-    if (fresh[0])
-      test.change(
-        `putting ${count(fresh.length, 'item')} in`,
-        ...changes,
-        ...describedBy(fresh[0]),
-      );
-    done(
-      fresh.length === ids.length
-        ? `${count(fresh.length, 'item')} put in.`
-        : `${count(fresh.length, 'item')} put in; the others are in the test already or cannot be used.`,
-    );
+    const items = count(fresh.length, 'item');
+    const changes = puttingAll(fresh, outline.value, test.passageOf);
+    const described = fresh[0] ? describedBy(fresh[0], outline.value) : [];
+    if (changes.length > 0) test.change(`putting ${items} in`, ...changes, ...described);
+    const others = '; the others are in the test already or cannot be used';
+    done(`${items} put in${fresh.length === ids.length ? '' : others}.`);
   }
 
   /** One step to undo: the old item out, the new one in its place with the same points. */

@@ -3,7 +3,7 @@ import type { TestAnswer } from '@oaken/contract/assessments';
 import { day } from '@oaken/core/timing';
 import isEqual from 'fast-deep-equal';
 import { ref, watch } from 'vue';
-import { useRoute } from 'vue-router';
+import { useRoute, type LocationQuery } from 'vue-router';
 import { call } from '../../client/call';
 import { useSession } from '../../client/session';
 import { useKeptForm } from '../shared/keptForm';
@@ -19,6 +19,35 @@ function limitFor({ outline, revisions }: TestAnswer): number {
   return outline.minutes ?? Math.max(10, Math.ceil((seconds * 1.5) / 300) * 5);
 }
 
+async function fromDraft(blank: WishForm, draftId: number): Promise<WishForm> {
+  const { form } = await call('readDraft', { params: { draftId } });
+  return { ...blank, ...(form as Partial<WishForm>) };
+}
+
+/** An assignment that is given again keeps its weekdays, in weeks to come. */
+async function fromEarlier(
+  blank: WishForm,
+  assignmentId: number,
+  { school: { zone }, now }: ReturnType<typeof useSession>,
+): Promise<WishForm> {
+  const given = await call('readAssignment', { params: { assignmentId } });
+  const { opensAt, closesAt, lateRule, rules } = given.assignment;
+  const who = { classIds: [], groupIds: [], studentIds: [], link: false };
+  const again = formOfWishes(
+    { ...given, who, opensAt, closesAt, lateRule, rules, forms: [null], formsFor: [] },
+    blank,
+    zone,
+  );
+  const weeks = Math.max(0, Math.ceil((now() - opensAt) / (7 * day)));
+  return moveDays(again, weeks * 7);
+}
+
+function forChosen(blank: WishForm, query: LocationQuery): WishForm {
+  const { groups, students, practice } = query;
+  const mode = practice ? 'practice' : blank.mode;
+  return { ...blank, groupIds: idsIn(groups), studentIds: idsIn(students), mode };
+}
+
 export function useWishForm(testId: number) {
   const session = useSession();
   const route = useRoute();
@@ -31,35 +60,10 @@ export function useWishForm(testId: number) {
   /** The form as it began, to tell what was filled in; null until it has begun. */
   const initial = ref<WishForm | null>(null);
 
-  async function fromDraft(blank: WishForm): Promise<WishForm> {
-    const { form: drafted } = await call('readDraft', { params: { draftId: draftId.value } });
-    return { ...blank, ...(drafted as Partial<WishForm>) };
-  }
-
-  /** An assignment that is given again keeps its weekdays, in weeks to come. */
-  async function fromEarlier(blank: WishForm, assignmentId: number): Promise<WishForm> {
-    const given = await call('readAssignment', { params: { assignmentId } });
-    const { opensAt, closesAt, lateRule, rules } = given.assignment;
-    const who = { classIds: [], groupIds: [], studentIds: [], link: false };
-    const again = formOfWishes(
-      { ...given, who, opensAt, closesAt, lateRule, rules, forms: [null], formsFor: [] },
-      blank,
-      zone,
-    );
-    const weeks = Math.max(0, Math.ceil((session.now() - opensAt) / (7 * day)));
-    return moveDays(again, weeks * 7);
-  }
-
-  function forChosen(blank: WishForm): WishForm {
-    const { groups, students, practice } = route.query;
-    const mode = practice ? 'practice' : blank.mode;
-    return { ...blank, groupIds: idsIn(groups), studentIds: idsIn(students), mode };
-  }
-
   function started(blank: WishForm): WishForm | Promise<WishForm> {
-    if (draftId.value) return fromDraft(blank);
-    if (route.query.again) return fromEarlier(blank, Number(route.query.again));
-    return forChosen(blank);
+    if (draftId.value) return fromDraft(blank, draftId.value);
+    if (route.query.again) return fromEarlier(blank, Number(route.query.again), session);
+    return forChosen(blank, route.query);
   }
 
   /** Begins the form for a test, and takes up what was filled in on this page before. */

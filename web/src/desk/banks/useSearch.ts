@@ -64,8 +64,8 @@ export const asQuery = ({ grades, words, ...rest }: Filters) => ({
   grades: grades.join(','),
 });
 
-export function useSearch(start: Partial<Filters> = {}) {
-  const filters = reactive<Filters>({ ...noFilters(), ...start });
+/** What was found, page by page as it comes into view. */
+function usePages(filters: Filters) {
   const total = ref(0);
   /** By their place in the whole list; what was not looked at yet is not there. */
   const rows = shallowRef(new Map<number, ItemRow>());
@@ -76,7 +76,19 @@ export function useSearch(start: Partial<Filters> = {}) {
   const wrong = ref('');
   const asked = new Set<number>();
   let latest = 0;
-  let timer: ReturnType<typeof setTimeout> | undefined;
+
+  function show(page: Found, from: number): void {
+    total.value = page.total;
+    if (from === 0) {
+      rows.value = new Map();
+      matched.value = page.matched;
+      mended.value = page.mended;
+    }
+    if (page.counts) counts.value = page.counts;
+    page.items.forEach((item, index) => rows.value.set(from + index, item));
+    triggerRef(rows);
+    wrong.value = '';
+  }
 
   async function load(from: number): Promise<void> {
     // The first page begins a new list; an answer that belongs to an older one is not shown.
@@ -88,17 +100,7 @@ export function useSearch(start: Partial<Filters> = {}) {
     asked.add(from);
     try {
       const page = await call('searchItems', { query: { ...asQuery(filters), from } });
-      if (mine !== latest) return;
-      total.value = page.total;
-      if (from === 0) {
-        rows.value = new Map();
-        matched.value = page.matched;
-        mended.value = page.mended;
-      }
-      if (page.counts) counts.value = page.counts;
-      page.items.forEach((item, index) => rows.value.set(from + index, item));
-      triggerRef(rows);
-      wrong.value = '';
+      if (mine === latest) show(page, from);
     } catch (error) {
       asked.delete(from);
       if (mine === latest) wrong.value = inWords(error);
@@ -109,41 +111,37 @@ export function useSearch(start: Partial<Filters> = {}) {
 
   /** Loads what is missing of the places from `first` to `last`. */
   function ensure(first: number, last: number): void {
-    for (
-      let page = Math.floor(first / pageSize);
-      page * pageSize <= Math.min(last, total.value - 1);
-      page++
-    )
+    const end = Math.min(last, total.value - 1);
+    for (let page = Math.floor(first / pageSize); page * pageSize <= end; page++)
       if (!asked.has(page * pageSize)) void load(page * pageSize);
   }
-  const reload = () => load(0);
 
+  return { total, rows, counts, matched, mended, loading, wrong, ensure, reload: () => load(0) };
+}
+
+export function useSearch(start: Partial<Filters> = {}) {
+  const filters = reactive<Filters>({ ...noFilters(), ...start });
+  const { counts, ...pages } = usePages(filters);
+  let timer: ReturnType<typeof setTimeout> | undefined;
   watch(
     filters,
     () => {
       clearTimeout(timer);
-      timer = setTimeout(() => void load(0), 120);
+      timer = setTimeout(() => void pages.reload(), 120);
     },
     { deep: true },
   );
-  void load(0);
+  void pages.reload();
 
   return {
     filters,
-    total,
-    rows,
+    ...pages,
     /** The items that were loaded, in their order. */
     items: computed(() =>
-      [...rows.value.entries()].sort(([a], [b]) => a - b).map(([, item]) => item),
+      [...pages.rows.value.entries()].sort(([a], [b]) => a - b).map(([, item]) => item),
     ),
     counts: talliesOf(counts),
     known: computed(() => counts.value !== null),
-    matched,
-    mended,
-    loading,
-    wrong,
-    ensure,
-    reload,
     clear: () => Object.assign(filters, noFilters(), { sort: filters.sort }),
   };
 }

@@ -31,6 +31,49 @@ function targetOf(
   return here && (isOnly || source.title === here.name) ? here.id : 'out';
 }
 
+interface ReadClasses {
+  classes: SourceClass[];
+  problems: RosterReading['problems'];
+  /** What is said where there is no class. */
+  none: string;
+}
+
+const noneInFile = 'There is no class in use in that file.';
+
+async function readRoster(): Promise<ReadClasses> {
+  const { there, classes, problems } = await call('readRosterService', {});
+  const none = there
+    ? 'The roster knows no class that you teach. Ask the office.'
+    : 'This school has no roster service. Paste a list, or bring in a file.';
+  return { classes, problems, none };
+}
+
+const listOf = (listed: ListedStudent[], target: number, whole: boolean): Roster => ({
+  key: 'list',
+  source: null,
+  listed,
+  target,
+  whole,
+});
+
+/** The classes of a list, those that come here first. */
+function rostersOf(
+  listed: readonly SourceClass[],
+  here: ClassRow | undefined,
+  classes: readonly ClassRow[],
+): Roster[] {
+  const isHere = ({ target }: Roster) => Number(target === here?.id);
+  return listed
+    .map((source) => ({
+      key: source.sourcedId,
+      source,
+      listed: source.students,
+      target: targetOf(source, here, classes, listed.length === 1),
+      whole: true,
+    }))
+    .sort((a, b) => isHere(b) - isHere(a));
+}
+
 /** @param rosters what is brought in, filled by what is chosen here */
 export function useListSource(
   classId: number,
@@ -49,8 +92,7 @@ export function useListSource(
   function takeList(students: ListedStudent[]): void {
     kept.write(text.value);
     if (source.value !== 'list') return;
-    const list = { key: 'list', source: null, listed: students, target: classId };
-    rosters.value = [{ ...list, whole: whole.value }];
+    rosters.value = [listOf(students, classId, whole.value)];
   }
   function setWhole(now: boolean): void {
     whole.value = now;
@@ -58,37 +100,20 @@ export function useListSource(
   }
   function takeClasses(listed: SourceClass[], none: string): void {
     if (listed.length === 0) wrong.value = none;
-    const isHere = ({ target }: Roster) => Number(target === classId);
-    rosters.value = listed
-      .map((source) => ({
-        key: source.sourcedId,
-        source,
-        listed: source.students,
-        target: targetOf(source, here.value, classes.value, listed.length === 1),
-        whole: true,
-      }))
-      .sort((a, b) => isHere(b) - isHere(a));
+    rosters.value = rostersOf(listed, here.value, classes.value);
   }
-  const askRoster = () =>
-    act(async () => {
-      const roster = await call('readRosterService', {});
-      problems.value = roster.problems;
-      const none = roster.there
-        ? 'The roster knows no class that you teach. Ask the office.'
-        : 'This school has no roster service. Paste a list, or bring in a file.';
-      takeClasses(roster.classes, none);
-    });
+  const takeRead = ({ classes: listed, problems: found, none }: ReadClasses) => {
+    problems.value = found;
+    takeClasses(listed, none);
+  };
+  const askRoster = () => act(async () => takeRead(await readRoster()));
   const takeFile = (file: File) =>
     act(async () => {
       [problems.value, rosters.value, fileName.value] = [[], [], file.name];
       const read = await readFile(file);
-      if (read.kind === 'roster') {
-        problems.value = read.roster.problems;
-        takeClasses(read.roster.classes, 'There is no class in use in that file.');
-      } else {
-        text.value = asTabs(read.rows);
-        source.value = 'list';
-      }
+      if (read.kind === 'roster') return takeRead({ ...read.roster, none: noneInFile });
+      text.value = asTabs(read.rows);
+      source.value = 'list';
     });
   function choose(next: Source): void {
     source.value = next;

@@ -108,6 +108,10 @@ const problems = computed<Problem[]>(() => {
 });
 const shown = computed(() => whole.value && passageForSitting(whole.value, seeEasier.value));
 
+const standing = computed(() => {
+  if (different.value) return 'Not saved yet; kept in this browser';
+  return opened.value ? 'As saved' : 'Nothing written yet';
+});
 async function make(passage: PassageContent, bankId: number): Promise<void> {
   const sent = asSent();
   const made = await call('makePassage', { body: { clientKey, bank: bankId, content: passage } });
@@ -255,13 +259,7 @@ const numberingWords: Record<Numbering, string> = {
     </template>
   </FacingPages>
   <FootingLine label="Passage">
-    <span>{{
-      different
-        ? 'Not saved yet; kept in this browser'
-        : opened
-          ? 'As saved'
-          : 'Nothing written yet'
-    }}</span>
+    <span>{{ standing }}</span>
     <span v-if="opened"
       ><b>{{ count(opened.passage.items, 'item') }}</b>
       {{ opened.passage.items === 1 ? 'asks' : 'ask' }} about it</span

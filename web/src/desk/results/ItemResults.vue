@@ -55,6 +55,11 @@ const settledWords = {
   'left-out': 'Left out: it counts for nobody.',
 };
 const timed = computed(() => columns.value.some(({ id }) => id === 'time'));
+/** What stands where no choices can be counted. */
+function withoutBars({ asks, content }: ItemResult): string {
+  if (asks === 'nothing') return '';
+  return content ? 'typed answers' : 'scores';
+}
 </script>
 
 <template>
@@ -119,9 +124,7 @@ const timed = computed(() => columns.value.some(({ id }) => id === 'time'));
               v-if="item.options.length && item.options.length <= 12"
               :options="item.options"
               :named="item.content === null"
-            /><span v-else class="faded small">{{
-              item.asks === 'nothing' ? '' : item.content ? 'typed answers' : 'scores'
-            }}</span>
+            /><span v-else class="faded small">{{ withoutBars(item) }}</span>
             <div v-if="item.practice" class="faded small">
               right first {{ item.practice.first }}, later {{ item.practice.later }}, shown
               {{ item.practice.shown }}

@@ -6,6 +6,21 @@ const asText = (content: unknown) => JSON.stringify(content);
 /** A copy that holds only what JSON can say, as the server gets it. */
 export const plain = <T>(content: T): T => JSON.parse(asText(content)) as T;
 
+interface Draft<Text> {
+  basedOn: string | number;
+  text: Text;
+}
+
+/** @returns null for what cannot be read, or holds nothing */
+function readDraft<Text>(kept: string): Draft<Text> | null {
+  try {
+    const draft = JSON.parse(kept) as Draft<Text>;
+    return draft.text ? draft : null;
+  } catch {
+    return null;
+  }
+}
+
 /**
  * @param name under which this browser keeps unsaved text, for each account
  * @param basedOn what the server has now
@@ -43,18 +58,13 @@ export function useKeptText<Text>(name: string, basedOn: () => string | number) 
    */
   function recover(): boolean {
     asked = true;
-    if (!kept) return false;
-    try {
-      const draft = JSON.parse(kept) as { basedOn: string | number; text: Text };
-      if (!draft.text || asText(draft.text) === saved.value) return false;
-      text.value = draft.text;
-      base.value = draft.basedOn;
-      recovered.value = true;
-      return draft.basedOn !== basedOn();
-    } catch {
-      localStorage.removeItem(key);
-      return false;
-    }
+    const draft = kept === null ? null : readDraft<Text>(kept);
+    if (!draft) forget();
+    if (!draft || asText(draft.text) === saved.value) return false;
+    text.value = draft.text;
+    base.value = draft.basedOn;
+    recovered.value = true;
+    return draft.basedOn !== basedOn();
   }
   /** Goes back to what is saved. @returns brings back what stood there before */
   function startOver(): () => void {

@@ -98,6 +98,10 @@ const later = computed(() => {
   }
   return [...days];
 });
+/** The page of the results that says more. */
+const pages = { complete: 'overview', flagged: 'items', 'not-begun': 'students' };
+const addressOf = ({ what, assignmentId }: Today['waiting'][number]) =>
+  what === 'to-mark' ? '/marking' : `/results/${assignmentId}/${pages[what]}`;
 const headings = {
   complete: 'Results complete',
   flagged: 'Look at the key',
@@ -177,22 +181,15 @@ const headings = {
         </EmptyNote>
         <ul class="lines">
           <li
-            v-for="entry in today?.waiting"
-            :key="entry.what + entry.assignmentId"
+            v-for="matter in today?.waiting"
+            :key="matter.what + matter.assignmentId"
             class="waiting"
-            :class="entry.what"
+            :class="matter.what"
           >
-            <RouterLink
-              :to="
-                entry.what === 'to-mark'
-                  ? '/marking'
-                  : `/results/${entry.assignmentId}/${entry.what === 'flagged' ? 'items' : entry.what === 'not-begun' ? 'students' : 'overview'}`
-              "
-              class="row"
-            >
-              <span class="what">{{ headings[entry.what] }}</span>
-              <span class="title">{{ entry.title }}</span>
-              <span class="faded">{{ entry.classes }} · {{ entry.detail }}</span>
+            <RouterLink :to="addressOf(matter)" class="row">
+              <span class="what">{{ headings[matter.what] }}</span>
+              <span class="title">{{ matter.title }}</span>
+              <span class="faded">{{ matter.classes }} · {{ matter.detail }}</span>
             </RouterLink>
           </li>
         </ul>

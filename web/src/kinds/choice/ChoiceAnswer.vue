@@ -33,6 +33,10 @@ const chosen = computed<string[]>(() => {
   return props.response ? [String(props.response)] : [];
 });
 const mostChosen = computed(() => ('mostChosen' in props.part ? props.part.mostChosen : undefined));
+const asked = computed(() => {
+  if (!many.value) return 'Choose one.';
+  return mostChosen.value ? `Choose up to ${mostChosen.value}.` : 'Choose all that are right.';
+});
 const full = computed(
   () => mostChosen.value !== undefined && chosen.value.length >= mostChosen.value,
 );
@@ -54,13 +58,7 @@ function choose(id: string): void {
 <template>
   <fieldset class="choices" :disabled="disabled">
     <legend class="hint">
-      {{
-        many
-          ? mostChosen
-            ? `Choose up to ${mostChosen}.`
-            : 'Choose all that are right.'
-          : 'Choose one.'
-      }}
+      {{ asked }}
     </legend>
     <div v-for="choice in choices" :key="choice.id" class="line">
       <label

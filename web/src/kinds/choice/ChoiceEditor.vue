@@ -11,6 +11,10 @@ const many = computed(() => part.value.kind === 'multiple-choice');
 /** A single choice of which several are right: any one of them earns the points. */
 const anyOf = ref(part.value.kind === 'single-choice' && part.value.key.length > 1);
 const ticks = computed(() => many.value || anyOf.value);
+const asked = computed(() => {
+  if (many.value) return 'Mark every right choice.';
+  return anyOf.value ? 'Mark each choice that counts as right.' : 'Mark the right choice.';
+});
 const signOf = (index: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'.charAt(index);
 const isRight = (id: string) => part.value.key.includes(id);
 const keyProblems = computed(() =>
@@ -41,13 +45,7 @@ const mostChosen = computed({
 
 <template>
   <p class="faded small">
-    {{
-      many
-        ? 'Mark every right choice.'
-        : anyOf
-          ? 'Mark each choice that counts as right.'
-          : 'Mark the right choice.'
-    }}
+    {{ asked }}
   </p>
   <LinesEditor
     :model-value="part.choices"

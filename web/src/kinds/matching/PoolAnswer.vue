@@ -73,6 +73,10 @@ function back(place: string, card: string): void {
   announcement.value = `${nameOf(card)} is back.`;
   held.value = null;
 }
+function placeWords(place: string): string {
+  if (held.value) return 'Put here';
+  return placedAt(place).length > 0 ? '' : 'empty';
+}
 </script>
 
 <template>
@@ -152,7 +156,7 @@ function back(place: string, card: string): void {
             "
             @click="put(place.id)"
           >
-            {{ held ? 'Put here' : placedAt(place.id).length ? '' : 'empty' }}
+            {{ placeWords(place.id) }}
           </button>
         </div>
       </li>

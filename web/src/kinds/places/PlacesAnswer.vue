@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Places on a picture. Each is a checkbox with a name of its own for keys and readers, and a frame on the picture. */
+import { afterPress, chosenIn, placesAsked } from '../chosen';
 import type { SittingPlaces } from '@oaken/core/items';
 import { computed } from 'vue';
 import { shapeOf } from './placeShape';
@@ -11,32 +12,16 @@ const props = defineProps<{
   disabled?: boolean;
 }>();
 const emit = defineEmits<{ answer: [response: string[]] }>();
-const chosen = computed(() => (Array.isArray(props.response) ? (props.response as string[]) : []));
-const mostChosen = computed(() => props.part.mostChosen);
+const chosen = computed(() => chosenIn(props.response));
 
 function toggle(id: string): void {
-  if (props.disabled) return;
-  if (chosen.value.includes(id))
-    emit(
-      'answer',
-      chosen.value.filter((text) => text !== id),
-    );
-  else if (mostChosen.value === 1) emit('answer', [id]);
-  else if (mostChosen.value === undefined || chosen.value.length < mostChosen.value)
-    emit('answer', [...chosen.value, id]);
+  const next = afterPress(chosen.value, id, props.part.mostChosen);
+  if (!props.disabled && next !== chosen.value) emit('answer', next);
 }
 </script>
 
 <template>
-  <p class="hint">
-    {{
-      mostChosen === 1
-        ? 'Choose one place on the picture.'
-        : mostChosen
-          ? `Choose up to ${mostChosen} places on the picture.`
-          : 'Choose every place on the picture that fits.'
-    }}
-  </p>
+  <p class="hint">{{ placesAsked(part.mostChosen, 'on the picture') }}</p>
   <div class="picture" :style="{ maxWidth: `${part.picture.width}px` }">
     <img
       :src="part.picture.file"

@@ -37,6 +37,11 @@ const amount = computed(() => {
   if ('within' in tolerance) return tolerance.within;
   return 'figures' in tolerance ? tolerance.figures : null;
 });
+const amountWords: Record<string, string> = {
+  significant: 'Figures',
+  percent: 'Percent',
+  absolute: 'Amount',
+};
 function setAmount(event: Event): void {
   const { tolerance } = part.value.key;
   const typed = Number(valueOf(event).replace(',', '.'));
@@ -87,13 +92,7 @@ const percent = computed({
       </select>
     </label>
     <label v-if="amount !== null"
-      ><span class="label">{{
-        part.key.tolerance.by === 'significant'
-          ? 'Figures'
-          : part.key.tolerance.by === 'percent'
-            ? 'Percent'
-            : 'Amount'
-      }}</span
+      ><span class="label">{{ amountWords[part.key.tolerance.by] }}</span
       ><input class="plain-input narrow" :value="amount" inputmode="decimal" @change="setAmount"
     /></label>
     <label>

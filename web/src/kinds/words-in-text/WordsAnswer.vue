@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Words of a text that can be chosen: each is a checkbox to keys and readers, and looks like text with a line below. */
+import { afterPress, chosenIn, placesAsked } from '../chosen';
 import type { SittingWordsInText } from '@oaken/core/items';
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import RichText from '../../parts/RichText.vue';
@@ -12,20 +13,11 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ answer: [response: string[]] }>();
 const place = ref<HTMLElement>();
-const chosen = computed(() => (Array.isArray(props.response) ? (props.response as string[]) : []));
-const mostChosen = computed(() => props.part.mostChosen);
+const chosen = computed(() => chosenIn(props.response));
 
 function toggle(id: string): void {
-  if (props.disabled) return;
-  if (chosen.value.includes(id))
-    emit(
-      'answer',
-      chosen.value.filter((text) => text !== id),
-    );
-  // Where one is asked for, another press moves the choice; otherwise a full one stays as it is.
-  else if (mostChosen.value === 1) emit('answer', [id]);
-  else if (mostChosen.value === undefined || chosen.value.length < mostChosen.value)
-    emit('answer', [...chosen.value, id]);
+  const next = afterPress(chosen.value, id, props.part.mostChosen);
+  if (!props.disabled && next !== chosen.value) emit('answer', next);
 }
 const spots = () => Array.from(place.value?.querySelectorAll<HTMLElement>('[data-words]') ?? []);
 
@@ -56,15 +48,7 @@ watch(() => [props.response, props.disabled], show, { deep: true });
 </script>
 
 <template>
-  <p class="hint">
-    {{
-      mostChosen === 1
-        ? 'Choose one place in the text.'
-        : mostChosen
-          ? `Choose up to ${mostChosen} places in the text.`
-          : 'Choose every place in the text that fits.'
-    }}
-  </p>
+  <p class="hint">{{ placesAsked(part.mostChosen, 'in the text') }}</p>
   <div ref="place" class="words"><RichText :html="part.text" /></div>
 </template>
 

@@ -1,16 +1,21 @@
 <script setup lang="ts">
 /** The text with the words that can be circled underlined. */
 import type { SittingWordsInText } from '@oaken/core/items';
+import { computed } from 'vue';
 import RichText from '../../parts/RichText.vue';
 
-defineProps<{ part: SittingWordsInText }>();
+const props = defineProps<{ part: SittingWordsInText }>();
+const howMany = computed(() => {
+  const { mostChosen } = props.part;
+  if (mostChosen === undefined) return 'all';
+  return mostChosen === 1 ? 'one' : `up to ${mostChosen}`;
+});
 </script>
 
 <template>
   <p class="how">
     Circle
-    {{ part.mostChosen === 1 ? 'one' : part.mostChosen ? `up to ${part.mostChosen}` : 'all' }} of
-    the underlined words that {{ part.mostChosen === 1 ? 'fits' : 'fit' }}.
+    {{ howMany }} of the underlined words that {{ part.mostChosen === 1 ? 'fits' : 'fit' }}.
   </p>
   <RichText class="words" :html="part.text" />
 </template>
