@@ -1,7 +1,5 @@
 /** Who is in which class at Brindlemere, and what the school's office has on its own list: not always the same. */
-import { elementAt } from '@oaken/core/certain';
 import { randomFrom } from '@oaken/core/random';
-import type { RosterTables } from '@oaken/core/rosters';
 import { noAccommodations, type Accommodations } from '@oaken/core/accommodations';
 import { classes, staff, students } from './people';
 

@@ -10,20 +10,17 @@ export {
   type ListProblem,
   type ListReading,
 } from './list';
+export { planRoster } from './plan';
 export {
-  planRoster,
-  settleRoster,
   type Changeable,
   type FieldChange,
   type KnownStudent,
-  type LineChoice,
   type RosterAct,
-  type RosterChoices,
   type RosterLine,
   type RosterPlan,
   type RosterTarget,
-  type RosterWrite,
-} from './plan';
+} from './line';
+export { settleRoster, type LineChoice, type RosterChoices, type RosterWrite } from './settle';
 export {
   readOneRoster,
   type RosterClass,

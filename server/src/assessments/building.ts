@@ -15,7 +15,7 @@ import {
 } from '@oaken/core/assessments';
 import { type Transaction, Op } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
-import { reviseItem } from '../banks/items';
+import { reviseItem } from '../banks/item-writing';
 import { refuseBroken, writeRevision } from '../banks/revisions';
 import { factsOf, readItems, readRevisions } from '../banks/rows';
 import type { Context } from '../context';

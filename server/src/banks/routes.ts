@@ -1,8 +1,11 @@
 import { api } from '@oaken/contract';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
-import * as items from './items';
+import * as placing from './item-placing';
+import * as reading from './item-reading';
+import * as writing from './item-writing';
 import * as kept from './kept-searches';
+import * as near from './near-items';
 import { readItems } from './rows';
 import { findItems, searchItems } from './search';
 import * as shelves from './shelves';
@@ -40,13 +43,13 @@ export function bankRoutes(bind: Bind, context: Context): void {
   bind(api.readRows, async ({ me, body }) => ({
     items: await readItems(database, me, body.items),
   }));
-  bind(api.makeItem, ({ me, body }) => items.makeItem(context, me, body));
-  bind(api.moveItems, ({ me, body }) => items.moveItems(context, me, body));
-  bind(api.copyItems, ({ me, body }) => items.copyItems(context, me, body));
-  bind(api.retireItems, ({ me, body }) => items.retireItems(context, me, body.items));
-  bind(api.restoreItems, ({ me, body }) => items.restoreItems(context, me, body.items));
-  bind(api.listRetired, ({ me }) => items.listRetired(context, me));
-  bind(api.labelItems, ({ me, body }) => items.labelItems(context, me, body));
+  bind(api.makeItem, ({ me, body }) => writing.makeItem(context, me, body));
+  bind(api.moveItems, ({ me, body }) => placing.moveItems(context, me, body));
+  bind(api.copyItems, ({ me, body }) => placing.copyItems(context, me, body));
+  bind(api.retireItems, ({ me, body }) => placing.retireItems(context, me, body.items));
+  bind(api.restoreItems, ({ me, body }) => placing.restoreItems(context, me, body.items));
+  bind(api.listRetired, ({ me }) => placing.listRetired(context, me));
+  bind(api.labelItems, ({ me, body }) => writing.labelItems(context, me, body));
   bind(api.readUses, async ({ me, body }) => {
     const readable = await readItems(database, me, body.items, { retired: true });
     return readable.length === 0
@@ -57,14 +60,14 @@ export function bankRoutes(bind: Bind, context: Context): void {
           readable.map(({ id }) => id),
         );
   });
-  bind(api.findNearOf, ({ me, body }) => items.findNearOf(context, me, body.items));
-  bind(api.findNear, ({ me, body }) => items.findNear(context, me, body.content, body.but));
-  bind(api.readItem, ({ me, params }) => items.readItem(context, me, params.itemId));
-  bind(api.readRevision, ({ me, params }) => items.readRevision(context, me, params.revisionId));
+  bind(api.findNearOf, ({ me, body }) => near.findNearOf(context, me, body.items));
+  bind(api.findNear, ({ me, body }) => near.findNear(context, me, body.content, body.but));
+  bind(api.readItem, ({ me, params }) => reading.readItem(context, me, params.itemId));
+  bind(api.readRevision, ({ me, params }) => reading.readRevision(context, me, params.revisionId));
   bind(api.reviseItem, ({ me, params, body }) =>
-    items.reviseItem(context, me, params.itemId, body),
+    writing.reviseItem(context, me, params.itemId, body),
   );
   bind(api.settleSource, ({ me, params, body }) =>
-    items.settleSource(context, me, params.itemId, body.revision).then(done),
+    writing.settleSource(context, me, params.itemId, body.revision).then(done),
   );
 }

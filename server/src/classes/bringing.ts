@@ -1,24 +1,18 @@
 /** Lists into classes: what they would do, doing just that, and taking it back. */
-import type { api, AnswerOf, BodyOf } from '@oaken/contract';
-import {
-  planRoster,
-  settleRoster,
-  type KnownStudent,
-  type RosterPlan,
-  type RosterWrite,
-} from '@oaken/core/rosters';
+import type { AnswerOf, api, BodyOf } from '@oaken/contract';
+import { elementAt, present } from '@oaken/core/certain';
+import { type KnownStudent, planRoster, type RosterPlan, settleRoster } from '@oaken/core/rosters';
 import { createHash } from 'node:crypto';
-import { type Transaction, Op } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { insistOnRunning } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
-import { type Database } from '../database/connect';
-import { invalid, notFound, problem } from '../problems/problem';
-import { comeBack, countOpen, createStudent, enrol, leave } from './enrolling';
-import { makeClass } from './service';
+import type { Database } from '../database/connect';
 import type { Account } from '../models';
-import { elementAt, present } from '@oaken/core/certain';
-import { valuesOf } from '../models/subquery';
+import { invalid, problem } from '../problems/problem';
+import { countOpen } from './enrolling';
+import { perform, type Step } from './roster-writes';
+import { makeClass } from './service';
 
 /** Every student of the school, with the classes that each is or was in. */
 async function readKnown(
@@ -80,34 +74,10 @@ export async function planRosters(
   return { plans: await Promise.all(plans) };
 }
 
-/** What a list says of a student. */
-type Fields = Partial<
-  Pick<Account, 'givenName' | 'familyName' | 'studentNumber' | 'email' | 'grade' | 'sourcedId'>
->;
-
-/** How a write is taken back; the last one first. */
-type Step =
-  | { undo: 'create'; classId: number; studentId: number }
-  | { undo: 'enrol'; classId: number; studentId: number }
-  | { undo: 'return'; classId: number; studentId: number }
-  | { undo: 'leave'; classId: number; studentId: number }
-  | { undo: 'change'; studentId: number; fields: Fields };
-
-type Outcome = Omit<AnswerOf<typeof api.applyRosters>, 'changeId'>;
-
-async function setFields(
-  { models }: Database,
-  studentId: number,
-  fields: Fields,
-  transaction: Transaction,
-): Promise<void> {
-  await models.Account.update(fields, {
-    where: { id: studentId, role: 'student' },
-    transaction,
-  });
-}
+export type Outcome = Omit<AnswerOf<typeof api.applyRosters>, 'changeId'>;
 
 type Roster = BodyOf<typeof api.applyRosters>['rosters'][number];
+
 type Settled = Extract<ReturnType<typeof settleRoster>, { ok: true }>['writes'];
 
 /** What a list does to its class. @throws Problem 409 where the preview is out of date, 422 for what has to be chosen first */
@@ -215,139 +185,4 @@ async function tie(
   });
   if (taken) throw problem('roster-class-taken', { name: taken.name });
   await models.SchoolClass.update({ sourcedId }, { where: { id: classId }, transaction });
-}
-
-interface Performing {
-  database: Database;
-  me: SignedIn;
-  time: Date;
-  transaction: Transaction;
-  known: KnownStudent[];
-  /** Students made by this very list, by what tells them apart: they stand on the lists of several classes. */
-  made: Map<string, number>;
-  steps: Step[];
-  outcome: Outcome;
-  classId: number;
-}
-
-async function perform(on: Performing, write: RosterWrite): Promise<void> {
-  const { database, me, time, transaction, known, made, steps, outcome, classId } = on;
-  const departs = async (studentId: number, from: number | null) => {
-    if (from === null) return;
-    await leave(database, { classId: from, studentId }, time, transaction);
-    steps.push({ undo: 'leave', classId: from, studentId });
-  };
-  switch (write.do) {
-    case 'create': {
-      const { student, rosterNumber } = write;
-      const mark = student.sourcedId ?? student.studentNumber;
-      let studentId = mark ? made.get(mark) : undefined;
-      const fresh = studentId === undefined;
-      studentId ??= await createStudent(database, me.account.schoolId, student, time, transaction);
-      if (mark) made.set(mark, studentId);
-      await enrol(database, { classId, studentId, rosterNumber }, time, transaction);
-      steps.push({ undo: fresh ? 'create' : 'enrol', classId, studentId });
-      outcome.added += fresh ? 1 : 0;
-      outcome.joined += fresh ? 0 : 1;
-      return;
-    }
-    case 'change': {
-      const knownStudent = present(
-        known.find(({ id }) => id === write.studentId),
-        'student of the list',
-      );
-      const fields: Fields = Object.fromEntries(
-        write.fields.map(({ field, to }) => [field, field === 'grade' ? Number(to) : to]),
-      );
-      if (write.sourcedId !== null && write.sourcedId !== knownStudent.sourcedId)
-        fields.sourcedId = write.sourcedId;
-      const before = Object.fromEntries(
-        Object.keys(fields).map((field) => [field, knownStudent[field as 'email'] || null]),
-      );
-      await setFields(database, knownStudent.id, fields, transaction);
-      if (Object.keys(fields).length > 0)
-        steps.push({ undo: 'change', studentId: knownStudent.id, fields: before });
-      outcome.changed += write.fields.length > 0 ? 1 : 0;
-      return;
-    }
-    case 'enrol':
-      await enrol(
-        database,
-        { classId, studentId: write.studentId, rosterNumber: write.rosterNumber },
-        time,
-        transaction,
-      );
-      steps.push({ undo: 'enrol', classId, studentId: write.studentId });
-      outcome.joined++;
-      return departs(write.studentId, write.from);
-    case 'return':
-      await comeBack(database, { classId, studentId: write.studentId }, time, transaction);
-      steps.push({ undo: 'return', classId, studentId: write.studentId });
-      outcome.joined++;
-      return departs(write.studentId, write.from);
-    case 'leave':
-      outcome.left++;
-      return departs(write.studentId, classId);
-  }
-}
-
-export async function undoRosters(
-  { database, now }: Context,
-  me: SignedIn,
-  changeId: number,
-): Promise<void> {
-  const time = new Date(now());
-  await database.transaction(async (transaction) => {
-    const change = await database.models.RosterChange.findOne({
-      where: { id: changeId, madeBy: me.account.id },
-      lock: true,
-      transaction,
-    });
-    if (!change) throw notFound('The change');
-    if (change.undoneAt) return;
-    for (const step of (change.steps as Step[]).reverse()) {
-      if (step.undo === 'change')
-        await setFields(database, step.studentId, step.fields, transaction);
-      else if (step.undo === 'leave') await comeBack(database, step, time, transaction);
-      else if (step.undo === 'return') await leave(database, step, time, transaction);
-      else await takeOut(database, step, time, transaction);
-    }
-    await change.update({ undoneAt: time }, { transaction });
-  });
-}
-
-/** Whoever has begun something in the meantime has left the class instead; nobody's work goes with an undo. */
-async function takeOut(
-  database: Database,
-  { undo, classId, studentId }: Extract<Step, { undo: 'create' | 'enrol' }>,
-  time: Date,
-  transaction: Transaction,
-): Promise<void> {
-  const { AssignmentStudent, Attempt, ClassGroup, Enrollment, GroupMember } = database.models;
-  const inClass = { where: { studentId, classId }, transaction };
-  const assigned = valuesOf(AssignmentStudent, 'assignmentId', { studentId, classId });
-  const begun = await Attempt.count({
-    where: { studentId, assignmentId: { [Op.in]: assigned } },
-    transaction,
-  });
-  if (begun > 0) return leave(database, { classId, studentId }, time, transaction);
-  await AssignmentStudent.destroy(inClass);
-  await GroupMember.destroy({
-    where: { studentId, groupId: { [Op.in]: valuesOf(ClassGroup, 'id', { classId }) } },
-    transaction,
-  });
-  await Enrollment.destroy(inClass);
-  if (undo === 'create') await forgetStudent(database, studentId, transaction);
-}
-
-/** A student who was made by a list that is taken back, unless another class has them by now. */
-async function forgetStudent(
-  { models }: Database,
-  studentId: number,
-  transaction: Transaction,
-): Promise<void> {
-  if ((await models.Enrollment.count({ where: { studentId }, transaction })) > 0) return;
-  await models.Letter.destroy({ where: { accountId: studentId }, transaction });
-  await models.Accommodation.destroy({ where: { studentId }, transaction });
-  await models.Account.destroy({ where: { id: studentId, role: 'student' }, transaction });
 }

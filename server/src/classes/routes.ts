@@ -2,7 +2,8 @@ import { present } from '@oaken/core/certain';
 import { api } from '@oaken/contract';
 import type { Context } from '../context';
 import { quietly, type Bind } from '../http/bind';
-import { applyRosters, planRosters, undoRosters } from './bringing';
+import { applyRosters, planRosters } from './bringing';
+import { undoRosters } from './bringing-back';
 import { changeMembers, makeGroup, removeGroup, renameGroup } from './groups';
 import {
   describeStudent,

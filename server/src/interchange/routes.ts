@@ -8,7 +8,8 @@ import type { Context } from '../context';
 import { streamCsv, writeCsv } from '../csv';
 import type { Bind } from '../http/bind';
 import { Download } from '../http/download';
-import { applyImport, beginImport, cancelImport, readImport } from './imports';
+import { applyImport } from './imports';
+import { beginImport, cancelImport, readImport } from './import-files';
 
 const inOrder = (line: Record<string, string>) => columnNames.map((name) => line[name] ?? '');
 /** So few items are read and written before others have their turn: each may be long. */

@@ -5,7 +5,8 @@ import type { Bind } from '../http/bind';
 import { giveMarks } from './giving';
 import { listMarking } from './list';
 import { readMarking } from './reading';
-import { askSecond, giveSecond, readAgreement, readSecond, settle } from './second';
+import { askSecond, readAgreement, settle } from './agreement';
+import { giveSecond, readSecond } from './second';
 import { decideWrong, readUnknown } from './unknown';
 
 export function markingRoutes(bind: Bind, context: Context, editions: Editions): void {

@@ -3,7 +3,8 @@ import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
 import { adjust, takeAdjustmentBack } from './adjusting';
-import { lookAhead, makeRescore, readRescores, undoRescore } from './service';
+import { lookAhead } from './changing';
+import { makeRescore, readRescores, undoRescore } from './service';
 
 export function rescoreRoutes(bind: Bind, context: Context, editions: Editions): void {
   bind(api.readRescores, ({ me, params }) => readRescores(context, me, params.assignmentId));

@@ -1,0 +1,21 @@
+/** What every endpoint of an attempt takes: the attempt, and an answer as it is saved. */
+import { responses } from '@oaken/core/items';
+import { z } from 'zod';
+import { idInPath, instant, shortId } from '../endpoint/define';
+
+export const attemptId = z.object({ attemptId: idInPath });
+
+export const savedAnswer = z.strictObject({
+  entry: shortId,
+  number: z.int().min(1),
+  device: z.string().regex(/^[a-z0-9]{12}$/),
+  responses: responses.refine(
+    (responses) => JSON.stringify(responses).length <= 20_000,
+    'That answer is too long to be saved.',
+  ),
+  flagged: z.boolean(),
+  /** When it was written, by the device's account of the server's clock; it matters only where it arrives after the end. */
+  writtenAt: instant.optional(),
+});
+
+export type SavedAnswer = z.infer<typeof savedAnswer>;

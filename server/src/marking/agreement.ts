@@ -1,0 +1,163 @@
+/** How far two readers agree, and what is settled where they do not. */
+import type { AnswerOf, api, BodyOf } from '@oaken/contract';
+import { kindOf, type Part } from '@oaken/core/items';
+import { agreementOf } from '@oaken/core/marking';
+import { Op } from 'sequelize';
+import { insistOnRunningAssignment } from '../access';
+import type { SignedIn } from '../access/signed-in';
+import { insistOnColleagues, listColleagues } from '../accounts/colleagues';
+import type { Editions } from '../attempts/editions';
+import type { Context } from '../context';
+import { type Database, toMillis } from '../database/connect';
+import { notFound, problem } from '../problems/problem';
+import { giveMark, markFor } from './giving';
+import { answerTo, findPart, type Place, readAnswers } from './place';
+import { readMarks } from './reading';
+import { type Reading, readReadings, readSeconds } from './second';
+
+/** The reading of a part of mine, if somebody was asked. */
+async function readingOf({ database }: Context, { assignmentId, entryId, partId }: Place) {
+  const [reading] = await readReadings(database, { assignmentId, entryId, partId });
+  return reading ?? null;
+}
+
+/** The answers to a part, those of them that both markers gave points, and how many the second one did. */
+async function markedByBoth(database: Database, place: Place, part: Part, reading: Reading) {
+  const answers = (await readAnswers(database, place.assignmentId, [place.entryId])).filter(
+    ({ responses }) => answerTo(part, responses) !== undefined,
+  );
+  const first = new Map(
+    (await readMarks(database, place.assignmentId))
+      .filter((mark) => mark.entry === place.entryId && mark.part === place.partId)
+      .map((mark) => [mark.attemptId, mark]),
+  );
+  const second = new Map(
+    (await readSeconds(database, reading)).map((storedSecond) => [
+      storedSecond.attemptId,
+      storedSecond,
+    ]),
+  );
+  const both = answers.flatMap((answer) => {
+    const [a, b] = [first.get(answer.attemptId), second.get(answer.attemptId)];
+    const points = b?.firstPoints ?? a?.points ?? null;
+    return a && b && points !== null && b.points !== null
+      ? [{ answer, a, b, first: points, second: b.points }]
+      : [];
+  });
+  const done = [...second.values()].filter(({ points }) => points !== null).length;
+  return { answers, both, done };
+}
+
+export async function readAgreement(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  place: Place,
+): Promise<AnswerOf<typeof api.readAgreement>> {
+  const { database } = context;
+  const { title, entry, part } = await findPart(context, editions, me, place);
+  const colleagues = await listColleagues(database, me);
+  const reading = await readingOf(context, place);
+  const about = {
+    title,
+    stem: entry.content.stem,
+    maxPoints: kindOf(part).points(part),
+    colleagues,
+  };
+  if (!reading) return { ...about, reading: null };
+  const { answers, both, done } = await markedByBoth(database, place, part, reading);
+  const agreement = agreementOf(both.map((pair) => [pair.first, pair.second] as const));
+  return {
+    ...about,
+    reading: {
+      id: reading.id,
+      reader: reading.reader,
+      askedAt: toMillis(reading.askedAt),
+      done,
+      all: answers.length,
+      ...agreement,
+      differences: both
+        .filter((pair) => pair.first !== pair.second)
+        .map(({ answer, a, b, ...points }) => ({
+          attemptId: answer.attemptId,
+          student: answer.name,
+          response: answerTo(part, answer.responses),
+          said: kindOf(part).inWords(part, answerTo(part, answer.responses) as never),
+          first: { points: points.first, comment: a.comment },
+          second: { points: points.second, comment: b.comment },
+          settled: b.settledAt === null ? null : a.points,
+          version: a.version,
+        })),
+    },
+  };
+}
+
+export async function askSecond(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  place: Place,
+  reader: number | null,
+): Promise<void> {
+  const { database, now } = context;
+  const { SecondMark, SecondMarking } = database.models;
+  await insistOnRunningAssignment(database, me, place.assignmentId);
+  await findPart(context, editions, me, place);
+  const held = await readingOf(context, place);
+  if (held && held.readerId === reader) return;
+  if (held) {
+    const marked = await SecondMark.count({
+      where: { secondMarkingId: held.id, points: { [Op.ne]: null } },
+    });
+    if (marked > 0) throw problem('second-marking-begun', { who: held.reader });
+    await SecondMarking.destroy({ where: { id: held.id } });
+  }
+  if (reader === null) return;
+  await insistOnColleagues(database, me, [reader]);
+  const { assignmentId, entryId, partId } = place;
+  await SecondMarking.create({
+    assignmentId,
+    entryId,
+    partId,
+    secondMarkerId: reader,
+    requestedBy: me.account.id,
+    requestedAt: new Date(now()),
+  });
+}
+
+export async function settle(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  place: Place,
+  { attemptId, version, points, comment }: BodyOf<typeof api.settle>,
+): Promise<void> {
+  const { database, now } = context;
+  await insistOnRunningAssignment(database, me, place.assignmentId);
+  const { part } = await findPart(context, editions, me, place);
+  const reading = await readingOf(context, place);
+  if (!reading) throw notFound('The second reading');
+  await database.transaction(async (transaction) => {
+    const mark = markFor(part, { points, levels: null, comment });
+    const { Mark, SecondMark } = database.models;
+    const second = await SecondMark.findOne({
+      where: { secondMarkingId: reading.id, attemptId, points: { [Op.ne]: null } },
+      lock: true,
+      transaction,
+    });
+    if (!second) throw notFound('The second mark');
+    const { entryId, partId } = place;
+    const first = await Mark.findOne({ where: { attemptId, entryId, partId }, transaction });
+    if (first)
+      await second.update(
+        {
+          // The points that were given blind are what agreement is about, also after settling.
+          firstPoints: second.firstPoints ?? first.points,
+          adjudicatedBy: me.account.id,
+          adjudicatedAt: new Date(now()),
+        },
+        { transaction },
+      );
+    await giveMark(context, editions, me, place, { attemptId, version }, mark, transaction);
+  });
+}
