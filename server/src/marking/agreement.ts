@@ -27,7 +27,7 @@ async function markedByBoth(database: Database, place: Place, part: Part, readin
     ({ responses }) => answerTo(part, responses) !== undefined,
   );
   const first = new Map(
-    (await readMarks(database, place.assignmentId))
+    (await readMarks(database, answers))
       .filter((mark) => mark.entry === place.entryId && mark.part === place.partId)
       .map((mark) => [mark.attemptId, mark]),
   );

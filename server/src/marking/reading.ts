@@ -4,6 +4,7 @@ import { kindOf, type Levels } from '@oaken/core/items';
 import { wordsIn } from '@oaken/core/plain';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
+import { readRecords } from '../attempts/record';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
 import {
@@ -28,19 +29,31 @@ export interface StoredMark {
   at: Date;
 }
 
-export async function readMarks({ models }: Database, assignmentId: number): Promise<StoredMark[]> {
-  const marks = await models.Mark.findAll({
-    include: [{ association: 'attempt', attributes: [], where: { assignmentId } }, 'marker'],
+/** The marks of the works that these answers belong to. */
+export async function readMarks(
+  database: Database,
+  answers: readonly Answered[],
+): Promise<StoredMark[]> {
+  const attemptIds = [...new Set(answers.map(({ attemptId }) => attemptId))];
+  const recordOf = await readRecords(database, { attemptIds }, ['marks']);
+  const marks = attemptIds.flatMap((attemptId) =>
+    [...recordOf(attemptId).marks].flatMap(([entry, ofEntry]) =>
+      ofEntry.map((mark) => ({ attemptId, entry, mark })),
+    ),
+  );
+  const markers = await database.models.Account.findAll({
+    where: { id: [...new Set(marks.map(({ mark }) => mark.markedBy))] },
   });
-  return marks.map((mark) => ({
-    attemptId: mark.attemptId,
-    entry: mark.entryId,
+  const nameOf = new Map(markers.map(({ id, fullName }) => [id, fullName]));
+  return marks.map(({ attemptId, entry, mark }) => ({
+    attemptId,
+    entry,
     part: mark.partId,
     version: mark.version,
     points: mark.points,
     comment: mark.comment,
     levels: mark.levels,
-    by: mark.marker?.fullName ?? '',
+    by: nameOf.get(mark.markedBy) ?? '',
     at: mark.markedAt,
   }));
 }
@@ -138,6 +151,6 @@ export async function readMarking(
   const answers = await readAnswers(context.database, assignmentId, [
     ...new Set(wanted.map(({ entry }) => entry.id)),
   ]);
-  const marks = await readMarks(context.database, assignmentId);
+  const marks = await readMarks(context.database, answers);
   return { title, mayMark, ...workOf(wanted, answers, marks, { names: true }) };
 }
