@@ -45,8 +45,6 @@ export default ts.config(
   },
   { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser } } },
   { files: ['**/*.vue', '**/*.ts'], rules: { 'no-undef': 'off' } },
-  // What a test reads from the wire has the shape that the test then asserts.
-  { files: ['**/test/**'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
   // A component of a test is only what the test needs of it.
   {
     files: ['web/test/**'],

@@ -1,6 +1,7 @@
 import { api, type Audience, type Endpoint } from '@oaken/contract';
 import { rows } from './support/sql';
 import { clientKey, openSchool, giveTest, type School, type Visitor } from './support/school';
+import { openApi } from './support/openapi';
 
 let school: School;
 let people: Record<'nobody' | 'student' | 'teacher' | 'administrator', Visitor>;
@@ -50,20 +51,25 @@ describe('what belongs to somebody else answers like what does not exist', () =>
     const other = await school.staff('lindqvist');
     const mine = await giveTest(school, people.teacher);
     const paths: [string, (id: number) => string, number, unknown?][] = [
-      ['GET', (id) => `/api/tests/${id}`, mine.testId],
-      ['DELETE', (id) => `/api/tests/${id}`, mine.testId],
+      ['GET', (id) => `/api/tests/${id}` as const, mine.testId],
+      ['DELETE', (id) => `/api/tests/${id}` as const, mine.testId],
       [
         'POST',
-        (id) => `/api/tests/${id}/changes`,
+        (id) => `/api/tests/${id}/changes` as const,
         mine.testId,
         { changes: [{ do: 'describe', facts: { title: 'Mine now' } }] },
       ],
-      ['GET', (id) => `/api/classes/${id}`, mine.classId],
-      ['POST', (id) => `/api/classes/${id}/students/6/passcode`, mine.classId, {}],
-      ['GET', (id) => `/api/assignments/${id}/results`, mine.assignmentId],
-      ['GET', (id) => `/api/assignments/${id}/exports/students`, mine.assignmentId],
-      ['DELETE', (id) => `/api/assignments/${id}`, mine.assignmentId],
-      ['POST', (id) => `/api/assignments/${id}/release`, mine.assignmentId, { released: true }],
+      ['GET', (id) => `/api/classes/${id}` as const, mine.classId],
+      ['POST', (id) => `/api/classes/${id}/students/6/passcode` as const, mine.classId, {}],
+      ['GET', (id) => `/api/assignments/${id}/results` as const, mine.assignmentId],
+      ['GET', (id) => `/api/assignments/${id}/exports/students` as const, mine.assignmentId],
+      ['DELETE', (id) => `/api/assignments/${id}` as const, mine.assignmentId],
+      [
+        'POST',
+        (id) => `/api/assignments/${id}/release` as const,
+        mine.assignmentId,
+        { released: true },
+      ],
     ];
     for (const [method, path, id, body] of paths) {
       const theirs = await other.send(method, path(id), body);
@@ -111,7 +117,7 @@ describe('what belongs to somebody else answers like what does not exist', () =>
     expect((await other.get('/api/items/46')).status).toBe(200);
     expect((await people.teacher.get('/api/items/46')).status).toBe(404);
     const page = await people.teacher.ok('GET', '/api/items?words=sandstone');
-    expect(page.items.map(({ id }: { id: number }) => id)).not.toContain(46);
+    expect(page.items.map(({ id }) => id)).not.toContain(46);
     const body = {
       clientKey: '00000000-0000-4000-a000-000000000001',
       title: 'Taken',
@@ -124,7 +130,7 @@ describe('what belongs to somebody else answers like what does not exist', () =>
     const put = {
       do: 'put',
       entry: { id: 'taken1', itemId: 46, revisionId: 46, points: 1 },
-      section: outline.sections[0].id,
+      section: outline.sections[0]!.id,
       before: null,
     };
     expect(
@@ -137,20 +143,18 @@ describe('what belongs to somebody else answers like what does not exist', () =>
     const [pin] = mine.test.revisions;
     const revised = await people.teacher.ok(
       'POST',
-      `/api/tests/${mine.testId}/entries/${mine.test.outline.sections[0].entries[0].id}/revision`,
+      `/api/tests/${mine.testId}/entries/${mine.test.outline.sections[0]!.entries[0]!.id}/revision`,
       {
-        basedOn: pin.id,
-        content: { ...pin.content, stem: '<p>Mine alone</p>' },
+        basedOn: pin!.id,
+        content: { ...pin!.content, stem: '<p>Mine alone</p>' },
       },
     );
-    const revision = revised.revisions.find(
-      ({ forThisTest }: { forThisTest: boolean }) => forThisTest,
-    );
+    const revision = revised.revisions.find(({ forThisTest }) => forThisTest);
     const second = await giveTest(school, people.teacher);
-    const entry = second.test.outline.sections[0].entries.find(
-      ({ itemId }: { itemId: number }) => itemId === pin.itemId,
+    const entry = second.test.outline.sections[0]!.entries.find(
+      ({ itemId }) => itemId === pin!.itemId,
     );
-    const changes = [{ do: 'revise', entry: entry.id, revisionId: revision.id }];
+    const changes = [{ do: 'revise', entry: entry!.id, revisionId: revision!.id }];
     expect(
       (await people.teacher.post(`/api/tests/${second.testId}/changes`, { changes })).status,
     ).toBe(404);
@@ -166,7 +170,7 @@ describe('what belongs to somebody else answers like what does not exist', () =>
     const outsider = await school.student('6D', 1);
     const answers = [
       {
-        entry: attempt.form.sections[0].entries[0].id,
+        entry: attempt.form.sections[0]!.entries[0]!.id,
         number: 9,
         device: 'device000002',
         responses: { a: 'a' },
@@ -221,19 +225,20 @@ test('only the decoder of photos may run WebAssembly', async () => {
 });
 
 test('the OpenAPI page names every endpoint, with its parameters and bodies', async () => {
-  const { paths, openapi } = await people.nobody.ok('GET', '/api/openapi.json');
+  const page = await people.nobody.ok('GET', '/api/openapi.json');
+  const { paths, openapi } = openApi.parse(page);
   expect(openapi).toBe('3.1.0');
   for (const [name, endpoint] of Object.entries(api) as [string, Endpoint][]) {
     const operation =
-      paths[endpoint.path.replace(/:(\w+)/g, '{$1}')][endpoint.method.toLowerCase()];
-    expect([operation.operationId, operation.summary]).toEqual([name, endpoint.does]);
+      paths[endpoint.path.replace(/:(\w+)/g, '{$1}')]![endpoint.method.toLowerCase()];
+    expect([operation!.operationId, operation!.summary]).toEqual([name, endpoint.does]);
   }
   expect(
-    paths['/api/tests'].post.requestBody.content['application/json'].schema.required,
+    paths['/api/tests']!.post!.requestBody!.content['application/json']!.schema.required,
   ).toContain('clientKey');
-  expect(
-    paths['/api/items'].get.parameters.map((parameter: { name: string }) => parameter.name),
-  ).toContain('standard');
+  expect(paths['/api/items']!.get!.parameters!.map((parameter) => parameter.name)).toContain(
+    'standard',
+  );
 });
 
 describe('sessions', () => {
@@ -297,12 +302,12 @@ describe('wrong tries', () => {
   test('a new passcode ends the old one and its sessions', async () => {
     const teacher = await school.staff('nwosu');
     const { classes } = await teacher.ok('GET', '/api/classes');
-    const { roster } = await teacher.ok('GET', `/api/classes/${classes[0].id}`);
+    const { roster } = await teacher.ok('GET', `/api/classes/${classes[0]!.id}`);
     school.clock.now += 3_600_000;
     const before = await school.student('8C', 0);
     const { passcode } = await teacher.ok(
       'POST',
-      `/api/classes/${classes[0].id}/students/${roster[0].id}/passcode`,
+      `/api/classes/${classes[0]!.id}/students/${roster[0]!.id}/passcode`,
       {},
     );
     school.clock.now += 6_000;
@@ -312,7 +317,7 @@ describe('wrong tries', () => {
       (
         await again.post('/api/session/student', {
           code: 'BRN8C3',
-          studentId: roster[0].id,
+          studentId: roster[0]!.id,
           passcode,
         })
       ).status,

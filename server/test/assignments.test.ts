@@ -1,3 +1,6 @@
+import type { Part } from '@oaken/core/items';
+import type { AttemptAnswer } from '@oaken/contract/attempts';
+import { choicesOf, keyOf } from './support/parts';
 import { entriesOf, type Edition } from '@oaken/core/forms';
 import { fromJson, row, rows } from './support/sql';
 import {
@@ -21,19 +24,20 @@ afterAll(() => school.close());
 
 const hour = 3_600_000;
 const week = 168 * hour;
-const attemptAt = (assignmentId: number) => `/api/seat/assignments/${assignmentId}/attempt`;
+const attemptAt = (assignmentId: number) =>
+  `/api/seat/assignments/${assignmentId}/attempt` as const;
 const begin = (by: Visitor, assignmentId: number, body: object = {}) =>
   by.ok('POST', attemptAt(assignmentId), body);
 const hand = (by: Visitor, id: number) =>
   by.ok('POST', `/api/seat/attempts/${id}/hand-in`, { answers: [] });
 const lineOf = async (by: Visitor, assignmentId: number) =>
   (await by.ok('GET', '/api/seat')).assignments.find(
-    (assignment: { assignmentId: number }) => assignment.assignmentId === assignmentId,
+    (assignment) => assignment.assignmentId === assignmentId,
   );
 const rosterOf = async (classId: number) =>
   (await teacher.ok('GET', `/api/classes/${classId}`)).roster;
 const standing = (assignmentId: number) => teacher.ok('GET', `/api/assignments/${assignmentId}`);
-const changing = (changed: any, change: object = {}) => {
+const changing = (changed: Awaited<ReturnType<typeof standing>>, change: object = {}) => {
   const { opensAt, closesAt, lateRule, rules } = changed.assignment;
   const { visibleFrom, answersFrom, word, instructions, note } = changed;
   return {
@@ -50,21 +54,21 @@ const changing = (changed: any, change: object = {}) => {
   };
 };
 /** The first part of each entry with its key, by the edition: ids are others than the bank's. */
-async function partsOf(assignmentId: number): Promise<Map<string, any>> {
+async function partsOf(assignmentId: number): Promise<Map<string, Part>> {
   const { content } = (await row<{ content: unknown }>(
     school.database,
     'SELECT e.content FROM editions e JOIN assignments a ON a.edition_id = e.id WHERE a.id = :assignmentId',
     { assignmentId },
   ))!;
   return new Map(
-    entriesOf(fromJson<Edition>(content)).map((entry) => [entry.id, entry.content.parts[0]]),
+    entriesOf(fromJson<Edition>(content)).map((entry) => [entry.id, entry.content.parts[0]!]),
   );
 }
 /** Answers the first entry of an attempt with its first choice, so that attempts differ. */
-async function answerFirst(by: Visitor, attempt: any, right: (entry: string) => string) {
-  const [entry] = attempt.form.sections[0].entries;
+async function answerFirst(by: Visitor, attempt: AttemptAnswer, right: (entry: string) => string) {
+  const { id, item } = attempt.form.sections[0]!.entries[0]!;
   await by.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
-    answers: [answer(entry.id, 1, { [entry.item.parts[0].id]: right(entry.id) })],
+    answers: [answer(id, 1, { [item.parts[0]!.id]: right(id) })],
   });
 }
 
@@ -72,12 +76,12 @@ describe('who gets it', () => {
   test('classes, groups and single students, each student once, through the class that was chosen', async () => {
     const [b, d] = [await rosterOf(1), await rosterOf(2)];
     const { groups } = await teacher.ok('GET', '/api/groups');
-    const table = groups.find(({ name }: { name: string }) => name === 'Ratio table');
-    expect(table.students).toHaveLength(7);
+    const table = groups.find(({ name }) => name === 'Ratio table');
+    expect(table!.students).toHaveLength(7);
     const who = {
       classIds: [2],
-      groupIds: [table.id],
-      studentIds: [b[2].id, b[0].id, d[3].id],
+      groupIds: [table!.id],
+      studentIds: [b[2]!.id, b[0]!.id, d[3]!.id],
       link: false,
     };
     const reckoned = await teacher.ok('POST', '/api/recipients', who);
@@ -85,9 +89,7 @@ describe('who gets it', () => {
     expect(reckoned.students).toBe(26 + 7 + 1);
     expect(reckoned.accommodations).toContainEqual({ words: 'time ×1.5', students: 1 });
     expect(reckoned.forms).toEqual([{ name: 'B', students: 1 }]);
-    expect(reckoned.has.map(({ title }: { title: string }) => title)).toContain(
-      'Percent and rates, second look',
-    );
+    expect(reckoned.has.map(({ title }) => title)).toContain('Percent and rates, second look');
     const given = await giveTest(school, teacher, { change: { who } });
     expect(given.students).toBe(34);
     const lines = await rows<{ classId: number; n: number }>(
@@ -102,8 +104,8 @@ describe('who gets it', () => {
     const student = await standing(given.assignmentId);
     expect(student.assignment.recipients).toBe(
       `class 6D, group Ratio table of 6B, ${[b[2], b[0], d[3]]
-        .sort((x, y) => x.id - y.id)
-        .map((candidate) => `${candidate.givenName} ${candidate.familyName}`)
+        .sort((x, y) => x!.id - y!.id)
+        .map((candidate) => `${candidate!.givenName} ${candidate!.familyName}`)
         .join(', ')
         .replace(/, ([^,]*)$/, ' and $1')}`,
     );
@@ -119,8 +121,8 @@ describe('who gets it', () => {
   test('others’ classes, groups and students are not there', async () => {
     const lindqvist = await school.staff('lindqvist');
     const { groups } = await teacher.ok('GET', '/api/groups');
-    const student = (await rosterOf(1))[0].id;
-    for (const who of [{ classIds: [1] }, { groupIds: [groups[0].id] }, { studentIds: [student] }])
+    const student = (await rosterOf(1))[0]!.id;
+    for (const who of [{ classIds: [1] }, { groupIds: [groups[0]!.id] }, { studentIds: [student] }])
       expect(
         (await lindqvist.post('/api/recipients', { ...wishes([], null).who, ...who })).status,
       ).toBe(404);
@@ -145,7 +147,7 @@ describe('accommodations act by themselves', () => {
     const given = await giveTest(school, teacher, { className: '6B' });
     const roster = await rosterOf(1);
     const accommodationsPath = (place: number) =>
-      `/api/classes/1/students/${roster[place].id}/accommodations`;
+      `/api/classes/1/students/${roster[place]!.id}/accommodations` as const;
     const none = {
       time: 1,
       aloud: false,
@@ -167,17 +169,17 @@ describe('accommodations act by themselves', () => {
       await begin(plain, given.assignmentId),
       await begin(helped, given.assignmentId),
     ];
-    expect([first.deadlineAt - first.now, two.deadlineAt - two.now]).toEqual([
+    expect([first.deadlineAt! - first.now, two.deadlineAt! - two.now]).toEqual([
       20 * 60_000,
       40 * 60_000,
     ]);
     expect([two.aloud, two.textSize, first.aloud]).toEqual([true, 1.5, false]);
-    const choices = ({ form }: any) =>
-      Math.max(...form.sections[0].entries.map((entry: any) => entry.item.parts[0].choices.length));
+    const choices = ({ form }: AttemptAnswer) =>
+      Math.max(...form.sections[0]!.entries.map(({ item }) => choicesOf(item.parts[0]).length));
     expect([choices(first) > 2, choices(two)]).toEqual([true, 2]);
     expect(
-      (await lineOf(helped, given.assignmentId)).closesAt -
-        (await lineOf(plain, given.assignmentId)).closesAt,
+      (await lineOf(helped, given.assignmentId))!.closesAt! -
+        (await lineOf(plain, given.assignmentId))!.closesAt!,
     ).toBe(48 * hour);
     // Taken away meanwhile: this attempt goes on as it began.
     await teacher.ok('PUT', accommodationsPath(1), none);
@@ -192,7 +194,7 @@ describe('accommodations act by themselves', () => {
       change: { closesAt: school.clock.now + hour },
     });
     const roster = await rosterOf(2);
-    await teacher.ok('PUT', `/api/classes/2/students/${roster[5].id}/accommodations`, {
+    await teacher.ok('PUT', `/api/classes/2/students/${roster[5]!.id}/accommodations`, {
       time: null,
       aloud: false,
       textSize: 1,
@@ -212,8 +214,8 @@ describe('accommodations act by themselves', () => {
     school.clock.now -= 2 * hour;
     await teacher.ok(
       'PUT',
-      `/api/classes/2/students/${roster[5].id}/accommodations`,
-      roster[5].accommodations,
+      `/api/classes/2/students/${roster[5]!.id}/accommodations`,
+      roster[5]!.accommodations,
     );
   });
 });
@@ -238,10 +240,9 @@ describe('attempts', () => {
     });
     const student = await school.student('6B', 12);
     const parts = await partsOf(given.assignmentId);
-    const right = (entry: string) => parts.get(entry).key[0];
+    const right = (entry: string) => keyOf(parts.get(entry))[0]!;
     const wrong = (entry: string) =>
-      parts.get(entry).choices.find(({ id }: { id: string }) => !parts.get(entry).key.includes(id))
-        .id;
+      choicesOf(parts.get(entry)).find(({ id }) => !keyOf(parts.get(entry)).includes(id))!.id;
     for (const pick of [wrong, right, wrong]) {
       const attempt = await begin(student, given.assignmentId, { again: true });
       await answerFirst(student, attempt, pick);
@@ -252,13 +253,13 @@ describe('attempts', () => {
     expect((await student.post(attemptAt(given.assignmentId), { again: true })).body.title).toBe(
       'You have no attempts left.',
     );
-    const points = async () => (await lineOf(student, given.assignmentId)).score.points;
+    const points = async () => (await lineOf(student, given.assignmentId))!.score!.points;
     expect(await points()).toBe(1);
     const report = await student.ok('GET', `/api/seat/assignments/${given.assignmentId}/report`);
     // Others can still answer, so nothing shows what is right.
     expect([report.attempt, report.attempts, report.entries]).toEqual([2, 3, null]);
     const results = await teacher.ok('GET', `/api/assignments/${given.assignmentId}/results`);
-    expect(results.students.find((candidate: any) => candidate.points !== null)).toMatchObject({
+    expect(results.students.find((candidate) => candidate.points !== null)).toMatchObject({
       points: 1,
       state: 'handed-in',
     });
@@ -277,7 +278,7 @@ describe('attempts', () => {
       expect([counts, await points()]).toEqual([counts, expected]);
     }
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, {
-      studentIds: [(await rosterOf(1))[12].id],
+      studentIds: [(await rosterOf(1))[12]!.id],
       closesAt: null,
       minutes: 0,
       attempts: 1,
@@ -285,7 +286,7 @@ describe('attempts', () => {
     await begin(student, given.assignmentId, { again: true });
     expect(
       (await teacher.ok('GET', `/api/assignments`)).assignments.find(
-        ({ id }: any) => id === given.assignmentId,
+        ({ id }) => id === given.assignmentId,
       ),
     ).toMatchObject({ working: 1, handedIn: 0, notBegun: 26 });
   });
@@ -293,7 +294,7 @@ describe('attempts', () => {
   test('the word that is read out: asked for once, guesses wait longer each time', async () => {
     const given = await giveTest(school, teacher, { change: { word: 'Black Walnut' } });
     const [student, other] = [await school.student('6B', 13), await school.student('6B', 14)];
-    expect((await lineOf(student, given.assignmentId)).asksWord).toBe(true);
+    expect((await lineOf(student, given.assignmentId))!.asksWord).toBe(true);
     expect(JSON.stringify(await student.ok('GET', '/api/seat'))).not.toContain('Walnut');
     expect((await student.post(attemptAt(given.assignmentId))).body.title).toMatch(/Type the word/);
     const attempt = await begin(student, given.assignmentId, { word: ' black  walnut ' });
@@ -333,11 +334,13 @@ describe('times and release', () => {
     const student = await school.student('6B', 15);
     expect(await lineOf(student, given.assignmentId)).toBeUndefined();
     school.clock.now = start + hour;
-    expect((await lineOf(student, given.assignmentId)).state).toBe('coming');
+    expect((await lineOf(student, given.assignmentId))!.state).toBe('coming');
     school.clock.now = start + 9 * hour;
     const attempt = await begin(student, given.assignmentId);
     const parts = await partsOf(given.assignmentId);
-    const answers = [...parts].map(([entry, part]) => answer(entry, 1, { [part.id]: part.key[0] }));
+    const answers = [...parts].map(([entry, part]) =>
+      answer(entry, 1, { [part.id]: keyOf(part)[0] }),
+    );
     await student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
     expect(await hand(student, attempt.id)).toMatchObject({ late: true });
     const stored = await row<{ points: number; maxPoints: number; off: string }>(
@@ -346,7 +349,7 @@ describe('times and release', () => {
       { id: attempt.id },
     );
     expect([stored!.points / stored!.maxPoints, Number(stored!.off)]).toEqual([0.75, 0.25]);
-    expect((await lineOf(student, given.assignmentId)).score).toEqual({
+    expect((await lineOf(student, given.assignmentId))!.score).toEqual({
       points: null,
       maxPoints: null,
       share: null,
@@ -398,7 +401,7 @@ describe('times and release', () => {
     });
     expect(await entries()).toBeNull();
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, {
-      studentIds: [(await rosterOf(2))[11].id],
+      studentIds: [(await rosterOf(2))[11]!.id],
       closesAt: start + 5 * hour,
       minutes: 0,
       attempts: 0,
@@ -407,21 +410,21 @@ describe('times and release', () => {
     expect(await entries()).toBeNull();
     school.clock.now = start + 5 * hour;
     const out = await entries();
-    expect(out[0]).toMatchObject({
+    expect(out![0]).toMatchObject({
       points: 0,
       right: [expect.any(String)],
       explanation: expect.any(String),
     });
     const { byStandard } = await report();
-    expect(byStandard.length).toBeGreaterThan(0);
-    for (const standard of byStandard)
+    expect(byStandard!.length).toBeGreaterThan(0);
+    for (const standard of byStandard!)
       expect(standard).toMatchObject({
         share: 0,
         statement: expect.stringMatching(/\w{4}/),
         words: expect.stringMatching(/^0 of /),
       });
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/release`, { released: false });
-    expect((await entries())[0].explanation).toBeNull();
+    expect((await entries())![0]!.explanation).toBeNull();
     school.clock.now = start;
   });
 });
@@ -432,7 +435,7 @@ describe('changing what was given', () => {
     const given = await giveTest(school, teacher, { change: { closesAt: start + hour } });
     const student = await school.student('6B', 16);
     const attempt = await begin(student, given.assignmentId);
-    const deadline = async () => (await begin(student, given.assignmentId)).deadlineAt - start;
+    const deadline = async () => (await begin(student, given.assignmentId)).deadlineAt! - start;
     const currentStudent = await standing(given.assignmentId);
     const change = (more: object) =>
       teacher.ok('PUT', `/api/assignments/${given.assignmentId}`, changing(currentStudent, more));
@@ -443,7 +446,7 @@ describe('changing what was given', () => {
     // More minutes for one reach beyond the closing time, for that student alone.
     await change({ rules: { ...currentStudent.assignment.rules, limitMinutes: 50 } });
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, {
-      studentIds: [(await rosterOf(1))[16].id],
+      studentIds: [(await rosterOf(1))[16]!.id],
       closesAt: null,
       minutes: 30,
       attempts: 0,
@@ -453,12 +456,12 @@ describe('changing what was given', () => {
     expect(await deadline()).toBe(0);
     school.clock.now = start + 11_000;
     await school.chores();
-    expect((await lineOf(student, given.assignmentId)).state).toBe('handed-in');
+    expect((await lineOf(student, given.assignmentId))!.state).toBe('handed-in');
     const other = await school.student('6B', 17);
     expect((await other.post(attemptAt(given.assignmentId))).body.title).toBe('It has closed.');
     // Open again for one, then for all.
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/extend`, {
-      studentIds: [(await rosterOf(1))[17].id],
+      studentIds: [(await rosterOf(1))[17]!.id],
       closesAt: start + 2 * hour,
       minutes: 0,
       attempts: 0,
@@ -535,9 +538,9 @@ describe('guests by a link', () => {
     const { link } = await standing(given.assignmentId);
     expect(link).toMatch(/^[\w-]{22}$/);
     const guest = school.visitor();
-    expect((await guest.post('/api/session/link', { token: link.replace(/./g, 'x') })).status).toBe(
-      404,
-    );
+    expect(
+      (await guest.post('/api/session/link', { token: link!.replace(/./g, 'x') })).status,
+    ).toBe(404);
     expect((await guest.ok('POST', '/api/session/link', { token: link })).title).toBe('Given');
     await guest.signIn(guest.post('/api/session/guest', { token: link, name: 'Ida Somebody' }));
     expect((await guest.ok('GET', '/api/seat')).assignments).toHaveLength(1);
@@ -545,23 +548,25 @@ describe('guests by a link', () => {
     const student = (await rosterOf(1))[20];
     const [line] = (await standing(given.assignmentId)).students;
     expect(line).toMatchObject({ name: 'Ida Somebody', guest: true, state: 'working' });
-    const tie = `/api/assignments/${given.assignmentId}/guests/${line.studentId}/tie`;
-    expect((await teacher.post(tie, { studentId: student.id })).status).toBe(409);
+    const tie = `/api/assignments/${given.assignmentId}/guests/${line!.studentId}/tie` as const;
+    expect((await teacher.post(tie, { studentId: student!.id })).status).toBe(409);
     await hand(guest, attempt.id);
     expect(
       (await teacher.ok('GET', `/api/assignments/${given.assignmentId}/results`)).students,
     ).toMatchObject([{ class: 'Guests', state: 'handed-in' }]);
-    await teacher.ok('POST', tie, { studentId: student.id });
+    await teacher.ok('POST', tie, { studentId: student!.id });
     const after = await standing(given.assignmentId);
     expect(after.students).toMatchObject([
-      { studentId: student.id, guest: false, className: '6B', state: 'handed-in' },
+      { studentId: student!.id, guest: false, className: '6B', state: 'handed-in' },
     ]);
-    expect((await lineOf(await school.student('6B', 20), given.assignmentId)).attemptsMade).toBe(1);
+    expect((await lineOf(await school.student('6B', 20), given.assignmentId))!.attemptsMade).toBe(
+      1,
+    );
     // The guest's own way in is over.
     school.clock.now += 6_000;
     expect((await guest.get('/api/seat')).status).toBe(401);
     school.clock.now -= 6_000;
-    const wrong = (await rosterOf(2))[0].id;
+    const wrong = (await rosterOf(2))[0]!.id;
     expect((await (await school.staff('nwosu')).post(tie, { studentId: wrong })).status).toBe(404);
   });
 });

@@ -1,3 +1,4 @@
+import type { ProblemBody } from '@oaken/contract';
 import {
   answer,
   clientKey,
@@ -24,21 +25,21 @@ afterAll(async () => {
   expect(school.log).toEqual([]);
 });
 
-const problem = async (reply: Promise<Reply>) => {
+const problem = async (reply: Promise<Reply<Partial<ProblemBody>>>) => {
   const { status, body, headers } = await reply;
   expect(headers.get('content-type')).toContain('application/problem+json');
   expect(JSON.stringify(body)).not.toMatch(/node_modules|\.ts:|Sequelize|SELECT /);
   return {
     status,
-    title: body.title as string,
-    fields: (body.errors ?? []) as { pointer: string; message: string }[],
+    title: body.title,
+    fields: body.errors ?? [],
   };
 };
 
 test('an item that is far too long is refused before anything of it is kept', async () => {
   const bank = (await teacher.ok('GET', '/api/banks')).banks.find(
-    (candidate: { mine: boolean }) => candidate.mine,
-  ).id;
+    (candidate) => candidate.mine,
+  )!.id;
   const part = {
     id: 'p',
     kind: 'true-false',
@@ -122,7 +123,7 @@ describe('nonsense is answered in words', () => {
     ['a list for one value', 'GET', '/api/items?words=a&words=b', undefined, 422],
   ])('%s', async (_, method, path, body, status) => {
     const answered = await problem(teacher.send(method, path, body));
-    expect([answered.status, answered.title.length > 0]).toEqual([status, true]);
+    expect([answered.status, answered.title!.length > 0]).toEqual([status, true]);
   });
 
   test('a huge but allowed search ends well', async () => {
@@ -134,7 +135,7 @@ describe('nonsense is answered in words', () => {
 describe('changing a test', () => {
   const change = (...changes: unknown[]) =>
     problem(teacher.post(`/api/tests/${made.testId}/changes`, { changes }));
-  const entry = () => made.test.outline.sections[0].entries[0];
+  const entry = () => made.test.outline.sections[0]!.entries[0];
 
   test('points below zero, without number and beyond measure are refused at their place', async () => {
     for (const [points, message] of [
@@ -142,7 +143,7 @@ describe('changing a test', () => {
       ['many', 'Points must be a number.'],
       [1e9, 'More than 1000 points is not possible.'],
     ]) {
-      const { status, fields } = await change({ do: 'give-points', entry: entry().id, points });
+      const { status, fields } = await change({ do: 'give-points', entry: entry()!.id, points });
       expect([status, fields]).toEqual([422, [{ pointer: '/changes/0/points', message }]]);
     }
   });
@@ -150,8 +151,8 @@ describe('changing a test', () => {
   test('an entry that pins a revision of another item is refused', async () => {
     const put = {
       do: 'put',
-      entry: { id: 'false1', itemId: entry().itemId, revisionId: 60, points: 1 },
-      section: made.test.outline.sections[0].id,
+      entry: { id: 'false1', itemId: entry()!.itemId, revisionId: 60, points: 1 },
+      section: made.test.outline.sections[0]!.id,
       before: null,
     };
     expect((await change(put)).status).toBe(404);
@@ -159,16 +160,14 @@ describe('changing a test', () => {
 
   const revise = (content: unknown) =>
     problem(
-      teacher.post(`/api/tests/${made.testId}/entries/${entry().id}/revision`, {
-        basedOn: entry().revisionId,
+      teacher.post(`/api/tests/${made.testId}/entries/${entry()!.id}/revision`, {
+        basedOn: entry()!.revisionId,
         content,
       }),
     );
   const contentOf = () =>
     JSON.parse(
-      JSON.stringify(
-        made.test.revisions.find(({ id }: { id: number }) => id === entry().revisionId).content,
-      ),
+      JSON.stringify(made.test.revisions.find(({ id }) => id === entry()!.revisionId)!.content),
     );
 
   test.each([
@@ -311,14 +310,14 @@ describe('a student’s answers', () => {
   test('odd ones are refused or kept as nothing, and none stops the hand-in', async () => {
     const student = await school.student('6B', 0);
     const attempt = await student.ok('POST', `/api/seat/assignments/${made.assignmentId}/attempt`);
-    const ids = attempt.form.sections[0].entries.map(({ id }: { id: string }) => id);
+    const ids = attempt.form.sections[0]!.entries.map(({ id }) => id);
     const save = (...answers: unknown[]) =>
       student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
     const refused = [
-      await save(answer(ids[0], 0, { a: 'x' })),
-      await save(answer(ids[0], 1.5, { a: 'x' })),
-      await save(answer(ids[0], 1, { a: 'x'.repeat(30_000) })),
-      await save({ ...answer(ids[0], 1, {}), device: '"; DROP TABLE answers' }),
+      await save(answer(ids[0]!, 0, { a: 'x' })),
+      await save(answer(ids[0]!, 1.5, { a: 'x' })),
+      await save(answer(ids[0]!, 1, { a: 'x'.repeat(30_000) })),
+      await save({ ...answer(ids[0]!, 1, {}), device: '"; DROP TABLE answers' }),
       await save(),
     ];
     expect(refused.map(({ status }) => status)).toEqual([422, 422, 422, 422, 422]);
@@ -331,13 +330,11 @@ describe('a student’s answers', () => {
       {},
     ];
     const replies = await Promise.all(
-      odd.map((responses, index) => save(answer(ids[index], 1, responses))),
+      odd.map((responses, index) => save(answer(ids[index]!, 1, responses))),
     );
     expect(replies.map(({ status }) => status)).toEqual([200, 200, 200, 200, 200, 200]);
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
     const results = await teacher.ok('GET', `/api/assignments/${made.assignmentId}/results`);
-    expect(
-      results.students.find(({ state }: { state: string }) => state === 'handed-in').points,
-    ).toBe(0);
+    expect(results.students.find(({ state }) => state === 'handed-in')!.points).toBe(0);
   });
 });

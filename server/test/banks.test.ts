@@ -1,4 +1,5 @@
 /** Banks, folders and items through their routes, on a real MariaDB. */
+import type { Pinned } from '@oaken/contract/assessments';
 import { clientKey, giveTest, openSchool, type School, type Visitor } from './support/school';
 
 let school: School;
@@ -10,7 +11,7 @@ beforeAll(async () => {
   holloway = await school.staff('holloway');
   lindqvist = await school.staff('lindqvist');
   const { banks } = await holloway.ok('GET', '/api/banks');
-  myBank = banks.find((bank: any) => bank.mine).id;
+  myBank = banks.find((bank) => bank.mine)!.id;
 });
 afterAll(() => school.close());
 
@@ -49,7 +50,7 @@ const make = (
   stem = `Which of these is number ${++made}?`,
   folder: number | null = null,
 ) =>
-  who.ok<{ id: number; revisionId: number }>('POST', '/api/items', {
+  who.ok('POST', '/api/items', {
     clientKey: clientKey(),
     bank,
     folder,
@@ -58,8 +59,8 @@ const make = (
   });
 const find = (who: Visitor, query: string) => who.ok('GET', `/api/items?${query}`);
 const idsOf = async (who: Visitor, query: string) =>
-  (await find(who, query)).items.map(({ id }: { id: number }) => id);
-const refusal = async (reply: Promise<{ status: number; body: any }>) => {
+  (await find(who, query)).items.map(({ id }) => id);
+const refusal = async (reply: Promise<{ status: number; body: { title?: string } }>) => {
   const { status, body } = await reply;
   return [status, body.title];
 };
@@ -104,7 +105,7 @@ describe('writing items', () => {
     const replies = await Promise.all([save('First'), save('Second')]);
     expect(replies.map(({ status }) => status).sort()).toEqual([200, 409]);
     const { revisions } = await holloway.ok('GET', `/api/items/${id}`);
-    expect(revisions.map(({ number }: { number: number }) => number)).toEqual([2, 1]);
+    expect(revisions.map(({ number }) => number)).toEqual([2, 1]);
     const old = await holloway.ok('GET', `/api/revisions/${revisionId}`);
     expect(old.item.content.stem).not.toMatch(/First|Second/);
   });
@@ -119,7 +120,7 @@ describe('writing items', () => {
         facts: { ...facts, ...more },
       });
     const places = async (reply: ReturnType<typeof send>) =>
-      (await reply).body.errors.map((problem: any) => [problem.pointer, problem.message]);
+      (await reply).body.errors!.map((problem) => [problem.pointer, problem.message]);
     expect(await places(send(content('<script>x</script>')))).toEqual([
       ['/content/stem', '<script> is not allowed in a wording.'],
     ]);
@@ -133,7 +134,7 @@ describe('writing items', () => {
     expect(await places(send(content('x', { passage: { id: 999, revision: 999 } })))).toEqual([
       ['/content/passage', 'The passage is gone. Choose another one.'],
     ]);
-    expect((await places(send(content('x'), { seconds: 1 })))[0][0]).toBe('/facts/seconds');
+    expect((await places(send(content('x'), { seconds: 1 })))[0]![0]).toBe('/facts/seconds');
   });
 });
 
@@ -142,14 +143,12 @@ describe('who may do what', () => {
     const { id: bank } = await holloway.ok('POST', '/api/banks', { name: 'Ours', reach: 'mine' });
     const { id, revisionId } = await make(holloway, bank, 'Something about xylographs?');
     const { colleagues } = await holloway.ok('GET', `/api/banks/${bank}/shares`);
-    const accountId = colleagues.find(({ name }: { name: string }) =>
-      name.includes('Lindqvist'),
-    ).accountId;
+    const accountId = colleagues.find(({ name }) => name.includes('Lindqvist'))!.accountId;
     const share = (may: string) =>
       holloway.ok('PUT', `/api/banks/${bank}/shares`, { shares: [{ accountId, may }] });
     const theirs = (await lindqvist.ok('GET', '/api/banks')).banks.find(
-      (candidate: any) => candidate.mine,
-    ).id;
+      (candidate) => candidate.mine,
+    )!.id;
     const attempts = async () => [
       (await find(lindqvist, 'words=xylographs')).total,
       (await lindqvist.get(`/api/items/${id}`)).status,
@@ -186,13 +185,13 @@ describe('who may do what', () => {
 
   test('a shelf for everybody can be used, not changed; a school’s bank is its teachers’', async () => {
     const { banks } = await holloway.ok('GET', '/api/banks');
-    expect(banks.map((bank: any) => [bank.reach, bank.may])).toEqual([
+    expect(banks.map((bank) => [bank.reach, bank.may])).toEqual([
       ['mine', 'edit'],
       ['mine', 'edit'],
       ['school', 'edit'],
       ['everybody', 'use'],
     ]);
-    const shelf = banks.at(-1).id;
+    const shelf = banks.at(-1)!.id;
     const [id] = await idsOf(holloway, `bank=${shelf}`);
     expect(await refusal(holloway.post('/api/items/retire', { items: [id] }))).toEqual([
       403,
@@ -208,8 +207,8 @@ describe('where it is used', () => {
   test('is told with tests, classes and dates, and retiring touches none of them', async () => {
     const { testId, assignmentId } = await giveTest(school, holloway);
     const test = await holloway.ok('GET', `/api/tests/${testId}`);
-    const entry = test.outline.sections[0].entries[0];
-    const used = await holloway.ok('GET', `/api/items/${entry.itemId}`);
+    const entry = test.outline.sections[0]!.entries[0];
+    const used = await holloway.ok('GET', `/api/items/${entry!.itemId}`);
     expect(used.uses).toContainEqual(
       expect.objectContaining({
         testId,
@@ -218,35 +217,36 @@ describe('where it is used', () => {
       }),
     );
     const together = await lindqvist.ok('POST', '/api/items/uses', {
-      items: test.outline.sections[0].entries.map((candidate: any) => candidate.itemId),
+      items: test.outline.sections[0]!.entries.map((candidate) => candidate.itemId),
     });
     expect(together.uses).toContainEqual(
       expect.objectContaining({ testId, mine: false, items: 6 }),
     );
 
     const before = (await find(holloway, 'words=RAT&grades=6')).total;
-    await holloway.ok('POST', '/api/items/retire', { items: [entry.itemId] });
+    await holloway.ok('POST', '/api/items/retire', { items: [entry!.itemId] });
     expect((await find(holloway, 'words=RAT&grades=6')).total).toBe(before - 1);
     const after = await holloway.ok('GET', `/api/tests/${testId}`);
-    const { id: pinned } = test.revisions.find(
-      ({ itemId }: { itemId: number }) => itemId === entry.itemId,
-    );
+    const { id: pinned } = test.revisions.find(({ itemId }) => itemId === entry!.itemId)!;
     expect(after.outline).toEqual(test.outline);
-    const told = (item: any) => ({ ...item, bank: { ...item.bank, retired: item.id === pinned } });
+    const told = (item: Pinned) => ({
+      ...item,
+      bank: { ...item.bank, retired: item.id === pinned },
+    });
     expect(after.revisions).toEqual(test.revisions.map(told));
     expect((await holloway.get(`/api/assignments/${assignmentId}/results`)).status).toBe(200);
     const { items } = await holloway.ok('GET', '/api/retired');
     expect(items[0]).toMatchObject({
-      item: { id: entry.itemId },
+      item: { id: entry!.itemId },
       by: expect.stringContaining('Holloway'),
     });
-    await holloway.ok('POST', '/api/items/restore', { items: [entry.itemId] });
+    await holloway.ok('POST', '/api/items/restore', { items: [entry!.itemId] });
     expect((await find(holloway, 'words=RAT&grades=6')).total).toBe(before);
   });
 
   test('the number of tests follows what is put in and taken out', async () => {
     const { id } = await make(holloway, myBank, 'Counted wherever it is quoted?');
-    const uses = async () => (await find(holloway, 'words=quoted')).items[0].uses;
+    const uses = async () => (await find(holloway, 'words=quoted')).items[0]!.uses;
     expect(await uses()).toBe(0);
     const { id: testId } = await holloway.ok('POST', '/api/tests', {
       clientKey: clientKey(),
@@ -257,7 +257,7 @@ describe('where it is used', () => {
     expect(await uses()).toBe(1);
     expect((await find(holloway, 'words=quoted&uses=some')).total).toBe(1);
     const { outline } = await holloway.ok('GET', `/api/tests/${testId}`);
-    const entry = outline.sections[0].entries[0].id;
+    const entry = outline.sections[0]!.entries[0]!.id;
     await holloway.ok('POST', `/api/tests/${testId}/changes`, {
       changes: [{ do: 'remove', entry }],
     });
@@ -283,7 +283,7 @@ describe('moving and copying', () => {
     ).id;
     const { id } = await make(holloway, myBank);
     const folders = async () =>
-      (await holloway.ok('GET', '/api/banks')).banks.flatMap((bank: any) => bank.folders).length;
+      (await holloway.ok('GET', '/api/banks')).banks.flatMap((bank) => bank.folders).length;
     const before = await folders();
     const { from } = await holloway.ok('POST', '/api/items/move', {
       items: [id],
@@ -303,8 +303,8 @@ describe('moving and copying', () => {
 
   test('a copy knows its source, sees its newer revision, and can take it or leave it', async () => {
     const school1 = (await lindqvist.ok('GET', '/api/banks')).banks.find(
-      (bank: any) => bank.reach === 'school',
-    ).id;
+      (bank) => bank.reach === 'school',
+    )!.id;
     const { id: source, revisionId } = await make(
       lindqvist,
       school1,
@@ -357,9 +357,7 @@ describe('moving and copying', () => {
     const label = (more: object) =>
       holloway.ok('POST', '/api/items/label', { items: ids, ...more });
     const { frameworks } = await holloway.ok('GET', '/api/frameworks');
-    const standard = frameworks[0].standards.find(
-      ({ code }: { code: string }) => code === 'MA.6.RAT.2',
-    ).id;
+    const standard = frameworks[0]!.standards.find(({ code }) => code === 'MA.6.RAT.2')!.id;
     expect(await label({ addStandards: [standard], addTags: ['Warm Up'] })).toEqual({ changed: 2 });
     expect(await label({ addStandards: [standard] })).toEqual({ changed: 0 });
     expect((await find(holloway, `standard=${standard}&tag=warm%20up`)).total).toBe(2);
@@ -378,7 +376,7 @@ describe('folders', () => {
     holloway.post('/api/folders/move', { folders, bank: myBank, parent, before });
   const tree = async () => {
     const { banks } = await holloway.ok('GET', '/api/banks');
-    const list = banks.find((bank: any) => bank.id === myBank).folders as {
+    const list = banks.find((bank) => bank.id === myBank)!.folders as {
       id: number;
       parentId: number | null;
       name: string;
@@ -396,7 +394,7 @@ describe('folders', () => {
     expect((await tree())(a)).toEqual(['B', 'C']);
     for (const into of [a, b]) {
       const { status, body } = await move([a], into);
-      expect([status, body.errors[0].message]).toEqual([
+      expect([status, body.errors![0]!.message]).toEqual([
         422,
         'A folder cannot be moved into itself or into a folder inside it.',
       ]);
@@ -411,7 +409,7 @@ describe('folders', () => {
     expect(await idsOf(holloway, `folder=${top}`)).toEqual([id]);
     expect(await holloway.ok('DELETE', `/api/folders/${inner}`)).toEqual({ items: 1, folders: 0 });
     expect((await holloway.ok('GET', `/api/items/${id}`)).item.folderId).toBe(top);
-    expect(new Map((await find(holloway, `bank=${myBank}`)).counts.folders).get(top)).toBe(1);
+    expect(new Map((await find(holloway, `bank=${myBank}`)).counts!.folders).get(top)).toBe(1);
   });
 
   test('a folder moved to another bank takes its items along', async () => {
@@ -447,7 +445,7 @@ test('near copies are named, across all banks that can be read and no others', a
 
   // The same before copying: an item is no near copy of itself, nor of another that is copied along.
   const nearOf = async (items: number[]) =>
-    (await holloway.ok('POST', '/api/items/near-of', { items })).near.map(({ of, item }: any) => [
+    (await holloway.ok('POST', '/api/items/near-of', { items })).near.map(({ of, item }) => [
       of,
       item.id,
     ]);
@@ -456,7 +454,7 @@ test('near copies are named, across all banks that can be read and no others', a
     await holloway.ok('POST', '/api/items/copy', { items: [id], bank: myBank, folder: null })
   ).items;
   expect(await nearOf([id])).toEqual([[id, twin]]);
-  expect(await nearOf([id, twin])).toEqual([]);
+  expect(await nearOf([id, twin!])).toEqual([]);
 });
 
 test('searches are kept under a name, each for its owner', async () => {
@@ -475,11 +473,11 @@ test('searches are kept under a name, each for its owner', async () => {
 
 test('all that a search finds can be picked', async () => {
   const { total, items: all } = await holloway.ok('GET', '/api/items/all?grades=6&sort=hardest');
-  const ids = all.map(({ id }: { id: number }) => id);
+  const ids = all.map(({ id }) => id);
   expect(ids.length).toBe(total);
   expect(ids.slice(0, 50)).toEqual(await idsOf(holloway, 'grades=6&sort=hardest'));
   const { items } = await holloway.ok('POST', '/api/items/rows', {
     items: ids.slice(0, 3).reverse(),
   });
-  expect(items.map(({ id }: { id: number }) => id)).toEqual(ids.slice(0, 3).reverse());
+  expect(items.map(({ id }) => id)).toEqual(ids.slice(0, 3).reverse());
 });

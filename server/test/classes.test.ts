@@ -80,7 +80,7 @@ async function bring(
   more: { whole?: boolean; choices?: object } = {},
 ) {
   const planned = await plan(classId, list, more.whole);
-  return teacher.ok('POST', '/api/rosters/apply', applying(classId, list, planned, more));
+  return teacher.ok('POST', '/api/rosters/apply', applying(classId, list, planned!, more));
 }
 
 describe('a list into a class', () => {
@@ -91,17 +91,12 @@ describe('a list into a class', () => {
       listed(2, 'Bo', 'Lind'),
     ];
     const planned = await plan(classId, list);
-    expect(
-      planned.lines.map(({ act, rosterNumber }: { act: string; rosterNumber: number }) => [
-        act,
-        rosterNumber,
-      ]),
-    ).toEqual([
+    expect(planned!.lines.map(({ act, rosterNumber }) => [act, rosterNumber])).toEqual([
       ['add', 5],
       ['add', 1],
     ]);
     expect(await rosterOf(classId)).toEqual([]);
-    const body = applying(classId, list, planned);
+    const body = applying(classId, list, planned!);
     const first = await teacher.ok('POST', '/api/rosters/apply', body);
     expect(first).toMatchObject({ added: 2, joined: 0, changed: 0, left: 0 });
     // The answer was lost and the browser says it again.
@@ -131,20 +126,20 @@ describe('a list into a class', () => {
       `/api/seat/assignments/${given.assignmentId}/attempt`,
       {},
     );
-    const left = `/api/classes/${given.classId}/students`;
+    const left = `/api/classes/${given.classId}/students` as const;
     expect(
-      (await teacher.ok('POST', `${left}/${first.id}/left`, { left: true })).working,
+      (await teacher.ok('POST', `${left}/${first!.id}/left`, { left: true })).working,
     ).toBeGreaterThan(0);
-    await teacher.ok('POST', `${left}/${two.id}/left`, { left: true });
+    await teacher.ok('POST', `${left}/${two!.id}/left`, { left: true });
     // Removed while sitting: the work goes on and counts.
-    const entry = attempt.form.sections[0].entries[0];
+    const entry = attempt.form.sections[0]!.entries[0];
     await student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
       answers: [
         {
-          entry: entry.id,
+          entry: entry!.id,
           number: 1,
           device: 'device000001',
-          responses: { [entry.item.parts[0].id]: [] },
+          responses: { [entry!.item.parts[0]!.id]: [] },
           flagged: false,
         },
       ],
@@ -152,25 +147,25 @@ describe('a list into a class', () => {
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
     const seen = async (by: Visitor) =>
       (await by.ok('GET', '/api/seat')).assignments.some(
-        (assignment: { assignmentId: number }) => assignment.assignmentId === given.assignmentId,
+        (assignment) => assignment.assignmentId === given.assignmentId,
       );
     expect([await seen(student), await seen(other)]).toEqual([true, false]);
     expect((await other.post(`/api/seat/assignments/${given.assignmentId}/attempt`)).status).toBe(
       404,
     );
     await bring(given.classId, [
-      listed(1, two.givenName, two.familyName, {
-        studentNumber: two.studentNumber,
+      listed(1, two!.givenName, two!.familyName, {
+        studentNumber: two!.studentNumber,
         rosterNumber: 44,
       }),
     ]);
-    const after = (await rosterOf(given.classId)).find(({ id }: { id: number }) => id === two.id);
-    expect(after).toMatchObject({ rosterNumber: two.rosterNumber, leftAt: null });
+    const after = (await rosterOf(given.classId)).find(({ id }) => id === two!.id);
+    expect(after).toMatchObject({ rosterNumber: two!.rosterNumber, leftAt: null });
     expect(await seen(other)).toBe(true);
-    await teacher.ok('POST', `${left}/${first.id}/left`, { left: false });
-    expect(
-      (await rosterOf(given.classId)).find(({ id }: { id: number }) => id === first.id).handedIn,
-    ).toBe(first.handedIn + 1);
+    await teacher.ok('POST', `${left}/${first!.id}/left`, { left: false });
+    expect((await rosterOf(given.classId)).find(({ id }) => id === first!.id)!.handedIn).toBe(
+      first!.handedIn + 1,
+    );
   });
 
   test('who changes class takes the results along and gets what is open there', async () => {
@@ -180,18 +175,18 @@ describe('a list into a class', () => {
     ];
     const mover = (await rosterOf(from.classId))[10];
     const list = [
-      listed(1, mover.givenName, mover.familyName, { studentNumber: mover.studentNumber }),
+      listed(1, mover!.givenName, mover!.familyName, { studentNumber: mover!.studentNumber }),
     ];
     const planned = await plan(to.classId, list);
-    expect(planned.lines[0]).toMatchObject({ act: 'join', from: { className: '6B' } });
-    expect(planned.open).toBeGreaterThan(0);
+    expect(planned!.lines[0]).toMatchObject({ act: 'join', from: { className: '6B' } });
+    expect(planned!.open).toBeGreaterThan(0);
     const { changeId } = await bring(to.classId, list);
     const places = async () =>
       (
         await rows<{ classId: number; out: Date | null }>(
           school.database,
           'SELECT class_id AS classId, left_at AS `out` FROM enrollments WHERE student_id = :id ORDER BY class_id',
-          { id: mover.id },
+          { id: mover!.id },
         )
       ).map(({ classId, out }) => [classId, out === null]);
     expect(await places()).toEqual([
@@ -201,7 +196,7 @@ describe('a list into a class', () => {
     const open = await rows<{ id: number }>(
       school.database,
       'SELECT assignment_id AS id FROM assignment_students WHERE student_id = :id AND withdrawn_at IS NULL AND assignment_id IN (:ids)',
-      { id: mover.id, ids: [from.assignmentId, to.assignmentId] },
+      { id: mover!.id, ids: [from.assignmentId, to.assignmentId] },
     );
     expect(open.map(({ id }) => id)).toEqual([to.assignmentId]);
     await teacher.ok('POST', `/api/rosters/changes/${changeId}/undo`, {});
@@ -230,19 +225,19 @@ describe('a list into a class', () => {
         sourcedId: null,
         listed: [both],
         whole: true,
-        seen: plans[index].seen,
+        seen: plans[index]!.seen,
         choices: { lines: {}, leaving: [] },
       })),
     };
     const done = await teacher.ok('POST', '/api/rosters/apply', body);
     expect(done).toMatchObject({ added: 1, joined: 1 });
     const [firstRoster, two] = await Promise.all(done.classIds.map((id: number) => rosterOf(id)));
-    expect(firstRoster[0].id).toBe(two[0].id);
+    expect(firstRoster![0]!.id).toBe(two![0]!.id);
   });
 
   test('others’ classes, oversized lists and unanswered questions are refused, and nothing is written', async () => {
     const value = await makeClass('7W');
-    const theirs = (await (await school.staff('lindqvist')).ok('GET', '/api/classes')).classes[0]
+    const theirs = (await (await school.staff('lindqvist')).ok('GET', '/api/classes')).classes[0]!
       .id;
     expect(
       (
@@ -261,20 +256,20 @@ describe('a list into a class', () => {
         })
       ).status,
     ).toBe(422);
-    const known = (await rosterOf((await teacher.ok('GET', '/api/classes')).classes[0].id))[0];
-    const list = [listed(1, known.familyName, known.givenName), listed(2, 'New', 'Face')];
+    const known = (await rosterOf((await teacher.ok('GET', '/api/classes')).classes[0]!.id))[0];
+    const list = [listed(1, known!.familyName, known!.givenName), listed(2, 'New', 'Face')];
     const shown = await plan(value, list);
-    expect(shown.lines[0].act).toBe('ask');
-    const refused = await teacher.post('/api/rosters/apply', applying(value, list, shown));
+    expect(shown!.lines[0]!.act).toBe('ask');
+    const refused = await teacher.post('/api/rosters/apply', applying(value, list, shown!));
     expect(refused.body.errors).toEqual([
       { pointer: '/rosters/0/lines/1', message: expect.stringContaining('likely somebody known') },
     ]);
     expect(await rosterOf(value)).toEqual([]);
     const nowhere = await teacher.post(
       '/api/rosters/apply',
-      applying(null, [listed(1, 'New', 'Face')], shown),
+      applying(null, [listed(1, 'New', 'Face')], shown!),
     );
-    expect(nowhere.body.errors[0]).toEqual({
+    expect(nowhere.body.errors![0]).toEqual({
       pointer: '/rosters/0/make',
       message: 'Say which class, or describe a new one.',
     });
@@ -289,8 +284,8 @@ describe('one student, one class', () => {
       listed(2, 'Jo', 'Reed', { studentNumber: 'S2' }),
     ]);
     const [ida, jo] = await rosterOf(classId);
-    expect([ida.hasPasscode, ida.accommodations.time]).toEqual([false, 1]);
-    const studentPath = `/api/classes/${classId}/students/${ida.id}`;
+    expect([ida!.hasPasscode, ida!.accommodations.time]).toEqual([false, 1]);
+    const studentPath = `/api/classes/${classId}/students/${ida!.id}` as const;
     const wrong = await teacher.send('PUT', studentPath, {
       givenName: 'Ida',
       familyName: 'Stone',
@@ -311,12 +306,12 @@ describe('one student, one class', () => {
 
     const { code } = (await teacher.ok('GET', `/api/classes/${classId}`)).class;
     const signIn = (passcode: string) =>
-      school.visitor().post('/api/session/student', { code, studentId: ida.id, passcode });
+      school.visitor().post('/api/session/student', { code, studentId: ida!.id, passcode });
     expect((await signIn('abc234')).status).toBe(401);
     const { slips } = await teacher.ok('POST', `/api/classes/${classId}/slips`, {
-      students: [ida.id, jo.id],
+      students: [ida!.id, jo!.id],
     });
-    expect((await signIn(slips[0].passcode)).status).toBe(200);
+    expect((await signIn(slips[0]!.passcode)).status).toBe(200);
 
     const accommodations = {
       time: null,
@@ -327,7 +322,7 @@ describe('one student, one class', () => {
       extraDays: 1,
     };
     await teacher.ok('PUT', `${studentPath}/accommodations`, accommodations);
-    expect((await rosterOf(classId))[0].accommodations).toEqual(accommodations);
+    expect((await rosterOf(classId))[0]!.accommodations).toEqual(accommodations);
     expect(
       (await teacher.send('PUT', `${studentPath}/accommodations`, { ...accommodations, time: 9 }))
         .status,
@@ -335,18 +330,16 @@ describe('one student, one class', () => {
 
     const group = await teacher.ok('POST', `/api/classes/${classId}/groups`, {
       name: 'Rows',
-      students: [ida.id],
+      students: [ida!.id],
     });
     expect(
       (await teacher.post(`/api/classes/${classId}/groups`, { name: 'rows', students: [] })).status,
     ).toBe(409);
     await teacher.ok('POST', `/api/classes/${classId}/groups/${group.id}/members`, {
-      put: [jo.id],
-      take: [ida.id],
+      put: [jo!.id],
+      take: [ida!.id],
     });
-    expect(
-      (await rosterOf(classId)).map((student: { groups: number[] }) => student.groups),
-    ).toEqual([[], [group.id]]);
+    expect((await rosterOf(classId)).map((student) => student.groups)).toEqual([[], [group.id]]);
     expect(
       (
         await teacher.post(`/api/classes/${classId}/groups/${group.id}/members`, {
@@ -405,10 +398,9 @@ describe('one student, one class', () => {
   test('a co-teacher runs the class; a substitute watches until the date and changes nobody', async () => {
     const given = await giveTest(school, teacher, { className: '6B' });
     const [co, sub] = [await school.staff('lindqvist'), await school.staff('nwosu')];
-    const classPath = `/api/classes/${given.classId}`;
+    const classPath = `/api/classes/${given.classId}` as const;
     const { colleagues } = await teacher.ok('GET', `${classPath}/teachers`);
-    const id = (family: string) =>
-      colleagues.find(({ name }: { name: string }) => name.endsWith(family)).accountId;
+    const id = (family: string) => colleagues.find(({ name }) => name.endsWith(family))!.accountId;
     const until = school.clock.now + 3_600_000;
     await teacher.ok('PUT', `${classPath}/teachers`, {
       others: [
@@ -418,7 +410,7 @@ describe('one student, one class', () => {
     });
     const listing = async (by: Visitor) =>
       (await by.ok('GET', '/api/assignments')).assignments.some(
-        ({ id: value }: { id: number }) => value === given.assignmentId,
+        ({ id: value }) => value === given.assignmentId,
       );
     expect([
       (await co.get(classPath)).status,
@@ -426,7 +418,7 @@ describe('one student, one class', () => {
       await listing(co),
       await listing(sub),
     ]).toEqual([200, 200, true, true]);
-    const student = (await rosterOf(given.classId))[0].id;
+    const student = (await rosterOf(given.classId))[0]!.id;
     const leave = (by: Visitor) =>
       by.post(`${classPath}/students/${student}/left`, { left: false });
     expect([(await leave(co)).status, (await leave(sub)).status]).toEqual([200, 404]);
@@ -436,8 +428,8 @@ describe('one student, one class', () => {
     school.clock.now -= 3_600_000;
     // An assignment that also went to a class which is not theirs is not theirs to read.
     const other = (await teacher.ok('GET', '/api/classes')).classes.find(
-      ({ name }: { name: string }) => name === '6D',
-    ).id;
+      ({ name }) => name === '6D',
+    )!.id;
     await school.database.query(
       'INSERT INTO assignment_classes (assignment_id, class_id) VALUES (:a, :c)',
       { replacements: { a: given.assignmentId, c: other } },
@@ -469,15 +461,13 @@ describe('the roster service (OneRoster 1.2 REST by the stand-in)', () => {
       expect((await visitor.ok('GET', '/api/roster-service')).there).toBe(false);
       fresh.app.context.rosterService = new RemoteRoster(place);
       const { classes } = await visitor.ok('GET', '/api/roster-service');
-      expect(
-        classes.map(({ title, classId }: { title: string; classId: number }) => [title, classId]),
-      ).toEqual([
+      expect(classes.map(({ title, classId }) => [title, classId])).toEqual([
         ['6B', 1],
         ['6D', 2],
         ['7A', 3],
       ]);
       const [b, d] = classes;
-      const wanted = [b, d].map(({ classId, students, subject }) => ({
+      const wanted = [b!, d!].map(({ classId, students, subject }) => ({
         classId,
         listed: students,
         subject,
@@ -485,23 +475,20 @@ describe('the roster service (OneRoster 1.2 REST by the stand-in)', () => {
       }));
       const { plans } = await visitor.ok('POST', '/api/rosters/plan', { rosters: wanted });
       const acts = (index: number, act: string) =>
-        plans[index].lines.filter((line: { act: string }) => line.act === act);
-      expect([acts(0, 'add').length, acts(0, 'keep').length, plans[0].gone.length]).toEqual([
+        plans[index]!.lines.filter((line) => line.act === act);
+      expect([acts(0, 'add').length, acts(0, 'keep').length, plans[0]!.gone.length]).toEqual([
         1, 25, 2,
       ]);
-      expect(
-        plans[0].lines.filter((line: { changes: unknown[] }) => line.changes.length > 0),
-      ).toHaveLength(1);
+      expect(plans[0]!.lines.filter((line) => line.changes.length > 0)).toHaveLength(1);
       expect(acts(1, 'join')).toMatchObject([{ from: { className: '6B' } }]);
       const rosters = wanted.map(({ subject: _, ...roster }, n) => ({
         ...roster,
         make: null,
-        sourcedId: [b, d][n].sourcedId,
-        seen: plans[n].seen,
+        sourcedId: [b, d][n]!.sourcedId,
+        seen: plans[n]!.seen,
         choices: {
           lines: {},
-          leaving:
-            n === 0 ? plans[0].gone.map((student: { studentId: number }) => student.studentId) : [],
+          leaving: n === 0 ? plans[0]!.gone.map((student) => student.studentId) : [],
         },
       }));
       expect(
@@ -509,9 +496,9 @@ describe('the roster service (OneRoster 1.2 REST by the stand-in)', () => {
       ).toMatchObject({ added: 1, joined: 1, changed: 1, left: 2 });
       const again = await visitor.ok('POST', '/api/rosters/plan', { rosters: wanted });
       expect(
-        again.plans.flatMap(({ lines, gone }: any) => [
+        again.plans.flatMap(({ lines, gone }) => [
           ...gone,
-          ...lines.filter((line: any) => line.act !== 'keep' || line.changes.length > 0),
+          ...lines.filter((line) => line.act !== 'keep' || line.changes.length > 0),
         ]),
       ).toEqual([]);
 

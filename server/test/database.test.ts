@@ -32,15 +32,12 @@ test('migrations go up, down and up again', async () => {
 test('durable, utf8mb4, with foreign keys that hold', async () => {
   const school = await openSchool();
   const { database } = school;
-  const settings = await rows<{ name: string; value: string }>(
+  const settings = await rows<{ Variable_name: string; Value: string }>(
     database,
     "SHOW VARIABLES WHERE Variable_name IN ('innodb_flush_log_at_trx_commit', 'skip_networking', 'character_set_database', 'innodb_doublewrite')",
   );
   const value = Object.fromEntries(
-    settings.map((setting: any) => [
-      setting.Variable_name ?? setting.name,
-      setting.Value ?? setting.value,
-    ]),
+    settings.map((setting) => [setting.Variable_name, setting.Value]),
   );
   expect(value).toMatchObject({
     innodb_flush_log_at_trx_commit: '1',

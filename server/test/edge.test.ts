@@ -87,7 +87,7 @@ describe('without a failure of the server', () => {
 
   test('half a surrogate pair is kept as the replacement character, an escaped backslash as it is', async () => {
     const { tests } = await teacher.ok('GET', '/api/tests');
-    expect(tests.map((test: { title: string }) => test.title)).toContain('a \ufffd b \\ud83d');
+    expect(tests.map((test) => test.title)).toContain('a \ufffd b \\ud83d');
   });
 });
 
@@ -106,11 +106,11 @@ describe('a failure that nobody expected', () => {
     const student = await school.student('6B', 1);
     const attempt = await student.ok('POST', `/api/seat/assignments/${given.assignmentId}/attempt`);
     await school.database.query('RENAME TABLE answers TO answers_away');
-    const path = `/api/seat/attempts/${attempt.id}/answers`;
+    const path = `/api/seat/attempts/${attempt.id}/answers` as const;
     const secret = 'my secret answer';
     const answers = [
       {
-        entry: given.test.outline.sections[0].entries[0].id,
+        entry: given.test.outline.sections[0]!.entries[0]!.id,
         number: 1,
         device: 'device000001',
         responses: { a: secret },

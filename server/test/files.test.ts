@@ -1,4 +1,5 @@
 /** Kept files: what they are by their own bytes, who may fetch them, and in parts. */
+import type { AnswerOf, api, ProblemBody } from '@oaken/contract';
 import { readFile } from '../src/files/types';
 import { request } from 'node:http';
 import { row } from './support/sql';
@@ -28,7 +29,8 @@ const send = async (who: Visitor, path: string, bytes: Buffer) => {
     },
     body: new Uint8Array(bytes),
   });
-  return { status: response.status, body: (await response.json()) as any };
+  const body = (await response.json()) as AnswerOf<typeof api.keepFile> & ProblemBody;
+  return { status: response.status, body };
 };
 const keep = (bytes: Buffer, type: string, as = 'picture') =>
   send(teacher, `/api/files?name=own&type=${encodeURIComponent(type)}&as=${as}`, bytes);
@@ -173,7 +175,7 @@ test.each<[string, Buffer, string, string, string]>([
   ],
 ])('%s is refused in words', async (_, bytes, type, as, message) => {
   const { status, body } = await keep(bytes, type, as);
-  expect([status, body.errors[0].message]).toEqual([422, message]);
+  expect([status, body.errors![0]!.message]).toEqual([422, message]);
 });
 
 test('50 MB are refused with what may be sent, whatever they are', async () => {
@@ -203,8 +205,8 @@ describe('a student’s file', () => {
     const begin = (id: number) => student.ok('POST', `/api/seat/assignments/${id}/attempt`);
     const [attempt, other] = [await begin(assignmentId), await begin(choices)];
     const pathOf = (sitting: typeof attempt) => {
-      const entry = sitting.form.sections[0].entries[0];
-      return `/api/seat/attempts/${sitting.id}/files?type=&name=right-answer-is-B.png&entry=${entry.id}&part=${entry.item.parts[0].id}`;
+      const entry = sitting.form.sections[0]!.entries[0];
+      return `/api/seat/attempts/${sitting.id}/files?type=&name=right-answer-is-B.png&entry=${entry!.id}&part=${entry!.item.parts[0]!.id}`;
     };
     return { student, attempt, path: pathOf(attempt), elsewhere: pathOf(other) };
   }
@@ -228,7 +230,7 @@ describe('a student’s file', () => {
       body: { title: 'This question asks for no file.' },
     });
     const message = async (bytes: Buffer) =>
-      (await send(student, path, bytes)).body.errors[0].message;
+      (await send(student, path, bytes)).body.errors![0]!.message;
     expect(await message(Buffer.from('%PDF-1.7 text'))).toBe(
       'The question asks for a photo; this is a document (application/pdf).',
     );
@@ -281,7 +283,7 @@ describe('when there is no room', () => {
       status: 507,
       body: { title: 'There is no room for files on the school’s server.' },
     });
-    const answers = [answer(attempt.form.sections[0].entries[0].id, 1, { a: 'x' })];
+    const answers = [answer(attempt.form.sections[0]!.entries[0]!.id, 1, { a: 'x' })];
     await student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
   });
 

@@ -32,7 +32,7 @@ const counted = (replies: { status: number }[]) =>
 async function studentOf(index: number) {
   const { students } = await school.visitor().ok('POST', '/api/session/class', { code });
   const { name, passcode } = passcodesOf('test', '6D')[index]!;
-  const { id } = students.find((student: { name: string }) => student.name === name);
+  const { id } = students.find((student) => student.name === name)!;
   return { code, studentId: id as number, passcode };
 }
 
@@ -64,8 +64,8 @@ test('an account that keeps failing waits longer each time, and then may try aga
   for (let n = 0; n < 9; n++) {
     const { status, body } = await tryStaff(school.visitor(), 'holloway', `wrong ${n}`);
     if (status !== 429) continue;
-    delays.push(body.retryAfter);
-    school.clock.now += body.retryAfter * 1000;
+    delays.push(body.retryAfter!);
+    school.clock.now += body.retryAfter! * 1000;
   }
   expect(delays).toEqual([15, 30]);
   school.clock.now += 3_600_000;
@@ -113,7 +113,7 @@ test('a new passcode ends the wait for whoever forgot the old one', async () => 
     await school.visitor().post('/api/session/student', { ...forgetful, passcode: 'wrong' });
   const teacher = await school.staff('holloway');
   const { classes } = await teacher.ok('GET', '/api/classes');
-  const { id } = classes.find((schoolClass: { name: string }) => schoolClass.name === '6D');
+  const { id } = classes.find((schoolClass) => schoolClass.name === '6D')!;
   const { passcode } = await teacher.ok(
     'POST',
     `/api/classes/${id}/students/${forgetful.studentId}/passcode`,

@@ -8,6 +8,7 @@ import {
   type School,
   type Visitor,
 } from './support/school';
+import { choicesOf } from './support/parts';
 
 let school: School;
 let teacher: Visitor;
@@ -58,9 +59,7 @@ const yes = { kind: 'true-false', key: true, rule: allOrNothing };
 
 /** Three suspected keys and three items that tell strong students from weak ones, sat by ten students. */
 async function sat() {
-  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(
-    ({ mine }: { mine: boolean }) => mine,
-  ).id;
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(({ mine }) => mine)!.id;
   const items: { id: number; revisionId: number; content: object }[] = [];
   for (const [stem, part] of [
     ['Three quarters as a decimal', numeric('0.57')],
@@ -98,10 +97,10 @@ async function sat() {
     const strong = n < 5;
     const student = await school.student('6B', n);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
-    const { entries } = attempt.form.sections[0];
+    const { entries } = attempt.form.sections[0]!;
     const save = (place: number, response: unknown) =>
-      answer(entries[place].id, 1, { [entries[place].item.parts[0].id]: response });
-    const choices = entries[2].item.parts[0].choices as { id: string; text: string }[];
+      answer(entries[place]!.id, 1, { [entries[place]!.item.parts[0]!.id]: response });
+    const choices = choicesOf(entries[2]!.item.parts[0]);
     const chosen = (strong ? ['c', 'd'] : ['a', 'b']).map(
       (text) => choices.find((choice) => choice.text === text)!.id,
     );
@@ -129,7 +128,7 @@ beforeAll(async () => {
 test('most of the strong giving the same other answer puts a key in doubt: a number, a word, a set of choices', async () => {
   const { items } = await teacher.ok('GET', `/api/assignments/${work.assignmentId}/results`);
   const reasons = items.map(
-    ({ flags }: any) => flags.find(({ kind }: any) => kind === 'key-suspect')?.reason ?? null,
+    ({ flags }) => flags.find(({ kind }) => kind === 'key-suspect')?.reason ?? null,
   );
   expect(reasons.slice(0, 2)).toEqual([
     '100 % of the 3 strongest students answered “.75”, only 0 % what the key takes.',
@@ -143,9 +142,9 @@ test('a forecast rests on the classes that met the items, and is there for whoev
   const { forecast } = await teacher.ok('GET', `/api/tests/${work.testId}`);
   expect(forecast).toMatchObject({ items: 6, known: 6, classes: 1 });
   // Right: of 60 answers 3 words, 5 sets, and of the last three items 5, 6 and 6.
-  expect(forecast.mean.value).toBeCloseTo(25 / 60, 9);
-  expect(forecast.mean.low).toBeLessThan(0.3);
-  expect(forecast.mean.high).toBeGreaterThan(0.55);
+  expect(forecast.mean!.value).toBeCloseTo(25 / 60, 9);
+  expect(forecast.mean!.low).toBeLessThan(0.3);
+  expect(forecast.mean!.high).toBeGreaterThan(0.55);
 });
 
 test('figures of an item are those of its wording and key; what was seen before is kept apart, and comes back with them', async () => {

@@ -51,7 +51,7 @@ beforeAll(async () => {
   const code = 'BRN6B2';
   const { students } = await visitor().ok('POST', '/api/session/class', { code });
   const { name, passcode } = passcodesOf('test', '6B')[0]!;
-  const { id: studentId } = students.find((student: { name: string }) => student.name === name);
+  const { id: studentId } = students.find((student) => student.name === name)!;
   people.set(
     'student',
     await signedIn(visitor(), '/api/session/student', { code, studentId, passcode }),
@@ -65,7 +65,7 @@ afterAll(async () => {
 });
 
 const signedIn = (visitor: Visitor, path: string, body: object) =>
-  visitor.signIn(visitor.post(path, body));
+  visitor.signIn(visitor.send<'POST', string, { csrf?: string }>('POST', path, body));
 
 /** How long this machine takes to parse a megabyte, at its best. */
 function machine(): number {

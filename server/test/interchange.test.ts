@@ -1,4 +1,5 @@
 /** Items in and out as tables, through the routes. */
+import type { ProblemBody } from '@oaken/contract';
 import { crc32, deflateRawSync } from 'node:zlib';
 import { openSchool, type School, type Visitor } from './support/school';
 
@@ -8,14 +9,11 @@ let bank: number;
 beforeAll(async () => {
   school = await openSchool();
   teacher = await school.staff('holloway');
-  bank = (await teacher.ok('GET', '/api/banks')).banks.find((candidate: any) => candidate.mine).id;
+  bank = (await teacher.ok('GET', '/api/banks')).banks.find((candidate) => candidate.mine)!.id;
 });
 afterAll(() => school.close());
 
-async function send(
-  bytes: Buffer | string,
-  query = `bank=${bank}`,
-): Promise<{ status: number; body: any }> {
+async function send(bytes: Buffer | string, query = `bank=${bank}`) {
   const response = await fetch(`${school.base}/api/imports?name=items.csv&${query}`, {
     method: 'POST',
     headers: {
@@ -25,7 +23,8 @@ async function send(
     },
     body: new Uint8Array(typeof bytes === 'string' ? Buffer.from(bytes) : bytes),
   });
-  return { status: response.status, body: await response.json() };
+  const body = (await response.json()) as { id: string } & Partial<ProblemBody>;
+  return { status: response.status, body };
 }
 async function until(id: string, ...states: string[]) {
   for (;;) {
@@ -122,7 +121,7 @@ test('a dry run names every fault with line and column and makes nothing; then t
   await teacher.ok('POST', `/api/imports/${checked.id}/apply`, { take: 'good' });
   expect(await until(checked.id, 'done')).toMatchObject({ state: 'done', done: 2 });
   const page = await teacher.ok('GET', `/api/items?bank=${bank}&tag=import%20one`);
-  expect(page.items.map(({ standards, grades }: any) => [standards[0].code, grades])).toEqual([
+  expect(page.items.map(({ standards, grades }) => [standards[0]!.code, grades])).toEqual([
     ['ES.5.ROC.1', [5]],
     ['ES.5.WAT.1', [5]],
   ]);
@@ -130,9 +129,9 @@ test('a dry run names every fault with line and column and makes nothing; then t
 
 test('what is taken out and brought in again is the same, all of the school’s bank', async () => {
   const { banks } = await teacher.ok('GET', '/api/banks');
-  const source = banks.find(({ reach }: any) => reach === 'school').id;
+  const source = banks.find(({ reach }) => reach === 'school')!.id;
   const { id: target } = await teacher.ok('POST', '/api/banks', { name: 'Again', reach: 'mine' });
-  const csv = (await teacher.get<string>(`/api/items.csv?bank=${source}`)).body;
+  const csv = (await teacher.get(`/api/items.csv?bank=${source}`)).body;
   const { body } = await send(csv, `bank=${target}`);
   const checked = await until(body.id, 'checked');
   expect(checked).toMatchObject({ bad: 0, problems: [] });
@@ -143,10 +142,10 @@ test('what is taken out and brought in again is the same, all of the school’s 
   const read = async (from: number) => {
     const { items } = await teacher.ok('GET', `/api/items/all?bank=${from}`);
     const rows = await teacher.ok('POST', '/api/items/rows', {
-      items: items.map(({ id }: any) => id),
+      items: items.map(({ id }) => id),
     });
     return rows.items
-      .map(({ content, subject, grades, standards, depth, seconds, tags, points, kind }: any) =>
+      .map(({ content, subject, grades, standards, depth, seconds, tags, points, kind }) =>
         text({ content, subject, grades, standards, depth, seconds, tags, points, kind }),
       )
       .sort();
@@ -173,7 +172,7 @@ test.each<[string, (text: string) => Buffer]>([
   await teacher.ok('POST', `/api/imports/${checked.id}/apply`, { take: 'all' });
   await until(checked.id, 'done');
   const { items } = await teacher.ok('GET', `/api/items?tag=${tag}`);
-  expect(items[0].content.stem).toBe('<p>Où est la forêt? Übermütig é.</p>');
+  expect(items[0]!.content.stem).toBe('<p>Où est la forêt? Übermütig é.</p>');
 });
 
 describe('a zip', () => {
@@ -196,7 +195,7 @@ describe('a zip', () => {
     await teacher.ok('POST', `/api/imports/${checked.id}/apply`, { take: 'all' });
     await until(checked.id, 'done');
     const { items } = await teacher.ok('GET', '/api/items?tag=zipped&has=picture');
-    expect(items[0].content.stem).toMatch(
+    expect(items[0]!.content.stem).toMatch(
       /^<p><img src="\/api\/files\/[\w-]{22}" alt="A dark field" width="40" height="30"><\/p>/,
     );
   });
@@ -255,13 +254,11 @@ test('an import belongs to its owner and goes only where the owner may write', a
   expect((await other.get(`/api/imports/${body.id}`)).status).toBe(404);
   expect((await other.post(`/api/imports/${body.id}/apply`, { take: 'all' })).status).toBe(404);
   const shelf = (await teacher.ok('GET', '/api/banks')).banks.find(
-    ({ reach }: any) => reach === 'everybody',
-  ).id;
+    ({ reach }) => reach === 'everybody',
+  )!.id;
   expect((await send('x', `bank=${shelf}`)).status).toBe(403);
   expect((await check('nonsense\n1')).message).toMatch(/^The first row must name the columns/);
-  expect((await teacher.get<string>('/api/items-template.csv')).body).toMatch(
-    /kind,question,choice 1/,
-  );
+  expect((await teacher.get('/api/items-template.csv')).body).toMatch(/kind,question,choice 1/);
 });
 
 describe('a small file that would become large', () => {
@@ -326,7 +323,7 @@ test('a cell that a spreadsheet would run leaves as text, and comes back as it w
     await until(body.id, 'done');
   };
   await bring(csv, from);
-  const out = (await teacher.get<string>(`/api/items.csv?bank=${from}`)).body;
+  const out = (await teacher.get(`/api/items.csv?bank=${from}`)).body;
   const cells = out.split(/[,\r\n]/);
   expect(cells.filter((cell) => /^"?[=@]/.test(cell))).toEqual([]);
   const { id: to } = await teacher.ok('POST', '/api/banks', {
@@ -337,7 +334,7 @@ test('a cell that a spreadsheet would run leaves as text, and comes back as it w
   const stemsIn = async (bankId: number) => {
     const { items } = await teacher.ok('GET', `/api/items/all?bank=${bankId}`);
     const read = await teacher.ok('POST', '/api/items/rows', {
-      items: items.map(({ id }: { id: number }) => id),
+      items: items.map(({ id }) => id),
     });
     return read.items.map(({ content }: { content: { stem: string } }) => content.stem).sort();
   };
@@ -348,7 +345,7 @@ test('columns that nothing is read from are named, with what they may have been 
   const checked = await check(
     'Kind,Stem,question,right,standard,Option B,House\ntrue-false,x,Is granite igneous?,true,ES.8.ROC.1,,Oak',
   );
-  expect(checked.problems.filter(({ line }: { line: number }) => line === 1)).toEqual([
+  expect(checked.problems.filter(({ line }) => line === 1)).toEqual([
     { line: 1, column: 'stem', message: 'Nothing is read from this column.' },
     {
       line: 1,

@@ -63,19 +63,19 @@ describe('invitations by SMTP (RFC 5321, to the mail stand-in)', () => {
     const { letters } = await teacher.ok('GET', '/api/mailbox');
     expect(letters).toHaveLength(27);
     const [first] = letters;
-    expect(first.subject).toBe('Given: open now');
-    expect(first.text).toMatch(
+    expect(first!.subject).toBe('Given: open now');
+    expect(first!.text).toMatch(
       /Maren Holloway gave you the quiz “Given”: 6 questions\. It is open now\. It closes .*\. You have 20 minutes to work\./,
     );
-    expect(first.text).toContain('Bring a ruler.');
-    expect(first.text).toContain('http://127.0.0.1:4600/seat');
+    expect(first!.text).toContain('Bring a ruler.');
+    expect(first!.text).toContain('http://127.0.0.1:4600/seat');
     // A support shows in the student's own times and nowhere else.
     const supported = await row<{ email: string }>(
       school.database,
       "SELECT s.email FROM accounts s JOIN accommodations u ON u.student_id = s.id WHERE JSON_VALUE(u.content, '$.time') = 1.5 LIMIT 1",
     );
-    const theirs = letters.find(({ to }: { to: string }) => to === supported!.email);
-    expect(theirs.text).toContain('You have 30 minutes to work.');
+    const theirs = letters.find(({ to }) => to === supported!.email);
+    expect(theirs!.text).toContain('You have 30 minutes to work.');
     expect(JSON.stringify(letters)).not.toMatch(/support|×/);
     const other = await school.staff('nwosu');
     expect((await other.ok('GET', '/api/mailbox')).letters).toEqual([]);
@@ -112,7 +112,7 @@ describe('calendar feeds (iCalendar, RFC 5545, read back by ical.js)', () => {
     const { status, body, headers } = await school.visitor().get(path);
     if (status !== 200) return status;
     expect(headers.get('content-type')).toContain('text/calendar');
-    return new ICAL.Component(ICAL.parse(body))
+    return new ICAL.Component(ICAL.parse(String(body)))
       .getAllSubcomponents('vevent')
       .map((allSubcomponent) => new ICAL.Event(allSubcomponent));
   };

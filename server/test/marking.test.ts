@@ -19,9 +19,7 @@ afterAll(() => school.close());
 
 /** A test of one text question and one that a key scores, handed in by some students with these texts. */
 async function handedIn(texts: string[], from: number, more: object = {}) {
-  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(
-    ({ mine }: { mine: boolean }) => mine,
-  ).id;
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(({ mine }) => mine)!.id;
   const item = (parts: object[]) =>
     teacher.ok('POST', '/api/items', {
       clientKey: clientKey(),
@@ -80,19 +78,17 @@ async function handedIn(texts: string[], from: number, more: object = {}) {
   for (const [n, currentText] of texts.entries()) {
     const student = await school.student('6B', from + n);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
-    const [first] = attempt.form.sections[0].entries;
+    const [first] = attempt.form.sections[0]!.entries;
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, {
-      answers: [answer(first.id, 1, { [first.item.parts[0].id]: currentText })],
+      answers: [answer(first!.id, 1, { [first!.item.parts[0]!.id]: currentText })],
     });
     students.push({ student, attemptId: attempt.id as number });
     school.clock.now += 60_000;
   }
   const { waiting } = await teacher.ok('GET', '/api/marking');
-  const line = waiting.find(
-    (assignment: { assignmentId: number }) => assignment.assignmentId === assignmentId,
-  );
-  const path = `/api/marking/${assignmentId}/${line?.entry}/${line?.part}`;
-  const read = `/api/marking/${assignmentId}?entry=${line?.entry}&part=${line?.part}`;
+  const line = waiting.find((assignment) => assignment.assignmentId === assignmentId);
+  const path = `/api/marking/${assignmentId}/${line?.entry}/${line?.part}` as const;
+  const read = `/api/marking/${assignmentId}?entry=${line?.entry}&part=${line?.part}` as const;
   const scores = async () =>
     (
       await rows<{ points: number; unmarked: number }>(
@@ -115,7 +111,7 @@ test('the same answers are marked once for all who gave them; scores follow; a m
     mayMark: true,
     parts: [{ maxPoints: 4, guide: '<p>Names the moon.</p>', comments: [] }],
   });
-  expect(paper.answers.map(({ response, words }: any) => [response, words])).toEqual([
+  expect(paper.answers.map(({ response, words }) => [response, words])).toEqual([
     ['The moon pulls the water.', 5],
     ['the  moon pulls the water', 5],
     ['Because of wind', 3],
@@ -138,13 +134,13 @@ test('the same answers are marked once for all who gave them; scores follow; a m
     [0, 1],
   ]);
   const after = await teacher.ok('GET', read);
-  expect(after.answers[1].mark).toMatchObject({
+  expect(after.answers[1]!.mark).toMatchObject({
     points: 3.5,
     comment: 'Say why twice.',
     by: 'Maren Holloway',
     version: 1,
   });
-  expect(after.parts[0].comments).toEqual(['Say why twice.']);
+  expect(after.parts[0]!.comments).toEqual(['Say why twice.']);
   await teacher.ok('PUT', path, {
     attempts: [{ attemptId: students[0]!.attemptId, version: 1 }],
     points: null,
@@ -172,7 +168,7 @@ test('the same answers are marked once for all who gave them; scores follow; a m
   expect(log).toEqual([{ points: 3.5 }, { points: null }]);
   // The bank's item is known by what was marked, and by nothing before.
   await school.chores();
-  const { itemId } = results.items[0];
+  const { itemId } = results.items[0]!;
   expect((await teacher.ok('GET', `/api/items/${itemId}`)).item.facility).toEqual({
     value: 0.875,
     n: 1,
@@ -204,11 +200,11 @@ test('the same answers are marked once for all who gave them; scores follow; a m
   await teacher.ok('POST', `/api/assignments/${assignmentId}/stop`, {});
   await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: true });
   school.clock.now += 60_000;
-  expect((await report())[0].comments).toEqual(['Say why twice.']);
+  expect((await report())![0]!.comments).toEqual(['Say why twice.']);
   const scoreOf = async (index: number) =>
     (await (await school.student('6B', index)).ok('GET', '/api/seat')).assignments.find(
-      (assignment: any) => assignment.assignmentId === assignmentId,
-    ).score;
+      (assignment) => assignment.assignmentId === assignmentId,
+    )!.score;
   expect(await scoreOf(0)).toMatchObject({ points: 0, maxPoints: 1, share: null, waiting: 4 });
   expect(await scoreOf(1)).toMatchObject({ points: 3.5, maxPoints: 5, share: 0.7, waiting: 0 });
 });
@@ -227,7 +223,7 @@ test('two who mark the same answer: the second is told, and nothing of theirs is
     [1, 0],
   ]);
   const above = await teacher.send('PUT', path, { attempts: [both[0]], points: 5, comment: '' });
-  expect([above.status, above.body.errors[0].message]).toEqual([
+  expect([above.status, above.body.errors![0]!.message]).toEqual([
     422,
     'This gives at most 4 points.',
   ]);
@@ -245,16 +241,14 @@ test('is for those who teach the class, and only for what is marked by hand and 
     404, 404,
   ]);
   expect(
-    (await other.ok('GET', '/api/marking')).waiting.map(
-      (assignment: any) => assignment.assignmentId,
-    ),
+    (await other.ok('GET', '/api/marking')).waiting.map((assignment) => assignment.assignmentId),
   ).not.toContain(assignmentId);
   expect(
-    (await teacher.send('PUT', `/api/marking/${assignmentId}/${line.entry}/nothing`, body)).status,
+    (await teacher.send('PUT', `/api/marking/${assignmentId}/${line!.entry}/nothing`, body)).status,
   ).toBe(404);
   expect((await teacher.ok('GET', `/api/marking/${assignmentId}`)).parts).toHaveLength(1);
   const { students: all } = await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`);
-  const { studentId } = all.find((student: any) => student.state === 'handed-in');
+  const { studentId } = all.find((student) => student.state === 'handed-in')!;
   await teacher.ok('POST', `/api/assignments/${assignmentId}/sittings`, {
     act: 'reopen',
     studentIds: [studentId],
@@ -291,7 +285,7 @@ test('a guide with levels: points are their sum, and the student reads which lev
     levels: { a: 0 },
     comment: '',
   });
-  expect([half.status, half.body.errors[0].pointer]).toEqual([422, '/levels']);
+  expect([half.status, half.body.errors![0]!.pointer]).toEqual([422, '/levels']);
   await teacher.ok('PUT', path, { attempts, points: 4, levels: { a: 0, b: 1 }, comment: '' });
   expect(await scores()).toEqual([[3, 0]]);
   await teacher.ok('POST', `/api/assignments/${assignmentId}/stop`, {});
@@ -300,7 +294,7 @@ test('a guide with levels: points are their sum, and the student reads which lev
     'GET',
     `/api/seat/assignments/${assignmentId}/report`,
   );
-  expect(report.entries[0].levels).toEqual([
+  expect(report.entries![0]!.levels).toEqual([
     { criterion: 'Claim', words: 'Says it clearly', points: 2, maxPoints: 2 },
     { criterion: 'Evidence', words: 'One fact', points: 1, maxPoints: 2 },
   ]);
@@ -318,23 +312,21 @@ test('a second reader sees neither names nor marks; agreement is that of the bli
     await teacher.ok('PUT', path, mark(index, points));
   const { colleagues, reading: none } = await teacher.ok('GET', `${path}/second`);
   expect(none).toBeNull();
-  const colleague = colleagues.find(({ name }: any) => /Lindqvist/.test(name)).accountId;
+  const colleague = colleagues.find(({ name }) => /Lindqvist/.test(name))!.accountId;
   await teacher.ok('PUT', `${path}/second`, { reader: colleague });
   const other = await school.staff('lindqvist');
   const { seconds } = await other.ok('GET', '/api/marking');
   expect(seconds).toEqual([
     expect.objectContaining({ title: 'Tides', left: 3, askedBy: 'Maren Holloway' }),
   ]);
-  const blind = `/api/second-readings/${seconds[0].readingId}`;
+  const blind = `/api/second-readings/${seconds[0]!.readingId}` as const;
   expect((await teacher.get(blind)).status).toBe(404);
   const work = await other.ok('GET', blind);
-  expect(work.answers.map(({ student, mark: currentMark }: any) => [student, currentMark])).toEqual(
-    [
-      [null, null],
-      [null, null],
-      [null, null],
-    ],
-  );
+  expect(work.answers.map(({ student, mark: currentMark }) => [student, currentMark])).toEqual([
+    [null, null],
+    [null, null],
+    [null, null],
+  ]);
   expect(JSON.stringify(work)).not.toContain('first');
   for (const [index, points] of [4, 3, 0].entries())
     await other.ok('PUT', blind, { ...mark(index, points), comment: 'second' });
@@ -345,8 +337,12 @@ test('a second reader sees neither names nor marks; agreement is that of the bli
   ]);
   const { reading } = await teacher.ok('GET', `${path}/second`);
   // By hand: chance agreement (1*1 + 0 + 0 + 1*1) / 9 over 4, 2 | 3, 0 gives 1 - (1/3) / (7/9).
-  expect([reading.n, reading.same, reading.kappa.value]).toEqual([3, 2, expect.closeTo(4 / 7, 9)]);
-  expect(reading.differences).toEqual([
+  expect([reading!.n, reading!.same, reading!.kappa.value]).toEqual([
+    3,
+    2,
+    expect.closeTo(4 / 7, 9),
+  ]);
+  expect(reading!.differences).toEqual([
     expect.objectContaining({
       first: { points: 2, comment: 'first 1' },
       second: { points: 3, comment: 'second' },
@@ -365,7 +361,10 @@ test('a second reader sees neither names nor marks; agreement is that of the bli
     [0, 0],
   ]);
   const after = (await teacher.ok('GET', `${path}/second`)).reading;
-  expect([after.kappa.value, after.differences[0].settled]).toEqual([expect.closeTo(4 / 7, 9), 3]);
+  expect([after!.kappa.value, after!.differences[0]!.settled]).toEqual([
+    expect.closeTo(4 / 7, 9),
+    3,
+  ]);
   expect((await other.send('PUT', blind, mark(1, 1, 1))).body.title).toBe(
     'This one is settled already.',
   );
@@ -375,9 +374,7 @@ test('a second reader sees neither names nor marks; agreement is that of the bli
 });
 
 test('short answers that the key does not know are asked about once; what stays wrong is not shown again', async () => {
-  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(
-    ({ mine }: { mine: boolean }) => mine,
-  ).id;
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(({ mine }) => mine)!.id;
   const part = {
     id: 'p',
     kind: 'short-text',
@@ -425,26 +422,26 @@ test('short answers that the key does not know are asked about once; what stays 
   for (const [n, text] of ['average', 'Average ', 'mean', 'sum'].entries()) {
     const student = await school.student('6B', 16 + n);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
-    const [first] = attempt.form.sections[0].entries;
+    const [first] = attempt.form.sections[0]!.entries;
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, {
-      answers: [answer(first.id, 1, { [first.item.parts[0].id]: text })],
+      answers: [answer(first!.id, 1, { [first!.item.parts[0]!.id]: text })],
     });
   }
   const mine = async () =>
     (await teacher.ok('GET', '/api/marking')).unknown.filter(
-      (assignment: any) => assignment.assignmentId === assignmentId,
+      (assignment) => assignment.assignmentId === assignmentId,
     );
   const [line] = await mine();
-  expect([line.answers, line.students]).toEqual([2, 3]);
-  const path = `/api/marking/${assignmentId}/${line.entry}/${line.part}/unknown`;
+  expect([line!.answers, line!.students]).toEqual([2, 3]);
+  const path = `/api/marking/${assignmentId}/${line!.entry}/${line!.part}/unknown` as const;
   const { answers } = await teacher.ok('GET', path);
   expect(answers).toEqual([
     { spelling: 'average', said: 'average', students: 2, staysWrong: false },
     { spelling: 'sum', said: 'sum', students: 1, staysWrong: false },
   ]);
   await teacher.ok('PUT', path, { spellings: ['sum'], wrong: true });
-  expect((await mine())[0].answers).toBe(1);
-  const change = { entry: line.entry, accept: { part: line.part, response: 'average' } };
+  expect((await mine())[0]!.answers).toBe(1);
+  const change = { entry: line!.entry, accept: { part: line!.part, response: 'average' } };
   const { edition, gain } = await teacher.ok(
     'POST',
     `/api/assignments/${assignmentId}/rescores/look-ahead`,

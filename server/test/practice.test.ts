@@ -1,3 +1,4 @@
+import { choicesOf, keyOf } from './support/parts';
 import { entriesOf, type Edition } from '@oaken/core/forms';
 import { fromJson, row } from './support/sql';
 import {
@@ -37,13 +38,13 @@ async function begun(index: number, rules: object = practice) {
   const begin = () => student.ok('POST', `/api/seat/assignments/${given.assignmentId}/attempt`, {});
   const attempt = await begin();
   let number = 0;
-  const right = (n: number) => (entries[n]!.content.parts[0] as any).key[0] as string;
+  const right = (n: number) => keyOf(entries[n]!.content.parts[0])[0]!;
   const wrong = (n: number) =>
-    (entries[n]!.content.parts[0] as any).choices.find(({ id }: { id: string }) => id !== right(n))
-      .id as string;
+    choicesOf(entries[n]!.content.parts[0]).find(({ id }) => id !== right(n))!.id;
   const currentAnswer = (n: number, choice: string) =>
     answer(entries[n]!.id, ++number, { [entries[n]!.content.parts[0]!.id]: choice });
-  const path = (n: number) => `/api/seat/attempts/${attempt.id}/entries/${entries[n]!.id}/help`;
+  const path = (n: number) =>
+    `/api/seat/attempts/${attempt.id}/entries/${entries[n]!.id}/help` as const;
   const check = (n: number, choice: string) =>
     student.ok('POST', path(n), { want: 'check', answer: currentAnswer(n, choice) });
   const handIn = () =>

@@ -1,3 +1,4 @@
+import type { SittingPart } from '@oaken/core/items';
 import { fromJson, row, rows } from './support/sql';
 import { readEdition, readStored, reckon } from '../src/rescoring/reckoning';
 import { renewFigures } from '../src/figures/renew';
@@ -10,6 +11,7 @@ import {
   type School,
   type Visitor,
 } from './support/school';
+import { choicesOf } from './support/parts';
 
 let school: School;
 let teacher: Visitor;
@@ -36,9 +38,7 @@ const word = {
 
 /** A test of two choices (keys a and b) and a word; each student's answers in this order; null: still working. */
 async function sat(all: (string[] | null)[], from: number, change: Record<string, unknown> = {}) {
-  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(
-    ({ mine }: { mine: boolean }) => mine,
-  ).id;
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(({ mine }) => mine)!.id;
   const item = async (part: object) =>
     (
       await teacher.ok('POST', '/api/items', {
@@ -86,21 +86,24 @@ async function sat(all: (string[] | null)[], from: number, change: Record<string
   for (const [n, currentAnswers] of all.entries()) {
     const student = await school.student('6B', from + n);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
-    const entries = attempt.form.sections.flatMap((section: any) => section.entries);
+    const entries = attempt.form.sections.flatMap((section) => section.entries);
     // Ids of choices give nothing away; their words tell which is which.
-    const idOf = (entry: any, text: string) =>
-      entry.item.parts[0].choices?.find((choice: any) => choice.text === `<p>${text}</p>`)?.id ??
-      text;
+    const idOf = (part: SittingPart, text: string) =>
+      'choices' in part
+        ? choicesOf(part).find((choice) => choice.text === `<p>${text}</p>`)!.id
+        : text;
     const answers = (currentAnswers ?? ['b', 'a', '']).map((text, i) =>
-      answer(entries[i].id, 1, { [entries[i].item.parts[0].id]: idOf(entries[i], text) }),
+      answer(entries[i]!.id, 1, {
+        [entries[i]!.item.parts[0]!.id]: idOf(entries[i]!.item.parts[0]!, text),
+      }),
     );
     if (currentAnswers)
       await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers });
     attempts.push({ student, id: attempt.id as number, entries, answers });
     school.clock.now += 1_000;
   }
-  const entries = attempts[0]!.entries.map(({ id }: { id: string }) => id) as string[];
-  const path = `/api/assignments/${assignmentId}`;
+  const entries = attempts[0]!.entries.map(({ id }) => id) as string[];
+  const path = `/api/assignments/${assignmentId}` as const;
   const scores = async () =>
     (
       await rows<{ counted: number; maxPoints: number }>(
@@ -110,7 +113,7 @@ async function sat(all: (string[] | null)[], from: number, change: Record<string
       )
     ).map(({ counted, maxPoints }) => `${counted}/${maxPoints}`);
   const content = async (index: number) =>
-    (await teacher.ok('GET', `${path}/results`)).items[index].content;
+    (await teacher.ok('GET', `${path}/results`)).items[index]!.content;
   return { assignmentId, path, attempts, entries, scores, content, itemIds };
 }
 type Sat = Awaited<ReturnType<typeof sat>>;
@@ -118,8 +121,8 @@ type Sat = Awaited<ReturnType<typeof sat>>;
 /** The first item's content with the choice of these words as its key. */
 async function keyed({ content }: Sat, text: string) {
   const rescored = await content(0);
-  const id = rescored.parts[0].choices.find((choice: any) => choice.text === `<p>${text}</p>`).id;
-  return { ...rescored, parts: [{ ...rescored.parts[0], key: [id] }] };
+  const id = choicesOf(rescored!.parts[0]).find((choice) => choice.text === `<p>${text}</p>`)!.id;
+  return { ...rescored, parts: [{ ...rescored!.parts[0], key: [id] }] };
 }
 const rescore = async ({ path }: Sat, change: object, more: object = {}) => {
   const { edition } = await teacher.ok('POST', `${path}/rescores/look-ahead`, change);
@@ -145,9 +148,7 @@ test('a changed key: said before, done for all, told only if wished, kept, undon
   expect(await sitting.scores()).toEqual(['3/3', '1/3', '1/3', '0/3']);
   const change = { entry: sitting.entries[0], content: await keyed(sitting, 'b') };
   const ahead = await teacher.ok('POST', `${sitting.path}/rescores/look-ahead`, change);
-  expect(
-    ahead.gain.map((line: any) => [line.before.points, line.after.points, line.bands]),
-  ).toEqual([
+  expect(ahead.gain.map((line) => [line.before.points, line.after.points, line.bands])).toEqual([
     [1, 2, { before: 'Not yet', after: 'Good' }],
     [1, 2, { before: 'Not yet', after: 'Good' }],
   ]);
@@ -183,7 +184,7 @@ test('a changed key: said before, done for all, told only if wished, kept, undon
   expect(await sitting.scores()).toEqual(['1/2', '1/2', '2/2', '0/2']);
   const { rescores } = await teacher.ok('GET', `${sitting.path}/rescores`);
   expect(
-    rescores.map(({ id, number, by, mayUndo, told }: any) => [id, number, by, mayUndo, told]),
+    rescores.map(({ id, number, by, mayUndo, told }) => [id, number, by, mayUndo, told]),
   ).toEqual([
     [more.id, 2, 'Maren Holloway', true, false],
     [done.id, 1, 'Maren Holloway', false, true],
@@ -209,7 +210,7 @@ test('more answers, all the points, other points, leaving out; the bank learns n
     ],
     5,
   );
-  const part = sitting.attempts[0]!.entries[2].item.parts[0].id;
+  const part = sitting.attempts[0]!.entries[2]!.item.parts[0]!.id;
   await rescore(sitting, { entry: sitting.entries[2], accept: { part, response: 'average' } });
   expect(await sitting.scores()).toEqual(['3/3', '2/3', '1/3']);
   await rescore(sitting, { entry: sitting.entries[0], points: 3 });
@@ -232,7 +233,7 @@ test('more answers, all the points, other points, leaving out; the bank learns n
     entry: sitting.entries[2],
     accept: { part, response: ' AVERAGE' },
   });
-  expect([refused.status, refused.body.errors[0].message]).toEqual([
+  expect([refused.status, refused.body.errors![0]!.message]).toEqual([
     422,
     'AVERAGE counts as right already.',
   ]);
@@ -250,7 +251,7 @@ test('a key that changes while a student sits: nothing of theirs is lost, and th
     `/api/seat/assignments/${sitting.assignmentId}/attempt`,
     {},
   );
-  expect(again.form.sections.flatMap((section: any) => section.entries)).toEqual(entries);
+  expect(again.form.sections.flatMap((section) => section.entries)).toEqual(entries);
   await student.ok('POST', `/api/seat/attempts/${id}/hand-in`, { answers: [] });
   expect(await sitting.scores()).toEqual(['2/3', '1/3']);
 });
@@ -295,7 +296,7 @@ test('excused, other points and points besides, each with its reason, and taken 
   );
   const { student, entries } = sitting.attempts[1]!;
   const { students } = await teacher.ok('GET', `${sitting.path}/results`);
-  const studentId = students.find((line: any) => line.points === 1).id;
+  const studentId = students.find((line) => line.points === 1)!.id;
   const path = `${sitting.path}/students/${studentId}/adjustments`;
   const decide = (
     kind: string,
@@ -306,30 +307,30 @@ test('excused, other points and points besides, each with its reason, and taken 
   const refusals = [
     decide('override', null, 1),
     decide('bonus', null, null),
-    decide('override', entries[1].id, 2),
+    decide('override', entries[1]!.id, 2),
     decide('excused', null, null, ' '),
   ];
-  expect((await Promise.all(refusals)).map(({ body }) => body.errors[0].message)).toEqual([
+  expect((await Promise.all(refusals)).map(({ body }) => body.errors![0]!.message)).toEqual([
     'Say which question gets other points.',
     'Say how many points.',
     'The question gives at most 1. Points above that are points besides.',
     'Say why: it is kept with the score.',
   ]);
-  const excused = await decide('excused', entries[2].id, null, 'Was absent for it');
+  const excused = await decide('excused', entries[2]!.id, null, 'Was absent for it');
   expect(await sitting.scores()).toEqual(['3/3', '1/2']);
-  await decide('override', entries[1].id, 0.5, 'Half of the way is right');
+  await decide('override', entries[1]!.id, 0.5, 'Half of the way is right');
   await decide('bonus', null, 2, 'Explained it to the class');
   expect(await sitting.scores()).toEqual(['3/3', '3.5/2']);
   await teacher.ok('POST', `${sitting.path}/stop`, {});
   await teacher.ok('POST', `${sitting.path}/release`, { released: true });
   const report = await student.ok('GET', `/api/seat/assignments/${sitting.assignmentId}/report`);
   expect(report.notes).toEqual(['2 points besides: Explained it to the class']);
-  expect(report.entries.map((line: any) => line.note)).toEqual([
+  expect(report.entries!.map((line) => line.note)).toEqual([
     null,
     'Your teacher set the points: Half of the way is right',
     'This question does not count for you: Was absent for it',
   ]);
-  await teacher.ok('DELETE', `${path}/${excused.body.id}`);
+  await teacher.ok('DELETE', `${path}/${(excused.body as { id?: number }).id}`);
   expect(await sitting.scores()).toEqual(['3/3', '3.5/3']);
   // The whole work: the class's figures go on without it.
   await decide('excused', null, null, 'Illness');

@@ -1,3 +1,5 @@
+import type { ResultsAnswer } from '@oaken/contract/results';
+import type { SittingPart } from '@oaken/core/items';
 import { spawnSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -17,6 +19,7 @@ import {
   type School,
   type Visitor,
 } from './support/school';
+import { choicesOf, keyOf } from './support/parts';
 
 let school: School;
 let teacher: Visitor;
@@ -26,40 +29,38 @@ beforeAll(async () => {
 });
 afterAll(() => school.close());
 
+/** Why there is no figure. */
+const noFigureOf = (figure: { value: number | null; reason?: string }) => figure.reason;
+
 /** The demonstration's test of two classes. */
 const whole = '/api/assignments/1/results';
 
 test('filters ask for some of the work, and every figure follows', async () => {
   const all = await teacher.ok('GET', whole);
   const [first, second] = all.filters.classes;
-  const ofClass = await teacher.ok('GET', `${whole}?classId=${first.id}`);
-  const other = await teacher.ok('GET', `${whole}?classId=${second.id}`);
+  const ofClass = await teacher.ok('GET', `${whole}?classId=${first!.id}`);
+  const other = await teacher.ok('GET', `${whole}?classId=${second!.id}`);
   expect(ofClass.spread.n + other.spread.n).toBe(all.spread.n);
-  const points = (results: any) =>
-    results.students
-      .filter(({ points: earned }: any) => earned !== null)
-      .map((line: any) => line.points);
+  const points = (results: ResultsAnswer) =>
+    results.students.flatMap(({ points: earned }) => (earned === null ? [] : [earned]));
   expect([ofClass.spread.mean.value, ofClass.spread.sd.value]).toEqual([
     expect.closeTo(mean(points(ofClass)), 9),
     expect.closeTo(sampleStandardDeviation(points(ofClass)), 9),
   ]);
-  const facility = (results: any) => results.items[4].facility.value;
+  const facility = (results: ResultsAnswer) => results.items[4]!.facility.value!;
   expect(
     (facility(ofClass) * ofClass.spread.n + facility(other) * other.spread.n) / all.spread.n,
   ).toBeCloseTo(facility(all), 9);
   // Side by side they say the same.
-  expect(all.compare.classes.map(({ n, facilities }: any) => [n, facilities[4]])).toEqual([
+  expect(all.compare.classes.map(({ n, facilities }) => [n, facilities[4]])).toEqual([
     [ofClass.spread.n, expect.closeTo(facility(ofClass), 9)],
     [other.spread.n, expect.closeTo(facility(other), 9)],
   ]);
   const [group] = all.filters.groups;
-  const few = await teacher.ok('GET', `${whole}?groupId=${group.id}`);
+  const few = await teacher.ok('GET', `${whole}?groupId=${group!.id}`);
   expect(few.students.length).toBeGreaterThan(0);
   expect(few.students.length).toBeLessThan(ofClass.students.length);
-  const handed = all.students
-    .map(({ handedInAt }: any) => handedInAt)
-    .filter(Boolean)
-    .sort((a: number, b: number) => a - b);
+  const handed = all.students.flatMap(({ handedInAt }) => handedInAt ?? []).sort((a, b) => a - b);
   const early = await teacher.ok('GET', `${whole}?to=${handed[10]}`);
   expect(early.spread.n).toBe(10);
   // Nobody at all: words, not NaN.
@@ -69,15 +70,13 @@ test('filters ask for some of the work, and every figure follows', async () => {
     { value: null, reason: 'nobody has handed in' },
     [],
   ]);
-  expect(none.items[0].facility).toEqual({ value: null, reason: expect.any(String) });
+  expect(none.items[0]!.facility).toEqual({ value: null, reason: expect.any(String) });
   expect(JSON.stringify(none)).not.toMatch(/NaN|Infinity/);
 });
 
 /** A test of three single choices (key a) given to 6B; each student's attempts as strings of choices. */
 async function sat(all: string[][], from: number, change: Record<string, unknown> = {}) {
-  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(
-    ({ mine }: { mine: boolean }) => mine,
-  ).id;
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(({ mine }) => mine)!.id;
   const [standard] = await rows<{ id: number }>(
     school.database,
     "SELECT id FROM standards WHERE code = 'MA.6.RAT.1'",
@@ -148,41 +147,43 @@ async function sat(all: string[][], from: number, change: Record<string, unknown
       const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {
         again: true,
       });
-      const entries = attempt.form.sections.flatMap((section: any) => section.entries);
-      const idOf = (entry: any, text: string) =>
-        entry.item.parts[0].choices.find((choice: any) => choice.text === `<p>${text}</p>`).id;
+      const entries = attempt.form.sections.flatMap((section) => section.entries);
+      const idOf = (part: SittingPart, text: string) =>
+        choicesOf(part).find((choice) => choice.text === `<p>${text}</p>`)!.id;
       const answers = [...currentAnswers].map((text, i) =>
-        answer(entries[i].id, 1, { [entries[i].item.parts[0].id]: idOf(entries[i], text) }),
+        answer(entries[i]!.id, 1, {
+          [entries[i]!.item.parts[0]!.id]: idOf(entries[i]!.item.parts[0]!, text),
+        }),
       );
       school.clock.now += 20_000;
       await student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, {
-        entry: entries[0].id,
+        entry: entries[0]!.id,
         hidden: false,
         left: 0,
         heard: 0,
         page: 'page00000001',
-        spent: [{ entry: entries[0].id, ms: 9_000 }],
+        spent: [{ entry: entries[0]!.id, ms: 9_000 }],
       });
       await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers });
       students.push({ student, attemptId: attempt.id as number, entries, idOf });
     }
   }
-  return { assignmentId, path: `/api/assignments/${assignmentId}`, students };
+  return { assignmentId, path: `/api/assignments/${assignmentId}` as const, students };
 }
 
 test('which attempt is read: the counting, the best, latest, first, their mean, or all; times are known once', async () => {
   const { path, students } = await sat([['aab', 'abb', 'aaa'], ['bbb']], 0);
   const points = async (attempt: string) =>
     (await teacher.ok('GET', `${path}/results?attempt=${attempt}`)).students
-      .filter(({ points: currentPoints }: any) => currentPoints !== null)
-      .map((student: any) => student.points);
+      .filter(({ points: currentPoints }) => currentPoints !== null)
+      .map((student) => student.points);
   expect(await points('counting')).toEqual([3, 0]);
   expect(await points('latest')).toEqual([3, 0]);
   expect(await points('first')).toEqual([2, 0]);
   expect(await points('mean')).toEqual([2, 0]);
   expect(await points('all')).toEqual([2, 1, 3, 0]);
   const { items, filters } = await teacher.ok('GET', `${path}/results`);
-  expect([filters.attempts, items[0].time, items[1].time.value]).toEqual([
+  expect([filters.attempts, items[0]!.time, items[1]!.time.value]).toEqual([
     true,
     { value: 9_000 },
     null,
@@ -193,15 +194,15 @@ test('which attempt is read: the counting, the best, latest, first, their mean, 
     'POST',
     `/api/seat/attempts/${currentStudent!.attemptId}/here`,
     {
-      entry: currentStudent!.entries[0].id,
+      entry: currentStudent!.entries[0]!.id,
       hidden: false,
       left: 0,
       heard: 0,
       page: 'page00000001',
-      spent: [{ entry: currentStudent!.entries[0].id, ms: 8_000 }],
+      spent: [{ entry: currentStudent!.entries[0]!.id, ms: 8_000 }],
     },
   );
-  expect((await teacher.ok('GET', `${path}/results?attempt=first`)).items[0].time).toEqual({
+  expect((await teacher.ok('GET', `${path}/results?attempt=first`)).items[0]!.time).toEqual({
     value: 9_000,
   });
 });
@@ -209,17 +210,17 @@ test('which attempt is read: the counting, the best, latest, first, their mean, 
 test('one student alone, and all the same: reasons instead of figures', async () => {
   const sitting = await sat([['aab']], 3);
   const alone = await teacher.ok('GET', `${sitting.path}/results`);
-  expect([alone.spread.sd.reason, alone.reliability.alpha.reason]).toEqual([
+  expect([noFigureOf(alone.spread.sd), noFigureOf(alone.reliability.alpha)]).toEqual([
     'needs at least two students',
     'needs at least two students',
   ]);
   const same = await sat([['aab'], ['aab'], ['aab']], 4);
   const even = await teacher.ok('GET', `${same.path}/results`);
-  expect([even.spread.sd.value, even.reliability.alpha.reason]).toEqual([
+  expect([even.spread.sd.value, noFigureOf(even.reliability.alpha)]).toEqual([
     0,
     'all students have the same total',
   ]);
-  expect(even.items[2].wrongAnswers).toEqual([
+  expect(even.items[2]!.wrongAnswers).toEqual([
     expect.objectContaining({ answer: 'b', n: 3, chosen: true }),
   ]);
 });
@@ -232,22 +233,22 @@ test('practice: first answers, tries and hints are read', async () => {
     `/api/seat/assignments/${path.split('/').at(-1)}/attempt`,
     { again: true },
   );
-  const entries = again.form.sections.flatMap((section: any) => section.entries);
+  const entries = again.form.sections.flatMap((section) => section.entries);
   const check = (index: number, text: string, number: number) =>
-    student.ok('POST', `/api/seat/attempts/${again.id}/entries/${entries[index].id}/help`, {
+    student.ok('POST', `/api/seat/attempts/${again.id}/entries/${entries[index]!.id}/help`, {
       want: 'check',
-      answer: answer(entries[index].id, number, {
-        [entries[index].item.parts[0].id]: idOf(entries[index], text),
+      answer: answer(entries[index]!.id, number, {
+        [entries[index]!.item.parts[0]!.id]: idOf(entries[index]!.item.parts[0]!, text),
       }),
     });
   await check(0, 'a', 1);
   await check(1, 'b', 1);
   await check(1, 'a', 2);
-  await student.ok('POST', `/api/seat/attempts/${again.id}/entries/${entries[2].id}/help`, {
+  await student.ok('POST', `/api/seat/attempts/${again.id}/entries/${entries[2]!.id}/help`, {
     want: 'hint',
     after: 0,
   });
-  await student.ok('POST', `/api/seat/attempts/${again.id}/entries/${entries[2].id}/help`, {
+  await student.ok('POST', `/api/seat/attempts/${again.id}/entries/${entries[2]!.id}/help`, {
     want: 'answer',
   });
   await student.ok('POST', `/api/seat/attempts/${again.id}/hand-in`, { answers: [] });
@@ -257,41 +258,41 @@ test('practice: first answers, tries and hints are read', async () => {
     practice,
   } = await teacher.ok('GET', `${path}/results?attempt=latest`);
   expect(practice).toBe(true);
-  expect(items.map((item: any) => item.practice)).toEqual([
+  expect(items.map((item) => item.practice)).toEqual([
     { first: 1, later: 0, shown: 0, hints: 0 },
     { first: 0, later: 1, shown: 0, hints: 0 },
     { first: 0, later: 0, shown: 1, hints: 1 },
   ]);
-  expect(items[1].wrongAnswers[0]).toMatchObject({ answer: 'b', n: 1 });
-  const line = lines.find(({ attemptId }: any) => attemptId === again.id);
-  expect([line.tries, line.hints]).toEqual([3, 1]);
+  expect(items[1]!.wrongAnswers[0]).toMatchObject({ answer: 'b', n: 1 });
+  const line = lines.find(({ attemptId }) => attemptId === again.id);
+  expect([line!.tries, line!.hints]).toEqual([3, 1]);
 });
 
 test('standards: what was earned, on how many items, over time; ratings are kept and are not for students', async () => {
   const sitting = await sat([['aab'], ['bbb']], 10);
   const { standards } = await teacher.ok('GET', `${sitting.path}/results/standards`);
   const [line] = standards;
-  expect(line.all).toMatchObject({ share: expect.closeTo(2 / 6, 9), items: 3, answers: 6 });
-  const earned = line.students
-    .filter((candidate: any) => candidate.earned)
-    .map((candidate: any) => candidate.earned.share);
+  expect(line!.all).toMatchObject({ share: expect.closeTo(2 / 6, 9), items: 3, answers: 6 });
+  const earned = line!.students
+    .filter((candidate) => candidate.earned)
+    .map((candidate) => candidate.earned!.share);
   expect(earned).toEqual([expect.closeTo(2 / 3, 9), 0]);
   const over = await teacher.ok('GET', `${sitting.path}/results/standards?over=all`);
-  const long = over.standards.find(({ code }: any) => code === line.code);
-  expect(long.overTime.length).toBeGreaterThan(1);
-  expect(long.all.answers).toBe(
-    long.overTime.reduce((sum: number, step: any) => sum + step.earned.answers, 0),
+  const long = over.standards.find(({ code }) => code === line!.code);
+  expect(long!.overTime.length).toBeGreaterThan(1);
+  expect(long!.all.answers).toBe(
+    long!.overTime.reduce((sum, step) => sum + step.earned!.answers, 0),
   );
-  const student = line.students.find((candidate: any) => candidate.earned).id;
+  const student = line!.students.find((candidate) => candidate.earned)!.id;
   const rate = (rating: number | null) =>
     teacher.ok('PUT', `${sitting.path}/students/${student}/ratings`, {
-      standard: line.code,
+      standard: line!.code,
       rating,
     });
   const rating = async () =>
-    (await teacher.ok('GET', `${sitting.path}/results/standards`)).standards[0].students.find(
-      ({ id }: any) => id === student,
-    ).rating;
+    (await teacher.ok('GET', `${sitting.path}/results/standards`)).standards[0]!.students.find(
+      ({ id }) => id === student,
+    )!.rating;
   await rate(3);
   expect(await rating()).toBe(3);
   await rate(2);
@@ -301,7 +302,7 @@ test('standards: what was earned, on how many items, over time; ratings are kept
   expect(
     (
       await teacher.send('PUT', `${sitting.path}/students/${student}/ratings`, {
-        standard: line.code,
+        standard: line!.code,
         rating: 5,
       })
     ).status,
@@ -316,13 +317,13 @@ test('standards: what was earned, on how many items, over time; ratings are kept
     ).status,
   ).toBe(422);
   const idle = (await teacher.ok('GET', `${sitting.path}/results`)).students.find(
-    ({ state }: any) => state === 'not-begun',
+    ({ state }) => state === 'not-begun',
   );
   if (idle)
     expect(
       (
         await teacher.send('PUT', `${sitting.path}/students/${idle.id}/ratings`, {
-          standard: line.code,
+          standard: line!.code,
           rating: 2,
         })
       ).status,
@@ -335,7 +336,7 @@ test('standards: what was earned, on how many items, over time; ratings are kept
 test('one student’s work with its history, and as PDF with every word in it', async () => {
   const sitting = await sat([['aab']], 13);
   const { students } = await teacher.ok('GET', `${sitting.path}/results`);
-  const { id } = students.find(({ points }: any) => points !== null);
+  const { id } = students.find(({ points }) => points !== null)!;
   await teacher.ok('POST', `${sitting.path}/students/${id}/adjustments`, {
     kind: 'bonus',
     entry: null,
@@ -343,12 +344,12 @@ test('one student’s work with its history, and as PDF with every word in it', 
     reason: 'Helped a neighbour — très bien',
   });
   const work = await teacher.ok('GET', `${sitting.path}/students/${id}`);
-  expect(work.entries.map(({ said, points }: any) => [said, points])).toEqual([
+  expect(work.entries.map(({ said, points }) => [said, points])).toEqual([
     ['a', 1],
     ['a', 1],
     ['b', 0],
   ]);
-  expect(work.history.map(({ words }: any) => words)).toEqual([
+  expect(work.history.map(({ words }) => words)).toEqual([
     'began',
     'handed in',
     'gave 1 besides: Helped a neighbour — très bien',
@@ -409,8 +410,8 @@ test('a gradebook gets OneRoster 1.2 files: headers in order, a result for each 
     new Set(items.map((item) => item.sourcedId)),
   );
   const scored = students
-    .filter(({ points }: any) => points !== null)
-    .map((student: any) => student.points)
+    .filter(({ points }) => points !== null)
+    .map((student) => student.points)
     .sort();
   expect(
     results
@@ -430,7 +431,7 @@ test('answers from elsewhere are read in the same shape; what is wrong with them
   const bring = (answers: string, key: string | null) =>
     teacher.send('POST', '/api/sheets', { title: 'Paper', answers, key });
   const empty = await bring('student,A,B\nAda,1,0\nBo,,', null);
-  expect([empty.status, empty.body.errors[0].pointer]).toEqual([422, '/emptyRows']);
+  expect([empty.status, empty.body.errors![0]!.pointer]).toEqual([422, '/emptyRows']);
   const ragged = await bring('student,1,2\nAda,a\n', 'item,key\n1,a\n2,b\n');
   expect([ragged.status, ragged.body.errors]).toEqual([
     422,
@@ -444,14 +445,12 @@ test('answers from elsewhere are read in the same shape; what is wrong with them
     await bring('student;1;2;3\nAda;a;b;c\nBen;a;c;\nCleo;b;b;c\n', 'item,key\n1,a\n2,b\n3,c\n')
   ).body;
   const results = await teacher.ok('GET', `/api/sheets/${id}/results`);
-  expect(results.students.map(({ name, points }: any) => [name, points])).toEqual([
+  expect(results.students.map(({ name, points }) => [name, points])).toEqual([
     ['Ada', 3],
     ['Ben', 1],
     ['Cleo', 2],
   ]);
-  expect(
-    results.items.map(({ stem, facility, blank }: any) => [stem, facility.value, blank]),
-  ).toEqual([
+  expect(results.items.map(({ stem, facility, blank }) => [stem, facility.value, blank])).toEqual([
     ['1', expect.closeTo(2 / 3, 9), 0],
     ['2', expect.closeTo(2 / 3, 9), 0],
     ['3', expect.closeTo(2 / 3, 9), 1],
@@ -459,9 +458,7 @@ test('answers from elsewhere are read in the same shape; what is wrong with them
   const other = await school.staff('lindqvist');
   expect((await other.get(`/api/sheets/${id}/results`)).status).toBe(404);
   expect((await other.send('DELETE', `/api/sheets/${id}`)).status).toBe(404);
-  expect((await teacher.ok('GET', '/api/sheets')).sheets.map((sheet: any) => sheet.id)).toContain(
-    id,
-  );
+  expect((await teacher.ok('GET', '/api/sheets')).sheets.map((sheet) => sheet.id)).toContain(id);
   await teacher.ok('DELETE', `/api/sheets/${id}`);
   expect((await teacher.get(`/api/sheets/${id}/results`)).status).toBe(404);
 });
@@ -470,30 +467,26 @@ test('follow-up: groups with their evidence, and practice from items that nobody
   const path = '/api/assignments/1/follow-up';
   const { groups, secure } = await teacher.ok('GET', path);
   const { spread } = await teacher.ok('GET', whole);
-  expect(groups.reduce((sum: number, group: any) => sum + group.students.length, secure)).toBe(
-    spread.n,
-  );
+  expect(groups.reduce((sum, group) => sum + group.students.length, secure)).toBe(spread.n);
   for (const group of groups)
     for (const student of group.students)
-      expect(student.evidence.some(({ share }: any) => share !== null && share < 0.6)).toBe(true);
-  const some = groups.filter(({ available }: any) => available.some(({ items }: any) => items > 0));
+      expect(student.evidence.some(({ share }) => share !== null && share < 0.6)).toBe(true);
+  const some = groups.filter(({ available }) => available.some(({ items }) => items > 0));
   const key = clientKey();
   const body = {
     clientKey: key,
     each: 2,
-    groups: some.map((group: any, index: number) => ({
+    groups: some.map((group, index) => ({
       name: `Practice ${index + 1}`,
       codes: group.codes,
-      students: group.students.map(({ id }: any) => id),
+      students: group.students.map(({ id }) => id),
     })),
   };
   const { made } = await teacher.ok('POST', path, body);
   expect(made).toHaveLength(some.length);
   for (const [index, group] of made.entries()) {
     const { outline } = await teacher.ok('GET', `/api/tests/${group.testId}`);
-    const itemIds = outline.sections.flatMap(({ entries }: any) =>
-      entries.map(({ itemId }: any) => itemId),
-    );
+    const itemIds = outline.sections.flatMap(({ entries }) => entries.map(({ itemId }) => itemId));
     expect(itemIds).toHaveLength(group.items);
     const met = await rows(
       school.database,
@@ -512,23 +505,19 @@ test('follow-up: groups with their evidence, and practice from items that nobody
   }
   // Said again after the answer was lost, nothing is made twice.
   const again = await teacher.ok('POST', path, body);
-  expect(again.made.map(({ testId }: any) => testId)).toEqual(
-    made.map(({ testId }: any) => testId),
-  );
+  expect(again.made.map(({ testId }) => testId)).toEqual(made.map(({ testId }) => testId));
   expect(
     (
       await teacher.send('POST', path, {
         ...body,
         groups: [{ name: 'X', codes: ['none'], students: body.groups[0]!.students }],
       })
-    ).body.errors[0].message,
+    ).body.errors![0]!.message,
   ).toMatch('have no items on these standards');
 });
 
 test('an opinion shows how often each choice was taken, and neither it nor a page to read ever looks wrong', async () => {
-  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(
-    ({ mine }: { mine: boolean }) => mine,
-  ).id;
+  const bank = (await teacher.ok('GET', '/api/banks')).banks.find(({ mine }) => mine)!.id;
   const facts = {
     subject: 'Opinions',
     grades: [6],
@@ -580,28 +569,28 @@ test('an opinion shows how often each choice was taken, and neither it nor a pag
       `/api/seat/assignments/${given.assignmentId}/attempt`,
       {},
     );
-    const asked = attempt.form.sections[0].entries.find(
-      ({ item }: any) => item.parts[0].kind === 'survey',
+    const asked = attempt.form.sections[0]!.entries.find(
+      ({ item }) => item.parts[0]!.kind === 'survey',
     );
-    const [part] = asked.item.parts;
-    const answers = [answer(asked.id, 1, { [part.id]: [part.choices[choice].id] })];
+    const [part] = asked!.item.parts;
+    const answers = [answer(asked!.id, 1, { [part!.id]: [choicesOf(part)[choice]!.id] })];
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers });
   }
-  const path = `/api/assignments/${given.assignmentId}`;
+  const path = `/api/assignments/${given.assignmentId}` as const;
   const { items, students } = await teacher.ok('GET', `${path}/results`);
-  const [opinion] = items.filter(({ asks }: any) => asks === 'opinion');
-  expect([opinion.n, opinion.facility.reason, opinion.flags]).toEqual([
+  const [opinion] = items.filter(({ asks }) => asks === 'opinion');
+  expect([opinion!.n, noFigureOf(opinion!.facility), opinion!.flags]).toEqual([
     3,
     'it gives no points',
     [],
   ]);
-  expect(opinion.options.map(({ label, n, share }: any) => [label, n, share])).toEqual([
+  expect(opinion!.options.map(({ label, n, share }) => [label, n, share])).toEqual([
     ['Sure', 2, expect.closeTo(2 / 3, 9)],
     ['Not sure', 1, expect.closeTo(1 / 3, 9)],
   ]);
-  const currentStudent = students.find(({ state }: any) => state === 'handed-in');
-  const { entries } = await teacher.ok('GET', `${path}/students/${currentStudent.id}`);
-  expect(entries.map(({ asks, right }: any) => [asks, right.length])).toEqual(
+  const currentStudent = students.find(({ state }) => state === 'handed-in');
+  const { entries } = await teacher.ok('GET', `${path}/students/${currentStudent!.id}`);
+  expect(entries.map(({ asks, right }) => [asks, right.length])).toEqual(
     expect.arrayContaining([
       ['opinion', 0],
       ['nothing', 0],
@@ -609,8 +598,8 @@ test('an opinion shows how often each choice was taken, and neither it nor a pag
     ]),
   );
   const { students: watched } = await teacher.ok('GET', `${path}/watch`);
-  const { cells } = watched.find(({ studentId }: any) => studentId === currentStudent.id);
-  expect(cells.map(({ needsMarking }: any) => needsMarking)).toEqual([false, false, false]);
+  const { cells } = watched.find(({ studentId }) => studentId === currentStudent!.id)!;
+  expect(cells.map((cell) => cell!.needsMarking)).toEqual([false, false, false]);
 });
 
 test('what was not reached counts for a standard as it does in the score', async () => {
@@ -624,34 +613,35 @@ test('what was not reached counts for a standard as it does in the score', async
     `/api/seat/assignments/${given.assignmentId}/attempt`,
     {},
   );
-  const [first] = attempt.form.sections[0].entries;
+  const [first] = attempt.form.sections[0]!.entries;
   const { items } = await teacher.ok('GET', '/api/items?words=RAT&grades=6&kind=single-choice');
-  const { content } = items.find((item: any) => item.content.stem === first.item.stem);
-  const right = content.parts[0].choices.findIndex(({ id }: any) => id === content.parts[0].key[0]);
-  const part = first.item.parts[0];
+  const { content } = items.find((item) => item.content.stem === first!.item.stem)!;
+  const right = choicesOf(content.parts[0]).findIndex(
+    ({ id }) => id === keyOf(content.parts[0])[0],
+  );
+  const part = first!.item.parts[0];
   await student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
-    answers: [answer(first.id, 1, { [part.id]: part.choices[right].id })],
+    answers: [answer(first!.id, 1, { [part!.id]: choicesOf(part)[right]!.id })],
   });
   const start = school.clock.now;
-  school.clock.now = attempt.deadlineAt + 60_000;
+  school.clock.now = attempt.deadlineAt! + 60_000;
   await school.chores();
   const { students, left } = await (
     await school.staff('holloway')
   ).ok('GET', `/api/assignments/${given.assignmentId}/results`);
-  const currentStudent = students.find(({ state }: any) => state === 'handed-in');
+  const currentStudent = students.find(({ state }) => state === 'handed-in');
   const { standards } = await (
     await school.staff('holloway')
   ).ok('GET', `/api/assignments/${given.assignmentId}/results/standards`);
-  const share = (line: any) => line.students.find(({ id }: any) => id === currentStudent.id).earned;
+  const share = (line: (typeof standards)[number]) =>
+    line.students.find(({ id }) => id === currentStudent!.id)!.earned!;
   const earned = standards.map(share).filter(Boolean);
-  expect([currentStudent.points, currentStudent.maxPoints, left.notReached]).toEqual([1, 6, 5]);
+  expect([currentStudent!.points, currentStudent!.maxPoints, left.notReached]).toEqual([1, 6, 5]);
   // The items of the test are on standards of one strand; together they are the score.
-  expect(earned.reduce((sum: number, line: any) => sum + line.share * line.answers, 0)).toBeCloseTo(
-    currentStudent.points,
+  expect(earned.reduce((sum, line) => sum + line.share * line.answers, 0)).toBeCloseTo(
+    currentStudent!.points!,
     9,
   );
-  expect(earned.reduce((sum: number, line: any) => sum + line.answers, 0)).toBe(
-    currentStudent.maxPoints,
-  );
+  expect(earned.reduce((sum, line) => sum + line.answers, 0)).toBe(currentStudent!.maxPoints);
   school.clock.now = start;
 });

@@ -13,6 +13,7 @@ import {
   type School,
   type Visitor,
 } from './support/school';
+import { choicesOf, keyOf } from './support/parts';
 
 let school: School;
 let teacher: Visitor;
@@ -23,25 +24,13 @@ beforeAll(async () => {
 });
 afterAll(() => school.close());
 
-interface Found {
-  total: number;
-  items: {
-    id: number;
-    standards: { code: string }[];
-    grades: number[];
-    kind: string;
-    itemRestCorrelation: number | null;
-    facility: { value: number; n: number } | null;
-  }[];
-  counts: Record<'standards' | 'grades' | 'kinds' | 'depths', [number | string, number][]>;
-}
-const search = (query: string) => teacher.ok<Found>('GET', `/api/items?${query}`);
+const search = (query: string) => teacher.ok('GET', `/api/items?${query}`);
 
 describe('finding', () => {
   test('by grade and standard, with counts that the other filters respect', async () => {
     const { frameworks } = await teacher.ok('GET', '/api/frameworks');
     const standards: { id: number; code: string; parentId: number | null }[] =
-      frameworks[0].standards;
+      frameworks[0]!.standards;
     expect(standards.length).toBeGreaterThanOrEqual(60);
     const strand = standards.find(({ code }) => code === 'MA.RAT')!;
     const all = await search('grades=6');
@@ -52,13 +41,13 @@ describe('finding', () => {
           grades.includes(6) && currentStandards.some(({ code }) => code.startsWith('MA.6.RAT')),
       ),
     ).toBe(true);
-    expect(within.total).toBe(new Map(all.counts.standards).get(strand.id));
+    expect(within.total).toBe(new Map(all.counts!.standards).get(strand.id));
     // The counts of grades leave the chosen grade out, and those of standards the chosen standard.
-    expect(new Map(within.counts.grades).get(7)).toBe(
+    expect(new Map(within.counts!.grades).get(7)).toBe(
       (await search(`grades=7&standard=${strand.id}`)).total,
     );
-    expect(within.counts.standards).toEqual(all.counts.standards);
-    const kinds = within.counts.kinds.reduce((sum, [, n]) => sum + n, 0);
+    expect(within.counts!.standards).toEqual(all.counts!.standards);
+    const kinds = within.counts!.kinds.reduce((sum, [, n]) => sum + n, 0);
     expect(kinds).toBe(within.total);
   });
 
@@ -81,9 +70,7 @@ describe('finding', () => {
     const founds = await Promise.all(
       [0, 50, 100, 150, 200, 250].map((from) => search(`from=${from}`)),
     );
-    const items = founds.flatMap((page) => page.items) as (Found['items'][number] & {
-      content: any;
-    })[];
+    const items = founds.flatMap((page) => page.items);
     expect(items.length).toBe(founds[0]!.total);
     expect(items.length).toBeGreaterThanOrEqual(240);
     expect(new Set(items.map(({ kind }) => kind))).toEqual(new Set(partKinds));
@@ -91,8 +78,8 @@ describe('finding', () => {
       expect(await itemWordingProblems(content)).toEqual([]);
       if (markedBy(content) === 'machine') expect(content.explanation).not.toBe('');
       for (const part of content.parts)
-        for (const choice of part.kind === 'single-choice' ? part.choices : [])
-          if (!part.key.includes(choice.id) && part.key.length === 1)
+        if (part.kind === 'single-choice' && part.key.length === 1)
+          for (const choice of part.choices.filter(({ id }) => !part.key.includes(id)))
             expect([content.stem, choice.mistake ?? '']).not.toEqual([content.stem, '']);
     }
   });
@@ -152,7 +139,7 @@ describe('building', () => {
     ]);
     expect(first).toEqual(second);
     const { tests } = await teacher.ok('GET', '/api/tests');
-    expect(tests.filter(({ title }: { title: string }) => title === 'Once')).toHaveLength(1);
+    expect(tests.filter(({ title }) => title === 'Once')).toHaveLength(1);
   });
 
   test('changes are all made or none, and two who change at once lose nothing', async () => {
@@ -163,11 +150,11 @@ describe('building', () => {
       itemIds: [1, 2, 3],
     });
     const { outline } = await teacher.ok('GET', `/api/tests/${id}`);
-    const [a, b, c] = outline.sections[0].entries.map((entry: { id: string }) => entry.id);
+    const [a, b, c] = outline.sections[0]!.entries.map((entry) => entry.id);
     const change = (...changes: unknown[]) => teacher.post(`/api/tests/${id}/changes`, { changes });
     const replies = await Promise.all([
       change({ do: 'give-points', entry: a, points: 3 }),
-      change({ do: 'move', entry: c, section: outline.sections[0].id, before: a }),
+      change({ do: 'move', entry: c, section: outline.sections[0]!.id, before: a }),
       change({ do: 'describe', facts: { directions: 'Alone.' } }),
       change({ do: 'remove', entry: b }),
     ]);
@@ -182,12 +169,7 @@ describe('building', () => {
     ]);
     const after = await teacher.ok('GET', `/api/tests/${id}`);
     expect(after.outline.directions).toBe('Alone.');
-    expect(
-      after.outline.sections[0].entries.map((entry: { id: string; points: number }) => [
-        entry.id,
-        entry.points,
-      ]),
-    ).toEqual([
+    expect(after.outline.sections[0]!.entries.map((entry) => [entry.id, entry.points])).toEqual([
       [c, 1],
       [a, 3],
     ]);
@@ -196,21 +178,19 @@ describe('building', () => {
 
   test('an item changed for a test leaves the bank’s own item as it was, and a second editor is told', async () => {
     const { testId, test } = await giveTest(school, teacher);
-    const entry = test.outline.sections[0].entries[0];
-    const pin = test.revisions.find(({ id }: { id: number }) => id === entry.revisionId);
-    const before = await teacher.ok('GET', `/api/items/${entry.itemId}`);
-    const content = { ...pin.content, stem: '<p>Changed <strong>for us</strong></p>' };
-    const path = `/api/tests/${testId}/entries/${entry.id}/revision`;
-    const revised = await teacher.ok('POST', path, { basedOn: pin.id, content });
-    const revision = revised.revisions.find(
-      ({ itemId }: { itemId: number }) => itemId === entry.itemId,
-    );
-    expect([revision.forThisTest, revision.content.stem]).toEqual([true, content.stem]);
-    expect(revision.standards).toEqual(pin.standards);
-    const after = await teacher.ok('GET', `/api/items/${entry.itemId}`);
+    const entry = test.outline.sections[0]!.entries[0];
+    const pin = test.revisions.find(({ id }) => id === entry!.revisionId);
+    const before = await teacher.ok('GET', `/api/items/${entry!.itemId}`);
+    const content = { ...pin!.content, stem: '<p>Changed <strong>for us</strong></p>' };
+    const path = `/api/tests/${testId}/entries/${entry!.id}/revision` as const;
+    const revised = await teacher.ok('POST', path, { basedOn: pin!.id, content });
+    const revision = revised.revisions.find(({ itemId }) => itemId === entry!.itemId);
+    expect([revision!.forThisTest, revision!.content.stem]).toEqual([true, content.stem]);
+    expect(revision!.standards).toEqual(pin!.standards);
+    const after = await teacher.ok('GET', `/api/items/${entry!.itemId}`);
     expect(after.item.content).toEqual(before.item.content);
     expect(after.item.revisionId).toBe(before.item.revisionId);
-    const late = await teacher.post(path, { basedOn: pin.id, content: pin.content });
+    const late = await teacher.post(path, { basedOn: pin!.id, content: pin!.content });
     expect([late.status, late.body.title]).toEqual([409, 'This item was changed meanwhile.']);
   });
 
@@ -224,7 +204,7 @@ describe('building', () => {
     await teacher.ok('DELETE', `/api/tests/${id}`);
     expect((await teacher.get(`/api/tests/${id}`)).status).toBe(404);
     await teacher.ok('POST', `/api/tests/${id}/restore`);
-    expect((await teacher.ok('GET', `/api/tests/${id}`)).outline.sections[0].entries).toHaveLength(
+    expect((await teacher.ok('GET', `/api/tests/${id}`)).outline.sections[0]!.entries).toHaveLength(
       1,
     );
   });
@@ -233,19 +213,17 @@ describe('building', () => {
 describe('giving', () => {
   test('what was given stays as it was, whatever happens to the test', async () => {
     const { testId, test, assignmentId } = await giveTest(school, teacher);
-    const entry = test.outline.sections[0].entries[0];
+    const entry = test.outline.sections[0]!.entries[0];
     await teacher.ok('POST', `/api/tests/${testId}/changes`, {
       changes: [
-        { do: 'give-points', entry: entry.id, points: 50 },
+        { do: 'give-points', entry: entry!.id, points: 50 },
         { do: 'describe', facts: { title: 'Later' } },
       ],
     });
     const student = await school.student('6B', 3);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
     expect(attempt.form.title).toBe('Given');
-    expect(
-      attempt.form.sections[0].entries.find(({ id }: { id: string }) => id === entry.id).points,
-    ).toBe(1);
+    expect(attempt.form.sections[0]!.entries.find(({ id }) => id === entry!.id)!.points).toBe(1);
   });
 
   test('a double press gives once; a test changed behind the slip is not given', async () => {
@@ -312,14 +290,14 @@ describe('results', () => {
       words: 'notebooks',
       change: { rules: { ...plainRules, shuffleChoices: true } },
     });
-    const [entry] = test.outline.sections[0].entries;
-    const [part] = test.revisions[0].content.parts;
-    const wrong = part.choices.find(({ id }: { id: string }) => !part.key.includes(id)).id;
+    const [entry] = test.outline.sections[0]!.entries;
+    const [part] = test.revisions[0]!.content.parts;
+    const wrong = choicesOf(part).find(({ id }) => !keyOf(part).includes(id))!.id;
     for (let index = 0; index < 10; index++) {
       const student = await school.student('6B', index);
       const { id } = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
       await student.ok('POST', `/api/seat/attempts/${id}/hand-in`, {
-        answers: [answer(entry.id, 1, { [part.id]: index < 6 ? part.key[0] : wrong })],
+        answers: [answer(entry!.id, 1, { [part!.id]: index < 6 ? keyOf(part)[0] : wrong })],
       });
     }
     const results = await teacher.ok('GET', `/api/assignments/${assignmentId}/results`);
@@ -329,18 +307,14 @@ describe('results', () => {
       facility: { value: 0.6 },
       itemRest: { value: null, reason: 'needs at least two items' },
     });
-    expect(results.items[0].options.find(({ id }: { id: string }) => id === wrong).n).toBe(4);
-    expect(
-      results.students.filter(({ state }: { state: string }) => state === 'handed-in'),
-    ).toHaveLength(10);
-    expect(
-      results.students.find(({ state }: { state: string }) => state === 'not-begun'),
-    ).toMatchObject({
+    expect(results.items[0]!.options.find(({ id }) => id === wrong)!.n).toBe(4);
+    expect(results.students.filter(({ state }) => state === 'handed-in')).toHaveLength(10);
+    expect(results.students.find(({ state }) => state === 'not-begun')).toMatchObject({
       points: null,
       cells: [],
     });
 
-    const { body, headers } = await teacher.get<string>(
+    const { body, headers } = await teacher.get(
       `/api/assignments/${assignmentId}/exports/students`,
     );
     expect(headers.get('content-type')).toContain('text/csv');
@@ -349,7 +323,7 @@ describe('results', () => {
     expect(lines).toHaveLength(27);
     expect(lines.filter((line) => line.Points === '1' && line.Percent === '100')).toHaveLength(6);
     const items = parse<Record<string, string>>(
-      (await teacher.get<string>(`/api/assignments/${assignmentId}/exports/items`)).body,
+      (await teacher.get(`/api/assignments/${assignmentId}/exports/items`)).body,
       { columns: true, bom: true },
     );
     expect(items).toEqual([expect.objectContaining({ 'Average score': '0.6', Students: '10' })]);
@@ -358,16 +332,16 @@ describe('results', () => {
   test('the planted wrong key and the planted temptation are found, and nothing else is called a wrong key', async () => {
     const results = await teacher.ok('GET', '/api/assignments/1/results');
     const flags = (kind: string) =>
-      results.items.filter((item: any) => item.flags.some((flag: any) => flag.kind === kind));
-    expect(flags('key-suspect').map((item: any) => item.content.stem)).toEqual([
+      results.items.filter((item) => item.flags.some((flag) => flag.kind === kind));
+    expect(flags('key-suspect').map((item) => item.content!.stem)).toEqual([
       expect.stringContaining('seventh graders'),
     ]);
-    expect(flags('tempting-choice').map((item: any) => item.content.stem)).toEqual([
+    expect(flags('tempting-choice').map((item) => item.content!.stem)).toEqual([
       expect.stringContaining('printer'),
     ]);
     expect(results.complete).toBe(true);
     const today = await teacher.ok('GET', '/api/today');
-    expect(today.waiting.find(({ what }: { what: string }) => what === 'flagged')).toMatchObject({
+    expect(today.waiting.find(({ what }) => what === 'flagged')).toMatchObject({
       assignmentId: 1,
       count: 2,
     });
@@ -375,13 +349,8 @@ describe('results', () => {
 
   test('stored scores are what core gives again', async () => {
     const results = await teacher.ok('GET', '/api/assignments/2/results');
-    for (const student of results.students.filter(
-      ({ state }: { state: string }) => state === 'handed-in',
-    )) {
-      const sum = student.cells.reduce(
-        (total: number, cell: { points: number }) => total + cell.points,
-        0,
-      );
+    for (const student of results.students.filter(({ state }) => state === 'handed-in')) {
+      const sum = student.cells.reduce((total, cell) => total + cell!.points, 0);
       expect(student.points).toBeCloseTo(sum, 9);
     }
   });
@@ -390,7 +359,7 @@ describe('results', () => {
     await school.database.query(
       "UPDATE accounts SET given_name = '=HYPERLINK(1)' WHERE id = (SELECT student_id FROM assignment_students WHERE assignment_id = 1 LIMIT 1)",
     );
-    const { body } = await teacher.get<string>('/api/assignments/1/exports/students');
+    const { body } = await teacher.get('/api/assignments/1/exports/students');
     expect(
       parse<Record<string, string>>(body, { columns: true, bom: true }).some((line) =>
         line.Student!.startsWith("'=HYPERLINK"),
@@ -406,7 +375,7 @@ describe('results', () => {
     const report = () => student.get(`/api/seat/assignments/${assignmentId}/report`);
     expect((await report()).status).toBe(403);
     await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: true });
-    const total = given.outline.sections[0].entries.reduce(
+    const total = given.outline.sections[0]!.entries.reduce(
       (sum: number, entry: { points: number }) => sum + entry.points,
       0,
     );

@@ -15,26 +15,7 @@ import {
   type School,
   type Visitor,
 } from './support/school';
-
-interface Attempt {
-  id: number;
-  deadlineAt: number;
-  grace: number;
-  form: {
-    sections: {
-      entries: {
-        id: string;
-        item: { parts: { id: string; kind: string; choices?: { id: string }[] }[] };
-      }[];
-    }[];
-  };
-  answers: {
-    entry: string;
-    number: number;
-    responses: Record<string, unknown>;
-    flagged: boolean;
-  }[];
-}
+import { choicesOf } from './support/parts';
 
 let school: School;
 let teacher: Visitor;
@@ -47,15 +28,11 @@ afterAll(() => school.close());
 async function begin(index: number, options: Parameters<typeof giveTest>[2] = {}) {
   const given = await giveTest(school, teacher, options);
   const student = await school.student('6B', index);
-  const attempt = await student.ok<Attempt>(
-    'POST',
-    `/api/seat/assignments/${given.assignmentId}/attempt`,
-  );
+  const attempt = await student.ok('POST', `/api/seat/assignments/${given.assignmentId}/attempt`);
   const entries = attempt.form.sections.flatMap((section) => section.entries);
   const save = (...answers: unknown[]) =>
     student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
-  const again = () =>
-    student.ok<Attempt>('POST', `/api/seat/assignments/${given.assignmentId}/attempt`);
+  const again = () => student.ok('POST', `/api/seat/assignments/${given.assignmentId}/attempt`);
   const stored = async () =>
     new Map((await again()).answers.map((answer) => [answer.entry, answer]));
   const handIn = (...answers: unknown[]) =>
@@ -75,7 +52,7 @@ describe('numbers decide, not arrival', () => {
     expect(late.body.stored).toEqual([{ entry: id, number: 2, device: 'device000001' }]);
     // Another tab that chose the same number is told that it is not its answer that stands.
     const tie = await save(answer(id, 2, text('other tab'), 'device000002'));
-    expect(tie.body.stored[0].device).toBe('device000001');
+    expect(tie.body.stored[0]!.device).toBe('device000001');
     expect((await stored()).get(id)).toMatchObject({
       number: 2,
       responses: text('second'),
@@ -122,9 +99,9 @@ describe('the clock is the server’s', () => {
     school.clock.now += 5 * 60_000;
     expect((await again()).deadlineAt).toBe(attempt.deadlineAt);
     const id = entries[0]!.id;
-    school.clock.now = attempt.deadlineAt + attempt.grace - 1;
+    school.clock.now = attempt.deadlineAt! + attempt.grace - 1;
     expect((await save(answer(id, 1, text('in time')))).status).toBe(200);
-    school.clock.now = attempt.deadlineAt + attempt.grace;
+    school.clock.now = attempt.deadlineAt! + attempt.grace;
     const refused = await save(answer(id, 2, text('too late')));
     expect([refused.status, refused.body]).toEqual([
       409,
@@ -143,8 +120,8 @@ describe('the clock is the server’s', () => {
     expect(JSON.stringify(after!.responses)).toContain('in time');
     expect(
       (await student.ok('GET', '/api/seat')).assignments.find(
-        (assignment: { handedInBy: string }) => assignment.handedInBy === 'server',
-      ).state,
+        (assignment) => assignment.handedInBy === 'server',
+      )!.state,
     ).toBe('handed-in');
     school.clock.now = start;
   });
@@ -152,7 +129,7 @@ describe('the clock is the server’s', () => {
   test('a hand-in that arrives after the end counts as run out, without its last answers', async () => {
     const { attempt, entries, handIn } = await begin(5);
     const start = school.clock.now;
-    school.clock.now = attempt.deadlineAt + attempt.grace + 60_000;
+    school.clock.now = attempt.deadlineAt! + attempt.grace + 60_000;
     const reply = await handIn(answer(entries[0]!.id, 1, text('too late')));
     expect(reply.body).toEqual({ handedInAt: attempt.deadlineAt, late: false });
     const answers = await rows(
@@ -172,10 +149,7 @@ describe('the clock is the server’s', () => {
     const { assignmentId } = await giveTest(school, teacher, { change: { closesAt } });
     school.clock.now = closesAt - 60_000;
     const student = await school.student('6B', 6);
-    const attempt = await student.ok<Attempt>(
-      'POST',
-      `/api/seat/assignments/${assignmentId}/attempt`,
-    );
+    const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
     expect(attempt.deadlineAt).toBe(closesAt);
     school.clock.now = closesAt;
     const other = await school.student('6B', 7);
@@ -203,17 +177,14 @@ describe('the clock is the server’s', () => {
       },
     });
     const { roster } = await teacher.ok('GET', `/api/classes/${classId}`);
-    await teacher.ok('PUT', `/api/classes/${classId}/students/${roster[8].id}/accommodations`, {
-      ...roster[8].accommodations,
+    await teacher.ok('PUT', `/api/classes/${classId}/students/${roster[8]!.id}/accommodations`, {
+      ...roster[8]!.accommodations,
       time: 1.5,
     });
     school.clock.now = start + 3_600_000 + 5;
     const student = await school.student('6B', 8);
-    const attempt = await student.ok<Attempt>(
-      'POST',
-      `/api/seat/assignments/${assignmentId}/attempt`,
-    );
-    expect(attempt.deadlineAt - school.clock.now).toBe(30 * 60_000);
+    const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    expect(attempt.deadlineAt! - school.clock.now).toBe(30 * 60_000);
     expect(
       (await student.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] })).body.late,
     ).toBe(true);
@@ -245,10 +216,8 @@ describe('handing in', () => {
   test('beginning twice at once gives one attempt', async () => {
     const { assignmentId } = await giveTest(school, teacher);
     const student = await school.student('6B', 10);
-    const path = `/api/seat/assignments/${assignmentId}/attempt`;
-    const attempts = await Promise.all(
-      Array.from({ length: 6 }, () => student.ok<Attempt>('POST', path)),
-    );
+    const path = `/api/seat/assignments/${assignmentId}/attempt` as const;
+    const attempts = await Promise.all(Array.from({ length: 6 }, () => student.ok('POST', path)));
     expect(new Set(attempts.map(({ id }) => id)).size).toBe(1);
   });
 
@@ -259,15 +228,15 @@ describe('handing in', () => {
     const orders = new Set<string>();
     for (const place of [11, 12, 13]) {
       const student = await school.student('6B', place);
-      const path = `/api/seat/assignments/${assignmentId}/attempt`;
-      const first = await student.ok<Attempt>('POST', path);
-      expect((await student.ok<Attempt>('POST', path)).form).toEqual(first.form);
+      const path = `/api/seat/assignments/${assignmentId}/attempt` as const;
+      const first = await student.ok('POST', path);
+      expect((await student.ok('POST', path)).form).toEqual(first.form);
       orders.add(
         JSON.stringify(
           first.form.sections.map(({ entries }) =>
             entries.map(({ id, item }) => [
               id,
-              item.parts.map(({ choices }) => choices?.map((choice) => choice.id)),
+              item.parts.map((part) => choicesOf(part).map((choice) => choice.id)),
             ]),
           ),
         ),
@@ -306,14 +275,9 @@ test.each([
       ...wishes([1], closesAt),
       rules: { ...plainRules, mode, ...rules },
     });
-    expect(new Set(revisions.map(({ kind }: { kind: string }) => kind)).size).toBe(
-      partKinds.length,
-    );
+    expect(new Set(revisions.map(({ kind }) => kind)).size).toBe(partKinds.length);
     const student = await school.student('6B', place);
-    const attempt = await student.ok<Attempt>(
-      'POST',
-      `/api/seat/assignments/${assignmentId}/attempt`,
-    );
+    const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
 
     const walk = async () => {
       const replies: Record<string, unknown> = {};
@@ -345,17 +309,20 @@ test.each([
     const secrets =
       /"(key|keys|guide|rule|mistake|explanation|hints|notes|variants|tolerance|standards|depth|revisionId|itemId|fixed|facility)"|"right":(?!\[\{)/;
     const texts: string[] = revisions
-      .flatMap(({ content }: any) => [
+      .flatMap(({ content }) => [
         content.explanation,
-        ...content.parts.flatMap((part: any) => [
-          part.mistake,
-          ...(part.choices ?? []).map((choice: any) => choice.mistake),
-          ...(part.key?.variants ?? []),
-          part.guide,
+        ...content.parts.flatMap((part) => [
+          'mistake' in part ? part.mistake : undefined,
+          ...('choices' in part ? part.choices : []).map((choice) =>
+            'mistake' in choice ? choice.mistake : undefined,
+          ),
+          ...(part.kind === 'short-text' ? part.key.variants : []),
+          'guide' in part ? part.guide : undefined,
         ]),
       ])
       // A short word may well stand in another item's question.
-      .filter((key: string | undefined) => key && key.length > 16);
+      .filter((text) => String(text ?? '').length > 16)
+      .map(String);
     expect(texts.length).toBeGreaterThan(8);
     // First while it is open (the walk itself hands in), then after it was handed in and nothing is released.
     for (const replies of [await walk(), await walk()]) {
@@ -419,10 +386,7 @@ describe('answers that arrive after the end', () => {
       change: { ...change, rules },
     });
     const student = await school.student('6D', place);
-    const attempt = await student.ok<Attempt>(
-      'POST',
-      `/api/seat/assignments/${assignmentId}/attempt`,
-    );
+    const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
     const [entry] = attempt.form.sections[0]!.entries;
     const written = (number: number, writtenAt?: number, words = `answer ${number}`) => ({
       ...answer(entry!.id, number, text(words)),
@@ -443,22 +407,20 @@ describe('answers that arrive after the end', () => {
     const start = school.clock.now;
     const { assignmentId, attempt, written, save, stored } = await sittingAt(0);
     const end = attempt.deadlineAt;
-    school.clock.now = end + 15 * 60_000;
+    school.clock.now = end! + 15 * 60_000;
     await school.chores();
     // Without a word of when, or written after the end, or before it was begun: too late.
-    for (const currentSave of [written(1), written(1, end + 1), written(1, start - 1)])
+    for (const currentSave of [written(1), written(1, end! + 1), written(1, start - 1)])
       expect((await save(currentSave)).status).toBe(409);
     expect(await stored()).toBeUndefined();
-    expect((await save(written(2, end - 1_000))).status).toBe(200);
-    expect((await save(written(1, end - 5_000))).body.stored).toEqual([
+    expect((await save(written(2, end! - 1_000))).status).toBe(200);
+    expect((await save(written(1, end! - 5_000))).body.stored).toEqual([
       expect.objectContaining({ number: 2 }),
     ]);
     expect(await stored()).toMatchObject({ number: 2, late: 1 });
     const fresh = await school.staff('holloway');
     const { students } = await fresh.ok('GET', `/api/assignments/${assignmentId}/results`);
-    expect(
-      students.find((student: { handedInBy: string }) => student.handedInBy === 'server'),
-    ).toMatchObject({
+    expect(students.find((student) => student.handedInBy === 'server')).toMatchObject({
       lateAnswers: 1,
     });
     school.clock.now = start;
@@ -474,38 +436,39 @@ describe('answers that arrive after the end', () => {
 
     const released = { ...plainRules, release: { ...plainRules.release, marks: 'after-closing' } };
     const other = await sittingAt(2, { closesAt: start + 30 * 60_000, rules: released });
-    school.clock.now = other.attempt.deadlineAt + 60_000;
+    school.clock.now = other.attempt.deadlineAt! + 60_000;
     await school.chores();
     // The window of the others is still open, so nothing is out.
-    expect((await other.save(other.written(1, other.attempt.deadlineAt - 1))).status).toBe(200);
+    expect((await other.save(other.written(1, other.attempt.deadlineAt! - 1))).status).toBe(200);
     school.clock.now = start + 31 * 60_000;
-    expect((await other.save(other.written(2, other.attempt.deadlineAt - 1))).status).toBe(409);
+    expect((await other.save(other.written(2, other.attempt.deadlineAt! - 1))).status).toBe(409);
     school.clock.now = start;
   });
 
   test('what was handed in without network counts from then, and says when it arrived', async () => {
     const start = school.clock.now;
     const { attempt, assignmentId, student, written, stored } = await sittingAt(3);
-    school.clock.now = attempt.deadlineAt + 5_000;
+    school.clock.now = attempt.deadlineAt! + 5_000;
     const body = {
-      answers: [written(4, attempt.deadlineAt - 60_000)],
-      handedInAt: attempt.deadlineAt - 30_000,
+      answers: [written(4, attempt.deadlineAt! - 60_000)],
+      handedInAt: attempt.deadlineAt! - 30_000,
     };
     expect(await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, body)).toEqual({
-      handedInAt: attempt.deadlineAt - 30_000,
+      handedInAt: attempt.deadlineAt! - 30_000,
       late: false,
     });
     expect(await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, body)).toEqual({
-      handedInAt: attempt.deadlineAt - 30_000,
+      handedInAt: attempt.deadlineAt! - 30_000,
       late: false,
     });
     expect((await stored())!.number).toBe(4);
     const { students } = await (
       await school.staff('holloway')
     ).ok('GET', `/api/assignments/${assignmentId}/results`);
-    expect(
-      students.find((candidate: { handedInBy: string }) => candidate.handedInBy === 'student'),
-    ).toMatchObject({ arrivedAt: school.clock.now, late: false });
+    expect(students.find((candidate) => candidate.handedInBy === 'student')).toMatchObject({
+      arrivedAt: school.clock.now,
+      late: false,
+    });
     school.clock.now = start;
   });
 
@@ -537,18 +500,16 @@ describe('answers that arrive after the end', () => {
     const start = school.clock.now;
     const rules = { lateAnswers: undefined };
     const sitting = await sittingAt(4, { rules });
-    school.clock.now = sitting.attempt.deadlineAt + 60_000;
+    school.clock.now = sitting.attempt.deadlineAt! + 60_000;
     await school.chores();
-    const writtenAt = sitting.attempt.deadlineAt - 5_000;
+    const writtenAt = sitting.attempt.deadlineAt! - 5_000;
     expect((await sitting.save(sitting.written(1, writtenAt))).body.stored).toEqual([
       expect.objectContaining({ number: 1 }),
     ]);
     expect(await sitting.stored()).toBeUndefined();
     const undecided = async () => {
       const { assignments } = await sitting.student.ok('GET', '/api/seat');
-      return assignments.find(
-        (given: { assignmentId: number }) => given.assignmentId === sitting.assignmentId,
-      ).undecided;
+      return assignments.find((given) => given.assignmentId === sitting.assignmentId)!.undecided;
     };
     expect(await undecided()).toBe(1);
     const student = await studentOf(sitting.attempt.id);
@@ -566,7 +527,7 @@ describe('answers that arrive after the end', () => {
     ]);
     await decide(sitting.assignmentId, student, sitting.attempt.id, true);
     expect(await sitting.stored()).toMatchObject({ number: 1, late: 1 });
-    expect((await worked(sitting.assignmentId, student)).lateAnswers[0].decision).toBe('counted');
+    expect((await worked(sitting.assignmentId, student)).lateAnswers[0]!.decision).toBe('counted');
     expect(await undecided()).toBe(0);
     school.clock.now = start;
   });
@@ -574,15 +535,15 @@ describe('answers that arrive after the end', () => {
   test('that the teacher refuses, and those of an assignment that counts none, change nothing', async () => {
     const start = school.clock.now;
     const [looked, none] = [await sittingAt(5, late('review')), await sittingAt(6, late('refuse'))];
-    school.clock.now = none.attempt.deadlineAt + 60_000;
+    school.clock.now = none.attempt.deadlineAt! + 60_000;
     await school.chores();
-    expect((await none.save(none.written(1, none.attempt.deadlineAt - 1_000))).status).toBe(409);
-    await looked.save(looked.written(1, looked.attempt.deadlineAt - 1_000));
+    expect((await none.save(none.written(1, none.attempt.deadlineAt! - 1_000))).status).toBe(409);
+    await looked.save(looked.written(1, looked.attempt.deadlineAt! - 1_000));
     const student = await studentOf(looked.attempt.id);
     await decide(looked.assignmentId, student, looked.attempt.id, false);
     expect([await looked.stored(), await none.stored()]).toEqual([undefined, undefined]);
     // What was decided stays decided.
-    await looked.save(looked.written(2, looked.attempt.deadlineAt - 1_000));
+    await looked.save(looked.written(2, looked.attempt.deadlineAt! - 1_000));
     expect((await worked(looked.assignmentId, student)).lateAnswers).toMatchObject([
       { decision: 'refused' },
     ]);
@@ -600,12 +561,12 @@ describe('answers that arrive after the end', () => {
         heard: 0,
       });
     await sign();
-    school.clock.now = sitting.attempt.deadlineAt - 60_000;
+    school.clock.now = sitting.attempt.deadlineAt! - 60_000;
     await sign();
-    school.clock.now = sitting.attempt.deadlineAt + 30_000;
+    school.clock.now = sitting.attempt.deadlineAt! + 30_000;
     await school.chores();
     expect(
-      (await sitting.save(sitting.written(1, sitting.attempt.deadlineAt - 30_000))).status,
+      (await sitting.save(sitting.written(1, sitting.attempt.deadlineAt! - 30_000))).status,
     ).toBe(200);
     school.clock.now = start;
   });
@@ -622,12 +583,12 @@ describe('answers that arrive after the end', () => {
           left: 0,
           heard: 0,
         });
-      for (; school.clock.now < sitting.attempt.deadlineAt + 30_000; school.clock.now += 8_000)
+      for (; school.clock.now < sitting.attempt.deadlineAt! + 30_000; school.clock.now += 8_000)
         await sign();
       await school.chores();
       await sign();
       expect(
-        (await sitting.save(sitting.written(1, sitting.attempt.deadlineAt - 60_000))).status,
+        (await sitting.save(sitting.written(1, sitting.attempt.deadlineAt! - 60_000))).status,
       ).toBe(409);
       expect([
         await sitting.stored(),
@@ -666,10 +627,7 @@ describe('the database goes away', () => {
     const own_teacher = await sitting.staff('holloway');
     const { assignmentId } = await giveTest(sitting, own_teacher);
     const student = await sitting.student('6B', 0);
-    const attempt = await student.ok<Attempt>(
-      'POST',
-      `/api/seat/assignments/${assignmentId}/attempt`,
-    );
+    const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
     const entries = attempt.form.sections.flatMap((section) => section.entries.map(({ id }) => id));
     let acknowledged = 0;
     const refused = new Set<number>();
@@ -700,7 +658,7 @@ describe('the database goes away', () => {
     expect((await student.get('/api/health')).status).toBe(503);
 
     pid = start().pid;
-    const back = await student.ok<Attempt>('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    const back = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
     expect(back.answers).toHaveLength(entries.length);
     for (const stored of back.answers) expect(stored.number).toBeGreaterThanOrEqual(acknowledged);
     expect(sitting.log.join('\n')).not.toContain('unexpected');

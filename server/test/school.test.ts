@@ -1,4 +1,6 @@
 /** A school that is not the demonstration: begun by a link, its staff, everybody's own account, and its standards. */
+import type { ProblemBody } from '@oaken/contract';
+import type { FrameworkPreview } from '@oaken/contract/standards';
 import { makeSetupLink } from '../src/accounts/setup';
 import { openSchool, type School, type Visitor } from './support/school';
 
@@ -81,16 +83,16 @@ describe('staff', () => {
     const { links } = await admin.ok('POST', '/api/accounts', {
       people: [person(1, 'Ana'), person(2, 'Ben')],
     });
-    expect(links.map((link: { signInName: string }) => link.signInName)).toEqual(['ana', 'ben']);
+    expect(links.map((link) => link.signInName)).toEqual(['ana', 'ben']);
   });
 
   test('a one-time link lets its person choose a password, once; an earlier one has ended', async () => {
     const ana = (await admin.ok('GET', '/api/accounts')).staff.find(
-      (account: any) => account.signInName === 'ana',
+      (account) => account.signInName === 'ana',
     );
     const [old, fresh] = [
-      await admin.ok('POST', `/api/accounts/${ana.id}/link`),
-      await admin.ok('POST', `/api/accounts/${ana.id}/link`),
+      await admin.ok('POST', `/api/accounts/${ana!.id}/link`),
+      await admin.ok('POST', `/api/accounts/${ana!.id}/link`),
     ];
     const visitor = school.visitor();
     expect(
@@ -101,17 +103,16 @@ describe('staff', () => {
     ).toEqual({ name: 'Ana Teacher', signInName: 'ana' });
     const choose = { token: tokenIn(fresh.link), password: 'ten letters' };
     expect(
-      (await visitor.ok('POST', '/api/session/personal-link/password', choose)).account.givenName,
+      (await visitor.ok('POST', '/api/session/personal-link/password', choose)).account!.givenName,
     ).toBe('Ana');
     expect(
       (await school.visitor().post('/api/session/personal-link/password', choose)).status,
     ).toBe(404);
     const teacher = await signIn('ana', 'ten letters');
-    expect(
-      (await teacher.ok('GET', '/api/banks')).banks
-        .map((bank: { name: string }) => bank.name)
-        .sort(),
-    ).toEqual(['Alder Street School bank', 'My bank']);
+    expect((await teacher.ok('GET', '/api/banks')).banks.map((bank) => bank.name).sort()).toEqual([
+      'Alder Street School bank',
+      'My bank',
+    ]);
     const facts = { name: '6A', period: '', grade: 6, subject: 'Mathematics', term: '', notes: '' };
     await teacher.ok('POST', '/api/classes', {
       clientKey: '00000000-0000-4000-9000-0000000000aa',
@@ -121,18 +122,18 @@ describe('staff', () => {
 
   test('who is blocked is out at once, and back when let in', async () => {
     const ana = (await admin.ok('GET', '/api/accounts')).staff.find(
-      (account: any) => account.signInName === 'ana',
+      (account) => account.signInName === 'ana',
     );
     const teacher = await signIn('ana', 'ten letters');
-    await admin.ok('POST', `/api/accounts/${ana.id}/blocked`, { blocked: true });
+    await admin.ok('POST', `/api/accounts/${ana!.id}/blocked`, { blocked: true });
     expect((await teacher.get('/api/banks')).status).toBe(401);
     await expect(signIn('ana', 'ten letters')).rejects.toThrow(/401/);
-    await admin.ok('POST', `/api/accounts/${ana.id}/blocked`, { blocked: false });
+    await admin.ok('POST', `/api/accounts/${ana!.id}/blocked`, { blocked: false });
     await signIn('ana', 'ten letters');
   });
 
   test('an administrator cannot block themselves, and a teacher nobody', async () => {
-    const { id } = (await admin.ok('GET', '/api/session')).account;
+    const { id } = (await admin.ok('GET', '/api/session')).account!;
     expect((await admin.post(`/api/accounts/${id}/blocked`, { blocked: true })).status).toBe(409);
     const teacher = await signIn('ana', 'ten letters');
     for (const path of [`/api/accounts/${id}/blocked`, `/api/accounts/${id}/link`, '/api/accounts'])
@@ -144,7 +145,7 @@ describe('my own account', () => {
   test('says where I am signed in, and ends it there', async () => {
     const [here, there] = [await signIn('ana', 'ten letters'), await signIn('ana', 'ten letters')];
     const { sessions } = await here.ok('GET', '/api/me/sessions');
-    expect(sessions.filter((session: any) => session.here)).toHaveLength(1);
+    expect(sessions.filter((session) => session.here)).toHaveLength(1);
     for (const session of sessions)
       if (!session.here) await here.ok('DELETE', `/api/me/sessions/${session.id}`);
     expect([(await here.get('/api/banks')).status, (await there.get('/api/banks')).status]).toEqual(
@@ -156,7 +157,7 @@ describe('my own account', () => {
     const [here, there] = [await signIn('ana', 'ten letters'), await signIn('ana', 'ten letters')];
     const change = (old: string, password: string) =>
       here.post('/api/me/password', { old, password });
-    expect((await change('wrong', 'another one!')).body.errors[0].message).toBe(
+    expect((await change('wrong', 'another one!')).body.errors![0]!.message).toBe(
       'That is not your present password.',
     );
     expect((await change('ten letters', 'another one!')).status).toBe(200);
@@ -178,7 +179,8 @@ describe('standards', () => {
       },
       body: bytes,
     });
-    return { status: response.status, body: (await response.json()) as any };
+    const body = (await response.json()) as FrameworkPreview & Partial<ProblemBody>;
+    return { status: response.status, body };
   };
   const csv =
     'code,statement,parent,grades\nMA,Mathematics,,\nMA.6,Ratios,MA,6\nMA.6.1,Use ratios,MA.6,6-7\n';
@@ -217,12 +219,12 @@ describe('standards', () => {
       known: 0,
       framework: { name: 'goals' },
     });
-    expect(body.lines.map((line: any) => line.depth)).toEqual([0, 1, 2]);
+    expect(body.lines.map((line) => line.depth)).toEqual([0, 1, 2]);
     expect((await admin.ok('GET', '/api/frameworks')).frameworks).toEqual([]);
     await send('/api/frameworks?name=Goals&publisher=&subject=Mathematics&type=csv', csv);
     const [framework] = (await admin.ok('GET', '/api/frameworks')).frameworks;
-    const [strand, , leaf] = framework.standards;
-    expect([strand.code, strand.parentId, leaf.grades, leaf.subject]).toEqual([
+    const [strand, , leaf] = framework!.standards;
+    expect([strand!.code, strand!.parentId, leaf!.grades, leaf!.subject]).toEqual([
       'MA',
       null,
       [6, 7],
@@ -232,7 +234,7 @@ describe('standards', () => {
       '/api/frameworks?name=Goals&publisher=&subject=Mathematics&type=csv',
       csv,
     );
-    expect(again.body.errors[0].message).toBe('There is a framework “Goals” already.');
+    expect(again.body.errors![0]!.message).toBe('There is a framework “Goals” already.');
   });
 
   test('from CASE 1.0 JSON', async () => {
@@ -241,7 +243,7 @@ describe('standards', () => {
       framework: { name: 'District goals', publisher: 'District', subject: 'Science' },
       grades: [5],
     });
-    expect(body.lines.map(({ code, depth }: any) => [code, depth])).toEqual([
+    expect(body.lines.map(({ code, depth }) => [code, depth])).toEqual([
       ['SC', 0],
       ['SC.5.1', 1],
     ]);
@@ -271,7 +273,7 @@ describe('standards', () => {
     ],
   ])('%s is refused in words', async (_, type, bytes, message) => {
     const { status, body } = await send(`/api/frameworks/preview?name=x&type=${type}`, bytes);
-    expect([status, body.errors[0].message]).toEqual([
+    expect([status, body.errors![0]!.message]).toEqual([
       422,
       typeof message === 'string' ? message : expect.stringMatching(message),
     ]);

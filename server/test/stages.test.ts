@@ -1,3 +1,6 @@
+import type { AttemptAnswer } from '@oaken/contract/attempts';
+import type { SittingEntry } from '@oaken/core/forms';
+import { choicesOf } from './support/parts';
 import { row } from './support/sql';
 import {
   answer,
@@ -30,11 +33,13 @@ async function begun(place: number, rules: object) {
   const student = await school.student('6B', place);
   const begin = () => student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
   const attempt = await begin();
-  const entriesOf = (stage: any): any[] =>
-    stage.form.sections.flatMap((section: any) => section.entries);
+  const entriesOf = (stage: AttemptAnswer) =>
+    stage.form.sections.flatMap((section) => section.entries);
   let number = 0;
-  const currentAnswer = (entry: any, writtenAt?: number) => ({
-    ...answer(entry.id, ++number, { [entry.item.parts[0].id]: entry.item.parts[0].choices[0].id }),
+  const currentAnswer = (entry: SittingEntry, writtenAt?: number) => ({
+    ...answer(entry.id, ++number, {
+      [entry.item.parts[0]!.id]: choicesOf(entry.item.parts[0])[0]!.id,
+    }),
     ...(writtenAt !== undefined && { writtenAt }),
   });
   const save = (...answers: object[]) =>
@@ -82,9 +87,9 @@ describe('each item with a time of its own', () => {
       clock: { of: 'item', length: minute, endsAt: start + minute },
       next: 'item',
     });
-    expect((await save(said({ ...first, id: 'nothing' }))).status).toBe(404);
-    expect((await save(said(first))).body).toMatchObject({
-      stored: [{ entry: first.id }],
+    expect((await save(said({ ...first!, id: 'nothing' }))).status).toBe(404);
+    expect((await save(said(first!))).body).toMatchObject({
+      stored: [{ entry: first!.id }],
       closed: [],
     });
 
@@ -98,33 +103,33 @@ describe('each item with a time of its own', () => {
       clock: { endsAt: start + 80 * second },
     });
     // Said again, because the answer was lost, it goes no further; nor does a reload, or another device.
-    expect((await next(0)).body.course.stage).toBe(1);
+    expect((await next(0)).body.course!.stage).toBe(1);
     expect(entriesOf(await begin())).toEqual([question]);
-    expect((await begin()).course.clock).toEqual(two.course.clock);
+    expect((await begin()).course!.clock).toEqual(two.course!.clock);
     // The first is left: nothing more, but for what was written while it was open and arrives only now.
-    expect((await save(said(first, start + 40 * second))).body).toMatchObject({
+    expect((await save(said(first!, start + 40 * second))).body).toMatchObject({
       stored: [],
-      closed: [first.id],
+      closed: [first!.id],
     });
-    expect((await save(said(first, start + 10 * second))).body.stored).toHaveLength(1);
+    expect((await save(said(first!, start + 10 * second))).body.stored).toHaveLength(1);
     expect(await stored()).toMatchObject({ n: 1, late: 1 });
 
     // Time over, and ten minutes without network: what was written in time goes along, what was written after does not.
     pass(11 * minute);
-    expect((await save(said(question))).body.closed).toEqual([question.id]);
-    const { body: three } = await next(1, said(question, start + 70 * second));
+    expect((await save(said(question!))).body.closed).toEqual([question!.id]);
+    const { body: three } = await next(1, said(question!, start + 70 * second));
     expect(await stored()).toMatchObject({ n: 2, late: 2 });
-    expect(three.course.clock.endsAt).toBe(school.clock.now + minute);
-    expect(three.course.earlier).toEqual(['answered', 'answered']);
+    expect(three.course!.clock!.endsAt).toBe(school.clock.now + minute);
+    expect(three.course!.earlier).toEqual(['answered', 'answered']);
 
     for (const stage of [2, 3, 4]) await next(stage);
     const last = await begin();
-    expect([last.course.next, last.deadlineAt]).toEqual([null, school.clock.now + minute]);
+    expect([last.course!.next, last.deadlineAt]).toEqual([null, school.clock.now + minute]);
     expect((await next(5)).status).toBe(409);
     pass(minute + 11 * second);
     await school.chores();
     expect(await line()).toMatchObject({
-      handedInAt: new Date(last.deadlineAt),
+      handedInAt: new Date(last.deadlineAt!),
       by: 'server',
       reached: 2,
     });
@@ -134,14 +139,14 @@ describe('each item with a time of its own', () => {
   test('supports stretch it, more minutes go to the question that is open, and a new rule finds nobody on the way', async () => {
     // The fifth on the roster of 6B has half as much time again.
     const { assignmentId, begin, attempt, next } = await begun(4, rules);
-    expect(attempt.course.clock.length).toBe(1.5 * minute);
+    expect(attempt.course!.clock!.length).toBe(1.5 * minute);
     await teacher.ok('POST', `/api/assignments/${assignmentId}/extend`, {
       studentIds: null,
       closesAt: null,
       minutes: 2,
       attempts: 0,
     });
-    expect((await begin()).course.clock.endsAt).toBe(school.clock.now + 3.5 * minute);
+    expect((await begin()).course!.clock!.endsAt).toBe(school.clock.now + 3.5 * minute);
     const assignment = await teacher.ok('GET', `/api/assignments/${assignmentId}`);
     expect(assignment.sections).toHaveLength(1);
     const { opensAt, closesAt, lateRule } = assignment.assignment;
@@ -162,7 +167,7 @@ describe('each item with a time of its own', () => {
       deadlineAt: school.clock.now + (20 * 1.5 + 2) * minute,
       course: { stage: 0 },
     });
-    expect((await next(0)).body.course.stage).toBe(1);
+    expect((await next(0)).body.course!.stage).toBe(1);
   });
 });
 
@@ -171,15 +176,15 @@ test('without going back: what was left stays left, also by request; and hand-in
   const [first] = entriesOf(attempt);
   expect(attempt.course).toMatchObject({ clock: null, ahead: 5 });
   pass(minute);
-  const { body: two } = await next(0, said(first));
+  const { body: two } = await next(0, said(first!));
   pass(minute);
-  const handIn = { answers: [said(first), said(entriesOf(two)[0])] };
+  const handIn = { answers: [said(first!), said(entriesOf(two)[0]!)] };
   await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, handIn);
   expect(await stored()).toMatchObject({ n: 2, late: 0 });
   const kept = await row<{ number: number }>(
     school.database,
     'SELECT number FROM answers WHERE attempt_id = :id AND entry_id = :entry',
-    { id: attempt.id, entry: first.id },
+    { id: attempt.id, entry: first!.id },
   );
   expect(kept!.number).toBe(1);
 });
@@ -211,22 +216,22 @@ test('in one sitting: a reload is no leaving, a long time away is, and the teach
   expect(await student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, sign)).toMatchObject({
     away: true,
   });
-  const late = said(entriesOf(attempt)[0]);
+  const late = said(entriesOf(attempt)[0]!);
   expect((await save(late)).status).toBe(423);
   expect(
     (await student.post(`/api/seat/attempts/${attempt.id}/hand-in`, { answers: [late] })).status,
   ).toBe(423);
   const { students } = await teacher.ok('GET', `/api/assignments/${assignmentId}`);
-  const away = students.filter((candidate: { away: boolean }) => candidate.away);
+  const away = students.filter((candidate) => candidate.away);
   expect(away).toHaveLength(1);
-  const path = `/api/assignments/${assignmentId}/students/${away[0].studentId}/let-in`;
+  const path = `/api/assignments/${assignmentId}/students/${away[0]!.studentId}/let-in` as const;
   expect((await (await school.staff('lindqvist')).post(path)).status).toBe(404);
   await teacher.ok('POST', path);
   await begin();
   expect((await save(late)).status).toBe(200);
-  const other = students.find((candidate: { state: string }) => candidate.state === 'not-begun');
+  const other = students.find((candidate) => candidate.state === 'not-begun');
   expect(
-    (await teacher.post(`/api/assignments/${assignmentId}/students/${other.studentId}/let-in`))
+    (await teacher.post(`/api/assignments/${assignmentId}/students/${other!.studentId}/let-in`))
       .status,
   ).toBe(404);
 });

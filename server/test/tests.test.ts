@@ -1,4 +1,6 @@
 /** Tests through their routes, on a real MariaDB: sharing, copies, the shelf, draws, forms, and what a blueprint finds. */
+import type { Filled, FillLine } from '@oaken/contract/assessments';
+import { choicesOf } from './support/parts';
 import { entriesOf, formOf, type Edition } from '@oaken/core/forms';
 import { emptySection } from '@oaken/core/assessments';
 import { fromJson, row, rows } from './support/sql';
@@ -23,14 +25,12 @@ beforeAll(async () => {
 });
 afterAll(() => school.close());
 
-const refusal = async (reply: Promise<{ status: number; body: any }>) => {
+const refusal = async (reply: Promise<{ status: number; body: { title?: string } }>) => {
   const { status, body } = await reply;
   return [status, body.title];
 };
 const itemsFor = async (who: Visitor, query: string, n: number) =>
-  (await who.ok('GET', `/api/items?${query}`)).items
-    .slice(0, n)
-    .map(({ id }: { id: number }) => id) as number[];
+  (await who.ok('GET', `/api/items?${query}`)).items.slice(0, n).map(({ id }) => id) as number[];
 const make = async (who: Visitor, title: string, itemIds: number[] = []) =>
   (await who.ok('POST', '/api/tests', { clientKey: clientKey(), title, kind: 'quiz', itemIds }))
     .id as number;
@@ -40,11 +40,9 @@ const change = (who: Visitor, id: number, ...changes: unknown[]) =>
 const share = (who: Visitor, id: number, reach: string, shares: unknown[] = []) =>
   who.ok('PUT', `/api/tests/${id}/sharing`, { reach, shares });
 const titles = async (who: Visitor, query = '') =>
-  (await who.ok('GET', `/api/tests?${query}`)).tests.map(
-    ({ title }: { title: string }) => title,
-  ) as string[];
+  (await who.ok('GET', `/api/tests?${query}`)).tests.map(({ title }) => title) as string[];
 const accountOf = async (who: Visitor) =>
-  (await who.ok('GET', '/api/session')).account.id as number;
+  (await who.ok('GET', '/api/session')).account!.id as number;
 const ready = { do: 'describe', facts: { ready: true } };
 
 describe('sharing', () => {
@@ -76,19 +74,19 @@ describe('sharing', () => {
     ).toEqual([403, 'This test belongs to somebody else.']);
     expect((await lindqvist.send('DELETE', `/api/tests/${id}`)).status).toBe(404);
     expect(
-      (await lindqvist.ok('GET', `/api/tests/${id}/edition`)).edition.sections[0].entries,
+      (await lindqvist.ok('GET', `/api/tests/${id}/edition`)).edition.sections[0]!.entries,
     ).toHaveLength(4);
   });
 
   test('taking the last item out takes it off the shelf by itself, and undoing puts it back', async () => {
     const { outline } = await read(holloway, id);
     const [section] = outline.sections;
-    for (const entry of section.entries)
+    for (const entry of section!.entries)
       await change(holloway, id, { do: 'remove', entry: entry.id });
     expect((await lindqvist.get(`/api/tests/${id}`)).status).toBe(404);
-    for (const entry of section.entries)
-      await change(holloway, id, { do: 'put', entry, section: section.id, before: null });
-    expect((await read(lindqvist, id)).outline.sections[0].entries).toEqual(section.entries);
+    for (const entry of section!.entries)
+      await change(holloway, id, { do: 'put', entry, section: section!.id, before: null });
+    expect((await read(lindqvist, id)).outline.sections[0]!.entries).toEqual(section!.entries);
   });
 
   test('a copy is whole and its owner’s; the original never knows', async () => {
@@ -98,31 +96,31 @@ describe('sharing', () => {
       [0, 1].map(() => lindqvist.ok('POST', `/api/tests/${id}/copy`, body)),
     );
     expect(made[0]).toEqual(made[1]);
-    const copy = await read(lindqvist, made[0].id);
+    const copy = await read(lindqvist, made[0]!.id);
     expect(copy).toMatchObject({
       may: 'edit',
       mine: true,
       copiedFrom: { testId: id, title: 'Shared work', owner: 'Maren Holloway' },
     });
-    await change(lindqvist, made[0].id, {
+    await change(lindqvist, made[0]!.id, {
       do: 'remove',
-      entry: copy.outline.sections[0].entries[0].id,
+      entry: copy.outline.sections[0]!.entries[0]!.id,
     });
     expect(await read(holloway, id)).toEqual(before);
   });
 
   test('a copy takes wordings of one test, and items of banks that its owner may not use, along as its own', async () => {
     const { banks } = await holloway.ok('GET', '/api/banks');
-    const mine = banks.find((bank: any) => bank.mine && bank.reach === 'mine').id;
+    const mine = banks.find((bank) => bank.mine && bank.reach === 'mine')!.id;
     const [hidden, plain] = await itemsFor(holloway, 'words=RAT&kind=single-choice', 2);
     await holloway.ok('POST', '/api/items/move', { items: [hidden], bank: mine, folder: null });
     const test = await make(holloway, 'With hidden items', [hidden!, plain!]);
     const { outline, revisions } = await read(holloway, test);
-    const revision = revisions.find(({ itemId }: any) => itemId === plain);
-    const entry = outline.sections[0].entries.find(({ itemId }: any) => itemId === plain);
-    await holloway.ok('POST', `/api/tests/${test}/entries/${entry.id}/revision`, {
-      basedOn: revision.id,
-      content: { ...revision.content, stem: '<p>For us alone</p>' },
+    const revision = revisions.find(({ itemId }) => itemId === plain);
+    const entry = outline.sections[0]!.entries.find(({ itemId }) => itemId === plain);
+    await holloway.ok('POST', `/api/tests/${test}/entries/${entry!.id}/revision`, {
+      basedOn: revision!.id,
+      content: { ...revision!.content, stem: '<p>For us alone</p>' },
       form: null,
     });
     await change(holloway, test, ready);
@@ -132,30 +130,30 @@ describe('sharing', () => {
       title: 'Copy',
     });
     const got = await read(lindqvist, copy);
-    expect(got.revisions.map(({ forThisTest }: any) => forThisTest)).toEqual([true, true]);
-    expect(got.revisions.find(({ itemId }: any) => itemId === hidden).bank).toMatchObject({
+    expect(got.revisions.map(({ forThisTest }) => forThisTest)).toEqual([true, true]);
+    expect(got.revisions.find(({ itemId }) => itemId === hidden)!.bank).toMatchObject({
       may: null,
       name: 'a bank of a colleague',
     });
     // Whatever was in it may be taken out and put back, also when its bank is closed to me.
-    const [first] = got.outline.sections[0].entries;
-    await change(lindqvist, copy, { do: 'remove', entry: first.id });
+    const [first] = got.outline.sections[0]!.entries;
+    await change(lindqvist, copy, { do: 'remove', entry: first!.id });
     await change(lindqvist, copy, {
       do: 'put',
       entry: first,
-      section: got.outline.sections[0].id,
+      section: got.outline.sections[0]!.id,
       before: null,
     });
     const strange = {
       ...first,
       id: 'strange1',
-      revisionId: revisions.find(({ itemId }: any) => itemId === hidden).id,
+      revisionId: revisions.find(({ itemId }) => itemId === hidden)!.id,
     };
     expect(
       (
         await lindqvist.post(`/api/tests/${copy}/changes`, {
           changes: [
-            { do: 'put', entry: strange, section: got.outline.sections[0].id, before: null },
+            { do: 'put', entry: strange, section: got.outline.sections[0]!.id, before: null },
           ],
         })
       ).status,
@@ -180,7 +178,7 @@ describe('sharing', () => {
             revisionId: item.revisionId,
             points: 1,
           },
-          section: section.id,
+          section: section!.id,
           before: null,
         });
     };
@@ -191,9 +189,9 @@ describe('sharing', () => {
     const after = await read(holloway, test);
     expect(after.version).toBe(version + 6);
     expect(after.builders).toEqual(['Tobias Lindqvist']);
-    expect(after.outline.sections[0].entries.map(({ id }: any) => id).sort()).toEqual(
+    expect(after.outline.sections[0]!.entries.map(({ id }) => id).sort()).toEqual(
       [
-        ...section.entries.map(({ id }: any) => id),
+        ...section!.entries.map(({ id }) => id),
         ...[0, 1, 2].flatMap((n) => [`hers-${n}`, `theirs-${n}`]),
       ].sort(),
     );
@@ -209,7 +207,7 @@ describe('the shelf', () => {
       'Rocks, water and wind',
     ]);
     const all = await holloway.ok('GET', '/api/tests?shelf=mine&size=to-10');
-    expect(all.tests.every(({ items }: any) => items <= 10)).toBe(true);
+    expect(all.tests.every(({ items }) => items <= 10)).toBe(true);
     const bySize = Object.fromEntries(all.counts.size);
     expect(bySize['to-10']).toBe(all.total);
     expect((await holloway.ok('GET', '/api/tests?shelf=mine&size=to-20')).total).toBe(
@@ -220,8 +218,8 @@ describe('the shelf', () => {
       "SELECT id FROM standards WHERE code = 'MA.6.RAT.1'",
     ))!.id;
     const page = await holloway.ok('GET', `/api/tests?standard=${standard}&sort=title`);
-    expect(page.tests.every(({ standards }: any) => standards.includes('MA.6.RAT.1'))).toBe(true);
-    expect(page.tests.map(({ title }: any) => title)).toContain('Ratios and unit rates');
+    expect(page.tests.every(({ standards }) => standards.includes('MA.6.RAT.1'))).toBe(true);
+    expect(page.tests.map(({ title }) => title)).toContain('Ratios and unit rates');
     expect(await titles(nwosu, `standard=${standard}&shelf=mine`)).toEqual([]);
   });
 
@@ -235,16 +233,16 @@ describe('the shelf', () => {
       name: 'Rates',
     });
     const [test] = (await holloway.ok('GET', '/api/tests?words=ratios')).tests;
-    await holloway.ok('POST', '/api/tests/place', { tests: [test.id], folder: inner });
-    expect(await titles(holloway, `folder=${outer}`)).toEqual([test.title]);
+    await holloway.ok('POST', '/api/tests/place', { tests: [test!.id], folder: inner });
+    expect(await titles(holloway, `folder=${outer}`)).toEqual([test!.title]);
     expect(
       await refusal(holloway.send('PATCH', `/api/test-folders/${outer}`, { parent: inner })),
     ).toEqual([422, expect.any(String)]);
     await holloway.ok('DELETE', `/api/test-folders/${inner}`);
-    expect((await holloway.ok('GET', '/api/tests?words=ratios')).tests[0].folder).toBe(outer);
+    expect((await holloway.ok('GET', '/api/tests?words=ratios')).tests[0]!.folder).toBe(outer);
     expect((await lindqvist.send('DELETE', `/api/test-folders/${outer}`)).status).toBe(404);
     expect(
-      (await lindqvist.post('/api/tests/place', { tests: [test.id], folder: null })).status,
+      (await lindqvist.post('/api/tests/place', { tests: [test!.id], folder: null })).status,
     ).toBe(404);
   });
 });
@@ -253,7 +251,7 @@ describe('draws and forms, from the test to the results', () => {
   const give = async (testId: number, forms: (string | null)[] = [null]) => {
     const { version } = await read(holloway, testId);
     const { classes } = await holloway.ok('GET', '/api/classes');
-    const classIds = [classes.find(({ name }: any) => name === '6B').id];
+    const classIds = [classes.find(({ name }) => name === '6B')!.id];
     return holloway.post('/api/assignments', {
       clientKey: clientKey(),
       testId,
@@ -287,12 +285,12 @@ describe('draws and forms, from the test to the results', () => {
     const draw = (count: number) =>
       change(holloway, test, {
         do: 'describe-section',
-        section: section.id,
+        section: section!.id,
         facts: { draw: { count, points: 2, search: null } },
       });
     await draw(6);
     const refused = await give(test);
-    expect([refused.status, refused.body.errors[0].message]).toEqual([
+    expect([refused.status, refused.body.errors![0]!.message]).toEqual([
       422,
       'Section 1 draws 6 items out of 5.',
     ]);
@@ -320,19 +318,19 @@ describe('draws and forms, from the test to the results', () => {
     for (const { roster } of first) {
       const student = await school.student('6B', roster - 1);
       const attempt = await student.ok('POST', `/api/seat/assignments/${body.id}/attempt`);
-      const entries = attempt.form.sections.flatMap((candidate: any) => candidate.entries);
+      const entries = attempt.form.sections.flatMap((candidate) => candidate.entries);
       expect(entries).toHaveLength(2);
       expect(JSON.stringify(attempt)).not.toContain('"draw"');
       await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
       const [listed] = (await student.ok('GET', '/api/seat')).assignments.filter(
-        (assignment: any) => assignment.assignmentId === body.id,
+        (assignment) => assignment.assignmentId === body.id,
       );
-      expect([listed.items, listed.points]).toEqual([2, 4]);
+      expect([listed!.items, listed!.points]).toEqual([2, 4]);
     }
     const results = await holloway.ok('GET', `/api/assignments/${body.id}/results`);
-    const finished = results.students.filter(({ state }: any) => state === 'handed-in');
+    const finished = results.students.filter(({ state }) => state === 'handed-in');
     expect(
-      finished.map(({ cells, maxPoints }: any) => [
+      finished.map(({ cells, maxPoints }) => [
         cells.filter((cell: unknown) => cell !== null).length,
         maxPoints,
       ]),
@@ -355,7 +353,7 @@ describe('draws and forms, from the test to the results', () => {
     const search = { standard, grade: null, depth: null, bank: null };
     const all = await holloway.ok('GET', `/api/items?standard=${standard}&markedBy=machine`);
     const [item] = all.items;
-    const test = await make(holloway, 'Searched', [item.id]);
+    const test = await make(holloway, 'Searched', [item!.id]);
     const section = {
       id: 'drawn-section',
       title: 'Drawn',
@@ -367,13 +365,13 @@ describe('draws and forms, from the test to the results', () => {
     };
     const { pools } = await change(holloway, test, { do: 'put-section', section, before: null });
     expect(pools).toEqual({ 'drawn-section': all.total - 1 });
-    expect(await holloway.ok('POST', '/api/tests/pool', { search, but: [item.id] })).toEqual({
+    expect(await holloway.ok('POST', '/api/tests/pool', { search, but: [item!.id] })).toEqual({
       total: all.total - 1,
     });
     const { body } = await give(test);
     const edition = await editionOf(body.id);
     expect(edition.sections[1]!.entries).toHaveLength(all.total - 1);
-    expect(edition.sections[1]!.entries.map(({ itemId }) => itemId)).not.toContain(item.id);
+    expect(edition.sections[1]!.entries.map(({ itemId }) => itemId)).not.toContain(item!.id);
     expect(
       formOf(edition, { seed: 's', place: 3 }, { shuffleItems: false, shuffleChoices: true })
         .sections[1]!.entries,
@@ -384,13 +382,13 @@ describe('draws and forms, from the test to the results', () => {
     const ids = await itemsFor(holloway, 'words=RAT&kind=single-choice', 6);
     const test = await make(holloway, 'Two forms', ids.slice(0, 2));
     const { outline } = await read(holloway, test);
-    const [first, second] = outline.sections[0].entries;
+    const [first, second] = outline.sections[0]!.entries;
     const { items } = await holloway.ok('POST', '/api/items/rows', { items: [ids[5]] });
     const swap = {
-      of: first.id,
+      of: first!.id,
       id: 'swapped1',
-      itemId: items[0].id,
-      revisionId: items[0].revisionId,
+      itemId: items[0]!.id,
+      revisionId: items[0]!.revisionId,
     };
     const form = {
       id: 'form-b',
@@ -399,7 +397,7 @@ describe('draws and forms, from the test to the results', () => {
       shuffle: false,
       mostChoices: 2,
       swaps: [swap],
-      without: [second.id],
+      without: [second!.id],
       easier: false,
       passages: [],
     };
@@ -407,16 +405,16 @@ describe('draws and forms, from the test to the results', () => {
       holloway,
       test,
       { do: 'put-form', form, before: null },
-      { do: 'give-points', entry: first.id, points: 5 },
+      { do: 'give-points', entry: first!.id, points: 5 },
     );
     expect((await give(test, ['no-such-form'])).status).toBe(404);
     // What is looked through and printed is what is given, each time.
     const [seen, again] = await Promise.all(
       [0, 1].map(() => holloway.ok('GET', `/api/tests/${test}/edition`)),
     );
-    expect(again.edition).toEqual(seen.edition);
+    expect(again!.edition).toEqual(seen!.edition);
     const { body } = await give(test, [null, 'form-b']);
-    expect(await editionOf(body.id)).toEqual(seen.edition);
+    expect(await editionOf(body.id)).toEqual(seen!.edition);
     expect((await dealt(body.id)).map(({ form: text }) => text).slice(0, 4)).toEqual([
       null,
       'form-b',
@@ -432,42 +430,40 @@ describe('draws and forms, from the test to the results', () => {
     )[0]!.n;
     const student = await school.student('6B', inB - 1);
     const attempt = await student.ok('POST', `/api/seat/assignments/${body.id}/attempt`);
-    const entries = attempt.form.sections.flatMap((section: any) => section.entries);
-    expect(entries.map(({ id, points }: any) => [id, points])).toEqual([['swapped1', 5]]);
-    expect(entries[0].item.parts[0].choices).toHaveLength(2);
+    const entries = attempt.form.sections.flatMap((section) => section.entries);
+    expect(entries.map(({ id, points }) => [id, points])).toEqual([['swapped1', 5]]);
+    expect(choicesOf(entries[0]!.item.parts[0])).toHaveLength(2);
     expect(JSON.stringify(attempt)).not.toContain('second row');
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
     const [listed] = (await student.ok('GET', '/api/seat')).assignments.filter(
-      (assignment: any) => assignment.assignmentId === body.id,
+      (assignment) => assignment.assignmentId === body.id,
     );
-    expect(listed.score ?? null).toBeNull();
+    expect(listed!.score ?? null).toBeNull();
     const results = await holloway.ok('GET', `/api/assignments/${body.id}/results`);
-    expect(results.students.find(({ state }: any) => state === 'handed-in').maxPoints).toBe(5);
+    expect(results.students.find(({ state }) => state === 'handed-in')!.maxPoints).toBe(5);
   });
 });
 
 describe('changing what stands in a test', () => {
   test('a similar item has the standard and, where there is one, the depth; none comes twice', async () => {
     const { testId, test } = await giveTest(school, holloway);
-    const entries = test.outline.sections[0].entries.map(({ id }: any) => id);
+    const entries = test.outline.sections[0]!.entries.map(({ id }) => id);
     const { found } = await holloway.ok('POST', `/api/tests/${testId}/similar`, {
       entries: [entries[0]],
       each: 5,
     });
-    const [{ items }] = found;
+    const { items } = found[0]!;
     const revision = test.revisions.find(
-      ({ itemId }: any) => itemId === test.outline.sections[0].entries[0].itemId,
+      ({ itemId }) => itemId === test.outline.sections[0]!.entries[0]!.itemId,
     );
-    const codes = revision.standards.map(({ code }: any) => code);
+    const codes = revision!.standards.map(({ code }) => code);
     for (const { item } of items) {
-      expect(item.standards.some(({ code }: any) => codes.includes(code))).toBe(true);
-      expect(test.outline.sections[0].entries.map(({ itemId }: any) => itemId)).not.toContain(
-        item.id,
-      );
+      expect(item.standards.some(({ code }) => codes.includes(code))).toBe(true);
+      expect(test.outline.sections[0]!.entries.map(({ itemId }) => itemId)).not.toContain(item.id);
     }
-    expect(items[0].sameDepth).toBe(true);
+    expect(items[0]!.sameDepth).toBe(true);
     const all = await holloway.ok('POST', `/api/tests/${testId}/similar`, { entries, each: 1 });
-    const taken = all.found.flatMap((group: any) => group.items.map(({ item }: any) => item.id));
+    const taken = all.found.flatMap((group) => group.items.map(({ item }) => item.id));
     expect(taken.length).toBeGreaterThan(2);
     expect(new Set(taken).size).toBe(taken.length);
     expect(
@@ -477,31 +473,31 @@ describe('changing what stands in a test', () => {
 
   test('a better wording goes back to the bank, never over one that nobody looked at', async () => {
     const { testId, test } = await giveTest(school, holloway);
-    const [entry] = test.outline.sections[0].entries;
-    const revision = test.revisions.find(({ id }: any) => id === entry.revisionId);
-    const path = `/api/tests/${testId}/entries/${entry.id}`;
-    expect(await refusal(holloway.post(`${path}/give-back`, { over: revision.id }))).toEqual([
+    const [entry] = test.outline.sections[0]!.entries;
+    const revision = test.revisions.find(({ id }) => id === entry!.revisionId);
+    const path = `/api/tests/${testId}/entries/${entry!.id}` as const;
+    expect(await refusal(holloway.post(`${path}/give-back`, { over: revision!.id }))).toEqual([
       409,
       'The bank has this wording already.',
     ]);
     const stem = '<p>Clearer than before: which is it?</p>';
     const revised = await holloway.ok('POST', `${path}/revision`, {
-      basedOn: revision.id,
-      content: { ...revision.content, stem },
+      basedOn: revision!.id,
+      content: { ...revision!.content, stem },
       form: null,
     });
     const mine = revised.revisions.find(
-      ({ itemId, forThisTest }: any) => itemId === entry.itemId && forThisTest,
+      ({ itemId, forThisTest }) => itemId === entry!.itemId && forThisTest,
     );
-    expect(await refusal(holloway.post(`${path}/give-back`, { over: mine.id }))).toEqual([
+    expect(await refusal(holloway.post(`${path}/give-back`, { over: mine!.id }))).toEqual([
       409,
       'Somebody saved this item meanwhile.',
     ]);
-    const given = await holloway.ok('POST', `${path}/give-back`, { over: mine.bank.revisionId });
-    const now = given.revisions.find(({ itemId }: any) => itemId === entry.itemId);
+    const given = await holloway.ok('POST', `${path}/give-back`, { over: mine!.bank.revisionId });
+    const now = given.revisions.find(({ itemId }) => itemId === entry!.itemId);
     expect(now).toMatchObject({ forThisTest: false, content: { stem } });
-    expect((await holloway.ok('GET', `/api/items/${entry.itemId}`)).item).toMatchObject({
-      revisionId: now.id,
+    expect((await holloway.ok('GET', `/api/items/${entry!.itemId}`)).item).toMatchObject({
+      revisionId: now!.id,
       content: { stem },
     });
   });
@@ -513,7 +509,7 @@ describe('changing what stands in a test', () => {
       await itemsFor(holloway, 'words=RAT&kind=single-choice', 2),
     );
     const { outline, revisions } = await read(holloway, test);
-    const [entry] = outline.sections[0].entries;
+    const [entry] = outline.sections[0]!.entries;
     const form = {
       id: 'easier',
       name: 'B',
@@ -526,21 +522,21 @@ describe('changing what stands in a test', () => {
       passages: [],
     };
     await change(holloway, test, { do: 'put-form', form, before: null });
-    const revision = revisions.find(({ id }: any) => id === entry.revisionId);
+    const revision = revisions.find(({ id }) => id === entry!.revisionId);
     const body = (basedOn: number, stem: string) => ({
       basedOn,
-      content: { ...revision.content, stem },
+      content: { ...revision!.content, stem },
       form: 'easier',
     });
-    const path = `/api/tests/${test}/entries/${entry.id}/revision`;
-    const first = await holloway.ok('POST', path, body(revision.id, '<p>Easier</p>'));
-    const [swap] = first.outline.forms[0].swaps;
-    expect(swap).toMatchObject({ of: entry.id, itemId: entry.itemId });
-    expect(first.outline.sections[0].entries[0]).toEqual(entry);
+    const path = `/api/tests/${test}/entries/${entry!.id}/revision` as const;
+    const first = await holloway.ok('POST', path, body(revision!.id, '<p>Easier</p>'));
+    const [swap] = first.outline.forms[0]!.swaps;
+    expect(swap).toMatchObject({ of: entry!.id, itemId: entry!.itemId });
+    expect(first.outline.sections[0]!.entries[0]).toEqual(entry);
     // Changed again it keeps its place, and who works from an older wording is told.
-    const second = await holloway.ok('POST', path, body(swap.revisionId, '<p>Easier still</p>'));
-    expect(second.outline.forms[0].swaps[0].id).toBe(swap.id);
-    expect((await holloway.post(path, body(swap.revisionId, '<p>Too late</p>'))).status).toBe(409);
+    const second = await holloway.ok('POST', path, body(swap!.revisionId, '<p>Easier still</p>'));
+    expect(second.outline.forms[0]!.swaps[0]!.id).toBe(swap!.id);
+    expect((await holloway.post(path, body(swap!.revisionId, '<p>Too late</p>'))).status).toBe(409);
   });
 
   test('items that were declared apart are told, whichever was named first', async () => {
@@ -562,14 +558,14 @@ describe('changing what stands in a test', () => {
     const test = await make(holloway, 'Odd', []);
     const [section] = (await read(holloway, test)).outline.sections;
     const messages = async (wanted: unknown) =>
-      (await holloway.post(`/api/tests/${test}/changes`, { changes: [wanted] })).body.errors.map(
-        ({ message }: any) => message,
+      (await holloway.post(`/api/tests/${test}/changes`, { changes: [wanted] })).body.errors!.map(
+        ({ message }) => message,
       );
     expect(
       await messages({
         do: 'put',
         entry: { id: 'entry1', itemId: 1, revisionId: 1, points: -1 },
-        section: section.id,
+        section: section!.id,
         before: null,
       }),
     ).toEqual(['Points cannot be below zero.']);
@@ -582,7 +578,7 @@ describe('changing what stands in a test', () => {
     expect(
       await messages({
         do: 'describe-section',
-        section: section.id,
+        section: section!.id,
         facts: { draw: { count: 0, points: 1, search: null } },
       }),
     ).toEqual(['A draw gives at least one item.']);
@@ -593,7 +589,7 @@ describe('changing what stands in a test', () => {
       kind: 'test',
       itemIds: many,
     });
-    expect([refused.status, refused.body.errors[0].message]).toEqual([
+    expect([refused.status, refused.body.errors![0]!.message]).toEqual([
       422,
       'A test holds at most 200 items. Pick fewer.',
     ]);
@@ -601,7 +597,7 @@ describe('changing what stands in a test', () => {
 });
 
 describe('blueprints', () => {
-  const fillLines = async (testId: number, body: unknown) =>
+  const fillLines = async (testId: number, body: unknown): Promise<FillLine[]> =>
     String((await holloway.post(`/api/tests/${testId}/fill`, body)).body)
       .split('\n')
       .filter(Boolean)
@@ -638,19 +634,17 @@ describe('blueprints', () => {
       seconds: 5,
     });
     expect(lines[0]).toMatchObject({ line: 'step', what: 'reading' });
-    const filled = lines.at(-1);
+    const filled = lines.at(-1) as Filled;
     expect(filled).toMatchObject({ line: 'done', shortfalls: [], nearest: true });
     const items = filled.forms[0];
     expect(items).toHaveLength(5);
-    expect(items.map(({ id }: any) => id)).toContain(keep);
-    expect(items.map(({ id }: any) => id)).not.toContain(out);
+    expect(items!.map(({ id }) => id)).toContain(keep);
+    expect(items!.map(({ id }) => id)).not.toContain(out);
+    expect(items!.filter(({ standards }) => standards.some(({ id }) => id === rates)).length).toBe(
+      3,
+    );
     expect(
-      items.filter(({ standards }: any) => standards.some(({ id }: any) => id === rates)).length,
-    ).toBe(3);
-    expect(
-      items.filter(({ standards }: any) =>
-        standards.some(({ code }: any) => code.includes('.NUM.')),
-      ).length,
+      items!.filter(({ standards }) => standards.some(({ code }) => code.includes('.NUM.'))).length,
     ).toBe(2);
   });
 
@@ -664,9 +658,10 @@ describe('blueprints', () => {
       forms: 1,
       seconds: 5,
     });
-    const [missing] = lines.at(-1).shortfalls;
+    const { shortfalls, forms } = lines.at(-1) as Filled;
+    const [missing] = shortfalls;
     expect(missing).toMatchObject({ what: 'short', row: 0, column: 0 });
-    expect(lines.at(-1).forms[0].length).toBe(total + 4 - missing.by);
+    expect(forms[0]!.length).toBe(total + 4 - missing!.by);
     const refused = async (currentChange: object) =>
       (
         await holloway.post(`/api/tests/${test}/fill`, {
@@ -675,7 +670,7 @@ describe('blueprints', () => {
           forms: 1,
           seconds: 5,
         })
-      ).body.errors.map(({ message }: any) => message);
+      ).body.errors!.map(({ message }) => message);
     expect(await refused({ rows: [] })).toEqual([expect.stringContaining('no rows')]);
     expect(await refused({ rows: [{ standard: rates, wants: [0] }] })).toEqual([
       expect.stringContaining('wants nothing'),
@@ -731,7 +726,7 @@ describe('blueprints', () => {
       msg: 'a blueprint could not be filled',
     });
     context.assembler = before;
-    expect((await read(holloway, test)).outline.sections[0].entries).toEqual([]);
+    expect((await read(holloway, test)).outline.sections[0]!.entries).toEqual([]);
   });
 });
 
@@ -744,7 +739,7 @@ describe('changes that a page sends again', () => {
       itemIds: [],
     });
     const read = () => holloway.ok('GET', `/api/tests/${id}`);
-    const send = (body: object) => holloway.post<any>(`/api/tests/${id}/changes`, body);
+    const send = (body: object) => holloway.post(`/api/tests/${id}/changes`, body);
     return { read, send, before: await read() };
   };
   const section = (id: string) => ({

@@ -22,14 +22,10 @@ async function sit(kind: string, place: number) {
   const student = await school.student('6B', place);
   const begin = () => student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
   const attempt = await begin();
-  const entries: Entry[] = attempt.form.sections.flatMap(
-    (section: { entries: Entry[] }) => section.entries,
-  );
+  const entries: Entry[] = attempt.form.sections.flatMap((section) => section.entries);
   const written = ({ id }: Entry) => {
-    const { revisionId } = given.outline.sections[0].entries.find(
-      (entry: { id: string }) => entry.id === id,
-    );
-    return given.revisions.find((revision: { id: number }) => revision.id === revisionId).content;
+    const { revisionId } = given.outline.sections[0]!.entries.find((entry) => entry.id === id)!;
+    return given.revisions.find((revision) => revision.id === revisionId)!.content;
   };
   const save = (...answers: unknown[]) =>
     student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, { answers });
@@ -69,10 +65,8 @@ test.each(choosing)(
       );
       const [text, pair] = fromJson<Record<string, string[]>>(stored!.responses)[part]!;
       expect([text, ...pair!.split(' ')].every((id) => authors[0]!.includes(id!))).toBe(true);
-      const again = (await begin()).answers.find(
-        (answer: { entry: string }) => answer.entry === entry.id,
-      );
-      expect(again.responses[part][0]).toBe(shown[0]);
+      const again = (await begin()).answers.find((answer) => answer.entry === entry.id);
+      expect((again!.responses[part] as string[])[0]).toBe(shown[0]);
       checked++;
     }
     expect(checked).toBeGreaterThan(0);

@@ -1,3 +1,5 @@
+import type { Watched, WatchedStudent } from '@oaken/contract/watching';
+import { choicesOf } from './support/parts';
 import { row } from './support/sql';
 import {
   answer,
@@ -35,7 +37,7 @@ async function watch(by: Visitor, assignmentId: number, base = school.base) {
   ]);
   const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader();
   let rest = '';
-  const next = async (): Promise<{ event: string; data: any }> => {
+  const next = async (): Promise<{ event: string; data: Watched }> => {
     for (;;) {
       const end = rest.indexOf('\n\n');
       if (end >= 0) {
@@ -52,12 +54,10 @@ async function watch(by: Visitor, assignmentId: number, base = school.base) {
     }
   };
   /** Reads on until the student is as wanted. */
-  const until = async (studentId: number, wanted: (student: any) => boolean) => {
+  const until = async (studentId: number, wanted: (student: WatchedStudent) => boolean) => {
     for (;;) {
       const { data } = await next();
-      const student = data.students.find(
-        (candidate: { studentId: number }) => candidate.studentId === studentId,
-      );
+      const student = data.students.find((candidate) => candidate.studentId === studentId);
       if (student && wanted(student)) return student;
     }
   };
@@ -68,11 +68,11 @@ async function begun(place: number, change: Record<string, unknown> = {}) {
   const { assignmentId } = await giveTest(school, teacher, { change: { rules, ...change } });
   const student = await school.student('6B', place);
   const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
-  const entries = attempt.form.sections[0].entries as any[];
+  const entries = attempt.form.sections[0]!.entries;
   let number = 0;
   const currentAnswer = (index: number) =>
-    answer(entries[index].id, ++number, {
-      [entries[index].item.parts[0].id]: entries[index].item.parts[0].choices[0].id,
+    answer(entries[index]!.id, ++number, {
+      [entries[index]!.item.parts[0]!.id]: choicesOf(entries[index]!.item.parts[0])[0]!.id,
     });
   const save = (index: number) =>
     student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
@@ -88,7 +88,7 @@ async function begun(place: number, change: Record<string, unknown> = {}) {
     });
   const again = () => student.post(`/api/seat/assignments/${assignmentId}/attempt`);
   const { students } = await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`);
-  const { studentId } = students.find(({ state }: { state: string }) => state === 'working');
+  const { studentId } = students.find(({ state }) => state === 'working')!;
   const act = (act: string, more: object = {}) =>
     teacher.ok('POST', `/api/assignments/${assignmentId}/sittings`, {
       act,
@@ -97,7 +97,7 @@ async function begun(place: number, change: Record<string, unknown> = {}) {
     });
   const standing = async () =>
     (await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`)).students.find(
-      (candidate: any) => candidate.studentId === studentId,
+      (candidate) => candidate.studentId === studentId,
     );
   return {
     assignmentId,
@@ -120,24 +120,20 @@ describe('watching', () => {
     const room = await watch(teacher, assignmentId);
     const first = await room.next();
     expect(first.event).toBe('whole');
-    expect(first.data.columns.map(({ entry }: { entry: string }) => entry)).toEqual(
-      entries.map(({ id }) => id),
-    );
+    expect(first.data.columns.map(({ entry }) => entry)).toEqual(entries.map(({ id }) => id));
     expect(first.data.students).toHaveLength(27);
-    expect(
-      first.data.students.filter(({ state }: { state: string }) => state === 'not-begun'),
-    ).toHaveLength(26);
+    expect(first.data.students.filter(({ state }) => state === 'not-begun')).toHaveLength(26);
     await save(1);
-    const saved = await room.until(studentId, ({ cells }) => cells[1].progress === 'answered');
-    expect(saved.cells[1].share === 0 || saved.cells[1].share === 1).toBe(true);
+    const saved = await room.until(studentId, ({ cells }) => cells[1]!.progress === 'answered');
+    expect(saved.cells[1]!.share === 0 || saved.cells[1]!.share === 1).toBe(true);
     expect(saved.cells[0]).toEqual({
       progress: 'unanswered',
       share: null,
       needsMarking: false,
       flagged: false,
     });
-    await here({ entry: entries[2].id, left: 1, hidden: true });
-    await here({ entry: entries[3].id, left: 1 });
+    await here({ entry: entries[2]!.id, left: 1, hidden: true });
+    await here({ entry: entries[3]!.id, left: 1 });
     expect(await room.until(studentId, ({ leaves }) => leaves === 2)).toMatchObject({
       on: 4,
       hidden: false,
@@ -147,9 +143,7 @@ describe('watching', () => {
     // A second teacher's page, and one that lost its connection, begin with the whole as it is by then.
     const second = await watch(teacher, assignmentId);
     expect(
-      (await second.next()).data.students.find(
-        (candidate: any) => candidate.studentId === studentId,
-      ),
+      (await second.next()).data.students.find((candidate) => candidate.studentId === studentId),
     ).toMatchObject({ on: 4, leaves: 2 });
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
     for (const watcher of [room, second])
@@ -167,7 +161,7 @@ describe('watching', () => {
     const room = await watch(teacher, assignmentId, other);
     await room.next();
     await save(0);
-    await room.until(studentId, ({ cells }) => cells[0].progress === 'answered');
+    await room.until(studentId, ({ cells }) => cells[0]!.progress === 'answered');
     room.stop();
   });
 
@@ -209,8 +203,8 @@ describe('from there', () => {
     pass(30 * minute);
     await school.chores();
     expect(await act('resume')).toEqual({ students: 1 });
-    expect((await here()).deadlineAt).toBe(attempt.deadlineAt + 40 * minute);
-    expect((await again()).body.deadlineAt).toBe(attempt.deadlineAt + 40 * minute);
+    expect((await here()).deadlineAt).toBe(attempt.deadlineAt! + 40 * minute);
+    expect((await again()).body.deadlineAt).toBe(attempt.deadlineAt! + 40 * minute);
     // A page that did not hear of the pause has kept its answers, and sends them now.
     expect((await save(1)).status).toBe(200);
   });
@@ -235,11 +229,8 @@ describe('from there', () => {
       'GET',
       `/api/assignments/${assignmentId}/students/${studentId}/work`,
     );
-    expect(work.events.map(({ words }: { words: string }) => words)).toEqual([
-      'handed it in',
-      'opened it again',
-    ]);
-    expect(work.entries.filter(({ mine }: { mine: string }) => mine !== '')).toHaveLength(2);
+    expect(work.events.map(({ words }) => words)).toEqual(['handed it in', 'opened it again']);
+    expect(work.entries.filter(({ mine }) => mine !== '')).toHaveLength(2);
     const scores = await row<{ n: number; points: number | null }>(
       school.database,
       'SELECT COUNT(s.entry_id) AS n, MAX(t.points) AS points FROM attempts t LEFT JOIN scores s ON s.attempt_id = t.id WHERE t.id = :id',
@@ -268,22 +259,20 @@ describe('from there', () => {
     await say(null, 'Ten minutes more.');
     await say([studentId], 'Look at question 3 again.');
     const { students } = await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`);
-    const other = students.find(({ state }: { state: string }) => state === 'not-begun');
-    await say([other.studentId], 'Not for you.');
+    const other = students.find(({ state }) => state === 'not-begun');
+    await say([other!.studentId], 'Not for you.');
     const { notices } = await here();
-    expect(notices.map(({ text }: { text: string }) => text)).toEqual([
+    expect(notices.map(({ text }) => text)).toEqual([
       'Ten minutes more.',
       'Look at question 3 again.',
     ]);
-    expect((await here({ heard: notices[0].id })).notices).toHaveLength(1);
-    expect(await act('take-back', { studentIds: [studentId, other.studentId] })).toEqual({
+    expect((await here({ heard: notices[0]!.id })).notices).toHaveLength(1);
+    expect(await act('take-back', { studentIds: [studentId, other!.studentId] })).toEqual({
       students: 1,
     });
     expect(await standing()).toMatchObject({ state: 'working' });
     const after = (await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`)).students;
-    expect(after.map((student: { studentId: number }) => student.studentId)).not.toContain(
-      other.studentId,
-    );
+    expect(after.map((student) => student.studentId)).not.toContain(other!.studentId);
   });
 
   test('leaving the page counts while one works, and not after handing in', async () => {
@@ -301,9 +290,7 @@ describe('from there', () => {
     await student.ok('POST', `/api/seat/attempts/${attempt.id}/hand-in`, { answers: [] });
     await leave();
     const { students } = await teacher.ok('GET', `/api/assignments/${assignmentId}/watch`);
-    expect(students.filter(({ leaves }: { leaves: number }) => leaves > 0)).toMatchObject([
-      { leaves: 1 },
-    ]);
+    expect(students.filter(({ leaves }) => leaves > 0)).toMatchObject([{ leaves: 1 }]);
   });
 });
 

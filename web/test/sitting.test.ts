@@ -6,9 +6,14 @@ import type { Outbox } from '../src/seat/outbox';
 
 /** What the server says next to each endpoint, in turn; the last word is said again and again. */
 const words = new Map<string, unknown[]>();
-const asked: { name: string; given: any }[] = [];
+interface Given {
+  params?: unknown;
+  query?: unknown;
+  body?: unknown;
+}
+const asked: { name: string; given: Given }[] = [];
 const says = (name: string, ...answers: unknown[]) => words.set(name, answers);
-const seatCall = async (name: string, given: any) => {
+const seatCall = async (name: string, given: Given) => {
   asked.push({ name, given });
   const answers = words.get(name) ?? [];
   const answer = answers.length > 1 ? answers.shift() : answers[0];
@@ -17,7 +22,7 @@ const seatCall = async (name: string, given: any) => {
 };
 const callsOf = (name: string) => asked.filter((call) => call.name === name).length;
 jest.mock('../src/client/seatCall', () => ({
-  seatCall: (name: string, given: unknown) => seatCall(name, given),
+  seatCall: (name: string, given: Given) => seatCall(name, given),
   sendFile: async (name: string, params: unknown, query: unknown) => {
     asked.push({ name, given: { params, query } });
     return { address: '/api/files/photo' };

@@ -3,10 +3,19 @@ import { z } from 'zod';
 /** Who may call an endpoint at all; what they may touch through it is decided by the server's access rules. */
 export type Audience = 'anyone' | 'student' | 'teacher' | 'administrator' | 'staff';
 
-export interface Endpoint<P = unknown, Q = unknown, B = unknown, A = unknown> {
-  readonly method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+export type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+
+export interface Endpoint<
+  P = unknown,
+  Q = unknown,
+  B = unknown,
+  A = unknown,
+  M extends Method = Method,
+  Path extends string = string,
+> {
+  readonly method: M;
   /** With `:names` for the parameters. */
-  readonly path: string;
+  readonly path: Path;
   readonly who: Audience;
   /** One sentence, for the OpenAPI page. */
   readonly does: string;
@@ -33,8 +42,15 @@ const usual = 64 * kB;
 /** For what holds an item, a passage, a roster or a table. */
 export const roomy = 1024 * kB;
 
-export function endpoint<A, P = Record<string, never>, Q = Record<string, never>, B = undefined>(
-  definition: Pick<Endpoint, 'method' | 'path' | 'who' | 'does'> & {
+export function endpoint<
+  A,
+  M extends Method,
+  Path extends string,
+  P = Record<string, never>,
+  Q = Record<string, never>,
+  B = undefined,
+>(
+  definition: Pick<Endpoint<P, Q, B, A, M, Path>, 'method' | 'path' | 'who' | 'does'> & {
     params?: z.ZodType<P>;
     query?: z.ZodType<Q>;
     body?: z.ZodType<B>;
@@ -42,7 +58,7 @@ export function endpoint<A, P = Record<string, never>, Q = Record<string, never>
     answer: z.ZodType<A>;
     media?: readonly string[];
   },
-): Endpoint<P, Q, B, A> {
+): Endpoint<P, Q, B, A, M, Path> {
   return {
     media: [],
     ...definition,
@@ -55,13 +71,21 @@ export function endpoint<A, P = Record<string, never>, Q = Record<string, never>
 }
 
 /** An endpoint that answers with a file of one of the media types instead of JSON. */
-export const downloadEndpoint = <P = Record<string, never>, Q = Record<string, never>>(
-  definition: Pick<Endpoint, 'method' | 'path' | 'who' | 'does' | 'media'> & {
+export const downloadEndpoint = <
+  M extends Method,
+  Path extends string,
+  P = Record<string, never>,
+  Q = Record<string, never>,
+>(
+  definition: Pick<
+    Endpoint<P, Q, undefined, string, M, Path>,
+    'method' | 'path' | 'who' | 'does' | 'media'
+  > & {
     params?: z.ZodType<P>;
     query?: z.ZodType<Q>;
   },
-): Endpoint<P, Q, undefined, string> =>
-  endpoint<string, P, Q, undefined>({ ...definition, answer: z.string() });
+): Endpoint<P, Q, undefined, string, M, Path> =>
+  endpoint<string, M, Path, P, Q, undefined>({ ...definition, answer: z.string() });
 
 /** An id in an address or a query. */
 export const idInPath = z.coerce.number().int().positive().max(4_294_967_295);

@@ -106,8 +106,8 @@ function* placesIn(value: unknown, place: Place = []): Generator<Place> {
     yield* placesIn(child, [...place, Array.isArray(value) ? Number(name) : name]);
 }
 
-const valueAt = (value: any, place: Place): unknown =>
-  place.reduce((holder, name) => holder[name], value);
+const valueAt = (value: unknown, place: Place): unknown =>
+  place.reduce((holder, name) => (holder as Record<string | number, unknown>)[name], value);
 
 function replaced(value: unknown, place: Place, by: unknown): unknown {
   const [name, ...rest] = place;

@@ -6,6 +6,7 @@ import { row } from './sql';
 import { migrator } from '../../src/database/migrate';
 import { logTo } from '../../src/log';
 import { Reader } from '../../src/reading/reader';
+import type { AnswerAt, Told } from './typed';
 import { demonstrationSchool, passcodesOf, signIns, type Tables } from '@oaken/demo';
 
 export { signIns as signInsOf };
@@ -25,7 +26,7 @@ export const schoolMorning = Date.UTC(2026, 2, 3, 15);
 /** Quick to check; what real passwords cost is measured in the bench. */
 const cheap = (secret: string) => hash(secret, { memoryCost: 8, timeCost: 1, parallelism: 1 });
 
-export interface Reply<Body = any> {
+export interface Reply<Body = unknown> {
   status: number;
   body: Body;
   headers: Headers;
@@ -49,9 +50,9 @@ export class Visitor {
 
   constructor(private readonly base: string) {}
 
-  async send<Body = any>(
-    method: string,
-    path: string,
+  async send<M extends string, Path extends string, Body = Told<AnswerAt<M, Path>>>(
+    method: M,
+    path: Path,
     body?: unknown,
     headers: Record<string, string> = {},
   ): Promise<Reply<Body>> {
@@ -78,21 +79,25 @@ export class Visitor {
     };
   }
 
-  get = <Body = any>(path: string) => this.send<Body>('GET', path);
-  post = <Body = any>(path: string, body: unknown = {}) => this.send<Body>('POST', path, body);
+  get = <Path extends string>(path: Path) => this.send('GET', path);
+  post = <Path extends string>(path: Path, body: unknown = {}) => this.send('POST', path, body);
 
   /** Like `send`, but anything other than success fails the test with the server's words. */
-  async ok<Body = any>(method: string, path: string, body?: unknown): Promise<Body> {
-    const reply = await this.send<Body>(method, path, body);
+  async ok<M extends string, Path extends string>(
+    method: M,
+    path: Path,
+    body?: unknown,
+  ): Promise<AnswerAt<M, Path>> {
+    const reply = await this.send(method, path, body);
     if (reply.status !== 200)
       throw new Error(`${method} ${path}: ${reply.status} ${JSON.stringify(reply.body)}`);
     return reply.body;
   }
 
-  async signIn(reply: Promise<Reply>): Promise<this> {
+  async signIn(reply: Promise<Reply<{ csrf?: string | null }>>): Promise<this> {
     const { status, body } = await reply;
     if (status !== 200) throw new Error(`sign-in: ${status} ${JSON.stringify(body)}`);
-    this.csrf = body.csrf;
+    this.csrf = body.csrf ?? '';
     return this;
   }
 }
@@ -177,7 +182,7 @@ export async function openSchool({
       ))!;
       const { name, passcode } = passcodesOf(seed, className)[index]!;
       const list = await client.ok('POST', '/api/session/class', { code });
-      const { id } = list.students.find((student: { name: string }) => student.name === name);
+      const { id } = list.students.find((student) => student.name === name)!;
       return client.signIn(client.post('/api/session/student', { code, studentId: id, passcode }));
     },
     async chores() {
@@ -247,7 +252,7 @@ export async function giveTest(
   }: { words?: string; className?: string; search?: string; change?: Record<string, unknown> } = {},
 ) {
   const page = await teacher.ok('GET', `/api/items?${search}`);
-  const itemIds = page.items.slice(0, 6).map(({ id }: { id: number }) => id);
+  const itemIds = page.items.slice(0, 6).map(({ id }) => id);
   const { id: testId } = await teacher.ok('POST', '/api/tests', {
     clientKey: clientKey(),
     title: 'Given',
@@ -256,7 +261,7 @@ export async function giveTest(
   });
   const test = await teacher.ok('GET', `/api/tests/${testId}`);
   const { classes } = await teacher.ok('GET', '/api/classes');
-  const classId = classes.find(({ name }: { name: string }) => name === className).id;
+  const classId = classes.find(({ name }) => name === className)!.id;
   const given = await teacher.ok('POST', '/api/assignments', {
     clientKey: clientKey(),
     testId,
