@@ -2,6 +2,7 @@ import js from '@eslint/js';
 import globals from 'globals';
 import vue from 'eslint-plugin-vue';
 import ts from 'typescript-eslint';
+import { documented } from './scripts/lib/documented.mjs';
 
 export default ts.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'test-results/**', '.data/**'] },
@@ -62,6 +63,11 @@ export default ts.config(
       'max-lines-per-function': ['error', { max: 60, skipBlankLines: true, skipComments: true }],
       'max-lines': ['error', { max: 300, skipBlankLines: true, skipComments: true }],
     },
+  },
+  {
+    files: ['core/src/**', 'contract/src/**'],
+    plugins: { oaken: { rules: { documented } } },
+    rules: { 'oaken/documented': 'error' },
   },
   // A migration stays as it was when it ran.
   { files: ['server/src/database/migrations/**'], rules: { 'max-lines': 'off' } },

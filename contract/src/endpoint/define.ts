@@ -42,6 +42,7 @@ const usual = 64 * kB;
 /** For what holds an item, a passage, a roster or a table. */
 export const roomy = 1024 * kB;
 
+/** An endpoint of the contract, with what most of them leave out filled in. */
 export function endpoint<
   A,
   M extends Method,

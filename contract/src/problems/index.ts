@@ -34,6 +34,7 @@ export type ProblemParams<C extends ProblemCode> =
   (typeof problemKinds)[C] extends ProblemKind<infer P> ? P : never;
 
 const typePrefix = '/problems/';
+/** The `type` of a problem on the wire (RFC 9457). */
 export const problemType = (code: ProblemCode) => `${typePrefix}${code}`;
 
 /** The code of a problem that came over the wire; null for one that is not in the table. */

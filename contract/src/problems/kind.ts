@@ -19,5 +19,6 @@ export const plain = (status: number, title: string, detail?: string): ProblemKi
 /** With parameters. */
 export const made = <P>(kind: ProblemKind<P>): ProblemKind<P> => kind;
 
+/** How long to wait, in words: seconds up to a minute and a half, then minutes. */
 export const waiting = (seconds: number) =>
   seconds < 90 ? `${seconds} seconds` : `${Math.ceil(seconds / 60)} minutes`;

@@ -1,7 +1,13 @@
 /** A figure, or why there is none. Never NaN, never a zero that nobody measured. */
 export type Figure = { value: number; reason?: undefined } | { value: null; reason: string };
 
+/** A figure that is known. */
 export const figure = (value: number): Figure => ({ value });
+/**
+ * A figure that there is none of.
+ *
+ * @param reason why, as the end of a sentence
+ */
 export const noFigure = (reason: string): Figure => ({ value: null, reason });
 
 export const reasons = {

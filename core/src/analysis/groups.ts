@@ -29,4 +29,5 @@ export function groupWeights(
 /** Source: Kelley (1939), "The selection of upper and lower groups for the validation of test items": 27 %. */
 const groupShare = 0.27;
 
+/** How many students the strong and the weak group have, each. */
 export const groupSizeOf = (students: number): number => Math.round(groupShare * students);

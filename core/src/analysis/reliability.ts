@@ -24,6 +24,7 @@ export interface Squares {
 export const squareOf = ({ x, xx }: { x: number; xx: number }, students: number) =>
   xx - (x * x) / students;
 
+/** Sums of squared deviations of the whole score and of each item, from sums of the scores and their squares. */
 export function squaresOf({ students, t, tt, items }: TableSums): Squares {
   const totals = students > 0 ? tt - (t * t) / students : 0;
   return {
@@ -42,6 +43,7 @@ function unreliable({ differing, students, items }: ScoreTable, { flat }: Square
   return flat ? reasons.sameTotals : null;
 }
 
+/** Cronbach’s alpha, what follows from it, and alpha without each item; see `Reliability` for the sources. */
 export function reliabilityOf(table: ScoreTable, sums: TableSums, squares: Squares): Reliability {
   const why = unreliable(table, squares);
   if (why !== null) {

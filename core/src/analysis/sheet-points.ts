@@ -5,6 +5,7 @@ import { SheetProblem } from './sheet-problem';
 const pointsRow =
   /^(points|max|maximum|max points|maximum points|points possible|possible|out of)$/i;
 
+/** Whether a row’s name says that it holds the points of the items. */
 export const isPointsRow = (name: string) => pointsRow.test(name.trim());
 
 /** Points by item, out of a table with the columns “item” and “points”; null where it is a key of answers. */

@@ -28,6 +28,7 @@ export function quantile(sorted: ArrayLike<number>, share: number): number {
   return low + (position - below) * (high - low);
 }
 
+/** Mean, median, quartiles and standard deviation of the values; with none of them a reason in place of each figure. */
 export function spreadOf(values: ArrayLike<number>): Spread {
   const n = values.length;
   if (n === 0) {

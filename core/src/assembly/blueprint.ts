@@ -44,6 +44,7 @@ export const blueprint = z.strictObject({
 });
 export type Blueprint = z.infer<typeof blueprint>;
 
+/** A blueprint that asks for nothing yet. */
 export const emptyBlueprint = (): Blueprint => ({
   measure: 'items',
   byDepth: true,
@@ -123,6 +124,7 @@ export function cellStates(plan: Blueprint, items: readonly PlannedItem[]): Cell
   return states;
 }
 
+/** The sum of all cells, in items or points as the blueprint counts. */
 export const totalWanted = ({ rows }: Blueprint) =>
   rows.reduce((sum, { wants }) => sum + wants.reduce((all, want) => all + want, 0), 0);
 

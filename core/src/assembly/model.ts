@@ -33,6 +33,7 @@ export interface Request {
 /** What differs between forms, each with the price of one unit of it (ours; no source). */
 const alikePrices = { spread: 20, minute: 1, depth: 1, standard: 0.5, unmet: 0.5 };
 
+/** Columns, rows and prices of one request; `programFor` gives the program of a stage of the search. */
 export class Model {
   private readonly builder = new ProgramBuilder();
   /** For each form, the column of each item. */

@@ -121,8 +121,10 @@ export const sectionCount = ({ draw: drawRule, entries }: Section) =>
 /** Items that a student gets. */
 export const countItems = ({ sections }: Outline) =>
   sections.reduce((n, candidate) => n + sectionCount(candidate), 0);
+/** How many entries stand in the outline, also those of draws. */
 export const countEntries = ({ sections }: Outline) =>
   sections.reduce((n, { entries }) => n + entries.length, 0);
+/** All entries in their order. */
 export const allEntries = ({ sections }: Outline) => sections.flatMap(({ entries }) => entries);
 
 /** Every revision that the test pins, in any form. */
@@ -131,6 +133,7 @@ export const allPins = (plan: Outline): { itemId: number; revisionId: number }[]
   ...plan.forms.flatMap(({ swaps }) => swaps),
 ];
 
+/** A section without title, directions, time and draw. */
 export const emptySection = (id: string, entries: Entry[] = []): Section => ({
   id,
   title: '',
@@ -141,6 +144,7 @@ export const emptySection = (id: string, entries: Entry[] = []): Section => ({
   entries,
 });
 
+/** An outline with one section, which says nothing of itself yet. */
 export const emptyOutline = (title: string, kind: TestKind, section: Section): Outline => ({
   title,
   kind,

@@ -93,4 +93,5 @@ function heldShares(total: number, places: readonly { weight: number; times: num
   return shares.map((share, index) => share + elementAt(single, index));
 }
 
+/** What the whole test gives. */
 export const totalPoints = (outline: Outline) => pointsOf(outline).total;

@@ -12,6 +12,7 @@ export interface Standing {
   extraAttempts: number;
 }
 
+/** How many attempts a student can still begin; null for any number. */
 export const attemptsLeft = (
   rules: Pick<AssignmentRules, 'attempts'>,
   standing: Pick<Standing, 'handedIn' | 'extraAttempts'>,

@@ -102,6 +102,7 @@ export const lateAnswerRule = ({
 }: Pick<AssignmentRules, 'lateAnswers' | 'mode'>): LateAnswerRule =>
   lateAnswers ?? (mode === 'test' ? 'review' : 'count');
 
+/** What of the rules decides the order of a student’s form. */
 export const formRules = ({
   order,
   shuffleChoices,

@@ -88,6 +88,7 @@ const showWords = {
   band: 'as letter bands',
 };
 
+/** What would go to whom, and when: one line, the sentences that matter, and the button’s words. */
 export function slipOf(facts: SlipFacts): Slip {
   const { rules, zone, now } = facts;
   const timeInWords = (instant: number) => inWords(instant, zone, now);

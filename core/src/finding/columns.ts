@@ -1,6 +1,7 @@
 /** One typed value a slot, growing by doubling, so that a pass over 100,000 items stays in a few cache-friendly arrays. */
 type Typed = Int32Array | Uint32Array | Float64Array | Uint8Array | Uint16Array;
 
+/** A growing column of numbers of one width. */
 export class Column<T extends Typed> {
   constructor(private values: T) {}
 
@@ -19,8 +20,11 @@ export class Column<T extends Typed> {
   }
 }
 
+/** A column of whole numbers of 32 bits. */
 export const ints = () => new Column(new Int32Array(1024));
+/** A column of any numbers. */
 export const doubles = () => new Column(new Float64Array(1024));
+/** A column of whole numbers from 0 to 255. */
 export const bytes = () => new Column(new Uint8Array(1024));
 
 /**

@@ -34,6 +34,7 @@ const gradeBits = Array.from({ length: 31 }, (_, grade) => 1 << grade);
 const gradeMask = (grades: readonly number[]) =>
   grades.reduce((mask, grade) => mask | (gradeBits[grade] ?? 0), 0);
 
+/** What items are filtered by: a column for each filter, and the trees of standards and folders. */
 export class Facets {
   private standards = new Tree([]);
   private folders = new Tree([]);

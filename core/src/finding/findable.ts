@@ -58,5 +58,6 @@ export const usesBands = bands([
   { id: 'many', title: 'in 5 or more', from: 5, to: Infinity },
 ]);
 
+/** The place of the band that a value lies in; -1 where there is none. */
 export const bandOf = (list: readonly Band[], value: number) =>
   list.findIndex(({ from, to }) => value >= from && value < to);

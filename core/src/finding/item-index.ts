@@ -28,6 +28,7 @@ export interface NearCopy {
   likeness: number;
 }
 
+/** All items that can be found. Items are put and removed one by one; a search sees them at once. */
 export class ItemIndex {
   private slotOf = new Map<number, number>();
   private slots = 0;

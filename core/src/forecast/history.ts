@@ -46,12 +46,14 @@ export function historiesOf(sums: readonly ClassSums[]): Map<number, ItemHistory
   return histories;
 }
 
+/** The sum of a value over a list. */
 export const total = <T>(list: Iterable<T>, value: (element: T) => number): number => {
   let sum = 0;
   for (const element of list) sum += value(element);
   return sum;
 };
 
+/** The elements of a list by a key, each group in the list’s order. */
 export function groupBy<T, Key>(list: Iterable<T>, keyOf: (element: T) => Key): Map<Key, T[]> {
   const groups = new Map<Key, T[]>();
   for (const element of list) {

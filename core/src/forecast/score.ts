@@ -109,6 +109,7 @@ function studentVariance(weighted: readonly Weighted[], known: readonly Known[])
   return single + (1 - squares) * Math.max(0, covariance);
 }
 
+/** The mean covariance of items with the others that they were met with, weighted by their points; null where none is known. */
 export function meanCovariance(
   known: readonly { weight: number; history: ItemHistory }[],
 ): number | null {

@@ -301,4 +301,5 @@ export const exampleRows: Record<string, string>[] = [
   },
 ];
 
+/** The beginning of a question, by which a row is named to a person. */
 export const firstWords = (content: ItemContent) => plainText(content.stem).slice(0, 80);

@@ -5,6 +5,7 @@ import { kindOf, type Part } from './kinds';
 /** What a question wants: points by a key or a teacher, an opinion that cannot be wrong, or only to be read. */
 export type Asks = 'points' | 'opinion' | 'nothing';
 
+/** What an item asks for: points, an opinion, or nothing where it is only read. */
 export function asksFor({ parts }: Pick<ItemContent, 'parts'>): Asks {
   if (parts.some((part) => kindOf(part).markedBy !== 'nobody')) return 'points';
   return parts.some((part) => kindOf(part).qti !== null) ? 'opinion' : 'nothing';

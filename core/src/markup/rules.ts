@@ -32,10 +32,13 @@ export const deepestNesting = 40;
 export const fileAddressPattern = /^\/api\/files\/[A-Za-z0-9_-]{22}$/;
 
 const elements = new Set<string>(allowedElements);
+/** Whether a wording may hold the element. */
 export const isAllowedElement = (name: string) => elements.has(name);
+/** Whether a wording may hold the attribute on the element. */
 export const isAllowedAttribute = (element: string, name: string) =>
   allowedAttributes[element]?.includes(name) ?? false;
 
 /** Elements without content, which are not closed. */
 const empty = new Set(['br', 'img']);
+/** Whether the element has no end tag (HTML Standard, void elements). */
 export const isEmptyElement = (name: string) => empty.has(name);

@@ -40,9 +40,11 @@ export const passageForSitting = (
   source,
 });
 
+/** The rich texts of a passage, with where in it they stand. */
 export const textsOfPassage = ({ body, easier }: PassageContent): PartText[] => [
   { at: '/body', html: body },
   { at: '/easier', html: easier },
 ];
 
+/** What a search finds of a passage. */
 export const passageWords = ({ title, body }: PassageContent) => `${title} ${plainText(body)}`;

@@ -26,6 +26,7 @@ export const untouched: Practised = {
   shown: false,
 };
 
+/** Whether a checked answer has earned everything. */
 export const isSolved = ({ share, tries }: Pick<Practised, 'share' | 'tries'>) =>
   tries > 0 && share >= 1 - 1e-9;
 

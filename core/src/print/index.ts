@@ -22,6 +22,7 @@ export interface PrintedKey {
   words: string;
 }
 
+/** The key of each part as an answer key on paper has it. */
 export function keysOnPaper({ parts }: ItemContent): PrintedKey[] {
   return parts.flatMap((part, index) => {
     const words = keyOnPaper(part);

@@ -26,6 +26,7 @@ function hash(text: string): number {
 
 const rotate = (x: number, by: number) => (x << by) | (x >>> (32 - by));
 
+/** Numbers that follow from the seed alone. */
 export function randomFrom(seed: string): Random {
   let mix = hash(seed);
   const splitMix = () => {

@@ -25,6 +25,7 @@ export interface Effect<Student> {
   bands: { name: string; before: number; after: number }[];
 }
 
+/** The share of the points that was earned; 0 where there are none. */
 export const shareOf = ({ points, maxPoints }: Worth) => (maxPoints > 0 ? points / maxPoints : 0);
 
 /** Who stands better or worse, by the share of the points that they could earn. */

@@ -59,6 +59,7 @@ export interface RosterPlan {
   gone: { studentId: number; name: string; rosterNumber: number }[];
 }
 
+/** Whether two marks of a person are the same one; nothing is like nothing. */
 export const same = (a: string, b: string) => a !== '' && a.toLowerCase() === b.toLowerCase();
 
 /** Two student numbers that are not the same are two students, whatever their names. */

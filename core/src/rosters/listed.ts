@@ -25,6 +25,7 @@ export const listedStudent = z.strictObject({
 });
 export type ListedStudent = z.infer<typeof listedStudent>;
 
+/** Given and family name as they are read aloud. */
 export const nameOf = (person: { givenName: string; familyName: string }) =>
   `${person.givenName} ${person.familyName}`.trim();
 

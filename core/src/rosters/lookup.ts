@@ -13,6 +13,7 @@ function byMark(known: readonly KnownStudent[], markOf: (student: KnownStudent) 
   return (mark: string): readonly KnownStudent[] => held.get(mark) ?? [];
 }
 
+/** Whether the student is in the class, or was. */
 export const isHere = ({ places }: KnownStudent, classId: number | null) =>
   places.some((place) => place.classId === classId);
 

@@ -75,6 +75,12 @@ function numberNote({ rosterNumber: wanted }: ListedStudent, given: number, isHe
     : `Roster number ${wanted} is somebody’s already; ${given} is free.`;
 }
 
+/**
+ * Plans what a list would do to a class; nothing is written.
+ *
+ * @param target the class as it is
+ * @param known every student of the school
+ */
 export function planRoster(
   target: RosterTarget,
   listed: readonly ListedStudent[],

@@ -98,6 +98,7 @@ const oneSpace = (text: string) =>
     .replace(/ ?([=<>+:/×÷·]) ?/g, '$1')
     .trim();
 
+/** A text as it is compared: without the differences that do not count. */
 export const fold = (text: string, folding: Folding): string =>
   settled(oneSpelling(text), (spelling) => {
     let folded = spelling;

@@ -6,6 +6,7 @@ import Fraction from 'fraction.js';
 
 export type Rational = Fraction;
 
+/** `top` over `bottom`, in lowest terms. @throws where `bottom` is 0 */
 export const rational = (top: bigint, bottom: bigint): Rational => new Fraction(top, bottom);
 
 /** A finite decimal such as "12.50" (point as decimal sign, optional exponent). */
@@ -23,14 +24,23 @@ export function fromDecimal(text: string): Rational {
 export const fromNumber = (n: number): Rational =>
   n < 0 ? fromDecimal(String(-n)).neg() : fromDecimal(String(n));
 
+/** -a. */
 export const negate = (a: Rational) => a.neg();
+/** a + b. */
 export const add = (a: Rational, b: Rational) => a.add(b);
+/** a · b. */
 export const times = (a: Rational, b: Rational) => a.mul(b);
+/** a : b. @throws where b is 0 */
 export const divide = (a: Rational, b: Rational) => a.div(b);
+/** |a - b|. */
 export const distance = (a: Rational, b: Rational) => a.sub(b).abs();
+/** a = b. */
 export const isEqual = (a: Rational, b: Rational) => a.equals(b);
+/** a ≤ b. */
 export const isAtMost = (a: Rational, b: Rational) => a.lte(b);
+/** |a|. */
 export const magnitude = (a: Rational) => a.abs();
+/** The nearest double. */
 export const toNumber = (a: Rational) => a.valueOf();
 
 /** `a` rounded to so many significant figures, halves away from zero. */

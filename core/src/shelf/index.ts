@@ -92,6 +92,7 @@ const compare: Record<ShelfOrder, (a: ShelvedTest, b: ShelvedTest) => number> = 
   title: (a, b) => a.title.localeCompare(b.title),
 };
 
+/** The tests that fit, in order, and for each filter what its other choices would give. */
 export function findTests(
   tests: readonly ShelvedTest[],
   wanted: ShelfFilters,

@@ -10,6 +10,7 @@ export function isAnswered(response: unknown): boolean {
 /** A page of information is only read. */
 export type Progress = 'unanswered' | 'partly' | 'answered' | 'to read';
 
+/** How far a question is answered. */
 export function progressOf(
   parts: readonly { id: string; kind: string }[],
   responses: Readonly<Record<string, unknown>>,

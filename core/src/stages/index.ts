@@ -65,6 +65,7 @@ export function stagesOf(
 const clockOf = (of: Clock['of'], key: string, length: number | null): Clock | null =>
   length === null ? null : { of, key, length };
 
+/** Where a sitting stands when it begins. */
 export const begun = (stages: readonly Stage[], now: number): Course => ({
   stage: 0,
   clockAt: startOf(stages[0], now),

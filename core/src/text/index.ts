@@ -54,4 +54,5 @@ export function byCharacters(a: string, b: string): number {
   return a < b ? -1 : 1;
 }
 
+/** A share of 1 as whole percent; halves go up, also where binary fractions lie just below. */
 export const wholePercent = (share: number) => Math.round(Math.round(share * 1e8) / 1e6);

@@ -151,6 +151,7 @@ export function checkChoices(
   checkKey(choices, key, context);
 }
 
+/** Adds an issue for each id of a key that is no choice. */
 export function checkKey(
   choices: readonly { id: string }[],
   key: readonly string[],
@@ -214,9 +215,11 @@ export function reorder<T extends { fixed?: boolean | undefined }>(
   );
 }
 
+/** Choices as students see them: without mistakes and fixed places. */
 export const shown = (choices: readonly ShownChoice[]): ShownChoice[] =>
   choices.map(({ id, text }) => ({ id, text }));
 
+/** Choices as they are counted, with whether each is right. */
 export const asOptions = (choices: readonly Choice[], key: readonly string[]): AnswerOption[] =>
   choices.map(({ id, text, mistake }) => ({
     id,
@@ -231,9 +234,11 @@ export function withRight<P extends { key: string[] }>(part: P, choice: string, 
   return { ...part, key: right ? [...others, choice] : others };
 }
 
+/** The words of a choice, without markup. */
 export const labelOf = (choices: readonly ShownChoice[], id: string) =>
   plainText(choices.find((shownChoice) => shownChoice.id === id)?.text ?? '') || id;
 
+/** The rich texts of choices, with where in the part they stand. */
 export const textsOf = (list: readonly ShownChoice[], path: string): PartText[] =>
   list.map(({ text }, n) => ({ at: `/${path}/${n}/text`, html: text }));
 

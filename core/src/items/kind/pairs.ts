@@ -9,8 +9,10 @@ export const pair = z
   .regex(/^[a-z0-9-]{1,24} [a-z0-9-]{1,24}$/, 'A pair is two ids with a space between.');
 export const pairs = z.array(pair).max(400);
 
+/** A pair as a response holds it. */
 export const joined = (left: string, right: string) => `${left} ${right}`;
 
+/** The two ids of a pair. */
 export function parted(text: string): [left: string, right: string] {
   const index = text.indexOf(' ');
   return [text.slice(0, index), text.slice(index + 1)];

@@ -40,4 +40,5 @@ export const listOf = (text: string, sign: string): string[] =>
 export const choiceNumbers = (choices: readonly { id: string }[], ids: readonly string[]): string =>
   ids.map((id) => choices.findIndex((choice) => choice.id === id) + 1).join(';');
 
+/** The usual rule of a row that gives only points. */
 export const allOrNothingFor = (points: number) => ({ rule: 'all-or-nothing', points });

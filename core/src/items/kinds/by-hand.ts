@@ -64,6 +64,7 @@ export function checkCriteria(
     issue(`The criteria give ${count(sum, 'point')} together, but the part ${part.rule.points}.`);
 }
 
+/** What of a part that is marked by hand a person may write down as text. */
 export const handGist = (part: {
   prompt?: string | undefined;
   needs?: string | undefined;
@@ -93,5 +94,6 @@ export const fromHandGist = ({
   rule: { rule: 'by-hand' as const, points },
 });
 
+/** What counts where a person marks, in one sentence. */
 export const handInWords = ({ points }: { points: number }, what: string) =>
   `A teacher marks ${what}: up to ${count(points, 'point')}.`;

@@ -12,16 +12,20 @@ interface ChoicesPart {
   rule: SetRule;
 }
 
+/** The points of a rule that has one number; undefined for a table. */
 export const pointsOf = (rule: { rule: string; points?: number }) => rule.points;
 
+/** A rule for sets as text has it. */
 export const ruleGist = (rule: SetRule): Gist =>
   rule.rule === 'table'
     ? { pointsEach: rule }
     : { points: rule.points, partial: rule.rule === 'all-or-nothing' ? undefined : rule.rule };
 
+/** The mistakes that choices stand for, by the choices’ places. */
 export const mistakesOf = (choices: readonly Choice[]) =>
   Object.fromEntries(choices.flatMap(({ id, mistake }) => (mistake ? [[id, mistake]] : [])));
 
+/** A part with choices as text has it. */
 export const choicesGist = ({ prompt, needs, choices, key, rule }: ChoicesPart): Gist => ({
   prompt,
   needs,
@@ -69,6 +73,7 @@ export function setRuleOf(
   return { rule: right.length <= 1 ? usual : 'all-or-nothing', points };
 }
 
+/** The choices, key and rule of a part from text; what is missing is filled with what is usual. */
 export function choicesFrom(gist: Gist, id: string, usual?: Parameters<typeof setRuleOf>[2]) {
   const { choices, right } = choicesOf(gist);
   return {

@@ -15,6 +15,7 @@ export function pairsInWords(
     .join('; ');
 }
 
+/** One spelling for the same pairs in any order. */
 export const inOrder = (given: readonly string[]) => [...given].sort().join(', ');
 
 /** The most points when each thing on the left is joined to at most `most` on the right. */
@@ -39,5 +40,6 @@ export function mostJoined(
   return roundPoints(Math.min(upper ?? Infinity, sum));
 }
 
+/** Every pair that can be made. */
 export const allPairs = (left: readonly { id: string }[], right: readonly { id: string }[]) =>
   left.flatMap((leftId) => right.map(({ id }) => joined(leftId.id, id)));
