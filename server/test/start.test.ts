@@ -101,9 +101,12 @@ describe('what is started is kept running', () => {
       ({ status }) => status === 200,
       () => false,
     );
-  /** Asks until it is so; a test that never comes to it is ended by the runner. */
+  /** Asks until it is so, as long as the starter runs: what it said when it ended is the reason. */
   async function until(holds: () => Promise<boolean> | boolean) {
-    while (!(await holds())) await new Promise((done) => setTimeout(done, 50));
+    while (!(await holds())) {
+      if (starter.exitCode !== null) throw new Error(`The starter has ended: ${text}`);
+      await new Promise((done) => setTimeout(done, 50));
+    }
   }
   async function begin() {
     starter = spawn(process.execPath, ['scripts/start.mjs'], {

@@ -1,5 +1,4 @@
 /** Builds the seat's service worker, with the list of what the seat's pages load. */
-import { present } from '@oaken/core/certain';
 import { transformWithEsbuild, type Plugin, type Rollup } from 'vite';
 import { readFile } from 'node:fs/promises';
 import { createHash } from 'node:crypto';
@@ -50,7 +49,7 @@ function reached(
     const chunk = bundle[name];
     if (chunk?.type === 'asset' && name.endsWith('.css'))
       for (const [, asset] of String(chunk.source).matchAll(/url\(\/(assets\/[^)"']+)\)/g))
-        paths.add(present(asset, 'asset'));
+        if (asset) paths.add(asset);
   }
   for (const name of [...from.imports, ...from.dynamicImports]) {
     const chunk = bundle[name];
