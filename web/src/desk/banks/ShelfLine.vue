@@ -2,6 +2,8 @@
 /** A bank or a folder in the index: its name with a count, what is below it, and a menu of its own. */
 import { ref, watch } from 'vue';
 
+/** What is dragged over it is the line’s; its menu is a line of its own. */
+defineOptions({ inheritAttrs: false });
 /** Whether its menu is open. */
 const menu = defineModel<boolean>('menu', { required: true });
 /** Whether what lies below is folded away; null where there is nothing. */
@@ -33,6 +35,7 @@ watch(
 
 <template>
   <li
+    v-bind="$attrs"
     class="line"
     :class="{ over, bank: level === undefined }"
     :style="level === undefined ? undefined : { paddingLeft: `${4 + 16 * level}px` }"
