@@ -3,7 +3,8 @@ import { expect, type Page } from '@playwright/test';
 
 /** WCAG 2.2 AA, as axe knows it. */
 export async function expectAccessible(where: string, page: Page): Promise<void> {
-  // What is still fading in has not got its colours yet, and what has just been drawn may begin to fade with the next frame.
+  // What is still fading in has not got its colours yet, and what has just been drawn may begin to
+  // fade with the next frame.
   await page.evaluate(async () => {
     const frame = () => new Promise((drawn) => requestAnimationFrame(drawn));
     const fading = () =>

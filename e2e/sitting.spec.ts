@@ -1,4 +1,7 @@
-/** Sittings in parts: times of sections and single questions, no way back, one sitting; the page's looks; and a page that is opened without network. */
+/**
+ * Sittings in parts: times of sections and single questions, no way back, one sitting; the page's
+ * looks; and a page that is opened without network.
+ */
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { partKinds, type PartKind } from '@oaken/core/items';
 import { passcodesOf } from '@oaken/demo';

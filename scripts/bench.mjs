@@ -1,4 +1,7 @@
-/** Benchmarks, one JSON line a figure: {"name","value","unit","floor","ratio"}; the floor is measured in the same run. */
+/**
+ * Benchmarks, one JSON line a figure: {"name","value","unit","floor","ratio"}; the floor is
+ * measured in the same run.
+ */
 import { build } from 'esbuild';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';

@@ -1,4 +1,7 @@
-/** A MariaDB of one's own for tests and benches: `node scripts/database.mjs start|stop FOLDER`; start prints socket and pid. */
+/**
+ * A MariaDB of one's own for tests and benches: `node scripts/database.mjs start|stop FOLDER`;
+ * start prints socket and pid.
+ */
 import { startMariaDb } from './lib/mariadb.mjs';
 import { runMain, Stop } from './lib/say.mjs';
 

@@ -420,7 +420,8 @@ test('quantiles at the ends, of one value and of none', () => {
   expect(spreadOf([]).median).toEqual({ value: null, reason: 'nobody has handed in' });
 });
 
-// Wilson (1927); the interval of 8 in 10 is from Newcombe (1998), "Two-sided confidence intervals for the single proportion", method 3, from memory.
+// Wilson (1927); the interval of 8 in 10 is from Newcombe (1998), "Two-sided confidence intervals
+// for the single proportion", method 3, from memory.
 test('the interval of a share', () => {
   const [low, high] = shareInterval(0.8, 10);
   expect([low.toFixed(3), high.toFixed(3)]).toEqual(['0.490', '0.943']);

@@ -130,7 +130,8 @@ test('all orders are equally likely', () => {
     counts.set(order, (counts.get(order) ?? 0) + 1);
   }
   expect(counts.size).toBe(6);
-  // Five standard deviations of a binomial with n = 6000 and p = 1/6 are 144; the seeds are fixed, so this never flickers.
+  // Five standard deviations of a binomial with n = 6000 and p = 1/6 are 144; the seeds are fixed,
+  // so this never flickers.
   for (const n of counts.values()) expect(Math.abs(n - 1000)).toBeLessThan(144);
 });
 

@@ -89,8 +89,8 @@ describe('numbers', () => {
     },
     rule: once,
   });
-  // QTI 3.0: `equal` with toleranceMode absolute and relative counts the bounds themselves as equal; `equalRounded` with
-  // significantFigures rounds both numbers before it compares them.
+  // QTI 3.0: `equal` with toleranceMode absolute and relative counts the bounds themselves as
+  // equal; `equalRounded` with significantFigures rounds both numbers before it compares them.
   test.each([
     [{}, ['0.5', '1/2', '50 %', '.50', '2/4'], ['0.51', '5', '50', 'half']],
     [

@@ -1,4 +1,7 @@
-/** A kind that is made up here walks through everything in core that knows kinds; only the list of kinds is told of it. */
+/**
+ * A kind that is made up here walks through everything in core that knows kinds; only the list of
+ * kinds is told of it.
+ */
 import { estimate, estimatePart } from './support/estimate';
 
 jest.mock('../src/items/kinds/list', () => {

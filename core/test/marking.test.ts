@@ -42,7 +42,8 @@ const pairsOf = (table: number[][]) =>
   );
 
 test('kappa agrees with a published table', () => {
-  // Fleiss (1981), "Statistical Methods for Rates and Proportions", 2nd ed., table 13.1: 100 patients, kappa 0.68. From memory.
+  // Fleiss (1981), "Statistical Methods for Rates and Proportions", 2nd ed., table 13.1: 100
+  // patients, kappa 0.68. From memory.
   const agreement = agreementOf(
     pairsOf([
       [75, 1, 4],
@@ -53,7 +54,8 @@ test('kappa agrees with a published table', () => {
   expect([agreement.n, agreement.same]).toEqual([100, 89]);
   expect(agreement.kappa.value!.toFixed(2)).toBe('0.68');
   expect(agreementWord(agreement.kappa.value!)).toBe('substantial');
-  // Fleiss, Cohen and Everitt (1969), "Large sample standard errors of kappa and weighted kappa": 200 patients, kappa 0.429. From memory.
+  // Fleiss, Cohen and Everitt (1969), "Large sample standard errors of kappa and weighted kappa":
+  // 200 patients, kappa 0.429. From memory.
   const earlier = agreementOf(
     pairsOf([
       [106, 10, 4],

@@ -1,4 +1,7 @@
-/** An answer key on paper against the scoring itself: who answers by its letters, as the paper shows them, earns everything. */
+/**
+ * An answer key on paper against the scoring itself: who answers by its letters, as the paper shows
+ * them, earns everything.
+ */
 import { formForSitting, formOf, type Edition } from '@oaken/core/forms';
 import { scoreItem, type Part, type SittingPart } from '@oaken/core/items';
 import { areShort, choiceLetter, keysOnPaper } from '@oaken/core/print';

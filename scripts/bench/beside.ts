@@ -1,6 +1,7 @@
 /**
- * Saves beside other work: eight uploads of 40 MB at once, and hand-ins with a long history of the same items, whose figures
- * are renewed meanwhile. The floor is the same saving while nothing else happens.
+ * Saves beside other work: eight uploads of 40 MB at once, and hand-ins with a long history of the
+ * same items, whose figures are renewed meanwhile. The floor is the same saving while nothing else
+ * happens.
  */
 import { randomBytes } from 'node:crypto';
 import { Agent, request } from 'node:http';
@@ -33,7 +34,10 @@ const { entries, handedIn } = await largeTest(teacher, items, randomFrom('beside
 const students = (from: number, n: number) =>
   Array.from({ length: n }, (_, index) => firstStudent + from + index);
 
-/** An assignment of the same items with so many sittings behind it, on which the savers sit now. @returns their attempts */
+/**
+ * An assignment of the same items with so many sittings behind it, on which the savers sit now.
+ * @returns their attempts
+ */
 async function open(sittings: number): Promise<{ assignment: number; attempts: number[] }> {
   const assignment = await handedIn(students(savers, sittings));
   await pool.query('UPDATE assignments SET closes_at = ? WHERE id = ?', [

@@ -1,4 +1,7 @@
-/** The floor of the saving path, in a process of its own as the real one is: Express, a JSON body, one durable upsert. */
+/**
+ * The floor of the saving path, in a process of its own as the real one is: Express, a JSON body,
+ * one durable upsert.
+ */
 import express from 'express';
 import { createPool } from 'mariadb';
 

@@ -1,6 +1,7 @@
 /**
- * How long the event loop of the server is held at most, by each heavy act on a grade of 600 and by files that are made to
- * hurt; measured in the server with perf_hooks. The floor is the longest hold while nothing is asked of it.
+ * How long the event loop of the server is held at most, by each heavy act on a grade of 600 and by
+ * files that are made to hurt; measured in the server with perf_hooks. The floor is the longest
+ * hold while nothing is asked of it.
  */
 import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';

@@ -1,6 +1,7 @@
 /**
- * Server and MariaDB killed (SIGKILL) ten times each, at random moments, while 600 students begin, save every three seconds
- * and hand in. Every save that was acknowledged must be there afterwards, nothing twice, and every attempt must end in a right state.
+ * Server and MariaDB killed (SIGKILL) ten times each, at random moments, while 600 students begin,
+ * save every three seconds and hand in. Every save that was acknowledged must be there afterwards,
+ * nothing twice, and every attempt must end in a right state.
  */
 import { execFileSync, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';

@@ -1,7 +1,7 @@
 /**
- * A student's first question on a phone that has never been here: a processor four times slower, and the "slow 4G" that
- * browsers' own tools simulate (1.6 Mbit/s down, 750 kbit/s up, 150 ms; values from memory). The floor is a bare small document on the
- * same line.
+ * A student's first question on a phone that has never been here: a processor four times slower,
+ * and the "slow 4G" that browsers' own tools simulate (1.6 Mbit/s down, 750 kbit/s up, 150 ms;
+ * values from memory). The floor is a bare small document on the same line.
  */
 import { chromium, devices, type Browser } from '@playwright/test';
 import { join } from 'node:path';

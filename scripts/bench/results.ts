@@ -1,7 +1,8 @@
 /**
- * Results of a class of 35 and of a grade of 600 on a test of 40 items: until the page can be read, sorting and filtering,
- * and rescoring all of it. The floor of the page is a bare small document in the same browser; that of rescoring is reading
- * and writing as many scores as change, without anything in between.
+ * Results of a class of 35 and of a grade of 600 on a test of 40 items: until the page can be read,
+ * sorting and filtering, and rescoring all of it. The floor of the page is a bare small document in
+ * the same browser; that of rescoring is reading and writing as many scores as change, without
+ * anything in between.
  */
 import { chromium, type Page } from '@playwright/test';
 import { join } from 'node:path';

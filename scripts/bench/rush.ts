@@ -1,6 +1,6 @@
 /**
- * A whole school at once: 600 students begin within a minute, work for five, and hand in within ten seconds; their teacher
- * watches, and sees within a second who has begun and handed in.
+ * A whole school at once: 600 students begin within a minute, work for five, and hand in within ten
+ * seconds; their teacher watches, and sees within a second who has begun and handed in.
  */
 import { Agent, request } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';

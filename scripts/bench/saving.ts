@@ -1,4 +1,7 @@
-/** The saving path under a school's load and at full speed, beside a bare Express route with one durable upsert each. */
+/**
+ * The saving path under a school's load and at full speed, beside a bare Express route with one
+ * durable upsert each.
+ */
 import autocannon from 'autocannon';
 import { Agent, request } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
@@ -148,7 +151,8 @@ async function main(): Promise<void> {
   const bareRoute = { port: floorPort, path: (n: number) => `/save/${firstStudent + n}` };
   // A first round warms both up; a school's server has run for more than a second.
   for (const to of [ours, bareRoute]) await schoolLoad(entries, 3, to);
-  // Turn and turn about, and the middle window of each counts: a burst of foreign load hits one of them, not the figure.
+  // Turn and turn about, and the middle window of each counts: a burst of foreign load hits one of
+  // them, not the figure.
   const windows = { mine: [] as number[][], bare: [] as number[][] };
   let lost = 0;
   for (let window = 0; window < 5; window++) {

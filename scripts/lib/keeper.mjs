@@ -7,8 +7,8 @@ const defaultPauses = [250, 500, 1_000, 2_000, 4_000, 8_000];
 const defaultWellAfter = 60_000;
 
 /**
- * Keeps one process running: begins it again whenever it ends, by exit or by signal, after a pause that grows, and gives
- * up when it keeps ending.
+ * Keeps one process running: begins it again whenever it ends, by exit or by signal, after a pause
+ * that grows, and gives up when it keeps ending.
  */
 export class Keeper {
   #options;
@@ -20,7 +20,8 @@ export class Keeper {
 
   /**
    * @param options.name for people, such as “The server”
-   * @param options.begin starts the process; resolves when it is ready, with `{ ended, stop }`: `ended` resolves with the
+   * @param options.begin starts the process; resolves when it is ready, with `{ ended, stop }`:
+   * `ended` resolves with the
    *   reason in words, `stop` ends it. It is handed an AbortSignal and rejects when that is aborted.
    * @param options.giveUp called once, with the last reason, when the process cannot be kept running
    */

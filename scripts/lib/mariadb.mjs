@@ -27,7 +27,10 @@ const patience = 6_000;
 export const installMariaDb = () =>
   installDebian(['mariadbd', 'mariadb-install-db', 'mariadb-admin'], ['mariadb-server']);
 
-/** Makes the folder, or makes one that exists private: nobody else on this machine may read answers or reach the socket. */
+/**
+ * Makes the folder, or makes one that exists private: nobody else on this machine may read answers
+ * or reach the socket.
+ */
 function prepareFolder(folder) {
   try {
     mkdirSync(folder, { recursive: true, mode: 0o700 });
@@ -151,8 +154,8 @@ function writePrivacy(folder) {
 }
 
 /**
- * Starts MariaDB on a data folder of its own, reachable through a socket in that folder only. One that still runs there,
- * because whoever started it was killed, is taken over.
+ * Starts MariaDB on a data folder of its own, reachable through a socket in that folder only. One
+ * that still runs there, because whoever started it was killed, is taken over.
  *
  * @param options.memory size of the buffer pool
  * @param options.test a small, quick one for tests; still durable

@@ -94,7 +94,8 @@ async function prepare(file, args, env, signal) {
  *
  * @param options.kind 'demonstration' or 'school'
  * @param options.folder where the data lies
- * @param options.welcome what to print when it is open; given its address, the port, and for a school that has not begun the
+ * @param options.welcome what to print when it is open; given its address, the port, and for a
+ * school that has not begun the
  *   link that begins it
  */
 export async function serve({ kind, folder, welcome }) {

@@ -51,7 +51,10 @@ import { watchingRoutes } from './watching/routes';
 
 export interface AppOptions extends BindOptions {
   database: Database;
-  /** Connections that only sittings use, so that nothing else can take the last one; without them, those of `database`. */
+  /**
+   * Connections that only sittings use, so that nothing else can take the last one; without them,
+   * those of `database`.
+   */
   seatDatabase?: Database;
   now(): number;
   log: Logger;

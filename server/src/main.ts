@@ -40,7 +40,10 @@ const settings = (() => {
 })();
 const { place, port, folder } = settings;
 
-/** A real school must never be opened as the demonstration, whose passwords everybody knows, nor the other way round. */
+/**
+ * A real school must never be opened as the demonstration, whose passwords everybody knows, nor the
+ * other way round.
+ */
 async function insistOnKind(database: Database): Promise<void> {
   const school = await database.models.School.findOne({ order: ['id'] });
   if (!school || school.demonstration === (settings.kind === 'demonstration')) return;

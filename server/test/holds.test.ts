@@ -1,7 +1,7 @@
 /**
- * No request holds the event loop for long, whatever is sent to whatever route: what holds it holds every student. Measured
- * with perf_hooks in a server process of its own. A disturbance by the machine is not there when the same is sent again; what
- * the request costs is.
+ * No request holds the event loop for long, whatever is sent to whatever route: what holds it holds
+ * every student. Measured with perf_hooks in a server process of its own. A disturbance by the
+ * machine is not there when the same is sent again; what the request costs is.
  */
 import { api, type Endpoint } from '@oaken/contract';
 import { fork, type ChildProcess } from 'node:child_process';
@@ -86,8 +86,8 @@ function longestHold(): Promise<number> {
 }
 
 /**
- * The shortest of several measurements, and the last status. What takes too long is set against what the machine does at that
- * moment, since others use it too.
+ * The shortest of several measurements, and the last status. What takes too long is set against
+ * what the machine does at that moment, since others use it too.
  */
 async function holdOf(
   ask: () => Promise<{ status: number }>,

@@ -1,4 +1,7 @@
-/** Markup in wordings, tried with the vectors that the tests of xss-filters 1.2.7 carry (Yahoo, BSD licence, in `vectors/`). */
+/**
+ * Markup in wordings, tried with the vectors that the tests of xss-filters 1.2.7 carry (Yahoo, BSD
+ * licence, in `vectors/`).
+ */
 import {
   allowedAttributes,
   allowedElements,

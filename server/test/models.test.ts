@@ -1,4 +1,7 @@
-/** The models say what the migrated database holds: columns, types, what may be empty, and which row belongs to which. */
+/**
+ * The models say what the migrated database holds: columns, types, what may be empty, and which row
+ * belongs to which.
+ */
 import { Op, type Model, type ModelAttributeColumnOptions, type ModelStatic } from 'sequelize';
 import { type Database } from '../src/database/connect';
 import { rows } from './support/sql';

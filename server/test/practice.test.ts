@@ -130,7 +130,8 @@ describe('practice', () => {
           ))!,
       ),
     );
-    // Solved at the third try; shown; last checked wrong, whatever was typed later; never checked but right; and two left open.
+    // Solved at the third try; shown; last checked wrong, whatever was typed later; never checked
+    // but right; and two left open.
     expect(scores.map(({ points, maxPoints }) => points / maxPoints)).toEqual([0.5, 0, 0, 1, 0, 0]);
     const report = await student.ok('GET', `/api/seat/assignments/${given.assignmentId}/report`);
     expect(report.entries).toHaveLength(6);

@@ -211,7 +211,8 @@ test('in one sitting: a reload is no leaving, a long time away is, and the teach
     423,
     'You were away for longer than 5 minutes, and this is done in one sitting.',
   ]);
-  // Neither a sign nor a save of the page that was left brings it back, and the work cannot be handed in past the teacher.
+  // Neither a sign nor a save of the page that was left brings it back, and the work cannot be
+  // handed in past the teacher.
   const sign = { entry: null, hidden: false, left: 0, heard: 0 };
   expect(await student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, sign)).toMatchObject({
     away: true,

@@ -1,4 +1,7 @@
-/** Tests through their routes, on a real MariaDB: sharing, copies, the shelf, draws, forms, and what a blueprint finds. */
+/**
+ * Tests through their routes, on a real MariaDB: sharing, copies, the shelf, draws, forms, and what
+ * a blueprint finds.
+ */
 import type { Filled, FillLine } from '@oaken/contract/assessments';
 import { choicesOf } from './support/parts';
 import { entriesOf, formOf, type Edition } from '@oaken/core/forms';

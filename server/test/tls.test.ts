@@ -1,4 +1,7 @@
-/** Behind a proxy with TLS, as docs/for-administrators.md describes one: cookies, addresses, streams and large bodies. */
+/**
+ * Behind a proxy with TLS, as docs/for-administrators.md describes one: cookies, addresses, streams
+ * and large bodies.
+ */
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer as createPlain, request as ask, type Server } from 'node:http';

@@ -1,4 +1,7 @@
-/** A mail service and its mailboxes: takes letters by SMTP (RFC 5321) and shows them as JSON. They are forgotten when it ends. */
+/**
+ * A mail service and its mailboxes: takes letters by SMTP (RFC 5321) and shows them as JSON. They
+ * are forgotten when it ends.
+ */
 import { simpleParser } from 'mailparser';
 import { createServer, type Server } from 'node:http';
 import { SMTPServer } from 'smtp-server';

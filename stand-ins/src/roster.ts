@@ -1,6 +1,6 @@
 /**
- * The school's information system, as far as its roster service goes: OneRoster 1.2 by REST, read only, behind a client id
- * and a secret (1EdTech; paths, parameters and payloads from memory).
+ * The school's information system, as far as its roster service goes: OneRoster 1.2 by REST, read
+ * only, behind a client id and a secret (1EdTech; paths, parameters and payloads from memory).
  */
 import type { RosterTables } from '@oaken/core/rosters';
 import { randomBytes } from 'node:crypto';

@@ -1,5 +1,6 @@
 /**
- * A kind that is made up here is edited, sat and printed by the pages that know no kind; only the two lists are told of it.
+ * A kind that is made up here is edited, sat and printed by the pages that know no kind; only the
+ * two lists are told of it.
  *
  * @jest-environment jsdom
  */

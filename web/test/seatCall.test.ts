@@ -1,4 +1,7 @@
-/** The student's page calls the server by a list of its own, without the contract's schemas: here the two are held together. */
+/**
+ * The student's page calls the server by a list of its own, without the contract's schemas: here
+ * the two are held together.
+ */
 import { api, type Endpoint } from '@oaken/contract';
 import { filled } from '../src/client/address';
 import { seatCall, seatEndpoints, sendFile } from '../src/client/seatCall';

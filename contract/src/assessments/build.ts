@@ -104,7 +104,10 @@ export const changeTest = endpoint({
     changes: z.array(change).min(1).max(250),
     /** The same changes under the same key count once, however often they are sent. */
     clientKey: clientKey.optional(),
-    /** What took each change back where it was made: refused with 409 where a colleague has written something else there. */
+    /**
+     * What took each change back where it was made: refused with 409 where a colleague has written
+     * something else there.
+     */
     against: z.array(change).max(250).optional(),
   }),
   answer: testAnswer,

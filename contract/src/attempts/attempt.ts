@@ -53,7 +53,10 @@ export const attemptAnswer = z.object({
     .nullable(),
   /** The page says that it is still there once a minute: who leaves for long is let in by the teacher only. */
   oneSitting: z.boolean(),
-  /** In practice, what was asked of each question so far, with the help that was given; it can be read again at no cost. */
+  /**
+   * In practice, what was asked of each question so far, with the help that was given; it can be
+   * read again at no cost.
+   */
   help: z.record(z.string(), help),
   /** What the student's accommodations ask of the page. */
   aloud: z.boolean(),

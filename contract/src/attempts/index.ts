@@ -62,7 +62,10 @@ export const stayHere = endpoint({
       .string()
       .regex(/^[a-z0-9]{8,12}$/)
       .optional(),
-    /** How long each question was open on this page so far, in ms; only those that changed. Said twice it counts once. */
+    /**
+     * How long each question was open on this page so far, in ms; only those that changed. Said
+     * twice it counts once.
+     */
     spent: z
       .array(z.strictObject({ entry: shortId, ms: z.int().min(0).max(86_400_000) }))
       .max(300)
@@ -109,7 +112,10 @@ export const readReport = endpoint({
     attempts: z.number(),
     /** What lateness took off, as a share. */
     lateOff: z.number(),
-    /** What the teacher decided about the whole work, and changes of what counts that students were told of, in words. */
+    /**
+     * What the teacher decided about the whole work, and changes of what counts that students were
+     * told of, in words.
+     */
     notes: z.array(z.string()),
     /** What was earned on each standard, in words; null until right and wrong are released. */
     byStandard: z

@@ -14,7 +14,10 @@ export const savedAnswer = z.strictObject({
     'That answer is too long to be saved.',
   ),
   flagged: z.boolean(),
-  /** When it was written, by the device's account of the server's clock; it matters only where it arrives after the end. */
+  /**
+   * When it was written, by the device's account of the server's clock; it matters only where it
+   * arrives after the end.
+   */
   writtenAt: instant.optional(),
 });
 

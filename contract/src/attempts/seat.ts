@@ -44,7 +44,10 @@ export const seatRow = z.object({
   deadlineAt: instant.nullable(),
   handedInAt: instant.nullable(),
   handedInBy: z.enum(['student', 'server', 'teacher']).nullable(),
-  /** Answers of the latest attempt that arrived after its end, and wait until the teacher decides whether they count. */
+  /**
+   * Answers of the latest attempt that arrived after its end, and wait until the teacher decides
+   * whether they count.
+   */
   undecided: z.number(),
   /** Only once released, and only as the teacher shows it. */
   score: shownScore.nullable(),

@@ -1,7 +1,7 @@
 /**
- * Everything that the server can refuse or fail at, in one table: a code that stays, the status, and the sentences, made from
- * parameters. On the wire (RFC 9457) the code is the end of `type`, the parameters are `params`, and the sentences are there for
- * whoever has no table.
+ * Everything that the server can refuse or fail at, in one table: a code that stays, the status,
+ * and the sentences, made from parameters. On the wire (RFC 9457) the code is the end of `type`,
+ * the parameters are `params`, and the sentences are there for whoever has no table.
  */
 import { anything } from './general';
 import { signingIn } from './sign-in';

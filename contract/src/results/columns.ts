@@ -1,6 +1,6 @@
 /**
- * The columns of results. Each is declared once, and is then on the page, on the clipboard and in the CSV under one name. A new
- * one is a line here.
+ * The columns of results. Each is declared once, and is then on the page, on the clipboard and in
+ * the CSV under one name. A new one is a line here.
  */
 import { count, plainText, wholePercent } from '@oaken/core/text';
 import type { ItemResult, ResultsAnswer, StudentResult } from './answer';

@@ -29,7 +29,10 @@ export const watchedStudent = z.object({
     z
       .object({
         progress: z.enum(['unanswered', 'partly', 'answered', 'to read']),
-        /** The share of the points that the answer would earn now; null where it is not answered or a teacher marks it. */
+        /**
+         * The share of the points that the answer would earn now; null where it is not answered or
+         * a teacher marks it.
+         */
         share: z.number().nullable(),
         /** A teacher has to mark it. */
         needsMarking: z.boolean(),

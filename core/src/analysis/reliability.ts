@@ -12,7 +12,10 @@ export interface Reliability {
   standardError: Figure;
 }
 
-/** Sums of squares about their means: of the totals, and of the items together, which count unreached ones as nothing. */
+/**
+ * Sums of squares about their means: of the totals, and of the items together, which count
+ * unreached ones as nothing.
+ */
 export interface Squares {
   totals: number;
   items: number;

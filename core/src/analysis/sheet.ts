@@ -1,4 +1,7 @@
-/** Answers that were gathered elsewhere: a table of students by items, with a key or with scores, to classical figures. */
+/**
+ * Answers that were gathered elsewhere: a table of students by items, with a key or with scores, to
+ * classical figures.
+ */
 import { elementAt, numberAt } from '../certain';
 import { analyse, type ItemFigures, type ScoreTable } from './analyse';
 import { reasons, type Figure } from './figure';
@@ -53,7 +56,8 @@ export interface SheetAnalysis {
 
 /**
  * @param rows the first one names the columns
- * @param key rows of `item` and `key`, the first one naming these; of `item` and `points`, or null: cells are item scores
+ * @param key rows of `item` and `key`, the first one naming these; of `item` and `points`, or null:
+ * cells are item scores
  * @throws SheetProblem
  */
 export function analyseSheet(

@@ -65,7 +65,8 @@ export interface ScoreBand {
 }
 
 /**
- * The bands within one standard error either way of a score, the highest first; one alone where the score is sure of it.
+ * The bands within one standard error either way of a score, the highest first; one alone where the
+ * score is sure of it.
  *
  * @param error standard error of measurement, in points
  */

@@ -2,9 +2,10 @@
  * Fills a blueprint from a bank as a mixed-integer program: which items to take is a 0 or 1 for each (van der Linden,
  * "Linear Models for Optimal Test Design", 2005, chapters 3 to 6; from memory).
  *
- * What makes a test good comes in an order, and each stage makes one thing as good as can be without giving back what
- * the ones before it reached: forms share no item, the blueprint misses least, items are worth the same, the score is
- * near its aim; then several forms are alike otherwise, and the items of a single one separate strong from weak students.
+ * What makes a test good comes in an order, and each stage makes one thing as good as can be
+ * without giving back what the ones before it reached: forms share no item, the blueprint misses
+ * least, items are worth the same, the score is near its aim; then several forms are alike
+ * otherwise, and the items of a single one separate strong from weak students.
  */
 import { elementAt, present } from '../certain';
 import type { Blueprint, Cell, PlannedItem } from './blueprint';
@@ -40,12 +41,16 @@ export interface Assembled {
   forms: number[][];
   /** Where it differs from the blueprint; empty when it fills it. */
   shortfalls: Shortfall[];
-  /** Whether less than that cannot be missed (items or points, minutes and marks by hand alike); false when time ran out first. */
+  /**
+   * Whether less than that cannot be missed (items or points, minutes and marks by hand alike);
+   * false when time ran out first.
+   */
   nearest: boolean;
   figures: FormFigures[];
   /**
-   * Points by which expected scores miss their aim and each other; null when nothing was aimed at, or an item stands in a
-   * place that gives other points than its bank does: the choice was made by the bank's.
+   * Points by which expected scores miss their aim and each other; null when nothing was aimed at,
+   * or an item stands in a place that gives other points than its bank does: the choice was made by
+   * the bank's.
    */
   score: Claim | null;
   /**

@@ -247,7 +247,10 @@ export class Model {
     });
   }
 
-  /** Forms have as many items in every cell, and of the same points where cells count points; the rest as near as can be. */
+  /**
+   * Forms have as many items in every cell, and of the same points where cells count points; the
+   * rest as near as can be.
+   */
   private matchForms(): void {
     const { measure } = this.request.blueprint;
     const [first = [], ...others] = this.take;

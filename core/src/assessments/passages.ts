@@ -40,7 +40,10 @@ function outsideRuns(
   return from === index ? before : (rest[to]?.id ?? null);
 }
 
-/** Where an entry that comes in belongs: behind the items of its passage, wherever they stand, else where it was put. */
+/**
+ * Where an entry that comes in belongs: behind the items of its passage, wherever they stand, else
+ * where it was put.
+ */
 export function placeFor(
   outline: Outline,
   entry: Entry,

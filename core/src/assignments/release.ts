@@ -44,8 +44,9 @@ export interface ReleaseFacts {
 }
 
 /**
- * Whether something is let out at `now` to a student. What shows answers (right or wrong, right answers, explanations)
- * never comes before the last student can no longer answer, whatever the teacher chose; in practice it was there all along.
+ * Whether something is let out at `now` to a student. What shows answers (right or wrong, right
+ * answers, explanations) never comes before the last student can no longer answer, whatever the
+ * teacher chose; in practice it was there all along.
  */
 export function isReleased(rules: AssignmentRules, what: Released, facts: ReleaseFacts): boolean {
   if (!facts.handedIn) return false;

@@ -86,7 +86,10 @@ export const assignmentRules = z.strictObject({
     .nullable(),
   /** Which attempt counts. */
   counts: z.enum(countings),
-  /** Own: in my order, and students go where they want; fixed: one after the other; shuffled: another order for each. */
+  /**
+   * Own: in my order, and students go where they want; fixed: one after the other; shuffled:
+   * another order for each.
+   */
   order: z.enum(orders),
   shuffleChoices: z.boolean(),
   /** What becomes of answers that a device without network wrote in time and sends after the end. */
@@ -166,6 +169,9 @@ export function ruleProblems(rules: AssignmentRules): { field: string; message: 
   return problems;
 }
 
-/** The band of a share, compared in whole percent, as it is printed: who reads 90 % has the band that begins at 90 %. */
+/**
+ * The band of a share, compared in whole percent, as it is printed: who reads 90 % has the band
+ * that begins at 90 %.
+ */
 export const bandOf = (share: number, bands: readonly Band[]) =>
   bands.find(({ from }) => wholePercent(share) >= Math.round(from * 10_000) / 100) ?? null;

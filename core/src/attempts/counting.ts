@@ -10,8 +10,9 @@ export interface CountedAttempt {
 }
 
 /**
- * Which of a student's attempts counts, and with how many points. Of several equal ones the earlier counts. Where the mean
- * counts, the latest stands for the student's answers, with the mean share of the points. While none is handed in, the first.
+ * Which of a student's attempts counts, and with how many points. Of several equal ones the earlier
+ * counts. Where the mean counts, the latest stands for the student's answers, with the mean share
+ * of the points. While none is handed in, the first.
  */
 export function countAttempts(
   attempts: readonly CountedAttempt[],

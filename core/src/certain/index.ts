@@ -1,6 +1,7 @@
 /**
- * What must be there. A list that cannot be empty, a key that was put in a moment ago: the types do not know it, and where it
- * is wrong after all the program says what was missing, instead of going on with nothing. It is never what somebody sent.
+ * What must be there. A list that cannot be empty, a key that was put in a moment ago: the types do
+ * not know it, and where it is wrong after all the program says what was missing, instead of going
+ * on with nothing. It is never what somebody sent.
  */
 
 /** Something that had to be there was not: a mistake of the program. */

@@ -1,11 +1,14 @@
-/** What all tables as text have in common, whoever reads or writes them (CSV by RFC 4180, also with semicolons or tabs). */
+/**
+ * What all tables as text have in common, whoever reads or writes them (CSV by RFC 4180, also with
+ * semicolons or tabs).
+ */
 
 /** Looked at where the first row holds none of the signs. */
 const headLength = 2_000;
 
 /**
- * What parts the cells. A tab is never part of one; in a file with semicolons a comma may be a decimal sign, so the more
- * frequent sign of the first row wins.
+ * What parts the cells. A tab is never part of one; in a file with semicolons a comma may be a
+ * decimal sign, so the more frequent sign of the first row wins.
  *
  * @param text the table, or its beginning
  */

@@ -1,4 +1,7 @@
-/** One typed value a slot, growing by doubling, so that a pass over 100,000 items stays in a few cache-friendly arrays. */
+/**
+ * One typed value a slot, growing by doubling, so that a pass over 100,000 items stays in a few
+ * cache-friendly arrays.
+ */
 type Typed = Int32Array | Uint32Array | Float64Array | Uint8Array | Uint16Array;
 
 /** A growing column of numbers of one width. */
@@ -28,8 +31,8 @@ export const doubles = () => new Column(new Float64Array(1024));
 export const bytes = () => new Column(new Uint8Array(1024));
 
 /**
- * Arrays for one answer that the next answer uses again: a search that leaves nothing behind gives the collector nothing
- * to do. Each call has to be done with them before the next one begins.
+ * Arrays for one answer that the next answer uses again: a search that leaves nothing behind gives
+ * the collector nothing to do. Each call has to be done with them before the next one begins.
  */
 export class Scratch {
   private readonly held = new Map<string, Typed>();

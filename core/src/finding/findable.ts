@@ -41,7 +41,10 @@ export interface Band {
 
 const bands = <Id extends string>(list: readonly (Band & { id: Id })[]) => list;
 
-/** Ebel and Frisbie (1991) call 0.30 and more good, below 0.20 poor; the bounds of difficulty are common practice, no source. */
+/**
+ * Ebel and Frisbie (1991) call 0.30 and more good, below 0.20 poor; the bounds of difficulty are
+ * common practice, no source.
+ */
 export const difficultyBands = bands([
   { id: 'easy', title: 'easy (0.70 and more)', from: 0.7, to: Infinity },
   { id: 'middle', title: 'middle (0.40 to 0.69)', from: 0.4, to: 0.7 },

@@ -28,7 +28,8 @@ export function byFailure(
   fails: Uint32Array,
   room: Int32Array,
 ): Map<number, Int32Array> {
-  // Run n holds what fails the filter of bit n - 1; a counting sort: how many in each, so where each ends, then their places.
+  // Run n holds what fails the filter of bit n - 1; a counting sort: how many in each, so where
+  // each ends, then their places.
   const runOf = (slot: number) => 32 - Math.clz32(fails[slot] ?? 0);
   const lengths = new Uint32Array(33);
   for (const slot of slots) lengths[runOf(slot)] = (lengths[runOf(slot)] ?? 0) + 1;

@@ -1,4 +1,7 @@
-/** Who should practise what next: students grouped by the standards that they missed, and items that they have not seen. */
+/**
+ * Who should practise what next: students grouped by the standards that they missed, and items that
+ * they have not seen.
+ */
 import { elementAt, valueOf } from '../certain';
 import { byCharacters } from '../text';
 

@@ -56,8 +56,9 @@ export function forecastReliability(
 }
 
 /**
- * Students that the figures rest on, less one for each class; classes that only few items rest on count for less, and so
- * do those that met the items in a test less reliable than this one: there chance has more part in a covariance.
+ * Students that the figures rest on, less one for each class; classes that only few items rest on
+ * count for less, and so do those that met the items in a test less reliable than this one: there
+ * chance has more part in a covariance.
  */
 function freedomOf(
   known: readonly { history: ItemHistory }[],

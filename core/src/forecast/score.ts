@@ -25,7 +25,10 @@ export interface ForecastItem {
 const usualStudents = 25;
 /** Spread of items' means where too few are known to tell (common practice, no source). */
 const usualSpread = 0.2;
-/** What classes differ, as a part of what students differ altogether, where nothing tells: about 0.2 (Hedges and Hedberg 2007; from memory). */
+/**
+ * What classes differ, as a part of what students differ altogether, where nothing tells: about 0.2
+ * (Hedges and Hedberg 2007; from memory).
+ */
 const usualPartOfClasses = 0.2;
 /** The degrees of freedom that such a general figure stands for, and the most that other tests' classes stand for. */
 const usualFreedom = 3;
@@ -78,7 +81,10 @@ interface Known extends Weighted {
   history: ItemHistory;
 }
 
-/** The classes behind the items' means, and how much the test's mean leans on few of them: 1 for one, 1/4 for four alike. */
+/**
+ * The classes behind the items' means, and how much the test's mean leans on few of them: 1 for
+ * one, 1/4 for four alike.
+ */
 function classesIn(known: readonly Known[]) {
   const leaning = new Map<number, number>();
   const students = new Map<number, number>();
@@ -109,7 +115,10 @@ function studentVariance(weighted: readonly Weighted[], known: readonly Known[])
   return single + (1 - squares) * Math.max(0, covariance);
 }
 
-/** The mean covariance of items with the others that they were met with, weighted by their points; null where none is known. */
+/**
+ * The mean covariance of items with the others that they were met with, weighted by their points;
+ * null where none is known.
+ */
 export function meanCovariance(
   known: readonly { weight: number; history: ItemHistory }[],
 ): number | null {
@@ -131,7 +140,10 @@ function unknownVariance(weighted: readonly Weighted[], known: readonly Known[])
   return spread * (total(unknown, (entry) => entry.weight ** 2) + weight ** 2 / known.length);
 }
 
-/** What the test's own classes say, with what other tests' classes say, and with what is usual while both say little. */
+/**
+ * What the test's own classes say, with what other tests' classes say, and with what is usual while
+ * both say little.
+ */
 function combined(
   tests: ClassVariance | null,
   pool: ClassVariance | null,

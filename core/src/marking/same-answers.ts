@@ -22,7 +22,10 @@ function numberIn(text: string): string | null {
   return `${minus}${top}${over} ${reading.unit}`;
 }
 
-/** One spelling for all answers that say the same: case, space, accents, punctuation and the form of numbers do not matter. */
+/**
+ * One spelling for all answers that say the same: case, space, accents, punctuation and the form of
+ * numbers do not matter.
+ */
 export function sameSpelling(text: string): string {
   const words =
     numberIn(text) ??

@@ -57,9 +57,9 @@ function formulaProblem(latex: string): string | null {
 const quoted = (text: string) => (text.length > 60 ? `${text.slice(0, 60)} …` : text);
 
 /**
- * The first thing in a rich text that it may not hold, as a sentence; null when there is none. It is refused and named
- * rather than dropped, so that an author never loses something without knowing. Whether a formula can be set is not asked
- * here: `formulasIn` gives them.
+ * The first thing in a rich text that it may not hold, as a sentence; null when there is none. It
+ * is refused and named rather than dropped, so that an author never loses something without
+ * knowing. Whether a formula can be set is not asked here: `formulasIn` gives them.
  */
 export function markupProblem(html: string): string | null {
   let depth = 0;

@@ -1,4 +1,7 @@
-/** What a rich text may hold: the same for the editor that writes it, the server that takes it and the page that shows it. */
+/**
+ * What a rich text may hold: the same for the editor that writes it, the server that takes it and
+ * the page that shows it.
+ */
 
 /** The elements a wording may hold. Everything else is refused at the server's door. */
 export const allowedElements = [

@@ -13,8 +13,8 @@ const written = (element: string, attributes: Attributes) =>
     .join('');
 
 /**
- * A rich text as a page may set it, however it came into the database: tags that are not allowed stand there as text, and
- * attributes that are not allowed are gone.
+ * A rich text as a page may set it, however it came into the database: tags that are not allowed
+ * stand there as text, and attributes that are not allowed are gone.
  */
 export function safeMarkup(html: string): string {
   let safe = '';

@@ -7,7 +7,10 @@ const letter = (index: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index] ?? String(
 /** So many equal letters on end catch the eye of a student who guesses (common practice, no source). */
 const longRun = 4;
 
-/** Runs of one letter, and a letter that is right far more often than the others. Nothing of it matters once choices are shuffled. */
+/**
+ * Runs of one letter, and a letter that is right far more often than the others. Nothing of it
+ * matters once choices are shuffled.
+ */
 export function keyNotes(items: readonly NotedItem[]): { words: string; items: NotedItem[] }[] {
   const keyed = items.flatMap((item) =>
     item.key !== null && item.key.of > 2 ? [{ item, key: item.key }] : [],

@@ -27,7 +27,10 @@ function typed(latex: string): string {
 /** Elements at whose end the words of the next begin anew. */
 const blocks = new Set(['p', 'li', 'tr', 'td', 'th', 'blockquote']);
 
-/** The words of a rich text on one line, without markup; a formula stands as it would be typed, a picture as its words. */
+/**
+ * The words of a rich text on one line, without markup; a formula stands as it would be typed, a
+ * picture as its words.
+ */
 export function plainText(html: string): string {
   const words: string[] = [];
   /** Within a gap or a formula: what stands in it is not what it says. */

@@ -1,7 +1,8 @@
 /**
- * Reads rich text in one pass. The language is a small part of HTML with one way to write each thing: names in letters,
- * attributes in double quotes, tags closed by “>”. Whatever else holds a “<” is broken, since a browser could read it in
- * another way than we do. The work grows with the length of the text and with nothing else.
+ * Reads rich text in one pass. The language is a small part of HTML with one way to write each
+ * thing: names in letters, attributes in double quotes, tags closed by “>”. Whatever else holds a
+ * “<” is broken, since a browser could read it in another way than we do. The work grows with the
+ * length of the text and with nothing else.
  */
 import { elementAt } from '../certain';
 

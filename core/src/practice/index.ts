@@ -1,4 +1,7 @@
-/** Practice: help while working, at a price. What a question gave is settled by its tries and by whether its answer was shown. */
+/**
+ * Practice: help while working, at a price. What a question gave is settled by its tries and by
+ * whether its answer was shown.
+ */
 import { roundPoints } from '../scoring';
 
 /** What happened to one question of a practice. */
@@ -47,8 +50,9 @@ const earned = ({ tries, share, bestTry, bestShare }: Practised, offPerTry: numb
       );
 
 /**
- * The share of its points that a question gives: what its best try earned after its price, and nothing once the answer was
- * shown. Where no answer was checked, what is saved counts as a first try.
+ * The share of its points that a question gives: what its best try earned after its price, and
+ * nothing once the answer was shown. Where no answer was checked, what is saved counts as a first
+ * try.
  *
  * @param saved the share that the saved answer would earn
  */
@@ -62,8 +66,8 @@ export const nextWorth = (practised: Practised, offPerTry: number) =>
   Math.max(earned(practised, offPerTry), priced(1, practised.tries + 1, offPerTry));
 
 /**
- * What happened to a question, judged by a key that may have changed since: a first answer that is right by it needed no
- * help, whatever came after. By the same key nothing changes.
+ * What happened to a question, judged by a key that may have changed since: a first answer that is
+ * right by it needed no help, whatever came after. By the same key nothing changes.
  *
  * @param shareOf what an answer earns by the key, from 0 to 1
  */

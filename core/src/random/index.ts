@@ -36,7 +36,8 @@ export function randomFrom(seed: string): Random {
     z = Math.imul(z ^ (z >>> 15), 0x735a2d97);
     return (z ^ (z >>> 15)) >>> 0;
   };
-  // Whole numbers of 32 bits stay such in a view of memory; as variables of a closure they would be boxed at every step.
+  // Whole numbers of 32 bits stay such in a view of memory; as variables of a closure they would be
+  // boxed at every step.
   const state = new DataView(new ArrayBuffer(16));
   for (const place of [0, 4, 8, 12]) state.setInt32(place, splitMix());
 

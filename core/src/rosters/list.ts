@@ -26,8 +26,8 @@ export interface Columns {
 const numbering = /^\s*\(?\d{1,3}(?:[.)]\s*|\s+)(?=\p{L})/u;
 
 /**
- * Lines that each hold one name, whatever a reader of tables made of them: numbering goes, and a comma that stands between
- * family and given name is no border of columns.
+ * Lines that each hold one name, whatever a reader of tables made of them: numbering goes, and a
+ * comma that stands between family and given name is no border of columns.
  *
  * @param rows cells of each line as parted by `sign`
  * @returns the same rows where they are a table
@@ -116,7 +116,10 @@ function byContent(rows: readonly (readonly string[])[], width: number): (ListFi
   });
 }
 
-/** "Nuñez, José" and "José Nuñez" as given and family name; the last word is the family's where no comma says otherwise. */
+/**
+ * "Nuñez, José" and "José Nuñez" as given and family name; the last word is the family's where no
+ * comma says otherwise.
+ */
 export function splitName(name: string): { givenName: string; familyName: string } {
   const text = name.replace(/\s+/g, ' ').trim();
   const comma = text.indexOf(',');

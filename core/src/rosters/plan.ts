@@ -1,6 +1,7 @@
 /**
- * What a list would do to a class: who is added, comes back, joins from elsewhere, changes, stays and is gone, and who is
- * likely somebody already known. Nothing happens by planning; `settleRoster` says what is written once a person has decided.
+ * What a list would do to a class: who is added, comes back, joins from elsewhere, changes, stays
+ * and is gone, and who is likely somebody already known. Nothing happens by planning;
+ * `settleRoster` says what is written once a person has decided.
  */
 import {
   changeable,

@@ -51,7 +51,10 @@ function oneSpelling(text: string): string {
   );
 }
 
-/** Marks at the end of a word or sentence, quotes around words, apostrophes in words, hyphens and dashes between words. */
+/**
+ * Marks at the end of a word or sentence, quotes around words, apostrophes in words, hyphens and
+ * dashes between words.
+ */
 function withoutMarks(text: string): string {
   return (
     text

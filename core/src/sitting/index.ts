@@ -1,4 +1,7 @@
-/** What the sitting page needs of core; nothing here loads keys, schemas or anything else that a student has no use for. */
+/**
+ * What the sitting page needs of core; nothing here loads keys, schemas or anything else that a
+ * student has no use for.
+ */
 
 /** Whether a response says anything: every kind's empty response is nothing, an empty list or blank text. */
 export function isAnswered(response: unknown): boolean {
@@ -35,6 +38,9 @@ export interface Numbered {
 export const outcomeOf = (sent: Numbered, stored: Numbered): 'kept' | 'newer' =>
   stored.number === sent.number && stored.device === sent.device ? 'kept' : 'newer';
 
-/** The wait before try `tries` (from 1), in milliseconds: doubling from a second to a quarter minute. `luck` in [0, 1) spreads a class out. */
+/**
+ * The wait before try `tries` (from 1), in milliseconds: doubling from a second to a quarter
+ * minute. `luck` in [0, 1) spreads a class out.
+ */
 export const backoff = (tries: number, luck: number) =>
   Math.min(15_000, 1_000 * 2 ** (tries - 1)) * (0.75 + 0.5 * luck);

@@ -67,7 +67,8 @@ export function suggestSignInName(
 }
 
 /**
- * Reads a list, one person a line: “Ana Lee”, “Ana Lee, ana@school.example”, or columns with a first line that names them.
+ * Reads a list, one person a line: “Ana Lee”, “Ana Lee, ana@school.example”, or columns with a
+ * first line that names them.
  *
  * @param taken sign-in names that are used at the school already
  */

@@ -124,7 +124,10 @@ function stageMinutes(limit: StageRules['stageLimit'], items: number | null): nu
   return items === null ? null : items * limit.minutes;
 }
 
-/** The longest that anybody without accommodations can work, in milliseconds; null where nothing but the window ends it. */
+/**
+ * The longest that anybody without accommodations can work, in milliseconds; null where nothing but
+ * the window ends it.
+ */
 export function longestWork(
   { limitMinutes, stageLimit }: Pick<StageRules, 'stageLimit'> & { limitMinutes: number | null },
   items: number | null,

@@ -1,6 +1,7 @@
 /**
- * Frameworks in 1EdTech CASE 1.0 as a CFPackage in JSON: CFDocument, CFItems and CFAssociations of the type “isChildOf”.
- * Source: 1EdTech Competencies and Academic Standards Exchange 1.0; the names of fields are from memory.
+ * Frameworks in 1EdTech CASE 1.0 as a CFPackage in JSON: CFDocument, CFItems and CFAssociations of
+ * the type “isChildOf”. Source: 1EdTech Competencies and Academic Standards Exchange 1.0; the names
+ * of fields are from memory.
  */
 import { elementAt } from '../certain';
 import { z } from 'zod';

@@ -12,7 +12,10 @@ export const day = 24 * hour;
 /** A save that was under way at the deadline is still taken for so long. */
 export const defaultGrace = 10 * second;
 
-/** Late work: not at all, or until a time, each begun day after closing taking off a share of the points (0: marked late only). */
+/**
+ * Late work: not at all, or until a time, each begun day after closing taking off a share of the
+ * points (0: marked late only).
+ */
 export type LateRule = { late: 'no' } | { late: 'until'; until: number; offPerDay: number };
 
 export interface Window {
@@ -45,7 +48,10 @@ export interface OwnEnd {
   closesAt: number | null;
 }
 
-/** The window as it is for one student: never shorter than everybody's, and late work is taken as long after closing. */
+/**
+ * The window as it is for one student: never shorter than everybody's, and late work is taken as
+ * long after closing.
+ */
 export function ownWindow<Own extends Window>(window: Own, ownEnd: OwnEnd, zone: string): Own {
   const { closesAt, lateRule } = window;
   if (closesAt === null) return window;

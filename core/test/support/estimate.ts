@@ -1,4 +1,7 @@
-/** A made-up kind of part, as a stranger might add one: a number that is near enough. Every place that knows kinds is walked with it. */
+/**
+ * A made-up kind of part, as a stranger might add one: a number that is near enough. Every place
+ * that knows kinds is walked with it.
+ */
 import { z } from 'zod';
 import { partBase, type Kind, type PartBase } from '../../src/items/kind/kind';
 

@@ -211,7 +211,10 @@ function choiceWith(demoItem: DemoItem, text: string) {
   return { part, id: marked.id };
 }
 
-/** The same item with a key that is wrong, for Results to find; `belief` is what its author holds against the right choice. */
+/**
+ * The same item with a key that is wrong, for Results to find; `belief` is what its author holds
+ * against the right choice.
+ */
 export function withWrongKey(demoItem: DemoItem, marked: string, belief: string): DemoItem {
   const { part, id } = choiceWith(demoItem, marked);
   const choices = part.choices.map(({ mistake, ...choice }) =>

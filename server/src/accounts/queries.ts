@@ -3,8 +3,8 @@ import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 
 /**
- * Adds failures to a subject, or begins its count anew where the last guess was before `forgotten`. SQL, because counting up
- * and forgetting must be one step: two wrong guesses at once are two.
+ * Adds failures to a subject, or begins its count anew where the last guess was before `forgotten`.
+ * SQL, because counting up and forgetting must be one step: two wrong guesses at once are two.
  */
 export async function addFailures(
   database: Database,

@@ -1,10 +1,11 @@
 /**
  * Slows guessing down without locking anybody out.
  *
- * A guess is counted before it is checked, so that many at once are no more than a few after each other; one that was
- * right is taken back. Failures of an account and of an address are counted apart: an account that keeps failing from one
- * address waits, while an address that keeps failing is only answered more slowly, since a whole school may stand behind it.
- * A device that has signed in to the account before is counted by itself and does not wait for what others did.
+ * A guess is counted before it is checked, so that many at once are no more than a few after each
+ * other; one that was right is taken back. Failures of an account and of an address are counted
+ * apart: an account that keeps failing from one address waits, while an address that keeps failing
+ * is only answered more slowly, since a whole school may stand behind it. A device that has signed
+ * in to the account before is counted by itself and does not wait for what others did.
  */
 import { Op, Transaction } from 'sequelize';
 import type { Database } from '../database/connect';

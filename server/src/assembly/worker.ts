@@ -1,4 +1,7 @@
-/** Fills one blueprint in a thread of its own, so that the server goes on saving answers; ending the thread stops it. */
+/**
+ * Fills one blueprint in a thread of its own, so that the server goes on saving answers; ending the
+ * thread stops it.
+ */
 import { present } from '@oaken/core/certain';
 import { assemble, type Wish } from '@oaken/core/assembly';
 import { parentPort, workerData } from 'node:worker_threads';

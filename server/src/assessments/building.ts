@@ -171,7 +171,10 @@ export async function changeTest(
   });
 }
 
-/** Changes that waited do not write over what others wrote meanwhile; what does not fit at all is refused when it is applied. */
+/**
+ * Changes that waited do not write over what others wrote meanwhile; what does not fit at all is
+ * refused when it is applied.
+ */
 function refuseReplacing(
   outline: Outline,
   changes: readonly Change[],

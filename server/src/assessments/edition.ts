@@ -10,8 +10,8 @@ import { passagesOf } from '../passages/service';
 import { poolOf } from './pools';
 
 /**
- * Whatever is the same for all students follows from the test itself: form B on paper is form B on the screen, today and
- * whenever it is given again.
+ * Whatever is the same for all students follows from the test itself: form B on paper is form B on
+ * the screen, today and whenever it is given again.
  */
 export async function freeze(
   context: Context,

@@ -8,7 +8,10 @@ import type { TestFacts } from '../models';
 
 const mostText = 20_000;
 
-/** Makes the facts of tests that have none, a few at a time: new ones, and those changed since the shelf was last read. */
+/**
+ * Makes the facts of tests that have none, a few at a time: new ones, and those changed since the
+ * shelf was last read.
+ */
 export async function renewFacts(database: Database, me: SignedIn): Promise<void> {
   const { Test } = database.models;
   const stale = await Test.findAll({

@@ -1,4 +1,7 @@
-/** The one place that writes tests: an outline is read under a lock, changed, and stored with all that follows from it. */
+/**
+ * The one place that writes tests: an outline is read under a lock, changed, and stored with all
+ * that follows from it.
+ */
 import type { Revision } from '../models';
 import { hindrances, allPins, readOutline, type Outline } from '@oaken/core/assessments';
 import { randomBytes } from 'node:crypto';

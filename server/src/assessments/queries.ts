@@ -10,8 +10,8 @@ const added =
   'SUM(s.n) AS n, SUM(s.x) AS x, SUM(s.y) AS y, SUM(s.xx) AS xx, SUM(s.yy) AS yy, SUM(s.xy) AS xy';
 
 /**
- * Sums by class of the items that these revisions ask, over everything that asked the same. SQL, because it adds up lines of
- * every class of every year, of which one a class is wanted.
+ * Sums by class of the items that these revisions ask, over everything that asked the same. SQL,
+ * because it adds up lines of every class of every year, of which one a class is wanted.
  */
 export async function sumsByClass(
   database: Database,
@@ -28,8 +28,8 @@ export async function sumsByClass(
 }
 
 /**
- * Sums by class of items that several classes met in the latest assignments, worded alike. SQL, because which items those are
- * follows from the same sums.
+ * Sums by class of items that several classes met in the latest assignments, worded alike. SQL,
+ * because which items those are follows from the same sums.
  */
 export async function sumsOfSharedItems(
   database: Database,

@@ -13,8 +13,8 @@ export interface Progress {
 }
 
 /**
- * How far the students of assignments are. SQL, because it sums over every attempt of a term of which a few numbers for each
- * assignment are wanted.
+ * How far the students of assignments are. SQL, because it sums over every attempt of a term of
+ * which a few numbers for each assignment are wanted.
  */
 export async function progressOf(
   database: Database,
@@ -33,8 +33,8 @@ export async function progressOf(
 }
 
 /**
- * Gives some students more minutes, attempts or a later end. SQL, because it adds to what each of them has in one step: two
- * teachers who press at once give both.
+ * Gives some students more minutes, attempts or a later end. SQL, because it adds to what each of
+ * them has in one step: two teachers who press at once give both.
  */
 export async function extendStudents(
   database: Database,

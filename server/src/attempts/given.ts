@@ -134,7 +134,10 @@ export async function readAttempts(
   return attempts.map(asAttempt);
 }
 
-/** @throws Problem 423 while the teacher has stopped the clock, or where a sitting that must not be left was left for long */
+/**
+ * @throws Problem 423 while the teacher has stopped the clock, or where a sitting that must not be
+ * left was left for long
+ */
 export function insistOnSitting(
   { pausedAt, seenAt }: Pick<Attempt, 'pausedAt' | 'seenAt'>,
   now: number,

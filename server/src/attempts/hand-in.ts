@@ -72,7 +72,10 @@ export async function handIn(
   });
 }
 
-/** What comes along with the handing in; after the end only what was written before it, by the rule for late answers. */
+/**
+ * What comes along with the handing in; after the end only what was written before it, by the rule
+ * for late answers.
+ */
 async function takeLastAnswers(
   database: Database,
   attempt: Attempt,
@@ -145,7 +148,10 @@ function handedInBy(
   return ranOut ? 'server' : 'student';
 }
 
-/** When it was handed in on a device without network, where the rule takes the device's word and nothing was heard of it. */
+/**
+ * When it was handed in on a device without network, where the rule takes the device's word and
+ * nothing was heard of it.
+ */
 async function claimedTime(
   database: Database,
   { id, beganAt }: Attempt,

@@ -6,8 +6,8 @@ import type { Database } from '../database/connect';
 import type { Attempt } from '../models';
 
 /**
- * A sign of an attempt's page. SQL, because it adds to how often the page was left in the same step: two pages of one attempt
- * give signs at once.
+ * A sign of an attempt's page. SQL, because it adds to how often the page was left in the same
+ * step: two pages of one attempt give signs at once.
  */
 export async function noteSign(
   database: Database,
@@ -21,7 +21,10 @@ export async function noteSign(
   );
 }
 
-/** Times on entries, of which the longest that a page ever told stays. SQL, because a late packet must not make it shorter. */
+/**
+ * Times on entries, of which the longest that a page ever told stays. SQL, because a late packet
+ * must not make it shorter.
+ */
 export async function noteTimes(
   database: Database,
   times: readonly { attemptId: number; entryId: string; page: string; milliseconds: number }[],
@@ -56,8 +59,9 @@ export type OpenAttempt = Pick<
 >;
 
 /**
- * The attempts of a batch of saves, which nobody may change, such as hand in, until the transaction ends. SQL, because every
- * save waits for it: through the model a save took twice as long (median 6.5 ms against 3.4 ms of 600 students).
+ * The attempts of a batch of saves, which nobody may change, such as hand in, until the transaction
+ * ends. SQL, because every save waits for it: through the model a save took twice as long (median
+ * 6.5 ms against 3.4 ms of 600 students).
  */
 export async function attemptsToSaveInto(
   database: Database,
@@ -79,8 +83,8 @@ export async function attemptsToSaveInto(
 }
 
 /**
- * Which edition each assignment has, read without a lock, so that nobody who changes an assignment holds saves up. SQL for the
- * reason of `attemptsToSaveInto`.
+ * Which edition each assignment has, read without a lock, so that nobody who changes an assignment
+ * holds saves up. SQL for the reason of `attemptsToSaveInto`.
  */
 export async function editionsOf(
   database: Database,
@@ -112,8 +116,9 @@ export interface WrittenAnswer {
 }
 
 /**
- * Writes answers, of which the highest number of each entry stands; an equal one changes nothing, so a retry is harmless.
- * SQL, because a whole school's changes of a moment are one statement that compares, writes and tells what stands.
+ * Writes answers, of which the highest number of each entry stands; an equal one changes nothing,
+ * so a retry is harmless. SQL, because a whole school's changes of a moment are one statement that
+ * compares, writes and tells what stands.
  */
 export async function upsertAnswers(
   database: Database,
@@ -186,8 +191,8 @@ export async function keepLateAnswer(
 const scoresAtOnce = 5_000;
 
 /**
- * Puts scores in place of those that are there. SQL, because a rescoring writes tens of thousands of lines, of which a model
- * each would cost more than the writing.
+ * Puts scores in place of those that are there. SQL, because a rescoring writes tens of thousands
+ * of lines, of which a model each would cost more than the writing.
  */
 export async function replaceScores(
   database: Database,

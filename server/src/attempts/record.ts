@@ -1,6 +1,7 @@
 /**
- * The work of students as it is stored, of one attempt, of some, or of a whole assignment. Whatever scores, shows, marks or
- * rescores work reads it here, and takes only the parts of it that it needs.
+ * The work of students as it is stored, of one attempt, of some, or of a whole assignment. Whatever
+ * scores, shows, marks or rescores work reads it here, and takes only the parts of it that it
+ * needs.
  */
 import type { EntryScore } from '@oaken/core/attempts';
 import type { Levels, Responses } from '@oaken/core/items';
@@ -70,7 +71,10 @@ const emptyRecord = (): AttemptRecord => ({
   timeSpent: new Map(),
 });
 
-/** What every table beside attempts is asked with. A model of each of a grade's fifty thousand answers would cost more than the reading. */
+/**
+ * What every table beside attempts is asked with. A model of each of a grade's fifty thousand
+ * answers would cost more than the reading.
+ */
 const chosen = (attempts: Attempts, transaction: Transaction | undefined) =>
   'attemptIds' in attempts
     ? { where: { attemptId: [...attempts.attemptIds] }, raw: true as const, transaction }

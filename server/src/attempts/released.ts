@@ -5,8 +5,9 @@ import { toMillisOrNull, type Database } from '../database/connect';
 import type { Attempt, Given } from './given';
 
 /**
- * The score as the teacher shows it: what is not shown does not leave the server. While some of it waits for the teacher
- * only what is marked is told, since a percent or a band would count the rest as nothing.
+ * The score as the teacher shows it: what is not shown does not leave the server. While some of it
+ * waits for the teacher only what is marked is told, since a percent or a band would count the rest
+ * as nothing.
  */
 export function shown(
   { release: { show, bands } }: AssignmentRules,

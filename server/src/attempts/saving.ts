@@ -167,7 +167,10 @@ async function writeAnswers(
   return () => settled.forEach((settle) => settle());
 }
 
-/** Answers to questions that were left meanwhile, by the rule of the assignment; rare, so their rule is read only then. */
+/**
+ * Answers to questions that were left meanwhile, by the rule of the assignment; rare, so their rule
+ * is read only then.
+ */
 async function takeLeft(
   database: Database,
   { id, assignmentId }: OpenAttempt,

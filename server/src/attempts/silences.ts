@@ -1,6 +1,7 @@
 /**
- * When nothing was heard of a student's page. An answer that arrives after the end can have been written before it only if
- * the page could not send it then: a page whose signs of life went on was never without network.
+ * When nothing was heard of a student's page. An answer that arrives after the end can have been
+ * written before it only if the page could not send it then: a page whose signs of life went on was
+ * never without network.
  */
 import { type Transaction, Op } from 'sequelize';
 import { toMillis, type Database, toMillisOrNull } from '../database/connect';

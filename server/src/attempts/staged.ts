@@ -49,7 +49,10 @@ export interface Sorted {
 
 export const pausedProblem = () => problem('paused');
 
-/** @throws Problem 404 for an entry that was not shown yet; 423 for answers that were written while the clock stands still */
+/**
+ * @throws Problem 404 for an entry that was not shown yet; 423 for answers that were written while
+ * the clock stands still
+ */
 export function sorted(
   { staged, pausedAt }: { staged: Staged | null; pausedAt: Date | null },
   answers: SavedAnswer[],

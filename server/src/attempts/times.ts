@@ -63,7 +63,10 @@ export const windowOf = (storedTimes: StoredTimes): Window => ({
   lateRule: lateRuleOf(storedTimes),
 });
 
-/** The window of one student. What was stopped is stopped for those with accommodations too; only a time given afterwards opens it. */
+/**
+ * The window of one student. What was stopped is stopped for those with accommodations too; only a
+ * time given afterwards opens it.
+ */
 export function studentWindow(stored: StoredTimes, storedOwn: StoredOwn, zone: string): Window {
   const extraDays = stored.stoppedAt === null ? (storedOwn.accommodations?.extraDays ?? 0) : 0;
   return ownWindow(

@@ -1,4 +1,7 @@
-/** The ids under which one attempt's page knows what can be chosen: other ones for each attempt, and nothing in them. */
+/**
+ * The ids under which one attempt's page knows what can be chosen: other ones for each attempt, and
+ * nothing in them.
+ */
 import { elementAt, valueOf } from '@oaken/core/certain';
 import type { SavedAnswer } from '@oaken/contract/attempts';
 import { entriesOf, type Edition, type EditionEntry, type SittingForm } from '@oaken/core/forms';
@@ -20,7 +23,10 @@ export class Veil {
   /** @param seed the attempt's, which no page receives */
   constructor(private readonly seed: string) {}
 
-  /** A form as the attempt's page receives it. @param edition the whole one: a student with fewer choices has the same ids */
+  /**
+   * A form as the attempt's page receives it. @param edition the whole one: a student with fewer
+   * choices has the same ids
+   */
   form(form: SittingForm, edition: Edition): SittingForm {
     const contents = contentsOf(edition);
     return {

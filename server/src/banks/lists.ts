@@ -1,6 +1,7 @@
 /**
- * The lists beside revisions, each read in one statement for all of them. Rows are taken as they come: a search shows fifty
- * items within tens of milliseconds, and to make a model of each row of these lists took longer than to read it.
+ * The lists beside revisions, each read in one statement for all of them. Rows are taken as they
+ * come: a search shows fifty items within tens of milliseconds, and to make a model of each row of
+ * these lists took longer than to read it.
  */
 import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';

@@ -3,8 +3,9 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 
 /**
- * Keeps the number of tests beside each item that was put into one or taken out. SQL, because the count and the writing are
- * one step: two who change tests at once would otherwise write each other's older number.
+ * Keeps the number of tests beside each item that was put into one or taken out. SQL, because the
+ * count and the writing are one step: two who change tests at once would otherwise write each
+ * other's older number.
  */
 export async function recountUses(
   database: Database,
@@ -21,8 +22,8 @@ export async function recountUses(
 }
 
 /**
- * The next number of a revision of an item, or of a test's own wording of it. SQL, because the rows that were counted stay
- * locked, so that no two revisions get one number.
+ * The next number of a revision of an item, or of a test's own wording of it. SQL, because the rows
+ * that were counted stay locked, so that no two revisions get one number.
  */
 export async function nextRevisionNumber(
   database: Database,
@@ -38,8 +39,8 @@ export async function nextRevisionNumber(
 }
 
 /**
- * Answers to wordings and keys of an item other than its present ones, summed. SQL, because it sums over thousands of rows of
- * which only two numbers are wanted.
+ * Answers to wordings and keys of an item other than its present ones, summed. SQL, because it sums
+ * over thousands of rows of which only two numbers are wanted.
  */
 export async function sumsOfEarlierWordings(
   database: Database,
@@ -56,8 +57,8 @@ export async function sumsOfEarlierWordings(
 }
 
 /**
- * Every item with the instant of its last change, and the database's clock. SQL, because the clock must be read together with
- * the rows: a change that commits in between would never be indexed.
+ * Every item with the instant of its last change, and the database's clock. SQL, because the clock
+ * must be read together with the rows: a change that commits in between would never be indexed.
  */
 export async function touchedItems(
   database: Database,

@@ -1,4 +1,7 @@
-/** What somebody may do in which banks. Banks are few, so what lies in them is asked by their ids and never joined to them. */
+/**
+ * What somebody may do in which banks. Banks are few, so what lies in them is asked by their ids
+ * and never joined to them.
+ */
 import type { Transaction } from 'sequelize';
 import { rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
@@ -19,8 +22,8 @@ export const shareOf = (me: SignedIn) => ({
 });
 
 /**
- * What I may do in a bank that I may read, as its row tells it; the scopes of the model say the same of banks that are looked
- * for.
+ * What I may do in a bank that I may read, as its row tells it; the scopes of the model say the
+ * same of banks that are looked for.
  *
  * @param bank read with `shareOf`
  */

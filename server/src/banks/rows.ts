@@ -12,7 +12,10 @@ import { namedBanks, readableBanks, type BankAccess } from './rights';
 
 type Row = ItemRow & { testId: number | null };
 
-/** As rows come from the database: this is asked at each search, and a model of each would take longer than the reading. */
+/**
+ * As rows come from the database: this is asked at each search, and a model of each would take
+ * longer than the reading.
+ */
 type ItemColumns = InferAttributes<Item>;
 type RevisionColumns = InferAttributes<Revision>;
 

@@ -80,7 +80,10 @@ type Roster = BodyOf<typeof api.applyRosters>['rosters'][number];
 
 type Settled = Extract<ReturnType<typeof settleRoster>, { ok: true }>['writes'];
 
-/** What a list does to its class. @throws Problem 409 where the preview is out of date, 422 for what has to be chosen first */
+/**
+ * What a list does to its class. @throws Problem 409 where the preview is out of date, 422 for what
+ * has to be chosen first
+ */
 async function settle(
   { models }: Database,
   roster: Roster,

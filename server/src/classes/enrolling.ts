@@ -1,6 +1,6 @@
 /**
- * Coming into a class and leaving it. A roster number is given once and stays; leaving hides what was not begun and keeps
- * what was; whoever comes is given what is open for the whole class.
+ * Coming into a class and leaving it. A roster number is given once and stays; leaving hides what
+ * was not begun and keeps what was; whoever comes is given what is open for the whole class.
  */
 import { type Transaction, Op, type WhereOptions } from 'sequelize';
 import { type Database } from '../database/connect';

@@ -3,7 +3,10 @@ import type { PairSums } from '@oaken/core/analysis';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 
-/** Sums over the answers of one class's students of a grade to one wording of an item; pairs are its share and the rest's. */
+/**
+ * Sums over the answers of one class's students of a grade to one wording of an item; pairs are its
+ * share and the rest's.
+ */
 export type ItemAnswerSums = PairSums & {
   itemId: number;
   revisionId: number;
@@ -18,9 +21,10 @@ export type ItemAnswerSums = PairSums & {
 };
 
 /**
- * Sums for each item of one assignment by the students' class and grade. The rest of a test is its share of points without
- * the item; what still waits for its teacher counts on neither side, and neither does what was settled for everybody or
- * excused. SQL, because it sums over tens of thousands of scores, of which some hundred lines are wanted.
+ * Sums for each item of one assignment by the students' class and grade. The rest of a test is its
+ * share of points without the item; what still waits for its teacher counts on neither side, and
+ * neither does what was settled for everybody or excused. SQL, because it sums over tens of
+ * thousands of scores, of which some hundred lines are wanted.
  */
 export async function sumsOfAssignment(
   database: Database,
@@ -52,8 +56,8 @@ export async function sumsOfAssignment(
 }
 
 /**
- * The sums of items over all assignments that asked them as they are worded and keyed now. SQL, because it compares each sum's
- * wording with its item's present one, which no association says.
+ * The sums of items over all assignments that asked them as they are worded and keyed now. SQL,
+ * because it compares each sum's wording with its item's present one, which no association says.
  */
 export async function sumsAsAskedNow(
   database: Database,
@@ -76,8 +80,8 @@ export interface StaleFigures {
 }
 
 /**
- * Assignments with work that was handed in or scored since their figures. SQL, because two existence questions, each on its
- * own index, are asked of every assignment every few seconds.
+ * Assignments with work that was handed in or scored since their figures. SQL, because two
+ * existence questions, each on its own index, are asked of every assignment every few seconds.
  */
 export async function staleFigures(database: Database, limit: number): Promise<StaleFigures[]> {
   return database.query(

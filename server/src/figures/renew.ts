@@ -1,8 +1,9 @@
 /**
- * Keeps each item's observed figures beside it, from all work that was ever handed in on it as it is worded and keyed
- * now: over all, and by grade. What was handed in on another wording or key is kept apart. The
- * sums of each assignment are kept, so that new work costs what its own assignment costs, whatever came before. They are
- * read without locks; only writing them down is a transaction, and a short one.
+ * Keeps each item's observed figures beside it, from all work that was ever handed in on it as it
+ * is worded and keyed now: over all, and by grade. What was handed in on another wording or key is
+ * kept apart. The sums of each assignment are kept, so that new work costs what its own assignment
+ * costs, whatever came before. They are read without locks; only writing them down is a
+ * transaction, and a short one.
  */
 import { pooledCorrelation } from '@oaken/core/analysis';
 import type { Transaction } from 'sequelize';
@@ -17,7 +18,10 @@ import {
   type StaleFigures,
 } from './queries';
 
-/** Fewer answers than this say too little about how well an item separates to be searched by (common practice, no source). */
+/**
+ * Fewer answers than this say too little about how well an item separates to be searched by (common
+ * practice, no source).
+ */
 const leastToSeparate = 10;
 /** Scores bear the time at which their transaction began; one that ends later than the sums were read is not missed. */
 const overlap = 5_000;
@@ -80,7 +84,10 @@ async function storeSums(
   await ItemSums.bulkCreate(sums, { transaction });
 }
 
-/** Writes the figures of items down, from the sums of all assignments that asked them as they are worded and keyed now. */
+/**
+ * Writes the figures of items down, from the sums of all assignments that asked them as they are
+ * worded and keyed now.
+ */
 export async function storeFigures(
   database: Database,
   itemIds: number[],
@@ -112,8 +119,8 @@ async function renew(
   const itemIds = await itemsOfAssignment(database, id);
   const sums = await sumsOfAssignment(database, id);
   await database.transaction(async (transaction) => {
-    // The assignment first and then its items: a rescoring locks them in this order too. What was changed while the sums were
-    // read has put the mark back, and is renewed in the next turn.
+    // The assignment first and then its items: a rescoring locks them in this order too. What was
+    // changed while the sums were read has put the mark back, and is renewed in the next turn.
     await Assignment.update({ figuresAt: time }, { where: { id, figuresAt }, transaction });
     await storeSums(database, id, sums, transaction);
     if (itemIds.length > 0) await storeFigures(database, itemIds, transaction);

@@ -8,7 +8,10 @@ import { readCookie, type Bind } from '../http/bind';
 import { notFound, problem, signInFirst } from '../problems/problem';
 import { findFile, keepFile, keepWork, readBytes } from './service';
 
-/** `bytes=0-99`, `bytes=100-`, `bytes=-50`; null when there is none or it is of a kind that is not served in parts (RFC 9110). */
+/**
+ * `bytes=0-99`, `bytes=100-`, `bytes=-50`; null when there is none or it is of a kind that is not
+ * served in parts (RFC 9110).
+ */
 function rangeOf(
   header: string | undefined,
   size: number,

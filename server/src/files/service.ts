@@ -148,7 +148,10 @@ async function receive(
   });
 }
 
-/** Counts the file's room from now on; one person's files one after the other, so that many at once are not too many. */
+/**
+ * Counts the file's room from now on; one person's files one after the other, so that many at once
+ * are not too many.
+ */
 function begin(
   context: Context,
   me: SignedIn,
@@ -206,8 +209,8 @@ async function store(context: Context, request: Request, id: string, wish: Wish,
 const longestRest = 150;
 
 /**
- * Stores one piece when its turn has come; each is a short transaction of its own. After each the disk rests for twice as
- * long as it worked: that is when answers are saved.
+ * Stores one piece when its turn has come; each is a short transaction of its own. After each the
+ * disk rests for twice as long as it worked: that is when answers are saved.
  */
 export const writePiece = ({ database }: Context, id: string, number: number, piece: Uint8Array) =>
   writing.pass(async () => {
@@ -280,8 +283,9 @@ const endings: Record<string, string> = {
 };
 
 /**
- * A file's address is a secret of 128 bits: whoever was shown it may fetch it, signed in. A student's work is for the
- * student and the staff alone. Students get names that say nothing: an author's file name may say which answer is right.
+ * A file's address is a secret of 128 bits: whoever was shown it may fetch it, signed in. A
+ * student's work is for the student and the staff alone. Students get names that say nothing: an
+ * author's file name may say which answer is right.
  */
 export async function findFile({ database }: Context, me: SignedIn, id: string): Promise<Served> {
   const staff = me.account.role !== 'student';

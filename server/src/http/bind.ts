@@ -43,8 +43,8 @@ async function readBody(request: Request, response: Response, largest: number): 
 }
 
 /**
- * Joins endpoints with their handlers. Origin, audience, CSRF token, size and shape are checked here and nowhere else, in
- * this order: whoever may not call pays for nothing that was sent.
+ * Joins endpoints with their handlers. Origin, audience, CSRF token, size and shape are checked
+ * here and nowhere else, in this order: whoever may not call pays for nothing that was sent.
  */
 export function binder(router: Router, context: Context, { checkAnswers }: BindOptions) {
   return function bind<P, Q, B, A>(

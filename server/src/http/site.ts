@@ -1,4 +1,7 @@
-/** Where this server is reached, and what follows from it: which requests are our own, and how the session's cookie is kept. */
+/**
+ * Where this server is reached, and what follows from it: which requests are our own, and how the
+ * session's cookie is kept.
+ */
 import type { Request } from 'express';
 import { problem } from '../problems/problem';
 

@@ -3,7 +3,10 @@ import type { DescribedItem } from '@oaken/core/items';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 
-/** A row of `items` and `revisions` that is written; `content` is JSON already, made in the thread that read the file. */
+/**
+ * A row of `items` and `revisions` that is written; `content` is JSON already, made in the thread
+ * that read the file.
+ */
 export interface NewRow {
   content: string;
   described: DescribedItem;
@@ -32,9 +35,9 @@ async function firstId(database: Database, transaction: Transaction): Promise<nu
 }
 
 /**
- * Many items with their first revisions, in three statements. SQL, because models would read thousands of JSON texts only to
- * write them again, and because rows of one plain INSERT get ids that follow each other (innodb_autoinc_lock_mode 1), which
- * a model does not tell.
+ * Many items with their first revisions, in three statements. SQL, because models would read
+ * thousands of JSON texts only to write them again, and because rows of one plain INSERT get ids
+ * that follow each other (innodb_autoinc_lock_mode 1), which a model does not tell.
  *
  * @returns the ids of the first item and of its revision; the others follow
  */

@@ -11,7 +11,10 @@ import {
 import { toMillis, type Database, toMillisOrNull } from '../database/connect';
 import { present } from '@oaken/core/certain';
 
-/** Writes an invitation to every student who was given it and has an address; they leave when the student can see it. */
+/**
+ * Writes an invitation to every student who was given it and has an address; they leave when the
+ * student can see it.
+ */
 export async function invite(
   database: Database,
   assignmentId: number,

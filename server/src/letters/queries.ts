@@ -12,8 +12,8 @@ export interface DueLetter {
 }
 
 /**
- * Letters that are due and that no other server process holds, locked. SQL, because the models of this dialect do not know
- * SKIP LOCKED, and without it two processes would wait for each other.
+ * Letters that are due and that no other server process holds, locked. SQL, because the models of
+ * this dialect do not know SKIP LOCKED, and without it two processes would wait for each other.
  */
 export const lockDueLetters = (
   database: Database,

@@ -1,4 +1,7 @@
-/** Sends letters that are due. A mail service that is away is tried again, later each time; nothing else waits for it. */
+/**
+ * Sends letters that are due. A mail service that is away is tried again, later each time; nothing
+ * else waits for it.
+ */
 import { lockDueLetters, type DueLetter } from './queries';
 import type { Context } from '../context';
 

@@ -17,7 +17,10 @@ export interface Mark {
   comment: string;
 }
 
-/** The mark with the points of its levels. @throws Problem 422 for more than the part gives, or a guide filled in half */
+/**
+ * The mark with the points of its levels. @throws Problem 422 for more than the part gives, or a
+ * guide filled in half
+ */
 export function markFor(part: Part, { points, levels, comment }: Mark): Mark {
   const criteria = 'criteria' in part ? (part.criteria ?? []) : [];
   const maxPoints = kindOf(part).points(part);

@@ -14,8 +14,8 @@ export interface UnmarkedEntry {
 }
 
 /**
- * The entries of assignments with responses that wait for a mark, the oldest first. SQL, because it counts over every score
- * of a teacher's year, of which a few lines are wanted.
+ * The entries of assignments with responses that wait for a mark, the oldest first. SQL, because it
+ * counts over every score of a teacher's year, of which a few lines are wanted.
  */
 export async function unmarkedEntries(
   database: Database,

@@ -220,7 +220,10 @@ export const defineItemFigures = table(ItemFigures, 'item_figures', {
   itemRestCorrelation: optional(DOUBLE),
 });
 
-/** Sums over one assignment’s answers, from which figures of any selection follow (x: share on the item, y: on the rest). */
+/**
+ * Sums over one assignment’s answers, from which figures of any selection follow (x: share on the
+ * item, y: on the rest).
+ */
 export class ItemSums extends Model<InferAttributes<ItemSums>, InferCreationAttributes<ItemSums>> {
   declare itemId: number;
   declare revisionId: number;

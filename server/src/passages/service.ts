@@ -181,7 +181,10 @@ export async function revisePassage(
   });
 }
 
-/** Gives every bank's item that asks about the passage a new revision that pins the new text; tests keep the old one. */
+/**
+ * Gives every bank's item that asks about the passage a new revision that pins the new text; tests
+ * keep the old one.
+ */
 async function bringItems(
   { database, now }: Context,
   me: SignedIn,

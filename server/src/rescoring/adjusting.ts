@@ -1,4 +1,7 @@
-/** What a teacher decides about one student's work: excused, other points, points besides. All of it is kept with its reason. */
+/**
+ * What a teacher decides about one student's work: excused, other points, points besides. All of it
+ * is kept with its reason.
+ */
 import type { api, BodyOf } from '@oaken/contract';
 import { entriesOf } from '@oaken/core/forms';
 import { type Transaction, Op } from 'sequelize';

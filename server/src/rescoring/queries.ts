@@ -12,8 +12,8 @@ export interface Worth {
 }
 
 /**
- * Writes what every attempt of an assignment is worth. SQL, because each gets values of its own: hundreds of rows in one
- * statement, while those who hand in wait for the lock.
+ * Writes what every attempt of an assignment is worth. SQL, because each gets values of its own:
+ * hundreds of rows in one statement, while those who hand in wait for the lock.
  */
 export async function writeWorths(
   database: Database,

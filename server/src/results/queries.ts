@@ -14,8 +14,8 @@ export interface ScoredEntry {
 }
 
 /**
- * Marked scores of students in counting work of some assignments. SQL, because over a year it reads tens of thousands of
- * scores, of which a model each would cost more than the statement.
+ * Marked scores of students in counting work of some assignments. SQL, because over a year it reads
+ * tens of thousands of scores, of which a model each would cost more than the statement.
  */
 export async function scoredEntries(
   database: Database,

@@ -29,7 +29,10 @@ export interface ReportFacts {
   answers: boolean;
 }
 
-/** While something waits to be marked, what is marked so far out of what that gives; never a percentage of the whole. */
+/**
+ * While something waits to be marked, what is marked so far out of what that gives; never a
+ * percentage of the whole.
+ */
 export function scoreWords({ attempt, entries }: Pick<StudentWork, 'attempt' | 'entries'>): string {
   const maxPoints = attempt.maxPoints ?? 0;
   const earned = attempt.points ?? 0;

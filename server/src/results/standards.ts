@@ -1,4 +1,7 @@
-/** What was earned by standard, of classes, groups and students, in one assignment or in all of them; and teachers' own ratings. */
+/**
+ * What was earned by standard, of classes, groups and students, in one assignment or in all of
+ * them; and teachers' own ratings.
+ */
 import type { api, AnswerOf, QueryOf } from '@oaken/contract';
 import type { AssignmentRow } from '@oaken/contract/assignments';
 import type { StandardResult } from '@oaken/contract/results';
@@ -18,8 +21,8 @@ import { ownAssignmentRow } from './service';
 type Query = QueryOf<typeof api.readStandardResults>;
 
 /**
- * What was scored of these students: in one assignment, or in every one of mine. A question that was not reached counts as
- * it does in the score, as nothing of its points.
+ * What was scored of these students: in one assignment, or in every one of mine. A question that
+ * was not reached counts as it does in the score, as nothing of its points.
  */
 async function readWork(
   database: Database,

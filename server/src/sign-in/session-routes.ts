@@ -68,7 +68,10 @@ function guessing({ database, throttle, devices }: Context) {
   return { atAccount, classByCode, linkByToken };
 }
 
-/** The students of a class, as they choose themselves from its list; two of one name are told apart by their numbers. */
+/**
+ * The students of a class, as they choose themselves from its list; two of one name are told apart
+ * by their numbers.
+ */
 async function studentsToChoose({ models }: Database, classId: number) {
   const enrollments = await models.Enrollment.findAll({
     where: { classId, leftAt: null },

@@ -1,6 +1,7 @@
 /**
- * Answers requests that compute much, such as results, reports and rescoring, in a thread of its own with connections of its
- * own, so that the thread that saves answers never waits for them. The same routes run in both: here they only pass on.
+ * Answers requests that compute much, such as results, reports and rescoring, in a thread of its
+ * own with connections of its own, so that the thread that saves answers never waits for them. The
+ * same routes run in both: here they only pass on.
  */
 import type { Endpoint, ProblemBody } from '@oaken/contract';
 import { Worker } from 'node:worker_threads';

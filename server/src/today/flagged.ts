@@ -15,8 +15,8 @@ export interface Flagged {
 const mostKept = 2_000;
 
 /**
- * Analysing a test costs what its results cost, and Today asks about every test of three weeks. So what was found is kept
- * until something of the test is scored again.
+ * Analysing a test costs what its results cost, and Today asks about every test of three weeks. So
+ * what was found is kept until something of the test is scored again.
  */
 export class FlaggedItems {
   private readonly known = new Map<number, { sign: string; flagged: Flagged | null }>();

@@ -1,4 +1,7 @@
-/** What a teacher does to sittings under way. Each act is done for those who are in a state for it, and is kept with who did it. */
+/**
+ * What a teacher does to sittings under way. Each act is done for those who are in a state for it,
+ * and is kept with who did it.
+ */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { minute, windowEnd } from '@oaken/core/timing';
 import { type Transaction, Op } from 'sequelize';

@@ -1,4 +1,7 @@
-/** Where each student of one assignment stands now, read from the database alone, so that it is the same from every server process. */
+/**
+ * Where each student of one assignment stands now, read from the database alone, so that it is the
+ * same from every server process.
+ */
 import type { Watched, WatchedStudent } from '@oaken/contract/watching';
 import { mayBeAway, type AssignmentRules } from '@oaken/core/assignments';
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';

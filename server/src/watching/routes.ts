@@ -12,7 +12,10 @@ import { Rooms, type Seen } from './rooms';
 import { readWork } from './work';
 import { mayRun } from '../access';
 
-/** A proxy between lets go of a connection on which nothing is said for long, and a page has to hear when it is cut off. */
+/**
+ * A proxy between lets go of a connection on which nothing is said for long, and a page has to hear
+ * when it is cut off.
+ */
 const breathEvery = 5_000;
 /** Whether somebody may still watch is asked with every so-manieth breath. */
 const askEvery = 3;

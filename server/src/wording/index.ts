@@ -1,6 +1,7 @@
 /**
- * What an author may write, checked in one place for every way in: items, passages, explanations, hints, rubrics, what is
- * rescored and what is imported. Plain texts such as comments and directions hold no markup: pages show them as text.
+ * What an author may write, checked in one place for every way in: items, passages, explanations,
+ * hints, rubrics, what is rescored and what is imported. Plain texts such as comments and
+ * directions hold no markup: pages show them as text.
  */
 import { textsOfItem, type ItemContent, type PartText } from '@oaken/core/items';
 import { formulasIn, markupProblem } from '@oaken/core/markup';

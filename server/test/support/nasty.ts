@@ -1,4 +1,7 @@
-/** Bodies that nobody sends on purpose, made from the schema of an endpoint: as large as it takes, and of the worst shapes. */
+/**
+ * Bodies that nobody sends on purpose, made from the schema of an endpoint: as large as it takes,
+ * and of the worst shapes.
+ */
 import { z } from 'zod';
 
 interface Schema {
@@ -123,7 +126,10 @@ function replaced(value: unknown, place: Place, by: unknown): unknown {
 /** What an address may hold at all: Node.js takes 16 kB of headers. */
 const longestValue = 12_000;
 
-/** Queries, each with its question mark: none, and every one in which each field is as long as it may be, or far longer. */
+/**
+ * Queries, each with its question mark: none, and every one in which each field is as long as it
+ * may be, or far longer.
+ */
 export function* nastyQueries(query: z.ZodType): Generator<string> {
   yield '';
   const { properties = {} } = z.toJSONSchema(query, {

@@ -3,7 +3,10 @@ const { mkdtempSync } = require('node:fs');
 const { tmpdir } = require('node:os');
 const { join } = require('node:path');
 
-/** One MariaDB for the whole run, in which each test file makes a database of its own; and the threads, as they are served. */
+/**
+ * One MariaDB for the whole run, in which each test file makes a database of its own; and the
+ * threads, as they are served.
+ */
 module.exports = () => {
   const folder = mkdtempSync(join(tmpdir(), 'oaken-test-'));
   const output = execFileSync(process.execPath, ['scripts/database.mjs', 'start', folder], {

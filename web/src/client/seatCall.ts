@@ -1,6 +1,7 @@
 /**
- * The endpoints that a student's page calls, typed by the contract. Only its types come with it: the schemas would double what a
- * phone loads before the first question. A test holds this list against the contract.
+ * The endpoints that a student's page calls, typed by the contract. Only its types come with it:
+ * the schemas would double what a phone loads before the first question. A test holds this list
+ * against the contract.
  */
 import type { AnswerOf, Api, QueryOf } from '@oaken/contract';
 import { filled } from './address';

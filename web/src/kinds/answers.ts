@@ -1,6 +1,7 @@
 /**
- * How a student answers each kind of part. What an author and a printer need stands in `authoring.ts`, so that the student's
- * page does not carry it. A kind that is missing here, or a component that does not take its parts, does not compile.
+ * How a student answers each kind of part. What an author and a printer need stands in
+ * `authoring.ts`, so that the student's page does not carry it. A kind that is missing here, or a
+ * component that does not take its parts, does not compile.
  */
 import type { PartKind } from '@oaken/core/items';
 import type { Component } from 'vue';

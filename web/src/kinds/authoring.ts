@@ -1,6 +1,6 @@
 /**
- * How an author edits each kind of part, and what a student gets of it on paper. A kind that is missing here, or a component
- * that does not take its parts, does not compile.
+ * How an author edits each kind of part, and what a student gets of it on paper. A kind that is
+ * missing here, or a component that does not take its parts, does not compile.
  */
 import type { PartKind } from '@oaken/core/items';
 import type { Component } from 'vue';

@@ -5,7 +5,8 @@ export const chosenIn = (response: unknown): string[] =>
   Array.isArray(response) ? (response as string[]) : [];
 
 /**
- * What is chosen after a press on one. Where one is asked for, another press moves the choice; otherwise a full one stays.
+ * What is chosen after a press on one. Where one is asked for, another press moves the choice;
+ * otherwise a full one stays.
  *
  * @param limit how many may be chosen; undefined for any number
  */

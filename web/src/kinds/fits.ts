@@ -8,8 +8,8 @@ type Taken<C, name extends string> = C extends new (...given: never[]) => { $pro
   : never;
 
 /**
- * A component for a kind: it must take the parts of that kind, or it does not compile. Null where the kind has nothing to
- * show.
+ * A component for a kind: it must take the parts of that kind, or it does not compile. Null where
+ * the kind has nothing to show.
  */
 export type ShownBy<C, K extends PartKind> = C extends null
   ? null

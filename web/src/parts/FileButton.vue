@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** A button that asks for a file. The toolkit's own upload nests a button in a button, which screen readers stumble over. */
+/**
+ * A button that asks for a file. The toolkit's own upload nests a button in a button, which screen
+ * readers stumble over.
+ */
 import { ref } from 'vue';
 
 defineProps<{ accept: string; type?: 'primary' | 'default' }>();

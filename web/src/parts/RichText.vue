@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Shows a wording. The server checked its markup when it was written; here it is made safe again, wherever it came from. */
+/**
+ * Shows a wording. The server checked its markup when it was written; here it is made safe again,
+ * wherever it came from.
+ */
 import { safeMarkup } from '@oaken/core/markup';
 import { computed, nextTick, ref, watch } from 'vue';
 import { usePlays } from './plays';

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Our sign for a mark: fills from the bottom with the share of the points earned; dotted when not reached, a nib in the corner while it waits for the teacher. */
+/**
+ * Our sign for a mark: fills from the bottom with the share of the points earned; dotted when not
+ * reached, a nib in the corner while it waits for the teacher.
+ */
 import { computed } from 'vue';
 
 const props = defineProps<{

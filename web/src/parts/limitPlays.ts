@@ -1,4 +1,7 @@
-/** Sounds and films that can be played only so often: one button in place of the browser's controls, and no way back in it. */
+/**
+ * Sounds and films that can be played only so often: one button in place of the browser's controls,
+ * and no way back in it.
+ */
 import type { Plays } from './plays';
 
 function leftWords(left: number): string {

@@ -1,4 +1,7 @@
-/** Sends files to the server, with progress: fetch cannot say how much has gone, so this is the one place without it. */
+/**
+ * Sends files to the server, with progress: fetch cannot say how much has gone, so this is the one
+ * place without it.
+ */
 import type { ProblemBody } from '@oaken/contract';
 import type { KeptFile } from '@oaken/contract/files';
 import { addressOf } from '../client/call';

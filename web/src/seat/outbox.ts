@@ -129,7 +129,10 @@ export class Outbox {
     await this.sending;
   }
 
-  /** What the server has or will not take any more needs no keeping; what it has of other entries is known from now on. */
+  /**
+   * What the server has or will not take any more needs no keeping; what it has of other entries is
+   * known from now on.
+   */
   async settled(sent: SavedAnswer[], stored: StoredAnswer[]): Promise<void> {
     for (const { entry, number } of sent)
       if (this.pending.get(entry)?.number === number) await this.forget(entry);

@@ -1,4 +1,7 @@
-/** How often sounds and films of an attempt were played: said to the server, and kept on this device with the attempt. */
+/**
+ * How often sounds and films of an attempt were played: said to the server, and kept on this device
+ * with the attempt.
+ */
 import type { AttemptAnswer } from '@oaken/contract/attempts';
 import type { Ref } from 'vue';
 import { seatCall } from '../client/seatCall';

@@ -3,7 +3,10 @@ import type { ShownScore } from '@oaken/contract/attempts';
 
 const round = (n: number) => Math.round(n * 100) / 100;
 
-/** A score in as much as the teacher shows of it: "7 of 8, 88 %", "88 %" or "B"; "1 of 1 so far" while some is not marked. */
+/**
+ * A score in as much as the teacher shows of it: "7 of 8, 88 %", "88 %" or "B"; "1 of 1 so far"
+ * while some is not marked.
+ */
 export function scoreInWords({ points, maxPoints, share, band, waiting }: ShownScore): string {
   if (waiting > 0)
     return points === null || maxPoints === null || maxPoints <= 0

@@ -1,4 +1,7 @@
-/** Opens the attempt: from the server, or without network from this device; and again for as long as the teacher holds it back. */
+/**
+ * Opens the attempt: from the server, or without network from this device; and again for as long as
+ * the teacher holds it back.
+ */
 import { ref, type Ref } from 'vue';
 import { inWords, Refused, Unreachable } from '../client/request';
 import { seatCall } from '../client/seatCall';

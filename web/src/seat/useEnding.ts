@@ -1,4 +1,7 @@
-/** How an attempt ends: handed in by the student, by the server at the deadline, or without network until it can be said. */
+/**
+ * How an attempt ends: handed in by the student, by the server at the deadline, or without network
+ * until it can be said.
+ */
 import { ref } from 'vue';
 import { inWords, Unreachable } from '../client/request';
 import { seatCall } from '../client/seatCall';

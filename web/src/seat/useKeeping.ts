@@ -1,4 +1,7 @@
-/** Shows an attempt and keeps what is answered: in the outbox until the server has it, and in the browser for a page without network. */
+/**
+ * Shows an attempt and keeps what is answered: in the outbox until the server has it, and in the
+ * browser for a page without network.
+ */
 import type { AttemptAnswer } from '@oaken/contract/attempts';
 import { keepOpened } from './keptStore';
 import { Outbox } from './outbox';

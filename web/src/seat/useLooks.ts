@@ -1,4 +1,7 @@
-/** How the page looks to this student, kept on this device: the size of text, and the guide over lines. Colours are the theme's. */
+/**
+ * How the page looks to this student, kept on this device: the size of text, and the guide over
+ * lines. Colours are the theme's.
+ */
 import { ref, watch } from 'vue';
 
 export function useLooks() {

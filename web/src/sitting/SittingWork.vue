@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** The work of a sitting: passage and question, the tools, the way through, and handing in. The same in the seat and for a teacher who looks through. */
+/**
+ * The work of a sitting: passage and question, the tools, the way through, and handing in. The same
+ * in the seat and for a teacher who looks through.
+ */
 import type { SittingEntry, SittingForm } from '@oaken/core/forms';
 import type { AttemptAnswer } from '@oaken/contract/attempts';
 import type { Responses, SittingItem } from '@oaken/core/items';

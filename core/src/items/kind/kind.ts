@@ -103,7 +103,10 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   forSitting(part: P): S;
   /** The part with its choices in the order that `order` gives; kinds without choices leave it out. */
   arrange?(part: P, order: <T>(list: readonly T[]) => T[]): P;
-  /** The part with at most `most` choices, the right ones and at least one other among them; `order` says which others. */
+  /**
+   * The part with at most `most` choices, the right ones and at least one other among them; `order`
+   * says which others.
+   */
   fewer?(part: P, limit: number, order: <T>(list: readonly T[]) => T[]): P;
   /** What can be chosen, at most 30, for counting; kinds with free or joined answers leave it out. */
   options?(part: P): AnswerOption[];
@@ -114,7 +117,10 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   worths?(part: P): Worth[];
   /** What can be chosen where nothing is right; it is counted and not scored. */
   opinions?(part: P): ShownChoice[];
-  /** Answers that the key lists, and ways in which students write the first of them; kinds that are not typed leave it out. */
+  /**
+   * Answers that the key lists, and ways in which students write the first of them; kinds that are
+   * not typed leave it out.
+   */
   spellings?(part: P): { listed: readonly string[]; tried: readonly string[] };
   /** One spelling for all answers that say the same; free answers are counted under it. */
   folded?(part: P, response: R): string;
@@ -125,9 +131,10 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   /** What counts as right, in one sentence. */
   keyInWords(part: P): string;
   /**
-   * The key as short as an answer key on paper has it: letters where choices have letters. The letters are those of the part as
-   * it is shown, which may stand in another order than its author's. Null where nothing is right or wrong; kinds that leave it out
-   * have the sentence of `keyInWords`.
+   * The key as short as an answer key on paper has it: letters where choices have letters. The
+   * letters are those of the part as it is shown, which may stand in another order than its
+   * author's. Null where nothing is right or wrong; kinds that leave it out have the sentence of
+   * `keyInWords`.
    */
   keyOnPaper?(part: P): string | null;
   /** How a person writes the part in a table; kinds that no table can say leave it out. */

@@ -98,7 +98,10 @@ const squash = (name: string) =>
 /** M is a million where m is a thousandth, and P and p lie further apart still: there capitals are never let pass. */
 const prefixed = /^[mp]/i;
 
-/** The unit of the key that was meant: as it is written, else with other capitals where they cannot mean another one. */
+/**
+ * The unit of the key that was meant: as it is written, else with other capitals where they cannot
+ * mean another one.
+ */
 function unitMeant(
   given: string,
   units: NumericKey['units'],

@@ -30,7 +30,10 @@ const schema = z
       .array(choice.omit({ mistake: true }))
       .min(2, 'Sorting needs at least two groups.')
       .max(8, 'More than 8 groups.'),
-    /** Answer patterns: ways of sorting that are right, each as "thing group" pairs. Things in none of them stay out. */
+    /**
+     * Answer patterns: ways of sorting that are right, each as "thing group" pairs. Things in none
+     * of them stay out.
+     */
     keys: z
       .array(pairs.min(1, 'This answer pattern is empty.'))
       .min(1, 'No answer pattern is given.')

@@ -1,7 +1,7 @@
 /**
- * The way of a test's changes to the server: in order, kept in the browser until they have arrived, again and again while
- * there is no network, also after the page was loaded anew. What a colleague's change stands in the way of is put to the
- * teacher, and not lost before they decide.
+ * The way of a test's changes to the server: in order, kept in the browser until they have arrived,
+ * again and again while there is no network, also after the page was loaded anew. What a
+ * colleague's change stands in the way of is put to the teacher, and not lost before they decide.
  */
 import type { api, BodyOf } from '@oaken/contract';
 import type { TestAnswer } from '@oaken/contract/assessments';

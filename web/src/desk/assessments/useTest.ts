@@ -65,7 +65,10 @@ function applied(outline: Outline, changes: readonly Change[]) {
   return { outline: next, made };
 }
 
-/** A page that was loaded anew shows what has not arrived yet; what does not fit any more is left to the server's word. */
+/**
+ * A page that was loaded anew shows what has not arrived yet; what does not fit any more is left to
+ * the server's word.
+ */
 function withWaiting(arrived: Outline, waiting: readonly KeptChanges[]): Outline {
   let shown = arrived;
   for (const { change } of waiting.flatMap(({ changes }) => changes))

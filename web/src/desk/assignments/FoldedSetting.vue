@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** A rare setting, folded, with its present value in words; it opens where something in it is wrong, and stays as it was left. */
+/**
+ * A rare setting, folded, with its present value in words; it opens where something in it is wrong,
+ * and stays as it was left.
+ */
 import { ref, watch } from 'vue';
 
 const props = defineProps<{ name: string; value: string; wrong?: boolean }>();

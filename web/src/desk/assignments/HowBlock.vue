@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** How: time, attempts, order, forms, the beginning, and what is let out when; rare settings folded with their value in words. */
+/**
+ * How: time, attempts, order, forms, the beginning, and what is let out when; rare settings folded
+ * with their value in words.
+ */
 import {
   lateAnswerRule,
   mayBeAway,

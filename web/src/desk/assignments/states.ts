@@ -8,7 +8,10 @@ export const stateWords: Record<AssignmentState, string> = {
   released: 'Released',
 };
 
-/** Where an assignment stands: open until the last student's window has ended; released once a teacher did so after that. */
+/**
+ * Where an assignment stands: open until the last student's window has ended; released once a
+ * teacher did so after that.
+ */
 export function stateOf(assignment: AssignmentRow, now: number): AssignmentState {
   const { opensAt, closesAt, lastEnd, notBegun, working, releasedAt, rules } = assignment;
   if (opensAt > now) return 'scheduled';

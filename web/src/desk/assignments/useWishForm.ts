@@ -1,4 +1,7 @@
-/** The assigning form as a page begins it: from a draft, from an assignment given before, or for those who were chosen. */
+/**
+ * The assigning form as a page begins it: from a draft, from an assignment given before, or for
+ * those who were chosen.
+ */
 import type { TestAnswer } from '@oaken/contract/assessments';
 import { day } from '@oaken/core/timing';
 import isEqual from 'fast-deep-equal';

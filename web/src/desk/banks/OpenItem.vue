@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** A row opened in place: the student's view, answerable, with the score it would get; key, uses and history beside it. */
+/**
+ * A row opened in place: the student's view, answerable, with the score it would get; key, uses and
+ * history beside it.
+ */
 import type { ItemRow } from '@oaken/contract/banks';
 import { keysInWords, kindOf } from '@oaken/core/items';
 import { count } from '@oaken/core/text';

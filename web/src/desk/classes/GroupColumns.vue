@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Groups as columns beside the roster; names are dragged between them, or put in and taken out by the boxes at each name. */
+/**
+ * Groups as columns beside the roster; names are dragged between them, or put in and taken out by
+ * the boxes at each name.
+ */
 import { present } from '@oaken/core/certain';
 import { count } from '@oaken/core/text';
 import Sortable, { type SortableEvent } from 'sortablejs';

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** What a writer should know before writing: text that was not saved, whose item it is, and a source that has changed. */
+/**
+ * What a writer should know before writing: text that was not saved, whose item it is, and a source
+ * that has changed.
+ */
 import type { OpenItem } from './useItem';
 
 defineProps<{

@@ -1,4 +1,7 @@
-/** An item while it is written: its unsaved text, what is wrong with it, and what about it stands beside the wording. */
+/**
+ * An item while it is written: its unsaved text, what is wrong with it, and what about it stands
+ * beside the wording.
+ */
 import { readItem, type ItemContent } from '@oaken/core/items';
 import { computed, ref, watch } from 'vue';
 import { plain, useKeptText } from '../shared/keptText';

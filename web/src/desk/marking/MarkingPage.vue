@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Answers one after the other: an answer, large and alone; points by number key or levels, a comment, and the next one. */
+/**
+ * Answers one after the other: an answer, large and alone; points by number key or levels, a
+ * comment, and the next one.
+ */
 import { elementAt } from '@oaken/core/certain';
 import { count, listing } from '@oaken/core/text';
 import { computed, nextTick, onMounted, ref } from 'vue';

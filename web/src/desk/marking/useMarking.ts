@@ -1,4 +1,7 @@
-/** What is marked on a page, one after the other: one question across students, one student across questions, or blind. */
+/**
+ * What is marked on a page, one after the other: one question across students, one student across
+ * questions, or blind.
+ */
 import { present, valueOf } from '@oaken/core/certain';
 import type { MarkedAnswer, MarkedPart, MarkingWork } from '@oaken/contract/marking';
 import type { Levels } from '@oaken/core/items';

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Changing what counts of one item after the test: left the change, right who gains and loses by it, before it is done. */
+/**
+ * Changing what counts of one item after the test: left the change, right who gains and loses by
+ * it, before it is done.
+ */
 import type { AnswerOf, api } from '@oaken/contract';
 import type { ResultsAnswer } from '@oaken/contract/results';
 import { count } from '@oaken/core/text';

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Standards with what was earned on them: class, groups, students, and over time. A row opens to the students below it. */
+/**
+ * Standards with what was earned on them: class, groups, students, and over time. A row opens to
+ * the students below it.
+ */
 import { present } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
 import type { EarnedOn, ResultsAnswer } from '@oaken/contract/results';

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** An assignment while it is sat: the class row by row, and what a teacher does from there; on the projector counts and time only. */
+/**
+ * An assignment while it is sat: the class row by row, and what a teacher does from there; on the
+ * projector counts and time only.
+ */
 import type { api, BodyOf } from '@oaken/contract';
 import { count } from '@oaken/core/text';
 import { lengthInWords, minute } from '@oaken/core/timing';

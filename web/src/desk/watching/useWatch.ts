@@ -7,7 +7,10 @@ import { useSession } from '../../client/session';
 
 /** The browser comes back by itself after a lost connection, but not after a refusal. */
 const again = 3_000;
-/** The server says something every five seconds: nothing for so long means that the line is cut, whatever the browser thinks. */
+/**
+ * The server says something every five seconds: nothing for so long means that the line is cut,
+ * whatever the browser thinks.
+ */
 const silence = 13_000;
 
 /** What the stream says: the whole, or the students who changed. */

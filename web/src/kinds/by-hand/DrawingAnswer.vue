@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** A sheet to draw on with finger, pen or mouse, or with the arrow keys; strokes are kept as points, not as a picture. */
+/**
+ * A sheet to draw on with finger, pen or mouse, or with the arrow keys; strokes are kept as points,
+ * not as a picture.
+ */
 import { elementAt, present } from '@oaken/core/certain';
 import type { SittingDrawing, Stroke } from '@oaken/core/items';
 import { computed, ref } from 'vue';

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Words of a text that can be chosen: each is a checkbox to keys and readers, and looks like text with a line below. */
+/**
+ * Words of a text that can be chosen: each is a checkbox to keys and readers, and looks like text
+ * with a line below.
+ */
 import { afterPress, chosenIn, placesAsked } from '../chosen';
 import type { SittingWordsInText } from '@oaken/core/items';
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
