@@ -34,6 +34,7 @@ runMain(async () => {
       'results',
       'holds',
       'beside',
+      'queries',
     ]) {
       if (only && only !== name && name !== 'floor') continue;
       const outfile = join(root, 'scripts/dist', `${name}.mjs`);

@@ -37,8 +37,10 @@ export async function sumsOfSharedItems(
 ): Promise<ClassSums[]> {
   return database.query(
     `WITH latest AS (SELECT id FROM assignments ORDER BY id DESC LIMIT :latestAssignments),
-          shared AS (SELECT s.item_id, MIN(s.revision_id) AS revision_id FROM item_sums s JOIN latest l ON l.id = s.assignment_id
-                      WHERE s.n > 1 GROUP BY s.item_id HAVING COUNT(DISTINCT ${classOf}) > 1 AND COUNT(DISTINCT s.revision_id) = 1
+          shared AS (SELECT s.item_id, MIN(s.revision_id) AS revision_id FROM item_sums s
+          JOIN latest l ON l.id = s.assignment_id
+                      WHERE s.n > 1 GROUP BY s.item_id HAVING COUNT(DISTINCT ${classOf}) > 1
+                      AND COUNT(DISTINCT s.revision_id) = 1
                       ORDER BY MAX(s.assignment_id) DESC LIMIT :mostItems)
      SELECT s.item_id AS item, ${classOf} AS class, ${added}
        FROM shared h JOIN item_sums s ON s.item_id = h.item_id AND s.revision_id = h.revision_id

@@ -24,7 +24,8 @@ export async function progressOf(
   const progress = await database.query<Progress>(
     `SELECT t.assignment_id AS assignmentId, CAST(SUM(t.counts) AS UNSIGNED) AS begun,
             COUNT(DISTINCT IF(t.handed_in_at IS NULL, t.student_id, NULL)) AS working,
-            AVG(IF(t.counts AND NOT t.excused AND NOT EXISTS (SELECT 1 FROM scores s WHERE s.attempt_id = t.id AND s.needs_marking),
+            AVG(IF(t.counts AND NOT t.excused AND NOT EXISTS (SELECT 1 FROM scores s WHERE s.attempt_id = t.id
+            AND s.needs_marking),
                    t.counted_points / NULLIF(t.max_points, 0), NULL)) AS meanShare
        FROM attempts t WHERE t.assignment_id IN (:assignmentIds) GROUP BY t.assignment_id`,
     { type: QueryTypes.SELECT, replacements: { assignmentIds } },
@@ -51,7 +52,8 @@ export async function extendStudents(
   await database.query(
     `UPDATE assignment_students
         SET closes_at = IF(:closesAt IS NULL, closes_at, GREATEST(COALESCE(closes_at, :closesAt), :closesAt)),
-            extra_minutes = LEAST(extra_minutes + :minutes, 10000), extra_attempts = LEAST(extra_attempts + :attempts, 100)
+            extra_minutes = LEAST(extra_minutes + :minutes, 10000),
+            extra_attempts = LEAST(extra_attempts + :attempts, 100)
       WHERE assignment_id = :assignmentId AND student_id IN (:studentIds)`,
     { replacements: { ...more }, transaction },
   );

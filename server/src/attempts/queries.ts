@@ -14,7 +14,8 @@ export async function noteSign(
   sign: { attemptId: number; entry: string | null; hidden: boolean; leaves: number; time: Date },
 ): Promise<void> {
   await database.query(
-    `INSERT INTO presence (attempt_id, seen_at, entry_id, hidden, left_page_count) VALUES (:attemptId, :time, :entry, :hidden, :leaves)
+    `INSERT INTO presence (attempt_id, seen_at, entry_id, hidden, left_page_count)
+      VALUES (:attemptId, :time, :entry, :hidden, :leaves)
      ON DUPLICATE KEY UPDATE seen_at = VALUES(seen_at), entry_id = VALUES(entry_id), hidden = VALUES(hidden),
        left_page_count = LEAST(left_page_count + VALUES(left_page_count), 60000)`,
     { replacements: sign },
@@ -165,7 +166,8 @@ export async function keepLateAnswer(
 ): Promise<void> {
   const { answer, ...times } = late;
   await database.query(
-    `INSERT INTO late_answers (attempt_id, entry_id, number, device, responses, flagged, written_at, arrived_at, offline_since)
+    `INSERT INTO late_answers (attempt_id, entry_id, number, device, responses, flagged,
+      written_at, arrived_at, offline_since)
      VALUES (:attemptId, :entry, :number, :device, :responses, :flagged, :writtenAt, :arrivedAt, :offlineSince)
      ON DUPLICATE KEY UPDATE
        device = IF(VALUES(number) > number AND decision = 'waiting', VALUES(device), device),

@@ -79,7 +79,8 @@ export async function folderWithBelow(
 ): Promise<number[]> {
   const folders = await database.query<{ id: number }>(
     `WITH RECURSIVE below AS (
-       SELECT id FROM folders WHERE id = :folder UNION ALL SELECT f.id FROM folders f JOIN below ON f.parent_id = below.id
+       SELECT id FROM folders WHERE id = :folder UNION ALL SELECT f.id FROM folders f
+       JOIN below ON f.parent_id = below.id
      ) SELECT id FROM below`,
     { type: QueryTypes.SELECT, replacements: { folder }, transaction },
   );

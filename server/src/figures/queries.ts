@@ -43,7 +43,8 @@ export async function sumsOfAssignment(
      ), pairs AS (
        SELECT er.item_id, er.revision_id, w.grade, w.class_id, s.points / s.max_points AS x,
               CASE WHEN w.max_points > s.max_points THEN (w.points - s.points) / (w.max_points - s.max_points) END AS y
-         FROM whole w JOIN scores s ON s.attempt_id = w.attempt_id AND s.reached AND NOT s.needs_marking AND s.max_points > 0
+         FROM whole w JOIN scores s ON s.attempt_id = w.attempt_id AND s.reached AND NOT s.needs_marking
+         AND s.max_points > 0
          JOIN assignments a ON a.id = :assignmentId
          JOIN edition_revisions er ON er.edition_id = a.edition_id AND er.entry_id = s.entry_id AND er.settled IS NULL
      )

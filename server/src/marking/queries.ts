@@ -24,9 +24,11 @@ export async function unmarkedEntries(
   if (assignmentIds.length === 0) return [];
   return database.query(
     `SELECT a.id AS assignmentId, a.edition_id AS editionId, s.entry_id AS entry, SUM(s.needs_marking) AS unmarked,
-            SUM(EXISTS (SELECT 1 FROM marks m WHERE m.attempt_id = t.id AND m.entry_id = s.entry_id AND m.points IS NOT NULL)) AS marked,
+            SUM(EXISTS (SELECT 1 FROM marks m WHERE m.attempt_id = t.id AND m.entry_id = s.entry_id
+            AND m.points IS NOT NULL)) AS marked,
             MIN(IF(s.needs_marking, t.handed_in_at, NULL)) AS oldest
-       FROM assignments a JOIN attempts t ON t.assignment_id = a.id AND t.handed_in_at IS NOT NULL JOIN scores s ON s.attempt_id = t.id
+       FROM assignments a JOIN attempts t ON t.assignment_id = a.id AND t.handed_in_at IS NOT NULL
+       JOIN scores s ON s.attempt_id = t.id
       WHERE a.id IN (:assignmentIds) GROUP BY a.id, s.entry_id HAVING unmarked > 0 ORDER BY oldest, a.id, s.entry_id`,
     { type: QueryTypes.SELECT, replacements: { assignmentIds } },
   );

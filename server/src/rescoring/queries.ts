@@ -22,7 +22,8 @@ export async function writeWorths(
 ): Promise<void> {
   if (worths.length === 0) return;
   await database.query(
-    `UPDATE attempts t JOIN JSON_TABLE(:worths, '$[*]' COLUMNS (id INT UNSIGNED PATH '$.id', points DOUBLE PATH '$.points',
+    `UPDATE attempts t
+      JOIN JSON_TABLE(:worths, '$[*]' COLUMNS (id INT UNSIGNED PATH '$.id', points DOUBLE PATH '$.points',
             max_points DOUBLE PATH '$.maxPoints', counts BOOLEAN PATH '$.counts', counted DOUBLE PATH '$.countedPoints')) w ON w.id = t.id
         SET t.points = w.points, t.max_points = w.max_points, t.counts = w.counts, t.counted_points = w.counted`,
     {

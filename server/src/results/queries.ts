@@ -28,10 +28,13 @@ export async function scoredEntries(
 ): Promise<ScoredEntry[]> {
   if (wanted.assignmentIds.length === 0 || wanted.students.length === 0) return [];
   return database.query(
-    `SELECT a.id AS assignmentId, a.edition_id AS editionId, a.title, COALESCE(a.closes_at, t.handed_in_at) AS at, t.student_id AS studentId,
+    `SELECT a.id AS assignmentId, a.edition_id AS editionId, a.title,
+            COALESCE(a.closes_at, t.handed_in_at) AS at, t.student_id AS studentId,
             s.entry_id AS entry, s.points, s.max_points AS maxPoints
-       FROM attempts t JOIN assignments a ON a.id = t.assignment_id JOIN scores s ON s.attempt_id = t.id AND NOT s.needs_marking AND s.max_points > 0
-      WHERE t.student_id IN (:students) AND a.id IN (:assignmentIds) AND t.counts AND NOT t.excused AND t.handed_in_at IS NOT NULL
+       FROM attempts t JOIN assignments a ON a.id = t.assignment_id JOIN scores s ON s.attempt_id = t.id
+       AND NOT s.needs_marking AND s.max_points > 0
+      WHERE t.student_id IN (:students) AND a.id IN (:assignmentIds) AND t.counts AND NOT t.excused
+        AND t.handed_in_at IS NOT NULL
         AND (:from IS NULL OR t.handed_in_at >= :from) AND (:to IS NULL OR t.handed_in_at < :to)`,
     { type: QueryTypes.SELECT, replacements: { ...wanted } },
   );
