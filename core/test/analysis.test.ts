@@ -135,7 +135,10 @@ describe('against reference libraries', () => {
       sampleStandardDeviation(totals) * Math.sqrt(1 - alphaOf(rows)),
     );
     result.items.forEach((item, i) =>
-      near(item.alphaWithout, alphaOf(rows.map((row) => row.filter((_, index) => index !== i)))),
+      near(
+        item.alphaIfItemDeleted,
+        alphaOf(rows.map((row) => row.filter((_, index) => index !== i))),
+      ),
     );
   });
 });
@@ -370,7 +373,7 @@ describe('figures that are not defined say why', () => {
         [0, 1],
         [1, 1],
       ]),
-      (analysis) => analysis.items[0]!.alphaWithout,
+      (analysis) => analysis.items[0]!.alphaIfItemDeleted,
       'needs at least three items',
     ],
   ])('%s', (_, scoreTable, pick, reason) => expect(why(pick(analyse(scoreTable)))).toBe(reason));
@@ -470,7 +473,7 @@ describe('flags', () => {
 
   test('a wrong choice that draws the strong puts the key in doubt, and says so with numbers', () => {
     const [flag] = flagged(times(12, 1), [...times(6, 0), ...times(6, 2)]);
-    expect(flag).toMatchObject({ kind: 'key-suspect', option: 'b' });
+    expect(flag).toMatchObject({ kind: 'possible-miskey', option: 'b' });
     expect(flag!.reason).toMatch(
       /“b” was chosen by 100 % of the 6 strongest students, the key “a” by only 0 %/,
     );

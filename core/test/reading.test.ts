@@ -164,7 +164,7 @@ test('two choices that both draw the strong are told apart from a wrong key', ()
   const kinds = (upperKey: number, upperOther: number) =>
     flagsOf(figures(upperKey, upperOther), choices, 5).map(({ kind }) => kind);
   expect(kinds(0.55, 0.45)).toEqual(['two-right']);
-  expect(kinds(0.4, 0.6)).toEqual(['key-suspect']);
+  expect(kinds(0.4, 0.6)).toEqual(['possible-miskey']);
   expect(kinds(0.9, 0.1)).toEqual([]);
 });
 

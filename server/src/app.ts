@@ -89,7 +89,7 @@ export interface App {
   http: Express;
   context: Context;
   /** What has to happen by itself: hands overdue attempts in, renews figures, forgets what is old. */
-  chores: { every: number; name: string; run(): Promise<unknown> }[];
+  jobs: { every: number; name: string; run(): Promise<unknown> }[];
 }
 
 export function createApp(options: AppOptions): App {
@@ -146,7 +146,7 @@ export function createApp(options: AppOptions): App {
   http.use(compression());
   if (pages !== null) servePages(http, pages);
   http.use(problemHandler(log));
-  return { http, context, chores: choresOf(context, editions) };
+  return { http, context, jobs: jobsOf(context, editions) };
 }
 
 /** Express as it is before any route. */
@@ -216,7 +216,7 @@ function interfaceRoutes(
 }
 
 /** What has to happen by itself. */
-function choresOf(context: Context, editions: Editions): App['chores'] {
+function jobsOf(context: Context, editions: Editions): App['jobs'] {
   return [
     { name: 'hand in overdue attempts', every: 1_000, run: () => handInOverdue(context, editions) },
     { name: 'send letters', every: 2_000, run: () => sendLetters(context) },

@@ -123,7 +123,7 @@ async function main(): Promise<void> {
   server.keepAliveTimeout = 75_000;
   server.headersTimeout = 80_000;
   server.on('error', stopForPort);
-  const timers = await startChores(app);
+  const timers = await startJobs(app);
   server.listen(port, '127.0.0.1', () => {
     log.info({ port }, 'listening');
     process.send?.('ready');
@@ -156,27 +156,27 @@ async function freeBytes(folder: string): Promise<number> {
 }
 
 /** What should have happened while no server ran happens before the first visitor comes in; then each at its time. */
-async function startChores({ chores, context: { log } }: App): Promise<NodeJS.Timeout[]> {
+async function startJobs({ jobs, context: { log } }: App): Promise<NodeJS.Timeout[]> {
   const failing = new Set<string>();
-  // A chore that fails is tried again at its next turn; the database may be away for a while. It is said once.
-  const attempt = async ({ name, run }: App['chores'][number]) => {
+  // A job that fails is tried again at its next turn; the database may be away for a while. It is said once.
+  const attempt = async ({ name, run }: App['jobs'][number]) => {
     try {
       await run();
       failing.delete(name);
     } catch (error) {
       if (!failing.has(name))
-        log.warn({ chore: name, err: error }, 'a chore fails until further notice');
+        log.warn({ job: name, err: error }, 'a job fails until further notice');
       failing.add(name);
     }
   };
-  for (const chore of chores) await attempt(chore);
-  return chores.map((chore) => {
+  for (const job of jobs) await attempt(job);
+  return jobs.map((job) => {
     let busy = false;
     return setInterval(() => {
       if (busy) return;
       busy = true;
-      void attempt(chore).finally(() => (busy = false));
-    }, chore.every);
+      void attempt(job).finally(() => (busy = false));
+    }, job.every);
   });
 }
 

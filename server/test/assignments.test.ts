@@ -84,12 +84,12 @@ describe('who gets it', () => {
       studentIds: [b[2]!.id, b[0]!.id, d[3]!.id],
       link: false,
     };
-    const reckoned = await teacher.ok('POST', '/api/recipients', who);
+    const recipients = await teacher.ok('POST', '/api/recipients', who);
     // Two of the single students are in the group or the class already.
-    expect(reckoned.students).toBe(26 + 7 + 1);
-    expect(reckoned.accommodations).toContainEqual({ words: 'time ×1.5', students: 1 });
-    expect(reckoned.forms).toEqual([{ name: 'B', students: 1 }]);
-    expect(reckoned.has.map(({ title }) => title)).toContain('Percent and rates, second look');
+    expect(recipients.students).toBe(26 + 7 + 1);
+    expect(recipients.accommodations).toContainEqual({ words: 'time ×1.5', students: 1 });
+    expect(recipients.forms).toEqual([{ name: 'B', students: 1 }]);
+    expect(recipients.has.map(({ title }) => title)).toContain('Percent and rates, second look');
     const given = await giveTest(school, teacher, { change: { who } });
     expect(given.students).toBe(34);
     const lines = await rows<{ classId: number; n: number }>(
@@ -455,7 +455,7 @@ describe('changing what was given', () => {
     await teacher.ok('POST', `/api/assignments/${given.assignmentId}/stop`, {});
     expect(await deadline()).toBe(0);
     school.clock.now = start + 11_000;
-    await school.chores();
+    await school.jobs();
     expect((await lineOf(student, given.assignmentId))!.state).toBe('handed-in');
     const other = await school.student('6B', 17);
     expect((await other.post(attemptAt(given.assignmentId))).body.title).toBe('It has closed.');

@@ -116,7 +116,7 @@ async function sat() {
     });
     school.clock.now += 1_000;
   }
-  await school.chores();
+  await school.jobs();
   return { items, testId, assignmentId };
 }
 
@@ -128,7 +128,7 @@ beforeAll(async () => {
 test('most of the strong giving the same other answer puts a key in doubt: a number, a word, a set of choices', async () => {
   const { items } = await teacher.ok('GET', `/api/assignments/${work.assignmentId}/results`);
   const reasons = items.map(
-    ({ flags }) => flags.find(({ kind }) => kind === 'key-suspect')?.reason ?? null,
+    ({ flags }) => flags.find(({ kind }) => kind === 'possible-miskey')?.reason ?? null,
   );
   expect(reasons.slice(0, 2)).toEqual([
     '100 % of the 3 strongest students answered “.75”, only 0 % what the key takes.',

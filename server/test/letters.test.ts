@@ -47,15 +47,15 @@ describe('invitations by SMTP (RFC 5321, to the mail stand-in)', () => {
         rules: { ...plainRules, limitMinutes: 20 },
       },
     });
-    await school.chores();
+    await school.jobs();
     expect(await counted(given.assignmentId)).toEqual({ sent: 0, waiting: 27, failed: 0 });
     expect(school.log.splice(0)).toEqual([
       expect.stringMatching(/"err":\{"type":"Error".*a letter could not be sent/),
     ]);
     context.post = new SmtpPost(`smtp://127.0.0.1:${port(mail.smtp.server)}`, 'tests@b.test');
     school.clock.now += 60_000;
-    await school.chores();
-    await school.chores();
+    await school.jobs();
+    await school.jobs();
     expect(await counted(given.assignmentId)).toEqual({ sent: 27, waiting: 0, failed: 0 });
     expect(new Set(mail.letters.map(({ to }) => to)).size).toBe(27);
 
@@ -84,7 +84,7 @@ describe('invitations by SMTP (RFC 5321, to the mail stand-in)', () => {
   test('are sent once where two server processes share a database', async () => {
     const before = mail.letters.length;
     await giveTest(school, teacher, { change: { invite: true } });
-    const letters = school.app.chores.find(({ name }) => name === 'send letters')!;
+    const letters = school.app.jobs.find(({ name }) => name === 'send letters')!;
     await Promise.all([letters.run(), letters.run(), letters.run()]);
     expect(mail.letters.length).toBe(before + 27);
   });
@@ -95,11 +95,11 @@ describe('invitations by SMTP (RFC 5321, to the mail stand-in)', () => {
     const given = await giveTest(school, teacher, {
       change: { invite: true, opensAt: start + 3 * hour, visibleFrom: start + 2 * hour },
     });
-    await school.chores();
+    await school.jobs();
     expect(mail.letters.length).toBe(before);
     await teacher.ok('DELETE', `/api/assignments/${given.assignmentId}`);
     school.clock.now = start + 4 * hour;
-    await school.chores();
+    await school.jobs();
     expect(mail.letters.length).toBe(before);
     school.clock.now = start;
   });

@@ -167,7 +167,7 @@ test('the same answers are marked once for all who gave them; scores follow; a m
   );
   expect(log).toEqual([{ points: 3.5 }, { points: null }]);
   // The bank's item is known by what was marked, and by nothing before.
-  await school.chores();
+  await school.jobs();
   const { itemId } = results.items[0]!;
   expect((await teacher.ok('GET', `/api/items/${itemId}`)).item.facility).toEqual({
     value: 0.875,
@@ -179,7 +179,7 @@ test('the same answers are marked once for all who gave them; scores follow; a m
     comment: 'Say why twice.',
   });
   school.clock.now += 1_000;
-  await school.chores();
+  await school.jobs();
   expect((await teacher.ok('GET', `/api/items/${itemId}`)).item.facility).toEqual({
     value: 0.5,
     n: 1,
@@ -436,8 +436,8 @@ test('short answers that the key does not know are asked about once; what stays 
   const path = `/api/marking/${assignmentId}/${line!.entry}/${line!.part}/unknown` as const;
   const { answers } = await teacher.ok('GET', path);
   expect(answers).toEqual([
-    { spelling: 'average', said: 'average', students: 2, staysWrong: false },
-    { spelling: 'sum', said: 'sum', students: 1, staysWrong: false },
+    { spelling: 'average', responseText: 'average', students: 2, staysWrong: false },
+    { spelling: 'sum', responseText: 'sum', students: 1, staysWrong: false },
   ]);
   await teacher.ok('PUT', path, { spellings: ['sum'], wrong: true });
   expect((await mine())[0]!.answers).toBe(1);

@@ -1,6 +1,6 @@
 import type { SittingPart } from '@oaken/core/items';
 import { fromJson, row, rows } from './support/sql';
-import { readEdition, readStored, reckon } from '../src/rescoring/reckoning';
+import { readEdition, readStored, compute } from '../src/rescoring/computing';
 import { renewFigures } from '../src/figures/renew';
 import {
   answer,
@@ -344,7 +344,7 @@ test('rescoring with the same key changes nothing, in everything that the demons
   );
   for (const { id, editionId, rules } of given) {
     const stored = await readStored(school.database, id, fromJson(rules));
-    const { lines, counted } = reckon(stored, await readEdition(school.database, editionId));
+    const { lines, counted } = compute(stored, await readEdition(school.database, editionId));
     const kept = await rows<{ attempt: number; entry: string; points: number }>(
       school.database,
       'SELECT s.attempt_id AS attempt, s.entry_id AS entry, s.points FROM attempts t JOIN scores s ON s.attempt_id = t.id WHERE t.assignment_id = :id ORDER BY s.attempt_id, s.entry_id',

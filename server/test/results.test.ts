@@ -344,7 +344,7 @@ test('one student’s work with its history, and as PDF with every word in it', 
     reason: 'Helped a neighbour — très bien',
   });
   const work = await teacher.ok('GET', `${sitting.path}/students/${id}`);
-  expect(work.entries.map(({ said, points }) => [said, points])).toEqual([
+  expect(work.entries.map(({ responseText, points }) => [responseText, points])).toEqual([
     ['a', 1],
     ['a', 1],
     ['b', 0],
@@ -625,7 +625,7 @@ test('what was not reached counts for a standard as it does in the score', async
   });
   const start = school.clock.now;
   school.clock.now = attempt.deadlineAt! + 60_000;
-  await school.chores();
+  await school.jobs();
   const { students, left } = await (
     await school.staff('holloway')
   ).ok('GET', `/api/assignments/${given.assignmentId}/results`);

@@ -85,7 +85,7 @@ describe('finding', () => {
   });
 
   test('observed facility follows what was handed in', async () => {
-    await school.chores();
+    await school.jobs();
     const known = (await search('words=notebooks')).items[0]!;
     const seen = await rows<{ share: number }>(
       school.database,
@@ -333,7 +333,7 @@ describe('results', () => {
     const results = await teacher.ok('GET', '/api/assignments/1/results');
     const flags = (kind: string) =>
       results.items.filter((item) => item.flags.some((flag) => flag.kind === kind));
-    expect(flags('key-suspect').map((item) => item.content!.stem)).toEqual([
+    expect(flags('possible-miskey').map((item) => item.content!.stem)).toEqual([
       expect.stringContaining('seventh graders'),
     ]);
     expect(flags('tempting-choice').map((item) => item.content!.stem)).toEqual([

@@ -110,7 +110,7 @@ describe('the clock is the server’s', () => {
         detail: 'What was saved before counts.',
       }),
     ]);
-    await school.chores();
+    await school.jobs();
     const after = await row<{ by: string; at: Date; responses: string }>(
       school.database,
       'SELECT t.handed_in_by AS `by`, t.handed_in_at AS at, r.responses FROM attempts t JOIN answers r ON r.attempt_id = t.id WHERE t.id = :id',
@@ -408,7 +408,7 @@ describe('answers that arrive after the end', () => {
     const { assignmentId, attempt, written, save, stored } = await sittingAt(0);
     const end = attempt.deadlineAt;
     school.clock.now = end! + 15 * 60_000;
-    await school.chores();
+    await school.jobs();
     // Without a word of when, or written after the end, or before it was begun: too late.
     for (const currentSave of [written(1), written(1, end! + 1), written(1, start - 1)])
       expect((await save(currentSave)).status).toBe(409);
@@ -437,7 +437,7 @@ describe('answers that arrive after the end', () => {
     const released = { ...plainRules, release: { ...plainRules.release, marks: 'after-closing' } };
     const other = await sittingAt(2, { closesAt: start + 30 * 60_000, rules: released });
     school.clock.now = other.attempt.deadlineAt! + 60_000;
-    await school.chores();
+    await school.jobs();
     // The window of the others is still open, so nothing is out.
     expect((await other.save(other.written(1, other.attempt.deadlineAt! - 1))).status).toBe(200);
     school.clock.now = start + 31 * 60_000;
@@ -501,7 +501,7 @@ describe('answers that arrive after the end', () => {
     const rules = { lateAnswers: undefined };
     const sitting = await sittingAt(4, { rules });
     school.clock.now = sitting.attempt.deadlineAt! + 60_000;
-    await school.chores();
+    await school.jobs();
     const writtenAt = sitting.attempt.deadlineAt! - 5_000;
     expect((await sitting.save(sitting.written(1, writtenAt))).body.stored).toEqual([
       expect.objectContaining({ number: 1 }),
@@ -536,7 +536,7 @@ describe('answers that arrive after the end', () => {
     const start = school.clock.now;
     const [looked, none] = [await sittingAt(5, late('review')), await sittingAt(6, late('refuse'))];
     school.clock.now = none.attempt.deadlineAt! + 60_000;
-    await school.chores();
+    await school.jobs();
     expect((await none.save(none.written(1, none.attempt.deadlineAt! - 1_000))).status).toBe(409);
     await looked.save(looked.written(1, looked.attempt.deadlineAt! - 1_000));
     const student = await studentOf(looked.attempt.id);
@@ -564,7 +564,7 @@ describe('answers that arrive after the end', () => {
     school.clock.now = sitting.attempt.deadlineAt! - 60_000;
     await sign();
     school.clock.now = sitting.attempt.deadlineAt! + 30_000;
-    await school.chores();
+    await school.jobs();
     expect(
       (await sitting.save(sitting.written(1, sitting.attempt.deadlineAt! - 30_000))).status,
     ).toBe(200);
@@ -585,7 +585,7 @@ describe('answers that arrive after the end', () => {
         });
       for (; school.clock.now < sitting.attempt.deadlineAt! + 30_000; school.clock.now += 8_000)
         await sign();
-      await school.chores();
+      await school.jobs();
       await sign();
       expect(
         (await sitting.save(sitting.written(1, sitting.attempt.deadlineAt! - 60_000))).status,

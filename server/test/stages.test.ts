@@ -127,7 +127,7 @@ describe('each item with a time of its own', () => {
     expect([last.course!.next, last.deadlineAt]).toEqual([null, school.clock.now + minute]);
     expect((await next(5)).status).toBe(409);
     pass(minute + 11 * second);
-    await school.chores();
+    await school.jobs();
     expect(await line()).toMatchObject({
       handedInAt: new Date(last.deadlineAt!),
       by: 'server',

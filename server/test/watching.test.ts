@@ -201,7 +201,7 @@ describe('from there', () => {
     ).toHaveLength(1);
     // Long over by the clock that stood still, and yet not handed in.
     pass(30 * minute);
-    await school.chores();
+    await school.jobs();
     expect(await act('resume')).toEqual({ students: 1 });
     expect((await here()).deadlineAt).toBe(attempt.deadlineAt! + 40 * minute);
     expect((await again()).body.deadlineAt).toBe(attempt.deadlineAt! + 40 * minute);

@@ -10,7 +10,7 @@ const cell = (change: Partial<Cell> = {}) =>
     points: 1,
     needsMarking: false,
     excused: false,
-    said: '3/4',
+    responseText: '3/4',
     tries: 0,
     ...change,
   }) as Cell;
@@ -35,10 +35,10 @@ describe('aloud', () => {
 
   test.each([
     ['what was earned, and the answer', {}, {}, '1 of 2, “3/4”'],
-    ['that nothing was answered', { said: '', points: 0 }, {}, '0 of 2, no answer'],
+    ['that nothing was answered', { responseText: '', points: 0 }, {}, '0 of 2, no answer'],
     ['that it was not reached', { share: null }, {}, 'not reached'],
     ['that it waits', { needsMarking: true }, {}, 'waits to be marked'],
-    ['that it does not count', { excused: true, said: '' }, {}, 'does not count'],
+    ['that it does not count', { excused: true, responseText: '' }, {}, 'does not count'],
     ['tries of a practice', { tries: 3 }, {}, '1 of 2, “3/4”, 3 tries'],
     ['that an opinion gives no points', {}, { asks: 'opinion' }, 'gives no points, “3/4”'],
     ['what is only read', {}, { asks: 'nothing' }, 'to read'],

@@ -40,7 +40,7 @@ test('what is said is all of it, so that a sign that is lost loses nothing', () 
 test('what was heard is not said again', () => {
   pass(300);
   time.count('e1');
-  time.said(time.toSay());
+  time.told(time.toSay());
   expect([time.waits, time.toSay()]).toEqual([false, []]);
 });
 
@@ -50,6 +50,6 @@ test('what was spent while a sign was on its way is said with the next one', () 
   const sent = time.toSay();
   pass(50);
   time.count('e1');
-  time.said(sent);
+  time.told(sent);
   expect(time.toSay()).toEqual([{ entry: 'e1', ms: 350 }]);
 });

@@ -38,7 +38,7 @@ export const readAgreement = endpoint({
             attemptId: id,
             student: z.string(),
             response: z.unknown(),
-            said: z.string(),
+            responseText: z.string(),
             first: side,
             second: side,
             /** What was settled upon; null while it is not. */

@@ -17,7 +17,7 @@ export const readUnknown = endpoint({
     answers: z.array(
       z.object({
         spelling: z.string(),
-        said: z.string(),
+        responseText: z.string(),
         students: z.number(),
         staysWrong: z.boolean(),
       }),

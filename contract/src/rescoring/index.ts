@@ -69,7 +69,7 @@ export const lookAhead = endpoint({
   largest: roomy,
   body: change,
   answer: z.object({
-    /** The edition that this was reckoned from; making the rescore says it again. */
+    /** The edition that this was computed from; making the rescore says it again. */
     edition: id,
     words: z.array(z.string()),
     /** Attempts that would be scored anew. */

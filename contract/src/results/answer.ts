@@ -45,7 +45,7 @@ export const itemResult = z.object({
   itemTotal: figure,
   upperLower: figure,
   band: z.string().nullable(),
-  alphaWithout: figure,
+  alphaIfItemDeleted: figure,
   /** For the first part that has choices. */
   options: z.array(optionResult),
   /** First answers that earned nothing in their part, the same ones together, most frequent first. */
@@ -73,7 +73,7 @@ const cell = z
     /** Share earned; null where not reached, excused or left out. */
     share: z.number().nullable(),
     points: z.number(),
-    said: z.string(),
+    responseText: z.string(),
     /** A teacher has still to mark it. */
     needsMarking: z.boolean(),
     excused: z.boolean().optional(),

@@ -249,11 +249,11 @@ export const itemColumns = [
     value: (item) => four(item.itemRest),
   },
   {
-    id: 'alphaWithout',
+    id: 'alphaIfItemDeleted',
     name: 'Alpha if item deleted',
     isFigure: true,
     usual: false,
-    value: (item) => four(item.alphaWithout),
+    value: (item) => four(item.alphaIfItemDeleted),
   },
   {
     id: 'time',

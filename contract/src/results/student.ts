@@ -35,7 +35,7 @@ export const studentWork = z.object({
       /** Points, an opinion that cannot be wrong, or nothing but to be read. */
       asks: z.enum(['points', 'opinion', 'nothing']),
       standards: z.array(z.string()),
-      said: z.string(),
+      responseText: z.string(),
       /** The first answer of a practice, where it was another one. */
       first: z.string().nullable(),
       right: z.array(z.string()),

@@ -25,7 +25,7 @@ export interface ItemFigures {
   itemRest: Figure;
   /** Upper-lower D, -1 to 1. */
   upperLower: Figure;
-  alphaWithout: Figure;
+  alphaIfItemDeleted: Figure;
   options: OptionFigures[];
 }
 
@@ -51,7 +51,7 @@ export function figuresOf(sitting: Sitting, item: ItemSums, i: number): ItemFigu
     ),
     itemRest: restCorrelation(sitting.table, item),
     upperLower: upperLower(sitting, item, upper, lower),
-    alphaWithout: alphaWithout(sitting, item),
+    alphaIfItemDeleted: alphaIfItemDeleted(sitting, item),
     options: item.options.map((_, place) => optionFigures(item, place, upper, lower)),
   };
 }
@@ -96,7 +96,7 @@ function upperLower(
 }
 
 /** Alpha of the test without the item. */
-function alphaWithout({ table, sums, squares }: Sitting, item: ItemSums): Figure {
+function alphaIfItemDeleted({ table, sums, squares }: Sitting, item: ItemSums): Figure {
   const { items: k, differing } = table;
   const { students: n, t, tt } = sums;
   if (differing) return noFigure(reasons.differentItems);

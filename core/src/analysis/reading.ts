@@ -29,7 +29,7 @@ export function caution(n: number): string | null {
 
 export interface Flag {
   kind:
-    | 'key-suspect'
+    | 'possible-miskey'
     | 'two-right'
     | 'tempting-choice'
     | 'no-discrimination'
@@ -102,8 +102,8 @@ function rightAsWell(key: Seen | undefined, wrong: readonly Seen[]): Seen | unde
 
 type Sign = (evidence: Evidence) => Flag | null;
 
-const keySuspect: Sign = ({ key, drawsStrong, groupSize, shared }) => {
-  const sign = { kind: 'key-suspect' as const, title: 'Key may be wrong' };
+const possibleMiskey: Sign = ({ key, drawsStrong, groupSize, shared }) => {
+  const sign = { kind: 'possible-miskey' as const, title: 'Key may be wrong' };
   if (key && drawsStrong)
     return {
       ...sign,
@@ -193,7 +193,7 @@ const unusedChoice: Sign = ({ figures: { n }, wrong }) => {
 
 /** Most urgent first. */
 const signs: readonly Sign[] = [
-  keySuspect,
+  possibleMiskey,
   twoRight,
   temptingChoice,
   noDiscrimination,

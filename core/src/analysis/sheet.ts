@@ -26,7 +26,7 @@ export interface SheetItem {
   facility: number | null;
   itemTotal: number | null;
   itemRest: number | null;
-  alphaWithout: number | null;
+  alphaIfItemDeleted: number | null;
   d27: number | null;
   /** Only with a key, by the letters of the answers; an omitted answer is none. */
   options: SheetOption[];
@@ -137,7 +137,7 @@ function figuresOf(
     facility: figure('facility', figures.facility),
     itemTotal: figure('itemTotal', figures.itemTotal),
     itemRest: figure('itemRest', figures.itemRest),
-    alphaWithout: figure('alphaWithout', figures.alphaWithout),
+    alphaIfItemDeleted: figure('alphaIfItemDeleted', figures.alphaIfItemDeleted),
     d27: figure('d27', figures.upperLower),
     options,
     flags: flagsOf(figures, shownAnswers(item, answers), groupSize),

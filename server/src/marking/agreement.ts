@@ -82,7 +82,7 @@ export async function readAgreement(
           attemptId: answer.attemptId,
           student: answer.name,
           response: answerTo(part, answer.responses),
-          said: kindOf(part).inWords(part, answerTo(part, answer.responses) as never),
+          responseText: kindOf(part).inWords(part, answerTo(part, answer.responses) as never),
           first: { points: points.first, comment: a.comment },
           second: { points: points.second, comment: b.comment },
           settled: b.settledAt === null ? null : a.points,

@@ -28,7 +28,7 @@ const longestSpelling = 200;
 
 interface Unknown {
   spelling: string;
-  said: string;
+  responseText: string;
   students: number;
 }
 
@@ -42,7 +42,7 @@ function unknownIn({ entry, part }: Handed, answers: Answered[]): Unknown[] {
     const spelling = sameSpelling(response).slice(0, longestSpelling);
     const held = unknownAnswers.get(spelling);
     if (held) held.students++;
-    else unknownAnswers.set(spelling, { spelling, said: response.trim(), students: 1 });
+    else unknownAnswers.set(spelling, { spelling, responseText: response.trim(), students: 1 });
   }
   return [...unknownAnswers.values()].sort((a, b) => b.students - a.students);
 }

@@ -18,7 +18,7 @@ import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import { invalid, notFound } from '../problems/problem';
 import { insistOnItemWording } from '../wording';
-import { figuresOf, readEdition, readStored, reckon, type Reckoning } from './reckoning';
+import { figuresOf, readEdition, readStored, compute, type Computed } from './computing';
 
 type Change = BodyOf<typeof api.lookAhead>;
 
@@ -95,7 +95,7 @@ async function readNames({ models }: Database, assignmentId: number) {
 }
 
 /** Each student's worth before and after. */
-export function worths(before: Reckoning, after: Reckoning) {
+export function worths(before: Computed, after: Computed) {
   return [...before.counted].map(([studentId, old]) => {
     const made = valueOf(after.counted, studentId);
     const worth = ({ attempt, points }: typeof old) => ({ points, maxPoints: attempt.maxPoints });
@@ -114,7 +114,7 @@ export async function lookAhead(
   const edition = await readEdition(database, assignment.editionId);
   const { after, words } = await changed(edition, change);
   const stored = await readStored(database, assignmentId, assignment.rules);
-  const [old, made] = [reckon(stored, edition), reckon(stored, after)];
+  const [old, made] = [compute(stored, edition), compute(stored, after)];
   const names = await readNames(database, assignmentId);
   const { show, bands } = assignment.rules.release;
   const effect = effectOf(worths(old, made), show === 'band' ? bands : []);

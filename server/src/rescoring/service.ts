@@ -13,7 +13,7 @@ import { type Database, toMillis } from '../database/connect';
 import { notFound, problem } from '../problems/problem';
 import { changed, find, type Rescoreable, worths } from './changing';
 import { writeWorths } from './queries';
-import { readEdition, readStored, reckon } from './reckoning';
+import { readEdition, readStored, compute } from './computing';
 
 /** What the whole is worth; of a draw its number of items. */
 const pointsOf = ({ sections }: Edition) =>
@@ -65,10 +65,10 @@ export async function rescore(
   transaction: Transaction,
 ): Promise<{ attempts: number; gained: number; lost: number }> {
   const stored = await readStored(database, assignment.id, assignment.rules, transaction);
-  const old = reckon(stored, await readEdition(database, assignment.editionId, transaction));
-  const made = reckon(stored, edition);
+  const old = compute(stored, await readEdition(database, assignment.editionId, transaction));
+  const made = compute(stored, edition);
   const was = new Map(old.lines.map((line) => [line.id, line]));
-  // Only what differs is written; everything is reckoned.
+  // Only what differs is written; everything is computed.
   const differing = made.lines.flatMap(({ id, scores }) => {
     const before = valueOf(was, id).scores;
     const entryScores = scores.filter(

@@ -77,7 +77,7 @@ export function itemResults(
       itemTotal: itemFigures.itemTotal,
       upperLower,
       band: upperLower.value === null ? null : discriminationBand(upperLower.value),
-      alphaWithout: itemFigures.alphaWithout,
+      alphaIfItemDeleted: itemFigures.alphaIfItemDeleted,
       options: options.map((option, o) => ({ ...option, ...elementAt(itemFigures.options, o) })),
       wrongAnswers: wrongAnswers(gathered, finished, entry, looks),
       blank: finished.filter(
@@ -132,7 +132,7 @@ function aloneIn(
     itemRest: leftOut,
     itemTotal: leftOut,
     upperLower: leftOut,
-    alphaWithout: leftOut,
+    alphaIfItemDeleted: leftOut,
   };
 }
 
@@ -154,7 +154,7 @@ function unscoredIn(
     itemTotal: noPoints,
     itemRest: noPoints,
     upperLower: noPoints,
-    alphaWithout: noPoints,
+    alphaIfItemDeleted: noPoints,
     options: counts.map(({ n }) => ({
       n,
       share: answered.length > 0 ? n / answered.length : 0,

@@ -37,7 +37,7 @@ export interface Given {
 }
 
 export interface Look {
-  said: string;
+  responseText: string;
   given: Given[];
   blank: boolean;
   /** What earned nothing in its part. */
@@ -74,7 +74,7 @@ function look(entry: EditionEntry, responses: Responses): Look {
       if (index >= 0) chosen |= 1 << index;
     }
   return {
-    said: responsesInWords(content, responses),
+    responseText: responsesInWords(content, responses),
     given: content.parts.flatMap((part, place) =>
       givenTo(part, responses, elementAt(parts, place)),
     ),

@@ -191,7 +191,7 @@ function writeAnswers(paper: Paper, work: StudentWork): void {
     const earned = earnedInWords(entry);
     paper.say(`Question ${place + 1}${earned ? `, ${earned}` : ''}`, { font: 'bold', gap: 1 });
     paper.say(plainText(entry.stem));
-    paper.say(`Answer: ${entry.said || 'none'}`, { indent: 12 });
+    paper.say(`Answer: ${entry.responseText || 'none'}`, { indent: 12 });
     for (const right of entry.right) paper.say(`Right: ${right}`, { indent: 12, colour: faded });
     for (const { comment } of entry.comments)
       if (comment !== '') paper.say(`Teacher: ${comment}`, { indent: 12, font: 'bold' });

@@ -149,8 +149,8 @@ function ofMarked(
   if (marked.length === finished.length) return all;
   const whole = analyse(tableOf({ scoresOf: scoresIn(gathered), entries: counting }, marked));
   const items = all.items.map((item, index) => {
-    const { itemRest, itemTotal, upperLower, alphaWithout } = elementAt(whole.items, index);
-    return { ...item, itemRest, itemTotal, upperLower, alphaWithout };
+    const { itemRest, itemTotal, upperLower, alphaIfItemDeleted } = elementAt(whole.items, index);
+    return { ...item, itemRest, itemTotal, upperLower, alphaIfItemDeleted };
   });
   return { ...whole, items };
 }
@@ -265,7 +265,7 @@ function cellOf(
   return {
     share: score.reached && !excused && entry.points > 0 ? score.points / entry.points : null,
     points: score.points,
-    said: looks.of(entry, answerTo(gathered, attemptId, entry)).said,
+    responseText: looks.of(entry, answerTo(gathered, attemptId, entry)).responseText,
     needsMarking: score.needsMarking,
     ...(excused && { excused }),
     ...(tries > 1 && { tries }),

@@ -128,7 +128,7 @@ function itemOf(
     itemTotal: item.itemTotal,
     upperLower: item.upperLower,
     band: item.upperLower.value === null ? null : discriminationBand(item.upperLower.value),
-    alphaWithout: item.alphaWithout,
+    alphaIfItemDeleted: item.alphaIfItemDeleted,
     options: options.map((option, o) => ({ ...option, ...elementAt(item.options, o) })),
     wrongAnswers: answers
       .filter((answer) => answer !== key)
@@ -181,7 +181,7 @@ function studentOf(
       return {
         share: maxPoints > 0 ? earned / maxPoints : null,
         points: earned,
-        said: elementAt(cells, row),
+        responseText: elementAt(cells, row),
         needsMarking: false,
       };
     }),

@@ -128,7 +128,7 @@ function entryWork(
     stem: content.stem,
     asks: asksFor(content),
     standards: entry.standards,
-    said: text,
+    responseText: text,
     first: first === text ? null : first,
     right: rightInWords(content),
     points: score?.points ?? null,

@@ -61,7 +61,7 @@ export class FlaggedItems {
     const { items } = await readResults(this.database, me, assignmentId, time);
     const words = items.flatMap(({ number, flags }) => {
       const serious = flags.find(
-        ({ kind }) => kind === 'key-suspect' || kind === 'tempting-choice',
+        ({ kind }) => kind === 'possible-miskey' || kind === 'tempting-choice',
       );
       const [first] = flags;
       return serious && first ? [`item ${number} (${first.title.toLowerCase()})`] : [];

@@ -114,7 +114,7 @@ export interface School {
   /** The student with a place in a class's list, from 0. */
   student(className: string, index: number): Promise<Visitor>;
   /** Everything that has to happen by itself, once. */
-  chores(): Promise<void>;
+  jobs(): Promise<void>;
   close(): Promise<void>;
 }
 
@@ -185,8 +185,8 @@ export async function openSchool({
       const { id } = list.students.find((student) => student.name === name)!;
       return client.signIn(client.post('/api/session/student', { code, studentId: id, passcode }));
     },
-    async chores() {
-      for (const { run } of app.chores) await run();
+    async jobs() {
+      for (const { run } of app.jobs) await run();
     },
     async close() {
       await new Promise((done) => {

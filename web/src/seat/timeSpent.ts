@@ -30,7 +30,7 @@ export class TimeSpent {
   }
 
   /** The server has heard it. What was spent meanwhile is said with the next sign. */
-  said(times: readonly { entry: string; ms: number }[]): void {
+  told(times: readonly { entry: string; ms: number }[]): void {
     for (const { entry, ms } of times) if (this.of(entry) === ms) this.unsaid.delete(entry);
   }
 }

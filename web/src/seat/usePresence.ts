@@ -72,7 +72,7 @@ export function usePresence(attempt: Ref<AttemptAnswer | null>, events: Events) 
     // What could not be said now is said with the next sign.
     if (!answer) return;
     left -= leaves;
-    time.said(spent);
+    time.told(spent);
     hear(current, answer);
   }
 

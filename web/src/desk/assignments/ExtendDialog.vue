@@ -18,7 +18,7 @@ const props = defineProps<{
   studentIds: number[] | null;
   students: number;
 }>();
-const emit = defineEmits<{ done: [said: string] }>();
+const emit = defineEmits<{ done: [sentence: string] }>();
 const session = useSession();
 const words = useWords();
 const usualMinutes = [5, 10, 15];

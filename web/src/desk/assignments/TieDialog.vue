@@ -10,7 +10,7 @@ import { fullName, type RosterRow } from '../classes/useClass';
 
 const guest = defineModel<Assigned | null>({ required: true });
 const props = defineProps<{ assignmentId: number }>();
-const emit = defineEmits<{ done: [said: string] }>();
+const emit = defineEmits<{ done: [sentence: string] }>();
 const classes = ref<ClassRow[]>([]);
 const classId = ref(0);
 const roster = ref<RosterRow[]>([]);

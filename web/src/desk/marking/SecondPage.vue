@@ -202,7 +202,7 @@ const left = computed(
             <p>
               <b>{{ line.student }}</b>
             </p>
-            <p class="said">{{ line.said }}</p>
+            <p class="said">{{ line.responseText }}</p>
             <ul>
               <li>
                 You: <b>{{ pointsText(line.first.points) }}</b>

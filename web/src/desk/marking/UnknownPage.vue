@@ -74,15 +74,15 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
             <tr
               v-for="answer in open"
               :key="answer.spelling"
-              :class="{ here: chosen === answer.said }"
+              :class="{ here: chosen === answer.responseText }"
             >
               <td>
-                <b>{{ answer.said }}</b>
+                <b>{{ answer.responseText }}</b>
               </td>
               <td class="figures">{{ answer.students }}</td>
               <td class="acts">
                 <template v-if="unknown.mayDecide">
-                  <button type="button" class="word" @click="consider(answer.said)">
+                  <button type="button" class="word" @click="consider(answer.responseText)">
                     Counts as right …
                   </button>
                   <button type="button" class="word" @click="leaveWrong([answer.spelling], true)">
@@ -109,8 +109,8 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
           <summary>{{ count(decided.length, 'answer') }} that stay wrong</summary>
           <ul>
             <li v-for="answer in decided" :key="answer.spelling">
-              {{ answer.said }} <span class="faded">{{ count(answer.students, 'student') }}</span>
-              {{ ' '
+              {{ answer.responseText }}
+              <span class="faded">{{ count(answer.students, 'student') }}</span> {{ ' '
               }}<button
                 v-if="unknown.mayDecide"
                 type="button"

@@ -95,9 +95,9 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
       </p>
       <p class="faded small">
         {{ item.n }} reached it, {{ item.blank }} left it blank. Item-total
-        {{ figureText(item.itemTotal) }}; alpha without it {{ figureText(item.alphaWithout) }}.
-        Strong and weak: the {{ results.groupSize }} students with the highest and lowest totals (27
-        %).
+        {{ figureText(item.itemTotal) }}; alpha without it
+        {{ figureText(item.alphaIfItemDeleted) }}. Strong and weak: the
+        {{ results.groupSize }} students with the highest and lowest totals (27 %).
       </p>
     </div>
   </div>

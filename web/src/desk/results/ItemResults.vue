@@ -83,7 +83,7 @@ function withoutBars({ asks, content }: ItemResult): string {
     <tbody>
       <template v-for="item in sorted" :key="item.entry">
         <tr
-          :class="{ flagged: item.flags.some(({ kind }) => kind === 'key-suspect') }"
+          :class="{ flagged: item.flags.some(({ kind }) => kind === 'possible-miskey') }"
           :data-item="item.number"
         >
           <td class="figures">{{ item.number }}</td>
@@ -242,10 +242,10 @@ th[aria-sort='descending'] button::after {
   border-left: 3px solid var(--partial);
   padding-left: 8px;
 }
-.key-suspect {
+.possible-miskey {
   border-left-color: var(--low);
 }
-.key-suspect b {
+.possible-miskey b {
   color: var(--low);
 }
 .notes p {

@@ -193,7 +193,7 @@ async function rate(standard: Standard, studentId: number, event: Event): Promis
       </tbody>
     </table>
     <p v-if="standards?.standards.length" class="faded small note">
-      The interval is reckoned over the items, not over the answers: a standard is wider than the
+      The interval is computed over the items, not over the answers: a standard is wider than the
       few items that were asked. Ratings from 1 to 4 are your own, and only staff see them.
     </p>
   </div>

@@ -52,7 +52,7 @@ const settledWords = {
     </h3>
     <RichText :html="entry.stem" />
     <p class="said">
-      <b v-if="entry.asks !== 'nothing'">{{ entry.said || 'No answer' }}</b>
+      <b v-if="entry.asks !== 'nothing'">{{ entry.responseText || 'No answer' }}</b>
       <span v-if="entry.first !== null" class="faded">
         · first: {{ entry.first || 'no answer' }}</span
       >

@@ -19,7 +19,7 @@ export function cellFigure(cell: Cell, figure: BoxFigure): string | undefined {
 /** One sentence for who cannot see the box. */
 export function cellWords(name: string, item: Item, cell: Cell): string {
   const about = `${name}, item ${item.number}`;
-  const quoted = cell.said ? `, “${cell.said}”` : '';
+  const quoted = cell.responseText ? `, “${cell.responseText}”` : '';
   if (cell.excused) return `${about}: does not count${quoted}`;
   if (item.asks === 'nothing') return `${about}: to read`;
   if (item.asks === 'opinion') return `${about}: gives no points${quoted}`;

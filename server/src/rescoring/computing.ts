@@ -60,13 +60,13 @@ interface Line extends Sums {
   scores: EntryScore[];
 }
 
-export interface Reckoning {
+export interface Computed {
   lines: Line[];
   /** By student: which attempt counts, and with how many points. */
   counted: Map<number, { attempt: Line; points: number }>;
 }
 
-export function reckon({ rules, attempts, recordOf }: Stored, edition: Edition): Reckoning {
+export function compute({ rules, attempts, recordOf }: Stored, edition: Edition): Computed {
   const lines = attempts.map((attempt): Line => {
     const record = recordOf(attempt.id);
     const scores = scoresOf(edition, attempt, record, rules, attempt.handedInBy !== 'student');
@@ -104,7 +104,7 @@ export interface ClassFigures {
 
 /** The class's figures under an edition: of the attempts that count, without those that are excused. */
 export function figuresOf(
-  { counted }: Reckoning,
+  { counted }: Computed,
   { attempts }: Stored,
   edition: Edition,
 ): ClassFigures {
