@@ -174,7 +174,7 @@ test('texts are marked by key, the same ones together, undone, and read by the s
   await colleague.context().close();
   await page.reload();
   await expect(page.getByRole('row', { name: 'The same points 2' })).toBeVisible();
-  await expectAccessible('second reader', page);
+  await expectAccessible('second marker', page);
   await page.getByRole('button', { name: 'Take 2' }).click();
   await expect(page.getByText('All differences are settled.')).toBeVisible();
 

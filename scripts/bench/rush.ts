@@ -135,7 +135,7 @@ async function sit(n: number, from: number): Promise<void> {
         'sign',
         ask(
           'POST',
-          `/api/seat/attempts/${attempt.id}/here`,
+          `/api/seat/attempts/${attempt.id}/heartbeat`,
           n,
           JSON.stringify({
             entry: entries[index % entries.length],

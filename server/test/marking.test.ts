@@ -300,7 +300,7 @@ test('a guide with levels: points are their sum, and the student reads which lev
   ]);
 });
 
-test('a second reader sees neither names nor marks; agreement is that of the blind marks, also after settling', async () => {
+test('a second marker sees neither names nor marks; agreement is that of the blind marks, also after settling', async () => {
   const { students, path, scores } = await handedIn(['One.', 'Two.', 'Three.'], 12);
   const ids = students.map(({ attemptId }) => attemptId);
   const mark = (index: number, points: number, version = 0) => ({
@@ -310,16 +310,16 @@ test('a second reader sees neither names nor marks; agreement is that of the bli
   });
   for (const [index, points] of [4, 2, 0].entries())
     await teacher.ok('PUT', path, mark(index, points));
-  const { colleagues, reading: none } = await teacher.ok('GET', `${path}/second`);
+  const { colleagues, secondMarking: none } = await teacher.ok('GET', `${path}/second`);
   expect(none).toBeNull();
   const colleague = colleagues.find(({ name }) => /Lindqvist/.test(name))!.accountId;
-  await teacher.ok('PUT', `${path}/second`, { reader: colleague });
+  await teacher.ok('PUT', `${path}/second`, { secondMarker: colleague });
   const other = await school.staff('lindqvist');
   const { seconds } = await other.ok('GET', '/api/marking');
   expect(seconds).toEqual([
-    expect.objectContaining({ title: 'Tides', left: 3, askedBy: 'Maren Holloway' }),
+    expect.objectContaining({ title: 'Tides', left: 3, requestedBy: 'Maren Holloway' }),
   ]);
-  const blind = `/api/second-readings/${seconds[0]!.readingId}` as const;
+  const blind = `/api/second-markings/${seconds[0]!.secondMarkingId}` as const;
   expect((await teacher.get(blind)).status).toBe(404);
   const work = await other.ok('GET', blind);
   expect(work.answers.map(({ student, mark: currentMark }) => [student, currentMark])).toEqual([
@@ -335,21 +335,21 @@ test('a second reader sees neither names nor marks; agreement is that of the bli
     [2, 0],
     [0, 0],
   ]);
-  const { reading } = await teacher.ok('GET', `${path}/second`);
+  const { secondMarking } = await teacher.ok('GET', `${path}/second`);
   // By hand: chance agreement (1*1 + 0 + 0 + 1*1) / 9 over 4, 2 | 3, 0 gives 1 - (1/3) / (7/9).
-  expect([reading!.n, reading!.same, reading!.kappa.value]).toEqual([
+  expect([secondMarking!.n, secondMarking!.same, secondMarking!.kappa.value]).toEqual([
     3,
     2,
     expect.closeTo(4 / 7, 9),
   ]);
-  expect(reading!.differences).toEqual([
+  expect(secondMarking!.differences).toEqual([
     expect.objectContaining({
       first: { points: 2, comment: 'first 1' },
       second: { points: 3, comment: 'second' },
-      settled: null,
+      adjudicated: null,
     }),
   ]);
-  await teacher.ok('POST', `${path}/second/settle`, {
+  await teacher.ok('POST', `${path}/second/adjudicate`, {
     attemptId: ids[1],
     version: 1,
     points: 3,
@@ -360,15 +360,15 @@ test('a second reader sees neither names nor marks; agreement is that of the bli
     [3, 0],
     [0, 0],
   ]);
-  const after = (await teacher.ok('GET', `${path}/second`)).reading;
-  expect([after!.kappa.value, after!.differences[0]!.settled]).toEqual([
+  const after = (await teacher.ok('GET', `${path}/second`)).secondMarking;
+  expect([after!.kappa.value, after!.differences[0]!.adjudicated]).toEqual([
     expect.closeTo(4 / 7, 9),
     3,
   ]);
   expect((await other.send('PUT', blind, mark(1, 1, 1))).body.title).toBe(
     'This one is settled already.',
   );
-  expect((await teacher.send('PUT', `${path}/second`, { reader: null })).body.title).toMatch(
+  expect((await teacher.send('PUT', `${path}/second`, { secondMarker: null })).body.title).toMatch(
     'has begun to mark.',
   );
 });

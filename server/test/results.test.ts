@@ -156,7 +156,7 @@ async function sat(all: string[][], from: number, change: Record<string, unknown
         }),
       );
       school.clock.now += 20_000;
-      await student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, {
+      await student.ok('POST', `/api/seat/attempts/${attempt.id}/heartbeat`, {
         entry: entries[0]!.id,
         hidden: false,
         left: 0,
@@ -192,7 +192,7 @@ test('which attempt is read: the counting, the best, latest, first, their mean, 
   const [currentStudent] = students;
   await currentStudent!.student.send(
     'POST',
-    `/api/seat/attempts/${currentStudent!.attemptId}/here`,
+    `/api/seat/attempts/${currentStudent!.attemptId}/heartbeat`,
     {
       entry: currentStudent!.entries[0]!.id,
       hidden: false,

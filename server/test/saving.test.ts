@@ -297,7 +297,7 @@ test.each([
               ? { want: 'answer' }
               : name === 'enterNext'
                 ? { leave: 0, answers: [] }
-                : name === 'stayHere'
+                : name === 'heartbeat'
                   ? { entry: null, hidden: false, left: 0, heard: 0 }
                   : { answers: [] };
         replies[name] = (
@@ -335,6 +335,7 @@ test.each([
         'countPlay',
         'enterNext',
         'handIn',
+        'heartbeat',
         'joinClass',
         'keepWork',
         'listSeat',
@@ -346,7 +347,6 @@ test.each([
         'readSession',
         'readSetup',
         'saveAnswers',
-        'stayHere',
       ]);
       // Help that was not asked for is there by name only, and empty.
       const currentText = JSON.stringify(replies).replace(
@@ -554,7 +554,7 @@ describe('answers that arrive after the end', () => {
     const start = school.clock.now;
     const sitting = await sittingAt(9);
     const sign = () =>
-      sitting.student.ok('POST', `/api/seat/attempts/${sitting.attempt.id}/here`, {
+      sitting.student.ok('POST', `/api/seat/attempts/${sitting.attempt.id}/heartbeat`, {
         entry: null,
         hidden: false,
         left: 0,
@@ -577,7 +577,7 @@ describe('answers that arrive after the end', () => {
       const start = school.clock.now;
       const sitting = await sittingAt(rule === 'count' ? 7 : 8, late(rule));
       const sign = () =>
-        sitting.student.ok('POST', `/api/seat/attempts/${sitting.attempt.id}/here`, {
+        sitting.student.ok('POST', `/api/seat/attempts/${sitting.attempt.id}/heartbeat`, {
           entry: null,
           hidden: false,
           left: 0,

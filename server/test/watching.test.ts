@@ -79,7 +79,7 @@ async function begun(place: number, change: Record<string, unknown> = {}) {
       answers: [currentAnswer(index)],
     });
   const here = (more: object = {}) =>
-    student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, {
+    student.ok('POST', `/api/seat/attempts/${attempt.id}/heartbeat`, {
       entry: null,
       hidden: false,
       left: 0,
@@ -280,7 +280,7 @@ describe('from there', () => {
     const student = await school.student('6B', 24);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
     const leave = () =>
-      student.ok('POST', `/api/seat/attempts/${attempt.id}/here`, {
+      student.ok('POST', `/api/seat/attempts/${attempt.id}/heartbeat`, {
         entry: null,
         hidden: true,
         left: 1,

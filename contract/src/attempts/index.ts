@@ -42,9 +42,9 @@ export const enterNext = endpoint({
   answer: attemptAnswer,
 });
 
-export const stayHere = endpoint({
+export const heartbeat = endpoint({
   method: 'POST',
-  path: '/api/seat/attempts/:attemptId/here',
+  path: '/api/seat/attempts/:attemptId/heartbeat',
   who: 'student',
   does: 'Says that the page is there and what it shows; hears of the end, pauses and what the teacher says.',
   params: attemptId,

@@ -25,12 +25,12 @@ export const listMarking = endpoint({
     waiting: z.array(line.extend({ unmarked: z.number(), marked: z.number(), oldest: instant })),
     seconds: z.array(
       z.object({
-        readingId: id,
+        secondMarkingId: id,
         title: z.string(),
         stem: z.string(),
-        askedBy: z.string(),
+        requestedBy: z.string(),
         left: z.number(),
-        askedAt: instant,
+        requestedAt: instant,
       }),
     ),
     unknown: z.array(line.extend({ answers: z.number(), students: z.number() })),

@@ -1,4 +1,4 @@
-/** A second reader marks without seeing names or marks; then the two are compared and differences settled. */
+/** A second marker marks without seeing names or marks; then the two are compared and differences adjudicated. */
 import { z } from 'zod';
 import { endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { figure } from '../results';
@@ -17,12 +17,12 @@ export const readAgreement = endpoint({
     stem: z.string(),
     maxPoints: z.number(),
     colleagues: z.array(z.object({ accountId: id, name: z.string() })),
-    reading: z
+    secondMarking: z
       .object({
         id,
-        reader: z.string(),
-        askedAt: instant,
-        /** How many the reader has marked, of how many. */
+        secondMarker: z.string(),
+        requestedAt: instant,
+        /** How many the second marker has marked, of how many. */
         done: z.number(),
         all: z.number(),
         /** Marked by both. */
@@ -41,8 +41,8 @@ export const readAgreement = endpoint({
             responseText: z.string(),
             first: side,
             second: side,
-            /** What was settled upon; null while it is not. */
-            settled: z.number().nullable(),
+            /** The points that count; null while it is not. */
+            adjudicated: z.number().nullable(),
             version: z.number(),
           }),
         ),
@@ -51,21 +51,21 @@ export const readAgreement = endpoint({
   }),
 });
 
-export const askSecond = endpoint({
+export const requestSecondMarking = endpoint({
   method: 'PUT',
   path: '/api/marking/:assignmentId/:entryId/:partId/second',
   who: 'teacher',
   does: 'Asks a colleague to mark an item a second time, without names or marks; or takes the question back.',
   params: partPlace,
-  body: z.strictObject({ reader: id.nullable() }),
+  body: z.strictObject({ secondMarker: id.nullable() }),
   answer: z.object({}),
 });
 
-export const settle = endpoint({
+export const adjudicate = endpoint({
   method: 'POST',
-  path: '/api/marking/:assignmentId/:entryId/:partId/second/settle',
+  path: '/api/marking/:assignmentId/:entryId/:partId/second/adjudicate',
   who: 'teacher',
-  does: 'Settles a difference between two markers: these points count.',
+  does: 'Adjudicates a difference between two markers: these points count.',
   params: partPlace,
   body: z.strictObject({
     attemptId: id,
@@ -76,23 +76,23 @@ export const settle = endpoint({
   answer: z.object({}),
 });
 
-const readingId = z.object({ readingId: idInPath });
+const secondMarkingPlace = z.object({ secondMarkingId: idInPath });
 
-export const readSecond = endpoint({
+export const readSecondMarking = endpoint({
   method: 'GET',
-  path: '/api/second-readings/:readingId',
+  path: '/api/second-markings/:secondMarkingId',
   who: 'teacher',
   does: 'Gives what I was asked to mark a second time, without names and without the first marks.',
-  params: readingId,
+  params: secondMarkingPlace,
   answer: markingWork,
 });
 
-export const giveSecond = endpoint({
+export const giveSecondMarks = endpoint({
   method: 'PUT',
-  path: '/api/second-readings/:readingId',
+  path: '/api/second-markings/:secondMarkingId',
   who: 'teacher',
   does: 'Keeps my second marks; scores do not change by them.',
-  params: readingId,
+  params: secondMarkingPlace,
   largest: roomy,
   body: marks,
   answer: given,

@@ -41,7 +41,7 @@ export const markedAnswer = z.object({
   entry: z.string(),
   part: z.string(),
   attemptId: id,
-  /** Without names for a second reader. */
+  /** Without names for a second marker. */
   student: z
     .object({ id, name: z.string(), className: z.string(), rosterNumber: z.number().nullable() })
     .nullable(),

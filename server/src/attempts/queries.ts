@@ -9,7 +9,7 @@ import type { Attempt } from '../models';
  * A sign of an attempt's page. SQL, because it adds to how often the page was left in the same
  * step: two pages of one attempt give signs at once.
  */
-export async function noteSign(
+export async function noteHeartbeat(
   database: Database,
   sign: { attemptId: number; entry: string | null; hidden: boolean; leaves: number; time: Date },
 ): Promise<void> {

@@ -9,7 +9,7 @@ import type { Editions } from './editions';
 import { handIn } from './hand-in';
 import { listSeat } from './list';
 import { askHelp } from './practice';
-import { stayHere } from './presence';
+import { heartbeat } from './heartbeat';
 import { readReport } from './report';
 
 export function attemptRoutes(bind: Bind, context: Context, editions: Editions): void {
@@ -45,7 +45,7 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
     enterNext(context, editions, me, params.attemptId, body),
   );
 
-  bind(api.stayHere, ({ me, params, body }) => stayHere(context, me, params.attemptId, body));
+  bind(api.heartbeat, ({ me, params, body }) => heartbeat(context, me, params.attemptId, body));
 
   bind(api.countPlay, ({ me, params, body }) =>
     countPlay(context, editions, me, params.attemptId, body),

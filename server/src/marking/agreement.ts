@@ -1,4 +1,4 @@
-/** How far two readers agree, and what is settled where they do not. */
+/** How far two markers agree, and what is adjudicated where they do not. */
 import type { AnswerOf, api, BodyOf } from '@oaken/contract';
 import { kindOf, type Part } from '@oaken/core/items';
 import { agreementOf } from '@oaken/core/marking';
@@ -13,16 +13,21 @@ import { notFound, problem } from '../problems/problem';
 import { giveMark, markFor } from './giving';
 import { answerTo, findPart, type Place, readAnswers } from './place';
 import { readMarks } from './reading';
-import { type Reading, readReadings, readSeconds } from './second';
+import { type SecondMarkingRequest, readSecondMarkings, readSeconds } from './second';
 
-/** The reading of a part of mine, if somebody was asked. */
-async function readingOf({ database }: Context, { assignmentId, entryId, partId }: Place) {
-  const [reading] = await readReadings(database, { assignmentId, entryId, partId });
-  return reading ?? null;
+/** The second marking of a part of mine, if somebody was asked. */
+async function secondMarkingOf({ database }: Context, { assignmentId, entryId, partId }: Place) {
+  const [secondMarking] = await readSecondMarkings(database, { assignmentId, entryId, partId });
+  return secondMarking ?? null;
 }
 
 /** The answers to a part, those of them that both markers gave points, and how many the second one did. */
-async function markedByBoth(database: Database, place: Place, part: Part, reading: Reading) {
+async function markedByBoth(
+  database: Database,
+  place: Place,
+  part: Part,
+  secondMarking: SecondMarkingRequest,
+) {
   const answers = (await readAnswers(database, place.assignmentId, [place.entryId])).filter(
     ({ responses }) => answerTo(part, responses) !== undefined,
   );
@@ -32,7 +37,7 @@ async function markedByBoth(database: Database, place: Place, part: Part, readin
       .map((mark) => [mark.attemptId, mark]),
   );
   const second = new Map(
-    (await readSeconds(database, reading)).map((storedSecond) => [
+    (await readSeconds(database, secondMarking)).map((storedSecond) => [
       storedSecond.attemptId,
       storedSecond,
     ]),
@@ -57,22 +62,22 @@ export async function readAgreement(
   const { database } = context;
   const { title, entry, part } = await findPart(context, editions, me, place);
   const colleagues = await listColleagues(database, me);
-  const reading = await readingOf(context, place);
+  const secondMarking = await secondMarkingOf(context, place);
   const about = {
     title,
     stem: entry.content.stem,
     maxPoints: kindOf(part).points(part),
     colleagues,
   };
-  if (!reading) return { ...about, reading: null };
-  const { answers, both, done } = await markedByBoth(database, place, part, reading);
+  if (!secondMarking) return { ...about, secondMarking: null };
+  const { answers, both, done } = await markedByBoth(database, place, part, secondMarking);
   const agreement = agreementOf(both.map((pair) => [pair.first, pair.second] as const));
   return {
     ...about,
-    reading: {
-      id: reading.id,
-      reader: reading.reader,
-      askedAt: toMillis(reading.askedAt),
+    secondMarking: {
+      id: secondMarking.id,
+      secondMarker: secondMarking.secondMarker,
+      requestedAt: toMillis(secondMarking.requestedAt),
       done,
       all: answers.length,
       ...agreement,
@@ -85,63 +90,63 @@ export async function readAgreement(
           responseText: kindOf(part).inWords(part, answerTo(part, answer.responses) as never),
           first: { points: points.first, comment: a.comment },
           second: { points: points.second, comment: b.comment },
-          settled: b.settledAt === null ? null : a.points,
+          adjudicated: b.adjudicatedAt === null ? null : a.points,
           version: a.version,
         })),
     },
   };
 }
 
-export async function askSecond(
+export async function requestSecondMarking(
   context: Context,
   editions: Editions,
   me: SignedIn,
   place: Place,
-  reader: number | null,
+  secondMarker: number | null,
 ): Promise<void> {
   const { database, now } = context;
   const { SecondMark, SecondMarking } = database.models;
   await insistOnRunningAssignment(database, me, place.assignmentId);
   await findPart(context, editions, me, place);
-  const held = await readingOf(context, place);
-  if (held && held.readerId === reader) return;
+  const held = await secondMarkingOf(context, place);
+  if (held && held.secondMarkerId === secondMarker) return;
   if (held) {
     const marked = await SecondMark.count({
       where: { secondMarkingId: held.id, points: { [Op.ne]: null } },
     });
-    if (marked > 0) throw problem('second-marking-begun', { who: held.reader });
+    if (marked > 0) throw problem('second-marking-begun', { who: held.secondMarker });
     await SecondMarking.destroy({ where: { id: held.id } });
   }
-  if (reader === null) return;
-  await insistOnColleagues(database, me, [reader]);
+  if (secondMarker === null) return;
+  await insistOnColleagues(database, me, [secondMarker]);
   const { assignmentId, entryId, partId } = place;
   await SecondMarking.create({
     assignmentId,
     entryId,
     partId,
-    secondMarkerId: reader,
+    secondMarkerId: secondMarker,
     requestedBy: me.account.id,
     requestedAt: new Date(now()),
   });
 }
 
-export async function settle(
+export async function adjudicate(
   context: Context,
   editions: Editions,
   me: SignedIn,
   place: Place,
-  { attemptId, version, points, comment }: BodyOf<typeof api.settle>,
+  { attemptId, version, points, comment }: BodyOf<typeof api.adjudicate>,
 ): Promise<void> {
   const { database, now } = context;
   await insistOnRunningAssignment(database, me, place.assignmentId);
   const { part } = await findPart(context, editions, me, place);
-  const reading = await readingOf(context, place);
-  if (!reading) throw notFound('The second reading');
+  const secondMarking = await secondMarkingOf(context, place);
+  if (!secondMarking) throw notFound('The second marking');
   await database.transaction(async (transaction) => {
     const mark = markFor(part, { points, levels: null, comment });
     const { Mark, SecondMark } = database.models;
     const second = await SecondMark.findOne({
-      where: { secondMarkingId: reading.id, attemptId, points: { [Op.ne]: null } },
+      where: { secondMarkingId: secondMarking.id, attemptId, points: { [Op.ne]: null } },
       lock: true,
       transaction,
     });

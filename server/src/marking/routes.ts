@@ -5,8 +5,8 @@ import type { Bind } from '../http/bind';
 import { giveMarks } from './giving';
 import { listMarking } from './list';
 import { readMarking } from './reading';
-import { askSecond, readAgreement, settle } from './agreement';
-import { giveSecond, readSecond } from './second';
+import { requestSecondMarking, readAgreement, adjudicate } from './agreement';
+import { giveSecondMarks, readSecondMarking } from './second';
 import { decideWrong, readUnknown } from './unknown';
 
 export function markingRoutes(bind: Bind, context: Context, editions: Editions): void {
@@ -16,17 +16,19 @@ export function markingRoutes(bind: Bind, context: Context, editions: Editions):
   );
   bind(api.giveMarks, ({ me, params, body }) => giveMarks(context, editions, me, params, body));
   bind(api.readAgreement, ({ me, params }) => readAgreement(context, editions, me, params));
-  bind(api.askSecond, async ({ me, params, body }) => {
-    await askSecond(context, editions, me, params, body.reader);
+  bind(api.requestSecondMarking, async ({ me, params, body }) => {
+    await requestSecondMarking(context, editions, me, params, body.secondMarker);
     return {};
   });
-  bind(api.settle, async ({ me, params, body }) => {
-    await settle(context, editions, me, params, body);
+  bind(api.adjudicate, async ({ me, params, body }) => {
+    await adjudicate(context, editions, me, params, body);
     return {};
   });
-  bind(api.readSecond, ({ me, params }) => readSecond(context, editions, me, params.readingId));
-  bind(api.giveSecond, ({ me, params, body }) =>
-    giveSecond(context, editions, me, params.readingId, body),
+  bind(api.readSecondMarking, ({ me, params }) =>
+    readSecondMarking(context, editions, me, params.secondMarkingId),
+  );
+  bind(api.giveSecondMarks, ({ me, params, body }) =>
+    giveSecondMarks(context, editions, me, params.secondMarkingId, body),
   );
   bind(api.readUnknown, ({ me, params }) => readUnknown(context, editions, me, params));
   bind(api.decideWrong, async ({ me, params, body }) => {

@@ -1,4 +1,4 @@
-/** A second reader: blind marks beside the first ones, how far the two agree, and settling what they do not. */
+/** A second marker: blind marks beside the first ones, how far the two agree, and adjudicating what they do not. */
 import type { AnswerOf, api, BodyOf } from '@oaken/contract';
 import type { MarkingWork } from '@oaken/contract/marking';
 import { present } from '@oaken/core/certain';
@@ -13,20 +13,20 @@ import { markFor } from './giving';
 import { answerTo, type Handed, isByHand, partsOf, type Place, readAnswers } from './place';
 import { type StoredMark, workOf } from './reading';
 
-export interface Reading extends Place {
+export interface SecondMarkingRequest extends Place {
   id: number;
-  reader: string;
-  readerId: number;
-  askedBy: string;
-  askedAt: Date;
+  secondMarker: string;
+  secondMarkerId: number;
+  requestedBy: string;
+  requestedAt: Date;
   title: string;
   editionId: number;
 }
 
-export async function readReadings(
+export async function readSecondMarkings(
   { models }: Database,
   where: WhereOptions<SecondMarking>,
-): Promise<Reading[]> {
+): Promise<SecondMarkingRequest[]> {
   const markings = await models.SecondMarking.findAll({
     where,
     include: [
@@ -43,22 +43,22 @@ export async function readReadings(
       assignmentId: marking.assignmentId,
       entryId: marking.entryId,
       partId: marking.partId,
-      reader: marking.secondMarker?.fullName ?? '',
-      readerId: marking.secondMarkerId,
-      askedBy: marking.requester?.fullName ?? '',
-      askedAt: marking.requestedAt,
+      secondMarker: marking.secondMarker?.fullName ?? '',
+      secondMarkerId: marking.secondMarkerId,
+      requestedBy: marking.requester?.fullName ?? '',
+      requestedAt: marking.requestedAt,
       title,
       editionId,
     };
   });
 }
 
-type StoredSecond = StoredMark & { firstPoints: number | null; settledAt: Date | null };
+type StoredSecond = StoredMark & { firstPoints: number | null; adjudicatedAt: Date | null };
 
-/** The second marks of a reading, in the shape of first ones. */
+/** The second marks of a second marking, in the shape of first ones. */
 export async function readSeconds(
   { models }: Database,
-  { id, entryId, partId, reader }: Reading,
+  { id, entryId, partId, secondMarker }: SecondMarkingRequest,
 ): Promise<StoredSecond[]> {
   const marks = await models.SecondMark.findAll({ where: { secondMarkingId: id } });
   return marks.map((mark) => ({
@@ -69,16 +69,16 @@ export async function readSeconds(
     points: mark.points,
     comment: mark.comment,
     levels: mark.levels,
-    by: reader,
+    by: secondMarker,
     at: mark.markedAt,
     firstPoints: mark.firstPoints,
-    settledAt: mark.adjudicatedAt,
+    adjudicatedAt: mark.adjudicatedAt,
   }));
 }
 
 async function handedOf(
   editions: Editions,
-  { editionId, entryId, partId }: Reading,
+  { editionId, entryId, partId }: SecondMarkingRequest,
 ): Promise<Handed | undefined> {
   return (await partsOf(editions, editionId)).find(
     ({ entry, part }) => entry.id === entryId && part.id === partId && isByHand(part),
@@ -90,28 +90,30 @@ export async function listSeconds(
   editions: Editions,
   me: SignedIn,
 ): Promise<AnswerOf<typeof api.listMarking>['seconds']> {
-  const mine = await readReadings(database, { secondMarkerId: me.account.id });
+  const mine = await readSecondMarkings(database, { secondMarkerId: me.account.id });
   const lines = [];
-  for (const reading of mine) {
-    const handed = await handedOf(editions, reading);
+  for (const secondMarking of mine) {
+    const handed = await handedOf(editions, secondMarking);
     if (!handed) continue;
     const done = new Set(
-      (await readSeconds(database, reading)).flatMap(({ attemptId, points }) =>
+      (await readSeconds(database, secondMarking)).flatMap(({ attemptId, points }) =>
         points === null ? [] : [attemptId],
       ),
     );
-    const answers = await readAnswers(database, reading.assignmentId, [reading.entryId]);
+    const answers = await readAnswers(database, secondMarking.assignmentId, [
+      secondMarking.entryId,
+    ]);
     const left = answers.filter(
       ({ attemptId, responses }) =>
         answerTo(handed.part, responses) !== undefined && !done.has(attemptId),
     ).length;
     lines.push({
-      readingId: reading.id,
-      title: reading.title,
+      secondMarkingId: secondMarking.id,
+      title: secondMarking.title,
       stem: handed.entry.content.stem,
-      askedBy: reading.askedBy,
+      requestedBy: secondMarking.requestedBy,
       left,
-      askedAt: toMillis(reading.askedAt),
+      requestedAt: toMillis(secondMarking.requestedAt),
     });
   }
   return lines.filter(({ left }) => left > 0);
@@ -122,24 +124,24 @@ async function findMine(
   { database }: Context,
   editions: Editions,
   me: SignedIn,
-  readingId: number,
+  secondMarkingId: number,
 ) {
-  const [reading] = await readReadings(database, {
-    id: readingId,
+  const [secondMarking] = await readSecondMarkings(database, {
+    id: secondMarkingId,
     secondMarkerId: me.account.id,
   });
-  const handed = reading && (await handedOf(editions, reading));
-  if (!reading || !handed) throw notFound('The second reading');
-  return { reading, handed };
+  const handed = secondMarking && (await handedOf(editions, secondMarking));
+  if (!secondMarking || !handed) throw notFound('The second marking');
+  return { secondMarking, handed };
 }
 
-export async function readSecond(
+export async function readSecondMarking(
   context: Context,
   editions: Editions,
   me: SignedIn,
-  readingId: number,
+  secondMarkingId: number,
 ): Promise<MarkingWork> {
-  const { reading: mine, handed } = await findMine(context, editions, me, readingId);
+  const { secondMarking: mine, handed } = await findMine(context, editions, me, secondMarkingId);
   const answers = await readAnswers(context.database, mine.assignmentId, [mine.entryId]);
   // Another order than the first marker's, so that places tell nothing.
   answers.sort((a, b) => b.attemptId - a.attemptId);
@@ -149,15 +151,15 @@ export async function readSecond(
   return { title: mine.title, mayMark: true, ...work };
 }
 
-export async function giveSecond(
+export async function giveSecondMarks(
   context: Context,
   editions: Editions,
   me: SignedIn,
-  readingId: number,
-  { attempts, ...wanted }: BodyOf<typeof api.giveSecond>,
-): Promise<AnswerOf<typeof api.giveSecond>> {
+  secondMarkingId: number,
+  { attempts, ...wanted }: BodyOf<typeof api.giveSecondMarks>,
+): Promise<AnswerOf<typeof api.giveSecondMarks>> {
   const { database, now } = context;
-  const { reading: mine, handed } = await findMine(context, editions, me, readingId);
+  const { secondMarking: mine, handed } = await findMine(context, editions, me, secondMarkingId);
   const mark = markFor(handed.part, wanted);
   const { Attempt, SecondMark } = database.models;
   return database.transaction(async (transaction) => {
@@ -173,7 +175,7 @@ export async function giveSecond(
       });
       if (handedIn === 0) throw notFound('The work');
       const held = await SecondMark.findOne({
-        where: { secondMarkingId: readingId, attemptId },
+        where: { secondMarkingId, attemptId },
         lock: true,
         transaction,
       });
@@ -182,7 +184,7 @@ export async function giveSecond(
       const marked = { ...mark, markedAt: new Date(now()), version: version + 1 };
       await (held
         ? held.update(marked, { transaction })
-        : SecondMark.create({ ...marked, secondMarkingId: readingId, attemptId }, { transaction }));
+        : SecondMark.create({ ...marked, secondMarkingId, attemptId }, { transaction }));
       versions.push({ attemptId, version: version + 1 });
     }
     return { versions };

@@ -22,7 +22,7 @@ export const seatEndpoints = {
   beginAttempt: ['POST', '/api/seat/assignments/:assignmentId/attempt'],
   saveAnswers: ['PUT', '/api/seat/attempts/:attemptId/answers'],
   enterNext: ['POST', '/api/seat/attempts/:attemptId/next'],
-  stayHere: ['POST', '/api/seat/attempts/:attemptId/here'],
+  heartbeat: ['POST', '/api/seat/attempts/:attemptId/heartbeat'],
   countPlay: ['POST', '/api/seat/attempts/:attemptId/plays'],
   askHelp: ['POST', '/api/seat/attempts/:attemptId/entries/:entryId/help'],
   handIn: ['POST', '/api/seat/attempts/:attemptId/hand-in'],

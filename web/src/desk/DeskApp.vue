@@ -124,7 +124,7 @@ async function leave(): Promise<void> {
           String(route.params.sheetId ?? '') +
           String(route.params.studentId ?? '') +
           String(route.params.entryId ?? '') +
-          String(route.params.readingId ?? '') +
+          String(route.params.secondMarkingId ?? '') +
           route.matched[0]?.path
         "
       />

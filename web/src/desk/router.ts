@@ -149,14 +149,14 @@ const routes: RouteRecordRaw[] = [
     meta: teacher('Marking'),
   },
   {
-    path: '/marking/second/:readingId(\\d+)',
+    path: '/marking/second/:secondMarkingId(\\d+)',
     component: () => import('./marking/MarkingPage.vue'),
-    meta: teacher('Second reading'),
+    meta: teacher('Second marking'),
   },
   {
     path: '/marking/:assignmentId(\\d+)/:entryId/:partId/second',
     component: () => import('./marking/SecondPage.vue'),
-    meta: teacher('Second reader'),
+    meta: teacher('Second marker'),
   },
   {
     path: '/marking/:assignmentId(\\d+)/:entryId/:partId/unknown',

@@ -7,7 +7,7 @@ import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
 import { TimeSpent } from './timeSpent';
 
-type Heard = AnswerOf<typeof api.stayHere>;
+type Heard = AnswerOf<typeof api.heartbeat>;
 /** Moving on is said so soon, going through quickly only once. */
 const soon = 700;
 
@@ -68,7 +68,7 @@ export function usePresence(attempt: Ref<AttemptAnswer | null>, events: Events) 
     const [leaves, spent] = [left, time.toSay()];
     const body = { entry, hidden: !isSeen(), left: leaves, heard: heard(), page, spent };
     const params = { attemptId: current.id };
-    const answer = await seatCall('stayHere', { params, body }).catch(() => null);
+    const answer = await seatCall('heartbeat', { params, body }).catch(() => null);
     // What could not be said now is said with the next sign.
     if (!answer) return;
     left -= leaves;

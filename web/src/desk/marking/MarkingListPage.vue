@@ -69,15 +69,17 @@ onMounted(async () => {
       <h2>To read a second time, for colleagues</h2>
       <table class="ruled">
         <tbody>
-          <tr v-for="line in list.seconds" :key="line.readingId">
+          <tr v-for="line in list.seconds" :key="line.secondMarkingId">
             <td>
-              <RouterLink :to="`/marking/second/${line.readingId}`">{{
+              <RouterLink :to="`/marking/second/${line.secondMarkingId}`">{{
                 stem(line.stem)
               }}</RouterLink>
             </td>
             <td>{{ line.title }}</td>
             <td class="figures">{{ count(line.left, 'answer') }}</td>
-            <td class="faded">asked by {{ line.askedBy }}, {{ words.time(line.askedAt) }}</td>
+            <td class="faded">
+              asked by {{ line.requestedBy }}, {{ words.time(line.requestedAt) }}
+            </td>
           </tr>
         </tbody>
       </table>

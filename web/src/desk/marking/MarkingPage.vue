@@ -23,7 +23,8 @@ import { useTypedMark } from './useTypedMark';
 
 /** What is marked, by the page's address. */
 function sourceOf(query: Record<string, unknown>): Source {
-  if (query.readingId) return { by: 'second', readingId: Number(query.readingId) };
+  if (query.secondMarkingId)
+    return { by: 'second', secondMarkingId: Number(query.secondMarkingId) };
   const assignmentId = Number(query.assignmentId);
   if (!query.entryId) return { by: 'student', assignmentId };
   return { by: 'item', assignmentId, entry: String(query.entryId), part: String(query.partId) };
@@ -55,7 +56,7 @@ const names = computed(() => {
 const where = {
   item: 'Marking',
   student: 'Marking, student by student',
-  second: 'Second reading: without names and without the first marks',
+  second: 'Second marking: without names and without the first marks',
 }[source.by];
 
 function show(to: number): void {
@@ -139,7 +140,7 @@ function hide(): void {
     <template v-if="work && source.by === 'item'">
       <RouterLink :to="`/marking/${source.assignmentId}/students`">Student by student</RouterLink>
       <RouterLink :to="`/marking/${source.assignmentId}/${source.entry}/${source.part}/second`"
-        >Second reader</RouterLink
+        >Second marker</RouterLink
       >
     </template>
     <el-button v-if="work && source.by !== 'second'" @click="hide">{{

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** A second reader for one question: who, how far, how far the two agree, and what they do not agree on. */
+/** A second marker for one question: who, how far, how far the two agree, and what they do not agree on. */
 import { elementAt, present } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
 import { agreementWord } from '@oaken/core/marking';
@@ -22,10 +22,10 @@ const place = {
   entryId: String(params.entryId),
   partId: String(params.partId),
 };
-type Own = AnswerOf<typeof api.readAgreement>;
-type Difference = NonNullable<Own['reading']>['differences'][number];
-const second = ref<Own | null>(null);
-const reader = ref<number | null>(null);
+type Agreement = AnswerOf<typeof api.readAgreement>;
+type Difference = NonNullable<Agreement['secondMarking']>['differences'][number];
+const second = ref<Agreement | null>(null);
+const secondMarker = ref<number | null>(null);
 const { wrong, read, act } = useDoing();
 const third = ref<Record<number, string>>({});
 
@@ -41,34 +41,42 @@ const decide = (what: () => Promise<unknown>, text: string) =>
 onMounted(() => read(load));
 const ask = () =>
   decide(
-    () => call('askSecond', { params: place, body: { reader: reader.value } }),
+    () =>
+      call('requestSecondMarking', { params: place, body: { secondMarker: secondMarker.value } }),
     'Asked. It stands on their marking page.',
   );
 const takeBack = () =>
-  decide(() => call('askSecond', { params: place, body: { reader: null } }), 'Taken back.');
-function settle(line: Difference, points: number, comment: string): Promise<boolean> {
+  decide(
+    () => call('requestSecondMarking', { params: place, body: { secondMarker: null } }),
+    'Taken back.',
+  );
+function adjudicate(line: Difference, points: number, comment: string): Promise<boolean> {
   const body = { attemptId: line.attemptId, version: line.version, points, comment };
-  return decide(() => call('settle', { params: place, body }), `Settled at ${pointsText(points)}.`);
+  return decide(
+    () => call('adjudicate', { params: place, body }),
+    `Settled at ${pointsText(points)}.`,
+  );
 }
-function settleAt(line: Difference): void {
+function adjudicateAt(line: Difference): void {
   const points = Number((third.value[line.attemptId] ?? '').replace(',', '.'));
   if (
     third.value[line.attemptId]?.trim() &&
     points >= 0 &&
     points <= present(second.value, 'second').maxPoints
   )
-    void settle(line, points, line.first.comment);
+    void adjudicate(line, points, line.first.comment);
   else
     wrong.value = `Points are a number from 0 to ${pointsText(present(second.value, 'second').maxPoints)}.`;
 }
-const reading = computed(() => second.value?.reading ?? null);
+const secondMarking = computed(() => second.value?.secondMarking ?? null);
 const left = computed(
-  () => reading.value?.differences.filter(({ settled }) => settled === null).length ?? 0,
+  () =>
+    secondMarking.value?.differences.filter(({ adjudicated }) => adjudicated === null).length ?? 0,
 );
 </script>
 
 <template>
-  <PageHead :title="second?.title ?? 'Second reader'" where="Second reader">
+  <PageHead :title="second?.title ?? 'Second marker'" where="Second marker">
     <RouterLink :to="`/marking/${place.assignmentId}/${place.entryId}/${place.partId}`"
       >Back to marking</RouterLink
     >
@@ -78,14 +86,14 @@ const left = computed(
     <template #left>
       <div class="inset">
         <RichText :html="second.stem" />
-        <template v-if="!reading">
+        <template v-if="!secondMarking">
           <p>
             A colleague marks the same answers without seeing names or your marks. Scores stay
             yours; here you see how far you agree, and settle what you do not.
           </p>
           <label class="field">
             <span class="label">Colleague</span>
-            <select v-model="reader" class="plain-input">
+            <select v-model="secondMarker" class="plain-input">
               <option :value="null" disabled>Choose</option>
               <option
                 v-for="colleague in second.colleagues"
@@ -96,15 +104,16 @@ const left = computed(
               </option>
             </select>
           </label>
-          <el-button type="primary" :disabled="reader === null" @click="ask"
+          <el-button type="primary" :disabled="secondMarker === null" @click="ask"
             >Ask to read it</el-button
           >
         </template>
         <template v-else>
           <p>
-            <b>{{ reading.reader }}</b> was asked {{ words.time(reading.askedAt) }} and has marked
-            {{ reading.done }} of {{ reading.all }}.
-            <button v-if="reading.done === 0" type="button" class="word" @click="takeBack">
+            <b>{{ secondMarking.secondMarker }}</b> was asked
+            {{ words.time(secondMarking.requestedAt) }} and has marked {{ secondMarking.done }} of
+            {{ secondMarking.all }}.
+            <button v-if="secondMarking.done === 0" type="button" class="word" @click="takeBack">
               Take it back
             </button>
           </p>
@@ -113,63 +122,63 @@ const left = computed(
               <tr>
                 <td>Marked by both</td>
                 <td class="figures">
-                  <b>{{ reading.n }}</b>
+                  <b>{{ secondMarking.n }}</b>
                 </td>
                 <td />
               </tr>
               <tr>
                 <td>The same points</td>
                 <td class="figures">
-                  <b>{{ reading.same }}</b>
+                  <b>{{ secondMarking.same }}</b>
                 </td>
                 <td class="faded small">exact agreement</td>
               </tr>
-              <tr :title="figureTitle(reading.kappa)">
+              <tr :title="figureTitle(secondMarking.kappa)">
                 <td>Cohen’s kappa</td>
                 <td class="figures">
-                  <b>{{ figureText(reading.kappa) }}</b>
+                  <b>{{ figureText(secondMarking.kappa) }}</b>
                 </td>
                 <td class="faded small">
                   {{
-                    reading.kappa.value === null
-                      ? reading.kappa.reason
-                      : `${agreementWord(reading.kappa.value)}: beyond what chance gives`
+                    secondMarking.kappa.value === null
+                      ? secondMarking.kappa.reason
+                      : `${agreementWord(secondMarking.kappa.value)}: beyond what chance gives`
                   }}
                 </td>
               </tr>
-              <tr :title="figureTitle(reading.weighted)">
+              <tr :title="figureTitle(secondMarking.weighted)">
                 <td>Weighted kappa</td>
                 <td class="figures">
-                  <b>{{ figureText(reading.weighted) }}</b>
+                  <b>{{ figureText(secondMarking.weighted) }}</b>
                 </td>
                 <td class="faded small">
                   {{
-                    reading.weighted.value === null
-                      ? reading.weighted.reason
+                    secondMarking.weighted.value === null
+                      ? secondMarking.weighted.reason
                       : 'near misses count for less than far ones'
                   }}
                 </td>
               </tr>
             </tbody>
           </table>
-          <table v-if="reading.n" class="ruled cross">
+          <table v-if="secondMarking.n" class="ruled cross">
             <caption>
               Rows: your points. Columns:
               {{
-                reading.reader
+                secondMarking.secondMarker
               }}’s.
             </caption>
             <thead>
               <tr>
                 <td />
-                <th v-for="point in reading.points" :key="point" class="figures">
+                <th v-for="point in secondMarking.points" :key="point" class="figures">
                   {{ pointsText(point) }}
                 </th>
               </tr>
             </thead>
             <tbody>
-              <tr v-for="(line, index) in reading.table" :key="index">
-                <th class="figures">{{ pointsText(elementAt(reading.points, index)) }}</th>
+              <tr v-for="(line, index) in secondMarking.table" :key="index">
+                <th class="figures">{{ pointsText(elementAt(secondMarking.points, index)) }}</th>
                 <td
                   v-for="(n, to) in line"
                   :key="to"
@@ -186,10 +195,12 @@ const left = computed(
     </template>
     <template #right>
       <div class="inset">
-        <p v-if="!reading" class="faded">Differences stand here once a colleague has marked.</p>
-        <p v-else-if="reading.differences.length === 0" class="faded">
+        <p v-if="!secondMarking" class="faded">
+          Differences stand here once a colleague has marked.
+        </p>
+        <p v-else-if="secondMarking.differences.length === 0" class="faded">
           {{
-            reading.n
+            secondMarking.n
               ? 'You agree on everything that both have marked.'
               : 'Nothing has been marked by both yet.'
           }}
@@ -198,7 +209,7 @@ const left = computed(
           <p class="faded">
             {{ left ? `${count(left, 'difference')} to settle.` : 'All differences are settled.' }}
           </p>
-          <article v-for="line in reading.differences" :key="line.attemptId">
+          <article v-for="line in secondMarking.differences" :key="line.attemptId">
             <p>
               <b>{{ line.student }}</b>
             </p>
@@ -209,20 +220,24 @@ const left = computed(
                 <span class="faded">{{ line.first.comment }}</span>
               </li>
               <li>
-                {{ reading.reader }}: <b>{{ pointsText(line.second.points) }}</b>
+                {{ secondMarking.secondMarker }}: <b>{{ pointsText(line.second.points) }}</b>
                 <span class="faded">{{ line.second.comment }}</span>
               </li>
             </ul>
-            <p v-if="line.settled !== null">
-              Settled at <b>{{ pointsText(line.settled) }}</b>.
+            <p v-if="line.adjudicated !== null">
+              Settled at <b>{{ pointsText(line.adjudicated) }}</b>.
             </p>
             <p v-else class="acts">
-              <el-button size="small" @click="settle(line, line.first.points, line.first.comment)"
+              <el-button
+                size="small"
+                @click="adjudicate(line, line.first.points, line.first.comment)"
                 >Keep {{ pointsText(line.first.points) }}</el-button
               >
               <el-button
                 size="small"
-                @click="settle(line, line.second.points, line.second.comment || line.first.comment)"
+                @click="
+                  adjudicate(line, line.second.points, line.second.comment || line.first.comment)
+                "
                 >Take {{ pointsText(line.second.points) }}</el-button
               >
               <input
@@ -231,7 +246,7 @@ const left = computed(
                 inputmode="decimal"
                 :aria-label="`Other points for ${line.student}`"
               />
-              <el-button size="small" @click="settleAt(line)">Settle at this</el-button>
+              <el-button size="small" @click="adjudicateAt(line)">Settle at this</el-button>
             </p>
           </article>
         </template>

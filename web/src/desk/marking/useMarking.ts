@@ -26,7 +26,7 @@ export interface Given {
 export type Source =
   | { by: 'item'; assignmentId: number; entry: string; part: string }
   | { by: 'student'; assignmentId: number }
-  | { by: 'second'; readingId: number };
+  | { by: 'second'; secondMarkingId: number };
 
 export const markOf = ({ all }: Task) => all[0]?.mark ?? null;
 export const isMarked = ({ all }: Task) =>
@@ -62,7 +62,7 @@ export function useMarking(source: Source) {
   async function load(): Promise<void> {
     work.value =
       source.by === 'second'
-        ? await call('readSecond', { params: { readingId: source.readingId } })
+        ? await call('readSecondMarking', { params: { secondMarkingId: source.secondMarkingId } })
         : await call('readMarking', {
             params: { assignmentId: source.assignmentId },
             query: source.by === 'item' ? { entry: source.entry, part: source.part } : {},
@@ -73,7 +73,7 @@ export function useMarking(source: Source) {
     const attempts = all.map(({ attemptId, mark }) => ({ attemptId, version: mark?.version ?? 0 }));
     const body = { attempts, ...given };
     if (source.by === 'second')
-      await call('giveSecond', { params: { readingId: source.readingId }, body });
+      await call('giveSecondMarks', { params: { secondMarkingId: source.secondMarkingId }, body });
     else
       await call('giveMarks', {
         params: { assignmentId: source.assignmentId, entryId: part.entry, partId: part.part },

@@ -33,7 +33,7 @@ export function useTypedMark(source: Source, task: Ref<Task | null>) {
   /** What stands in the fields was typed earlier and never given. */
   const recovered = ref(false);
   const kept = useKeptForm<Record<string, Typed>>(
-    `marking-${source.by === 'second' ? source.readingId : source.assignmentId}`,
+    `marking-${source.by === 'second' ? source.secondMarkingId : source.assignmentId}`,
   );
   const typed = (): Typed => ({
     points: points.value,

@@ -9,14 +9,14 @@ import type { Attempt } from '../models';
 import { notFound } from '../problems/problem';
 import { wasAway } from './away';
 import { noteSilence } from './silences';
-import { noteSign, noteTimes } from './queries';
+import { noteHeartbeat, noteTimes } from './queries';
 
-export async function stayHere(
+export async function heartbeat(
   { database, now }: Context,
   me: SignedIn,
   attemptId: number,
-  { entry, hidden, left, heard, page, spent }: BodyOf<typeof api.stayHere>,
-): Promise<AnswerOf<typeof api.stayHere>> {
+  { entry, hidden, left, heard, page, spent }: BodyOf<typeof api.heartbeat>,
+): Promise<AnswerOf<typeof api.heartbeat>> {
   const { Attempt, Presence } = database.models;
   const attempt = await Attempt.findOne({
     attributes: [
@@ -32,7 +32,7 @@ export async function stayHere(
   if (last) await noteSilence(database, attemptId, toMillis(last.seenAt), time);
   // Also after the end: a page that is still there was not without network. Leaving it then is nobody's matter.
   const leaves = attempt.handedInAt === null ? left : 0;
-  await noteSign(database, { attemptId, entry, hidden, leaves, time: new Date(time) });
+  await noteHeartbeat(database, { attemptId, entry, hidden, leaves, time: new Date(time) });
   if (attempt.handedInAt === null) {
     // Only a sitting that must not be left has been given a first sign; one that was let in again gets it on opening.
     if (attempt.seenAt !== null && !wasAway(attempt.seenAt, time))
