@@ -6,7 +6,7 @@
 import type { EntryScore } from '@oaken/core/attempts';
 import type { Levels, Responses } from '@oaken/core/items';
 import type { Practised } from '@oaken/core/practice';
-import { col, fn, type Transaction } from 'sequelize';
+import { cast, col, fn, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { Adjustment } from '../models';
 
@@ -94,26 +94,28 @@ type Chosen = ReturnType<typeof chosen>;
 type Of = (attemptId: number) => AttemptRecord;
 type Read = (database: Database, chosen: Chosen, of: Of) => Promise<void>;
 
-/** Equal answers become one object, so that whoever looks at many looks at each only once. */
+/** Equal answers become one object: each text is read once, and whoever looks at many looks at each only once. */
 function sharing() {
   const known = new Map<string, Responses>();
-  return (responses: Responses): Responses => {
-    const text = JSON.stringify(responses);
-    const held = known.get(text) ?? responses;
+  return (text: string): Responses => {
+    const held = known.get(text) ?? (JSON.parse(text) as Responses);
     known.set(text, held);
     return held;
   };
 }
 
+type AnswerText = { attemptId: number; entryId: string; text: string };
+
 const readers: Record<RecordPart, Read> = {
   async answers({ models }, chosen, of) {
     const shared = sharing();
-    const stored = await models.Answer.findAll({
+    // As text: the driver would read the JSON of each of a grade's answers by itself.
+    const stored = (await models.Answer.findAll({
       ...chosen,
-      attributes: ['attemptId', 'entryId', 'responses'],
-    });
-    for (const { attemptId, entryId, responses } of stored)
-      of(attemptId).answers.set(entryId, shared(responses));
+      attributes: ['attemptId', 'entryId', [cast(col('Answer.responses'), 'CHAR'), 'text']],
+    })) as unknown as AnswerText[];
+    for (const { attemptId, entryId, text } of stored)
+      of(attemptId).answers.set(entryId, shared(text));
   },
 
   async savedAt({ models }, chosen, of) {
