@@ -12,7 +12,7 @@ defineProps<{ title: string }>();
 
 <style scoped>
 .empty {
-  padding: 28px 16px;
+  padding: 28px 24px;
   max-width: 52ch;
 }
 .title {

@@ -29,7 +29,7 @@ const takenBy = computed(() => new Map(props.taken.map(({ id, n }) => [id, n])))
 </script>
 
 <template>
-  <fieldset v-if="choices && !whole">
+  <fieldset v-if="choices && !whole" class="choices">
     <legend>Right</legend>
     <label v-for="choice in choices.options" :key="choice.id">
       <input
@@ -66,18 +66,6 @@ const takenBy = computed(() => new Map(props.taken.map(({ id, n }) => [id, n])))
 </template>
 
 <style scoped>
-fieldset {
-  border: 0;
-  border-top: var(--line);
-  margin: 10px 0;
-  padding: 8px 0 0;
-  display: grid;
-  gap: 4px;
-}
-legend {
-  font-weight: 600;
-  padding-right: 8px;
-}
 .few {
   width: 110px;
 }

@@ -82,7 +82,7 @@ const earlier = computed(() =>
     <template #left>
       <div class="inset">
         <RichText :html="item.content.stem" />
-        <fieldset>
+        <fieldset class="choices">
           <legend>How it counts</legend>
           <label><input v-model="way" type="radio" value="key" /> by its key</label>
           <label
@@ -140,17 +140,5 @@ const earlier = computed(() =>
 <style scoped>
 .inset {
   padding: 16px 24px;
-}
-fieldset {
-  border: 0;
-  border-top: var(--line);
-  margin: 10px 0;
-  padding: 8px 0 0;
-  display: grid;
-  gap: 4px;
-}
-legend {
-  font-weight: 600;
-  padding-right: 8px;
 }
 </style>
