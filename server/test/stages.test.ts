@@ -214,7 +214,9 @@ test('in one sitting: a reload is no leaving, a long time away is, and the teach
   // Neither a sign nor a save of the page that was left brings it back, and the work cannot be
   // handed in past the teacher.
   const sign = { entry: null, hidden: false, left: 0, heard: 0 };
-  expect(await student.ok('POST', `/api/seat/attempts/${attempt.id}/heartbeat`, sign)).toMatchObject({
+  expect(
+    await student.ok('POST', `/api/seat/attempts/${attempt.id}/heartbeat`, sign),
+  ).toMatchObject({
     away: true,
   });
   const late = said(entriesOf(attempt)[0]!);
