@@ -49,8 +49,18 @@ function keyValue({
     : null;
 }
 
-const rightValues = (key: NumericKey): exact.Rational[] =>
-  [key.value, ...(key.also ?? [])].flatMap((value) => keyValue({ ...key, value }) ?? []);
+const readKeys = new WeakMap<NumericKey, exact.Rational[]>();
+
+/** All numbers that are right: read once for each key, which nobody changes in place, not for every student. */
+function rightValues(key: NumericKey): exact.Rational[] {
+  const known = readKeys.get(key);
+  if (known) return known;
+  const values = [key.value, ...(key.also ?? [])].flatMap(
+    (value) => keyValue({ ...key, value }) ?? [],
+  );
+  readKeys.set(key, values);
+  return values;
+}
 
 const schema = z
   .strictObject({ ...partBase, kind: z.literal('numeric'), key, rule: allOrNothing })
