@@ -174,5 +174,5 @@ test('the first question needs little, nothing from outside, and no key', async 
   const total = (await Promise.all(sizes)).reduce((sum, size) => sum + size, 0);
   expect(total).toBeGreaterThan(10_000);
   expect(total).toBeLessThan(150 * 1024);
-  expect(bodies.join('')).not.toMatch(/"(key|rule|mistake|explanation)"/);
+  expect(bodies.join('')).not.toMatch(/"(key|rule|misconception|explanation)"/);
 });

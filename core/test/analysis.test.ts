@@ -465,7 +465,7 @@ describe('flags', () => {
       id,
       label: id,
       right: index === key,
-      mistake: index === 1 ? 'Adds them.' : undefined,
+      misconception: index === 1 ? 'Adds them.' : undefined,
     }));
     return flagsOf(result.items[0]!, choices, result.groupSize);
   };
@@ -478,7 +478,7 @@ describe('flags', () => {
       /“b” was chosen by 100 % of the 6 strongest students, the key “a” by only 0 %/,
     );
   });
-  test('a wrong choice that draws the weak is a temptation, with the mistake behind it', () => {
+  test('a wrong choice that draws the weak is a temptation, with the misconception behind it', () => {
     const flags = flagged(times(12, 0), [...times(10, 1), ...times(2, 2)]);
     expect(flags).toEqual([
       expect.objectContaining({

@@ -160,8 +160,8 @@ test('draws use items evenly, and give nobody an item twice', () => {
       (a, b, students, seed) => {
         const [count, size] = [Math.min(a, b), Math.max(a, b)];
         const used = new Array<number>(size).fill(0);
-        for (let place = 0; place < students; place++) {
-          const hand = dealtTo(place, count, size, randomFrom(seed));
+        for (let seat = 0; seat < students; seat++) {
+          const hand = dealtTo(seat, count, size, randomFrom(seed));
           expect(new Set(hand).size).toBe(count);
           for (const currentEntry of hand) used[currentEntry]!++;
           expect(Math.max(...used) - Math.min(...used)).toBeLessThanOrEqual(1);
@@ -210,8 +210,8 @@ describe('forms and draws of an edition', () => {
 
   test('what a form leaves out is not dealt: everybody gets as many as the draw gives', () => {
     const withForms = { ...dealt, forms: [{ ...dealt.forms![0]!, without: ['entry1', 'entry2'] }] };
-    for (let place = 0; place < 6; place++) {
-      const [drawn] = formOf(withForms, { seed: 's', place, form: 'formB' }, none).sections;
+    for (let seat = 0; seat < 6; seat++) {
+      const [drawn] = formOf(withForms, { seed: 's', seat, form: 'formB' }, none).sections;
       expect(drawn!.entries.map(({ id }) => id)).toEqual(['entry3', 'entry4']);
     }
   });
@@ -262,19 +262,19 @@ describe('forms and draws of an edition', () => {
   });
 
   test('only what a student was given is scored', () => {
-    const ids = (place: number) =>
+    const ids = (seat: number) =>
       scoreAttempt(dealt, new Map([['entry5', { a: 'a' }]]), {
         seed: 's',
-        place,
+        seat,
         rules: none,
         ranOut: false,
       });
-    for (const place of [0, 1, 2, 3]) {
-      expect(ids(place)).toHaveLength(4);
-      expect(ids(place).map(({ entry }) => entry)).toEqual(
-        entriesOf(formOf({ ...dealt, forms: [] }, { seed: 's', place }, none)).map(({ id }) => id),
+    for (const seat of [0, 1, 2, 3]) {
+      expect(ids(seat)).toHaveLength(4);
+      expect(ids(seat).map(({ entry }) => entry)).toEqual(
+        entriesOf(formOf({ ...dealt, forms: [] }, { seed: 's', seat }, none)).map(({ id }) => id),
       );
-      expect(ids(place).reduce((sum, { points }) => sum + points, 0)).toBe(1);
+      expect(ids(seat).reduce((sum, { points }) => sum + points, 0)).toBe(1);
     }
   });
 

@@ -54,7 +54,7 @@ test('what is sent for sitting holds nothing that gives an answer away', () => {
   for (const secret of [
     'key',
     'rule',
-    'mistake',
+    'misconception',
     'Because',
     'Think',
     'For us',

@@ -242,7 +242,7 @@ test('the words of every kind are found by a search, those for teachers are not'
     'Glad',
   ].map((text) => text))
     expect(choices.replace(/\s+/g, ' ')).toContain(word.replace('river runs', 'river'));
-  expect(choices).not.toMatch(/mistake|guide|tributary/);
+  expect(choices).not.toMatch(/misconception|guide|tributary/);
   const pointers = textsOfItem(whole).map(({ at }) => at);
   expect(new Set(pointers).size).toBe(pointers.length);
 });
@@ -282,7 +282,7 @@ describe('changing the kind', () => {
     });
     const text = changeKind(parts['single-choice'], 'short-text');
     expect(text.part).toMatchObject({ key: { variants: ['choice b'] } });
-    expect(text.lost).toContain('the mistakes behind the choices');
+    expect(text.lost).toContain('the misconceptions behind the choices');
   });
   test('a blank part of any kind says what is missing, unless nothing is', () => {
     const complete: PartKind[] = partKinds.filter(

@@ -104,8 +104,8 @@ test('a key, more answers, other points, all the points and leaving out change w
           content: withAccepted(number, 'p', '0,5 m'.replace(',', '.')),
         }),
         points: rescored(edition, { entry: 'e1', points: 5 }),
-        all: rescored(edition, { entry: 'e2', settled: 'all-points' }),
-        out: rescored(edition, { entry: 'e3', settled: 'left-out' }),
+        all: rescored(edition, { entry: 'e2', override: 'full-credit' }),
+        out: rescored(edition, { entry: 'e3', override: 'dropped' }),
       };
       expect(points(changes.key, answers)).toEqual({
         ...before,
@@ -126,7 +126,7 @@ test('a key, more answers, other points, all the points and leaving out change w
       expect(points(changes.all, answers)).toEqual({ ...before, e2: [1, 1] });
       expect(points(changes.out, answers)).toEqual({ ...before, e3: [0, 0] });
       // Taken back, everything is as it was.
-      expect(rescored(changes.out, { entry: 'e3', settled: null })).toEqual(edition);
+      expect(rescored(changes.out, { entry: 'e3', override: null })).toEqual(edition);
       expect(rescored(changes.key, { entry: 'e1', content: choice(['a']) })).toEqual(edition);
     }),
   );

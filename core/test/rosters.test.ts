@@ -150,7 +150,7 @@ const known = (
   givenName: string,
   familyName: string,
   studentNumber: string,
-  ...places: [classId: number, rosterNumber: number, left?: boolean][]
+  ...enrollments: [classId: number, rosterNumber: number, left?: boolean][]
 ): KnownStudent => ({
   id,
   givenName,
@@ -159,7 +159,7 @@ const known = (
   email: '',
   grade: 6,
   sourcedId: null,
-  places: places.map(([classId, rosterNumber, left = false]) => ({
+  enrollments: enrollments.map(([classId, rosterNumber, left = false]) => ({
     classId,
     className: `class ${classId}`,
     subject: 'Mathematics',
@@ -316,11 +316,11 @@ describe('what a list does to a class', () => {
           if (!settled.ok) throw new Error('every question was answered');
           const after = school.map((knownStudent) => ({
             ...knownStudent,
-            places: knownStudent.places.map((place) => ({ ...place })),
+            enrollments: knownStudent.enrollments.map((enrollment) => ({ ...enrollment })),
           }));
           let next = 100;
           for (const write of settled.writes) {
-            const place = (rosterNumber: number) => ({
+            const enrollment = (rosterNumber: number) => ({
               classId: 1,
               className: 'class 1',
               subject: 'Mathematics',
@@ -328,13 +328,17 @@ describe('what a list does to a class', () => {
               left: false,
             });
             if (write.do === 'create')
-              after.push({ ...write.student, id: next++, places: [place(write.rosterNumber)] });
+              after.push({
+                ...write.student,
+                id: next++,
+                enrollments: [enrollment(write.rosterNumber)],
+              });
             if (write.do === 'enrol')
               after
                 .find(({ id }) => id === write.studentId)!
-                .places.push(place(write.rosterNumber));
+                .enrollments.push(enrollment(write.rosterNumber));
             if (write.do === 'return')
-              after.find(({ id }) => id === write.studentId)!.places[0]!.left = false;
+              after.find(({ id }) => id === write.studentId)!.enrollments[0]!.left = false;
             if (write.do === 'change')
               for (const { field, to } of write.fields)
                 Object.assign(
@@ -342,8 +346,10 @@ describe('what a list does to a class', () => {
                   { [field]: to },
                 );
           }
-          const rosters = after.flatMap(({ places }) =>
-            places.filter(({ classId }) => classId === 1).map((place) => place.rosterNumber),
+          const rosters = after.flatMap(({ enrollments }) =>
+            enrollments
+              .filter(({ classId }) => classId === 1)
+              .map((enrollment) => enrollment.rosterNumber),
           );
           expect(new Set(rosters).size).toBe(rosters.length);
           const again = planRoster(

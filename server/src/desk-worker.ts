@@ -3,7 +3,7 @@ import { present, valueOf } from '@oaken/core/certain';
 import { parentPort, workerData } from 'node:worker_threads';
 import { Editions } from './attempts/editions';
 import type { Context } from './context';
-import { connect, type DatabasePlace } from './database/connect';
+import { connect, type DatabaseAddress } from './database/connect';
 import type { Bind, Call } from './http/bind';
 import { Download } from './http/download';
 import { Problem } from './problems/problem';
@@ -15,7 +15,7 @@ import { deskRoutes } from './desk-routes';
 const port = present(parentPort, 'thread that asks');
 
 const connections = 6;
-const database = connect(workerData as DatabasePlace, connections);
+const database = connect(workerData as DatabaseAddress, connections);
 
 type Handler = (call: Call<never>) => Promise<unknown>;
 const handlers = new Map<string, Handler>();

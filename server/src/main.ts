@@ -38,7 +38,7 @@ const settings = (() => {
     throw error;
   }
 })();
-const { place, port, folder } = settings;
+const { address, port, folder } = settings;
 
 /**
  * A real school must never be opened as the demonstration, whose passwords everybody knows, nor the
@@ -70,9 +70,9 @@ function stopForPort(error: NodeJS.ErrnoException): never {
 }
 
 async function prepare(): Promise<void> {
-  const database = connect(place);
+  const database = connect(address);
   try {
-    await createDatabase(place);
+    await createDatabase(address);
     await migrator(database).up();
     await insistOnKind(database);
   } catch (error) {
@@ -84,7 +84,7 @@ async function prepare(): Promise<void> {
 
 /** For the terminal of a school that has not begun: where its first administrator begins it. Nothing where it has. */
 async function printSetupLink(): Promise<void> {
-  const database = connect(place);
+  const database = connect(address);
   const token = await makeSetupLink(database, Date.now());
   if (token !== null)
     process.stdout.write(`${settings.origin ?? settings.localAddress}/setup#${token}\n`);
@@ -97,9 +97,9 @@ async function main(): Promise<void> {
   if (process.argv[2] === 'setup-link') return printSetupLink();
 
   const log = folder === null ? logTo(process.stdout) : logInto(join(folder, 'logs'));
-  const database = connect(place, connections.desk);
-  const seatDatabase = connect(place, connections.seat);
-  const desk = new DeskThread(new URL('./desk.mjs', import.meta.url), place, log);
+  const database = connect(address, connections.desk);
+  const seatDatabase = connect(address, connections.seat);
+  const desk = new DeskThread(new URL('./desk.mjs', import.meta.url), address, log);
   const app = createApp({
     ...settings,
     database,
@@ -109,7 +109,7 @@ async function main(): Promise<void> {
     freeDisk: folder === null ? undefined : () => freeBytes(folder),
     now: Date.now,
     log,
-    finder: new RemoteFinder(new URL('./finder.mjs', import.meta.url), place, log),
+    finder: new RemoteFinder(new URL('./finder.mjs', import.meta.url), address, log),
     assembler: new RemoteAssembler(new URL('./assembler.mjs', import.meta.url)),
     rosterService: settings.rosterService && new RemoteRoster(settings.rosterService),
     post: settings.mail && new SmtpPost(settings.mail.url, settings.mail.from),

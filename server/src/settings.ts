@@ -14,7 +14,7 @@ export function readSettings(env: Environment) {
     );
   const port = Number(env.OAKEN_PORT ?? 4600);
   return {
-    place: { socket, name: env.OAKEN_DATABASE ?? 'oaken' },
+    address: { socket, name: env.OAKEN_DATABASE ?? 'oaken' },
     port,
     /** The folder of the built web client. */
     pages: env.OAKEN_PAGES ?? null,

@@ -29,6 +29,29 @@ test('migrations go up, down and up again', async () => {
   await database.close();
 });
 
+test('the words within documents go down and up again, and nothing else of them changes', async () => {
+  const { database, close } = await openSchool();
+  const documents = () =>
+    rows<{ content: string }>(
+      database,
+      `SELECT CAST(content AS CHAR) AS content FROM revisions
+        UNION ALL SELECT CAST(content AS CHAR) FROM editions`,
+    );
+  const before = await documents();
+  expect(before[0]!.content).toContain('"misconception":');
+  await migrator(database).down({ to: '028-overrides' });
+  const old = await documents();
+  expect(old[0]!.content).toContain('"mistake":');
+  expect(old).toEqual(
+    before.map(({ content }) => ({
+      content: content.replaceAll('"misconception":', '"mistake":'),
+    })),
+  );
+  await migrator(database).up();
+  expect(await documents()).toEqual(before);
+  await close();
+});
+
 test('durable, utf8mb4, with foreign keys that hold', async () => {
   const school = await openSchool();
   const { database } = school;

@@ -180,7 +180,7 @@ test('a changed key: said before, done for all, told only if wished, kept, undon
     'Question 1 was scored anew: The table in the book says b.',
   ]);
 
-  const more = await rescore(sitting, { entry: sitting.entries[1], settled: 'left-out' });
+  const more = await rescore(sitting, { entry: sitting.entries[1], override: 'dropped' });
   expect(await sitting.scores()).toEqual(['1/2', '1/2', '2/2', '0/2']);
   const { rescores } = await teacher.ok('GET', `${sitting.path}/rescores`);
   expect(
@@ -201,7 +201,7 @@ test('a changed key: said before, done for all, told only if wished, kept, undon
   );
 });
 
-test('more answers, all the points, other points, leaving out; the bank learns nothing from what was settled', async () => {
+test('more answers, all the points, other points, leaving out; the bank learns nothing from what was overridden', async () => {
   const sitting = await sat(
     [
       ['a', 'b', 'average'],
@@ -215,7 +215,7 @@ test('more answers, all the points, other points, leaving out; the bank learns n
   expect(await sitting.scores()).toEqual(['3/3', '2/3', '1/3']);
   await rescore(sitting, { entry: sitting.entries[0], points: 3 });
   expect(await sitting.scores()).toEqual(['5/5', '2/5', '3/5']);
-  await rescore(sitting, { entry: sitting.entries[1], settled: 'all-points' });
+  await rescore(sitting, { entry: sitting.entries[1], override: 'full-credit' });
   expect(await sitting.scores()).toEqual(['5/5', '2/5', '4/5']);
   await renewFigures({ database: school.database, now: () => school.clock.now } as never);
   const seen = await rows<{ n: number }>(

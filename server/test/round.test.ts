@@ -66,7 +66,7 @@ describe('finding', () => {
     expect((await search('words=%27%20OR%201=1%20OR%20xyzzyx')).total).toBe(0);
   });
 
-  test('the demonstration bank is what it promises: kinds, mistakes and explanations', async () => {
+  test('the demonstration bank is what it promises: kinds, misconceptions and explanations', async () => {
     const founds = await Promise.all(
       [0, 50, 100, 150, 200, 250].map((from) => search(`from=${from}`)),
     );
@@ -80,7 +80,7 @@ describe('finding', () => {
       for (const part of content.parts)
         if (part.kind === 'single-choice' && part.key.length === 1)
           for (const choice of part.choices.filter(({ id }) => !part.key.includes(id)))
-            expect([content.stem, choice.mistake ?? '']).not.toEqual([content.stem, '']);
+            expect([content.stem, choice.misconception ?? '']).not.toEqual([content.stem, '']);
     }
   });
 

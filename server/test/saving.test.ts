@@ -307,14 +307,14 @@ test.each([
       return replies;
     };
     const secrets =
-      /"(key|keys|guide|rule|mistake|explanation|hints|notes|variants|tolerance|standards|depth|revisionId|itemId|fixed|facility)"|"right":(?!\[\{)/;
+      /"(key|keys|guide|rule|misconception|explanation|hints|notes|variants|tolerance|standards|depth|revisionId|itemId|fixed|facility)"|"right":(?!\[\{)/;
     const texts: string[] = revisions
       .flatMap(({ content }) => [
         content.explanation,
         ...content.parts.flatMap((part) => [
-          'mistake' in part ? part.mistake : undefined,
+          'misconception' in part ? part.misconception : undefined,
           ...('choices' in part ? part.choices : []).map((choice) =>
-            'mistake' in choice ? choice.mistake : undefined,
+            'misconception' in choice ? choice.misconception : undefined,
           ),
           ...(part.kind === 'short-text' ? part.key.variants : []),
           'guide' in part ? part.guide : undefined,

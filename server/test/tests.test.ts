@@ -272,9 +272,9 @@ describe('draws and forms, from the test to the results', () => {
       ))!.content,
     );
   const dealt = (assignmentId: number) =>
-    rows<{ place: number; form: string | null }>(
+    rows<{ seat: number; form: string | null }>(
       school.database,
-      'SELECT seat AS place, form FROM assignment_students WHERE assignment_id = :assignmentId ORDER BY seat',
+      'SELECT seat, form FROM assignment_students WHERE assignment_id = :assignmentId ORDER BY seat',
       { assignmentId },
     );
 
@@ -302,14 +302,14 @@ describe('draws and forms, from the test to the results', () => {
     const edition = await editionOf(body.id);
     const used = new Map<string, number>();
     const places = await dealt(body.id);
-    for (const { place } of places)
+    for (const { seat } of places)
       for (const { id, points } of entriesOf(
-        formOf(edition, { seed: 'x', place }, { shuffleItems: false, shuffleChoices: true }),
+        formOf(edition, { seed: 'x', seat }, { shuffleItems: false, shuffleChoices: true }),
       )) {
         used.set(id, (used.get(id) ?? 0) + 1);
         expect(points).toBe(2);
       }
-    expect(new Set(places.map(({ place }) => place)).size).toBe(places.length);
+    expect(new Set(places.map(({ seat }) => seat)).size).toBe(places.length);
     expect(Math.max(...used.values()) - Math.min(...used.values())).toBeLessThanOrEqual(1);
 
     // The first two in the deal have no item in common; results know who was asked what.
@@ -376,7 +376,7 @@ describe('draws and forms, from the test to the results', () => {
     expect(edition.sections[1]!.entries).toHaveLength(all.total - 1);
     expect(edition.sections[1]!.entries.map(({ itemId }) => itemId)).not.toContain(item!.id);
     expect(
-      formOf(edition, { seed: 's', place: 3 }, { shuffleItems: false, shuffleChoices: true })
+      formOf(edition, { seed: 's', seat: 3 }, { shuffleItems: false, shuffleChoices: true })
         .sections[1]!.entries,
     ).toHaveLength(3);
   });

@@ -53,16 +53,16 @@ describe('choices', () => {
     await editing.page.findAll('.line')[2]!.trigger('keydown', { key: 'ArrowUp', altKey: true });
     expect(ids(editing.part.choices)).toEqual(['a', 'c', 'b']);
   });
-  test('the mistake behind one is kept, and gone when it is emptied', async () => {
+  test('the misconception behind one is kept, and gone when it is emptied', async () => {
     const editing = new Editing(parts['single-choice']);
-    await editing.type('The mistake behind choice A', 'added instead');
-    expect(editing.part.choices[0]!.mistake).toBe('added instead');
-    await editing.type('The mistake behind choice A', '');
-    expect(editing.part.choices[0]!.mistake).toBeUndefined();
+    await editing.type('Misconception behind choice A', 'added instead');
+    expect(editing.part.choices[0]!.misconception).toBe('added instead');
+    await editing.type('Misconception behind choice A', '');
+    expect(editing.part.choices[0]!.misconception).toBeUndefined();
   });
-  test('the key has no mistake behind it', () => {
+  test('the key has no misconception behind it', () => {
     const { page } = new Editing(parts['single-choice']);
-    expect(page.find('[aria-label="The mistake behind choice B"]').exists()).toBe(false);
+    expect(page.find('[aria-label="Misconception behind choice B"]').exists()).toBe(false);
   });
   test('how many may be chosen', async () => {
     const editing = new Editing(parts['multiple-choice']);
@@ -82,10 +82,10 @@ describe('true or false', () => {
     await editing.field('true').setValue(true);
     expect(editing.part.key).toBe(true);
   });
-  test('without a mistake there is none to keep', async () => {
+  test('without a misconception there is none to keep', async () => {
     const editing = new Editing(parts['true-false']);
-    await editing.type('The mistake behind the wrong answer', '');
-    expect('mistake' in editing.part).toBe(false);
+    await editing.type('Misconception behind the wrong answer', '');
+    expect('misconception' in editing.part).toBe(false);
   });
 });
 

@@ -12,7 +12,7 @@ const content: ItemContent = {
   notes: '',
 };
 const item = (change: object = {}) =>
-  ref({ entry: 'e1', settled: null, maxPoints: 1, content, ...change } as ChangeableItem);
+  ref({ entry: 'e1', override: null, maxPoints: 1, content, ...change } as ChangeableItem);
 function begun(change: object = {}) {
   const changing = useItemChange(item(change));
   changing.start();
@@ -29,15 +29,15 @@ test('before there is an item there is nothing to change', () => {
 
 test('everybody gets all its points', () => {
   const { way, change } = begun();
-  way.value = 'all-points';
-  expect(change.value).toEqual({ entry: 'e1', settled: 'all-points' });
+  way.value = 'full-credit';
+  expect(change.value).toEqual({ entry: 'e1', override: 'full-credit' });
 });
 
-test('what was settled counts by its key again', () => {
-  const { way, change } = begun({ settled: 'left-out' });
-  expect(way.value).toBe('left-out');
+test('what was overridden counts by its key again', () => {
+  const { way, change } = begun({ override: 'dropped' });
+  expect(way.value).toBe('dropped');
   way.value = 'key';
-  expect(change.value).toEqual({ entry: 'e1', settled: null });
+  expect(change.value).toEqual({ entry: 'e1', override: null });
 });
 
 test('it is worth more', () => {
@@ -71,7 +71,7 @@ test('a part that is changed and changed back is no change', () => {
 
 test('as it is now takes everything back', () => {
   const { way, points, start, change } = begun();
-  way.value = 'left-out';
+  way.value = 'dropped';
   points.value = '9';
   start();
   expect(change.value).toBeNull();

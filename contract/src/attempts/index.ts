@@ -146,7 +146,7 @@ export const readReport = endpoint({
           explanation: z.string().nullable(),
           /** What the teacher wrote beside it. */
           comments: z.array(z.string()),
-          /** The levels that the work reached, where the teacher marked it by a guide. */
+          /** The levels that the work reached, where the teacher marked it by a rubric. */
           levels: z.array(
             z.object({
               criterion: z.string(),

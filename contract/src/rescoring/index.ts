@@ -14,7 +14,7 @@ const change = z.strictObject({
   /** One more answer that counts as right. */
   accept: z.strictObject({ part: shortId, response: z.unknown() }).optional(),
   points: z.number().optional(),
-  settled: z.enum(['all-points', 'left-out']).nullable().optional(),
+  override: z.enum(['full-credit', 'dropped']).nullable().optional(),
 });
 
 const worth = z.object({ points: z.number(), maxPoints: z.number() });

@@ -51,7 +51,7 @@ export const studentWork = z.object({
       comments: z.array(
         z.object({ by: z.string(), points: z.number().nullable(), comment: z.string() }),
       ),
-      settled: z.enum(['all-points', 'left-out']).nullable(),
+      override: z.enum(['full-credit', 'dropped']).nullable(),
     }),
   ),
   /** Answers that arrived after the end although they were written before it, by their device's account. */

@@ -36,7 +36,7 @@ interface Sitting {
   groups: Groups;
 }
 
-/** @param i the item's place, from 0 */
+/** @param i the item's optionIndex, from 0 */
 export function figuresOf(sitting: Sitting, item: ItemSums, i: number): ItemFigures {
   const upper = sitting.groups.upper?.[i] ?? null;
   const lower = sitting.groups.lower?.[i] ?? null;
@@ -52,7 +52,7 @@ export function figuresOf(sitting: Sitting, item: ItemSums, i: number): ItemFigu
     itemRest: restCorrelation(sitting.table, item),
     upperLower: upperLower(sitting, item, upper, lower),
     alphaIfItemDeleted: alphaIfItemDeleted(sitting, item),
-    options: item.options.map((_, place) => optionFigures(item, place, upper, lower)),
+    options: item.options.map((_, optionIndex) => optionFigures(item, optionIndex, upper, lower)),
   };
 }
 
@@ -109,21 +109,21 @@ function alphaIfItemDeleted({ table, sums, squares }: Sitting, item: ItemSums): 
   return figure(((k - 1) / (k - 2)) * (1 - (squares.items - square) / restSquares));
 }
 
-const shareIn = (group: GroupSums | null, place: number): number | null =>
-  group && group.n > 0 ? (group.options[place] ?? 0) / group.n : null;
+const shareIn = (group: GroupSums | null, optionIndex: number): number | null =>
+  group && group.n > 0 ? (group.options[optionIndex] ?? 0) / group.n : null;
 
 function optionFigures(
   item: ItemSums,
-  place: number,
+  optionIndex: number,
   upper: GroupSums | null,
   lower: GroupSums | null,
 ): OptionFigures {
-  const { n = 0, rest = 0 } = item.options[place] ?? {};
+  const { n = 0, rest = 0 } = item.options[optionIndex] ?? {};
   return {
     n,
     share: item.n > 0 ? n / item.n : 0,
-    upper: shareIn(upper, place),
-    lower: shareIn(lower, place),
+    upper: shareIn(upper, optionIndex),
+    lower: shareIn(lower, optionIndex),
     correlation: correlation(
       { n: item.n, x: n, xx: n, ...restOf(item), xy: rest },
       n === 0 ? 'nobody chose it' : 'everybody chose it',

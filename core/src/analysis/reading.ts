@@ -48,7 +48,7 @@ interface Choice {
   id: string;
   label: string;
   right: boolean;
-  mistake?: string | undefined;
+  misconception?: string | undefined;
 }
 
 /** Shares of groups are sums of fractions; what differs by less than this is the same. */
@@ -138,7 +138,7 @@ const temptingChoice: Sign = ({ figures: { n }, key, wrong, drawsStrong, alsoStr
       choice.n >= 0.6 * others,
   );
   if (!tempting) return null;
-  const why = tempting.mistake ? ` It stands for: ${tempting.mistake}` : '';
+  const why = tempting.misconception ? ` It stands for: ${tempting.misconception}` : '';
   return {
     kind: 'tempting-choice',
     title: 'One choice tempts many',

@@ -213,14 +213,14 @@ function choicesOf(
 ): { chosen: Uint32Array; choices: Uint8Array } {
   const chosen = new Uint32Array(students * items.length);
   items.forEach(({ cells }, i) => {
-    const places = new Map(
+    const indexes = new Map(
       elementAt(answers, i)
         .slice(0, mostAnswers)
-        .map((answer, place) => [answer, place]),
+        .map((answer, index) => [answer, index]),
     );
     cells.forEach((cell, student) => {
-      const place = places.get(cell);
-      if (place !== undefined) chosen[student * items.length + i] = 1 << place;
+      const index = indexes.get(cell);
+      if (index !== undefined) chosen[student * items.length + i] = 1 << index;
     });
   });
   const choices = Uint8Array.from(answers, ({ length }) => Math.min(mostAnswers, length));

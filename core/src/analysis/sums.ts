@@ -51,8 +51,8 @@ export interface TableSums {
   items: ItemSums[];
 }
 
-/** Calls `visit` with the place of each bit that is set, from 0. */
-function eachBit(bits: number, visit: (place: number) => void): void {
+/** Calls `visit` with the optionIndex of each bit that is set, from 0. */
+function eachBit(bits: number, visit: (optionIndex: number) => void): void {
   for (let left = bits; left !== 0; left &= left - 1) visit(31 - Math.clz32(left & -left));
 }
 
@@ -121,8 +121,8 @@ function addAnswer(item: ItemSums, x: number, total: number, chosen: number): vo
   item.xt += x * total;
   item.t += total;
   item.tt += total * total;
-  eachBit(chosen, (place) => {
-    const option = item.options[place];
+  eachBit(chosen, (optionIndex) => {
+    const option = item.options[optionIndex];
     if (!option) return;
     option.n++;
     option.rest += total - x;
@@ -171,9 +171,9 @@ function addToGroup(
     group.n += weight;
     group.x += weight * x;
     const { options } = group;
-    eachBit(chosen?.[s * k + i] ?? 0, (place) => {
-      const count = options[place];
-      if (count !== undefined) options[place] = count + weight;
+    eachBit(chosen?.[s * k + i] ?? 0, (optionIndex) => {
+      const count = options[optionIndex];
+      if (count !== undefined) options[optionIndex] = count + weight;
     });
   });
 }

@@ -130,7 +130,7 @@ export async function assemble(
     ...forms.slice(1).map((form) => inPlacesOf(first, form)),
   ];
   const firstIds = new Set(first.map(({ id }) => id));
-  const figures = placed.map((form, place) => figuresOf(form, place === 0 ? null : firstIds));
+  const figures = placed.map((form, index) => figuresOf(form, index === 0 ? null : firstIds));
   // A later stage may give back what is within the tolerance; what is said is what the choice amounts to in the end.
   const claimOf = (aim: Aim, sign: 1 | -1): Claim | null => {
     const claim = claims.get(aim);
@@ -240,10 +240,10 @@ class Search {
         if (this.amount(aim) <= enough || this.secondsLeft() <= 0) return;
         const chosen = this.model.formsIn(this.chosenValues());
         // Each round puts other candidates together.
-        const inPiece = (place: number) =>
-          (place + Math.floor(place / pieces) * round) % pieces === piece;
+        const inPiece = (index: number) =>
+          (index + Math.floor(index / pieces) * round) % pieces === piece;
         const free = new Set(
-          items.filter(({ id }, place) => inPiece(place) || chosen.some((form) => form.has(id))),
+          items.filter(({ id }, index) => inPiece(index) || chosen.some((form) => form.has(id))),
         );
         const program = this.model.programAround(aim, this.chosenValues(), (item) =>
           free.has(item),

@@ -34,8 +34,8 @@ export interface Placed {
  * @param first ids of the first form's items; null for the first form itself
  */
 export function figuresOf(form: readonly Placed[], first: ReadonlySet<number> | null): FormFigures {
-  const sum = (value: (place: Placed) => number) =>
-    form.reduce((total, place) => total + value(place), 0);
+  const sum = (value: (placed: Placed) => number) =>
+    form.reduce((total, placed) => total + value(placed), 0);
   const count = (holds: (item: PooledItem) => boolean) => sum(({ item }) => (holds(item) ? 1 : 0));
   const mean = form.length === 0 ? 0 : sum(({ item }) => item.expected) / form.length;
   return {
@@ -79,21 +79,24 @@ export function inCellOrder(items: readonly PooledItem[]): PooledItem[] {
  */
 export function inPlacesOf(first: readonly PooledItem[], form: readonly PooledItem[]): Placed[] {
   const waiting = new Set(inCellOrder(form));
-  const places: (PooledItem | undefined)[] = first.map(() => undefined);
-  const fits: ((place: PooledItem, item: PooledItem) => boolean)[] = [
-    (place, item) => place.id === item.id,
-    (place, item) => sameCell(place, item) && place.points === item.points,
+  const replacements: (PooledItem | undefined)[] = first.map(() => undefined);
+  const fits: ((original: PooledItem, item: PooledItem) => boolean)[] = [
+    (original, item) => original.id === item.id,
+    (original, item) => sameCell(original, item) && original.points === item.points,
     sameCell,
   ];
   for (const fit of fits)
-    first.forEach((place, index) => {
-      if (places[index]) return;
-      const item = [...waiting].find((candidate) => fit(place, candidate));
+    first.forEach((original, index) => {
+      if (replacements[index]) return;
+      const item = [...waiting].find((candidate) => fit(original, candidate));
       if (!item) return;
-      places[index] = item;
+      replacements[index] = item;
       waiting.delete(item);
     });
-  return first.map((place, index) => ({ item: places[index] ?? place, points: place.points }));
+  return first.map((original, index) => ({
+    item: replacements[index] ?? original,
+    points: original.points,
+  }));
 }
 
 const sameCell = ({ cell }: PooledItem, other: PooledItem) =>

@@ -72,10 +72,10 @@ export class Model {
     const program = this.programFor(aim);
     const lower = [...program.lower];
     const upper = [...program.upper];
-    this.items.forEach((item, place) => {
+    this.items.forEach((item, index) => {
       if (free(item)) return;
       for (const columns of this.take) {
-        const column = elementAt(columns, place);
+        const column = elementAt(columns, index);
         lower[column] = upper[column] = Math.round(numberAt(values, column));
       }
     });
@@ -96,8 +96,8 @@ export class Model {
     const values = new Float64Array(this.builder.cost.length);
     forms.forEach((chosen, form) =>
       this.items.forEach(
-        ({ id }, place) =>
-          (values[elementAt(elementAt(this.take, form), place)] = chosen.has(id) ? 1 : 0),
+        ({ id }, index) =>
+          (values[elementAt(elementAt(this.take, form), index)] = chosen.has(id) ? 1 : 0),
       ),
     );
     for (const { column, terms } of this.totals) values[column] = sumOf(terms, values);
@@ -119,8 +119,8 @@ export class Model {
     return this.take.map(
       (columns) =>
         new Set(
-          this.items.flatMap(({ id }, place) =>
-            numberAt(values, elementAt(columns, place)) > 0.5 ? [id] : [],
+          this.items.flatMap(({ id }, index) =>
+            numberAt(values, elementAt(columns, index)) > 0.5 ? [id] : [],
           ),
         ),
     );
@@ -148,9 +148,9 @@ export class Model {
 
   private weighed(form: number, weight: (item: PooledItem) => number): Term[] {
     const columns = elementAt(this.take, form);
-    return this.items.flatMap((item, place): Term[] => {
+    return this.items.flatMap((item, index): Term[] => {
       const value = weight(item);
-      return value === 0 ? [] : [[elementAt(columns, place), value]];
+      return value === 0 ? [] : [[elementAt(columns, index), value]];
     });
   }
 
@@ -194,21 +194,21 @@ export class Model {
     const { enemies, forms } = this.request;
     const { builder, items, take } = this;
     if (forms > 1)
-      items.forEach((item, place) => {
-        const columns = take.map((form): Term => [elementAt(form, place), 1]);
+      items.forEach((item, index) => {
+        const columns = take.map((form): Term => [elementAt(form, index), 1]);
         if (!item.kept) builder.row(0, 1, columns);
         else if (item.cell) this.price('shared', columns.slice(1));
       });
-    const places = new Map(items.map(({ id }, place) => [id, place]));
+    const indexes = new Map(items.map(({ id }, index) => [id, index]));
     for (const [id, otherId] of enemies) {
-      const place = places.get(id);
-      const other = places.get(otherId);
-      if (place === undefined || other === undefined) continue;
+      const index = indexes.get(id);
+      const other = indexes.get(otherId);
+      if (index === undefined || other === undefined) continue;
       // Whoever keeps both wants both.
-      if (elementAt(items, place).kept && elementAt(items, other).kept) continue;
+      if (elementAt(items, index).kept && elementAt(items, other).kept) continue;
       for (const form of take)
         builder.row(0, 1, [
-          [elementAt(form, place), 1],
+          [elementAt(form, index), 1],
           [elementAt(form, other), 1],
         ]);
     }
@@ -254,19 +254,19 @@ export class Model {
   private matchForms(): void {
     const { measure } = this.request.blueprint;
     const [first = [], ...others] = this.take;
-    for (const places of this.groups(({ cell, points }) =>
+    for (const indexes of this.groups(({ cell, points }) =>
       cell ? `${cell.row}/${cell.column}${measure === 'points' ? `/${points}` : ''}` : null,
     ))
       for (const other of others)
         this.builder.row(0, 0, [
-          ...places.map((place): Term => [elementAt(first, place), 1]),
-          ...places.map((place): Term => [elementAt(other, place), -1]),
+          ...indexes.map((index): Term => [elementAt(first, index), 1]),
+          ...indexes.map((index): Term => [elementAt(other, index), -1]),
         ]);
     if (measure === 'items' && new Set(this.items.map(({ points }) => points)).size > 1)
-      for (const places of this.groups(({ cell, points }) =>
+      for (const indexes of this.groups(({ cell, points }) =>
         cell ? `${cell.row}/${cell.column}/${points}` : null,
       ))
-        this.price('points', [[this.rangeWithin(places), 1]]);
+        this.price('points', [[this.rangeWithin(indexes), 1]]);
 
     const { spread, minute, depth, standard, unmet } = alikePrices;
     const centre =
@@ -294,18 +294,18 @@ export class Model {
   /** Places of the items of each group; those without one are left out. */
   private groups(keyOf: (item: PooledItem) => string | null): number[][] {
     const groups = new Map<string, number[]>();
-    this.items.forEach((item, place) => {
+    this.items.forEach((item, index) => {
       const key = keyOf(item);
       if (key === null) return;
-      const places = groups.get(key);
-      if (places) places.push(place);
-      else groups.set(key, [place]);
+      const indexes = groups.get(key);
+      if (indexes) indexes.push(index);
+      else groups.set(key, [index]);
     });
     return [...groups.values()];
   }
 
-  private rangeWithin(places: readonly number[]): number {
-    const inGroup = new Set(places.map((place) => elementAt(this.items, place)));
+  private rangeWithin(indexes: readonly number[]): number {
+    const inGroup = new Set(indexes.map((index) => elementAt(this.items, index)));
     return this.rangeOver((item) => (inGroup.has(item) ? 1 : 0));
   }
 

@@ -60,7 +60,7 @@ function parallelForm(
   items: readonly FoundItem[],
   newKey: () => string,
 ): Form {
-  const standIns = new Map(first.map(({ itemId }, place) => [itemId, items[place]]));
+  const standIns = new Map(first.map(({ itemId }, index) => [itemId, items[index]]));
   const swaps = allEntries(outline).flatMap((entry) => {
     const item = standIns.get(entry.itemId);
     if (!item || item.itemId === entry.itemId) return [];

@@ -43,12 +43,12 @@ export function scoreAttempt(
     scoreItem(content, answers.get(id) ?? {}, attempt.marks?.get(id)),
   );
   const lastAnswered = scored.findLastIndex(({ parts }) => parts.some(({ answered }) => answered));
-  return order.map(({ id, points, settled }, index) => {
+  return order.map(({ id, points, override }, index) => {
     const scoredItem = elementAt(scored, index);
     const decided = attempt.adjusted?.get(id);
-    if (settled === 'left-out' || decided === 'excused')
+    if (override === 'dropped' || decided === 'excused')
       return { entry: id, points: 0, maxPoints: 0, reached: true, needsMarking: false };
-    if (decided !== undefined || settled === 'all-points')
+    if (decided !== undefined || override === 'full-credit')
       return {
         entry: id,
         points: decided ?? points,

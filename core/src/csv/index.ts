@@ -38,7 +38,7 @@ export function encodingOf(
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return 'utf-16be';
   const start = bytes.subarray(0, 400);
   const zeros = (parity: number) =>
-    start.filter((value, place) => place % 2 === parity && value === 0).length;
+    start.filter((value, index) => index % 2 === parity && value === 0).length;
   if (start.length > 4 && zeros(1) > start.length / 4) return 'utf-16le';
   if (start.length > 4 && zeros(0) > start.length / 4) return 'utf-16be';
   return isUtf8(bytes) ? 'utf-8' : 'windows-1252';

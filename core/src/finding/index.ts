@@ -1,4 +1,4 @@
-export { ItemIndex, type NearCopy, type StandardPlace } from './item-index';
+export { ItemIndex, type NearCopy, type PlacedStandard } from './item-index';
 export {
   difficultyBands,
   itemRestCorrelationBands,

@@ -15,7 +15,7 @@ import { Codes, wordsOf } from './words';
 /** How much a word counts by where it stands, in halves of an occurrence: whole numbers keep the postings small. */
 const fieldWeights = { stem: 6, tags: 4, choices: 3, passage: 2 };
 
-export interface StandardPlace {
+export interface PlacedStandard {
   id: number;
   parentId: number | null;
   code: string;
@@ -51,7 +51,7 @@ export class ItemIndex {
   private orders = new Map<Order, Int32Array>();
 
   /** Standards, and so what lies below what. */
-  setStandards(list: readonly StandardPlace[]): void {
+  setStandards(list: readonly PlacedStandard[]): void {
     this.codes = new Codes(list);
     this.facets.setStandards(list);
     this.facets.placeAll(this.items);

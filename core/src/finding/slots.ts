@@ -9,16 +9,16 @@ export function merged(
 ): Int32Array {
   const whole = new Int32Array(left.length + right.length);
   let taken = 0;
-  let place = 0;
+  let written = 0;
   for (const next of right) {
     for (; taken < left.length; taken++) {
       const slot = left[taken] ?? 0;
       if (compare(slot, next) > 0) break;
-      whole[place++] = slot;
+      whole[written++] = slot;
     }
-    whole[place++] = next;
+    whole[written++] = next;
   }
-  whole.set(left.subarray(taken), place);
+  whole.set(left.subarray(taken), written);
   return whole;
 }
 
@@ -38,9 +38,9 @@ export function byFailure(
   const free = starts.slice();
   for (const slot of slots) {
     const run = runOf(slot);
-    const place = free[run] ?? 0;
-    room[place] = slot;
-    free[run] = place + 1;
+    const index = free[run] ?? 0;
+    room[index] = slot;
+    free[run] = index + 1;
   }
   const runs = new Map<number, Int32Array>();
   lengths.forEach((length, run) => {

@@ -51,8 +51,8 @@ export class Tally {
     this.each(facet, (slots) => {
       for (const slot of slots) {
         const end = starts[slot + 1] ?? 0;
-        for (let place = starts[slot] ?? end; place < end; place++)
-          count(counts, values[place] ?? 0);
+        for (let index = starts[slot] ?? end; index < end; index++)
+          count(counts, values[index] ?? 0);
       }
     });
     return counts;

@@ -2,18 +2,18 @@
 import type { Random } from '../random';
 
 /**
- * Deals `count` out of `size` to each place in turn, as from a shuffled deck that is shuffled anew when it runs out:
+ * Deals `count` out of `size` to each seat in turn, as from a shuffled deck that is shuffled anew when it runs out:
  * however many have drawn, no item was dealt more than once oftener than another.
  *
- * @param place from 0
+ * @param seat the student's place in the deal, from 0
  * @returns places in the pool, from 0, in order
  */
-export function dealtTo(place: number, count: number, size: number, random: Random): number[] {
+export function dealtTo(seat: number, count: number, size: number, random: Random): number[] {
   const all = Array.from({ length: size }, (_, index) => index);
   if (count >= size) return all;
   let deck: number[] = [];
   let hand: number[] = [];
-  for (let turn = 0; turn <= place; turn++) {
+  for (let turn = 0; turn <= seat; turn++) {
     hand = deck.splice(0, count);
     if (hand.length < count) {
       // What the hand holds already goes to the end of the new deck: nobody gets an item twice.

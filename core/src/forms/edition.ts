@@ -12,10 +12,10 @@ export interface EditionEntry {
   standards: string[];
   depth: number | null;
   /** What was decided about it after the test: everybody has all its points, or it counts for nobody. */
-  settled?: Settled | undefined;
+  override?: Override | undefined;
 }
 
-export type Settled = 'all-points' | 'left-out';
+export type Override = 'full-credit' | 'dropped';
 
 export interface EditionSection {
   id: string;

@@ -20,7 +20,7 @@ export interface Sitter {
   /** The attempt's own seed. */
   seed: string;
   /** The student's place in the deal, from 0. */
-  place?: number | undefined;
+  seat?: number | undefined;
   /** The id of their form; none for the first. */
   form?: string | null | undefined;
   /** At most so many choices in every question, for a student who needs fewer. */
@@ -31,7 +31,7 @@ type Streams = (name: string) => Random;
 
 /** The edition with the items, order and choices that belong to `sitter`. */
 export function formOf(whole: Edition, sitter: Sitter, rules: FormRules): Edition {
-  const { seed, place = 0, form = null, mostChoices = null } = sitter;
+  const { seed, seat = 0, form = null, mostChoices = null } = sitter;
   const edition = mostChoices === null ? whole : withFewerChoicesEverywhere(whole, mostChoices);
   const common: Streams = (name) => randomFrom(`${edition.deal ?? ''}/${name}`);
   const streams: Streams = (name) => randomFrom(`${seed}/${name}`);
@@ -41,7 +41,7 @@ export function formOf(whole: Edition, sitter: Sitter, rules: FormRules): Editio
     // What a form leaves out is not dealt either: a draw gives its number to everybody.
     let entries = section.entries.filter(({ id }) => !chosen?.without.includes(id));
     if (section.draw != null)
-      entries = dealtTo(place, section.draw, entries.length, common(`deal/${section.id}`)).map(
+      entries = dealtTo(seat, section.draw, entries.length, common(`deal/${section.id}`)).map(
         (index) => elementAt(entries, index),
       );
     if (chosen) entries = inForm({ ...section, entries }, chosen, common);

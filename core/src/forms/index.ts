@@ -6,7 +6,7 @@ export {
   type EditionEntry,
   type EditionForm,
   type EditionSection,
-  type Settled,
+  type Override,
 } from './edition';
 export { formOf, withFewerChoicesEverywhere, type FormRules, type Sitter } from './form';
 export { formForSitting, type SittingEntry, type SittingForm } from './sitting';

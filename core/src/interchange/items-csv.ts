@@ -198,15 +198,15 @@ function columnOf(pointer: string, kind: PartKind): string {
 function partOf(kind: PartKind, cell: (name: string) => string, wrong: Wrong): unknown {
   const points = cell('points') === '' ? 1 : Number(cell('points').replace(',', '.'));
   if (Number.isNaN(points)) wrong('points', `“${cell('points')}” is not a number.`);
-  const choices = choiceColumns.flatMap((name, place) =>
-    cell(name) === '' ? [] : [{ id: choiceId(place), text: rich(cell(name), false) }],
+  const choices = choiceColumns.flatMap((name, index) =>
+    cell(name) === '' ? [] : [{ id: choiceId(index), text: rich(cell(name), false) }],
   );
   const rightChoices = () =>
     listOf(cell('right').replace(/,/g, ';'), ';').flatMap((named) => {
-      const place = /^[a-h]$/i.test(named)
+      const index = /^[a-h]$/i.test(named)
         ? named.toLowerCase().charCodeAt(0) - 97
         : Number(named) - 1;
-      const choice = Number.isInteger(place) && choices.find(({ id }) => id === choiceId(place));
+      const choice = Number.isInteger(index) && choices.find(({ id }) => id === choiceId(index));
       if (choice) return [choice.id];
       wrong('right', `“${named}” is not the number of a choice.`);
       return [];
@@ -215,7 +215,7 @@ function partOf(kind: PartKind, cell: (name: string) => string, wrong: Wrong): u
   return kindOf({ kind }).inTable?.read(row, blankPart(kind, 'a'));
 }
 
-const choiceId = (place: number) => 'abcdefgh'.charAt(place);
+const choiceId = (index: number) => 'abcdefgh'.charAt(index);
 
 /** One row that gives the same item again. Columns that a person reads are filled in as far as they can say it. */
 export function itemToRow(content: ItemContent, facts: RowFacts): Record<string, string> {

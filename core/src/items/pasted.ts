@@ -52,8 +52,8 @@ function choicesInLine(
 ): { before: string; choices: { text: string; starred: boolean }[] } {
   const starts: { at: number; end: number; starred: boolean }[] = [];
   let position = 0;
-  for (let place = from; place < letters.length; place++) {
-    const pattern = new RegExp(`(?:^|\\s|&nbsp;)${marker(letters.charAt(place))}`, 'g');
+  for (let index = from; index < letters.length; index++) {
+    const pattern = new RegExp(`(?:^|\\s|&nbsp;)${marker(letters.charAt(index))}`, 'g');
     pattern.lastIndex = position;
     const match = pattern.exec(line);
     // The first choice of a line stands at its beginning, or the question runs on into "A)".
@@ -67,8 +67,8 @@ function choicesInLine(
   if (runsOn && starts.length < leastInQuestion) return { before: line, choices: [] };
   return {
     before: starts.length === 0 ? line : line.slice(0, elementAt(starts, 0).at),
-    choices: starts.map(({ end, starred }, place) => ({
-      text: line.slice(end, starts[place + 1]?.at).replace(/(?:\s|&nbsp;|[,;])+$/, ''),
+    choices: starts.map(({ end, starred }, index) => ({
+      text: line.slice(end, starts[index + 1]?.at).replace(/(?:\s|&nbsp;|[,;])+$/, ''),
       starred,
     })),
   };

@@ -39,7 +39,7 @@ export function randomFrom(seed: string): Random {
   // Whole numbers of 32 bits stay such in a view of memory; as variables of a closure they would be
   // boxed at every step.
   const state = new DataView(new ArrayBuffer(16));
-  for (const place of [0, 4, 8, 12]) state.setInt32(place, splitMix());
+  for (const index of [0, 4, 8, 12]) state.setInt32(index, splitMix());
 
   const bits = () => {
     const first = state.getInt32(0);

@@ -3,7 +3,7 @@
  * everybody, or leaving an item out. What students saw stays as they saw it.
  */
 import { elementAt } from '../certain';
-import { entriesOf, type Edition, type EditionEntry, type Settled } from '../forms';
+import { entriesOf, type Edition, type EditionEntry, type Override } from '../forms';
 import {
   forSitting,
   keysInWords,
@@ -21,7 +21,7 @@ export interface Rescore {
   content?: ItemContent | undefined;
   points?: number | undefined;
   /** Null: it is scored by its key again. */
-  settled?: Settled | null | undefined;
+  override?: Override | null | undefined;
 }
 
 /** Why a rescore cannot be done, in words for the page; `pointer` is the place in the rescore. */
@@ -37,7 +37,7 @@ export class RescoreProblem extends Error {
 /** @throws RepairProblem where it would change nothing, or anything that students saw */
 export function rescoredEntry(
   entry: EditionEntry,
-  { content, points, settled }: Rescore,
+  { content, points, override }: Rescore,
 ): EditionEntry {
   if (content !== undefined) {
     const read = readItem(content);
@@ -57,13 +57,13 @@ export function rescoredEntry(
       '/points',
       'An item is worth more than 0 and at most 1,000 points. To count it for nobody, leave it out.',
     );
-  const { settled: before, ...rest } = entry;
-  const after = settled === undefined ? before : (settled ?? undefined);
+  const { override: before, ...rest } = entry;
+  const after = override === undefined ? before : (override ?? undefined);
   const made: EditionEntry = {
     ...rest,
     ...(content && { content }),
     ...(points !== undefined && { points }),
-    ...(after && { settled: after }),
+    ...(after && { override: after }),
   };
   if (rescoreInWords(entry, made).length === 0)
     throw new RescoreProblem('', 'Nothing would change: it is scored like this already.');
@@ -77,8 +77,8 @@ export function rescored(edition: Edition, rescore: Rescore): Edition {
   const made = rescoredEntry(editionEntry, rescore);
   const put = <E extends EditionEntry>(entry: E): E => {
     if (entry.id !== made.id) return entry;
-    const { settled: _, ...rest } = { ...entry, ...made };
-    return { ...rest, ...(made.settled && { settled: made.settled }) } as E;
+    const { override: _, ...rest } = { ...entry, ...made };
+    return { ...rest, ...(made.override && { override: made.override }) } as E;
   };
   // What stands in the place of another is worth what the other one is worth.
   const worth = (of: string) =>
@@ -111,8 +111,9 @@ export function rescoreInWords(before: EditionEntry, after: EditionEntry): strin
     before.points === after.points
       ? []
       : [`Worth ${count(after.points, 'point')} instead of ${before.points}.`];
-  const settled = before.settled === after.settled ? [] : [settledWords[after.settled ?? 'none']];
-  return [...settled, ...keys, ...points];
+  const override =
+    before.override === after.override ? [] : [overrideWords[after.override ?? 'none']];
+  return [...override, ...keys, ...points];
 }
 
 const scored = ({ content }: EditionEntry) =>
@@ -120,9 +121,9 @@ const scored = ({ content }: EditionEntry) =>
     'key' in part ? [part.key, 'rule' in part && part.rule] : 'rule' in part && part.rule,
   );
 
-const settledWords = {
-  'all-points': 'Everybody who was given it has all its points.',
-  'left-out': 'It is left out: it counts for nobody.',
+const overrideWords = {
+  'full-credit': 'Everybody who was given it has all its points.',
+  dropped: 'It is left out: it counts for nobody.',
   none: 'It is scored by its key again.',
 };
 

@@ -10,7 +10,7 @@ export interface KnownStudent {
   grade: number | null;
   sourcedId: string | null;
   /** Every class that the student is in or was in. */
-  places: {
+  enrollments: {
     classId: number;
     className: string;
     subject: string;

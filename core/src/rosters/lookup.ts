@@ -14,8 +14,8 @@ function byMark(known: readonly KnownStudent[], markOf: (student: KnownStudent) 
 }
 
 /** Whether the student is in the class, or was. */
-export const isHere = ({ places }: KnownStudent, classId: number | null) =>
-  places.some((place) => place.classId === classId);
+export const isHere = ({ enrollments }: KnownStudent, classId: number | null) =>
+  enrollments.some((enrollment) => enrollment.classId === classId);
 
 type Likely = RosterLine['likely'][number];
 
@@ -23,8 +23,8 @@ type Likely = RosterLine['likely'][number];
 const mostLikely = 5;
 
 function asLikely(student: KnownStudent, why: string): Likely {
-  const places = student.places.filter(({ left }) => !left).map(({ className }) => className);
-  return { studentId: student.id, name: nameOf(student), why, where: places.join(', ') };
+  const classes = student.enrollments.filter(({ left }) => !left).map(({ className }) => className);
+  return { studentId: student.id, name: nameOf(student), why, where: classes.join(', ') };
 }
 
 /** Finds whom a line of a list means: with certainty, or who is likely meant. */

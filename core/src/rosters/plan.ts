@@ -45,8 +45,8 @@ function lineOf(
   const corrected = student
     ? corrections(student, listed, find.ownerOf)
     : { changes: [], note: '' };
-  const here = student?.places.find(({ classId }) => classId === target.classId) ?? null;
-  const elsewhere = student?.places.find(
+  const here = student?.enrollments.find(({ classId }) => classId === target.classId) ?? null;
+  const elsewhere = student?.enrollments.find(
     ({ left, classId, subject }) =>
       !left && classId !== target.classId && subject === target.subject,
   );
@@ -103,7 +103,7 @@ export function planRoster(
   const gone = target.whole
     ? known
         .flatMap((knownStudent) => {
-          const here = knownStudent.places.find(
+          const here = knownStudent.enrollments.find(
             ({ classId, left }) => classId === target.classId && !left,
           );
           return here && !used.has(knownStudent.id)
@@ -144,8 +144,10 @@ export function corrections(
 /** Numbers of those who have left stay theirs. */
 function rosterNumbers({ classId }: RosterTarget, known: readonly KnownStudent[]) {
   const taken = new Set(
-    known.flatMap(({ places }) =>
-      places.filter((place) => place.classId === classId).map(({ rosterNumber }) => rosterNumber),
+    known.flatMap(({ enrollments }) =>
+      enrollments
+        .filter((enrollment) => enrollment.classId === classId)
+        .map(({ rosterNumber }) => rosterNumber),
     ),
   );
   let next = Math.max(0, ...taken) + 1;

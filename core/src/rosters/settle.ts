@@ -74,7 +74,7 @@ function answered(
   if (!chosen || taken.has(as) || !isLikely)
     return { message: `${line.name}: that student stands for another line of the list.` };
   taken.add(as);
-  const here = chosen.places.find(({ classId }) => classId === target.classId);
+  const here = chosen.enrollments.find(({ classId }) => classId === target.classId);
   const { changes } = corrections(chosen, line.listed, ownerOf);
   return { studentId: as, changes, act: actFor(chosen, here) };
 }

@@ -11,13 +11,16 @@ export function shareOfPlaces(right: readonly string[], given: readonly string[]
 
 /** Share of all pairs that stand in the right order. */
 export function shareOfPairs(right: readonly string[], given: readonly string[]): number {
-  const place = new Map(given.map((id, index) => [id, index]));
+  const positions = new Map(given.map((id, index) => [id, index]));
   let pairs = 0;
   let inOrder = 0;
   for (let first = 0; first < right.length; first++)
     for (let second = first + 1; second < right.length; second++) {
       pairs++;
-      const [a, b] = [place.get(elementAt(right, first)), place.get(elementAt(right, second))];
+      const [a, b] = [
+        positions.get(elementAt(right, first)),
+        positions.get(elementAt(right, second)),
+      ];
       if (a !== undefined && b !== undefined && a < b) inOrder++;
     }
   return inOrder / pairs;

@@ -7,7 +7,7 @@ const byHand = { rule: 'by-hand', points: 3 } as const;
 export const choices = ['a', 'b', 'c'].map((id) => ({
   id,
   text: `choice ${id}`,
-  mistake: `mistake ${id}`,
+  misconception: `misconception ${id}`,
 }));
 export const folding = { case: true, space: true, accents: true, punctuation: true };
 const picture = {
@@ -27,7 +27,13 @@ export const parts: { [K in PartKind]: Extract<Part, { kind: K }> } = {
     key: ['a', 'c'],
     rule: { rule: 'wrong-takes-away', points: 2 },
   },
-  'true-false': { id: 'p3', kind: 'true-false', key: false, mistake: 'mistake', rule: once },
+  'true-false': {
+    id: 'p3',
+    kind: 'true-false',
+    key: false,
+    misconception: 'misconception',
+    rule: once,
+  },
   numeric: {
     id: 'p4',
     kind: 'numeric',

@@ -1,4 +1,4 @@
-/** Short ways to write an item of each kind down. Every wrong choice names the mistake that leads to it. */
+/** Short ways to write an item of each kind down. Every wrong choice names the misconception that leads to it. */
 import { elementAt } from '@oaken/core/certain';
 import type { ItemContent, Part } from '@oaken/core/items';
 import { randomFrom } from '@oaken/core/random';
@@ -15,7 +15,7 @@ export interface DemoItem {
   planted?: { truth?: string[]; tempting?: string };
 }
 
-type Wrong = [text: string, mistake: string];
+type Wrong = [text: string, misconception: string];
 
 /** A formula, with its LaTeX as the text until it is drawn. */
 export const f = (latex: string) => {
@@ -57,16 +57,16 @@ const size = (text: string) => parseFloat(text.replace('−', '-').replace(/,/g,
 /** Numbers stand in order of size; everything else in an order that the stem decides, so that no place is favoured. */
 function lettered(stem: string, right: string[], wrong: Wrong[]) {
   const all = [
-    ...right.map((text) => ({ text, right: true, mistake: undefined })),
-    ...wrong.map(([text, mistake]) => ({ text, right: false, mistake })),
+    ...right.map((text) => ({ text, right: true, misconception: undefined })),
+    ...wrong.map(([text, misconception]) => ({ text, right: false, misconception })),
   ];
   const inOrder = all.every(({ text }) => isNumber(text))
     ? all.sort((a, b) => size(a.text) - size(b.text))
     : randomFrom(stem).shuffle(all);
-  const choices = inOrder.map(({ text, mistake }, index) => ({
+  const choices = inOrder.map(({ text, misconception }, index) => ({
     id: 'abcdefgh'.charAt(index),
     text,
-    ...(mistake && { mistake }),
+    ...(misconception && { misconception }),
   }));
   return {
     choices,
@@ -121,7 +121,7 @@ export function trueFalse(
   seconds: number,
   stem: string,
   key: boolean,
-  mistake: string,
+  misconception: string,
   explanation: string,
 ): DemoItem {
   return item(
@@ -129,7 +129,13 @@ export function trueFalse(
     depth,
     seconds,
     stem,
-    { id: 'a', kind: 'true-false', key, mistake, rule: { rule: 'all-or-nothing', points: 1 } },
+    {
+      id: 'a',
+      kind: 'true-false',
+      key,
+      misconception,
+      rule: { rule: 'all-or-nothing', points: 1 },
+    },
     explanation,
   );
 }
@@ -217,10 +223,10 @@ function choiceWith(demoItem: DemoItem, text: string) {
  */
 export function withWrongKey(demoItem: DemoItem, marked: string, belief: string): DemoItem {
   const { part, id } = choiceWith(demoItem, marked);
-  const choices = part.choices.map(({ mistake, ...choice }) =>
+  const choices = part.choices.map(({ misconception, ...choice }) =>
     choice.id === id
       ? choice
-      : { ...choice, mistake: part.key.includes(choice.id) ? belief : mistake },
+      : { ...choice, misconception: part.key.includes(choice.id) ? belief : misconception },
   );
   return {
     ...demoItem,

@@ -180,8 +180,8 @@ function refuseReplacing(
   changes: readonly Change[],
   against: readonly Change[],
 ): void {
-  const paired = changes.flatMap((change, place) =>
-    against[place] ? [{ change, inverse: against[place] }] : [],
+  const paired = changes.flatMap((change, index) =>
+    against[index] ? [{ change, inverse: against[index] }] : [],
   );
   const conflict = conflictIn(outline, paired);
   if (!conflict || conflict.refusal !== null) return;

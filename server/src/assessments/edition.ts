@@ -64,7 +64,7 @@ async function sectionsOf(
   const points = pointsOf(outline);
   const taken = new Set(allPins(outline).map(({ itemId }) => itemId));
   const sections: Edition['sections'] = [];
-  for (const [place, section] of outline.sections.entries()) {
+  for (const [index, section] of outline.sections.entries()) {
     const { id, title, directions, minutes, keepOrder, draw, entries } = section;
     const drawn = draw?.search ? await drawnItems(context, me, draw.search, taken) : null;
     sections.push({
@@ -75,7 +75,7 @@ async function sectionsOf(
       keepOrder,
       draw: draw?.count ?? null,
       entries: drawn
-        ? drawn.map((item) => drawnEntry(item, place, points.drawn.get(id) ?? 0))
+        ? drawn.map((item) => drawnEntry(item, index, points.drawn.get(id) ?? 0))
         : entries.map((entry) => entryOf(known, entry, points.entries.get(entry.id) ?? 0)),
     });
   }
@@ -95,8 +95,8 @@ async function drawnItems(
   return items;
 }
 
-const drawnEntry = (item: ItemRow, place: number, points: number): EditionEntry => ({
-  id: `p${place}i${item.id}`,
+const drawnEntry = (item: ItemRow, index: number, points: number): EditionEntry => ({
+  id: `p${index}i${item.id}`,
   itemId: item.id,
   revisionId: item.revisionId,
   points,

@@ -55,9 +55,9 @@ export async function readAssigned(
       enrollment.rosterNumber,
     ]),
   );
-  const place = new Map(classIds.map((id, index) => [id, index]));
-  const placeOf = ({ classId }: Assigned) =>
-    classId === null ? classIds.length : (place.get(classId) ?? 0);
+  const index = new Map(classIds.map((id, index) => [id, index]));
+  const orderOf = ({ classId }: Assigned) =>
+    classId === null ? classIds.length : (index.get(classId) ?? 0);
   return lines
     .map(({ student, class: { name }, ...line }): Assigned => ({
       ...line,
@@ -67,7 +67,7 @@ export async function readAssigned(
       className: name,
       rosterNumber: numbers.get(key(line.classId, line.studentId)) ?? null,
     }))
-    .sort((a, b) => placeOf(a) - placeOf(b) || (a.rosterNumber ?? 0) - (b.rosterNumber ?? 0));
+    .sort((a, b) => orderOf(a) - orderOf(b) || (a.rosterNumber ?? 0) - (b.rosterNumber ?? 0));
 }
 
 /** The students with what each of them made; a student without any attempt stands once, with none. */

@@ -93,20 +93,20 @@ export function addGuest(
 }
 
 /** @throws Problem 404 for a student of none of my classes */
-async function placeOf(
+async function enrollmentOf(
   { models }: Database,
   me: SignedIn,
   studentId: number,
   transaction: Transaction,
 ): Promise<Enrollment> {
   const taught = valuesOf(models.ClassTeacher, 'classId', { teacherId: me.account.id });
-  const place = await models.Enrollment.findOne({
+  const enrollment = await models.Enrollment.findOne({
     where: { studentId, leftAt: null, classId: { [Op.in]: taught } },
     order: ['classId'],
     transaction,
   });
-  if (!place) throw notFound('The student');
-  return place;
+  if (!enrollment) throw notFound('The student');
+  return enrollment;
 }
 
 /** The guest's work becomes the student's, behind whatever attempts the student has already. */
@@ -126,7 +126,7 @@ export async function tieGuest(
       transaction,
     });
     if (!guest) throw notFound('The guest');
-    const place = await placeOf(database, me, studentId, transaction);
+    const enrollment = await enrollmentOf(database, me, studentId, transaction);
     const attempts = await Attempt.findAll({
       where: { assignmentId, studentId: [guestId, studentId] },
       order: ['number'],
@@ -140,7 +140,7 @@ export async function tieGuest(
       await attempt.update({ studentId, number: attempt.number + last }, { transaction });
     await moveLine(
       database,
-      { assignmentId, guestId, studentId, classId: place.classId },
+      { assignmentId, guestId, studentId, classId: enrollment.classId },
       transaction,
     );
     await StoredFile.update({ madeBy: studentId }, { where: { madeBy: guestId }, transaction });

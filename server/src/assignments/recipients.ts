@@ -94,7 +94,11 @@ function recipientsOf(
     if (who.classIds.includes(classId)) reach(studentId, classId, null);
   for (const { id, classId, members = [] } of groups)
     for (const { studentId } of members)
-      if (enrollments.some((place) => place.classId === classId && place.studentId === studentId))
+      if (
+        enrollments.some(
+          (enrolled) => enrolled.classId === classId && enrolled.studentId === studentId,
+        )
+      )
         reach(studentId, classId, id);
   for (const { studentId, classId } of enrollments)
     if (who.studentIds.includes(studentId)) reach(studentId, classId, null);

@@ -144,7 +144,7 @@ function startOf(edition: Edition, given: Given, rules: TimeRules, time: number)
   const conditions: Fixed = { ...formRules(given.rules), accommodations };
   const sitter = {
     seed: randomBytes(16).toString('base64url'),
-    place: given.place,
+    seat: given.seat,
     form: ownForm(edition, given.form, accommodations?.form ?? null),
   };
   const { sections } = attemptForm(edition, { ...sitter, given: conditions }, given.rules);
@@ -156,7 +156,7 @@ function startOf(edition: Edition, given: Given, rules: TimeRules, time: number)
   );
   return {
     seed: sitter.seed,
-    seat: sitter.place,
+    seat: sitter.seat,
     form: sitter.form,
     conditions,
     deadlineAt: deadline === null ? null : new Date(deadline),

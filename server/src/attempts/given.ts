@@ -25,7 +25,7 @@ export interface Given extends StoredTimes, StoredOwn {
   answersFrom: Date | null;
   releasedAt: Date | null;
   word: string;
-  place: number;
+  seat: number;
   form: string | null;
 }
 
@@ -37,7 +37,7 @@ export interface Attempt extends StoredStages {
   assignmentId: number;
   number: number;
   seed: string;
-  place: number;
+  seat: number;
   form: string | null;
   given: Fixed | null;
   beganAt: Date;
@@ -88,7 +88,7 @@ export function givenOf(line: AssignmentStudent): Given {
     answersFrom: assignment.answersFrom,
     releasedAt: assignment.releasedAt,
     word: assignment.startWord,
-    place: line.seat,
+    seat: line.seat,
     form: line.form,
   };
 }
@@ -98,7 +98,7 @@ export const asAttempt = (stored: StoredAttempt): Attempt => ({
   assignmentId: stored.assignmentId,
   number: stored.number,
   seed: stored.seed,
-  place: stored.seat,
+  seat: stored.seat,
   form: stored.form,
   given: stored.conditions,
   beganAt: stored.beganAt,
@@ -178,12 +178,12 @@ export async function lockAttempt(
 /** Who sits the attempt, as core deals and scores it. */
 export const sitterOf = ({
   seed,
-  place,
+  seat,
   form,
   given,
-}: Pick<Attempt, 'seed' | 'place' | 'form' | 'given'>) => ({
+}: Pick<Attempt, 'seed' | 'seat' | 'form' | 'given'>) => ({
   seed,
-  place,
+  seat,
   form,
   mostChoices: given?.accommodations?.mostChoices ?? null,
 });
@@ -193,6 +193,6 @@ export const orderOf = ({ given }: Pick<Attempt, 'given'>, rules: AssignmentRule
 
 export const attemptForm = (
   edition: Edition,
-  attempt: Pick<Attempt, 'seed' | 'place' | 'form' | 'given'>,
+  attempt: Pick<Attempt, 'seed' | 'seat' | 'form' | 'given'>,
   rules: AssignmentRules,
 ) => formOf(edition, sitterOf(attempt), orderOf(attempt, rules));

@@ -69,7 +69,7 @@ export async function readReport(
 
 async function readStandards({ database }: Context, attempt: Attempt, edition: Edition) {
   const standardsOf = new Map(
-    entriesOf(edition).map(({ id, standards, settled }) => [id, settled ? [] : standards]),
+    entriesOf(edition).map(({ id, standards, override }) => [id, override ? [] : standards]),
   );
   const { scores } = await readRecord(database, attempt.id, ['scores']);
   const standardShares = byStandard([...scores.values()], standardsOf);
@@ -142,10 +142,10 @@ const decisionNote = ({ kind, reason }: StoredAdjustment) =>
     ? `This question does not count for you: ${reason}`
     : `Your teacher set the points: ${reason}`;
 
-const settledNotes = {
+const overrideNotes = {
   usual: null,
-  'all-points': 'Everybody has all the points here.',
-  'left-out': 'This question does not count.',
+  'full-credit': 'Everybody has all the points here.',
+  dropped: 'This question does not count.',
 };
 
 type Entries = NonNullable<AnswerOf<typeof api.readReport>['entries']>;
@@ -162,7 +162,7 @@ async function readEntries(
     'marks',
     'adjustments',
   ]);
-  return entriesOf({ sections: form.sections }).map(({ id, points, content, settled }) => {
+  return entriesOf({ sections: form.sections }).map(({ id, points, content, override }) => {
     const adjustment = record.adjustments.find(({ entryId }) => entryId === id);
     const marks = (record.marks.get(id) ?? []).filter(({ points }) => points !== null);
     const mine = out('marks') ? marks : [];
@@ -178,7 +178,7 @@ async function readEntries(
       explanation: out('explanations') ? content.explanation : null,
       comments: mine.map(({ comment }) => comment).filter((text) => text !== ''),
       levels: mine.flatMap((storedMark) => levelsOf(content, storedMark)),
-      note: adjustment ? decisionNote(adjustment) : settledNotes[settled ?? 'usual'],
+      note: adjustment ? decisionNote(adjustment) : overrideNotes[override ?? 'usual'],
     };
   });
 }

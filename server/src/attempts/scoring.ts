@@ -12,7 +12,7 @@ import { replaceScores } from './queries';
 import { readRecord, type AttemptRecord } from './record';
 import { orderOf, sitterOf, type Attempt, type Given } from './given';
 
-type Sat = Pick<Attempt, 'id' | 'seed' | 'place' | 'form' | 'given'>;
+type Sat = Pick<Attempt, 'id' | 'seed' | 'seat' | 'form' | 'given'>;
 
 /** What a score follows from besides the edition. */
 export const scoredParts = ['answers', 'marks', 'practice', 'adjustments'] as const;

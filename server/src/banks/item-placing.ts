@@ -10,7 +10,7 @@ import { hold } from './item-holding';
 import { insertItem } from './item-writing';
 import { readableBanks } from './rights';
 import { factsOf, readItems } from './rows';
-import { insistOnPlace } from './shelves';
+import { insistOnFolder } from './shelves';
 
 export async function moveItems(
   { database }: Context,
@@ -18,7 +18,7 @@ export async function moveItems(
   bodyOf: BodyOf<typeof api.moveItems>,
 ) {
   return database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, bodyOf, transaction);
+    await insistOnFolder(database, me, bodyOf, transaction);
     const held = await hold(database, me, bodyOf.items, transaction);
     await database.models.Item.update(
       { bankId: bodyOf.bank, folderId: bodyOf.folder },
@@ -38,7 +38,7 @@ export async function copyItems(
   const onlyRead = sources.filter(({ may }) => may === 'read').length;
   if (onlyRead > 0) throw problem('items-read-only', { items: onlyRead });
   return database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, bodyOf, transaction);
+    await insistOnFolder(database, me, bodyOf, transaction);
     const items: number[] = [];
     for (const source of sources) {
       const { bank, folder } = bodyOf;

@@ -12,7 +12,7 @@ import { hold } from './item-holding';
 import { refuseBroken, writeRevision } from './revisions';
 import { readableBanks } from './rights';
 import { factsOf, readRevisions } from './rows';
-import { insistOnPlace } from './shelves';
+import { insistOnFolder } from './shelves';
 
 /** A passage can be read by whoever may read the bank that it lies in. */
 async function insistOnPassage(
@@ -35,7 +35,7 @@ export async function makeItem(
 ) {
   const { database, now } = context;
   return database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, bodyOf, transaction);
+    await insistOnFolder(database, me, bodyOf, transaction);
     // The same client key again is the same press of the button again.
     const made = await database.models.Item.findOne({
       where: { createdBy: me.account.id, clientKey: bodyOf.clientKey },

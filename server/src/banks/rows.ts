@@ -20,20 +20,20 @@ type ItemColumns = InferAttributes<Item>;
 type RevisionColumns = InferAttributes<Revision>;
 
 /** A revision, its item and the bank it lies in; figures are the item's own only while both ask the same. */
-interface Place {
+interface RevisionInBank {
   revision: RevisionColumns;
   item: ItemColumns;
   bank: BankAccess;
   asksAsNow: boolean;
 }
 
-/** In the order of `places`. */
+/** In the order of `inBank`. */
 async function asRows(
   database: Database,
-  places: Place[],
+  inBank: RevisionInBank[],
   transaction?: Transaction,
 ): Promise<Row[]> {
-  const ids = places.map(({ revision }) => revision.id);
+  const ids = inBank.map(({ revision }) => revision.id);
   const listsOf = await listsBeside(database, ids, transaction);
   const standards = byId(
     await database.models.Standard.findAll({
@@ -43,7 +43,7 @@ async function asRows(
       transaction,
     }),
   );
-  return places.map(({ revision, item, bank, asksAsNow }) => {
+  return inBank.map(({ revision, item, bank, asksAsNow }) => {
     const lists = listsOf(revision.id);
     return {
       id: item.id,
@@ -107,7 +107,7 @@ export async function readRevisions(
   );
   const bankIds = [...items.values()].map(({ bankId }) => bankId);
   const banks = await namedBanks(database, me, bankIds, transaction);
-  const places = revisionIds.flatMap((id) => {
+  const inBank = revisionIds.flatMap((id) => {
     const revision = revisions.get(id);
     if (!revision) return [];
     const item = present(items.get(revision.itemId), 'item of the revision');
@@ -120,7 +120,7 @@ export async function readRevisions(
       asksAsNow: isNow || (revision.asked !== null && revision.asked === asked),
     };
   });
-  return asRows(database, places, transaction);
+  return asRows(database, inBank, transaction);
 }
 
 /** The items as they stand now, in the order of `itemIds`; those that I may not read are left out. */
@@ -141,7 +141,7 @@ export async function readItems(
   );
   const presentIds = [...items.values()].flatMap(({ revisionId }) => revisionId ?? []);
   const revisions = byId(await Revision.findAll({ where: { id: presentIds }, raw: true }));
-  const places = itemIds.flatMap((id) => {
+  const inBank = itemIds.flatMap((id) => {
     const item = items.get(id);
     if (!item) return [];
     const revision = revisions.get(present(item.revisionId, 'revision of the item'));
@@ -152,7 +152,7 @@ export async function readItems(
       asksAsNow: true,
     };
   });
-  return asRows(database, places);
+  return asRows(database, inBank);
 }
 
 /** The facts of a row, as a new revision takes them over. */

@@ -126,7 +126,7 @@ export async function shareBank(
 }
 
 /** Fails unless I may change what is in the bank, and the folder, when one is named, lies in it. */
-export async function insistOnPlace(
+export async function insistOnFolder(
   database: Database,
   me: SignedIn,
   { bank: bankId, folder }: { bank: number; folder: number | null },
@@ -165,14 +165,14 @@ export async function makeFolder(
   bodyOf: BodyOf<typeof api.makeFolder>,
 ) {
   return database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, { bank: bodyOf.bank, folder: bodyOf.parent }, transaction);
+    await insistOnFolder(database, me, { bank: bodyOf.bank, folder: bodyOf.parent }, transaction);
     if ((await above(database, bodyOf.parent, transaction)).length >= deepest)
       throw invalid([{ pointer: '/parent', message: `Folders can lie ${deepest} deep at most.` }]);
     const { Folder } = database.models;
-    const place = { bankId: bodyOf.bank, parentId: bodyOf.parent };
-    const last = await Folder.max<number | null, Folder>('position', { where: place, transaction });
+    const where = { bankId: bodyOf.bank, parentId: bodyOf.parent };
+    const last = await Folder.max<number | null, Folder>('position', { where, transaction });
     const { id } = await Folder.create(
-      { ...place, name: bodyOf.name, position: (last ?? 0) + 1 },
+      { ...where, name: bodyOf.name, position: (last ?? 0) + 1 },
       { transaction },
     );
     return { id };
@@ -214,7 +214,7 @@ export async function moveFolders(
 ) {
   const { Folder, Item } = database.models;
   await database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, { bank: bodyOf.bank, folder: bodyOf.parent }, transaction);
+    await insistOnFolder(database, me, { bank: bodyOf.bank, folder: bodyOf.parent }, transaction);
     const upwards = await above(database, bodyOf.parent, transaction);
     for (const id of bodyOf.folders) {
       const held = await holdFolder(database, me, id, transaction);

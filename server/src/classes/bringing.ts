@@ -33,7 +33,7 @@ async function readKnown(
   });
   const byId = new Map(students.map((student) => [student.id, asKnown(student)]));
   for (const { studentId, classId, class: taught, rosterNumber, leftAt } of enrollments)
-    byId.get(studentId)?.places.push({
+    byId.get(studentId)?.enrollments.push({
       classId,
       className: taught?.name ?? '',
       subject: taught?.subject ?? '',
@@ -51,7 +51,7 @@ const asKnown = (student: Account): KnownStudent => ({
   email: student.email ?? '',
   grade: student.grade,
   sourcedId: student.sourcedId,
-  places: [],
+  enrollments: [],
 });
 
 const seenOf = (plan: RosterPlan) =>
@@ -87,7 +87,7 @@ type Settled = Extract<ReturnType<typeof settleRoster>, { ok: true }>['writes'];
 async function settle(
   { models }: Database,
   roster: Roster,
-  place: number,
+  index: number,
   known: Awaited<ReturnType<typeof readKnown>>,
   transaction: Transaction,
 ): Promise<Settled> {
@@ -101,7 +101,7 @@ async function settle(
   if (!result.ok)
     throw invalid(
       result.problems.map(({ line, message }) => ({
-        pointer: `/rosters/${place}/lines/${line}`,
+        pointer: `/rosters/${index}/lines/${line}`,
         message,
       })),
     );
@@ -135,8 +135,8 @@ export async function applyRosters(
     const known = await readKnown(database, me, transaction);
     // Everything is decided on what stood there before, as the preview was; only then is anything written.
     const settled: Settled[] = [];
-    for (const [place, roster] of wanted.rosters.entries())
-      settled.push(await settle(database, roster, place, known, transaction));
+    for (const [index, roster] of wanted.rosters.entries())
+      settled.push(await settle(database, roster, index, known, transaction));
 
     const steps: Step[] = [];
     const outcome: Outcome = { classIds: [], added: 0, joined: 0, changed: 0, left: 0 };

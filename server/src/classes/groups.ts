@@ -8,7 +8,7 @@ import { notFound } from '../problems/problem';
 import { groupNameTaken, insistOnStudents } from './roster';
 import type { ClassGroup } from '../models';
 
-interface Place {
+interface GroupPath {
   classId: number;
   groupId: number;
 }
@@ -25,7 +25,7 @@ async function insistOnName(
 async function insistOnGroup(
   database: Database,
   me: SignedIn,
-  { classId, groupId }: Place,
+  { classId, groupId }: GroupPath,
   transaction: Transaction,
 ): Promise<ClassGroup> {
   await insistOnRunning(database, me, classId, transaction);
@@ -70,12 +70,12 @@ export function makeGroup(
 export async function renameGroup(
   { database }: Context,
   me: SignedIn,
-  place: Place,
+  path: GroupPath,
   name: string,
 ): Promise<void> {
   await database.transaction(async (transaction) => {
-    const group = await insistOnGroup(database, me, place, transaction);
-    await insistOnName(database, { ...place, name }, transaction);
+    const group = await insistOnGroup(database, me, path, transaction);
+    await insistOnName(database, { ...path, name }, transaction);
     await group.update({ name }, { transaction });
   });
 }
@@ -83,10 +83,10 @@ export async function renameGroup(
 export async function removeGroup(
   { database }: Context,
   me: SignedIn,
-  place: Place,
+  path: GroupPath,
 ): Promise<void> {
   await database.transaction(async (transaction) => {
-    const group = await insistOnGroup(database, me, place, transaction);
+    const group = await insistOnGroup(database, me, path, transaction);
     await group.destroy({ transaction });
   });
 }
@@ -94,16 +94,16 @@ export async function removeGroup(
 export async function changeMembers(
   { database }: Context,
   me: SignedIn,
-  place: Place,
+  path: GroupPath,
   change: { put: number[]; take: number[] },
 ): Promise<void> {
   await database.transaction(async (transaction) => {
-    await insistOnGroup(database, me, place, transaction);
-    await insistOnStudents(database, place.classId, change.put, transaction);
+    await insistOnGroup(database, me, path, transaction);
+    await insistOnStudents(database, path.classId, change.put, transaction);
     await database.models.GroupMember.destroy({
-      where: { groupId: place.groupId, studentId: change.take },
+      where: { groupId: path.groupId, studentId: change.take },
       transaction,
     });
-    await put(database, place.groupId, change.put, transaction);
+    await put(database, path.groupId, change.put, transaction);
   });
 }

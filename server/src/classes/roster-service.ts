@@ -19,7 +19,8 @@ export interface RosterService {
   read(): Promise<RosterReading>;
 }
 
-export interface RosterPlace {
+/** Where the school's roster is asked for, and as whom. */
+export interface RosterAddress {
   /** Such as http://127.0.0.1:4610/ims/oneroster/rostering/v1p2 */
   base: string;
   tokenUrl: string;
@@ -42,7 +43,7 @@ const text = (value: unknown) => (value === null || value === undefined ? '' : S
 const scopes = 'https://purl.imsglobal.org/spec/or/v1p2/scope/roster.readonly';
 
 export class RemoteRoster implements RosterService {
-  constructor(private readonly place: RosterPlace) {}
+  constructor(private readonly address: RosterAddress) {}
 
   async read(): Promise<RosterReading> {
     try {
@@ -103,7 +104,7 @@ export class RemoteRoster implements RosterService {
   }
 
   private async token(): Promise<string> {
-    const { tokenUrl, clientId, clientSecret } = this.place;
+    const { tokenUrl, clientId, clientSecret } = this.address;
     const response = await fetch(tokenUrl, {
       method: 'POST',
       headers: {
@@ -122,7 +123,7 @@ export class RemoteRoster implements RosterService {
     const jsons: Json[] = [];
     for (let page = 0; page < mostPages; page++) {
       const response = await fetch(
-        `${this.place.base}/${name}?limit=${pageSize}&offset=${page * pageSize}`,
+        `${this.address.base}/${name}?limit=${pageSize}&offset=${page * pageSize}`,
         {
           headers: { authorization: `Bearer ${token}`, accept: 'application/json' },
           signal: AbortSignal.timeout(patience),

@@ -145,14 +145,14 @@ export async function setLeft(
   return database.transaction(async (transaction) => {
     await insistOnRunning(database, me, classId, transaction);
     const { AssignmentStudent, Attempt, Enrollment } = database.models;
-    const place = await Enrollment.findOne({
+    const enrollment = await Enrollment.findOne({
       where: { classId, studentId },
       lock: true,
       transaction,
     });
-    if (!place) throw notFound('The student');
+    if (!enrollment) throw notFound('The student');
     const time = new Date(now());
-    if ((place.leftAt !== null) !== left)
+    if ((enrollment.leftAt !== null) !== left)
       await (left ? leave : comeBack)(database, { classId, studentId }, time, transaction);
     const assigned = valuesOf(AssignmentStudent, 'assignmentId', { studentId, classId });
     const working = await Attempt.count({

@@ -31,7 +31,7 @@ export async function readClasses(
 
 function asRow(taught: SchoolClass, me: SignedIn, students: number): ClassRow {
   const { id, name, period, grade, subject, term, notes, code, sourcedId, joiningUntil } = taught;
-  const mine = present(taught.teachers?.[0], 'place of the teacher');
+  const mine = present(taught.teachers?.[0], 'the teacher’s own classes');
   return {
     id,
     name,

@@ -2,7 +2,7 @@ import { Sequelize, type Options } from 'sequelize';
 import { addAccessScopes } from '../models/access-scopes';
 import { modelsOn, type Models } from '../models';
 
-export interface DatabasePlace {
+export interface DatabaseAddress {
   /** Path of the server's Unix socket. */
   socket: string;
   name: string;
@@ -19,7 +19,7 @@ export class Database extends Sequelize {
 }
 
 /** Opens a pool of at most so many connections. Nothing is asked of the database until the first query. */
-export function connect({ socket, name }: DatabasePlace, connections = 12): Database {
+export function connect({ socket, name }: DatabaseAddress, connections = 12): Database {
   return new Database(name, {
     dialect: 'mariadb',
     logging: false,
@@ -41,7 +41,7 @@ export function connect({ socket, name }: DatabasePlace, connections = 12): Data
   });
 }
 
-export async function createDatabase({ socket, name }: DatabasePlace): Promise<void> {
+export async function createDatabase({ socket, name }: DatabaseAddress): Promise<void> {
   const server = connect({ socket, name: '' });
   try {
     await server.query(

@@ -27,6 +27,7 @@ import { itemHistory } from './migrations/024-item-history';
 import { sentChanges } from './migrations/025-sent-changes';
 import { names } from './migrations/026-names';
 import { words } from './migrations/027-words';
+import { overrides } from './migrations/028-overrides';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -58,6 +59,7 @@ const migrations: Migration[] = [
   sentChanges,
   names,
   words,
+  overrides,
 ];
 
 export function migrator(database: Sequelize) {

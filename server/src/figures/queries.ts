@@ -47,7 +47,7 @@ export async function sumsOfAssignment(
          FROM whole w JOIN scores s ON s.attempt_id = w.attempt_id AND s.reached AND NOT s.needs_marking
          AND s.max_points > 0
          JOIN assignments a ON a.id = :assignmentId
-         JOIN edition_revisions er ON er.edition_id = a.edition_id AND er.entry_id = s.entry_id AND er.settled IS NULL
+         JOIN edition_revisions er ON er.edition_id = a.edition_id AND er.entry_id = s.entry_id AND er.override IS NULL
      )
      SELECT item_id AS itemId, revision_id AS revisionId, :assignmentId AS assignmentId, class_id AS classId, grade, COUNT(*) AS answers, SUM(x) AS earned, COUNT(y) AS n,
             SUM(IF(y IS NULL, 0, x)) AS x, COALESCE(SUM(y), 0) AS y, SUM(IF(y IS NULL, 0, x * x)) AS xx,

@@ -97,7 +97,7 @@ export async function storeFigures(
   const known = by(await sumsAsAskedNow(database, itemIds, transaction), ({ itemId }) => itemId);
   for (const itemId of itemIds) {
     const parts = known.get(itemId);
-    // One that was asked otherwise, or whose every use was settled or excused since, has no figures any more.
+    // One that was asked otherwise, or whose every use was overridden or excused since, has no figures any more.
     const figures = parts ? figuresFrom(parts) : noFigures;
     await Item.update(figures, { where: { id: itemId }, transaction });
   }

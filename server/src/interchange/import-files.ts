@@ -4,7 +4,7 @@ import type { Request } from 'express';
 import { randomBytes } from 'node:crypto';
 import { Op } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
-import { insistOnPlace } from '../banks/shelves';
+import { insistOnFolder } from '../banks/shelves';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import { insistOnRoom } from '../files/quotas';
@@ -50,7 +50,7 @@ async function begin(
 ): Promise<string> {
   const id = randomBytes(16).toString('base64url');
   await database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, { bank, folder: folder ?? null }, transaction);
+    await insistOnFolder(database, me, { bank, folder: folder ?? null }, transaction);
     // What is still about from earlier is no longer wanted.
     const { ItemImport } = database.models;
     const accountId = me.account.id;

@@ -2,7 +2,7 @@
 import type { ItemFacts } from '@oaken/core/items';
 import { literal, Op, type Transaction } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
-import { insistOnPlace } from '../banks/shelves';
+import { insistOnFolder } from '../banks/shelves';
 import type { Context } from '../context';
 import { pieceSize } from '../files/limits';
 import { insistOnRoom } from '../files/quotas';
@@ -22,7 +22,7 @@ export async function write(context: Context, me: SignedIn, id: string): Promise
   const { database } = context;
   const { bankId: bank, folderId: folder } = await find(database, me, id);
   await database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, { bank, folder }, transaction);
+    await insistOnFolder(database, me, { bank, folder }, transaction);
     let waiting: Ready[] = [];
     let characters = 0;
     let done = 0;
@@ -124,8 +124,8 @@ async function insertMany(
     valuesIn: (facts: ItemFacts) => readonly T[],
     line: (revisionId: number, value: T) => Line,
   ) =>
-    list.flatMap(({ facts }, place) =>
-      [...new Set(valuesIn(facts))].map((value) => line(revision + place, value)),
+    list.flatMap(({ facts }, index) =>
+      [...new Set(valuesIn(facts))].map((value) => line(revision + index, value)),
     );
   await RevisionStandard.bulkCreate(
     beside(

@@ -62,8 +62,8 @@ export async function insertItems(
                             subject, depth, seconds, author, licence, created_by, created_at) VALUES :lines`,
     {
       replacements: {
-        lines: rows.map((row, place) => [
-          item + place,
+        lines: rows.map((row, index) => [
+          item + index,
           1,
           row.content,
           row.described.words,

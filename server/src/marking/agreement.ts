@@ -11,12 +11,12 @@ import type { Context } from '../context';
 import { type Database, toMillis } from '../database/connect';
 import { notFound, problem } from '../problems/problem';
 import { giveMark, markFor } from './giving';
-import { answerTo, findPart, type Place, readAnswers } from './place';
+import { answerTo, findPart, type PartPath, readAnswers } from './marked-part';
 import { readMarks } from './reading';
 import { type SecondMarkingRequest, readSecondMarkings, readSeconds } from './second';
 
 /** The second marking of a part of mine, if somebody was asked. */
-async function secondMarkingOf({ database }: Context, { assignmentId, entryId, partId }: Place) {
+async function secondMarkingOf({ database }: Context, { assignmentId, entryId, partId }: PartPath) {
   const [secondMarking] = await readSecondMarkings(database, { assignmentId, entryId, partId });
   return secondMarking ?? null;
 }
@@ -24,16 +24,16 @@ async function secondMarkingOf({ database }: Context, { assignmentId, entryId, p
 /** The answers to a part, those of them that both markers gave points, and how many the second one did. */
 async function markedByBoth(
   database: Database,
-  place: Place,
+  path: PartPath,
   part: Part,
   secondMarking: SecondMarkingRequest,
 ) {
-  const answers = (await readAnswers(database, place.assignmentId, [place.entryId])).filter(
+  const answers = (await readAnswers(database, path.assignmentId, [path.entryId])).filter(
     ({ responses }) => answerTo(part, responses) !== undefined,
   );
   const first = new Map(
     (await readMarks(database, answers))
-      .filter((mark) => mark.entry === place.entryId && mark.part === place.partId)
+      .filter((mark) => mark.entry === path.entryId && mark.part === path.partId)
       .map((mark) => [mark.attemptId, mark]),
   );
   const second = new Map(
@@ -57,12 +57,12 @@ export async function readAgreement(
   context: Context,
   editions: Editions,
   me: SignedIn,
-  place: Place,
+  path: PartPath,
 ): Promise<AnswerOf<typeof api.readAgreement>> {
   const { database } = context;
-  const { title, entry, part } = await findPart(context, editions, me, place);
+  const { title, entry, part } = await findPart(context, editions, me, path);
   const colleagues = await listColleagues(database, me);
-  const secondMarking = await secondMarkingOf(context, place);
+  const secondMarking = await secondMarkingOf(context, path);
   const about = {
     title,
     stem: entry.content.stem,
@@ -70,7 +70,7 @@ export async function readAgreement(
     colleagues,
   };
   if (!secondMarking) return { ...about, secondMarking: null };
-  const { answers, both, done } = await markedByBoth(database, place, part, secondMarking);
+  const { answers, both, done } = await markedByBoth(database, path, part, secondMarking);
   const agreement = agreementOf(both.map((pair) => [pair.first, pair.second] as const));
   return {
     ...about,
@@ -101,14 +101,14 @@ export async function requestSecondMarking(
   context: Context,
   editions: Editions,
   me: SignedIn,
-  place: Place,
+  path: PartPath,
   secondMarker: number | null,
 ): Promise<void> {
   const { database, now } = context;
   const { SecondMark, SecondMarking } = database.models;
-  await insistOnRunningAssignment(database, me, place.assignmentId);
-  await findPart(context, editions, me, place);
-  const held = await secondMarkingOf(context, place);
+  await insistOnRunningAssignment(database, me, path.assignmentId);
+  await findPart(context, editions, me, path);
+  const held = await secondMarkingOf(context, path);
   if (held && held.secondMarkerId === secondMarker) return;
   if (held) {
     const marked = await SecondMark.count({
@@ -119,7 +119,7 @@ export async function requestSecondMarking(
   }
   if (secondMarker === null) return;
   await insistOnColleagues(database, me, [secondMarker]);
-  const { assignmentId, entryId, partId } = place;
+  const { assignmentId, entryId, partId } = path;
   await SecondMarking.create({
     assignmentId,
     entryId,
@@ -134,13 +134,13 @@ export async function adjudicate(
   context: Context,
   editions: Editions,
   me: SignedIn,
-  place: Place,
+  path: PartPath,
   { attemptId, version, points, comment }: BodyOf<typeof api.adjudicate>,
 ): Promise<void> {
   const { database, now } = context;
-  await insistOnRunningAssignment(database, me, place.assignmentId);
-  const { part } = await findPart(context, editions, me, place);
-  const secondMarking = await secondMarkingOf(context, place);
+  await insistOnRunningAssignment(database, me, path.assignmentId);
+  const { part } = await findPart(context, editions, me, path);
+  const secondMarking = await secondMarkingOf(context, path);
   if (!secondMarking) throw notFound('The second marking');
   await database.transaction(async (transaction) => {
     const mark = markFor(part, { points, levels: null, comment });
@@ -151,7 +151,7 @@ export async function adjudicate(
       transaction,
     });
     if (!second) throw notFound('The second mark');
-    const { entryId, partId } = place;
+    const { entryId, partId } = path;
     const first = await Mark.findOne({ where: { attemptId, entryId, partId }, transaction });
     if (first)
       await second.update(
@@ -163,6 +163,6 @@ export async function adjudicate(
         },
         { transaction },
       );
-    await giveMark(context, editions, me, place, { attemptId, version }, mark, transaction);
+    await giveMark(context, editions, me, path, { attemptId, version }, mark, transaction);
   });
 }

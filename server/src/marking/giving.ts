@@ -9,7 +9,7 @@ import { lockAttempt, readGiven } from '../attempts/given';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
 import { invalid, notFound, problem } from '../problems/problem';
-import { findPart, type Place } from './place';
+import { findPart, type PartPath } from './marked-part';
 
 export interface Mark {
   points: number | null;
@@ -50,18 +50,18 @@ export async function giveMarks(
   context: Context,
   editions: Editions,
   me: SignedIn,
-  place: Place,
+  path: PartPath,
   { attempts, ...wanted }: BodyOf<typeof api.giveMarks>,
 ): Promise<AnswerOf<typeof api.giveMarks>> {
   const { database } = context;
-  await insistOnRunningAssignment(database, me, place.assignmentId);
-  const mark = markFor((await findPart(context, editions, me, place)).part, wanted);
+  await insistOnRunningAssignment(database, me, path.assignmentId);
+  const mark = markFor((await findPart(context, editions, me, path)).part, wanted);
   return database.transaction(async (transaction) => {
     const versions: { attemptId: number; version: number }[] = [];
     for (const attempt of [...attempts].sort((a, b) => a.attemptId - b.attemptId))
       versions.push({
         attemptId: attempt.attemptId,
-        version: await giveMark(context, editions, me, place, attempt, mark, transaction),
+        version: await giveMark(context, editions, me, path, attempt, mark, transaction),
       });
     return { versions };
   });
@@ -72,21 +72,21 @@ export async function giveMark(
   context: Context,
   editions: Editions,
   me: SignedIn,
-  place: Place,
+  path: PartPath,
   { attemptId, version }: { attemptId: number; version: number },
   mark: Mark,
   transaction: Transaction,
 ): Promise<number> {
   const { database, now } = context;
   const attempt = await lockAttempt(database, attemptId, transaction);
-  if (!attempt || attempt.assignmentId !== place.assignmentId) throw notFound('The work');
+  if (!attempt || attempt.assignmentId !== path.assignmentId) throw notFound('The work');
   if (attempt.handedInAt === null) throw problem('open-again');
-  await insistOnVersion(database, { ...place, attemptId }, version, transaction);
+  await insistOnVersion(database, { ...path, attemptId }, version, transaction);
   const stored = {
     ...mark,
     attemptId,
-    entryId: place.entryId,
-    partId: place.partId,
+    entryId: path.entryId,
+    partId: path.partId,
     markedBy: me.account.id,
     markedAt: new Date(now()),
   };
@@ -100,7 +100,7 @@ export async function giveMark(
 
 async function insistOnVersion(
   { models }: Database,
-  { attemptId, entryId, partId }: Place & { attemptId: number },
+  { attemptId, entryId, partId }: PartPath & { attemptId: number },
   version: number,
   transaction: Transaction,
 ): Promise<void> {

@@ -6,7 +6,7 @@ import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { toMillis } from '../database/connect';
-import { isByHand, partsOf } from './place';
+import { isByHand, partsOf } from './marked-part';
 import { listSeconds } from './second';
 import { listUnknown } from './unknown';
 import { rule } from '../access';

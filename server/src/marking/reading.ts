@@ -15,7 +15,7 @@ import {
   shownOf,
   type Answered,
   type Handed,
-} from './place';
+} from './marked-part';
 
 export interface StoredMark {
   attemptId: number;

@@ -10,10 +10,17 @@ import { type Database, toMillis } from '../database/connect';
 import type { SecondMarking } from '../models';
 import { notFound, problem } from '../problems/problem';
 import { markFor } from './giving';
-import { answerTo, type Handed, isByHand, partsOf, type Place, readAnswers } from './place';
+import {
+  answerTo,
+  type Handed,
+  isByHand,
+  partsOf,
+  type PartPath,
+  readAnswers,
+} from './marked-part';
 import { type StoredMark, workOf } from './reading';
 
-export interface SecondMarkingRequest extends Place {
+export interface SecondMarkingRequest extends PartPath {
   id: number;
   secondMarker: string;
   secondMarkerId: number;

@@ -18,8 +18,8 @@ import {
   readAnswers,
   type Answered,
   type Handed,
-  type Place,
-} from './place';
+  type PartPath,
+} from './marked-part';
 import { valuesOf } from '../models/subquery';
 
 /** Older work is left in peace. Common practice, no source. */
@@ -83,7 +83,7 @@ export async function listUnknown(
   // A wrong number is seldom a new way to be right: those are looked at from the results.
   for (const { id, title, recipients } of assignments) {
     const typed = (await findAssignment(context, editions, me, id)).parts.filter(
-      ({ part, entry }) => kindOf(part).typed === 'words' && entry.settled === undefined,
+      ({ part, entry }) => kindOf(part).typed === 'words' && entry.override === undefined,
     );
     if (typed.length === 0) continue;
     const answers = await readAnswers(database, id, [
@@ -113,13 +113,13 @@ export async function readUnknown(
   context: Context,
   editions: Editions,
   me: SignedIn,
-  place: Place,
+  path: PartPath,
 ): Promise<AnswerOf<typeof api.readUnknown>> {
-  const part = await findPart(context, editions, me, place, isTyped);
-  const answers = await readAnswers(context.database, place.assignmentId, [place.entryId]);
+  const part = await findPart(context, editions, me, path, isTyped);
+  const answers = await readAnswers(context.database, path.assignmentId, [path.entryId]);
   const wrong = new Set(
-    (await readWrong(context.database, [place.assignmentId]))
-      .filter(({ entryId, partId }) => entryId === place.entryId && partId === place.partId)
+    (await readWrong(context.database, [path.assignmentId]))
+      .filter(({ entryId, partId }) => entryId === path.entryId && partId === path.partId)
       .map(({ spelling }) => spelling),
   );
   return {
@@ -138,14 +138,14 @@ export async function decideWrong(
   context: Context,
   editions: Editions,
   me: SignedIn,
-  place: Place,
+  path: PartPath,
   { spellings, wrong }: BodyOf<typeof api.decideWrong>,
 ): Promise<void> {
   const { database, now } = context;
-  await insistOnRunningAssignment(database, me, place.assignmentId);
-  await findPart(context, editions, me, place, isTyped);
+  await insistOnRunningAssignment(database, me, path.assignmentId);
+  await findPart(context, editions, me, path, isTyped);
   const { RejectedAnswer } = database.models;
-  const { assignmentId, entryId, partId } = place;
+  const { assignmentId, entryId, partId } = path;
   if (!wrong) {
     await RejectedAnswer.destroy({ where: { assignmentId, entryId, partId, spelling: spellings } });
     return;

@@ -198,7 +198,7 @@ export const defineEdition = table(Edition, 'editions', {
   createdAt: required(DATE(3)),
 });
 
-/** The revision behind each entry of an edition, and how the entry was settled for everybody. */
+/** The revision behind each entry of an edition, and whether its scoring is overridden for everybody. */
 export class EditionRevision extends Model<
   InferAttributes<EditionRevision>,
   InferCreationAttributes<EditionRevision>
@@ -207,7 +207,7 @@ export class EditionRevision extends Model<
   declare entryId: string;
   declare itemId: number;
   declare revisionId: number;
-  declare settled: CreationOptional<'all-points' | 'left-out' | null>;
+  declare override: CreationOptional<'full-credit' | 'dropped' | null>;
 
   declare edition?: NonAttribute<Edition>;
   declare item?: NonAttribute<Item>;
@@ -219,5 +219,5 @@ export const defineEditionRevision = table(EditionRevision, 'edition_revisions',
   entryId: required(STRING(24), { primaryKey: true }),
   itemId: required(INTEGER.UNSIGNED),
   revisionId: required(INTEGER.UNSIGNED),
-  settled: optional(ENUM('all-points', 'left-out')),
+  override: optional(ENUM('full-credit', 'dropped')),
 });

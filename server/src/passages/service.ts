@@ -3,7 +3,7 @@ import type { PassageRow } from '@oaken/contract/passages';
 import { passageWords, type PassageContent } from '@oaken/core/passages';
 import { type Transaction, Op } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
-import { insistOnPlace } from '../banks/shelves';
+import { insistOnFolder } from '../banks/shelves';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
 import { notFound, problem } from '../problems/problem';
@@ -142,7 +142,7 @@ export async function makePassage(
 ) {
   const { database, now } = context;
   return database.transaction(async (transaction) => {
-    await insistOnPlace(database, me, { bank, folder: null }, transaction);
+    await insistOnFolder(database, me, { bank, folder: null }, transaction);
     await insistOnPassageWording(content);
     const createdBy = me.account.id;
     const { row: passage, fresh } = await createOnce(

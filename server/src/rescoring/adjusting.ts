@@ -13,7 +13,7 @@ import { attemptForm, lockAttempt, readGiven } from '../attempts/given';
 import type { Context } from '../context';
 import { invalid, notFound, problem } from '../problems/problem';
 
-interface Place {
+interface WorkPath {
   assignmentId: number;
   studentId: number;
 }
@@ -21,7 +21,7 @@ interface Place {
 /** The attempt of a student that counts, locked. */
 async function lockCounting(
   { database }: Context,
-  { assignmentId, studentId }: Place,
+  { assignmentId, studentId }: WorkPath,
   transaction: Transaction,
 ) {
   const row = await database.models.Attempt.findOne({
@@ -59,7 +59,7 @@ export async function adjust(
   context: Context,
   editions: Editions,
   me: SignedIn,
-  place: Place,
+  path: WorkPath,
   { kind, entry, points, reason }: BodyOf<typeof api.adjust>,
 ): Promise<{ id: number }> {
   const { database, now } = context;
@@ -71,9 +71,9 @@ export async function adjust(
     throw invalid([{ pointer: '/points', message: 'Say how many points.' }]);
   if (kind === 'bonus' && points === 0)
     throw invalid([{ pointer: '/points', message: 'Say how many points: 0 adds nothing.' }]);
-  await insistOnRunningAssignment(database, me, place.assignmentId);
+  await insistOnRunningAssignment(database, me, path.assignmentId);
   return database.transaction(async (transaction) => {
-    const attempt = await lockCounting(context, place, transaction);
+    const attempt = await lockCounting(context, path, transaction);
     const given = await readGiven(database, attempt.studentId, attempt.assignmentId, transaction);
     if (entry !== null) {
       const { edition } = await editions.get(given.editionId);
@@ -118,7 +118,7 @@ export async function takeAdjustmentBack(
   context: Context,
   editions: Editions,
   me: SignedIn,
-  { assignmentId, studentId, adjustmentId }: Place & { adjustmentId: number },
+  { assignmentId, studentId, adjustmentId }: WorkPath & { adjustmentId: number },
 ): Promise<void> {
   const { database, now } = context;
   await insistOnRunningAssignment(database, me, assignmentId);

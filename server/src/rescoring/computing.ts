@@ -118,7 +118,7 @@ export function figuresOf(
   );
   const asked = new Set(rows.flatMap(({ attempt }) => attempt.scores.map(({ entry }) => entry)));
   const entries = entriesOf(edition).filter(
-    ({ id, settled }) => asked.has(id) && settled !== 'left-out',
+    ({ id, override }) => asked.has(id) && override !== 'dropped',
   );
   const finished = rows.map(({ attempt }) => ({ attemptId: attempt.id }));
   const { reliability } = analyse(

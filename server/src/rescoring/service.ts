@@ -19,7 +19,7 @@ import { readEdition, readStored, compute } from './computing';
 const pointsOf = ({ sections }: Edition) =>
   roundPoints(
     sections.reduce((sum, { draw, entries }) => {
-      const counting = entries.filter(({ settled }) => settled !== 'left-out');
+      const counting = entries.filter(({ override }) => override !== 'dropped');
       const all = counting.reduce((value, { points }) => value + points, 0);
       return sum + (draw == null || draw >= counting.length ? all : (all / counting.length) * draw);
     }, 0),
@@ -44,12 +44,12 @@ async function keepEdition(
     { transaction },
   );
   await models.EditionRevision.bulkCreate(
-    entriesOf(after).map(({ id, itemId, revisionId, settled = null }) => ({
+    entriesOf(after).map(({ id, itemId, revisionId, override = null }) => ({
       editionId,
       entryId: id,
       itemId,
       revisionId,
-      settled,
+      override,
     })),
     { transaction },
   );

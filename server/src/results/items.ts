@@ -48,13 +48,15 @@ export function itemResults(
 ): ItemResult[] {
   const totalOf = totalsOf(gathered);
   return gathered.entries.map((entry, index) => {
-    const place = counting.indexOf(entry);
+    const counted = counting.indexOf(entry);
     const asks = asksFor(entry.content);
     const unscored = asks === 'points' ? null : unscoredIn(gathered, finished, entry);
     // What was left out is looked at alone: its choices still say why.
     const itemFigures =
       unscored ??
-      (place >= 0 ? elementAt(analysis.items, place) : aloneIn(gathered, finished, entry, looks));
+      (counted >= 0
+        ? elementAt(analysis.items, counted)
+        : aloneIn(gathered, finished, entry, looks));
     const options = unscored?.choices ?? choicePart(entry)?.options ?? [];
     const { facility, upperLower } = itemFigures;
     const isBlank = (attemptId: number) =>
@@ -69,7 +71,7 @@ export function itemResults(
       asks,
       standards: entry.standards,
       maxPoints: entry.points,
-      settled: entry.settled ?? null,
+      override: entry.override ?? null,
       n: itemFigures.n,
       facility,
       interval: facility.value === null ? null : shareInterval(facility.value, itemFigures.n),
@@ -86,7 +88,7 @@ export function itemResults(
       practice: practiceOn(gathered, finished, entry),
       time: times.length > 0 ? spreadOf(times).median : noFigure('nobody’s time is known'),
       flags:
-        entry.settled || unscored
+        entry.override || unscored
           ? []
           : flagsOf(
               itemFigures,

@@ -24,7 +24,7 @@ export interface Wrong {
   chosen: boolean;
   part: string;
   response: unknown;
-  mistake?: string;
+  misconception?: string;
 }
 
 /** What was answered to a part that a machine marks and that is not a choice of one. */
@@ -75,8 +75,8 @@ function look(entry: EditionEntry, responses: Responses): Look {
     }
   return {
     responseText: responsesInWords(content, responses),
-    given: content.parts.flatMap((part, place) =>
-      givenTo(part, responses, elementAt(parts, place)),
+    given: content.parts.flatMap((part, index) =>
+      givenTo(part, responses, elementAt(parts, index)),
     ),
     blank: parts.every(({ answered }) => !answered),
     wrong: content.parts.flatMap((part, index) =>
@@ -136,7 +136,7 @@ function wrongIn(part: Part, responses: Responses): Wrong[] {
         chosen: true,
         part: part.id,
         response: chosen.length === 1 ? response : null,
-        ...(option.mistake && { mistake: option.mistake }),
+        ...(option.misconception && { misconception: option.misconception }),
       },
     ];
   });

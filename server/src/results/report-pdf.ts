@@ -48,12 +48,12 @@ export function scoreWords({ attempt, entries }: Pick<StudentWork, 'attempt' | '
 
 /** What a question gave, in words; empty where nothing is known. */
 function earnedInWords({
-  settled,
+  override,
   needsMarking,
   points: earned,
   maxPoints,
 }: StudentWork['entries'][number]) {
-  if (settled === 'left-out') return 'does not count';
+  if (override === 'dropped') return 'does not count';
   if (needsMarking) return 'waits to be marked';
   return earned === null ? '' : `${points(earned)} of ${points(maxPoints)}`;
 }
@@ -185,11 +185,11 @@ function writeStandards(paper: Paper, { standards }: ReportFacts): void {
 
 function writeAnswers(paper: Paper, work: StudentWork): void {
   paper.space();
-  for (const [place, entry] of work.entries.entries()) {
+  for (const [index, entry] of work.entries.entries()) {
     paper.keep(90);
     paper.line();
     const earned = earnedInWords(entry);
-    paper.say(`Question ${place + 1}${earned ? `, ${earned}` : ''}`, { font: 'bold', gap: 1 });
+    paper.say(`Question ${index + 1}${earned ? `, ${earned}` : ''}`, { font: 'bold', gap: 1 });
     paper.say(plainText(entry.stem));
     paper.say(`Answer: ${entry.responseText || 'none'}`, { indent: 12 });
     for (const right of entry.right) paper.say(`Right: ${right}`, { indent: 12, colour: faded });

@@ -53,7 +53,7 @@ export async function readResults(
   const lines = chosenLines(gathered, query);
   const finished = lines.filter(isFinished);
   const marked = finished.filter((line) => !waitsIn(gathered, line));
-  const counting = gathered.entries.filter(({ settled }) => settled !== 'left-out');
+  const counting = gathered.entries.filter(({ override }) => override !== 'dropped');
   const looks = new Looks();
   const analysis = analysisOf(gathered, counting, finished, marked, looks);
   const { spread, reliability, groupSize } = analysis;

@@ -96,31 +96,31 @@ function asResults(title: string, sheet: SheetTable): ResultsAnswer {
     meanShare: spreadOf(shares).mean,
     reliability,
     seconds: { median: unknown, lowerQuartile: unknown, upperQuartile: unknown },
-    items: items.map((item, place) => itemOf(item, place, analysis)),
-    students: students.map((name, place) => studentOf(name, place, sheet, analysis)),
+    items: items.map((item, index) => itemOf(item, index, analysis)),
+    students: students.map((name, index) => studentOf(name, index, sheet, analysis)),
     compare: { classes: [], forms: [] },
   };
 }
 
 function itemOf(
   { id, key, maxPoints, answers, cells }: SheetTable['items'][number],
-  place: number,
+  index: number,
   analysis: Analysis,
 ): ResultsAnswer['items'][number] {
-  const item = elementAt(analysis.items, place);
+  const item = elementAt(analysis.items, index);
   const options = answers
     .slice(0, item.options.length)
     .map((answer) => ({ id: answer, label: answer, right: answer === key }));
   return {
     entry: id,
-    number: place + 1,
+    number: index + 1,
     itemId: null,
     content: null,
     stem: id,
     asks: 'points',
     standards: [],
     maxPoints,
-    settled: null,
+    override: null,
     n: item.n,
     facility: item.facility,
     interval: item.facility.value === null ? null : shareInterval(item.facility.value, item.n),

@@ -64,7 +64,7 @@ export async function scoredWork(
       id,
       new Map(
         entriesOf(edition).flatMap((entry) =>
-          entry.settled
+          entry.override
             ? []
             : [[entry.id, { item: entry.itemId, standards: entry.standards }] as const],
         ),

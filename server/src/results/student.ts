@@ -23,11 +23,11 @@ export async function readStudentWork(
 ): Promise<StudentWork> {
   const { Assignment, AssignmentStudent } = database.models;
   const assignment = await Assignment.scope(rule('readableBy', me)).findByPk(assignmentId);
-  const place = await AssignmentStudent.findOne({
+  const line = await AssignmentStudent.findOne({
     where: { assignmentId, studentId },
     include: ['student', 'class'],
   });
-  if (!assignment || !place?.student) throw notFound('The student’s work');
+  if (!assignment || !line?.student) throw notFound('The student’s work');
   const attempts = await readAttempts(database, studentId, assignmentId);
   const shown =
     attempts.find(({ id }) => id === attemptId) ??
@@ -43,10 +43,10 @@ export async function readStudentWork(
   const record = await readRecord(database, shown.id, workParts);
   const marks = await readGivenMarks(database, shown.id);
   const decided = await readDecisions(database, shown.id);
-  const { fullName: name } = place.student;
+  const { fullName: name } = line.student;
   return {
     title: assignment.title,
-    student: { id: studentId, name, class: place.class?.name ?? 'Guests' },
+    student: { id: studentId, name, class: line.class?.name ?? 'Guests' },
     mayChange: await mayRun(database, me, assignmentId),
     attempt: attemptFacts(shown, decided),
     attempts: attempts.map(({ number, points, maxPoints, counts }) => ({
@@ -140,7 +140,7 @@ function entryWork(
     shown: practice?.shown ?? false,
     ms: record.timeSpent.get(entry.id) ?? null,
     comments: [...latest.values()].map(({ by, points, comment }) => ({ by, points, comment })),
-    settled: entry.settled ?? null,
+    override: entry.override ?? null,
   };
 }
 

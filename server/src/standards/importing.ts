@@ -95,7 +95,7 @@ async function writeStandards(
   const { Standard, StandardGrade } = database.models;
   const ids = new Map<string, number>();
   const depths = depthsOf(file);
-  const placed = file.lines.map((line, place) => ({ ...line, position: place + 1 }));
+  const placed = file.lines.map((line, index) => ({ ...line, position: index + 1 }));
   for (let depth = 0; ids.size < placed.length; depth++) {
     const level = placed.filter(({ key }) => depths.get(key) === depth);
     for (const lines of chunks(level)) {

@@ -6,7 +6,7 @@
 import type { Endpoint, ProblemBody } from '@oaken/contract';
 import { Worker } from 'node:worker_threads';
 import type { SignedIn } from '../access/signed-in';
-import type { DatabasePlace } from '../database/connect';
+import type { DatabaseAddress } from '../database/connect';
 import type { Bind } from '../http/bind';
 import { problem, Problem } from '../problems/problem';
 import type { Logger } from '../log';
@@ -52,7 +52,7 @@ export class DeskThread {
 
   constructor(
     private readonly script: URL,
-    private readonly place: DatabasePlace,
+    private readonly address: DatabaseAddress,
     private readonly log: Logger,
   ) {}
 
@@ -96,7 +96,7 @@ export class DeskThread {
   }
 
   private start(): Worker {
-    const worker = new Worker(this.script, { workerData: this.place, resourceLimits: memory });
+    const worker = new Worker(this.script, { workerData: this.address, resourceLimits: memory });
     worker.on('message', (answered: Answered) => {
       this.waiting.get(answered.number)?.resolve(answered);
       this.waiting.delete(answered.number);

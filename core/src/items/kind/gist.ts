@@ -13,8 +13,8 @@ export interface Gist {
   choices?: ShownChoice[] | undefined;
   /** Ids of the right ones among `choices`. */
   right?: string[] | undefined;
-  /** The mistakes behind wrong choices, by id. */
-  mistakes?: Record<string, string> | undefined;
+  /** The misconceptions behind wrong choices, by id. */
+  misconceptions?: Record<string, string> | undefined;
   /** Answers in words that count as right. */
   accepted?: string[] | undefined;
   tolerance?: unknown;
@@ -40,7 +40,7 @@ const names: Record<Exclude<keyof Gist, 'prompt' | 'needs'>, string> = {
   pointsEach: 'the points of single choices',
   choices: 'the choices',
   right: 'which answers are right',
-  mistakes: 'the mistakes behind the choices',
+  misconceptions: 'the misconceptions behind the choices',
   accepted: 'the accepted answers',
   tolerance: 'the tolerance',
   units: 'the units',

@@ -38,8 +38,8 @@ export const choice = z.strictObject({
   text: saying('A choice'),
   /** Keeps its place when choices are shuffled ("none of these"). */
   fixed: z.boolean().optional(),
-  /** The mistake that a distractor stands for; for teachers only. */
-  mistake: z.string().max(500).optional(),
+  /** The misconception that a distractor stands for; for teachers only. */
+  misconception: z.string().max(500).optional(),
 });
 export type Choice = z.infer<typeof choice>;
 
@@ -53,7 +53,7 @@ export interface AnswerOption {
   id: string;
   label: string;
   right: boolean;
-  mistake?: string | undefined;
+  misconception?: string | undefined;
 }
 
 /** A rich text of a part, and where in the part it stands. */
@@ -222,17 +222,17 @@ export function reorder<T extends { fixed?: boolean | undefined }>(
   );
 }
 
-/** Choices as students see them: without mistakes and fixed places. */
+/** Choices as students see them: without misconceptions and fixed places. */
 export const shown = (choices: readonly ShownChoice[]): ShownChoice[] =>
   choices.map(({ id, text }) => ({ id, text }));
 
 /** Choices as they are counted, with whether each is right. */
 export const asOptions = (choices: readonly Choice[], key: readonly string[]): AnswerOption[] =>
-  choices.map(({ id, text, mistake }) => ({
+  choices.map(({ id, text, misconception }) => ({
     id,
     label: plainText(text),
     right: key.includes(id),
-    mistake,
+    misconception,
   }));
 
 /** A part whose key is a set of choices, with one of them in it or not. */

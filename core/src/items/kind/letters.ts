@@ -1,7 +1,7 @@
 /** The letters of choices, on paper and where choices are spoken of. */
 
-export const choiceLetter = (place: number): string =>
-  'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[place] ?? String(place + 1);
+export const choiceLetter = (index: number): string =>
+  'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index] ?? String(index + 1);
 
 /** The letter of a choice in the order in which the choices are shown. */
 export const letterOf = (shown: readonly { id: string }[], id: string | undefined): string =>
@@ -9,4 +9,4 @@ export const letterOf = (shown: readonly { id: string }[], id: string | undefine
 
 /** The letters of some of the choices, in the order in which these are shown. */
 export const lettersOf = (shown: readonly { id: string }[], ids: readonly string[]): string[] =>
-  shown.flatMap(({ id }, place) => (ids.includes(id) ? choiceLetter(place) : []));
+  shown.flatMap(({ id }, index) => (ids.includes(id) ? choiceLetter(index) : []));

@@ -21,9 +21,11 @@ export const ruleGist = (rule: SetRule): Gist =>
     ? { pointsEach: rule }
     : { points: rule.points, partial: rule.rule === 'all-or-nothing' ? undefined : rule.rule };
 
-/** The mistakes that choices stand for, by the choices’ places. */
-export const mistakesOf = (choices: readonly Choice[]) =>
-  Object.fromEntries(choices.flatMap(({ id, mistake }) => (mistake ? [[id, mistake]] : [])));
+/** The misconceptions that choices stand for, by the choices’ places. */
+export const misconceptionsOf = (choices: readonly Choice[]) =>
+  Object.fromEntries(
+    choices.flatMap(({ id, misconception }) => (misconception ? [[id, misconception]] : [])),
+  );
 
 /** A part with choices as text has it. */
 export const choicesGist = ({ prompt, needs, choices, key, rule }: ChoicesPart): Gist => ({
@@ -31,19 +33,19 @@ export const choicesGist = ({ prompt, needs, choices, key, rule }: ChoicesPart):
   needs,
   choices: choices.map(({ id, text }) => ({ id, text })),
   right: key,
-  mistakes: mistakesOf(choices),
+  misconceptions: misconceptionsOf(choices),
   ...ruleGist(rule),
 });
 
-/** Choices of a gist with their mistakes; accepted answers become choices where there are none. */
+/** Choices of a gist with their misconceptions; accepted answers become choices where there are none. */
 export function choicesOf(gist: Gist): { choices: Choice[]; right: string[] } {
-  const { choices = [], accepted = [], mistakes = {} } = gist;
+  const { choices = [], accepted = [], misconceptions = {} } = gist;
   if (choices.length > 0)
     return {
       choices: choices.map(({ id, text }) => ({
         id,
         text,
-        ...(mistakes[id] && { mistake: mistakes[id] }),
+        ...(misconceptions[id] && { misconception: misconceptions[id] }),
       })),
       right: (gist.right ?? []).filter((id) => choices.some((choice) => choice.id === id)),
     };

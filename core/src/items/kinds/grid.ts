@@ -11,7 +11,7 @@ import {
   type ShownChoice,
 } from '../kind/kind';
 import { checkDistinct, checkPairs, joinsMoreThan, pairs, parted } from '../kind/pairs';
-import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
+import { choicesOf, misconceptionsOf, padded, ruleGist, setRuleOf } from './gists';
 import { allPairs, inOrder, mostJoined, pairsInWords } from './joining';
 import { setRuleInWords } from './rule-words';
 
@@ -21,7 +21,7 @@ const schema = z
     kind: z.literal('grid'),
     rows: z.array(choice).min(1, 'A grid needs at least one row.').max(20, 'More than 20 rows.'),
     columns: z
-      .array(choice.omit({ mistake: true }))
+      .array(choice.omit({ misconception: true }))
       .min(2, 'A grid needs at least two columns.')
       .max(10, 'More than 10 columns.'),
     key: pairs.min(1, 'No place in the grid is marked as right.'),
@@ -99,7 +99,7 @@ export const grid: Kind<Grid, string[], SittingGrid> = {
     prompt,
     needs,
     choices: shown(rows),
-    mistakes: mistakesOf(rows),
+    misconceptions: misconceptionsOf(rows),
     partners: shown(columns),
     joins: key,
     ...ruleGist(rule),

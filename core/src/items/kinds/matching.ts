@@ -15,7 +15,7 @@ import {
 import { byCharacters } from '../../text';
 import { letterOf } from '../kind/letters';
 import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs, parted } from '../kind/pairs';
-import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
+import { choicesOf, misconceptionsOf, padded, ruleGist, setRuleOf } from './gists';
 import { allPairs, inOrder, mostJoined, pairsInWords } from './joining';
 import { setRuleInWords } from './rule-words';
 
@@ -122,7 +122,7 @@ export const matching: Kind<Matching, string[], SittingMatching> = {
     prompt,
     needs,
     choices: shown(left),
-    mistakes: mistakesOf(left),
+    misconceptions: misconceptionsOf(left),
     partners: shown(right),
     joins: key,
     ...ruleGist(rule),

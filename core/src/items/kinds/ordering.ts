@@ -16,7 +16,7 @@ import {
   type ShownChoice,
 } from '../kind/kind';
 import { letterOf } from '../kind/letters';
-import { choicesOf, mistakesOf, padded } from './gists';
+import { choicesOf, misconceptionsOf, padded } from './gists';
 
 const schema = z
   .strictObject({
@@ -118,7 +118,7 @@ export const ordering: Kind<Ordering, string[], SittingOrdering> = {
     prompt,
     needs,
     choices: shown(choices),
-    mistakes: mistakesOf(choices),
+    misconceptions: misconceptionsOf(choices),
     order: key,
     points: rule.points,
     partial: rule.rule === 'all-or-nothing' ? undefined : rule.rule,

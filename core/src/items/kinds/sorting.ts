@@ -14,7 +14,7 @@ import {
   type ShownChoice,
 } from '../kind/kind';
 import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs, parted } from '../kind/pairs';
-import { choicesOf, mistakesOf, padded, ruleGist, setRuleOf } from './gists';
+import { choicesOf, misconceptionsOf, padded, ruleGist, setRuleOf } from './gists';
 import { inOrder, pairsInWords } from './joining';
 import { setRuleInWords } from './rule-words';
 
@@ -27,7 +27,7 @@ const schema = z
       .min(2, 'There is nothing to sort: two things at least.')
       .max(30, 'More than 30 things.'),
     groups: z
-      .array(choice.omit({ mistake: true }))
+      .array(choice.omit({ misconception: true }))
       .min(2, 'Sorting needs at least two groups.')
       .max(8, 'More than 8 groups.'),
     /**
@@ -134,7 +134,7 @@ export const sorting: Kind<Sorting, string[], SittingSorting> = {
     prompt,
     needs,
     choices: shown(choices),
-    mistakes: mistakesOf(choices),
+    misconceptions: misconceptionsOf(choices),
     partners: shown(groups),
     joins: keys[0],
     ...(keys.length > 1 && { gaps: keys }),

@@ -21,7 +21,7 @@ const schema = z
     /** One of the choices, any number of them, or words of one's own. */
     style: z.enum(['one', 'many', 'words']),
     choices: z
-      .array(choice.omit({ mistake: true }))
+      .array(choice.omit({ misconception: true }))
       .max(20, 'More than 20 choices.')
       .default([]),
   })

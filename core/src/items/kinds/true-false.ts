@@ -8,8 +8,8 @@ const schema = z.strictObject({
   ...partBase,
   kind: z.literal('true-false'),
   key: z.boolean('Say whether the statement is true or false.'),
-  /** The mistake behind the wrong answer; for teachers only. */
-  mistake: z.string().max(500).optional(),
+  /** Misconception behind the wrong answer; for teachers only. */
+  misconception: z.string().max(500).optional(),
   rule: allOrNothing,
 });
 
@@ -34,10 +34,10 @@ export const trueFalse: Kind<TrueFalse, 'true' | 'false' | null, SittingTrueFals
   score: ({ key, rule }, response) => (response === String(key) ? rule.points : 0),
   isEmpty: (response) => response === null,
   forSitting: ({ id, kind, prompt }) => ({ id, kind, prompt }),
-  options: ({ key, mistake }) =>
+  options: ({ key, misconception }) =>
     (['true', 'false'] as const).map((id) => {
       const right = id === String(key);
-      return { id, label: words[id], right, mistake: right ? undefined : mistake };
+      return { id, label: words[id], right, misconception: right ? undefined : misconception };
     }),
   chosen: (response) => (response === null ? [] : [response]),
   inWords: (_, response) => (response === null ? '' : words[response]),
@@ -53,27 +53,29 @@ export const trueFalse: Kind<TrueFalse, 'true' | 'false' | null, SittingTrueFals
   keyInWords: ({ key, rule }) =>
     `“${key ? 'True' : 'False'}” earns ${count(rule.points, 'point')}.`,
   texts: () => [],
-  toGist: ({ prompt, needs, key, mistake, rule }) => ({
+  toGist: ({ prompt, needs, key, misconception, rule }) => ({
     prompt,
     needs,
     points: rule.points,
     choices: (['true', 'false'] as const).map((id) => ({ id, text: words[id] })),
     right: [String(key)],
-    mistakes: mistake ? { [String(!key)]: mistake } : {},
+    misconceptions: misconception ? { [String(!key)]: misconception } : {},
   }),
-  fromGist: ({ prompt, needs, points = 1, choices = [], right = [], mistakes = {} }, id) => {
+  fromGist: ({ prompt, needs, points = 1, choices = [], right = [], misconceptions = {} }, id) => {
     // Choices that say true and false keep their key; any others cannot be kept.
     const truth = (text: string) =>
       plainText(choices.find((choice) => choice.id === text)?.text ?? '').toLowerCase();
     const key = truth(right[0] ?? '') !== 'false';
-    const mistake = Object.entries(mistakes).find(([text]) => truth(text) === String(!key))?.[1];
+    const misconception = Object.entries(misconceptions).find(
+      ([text]) => truth(text) === String(!key),
+    )?.[1];
     return {
       id,
       kind: 'true-false',
       prompt,
       needs,
       key,
-      ...(mistake && { mistake }),
+      ...(misconception && { misconception }),
       rule: { rule: 'all-or-nothing', points },
     };
   },

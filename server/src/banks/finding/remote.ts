@@ -1,7 +1,7 @@
 import type { Logger } from '../../log';
 import type { Found, NearCopy, Question } from '@oaken/core/finding';
 import { Worker } from 'node:worker_threads';
-import type { DatabasePlace } from '../../database/connect';
+import type { DatabaseAddress } from '../../database/connect';
 import type { Finder } from './finder';
 
 type Call =
@@ -30,7 +30,7 @@ export class RemoteFinder implements Finder {
 
   constructor(
     private readonly script: URL,
-    private readonly place: DatabasePlace,
+    private readonly address: DatabaseAddress,
     private readonly log: Logger,
   ) {
     this.start();
@@ -59,7 +59,7 @@ export class RemoteFinder implements Finder {
   }
 
   private start(): Worker {
-    const worker = new Worker(this.script, { workerData: this.place });
+    const worker = new Worker(this.script, { workerData: this.address });
     this.worker = worker;
     worker.on('message', ({ id, value, error }: Answered) => {
       const waiting = this.waiting.get(id);

@@ -1,5 +1,5 @@
 /** Reads what the index has to know of items. */
-import type { FindableItem, StandardPlace } from '@oaken/core/finding';
+import type { FindableItem, PlacedStandard } from '@oaken/core/finding';
 import type { InferAttributes } from 'sequelize';
 import { toMillis, type Database } from '../../database/connect';
 import { byId } from '../../database/by-id';
@@ -110,7 +110,7 @@ export async function treesSign({ models: { Folder, Standard } }: Database): Pro
   return [standards, lastStandard, folders, lastFolder?.getTime()].join('/');
 }
 
-export async function readStandards({ models }: Database): Promise<StandardPlace[]> {
+export async function readStandards({ models }: Database): Promise<PlacedStandard[]> {
   const standards = await models.Standard.findAll({
     attributes: ['id', 'parentId', 'code', 'frameworkId'],
   });

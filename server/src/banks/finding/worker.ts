@@ -1,14 +1,14 @@
 /** The index in a thread of its own, so that a search never holds up an answer that is being saved. */
 import { present } from '@oaken/core/certain';
 import { parentPort, workerData } from 'node:worker_threads';
-import { connect, type DatabasePlace } from '../../database/connect';
+import { connect, type DatabaseAddress } from '../../database/connect';
 import { LocalFinder } from './finder';
 import type { Asked, Answered } from './remote';
 
 /** Whoever started this thread. */
 const port = present(parentPort, 'thread that asks');
 
-const finder = new LocalFinder(connect(workerData as DatabasePlace));
+const finder = new LocalFinder(connect(workerData as DatabaseAddress));
 
 port.on('message', async (asked: Asked) => {
   const { id } = asked;

@@ -53,18 +53,18 @@ const sentences = computed(() => {
     words.push(
       `The discriminations of its items add up to ${sharpness.value.toFixed(2)}; with everything above kept, no choice has more than ${sharpness.bound.toFixed(2)}.`,
     );
-  figures.forEach((form, place) => {
+  figures.forEach((form, index) => {
     if (form.unknown > 0)
       words.push(
-        `${nameOf(place)}: the difficulty of ${count(form.unknown, 'item')} is not known; each is counted like the known ones of its cell.`,
+        `${nameOf(index)}: the difficulty of ${count(form.unknown, 'item')} is not known; each is counted like the known ones of its cell.`,
       );
     if (form.otherPoints > 0)
       words.push(
-        `${nameOf(place)}: ${count(form.otherPoints, 'item')} ${form.otherPoints === 1 ? 'gives' : 'give'} other points in the bank and ${form.otherPoints === 1 ? 'counts' : 'count'} like the one in the same place of form A.`,
+        `${nameOf(index)}: ${count(form.otherPoints, 'item')} ${form.otherPoints === 1 ? 'gives' : 'give'} other points in the bank and ${form.otherPoints === 1 ? 'counts' : 'count'} like the one in the same index of form A.`,
       );
     if (form.shared > 0)
       words.push(
-        `${nameOf(place)} keeps ${count(form.shared, 'item')} of form A: nothing else can stand there.`,
+        `${nameOf(index)} keeps ${count(form.shared, 'item')} of form A: nothing else can stand there.`,
       );
   });
   words.push(`Chosen out of ${count(candidates, 'item')} in ${seconds.toFixed(1)} s.`);

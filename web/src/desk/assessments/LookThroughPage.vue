@@ -27,7 +27,7 @@ const test = ref<AnswerOf<typeof api.readEdition> | null>(null);
 const { wrong, read } = useDoing();
 const copying = ref(false);
 /** Whose form it is: form and place in the deal, and how choices and items stand. */
-const whose = reactive({ form: null as string | null, place: 0, shuffle: false });
+const whose = reactive({ form: null as string | null, seat: 0, shuffle: false });
 const accommodation = reactive({
   size: 1,
   fewer: null as number | null,
@@ -60,8 +60,8 @@ const edition = computed(
 );
 const rules = computed(() => ({ shuffleItems: whose.shuffle, shuffleChoices: whose.shuffle }));
 const sitter = computed(() => ({
-  seed: `look-${whose.place}`,
-  place: whose.place,
+  seed: `look-${whose.seat}`,
+  seat: whose.seat,
   form: whose.form,
 }));
 const dealtForm = computed(() => edition.value && formOf(edition.value, sitter.value, rules.value));
@@ -146,9 +146,9 @@ const result = computed(() => {
     <label v-if="draws"
       >Draw of student
       <input
-        :value="whose.place + 1"
+        :value="whose.seat + 1"
         @change="
-          whose.place = Math.max(
+          whose.seat = Math.max(
             0,
             Math.round(Number(($event.target as HTMLInputElement).value) || 1) - 1,
           )

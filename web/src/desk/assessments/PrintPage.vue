@@ -45,16 +45,16 @@ const papers = computed(() => {
   return forms.value
     .filter(({ id }) => chosen.value.includes(id))
     .flatMap(({ id, name }) =>
-      Array.from({ length: places }, (_, place) => {
+      Array.from({ length: places }, (_, seat) => {
         const form = formOf(
           edition,
-          { seed: 'paper', place, form: id },
+          { seed: 'paper', seat, form: id },
           { shuffleItems: false, shuffleChoices: false },
         );
-        const label = [forms.value.length > 1 ? name : '', places > 1 ? `no. ${place + 1}` : '']
+        const label = [forms.value.length > 1 ? name : '', places > 1 ? `no. ${seat + 1}` : '']
           .filter(Boolean)
           .join(', ');
-        return { key: `${id}/${place}`, name: label, edition: form, form: formForSitting(form) };
+        return { key: `${id}/${seat}`, name: label, edition: form, form: formForSitting(form) };
       }),
     );
 });

@@ -133,8 +133,8 @@ export class ChangeQueue {
   }
 
   private async letGo(kept: KeptChanges): Promise<void> {
-    const place = this.kept.indexOf(kept);
-    if (place >= 0) this.kept.splice(place, 1);
+    const index = this.kept.indexOf(kept);
+    if (index >= 0) this.kept.splice(index, 1);
     this.decided.delete(kept.key);
     await letGoChanges(kept.key);
   }

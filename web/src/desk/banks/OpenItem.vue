@@ -62,14 +62,14 @@ watch(tab, async (now) => {
           <tr>
             <th>Choice</th>
             <th>Counts as</th>
-            <th>The mistake behind it</th>
+            <th>Misconception</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="option in options" :key="option.id">
             <td>{{ option.label }}</td>
             <td>{{ option.right ? 'right' : 'wrong' }}</td>
-            <td class="faded">{{ option.mistake }}</td>
+            <td class="faded">{{ option.misconception }}</td>
           </tr>
         </tbody>
       </table>

@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import RichText from '../../parts/RichText.vue';
 import { pointsText, useWords } from '../shared/words';
-import GuideLevels from './GuideLevels.vue';
+import RubricLevels from './RubricLevels.vue';
 import { isMarked, markOf, type Task } from './useMarking';
 import type { useTypedMark } from './useTypedMark';
 
@@ -29,7 +29,7 @@ const given = computed(() => markOf(props.task));
       <h2>What to look for</h2>
       <RichText :html="part.guide" />
     </section>
-    <GuideLevels
+    <RubricLevels
       v-if="part.criteria.length"
       :model-value="typed.levels.value"
       :criteria="part.criteria"

@@ -86,10 +86,10 @@ const earlier = computed(() =>
           <legend>How it counts</legend>
           <label><input v-model="way" type="radio" value="key" /> by its key</label>
           <label
-            ><input v-model="way" type="radio" value="all-points" /> everybody has all its
+            ><input v-model="way" type="radio" value="full-credit" /> everybody has all its
             points</label
           >
-          <label><input v-model="way" type="radio" value="left-out" /> it is left out</label>
+          <label><input v-model="way" type="radio" value="dropped" /> it is left out</label>
         </fieldset>
         <KeyFields
           v-if="way === 'key'"

@@ -12,15 +12,15 @@ export type Change = BodyOf<typeof api.lookAhead>;
 export type ChangeableItem = ItemResult & { content: ItemContent };
 
 export function useItemChange(item: Ref<ChangeableItem | null>) {
-  /** How it counts: by its key, or settled for everybody. */
-  const way = ref<'key' | 'all-points' | 'left-out'>('key');
+  /** How it counts: by its key, or overridden for everybody. */
+  const way = ref<'key' | 'full-credit' | 'dropped'>('key');
   const content = ref<ItemContent | null>(null);
   const points = ref('');
 
   /** Begins with the item as it counts now. */
   function start(): void {
     if (!item.value) return;
-    way.value = item.value.settled ?? 'key';
+    way.value = item.value.override ?? 'key';
     content.value = plain(item.value.content);
     points.value = pointsText(item.value.maxPoints);
   }
@@ -46,10 +46,10 @@ export function useItemChange(item: Ref<ChangeableItem | null>) {
     /** What differs from how it counts now; null while nothing does. */
     change: computed<Change | null>(() => {
       if (!item.value || !content.value) return null;
-      const { entry, settled, maxPoints, content: before } = item.value;
+      const { entry, override, maxPoints, content: before } = item.value;
       const change: Change = { entry };
       const wanted = way.value === 'key' ? null : way.value;
-      if (wanted !== settled) change.settled = wanted;
+      if (wanted !== override) change.override = wanted;
       const written = plain(content.value);
       if (!isEqual(written, before)) change.content = written;
       const worth = Number(points.value.replace(',', '.'));

@@ -43,7 +43,7 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
             <th class="figures">Strong</th>
             <th class="figures">Weak</th>
             <th class="figures">r</th>
-            <th>{{ item.content ? 'Mistake behind it' : '' }}</th>
+            <th>{{ item.content ? 'Misconception' : '' }}</th>
           </tr>
         </thead>
         <tbody>
@@ -58,7 +58,7 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
             <td class="figures" :title="figureTitle(option.correlation)">
               {{ figureText(option.correlation) }}
             </td>
-            <td class="faded small">{{ option.mistake }}</td>
+            <td class="faded small">{{ option.misconception }}</td>
           </tr>
         </tbody>
       </table>

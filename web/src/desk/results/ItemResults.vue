@@ -45,14 +45,14 @@ const sortWord = (by: ItemColumnId) => ariaSort(sort.value, by);
 const repeated = (item: ItemResult) =>
   item.wrongAnswers
     .filter(({ n }) => n >= 3)
-    .map(({ answer, n, chosen, mistake }) => ({
+    .map(({ answer, n, chosen, misconception }) => ({
       text: `${n} ${chosen ? 'chose' : 'wrote'} “${answer}”`,
-      mistake,
+      misconception,
     }));
 const toggle = (number: number) => (open.value = open.value === number ? null : number);
-const settledWords = {
-  'all-points': 'Everybody has all its points.',
-  'left-out': 'Left out: it counts for nobody.',
+const overrideWords = {
+  'full-credit': 'Everybody has all its points.',
+  dropped: 'Left out: it counts for nobody.',
 };
 const timed = computed(() => columns.value.some(({ id }) => id === 'time'));
 /** What stands where no choices can be counted. */
@@ -141,8 +141,8 @@ function withoutBars({ asks, content }: ItemResult): string {
             {{ item.time.value === null ? '—' : Math.round(item.time.value / 1000) }}
           </td>
           <td class="notes">
-            <p v-if="item.settled" class="flag">
-              <b>{{ settledWords[item.settled] }}</b>
+            <p v-if="item.override" class="flag">
+              <b>{{ overrideWords[item.override] }}</b>
             </p>
             <p v-for="flag in item.flags" :key="flag.kind" class="flag" :class="flag.kind">
               <b>{{ flag.title }}.</b> {{ flag.reason }}
@@ -151,7 +151,7 @@ function withoutBars({ asks, content }: ItemResult): string {
               v-for="error in repeated(item).slice(0, 2)"
               :key="error.text"
               class="faded small"
-              :title="error.mistake"
+              :title="error.misconception"
             >
               {{ error.text }}
             </p>

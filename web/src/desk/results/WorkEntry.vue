@@ -24,9 +24,9 @@ const earned = computed(() => {
   return points === null ? '' : `${pointsText(points)} of ${pointsText(maxPoints)}`;
 });
 const askedWords = { points: '', opinion: 'an opinion, without points', nothing: 'to read' };
-const settledWords = {
-  'all-points': 'Everybody has all its points.',
-  'left-out': 'Left out: it counts for nobody.',
+const overrideWords = {
+  'full-credit': 'Everybody has all its points.',
+  dropped: 'Left out: it counts for nobody.',
 };
 </script>
 
@@ -70,7 +70,7 @@ const settledWords = {
       {{ comment.by }}{{ comment.points === null ? '' : `: ${pointsText(comment.points)}`
       }}{{ comment.comment ? `. ${comment.comment}` : '' }}
     </p>
-    <p v-if="entry.settled" class="comment">{{ settledWords[entry.settled] }}</p>
+    <p v-if="entry.override" class="comment">{{ overrideWords[entry.override] }}</p>
     <p v-if="decision" class="comment">
       {{
         decision.kind === 'excused'

@@ -10,7 +10,7 @@ import {
 import { ref } from 'vue';
 import { under, type Problem } from '../../parts/problems';
 import MediaDialog, { type Medium } from '../../rich/MediaDialog.vue';
-import GuideEditor from './GuideEditor.vue';
+import RubricEditor from './RubricEditor.vue';
 import RichField from '../../rich/RichField.vue';
 
 const part = defineModel<LongText | Drawing | Upload>({ required: true });
@@ -120,7 +120,7 @@ const putGround = ({ src, words, width, height }: Medium) =>
     label="What to look for when marking"
     @update:model-value="change({ guide: $event })"
   />
-  <GuideEditor
+  <RubricEditor
     class="gap"
     :criteria="part.criteria ?? []"
     :problems="problems"

@@ -73,13 +73,13 @@ const mostChosen = computed({
       <div class="more">
         <input
           v-if="!isRight(line.id)"
-          class="mistake"
-          :value="line.mistake ?? ''"
+          class="misconception"
+          :value="line.misconception ?? ''"
           maxlength="500"
-          :aria-label="`The mistake behind choice ${signOf(at)}`"
-          placeholder="The mistake behind it (teachers only)"
+          :aria-label="`Misconception behind choice ${signOf(at)}`"
+          placeholder="Misconception (for teachers only)"
           @input="
-            setChoice(at, { mistake: ($event.target as HTMLInputElement).value || undefined })
+            setChoice(at, { misconception: ($event.target as HTMLInputElement).value || undefined })
           "
         />
         <label class="small faded">
@@ -140,7 +140,7 @@ const mostChosen = computed({
   white-space: nowrap;
   margin-left: auto;
 }
-.mistake {
+.misconception {
   flex: 1;
   border: 0;
   background: none;

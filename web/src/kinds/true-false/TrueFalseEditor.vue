@@ -4,10 +4,10 @@ import { under, type Problem } from '../../parts/problems';
 
 const part = defineModel<TrueFalse>({ required: true });
 defineProps<{ problems: Problem[] }>();
-const setMistake = (event: Event) => {
-  const mistake = (event.target as HTMLInputElement).value;
-  const { mistake: _, ...rest } = part.value;
-  part.value = mistake ? { ...rest, mistake } : rest;
+const setMisconception = (event: Event) => {
+  const misconception = (event.target as HTMLInputElement).value;
+  const { misconception: _, ...rest } = part.value;
+  part.value = misconception ? { ...rest, misconception } : rest;
 };
 </script>
 
@@ -25,16 +25,16 @@ const setMistake = (event: Event) => {
     >
   </fieldset>
   <label class="field">
-    <span class="label">The mistake behind the wrong answer</span>
+    <span class="label">Misconception behind the wrong answer</span>
     <input
       class="plain-input"
-      :value="part.mistake ?? ''"
+      :value="part.misconception ?? ''"
       maxlength="500"
       placeholder="Teachers only"
-      @input="setMistake"
+      @input="setMisconception"
     />
   </label>
-  <p v-for="problem in under(problems, '/mistake')" :key="problem.message" class="wrong">
+  <p v-for="problem in under(problems, '/misconception')" :key="problem.message" class="wrong">
     {{ problem.message }}
   </p>
 </template>

@@ -13,9 +13,9 @@ const lines = computed(() =>
     number: index + 1,
     byHand: markedBy(entry.content) === 'hand',
     keys: keysInWords(entry.content),
-    mistakes: entry.content.parts
+    misconceptions: entry.content.parts
       .flatMap((part) => kindOf(part).options?.(part) ?? [])
-      .filter(({ mistake }) => mistake),
+      .filter(({ misconception }) => misconception),
   })),
 );
 </script>
@@ -25,7 +25,7 @@ const lines = computed(() =>
     <h1>
       {{ form.title }}<span v-if="name"> · Form {{ name }}</span> · Marking guide
     </h1>
-    <section v-for="{ entry, number, byHand, keys, mistakes } in lines" :key="entry.id">
+    <section v-for="{ entry, number, byHand, keys, misconceptions } in lines" :key="entry.id">
       <h2>
         {{ number }}
         <span class="points"
@@ -58,8 +58,8 @@ const lines = computed(() =>
         <p class="label">Explanation</p>
         <RichText :html="entry.content.explanation" />
       </template>
-      <p v-for="choice in mistakes" :key="choice.id" class="small">
-        “{{ choice.label }}”: {{ choice.mistake }}
+      <p v-for="choice in misconceptions" :key="choice.id" class="small">
+        “{{ choice.label }}”: {{ choice.misconception }}
       </p>
       <p v-if="entry.content.notes" class="small">Notes: {{ entry.content.notes }}</p>
       <p class="small">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** The criteria of a guide with their levels; one level is chosen for each. */
+/** The rubric: its criteria with their levels; one level is chosen for each. */
 import type { Criterion, Levels } from '@oaken/core/items';
 import { pointsText } from '../shared/words';
 

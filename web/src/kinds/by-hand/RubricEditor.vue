@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** The criteria of a marking guide, each with its levels; the points of the part are the sum of the best levels. */
+/** The criteria of a rubric, each with its levels; the points of the part are the sum of the best levels. */
 import { elementAt } from '@oaken/core/certain';
 import { criteriaPoints, freshId, type Criterion } from '@oaken/core/items';
 import { count } from '@oaken/core/text';

@@ -18,7 +18,7 @@ import type { Context } from '../context';
 import { type Database } from '../database/connect';
 import { notFound } from '../problems/problem';
 
-export interface Place {
+export interface PartPath {
   assignmentId: number;
   entryId: string;
   partId: string;
@@ -75,7 +75,7 @@ export async function findPart(
   context: Context,
   editions: Editions,
   me: SignedIn,
-  { assignmentId, entryId, partId }: Place,
+  { assignmentId, entryId, partId }: PartPath,
   fits: (part: Part) => boolean = isByHand,
 ): Promise<Found & Handed> {
   const assignment = await findAssignment(context, editions, me, assignmentId);
